@@ -1,0 +1,97 @@
+import { closestOnSegment, distance2, pointInPolygon, type Point2 } from '../geometry/index.ts';
+import {
+  listOf,
+  type Level,
+  type Opening,
+  type ProjectDocument,
+  type Rack,
+  type Riser,
+  type Room,
+  type Wall,
+} from '../project/index.ts';
+import { levelsFromBelow } from './levels.ts';
+
+/** The house alone, sorted once: what routing and checks need of a project, without devices and runs. */
+export interface Building {
+  readonly levels: readonly Level[];
+  readonly levelById: Readonly<Record<string, Level>>;
+  readonly roomsByLevel: Readonly<Record<string, readonly Room[]>>;
+  readonly wallsByLevel: Readonly<Record<string, readonly Wall[]>>;
+  readonly openingsByWall: Readonly<Record<string, readonly Opening[]>>;
+  readonly risers: readonly Riser[];
+  readonly racks: readonly Rack[];
+}
+
+type Sources = Pick<ProjectDocument, 'levels' | 'rooms' | 'walls' | 'openings' | 'risers' | 'racks'>;
+let lastSources: Sources | null = null;
+let lastBuilding: Building | null = null;
+
+/** The building of a project. The same tables give the same (identical) building, so that what is made from it can be kept. */
+export function buildingOf(document: ProjectDocument): Building {
+  const same =
+    lastSources !== null &&
+    (['levels', 'rooms', 'walls', 'openings', 'risers', 'racks'] as const).every((name) => lastSources![name] === document[name]);
+  if (same && lastBuilding) return lastBuilding;
+  lastSources = document;
+  lastBuilding = {
+    levels: levelsFromBelow(document),
+    levelById: document.levels,
+    roomsByLevel: groupBy(listOf(document, 'rooms'), (room) => room.levelId),
+    wallsByLevel: groupBy(listOf(document, 'walls'), (wall) => wall.levelId),
+    openingsByWall: groupBy(listOf(document, 'openings'), (opening) => opening.wallId),
+    risers: listOf(document, 'risers'),
+    racks: listOf(document, 'racks'),
+  };
+  return lastBuilding;
+}
+
+function groupBy<T>(records: readonly T[], key: (record: T) => string): Record<string, T[]> {
+  const groups: Record<string, T[]> = {};
+  for (const record of records) (groups[key(record)] ??= []).push(record);
+  return groups;
+}
+
+/** Finished ceiling above finished floor, m. */
+export const ceilingHeightOf = (room: Room, level: Level): number => room.ceilingHeightM ?? level.ceilingHeightM;
+
+/** The room at a plan position of a level; the first by id where two share an edge. */
+export function roomAt(building: Building, levelId: string, p: Point2): Room | undefined {
+  return building.roomsByLevel[levelId]?.find((room) => pointInPolygon(p, room.polygon));
+}
+
+export const wallLength = (wall: Wall): number => distance2(wall.a, wall.b);
+
+/** The centre-line point of a wall at `offsetM` from its end a. */
+export function wallPoint(wall: Wall, offsetM: number): Point2 {
+  const t = offsetM / wallLength(wall);
+  return [wall.a[0] + (wall.b[0] - wall.a[0]) * t, wall.a[1] + (wall.b[1] - wall.a[1]) * t];
+}
+
+/** Where a wall comes nearest to a point. */
+export interface WallPlace {
+  readonly wall: Wall;
+  readonly point: Point2;
+  readonly offsetM: number;
+  readonly distanceM: number;
+}
+
+/** The wall of a level nearest to a point, within `withinM` of its centre line. */
+export function nearestWall(
+  building: Building,
+  levelId: string,
+  p: Point2,
+  withinM: number,
+  fits: (wall: Wall) => boolean = () => true,
+): WallPlace | undefined {
+  let best: WallPlace | undefined;
+  for (const wall of building.wallsByLevel[levelId] ?? []) {
+    if (!fits(wall)) continue;
+    const { point, t, distanceM } = closestOnSegment(p, wall.a, wall.b);
+    if (distanceM <= withinM && (!best || distanceM < best.distanceM - 1e-9)) {
+      best = { wall, point, offsetM: t * wallLength(wall), distanceM };
+    }
+  }
+  return best;
+}
+
+export const openingsOf = (building: Building, wall: Wall): readonly Opening[] => building.openingsByWall[wall.id] ?? [];

@@ -1,0 +1,15 @@
+// Here: what the records of a house mean: which room a point is in, the wall beside it, heights, openings.
+// Not here: cable routes (routing) and things put into the house (devices).
+// Start with `buildingOf`.
+export {
+  buildingOf,
+  ceilingHeightOf,
+  nearestWall,
+  openingsOf,
+  roomAt,
+  wallLength,
+  wallPoint,
+  type Building,
+  type WallPlace,
+} from './building.ts';
+export { levelsFromBelow, projectBounds } from './levels.ts';

@@ -1,0 +1,20 @@
+import { boundsOf, type Bounds } from '../geometry/index.ts';
+import { listOf, type Level, type ProjectDocument } from '../project/index.ts';
+
+/** Levels from the lowest to the highest. */
+export function levelsFromBelow(document: Pick<ProjectDocument, 'levels'>): Level[] {
+  return listOf(document as ProjectDocument, 'levels').sort((a, b) => a.order - b.order || a.elevationM - b.elevationM);
+}
+
+/** The upright rectangle around the walls and rooms of one level, or of all; null for an empty project. */
+export function projectBounds(document: ProjectDocument, levelId?: string): Bounds | null {
+  const wanted = (record: { levelId: string }) => levelId === undefined || record.levelId === levelId;
+  return boundsOf([
+    ...Object.values(document.walls)
+      .filter(wanted)
+      .flatMap((wall) => [wall.a, wall.b]),
+    ...Object.values(document.rooms)
+      .filter(wanted)
+      .flatMap((room) => room.polygon),
+  ]);
+}

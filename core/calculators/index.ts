@@ -1,0 +1,4 @@
+// Here: the list of every calculator, with its input schema, for the command line and for screens.
+// Not here: the calculators themselves (in their domain folders).
+// Start with `CALCULATORS`.
+export { CALCULATORS, listCalculators, runCalculator, type Calculator } from './registry.ts';

@@ -1,0 +1,24 @@
+import type { ProjectDocument } from '../project/index.ts';
+import { planRuns, type PlannedRun } from '../runs/index.ts';
+import type { Check, Finding, Rank } from './check.ts';
+import { keptRouteDiffers } from './kept-route-differs.ts';
+import { routeMissing } from './route-missing.ts';
+import { speakerCableLossCheck } from './speaker-cable-loss.ts';
+
+/** Every rule of the product. */
+export const CHECKS: readonly Check[] = [speakerCableLossCheck, routeMissing, keptRouteDiffers];
+
+const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };
+
+/** All findings of a project, stops first. */
+export function runChecks(document: ProjectDocument, runs: readonly PlannedRun[] = planRuns(document)): Finding[] {
+  return CHECKS.flatMap((check) => check.run({ document, runs })).sort((a, b) => ORDER[a.rank] - ORDER[b.rank]);
+}
+
+/** The worst rank among findings; `fine` where there are none. */
+export const worstRank = (findings: readonly Finding[]): Rank =>
+  findings.reduce<Rank>((worst, { rank }) => (ORDER[rank] < ORDER[worst] ? rank : worst), 'fine');
+
+/** The findings about one record. */
+export const findingsOf = (findings: readonly Finding[], id: string): Finding[] =>
+  findings.filter((finding) => finding.subjects.some((subject) => subject.id === id));

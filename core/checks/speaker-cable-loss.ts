@@ -1,0 +1,119 @@
+import { listOf, update, type CableType, type ProjectDocument, type Run } from '../project/index.ts';
+import type { PlannedRun } from '../runs/index.ts';
+import { lossLimitDb, speakerCableLoss } from '../wire/index.ts';
+import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
+
+/** From this share of the limit on, a run is worth a look: a detour on site of a third more would break it [practice]. */
+const NEAR_LIMIT_SHARE = 0.75;
+/** Practice: 16 AWG is the thinnest in a wall; 14 AWG for theatre and for loads of 4 ohm and less. */
+const THINNEST_AWG = 16;
+const THINNEST_HEAVY_AWG = 14;
+const HEAVY_LOAD_OHM = 4;
+
+/** Loss of every speaker run at its cut length against the limit of its use (ENGINEERING section 2). */
+export const speakerCableLossCheck = defineCheck({
+  id: 'speaker-cable-loss',
+  title: 'Speaker cable is thick enough for its length and load',
+  source: 'F2.1, F2.2, F2.4, F2.8; limits 5 % (distributed) and 0.3 dB (theatre)',
+  severity: 'stop',
+  appliesTo: 'runs',
+  run: ({ document, runs }) => runs.flatMap((planned) => findingFor(document, planned)),
+});
+
+interface Figures {
+  readonly lossDb: number;
+  readonly loopOhm: number;
+  readonly limitDb: number;
+  readonly lengthM: number;
+  readonly loadOhm: number;
+  readonly gaugeAwg: number;
+}
+
+function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun): Finding[] {
+  const type = document.deviceTypes[device.typeId];
+  const cable = document.cableTypes[run.cableTypeId];
+  if (!length || type.impedanceOhm === null || type.soundUse === null || cable.gaugeAwg === null || cable.system !== 'sound')
+    return [];
+  const figures = figuresFor(document, cable, length.cutLengthM, type.impedanceOhm, type.soundUse);
+  if (!figures) return [];
+  const thinnest = thinnestAwg(type.soundUse, type.impedanceOhm);
+  const { rank, code } = judge(figures, cable, thinnest);
+  const better = rank === 'fine' ? null : thickerCable(document, run, cable, length.cutLengthM, type.impedanceOhm, type.soundUse);
+  return [
+    {
+      check: 'speaker-cable-loss',
+      rank,
+      code,
+      subjects: [
+        { in: 'runs', id: run.id },
+        { in: 'devices', id: device.id },
+      ],
+      measured: figures.lossDb,
+      allowed: figures.limitDb,
+      unit: 'dB',
+      figures: { number: run.number, thinnestAwg: thinnest, ...figures, better: better?.figures ?? null },
+      cures: better ? [better] : [],
+    },
+  ];
+}
+
+const thinnestAwg = (use: 'distributed' | 'theatre', loadOhm: number) =>
+  use === 'theatre' || loadOhm <= HEAVY_LOAD_OHM ? THINNEST_HEAVY_AWG : THINNEST_AWG;
+
+function figuresFor(
+  document: ProjectDocument,
+  cable: CableType,
+  lengthM: number,
+  loadOhm: number,
+  use: 'distributed' | 'theatre',
+): Figures | null {
+  const gaugeAwg = cable.gaugeAwg!;
+  const material = cable.material === 'cca' ? 'cca' : 'copper';
+  const loss = speakerCableLoss({
+    lengthM,
+    loadOhm,
+    gaugeAwg,
+    stranded: cable.stranded,
+    material,
+    temperatureC: document.project.ambientC,
+  });
+  if (!loss.ok) return null;
+  return { lossDb: loss.value.lossDb, loopOhm: loss.value.loopOhm, limitDb: lossLimitDb(use), lengthM, loadOhm, gaugeAwg };
+}
+
+function judge(figures: Figures, cable: CableType, thinnest: number): { rank: Rank; code: string } {
+  if (figures.lossDb > figures.limitDb * (1 + 1e-9)) return { rank: 'stop', code: 'speaker-loss-over' };
+  if (cable.material === 'cca') return { rank: 'look', code: 'speaker-clad-aluminium' };
+  if (figures.gaugeAwg > thinnest) return { rank: 'look', code: 'speaker-gauge-thin' };
+  if (figures.lossDb > figures.limitDb * NEAR_LIMIT_SHARE) return { rank: 'look', code: 'speaker-loss-near' };
+  return { rank: 'fine', code: 'speaker-loss-fine' };
+}
+
+/** The thinnest cable of the same family that is fine, else the thinnest within the limit. A cable already pulled cannot be exchanged by a click. */
+function thickerCable(
+  document: ProjectDocument,
+  run: Run,
+  cable: CableType,
+  lengthM: number,
+  loadOhm: number,
+  use: 'distributed' | 'theatre',
+): Cure | null {
+  if (run.state !== 'drafted' && run.state !== 'issued' && run.state !== 'labelled') return null;
+  const thinnest = thinnestAwg(use, loadOhm);
+  const candidates = listOf(document, 'cableTypes')
+    .filter((other) => other.family === cable.family && other.id !== cable.id && other.gaugeAwg !== null)
+    .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!)
+    .map((other) => ({ other, figures: figuresFor(document, other, lengthM, loadOhm, use) }))
+    .filter((c): c is { other: CableType; figures: Figures } => c.figures !== null)
+    .map((c) => ({ ...c, rank: judge(c.figures, c.other, thinnest).rank }));
+  const best =
+    candidates.find((c) => c.rank === 'fine') ?? candidates.find((c) => c.rank === 'look' && c.other.material === 'copper');
+  const operation = best && update('runs', run, { cableTypeId: best.other.id });
+  if (!best || !operation) return null;
+  const { gaugeAwg, lossDb } = best.figures;
+  return {
+    code: 'use-gauge',
+    figures: { gaugeAwg, lossDb, cable: best.other.name, number: run.number },
+    operations: [operation],
+  };
+}

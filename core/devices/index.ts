@@ -1,0 +1,7 @@
+// Here: putting devices into the house, moving and removing them, with their runs; the generic device library.
+// Not here: where the cable goes (routing) and what may be wrong (checks).
+// Start with `placeDevice`.
+export { facingFor, snapDevice, type Snapped } from './snap.ts';
+export { placeDevice, moveDevices, removeDevices, type DeviceMove, type NewIds } from './place.ts';
+export { renumberTaken } from './renumber.ts';
+export { CABLE_TYPES, DEVICE_TYPES } from './library.ts';

@@ -1,0 +1,123 @@
+import { buildingOf } from '../building/index.ts';
+import type { Point2 } from '../geometry/index.ts';
+import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import {
+  create,
+  listOf,
+  removeWithDependants,
+  update,
+  type Device,
+  type Operation,
+  type ProjectDocument,
+  type Run,
+} from '../project/index.ts';
+import { bundleFor, firstFreeNumber, isKept, runNumberFor } from '../runs/index.ts';
+import { snapDevice } from './snap.ts';
+
+/** Ids come in from outside: one for the device and one for each of its runs. */
+export interface NewIds {
+  readonly device: string;
+  readonly run: (leg: number) => string;
+}
+
+/**
+ * Puts a device of a type on a level, numbers it, and gives it the runs of its cable recipe, home to the nearest rack.
+ * Problems: `type-missing`, `level-missing`.
+ */
+export function placeDevice(
+  document: ProjectDocument,
+  wanted: { typeId: string; levelId: string; at: Point2; facingRad?: number },
+  ids: NewIds,
+): Outcome<{ device: Device; runs: Run[]; operations: Operation[] }> {
+  const type = document.deviceTypes[wanted.typeId];
+  if (!type) return refuse('type-missing', { kind: 'invalid', field: 'typeId' });
+  if (!document.levels[wanted.levelId]) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
+  const snapped = snapDevice(buildingOf(document), wanted.levelId, type, wanted.at);
+  const place = { levelId: wanted.levelId, roomId: snapped.roomId };
+  const device: Device = {
+    id: ids.device,
+    typeId: type.id,
+    ...place,
+    number: firstFreeNumber(document, place, type.cables.length),
+    name: '',
+    x: snapped.x,
+    y: snapped.y,
+    heightM: type.defaultHeightM,
+    facingRad: snapped.facingRad ?? wanted.facingRad ?? -Math.PI / 2,
+    note: '',
+  };
+  const rack = nearestRack(document, device);
+  const bundle = rack ? bundleFor(document, place, rack.id) : '';
+  const runs = !rack
+    ? []
+    : type.cables.map((cable, index): Run => ({
+        id: ids.run(index + 1),
+        number: runNumberFor(document, device, index + 1),
+        deviceId: device.id,
+        rackId: rack.id,
+        leg: index + 1,
+        cableTypeId: cable.cableTypeId,
+        purpose: cable.purpose,
+        state: 'drafted',
+        bundle,
+        deviceSlackM: cable.slackM,
+        rackSlackM: document.project.rackSlackM,
+        note: '',
+      }));
+  return fine({ device, runs, operations: [create('devices', device), ...runs.map((run) => create('runs', run))] });
+}
+
+function nearestRack(document: ProjectDocument, device: Device) {
+  const away = (rack: { x: number; y: number; levelId: string }) =>
+    Math.hypot(rack.x - device.x, rack.y - device.y) + (rack.levelId === device.levelId ? 0 : 5);
+  return listOf(document, 'racks').sort((a, b) => away(a) - away(b))[0];
+}
+
+export interface DeviceMove {
+  readonly deviceId: string;
+  readonly to: Point2;
+}
+
+/**
+ * Moves devices. One that comes into another room takes a number there, and its drafted runs follow;
+ * runs already issued keep theirs. Problems: `record-gone`.
+ */
+export function moveDevices(document: ProjectDocument, moves: readonly DeviceMove[]): Outcome<Operation[]> {
+  const operations: (Operation | null)[] = [];
+  let working = document;
+  for (const move of moves) {
+    const device = working.devices[move.deviceId];
+    if (!device) return refuse('record-gone', { in: 'devices', id: move.deviceId });
+    const type = working.deviceTypes[device.typeId];
+    const snapped = snapDevice(buildingOf(working), device.levelId, type, move.to, device.facingRad);
+    const { x, y } = snapped;
+    const place = { levelId: device.levelId, roomId: snapped.roomId };
+    const runs = listOf(working, 'runs').filter((run) => run.deviceId === device.id);
+    const sameRoom = snapped.roomId === device.roomId;
+    const number = sameRoom ? device.number : firstFreeNumber(working, place, Math.max(1, ...runs.map((run) => run.leg)));
+    const next: Device = { ...device, x, y, roomId: snapped.roomId, number, facingRad: snapped.facingRad ?? device.facingRad };
+    operations.push(update('devices', device, next));
+    working = { ...working, devices: { ...working.devices, [device.id]: next } };
+    if (sameRoom) continue;
+    for (const run of runs.filter((r) => !isKept(r))) {
+      const renumbered = { number: runNumberFor(working, next, run.leg), bundle: bundleFor(working, place, run.rackId) };
+      operations.push(update('runs', run, renumbered));
+      working = { ...working, runs: { ...working.runs, [run.id]: { ...run, ...renumbered } } };
+    }
+  }
+  return fine(operations.filter((operation) => operation !== null));
+}
+
+/** Removes devices with their runs. Refused where a run was already issued: `run-issued` (with its number). */
+export function removeDevices(document: ProjectDocument, deviceIds: readonly string[]): Outcome<Operation[]> {
+  const gone = new Set(deviceIds);
+  const issued = listOf(document, 'runs').find((run) => gone.has(run.deviceId) && isKept(run));
+  if (issued)
+    return refuse('run-issued', {
+      kind: 'prohibited',
+      field: `run ${issued.number}`,
+      number: issued.number,
+      state: issued.state,
+    });
+  return fine(deviceIds.flatMap((id) => removeWithDependants(document, 'devices', id)));
+}

@@ -1,0 +1,96 @@
+import { expect } from 'chai';
+import { buildGranary } from '../../demo/build/granary.ts';
+import { labelCode, labelsOf, LABEL_SIZES, readLabelCode, sheetLayout, type LabelSize } from '../labels/index.ts';
+import { planRuns } from '../runs/index.ts';
+import { groupSchedule, planSheet, scheduleCsv, scheduleOf, totalsByCable, type ColumnTitles } from './index.ts';
+import { smallHouse } from '../testing/index.ts';
+import { newHeader, emptyDocument } from '../project/index.ts';
+
+const words = { outdoors: 'Outdoors' };
+const { document } = buildGranary({ shortId: '7K3MQ', name: 'Saltmarsh Granary', description: '', client: '', address: '' });
+const rows = scheduleOf(document, words);
+const titles = new Proxy({}, { get: (_, key) => String(key) }) as ColumnTitles;
+
+describe('the cable schedule', () => {
+  it('has one row for each run in the order that people read numbers', () => {
+    expect(rows).to.have.length(Object.keys(document.runs).length);
+    expect(new Set(rows.map((row) => row.number)).size).to.equal(rows.length);
+    const screening = rows.filter((row) => row.number.startsWith('L-SC-')).map((row) => row.number);
+    expect(screening.indexOf('L-SC-02.1')).to.be.lessThan(screening.indexOf('L-SC-10.1'));
+  });
+
+  it('adds up the same however it is grouped', () => {
+    const total = rows.reduce((sum, row) => sum + row.cutLengthM!, 0);
+    for (const by of ['none', 'room', 'cable', 'bundle', 'level'] as const) {
+      const groups = groupSchedule(rows, by);
+      expect(groups.reduce((sum, group) => sum + group.cutLengthM, 0)).to.be.closeTo(total, 1e-6);
+      expect(groups.flatMap((group) => group.rows)).to.have.length(rows.length);
+    }
+    const totals = totalsByCable(document, rows);
+    expect(totals.reduce((sum, t) => sum + t.cutLengthM, 0)).to.be.closeTo(total, 1e-6);
+    expect(totals.reduce((sum, t) => sum + t.orderLengthM, 0)).to.be.closeTo(total * 1.03, 1e-6);
+  });
+
+  it('as CSV has a header with units and a line for each run', () => {
+    const lines = scheduleCsv(rows, 'imperial', titles).trim().split('\r\n');
+    expect(lines).to.have.length(rows.length + 1);
+    expect(lines[0]).to.contain('cutLength (ft)');
+    const metric = Number(scheduleCsv(rows, 'metric', titles).split('\r\n')[1].split(',')[12]);
+    expect(metric).to.equal(rows[0].cutLengthM);
+  });
+});
+
+describe('labels', () => {
+  it('come in pairs, rack end first, and their code reads back', () => {
+    const labels = labelsOf(document, planRuns(document), words);
+    expect(labels).to.have.length(2 * rows.length);
+    expect(labels.slice(0, 2).map((label) => [label.number, label.end])).to.deep.equal([
+      [rows[0].number, 'A'],
+      [rows[0].number, 'B'],
+    ]);
+    expect(labels[0].here).to.equal(labels[1].there);
+    const code = labelCode({ shortId: '7K3MQ', number: 'M-GR-03.1' });
+    expect(code).to.match(/^[0-9A-Z $%*+\-./:]+$/);
+    expect(code).to.not.contain('//');
+    expect(readLabelCode(code)).to.deep.equal({ ok: true, value: { shortId: '7K3MQ', number: 'M-GR-03.1' } });
+    expect(readLabelCode('https://example.test/')).to.have.nested.property('problem.code', 'label-not-ours');
+  });
+
+  it('fit on the sheet in even columns', () => {
+    for (const size of Object.keys(LABEL_SIZES) as LabelSize[]) {
+      for (const paper of ['A4', 'Letter'] as const) {
+        const sheet = sheetLayout(size, paper);
+        expect(sheet.columns % 2).to.equal(0);
+        expect(sheet.leftMm).to.be.at.least(8 - 1e-9);
+        expect(sheet.topMm + sheet.rows * (sheet.labelHeightMm + sheet.gapMm) - sheet.gapMm).to.be.at.most(
+          sheet.pageHeightMm - 8 + 1e-9,
+        );
+      }
+    }
+  });
+});
+
+describe('the plan sheet', () => {
+  it('is drawn at the largest usual scale that fits, in true proportion', () => {
+    const sheet = planSheet(smallHouse(), 'm', 'A4');
+    if (!sheet.ok) throw new Error('refused');
+    // 10.2 m in 271 mm: 1:50 gives 204 mm, 1:25 would need 408.
+    expect(sheet.value.scale).to.equal(50);
+    const south = sheet.value.marks.find((mark) => mark.kind === 'wall')!;
+    expect(
+      south.kind === 'wall' && Math.hypot(south.points[1][0] - south.points[0][0], south.points[1][1] - south.points[0][1]),
+    ).to.be.closeTo(4100 / 50, 1e-9);
+    sheet.value.marks
+      .flatMap((mark) => ('points' in mark ? mark.points : [mark.at]))
+      .forEach(([x, y]) => {
+        expect(x).to.be.within(10, 287);
+        expect(y).to.be.within(34, 200);
+      });
+  });
+
+  it('of a level with nothing on it says so', () => {
+    const empty = { ...emptyDocument(newHeader('7K3MQ', 'x', 'metric')), levels: smallHouse().levels };
+    expect(planSheet(empty, 'm', 'A3')).to.have.nested.property('problem.code', 'level-empty');
+    expect(planSheet(empty, 'attic', 'A3')).to.have.nested.property('problem.code', 'level-missing');
+  });
+});

@@ -1,0 +1,15 @@
+// Here: pure models of what is handed out: the cable schedule, its totals, the plan sheet.
+// Not here: PDF and XLSX (server) and screens (web).
+// Start with `scheduleOf`.
+export {
+  groupSchedule,
+  scheduleOf,
+  totalsByCable,
+  type CableTotal,
+  type ScheduleGroup,
+  type ScheduleGrouping,
+  type ScheduleRow,
+  type ScheduleWords,
+} from './schedule.ts';
+export { scheduleColumns, scheduleCsv, type ColumnTitles } from './schedule-columns.ts';
+export { planSheet, SHEET_PAPERS, type PlanSheet, type SheetMark, type SheetPaper } from './plan-sheet.ts';

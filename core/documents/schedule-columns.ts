@@ -1,0 +1,52 @@
+import { writeCsv, type CsvColumn } from '../formats/index.ts';
+import { FOOT_M, type UnitSystem } from '../units/index.ts';
+import type { ScheduleRow } from './schedule.ts';
+
+const tidy = (value: number) => Math.round(value * 1000) / 1000;
+
+/** Column titles, from the texts. */
+export interface ColumnTitles {
+  readonly run: string;
+  readonly level: string;
+  readonly room: string;
+  readonly device: string;
+  readonly purpose: string;
+  readonly to: string;
+  readonly cable: string;
+  readonly rise: string;
+  readonly levelRun: string;
+  readonly drop: string;
+  readonly deviceSlack: string;
+  readonly rackSlack: string;
+  readonly cutLength: string;
+  readonly bundle: string;
+  readonly state: string;
+  readonly check: string;
+}
+
+/** The columns of the schedule as a file: the same in CSV and XLSX. Lengths are numbers, the unit is in the title. */
+export function scheduleColumns(units: UnitSystem, titles: ColumnTitles): CsvColumn<ScheduleRow>[] {
+  const unit = units === 'metric' ? 'm' : 'ft';
+  const length = (value: number | null) => (value === null ? '' : tidy(units === 'metric' ? value : value / FOOT_M));
+  return [
+    { title: titles.run, value: (row) => row.number },
+    { title: titles.level, value: (row) => row.level },
+    { title: titles.room, value: (row) => row.room },
+    { title: titles.device, value: (row) => row.device },
+    { title: titles.purpose, value: (row) => row.purpose },
+    { title: titles.to, value: (row) => row.to },
+    { title: titles.cable, value: (row) => row.cable },
+    { title: `${titles.rise} (${unit})`, value: (row) => length(row.riseM) },
+    { title: `${titles.levelRun} (${unit})`, value: (row) => length(row.runM) },
+    { title: `${titles.drop} (${unit})`, value: (row) => length(row.dropM) },
+    { title: `${titles.deviceSlack} (${unit})`, value: (row) => length(row.deviceSlackM) },
+    { title: `${titles.rackSlack} (${unit})`, value: (row) => length(row.rackSlackM) },
+    { title: `${titles.cutLength} (${unit})`, value: (row) => length(row.cutLengthM) },
+    { title: titles.bundle, value: (row) => row.bundle },
+    { title: titles.state, value: (row) => row.state },
+    { title: titles.check, value: (row) => row.rank },
+  ];
+}
+
+export const scheduleCsv = (rows: readonly ScheduleRow[], units: UnitSystem, titles: ColumnTitles): string =>
+  writeCsv(scheduleColumns(units, titles), rows);

@@ -1,0 +1,148 @@
+import { runChecks, worstRank, type Finding, type Rank } from '../checks/index.ts';
+import { listOf, type ProjectDocument, type RunState, type SystemName } from '../project/index.ts';
+import { planRuns, type PlannedRun } from '../runs/index.ts';
+
+/** One row of the cable schedule; lengths in metres, null where the run has no way yet. */
+export interface ScheduleRow {
+  readonly runId: string;
+  readonly deviceId: string;
+  readonly number: string;
+  readonly levelId: string;
+  readonly level: string;
+  readonly room: string;
+  readonly device: string;
+  readonly purpose: string;
+  readonly from: string;
+  readonly to: string;
+  readonly cableTypeId: string;
+  readonly cable: string;
+  readonly system: SystemName;
+  readonly riseM: number | null;
+  readonly runM: number | null;
+  readonly dropM: number | null;
+  readonly deviceSlackM: number;
+  readonly rackSlackM: number;
+  readonly cutLengthM: number | null;
+  readonly bundle: string;
+  readonly state: RunState;
+  readonly rank: Rank;
+}
+
+/** Words that stand in rows for things without a name; they come from the texts. */
+export interface ScheduleWords {
+  readonly outdoors: string;
+}
+
+/** The schedule of every run, in number order. */
+export function scheduleOf(
+  document: ProjectDocument,
+  words: ScheduleWords,
+  runs: readonly PlannedRun[] = planRuns(document),
+  findings: readonly Finding[] = runChecks(document, runs),
+): ScheduleRow[] {
+  const byRun = new Map<string, Finding[]>();
+  for (const finding of findings) {
+    for (const { id } of finding.subjects.filter((subject) => subject.in === 'runs')) {
+      const list = byRun.get(id);
+      if (list) list.push(finding);
+      else byRun.set(id, [finding]);
+    }
+  }
+  return runs.map(({ run, device, length }) => {
+    const type = document.deviceTypes[device.typeId];
+    const level = document.levels[device.levelId];
+    const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
+    const name = device.name || type.name;
+    const rack = document.racks[run.rackId];
+    return {
+      runId: run.id,
+      deviceId: device.id,
+      number: run.number,
+      levelId: level.id,
+      level: level.name,
+      room,
+      device: name,
+      purpose: run.purpose,
+      from: `${room} · ${name}`,
+      to: rack.name,
+      cableTypeId: run.cableTypeId,
+      cable: document.cableTypes[run.cableTypeId].name,
+      system: type.system,
+      riseM: length?.riseM ?? null,
+      runM: length?.runM ?? null,
+      dropM: length?.dropM ?? null,
+      deviceSlackM: length?.deviceSlackM ?? run.deviceSlackM,
+      rackSlackM: length?.rackSlackM ?? run.rackSlackM,
+      cutLengthM: length?.cutLengthM ?? null,
+      bundle: run.bundle,
+      state: run.state,
+      rank: worstRank(byRun.get(run.id) ?? []),
+    };
+  });
+}
+
+export type ScheduleGrouping = 'none' | 'room' | 'cable' | 'bundle' | 'level';
+
+export interface ScheduleGroup {
+  readonly key: string;
+  readonly title: string;
+  readonly rows: readonly ScheduleRow[];
+  readonly cutLengthM: number;
+}
+
+/** Rows in groups, in the order in which each group first appears; one group without a title for `none`. */
+export function groupSchedule(rows: readonly ScheduleRow[], by: ScheduleGrouping): ScheduleGroup[] {
+  const title = (row: ScheduleRow) =>
+    by === 'none'
+      ? ''
+      : by === 'room'
+        ? `${row.level} · ${row.room}`
+        : by === 'bundle'
+          ? row.bundle
+          : by === 'level'
+            ? row.level
+            : row.cable;
+  const groups = new Map<string, ScheduleRow[]>();
+  for (const row of rows) {
+    const list = groups.get(title(row));
+    if (list) list.push(row);
+    else groups.set(title(row), [row]);
+  }
+  return [...groups].map(([key, list]) => ({ key, title: key, rows: list, cutLengthM: sum(list) }));
+}
+
+/** What one cable type comes to. Order length is F16.2: cut lengths x 1.03 for reel ends. */
+export interface CableTotal {
+  readonly cableTypeId: string;
+  readonly cable: string;
+  readonly system: SystemName;
+  readonly runs: number;
+  readonly withoutWay: number;
+  readonly cutLengthM: number;
+  readonly orderLengthM: number;
+  readonly longestM: number;
+}
+
+const REEL_ENDS = 1.03;
+
+export function totalsByCable(document: ProjectDocument, rows: readonly ScheduleRow[]): CableTotal[] {
+  return listOf(document, 'cableTypes').flatMap((cable) => {
+    const own = rows.filter((row) => row.cableTypeId === cable.id);
+    if (own.length === 0) return [];
+    const cutLengthM = sum(own);
+    return [
+      {
+        cableTypeId: cable.id,
+        cable: cable.name,
+        system: cable.system,
+        runs: own.length,
+        withoutWay: own.filter((row) => row.cutLengthM === null).length,
+        cutLengthM,
+        orderLengthM: cutLengthM * REEL_ENDS,
+        longestM: Math.max(0, ...own.map((row) => row.cutLengthM ?? 0)),
+      },
+    ];
+  });
+}
+
+const sum = (rows: readonly ScheduleRow[]) => rows.reduce((total, row) => total + (row.cutLengthM ?? 0), 0);

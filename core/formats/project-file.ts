@@ -1,0 +1,129 @@
+import { z } from 'zod';
+import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import {
+  checkIntegrity,
+  COLLECTIONS,
+  COLLECTION_NAMES,
+  emptyDocument,
+  listOf,
+  problemOfIssue,
+  projectHeader,
+  type CollectionName,
+  type ProjectDocument,
+} from '../project/index.ts';
+
+export const FORMAT_NAME = 'dusky-spool-project';
+export const FORMAT_VERSION = 1;
+/** Largest project file that is read, bytes. */
+export const MOST_FILE_BYTES = 120 * 1024 * 1024;
+const MOST_RECORDS = 100_000;
+
+/** A plan picture as it travels in a file. Its id is the SHA-256 of its bytes. */
+const picture = z.strictObject({
+  id: z.string().regex(/^[0-9a-f]{64}$/),
+  mediaType: z.enum(['image/png', 'image/jpeg']),
+  widthPx: z.int().min(1).max(16_000),
+  heightPx: z.int().min(1).max(16_000),
+  base64: z.string().regex(/^[A-Za-z0-9+/]*={0,2}$/),
+});
+export type Picture = z.infer<typeof picture>;
+
+const lists = Object.fromEntries(
+  COLLECTION_NAMES.map((name) => [name, z.array(COLLECTIONS[name].schema as z.ZodType).max(MOST_RECORDS)]),
+) as { [C in CollectionName]: z.ZodArray<(typeof COLLECTIONS)[C]['schema']> };
+
+/** The open project file, version 1. Its JSON Schema is published in docs/format.md. */
+export const projectFileSchema = z.strictObject({
+  format: z.literal(FORMAT_NAME),
+  version: z.literal(FORMAT_VERSION),
+  project: projectHeader,
+  ...lists,
+  pictures: z.array(picture).max(500),
+});
+
+export interface ProjectFile {
+  readonly document: ProjectDocument;
+  readonly pictures: readonly Picture[];
+}
+
+/**
+ * Reads a project file.
+ * Problems: `file-too-large`, `file-not-json`, `file-not-ours`, `file-version-newer`, `record-invalid`, `id-twice`,
+ * `reference-missing`, `value-taken`; each with the field.
+ */
+export function readProjectFile(text: string): Outcome<ProjectFile> {
+  if (text.length > MOST_FILE_BYTES) return refuse('file-too-large', { bytes: text.length, most: MOST_FILE_BYTES });
+  const json = parseJson(text);
+  if (!json.ok) return json;
+  const head = json.value as { format?: unknown; version?: unknown } | null;
+  if (typeof head !== 'object' || head === null || head.format !== FORMAT_NAME) {
+    return refuse('file-not-ours', { kind: 'invalid', field: 'format' });
+  }
+  if (typeof head.version === 'number' && head.version > FORMAT_VERSION) {
+    return refuse('file-version-newer', {
+      kind: 'out_of_domain',
+      field: 'version',
+      version: head.version,
+      known: FORMAT_VERSION,
+    });
+  }
+  const parsed = projectFileSchema.safeParse(head);
+  if (!parsed.success) return { ok: false, problem: problemOfIssue(parsed.error.issues[0], '') };
+  return assemble(parsed.data);
+}
+
+function parseJson(text: string): Outcome<unknown> {
+  try {
+    return fine(JSON.parse(text.replace(/^\uFEFF/, '')) as unknown);
+  } catch (error) {
+    return refuse('file-not-json', { kind: 'invalid', field: 'file', reason: (error as Error).message.slice(0, 160) });
+  }
+}
+
+function assemble(file: z.infer<typeof projectFileSchema>): Outcome<ProjectFile> {
+  const document = emptyDocument(file.project) as unknown as Record<string, Record<string, unknown>>;
+  for (const name of COLLECTION_NAMES) {
+    const table = document[name];
+    for (const [index, record] of (file[name] as { id: string }[]).entries()) {
+      if (Object.hasOwn(table, record.id))
+        return refuse('id-twice', { kind: 'invalid', field: `${name}[${index}].id`, value: record.id });
+      table[record.id] = record;
+    }
+  }
+  const pictures = new Set(file.pictures.map((p) => p.id));
+  const orphan = file.underlays.find((underlay) => !pictures.has(underlay.pictureId));
+  if (orphan) {
+    return refuse('reference-missing', {
+      kind: 'invalid',
+      field: `underlays.${orphan.id}.pictureId`,
+      value: orphan.pictureId,
+      target: 'pictures',
+    });
+  }
+  const whole = checkIntegrity(document as unknown as ProjectDocument);
+  return whole.ok ? fine({ document: whole.value, pictures: file.pictures }) : whole;
+}
+
+/** Writes the file in its one canonical form: the same project gives the same text. */
+export function writeProjectFile({ document, pictures }: ProjectFile): string {
+  const out: Record<string, unknown> = {
+    format: FORMAT_NAME,
+    version: FORMAT_VERSION,
+    project: ordered(projectHeader, document.project),
+  };
+  for (const name of COLLECTION_NAMES) {
+    out[name] = listOf(document, name).map((record) => ordered(COLLECTIONS[name].schema, record));
+  }
+  out.pictures = [...pictures].sort((a, b) => (a.id < b.id ? -1 : 1)).map((p) => ordered(picture, p));
+  const lines = Object.entries(out).map(([key, value]) => {
+    if (!Array.isArray(value) || value.length === 0) return `${JSON.stringify(key)}: ${JSON.stringify(value)}`;
+    return `${JSON.stringify(key)}: [\n${value.map((record) => `  ${JSON.stringify(record)}`).join(',\n')}\n]`;
+  });
+  return `{\n${lines.join(',\n')}\n}\n`;
+}
+
+/** The record's fields in the order of its schema. */
+function ordered(schema: z.ZodType, record: object): Record<string, unknown> {
+  const shape = (schema as unknown as { shape: Record<string, unknown> }).shape;
+  return Object.fromEntries(Object.keys(shape).map((key) => [key, (record as Record<string, unknown>)[key]]));
+}

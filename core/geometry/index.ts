@@ -1,0 +1,7 @@
+// Here: plane and space geometry in metres (x right, y up the page, z up), no domain words.
+// Not here: walls, rooms or cables.
+// Start with `Point2`.
+export { distance2, distance3, nearly, rotate2, samePoint2, type Point2, type Point3 } from './vector.ts';
+export { boundsOf, type Bounds } from './bounds.ts';
+export { closestOnSegment, crossingParameters, segmentsCross } from './segment.ts';
+export { centroidOf, isSimplePolygon, pointInPolygon, polygonArea } from './polygon.ts';

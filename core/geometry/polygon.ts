@@ -1,0 +1,64 @@
+import { closestOnSegment, crossingParameters } from './segment.ts';
+import type { Point2 } from './vector.ts';
+
+/** Signed area (m²): positive when the corners run counter-clockwise. */
+export function polygonArea(polygon: readonly Point2[]): number {
+  let twice = 0;
+  for (let i = 0; i < polygon.length; i++) {
+    const [x1, y1] = polygon[i];
+    const [x2, y2] = polygon[(i + 1) % polygon.length];
+    twice += x1 * y2 - x2 * y1;
+  }
+  return twice / 2;
+}
+
+/** Centre of area; the mean of the corners where the area is nil. */
+export function centroidOf(polygon: readonly Point2[]): Point2 {
+  const area = polygonArea(polygon);
+  if (Math.abs(area) < 1e-12) {
+    const n = Math.max(1, polygon.length);
+    return [polygon.reduce((s, p) => s + p[0], 0) / n, polygon.reduce((s, p) => s + p[1], 0) / n];
+  }
+  let cx = 0;
+  let cy = 0;
+  for (let i = 0; i < polygon.length; i++) {
+    const [x1, y1] = polygon[i];
+    const [x2, y2] = polygon[(i + 1) % polygon.length];
+    const w = x1 * y2 - x2 * y1;
+    cx += (x1 + x2) * w;
+    cy += (y1 + y2) * w;
+  }
+  return [cx / (6 * area), cy / (6 * area)];
+}
+
+/** Whether p is inside, or within `edgeToleranceM` of the outline. */
+export function pointInPolygon(p: Point2, polygon: readonly Point2[], edgeToleranceM = 1e-9): boolean {
+  let inside = false;
+  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
+    const a = polygon[i];
+    const b = polygon[j];
+    if (a[1] > p[1] !== b[1] > p[1] && p[0] < ((b[0] - a[0]) * (p[1] - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside;
+  }
+  if (inside) return true;
+  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
+    if (closestOnSegment(p, polygon[i], polygon[j]).distanceM <= edgeToleranceM) return true;
+  }
+  return false;
+}
+
+/** Whether no two sides that are not neighbours meet, and no side has zero length. */
+export function isSimplePolygon(polygon: readonly Point2[]): boolean {
+  const n = polygon.length;
+  if (n < 3) return false;
+  for (let i = 0; i < n; i++) {
+    const a = polygon[i];
+    const b = polygon[(i + 1) % n];
+    if (Math.hypot(a[0] - b[0], a[1] - b[1]) < 1e-9) return false;
+    for (let j = i + 2; j < n; j++) {
+      if (i === 0 && j === n - 1) continue;
+      const hit = crossingParameters(a, b, polygon[j], polygon[(j + 1) % n]);
+      if (hit && hit.t >= 0 && hit.t <= 1 && hit.u >= 0 && hit.u <= 1) return false;
+    }
+  }
+  return true;
+}

@@ -1,0 +1,6 @@
+// Here: what is printed on a cable's two ends, and reading it back.
+// Not here: the sheet of paper (server documents) and the camera (web).
+// Start with `labelsOf`.
+export { labelCode, readLabelCode, type LabelCode } from './label-code.ts';
+export { labelsOf, type CableLabel } from './cable-label.ts';
+export { LABEL_SIZES, sheetLayout, type LabelSize, type Paper, type SheetLayout } from './sheet-layout.ts';

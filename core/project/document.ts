@@ -1,0 +1,39 @@
+import { COLLECTION_NAMES, type CollectionName, type RecordOf } from './collections.ts';
+import type { ProjectHeader } from './records.ts';
+
+export type TableOf<C extends CollectionName> = Readonly<Record<string, RecordOf<C>>>;
+
+/** A whole project in memory: its header and each list as a table by id. Never changed in place. */
+export type ProjectDocument = { readonly project: ProjectHeader } & { readonly [C in CollectionName]: TableOf<C> };
+
+/** A project with nothing in it but its header. */
+export function emptyDocument(project: ProjectHeader): ProjectDocument {
+  const tables = Object.fromEntries(COLLECTION_NAMES.map((name) => [name, {}]));
+  return { project, ...tables } as unknown as ProjectDocument;
+}
+
+/** The records of a list, in a fixed order (by id), so that results do not depend on how they came. */
+export function listOf<C extends CollectionName>(document: ProjectDocument, name: C): RecordOf<C>[] {
+  const table = document[name] as TableOf<C>;
+  return Object.keys(table)
+    .sort()
+    .map((id) => table[id]);
+}
+
+/** Header of a new project with the usual settings; ids come in from outside. */
+export function newHeader(shortId: string, name: string, units: ProjectHeader['units']): ProjectHeader {
+  return {
+    id: 'project',
+    shortId,
+    name,
+    description: '',
+    client: '',
+    address: '',
+    units,
+    jurisdiction: units === 'imperial' ? 'NA' : 'EU',
+    numberPattern: '{level}-{room}-{device}.{leg}',
+    wasteFactor: 1.1,
+    rackSlackM: 3,
+    ambientC: 20,
+  };
+}

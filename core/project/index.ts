@@ -1,0 +1,22 @@
+// Here: the records of a project, the document they make, and changes to it (apply, reverse, squash, undo).
+// Not here: what the records mean to the job (building, devices, runs) and where they are stored.
+// Start with `ProjectDocument`, then `Change`.
+export * from './records.ts';
+export { COLLECTIONS, COLLECTION_NAMES, type CollectionName, type RecordOf } from './collections.ts';
+export { emptyDocument, listOf, newHeader, type ProjectDocument, type TableOf } from './document.ts';
+export {
+  applyChange,
+  changeSchema,
+  problemOfIssue,
+  resultOf,
+  reverseOperations,
+  sameValue,
+  squashOperations,
+  type Change,
+  type FieldConflict,
+  type Operation,
+} from './change.ts';
+export { create, remove, removeWithDependants, update, updateProject } from './operations.ts';
+export { checkIntegrity } from './integrity.ts';
+export { emptyHistory, redoStep, remember, undoStep, type History, type HistoryEntry, type Step } from './history.ts';
+export { idFrom, shortIdFrom, type RandomSource } from './ids.ts';

@@ -1,0 +1,110 @@
+import { ceilingHeightOf, openingsOf, wallLength, type Building } from '../building/index.ts';
+import { closestOnSegment, pointInPolygon, type Point2, type Point3 } from '../geometry/index.ts';
+import type { Level, Medium } from '../project/index.ts';
+
+/** A part of a route that lies in no wall, cavity or riser. */
+export interface OpenAirSegment {
+  readonly index: number;
+  readonly at: Point3;
+  readonly medium: Medium;
+}
+
+const SAMPLE_M = 0.05;
+const TOLERANCE_M = 0.015;
+
+/**
+ * Judges a route by sampling it against the building alone, knowing nothing of how it was found.
+ * Returns the first bad point of each segment that is not where its medium says; empty for a good route.
+ */
+export function openAirSegments(building: Building, points: readonly Point3[], media: readonly Medium[]): OpenAirSegment[] {
+  const bad: OpenAirSegment[] = [];
+  for (let k = 0; k + 1 < points.length; k++) {
+    const [a, b] = [points[k], points[k + 1]];
+    const lengthM = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
+    const steps = Math.max(1, Math.ceil(lengthM / SAMPLE_M));
+    for (let s = 0; s <= steps; s++) {
+      const t = s / steps;
+      const p: Point3 = [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t];
+      if (TESTS[media[k]](building, p)) continue;
+      bad.push({ index: k, at: p, medium: media[k] });
+      break;
+    }
+  }
+  return bad;
+}
+
+const TESTS: Readonly<Record<Medium, (building: Building, p: Point3) => boolean>> = {
+  cavity: inCavity,
+  ceiling: inCavity,
+  floor: inCavity,
+  wall: inWall,
+  riser: inRiser,
+  bulkhead: inBulkhead,
+};
+
+const plan = (p: Point3): Point2 => [p[0], p[1]];
+
+/** Between a finished ceiling and the top of the structure above it; over a wall, the structure on either side counts. */
+function inCavity(building: Building, p: Point3): boolean {
+  return building.levels.some((level) =>
+    (building.roomsByLevel[level.id] ?? []).some((room) => {
+      if (room.framing === 'none') return false;
+      const bottom = level.elevationM + ceilingHeightOf(room, level);
+      if (p[2] < bottom - 1e-6 || p[2] > bottom + level.cavityDepthM + 1e-6) return false;
+      if (pointInPolygon(plan(p), room.polygon as Point2[], TOLERANCE_M)) return true;
+      return overWallOf(building, level, p) && pointInPolygon(plan(p), room.polygon as Point2[], 0.6);
+    }),
+  );
+}
+
+function overWallOf(building: Building, level: Level, p: Point3): boolean {
+  return (building.wallsByLevel[level.id] ?? []).some(
+    (wall) => closestOnSegment(plan(p), wall.a, wall.b).distanceM <= wall.thicknessM / 2 + TOLERANCE_M,
+  );
+}
+
+/** Inside the thickness of a wall that a cable may use, clear of its openings, from floor to the structure above. */
+function inWall(building: Building, p: Point3): boolean {
+  return building.levels.some((level) => {
+    const heightM = p[2] - level.elevationM;
+    const highest = Math.max(
+      level.ceilingHeightM,
+      ...(building.roomsByLevel[level.id] ?? []).map((room) => ceilingHeightOf(room, level)),
+    );
+    if (heightM < -1e-6 || heightM > highest + level.cavityDepthM + 1e-6) return false;
+    return (building.wallsByLevel[level.id] ?? []).some((wall) => {
+      if (!wall.cableMayRun) return false;
+      const { t, distanceM } = closestOnSegment(plan(p), wall.a, wall.b);
+      if (distanceM > wall.thicknessM / 2 + 1e-6) return false;
+      const offsetM = t * wallLength(wall);
+      return !openingsOf(building, wall).some(
+        (o) => Math.abs(offsetM - o.offsetM) < o.widthM / 2 - 1e-6 && heightM > o.sillM + 1e-6 && heightM < o.headM - 1e-6,
+      );
+    });
+  });
+}
+
+function inRiser(building: Building, p: Point3): boolean {
+  return building.risers.some((riser) => {
+    const [low, high] = [riser.bottomLevelId, riser.topLevelId]
+      .map((id) => building.levelById[id])
+      .sort((a, b) => a.elevationM - b.elevationM);
+    const top =
+      high.elevationM +
+      high.cavityDepthM +
+      Math.max(high.ceilingHeightM, ...(building.roomsByLevel[high.id] ?? []).map((r) => ceilingHeightOf(r, high)));
+    const inside = Math.abs(p[0] - riser.x) <= riser.widthM / 2 + 1e-6 && Math.abs(p[1] - riser.y) <= riser.depthM / 2 + 1e-6;
+    return inside && p[2] >= low.elevationM - 1e-6 && p[2] <= top + 1e-6;
+  });
+}
+
+/** In the framed step between two ceilings of different height. */
+function inBulkhead(building: Building, p: Point3): boolean {
+  return building.levels.some((level) => {
+    const beside = (building.roomsByLevel[level.id] ?? []).filter((room) =>
+      pointInPolygon(plan(p), room.polygon as Point2[], TOLERANCE_M),
+    );
+    const heights = beside.map((room) => level.elevationM + ceilingHeightOf(room, level));
+    return heights.length >= 2 && p[2] >= Math.min(...heights) - 1e-6 && p[2] <= Math.max(...heights) + level.cavityDepthM + 1e-6;
+  });
+}

@@ -1,0 +1,19 @@
+import type { ProjectDocument } from '../project/index.ts';
+
+/**
+ * The bundle that a new run of a room joins: the one that the room's other runs to that rack are pulled in,
+ * else the next free `B-nn`.
+ */
+export function bundleFor(document: ProjectDocument, place: { roomId: string | null; levelId: string }, rackId: string): string {
+  const used = new Set<string>();
+  for (const run of Object.values(document.runs)) {
+    used.add(run.bundle);
+    const device = document.devices[run.deviceId];
+    if (run.bundle !== '' && run.rackId === rackId && device.roomId === place.roomId && device.levelId === place.levelId)
+      return run.bundle;
+  }
+  for (let n = 1; ; n++) {
+    const bundle = `B-${String(n).padStart(2, '0')}`;
+    if (!used.has(bundle)) return bundle;
+  }
+}

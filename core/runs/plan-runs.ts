@@ -1,0 +1,111 @@
+import { buildingOf } from '../building/index.ts';
+import { distance3, type Point3 } from '../geometry/index.ts';
+import type { Outcome } from '../outcome/index.ts';
+import { listOf, RUN_STATES, type Device, type Medium, type ProjectDocument, type Route, type Run } from '../project/index.ts';
+import { networkOf, routeDevice, type Network, type RoutedPath } from '../routing/index.ts';
+import { cutLength, type CutLength } from './cut-length.ts';
+
+/** A run with its route and length: as kept where it was issued, as wanted where it is still drafted. */
+export interface PlannedRun {
+  readonly run: Run;
+  readonly device: Device;
+  /** The way the plan asks for now, or why there is none. */
+  readonly wanted: Outcome<RoutedPath & CutLength>;
+  /** The way that was issued and is built or will be. */
+  readonly kept: Route | null;
+  /** Whether kept and wanted differ and nobody has decided yet. */
+  readonly differs: boolean;
+  /** What counts: kept where there is one, else wanted; null where there is no way. */
+  readonly length: CutLength | null;
+  readonly points: readonly Point3[];
+  readonly media: readonly Medium[];
+}
+
+/** Device ends closer than this count as the same place; a hand can set a box no better, m. */
+const SAME_PLACE_M = 0.02;
+
+/** Whether a run keeps its route, number and length: from issue on. */
+export const isKept = (run: Run): boolean => RUN_STATES.indexOf(run.state) >= 1;
+
+interface Remembered {
+  readonly network: Network;
+  readonly mount: string;
+  readonly rack: unknown;
+  readonly path: Outcome<RoutedPath>;
+}
+const pathOf = new WeakMap<Device, Map<string, Remembered>>();
+
+/** The wanted way of a device to a rack; remembered while the device, the house and the rack stay the same values. */
+function wantedPath(document: ProjectDocument, network: Network, device: Device, rackId: string): Outcome<RoutedPath> {
+  const { mount } = document.deviceTypes[device.typeId];
+  const rack = document.racks[rackId];
+  let byRack = pathOf.get(device);
+  if (!byRack) pathOf.set(device, (byRack = new Map()));
+  const last = byRack.get(rackId);
+  if (last && last.network === network && last.mount === mount && last.rack === rack) return last.path;
+  const path = routeDevice(network, { levelId: device.levelId, x: device.x, y: device.y, heightM: device.heightM, mount }, rack);
+  byRack.set(rackId, { network, mount, rack, path });
+  return path;
+}
+
+/** Route and length of one run. */
+export function planRun(document: ProjectDocument, run: Run, kept: Route | null): PlannedRun {
+  const device = document.devices[run.deviceId];
+  const path = wantedPath(document, networkOf(buildingOf(document)), device, run.rackId);
+  const { wasteFactor, units } = document.project;
+  const wanted: PlannedRun['wanted'] = path.ok
+    ? { ok: true, value: { ...path.value, ...cutLength(path.value, run, wasteFactor, units) } }
+    : path;
+  if (kept)
+    return {
+      run,
+      device,
+      wanted,
+      kept,
+      differs: keptDiffers(kept, wanted, device),
+      length: keptLength(kept),
+      points: kept.points,
+      media: kept.media,
+    };
+  const way = wanted.ok ? wanted.value : null;
+  return { run, device, wanted, kept, differs: false, length: way, points: way?.points ?? [], media: way?.media ?? [] };
+}
+
+/** Every run of the project, in the order of their numbers. */
+export function planRuns(document: ProjectDocument): PlannedRun[] {
+  const routes = new Map(Object.values(document.routes).map((route) => [route.runId, route]));
+  return listOf(document, 'runs')
+    .map((run) => planRun(document, run, routes.get(run.id) ?? null))
+    .sort((a, b) => compareNumbers(a.run.number, b.run.number));
+}
+
+function keptDiffers(kept: Route, wanted: PlannedRun['wanted'], device: Device): boolean {
+  if (kept.acceptedAt) {
+    const [x, y, height] = kept.acceptedAt;
+    if (distance3([x, y, height], [device.x, device.y, device.heightM ?? 0]) <= SAME_PLACE_M) return false;
+  }
+  if (!wanted.ok) return true;
+  const { points } = wanted.value;
+  return (
+    distance3(kept.points[0], points[0]) > SAME_PLACE_M ||
+    distance3(kept.points[kept.points.length - 1], points[points.length - 1]) > SAME_PLACE_M ||
+    Math.abs(kept.riseM + kept.runM + kept.dropM - wanted.value.riseM - wanted.value.runM - wanted.value.dropM) > SAME_PLACE_M
+  );
+}
+
+function keptLength(kept: Route): CutLength {
+  const { riseM, runM, dropM, deviceSlackM, rackSlackM, cutLengthM } = kept;
+  return {
+    riseM,
+    runM,
+    dropM,
+    deviceSlackM,
+    rackSlackM,
+    cutLengthM,
+    allowanceM: cutLengthM - riseM - runM - dropM - deviceSlackM - rackSlackM,
+  };
+}
+
+const collator = new Intl.Collator('en', { numeric: true });
+/** Sorts run numbers as people read them: `M-GR-2` before `M-GR-10`. */
+export const compareNumbers = (a: string, b: string): number => collator.compare(a, b);

@@ -1,0 +1,86 @@
+import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import {
+  create,
+  listOf,
+  remove,
+  update,
+  type Operation,
+  type ProjectDocument,
+  type Route,
+  type RunState,
+} from '../project/index.ts';
+import type { RoutedPath } from '../routing/index.ts';
+import type { CutLength } from './cut-length.ts';
+import { planRun } from './plan-runs.ts';
+import { runNumberFor } from './numbering.ts';
+
+/** What a person decides where a kept route differs from the plan. */
+export type StateChoice = 'keep-built' | 'pull-again' | 'move-back';
+
+/**
+ * Moves runs to a state. Leaving `drafted` writes the route down so that number, way and length stay;
+ * going back to `drafted` forgets it, and the run follows the plan and its number again.
+ * Problems: `no-route-to-keep` (with the run's number), `record-gone`.
+ */
+export function runState(document: ProjectDocument, runIds: readonly string[], state: RunState): Outcome<Operation[]> {
+  const operations: (Operation | null)[] = [];
+  for (const runId of runIds) {
+    const run = document.runs[runId];
+    if (!run) return refuse('record-gone', { in: 'runs', id: runId });
+    const kept = listOf(document, 'routes').find((route) => route.runId === runId) ?? null;
+    if (state === 'drafted') {
+      const device = document.devices[run.deviceId];
+      const number = runNumberFor(document, device, run.leg);
+      const free = !Object.values(document.runs).some((other) => other.id !== runId && other.number === number);
+      if (kept) operations.push(remove('routes', kept));
+      operations.push(update('runs', run, { state, number: free ? number : run.number }));
+      continue;
+    }
+    if (!kept) {
+      const planned = planRun(document, run, null);
+      if (!planned.wanted.ok)
+        return refuse('no-route-to-keep', { field: `run ${run.number}`, number: run.number, because: planned.wanted.problem });
+      operations.push(create('routes', keptRoute(runId, planned.wanted.value, null)));
+    }
+    operations.push(update('runs', run, { state }));
+  }
+  return fine(operations.filter((operation) => operation !== null));
+}
+
+function keptRoute(runId: string, way: RoutedPath & CutLength, acceptedAt: Route['acceptedAt']): Route {
+  return {
+    id: `route_${runId}`.slice(0, 40),
+    runId,
+    points: way.points.map(([x, y, z]) => [x, y, z]),
+    media: [...way.media],
+    riseM: way.riseM,
+    runM: way.runM,
+    dropM: way.dropM,
+    deviceSlackM: way.deviceSlackM,
+    rackSlackM: way.rackSlackM,
+    cutLengthM: way.cutLengthM,
+    acceptedAt,
+  };
+}
+
+/**
+ * Settles a kept route that differs from the plan: keep what is built, pull again to the plan
+ * (the run goes back to drafted), or move the device back to where its cable ends.
+ * Problems: `nothing-to-decide`.
+ */
+export function decideKept(document: ProjectDocument, runId: string, choice: StateChoice): Outcome<Operation[]> {
+  const run = document.runs[runId];
+  const kept = listOf(document, 'routes').find((route) => route.runId === runId);
+  if (!run || !kept) return refuse('nothing-to-decide', { field: 'run' });
+  if (choice === 'pull-again') return runState(document, [runId], 'drafted');
+  const device = document.devices[run.deviceId];
+  if (choice === 'keep-built') {
+    const operation = update('routes', kept, { acceptedAt: [device.x, device.y, device.heightM ?? 0] });
+    return fine(operation ? [operation] : []);
+  }
+  const [x, y, z] = kept.points[0];
+  const level = document.levels[device.levelId];
+  const heightM = device.heightM === null ? null : Math.round((z - level.elevationM) * 1e6) / 1e6;
+  const back = update('devices', device, { x, y, heightM });
+  return fine(back ? [back] : []);
+}

@@ -1,0 +1,16 @@
+/** How a project shows lengths; both kinds can always be typed. */
+export type UnitSystem = 'metric' | 'imperial';
+
+export type LengthUnit = 'mm' | 'cm' | 'm' | 'in' | 'ft';
+
+/** Metres in an inch and in a foot, exact (ENGINEERING 0.2). */
+export const INCH_M = 0.0254;
+export const FOOT_M = 0.3048;
+
+export const METRES_PER: Readonly<Record<LengthUnit, number>> = {
+  mm: 0.001,
+  cm: 0.01,
+  m: 1,
+  in: INCH_M,
+  ft: FOOT_M,
+};

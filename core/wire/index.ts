@@ -1,0 +1,19 @@
+// Here: the copper itself: resistance by gauge, speaker cable loss and limits.
+// Not here: findings about runs (checks).
+// Start with `speakerCableLoss`.
+export { wireResistance, wireResistanceInput, type WireResistanceInput, type WireResistanceResult } from './wire-resistance.ts';
+export {
+  speakerCableLoss,
+  speakerCableLossInput,
+  type SpeakerCableLossInput,
+  type SpeakerCableLossResult,
+} from './speaker-cable-loss.ts';
+export {
+  lossLimitDb,
+  SPEAKER_GAUGES,
+  speakerCableGauge,
+  speakerCableGaugeInput,
+  type SpeakerCableGaugeInput,
+  type SpeakerCableGaugeResult,
+} from './speaker-cable-gauge.ts';
+export { speakerLoad, speakerLoadInput, type SpeakerLoadInput, type SpeakerLoadResult } from './speaker-load.ts';

@@ -1,0 +1,274 @@
+import { runChecks } from '../../core/checks/index.ts';
+import type { Point2 } from '../../core/geometry/index.ts';
+import { newHeader, type ProjectDocument } from '../../core/project/index.ts';
+import { HouseBuilder, type RoomPlan } from './house-builder.ts';
+
+const STONE_LINED = { kind: 'furred', thicknessM: 0.45, cavityDepthM: 0.06, cableMayRun: true } as const;
+const STONE_BARE = { kind: 'masonry', thicknessM: 0.45, cavityDepthM: 0, cableMayRun: false } as const;
+const STUD = { kind: 'stud', thicknessM: 0.12, cavityDepthM: 0.089, cableMayRun: true } as const;
+
+const LOWER: RoomPlan[] = [
+  { code: 'SC', name: 'Screening room', use: 'theatre', box: [0, 4.5, 7, 10] },
+  { code: 'GY', name: 'Gym', use: 'gym', box: [0, 0, 7, 4.5] },
+  { code: 'CO', name: 'Corridor', use: 'circulation', box: [7, 0, 10, 10], joistAngleRad: 0 },
+  { code: 'WN', name: 'Wine store', use: 'store', box: [10, 0, 12.5, 3] },
+  { code: 'PL', name: 'Plant room', use: 'plant', box: [10, 3, 12.5, 5.5] },
+  { code: 'SO', name: 'Boat store', use: 'store', box: [10, 5.5, 12.5, 10] },
+  { code: 'WK', name: 'Workshop', use: 'workshop', box: [12.5, 5.5, 18, 10] },
+  { code: 'LA', name: 'Laundry', use: 'utility', box: [12.5, 0, 18, 5.5] },
+];
+
+const MAIN: RoomPlan[] = [
+  { code: 'GR', name: 'Great room', use: 'living', box: [0, 4.5, 7, 10] },
+  { code: 'MU', name: 'Music room', use: 'music', box: [0, 0, 4.5, 4.5] },
+  { code: 'ST', name: 'Study', use: 'study', box: [4.5, 0, 7, 4.5] },
+  { code: 'HA', name: 'Hall', use: 'circulation', box: [7, 0, 10, 5.5], joistAngleRad: 0 },
+  { code: 'KI', name: 'Kitchen', use: 'kitchen', box: [7, 5.5, 12.5, 10], ceilingHeightM: 2.6, framing: 'dropped' },
+  { code: 'DN', name: 'Dining room', use: 'dining', box: [12.5, 5.5, 18, 10] },
+  { code: 'PA', name: 'Pantry', use: 'store', box: [10, 3, 12.5, 5.5] },
+  { code: 'CK', name: 'Cloakroom', use: 'bath', box: [10, 0, 12.5, 3], ceilingHeightM: 2.4, framing: 'dropped' },
+  { code: 'BT', name: 'Boot room', use: 'utility', box: [12.5, 0, 15, 5.5] },
+  { code: 'GG', name: 'Garage', use: 'garage', box: [15, 0, 18, 5.5] },
+];
+
+const UPPER: RoomPlan[] = [
+  { code: 'MS', name: 'Main suite', use: 'bedroom', box: [0, 4.5, 7, 10] },
+  { code: 'MB', name: 'Main bath', use: 'bath', box: [0, 0, 3.5, 4.5] },
+  { code: 'DR', name: 'Dressing room', use: 'dressing', box: [3.5, 0, 7, 4.5] },
+  { code: 'LD', name: 'Landing', use: 'circulation', box: [7, 0, 10, 10], joistAngleRad: 0 },
+  { code: 'B2', name: 'Creek bedroom', use: 'bedroom', box: [10, 5.5, 14, 10] },
+  { code: 'B3', name: 'Reed bedroom', use: 'bedroom', box: [14, 5.5, 18, 10] },
+  { code: 'LN', name: 'Linen room', use: 'store', box: [10, 2.5, 12.5, 5.5] },
+  { code: 'BA', name: 'Bath', use: 'bath', box: [10, 0, 12.5, 2.5] },
+  { code: 'LF', name: 'Loft study', use: 'study', box: [12.5, 0, 18, 5.5] },
+];
+
+type Placing = readonly [type: string, x: number, y: number, name?: string, heightM?: number];
+
+const LOWER_DEVICES: Placing[] = [
+  ['wall-speaker', 1.9, 9.8, 'Front left'],
+  ['wall-speaker', 3.5, 9.8, 'Centre'],
+  ['wall-speaker', 5.1, 9.8, 'Front right'],
+  ['wall-speaker', 0.2, 7.2, 'Side left', 1.25],
+  ['wall-speaker', 6.9, 7.6, 'Side right', 1.25],
+  ['wall-speaker', 2.2, 4.6, 'Back left', 1.25],
+  ['wall-speaker', 4.8, 4.6, 'Back right', 1.25],
+  ['theatre-ceiling-speaker', 2.4, 8.2, 'Top front left'],
+  ['theatre-ceiling-speaker', 4.6, 8.2, 'Top front right'],
+  ['theatre-ceiling-speaker', 2.4, 6.2, 'Top rear left'],
+  ['theatre-ceiling-speaker', 4.6, 6.2, 'Top rear right'],
+  ['subwoofer', 0.6, 9.8, 'Subwoofer left'],
+  ['subwoofer', 6.4, 9.8, 'Subwoofer right'],
+  ['projector', 3.5, 5.3],
+  ['screen', 4.4, 9.8],
+  ['touch-panel', 6.9, 5.2],
+  ['ceiling-speaker', 2, 2.3, 'Left'],
+  ['ceiling-speaker', 5, 2.3, 'Right'],
+  ['display', 3.4, 0.1, '', 1.6],
+  ['access-point', 8.5, 5.2],
+  ['motion-sensor', 7.1, 0.9],
+  ['network-drop', 17.8, 7.4],
+  ['network-drop', 12.6, 1.4],
+  ['keypad', 9.9, 6.1],
+];
+
+const MAIN_DEVICES: Placing[] = [
+  ['ceiling-speaker', 1.9, 8.6, 'Left'],
+  ['ceiling-speaker', 5.1, 8.6, 'Right'],
+  ['ceiling-speaker', 1.9, 6, 'Rear left'],
+  ['ceiling-speaker', 5.1, 6, 'Rear right'],
+  ['display', 3.5, 4.6, 'Over the fireplace', 1.5],
+  ['shade', 1.8, 9.8, 'North bay'],
+  ['shade', 5.2, 9.8, 'North bay'],
+  ['shade', 0.2, 7.2, 'Creek window'],
+  ['keypad', 6.9, 5.3],
+  ['access-point', 3.5, 7.3],
+  ['wall-speaker', 1.3, 4.4, 'Left', 1.1],
+  ['wall-speaker', 3.2, 4.4, 'Right', 1.1],
+  ['network-drop', 0.2, 1.2],
+  ['keypad', 4.4, 3.9],
+  ['network-drop', 4.6, 1.6, 'Desk'],
+  ['ceiling-speaker', 5.75, 2.6],
+  ['display', 6.9, 2.6, '', 1.35],
+  ['door-station', 7.7, -0.1],
+  ['touch-panel', 9.9, 1.6],
+  ['motion-sensor', 7.1, 5, 'Stair foot'],
+  ['ceiling-speaker', 8.8, 8.4, 'Left'],
+  ['ceiling-speaker', 10.9, 8.4, 'Right'],
+  ['access-point', 9.8, 6.8],
+  ['display', 12.4, 7.4, '', 1.5],
+  ['keypad', 9.1, 5.6],
+  ['thermostat', 8.4, 5.4],
+  ['ceiling-speaker', 14, 7.8, 'Left'],
+  ['ceiling-speaker', 16.5, 7.8, 'Right'],
+  ['shade', 15.2, 9.8],
+  ['keypad', 12.6, 6.2],
+  ['opening-contact', 13.8, 0.1, 'Boot room door'],
+  ['network-drop', 12.6, 4.4],
+  ['camera', 3.4, 10.3, 'North lawn'],
+  ['camera', -0.3, 2.2, 'Creek side'],
+  ['camera', 8.9, -0.3, 'Front door'],
+  ['terrace-speaker', 15.6, 10.3, 'Terrace left'],
+  ['terrace-speaker', 17.2, 10.3, 'Terrace right'],
+  ['glass-break', 2.6, 9.4],
+  ['siren', 9.9, 4.6],
+];
+
+const UPPER_DEVICES: Placing[] = [
+  ['ceiling-speaker', 2, 7.6, 'Left'],
+  ['ceiling-speaker', 5, 7.6, 'Right'],
+  ['display', 3.5, 4.6, '', 1.3],
+  ['shade', 2, 9.8],
+  ['shade', 5, 9.8],
+  ['shade', 0.2, 7],
+  ['keypad', 6.9, 5.2],
+  ['keypad', 0.9, 4.6, 'Bedside'],
+  ['network-drop', 1.6, 4.6],
+  ['ceiling-speaker', 1.7, 2.2],
+  ['keypad', 3.4, 4.1],
+  ['strip-light', 5.2, 4.4],
+  ['access-point', 8.5, 6],
+  ['motion-sensor', 9.9, 9.6],
+  ['thermostat', 7.1, 3.6],
+  ['display', 13.9, 7.6, '', 1.3],
+  ['network-drop', 10.1, 8.6],
+  ['shade', 12, 9.8],
+  ['display', 14.1, 7.6, '', 1.3],
+  ['network-drop', 17.8, 8.6],
+  ['shade', 16, 9.8],
+  ['ceiling-speaker', 15.2, 3, 'Left'],
+  ['network-drop', 17.8, 2],
+  ['network-drop', 12.6, 1.2, 'Desk'],
+  ['access-point', 14.6, 4.4],
+  ['camera', 18.3, 3, 'Drive'],
+];
+
+/** What distinguishes the two houses built on this plan. */
+export interface GranaryIdentity {
+  readonly shortId: string;
+  readonly name: string;
+  readonly description: string;
+  readonly client: string;
+  readonly address: string;
+}
+
+/**
+ * The converted granary: three levels between stone walls, one riser, one rack in the plant room.
+ * Where a speaker run of the recipe's gauge is too long, the design takes the cure that the check offers.
+ */
+export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder; document: ProjectDocument } {
+  const house = new HouseBuilder({ ...newHeader(identity.shortId, identity.name, 'metric'), ...identity });
+  const lower = house.level({ code: 'L', name: 'Lower', order: -1, elevationM: -2.76, ceilingHeightM: 2.4, cavityDepthM: 0.36 });
+  const main = house.level({ code: 'M', name: 'Main', order: 0, elevationM: 0, ceilingHeightM: 2.74, cavityDepthM: 0.36 });
+  const upper = house.level({ code: 'U', name: 'Upper', order: 1, elevationM: 3.1, ceilingHeightM: 2.5, cavityDepthM: 0.4 });
+  house.rooms(lower, LOWER, STONE_LINED, STUD);
+  house.rooms(main, MAIN, STONE_LINED, STUD, { GG: STONE_BARE });
+  house.rooms(upper, UPPER, STONE_LINED, STUD);
+  house.riser({ name: 'Riser', x: 10.35, y: 5.15, widthM: 0.4, depthM: 0.4, bottomLevelId: lower, topLevelId: upper });
+  house.rack({
+    levelId: lower,
+    code: 'A',
+    name: 'Rack A',
+    x: 12.05,
+    y: 4.25,
+    facingRad: Math.PI,
+    widthM: 0.6,
+    depthM: 0.6,
+    units: 42,
+    entryHeightM: 2.1,
+  });
+  addOpenings(house, lower, main, upper);
+  for (const [levelId, list] of [
+    [lower, LOWER_DEVICES],
+    [main, MAIN_DEVICES],
+    [upper, UPPER_DEVICES],
+  ] as const) {
+    for (const [type, x, y, name, heightM] of list) house.device(levelId, type, [x, y], name, heightM);
+  }
+  for (const finding of runChecks(house.document)) {
+    if (finding.rank !== 'fine' && finding.check === 'speaker-cable-loss' && finding.cures[0])
+      house.apply(finding.cures[0].operations);
+  }
+  return { builder: house, document: house.finish() };
+}
+
+function addOpenings(house: HouseBuilder, lower: string, main: string, upper: string): void {
+  const doors = (levelId: string, places: readonly Point2[], widthM = 0.84) =>
+    places.forEach((at) => house.opening(levelId, 'door', at, widthM, 0, 2.04));
+  const windows = (levelId: string, places: readonly Point2[], widthM: number, sillM: number, headM: number) =>
+    places.forEach((at) => house.opening(levelId, 'window', at, widthM, sillM, headM));
+  doors(lower, [
+    [7, 5.9],
+    [7, 2.2],
+    [10, 1.2],
+    [10, 4],
+    [10, 8],
+    [12.5, 8.4],
+    [12.5, 2.4],
+  ]);
+  doors(main, [
+    [7, 6.4],
+    [2.2, 4.5],
+    [7, 3.6],
+    [10, 4.1],
+    [10, 2.2],
+    [12.5, 3.7],
+    [15, 2.6],
+  ]);
+  doors(
+    main,
+    [
+      [8.5, 0],
+      [13.8, 0],
+    ],
+    0.94,
+  );
+  house.opening(main, 'arch', [12.5, 9.1], 1.1, 0, 2.1);
+  windows(
+    main,
+    [
+      [1.8, 10],
+      [5.2, 10],
+    ],
+    1.6,
+    0.6,
+    2.1,
+  );
+  windows(
+    main,
+    [
+      [0, 7.2],
+      [0, 3.2],
+      [10.2, 10],
+      [15.2, 10],
+    ],
+    1.4,
+    0.9,
+    2.1,
+  );
+  doors(upper, [
+    [7, 5.8],
+    [7, 2.6],
+    [3.5, 3.4],
+    [10, 6.2],
+    [10, 4.4],
+    [10, 1.4],
+    [14, 6.1],
+    [12.5, 4.8],
+  ]);
+  windows(
+    upper,
+    [
+      [2, 10],
+      [5, 10],
+      [0, 7],
+      [12, 10],
+      [16, 10],
+      [18, 4.2],
+      [1.6, 0],
+    ],
+    1.2,
+    0.8,
+    2.05,
+  );
+}

@@ -1,0 +1,200 @@
+import { moveDevices, placeDevice, CABLE_TYPES, DEVICE_TYPES } from '../../core/devices/index.ts';
+import { nearestWall, buildingOf } from '../../core/building/index.ts';
+import { crossingParameters, type Point2 } from '../../core/geometry/index.ts';
+import type { Outcome } from '../../core/outcome/index.ts';
+import {
+  applyChange,
+  checkIntegrity,
+  create,
+  emptyDocument,
+  update,
+  type Level,
+  type Opening,
+  type Operation,
+  type ProjectDocument,
+  type ProjectHeader,
+  type Rack,
+  type Riser,
+  type Room,
+  type Wall,
+} from '../../core/project/index.ts';
+
+/** A room given as corners; most are boxes. */
+export interface RoomPlan {
+  readonly code: string;
+  readonly name: string;
+  readonly use: string;
+  readonly box: readonly [x0: number, y0: number, x1: number, y1: number];
+  readonly ceilingHeightM?: number;
+  readonly framing?: Room['framing'];
+  readonly joistAngleRad?: number;
+}
+
+type WallBuild = Pick<Wall, 'kind' | 'thicknessM' | 'cavityDepthM' | 'cableMayRun'>;
+
+/** Draws a demo house by the same operations that a person's edits make. Ids count up, so the file never changes by itself. */
+export class HouseBuilder {
+  document: ProjectDocument;
+  private readonly counts = new Map<string, number>();
+
+  constructor(header: ProjectHeader) {
+    this.document = emptyDocument(header);
+    this.apply(CABLE_TYPES.map((cable) => create('cableTypes', cable)));
+    this.apply(DEVICE_TYPES.map((type) => create('deviceTypes', type)));
+  }
+
+  apply(operations: readonly Operation[]): void {
+    this.document = must(applyChange(this.document, { operations }));
+  }
+
+  finish(): ProjectDocument {
+    return must(checkIntegrity(this.document));
+  }
+
+  id(prefix: string): string {
+    const count = (this.counts.get(prefix) ?? 0) + 1;
+    this.counts.set(prefix, count);
+    return `${prefix}_${String(count).padStart(3, '0')}`;
+  }
+
+  level(level: Omit<Level, 'id' | 'gridAngleRad'>): string {
+    const id = `level_${level.code.toLowerCase()}`;
+    this.apply([create('levels', { ...level, id, gridAngleRad: 0 })]);
+    return id;
+  }
+
+  /** Rooms as boxes, and the walls between them: one kind outside, one inside, and exceptions by room. */
+  rooms(
+    levelId: string,
+    plans: readonly RoomPlan[],
+    outside: WallBuild,
+    inside: WallBuild,
+    exceptions: Readonly<Record<string, WallBuild>> = {},
+  ): void {
+    for (const plan of plans) {
+      const [x0, y0, x1, y1] = plan.box;
+      const room: Room = {
+        id: this.id('room'),
+        levelId,
+        code: plan.code,
+        name: plan.name,
+        use: plan.use,
+        polygon: [
+          [x0, y0],
+          [x1, y0],
+          [x1, y1],
+          [x0, y1],
+        ],
+        ceilingHeightM: plan.ceilingHeightM ?? null,
+        framing: plan.framing ?? 'solid',
+        joistAngleRad: plan.joistAngleRad ?? Math.PI / 2,
+        joistSpacingM: 0.4,
+      };
+      this.apply([create('rooms', room)]);
+    }
+    for (const { a, b, codes } of wallsBetween(plans)) {
+      const exception = codes.map((code) => exceptions[code]).find((build) => build !== undefined);
+      const build = exception ?? (codes.length === 1 ? outside : inside);
+      this.apply([create('walls', { id: this.id('wall'), levelId, a: [a[0], a[1]], b: [b[0], b[1]], ...build })]);
+    }
+  }
+
+  /** An opening in the wall at a point. */
+  opening(levelId: string, kind: Opening['kind'], at: Point2, widthM: number, sillM: number, headM: number): void {
+    const place = nearestWall(buildingOf(this.document), levelId, at, 0.3);
+    if (!place) throw new Error(`no wall at ${at.join(', ')} of ${levelId}`);
+    const door = kind === 'door';
+    this.apply([
+      create('openings', {
+        id: this.id('opening'),
+        wallId: place.wall.id,
+        kind,
+        offsetM: Math.round(place.offsetM * 1000) / 1000,
+        widthM,
+        sillM,
+        headM,
+        hinge: door ? 'start' : null,
+        swing: door ? 'left' : null,
+      }),
+    ]);
+  }
+
+  riser(riser: Omit<Riser, 'id'>): void {
+    this.apply([create('risers', { id: this.id('riser'), ...riser })]);
+  }
+
+  rack(rack: Omit<Rack, 'id'>): void {
+    this.apply([create('racks', { id: this.id('rack'), ...rack })]);
+  }
+
+  /** Places a device as a click would; `name` tells it from its twins. Returns its id. */
+  device(levelId: string, typeId: string, at: Point2, name = '', heightM?: number): string {
+    const id = this.id('device');
+    const placed = must(placeDevice(this.document, { typeId, levelId, at }, { device: id, run: () => this.id('run') }));
+    this.apply(placed.operations);
+    if (name !== '' || heightM !== undefined) {
+      const change = update('devices', this.document.devices[id], { name, ...(heightM === undefined ? {} : { heightM }) });
+      if (change) this.apply([change]);
+    }
+    return id;
+  }
+
+  move(deviceId: string, to: Point2): void {
+    this.apply(must(moveDevices(this.document, [{ deviceId, to }])));
+  }
+}
+
+export function must<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
+  return outcome.value;
+}
+
+/** Each straight wall between the same two rooms once, room sides split where another room begins. */
+function wallsBetween(plans: readonly RoomPlan[]): { a: Point2; b: Point2; codes: string[] }[] {
+  const corners = plans.flatMap(({ box: [x0, y0, x1, y1] }): Point2[] => [
+    [x0, y0],
+    [x1, y0],
+    [x1, y1],
+    [x0, y1],
+  ]);
+  const walls = new Map<string, { a: Point2; b: Point2; codes: string[] }>();
+  for (const {
+    code,
+    box: [x0, y0, x1, y1],
+  } of plans) {
+    const sides: [Point2, Point2][] = [
+      [
+        [x0, y0],
+        [x1, y0],
+      ],
+      [
+        [x1, y0],
+        [x1, y1],
+      ],
+      [
+        [x0, y1],
+        [x1, y1],
+      ],
+      [
+        [x0, y0],
+        [x0, y1],
+      ],
+    ];
+    for (const [a, b] of sides) {
+      const on = corners.filter((p) => onSide(p, a, b)).sort((p, q) => p[0] - q[0] || p[1] - q[1]);
+      const stops = [a, ...on, b].filter((p, i, all) => i === 0 || p[0] !== all[i - 1][0] || p[1] !== all[i - 1][1]);
+      for (let i = 0; i + 1 < stops.length; i++) {
+        const key = JSON.stringify([stops[i], stops[i + 1]]);
+        const known = walls.get(key);
+        if (known) known.codes.push(code);
+        else walls.set(key, { a: stops[i], b: stops[i + 1], codes: [code] });
+      }
+    }
+  }
+  return [...walls.values()];
+}
+
+function onSide(p: Point2, a: Point2, b: Point2): boolean {
+  const parallel = crossingParameters(a, b, a, p) === null;
+  return parallel && p[0] >= a[0] && p[0] <= b[0] && p[1] >= a[1] && p[1] <= b[1];
+}

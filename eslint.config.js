@@ -1,0 +1,48 @@
+import js from '@eslint/js';
+import globals from 'globals';
+import reactHooks from 'eslint-plugin-react-hooks';
+import reactRefresh from 'eslint-plugin-react-refresh';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['**/node_modules/', '**/dist/', '.data/', 'coverage/'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  {
+    languageOptions: { globals: { ...globals.node } },
+    rules: {
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
+      '@typescript-eslint/consistent-type-imports': [
+        'error',
+        { fixStyle: 'inline-type-imports', disallowTypeAnnotations: false },
+      ],
+      'no-console': 'error',
+      eqeqeq: 'error',
+    },
+  },
+  {
+    // The core knows no clock, no chance, no browser and no machine (ARCHITECTURE).
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts', 'core/testing/**'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'localStorage', 'setTimeout', 'performance'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Date', property: 'now' },
+        { object: 'crypto', property: 'randomUUID' },
+      ],
+    },
+  },
+  {
+    files: ['web/**/*.{ts,tsx}'],
+    languageOptions: { globals: { ...globals.browser } },
+    plugins: { 'react-hooks': reactHooks, 'react-refresh': reactRefresh },
+    rules: { ...reactHooks.configs.recommended.rules, 'react-refresh/only-export-components': 'warn' },
+  },
+  { files: ['**/*.test.ts', 'e2e/**/*.ts', '**/testing/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
+  { files: ['scripts/**', 'cli/**', 'demo/build/**', 'server/app/main.ts'], rules: { 'no-console': 'off' } },
+);

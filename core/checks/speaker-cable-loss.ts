@@ -20,6 +20,8 @@ export const speakerCableLossCheck = defineCheck({
   run: ({ document, runs }) => runs.flatMap((planned) => findingFor(document, planned)),
 });
 
+type SoundUse = 'distributed' | 'theatre';
+
 interface Figures {
   readonly lossDb: number;
   readonly loopOhm: number;
@@ -38,7 +40,8 @@ function findingFor(document: ProjectDocument, { run, device, length }: PlannedR
   if (!figures) return [];
   const thinnest = thinnestAwg(type.soundUse, type.impedanceOhm);
   const { rank, code } = judge(figures, cable, thinnest);
-  const better = rank === 'fine' ? null : thickerCable(document, run, cable, length.cutLengthM, type.impedanceOhm, type.soundUse);
+  const cures =
+    rank === 'fine' ? [] : thickerCables(document, run, cable, rank, length.cutLengthM, type.impedanceOhm, type.soundUse);
   return [
     {
       check: 'speaker-cable-loss',
@@ -51,13 +54,13 @@ function findingFor(document: ProjectDocument, { run, device, length }: PlannedR
       measured: figures.lossDb,
       allowed: figures.limitDb,
       unit: 'dB',
-      figures: { number: run.number, thinnestAwg: thinnest, ...figures, better: better?.figures ?? null },
-      cures: better ? [better] : [],
+      figures: { number: run.number, thinnestAwg: thinnest, ...figures, better: cures[0]?.figures ?? null },
+      cures,
     },
   ];
 }
 
-const thinnestAwg = (use: 'distributed' | 'theatre', loadOhm: number) =>
+const thinnestAwg = (use: SoundUse, loadOhm: number) =>
   use === 'theatre' || loadOhm <= HEAVY_LOAD_OHM ? THINNEST_HEAVY_AWG : THINNEST_AWG;
 
 function figuresFor(
@@ -65,7 +68,7 @@ function figuresFor(
   cable: CableType,
   lengthM: number,
   loadOhm: number,
-  use: 'distributed' | 'theatre',
+  use: SoundUse,
 ): Figures | null {
   const gaugeAwg = cable.gaugeAwg!;
   const material = cable.material === 'cca' ? 'cca' : 'copper';
@@ -89,31 +92,37 @@ function judge(figures: Figures, cable: CableType, thinnest: number): { rank: Ra
   return { rank: 'fine', code: 'speaker-loss-fine' };
 }
 
-/** The thinnest cable of the same family that is fine, else the thinnest within the limit. A cable already pulled cannot be exchanged by a click. */
-function thickerCable(
+/**
+ * Thicker cables of the same family: the thinnest within the limit (F2.8), and the thinnest that leaves nothing to judge.
+ * A cable already pulled cannot be exchanged by a click.
+ */
+function thickerCables(
   document: ProjectDocument,
   run: Run,
   cable: CableType,
+  rank: Rank,
   lengthM: number,
   loadOhm: number,
-  use: 'distributed' | 'theatre',
-): Cure | null {
-  if (run.state !== 'drafted' && run.state !== 'issued' && run.state !== 'labelled') return null;
+  use: SoundUse,
+): Cure[] {
+  if (run.state !== 'drafted' && run.state !== 'issued' && run.state !== 'labelled') return [];
   const thinnest = thinnestAwg(use, loadOhm);
   const candidates = listOf(document, 'cableTypes')
-    .filter((other) => other.family === cable.family && other.id !== cable.id && other.gaugeAwg !== null)
+    .filter((other) => other.family === cable.family && other.gaugeAwg !== null && other.material === 'copper')
+    .filter((other) => other.gaugeAwg! < cable.gaugeAwg! || cable.material !== 'copper')
     .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!)
-    .map((other) => ({ other, figures: figuresFor(document, other, lengthM, loadOhm, use) }))
-    .filter((c): c is { other: CableType; figures: Figures } => c.figures !== null)
-    .map((c) => ({ ...c, rank: judge(c.figures, c.other, thinnest).rank }));
-  const best =
-    candidates.find((c) => c.rank === 'fine') ?? candidates.find((c) => c.rank === 'look' && c.other.material === 'copper');
-  const operation = best && update('runs', run, { cableTypeId: best.other.id });
-  if (!best || !operation) return null;
-  const { gaugeAwg, lossDb } = best.figures;
-  return {
-    code: 'use-gauge',
-    figures: { gaugeAwg, lossDb, cable: best.other.name, number: run.number },
-    operations: [operation],
-  };
+    .flatMap((other) => {
+      const figures = figuresFor(document, other, lengthM, loadOhm, use);
+      return figures ? [{ other, figures, rank: judge(figures, other, thinnest).rank }] : [];
+    });
+  const within = rank === 'stop' ? candidates.find((c) => c.rank !== 'stop') : undefined;
+  const good = candidates.find((c) => c.rank === 'fine');
+  return [...new Set([within, good])].flatMap((choice) => {
+    const operation = choice && update('runs', run, { cableTypeId: choice.other.id });
+    if (!choice || !operation) return [];
+    const { gaugeAwg, lossDb } = choice.figures;
+    return [
+      { code: 'use-gauge', figures: { gaugeAwg, lossDb, cable: choice.other.name, number: run.number }, operations: [operation] },
+    ];
+  });
 }

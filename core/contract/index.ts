@@ -1,0 +1,97 @@
+// Here: what web and server say to each other, as Zod schemas and types.
+// Not here: how requests are sent or answered.
+// Start with `changesRequest`.
+import { z } from 'zod';
+import { changeSchema, type Change, type ProjectDocument } from '../project/index.ts';
+import type { Problem } from '../outcome/index.ts';
+
+const words = (max: number, min = 1) => z.string().trim().min(min).max(max);
+const email = z
+  .email()
+  .max(200)
+  .transform((text) => text.toLowerCase());
+
+export const signInRequest = z.strictObject({ email, password: z.string().min(1).max(200) });
+export const firstAccountRequest = z.strictObject({
+  firm: words(120),
+  name: words(120),
+  email,
+  password: z.string().min(12).max(200),
+});
+export const newProjectRequest = z.strictObject({ name: words(120), units: z.enum(['metric', 'imperial']) });
+export const changesRequest = z.strictObject({ changes: z.array(changeSchema).min(1).max(200) });
+
+export const labelsQuery = z.strictObject({
+  size: z.enum(['small', 'medium', 'large']).default('medium'),
+  paper: z.enum(['A4', 'Letter']).default('A4'),
+});
+export const planQuery = z.strictObject({
+  level: z.string().max(40),
+  paper: z.enum(['A4', 'A3', 'A2', 'Letter', 'Tabloid']).default('A3'),
+});
+
+/** Who is signed in, and what the sign-in page may offer. */
+export interface SessionReply {
+  readonly member: { readonly id: string; readonly name: string; readonly firm: string } | null;
+  readonly csrfToken: string;
+  /** No account exists yet: offer to make the first. */
+  readonly firstStart: boolean;
+  /** The demo firm is loaded: offer one-click sign-in. */
+  readonly demo: boolean;
+}
+
+export interface ProjectSummary {
+  readonly id: string;
+  readonly shortId: string;
+  readonly name: string;
+  readonly description: string;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly levels: number;
+  readonly rooms: number;
+  readonly devices: number;
+  readonly runs: number;
+  readonly runsPulled: number;
+}
+
+export interface DocumentReply {
+  readonly projectId: string;
+  readonly revision: number;
+  readonly document: ProjectDocument;
+  readonly pictures: readonly PictureInfo[];
+}
+
+export interface PictureInfo {
+  readonly id: string;
+  readonly mediaType: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** What became of a change: applied at a revision (also when it was sent before), or refused with the reason. */
+export type ChangeResult =
+  | { readonly id: string; readonly status: 'applied'; readonly revision: number }
+  | { readonly id: string; readonly status: 'refused'; readonly problem: Problem };
+
+/** Results in the order sent; changes after a refused one are not tried. */
+export interface ChangesReply {
+  readonly revision: number;
+  readonly results: readonly ChangeResult[];
+}
+
+/** A change as the server stored it, also as it follows live in other tabs. */
+export interface StoredChange {
+  readonly revision: number;
+  readonly change: Change;
+  readonly author: string;
+  readonly at: string;
+}
+
+export type LiveMessage =
+  | { readonly type: 'at-revision'; readonly revision: number }
+  | { readonly type: 'change'; readonly stored: StoredChange }
+  | { readonly type: 'gone' };
+
+export interface ProblemReply {
+  readonly problem: Problem;
+}

@@ -1,0 +1,87 @@
+import { newHeader, type ProjectDocument } from '../../core/project/index.ts';
+import { runChecks } from '../../core/checks/index.ts';
+import { HouseBuilder, type RoomPlan } from './house-builder.ts';
+
+const BRICK_LINED = { kind: 'closed', thicknessM: 0.3, cavityDepthM: 0.05, cableMayRun: true } as const;
+const CLOSED = { kind: 'closed', thicknessM: 0.11, cavityDepthM: 0.07, cableMayRun: true } as const;
+const CHIMNEY = { kind: 'masonry', thicknessM: 0.35, cavityDepthM: 0, cableMayRun: false } as const;
+const FOOT = 0.3048;
+
+const box = (...feet: [number, number, number, number]) =>
+  feet.map((value) => Math.round(value * FOOT * 1e4) / 1e4) as unknown as RoomPlan['box'];
+
+const ROOMS: RoomPlan[] = [
+  { code: 'LV', name: 'Living room', use: 'living', box: box(0, 12, 18, 28) },
+  { code: 'KT', name: 'Kitchen', use: 'kitchen', box: box(18, 14, 32, 28) },
+  { code: 'HL', name: 'Hall', use: 'circulation', box: box(10, 0, 18, 12), joistAngleRad: 0 },
+  { code: 'BD', name: 'Bedroom', use: 'bedroom', box: box(18, 0, 32, 14) },
+  { code: 'DN', name: 'Den', use: 'study', box: box(0, 0, 10, 12) },
+];
+
+/** A single-storey retrofit: finished walls, attic above, everything fished down from the top plates. Feet and inches. */
+export function buildCottage(): ProjectDocument {
+  const house = new HouseBuilder({
+    ...newHeader('4TCW8', 'Tollgate Cottage', 'imperial'),
+    description: 'Retrofit of a lived-in cottage: closed walls, cables from the attic, rack in the hall cupboard.',
+    client: 'The tollgate household',
+    address: '1 Causeway End',
+    wasteFactor: 1.15,
+    ambientC: 40,
+  });
+  const ground = house.level({ code: 'G', name: 'Ground', order: 0, elevationM: 0, ceilingHeightM: 8 * FOOT, cavityDepthM: 0.5 });
+  house.rooms(ground, ROOMS, BRICK_LINED, CLOSED, { LV: CLOSED });
+  const chimney = Object.values(house.document.walls).find((wall) => wall.a[0] === 0 && wall.b[0] === 0 && wall.b[1] > 5);
+  if (chimney) house.apply([{ op: 'update', in: 'walls', id: chimney.id, before: {}, after: { ...CHIMNEY } }]);
+  const at = (xFt: number, yFt: number): [number, number] => [xFt * FOOT, yFt * FOOT];
+  house.rack({
+    levelId: ground,
+    code: 'A',
+    name: 'Cupboard rack',
+    x: 16.8 * FOOT,
+    y: 9 * FOOT,
+    facingRad: Math.PI,
+    widthM: 0.55,
+    depthM: 0.4,
+    units: 12,
+    entryHeightM: 2,
+  });
+  for (const [x, y] of [
+    [14, 0],
+    [18, 21],
+    [18, 6],
+    [10, 7],
+    [13, 12],
+  ] as const)
+    house.opening(ground, 'door', at(x, y), 0.81, 0, 2.03);
+  for (const [x, y] of [
+    [8, 28],
+    [25, 28],
+    [32, 21],
+    [32, 7],
+    [5, 0],
+  ] as const)
+    house.opening(ground, 'window', at(x, y), 1.2, 0.9, 2.05);
+  const devices: [string, number, number, string?][] = [
+    ['ceiling-speaker', 5, 24, 'Left'],
+    ['ceiling-speaker', 13, 24, 'Right'],
+    ['display', 9, 12.3],
+    ['network-drop', 15, 12.3],
+    ['keypad', 17.8, 18],
+    ['access-point', 14, 8],
+    ['ceiling-speaker', 22, 22, 'Left'],
+    ['ceiling-speaker', 28, 22, 'Right'],
+    ['network-drop', 31.8, 12, 'Bedside'],
+    ['ceiling-speaker', 25, 7],
+    ['shade', 31.8, 6.8, 'East window'],
+    ['network-drop', 0.2, 4, 'Desk'],
+    ['camera', 14, -0.3, 'Front path'],
+    ['door-station', 11.6, -0.3],
+    ['thermostat', 10.2, 10.4],
+    ['motion-sensor', 17.8, 1.2],
+  ];
+  for (const [type, x, y, name] of devices) house.device(ground, type, at(x, y), name);
+  for (const finding of runChecks(house.document)) {
+    if (finding.rank === 'stop' && finding.cures[0]) house.apply(finding.cures[0].operations);
+  }
+  return house.finish();
+}

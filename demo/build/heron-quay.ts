@@ -1,0 +1,42 @@
+import { runChecks } from '../../core/checks/index.ts';
+import { update, type ProjectDocument, type RunState } from '../../core/project/index.ts';
+import { planRuns, runState } from '../../core/runs/index.ts';
+import { buildGranary } from './granary.ts';
+import { must } from './house-builder.ts';
+
+/** How far each level's bundles have come on the pre-wire day. */
+const STATES: Readonly<Record<string, RunState>> = { L: 'pulled', M: 'labelled', U: 'issued' };
+
+/**
+ * The same kind of house in the midst of its pre-wire: the lower level is pulled, the main level labelled, half the upper
+ * issued; a pulled speaker and a labelled keypad were moved since, and one late speaker is still too thin.
+ */
+export function buildHeronQuay(): ProjectDocument {
+  const { builder } = buildGranary({
+    shortId: '9H2QY',
+    name: 'Heron Quay House',
+    description: 'New build on the quay, in its pre-wire week. Lower level pulled, main level labelled.',
+    client: 'The quay household',
+    address: '2 Heron Quay',
+  });
+  planRuns(builder.document).forEach(({ run }, index) => {
+    const state = STATES[run.number[0]];
+    if (run.number[0] === 'U' && index % 2 === 0) return;
+    builder.apply(must(runState(builder.document, [run.id], state)));
+  });
+  const find = (typeId: string, roomCode: string) =>
+    Object.values(builder.document.devices).find(
+      (d) => d.typeId === typeId && d.roomId !== null && builder.document.rooms[d.roomId].code === roomCode,
+    )!;
+  const speaker = find('ceiling-speaker', 'GY');
+  builder.move(speaker.id, [speaker.x + 0.4, speaker.y + 0.8]);
+  const keypad = find('keypad', 'KI');
+  builder.move(keypad.id, [keypad.x + 0.7, keypad.y]);
+  const late = builder.device('level_u', 'ceiling-speaker', [1.7, 1], 'Late addition');
+  const run = Object.values(builder.document.runs).find((r) => r.deviceId === late)!;
+  const thin = update('runs', run, { cableTypeId: 'spk_16_2' });
+  if (thin) builder.apply([thin]);
+  if (!runChecks(builder.document).some((finding) => finding.rank === 'stop'))
+    throw new Error('Heron Quay is meant to show a stop');
+  return builder.finish();
+}

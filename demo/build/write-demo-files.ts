@@ -1,0 +1,28 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { writeProjectFile } from '../../core/formats/index.ts';
+import { buildCottage } from './cottage.ts';
+import { buildGranary } from './granary.ts';
+import { buildHeronQuay } from './heron-quay.ts';
+
+/** Writes the demo projects in our own open format; the same plans give the same files. */
+const granary = buildGranary({
+  shortId: '7K3MQ',
+  name: 'Saltmarsh Granary',
+  description: 'A converted granary by a tidal creek: three levels between stone walls, one riser, rack in the plant room.',
+  client: 'The granary household',
+  address: 'Creek Lane',
+});
+const files = {
+  'saltmarsh-granary': granary.document,
+  'heron-quay-house': buildHeronQuay(),
+  'tollgate-cottage': buildCottage(),
+};
+for (const [name, document] of Object.entries(files)) {
+  writeFileSync(join(import.meta.dirname, '..', `${name}.spool.json`), writeProjectFile({ document, pictures: [] }));
+  const { levels, rooms, devices, runs } = document;
+  console.log(
+    name,
+    ...Object.entries({ levels, rooms, devices, runs }).map(([list, table]) => `${Object.keys(table).length} ${list}`),
+  );
+}

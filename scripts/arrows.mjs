@@ -1,0 +1,88 @@
+// npm run arrows: who may import whom. Mathematics -> project -> domain folders -> checks, documents; web and server
+// import the core and never each other; only the server's stores touch Sequelize.
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
+import { ROOT } from './prepare.mjs';
+
+/** Core folders from the ground up: each may import those of lower rank, and itself. */
+const RANK = {
+  outcome: 0,
+  units: 1,
+  geometry: 1,
+  graph: 1,
+  optimise: 1,
+  project: 2,
+  building: 3,
+  formats: 3,
+  wire: 3,
+  routing: 4,
+  runs: 5,
+  devices: 6,
+  labels: 6,
+  calculators: 6,
+  checks: 7,
+  documents: 8,
+  contract: 8,
+  testing: 9,
+};
+const MAY_USE_SEQUELIZE = [
+  /^server\/database\//,
+  /\/store\.ts$/,
+  /^server\/testing\//,
+  /\.test\.ts$/,
+  /^server\/app\/create-app\.ts$/,
+  /^server\/resources\/session\/service\.ts$/,
+];
+const WORKSPACES = {
+  core: ['core'],
+  texts: ['core', 'texts'],
+  web: ['core', 'texts', 'web'],
+  server: ['core', 'texts', 'server'],
+  cli: ['core', 'texts', 'cli'],
+};
+
+const problems = [];
+const files = [];
+const visit = (folder) => {
+  for (const entry of readdirSync(folder)) {
+    if (entry === 'node_modules' || entry === 'dist') continue;
+    const full = join(folder, entry);
+    if (statSync(full).isDirectory()) visit(full);
+    else if (/\.tsx?$/.test(entry)) files.push(full);
+  }
+};
+Object.keys(WORKSPACES).forEach((workspace) => visit(join(ROOT, workspace)));
+
+for (const file of files) {
+  const from = relative(ROOT, file);
+  const isTest = /\.test\.tsx?$/.test(from) || from.includes('/testing/');
+  for (const [, target] of readFileSync(file, 'utf8').matchAll(/(?:from|import)\s*\(?\s*'([^']+)'/g)) {
+    const to = target.startsWith('.')
+      ? relative(ROOT, resolve(dirname(file), target))
+      : target.replace(/^@dusky-spool\/(\w+)/, '$1');
+    check(from, to, target, isTest);
+  }
+}
+
+function check(from, to, target, isTest) {
+  const [fromSpace, fromFolder] = from.split('/');
+  const [toSpace, toFolder] = to.split('/');
+  const internal = target.startsWith('.') || target.startsWith('@dusky-spool/');
+  if (internal && !isTest && !(WORKSPACES[fromSpace] ?? []).includes(toSpace))
+    problems.push(`${from} imports ${to}: ${fromSpace} may not use ${toSpace}`);
+  if (internal && fromSpace === 'core' && toSpace === 'core' && !isTest && toFolder !== fromFolder) {
+    if (!(fromFolder in RANK) || !(toFolder in RANK))
+      problems.push(`${from}: a folder of the core has no rank in scripts/arrows.mjs`);
+    else if (RANK[toFolder] > RANK[fromFolder]) problems.push(`${from} imports ${to}: ${fromFolder} lies below ${toFolder}`);
+    if (target.startsWith('.') && !to.endsWith('/index.ts'))
+      problems.push(`${from} imports ${to}: go through the folder's index.ts`);
+  }
+  if (fromSpace === 'core' && !isTest && (target.startsWith('node:') || /^(react|express|sequelize|d3-)/.test(target)))
+    problems.push(`${from} imports ${target}: the core is pure`);
+  if (/^(sequelize|umzug)$/.test(target) && !MAY_USE_SEQUELIZE.some((pattern) => pattern.test(from)))
+    problems.push(`${from} imports ${target}: only stores touch the database`);
+}
+
+problems.forEach((problem) => console.error(problem));
+console.log(`${files.length} files, ${problems.length} arrows the wrong way`);
+process.exit(problems.length > 0 ? 1 : 0);

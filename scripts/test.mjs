@@ -1,0 +1,97 @@
+// npm test: everything from nothing. Installs, starts a throw-away PostgreSQL, then lint, types, arrows, unit, server and
+// browser tests, and one line of counts. `npm test -- --only unit|server|e2e` runs one part; `npm run soak` the long faults.
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import {
+  chromiumPath,
+  ensureBuilt,
+  ensureChromium,
+  ensurePackages,
+  ensurePdfTools,
+  ensurePostgres,
+  localDatabase,
+  ROOT,
+} from './prepare.mjs';
+
+const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : null;
+const soak = process.argv.includes('--soak');
+const wanted = (part) => (soak ? part === 'soak' : only === null ? part !== 'soak' : part === only);
+
+ensurePackages();
+ensurePostgres();
+ensureChromium();
+ensurePdfTools();
+
+const counts = { passed: 0, failed: 0, skipped: 0 };
+const took = [];
+
+/** Runs one part, its output shown as it comes; mocha's counts are added up. */
+function part(name, program, args, env = {}) {
+  if (!wanted(name)) return Promise.resolve();
+  const start = performance.now();
+  console.log(`\n=== ${name}`);
+  return new Promise((done) => {
+    const child = spawn(program, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, ...env } });
+    let text = '';
+    child.stdout.on('data', (data) => {
+      process.stdout.write(data);
+      text += data;
+    });
+    child.on('close', (code) => {
+      const count = (word) =>
+        [...text.matchAll(new RegExp(`^\\s+(\\d+) ${word}`, 'gm'))].reduce((sum, m) => sum + Number(m[1]), 0);
+      const failing = count('failing');
+      counts.passed += count('passing') || (code === 0 ? 1 : 0);
+      counts.failed += failing || (code === 0 ? 0 : 1);
+      counts.skipped += count('pending');
+      took.push(`${name} ${((performance.now() - start) / 1000).toFixed(0)} s`);
+      done();
+    });
+  });
+}
+
+const npx = (name, ...args) => [process.execPath, [join(ROOT, 'node_modules', ...name.split('/')), ...args]];
+const mocha = (...args) => npx('mocha/bin/mocha.js', '--forbid-only', ...args);
+
+await part('lint', ...npx('eslint/bin/eslint.js', '.', '--max-warnings', '0'));
+await part('format', ...npx('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'));
+await part('types', process.execPath, ['scripts/types.mjs']);
+await part('arrows', process.execPath, ['scripts/arrows.mjs']);
+await part(
+  'unit',
+  ...npx(
+    'c8/bin/c8.js',
+    '--reporter=text-summary',
+    '--include=core/**',
+    '--include=texts/**',
+    '--exclude=**/*.test.ts',
+    process.execPath,
+    ...mocha('{core,texts,cli}/**/*.test.ts')[1],
+  ),
+);
+
+const folder = mkdtempSync(join(tmpdir(), 'spool-test-'));
+const database = localDatabase('start', join(folder, 'pg'), '--db', 'tests', '--fast');
+const env = { TEST_DATABASE_URL: database.url, LOG_LEVEL: 'silent', CHROMIUM: chromiumPath(), NODE_ENV: 'test' };
+const tidy = () => {
+  localDatabase('destroy', join(folder, 'pg'));
+  rmSync(folder, { recursive: true, force: true });
+};
+process.on('SIGINT', () => {
+  tidy();
+  process.exit(130);
+});
+try {
+  await part('server', ...mocha('--exit', 'server/**/*.test.ts'), env);
+  if (wanted('web') || wanted('e2e')) ensureBuilt();
+  await part('web', ...mocha('web/src/**/*.test.ts'), env);
+  await part('e2e', ...mocha('--exit', '--timeout', '60000', 'e2e/*.test.ts'), env);
+  await part('soak', ...mocha('--exit', '--timeout', '3600000', 'server/faults/*.soak.ts'), env);
+} finally {
+  tidy();
+}
+console.log(`\n${took.join(', ')}`);
+console.log(`${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);
+process.exit(counts.failed > 0 ? 1 : 0);

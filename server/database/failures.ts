@@ -1,0 +1,24 @@
+interface DatabaseFailure {
+  readonly name?: string;
+  readonly code?: string;
+  readonly message?: string;
+  readonly original?: DatabaseFailure & { readonly constraint?: string };
+  readonly parent?: DatabaseFailure;
+}
+
+/** SQLSTATE classes and socket codes that mean the database cannot be reached now, but may be soon. */
+const AWAY = /^(57P0[123]|08\w{3}|53300|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/;
+const AWAY_WORDS =
+  /Connection terminated|connection timeout|terminating connection|the database system is|Client has encountered a connection error/i;
+
+/** Whether a failure says that the database is stopped, starting or unreachable. */
+export function isDatabaseAway(error: unknown): boolean {
+  const failure = error as DatabaseFailure;
+  if (!failure || typeof failure !== 'object') return false;
+  if (failure.name?.startsWith('SequelizeConnection')) return true;
+  if (AWAY.test(failure.code ?? '') || AWAY_WORDS.test(failure.message ?? '')) return true;
+  return failure.original !== undefined && failure.original !== failure ? isDatabaseAway(failure.original) : false;
+}
+
+/** The name of the constraint that a failed statement broke; undefined for other failures. */
+export const constraintOf = (error: unknown): string | undefined => (error as DatabaseFailure).original?.constraint;

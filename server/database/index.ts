@@ -1,0 +1,24 @@
+// Here: the connection, the tables and their models. Only stores beside the resources use it.
+// Not here: rules about what may be stored.
+// Start with `openDatabase`.
+import { Sequelize } from 'sequelize';
+import { defineModels, type Models } from './models/index.ts';
+
+export { migrateUp, migrator } from './migrate.ts';
+export { HEADER_COLUMNS, type Models, type Row, type Table } from './models/index.ts';
+export { constraintOf, isDatabaseAway } from './failures.ts';
+
+export interface Database {
+  readonly sequelize: Sequelize;
+  readonly models: Models;
+}
+
+export function openDatabase(url: string): Database {
+  const sequelize = new Sequelize(url, {
+    dialect: 'postgres',
+    logging: false,
+    pool: { max: 10, acquire: 8000, idle: 10_000 },
+    dialectOptions: { connectionTimeoutMillis: 4000, keepAlive: true },
+  });
+  return { sequelize, models: defineModels(sequelize) };
+}

@@ -1,0 +1,55 @@
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { Umzug, type UmzugStorage } from 'umzug';
+import { firstTables } from './migrations/2026-11-24-first-tables.ts';
+
+type Sql = (statements: string) => Promise<void>;
+
+/** A dated step of the database's shape, up and down, in literal SQL. */
+export interface Migration {
+  readonly name: string;
+  readonly up: (sql: Sql) => Promise<void>;
+  readonly down: (sql: Sql) => Promise<void>;
+}
+
+/** In the order in which they are made. */
+const MIGRATIONS: readonly Migration[] = [firstTables];
+
+class AppliedTable implements UmzugStorage<Sequelize> {
+  constructor(private readonly sequelize: Sequelize) {}
+  async executed(): Promise<string[]> {
+    await this.sequelize.query('CREATE TABLE IF NOT EXISTS applied_migrations (name text PRIMARY KEY)');
+    const rows = await this.sequelize.query<{ name: string }>('SELECT name FROM applied_migrations ORDER BY name', {
+      type: QueryTypes.SELECT,
+    });
+    return rows.map((row) => row.name);
+  }
+  async logMigration({ name }: { name: string }): Promise<void> {
+    await this.sequelize.query('INSERT INTO applied_migrations VALUES (:name)', { replacements: { name } });
+  }
+  async unlogMigration({ name }: { name: string }): Promise<void> {
+    await this.sequelize.query('DELETE FROM applied_migrations WHERE name = :name', { replacements: { name } });
+  }
+}
+
+/** Steps run in a transaction each; two servers that start at once take turns. */
+export function migrator(sequelize: Sequelize): Umzug<Sequelize> {
+  const inTransaction = (run: (sql: Sql) => Promise<void>) =>
+    sequelize.transaction(async (transaction) => {
+      await run(async (statements) => void (await sequelize.query(statements, { transaction })));
+    });
+  return new Umzug({
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({ name, up: () => inTransaction(up), down: () => inTransaction(down) })),
+    context: sequelize,
+    storage: new AppliedTable(sequelize),
+    logger: undefined,
+  });
+}
+
+const MIGRATION_LOCK = 40_410_001;
+
+export async function migrateUp(sequelize: Sequelize): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    await sequelize.query(`SELECT pg_advisory_xact_lock(${MIGRATION_LOCK})`, { transaction });
+    await migrator(sequelize).up();
+  });
+}

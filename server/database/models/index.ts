@@ -1,0 +1,87 @@
+// Here: the Sequelize models, one for each table.
+// Not here: the tables themselves (migrations) and the rules (resources).
+// Start with `defineModels`.
+import {
+  DataTypes,
+  type ModelAttributeColumnOptions,
+  type ModelAttributes,
+  type ModelStatic,
+  type Model,
+  type Sequelize,
+} from 'sequelize';
+import { COLLECTION_NAMES, type CollectionName } from '@dusky-spool/core/project';
+import { flag, geometry, number, text, whole } from './columns.ts';
+import { RECORD_COLUMNS } from './records.ts';
+
+export type Row = Model<Record<string, unknown>, Record<string, unknown>>;
+export type Table = ModelStatic<Row>;
+
+export interface Models {
+  readonly firms: Table;
+  readonly members: Table;
+  readonly projects: Table;
+  readonly pictures: Table;
+  readonly changes: Table;
+  readonly records: Readonly<Record<CollectionName, Table>>;
+}
+
+const uuidKey = { type: DataTypes.UUID, allowNull: false, primaryKey: true };
+const uuid = { type: DataTypes.UUID, allowNull: false };
+const time = { type: DataTypes.DATE, allowNull: false };
+
+/** The columns of a project's header, apart from its id, which is `project` inside a document. */
+export const HEADER_COLUMNS = {
+  shortId: text,
+  name: text,
+  description: text,
+  client: text,
+  address: text,
+  units: text,
+  jurisdiction: text,
+  numberPattern: text,
+  wasteFactor: number,
+  rackSlackM: number,
+  ambientC: number,
+} as const;
+
+const underscored = (name: string) => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+
+const ownColumns = (columns: ModelAttributes): ModelAttributes =>
+  Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, { ...(column as ModelAttributeColumnOptions) }]));
+
+export function defineModels(sequelize: Sequelize): Models {
+  const define = (name: string, columns: ModelAttributes) =>
+    // Sequelize writes into the column objects it is given: each model gets its own.
+    sequelize.define(name, ownColumns(columns), { tableName: underscored(name), underscored: true, timestamps: false }) as Table;
+  return {
+    firms: define('firms', { id: uuidKey, name: text, isDemo: flag, createdAt: time }),
+    members: define('members', { id: uuidKey, firmId: uuid, email: text, name: text, passwordHash: text, createdAt: time }),
+    projects: define('projects', {
+      id: uuidKey,
+      firmId: uuid,
+      revision: whole,
+      ...HEADER_COLUMNS,
+      createdAt: time,
+      updatedAt: time,
+    }),
+    pictures: define('pictures', {
+      projectId: uuidKey,
+      id: { type: DataTypes.TEXT, allowNull: false, primaryKey: true },
+      mediaType: text,
+      widthPx: whole,
+      heightPx: whole,
+      bytes: { type: DataTypes.BLOB, allowNull: false },
+    }),
+    changes: define('changes', {
+      projectId: uuidKey,
+      id: uuidKey,
+      revision: whole,
+      memberId: { type: DataTypes.UUID, allowNull: true },
+      title: text,
+      operations: geometry,
+      undoes: { type: DataTypes.UUID, allowNull: true },
+      createdAt: time,
+    }),
+    records: Object.fromEntries(COLLECTION_NAMES.map((name) => [name, define(name, RECORD_COLUMNS[name])])) as Models['records'],
+  };
+}

@@ -1,0 +1,32 @@
+// Here: the demo firm, loaded through the same importer a user has.
+// Not here: the demo projects (files in the folder demo at the top).
+// Start with `loadDemo`.
+import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Database } from '../database/index.ts';
+import { importProject } from '../resources/projects/service.ts';
+import { demoMember, hashPassword, insertFirm } from '../resources/session/service.ts';
+
+export const DEMO_FILES = ['saltmarsh-granary', 'heron-quay-house', 'tollgate-cottage'];
+const EMAIL = 'planner@tidewrack.example';
+const FOLDER = join(import.meta.dirname, '../../demo');
+
+/** Loads the demo firm once; a second call finds it there and leaves it alone. */
+export async function loadDemo(database: Database): Promise<void> {
+  if ((await demoMember(database)) !== null) return;
+  // A firm left half loaded by a start that was killed is taken away and loaded anew.
+  await database.models.members.findOne({ where: { email: EMAIL }, raw: true }).then(async (left) => {
+    if (left) await database.models.firms.destroy({ where: { id: (left as unknown as { firmId: string }).firmId } });
+  });
+  // Nobody knows this password: the demo is entered by its one-click sign-in only.
+  const passwordHash = await hashPassword(randomBytes(24).toString('base64url'));
+  const account = { firm: 'Tidewrack Integration', name: 'Demo planner', email: EMAIL, passwordHash, isDemo: false };
+  const memberId = await database.sequelize.transaction((transaction) => insertFirm(database, account, new Date(), transaction));
+  const member = (await database.models.members.findByPk(memberId, { raw: true })) as unknown as { firmId: string };
+  for (const [index, file] of DEMO_FILES.entries()) {
+    const at = new Date(Date.now() + index);
+    await importProject(database, member.firmId, readFileSync(join(FOLDER, `${file}.spool.json`), 'utf8'), at);
+  }
+  await database.models.firms.update({ isDemo: true }, { where: { id: member.firmId } });
+}

@@ -1,0 +1,27 @@
+import { createRequire } from 'node:module';
+
+const require = createRequire(import.meta.url);
+const file = (name: string) => require.resolve(`@fontsource/${name}.woff`);
+
+/** Static .woff faces: the PDF writer draws variable and .woff2 faces as nothing, without an error. */
+export const FONTS = {
+  ui: file('hanken-grotesk/files/hanken-grotesk-latin-400-normal'),
+  uiBold: file('hanken-grotesk/files/hanken-grotesk-latin-700-normal'),
+  tag: file('barlow-semi-condensed/files/barlow-semi-condensed-latin-500-normal'),
+  tagBold: file('barlow-semi-condensed/files/barlow-semi-condensed-latin-600-normal'),
+  id: file('spline-sans-mono/files/spline-sans-mono-latin-600-normal'),
+} as const;
+
+export const POINTS_PER_MM = 72 / 25.4;
+
+/** Systems in print: a colour and a dash pattern (mm), so that a monochrome print can be read. */
+export const SYSTEM_LINES = {
+  sound: { colour: '#b4592a', dash: [] },
+  picture: { colour: '#8a6410', dash: [3.2, 1.1] },
+  data: { colour: '#1c7280', dash: [1.9, 0.8] },
+  coax: { colour: '#7d3c63', dash: [0.8, 0.8] },
+  control: { colour: '#4f6b2b', dash: [2.1, 0.8, 0.5, 0.8, 0.5, 0.8] },
+  shade: { colour: '#5257a6', dash: [0.4, 1.1] },
+  light: { colour: '#b3405a', dash: [1.3, 0.5, 0.3, 0.5] },
+  guard: { colour: '#3d6b9e', dash: [2.6, 0.8, 0.5, 0.8] },
+} as const;

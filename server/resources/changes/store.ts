@@ -1,0 +1,118 @@
+import { QueryTypes, type Transaction } from 'sequelize';
+import type { Change, Operation } from '@dusky-spool/core/project';
+import type { StoredChange } from '@dusky-spool/core/contract';
+import type { Database } from '../../database/index.ts';
+import { headerOf } from '../projects/store.ts';
+
+type Fields = Record<string, unknown>;
+
+/** Everything that one change does to the tables, inside one transaction. */
+export class ChangeStore {
+  constructor(
+    private readonly database: Database,
+    private readonly projectId: string,
+    private readonly transaction: Transaction,
+  ) {}
+
+  /** Takes the project's turn: changes to one project go one after the other. Returns its revision. */
+  async lockRevision(): Promise<number> {
+    const rows = await this.database.sequelize.query<{ revision: number }>(
+      'SELECT revision FROM projects WHERE id = :id FOR UPDATE',
+      {
+        replacements: { id: this.projectId },
+        type: QueryTypes.SELECT,
+        transaction: this.transaction,
+      },
+    );
+    return rows[0].revision;
+  }
+
+  async revisionOf(changeId: string): Promise<number | null> {
+    const where = { projectId: this.projectId, id: changeId };
+    const row = (await this.database.models.changes.findOne({
+      where,
+      attributes: ['revision'],
+      raw: true,
+      transaction: this.transaction,
+    })) as { revision: number } | null;
+    return row?.revision ?? null;
+  }
+
+  async current(operation: Operation): Promise<Fields | undefined> {
+    const { models } = this.database;
+    const { transaction } = this;
+    if (operation.in === 'project')
+      return headerOf(
+        (await models.projects.findByPk(this.projectId, { raw: true, transaction })) as unknown as Fields,
+      ) as unknown as Fields;
+    const row = (await models.records[operation.in].findOne({
+      where: { projectId: this.projectId, id: operation.id },
+      raw: true,
+      transaction,
+    })) as Fields | null;
+    if (!row) return undefined;
+    const { projectId: _projectId, ...record } = row;
+    return record;
+  }
+
+  async write(operation: Operation): Promise<void> {
+    const { models } = this.database;
+    const { transaction, projectId } = this;
+    if (operation.in === 'project') {
+      if (operation.op === 'update') await models.projects.update(operation.after, { where: { id: projectId }, transaction });
+      return;
+    }
+    const table = models.records[operation.in];
+    const where = { projectId, id: operation.id };
+    if (operation.op === 'create') await table.create({ ...operation.record, projectId }, { transaction, returning: false });
+    else if (operation.op === 'delete') await table.destroy({ where, transaction });
+    else if (Object.keys(operation.after).length > 0) await table.update(operation.after, { where, transaction });
+  }
+
+  /** Checks the deferred constraints, keeps the change, raises the revision, and tells all servers after the commit. */
+  async keep(change: Change, memberId: string, revision: number, at: Date): Promise<void> {
+    const { sequelize, models } = this.database;
+    const { transaction, projectId } = this;
+    await sequelize.query('SET CONSTRAINTS ALL IMMEDIATE', { transaction });
+    const { id, title, operations, undoes } = change;
+    await models.changes.create(
+      { projectId, id, revision, memberId, title, operations, undoes: undoes ?? null, createdAt: at },
+      { transaction, returning: false },
+    );
+    await models.projects.update({ revision, updatedAt: at }, { where: { id: projectId }, transaction });
+    await sequelize.query("SELECT pg_notify('spool_changes', :projectId)", { replacements: { projectId }, transaction });
+  }
+}
+
+const MOST_AT_ONCE = 500;
+
+/** The changes after a revision, oldest first, at most 500. */
+export async function changesSince({ sequelize }: Database, projectId: string, revision: number): Promise<StoredChange[]> {
+  const rows = await sequelize.query<{
+    id: string;
+    revision: number;
+    title: string;
+    operations: Operation[];
+    undoes: string | null;
+    author: string | null;
+    at: Date;
+  }>(
+    `SELECT c.id, c.revision, c.title, c.operations, c.undoes, m.name AS author, c.created_at AS at
+     FROM changes c LEFT JOIN members m ON m.id = c.member_id
+     WHERE c.project_id = :projectId AND c.revision > :revision ORDER BY c.revision LIMIT ${MOST_AT_ONCE}`,
+    { replacements: { projectId, revision }, type: QueryTypes.SELECT },
+  );
+  return rows.map(({ id, revision: at, title, operations, undoes, author, at: when }) => ({
+    revision: at,
+    change: { id, baseRevision: at - 1, title, operations, ...(undoes ? { undoes } : {}) },
+    author: author ?? '',
+    at: when.toISOString(),
+  }));
+}
+
+export async function revisionOfProject({ models }: Database, projectId: string): Promise<number | null> {
+  const row = (await models.projects.findByPk(projectId, { attributes: ['revision'], raw: true })) as unknown as {
+    revision: number;
+  } | null;
+  return row?.revision ?? null;
+}

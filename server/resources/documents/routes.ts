@@ -1,0 +1,68 @@
+import { Router, type Request, type Response } from 'express';
+import { labelsQuery, planQuery } from '@dusky-spool/core/contract';
+import { planSheet, scheduleCsv, scheduleOf, type ScheduleRow } from '@dusky-spool/core/documents';
+import { labelsOf } from '@dusky-spool/core/labels';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { planRuns } from '@dusky-spool/core/runs';
+import { en, words } from '@dusky-spool/texts';
+import type { Database } from '../../database/index.ts';
+import { labelsPdf, planPdf, scheduleXlsx } from '../../documents/index.ts';
+import { parseQuery, PlannedRefusal, requireProject } from '../../http/index.ts';
+import { fileName } from '../projects/service.ts';
+import { loadDocument } from '../projects/store.ts';
+
+/** What is handed out of a project, made from its state at the moment of asking. */
+export function documentRoutes(database: Database): Router {
+  const router = Router();
+  const owned = requireProject(database);
+  const load = (request: Request) => loadDocument(database, String(request.params.projectId));
+  const rowsOf = (document: ProjectDocument): ScheduleRow[] => scheduleOf(document, en.terms);
+  const send = (response: Response, document: ProjectDocument, name: string, type: string, body: Buffer | string) =>
+    response
+      .attachment(`${fileName(document.project.name)}-${name}`)
+      .type(type)
+      .send(body);
+
+  router.get('/projects/:projectId/documents/schedule.csv', owned, async (request, response) => {
+    const { document } = await load(request);
+    const csv = scheduleCsv(rowsOf(document), document.project.units, en.documents.columns);
+    send(response, document, 'schedule.csv', 'text/csv; charset=utf-8', `\uFEFF${csv}`);
+  });
+  router.get('/projects/:projectId/documents/schedule.xlsx', owned, async (request, response) => {
+    const { document } = await load(request);
+    const type = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+    send(response, document, 'schedule.xlsx', type, await scheduleXlsx(document, rowsOf(document)));
+  });
+  router.get('/projects/:projectId/documents/labels.pdf', owned, async (request, response) => {
+    const { size, paper } = parseQuery(request, labelsQuery);
+    const { document } = await load(request);
+    const labels = labelsOf(document, planRuns(document), en.terms);
+    send(
+      response,
+      document,
+      'labels.pdf',
+      'application/pdf',
+      await labelsPdf(labels, size, paper, document.project.units, document.project.name),
+    );
+  });
+  router.get('/projects/:projectId/documents/plan.pdf', owned, async (request, response) => {
+    const { level, paper } = parseQuery(request, planQuery);
+    const { document, revision } = await load(request);
+    const sheet = planSheet(document, level, paper);
+    if (!sheet.ok) throw new PlannedRefusal(sheet.problem);
+    const title = {
+      project: document.project,
+      level: document.levels[level].name,
+      revision,
+      date: new Date().toISOString().slice(0, 10),
+    };
+    send(
+      response,
+      document,
+      `plan-${words.t('documents.sheetOf', { level: title.level }).split(' ')[0].toLowerCase()}.pdf`,
+      'application/pdf',
+      await planPdf(sheet.value, title),
+    );
+  });
+  return router;
+}

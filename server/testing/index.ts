@@ -1,0 +1,6 @@
+// Here: a server on a database of its own for tests, and a small client that keeps cookies.
+// Not here: anything the product runs.
+// Start with `startTestServer`.
+export { freshDatabaseUrl } from './fresh-database.ts';
+export { startTestServer, type TestServer } from './test-server.ts';
+export { TestClient } from './test-client.ts';

@@ -1,0 +1,56 @@
+import type { Cure, Finding } from '@dusky-spool/core/checks';
+import type { Problem } from '@dusky-spool/core/outcome';
+import { formatCableLength, formatLength, type UnitSystem } from '@dusky-spool/core/units';
+import { words } from './words.ts';
+
+const CABLE_LENGTHS = new Set(['lengthM', 'builtM', 'wantedM', 'cutLengthM', 'longestM']);
+
+/** Figures as they are read: the unit comes from the end of the figure's name. */
+function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem): Record<string, unknown> {
+  return Object.fromEntries(
+    Object.entries(figures).map(([name, value]) => {
+      if (value !== null && typeof value === 'object' && !Array.isArray(value))
+        return [name, readable(value as Record<string, unknown>, units)];
+      if (Array.isArray(value)) return [name, value.map(String).join(', ')];
+      if (typeof value !== 'number') return [name, value];
+      if (CABLE_LENGTHS.has(name)) return [name, formatCableLength(value, units)];
+      if (name.endsWith('M')) return [name, formatLength(value, units)];
+      if (name.endsWith('Db')) return [name, `${value.toFixed(2)} dB`];
+      if (name.endsWith('Ohm')) return [name, `${Number(value.toFixed(2))} Ω`];
+      if (name === 'bytes' || name === 'most') return [name, `${Math.round(value / 1048576)} MB`];
+      return [name, value];
+    }),
+  );
+}
+
+function filled(
+  kind: 'problems' | 'findings' | 'cures',
+  code: string,
+  figures: Readonly<Record<string, unknown>>,
+  units: UnitSystem,
+): string {
+  const key = `${kind}.${code}`;
+  if (!words.exists(key)) return words.t('problems.unexpected');
+  return words.t(key, readable(figures, units));
+}
+
+/** What is wrong and what cures it, in one or two sentences. */
+export function problemSentence(problem: Problem, units: UnitSystem = 'metric'): string {
+  const because = problem.because as Problem | undefined;
+  const figures = { ...problem, ...(because ? { because: problemSentence(because, units) } : {}) };
+  return filled('problems', problem.code, figures, units);
+}
+
+/** A finding in one plain sentence with its figures. */
+export function findingSentence(finding: Finding, units: UnitSystem): string {
+  const because = finding.figures.because as Problem | undefined;
+  const figures = { ...finding.figures, ...(because ? { because: problemSentence(because, units) } : {}) };
+  const better = finding.figures.better as { lossDb: number; gaugeAwg: number } | null | undefined;
+  const sentence = filled('findings', finding.code, figures, units);
+  return better
+    ? `${sentence} ${filled('findings', 'speaker-better', better as unknown as Record<string, unknown>, units)}`
+    : sentence;
+}
+
+/** The words on the button of a cure. */
+export const cureSentence = (cure: Cure, units: UnitSystem): string => filled('cures', cure.code, cure.figures, units);

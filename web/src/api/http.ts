@@ -1,0 +1,49 @@
+import type { Problem } from '@dusky-spool/core/outcome';
+import type { SessionReply } from '@dusky-spool/core/contract';
+
+/** A request that the server refused, with the reason. */
+export class Refused extends Error {
+  constructor(
+    readonly problem: Problem,
+    readonly status: number,
+  ) {
+    super(problem.code);
+  }
+}
+
+let csrfToken = '';
+
+export function rememberToken(reply: SessionReply): SessionReply {
+  csrfToken = reply.csrfToken;
+  return reply;
+}
+
+async function request(method: string, path: string, body?: BodyInit, contentType?: string): Promise<Response> {
+  const response = await fetch(`/api${path}`, {
+    method,
+    body,
+    headers: { 'x-csrf-token': csrfToken, ...(contentType ? { 'content-type': contentType } : {}) },
+  });
+  if (response.ok) return response;
+  const problem = await response
+    .json()
+    .then((reply: { problem?: Problem }) => reply.problem)
+    .catch(() => undefined);
+  throw new Refused(
+    problem ?? { code: response.status === 502 || response.status === 503 ? 'database-away' : 'unexpected' },
+    response.status,
+  );
+}
+
+export const getJson = async <T>(path: string): Promise<T> => (await (await request('GET', path)).json()) as T;
+
+export const postJson = async <T>(path: string, body: unknown): Promise<T> =>
+  (await (await request('POST', path, JSON.stringify(body), 'application/json')).json()) as T;
+
+export const postText = async <T>(path: string, body: string): Promise<T> =>
+  (await (await request('POST', path, body, 'application/json')).json()) as T;
+
+export const postForm = async <T>(path: string, form: FormData): Promise<T> =>
+  (await (await request('POST', path, form)).json()) as T;
+
+export const remove = (path: string): Promise<Response> => request('DELETE', path);

@@ -1,0 +1,29 @@
+import type { LiveMessage } from '@dusky-spool/core/contract';
+
+const RETRY_MS = [500, 1000, 2000, 5000];
+
+/** Follows a project over a WebSocket; opens it again whenever it closes. Returns the way to stop. */
+export function followProject(projectId: string, heard: (message: LiveMessage) => void): () => void {
+  let stopped = false;
+  let failures = 0;
+  let socket: WebSocket | null = null;
+  let timer = 0;
+  const open = () => {
+    const address = new URL(`/api/projects/${projectId}/live`, window.location.href);
+    address.protocol = address.protocol === 'https:' ? 'wss:' : 'ws:';
+    socket = new WebSocket(address);
+    socket.onmessage = (event: MessageEvent<string>) => {
+      failures = 0;
+      heard(JSON.parse(event.data) as LiveMessage);
+    };
+    socket.onclose = () => {
+      if (!stopped) timer = window.setTimeout(open, RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]);
+    };
+  };
+  open();
+  return () => {
+    stopped = true;
+    window.clearTimeout(timer);
+    socket?.close();
+  };
+}

@@ -1,0 +1,79 @@
+import { lazy, Suspense, useEffect } from 'react';
+import { App as AntApp, Button, ConfigProvider, Spin } from 'antd';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { problemSentence } from '@dusky-spool/texts';
+import { useSession } from '../api/session.ts';
+import { Projects } from '../screens/projects/Projects.tsx';
+import { SignIn } from '../screens/sign-in/SignIn.tsx';
+import { useSettings } from '../state/settings.ts';
+import { text } from './text.ts';
+import { themeFor } from './theme.ts';
+
+const ProjectFrame = lazy(() => import('../screens/ProjectFrame.tsx').then((module) => ({ default: module.ProjectFrame })));
+const Scan = lazy(() => import('../screens/scan/Scan.tsx').then((module) => ({ default: module.Scan })));
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content;
+
+/** The whole app: theme, session, routes. */
+export function App() {
+  const dusk = useSettings((state) => state.dusk);
+  useEffect(() => {
+    document.documentElement.dataset.theme = dusk ? 'dusk' : 'vellum';
+  }, [dusk]);
+  return (
+    <ConfigProvider theme={themeFor(dusk)} csp={nonce ? { nonce } : undefined}>
+      <AntApp className="app" message={{ maxCount: 2 }}>
+        <BrowserRouter>
+          <Suspense fallback={<Waiting />}>
+            <Routes>
+              <Route path="/scan" element={<Scan />} />
+              <Route path="*" element={<Inside />} />
+            </Routes>
+          </Suspense>
+        </BrowserRouter>
+      </AntApp>
+    </ConfigProvider>
+  );
+}
+
+/** Everything that needs an account. Without a connection, houses kept on this device still open. */
+function Inside() {
+  const { session, away, read } = useSession();
+  useEffect(() => void read(), [read]);
+  const project = window.location.pathname.startsWith('/p/');
+  if (!session && !away) return <Waiting />;
+  if (away && !project) {
+    return (
+      <main className="centre">
+        <p>{problemSentence({ code: 'database-away' })}</p>
+        <Button type="primary" onClick={() => void read()}>
+          {text('tryAgain')}
+        </Button>
+      </main>
+    );
+  }
+  if (session && !session.member) return <SignIn />;
+  return (
+    <Routes>
+      <Route path="/" element={<Navigate to="/projects" replace />} />
+      <Route path="/projects" element={<Projects />} />
+      <Route path="/p/:projectId" element={<Navigate to="devices" replace />} />
+      <Route path="/p/:projectId/:stage" element={<ProjectFrame />} />
+      <Route
+        path="*"
+        element={
+          <main className="centre">
+            <p>{text('pageMissing')}</p>
+            <Button href="/projects">{text('toProjects')}</Button>
+          </main>
+        }
+      />
+    </Routes>
+  );
+}
+
+const Waiting = () => (
+  <main className="centre">
+    <Spin />
+  </main>
+);

@@ -1,0 +1,65 @@
+import { memo, useMemo } from 'react';
+import { centroidOf, boundsOf, type Point2 } from '@dusky-spool/core/geometry';
+import { ceilingHeightOf } from '@dusky-spool/core/building';
+import type { Device, ProjectDocument } from '@dusky-spool/core/project';
+import { formatLength } from '@dusky-spool/core/units';
+import { text } from '../app/text.ts';
+import { placeLabels, type Box, type LabelWish } from './place-labels.ts';
+import type { Camera } from './useCamera.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly levelId: string;
+  readonly devices: readonly Device[];
+  readonly camera: Camera;
+}
+
+const CHARACTER = 7.6;
+
+/** Room names and ceiling heights; they move aside from beads and from each other, and leave where there is no room. */
+export const LabelLayer = memo(function LabelLayer({ document, levelId, devices, camera }: Props) {
+  const { k } = camera;
+  const labels = useMemo(() => {
+    const obstacles: Box[] = devices.map(({ x, y }) => ({ x: x * k - 16, y: -y * k - 13, width: 32, height: 26 }));
+    const level = document.levels[levelId];
+    const rooms = Object.values(document.rooms).filter((room) => room.levelId === levelId);
+    const wishes: LabelWish[] = rooms.flatMap((room) => {
+      const b = boundsOf(room.polygon as Point2[])!;
+      const [left, right, top, bottom] = [b.minX * k + 9, b.maxX * k - 9, -b.maxY * k + 8, -b.minY * k - 8];
+      const [cx, cy] = centroidOf(room.polygon as Point2[]);
+      const height = k > 24 ? 30 : 15;
+      const wide = Math.min(room.name.length * CHARACTER, 200);
+      const width = wide <= right - left ? wide : room.code.length * CHARACTER;
+      if (width > right - left || height > bottom - top) return [];
+      const ys = [bottom - height, cy * -k - height / 2, top, bottom - height - 30, top + 30, (top + bottom) / 2 + 24];
+      const xs = [left, cx * k - width / 2, right - width];
+      return [{ id: room.id, width, height, places: ys.flatMap((y) => xs.map((x) => [x, y] as const)) }];
+    });
+    const placed = placeLabels(wishes, obstacles);
+    return rooms.flatMap((room) => {
+      const at = placed.get(room.id);
+      if (!at) return [];
+      const fits = wishes.find((wish) => wish.id === room.id)!.width >= room.name.length * CHARACTER - 1;
+      const height = text('plan.ceiling', { height: formatLength(ceilingHeightOf(room, level), document.project.units) });
+      return [{ id: room.id, at, name: fits ? room.name : room.code, height: k > 24 && fits ? height : null }];
+    });
+  }, [document, levelId, devices, k]);
+  return (
+    <g className="labels" aria-hidden="true">
+      {labels.map(({ id, at, name, height }) => (
+        <g key={id} transform={`translate(${at[0] / k},${-at[1] / k})`}>
+          <g className="upright">
+            {height && (
+              <text y={12} className="ceiling-label">
+                {height}
+              </text>
+            )}
+            <text y={height ? 27 : 12} className="room-label">
+              {name}
+            </text>
+          </g>
+        </g>
+      ))}
+    </g>
+  );
+});

@@ -1,0 +1,281 @@
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
+import { moveDevices, placeDevice } from '@dusky-spool/core/devices';
+import type { Point2 } from '@dusky-spool/core/geometry';
+import { listOf, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+import { text } from '../app/text.ts';
+import { noSelection, type Selection } from '../editor/selection.ts';
+import { derive } from '../state/derived.ts';
+import { newRecordId, useProject } from '../state/project.ts';
+import { BeadShape } from '../ui/Bead.tsx';
+import { BuildingLayer } from './BuildingLayer.tsx';
+import { DeviceLayer } from './DeviceLayer.tsx';
+import { LabelLayer } from './LabelLayer.tsx';
+import { pathThrough } from './room-drawing.ts';
+import { linesOf } from './route-drawing.ts';
+import { RunsLayer } from './RunsLayer.tsx';
+import { UnderlayLayer } from './UnderlayLayer.tsx';
+import type { CameraControl } from './useCamera.ts';
+
+/** What a click on the plan does now. */
+export type Tool =
+  | { readonly kind: 'select' }
+  | { readonly kind: 'place'; readonly type: DeviceType }
+  | { readonly kind: 'scale'; readonly first: Point2 | null };
+
+interface Props {
+  readonly projectId: string;
+  readonly document: ProjectDocument;
+  readonly levelId: string;
+  readonly selection: Selection;
+  readonly tool: Tool;
+  readonly control: CameraControl;
+  readonly svgRef: React.RefObject<SVGSVGElement | null>;
+  readonly worldRef: React.RefObject<SVGGElement | null>;
+  readonly onSelect: (selection: Selection) => void;
+  readonly onTool: (tool: Tool) => void;
+  readonly onScale: (first: Point2, second: Point2) => void;
+}
+
+interface Drag {
+  readonly ids: readonly string[];
+  readonly from: Point2;
+  readonly moved: boolean;
+}
+
+const DRAG_FROM_PX = 4;
+
+/** The plan of one level: what is there, and moving and placing by pointer. */
+export function PlanCanvas({
+  projectId,
+  document,
+  levelId,
+  selection,
+  tool,
+  control,
+  svgRef,
+  worldRef,
+  onSelect,
+  onTool,
+  onScale,
+}: Props) {
+  const { edit, showPreview, preview } = useProject();
+  const drag = useRef<Drag | null>(null);
+  const frame = useRef(0);
+  const [pointer, setPointer] = useState<Point2 | null>(null);
+  const shown = preview?.document ?? document;
+  const derived = derive(shown);
+  const levels = useMemo(() => levelsFromBelow({ levels: shown.levels }), [shown.levels]);
+
+  const devices = useMemo(
+    () =>
+      listOf(shown, 'devices')
+        .filter((device) => device.levelId === levelId)
+        .map((device) => {
+          const type = shown.deviceTypes[device.typeId];
+          const room = device.roomId === null ? '' : `, ${shown.rooms[device.roomId].name}`;
+          return { device, type, label: `${type.code} ${device.name || type.name}${room}` };
+        }),
+    [shown, levelId],
+  );
+  const plainDevices = useMemo(() => devices.map(({ device }) => device), [devices]);
+  const lines = useMemo(
+    () => linesOf(derived.runs, shown.deviceTypes, levels, levelId),
+    [derived, shown.deviceTypes, levels, levelId],
+  );
+  const chosenDevices = useMemo(
+    () =>
+      new Set(
+        selection.kind === 'device' ? selection.ids : selection.ids.flatMap((id) => derived.runById.get(id)?.device.id ?? []),
+      ),
+    [selection, derived],
+  );
+  const chosenRuns = useMemo(
+    () =>
+      new Set(
+        selection.kind === 'run'
+          ? selection.ids
+          : selection.ids.flatMap((id) => (derived.runsByDevice.get(id) ?? []).map(({ run }) => run.id)),
+      ),
+    [selection, derived],
+  );
+  // Chosen runs are drawn last, so that the thread lies on top.
+  const orderedLines = useMemo(
+    () => [...lines].sort((a, b) => Number(chosenRuns.has(a.runId)) - Number(chosenRuns.has(b.runId))),
+    [lines, chosenRuns],
+  );
+
+  const fitted = useRef('');
+  useEffect(() => {
+    if (fitted.current === `${projectId}`) return;
+    fitted.current = projectId;
+    control.fit(projectBounds(document, levelId) ?? projectBounds(document));
+  }, [projectId, document, levelId, control]);
+
+  const pick = useCallback(
+    (kind: 'device' | 'run', id: string, more: boolean) => {
+      if (!more || selection.kind !== kind) return onSelect({ kind, ids: [id] });
+      const ids = selection.ids.includes(id) ? selection.ids.filter((other) => other !== id) : [...selection.ids, id];
+      onSelect(ids.length === 0 ? noSelection : { kind, ids });
+    },
+    [selection, onSelect],
+  );
+  const pickRun = useCallback((id: string, more: boolean) => pick('run', id, more), [pick]);
+
+  const startDrag = useCallback(
+    (deviceId: string, event: PointerEvent) => {
+      if (tool.kind !== 'select' || event.button !== 0) return;
+      event.stopPropagation();
+      const already = selection.kind === 'device' && selection.ids.includes(deviceId);
+      if (event.shiftKey || !already) pick('device', deviceId, event.shiftKey);
+      if (event.shiftKey) return;
+      svgRef.current?.setPointerCapture(event.pointerId);
+      drag.current = {
+        ids: already ? selection.ids : [deviceId],
+        from: control.toWorld(event.clientX, event.clientY),
+        moved: false,
+      };
+    },
+    [tool.kind, selection, pick, svgRef, control],
+  );
+
+  const operationsOf = (from: Point2, to: Point2, ids: readonly string[]) =>
+    moveDevices(
+      document,
+      ids.map((deviceId) => ({
+        deviceId,
+        to: [document.devices[deviceId].x + to[0] - from[0], document.devices[deviceId].y + to[1] - from[1]],
+      })),
+    );
+
+  const onPointerMove = (event: PointerEvent) => {
+    const at = control.toWorld(event.clientX, event.clientY);
+    if (tool.kind !== 'select') setPointer(at);
+    const current = drag.current;
+    if (!current) return;
+    const far = Math.hypot(at[0] - current.from[0], at[1] - current.from[1]) * control.camera.k >= DRAG_FROM_PX;
+    if (!far && !current.moved) return;
+    drag.current = { ...current, moved: true };
+    cancelAnimationFrame(frame.current);
+    frame.current = requestAnimationFrame(() => {
+      const operations = operationsOf(current.from, at, current.ids);
+      if (operations.ok) showPreview('', operations.value);
+    });
+  };
+
+  const onPointerUp = (event: PointerEvent) => {
+    const current = drag.current;
+    drag.current = null;
+    if (!current) return;
+    cancelAnimationFrame(frame.current);
+    if (current.moved)
+      edit(text('edit.move'), operationsOf(current.from, control.toWorld(event.clientX, event.clientY), current.ids));
+  };
+
+  const onClick = (event: React.MouseEvent) => {
+    if (event.defaultPrevented) return;
+    const at = control.toWorld(event.clientX, event.clientY);
+    if (tool.kind === 'place') {
+      const placed = placeDevice(
+        document,
+        { typeId: tool.type.id, levelId, at },
+        { device: newRecordId('d'), run: () => newRecordId('r') },
+      );
+      if (
+        edit(text('edit.place', { name: tool.type.name.toLowerCase() }), placed.ok ? placed.value.operations : placed) &&
+        placed.ok
+      ) {
+        onSelect({ kind: 'device', ids: [placed.value.device.id] });
+        if (!event.shiftKey) onTool({ kind: 'select' });
+      }
+    } else if (tool.kind === 'scale') {
+      if (!tool.first) onTool({ kind: 'scale', first: at });
+      else onScale(tool.first, at);
+    } else if (event.target === svgRef.current || (event.target as Element).closest('.building, .labels, .underlays')) {
+      onSelect(noSelection);
+    }
+  };
+
+  const onDeviceKey = useCallback(
+    (deviceId: string, event: KeyboardEvent) => {
+      if (event.key !== 'Enter' && event.key !== ' ') return;
+      event.preventDefault();
+      pick('device', deviceId, event.shiftKey);
+    },
+    [pick],
+  );
+
+  const empty = devices.length === 0 && !Object.values(shown.rooms).some((room) => room.levelId === levelId);
+  return (
+    <svg
+      ref={svgRef}
+      className={`plan-canvas tool-${tool.kind}`}
+      role="group"
+      aria-label={text('plan.canvas', { level: shown.levels[levelId]?.name ?? '' })}
+      onPointerMove={onPointerMove}
+      onPointerUp={onPointerUp}
+      onPointerLeave={() => setPointer(null)}
+      onClick={onClick}
+    >
+      <defs>
+        <pattern id="dots" width={24} height={24} patternUnits="userSpaceOnUse">
+          <circle cx={2} cy={2} r={1} className="dot" />
+        </pattern>
+      </defs>
+      <rect width="100%" height="100%" fill="url(#dots)" pointerEvents="none" />
+      <g ref={worldRef} className="world">
+        <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} />
+        {!empty && <BuildingLayer document={shown} levelId={levelId} />}
+        <RunsLayer lines={orderedLines} selected={chosenRuns} onPick={pickRun} />
+        <HoleLayer derived={derived} levelId={levelId} levels={levels} runIds={chosenRuns} />
+        <LabelLayer document={shown} levelId={levelId} devices={plainDevices} camera={control.camera} />
+        <DeviceLayer
+          devices={devices}
+          selected={chosenDevices}
+          scale={control.camera.k}
+          onPointerDown={startDrag}
+          onKeyDown={onDeviceKey}
+        />
+        {tool.kind === 'place' && pointer && (
+          <g transform={`translate(${pointer[0]},${pointer[1]})`} className="ghost">
+            <g className="upright">
+              <BeadShape code={tool.type.code} system={tool.type.system} facingRad={null} />
+            </g>
+          </g>
+        )}
+        {tool.kind === 'scale' && tool.first && (
+          <path className="scale-line" d={pathThrough([tool.first, pointer ?? tool.first])} />
+        )}
+      </g>
+    </svg>
+  );
+}
+
+interface HoleProps {
+  readonly derived: ReturnType<typeof derive>;
+  readonly levelId: string;
+  readonly levels: ReturnType<typeof levelsFromBelow>;
+  readonly runIds: ReadonlySet<string>;
+}
+
+/** Holes of the chosen runs as small diamonds, hollow until they are sealed. */
+function HoleLayer({ derived, levelId, levels, runIds }: HoleProps) {
+  const places = new Map<string, Point2>();
+  for (const id of runIds) {
+    const wanted = derived.runById.get(id)?.wanted;
+    if (!wanted?.ok) continue;
+    for (const { at } of wanted.value.penetrations) {
+      const level = [...levels].reverse().find((l) => l.elevationM <= at[2] + 1e-6);
+      if (level?.id === levelId) places.set(`${at[0].toFixed(2)},${at[1].toFixed(2)}`, [at[0], at[1]]);
+    }
+  }
+  return (
+    <g className="holes" aria-hidden="true">
+      {[...places].map(([key, [x, y]]) => (
+        <g key={key} transform={`translate(${x},${y})`}>
+          <path className="upright hole" d="M0-6 6 0 0 6-6 0Z" />
+        </g>
+      ))}
+    </g>
+  );
+}

@@ -1,0 +1,42 @@
+/** A box on the screen, pixels. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface LabelWish {
+  readonly id: string;
+  readonly width: number;
+  readonly height: number;
+  /** Where the label may stand, the best first: its upper left corner. */
+  readonly places: readonly (readonly [x: number, y: number])[];
+}
+
+const overlap = (a: Box, b: Box): number =>
+  Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
+  Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
+
+/**
+ * Gives each label the first place that covers nothing, else the one that covers least; one that would cover
+ * another label is left out. Pixels.
+ */
+export function placeLabels(wishes: readonly LabelWish[], obstacles: readonly Box[]): Map<string, readonly [number, number]> {
+  const placed: Box[] = [];
+  const result = new Map<string, readonly [number, number]>();
+  for (const { id, width, height, places } of wishes) {
+    let best: { at: readonly [number, number]; covered: number } | null = null;
+    for (const at of places) {
+      const box = { x: at[0], y: at[1], width, height };
+      if (placed.some((other) => overlap(box, other) > 0)) continue;
+      const covered = obstacles.reduce((sum, other) => sum + overlap(box, other), 0);
+      if (!best || covered < best.covered) best = { at, covered };
+      if (covered === 0) break;
+    }
+    if (!best || best.covered > width * height * 0.35) continue;
+    placed.push({ x: best.at[0], y: best.at[1], width, height });
+    result.set(id, best.at);
+  }
+  return result;
+}

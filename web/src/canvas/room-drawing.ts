@@ -1,0 +1,46 @@
+import { rotate2, type Point2 } from '@dusky-spool/core/geometry';
+import type { Room, Wall } from '@dusky-spool/core/project';
+
+/** SVG path through points, metres. */
+export const pathThrough = (points: readonly (readonly [number, number, ...number[]])[], closed = false): string =>
+  `${points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('')}${closed ? 'Z' : ''}`;
+
+const round = (value: number) => Math.round(value * 1000) / 1000;
+
+/** The joist lines of a room, clipped to its outline, as one path. */
+export function joistPath(room: Room): string {
+  if (room.framing === 'none' || room.framing === 'dropped') return '';
+  const turned = room.polygon.map((p) => rotate2(p as Point2, -room.joistAngleRad));
+  const ys = turned.map((p) => p[1]);
+  const parts: string[] = [];
+  const first = Math.ceil(Math.min(...ys) / room.joistSpacingM);
+  const last = Math.floor(Math.max(...ys) / room.joistSpacingM);
+  for (let k = first; k <= last; k++) {
+    const y = k * room.joistSpacingM + 1e-7;
+    const xs = crossingsAt(turned, y);
+    for (let i = 0; i + 1 < xs.length; i += 2) {
+      parts.push(pathThrough([rotate2([xs[i], y], room.joistAngleRad), rotate2([xs[i + 1], y], room.joistAngleRad)]));
+    }
+  }
+  return parts.join('');
+}
+
+function crossingsAt(polygon: readonly Point2[], y: number): number[] {
+  const xs: number[] = [];
+  for (let i = 0; i < polygon.length; i++) {
+    const [a, b] = [polygon[i], polygon[(i + 1) % polygon.length]];
+    if (a[1] > y !== b[1] > y) xs.push(a[0] + ((y - a[1]) / (b[1] - a[1])) * (b[0] - a[0]));
+  }
+  return xs.sort((m, n) => m - n);
+}
+
+/** A wall's footprint; its ends reach half a thickness on, so that corners close. */
+export function wallBand(wall: Wall, from = 0, to = 1, reachOn = true): Point2[] {
+  const length = Math.hypot(wall.b[0] - wall.a[0], wall.b[1] - wall.a[1]);
+  const u: Point2 = [(wall.b[0] - wall.a[0]) / length, (wall.b[1] - wall.a[1]) / length];
+  const h = wall.thicknessM / 2;
+  const on = reachOn ? Math.min(h, 0.06) : 0;
+  const at = (s: number, side: number): Point2 => [wall.a[0] + u[0] * s - u[1] * side, wall.a[1] + u[1] * s + u[0] * side];
+  const [s0, s1] = [from * length - (from === 0 ? on : 0), to * length + (to === 1 ? on : 0)];
+  return [at(s0, h), at(s1, h), at(s1, -h), at(s0, -h)];
+}

@@ -1,0 +1,248 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { placeDevice } from '@dusky-spool/core/devices';
+import { applyChange, checkIntegrity, update, type Change, type ProjectDocument } from '@dusky-spool/core/project';
+import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
+import { smallHouse } from '@dusky-spool/core/testing';
+import { ProjectSync, Unreachable } from './sync.ts';
+
+/** A server in memory with the rules of the real one, whose answers can be lost. */
+class MemoryServer {
+  document: ProjectDocument;
+  readonly log: StoredChange[] = [];
+  readonly tabs: ProjectSync[] = [];
+  fails: () => 'no' | 'before' | 'after' = () => 'no';
+
+  constructor(document: ProjectDocument) {
+    this.document = document;
+  }
+
+  async send(changes: readonly Change[]): Promise<ChangesReply> {
+    await Promise.resolve();
+    const failure = this.fails();
+    if (failure === 'before') throw new Unreachable('offline');
+    const results: ChangesReply['results'][number][] = [];
+    for (const change of changes) {
+      const known = this.log.find((stored) => stored.change.id === change.id);
+      if (known) {
+        results.push({ id: change.id, status: 'applied', revision: known.revision });
+        continue;
+      }
+      const applied = applyChange(this.document, change);
+      const whole = applied.ok ? checkIntegrity(applied.value) : applied;
+      if (!whole.ok) {
+        const problem =
+          whole.problem.code === 'value-taken'
+            ? { ...whole.problem, field: whole.problem.field!.replace(/\.[^.]+\./, '.') }
+            : whole.problem;
+        results.push({ id: change.id, status: 'refused', problem });
+        break;
+      }
+      this.document = whole.value;
+      const stored = { revision: this.log.length + 1, change, author: '', at: '' };
+      this.log.push(stored);
+      results.push({ id: change.id, status: 'applied', revision: stored.revision });
+    }
+    if (failure === 'after') throw new Unreachable('offline');
+    return { revision: this.log.length, results };
+  }
+}
+
+function openTab(
+  server: MemoryServer,
+  tasks: (() => void)[],
+  kept: Change[] = [],
+  keep: (pending: readonly Change[]) => void = () => undefined,
+): ProjectSync {
+  let count = 0;
+  const name = server.tabs.length + 1;
+  const tab = new ProjectSync(
+    {
+      send: (changes) => server.send(changes),
+      since: async (revision) => {
+        await Promise.resolve();
+        if (server.fails() !== 'no') throw new Unreachable('offline');
+        return server.log.slice(revision);
+      },
+      keep: async (pending) => keep(pending),
+      newId: () => `00000000-0000-4000-800${name}-${String(++count).padStart(12, '0')}`,
+      later: (task) => tasks.push(task),
+      changed: () => undefined,
+    },
+    { document: server.document, revision: server.log.length },
+    kept,
+  );
+  server.tabs.push(tab);
+  return tab;
+}
+
+const settle = async (tasks: (() => void)[]) => {
+  for (let round = 0; round < 200; round++) {
+    await new Promise((done) => setImmediate(done));
+    tasks.splice(0).forEach((task) => task());
+  }
+};
+const place = (tab: ProjectSync, id: string, x: number) => {
+  const placed = placeDevice(
+    tab.current.view,
+    { typeId: 'ceiling-speaker', levelId: 'm', at: [x, 2] },
+    { device: id, run: () => `run_${id}` },
+  );
+  if (!placed.ok) throw new Error('refused');
+  return tab.edit('Place', placed.value.operations);
+};
+const move = (tab: ProjectSync, id: string, x: number) => {
+  const device = tab.current.view.devices[id];
+  if (device && device.x !== x) tab.edit('Move', [update('devices', device, { x })!]);
+};
+
+describe('keeping in step with the server', () => {
+  it('applies an edit at once and keeps it until it is acknowledged', async () => {
+    const tasks: (() => void)[] = [];
+    const keeps: number[] = [];
+    const tab = openTab(new MemoryServer(smallHouse()), tasks, [], (pending) => keeps.push(pending.length));
+    place(tab, 'd1', 1);
+    expect(tab.current.view.devices).to.have.all.keys('d1');
+    expect(tab.current.pending).to.have.length(1);
+    await settle(tasks);
+    expect([tab.current.pending.length, tab.current.revision, keeps.at(-1)]).to.deep.equal([0, 1, 0]);
+  });
+
+  it('sends again what got no answer, and nothing is there twice', async () => {
+    const tasks: (() => void)[] = [];
+    const server = new MemoryServer(smallHouse());
+    const tab = openTab(server, tasks);
+    const answers: ('no' | 'before' | 'after')[] = ['after', 'before', 'after', 'no'];
+    server.fails = () => answers.shift() ?? 'no';
+    place(tab, 'd1', 1);
+    move(tab, 'd1', 2);
+    await settle(tasks);
+    expect(server.log).to.have.length(2);
+    expect(tab.current).to.deep.include({ connection: 'online', revision: 2, pending: [] });
+    expect(tab.current.view).to.deep.equal(server.document);
+  });
+
+  it('brings edits kept by a closed tab back and sends them', async () => {
+    const tasks: (() => void)[] = [];
+    const server = new MemoryServer(smallHouse());
+    let kept: Change[] = [];
+    server.fails = () => 'before';
+    const first = openTab(server, tasks, [], (pending) => (kept = [...pending]));
+    place(first, 'd1', 1);
+    await new Promise((done) => setImmediate(done));
+    expect(first.current.connection).to.equal('offline');
+    first.stop();
+    server.fails = () => 'no';
+    const second = openTab(server, tasks, kept);
+    expect(second.current.view.devices).to.have.all.keys('d1');
+    await settle(tasks);
+    expect(server.document.devices).to.have.all.keys('d1');
+  });
+
+  it('shows both values of a conflict and does what a person chooses', async () => {
+    for (const [choice, x] of [
+      ['mine', 1.5],
+      ['theirs', 3],
+    ] as const) {
+      const tasks: (() => void)[] = [];
+      const server = new MemoryServer(smallHouse());
+      const [one, two] = [openTab(server, tasks), openTab(server, tasks)];
+      place(one, 'd1', 1);
+      await settle(tasks);
+      await two.catchUp();
+      move(two, 'd1', 3);
+      await settle(tasks);
+      move(one, 'd1', 1.5);
+      await settle(tasks);
+      expect(one.current.conflict!.conflicts[0]).to.include({ field: 'x', expected: 1, mine: 1.5, theirs: 3 });
+      one.resolve(choice);
+      await settle(tasks);
+      expect(one.current.conflict).to.equal(null);
+      expect([one.current.view.devices.d1.x, server.document.devices.d1.x]).to.deep.equal([x, x]);
+    }
+  });
+
+  it('gives a device another number where another person was first', async () => {
+    const tasks: (() => void)[] = [];
+    const server = new MemoryServer(smallHouse());
+    const [one, two] = [openTab(server, tasks), openTab(server, tasks)];
+    place(one, 'd1', 1);
+    place(two, 'd2', 2);
+    await settle(tasks);
+    await one.catchUp();
+    expect(
+      Object.values(server.document.runs)
+        .map((run) => run.number)
+        .sort(),
+    ).to.deep.equal(['M-AA-01.1', 'M-AA-02.1']);
+    expect(two.current.view).to.deep.equal(server.document);
+    expect(one.current.view).to.deep.equal(server.document);
+    two.undo();
+    await settle(tasks);
+    expect(server.document.devices).to.have.all.keys('d1');
+  });
+
+  it('says why when something was deleted meanwhile, and goes on', async () => {
+    const tasks: (() => void)[] = [];
+    const server = new MemoryServer(smallHouse());
+    const [one, two] = [openTab(server, tasks), openTab(server, tasks)];
+    place(one, 'd1', 1);
+    await settle(tasks);
+    await two.catchUp();
+    one.undo();
+    await settle(tasks);
+    move(two, 'd1', 2);
+    place(two, 'd2', 3);
+    await settle(tasks);
+    expect(two.current.notice).to.include({ code: 'record-gone' });
+    expect(server.document.devices).to.have.all.keys('d2');
+    expect(two.current.view).to.deep.equal(server.document);
+  });
+
+  it('ends the same in every tab, whatever two people do and whatever gets lost', async function () {
+    this.timeout(60_000);
+    const step = fc.record({
+      tab: fc.nat(1),
+      act: fc.nat(4),
+      x: fc.integer({ min: 1, max: 9 }),
+      fail: fc.constantFrom('no', 'no', 'before', 'after'),
+    });
+    await fc.assert(
+      fc.asyncProperty(fc.array(step, { maxLength: 14 }), async (steps) => {
+        const tasks: (() => void)[] = [];
+        const server = new MemoryServer(smallHouse());
+        const tabs = [openTab(server, tasks), openTab(server, tasks)];
+        for (const [n, { tab, act, x, fail }] of steps.entries()) {
+          server.fails = () => fail as 'no' | 'before' | 'after';
+          const here = tabs[tab];
+          if (act <= 1) place(here, `d${n}`, x);
+          else if (act === 2) here.undo();
+          else if (act === 3) here.redo();
+          else move(here, Object.keys(here.current.view.devices)[0] ?? '', x);
+          if (x % 3 === 0) for (let k = 0; k < 6; k++) await new Promise((done) => setImmediate(done));
+        }
+        server.fails = () => 'no';
+        for (let round = 0; round < 8; round++) {
+          await settleQuick(tasks);
+          for (const tab of tabs) {
+            await tab.tryAgain();
+            if (tab.current.conflict) tab.resolve(round % 2 ? 'mine' : 'theirs');
+          }
+        }
+        for (const tab of tabs) {
+          expect(tab.current.pending).to.deep.equal([]);
+          expect(tab.current.view).to.deep.equal(server.document);
+        }
+        expect(new Set(server.log.map((stored) => stored.change.id)).size).to.equal(server.log.length);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+async function settleQuick(tasks: (() => void)[]): Promise<void> {
+  for (let round = 0; round < 15; round++) {
+    await new Promise((done) => setImmediate(done));
+    tasks.splice(0).forEach((task) => task());
+  }
+}

@@ -1,0 +1,313 @@
+import { renumberTaken } from '@dusky-spool/core/devices';
+import type { Problem } from '@dusky-spool/core/outcome';
+import {
+  applyChange,
+  emptyHistory,
+  redoStep,
+  remember,
+  undoStep,
+  type Change,
+  type FieldConflict,
+  type History,
+  type Operation,
+  type ProjectDocument,
+} from '@dusky-spool/core/project';
+import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
+
+/** Where the edits are: on their way, kept because nobody answers, or waiting for a decision. */
+export type Connection = 'online' | 'offline' | 'database-away' | 'signed-out';
+
+/** A change that met another person's: a person chooses. */
+export interface OpenConflict {
+  readonly change: Change;
+  readonly conflicts: readonly FieldConflict[];
+}
+
+export interface SyncState {
+  /** The project as its user sees it: what the server has, with the pending edits on top. */
+  readonly view: ProjectDocument;
+  readonly revision: number;
+  readonly pending: readonly Change[];
+  readonly connection: Connection;
+  readonly conflict: OpenConflict | null;
+  readonly history: History;
+  readonly notice: Problem | null;
+}
+
+/** A failure to reach the server, with the reason where it gave one. */
+export class Unreachable extends Error {
+  constructor(readonly connection: Exclude<Connection, 'online'>) {
+    super(connection);
+  }
+}
+
+/** What the sync needs of the outside: handed in, so that it is tested without a browser. */
+export interface SyncOutside {
+  readonly send: (changes: readonly Change[]) => Promise<ChangesReply>;
+  readonly since: (revision: number) => Promise<readonly StoredChange[]>;
+  readonly keep: (pending: readonly Change[]) => Promise<void>;
+  readonly newId: () => string;
+  readonly later: (task: () => void, delayMs: number) => void;
+  readonly changed: (state: SyncState) => void;
+}
+
+const MOST_AT_ONCE = 50;
+const RETRY_MS = [500, 1000, 2000, 4000, 8000];
+
+/**
+ * Keeps one project in step with the server. An edit is applied at once, kept until it is acknowledged, and sent with its id;
+ * a lost answer is asked for again and does nothing twice.
+ */
+export class ProjectSync {
+  private base: ProjectDocument;
+  private revision: number;
+  private pending: Change[] = [];
+  private sending = false;
+  private pulling: Promise<void> | null = null;
+  private failures = 0;
+  private retryWaits = false;
+  private stopped = false;
+  private state: SyncState;
+
+  constructor(
+    private readonly outside: SyncOutside,
+    loaded: { document: ProjectDocument; revision: number },
+    kept: readonly Change[] = [],
+  ) {
+    this.base = loaded.document;
+    this.revision = loaded.revision;
+    this.pending = [...kept];
+    this.state = {
+      view: this.viewOf(),
+      revision: this.revision,
+      pending: this.pending,
+      connection: 'online',
+      conflict: null,
+      history: emptyHistory,
+      notice: null,
+    };
+    if (kept.length > 0) this.outside.later(() => void this.flush(), 0);
+  }
+
+  get current(): SyncState {
+    return this.state;
+  }
+
+  stop(): void {
+    this.stopped = true;
+  }
+
+  /** Makes an edit. Problems: those of `applyChange`; nothing is changed then. */
+  edit(title: string, operations: readonly Operation[]): Problem | null {
+    if (operations.length === 0) return null;
+    const change: Change = { id: this.outside.newId(), baseRevision: this.revision, title, operations };
+    const problem = this.take(change);
+    if (!problem) this.publish({ history: remember(this.state.history, change) });
+    return problem;
+  }
+
+  undo = (): Problem | null => this.step(undoStep(this.state.history, this.state.view));
+
+  redo = (): Problem | null => this.step(redoStep(this.state.history, this.state.view));
+
+  private step(step: ReturnType<typeof undoStep>): Problem | null {
+    if (!step.ok) return step.problem;
+    const { entry, operations, history } = step.value;
+    const problem = this.take({
+      id: this.outside.newId(),
+      baseRevision: this.revision,
+      title: entry.title,
+      operations,
+      undoes: entry.changeId,
+    });
+    if (!problem) this.publish({ history });
+    return problem;
+  }
+
+  private take(change: Change): Problem | null {
+    const applied = applyChange(this.state.view, change);
+    if (!applied.ok) return applied.problem;
+    this.pending = [...this.pending, change];
+    this.publish({ view: applied.value, pending: this.pending, notice: null });
+    void this.outside.keep(this.pending).catch(() => undefined);
+    void this.flush();
+    return null;
+  }
+
+  /** A change as the server stored it, from this tab or another. */
+  receive(stored: StoredChange): void {
+    if (stored.revision <= this.revision) {
+      this.forget(stored.change.id);
+      return;
+    }
+    if (stored.revision > this.revision + 1) {
+      void this.catchUp();
+      return;
+    }
+    const applied = applyChange(this.base, stored.change);
+    if (!applied.ok) {
+      // The server has applied it, so the two sides differ: nothing short of loading anew is honest.
+      this.publish({ notice: { code: 'revision-unknown' } });
+      return;
+    }
+    this.base = applied.value;
+    this.revision = stored.revision;
+    // The common case, one's own first pending change coming back, leaves the view as it is.
+    const own = this.pending[0]?.id === stored.change.id;
+    this.pending = this.pending.filter((change) => change.id !== stored.change.id);
+    void this.outside.keep(this.pending).catch(() => undefined);
+    this.publish({ view: own ? this.state.view : this.viewOf(), revision: this.revision, pending: this.pending });
+  }
+
+  private forget(changeId: string): void {
+    if (!this.pending.some((change) => change.id === changeId)) return;
+    this.pending = this.pending.filter((change) => change.id !== changeId);
+    void this.outside.keep(this.pending).catch(() => undefined);
+    this.publish({ view: this.viewOf(), pending: this.pending });
+  }
+
+  /** Fetches what other people have done since; called when a gap is seen or the connection returns. */
+  catchUp(): Promise<void> {
+    this.pulling ??= this.pull().finally(() => {
+      this.pulling = null;
+    });
+    return this.pulling;
+  }
+
+  private async pull(): Promise<void> {
+    try {
+      for (let more = true; more && !this.stopped;) {
+        const changes = await this.outside.since(this.revision);
+        for (const stored of changes) this.receive(stored);
+        more = changes.length >= 500;
+      }
+      this.reached();
+    } catch (error) {
+      this.missed(error);
+    }
+  }
+
+  /** Sends what is pending, oldest first. */
+  async flush(): Promise<void> {
+    if (this.sending || this.stopped || this.state.conflict || this.pending.length === 0) return;
+    this.sending = true;
+    try {
+      while (this.pending.length > 0 && !this.state.conflict && !this.stopped) {
+        const batch = this.pending.slice(0, MOST_AT_ONCE);
+        const reply = await this.outside.send(batch);
+        this.reached();
+        await this.settle(batch, reply);
+      }
+    } catch (error) {
+      this.missed(error);
+    } finally {
+      this.sending = false;
+    }
+  }
+
+  private async settle(batch: readonly Change[], reply: ChangesReply): Promise<void> {
+    for (const [index, result] of reply.results.entries()) {
+      const change = batch[index];
+      if (result.status === 'refused') {
+        await this.refused(change, result.problem);
+        return;
+      }
+      if (result.revision > this.revision + 1) await this.catchUp();
+      this.receive({ revision: result.revision, change, author: '', at: '' });
+    }
+  }
+
+  private async refused(change: Change, problem: Problem): Promise<void> {
+    await this.catchUp();
+    if (!this.pending.some((other) => other.id === change.id)) return;
+    if (problem.code === 'conflict') {
+      this.publish({ conflict: { change, conflicts: problem.conflicts as FieldConflict[] }, view: this.viewOf() });
+      return;
+    }
+    if (problem.code === 'value-taken' && (problem.field === 'runs.number' || problem.field === 'devices.number')) {
+      this.replace(change, renumberTaken(this.base, change));
+      return;
+    }
+    this.drop(change);
+    this.publish({ notice: problem });
+  }
+
+  /** Settles an open conflict: one's own value over the other's, or the other's as it is. */
+  resolve(choice: 'mine' | 'theirs'): void {
+    const open = this.state.conflict;
+    if (!open) return;
+    this.publish({ conflict: null });
+    if (choice === 'theirs') this.drop(open.change);
+    else this.replace(open.change, overTheirs(open));
+    void this.flush();
+  }
+
+  private drop(change: Change): void {
+    this.pending = this.pending.filter((other) => other.id !== change.id);
+    const without = (entries: History['done']) => entries.filter((entry) => entry.changeId !== change.id);
+    const history = { done: without(this.state.history.done), undone: without(this.state.history.undone) };
+    void this.outside.keep(this.pending).catch(() => undefined);
+    this.publish({ view: this.viewOf(), pending: this.pending, history });
+  }
+
+  /** The same edit with other operations: a new id, since the server has answered the old one. */
+  private replace(change: Change, operations: readonly Operation[]): void {
+    const next: Change = { ...change, id: this.outside.newId(), baseRevision: this.revision, operations };
+    this.pending = this.pending.map((other) => (other.id === change.id ? next : other));
+    const done = this.state.history.done.map((entry) =>
+      entry.changeId === change.id ? { ...entry, changeId: next.id, operations } : entry,
+    );
+    void this.outside.keep(this.pending).catch(() => undefined);
+    this.publish({ view: this.viewOf(), pending: this.pending, history: { ...this.state.history, done } });
+  }
+
+  private viewOf(): ProjectDocument {
+    let view = this.base;
+    for (const change of this.pending) {
+      const applied = applyChange(view, change);
+      if (applied.ok) view = applied.value;
+    }
+    return view;
+  }
+
+  private reached(): void {
+    this.failures = 0;
+    if (this.state.connection !== 'online') this.publish({ connection: 'online' });
+  }
+
+  private missed(error: unknown): void {
+    if (!(error instanceof Unreachable)) throw error;
+    this.publish({ connection: error.connection });
+    if (this.stopped || this.retryWaits || error.connection === 'signed-out') return;
+    this.retryWaits = true;
+    this.outside.later(
+      () => {
+        this.retryWaits = false;
+        void this.tryAgain();
+      },
+      RETRY_MS[Math.min(this.failures++, RETRY_MS.length - 1)],
+    );
+  }
+
+  /** After a failure, or when the browser says that it is online again. */
+  async tryAgain(): Promise<void> {
+    await this.catchUp();
+    await this.flush();
+  }
+
+  private publish(change: Partial<SyncState>): void {
+    this.state = { ...this.state, ...change };
+    this.outside.changed(this.state);
+  }
+}
+
+/** The refused operations as seen from the other person's values. */
+function overTheirs({ change, conflicts }: OpenConflict): Operation[] {
+  return change.operations.map((operation) => {
+    const own = conflicts.filter((c) => c.in === operation.in && c.id === operation.id);
+    const theirs = Object.fromEntries(own.map((c) => [c.field, c.theirs]));
+    if (operation.op === 'update') return { ...operation, before: { ...operation.before, ...theirs } };
+    if (operation.op === 'delete') return { ...operation, record: { ...operation.record, ...theirs } };
+    return operation;
+  });
+}

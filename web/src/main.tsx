@@ -1,0 +1,15 @@
+import { createRoot } from 'react-dom/client';
+import '@fontsource-variable/hanken-grotesk/index.css';
+import '@fontsource/barlow-semi-condensed/latin-500.css';
+import '@fontsource/barlow-semi-condensed/latin-600.css';
+import '@fontsource/spline-sans-mono/latin-500.css';
+import '@fontsource/spline-sans-mono/latin-600.css';
+import './styles/tokens.css';
+import './styles/base.css';
+import './styles/frame.css';
+import './styles/plan.css';
+import './styles/ledger.css';
+import './styles/screens.css';
+import { App } from './app/App.tsx';
+
+createRoot(document.getElementById('root')!).render(<App />);

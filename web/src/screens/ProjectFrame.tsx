@@ -1,0 +1,308 @@
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { App as AntApp, Button, Drawer, Modal, Select, Spin } from 'antd';
+import { problemSentence } from '@dusky-spool/texts';
+import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { compareNumbers } from '@dusky-spool/core/runs';
+import { term, text } from '../app/text.ts';
+import { derive } from '../state/derived.ts';
+import { isStage, progressOf } from '../state/progress.ts';
+import { useProject } from '../state/project.ts';
+import { useSettings } from '../state/settings.ts';
+import type { SyncState } from '../editor/sync.ts';
+import { FindingCard } from '../ui/FindingCard.tsx';
+import { Thread } from '../ui/Thread.tsx';
+import { PlanScreen } from './plan/PlanScreen.tsx';
+
+const StageScreen = lazy(() => import('./stages/StageScreen.tsx').then((module) => ({ default: module.StageScreen })));
+
+/** A project with its thread and header; the stage in the address says what is inside. */
+export function ProjectFrame() {
+  const { projectId = '', stage } = useParams();
+  const { open, close, sync, problem, refusal } = useProject();
+  const navigate = useNavigate();
+  const { message } = AntApp.useApp();
+
+  useEffect(() => {
+    void open(projectId);
+    return close;
+  }, [projectId, open, close]);
+  useEffect(() => {
+    if (refusal)
+      void message.warning({
+        content: problemSentence(refusal.problem, useProject.getState().sync?.view.project.units),
+        duration: 6,
+        key: 'refusal',
+      });
+  }, [refusal, message]);
+
+  if (problem) {
+    return (
+      <main className="centre">
+        <p>{problemSentence(problem)}</p>
+        <Button
+          type="primary"
+          onClick={() => (problem.code === 'database-away' ? void open(projectId) : void navigate('/projects'))}
+        >
+          {problem.code === 'database-away' ? text('tryAgain') : text('toProjects')}
+        </Button>
+      </main>
+    );
+  }
+  if (!sync) {
+    return (
+      <main className="centre">
+        <Spin /> <span>{text('loading')}</span>
+      </main>
+    );
+  }
+  const here = isStage(stage) ? stage : 'devices';
+  return <Frame projectId={projectId} sync={sync} stage={here} />;
+}
+
+function Frame({
+  projectId,
+  sync,
+  stage,
+}: {
+  readonly projectId: string;
+  readonly sync: SyncState;
+  readonly stage: ReturnType<typeof progressOf>[number]['stage'];
+}) {
+  const document = sync.view;
+  const stages = useMemo(() => progressOf(document, derive(document)), [document]);
+  const onPlan = stage === 'survey' || stage === 'devices' || stage === 'cabling';
+  return (
+    <div className="frame">
+      <Thread stages={stages} />
+      <Header projectId={projectId} sync={sync} />
+      <main className="work">
+        {onPlan ? (
+          <PlanScreen projectId={projectId} document={document} stage={stage} />
+        ) : (
+          <Suspense
+            fallback={
+              <div className="centre">
+                <Spin />
+              </div>
+            }
+          >
+            <StageScreen projectId={projectId} document={document} stage={stage} />
+          </Suspense>
+        )}
+      </main>
+      <ConflictDialog sync={sync} />
+    </div>
+  );
+}
+
+function SaveState({ sync }: { readonly sync: SyncState }) {
+  const count = sync.pending.length;
+  const words =
+    sync.connection === 'signed-out'
+      ? text('header.signedOut')
+      : sync.connection === 'offline'
+        ? text('header.offline', { count })
+        : sync.connection === 'database-away'
+          ? text('header.away', { count })
+          : count > 0
+            ? text('header.saving', { count })
+            : text('header.saved', { revision: sync.revision });
+  return (
+    <span className={sync.connection === 'online' ? 'chip' : 'chip away'} role="status">
+      {words}
+    </span>
+  );
+}
+
+function Header({ projectId, sync }: { readonly projectId: string; readonly sync: SyncState }) {
+  const document = sync.view;
+  const { findings } = derive(document);
+  const navigate = useNavigate();
+  const { undo, redo } = useProject();
+  const { dusk, set } = useSettings();
+  const [listing, setListing] = useState(false);
+  const stops = findings.filter((finding) => finding.rank === 'stop');
+  const looks = findings.filter((finding) => finding.rank === 'look');
+  const units = document.project.units;
+  const show = (runId: string) => {
+    const run = document.runs[runId];
+    setListing(false);
+    void navigate(`/p/${projectId}/cabling?level=${document.devices[run.deviceId].levelId}&sel=run:${runId}`);
+  };
+  return (
+    <header className="header">
+      <h1>{document.project.name}</h1>
+      <span className="chip quiet">{term(`units.${units}`)}</span>
+      <SaveState sync={sync} />
+      <span className="grow" />
+      <Finder projectId={projectId} document={document} />
+      <Button
+        size="small"
+        type="text"
+        disabled={sync.history.done.length === 0}
+        onClick={undo}
+        aria-label={text('header.undo')}
+        title="Ctrl Z"
+        icon={<Turn />}
+      />
+      <Button
+        size="small"
+        type="text"
+        disabled={sync.history.undone.length === 0}
+        onClick={redo}
+        aria-label={text('header.redo')}
+        title="Ctrl Shift Z"
+        icon={<Turn forward />}
+      />
+      <Button
+        size="small"
+        type="text"
+        onClick={() => set({ dusk: !dusk })}
+        aria-label={text(dusk ? 'theme.vellum' : 'theme.dusk')}
+        icon={<Moon />}
+      />
+      <button
+        type="button"
+        className={`chip ${stops.length > 0 ? 'stop' : looks.length > 0 ? 'look' : 'fine'}`}
+        onClick={() => setListing(true)}
+      >
+        {stops.length > 0
+          ? text('header.stops', { count: stops.length })
+          : looks.length > 0
+            ? text('header.looks', { count: looks.length })
+            : text('header.allFine')}
+      </button>
+      {stops.length > 0 && looks.length > 0 && (
+        <button type="button" className="chip look" onClick={() => setListing(true)}>
+          {text('header.looks', { count: looks.length })}
+        </button>
+      )}
+      <Drawer open={listing} onClose={() => setListing(false)} title={text('header.findings')} size={400}>
+        {findings.length === 0 && <p>{text('header.noFindings')}</p>}
+        {[...stops, ...looks].map((finding) => (
+          <FindingCard
+            key={`${finding.check}${finding.subjects[0].id}`}
+            finding={finding}
+            units={units}
+            onShow={() => show(finding.subjects[0].id)}
+          />
+        ))}
+        {findings.length > 0 && (
+          <p className="faint">
+            {findings.length - stops.length - looks.length} {term('ranks.fine').toLowerCase()}. {text('aid')}
+          </p>
+        )}
+      </Drawer>
+    </header>
+  );
+}
+
+/** Finds a run, room or device by a few letters and selects it. */
+function Finder({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+  const navigate = useNavigate();
+  const { stage } = useParams();
+  const options = useMemo(() => {
+    const { rows } = derive(document);
+    const planStage = stage === 'survey' || stage === 'devices' || stage === 'cabling' ? stage : 'cabling';
+    const link = (levelId: string, sel: string) => `/p/${projectId}/${planStage}?level=${levelId}${sel}`;
+    return [
+      ...[...rows]
+        .sort((a, b) => compareNumbers(a.number, b.number))
+        .map((row) => ({ value: link(row.levelId, `&sel=run:${row.runId}`), label: `${row.number}  ${row.from}` })),
+      ...listOf(document, 'devices').map((device) => ({
+        value: link(device.levelId, `&sel=device:${device.id}`),
+        label: `${device.name || document.deviceTypes[device.typeId].name} · ${device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name}`,
+      })),
+      ...listOf(document, 'rooms').map((room) => ({
+        value: link(room.levelId, `&room=${room.id}`),
+        label: `${room.code} · ${room.name} (${document.levels[room.levelId].name})`,
+      })),
+    ];
+  }, [document, projectId, stage]);
+  return (
+    <Select
+      className="finder"
+      size="small"
+      showSearch={{ optionFilterProp: 'label' }}
+      value={null}
+      placeholder={text('header.find')}
+      aria-label={text('header.find')}
+      options={options}
+      onSelect={(value: string | null) => value && void navigate(value)}
+    />
+  );
+}
+
+function ConflictDialog({ sync }: { readonly sync: SyncState }) {
+  const resolve = useProject((state) => state.resolve);
+  const { conflict, view } = sync;
+  const say = (value: unknown) =>
+    value === undefined ? text('conflict.deleted') : typeof value === 'object' ? JSON.stringify(value) : String(value);
+  const nameOf = (id: string) =>
+    view.runs[id]?.number ??
+    (view.devices[id] ? view.devices[id].name || view.deviceTypes[view.devices[id].typeId].name : (view.rooms[id]?.name ?? id));
+  return (
+    <Modal
+      open={conflict !== null}
+      title={text('conflict.title')}
+      closable={false}
+      footer={
+        <>
+          <Button onClick={() => resolve('theirs')}>{text('conflict.takeTheirs')}</Button>
+          <Button type="primary" onClick={() => resolve('mine')}>
+            {text('conflict.keepMine')}
+          </Button>
+        </>
+      }
+    >
+      {conflict && (
+        <>
+          <p>{text('conflict.text', { what: nameOf(conflict.conflicts[0].id) })}</p>
+          <table className="conflicts">
+            <thead>
+              <tr>
+                <th>{text('conflict.field')}</th>
+                <th>{text('conflict.mine')}</th>
+                <th>{text('conflict.theirs')}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {conflict.conflicts.map((c) => (
+                <tr key={`${c.id}${c.field}`}>
+                  <td>{c.field}</td>
+                  <td>{say(c.mine)}</td>
+                  <td>{say(c.theirs)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+    </Modal>
+  );
+}
+
+const Turn = ({ forward = false }: { readonly forward?: boolean }) => (
+  <svg width={15} height={15} viewBox="0 0 16 16" aria-hidden="true" style={forward ? { transform: 'scaleX(-1)' } : undefined}>
+    <path
+      d="M5.500 2.500 2.500 5.500l3 3M3 5.500h6a4 4 0 0 1 0 8H6"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth={1.6}
+      strokeLinecap="round"
+      strokeLinejoin="round"
+    />
+  </svg>
+);
+const Moon = () => (
+  <svg width={15} height={15} viewBox="0 0 16 16" aria-hidden="true">
+    <path
+      d="M13 9.500A5.600 5.600 0 0 1 6.500 3a5.600 5.600 0 1 0 6.500 6.500Z"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth={1.6}
+      strokeLinejoin="round"
+    />
+  </svg>
+);

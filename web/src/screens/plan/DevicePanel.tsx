@@ -1,0 +1,123 @@
+import { Button, Input } from 'antd';
+import { useState } from 'react';
+import { findingsOf } from '@dusky-spool/core/checks';
+import { moveDevices, removeDevices } from '@dusky-spool/core/devices';
+import { update, type Device, type ProjectDocument } from '@dusky-spool/core/project';
+import { formatCableLength } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import { noSelection, type Selection } from '../../editor/selection.ts';
+import { derive } from '../../state/derived.ts';
+import { useProject } from '../../state/project.ts';
+import { BeadIcon } from '../../ui/Bead.tsx';
+import { LengthBar } from '../../ui/LengthBar.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { RunTag } from '../../ui/RunTag.tsx';
+import { Checks } from './RunPanel.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly device: Device;
+  readonly onSelect: (selection: Selection, levelId?: string) => void;
+}
+
+/** One device: where it is, its runs, and what the checks say. */
+export function DevicePanel({ document, device, onSelect }: Props) {
+  const edit = useProject((state) => state.edit);
+  const { findings, runsByDevice } = derive(document);
+  const { units } = document.project;
+  const type = document.deviceTypes[device.typeId];
+  const runs = runsByDevice.get(device.id) ?? [];
+  const change = (title: string, after: Partial<Device>) => {
+    const operation = update('devices', device, after);
+    if (operation) edit(title, [operation]);
+  };
+  const moveTo = (x: number, y: number) => edit(text('edit.move'), moveDevices(document, [{ deviceId: device.id, to: [x, y] }]));
+  const own = new Set(runs.map(({ run }) => run.id));
+  return (
+    <>
+      <div className="punched-tag">
+        <span className="punch" aria-hidden="true" />
+        <div>
+          <h2>{device.name || type.name}</h2>
+          <p>
+            <BeadIcon code={type.code} system={type.system} /> {type.name},{' '}
+            {device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name}
+          </p>
+        </div>
+      </div>
+      <div className="fields">
+        <NameField key={device.name} device={device} onChange={(name) => change(text('edit.rename'), { name })} />
+        <LengthField
+          label={text('device.height')}
+          valueM={device.heightM}
+          units={units}
+          placeholder={text('device.atCeiling')}
+          mayBeEmpty={type.mount === 'ceiling'}
+          onChange={(heightM) => change(text('edit.height'), { heightM })}
+        />
+        <LengthField
+          label={text('device.x')}
+          valueM={device.x}
+          units={units}
+          onChange={(x) => x !== null && moveTo(x, device.y)}
+        />
+        <LengthField
+          label={text('device.y')}
+          valueM={device.y}
+          units={units}
+          onChange={(y) => y !== null && moveTo(device.x, y)}
+        />
+      </div>
+      <div className="eyebrow">{text('device.runs')}</div>
+      {runs.length === 0 && <p className="faint">{text('device.noRack')}</p>}
+      {runs.map(({ run, length }) => (
+        <button
+          type="button"
+          key={run.id}
+          className="plain run-line-item"
+          onClick={() => onSelect({ kind: 'run', ids: [run.id] })}
+        >
+          <RunTag number={run.number} />
+          <span>{document.cableTypes[run.cableTypeId].name}</span>
+          <b>{length ? formatCableLength(length.cutLengthM, units) : text('run.noWay')}</b>
+          {length && <LengthBar length={length} units={units} small />}
+        </button>
+      ))}
+      <Checks
+        document={document}
+        findings={findings
+          .filter((finding) => finding.subjects.some((subject) => own.has(subject.id)))
+          .filter((f) => findingsOf([f], device.id).length > 0)}
+      />
+      <Button
+        danger
+        size="small"
+        className="remove"
+        onClick={() => {
+          if (edit(text('edit.remove'), removeDevices(document, [device.id]))) onSelect(noSelection);
+        }}
+      >
+        {text('plan.remove')}
+      </Button>
+    </>
+  );
+}
+
+function NameField({ device, onChange }: { readonly device: Device; readonly onChange: (name: string) => void }) {
+  const [name, setName] = useState(device.name);
+  const commit = () => onChange(name.trim());
+  return (
+    <label className="field">
+      <span>{text('device.name')}</span>
+      <Input
+        value={name}
+        maxLength={80}
+        aria-label={text('device.name')}
+        onChange={(event) => setName(event.target.value)}
+        onBlur={commit}
+        onPressEnter={commit}
+        onKeyDown={(event) => event.stopPropagation()}
+      />
+    </label>
+  );
+}

@@ -1,0 +1,46 @@
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { formatLength } from '@dusky-spool/core/units';
+import { text } from '../../app/text.ts';
+import type { Selection } from '../../editor/selection.ts';
+import { derive } from '../../state/derived.ts';
+import { useProject } from '../../state/project.ts';
+import { NUDGE_M } from '../../editor/nudge.ts';
+import { DevicePanel } from './DevicePanel.tsx';
+import { RunPanel } from './RunPanel.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly selection: Selection;
+  readonly onSelect: (selection: Selection, levelId?: string) => void;
+}
+
+/** What is selected, with everything that can be said and changed about it. */
+export function Inspector({ document, selection, onSelect }: Props) {
+  const preview = useProject((state) => state.preview);
+  const shown = preview?.document ?? document;
+  const { runById } = derive(shown);
+  const [id] = selection.ids;
+  const run = selection.kind === 'run' && selection.ids.length === 1 ? runById.get(id) : undefined;
+  const device = selection.kind === 'device' && selection.ids.length === 1 ? shown.devices[id] : undefined;
+  const { units } = document.project;
+  return (
+    <aside className="inspector" aria-label={text('device.checks')}>
+      {preview && preview.what !== '' && <div className="previewing">{text('run.previewing', { what: preview.what })}</div>}
+      {run && <RunPanel key={run.run.id} document={shown} planned={run} onSelect={onSelect} />}
+      {device && <DevicePanel key={device.id} document={shown} device={device} onSelect={onSelect} />}
+      {!run && !device && (
+        <div className="inspector-empty">
+          <h2>
+            {selection.ids.length > 1
+              ? text('plan.selectedCount', { count: selection.ids.length })
+              : text('plan.nothingSelected')}
+          </h2>
+          {selection.ids.length === 0 && <p>{text('plan.selectHint')}</p>}
+          <p>{text('plan.moveHint', { step: formatLength(NUDGE_M[units], units) })}</p>
+          <p>{text('plan.wheelHint')}</p>
+          <p className="faint">{text('aid')}</p>
+        </div>
+      )}
+    </aside>
+  );
+}

@@ -1,0 +1,344 @@
+import { useMemo, useRef, useState } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { Button, Input, Select } from 'antd';
+import { groupSchedule, totalsByCable, type ScheduleGrouping, type ScheduleRow } from '@dusky-spool/core/documents';
+import { RUN_STATES, type ProjectDocument } from '@dusky-spool/core/project';
+import { formatCableLength } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import type { Selection } from '../../editor/selection.ts';
+import { derive } from '../../state/derived.ts';
+import { LengthBar } from '../../ui/LengthBar.tsx';
+import { RankMark } from '../../ui/RankMark.tsx';
+import { RunTag } from '../../ui/RunTag.tsx';
+import { SpoolRing } from '../../ui/SpoolRing.tsx';
+import { ExportMenu } from './ExportMenu.tsx';
+
+interface Props {
+  readonly projectId: string;
+  readonly document: ProjectDocument;
+  readonly levelId: string;
+  readonly selection: Selection;
+  readonly full: boolean;
+  readonly onSelect: (selection: Selection, levelId?: string) => void;
+  readonly onFull: (full: boolean) => void;
+  readonly onFold: () => void;
+}
+
+type Column = 'run' | 'from' | 'to' | 'cable' | 'length' | 'bundle' | 'state' | 'check';
+const COLUMNS: readonly Column[] = ['run', 'from', 'to', 'cable', 'length', 'bundle', 'state', 'check'];
+const SORTED: Readonly<Record<Column, (row: ScheduleRow) => string | number>> = {
+  run: (row) => row.number,
+  from: (row) => row.from,
+  to: (row) => row.to,
+  cable: (row) => row.cable,
+  length: (row) => row.cutLengthM ?? -1,
+  bundle: (row) => row.bundle,
+  state: (row) => RUN_STATES.indexOf(row.state),
+  check: (row) => ['stop', 'look', 'fine'].indexOf(row.rank),
+};
+const ROW_PX = 27;
+const collator = new Intl.Collator('en', { numeric: true });
+const SPOOL_M = 305;
+
+/** The cable schedule: what is in view of the plan, or all of it on a full screen. */
+export function Ledger({ projectId, document, levelId, selection, full, onSelect, onFull, onFold }: Props) {
+  const { rows, runById } = derive(document);
+  const { units } = document.project;
+  const [group, setGroup] = useState<ScheduleGrouping>('none');
+  const [find, setFind] = useState('');
+  const [allLevels, setAllLevels] = useState(full);
+  const [cable, setCable] = useState<string | null>(null);
+  const [state, setState] = useState<string | null>(null);
+  const [sort, setSort] = useState<{ column: Column; down: boolean }>({ column: 'run', down: false });
+
+  const filtered = useMemo(() => {
+    const words = find.trim().toLowerCase().split(/\s+/).filter(Boolean);
+    const value = SORTED[sort.column];
+    const list = rows.filter(
+      (row) =>
+        (allLevels || full || row.levelId === levelId) &&
+        (cable === null || row.cableTypeId === cable) &&
+        (state === null || row.state === state) &&
+        words.every((word) =>
+          `${row.number} ${row.from} ${row.to} ${row.cable} ${row.bundle} ${row.purpose}`.toLowerCase().includes(word),
+        ),
+    );
+    list.sort((a, b) => {
+      const [x, y] = [value(a), value(b)];
+      return (
+        (typeof x === 'number' && typeof y === 'number' ? x - y : collator.compare(String(x), String(y))) ||
+        collator.compare(a.number, b.number)
+      );
+    });
+    return sort.down ? list.reverse() : list;
+  }, [rows, find, allLevels, full, levelId, cable, state, sort]);
+
+  const lines = useMemo(
+    () =>
+      groupSchedule(filtered, group).flatMap((part) => [
+        ...(group === 'none'
+          ? []
+          : [
+              {
+                kind: 'group' as const,
+                title: part.title || text('run.alone'),
+                count: part.rows.length,
+                cutLengthM: part.cutLengthM,
+              },
+            ]),
+        ...part.rows.map((row) => ({ kind: 'row' as const, row })),
+      ]),
+    [filtered, group],
+  );
+  const totals = useMemo(() => totalsByCable(document, filtered), [document, filtered]);
+  const scroller = useRef<HTMLDivElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_PX,
+    overscan: 12,
+  });
+
+  const chosen = useMemo(
+    () =>
+      new Set(
+        selection.kind === 'run'
+          ? selection.ids
+          : selection.ids.flatMap((id) => rows.filter((row) => row.deviceId === id).map((row) => row.runId)),
+      ),
+    [selection, rows],
+  );
+  const firstChosen = lines.findIndex((line) => line.kind === 'row' && chosen.has(line.row.runId));
+  const shownFor = useRef('');
+  if (firstChosen >= 0 && shownFor.current !== [...chosen].join()) {
+    shownFor.current = [...chosen].join();
+    queueMicrotask(() => virtual.scrollToIndex(firstChosen, { align: 'auto' }));
+  }
+
+  const pick = (row: ScheduleRow, more: boolean) => {
+    const ids = more && selection.kind === 'run' ? [...new Set([...selection.ids, row.runId])] : [row.runId];
+    onSelect({ kind: 'run', ids }, full ? undefined : row.levelId);
+  };
+  const cutM = filtered.reduce((sum, row) => sum + (row.cutLengthM ?? 0), 0);
+  const filters = find !== '' || cable !== null || state !== null;
+
+  return (
+    <section className={full ? 'ledger full' : 'ledger'} aria-label={text('schedule.title')}>
+      <header>
+        <h2>{text('schedule.title')}</h2>
+        <span className="chip">{text('schedule.count', { shown: filtered.length, all: rows.length })}</span>
+        <span className="chip">{text('schedule.toPull', { length: formatCableLength(cutM, units) })}</span>
+        <span className="grow" />
+        {!full &&
+          totals.slice(0, 3).map((total) => (
+            <span key={total.cableTypeId} className="ledger-spool">
+              <SpoolRing system={total.system} left={1 - ((total.orderLengthM / SPOOL_M) % 1)} size={32} />
+              <span>
+                <b>{total.cable}</b>
+                <span>{formatCableLength(total.cutLengthM, units)}</span>
+              </span>
+            </span>
+          ))}
+        <ExportMenu projectId={projectId} document={document} levelId={levelId} />
+        <Button size="small" onClick={() => onFull(!full)}>
+          {full ? text('schedule.toPlan') : text('schedule.full')}
+        </Button>
+        {!full && <Button size="small" type="text" aria-label={text('schedule.fold')} onClick={onFold} icon={<Chevron down />} />}
+      </header>
+      <div className="ledger-tools">
+        <Input
+          size="small"
+          allowClear
+          value={find}
+          placeholder={text('schedule.filter')}
+          aria-label={text('schedule.filter')}
+          onChange={(event) => setFind(event.target.value)}
+          onKeyDown={(event) => event.stopPropagation()}
+        />
+        {!full && (
+          <Select
+            size="small"
+            aria-label={text('schedule.level')}
+            value={allLevels}
+            onChange={setAllLevels}
+            options={[
+              { value: false, label: text('schedule.thisLevel') },
+              { value: true, label: text('schedule.allLevels') },
+            ]}
+          />
+        )}
+        <Select
+          size="small"
+          aria-label={text('schedule.groupBy')}
+          value={group}
+          onChange={setGroup}
+          options={(['none', 'room', 'cable', 'bundle', 'level'] as const).map((value) => ({
+            value,
+            label:
+              value === 'none'
+                ? text('schedule.none')
+                : `${text('schedule.groupBy')}: ${text(`schedule.${value}`).toLowerCase()}`,
+          }))}
+        />
+        <Select
+          size="small"
+          aria-label={text('schedule.cable')}
+          value={cable}
+          onChange={setCable}
+          options={[
+            { value: null, label: text('schedule.anyCable') },
+            ...totalsByCable(document, rows).map((total) => ({ value: total.cableTypeId, label: total.cable })),
+          ]}
+        />
+        <Select
+          size="small"
+          aria-label={text('run.state')}
+          value={state}
+          onChange={setState}
+          options={[
+            { value: null, label: text('schedule.anyState') },
+            ...RUN_STATES.map((value) => ({ value, label: term(`states.${value}`) })),
+          ]}
+        />
+      </div>
+      <div className="ledger-body">
+        <div
+          className="grid"
+          role="grid"
+          aria-rowcount={lines.length + 1}
+          aria-colcount={COLUMNS.length}
+          aria-label={text('schedule.title')}
+        >
+          <div className="grid-row head" role="row" aria-rowindex={1}>
+            {COLUMNS.map((column) => (
+              <button
+                key={column}
+                type="button"
+                role="columnheader"
+                className={`plain cell ${column}`}
+                aria-sort={sort.column === column ? (sort.down ? 'descending' : 'ascending') : 'none'}
+                onClick={() => setSort({ column, down: sort.column === column && !sort.down })}
+              >
+                {text(`schedule.columns.${column}`)}
+                {sort.column === column && <Chevron down={sort.down} />}
+              </button>
+            ))}
+          </div>
+          <div ref={scroller} className="grid-scroll" role="rowgroup">
+            {lines.length === 0 && (
+              <div className="ledger-empty">
+                <p>{rows.length === 0 ? text('schedule.empty') : text('schedule.noMatch')}</p>
+                {filters && (
+                  <Button
+                    size="small"
+                    onClick={() => {
+                      setFind('');
+                      setCable(null);
+                      setState(null);
+                    }}
+                  >
+                    {text('schedule.clear')}
+                  </Button>
+                )}
+              </div>
+            )}
+            <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+              {virtual.getVirtualItems().map((item) => {
+                const line = lines[item.index];
+                const style = { transform: `translateY(${item.start}px)`, height: ROW_PX };
+                if (line.kind === 'group') {
+                  return (
+                    <div key={item.key} className="grid-row group" role="row" aria-rowindex={item.index + 2} style={style}>
+                      <div role="gridcell" aria-colspan={COLUMNS.length} className="cell">
+                        <b>{line.title}</b> {text('projects.runs', { count: line.count })} ·{' '}
+                        {formatCableLength(line.cutLengthM, units)}
+                      </div>
+                    </div>
+                  );
+                }
+                const { row } = line;
+                const length = runById.get(row.runId)?.length ?? null;
+                return (
+                  <div
+                    key={item.key}
+                    className={chosen.has(row.runId) ? 'grid-row chosen' : 'grid-row'}
+                    role="row"
+                    tabIndex={0}
+                    aria-rowindex={item.index + 2}
+                    aria-selected={chosen.has(row.runId)}
+                    style={style}
+                    onClick={(event) => pick(row, event.shiftKey)}
+                    onKeyDown={(event) => {
+                      if (event.key === 'Enter' || event.key === ' ') {
+                        event.preventDefault();
+                        pick(row, event.shiftKey);
+                      }
+                    }}
+                  >
+                    <div role="gridcell" className="cell run">
+                      <RunTag number={row.number} />
+                    </div>
+                    <div role="gridcell" className="cell from">
+                      {row.from}
+                    </div>
+                    <div role="gridcell" className="cell to">
+                      {row.to}
+                    </div>
+                    <div role="gridcell" className="cell cable">
+                      {row.cable}
+                    </div>
+                    <div role="gridcell" className="cell length">
+                      {length && full && <LengthBar length={length} units={units} small />}
+                      {row.cutLengthM === null ? text('run.noWay') : formatCableLength(row.cutLengthM, units)}
+                    </div>
+                    <div role="gridcell" className="cell bundle">
+                      {row.bundle}
+                    </div>
+                    <div role="gridcell" className="cell state">
+                      {term(`states.${row.state}`)}
+                    </div>
+                    <div role="gridcell" className="cell check">
+                      <RankMark rank={row.rank} />
+                    </div>
+                  </div>
+                );
+              })}
+            </div>
+          </div>
+        </div>
+        {full && (
+          <aside className="ledger-totals" aria-label={text('schedule.totals')}>
+            <div className="eyebrow">{text('schedule.totals')}</div>
+            {totals.map((total) => (
+              <div key={total.cableTypeId} className="total">
+                <SpoolRing system={total.system} left={1 - ((total.orderLengthM / SPOOL_M) % 1)} size={34} />
+                <div>
+                  <b>{total.cable}</b>
+                  <span>
+                    {text('projects.runs', { count: total.runs })} · {text('schedule.longest').toLowerCase()}{' '}
+                    {formatCableLength(total.longestM, units)}
+                  </span>
+                </div>
+                <b className="figure">{formatCableLength(total.cutLengthM, units)}</b>
+              </div>
+            ))}
+          </aside>
+        )}
+      </div>
+    </section>
+  );
+}
+
+export function Chevron({ down }: { readonly down: boolean }) {
+  return (
+    <svg width={10} height={10} viewBox="0 0 10 10" aria-hidden="true">
+      <path
+        d={down ? 'M2 3.500 5 6.500 8 3.500' : 'M2 6.500 5 3.500 8 6.500'}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={1.6}
+      />
+    </svg>
+  );
+}

@@ -1,0 +1,264 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { Button } from 'antd';
+import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
+import { moveDevices, removeDevices } from '@dusky-spool/core/devices';
+import type { Point2 } from '@dusky-spool/core/geometry';
+import type { ProjectDocument, SystemName } from '@dusky-spool/core/project';
+import { term, text } from '../../app/text.ts';
+import { PlanCanvas, type Tool } from '../../canvas/PlanCanvas.tsx';
+import { useCamera } from '../../canvas/useCamera.ts';
+import { NUDGE_M } from '../../editor/nudge.ts';
+import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
+import { scaleUnderlay } from '../../editor/set-scale.ts';
+import { useKeys } from '../../editor/useKeys.ts';
+import { derive } from '../../state/derived.ts';
+import { useProject } from '../../state/project.ts';
+import type { Stage } from '../../state/progress.ts';
+import { useSettings } from '../../state/settings.ts';
+import { HouseSection } from '../../ui/HouseSection.tsx';
+import { SYSTEM_STYLE } from '../../ui/systems.ts';
+import { Inspector } from './Inspector.tsx';
+import { Chevron, Ledger } from './Ledger.tsx';
+import { Palette } from './Palette.tsx';
+import { ScaleDialog } from './ScaleDialog.tsx';
+import { UnderlayPanel } from './UnderlayPanel.tsx';
+
+interface Props {
+  readonly projectId: string;
+  readonly document: ProjectDocument;
+  readonly stage: Stage;
+}
+
+const SELECT: Tool = { kind: 'select' };
+
+/** The plan with its inspector and its ledger: Survey, Devices and Cabling are this screen with different tools. */
+export function PlanScreen({ projectId, document, stage }: Props) {
+  const { levelId: wanted, selection, view, go } = usePlace();
+  const { edit, undo, redo, showPreview } = useProject();
+  const settings = useSettings();
+  const [tool, setTool] = useState<Tool>(SELECT);
+  const [measured, setMeasured] = useState<readonly [Point2, Point2] | null>(null);
+  const svgRef = useRef<SVGSVGElement>(null);
+  const worldRef = useRef<SVGGElement>(null);
+  const control = useCamera(svgRef, worldRef);
+  const levels = levelsFromBelow(document);
+  const levelId =
+    (wanted && document.levels[wanted] ? wanted : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
+  const full = view === 'schedule';
+
+  const select = useCallback(
+    (next: Selection, level?: string) => {
+      showPreview('', null);
+      go({ selection: next, ...(level ? { level } : {}) });
+    },
+    [go, showPreview],
+  );
+  useEffect(() => setTool(SELECT), [stage]);
+
+  // A selection that came by link or from the ledger is brought into sight.
+  const [firstId] = selection.ids;
+  useEffect(() => {
+    if (!firstId || full) return;
+    const device = document.devices[firstId] ?? document.devices[document.runs[firstId]?.deviceId ?? ''];
+    if (device && device.levelId === levelId) control.reveal([device.x, device.y]);
+    // Only when another thing is selected, not when it moves.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [firstId, levelId, full]);
+
+  const nudge = (dx: number, dy: number, far: boolean) => {
+    const ids = selection.kind === 'device' ? selection.ids.filter((id) => document.devices[id]) : [];
+    if (ids.length === 0) return control.panBy(-dx * 60, dy * 60);
+    const step = NUDGE_M[document.project.units] * (far ? 10 : 1);
+    const moves = ids.map((deviceId) => ({
+      deviceId,
+      to: [document.devices[deviceId].x + dx * step, document.devices[deviceId].y + dy * step] as const,
+    }));
+    edit(text('edit.nudge'), moveDevices(document, moves));
+  };
+  const stepLevel = (by: number) => {
+    const next = levels[levels.findIndex((level) => level.id === levelId) + by];
+    if (next) go({ level: next.id });
+  };
+  const leave = () => {
+    if (tool.kind !== 'select') setTool(SELECT);
+    else select(noSelection);
+    setMeasured(null);
+  };
+  useKeys({
+    undo,
+    redo,
+    nudge,
+    escape: leave,
+    remove: () => {
+      if (selection.kind === 'device' && edit(text('edit.remove'), removeDevices(document, selection.ids))) select(noSelection);
+    },
+    zoom: (direction) =>
+      direction === 0 ? control.fit(projectBounds(document, levelId)) : control.zoomBy(direction > 0 ? 1.25 : 0.8),
+    level: stepLevel,
+  });
+
+  const onScale = (first: Point2, second: Point2) => {
+    setTool(SELECT);
+    setMeasured([first, second]);
+  };
+  const underlay = Object.values(document.underlays).find((u) => u.levelId === levelId);
+  const systems = systemsOnLevel(document, levelId);
+  const hint =
+    tool.kind === 'place'
+      ? text('plan.placing', { name: tool.type.name.toLowerCase() })
+      : tool.kind === 'scale'
+        ? text(tool.first ? 'plan.scaleSecond' : 'plan.scaleFirst')
+        : null;
+  const nothing =
+    !underlay &&
+    !Object.values(document.rooms).some((room) => room.levelId === levelId) &&
+    !Object.values(document.devices).some((device) => device.levelId === levelId);
+
+  const ledger = (
+    <Ledger
+      key={full ? 'full' : 'part'}
+      projectId={projectId}
+      document={document}
+      levelId={levelId}
+      selection={selection}
+      full={full}
+      onSelect={select}
+      onFull={(next) => go({ view: next ? 'schedule' : null })}
+      onFold={() => settings.set({ ledgerOpen: false })}
+    />
+  );
+  return (
+    <div className={`plan-screen${settings.inspectorOpen ? '' : ' no-inspector'}`}>
+      <div className="plan-column">
+        {!full && (
+          <div className="sheet">
+            {levelId !== '' && (
+              <PlanCanvas
+                projectId={projectId}
+                document={document}
+                levelId={levelId}
+                selection={selection}
+                tool={tool}
+                control={control}
+                svgRef={svgRef}
+                worldRef={worldRef}
+                onSelect={select}
+                onTool={setTool}
+                onScale={onScale}
+              />
+            )}
+            <div className="sheet-left">
+              {stage === 'devices' && (
+                <Palette
+                  document={document}
+                  placing={tool.kind === 'place' ? tool.type : null}
+                  onPlace={(type) => {
+                    setTool(type ? { kind: 'place', type } : SELECT);
+                  }}
+                />
+              )}
+              {stage === 'survey' && (
+                <UnderlayPanel
+                  projectId={projectId}
+                  document={document}
+                  levelId={levelId}
+                  onScale={() => setTool({ kind: 'scale', first: null })}
+                />
+              )}
+              <HouseSection document={document} levelId={levelId} onPick={(id) => go({ level: id })} />
+            </div>
+            <div className="zoom-buttons">
+              <Button size="small" aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
+                +
+              </Button>
+              <Button size="small" aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / 1.4)}>
+                −
+              </Button>
+              <Button size="small" onClick={() => control.fit(projectBounds(document, levelId))}>
+                {text('plan.fit')}
+              </Button>
+            </div>
+            {hint && (
+              <div className="sheet-hint" role="status">
+                {hint}
+              </div>
+            )}
+            {nothing && tool.kind === 'select' && (
+              <div className="sheet-empty">
+                <b>{text('plan.empty')}</b>
+                <span>{text('plan.emptySurvey')}</span>
+                {stage !== 'survey' && <Button href={`../survey?level=${levelId}`}>{text('plan.toSurvey')}</Button>}
+              </div>
+            )}
+            <div className="legend" aria-hidden="true">
+              {systems.map((system) => (
+                <span key={system}>
+                  <svg width={30} height={6}>
+                    <path
+                      d="M0 3H30"
+                      stroke={SYSTEM_STYLE[system].colour}
+                      strokeWidth={2}
+                      strokeDasharray={SYSTEM_STYLE[system].dash}
+                    />
+                  </svg>
+                  {term(`systems.${system}`)}
+                </span>
+              ))}
+              {selection.kind !== 'none' && (
+                <span>
+                  <svg width={12} height={12} viewBox="-7 -7 14 14">
+                    <path className="hole" d="M0-6 6 0 0 6-6 0Z" />
+                  </svg>
+                  {text('plan.hole')}
+                </span>
+              )}
+            </div>
+          </div>
+        )}
+        {full || settings.ledgerOpen ? (
+          ledger
+        ) : (
+          <button type="button" className="plain ledger-folded" onClick={() => settings.set({ ledgerOpen: true })}>
+            <Chevron down={false} /> {text('schedule.unfold')} · {text('projects.runs', { count: derive(document).rows.length })}
+          </button>
+        )}
+      </div>
+      <button
+        type="button"
+        className="plain inspector-fold"
+        aria-label={text(settings.inspectorOpen ? 'schedule.foldInspector' : 'schedule.unfoldInspector')}
+        aria-expanded={settings.inspectorOpen}
+        onClick={() => settings.set({ inspectorOpen: !settings.inspectorOpen })}
+      >
+        <svg width={10} height={10} viewBox="0 0 10 10" aria-hidden="true">
+          <path
+            d={settings.inspectorOpen ? 'M3.500 2 6.500 5 3.500 8' : 'M6.500 2 3.500 5 6.500 8'}
+            fill="none"
+            stroke="currentColor"
+            strokeWidth={1.6}
+          />
+        </svg>
+      </button>
+      {settings.inspectorOpen && <Inspector document={document} selection={selection} onSelect={select} />}
+      {measured && underlay && (
+        <ScaleDialog
+          points={measured}
+          units={document.project.units}
+          onCancel={() => setMeasured(null)}
+          onScale={(lengthM) => {
+            const operation = scaleUnderlay(underlay, ...measured, lengthM);
+            if (operation) edit(text('plan.setScale'), [operation]);
+            setMeasured(null);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+function systemsOnLevel(document: ProjectDocument, levelId: string): SystemName[] {
+  const found = new Set<SystemName>();
+  for (const device of Object.values(document.devices))
+    if (device.levelId === levelId) found.add(document.deviceTypes[device.typeId].system);
+  return (Object.keys(SYSTEM_STYLE) as SystemName[]).filter((system) => found.has(system));
+}

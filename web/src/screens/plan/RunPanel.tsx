@@ -1,0 +1,168 @@
+import { Select } from 'antd';
+import { findingsOf } from '@dusky-spool/core/checks';
+import { listOf, RUN_STATES, update, type ProjectDocument, type Run } from '@dusky-spool/core/project';
+import { isKept, runState, type PlannedRun } from '@dusky-spool/core/runs';
+import { formatCableLength } from '@dusky-spool/core/units';
+import { problemSentence } from '@dusky-spool/texts';
+import { term, text } from '../../app/text.ts';
+import type { Selection } from '../../editor/selection.ts';
+import { derive } from '../../state/derived.ts';
+import { useProject } from '../../state/project.ts';
+import { FindingCard } from '../../ui/FindingCard.tsx';
+import { LengthBar } from '../../ui/LengthBar.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { RunTag } from '../../ui/RunTag.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly planned: PlannedRun;
+  readonly onSelect: (selection: Selection, levelId?: string) => void;
+}
+
+/** One run: its tag, its length in parts, its route, its cable and state, and what the checks say. */
+export function RunPanel({ document, planned, onSelect }: Props) {
+  const edit = useProject((state) => state.edit);
+  const { findings, rows, runs } = derive(document);
+  const { run, length, wanted, kept, device } = planned;
+  const { units } = document.project;
+  const row = rows.find((r) => r.runId === run.id)!;
+  const change = (title: string, after: Partial<Run>) => {
+    const operation = update('runs', run, after);
+    if (operation) edit(title, [operation]);
+  };
+  const together = run.bundle === '' ? 0 : runs.filter((other) => other.run.bundle === run.bundle).length;
+  const holes = wanted.ok ? wanted.value.penetrations : [];
+  const through = (kind: (typeof holes)[number]['through']) => holes.filter((hole) => hole.through === kind).length;
+  return (
+    <>
+      <RunTag number={run.number} large>
+        <p>
+          <button
+            type="button"
+            className="plain link"
+            onClick={() => onSelect({ kind: 'device', ids: [device.id] }, device.levelId)}
+          >
+            {row.from}
+          </button>
+          {' → '}
+          {row.to}
+          {run.purpose && `, ${run.purpose}`}
+        </p>
+      </RunTag>
+
+      {length ? (
+        <>
+          <div className="eyebrow">{text('run.length', { length: formatCableLength(length.cutLengthM, units) })}</div>
+          <LengthBar length={length} units={units} />
+          <dl className="figures">
+            <dt className="key rise">{text('run.rise')}</dt>
+            <dd>{formatCableLength(length.riseM, units)}</dd>
+            <dt className="key run">{text('run.run')}</dt>
+            <dd>{formatCableLength(length.runM, units)}</dd>
+            <dt className="key drop">{text('run.drop')}</dt>
+            <dd>{formatCableLength(length.dropM, units)}</dd>
+            <dt className="key slack">{text('run.slack')}</dt>
+            <dd>
+              {formatCableLength(length.deviceSlackM, units)} + {formatCableLength(length.rackSlackM, units)}
+            </dd>
+            <dt className="key allowance">{text('run.allowance')}</dt>
+            <dd>{formatCableLength(length.allowanceM, units)}</dd>
+          </dl>
+        </>
+      ) : (
+        !wanted.ok && (
+          <div className="no-way">
+            <b>{text('run.noWay')}</b>
+            <p>{problemSentence(wanted.problem, units)}</p>
+          </div>
+        )
+      )}
+
+      {wanted.ok && (
+        <>
+          <div className="eyebrow">{text('run.route')}</div>
+          <dl className="figures">
+            <dt>{text('run.joists')}</dt>
+            <dd>{wanted.value.joistsDrilled}</dd>
+            <dt>{text('run.plates')}</dt>
+            <dd>{text('run.holes', { count: through('plate') })}</dd>
+            {through('floor') > 0 && <dt>{text('run.floors')}</dt>}
+            {through('floor') > 0 && <dd>{through('floor')}</dd>}
+            {through('masonry') + through('fire') > 0 && <dt>{text('run.masonry')}</dt>}
+            {through('masonry') + through('fire') > 0 && (
+              <dd>{text('run.holes', { count: through('masonry') + through('fire') })}</dd>
+            )}
+            <dt>{text('run.pulledWith')}</dt>
+            <dd>{together > 1 ? text('run.bundleOf', { bundle: run.bundle, count: together }) : text('run.alone')}</dd>
+          </dl>
+          {wanted.value.joistsDrilled > 0 && <p className="caution">{text('run.boring')}</p>}
+          {through('masonry') + through('fire') > 0 && <p className="caution">{text('run.masonryCaution')}</p>}
+        </>
+      )}
+
+      <div className="eyebrow">{text('run.cable')}</div>
+      <div className="fields">
+        <label className="field">
+          <span>{text('run.cable')}</span>
+          <Select
+            aria-label={text('run.cable')}
+            value={run.cableTypeId}
+            onChange={(cableTypeId) => change(text('edit.cable'), { cableTypeId })}
+            options={listOf(document, 'cableTypes').map((cable) => ({ value: cable.id, label: cable.name }))}
+          />
+        </label>
+        <label className="field">
+          <span>{text('run.state')}</span>
+          <Select
+            aria-label={text('run.state')}
+            value={run.state}
+            onChange={(state) =>
+              edit(
+                text('edit.state', { number: run.number, state: term(`states.${state}`).toLowerCase() }),
+                runState(document, [run.id], state),
+              )
+            }
+            options={RUN_STATES.map((value) => ({ value, label: term(`states.${value}`) }))}
+          />
+        </label>
+        {!isKept(run) && (
+          <>
+            <LengthField
+              label={text('run.slackDevice')}
+              valueM={run.deviceSlackM}
+              units={units}
+              onChange={(deviceSlackM) => deviceSlackM !== null && change(text('edit.slack'), { deviceSlackM })}
+            />
+            <LengthField
+              label={text('run.slackRack')}
+              valueM={run.rackSlackM}
+              units={units}
+              onChange={(rackSlackM) => rackSlackM !== null && change(text('edit.slack'), { rackSlackM })}
+            />
+          </>
+        )}
+      </div>
+      {kept && <p className="faint">{text('run.kept')}</p>}
+
+      <Checks document={document} findings={findingsOf(findings, run.id)} />
+    </>
+  );
+}
+
+export function Checks({
+  document,
+  findings,
+}: {
+  readonly document: ProjectDocument;
+  readonly findings: ReturnType<typeof findingsOf>;
+}) {
+  if (findings.length === 0) return null;
+  return (
+    <>
+      <div className="eyebrow">{text('device.checks')}</div>
+      {findings.map((finding) => (
+        <FindingCard key={`${finding.check}${finding.subjects[0].id}`} finding={finding} units={document.project.units} />
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,226 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { App as AntApp, Button, Input, Modal, Segmented } from 'antd';
+import type { ProjectSummary } from '@dusky-spool/core/contract';
+import { problemSentence } from '@dusky-spool/texts';
+import { getJson, postJson, postText, Refused, remove } from '../../api/http.ts';
+import { useSession } from '../../api/session.ts';
+import { term, text } from '../../app/text.ts';
+
+const sentence = (error: unknown) => problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' });
+
+/** The firm's projects: open one, make one, take a file in. */
+export function Projects() {
+  const { session, signOut } = useSession();
+  const [projects, setProjects] = useState<readonly ProjectSummary[] | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [making, setMaking] = useState(false);
+  const [importing, setImporting] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const { modal } = AntApp.useApp();
+
+  const load = useCallback(() => {
+    getJson<{ projects: ProjectSummary[] }>('/projects')
+      .then((reply) => {
+        setProjects(reply.projects);
+        setProblem(null);
+      })
+      .catch((error: unknown) => setProblem(sentence(error)));
+  }, []);
+  useEffect(load, [load]);
+
+  const takeIn = async (file: File) => {
+    setImporting(file.name);
+    setProblem(null);
+    try {
+      const { id } = await postText<{ id: string }>('/projects/import', await file.text());
+      void navigate(`/p/${id}/devices`);
+    } catch (error) {
+      setProblem(sentence(error));
+    } finally {
+      setImporting(null);
+    }
+  };
+  const askDelete = (project: ProjectSummary) =>
+    modal.confirm({
+      title: text('projects.delete'),
+      content: text('projects.deleteAsk', { name: project.name }),
+      okText: text('projects.delete'),
+      okButtonProps: { danger: true },
+      cancelText: text('cancel'),
+      onOk: () => remove(`/projects/${project.id}`).then(load, (error: unknown) => setProblem(sentence(error))),
+    });
+
+  return (
+    <div className="projects-page">
+      <header className="header dusk">
+        <svg width={30} height={30} viewBox="0 0 40 40" aria-hidden="true" className="mark">
+          <g fill="none" stroke="currentColor" strokeWidth={2}>
+            <path d="M37 20a17 17 0 1 0-17 17" />
+            <circle cx={20} cy={20} r={11} />
+            <circle cx={20} cy={20} r={5} />
+          </g>
+        </svg>
+        <b>{session?.member?.firm}</b>
+        <span className="grow" />
+        <Link to="/scan" className="dusk-link">
+          {text('header.scan')}
+        </Link>
+        <span className="who">{session?.member?.name}</span>
+        <Button size="small" ghost onClick={() => void signOut()}>
+          {text('signOut')}
+        </Button>
+      </header>
+      <main className="projects">
+        <div className="projects-head">
+          <h1>{text('projects.title')}</h1>
+          <span className="grow" />
+          <input
+            ref={input}
+            type="file"
+            accept=".json,application/json"
+            className="unseen"
+            tabIndex={-1}
+            aria-label={text('projects.import')}
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file) void takeIn(file);
+              event.target.value = '';
+            }}
+          />
+          <Button loading={importing !== null} onClick={() => input.current?.click()}>
+            {importing ? text('projects.importing', { name: importing }) : text('projects.import')}
+          </Button>
+          <Button type="primary" onClick={() => setMaking(true)}>
+            {text('projects.new')}
+          </Button>
+        </div>
+        {problem && (
+          <div className="finding stop" role="alert">
+            <p>{problem}</p>
+          </div>
+        )}
+        {projects?.length === 0 && <p className="lead">{text('projects.empty')}</p>}
+        <ul className="project-list">
+          {projects?.map((project) => (
+            <li key={project.id} className="project-card">
+              <Link to={`/p/${project.id}/devices`} aria-label={text('projects.open', { name: project.name })}>
+                <HouseDrawing levels={project.levels} share={project.runs === 0 ? 0 : project.runsPulled / project.runs} />
+                <div>
+                  <h2>{project.name}</h2>
+                  <p>{project.description}</p>
+                  <p className="figures-line">
+                    {(['levels', 'rooms', 'devices', 'runs'] as const).map((name) => (
+                      <span key={name}>{text(`projects.${name}`, { count: project[name] })}</span>
+                    ))}
+                    {project.runsPulled > 0 && (
+                      <span className="copper">
+                        {text('projects.pulled', { share: Math.round((100 * project.runsPulled) / project.runs) })}
+                      </span>
+                    )}
+                  </p>
+                </div>
+              </Link>
+              <div className="project-foot">
+                <span className="id">{project.shortId}</span>
+                <span>
+                  {text('projects.changed', {
+                    when: new Date(project.updatedAt).toLocaleDateString('en-GB', {
+                      day: 'numeric',
+                      month: 'short',
+                      year: 'numeric',
+                    }),
+                  })}
+                </span>
+                <span className="grow" />
+                <Button
+                  size="small"
+                  type="text"
+                  danger
+                  onClick={() => askDelete(project)}
+                  aria-label={`${text('projects.delete')} ${project.name}`}
+                >
+                  {text('projects.delete')}
+                </Button>
+              </div>
+            </li>
+          ))}
+        </ul>
+        <p className="faint">{text('aid')}</p>
+      </main>
+      {making && <NewProject onCancel={() => setMaking(false)} />}
+    </div>
+  );
+}
+
+function NewProject({ onCancel }: { readonly onCancel: () => void }) {
+  const [name, setName] = useState('');
+  const [units, setUnits] = useState<'metric' | 'imperial'>('metric');
+  const [problem, setProblem] = useState<string | null>(null);
+  const navigate = useNavigate();
+  const make = () => {
+    if (name.trim() === '') return setProblem(text('projects.nameMissing'));
+    postJson<{ id: string }>('/projects', { name, units })
+      .then(({ id }) => navigate(`/p/${id}/survey`))
+      .catch((error: unknown) => setProblem(sentence(error)));
+  };
+  return (
+    <Modal
+      open
+      title={text('projects.new')}
+      okText={text('create')}
+      cancelText={text('cancel')}
+      onOk={make}
+      onCancel={onCancel}
+      width={420}
+    >
+      <div className="ask">
+        <label className="field">
+          <span>{text('projects.nameLabel')}</span>
+          <Input
+            autoFocus
+            value={name}
+            maxLength={120}
+            aria-label={text('projects.nameLabel')}
+            status={problem ? 'error' : undefined}
+            onChange={(event) => setName(event.target.value)}
+            onPressEnter={make}
+          />
+        </label>
+        {problem && (
+          <p className="field-problem" role="alert">
+            {problem}
+          </p>
+        )}
+        <div className="field">
+          <span>{text('projects.unitsLabel')}</span>
+          <Segmented
+            value={units}
+            onChange={setUnits}
+            options={(['metric', 'imperial'] as const).map((value) => ({ value, label: term(`units.${value}`) }))}
+          />
+        </div>
+      </div>
+    </Modal>
+  );
+}
+
+/** A small side view: as many storeys as the house has, the riser in copper as far as its runs are pulled. */
+function HouseDrawing({ levels, share }: { readonly levels: number; readonly share: number }) {
+  const storeys = Math.max(1, Math.min(4, levels));
+  const height = storeys * 22;
+  return (
+    <svg width={104} height={126} viewBox={`0 0 104 126`} aria-hidden="true" className="house-drawing">
+      <g transform={`translate(0,${118 - height})`}>
+        <path d="M6 0 52 -24 98 0Z" className="section-roof" />
+        {Array.from({ length: storeys }, (_, i) => (
+          <rect key={i} x={12} y={i * 22} width={80} height={22} className="storey" />
+        ))}
+        <path d={`M68 ${height - 3}V3`} className="riser-dim" />
+        <path d={`M68 ${height - 3}V${height - 3 - share * (height - 6)}`} className="section-riser" />
+      </g>
+      <path d="M0 118H104" className="section-ground" />
+    </svg>
+  );
+}

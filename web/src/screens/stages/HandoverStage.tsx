@@ -1,0 +1,34 @@
+import { levelsFromBelow } from '@dusky-spool/core/building';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { text } from '../../app/text.ts';
+import { StagePage } from './StagePage.tsx';
+
+/** The files that leave the house. */
+export function HandoverStage({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+  const imperial = document.project.units === 'imperial';
+  const from = (path: string) => `/api/projects/${projectId}/${path}`;
+  const files = [
+    { address: from('documents/schedule.csv'), words: text('schedule.csv') },
+    { address: from('documents/schedule.xlsx'), words: text('schedule.xlsx') },
+    { address: from(`documents/labels.pdf?size=medium&paper=${imperial ? 'Letter' : 'A4'}`), words: text('schedule.labels') },
+    ...levelsFromBelow(document).map((level) => ({
+      address: from(`documents/plan.pdf?level=${level.id}&paper=${imperial ? 'Tabloid' : 'A3'}`),
+      words: `${text('schedule.plan')} · ${level.name}`,
+    })),
+    { address: from('file'), words: text('schedule.projectFile') },
+  ];
+  return (
+    <StagePage title={text('stage.handover.title')} lead={text('stage.handover.lead')}>
+      <ul className="files">
+        {files.map(({ address, words }) => (
+          <li key={address}>
+            <a href={address} download>
+              {words}
+            </a>
+          </li>
+        ))}
+      </ul>
+      <p className="faint">{text('aid')}</p>
+    </StagePage>
+  );
+}

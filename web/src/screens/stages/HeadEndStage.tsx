@@ -1,0 +1,36 @@
+import { Link } from 'react-router';
+import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { formatLength } from '@dusky-spool/core/units';
+import { text } from '../../app/text.ts';
+import { derive } from '../../state/derived.ts';
+import { RunTable } from './RunTable.tsx';
+import { StagePage } from './StagePage.tsx';
+
+/** What arrives at each rack, in the order of termination. */
+export function HeadEndStage({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+  const { rows } = derive(document);
+  const { units } = document.project;
+  const racks = listOf(document, 'racks');
+  return (
+    <StagePage title={text('stage.headEnd.title')} lead={text('stage.headEnd.lead')}>
+      {racks.length === 0 && <p>{text('stage.headEnd.empty')}</p>}
+      {racks.map((rack) => (
+        <section key={rack.id}>
+          <h3>
+            {rack.name}{' '}
+            <span className="faint">
+              {text('stage.headEnd.units', { units: rack.units, height: formatLength(rack.entryHeightM, units) })}
+            </span>
+          </h3>
+          <RunTable
+            rows={rows.filter((row) => document.runs[row.runId].rackId === rack.id)}
+            units={units}
+            action={(row) => (
+              <Link to={`/p/${projectId}/cabling?level=${row.levelId}&sel=run:${row.runId}`}>{text('stage.inspect.show')}</Link>
+            )}
+          />
+        </section>
+      ))}
+    </StagePage>
+  );
+}

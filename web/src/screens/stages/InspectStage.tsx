@@ -1,0 +1,45 @@
+import { useNavigate } from 'react-router';
+import { CHECKS } from '@dusky-spool/core/checks';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { text } from '../../app/text.ts';
+import { derive } from '../../state/derived.ts';
+import { FindingCard } from '../../ui/FindingCard.tsx';
+import { RankMark } from '../../ui/RankMark.tsx';
+import { StagePage } from './StagePage.tsx';
+
+/** Everything the checks found, stops first, and which rules ran. */
+export function InspectStage({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+  const { findings } = derive(document);
+  const navigate = useNavigate();
+  const open = findings.filter((finding) => finding.rank !== 'fine');
+  const show = (runId: string) =>
+    void navigate(`/p/${projectId}/cabling?level=${document.devices[document.runs[runId].deviceId].levelId}&sel=run:${runId}`);
+  return (
+    <StagePage title={text('stage.inspect.title')} lead={text('stage.inspect.lead')}>
+      {open.length === 0 && (
+        <p>
+          <RankMark rank="fine" /> {text('stage.inspect.none')}
+        </p>
+      )}
+      <div className="finding-grid">
+        {open.map((finding) => (
+          <FindingCard
+            key={`${finding.check}${finding.subjects[0].id}`}
+            finding={finding}
+            units={document.project.units}
+            onShow={() => show(finding.subjects[0].id)}
+          />
+        ))}
+      </div>
+      <h3 className="eyebrow">{text('stage.inspect.checks')}</h3>
+      <ul className="rules">
+        {CHECKS.map((check) => (
+          <li key={check.id}>
+            <b>{check.title}</b> <span className="faint">{check.source}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="faint">{text('aid')}</p>
+    </StagePage>
+  );
+}

@@ -1,0 +1,29 @@
+import type { ReactNode } from 'react';
+import type { ScheduleRow } from '@dusky-spool/core/documents';
+import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
+import { term } from '../../app/text.ts';
+import { RunTag } from '../../ui/RunTag.tsx';
+
+interface Props {
+  readonly rows: readonly ScheduleRow[];
+  readonly units: UnitSystem;
+  readonly action?: (row: ScheduleRow) => ReactNode;
+}
+
+/** Runs as a plain list: tag, where from, cable and length, state, and what can be done. */
+export function RunTable({ rows, units, action }: Props) {
+  return (
+    <ul className="run-list">
+      {rows.map((row) => (
+        <li key={row.runId}>
+          <RunTag number={row.number} />
+          <span className="run-from">{row.from}</span>
+          <span className="run-cable">{row.cable}</span>
+          <b>{row.cutLengthM === null ? '' : formatCableLength(row.cutLengthM, units)}</b>
+          <span className={`run-state ${row.state}`}>{term(`states.${row.state}`)}</span>
+          {action && <span className="run-action">{action(row)}</span>}
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,26 @@
+import type { ReactNode } from 'react';
+
+interface Props {
+  readonly title: string;
+  readonly lead: string;
+  readonly aside?: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** The sheet of paper that every stage without a plan lies on. */
+export function StagePage({ title, lead, aside, children }: Props) {
+  return (
+    <div className="stage-page">
+      <div className="stage-sheet">
+        <header className="stage-head">
+          <div>
+            <h2>{title}</h2>
+            <p>{lead}</p>
+          </div>
+          {aside}
+        </header>
+        {children}
+      </div>
+    </div>
+  );
+}

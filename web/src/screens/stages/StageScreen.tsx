@@ -1,0 +1,35 @@
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import type { Stage } from '../../state/progress.ts';
+import { BriefStage } from './BriefStage.tsx';
+import { HandoverStage } from './HandoverStage.tsx';
+import { HeadEndStage } from './HeadEndStage.tsx';
+import { InspectStage } from './InspectStage.tsx';
+import { OrderStage } from './OrderStage.tsx';
+import { PreWireStage } from './PreWireStage.tsx';
+import { TrimOutStage } from './TrimOutStage.tsx';
+
+interface Props {
+  readonly projectId: string;
+  readonly document: ProjectDocument;
+  readonly stage: Stage;
+}
+
+/** The stages that are lists and forms rather than the plan. */
+export function StageScreen({ projectId, document, stage }: Props) {
+  switch (stage) {
+    case 'brief':
+      return <BriefStage document={document} />;
+    case 'head-end':
+      return <HeadEndStage projectId={projectId} document={document} />;
+    case 'order':
+      return <OrderStage document={document} />;
+    case 'pre-wire':
+      return <PreWireStage document={document} />;
+    case 'inspect':
+      return <InspectStage projectId={projectId} document={document} />;
+    case 'trim-out':
+      return <TrimOutStage document={document} />;
+    default:
+      return <HandoverStage projectId={projectId} document={document} />;
+  }
+}

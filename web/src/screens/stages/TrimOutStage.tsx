@@ -1,0 +1,34 @@
+import { Button } from 'antd';
+import { RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
+import { runState } from '@dusky-spool/core/runs';
+import { term, text } from '../../app/text.ts';
+import { derive } from '../../state/derived.ts';
+import { useProject } from '../../state/project.ts';
+import { RunTable } from './RunTable.tsx';
+import { StagePage } from './StagePage.tsx';
+
+const NEXT: Partial<Record<RunState, { to: RunState; words: string }>> = {
+  pulled: { to: 'terminated', words: 'stage.trimOut.terminate' },
+  terminated: { to: 'tested', words: 'stage.trimOut.test' },
+};
+
+/** Termination and test of the runs that are in the walls. */
+export function TrimOutStage({ document }: { readonly document: ProjectDocument }) {
+  const edit = useProject((state) => state.edit);
+  const rows = derive(document).rows.filter((row) => RUN_STATES.indexOf(row.state) >= RUN_STATES.indexOf('pulled'));
+  return (
+    <StagePage title={text('stage.trimOut.title')} lead={text('stage.trimOut.lead')}>
+      {rows.length === 0 && <p>{text('stage.trimOut.none')}</p>}
+      <RunTable
+        rows={rows}
+        units={document.project.units}
+        action={(row) => {
+          const next = NEXT[row.state];
+          if (!next) return null;
+          const title = text('edit.state', { number: row.number, state: term(`states.${next.to}`).toLowerCase() });
+          return <Button onClick={() => edit(title, runState(document, [row.runId], next.to))}>{text(next.words)}</Button>;
+        }}
+      />
+    </StagePage>
+  );
+}

@@ -1,0 +1,69 @@
+import { worstRank } from '@dusky-spool/core/checks';
+import { RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
+import type { Derived } from './derived.ts';
+
+export const STAGES = [
+  'brief',
+  'survey',
+  'devices',
+  'cabling',
+  'head-end',
+  'order',
+  'pre-wire',
+  'inspect',
+  'trim-out',
+  'handover',
+] as const;
+export type Stage = (typeof STAGES)[number];
+
+export const isStage = (word: string | undefined): word is Stage => STAGES.includes(word as Stage);
+
+/** How far a stage is (0 to 1) and how many findings of rank stop belong to it. */
+export interface StageProgress {
+  readonly stage: Stage;
+  readonly share: number;
+  readonly stops: number;
+}
+
+/** The thread's beads from real counts of the project. */
+export function progressOf(document: ProjectDocument, { runs, findings }: Derived): StageProgress[] {
+  const share = (done: number, all: number) => (all === 0 ? 0 : done / all);
+  const atLeast = (state: RunState) =>
+    runs.filter(({ run }) => RUN_STATES.indexOf(run.state) >= RUN_STATES.indexOf(state)).length;
+  const rooms = Object.values(document.rooms);
+  const devices = Object.values(document.devices);
+  const { name, client, address, description } = document.project;
+  const stops = findings.filter((finding) => finding.rank === 'stop');
+  const settled = runs.filter(
+    ({ run, differs }) => !differs && worstRank(findings.filter((f) => f.subjects.some((s) => s.id === run.id))) === 'fine',
+  ).length;
+  const withDevices = new Set(devices.map((device) => device.roomId));
+  const shares: Record<Stage, number> = {
+    brief: share([name, client, address, description].filter((fact) => fact.trim() !== '').length, 4),
+    survey: share(
+      rooms.filter((room) => Object.values(document.walls).some((wall) => wall.levelId === room.levelId)).length,
+      Math.max(1, rooms.length),
+    ),
+    devices: share(rooms.filter((room) => withDevices.has(room.id)).length, rooms.length),
+    cabling: share(runs.filter((planned) => planned.length !== null).length, runs.length),
+    'head-end': share(
+      Object.keys(document.racks).length > 0 ? runs.filter((planned) => planned.length !== null).length : 0,
+      Math.max(1, runs.length),
+    ),
+    order: share(atLeast('issued'), runs.length),
+    'pre-wire': share(atLeast('pulled'), runs.length),
+    inspect: atLeast('pulled') === 0 ? 0 : share(Math.min(settled, atLeast('pulled')), runs.length),
+    'trim-out': share(atLeast('terminated') + atLeast('tested'), 2 * runs.length),
+    handover: runs.length > 0 && atLeast('tested') === runs.length ? 1 : 0,
+  };
+  const stage: Record<string, Stage> = {
+    'route-missing': 'cabling',
+    'speaker-cable-loss': 'cabling',
+    'kept-route-differs': 'inspect',
+  };
+  return STAGES.map((name) => ({
+    stage: name,
+    share: shares[name],
+    stops: stops.filter((finding) => stage[finding.check] === name).length,
+  }));
+}

@@ -1,0 +1,154 @@
+import { create } from 'zustand';
+import type { ChangesReply, DocumentReply, PictureInfo, StoredChange } from '@dusky-spool/core/contract';
+import { applyChange, idFrom, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import type { Outcome, Problem } from '@dusky-spool/core/outcome';
+import { keepEdits, keepHouse, keptEdits, keptHouse } from '../api/device-store.ts';
+import { getJson, postJson, Refused } from '../api/http.ts';
+import { followProject } from '../api/live.ts';
+import { ProjectSync, Unreachable, type SyncState } from '../editor/sync.ts';
+
+/** A cure or drag shown on the plan before it is made. */
+export interface Preview {
+  readonly what: string;
+  readonly operations: readonly Operation[];
+  readonly document: ProjectDocument;
+}
+
+interface ProjectStore {
+  readonly projectId: string | null;
+  readonly sync: SyncState | null;
+  readonly pictures: readonly PictureInfo[];
+  readonly problem: Problem | null;
+  readonly preview: Preview | null;
+  /** The last refusal of an edit, for a message. */
+  readonly refusal: { readonly problem: Problem; readonly at: number } | null;
+  readonly open: (projectId: string) => Promise<void>;
+  readonly close: () => void;
+  /** Makes an edit; a refusal is shown and nothing changes. Returns whether it was made. */
+  readonly edit: (title: string, operations: Outcome<readonly Operation[]> | readonly Operation[]) => boolean;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly resolve: (choice: 'mine' | 'theirs') => void;
+  readonly showPreview: (what: string, operations: readonly Operation[] | null) => void;
+  readonly addPicture: (picture: PictureInfo) => void;
+}
+
+export const newRecordId = (prefix: string): string => idFrom((count) => crypto.getRandomValues(new Uint8Array(count)), prefix);
+
+/** What a failed request means for the sync. */
+function unreachable(error: unknown): never {
+  if (!(error instanceof Refused)) throw new Unreachable('offline');
+  if (error.status === 401 || error.status === 403) throw new Unreachable('signed-out');
+  throw new Unreachable(error.problem.code === 'database-away' ? 'database-away' : 'offline');
+}
+
+let engine: ProjectSync | null = null;
+let stopFollowing: (() => void) | null = null;
+let keepTimer = 0;
+
+export const useProject = create<ProjectStore>((set, get) => {
+  const refuse = (problem: Problem) => set({ refusal: { problem, at: Date.now() } });
+
+  const startSync = async (projectId: string, loaded: { document: ProjectDocument; revision: number }) => {
+    const kept = await keptEdits(projectId).catch(() => []);
+    if (get().projectId !== projectId) return;
+    engine = new ProjectSync(
+      {
+        send: (changes) => postJson<ChangesReply>(`/projects/${projectId}/changes`, { changes }).catch(unreachable),
+        since: (revision) =>
+          getJson<{ changes: StoredChange[] }>(`/projects/${projectId}/changes?since=${revision}`).then(
+            (reply) => reply.changes,
+            unreachable,
+          ),
+        keep: (pending) => keepEdits(projectId, pending),
+        newId: () => crypto.randomUUID(),
+        later: (task, delayMs) => void window.setTimeout(task, delayMs),
+        changed: (sync) => {
+          const { notice } = sync;
+          if (notice && notice !== get().sync?.notice) refuse(notice);
+          set({ sync });
+          keepSoon(projectId, sync);
+        },
+      },
+      loaded,
+      kept,
+    );
+    set({ sync: engine.current, preview: null, problem: null });
+    keepSoon(projectId, engine.current);
+    const running = engine;
+    stopFollowing = followProject(projectId, (message) => {
+      if (message.type === 'change') running.receive(message.stored);
+      else if (message.type === 'at-revision') void running.tryAgain();
+    });
+  };
+
+  return {
+    projectId: null,
+    sync: null,
+    pictures: [],
+    problem: null,
+    preview: null,
+    refusal: null,
+    open: async (projectId) => {
+      get().close();
+      set({ projectId, sync: null, problem: null, pictures: [], preview: null });
+      try {
+        const reply = await getJson<DocumentReply>(`/projects/${projectId}`);
+        if (get().projectId !== projectId) return;
+        set({ pictures: reply.pictures });
+        await startSync(projectId, reply);
+      } catch (error) {
+        if (get().projectId !== projectId) return;
+        const house =
+          error instanceof Refused && error.status < 500 ? undefined : await keptHouse(projectId).catch(() => undefined);
+        if (house) await startSync(projectId, house);
+        else set({ problem: error instanceof Refused ? error.problem : { code: 'database-away' } });
+      }
+    },
+    close: () => {
+      engine?.stop();
+      engine = null;
+      stopFollowing?.();
+      stopFollowing = null;
+      set({ projectId: null, sync: null, preview: null });
+    },
+    edit: (title, wanted) => {
+      const operations = 'ok' in wanted ? wanted : { ok: true as const, value: wanted };
+      if (!operations.ok) {
+        refuse(operations.problem);
+        return false;
+      }
+      const problem = engine?.edit(title, operations.value) ?? null;
+      if (problem) refuse(problem);
+      set({ preview: null });
+      return problem === null;
+    },
+    undo: () => {
+      const problem = engine?.undo();
+      if (problem) refuse(problem);
+    },
+    redo: () => {
+      const problem = engine?.redo();
+      if (problem) refuse(problem);
+    },
+    resolve: (choice) => engine?.resolve(choice),
+    showPreview: (what, operations) => {
+      const view = get().sync?.view;
+      const applied = operations && view ? applyChange(view, { operations }) : null;
+      set({ preview: applied?.ok ? { what, operations: operations!, document: applied.value } : null });
+    },
+    addPicture: (picture) => set({ pictures: [...get().pictures.filter((other) => other.id !== picture.id), picture] }),
+  };
+});
+
+/** Keeps the house on this device a moment after it last changed, for the scanner and for work without a connection. */
+function keepSoon(projectId: string, { view, revision, pending }: SyncState): void {
+  window.clearTimeout(keepTimer);
+  if (pending.length > 0) return;
+  keepTimer = window.setTimeout(() => {
+    const { shortId, name } = view.project;
+    void keepHouse({ projectId, shortId, name, revision, document: view }).catch(() => undefined);
+  }, 800);
+}
+
+window.addEventListener('online', () => void engine?.tryAgain());

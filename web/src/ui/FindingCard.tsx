@@ -1,0 +1,66 @@
+import type { Finding } from '@dusky-spool/core/checks';
+import type { UnitSystem } from '@dusky-spool/core/units';
+import { cureSentence, findingSentence } from '@dusky-spool/texts';
+import { Button } from 'antd';
+import { text } from '../app/text.ts';
+import { useProject } from '../state/project.ts';
+import { RankMark } from './RankMark.tsx';
+
+interface Props {
+  readonly finding: Finding;
+  readonly units: UnitSystem;
+  readonly onShow?: () => void;
+}
+
+/** One finding: what is wrong in a sentence, and each cure as a button that previews it on the plan first. */
+export function FindingCard({ finding, units, onShow }: Props) {
+  const preview = useProject((state) => state.preview);
+  const showPreview = useProject((state) => state.showPreview);
+  const edit = useProject((state) => state.edit);
+  const number = String(finding.figures.number ?? '');
+  return (
+    <article className={`finding ${finding.rank}`}>
+      <header>
+        <RankMark rank={finding.rank} />
+        {onShow ? (
+          <button type="button" className="plain id finding-run" onClick={onShow}>
+            {number}
+          </button>
+        ) : (
+          <span className="id finding-run">{number}</span>
+        )}
+      </header>
+      <p>{findingSentence(finding, units)}</p>
+      {finding.cures.length > 0 && (
+        <div className="cures">
+          {finding.cures.map((cure) => {
+            const words = cureSentence(cure, units);
+            const what = `${number}: ${words}`;
+            const shown = preview?.what === what;
+            return shown ? (
+              <span key={words} className="cure-decide">
+                <Button size="small" type="primary" onClick={() => edit(what, cure.operations)}>
+                  {text('apply')}: {words}
+                </Button>
+                <Button size="small" onClick={() => showPreview('', null)}>
+                  {text('cancel')}
+                </Button>
+              </span>
+            ) : (
+              <Button
+                key={words}
+                size="small"
+                onClick={() => {
+                  onShow?.();
+                  showPreview(what, cure.operations);
+                }}
+              >
+                {words}
+              </Button>
+            );
+          })}
+        </div>
+      )}
+    </article>
+  );
+}

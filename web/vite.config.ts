@@ -1,0 +1,8 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [react()],
+  build: { target: 'es2023', sourcemap: false, manifest: true, chunkSizeWarningLimit: 1500, modulePreload: { polyfill: false } },
+  server: { proxy: { '/api': { target: 'http://127.0.0.1:4410', ws: true } } },
+});

@@ -12,4 +12,5 @@ export {
   type Building,
   type WallPlace,
 } from './building.ts';
+export { wallReaches } from './wall-reach.ts';
 export { levelsFromBelow, projectBounds } from './levels.ts';

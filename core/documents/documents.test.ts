@@ -76,10 +76,11 @@ describe('the plan sheet', () => {
     if (!sheet.ok) throw new Error('refused');
     // 10.2 m in 271 mm: 1:50 gives 204 mm, 1:25 would need 408.
     expect(sheet.value.scale).to.equal(50);
+    // The wall of 4.1 m, met at both ends by walls 0.12 m thick: 4.22 m at 1:50.
     const south = sheet.value.marks.find((mark) => mark.kind === 'wall')!;
     expect(
       south.kind === 'wall' && Math.hypot(south.points[1][0] - south.points[0][0], south.points[1][1] - south.points[0][1]),
-    ).to.be.closeTo(4100 / 50, 1e-9);
+    ).to.be.closeTo(4220 / 50, 1e-9);
     sheet.value.marks
       .flatMap((mark) => ('points' in mark ? mark.points : [mark.at]))
       .forEach(([x, y]) => {

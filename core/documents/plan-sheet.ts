@@ -1,5 +1,5 @@
-import { openingsOf, buildingOf, projectBounds, wallLength, wallPoint } from '../building/index.ts';
-import { centroidOf, type Point2 } from '../geometry/index.ts';
+import { buildingOf, openingsOf, projectBounds, wallLength, wallPoint, wallReaches } from '../building/index.ts';
+import { centroidOf, placeLabels, type Box, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import type { ProjectDocument, SystemName } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
@@ -75,16 +75,20 @@ export function planSheet(
   const marks = [...buildingMarks(document, levelId), ...deviceMarks(document, levelId, runs)].map((mark): SheetMark =>
     'points' in mark ? { ...mark, points: mark.points.map(place) } : { ...mark, at: place(mark.at) },
   );
+  const labelled = clearOfDevices(marks);
   const systems = [...new Set(marks.flatMap((mark) => (mark.kind === 'device' ? [mark.system] : [])))].sort();
-  return fine({ paper, widthMm, heightMm, scale, marginMm: MARGIN_MM, titleBlockMm: TITLE_BLOCK_MM, marks, systems });
+  return fine({ paper, widthMm, heightMm, scale, marginMm: MARGIN_MM, titleBlockMm: TITLE_BLOCK_MM, marks: labelled, systems });
 }
 
 /** Marks in metres; `planSheet` puts them on paper. */
 function buildingMarks(document: ProjectDocument, levelId: string): SheetMark[] {
   const building = buildingOf(document);
   const marks: SheetMark[] = [];
+  const reaches = wallReaches(building.wallsByLevel[levelId] ?? []);
   for (const wall of building.wallsByLevel[levelId] ?? []) {
-    marks.push({ kind: 'wall', points: band(wall.a, wall.b, wall.thicknessM) });
+    const [before, after] = reaches.get(wall.id)!;
+    const [start, end] = [wallPoint(wall, -before), wallPoint(wall, wallLength(wall) + after)];
+    marks.push({ kind: 'wall', points: band(start, end, wall.thicknessM) });
     for (const o of openingsOf(building, wall)) {
       const lengthM = wallLength(wall);
       const [from, to] = [Math.max(0, o.offsetM - o.widthM / 2), Math.min(lengthM, o.offsetM + o.widthM / 2)];
@@ -146,5 +150,30 @@ function box([x, y]: Point2, widthM: number, depthM: number, turnRad: number): P
   ).map(([i, j]): Point2 => {
     const [u, v] = [(i * widthM) / 2, (j * depthM) / 2];
     return [x + u * c - v * s, y + u * s + v * c];
+  });
+}
+
+/** Room names moved aside from the devices' beads; sizes in mm on paper. */
+function clearOfDevices(marks: readonly SheetMark[]): SheetMark[] {
+  const beads = marks.flatMap((mark): Box[] =>
+    mark.kind === 'device' ? [{ x: mark.at[0] - 3.5, y: -mark.at[1] - 3, width: 7, height: 6 }] : [],
+  );
+  const rooms = marks.filter((mark) => mark.kind === 'room');
+  const wishes = rooms.map(({ at: [x, y], name, code }) => {
+    const width = Math.max(8, name.length * 1.75);
+    const steps = [0, 9, -9, 18, -18];
+    return {
+      id: code,
+      width,
+      height: 7,
+      places: steps.flatMap((dy) => [0, 12, -12].map((dx) => [x - width / 2 + dx, -y - 3.5 + dy] as const)),
+    };
+  });
+  const placed = placeLabels(wishes, beads);
+  return marks.map((mark) => {
+    if (mark.kind !== 'room') return mark;
+    const at = placed.get(mark.code);
+    const width = Math.max(8, mark.name.length * 1.75);
+    return at ? { ...mark, at: [at[0] + width / 2, -at[1] - 3.5] } : mark;
   });
 }

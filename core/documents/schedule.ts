@@ -1,4 +1,5 @@
 import { runChecks, worstRank, type Finding, type Rank } from '../checks/index.ts';
+import { deviceTitle } from '../devices/index.ts';
 import { listOf, type ProjectDocument, type RunState, type SystemName } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
 
@@ -52,7 +53,7 @@ export function scheduleOf(
     const type = document.deviceTypes[device.typeId];
     const level = document.levels[device.levelId];
     const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
-    const name = device.name || type.name;
+    const name = deviceTitle(device, type);
     const rack = document.racks[run.rackId];
     return {
       runId: run.id,

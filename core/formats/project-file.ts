@@ -122,8 +122,5 @@ export function writeProjectFile({ document, pictures }: ProjectFile): string {
   return `{\n${lines.join(',\n')}\n}\n`;
 }
 
-/** The record's fields in the order of its schema. */
-function ordered(schema: z.ZodType, record: object): Record<string, unknown> {
-  const shape = (schema as unknown as { shape: Record<string, unknown> }).shape;
-  return Object.fromEntries(Object.keys(shape).map((key) => [key, (record as Record<string, unknown>)[key]]));
-}
+/** The record with its fields, and those of the objects inside it, in the order of its schema (a store may turn them round). */
+const ordered = (schema: z.ZodType, record: object): unknown => schema.parse(record);

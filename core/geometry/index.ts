@@ -3,5 +3,6 @@
 // Start with `Point2`.
 export { distance2, distance3, nearly, rotate2, samePoint2, type Point2, type Point3 } from './vector.ts';
 export { boundsOf, type Bounds } from './bounds.ts';
+export { placeLabels, type Box, type LabelWish } from './place-labels.ts';
 export { closestOnSegment, crossingParameters, segmentsCross } from './segment.ts';
 export { centroidOf, isSimplePolygon, pointInPolygon, polygonArea } from './polygon.ts';

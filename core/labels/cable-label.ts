@@ -1,3 +1,4 @@
+import { deviceTitle } from '../devices/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { labelCode } from './label-code.ts';
@@ -23,7 +24,7 @@ export function labelsOf(
 ): CableLabel[] {
   return runs.flatMap(({ run, device, length }) => {
     const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
-    const place = `${room} · ${device.name || document.deviceTypes[device.typeId].name}`;
+    const place = `${room} · ${deviceTitle(device, document.deviceTypes[device.typeId])}`;
     const rack = document.racks[run.rackId].name;
     const common = {
       runId: run.id,

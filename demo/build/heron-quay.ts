@@ -32,7 +32,7 @@ export function buildHeronQuay(): ProjectDocument {
   builder.move(speaker.id, [speaker.x + 0.4, speaker.y + 0.8]);
   const keypad = find('keypad', 'KI');
   builder.move(keypad.id, [keypad.x + 0.7, keypad.y]);
-  const late = builder.device('level_u', 'ceiling-speaker', [1.7, 1], 'Late addition');
+  const late = builder.device('level_u', 'ceiling-speaker', [1.7, 1], 'late addition');
   const run = Object.values(builder.document.runs).find((r) => r.deviceId === late)!;
   const thin = update('runs', run, { cableTypeId: 'spk_16_2' });
   if (thin) builder.apply([thin]);

@@ -1,6 +1,7 @@
 import QRCode from 'qrcode';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
 import { sheetLayout, type CableLabel, type LabelSize, type Paper } from '@dusky-spool/core/labels';
+import { words } from '@dusky-spool/texts';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
 
@@ -33,7 +34,7 @@ export function labelsPdf(
 
 function drawLabel(pdf: PDFKit.PDFDocument, label: CableLabel, width: number, height: number, units: UnitSystem): void {
   const pad = height * 0.08;
-  pdf.roundedRect(0, 0, width, height, 3).lineWidth(0.4).strokeColor(FAINT).stroke();
+  pdf.lineWidth(0.4).strokeColor(FAINT).roundedRect(0, 0, width, height, 3).stroke();
   const qr = height - 2 * pad;
   drawQr(pdf, label.code, width - pad - qr, pad, qr);
   const textWidth = width - qr - 3 * pad;
@@ -58,7 +59,7 @@ function drawLabel(pdf: PDFKit.PDFDocument, label: CableLabel, width: number, he
     .text(label.number, pad + 2 * ring + pad, pad + (big - number) / 2, { lineBreak: false });
   const lines = [
     label.here,
-    `to ${label.there}`,
+    words.t('documents.labelTo', { there: label.there }),
     [label.cable, label.cutLengthM === null ? '' : formatCableLength(label.cutLengthM, units)].filter(Boolean).join(' · '),
   ];
   lines.forEach((line, i) => {
@@ -85,6 +86,7 @@ function clip(pdf: PDFKit.PDFDocument, text: string, width: number): string {
 
 /** The square code as filled squares, sharp at any size. */
 function drawQr(pdf: PDFKit.PDFDocument, text: string, x: number, y: number, size: number): void {
+  pdf.fillColor('#000000');
   const { modules } = QRCode.create(text, { errorCorrectionLevel: 'M' });
   const cell = size / modules.size;
   for (let row = 0; row < modules.size; row++) {
@@ -92,5 +94,5 @@ function drawQr(pdf: PDFKit.PDFDocument, text: string, x: number, y: number, siz
       if (modules.get(row, column)) pdf.rect(x + column * cell, y + row * cell, cell * 1.02, cell * 1.02);
     }
   }
-  pdf.fillColor('#000000').fill();
+  pdf.fill();
 }

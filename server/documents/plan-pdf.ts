@@ -62,29 +62,34 @@ function path(pdf: PDFKit.PDFDocument, points: readonly (readonly [number, numbe
 }
 
 function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
+  // A PDF wants its pen set before a path is begun.
+  pdf.undash();
   switch (mark.kind) {
     case 'wall':
+      pdf.fillColor(INK);
       path(pdf, mark.points, true);
-      pdf.fillColor(INK).fill();
+      pdf.fill();
       break;
     case 'opening':
+      pdf.lineWidth(0.18).fillColor('#ffffff').strokeColor(INK);
       path(pdf, mark.points, true);
-      pdf.lineWidth(0.18).fillColor('#ffffff').strokeColor(INK).undash().fillAndStroke();
+      pdf.fillAndStroke();
       break;
     case 'room':
       write(pdf, mark.name.toUpperCase(), mark.at[0], mark.at[1] + 1.2, 2.6, FONTS.tagBold, SOFT, true);
       write(pdf, mark.code, mark.at[0], mark.at[1] - 1.8, 2.2, FONTS.tag, LINE, true);
       break;
     case 'riser':
+      pdf.lineWidth(0.25).strokeColor('#b4592a');
       path(pdf, mark.points, true);
-      pdf.lineWidth(0.25).strokeColor('#b4592a').undash().stroke();
       path(pdf, [mark.points[0], mark.points[2]], false);
       path(pdf, [mark.points[1], mark.points[3]], false);
       pdf.stroke();
       break;
     case 'rack':
+      pdf.fillColor('#2f2740');
       path(pdf, mark.points, true);
-      pdf.fillColor('#2f2740').fill();
+      pdf.fill();
       write(
         pdf,
         mark.code,
@@ -96,18 +101,16 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
         true,
       );
       break;
-    case 'run': {
-      const { colour, dash } = SYSTEM_LINES[mark.system];
+    case 'run':
+      pen(pdf, mark.system, 0.3);
       path(pdf, mark.points, false);
-      if (dash.length > 0) pdf.dash(dash[0] ?? 1, { space: dash[1] ?? 1 });
-      else pdf.undash();
-      pdf.lineWidth(0.25).strokeColor(colour).stroke().undash();
+      pdf.stroke();
       break;
-    }
     case 'device': {
       const { colour } = SYSTEM_LINES[mark.system];
       const [x, y] = mark.at;
       const [c, s] = [Math.cos(mark.facingRad), Math.sin(mark.facingRad)];
+      pdf.fillColor(colour);
       path(
         pdf,
         [
@@ -117,17 +120,20 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
         ],
         true,
       );
-      pdf.fillColor(colour).fill();
-      pdf
-        .roundedRect(x - 2.7, y - 1.8, 5.4, 3.6, 1.7)
-        .lineWidth(0.3)
-        .fillColor('#ffffff')
-        .strokeColor(colour)
-        .undash()
-        .fillAndStroke();
+      pdf.fill();
+      pdf.lineWidth(0.3).fillColor('#ffffff').strokeColor(colour);
+      pdf.roundedRect(x - 2.7, y - 1.8, 5.4, 3.6, 1.7).fillAndStroke();
       write(pdf, mark.code, x, y - 0.1, 2.5, FONTS.tagBold, colour, true);
     }
   }
+}
+
+/** A system's colour and dash pattern, so that a monochrome print can be read. */
+function pen(pdf: PDFKit.PDFDocument, system: keyof typeof SYSTEM_LINES, width: number): void {
+  const { colour, dash } = SYSTEM_LINES[system];
+  if (dash.length > 0) pdf.dash([...dash] as never, {});
+  else pdf.undash();
+  pdf.lineWidth(width).strokeColor(colour);
 }
 
 function drawScaleBar(pdf: PDFKit.PDFDocument, sheet: PlanSheet, units: ProjectHeader['units']): void {
@@ -158,12 +164,13 @@ function drawScaleBar(pdf: PDFKit.PDFDocument, sheet: PlanSheet, units: ProjectH
 
 function drawLegend(pdf: PDFKit.PDFDocument, sheet: PlanSheet): void {
   sheet.systems.forEach((system, i) => {
-    const { colour, dash } = SYSTEM_LINES[system];
     const x = sheet.marginMm + 4 + i * 24;
     const y = sheet.marginMm + sheet.titleBlockMm + 3.5;
-    pdf.moveTo(x, y).lineTo(x + 8, y);
-    if (dash.length > 0) pdf.dash(dash[0] ?? 1, { space: dash[1] ?? 1 });
-    pdf.lineWidth(0.35).strokeColor(colour).stroke().undash();
+    pen(pdf, system, 0.4);
+    pdf
+      .moveTo(x, y)
+      .lineTo(x + 8, y)
+      .stroke();
     write(pdf, words.t(`terms.systems.${system}`), x + 9.5, y - 0.1, 2.6, FONTS.tag, SOFT);
   });
 }

@@ -30,5 +30,5 @@ export const documents = {
   drawnFor: 'For',
   aid: 'Planning aid. Local code, the authority and licensed trades decide. Do not cut joists, beams or rated walls without approval.',
   boring: 'Check every bore against mains, pipes and structure before drilling.',
-  end: 'End',
+  labelTo: 'to {{there}}',
 } as const;

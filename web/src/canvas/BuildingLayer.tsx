@@ -1,4 +1,5 @@
 import { memo, useMemo } from 'react';
+import { wallReaches } from '@dusky-spool/core/building';
 import type { ProjectDocument, Wall } from '@dusky-spool/core/project';
 import { joistPath, pathThrough, wallBand } from './room-drawing.ts';
 
@@ -14,6 +15,9 @@ export const BuildingLayer = memo(
     const here = useMemo(() => {
       const wallList = Object.values(walls).filter((wall) => wall.levelId === levelId);
       const roomList = Object.values(rooms).filter((room) => room.levelId === levelId);
+      const reaches = wallReaches(wallList);
+      const bands = (list: readonly Wall[]) =>
+        list.map((wall) => pathThrough(wallBand(wall, 0, 1, reaches.get(wall.id)), true)).join('');
       const onLevel = new Set(wallList.map((wall) => wall.id));
       return {
         rooms: roomList.map((room) => pathThrough(room.polygon, true)).join(''),
@@ -36,7 +40,7 @@ export const BuildingLayer = memo(
           const thin: Wall = { ...wall, thicknessM: wall.thicknessM * 1.02 };
           return (
             <g key={opening.id}>
-              <path d={pathThrough(wallBand(thin, Math.max(0, from), Math.min(1, to), false), true)} className="opening" />
+              <path d={pathThrough(wallBand(thin, Math.max(0, from), Math.min(1, to)), true)} className="opening" />
               {opening.kind === 'window' && <path d={pathThrough([along(wall, from), along(wall, to)])} className="glass" />}
               {opening.kind === 'door' && (
                 <path
@@ -77,8 +81,6 @@ export const BuildingLayer = memo(
     before.levelId === after.levelId &&
     (['rooms', 'walls', 'openings', 'risers', 'racks'] as const).every((name) => before.document[name] === after.document[name]),
 );
-
-const bands = (walls: readonly Wall[]) => walls.map((wall) => pathThrough(wallBand(wall), true)).join('');
 
 const along = (wall: Wall, t: number): [number, number] => [
   wall.a[0] + (wall.b[0] - wall.a[0]) * t,

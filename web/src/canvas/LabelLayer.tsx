@@ -1,23 +1,24 @@
 import { memo, useMemo } from 'react';
-import { centroidOf, boundsOf, type Point2 } from '@dusky-spool/core/geometry';
+import { boundsOf, centroidOf, placeLabels, type Box, type LabelWish, type Point2 } from '@dusky-spool/core/geometry';
 import { ceilingHeightOf } from '@dusky-spool/core/building';
 import type { Device, ProjectDocument } from '@dusky-spool/core/project';
 import { formatLength } from '@dusky-spool/core/units';
 import { text } from '../app/text.ts';
-import { placeLabels, type Box, type LabelWish } from './place-labels.ts';
+import type { RunLine } from './route-drawing.ts';
 import type { Camera } from './useCamera.ts';
 
 interface Props {
   readonly document: ProjectDocument;
   readonly levelId: string;
   readonly devices: readonly Device[];
+  readonly lines: readonly RunLine[];
   readonly camera: Camera;
 }
 
 const CHARACTER = 7.6;
 
 /** Room names and ceiling heights; they move aside from beads and from each other, and leave where there is no room. */
-export const LabelLayer = memo(function LabelLayer({ document, levelId, devices, camera }: Props) {
+export const LabelLayer = memo(function LabelLayer({ document, levelId, devices, lines, camera }: Props) {
   const { k } = camera;
   const labels = useMemo(() => {
     const obstacles: Box[] = devices.map(({ x, y }) => ({ x: x * k - 16, y: -y * k - 13, width: 32, height: 26 }));
@@ -35,7 +36,7 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
       const xs = [left, cx * k - width / 2, right - width];
       return [{ id: room.id, width, height, places: ys.flatMap((y) => xs.map((x) => [x, y] as const)) }];
     });
-    const placed = placeLabels(wishes, obstacles);
+    const placed = placeLabels(wishes, obstacles, lineBoxes(lines, k));
     return rooms.flatMap((room) => {
       const at = placed.get(room.id);
       if (!at) return [];
@@ -43,7 +44,7 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
       const height = text('plan.ceiling', { height: formatLength(ceilingHeightOf(room, level), document.project.units) });
       return [{ id: room.id, at, name: fits ? room.name : room.code, height: k > 24 && fits ? height : null }];
     });
-  }, [document, levelId, devices, k]);
+  }, [document, levelId, devices, lines, k]);
   return (
     <g className="labels" aria-hidden="true">
       {labels.map(({ id, at, name, height }) => (
@@ -63,3 +64,20 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
     </g>
   );
 });
+
+/** The screen boxes of all strands on the level. */
+function lineBoxes(lines: readonly RunLine[], k: number): Box[] {
+  return lines.flatMap(({ strokes }) =>
+    strokes.flatMap((points) =>
+      points.slice(1).map(([x, y], i): Box => {
+        const [px, py] = points[i];
+        return {
+          x: Math.min(x, px) * k - 1,
+          y: -Math.max(y, py) * k - 1,
+          width: Math.abs(x - px) * k + 2,
+          height: Math.abs(y - py) * k + 2,
+        };
+      }),
+    ),
+  );
+}

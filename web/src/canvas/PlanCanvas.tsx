@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
-import { moveDevices, placeDevice } from '@dusky-spool/core/devices';
+import { deviceTitle, moveDevices, placeDevice } from '@dusky-spool/core/devices';
 import type { Point2 } from '@dusky-spool/core/geometry';
 import { listOf, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
 import { text } from '../app/text.ts';
@@ -29,6 +29,8 @@ interface Props {
   readonly levelId: string;
   readonly selection: Selection;
   readonly tool: Tool;
+  /** Width of the panels on the left of the sheet, px. */
+  readonly leftPx: number;
   readonly control: CameraControl;
   readonly svgRef: React.RefObject<SVGSVGElement | null>;
   readonly worldRef: React.RefObject<SVGGElement | null>;
@@ -52,6 +54,7 @@ export function PlanCanvas({
   levelId,
   selection,
   tool,
+  leftPx,
   control,
   svgRef,
   worldRef,
@@ -74,7 +77,7 @@ export function PlanCanvas({
         .map((device) => {
           const type = shown.deviceTypes[device.typeId];
           const room = device.roomId === null ? '' : `, ${shown.rooms[device.roomId].name}`;
-          return { device, type, label: `${type.code} ${device.name || type.name}${room}` };
+          return { device, type, label: `${type.code} ${deviceTitle(device, type)}${room}` };
         }),
     [shown, levelId],
   );
@@ -107,10 +110,10 @@ export function PlanCanvas({
 
   const fitted = useRef('');
   useEffect(() => {
-    if (fitted.current === `${projectId}`) return;
+    if (!control.ready || fitted.current === projectId) return;
     fitted.current = projectId;
-    control.fit(projectBounds(document, levelId) ?? projectBounds(document));
-  }, [projectId, document, levelId, control]);
+    control.fit(projectBounds(document, levelId) ?? projectBounds(document), leftPx);
+  }, [projectId, document, levelId, control, leftPx]);
 
   const pick = useCallback(
     (kind: 'device' | 'run', id: string, more: boolean) => {
@@ -228,7 +231,7 @@ export function PlanCanvas({
         {!empty && <BuildingLayer document={shown} levelId={levelId} />}
         <RunsLayer lines={orderedLines} selected={chosenRuns} onPick={pickRun} />
         <HoleLayer derived={derived} levelId={levelId} levels={levels} runIds={chosenRuns} />
-        <LabelLayer document={shown} levelId={levelId} devices={plainDevices} camera={control.camera} />
+        <LabelLayer document={shown} levelId={levelId} devices={plainDevices} lines={lines} camera={control.camera} />
         <DeviceLayer
           devices={devices}
           selected={chosenDevices}

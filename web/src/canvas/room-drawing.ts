@@ -34,13 +34,12 @@ function crossingsAt(polygon: readonly Point2[], y: number): number[] {
   return xs.sort((m, n) => m - n);
 }
 
-/** A wall's footprint; its ends reach half a thickness on, so that corners close. */
-export function wallBand(wall: Wall, from = 0, to = 1, reachOn = true): Point2[] {
+/** A wall's footprint from a share `from` of its length to `to`; its ends reach on by `reach`, so that corners close. */
+export function wallBand(wall: Wall, from = 0, to = 1, reach: readonly [number, number] = [0, 0]): Point2[] {
   const length = Math.hypot(wall.b[0] - wall.a[0], wall.b[1] - wall.a[1]);
   const u: Point2 = [(wall.b[0] - wall.a[0]) / length, (wall.b[1] - wall.a[1]) / length];
   const h = wall.thicknessM / 2;
-  const on = reachOn ? Math.min(h, 0.06) : 0;
   const at = (s: number, side: number): Point2 => [wall.a[0] + u[0] * s - u[1] * side, wall.a[1] + u[1] * s + u[0] * side];
-  const [s0, s1] = [from * length - (from === 0 ? on : 0), to * length + (to === 1 ? on : 0)];
+  const [s0, s1] = [from * length - reach[0], to * length + reach[1]];
   return [at(s0, h), at(s1, h), at(s1, -h), at(s0, -h)];
 }

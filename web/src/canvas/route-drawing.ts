@@ -8,6 +8,8 @@ export interface RunLine {
   readonly runId: string;
   readonly system: SystemName;
   readonly path: string;
+  /** The same as points, m. */
+  readonly strokes: readonly (readonly (readonly [number, number])[])[];
   readonly differs: boolean;
   readonly wantedPath: string | null;
 }
@@ -22,12 +24,17 @@ export function levelAt(levels: readonly Level[], z: number): string | undefined
   return found;
 }
 
-/** The parts of a way that lie on a level, as one SVG path, shifted aside so that strands of a bundle lie beside each other. */
-export function pathOnLevel(points: readonly Point3[], levels: readonly Level[], levelId: string, asideM: number): string {
-  const parts: string[] = [];
+/** The parts of a way that lie on a level, shifted aside so that strands of a bundle lie beside each other. */
+export function strokesOnLevel(
+  points: readonly Point3[],
+  levels: readonly Level[],
+  levelId: string,
+  asideM: number,
+): [number, number][][] {
+  const parts: [number, number][][] = [];
   let open: [number, number][] = [];
   const close = () => {
-    if (open.length > 1) parts.push(pathThrough(open));
+    if (open.length > 1) parts.push(open);
     open = [];
   };
   for (let k = 0; k + 1 < points.length; k++) {
@@ -43,8 +50,10 @@ export function pathOnLevel(points: readonly Point3[], levels: readonly Level[],
     open.push([b[0] + asideM, b[1] + asideM]);
   }
   close();
-  return parts.join('');
+  return parts;
 }
+
+const pathOf = (strokes: readonly [number, number][][]): string => strokes.map((points) => pathThrough(points)).join('');
 
 /** Lines of all runs that pass a level; the strands of each bundle are spread. */
 export function linesOf(
@@ -58,9 +67,10 @@ export function linesOf(
     const strand = seen.get(run.bundle) ?? 0;
     seen.set(run.bundle, strand + 1);
     const asideM = (((strand + (run.bundle.charCodeAt(run.bundle.length - 1) || 0)) % 7) - 3) * STRAND_M;
-    const path = pathOnLevel(points, levels, levelId, asideM);
-    const wantedPath = kept && differs && wanted.ok ? pathOnLevel(wanted.value.points, levels, levelId, 0) : null;
+    const strokes = strokesOnLevel(points, levels, levelId, asideM);
+    const path = pathOf(strokes);
+    const wantedPath = kept && differs && wanted.ok ? pathOf(strokesOnLevel(wanted.value.points, levels, levelId, 0)) : null;
     if (path === '' && !wantedPath) return [];
-    return [{ runId: run.id, system: systems[device.typeId].system, path, differs, wantedPath }];
+    return [{ runId: run.id, system: systems[device.typeId].system, path, strokes, differs, wantedPath }];
   });
 }

@@ -13,8 +13,11 @@ export interface Camera {
 export interface CameraControl {
   /** As of the last time it came to rest; while it moves the picture moves without React. */
   readonly camera: Camera;
+  /** Whether the sheet is there to be moved. */
+  readonly ready: boolean;
   readonly toWorld: (clientX: number, clientY: number) => Point2;
-  readonly fit: (bounds: Bounds | null) => void;
+  /** Shows all of the bounds, clear of what lies on the left of the sheet (pixels). */
+  readonly fit: (bounds: Bounds | null, leftPx?: number) => void;
   readonly zoomBy: (factor: number) => void;
   readonly panBy: (dx: number, dy: number) => void;
   readonly reveal: (p: Point2) => void;
@@ -26,6 +29,7 @@ const FARTHEST = 3;
 /** Pan and zoom by wheel, pinch and drag; moves the world group directly and tells React when it rests. */
 export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject<SVGGElement | null>): CameraControl {
   const [camera, setCamera] = useState<Camera>({ k: 40, tx: 0, ty: 0 });
+  const [ready, setReady] = useState(false);
   const live = useRef<Camera>(camera);
   const behaviour = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
 
@@ -46,6 +50,7 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
       });
     behaviour.current = turned;
     select(element).call(turned).on('dblclick.zoom', null);
+    setReady(true);
     return () => {
       window.clearTimeout(rest);
       select(element).on('.zoom', null);
@@ -67,22 +72,23 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
     const size = () => svg.current?.getBoundingClientRect() ?? new DOMRect(0, 0, 800, 500);
     return {
       camera,
+      ready,
       toWorld: (clientX, clientY) => {
         const { left, top } = size();
         const { k, tx, ty } = live.current;
         return [(clientX - left - tx) / k, (ty - (clientY - top)) / k];
       },
-      fit: (bounds) => {
+      fit: (bounds, leftPx = 130) => {
         const { width, height } = size();
         const b = bounds ?? { minX: 0, minY: 0, maxX: 20, maxY: 12 };
         const k = Math.min(
           NEAREST,
           Math.max(
             FARTHEST,
-            Math.min((width - 150) / Math.max(1, b.maxX - b.minX), (height - 90) / Math.max(1, b.maxY - b.minY)),
+            Math.min((width - leftPx - 60) / Math.max(1, b.maxX - b.minX), (height - 90) / Math.max(1, b.maxY - b.minY)),
           ),
         );
-        apply(k, width / 2 + 48 - ((b.minX + b.maxX) / 2) * k, height / 2 - 6 + ((b.minY + b.maxY) / 2) * k);
+        apply(k, (width + leftPx) / 2 - ((b.minX + b.maxX) / 2) * k, height / 2 - 6 + ((b.minY + b.maxY) / 2) * k);
       },
       zoomBy: (factor) => {
         const { width, height } = size();
@@ -100,5 +106,5 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
         apply(k, width / 2 - x * k, height / 2 + y * k);
       },
     };
-  }, [apply, camera, svg]);
+  }, [apply, camera, ready, svg]);
 }

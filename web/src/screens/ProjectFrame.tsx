@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import { App as AntApp, Button, Drawer, Modal, Select, Spin } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
 import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { term, text } from '../app/text.ts';
 import { derive } from '../state/derived.ts';
@@ -212,7 +213,7 @@ function Finder({ projectId, document }: { readonly projectId: string; readonly 
         .map((row) => ({ value: link(row.levelId, `&sel=run:${row.runId}`), label: `${row.number}  ${row.from}` })),
       ...listOf(document, 'devices').map((device) => ({
         value: link(device.levelId, `&sel=device:${device.id}`),
-        label: `${device.name || document.deviceTypes[device.typeId].name} · ${device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name}`,
+        label: `${deviceTitle(device, document.deviceTypes[device.typeId])} · ${device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name}`,
       })),
       ...listOf(document, 'rooms').map((room) => ({
         value: link(room.levelId, `&room=${room.id}`),

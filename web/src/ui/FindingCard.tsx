@@ -2,7 +2,6 @@ import type { Finding } from '@dusky-spool/core/checks';
 import type { UnitSystem } from '@dusky-spool/core/units';
 import { cureSentence, findingSentence } from '@dusky-spool/texts';
 import { Button } from 'antd';
-import { text } from '../app/text.ts';
 import { useProject } from '../state/project.ts';
 import { RankMark } from './RankMark.tsx';
 
@@ -12,11 +11,9 @@ interface Props {
   readonly onShow?: () => void;
 }
 
-/** One finding: what is wrong in a sentence, and each cure as a button that previews it on the plan first. */
+/** One finding: what is wrong in a sentence, and each cure as a button that previews it on the plan (the inspector applies it). */
 export function FindingCard({ finding, units, onShow }: Props) {
-  const preview = useProject((state) => state.preview);
   const showPreview = useProject((state) => state.showPreview);
-  const edit = useProject((state) => state.edit);
   const number = String(finding.figures.number ?? '');
   return (
     <article className={`finding ${finding.rank}`}>
@@ -35,24 +32,13 @@ export function FindingCard({ finding, units, onShow }: Props) {
         <div className="cures">
           {finding.cures.map((cure) => {
             const words = cureSentence(cure, units);
-            const what = `${number}: ${words}`;
-            const shown = preview?.what === what;
-            return shown ? (
-              <span key={words} className="cure-decide">
-                <Button size="small" type="primary" onClick={() => edit(what, cure.operations)}>
-                  {text('apply')}: {words}
-                </Button>
-                <Button size="small" onClick={() => showPreview('', null)}>
-                  {text('cancel')}
-                </Button>
-              </span>
-            ) : (
+            return (
               <Button
                 key={words}
                 size="small"
                 onClick={() => {
                   onShow?.();
-                  showPreview(what, cure.operations);
+                  showPreview(number ? `${number}: ${words}` : words, cure.operations);
                 }}
               >
                 {words}

@@ -1,7 +1,7 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { findingsOf } from '@dusky-spool/core/checks';
-import { moveDevices, removeDevices } from '@dusky-spool/core/devices';
+import { deviceTitle, moveDevices, removeDevices } from '@dusky-spool/core/devices';
 import { update, type Device, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatCableLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
@@ -38,10 +38,11 @@ export function DevicePanel({ document, device, onSelect }: Props) {
       <div className="punched-tag">
         <span className="punch" aria-hidden="true" />
         <div>
-          <h2>{device.name || type.name}</h2>
+          <h2>{deviceTitle(device, type)}</h2>
           <p>
-            <BeadIcon code={type.code} system={type.system} /> {type.name},{' '}
-            {device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name}
+            <BeadIcon code={type.code} system={type.system} />{' '}
+            {device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name},{' '}
+            {document.levels[device.levelId].name}
           </p>
         </div>
       </div>

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { formatLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
@@ -16,7 +17,7 @@ interface Props {
 
 /** What is selected, with everything that can be said and changed about it. */
 export function Inspector({ document, selection, onSelect }: Props) {
-  const preview = useProject((state) => state.preview);
+  const { preview, edit, showPreview } = useProject();
   const shown = preview?.document ?? document;
   const { runById } = derive(shown);
   const [id] = selection.ids;
@@ -25,7 +26,19 @@ export function Inspector({ document, selection, onSelect }: Props) {
   const { units } = document.project;
   return (
     <aside className="inspector" aria-label={text('device.checks')}>
-      {preview && preview.what !== '' && <div className="previewing">{text('run.previewing', { what: preview.what })}</div>}
+      {preview && preview.what !== '' && (
+        <div className="previewing" role="status">
+          <span>{text('run.previewing', { what: preview.what })}</span>
+          <div>
+            <Button size="small" type="primary" onClick={() => edit(preview.what, preview.operations)}>
+              {text('apply')}
+            </Button>
+            <Button size="small" ghost onClick={() => showPreview('', null)}>
+              {text('cancel')}
+            </Button>
+          </div>
+        </div>
+      )}
       {run && <RunPanel key={run.run.id} document={shown} planned={run} onSelect={onSelect} />}
       {device && <DevicePanel key={device.id} document={shown} device={device} onSelect={onSelect} />}
       {!run && !device && (

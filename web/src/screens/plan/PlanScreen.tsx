@@ -45,6 +45,8 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const levelId =
     (wanted && document.levels[wanted] ? wanted : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
   const full = view === 'schedule';
+  const inspecting = settings.inspectorOpen && !full;
+  const leftPx = stage === 'cabling' ? 120 : 195;
 
   const select = useCallback(
     (next: Selection, level?: string) => {
@@ -93,7 +95,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
       if (selection.kind === 'device' && edit(text('edit.remove'), removeDevices(document, selection.ids))) select(noSelection);
     },
     zoom: (direction) =>
-      direction === 0 ? control.fit(projectBounds(document, levelId)) : control.zoomBy(direction > 0 ? 1.25 : 0.8),
+      direction === 0 ? control.fit(projectBounds(document, levelId), leftPx) : control.zoomBy(direction > 0 ? 1.25 : 0.8),
     level: stepLevel,
   });
 
@@ -128,7 +130,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     />
   );
   return (
-    <div className={`plan-screen${settings.inspectorOpen ? '' : ' no-inspector'}`}>
+    <div className={`plan-screen${inspecting ? '' : ' no-inspector'}`}>
       <div className="plan-column">
         {!full && (
           <div className="sheet">
@@ -139,6 +141,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
                 levelId={levelId}
                 selection={selection}
                 tool={tool}
+                leftPx={leftPx}
                 control={control}
                 svgRef={svgRef}
                 worldRef={worldRef}
@@ -174,7 +177,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
               <Button size="small" aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / 1.4)}>
                 −
               </Button>
-              <Button size="small" onClick={() => control.fit(projectBounds(document, levelId))}>
+              <Button size="small" onClick={() => control.fit(projectBounds(document, levelId), leftPx)}>
                 {text('plan.fit')}
               </Button>
             </div>
@@ -223,23 +226,25 @@ export function PlanScreen({ projectId, document, stage }: Props) {
           </button>
         )}
       </div>
-      <button
-        type="button"
-        className="plain inspector-fold"
-        aria-label={text(settings.inspectorOpen ? 'schedule.foldInspector' : 'schedule.unfoldInspector')}
-        aria-expanded={settings.inspectorOpen}
-        onClick={() => settings.set({ inspectorOpen: !settings.inspectorOpen })}
-      >
-        <svg width={10} height={10} viewBox="0 0 10 10" aria-hidden="true">
-          <path
-            d={settings.inspectorOpen ? 'M3.500 2 6.500 5 3.500 8' : 'M6.500 2 3.500 5 6.500 8'}
-            fill="none"
-            stroke="currentColor"
-            strokeWidth={1.6}
-          />
-        </svg>
-      </button>
-      {settings.inspectorOpen && <Inspector document={document} selection={selection} onSelect={select} />}
+      {!full && (
+        <button
+          type="button"
+          className="plain inspector-fold"
+          aria-label={text(settings.inspectorOpen ? 'schedule.foldInspector' : 'schedule.unfoldInspector')}
+          aria-expanded={settings.inspectorOpen}
+          onClick={() => settings.set({ inspectorOpen: !settings.inspectorOpen })}
+        >
+          <svg width={10} height={10} viewBox="0 0 10 10" aria-hidden="true">
+            <path
+              d={settings.inspectorOpen ? 'M3.500 2 6.500 5 3.500 8' : 'M6.500 2 3.500 5 6.500 8'}
+              fill="none"
+              stroke="currentColor"
+              strokeWidth={1.6}
+            />
+          </svg>
+        </button>
+      )}
+      {inspecting && <Inspector document={document} selection={selection} onSelect={select} />}
       {measured && underlay && (
         <ScaleDialog
           points={measured}

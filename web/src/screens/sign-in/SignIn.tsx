@@ -40,7 +40,11 @@ export function SignIn() {
         <svg viewBox="0 0 420 520" preserveAspectRatio="xMidYMid slice">
           <g fill="none" strokeWidth={2.4}>
             {[0, 1, 2, 3, 4].map((i) => (
-              <path key={i} className={`door-strand s${i}`} d={`M${-20} ${120 + i * 26} H${120 + i * 18} V${330 - i * 9} H260`} />
+              <path
+                key={i}
+                className={`door-strand s${i}`}
+                d={`M-20 ${110 + i * 26}H${196 - i * 18}V${292 + i * 9}H${290 - Math.abs(i - 2) * 3}`}
+              />
             ))}
             {[0, 1, 2, 3, 4, 5, 6].map((i) => (
               <circle key={i} cx={300} cy={310} r={24 + i * 10} className={i % 2 ? 'door-turn soft' : 'door-turn'} />

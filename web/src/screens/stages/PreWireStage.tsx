@@ -53,7 +53,7 @@ export function PreWireStage({ document }: { readonly document: ProjectDocument 
         const step = NEXT[group.rows.find((row) => NEXT[row.state])?.state ?? 'tested'];
         const ready = step ? group.rows.filter((row) => NEXT[row.state]?.to === step.to) : [];
         return (
-          <section key={group.key} className="bundle">
+          <section key={group.key} className="pull-bundle">
             <header>
               <Strands count={group.rows.length} />
               <div>

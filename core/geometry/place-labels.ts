@@ -1,4 +1,4 @@
-/** A box on the screen, pixels. */
+/** A box on a screen or sheet, y down; pixels or millimetres. */
 export interface Box {
   readonly x: number;
   readonly y: number;
@@ -19,20 +19,25 @@ const overlap = (a: Box, b: Box): number =>
   Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
 
 /**
- * Gives each label the first place that covers nothing, else the one that covers least; one that would cover
- * another label is left out. Pixels.
+ * Gives each label the first place that covers nothing, else the one that covers least of the `obstacles` (beads) and
+ * then of the `lines`; one that would cover another label or much of a bead is left out.
  */
-export function placeLabels(wishes: readonly LabelWish[], obstacles: readonly Box[]): Map<string, readonly [number, number]> {
+export function placeLabels(
+  wishes: readonly LabelWish[],
+  obstacles: readonly Box[],
+  lines: readonly Box[] = [],
+): Map<string, readonly [number, number]> {
   const placed: Box[] = [];
   const result = new Map<string, readonly [number, number]>();
   for (const { id, width, height, places } of wishes) {
-    let best: { at: readonly [number, number]; covered: number } | null = null;
+    let best: { at: readonly [number, number]; covered: number; crossed: number } | null = null;
     for (const at of places) {
       const box = { x: at[0], y: at[1], width, height };
       if (placed.some((other) => overlap(box, other) > 0)) continue;
       const covered = obstacles.reduce((sum, other) => sum + overlap(box, other), 0);
-      if (!best || covered < best.covered) best = { at, covered };
-      if (covered === 0) break;
+      const crossed = lines.reduce((sum, other) => sum + overlap(box, other), 0);
+      if (!best || 4 * covered + crossed < 4 * best.covered + best.crossed) best = { at, covered, crossed };
+      if (covered === 0 && crossed === 0) break;
     }
     if (!best || best.covered > width * height * 0.35) continue;
     placed.push({ x: best.at[0], y: best.at[1], width, height });

@@ -1,0 +1,65 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { runCommand } from './commands.ts';
+
+const DEMO = join(import.meta.dirname, '../../demo');
+const run = (...args: string[]) => runCommand(args, (path) => readFileSync(path, 'utf8'));
+const demo = (name: string) => join(DEMO, `${name}.spool.json`);
+
+describe('the command line', () => {
+  it('prints the schedule as CSV and as JSON, the same runs in both', () => {
+    const csv = run('schedule', demo('saltmarsh-granary'), '--csv');
+    const { runs, totals } = JSON.parse(run('schedule', demo('saltmarsh-granary'), '--json').out) as {
+      runs: { number: string; points: number[][] }[];
+      totals: object[];
+    };
+    const lines = csv.out.trim().split('\r\n');
+    expect(csv.status).to.equal(0);
+    expect(lines.slice(1).map((line) => line.split(',')[0])).to.deep.equal(runs.map((r) => r.number));
+    expect(runs.every((r) => r.points.length >= 2)).to.equal(true);
+    expect(totals.length).to.be.greaterThan(5);
+  });
+
+  it('ends with 1 where a finding is a stop, else with 0', () => {
+    const stopped = run('check', demo('heron-quay-house'), '--json');
+    expect(stopped.status).to.equal(1);
+    const { counts, findings } = JSON.parse(stopped.out) as {
+      counts: { stop: number };
+      findings: { rank: string; sentence: string; cures: { words: string }[] }[];
+    };
+    expect(counts.stop).to.equal(1);
+    expect(findings[0].sentence).to.match(/AWG loses .* more than/);
+    expect(findings[0].cures[0].words).to.match(/^Use \d+ AWG$/);
+    expect(run('check', demo('saltmarsh-granary')).status).to.equal(0);
+  });
+
+  it('lists every rule and every calculator', () => {
+    const rules = JSON.parse(run('check', '--list', '--json').out) as { id: string }[];
+    expect(rules.map((rule) => rule.id)).to.include('speaker-cable-loss');
+    const calculators = JSON.parse(run('calc', '--list', '--json').out) as { name: string; input: { properties: object } }[];
+    expect(calculators.find((c) => c.name === 'speaker-cable-loss')!.input.properties).to.have.property('lengthM');
+  });
+
+  it('calculates, and names the field of bad input with status 2', () => {
+    const w2 = JSON.parse(run('calc', 'speaker-cable-loss', '{"lengthM":25,"gaugeAwg":14,"loadOhm":8}').out) as {
+      lossDb: number;
+    };
+    expect(w2.lossDb).to.be.closeTo(0.447, 5e-4);
+    const missing = run('calc', 'speaker-cable-loss', '{"gaugeAwg":14,"loadOhm":8}');
+    expect([missing.status, missing.error]).to.deep.equal([2, 'lengthM: lengthM is missing. Give it a value.']);
+    expect(run('calc', 'wire-resistance', '{"gaugeAwg":60}').error).to.match(/^gaugeAwg: AWG 60/);
+    expect(run('calc', 'speaker-cable-loss', '{lengthM}').status).to.equal(2);
+    expect(run('calc', 'nothing', '{}').error).to.contain('nothing');
+  });
+
+  it('writes the canonical file, converts lengths, and refuses what it cannot read', () => {
+    const text = readFileSync(demo('tollgate-cottage'), 'utf8');
+    expect(run('convert', demo('tollgate-cottage')).out).to.equal(text);
+    expect(JSON.parse(run('convert', `5' 6 1/2"`).out)).to.deep.equal({ lengthM: 1.6891 });
+    expect(run('convert', 'x y').error).to.match(/^LENGTH: /);
+    expect(run('schedule', 'nowhere.json')).to.include({ status: 2 });
+    expect(runCommand(['check', 'f'], () => '{"format":"other"}').error).to.match(/^format: /);
+    expect(run('paint').status).to.equal(2);
+  });
+});

@@ -1,0 +1,158 @@
+import { listCalculators, runCalculator } from '@dusky-spool/core/calculators';
+import { CHECKS, runChecks, type Finding } from '@dusky-spool/core/checks';
+import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/documents';
+import { readProjectFile, writeProjectFile, type ProjectFile } from '@dusky-spool/core/formats';
+import { refuse, type Outcome, type Problem } from '@dusky-spool/core/outcome';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { planRuns } from '@dusky-spool/core/runs';
+import { cureSentence, en, findingSentence, problemSentence } from '@dusky-spool/texts';
+import { parseLength } from '@dusky-spool/core/units';
+
+/** What a command prints and how it ends: 0 good, 1 findings of rank stop, 2 bad input. */
+export interface CommandResult {
+  readonly status: 0 | 1 | 2;
+  readonly out: string;
+  readonly error: string;
+}
+
+type ReadFile = (path: string) => string;
+
+export const USAGE = `Usage: npm run --silent cli -- COMMAND
+  schedule FILE [--csv | --json]     the cable schedule of a project file
+  check FILE [--json]                all findings; ends with 1 where one is a stop
+  check --list [--json]              every rule
+  calc --list [--json]               every calculator with its input schema
+  calc NAME JSON                     one calculation; JSON may be - for standard input
+  convert FILE                       reads a project file and writes it in its canonical form
+  convert LENGTH [--imperial]        a typed length in metres, e.g. convert "5' 6 1/2\\""
+FILE may be - for standard input.`;
+
+const good = (out: string, status: 0 | 1 = 0): CommandResult => ({ status, out, error: '' });
+const json = (value: unknown): string => JSON.stringify(value, null, 2);
+
+function bad(problem: Problem, asJson: boolean): CommandResult {
+  const sentence = problemSentence(problem);
+  return {
+    status: 2,
+    out: asJson ? json({ problem: { ...problem, sentence } }) : '',
+    error: `${problem.field ? `${problem.field}: ` : ''}${sentence.replace(`${problem.field}: `, '')}`,
+  };
+}
+
+/** Runs one command line; reads files only through `readFile`. */
+export function runCommand(args: readonly string[], readFile: ReadFile): CommandResult {
+  const flags = new Set(args.filter((arg) => /^--[a-z]+$/.test(arg)));
+  const [command, ...words] = args.filter((arg) => !/^--[a-z]+$/.test(arg));
+  const asJson = flags.has('--json');
+  switch (command) {
+    case 'schedule':
+      return withFile(words[0], readFile, asJson, ({ document }) => good(scheduleText(document, flags)));
+    case 'check':
+      if (flags.has('--list')) return good(ruleList(asJson));
+      return withFile(words[0], readFile, asJson, ({ document }) => checkText(document, asJson));
+    case 'calc':
+      if (flags.has('--list')) return good(asJson ? json(listCalculators()) : calculatorLines());
+      return calculate(words, readFile);
+    case 'convert':
+      return convert(words.join(' '), flags, readFile);
+    case undefined:
+    case 'help':
+      return command === 'help' || flags.has('--help') ? good(USAGE) : { status: 2, out: '', error: USAGE };
+    default:
+      return bad({ code: 'command-unknown', name: command, known: ['schedule', 'check', 'calc', 'convert'] }, asJson);
+  }
+}
+
+function load(path: string | undefined, readFile: ReadFile): Outcome<ProjectFile> {
+  if (path === undefined) return refuse('input-missing', { kind: 'incomplete', field: 'FILE' });
+  let text: string;
+  try {
+    text = readFile(path);
+  } catch (error) {
+    return refuse('file-missing', { kind: 'invalid', field: path, reason: (error as Error).message });
+  }
+  return readProjectFile(text);
+}
+
+function withFile(
+  path: string | undefined,
+  readFile: ReadFile,
+  asJson: boolean,
+  use: (file: ProjectFile) => CommandResult,
+): CommandResult {
+  const file = load(path, readFile);
+  return file.ok ? use(file.value) : bad(file.problem, asJson);
+}
+
+function scheduleText(document: ProjectDocument, flags: ReadonlySet<string>): string {
+  const planned = planRuns(document);
+  const rows = scheduleOf(document, en.terms, planned);
+  if (!flags.has('--json')) return scheduleCsv(rows, document.project.units, en.documents.columns);
+  const routes = new Map(planned.map((run) => [run.run.id, run]));
+  return json({
+    project: document.project.name,
+    shortId: document.project.shortId,
+    units: 'm',
+    runs: rows.map((row) => ({
+      ...row,
+      points: routes.get(row.runId)!.points,
+      media: routes.get(row.runId)!.media,
+      differs: routes.get(row.runId)!.differs,
+    })),
+    totals: totalsByCable(document, rows),
+  });
+}
+
+function checkText(document: ProjectDocument, asJson: boolean): CommandResult {
+  const { units } = document.project;
+  const findings = runChecks(document);
+  const count = (rank: Finding['rank']) => findings.filter((finding) => finding.rank === rank).length;
+  const status = count('stop') > 0 ? 1 : 0;
+  const counts = { stop: count('stop'), look: count('look'), fine: count('fine') };
+  if (asJson) {
+    const told = findings.map((finding) => ({
+      ...finding,
+      sentence: findingSentence(finding, units),
+      cures: finding.cures.map((cure) => ({ ...cure, words: cureSentence(cure, units) })),
+    }));
+    return good(json({ counts, findings: told }), status);
+  }
+  const lines = findings.map(
+    (finding) =>
+      `${finding.rank.padEnd(5)} ${String(finding.figures.number ?? '').padEnd(14)} ${findingSentence(finding, units)}`,
+  );
+  return good([...lines, `${counts.stop} stop, ${counts.look} look, ${counts.fine} fine`].join('\n'), status);
+}
+
+function ruleList(asJson: boolean): string {
+  const rules = CHECKS.map(({ id, title, source, severity, appliesTo }) => ({ id, title, source, severity, appliesTo }));
+  return asJson
+    ? json(rules)
+    : rules.map((rule) => `${rule.id.padEnd(22)} ${rule.severity.padEnd(5)} ${rule.title} (${rule.source})`).join('\n');
+}
+
+const calculatorLines = (): string =>
+  (listCalculators() as { name: string; title: string; source: string }[])
+    .map((c) => `${c.name.padEnd(22)} ${c.title} (${c.source})`)
+    .join('\n');
+
+function calculate([name, text]: readonly string[], readFile: ReadFile): CommandResult {
+  if (name === undefined) return bad({ code: 'input-missing', kind: 'incomplete', field: 'NAME' }, true);
+  let input: unknown;
+  try {
+    input = JSON.parse((text === '-' || text === undefined ? readFile('-') : text) || 'null');
+  } catch (error) {
+    return bad({ code: 'file-not-json', kind: 'invalid', field: 'JSON', reason: (error as Error).message }, true);
+  }
+  const outcome = runCalculator(name, input);
+  return outcome.ok ? good(json(outcome.value)) : bad(outcome.problem, true);
+}
+
+function convert(word: string, flags: ReadonlySet<string>, readFile: ReadFile): CommandResult {
+  if (word === '') return bad({ code: 'input-missing', kind: 'incomplete', field: 'FILE or LENGTH' }, false);
+  if (word === '-' || /\.json$/i.test(word)) return withFile(word, readFile, false, (file) => good(writeProjectFile(file)));
+  const length = parseLength(word, flags.has('--imperial') ? 'imperial' : 'metric');
+  return length.ok
+    ? good(json({ lengthM: Number(length.value.toFixed(9)) }))
+    : bad({ ...length.problem, field: 'LENGTH' }, false);
+}

@@ -1,0 +1,8 @@
+import { readFileSync } from 'node:fs';
+import { runCommand } from './commands.ts';
+
+/** The command line: `npm run --silent cli -- schedule FILE --csv`. */
+const result = runCommand(process.argv.slice(2), (path) => readFileSync(path === '-' ? 0 : path, 'utf8'));
+if (result.out !== '') process.stdout.write(result.out.endsWith('\n') ? result.out : `${result.out}\n`);
+if (result.error !== '') process.stderr.write(`${result.error}\n`);
+process.exitCode = result.status;

@@ -41,7 +41,12 @@ export default tseslint.config(
     files: ['web/**/*.{ts,tsx}'],
     languageOptions: { globals: { ...globals.browser } },
     plugins: { 'react-hooks': reactHooks, 'react-refresh': reactRefresh },
-    rules: { ...reactHooks.configs.recommended.rules, 'react-refresh/only-export-components': 'warn' },
+    rules: {
+      ...reactHooks.configs.recommended.rules,
+      // The compiler is not used; memoization here is by hand and on purpose.
+      'react-hooks/preserve-manual-memoization': 'off',
+      'react-refresh/only-export-components': 'warn',
+    },
   },
   { files: ['**/*.test.ts', 'e2e/**/*.ts', '**/testing/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
   { files: ['scripts/**', 'cli/**', 'demo/build/**', 'server/app/main.ts'], rules: { 'no-console': 'off' } },

@@ -13,11 +13,10 @@ import {
   chmodSync,
   statSync,
   readdirSync,
-  lstatSync,
   openSync,
   closeSync,
 } from 'node:fs';
-import { createServer, connect } from 'node:net';
+import { createServer } from 'node:net';
 import { dirname, join, resolve, parse } from 'node:path';
 import { createHash, randomBytes } from 'node:crypto';
 import { userInfo } from 'node:os';

@@ -11,5 +11,7 @@ import './styles/plan.css';
 import './styles/ledger.css';
 import './styles/screens.css';
 import { App } from './app/App.tsx';
+import { signStyles } from './app/style-nonce.ts';
 
+signStyles();
 createRoot(document.getElementById('root')!).render(<App />);

@@ -6,13 +6,12 @@ import { useSession } from '../api/session.ts';
 import { Projects } from '../screens/projects/Projects.tsx';
 import { SignIn } from '../screens/sign-in/SignIn.tsx';
 import { useSettings } from '../state/settings.ts';
+import { pageNonce } from './style-nonce.ts';
 import { text } from './text.ts';
 import { themeFor } from './theme.ts';
 
 const ProjectFrame = lazy(() => import('../screens/ProjectFrame.tsx').then((module) => ({ default: module.ProjectFrame })));
 const Scan = lazy(() => import('../screens/scan/Scan.tsx').then((module) => ({ default: module.Scan })));
-
-const nonce = document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content;
 
 /** The whole app: theme, session, routes. */
 export function App() {
@@ -21,7 +20,7 @@ export function App() {
     document.documentElement.dataset.theme = dusk ? 'dusk' : 'vellum';
   }, [dusk]);
   return (
-    <ConfigProvider theme={themeFor(dusk)} csp={nonce ? { nonce } : undefined}>
+    <ConfigProvider theme={themeFor(dusk)} csp={pageNonce ? { nonce: pageNonce } : undefined}>
       <AntApp className="app" message={{ maxCount: 2 }}>
         <BrowserRouter>
           <Suspense fallback={<Waiting />}>

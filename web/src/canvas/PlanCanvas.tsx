@@ -4,6 +4,7 @@ import { deviceTitle, moveDevices, placeDevice } from '@dusky-spool/core/devices
 import type { Point2 } from '@dusky-spool/core/geometry';
 import { listOf, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
 import { text } from '../app/text.ts';
+import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
 import { derive } from '../state/derived.ts';
 import { newRecordId, useProject } from '../state/project.ts';
@@ -65,6 +66,8 @@ export function PlanCanvas({
   const { edit, showPreview, preview } = useProject();
   const drag = useRef<Drag | null>(null);
   const frame = useRef(0);
+  // The pointer is captured by the sheet while a device is held, so the click that ends it lands there too.
+  const heldDevice = useRef(false);
   const [pointer, setPointer] = useState<Point2 | null>(null);
   const shown = preview?.document ?? document;
   const derived = derive(shown);
@@ -129,6 +132,7 @@ export function PlanCanvas({
     (deviceId: string, event: PointerEvent) => {
       if (tool.kind !== 'select' || event.button !== 0) return;
       event.stopPropagation();
+      heldDevice.current = true;
       const already = selection.kind === 'device' && selection.ids.includes(deviceId);
       if (event.shiftKey || !already) pick('device', deviceId, event.shiftKey);
       if (event.shiftKey) return;
@@ -147,7 +151,10 @@ export function PlanCanvas({
       document,
       ids.map((deviceId) => ({
         deviceId,
-        to: [document.devices[deviceId].x + to[0] - from[0], document.devices[deviceId].y + to[1] - from[1]],
+        to: toHandGrid(
+          [document.devices[deviceId].x + to[0] - from[0], document.devices[deviceId].y + to[1] - from[1]],
+          document.project.units,
+        ),
       })),
     );
 
@@ -176,12 +183,14 @@ export function PlanCanvas({
   };
 
   const onClick = (event: React.MouseEvent) => {
-    if (event.defaultPrevented) return;
+    const held = heldDevice.current;
+    heldDevice.current = false;
+    if (event.defaultPrevented || held) return;
     const at = control.toWorld(event.clientX, event.clientY);
     if (tool.kind === 'place') {
       const placed = placeDevice(
         document,
-        { typeId: tool.type.id, levelId, at },
+        { typeId: tool.type.id, levelId, at: toHandGrid(at, document.project.units) },
         { device: newRecordId('d'), run: () => newRecordId('r') },
       );
       if (

@@ -50,8 +50,9 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
       });
     behaviour.current = turned;
     select(element).call(turned).on('dblclick.zoom', null);
-    setReady(true);
+    const frame = requestAnimationFrame(() => setReady(true));
     return () => {
+      cancelAnimationFrame(frame);
       window.clearTimeout(rest);
       select(element).on('.zoom', null);
     };

@@ -118,7 +118,7 @@ export function Ledger({ projectId, document, levelId, selection, full, onSelect
 
   const pick = (row: ScheduleRow, more: boolean) => {
     const ids = more && selection.kind === 'run' ? [...new Set([...selection.ids, row.runId])] : [row.runId];
-    onSelect({ kind: 'run', ids }, full ? undefined : row.levelId);
+    onSelect({ kind: 'run', ids }, row.levelId);
   };
   const cutM = filtered.reduce((sum, row) => sum + (row.cutLengthM ?? 0), 0);
   const filters = find !== '' || cable !== null || state !== null;

@@ -36,7 +36,10 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const { levelId: wanted, selection, view, go } = usePlace();
   const { edit, undo, redo, showPreview } = useProject();
   const settings = useSettings();
-  const [tool, setTool] = useState<Tool>(SELECT);
+  // A tool belongs to the stage in which it was taken up.
+  const [held, setHeld] = useState<{ stage: Stage; tool: Tool }>({ stage, tool: SELECT });
+  const tool = held.stage === stage ? held.tool : SELECT;
+  const setTool = (next: Tool) => setHeld({ stage, tool: next });
   const [measured, setMeasured] = useState<readonly [Point2, Point2] | null>(null);
   const svgRef = useRef<SVGSVGElement>(null);
   const worldRef = useRef<SVGGElement>(null);
@@ -55,7 +58,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     },
     [go, showPreview],
   );
-  useEffect(() => setTool(SELECT), [stage]);
 
   // A selection that came by link or from the ledger is brought into sight.
   const [firstId] = selection.ids;

@@ -1,0 +1,83 @@
+import { createRequire } from 'node:module';
+import { expect } from 'chai';
+import type { AxeResults } from 'axe-core';
+import { openGranary, startApp, type App } from './testing/index.ts';
+import type { Page } from 'playwright-core';
+
+const AXE = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
+const STAGES = ['brief', 'survey', 'devices', 'cabling', 'head-end', 'order', 'pre-wire', 'inspect', 'trim-out', 'handover'];
+
+describe('every screen', () => {
+  let app: App;
+  let page: Page;
+  let projectId: string;
+  before(async () => {
+    app = await startApp();
+    // The policy of the pages lets no foreign script in; the checker is put in past it.
+    ({ page } = await app.person({ bypassCSP: true }));
+    projectId = await openGranary(app, page, 'Heron Quay House');
+  });
+  after(() => app.close());
+
+  async function violations(): Promise<string[]> {
+    await page.addScriptTag({ path: AXE });
+    const { violations: found } = (await page.evaluate(
+      "axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'] })",
+    )) as AxeResults;
+    return found.flatMap((v) =>
+      v.nodes.slice(0, 3).map((node) => `${v.id}: ${node.html.slice(0, 160)} ${node.failureSummary?.split('\n')[1] ?? ''}`),
+    );
+  }
+  const addresses = () => [
+    ...STAGES.map((stage) => `/p/${projectId}/${stage}`),
+    `/p/${projectId}/cabling?view=schedule`,
+    '/projects',
+    '/scan',
+  ];
+
+  for (const dusk of [false, true]) {
+    it(`has names, contrast and roles in order in the ${dusk ? 'dusk' : 'vellum'} theme`, async function () {
+      this.timeout(120_000);
+      await page.evaluate(
+        (on) =>
+          localStorage.setItem(
+            'spool-settings',
+            JSON.stringify({ state: { dusk: on, ledgerOpen: true, inspectorOpen: true }, version: 0 }),
+          ),
+        dusk,
+      );
+      for (const address of addresses()) {
+        await page.goto(app.url + address);
+        await page.locator('h1').first().waitFor();
+        await page.waitForTimeout(350);
+        expect(await violations(), address).to.deep.equal([]);
+      }
+    });
+  }
+
+  it('fits 1280 x 800 and a phone without scrolling sideways', async function () {
+    this.timeout(120_000);
+    for (const size of [
+      { width: 1280, height: 800 },
+      { width: 390, height: 844 },
+    ]) {
+      await page.setViewportSize(size);
+      for (const address of addresses()) {
+        await page.goto(app.url + address);
+        await page.locator('h1').first().waitFor();
+        const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        expect(wide, `${address} at ${size.width}`).to.be.at.most(0);
+      }
+    }
+  });
+
+  it('of the pre-wire day has targets of 48 px on a phone', async () => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.goto(`${app.url}/p/${projectId}/pre-wire`);
+    await page.locator('.run-list .ant-btn').first().waitFor();
+    const heights = await page
+      .locator('.run-list .ant-btn, .pull-bundle > header .ant-btn')
+      .evaluateAll((buttons) => buttons.map((button) => button.getBoundingClientRect().height));
+    expect(Math.min(...heights)).to.be.at.least(48);
+  });
+});

@@ -1,0 +1,34 @@
+import { expect } from 'chai';
+import QRCode from 'qrcode';
+import { openGranary, startApp, type App } from './testing/index.ts';
+
+describe('the scanner', () => {
+  let app: App;
+  before(async () => {
+    app = await startApp();
+  });
+  after(() => app.close());
+
+  it('resolves a label without a connection, and tells one of another house', async () => {
+    const { page, context } = await app.person();
+    await openGranary(app, page);
+    await page.waitForTimeout(1200);
+    await page.goto(`${app.url}/scan`);
+    await page.getByText('Houses on this device: Saltmarsh Granary').waitFor();
+    await context.setOffline(true);
+    const picture = async (code: string) => ({
+      name: 'label.png',
+      mimeType: 'image/png',
+      buffer: await QRCode.toBuffer(code, { width: 300 }),
+    });
+    await page.getByLabel('Choose a picture').setInputFiles(await picture('SPOOL:7K3MQ:M-GR-01.1'));
+    await page.getByText('Found in Saltmarsh Granary').waitFor();
+    expect(await page.getByRole('heading', { level: 2 }).innerText()).to.equal('M-GR-01.1');
+    await page.getByLabel('Choose a picture').setInputFiles(await picture('SPOOL:9H2QY:M-GR-01.1'));
+    await page.getByText(/belongs to another house \(9H2QY\)/).waitFor();
+    await page.getByLabel('Run number or code').fill('m-gr-02.1');
+    await page.getByRole('button', { name: 'Look up' }).click();
+    await page.getByRole('heading', { name: 'M-GR-02.1' }).waitFor();
+    expect(app.problems).to.deep.equal([]);
+  });
+});

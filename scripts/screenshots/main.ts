@@ -1,0 +1,80 @@
+import { join } from 'node:path';
+import { openGranary, planPoint, saved, startApp } from '../../e2e/testing/index.ts';
+
+const FOLDER = join(import.meta.dirname, '../../docs/screenshots');
+const PHONE = { width: 390, height: 844 };
+const DESK = { width: 1280, height: 800 };
+
+/** Drives the demo houses and takes one picture of each main view. */
+const app = await startApp();
+const { page } = await app.person();
+const shoot = async (name: string) => {
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+  console.log(name);
+};
+await page.goto(app.url);
+await page.getByRole('button', { name: 'Open the demo firm' }).waitFor();
+await shoot('sign-in');
+await page.getByRole('button', { name: 'Open the demo firm' }).click();
+await page.getByRole('heading', { name: 'Heron Quay House' }).waitFor();
+await shoot('projects');
+
+const granary = await openGranaryAgain();
+await page.getByRole('button', { name: /^Ceiling speaker$/ }).click();
+const spot = await planPoint(page, 4.2, 9.2);
+await page.mouse.click(spot.x, spot.y);
+await page
+  .locator('.inspector')
+  .getByText(/16 AWG loses/)
+  .waitFor();
+await saved(page);
+await shoot('plan-devices');
+await page.keyboard.press('Control+z');
+await saved(page);
+await page.goto(`${app.url}/p/${granary}/cabling?level=level_l`);
+await page.locator('.plan-canvas .device').first().waitFor();
+await page.getByRole('row').filter({ hasText: 'L-SC-08.1' }).click();
+await shoot('plan-cabling');
+await page.goto(`${app.url}/p/${granary}/cabling?view=schedule`);
+await page.getByRole('row').nth(3).waitFor();
+await shoot('schedule');
+for (const stage of ['brief', 'order'] as const) {
+  await page.goto(`${app.url}/p/${granary}/${stage}`);
+  await page.locator('.stage-page').waitFor();
+  await shoot(stage);
+}
+
+await page.goto(`${app.url}/projects`);
+await page.getByRole('link', { name: 'Open Heron Quay House' }).click();
+await page.locator('.plan-canvas .device').first().waitFor();
+const quay = new URL(page.url()).pathname.split('/')[2];
+await page.goto(`${app.url}/p/${quay}/inspect`);
+await page.locator('.stage-page').waitFor();
+await shoot('inspect');
+await page.getByRole('button', { name: 'Dusk theme' }).click();
+await page.goto(`${app.url}/p/${quay}/cabling?level=level_m`);
+await page.locator('.plan-canvas .device').first().waitFor();
+await page.getByRole('row').filter({ hasText: 'M-KI-05.1' }).click();
+await shoot('plan-dusk');
+await page.getByRole('button', { name: 'Vellum theme' }).click();
+
+await page.setViewportSize(PHONE);
+await page.goto(`${app.url}/p/${quay}/pre-wire`);
+await page.locator('.stage-page').waitFor();
+await shoot('pre-wire-phone');
+await page.goto(`${app.url}/scan`);
+await page.getByLabel('Run number or code').fill('M-GR-01.1');
+await page.getByRole('button', { name: 'Look up' }).click();
+await page.getByText('Found in').waitFor();
+await shoot('scan-phone');
+await page.setViewportSize(DESK);
+await app.close();
+process.exit(0);
+
+async function openGranaryAgain(): Promise<string> {
+  await page.goto('about:blank');
+  const { context } = { context: page.context() };
+  await context.clearCookies();
+  return openGranary(app, page);
+}

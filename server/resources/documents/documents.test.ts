@@ -1,0 +1,115 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import ExcelJS from 'exceljs';
+import jsQR from 'jsqr';
+import sharp from 'sharp';
+import type { ProjectSummary } from '@dusky-spool/core/contract';
+import { readLabelCode, sheetLayout } from '@dusky-spool/core/labels';
+import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+
+describe('documents', () => {
+  let server: TestServer;
+  let client: TestClient;
+  let project: ProjectSummary;
+  const folder = mkdtempSync(join(tmpdir(), 'spool-documents-'));
+  before(async () => {
+    server = await startTestServer({ demo: true });
+    client = await server.client().enterDemo();
+    project = (await client.json<{ projects: ProjectSummary[] }>('GET', '/projects')).projects[0];
+  });
+  after(() => server.close());
+
+  const fetched = async (path: string) =>
+    Buffer.from(await (await client.send('GET', `/projects/${project.id}/documents/${path}`)).arrayBuffer());
+  /** The first page as grey pixels: text that a viewer would not show is not there either. */
+  const firstPage = async (pdf: Buffer, dpi: number) => {
+    writeFileSync(join(folder, 'a.pdf'), pdf);
+    spawnSync('pdftoppm', [
+      '-r',
+      String(dpi),
+      '-f',
+      '1',
+      '-l',
+      '1',
+      '-singlefile',
+      '-png',
+      join(folder, 'a.pdf'),
+      join(folder, 'a'),
+    ]);
+    return sharp(readFileSync(join(folder, 'a.png'))).ensureAlpha();
+  };
+
+  it('the label sheet has two labels a run whose printed codes read back', async () => {
+    const pdf = await fetched('labels.pdf?size=medium&paper=A4');
+    writeFileSync(join(folder, 'l.pdf'), pdf);
+    const text = spawnSync('pdftotext', ['-layout', join(folder, 'l.pdf'), '-'], { encoding: 'utf8' }).stdout;
+    expect(text.match(/L-SC-10\.1/g)).to.have.length(2);
+    const dpi = 300;
+    const page = await firstPage(pdf, dpi);
+    const { labelWidthMm, labelHeightMm, leftMm, topMm, gapMm } = sheetLayout('medium', 'A4');
+    const px = (mm: number) => Math.round((mm * dpi) / 25.4);
+    const codes: string[] = [];
+    for (const cell of [0, 1, 2]) {
+      const left = px(leftMm + (cell % 2) * (labelWidthMm + gapMm));
+      const top = px(topMm + Math.floor(cell / 2) * (labelHeightMm + gapMm));
+      const { data, info } = await page
+        .clone()
+        .extract({ left, top, width: px(labelWidthMm), height: px(labelHeightMm) })
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      codes.push(jsQR(new Uint8ClampedArray(data), info.width, info.height)?.data ?? 'unread');
+    }
+    expect(codes[0]).to.equal(codes[1]);
+    expect(codes.map((code) => readLabelCode(code).ok)).to.deep.equal([true, true, true]);
+    expect(codes[0]).to.equal(`SPOOL:${project.shortId}:L-CO-01.1`).and.not.contain('http');
+    const { data } = await page
+      .clone()
+      .extract({ left: px(leftMm), top: px(topMm), width: px(35), height: px(labelHeightMm) })
+      .greyscale()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect(data.filter((value) => value < 90).length, 'dark pixels of text').to.be.greaterThan(2000);
+  });
+
+  it('the plan is to scale and has a title block', async () => {
+    const pdf = await fetched('plan.pdf?level=level_m&paper=A3');
+    const page = await firstPage(pdf, 127);
+    const { data, info } = await page.greyscale().raw().toBuffer({ resolveWithObject: true });
+    expect(info.width).to.equal(2100);
+    // 18.45 m over the stone walls at 1:50 is 369 mm: 1845 px at 5 px to the millimetre, on a row through the north wall.
+    const row = Math.round(info.height * 0.122);
+    const dark = Array.from({ length: info.width }, (_, x) => data[(row * info.width + x) * info.channels] < 80);
+    const inside = dark.map((is, x) => (is && x > 60 && x < 2040 ? x : -1)).filter((x) => x >= 0);
+    expect(inside[inside.length - 1] - inside[0]).to.be.closeTo(1845, 4);
+    writeFileSync(join(folder, 'p.pdf'), pdf);
+    const text = spawnSync('pdftotext', [join(folder, 'p.pdf'), '-'], { encoding: 'utf8' }).stdout;
+    expect(text).to.contain('Saltmarsh Granary').and.contain('1:50').and.contain('Planning aid');
+  });
+
+  it('the workbook holds the schedule and the totals as numbers', async () => {
+    const workbook = new ExcelJS.Workbook();
+    await workbook.xlsx.load((await fetched('schedule.xlsx')) as unknown as ArrayBuffer);
+    const [runs, totals] = workbook.worksheets;
+    expect(runs.rowCount).to.equal(project.runs + 1);
+    const sum = (sheet: ExcelJS.Worksheet, column: number) =>
+      (sheet.getColumn(column).values as unknown[]).filter((v): v is number => typeof v === 'number').reduce((a, b) => a + b, 0);
+    expect(sum(runs, 13)).to.be.greaterThan(1000).and.closeTo(sum(totals, 3), 0.01);
+  });
+
+  it('the CSV opens in a spreadsheet with its signs right', async () => {
+    const csv = (await fetched('schedule.csv')).toString('utf8');
+    expect(csv.charCodeAt(0)).to.equal(0xfeff);
+    expect(csv.trim().split('\r\n')).to.have.length(project.runs + 1);
+  });
+
+  it('asked for with a wrong field are refused by its name', async () => {
+    const refused = async (path: string) =>
+      ((await (await client.send('GET', `/projects/${project.id}/documents/${path}`)).json()) as { problem: { field: string } })
+        .problem.field;
+    expect(await refused('labels.pdf?size=huge')).to.equal('size');
+    expect(await refused('plan.pdf?level=attic')).to.equal('levelId');
+  });
+});

@@ -1,0 +1,115 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import sharp from 'sharp';
+import { create } from '@dusky-spool/core/project';
+import type { PictureInfo, ProjectSummary } from '@dusky-spool/core/contract';
+import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+
+const DEMO = join(import.meta.dirname, '../../../demo');
+const file = (name: string) => readFileSync(join(DEMO, `${name}.spool.json`), 'utf8');
+const problemOf = async (response: Response) => ((await response.json()) as { problem: { code: string; field: string } }).problem;
+
+describe('project files', () => {
+  let server: TestServer;
+  let client: TestClient;
+  before(async () => {
+    server = await startTestServer();
+    client = await server.client().makeFirstAccount();
+  });
+  after(() => server.close());
+  const count = async () => (await client.json<{ projects: ProjectSummary[] }>('GET', '/projects')).projects.length;
+  const upload = (bytes: Buffer | string, projectId: string) => {
+    const form = new FormData();
+    form.append('picture', new Blob([bytes as never]), 'plan.png');
+    return client.send('POST', `/projects/${projectId}/pictures`, form);
+  };
+
+  for (const name of ['saltmarsh-granary', 'heron-quay-house', 'tollgate-cottage']) {
+    it(`go through the database unchanged: ${name}`, async () => {
+      const { id } = await client.json<{ id: string }>('POST', '/projects/import', file(name));
+      const exported = await (await client.send('GET', `/projects/${id}/file`)).text();
+      expect(exported).to.equal(file(name));
+    });
+  }
+
+  it('carry a plan picture with them', async () => {
+    const projectId = await client.newProject('With a picture');
+    const bytes = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#ffeedd' } })
+      .png()
+      .toBuffer();
+    const picture = (await (await upload(bytes, projectId)).json()) as PictureInfo;
+    expect(picture).to.include({ widthPx: 300, heightPx: 200, mediaType: 'image/png' });
+    const underlay = create('underlays', {
+      id: 'u',
+      levelId: 'level_m',
+      pictureId: picture.id,
+      name: 'plan.png',
+      originX: 0,
+      originY: 0,
+      metresPerPixel: 0.05,
+      rotationRad: 0,
+      opacity: 0.7,
+      scaled: true,
+    });
+    expect((await client.sendChanges(projectId, client.change([underlay]))).results[0].status).to.equal('applied');
+    const text = await (await client.send('GET', `/projects/${projectId}/file`)).text();
+    const { id } = await client.json<{ id: string }>('POST', '/projects/import', text);
+    expect(await (await client.send('GET', `/projects/${id}/file`)).text()).to.equal(text);
+    const back = Buffer.from(await (await client.send('GET', `/projects/${id}/pictures/${picture.id}`)).arrayBuffer());
+    expect(back.equals(bytes)).to.equal(true);
+  });
+
+  it('that are malformed or hostile are refused by field and leave nothing', async () => {
+    const before = await count();
+    const refused = async (text: string) => problemOf(await client.send('POST', '/projects/import', text));
+    expect(await refused('{"format":')).to.include({ code: 'file-not-json', field: 'file' });
+    expect(await refused('')).to.include({ code: 'file-not-json' });
+    expect(await refused(file('tollgate-cottage').replace('"thicknessM":0.11', '"thicknessM":"<script>"')))
+      .to.have.property('field')
+      .that.matches(/^walls\[\d+\]\.thicknessM$/);
+    expect(await refused(file('tollgate-cottage').replace('"id":"room_001"', '"id":"__proto__"')))
+      .to.have.property('field')
+      .that.matches(/^rooms\[0\]\.id$/);
+    const lying = JSON.parse(file('tollgate-cottage')) as { pictures: object[] };
+    lying.pictures.push({ id: 'a'.repeat(64), mediaType: 'image/png', widthPx: 10, heightPx: 10, base64: 'AAAA' });
+    expect(await refused(JSON.stringify(lying))).to.include({ code: 'picture-changed' });
+    expect(await count()).to.equal(before);
+  });
+
+  it('larger than the limit are refused without being read', async function () {
+    this.timeout(60_000);
+    const response = await client.send('POST', '/projects/import', 'x'.repeat(121 * 1024 * 1024));
+    expect([response.status, (await problemOf(response)).code]).to.deep.equal([413, 'file-too-large']);
+  });
+
+  it('pictures that are not what they say, damaged or too large are refused and not stored', async () => {
+    const projectId = await client.newProject();
+    const png = await sharp({ create: { width: 400, height: 400, channels: 3, background: '#123456' } })
+      .png({ compressionLevel: 0 })
+      .toBuffer();
+    const refused = async (bytes: Buffer | string) => (await problemOf(await upload(bytes, projectId))).code;
+    expect(await refused('<svg xmlns="http://www.w3.org/2000/svg" onload="alert(1)"/>')).to.equal('picture-kind');
+    expect(await refused(png.subarray(0, 5000))).to.equal('picture-damaged');
+    const wide = await sharp({ create: { width: 16_001, height: 4, channels: 3, background: '#fff' } })
+      .png()
+      .toBuffer();
+    expect(await refused(wide)).to.equal('picture-too-large');
+    // A bomb: 300 million pixels that pack into a few kilobytes.
+    const bomb = await sharp({ create: { width: 15_500, height: 15_500, channels: 3, background: '#000' } })
+      .png()
+      .toBuffer();
+    expect(await refused(bomb)).to.equal('picture-too-large');
+    expect(await server.database.models.pictures.count({ where: { projectId } })).to.equal(0);
+  });
+
+  it('a new project is empty but has the library, and can be deleted', async () => {
+    const projectId = await client.newProject('Short-lived');
+    const { document } = await client.load(projectId);
+    expect(Object.keys(document.devices)).to.deep.equal([]);
+    expect(Object.keys(document.deviceTypes).length).to.be.greaterThan(20);
+    expect((await client.send('DELETE', `/projects/${projectId}`)).status).to.equal(204);
+    expect((await client.send('GET', `/projects/${projectId}`)).status).to.equal(404);
+    expect((await client.send('POST', '/projects', { name: ' ', units: 'metric' })).status).to.equal(422);
+  });
+});

@@ -15,7 +15,14 @@ describe('the scanner', () => {
     await page.waitForTimeout(1200);
     await page.goto(`${app.url}/scan`);
     await page.getByText('Houses on this device: Saltmarsh Granary').waitFor();
+    // The app itself is kept on the device by then: it opens without a connection too.
+    await page.waitForFunction(
+      () => navigator.serviceWorker.controller !== null || navigator.serviceWorker.ready.then(() => true),
+    );
+    await page.waitForTimeout(500);
     await context.setOffline(true);
+    await page.reload();
+    await page.getByText('Houses on this device: Saltmarsh Granary').waitFor();
     const picture = async (code: string) => ({
       name: 'label.png',
       mimeType: 'image/png',
@@ -29,6 +36,9 @@ describe('the scanner', () => {
     await page.getByLabel('Run number or code').fill('m-gr-02.1');
     await page.getByRole('button', { name: 'Look up' }).click();
     await page.getByRole('heading', { name: 'M-GR-02.1' }).waitFor();
+    await page.getByRole('button', { name: 'Show on the plan' }).click();
+    await page.locator('.run.chosen').first().waitFor({ state: 'attached' });
+    await page.getByText(/^No connection/).waitFor();
     expect(app.problems).to.deep.equal([]);
   });
 });

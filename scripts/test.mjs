@@ -59,6 +59,7 @@ await part('lint', ...npx('eslint/bin/eslint.js', '.', '--max-warnings', '0'));
 await part('format', ...npx('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'));
 await part('types', process.execPath, ['scripts/types.mjs']);
 await part('arrows', process.execPath, ['scripts/arrows.mjs']);
+await part('docs', process.execPath, ['--import', 'tsx', 'scripts/write-docs.ts', '--check']);
 await part(
   'unit',
   ...npx(

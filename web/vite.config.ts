@@ -1,8 +1,32 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [
+    react(),
+    // The app itself is kept on the device, so that the scanner and houses already opened work without a connection.
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: null,
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,woff2,svg}'],
+        globIgnores: ['**/*vietnamese*'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        cleanupOutdatedCaches: true,
+      },
+      manifest: {
+        name: 'Dusky Spool',
+        short_name: 'Spool',
+        start_url: '/projects',
+        display: 'standalone',
+        background_color: '#f7f2e8',
+        theme_color: '#231d2e',
+        icons: [{ src: '/spool.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+    }),
+  ],
   build: {
     target: 'es2023',
     sourcemap: false,

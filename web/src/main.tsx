@@ -10,8 +10,10 @@ import './styles/frame.css';
 import './styles/plan.css';
 import './styles/ledger.css';
 import './styles/screens.css';
+import { registerSW } from 'virtual:pwa-register';
 import { App } from './app/App.tsx';
 import { signStyles } from './app/style-nonce.ts';
 
 signStyles();
+registerSW({ immediate: true });
 createRoot(document.getElementById('root')!).render(<App />);

@@ -39,7 +39,10 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
     let rest = 0;
     const turned = zoom<SVGSVGElement, unknown>()
       .scaleExtent([FARTHEST, NEAREST])
-      .filter((event: MouseEvent) => !event.ctrlKey || event.type === 'wheel')
+      .filter(
+        (event: MouseEvent) =>
+          event.type === 'wheel' || (!event.ctrlKey && !event.button && !(event.target as Element).closest('.device')),
+      )
       .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
         const { k, x, y } = event.transform;
         live.current = { k, tx: x, ty: y };

@@ -308,7 +308,7 @@ export function Ledger({ projectId, document, levelId, selection, full, onSelect
           </div>
         </div>
         {full && (
-          <aside className="ledger-totals" aria-label={text('schedule.totals')}>
+          <aside className="ledger-totals" tabIndex={0} aria-label={text('schedule.totals')}>
             <div className="eyebrow">{text('schedule.totals')}</div>
             {totals.map((total) => (
               <div key={total.cableTypeId} className="total">

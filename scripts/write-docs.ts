@@ -1,0 +1,63 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { FORMAT_NAME, FORMAT_VERSION, projectFileSchema } from '../core/formats/index.ts';
+import { COLLECTIONS, COLLECTION_NAMES } from '../core/project/index.ts';
+
+/** Writes docs/format.md from the schemas that the program itself reads with. `--check` only says whether it is current. */
+const schema = z.toJSONSchema(projectFileSchema, { io: 'input' });
+const about: Record<string, string> = {
+  levels: 'Storeys. `order` counts from the ground floor; `cavityDepthM` is the depth of the structure above the ceiling.',
+  rooms: 'Rooms as outlines on the wall centre lines, so that rooms and walls together tile the level.',
+  walls: 'Walls by their centre lines. A cable may climb only in a wall with `cableMayRun`.',
+  openings: 'Doors, windows and arches in walls.',
+  risers: 'Upright shafts that join the cavities of several levels.',
+  racks: 'Where home runs end. A rack stands within 1 m of a wall in which its cables come down.',
+  underlays: 'Plan pictures under a level, with their scale.',
+  cableTypes: 'The cables of this project.',
+  deviceTypes: 'The device library as this project uses it, with the cables that each kind gets.',
+  devices: 'Devices. A wall device lies within 0.35 m of a wall’s centre line.',
+  runs: 'Cable runs, each from a device to a rack.',
+  routes: 'Kept routes: written when a run is issued. A drafted run has none; its route follows from the plan.',
+};
+const lines = [
+  '# The project file',
+  '',
+  'Written by `npm run docs` from the schemas in `core/`; do not edit by hand.',
+  '',
+  `A project is one JSON document, \`"format": "${FORMAT_NAME}"\`, \`"version": ${FORMAT_VERSION}\`, UTF-8, usual name ending \`.spool.json\`.`,
+  'Lengths are metres, angles radians counter-clockwise from +x, x to the right, y up the page, z up. Unknown fields are refused.',
+  'A file written by the program is canonical: records sorted by id, fields in schema order. Export, import and export again give the same file to the letter.',
+  'Pictures travel inside the file in base64; the id of a picture is the SHA-256 of its bytes. At most 120 MB.',
+  '',
+  '## Lists',
+  '',
+  '| list | what it holds | unique | refers to |',
+  '|---|---|---|---|',
+  ...COLLECTION_NAMES.map((name) => {
+    const { unique, refers } = COLLECTIONS[name];
+    const uniqueText = (unique as readonly (readonly string[])[])
+      .map((fields) => fields.map((f) => `\`${f}\``).join(' + '))
+      .join(', ');
+    const refersText = Object.entries(refers as Record<string, string>)
+      .map(([field, target]) => `\`${field}\` → ${target}`)
+      .join(', ');
+    return `| \`${name}\` | ${about[name]} | ${uniqueText} | ${refersText} |`;
+  }),
+  '| `pictures` | Plan pictures, PNG or JPEG. | | |',
+  '',
+  '## JSON Schema',
+  '',
+  '```json',
+  JSON.stringify(schema, null, 2),
+  '```',
+  '',
+];
+const path = join(import.meta.dirname, '../docs/format.md');
+const text = lines.join('\n');
+if (process.argv.includes('--check')) {
+  if (readFileSync(path, 'utf8') !== text) {
+    console.error('docs/format.md is not current: run npm run docs');
+    process.exit(1);
+  }
+} else writeFileSync(path, text);

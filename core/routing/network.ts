@@ -42,10 +42,14 @@ export interface Lattice {
   readonly levelIndex: number;
   readonly angleRad: number;
   readonly walls: WallGrid;
-  readonly nodeAt: ReadonlyMap<string, number>;
+  readonly nodeAt: ReadonlyMap<number, number>;
 }
 
-export const latticeKey = (i: number, j: number): string => `${i},${j}`;
+const HALF = 32_768;
+
+/** One number for a lattice place; the lattice reaches 13 km each way. */
+export const latticeKey = (i: number, j: number): number => (i + HALF) * 2 * HALF + (j + HALF);
+const latticePlace = (key: number): [i: number, j: number] => [Math.floor(key / (2 * HALF)) - HALF, (key % (2 * HALF)) - HALF];
 
 /** Height of a cable above a room's ceiling, m from the datum; null where the room has no cavity. */
 export function cavityZ(building: Building, room: Room): number | null {
@@ -71,7 +75,7 @@ function buildNetwork(building: Building): Network {
     return nodes.push(node) - 1;
   };
   const lattices = building.levels.map((level, levelIndex) => {
-    const nodeAt = new Map<string, number>();
+    const nodeAt = new Map<number, number>();
     for (const room of building.roomsByLevel[level.id] ?? []) {
       const z = cavityZ(building, room);
       if (z === null) continue;
@@ -109,7 +113,7 @@ const nearOutline = (p: Point2, polygon: readonly Point2[]): boolean =>
 
 function joinLattice(lattice: Lattice, nodes: readonly NetworkNode[], arcs: NetworkArc[][]): void {
   for (const [key, a] of lattice.nodeAt) {
-    const [i, j] = key.split(',').map(Number);
+    const [i, j] = latticePlace(key);
     for (const axis of [0, 1] as const) {
       const step = (n: number) => lattice.nodeAt.get(latticeKey(i + (axis === 0 ? n : 0), j + (axis === 1 ? n : 0)));
       // A node may be missing inside a thick wall between two room outlines: then the next but one is tried.

@@ -12,10 +12,10 @@ export interface WallGrid {
 }
 
 export function wallGrid(walls: readonly Wall[]): WallGrid {
-  const cells = new Map<string, Wall[]>();
-  const key = (i: number, j: number) => `${i},${j}`;
-  const cellsOf = (a: Point2, b: Point2, marginM: number): string[] => {
-    const keys: string[] = [];
+  const cells = new Map<number, Wall[]>();
+  const key = (i: number, j: number) => (i + 32_768) * 65_536 + (j + 32_768);
+  const cellsOf = (a: Point2, b: Point2, marginM: number): number[] => {
+    const keys: number[] = [];
     const low = (axis: 0 | 1) => Math.floor((Math.min(a[axis], b[axis]) - marginM) / CELL_M);
     const high = (axis: 0 | 1) => Math.floor((Math.max(a[axis], b[axis]) + marginM) / CELL_M);
     for (let i = low(0); i <= high(0); i++) for (let j = low(1); j <= high(1); j++) keys.push(key(i, j));

@@ -50,9 +50,13 @@ async function planFigures(): Promise<Figure[]> {
   await page.getByRole('link', { name: 'Open Saltmarsh Granary' }).click();
   await page.locator('.plan-canvas .device').first().waitFor();
   const address = page.url();
+  // The first visit keeps the app on the device; a planner's working day is the visits after it.
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
+  await page.waitForTimeout(2000);
   const samples: number[] = [];
   for (let n = 0; n < 7; n++) {
     await page.goto('about:blank');
+    await page.waitForTimeout(500);
     await page.goto(address, { waitUntil: 'commit' });
     // Interactive: devices and runs are there, their handlers bound, and a frame has been painted with them.
     await page.locator('.plan-canvas .run-line').first().waitFor({ state: 'attached' });

@@ -179,6 +179,8 @@ export function startProcess(databaseUrl: string, port: number, more: NodeJS.Pro
       ...more,
     },
   });
+  // A test that ends badly leaves no server behind.
+  process.once('exit', () => child.kill('SIGKILL'));
   return new Promise((ready, failed) => {
     child.once('exit', (code) => failed(new Error(`The server ended with ${code} before it was ready`)));
     createInterface({ input: child.stdout }).on('line', (line) => {

@@ -35,7 +35,22 @@ async function request(method: string, path: string, body?: BodyInit, contentTyp
   );
 }
 
-export const getJson = async <T>(path: string): Promise<T> => (await (await request('GET', path)).json()) as T;
+const asked = new Map<string, Promise<Response>>();
+
+/** Asks for something before anyone needs it; the first `getJson` of the same path takes the answer. */
+export function askEarly(path: string): void {
+  const answer = request('GET', path);
+  answer.catch(() => undefined);
+  asked.set(path, answer);
+}
+
+export const getJson = async <T>(path: string): Promise<T> => (await (await early(path)).json()) as T;
+
+function early(path: string): Promise<Response> {
+  const answer = asked.get(path);
+  asked.delete(path);
+  return answer ?? request('GET', path);
+}
 
 export const postJson = async <T>(path: string, body: unknown): Promise<T> =>
   (await (await request('POST', path, JSON.stringify(body), 'application/json')).json()) as T;

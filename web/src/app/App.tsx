@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect } from 'react';
-import { App as AntApp, Button, ConfigProvider, Spin } from 'antd';
+import { App as AntApp, Button, ConfigProvider } from 'antd';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { problemSentence } from '@dusky-spool/texts';
 import { useSession } from '../api/session.ts';
@@ -71,8 +71,5 @@ function Inside() {
   );
 }
 
-const Waiting = () => (
-  <main className="centre">
-    <Spin />
-  </main>
-);
+/** Plain, so that the first picture waits for no part of the library. */
+const Waiting = () => <main className="centre waiting">{text('loading')}</main>;

@@ -10,7 +10,8 @@ import { derive } from '../state/derived.ts';
 import { isStage, progressOf } from '../state/progress.ts';
 import { useProject } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
-import type { SyncState } from '../editor/sync.ts';
+import { useAfterFirstPaint } from '../state/useAfterFirstPaint.ts';
+import type { OpenConflict, SyncState } from '../editor/sync.ts';
 import { FindingCard } from '../ui/FindingCard.tsx';
 import { Thread } from '../ui/Thread.tsx';
 import { PlanScreen } from './plan/PlanScreen.tsx';
@@ -53,7 +54,7 @@ export function ProjectFrame() {
   if (!sync) {
     return (
       <main className="centre">
-        <Spin /> <span>{text('loading')}</span>
+        <span>{text('loading')}</span>
       </main>
     );
   }
@@ -92,7 +93,7 @@ function Frame({
           </Suspense>
         )}
       </main>
-      <ConflictDialog sync={sync} />
+      {sync.conflict && <ConflictDialog conflict={sync.conflict} view={sync.view} />}
     </div>
   );
 }
@@ -123,6 +124,7 @@ function Header({ projectId, sync }: { readonly projectId: string; readonly sync
   const { undo, redo } = useProject();
   const { dusk, set } = useSettings();
   const [listing, setListing] = useState(false);
+  const secondPaint = useAfterFirstPaint();
   const stops = findings.filter((finding) => finding.rank === 'stop');
   const looks = findings.filter((finding) => finding.rank === 'look');
   const units = document.project.units;
@@ -137,7 +139,7 @@ function Header({ projectId, sync }: { readonly projectId: string; readonly sync
       <span className="chip quiet">{term(`units.${units}`)}</span>
       <SaveState sync={sync} />
       <span className="grow" />
-      <Finder projectId={projectId} document={document} />
+      {secondPaint ? <Finder projectId={projectId} document={document} /> : <span className="finder" />}
       <Button
         size="small"
         type="text"
@@ -179,22 +181,24 @@ function Header({ projectId, sync }: { readonly projectId: string; readonly sync
           {text('header.looks', { count: looks.length })}
         </button>
       )}
-      <Drawer open={listing} onClose={() => setListing(false)} title={text('header.findings')} size={400}>
-        {findings.length === 0 && <p>{text('header.noFindings')}</p>}
-        {[...stops, ...looks].map((finding) => (
-          <FindingCard
-            key={`${finding.check}${finding.subjects[0].id}`}
-            finding={finding}
-            units={units}
-            onShow={() => show(finding.subjects[0].id)}
-          />
-        ))}
-        {findings.length > 0 && (
-          <p className="faint">
-            {findings.length - stops.length - looks.length} {term('ranks.fine').toLowerCase()}. {text('aid')}
-          </p>
-        )}
-      </Drawer>
+      {secondPaint && (
+        <Drawer open={listing} onClose={() => setListing(false)} title={text('header.findings')} size={400}>
+          {findings.length === 0 && <p>{text('header.noFindings')}</p>}
+          {[...stops, ...looks].map((finding) => (
+            <FindingCard
+              key={`${finding.check}${finding.subjects[0].id}`}
+              finding={finding}
+              units={units}
+              onShow={() => show(finding.subjects[0].id)}
+            />
+          ))}
+          {findings.length > 0 && (
+            <p className="faint">
+              {findings.length - stops.length - looks.length} {term('ranks.fine').toLowerCase()}. {text('aid')}
+            </p>
+          )}
+        </Drawer>
+      )}
     </header>
   );
 }
@@ -235,9 +239,8 @@ function Finder({ projectId, document }: { readonly projectId: string; readonly 
   );
 }
 
-function ConflictDialog({ sync }: { readonly sync: SyncState }) {
+function ConflictDialog({ conflict, view }: { readonly conflict: OpenConflict; readonly view: ProjectDocument }) {
   const resolve = useProject((state) => state.resolve);
-  const { conflict, view } = sync;
   const say = (value: unknown) =>
     value === undefined ? text('conflict.deleted') : typeof value === 'object' ? JSON.stringify(value) : String(value);
   const nameOf = (id: string) =>
@@ -245,7 +248,7 @@ function ConflictDialog({ sync }: { readonly sync: SyncState }) {
     (view.devices[id] ? view.devices[id].name || view.deviceTypes[view.devices[id].typeId].name : (view.rooms[id]?.name ?? id));
   return (
     <Modal
-      open={conflict !== null}
+      open
       title={text('conflict.title')}
       closable={false}
       footer={
@@ -257,29 +260,25 @@ function ConflictDialog({ sync }: { readonly sync: SyncState }) {
         </>
       }
     >
-      {conflict && (
-        <>
-          <p>{text('conflict.text', { what: nameOf(conflict.conflicts[0].id) })}</p>
-          <table className="conflicts">
-            <thead>
-              <tr>
-                <th>{text('conflict.field')}</th>
-                <th>{text('conflict.mine')}</th>
-                <th>{text('conflict.theirs')}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {conflict.conflicts.map((c) => (
-                <tr key={`${c.id}${c.field}`}>
-                  <td>{c.field}</td>
-                  <td>{say(c.mine)}</td>
-                  <td>{say(c.theirs)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </>
-      )}
+      <p>{text('conflict.text', { what: nameOf(conflict.conflicts[0].id) })}</p>
+      <table className="conflicts">
+        <thead>
+          <tr>
+            <th>{text('conflict.field')}</th>
+            <th>{text('conflict.mine')}</th>
+            <th>{text('conflict.theirs')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {conflict.conflicts.map((c) => (
+            <tr key={`${c.id}${c.field}`}>
+              <td>{c.field}</td>
+              <td>{say(c.mine)}</td>
+              <td>{say(c.theirs)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </Modal>
   );
 }

@@ -14,6 +14,7 @@ import { useKeys } from '../../editor/useKeys.ts';
 import { derive } from '../../state/derived.ts';
 import { useProject } from '../../state/project.ts';
 import type { Stage } from '../../state/progress.ts';
+import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { useSettings } from '../../state/settings.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
@@ -41,6 +42,8 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const tool = held.stage === stage ? held.tool : SELECT;
   const setTool = (next: Tool) => setHeld({ stage, tool: next });
   const [measured, setMeasured] = useState<readonly [Point2, Point2] | null>(null);
+  // The plan comes first; its schedule follows in the next idle moment.
+  const ledgerDue = useAfterFirstPaint();
   const svgRef = useRef<SVGSVGElement>(null);
   const worldRef = useRef<SVGGElement>(null);
   const control = useCamera(svgRef, worldRef);
@@ -118,19 +121,22 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     !Object.values(document.rooms).some((room) => room.levelId === levelId) &&
     !Object.values(document.devices).some((device) => device.levelId === levelId);
 
-  const ledger = (
-    <Ledger
-      key={full ? 'full' : 'part'}
-      projectId={projectId}
-      document={document}
-      levelId={levelId}
-      selection={selection}
-      full={full}
-      onSelect={select}
-      onFull={(next) => go({ view: next ? 'schedule' : null })}
-      onFold={() => settings.set({ ledgerOpen: false })}
-    />
-  );
+  const ledger =
+    !ledgerDue && !full ? (
+      <div className="ledger" />
+    ) : (
+      <Ledger
+        key={full ? 'full' : 'part'}
+        projectId={projectId}
+        document={document}
+        levelId={levelId}
+        selection={selection}
+        full={full}
+        onSelect={select}
+        onFull={(next) => go({ view: next ? 'schedule' : null })}
+        onFold={() => settings.set({ ledgerOpen: false })}
+      />
+    );
   return (
     <div className={`plan-screen${inspecting ? '' : ' no-inspector'}`}>
       <div className="plan-column">

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import QRCode from 'qrcode';
-import { openGranary, startApp, type App } from './testing/index.ts';
+import { openGranary, saved, startApp, type App } from './testing/index.ts';
 
 describe('the scanner', () => {
   let app: App;
@@ -39,6 +39,12 @@ describe('the scanner', () => {
     await page.getByRole('button', { name: 'Show on the plan' }).click();
     await page.locator('.run.chosen').first().waitFor({ state: 'attached' });
     await page.getByText(/^No connection/).waitFor();
+    // A house opened without a connection takes edits, and sends them when it comes back.
+    await page.locator('.plan-canvas .device').first().click();
+    await page.keyboard.press('ArrowRight');
+    await page.getByText(/^No connection · 1 edit kept/).waitFor();
+    await context.setOffline(false);
+    await saved(page);
     expect(app.problems).to.deep.equal([]);
   });
 });

@@ -180,7 +180,9 @@ export function startProcess(databaseUrl: string, port: number, more: NodeJS.Pro
     },
   });
   // A test that ends badly leaves no server behind.
-  process.once('exit', () => child.kill('SIGKILL'));
+  const onExit = () => child.kill('SIGKILL');
+  process.once('exit', onExit);
+  child.once('exit', () => process.off('exit', onExit));
   return new Promise((ready, failed) => {
     child.once('exit', (code) => failed(new Error(`The server ended with ${code} before it was ready`)));
     createInterface({ input: child.stdout }).on('line', (line) => {

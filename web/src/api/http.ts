@@ -18,7 +18,7 @@ export function rememberToken(reply: SessionReply): SessionReply {
   return reply;
 }
 
-async function request(method: string, path: string, body?: BodyInit, contentType?: string): Promise<Response> {
+async function request(method: string, path: string, body?: BodyInit, contentType?: string, again = false): Promise<Response> {
   const response = await fetch(`/api${path}`, {
     method,
     body,
@@ -29,6 +29,11 @@ async function request(method: string, path: string, body?: BodyInit, contentTyp
     .json()
     .then((reply: { problem?: Problem }) => reply.problem)
     .catch(() => undefined);
+  // A page opened without a connection, or before its session was renewed, holds no token yet: it asks for one and goes on.
+  if (problem?.code === 'csrf-missing' && !again) {
+    rememberToken((await (await request('GET', '/session')).json()) as SessionReply);
+    return request(method, path, body, contentType, true);
+  }
   throw new Refused(
     problem ?? { code: response.status === 502 || response.status === 503 ? 'database-away' : 'unexpected' },
     response.status,

@@ -2,8 +2,8 @@ import type { LiveMessage } from '@dusky-spool/core/contract';
 
 const RETRY_MS = [500, 1000, 2000, 5000];
 
-/** Follows a project over a WebSocket; opens it again whenever it closes. Returns the way to stop. */
-export function followProject(projectId: string, heard: (message: LiveMessage) => void): () => void {
+/** Follows a project over a WebSocket; opens it again whenever it closes, and says so. Returns the way to stop. */
+export function followProject(projectId: string, heard: (message: LiveMessage) => void, lost: () => void): () => void {
   let stopped = false;
   let failures = 0;
   let socket: WebSocket | null = null;
@@ -17,7 +17,9 @@ export function followProject(projectId: string, heard: (message: LiveMessage) =
       heard(JSON.parse(event.data) as LiveMessage);
     };
     socket.onclose = () => {
-      if (!stopped) timer = window.setTimeout(open, RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]);
+      if (stopped) return;
+      if (failures === 0) lost();
+      timer = window.setTimeout(open, RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]);
     };
   };
   open();

@@ -27,7 +27,8 @@ const DUSK: typeof LIGHT = {
   soft: '#c9bfd8',
   faint: '#a99fc0',
   copperSoft: '#55362f',
-  stop: '#f08a8d',
+  // Lighter than the token, for the same reason: text buttons of danger must still read on paper.
+  stop: '#ffa3a6',
   look: '#dcae55',
   ok: '#93c47a',
 };

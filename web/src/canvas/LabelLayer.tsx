@@ -16,6 +16,8 @@ interface Props {
 }
 
 const CHARACTER = 7.6;
+/** Width of a line such as `ceiling 2.74 m`, px. */
+const CEILING_LABEL = 88;
 
 /** Room names and ceiling heights; they move aside from beads and from each other, and leave where there is no room. */
 export const LabelLayer = memo(function LabelLayer({ document, levelId, devices, lines, camera }: Props) {
@@ -29,7 +31,7 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
       const [left, right, top, bottom] = [b.minX * k + 9, b.maxX * k - 9, -b.maxY * k + 8, -b.minY * k - 8];
       const [cx, cy] = centroidOf(room.polygon as Point2[]);
       const height = k > 24 ? 30 : 15;
-      const wide = Math.min(room.name.length * CHARACTER, 200);
+      const wide = Math.min(Math.max(room.name.length * CHARACTER, height === 30 ? CEILING_LABEL : 0), 200);
       const width = wide <= right - left ? wide : room.code.length * CHARACTER;
       if (width > right - left || height > bottom - top) return [];
       const ys = [bottom - height, cy * -k - height / 2, top, bottom - height - 30, top + 30, (top + bottom) / 2 + 24];
@@ -40,9 +42,10 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
     return rooms.flatMap((room) => {
       const at = placed.get(room.id);
       if (!at) return [];
-      const fits = wishes.find((wish) => wish.id === room.id)!.width >= room.name.length * CHARACTER - 1;
+      const width = wishes.find((wish) => wish.id === room.id)!.width;
+      const fits = width >= Math.min(room.name.length * CHARACTER, 200) - 1;
       const height = text('plan.ceiling', { height: formatLength(ceilingHeightOf(room, level), document.project.units) });
-      return [{ id: room.id, at, name: fits ? room.name : room.code, height: k > 24 && fits ? height : null }];
+      return [{ id: room.id, at, name: fits ? room.name : room.code, height: k > 24 && width >= CEILING_LABEL ? height : null }];
     });
   }, [document, levelId, devices, lines, k]);
   return (

@@ -76,10 +76,15 @@ export const useProject = create<ProjectStore>((set, get) => {
     set({ sync: engine.current, preview: null, problem: null });
     keepSoon(projectId, engine.current);
     const running = engine;
-    stopFollowing = followProject(projectId, (message) => {
-      if (message.type === 'change') running.receive(message.stored);
-      else if (message.type === 'at-revision') void running.tryAgain();
-    });
+    stopFollowing = followProject(
+      projectId,
+      (message) => {
+        if (message.type === 'change') running.receive(message.stored);
+        else if (message.type === 'at-revision') void running.tryAgain();
+      },
+      // Nothing may be waiting to be sent: asking tells whether the server is still there.
+      () => void running.tryAgain(),
+    );
   };
 
   return {

@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import type { DocumentReply } from '../../core/contract/index.ts';
 import { openGranary, planPoint, saved, startApp } from '../../e2e/testing/index.ts';
 
 const FOLDER = join(import.meta.dirname, '../../docs/screenshots');
@@ -32,9 +33,7 @@ await saved(page);
 await shoot('plan-devices');
 await page.keyboard.press('Control+z');
 await saved(page);
-await page.goto(`${app.url}/p/${granary}/cabling?level=level_l`);
-await page.locator('.plan-canvas .device').first().waitFor();
-await page.getByRole('row').filter({ hasText: 'L-SC-08.1' }).click();
+await openRun(granary, 'level_l', 'L-SC-08.1');
 await shoot('plan-cabling');
 await page.goto(`${app.url}/p/${granary}/cabling?view=schedule`);
 await page.getByRole('row').nth(3).waitFor();
@@ -53,9 +52,7 @@ await page.goto(`${app.url}/p/${quay}/inspect`);
 await page.locator('.stage-page').waitFor();
 await shoot('inspect');
 await page.getByRole('button', { name: 'Dusk theme' }).click();
-await page.goto(`${app.url}/p/${quay}/cabling?level=level_m`);
-await page.locator('.plan-canvas .device').first().waitFor();
-await page.getByRole('row').filter({ hasText: 'M-KI-05.1' }).click();
+await openRun(quay, 'level_m', 'M-KI-05.1');
 await shoot('plan-dusk');
 await page.getByRole('button', { name: 'Vellum theme' }).click();
 
@@ -74,7 +71,14 @@ process.exit(0);
 
 async function openGranaryAgain(): Promise<string> {
   await page.goto('about:blank');
-  const { context } = { context: page.context() };
-  await context.clearCookies();
+  await page.context().clearCookies();
   return openGranary(app, page);
+}
+
+/** A run chosen by its link, as from a message. */
+async function openRun(projectId: string, levelId: string, number: string): Promise<void> {
+  const { document } = (await (await page.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply;
+  const run = Object.values(document.runs).find((one) => one.number === number)!;
+  await page.goto(`${app.url}/p/${projectId}/cabling?level=${levelId}&sel=run:${run.id}`);
+  await page.locator('.run.chosen').first().waitFor({ state: 'attached' });
 }

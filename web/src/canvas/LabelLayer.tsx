@@ -15,9 +15,17 @@ interface Props {
   readonly camera: Camera;
 }
 
-const CHARACTER = 7.6;
-/** Width of a line such as `ceiling 2.74 m`, px. */
-const CEILING_LABEL = 88;
+/** Widths of one letter of a room's name and of its ceiling line, px. */
+const NAME_CHARACTER = 7.9;
+const LINE_CHARACTER = 6.2;
+
+interface Words {
+  readonly name: string;
+  readonly ceiling: string | null;
+}
+
+const widthOf = ({ name, ceiling }: Words) =>
+  Math.max(name.length * NAME_CHARACTER, (ceiling?.length ?? 0) * LINE_CHARACTER);
 
 /** Room names and ceiling heights; they move aside from beads and from each other, and leave where there is no room. */
 export const LabelLayer = memo(function LabelLayer({ document, levelId, devices, lines, camera }: Props) {
@@ -26,14 +34,22 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
     const obstacles: Box[] = devices.map(({ x, y }) => ({ x: x * k - 16, y: -y * k - 13, width: 32, height: 26 }));
     const level = document.levels[levelId];
     const rooms = Object.values(document.rooms).filter((room) => room.levelId === levelId);
+    const said = new Map<string, Words>();
     const wishes: LabelWish[] = rooms.flatMap((room) => {
       const b = boundsOf(room.polygon as Point2[])!;
       const [left, right, top, bottom] = [b.minX * k + 9, b.maxX * k - 9, -b.maxY * k + 8, -b.minY * k - 8];
       const [cx, cy] = centroidOf(room.polygon as Point2[]);
-      const height = k > 24 ? 30 : 15;
-      const wide = Math.min(Math.max(room.name.length * CHARACTER, height === 30 ? CEILING_LABEL : 0), 200);
-      const width = wide <= right - left ? wide : room.code.length * CHARACTER;
-      if (width > right - left || height > bottom - top) return [];
+      const ceiling = text('plan.ceiling', { height: formatLength(ceilingHeightOf(room, level), document.project.units) });
+      // As much as there is room for: name and ceiling, the name alone, the code.
+      const ways: Words[] = [
+        ...(k > 24 ? [{ name: room.name, ceiling }] : []),
+        { name: room.name, ceiling: null },
+        { name: room.code, ceiling: null },
+      ];
+      const words = ways.find((way) => widthOf(way) <= right - left && (way.ceiling ? 30 : 15) <= bottom - top);
+      if (!words) return [];
+      said.set(room.id, words);
+      const [width, height] = [widthOf(words), words.ceiling ? 30 : 15];
       const ys = [bottom - height, cy * -k - height / 2, top, bottom - height - 30, top + 30, (top + bottom) / 2 + 24];
       const xs = [left, cx * k - width / 2, right - width];
       return [{ id: room.id, width, height, places: ys.flatMap((y) => xs.map((x) => [x, y] as const)) }];
@@ -41,24 +57,20 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
     const placed = placeLabels(wishes, obstacles, lineBoxes(lines, k));
     return rooms.flatMap((room) => {
       const at = placed.get(room.id);
-      if (!at) return [];
-      const width = wishes.find((wish) => wish.id === room.id)!.width;
-      const fits = width >= Math.min(room.name.length * CHARACTER, 200) - 1;
-      const height = text('plan.ceiling', { height: formatLength(ceilingHeightOf(room, level), document.project.units) });
-      return [{ id: room.id, at, name: fits ? room.name : room.code, height: k > 24 && width >= CEILING_LABEL ? height : null }];
+      return at ? [{ id: room.id, at, ...said.get(room.id)! }] : [];
     });
   }, [document, levelId, devices, lines, k]);
   return (
     <g className="labels" aria-hidden="true">
-      {labels.map(({ id, at, name, height }) => (
+      {labels.map(({ id, at, name, ceiling }) => (
         <g key={id} transform={`translate(${at[0] / k},${-at[1] / k})`}>
           <g className="upright">
-            {height && (
+            {ceiling && (
               <text y={12} className="ceiling-label">
-                {height}
+                {ceiling}
               </text>
             )}
-            <text y={height ? 27 : 12} className="room-label">
+            <text y={ceiling ? 27 : 12} className="room-label">
               {name}
             </text>
           </g>

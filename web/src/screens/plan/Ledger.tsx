@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input, Select } from 'antd';
 import { groupSchedule, totalsByCable, type ScheduleGrouping, type ScheduleRow } from '@dusky-spool/core/documents';
@@ -110,11 +110,14 @@ export function Ledger({ projectId, document, levelId, selection, full, onSelect
     [selection, rows],
   );
   const firstChosen = lines.findIndex((line) => line.kind === 'row' && chosen.has(line.row.runId));
-  const shownFor = useRef('');
-  if (firstChosen >= 0 && shownFor.current !== [...chosen].join()) {
-    shownFor.current = [...chosen].join();
-    queueMicrotask(() => virtual.scrollToIndex(firstChosen, { align: 'auto' }));
-  }
+  const chosenIds = [...chosen].join();
+  // What is chosen on the plan, or came by a link, is brought into sight; sorting alone leaves the place as it is.
+  useEffect(() => {
+    if (firstChosen < 0) return;
+    const soon = window.setTimeout(() => virtual.scrollToIndex(firstChosen, { align: 'auto' }), 0);
+    return () => window.clearTimeout(soon);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [chosenIds]);
 
   const pick = (row: ScheduleRow, more: boolean) => {
     const ids = more && selection.kind === 'run' ? [...new Set([...selection.ids, row.runId])] : [row.runId];

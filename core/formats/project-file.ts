@@ -6,14 +6,16 @@ import {
   COLLECTION_NAMES,
   emptyDocument,
   listOf,
+  PICTURE_TYPES,
   problemOfIssue,
   projectHeader,
   type CollectionName,
   type ProjectDocument,
 } from '../project/index.ts';
+import { upgradeFile } from './upgrade.ts';
 
 export const FORMAT_NAME = 'dusky-spool-project';
-export const FORMAT_VERSION = 1;
+export const FORMAT_VERSION = 2;
 /** Largest project file that is read, bytes. */
 export const MOST_FILE_BYTES = 120 * 1024 * 1024;
 const MOST_RECORDS = 100_000;
@@ -21,7 +23,7 @@ const MOST_RECORDS = 100_000;
 /** A plan picture as it travels in a file. Its id is the SHA-256 of its bytes. */
 const picture = z.strictObject({
   id: z.string().regex(/^[0-9a-f]{64}$/),
-  mediaType: z.enum(['image/png', 'image/jpeg']),
+  mediaType: z.enum(PICTURE_TYPES),
   widthPx: z.int().min(1).max(16_000),
   heightPx: z.int().min(1).max(16_000),
   base64: z.string().regex(/^[A-Za-z0-9+/]*={0,2}$/),
@@ -32,7 +34,7 @@ const lists = Object.fromEntries(
   COLLECTION_NAMES.map((name) => [name, z.array(COLLECTIONS[name].schema as z.ZodType).max(MOST_RECORDS)]),
 ) as { [C in CollectionName]: z.ZodArray<(typeof COLLECTIONS)[C]['schema']> };
 
-/** The open project file, version 1. Its JSON Schema is published in docs/format.md. */
+/** The open project file, version 2. Its JSON Schema is published in docs/format.md. */
 export const projectFileSchema = z.strictObject({
   format: z.literal(FORMAT_NAME),
   version: z.literal(FORMAT_VERSION),
@@ -47,7 +49,7 @@ export interface ProjectFile {
 }
 
 /**
- * Reads a project file.
+ * Reads a project file of this version or an older one.
  * Problems: `file-too-large`, `file-not-json`, `file-not-ours`, `file-version-newer`, `record-invalid`, `id-twice`,
  * `reference-missing`, `value-taken`; each with the field.
  */
@@ -67,7 +69,7 @@ export function readProjectFile(text: string): Outcome<ProjectFile> {
       known: FORMAT_VERSION,
     });
   }
-  const parsed = projectFileSchema.safeParse(head);
+  const parsed = projectFileSchema.safeParse(upgradeFile(head));
   if (!parsed.success) return { ok: false, problem: problemOfIssue(parsed.error.issues[0], '') };
   return assemble(parsed.data);
 }

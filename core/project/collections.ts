@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import * as records from './records.ts';
+import * as survey from './survey-records.ts';
 
 /**
  * Every list of records in a project, in the order in which a file holds them: a list only refers to lists above it.
@@ -13,6 +14,11 @@ export const COLLECTIONS = {
   risers: { schema: records.riser, unique: [], refers: { bottomLevelId: 'levels', topLevelId: 'levels' } },
   racks: { schema: records.rack, unique: [['code']], refers: { levelId: 'levels' } },
   underlays: { schema: records.underlay, unique: [], refers: { levelId: 'levels' } },
+  features: { schema: survey.feature, unique: [], refers: { levelId: 'levels', topLevelId: 'levels' } },
+  framingMembers: { schema: survey.framingMember, unique: [], refers: { wallId: 'walls', roomId: 'rooms' } },
+  facts: { schema: survey.fact, unique: [['subject', 'subjectId', 'field']], refers: {} },
+  dimensions: { schema: survey.dimension, unique: [], refers: { levelId: 'levels' } },
+  referencePoints: { schema: survey.referencePoint, unique: [['levelId', 'name']], refers: { levelId: 'levels' } },
   cableTypes: { schema: records.cableType, unique: [], refers: {} },
   deviceTypes: { schema: records.deviceType, unique: [], refers: {} },
   devices: {

@@ -1,7 +1,21 @@
 // Here: the records of a project, the document they make, and changes to it (apply, reverse, squash, undo).
 // Not here: what the records mean to the job (building, devices, runs) and where they are stored.
 // Start with `ProjectDocument`, then `Change`.
+export { FARTHEST_M } from './fields.ts';
 export * from './records.ts';
+export * from './survey-records.ts';
+export {
+  newFeature,
+  newLevel,
+  newOpening,
+  newRack,
+  newRiser,
+  newRoom,
+  newUnderlay,
+  newWall,
+  ROOM_DEFAULTS,
+  WALL_DEFAULTS,
+} from './defaults.ts';
 export { COLLECTIONS, COLLECTION_NAMES, type CollectionName, type RecordOf } from './collections.ts';
 export { emptyDocument, listOf, newHeader, type ProjectDocument, type TableOf } from './document.ts';
 export {

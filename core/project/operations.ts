@@ -56,6 +56,9 @@ export function removeWithDependants(document: ProjectDocument, name: Collection
         }
       }
     }
+    for (const known of Object.values(document.facts)) {
+      if (known.subject === collection && known.subjectId === recordId) operations.push(remove('facts', known));
+    }
     const record = (document[collection] as TableOf<CollectionName>)[recordId];
     if (record) operations.push(remove(collection, record as never));
   };

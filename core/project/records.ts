@@ -1,35 +1,15 @@
 import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../geometry/index.ts';
-
-/** Farthest a coordinate may lie from the project's origin, m. */
-export const FARTHEST_M = 10_000;
-
-const id = z
-  .string()
-  .regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,39}$/)
-  .describe('1 to 40 letters, digits, _ or -; unique in its list');
-const words = (max: number, min = 0) =>
-  z
-    .string()
-    .min(min)
-    .max(max)
-    // eslint-disable-next-line no-control-regex
-    .regex(/^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\u202a-\u202e\u2066-\u2069]*$/, 'holds control characters');
-const coordinateM = z.number().min(-FARTHEST_M).max(FARTHEST_M);
-const positiveM = (most: number) => z.number().gt(0).max(most);
-const lengthM = (most: number) => z.number().min(0).max(most);
-const angleRad = z.number().min(-7).max(7).describe('rad, counter-clockwise from +x');
-const point2 = z.tuple([coordinateM, coordinateM]).describe('[x, y] in m');
-const point3 = z.tuple([coordinateM, coordinateM, coordinateM]).describe('[x, y, z] in m; z from the datum of level elevations');
-const code = z
-  .string()
-  .regex(/^[A-Z0-9]{1,6}$/)
-  .describe('1 to 6 capitals or digits');
+import { angleRad, code, coordinateM, FARTHEST_M, id, lengthM, point2, point3, positiveM, words } from './fields.ts';
 
 export const SYSTEMS = ['sound', 'picture', 'data', 'coax', 'control', 'shade', 'light', 'guard'] as const;
 export const RUN_STATES = ['drafted', 'issued', 'labelled', 'pulled', 'terminated', 'tested'] as const;
 export const WALL_KINDS = ['stud', 'insulated', 'furred', 'masonry', 'concrete', 'glazed', 'fire', 'closed'] as const;
-export const FRAMINGS = ['solid', 'i-joist', 'open-web', 'dropped', 'none'] as const;
+export const FRAMINGS = ['solid', 'i-joist', 'open-web', 'dropped', 'slab', 'none'] as const;
+export const CEILING_KINDS = ['flat', 'sloped', 'vaulted', 'coffered', 'dropped', 'open-joists', 'concrete'] as const;
+export const STUD_MATERIALS = ['wood', 'steel', 'none'] as const;
+export const RACK_KINDS = ['rack', 'enclosure'] as const;
+export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'] as const;
 export const MOUNTS = ['ceiling', 'wall', 'floor'] as const;
 export const OPENING_KINDS = ['door', 'window', 'arch'] as const;
 export const MEDIA = ['ceiling', 'wall', 'cavity', 'bulkhead', 'riser', 'floor'] as const;
@@ -65,6 +45,13 @@ export const level = z.strictObject({
   ceilingHeightM: positiveM(30).describe('finished ceiling above finished floor, m'),
   cavityDepthM: lengthM(3).describe('depth of the floor or roof structure above the ceiling, m'),
   gridAngleRad: angleRad.describe('direction in which most walls run, rad'),
+  floorBuildUpM: lengthM(1).describe('floor finish still to come above the subfloor that exists at rough-in, m'),
+  benchmarkM: z
+    .number()
+    .min(-5)
+    .max(30)
+    .nullable()
+    .describe('laser benchmark line above finished floor, m; null where none is struck'),
 });
 
 export const room = z.strictObject({
@@ -80,9 +67,22 @@ export const room = z.strictObject({
     .refine((polygon) => isSimplePolygon(polygon as Point2[]), 'crosses itself or has a side of zero length')
     .describe('corners on the wall centre lines, m'),
   ceilingHeightM: positiveM(30).nullable().describe('m; null takes the level height'),
-  framing: z.enum(FRAMINGS).describe('what is above the ceiling; none means no cavity'),
+  framing: z.enum(FRAMINGS).describe('what is above the ceiling; slab and none mean no cavity'),
   joistAngleRad: angleRad.describe('direction in which the joists run'),
   joistSpacingM: positiveM(3),
+  joistDepthM: lengthM(2),
+  joistOffsetM: z
+    .number()
+    .min(-3)
+    .max(3)
+    .describe('first joist from the line through the origin along the joists, to their left, m'),
+  floorM: z.number().min(-5).max(10).describe('finished floor of the room above that of its level, m'),
+  ceilingKind: z.enum(CEILING_KINDS),
+  slope: z
+    .strictObject({ lowM: positiveM(30), highM: positiveM(30), angleRad })
+    .refine((s) => s.highM >= s.lowM, { path: ['highM'], message: 'is below the low side' })
+    .nullable()
+    .describe('sloped and vaulted ceilings: heights AFF at the low side and at the high side or ridge, and the direction uphill'),
 });
 
 export const wall = z
@@ -95,6 +95,16 @@ export const wall = z
     kind: z.enum(WALL_KINDS),
     cavityDepthM: lengthM(3),
     cableMayRun: z.boolean().describe('whether a cable may run inside this wall'),
+    heightM: positiveM(30).nullable().describe('top above finished floor, m; null reaches the ceiling'),
+    studMaterial: z.enum(STUD_MATERIALS),
+    studSpacingM: lengthM(3).describe('centre to centre, m; 0 where there are none'),
+    studOffsetM: z.number().min(-3).max(3).describe('first stud centre from end a, m'),
+    studWidthM: lengthM(0.5),
+    topPlates: z.int().min(0).max(4),
+    finishLeft: words(80).describe('layers on the left of a-b, from the stud outward'),
+    finishLeftM: lengthM(1),
+    finishRight: words(80),
+    finishRightM: lengthM(1),
   })
   .refine((w) => Math.hypot(w.a[0] - w.b[0], w.a[1] - w.b[1]) > 1e-6, { path: ['b'], message: 'has zero length' });
 
@@ -109,6 +119,10 @@ export const opening = z
     headM: positiveM(30),
     hinge: z.enum(['start', 'end']).nullable(),
     swing: z.enum(['left', 'right']).nullable().describe('side of a-b towards which a door opens'),
+    casingWidthM: lengthM(1).describe('casing or lining round the opening, m'),
+    casingDepthM: lengthM(1).describe('depth of the recess for a blind or shade, m'),
+    pocket: z.boolean().describe('a head box for a shade is framed above'),
+    hardware: words(120),
   })
   .refine((o) => o.headM > o.sillM, { path: ['headM'], message: 'is not above the sill' });
 
@@ -121,6 +135,7 @@ export const riser = z.strictObject({
   depthM: positiveM(10),
   bottomLevelId: id,
   topLevelId: id,
+  contents: words(200).describe('what already lies in it'),
 });
 
 export const rack = z.strictObject({
@@ -128,6 +143,7 @@ export const rack = z.strictObject({
   levelId: id,
   code,
   name: words(60, 1),
+  kind: z.enum(RACK_KINDS),
   x: coordinateM,
   y: coordinateM,
   facingRad: angleRad,
@@ -144,10 +160,18 @@ export const underlay = z.strictObject({
   name: words(200),
   originX: coordinateM.describe('plan position of the lower left corner of the picture, m'),
   originY: coordinateM,
-  metresPerPixel: z.number().gt(0).max(100),
+  metresPerPixel: z.number().gt(0).max(100).describe('along the width of the picture'),
+  metresPerPixelY: z.number().gt(0).max(100).describe('along its height; the same unless the sheet is distorted'),
   rotationRad: angleRad,
   opacity: z.number().min(0).max(1),
   scaled: z.boolean().describe('false until two points and a length have set the scale'),
+  crop: z
+    .tuple([z.number(), z.number(), z.number(), z.number()])
+    .refine(([x0, y0, x1, y1]) => x0 >= 0 && y0 >= 0 && x1 <= 1 && y1 <= 1 && x0 < x1 && y0 < y1, 'is not a part of the picture')
+    .nullable()
+    .describe('part that is shown: left, bottom, right, top as shares of the picture'),
+  locked: z.boolean(),
+  retired: z.boolean().describe('replaced by a newer issue of the plan; kept to see what moved'),
 });
 
 export const cableType = z.strictObject({
@@ -244,6 +268,8 @@ export type DeviceType = z.infer<typeof deviceType>;
 export type Device = z.infer<typeof device>;
 export type Run = z.infer<typeof run>;
 export type Route = z.infer<typeof route>;
+export type CeilingKind = (typeof CEILING_KINDS)[number];
+export type WallKind = (typeof WALL_KINDS)[number];
 export type SystemName = (typeof SYSTEMS)[number];
 export type RunState = (typeof RUN_STATES)[number];
 export type Framing = (typeof FRAMINGS)[number];

@@ -1,5 +1,17 @@
 import { CABLE_TYPES, DEVICE_TYPES } from '../devices/index.ts';
-import { emptyDocument, newHeader, type Opening, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import {
+  emptyDocument,
+  newHeader,
+  newLevel,
+  newRack,
+  newRiser,
+  newRoom,
+  newWall,
+  type Opening,
+  type ProjectDocument,
+  type Room,
+  type Wall,
+} from '../project/index.ts';
 
 const STUD = { thicknessM: 0.12, kind: 'stud', cavityDepthM: 0.089, cableMayRun: true } as const;
 
@@ -7,34 +19,23 @@ const byId = <T extends { id: string }>(records: readonly T[]): Record<string, T
   Object.fromEntries(records.map((r) => [r.id, r]));
 
 function boxRoom(id: string, levelId: string, code: string, [x0, y0, x1, y1]: readonly number[], more: Partial<Room> = {}): Room {
-  return {
+  return newRoom({
     id,
     levelId,
     code,
     name: `Room ${code}`,
-    use: '',
     polygon: [
       [x0, y0],
       [x1, y0],
       [x1, y1],
       [x0, y1],
     ],
-    ceilingHeightM: null,
-    framing: 'solid',
-    joistAngleRad: 0,
-    joistSpacingM: 0.4,
     ...more,
-  };
+  });
 }
 
-const wall = (id: string, levelId: string, a: [number, number], b: [number, number], more: Partial<Wall> = {}): Wall => ({
-  id,
-  levelId,
-  a,
-  b,
-  ...STUD,
-  ...more,
-});
+const wall = (id: string, levelId: string, a: [number, number], b: [number, number], more: Partial<Wall> = {}): Wall =>
+  newWall({ id, levelId, a, b, ...STUD, ...more });
 
 /** Two rooms side by side, 5.1 x 4.1 m each, ceilings at 2.5 m, rack on the east wall. */
 export function smallHouse(
@@ -44,7 +45,16 @@ export function smallHouse(
   return {
     ...emptyDocument(newHeader('7K3MQ', 'Small house', 'metric')),
     levels: {
-      m: { id: 'm', code: 'M', name: 'Main', order: 0, elevationM: 0, ceilingHeightM: 2.5, cavityDepthM: 0.3, gridAngleRad: 0 },
+      m: newLevel({
+        id: 'm',
+        code: 'M',
+        name: 'Main',
+        order: 0,
+        elevationM: 0,
+        ceilingHeightM: 2.5,
+        cavityDepthM: 0.3,
+        gridAngleRad: 0,
+      }),
     },
     rooms: byId([
       boxRoom('a', 'm', 'AA', [0, 0, 5.1, 4.1], more.rooms?.[0]),
@@ -61,7 +71,7 @@ export function smallHouse(
     ]),
     openings: byId(more.openings ?? []),
     racks: {
-      rack: {
+      rack: newRack({
         id: 'rack',
         levelId: 'm',
         code: 'A',
@@ -73,7 +83,7 @@ export function smallHouse(
         depthM: 0.6,
         units: 24,
         entryHeightM: 2,
-      },
+      }),
     },
     cableTypes: byId([...CABLE_TYPES]),
     deviceTypes: byId([...DEVICE_TYPES]),
@@ -83,7 +93,7 @@ export function smallHouse(
 /** The small house with a storey on top and a riser between. */
 export function twoStoreyHouse(): ProjectDocument {
   const below = smallHouse();
-  const up = {
+  const up = newLevel({
     id: 'u',
     code: 'U',
     name: 'Upper',
@@ -92,7 +102,7 @@ export function twoStoreyHouse(): ProjectDocument {
     ceilingHeightM: 2.4,
     cavityDepthM: 0.3,
     gridAngleRad: 0,
-  };
+  });
   return {
     ...below,
     levels: { ...below.levels, u: up },
@@ -107,7 +117,16 @@ export function twoStoreyHouse(): ProjectDocument {
       ]),
     },
     risers: {
-      shaft: { id: 'shaft', name: 'Riser', x: 9.5, y: 3.5, widthM: 0.3, depthM: 0.3, bottomLevelId: 'm', topLevelId: 'u' },
+      shaft: newRiser({
+        id: 'shaft',
+        name: 'Riser',
+        x: 9.5,
+        y: 3.5,
+        widthM: 0.3,
+        depthM: 0.3,
+        bottomLevelId: 'm',
+        topLevelId: 'u',
+      }),
     },
   };
 }

@@ -7,14 +7,17 @@ import {
   checkIntegrity,
   create,
   emptyDocument,
+  newLevel,
+  newOpening,
+  newRack,
+  newRiser,
+  newRoom,
+  newWall,
   update,
-  type Level,
   type Opening,
   type Operation,
   type ProjectDocument,
   type ProjectHeader,
-  type Rack,
-  type Riser,
   type Room,
   type Wall,
 } from '../../core/project/index.ts';
@@ -57,9 +60,9 @@ export class HouseBuilder {
     return `${prefix}_${String(count).padStart(3, '0')}`;
   }
 
-  level(level: Omit<Level, 'id' | 'gridAngleRad'>): string {
+  level(level: Omit<Parameters<typeof newLevel>[0], 'id' | 'gridAngleRad'>): string {
     const id = `level_${level.code.toLowerCase()}`;
-    this.apply([create('levels', { ...level, id, gridAngleRad: 0 })]);
+    this.apply([create('levels', newLevel({ ...level, id, gridAngleRad: 0 }))]);
     return id;
   }
 
@@ -73,7 +76,7 @@ export class HouseBuilder {
   ): void {
     for (const plan of plans) {
       const [x0, y0, x1, y1] = plan.box;
-      const room: Room = {
+      const room = newRoom({
         id: this.id('room'),
         levelId,
         code: plan.code,
@@ -89,13 +92,13 @@ export class HouseBuilder {
         framing: plan.framing ?? 'solid',
         joistAngleRad: plan.joistAngleRad ?? Math.PI / 2,
         joistSpacingM: 0.4,
-      };
+      });
       this.apply([create('rooms', room)]);
     }
     for (const { a, b, codes } of wallsBetween(plans)) {
       const exception = codes.map((code) => exceptions[code]).find((build) => build !== undefined);
       const build = exception ?? (codes.length === 1 ? outside : inside);
-      this.apply([create('walls', { id: this.id('wall'), levelId, a: [a[0], a[1]], b: [b[0], b[1]], ...build })]);
+      this.apply([create('walls', newWall({ id: this.id('wall'), levelId, a: [a[0], a[1]], b: [b[0], b[1]], ...build }))]);
     }
   }
 
@@ -105,26 +108,29 @@ export class HouseBuilder {
     if (!place) throw new Error(`no wall at ${at.join(', ')} of ${levelId}`);
     const door = kind === 'door';
     this.apply([
-      create('openings', {
-        id: this.id('opening'),
-        wallId: place.wall.id,
-        kind,
-        offsetM: Math.round(place.offsetM * 1000) / 1000,
-        widthM,
-        sillM,
-        headM,
-        hinge: door ? 'start' : null,
-        swing: door ? 'left' : null,
-      }),
+      create(
+        'openings',
+        newOpening({
+          id: this.id('opening'),
+          wallId: place.wall.id,
+          kind,
+          offsetM: Math.round(place.offsetM * 1000) / 1000,
+          widthM,
+          sillM,
+          headM,
+          hinge: door ? 'start' : null,
+          swing: door ? 'left' : null,
+        }),
+      ),
     ]);
   }
 
-  riser(riser: Omit<Riser, 'id'>): void {
-    this.apply([create('risers', { id: this.id('riser'), ...riser })]);
+  riser(riser: Omit<Parameters<typeof newRiser>[0], 'id'>): void {
+    this.apply([create('risers', newRiser({ id: this.id('riser'), ...riser }))]);
   }
 
-  rack(rack: Omit<Rack, 'id'>): void {
-    this.apply([create('racks', { id: this.id('rack'), ...rack })]);
+  rack(rack: Omit<Parameters<typeof newRack>[0], 'id'>): void {
+    this.apply([create('racks', newRack({ id: this.id('rack'), ...rack }))]);
   }
 
   /** Places a device as a click would; `name` tells it from its twins. Returns its id. */

@@ -2,7 +2,17 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { createInterface } from 'node:readline';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { applyChange, create, update, type Change, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import {
+  applyChange,
+  create,
+  newOpening,
+  newRoom,
+  newWall,
+  update,
+  type Change,
+  type Operation,
+  type ProjectDocument,
+} from '@dusky-spool/core/project';
 import { freshDatabaseUrl, TestClient } from '../testing/index.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
@@ -95,27 +105,33 @@ function operationsOf(n: number, document: ProjectDocument, random: () => number
   }
   if (n % 3 === 1) {
     return [
-      create('walls', {
-        id: `w${n}`,
-        levelId: 'level_m',
-        a: [0, n],
-        b: [4, n],
-        thicknessM: 0.12,
-        kind: 'stud',
-        cavityDepthM: 0.09,
-        cableMayRun: true,
-      }),
-      create('openings', {
-        id: `o${n}`,
-        wallId: `w${n}`,
-        kind: 'door',
-        offsetM: 1,
-        widthM: 0.8,
-        sillM: 0,
-        headM: 2.04,
-        hinge: 'start',
-        swing: 'left',
-      }),
+      create(
+        'walls',
+        newWall({
+          id: `w${n}`,
+          levelId: 'level_m',
+          a: [0, n],
+          b: [4, n],
+          thicknessM: 0.12,
+          kind: 'stud',
+          cavityDepthM: 0.09,
+          cableMayRun: true,
+        }),
+      ),
+      create(
+        'openings',
+        newOpening({
+          id: `o${n}`,
+          wallId: `w${n}`,
+          kind: 'door',
+          offsetM: 1,
+          widthM: 0.8,
+          sillM: 0,
+          headM: 2.04,
+          hinge: 'start',
+          swing: 'left',
+        }),
+      ),
     ];
   }
   const polygon: [number, number][] = [
@@ -125,18 +141,16 @@ function operationsOf(n: number, document: ProjectDocument, random: () => number
     [0, n + 0.9],
   ];
   return [
-    create('rooms', {
-      id: `r${n}`,
-      levelId: 'level_m',
-      code: `R${n}`,
-      name: `Room ${n}`,
-      use: '',
-      polygon,
-      ceilingHeightM: null,
-      framing: 'solid',
-      joistAngleRad: 0,
-      joistSpacingM: 0.4,
-    }),
+    create(
+      'rooms',
+      newRoom({
+        id: `r${n}`,
+        levelId: 'level_m',
+        code: `R${n}`,
+        name: `Room ${n}`,
+        polygon,
+      }),
+    ),
   ];
 }
 

@@ -1,7 +1,19 @@
 import { expect } from 'chai';
 import { WebSocket } from 'ws';
 import { placeDevice } from '@dusky-spool/core/devices';
-import { applyChange, create, reverseOperations, update, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import {
+  applyChange,
+  create,
+  newOpening,
+  newRack,
+  newRiser,
+  newRoom,
+  newWall,
+  reverseOperations,
+  update,
+  type Operation,
+  type ProjectDocument,
+} from '@dusky-spool/core/project';
 import type { ChangesReply, LiveMessage, StoredChange } from '@dusky-spool/core/contract';
 import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
 
@@ -26,23 +38,22 @@ describe('changes', () => {
   });
 
   const addRoom = (id: string, code: string): Operation =>
-    create('rooms', {
-      id,
-      levelId: 'level_m',
-      code,
-      name: code,
-      use: '',
-      polygon: [
-        [0, 0],
-        [4, 0],
-        [4, 3.1],
-        [0, 3.1],
-      ],
-      ceilingHeightM: null,
-      framing: 'solid',
-      joistAngleRad: 0,
-      joistSpacingM: 0.4,
-    });
+    create(
+      'rooms',
+      newRoom({
+        id,
+        levelId: 'level_m',
+        code,
+        name: code,
+        use: '',
+        polygon: [
+          [0, 0],
+          [4, 0],
+          [4, 3.1],
+          [0, 3.1],
+        ],
+      }),
+    );
 
   it('are applied in order, raise the revision, and come back as sent', async () => {
     const reply = await client.sendChanges(projectId, client.change([addRoom('a', 'AA')]), client.change([addRoom('b', 'BB')]));
@@ -108,50 +119,62 @@ describe('changes', () => {
   it('made and undone leave the project as it was, through every table', async () => {
     const steps: Operation[] = [
       addRoom('a', 'AA'),
-      create('walls', {
-        id: 'w',
-        levelId: 'level_m',
-        a: [0, 0],
-        b: [4, 0],
-        thicknessM: 0.12,
-        kind: 'stud',
-        cavityDepthM: 0.09,
-        cableMayRun: true,
-      }),
-      create('openings', {
-        id: 'o',
-        wallId: 'w',
-        kind: 'door',
-        offsetM: 1,
-        widthM: 0.8,
-        sillM: 0,
-        headM: 2.04,
-        hinge: 'start',
-        swing: 'left',
-      }),
-      create('risers', {
-        id: 'ri',
-        name: 'Riser',
-        x: 1,
-        y: 1,
-        widthM: 0.3,
-        depthM: 0.3,
-        bottomLevelId: 'level_m',
-        topLevelId: 'level_m',
-      }),
-      create('racks', {
-        id: 'ra',
-        levelId: 'level_m',
-        code: 'A',
-        name: 'Rack',
-        x: 2,
-        y: 0.3,
-        facingRad: 1.5,
-        widthM: 0.6,
-        depthM: 0.6,
-        units: 24,
-        entryHeightM: 2,
-      }),
+      create(
+        'walls',
+        newWall({
+          id: 'w',
+          levelId: 'level_m',
+          a: [0, 0],
+          b: [4, 0],
+          thicknessM: 0.12,
+          kind: 'stud',
+          cavityDepthM: 0.09,
+          cableMayRun: true,
+        }),
+      ),
+      create(
+        'openings',
+        newOpening({
+          id: 'o',
+          wallId: 'w',
+          kind: 'door',
+          offsetM: 1,
+          widthM: 0.8,
+          sillM: 0,
+          headM: 2.04,
+          hinge: 'start',
+          swing: 'left',
+        }),
+      ),
+      create(
+        'risers',
+        newRiser({
+          id: 'ri',
+          name: 'Riser',
+          x: 1,
+          y: 1,
+          widthM: 0.3,
+          depthM: 0.3,
+          bottomLevelId: 'level_m',
+          topLevelId: 'level_m',
+        }),
+      ),
+      create(
+        'racks',
+        newRack({
+          id: 'ra',
+          levelId: 'level_m',
+          code: 'A',
+          name: 'Rack',
+          x: 2,
+          y: 0.3,
+          facingRad: 1.5,
+          widthM: 0.6,
+          depthM: 0.6,
+          units: 24,
+          entryHeightM: 2,
+        }),
+      ),
     ];
     const house = applyChange(document, { operations: steps });
     if (!house.ok) throw new Error('refused');

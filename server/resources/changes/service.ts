@@ -59,6 +59,8 @@ const UNIQUE_FIELDS: Readonly<Record<string, string>> = {
   devices_number: 'devices.number',
   runs_number: 'runs.number',
   routes_run_id_once: 'routes.runId',
+  facts_field: 'facts.field',
+  reference_points_name: 'referencePoints.name',
 };
 
 function problemOfConstraint(constraint: string) {

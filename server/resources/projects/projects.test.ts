@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import sharp from 'sharp';
-import { create } from '@dusky-spool/core/project';
+import { newUnderlay, create } from '@dusky-spool/core/project';
 import type { PictureInfo, ProjectSummary } from '@dusky-spool/core/contract';
 import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
 
@@ -40,18 +40,21 @@ describe('project files', () => {
       .toBuffer();
     const picture = (await (await upload(bytes, projectId)).json()) as PictureInfo;
     expect(picture).to.include({ widthPx: 300, heightPx: 200, mediaType: 'image/png' });
-    const underlay = create('underlays', {
-      id: 'u',
-      levelId: 'level_m',
-      pictureId: picture.id,
-      name: 'plan.png',
-      originX: 0,
-      originY: 0,
-      metresPerPixel: 0.05,
-      rotationRad: 0,
-      opacity: 0.7,
-      scaled: true,
-    });
+    const underlay = create(
+      'underlays',
+      newUnderlay({
+        id: 'u',
+        levelId: 'level_m',
+        pictureId: picture.id,
+        name: 'plan.png',
+        originX: 0,
+        originY: 0,
+        metresPerPixel: 0.05,
+        rotationRad: 0,
+        opacity: 0.7,
+        scaled: true,
+      }),
+    );
     expect((await client.sendChanges(projectId, client.change([underlay]))).results[0].status).to.equal('applied');
     const text = await (await client.send('GET', `/projects/${projectId}/file`)).text();
     const { id } = await client.json<{ id: string }>('POST', '/projects/import', text);

@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { CABLE_TYPES, DEVICE_TYPES } from '@dusky-spool/core/devices';
 import { readProjectFile, writeProjectFile, type Picture } from '@dusky-spool/core/formats';
-import { emptyDocument, newHeader, shortIdFrom, type ProjectDocument } from '@dusky-spool/core/project';
+import { emptyDocument, newHeader, newLevel, shortIdFrom, type ProjectDocument } from '@dusky-spool/core/project';
 import type { Database } from '../../database/index.ts';
 import { PlannedRefusal, refusal } from '../../http/index.ts';
 import { inspectPicture } from '../pictures/inspect.ts';
@@ -26,7 +26,7 @@ export async function makeProject(
   const document: ProjectDocument = {
     ...emptyDocument(header),
     levels: {
-      level_m: {
+      level_m: newLevel({
         id: 'level_m',
         code: 'M',
         name: 'Main',
@@ -35,7 +35,7 @@ export async function makeProject(
         ceilingHeightM: 2.7,
         cavityDepthM: 0.3,
         gridAngleRad: 0,
-      },
+      }),
     },
     cableTypes: byId(CABLE_TYPES),
     deviceTypes: byId(DEVICE_TYPES),

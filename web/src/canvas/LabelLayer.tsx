@@ -24,8 +24,7 @@ interface Words {
   readonly ceiling: string | null;
 }
 
-const widthOf = ({ name, ceiling }: Words) =>
-  Math.max(name.length * NAME_CHARACTER, (ceiling?.length ?? 0) * LINE_CHARACTER);
+const widthOf = ({ name, ceiling }: Words) => Math.max(name.length * NAME_CHARACTER, (ceiling?.length ?? 0) * LINE_CHARACTER);
 
 /** Room names and ceiling heights; they move aside from beads and from each other, and leave where there is no room. */
 export const LabelLayer = memo(function LabelLayer({ document, levelId, devices, lines, camera }: Props) {

@@ -11,6 +11,7 @@ export function scaleUnderlay(underlay: Underlay, first: Point2, second: Point2,
   const factor = lengthM / nowM;
   return update('underlays', underlay, {
     metresPerPixel: underlay.metresPerPixel * factor,
+    metresPerPixelY: underlay.metresPerPixelY * factor,
     originX: first[0] + (underlay.originX - first[0]) * factor,
     originY: first[1] + (underlay.originY - first[1]) * factor,
     scaled: true,

@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { Button, Slider } from 'antd';
 import type { PictureInfo } from '@dusky-spool/core/contract';
 import { projectBounds } from '@dusky-spool/core/building';
-import { create, remove, update, type ProjectDocument } from '@dusky-spool/core/project';
+import { create, newUnderlay, remove, update, type ProjectDocument } from '@dusky-spool/core/project';
 import { problemSentence } from '@dusky-spool/texts';
 import { postForm, Refused } from '../../api/http.ts';
 import { text } from '../../app/text.ts';
@@ -36,18 +36,21 @@ export function UnderlayPanel({ projectId, document, levelId, onScale }: Props) 
       const picture = await postForm<PictureInfo>(`/projects/${projectId}/pictures`, form);
       addPicture(picture);
       const bounds = projectBounds(document, levelId);
-      const record = create('underlays', {
-        id: newRecordId('u'),
-        levelId,
-        pictureId: picture.id,
-        name: file.name.slice(0, 200),
-        originX: bounds?.minX ?? 0,
-        originY: bounds?.minY ?? 0,
-        metresPerPixel: FIRST_WIDTH_M / picture.widthPx,
-        rotationRad: 0,
-        opacity: 0.7,
-        scaled: false,
-      });
+      const record = create(
+        'underlays',
+        newUnderlay({
+          id: newRecordId('u'),
+          levelId,
+          pictureId: picture.id,
+          name: file.name.slice(0, 200),
+          originX: bounds?.minX ?? 0,
+          originY: bounds?.minY ?? 0,
+          metresPerPixel: FIRST_WIDTH_M / picture.widthPx,
+          rotationRad: 0,
+          opacity: 0.7,
+          scaled: false,
+        }),
+      );
       edit(text('edit.addPicture'), [record]);
     } catch (error) {
       setProblem(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' }));

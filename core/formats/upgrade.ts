@@ -1,0 +1,38 @@
+/** Fields that version 2 added, in literal terms: later defaults never change what an old file means. */
+const STUDLESS = ['masonry', 'concrete', 'glazed'];
+const ADDED_IN_2: Readonly<Record<string, (record: Record<string, unknown>) => object>> = {
+  levels: () => ({ floorBuildUpM: 0, benchmarkM: null }),
+  rooms: () => ({ joistDepthM: 0.235, joistOffsetM: 0, floorM: 0, ceilingKind: 'flat', slope: null }),
+  walls: ({ kind }) => ({
+    heightM: null,
+    ...(STUDLESS.includes(String(kind))
+      ? { studMaterial: 'none', studSpacingM: 0, studOffsetM: 0, studWidthM: 0, topPlates: 0 }
+      : { studMaterial: 'wood', studSpacingM: 0.4, studOffsetM: 0, studWidthM: 0.045, topPlates: 2 }),
+    finishLeft: '',
+    finishLeftM: 0.0125,
+    finishRight: '',
+    finishRightM: 0.0125,
+  }),
+  openings: () => ({ casingWidthM: 0.07, casingDepthM: 0, pocket: false, hardware: '' }),
+  risers: () => ({ contents: '' }),
+  racks: () => ({ kind: 'rack' }),
+  underlays: ({ metresPerPixel }) => ({ metresPerPixelY: metresPerPixel, crop: null, locked: false, retired: false }),
+};
+const LISTS_OF_2 = ['features', 'framingMembers', 'facts', 'dimensions', 'referencePoints'];
+
+/** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */
+export function upgradeFile(file: object): object {
+  if ((file as { version?: unknown }).version !== 1) return file;
+  const upgraded: Record<string, unknown> = { ...file, version: 2 };
+  for (const [list, added] of Object.entries(ADDED_IN_2)) {
+    const records = upgraded[list];
+    if (!Array.isArray(records)) continue;
+    upgraded[list] = records.map((record: unknown) =>
+      typeof record === 'object' && record !== null
+        ? { ...added(record as Record<string, unknown>), ...(record as object) }
+        : record,
+    );
+  }
+  for (const list of LISTS_OF_2) upgraded[list] ??= [];
+  return upgraded;
+}

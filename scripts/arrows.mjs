@@ -11,6 +11,7 @@ const RANK = {
   geometry: 1,
   graph: 1,
   optimise: 1,
+  regions: 2,
   project: 2,
   building: 3,
   formats: 3,
@@ -20,10 +21,11 @@ const RANK = {
   devices: 6,
   labels: 6,
   calculators: 6,
-  checks: 7,
-  documents: 8,
-  contract: 8,
-  testing: 9,
+  survey: 7,
+  checks: 8,
+  documents: 9,
+  contract: 9,
+  testing: 10,
 };
 const MAY_USE_SEQUELIZE = [
   /^server\/database\//,

@@ -1,4 +1,4 @@
-import { closestOnSegment, distance2, pointInPolygon, type Point2 } from '../geometry/index.ts';
+import { closestOnSegment, distance2, pointInPolygon, polygonArea, type Point2 } from '../geometry/index.ts';
 import {
   listOf,
   type Level,
@@ -36,13 +36,19 @@ export function buildingOf(document: ProjectDocument): Building {
   lastBuilding = {
     levels: levelsFromBelow(document),
     levelById: document.levels,
-    roomsByLevel: groupBy(listOf(document, 'rooms'), (room) => room.levelId),
+    roomsByLevel: groupBy(smallestFirst(listOf(document, 'rooms')), (room) => room.levelId),
     wallsByLevel: groupBy(listOf(document, 'walls'), (wall) => wall.levelId),
     openingsByWall: groupBy(listOf(document, 'openings'), (opening) => opening.wallId),
     risers: listOf(document, 'risers'),
     racks: listOf(document, 'racks'),
   };
   return lastBuilding;
+}
+
+/** A room inside another one (a closet in the midst of a hall) counts before the one around it. */
+function smallestFirst(rooms: readonly Room[]): Room[] {
+  const area = new Map(rooms.map((room) => [room, Math.abs(polygonArea(room.polygon as Point2[]))]));
+  return [...rooms].sort((a, b) => area.get(a)! - area.get(b)! || (a.id < b.id ? -1 : 1));
 }
 
 function groupBy<T>(records: readonly T[], key: (record: T) => string): Record<string, T[]> {
@@ -54,7 +60,7 @@ function groupBy<T>(records: readonly T[], key: (record: T) => string): Record<s
 /** Finished ceiling above finished floor, m. */
 export const ceilingHeightOf = (room: Room, level: Level): number => room.ceilingHeightM ?? level.ceilingHeightM;
 
-/** The room at a plan position of a level; the first by id where two share an edge. */
+/** The room at a plan position of a level; the smaller where one lies in the other, or two share an edge. */
 export function roomAt(building: Building, levelId: string, p: Point2): Room | undefined {
   return building.roomsByLevel[levelId]?.find((room) => pointInPolygon(p, room.polygon));
 }

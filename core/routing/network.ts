@@ -144,7 +144,9 @@ function arcBetween(lattice: Lattice, a: NetworkNode, b: NetworkNode, axis: 0 | 
   const enters = a.room === b.room ? [] : outlineCrossings(p, q, b.room!);
   if (a.room === b.room && leaves.length > 0) return null;
   if (a.room !== b.room) {
-    const gapM = Math.abs((leaves[0] ?? 0) - (enters.at(-1) ?? 1)) * lengthM;
+    // Where one room lies inside the other, only one outline is passed and there is no gap between them.
+    const nested = leaves.length === 0 || enters.length === 0;
+    const gapM = nested ? 0 : Math.abs(leaves[0] - enters.at(-1)!) * lengthM;
     if (leaves.length > 1 || enters.length > 1) return null;
     if (gapM > 0.02 && !crossed.some(({ wall }) => gapM <= wall.thicknessM + 0.02)) return null;
   } else if (lengthM > LATTICE_STEP_M * 1.5) return null;

@@ -1,0 +1,4 @@
+// Here: areas put together, cut and widened (metres), over an exact integer clipper.
+// Not here: single polygons and points (geometry), and what an area means.
+// Start with `union`.
+export { difference, intersection, offset, regionArea, union, type Region } from './regions.ts';

@@ -1,0 +1,21 @@
+// Here: drawing and editing the house with all that follows (rooms, openings, devices carried along), what is known of it.
+// Not here: cable ways through it (routing) and what may be wrong with it (checks).
+// Start with `drawWalls`, then `settleHouse`.
+export { CORNER_TOLERANCE_M, refitRooms, sameOutline, wallFaces } from './refit-rooms.ts';
+export { levelAreas, wallFootprint, type LevelAreas } from './level-areas.ts';
+export { settleHouse } from './settle.ts';
+export {
+  drawWalls,
+  moveWalls,
+  openingFits,
+  placeOpening,
+  placeWall,
+  removeOpenings,
+  removeWalls,
+  SHORTEST_WALL_M,
+  splitWall,
+  WALL_BUILDS,
+  type NewId,
+  type WallBuild,
+  type WallGrip,
+} from './walls.ts';

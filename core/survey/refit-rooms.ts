@@ -1,0 +1,151 @@
+import { boundsOf, facesOf, faceArea, polygonArea, type Face, type PlanarMap, type Point2 } from '../geometry/index.ts';
+import {
+  create,
+  listOf,
+  newRoom,
+  remove,
+  sameValue,
+  update,
+  type Operation,
+  type ProjectDocument,
+  type Room,
+  type Wall,
+} from '../project/index.ts';
+import { intersection, regionArea } from '../regions/index.ts';
+
+/** Ends of walls closer than this count as one corner, m. */
+export const CORNER_TOLERANCE_M = 0.01;
+/** A closed area smaller than this is a shaft or a drawing accident, not a room, m². */
+const LEAST_ROOM_M2 = 0.4;
+
+const kept = new WeakMap<object, Map<string, PlanarMap>>();
+
+/** The closed areas between the walls of a level; worked out once for each state of the walls. */
+export function wallFaces(document: Pick<ProjectDocument, 'walls'>, levelId: string): PlanarMap {
+  let byLevel = kept.get(document.walls);
+  if (!byLevel) kept.set(document.walls, (byLevel = new Map()));
+  let map = byLevel.get(levelId);
+  if (!map) {
+    const walls = Object.values(document.walls).filter((wall) => wall.levelId === levelId);
+    byLevel.set(levelId, (map = facesOf(walls.sort(byId) as unknown as (Wall & { a: Point2; b: Point2 })[], CORNER_TOLERANCE_M)));
+  }
+  return map;
+}
+
+const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : 1);
+
+/** A millimetre is finer than any survey; it keeps files readable and the same outline the same. */
+const tidy = (value: number) => Math.round(value * 1000) / 1000;
+
+/** The outline of a face from its lowest left corner on, so that the same face always reads the same. */
+function outlineOf(face: Face): [number, number][] {
+  const ring = face.polygon.map(([x, y]): [number, number] => [tidy(x), tidy(y)]);
+  let first = 0;
+  ring.forEach(([x, y], i) => {
+    if (x < ring[first][0] || (x === ring[first][0] && y < ring[first][1])) first = i;
+  });
+  return [...ring.slice(first), ...ring.slice(0, first)];
+}
+
+interface Area {
+  readonly polygon: [number, number][];
+  readonly key: string;
+}
+
+const areasOf = (document: Pick<ProjectDocument, 'walls'>, levelId: string): Area[] =>
+  wallFaces(document, levelId)
+    .faces.filter((face) => faceArea(face) >= LEAST_ROOM_M2)
+    .map((face) => {
+      const polygon = outlineOf(face);
+      return { polygon, key: JSON.stringify(polygon) };
+    });
+
+/**
+ * What becomes of the rooms of a level when its walls change: each room goes with the closed area that it covers most,
+ * an area that no room covers becomes a new room, a room that another has swallowed goes.
+ * A room that is no longer closed keeps its outline until it is closed again or deleted by hand.
+ * `after` is the project with the walls changed and the rooms as they were. `newId` gives ids for new rooms.
+ */
+export function refitRooms(before: ProjectDocument, after: ProjectDocument, levelId: string, newId: () => string): Operation[] {
+  const was = new Set(areasOf(before, levelId).map(({ key }) => key));
+  const now = areasOf(after, levelId);
+  const fresh = now.filter(({ key }) => !was.has(key));
+  const stay = new Set(now.filter(({ key }) => was.has(key)).map(({ key }) => key));
+  const gone = [...was].filter((key) => !stay.has(key));
+  if (fresh.length === 0 && gone.length === 0) return [];
+  const rooms = listOf(after, 'rooms').filter((room) => room.levelId === levelId);
+  const settled = new Set(rooms.filter((room) => stay.has(keyOf(room.polygon))).map(({ id }) => id));
+  const open = rooms.filter((room) => !settled.has(room.id));
+  const pairs = overlaps(open, fresh);
+  const areaOf = new Map<Room, Area>();
+  const roomOf = new Map<Area, Room>();
+  for (const { room, area, sharedM2 } of pairs) {
+    if (areaOf.has(room) || roomOf.has(area)) continue;
+    // A room keeps its identity where most of it, or most of the area, is the same place.
+    const least = 0.3 * Math.min(polygonArea(room.polygon as Point2[]) || 1, polygonArea(area.polygon));
+    if (sharedM2 < least) continue;
+    areaOf.set(room, area);
+    roomOf.set(area, room);
+  }
+  const operations: (Operation | null)[] = [];
+  for (const [room, { polygon }] of areaOf) operations.push(update('rooms', room, { polygon }));
+  const swallowed = open.filter((room) => !areaOf.has(room) && coveredShare(room, pairs) > 0.5);
+  operations.push(...swallowed.map((room) => remove('rooms', room)));
+  const codes = new Set(rooms.map(({ code }) => code));
+  for (const area of fresh) {
+    if (!roomOf.has(area)) operations.push(create('rooms', roomLike(after, levelId, area.polygon, codes, newId())));
+  }
+  return operations.filter((operation) => operation !== null);
+}
+
+const keyOf = (polygon: Room['polygon']) =>
+  JSON.stringify(outlineOf({ polygon: polygon as Point2[], holes: [], segmentIds: [] }));
+
+interface Overlap {
+  readonly room: Room;
+  readonly area: Area;
+  readonly sharedM2: number;
+}
+
+/** Rooms and areas that share ground, the most first. */
+function overlaps(rooms: readonly Room[], areas: readonly Area[]): Overlap[] {
+  const found: Overlap[] = [];
+  for (const room of rooms) {
+    const box = boundsOf(room.polygon as Point2[])!;
+    for (const area of areas) {
+      const other = boundsOf(area.polygon)!;
+      if (other.minX > box.maxX || other.maxX < box.minX || other.minY > box.maxY || other.maxY < box.minY) continue;
+      const sharedM2 = regionArea(intersection([counterClockwise(room.polygon as Point2[])], [area.polygon]));
+      if (sharedM2 > 0.01) found.push({ room, area, sharedM2 });
+    }
+  }
+  return found.sort((a, b) => b.sharedM2 - a.sharedM2 || byId(a.room, b.room) || (a.area.key < b.area.key ? -1 : 1));
+}
+
+const counterClockwise = (polygon: readonly Point2[]) => (polygonArea(polygon) < 0 ? [...polygon].reverse() : polygon);
+
+const coveredShare = (room: Room, pairs: readonly Overlap[]) =>
+  pairs.filter((pair) => pair.room === room).reduce((sum, { sharedM2 }) => sum + sharedM2, 0) /
+  Math.max(1e-9, Math.abs(polygonArea(room.polygon as Point2[])));
+
+/** A new room, framed as most rooms of its level are. */
+function roomLike(document: ProjectDocument, levelId: string, polygon: [number, number][], codes: Set<string>, id: string): Room {
+  const others = listOf(document, 'rooms').filter((room) => room.levelId === levelId);
+  const like = others.find((room) => others.filter((r) => r.framing === room.framing).length * 2 >= others.length);
+  let n = 1;
+  while (codes.has(`R${n}`)) n++;
+  codes.add(`R${n}`);
+  const framing = like
+    ? {
+        framing: like.framing,
+        joistAngleRad: like.joistAngleRad,
+        joistSpacingM: like.joistSpacingM,
+        joistDepthM: like.joistDepthM,
+        joistOffsetM: like.joistOffsetM,
+      }
+    : {};
+  return newRoom({ id, levelId, code: `R${n}`, name: `Room ${n}`, polygon, ...framing });
+}
+
+/** Whether two outlines are the same place. */
+export const sameOutline = (a: Room['polygon'], b: Room['polygon']): boolean => sameValue(a, b) || keyOf(a) === keyOf(b);

@@ -1,0 +1,84 @@
+import { buildingOf, nearestWall, roomAt, type Building } from '../building/index.ts';
+import { moveDevices, type DeviceMove } from '../devices/index.ts';
+import { distance2, type Point2 } from '../geometry/index.ts';
+import { fine, type Outcome } from '../outcome/index.ts';
+import { applyChange, listOf, type Device, type Operation, type ProjectDocument, type Wall } from '../project/index.ts';
+import { refitRooms } from './refit-rooms.ts';
+
+/**
+ * An edit of walls with all that follows from it in the same change: rooms are fitted anew, wall devices go with their wall,
+ * and every device takes a number in the room where it now stands.
+ * Problems: those of `applyChange`.
+ */
+export function settleHouse(
+  document: ProjectDocument,
+  operations: readonly Operation[],
+  levelIds: readonly string[],
+  newId: () => string,
+): Outcome<Operation[]> {
+  const edited = applyChange(document, { operations });
+  if (!edited.ok) return edited;
+  const all = [...operations];
+  let working = edited.value;
+  const removals: Operation[] = [];
+  for (const levelId of new Set(levelIds)) {
+    const roomOperations = refitRooms(document, working, levelId, newId);
+    removals.push(...roomOperations.filter((operation) => operation.op === 'delete'));
+    const others = roomOperations.filter((operation) => operation.op !== 'delete');
+    all.push(...others);
+    const refitted = applyChange(working, { operations: others });
+    if (!refitted.ok) return refitted;
+    working = refitted.value;
+    const gone = new Set(removals.map(({ id }) => id));
+    const left = { ...working, rooms: Object.fromEntries(Object.entries(working.rooms).filter(([id]) => !gone.has(id))) };
+    const moved = moveDevices(left, movesOf(document, left, levelId));
+    if (!moved.ok) return moved;
+    all.push(...moved.value);
+    const settled = applyChange(working, { operations: moved.value });
+    if (!settled.ok) return settled;
+    working = settled.value;
+  }
+  // A room goes last, when nothing stands in it any more; what was measured of it goes with it.
+  for (const removal of removals) {
+    const facts = listOf(working, 'facts').filter((known) => known.subject === 'rooms' && known.subjectId === removal.id);
+    const framing = listOf(working, 'framingMembers').filter((member) => member.roomId === removal.id);
+    all.push(
+      ...facts.map((record): Operation => ({ op: 'delete', in: 'facts', id: record.id, record })),
+      ...framing.map((record): Operation => ({ op: 'delete', in: 'framingMembers', id: record.id, record })),
+      removal,
+    );
+  }
+  return fine(all);
+}
+
+/** Where the devices of a level must go: along with their wall, or anew into the room around them. */
+function movesOf(before: ProjectDocument, after: ProjectDocument, levelId: string): DeviceMove[] {
+  const [was, is] = [buildingOf(before), buildingOf(after)];
+  return listOf(after, 'devices')
+    .filter((device) => device.levelId === levelId)
+    .flatMap((device): DeviceMove[] => {
+      const onWall = after.deviceTypes[device.typeId].mount === 'wall';
+      const to = onWall ? carried(was, after, device) : null;
+      if (to) return [{ deviceId: device.id, to }];
+      if (onWall) return isRoomGone(after, device) ? [{ deviceId: device.id, to: [device.x, device.y] }] : [];
+      const room = roomAt(is, levelId, [device.x, device.y]);
+      return (room?.id ?? null) === device.roomId ? [] : [{ deviceId: device.id, to: [device.x, device.y] }];
+    });
+}
+
+const isRoomGone = (document: ProjectDocument, device: Device) => device.roomId !== null && !document.rooms[device.roomId];
+
+/** A wall device's place on its wall after the wall has moved; null where the wall stayed or there is none. */
+function carried(was: Building, after: ProjectDocument, device: Device): Point2 | null {
+  const place = nearestWall(was, device.levelId, [device.x, device.y], 0.05);
+  if (!place) return null;
+  const wall = after.walls[place.wall.id] as Wall | undefined;
+  if (!wall) return null;
+  const { a, b } = place.wall;
+  const same = (p: readonly [number, number], q: readonly [number, number]) => distance2(p, q) < 1e-9;
+  if (same(a, wall.a) && same(b, wall.b)) return null;
+  const lengthM = distance2(wall.a, wall.b);
+  const fromA = same(b, wall.b) ? lengthM - (distance2(a, b) - place.offsetM) : place.offsetM;
+  const t = Math.min(1, Math.max(0, fromA / lengthM));
+  return [wall.a[0] + (wall.b[0] - wall.a[0]) * t, wall.a[1] + (wall.b[1] - wall.a[1]) * t];
+}

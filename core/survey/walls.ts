@@ -1,0 +1,267 @@
+import { closestOnSegment, crossingParameters, distance2, type Point2 } from '../geometry/index.ts';
+import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import {
+  create,
+  listOf,
+  newWall,
+  remove,
+  removeWithDependants,
+  update,
+  WALL_DEFAULTS,
+  type Opening,
+  type Operation,
+  type ProjectDocument,
+  type Wall,
+} from '../project/index.ts';
+import { CORNER_TOLERANCE_M } from './refit-rooms.ts';
+import { settleHouse } from './settle.ts';
+
+/** How a wall is made: everything but where it stands. */
+export type WallBuild = Omit<Wall, 'id' | 'levelId' | 'a' | 'b'>;
+/** Ids come from outside, one for each call. */
+export type NewId = (kind: 'wall' | 'room' | 'opening') => string;
+
+/** Walls shorter than this are refused: nobody builds them, and a slip of the hand makes them, m. */
+export const SHORTEST_WALL_M = 0.05;
+
+/** The usual makes of wall with which drawing begins; every field can be changed. Depths as ENGINEERING 8.2. */
+export const WALL_BUILDS: Readonly<Record<Wall['kind'], WallBuild>> = {
+  stud: build('stud', 0.115, 0.089, true),
+  insulated: build('insulated', 0.2, 0.14, true, { studSpacingM: 0.6 }),
+  furred: build('furred', 0.3, 0.04, true, { finishRightM: 0, studSpacingM: 0.6 }),
+  masonry: build('masonry', 0.24, 0, false, noStuds),
+  concrete: build('concrete', 0.2, 0, false, noStuds),
+  glazed: build('glazed', 0.08, 0, false, { ...noStuds(), finishLeftM: 0, finishRightM: 0 }),
+  fire: build('fire', 0.2, 0.089, true, { finishLeftM: 0.025, finishRightM: 0.025 }),
+  closed: build('closed', 0.115, 0.089, true),
+};
+
+function noStuds(): Partial<WallBuild> {
+  return { studMaterial: 'none', studSpacingM: 0, studWidthM: 0, topPlates: 0 };
+}
+
+function build(
+  kind: Wall['kind'],
+  thicknessM: number,
+  cavityDepthM: number,
+  cableMayRun: boolean,
+  more: Partial<WallBuild> | (() => Partial<WallBuild>) = {},
+): WallBuild {
+  return { ...WALL_DEFAULTS, kind, thicknessM, cavityDepthM, cableMayRun, ...(typeof more === 'function' ? more() : more) };
+}
+
+/**
+ * Draws walls along a chain of points. Problems: `wall-too-short` (with its length), `wall-chain-crosses`
+ * (a chain that runs over itself), `level-missing`.
+ */
+export function drawWalls(
+  document: ProjectDocument,
+  levelId: string,
+  chain: readonly Point2[],
+  make: WallBuild,
+  newId: NewId,
+): Outcome<Operation[]> {
+  if (!document.levels[levelId]) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
+  const sides = chain.slice(1).map((b, i) => [chain[i], b] as const);
+  for (const [a, b] of sides) {
+    const lengthM = distance2(a, b);
+    if (!(lengthM >= SHORTEST_WALL_M))
+      return refuse('wall-too-short', { kind: 'invalid', field: 'length', lengthM, leastM: SHORTEST_WALL_M });
+  }
+  const overlap = sides.some(([a, b], i) => sides.some(([c, d], j) => j > i && runsOver(a, b, c, d)));
+  if (overlap) return refuse('wall-chain-crosses', { kind: 'invalid', field: 'walls' });
+  const operations = sides.map(([a, b]) =>
+    create('walls', newWall({ id: newId('wall'), levelId, a: [tidy(a[0]), tidy(a[1])], b: [tidy(b[0]), tidy(b[1])], ...make })),
+  );
+  return settleHouse(document, operations, [levelId], () => newId('room'));
+}
+
+const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
+
+/** Whether two walls of a chain lie on each other or cross in their midst. */
+function runsOver(a: Point2, b: Point2, c: Point2, d: Point2): boolean {
+  const hit = crossingParameters(a, b, c, d);
+  if (hit) return hit.t > 1e-6 && hit.t < 1 - 1e-6 && hit.u > 1e-6 && hit.u < 1 - 1e-6;
+  const inside = (p: Point2, q: Point2, r: Point2) =>
+    closestOnSegment(r, p, q).distanceM < 1e-6 && distance2(r, p) > 1e-6 && distance2(r, q) > 1e-6;
+  return inside(a, b, c) || inside(a, b, d) || inside(c, d, a) || inside(c, d, b);
+}
+
+/** A corner of the plan with all wall ends that meet there, or whole walls: what is dragged. */
+export type WallGrip = { readonly corner: Point2; readonly levelId: string } | { readonly wallIds: readonly string[] };
+
+/**
+ * Moves corners or walls by a vector; walls that meet a moved one keep meeting it.
+ * Problems: `wall-too-short`, `opening-outside-wall` (with the opening's wall).
+ */
+export function moveWalls(document: ProjectDocument, grip: WallGrip, by: Point2, newId: NewId): Outcome<Operation[]> {
+  const moved = new Map<string, Wall>();
+  const shift = (p: readonly [number, number]): [number, number] => [tidy(p[0] + by[0]), tidy(p[1] + by[1])];
+  const corners: { at: Point2; levelId: string }[] =
+    'corner' in grip
+      ? [{ at: grip.corner, levelId: grip.levelId }]
+      : grip.wallIds.flatMap((id) => {
+          const wall = document.walls[id];
+          return wall ? [wall.a, wall.b].map((at) => ({ at: at as Point2, levelId: wall.levelId })) : [];
+        });
+  for (const wall of Object.values(document.walls)) {
+    const held = (p: Point2) => corners.some((c) => c.levelId === wall.levelId && distance2(c.at, p) <= CORNER_TOLERANCE_M);
+    const [a, b] = [held(wall.a), held(wall.b)];
+    if (a || b) moved.set(wall.id, { ...wall, a: a ? shift(wall.a) : wall.a, b: b ? shift(wall.b) : wall.b });
+  }
+  // A wall that ends against the side of a moved wall follows it there.
+  for (const wall of Object.values(document.walls)) {
+    const current = moved.get(wall.id) ?? wall;
+    const follow = (p: readonly [number, number], end: 'a' | 'b') => {
+      const host = [...moved.values()].find(
+        (m) => m.levelId === wall.levelId && m.id !== wall.id && endsAgainst(document.walls[m.id], p),
+      );
+      return host && current[end] === wall[end] ? onto(host, current) : null;
+    };
+    const [a, b] = [follow(wall.a, 'a'), follow(wall.b, 'b')];
+    if (a || b) moved.set(wall.id, { ...current, a: a ?? current.a, b: b ?? current.b });
+  }
+  return commit(document, [...moved.values()], newId);
+}
+
+const endsAgainst = (wall: Wall, p: readonly [number, number]) =>
+  closestOnSegment(p, wall.a, wall.b).distanceM <= CORNER_TOLERANCE_M &&
+  distance2(p, wall.a) > CORNER_TOLERANCE_M &&
+  distance2(p, wall.b) > CORNER_TOLERANCE_M;
+
+/** Where the line of `wall` meets the line of `host`. */
+function onto(host: Wall, wall: Wall): [number, number] | null {
+  const hit = crossingParameters(wall.a, wall.b, host.a, host.b);
+  if (!hit || hit.u < -1e-6 || hit.u > 1 + 1e-6) return null;
+  return [tidy(wall.a[0] + (wall.b[0] - wall.a[0]) * hit.t), tidy(wall.a[1] + (wall.b[1] - wall.a[1]) * hit.t)];
+}
+
+/** Sets one end of a wall, or both, by typed coordinates. Problems as `moveWalls`. */
+export function placeWall(
+  document: ProjectDocument,
+  wallId: string,
+  ends: { a?: Point2; b?: Point2 },
+  newId: NewId,
+): Outcome<Operation[]> {
+  const wall = document.walls[wallId];
+  if (!wall) return refuse('record-gone', { in: 'walls', id: wallId });
+  const point = (p: Point2): [number, number] => [tidy(p[0]), tidy(p[1])];
+  return commit(document, [{ ...wall, a: ends.a ? point(ends.a) : wall.a, b: ends.b ? point(ends.b) : wall.b }], newId);
+}
+
+function commit(document: ProjectDocument, walls: readonly Wall[], newId: NewId): Outcome<Operation[]> {
+  const operations: (Operation | null)[] = [];
+  for (const wall of walls) {
+    const was = document.walls[wall.id];
+    const lengthM = distance2(wall.a, wall.b);
+    if (lengthM < SHORTEST_WALL_M)
+      return refuse('wall-too-short', { kind: 'invalid', field: 'length', lengthM, leastM: SHORTEST_WALL_M });
+    operations.push(update('walls', was, { a: wall.a, b: wall.b }));
+    for (const opening of openingsIn(document, wall.id)) {
+      const offsetM = carriedOffset(opening, was, wall);
+      if (offsetM - opening.widthM / 2 < -1e-6 || offsetM + opening.widthM / 2 > lengthM + 1e-6)
+        return refuse('opening-outside-wall', {
+          kind: 'invalid',
+          field: `opening ${opening.kind}`,
+          widthM: opening.widthM,
+          lengthM,
+        });
+      operations.push(update('openings', opening, { offsetM }));
+    }
+  }
+  const done = operations.filter((operation) => operation !== null);
+  return settleHouse(document, done, [...new Set(walls.map((wall) => wall.levelId))], () => newId('room'));
+}
+
+const openingsIn = (document: ProjectDocument, wallId: string) => listOf(document, 'openings').filter((o) => o.wallId === wallId);
+
+/** An opening keeps its distance from the end that stayed. */
+function carriedOffset(opening: Opening, was: Wall, is: Wall): number {
+  const stayed = (p: readonly [number, number], q: readonly [number, number]) => distance2(p, q) < 1e-9;
+  if (stayed(was.a, is.a) || !stayed(was.b, is.b)) return opening.offsetM;
+  return tidy(distance2(is.a, is.b) - (distance2(was.a, was.b) - opening.offsetM));
+}
+
+/** Removes walls with their openings and members; rooms are fitted anew. */
+export function removeWalls(document: ProjectDocument, wallIds: readonly string[], newId: NewId): Outcome<Operation[]> {
+  const present = wallIds.filter((id) => document.walls[id]);
+  const operations = present.flatMap((id) => removeWithDependants(document, 'walls', id));
+  return settleHouse(document, operations, [...new Set(present.map((id) => document.walls[id].levelId))], () => newId('room'));
+}
+
+/** Cuts a wall in two at a distance from its end a. Problems: `wall-too-short`, `opening-in-the-way`. */
+export function splitWall(document: ProjectDocument, wallId: string, offsetM: number, newId: NewId): Outcome<Operation[]> {
+  const wall = document.walls[wallId];
+  if (!wall) return refuse('record-gone', { in: 'walls', id: wallId });
+  const lengthM = distance2(wall.a, wall.b);
+  const shorter = Math.min(offsetM, lengthM - offsetM);
+  if (shorter < SHORTEST_WALL_M)
+    return refuse('wall-too-short', { kind: 'invalid', field: 'offset', lengthM: shorter, leastM: SHORTEST_WALL_M });
+  const openings = openingsIn(document, wallId);
+  if (openings.some((o) => Math.abs(o.offsetM - offsetM) < o.widthM / 2))
+    return refuse('opening-in-the-way', { kind: 'invalid', field: 'offset' });
+  const t = offsetM / lengthM;
+  const at: [number, number] = [tidy(wall.a[0] + (wall.b[0] - wall.a[0]) * t), tidy(wall.a[1] + (wall.b[1] - wall.a[1]) * t)];
+  const second: Wall = {
+    ...wall,
+    id: newId('wall'),
+    a: at,
+    studOffsetM: tidy(
+      (((wall.studOffsetM - offsetM) % (wall.studSpacingM || 1)) + (wall.studSpacingM || 1)) % (wall.studSpacingM || 1),
+    ),
+  };
+  const operations = [
+    update('walls', wall, { b: at }),
+    create('walls', second),
+    ...openings
+      .filter((o) => o.offsetM > offsetM)
+      .map((o) => update('openings', o, { wallId: second.id, offsetM: tidy(o.offsetM - offsetM) })),
+  ];
+  return settleHouse(
+    document,
+    operations.filter((o) => o !== null),
+    [wall.levelId],
+    () => newId('room'),
+  );
+}
+
+/**
+ * Puts a door, window or arch into a wall.
+ * Problems: `opening-wider-than-wall`, `opening-outside-wall`, `opening-overlaps`, `window-above-ceiling`.
+ */
+export function placeOpening(document: ProjectDocument, opening: Opening): Outcome<Operation[]> {
+  const fits = openingFits(document, opening);
+  if (!fits.ok) return fits;
+  const known = document.openings[opening.id];
+  const operation = known ? update('openings', known, opening) : create('openings', opening);
+  return fine(operation ? [operation] : []);
+}
+
+/** Whether an opening fits its wall; its fields are named where it does not. */
+export function openingFits(document: ProjectDocument, opening: Opening): Outcome<Opening> {
+  const wall = document.walls[opening.wallId];
+  if (!wall) return refuse('record-gone', { in: 'walls', id: opening.wallId });
+  const lengthM = distance2(wall.a, wall.b);
+  if (opening.widthM > lengthM + 1e-9)
+    return refuse('opening-wider-than-wall', { kind: 'invalid', field: 'widthM', widthM: opening.widthM, lengthM });
+  if (opening.offsetM - opening.widthM / 2 < -1e-6 || opening.offsetM + opening.widthM / 2 > lengthM + 1e-6)
+    return refuse('opening-outside-wall', { kind: 'invalid', field: 'offsetM', widthM: opening.widthM, lengthM });
+  const beside = openingsIn(document, opening.wallId).find(
+    (o) => o.id !== opening.id && Math.abs(o.offsetM - opening.offsetM) < (o.widthM + opening.widthM) / 2 - 1e-6,
+  );
+  if (beside) return refuse('opening-overlaps', { kind: 'invalid', field: 'offsetM' });
+  const topM = wall.heightM ?? highestCeiling(document, wall);
+  if (opening.headM > topM + 1e-9)
+    return refuse('opening-above-ceiling', { kind: 'invalid', field: 'headM', headM: opening.headM, ceilingM: topM });
+  return fine(opening);
+}
+
+function highestCeiling(document: ProjectDocument, wall: Wall): number {
+  const level = document.levels[wall.levelId];
+  const rooms = Object.values(document.rooms).filter((room) => room.levelId === wall.levelId);
+  return Math.max(level.ceilingHeightM, ...rooms.map((room) => room.slope?.highM ?? room.ceilingHeightM ?? 0));
+}
+
+/** Takes an opening out. */
+export const removeOpenings = (document: ProjectDocument, ids: readonly string[]): Outcome<Operation[]> =>
+  fine(ids.flatMap((id) => (document.openings[id] ? [remove('openings', document.openings[id])] : [])));

@@ -13,6 +13,7 @@ const RANK = {
   optimise: 1,
   regions: 2,
   project: 2,
+  plans: 3,
   building: 3,
   formats: 3,
   wire: 3,

@@ -1,0 +1,322 @@
+import { rotate2, type Point2 } from '../geometry/index.ts';
+import { difference, union, type Region } from '../regions/index.ts';
+
+/** A wall of a drawn plan as it is meant: centre line, thickness, openings from end a. */
+export interface DrawnWall {
+  readonly a: Point2;
+  readonly b: Point2;
+  readonly thicknessM: number;
+  readonly openings?: readonly { readonly at: number; readonly widthM: number; readonly kind: 'door' | 'window' | 'arch' }[];
+}
+export interface DrawnPlan {
+  readonly name: string;
+  readonly walls: readonly DrawnWall[];
+  readonly dxf: string;
+  readonly wallLayer: string;
+  readonly openingLayer: string;
+}
+
+type Line = readonly [Point2, Point2];
+
+/** Writes the few entities that the plans need, as any drawing program would. */
+class DxfText {
+  private readonly out: string[] = [];
+  readonly blocks: string[] = [];
+  constructor(
+    private readonly unitCode: number,
+    private readonly perM: number,
+    private readonly turnRad = 0,
+    private readonly shift: Point2 = [0, 0],
+  ) {}
+  private at(p: Point2): [string, string] {
+    const [x, y] = rotate2(p, this.turnRad);
+    return [((x + this.shift[0]) * this.perM).toFixed(5), ((y + this.shift[1]) * this.perM).toFixed(5)];
+  }
+  line(layer: string, [a, b]: Line): void {
+    const [ax, ay] = this.at(a);
+    const [bx, by] = this.at(b);
+    this.out.push('0', 'LINE', '8', layer, '10', ax, '20', ay, '11', bx, '21', by);
+  }
+  polyline(layer: string, points: readonly Point2[], closed = true): void {
+    this.out.push('0', 'LWPOLYLINE', '8', layer, '90', String(points.length), '70', closed ? '1' : '0');
+    for (const p of points) this.out.push(...this.at(p).flatMap((v, i) => [String(10 + 10 * i), v]));
+  }
+  arc(layer: string, centre: Point2, radiusM: number, fromDeg: number, toDeg: number): void {
+    const [x, y] = this.at(centre);
+    const turn = (this.turnRad * 180) / Math.PI;
+    this.out.push('0', 'ARC', '8', layer, '10', x, '20', y, '40', (radiusM * this.perM).toFixed(5));
+    this.out.push('50', (fromDeg + turn).toFixed(4), '51', (toDeg + turn).toFixed(4));
+  }
+  insert(layer: string, name: string, p: Point2, angleDeg: number): void {
+    const [x, y] = this.at(p);
+    this.out.push(
+      '0',
+      'INSERT',
+      '8',
+      layer,
+      '2',
+      name,
+      '10',
+      x,
+      '20',
+      y,
+      '50',
+      (angleDeg + (this.turnRad * 180) / Math.PI).toFixed(4),
+    );
+  }
+  text(layer: string, p: Point2, words: string): void {
+    const [x, y] = this.at(p);
+    this.out.push('0', 'TEXT', '8', layer, '10', x, '20', y, '40', (0.2 * this.perM).toFixed(3), '1', words);
+  }
+  toString(): string {
+    const header = ['0', 'SECTION', '2', 'HEADER', '9', '$INSUNITS', '70', String(this.unitCode), '0', 'ENDSEC'];
+    const blocks = this.blocks.length > 0 ? ['0', 'SECTION', '2', 'BLOCKS', ...this.blocks, '0', 'ENDSEC'] : [];
+    return [...header, ...blocks, '0', 'SECTION', '2', 'ENTITIES', ...this.out, '0', 'ENDSEC', '0', 'EOF', ''].join('\n');
+  }
+}
+
+const along = ({ a, b }: DrawnWall, s: number, side = 0): Point2 => {
+  const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+  const [ux, uy] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+  return [a[0] + ux * s - uy * side, a[1] + uy * s + ux * side];
+};
+const lengthOf = ({ a, b }: DrawnWall) => Math.hypot(b[0] - a[0], b[1] - a[1]);
+const strip = (wall: DrawnWall, from: number, to: number, extra = 0): Point2[] => {
+  const half = wall.thicknessM / 2 + extra;
+  return [along(wall, from, -half), along(wall, to, -half), along(wall, to, half), along(wall, from, half)];
+};
+const sides = (ring: readonly Point2[]): Line[] => ring.map((p, i) => [p, ring[(i + 1) % ring.length]] as const);
+
+/** The outline of all walls as one, corners clean, with gaps at the openings given. */
+function cleanOutline(walls: readonly DrawnWall[], gapKinds: readonly string[]): Point2[][] {
+  const bodies = walls.map((wall) => strip(wall, -wall.thicknessM / 2, lengthOf(wall) + wall.thicknessM / 2));
+  const holes: Region = walls.flatMap((wall) =>
+    (wall.openings ?? [])
+      .filter(({ kind }) => gapKinds.includes(kind))
+      .map(({ at, widthM }) => strip(wall, at - widthM / 2, at + widthM / 2, 0.001)),
+  );
+  return difference(union(bodies), holes);
+}
+
+/** Both faces of each wall from end to end, corners not trimmed: lines run through each other. */
+const rawFaces = (walls: readonly DrawnWall[]): Line[] =>
+  walls.flatMap((wall) => {
+    const stops = [0, ...(wall.openings ?? []).flatMap(({ at, widthM }) => [at - widthM / 2, at + widthM / 2]), lengthOf(wall)];
+    return [-1, 1].flatMap((side) =>
+      Array.from({ length: stops.length / 2 }, (_, k): Line => {
+        const v = (side * wall.thicknessM) / 2;
+        return [along(wall, stops[2 * k], v), along(wall, stops[2 * k + 1], v)];
+      }),
+    );
+  });
+
+const w = (
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  thicknessM: number,
+  ...openings: [number, number, 'door' | 'window' | 'arch'][]
+): DrawnWall => ({
+  a: [x0, y0],
+  b: [x1, y1],
+  thicknessM,
+  openings: openings.map(([at, widthM, kind]) => ({ at, widthM, kind })),
+});
+
+/** Three houses of our own, in metres. */
+const COTTAGE = [
+  w(0, 0, 9, 0, 0.3, [2, 1.2, 'window'], [6.5, 1.2, 'window']),
+  w(9, 0, 9, 7, 0.3, [3.5, 1.6, 'window']),
+  w(9, 7, 0, 7, 0.3, [2.2, 0.95, 'door'], [6.8, 1.4, 'window']),
+  w(0, 7, 0, 0, 0.3, [3.5, 1.2, 'window']),
+  w(4, 0, 4, 7, 0.12, [1.5, 0.85, 'door'], [5.4, 0.85, 'door']),
+  w(4, 3.2, 9, 3.2, 0.12, [1, 0.85, 'door']),
+  w(6.6, 3.2, 6.6, 7, 0.1, [1.9, 0.75, 'door']),
+];
+const LONGHOUSE = [
+  w(0, 0, 18, 0, 0.4, [3, 2, 'window'], [9, 1, 'door'], [15, 2, 'window']),
+  w(18, 0, 18, 6, 0.4),
+  w(18, 6, 0, 6, 0.4, [4, 1.5, 'window'], [12, 1.5, 'window']),
+  w(0, 6, 0, 0, 0.4, [3, 1, 'window']),
+  w(5, 0, 5, 6, 0.15, [4.5, 0.9, 'door']),
+  w(10, 0, 10, 6, 0.15, [4.5, 0.9, 'door']),
+  w(13, 0, 13, 6, 0.15, [1.5, 0.9, 'door']),
+  w(5, 3.4, 10, 3.4, 0.1, [2.5, 1.2, 'arch']),
+];
+const LSHAPE = [
+  w(0, 0, 12, 0, 0.25, [3, 1.5, 'window'], [8, 1.5, 'window']),
+  w(12, 0, 12, 5, 0.25),
+  w(12, 5, 6, 5, 0.25, [3, 0.9, 'door']),
+  w(6, 5, 6, 11, 0.25, [3, 1.2, 'window']),
+  w(6, 11, 0, 11, 0.25),
+  w(0, 11, 0, 0, 0.25, [5, 1.2, 'window']),
+  w(0, 5, 6, 5, 0.1, [1, 0.8, 'door']),
+  w(6, 0, 6, 5, 0.1, [2.5, 0.8, 'door']),
+  w(9, 0, 9, 5, 0.1, [4, 0.8, 'door']),
+];
+
+function doorSwings(out: DxfText, walls: readonly DrawnWall[], layer: string): void {
+  for (const wall of walls) {
+    for (const { at, widthM, kind } of wall.openings ?? []) {
+      if (kind !== 'door') continue;
+      const start = (Math.atan2(wall.b[1] - wall.a[1], wall.b[0] - wall.a[0]) * 180) / Math.PI;
+      const hinge = along(wall, at - widthM / 2);
+      out.arc(layer, hinge, widthM, start, start + 90);
+      out.line(layer, [hinge, along(wall, at - widthM / 2, widthM)]);
+    }
+  }
+}
+function glass(out: DxfText, walls: readonly DrawnWall[], layer: string): void {
+  for (const wall of walls) {
+    for (const { at, widthM, kind } of wall.openings ?? []) {
+      if (kind === 'window')
+        [-0.03, 0.03].forEach((v) => out.line(layer, [along(wall, at - widthM / 2, v), along(wall, at + widthM / 2, v)]));
+    }
+  }
+}
+
+function plan(
+  name: string,
+  walls: readonly DrawnWall[],
+  text: DxfText,
+  turnRad = 0,
+  shift: Point2 = [0, 0],
+  layers = { wall: 'WALLS', opening: 'OPENINGS' },
+): DrawnPlan {
+  const place = (p: Point2): Point2 => {
+    const [x, y] = rotate2(p, turnRad);
+    return [x + shift[0], y + shift[1]];
+  };
+  return {
+    name,
+    walls: walls.map((wall) => ({ ...wall, a: place(wall.a), b: place(wall.b) })),
+    dxf: text.toString(),
+    wallLayer: layers.wall,
+    openingLayer: layers.opening,
+  };
+}
+
+/** Ten plans drawn in the ways in which offices draw them. */
+export function drawnPlans(): DrawnPlan[] {
+  const plans: DrawnPlan[] = [];
+  const draw = (
+    name: string,
+    walls: readonly DrawnWall[],
+    make: (out: DxfText) => void,
+    unit: [number, number] = [4, 1000],
+    turnRad = 0,
+    shift: Point2 = [0, 0],
+  ) => {
+    const out = new DxfText(...unit, turnRad, shift);
+    make(out);
+    plans.push(plan(name, walls, out, turnRad, shift));
+  };
+  const outline = (out: DxfText, walls: readonly DrawnWall[], gaps: readonly string[]) =>
+    cleanOutline(walls, gaps).forEach((ring) => sides(ring).forEach((line) => out.line('WALLS', line)));
+
+  draw('clean outline, doors and windows cut', COTTAGE, (out) => {
+    outline(out, COTTAGE, ['door', 'window', 'arch']);
+    doorSwings(out, COTTAGE, 'OPENINGS');
+    glass(out, COTTAGE, 'OPENINGS');
+  });
+  draw('clean outline, windows drawn over the wall', LONGHOUSE, (out) => {
+    outline(out, LONGHOUSE, ['door', 'arch']);
+    doorSwings(out, LONGHOUSE, 'OPENINGS');
+    glass(out, LONGHOUSE, 'OPENINGS');
+  });
+  draw(
+    'raw faces running through each other',
+    LSHAPE,
+    (out) => rawFaces(LSHAPE).forEach((line) => out.line('WALLS', line)),
+    [6, 1],
+  );
+  draw(
+    'closed rectangles, in inches',
+    COTTAGE,
+    (out) => {
+      COTTAGE.forEach((wall) => out.polyline('WALLS', strip(wall, 0, lengthOf(wall))));
+      glass(out, COTTAGE, 'OPENINGS');
+    },
+    [1, 1 / 0.0254],
+  );
+  draw(
+    'turned by 17 degrees, far from the origin',
+    LSHAPE,
+    (out) => outline(out, LSHAPE, ['door', 'window']),
+    [4, 1000],
+    (17 * Math.PI) / 180,
+    [4000, 3000],
+  );
+  draw('single lines', LONGHOUSE, (out) => {
+    for (const wall of LONGHOUSE) {
+      const stops = [
+        0,
+        ...(wall.openings ?? []).filter((o) => o.kind === 'door').flatMap(({ at, widthM }) => [at - widthM / 2, at + widthM / 2]),
+        lengthOf(wall),
+      ];
+      for (let k = 0; k < stops.length; k += 2) out.line('WALLS', [along(wall, stops[k]), along(wall, stops[k + 1])]);
+    }
+  });
+  draw('three lines a wall, with a core', COTTAGE, (out) => {
+    outline(out, COTTAGE, ['door']);
+    for (const wall of COTTAGE.slice(0, 4))
+      out.line('WALLS', [along(wall, 0.15, 0.05), along(wall, lengthOf(wall) - 0.15, 0.05)]);
+  });
+  draw(
+    'doors as blocks, in feet',
+    LSHAPE,
+    (out) => {
+      const foot = 1 / 0.3048;
+      out.blocks.push(...['0', 'BLOCK', '8', '0', '2', 'DOOR80', '10', '0', '20', '0']);
+      out.blocks.push(
+        ...['0', 'ARC', '8', '0', '10', '0', '20', '0', '40', String(0.8 * foot), '50', '0', '51', '90', '0', 'ENDBLK'],
+      );
+      outline(out, LSHAPE, ['door', 'window']);
+      for (const wall of LSHAPE) {
+        for (const { at, widthM, kind } of wall.openings ?? []) {
+          const angle = (Math.atan2(wall.b[1] - wall.a[1], wall.b[0] - wall.a[0]) * 180) / Math.PI;
+          if (kind === 'door') out.insert('OPENINGS', 'DOOR80', along(wall, at - widthM / 2), angle);
+        }
+      }
+    },
+    [2, 1 / 0.3048],
+  );
+  draw('furniture and dimensions on the wall layer', COTTAGE, (out) => {
+    outline(out, COTTAGE, ['door', 'window']);
+    out.polyline('WALLS', [
+      [1, 1],
+      [2.6, 1],
+      [2.6, 3],
+      [1, 3],
+    ]);
+    out.polyline('WALLS', [
+      [5, 4.5],
+      [6, 4.5],
+      [6, 5.5],
+      [5, 5.5],
+    ]);
+    out.line('WALLS', [
+      [-1.2, 0],
+      [-1.2, 7],
+    ]);
+    out.line('WALLS', [
+      [0, 8.4],
+      [9, 8.4],
+    ]);
+    out.text('WALLS', [2, 5], 'KITCHEN');
+  });
+  draw('lines broken in pieces, corners missing by a centimetre', LONGHOUSE, (out) => {
+    for (const ring of cleanOutline(LONGHOUSE, ['door', 'window', 'arch'])) {
+      for (const [a, b] of sides(ring)) {
+        const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+        const pieces = Math.max(1, Math.ceil(length / 1.7));
+        const at = (t: number): Point2 => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
+        const miss = Math.min(0.2, 0.008 / length);
+        for (let k = 0; k < pieces; k++)
+          out.line('WALLS', [at(Math.max(miss, k / pieces)), at(Math.min(1 - miss, (k + 1) / pieces))]);
+      }
+    }
+  });
+  return plans;
+}

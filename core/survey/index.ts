@@ -19,3 +19,10 @@ export {
   type WallBuild,
   type WallGrip,
 } from './walls.ts';
+export { FEATURE_GROUPS, FEATURE_MAKES, featureMake, type FeatureGroup, type FeatureMake } from './feature-kinds.ts';
+export { snapDrawing, type Snap, type SnapKind, type SnapSources } from './snap-drawing.ts';
+export { planScale, planScaleInput, type PlanScale } from './plan-scale.ts';
+export { levelAlignment, levelAlignmentInput, moveLevel, sharedPoints, type LevelAlignment } from './align-levels.ts';
+export { bayAt, joistsOf, studsOf, type Framed, type JoistLine } from './framing.ts';
+export { atticHeight, atticHeightInput, CRAWL_M, type AtticHeight } from './attic.ts';
+export { answerFact, factOf, missingThings, surveyQuestions, type MissingThing, type SurveyQuestion } from './questions.ts';

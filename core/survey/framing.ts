@@ -1,0 +1,112 @@
+import { distance2, rotate2, type Point2 } from '../geometry/index.ts';
+import { listOf, type FramingMember, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+
+/** A stud or joist: where its centre is along the rule, how thick, and whether anybody has measured it. m. */
+export interface Framed {
+  readonly offsetM: number;
+  readonly widthM: number;
+  readonly kind: FramingMember['kind'];
+  readonly measured: boolean;
+  readonly memberId: string | null;
+}
+
+/** A measured member takes the place of the assumed one that is nearer than half the spacing. */
+function byRule(
+  firstM: number,
+  spacingM: number,
+  fromM: number,
+  toM: number,
+  widthM: number,
+  kind: 'stud' | 'joist',
+  measured: readonly FramingMember[],
+): Framed[] {
+  const framed: Framed[] = [];
+  if (spacingM > 0.01) {
+    const count = Math.ceil((fromM - firstM) / spacingM - 1e-9);
+    for (
+      let k = count, offsetM = firstM + k * spacingM;
+      offsetM <= toM + 1e-9 && framed.length < 5000;
+      offsetM = firstM + ++k * spacingM
+    ) {
+      if (measured.some((m) => m.kind !== 'blocking' && Math.abs(m.offsetM - offsetM) < Math.min(0.2, spacingM / 2))) continue;
+      framed.push({ offsetM, widthM, kind, measured: false, memberId: null });
+    }
+  }
+  for (const m of measured) {
+    if (m.present && m.kind !== 'blocking')
+      framed.push({ offsetM: m.offsetM, widthM: m.widthM, kind: m.kind, measured: true, memberId: m.id });
+  }
+  return framed.sort((a, b) => a.offsetM - b.offsetM);
+}
+
+/** Studs of a wall from its end a: an end stud each, the spacing rule, and what was found. */
+export function studsOf(document: Pick<ProjectDocument, 'framingMembers'>, wall: Wall): Framed[] {
+  if (wall.studMaterial === 'none' || wall.studSpacingM <= 0) return [];
+  const lengthM = distance2(wall.a, wall.b);
+  const half = wall.studWidthM / 2;
+  const own = listOf(document as ProjectDocument, 'framingMembers').filter((m) => m.wallId === wall.id);
+  const between = byRule(
+    wall.studOffsetM,
+    wall.studSpacingM,
+    wall.studWidthM,
+    lengthM - wall.studWidthM,
+    wall.studWidthM,
+    'stud',
+    own,
+  );
+  const end = (offsetM: number): Framed[] =>
+    own.some((m) => Math.abs(m.offsetM - offsetM) < 0.1)
+      ? []
+      : [{ offsetM, widthM: wall.studWidthM, kind: 'stud', measured: false, memberId: null }];
+  return [...end(half), ...between, ...end(lengthM - half)].sort((a, b) => a.offsetM - b.offsetM);
+}
+
+export interface JoistLine extends Framed {
+  readonly a: Point2;
+  readonly b: Point2;
+}
+
+/** Joists above a room as lines within its outline; offsets run to the left of the joists from the line through the origin. */
+export function joistsOf(document: Pick<ProjectDocument, 'framingMembers'>, room: Room): JoistLine[] {
+  if (room.framing === 'none' || room.framing === 'dropped' || room.framing === 'slab') return [];
+  const turned = room.polygon.map((p) => rotate2(p, -room.joistAngleRad));
+  const vs = turned.map((p) => p[1]);
+  const own = listOf(document as ProjectDocument, 'framingMembers').filter((m) => m.roomId === room.id);
+  const widthM = room.framing === 'i-joist' ? 0.06 : 0.045;
+  return byRule(room.joistOffsetM, room.joistSpacingM, Math.min(...vs), Math.max(...vs), widthM, 'joist', own).flatMap(
+    (joist) => {
+      const us = crossingsAt(turned, joist.offsetM + 1e-7);
+      const lines: JoistLine[] = [];
+      for (let i = 0; i + 1 < us.length; i += 2) {
+        lines.push({
+          ...joist,
+          a: rotate2([us[i], joist.offsetM], room.joistAngleRad),
+          b: rotate2([us[i + 1], joist.offsetM], room.joistAngleRad),
+        });
+      }
+      return lines;
+    },
+  );
+}
+
+function crossingsAt(polygon: readonly Point2[], v: number): number[] {
+  const us: number[] = [];
+  for (let i = 0; i < polygon.length; i++) {
+    const [a, b] = [polygon[i], polygon[(i + 1) % polygon.length]];
+    if (a[1] > v !== b[1] > v) us.push(a[0] + ((v - a[1]) / (b[1] - a[1])) * (b[0] - a[0]));
+  }
+  return us.sort((m, n) => m - n);
+}
+
+/** Clear width of the bay at an offset between two members, and its middle; null outside all bays. m. */
+export function bayAt(
+  framed: readonly Framed[],
+  offsetM: number,
+): { readonly fromM: number; readonly toM: number; readonly clearM: number; readonly middleM: number } | null {
+  for (let k = 0; k + 1 < framed.length; k++) {
+    const fromM = framed[k].offsetM + framed[k].widthM / 2;
+    const toM = framed[k + 1].offsetM - framed[k + 1].widthM / 2;
+    if (offsetM >= fromM && offsetM <= toM) return { fromM, toM, clearM: toM - fromM, middleM: (fromM + toM) / 2 };
+  }
+  return null;
+}

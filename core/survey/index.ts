@@ -26,3 +26,17 @@ export { levelAlignment, levelAlignmentInput, moveLevel, sharedPoints, type Leve
 export { bayAt, joistsOf, studsOf, type Framed, type JoistLine } from './framing.ts';
 export { atticHeight, atticHeightInput, CRAWL_M, type AtticHeight } from './attic.ts';
 export { answerFact, factOf, missingThings, surveyQuestions, type MissingThing, type SurveyQuestion } from './questions.ts';
+export { featureBox, surveyHit, type SurveyHit, type SurveyKind } from './hit.ts';
+export {
+  alignFeatures,
+  arrayMotions,
+  clipBounds,
+  clipOf,
+  distributeFeatures,
+  mirrorMotion,
+  moveFeatures,
+  paste,
+  type Clip,
+  type Edge,
+  type Motion,
+} from './arrange.ts';

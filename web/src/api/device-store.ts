@@ -1,5 +1,5 @@
 import Dexie, { type Table } from 'dexie';
-import type { Change, ProjectDocument } from '@dusky-spool/core/project';
+import type { Change, History, ProjectDocument } from '@dusky-spool/core/project';
 
 /** A house as it was last seen on this device. */
 export interface KeptHouse {
@@ -15,14 +15,21 @@ interface KeptEdits {
   readonly changes: readonly Change[];
 }
 
+interface KeptHistory {
+  readonly projectId: string;
+  readonly history: History;
+}
+
 /** What this browser keeps: edits on their way, and houses for use without a connection. */
 class DeviceStore extends Dexie {
   houses!: Table<KeptHouse, string>;
   edits!: Table<KeptEdits, string>;
+  histories!: Table<KeptHistory, string>;
 
   constructor() {
     super('dusky-spool');
     this.version(1).stores({ houses: 'projectId, shortId', edits: 'projectId' });
+    this.version(2).stores({ histories: 'projectId' });
   }
 }
 
@@ -41,3 +48,10 @@ export const keepHouse = async (house: KeptHouse): Promise<void> => void (await 
 export const keptHouse = (projectId: string): Promise<KeptHouse | undefined> => store.houses.get(projectId);
 
 export const keptHouses = (): Promise<KeptHouse[]> => store.houses.toArray();
+
+/** One's own edits that can be taken back, also after the page was closed. */
+export const keepHistory = async (projectId: string, history: History): Promise<void> =>
+  void (await store.histories.put({ projectId, history }));
+
+export const keptHistory = async (projectId: string): Promise<History | undefined> =>
+  (await store.histories.get(projectId))?.history;

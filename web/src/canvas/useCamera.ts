@@ -41,7 +41,8 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
       .scaleExtent([FARTHEST, NEAREST])
       .filter(
         (event: MouseEvent) =>
-          event.type === 'wheel' || (!event.ctrlKey && !event.button && !(event.target as Element).closest('.device')),
+          event.type === 'wheel' ||
+          (!event.ctrlKey && !event.shiftKey && !event.button && !(event.target as Element).closest('.device, .grab')),
       )
       .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
         const { k, x, y } = event.transform;

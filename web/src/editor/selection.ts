@@ -1,17 +1,32 @@
 import { useCallback, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 
+export const SELECTION_KINDS = [
+  'device',
+  'run',
+  'wall',
+  'room',
+  'opening',
+  'feature',
+  'rack',
+  'riser',
+  'dimension',
+  'reference',
+] as const;
+export type SelectionKind = (typeof SELECTION_KINDS)[number];
+
 /** What is selected on every part of the screen at once. */
 export interface Selection {
-  readonly kind: 'device' | 'run' | 'none';
+  readonly kind: SelectionKind | 'none';
   readonly ids: readonly string[];
 }
 
 const NONE: Selection = { kind: 'none', ids: [] };
 
 function read(text: string | null): Selection {
-  const match = /^(device|run):([A-Za-z0-9_,-]+)$/.exec(text ?? '');
-  return match ? { kind: match[1] as 'device' | 'run', ids: match[2].split(',').filter(Boolean) } : NONE;
+  const match = /^([a-z]+):([A-Za-z0-9_,-]+)$/.exec(text ?? '');
+  if (!match || !SELECTION_KINDS.includes(match[1] as SelectionKind)) return NONE;
+  return { kind: match[1] as SelectionKind, ids: match[2].split(',').filter(Boolean) };
 }
 
 /** Level and selection, kept in the address so that a link shows the same. */

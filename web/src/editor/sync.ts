@@ -73,6 +73,7 @@ export class ProjectSync {
     private readonly outside: SyncOutside,
     loaded: { document: ProjectDocument; revision: number },
     kept: readonly Change[] = [],
+    history: History = emptyHistory,
   ) {
     this.base = loaded.document;
     this.revision = loaded.revision;
@@ -83,7 +84,7 @@ export class ProjectSync {
       pending: this.pending,
       connection: 'online',
       conflict: null,
-      history: emptyHistory,
+      history,
       notice: null,
     };
     if (kept.length > 0) this.outside.later(() => void this.flush(), 0);

@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import type { ChangesReply, DocumentReply, PictureInfo, StoredChange } from '@dusky-spool/core/contract';
 import { applyChange, idFrom, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import type { Outcome, Problem } from '@dusky-spool/core/outcome';
-import { keepEdits, keepHouse, keptEdits, keptHouse } from '../api/device-store.ts';
+import { keepEdits, keepHistory, keepHouse, keptEdits, keptHistory, keptHouse } from '../api/device-store.ts';
 import { getJson, postJson, Refused } from '../api/http.ts';
 import { followProject } from '../api/live.ts';
 import { ProjectSync, Unreachable, type SyncState } from '../editor/sync.ts';
@@ -50,7 +50,10 @@ export const useProject = create<ProjectStore>((set, get) => {
   const refuse = (problem: Problem) => set({ refusal: { problem, at: Date.now() } });
 
   const startSync = async (projectId: string, loaded: { document: ProjectDocument; revision: number }) => {
-    const kept = await keptEdits(projectId).catch(() => []);
+    const [kept, history] = await Promise.all([
+      keptEdits(projectId).catch(() => []),
+      keptHistory(projectId).catch(() => undefined),
+    ]);
     if (get().projectId !== projectId) return;
     engine = new ProjectSync(
       {
@@ -66,12 +69,14 @@ export const useProject = create<ProjectStore>((set, get) => {
         changed: (sync) => {
           const { notice } = sync;
           if (notice && notice !== get().sync?.notice) refuse(notice);
+          if (sync.history !== get().sync?.history) void keepHistory(projectId, sync.history).catch(() => undefined);
           set({ sync });
           keepSoon(projectId, sync);
         },
       },
       loaded,
       kept,
+      history,
     );
     set({ sync: engine.current, preview: null, problem: null });
     keepSoon(projectId, engine.current);

@@ -12,3 +12,4 @@ export {
   type Proposals,
   type WallProposal,
 } from './wall-proposals.ts';
+export { drawingSvg, SVG_PX_PER_M, svgLines } from './drawing-svg.ts';

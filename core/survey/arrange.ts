@@ -120,7 +120,8 @@ export function mirrorMotion(clip: Clip, beside: boolean): Motion | null {
   return box ? { mirror: true, by: [beside ? 2 * box.maxX : box.minX + box.maxX, 0] } : null;
 }
 
-export type Edge = 'left' | 'middle' | 'right' | 'bottom' | 'centre' | 'top';
+export const EDGES = ['left', 'middle', 'right', 'bottom', 'centre', 'top'] as const;
+export type Edge = (typeof EDGES)[number];
 
 const boxOf = (feature: Feature): Bounds => boundsOf(feature.points.length === 1 ? featureBox(feature) : feature.points)!;
 const edgeOf = (box: Bounds, edge: Edge): number =>

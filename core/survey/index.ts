@@ -33,6 +33,7 @@ export {
   clipBounds,
   clipOf,
   distributeFeatures,
+  EDGES,
   mirrorMotion,
   moveFeatures,
   paste,
@@ -40,3 +41,5 @@ export {
   type Edge,
   type Motion,
 } from './arrange.ts';
+export { wallsFromProposals } from './walls-from-proposals.ts';
+export { wallElevation, type WallElevation } from './elevation.ts';

@@ -1,5 +1,8 @@
+import { surveyTerms } from './survey.ts';
+
 /** The trade's words for what the core names by code. */
 export const terms = {
+  ...surveyTerms,
   systems: {
     sound: 'Sound',
     picture: 'Picture',

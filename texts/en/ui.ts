@@ -1,5 +1,8 @@
+import { survey } from './survey.ts';
+
 /** Words of the screens. */
 export const ui = {
+  ...survey,
   product: 'Dusky Spool',
   aid: 'Results are planning aids. Local code and licensed trades decide.',
   cancel: 'Cancel',
@@ -105,10 +108,10 @@ export const ui = {
     built: 'built',
     wanted: 'wanted',
     empty: 'Nothing is drawn on this level yet.',
-    emptySurvey: 'Put a plan picture under it, or import a project file.',
+    emptySurvey: 'Draw its walls in Survey, or import a project file.',
     toSurvey: 'Go to Survey',
     picture: 'Plan picture',
-    pictureHint: 'PNG or JPEG, up to 60 MB',
+    pictureHint: 'PNG, JPEG, WebP, SVG, PDF or DXF, up to 60 MB',
     addPicture: 'Add a plan picture',
     setScale: 'Set the scale',
     scaleFirst: 'Click one end of a length you know. Escape ends.',

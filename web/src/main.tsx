@@ -10,6 +10,7 @@ import './styles/frame.css';
 import './styles/plan.css';
 import './styles/ledger.css';
 import './styles/screens.css';
+import './styles/survey.css';
 import { registerSW } from 'virtual:pwa-register';
 import { askEarly } from './api/http.ts';
 import { App } from './app/App.tsx';

@@ -6,11 +6,13 @@ import { joistPath, pathThrough, wallBand } from './room-drawing.ts';
 interface Props {
   readonly document: Pick<ProjectDocument, 'levels' | 'rooms' | 'walls' | 'openings' | 'risers' | 'racks'>;
   readonly levelId: string;
+  /** A plan picture lies below: rooms are clear, so that it shows. */
+  readonly overUnderlay?: boolean;
 }
 
 /** The house itself: rooms, joists, walls, openings, risers and racks. Drawn anew only when the house changes. */
 export const BuildingLayer = memo(
-  function BuildingLayer({ document, levelId }: Props) {
+  function BuildingLayer({ document, levelId, overUnderlay = false }: Props) {
     const { rooms, walls, openings, risers, racks } = document;
     const here = useMemo(() => {
       const wallList = Object.values(walls).filter((wall) => wall.levelId === levelId);
@@ -29,7 +31,7 @@ export const BuildingLayer = memo(
     }, [rooms, walls, openings, levelId]);
     return (
       <g className="building" aria-hidden="true">
-        <path d={here.rooms} className="rooms" />
+        <path d={here.rooms} className={overUnderlay ? 'rooms clear' : 'rooms'} />
         <path d={here.joists} className="joists" />
         <path d={here.light} className="walls" />
         <path d={here.heavy} className="walls heavy" />
@@ -79,6 +81,7 @@ export const BuildingLayer = memo(
   },
   (before, after) =>
     before.levelId === after.levelId &&
+    before.overUnderlay === after.overUnderlay &&
     (['rooms', 'walls', 'openings', 'risers', 'racks'] as const).every((name) => before.document[name] === after.document[name]),
 );
 

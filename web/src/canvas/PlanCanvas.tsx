@@ -12,17 +12,13 @@ import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
 import { DeviceLayer } from './DeviceLayer.tsx';
 import { LabelLayer } from './LabelLayer.tsx';
-import { pathThrough } from './room-drawing.ts';
 import { linesOf } from './route-drawing.ts';
 import { RunsLayer } from './RunsLayer.tsx';
 import { UnderlayLayer } from './UnderlayLayer.tsx';
 import type { CameraControl } from './useCamera.ts';
 
 /** What a click on the plan does now. */
-export type Tool =
-  | { readonly kind: 'select' }
-  | { readonly kind: 'place'; readonly type: DeviceType }
-  | { readonly kind: 'scale'; readonly first: Point2 | null };
+export type Tool = { readonly kind: 'select' } | { readonly kind: 'place'; readonly type: DeviceType };
 
 interface Props {
   readonly projectId: string;
@@ -37,7 +33,6 @@ interface Props {
   readonly worldRef: React.RefObject<SVGGElement | null>;
   readonly onSelect: (selection: Selection) => void;
   readonly onTool: (tool: Tool) => void;
-  readonly onScale: (first: Point2, second: Point2) => void;
 }
 
 interface Drag {
@@ -61,7 +56,6 @@ export function PlanCanvas({
   worldRef,
   onSelect,
   onTool,
-  onScale,
 }: Props) {
   const { edit, showPreview, preview } = useProject();
   const drag = useRef<Drag | null>(null);
@@ -200,9 +194,6 @@ export function PlanCanvas({
         onSelect({ kind: 'device', ids: [placed.value.device.id] });
         if (!event.shiftKey) onTool({ kind: 'select' });
       }
-    } else if (tool.kind === 'scale') {
-      if (!tool.first) onTool({ kind: 'scale', first: at });
-      else onScale(tool.first, at);
     } else if (event.target === svgRef.current || (event.target as Element).closest('.building, .labels, .underlays')) {
       onSelect(noSelection);
     }
@@ -254,9 +245,6 @@ export function PlanCanvas({
               <BeadShape code={tool.type.code} system={tool.type.system} facingRad={null} />
             </g>
           </g>
-        )}
-        {tool.kind === 'scale' && tool.first && (
-          <path className="scale-line" d={pathThrough([tool.first, pointer ?? tool.first])} />
         )}
       </g>
     </svg>

@@ -9,14 +9,14 @@ const round = (value: number) => Math.round(value * 1000) / 1000;
 
 /** The joist lines of a room, clipped to its outline, as one path. */
 export function joistPath(room: Room): string {
-  if (room.framing === 'none' || room.framing === 'dropped') return '';
+  if (room.framing === 'none' || room.framing === 'dropped' || room.framing === 'slab') return '';
   const turned = room.polygon.map((p) => rotate2(p as Point2, -room.joistAngleRad));
   const ys = turned.map((p) => p[1]);
   const parts: string[] = [];
-  const first = Math.ceil(Math.min(...ys) / room.joistSpacingM);
-  const last = Math.floor(Math.max(...ys) / room.joistSpacingM);
+  const first = Math.ceil((Math.min(...ys) - room.joistOffsetM) / room.joistSpacingM);
+  const last = Math.floor((Math.max(...ys) - room.joistOffsetM) / room.joistSpacingM);
   for (let k = first; k <= last; k++) {
-    const y = k * room.joistSpacingM + 1e-7;
+    const y = room.joistOffsetM + k * room.joistSpacingM + 1e-7;
     const xs = crossingsAt(turned, y);
     for (let i = 0; i + 1 < xs.length; i += 2) {
       parts.push(pathThrough([rotate2([xs[i], y], room.joistAngleRad), rotate2([xs[i + 1], y], room.joistAngleRad)]));

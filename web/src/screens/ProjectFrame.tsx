@@ -16,6 +16,7 @@ import { FindingCard } from '../ui/FindingCard.tsx';
 import { Thread } from '../ui/Thread.tsx';
 import { PlanScreen } from './plan/PlanScreen.tsx';
 
+const SurveyScreen = lazy(() => import('./survey/SurveyScreen.tsx').then((module) => ({ default: module.SurveyScreen })));
 const StageScreen = lazy(() => import('./stages/StageScreen.tsx').then((module) => ({ default: module.StageScreen })));
 
 /** A project with its thread and header; the stage in the address says what is inside. */
@@ -73,7 +74,7 @@ function Frame({
 }) {
   const document = sync.view;
   const stages = useMemo(() => progressOf(document, derive(document)), [document]);
-  const onPlan = stage === 'survey' || stage === 'devices' || stage === 'cabling';
+  const onPlan = stage === 'devices' || stage === 'cabling';
   return (
     <div className="frame">
       <Thread stages={stages} />
@@ -89,7 +90,11 @@ function Frame({
               </div>
             }
           >
-            <StageScreen projectId={projectId} document={document} stage={stage} />
+            {stage === 'survey' ? (
+              <SurveyScreen projectId={projectId} document={document} />
+            ) : (
+              <StageScreen projectId={projectId} document={document} stage={stage} />
+            )}
           </Suspense>
         )}
       </main>

@@ -2,14 +2,12 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { Button } from 'antd';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import { moveDevices, removeDevices } from '@dusky-spool/core/devices';
-import type { Point2 } from '@dusky-spool/core/geometry';
 import type { ProjectDocument, SystemName } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';
 import { PlanCanvas, type Tool } from '../../canvas/PlanCanvas.tsx';
 import { useCamera } from '../../canvas/useCamera.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
 import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
-import { scaleUnderlay } from '../../editor/set-scale.ts';
 import { useKeys } from '../../editor/useKeys.ts';
 import { derive } from '../../state/derived.ts';
 import { useProject } from '../../state/project.ts';
@@ -21,8 +19,6 @@ import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { Inspector } from './Inspector.tsx';
 import { Chevron, Ledger } from './Ledger.tsx';
 import { Palette } from './Palette.tsx';
-import { ScaleDialog } from './ScaleDialog.tsx';
-import { UnderlayPanel } from './UnderlayPanel.tsx';
 
 interface Props {
   readonly projectId: string;
@@ -32,7 +28,7 @@ interface Props {
 
 const SELECT: Tool = { kind: 'select' };
 
-/** The plan with its inspector and its ledger: Survey, Devices and Cabling are this screen with different tools. */
+/** The plan with its inspector and its ledger: Devices and Cabling are this screen with different tools. */
 export function PlanScreen({ projectId, document, stage }: Props) {
   const { levelId: wanted, selection, view, go } = usePlace();
   const { edit, undo, redo, showPreview } = useProject();
@@ -41,7 +37,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const [held, setHeld] = useState<{ stage: Stage; tool: Tool }>({ stage, tool: SELECT });
   const tool = held.stage === stage ? held.tool : SELECT;
   const setTool = (next: Tool) => setHeld({ stage, tool: next });
-  const [measured, setMeasured] = useState<readonly [Point2, Point2] | null>(null);
   // The plan comes first; its schedule follows in the next idle moment.
   const ledgerDue = useAfterFirstPaint();
   const svgRef = useRef<SVGSVGElement>(null);
@@ -89,7 +84,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const leave = () => {
     if (tool.kind !== 'select') setTool(SELECT);
     else select(noSelection);
-    setMeasured(null);
   };
   useKeys({
     undo,
@@ -104,18 +98,9 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     level: stepLevel,
   });
 
-  const onScale = (first: Point2, second: Point2) => {
-    setTool(SELECT);
-    setMeasured([first, second]);
-  };
   const underlay = Object.values(document.underlays).find((u) => u.levelId === levelId);
   const systems = systemsOnLevel(document, levelId);
-  const hint =
-    tool.kind === 'place'
-      ? text('plan.placing', { name: tool.type.name.toLowerCase() })
-      : tool.kind === 'scale'
-        ? text(tool.first ? 'plan.scaleSecond' : 'plan.scaleFirst')
-        : null;
+  const hint = tool.kind === 'place' ? text('plan.placing', { name: tool.type.name.toLowerCase() }) : null;
   const nothing =
     !underlay &&
     !Object.values(document.rooms).some((room) => room.levelId === levelId) &&
@@ -155,7 +140,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
                 worldRef={worldRef}
                 onSelect={select}
                 onTool={setTool}
-                onScale={onScale}
               />
             )}
             <div className="sheet-left">
@@ -166,14 +150,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
                   onPlace={(type) => {
                     setTool(type ? { kind: 'place', type } : SELECT);
                   }}
-                />
-              )}
-              {stage === 'survey' && (
-                <UnderlayPanel
-                  projectId={projectId}
-                  document={document}
-                  levelId={levelId}
-                  onScale={() => setTool({ kind: 'scale', first: null })}
                 />
               )}
               <HouseSection document={document} levelId={levelId} onPick={(id) => go({ level: id })} />
@@ -198,7 +174,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
               <div className="sheet-empty">
                 <b>{text('plan.empty')}</b>
                 <span>{text('plan.emptySurvey')}</span>
-                {stage !== 'survey' && <Button href={`../survey?level=${levelId}`}>{text('plan.toSurvey')}</Button>}
+                {<Button href={`../survey?level=${levelId}`}>{text('plan.toSurvey')}</Button>}
               </div>
             )}
             <div className="legend" aria-hidden="true">
@@ -253,18 +229,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
         </button>
       )}
       {inspecting && <Inspector document={document} selection={selection} onSelect={select} />}
-      {measured && underlay && (
-        <ScaleDialog
-          points={measured}
-          units={document.project.units}
-          onCancel={() => setMeasured(null)}
-          onScale={(lengthM) => {
-            const operation = scaleUnderlay(underlay, ...measured, lengthM);
-            if (operation) edit(text('plan.setScale'), [operation]);
-            setMeasured(null);
-          }}
-        />
-      )}
     </div>
   );
 }

@@ -1,0 +1,57 @@
+import { distance2, type Point2 } from '../geometry/index.ts';
+import type { WallProposal } from '../plans/index.ts';
+import type { Outcome } from '../outcome/index.ts';
+import { create, newOpening, newWall, type Operation, type ProjectDocument, type WallKind } from '../project/index.ts';
+import { settleHouse } from './settle.ts';
+import { SHORTEST_WALL_M, WALL_BUILDS, type NewId } from './walls.ts';
+
+/** Walls this thick and thicker are taken for outside walls until somebody says otherwise, m. */
+const THICK_M = 0.2;
+const HEIGHTS = { door: [0, 2.04], window: [0.9, 2.1], arch: [0, 2.1] } as const;
+
+/** The accepted proposals as walls with their openings; all that they close becomes rooms. Everything stays assumed until measured. */
+export function wallsFromProposals(
+  document: ProjectDocument,
+  levelId: string,
+  proposals: readonly WallProposal[],
+  newId: NewId,
+): Outcome<Operation[]> {
+  const ceilingM = document.levels[levelId].ceilingHeightM;
+  const tidy = ([x, y]: Point2): [number, number] => [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000];
+  const operations = proposals
+    .filter(({ a, b }) => distance2(a, b) >= SHORTEST_WALL_M)
+    .flatMap((proposal): Operation[] => {
+      const kind: WallKind = proposal.thicknessM >= THICK_M ? 'insulated' : 'stud';
+      const make = WALL_BUILDS[kind];
+      const cavityDepthM = Math.min(make.cavityDepthM, Math.max(0, proposal.thicknessM - 0.025));
+      const wall = newWall({
+        id: newId('wall'),
+        levelId,
+        a: tidy(proposal.a),
+        b: tidy(proposal.b),
+        ...make,
+        thicknessM: proposal.thicknessM,
+        cavityDepthM,
+      });
+      const openings = proposal.openings.map(({ kind: opening, offsetM, widthM, hinge, swing }) => {
+        const [sillM, headM] = HEIGHTS[opening];
+        const door = opening === 'door';
+        return create(
+          'openings',
+          newOpening({
+            id: newId('opening'),
+            wallId: wall.id,
+            kind: opening,
+            offsetM: Math.max(widthM / 2, offsetM),
+            widthM,
+            sillM,
+            headM: Math.min(headM, ceilingM),
+            hinge: door ? (hinge ?? 'start') : null,
+            swing: door ? (swing ?? 'left') : null,
+          }),
+        );
+      });
+      return [create('walls', wall), ...openings];
+    });
+  return settleHouse(document, operations, [levelId], () => newId('room'));
+}

@@ -1,0 +1,100 @@
+import { memo, useMemo } from 'react';
+import { featureBox, featureMake } from '@dusky-spool/core/survey';
+import type { Feature, ProjectDocument } from '@dusky-spool/core/project';
+import { formatLength } from '@dusky-spool/core/units';
+import { term } from '../app/text.ts';
+import { pathThrough } from './room-drawing.ts';
+
+interface Props {
+  readonly document: Pick<ProjectDocument, 'features' | 'dimensions' | 'referencePoints' | 'project'>;
+  readonly levelId: string;
+  readonly hidden: ReadonlySet<string>;
+  /** Names are shown from this near on, px per m. */
+  readonly scale: number;
+}
+
+const NAMES_ABOVE = 34;
+
+/** Everything in and around the house that is neither wall nor device, drawn by the group that it belongs to. */
+export const FeaturesLayer = memo(function FeaturesLayer({ document, levelId, hidden, scale }: Props) {
+  const features = useMemo(
+    () => Object.values(document.features).filter((feature) => feature.levelId === levelId && !hidden.has(feature.kind)),
+    [document.features, levelId, hidden],
+  );
+  const ordered = useMemo(() => [...features].sort((a, b) => Number(b.area) - Number(a.area)), [features]);
+  const { units } = document.project;
+  return (
+    <g className="features" aria-hidden="true">
+      {ordered.map((feature) => (
+        <FeatureShape key={feature.id} feature={feature} named={scale > NAMES_ABOVE} />
+      ))}
+      {Object.values(document.dimensions)
+        .filter((one) => one.levelId === levelId)
+        .map(({ id, a, b }) => {
+          const middle = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+          const length = formatLength(Math.hypot(a[0] - b[0], a[1] - b[1]), units);
+          return (
+            <g key={id} className="dimension">
+              <path d={pathThrough([a, b])} />
+              <g transform={`translate(${middle[0]},${middle[1]})`}>
+                <g className="upright">
+                  <text y={-5} textAnchor="middle">
+                    {length}
+                  </text>
+                </g>
+              </g>
+            </g>
+          );
+        })}
+      {Object.values(document.referencePoints)
+        .filter((point) => point.levelId === levelId)
+        .map(({ id, name, x, y }) => (
+          <g key={id} className="reference-point" transform={`translate(${x},${y})`}>
+            <g className="upright">
+              <path d="M-8 0H8M0-8V8" />
+              <circle r={5} />
+              <text x={10} y={4}>
+                {name}
+              </text>
+            </g>
+          </g>
+        ))}
+    </g>
+  );
+});
+
+function FeatureShape({ feature, named }: { readonly feature: Feature; readonly named: boolean }) {
+  const { group } = featureMake(feature.kind);
+  const classes = `feature ${group} kind-${feature.kind}${feature.chosen ? '' : ' not-chosen'}${feature.decision === 'strike' || feature.decision === 'abandon' ? ' struck' : ''}`;
+  const round = feature.points.length === 1 && feature.depthM === 0;
+  const [[x, y]] = feature.points;
+  const label = feature.name || term(`features.${feature.kind}`);
+  return (
+    <g className={classes}>
+      {feature.points.length > 1 ? (
+        <>
+          {!feature.area && (
+            <path d={pathThrough(feature.points)} className="feature-body" style={{ strokeWidth: feature.widthM }} />
+          )}
+          <path d={pathThrough(feature.points, feature.area)} className={feature.area ? 'feature-area' : 'feature-line'} />
+        </>
+      ) : round ? (
+        <circle cx={x} cy={y} r={feature.widthM / 2} className="feature-area" />
+      ) : (
+        <path d={pathThrough(featureBox(feature), true)} className="feature-area" />
+      )}
+      {named && (
+        <g transform={`translate(${x},${y})`}>
+          <text
+            className="upright feature-name"
+            textAnchor={feature.points.length > 1 ? 'start' : 'middle'}
+            y={feature.area ? 14 : 4}
+            x={feature.points.length > 1 ? 4 : 0}
+          >
+            {label}
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}

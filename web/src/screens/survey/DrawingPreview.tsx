@@ -1,0 +1,108 @@
+import { useEffect, useRef } from 'react';
+import { closestOnSegment, type Point2 } from '@dusky-spool/core/geometry';
+import type { Proposals } from '@dusky-spool/core/plans';
+import { text } from '../../app/text.ts';
+import type { ShownDrawing } from '../../workers/drawing-contract.ts';
+import type { Role } from './layer-roles.ts';
+
+interface Props {
+  readonly drawing: ShownDrawing;
+  readonly roles: Readonly<Record<string, Role>>;
+  readonly metresPerUnit: number;
+  readonly proposals: Proposals | null;
+  readonly refused: ReadonlySet<number>;
+  readonly shown: number | null;
+  readonly missed: number;
+  readonly onToggle: (index: number) => void;
+}
+
+const WIDTH = 700;
+const HEIGHT = 520;
+const COLOURS: Readonly<Record<Role, string>> = {
+  walls: '#3a3445',
+  openings: '#1c7280',
+  furniture: '#8a6410',
+  text: '#756d80',
+  underlay: '#a99fc0',
+  leave: 'transparent',
+};
+
+/** The drawing in the colours of what its layers mean, with the proposed walls over it. A click takes or leaves a wall. */
+export function DrawingPreview({ drawing, roles, metresPerUnit, proposals, refused, shown, missed, onToggle }: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const { bounds } = drawing;
+  const k = Math.min((WIDTH - 24) / Math.max(1e-9, bounds.maxX), (HEIGHT - 24) / Math.max(1e-9, bounds.maxY));
+  const at = (x: number, y: number): [number, number] => [12 + x * k, HEIGHT - 12 - y * k];
+  useEffect(() => {
+    const context = canvas.current?.getContext('2d');
+    if (!context) return;
+    context.clearRect(0, 0, WIDTH, HEIGHT);
+    for (const { name, lines } of drawing.layers) {
+      context.strokeStyle = COLOURS[roles[name]];
+      context.lineWidth = roles[name] === 'walls' ? 1.2 : 0.7;
+      context.globalAlpha = proposals ? 0.35 : 1;
+      context.beginPath();
+      for (let i = 0; i < lines.length; i += 4) {
+        context.moveTo(...at(lines[i], lines[i + 1]));
+        context.lineTo(...at(lines[i + 2], lines[i + 3]));
+      }
+      context.stroke();
+    }
+    context.globalAlpha = 1;
+    if (!proposals) return;
+    const point = (p: Point2) => at(p[0] / metresPerUnit, p[1] / metresPerUnit);
+    const line = (a: Point2, b: Point2) => {
+      context.beginPath();
+      context.moveTo(...point(a));
+      context.lineTo(...point(b));
+      context.stroke();
+    };
+    proposals.walls.forEach(({ a, b, thicknessM, openings }, i) => {
+      context.strokeStyle = refused.has(i) ? '#a99fc0' : '#b4592a';
+      context.globalAlpha = i === shown ? 1 : 0.7;
+      context.lineWidth = Math.max(2, (thicknessM / metresPerUnit) * k) + (i === shown ? 2 : 0);
+      line(a, b);
+      context.globalAlpha = 1;
+      context.strokeStyle = '#fffdf8';
+      context.lineWidth = Math.max(1, (thicknessM / metresPerUnit) * k * 0.6);
+      const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+      for (const { offsetM, widthM } of openings) {
+        const on = (s: number): Point2 => [a[0] + ((b[0] - a[0]) * s) / length, a[1] + ((b[1] - a[1]) * s) / length];
+        line(on(offsetM - widthM / 2), on(offsetM + widthM / 2));
+      }
+    });
+    context.strokeStyle = '#b2373c';
+    context.lineWidth = 2.5;
+    proposals.unclaimed.forEach(([a, b], i) => {
+      context.setLineDash(i === missed ? [] : [5, 3]);
+      line(a, b);
+      if (i !== missed) return;
+      const [x, y] = point([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]);
+      context.beginPath();
+      context.arc(x, y, 22, 0, 7);
+      context.stroke();
+    });
+    context.setLineDash([]);
+  });
+  const click = (event: React.MouseEvent) => {
+    if (!proposals || !canvas.current) return;
+    const box = canvas.current.getBoundingClientRect();
+    const [x, y] = [((event.clientX - box.left) * WIDTH) / box.width, ((event.clientY - box.top) * HEIGHT) / box.height];
+    const p: Point2 = [((x - 12) / k) * metresPerUnit, ((HEIGHT - 12 - y) / k) * metresPerUnit];
+    const near = proposals.walls
+      .map(({ a, b }, i) => ({ i, away: closestOnSegment(p, a, b).distanceM }))
+      .sort((m, n) => m.away - n.away)[0];
+    if (near && near.away < (12 / k) * metresPerUnit) onToggle(near.i);
+  };
+  return (
+    <canvas
+      ref={canvas}
+      width={WIDTH}
+      height={HEIGHT}
+      className="drawing-preview"
+      role="img"
+      aria-label={text('drawing.preview')}
+      onClick={click}
+    />
+  );
+}

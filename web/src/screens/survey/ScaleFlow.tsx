@@ -1,0 +1,90 @@
+import { useState } from 'react';
+import { Button, Modal } from 'antd';
+import { distance2, type Point2 } from '@dusky-spool/core/geometry';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { planScale } from '@dusky-spool/core/survey';
+import { formatLength } from '@dusky-spool/core/units';
+import { text } from '../../app/text.ts';
+import { onPicture, rescaled } from '../../editor/picture-place.ts';
+import { useProject } from '../../state/project.ts';
+import { LengthField } from '../../ui/LengthField.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly measured: { readonly underlayId: string; readonly first: Point2; readonly second: Point2 };
+  readonly onDone: () => void;
+}
+
+/** The measurement that set the scale of each picture in this session, px and m. */
+const before = new Map<string, { dxPx: number; dyPx: number; lengthM: number }>();
+
+/** The length between two points of a picture: the first sets its scale, the next ones judge it. */
+export function ScaleFlow({ document, measured, onDone }: Props) {
+  const edit = useProject((state) => state.edit);
+  const [lengthM, setLengthM] = useState<number | null>(null);
+  const { units } = document.project;
+  const underlay = document.underlays[measured.underlayId];
+  const [p, q] = [onPicture(underlay, measured.first), onPicture(underlay, measured.second)];
+  const now = { dxPx: q[0] - p[0], dyPx: q[1] - p[1] };
+  const nowM = distance2(measured.first, measured.second);
+  const earlier = underlay.scaled
+    ? (before.get(underlay.id) ?? { dxPx: 1000, dyPx: 0, lengthM: 1000 * underlay.metresPerPixel })
+    : null;
+  const judged = earlier && lengthM !== null ? planScale({ first: earlier, second: { ...now, lengthM } }) : null;
+  const found = judged?.ok ? judged.value : null;
+  const scaleTo = (x: number, y: number) => {
+    const operation = rescaled(underlay, measured.first, x, y);
+    if (operation) edit(text('plan.setScale'), [operation]);
+    onDone();
+  };
+  const setFirst = () => {
+    if (lengthM === null) return;
+    before.set(underlay.id, { ...now, lengthM });
+    const factor = lengthM / nowM;
+    scaleTo(underlay.metresPerPixel * factor, underlay.metresPerPixelY * factor);
+  };
+  const percent = (share: number) => `${share >= 0 ? '+' : '−'}${Math.abs(share * 100).toFixed(2)} %`;
+  return (
+    <Modal open title={text('plan.scaleTitle')} footer={null} onCancel={onDone}>
+      <p>{text('plan.scaleNow', { length: formatLength(nowM, units) })}</p>
+      <LengthField autoFocus label={text('plan.scaleField')} valueM={lengthM} units={units} onChange={setLengthM} />
+      {found && (
+        <div className={found.warn ? 'finding look' : 'finding fine'} role="status">
+          <p>
+            <b>{text(found.warn ? 'survey.scaleOff' : 'survey.scaleFits', { percent: percent(found.disagreement) })}</b>
+          </p>
+          {found.perAxis && (
+            <p>
+              {text('survey.scaleAxes', {
+                across: percent(found.perAxis.metresPerPixelX / underlay.metresPerPixel - 1),
+                up: percent(found.perAxis.metresPerPixelY / underlay.metresPerPixelY - 1),
+              })}
+            </p>
+          )}
+        </div>
+      )}
+      <div className="panel-buttons">
+        {!earlier && (
+          <Button type="primary" disabled={lengthM === null} onClick={setFirst}>
+            {text('plan.setScale')}
+          </Button>
+        )}
+        {found && (
+          <>
+            <Button onClick={onDone}>{text('survey.keepScale')}</Button>
+            <Button onClick={() => scaleTo(found.bestMetresPerPixel, found.bestMetresPerPixel)}>{text('survey.fitBoth')}</Button>
+            {found.perAxis && (
+              <Button
+                type={found.warn ? 'primary' : 'default'}
+                onClick={() => scaleTo(found.perAxis!.metresPerPixelX, found.perAxis!.metresPerPixelY)}
+              >
+                {text('survey.fitAxes')}
+              </Button>
+            )}
+            <Button onClick={setFirst}>{text('survey.useThis')}</Button>
+          </>
+        )}
+      </div>
+    </Modal>
+  );
+}

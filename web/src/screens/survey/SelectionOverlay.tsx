@@ -1,0 +1,140 @@
+import type { PointerEvent } from 'react';
+import { featureBox, wallFootprint } from '@dusky-spool/core/survey';
+import { wallPoint } from '@dusky-spool/core/building';
+import type { Point2 } from '@dusky-spool/core/geometry';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { pathThrough } from '../../canvas/room-drawing.ts';
+import type { Selection } from '../../editor/selection.ts';
+
+/** What is taken hold of on the sheet. */
+export type Grip =
+  | { readonly kind: 'walls'; readonly ids: readonly string[] }
+  | { readonly kind: 'corner'; readonly at: Point2 }
+  | { readonly kind: 'opening'; readonly id: string }
+  | { readonly kind: 'features'; readonly ids: readonly string[] }
+  | { readonly kind: 'feature-point'; readonly id: string; readonly index: number }
+  | { readonly kind: 'rack'; readonly id: string }
+  | { readonly kind: 'riser'; readonly id: string };
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly selection: Selection;
+  readonly onGrip: (grip: Grip, event: PointerEvent) => void;
+}
+
+/** What is selected, marked in copper, with handles where it can be taken hold of. */
+export function SelectionOverlay({ document, selection, onGrip }: Props) {
+  const { kind, ids } = selection;
+  return (
+    <g className="selected-things">
+      {kind === 'wall' && <Walls document={document} ids={ids} onGrip={onGrip} />}
+      {kind === 'room' &&
+        ids.map(
+          (id) =>
+            document.rooms[id] && <path key={id} className="picked-area" d={pathThrough(document.rooms[id].polygon, true)} />,
+        )}
+      {kind === 'opening' &&
+        ids.map((id) => {
+          const opening = document.openings[id];
+          const wall = opening && document.walls[opening.wallId];
+          if (!wall) return null;
+          const [from, to] = [opening.offsetM - opening.widthM / 2, opening.offsetM + opening.widthM / 2];
+          const strip = wallFootprint({
+            ...wall,
+            a: [...wallPoint(wall, from)],
+            b: [...wallPoint(wall, to)],
+            thicknessM: wall.thicknessM * 1.4,
+          });
+          return (
+            <path
+              key={id}
+              className="picked grab"
+              d={pathThrough(strip, true)}
+              onPointerDown={(event) => onGrip({ kind: 'opening', id }, event)}
+            />
+          );
+        })}
+      {kind === 'feature' &&
+        ids.map((id) => {
+          const feature = document.features[id];
+          if (!feature) return null;
+          const ring = feature.points.length === 1 ? featureBox(feature) : feature.points;
+          return (
+            <g key={id}>
+              <path
+                className={feature.points.length === 1 || feature.area ? 'picked grab' : 'picked-line grab'}
+                d={pathThrough(ring, feature.points.length === 1 || feature.area)}
+                onPointerDown={(event) => onGrip({ kind: 'features', ids }, event)}
+              />
+              {feature.points.length > 1 &&
+                ids.length === 1 &&
+                feature.points.map((p, index) => (
+                  <Handle key={index} at={p} onPointerDown={(event) => onGrip({ kind: 'feature-point', id, index }, event)} />
+                ))}
+            </g>
+          );
+        })}
+      {(kind === 'rack' || kind === 'riser') &&
+        ids.map((id) => {
+          const thing = kind === 'rack' ? document.racks[id] : document.risers[id];
+          if (!thing) return null;
+          const box = featureBox({ points: [[thing.x, thing.y]], widthM: thing.widthM, depthM: thing.depthM, facingRad: 0 });
+          return (
+            <path
+              key={id}
+              className="picked grab"
+              d={pathThrough(box, true)}
+              onPointerDown={(event) => onGrip({ kind, id }, event)}
+            />
+          );
+        })}
+      {kind === 'dimension' &&
+        ids.map((id) => {
+          const one = document.dimensions[id];
+          return one && <path key={id} className="picked-line" d={pathThrough([one.a, one.b])} />;
+        })}
+    </g>
+  );
+}
+
+function Walls({
+  document,
+  ids,
+  onGrip,
+}: {
+  readonly document: ProjectDocument;
+  readonly ids: readonly string[];
+  readonly onGrip: Props['onGrip'];
+}) {
+  const walls = ids.flatMap((id) => document.walls[id] ?? []);
+  return (
+    <>
+      {walls.map((wall) => (
+        <path
+          key={wall.id}
+          className="picked grab"
+          d={pathThrough(wallFootprint(wall), true)}
+          onPointerDown={(event) => onGrip({ kind: 'walls', ids }, event)}
+        />
+      ))}
+      {walls.length === 1 &&
+        [walls[0].a, walls[0].b].map((at, end) => (
+          <Handle key={end} at={at} onPointerDown={(event) => onGrip({ kind: 'corner', at }, event)} />
+        ))}
+    </>
+  );
+}
+
+function Handle({
+  at,
+  onPointerDown,
+}: {
+  readonly at: readonly [number, number];
+  readonly onPointerDown: (event: PointerEvent) => void;
+}) {
+  return (
+    <g transform={`translate(${at[0]},${at[1]})`} className="grab" onPointerDown={onPointerDown}>
+      <rect className="upright handle" x={-6} y={-6} width={12} height={12} rx={2} />
+    </g>
+  );
+}

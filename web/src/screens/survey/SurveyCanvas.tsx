@@ -1,0 +1,504 @@
+import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent, type RefObject } from 'react';
+import { App as AntApp } from 'antd';
+import { projectBounds, nearestWall, buildingOf } from '@dusky-spool/core/building';
+import { distance2, type Point2 } from '@dusky-spool/core/geometry';
+import {
+  create,
+  newFeature,
+  newOpening,
+  newRack,
+  newRiser,
+  update,
+  type Operation,
+  type ProjectDocument,
+} from '@dusky-spool/core/project';
+import type { Outcome } from '@dusky-spool/core/outcome';
+import { drawWalls, moveFeatures, moveWalls, placeOpening, snapDrawing, surveyHit, type Snap } from '@dusky-spool/core/survey';
+import { formatLength, parseLength } from '@dusky-spool/core/units';
+import { problemSentence } from '@dusky-spool/texts';
+import { term, text } from '../../app/text.ts';
+import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
+import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
+import { LabelLayer } from '../../canvas/LabelLayer.tsx';
+import { pathThrough } from '../../canvas/room-drawing.ts';
+import { UnderlayLayer } from '../../canvas/UnderlayLayer.tsx';
+import type { CameraControl } from '../../canvas/useCamera.ts';
+import { noSelection, type Selection } from '../../editor/selection.ts';
+import { setCorner, typedCorner } from '../../editor/tools/draw-walls.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { newSurveyId } from './ids.ts';
+import { SelectionOverlay, type Grip } from './SelectionOverlay.tsx';
+import { OPENING_SIZES, SELECT, type SurveyTool } from './tools.ts';
+import { useSurveyView } from './useSurveyView.ts';
+
+interface Props {
+  readonly projectId: string;
+  readonly document: ProjectDocument;
+  readonly levelId: string;
+  readonly selection: Selection;
+  readonly tool: SurveyTool;
+  readonly leftPx: number;
+  readonly control: CameraControl;
+  readonly svgRef: RefObject<SVGSVGElement | null>;
+  readonly worldRef: RefObject<SVGGElement | null>;
+  readonly onSelect: (selection: Selection) => void;
+  readonly onTool: (tool: SurveyTool) => void;
+  readonly onMenu: (at: { x: number; y: number }) => void;
+  readonly onScale: (underlayId: string, first: Point2, second: Point2) => void;
+  readonly onCrop: (underlayId: string, first: Point2, second: Point2) => void;
+  readonly onReference: (at: Point2) => void;
+}
+
+const SNAP_PX = 11;
+const NO_LINES: readonly never[] = [];
+const NO_DEVICES: readonly never[] = [];
+
+/** The survey sheet of one level: walls, openings and things are drawn, chosen and moved by pointer. */
+export function SurveyCanvas({
+  projectId,
+  document,
+  levelId,
+  selection,
+  tool,
+  leftPx,
+  control,
+  svgRef,
+  worldRef,
+  onSelect,
+  onTool,
+  onMenu,
+  onScale,
+  onCrop,
+  onReference,
+}: Props) {
+  const { edit, preview, showPreview } = useProject();
+  const { message } = AntApp.useApp();
+  const { hidden, locked, gridM } = useSurveyView();
+  const [pointer, setPointer] = useState<Snap | null>(null);
+  const [boxFrom, setBoxFrom] = useState<Point2 | null>(null);
+  const grip = useRef<{ grip: Grip; from: Point2; moved: boolean } | null>(null);
+  const heldSomething = useRef(false);
+  const frame = useRef(0);
+  const shown = preview?.document ?? document;
+  const walls = useMemo(
+    () => Object.values(document.walls).filter((wall) => wall.levelId === levelId),
+    [document.walls, levelId],
+  );
+  const { units } = document.project;
+  const gridAngleRad = document.levels[levelId]?.gridAngleRad ?? 0;
+
+  const fitted = useRef('');
+  useEffect(() => {
+    if (!control.ready || fitted.current === projectId) return;
+    fitted.current = projectId;
+    control.fit(projectBounds(document, levelId) ?? projectBounds(document), leftPx);
+  }, [projectId, document, levelId, control, leftPx]);
+
+  const from =
+    tool.kind === 'walls'
+      ? tool.draw.chain.at(-1)
+      : tool.kind === 'feature'
+        ? tool.points.at(-1)
+        : tool.kind === 'measure'
+          ? (tool.first ?? undefined)
+          : undefined;
+  const snapAt = useCallback(
+    (event: { clientX: number; clientY: number; shiftKey: boolean }): Snap => {
+      const p = control.toWorld(event.clientX, event.clientY);
+      const angleLockRad = tool.kind === 'walls' && (tool.draw.angleLock || event.shiftKey) ? Math.PI / 12 : 0;
+      return snapDrawing(p, { walls, from, gridAngleRad, gridM, angleLockRad }, SNAP_PX / control.camera.k);
+    },
+    [control, tool, walls, from, gridAngleRad, gridM],
+  );
+  const refuse = (outcome: Outcome<readonly Operation[]>) => {
+    if (!outcome.ok) void message.warning({ content: problemSentence(outcome.problem, units), key: 'refusal', duration: 6 });
+  };
+
+  const operationsOf = (held: Grip, by: Point2, at: Point2): Outcome<readonly Operation[]> => {
+    if (held.kind === 'walls') return moveWalls(document, { wallIds: held.ids }, by, newSurveyId);
+    if (held.kind === 'corner')
+      return moveWalls(document, { corner: held.at, levelId }, [at[0] - held.at[0], at[1] - held.at[1]], newSurveyId);
+    if (held.kind === 'features') return { ok: true, value: moveFeatures(document, held.ids, by) };
+    if (held.kind === 'feature-point') {
+      const feature = document.features[held.id];
+      const operation = update('features', feature, {
+        points: feature.points.map((p, i) => (i === held.index ? [at[0], at[1]] : p)),
+      });
+      return { ok: true, value: operation ? [operation] : [] };
+    }
+    if (held.kind === 'rack' || held.kind === 'riser') {
+      const name = held.kind === 'rack' ? 'racks' : 'risers';
+      const thing = document[name][held.id];
+      const operation = update(name, thing as never, { x: round(thing.x + by[0]), y: round(thing.y + by[1]) } as never);
+      return { ok: true, value: operation ? [operation] : [] };
+    }
+    const opening = document.openings[held.id];
+    const wall = document.walls[opening.wallId];
+    const length = distance2(wall.a, wall.b);
+    const along = (by[0] * (wall.b[0] - wall.a[0]) + by[1] * (wall.b[1] - wall.a[1])) / length;
+    const half = opening.widthM / 2;
+    return placeOpening(document, {
+      ...opening,
+      offsetM: round(Math.min(length - half, Math.max(half, opening.offsetM + along))),
+    });
+  };
+
+  const onGrip = (held: Grip, event: PointerEvent) => {
+    if (tool.kind !== 'select' || event.button !== 0) return;
+    const kinds =
+      held.kind === 'features'
+        ? held.ids.map((id) => document.features[id]?.kind ?? '')
+        : ['walls', 'corner'].includes(held.kind)
+          ? ['wall']
+          : [held.kind];
+    if (kinds.some((kind) => locked.has(kind))) {
+      void message.info({ content: text('survey.isLocked'), key: 'locked' });
+      return;
+    }
+    event.stopPropagation();
+    heldSomething.current = true;
+    svgRef.current?.setPointerCapture(event.pointerId);
+    grip.current = { grip: held, from: control.toWorld(event.clientX, event.clientY), moved: false };
+  };
+
+  /** The shift of a drag: the held point drawn to the grid, or a corner to what it is near. */
+  const dragTo = (event: PointerEvent): { by: Point2; at: Point2 } => {
+    const p = control.toWorld(event.clientX, event.clientY);
+    const current = grip.current!;
+    if (current.grip.kind === 'corner' || current.grip.kind === 'feature-point') {
+      const others =
+        current.grip.kind === 'corner'
+          ? walls.filter((w) => ![w.a, w.b].some((q) => distance2(q, (current.grip as { at: Point2 }).at) < 0.01))
+          : walls;
+      const { point } = snapDrawing(p, { walls: others, gridAngleRad, gridM, angleLockRad: 0 }, SNAP_PX / control.camera.k);
+      return { by: [point[0] - current.from[0], point[1] - current.from[1]], at: point };
+    }
+    const step = gridM || 0.01;
+    const snap = (value: number) => round(Math.round(value / step) * step);
+    return { by: [snap(p[0] - current.from[0]), snap(p[1] - current.from[1])], at: p };
+  };
+
+  const onPointerMove = (event: PointerEvent) => {
+    const current = grip.current;
+    if (!current) {
+      if (tool.kind !== 'select') setPointer(snapAt(event));
+      else if (boxFrom) setPointer({ point: control.toWorld(event.clientX, event.clientY), kind: 'none', guides: [] });
+      return;
+    }
+    const p = control.toWorld(event.clientX, event.clientY);
+    if (!current.moved && distance2(p, current.from) * control.camera.k < 4) return;
+    grip.current = { ...current, moved: true };
+    const { by, at } = dragTo(event);
+    cancelAnimationFrame(frame.current);
+    frame.current = requestAnimationFrame(() => {
+      const operations = operationsOf(current.grip, by, at);
+      if (operations.ok) showPreview('', operations.value);
+    });
+  };
+  const onPointerUp = (event: PointerEvent) => {
+    if (boxFrom) {
+      const to = control.toWorld(event.clientX, event.clientY);
+      setBoxFrom(null);
+      setPointer(null);
+      heldSomething.current = true;
+      return onSelect(inBox(document, levelId, boxFrom, to, hidden));
+    }
+    const current = grip.current;
+    if (!current) return;
+    cancelAnimationFrame(frame.current);
+    const { by, at } = dragTo(event);
+    grip.current = null;
+    if (current.moved) edit(text('edit.move'), operationsOf(current.grip, by, at));
+    else showPreview('', null);
+  };
+  const onPointerDown = (event: PointerEvent) => {
+    if (tool.kind === 'select' && event.shiftKey && event.button === 0) {
+      svgRef.current?.setPointerCapture(event.pointerId);
+      setBoxFrom(control.toWorld(event.clientX, event.clientY));
+    }
+  };
+
+  const onClick = (event: React.MouseEvent) => {
+    const held = heldSomething.current;
+    heldSomething.current = false;
+    if (event.defaultPrevented || held) return;
+    if (tool.kind === 'select') {
+      const hit = surveyHit(document, levelId, control.toWorld(event.clientX, event.clientY), 8 / control.camera.k, hidden);
+      onSelect(hit ? { kind: hit.kind, ids: [hit.id] } : noSelection);
+      return;
+    }
+    applyTool(snapAt(event));
+  };
+
+  const applyTool = (snap: Snap) => {
+    const p: Point2 = [round(snap.point[0]), round(snap.point[1])];
+    switch (tool.kind) {
+      case 'walls': {
+        const step = setCorner(tool.draw, p);
+        if (step.build) {
+          const outcome = drawWalls(document, levelId, step.build, tool.make, newSurveyId);
+          refuse(outcome);
+          if (outcome.ok) edit(text('survey.drawWalls'), outcome);
+          else return;
+        }
+        return onTool({ ...tool, draw: step.state });
+      }
+      case 'opening': {
+        const place = nearestWall(buildingOf(document), levelId, p, 0.6);
+        if (!place) return void message.info({ content: text('survey.clickWall'), key: 'refusal' });
+        const size = OPENING_SIZES[tool.opening];
+        const length = distance2(place.wall.a, place.wall.b);
+        const half = Math.min(size.widthM, length) / 2;
+        const offsetM = round(Math.min(length - half, Math.max(half, place.offsetM)));
+        const door = tool.opening === 'door';
+        const opening = newOpening({
+          id: newRecordId('o'),
+          wallId: place.wall.id,
+          kind: tool.opening,
+          offsetM,
+          ...size,
+          hinge: door ? 'start' : null,
+          swing: door ? 'left' : null,
+        });
+        const outcome = placeOpening(document, opening);
+        refuse(outcome);
+        if (outcome.ok && edit(text('survey.placeOpening', { kind: term(`openings.${tool.opening}`) }), outcome))
+          onSelect({ kind: 'opening', ids: [opening.id] });
+        return;
+      }
+      case 'feature':
+        return setFeaturePoint(p);
+      case 'rack':
+      case 'riser':
+        return placeShaft(p);
+      case 'measure':
+        if (!tool.first) return onTool({ ...tool, first: p });
+        edit(text('survey.measured'), [
+          create('dimensions', { id: newRecordId('m'), levelId, a: [...tool.first], b: [p[0], p[1]], note: '' }),
+        ]);
+        return onTool({ kind: 'measure', first: null });
+      case 'scale':
+        if (tool.points.length === 0) return onTool({ ...tool, points: [snap.point] });
+        return onScale(tool.underlayId, tool.points[0], snap.point);
+      case 'crop':
+        if (!tool.first) return onTool({ ...tool, first: snap.point });
+        return onCrop(tool.underlayId, tool.first, snap.point);
+      case 'reference':
+        return onReference(p);
+    }
+  };
+
+  const setFeaturePoint = (p: Point2) => {
+    if (tool.kind !== 'feature') return;
+    const { make } = tool;
+    const points = [...tool.points, p];
+    const closes = make.shape === 'area' && tool.points.length >= 3 && distance2(tool.points[0], p) < 0.02;
+    if (make.shape === 'point' || closes || (make.shape === 'line' && points.length === 2 && make.kind === 'beam'))
+      finishFeature(closes ? tool.points : points);
+    else onTool({ ...tool, points });
+  };
+  const finishFeature = (points: readonly Point2[]) => {
+    if (tool.kind !== 'feature') return;
+    const { make } = tool;
+    const ceilingM = document.levels[levelId].ceilingHeightM;
+    const feature = newFeature({
+      id: newRecordId('f'),
+      levelId,
+      kind: make.kind,
+      points: points.map(([x, y]) => [x, y]),
+      area: make.shape === 'area',
+      widthM: make.widthM,
+      depthM: make.depthM,
+      bottomM: Math.min(make.bottomM, make.topM ?? ceilingM),
+      topM: make.topM ?? Math.max(ceilingM, make.bottomM),
+      clearanceM: make.clearanceM,
+      decision: make.group === 'existing' || make.group === 'trade' ? 'open' : null,
+      tested: make.fields.includes('tested') ? 'not-known' : null,
+      insideDiameterM: make.fields.includes('insideDiameterM') ? 0.025 : null,
+      pitchRad: make.fields.includes('pitchRad') ? 0.6 : null,
+    });
+    if (edit(text('edit.place', { name: term(`features.${make.kind}`).toLowerCase() }), [create('features', feature)]))
+      onSelect({ kind: 'feature', ids: [feature.id] });
+    onTool(make.shape === 'point' ? tool : { ...tool, points: [] });
+  };
+  const placeShaft = (p: Point2) => {
+    if (tool.kind === 'rack') {
+      const codes = new Set(Object.values(document.racks).map(({ code }) => code));
+      const code = [...'ABCDEFGHJK'].find((letter) => !codes.has(letter)) ?? `R${codes.size + 1}`;
+      const rack = newRack({
+        id: newRecordId('k'),
+        levelId,
+        code,
+        name: `${text('survey.rack')} ${code}`,
+        x: p[0],
+        y: p[1],
+        facingRad: -Math.PI / 2,
+        widthM: 0.6,
+        depthM: 0.6,
+        units: 24,
+        entryHeightM: 2,
+      });
+      if (edit(text('edit.place', { name: rack.name }), [create('racks', rack)])) onSelect({ kind: 'rack', ids: [rack.id] });
+    } else {
+      const above = Object.values(document.levels)
+        .sort((a, b) => a.order - b.order)
+        .find((level) => level.order > document.levels[levelId].order);
+      const riser = newRiser({
+        id: newRecordId('z'),
+        name: text('survey.riser'),
+        x: p[0],
+        y: p[1],
+        widthM: 0.3,
+        depthM: 0.3,
+        bottomLevelId: levelId,
+        topLevelId: above?.id ?? levelId,
+      });
+      if (edit(text('edit.place', { name: riser.name }), [create('risers', riser)])) onSelect({ kind: 'riser', ids: [riser.id] });
+    }
+    onTool(SELECT);
+  };
+
+  const typedAt =
+    tool.kind === 'walls' && pointer
+      ? typedCorner(tool.draw, pointer.point, gridAngleRad, (typed) => {
+          const parsed = parseLength(typed, units);
+          return parsed.ok ? parsed.value : null;
+        })
+      : null;
+  const target = typedAt ?? pointer?.point;
+  return (
+    <svg
+      ref={svgRef}
+      className={`plan-canvas survey tool-${tool.kind === 'select' ? 'select' : 'place'}`}
+      role="group"
+      aria-label={text('plan.canvas', { level: document.levels[levelId]?.name ?? '' })}
+      onPointerMove={onPointerMove}
+      onPointerUp={onPointerUp}
+      onPointerDown={onPointerDown}
+      onPointerLeave={() => setPointer(null)}
+      onClick={onClick}
+      onDoubleClick={() => {
+        if (tool.kind === 'feature' && tool.points.length >= (tool.make.shape === 'area' ? 3 : 2)) finishFeature(tool.points);
+      }}
+      onContextMenu={(event) => {
+        event.preventDefault();
+        if (tool.kind !== 'select') return;
+        const hit = surveyHit(document, levelId, control.toWorld(event.clientX, event.clientY), 8 / control.camera.k, hidden);
+        if (hit && !(selection.kind === hit.kind && selection.ids.includes(hit.id))) onSelect({ kind: hit.kind, ids: [hit.id] });
+        onMenu({ x: event.clientX, y: event.clientY });
+      }}
+    >
+      <defs>
+        <pattern id="dots" width={24} height={24} patternUnits="userSpaceOnUse">
+          <circle cx={2} cy={2} r={1} className="dot" />
+        </pattern>
+      </defs>
+      <rect width="100%" height="100%" fill="url(#dots)" pointerEvents="none" />
+      <g ref={worldRef} className="world">
+        {!hidden.has('underlay') && <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} />}
+        <BuildingLayer
+          document={shown}
+          levelId={levelId}
+          overUnderlay={Object.values(document.underlays).some((u) => u.levelId === levelId && !u.retired)}
+        />
+        <FeaturesLayer document={shown} levelId={levelId} hidden={hidden} scale={control.camera.k} />
+        {!hidden.has('labels') && (
+          <LabelLayer document={shown} levelId={levelId} devices={NO_DEVICES} lines={NO_LINES} camera={control.camera} />
+        )}
+        {tool.kind === 'select' && <SelectionOverlay document={shown} selection={selection} onGrip={onGrip} />}
+        {boxFrom && pointer && (
+          <path
+            className="box-select"
+            d={pathThrough([boxFrom, [pointer.point[0], boxFrom[1]], pointer.point, [boxFrom[0], pointer.point[1]]], true)}
+          />
+        )}
+        {tool.kind !== 'select' && (
+          <Draft
+            tool={tool}
+            target={target}
+            snap={typedAt ? null : pointer}
+            gridAngleRad={gridAngleRad}
+            label={(m) => formatLength(m, units)}
+          />
+        )}
+      </g>
+    </svg>
+  );
+}
+
+const round = (value: number) => Math.round(value * 1e4) / 1e4;
+
+/** The shape being drawn, its next side with its length, and what the pointer is drawn to. */
+function Draft({
+  tool,
+  target,
+  snap,
+  gridAngleRad,
+  label,
+}: {
+  readonly tool: SurveyTool;
+  readonly target: Point2 | undefined;
+  readonly snap: Snap | null;
+  readonly gridAngleRad: number;
+  readonly label: (lengthM: number) => string;
+}) {
+  if (!target) return null;
+  const points =
+    tool.kind === 'walls'
+      ? tool.draw.chain
+      : tool.kind === 'feature'
+        ? tool.points
+        : tool.kind === 'scale'
+          ? tool.points
+          : tool.kind === 'measure' || tool.kind === 'crop'
+            ? tool.first
+              ? [tool.first]
+              : []
+            : [];
+  const last = points.at(-1);
+  const lengthM = last ? distance2(last, target) : 0;
+  const angle = last ? ((Math.atan2(target[1] - last[1], target[0] - last[0]) - gridAngleRad) * 180) / Math.PI : 0;
+  const boxed = tool.kind === 'crop' && last;
+  return (
+    <g className="draft" pointerEvents="none">
+      {snap?.guides.map(([a, b], i) => (
+        <path key={i} className="guide" d={pathThrough([a, b])} />
+      ))}
+      {boxed ? (
+        <path className="box-select" d={pathThrough([last, [target[0], last[1]], target, [last[0], target[1]]], true)} />
+      ) : (
+        points.length > 0 && <path className="draft-line" d={pathThrough([...points, target])} />
+      )}
+      {points.map((p, i) => (
+        <g key={i} transform={`translate(${p[0]},${p[1]})`}>
+          <circle className="upright draft-corner" r={4} />
+        </g>
+      ))}
+      <g transform={`translate(${target[0]},${target[1]})`}>
+        <g className="upright">
+          <circle className={`snap-mark ${snap?.kind ?? 'none'}`} r={5} />
+          <text className="draft-text" x={12} y={-10}>
+            {last && !boxed ? `${label(lengthM)}  ${Math.round(((angle % 360) + 360) % 360)}°` : ''}
+          </text>
+          {snap && snap.kind !== 'none' && (
+            <text className="snap-name" x={12} y={18}>
+              {text(`snaps.${snap.kind}`)}
+            </text>
+          )}
+        </g>
+      </g>
+    </g>
+  );
+}
+
+/** All of one kind inside a box: walls where there are any, else things. */
+function inBox(document: ProjectDocument, levelId: string, a: Point2, b: Point2, hidden: ReadonlySet<string>): Selection {
+  const inside = ([x, y]: readonly [number, number]) =>
+    x >= Math.min(a[0], b[0]) && x <= Math.max(a[0], b[0]) && y >= Math.min(a[1], b[1]) && y <= Math.max(a[1], b[1]);
+  const walls = Object.values(document.walls).filter((wall) => wall.levelId === levelId && inside(wall.a) && inside(wall.b));
+  const features = Object.values(document.features).filter(
+    (f) => f.levelId === levelId && !hidden.has(f.kind) && f.points.every(inside),
+  );
+  const ids = walls.length >= features.length ? walls.map(({ id }) => id) : features.map(({ id }) => id);
+  return ids.length === 0 ? noSelection : { kind: walls.length >= features.length ? 'wall' : 'feature', ids };
+}

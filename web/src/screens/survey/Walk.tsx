@@ -1,0 +1,183 @@
+import { useMemo, useState } from 'react';
+import { Button } from 'antd';
+import type { FactState, ProjectDocument } from '@dusky-spool/core/project';
+import { answerFact, missingThings, surveyQuestions, type SurveyQuestion } from '@dusky-spool/core/survey';
+import { formatLength, parseLength } from '@dusky-spool/core/units';
+import { problemSentence } from '@dusky-spool/texts';
+import { postJson, Refused } from '../../api/http.ts';
+import { useSession } from '../../api/session.ts';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { today } from './today.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly onBack: () => void;
+}
+
+/** What is not known, one question at a time in walking order, for a phone held in one hand. */
+export function Walk({ document, onBack }: Props) {
+  const edit = useProject((state) => state.edit);
+  const name = useSession((state) => state.session?.member?.name ?? '');
+  const questions = useMemo(() => surveyQuestions(document), [document]);
+  const [total] = useState(questions.length);
+  const [skipped, setSkipped] = useState<ReadonlySet<string>>(new Set());
+  const [typed, setTyped] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const open = questions.filter(({ id, state }) => !skipped.has(id) && state !== 'not-known');
+  const question = open[0];
+  const { units } = document.project;
+  const missing = missingThings(document);
+
+  const answer = (state: FactState, value?: number) => {
+    if (!question) return;
+    edit(
+      text('survey.answer', { what: questionText(question) }),
+      answerFact(document, question, { value, state, by: name, on: today() }, newRecordId('q')),
+    );
+    setTyped('');
+    setProblem(null);
+  };
+  const commit = () => {
+    if (!question) return;
+    if (question.kind === 'angle') {
+      const degrees = Number(typed.replace(',', '.'));
+      if (typed.trim() === '' || !Number.isFinite(degrees) || Math.abs(degrees) > 360) return setProblem(text('walk.badAngle'));
+      return answer('measured', (degrees * Math.PI) / 180);
+    }
+    const parsed = parseLength(typed, units);
+    if (!parsed.ok) return setProblem(problemSentence(parsed.problem, units));
+    answer('measured', parsed.value);
+  };
+  const measure = async () => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      const { lengthM } = await postJson<{ lengthM: number }>('/bridge/laser/measure', {});
+      setTyped(formatLength(lengthM, units));
+    } catch (error) {
+      setProblem(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' }));
+    } finally {
+      setBusy(false);
+    }
+  };
+  const done = total - questions.length;
+  const room = question?.roomId ? document.rooms[question.roomId] : null;
+  return (
+    <section className="walk">
+      <header>
+        <Button size="large" onClick={onBack}>
+          ‹ {text('schedule.toPlan')}
+        </Button>
+        <span className="chip">{text('walk.left', { count: open.length })}</span>
+      </header>
+      <div
+        className="walk-bar"
+        role="progressbar"
+        aria-valuemin={0}
+        aria-valuemax={total}
+        aria-valuenow={done}
+        aria-label={text('walk.progress')}
+      >
+        <span style={{ width: `${total === 0 ? 100 : (100 * done) / total}%` }} />
+      </div>
+      {question ? (
+        <div className="walk-card">
+          <p className="eyebrow">
+            {document.levels[question.levelId].name}
+            {room && ` · ${room.code}`}
+          </p>
+          <h1>{room?.name ?? document.levels[question.levelId].name}</h1>
+          <p className="walk-question">{questionText(question)}</p>
+          <p className="faint">
+            {question.now === null
+              ? text('walk.nothingYet')
+              : text('walk.assumed', {
+                  value:
+                    question.kind === 'angle'
+                      ? `${Math.round((question.now * 180) / Math.PI)}°`
+                      : formatLength(question.now, units),
+                })}{' '}
+            · {text('walk.neededBy', { stage: text(`stages.${question.neededBy}`) })}
+          </p>
+          <input
+            className="walk-field"
+            value={typed}
+            inputMode={units === 'metric' ? 'decimal' : 'text'}
+            aria-label={questionText(question)}
+            aria-invalid={problem !== null}
+            placeholder={text(question.kind === 'angle' ? 'walk.angle' : units === 'metric' ? 'walk.metric' : 'walk.imperial')}
+            onChange={(event) => setTyped(event.target.value)}
+            onKeyDown={(event) => {
+              event.stopPropagation();
+              if (event.key === 'Enter') commit();
+            }}
+          />
+          {problem && (
+            <p className="field-problem" role="alert">
+              {problem}
+            </p>
+          )}
+          <div className="walk-buttons">
+            <Button size="large" type="primary" disabled={typed.trim() === ''} onClick={commit}>
+              {text('walk.measured')}
+            </Button>
+            {question.kind === 'length' && (
+              <Button size="large" loading={busy} onClick={() => void measure()}>
+                {text('walk.laser')}
+              </Button>
+            )}
+            {question.now !== null && (
+              <Button size="large" onClick={() => answer('measured', question.now!)}>
+                {text('walk.asAssumed')}
+              </Button>
+            )}
+            <Button size="large" onClick={() => answer('not-known')}>
+              {text('walk.notKnown')}
+            </Button>
+            <Button size="large" onClick={() => setSkipped(new Set([...skipped, question.id]))}>
+              {text('walk.later')}
+            </Button>
+          </div>
+        </div>
+      ) : (
+        <div className="walk-card">
+          <h1>{text('walk.doneTitle')}</h1>
+          <p>
+            {text('walk.doneLine', {
+              later: skipped.size,
+              unknown: questions.filter(({ state }) => state === 'not-known').length,
+            })}
+          </p>
+          {skipped.size > 0 && (
+            <Button size="large" onClick={() => setSkipped(new Set())}>
+              {text('walk.again')}
+            </Button>
+          )}
+        </div>
+      )}
+      {missing.length > 0 && (
+        <div className="finding look">
+          <p>
+            {text('walk.missing', {
+              what: missing
+                .map(({ kind }) => (kind === 'rack' ? text('survey.rack') : term(`features.${kind}`)))
+                .join(', ')
+                .toLowerCase(),
+            })}
+          </p>
+        </div>
+      )}
+      <ol className="walk-list">
+        {open.slice(1, 9).map((next) => (
+          <li key={next.id}>
+            <b>{next.roomId ? document.rooms[next.roomId].name : document.levels[next.levelId].name}</b> {questionText(next)}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+const questionText = ({ subject, field }: SurveyQuestion): string => text(`questions.${subject}.${field}`);

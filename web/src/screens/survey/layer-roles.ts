@@ -1,0 +1,13 @@
+/** What a layer of a drawing means to the survey. */
+export const ROLES = ['walls', 'openings', 'furniture', 'text', 'underlay', 'leave'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** What a layer's name usually means. */
+export function guessRole(name: string): Role {
+  const word = name.toLowerCase();
+  if (/wall|wand|mur|parti/.test(word)) return 'walls';
+  if (/door|window|glaz|opening|tür|fenster/.test(word)) return 'openings';
+  if (/furn|equip|möb/.test(word)) return 'furniture';
+  if (/text|anno|dim|note|name/.test(word)) return 'text';
+  return 'underlay';
+}

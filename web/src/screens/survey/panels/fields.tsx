@@ -1,0 +1,132 @@
+import { useState } from 'react';
+import { Input, InputNumber, Select, Switch } from 'antd';
+
+/** One of a fixed set of words. */
+export function ChoiceField<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly label: string }[];
+  readonly onChange: (value: T) => void;
+}) {
+  return (
+    <label className="field">
+      <span>{label}</span>
+      <Select
+        size="middle"
+        value={value}
+        aria-label={label}
+        options={[...options]}
+        onChange={onChange}
+        popupMatchSelectWidth={false}
+      />
+    </label>
+  );
+}
+
+/** Words; written when the field is left. */
+export function WordsField({
+  label,
+  value,
+  max = 80,
+  onChange,
+  long = false,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly max?: number;
+  readonly long?: boolean;
+  readonly onChange: (value: string) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const commit = () => {
+    if (typed !== null && typed.trim() !== value) onChange(typed.trim());
+    setTyped(null);
+  };
+  const common = {
+    value: typed ?? value,
+    maxLength: max,
+    'aria-label': label,
+    onBlur: commit,
+  };
+  return (
+    <label className={long ? 'field wide' : 'field'}>
+      <span>{label}</span>
+      {long ? (
+        <Input.TextArea
+          {...common}
+          autoSize={{ minRows: 2, maxRows: 5 }}
+          onChange={(event) => setTyped(event.target.value)}
+          onKeyDown={(event) => event.stopPropagation()}
+        />
+      ) : (
+        <Input
+          {...common}
+          onChange={(event) => setTyped(event.target.value)}
+          onPressEnter={commit}
+          onKeyDown={(event) => event.stopPropagation()}
+        />
+      )}
+    </label>
+  );
+}
+
+/** A plain number with its unit in the label. */
+export function NumberField({
+  label,
+  value,
+  min,
+  max,
+  step = 1,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  readonly step?: number;
+  readonly onChange: (value: number) => void;
+}) {
+  const [typed, setTyped] = useState<number | null>(null);
+  const commit = () => {
+    if (typed !== null && typed !== value) onChange(typed);
+    setTyped(null);
+  };
+  return (
+    <label className="field">
+      <span>{label}</span>
+      <InputNumber
+        value={typed ?? value}
+        min={min}
+        max={max}
+        step={step}
+        aria-label={label}
+        onChange={(next) => setTyped(next)}
+        onBlur={commit}
+        onPressEnter={commit}
+        onKeyDown={(event) => event.stopPropagation()}
+      />
+    </label>
+  );
+}
+
+export function SwitchField({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: boolean;
+  readonly onChange: (value: boolean) => void;
+}) {
+  return (
+    <label className="field switch-field">
+      <Switch size="small" checked={value} aria-label={label} onChange={onChange} />
+      <span>{label}</span>
+    </label>
+  );
+}

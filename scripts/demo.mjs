@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
-import { ensureBuilt, ensurePackages, ensurePostgres, isFree, localDatabase, ROOT } from './prepare.mjs';
+import { ensureBuilt, ensurePackages, ensurePostgres, isFree, localDatabase, ROOT, tryPdfTools } from './prepare.mjs';
 
 const started = performance.now();
 const fresh = process.argv.includes('--fresh');
@@ -11,6 +11,7 @@ const own = !process.env.DATABASE_URL;
 
 ensurePackages();
 if (own) ensurePostgres();
+tryPdfTools();
 ensureBuilt();
 
 let database = null;

@@ -45,11 +45,12 @@ export function hasPostgres() {
 export const chromiumPath = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
 
 /** Debian packages, as root or by sudo that asks nothing; otherwise the words to type. */
-function ensureDebian(packages, present) {
+function ensureDebian(packages, present, needed = true) {
   if (present()) return;
   const isRoot = process.getuid?.() === 0;
   const sudo = isRoot ? [] : spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0 ? ['sudo', '-n'] : null;
   if (!sudo || !onPath('apt-get')) {
+    if (!needed) return say(`Without ${packages.join(', ')}: what needs it says so when it is used`);
     console.error(
       `Missing: ${packages.join(', ')}. Install with: sudo apt-get update && sudo apt-get install -y --no-install-recommends ${packages.join(' ')}`,
     );
@@ -67,6 +68,7 @@ function ensureDebian(packages, present) {
   };
   apt('update', '-qq');
   if (!apt('install', '-y', '-qq', '--no-install-recommends', ...packages) || !present()) {
+    if (!needed) return say(`Could not install ${packages.join(', ')}: what needs it says so when it is used`);
     console.error(`Could not install ${packages.join(', ')}.`);
     process.exit(1);
   }
@@ -74,6 +76,8 @@ function ensureDebian(packages, present) {
 
 export const ensurePostgres = () => ensureDebian(['postgresql'], hasPostgres);
 export const ensureChromium = () => ensureDebian(['chromium'], () => chromiumPath() !== undefined);
+/** Plans in PDF need a reader; the app starts without one too. */
+export const tryPdfTools = () => ensureDebian(['poppler-utils'], () => onPath('pdftocairo'), false);
 export const ensurePdfTools = () => ensureDebian(['poppler-utils'], () => onPath('pdftoppm'));
 
 /** The project's own PostgreSQL: `start`, `stop` or `destroy` it in a folder. Returns what it printed. */

@@ -5,6 +5,7 @@ import express from 'express';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { QueryTypes } from 'sequelize';
+import { startBridge, type Bridge } from '../bridge/index.ts';
 import { migrateUp, openDatabase, type Database } from '../database/index.ts';
 import { problemHandler, refusal, requireCsrf, requireMember, securityHeaders, sessions } from '../http/index.ts';
 import { startLive } from '../live/index.ts';
@@ -29,7 +30,8 @@ export async function startServer(config: Config): Promise<RunningServer> {
   const database = openDatabase(config.databaseUrl);
   await migrateUp(database.sequelize);
   const session = sessions(config.databaseUrl, await sessionSecret(database), log);
-  const app = buildApp(config, database, session.parse, log);
+  const bridge = await startBridge();
+  const app = buildApp(config, database, session.parse, log, bridge);
   const server = createServer(app);
   const live = startLive(server, database, config.databaseUrl, session.parse, log);
   await new Promise<void>((listening, failed) => {
@@ -42,6 +44,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
     database,
     address: `http://${config.host}:${port}`,
     close: async () => {
+      bridge.close();
       await live.close();
       server.closeAllConnections();
       await new Promise<void>((done) => server.close(() => done()));
@@ -51,7 +54,13 @@ export async function startServer(config: Config): Promise<RunningServer> {
   };
 }
 
-function buildApp(config: Config, database: Database, parseSession: express.RequestHandler, log: Logger): express.Express {
+function buildApp(
+  config: Config,
+  database: Database,
+  parseSession: express.RequestHandler,
+  log: Logger,
+  bridge: Bridge,
+): express.Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('query parser', 'simple');
@@ -71,7 +80,7 @@ function buildApp(config: Config, database: Database, parseSession: express.Requ
   api.use(sessionRoutes(database, config));
   api.use(requireMember(database), requireCsrf);
   api.post('/projects', express.json({ limit: '20kb' }));
-  api.use(projectRoutes(database), changeRoutes(database), pictureRoutes(database), documentRoutes(database));
+  api.use(projectRoutes(database), changeRoutes(database), pictureRoutes(database), documentRoutes(database), bridge.routes);
   api.use(() => {
     throw refusal('not-found', { field: 'address' });
   });

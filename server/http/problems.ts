@@ -23,6 +23,8 @@ const STATUS: Readonly<Record<string, number>> = {
   'picture-too-large': 413,
   'too-many-tries': 429,
   'database-away': 503,
+  'instrument-away': 503,
+  'pdf-tools-missing': 501,
 };
 
 /** Every problem that a request can end in, as a status and a body that names it. */

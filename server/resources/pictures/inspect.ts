@@ -1,6 +1,8 @@
 import { fileTypeFromBuffer } from 'file-type';
 import sharp from 'sharp';
+import type { PICTURE_TYPES } from '@dusky-spool/core/project';
 import { refusal } from '../../http/index.ts';
+import { sanitiseSvg } from './sanitise-svg.ts';
 
 /** Limits of a plan picture (bytes, pixels). */
 export const MOST_PICTURE_BYTES = 60 * 1024 * 1024;
@@ -8,9 +10,11 @@ const MOST_SIDE_PX = 16_000;
 const MOST_PIXELS = 200_000_000;
 
 export interface InspectedPicture {
-  readonly mediaType: 'image/png' | 'image/jpeg';
+  readonly mediaType: (typeof PICTURE_TYPES)[number];
   readonly widthPx: number;
   readonly heightPx: number;
+  /** What is kept: the bytes themselves, or a vector picture cleaned of all that is not drawing. */
+  readonly bytes: Buffer;
 }
 
 /**
@@ -19,7 +23,8 @@ export interface InspectedPicture {
  */
 export async function inspectPicture(bytes: Buffer, field = 'picture'): Promise<InspectedPicture> {
   const type = await fileTypeFromBuffer(bytes);
-  if (type?.mime !== 'image/png' && type?.mime !== 'image/jpeg')
+  if (looksLikeSvg(bytes, type?.mime)) return inspectSvg(bytes, field);
+  if (type?.mime !== 'image/png' && type?.mime !== 'image/jpeg' && type?.mime !== 'image/webp')
     throw refusal('picture-kind', { field, kindFound: type?.mime ?? 'unknown' });
   const read = () => sharp(bytes, { limitInputPixels: false, failOn: 'error', pages: 1 });
   const size = await read()
@@ -36,5 +41,17 @@ export async function inspectPicture(bytes: Buffer, field = 'picture'): Promise<
   } catch {
     throw refusal('picture-damaged', { field });
   }
-  return { mediaType: type.mime, widthPx, heightPx };
+  return { mediaType: type.mime, widthPx, heightPx, bytes };
+}
+
+function looksLikeSvg(bytes: Buffer, mime: string | undefined): boolean {
+  if (mime !== undefined && mime !== 'application/xml') return false;
+  return /<svg[\s>]/.test(bytes.subarray(0, 4000).toString('utf8'));
+}
+
+function inspectSvg(bytes: Buffer, field: string): InspectedPicture {
+  const { svg, widthPx, heightPx } = sanitiseSvg(bytes.toString('utf8'), field);
+  if (widthPx > MOST_SIDE_PX || heightPx > MOST_SIDE_PX)
+    throw refusal('picture-too-large', { field, widthPx, heightPx, mostSidePx: MOST_SIDE_PX, mostPixels: MOST_PIXELS });
+  return { mediaType: 'image/svg+xml', widthPx, heightPx, bytes: Buffer.from(svg, 'utf8') };
 }

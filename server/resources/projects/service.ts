@@ -56,6 +56,8 @@ async function checkPicture(picture: Picture): Promise<void> {
   const field = `pictures.${picture.id.slice(0, 8)}`;
   if (createHash('sha256').update(bytes).digest('hex') !== picture.id) throw refusal('picture-changed', { field: `${field}.id` });
   const found = await inspectPicture(bytes, field);
+  // A vector picture in a file must be as clean as one that was brought in: nothing in it may run.
+  if (!found.bytes.equals(bytes)) throw refusal('svg-refused', { kind: 'invalid', field, reason: 'it holds more than drawing' });
   const same = found.mediaType === picture.mediaType && found.widthPx === picture.widthPx && found.heightPx === picture.heightPx;
   if (!same) throw refusal('picture-mislabelled', { field, found: `${found.mediaType} ${found.widthPx} x ${found.heightPx}` });
 }

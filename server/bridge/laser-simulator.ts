@@ -1,0 +1,26 @@
+import { createServer, type Server } from 'node:net';
+import { createInterface } from 'node:readline';
+
+/** Distances that the simulated meter reads, one after the other, m: those of an ordinary house. */
+const READINGS_M = [2.612, 3.487, 0.904, 2.048, 4.215, 0.089, 0.362, 5.073, 1.118, 2.405];
+
+/**
+ * A laser distance meter that is not there: answers our line protocol on loopback.
+ * `ID` -> `LASER simulated`; `MEASURE` -> `DISTANCE 2.612 m`; anything else -> `ERROR unknown`.
+ */
+export function startLaserSimulator(port = 0): Promise<{ port: number; server: Server }> {
+  let next = 0;
+  const server = createServer((socket) => {
+    socket.on('error', () => undefined);
+    createInterface({ input: socket }).on('line', (line) => {
+      const command = line.trim().toUpperCase();
+      if (command === 'ID') socket.write('LASER simulated\n');
+      else if (command === 'MEASURE') socket.write(`DISTANCE ${READINGS_M[next++ % READINGS_M.length].toFixed(3)} m\n`);
+      else socket.write('ERROR unknown\n');
+    });
+  });
+  return new Promise((started, failed) => {
+    server.once('error', failed);
+    server.listen(port, '127.0.0.1', () => started({ port: (server.address() as { port: number }).port, server }));
+  });
+}

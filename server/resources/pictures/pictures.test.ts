@@ -1,0 +1,162 @@
+import { expect } from 'chai';
+import { spawnSync } from 'node:child_process';
+import sharp from 'sharp';
+import { PlannedRefusal } from '../../http/index.ts';
+import { lineLaser, startLaserSimulator } from '../../bridge/index.ts';
+import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+import { inspectPicture } from './inspect.ts';
+import { sanitiseSvg } from './sanitise-svg.ts';
+import { deepestLevel } from './tiles.ts';
+
+const SVG =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300" viewBox="0 0 400 300"><path d="M10 10L390 10" stroke="#333"/></svg>';
+const reasonOf = (text: string) => {
+  try {
+    sanitiseSvg(text);
+    return 'taken';
+  } catch (error) {
+    return (error as PlannedRefusal).problem.code;
+  }
+};
+/** A PDF of some pages with a line on each, written by hand. */
+function pdf(pages: number): Buffer {
+  const objects = [
+    '<< /Type /Catalog /Pages 2 0 R >>',
+    `<< /Type /Pages /Count ${pages} /Kids [${Array.from({ length: pages }, (_, n) => `${3 + 2 * n} 0 R`).join(' ')}] >>`,
+  ];
+  for (let n = 0; n < pages; n++) {
+    objects.push(`<< /Type /Page /Parent 2 0 R /MediaBox [0 0 595 842] /Contents ${4 + 2 * n} 0 R >>`);
+    const stream = '1 0 0 RG 2 w 100 100 m 400 100 l S';
+    objects.push(`<< /Length ${stream.length} >>\nstream\n${stream}\nendstream`);
+  }
+  let text = '%PDF-1.4\n';
+  const offsets = objects.map((object, n) => {
+    const at = text.length;
+    text += `${n + 1} 0 obj\n${object}\nendobj\n`;
+    return at;
+  });
+  const table = offsets.map((at) => `${String(at).padStart(10, '0')} 00000 n \n`).join('');
+  text += `xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${table}trailer\n<< /Size ${objects.length + 1} /Root 1 0 R >>\nstartxref\n${text.length}\n%%EOF\n`;
+  return Buffer.from(text, 'latin1');
+}
+
+describe('a vector picture', () => {
+  it('keeps its drawing and loses everything that runs, loads or refers outside', () => {
+    const { svg, widthPx, heightPx } = sanitiseSvg(
+      `<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" onload="x()"><script>alert(1)</script>
+      <style>@import url(http://a.test)</style><foreignObject><body onclick="y()"/></foreignObject>
+      <g fill="url(#g)"><rect width="5" height="5" style="fill:url(http://a.test/x)" onclick="z()"/></g>
+      <image href="http://a.test/p.png"/><image href="data:image/png;base64,AAAA"/><a href="javascript:1"><path d="M0 0L1 1"/></a>
+      <use href="other.svg#x"/><use href="#own"/><animate attributeName="href" values="javascript:1"/></svg>`,
+    );
+    expect(svg).to.not.match(/script|alert|on\w+=|http:\/\/a|javascript|foreign|style|animate|other\.svg/i);
+    expect(svg).to.include('M0 0L1 1').and.include('url(#g)').and.include('data:image/png;base64,AAAA').and.include('#own');
+    expect([widthPx, heightPx]).to.deep.equal([378, 189]);
+    expect(sanitiseSvg(svg).svg).to.equal(svg);
+  });
+
+  it('that is not well formed, has no size, or declares entities is refused', () => {
+    const bomb = '<!DOCTYPE svg [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]><svg width="9" height="9"><text>&b;</text></svg>';
+    expect(
+      [
+        '<svg width="9" height="9"><g></svg>',
+        '<svg><g/></svg>',
+        '<html/>',
+        '',
+        bomb,
+        `<svg width="9" height="9">${'<g>'.repeat(300)}`,
+      ].map(reasonOf),
+    ).to.deep.equal(Array<string>(6).fill('svg-refused'));
+  });
+
+  it('and WebP are told by their bytes, whatever the name says', async () => {
+    expect(await inspectPicture(Buffer.from(SVG))).to.include({ mediaType: 'image/svg+xml', widthPx: 400, heightPx: 300 });
+    const webp = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#fff' } })
+      .webp()
+      .toBuffer();
+    expect(await inspectPicture(webp)).to.include({ mediaType: 'image/webp', widthPx: 60, heightPx: 40 });
+  });
+});
+
+describe('plans on the server', () => {
+  let server: TestServer;
+  let client: TestClient;
+  let projectId: string;
+  before(async () => {
+    server = await startTestServer();
+    client = await server.client().makeFirstAccount();
+    projectId = await client.newProject();
+  });
+  after(() => server.close());
+  const send = async (path: string, name: string, bytes: Buffer) => {
+    const form = new FormData();
+    form.append('picture', new Blob([new Uint8Array(bytes)]), name);
+    const response = await client.send('POST', `/projects/${projectId}/${path}`, form);
+    return { status: response.status, body: (await response.json()) as Record<string, never> };
+  };
+
+  it('give a vector picture under a policy that lets nothing in it run', async () => {
+    const { status, body } = await send('pictures', 'plan.svg', Buffer.from(SVG.replace('<path', '<script>1</script><path')));
+    expect([status, body.mediaType]).to.deep.equal([201, 'image/svg+xml']);
+    const picture = await client.send('GET', `/projects/${projectId}/pictures/${String(body.id)}`);
+    expect(picture.headers.get('content-security-policy')).to.include('sandbox');
+    expect(await picture.text()).to.not.include('script');
+  });
+
+  it('read a PDF page by page, as lines, and refuse too many pages or none', async function () {
+    if (spawnSync('pdfinfo', ['-v']).error) this.skip();
+    const { body } = await send('sheets', 'plan.pdf', pdf(3));
+    expect((body.pages as unknown[]).length).to.equal(3);
+    const page = await client.json<{ id: string; mediaType: string }>(
+      'GET',
+      `/projects/${projectId}/sheets/${String(body.id)}/2`,
+    );
+    expect(page.mediaType).to.equal('image/svg+xml');
+    const svg = await (await client.send('GET', `/projects/${projectId}/pictures/${page.id}`)).text();
+    expect(svg).to.match(/<path[^>]*d="M/);
+    const thumbnail = Buffer.from(
+      await (await client.send('GET', `/projects/${projectId}/sheets/${String(body.id)}/1/thumbnail`)).arrayBuffer(),
+    );
+    expect((await sharp(thumbnail).metadata()).height).to.equal(260);
+    expect((await send('sheets', 'many.pdf', pdf(201))).body.problem).to.include({
+      code: 'pdf-too-many',
+      pages: 201,
+      mostPages: 200,
+    });
+    expect((await send('sheets', 'no.pdf', Buffer.from('%PDF-1.4 nothing'))).body.problem).to.include({ code: 'pdf-damaged' });
+    expect((await client.send('GET', `/projects/${projectId}/sheets/${'0'.repeat(64)}/1`)).status).to.equal(404);
+  }).timeout(60_000);
+
+  it('cut a large picture into tiles that only its owner sees', async () => {
+    const big = await sharp({ create: { width: 3000, height: 1400, channels: 3, background: '#806040' } })
+      .png()
+      .toBuffer();
+    const { body } = await send('pictures', 'big.png', big);
+    expect(deepestLevel(3000, 1400)).to.equal(3);
+    const tile = (z: number, x: number, y: number) =>
+      client.send('GET', `/projects/${projectId}/pictures/${String(body.id)}/tiles/${z}/${x}/${y}`);
+    const corner = await tile(3, 0, 0);
+    expect(corner.headers.get('content-type')).to.include('image/webp');
+    expect((await sharp(Buffer.from(await corner.arrayBuffer())).metadata()).width).to.equal(512);
+    expect((await tile(0, 0, 0)).status).to.equal(200);
+    expect((await tile(3, 99, 0)).status).to.equal(404);
+    expect((await server.client().send('GET', `/projects/${projectId}/pictures/${String(body.id)}/tiles/0/0/0`)).status).to.equal(
+      401,
+    );
+  }).timeout(30_000);
+
+  it('have a laser meter that reads, and say so where one does not answer', async () => {
+    const { instruments } = await client.json<{ instruments: unknown[] }>('GET', '/bridge');
+    expect(instruments).to.deep.equal([{ kind: 'laser', name: 'simulated laser meter', simulated: true }]);
+    const { lengthM } = await client.json<{ lengthM: number }>('POST', '/bridge/laser/measure', {});
+    expect(lengthM).to.equal(2.612);
+    const meter = await startLaserSimulator();
+    expect(await lineLaser('meter', meter.port).measure()).to.equal(2.612);
+    expect(await lineLaser('meter', meter.port).measure()).to.equal(3.487);
+    await new Promise((done) => meter.server.close(done));
+    const away = await lineLaser('meter', meter.port)
+      .measure()
+      .catch((error: PlannedRefusal) => error.problem.code);
+    expect(away).to.equal('instrument-away');
+  });
+});

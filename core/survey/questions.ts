@@ -203,6 +203,9 @@ export function answerFact(
   const { state, by, on } = answer;
   if (state === 'assumed' && known) operations.push(remove('facts', known));
   else if (known) operations.push(update('facts', known, { state, by, on }));
-  else if (state !== 'assumed') operations.push(create('facts', { id: factId, ...at, state, by, on, note: '' }));
+  else if (state !== 'assumed')
+    operations.push(
+      create('facts', { id: factId, subject: at.subject, subjectId: at.subjectId, field: at.field, state, by, on, note: '' }),
+    );
   return fine(operations.filter((operation) => operation !== null));
 }

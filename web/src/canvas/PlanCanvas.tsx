@@ -227,7 +227,7 @@ export function PlanCanvas({
       </defs>
       <rect width="100%" height="100%" fill="url(#dots)" pointerEvents="none" />
       <g ref={worldRef} className="world">
-        <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} />
+        <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} camera={control.camera} />
         {!empty && <BuildingLayer document={shown} levelId={levelId} />}
         <RunsLayer lines={orderedLines} selected={chosenRuns} onPick={pickRun} />
         <HoleLayer derived={derived} levelId={levelId} levels={levels} runIds={chosenRuns} />

@@ -1,6 +1,8 @@
 import { memo } from 'react';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import type { PictureInfo } from '@dusky-spool/core/contract';
+import type { ProjectDocument, Underlay } from '@dusky-spool/core/project';
 import { useProject } from '../state/project.ts';
+import type { Camera } from './useCamera.ts';
 
 interface Props {
   readonly projectId: string;
@@ -8,36 +10,98 @@ interface Props {
   readonly levelId: string;
   /** Older issues of the plan are shown too, in another colour, so that what moved can be seen. */
   readonly showRetired?: boolean;
+  /** With it large pictures are shown in tiles, only those in sight. */
+  readonly camera?: Camera;
 }
 
+const TILE_PX = 512;
+/** Pictures of more pixels come in tiles. */
+const WHOLE_UP_TO_PX = 16_000_000;
+const MOST_TILES = 80;
+
 /** Plan pictures under the drawing, at their scale. */
-export const UnderlayLayer = memo(function UnderlayLayer({ projectId, document, levelId, showRetired = false }: Props) {
+export const UnderlayLayer = memo(function UnderlayLayer({ projectId, document, levelId, showRetired = false, camera }: Props) {
   const pictures = useProject((state) => state.pictures);
   return (
     <g className="underlays">
       {Object.values(document.underlays)
-        .filter((underlay) => underlay.levelId === levelId)
+        .filter((underlay) => underlay.levelId === levelId && (!underlay.retired || showRetired))
         .map((underlay) => {
           const picture = pictures.find((p) => p.id === underlay.pictureId);
-          if (!picture || (underlay.retired && !showRetired)) return null;
-          const [width, height] = [picture.widthPx * underlay.metresPerPixel, picture.heightPx * underlay.metresPerPixelY];
+          if (!picture) return null;
+          const large = picture.widthPx * picture.heightPx > WHOLE_UP_TO_PX && picture.mediaType !== 'image/svg+xml';
+          const [sx, sy] = [underlay.metresPerPixel, underlay.metresPerPixelY];
           const [x0, y0, x1, y1] = underlay.crop ?? [0, 0, 1, 1];
-          // Insets of the part that is shown, from the top of the picture clockwise.
-          const inset = `inset(${(1 - y1) * 100}% ${(1 - x1) * 100}% ${y0 * 100}% ${x0 * 100}%)`;
+          const clip = `crop-${underlay.id}`;
+          const address = `/api/projects/${projectId}/pictures/${picture.id}`;
           return (
-            <image
+            <g
               key={underlay.id}
               className={underlay.retired ? 'underlay retired' : 'underlay'}
-              style={underlay.crop ? { clipPath: inset } : undefined}
-              href={`/api/projects/${projectId}/pictures/${picture.id}`}
-              width={width}
-              height={height}
               opacity={underlay.opacity}
-              preserveAspectRatio="none"
-              transform={`translate(${underlay.originX},${underlay.originY}) rotate(${(underlay.rotationRad * 180) / Math.PI}) translate(0,${height}) scale(1,-1)`}
-            />
+              transform={`translate(${underlay.originX},${underlay.originY}) rotate(${(underlay.rotationRad * 180) / Math.PI}) scale(${sx},${-sy}) translate(0,${-picture.heightPx})`}
+            >
+              {underlay.crop && (
+                <clipPath id={clip}>
+                  <rect
+                    x={x0 * picture.widthPx}
+                    y={(1 - y1) * picture.heightPx}
+                    width={(x1 - x0) * picture.widthPx}
+                    height={(y1 - y0) * picture.heightPx}
+                  />
+                </clipPath>
+              )}
+              <g clipPath={underlay.crop ? `url(#${clip})` : undefined}>
+                {large && camera ? (
+                  tilesInSight(underlay, picture, camera).map(({ z, x, y, sidePx }) => (
+                    <image
+                      key={`${z}/${x}/${y}`}
+                      href={`${address}/tiles/${z}/${x}/${y}`}
+                      x={x * sidePx}
+                      y={y * sidePx}
+                      width={sidePx}
+                      height={sidePx}
+                      preserveAspectRatio="none"
+                    />
+                  ))
+                ) : (
+                  <image href={address} width={picture.widthPx} height={picture.heightPx} preserveAspectRatio="none" />
+                )}
+              </g>
+            </g>
           );
         })}
     </g>
   );
 });
+
+/** Tiles of the level that is just fine enough, those that the sheet shows. */
+function tilesInSight(underlay: Underlay, picture: PictureInfo, { k, tx, ty }: Camera) {
+  const deepest = Math.max(0, Math.ceil(Math.log2(Math.max(picture.widthPx, picture.heightPx) / TILE_PX)));
+  const perScreenPx = 1 / (underlay.metresPerPixel * k);
+  const z = Math.min(deepest, Math.max(0, deepest - Math.floor(Math.log2(Math.max(1, perScreenPx)))));
+  const sidePx = TILE_PX * 2 ** (deepest - z);
+  // Corners of the sheet as pixels of the picture.
+  const [cos, sin] = [Math.cos(underlay.rotationRad), Math.sin(underlay.rotationRad)];
+  const corners = [0, window.innerWidth].flatMap((sx) =>
+    [0, window.innerHeight].map((sy): [number, number] => {
+      const [dx, dy] = [(sx - tx) / k - underlay.originX, (ty - sy) / k - underlay.originY];
+      return [
+        (dx * cos + dy * sin) / underlay.metresPerPixel,
+        picture.heightPx - (dy * cos - dx * sin) / underlay.metresPerPixelY,
+      ];
+    }),
+  );
+  const range = (axis: 0 | 1, sizePx: number): [number, number] => {
+    const values = corners.map((corner) => corner[axis]);
+    return [
+      Math.max(0, Math.floor(Math.min(...values) / sidePx)),
+      Math.min(Math.ceil(sizePx / sidePx) - 1, Math.floor(Math.max(...values) / sidePx)),
+    ];
+  };
+  const [[fromX, toX], [fromY, toY]] = [range(0, picture.widthPx), range(1, picture.heightPx)];
+  const tiles: { z: number; x: number; y: number; sidePx: number }[] = [];
+  for (let y = fromY; y <= toY; y++)
+    for (let x = fromX; x <= toX && tiles.length < MOST_TILES; x++) tiles.push({ z, x, y, sidePx });
+  return tiles;
+}

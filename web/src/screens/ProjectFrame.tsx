@@ -7,7 +7,7 @@ import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { term, text } from '../app/text.ts';
 import { derive } from '../state/derived.ts';
-import { isStage, progressOf } from '../state/progress.ts';
+import { isStage, progressOf, STAGES } from '../state/progress.ts';
 import { useProject } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
 import { useAfterFirstPaint } from '../state/useAfterFirstPaint.ts';
@@ -73,12 +73,13 @@ function Frame({
   readonly stage: ReturnType<typeof progressOf>[number]['stage'];
 }) {
   const document = sync.view;
-  const stages = useMemo(() => progressOf(document, derive(document)), [document]);
+  const settled = useSettled(document, stage === 'survey');
+  const stages = useMemo(() => progressOf(settled, derive(settled)), [settled]);
   const onPlan = stage === 'devices' || stage === 'cabling';
   return (
     <div className="frame">
       <Thread stages={stages} />
-      <Header projectId={projectId} sync={sync} />
+      <Header projectId={projectId} sync={sync} settled={settled} />
       <main className="work">
         {onPlan ? (
           <PlanScreen projectId={projectId} document={document} stage={stage} />
@@ -103,6 +104,19 @@ function Frame({
   );
 }
 
+const SETTLE_MS = 500;
+
+/** The project as it was when it last came to rest: routes and checks of the whole house do not run at every stroke of a wall. */
+function useSettled(document: ProjectDocument, drawing: boolean): ProjectDocument {
+  const [rested, setRested] = useState(document);
+  useEffect(() => {
+    if (!drawing) return;
+    const soon = window.setTimeout(() => setRested(document), SETTLE_MS);
+    return () => window.clearTimeout(soon);
+  }, [document, drawing]);
+  return drawing ? rested : document;
+}
+
 function SaveState({ sync }: { readonly sync: SyncState }) {
   const count = sync.pending.length;
   const words =
@@ -122,8 +136,15 @@ function SaveState({ sync }: { readonly sync: SyncState }) {
   );
 }
 
-function Header({ projectId, sync }: { readonly projectId: string; readonly sync: SyncState }) {
-  const document = sync.view;
+function Header({
+  projectId,
+  sync,
+  settled: document,
+}: {
+  readonly projectId: string;
+  readonly sync: SyncState;
+  readonly settled: ProjectDocument;
+}) {
   const { findings } = derive(document);
   const navigate = useNavigate();
   const { undo, redo } = useProject();
@@ -214,7 +235,7 @@ function Finder({ projectId, document }: { readonly projectId: string; readonly 
   const { stage } = useParams();
   const options = useMemo(() => {
     const { rows } = derive(document);
-    const planStage = stage === 'survey' || stage === 'devices' || stage === 'cabling' ? stage : 'cabling';
+    const planStage = stage === 'devices' || stage === 'cabling' ? stage : 'cabling';
     const link = (levelId: string, sel: string) => `/p/${projectId}/${planStage}?level=${levelId}${sel}`;
     return [
       ...[...rows]
@@ -225,9 +246,17 @@ function Finder({ projectId, document }: { readonly projectId: string; readonly 
         label: `${deviceTitle(device, document.deviceTypes[device.typeId])} · ${device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name}`,
       })),
       ...listOf(document, 'rooms').map((room) => ({
-        value: link(room.levelId, `&room=${room.id}`),
+        value: `/p/${projectId}/survey?level=${room.levelId}&sel=room:${room.id}`,
         label: `${room.code} · ${room.name} (${document.levels[room.levelId].name})`,
       })),
+      ...listOf(document, 'features').map((feature) => ({
+        value: `/p/${projectId}/survey?level=${feature.levelId}&sel=feature:${feature.id}`,
+        label: `${feature.name || term(`features.${feature.kind}`)} (${document.levels[feature.levelId].name})`,
+      })),
+      ...STAGES.map((one) => ({ value: `/p/${projectId}/${one}`, label: text('header.goTo', { stage: text(`stages.${one}`) }) })),
+      { value: `/p/${projectId}/survey?view=walk`, label: text('survey.walk') },
+      { value: `/p/${projectId}/survey?view=3d`, label: text('survey.threeD') },
+      { value: `/p/${projectId}/cabling?view=schedule`, label: text('schedule.title') },
     ];
   }, [document, projectId, stage]);
   return (

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Input } from 'antd';
 import { formatLength, parseLength, type UnitSystem } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
@@ -20,8 +20,13 @@ export function LengthField({ label, valueM, units, placeholder, id, autoFocus, 
   const [typed, setTyped] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const shown = typed ?? (valueM === null ? '' : formatLength(valueM, units));
+  // Leaving a field that Escape has emptied must not write it.
+  const left = useRef(false);
   const commit = () => {
-    if (typed === null) return;
+    if (typed === null || left.current) {
+      left.current = false;
+      return;
+    }
     if (typed.trim() === '' && mayBeEmpty) {
       setTyped(null);
       setProblem(null);
@@ -38,6 +43,7 @@ export function LengthField({ label, valueM, units, placeholder, id, autoFocus, 
     if (valueM === null || Math.abs(parsed.value - valueM) > 1e-9) onChange(parsed.value);
   };
   const leave = () => {
+    left.current = typed !== null;
     setTyped(null);
     setProblem(null);
   };
@@ -56,7 +62,10 @@ export function LengthField({ label, valueM, units, placeholder, id, autoFocus, 
         onBlur={commit}
         onKeyDown={(event) => {
           if (event.key === 'Enter') commit();
-          if (event.key === 'Escape') leave();
+          if (event.key === 'Escape') {
+            leave();
+            event.currentTarget.blur();
+          }
           event.stopPropagation();
         }}
       />

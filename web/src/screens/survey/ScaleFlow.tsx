@@ -47,7 +47,9 @@ export function ScaleFlow({ document, measured, onDone }: Props) {
   return (
     <Modal open title={text('plan.scaleTitle')} footer={null} onCancel={onDone}>
       <p>{text('plan.scaleNow', { length: formatLength(nowM, units) })}</p>
-      <LengthField autoFocus label={text('plan.scaleField')} valueM={lengthM} units={units} onChange={setLengthM} />
+      <div className="scale-field">
+        <LengthField autoFocus label={text('plan.scaleField')} valueM={lengthM} units={units} onChange={setLengthM} />
+      </div>
       {found && (
         <div className={found.warn ? 'finding look' : 'finding fine'} role="status">
           <p>
@@ -65,7 +67,7 @@ export function ScaleFlow({ document, measured, onDone }: Props) {
       )}
       <div className="panel-buttons">
         {!earlier && (
-          <Button type="primary" disabled={lengthM === null} onClick={setFirst}>
+          <Button type="primary" onClick={setFirst}>
             {text('plan.setScale')}
           </Button>
         )}

@@ -30,6 +30,7 @@ import { newSurveyId } from './ids.ts';
 import { SelectionOverlay, type Grip } from './SelectionOverlay.tsx';
 import { OPENING_SIZES, SELECT, type SurveyTool } from './tools.ts';
 import { useSurveyView } from './useSurveyView.ts';
+import { useUnderlayLines } from './useUnderlayLines.ts';
 
 interface Props {
   readonly projectId: string;
@@ -84,6 +85,7 @@ export function SurveyCanvas({
     () => Object.values(document.walls).filter((wall) => wall.levelId === levelId),
     [document.walls, levelId],
   );
+  const linesNear = useUnderlayLines(projectId, document, levelId);
   const { units } = document.project;
   const gridAngleRad = document.levels[levelId]?.gridAngleRad ?? 0;
 
@@ -106,9 +108,11 @@ export function SurveyCanvas({
     (event: { clientX: number; clientY: number; shiftKey: boolean }): Snap => {
       const p = control.toWorld(event.clientX, event.clientY);
       const angleLockRad = tool.kind === 'walls' && (tool.draw.angleLock || event.shiftKey) ? Math.PI / 12 : 0;
-      return snapDrawing(p, { walls, from, gridAngleRad, gridM, angleLockRad }, SNAP_PX / control.camera.k);
+      const reachM = SNAP_PX / control.camera.k;
+      const underlayLines = hidden.has('underlay') ? [] : linesNear(p, reachM);
+      return snapDrawing(p, { walls, from, gridAngleRad, gridM, angleLockRad, underlayLines }, reachM);
     },
-    [control, tool, walls, from, gridAngleRad, gridM],
+    [control, tool, walls, from, gridAngleRad, gridM, hidden, linesNear],
   );
   const refuse = (outcome: Outcome<readonly Operation[]>) => {
     if (!outcome.ok) void message.warning({ content: problemSentence(outcome.problem, units), key: 'refusal', duration: 6 });
@@ -395,7 +399,15 @@ export function SurveyCanvas({
       </defs>
       <rect width="100%" height="100%" fill="url(#dots)" pointerEvents="none" />
       <g ref={worldRef} className="world">
-        {!hidden.has('underlay') && <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} />}
+        {!hidden.has('underlay') && (
+          <UnderlayLayer
+            projectId={projectId}
+            document={shown}
+            levelId={levelId}
+            camera={control.camera}
+            showRetired={!hidden.has('retired')}
+          />
+        )}
         <BuildingLayer
           document={shown}
           levelId={levelId}

@@ -1,0 +1,183 @@
+import { expect } from 'chai';
+import sharp from 'sharp';
+import type { DocumentReply } from '@dusky-spool/core/contract';
+import { drawnPlans } from '../core/testing/drawn-plans.ts';
+import { openGranary, planPoint, projectIdOf, saved, startApp, type App } from './testing/index.ts';
+import type { Page } from 'playwright-core';
+
+describe('a house drawn from nothing', () => {
+  let app: App;
+  let page: Page;
+  before(async () => {
+    app = await startApp();
+    ({ page } = await app.person());
+    await openGranary(app, page);
+    await newProject('Sail loft');
+  });
+  after(() => app.close());
+  afterEach(() => expect(app.problems).to.deep.equal([]));
+
+  async function newProject(name: string): Promise<void> {
+    await page.goto(`${app.url}/projects`);
+    await page.getByRole('button', { name: 'New project' }).click();
+    await page.getByLabel('Name of the house').fill(name);
+    await page.getByRole('button', { name: 'Create' }).click();
+    await page.getByText('Nothing is drawn on this level yet.').waitFor();
+  }
+  const house = async () =>
+    ((await (await page.request.get(`${app.url}/api/projects/${projectIdOf(page)}`)).json()) as DocumentReply).document;
+  const click = async (x: number, y: number) => {
+    const at = await planPoint(page, x, y);
+    await page.mouse.move(at.x, at.y);
+    await page.mouse.click(at.x, at.y);
+    await page.waitForTimeout(60);
+  };
+
+  it('gets walls by clicks and typed lengths, and its room is found', async () => {
+    await page.getByRole('button', { name: 'Draw walls' }).click();
+    await click(4, 3);
+    const towards = await planPoint(page, 9, 3);
+    await page.mouse.move(towards.x, towards.y);
+    await page.waitForTimeout(80);
+    await page.keyboard.type('6.00 < 0');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('4 < 90');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('6 < 180');
+    await page.keyboard.press('Enter');
+    await click(4, 3);
+    await saved(page);
+    const drawn = await house();
+    expect(Object.values(drawn.walls)).to.have.length(4);
+    const [room] = Object.values(drawn.rooms);
+    expect(room.name).to.equal('Room 1');
+    const [[x0, y0], , [x2, y2]] = room.polygon;
+    expect([x2 - x0, y2 - y0].map((v) => Math.round(v * 1000) / 1000)).to.deep.equal([6, 4]);
+  });
+
+  it('refuses nothing silently: Escape leaves no trace, and an opening too wide says why', async () => {
+    await page.keyboard.press('w');
+    await click(5, 5);
+    await click(7, 5);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Escape');
+    expect(Object.values((await house()).walls)).to.have.length(4);
+    await page.keyboard.press('o');
+    await click(6, 3);
+    await page.getByRole('textbox', { name: 'Width', exact: true }).fill('7 m');
+    await page.getByRole('textbox', { name: 'Width', exact: true }).press('Enter');
+    await page
+      .getByText(/an opening of 7\.00 m would not fit|does not fit a wall/)
+      .first()
+      .waitFor();
+    await page.keyboard.press('Escape');
+    await saved(page);
+    expect(Object.values((await house()).openings)).to.have.length(1);
+  });
+
+  it('has its wall dragged, the room following, and takes that back also after loading anew', async () => {
+    await page.keyboard.press('v');
+    await click(10, 5);
+    await page.locator('.picked.grab').waitFor({ state: 'attached' });
+    const [from, to] = [await planPoint(page, 10, 5.4), await planPoint(page, 11, 5.4)];
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(to.x - 20, to.y, { steps: 4 });
+    await page.mouse.move(to.x, to.y, { steps: 2 });
+    await page.mouse.up();
+    await saved(page);
+    const width = async () => {
+      const xs = Object.values((await house()).rooms)[0].polygon.map(([x]) => x);
+      return Math.max(...xs) - Math.min(...xs);
+    };
+    expect(await width()).to.be.closeTo(7, 0.051);
+    await page.reload();
+    await page.locator('.survey-foot').waitFor();
+    await page.keyboard.press('Control+z');
+    await page.waitForTimeout(300);
+    await saved(page);
+    expect(await width()).to.be.closeTo(6, 1e-6);
+  });
+
+  it('shows a wall square on, where a stud that was found takes the place of the assumed one', async () => {
+    await click(6, 7);
+    await page.getByRole('button', { name: 'Elevation' }).click();
+    await page.locator('.elevation-stud').first().waitFor({ state: 'attached' });
+    const assumed = await page.locator('.elevation-stud').count();
+    await page.getByText('Stud here', { exact: true }).click();
+    const sheet = (await page.locator('.elevation-wall').boundingBox())!;
+    await page.mouse.click(sheet.x + sheet.width * 0.52, sheet.y + sheet.height / 2);
+    await page.locator('.elevation-stud.measured').waitFor({ state: 'attached' });
+    expect(await page.locator('.elevation-stud').count()).to.equal(assumed);
+    await page.getByRole('button', { name: /Back to the plan/ }).click();
+    await saved(page);
+  });
+
+  it('is asked what is not known, room by room, and the laser meter fills the field', async () => {
+    await page.getByRole('button', { name: 'Walk the house' }).click();
+    await page.getByText('as a rule on this level?').first().waitFor();
+    await page.getByRole('button', { name: 'Laser meter' }).click();
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('.walk-field')!.value === '2.61 m');
+    await page.getByRole('button', { name: 'Measured', exact: true }).click();
+    await page.getByText('How deep is the structure above the ceiling?').first().waitFor();
+    await page.getByLabel('How deep is the structure').fill('a bit');
+    await page.getByRole('button', { name: 'Measured', exact: true }).click();
+    await page.getByText('is not read as a length').waitFor();
+    await page.getByRole('button', { name: 'Cannot be known now' }).click();
+    await saved(page);
+    const { levels, facts } = await house();
+    expect(Object.values(levels)[0].ceilingHeightM).to.equal(2.61);
+    expect(
+      Object.values(facts)
+        .map(({ field, state }) => [field, state])
+        .sort(),
+    ).to.deep.equal([
+      ['cavityDepthM', 'not-known'],
+      ['ceilingHeightM', 'measured'],
+    ]);
+  });
+
+  it('takes a drawing in: layers get meaning, walls are proposed, one is refused, the rest are made', async () => {
+    await newProject('Drawn elsewhere');
+    const [plan] = drawnPlans();
+    await page
+      .getByLabel('Add a plan picture')
+      .setInputFiles({ name: 'cottage.dxf', mimeType: 'application/dxf', buffer: Buffer.from(plan.dxf) });
+    await page.getByRole('button', { name: 'Propose walls' }).click();
+    await page.getByText(/^7 walls with \d+ openings proposed/).waitFor();
+    await page.locator('.proposal-list .ant-checkbox-wrapper').last().click();
+    await page.getByRole('button', { name: 'Make 6 walls' }).click();
+    await page.locator('.drawing-import').waitFor({ state: 'detached' });
+    await saved(page);
+    const made = await house();
+    expect(Object.values(made.walls)).to.have.length(6);
+    expect(Object.values(made.rooms).length).to.be.at.least(2);
+    expect(Object.values(made.openings).filter(({ kind }) => kind === 'door').length).to.be.at.least(3);
+    const [underlay] = Object.values(made.underlays);
+    expect([underlay.scaled, underlay.metresPerPixel]).to.deep.equal([true, 0.01]);
+  });
+
+  it('has a second length judge the scale of its picture and fit both axes', async () => {
+    await newProject('Scanned askew');
+    const drawing = `<svg xmlns="http://www.w3.org/2000/svg" width="1000" height="1000"><rect width="1000" height="1000" fill="#fff"/></svg>`;
+    const buffer = await sharp(Buffer.from(drawing)).webp().toBuffer();
+    await page.getByLabel('Add a plan picture').setInputFiles({ name: 'scan.webp', mimeType: 'image/webp', buffer });
+    const measure = async (a: [number, number], b: [number, number], length: string, button: string) => {
+      await page
+        .getByRole('button', { name: /^(Set|Check) the scale$/ })
+        .first()
+        .click();
+      await click(...a);
+      await click(...b);
+      await page.getByRole('dialog').getByLabel('Length').fill(length);
+      await page.getByRole('dialog').getByLabel('Length').press('Enter');
+      if (button !== 'Set the scale') await page.getByText(/disagrees with the first by \+[45]\.\d+ %/).waitFor();
+      await page.getByRole('dialog').getByRole('button', { name: button }).click();
+    };
+    await measure([2, 10], [18, 10], '16 m', 'Set the scale');
+    await measure([10, 4], [10, 14], '10.5 m', 'Fit both, a scale each way');
+    await saved(page);
+    const [underlay] = Object.values((await house()).underlays);
+    expect(underlay.metresPerPixelY / underlay.metresPerPixel).to.be.closeTo(1.05, 0.01);
+  });
+});

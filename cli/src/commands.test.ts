@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { drawnPlans } from '../../core/testing/drawn-plans.ts';
 import { runCommand } from './commands.ts';
 
 const DEMO = join(import.meta.dirname, '../../demo');
@@ -61,5 +62,45 @@ describe('the command line', () => {
     expect(run('schedule', 'nowhere.json')).to.include({ status: 2 });
     expect(runCommand(['check', 'f'], () => '{"format":"other"}').error).to.match(/^format: /);
     expect(run('paint').status).to.equal(2);
+  });
+
+  it('tells the rooms of a house with areas that sum, and what is not measured', () => {
+    const { levels } = JSON.parse(run('rooms', demo('ropewalk-flat'), '--json').out) as {
+      levels: { grossM2: number; footprintM2: number; rooms: { code: string; netM2: number }[]; open: string[] }[];
+    };
+    const [flat] = levels;
+    expect(flat.rooms.map(({ code }) => code).sort()).to.include.members(['BA', 'BD', 'HL', 'KT', 'LV', 'ST']);
+    expect(flat.rooms.reduce((sum, room) => sum + room.netM2, flat.footprintM2)).to.be.closeTo(flat.grossM2, 1e-3);
+    // 11 x 8 m on centre lines with walls of 0.24 m: 11.24 x 8.24.
+    expect(flat.grossM2).to.be.closeTo(11.24 * 8.24, 0.01);
+    const asked = JSON.parse(run('questions', demo('ropewalk-flat'), '--json').out) as {
+      questions: { state: string }[];
+      missing: unknown[];
+    };
+    expect(asked.questions.filter(({ state }) => state === 'not-known')).to.have.length(1);
+    expect(asked.missing).to.deep.equal([]);
+  });
+
+  it('reads a drawing and proposes its walls, and names what is missing or wrong', () => {
+    const [plan] = drawnPlans();
+    const from = (text: string, ...args: string[]) => runCommand(args, () => text);
+    const { layers, metresPerUnit } = JSON.parse(from(plan.dxf, 'drawing', 'a.dxf', '--json').out) as {
+      layers: { name: string }[];
+      metresPerUnit: number;
+    };
+    expect([layers.map(({ name }) => name), metresPerUnit]).to.deep.equal([['OPENINGS', 'WALLS'], 0.001]);
+    const { walls } = JSON.parse(from(plan.dxf, 'propose', 'a.dxf', '--walls=WALLS', '--openings=OPENINGS', '--json').out) as {
+      walls: object[];
+    };
+    expect(walls).to.have.length(7);
+    expect(from(plan.dxf, 'propose', 'a.dxf', '--walls=MUR'))
+      .to.include({ status: 2 })
+      .and.property('error')
+      .to.match(/--walls: there is no layer MUR/);
+    expect(from(plan.dxf, 'propose', 'a.dxf', '--walls=WALLS', '--unit=ell').error).to.match(/--unit/);
+    expect(from(plan.dxf.replace('$INSUNITS\n70\n4', '$INSUNITS\n70\n0'), 'propose', 'a.dxf', '--walls=WALLS').error).to.match(
+      /does not say in which unit/,
+    );
+    expect(from('', 'drawing', 'a.dxf').status).to.equal(2);
   });
 });

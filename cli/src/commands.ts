@@ -3,10 +3,13 @@ import { CHECKS, runChecks, type Finding } from '@dusky-spool/core/checks';
 import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/documents';
 import { readProjectFile, writeProjectFile, type ProjectFile } from '@dusky-spool/core/formats';
 import { refuse, type Outcome, type Problem } from '@dusky-spool/core/outcome';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { levelsFromBelow } from '@dusky-spool/core/building';
+import { lineCount, proposalInput, proposeWalls, readDxf } from '@dusky-spool/core/plans';
 import { planRuns } from '@dusky-spool/core/runs';
+import { levelAreas, missingThings, sameOutline, surveyQuestions } from '@dusky-spool/core/survey';
 import { cureSentence, en, findingSentence, problemSentence } from '@dusky-spool/texts';
-import { parseLength } from '@dusky-spool/core/units';
+import { METRES_PER, parseLength } from '@dusky-spool/core/units';
 
 /** What a command prints and how it ends: 0 good, 1 findings of rank stop, 2 bad input. */
 export interface CommandResult {
@@ -23,6 +26,11 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   check --list [--json]              every rule
   calc --list [--json]               every calculator with its input schema
   calc NAME JSON                     one calculation; JSON may be - for standard input
+  rooms FILE [--json]                rooms with net areas, footprint and gross area of each level
+  questions FILE [--json]            what is not measured that a later stage needs, in walking order
+  drawing FILE.dxf [--json]          layers, units and size of a drawing, and what was wrong in it
+  propose FILE.dxf --walls=LAYER [--openings=LAYER] [--unit=mm|cm|m|in|ft] [--json]
+                                     the walls that a drawing's lines propose, m
   convert FILE                       reads a project file and writes it in its canonical form
   convert LENGTH [--imperial]        a typed length in metres, e.g. convert "5' 6 1/2\\""
 FILE may be - for standard input.`;
@@ -41,8 +49,8 @@ function bad(problem: Problem, asJson: boolean): CommandResult {
 
 /** Runs one command line; reads files only through `readFile`. */
 export function runCommand(args: readonly string[], readFile: ReadFile): CommandResult {
-  const flags = new Set(args.filter((arg) => /^--[a-z]+$/.test(arg)));
-  const [command, ...words] = args.filter((arg) => !/^--[a-z]+$/.test(arg));
+  const flags = new Set(args.filter((arg) => /^--[a-z]+(=|$)/.test(arg)));
+  const [command, ...words] = args.filter((arg) => !flags.has(arg));
   const asJson = flags.has('--json');
   switch (command) {
     case 'schedule':
@@ -53,13 +61,27 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
     case 'calc':
       if (flags.has('--list')) return good(asJson ? json(listCalculators()) : calculatorLines());
       return calculate(words, readFile);
+    case 'rooms':
+      return withFile(words[0], readFile, asJson, ({ document }) => good(roomsText(document, asJson)));
+    case 'questions':
+      return withFile(words[0], readFile, asJson, ({ document }) => good(questionsText(document, asJson)));
+    case 'drawing':
+    case 'propose':
+      return drawing(command, words[0], flags, readFile, asJson);
     case 'convert':
       return convert(words.join(' '), flags, readFile);
     case undefined:
     case 'help':
       return command === 'help' || flags.has('--help') ? good(USAGE) : { status: 2, out: '', error: USAGE };
     default:
-      return bad({ code: 'command-unknown', name: command, known: ['schedule', 'check', 'calc', 'convert'] }, asJson);
+      return bad(
+        {
+          code: 'command-unknown',
+          name: command,
+          known: ['schedule', 'check', 'calc', 'rooms', 'questions', 'drawing', 'propose', 'convert'],
+        },
+        asJson,
+      );
   }
 }
 
@@ -146,6 +168,106 @@ function calculate([name, text]: readonly string[], readFile: ReadFile): Command
   }
   const outcome = runCalculator(name, input);
   return outcome.ok ? good(json(outcome.value)) : bad(outcome.problem, true);
+}
+
+/** Areas of every level: net areas and footprint sum to the gross. */
+function roomsText(document: ProjectDocument, asJson: boolean): string {
+  const levels = levelsFromBelow(document).map((level) => {
+    const { grossM2, footprintM2, rooms } = levelAreas(document, level.id);
+    const own = listOf(document, 'rooms').filter((room) => room.levelId === level.id);
+    return {
+      level: level.code,
+      grossM2,
+      footprintM2,
+      rooms: rooms.map(({ polygon, netM2 }) => {
+        const room = own.find((one) =>
+          sameOutline(
+            polygon.map(([x, y]) => [x, y]),
+            one.polygon,
+          ),
+        );
+        return { id: room?.id ?? null, code: room?.code ?? null, name: room?.name ?? null, netM2, polygon };
+      }),
+      open: own
+        .filter(
+          (room) =>
+            !rooms.some(({ polygon }) =>
+              sameOutline(
+                polygon.map(([x, y]) => [x, y]),
+                room.polygon,
+              ),
+            ),
+        )
+        .map(({ id }) => id),
+    };
+  });
+  if (asJson) return json({ levels });
+  return levels
+    .flatMap(({ level, grossM2, footprintM2, rooms }) => [
+      `${level}: gross ${grossM2.toFixed(2)} m2, walls ${footprintM2.toFixed(2)} m2`,
+      ...rooms.map(
+        ({ code, name, netM2 }) => `  ${(code ?? '-').padEnd(6)} ${(name ?? 'no room').padEnd(24)} ${netM2.toFixed(2)} m2 net`,
+      ),
+    ])
+    .join('\n');
+}
+
+function questionsText(document: ProjectDocument, asJson: boolean): string {
+  const questions = surveyQuestions(document);
+  if (asJson) return json({ questions, missing: missingThings(document) });
+  return questions.map(({ id, neededBy, state }) => `${id.padEnd(48)} ${state.padEnd(10)} ${neededBy}`).join('\n');
+}
+
+/** A drawing taken apart, or the walls that it proposes. */
+function drawing(
+  command: 'drawing' | 'propose',
+  path: string | undefined,
+  flags: ReadonlySet<string>,
+  readFile: ReadFile,
+  asJson: boolean,
+): CommandResult {
+  const value = (name: string) => [...flags].find((flag) => flag.startsWith(`--${name}=`))?.slice(name.length + 3);
+  if (path === undefined) return bad({ code: 'input-missing', kind: 'incomplete', field: 'FILE' }, asJson);
+  let text: string;
+  try {
+    text = readFile(path);
+  } catch (error) {
+    return bad({ code: 'file-missing', kind: 'invalid', field: path, reason: (error as Error).message }, asJson);
+  }
+  const read = readDxf(text);
+  if (!read.ok) return bad({ ...read.problem, field: path }, asJson);
+  const { value: drawn } = read;
+  if (command === 'drawing') {
+    const layers = drawn.layers.map((layer) => ({ name: layer.name, lines: lineCount(layer), arcs: layer.arcs.length / 5 }));
+    const { metresPerUnit, guessMetresPerUnit, bounds, texts, ignored, problems } = drawn;
+    const told = problems.map((problem) => ({ ...problem, sentence: problemSentence(problem) }));
+    if (asJson)
+      return good(json({ metresPerUnit, guessMetresPerUnit, bounds, layers, texts: texts.length, ignored, problems: told }));
+    return good(
+      [...layers.map(({ name, lines }) => `${name.padEnd(24)} ${lines} lines`), ...told.map(({ sentence }) => sentence)].join(
+        '\n',
+      ),
+    );
+  }
+  const unit = value('unit');
+  if (unit !== undefined && !Object.hasOwn(METRES_PER, unit))
+    return bad({ code: 'input-invalid', kind: 'invalid', field: '--unit', reason: 'is none of mm, cm, m, in, ft' }, asJson);
+  const m = unit === undefined ? drawn.metresPerUnit : METRES_PER[unit as keyof typeof METRES_PER];
+  if (m === null) return bad({ code: 'units-missing', kind: 'incomplete', field: '--unit' }, asJson);
+  const walls = value('walls');
+  if (walls === undefined) return bad({ code: 'input-missing', kind: 'incomplete', field: '--walls' }, asJson);
+  if (!drawn.layers.some(({ name }) => name === walls))
+    return bad({ code: 'input-invalid', kind: 'invalid', field: '--walls', reason: `there is no layer ${walls}` }, asJson);
+  const proposals = proposeWalls(proposalInput(drawn, m, [walls], [value('openings') ?? '']));
+  if (asJson) return good(json({ units: 'm', origin: drawn.origin.map((v) => v * m), ...proposals }));
+  const point = ([x, y]: readonly [number, number]) => `${x.toFixed(3)},${y.toFixed(3)}`;
+  return good(
+    proposals.walls
+      .map(({ a, b, thicknessM, openings }) =>
+        `${point(a)} ${point(b)} ${thicknessM} ${openings.map((o) => o.kind).join(' ')}`.trim(),
+      )
+      .join('\n'),
+  );
 }
 
 function convert(word: string, flags: ReadonlySet<string>, readFile: ReadFile): CommandResult {

@@ -23,17 +23,20 @@ export interface Building {
 }
 
 type Sources = Pick<ProjectDocument, 'levels' | 'rooms' | 'walls' | 'openings' | 'risers' | 'racks'>;
-let lastSources: Sources | null = null;
-let lastBuilding: Building | null = null;
+const TABLES = ['levels', 'rooms', 'walls', 'openings', 'risers', 'racks'] as const;
+/** An edit looks at the house before and after it, and a preview at a third: as many are remembered. */
+const MOST_KEPT = 4;
+let kept: { readonly sources: Sources; readonly building: Building }[] = [];
 
 /** The building of a project. The same tables give the same (identical) building, so that what is made from it can be kept. */
 export function buildingOf(document: ProjectDocument): Building {
-  const same =
-    lastSources !== null &&
-    (['levels', 'rooms', 'walls', 'openings', 'risers', 'racks'] as const).every((name) => lastSources![name] === document[name]);
-  if (same && lastBuilding) return lastBuilding;
-  lastSources = document;
-  lastBuilding = {
+  const at = kept.findIndex(({ sources }) => TABLES.every((name) => sources[name] === document[name]));
+  if (at >= 0) {
+    const [found] = kept.splice(at, 1);
+    kept.unshift(found);
+    return found.building;
+  }
+  const building: Building = {
     levels: levelsFromBelow(document),
     levelById: document.levels,
     roomsByLevel: groupBy(smallestFirst(listOf(document, 'rooms')), (room) => room.levelId),
@@ -42,7 +45,8 @@ export function buildingOf(document: ProjectDocument): Building {
     risers: listOf(document, 'risers'),
     racks: listOf(document, 'racks'),
   };
-  return lastBuilding;
+  kept = [{ sources: document, building }, ...kept].slice(0, MOST_KEPT);
+  return building;
 }
 
 /** A room inside another one (a closet in the midst of a hall) counts before the one around it. */

@@ -1,5 +1,13 @@
 import { z } from 'zod';
 import { refuse, type Outcome } from '../outcome/index.ts';
+import {
+  atticHeight,
+  atticHeightInput,
+  levelAlignment,
+  levelAlignmentInput,
+  planScale,
+  planScaleInput,
+} from '../survey/index.ts';
 import { cutLengthCalculator, cutLengthInput } from './cut-length.ts';
 import {
   speakerCableGauge,
@@ -49,6 +57,27 @@ export const CALCULATORS: readonly Calculator[] = [
     source: 'F2.7',
     input: speakerLoadInput,
     run: speakerLoad,
+  },
+  {
+    name: 'plan-scale',
+    title: 'Scale of a plan picture by two measurements',
+    source: 'geometry',
+    input: planScaleInput,
+    run: planScale,
+  },
+  {
+    name: 'level-alignment',
+    title: 'Levels laid over each other by shared points',
+    source: 'least squares',
+    input: levelAlignmentInput,
+    run: levelAlignment,
+  },
+  {
+    name: 'attic-height',
+    title: 'Height of an attic, and where one can crawl and drill',
+    source: 'geometry, practice A08',
+    input: atticHeightInput,
+    run: atticHeight,
   },
   { name: 'cut-length', title: 'Length to cut for a run', source: 'F16.1', input: cutLengthInput, run: cutLengthCalculator },
 ];

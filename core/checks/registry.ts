@@ -1,12 +1,22 @@
 import type { ProjectDocument } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
 import type { Check, Finding, Rank } from './check.ts';
+import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
 import { keptRouteDiffers } from './kept-route-differs.ts';
 import { routeMissing } from './route-missing.ts';
 import { speakerCableLossCheck } from './speaker-cable-loss.ts';
 
 /** Every rule of the product. */
-export const CHECKS: readonly Check[] = [speakerCableLossCheck, routeMissing, keptRouteDiffers];
+export const CHECKS: readonly Check[] = [
+  speakerCableLossCheck,
+  routeMissing,
+  keptRouteDiffers,
+  openingsFit,
+  levelsApart,
+  ceilingAboveHeads,
+  roomsClosed,
+  cavitiesKnown,
+];
 
 const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };
 

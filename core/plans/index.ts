@@ -13,3 +13,4 @@ export {
   type WallProposal,
 } from './wall-proposals.ts';
 export { drawingSvg, SVG_PX_PER_M, svgLines } from './drawing-svg.ts';
+export { proposalInput } from './proposal-input.ts';

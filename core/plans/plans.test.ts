@@ -2,7 +2,17 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { closestOnSegment, type Point2 } from '../geometry/index.ts';
 import { drawnPlans } from '../testing/drawn-plans.ts';
-import { lineCount, PROPOSAL_OPTIONS, proposeWalls, readDxf, type Drawing, type ProposalInput } from './index.ts';
+import {
+  drawingSvg,
+  lineCount,
+  PROPOSAL_OPTIONS,
+  proposalInput,
+  proposeWalls,
+  readDxf,
+  svgLines,
+  type Drawing,
+  type ProposalInput,
+} from './index.ts';
 
 function must(text: string): Drawing {
   const read = readDxf(text);
@@ -16,28 +26,17 @@ const dxf = (entities: (string | number)[], units = 4, blocks: (string | number)
     .join('\r\n');
 const LINE = [0, 'LINE', 8, 'WALLS', 10, 0, 20, 0, 11, 4000, 21, 3000];
 
-/** What a layer says, in metres about the file's own origin. */
+/** What the layers say, in metres of the file's own coordinates. */
 function inputOf(drawing: Drawing, wallLayer: string, openingLayer: string): ProposalInput {
   const m = drawing.metresPerUnit!;
-  const linesOf = (name: string) => {
-    const layer = drawing.layers.find((l) => l.name === name);
-    return Array.from({ length: layer ? lineCount(layer) : 0 }, (_, i): [Point2, Point2] => {
-      const [x0, y0, x1, y1] = [0, 1, 2, 3].map((k) => (layer!.lines[4 * i + k] + drawing.origin[k % 2]) * m);
-      return [
-        [x0, y0],
-        [x1, y1],
-      ];
-    });
+  const [ox, oy] = drawing.origin.map((v) => v * m);
+  const back = (p: Point2): Point2 => [p[0] + ox, p[1] + oy];
+  const { lines, openingLines = [], arcs = [] } = proposalInput(drawing, m, [wallLayer], [openingLayer]);
+  return {
+    lines: lines.map(([a, b]) => [back(a), back(b)]),
+    openingLines: openingLines.map(([a, b]) => [back(a), back(b)]),
+    arcs: arcs.map((arc) => ({ ...arc, centre: back(arc.centre) })),
   };
-  const arcs = drawing.layers.flatMap(({ arcs: list }) =>
-    Array.from({ length: list.length / 5 }, (_, i) => ({
-      centre: [(list[5 * i] + drawing.origin[0]) * m, (list[5 * i + 1] + drawing.origin[1]) * m] as Point2,
-      radiusM: list[5 * i + 2] * m,
-      startRad: list[5 * i + 3],
-      endRad: list[5 * i + 4],
-    })),
-  );
-  return { lines: linesOf(wallLayer), openingLines: linesOf(openingLayer), arcs };
 }
 
 type Span = { readonly a: Point2; readonly b: Point2 };
@@ -215,5 +214,34 @@ describe('a DXF drawing', () => {
       }),
       { numRuns: 80 },
     );
+  });
+});
+
+describe('a vector plan', () => {
+  it('made of a drawing gives its lines back to snap to', () => {
+    const drawing = must(dxf([...LINE, 0, 'TEXT', 8, 'NAMES', 10, 0, 20, 0, 40, 200, 1, 'A < B & C']));
+    const { svg, widthPx, heightPx } = drawingSvg(drawing, 0.001, new Set(['WALLS', 'NAMES']));
+    expect([widthPx, heightPx]).to.deep.equal([400, 300]);
+    expect(svg).to.include('A &lt; B &amp; C');
+    expect(svgLines(svg, heightPx)).to.deep.equal([
+      [
+        [0, 0],
+        [400, 300],
+      ],
+    ]);
+    expect(svgLines(drawingSvg(drawing, 0.001, new Set(['NAMES'])).svg, heightPx)).to.deep.equal([]);
+  });
+
+  it('from elsewhere is read with its matrices, relative steps, rectangles and closing sides', () => {
+    const svg =
+      '<svg><path transform="matrix(2,0,0,2,10,0)" d="M0 0h5v5z"/><rect x="1" y="2" width="3" height="4"/><line x1="0" y1="0" x2="0" y2="9"/><path d="M0,0c1,1 2,2 3,3"/><path d="nonsense M"/></svg>';
+    const lines = svgLines(svg, 100).map((line) => line.flat());
+    expect(lines.slice(0, 3)).to.deep.equal([
+      [10, 100, 20, 100],
+      [20, 100, 20, 90],
+      [20, 90, 10, 100],
+    ]);
+    expect(lines).to.have.length(3 + 4 + 1 + 1);
+    expect(lines.at(-1)).to.deep.equal([0, 100, 3, 97]);
   });
 });

@@ -1,16 +1,14 @@
 // Here: drawing and editing the house with all that follows (rooms, openings, devices carried along), what is known of it.
 // Not here: cable ways through it (routing) and what may be wrong with it (checks).
 // Start with `drawWalls`, then `settleHouse`.
-export { CORNER_TOLERANCE_M, refitRooms, sameOutline, wallFaces } from './refit-rooms.ts';
+export { refitRooms } from './refit-rooms.ts';
+export { CORNER_TOLERANCE_M, sameOutline, wallFaces } from './wall-faces.ts';
 export { levelAreas, wallFootprint, type LevelAreas } from './level-areas.ts';
 export { settleHouse } from './settle.ts';
 export {
   drawWalls,
   moveWalls,
-  openingFits,
-  placeOpening,
   placeWall,
-  removeOpenings,
   removeWalls,
   SHORTEST_WALL_M,
   splitWall,
@@ -43,3 +41,4 @@ export {
 } from './arrange.ts';
 export { wallsFromProposals } from './walls-from-proposals.ts';
 export { wallElevation, type WallElevation } from './elevation.ts';
+export { openingFits, placeOpening, removeOpenings } from './openings.ts';

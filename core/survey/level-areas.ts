@@ -2,7 +2,7 @@ import { wallReaches } from '../building/index.ts';
 import { distance2, type Point2 } from '../geometry/index.ts';
 import type { ProjectDocument, Wall } from '../project/index.ts';
 import { difference, regionArea, union, type Region } from '../regions/index.ts';
-import { wallFaces } from './refit-rooms.ts';
+import { wallFaces } from './wall-faces.ts';
 
 /** Areas of one level, m². `netM2` is inside the walls; net areas and footprint sum to the gross. */
 export interface LevelAreas {

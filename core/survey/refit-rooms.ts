@@ -1,58 +1,28 @@
-import { boundsOf, facesOf, faceArea, polygonArea, type Face, type PlanarMap, type Point2 } from '../geometry/index.ts';
-import {
-  create,
-  listOf,
-  newRoom,
-  remove,
-  sameValue,
-  update,
-  type Operation,
-  type ProjectDocument,
-  type Room,
-  type Wall,
-} from '../project/index.ts';
+import { boundsOf, faceArea, polygonArea, type Point2 } from '../geometry/index.ts';
+import { create, listOf, newRoom, remove, update, type Operation, type ProjectDocument, type Room } from '../project/index.ts';
 import { intersection, regionArea } from '../regions/index.ts';
+import { byId, keyOf, outlineOf, wallFaces } from './wall-faces.ts';
 
-/** Ends of walls closer than this count as one corner, m. */
-export const CORNER_TOLERANCE_M = 0.01;
 /** A closed area smaller than this is a shaft or a drawing accident, not a room, m². */
 const LEAST_ROOM_M2 = 0.4;
-
-const kept = new WeakMap<object, Map<string, PlanarMap>>();
-
-/** The closed areas between the walls of a level; worked out once for each state of the walls. */
-export function wallFaces(document: Pick<ProjectDocument, 'walls'>, levelId: string): PlanarMap {
-  let byLevel = kept.get(document.walls);
-  if (!byLevel) kept.set(document.walls, (byLevel = new Map()));
-  let map = byLevel.get(levelId);
-  if (!map) {
-    const walls = Object.values(document.walls).filter((wall) => wall.levelId === levelId);
-    byLevel.set(levelId, (map = facesOf(walls.sort(byId) as unknown as (Wall & { a: Point2; b: Point2 })[], CORNER_TOLERANCE_M)));
-  }
-  return map;
-}
-
-const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : 1);
-
-/** A millimetre is finer than any survey; it keeps files readable and the same outline the same. */
-const tidy = (value: number) => Math.round(value * 1000) / 1000;
-
-/** The outline of a face from its lowest left corner on, so that the same face always reads the same. */
-function outlineOf(face: Face): [number, number][] {
-  const ring = face.polygon.map(([x, y]): [number, number] => [tidy(x), tidy(y)]);
-  let first = 0;
-  ring.forEach(([x, y], i) => {
-    if (x < ring[first][0] || (x === ring[first][0] && y < ring[first][1])) first = i;
-  });
-  return [...ring.slice(first), ...ring.slice(0, first)];
-}
 
 interface Area {
   readonly polygon: [number, number][];
   readonly key: string;
 }
 
-const areasOf = (document: Pick<ProjectDocument, 'walls'>, levelId: string): Area[] =>
+const keptAreas = new WeakMap<object, Map<string, Area[]>>();
+
+/** Closed areas large enough for a room; worked out once for each state of the walls. */
+function areasOf(document: Pick<ProjectDocument, 'walls'>, levelId: string): Area[] {
+  let byLevel = keptAreas.get(document.walls);
+  if (!byLevel) keptAreas.set(document.walls, (byLevel = new Map()));
+  let areas = byLevel.get(levelId);
+  if (!areas) byLevel.set(levelId, (areas = workOutAreas(document, levelId)));
+  return areas;
+}
+
+const workOutAreas = (document: Pick<ProjectDocument, 'walls'>, levelId: string): Area[] =>
   wallFaces(document, levelId)
     .faces.filter((face) => faceArea(face) >= LEAST_ROOM_M2)
     .map((face) => {
@@ -97,9 +67,6 @@ export function refitRooms(before: ProjectDocument, after: ProjectDocument, leve
   }
   return operations.filter((operation) => operation !== null);
 }
-
-const keyOf = (polygon: Room['polygon']) =>
-  JSON.stringify(outlineOf({ polygon: polygon as Point2[], holes: [], segmentIds: [] }));
 
 interface Overlap {
   readonly room: Room;
@@ -146,6 +113,3 @@ function roomLike(document: ProjectDocument, levelId: string, polygon: [number, 
     : {};
   return newRoom({ id, levelId, code: `R${n}`, name: `Room ${n}`, polygon, ...framing });
 }
-
-/** Whether two outlines are the same place. */
-export const sameOutline = (a: Room['polygon'], b: Room['polygon']): boolean => sameValue(a, b) || keyOf(a) === keyOf(b);

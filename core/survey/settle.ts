@@ -1,8 +1,16 @@
-import { buildingOf, nearestWall, roomAt, type Building } from '../building/index.ts';
+import { buildingOf, nearestWall, type Building } from '../building/index.ts';
 import { moveDevices, type DeviceMove } from '../devices/index.ts';
-import { distance2, type Point2 } from '../geometry/index.ts';
+import { boundsOf, distance2, pointInPolygon, polygonArea, type Bounds, type Point2 } from '../geometry/index.ts';
 import { fine, type Outcome } from '../outcome/index.ts';
-import { applyChange, listOf, type Device, type Operation, type ProjectDocument, type Wall } from '../project/index.ts';
+import {
+  applyChange,
+  listOf,
+  type Device,
+  type Operation,
+  type ProjectDocument,
+  type Room,
+  type Wall,
+} from '../project/index.ts';
 import { refitRooms } from './refit-rooms.ts';
 
 /**
@@ -31,7 +39,7 @@ export function settleHouse(
     working = refitted.value;
     const gone = new Set(removals.map(({ id }) => id));
     const left = { ...working, rooms: Object.fromEntries(Object.entries(working.rooms).filter(([id]) => !gone.has(id))) };
-    const moved = moveDevices(left, movesOf(document, left, levelId));
+    const moved = moveDevices(left, movesOf(document, left, levelId, touched([...operations, ...roomOperations], document)));
     if (!moved.ok) return moved;
     all.push(...moved.value);
     const settled = applyChange(working, { operations: moved.value });
@@ -51,19 +59,58 @@ export function settleHouse(
   return fine(all);
 }
 
+/** How far beside changed ground a device may still be affected, m. */
+const BESIDE_M = 0.5;
+
+/** The ground on which walls or rooms have changed; null where none have. */
+function touched(operations: readonly Operation[], before: ProjectDocument): Bounds | null {
+  const points = operations.flatMap((operation): Point2[] => {
+    const was = (
+      operation.in === 'walls' ? before.walls[operation.id] : operation.in === 'rooms' ? before.rooms[operation.id] : undefined
+    ) as Partial<Wall & Room> | undefined;
+    const is = (operation.op === 'update' ? operation.after : operation.record) as Partial<Wall & Room>;
+    return [was, is].flatMap((one) => [...(one?.polygon ?? []), ...(one?.a ? [one.a] : []), ...(one?.b ? [one.b] : [])]);
+  });
+  const box = boundsOf(points);
+  return box && { minX: box.minX - BESIDE_M, minY: box.minY - BESIDE_M, maxX: box.maxX + BESIDE_M, maxY: box.maxY + BESIDE_M };
+}
+
 /** Where the devices of a level must go: along with their wall, or anew into the room around them. */
-function movesOf(before: ProjectDocument, after: ProjectDocument, levelId: string): DeviceMove[] {
-  const [was, is] = [buildingOf(before), buildingOf(after)];
-  return listOf(after, 'devices')
-    .filter((device) => device.levelId === levelId)
+function movesOf(before: ProjectDocument, after: ProjectDocument, levelId: string, box: Bounds | null): DeviceMove[] {
+  if (!box) return [];
+  const was = buildingOf(before);
+  const roomAround = smallestRoom(after, levelId, box);
+  const near = ({ x, y }: Device) => x >= box.minX && x <= box.maxX && y >= box.minY && y <= box.maxY;
+  return Object.values(after.devices)
+    .filter((device) => device.levelId === levelId && near(device))
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
     .flatMap((device): DeviceMove[] => {
       const onWall = after.deviceTypes[device.typeId].mount === 'wall';
       const to = onWall ? carried(was, after, device) : null;
       if (to) return [{ deviceId: device.id, to }];
       if (onWall) return isRoomGone(after, device) ? [{ deviceId: device.id, to: [device.x, device.y] }] : [];
-      const room = roomAt(is, levelId, [device.x, device.y]);
-      return (room?.id ?? null) === device.roomId ? [] : [{ deviceId: device.id, to: [device.x, device.y] }];
+      return (roomAround([device.x, device.y])?.id ?? null) === device.roomId
+        ? []
+        : [{ deviceId: device.id, to: [device.x, device.y] }];
     });
+}
+
+/** Finds the smallest room around a point, among those that the changed ground touches. */
+function smallestRoom(document: ProjectDocument, levelId: string, box: Bounds): (p: Point2) => Room | undefined {
+  const rooms = Object.values(document.rooms)
+    .filter((room) => room.levelId === levelId)
+    .map((room) => ({
+      room,
+      bounds: boundsOf(room.polygon as Point2[])!,
+      areaM2: Math.abs(polygonArea(room.polygon as Point2[])),
+    }))
+    .filter(({ bounds: b }) => b.minX <= box.maxX && b.maxX >= box.minX && b.minY <= box.maxY && b.maxY >= box.minY)
+    .sort((a, b) => a.areaM2 - b.areaM2 || (a.room.id < b.room.id ? -1 : 1));
+  return (p) =>
+    rooms.find(
+      ({ room, bounds: b }) =>
+        p[0] >= b.minX && p[0] <= b.maxX && p[1] >= b.minY && p[1] <= b.maxY && pointInPolygon(p, room.polygon as Point2[]),
+    )?.room;
 }
 
 const isRoomGone = (document: ProjectDocument, device: Device) => device.roomId !== null && !document.rooms[device.roomId];

@@ -1,10 +1,9 @@
 import { closestOnSegment, crossingParameters, distance2, type Point2 } from '../geometry/index.ts';
-import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import { refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
   listOf,
   newWall,
-  remove,
   removeWithDependants,
   update,
   WALL_DEFAULTS,
@@ -13,7 +12,7 @@ import {
   type ProjectDocument,
   type Wall,
 } from '../project/index.ts';
-import { CORNER_TOLERANCE_M } from './refit-rooms.ts';
+import { CORNER_TOLERANCE_M } from './wall-faces.ts';
 import { settleHouse } from './settle.ts';
 
 /** How a wall is made: everything but where it stands. */
@@ -104,30 +103,49 @@ export function moveWalls(document: ProjectDocument, grip: WallGrip, by: Point2,
           const wall = document.walls[id];
           return wall ? [wall.a, wall.b].map((at) => ({ at: at as Point2, levelId: wall.levelId })) : [];
         });
-  for (const wall of Object.values(document.walls)) {
-    const held = (p: Point2) => corners.some((c) => c.levelId === wall.levelId && distance2(c.at, p) <= CORNER_TOLERANCE_M);
-    const [a, b] = [held(wall.a), held(wall.b)];
+  const levels = new Set(corners.map((corner) => corner.levelId));
+  const onLevels = Object.values(document.walls).filter((wall) => levels.has(wall.levelId));
+  for (const wall of onLevels) {
+    const a = isHeld(corners, wall, wall.a);
+    const b = isHeld(corners, wall, wall.b);
     if (a || b) moved.set(wall.id, { ...wall, a: a ? shift(wall.a) : wall.a, b: b ? shift(wall.b) : wall.b });
   }
   // A wall that ends against the side of a moved wall follows it there.
-  for (const wall of Object.values(document.walls)) {
+  const hosts = [...moved.values()];
+  for (const wall of onLevels) {
     const current = moved.get(wall.id) ?? wall;
-    const follow = (p: readonly [number, number], end: 'a' | 'b') => {
-      const host = [...moved.values()].find(
-        (m) => m.levelId === wall.levelId && m.id !== wall.id && endsAgainst(document.walls[m.id], p),
-      );
-      return host && current[end] === wall[end] ? onto(host, current) : null;
-    };
-    const [a, b] = [follow(wall.a, 'a'), follow(wall.b, 'b')];
+    const a = current.a === wall.a ? followed(document, hosts, current, wall.a) : null;
+    const b = current.b === wall.b ? followed(document, hosts, current, wall.b) : null;
     if (a || b) moved.set(wall.id, { ...current, a: a ?? current.a, b: b ?? current.b });
   }
   return commit(document, [...moved.values()], newId);
 }
 
-const endsAgainst = (wall: Wall, p: readonly [number, number]) =>
-  closestOnSegment(p, wall.a, wall.b).distanceM <= CORNER_TOLERANCE_M &&
-  distance2(p, wall.a) > CORNER_TOLERANCE_M &&
-  distance2(p, wall.b) > CORNER_TOLERANCE_M;
+function isHeld(corners: readonly { at: Point2; levelId: string }[], wall: Wall, p: Point2): boolean {
+  for (const { at, levelId } of corners) {
+    if (levelId === wall.levelId && Math.abs(at[0] - p[0]) <= CORNER_TOLERANCE_M && distance2(at, p) <= CORNER_TOLERANCE_M)
+      return true;
+  }
+  return false;
+}
+
+/** Where a wall's end goes when the moved wall that it ends against goes; null where there is none. */
+function followed(
+  document: ProjectDocument,
+  hosts: readonly Wall[],
+  wall: Wall,
+  p: readonly [number, number],
+): [number, number] | null {
+  for (const host of hosts) {
+    if (host.id === wall.id || host.levelId !== wall.levelId) continue;
+    const { a, b } = document.walls[host.id];
+    if (p[0] < Math.min(a[0], b[0]) - CORNER_TOLERANCE_M || p[0] > Math.max(a[0], b[0]) + CORNER_TOLERANCE_M) continue;
+    if (p[1] < Math.min(a[1], b[1]) - CORNER_TOLERANCE_M || p[1] > Math.max(a[1], b[1]) + CORNER_TOLERANCE_M) continue;
+    if (distance2(p, a) <= CORNER_TOLERANCE_M || distance2(p, b) <= CORNER_TOLERANCE_M) continue;
+    if (closestOnSegment(p, a, b).distanceM <= CORNER_TOLERANCE_M) return onto(host, wall);
+  }
+  return null;
+}
 
 /** Where the line of `wall` meets the line of `host`. */
 function onto(host: Wall, wall: Wall): [number, number] | null {
@@ -224,44 +242,3 @@ export function splitWall(document: ProjectDocument, wallId: string, offsetM: nu
     () => newId('room'),
   );
 }
-
-/**
- * Puts a door, window or arch into a wall.
- * Problems: `opening-wider-than-wall`, `opening-outside-wall`, `opening-overlaps`, `window-above-ceiling`.
- */
-export function placeOpening(document: ProjectDocument, opening: Opening): Outcome<Operation[]> {
-  const fits = openingFits(document, opening);
-  if (!fits.ok) return fits;
-  const known = document.openings[opening.id];
-  const operation = known ? update('openings', known, opening) : create('openings', opening);
-  return fine(operation ? [operation] : []);
-}
-
-/** Whether an opening fits its wall; its fields are named where it does not. */
-export function openingFits(document: ProjectDocument, opening: Opening): Outcome<Opening> {
-  const wall = document.walls[opening.wallId];
-  if (!wall) return refuse('record-gone', { in: 'walls', id: opening.wallId });
-  const lengthM = distance2(wall.a, wall.b);
-  if (opening.widthM > lengthM + 1e-9)
-    return refuse('opening-wider-than-wall', { kind: 'invalid', field: 'widthM', widthM: opening.widthM, lengthM });
-  if (opening.offsetM - opening.widthM / 2 < -1e-6 || opening.offsetM + opening.widthM / 2 > lengthM + 1e-6)
-    return refuse('opening-outside-wall', { kind: 'invalid', field: 'offsetM', widthM: opening.widthM, lengthM });
-  const beside = openingsIn(document, opening.wallId).find(
-    (o) => o.id !== opening.id && Math.abs(o.offsetM - opening.offsetM) < (o.widthM + opening.widthM) / 2 - 1e-6,
-  );
-  if (beside) return refuse('opening-overlaps', { kind: 'invalid', field: 'offsetM' });
-  const topM = wall.heightM ?? highestCeiling(document, wall);
-  if (opening.headM > topM + 1e-9)
-    return refuse('opening-above-ceiling', { kind: 'invalid', field: 'headM', headM: opening.headM, ceilingM: topM });
-  return fine(opening);
-}
-
-function highestCeiling(document: ProjectDocument, wall: Wall): number {
-  const level = document.levels[wall.levelId];
-  const rooms = Object.values(document.rooms).filter((room) => room.levelId === wall.levelId);
-  return Math.max(level.ceilingHeightM, ...rooms.map((room) => room.slope?.highM ?? room.ceilingHeightM ?? 0));
-}
-
-/** Takes an opening out. */
-export const removeOpenings = (document: ProjectDocument, ids: readonly string[]): Outcome<Operation[]> =>
-  fine(ids.flatMap((id) => (document.openings[id] ? [remove('openings', document.openings[id])] : [])));

@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { writeProjectFile } from '../../core/formats/index.ts';
 import { buildCottage } from './cottage.ts';
+import { buildFlat } from './flat.ts';
 import { buildGranary } from './granary.ts';
 import { buildHeronQuay } from './heron-quay.ts';
 
@@ -17,6 +18,7 @@ const files = {
   'saltmarsh-granary': granary.document,
   'heron-quay-house': buildHeronQuay(),
   'tollgate-cottage': buildCottage(),
+  'ropewalk-flat': buildFlat(),
 };
 for (const [name, document] of Object.entries(files)) {
   writeFileSync(join(import.meta.dirname, '..', `${name}.spool.json`), writeProjectFile({ document, pictures: [] }));

@@ -8,7 +8,7 @@ import type { Database } from '../database/index.ts';
 import { importProject } from '../resources/projects/service.ts';
 import { demoMember, hashPassword, insertFirm } from '../resources/session/service.ts';
 
-export const DEMO_FILES = ['saltmarsh-granary', 'heron-quay-house', 'tollgate-cottage'];
+export const DEMO_FILES = ['saltmarsh-granary', 'heron-quay-house', 'tollgate-cottage', 'ropewalk-flat'];
 const EMAIL = 'planner@tidewrack.example';
 const FOLDER = join(import.meta.dirname, '../../demo');
 

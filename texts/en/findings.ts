@@ -12,6 +12,15 @@ export const findings = {
   'route-missing': '{{number}} has no way to its rack. {{because}}',
   'kept-route-differs': '{{number}} is {{state}} at {{builtM}}; the plan now wants {{wantedM}}. Decide which holds.',
   'kept-route-impossible': '{{number}} is {{state}} at {{builtM}}, but the plan has no way for it any more. Decide which holds.',
+  'opening-wider-than-wall': 'The {{kind}} of {{widthM}} does not fit its wall of {{lengthM}}.',
+  'opening-outside-wall': 'The {{kind}} of {{widthM}} reaches beyond its wall of {{lengthM}}.',
+  'opening-overlaps': 'Two openings lie in the same place of one wall. Move one of them.',
+  'opening-above-ceiling': 'The head of the {{kind}} at {{headM}} is above the ceiling at {{ceilingM}}. One of them is wrong.',
+  'levels-overlap': '{{upper}} begins {{overlapM}} below the ceiling of {{lower}}.',
+  'ceiling-below-head':
+    'The ceiling of {{room}} at {{ceilingM}} is below the head of a {{kind}} at {{headM}}. Measure both again.',
+  'room-open': 'The walls of {{room}} are not closed. Close them, or remove the room.',
+  'cavity-not-known': 'The cavity of a wall ({{wall}}) is not known. Open it, or plan for the surface.',
 } as const;
 
 /** Words on the buttons of cures. */
@@ -20,4 +29,6 @@ export const cures = {
   'keep-built': 'Keep as built',
   'move-back': 'Move the device back',
   'pull-again': 'Pull again to the plan',
+  'fit-opening': 'Move or narrow it to {{widthM}}',
+  'lift-level': 'Raise {{name}} to {{elevationM}}',
 } as const;

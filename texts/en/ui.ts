@@ -18,7 +18,7 @@ export const ui = {
   signIn: {
     line: 'Every cable in the house, found its way, measured, labelled and kept.',
     demo: 'Open the demo firm',
-    demoHint: 'Three houses to look at and to change. No account needed.',
+    demoHint: 'Four houses to look at and to change. No account needed.',
     title: 'Sign in',
     email: 'Email',
     password: 'Password',

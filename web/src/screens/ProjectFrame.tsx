@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import { App as AntApp, Button, Drawer, Modal, Select, Spin } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
 import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import type { Finding } from '@dusky-spool/core/checks';
 import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { term, text } from '../app/text.ts';
@@ -10,6 +11,7 @@ import { derive } from '../state/derived.ts';
 import { isStage, progressOf, STAGES } from '../state/progress.ts';
 import { useProject } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
+import { placeOf } from '../state/finding-place.ts';
 import { useAfterFirstPaint } from '../state/useAfterFirstPaint.ts';
 import type { OpenConflict, SyncState } from '../editor/sync.ts';
 import { FindingCard } from '../ui/FindingCard.tsx';
@@ -154,10 +156,9 @@ function Header({
   const stops = findings.filter((finding) => finding.rank === 'stop');
   const looks = findings.filter((finding) => finding.rank === 'look');
   const units = document.project.units;
-  const show = (runId: string) => {
-    const run = document.runs[runId];
+  const show = (finding: Finding) => {
     setListing(false);
-    void navigate(`/p/${projectId}/cabling?level=${document.devices[run.deviceId].levelId}&sel=run:${runId}`);
+    void navigate(placeOf(projectId, document, finding));
   };
   return (
     <header className="header">
@@ -212,10 +213,10 @@ function Header({
           {findings.length === 0 && <p>{text('header.noFindings')}</p>}
           {[...stops, ...looks].map((finding) => (
             <FindingCard
-              key={`${finding.check}${finding.subjects[0].id}`}
+              key={`${finding.check}${finding.code}${finding.subjects[0].id}`}
               finding={finding}
               units={units}
-              onShow={() => show(finding.subjects[0].id)}
+              onShow={() => show(finding)}
             />
           ))}
           {findings.length > 0 && (

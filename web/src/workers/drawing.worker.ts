@@ -1,5 +1,4 @@
-import { drawingSvg, proposeWalls, readDxf, type Drawing, type ProposalInput } from '@dusky-spool/core/plans';
-import type { Point2 } from '@dusky-spool/core/geometry';
+import { drawingSvg, proposalInput, proposeWalls, readDxf, type Drawing } from '@dusky-spool/core/plans';
 import type { DrawingAnswer, DrawingQuestion } from './drawing-contract.ts';
 
 /** Reads drawings and proposes walls away from the page; ended by the page where it is called off. */
@@ -27,24 +26,7 @@ self.onmessage = (event: MessageEvent<DrawingQuestion>) => {
   if (question.ask === 'picture') {
     say({ tell: 'picture', ...drawingSvg(drawing, question.metresPerUnit, new Set(question.layers)) });
   } else {
-    const { metresPerUnit: m } = question;
-    const from = (names: readonly string[]) => drawing!.layers.filter(({ name }) => names.includes(name));
-    const lines = (names: readonly string[]): [Point2, Point2][] =>
-      from(names).flatMap(({ lines: list }) =>
-        Array.from({ length: list.length / 4 }, (_, i): [Point2, Point2] => [
-          [list[4 * i] * m, list[4 * i + 1] * m],
-          [list[4 * i + 2] * m, list[4 * i + 3] * m],
-        ]),
-      );
-    const arcs = drawing.layers.flatMap(({ arcs: list }) =>
-      Array.from({ length: list.length / 5 }, (_, i) => ({
-        centre: [list[5 * i] * m, list[5 * i + 1] * m] as Point2,
-        radiusM: list[5 * i + 2] * m,
-        startRad: list[5 * i + 3],
-        endRad: list[5 * i + 4],
-      })),
-    );
-    const input: ProposalInput = { lines: lines(question.walls), openingLines: lines(question.openings), arcs };
+    const input = proposalInput(drawing, question.metresPerUnit, question.walls, question.openings);
     say({ tell: 'proposals', proposals: proposeWalls(input) });
   }
 };

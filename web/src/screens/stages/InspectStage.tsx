@@ -3,6 +3,7 @@ import { CHECKS } from '@dusky-spool/core/checks';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { text } from '../../app/text.ts';
 import { derive } from '../../state/derived.ts';
+import { placeOf } from '../../state/finding-place.ts';
 import { FindingCard } from '../../ui/FindingCard.tsx';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { StagePage } from './StagePage.tsx';
@@ -12,8 +13,6 @@ export function InspectStage({ projectId, document }: { readonly projectId: stri
   const { findings } = derive(document);
   const navigate = useNavigate();
   const open = findings.filter((finding) => finding.rank !== 'fine');
-  const show = (runId: string) =>
-    void navigate(`/p/${projectId}/cabling?level=${document.devices[document.runs[runId].deviceId].levelId}&sel=run:${runId}`);
   return (
     <StagePage title={text('stage.inspect.title')} lead={text('stage.inspect.lead')}>
       {open.length === 0 && (
@@ -24,10 +23,10 @@ export function InspectStage({ projectId, document }: { readonly projectId: stri
       <div className="finding-grid">
         {open.map((finding) => (
           <FindingCard
-            key={`${finding.check}${finding.subjects[0].id}`}
+            key={`${finding.check}${finding.code}${finding.subjects[0].id}`}
             finding={finding}
             units={document.project.units}
-            onShow={() => show(finding.subjects[0].id)}
+            onShow={() => void navigate(placeOf(projectId, document, finding))}
           />
         ))}
       </div>

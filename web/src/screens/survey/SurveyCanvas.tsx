@@ -431,6 +431,7 @@ export function SurveyCanvas({
             snap={typedAt ? null : pointer}
             gridAngleRad={gridAngleRad}
             label={(m) => formatLength(m, units)}
+            flip={target !== undefined && target[0] * control.camera.k + control.camera.tx > window.innerWidth - 560}
           />
         )}
       </g>
@@ -447,12 +448,15 @@ function Draft({
   snap,
   gridAngleRad,
   label,
+  flip,
 }: {
   readonly tool: SurveyTool;
   readonly target: Point2 | undefined;
   readonly snap: Snap | null;
   readonly gridAngleRad: number;
   readonly label: (lengthM: number) => string;
+  /** Near the right edge words stand on the left of the pointer. */
+  readonly flip: boolean;
 }) {
   if (!target) return null;
   const points =
@@ -489,11 +493,11 @@ function Draft({
       <g transform={`translate(${target[0]},${target[1]})`}>
         <g className="upright">
           <circle className={`snap-mark ${snap?.kind ?? 'none'}`} r={5} />
-          <text className="draft-text" x={12} y={-10}>
+          <text className="draft-text" x={flip ? -12 : 12} y={-10} textAnchor={flip ? 'end' : 'start'}>
             {last && !boxed ? `${label(lengthM)}  ${Math.round(((angle % 360) + 360) % 360)}°` : ''}
           </text>
           {snap && snap.kind !== 'none' && (
-            <text className="snap-name" x={12} y={18}>
+            <text className="snap-name" x={flip ? -12 : 12} y={18} textAnchor={flip ? 'end' : 'start'}>
               {text(`snaps.${snap.kind}`)}
             </text>
           )}

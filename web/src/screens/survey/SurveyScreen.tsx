@@ -61,7 +61,7 @@ const LEFT_PX = 200;
 /** The Survey stage: the building as it really is. */
 export function SurveyScreen({ projectId, document }: Props) {
   const { levelId: wanted, selection: raw, view, go } = usePlace();
-  const { edit, undo, redo, showPreview } = useProject();
+  const { edit, undo, redo, preview, showPreview } = useProject();
   const settings = useSettings();
   const { message } = AntApp.useApp();
   const [tool, setTool] = useState<SurveyTool>(SELECT);
@@ -388,6 +388,19 @@ export function SurveyScreen({ projectId, document }: Props) {
       </div>
       {settings.inspectorOpen && (
         <aside className="inspector" aria-label={text('survey.inspector')}>
+          {preview && preview.what !== '' && (
+            <div className="previewing" role="status">
+              <span>{text('run.previewing', { what: preview.what })}</span>
+              <div>
+                <Button size="small" type="primary" onClick={() => edit(preview.what, preview.operations)}>
+                  {text('apply')}
+                </Button>
+                <Button size="small" ghost onClick={() => showPreview('', null)}>
+                  {text('cancel')}
+                </Button>
+              </div>
+            </div>
+          )}
           {arrange && (
             <div className="arrange" role="group" aria-label={text('survey.arrange')}>
               {EDGES.map((edge) => (

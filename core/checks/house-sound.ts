@@ -1,0 +1,211 @@
+import { distance2, isSimplePolygon, type Point2 } from '../geometry/index.ts';
+import { listOf, type CollectionName, type Opening, type ProjectDocument, type Room } from '../project/index.ts';
+import { levelsFromBelow } from '../building/index.ts';
+import { factOf, openingFits, sameOutline, wallFaces } from '../survey/index.ts';
+import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
+
+const finding = (
+  check: string,
+  rank: Rank,
+  code: string,
+  subject: { in: CollectionName; id: string },
+  figures: Finding['figures'],
+  more: Partial<Pick<Finding, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
+): Finding => ({ check, rank, code, subjects: [subject], measured: null, allowed: null, unit: '', cures: [], ...more, figures });
+
+const wallName = (document: ProjectDocument, wallId: string) => {
+  const wall = document.walls[wallId];
+  return `${document.levels[wall.levelId].name}, ${distance2(wall.a, wall.b).toFixed(2)} m`;
+};
+
+/** A door or window that does not fit its wall cannot be built; one that can be moved or narrowed to fit is offered so. */
+export const openingsFit = defineCheck({
+  id: 'openings-fit',
+  title: 'Doors and windows fit their walls and end below the ceiling',
+  source: 'geometry of the survey',
+  severity: 'stop',
+  appliesTo: 'openings',
+  run: ({ document }) =>
+    listOf(document, 'openings').flatMap((opening) => {
+      const fits = openingFits(document, opening);
+      if (fits.ok) return [];
+      const { code, ...figures } = fits.problem;
+      return [
+        finding(
+          'openings-fit',
+          'stop',
+          code,
+          { in: 'openings', id: opening.id },
+          { ...figures, number: wallName(document, opening.wallId), kind: opening.kind },
+          { measured: opening.widthM, unit: 'm', cures: fittingCures(document, opening) },
+        ),
+      ];
+    }),
+});
+
+function fittingCures(document: ProjectDocument, opening: Opening): Cure[] {
+  const wall = document.walls[opening.wallId];
+  const lengthM = distance2(wall.a, wall.b);
+  const widthM = Math.min(opening.widthM, lengthM);
+  const offsetM = Math.min(lengthM - widthM / 2, Math.max(widthM / 2, opening.offsetM));
+  const next = { ...opening, widthM, offsetM };
+  if (!openingFits(document, next).ok) return [];
+  const changed = (['widthM', 'offsetM'] as const).filter((field) => next[field] !== opening[field]);
+  const pick = (from: Opening) => Object.fromEntries(changed.map((field) => [field, from[field]]));
+  return [
+    {
+      code: 'fit-opening',
+      figures: { widthM, kind: opening.kind },
+      operations: [{ op: 'update', in: 'openings', id: opening.id, before: pick(opening), after: pick(next) }],
+    },
+  ];
+}
+
+/** Levels whose rooms would stand in each other are entered wrongly. */
+export const levelsApart = defineCheck({
+  id: 'levels-apart',
+  title: 'Every level lies clear above the one below',
+  source: 'geometry of the survey',
+  severity: 'stop',
+  appliesTo: 'levels',
+  run: ({ document }) => {
+    const levels = levelsFromBelow(document);
+    return levels.slice(1).flatMap((upper, i) => {
+      const lower = levels[i];
+      const topM = lower.elevationM + lower.ceilingHeightM;
+      const overlapM = topM - upper.elevationM;
+      // Levels beside each other (a wing half a storey up) share no ground and may share heights.
+      if (overlapM <= 1e-6 || !shareGround(document, lower.id, upper.id)) return [];
+      const elevationM = topM + lower.cavityDepthM;
+      const cure: Cure = {
+        code: 'lift-level',
+        figures: { name: upper.name, elevationM },
+        operations: [
+          { op: 'update', in: 'levels', id: upper.id, before: { elevationM: upper.elevationM }, after: { elevationM } },
+        ],
+      };
+      return [
+        finding(
+          'levels-apart',
+          'stop',
+          'levels-overlap',
+          { in: 'levels', id: upper.id },
+          { number: upper.name, upper: upper.name, lower: lower.name, overlapM },
+          { measured: upper.elevationM, allowed: topM, unit: 'm', cures: [cure] },
+        ),
+      ];
+    });
+  },
+});
+
+function shareGround(document: ProjectDocument, a: string, b: string): boolean {
+  const boxOf = (levelId: string) => {
+    const points = Object.values(document.walls)
+      .filter((wall) => wall.levelId === levelId)
+      .flatMap((wall) => [wall.a, wall.b]);
+    return points.length === 0
+      ? null
+      : [
+          Math.min(...points.map((p) => p[0])),
+          Math.min(...points.map((p) => p[1])),
+          Math.max(...points.map((p) => p[0])),
+          Math.max(...points.map((p) => p[1])),
+        ];
+  };
+  const [p, q] = [boxOf(a), boxOf(b)];
+  return p !== null && q !== null && p[0] < q[2] - 0.1 && q[0] < p[2] - 0.1 && p[1] < q[3] - 0.1 && q[1] < p[3] - 0.1;
+}
+
+/** A room's ceiling below the head of a window in its walls: one of the two is measured wrongly. */
+export const ceilingAboveHeads = defineCheck({
+  id: 'ceiling-above-heads',
+  title: 'No ceiling lies below the head of a window or door in its room',
+  source: 'geometry of the survey',
+  severity: 'look',
+  appliesTo: 'rooms',
+  run: ({ document }) => {
+    const byLevel = new Map<string, Room[]>();
+    for (const room of listOf(document, 'rooms')) byLevel.set(room.levelId, [...(byLevel.get(room.levelId) ?? []), room]);
+    return listOf(document, 'openings').flatMap((opening) => {
+      const wall = document.walls[opening.wallId];
+      const t = opening.offsetM / distance2(wall.a, wall.b);
+      const at: Point2 = [wall.a[0] + (wall.b[0] - wall.a[0]) * t, wall.a[1] + (wall.b[1] - wall.a[1]) * t];
+      const low = (byLevel.get(wall.levelId) ?? [])
+        .filter((room) => onOutline(room, at))
+        .find((room) => ceilingOf(document, room) < opening.headM - 1e-9);
+      if (!low) return [];
+      const ceilingM = ceilingOf(document, low);
+      return [
+        finding(
+          'ceiling-above-heads',
+          'look',
+          'ceiling-below-head',
+          { in: 'rooms', id: low.id },
+          { number: low.code, room: low.name, headM: opening.headM, ceilingM, kind: opening.kind },
+          { measured: ceilingM, allowed: opening.headM, unit: 'm' },
+        ),
+      ];
+    });
+  },
+});
+
+const ceilingOf = (document: ProjectDocument, room: Room) =>
+  room.slope?.highM ?? room.ceilingHeightM ?? document.levels[room.levelId].ceilingHeightM;
+
+function onOutline({ polygon }: Room, p: Point2): boolean {
+  return polygon.some((a, i) => {
+    const b = polygon[(i + 1) % polygon.length];
+    return Math.abs(distance2(p, a) + distance2(p, b) - distance2(a, b)) < 0.01;
+  });
+}
+
+/** Rooms whose walls are not closed keep an outline that nothing holds any more. */
+export const roomsClosed = defineCheck({
+  id: 'rooms-closed',
+  title: 'Every room is closed by walls',
+  source: 'geometry of the survey',
+  severity: 'look',
+  appliesTo: 'rooms',
+  run: ({ document }) => {
+    const levelsWithWalls = new Set(Object.values(document.walls).map((wall) => wall.levelId));
+    return listOf(document, 'rooms').flatMap((room) => {
+      if (!levelsWithWalls.has(room.levelId)) return [];
+      const polygon = room.polygon as Point2[];
+      const held =
+        isSimplePolygon(polygon) &&
+        wallFaces(document, room.levelId).faces.some((face) =>
+          sameOutline(
+            face.polygon.map(([x, y]) => [x, y]),
+            room.polygon,
+          ),
+        );
+      return held
+        ? []
+        : [finding('rooms-closed', 'look', 'room-open', { in: 'rooms', id: room.id }, { number: room.code, room: room.name })];
+    });
+  },
+});
+
+/** A cavity that somebody looked for and could not know, in a wall that devices are meant for: practice B07. */
+export const cavitiesKnown = defineCheck({
+  id: 'cavities-known',
+  title: 'Cavities that devices go into are measured',
+  source: 'practice B07',
+  severity: 'look',
+  appliesTo: 'walls',
+  run: ({ document }) =>
+    listOf(document, 'walls').flatMap((wall) =>
+      factOf(document, 'walls', wall.id, 'cavityDepthM')?.state === 'not-known'
+        ? [
+            finding(
+              'cavities-known',
+              'look',
+              'cavity-not-known',
+              { in: 'walls', id: wall.id },
+              { number: document.levels[wall.levelId].code, wall: wallName(document, wall.id) },
+              { measured: wall.cavityDepthM, unit: 'm' },
+            ),
+          ]
+        : [],
+    ),
+});

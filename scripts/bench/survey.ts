@@ -1,0 +1,141 @@
+import { writeProjectFile } from '../../core/formats/index.ts';
+import { facesOf, type FaceSegment } from '../../core/geometry/index.ts';
+import { applyChange } from '../../core/project/index.ts';
+import { moveWalls, wallFaces } from '../../core/survey/index.ts';
+import { bigHouse } from '../../core/testing/big-house.ts';
+import { startApp } from '../../e2e/testing/index.ts';
+import { figure, percentile, type Figure } from './figure.ts';
+
+/** Rooms of 2 000 walls from nothing, and one wall dragged in that house: what the client works out between pointer and picture. */
+function coreFigures(): Figure[] {
+  const house = bigHouse();
+  const scratch: number[] = [];
+  for (let n = 0; n < 40; n++) {
+    const walls = { ...house.walls };
+    const start = performance.now();
+    for (const levelId of Object.keys(house.levels)) wallFaces({ walls }, levelId);
+    scratch.push(performance.now() - start);
+  }
+  const drag: number[] = [];
+  const middle = Object.values(house.walls).filter((wall) => wall.levelId === 'l1' && wall.a[0] === 20 && wall.b[0] === 20);
+  let ids = 0;
+  for (let n = 0; n < 300; n++) {
+    const wall = middle[n % middle.length];
+    const start = performance.now();
+    const moved = moveWalls(house, { wallIds: [wall.id] }, [0.01 * ((n % 30) + 1), 0], () => `new_${ids++}`);
+    if (!moved.ok) throw new Error(moved.problem.code);
+    const applied = applyChange(house, { operations: moved.value });
+    if (!applied.ok) throw new Error(applied.problem.code);
+    if (n >= 60) drag.push(performance.now() - start);
+  }
+  return [
+    figure('survey', 'rooms of 2 000 walls on four levels from scratch, median of 40', percentile(scratch, 0.5), 'ms', 60),
+    figure('survey', 'a wall dragged in that house: rooms and devices follow, 95th percentile', percentile(drag, 0.95), 'ms', 16),
+    figure('survey', 'plain reference: every pair of walls of one level tried, 500 walls', plainPairs(house), 'ms'),
+  ];
+}
+
+/** What a program without a grid would do: all pairs. */
+function plainPairs(house: ReturnType<typeof bigHouse>): number {
+  const walls = Object.values(house.walls).filter((wall) => wall.levelId === 'l1') as unknown as FaceSegment[];
+  const start = performance.now();
+  let meetings = 0;
+  for (const one of walls) {
+    for (const other of walls) {
+      if (one !== other && facesOf([one, other] as FaceSegment[]).looseIds.length === 2) meetings++;
+    }
+  }
+  if (meetings === 0) throw new Error('nothing met');
+  return performance.now() - start;
+}
+
+const LAYERS = ['WALLS', 'DOORS', 'GLAZING', 'FURNITURE', 'NOTES'];
+
+/** A drawing of 200 000 lines, 20 MB. */
+function largeDrawing(): string {
+  const out = ['0', 'SECTION', '2', 'HEADER', '9', '$INSUNITS', '70', '4', '0', 'ENDSEC', '0', 'SECTION', '2', 'ENTITIES'];
+  const pad = (text: string) => text.padEnd(12, '0');
+  for (let n = 0; n < 200_000; n++) {
+    const [x, y] = [(n % 500) * 80, Math.floor(n / 500) * 70];
+    out.push(
+      '0',
+      'LINE',
+      '5',
+      (n + 4096).toString(16),
+      '8',
+      LAYERS[n % 5],
+      '10',
+      pad(`${x}.25`),
+      '20',
+      pad(`${y}.5`),
+      '11',
+      pad(`${x + 70}.125`),
+      '21',
+      pad(`${y + (n % 3) * 10}.5`),
+    );
+  }
+  out.push('0', 'ENDSEC', '0', 'EOF');
+  return out.join('\n');
+}
+
+async function browserFigures(): Promise<Figure[]> {
+  const app = await startApp();
+  const { page } = await app.person();
+  await page.goto(app.url);
+  await page.getByRole('button', { name: 'Open the demo firm' }).click();
+  await page.getByRole('heading', { name: 'Saltmarsh Granary' }).waitFor();
+  await page.getByLabel('Import project file').setInputFiles({
+    name: 'big.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(writeProjectFile({ document: bigHouse(), pictures: [] })),
+  });
+  await page.getByRole('heading', { name: 'Big house' }).waitFor({ timeout: 60_000 });
+  const id = new URL(page.url()).pathname.split('/')[2];
+  const frames = async (address: string, ready: string): Promise<number[]> => {
+    await page.goto(`${app.url}/p/${id}/${address}`);
+    await page.locator(ready).first().waitFor({ timeout: 60_000 });
+    await page.waitForTimeout(2500);
+    // As text: what the loader adds to functions does not exist in the page.
+    await page.evaluate(
+      'window.times = []; (function tick(now) { if (now) window.times.push(now); requestAnimationFrame(tick); })()',
+    );
+    await page.mouse.move(640, 350);
+    for (let n = 0; n < 60; n++) {
+      await page.mouse.wheel(0, n % 2 ? 24 : -24);
+      await page.waitForTimeout(12);
+    }
+    await page.mouse.down();
+    for (let n = 0; n < 60; n++) await page.mouse.move(640 + 90 * Math.sin(n / 6), 350 + n);
+    await page.mouse.up();
+    const times = (await page.evaluate('window.times')) as number[];
+    return times.slice(1).map((time, n) => time - times[n]);
+  };
+  const survey = await frames('survey?level=l1', '.survey-foot');
+  const devices = await frames('devices?level=l1', '.plan-canvas .device');
+  await page.goto(`${app.url}/p/${id}/survey?level=l0`);
+  await page.locator('.survey-foot').waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
+  const drawing = Buffer.from(largeDrawing());
+  await page.evaluate(
+    "document.querySelector('input[type=file]').addEventListener('change', () => (window.began = performance.now()), { capture: true })",
+  );
+  await page.getByLabel('Add a plan picture').setInputFiles({ name: 'large.dxf', mimeType: 'application/dxf', buffer: drawing });
+  await page.locator('.layer-table').waitFor({ timeout: 60_000 });
+  const openMs = (await page.evaluate('performance.now() - window.began')) as number;
+  await app.close();
+  return [
+    figure('survey', 'pan and zoom of that house in Survey, 95th percentile between frames', percentile(survey, 0.95), 'ms', 25),
+    figure(
+      'survey',
+      'pan and zoom of that house in Devices, 750 devices in sight, 95th percentile',
+      percentile(devices, 0.95),
+      'ms',
+      25,
+    ),
+    figure('survey', `a drawing of 200 000 lines, ${(drawing.length / 1e6).toFixed(0)} MB, opened`, openMs / 1000, 's', 4),
+  ];
+}
+
+export async function benchSurvey(): Promise<Figure[]> {
+  return [...coreFigures(), ...(await browserFigures())];
+}

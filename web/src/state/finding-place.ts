@@ -1,0 +1,13 @@
+import type { Finding } from '@dusky-spool/core/checks';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+
+/** The address at which what a finding is about can be seen and put right. */
+export function placeOf(projectId: string, document: ProjectDocument, finding: Finding): string {
+  const [{ in: list, id }] = finding.subjects;
+  if (list === 'runs')
+    return `/p/${projectId}/cabling?level=${document.devices[document.runs[id].deviceId].levelId}&sel=run:${id}`;
+  if (list === 'levels') return `/p/${projectId}/survey?level=${id}`;
+  const wallId = list === 'openings' ? document.openings[id]?.wallId : id;
+  const record = list === 'rooms' ? document.rooms[id] : document.walls[wallId ?? ''];
+  return `/p/${projectId}/survey?level=${record?.levelId ?? ''}&sel=${list.replace(/s$/, '')}:${id}`;
+}

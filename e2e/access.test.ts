@@ -31,6 +31,7 @@ describe('every screen', () => {
   const addresses = () => [
     ...STAGES.map((stage) => `/p/${projectId}/${stage}`),
     `/p/${projectId}/cabling?view=schedule`,
+    `/p/${projectId}/survey?view=walk`,
     '/projects',
     '/scan',
   ];

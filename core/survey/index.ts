@@ -42,3 +42,4 @@ export {
 export { wallsFromProposals } from './walls-from-proposals.ts';
 export { wallElevation, type WallElevation } from './elevation.ts';
 export { openingFits, placeOpening, removeOpenings } from './openings.ts';
+export { onlyOutlines, resettle } from './resettle.ts';

@@ -29,9 +29,9 @@ export function openingFits(document: ProjectDocument, opening: Opening): Outcom
   if (!wall) return refuse('record-gone', { in: 'walls', id: opening.wallId });
   const lengthM = distance2(wall.a, wall.b);
   if (opening.widthM > lengthM + 1e-9)
-    return refuse('opening-wider-than-wall', { kind: 'invalid', field: 'widthM', widthM: opening.widthM, lengthM });
+    return refuse('opening-wider-than-wall', { kind: 'invalid', field: 'widthM', widthM: opening.widthM, wallM: lengthM });
   if (opening.offsetM - opening.widthM / 2 < -1e-6 || opening.offsetM + opening.widthM / 2 > lengthM + 1e-6)
-    return refuse('opening-outside-wall', { kind: 'invalid', field: 'offsetM', widthM: opening.widthM, lengthM });
+    return refuse('opening-outside-wall', { kind: 'invalid', field: 'offsetM', widthM: opening.widthM, wallM: lengthM });
   const beside = listOf(document, 'openings')
     .filter((o) => o.wallId === opening.wallId)
     .find((o) => o.id !== opening.id && Math.abs(o.offsetM - opening.offsetM) < (o.widthM + opening.widthM) / 2 - 1e-6);

@@ -65,7 +65,7 @@ export function drawWalls(
   for (const [a, b] of sides) {
     const lengthM = distance2(a, b);
     if (!(lengthM >= SHORTEST_WALL_M))
-      return refuse('wall-too-short', { kind: 'invalid', field: 'length', lengthM, leastM: SHORTEST_WALL_M });
+      return refuse('wall-too-short', { kind: 'invalid', field: 'length', wallM: lengthM, leastM: SHORTEST_WALL_M });
   }
   const overlap = sides.some(([a, b], i) => sides.some(([c, d], j) => j > i && runsOver(a, b, c, d)));
   if (overlap) return refuse('wall-chain-crosses', { kind: 'invalid', field: 'walls' });
@@ -173,7 +173,7 @@ function commit(document: ProjectDocument, walls: readonly Wall[], newId: NewId)
     const was = document.walls[wall.id];
     const lengthM = distance2(wall.a, wall.b);
     if (lengthM < SHORTEST_WALL_M)
-      return refuse('wall-too-short', { kind: 'invalid', field: 'length', lengthM, leastM: SHORTEST_WALL_M });
+      return refuse('wall-too-short', { kind: 'invalid', field: 'length', wallM: lengthM, leastM: SHORTEST_WALL_M });
     operations.push(update('walls', was, { a: wall.a, b: wall.b }));
     for (const opening of openingsIn(document, wall.id)) {
       const offsetM = carriedOffset(opening, was, wall);
@@ -182,7 +182,7 @@ function commit(document: ProjectDocument, walls: readonly Wall[], newId: NewId)
           kind: 'invalid',
           field: `opening ${opening.kind}`,
           widthM: opening.widthM,
-          lengthM,
+          wallM: lengthM,
         });
       operations.push(update('openings', opening, { offsetM }));
     }
@@ -214,7 +214,7 @@ export function splitWall(document: ProjectDocument, wallId: string, offsetM: nu
   const lengthM = distance2(wall.a, wall.b);
   const shorter = Math.min(offsetM, lengthM - offsetM);
   if (shorter < SHORTEST_WALL_M)
-    return refuse('wall-too-short', { kind: 'invalid', field: 'offset', lengthM: shorter, leastM: SHORTEST_WALL_M });
+    return refuse('wall-too-short', { kind: 'invalid', field: 'offset', wallM: shorter, leastM: SHORTEST_WALL_M });
   const openings = openingsIn(document, wallId);
   if (openings.some((o) => Math.abs(o.offsetM - offsetM) < o.widthM / 2))
     return refuse('opening-in-the-way', { kind: 'invalid', field: 'offset' });

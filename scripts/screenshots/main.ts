@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import type { DocumentReply } from '../../core/contract/index.ts';
+import { drawnPlans } from '../../core/testing/drawn-plans.ts';
 import { openGranary, planPoint, saved, startApp } from '../../e2e/testing/index.ts';
 
 const FOLDER = join(import.meta.dirname, '../../docs/screenshots');
@@ -56,7 +57,37 @@ await openRun(quay, 'level_m', 'M-KI-05.1');
 await shoot('plan-dusk');
 await page.getByRole('button', { name: 'Vellum theme' }).click();
 
+await page.goto(`${app.url}/projects`);
+await page.getByRole('link', { name: 'Open Ropewalk Flat' }).click();
+await page.locator('.plan-canvas .device').first().waitFor();
+const flat = new URL(page.url()).pathname.split('/')[2];
+const flatHouse = ((await (await page.request.get(`${app.url}/api/projects/${flat}`)).json()) as DocumentReply).document;
+await page.goto(`${app.url}/p/${flat}/survey`);
+await page.locator('.survey-foot').waitFor();
+const living = await planPoint(page, 1.2, 7.4);
+await page.mouse.click(living.x, living.y);
+await shoot('survey');
+const wall = Object.values(flatHouse.walls).find(({ a, b }) => a[0] === 4 && b[0] === 4)!;
+await page.goto(`${app.url}/p/${flat}/survey?view=wall-${wall.id}&sel=wall:${wall.id}`);
+await page.locator('.elevation-sheet').waitFor();
+await shoot('survey-elevation');
+await page.goto(`${app.url}/p/${granary}/survey?view=3d`);
+await page.locator('.house-3d-view canvas').waitFor();
+await page.waitForTimeout(2500);
+await shoot('survey-3d');
+await page.goto(`${app.url}/p/${flat}/survey`);
+await page.locator('.survey-foot').waitFor();
+await page
+  .getByLabel('Add a plan picture')
+  .setInputFiles({ name: 'cottage.dxf', mimeType: 'application/dxf', buffer: Buffer.from(drawnPlans()[0].dxf) });
+await page.getByRole('button', { name: 'Propose walls' }).click();
+await page.locator('.proposal-list').waitFor();
+await shoot('survey-drawing');
+
 await page.setViewportSize(PHONE);
+await page.goto(`${app.url}/p/${flat}/survey?view=walk`);
+await page.locator('.walk-card').waitFor();
+await shoot('survey-walk-phone');
 await page.goto(`${app.url}/p/${quay}/pre-wire`);
 await page.locator('.stage-page').waitFor();
 await shoot('pre-wire-phone');

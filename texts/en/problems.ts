@@ -46,11 +46,11 @@ export const problems = {
   'level-missing': '{{field}}: there is no such level.',
   'level-empty': '{{field}}: {{level}} has no walls or rooms yet. Draw or import them first.',
   'level-too-large': '{{field}}: the level does not fit on {{paper}} at any usual scale. Take a larger sheet.',
-  'wall-too-short': 'A wall of {{lengthM}} cannot be built. Make it at least {{leastM}} long.',
+  'wall-too-short': 'A wall of {{wallM}} cannot be built. Make it at least {{leastM}} long.',
   'wall-chain-crosses': 'The walls of this chain run over each other. Draw them one after the other.',
-  'opening-wider-than-wall': '{{field}}: an opening of {{widthM}} does not fit a wall of {{lengthM}}. Make it narrower.',
+  'opening-wider-than-wall': '{{field}}: an opening of {{widthM}} does not fit a wall of {{wallM}}. Make it narrower.',
   'opening-outside-wall':
-    '{{field}}: an opening of {{widthM}} would reach beyond its wall of {{lengthM}}. Move or narrow it first.',
+    '{{field}}: an opening of {{widthM}} would reach beyond its wall of {{wallM}}. Move or narrow it first.',
   'opening-overlaps': '{{field}}: another opening is in the way. Move one of them.',
   'opening-above-ceiling':
     '{{field}}: a head at {{headM}} is above the ceiling at {{ceilingM}}. Lower it, or correct the ceiling.',

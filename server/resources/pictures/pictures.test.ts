@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
 import sharp from 'sharp';
-import { PlannedRefusal } from '../../http/index.ts';
+import type { PlannedRefusal } from '../../http/index.ts';
 import { lineLaser, startLaserSimulator } from '../../bridge/index.ts';
 import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
 import { inspectPicture } from './inspect.ts';

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { placeDevice } from '@dusky-spool/core/devices';
 import { applyChange, checkIntegrity, update, type Change, type ProjectDocument } from '@dusky-spool/core/project';
 import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
+import { moveWalls, onlyOutlines, resettle } from '@dusky-spool/core/survey';
 import { smallHouse } from '@dusky-spool/core/testing';
 import { ProjectSync, Unreachable } from './sync.ts';
 
@@ -68,6 +69,12 @@ function openTab(
       newId: () => `00000000-0000-4000-800${name}-${String(++count).padStart(12, '0')}`,
       later: (task) => tasks.push(task),
       changed: () => undefined,
+      resettle: async (base, change, conflicts) => {
+        await Promise.resolve();
+        if (!onlyOutlines(conflicts)) return null;
+        const again = resettle(base, change.operations, () => `room_${name}_${++count}`);
+        return again.ok ? again.value : null;
+      },
     },
     { document: server.document, revision: server.log.length },
     kept,
@@ -160,6 +167,29 @@ describe('keeping in step with the server', () => {
       expect(one.current.conflict).to.equal(null);
       expect([one.current.view.devices.d1.x, server.document.devices.d1.x]).to.deep.equal([x, x]);
     }
+  });
+
+  it('fits a room to two walls that two people moved, and asks nobody', async () => {
+    const tasks: (() => void)[] = [];
+    const server = new MemoryServer(smallHouse());
+    const [one, two] = [openTab(server, tasks), openTab(server, tasks)];
+    const push = (tab: ProjectSync, wallId: string, by: [number, number]) => {
+      const moved = moveWalls(tab.current.view, { wallIds: [wallId] }, by, (kind) => `${kind}_new`);
+      if (!moved.ok) throw new Error(moved.problem.code);
+      expect(tab.edit('Move', moved.value)).to.equal(null);
+    };
+    push(two, 'north1', [0, 1]);
+    await settle(tasks);
+    push(one, 'south1', [0, -2]);
+    await settle(tasks);
+    for (const tab of [one, two]) {
+      await tab.catchUp();
+      expect(tab.current.conflict).to.equal(null);
+      expect(tab.current.pending).to.deep.equal([]);
+      expect(tab.current.view).to.deep.equal(server.document);
+    }
+    const ys = server.document.rooms.a.polygon.map(([, y]) => y);
+    expect([Math.min(...ys), Math.max(...ys)]).to.deep.equal([-2, 5.1]);
   });
 
   it('gives a device another number where another person was first', async () => {

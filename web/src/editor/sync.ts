@@ -47,6 +47,12 @@ export interface SyncOutside {
   readonly since: (revision: number) => Promise<readonly StoredChange[]>;
   readonly keep: (pending: readonly Change[]) => Promise<void>;
   readonly newId: () => string;
+  /** The same edit after another person's edit of the house, where only what follows from walls is in conflict; null leaves it to a person. */
+  readonly resettle?: (
+    base: ProjectDocument,
+    change: Change,
+    conflicts: readonly FieldConflict[],
+  ) => Promise<readonly Operation[] | null>;
   readonly later: (task: () => void, delayMs: number) => void;
   readonly changed: (state: SyncState) => void;
 }
@@ -222,6 +228,8 @@ export class ProjectSync {
     await this.catchUp();
     if (!this.pending.some((other) => other.id === change.id)) return;
     if (problem.code === 'conflict') {
+      const again = await this.outside.resettle?.(this.base, change, problem.conflicts as FieldConflict[]);
+      if (again) return this.replace(change, again);
       this.publish({ conflict: { change, conflicts: problem.conflicts as FieldConflict[] }, view: this.viewOf() });
       return;
     }

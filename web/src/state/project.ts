@@ -65,6 +65,13 @@ export const useProject = create<ProjectStore>((set, get) => {
           ),
         keep: (pending) => keepEdits(projectId, pending),
         newId: () => crypto.randomUUID(),
+        // Two people may move two walls of one room: its outline follows from both, and nobody need decide.
+        resettle: async (base, change, conflicts) => {
+          const { onlyOutlines, resettle } = await import('./resettle.ts');
+          if (!onlyOutlines(conflicts)) return null;
+          const again = resettle(base, change.operations, () => newRecordId('r'));
+          return again.ok ? again.value : null;
+        },
         later: (task, delayMs) => void window.setTimeout(task, delayMs),
         changed: (sync) => {
           const { notice } = sync;

@@ -1,0 +1,56 @@
+import { expect } from 'chai';
+import { smallHouse } from '../testing/index.ts';
+import { readProjectFile, writeProjectFile } from './index.ts';
+
+type Records = Record<string, unknown>[];
+const ADDED: Readonly<Record<string, readonly string[]>> = {
+  levels: ['floorBuildUpM', 'benchmarkM'],
+  rooms: ['joistDepthM', 'joistOffsetM', 'floorM', 'ceilingKind', 'slope'],
+  walls: [
+    'heightM',
+    'studMaterial',
+    'studSpacingM',
+    'studOffsetM',
+    'studWidthM',
+    'topPlates',
+    'finishLeft',
+    'finishLeftM',
+    'finishRight',
+    'finishRightM',
+  ],
+  racks: ['kind'],
+};
+
+/** The small house as version 1 wrote it. */
+function versionOne(): Record<string, unknown> {
+  const house = smallHouse({
+    walls: { west: { kind: 'masonry', cableMayRun: false, studMaterial: 'none', studSpacingM: 0, studWidthM: 0, topPlates: 0 } },
+  });
+  const file = JSON.parse(writeProjectFile({ document: house, pictures: [] })) as Record<string, unknown>;
+  for (const list of ['features', 'framingMembers', 'facts', 'dimensions', 'referencePoints']) delete file[list];
+  for (const [list, fields] of Object.entries(ADDED))
+    for (const record of file[list] as Records) for (const field of fields) delete record[field];
+  return { ...file, version: 1 };
+}
+
+describe('a project file of version 1', () => {
+  it('is read as the same house, with what version 2 assumes', () => {
+    const read = readProjectFile(JSON.stringify(versionOne()));
+    if (!read.ok) throw new Error(JSON.stringify(read.problem));
+    const { walls, rooms, facts } = read.value.document;
+    expect(walls.west).to.include({ studMaterial: 'none', topPlates: 0, heightM: null });
+    expect(walls.east).to.include({ studMaterial: 'wood', studSpacingM: 0.4, topPlates: 2 });
+    expect(rooms.a).to.include({ ceilingKind: 'flat', joistOffsetM: 0 });
+    expect(facts).to.deep.equal({});
+    expect(writeProjectFile(read.value)).to.equal(writeProjectFile({ document: read.value.document, pictures: [] }));
+  });
+
+  it('with something wrong in it is refused by the field of the file, not by what was added', () => {
+    const file = versionOne();
+    (file.walls as Records)[2].thicknessM = -1;
+    const read = readProjectFile(JSON.stringify(file));
+    expect(!read.ok && read.problem.field).to.equal('walls[2].thicknessM');
+    const odd = readProjectFile(JSON.stringify({ ...versionOne(), walls: 'none' }));
+    expect(!odd.ok && odd.problem.field).to.equal('walls');
+  });
+});

@@ -1,0 +1,93 @@
+import { expect } from 'chai';
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  CEILING_KINDS,
+  DECISIONS,
+  FACT_STATES,
+  FEATURE_KINDS,
+  FRAMINGS,
+  HEIGHT_EDGES,
+  OPENING_KINDS,
+  RACK_KINDS,
+  STUD_MATERIALS,
+  WALL_KINDS,
+} from '@dusky-spool/core/project';
+import { EDGES, FEATURE_GROUPS, surveyQuestions } from '@dusky-spool/core/survey';
+import { smallHouse, twoStoreyHouse } from '@dusky-spool/core/testing';
+import { CHECKS } from '@dusky-spool/core/checks';
+import { en, problemSentence } from './index.ts';
+
+const ROOT = join(import.meta.dirname, '..');
+const sources = (folder: string): string[] =>
+  readdirSync(join(ROOT, folder)).flatMap((name) => {
+    const path = join(folder, name);
+    if (name === 'node_modules' || name === 'dist') return [];
+    if (statSync(join(ROOT, path)).isDirectory()) return sources(path);
+    return /\.tsx?$/.test(name) && !/\.test\.tsx?$/.test(name) ? [path] : [];
+  });
+const lookUp = (tree: unknown, key: string): unknown =>
+  key.split('.').reduce<unknown>((node, part) => (node as Record<string, unknown> | undefined)?.[part], tree);
+
+describe('the texts', () => {
+  it('have a word for everything that the core names', () => {
+    const lists: [string, readonly string[]][] = [
+      ['features', FEATURE_KINDS],
+      ['groups', FEATURE_GROUPS],
+      ['walls', WALL_KINDS],
+      ['framings', FRAMINGS],
+      ['ceilings', CEILING_KINDS],
+      ['openings', OPENING_KINDS],
+      ['racks', RACK_KINDS],
+      ['studs', STUD_MATERIALS],
+      ['edges', HEIGHT_EDGES],
+      ['decisions', DECISIONS],
+      ['factStates', FACT_STATES],
+      ['tests', FACT_STATES],
+      ['align', EDGES],
+    ];
+    for (const [key, names] of lists) {
+      for (const name of names)
+        expect(lookUp(en.terms, `${key}.${name}`), `terms.${key}.${name}`)
+          .to.be.a('string')
+          .and.not.equal('');
+    }
+  });
+
+  it('have a question for everything that the survey asks', () => {
+    const house = twoStoreyHouse();
+    const asked = [house, smallHouse({ walls: { west: { kind: 'closed' } } })].flatMap(surveyQuestions);
+    for (const { subject, field } of asked)
+      expect(lookUp(en.ui, `questions.${subject}.${field}`), `${subject}.${field}`).to.be.a('string');
+  });
+
+  it('have a sentence for every problem that is refused anywhere', () => {
+    const codes = ['core', 'server', 'cli']
+      .flatMap(sources)
+      .flatMap((path) =>
+        [...readFileSync(join(ROOT, path), 'utf8').matchAll(/\b(?:refuse|refusal)\(\s*'([a-z-]+)'/g)].map(([, code]) => code),
+      );
+    expect(new Set(codes).size).to.be.greaterThan(60);
+    const without = [...new Set(codes)].filter((code) => !Object.hasOwn(en.problems, code) && !Object.hasOwn(en.findings, code));
+    expect(without).to.deep.equal([]);
+    expect(problemSentence({ code: 'wall-too-short', wallM: 0.01, leastM: 0.05 })).to.equal(
+      'A wall of 0.01 m cannot be built. Make it at least 0.05 m long.',
+    );
+  });
+
+  it('have every key that a screen asks for by name', () => {
+    const missing = sources('web').flatMap((path) =>
+      [...readFileSync(join(ROOT, path), 'utf8').matchAll(/\b(text|term)\('([\w.-]+)'/g)].flatMap(([, kind, key]) => {
+        const tree = kind === 'text' ? en.ui : en.terms;
+        return [key, `${key}_other`, `${key}.0`].some((one) => lookUp(tree, one) !== undefined)
+          ? []
+          : [`${path}: ${kind} ${key}`];
+      }),
+    );
+    expect(missing).to.deep.equal([]);
+  });
+
+  it('name every rule once', () => {
+    expect(new Set(CHECKS.map(({ title }) => title)).size).to.equal(CHECKS.length);
+  });
+});

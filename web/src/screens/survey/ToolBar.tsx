@@ -83,7 +83,7 @@ export function ToolBar({ tool, onTool }: Props) {
           <Input
             size="small"
             value={find}
-              placeholder={text('survey.findThing')}
+            placeholder={text('survey.findThing')}
             aria-label={text('survey.findThing')}
             onChange={(event) => setFind(event.target.value)}
             onKeyDown={(event) => event.stopPropagation()}

@@ -17,7 +17,8 @@ export function useSurveyKeys(keys: SurveyKeys): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, [role=combobox], [role=dialog], [role=menu]')) return;
+      const finder = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k';
+      if (!finder && target.closest('input, textarea, select, [role=combobox], [role=dialog], [role=menu]')) return;
       if (take(event, latest.current)) {
         event.preventDefault();
         event.stopImmediatePropagation();

@@ -59,7 +59,7 @@ export function WordsField({
       {long ? (
         <Input.TextArea
           {...common}
-          autoSize={{ minRows: 2, maxRows: 5 }}
+          rows={3}
           onChange={(event) => setTyped(event.target.value)}
           onKeyDown={(event) => event.stopPropagation()}
         />

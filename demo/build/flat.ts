@@ -26,6 +26,7 @@ const ROOMS: readonly {
   { at: [5.5, 3.8], code: 'HL', name: 'Hall', use: 'circulation', framing: 'dropped', ceilingHeightM: 2.35 },
   { at: [9, 6.5], code: 'KT', name: 'Kitchen', use: 'kitchen', framing: 'dropped', ceilingHeightM: 2.4 },
   { at: [9, 1.5], code: 'ST', name: 'Study', use: 'study', framing: 'slab', ceilingHeightM: null },
+  { at: [5.5, 6.5], code: 'DR', name: 'Dressing room', use: 'dressing', framing: 'dropped', ceilingHeightM: 2.4 },
   { at: [5.5, 1], code: 'BA', name: 'Bath', use: 'bath', framing: 'dropped', ceilingHeightM: 2.3 },
 ];
 

@@ -14,6 +14,9 @@ interface Props {
 }
 
 const NAMES_ABOVE = 34;
+/** Small things lie close together: their names wait until there is room. */
+const SMALL_M = 0.6;
+const SMALL_NAMES_ABOVE = 110;
 
 /** Everything in and around the house that is neither wall nor device, drawn by the group that it belongs to. */
 export const FeaturesLayer = memo(function FeaturesLayer({ document, levelId, hidden, scale }: Props) {
@@ -26,7 +29,11 @@ export const FeaturesLayer = memo(function FeaturesLayer({ document, levelId, hi
   return (
     <g className="features" aria-hidden="true">
       {ordered.map((feature) => (
-        <FeatureShape key={feature.id} feature={feature} named={scale > NAMES_ABOVE} />
+        <FeatureShape
+          key={feature.id}
+          feature={feature}
+          named={scale > (feature.widthM < SMALL_M && !feature.area ? SMALL_NAMES_ABOVE : NAMES_ABOVE)}
+        />
       ))}
       {Object.values(document.dimensions)
         .filter((one) => one.levelId === levelId)

@@ -265,7 +265,7 @@ export function Elevation({ document, wallId, selection, onSelect, onWall, onBac
         {view.benchmarkM !== null && (
           <g className="elevation-benchmark">
             <path d={`M${X(0)} ${Y(view.benchmarkM)}H${X(view.lengthM)}`} />
-            <text x={X(view.lengthM) + 6} y={Y(view.benchmarkM) + 4}>
+            <text x={X(view.lengthM) - 6} y={Y(view.benchmarkM) - 6} textAnchor="end">
               {text('elevation.benchmark', { height: formatLength(view.benchmarkM, units) })}
             </text>
           </g>
@@ -293,7 +293,7 @@ export function Elevation({ document, wallId, selection, onSelect, onWall, onBac
             {text('elevation.floor')}
           </text>
           {view.floorBuildUpM > 0 && (
-            <text x={X(0) - 8} y={Y(-view.floorBuildUpM) + 4} textAnchor="end">
+            <text x={X(0)} y={Y(-view.floorBuildUpM) + 18}>
               {text('elevation.subfloor', { down: formatLength(view.floorBuildUpM, units) })}
             </text>
           )}

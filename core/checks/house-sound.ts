@@ -1,7 +1,7 @@
-import { distance2, isSimplePolygon, type Point2 } from '../geometry/index.ts';
-import { listOf, type CollectionName, type Opening, type ProjectDocument, type Room } from '../project/index.ts';
-import { levelsFromBelow } from '../building/index.ts';
-import { factOf, openingFits, sameOutline, wallFaces } from '../survey/index.ts';
+import { closestOnSegment, distance2, type Point2 } from '../geometry/index.ts';
+import { listOf, type CollectionName, type Opening, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { buildingOf, levelsFromBelow } from '../building/index.ts';
+import { CORNER_TOLERANCE_M, factOf, openingFits } from '../survey/index.ts';
 import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
 
 const finding = (
@@ -159,7 +159,13 @@ function onOutline({ polygon }: Room, p: Point2): boolean {
   });
 }
 
-/** Rooms whose walls are not closed keep an outline that nothing holds any more. */
+/** Steps along a room's side at which a wall must be there, m. */
+const SIDE_STEP_M = 0.25;
+
+/**
+ * Rooms whose walls are not closed keep an outline that nothing holds any more. A side is held where walls lie along all of it;
+ * that is quicker to see than to find all closed areas, and this runs at every change.
+ */
 export const roomsClosed = defineCheck({
   id: 'rooms-closed',
   title: 'Every room is closed by walls',
@@ -167,24 +173,35 @@ export const roomsClosed = defineCheck({
   severity: 'look',
   appliesTo: 'rooms',
   run: ({ document }) => {
-    const levelsWithWalls = new Set(Object.values(document.walls).map((wall) => wall.levelId));
+    const { wallsByLevel } = buildingOf(document);
     return listOf(document, 'rooms').flatMap((room) => {
-      if (!levelsWithWalls.has(room.levelId)) return [];
-      const polygon = room.polygon as Point2[];
-      const held =
-        isSimplePolygon(polygon) &&
-        wallFaces(document, room.levelId).faces.some((face) =>
-          sameOutline(
-            face.polygon.map(([x, y]) => [x, y]),
-            room.polygon,
-          ),
-        );
-      return held
-        ? []
-        : [finding('rooms-closed', 'look', 'room-open', { in: 'rooms', id: room.id }, { number: room.code, room: room.name })];
+      const walls = wallsByLevel[room.levelId] ?? [];
+      if (walls.length === 0 || isHeld(room, walls)) return [];
+      return [finding('rooms-closed', 'look', 'room-open', { in: 'rooms', id: room.id }, { number: room.code, room: room.name })];
     });
   },
 });
+
+function isHeld({ polygon }: Room, walls: readonly Wall[]): boolean {
+  return polygon.every((a, i) => {
+    const b = polygon[(i + 1) % polygon.length];
+    const along = walls.filter((wall) => nearLine(wall, a, b));
+    const steps = Math.max(1, Math.ceil(distance2(a, b) / SIDE_STEP_M));
+    for (let k = 0; k <= steps; k++) {
+      const p: Point2 = [a[0] + ((b[0] - a[0]) * k) / steps, a[1] + ((b[1] - a[1]) * k) / steps];
+      if (!along.some((wall) => closestOnSegment(p, wall.a, wall.b).distanceM <= 2 * CORNER_TOLERANCE_M)) return false;
+    }
+    return true;
+  });
+}
+
+/** Whether a wall's box touches that of a side. */
+const nearLine = (wall: Wall, a: Point2, b: Point2): boolean =>
+  [0, 1].every(
+    (axis) =>
+      Math.min(wall.a[axis], wall.b[axis]) <= Math.max(a[axis], b[axis]) + 2 * CORNER_TOLERANCE_M &&
+      Math.max(wall.a[axis], wall.b[axis]) >= Math.min(a[axis], b[axis]) - 2 * CORNER_TOLERANCE_M,
+  );
 
 /** A cavity that somebody looked for and could not know, in a wall that devices are meant for: practice B07. */
 export const cavitiesKnown = defineCheck({

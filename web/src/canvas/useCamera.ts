@@ -37,13 +37,6 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
     const element = svg.current;
     if (!element) return;
     let rest = 0;
-    const settle = () => {
-      if (world.current) {
-        world.current.style.willChange = '';
-        world.current.style.setProperty('--inv', String(1 / live.current.k));
-      }
-      setCamera(live.current);
-    };
     const turned = zoom<SVGSVGElement, unknown>()
       .scaleExtent([FARTHEST, NEAREST])
       .filter(
@@ -54,14 +47,10 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
       .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
         const { k, x, y } = event.transform;
         live.current = { k, tx: x, ty: y };
-        // While it moves the drawing is shifted as one picture; upright signs take their size again when it rests.
-        const group = world.current;
-        if (group) {
-          group.style.willChange = 'transform';
-          group.style.transform = `translate(${x}px, ${y}px) scale(${k}, ${-k})`;
-        }
+        world.current?.setAttribute('transform', `translate(${x},${y}) scale(${k},${-k})`);
+        world.current?.style.setProperty('--inv', String(1 / k));
         window.clearTimeout(rest);
-        rest = window.setTimeout(settle, 140);
+        rest = window.setTimeout(() => setCamera(live.current), 60);
       });
     behaviour.current = turned;
     select(element).call(turned).on('dblclick.zoom', null);
@@ -78,11 +67,10 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
       const element = svg.current;
       if (element && behaviour.current) {
         select(element).call(behaviour.current.transform, zoomIdentity.translate(tx, ty).scale(k));
-        world.current?.style.setProperty('--inv', String(1 / k));
         setCamera({ k, tx, ty });
       }
     },
-    [svg, world],
+    [svg],
   );
 
   return useMemo(() => {

@@ -12,17 +12,9 @@ import './styles/ledger.css';
 import './styles/screens.css';
 import './styles/survey.css';
 import { registerSW } from 'virtual:pwa-register';
-import { askEarly } from './api/http.ts';
 import { App } from './app/App.tsx';
 import { signStyles } from './app/style-nonce.ts';
 
 signStyles();
 registerSW({ immediate: true });
-askEarly('/session');
-// A link into a project: its screen and its data are fetched while the session is looked up.
-const linked = /^\/p\/([0-9a-f-]{36})\//.exec(window.location.pathname);
-if (linked) {
-  askEarly(`/projects/${linked[1]}`);
-  void import('./screens/ProjectFrame.tsx');
-}
 createRoot(document.getElementById('root')!).render(<App />);

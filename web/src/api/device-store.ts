@@ -40,8 +40,33 @@ export const keepEdits = async (projectId: string, changes: readonly Change[]): 
   else await store.edits.put({ projectId, changes });
 };
 
-export const keptEdits = async (projectId: string): Promise<readonly Change[]> =>
-  (await store.edits.get(projectId))?.changes ?? [];
+/** One's own work in a house that this browser holds: edits not yet sent, and those that can be taken back. */
+export interface KeptWork {
+  readonly edits: readonly Change[];
+  readonly history: History | undefined;
+}
+
+const early = new Map<string, Promise<KeptWork>>();
+
+/** Reads what is kept of a house before anyone needs it: to open the store of a browser takes a while. */
+export function readWorkEarly(projectId: string): void {
+  early.set(projectId, readWork(projectId));
+}
+
+export function keptWork(projectId: string): Promise<KeptWork> {
+  const read = early.get(projectId) ?? readWork(projectId);
+  early.delete(projectId);
+  return read;
+}
+
+/** A store that cannot be read (private browsing, a full disk) holds nothing. */
+const readWork = (projectId: string): Promise<KeptWork> =>
+  store
+    .transaction('r', store.edits, store.histories, async () => {
+      const [edits, history] = await Promise.all([store.edits.get(projectId), store.histories.get(projectId)]);
+      return { edits: edits?.changes ?? [], history: history?.history };
+    })
+    .catch(() => ({ edits: [], history: undefined }));
 
 export const keepHouse = async (house: KeptHouse): Promise<void> => void (await store.houses.put(house));
 
@@ -52,6 +77,3 @@ export const keptHouses = (): Promise<KeptHouse[]> => store.houses.toArray();
 /** One's own edits that can be taken back, also after the page was closed. */
 export const keepHistory = async (projectId: string, history: History): Promise<void> =>
   void (await store.histories.put({ projectId, history }));
-
-export const keptHistory = async (projectId: string): Promise<History | undefined> =>
-  (await store.histories.get(projectId))?.history;

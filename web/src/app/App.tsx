@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect } from 'react';
+import { useEffect } from 'react';
 import { App as AntApp, Button, ConfigProvider } from 'antd';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { problemSentence } from '@dusky-spool/texts';
@@ -7,11 +7,15 @@ import { Projects } from '../screens/projects/Projects.tsx';
 import { SignIn } from '../screens/sign-in/SignIn.tsx';
 import { useSettings } from '../state/settings.ts';
 import { pageNonce } from './style-nonce.ts';
+import { later } from './later.ts';
 import { text } from './text.ts';
 import { themeFor } from './theme.ts';
 
-const ProjectFrame = lazy(() => import('../screens/ProjectFrame.tsx').then((module) => ({ default: module.ProjectFrame })));
-const Scan = lazy(() => import('../screens/scan/Scan.tsx').then((module) => ({ default: module.Scan })));
+/** Plain, so that the first picture waits for no part of the library. */
+const Waiting = () => <main className="centre waiting">{text('loading')}</main>;
+
+const ProjectFrame = later(() => import('../screens/ProjectFrame.tsx').then((module) => module.ProjectFrame), <Waiting />);
+const Scan = later(() => import('../screens/scan/Scan.tsx').then((module) => module.Scan), <Waiting />);
 
 /** The whole app: theme, session, routes. */
 export function App() {
@@ -23,12 +27,10 @@ export function App() {
     <ConfigProvider theme={themeFor(dusk)} csp={pageNonce ? { nonce: pageNonce } : undefined}>
       <AntApp className="app" message={{ maxCount: 2 }}>
         <BrowserRouter>
-          <Suspense fallback={<Waiting />}>
-            <Routes>
-              <Route path="/scan" element={<Scan />} />
-              <Route path="*" element={<Inside />} />
-            </Routes>
-          </Suspense>
+          <Routes>
+            <Route path="/scan" element={<Scan />} />
+            <Route path="*" element={<Inside />} />
+          </Routes>
         </BrowserRouter>
       </AntApp>
     </ConfigProvider>
@@ -70,6 +72,3 @@ function Inside() {
     </Routes>
   );
 }
-
-/** Plain, so that the first picture waits for no part of the library. */
-const Waiting = () => <main className="centre waiting">{text('loading')}</main>;

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { App as AntApp, Button, Drawer, Modal, Select, Spin } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
@@ -6,6 +6,7 @@ import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
 import type { Finding } from '@dusky-spool/core/checks';
 import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
+import { later } from '../app/later.ts';
 import { term, text } from '../app/text.ts';
 import { derive } from '../state/derived.ts';
 import { isStage, progressOf, STAGES } from '../state/progress.ts';
@@ -18,8 +19,13 @@ import { FindingCard } from '../ui/FindingCard.tsx';
 import { Thread } from '../ui/Thread.tsx';
 import { PlanScreen } from './plan/PlanScreen.tsx';
 
-const SurveyScreen = lazy(() => import('./survey/SurveyScreen.tsx').then((module) => ({ default: module.SurveyScreen })));
-const StageScreen = lazy(() => import('./stages/StageScreen.tsx').then((module) => ({ default: module.StageScreen })));
+const WAITING = (
+  <div className="centre">
+    <Spin />
+  </div>
+);
+const SurveyScreen = later(() => import('./survey/SurveyScreen.tsx').then((module) => module.SurveyScreen), WAITING);
+const StageScreen = later(() => import('./stages/StageScreen.tsx').then((module) => module.StageScreen), WAITING);
 
 /** A project with its thread and header; the stage in the address says what is inside. */
 export function ProjectFrame() {
@@ -85,20 +91,10 @@ function Frame({
       <main className="work">
         {onPlan ? (
           <PlanScreen projectId={projectId} document={document} stage={stage} />
+        ) : stage === 'survey' ? (
+          <SurveyScreen projectId={projectId} document={document} />
         ) : (
-          <Suspense
-            fallback={
-              <div className="centre">
-                <Spin />
-              </div>
-            }
-          >
-            {stage === 'survey' ? (
-              <SurveyScreen projectId={projectId} document={document} />
-            ) : (
-              <StageScreen projectId={projectId} document={document} stage={stage} />
-            )}
-          </Suspense>
+          <StageScreen projectId={projectId} document={document} stage={stage} />
         )}
       </main>
       {sync.conflict && <ConflictDialog conflict={sync.conflict} view={sync.view} />}

@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import type { ChangesReply, DocumentReply, PictureInfo, StoredChange } from '@dusky-spool/core/contract';
 import { applyChange, idFrom, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import type { Outcome, Problem } from '@dusky-spool/core/outcome';
-import { keepEdits, keepHistory, keepHouse, keptEdits, keptHistory, keptHouse } from '../api/device-store.ts';
+import { keepEdits, keepHistory, keepHouse, keptHouse, keptWork } from '../api/device-store.ts';
 import { getJson, postJson, Refused } from '../api/http.ts';
 import { followProject } from '../api/live.ts';
 import { ProjectSync, Unreachable, type SyncState } from '../editor/sync.ts';
@@ -50,10 +50,7 @@ export const useProject = create<ProjectStore>((set, get) => {
   const refuse = (problem: Problem) => set({ refusal: { problem, at: Date.now() } });
 
   const startSync = async (projectId: string, loaded: { document: ProjectDocument; revision: number }) => {
-    const [kept, history] = await Promise.all([
-      keptEdits(projectId).catch(() => []),
-      keptHistory(projectId).catch(() => undefined),
-    ]);
+    const { edits, history } = await keptWork(projectId);
     if (get().projectId !== projectId) return;
     engine = new ProjectSync(
       {
@@ -82,7 +79,7 @@ export const useProject = create<ProjectStore>((set, get) => {
         },
       },
       loaded,
-      kept,
+      edits,
       history,
     );
     set({ sync: engine.current, preview: null, problem: null });

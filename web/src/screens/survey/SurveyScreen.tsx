@@ -1,4 +1,4 @@
-import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { App as AntApp, Button, Dropdown, Input, Modal } from 'antd';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import type { Point2 } from '@dusky-spool/core/geometry';
@@ -23,6 +23,7 @@ import {
   type Motion,
 } from '@dusky-spool/core/survey';
 import { parseLength } from '@dusky-spool/core/units';
+import { later } from '../../app/later.ts';
 import { text, term } from '../../app/text.ts';
 import { useCamera } from '../../canvas/useCamera.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
@@ -45,11 +46,20 @@ import { useSurveyKeys } from './useSurveyKeys.ts';
 import { ArrayDialog, KeyboardSheet } from './dialogs.tsx';
 import { ScaleFlow } from './ScaleFlow.tsx';
 
-const Walk = lazy(() => import('./Walk.tsx').then((module) => ({ default: module.Walk })));
-const Elevation = lazy(() => import('./Elevation.tsx').then((module) => ({ default: module.Elevation })));
-const CeilingView = lazy(() => import('./CeilingView.tsx').then((module) => ({ default: module.CeilingView })));
-const House3d = lazy(() => import('./House3d.tsx').then((module) => ({ default: module.House3d })));
-const DrawingImport = lazy(() => import('./DrawingImport.tsx').then((module) => ({ default: module.DrawingImport })));
+const Walk = later(() => import('./Walk.tsx').then((module) => module.Walk), <div className="centre">{text('loading')}</div>);
+const Elevation = later(
+  () => import('./Elevation.tsx').then((module) => module.Elevation),
+  <div className="centre">{text('loading')}</div>,
+);
+const CeilingView = later(
+  () => import('./CeilingView.tsx').then((module) => module.CeilingView),
+  <div className="centre">{text('loading')}</div>,
+);
+const House3d = later(
+  () => import('./House3d.tsx').then((module) => module.House3d),
+  <div className="centre">{text('loading')}</div>,
+);
+const DrawingImport = later(() => import('./DrawingImport.tsx').then((module) => module.DrawingImport));
 
 interface Props {
   readonly projectId: string;
@@ -261,11 +271,7 @@ export function SurveyScreen({ projectId, document }: Props) {
   ];
 
   if (view === 'walk') {
-    return (
-      <Suspense fallback={<div className="centre">{text('loading')}</div>}>
-        <Walk document={document} onBack={() => go({ view: null })} />
-      </Suspense>
-    );
+    return <Walk document={document} onBack={() => go({ view: null })} />;
   }
   const [elevationOf, ceilingOf] = [
     view?.startsWith('wall-') ? view.slice(5) : null,
@@ -277,29 +283,23 @@ export function SurveyScreen({ projectId, document }: Props) {
       <div className="plan-column">
         <div className="sheet">
           {elevationOf && document.walls[elevationOf] ? (
-            <Suspense fallback={<div className="centre">{text('loading')}</div>}>
-              <Elevation
-                document={document}
-                wallId={elevationOf}
-                selection={selection}
-                onSelect={select}
-                onWall={(id) => go({ view: `wall-${id}` })}
-                onBack={() => go({ view: null })}
-              />
-            </Suspense>
+            <Elevation
+              document={document}
+              wallId={elevationOf}
+              selection={selection}
+              onSelect={select}
+              onWall={(id) => go({ view: `wall-${id}` })}
+              onBack={() => go({ view: null })}
+            />
           ) : ceilingOf && document.rooms[ceilingOf] ? (
-            <Suspense fallback={<div className="centre">{text('loading')}</div>}>
-              <CeilingView document={document} roomId={ceilingOf} onBack={() => go({ view: null })} />
-            </Suspense>
+            <CeilingView document={document} roomId={ceilingOf} onBack={() => go({ view: null })} />
           ) : view === '3d' ? (
-            <Suspense fallback={<div className="centre">{text('loading')}</div>}>
-              <House3d
-                document={document}
-                selection={selection}
-                onSelect={(next, level) => go({ selection: next, level })}
-                onBack={() => go({ view: null })}
-              />
-            </Suspense>
+            <House3d
+              document={document}
+              selection={selection}
+              onSelect={(next, level) => go({ selection: next, level })}
+              onBack={() => go({ view: null })}
+            />
           ) : (
             <>
               {levelId !== '' && (
@@ -488,15 +488,13 @@ export function SurveyScreen({ projectId, document }: Props) {
         />
       )}
       {drawing && (
-        <Suspense fallback={null}>
-          <DrawingImport
-            projectId={projectId}
-            document={document}
-            levelId={levelId}
-            file={drawing}
-            onClose={() => setDrawing(null)}
-          />
-        </Suspense>
+        <DrawingImport
+          projectId={projectId}
+          document={document}
+          levelId={levelId}
+          file={drawing}
+          onClose={() => setDrawing(null)}
+        />
       )}
     </div>
   );

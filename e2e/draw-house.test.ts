@@ -28,7 +28,7 @@ describe('a house drawn from nothing', () => {
     ((await (await page.request.get(`${app.url}/api/projects/${projectIdOf(page)}`)).json()) as DocumentReply).document;
   /** What the server has, as soon as it is so: an edit takes a moment to begin to be saved. */
   const eventually = async (holds: () => Promise<boolean>) => {
-    for (let n = 0; n < 40; n++) {
+    for (let n = 0; n < 90; n++) {
       if (await holds()) return;
       await page.waitForTimeout(100);
     }

@@ -152,6 +152,7 @@ describe('a planner', () => {
     await run.getByText('Issued').waitFor();
     await page.getByRole('link', { name: /^Devices/ }).click();
     await device(/^CL Ceiling speaker, left, Great room/).click();
+    await inspector().getByText('M-GR-01.1').first().waitFor();
     await page.locator('.sheet').press('Shift+ArrowUp');
     await inspector()
       .getByText(/M-GR-01\.1 is issued at .* the plan now wants/)

@@ -1,6 +1,7 @@
 import { closestOnSegment, distance2, pointInPolygon, polygonArea, type Point2 } from '../geometry/index.ts';
 import {
   listOf,
+  onLevel,
   type Level,
   type Opening,
   type ProjectDocument,
@@ -40,7 +41,7 @@ export function buildingOf(document: ProjectDocument): Building {
     levels: levelsFromBelow(document),
     levelById: document.levels,
     roomsByLevel: groupBy(smallestFirst(listOf(document, 'rooms')), (room) => room.levelId),
-    wallsByLevel: groupBy(listOf(document, 'walls'), (wall) => wall.levelId),
+    wallsByLevel: Object.fromEntries(Object.keys(document.levels).map((id) => [id, onLevel(document, 'walls', id)])),
     openingsByWall: groupBy(listOf(document, 'openings'), (opening) => opening.wallId),
     risers: listOf(document, 'risers'),
     racks: listOf(document, 'racks'),

@@ -30,13 +30,17 @@ export interface CheckContext {
   readonly runs: readonly PlannedRun[];
 }
 
-/** A rule: `run` is pure. `severity` is the worst rank it can give. */
+/**
+ * A rule: `run` is pure. `severity` is the worst rank it can give. A rule that names the tables it `reads`, and looks at
+ * nothing else, is not run again while they are the same.
+ */
 export interface Check {
   readonly id: string;
   readonly title: string;
   readonly source: string;
   readonly severity: Rank;
   readonly appliesTo: CollectionName;
+  readonly reads?: readonly CollectionName[];
   readonly run: (context: CheckContext) => Finding[];
 }
 

@@ -1,6 +1,14 @@
 import { closestOnSegment, distance2, type Point2 } from '../geometry/index.ts';
-import { listOf, type CollectionName, type Opening, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
-import { buildingOf, levelsFromBelow } from '../building/index.ts';
+import {
+  listOf,
+  onLevel,
+  type CollectionName,
+  type Opening,
+  type ProjectDocument,
+  type Room,
+  type Wall,
+} from '../project/index.ts';
+import { levelsFromBelow } from '../building/index.ts';
 import { CORNER_TOLERANCE_M, factOf, openingFits } from '../survey/index.ts';
 import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
 
@@ -25,6 +33,7 @@ export const openingsFit = defineCheck({
   source: 'geometry of the survey',
   severity: 'stop',
   appliesTo: 'openings',
+  reads: ['levels', 'rooms', 'walls', 'openings'],
   run: ({ document }) =>
     listOf(document, 'openings').flatMap((opening) => {
       const fits = openingFits(document, opening);
@@ -68,6 +77,7 @@ export const levelsApart = defineCheck({
   source: 'geometry of the survey',
   severity: 'stop',
   appliesTo: 'levels',
+  reads: ['levels', 'walls'],
   run: ({ document }) => {
     const levels = levelsFromBelow(document);
     return levels.slice(1).flatMap((upper, i) => {
@@ -100,9 +110,7 @@ export const levelsApart = defineCheck({
 
 function shareGround(document: ProjectDocument, a: string, b: string): boolean {
   const boxOf = (levelId: string) => {
-    const points = Object.values(document.walls)
-      .filter((wall) => wall.levelId === levelId)
-      .flatMap((wall) => [wall.a, wall.b]);
+    const points = onLevel(document, 'walls', levelId).flatMap((wall) => [wall.a, wall.b]);
     return points.length === 0
       ? null
       : [
@@ -123,14 +131,13 @@ export const ceilingAboveHeads = defineCheck({
   source: 'geometry of the survey',
   severity: 'look',
   appliesTo: 'rooms',
+  reads: ['levels', 'rooms', 'walls', 'openings'],
   run: ({ document }) => {
-    const byLevel = new Map<string, Room[]>();
-    for (const room of listOf(document, 'rooms')) byLevel.set(room.levelId, [...(byLevel.get(room.levelId) ?? []), room]);
     return listOf(document, 'openings').flatMap((opening) => {
       const wall = document.walls[opening.wallId];
       const t = opening.offsetM / distance2(wall.a, wall.b);
       const at: Point2 = [wall.a[0] + (wall.b[0] - wall.a[0]) * t, wall.a[1] + (wall.b[1] - wall.a[1]) * t];
-      const low = (byLevel.get(wall.levelId) ?? [])
+      const low = onLevel(document, 'rooms', wall.levelId)
         .filter((room) => onOutline(room, at))
         .find((room) => ceilingOf(document, room) < opening.headM - 1e-9);
       if (!low) return [];
@@ -172,10 +179,10 @@ export const roomsClosed = defineCheck({
   source: 'geometry of the survey',
   severity: 'look',
   appliesTo: 'rooms',
+  reads: ['rooms', 'walls'],
   run: ({ document }) => {
-    const { wallsByLevel } = buildingOf(document);
     return listOf(document, 'rooms').flatMap((room) => {
-      const walls = wallsByLevel[room.levelId] ?? [];
+      const walls = onLevel(document, 'walls', room.levelId);
       if (walls.length === 0 || isHeld(room, walls)) return [];
       return [finding('rooms-closed', 'look', 'room-open', { in: 'rooms', id: room.id }, { number: room.code, room: room.name })];
     });
@@ -210,6 +217,7 @@ export const cavitiesKnown = defineCheck({
   source: 'practice B07',
   severity: 'look',
   appliesTo: 'walls',
+  reads: ['levels', 'walls', 'facts'],
   run: ({ document }) =>
     listOf(document, 'walls').flatMap((wall) =>
       factOf(document, 'walls', wall.id, 'cavityDepthM')?.state === 'not-known'

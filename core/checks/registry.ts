@@ -1,6 +1,6 @@
 import type { ProjectDocument } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
-import type { Check, Finding, Rank } from './check.ts';
+import type { Check, CheckContext, Finding, Rank } from './check.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
 import { keptRouteDiffers } from './kept-route-differs.ts';
 import { routeMissing } from './route-missing.ts';
@@ -22,7 +22,26 @@ const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };
 
 /** All findings of a project, stops first. */
 export function runChecks(document: ProjectDocument, runs: readonly PlannedRun[] = planRuns(document)): Finding[] {
-  return CHECKS.flatMap((check) => check.run({ document, runs })).sort((a, b) => ORDER[a.rank] - ORDER[b.rank]);
+  return CHECKS.flatMap((check) => findingsFrom(check, { document, runs })).sort((a, b) => ORDER[a.rank] - ORDER[b.rank]);
+}
+
+interface Kept {
+  readonly tables: readonly object[];
+  readonly findings: readonly Finding[];
+}
+const kept = new Map<Check, readonly Kept[]>();
+/** A project, its preview and the one before it: as many are looked at in turn. */
+const MOST_KEPT = 3;
+
+function findingsFrom(check: Check, context: CheckContext): readonly Finding[] {
+  if (!check.reads) return check.run(context);
+  const tables = check.reads.map((name) => context.document[name]);
+  const known = kept.get(check) ?? [];
+  const same = known.find((one) => one.tables.every((table, i) => table === tables[i]));
+  if (same) return same.findings;
+  const findings = check.run(context);
+  kept.set(check, [{ tables, findings }, ...known].slice(0, MOST_KEPT));
+  return findings;
 }
 
 /** The worst rank among findings; `fine` where there are none. */

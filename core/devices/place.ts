@@ -70,7 +70,7 @@ export function placeDevice(
 function nearestRack(document: ProjectDocument, device: Device) {
   const away = (rack: { x: number; y: number; levelId: string }) =>
     Math.hypot(rack.x - device.x, rack.y - device.y) + (rack.levelId === device.levelId ? 0 : 5);
-  return listOf(document, 'racks').sort((a, b) => away(a) - away(b))[0];
+  return listOf(document, 'racks').toSorted((a, b) => away(a) - away(b))[0];
 }
 
 export interface DeviceMove {

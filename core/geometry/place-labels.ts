@@ -18,6 +18,14 @@ const overlap = (a: Box, b: Box): number =>
   Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
   Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
 
+/** All the ground that a label could cover at its places. */
+function reachOf(places: LabelWish['places'], width: number, height: number): Box {
+  const xs = places.map(([x]) => x);
+  const ys = places.map(([, y]) => y);
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return { x, y, width: Math.max(...xs) - x + width, height: Math.max(...ys) - y + height };
+}
+
 /**
  * Gives each label the first place that covers nothing, else the one that covers least of the `obstacles` (beads) and
  * then of the `lines`; one that would cover another label or much of a bead is left out.
@@ -30,12 +38,15 @@ export function placeLabels(
   const placed: Box[] = [];
   const result = new Map<string, readonly [number, number]>();
   for (const { id, width, height, places } of wishes) {
+    const reach = reachOf(places, width, height);
+    const near = (box: Box) => overlap(reach, box) > 0;
+    const [beads, strands, labels] = [obstacles.filter(near), lines.filter(near), placed.filter(near)];
     let best: { at: readonly [number, number]; covered: number; crossed: number } | null = null;
     for (const at of places) {
       const box = { x: at[0], y: at[1], width, height };
-      if (placed.some((other) => overlap(box, other) > 0)) continue;
-      const covered = obstacles.reduce((sum, other) => sum + overlap(box, other), 0);
-      const crossed = lines.reduce((sum, other) => sum + overlap(box, other), 0);
+      if (labels.some((other) => overlap(box, other) > 0)) continue;
+      const covered = beads.reduce((sum, other) => sum + overlap(box, other), 0);
+      const crossed = strands.reduce((sum, other) => sum + overlap(box, other), 0);
       if (!best || 4 * covered + crossed < 4 * best.covered + best.crossed) best = { at, covered, crossed };
       if (covered === 0 && crossed === 0) break;
     }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { refuse, fine, type Outcome, type Problem } from '../outcome/index.ts';
 import { COLLECTIONS, COLLECTION_NAMES, type CollectionName } from './collections.ts';
 import type { ProjectDocument } from './document.ts';
+import { carryLists } from './lists.ts';
 import { projectHeader } from './records.ts';
 
 type Fields = Readonly<Record<string, unknown>>;
@@ -72,11 +73,13 @@ export interface FieldConflict {
  */
 export function applyChange(document: ProjectDocument, change: Pick<Change, 'operations'>): Outcome<ProjectDocument> {
   const next: Record<string, unknown> = { ...document };
-  const copied = new Set<string>();
-  const table = (name: CollectionName): Record<string, Fields> => {
-    if (!copied.has(name)) {
+  const touched = new Map<CollectionName, Set<string>>();
+  const table = (name: CollectionName, id: string): Record<string, Fields> => {
+    const ids = touched.get(name);
+    if (ids) ids.add(id);
+    else {
       next[name] = { ...(next[name] as object) };
-      copied.add(name);
+      touched.set(name, new Set([id]));
     }
     return next[name] as Record<string, Fields>;
   };
@@ -87,10 +90,11 @@ export function applyChange(document: ProjectDocument, change: Pick<Change, 'ope
     if (!outcome.ok) return outcome;
     const result = outcome.value;
     if (operation.in === 'project') next.project = result;
-    else if (result === null) delete table(operation.in)[operation.id];
-    else table(operation.in)[operation.id] = result;
+    else if (result === null) delete table(operation.in, operation.id)[operation.id];
+    else table(operation.in, operation.id)[operation.id] = result;
   }
   if (conflicts.length > 0) return refuse('conflict', { conflicts });
+  for (const [name, ids] of touched) carryLists(document[name], next[name] as object, ids);
   return fine(next as unknown as ProjectDocument);
 }
 

@@ -12,14 +12,6 @@ export function emptyDocument(project: ProjectHeader): ProjectDocument {
   return { project, ...tables } as unknown as ProjectDocument;
 }
 
-/** The records of a list, in a fixed order (by id), so that results do not depend on how they came. */
-export function listOf<C extends CollectionName>(document: ProjectDocument, name: C): RecordOf<C>[] {
-  const table = document[name] as TableOf<C>;
-  return Object.keys(table)
-    .sort()
-    .map((id) => table[id]);
-}
-
 /** Header of a new project with the usual settings; ids come in from outside. */
 export function newHeader(shortId: string, name: string, units: ProjectHeader['units']): ProjectHeader {
   return {

@@ -17,7 +17,8 @@ export {
   WALL_DEFAULTS,
 } from './defaults.ts';
 export { COLLECTIONS, COLLECTION_NAMES, type CollectionName, type RecordOf } from './collections.ts';
-export { emptyDocument, listOf, newHeader, type ProjectDocument, type TableOf } from './document.ts';
+export { emptyDocument, newHeader, type ProjectDocument, type TableOf } from './document.ts';
+export { listOf, onLevel, type LevelCollection } from './lists.ts';
 export {
   applyChange,
   changeSchema,

@@ -1,5 +1,5 @@
 import { boundsOf, faceArea, polygonArea, type Point2 } from '../geometry/index.ts';
-import { create, listOf, newRoom, remove, update, type Operation, type ProjectDocument, type Room } from '../project/index.ts';
+import { create, newRoom, onLevel, remove, update, type Operation, type ProjectDocument, type Room } from '../project/index.ts';
 import { intersection, regionArea } from '../regions/index.ts';
 import { byId, keyOf, outlineOf, wallFaces } from './wall-faces.ts';
 
@@ -43,7 +43,7 @@ export function refitRooms(before: ProjectDocument, after: ProjectDocument, leve
   const stay = new Set(now.filter(({ key }) => was.has(key)).map(({ key }) => key));
   const gone = [...was].filter((key) => !stay.has(key));
   if (fresh.length === 0 && gone.length === 0) return [];
-  const rooms = listOf(after, 'rooms').filter((room) => room.levelId === levelId);
+  const rooms = onLevel(after, 'rooms', levelId);
   const settled = new Set(rooms.filter((room) => stay.has(keyOf(room.polygon))).map(({ id }) => id));
   const open = rooms.filter((room) => !settled.has(room.id));
   const pairs = overlaps(open, fresh);
@@ -97,7 +97,7 @@ const coveredShare = (room: Room, pairs: readonly Overlap[]) =>
 
 /** A new room, framed as most rooms of its level are. */
 function roomLike(document: ProjectDocument, levelId: string, polygon: [number, number][], codes: Set<string>, id: string): Room {
-  const others = listOf(document, 'rooms').filter((room) => room.levelId === levelId);
+  const others = onLevel(document, 'rooms', levelId);
   const like = others.find((room) => others.filter((r) => r.framing === room.framing).length * 2 >= others.length);
   let n = 1;
   while (codes.has(`R${n}`)) n++;

@@ -5,6 +5,7 @@ import { fine, type Outcome } from '../outcome/index.ts';
 import {
   applyChange,
   listOf,
+  onLevel,
   type Device,
   type Operation,
   type ProjectDocument,
@@ -37,8 +38,7 @@ export function settleHouse(
     const refitted = applyChange(working, { operations: others });
     if (!refitted.ok) return refitted;
     working = refitted.value;
-    const gone = new Set(removals.map(({ id }) => id));
-    const left = { ...working, rooms: Object.fromEntries(Object.entries(working.rooms).filter(([id]) => !gone.has(id))) };
+    const left = without(working, removals);
     const moved = moveDevices(left, movesOf(document, left, levelId, touched([...operations, ...roomOperations], document)));
     if (!moved.ok) return moved;
     all.push(...moved.value);
@@ -57,6 +57,13 @@ export function settleHouse(
     );
   }
   return fine(all);
+}
+
+/** The project as it is once these rooms have gone. */
+function without(document: ProjectDocument, removals: readonly Operation[]): ProjectDocument {
+  if (removals.length === 0) return document;
+  const gone = new Set(removals.map(({ id }) => id));
+  return { ...document, rooms: Object.fromEntries(Object.entries(document.rooms).filter(([id]) => !gone.has(id))) };
 }
 
 /** How far beside changed ground a device may still be affected, m. */
@@ -81,9 +88,8 @@ function movesOf(before: ProjectDocument, after: ProjectDocument, levelId: strin
   const was = buildingOf(before);
   const roomAround = smallestRoom(after, levelId, box);
   const near = ({ x, y }: Device) => x >= box.minX && x <= box.maxX && y >= box.minY && y <= box.maxY;
-  return Object.values(after.devices)
-    .filter((device) => device.levelId === levelId && near(device))
-    .sort((a, b) => (a.id < b.id ? -1 : 1))
+  return onLevel(after, 'devices', levelId)
+    .filter(near)
     .flatMap((device): DeviceMove[] => {
       const onWall = after.deviceTypes[device.typeId].mount === 'wall';
       const to = onWall ? carried(was, after, device) : null;
@@ -97,8 +103,7 @@ function movesOf(before: ProjectDocument, after: ProjectDocument, levelId: strin
 
 /** Finds the smallest room around a point, among those that the changed ground touches. */
 function smallestRoom(document: ProjectDocument, levelId: string, box: Bounds): (p: Point2) => Room | undefined {
-  const rooms = Object.values(document.rooms)
-    .filter((room) => room.levelId === levelId)
+  const rooms = onLevel(document, 'rooms', levelId)
     .map((room) => ({
       room,
       bounds: boundsOf(room.polygon as Point2[])!,

@@ -1,5 +1,5 @@
 import { facesOf, type Face, type PlanarMap, type Point2 } from '../geometry/index.ts';
-import { sameValue, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { onLevel, sameValue, type ProjectDocument, type Room } from '../project/index.ts';
 
 /** Ends of walls closer than this count as one corner, m. */
 export const CORNER_TOLERANCE_M = 0.01;
@@ -11,8 +11,7 @@ export function wallFaces(document: Pick<ProjectDocument, 'walls'>, levelId: str
   if (!byLevel) kept.set(document.walls, (byLevel = new Map()));
   let map = byLevel.get(levelId);
   if (!map) {
-    const walls = Object.values(document.walls).filter((wall) => wall.levelId === levelId);
-    byLevel.set(levelId, (map = facesOf(walls.sort(byId) as unknown as (Wall & { a: Point2; b: Point2 })[], CORNER_TOLERANCE_M)));
+    byLevel.set(levelId, (map = facesOf(onLevel(document, 'walls', levelId), CORNER_TOLERANCE_M)));
   }
   return map;
 }

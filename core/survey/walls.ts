@@ -3,6 +3,7 @@ import { refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
   listOf,
+  onLevel,
   newWall,
   removeWithDependants,
   update,
@@ -104,7 +105,7 @@ export function moveWalls(document: ProjectDocument, grip: WallGrip, by: Point2,
           return wall ? [wall.a, wall.b].map((at) => ({ at: at as Point2, levelId: wall.levelId })) : [];
         });
   const levels = new Set(corners.map((corner) => corner.levelId));
-  const onLevels = Object.values(document.walls).filter((wall) => levels.has(wall.levelId));
+  const onLevels = [...levels].flatMap((levelId) => onLevel(document, 'walls', levelId));
   for (const wall of onLevels) {
     const a = isHeld(corners, wall, wall.a);
     const b = isHeld(corners, wall, wall.b);

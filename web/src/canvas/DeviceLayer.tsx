@@ -2,6 +2,7 @@ import { memo, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Device, DeviceType } from '@dusky-spool/core/project';
 import { BeadShape } from '../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../ui/systems.ts';
+import type { DeviceDetail } from './device-detail.ts';
 
 export interface DeviceOnPlan {
   readonly device: Device;
@@ -12,54 +13,57 @@ export interface DeviceOnPlan {
 interface Props {
   readonly devices: readonly DeviceOnPlan[];
   readonly selected: ReadonlySet<string>;
-  /** Zoomed out, beads are dots; zoomed in, the true size shows as well. */
-  readonly scale: number;
+  readonly detail: DeviceDetail;
   readonly onPointerDown: (deviceId: string, event: PointerEvent) => void;
   readonly onKeyDown: (deviceId: string, event: KeyboardEvent) => void;
 }
 
-const DOTS_BELOW = 17;
-const TRUE_SIZE_ABOVE = 110;
-
-export const DeviceLayer = memo(function DeviceLayer({ devices, selected, scale, onPointerDown, onKeyDown }: Props) {
+export const DeviceLayer = memo(function DeviceLayer({ devices, selected, ...rest }: Props) {
   return (
     <g className="devices">
-      {devices.map(({ device, type, label }) => {
-        const chosen = selected.has(device.id);
-        const { colour } = SYSTEM_STYLE[type.system];
-        return (
-          <g
-            key={device.id}
-            className={chosen ? 'device chosen' : 'device'}
-            transform={`translate(${device.x},${device.y})`}
-            role="button"
-            tabIndex={0}
-            aria-label={label}
-            aria-pressed={chosen}
-            data-device={device.id}
-            onPointerDown={(event) => onPointerDown(device.id, event)}
-            onKeyDown={(event) => onKeyDown(device.id, event)}
-          >
-            {scale > TRUE_SIZE_ABOVE && (
-              <g className="true-size" transform={`rotate(${(device.facingRad * 180) / Math.PI + 90})`} stroke={colour}>
-                {type.round ? (
-                  <circle r={type.sizeM[0] / 2} />
-                ) : (
-                  <rect x={-type.sizeM[0] / 2} y={-type.sizeM[1] / 2} width={type.sizeM[0]} height={type.sizeM[1]} />
-                )}
-              </g>
-            )}
-            <g className="upright">
-              {chosen && <circle r={20} className="chosen-ring" />}
-              {scale < DOTS_BELOW ? (
-                <circle r={5} fill={colour} stroke="var(--paper)" strokeWidth={1.5} />
-              ) : (
-                <BeadShape code={type.code} system={type.system} facingRad={type.mount === 'wall' ? device.facingRad : null} />
-              )}
-            </g>
-          </g>
-        );
-      })}
+      {devices.map(({ device, type, label }) => (
+        <DeviceMark key={device.id} device={device} type={type} label={label} chosen={selected.has(device.id)} {...rest} />
+      ))}
+    </g>
+  );
+});
+
+interface MarkProps extends DeviceOnPlan, Pick<Props, 'detail' | 'onPointerDown' | 'onKeyDown'> {
+  readonly chosen: boolean;
+}
+
+/** One device; when another one moves it is not drawn again. */
+const DeviceMark = memo(function DeviceMark({ device, type, label, chosen, detail, onPointerDown, onKeyDown }: MarkProps) {
+  const { colour } = SYSTEM_STYLE[type.system];
+  return (
+    <g
+      className={chosen ? 'device chosen' : 'device'}
+      transform={`translate(${device.x},${device.y})`}
+      role="button"
+      tabIndex={0}
+      aria-label={label}
+      aria-pressed={chosen}
+      data-device={device.id}
+      onPointerDown={(event) => onPointerDown(device.id, event)}
+      onKeyDown={(event) => onKeyDown(device.id, event)}
+    >
+      {detail === 'true-size' && (
+        <g className="true-size" transform={`rotate(${(device.facingRad * 180) / Math.PI + 90})`} stroke={colour}>
+          {type.round ? (
+            <circle r={type.sizeM[0] / 2} />
+          ) : (
+            <rect x={-type.sizeM[0] / 2} y={-type.sizeM[1] / 2} width={type.sizeM[0]} height={type.sizeM[1]} />
+          )}
+        </g>
+      )}
+      <g className="upright">
+        {chosen && <circle r={20} className="chosen-ring" />}
+        {detail === 'dots' ? (
+          <circle r={5} fill={colour} stroke="var(--paper)" strokeWidth={1.5} />
+        ) : (
+          <BeadShape code={type.code} system={type.system} facingRad={type.mount === 'wall' ? device.facingRad : null} />
+        )}
+      </g>
     </g>
   );
 });

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, 
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import { deviceTitle, moveDevices, placeDevice } from '@dusky-spool/core/devices';
 import type { Point2 } from '@dusky-spool/core/geometry';
-import { listOf, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+import { onLevel, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
 import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
@@ -10,10 +10,12 @@ import { derive } from '../state/derived.ts';
 import { newRecordId, useProject } from '../state/project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
+import { detailAt } from './device-detail.ts';
 import { DeviceLayer } from './DeviceLayer.tsx';
 import { LabelLayer } from './LabelLayer.tsx';
 import { linesOf } from './route-drawing.ts';
 import { RunsLayer } from './RunsLayer.tsx';
+import { Sheet } from './Sheet.tsx';
 import { UnderlayLayer } from './UnderlayLayer.tsx';
 import type { CameraControl } from './useCamera.ts';
 
@@ -29,8 +31,6 @@ interface Props {
   /** Width of the panels on the left of the sheet, px. */
   readonly leftPx: number;
   readonly control: CameraControl;
-  readonly svgRef: React.RefObject<SVGSVGElement | null>;
-  readonly worldRef: React.RefObject<SVGGElement | null>;
   readonly onSelect: (selection: Selection) => void;
   readonly onTool: (tool: Tool) => void;
 }
@@ -44,19 +44,7 @@ interface Drag {
 const DRAG_FROM_PX = 4;
 
 /** The plan of one level: what is there, and moving and placing by pointer. */
-export function PlanCanvas({
-  projectId,
-  document,
-  levelId,
-  selection,
-  tool,
-  leftPx,
-  control,
-  svgRef,
-  worldRef,
-  onSelect,
-  onTool,
-}: Props) {
+export function PlanCanvas({ projectId, document, levelId, selection, tool, leftPx, control, onSelect, onTool }: Props) {
   const { edit, showPreview, preview } = useProject();
   const drag = useRef<Drag | null>(null);
   const frame = useRef(0);
@@ -69,19 +57,22 @@ export function PlanCanvas({
 
   const devices = useMemo(
     () =>
-      listOf(shown, 'devices')
-        .filter((device) => device.levelId === levelId)
-        .map((device) => {
-          const type = shown.deviceTypes[device.typeId];
-          const room = device.roomId === null ? '' : `, ${shown.rooms[device.roomId].name}`;
-          return { device, type, label: `${type.code} ${deviceTitle(device, type)}${room}` };
-        }),
+      onLevel(shown, 'devices', levelId).map((device) => {
+        const type = shown.deviceTypes[device.typeId];
+        const room = device.roomId === null ? '' : `, ${shown.rooms[device.roomId].name}`;
+        return { device, type, label: `${type.code} ${deviceTitle(device, type)}${room}` };
+      }),
     [shown, levelId],
   );
   const plainDevices = useMemo(() => devices.map(({ device }) => device), [devices]);
   const lines = useMemo(
     () => linesOf(derived.runs, shown.deviceTypes, levels, levelId),
     [derived, shown.deviceTypes, levels, levelId],
+  );
+  // Words stay where they are while something is dragged through them.
+  const words = useHeld(
+    useMemo(() => ({ document: shown, devices: plainDevices, lines }), [shown, plainDevices, lines]),
+    preview !== null,
   );
   const chosenDevices = useMemo(
     () =>
@@ -130,14 +121,14 @@ export function PlanCanvas({
       const already = selection.kind === 'device' && selection.ids.includes(deviceId);
       if (event.shiftKey || !already) pick('device', deviceId, event.shiftKey);
       if (event.shiftKey) return;
-      svgRef.current?.setPointerCapture(event.pointerId);
+      control.sheet.current?.setPointerCapture(event.pointerId);
       drag.current = {
         ids: already ? selection.ids : [deviceId],
         from: control.toWorld(event.clientX, event.clientY),
         moved: false,
       };
     },
-    [tool.kind, selection, pick, svgRef, control],
+    [tool.kind, selection, pick, control],
   );
 
   const operationsOf = (from: Point2, to: Point2, ids: readonly string[]) =>
@@ -194,7 +185,7 @@ export function PlanCanvas({
         onSelect({ kind: 'device', ids: [placed.value.device.id] });
         if (!event.shiftKey) onTool({ kind: 'select' });
       }
-    } else if (event.target === svgRef.current || (event.target as Element).closest('.building, .labels, .underlays')) {
+    } else if (!(event.target as Element).closest('.device, .run')) {
       onSelect(noSelection);
     }
   };
@@ -210,45 +201,44 @@ export function PlanCanvas({
 
   const empty = devices.length === 0 && !Object.values(shown.rooms).some((room) => room.levelId === levelId);
   return (
-    <svg
-      ref={svgRef}
-      className={`plan-canvas tool-${tool.kind}`}
-      role="group"
+    <Sheet
+      control={control}
+      className={`tool-${tool.kind}`}
       aria-label={text('plan.canvas', { level: shown.levels[levelId]?.name ?? '' })}
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
       onPointerLeave={() => setPointer(null)}
       onClick={onClick}
     >
-      <defs>
-        <pattern id="dots" width={24} height={24} patternUnits="userSpaceOnUse">
-          <circle cx={2} cy={2} r={1} className="dot" />
-        </pattern>
-      </defs>
-      <rect width="100%" height="100%" fill="url(#dots)" pointerEvents="none" />
-      <g ref={worldRef} className="world">
-        <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} camera={control.camera} />
-        {!empty && <BuildingLayer document={shown} levelId={levelId} />}
-        <RunsLayer lines={orderedLines} selected={chosenRuns} onPick={pickRun} />
-        <HoleLayer derived={derived} levelId={levelId} levels={levels} runIds={chosenRuns} />
-        <LabelLayer document={shown} levelId={levelId} devices={plainDevices} lines={lines} camera={control.camera} />
-        <DeviceLayer
-          devices={devices}
-          selected={chosenDevices}
-          scale={control.camera.k}
-          onPointerDown={startDrag}
-          onKeyDown={onDeviceKey}
-        />
-        {tool.kind === 'place' && pointer && (
-          <g transform={`translate(${pointer[0]},${pointer[1]})`} className="ghost">
-            <g className="upright">
-              <BeadShape code={tool.type.code} system={tool.type.system} facingRad={null} />
-            </g>
+      <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} camera={control.camera} />
+      {!empty && <BuildingLayer document={shown} levelId={levelId} />}
+      <RunsLayer lines={orderedLines} selected={chosenRuns} onPick={pickRun} />
+      <HoleLayer derived={derived} levelId={levelId} levels={levels} runIds={chosenRuns} />
+      <LabelLayer {...words} levelId={levelId} camera={control.camera} />
+      <DeviceLayer
+        devices={devices}
+        selected={chosenDevices}
+        detail={detailAt(control.camera.k)}
+        onPointerDown={startDrag}
+        onKeyDown={onDeviceKey}
+      />
+      {tool.kind === 'place' && pointer && (
+        <g transform={`translate(${pointer[0]},${pointer[1]})`} className="ghost">
+          <g className="upright">
+            <BeadShape code={tool.type.code} system={tool.type.system} facingRad={null} />
           </g>
-        )}
-      </g>
-    </svg>
+        </g>
+      )}
+    </Sheet>
   );
+}
+
+/** The value as it was before `hold` began. */
+function useHeld<T>(value: T, hold: boolean): T {
+  const [held, setHeld] = useState(value);
+  if (hold) return held;
+  if (held !== value) setHeld(value);
+  return value;
 }
 
 interface HoleProps {

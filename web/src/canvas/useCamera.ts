@@ -2,15 +2,14 @@ import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } fro
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3-zoom';
 import type { Bounds, Point2 } from '@dusky-spool/core/geometry';
+import { MARGIN_PX, pictureOf, type Camera } from './picture.ts';
 
-/** Where the plan is seen from: screen = (x * k + tx, ty - y * k), pixels and metres. */
-export interface Camera {
-  readonly k: number;
-  readonly tx: number;
-  readonly ty: number;
-}
+export type { Camera } from './picture.ts';
 
 export interface CameraControl {
+  readonly sheet: RefObject<HTMLDivElement | null>;
+  readonly picture: RefObject<SVGSVGElement | null>;
+  readonly world: RefObject<SVGGElement | null>;
   /** As of the last time it came to rest; while it moves the picture moves without React. */
   readonly camera: Camera;
   /** Whether the sheet is there to be moved. */
@@ -25,32 +24,52 @@ export interface CameraControl {
 
 const NEAREST = 700;
 const FARTHEST = 3;
+/** After so long without a move the plan is drawn anew, sharp, ms. */
+const REST_MS = 110;
 
-/** Pan and zoom by wheel, pinch and drag; moves the world group directly and tells React when it rests. */
-export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject<SVGGElement | null>): CameraControl {
+/**
+ * Pan and zoom by wheel, pinch and drag. While it moves, the picture drawn last is moved and scaled as it is, which costs the
+ * same for a shed and for a palace; at rest, or where its edge would show, it is drawn anew and React is told.
+ */
+export function useCamera(): CameraControl {
+  const sheet = useRef<HTMLDivElement>(null);
+  const picture = useRef<SVGSVGElement>(null);
+  const world = useRef<SVGGElement>(null);
   const [camera, setCamera] = useState<Camera>({ k: 40, tx: 0, ty: 0 });
   const [ready, setReady] = useState(false);
   const live = useRef<Camera>(camera);
-  const behaviour = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
+  const drawn = useRef<Camera | null>(null);
+  const behaviour = useRef<ZoomBehavior<HTMLDivElement, unknown> | null>(null);
+
+  const draw = useCallback(() => {
+    const { k, tx, ty } = live.current;
+    if (!world.current || !picture.current) return;
+    world.current.setAttribute('transform', `translate(${tx + MARGIN_PX},${ty + MARGIN_PX}) scale(${k},${-k})`);
+    if (drawn.current?.k !== k) world.current.style.setProperty('--inv', String(1 / k));
+    picture.current.style.transform = 'none';
+    drawn.current = live.current;
+    setCamera(live.current);
+  }, []);
 
   useEffect(() => {
-    const element = svg.current;
+    const element = sheet.current;
     if (!element) return;
     let rest = 0;
-    const turned = zoom<SVGSVGElement, unknown>()
+    const turned = zoom<HTMLDivElement, unknown>()
       .scaleExtent([FARTHEST, NEAREST])
       .filter(
         (event: MouseEvent) =>
           event.type === 'wheel' ||
           (!event.ctrlKey && !event.shiftKey && !event.button && !(event.target as Element).closest('.device, .grab')),
       )
-      .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
+      .on('zoom', (event: D3ZoomEvent<HTMLDivElement, unknown>) => {
         const { k, x, y } = event.transform;
         live.current = { k, tx: x, ty: y };
-        world.current?.setAttribute('transform', `translate(${x},${y}) scale(${k},${-k})`);
-        world.current?.style.setProperty('--inv', String(1 / k));
         window.clearTimeout(rest);
-        rest = window.setTimeout(() => setCamera(live.current), 60);
+        const moved = drawn.current && pictureOf(drawn.current, live.current, [element.clientWidth, element.clientHeight]);
+        if (!moved) return draw();
+        picture.current!.style.transform = `translate(${moved.dx}px,${moved.dy}px) scale(${moved.scale})`;
+        rest = window.setTimeout(draw, REST_MS);
       });
     behaviour.current = turned;
     select(element).call(turned).on('dblclick.zoom', null);
@@ -60,22 +79,24 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
       window.clearTimeout(rest);
       select(element).on('.zoom', null);
     };
-  }, [svg, world]);
+  }, [draw]);
 
   const apply = useCallback(
     (k: number, tx: number, ty: number) => {
-      const element = svg.current;
-      if (element && behaviour.current) {
-        select(element).call(behaviour.current.transform, zoomIdentity.translate(tx, ty).scale(k));
-        setCamera({ k, tx, ty });
-      }
+      const element = sheet.current;
+      if (!element || !behaviour.current) return;
+      select(element).call(behaviour.current.transform, zoomIdentity.translate(tx, ty).scale(k));
+      draw();
     },
-    [svg],
+    [draw],
   );
 
   return useMemo(() => {
-    const size = () => svg.current?.getBoundingClientRect() ?? new DOMRect(0, 0, 800, 500);
+    const size = () => sheet.current?.getBoundingClientRect() ?? new DOMRect(0, 0, 800, 500);
     return {
+      sheet,
+      picture,
+      world,
       camera,
       ready,
       toWorld: (clientX, clientY) => {
@@ -111,5 +132,5 @@ export function useCamera(svg: RefObject<SVGSVGElement | null>, world: RefObject
         apply(k, width / 2 - x * k, height / 2 + y * k);
       },
     };
-  }, [apply, camera, ready, svg]);
+  }, [apply, camera, ready]);
 }

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 export interface KeyActions {
   readonly undo: () => void;
@@ -19,13 +19,13 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, -1],
 };
 
-/** The keys of the plan; typing in a field, a dialog or a list keeps its own keys. */
+/** The keys of the plan, from the moment that it shows; typing in a field, a dialog or a list keeps its own keys. */
 export function useKeys(actions: KeyActions): void {
   const latest = useRef(actions);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = actions;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       if (

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Button } from 'antd';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import { moveDevices, removeDevices } from '@dusky-spool/core/devices';
@@ -39,9 +39,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const setTool = (next: Tool) => setHeld({ stage, tool: next });
   // The plan comes first; its schedule follows in the next idle moment.
   const ledgerDue = useAfterFirstPaint();
-  const svgRef = useRef<SVGSVGElement>(null);
-  const worldRef = useRef<SVGGElement>(null);
-  const control = useCamera(svgRef, worldRef);
+  const control = useCamera();
   const levels = levelsFromBelow(document);
   const levelId =
     (wanted && document.levels[wanted] ? wanted : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
@@ -136,8 +134,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
                 tool={tool}
                 leftPx={leftPx}
                 control={control}
-                svgRef={svgRef}
-                worldRef={worldRef}
                 onSelect={select}
                 onTool={setTool}
               />

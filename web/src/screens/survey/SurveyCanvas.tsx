@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent, type RefObject } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { App as AntApp } from 'antd';
 import { projectBounds, nearestWall, buildingOf } from '@dusky-spool/core/building';
 import { distance2, type Point2 } from '@dusky-spool/core/geometry';
@@ -22,6 +22,7 @@ import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
 import { LabelLayer } from '../../canvas/LabelLayer.tsx';
 import { pathThrough } from '../../canvas/room-drawing.ts';
 import { UnderlayLayer } from '../../canvas/UnderlayLayer.tsx';
+import { Sheet } from '../../canvas/Sheet.tsx';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { noSelection, type Selection } from '../../editor/selection.ts';
 import { setCorner, typedCorner } from '../../editor/tools/draw-walls.ts';
@@ -40,8 +41,6 @@ interface Props {
   readonly tool: SurveyTool;
   readonly leftPx: number;
   readonly control: CameraControl;
-  readonly svgRef: RefObject<SVGSVGElement | null>;
-  readonly worldRef: RefObject<SVGGElement | null>;
   readonly onSelect: (selection: Selection) => void;
   readonly onTool: (tool: SurveyTool) => void;
   readonly onMenu: (at: { x: number; y: number }) => void;
@@ -63,8 +62,6 @@ export function SurveyCanvas({
   tool,
   leftPx,
   control,
-  svgRef,
-  worldRef,
   onSelect,
   onTool,
   onMenu,
@@ -161,7 +158,7 @@ export function SurveyCanvas({
     }
     event.stopPropagation();
     heldSomething.current = true;
-    svgRef.current?.setPointerCapture(event.pointerId);
+    control.sheet.current?.setPointerCapture(event.pointerId);
     grip.current = { grip: held, from: control.toWorld(event.clientX, event.clientY), moved: false };
   };
 
@@ -217,7 +214,7 @@ export function SurveyCanvas({
   };
   const onPointerDown = (event: PointerEvent) => {
     if (tool.kind === 'select' && event.shiftKey && event.button === 0) {
-      svgRef.current?.setPointerCapture(event.pointerId);
+      control.sheet.current?.setPointerCapture(event.pointerId);
       setBoxFrom(control.toWorld(event.clientX, event.clientY));
     }
   };
@@ -371,10 +368,9 @@ export function SurveyCanvas({
       : null;
   const target = typedAt ?? pointer?.point;
   return (
-    <svg
-      ref={svgRef}
-      className={`plan-canvas survey tool-${tool.kind === 'select' ? 'select' : 'place'}`}
-      role="group"
+    <Sheet
+      control={control}
+      className={`survey tool-${tool.kind === 'select' ? 'select' : 'place'}`}
       aria-label={text('plan.canvas', { level: document.levels[levelId]?.name ?? '' })}
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
@@ -392,50 +388,42 @@ export function SurveyCanvas({
         onMenu({ x: event.clientX, y: event.clientY });
       }}
     >
-      <defs>
-        <pattern id="dots" width={24} height={24} patternUnits="userSpaceOnUse">
-          <circle cx={2} cy={2} r={1} className="dot" />
-        </pattern>
-      </defs>
-      <rect width="100%" height="100%" fill="url(#dots)" pointerEvents="none" />
-      <g ref={worldRef} className="world">
-        {!hidden.has('underlay') && (
-          <UnderlayLayer
-            projectId={projectId}
-            document={shown}
-            levelId={levelId}
-            camera={control.camera}
-            showRetired={!hidden.has('retired')}
-          />
-        )}
-        <BuildingLayer
+      {!hidden.has('underlay') && (
+        <UnderlayLayer
+          projectId={projectId}
           document={shown}
           levelId={levelId}
-          overUnderlay={Object.values(document.underlays).some((u) => u.levelId === levelId && !u.retired)}
+          camera={control.camera}
+          showRetired={!hidden.has('retired')}
         />
-        <FeaturesLayer document={shown} levelId={levelId} hidden={hidden} scale={control.camera.k} />
-        {!hidden.has('labels') && (
-          <LabelLayer document={shown} levelId={levelId} devices={NO_DEVICES} lines={NO_LINES} camera={control.camera} />
-        )}
-        {tool.kind === 'select' && <SelectionOverlay document={shown} selection={selection} onGrip={onGrip} />}
-        {boxFrom && pointer && (
-          <path
-            className="box-select"
-            d={pathThrough([boxFrom, [pointer.point[0], boxFrom[1]], pointer.point, [boxFrom[0], pointer.point[1]]], true)}
-          />
-        )}
-        {tool.kind !== 'select' && (
-          <Draft
-            tool={tool}
-            target={target}
-            snap={typedAt ? null : pointer}
-            gridAngleRad={gridAngleRad}
-            label={(m) => formatLength(m, units)}
-            flip={target !== undefined && target[0] * control.camera.k + control.camera.tx > window.innerWidth - 560}
-          />
-        )}
-      </g>
-    </svg>
+      )}
+      <BuildingLayer
+        document={shown}
+        levelId={levelId}
+        overUnderlay={Object.values(document.underlays).some((u) => u.levelId === levelId && !u.retired)}
+      />
+      <FeaturesLayer document={shown} levelId={levelId} hidden={hidden} scale={control.camera.k} />
+      {!hidden.has('labels') && (
+        <LabelLayer document={shown} levelId={levelId} devices={NO_DEVICES} lines={NO_LINES} camera={control.camera} />
+      )}
+      {tool.kind === 'select' && <SelectionOverlay document={shown} selection={selection} onGrip={onGrip} />}
+      {boxFrom && pointer && (
+        <path
+          className="box-select"
+          d={pathThrough([boxFrom, [pointer.point[0], boxFrom[1]], pointer.point, [boxFrom[0], pointer.point[1]]], true)}
+        />
+      )}
+      {tool.kind !== 'select' && (
+        <Draft
+          tool={tool}
+          target={target}
+          snap={typedAt ? null : pointer}
+          gridAngleRad={gridAngleRad}
+          label={(m) => formatLength(m, units)}
+          flip={target !== undefined && target[0] * control.camera.k + control.camera.tx > window.innerWidth - 560}
+        />
+      )}
+    </Sheet>
   );
 }
 

@@ -81,9 +81,7 @@ export function SurveyScreen({ projectId, document }: Props) {
   const [drawing, setDrawing] = useState<File | null>(null);
   const [naming, setNaming] = useState<Point2 | null>(null);
   const [measured, setMeasured] = useState<{ underlayId: string; first: Point2; second: Point2 } | null>(null);
-  const svgRef = useRef<SVGSVGElement>(null);
-  const worldRef = useRef<SVGGElement>(null);
-  const control = useCamera(svgRef, worldRef);
+  const control = useCamera();
   const levels = levelsFromBelow(document);
   const levelId =
     (wanted && document.levels[wanted] ? wanted : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
@@ -182,7 +180,7 @@ export function SurveyScreen({ projectId, document }: Props) {
     typing: (key) => {
       if (tool.kind !== 'walls') {
         if (key === 'Enter' && tool.kind === 'feature' && tool.points.length >= 2) {
-          svgRef.current?.dispatchEvent(new MouseEvent('dblclick', { bubbles: true }));
+          control.sheet.current?.dispatchEvent(new MouseEvent('dblclick', { bubbles: true }));
           return true;
         }
         return false;
@@ -311,8 +309,6 @@ export function SurveyScreen({ projectId, document }: Props) {
                   tool={tool}
                   leftPx={LEFT_PX}
                   control={control}
-                  svgRef={svgRef}
-                  worldRef={worldRef}
                   onSelect={select}
                   onTool={setTool}
                   onMenu={setMenu}

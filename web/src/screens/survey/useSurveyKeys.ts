@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 export interface SurveyKeys {
   /** A letter of the tool bar. */
@@ -11,10 +11,10 @@ export interface SurveyKeys {
 /** Keys of the survey that the plan does not have. They run first and keep what they take. */
 export function useSurveyKeys(keys: SurveyKeys): void {
   const latest = useRef(keys);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = keys;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       const finder = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k';

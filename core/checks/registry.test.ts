@@ -1,0 +1,38 @@
+import { expect } from 'chai';
+import { listOf, newOpening, update, applyChange, type ProjectDocument } from '../project/index.ts';
+import { planRuns } from '../runs/index.ts';
+import { smallHouse } from '../testing/index.ts';
+import { CHECKS, runChecks } from './index.ts';
+
+const house = smallHouse({
+  rooms: [{ ceilingHeightM: 2 }],
+  openings: [newOpening({ id: 'w', wallId: 'south1', kind: 'window', offsetM: 2, widthM: 1.2, sillM: 0.9, headM: 2.1 })],
+});
+
+describe('a check that names the tables it reads', () => {
+  for (const check of CHECKS.filter(({ reads }) => reads)) {
+    it(`reads no other: ${check.id}`, () => {
+      const read = new Set<string | symbol>();
+      const watched = new Proxy(house, {
+        get: (target, name) => {
+          read.add(name);
+          return Reflect.get(target, name) as unknown;
+        },
+      });
+      check.run({ document: watched, runs: planRuns(house) });
+      expect([...check.reads!]).to.include.members([...read].map(String));
+      expect(read.size).to.be.above(0);
+    });
+  }
+
+  it('says the same again without being run, and something else as soon as one of them changes', () => {
+    const codes = (document: ProjectDocument) => runChecks(document).flatMap(({ code, rank }) => (rank === 'fine' ? [] : [code]));
+    expect(codes(house)).to.deep.equal(['ceiling-below-head']);
+    expect(codes({ ...house, devices: {} })).to.deep.equal(['ceiling-below-head']);
+    const [room] = listOf(house, 'rooms');
+    const raised = applyChange(house, { operations: [update('rooms', room, { ceilingHeightM: 2.6 })!] });
+    if (!raised.ok) throw new Error(raised.problem.code);
+    expect(codes(raised.value)).to.deep.equal([]);
+    expect(codes(house)).to.deep.equal(['ceiling-below-head']);
+  });
+});

@@ -1,0 +1,92 @@
+import type { CollectionName, RecordOf } from './collections.ts';
+import type { ProjectDocument, TableOf } from './document.ts';
+
+type Lists = readonly { readonly id: string; readonly levelId?: string }[];
+type Table = Readonly<Record<string, { readonly id: string; readonly levelId?: string }>>;
+
+/** Collections whose records stand on a level. */
+export type LevelCollection = {
+  [C in CollectionName]: RecordOf<C> extends { levelId: string } ? C : never;
+}[CollectionName];
+
+interface Kept {
+  all?: Lists;
+  byLevel?: ReadonlyMap<string, Lists>;
+}
+
+/** Tables are never changed in place, so what was sorted once stays true; a project that is let go takes its lists along. */
+const kept = new WeakMap<object, Kept>();
+const NONE: Lists = [];
+
+function keptOf(table: Table): Kept {
+  let lists = kept.get(table);
+  if (!lists) kept.set(table, (lists = {}));
+  return lists;
+}
+
+/** Records of a collection in the order of their ids. Sorted once for each state of the table. */
+export function listOf<C extends CollectionName>(document: Pick<ProjectDocument, C>, name: C): readonly RecordOf<C>[] {
+  const table = document[name] as TableOf<C>;
+  const lists = keptOf(table as Table);
+  lists.all ??= Object.keys(table)
+    .sort()
+    .map((id) => table[id]);
+  return lists.all as readonly RecordOf<C>[];
+}
+
+/** Records of a collection that stand on a level, in the order of their ids. */
+export function onLevel<C extends LevelCollection>(
+  document: Pick<ProjectDocument, C>,
+  name: C,
+  levelId: string,
+): readonly RecordOf<C>[] {
+  const lists = keptOf(document[name] as Table);
+  lists.byLevel ??= groups(listOf(document, name) as Lists);
+  return (lists.byLevel.get(levelId) ?? NONE) as readonly RecordOf<C>[];
+}
+
+function groups(records: Lists): ReadonlyMap<string, Lists> {
+  const found = new Map<string, { id: string }[]>();
+  for (const record of records) {
+    const list = found.get(record.levelId!);
+    if (list) list.push(record);
+    else found.set(record.levelId!, [record]);
+  }
+  return found;
+}
+
+/** Takes over what is known of a table into the one that an edit of a few records made of it. */
+export function carryLists(before: object, after: object, ids: ReadonlySet<string>): void {
+  const known = kept.get(before);
+  if (!known || ids.size > 500) return;
+  const [was, is] = [before as Table, after as Table];
+  const lists = keptOf(is);
+  if (known.all) lists.all = patched(known.all, ids, (id) => is[id]);
+  if (!known.byLevel) return;
+  const levels = new Set([...ids].flatMap((id) => [was[id]?.levelId, is[id]?.levelId]).filter((id) => id !== undefined));
+  const byLevel = new Map(known.byLevel);
+  for (const levelId of levels) {
+    const own = patched(byLevel.get(levelId) ?? NONE, ids, (id) => (is[id]?.levelId === levelId ? is[id] : undefined));
+    if (own.length > 0) byLevel.set(levelId, own);
+    else byLevel.delete(levelId);
+  }
+  lists.byLevel = byLevel;
+}
+
+function patched(list: Lists, ids: ReadonlySet<string>, now: (id: string) => Lists[number] | undefined): Lists {
+  const next = [...list];
+  for (const id of ids) {
+    let low = 0;
+    let high = next.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (next[middle].id < id) low = middle + 1;
+      else high = middle;
+    }
+    const record = now(id);
+    const there = next[low]?.id === id ? 1 : 0;
+    if (record) next.splice(low, there, record);
+    else next.splice(low, there);
+  }
+  return next;
+}

@@ -1,0 +1,21 @@
+import type { ComponentProps, ReactNode } from 'react';
+import type { CameraControl } from './useCamera.ts';
+
+interface Props extends Omit<ComponentProps<'div'>, 'ref' | 'role'> {
+  readonly control: CameraControl;
+  readonly children: ReactNode;
+}
+
+/** The paper that a plan is drawn on: what is inside is given in metres, y up, and seen through the camera. */
+export function Sheet({ control, className = '', children, ...rest }: Props) {
+  const { sheet, picture, world } = control;
+  return (
+    <div ref={sheet} className={`plan-canvas ${className}`} role="group" {...rest}>
+      <svg ref={picture} className="picture">
+        <g ref={world} className="world">
+          {children}
+        </g>
+      </svg>
+    </div>
+  );
+}

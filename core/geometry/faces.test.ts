@@ -1,6 +1,15 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { faceArea, facesOf, polygonArea, isSimplePolygon, type FaceSegment, type Point2 } from './index.ts';
+import {
+  faceArea,
+  facesAfter,
+  facesOf,
+  polygonArea,
+  isSimplePolygon,
+  type FaceSegment,
+  type PlanarMap,
+  type Point2,
+} from './index.ts';
 
 const segments = (...lines: [number, number, number, number][]): FaceSegment[] =>
   lines.map(([x0, y0, x1, y1], n) => ({ id: `w${n}`, a: [x0, y0], b: [x1, y1] }));
@@ -74,5 +83,94 @@ describe('the faces between segments', () => {
       ),
       { numRuns: 60 },
     );
+  });
+});
+
+/** What a map says, whatever the order of its faces and of the corners in them. */
+function said(map: PlanarMap) {
+  const ring = (points: readonly Point2[]) => {
+    const corners = points.map(([x, y]) => `${(Math.round(x * 1e4) / 1e4).toFixed(4)},${(Math.round(y * 1e4) / 1e4).toFixed(4)}`);
+    const first = corners.indexOf([...corners].sort()[0]);
+    return [...corners.slice(first), ...corners.slice(0, first)].join(' ');
+  };
+  return {
+    faces: map.faces.map(({ polygon, holes }) => `${ring(polygon)} | ${holes.map(ring).sort().join(' / ')}`).sort(),
+    outlines: map.outlines.map(ring).sort(),
+    loose: [...map.looseIds].sort(),
+  };
+}
+
+/** Where crossings of a tangle lie within the usual tolerance, which of them is the corner depends on what else is there. */
+const FINE_M = 1e-6;
+
+describe('the faces after an edit', () => {
+  const grid = fc.integer({ min: 0, max: 20 }).map((n) => n / 2);
+  const end = fc.tuple(grid, grid);
+  const edit = fc.record({
+    act: fc.constantFrom('move', 'move', 'add', 'take'),
+    pick: fc.nat(500),
+    a: end,
+    by: fc.tuple(fc.integer({ min: -2, max: 2 }), fc.integer({ min: -2, max: 2 })),
+  });
+  /** Rooms in rows with stubs, an island in a large hall, and a yard open to one side. */
+  const house = (): FaceSegment[] => {
+    const lines: [number, number, number, number][] = [];
+    for (let i = 0; i < 4; i++)
+      for (let j = 0; j < 3; j++) lines.push([i * 2, j * 2, i * 2 + 2, j * 2], [i * 2, j * 2, i * 2, j * 2 + 2]);
+    lines.push(
+      [8, 0, 8, 6],
+      [0, 6, 8, 6],
+      [1, 0, 1, 1],
+      [3, 2, 3, 3],
+      ...box(0, 6, 8, 10),
+      ...box(3, 7, 5, 9),
+      [8, 1, 10, 1],
+      [10, 1, 10, 4],
+    );
+    return segments(...lines);
+  };
+
+  it('are those of the whole drawing traced anew, whatever is moved, added or taken away', () => {
+    let tracedLess = 0;
+    fc.assert(
+      fc.property(fc.array(edit, { minLength: 1, maxLength: 12 }), (edits) => {
+        let now = house();
+        let map = facesOf(now);
+        edits.forEach(({ act, pick, a, by }, n) => {
+          const was = now;
+          const old = was[pick % was.length];
+          const moved = { ...old, id: act === 'add' ? `n${n}` : old.id, a, b: [a[0] + by[0], a[1] + by[1]] as Point2 };
+          if (act !== 'take' && by[0] === 0 && by[1] === 0) return;
+          now = act === 'add' ? [...was, moved] : was.flatMap((s) => (s !== old ? [s] : act === 'take' ? [] : [moved]));
+          const before = map;
+          map = facesAfter(before, was, now, new Set([moved.id]));
+          expect(said(map)).to.deep.equal(said(facesOf(now)));
+          if (map.faces.some((face) => before.faces.includes(face))) tracedLess++;
+        });
+      }),
+      { numRuns: 200 },
+    );
+    expect(tracedLess).to.be.above(200);
+  });
+
+  it('hold whatever lines are drawn, in any tangle', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(end, end), { minLength: 12, maxLength: 40 }), fc.nat(100), end, (lines, pick, to) => {
+        const drawn = lines
+          .filter(([a, b]) => a[0] !== b[0] || a[1] !== b[1])
+          .map(([a, b], n): FaceSegment => ({ id: `w${n}`, a, b }));
+        if (drawn.length < 8) return;
+        const at = pick % drawn.length;
+        const now = drawn.map((s, n) => (n === at && (to[0] !== s.a[0] || to[1] !== s.a[1]) ? { ...s, b: to } : s));
+        const after = facesAfter(facesOf(drawn, FINE_M), drawn, now, new Set([drawn[at].id]), FINE_M);
+        expect(said(after)).to.deep.equal(said(facesOf(now, FINE_M)));
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('of a level where nothing changed are the very same', () => {
+    const map = facesOf(house());
+    expect(facesAfter(map, house(), house(), new Set(['elsewhere']))).to.equal(map);
   });
 });

@@ -23,6 +23,8 @@ export interface PlanarMap {
   readonly outlines: readonly (readonly Point2[])[];
   /** Segments that bound no face, in whole. */
   readonly looseIds: readonly string[];
+  /** Segments that somewhere have no face on one side or on both; the others lie wholly between faces. */
+  readonly openIds: ReadonlySet<string>;
 }
 
 /**
@@ -31,6 +33,8 @@ export interface PlanarMap {
  */
 export function facesOf(segments: readonly FaceSegment[], toleranceM = 0.01): PlanarMap {
   const graph = arrange(segments, toleranceM);
+  const pieces = graph.countPieces(segments.length);
+  graph.prune();
   let traced = trace(graph);
   // An edge with the same face on both sides bounds nothing (a bridge to an island): without it the island stands free.
   for (let bridges = bridgesOf(graph, traced); bridges.length > 0; bridges = bridgesOf(graph, traced)) {
@@ -38,7 +42,7 @@ export function facesOf(segments: readonly FaceSegment[], toleranceM = 0.01): Pl
     graph.prune();
     traced = trace(graph);
   }
-  return nest(segments, graph, traced);
+  return nest(segments, graph, traced, pieces);
 }
 
 /** Vertices and the edges between them; each edge knows the segments that it is part of. */
@@ -87,6 +91,13 @@ class Graph {
     this.neighbours[v].push(u);
     this.edgesAt[u].push(edge);
     this.edgesAt[v].push(edge);
+  }
+
+  /** How many edges each segment was cut into, before any was taken away. */
+  countPieces(segments: number): Int32Array {
+    const pieces = new Int32Array(segments);
+    for (const parts of this.segmentsOf) for (const s of parts) pieces[s]++;
+    return pieces;
   }
 
   removeEdge(u: number, v: number): void {
@@ -171,7 +182,6 @@ function arrange(segments: readonly FaceSegment[], toleranceM: number): Graph {
     if (!between) graph.edge(from[s], to[s], s);
     else addSplit(graph, segments[s], s, [from[s], ...between, to[s]]);
   }
-  graph.prune();
   return graph;
 }
 
@@ -323,8 +333,10 @@ function withoutStraightCorners(ring: readonly Point2[]): Point2[] {
 
 const MOST_CORNERS = 400;
 
-function nest(segments: readonly FaceSegment[], graph: Graph, traces: readonly Trace[]): PlanarMap {
+function nest(segments: readonly FaceSegment[], graph: Graph, traces: readonly Trace[], pieces: Int32Array): PlanarMap {
   const used = new Set<number>();
+  /** Sides of a segment's pieces that have no face yet. */
+  const bare = pieces.map((count) => 2 * count);
   const faces: { polygon: Point2[]; areaM2: number; box: Bounds; holes: Point2[][]; ids: Set<string>; component: number }[] = [];
   const parts = new Map<number, Point2[][]>();
   for (const { loop, edges, component } of traces) {
@@ -343,15 +355,15 @@ function nest(segments: readonly FaceSegment[], graph: Graph, traces: readonly T
       continue;
     }
     const ids = new Set<string>();
+    const polygons = outer.map(withoutStraightCorners).filter((polygon) => polygon.length <= MOST_CORNERS);
     for (const edge of edges) {
       for (const s of graph.segmentsOf[edge]) {
         used.add(s);
+        if (polygons.length === outer.length) bare[s]--;
         ids.add(segments[s].id);
       }
     }
-    for (const ring of outer) {
-      const polygon = withoutStraightCorners(ring);
-      if (polygon.length > MOST_CORNERS) continue;
+    for (const polygon of polygons) {
       faces.push({ polygon, areaM2: polygonArea(polygon), box: boundsOf(polygon)!, holes: inner, ids, component });
     }
   }
@@ -370,6 +382,7 @@ function nest(segments: readonly FaceSegment[], graph: Graph, traces: readonly T
     faces: faces.map(({ polygon, holes, ids }) => ({ polygon, holes, segmentIds: [...ids].sort() })),
     outlines,
     looseIds: segments.filter((_, s) => !used.has(s)).map(({ id }) => id),
+    openIds: new Set(segments.filter((_, s) => bare[s] > 0).map(({ id }) => id)),
   };
 }
 

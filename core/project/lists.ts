@@ -55,8 +55,18 @@ function groups(records: Lists): ReadonlyMap<string, Lists> {
   return found;
 }
 
+const origins = new WeakMap<object, { readonly before: WeakRef<object>; readonly ids: ReadonlySet<string> }>();
+
+/** The table that an edit made this one from, with the ids of the records that it touched; null where that is not known. */
+export function originOf(table: object): { readonly before: object; readonly ids: ReadonlySet<string> } | null {
+  const origin = origins.get(table);
+  const before = origin?.before.deref();
+  return origin && before ? { before, ids: origin.ids } : null;
+}
+
 /** Takes over what is known of a table into the one that an edit of a few records made of it. */
 export function carryLists(before: object, after: object, ids: ReadonlySet<string>): void {
+  origins.set(after, { before: new WeakRef(before), ids });
   const known = kept.get(before);
   if (!known || ids.size > 500) return;
   const [was, is] = [before as Table, after as Table];

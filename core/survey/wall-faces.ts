@@ -1,5 +1,5 @@
-import { facesOf, type Face, type PlanarMap, type Point2 } from '../geometry/index.ts';
-import { onLevel, sameValue, type ProjectDocument, type Room } from '../project/index.ts';
+import { facesAfter, facesOf, type Face, type PlanarMap, type Point2 } from '../geometry/index.ts';
+import { onLevel, originOf, sameValue, type ProjectDocument, type Room } from '../project/index.ts';
 
 /** Ends of walls closer than this count as one corner, m. */
 export const CORNER_TOLERANCE_M = 0.01;
@@ -11,9 +11,21 @@ export function wallFaces(document: Pick<ProjectDocument, 'walls'>, levelId: str
   if (!byLevel) kept.set(document.walls, (byLevel = new Map()));
   let map = byLevel.get(levelId);
   if (!map) {
-    byLevel.set(levelId, (map = facesOf(onLevel(document, 'walls', levelId), CORNER_TOLERANCE_M)));
+    byLevel.set(
+      levelId,
+      (map = fromBefore(document, levelId) ?? facesOf(onLevel(document, 'walls', levelId), CORNER_TOLERANCE_M)),
+    );
   }
   return map;
+}
+
+/** The areas as an edit of a few walls leaves them; null where the areas before it are not known. */
+function fromBefore(document: Pick<ProjectDocument, 'walls'>, levelId: string): PlanarMap | null {
+  const origin = originOf(document.walls);
+  const map = origin && kept.get(origin.before)?.get(levelId);
+  if (!map) return null;
+  const before = { walls: origin.before as ProjectDocument['walls'] };
+  return facesAfter(map, onLevel(before, 'walls', levelId), onLevel(document, 'walls', levelId), origin.ids, CORNER_TOLERANCE_M);
 }
 
 export const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : 1);

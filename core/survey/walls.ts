@@ -104,46 +104,44 @@ export function moveWalls(document: ProjectDocument, grip: WallGrip, by: Point2,
           const wall = document.walls[id];
           return wall ? [wall.a, wall.b].map((at) => ({ at: at as Point2, levelId: wall.levelId })) : [];
         });
-  const levels = new Set(corners.map((corner) => corner.levelId));
-  const onLevels = [...levels].flatMap((levelId) => onLevel(document, 'walls', levelId));
-  for (const wall of onLevels) {
-    const a = isHeld(corners, wall, wall.a);
-    const b = isHeld(corners, wall, wall.b);
-    if (a || b) moved.set(wall.id, { ...wall, a: a ? shift(wall.a) : wall.a, b: b ? shift(wall.b) : wall.b });
-  }
-  // A wall that ends against the side of a moved wall follows it there.
-  const hosts = [...moved.values()];
-  for (const wall of onLevels) {
-    const current = moved.get(wall.id) ?? wall;
-    const a = current.a === wall.a ? followed(document, hosts, current, wall.a) : null;
-    const b = current.b === wall.b ? followed(document, hosts, current, wall.b) : null;
-    if (a || b) moved.set(wall.id, { ...current, a: a ?? current.a, b: b ?? current.b });
+  for (const levelId of new Set(corners.map((corner) => corner.levelId))) {
+    const walls = onLevel(document, 'walls', levelId);
+    const held = corners.filter((corner) => corner.levelId === levelId).map(({ at }) => at);
+    for (const wall of walls) {
+      const a = isHeld(held, wall.a);
+      const b = isHeld(held, wall.b);
+      if (a || b) moved.set(wall.id, { ...wall, a: a ? shift(wall.a) : wall.a, b: b ? shift(wall.b) : wall.b });
+    }
+    // A wall that ends against the side of a moved wall follows it there.
+    const hosts = [...moved.values()].map((now): Host => ({ now, was: document.walls[now.id] }));
+    for (const wall of walls) {
+      const current = moved.get(wall.id) ?? wall;
+      const a = current.a === wall.a ? followed(hosts, current, wall.a) : null;
+      const b = current.b === wall.b ? followed(hosts, current, wall.b) : null;
+      if (a || b) moved.set(wall.id, { ...current, a: a ?? current.a, b: b ?? current.b });
+    }
   }
   return commit(document, [...moved.values()], newId);
 }
 
-function isHeld(corners: readonly { at: Point2; levelId: string }[], wall: Wall, p: Point2): boolean {
-  for (const { at, levelId } of corners) {
-    if (levelId === wall.levelId && Math.abs(at[0] - p[0]) <= CORNER_TOLERANCE_M && distance2(at, p) <= CORNER_TOLERANCE_M)
-      return true;
-  }
-  return false;
+const isHeld = (corners: readonly Point2[], p: Point2): boolean =>
+  corners.some((at) => Math.abs(at[0] - p[0]) <= CORNER_TOLERANCE_M && distance2(at, p) <= CORNER_TOLERANCE_M);
+
+/** A wall that was moved, with its place before. */
+interface Host {
+  readonly now: Wall;
+  readonly was: Wall;
 }
 
 /** Where a wall's end goes when the moved wall that it ends against goes; null where there is none. */
-function followed(
-  document: ProjectDocument,
-  hosts: readonly Wall[],
-  wall: Wall,
-  p: readonly [number, number],
-): [number, number] | null {
-  for (const host of hosts) {
-    if (host.id === wall.id || host.levelId !== wall.levelId) continue;
-    const { a, b } = document.walls[host.id];
+function followed(hosts: readonly Host[], wall: Wall, p: readonly [number, number]): [number, number] | null {
+  for (const { now, was } of hosts) {
+    const { a, b } = was;
     if (p[0] < Math.min(a[0], b[0]) - CORNER_TOLERANCE_M || p[0] > Math.max(a[0], b[0]) + CORNER_TOLERANCE_M) continue;
     if (p[1] < Math.min(a[1], b[1]) - CORNER_TOLERANCE_M || p[1] > Math.max(a[1], b[1]) + CORNER_TOLERANCE_M) continue;
+    if (now.id === wall.id || now.levelId !== wall.levelId) continue;
     if (distance2(p, a) <= CORNER_TOLERANCE_M || distance2(p, b) <= CORNER_TOLERANCE_M) continue;
-    if (closestOnSegment(p, a, b).distanceM <= CORNER_TOLERANCE_M) return onto(host, wall);
+    if (closestOnSegment(p, a, b).distanceM <= CORNER_TOLERANCE_M) return onto(now, wall);
   }
   return null;
 }

@@ -3,17 +3,20 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   CEILING_KINDS,
+  CONDITIONS,
   DECISIONS,
   FACT_STATES,
   FEATURE_KINDS,
   FRAMINGS,
   HEIGHT_EDGES,
+  NEUTRALS,
   OPENING_KINDS,
   RACK_KINDS,
   STUD_MATERIALS,
+  SUBSTRATES,
   WALL_KINDS,
 } from '@dusky-spool/core/project';
-import { EDGES, FEATURE_GROUPS, surveyQuestions } from '@dusky-spool/core/survey';
+import { ANCHOR_CAUTIONS, ANCHORS, EDGES, FEATURE_GROUPS, surveyQuestions } from '@dusky-spool/core/survey';
 import { smallHouse, twoStoreyHouse } from '@dusky-spool/core/testing';
 import { CHECKS } from '@dusky-spool/core/checks';
 import { en, problemSentence } from './index.ts';
@@ -45,6 +48,11 @@ describe('the texts', () => {
       ['factStates', FACT_STATES],
       ['tests', FACT_STATES],
       ['align', EDGES],
+      ['substrates', SUBSTRATES],
+      ['conditions', CONDITIONS],
+      ['neutrals', NEUTRALS],
+      ['anchors', ANCHORS],
+      ['anchorCautions', ANCHOR_CAUTIONS],
     ];
     for (const [key, names] of lists) {
       for (const name of names)

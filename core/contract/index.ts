@@ -25,6 +25,7 @@ export const labelsQuery = z.strictObject({
   size: z.enum(['small', 'medium', 'large']).default('medium'),
   paper: z.enum(['A4', 'Letter']).default('A4'),
 });
+export const siteQuery = z.strictObject({ paper: z.enum(['A4', 'Letter']).default('A4') });
 export const planQuery = z.strictObject({
   level: z.string().max(40),
   paper: z.enum(['A4', 'A3', 'A2', 'Letter', 'Tabloid']).default('A3'),

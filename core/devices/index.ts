@@ -3,6 +3,7 @@
 // Start with `placeDevice`.
 export { facingFor, snapDevice, type Snapped } from './snap.ts';
 export { placeDevice, moveDevices, removeDevices, type DeviceMove, type NewIds } from './place.ts';
+export { alignDevices, ALIGNMENTS, type Alignment } from './align.ts';
 export { deviceTitle } from './title.ts';
 export { renumberTaken } from './renumber.ts';
 export { CABLE_TYPES, DEVICE_TYPES } from './library.ts';

@@ -44,6 +44,7 @@ export function placeDevice(
     y: snapped.y,
     heightM: type.defaultHeightM,
     facingRad: snapped.facingRad ?? wanted.facingRad ?? -Math.PI / 2,
+    belongsTo: null,
     note: '',
   };
   const rack = nearestRack(document, device);

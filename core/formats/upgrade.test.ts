@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { placeDevice } from '../devices/index.ts';
+import { applyChange, create, newFeature } from '../project/index.ts';
 import { smallHouse } from '../testing/index.ts';
 import { readProjectFile, writeProjectFile } from './index.ts';
 
@@ -32,6 +34,30 @@ function versionOne(): Record<string, unknown> {
     for (const record of file[list] as Records) for (const field of fields) delete record[field];
   return { ...file, version: 1 };
 }
+
+/** A house with a keypad and a bed as version 2 wrote it. */
+function versionTwo(): Record<string, unknown> {
+  const house = smallHouse();
+  const placed = placeDevice(house, { typeId: 'keypad', levelId: 'm', at: [5, 2] }, { device: 'kp', run: (leg) => `r${leg}` });
+  if (!placed.ok) throw new Error(placed.problem.code);
+  const bed = create('features', newFeature({ id: 'bed', levelId: 'm', kind: 'bed', points: [[1, 1]] }));
+  const applied = applyChange(house, { operations: [...placed.value.operations, bed] });
+  if (!applied.ok) throw new Error(applied.problem.code);
+  const file = JSON.parse(writeProjectFile({ document: applied.value, pictures: [] })) as Record<string, unknown>;
+  for (const record of file.devices as Records) delete record.belongsTo;
+  for (const record of file.features as Records)
+    for (const field of ['markedAt', 'substrate', 'condition', 'neutral', 'partners']) delete record[field];
+  return { ...file, version: 2 };
+}
+
+describe('a project file of version 2', () => {
+  it('is read with devices that go with nothing, and things of which nothing more is known', () => {
+    const read = readProjectFile(JSON.stringify(versionTwo()));
+    if (!read.ok) throw new Error(JSON.stringify(read.problem));
+    expect(read.value.document.devices.kp.belongsTo).to.equal(null);
+    expect(read.value.document.features.bed).to.include({ markedAt: null, substrate: null, partners: '' });
+  });
+});
 
 describe('a project file of version 1', () => {
   it('is read as the same house, with what version 2 assumes', () => {

@@ -20,19 +20,37 @@ const ADDED_IN_2: Readonly<Record<string, (record: Record<string, unknown>) => o
 };
 const LISTS_OF_2 = ['features', 'framingMembers', 'facts', 'dimensions', 'referencePoints'];
 
-/** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */
-export function upgradeFile(file: object): object {
-  if ((file as { version?: unknown }).version !== 1) return file;
-  const upgraded: Record<string, unknown> = { ...file, version: 2 };
-  for (const [list, added] of Object.entries(ADDED_IN_2)) {
+/** Fields that version 3 added. */
+const ADDED_IN_3: typeof ADDED_IN_2 = {
+  features: () => ({ markedAt: null, substrate: null, condition: null, neutral: null, partners: '' }),
+  devices: () => ({ belongsTo: null }),
+};
+
+type Lists = Record<string, unknown>;
+
+function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
+  const upgraded = { ...file };
+  for (const [list, fields] of Object.entries(added)) {
     const records = upgraded[list];
     if (!Array.isArray(records)) continue;
     upgraded[list] = records.map((record: unknown) =>
       typeof record === 'object' && record !== null
-        ? { ...added(record as Record<string, unknown>), ...(record as object) }
+        ? { ...fields(record as Record<string, unknown>), ...(record as object) }
         : record,
     );
   }
-  for (const list of LISTS_OF_2) upgraded[list] ??= [];
+  return upgraded;
+}
+
+/** Each step takes a file one version on. */
+const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
+  1: (file) => ({ ...Object.fromEntries(LISTS_OF_2.map((list) => [list, []])), ...withFields(file, ADDED_IN_2), version: 2 }),
+  2: (file) => ({ ...withFields(file, ADDED_IN_3), version: 3 }),
+};
+
+/** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */
+export function upgradeFile(file: object): object {
+  let upgraded = file as Lists;
+  for (let step = STEPS[Number(upgraded.version)]; step; step = STEPS[Number(upgraded.version)]) upgraded = step(upgraded);
   return upgraded;
 }

@@ -24,7 +24,7 @@ export const COLLECTIONS = {
   devices: {
     schema: records.device,
     unique: [['roomId', 'number']],
-    refers: { typeId: 'deviceTypes', levelId: 'levels', roomId: 'rooms' },
+    refers: { typeId: 'deviceTypes', levelId: 'levels', roomId: 'rooms', belongsTo: 'features' },
   },
   runs: {
     schema: records.run,

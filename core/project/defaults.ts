@@ -57,6 +57,11 @@ const FEATURE_DEFAULTS = {
   owner: '',
   choiceOf: '',
   chosen: true,
+  markedAt: null,
+  substrate: null,
+  condition: null,
+  neutral: null,
+  partners: '',
   note: '',
 } as const;
 

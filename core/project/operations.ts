@@ -34,6 +34,9 @@ function difference(name: CollectionName | 'project', id: string, record: object
   };
 }
 
+/** References without which a record still stands. */
+const MAY_BE_EMPTY = new Set(['devices.roomId', 'devices.belongsTo', 'features.topLevelId']);
+
 /**
  * Takes a record away with everything that refers to it, dependants first.
  * A field that may be empty is emptied instead.
@@ -50,8 +53,8 @@ export function removeWithDependants(document: ProjectDocument, name: Collection
         if (target !== collection) continue;
         for (const record of Object.values(document[other] as TableOf<CollectionName>)) {
           if ((record as Record<string, unknown>)[field] !== recordId || gone.has(`${other}/${record.id}`)) continue;
-          if (other === 'devices' && field === 'roomId') {
-            operations.push({ op: 'update', in: other, id: record.id, before: { roomId: recordId }, after: { roomId: null } });
+          if (MAY_BE_EMPTY.has(`${other}.${field}`)) {
+            operations.push({ op: 'update', in: other, id: record.id, before: { [field]: recordId }, after: { [field]: null } });
           } else take(other, record.id);
         }
       }

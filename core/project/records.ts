@@ -216,6 +216,7 @@ export const device = z.strictObject({
   y: coordinateM,
   heightM: z.number().min(-5).max(60).nullable().describe('above finished floor, m; null is at the ceiling'),
   facingRad: angleRad,
+  belongsTo: id.nullable().describe('furniture that it goes with: where that is an alternative, it holds only with it'),
   note: words(2000),
 });
 

@@ -67,6 +67,21 @@ export const FEATURE_KINDS = [
 ] as const;
 export const DECISIONS = ['open', 'keep', 'reuse', 'abandon', 'make-good', 'accept', 'move', 'strike'] as const;
 export const FACT_STATES = ['measured', 'assumed', 'not-known'] as const;
+/** What a wall is made of where something is to hang, from what it bears to what it does not. */
+export const SUBSTRATES = [
+  'stud',
+  'steel-stud',
+  'solid-concrete',
+  'solid-block',
+  'solid-brick',
+  'soft-brick',
+  'hollow-block',
+  'furring',
+  'channel',
+  'unknown',
+] as const;
+export const CONDITIONS = ['sound', 'weak', 'not-known'] as const;
+export const NEUTRALS = ['present', 'absent', 'not-known'] as const;
 export const MEMBER_KINDS = ['stud', 'joist', 'doubled', 'blocking'] as const;
 export const HEIGHT_EDGES = ['lower', 'centre', 'top'] as const;
 
@@ -95,6 +110,11 @@ export const feature = z
     owner: words(60).describe('trade that owns a mark'),
     choiceOf: words(60).describe('things with the same words here are alternatives: bed east or bed west'),
     chosen: z.boolean().describe('whether this alternative holds'),
+    markedAt: point2.nullable().describe('where another trade had marked it, before it was moved, m; null where it was not'),
+    substrate: z.enum(SUBSTRATES).nullable().describe('what is behind the finish, where something is to hang'),
+    condition: z.enum(CONDITIONS).nullable().describe('found brackets and boxes: sound or weak'),
+    neutral: z.enum(NEUTRALS).nullable().describe('found switch boxes: whether a neutral is in them'),
+    partners: words(120).describe('found switch boxes: the other switches of a multi-way circuit'),
     note: words(2000),
   })
   .refine((f) => f.topM >= f.bottomM, { path: ['topM'], message: 'is below the lower edge' })
@@ -142,4 +162,5 @@ export type Dimension = z.infer<typeof dimension>;
 export type ReferencePoint = z.infer<typeof referencePoint>;
 export type FeatureKind = (typeof FEATURE_KINDS)[number];
 export type FactState = (typeof FACT_STATES)[number];
+export type Substrate = (typeof SUBSTRATES)[number];
 export type Decision = (typeof DECISIONS)[number];

@@ -1,4 +1,4 @@
-import { boundsOf, rotate2, type Bounds, type Point2 } from '../geometry/index.ts';
+import { boundsOf, distance2, rotate2, type Bounds, type Point2 } from '../geometry/index.ts';
 import { fine, type Outcome } from '../outcome/index.ts';
 import {
   create,
@@ -168,6 +168,22 @@ function shifted(feature: Feature, by: Point2): Operation[] {
   return operation ? [operation] : [];
 }
 
-/** Moves features by a vector. */
+/** Moves features by a vector. A mark of another trade remembers where it was made, and is answered as moved. */
 export const moveFeatures = (document: ProjectDocument, ids: readonly string[], by: Point2): Operation[] =>
-  ids.flatMap((id) => (document.features[id] ? shifted(document.features[id], by) : []));
+  ids.flatMap((id) => {
+    const feature = document.features[id];
+    if (!feature) return [];
+    return feature.kind === 'trade-mark' ? movedMark(feature, by) : shifted(feature, by);
+  });
+
+function movedMark(mark: Feature, by: Point2): Operation[] {
+  const to = moved({ by }, mark.points[0]);
+  const from = mark.markedAt ?? mark.points[0];
+  const back = distance2(from, to) < 1e-6;
+  const operation = update('features', mark, {
+    points: [to],
+    markedAt: back ? null : from,
+    decision: back ? 'open' : 'move',
+  });
+  return operation ? [operation] : [];
+}

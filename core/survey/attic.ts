@@ -23,8 +23,8 @@ export interface AtticHeight {
 
 /** Heights that a person needs over the joists [practice], m. */
 export const CRAWL_M = 0.6;
-const KNEEL_M = 1.2;
-const STAND_M = 1.8;
+export const KNEEL_M = 1.2;
+export const STAND_M = 1.8;
 
 /**
  * Answers: how high is an attic at a distance from the eaves, can a person get there, does a drill fit at the plate?

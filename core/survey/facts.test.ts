@@ -6,7 +6,9 @@ import { applyChange, create, newFeature, type FramingMember, type Operation, ty
 import { smallHouse, twoStoreyHouse } from '../testing/index.ts';
 import {
   answerFact,
+  atticContours,
   atticHeight,
+  atticHeightAt,
   bayAt,
   factOf,
   FEATURE_MAKES,
@@ -15,6 +17,7 @@ import {
   missingThings,
   moveLevel,
   planScale,
+  ridgeHeight,
   sharedPoints,
   snapDrawing,
   studsOf,
@@ -176,6 +179,52 @@ describe('an attic', () => {
       'problem.field',
       'ridgeHeightM',
     );
+  });
+});
+
+describe('the space of an attic', () => {
+  // 10 x 6 m, ridge along x, pitch of 45 degrees: as high as one is from the eaves, 3 m at the ridge.
+  const attic = newFeature({
+    id: 'a',
+    levelId: 'm',
+    kind: 'attic',
+    area: true,
+    points: [
+      [0, 0],
+      [10, 0],
+      [10, 6],
+      [0, 6],
+    ],
+    pitchRad: Math.PI / 4,
+    bottomM: 2.8,
+    topM: 2.8,
+  });
+
+  it('has a height at every point: from the eaves up to the ridge, capped by a collar, none outside', () => {
+    expect(atticHeightAt(attic, [4, 1])).to.be.closeTo(1, 1e-9);
+    expect(atticHeightAt(attic, [4, 3])).to.be.closeTo(3, 1e-9);
+    expect(atticHeightAt(attic, [4, 5.5])).to.be.closeTo(0.5, 1e-9);
+    expect(atticHeightAt({ ...attic, topM: 4.9 }, [4, 3])).to.be.closeTo(2.1, 1e-9);
+    expect(atticHeightAt(attic, [4, 7])).to.equal(null);
+    expect(atticHeightAt({ ...attic, pitchRad: null }, [4, 3])).to.equal(null);
+    expect(ridgeHeight({ ...attic, facingRad: Math.PI / 2 })).to.be.closeTo(5, 1e-9);
+  });
+
+  it('is lined where one can drill, crawl, kneel and stand; each line lies at just that height', () => {
+    const contours = atticContours({ ...attic, facingRad: Math.PI / 2, pitchRad: 0.3 });
+    expect(contours.map((one) => one.for)).to.deep.equal(['drill', 'crawl', 'kneel']);
+    for (const { heightM, lines } of contours) {
+      expect(lines).to.have.length(2);
+      for (const [a, b] of lines)
+        for (const t of [0.1, 0.5, 0.9])
+          expect(
+            atticHeightAt({ ...attic, facingRad: Math.PI / 2, pitchRad: 0.3 }, [
+              a[0] + (b[0] - a[0]) * t,
+              a[1] + (b[1] - a[1]) * t,
+            ]),
+          ).to.be.closeTo(heightM, 1e-9);
+    }
+    expect(atticContours({ ...attic, topM: 3.3 })).to.have.length(1);
   });
 });
 

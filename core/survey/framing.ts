@@ -89,7 +89,8 @@ export function joistsOf(document: Pick<ProjectDocument, 'framingMembers'>, room
   );
 }
 
-function crossingsAt(polygon: readonly Point2[], v: number): number[] {
+/** Where a level line at v enters and leaves a polygon, from the left. */
+export function crossingsAt(polygon: readonly Point2[], v: number): number[] {
   const us: number[] = [];
   for (let i = 0; i < polygon.length; i++) {
     const [a, b] = [polygon[i], polygon[(i + 1) % polygon.length]];

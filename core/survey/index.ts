@@ -23,6 +23,7 @@ export { planScale, planScaleInput, type PlanScale } from './plan-scale.ts';
 export { levelAlignment, levelAlignmentInput, moveLevel, sharedPoints, type LevelAlignment } from './align-levels.ts';
 export { bayAt, joistsOf, studsOf, type Framed, type JoistLine } from './framing.ts';
 export { atticHeight, atticHeightInput, CRAWL_M, type AtticHeight } from './attic.ts';
+export { atticContours, atticHeightAt, DRILL_M, ridgeHeight, type AtticContour } from './attic-space.ts';
 export { answerFact, factOf, missingThings, surveyQuestions, type MissingThing, type SurveyQuestion } from './questions.ts';
 export { featureBox, surveyHit, type SurveyHit, type SurveyKind } from './hit.ts';
 export {
@@ -39,6 +40,10 @@ export {
   type Edge,
   type Motion,
 } from './arrange.ts';
+export { heightsOf, mountingDepth, mountOf, type Heights, type MountingDepth, type WallSide } from './heights.ts';
+export { cornersOf, fromTwoCorners, type Corner, type CornerDimensions } from './corner-dimensions.ts';
+export { ANCHOR_CAUTIONS, anchoringIn, ANCHORS, type Anchoring } from './anchors.ts';
+export { correctionsOf, type Correction } from './trade-marks.ts';
 export { wallsFromProposals } from './walls-from-proposals.ts';
 export { wallElevation, type WallElevation } from './elevation.ts';
 export { openingFits, placeOpening, removeOpenings } from './openings.ts';

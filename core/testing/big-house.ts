@@ -79,6 +79,7 @@ export function bigHouse(): ProjectDocument {
             y: j * 3 + 1.5 + (k % 3) * 0.4,
             heightM: null,
             facingRad: 0,
+            belongsTo: null,
             note: '',
           });
         }

@@ -19,6 +19,16 @@ export function formatLength(lengthM: number, system: UnitSystem): string {
   return system === 'metric' ? `${lengthM.toFixed(2)} m` : formatFeetInches(lengthM);
 }
 
+/**
+ * A dimension that somebody typed or measured, as fine as it is: metric to a tenth of a millimetre where that says more than
+ * centimetres do, imperial to 1/16 in. Takes metres.
+ */
+export function formatLengthFine(lengthM: number, system: UnitSystem): string {
+  if (system === 'imperial') return formatFeetInches(lengthM, 16);
+  const fine = lengthM.toFixed(4).replace(/0{1,2}$/, '');
+  return `${fine} m`;
+}
+
 /** A cable length: tenths of a metre or whole feet (a cut length is always a multiple of them). Takes metres. */
 export function formatCableLength(lengthM: number, system: UnitSystem): string {
   return system === 'metric' ? `${lengthM.toFixed(1)} m` : `${Math.round(lengthM / FOOT_M)} ft`;

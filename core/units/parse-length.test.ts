@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { formatFeetInches, formatLength, parseLength } from './index.ts';
+import { formatFeetInches, formatLength, formatLengthFine, parseLength } from './index.ts';
 
 const metres = (text: string, system: 'metric' | 'imperial' = 'metric') => {
   const parsed = parseLength(text, system);
@@ -50,5 +50,14 @@ describe('a typed length', () => {
     expect(formatFeetInches(0)).to.equal(`0"`);
     expect(formatFeetInches(0.003175)).to.equal(`1/8"`);
     expect(formatLength(2.741, 'metric')).to.equal('2.74 m');
+    expect([2.7, 2.745, 0.0125, -0.05, 0].map((m) => formatLengthFine(m, 'metric'))).to.deep.equal([
+      '2.70 m',
+      '2.745 m',
+      '0.0125 m',
+      '-0.05 m',
+      '0.00 m',
+    ]);
+    expect(formatLengthFine(0.0127, 'imperial')).to.equal('1/2"');
+    expect(formatLengthFine(0.3064, 'imperial')).to.equal('1\' 1/16"');
   });
 });

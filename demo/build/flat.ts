@@ -1,15 +1,7 @@
 import { runChecks } from '../../core/checks/index.ts';
 import type { Point2 } from '../../core/geometry/index.ts';
-import {
-  create,
-  newFeature,
-  newHeader,
-  update,
-  type Feature,
-  type ProjectDocument,
-  type Room,
-} from '../../core/project/index.ts';
-import { answerFact, drawWalls, featureMake, WALL_BUILDS } from '../../core/survey/index.ts';
+import { newHeader, update, type ProjectDocument, type Room } from '../../core/project/index.ts';
+import { answerFact, drawWalls, WALL_BUILDS } from '../../core/survey/index.ts';
 import { HouseBuilder, must } from './house-builder.ts';
 
 /** What each room of the flat is, found by a point in it. */
@@ -134,6 +126,17 @@ export function buildFlat(): ProjectDocument {
     ['touch-panel', 7.1, 7.2, ''],
   ] as const)
     house.device(level, type, [x, y], name);
+  // A bedside keypad for each side of the room that the bed may stand on.
+  for (const bed of Object.values(house.document.features).filter(({ choiceOf }) => choiceOf === 'Bed')) {
+    const keypad = house.device(
+      level,
+      'keypad',
+      [bed.chosen ? 0.5 : 3.6, 2.98],
+      bed.chosen ? 'bedside' : 'bedside, inner wall',
+      0.7,
+    );
+    house.apply([update('devices', house.document.devices[keypad], { belongsTo: bed.id })].flatMap((one) => one ?? []));
+  }
   measured(house, level);
   const stops = runChecks(house.document).filter((finding) => finding.rank === 'stop');
   for (const finding of stops) if (finding.cures[0]) house.apply(finding.cures[0].operations);
@@ -146,24 +149,10 @@ function inBox(polygon: Room['polygon'], [x, y]: Point2): boolean {
   return x > Math.min(...xs) && x < Math.max(...xs) && y > Math.min(...ys) && y < Math.max(...ys);
 }
 
+type Rest<T> = T extends [unknown, ...infer R] ? R : never;
+
 function addThings(house: HouseBuilder, levelId: string): void {
-  const thing = (kind: Feature['kind'], points: readonly Point2[], more: Partial<Feature> = {}) => {
-    const make = featureMake(kind);
-    const record = newFeature({
-      id: house.id('feature'),
-      levelId,
-      kind,
-      points: points.map(([x, y]): [number, number] => [x, y]),
-      area: make.shape === 'area',
-      widthM: make.widthM,
-      depthM: make.depthM,
-      bottomM: make.bottomM,
-      topM: Math.max(make.bottomM, make.topM ?? 2.58),
-      clearanceM: make.clearanceM,
-      ...more,
-    });
-    house.apply([create('features', record)]);
-  };
+  const thing = (...given: Rest<Parameters<HouseBuilder['thing']>>) => house.thing(levelId, ...given);
   thing('service-panel', [[6.4, 3.12]], { name: 'Consumer unit', contents: 'feeds the whole flat' });
   thing('service-entry', [[6.85, 4.4]], { name: 'Fibre from the stair', contents: 'fibre, owned by the building' });
   thing(
@@ -194,8 +183,9 @@ function addThings(house: HouseBuilder, levelId: string): void {
     ],
     { name: 'Telephone pair', contents: '2 x 0.6 mm', tested: 'measured', decision: 'keep' },
   );
-  thing('existing-box', [[3.93, 5.2]], { decision: 'reuse', contents: 'one gang, sound' });
-  thing('existing-switch-box', [[4.07, 5.1]], { decision: 'keep', contents: 'no neutral' });
+  thing('existing-box', [[3.93, 5.2]], { decision: 'reuse', contents: 'one gang', condition: 'sound' });
+  thing('existing-switch-box', [[4.07, 5.1]], { decision: 'keep', neutral: 'absent', partners: 'switch at the front door' });
+  thing('existing-bracket', [[3.9, 6.8]], { decision: 'make-good', condition: 'weak', substrate: 'hollow-block' });
   thing(
     'surface-channel',
     [
@@ -208,7 +198,14 @@ function addThings(house: HouseBuilder, levelId: string): void {
   thing('sofa', [[1.2, 5.2]], { choiceOf: 'Sofa', chosen: false, name: 'Sofa, by the window' });
   thing('bed', [[1.1, 1.5]], { choiceOf: 'Bed', chosen: true, facingRad: Math.PI / 2 });
   thing('bed', [[2.9, 1.5]], { choiceOf: 'Bed', chosen: false, facingRad: -Math.PI / 2, name: 'Bed, inner wall' });
-  thing('trade-mark', [[8, 3.06]], { name: 'Socket of the electrician', owner: 'electrician', decision: 'open' });
+  thing('trade-mark', [[8, 3.06]], { name: 'Double socket', owner: 'Electrician', decision: 'open' });
+  thing('trade-mark', [[7.16, 2.6]], {
+    name: 'Socket by the desk',
+    owner: 'Electrician',
+    decision: 'move',
+    markedAt: [7.16, 2.2],
+    note: 'Clear of the network drop',
+  });
 }
 
 /** What the first visit brought: some values are measured, one could not be known. */

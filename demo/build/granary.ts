@@ -189,6 +189,22 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     if (finding.rank !== 'fine' && finding.check === 'speaker-cable-loss' && finding.cures[0])
       house.apply(finding.cures[0].operations);
   }
+  house.thing(main, 'stub-out', [[-1.2, -2.4]], {
+    name: 'Gate intercom',
+    contents: 'duct 50, two drawstrings',
+    insideDiameterM: 0.05,
+  });
+  house.thing(main, 'stub-out', [[19.6, 4.5]], { name: 'Terrace speakers', contents: 'duct 32', insideDiameterM: 0.032 });
+  house.thing(main, 'draw-pit', [[-3.5, -4.2]], { name: 'Pit at the drive' });
+  house.thing(
+    main,
+    'underground-way',
+    [
+      [-1.2, -2.4],
+      [-3.5, -4.2],
+    ],
+    { name: 'To the gate', insideDiameterM: 0.05, note: 'Warning tape above; depth by local rule' },
+  );
   return { builder: house, document: house.finish() };
 }
 

@@ -31,4 +31,36 @@ export const documents = {
   aid: 'Planning aid. Local code, the authority and licensed trades decide. Do not cut joists, beams or rated walls without approval.',
   boring: 'Check every bore against mains, pipes and structure before drilling.',
   labelTo: 'to {{there}}',
+  site: {
+    title: 'Site sheet',
+    nothing: 'No marks of other trades, outdoor points or found things are recorded.',
+    corner: 'from corner {{name}}',
+    sections: {
+      corrections: 'Corrections to marks of other trades',
+      outdoors: 'Outdoor points, by two tapes from corners of the building',
+      found: 'Found on site',
+    },
+    notes: {
+      corrections:
+        'Answer before anything is pulled. Heights are above finished floor; distances run along the wall from its nearer end.',
+      outdoors:
+        'Pull both tapes level from the named corners: the point is where they meet. Have buried services located before anyone digs.',
+      found: 'Keep, reuse or make good as decided. Test existing wiring dead, and leave mains to a licensed electrician.',
+    },
+    columns: {
+      trade: 'Trade',
+      what: 'What',
+      place: 'Place',
+      height: 'Height',
+      answer: 'Answer',
+      moveBy: 'Moves by',
+      alongWall: 'Along wall',
+      firstTape: 'First tape',
+      secondTape: 'Second tape',
+      fromSubfloor: 'Above subfloor',
+      decision: 'Decision',
+      state: 'State',
+      note: 'Note',
+    },
+  },
 } as const;

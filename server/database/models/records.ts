@@ -136,6 +136,11 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     owner: text,
     choiceOf: text,
     chosen: flag,
+    markedAt: geometryOrNull,
+    substrate: referenceOrNull,
+    condition: referenceOrNull,
+    neutral: referenceOrNull,
+    partners: text,
     note: text,
   }),
   framingMembers: recordColumns({
@@ -186,6 +191,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     y: number,
     heightM: numberOrNull,
     facingRad: number,
+    belongsTo: referenceOrNull,
     note: text,
   }),
   runs: recordColumns({

@@ -42,6 +42,26 @@ describe('documents', () => {
     return sharp(readFileSync(join(folder, 'a.png'))).ensureAlpha();
   };
 
+  it('the site sheet answers the marks of other trades, on pages that are never too full', async () => {
+    const { projects } = await client.json<{ projects: ProjectSummary[] }>('GET', '/projects');
+    const flat = projects.find(({ name }) => name === 'Ropewalk Flat')!;
+    const sheet = async (query: string) => {
+      const response = await client.send('GET', `/projects/${flat.id}/documents/site-sheet.pdf${query}`);
+      writeFileSync(join(folder, 's.pdf'), Buffer.from(await response.arrayBuffer()));
+      return {
+        status: response.status,
+        text: spawnSync('pdftotext', ['-layout', join(folder, 's.pdf'), '-'], { encoding: 'utf8' }).stdout,
+      };
+    };
+    const { text } = await sheet('?paper=A4');
+    expect(text).to.match(/Electrician +Double socket/);
+    expect(text).to.match(/Socket by the desk.*to be moved +0\.40 m/);
+    expect(text).to.include('Found on site');
+    expect(text).to.match(/weak, hollow block/);
+    expect(text).to.include('Planning aid.');
+    expect((await sheet('?paper=A0')).status).to.equal(422);
+  });
+
   it('the label sheet has two labels a run whose printed codes read back', async () => {
     const pdf = await fetched('labels.pdf?size=medium&paper=A4');
     writeFileSync(join(folder, 'l.pdf'), pdf);

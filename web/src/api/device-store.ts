@@ -30,6 +30,8 @@ class DeviceStore extends Dexie {
     super('dusky-spool');
     this.version(1).stores({ houses: 'projectId, shortId', edits: 'projectId' });
     this.version(2).stores({ histories: 'projectId' });
+    // Houses kept in the terms of an older version are fetched again.
+    this.version(3).upgrade((changing) => changing.table('houses').clear());
   }
 }
 

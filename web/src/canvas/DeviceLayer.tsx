@@ -8,6 +8,8 @@ export interface DeviceOnPlan {
   readonly device: Device;
   readonly type: DeviceType;
   readonly label: string;
+  /** Goes with a piece of furniture that is not the alternative chosen. */
+  readonly pale?: boolean;
 }
 
 interface Props {
@@ -21,8 +23,16 @@ interface Props {
 export const DeviceLayer = memo(function DeviceLayer({ devices, selected, ...rest }: Props) {
   return (
     <g className="devices">
-      {devices.map(({ device, type, label }) => (
-        <DeviceMark key={device.id} device={device} type={type} label={label} chosen={selected.has(device.id)} {...rest} />
+      {devices.map(({ device, type, label, pale }) => (
+        <DeviceMark
+          key={device.id}
+          device={device}
+          type={type}
+          label={label}
+          pale={pale}
+          chosen={selected.has(device.id)}
+          {...rest}
+        />
       ))}
     </g>
   );
@@ -33,11 +43,11 @@ interface MarkProps extends DeviceOnPlan, Pick<Props, 'detail' | 'onPointerDown'
 }
 
 /** One device; when another one moves it is not drawn again. */
-const DeviceMark = memo(function DeviceMark({ device, type, label, chosen, detail, onPointerDown, onKeyDown }: MarkProps) {
+const DeviceMark = memo(function DeviceMark({ device, type, label, pale, chosen, detail, onPointerDown, onKeyDown }: MarkProps) {
   const { colour } = SYSTEM_STYLE[type.system];
   return (
     <g
-      className={chosen ? 'device chosen' : 'device'}
+      className={`device${chosen ? ' chosen' : ''}${pale ? ' pale' : ''}`}
       transform={`translate(${device.x},${device.y})`}
       role="button"
       tabIndex={0}

@@ -1,5 +1,5 @@
 import { memo, useMemo } from 'react';
-import { featureBox, featureMake } from '@dusky-spool/core/survey';
+import { atticContours, featureBox, featureMake } from '@dusky-spool/core/survey';
 import type { Feature, ProjectDocument } from '@dusky-spool/core/project';
 import { formatLength } from '@dusky-spool/core/units';
 import { term } from '../app/text.ts';
@@ -89,6 +89,29 @@ function FeatureShape({ feature, named }: { readonly feature: Feature; readonly 
         <circle cx={x} cy={y} r={feature.widthM / 2} className="feature-area" />
       ) : (
         <path d={pathThrough(featureBox(feature), true)} className="feature-area" />
+      )}
+      {feature.kind === 'attic' &&
+        atticContours(feature).map(({ for: what, lines }) =>
+          lines.map((line, i) => (
+            <g key={`${what}${i}`} className="attic-contour">
+              <path d={pathThrough(line)} />
+              {named && (
+                <g transform={`translate(${line[0][0]},${line[0][1]})`}>
+                  <text className="upright feature-name" x={6} y={-3}>
+                    {term(`atticContours.${what}`)}
+                  </text>
+                </g>
+              )}
+            </g>
+          )),
+        )}
+      {feature.markedAt && (
+        <g className="marked-at">
+          <path d={pathThrough([feature.markedAt, feature.points[0]])} />
+          <g transform={`translate(${feature.markedAt[0]},${feature.markedAt[1]})`}>
+            <path className="upright" d="M-4-4 4 4M4-4-4 4" />
+          </g>
+        </g>
       )}
       {named && (
         <g transform={`translate(${x},${y})`}>

@@ -60,7 +60,8 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
       onLevel(shown, 'devices', levelId).map((device) => {
         const type = shown.deviceTypes[device.typeId];
         const room = device.roomId === null ? '' : `, ${shown.rooms[device.roomId].name}`;
-        return { device, type, label: `${type.code} ${deviceTitle(device, type)}${room}` };
+        const pale = device.belongsTo !== null && !shown.features[device.belongsTo]?.chosen;
+        return { device, type, pale, label: `${type.code} ${deviceTitle(device, type)}${room}` };
       }),
     [shown, levelId],
   );

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { Input } from 'antd';
-import { formatLength, parseLength, type UnitSystem } from '@dusky-spool/core/units';
+import { formatLengthFine, parseLength, type UnitSystem } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
@@ -19,7 +19,7 @@ interface Props {
 export function LengthField({ label, valueM, units, placeholder, id, autoFocus, mayBeEmpty = false, onChange }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const shown = typed ?? (valueM === null ? '' : formatLength(valueM, units));
+  const shown = typed ?? (valueM === null ? '' : formatLengthFine(valueM, units));
   // Leaving a field that Escape has emptied must not write it.
   const left = useRef(false);
   const commit = () => {

@@ -1,9 +1,10 @@
-import { Button, Input } from 'antd';
+import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { findingsOf } from '@dusky-spool/core/checks';
 import { deviceTitle, moveDevices, removeDevices } from '@dusky-spool/core/devices';
-import { update, type Device, type ProjectDocument } from '@dusky-spool/core/project';
-import { formatCableLength } from '@dusky-spool/core/units';
+import { onLevel, update, type Device, type Feature, type ProjectDocument } from '@dusky-spool/core/project';
+import { featureMake, heightsOf, mountOf } from '@dusky-spool/core/survey';
+import { formatCableLength, formatLengthFine } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { noSelection, type Selection } from '../../editor/selection.ts';
 import { derive } from '../../state/derived.ts';
@@ -32,6 +33,10 @@ export function DevicePanel({ document, device, onSelect }: Props) {
     if (operation) edit(title, [operation]);
   };
   const moveTo = (x: number, y: number) => edit(text('edit.move'), moveDevices(document, [{ deviceId: device.id, to: [x, y] }]));
+  const furniture = onLevel(document, 'features', device.levelId).filter(
+    (one) => featureMake(one.kind).group === 'furniture' && one.choiceOf !== '',
+  );
+  const with_ = device.belongsTo === null ? null : document.features[device.belongsTo];
   const own = new Set(runs.map(({ run }) => run.id));
   return (
     <>
@@ -68,7 +73,24 @@ export function DevicePanel({ document, device, onSelect }: Props) {
           units={units}
           onChange={(y) => y !== null && moveTo(device.x, y)}
         />
+        {furniture.length > 0 && (
+          <label className="field">
+            <span>{text('device.belongsTo')}</span>
+            <Select
+              value={device.belongsTo ?? ''}
+              aria-label={text('device.belongsTo')}
+              popupMatchSelectWidth={false}
+              options={[
+                { value: '', label: text('device.belongsToNothing') },
+                ...furniture.map((one) => ({ value: one.id, label: nameOf(one) })),
+              ]}
+              onChange={(id) => change(text('device.belongsTo'), { belongsTo: id || null })}
+            />
+          </label>
+        )}
       </div>
+      {with_ && !with_.chosen && <p className="faint">{text('device.notChosen', { name: nameOf(with_) })}</p>}
+      <SiteHeights document={document} device={device} />
       <div className="eyebrow">{text('device.runs')}</div>
       {runs.length === 0 && <p className="faint">{text('device.noRack')}</p>}
       {runs.map(({ run, length }) => (
@@ -101,6 +123,33 @@ export function DevicePanel({ document, device, onSelect }: Props) {
         {text('plan.remove')}
       </Button>
     </>
+  );
+}
+
+const nameOf = (feature: Feature) => feature.name || term(`features.${feature.kind}`);
+
+/** The height from what is there at rough-in, and what the wall takes. */
+function SiteHeights({ document, device }: { readonly document: ProjectDocument; readonly device: Device }) {
+  const { units } = document.project;
+  const level = document.levels[device.levelId];
+  const room = device.roomId === null ? null : document.rooms[device.roomId];
+  const mount = mountOf(document, device);
+  const heights = device.heightM === null ? null : heightsOf(level, room, device.heightM);
+  const facts: [string, number][] = [];
+  if (heights && heights.fromRoomFloorM !== heights.affM) facts.push([text('device.roomFloor'), heights.fromRoomFloorM]);
+  if (heights && level.floorBuildUpM > 0) facts.push([text('device.fromSubfloor'), heights.fromSubfloorM]);
+  if (heights && heights.fromBenchmarkM !== null) facts.push([text('device.fromBenchmark'), heights.fromBenchmarkM]);
+  if (mount) facts.push([text('device.setOut'), mount.setOutM], [text('device.deepest'), mount.deepestM]);
+  if (facts.length === 0) return null;
+  return (
+    <dl className="site-facts">
+      {facts.map(([name, valueM]) => (
+        <div key={name}>
+          <dt>{name}</dt>
+          <dd>{formatLengthFine(valueM, units)}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 

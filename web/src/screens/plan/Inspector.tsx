@@ -1,4 +1,5 @@
 import { Button } from 'antd';
+import { alignDevices, ALIGNMENTS } from '@dusky-spool/core/devices';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { formatLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
@@ -48,6 +49,23 @@ export function Inspector({ document, selection, onSelect }: Props) {
               ? text('plan.selectedCount', { count: selection.ids.length })
               : text('plan.nothingSelected')}
           </h2>
+          {selection.kind === 'device' && selection.ids.length > 1 && (
+            <>
+              <div className="eyebrow">{text('device.alignTitle')}</div>
+              <div className="panel-buttons">
+                {ALIGNMENTS.map((how) => (
+                  <Button
+                    key={how}
+                    size="small"
+                    disabled={how.startsWith('spread') && selection.ids.length < 3}
+                    onClick={() => edit(text('device.alignTitle'), alignDevices(document, selection.ids, how))}
+                  >
+                    {text(`device.aligns.${how}`)}
+                  </Button>
+                ))}
+              </div>
+            </>
+          )}
           {selection.ids.length === 0 && <p>{text('plan.selectHint')}</p>}
           <p>{text('plan.moveHint', { step: formatLength(NUDGE_M[units], units) })}</p>
           <p>{text('plan.wheelHint')}</p>

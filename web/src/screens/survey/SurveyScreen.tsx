@@ -4,6 +4,7 @@ import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import type { Point2 } from '@dusky-spool/core/geometry';
 import { create, removeWithDependants, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import {
+  FEATURE_MAKES,
   alignFeatures,
   arrayMotions,
   clipBounds,
@@ -36,7 +37,8 @@ import { HouseSection } from '../../ui/HouseSection.tsx';
 import { LevelPanel } from './panels/LevelPanel.tsx';
 import { PlanPictures } from './panels/PlanPictures.tsx';
 import { RoomPanel } from './panels/RoomPanel.tsx';
-import { FeaturePanel, OpeningPanel, RackPanel, RiserPanel } from './panels/ThingPanels.tsx';
+import { FeaturePanel } from './panels/FeaturePanel.tsx';
+import { OpeningPanel, RackPanel, RiserPanel } from './panels/ThingPanels.tsx';
 import { WallPanel } from './panels/WallPanel.tsx';
 import { newSurveyId } from './ids.ts';
 import { SurveyCanvas } from './SurveyCanvas.tsx';
@@ -171,6 +173,7 @@ export function SurveyScreen({ projectId, document }: Props) {
         v: () => setTool(SELECT),
         w: () => setTool(wallsTool(tool.kind === 'walls' ? tool.make : WALL_BUILDS.stud)),
         o: () => setTool({ kind: 'opening', opening: 'door' }),
+        t: () => setTool({ kind: 'feature', make: FEATURE_MAKES[0], points: [] }),
         m: () => setTool({ kind: 'measure', first: null }),
         p: () => setTool({ kind: 'reference' }),
       };

@@ -108,6 +108,13 @@ export function LevelPanel({ document, levelId, onLevel }: Props) {
         <Button size="small" onClick={add}>
           {text('survey.addLevel')}
         </Button>
+        <Button
+          size="small"
+          href={`/api/projects/${useProject.getState().projectId ?? ''}/documents/site-sheet.pdf?paper=${units === 'metric' ? 'A4' : 'Letter'}`}
+          download
+        >
+          {text('survey.siteSheet')}
+        </Button>
         {levels.length > 1 && !Object.values(document.devices).some((device) => device.levelId === levelId) && (
           <Button
             size="small"

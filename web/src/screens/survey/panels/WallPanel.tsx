@@ -1,7 +1,8 @@
 import { Button } from 'antd';
 import { distance2, type Point2 } from '@dusky-spool/core/geometry';
 import { update, WALL_KINDS, STUD_MATERIALS, type ProjectDocument, type Wall } from '@dusky-spool/core/project';
-import { placeWall, splitWall, studsOf, WALL_BUILDS } from '@dusky-spool/core/survey';
+import { mountingDepth, placeWall, splitWall, studsOf, WALL_BUILDS } from '@dusky-spool/core/survey';
+import { formatLengthFine } from '@dusky-spool/core/units';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';
@@ -183,6 +184,19 @@ export function WallPanel({ document, walls, onElevation }: Props) {
           />,
         ])}
       </div>
+      {single &&
+        (['left', 'right'] as const).map((side) => {
+          const { setOutM, deepestM } = mountingDepth(wall, side);
+          return (
+            <p key={side} className="faint">
+              {text('survey.depths', {
+                side: text(side === 'left' ? 'survey.onLeft' : 'survey.onRight'),
+                setOut: formatLengthFine(setOutM, units),
+                deepest: formatLengthFine(deepestM, units),
+              })}
+            </p>
+          );
+        })}
       {single && (
         <div className="panel-buttons">
           <Button size="small" type="primary" onClick={() => onElevation(wall.id)}>

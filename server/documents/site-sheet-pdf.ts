@@ -1,0 +1,100 @@
+import type { SiteColumn, SiteTable } from '@dusky-spool/core/documents';
+import { words } from '@dusky-spool/texts';
+import { FONTS, POINTS_PER_MM } from './fonts.ts';
+import { pdfBuffer } from './pdf-buffer.ts';
+import type { PlanTitle } from './plan-pdf.ts';
+
+const INK = '#2b2733';
+const SOFT = '#5d566a';
+const LINE = '#b9b0a2';
+const SIZES = { A4: [297, 210], Letter: [279.4, 215.9] } as const;
+const MARGIN_MM = 12;
+/** Shares of the width. */
+const WIDE: Partial<Record<SiteColumn, number>> = {
+  note: 2.2,
+  place: 1.6,
+  what: 1.4,
+  state: 1.5,
+  firstTape: 1.5,
+  secondTape: 1.5,
+};
+
+/** The site sheet: a table for each section, landscape, with head and foot on every page. */
+export function siteSheetPdf(
+  tables: readonly SiteTable[],
+  title: Omit<PlanTitle, 'level'>,
+  paper: keyof typeof SIZES,
+): Promise<Buffer> {
+  const mm = (length: number) => length * POINTS_PER_MM;
+  const [width, height] = SIZES[paper].map(mm);
+  const margin = mm(MARGIN_MM);
+  const name = words.t('documents.site.title');
+  return pdfBuffer([width, height], { Title: `${title.project.name}, ${name}` }, (pdf, addPage) => {
+    let y = 0;
+    let page = 0;
+    const head = () => {
+      page++;
+      pdf.font(FONTS.uiBold).fontSize(14).fillColor(INK).text(title.project.name, margin, margin, { lineBreak: false });
+      const side = `${name} · ${words.t('documents.revision')} ${title.revision} · ${title.date} · ${page}`;
+      pdf.font(FONTS.tag).fontSize(9).fillColor(SOFT);
+      pdf.text(side, margin, margin + 3, { width: width - 2 * margin, align: 'right', lineBreak: false });
+      pdf.text(words.t('documents.aid'), margin, height - margin - 9, { width: width - 2 * margin, lineBreak: false });
+      y = margin + 26;
+    };
+    const room = (needed: number) => {
+      if (y + needed <= height - margin - 16) return false;
+      addPage();
+      head();
+      return true;
+    };
+    head();
+    if (tables.length === 0) pdf.font(FONTS.ui).fontSize(11).fillColor(INK).text(words.t('documents.site.nothing'), margin, y);
+    for (const { section, columns, rows } of tables) {
+      const shares = columns.map((column) => WIDE[column] ?? 1);
+      const unit = (width - 2 * margin) / shares.reduce((sum, share) => sum + share, 0);
+      const line = (cells: readonly string[], bold: boolean) => {
+        pdf.font(bold ? FONTS.tagBold : FONTS.tag).fontSize(bold ? 8 : 9.5);
+        const tall = Math.max(...cells.map((cell, i) => pdf.heightOfString(cell || ' ', { width: shares[i] * unit - 6 }))) + 6;
+        const heads = !bold && room(tall);
+        if (heads)
+          line(
+            columns.map((column) => words.t(`documents.site.columns.${column}`)),
+            true,
+          );
+        pdf
+          .font(bold ? FONTS.tagBold : FONTS.tag)
+          .fontSize(bold ? 8 : 9.5)
+          .fillColor(bold ? SOFT : INK);
+        let x = margin;
+        cells.forEach((cell, i) => {
+          pdf.text(cell, x, y + 3, { width: shares[i] * unit - 6 });
+          x += shares[i] * unit;
+        });
+        y += tall;
+        pdf
+          .lineWidth(0.4)
+          .strokeColor(LINE)
+          .moveTo(margin, y)
+          .lineTo(width - margin, y)
+          .stroke();
+      };
+      room(70);
+      pdf
+        .font(FONTS.uiBold)
+        .fontSize(11)
+        .fillColor(INK)
+        .text(words.t(`documents.site.sections.${section}`), margin, y);
+      y += 16;
+      pdf.font(FONTS.ui).fontSize(9).fillColor(SOFT);
+      const note = words.t(`documents.site.notes.${section}`);
+      pdf.text(note, margin, y, { width: width - 2 * margin });
+      y += pdf.heightOfString(note, { width: width - 2 * margin }) + 4;
+      line(
+        columns.map((column) => words.t(`documents.site.columns.${column}`)),
+        true,
+      );
+      rows.forEach((row) => line(row, false));
+      y += 14;
+    }
+  });
+}

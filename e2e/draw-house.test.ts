@@ -198,6 +198,30 @@ describe('a house drawn from nothing', () => {
     expect([underlay.scaled, underlay.metresPerPixel]).to.deep.equal([true, 0.01]);
   });
 
+  it('takes the electrician’s sheet in by the same file coordinates: his marks stand where he made them', async () => {
+    const at = (x: number, y: number) => ['10', String(x), '20', String(y)];
+    const sheet = ['0', 'SECTION', '2', 'HEADER', '9', '$INSUNITS', '70', '4', '0', 'ENDSEC', '0', 'SECTION', '2', 'ENTITIES']
+      .concat(['0', 'LINE', '8', 'FRAME', ...at(1000, 500), '11', '5000', '21', '500'])
+      .concat(['0', 'CIRCLE', '8', 'ELECTRIC', ...at(2000, 1000), '40', '60'])
+      .concat(['0', 'TEXT', '8', 'ELECTRIC', ...at(2150, 1000), '40', '100', '1', 'Double socket'])
+      .concat(['0', 'ENDSEC', '0', 'EOF'])
+      .join('\n');
+    await page
+      .getByLabel('Add a plan picture')
+      .setInputFiles({ name: 'sockets.dxf', mimeType: 'application/dxf', buffer: Buffer.from(sheet) });
+    await page.getByText('1 mark comes in as placed by its layer’s trade').waitFor();
+    await page.getByRole('button', { name: 'Lay it below' }).click();
+    await page.locator('.drawing-import').waitFor({ state: 'detached' });
+    await saved(page);
+    const { features, underlays } = await house();
+    const [mark] = Object.values(features);
+    const first = Object.values(underlays).find(({ name }) => name === 'cottage.dxf')!;
+    const [cx, cy] = first.drawingCorner!;
+    expect(mark).to.include({ kind: 'trade-mark', name: 'Double socket', owner: 'ELECTRIC', decision: 'open' });
+    expect(mark.points[0][0]).to.be.closeTo(2 - cx, 1e-6);
+    expect(mark.points[0][1]).to.be.closeTo(1 - cy, 1e-6);
+  });
+
   it('has a second length judge the scale of its picture and fit both axes', async () => {
     await newProject('Scanned askew');
     const drawing = `<svg xmlns="http://www.w3.org/2000/svg" width="1000" height="1000"><rect width="1000" height="1000" fill="#fff"/></svg>`;

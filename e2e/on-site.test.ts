@@ -78,6 +78,34 @@ describe('a surveyor on site', () => {
     await page.locator('.site-facts').getByText('deepest box').waitFor();
   });
 
+  it('selects devices by a box and by their type, and walls by their kind', async () => {
+    const { devices, levels } = await house();
+    const main = Object.values(levels).find(({ code }) => code === 'M')!;
+    const here = Object.values(devices).filter(({ levelId }) => levelId === main.id);
+    const count = async (n: number) => page.getByRole('heading', { name: `${n} selected` }).waitFor();
+    await goTo(`devices?level=${main.id}`);
+    const inside = here.filter(({ x, y }) => x > 7.2 && x < 13 && y > 6.1 && y < 9.9);
+    const [from, to] = [await planPoint(page, 7.2, 9.9), await planPoint(page, 13, 6.1)];
+    await page.keyboard.down('Shift');
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(to.x, to.y, { steps: 4 });
+    await page.mouse.up();
+    await page.keyboard.up('Shift');
+    expect(inside.length).to.be.above(1);
+    await count(inside.length);
+    const speakers = here.filter(({ typeId }) => typeId === 'ceiling-speaker');
+    await goTo(`devices?level=${main.id}&sel=device:${speakers[0].id}`);
+    await page.getByRole('button', { name: `Select all ${speakers.length} of this type` }).click();
+    await count(speakers.length);
+    const wall = Object.values((await house()).walls).find((one) => one.levelId === main.id && one.kind === 'masonry')!;
+    await goTo(`survey?level=${main.id}&sel=wall:${wall.id}`);
+    await page.locator('.picked').first().waitFor({ state: 'attached' });
+    await page.keyboard.press('Control+a');
+    const masonry = Object.values((await house()).walls).filter((one) => one.levelId === main.id && one.kind === 'masonry');
+    await page.waitForFunction((n) => new URLSearchParams(location.search).get('sel')?.split(',').length === n, masonry.length);
+  });
+
   it('lays an upper level over the lower one by two points that both show', async () => {
     const { levels, walls } = await house();
     const [main, upper] = ['M', 'U'].map((code) => Object.values(levels).find((level) => level.code === code)!);

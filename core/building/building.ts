@@ -65,6 +65,21 @@ function groupBy<T>(records: readonly T[], key: (record: T) => string): Record<s
 /** Finished ceiling above finished floor, m. */
 export const ceilingHeightOf = (room: Room, level: Level): number => room.ceilingHeightM ?? level.ceilingHeightM;
 
+/**
+ * Finished ceiling above finished floor at a place of a room, m: sloped ceilings rise along their direction from one side of
+ * the room to the other, vaulted ones from both sides to a ridge in the middle.
+ */
+export function ceilingHeightAt(room: Room, level: Level, p: Point2): number {
+  const { slope, ceilingKind, polygon } = room;
+  if (!slope || (ceilingKind !== 'sloped' && ceilingKind !== 'vaulted')) return ceilingHeightOf(room, level);
+  const up = (q: Point2) => q[0] * Math.cos(slope.angleRad) + q[1] * Math.sin(slope.angleRad);
+  const all = (polygon as Point2[]).map(up);
+  const [low, high] = [Math.min(...all), Math.max(...all)];
+  const share = Math.min(1, Math.max(0, (up(p) - low) / Math.max(1e-9, high - low)));
+  const risen = ceilingKind === 'sloped' ? share : 1 - Math.abs(2 * share - 1);
+  return slope.lowM + (slope.highM - slope.lowM) * risen;
+}
+
 /** The room at a plan position of a level; the smaller where one lies in the other, or two share an edge. */
 export function roomAt(building: Building, levelId: string, p: Point2): Room | undefined {
   return building.roomsByLevel[levelId]?.find((room) => pointInPolygon(p, room.polygon));

@@ -3,6 +3,7 @@
 // Start with `buildingOf`.
 export {
   buildingOf,
+  ceilingHeightAt,
   ceilingHeightOf,
   nearestWall,
   openingsOf,

@@ -24,6 +24,7 @@ const LISTS_OF_2 = ['features', 'framingMembers', 'facts', 'dimensions', 'refere
 const ADDED_IN_3: typeof ADDED_IN_2 = {
   features: () => ({ markedAt: null, substrate: null, condition: null, neutral: null, partners: '' }),
   devices: () => ({ belongsTo: null }),
+  underlays: () => ({ drawingCorner: null }),
 };
 
 type Lists = Record<string, unknown>;

@@ -17,6 +17,14 @@ export interface DrawingText {
   readonly text: string;
 }
 
+/** A symbol, point or circle of the drawing: where another trade may have marked something. */
+export interface DrawingMark {
+  readonly layer: string;
+  readonly name: string;
+  readonly x: number;
+  readonly y: number;
+}
+
 /** A drawing taken apart into lines, in its own units, about its own lower left corner. */
 export interface Drawing {
   /** Null where the file does not say. */
@@ -25,6 +33,7 @@ export interface Drawing {
   readonly guessMetresPerUnit: number;
   readonly layers: readonly DrawingLayer[];
   readonly texts: readonly DrawingText[];
+  readonly marks: readonly DrawingMark[];
   readonly bounds: Bounds;
   /** Where the lower left corner lies in the file's coordinates. */
   readonly origin: readonly [number, number];

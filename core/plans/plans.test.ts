@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { closestOnSegment, type Point2 } from '../geometry/index.ts';
 import { drawnPlans } from '../testing/drawn-plans.ts';
 import {
+  drawingMarks,
   drawingSvg,
   lineCount,
   PROPOSAL_OPTIONS,
@@ -243,5 +244,37 @@ describe('a vector plan', () => {
     ]);
     expect(lines).to.have.length(3 + 4 + 1 + 1);
     expect(lines.at(-1)).to.deep.equal([0, 100, 3, 97]);
+  });
+});
+
+describe('marks of a trade on a drawing', () => {
+  const BLOCK = [0, 'BLOCK', 2, 'OUTLET', 10, 0, 20, 0, 0, 'CIRCLE', 8, '0', 10, 0, 20, 0, 40, 100, 0, 'ENDBLK'];
+  const drawing = must(
+    dxf(
+      [
+        ...LINE,
+        ...[0, 'INSERT', 8, 'ELEC', 2, 'OUTLET', 10, 1000, 20, 500],
+        ...[0, 'TEXT', 8, 'ELEC', 10, 1200, 20, 500, 40, 100, 1, 'Double'],
+        ...[0, 'CIRCLE', 8, 'ELEC', 10, 3000, 20, 500, 40, 60],
+        ...[0, 'POINT', 8, 'ELEC', 10, 3010, 20, 510],
+        ...[0, 'POINT', 8, 'PLUMB', 10, 2000, 20, 2000],
+      ],
+      4,
+      BLOCK,
+    ),
+  );
+
+  it('are its symbols, circles and points in metres, each once, named by the words beside them', () => {
+    // The lower left corner of what is drawn is the start of the wall line, at the origin.
+    expect(drawingMarks(drawing, 0.001, ['ELEC'])).to.deep.equal([
+      { layer: 'ELEC', name: 'Double', at: [1, 0.5] },
+      { layer: 'ELEC', name: '', at: [3, 0.5] },
+    ]);
+  });
+
+  it('on a layer of points alone have their layer too, and only layers that are asked for', () => {
+    expect(drawing.layers.map(({ name }) => name)).to.include('PLUMB');
+    expect(drawingMarks(drawing, 0.001, ['PLUMB']).map(({ at }) => at)).to.deep.equal([[2, 2]]);
+    expect(drawingMarks(drawing, 0.001, [])).to.deep.equal([]);
   });
 });

@@ -1,12 +1,13 @@
 import DxfParserModule from 'dxf-parser';
 import type { Bounds } from '../geometry/index.ts';
 import { fine, refuse, type Outcome, type Problem } from '../outcome/index.ts';
-import type { Drawing, DrawingLayer, DrawingText } from './drawing.ts';
+import type { Drawing, DrawingLayer, DrawingMark, DrawingText } from './drawing.ts';
 
 /** Largest drawing file, bytes, and the most lines it may come to once its blocks are drawn. */
 export const MOST_DRAWING_BYTES = 60 * 1024 * 1024;
 const MOST_LINES = 2_000_000;
 const DEEPEST_BLOCK = 16;
+const MOST_MARKS = 20_000;
 /** An arc is drawn with a side every so many radians. */
 const ARC_STEP_RAD = Math.PI / 18;
 
@@ -106,6 +107,7 @@ class Flattener {
   tooMany = false;
   private readonly layers = new Map<string, { lines: number[]; arcs: number[] }>();
   private readonly texts: DrawingText[] = [];
+  private readonly marks: DrawingMark[] = [];
   private readonly ignored: Record<string, number> = {};
   private readonly bad = { numbers: 0, loops: new Set<string>(), missing: new Set<string>() };
   private count = 0;
@@ -134,12 +136,17 @@ class Flattener {
       case 'LWPOLYLINE':
       case 'POLYLINE':
         return this.polyline(layer, entity.vertices ?? [], entity.shape === true, at);
-      case 'ARC':
+      case 'POINT':
+        return this.mark(layer, '', entity.position, at);
       case 'CIRCLE':
+        if (inside.length === 0) this.mark(layer, '', entity.center, at);
+        return this.arc(layer, entity, at);
+      case 'ARC':
         return this.arc(layer, entity, at);
       case 'ELLIPSE':
         return this.ellipse(layer, entity, at);
       case 'INSERT':
+        if (inside.length === 0) this.mark(layer, entity.name ?? '', entity.position, at);
         return this.insert(entity, at, layer, inside);
       case 'TEXT':
       case 'MTEXT':
@@ -279,6 +286,14 @@ class Flattener {
     }
   }
 
+  private mark(layer: string, name: string, p: Point | undefined, m: Matrix): void {
+    if (!p || this.marks.length >= MOST_MARKS) return;
+    const [x, y] = [m[0] * p.x + m[2] * p.y + m[4], m[1] * p.x + m[3] * p.y + m[5]];
+    if (!Number.isFinite(x + y)) return;
+    this.layer(layer);
+    this.marks.push({ layer, name, x, y });
+  }
+
   private text(layer: string, entity: Entity, m: Matrix): void {
     const at = entity.startPoint ?? entity.position;
     if (!at || !entity.text || this.texts.length >= 20_000) return;
@@ -323,6 +338,7 @@ class Flattener {
       guessMetresPerUnit: guessUnit(Math.max(bounds.maxX, bounds.maxY)),
       layers: layers.sort((a, b) => (a.name < b.name ? -1 : 1)),
       texts: this.texts.map((text) => ({ ...text, x: text.x - ox, y: text.y - oy })),
+      marks: this.marks.map((mark) => ({ ...mark, x: mark.x - ox, y: mark.y - oy })),
       bounds,
       origin: [ox, oy],
       ignored: this.ignored,

@@ -37,7 +37,7 @@ export const OPENING_DEFAULTS = {
 } as const;
 export const RISER_DEFAULTS = { contents: '' } as const;
 export const RACK_DEFAULTS = { kind: 'rack' } as const;
-export const UNDERLAY_DEFAULTS = { crop: null, locked: false, retired: false } as const;
+export const UNDERLAY_DEFAULTS = { crop: null, locked: false, retired: false, drawingCorner: null } as const;
 const FEATURE_DEFAULTS = {
   name: '',
   area: false,

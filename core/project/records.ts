@@ -172,6 +172,7 @@ export const underlay = z.strictObject({
     .describe('part that is shown: left, bottom, right, top as shares of the picture'),
   locked: z.boolean(),
   retired: z.boolean().describe('replaced by a newer issue of the plan; kept to see what moved'),
+  drawingCorner: point2.nullable().describe('lower left corner in the coordinates of the drawing file it came from, m'),
 });
 
 export const cableType = z.strictObject({

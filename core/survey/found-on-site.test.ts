@@ -5,6 +5,7 @@ import {
   applyChange,
   create,
   newFeature,
+  newUnderlay,
   SUBSTRATES,
   type Device,
   type Feature,
@@ -16,10 +17,12 @@ import {
   anchoringIn,
   correctionsOf,
   cornersOf,
+  drawingPlace,
   fromTwoCorners,
   heightsOf,
   mountingDepth,
   mountOf,
+  sameKind,
   moveFeatures,
 } from './index.ts';
 
@@ -183,5 +186,57 @@ describe('a substrate', () => {
     expect(anchoringIn('hollow-block').anchors).to.not.include('sleeve');
     expect(anchoringIn('furring')).to.deep.include({ bears: false, anchors: ['solid-spacer'] });
     expect(anchoringIn('unknown').anchors).to.deep.equal([]);
+  });
+});
+
+describe('a drawing that comes later', () => {
+  const sheet = (id: string, more: Partial<Parameters<typeof newUnderlay>[0]>) =>
+    newUnderlay({
+      id,
+      levelId: 'm',
+      pictureId: 'a'.repeat(64),
+      name: id,
+      originX: 0,
+      originY: 0,
+      metresPerPixel: 0.01,
+      rotationRad: 0,
+      opacity: 0.5,
+      scaled: true,
+      drawingCorner: [100, 200],
+      ...more,
+    });
+  const house = (...sheets: ReturnType<typeof sheet>[]) =>
+    apply(
+      smallHouse(),
+      sheets.map((one) => create('underlays', one)),
+    );
+
+  it('is laid by its file coordinates over the one that is there, wherever that was moved to', () => {
+    expect(drawingPlace(smallHouse(), 'm', [100, 200])).to.deep.equal([0, 0]);
+    // The electrician's sheet begins 1.5 m further right and 0.25 m lower in the same coordinates.
+    expect(drawingPlace(house(sheet('a', {})), 'm', [101.5, 199.75])).to.deep.equal([1.5, -0.25]);
+    expect(drawingPlace(house(sheet('a', { originX: 2, originY: -1 })), 'm', [101.5, 199.75])).to.deep.equal([3.5, -1.25]);
+  });
+
+  it('is laid over the sheet of its own level first, never over a turned one or one in other coordinates', () => {
+    const both = house(sheet('a', { originX: 7 }), sheet('b', { retired: true, originX: 9 }));
+    expect(drawingPlace(both, 'm', [100, 200])).to.deep.equal([7, 0]);
+    expect(drawingPlace(house(sheet('a', { rotationRad: 0.1 })), 'm', [101, 200])).to.deep.equal([0, 0]);
+    expect(drawingPlace(house(sheet('a', {})), 'm', [90_000, 200])).to.deep.equal([0, 0]);
+  });
+});
+
+describe('all of one kind', () => {
+  it('are those of the level and no others', () => {
+    const house = withFeatures(
+      { id: 'b1', kind: 'bed', points: [[1, 1]] },
+      { id: 'b2', kind: 'bed', points: [[2, 1]] },
+      { id: 's1', kind: 'sofa', points: [[3, 1]] },
+    );
+    expect(sameKind(house, 'm', { kind: 'feature', id: 'b1' })).to.deep.equal(['b1', 'b2']);
+    expect(sameKind(house, 'm', { kind: 'room', id: 'a' })).to.deep.equal(['a', 'b']);
+    const walls = smallHouse({ walls: { west: { kind: 'masonry' }, east: { kind: 'masonry' } } });
+    expect(sameKind(walls, 'm', { kind: 'wall', id: 'west' })).to.deep.equal(['east', 'west']);
+    expect(sameKind(walls, 'elsewhere', { kind: 'wall', id: 'west' })).to.deep.equal([]);
   });
 });

@@ -44,6 +44,8 @@ export { heightsOf, mountingDepth, mountOf, type Heights, type MountingDepth, ty
 export { cornersOf, fromTwoCorners, type Corner, type CornerDimensions } from './corner-dimensions.ts';
 export { ANCHOR_CAUTIONS, anchoringIn, ANCHORS, type Anchoring } from './anchors.ts';
 export { correctionsOf, type Correction } from './trade-marks.ts';
+export { sameKind } from './same-kind.ts';
+export { drawingPlace } from './drawing-place.ts';
 export { wallsFromProposals } from './walls-from-proposals.ts';
 export { wallElevation, type WallElevation } from './elevation.ts';
 export { openingFits, placeOpening, removeOpenings } from './openings.ts';

@@ -54,7 +54,7 @@ const LAYERS = ['WALLS', 'DOORS', 'GLAZING', 'FURNITURE', 'NOTES'];
 /** A drawing of 200 000 lines, 20 MB. */
 function largeDrawing(): string {
   const out = ['0', 'SECTION', '2', 'HEADER', '9', '$INSUNITS', '70', '4', '0', 'ENDSEC', '0', 'SECTION', '2', 'ENTITIES'];
-  const pad = (text: string) => text.padEnd(12, '0');
+  const pad = (text: string) => text.padEnd(15, '0');
   for (let n = 0; n < 200_000; n++) {
     const [x, y] = [(n % 500) * 80, Math.floor(n / 500) * 70];
     out.push(

@@ -150,6 +150,7 @@ export const ui = {
     belongsToNothing: 'nothing: it stands as it is',
     notChosen:
       'Shown pale: {{name}} is not the alternative that holds. Its cable is still planned, so that the choice stays open.',
+    allAlike: 'Select all {{count}} of this type on the level',
     alignTitle: 'Line up',
     aligns: { row: 'Side by side', column: 'One above the other', 'spread-x': 'Spread across', 'spread-y': 'Spread up' },
     facing: 'Faces',

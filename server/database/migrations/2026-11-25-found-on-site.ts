@@ -8,6 +8,7 @@ ALTER TABLE features
   ADD neutral text CHECK (neutral IN ('present', 'absent', 'not-known')),
   ADD partners text NOT NULL DEFAULT '';
 ALTER TABLE features ALTER partners DROP DEFAULT;
+ALTER TABLE underlays ADD drawing_corner jsonb;
 ALTER TABLE devices
   ADD belongs_to text,
   ADD CONSTRAINT devices_belongs_to FOREIGN KEY (project_id, belongs_to) REFERENCES features (project_id, id) DEFERRABLE INITIALLY DEFERRED;
@@ -15,6 +16,7 @@ ALTER TABLE devices
 
 const DOWN = `
 ALTER TABLE devices DROP belongs_to;
+ALTER TABLE underlays DROP drawing_corner;
 ALTER TABLE features DROP marked_at, DROP substrate, DROP condition, DROP neutral, DROP partners;
 `;
 

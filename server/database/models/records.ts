@@ -113,6 +113,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     crop: geometryOrNull,
     locked: flag,
     retired: flag,
+    drawingCorner: geometryOrNull,
   }),
   features: recordColumns({
     levelId: reference,

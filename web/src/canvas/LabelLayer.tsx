@@ -1,8 +1,8 @@
 import { memo, useMemo } from 'react';
 import { boundsOf, centroidOf, placeLabels, type Box, type LabelWish, type Point2 } from '@dusky-spool/core/geometry';
 import { ceilingHeightOf } from '@dusky-spool/core/building';
-import type { Device, ProjectDocument } from '@dusky-spool/core/project';
-import { formatLength } from '@dusky-spool/core/units';
+import type { Device, Level, ProjectDocument, Room } from '@dusky-spool/core/project';
+import { formatLength, type UnitSystem } from '@dusky-spool/core/units';
 import { text } from '../app/text.ts';
 import type { RunLine } from './route-drawing.ts';
 import type { Camera } from './useCamera.ts';
@@ -38,7 +38,7 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
       const b = boundsOf(room.polygon as Point2[])!;
       const [left, right, top, bottom] = [b.minX * k + 9, b.maxX * k - 9, -b.maxY * k + 8, -b.minY * k - 8];
       const [cx, cy] = centroidOf(room.polygon as Point2[]);
-      const ceiling = text('plan.ceiling', { height: formatLength(ceilingHeightOf(room, level), document.project.units) });
+      const ceiling = text('plan.ceiling', { height: ceilingWords(room, level, document.project.units) });
       // As much as there is room for: name and ceiling, the name alone, the code.
       const ways: Words[] = [
         ...(k > 24 ? [{ name: room.name, ceiling }] : []),
@@ -78,6 +78,14 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
     </g>
   );
 });
+
+/** One height, or the low and the high one of a ceiling that slopes. */
+function ceilingWords(room: Room, level: Level, units: UnitSystem): string {
+  const length = (valueM: number) => formatLength(valueM, units);
+  if (room.slope && (room.ceilingKind === 'sloped' || room.ceilingKind === 'vaulted'))
+    return `${length(room.slope.lowM)} – ${length(room.slope.highM)}`;
+  return length(ceilingHeightOf(room, level));
+}
 
 /** The screen boxes of all strands on the level. */
 function lineBoxes(lines: readonly RunLine[], k: number): Box[] {

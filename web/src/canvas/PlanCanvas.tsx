@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, 
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import { deviceTitle, moveDevices, placeDevice } from '@dusky-spool/core/devices';
 import type { Point2 } from '@dusky-spool/core/geometry';
-import { onLevel, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+import { onLevel, type Device, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
 import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
@@ -13,6 +13,7 @@ import { BuildingLayer } from './BuildingLayer.tsx';
 import { detailAt } from './device-detail.ts';
 import { DeviceLayer } from './DeviceLayer.tsx';
 import { LabelLayer } from './LabelLayer.tsx';
+import { pathThrough } from './room-drawing.ts';
 import { linesOf } from './route-drawing.ts';
 import { RunsLayer } from './RunsLayer.tsx';
 import { Sheet } from './Sheet.tsx';
@@ -51,6 +52,8 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
   // The pointer is captured by the sheet while a device is held, so the click that ends it lands there too.
   const heldDevice = useRef(false);
   const [pointer, setPointer] = useState<Point2 | null>(null);
+  /** Two corners of the box that is being drawn over devices. */
+  const [box, setBox] = useState<readonly [Point2, Point2] | null>(null);
   const shown = preview?.document ?? document;
   const derived = derive(shown);
   const levels = useMemo(() => levelsFromBelow({ levels: shown.levels }), [shown.levels]);
@@ -144,7 +147,15 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
       })),
     );
 
+  const onPointerDown = (event: PointerEvent) => {
+    if (tool.kind !== 'select' || !event.shiftKey || event.button !== 0) return;
+    control.sheet.current?.setPointerCapture(event.pointerId);
+    const at = control.toWorld(event.clientX, event.clientY);
+    setBox([at, at]);
+  };
+
   const onPointerMove = (event: PointerEvent) => {
+    if (box) return setBox([box[0], control.toWorld(event.clientX, event.clientY)]);
     const at = control.toWorld(event.clientX, event.clientY);
     if (tool.kind !== 'select') setPointer(at);
     const current = drag.current;
@@ -160,6 +171,12 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
   };
 
   const onPointerUp = (event: PointerEvent) => {
+    if (box) {
+      setBox(null);
+      heldDevice.current = true;
+      const ids = inBox(plainDevices, box);
+      return onSelect(ids.length > 0 ? { kind: 'device', ids } : noSelection);
+    }
     const current = drag.current;
     drag.current = null;
     if (!current) return;
@@ -206,6 +223,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
       control={control}
       className={`tool-${tool.kind}`}
       aria-label={text('plan.canvas', { level: shown.levels[levelId]?.name ?? '' })}
+      onPointerDown={onPointerDown}
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
       onPointerLeave={() => setPointer(null)}
@@ -223,6 +241,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
         onPointerDown={startDrag}
         onKeyDown={onDeviceKey}
       />
+      {box && <path className="box-select" d={pathThrough(boxCorners(box), true)} />}
       {tool.kind === 'place' && pointer && (
         <g transform={`translate(${pointer[0]},${pointer[1]})`} className="ghost">
           <g className="upright">
@@ -233,6 +252,22 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
     </Sheet>
   );
 }
+
+const boxCorners = ([[x0, y0], [x1, y1]]: readonly [Point2, Point2]): Point2[] => [
+  [x0, y0],
+  [x1, y0],
+  [x1, y1],
+  [x0, y1],
+];
+
+/** Devices whose middle lies in a box. */
+const inBox = (devices: readonly Device[], [a, b]: readonly [Point2, Point2]): string[] =>
+  devices
+    .filter(
+      ({ x, y }) =>
+        x >= Math.min(a[0], b[0]) && x <= Math.max(a[0], b[0]) && y >= Math.min(a[1], b[1]) && y <= Math.max(a[1], b[1]),
+    )
+    .map(({ id }) => id);
 
 /** The value as it was before `hold` began. */
 function useHeld<T>(value: T, hold: boolean): T {

@@ -37,6 +37,7 @@ export function DevicePanel({ document, device, onSelect }: Props) {
     (one) => featureMake(one.kind).group === 'furniture' && one.choiceOf !== '',
   );
   const with_ = device.belongsTo === null ? null : document.features[device.belongsTo];
+  const alike = onLevel(document, 'devices', device.levelId).flatMap(({ id, typeId }) => (typeId === device.typeId ? [id] : []));
   const own = new Set(runs.map(({ run }) => run.id));
   return (
     <>
@@ -112,6 +113,9 @@ export function DevicePanel({ document, device, onSelect }: Props) {
           .filter((finding) => finding.subjects.some((subject) => own.has(subject.id)))
           .filter((f) => findingsOf([f], device.id).length > 0)}
       />
+      <Button size="small" onClick={() => onSelect({ kind: 'device', ids: alike })}>
+        {text('device.allAlike', { count: alike.length })}
+      </Button>
       <Button
         danger
         size="small"

@@ -1,9 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button, Checkbox, Modal, Progress, Select } from 'antd';
 import type { PictureInfo } from '@dusky-spool/core/contract';
-import { applyChange, create, newUnderlay, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
-import { SVG_PX_PER_M, type Proposals } from '@dusky-spool/core/plans';
-import { wallsFromProposals } from '@dusky-spool/core/survey';
+import type { Point2 } from '@dusky-spool/core/geometry';
+import { applyChange, create, newFeature, newUnderlay, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import { SVG_PX_PER_M, type Proposals, type TradeMarkAt } from '@dusky-spool/core/plans';
+import { drawingPlace, featureMake, wallsFromProposals } from '@dusky-spool/core/survey';
 import { formatLength, METRES_PER } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
 import { postForm, Refused } from '../../api/http.ts';
@@ -20,6 +21,28 @@ interface Props {
   readonly levelId: string;
   readonly file: File;
   readonly onClose: () => void;
+}
+
+/** A mark of the trade whose layer it is on, open until it is answered. */
+function tradeMark(levelId: string, { layer, name, at }: TradeMarkAt): Operation {
+  const { widthM, depthM, bottomM, topM } = featureMake('trade-mark');
+  const points: [number, number][] = [[at[0], at[1]]];
+  return create(
+    'features',
+    newFeature({
+      id: newRecordId('f'),
+      levelId,
+      kind: 'trade-mark',
+      name,
+      owner: layer.slice(0, 60),
+      points,
+      widthM,
+      depthM,
+      bottomM,
+      topM: topM ?? bottomM,
+      decision: 'open',
+    }),
+  );
 }
 
 /** A DXF drawing: read with progress, its layers given meaning, walls proposed and accepted one by one. */
@@ -84,7 +107,16 @@ export function DrawingImport({ projectId, document, levelId, file, onClose }: P
     setBusy(true);
     try {
       const operations: Operation[] = [];
-      const layers = named('walls', 'openings', 'furniture', 'text', 'underlay');
+      const corner = [drawing.origin[0] * unit, drawing.origin[1] * unit] as const;
+      const place = drawingPlace(document, levelId, corner);
+      const moved = ([x, y]: Point2): Point2 => [x + place[0], y + place[1]];
+      const trades = named('marks');
+      if (trades.length > 0) {
+        const answer = await ask({ ask: 'marks', metresPerUnit: unit, layers: trades });
+        if (answer.tell === 'marks')
+          operations.push(...answer.marks.map((mark) => tradeMark(levelId, { ...mark, at: moved(mark.at) })));
+      }
+      const layers = named('walls', 'openings', 'furniture', 'marks', 'text', 'underlay');
       if (layers.length > 0) {
         const picture = await ask({ ask: 'picture', metresPerUnit: unit, layers });
         if (picture.tell === 'picture') {
@@ -100,8 +132,9 @@ export function DrawingImport({ projectId, document, levelId, file, onClose }: P
                 levelId,
                 pictureId: kept.id,
                 name: file.name.slice(0, 200),
-                originX: 0,
-                originY: 0,
+                originX: place[0],
+                originY: place[1],
+                drawingCorner: [corner[0], corner[1]],
                 metresPerPixel: 1 / SVG_PX_PER_M,
                 rotationRad: 0,
                 opacity: 0.5,
@@ -113,7 +146,14 @@ export function DrawingImport({ projectId, document, levelId, file, onClose }: P
       }
       const withPicture = applyChange(document, { operations });
       const walls =
-        accepted.length > 0 && withPicture.ok ? wallsFromProposals(withPicture.value, levelId, accepted, newSurveyId) : null;
+        accepted.length > 0 && withPicture.ok
+          ? wallsFromProposals(
+              withPicture.value,
+              levelId,
+              accepted.map((wall) => ({ ...wall, a: moved(wall.a), b: moved(wall.b) })),
+              newSurveyId,
+            )
+          : null;
       if (walls && !walls.ok) return setProblem(problemSentence(walls.problem));
       if (edit(text('drawing.title', { name: file.name }), [...operations, ...(walls?.value ?? [])])) onClose();
     } catch (error) {
@@ -128,6 +168,7 @@ export function DrawingImport({ projectId, document, levelId, file, onClose }: P
     setRefused(next);
   };
   const { units } = document.project;
+  const markCount = drawing?.layers.reduce((sum, { name, marks }) => sum + (roles[name] === 'marks' ? marks : 0), 0) ?? 0;
   return (
     <Modal
       open
@@ -187,6 +228,7 @@ export function DrawingImport({ projectId, document, levelId, file, onClose }: P
                 onChange={setUnit}
               />
             </label>
+            {markCount > 0 && <p className="faint">{text('drawing.marksNote', { count: markCount })}</p>}
             {drawing.problems.map((one, i) => (
               <p key={i} className="caution">
                 {problemSentence(one)}

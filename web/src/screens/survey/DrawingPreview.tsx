@@ -22,6 +22,7 @@ const COLOURS: Readonly<Record<Role, string>> = {
   walls: '#3a3445',
   openings: '#1c7280',
   furniture: '#8a6410',
+  marks: '#5257a6',
   text: '#756d80',
   underlay: '#a99fc0',
   leave: 'transparent',

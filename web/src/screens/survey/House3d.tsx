@@ -2,8 +2,8 @@ import { useEffect, useRef, useState } from 'react';
 import { Button, Checkbox } from 'antd';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
-import { ceilingHeightOf, projectBounds, wallPoint } from '@dusky-spool/core/building';
-import type { ProjectDocument, Wall } from '@dusky-spool/core/project';
+import { ceilingHeightAt, ceilingHeightOf, projectBounds, wallPoint } from '@dusky-spool/core/building';
+import type { Level, ProjectDocument, Room, Wall } from '@dusky-spool/core/project';
 import { text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
 import { derive } from '../../state/derived.ts';
@@ -153,7 +153,9 @@ function buildHouse(
     ground.rotation.x = -Math.PI / 2;
     ground.position.y = level.elevationM + room.floorM;
     add(ground, { selection: { kind: 'room', ids: [room.id] }, levelId: room.levelId });
-    if (cavities && room.framing !== 'none' && room.framing !== 'slab' && level.cavityDepthM > 0) {
+    if (cavities && room.slope && (room.ceilingKind === 'sloped' || room.ceilingKind === 'vaulted'))
+      add(slopedCeiling(room, level, cavity));
+    else if (cavities && room.framing !== 'none' && room.framing !== 'slab' && level.cavityDepthM > 0) {
       const space = new THREE.Mesh(new THREE.ExtrudeGeometry(shape, { depth: level.cavityDepthM, bevelEnabled: false }), cavity);
       space.rotation.x = -Math.PI / 2;
       space.position.y = level.elevationM + ceilingHeightOf(room, level);
@@ -231,6 +233,42 @@ function buildHouse(
     add(line, { selection: { kind: 'run', ids: [run.id] }, levelId: device.levelId });
   }
   return pickable;
+}
+
+/** The underside of a sloped or vaulted ceiling: a sheet for each slope. */
+function slopedCeiling(room: Room, level: Level, material: THREE.Material): THREE.Group {
+  const group = new THREE.Group();
+  const angle = room.slope?.angleRad ?? 0;
+  const up = ([x, y]: readonly [number, number]) => x * Math.cos(angle) + y * Math.sin(angle);
+  const all = room.polygon.map(up);
+  const ridge = (Math.min(...all) + Math.max(...all)) / 2;
+  const parts =
+    room.ceilingKind === 'vaulted'
+      ? [clipped(room.polygon, (p) => ridge - up(p)), clipped(room.polygon, (p) => up(p) - ridge)]
+      : [room.polygon];
+  for (const part of parts) {
+    if (part.length < 3) continue;
+    const sheet = new THREE.ShapeGeometry(new THREE.Shape(part.map(([x, y]) => new THREE.Vector2(x, y))));
+    const places = sheet.getAttribute('position');
+    for (let i = 0; i < places.count; i++)
+      places.setZ(i, level.elevationM + ceilingHeightAt(room, level, [places.getX(i), places.getY(i)]));
+    const mesh = new THREE.Mesh(sheet, material);
+    mesh.rotation.x = -Math.PI / 2;
+    group.add(mesh);
+  }
+  return group;
+}
+
+/** The part of a polygon where `side` is not negative. */
+function clipped(polygon: Room['polygon'], side: (p: [number, number]) => number): [number, number][] {
+  return polygon.flatMap((p, i): [number, number][] => {
+    const q = polygon[(i + 1) % polygon.length];
+    const [s, t] = [side(p), side(q)];
+    const here: [number, number][] = s >= 0 ? [p] : [];
+    if (s * t >= 0) return here;
+    const share = s / (s - t);
+    return [...here, [p[0] + (q[0] - p[0]) * share, p[1] + (q[1] - p[1]) * share]];
+  });
 }
 
 type Strip = Pick<Wall, 'a' | 'b' | 'thicknessM'>;

@@ -2,9 +2,10 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { App as AntApp, Button, Dropdown, Input, Modal } from 'antd';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import type { Point2 } from '@dusky-spool/core/geometry';
-import { create, removeWithDependants, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import { create, onLevel, removeWithDependants, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import {
   FEATURE_MAKES,
+  sameKind,
   alignFeatures,
   arrayMotions,
   clipBounds,
@@ -214,15 +215,16 @@ export function SurveyScreen({ projectId, document }: Props) {
       else if (name === 'duplicate') pasteClip(clipOf(document, selection.ids));
       else if (name === 'help') setDialog('keys');
       else if (name === 'palette') window.document.querySelector<HTMLInputElement>('.finder input')?.focus();
-      else
-        select({
-          kind: 'wall',
-          ids: Object.values(document.walls)
-            .filter((wall) => wall.levelId === levelId)
-            .map(({ id }) => id),
-        });
+      else if (selection.kind !== 'none' && selection.kind !== 'device' && selection.kind !== 'run') selectKind();
+      else select({ kind: 'wall', ids: onLevel(document, 'walls', levelId).map(({ id }) => id) });
     },
   });
+  const selectKind = () => {
+    const { kind } = selection;
+    const [id] = selection.ids;
+    if (kind === 'none' || kind === 'device' || kind === 'run') return;
+    select({ kind, ids: sameKind(document, levelId, { kind, id }) });
+  };
   const setTypedCorner = () => {
     if (tool.kind !== 'walls') return;
     const pointer = lastPointer.current;
@@ -267,7 +269,7 @@ export function SurveyScreen({ projectId, document }: Props) {
       : []),
     ...(clip ? [item('paste', () => pasteClip(clip))] : []),
     ...(selection.kind !== 'none'
-      ? [item('remove', remove, true)]
+      ? [item('sameKind', selectKind), item('remove', remove, true)]
       : [item('fit', () => control.fit(projectBounds(document, levelId), LEFT_PX))]),
   ];
 

@@ -3,6 +3,8 @@ import { Checkbox, Input, Popover, Segmented } from 'antd';
 import { FEATURE_GROUPS, FEATURE_MAKES, WALL_BUILDS, type FeatureGroup } from '@dusky-spool/core/survey';
 import { OPENING_KINDS, WALL_KINDS, type WallKind } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';
+import { useProject } from '../../state/project.ts';
+import { LengthField } from '../../ui/LengthField.tsx';
 import { SELECT, wallsTool, type SurveyTool } from './tools.ts';
 import { useSurveyView } from './useSurveyView.ts';
 
@@ -14,6 +16,7 @@ interface Props {
 /** What is drawn, with its key; the chosen tool shows its kinds below it. */
 export function ToolBar({ tool, onTool }: Props) {
   const [wallKind, setWallKind] = useState<WallKind>('stud');
+  const units = useProject((state) => state.sync?.view.project.units ?? 'metric');
   const [find, setFind] = useState('');
   const [group, setGroup] = useState<FeatureGroup>('obstacle');
   const rows: { key: string; letter: string; on: boolean; pick: () => void }[] = [
@@ -68,6 +71,14 @@ export function ToolBar({ tool, onTool }: Props) {
             </button>
           ))}
         </div>
+      )}
+      {tool.kind === 'walls' && (
+        <LengthField
+          label={text('survey.thickness')}
+          valueM={tool.make.thicknessM}
+          units={units}
+          onChange={(thicknessM) => thicknessM && onTool({ ...tool, make: { ...tool.make, thicknessM } })}
+        />
       )}
       {tool.kind === 'opening' && (
         <Segmented

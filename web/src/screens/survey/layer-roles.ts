@@ -1,5 +1,5 @@
 /** What a layer of a drawing means to the survey. */
-export const ROLES = ['walls', 'openings', 'furniture', 'text', 'underlay', 'leave'] as const;
+export const ROLES = ['walls', 'openings', 'furniture', 'marks', 'text', 'underlay', 'leave'] as const;
 export type Role = (typeof ROLES)[number];
 
 /** What a layer's name usually means. */
@@ -8,6 +8,7 @@ export function guessRole(name: string): Role {
   if (/wall|wand|mur|parti/.test(word)) return 'walls';
   if (/door|window|glaz|opening|tür|fenster/.test(word)) return 'openings';
   if (/furn|equip|möb/.test(word)) return 'furniture';
+  if (/elec|socket|outlet|light|switch|mark|pipe|plumb|hvac/.test(word)) return 'marks';
   if (/text|anno|dim|note|name/.test(word)) return 'text';
   return 'underlay';
 }

@@ -6,8 +6,8 @@ export function levelsFromBelow(document: Pick<ProjectDocument, 'levels'>): Leve
   return listOf(document as ProjectDocument, 'levels').toSorted((a, b) => a.order - b.order || a.elevationM - b.elevationM);
 }
 
-/** The upright rectangle around the walls and rooms of one level, or of all; null for an empty project. */
-export function projectBounds(document: ProjectDocument, levelId?: string): Bounds | null {
+/** The upright rectangle around the walls and rooms of one level, or of all, with the things around them where asked; null for an empty project. */
+export function projectBounds(document: ProjectDocument, levelId?: string, withThings = false): Bounds | null {
   const wanted = (record: { levelId: string }) => levelId === undefined || record.levelId === levelId;
   return boundsOf([
     ...Object.values(document.walls)
@@ -16,5 +16,6 @@ export function projectBounds(document: ProjectDocument, levelId?: string): Boun
     ...Object.values(document.rooms)
       .filter(wanted)
       .flatMap((room) => room.polygon),
+    ...(withThings ? Object.values(document.features).filter(wanted) : []).flatMap((feature) => feature.points),
   ]);
 }

@@ -196,8 +196,8 @@ function addThings(house: HouseBuilder, levelId: string): void {
   );
   thing('sofa', [[2.4, 6.6]], { choiceOf: 'Sofa', chosen: true, facingRad: -Math.PI / 2 });
   thing('sofa', [[1.2, 5.2]], { choiceOf: 'Sofa', chosen: false, name: 'Sofa, by the window' });
-  thing('bed', [[1.1, 1.5]], { choiceOf: 'Bed', chosen: true, facingRad: Math.PI / 2 });
-  thing('bed', [[2.9, 1.5]], { choiceOf: 'Bed', chosen: false, facingRad: -Math.PI / 2, name: 'Bed, inner wall' });
+  thing('bed', [[1.2, 1.5]], { choiceOf: 'Bed', chosen: true, facingRad: Math.PI / 2 });
+  thing('bed', [[2.78, 1.5]], { choiceOf: 'Bed', chosen: false, facingRad: -Math.PI / 2, name: 'Bed, inner wall' });
   thing('trade-mark', [[8, 3.06]], { name: 'Double socket', owner: 'Electrician', decision: 'open' });
   thing('trade-mark', [[7.16, 2.6]], {
     name: 'Socket by the desk',

@@ -16,6 +16,7 @@ import { placeOf } from '../state/finding-place.ts';
 import { useAfterFirstPaint } from '../state/useAfterFirstPaint.ts';
 import type { OpenConflict, SyncState } from '../editor/sync.ts';
 import { FindingCard } from '../ui/FindingCard.tsx';
+import { SmallButton } from '../ui/SmallButton.tsx';
 import { Thread } from '../ui/Thread.tsx';
 import { PlanScreen } from './plan/PlanScreen.tsx';
 
@@ -163,31 +164,21 @@ function Header({
       <SaveState sync={sync} />
       <span className="grow" />
       {secondPaint ? <Finder projectId={projectId} document={document} /> : <span className="finder" />}
-      <Button
-        size="small"
-        type="text"
-        disabled={sync.history.done.length === 0}
-        onClick={undo}
-        aria-label={text('header.undo')}
-        title="Ctrl Z"
-        icon={<Turn />}
-      />
-      <Button
-        size="small"
-        type="text"
+      <SmallButton bare disabled={sync.history.done.length === 0} onClick={undo} aria-label={text('header.undo')} title="Ctrl Z">
+        <Turn />
+      </SmallButton>
+      <SmallButton
+        bare
         disabled={sync.history.undone.length === 0}
         onClick={redo}
         aria-label={text('header.redo')}
         title="Ctrl Shift Z"
-        icon={<Turn forward />}
-      />
-      <Button
-        size="small"
-        type="text"
-        onClick={() => set({ dusk: !dusk })}
-        aria-label={text(dusk ? 'theme.vellum' : 'theme.dusk')}
-        icon={<Moon />}
-      />
+      >
+        <Turn forward />
+      </SmallButton>
+      <SmallButton bare onClick={() => set({ dusk: !dusk })} aria-label={text(dusk ? 'theme.vellum' : 'theme.dusk')}>
+        <Moon />
+      </SmallButton>
       <button
         type="button"
         className={`chip ${stops.length > 0 ? 'stop' : looks.length > 0 ? 'look' : 'fine'}`}

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { Input } from 'antd';
 import { listOf, SYSTEMS, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';
+import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 
 interface Props {
@@ -13,6 +14,7 @@ interface Props {
 /** Device types by system; choosing one arms the pointer. */
 export function Palette({ document, placing, onPlace }: Props) {
   const [find, setFind] = useState('');
+  const findDue = useAfterFirstPaint();
   const groups = useMemo(() => {
     const words = find.trim().toLowerCase();
     const types = listOf(document, 'deviceTypes').filter((type) => `${type.code} ${type.name}`.toLowerCase().includes(words));
@@ -23,17 +25,21 @@ export function Palette({ document, placing, onPlace }: Props) {
   return (
     <div className="palette" role="group" aria-label={text('plan.palette')}>
       <div className="eyebrow">{text('plan.palette')}</div>
-      <Input
-        size="small"
-        allowClear
-        value={find}
-        placeholder={text('plan.paletteFind')}
-        aria-label={text('plan.paletteFind')}
-        onChange={(event) => setFind(event.target.value)}
-        onKeyDown={(event) => {
-          if (event.key !== 'Escape') event.stopPropagation();
-        }}
-      />
+      {findDue ? (
+        <Input
+          size="small"
+          allowClear
+          value={find}
+          placeholder={text('plan.paletteFind')}
+          aria-label={text('plan.paletteFind')}
+          onChange={(event) => setFind(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Escape') event.stopPropagation();
+          }}
+        />
+      ) : (
+        <span className="find-soon" />
+      )}
       <div className="palette-list">
         {groups.map(({ system, types }) => (
           <div key={system}>

@@ -14,6 +14,7 @@ import { useProject } from '../../state/project.ts';
 import type { Stage } from '../../state/progress.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { useSettings } from '../../state/settings.ts';
+import { SmallButton } from '../../ui/SmallButton.tsx';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { Inspector } from './Inspector.tsx';
@@ -151,15 +152,13 @@ export function PlanScreen({ projectId, document, stage }: Props) {
               <HouseSection document={document} levelId={levelId} onPick={(id) => go({ level: id })} />
             </div>
             <div className="zoom-buttons">
-              <Button size="small" aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
+              <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
                 +
-              </Button>
-              <Button size="small" aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / 1.4)}>
+              </SmallButton>
+              <SmallButton aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / 1.4)}>
                 −
-              </Button>
-              <Button size="small" onClick={() => control.fit(projectBounds(document, levelId), leftPx)}>
-                {text('plan.fit')}
-              </Button>
+              </SmallButton>
+              <SmallButton onClick={() => control.fit(projectBounds(document, levelId), leftPx)}>{text('plan.fit')}</SmallButton>
             </div>
             {hint && (
               <div className="sheet-hint" role="status">

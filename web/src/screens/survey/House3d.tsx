@@ -49,7 +49,7 @@ export function House3d({ document, selection, onSelect, onBack }: Props) {
     const b = projectBounds(document) ?? { minX: 0, minY: 0, maxX: 10, maxY: 10 };
     const [cx, cy] = [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2];
     const span = Math.max(b.maxX - b.minX, b.maxY - b.minY, 6);
-    camera.position.set(cx + span * 0.75, span * 0.85, -cy + span * 0.95);
+    camera.position.set(cx + span * 0.82, span * 0.93, -cy + span * 1.04);
     const controls = new OrbitControls(camera, renderer.domElement);
     controls.target.set(cx, 1.5, -cy);
     controls.update();

@@ -90,7 +90,7 @@ export function SurveyCanvas({
   useEffect(() => {
     if (!control.ready || fitted.current === projectId) return;
     fitted.current = projectId;
-    control.fit(projectBounds(document, levelId) ?? projectBounds(document), leftPx);
+    control.fit(projectBounds(document, levelId, true) ?? projectBounds(document), leftPx);
   }, [projectId, document, levelId, control, leftPx]);
 
   const from =

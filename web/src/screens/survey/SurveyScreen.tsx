@@ -35,6 +35,7 @@ import { useKeys } from '../../editor/useKeys.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
+import { SmallButton } from '../../ui/SmallButton.tsx';
 import { LevelPanel } from './panels/LevelPanel.tsx';
 import { PlanPictures } from './panels/PlanPictures.tsx';
 import { RoomPanel } from './panels/RoomPanel.tsx';
@@ -131,7 +132,7 @@ export function SurveyScreen({ projectId, document }: Props) {
     escape: leave,
     remove,
     zoom: (direction) =>
-      direction === 0 ? control.fit(projectBounds(document, levelId), LEFT_PX) : control.zoomBy(direction > 0 ? 1.25 : 0.8),
+      direction === 0 ? control.fit(projectBounds(document, levelId, true), LEFT_PX) : control.zoomBy(direction > 0 ? 1.25 : 0.8),
     level: (by) => {
       const next = levels[levels.findIndex((level) => level.id === levelId) + by];
       if (next) go({ level: next.id });
@@ -270,7 +271,7 @@ export function SurveyScreen({ projectId, document }: Props) {
     ...(clip ? [item('paste', () => pasteClip(clip))] : []),
     ...(selection.kind !== 'none'
       ? [item('sameKind', selectKind), item('remove', remove, true)]
-      : [item('fit', () => control.fit(projectBounds(document, levelId), LEFT_PX))]),
+      : [item('fit', () => control.fit(projectBounds(document, levelId, true), LEFT_PX))]),
   ];
 
   if (view === 'walk') {
@@ -345,18 +346,16 @@ export function SurveyScreen({ projectId, document }: Props) {
                 <HouseSection document={document} levelId={levelId} onPick={(id) => go({ level: id })} />
               </div>
               <div className="zoom-buttons">
-                <Button size="small" onClick={() => go({ view: '3d' })}>
-                  {text('survey.threeD')}
-                </Button>
-                <Button size="small" aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
+                <SmallButton onClick={() => go({ view: '3d' })}>{text('survey.threeD')}</SmallButton>
+                <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
                   +
-                </Button>
-                <Button size="small" aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / 1.4)}>
+                </SmallButton>
+                <SmallButton aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / 1.4)}>
                   −
-                </Button>
-                <Button size="small" onClick={() => control.fit(projectBounds(document, levelId), LEFT_PX)}>
+                </SmallButton>
+                <SmallButton onClick={() => control.fit(projectBounds(document, levelId, true), LEFT_PX)}>
                   {text('plan.fit')}
-                </Button>
+                </SmallButton>
               </div>
               {hint && (
                 <div className="sheet-hint" role="status">

@@ -1,6 +1,6 @@
 import { boundsOf, type Bounds } from './bounds.ts';
 import { facesOf, type Face, type FaceSegment, type PlanarMap } from './faces.ts';
-import { pointInPolygon } from './polygon.ts';
+import { levelCrossings, pointInPolygon } from './polygon.ts';
 import { crossingParameters } from './segment.ts';
 import type { Point2 } from './vector.ts';
 
@@ -114,17 +114,10 @@ function insideOf(face: Face): Point2 | null {
   for (let k = 0; k + 1 < ys.length; k++) if (ys[k + 1] - ys[k] > high - low) [low, high] = [ys[k], ys[k + 1]];
   if (high - low < THINNEST_M) return null;
   const y = (low + high) / 2;
-  const xs = rings.flatMap((ring) => crossingsAt(ring, y)).sort((m, n) => m - n);
+  const xs = rings.flatMap((ring) => levelCrossings(ring, y)).sort((m, n) => m - n);
   let [left, right] = [0, 0];
   for (let k = 0; k + 1 < xs.length; k += 2) if (xs[k + 1] - xs[k] > right - left) [left, right] = [xs[k], xs[k + 1]];
   return right - left < THINNEST_M ? null : [(left + right) / 2, y];
-}
-
-function crossingsAt(ring: readonly Point2[], y: number): number[] {
-  return ring.flatMap(([x0, y0], i) => {
-    const [x1, y1] = ring[(i + 1) % ring.length];
-    return y0 > y === y1 > y ? [] : [x0 + ((x1 - x0) * (y - y0)) / (y1 - y0)];
-  });
 }
 
 const contains = ({ polygon, holes }: Face, p: Point2): boolean =>

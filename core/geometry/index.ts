@@ -5,6 +5,6 @@ export { distance2, distance3, nearly, rotate2, samePoint2, type Point2, type Po
 export { boundsOf, type Bounds } from './bounds.ts';
 export { placeLabels, type Box, type LabelWish } from './place-labels.ts';
 export { closestOnSegment, crossingParameters, segmentsCross } from './segment.ts';
-export { centroidOf, isSimplePolygon, pointInPolygon, polygonArea } from './polygon.ts';
+export { centroidOf, isSimplePolygon, levelCrossings, pointInPolygon, polygonArea } from './polygon.ts';
 export { facesAfter } from './faces-after.ts';
 export { faceArea, facesOf, type Face, type FaceSegment, type PlanarMap } from './faces.ts';

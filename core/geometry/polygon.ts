@@ -62,3 +62,13 @@ export function isSimplePolygon(polygon: readonly Point2[]): boolean {
   }
   return true;
 }
+
+/** Where the level line at y enters and leaves a polygon, from the left. A corner on the line counts as just below it. */
+export function levelCrossings(polygon: readonly Point2[], y: number): number[] {
+  const xs: number[] = [];
+  for (let i = 0; i < polygon.length; i++) {
+    const [a, b] = [polygon[i], polygon[(i + 1) % polygon.length]];
+    if (a[1] > y !== b[1] > y) xs.push(a[0] + ((y - a[1]) / (b[1] - a[1])) * (b[0] - a[0]));
+  }
+  return xs.sort((m, n) => m - n);
+}

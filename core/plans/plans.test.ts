@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { closestOnSegment, type Point2 } from '../geometry/index.ts';
-import { drawnPlans } from '../testing/drawn-plans.ts';
+import { drawnPlans, randomDrawnPlan } from '../testing/drawn-plans.ts';
 import {
   drawingMarks,
   drawingSvg,
@@ -83,6 +83,18 @@ describe('walls proposed from ten drawn plans', () => {
       }
     });
   }
+
+  it('holds for houses cut at random, turned and far away, in any unit', () => {
+    fc.assert(
+      fc.property(fc.infiniteStream(fc.double({ min: 0, max: 1, maxExcluded: true, noNaN: true })), (numbers) => {
+        const plan = randomDrawnPlan(() => numbers.next().value!);
+        const { walls } = proposeWalls(inputOf(must(plan.dxf), plan.wallLayer, plan.openingLayer), PROPOSAL_OPTIONS);
+        expect(coveredShare(plan.walls, walls), 'recall').to.be.at.least(0.95);
+        expect(coveredShare(walls, plan.walls), 'precision').to.be.at.least(0.95);
+      }),
+      { numRuns: 40 },
+    );
+  });
 
   it('finds doors with their hinge and swing, and windows', () => {
     const [plan] = drawnPlans();

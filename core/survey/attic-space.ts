@@ -1,7 +1,6 @@
-import { pointInPolygon, rotate2, type Point2 } from '../geometry/index.ts';
+import { levelCrossings, pointInPolygon, rotate2, type Point2 } from '../geometry/index.ts';
 import type { Feature } from '../project/index.ts';
 import { CRAWL_M, KNEEL_M, STAND_M } from './attic.ts';
-import { crossingsAt } from './framing.ts';
 
 /** A drill with its bit, held upright over the plate [practice], m. */
 export const DRILL_M = 0.45;
@@ -53,7 +52,7 @@ export function atticContours(attic: Attic): AtticContour[] {
         for: what,
         heightM,
         lines: [slopes.low + inM, slopes.high - inM].flatMap((v) => {
-          const us = crossingsAt(turned, v);
+          const us = levelCrossings(turned, v);
           const lines: [Point2, Point2][] = [];
           for (let i = 0; i + 1 < us.length; i += 2)
             lines.push([rotate2([us[i], v], attic.facingRad), rotate2([us[i + 1], v], attic.facingRad)]);

@@ -1,4 +1,4 @@
-import { distance2, rotate2, type Point2 } from '../geometry/index.ts';
+import { levelCrossings, distance2, rotate2, type Point2 } from '../geometry/index.ts';
 import { listOf, type FramingMember, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
 
 /** A stud or joist: where its centre is along the rule, how thick, and whether anybody has measured it. m. */
@@ -75,7 +75,7 @@ export function joistsOf(document: Pick<ProjectDocument, 'framingMembers'>, room
   const widthM = room.framing === 'i-joist' ? 0.06 : 0.045;
   return byRule(room.joistOffsetM, room.joistSpacingM, Math.min(...vs), Math.max(...vs), widthM, 'joist', own).flatMap(
     (joist) => {
-      const us = crossingsAt(turned, joist.offsetM + 1e-7);
+      const us = levelCrossings(turned, joist.offsetM + 1e-7);
       const lines: JoistLine[] = [];
       for (let i = 0; i + 1 < us.length; i += 2) {
         lines.push({
@@ -87,16 +87,6 @@ export function joistsOf(document: Pick<ProjectDocument, 'framingMembers'>, room
       return lines;
     },
   );
-}
-
-/** Where a level line at v enters and leaves a polygon, from the left. */
-export function crossingsAt(polygon: readonly Point2[], v: number): number[] {
-  const us: number[] = [];
-  for (let i = 0; i < polygon.length; i++) {
-    const [a, b] = [polygon[i], polygon[(i + 1) % polygon.length]];
-    if (a[1] > v !== b[1] > v) us.push(a[0] + ((v - a[1]) / (b[1] - a[1])) * (b[0] - a[0]));
-  }
-  return us.sort((m, n) => m - n);
 }
 
 /** Clear width of the bay at an offset between two members, and its middle; null outside all bays. m. */

@@ -320,3 +320,55 @@ export function drawnPlans(): DrawnPlan[] {
   });
   return plans;
 }
+
+/**
+ * A house of drawn size cut into rooms at drawn places, with doors and windows, drawn as a clean outline at a drawn angle
+ * in a drawn unit. `draw` gives numbers from 0 to 1.
+ */
+export function randomDrawnPlan(draw: () => number): DrawnPlan {
+  const between = (low: number, high: number) => Math.round((low + draw() * (high - low)) * 100) / 100;
+  const [width, depth] = [between(7, 16), between(6, 11)];
+  const outerM = between(0.24, 0.42);
+  const openings = (lengthM: number, kind: 'door' | 'window'): [number, number, 'door' | 'window'][] => {
+    const widthM = kind === 'door' ? between(0.75, 0.95) : between(0.8, 1.6);
+    return lengthM < widthM + 1.4 ? [] : [[between(0.6 + widthM / 2, lengthM - 0.6 - widthM / 2), widthM, kind]];
+  };
+  const walls: DrawnWall[] = [
+    w(0, 0, width, 0, outerM, ...openings(width, 'window')),
+    w(width, 0, width, depth, outerM, ...openings(depth, 'window')),
+    w(width, depth, 0, depth, outerM, ...openings(width, 'door')),
+    w(0, depth, 0, 0, outerM, ...openings(depth, 'window')),
+  ];
+  const cut = (x0: number, y0: number, x1: number, y1: number, times: number): void => {
+    const upright = x1 - x0 > y1 - y0;
+    const room = upright ? x1 - x0 : y1 - y0;
+    if (times === 0 || room < 4.4) return;
+    const at = between((upright ? x0 : y0) + 2, (upright ? x1 : y1) - 2);
+    const thicknessM = between(0.09, 0.16);
+    const lengthM = upright ? y1 - y0 : x1 - x0;
+    const wall = upright ? ([at, y0, at, y1] as const) : ([x0, at, x1, at] as const);
+    walls.push(w(...wall, thicknessM, ...openings(lengthM, 'door')));
+    if (upright) {
+      cut(x0, y0, at, y1, times - 1);
+      cut(at, y0, x1, y1, times - 1);
+    } else {
+      cut(x0, y0, x1, at, times - 1);
+      cut(x0, at, x1, y1, times - 1);
+    }
+  };
+  cut(0, 0, width, depth, 3);
+  const turnRad = draw() < 0.5 ? 0 : draw() * Math.PI;
+  const shift: Point2 = [between(-5000, 5000), between(-5000, 5000)];
+  const units: readonly [number, number][] = [
+    [4, 1000],
+    [6, 1],
+    [1, 1 / 0.0254],
+    [5, 100],
+  ];
+  const out = new DxfText(...units[Math.floor(draw() * units.length)], turnRad, shift);
+  const gaps = draw() < 0.5 ? ['door', 'window'] : ['door'];
+  cleanOutline(walls, gaps).forEach((ring) => sides(ring).forEach((line) => out.line('WALLS', line)));
+  doorSwings(out, walls, 'OPENINGS');
+  glass(out, walls, 'OPENINGS');
+  return plan('drawn at random', walls, out, turnRad, shift);
+}

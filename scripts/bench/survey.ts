@@ -78,6 +78,12 @@ function largeDrawing(): string {
   return out.join('\n');
 }
 
+interface TraceEvent {
+  readonly name: string;
+  /** Microseconds. */
+  readonly ts: number;
+}
+
 async function browserFigures(): Promise<Figure[]> {
   const app = await startApp();
   const { page } = await app.person();
@@ -96,14 +102,16 @@ async function browserFigures(): Promise<Figure[]> {
     await page.locator(ready).first().waitFor({ timeout: 60_000 });
     await page.waitForTimeout(2500);
   };
-  // In the page as text: what the loader adds to functions does not exist there.
+  /** Times between the pictures that the browser put on the screen during a gesture, from its trace, ms. */
   const frames = async (gesture: () => Promise<void>): Promise<number[]> => {
-    await page.evaluate(
-      'window.times = []; window.timing = true; (function tick(now) { if (now) window.times.push(now); if (window.timing) requestAnimationFrame(tick); })()',
-    );
+    const browser = page.context().browser()!;
+    await browser.startTracing(page, { categories: ['viz'] });
     await gesture();
-    const times = (await page.evaluate('((window.timing = false), window.times)')) as number[];
-    return times.slice(1).map((time, n) => time - times[n]);
+    const trace = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: TraceEvent[] };
+    const drawn = trace.traceEvents.filter(({ name }) => name === 'Display::DrawAndSwap').map(({ ts }) => ts / 1000);
+    drawn.sort((a, b) => a - b);
+    if (drawn.length < 60) throw new Error(`only ${drawn.length} pictures in the trace`);
+    return drawn.slice(1).map((time, n) => time - drawn[n]);
   };
   const drag = async (x: number, y: number) => {
     await page.mouse.move(x, y);

@@ -91,6 +91,7 @@ export const survey = {
     anchorsNone: 'Nothing may be hung here as it is.',
     twoTapes: '{{first}} from corner {{a}} and {{second}} from corner {{b}}.',
     noTapes: 'No two corners of the building are in sight of it at a useful angle.',
+    trench: '{{length}} of trench, {{depth}} of cover over the duct.',
     digCaution: 'Have buried services located before anyone digs. Depth and warning tape by local rule.',
     markMoved: 'Marked {{length}} away by {{owner}}. The site sheet tells them.',
     markStays: 'Move it on the plan to ask for another place; the site sheet tells the trade.',

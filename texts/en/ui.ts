@@ -139,7 +139,7 @@ export const ui = {
     room: 'Room',
     x: 'From left',
     y: 'From bottom',
-    height: 'Height AFF',
+    height: 'Centre AFF',
     atCeiling: 'at the ceiling',
     fromSubfloor: 'from subfloor',
     fromBenchmark: 'from benchmark line',

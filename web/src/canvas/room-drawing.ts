@@ -1,4 +1,4 @@
-import { rotate2, type Point2 } from '@dusky-spool/core/geometry';
+import { levelCrossings, rotate2, type Point2 } from '@dusky-spool/core/geometry';
 import type { Room, Wall } from '@dusky-spool/core/project';
 
 /** SVG path through points, metres. */
@@ -17,21 +17,12 @@ export function joistPath(room: Room): string {
   const last = Math.floor((Math.max(...ys) - room.joistOffsetM) / room.joistSpacingM);
   for (let k = first; k <= last; k++) {
     const y = room.joistOffsetM + k * room.joistSpacingM + 1e-7;
-    const xs = crossingsAt(turned, y);
+    const xs = levelCrossings(turned, y);
     for (let i = 0; i + 1 < xs.length; i += 2) {
       parts.push(pathThrough([rotate2([xs[i], y], room.joistAngleRad), rotate2([xs[i + 1], y], room.joistAngleRad)]));
     }
   }
   return parts.join('');
-}
-
-function crossingsAt(polygon: readonly Point2[], y: number): number[] {
-  const xs: number[] = [];
-  for (let i = 0; i < polygon.length; i++) {
-    const [a, b] = [polygon[i], polygon[(i + 1) % polygon.length]];
-    if (a[1] > y !== b[1] > y) xs.push(a[0] + ((y - a[1]) / (b[1] - a[1])) * (b[0] - a[0]));
-  }
-  return xs.sort((m, n) => m - n);
 }
 
 /** A wall's footprint from a share `from` of its length to `to`; its ends reach on by `reach`, so that corners close. */

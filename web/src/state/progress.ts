@@ -1,4 +1,3 @@
-import { worstRank } from '@dusky-spool/core/checks';
 import { RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
 import type { Derived } from './derived.ts';
 
@@ -34,16 +33,13 @@ export function progressOf(document: ProjectDocument, { runs, findings }: Derive
   const devices = Object.values(document.devices);
   const { name, client, address, description } = document.project;
   const stops = findings.filter((finding) => finding.rank === 'stop');
-  const settled = runs.filter(
-    ({ run, differs }) => !differs && worstRank(findings.filter((f) => f.subjects.some((s) => s.id === run.id))) === 'fine',
-  ).length;
+  const questioned = new Set(findings.filter(({ rank }) => rank !== 'fine').flatMap((f) => f.subjects.map(({ id }) => id)));
+  const settled = runs.filter(({ run, differs }) => !differs && !questioned.has(run.id)).length;
+  const walled = new Set(Object.values(document.walls).map((wall) => wall.levelId));
   const withDevices = new Set(devices.map((device) => device.roomId));
   const shares: Record<Stage, number> = {
     brief: share([name, client, address, description].filter((fact) => fact.trim() !== '').length, 4),
-    survey: share(
-      rooms.filter((room) => Object.values(document.walls).some((wall) => wall.levelId === room.levelId)).length,
-      Math.max(1, rooms.length),
-    ),
+    survey: share(rooms.filter((room) => walled.has(room.levelId)).length, Math.max(1, rooms.length)),
     devices: share(rooms.filter((room) => withDevices.has(room.id)).length, rooms.length),
     cabling: share(runs.filter((planned) => planned.length !== null).length, runs.length),
     'head-end': share(
@@ -60,6 +56,11 @@ export function progressOf(document: ProjectDocument, { runs, findings }: Derive
     'route-missing': 'cabling',
     'speaker-cable-loss': 'cabling',
     'kept-route-differs': 'inspect',
+    'openings-fit': 'survey',
+    'levels-apart': 'survey',
+    'ceiling-above-heads': 'survey',
+    'rooms-closed': 'survey',
+    'cavities-known': 'survey',
   };
   return STAGES.map((name) => ({
     stage: name,

@@ -15,6 +15,7 @@ interface Props {
 export function OnSite({ document, feature }: Props) {
   if (feature.kind === 'trade-mark') return <Mark document={document} feature={feature} />;
   if (feature.kind === 'attic') return <Attic document={document} feature={feature} />;
+  if (feature.kind === 'underground-way') return <Trench document={document} feature={feature} />;
   if (feature.kind === 'stub-out' || feature.kind === 'draw-pit' || feature.kind === 'service-entry')
     return <Tapes document={document} feature={feature} />;
   if (feature.substrate) return <Anchors substrate={feature.substrate} />;
@@ -52,6 +53,17 @@ function Tapes({ document, feature }: Props) {
             })
           : text('survey.noTapes')}
       </p>
+      <p className="caution">{text('survey.digCaution')}</p>
+    </>
+  );
+}
+
+function Trench({ document, feature }: Props) {
+  const { units } = document.project;
+  const lengthM = feature.points.slice(1).reduce((sum, p, i) => sum + distance2(feature.points[i], p), 0);
+  return (
+    <>
+      <p>{text('survey.trench', { length: formatLength(lengthM, units), depth: formatLength(-feature.topM, units) })}</p>
       <p className="caution">{text('survey.digCaution')}</p>
     </>
   );

@@ -20,13 +20,13 @@ export function formatLength(lengthM: number, system: UnitSystem): string {
 }
 
 /**
- * A dimension that somebody typed or measured, as fine as it is: metric to a tenth of a millimetre where that says more than
- * centimetres do, imperial to 1/16 in. Takes metres.
+ * A dimension that somebody typed or measured, as fine as it is: metric to a millimetre, thin things to a tenth of one, where that
+ * says more than centimetres do; imperial to 1/16 in. Takes metres.
  */
 export function formatLengthFine(lengthM: number, system: UnitSystem): string {
   if (system === 'imperial') return formatFeetInches(lengthM, 16);
-  const fine = lengthM.toFixed(4).replace(/0{1,2}$/, '');
-  return `${fine} m`;
+  const thin = Math.abs(lengthM) < 0.1;
+  return `${lengthM.toFixed(thin ? 4 : 3).replace(thin ? /0{1,2}$/ : /0$/, '')} m`;
 }
 
 /** A cable length: tenths of a metre or whole feet (a cut length is always a multiple of them). Takes metres. */

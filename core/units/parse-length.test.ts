@@ -50,9 +50,10 @@ describe('a typed length', () => {
     expect(formatFeetInches(0)).to.equal(`0"`);
     expect(formatFeetInches(0.003175)).to.equal(`1/8"`);
     expect(formatLength(2.741, 'metric')).to.equal('2.74 m');
-    expect([2.7, 2.745, 0.0125, -0.05, 0].map((m) => formatLengthFine(m, 'metric'))).to.deep.equal([
+    expect([2.7, 2.745, 3.2004, 0.0125, -0.05, 0].map((m) => formatLengthFine(m, 'metric'))).to.deep.equal([
       '2.70 m',
       '2.745 m',
+      '3.20 m',
       '0.0125 m',
       '-0.05 m',
       '0.00 m',

@@ -4,6 +4,7 @@ import { mkdir, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { refusal } from '../../http/index.ts';
+import { scratchFolder } from './scratch.ts';
 
 /** Most pages of a PDF plan set, and how long one may take to read, ms. */
 export const MOST_PAGES = 200;
@@ -40,7 +41,7 @@ function run(program: string, args: readonly string[], field: string): Promise<B
   });
 }
 
-const folderOf = (projectId: string) => join(tmpdir(), 'dusky-spool-sheets', projectId.replace(/[^0-9a-f-]/g, ''));
+const folderOf = (projectId: string) => join(scratchFolder('sheets'), projectId.replace(/[^0-9a-f-]/g, ''));
 
 async function fileOf(projectId: string, sheetId: string): Promise<string> {
   if (!/^[0-9a-f]{64}$/.test(sheetId)) throw refusal('not-found', { field: 'sheet' });

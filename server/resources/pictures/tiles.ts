@@ -1,8 +1,8 @@
 import { mkdir, rename, rm, stat } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { refusal } from '../../http/index.ts';
+import { scratchFolder } from './scratch.ts';
 
 /** Side of a tile, px. */
 export const TILE_PX = 512;
@@ -26,7 +26,7 @@ export async function tileOf(
     throw refusal('not-found', { field: 'tile' });
   // Whoever asks must be able to load the picture, also where its tiles lie here already.
   const picture = await load();
-  const folder = join(tmpdir(), 'dusky-spool-tiles', pictureId);
+  const folder = join(scratchFolder('tiles'), pictureId);
   const exists = (path: string) =>
     stat(path).then(
       () => true,
@@ -44,7 +44,7 @@ export async function tileOf(
 
 async function cut(bytes: Buffer, folder: string): Promise<string> {
   const part = `${folder}.${process.pid}`;
-  await mkdir(join(tmpdir(), 'dusky-spool-tiles'), { recursive: true, mode: 0o700 });
+  await mkdir(scratchFolder('tiles'), { recursive: true, mode: 0o700 });
   await sharp(bytes, { limitInputPixels: false, pages: 1 })
     .webp({ quality: 80 })
     .tile({ size: TILE_PX, layout: 'google', skipBlanks: -1 })

@@ -1,39 +1,12 @@
 import { useCallback, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-
-export const SELECTION_KINDS = [
-  'device',
-  'run',
-  'wall',
-  'room',
-  'opening',
-  'feature',
-  'rack',
-  'riser',
-  'dimension',
-  'reference',
-] as const;
-export type SelectionKind = (typeof SELECTION_KINDS)[number];
-
-/** What is selected on every part of the screen at once. */
-export interface Selection {
-  readonly kind: SelectionKind | 'none';
-  readonly ids: readonly string[];
-}
-
-const NONE: Selection = { kind: 'none', ids: [] };
-
-function read(text: string | null): Selection {
-  const match = /^([a-z]+):([A-Za-z0-9_,-]+)$/.exec(text ?? '');
-  if (!match || !SELECTION_KINDS.includes(match[1] as SelectionKind)) return NONE;
-  return { kind: match[1] as SelectionKind, ids: match[2].split(',').filter(Boolean) };
-}
+import { readSelection, type Selection } from './selection-kinds.ts';
 
 /** Level and selection, kept in the address so that a link shows the same. */
 export function usePlace() {
   const [params, setParams] = useSearchParams();
   const selText = params.get('sel');
-  const selection = useMemo(() => read(selText), [selText]);
+  const selection = useMemo(() => readSelection(selText), [selText]);
   const levelId = params.get('level');
   const view = params.get('view');
   const go = useCallback(
@@ -58,4 +31,4 @@ export function usePlace() {
   return { levelId, selection, view, go };
 }
 
-export const noSelection = NONE;
+export { noSelection, SELECTION_KINDS, type Selection, type SelectionKind } from './selection-kinds.ts';

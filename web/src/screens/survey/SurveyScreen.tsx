@@ -1,54 +1,44 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { App as AntApp, Button, Dropdown, Input, Modal } from 'antd';
+import { useCallback, useState } from 'react';
+import { Button, Dropdown } from 'antd';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import type { Point2 } from '@dusky-spool/core/geometry';
-import { create, onLevel, removeWithDependants, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import { create, onLevel, update, type ProjectDocument } from '@dusky-spool/core/project';
 import {
-  FEATURE_MAKES,
-  sameKind,
-  alignFeatures,
   arrayMotions,
-  clipBounds,
-  clipOf,
-  distributeFeatures,
-  drawWalls,
-  EDGES,
-  mirrorMotion,
+  FEATURE_MAKES,
   moveFeatures,
   moveWalls,
-  paste,
   removeOpenings,
   removeWalls,
+  sameKind,
   surveyQuestions,
   WALL_BUILDS,
-  type Clip,
-  type Motion,
 } from '@dusky-spool/core/survey';
-import { parseLength } from '@dusky-spool/core/units';
 import { later } from '../../app/later.ts';
-import { text, term } from '../../app/text.ts';
+import { text } from '../../app/text.ts';
 import { useCamera } from '../../canvas/useCamera.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
 import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
-import { backCorner, endChain, leaveWalls, setCorner, typedCorner, typeWalls } from '../../editor/tools/draw-walls.ts';
+import { leaveWalls } from '../../editor/tools/draw-walls.ts';
 import { useKeys } from '../../editor/useKeys.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
-import { LevelPanel } from './panels/LevelPanel.tsx';
 import { PlanPictures } from './panels/PlanPictures.tsx';
-import { RoomPanel } from './panels/RoomPanel.tsx';
-import { FeaturePanel } from './panels/FeaturePanel.tsx';
-import { OpeningPanel, RackPanel, RiserPanel } from './panels/ThingPanels.tsx';
-import { WallPanel } from './panels/WallPanel.tsx';
+import { ArrayDialog, KeyboardSheet } from './dialogs.tsx';
+import { hintFor } from './hints.ts';
 import { newSurveyId } from './ids.ts';
+import { NameDialog } from './NameDialog.tsx';
+import { ScaleFlow } from './ScaleFlow.tsx';
+import { cropBetween, isBare, present, removed } from './survey-selection.ts';
 import { SurveyCanvas } from './SurveyCanvas.tsx';
+import { SurveyInspector } from './SurveyInspector.tsx';
 import { ToolBar } from './ToolBar.tsx';
 import { SELECT, wallsTool, type SurveyTool } from './tools.ts';
+import { useClip } from './useClip.ts';
 import { useSurveyKeys } from './useSurveyKeys.ts';
-import { ArrayDialog, KeyboardSheet } from './dialogs.tsx';
-import { ScaleFlow } from './ScaleFlow.tsx';
+import { useTypedWalls } from './useTypedWalls.ts';
 
 const Walk = later(() => import('./Walk.tsx').then((module) => module.Walk), <div className="centre">{text('loading')}</div>);
 const Elevation = later(
@@ -75,11 +65,9 @@ const LEFT_PX = 200;
 /** The Survey stage: the building as it really is. */
 export function SurveyScreen({ projectId, document }: Props) {
   const { levelId: wanted, selection: raw, view, go } = usePlace();
-  const { edit, undo, redo, preview, showPreview } = useProject();
+  const { edit, undo, redo, showPreview } = useProject();
   const settings = useSettings();
-  const { message } = AntApp.useApp();
   const [tool, setTool] = useState<SurveyTool>(SELECT);
-  const [clip, setClip] = useState<Clip | null>(null);
   const [menu, setMenu] = useState<{ x: number; y: number } | null>(null);
   const [dialog, setDialog] = useState<'array' | 'keys' | null>(null);
   const [drawing, setDrawing] = useState<File | null>(null);
@@ -139,36 +127,14 @@ export function SurveyScreen({ projectId, document }: Props) {
     },
   });
 
-  const copy = () => {
-    if (selection.kind !== 'wall' && selection.kind !== 'feature')
-      return void message.info({ content: text('survey.copyHint'), key: 'copy' });
-    setClip(clipOf(document, selection.ids));
-    void message.info({ content: text('survey.copied', { count: selection.ids.length }), key: 'copy' });
-  };
-  const setDown = (what: Clip, motions: readonly Motion[], title: string) => {
-    const before = new Set([...Object.keys(document.walls), ...Object.keys(document.features)]);
-    if (
-      !edit(
-        title,
-        paste(document, what, levelId, motions, newSurveyId, () => newRecordId('f')),
-      )
-    )
-      return;
-    const now = useProject.getState().sync!.view;
-    const made = Object.keys(what.walls.length > 0 ? now.walls : now.features).filter((id) => !before.has(id));
-    select({ kind: what.walls.length > 0 ? 'wall' : 'feature', ids: made });
-  };
-  const pasteClip = (what: Clip | null) => {
-    const box = what && clipBounds(what);
-    if (!what || !box) return;
-    const stepM = Math.max(0.5, 24 / control.camera.k);
-    setDown(what, [{ by: [stepM, -stepM] }], text('survey.paste'));
-  };
-  const mirror = (beside: boolean) => {
-    const what = clipOf(document, selection.ids);
-    const motion = mirrorMotion(what, beside);
-    if (motion) setDown(what, [motion], text('survey.mirror'));
-  };
+  const { clip, copy, pasteClip, duplicate, mirror, array } = useClip({
+    document,
+    levelId,
+    selection,
+    select,
+    scale: control.camera.k,
+  });
+  const typeKey = useTypedWalls({ document, levelId, tool, setTool, control });
   useSurveyKeys({
     tool: (letter) => {
       const pick: Record<string, () => void> = {
@@ -190,30 +156,12 @@ export function SurveyScreen({ projectId, document }: Props) {
         }
         return false;
       }
-      const { draw } = tool;
-      if (key === 'Enter') {
-        if (draw.typed !== '') setTypedCorner();
-        else finishChain();
-        return true;
-      }
-      if (key === 'Backspace') {
-        setTool({ ...tool, draw: draw.typed !== '' ? typeWalls(draw, draw.typed.slice(0, -1)).state : backCorner(draw).state });
-        return true;
-      }
-      if (draw.chain.length > 0 && /^[0-9.,'"<\-/ ]$/.test(key)) {
-        setTool({ ...tool, draw: typeWalls(draw, draw.typed + key).state });
-        return true;
-      }
-      if (key.toLowerCase() === 'l') {
-        setTool({ ...tool, draw: { ...draw, angleLock: !draw.angleLock } });
-        return true;
-      }
-      return false;
+      return typeKey(key);
     },
     command: (name) => {
       if (name === 'copy') copy();
-      else if (name === 'paste') pasteClip(clip);
-      else if (name === 'duplicate') pasteClip(clipOf(document, selection.ids));
+      else if (name === 'paste') pasteClip();
+      else if (name === 'duplicate') duplicate();
       else if (name === 'help') setDialog('keys');
       else if (name === 'palette') window.document.querySelector<HTMLInputElement>('.finder input')?.focus();
       else if (selection.kind !== 'none' && selection.kind !== 'device' && selection.kind !== 'run') selectKind();
@@ -226,49 +174,18 @@ export function SurveyScreen({ projectId, document }: Props) {
     if (kind === 'none' || kind === 'device' || kind === 'run') return;
     select({ kind, ids: sameKind(document, levelId, { kind, id }) });
   };
-  const setTypedCorner = () => {
-    if (tool.kind !== 'walls') return;
-    const pointer = lastPointer.current;
-    const at = typedCorner(tool.draw, control.toWorld(pointer.x, pointer.y), document.levels[levelId].gridAngleRad, (typed) => {
-      const parsed = parseLength(typed, units);
-      return parsed.ok ? parsed.value : null;
-    });
-    if (!at) return void message.info({ content: text('survey.typeHint'), key: 'typed' });
-    const step = setCorner(tool.draw, at);
-    build(step.build);
-    setTool({ ...tool, draw: step.state });
-  };
-  const finishChain = () => {
-    if (tool.kind !== 'walls') return;
-    const step = endChain(tool.draw);
-    if (build(step.build) !== false) setTool({ ...tool, draw: step.state });
-  };
-  const build = (chain: readonly Point2[] | null) =>
-    chain && tool.kind === 'walls'
-      ? edit(text('survey.drawWalls'), drawWalls(document, levelId, chain, tool.make, newSurveyId))
-      : null;
-  const lastPointer = useRef({ x: 0, y: 0 });
-  useEffect(() => {
-    const onMove = (event: PointerEvent) => {
-      lastPointer.current = { x: event.clientX, y: event.clientY };
-    };
-    window.addEventListener('pointermove', onMove);
-    return () => window.removeEventListener('pointermove', onMove);
-  }, []);
-
-  const arrange = selection.kind === 'feature' && selection.ids.length > 1;
   const canCopy = selection.kind === 'wall' || selection.kind === 'feature';
   const menuItems = [
     ...(canCopy
       ? [
           item('copy', copy),
-          item('duplicate', () => pasteClip(clipOf(document, selection.ids))),
+          item('duplicate', () => duplicate()),
           item('mirror', () => mirror(false)),
           item('mirrorBeside', () => mirror(true)),
           item('array', () => setDialog('array')),
         ]
       : []),
-    ...(clip ? [item('paste', () => pasteClip(clip))] : []),
+    ...(clip ? [item('paste', () => pasteClip())] : []),
     ...(selection.kind !== 'none'
       ? [item('sameKind', selectKind), item('remove', remove, true)]
       : [item('fit', () => control.fit(projectBounds(document, levelId, true), LEFT_PX))]),
@@ -324,7 +241,11 @@ export function SurveyScreen({ projectId, document }: Props) {
                   }}
                   onCrop={(underlayId, first, second) => {
                     setTool(SELECT);
-                    cropTo(document, underlayId, first, second, edit);
+                    const underlay = document.underlays[underlayId];
+                    const picture = useProject.getState().pictures.find(({ id }) => id === underlay?.pictureId);
+                    const crop = underlay && picture && cropBetween(underlay, picture, first, second);
+                    const operation = crop && update('underlays', underlay, { crop });
+                    if (operation) edit(text('survey.crop'), [operation]);
                   }}
                   onReference={setNaming}
                 />
@@ -387,70 +308,18 @@ export function SurveyScreen({ projectId, document }: Props) {
         </div>
       </div>
       {settings.inspectorOpen && (
-        <aside className="inspector" aria-label={text('survey.inspector')}>
-          {preview && preview.what !== '' && (
-            <div className="previewing" role="status">
-              <span>{text('run.previewing', { what: preview.what })}</span>
-              <div>
-                <Button size="small" type="primary" onClick={() => edit(preview.what, preview.operations)}>
-                  {text('apply')}
-                </Button>
-                <Button size="small" ghost onClick={() => showPreview('', null)}>
-                  {text('cancel')}
-                </Button>
-              </div>
-            </div>
-          )}
-          {arrange && (
-            <div className="arrange" role="group" aria-label={text('survey.arrange')}>
-              {EDGES.map((edge) => (
-                <Button
-                  key={edge}
-                  size="small"
-                  onClick={() => edit(text('survey.arrange'), alignFeatures(document, selection.ids, edge))}
-                >
-                  {term(`align.${edge}`)}
-                </Button>
-              ))}
-              {(['x', 'y'] as const).map((axis) => (
-                <Button
-                  key={axis}
-                  size="small"
-                  disabled={selection.ids.length < 3}
-                  onClick={() => edit(text('survey.arrange'), distributeFeatures(document, selection.ids, axis))}
-                >
-                  {term(`spread.${axis}`)}
-                </Button>
-              ))}
-            </div>
-          )}
-          <Panel
-            document={document}
-            selection={selection}
-            levelId={levelId}
-            onView={(next) => go({ view: next })}
-            onLevel={(id) => go({ level: id, selection: noSelection })}
-            onSelect={select}
-          />
-          {canCopy && (
-            <div className="panel-buttons">
-              <Button size="small" onClick={copy}>
-                {text('survey.menu.copy')}
-              </Button>
-              <Button size="small" onClick={() => mirror(true)}>
-                {text('survey.menu.mirrorBeside')}
-              </Button>
-              <Button size="small" onClick={() => setDialog('array')}>
-                {text('survey.menu.array')}
-              </Button>
-            </div>
-          )}
-          {selection.kind !== 'none' && selection.kind !== 'room' && (
-            <Button danger size="small" className="remove" onClick={remove}>
-              {text('plan.remove')}
-            </Button>
-          )}
-        </aside>
+        <SurveyInspector
+          document={document}
+          selection={selection}
+          levelId={levelId}
+          onView={(next) => go({ view: next })}
+          onLevel={(id) => go({ level: id, selection: noSelection })}
+          onSelect={select}
+          onCopy={copy}
+          onMirror={() => mirror(true)}
+          onArray={() => setDialog('array')}
+          onRemove={remove}
+        />
       )}
       <Dropdown
         open={menu !== null}
@@ -466,7 +335,7 @@ export function SurveyScreen({ projectId, document }: Props) {
           onCancel={() => setDialog(null)}
           onMake={(columns, rows, x, y) => {
             setDialog(null);
-            setDown(clipOf(document, selection.ids), arrayMotions(columns, rows, x, y), text('survey.menu.array'));
+            array(arrayMotions(columns, rows, x, y));
           }}
         />
       )}
@@ -502,179 +371,4 @@ export function SurveyScreen({ projectId, document }: Props) {
   function item(key: string, onClick: () => void, danger = false) {
     return { key, label: text(`survey.menu.${key}`), onClick, danger };
   }
-}
-
-function Panel({
-  document,
-  selection,
-  levelId,
-  onView,
-  onLevel,
-  onSelect,
-}: {
-  readonly document: ProjectDocument;
-  readonly selection: Selection;
-  readonly levelId: string;
-  readonly onView: (view: string) => void;
-  readonly onLevel: (id: string) => void;
-  readonly onSelect: (selection: Selection) => void;
-}) {
-  const [id] = selection.ids;
-  const key = selection.ids.join();
-  switch (selection.kind) {
-    case 'wall':
-      return (
-        <WallPanel
-          key={key}
-          document={document}
-          walls={selection.ids.map((wallId) => document.walls[wallId])}
-          onElevation={(wallId) => onView(`wall-${wallId}`)}
-        />
-      );
-    case 'room':
-      return (
-        <RoomPanel
-          key={key}
-          document={document}
-          room={document.rooms[id]}
-          onCeiling={(roomId) => onView(`ceiling-${roomId}`)}
-          onRemoved={() => onSelect(noSelection)}
-        />
-      );
-    case 'opening':
-      return <OpeningPanel key={key} document={document} opening={document.openings[id]} />;
-    case 'feature':
-      return selection.ids.length === 1 ? (
-        <FeaturePanel key={key} document={document} feature={document.features[id]} />
-      ) : (
-        <h2>{text('plan.selectedCount', { count: selection.ids.length })}</h2>
-      );
-    case 'rack':
-      return <RackPanel key={key} document={document} rack={document.racks[id]} />;
-    case 'riser':
-      return <RiserPanel key={key} document={document} riser={document.risers[id]} />;
-    case 'dimension':
-    case 'reference':
-      return <h2>{selection.kind === 'reference' ? document.referencePoints[id].name : text('survey.dimension')}</h2>;
-    default:
-      return <LevelPanel key={levelId} document={document} levelId={levelId} onLevel={onLevel} />;
-  }
-}
-
-const TABLES = {
-  wall: 'walls',
-  room: 'rooms',
-  opening: 'openings',
-  feature: 'features',
-  rack: 'racks',
-  riser: 'risers',
-  dimension: 'dimensions',
-  reference: 'referencePoints',
-  device: 'devices',
-  run: 'runs',
-} as const;
-
-/** What is left of a selection: things deleted since are not selected any more; devices and runs belong to other stages. */
-function present(document: ProjectDocument, selection: Selection): Selection {
-  if (selection.kind === 'none' || selection.kind === 'device' || selection.kind === 'run') return noSelection;
-  const table: Readonly<Record<string, unknown>> = document[TABLES[selection.kind]];
-  const ids = selection.ids.filter((id) => Object.hasOwn(table, id));
-  return ids.length === 0 ? noSelection : { kind: selection.kind, ids };
-}
-
-function removed(document: ProjectDocument, kind: Selection['kind'], id: string): Operation[] {
-  return kind === 'none' || kind === 'device' || kind === 'run' ? [] : removeWithDependants(document, TABLES[kind], id);
-}
-
-const isBare = (document: ProjectDocument, levelId: string) =>
-  ![document.walls, document.rooms, document.underlays, document.features].some((table) =>
-    Object.values(table).some((record) => record.levelId === levelId),
-  );
-
-function hintFor(tool: SurveyTool): string | null {
-  switch (tool.kind) {
-    case 'select':
-      return null;
-    case 'walls':
-      return text(tool.draw.chain.length === 0 ? 'hints.wallsFirst' : tool.draw.angleLock ? 'hints.wallsLocked' : 'hints.walls');
-    case 'feature':
-      return text(`hints.${tool.make.shape}`, { name: term(`features.${tool.make.kind}`).toLowerCase() });
-    case 'scale':
-      return text(tool.points.length === 0 ? 'plan.scaleFirst' : 'plan.scaleSecond');
-    default:
-      return text(`hints.${tool.kind}`);
-  }
-}
-
-/** Sets the part of a picture that is shown from two corners on the plan. */
-function cropTo(
-  document: ProjectDocument,
-  underlayId: string,
-  first: Point2,
-  second: Point2,
-  edit: (title: string, operations: readonly Operation[]) => boolean,
-): void {
-  const underlay = document.underlays[underlayId];
-  const picture = useProject.getState().pictures.find(({ id }) => id === underlay?.pictureId);
-  if (!underlay || !picture) return;
-  const share = ([x, y]: Point2): Point2 => {
-    const [dx, dy] = [x - underlay.originX, y - underlay.originY];
-    const [cos, sin] = [Math.cos(-underlay.rotationRad), Math.sin(-underlay.rotationRad)];
-    return [
-      (dx * cos - dy * sin) / (picture.widthPx * underlay.metresPerPixel),
-      (dx * sin + dy * cos) / (picture.heightPx * underlay.metresPerPixelY),
-    ];
-  };
-  const [p, q] = [share(first), share(second)];
-  const within = (value: number) => Math.min(1, Math.max(0, value));
-  const crop: [number, number, number, number] = [
-    within(Math.min(p[0], q[0])),
-    within(Math.min(p[1], q[1])),
-    within(Math.max(p[0], q[0])),
-    within(Math.max(p[1], q[1])),
-  ];
-  if (crop[2] - crop[0] < 0.01 || crop[3] - crop[1] < 0.01) return;
-  edit(text('survey.crop'), [
-    { op: 'update', in: 'underlays', id: underlayId, before: { crop: underlay.crop }, after: { crop } },
-  ]);
-}
-
-function NameDialog({
-  known,
-  onName,
-  onCancel,
-}: {
-  readonly known: readonly string[];
-  readonly onName: (name: string) => void;
-  readonly onCancel: () => void;
-}) {
-  const [name, setName] = useState('');
-  return (
-    <Modal
-      open
-      title={text('survey.namePoint')}
-      okText={text('apply')}
-      cancelText={text('cancel')}
-      okButtonProps={{ disabled: name.trim() === '' }}
-      onOk={() => onName(name.trim())}
-      onCancel={onCancel}
-    >
-      <p>{text('survey.namePointLine')}</p>
-      <Input
-        autoFocus
-        value={name}
-        maxLength={60}
-        aria-label={text('device.name')}
-        onChange={(event) => setName(event.target.value)}
-        onPressEnter={() => name.trim() && onName(name.trim())}
-      />
-      <div className="known-names">
-        {known.map((one) => (
-          <Button key={one} size="small" onClick={() => setName(one)}>
-            {one}
-          </Button>
-        ))}
-      </div>
-    </Modal>
-  );
 }

@@ -1,0 +1,104 @@
+import { Button } from 'antd';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { alignFeatures, distributeFeatures, EDGES } from '@dusky-spool/core/survey';
+import { term, text } from '../../app/text.ts';
+import type { Selection } from '../../editor/selection.ts';
+import { useProject } from '../../state/project.ts';
+import { SurveyPanel } from './panels/SurveyPanel.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly selection: Selection;
+  readonly levelId: string;
+  readonly onView: (view: string) => void;
+  readonly onLevel: (id: string) => void;
+  readonly onSelect: (selection: Selection) => void;
+  readonly onCopy: () => void;
+  readonly onMirror: () => void;
+  readonly onArray: () => void;
+  readonly onRemove: () => void;
+}
+
+/** What is selected in the survey, and what can be done with it. */
+export function SurveyInspector({
+  document,
+  selection,
+  levelId,
+  onView,
+  onLevel,
+  onSelect,
+  onCopy,
+  onMirror,
+  onArray,
+  onRemove,
+}: Props) {
+  const { edit, preview, showPreview } = useProject();
+  const arrange = selection.kind === 'feature' && selection.ids.length > 1;
+  const canCopy = selection.kind === 'wall' || selection.kind === 'feature';
+  return (
+    <aside className="inspector" aria-label={text('survey.inspector')}>
+      {preview && preview.what !== '' && (
+        <div className="previewing" role="status">
+          <span>{text('run.previewing', { what: preview.what })}</span>
+          <div>
+            <Button size="small" type="primary" onClick={() => edit(preview.what, preview.operations)}>
+              {text('apply')}
+            </Button>
+            <Button size="small" ghost onClick={() => showPreview('', null)}>
+              {text('cancel')}
+            </Button>
+          </div>
+        </div>
+      )}
+      {arrange && (
+        <div className="arrange" role="group" aria-label={text('survey.arrange')}>
+          {EDGES.map((edge) => (
+            <Button
+              key={edge}
+              size="small"
+              onClick={() => edit(text('survey.arrange'), alignFeatures(document, selection.ids, edge))}
+            >
+              {term(`align.${edge}`)}
+            </Button>
+          ))}
+          {(['x', 'y'] as const).map((axis) => (
+            <Button
+              key={axis}
+              size="small"
+              disabled={selection.ids.length < 3}
+              onClick={() => edit(text('survey.arrange'), distributeFeatures(document, selection.ids, axis))}
+            >
+              {term(`spread.${axis}`)}
+            </Button>
+          ))}
+        </div>
+      )}
+      <SurveyPanel
+        document={document}
+        selection={selection}
+        levelId={levelId}
+        onView={onView}
+        onLevel={onLevel}
+        onSelect={onSelect}
+      />
+      {canCopy && (
+        <div className="panel-buttons">
+          <Button size="small" onClick={onCopy}>
+            {text('survey.menu.copy')}
+          </Button>
+          <Button size="small" onClick={onMirror}>
+            {text('survey.menu.mirrorBeside')}
+          </Button>
+          <Button size="small" onClick={onArray}>
+            {text('survey.menu.array')}
+          </Button>
+        </div>
+      )}
+      {selection.kind !== 'none' && selection.kind !== 'room' && (
+        <Button danger size="small" className="remove" onClick={onRemove}>
+          {text('plan.remove')}
+        </Button>
+      )}
+    </aside>
+  );
+}

@@ -1,0 +1,61 @@
+import type { Point2 } from '@dusky-spool/core/geometry';
+import { removeWithDependants, type Operation, type ProjectDocument, type Underlay } from '@dusky-spool/core/project';
+import { noSelection, type Selection } from '../../editor/selection-kinds.ts';
+
+const TABLES = {
+  wall: 'walls',
+  room: 'rooms',
+  opening: 'openings',
+  feature: 'features',
+  rack: 'racks',
+  riser: 'risers',
+  dimension: 'dimensions',
+  reference: 'referencePoints',
+  device: 'devices',
+  run: 'runs',
+} as const;
+
+/** What is left of a selection: things deleted since are not selected any more; devices and runs belong to other stages. */
+export function present(document: ProjectDocument, selection: Selection): Selection {
+  if (selection.kind === 'none' || selection.kind === 'device' || selection.kind === 'run') return noSelection;
+  const table: Readonly<Record<string, unknown>> = document[TABLES[selection.kind]];
+  const ids = selection.ids.filter((id) => Object.hasOwn(table, id));
+  return ids.length === 0 ? noSelection : { kind: selection.kind, ids };
+}
+
+/** What must go with a thing that is removed. */
+export function removed(document: ProjectDocument, kind: Selection['kind'], id: string): Operation[] {
+  return kind === 'none' || kind === 'device' || kind === 'run' ? [] : removeWithDependants(document, TABLES[kind], id);
+}
+
+/** Whether nothing at all is drawn on a level. */
+export const isBare = (document: ProjectDocument, levelId: string) =>
+  ![document.walls, document.rooms, document.underlays, document.features].some((table) =>
+    Object.values(table).some((record) => record.levelId === levelId),
+  );
+
+/** The part of a picture between two corners on the plan, as shares of the picture; null where it is too small to see. */
+export function cropBetween(
+  underlay: Pick<Underlay, 'originX' | 'originY' | 'rotationRad' | 'metresPerPixel' | 'metresPerPixelY'>,
+  picture: { readonly widthPx: number; readonly heightPx: number },
+  first: Point2,
+  second: Point2,
+): [number, number, number, number] | null {
+  const share = ([x, y]: Point2): Point2 => {
+    const [dx, dy] = [x - underlay.originX, y - underlay.originY];
+    const [cos, sin] = [Math.cos(-underlay.rotationRad), Math.sin(-underlay.rotationRad)];
+    return [
+      (dx * cos - dy * sin) / (picture.widthPx * underlay.metresPerPixel),
+      (dx * sin + dy * cos) / (picture.heightPx * underlay.metresPerPixelY),
+    ];
+  };
+  const [p, q] = [share(first), share(second)];
+  const within = (value: number) => Math.min(1, Math.max(0, value));
+  const crop: [number, number, number, number] = [
+    within(Math.min(p[0], q[0])),
+    within(Math.min(p[1], q[1])),
+    within(Math.max(p[0], q[0])),
+    within(Math.max(p[1], q[1])),
+  ];
+  return crop[2] - crop[0] < 0.01 || crop[3] - crop[1] < 0.01 ? null : crop;
+}

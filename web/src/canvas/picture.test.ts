@@ -47,7 +47,7 @@ describe('the picture of a plan', () => {
     expect(pictureOf(drawn, { ...drawn, tx: 100 + MARGIN_PX }, SIZE)).to.deep.equal({ dx: MARGIN_PX, dy: 0, scale: 1 });
     expect(pictureOf(drawn, { ...drawn, tx: 101 + MARGIN_PX }, SIZE)).to.equal(null);
     expect(pictureOf(drawn, { ...drawn, ty: 499 - MARGIN_PX }, SIZE)).to.equal(null);
-    expect(pictureOf(drawn, { k: 80, tx: -100, ty: 700 }, SIZE)).to.equal(null);
-    expect(pictureOf(drawn, { k: 20, tx: 300, ty: 400 }, SIZE)).to.equal(null);
+    expect(pictureOf(drawn, { k: 81, tx: -100, ty: 700 }, SIZE)).to.equal(null);
+    expect(pictureOf(drawn, { k: 19, tx: 300, ty: 400 }, SIZE)).to.equal(null);
   });
 });

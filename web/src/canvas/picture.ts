@@ -8,7 +8,7 @@ export interface Camera {
 /** The picture is drawn larger than the sheet by so much on every side, so that it can be moved before its edge shows, px. */
 export const MARGIN_PX = 220;
 /** A picture scaled by more than this is too coarse, or has letters too large, to go on with. */
-const MOST_SCALED = 1.7;
+const MOST_SCALED = 2;
 
 /**
  * How a picture drawn for one camera must be moved and scaled, about the sheet's upper left corner, to serve another;

@@ -48,8 +48,12 @@ export function useCamera(): CameraControl {
     if (drawn.current?.k !== k) world.current.style.setProperty('--inv', String(1 / k));
     picture.current.style.transform = 'none';
     drawn.current = live.current;
-    setCamera(live.current);
   }, []);
+  /** Draws the plan anew where it moved since, and tells React: words and details follow. */
+  const settle = useCallback(() => {
+    if (drawn.current !== live.current) draw();
+    setCamera(live.current);
+  }, [draw]);
 
   useEffect(() => {
     const element = sheet.current;
@@ -67,9 +71,9 @@ export function useCamera(): CameraControl {
         live.current = { k, tx: x, ty: y };
         window.clearTimeout(rest);
         const moved = drawn.current && pictureOf(drawn.current, live.current, [element.clientWidth, element.clientHeight]);
-        if (!moved) return draw();
-        picture.current!.style.transform = `translate(${moved.dx}px,${moved.dy}px) scale(${moved.scale})`;
-        rest = window.setTimeout(draw, REST_MS);
+        if (moved) picture.current!.style.transform = `translate(${moved.dx}px,${moved.dy}px) scale(${moved.scale})`;
+        else draw();
+        rest = window.setTimeout(settle, REST_MS);
       });
     behaviour.current = turned;
     select(element).call(turned).on('dblclick.zoom', null);
@@ -79,16 +83,16 @@ export function useCamera(): CameraControl {
       window.clearTimeout(rest);
       select(element).on('.zoom', null);
     };
-  }, [draw]);
+  }, [draw, settle]);
 
   const apply = useCallback(
     (k: number, tx: number, ty: number) => {
       const element = sheet.current;
       if (!element || !behaviour.current) return;
       select(element).call(behaviour.current.transform, zoomIdentity.translate(tx, ty).scale(k));
-      draw();
+      settle();
     },
-    [draw],
+    [settle],
   );
 
   return useMemo(() => {

@@ -22,6 +22,8 @@ import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
 import { LabelLayer } from '../../canvas/LabelLayer.tsx';
 import { pathThrough } from '../../canvas/room-drawing.ts';
 import { UnderlayLayer } from '../../canvas/UnderlayLayer.tsx';
+import { Draft } from './Draft.tsx';
+import { inBox } from './survey-selection.ts';
 import { Sheet } from '../../canvas/Sheet.tsx';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { noSelection, type Selection } from '../../editor/selection.ts';
@@ -428,81 +430,3 @@ export function SurveyCanvas({
 }
 
 const round = (value: number) => Math.round(value * 1e4) / 1e4;
-
-/** The shape being drawn, its next side with its length, and what the pointer is drawn to. */
-function Draft({
-  tool,
-  target,
-  snap,
-  gridAngleRad,
-  label,
-  flip,
-}: {
-  readonly tool: SurveyTool;
-  readonly target: Point2 | undefined;
-  readonly snap: Snap | null;
-  readonly gridAngleRad: number;
-  readonly label: (lengthM: number) => string;
-  /** Near the right edge words stand on the left of the pointer. */
-  readonly flip: boolean;
-}) {
-  if (!target) return null;
-  const points =
-    tool.kind === 'walls'
-      ? tool.draw.chain
-      : tool.kind === 'feature'
-        ? tool.points
-        : tool.kind === 'scale'
-          ? tool.points
-          : tool.kind === 'measure' || tool.kind === 'crop'
-            ? tool.first
-              ? [tool.first]
-              : []
-            : [];
-  const last = points.at(-1);
-  const lengthM = last ? distance2(last, target) : 0;
-  const angle = last ? ((Math.atan2(target[1] - last[1], target[0] - last[0]) - gridAngleRad) * 180) / Math.PI : 0;
-  const boxed = tool.kind === 'crop' && last;
-  return (
-    <g className="draft" pointerEvents="none">
-      {snap?.guides.map(([a, b], i) => (
-        <path key={i} className="guide" d={pathThrough([a, b])} />
-      ))}
-      {boxed ? (
-        <path className="box-select" d={pathThrough([last, [target[0], last[1]], target, [last[0], target[1]]], true)} />
-      ) : (
-        points.length > 0 && <path className="draft-line" d={pathThrough([...points, target])} />
-      )}
-      {points.map((p, i) => (
-        <g key={i} transform={`translate(${p[0]},${p[1]})`}>
-          <circle className="upright draft-corner" r={4} />
-        </g>
-      ))}
-      <g transform={`translate(${target[0]},${target[1]})`}>
-        <g className="upright">
-          <circle className={`snap-mark ${snap?.kind ?? 'none'}`} r={5} />
-          <text className="draft-text" x={flip ? -12 : 12} y={-10} textAnchor={flip ? 'end' : 'start'}>
-            {last && !boxed ? `${label(lengthM)}  ${Math.round(((angle % 360) + 360) % 360)}°` : ''}
-          </text>
-          {snap && snap.kind !== 'none' && (
-            <text className="snap-name" x={flip ? -12 : 12} y={18} textAnchor={flip ? 'end' : 'start'}>
-              {text(`snaps.${snap.kind}`)}
-            </text>
-          )}
-        </g>
-      </g>
-    </g>
-  );
-}
-
-/** All of one kind inside a box: walls where there are any, else things. */
-function inBox(document: ProjectDocument, levelId: string, a: Point2, b: Point2, hidden: ReadonlySet<string>): Selection {
-  const inside = ([x, y]: readonly [number, number]) =>
-    x >= Math.min(a[0], b[0]) && x <= Math.max(a[0], b[0]) && y >= Math.min(a[1], b[1]) && y <= Math.max(a[1], b[1]);
-  const walls = Object.values(document.walls).filter((wall) => wall.levelId === levelId && inside(wall.a) && inside(wall.b));
-  const features = Object.values(document.features).filter(
-    (f) => f.levelId === levelId && !hidden.has(f.kind) && f.points.every(inside),
-  );
-  const ids = walls.length >= features.length ? walls.map(({ id }) => id) : features.map(({ id }) => id);
-  return ids.length === 0 ? noSelection : { kind: walls.length >= features.length ? 'wall' : 'feature', ids };
-}

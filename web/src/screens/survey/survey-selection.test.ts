@@ -1,8 +1,8 @@
 import { expect } from 'chai';
-import { emptyDocument, newHeader, type ProjectDocument } from '@dusky-spool/core/project';
+import { emptyDocument, newFeature, newHeader, type ProjectDocument } from '@dusky-spool/core/project';
 import { smallHouse } from '@dusky-spool/core/testing';
 import { noSelection, readSelection } from '../../editor/selection-kinds.ts';
-import { cropBetween, isBare, present, removed } from './survey-selection.ts';
+import { cropBetween, inBox, isBare, present, removed } from './survey-selection.ts';
 
 const house = smallHouse();
 
@@ -20,6 +20,22 @@ describe('a selection', () => {
     });
     expect(present(house, { kind: 'wall', ids: ['gone', 'toString'] })).to.equal(noSelection);
     expect(present(house, { kind: 'device', ids: ['d1'] })).to.equal(noSelection);
+  });
+
+  it('by a box is of the walls that lie in it, or of the things where there are more', () => {
+    const none = new Set<string>();
+    expect(inBox(house, 'm', [-1, -1], [5.2, 5], none)).to.deep.equal({
+      kind: 'wall',
+      ids: ['south1', 'north1', 'west', 'middle'],
+    });
+    expect(inBox(house, 'm', [1, 1], [2, 2], none)).to.equal(noSelection);
+    const beds = Object.fromEntries(
+      ['b1', 'b2'].map((id, i) => [id, newFeature({ id, levelId: 'm', kind: 'bed', points: [[1 + i, 1]] })]),
+    );
+    const furnished = { ...house, features: beds };
+    expect(inBox(furnished, 'm', [3, 2], [0.5, 0.5], none)).to.deep.equal({ kind: 'feature', ids: ['b1', 'b2'] });
+    expect(inBox(furnished, 'm', [3, 2], [0.5, 0.5], new Set(['bed']))).to.equal(noSelection);
+    expect(inBox(furnished, 'elsewhere', [-9, -9], [99, 99], none)).to.equal(noSelection);
   });
 
   it('that is removed takes along what cannot stand without it', () => {

@@ -59,3 +59,15 @@ export function cropBetween(
   ];
   return crop[2] - crop[0] < 0.01 || crop[3] - crop[1] < 0.01 ? null : crop;
 }
+
+/** All of one kind inside a box: walls where there are any, else things. */
+export function inBox(document: ProjectDocument, levelId: string, a: Point2, b: Point2, hidden: ReadonlySet<string>): Selection {
+  const inside = ([x, y]: readonly [number, number]) =>
+    x >= Math.min(a[0], b[0]) && x <= Math.max(a[0], b[0]) && y >= Math.min(a[1], b[1]) && y <= Math.max(a[1], b[1]);
+  const walls = Object.values(document.walls).filter((wall) => wall.levelId === levelId && inside(wall.a) && inside(wall.b));
+  const features = Object.values(document.features).filter(
+    (f) => f.levelId === levelId && !hidden.has(f.kind) && f.points.every(inside),
+  );
+  const ids = walls.length >= features.length ? walls.map(({ id }) => id) : features.map(({ id }) => id);
+  return ids.length === 0 ? noSelection : { kind: walls.length >= features.length ? 'wall' : 'feature', ids };
+}

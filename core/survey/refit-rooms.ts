@@ -1,4 +1,4 @@
-import { boundsOf, faceArea, polygonArea, type Point2 } from '../geometry/index.ts';
+import { boundsOf, faceArea, polygonArea, type Face, type Point2 } from '../geometry/index.ts';
 import { create, newRoom, onLevel, remove, update, type Operation, type ProjectDocument, type Room } from '../project/index.ts';
 import { intersection, regionArea } from '../regions/index.ts';
 import { byId, keyOf, outlineOf, wallFaces } from './wall-faces.ts';
@@ -22,13 +22,21 @@ function areasOf(document: Pick<ProjectDocument, 'walls'>, levelId: string): Are
   return areas;
 }
 
+/** Faces that an edit does not touch stay the same objects; so do their areas. Null for one too small for a room. */
+const ofFace = new WeakMap<Face, Area | null>();
+
 const workOutAreas = (document: Pick<ProjectDocument, 'walls'>, levelId: string): Area[] =>
-  wallFaces(document, levelId)
-    .faces.filter((face) => faceArea(face) >= LEAST_ROOM_M2)
-    .map((face) => {
-      const polygon = outlineOf(face);
-      return { polygon, key: JSON.stringify(polygon) };
-    });
+  wallFaces(document, levelId).faces.flatMap((face) => {
+    let area = ofFace.get(face);
+    if (area === undefined) ofFace.set(face, (area = areaOfFace(face)));
+    return area ?? [];
+  });
+
+function areaOfFace(face: Face): Area | null {
+  if (faceArea(face) < LEAST_ROOM_M2) return null;
+  const polygon = outlineOf(face);
+  return { polygon, key: JSON.stringify(polygon) };
+}
 
 /**
  * What becomes of the rooms of a level when its walls change: each room goes with the closed area that it covers most,

@@ -65,18 +65,22 @@ function groupBy<T>(records: readonly T[], key: (record: T) => string): Record<s
 /** Finished ceiling above finished floor, m. */
 export const ceilingHeightOf = (room: Room, level: Level): number => room.ceilingHeightM ?? level.ceilingHeightM;
 
+/** The slope of a room's ceiling; null where it is of a kind that has none, whatever was entered for another kind. */
+export const slopeOf = ({ slope, ceilingKind }: Room): Room['slope'] =>
+  ceilingKind === 'sloped' || ceilingKind === 'vaulted' ? slope : null;
+
 /**
  * Finished ceiling above finished floor at a place of a room, m: sloped ceilings rise along their direction from one side of
  * the room to the other, vaulted ones from both sides to a ridge in the middle.
  */
 export function ceilingHeightAt(room: Room, level: Level, p: Point2): number {
-  const { slope, ceilingKind, polygon } = room;
-  if (!slope || (ceilingKind !== 'sloped' && ceilingKind !== 'vaulted')) return ceilingHeightOf(room, level);
+  const slope = slopeOf(room);
+  if (!slope) return ceilingHeightOf(room, level);
   const up = (q: Point2) => q[0] * Math.cos(slope.angleRad) + q[1] * Math.sin(slope.angleRad);
-  const all = (polygon as Point2[]).map(up);
+  const all = (room.polygon as Point2[]).map(up);
   const [low, high] = [Math.min(...all), Math.max(...all)];
   const share = Math.min(1, Math.max(0, (up(p) - low) / Math.max(1e-9, high - low)));
-  const risen = ceilingKind === 'sloped' ? share : 1 - Math.abs(2 * share - 1);
+  const risen = room.ceilingKind === 'sloped' ? share : 1 - Math.abs(2 * share - 1);
   return slope.lowM + (slope.highM - slope.lowM) * risen;
 }
 

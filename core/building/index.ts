@@ -8,6 +8,7 @@ export {
   nearestWall,
   openingsOf,
   roomAt,
+  slopeOf,
   wallLength,
   wallPoint,
   type Building,

@@ -3,7 +3,7 @@ import { listOf, type Level, type ProjectDocument } from '../project/index.ts';
 
 /** Levels from the lowest to the highest. */
 export function levelsFromBelow(document: Pick<ProjectDocument, 'levels'>): Level[] {
-  return listOf(document as ProjectDocument, 'levels').toSorted((a, b) => a.order - b.order || a.elevationM - b.elevationM);
+  return listOf(document, 'levels').toSorted((a, b) => a.order - b.order || a.elevationM - b.elevationM);
 }
 
 /** The upright rectangle around the walls and rooms of one level, or of all, with the things around them where asked; null for an empty project. */

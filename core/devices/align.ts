@@ -1,3 +1,4 @@
+import { tidyM } from '../geometry/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import type { Operation, ProjectDocument } from '../project/index.ts';
 import { moveDevices, type DeviceMove } from './place.ts';
@@ -15,8 +16,7 @@ export function alignDevices(document: ProjectDocument, ids: readonly string[], 
   const spread = how === 'spread-x' || how === 'spread-y';
   const moves = sorted.map((device, i): DeviceMove => {
     const value = spread ? low + ((high - low) * i) / Math.max(1, sorted.length - 1) : (low + high) / 2;
-    const tidy = Math.round(value * 1e4) / 1e4;
-    return { deviceId: device.id, to: axis === 'x' ? [tidy, device.y] : [device.x, tidy] };
+    return { deviceId: device.id, to: axis === 'x' ? [tidyM(value), device.y] : [device.x, tidyM(value)] };
   });
   return moveDevices(document, moves);
 }

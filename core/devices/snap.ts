@@ -1,5 +1,5 @@
 import { nearestWall, roomAt, type Building } from '../building/index.ts';
-import { closestOnSegment, type Point2 } from '../geometry/index.ts';
+import { tidyM, closestOnSegment, type Point2 } from '../geometry/index.ts';
 import type { DeviceType, Room } from '../project/index.ts';
 
 /** Where a device ends up when it is dropped at a point. */
@@ -34,8 +34,8 @@ export function snapDevice(
   const side = (keeps ? Math.cos(facingNowRad - normal) : asideM) < -1e-9 ? -1 : 1;
   const facingRad = normalise(side > 0 ? normal : normal + Math.PI);
   return {
-    x: tidy(point[0]),
-    y: tidy(point[1]),
+    x: tidyM(point[0]),
+    y: tidyM(point[1]),
     roomId: facedRoom(building, levelId, point, facingRad, wall.thicknessM)?.id ?? null,
     facingRad,
   };
@@ -60,5 +60,3 @@ export function facingFor(room: Room | undefined, p: Point2): number {
 }
 
 const normalise = (angleRad: number) => Math.atan2(Math.sin(angleRad), Math.cos(angleRad));
-/** A tenth of a millimetre is finer than anyone can build, and keeps files readable. */
-const tidy = (valueM: number) => Math.round(valueM * 1e4) / 1e4;

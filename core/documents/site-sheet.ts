@@ -1,5 +1,5 @@
 import { listOf, type Feature, type ProjectDocument } from '../project/index.ts';
-import { correctionsOf, featureMake, fromTwoCorners, heightsOf } from '../survey/index.ts';
+import { correctionsOf, featureMake, fromTwoCorners, heightsOf, TAPED_KINDS } from '../survey/index.ts';
 import { buildingOf, roomAt } from '../building/index.ts';
 import { formatLength, formatLengthFine } from '../units/index.ts';
 
@@ -41,8 +41,6 @@ export interface SiteWords {
   readonly corner: (name: string) => string;
 }
 
-const OUTDOORS: ReadonlySet<Feature['kind']> = new Set(['stub-out', 'draw-pit', 'service-entry']);
-
 /**
  * What goes back to the other trades and out to the crew: their marks with our answers, outdoor points from two corners,
  * and what was found with what becomes of it. Tables without rows are left out.
@@ -67,7 +65,7 @@ export function siteSheet(document: ProjectDocument, words: SiteWords): SiteTabl
     row.note,
   ]);
   const outdoors = features
-    .filter(({ kind }) => OUTDOORS.has(kind))
+    .filter(({ kind }) => TAPED_KINDS.has(kind))
     .filter(({ levelId, points }) => !roomAt(building, levelId, points[0]))
     .map((feature) => {
       const tapes = fromTwoCorners(document, feature.levelId, feature.points[0]);

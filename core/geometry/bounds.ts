@@ -22,3 +22,19 @@ export function boundsOf(points: Iterable<Point2>): Bounds | null {
   }
   return minX === Infinity ? null : { minX, minY, maxX, maxY };
 }
+
+/** Whether a point lies in a rectangle or on its edge. */
+export const inBounds = ({ minX, minY, maxX, maxY }: Bounds, [x, y]: Point2): boolean =>
+  x >= minX && x <= maxX && y >= minY && y <= maxY;
+
+/** Whether two rectangles share any ground, if only an edge. */
+export const boundsMeet = (a: Bounds, b: Bounds): boolean =>
+  a.minX <= b.maxX && a.maxX >= b.minX && a.minY <= b.maxY && a.maxY >= b.minY;
+
+/** A rectangle larger by so much on every side, m. */
+export const grownBounds = ({ minX, minY, maxX, maxY }: Bounds, byM: number): Bounds => ({
+  minX: minX - byM,
+  minY: minY - byM,
+  maxX: maxX + byM,
+  maxY: maxY + byM,
+});

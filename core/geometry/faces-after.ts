@@ -1,4 +1,4 @@
-import { boundsOf, type Bounds } from './bounds.ts';
+import { boundsMeet, boundsOf, grownBounds, inBounds, type Bounds } from './bounds.ts';
 import { facesOf, type Face, type FaceSegment, type PlanarMap } from './faces.ts';
 import { levelCrossings, pointInPolygon } from './polygon.ts';
 import { crossingParameters } from './segment.ts';
@@ -24,9 +24,9 @@ export function facesAfter(
   if (changed.length === 0) return map;
   if (changed.length > MOST_CHANGED * now.length) return facesOf(now, toleranceM);
   const traits = traitsOf(map, was);
-  const ground = changed.map((segment) => grown(boxOf(segment), 2 * toleranceM));
-  const touched = map.faces.map((_, i) => traits.insides[i] === null || ground.some((box) => meets(box, traits.boxes[i])));
-  const edges = map.faces.flatMap((_, i) => (touched[i] ? [grown(traits.boxes[i], 2 * toleranceM)] : []));
+  const ground = changed.map((segment) => grownBounds(boxOf(segment), 2 * toleranceM));
+  const touched = map.faces.map((_, i) => traits.insides[i] === null || ground.some((box) => boundsMeet(box, traits.boxes[i])));
+  const edges = map.faces.flatMap((_, i) => (touched[i] ? [grownBounds(traits.boxes[i], 2 * toleranceM)] : []));
   const all = boundsOf(
     edges.flatMap((box): Point2[] => [
       [box.minX, box.minY],
@@ -45,7 +45,7 @@ export function facesAfter(
   const untouched = map.faces.flatMap((_, i) => (touched[i] ? [] : [traits.insides[i]!]));
   const fresh = part.faces.filter((face) => {
     const box = boundsOf(face.polygon)!;
-    return !untouched.some((p) => isIn(box, p) && contains(face, p));
+    return !untouched.some((p) => inBounds(box, p) && contains(face, p));
   });
   const stay = map.faces.filter((_, i) => !touched[i]);
   const faces = [...stay, ...fresh];
@@ -97,7 +97,7 @@ function traitsOf(map: PlanarMap, segments: readonly FaceSegment[]): Traits {
 }
 
 function liesIn({ a, b }: FaceSegment, { polygon }: Face, box: Bounds): boolean {
-  if (!isIn(box, a) || !isIn(box, b) || !pointInPolygon(a, polygon) || !pointInPolygon(b, polygon)) return false;
+  if (!inBounds(box, a) || !inBounds(box, b) || !pointInPolygon(a, polygon) || !pointInPolygon(b, polygon)) return false;
   return polygon.every((p, i) => {
     const hit = crossingParameters(a, b, p, polygon[(i + 1) % polygon.length]);
     return !hit || hit.t <= 1e-6 || hit.t >= 1 - 1e-6 || hit.u < 0 || hit.u > 1;
@@ -123,22 +123,9 @@ function insideOf(face: Face): Point2 | null {
 const contains = ({ polygon, holes }: Face, p: Point2): boolean =>
   pointInPolygon(p, polygon, 0) && !holes.some((hole) => pointInPolygon(p, hole, 0));
 
-const boxOf = ({ a, b }: FaceSegment): Bounds => ({
-  minX: Math.min(a[0], b[0]),
-  minY: Math.min(a[1], b[1]),
-  maxX: Math.max(a[0], b[0]),
-  maxY: Math.max(a[1], b[1]),
-});
-const grown = ({ minX, minY, maxX, maxY }: Bounds, by: number): Bounds => ({
-  minX: minX - by,
-  minY: minY - by,
-  maxX: maxX + by,
-  maxY: maxY + by,
-});
-const meets = (a: Bounds, b: Bounds): boolean => a.minX <= b.maxX && a.maxX >= b.minX && a.minY <= b.maxY && a.maxY >= b.minY;
+const boxOf = ({ a, b }: FaceSegment): Bounds => boundsOf([a, b])!;
 const segmentMeets = (box: Bounds, { a, b }: FaceSegment): boolean =>
   Math.min(a[0], b[0]) <= box.maxX &&
   Math.max(a[0], b[0]) >= box.minX &&
   Math.min(a[1], b[1]) <= box.maxY &&
   Math.max(a[1], b[1]) >= box.minY;
-const isIn = (box: Bounds, [x, y]: Point2): boolean => x >= box.minX && x <= box.maxX && y >= box.minY && y <= box.maxY;

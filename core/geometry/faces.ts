@@ -1,5 +1,5 @@
 import { pointInPolygon, polygonArea } from './polygon.ts';
-import { boundsOf, type Bounds } from './bounds.ts';
+import { boundsOf, inBounds, type Bounds } from './bounds.ts';
 import { closestOnSegment, crossingParameters } from './segment.ts';
 import type { Point2 } from './vector.ts';
 
@@ -372,7 +372,7 @@ function nest(segments: readonly FaceSegment[], graph: Graph, traces: readonly T
     if (rings.length === 0) continue;
     const [p] = rings[0];
     const around = faces
-      .filter((face) => face.component !== component && within(face.box, p) && pointInPolygon(p, face.polygon, 0))
+      .filter((face) => face.component !== component && inBounds(face.box, p) && pointInPolygon(p, face.polygon, 0))
       .sort((a, b) => a.areaM2 - b.areaM2)[0];
     const plain = rings.map(withoutStraightCorners);
     if (around) around.holes = [...around.holes, ...plain];
@@ -385,8 +385,6 @@ function nest(segments: readonly FaceSegment[], graph: Graph, traces: readonly T
     openIds: new Set(segments.filter((_, s) => bare[s] > 0).map(({ id }) => id)),
   };
 }
-
-const within = (box: Bounds, [x, y]: Point2) => x >= box.minX && x <= box.maxX && y >= box.minY && y <= box.maxY;
 
 /** Area of a face without its islands, m². */
 export const faceArea = ({ polygon, holes }: Pick<Face, 'polygon' | 'holes'>): number =>

@@ -1,10 +1,10 @@
 // Here: plane and space geometry in metres (x right, y up the page, z up), no domain words.
 // Not here: walls, rooms or cables.
 // Start with `Point2`.
-export { distance2, distance3, nearly, rotate2, samePoint2, type Point2, type Point3 } from './vector.ts';
-export { boundsOf, type Bounds } from './bounds.ts';
+export { distance2, distance3, nearly, rotate2, samePoint2, tidyM, type Point2, type Point3 } from './vector.ts';
+export { boundsMeet, boundsOf, grownBounds, inBounds, type Bounds } from './bounds.ts';
 export { placeLabels, type Box, type LabelWish } from './place-labels.ts';
 export { closestOnSegment, crossingParameters, segmentsCross } from './segment.ts';
-export { centroidOf, isSimplePolygon, levelCrossings, pointInPolygon, polygonArea } from './polygon.ts';
+export { centroidOf, chordsOf, isSimplePolygon, levelCrossings, pointInPolygon, polygonArea } from './polygon.ts';
 export { facesAfter } from './faces-after.ts';
 export { faceArea, facesOf, type Face, type FaceSegment, type PlanarMap } from './faces.ts';

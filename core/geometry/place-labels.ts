@@ -1,3 +1,5 @@
+import { boundsOf } from './bounds.ts';
+
 /** A box on a screen or sheet, y down; pixels or millimetres. */
 export interface Box {
   readonly x: number;
@@ -20,10 +22,8 @@ const overlap = (a: Box, b: Box): number =>
 
 /** All the ground that a label could cover at its places. */
 function reachOf(places: LabelWish['places'], width: number, height: number): Box {
-  const xs = places.map(([x]) => x);
-  const ys = places.map(([, y]) => y);
-  const [x, y] = [Math.min(...xs), Math.min(...ys)];
-  return { x, y, width: Math.max(...xs) - x + width, height: Math.max(...ys) - y + height };
+  const { minX, minY, maxX, maxY } = boundsOf(places) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+  return { x: minX, y: minY, width: maxX - minX + width, height: maxY - minY + height };
 }
 
 /**

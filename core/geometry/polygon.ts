@@ -1,5 +1,5 @@
 import { closestOnSegment, crossingParameters } from './segment.ts';
-import type { Point2 } from './vector.ts';
+import { rotate2, type Point2 } from './vector.ts';
 
 /** Signed area (m²): positive when the corners run counter-clockwise. */
 export function polygonArea(polygon: readonly Point2[]): number {
@@ -71,4 +71,15 @@ export function levelCrossings(polygon: readonly Point2[], y: number): number[] 
     if (a[1] > y !== b[1] > y) xs.push(a[0] + ((y - a[1]) / (b[1] - a[1])) * (b[0] - a[0]));
   }
   return xs.sort((m, n) => m - n);
+}
+
+/**
+ * The pieces inside a polygon of a line that runs at `angleRad`, `v` to its left from the one through the origin.
+ * `turned` is the polygon turned back by that angle.
+ */
+export function chordsOf(turned: readonly Point2[], v: number, angleRad: number): [Point2, Point2][] {
+  const us = levelCrossings(turned, v);
+  const chords: [Point2, Point2][] = [];
+  for (let i = 0; i + 1 < us.length; i += 2) chords.push([rotate2([us[i], v], angleRad), rotate2([us[i + 1], v], angleRad)]);
+  return chords;
 }

@@ -20,3 +20,6 @@ export const nearly = (a: number, b: number, tolerance = 1e-9): boolean => Math.
 
 export const samePoint2 = (a: Point2, b: Point2, tolerance = 1e-9): boolean =>
   nearly(a[0], b[0], tolerance) && nearly(a[1], b[1], tolerance);
+
+/** A tenth of a millimetre is finer than anyone can build, and keeps files readable. */
+export const tidyM = (valueM: number): number => Math.round(valueM * 1e4) / 1e4;

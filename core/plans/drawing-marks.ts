@@ -1,4 +1,4 @@
-import type { Point2 } from '../geometry/index.ts';
+import { tidyM, type Point2 } from '../geometry/index.ts';
 import type { Drawing } from './drawing.ts';
 
 /** Where another trade has marked something on its drawing, in metres from the drawing's lower left corner. */
@@ -22,7 +22,7 @@ export function drawingMarks(drawing: Drawing, metresPerUnit: number, layers: re
   const found: TradeMarkAt[] = [];
   for (const { layer, name, x, y } of drawing.marks) {
     if (!wanted.has(layer) || found.length >= MOST_MARKS) continue;
-    const at: Point2 = [round(x * metresPerUnit), round(y * metresPerUnit)];
+    const at: Point2 = [tidyM(x * metresPerUnit), tidyM(y * metresPerUnit)];
     const same = found.some((one) => one.layer === layer && Math.hypot(one.at[0] - at[0], one.at[1] - at[1]) < ONE_MARK_M);
     if (same) continue;
     const away = (text: { x: number; y: number }) => Math.hypot(text.x - x, text.y - y) * metresPerUnit;
@@ -31,5 +31,3 @@ export function drawingMarks(drawing: Drawing, metresPerUnit: number, layers: re
   }
   return found;
 }
-
-const round = (value: number) => Math.round(value * 1e4) / 1e4;

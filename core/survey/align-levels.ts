@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { rotate2, type Point2 } from '../geometry/index.ts';
+import { tidyM, rotate2, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import { listOf, update, type Operation, type ProjectDocument } from '../project/index.ts';
 
@@ -79,7 +79,7 @@ export function moveLevel(
   const { turnRad, dx, dy } = motion;
   const at = (p: Point2): [number, number] => {
     const [x, y] = rotate2(p, turnRad);
-    return [tidy(x + dx), tidy(y + dy)];
+    return [tidyM(x + dx), tidyM(y + dy)];
   };
   const place = ({ x, y }: { x: number; y: number }) => {
     const [nx, ny] = at([x, y]);
@@ -125,5 +125,3 @@ export function moveLevel(
       }),
   ].filter((operation) => operation !== null);
 }
-
-const tidy = (value: number) => Math.round(value * 1e4) / 1e4;

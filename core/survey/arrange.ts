@@ -1,4 +1,4 @@
-import { boundsOf, distance2, rotate2, type Bounds, type Point2 } from '../geometry/index.ts';
+import { tidyM, boundsOf, distance2, rotate2, type Bounds, type Point2 } from '../geometry/index.ts';
 import { fine, type Outcome } from '../outcome/index.ts';
 import {
   create,
@@ -46,9 +46,8 @@ export const clipBounds = (clip: Clip): Bounds | null =>
 
 const moved = ({ mirror = false, turnRad = 0, by }: Motion, [x, y]: readonly [number, number]): [number, number] => {
   const [u, v] = rotate2([mirror ? -x : x, y], turnRad);
-  return [tidy(u + by[0]), tidy(v + by[1])];
+  return [tidyM(u + by[0]), tidyM(v + by[1])];
 };
-const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
 
 const movedFeature = (feature: Feature, motion: Motion): Feature => {
   const facing = (motion.mirror ? Math.PI - feature.facingRad : feature.facingRad) + (motion.turnRad ?? 0);

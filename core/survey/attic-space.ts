@@ -1,4 +1,4 @@
-import { levelCrossings, pointInPolygon, rotate2, type Point2 } from '../geometry/index.ts';
+import { chordsOf, pointInPolygon, rotate2, type Point2 } from '../geometry/index.ts';
 import type { Feature } from '../project/index.ts';
 import { CRAWL_M, KNEEL_M, STAND_M } from './attic.ts';
 
@@ -51,13 +51,7 @@ export function atticContours(attic: Attic): AtticContour[] {
       return {
         for: what,
         heightM,
-        lines: [slopes.low + inM, slopes.high - inM].flatMap((v) => {
-          const us = levelCrossings(turned, v);
-          const lines: [Point2, Point2][] = [];
-          for (let i = 0; i + 1 < us.length; i += 2)
-            lines.push([rotate2([us[i], v], attic.facingRad), rotate2([us[i + 1], v], attic.facingRad)]);
-          return lines;
-        }),
+        lines: [slopes.low + inM, slopes.high - inM].flatMap((v) => chordsOf(turned, v, attic.facingRad)),
       };
     });
 }

@@ -1,11 +1,14 @@
 import { crossingParameters, distance2, type Point2 } from '../geometry/index.ts';
-import { onLevel, type ProjectDocument } from '../project/index.ts';
+import { onLevel, type FeatureKind, type ProjectDocument } from '../project/index.ts';
 import { wallFaces } from './wall-faces.ts';
 
 export interface Corner {
   readonly name: string;
   readonly at: Point2;
 }
+
+/** Things outdoors that a stranger must find with two tapes. */
+export const TAPED_KINDS: ReadonlySet<FeatureKind> = new Set(['stub-out', 'draw-pit', 'service-entry']);
 
 /** A place outdoors as a stranger finds it with a tape: its distances from two corners of the building, m. */
 export interface CornerDimensions {
@@ -45,7 +48,7 @@ function outlinesOf(document: ProjectDocument, levelId: string): (readonly Point
  * Null where fewer than two corners will do.
  */
 export function fromTwoCorners(document: ProjectDocument, levelId: string, at: Point2): CornerDimensions | null {
-  const rings = outlinesOf(document, levelId);
+  const rings = wallFaces(document, levelId).outlines;
   const seen = cornersOf(document, levelId).filter((corner) => distance2(corner.at, at) > 0.01 && inSight(rings, corner.at, at));
   let best: (CornerDimensions & { readonly costM: number }) | null = null;
   for (let i = 0; i < seen.length; i++) {

@@ -1,4 +1,4 @@
-import type { Point2 } from '../geometry/index.ts';
+import { tidyM, type Point2 } from '../geometry/index.ts';
 import { listOf, type ProjectDocument } from '../project/index.ts';
 
 /** Drawings farther apart than this do not share their coordinates, m. */
@@ -16,7 +16,5 @@ export function drawingPlace(document: ProjectDocument, levelId: string, cornerM
   if (!there?.drawingCorner) return [0, 0];
   const shift: Point2 = [cornerM[0] - there.drawingCorner[0], cornerM[1] - there.drawingCorner[1]];
   if (Math.hypot(...shift) > FARTHEST_APART_M) return [0, 0];
-  return [round(there.originX + shift[0]), round(there.originY + shift[1])];
+  return [tidyM(there.originX + shift[0]), tidyM(there.originY + shift[1])];
 }
-
-const round = (value: number) => Math.round(value * 1e4) / 1e4;

@@ -90,3 +90,13 @@ export const FEATURE_MAKES: readonly FeatureMake[] = [
 
 const byKind = new Map(FEATURE_MAKES.map((one) => [one.kind, one]));
 export const featureMake = (kind: FeatureKind): FeatureMake => byKind.get(kind)!;
+
+/** The size with which a thing of a kind is first drawn under a ceiling of `ceilingM`, m. */
+export const usualSize = ({ shape, widthM, depthM, bottomM, topM, clearanceM }: FeatureMake, ceilingM: number) => ({
+  area: shape === 'area',
+  widthM,
+  depthM,
+  bottomM: Math.min(bottomM, topM ?? ceilingM),
+  topM: topM ?? Math.max(ceilingM, bottomM),
+  clearanceM,
+});

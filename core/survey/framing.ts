@@ -1,4 +1,4 @@
-import { levelCrossings, distance2, rotate2, type Point2 } from '../geometry/index.ts';
+import { distance2, levelCrossings, rotate2, type Point2 } from '../geometry/index.ts';
 import { listOf, type FramingMember, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
 
 /** A stud or joist: where its centre is along the rule, how thick, and whether anybody has measured it. m. */
@@ -44,7 +44,7 @@ export function studsOf(document: Pick<ProjectDocument, 'framingMembers'>, wall:
   if (wall.studMaterial === 'none' || wall.studSpacingM <= 0) return [];
   const lengthM = distance2(wall.a, wall.b);
   const half = wall.studWidthM / 2;
-  const own = listOf(document as ProjectDocument, 'framingMembers').filter((m) => m.wallId === wall.id);
+  const own = listOf(document, 'framingMembers').filter((m) => m.wallId === wall.id);
   const between = byRule(
     wall.studOffsetM,
     wall.studSpacingM,
@@ -71,7 +71,7 @@ export function joistsOf(document: Pick<ProjectDocument, 'framingMembers'>, room
   if (room.framing === 'none' || room.framing === 'dropped' || room.framing === 'slab') return [];
   const turned = room.polygon.map((p) => rotate2(p, -room.joistAngleRad));
   const vs = turned.map((p) => p[1]);
-  const own = listOf(document as ProjectDocument, 'framingMembers').filter((m) => m.roomId === room.id);
+  const own = listOf(document, 'framingMembers').filter((m) => m.roomId === room.id);
   const widthM = room.framing === 'i-joist' ? 0.06 : 0.045;
   return byRule(room.joistOffsetM, room.joistSpacingM, Math.min(...vs), Math.max(...vs), widthM, 'joist', own).flatMap(
     (joist) => {

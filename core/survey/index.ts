@@ -17,7 +17,7 @@ export {
   type WallBuild,
   type WallGrip,
 } from './walls.ts';
-export { FEATURE_GROUPS, FEATURE_MAKES, featureMake, type FeatureGroup, type FeatureMake } from './feature-kinds.ts';
+export { FEATURE_GROUPS, FEATURE_MAKES, featureMake, usualSize, type FeatureGroup, type FeatureMake } from './feature-kinds.ts';
 export { snapDrawing, type Snap, type SnapKind, type SnapSources } from './snap-drawing.ts';
 export { planScale, planScaleInput, type PlanScale } from './plan-scale.ts';
 export { levelAlignment, levelAlignmentInput, moveLevel, sharedPoints, type LevelAlignment } from './align-levels.ts';
@@ -41,7 +41,7 @@ export {
   type Motion,
 } from './arrange.ts';
 export { heightsOf, mountingDepth, mountOf, type Heights, type MountingDepth, type WallSide } from './heights.ts';
-export { cornersOf, fromTwoCorners, type Corner, type CornerDimensions } from './corner-dimensions.ts';
+export { cornersOf, fromTwoCorners, TAPED_KINDS, type Corner, type CornerDimensions } from './corner-dimensions.ts';
 export { ANCHOR_CAUTIONS, anchoringIn, ANCHORS, type Anchoring } from './anchors.ts';
 export { correctionsOf, type Correction } from './trade-marks.ts';
 export { sameKind } from './same-kind.ts';

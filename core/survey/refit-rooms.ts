@@ -1,4 +1,4 @@
-import { boundsOf, faceArea, polygonArea, type Face, type Point2 } from '../geometry/index.ts';
+import { boundsMeet, boundsOf, faceArea, polygonArea, type Face, type Point2 } from '../geometry/index.ts';
 import { create, newRoom, onLevel, remove, update, type Operation, type ProjectDocument, type Room } from '../project/index.ts';
 import { intersection, regionArea } from '../regions/index.ts';
 import { byId, keyOf, outlineOf, wallFaces } from './wall-faces.ts';
@@ -89,7 +89,7 @@ function overlaps(rooms: readonly Room[], areas: readonly Area[]): Overlap[] {
     const box = boundsOf(room.polygon as Point2[])!;
     for (const area of areas) {
       const other = boundsOf(area.polygon)!;
-      if (other.minX > box.maxX || other.maxX < box.minX || other.minY > box.maxY || other.maxY < box.minY) continue;
+      if (!boundsMeet(other, box)) continue;
       const sharedM2 = regionArea(intersection([counterClockwise(room.polygon as Point2[])], [area.polygon]));
       if (sharedM2 > 0.01) found.push({ room, area, sharedM2 });
     }

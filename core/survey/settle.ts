@@ -1,6 +1,16 @@
 import { buildingOf, nearestWall, type Building } from '../building/index.ts';
 import { moveDevices, type DeviceMove } from '../devices/index.ts';
-import { boundsOf, distance2, pointInPolygon, polygonArea, type Bounds, type Point2 } from '../geometry/index.ts';
+import {
+  boundsMeet,
+  boundsOf,
+  distance2,
+  grownBounds,
+  inBounds,
+  pointInPolygon,
+  polygonArea,
+  type Bounds,
+  type Point2,
+} from '../geometry/index.ts';
 import { fine, type Outcome } from '../outcome/index.ts';
 import {
   applyChange,
@@ -79,7 +89,7 @@ function touched(operations: readonly Operation[], before: ProjectDocument): Bou
     return [was, is].flatMap((one) => [...(one?.polygon ?? []), ...(one?.a ? [one.a] : []), ...(one?.b ? [one.b] : [])]);
   });
   const box = boundsOf(points);
-  return box && { minX: box.minX - BESIDE_M, minY: box.minY - BESIDE_M, maxX: box.maxX + BESIDE_M, maxY: box.maxY + BESIDE_M };
+  return box && grownBounds(box, BESIDE_M);
 }
 
 /** Where the devices of a level must go: along with their wall, or anew into the room around them. */
@@ -87,7 +97,7 @@ function movesOf(before: ProjectDocument, after: ProjectDocument, levelId: strin
   if (!box) return [];
   const was = buildingOf(before);
   const roomAround = smallestRoom(after, levelId, box);
-  const near = ({ x, y }: Device) => x >= box.minX && x <= box.maxX && y >= box.minY && y <= box.maxY;
+  const near = ({ x, y }: Device) => inBounds(box, [x, y]);
   return onLevel(after, 'devices', levelId)
     .filter(near)
     .flatMap((device): DeviceMove[] => {
@@ -109,13 +119,9 @@ function smallestRoom(document: ProjectDocument, levelId: string, box: Bounds): 
       bounds: boundsOf(room.polygon as Point2[])!,
       areaM2: Math.abs(polygonArea(room.polygon as Point2[])),
     }))
-    .filter(({ bounds: b }) => b.minX <= box.maxX && b.maxX >= box.minX && b.minY <= box.maxY && b.maxY >= box.minY)
+    .filter(({ bounds }) => boundsMeet(bounds, box))
     .sort((a, b) => a.areaM2 - b.areaM2 || (a.room.id < b.room.id ? -1 : 1));
-  return (p) =>
-    rooms.find(
-      ({ room, bounds: b }) =>
-        p[0] >= b.minX && p[0] <= b.maxX && p[1] >= b.minY && p[1] <= b.maxY && pointInPolygon(p, room.polygon as Point2[]),
-    )?.room;
+  return (p) => rooms.find(({ room, bounds }) => inBounds(bounds, p) && pointInPolygon(p, room.polygon as Point2[]))?.room;
 }
 
 const isRoomGone = (document: ProjectDocument, device: Device) => device.roomId !== null && !document.rooms[device.roomId];

@@ -1,5 +1,5 @@
-import { buildingOf, nearestWall, roomAt } from '../building/index.ts';
-import { closestOnSegment, distance2, type Point2 } from '../geometry/index.ts';
+import { buildingOf, nearestWall, roomAt, wallLength } from '../building/index.ts';
+import { distance2, type Point2 } from '../geometry/index.ts';
 import { listOf, type Decision, type Feature, type ProjectDocument } from '../project/index.ts';
 
 /** One mark of another trade on the sheet that goes back to it. Lengths in m. */
@@ -32,8 +32,7 @@ export function correctionsOf(document: ProjectDocument): Correction[] {
       const [at] = mark.points;
       const answer = mark.decision ?? 'open';
       const wantedAt = answer === 'move' ? at : null;
-      const wall = nearestWall(building, mark.levelId, at, 0.3)?.wall;
-      const along = wall ? closestOnSegment(at, wall.a, wall.b).t * distance2(wall.a, wall.b) : null;
+      const on = nearestWall(building, mark.levelId, at, 0.3);
       return {
         id: mark.id,
         owner: mark.owner,
@@ -44,7 +43,7 @@ export function correctionsOf(document: ProjectDocument): Correction[] {
         markedAt: mark.markedAt ?? at,
         wantedAt,
         movedM: wantedAt ? distance2(mark.markedAt ?? at, at) : 0,
-        alongWallM: wall && along !== null ? Math.min(along, distance2(wall.a, wall.b) - along) : null,
+        alongWallM: on ? Math.min(on.offsetM, wallLength(on.wall) - on.offsetM) : null,
         heightM: heightOf(mark),
         edge: mark.edge,
         note: mark.note,

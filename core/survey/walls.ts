@@ -1,4 +1,4 @@
-import { closestOnSegment, crossingParameters, distance2, type Point2 } from '../geometry/index.ts';
+import { tidyM, closestOnSegment, crossingParameters, distance2, type Point2 } from '../geometry/index.ts';
 import { refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
@@ -71,12 +71,13 @@ export function drawWalls(
   const overlap = sides.some(([a, b], i) => sides.some(([c, d], j) => j > i && runsOver(a, b, c, d)));
   if (overlap) return refuse('wall-chain-crosses', { kind: 'invalid', field: 'walls' });
   const operations = sides.map(([a, b]) =>
-    create('walls', newWall({ id: newId('wall'), levelId, a: [tidy(a[0]), tidy(a[1])], b: [tidy(b[0]), tidy(b[1])], ...make })),
+    create(
+      'walls',
+      newWall({ id: newId('wall'), levelId, a: [tidyM(a[0]), tidyM(a[1])], b: [tidyM(b[0]), tidyM(b[1])], ...make }),
+    ),
   );
   return settleHouse(document, operations, [levelId], () => newId('room'));
 }
-
-const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
 
 /** Whether two walls of a chain lie on each other or cross in their midst. */
 function runsOver(a: Point2, b: Point2, c: Point2, d: Point2): boolean {
@@ -96,7 +97,7 @@ export type WallGrip = { readonly corner: Point2; readonly levelId: string } | {
  */
 export function moveWalls(document: ProjectDocument, grip: WallGrip, by: Point2, newId: NewId): Outcome<Operation[]> {
   const moved = new Map<string, Wall>();
-  const shift = (p: readonly [number, number]): [number, number] => [tidy(p[0] + by[0]), tidy(p[1] + by[1])];
+  const shift = (p: readonly [number, number]): [number, number] => [tidyM(p[0] + by[0]), tidyM(p[1] + by[1])];
   const corners: { at: Point2; levelId: string }[] =
     'corner' in grip
       ? [{ at: grip.corner, levelId: grip.levelId }]
@@ -113,7 +114,10 @@ export function moveWalls(document: ProjectDocument, grip: WallGrip, by: Point2,
       if (a || b) moved.set(wall.id, { ...wall, a: a ? shift(wall.a) : wall.a, b: b ? shift(wall.b) : wall.b });
     }
     // A wall that ends against the side of a moved wall follows it there.
-    const hosts = [...moved.values()].map((now): Host => ({ now, was: document.walls[now.id] }));
+    const hosts = walls.flatMap((was): Host[] => {
+      const now = moved.get(was.id);
+      return now ? [{ now, was }] : [];
+    });
     for (const wall of walls) {
       const current = moved.get(wall.id) ?? wall;
       const a = current.a === wall.a ? followed(hosts, current, wall.a) : null;
@@ -139,7 +143,7 @@ function followed(hosts: readonly Host[], wall: Wall, p: readonly [number, numbe
     const { a, b } = was;
     if (p[0] < Math.min(a[0], b[0]) - CORNER_TOLERANCE_M || p[0] > Math.max(a[0], b[0]) + CORNER_TOLERANCE_M) continue;
     if (p[1] < Math.min(a[1], b[1]) - CORNER_TOLERANCE_M || p[1] > Math.max(a[1], b[1]) + CORNER_TOLERANCE_M) continue;
-    if (now.id === wall.id || now.levelId !== wall.levelId) continue;
+    if (now.id === wall.id) continue;
     if (distance2(p, a) <= CORNER_TOLERANCE_M || distance2(p, b) <= CORNER_TOLERANCE_M) continue;
     if (closestOnSegment(p, a, b).distanceM <= CORNER_TOLERANCE_M) return onto(now, wall);
   }
@@ -150,7 +154,7 @@ function followed(hosts: readonly Host[], wall: Wall, p: readonly [number, numbe
 function onto(host: Wall, wall: Wall): [number, number] | null {
   const hit = crossingParameters(wall.a, wall.b, host.a, host.b);
   if (!hit || hit.u < -1e-6 || hit.u > 1 + 1e-6) return null;
-  return [tidy(wall.a[0] + (wall.b[0] - wall.a[0]) * hit.t), tidy(wall.a[1] + (wall.b[1] - wall.a[1]) * hit.t)];
+  return [tidyM(wall.a[0] + (wall.b[0] - wall.a[0]) * hit.t), tidyM(wall.a[1] + (wall.b[1] - wall.a[1]) * hit.t)];
 }
 
 /** Sets one end of a wall, or both, by typed coordinates. Problems as `moveWalls`. */
@@ -162,7 +166,7 @@ export function placeWall(
 ): Outcome<Operation[]> {
   const wall = document.walls[wallId];
   if (!wall) return refuse('record-gone', { in: 'walls', id: wallId });
-  const point = (p: Point2): [number, number] => [tidy(p[0]), tidy(p[1])];
+  const point = (p: Point2): [number, number] => [tidyM(p[0]), tidyM(p[1])];
   return commit(document, [{ ...wall, a: ends.a ? point(ends.a) : wall.a, b: ends.b ? point(ends.b) : wall.b }], newId);
 }
 
@@ -196,7 +200,7 @@ const openingsIn = (document: ProjectDocument, wallId: string) => listOf(documen
 function carriedOffset(opening: Opening, was: Wall, is: Wall): number {
   const stayed = (p: readonly [number, number], q: readonly [number, number]) => distance2(p, q) < 1e-9;
   if (stayed(was.a, is.a) || !stayed(was.b, is.b)) return opening.offsetM;
-  return tidy(distance2(is.a, is.b) - (distance2(was.a, was.b) - opening.offsetM));
+  return tidyM(distance2(is.a, is.b) - (distance2(was.a, was.b) - opening.offsetM));
 }
 
 /** Removes walls with their openings and members; rooms are fitted anew. */
@@ -218,12 +222,12 @@ export function splitWall(document: ProjectDocument, wallId: string, offsetM: nu
   if (openings.some((o) => Math.abs(o.offsetM - offsetM) < o.widthM / 2))
     return refuse('opening-in-the-way', { kind: 'invalid', field: 'offset' });
   const t = offsetM / lengthM;
-  const at: [number, number] = [tidy(wall.a[0] + (wall.b[0] - wall.a[0]) * t), tidy(wall.a[1] + (wall.b[1] - wall.a[1]) * t)];
+  const at: [number, number] = [tidyM(wall.a[0] + (wall.b[0] - wall.a[0]) * t), tidyM(wall.a[1] + (wall.b[1] - wall.a[1]) * t)];
   const second: Wall = {
     ...wall,
     id: newId('wall'),
     a: at,
-    studOffsetM: tidy(
+    studOffsetM: tidyM(
       (((wall.studOffsetM - offsetM) % (wall.studSpacingM || 1)) + (wall.studSpacingM || 1)) % (wall.studSpacingM || 1),
     ),
   };
@@ -232,7 +236,7 @@ export function splitWall(document: ProjectDocument, wallId: string, offsetM: nu
     create('walls', second),
     ...openings
       .filter((o) => o.offsetM > offsetM)
-      .map((o) => update('openings', o, { wallId: second.id, offsetM: tidy(o.offsetM - offsetM) })),
+      .map((o) => update('openings', o, { wallId: second.id, offsetM: tidyM(o.offsetM - offsetM) })),
   ];
   return settleHouse(
     document,

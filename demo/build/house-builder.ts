@@ -1,7 +1,7 @@
 import { moveDevices, placeDevice, CABLE_TYPES, DEVICE_TYPES } from '../../core/devices/index.ts';
 import { nearestWall, buildingOf } from '../../core/building/index.ts';
 import { crossingParameters, type Point2 } from '../../core/geometry/index.ts';
-import { featureMake } from '../../core/survey/index.ts';
+import { featureMake, usualSize } from '../../core/survey/index.ts';
 import type { Outcome } from '../../core/outcome/index.ts';
 import {
   applyChange,
@@ -130,18 +130,12 @@ export class HouseBuilder {
 
   /** A thing in or around the house with the usual sizes of its kind. */
   thing(levelId: string, kind: Feature['kind'], points: readonly Point2[], more: Partial<Feature> = {}): string {
-    const make = featureMake(kind);
     const record = newFeature({
       id: this.id('feature'),
       levelId,
       kind,
       points: points.map(([x, y]): [number, number] => [x, y]),
-      area: make.shape === 'area',
-      widthM: make.widthM,
-      depthM: make.depthM,
-      bottomM: make.bottomM,
-      topM: Math.max(make.bottomM, make.topM ?? this.document.levels[levelId].ceilingHeightM),
-      clearanceM: make.clearanceM,
+      ...usualSize(featureMake(kind), this.document.levels[levelId].ceilingHeightM),
       ...more,
     });
     this.apply([create('features', record)]);

@@ -52,19 +52,13 @@ export function siteSheetPdf(
     for (const { section, columns, rows } of tables) {
       const shares = columns.map((column) => WIDE[column] ?? 1);
       const unit = (width - 2 * margin) / shares.reduce((sum, share) => sum + share, 0);
+      const titles = columns.map((column) => words.t(`documents.site.columns.${column}`));
       const line = (cells: readonly string[], bold: boolean) => {
-        pdf.font(bold ? FONTS.tagBold : FONTS.tag).fontSize(bold ? 8 : 9.5);
+        const pen = () => pdf.font(bold ? FONTS.tagBold : FONTS.tag).fontSize(bold ? 8 : 9.5);
+        pen();
         const tall = Math.max(...cells.map((cell, i) => pdf.heightOfString(cell || ' ', { width: shares[i] * unit - 6 }))) + 6;
-        const heads = !bold && room(tall);
-        if (heads)
-          line(
-            columns.map((column) => words.t(`documents.site.columns.${column}`)),
-            true,
-          );
-        pdf
-          .font(bold ? FONTS.tagBold : FONTS.tag)
-          .fontSize(bold ? 8 : 9.5)
-          .fillColor(bold ? SOFT : INK);
+        if (!bold && room(tall)) line(titles, true);
+        pen().fillColor(bold ? SOFT : INK);
         let x = margin;
         cells.forEach((cell, i) => {
           pdf.text(cell, x, y + 3, { width: shares[i] * unit - 6 });
@@ -89,10 +83,7 @@ export function siteSheetPdf(
       const note = words.t(`documents.site.notes.${section}`);
       pdf.text(note, margin, y, { width: width - 2 * margin });
       y += pdf.heightOfString(note, { width: width - 2 * margin }) + 4;
-      line(
-        columns.map((column) => words.t(`documents.site.columns.${column}`)),
-        true,
-      );
+      line(titles, true);
       rows.forEach((row) => line(row, false));
       y += 14;
     }

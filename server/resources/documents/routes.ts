@@ -54,7 +54,7 @@ export function documentRoutes(database: Database): Router {
       project: document.project,
       level: document.levels[level].name,
       revision,
-      date: new Date().toISOString().slice(0, 10),
+      date: today(),
     };
     send(
       response,
@@ -68,8 +68,11 @@ export function documentRoutes(database: Database): Router {
     const { paper } = parseQuery(request, siteQuery);
     const { document, revision } = await load(request);
     const tables = siteSheet(document, { ...en.terms, corner: (name) => words.t('documents.site.corner', { name }) });
-    const title = { project: document.project, revision, date: new Date().toISOString().slice(0, 10) };
+    const title = { project: document.project, revision, date: today() };
     send(response, document, 'site-sheet.pdf', 'application/pdf', await siteSheetPdf(tables, title, paper));
   });
   return router;
 }
+
+/** As printed in title blocks: 2026-11-24. */
+const today = () => new Date().toISOString().slice(0, 10);

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react';
 import { boundsOf, centroidOf, placeLabels, type Box, type LabelWish, type Point2 } from '@dusky-spool/core/geometry';
-import { ceilingHeightOf } from '@dusky-spool/core/building';
+import { ceilingHeightOf, slopeOf } from '@dusky-spool/core/building';
 import type { Device, Level, ProjectDocument, Room } from '@dusky-spool/core/project';
 import { formatLength, type UnitSystem } from '@dusky-spool/core/units';
 import { text } from '../app/text.ts';
@@ -82,9 +82,8 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
 /** One height, or the low and the high one of a ceiling that slopes. */
 function ceilingWords(room: Room, level: Level, units: UnitSystem): string {
   const length = (valueM: number) => formatLength(valueM, units);
-  if (room.slope && (room.ceilingKind === 'sloped' || room.ceilingKind === 'vaulted'))
-    return `${length(room.slope.lowM)} – ${length(room.slope.highM)}`;
-  return length(ceilingHeightOf(room, level));
+  const slope = slopeOf(room);
+  return slope ? `${length(slope.lowM)} – ${length(slope.highM)}` : length(ceilingHeightOf(room, level));
 }
 
 /** The screen boxes of all strands on the level. */

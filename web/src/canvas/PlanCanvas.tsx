@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import { deviceTitle, moveDevices, placeDevice } from '@dusky-spool/core/devices';
-import type { Point2 } from '@dusky-spool/core/geometry';
+import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/geometry';
 import { onLevel, type Device, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
 import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
@@ -13,7 +13,7 @@ import { BuildingLayer } from './BuildingLayer.tsx';
 import { detailAt } from './device-detail.ts';
 import { DeviceLayer } from './DeviceLayer.tsx';
 import { LabelLayer } from './LabelLayer.tsx';
-import { pathThrough } from './room-drawing.ts';
+import { boxPath } from './room-drawing.ts';
 import { linesOf } from './route-drawing.ts';
 import { RunsLayer } from './RunsLayer.tsx';
 import { Sheet } from './Sheet.tsx';
@@ -241,7 +241,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
         onPointerDown={startDrag}
         onKeyDown={onDeviceKey}
       />
-      {box && <path className="box-select" d={pathThrough(boxCorners(box), true)} />}
+      {box && <path className="box-select" d={boxPath(...box)} />}
       {tool.kind === 'place' && pointer && (
         <g transform={`translate(${pointer[0]},${pointer[1]})`} className="ghost">
           <g className="upright">
@@ -253,21 +253,11 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
   );
 }
 
-const boxCorners = ([[x0, y0], [x1, y1]]: readonly [Point2, Point2]): Point2[] => [
-  [x0, y0],
-  [x1, y0],
-  [x1, y1],
-  [x0, y1],
-];
-
 /** Devices whose middle lies in a box. */
-const inBox = (devices: readonly Device[], [a, b]: readonly [Point2, Point2]): string[] =>
-  devices
-    .filter(
-      ({ x, y }) =>
-        x >= Math.min(a[0], b[0]) && x <= Math.max(a[0], b[0]) && y >= Math.min(a[1], b[1]) && y <= Math.max(a[1], b[1]),
-    )
-    .map(({ id }) => id);
+const inBox = (devices: readonly Device[], corners: readonly [Point2, Point2]): string[] => {
+  const bounds = boundsOf(corners)!;
+  return devices.flatMap(({ id, x, y }) => (inBounds(bounds, [x, y]) ? [id] : []));
+};
 
 /** The value as it was before `hold` began. */
 function useHeld<T>(value: T, hold: boolean): T {

@@ -1,5 +1,8 @@
-import type { ComponentProps, ReactNode } from 'react';
+import type { ComponentProps, CSSProperties, ReactNode } from 'react';
+import { MARGIN_PX } from './picture.ts';
 import type { CameraControl } from './useCamera.ts';
+
+const MARGIN = { '--margin': `${MARGIN_PX}px` } as CSSProperties;
 
 interface Props extends Omit<ComponentProps<'div'>, 'ref' | 'role'> {
   readonly control: CameraControl;
@@ -11,7 +14,7 @@ export function Sheet({ control, className = '', children, ...rest }: Props) {
   const { sheet, picture, world } = control;
   return (
     <div ref={sheet} className={`plan-canvas ${className}`} role="group" {...rest}>
-      <svg ref={picture} className="picture">
+      <svg ref={picture} className="picture" style={MARGIN}>
         <g ref={world} className="world">
           {children}
         </g>

@@ -1,9 +1,12 @@
-import { levelCrossings, rotate2, type Point2 } from '@dusky-spool/core/geometry';
+import { chordsOf, rotate2, type Point2 } from '@dusky-spool/core/geometry';
 import type { Room, Wall } from '@dusky-spool/core/project';
 
 /** SVG path through points, metres. */
 export const pathThrough = (points: readonly (readonly [number, number, ...number[]])[], closed = false): string =>
   `${points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('')}${closed ? 'Z' : ''}`;
+
+/** SVG path of the upright box between two corners, metres. */
+export const boxPath = (a: Point2, b: Point2): string => pathThrough([a, [b[0], a[1]], b, [a[0], b[1]]], true);
 
 const round = (value: number) => Math.round(value * 1000) / 1000;
 
@@ -17,10 +20,7 @@ export function joistPath(room: Room): string {
   const last = Math.floor((Math.max(...ys) - room.joistOffsetM) / room.joistSpacingM);
   for (let k = first; k <= last; k++) {
     const y = room.joistOffsetM + k * room.joistSpacingM + 1e-7;
-    const xs = levelCrossings(turned, y);
-    for (let i = 0; i + 1 < xs.length; i += 2) {
-      parts.push(pathThrough([rotate2([xs[i], y], room.joistAngleRad), rotate2([xs[i + 1], y], room.joistAngleRad)]));
-    }
+    parts.push(...chordsOf(turned, y, room.joistAngleRad).map((chord) => pathThrough(chord)));
   }
   return parts.join('');
 }

@@ -1,4 +1,4 @@
-import { Button, Input, Select } from 'antd';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { findingsOf } from '@dusky-spool/core/checks';
 import { deviceTitle, moveDevices, removeDevices } from '@dusky-spool/core/devices';
@@ -10,6 +10,7 @@ import { noSelection, type Selection } from '../../editor/selection.ts';
 import { derive } from '../../state/derived.ts';
 import { useProject } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
@@ -36,7 +37,7 @@ export function DevicePanel({ document, device, onSelect }: Props) {
   const furniture = onLevel(document, 'features', device.levelId).filter(
     (one) => featureMake(one.kind).group === 'furniture' && one.choiceOf !== '',
   );
-  const with_ = device.belongsTo === null ? null : document.features[device.belongsTo];
+  const companion = device.belongsTo === null ? null : document.features[device.belongsTo];
   const alike = onLevel(document, 'devices', device.levelId).flatMap(({ id, typeId }) => (typeId === device.typeId ? [id] : []));
   const own = new Set(runs.map(({ run }) => run.id));
   return (
@@ -75,22 +76,18 @@ export function DevicePanel({ document, device, onSelect }: Props) {
           onChange={(y) => y !== null && moveTo(device.x, y)}
         />
         {furniture.length > 0 && (
-          <label className="field">
-            <span>{text('device.belongsTo')}</span>
-            <Select
-              value={device.belongsTo ?? ''}
-              aria-label={text('device.belongsTo')}
-              popupMatchSelectWidth={false}
-              options={[
-                { value: '', label: text('device.belongsToNothing') },
-                ...furniture.map((one) => ({ value: one.id, label: nameOf(one) })),
-              ]}
-              onChange={(id) => change(text('device.belongsTo'), { belongsTo: id || null })}
-            />
-          </label>
+          <ChoiceField
+            label={text('device.belongsTo')}
+            value={device.belongsTo ?? ''}
+            options={[
+              { value: '', label: text('device.belongsToNothing') },
+              ...furniture.map((one) => ({ value: one.id, label: nameOf(one) })),
+            ]}
+            onChange={(id) => change(text('device.belongsTo'), { belongsTo: id || null })}
+          />
         )}
       </div>
-      {with_ && !with_.chosen && <p className="faint">{text('device.notChosen', { name: nameOf(with_) })}</p>}
+      {companion && !companion.chosen && <p className="faint">{text('device.notChosen', { name: nameOf(companion) })}</p>}
       <SiteHeights document={document} device={device} />
       <div className="eyebrow">{text('device.runs')}</div>
       {runs.length === 0 && <p className="faint">{text('device.noRack')}</p>}

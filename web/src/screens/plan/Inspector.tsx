@@ -7,6 +7,7 @@ import type { Selection } from '../../editor/selection.ts';
 import { derive } from '../../state/derived.ts';
 import { useProject } from '../../state/project.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
+import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { DevicePanel } from './DevicePanel.tsx';
 import { RunPanel } from './RunPanel.tsx';
 
@@ -18,7 +19,7 @@ interface Props {
 
 /** What is selected, with everything that can be said and changed about it. */
 export function Inspector({ document, selection, onSelect }: Props) {
-  const { preview, edit, showPreview } = useProject();
+  const { preview, edit } = useProject();
   const shown = preview?.document ?? document;
   const { runById } = derive(shown);
   const [id] = selection.ids;
@@ -27,19 +28,7 @@ export function Inspector({ document, selection, onSelect }: Props) {
   const { units } = document.project;
   return (
     <aside className="inspector" aria-label={text('device.checks')}>
-      {preview && preview.what !== '' && (
-        <div className="previewing" role="status">
-          <span>{text('run.previewing', { what: preview.what })}</span>
-          <div>
-            <Button size="small" type="primary" onClick={() => edit(preview.what, preview.operations)}>
-              {text('apply')}
-            </Button>
-            <Button size="small" ghost onClick={() => showPreview('', null)}>
-              {text('cancel')}
-            </Button>
-          </div>
-        </div>
-      )}
+      <PreviewBanner />
       {run && <RunPanel key={run.run.id} document={shown} planned={run} onSelect={onSelect} />}
       {device && <DevicePanel key={device.id} document={shown} device={device} onSelect={onSelect} />}
       {!run && !device && (

@@ -1,7 +1,7 @@
 import { distance2, type Point2 } from '@dusky-spool/core/geometry';
 import type { Snap } from '@dusky-spool/core/survey';
 import { text } from '../../app/text.ts';
-import { pathThrough } from '../../canvas/room-drawing.ts';
+import { boxPath, pathThrough } from '../../canvas/room-drawing.ts';
 import type { SurveyTool } from './tools.ts';
 
 /** The shape being drawn, its next side with its length, and what the pointer is drawn to. */
@@ -44,7 +44,7 @@ export function Draft({
         <path key={i} className="guide" d={pathThrough([a, b])} />
       ))}
       {boxed ? (
-        <path className="box-select" d={pathThrough([last, [target[0], last[1]], target, [last[0], target[1]]], true)} />
+        <path className="box-select" d={boxPath(last, target)} />
       ) : (
         points.length > 0 && <path className="draft-line" d={pathThrough([...points, target])} />
       )}

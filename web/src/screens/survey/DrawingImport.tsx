@@ -4,7 +4,7 @@ import type { PictureInfo } from '@dusky-spool/core/contract';
 import type { Point2 } from '@dusky-spool/core/geometry';
 import { applyChange, create, newFeature, newUnderlay, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import { SVG_PX_PER_M, type Proposals, type TradeMarkAt } from '@dusky-spool/core/plans';
-import { drawingPlace, featureMake, wallsFromProposals } from '@dusky-spool/core/survey';
+import { drawingPlace, featureMake, usualSize, wallsFromProposals } from '@dusky-spool/core/survey';
 import { formatLength, METRES_PER } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
 import { postForm, Refused } from '../../api/http.ts';
@@ -24,10 +24,8 @@ interface Props {
 }
 
 /** A mark of the trade whose layer it is on, open until it is answered. */
-function tradeMark(levelId: string, { layer, name, at }: TradeMarkAt): Operation {
-  const { widthM, depthM, bottomM, topM } = featureMake('trade-mark');
-  const points: [number, number][] = [[at[0], at[1]]];
-  return create(
+const tradeMark = (levelId: string, ceilingM: number, { layer, name, at }: TradeMarkAt): Operation =>
+  create(
     'features',
     newFeature({
       id: newRecordId('f'),
@@ -35,15 +33,11 @@ function tradeMark(levelId: string, { layer, name, at }: TradeMarkAt): Operation
       kind: 'trade-mark',
       name,
       owner: layer.slice(0, 60),
-      points,
-      widthM,
-      depthM,
-      bottomM,
-      topM: topM ?? bottomM,
+      points: [[at[0], at[1]]],
+      ...usualSize(featureMake('trade-mark'), ceilingM),
       decision: 'open',
     }),
   );
-}
 
 /** A DXF drawing: read with progress, its layers given meaning, walls proposed and accepted one by one. */
 export function DrawingImport({ projectId, document, levelId, file, onClose }: Props) {
@@ -114,7 +108,11 @@ export function DrawingImport({ projectId, document, levelId, file, onClose }: P
       if (trades.length > 0) {
         const answer = await ask({ ask: 'marks', metresPerUnit: unit, layers: trades });
         if (answer.tell === 'marks')
-          operations.push(...answer.marks.map((mark) => tradeMark(levelId, { ...mark, at: moved(mark.at) })));
+          operations.push(
+            ...answer.marks.map((mark) =>
+              tradeMark(levelId, document.levels[levelId].ceilingHeightM, { ...mark, at: moved(mark.at) }),
+            ),
+          );
       }
       const layers = named('walls', 'openings', 'furniture', 'marks', 'text', 'underlay');
       if (layers.length > 0) {

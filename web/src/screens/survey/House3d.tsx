@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Button, Checkbox } from 'antd';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
-import { ceilingHeightAt, ceilingHeightOf, projectBounds, wallPoint } from '@dusky-spool/core/building';
+import { ceilingHeightAt, ceilingHeightOf, projectBounds, slopeOf, wallPoint } from '@dusky-spool/core/building';
 import type { Level, ProjectDocument, Room, Wall } from '@dusky-spool/core/project';
 import { text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
@@ -153,8 +153,7 @@ function buildHouse(
     ground.rotation.x = -Math.PI / 2;
     ground.position.y = level.elevationM + room.floorM;
     add(ground, { selection: { kind: 'room', ids: [room.id] }, levelId: room.levelId });
-    if (cavities && room.slope && (room.ceilingKind === 'sloped' || room.ceilingKind === 'vaulted'))
-      add(slopedCeiling(room, level, cavity));
+    if (cavities && slopeOf(room)) add(slopedCeiling(room, level, cavity));
     else if (cavities && room.framing !== 'none' && room.framing !== 'slab' && level.cavityDepthM > 0) {
       const space = new THREE.Mesh(new THREE.ExtrudeGeometry(shape, { depth: level.cavityDepthM, bevelEnabled: false }), cavity);
       space.rotation.x = -Math.PI / 2;

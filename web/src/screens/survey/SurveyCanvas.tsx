@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { App as AntApp } from 'antd';
 import { projectBounds, nearestWall, buildingOf } from '@dusky-spool/core/building';
-import { distance2, type Point2 } from '@dusky-spool/core/geometry';
+import { tidyM, distance2, type Point2 } from '@dusky-spool/core/geometry';
 import {
   create,
   newFeature,
@@ -13,14 +13,23 @@ import {
   type ProjectDocument,
 } from '@dusky-spool/core/project';
 import type { Outcome } from '@dusky-spool/core/outcome';
-import { drawWalls, moveFeatures, moveWalls, placeOpening, snapDrawing, surveyHit, type Snap } from '@dusky-spool/core/survey';
+import {
+  drawWalls,
+  moveFeatures,
+  moveWalls,
+  placeOpening,
+  snapDrawing,
+  surveyHit,
+  usualSize,
+  type Snap,
+} from '@dusky-spool/core/survey';
 import { formatLength, parseLength } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
 import { term, text } from '../../app/text.ts';
 import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
 import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
 import { LabelLayer } from '../../canvas/LabelLayer.tsx';
-import { pathThrough } from '../../canvas/room-drawing.ts';
+import { boxPath } from '../../canvas/room-drawing.ts';
 import { UnderlayLayer } from '../../canvas/UnderlayLayer.tsx';
 import { Draft } from './Draft.tsx';
 import { inBox } from './survey-selection.ts';
@@ -132,7 +141,7 @@ export function SurveyCanvas({
     if (held.kind === 'rack' || held.kind === 'riser') {
       const name = held.kind === 'rack' ? 'racks' : 'risers';
       const thing = document[name][held.id];
-      const operation = update(name, thing as never, { x: round(thing.x + by[0]), y: round(thing.y + by[1]) } as never);
+      const operation = update(name, thing as never, { x: tidyM(thing.x + by[0]), y: tidyM(thing.y + by[1]) } as never);
       return { ok: true, value: operation ? [operation] : [] };
     }
     const opening = document.openings[held.id];
@@ -142,7 +151,7 @@ export function SurveyCanvas({
     const half = opening.widthM / 2;
     return placeOpening(document, {
       ...opening,
-      offsetM: round(Math.min(length - half, Math.max(half, opening.offsetM + along))),
+      offsetM: tidyM(Math.min(length - half, Math.max(half, opening.offsetM + along))),
     });
   };
 
@@ -177,7 +186,7 @@ export function SurveyCanvas({
       return { by: [point[0] - current.from[0], point[1] - current.from[1]], at: point };
     }
     const step = gridM || 0.01;
-    const snap = (value: number) => round(Math.round(value / step) * step);
+    const snap = (value: number) => tidyM(Math.round(value / step) * step);
     return { by: [snap(p[0] - current.from[0]), snap(p[1] - current.from[1])], at: p };
   };
 
@@ -234,7 +243,7 @@ export function SurveyCanvas({
   };
 
   const applyTool = (snap: Snap) => {
-    const p: Point2 = [round(snap.point[0]), round(snap.point[1])];
+    const p: Point2 = [tidyM(snap.point[0]), tidyM(snap.point[1])];
     switch (tool.kind) {
       case 'walls': {
         const step = setCorner(tool.draw, p);
@@ -252,7 +261,7 @@ export function SurveyCanvas({
         const size = OPENING_SIZES[tool.opening];
         const length = distance2(place.wall.a, place.wall.b);
         const half = Math.min(size.widthM, length) / 2;
-        const offsetM = round(Math.min(length - half, Math.max(half, place.offsetM)));
+        const offsetM = tidyM(Math.min(length - half, Math.max(half, place.offsetM)));
         const door = tool.opening === 'door';
         const opening = newOpening({
           id: newRecordId('o'),
@@ -303,18 +312,12 @@ export function SurveyCanvas({
   const finishFeature = (points: readonly Point2[]) => {
     if (tool.kind !== 'feature') return;
     const { make } = tool;
-    const ceilingM = document.levels[levelId].ceilingHeightM;
     const feature = newFeature({
       id: newRecordId('f'),
       levelId,
       kind: make.kind,
       points: points.map(([x, y]) => [x, y]),
-      area: make.shape === 'area',
-      widthM: make.widthM,
-      depthM: make.depthM,
-      bottomM: Math.min(make.bottomM, make.topM ?? ceilingM),
-      topM: make.topM ?? Math.max(ceilingM, make.bottomM),
-      clearanceM: make.clearanceM,
+      ...usualSize(make, document.levels[levelId].ceilingHeightM),
       decision: make.group === 'existing' || make.group === 'trade' ? 'open' : null,
       tested: make.fields.includes('tested') ? 'not-known' : null,
       insideDiameterM: make.fields.includes('insideDiameterM') ? 0.025 : null,
@@ -409,12 +412,7 @@ export function SurveyCanvas({
         <LabelLayer document={shown} levelId={levelId} devices={NO_DEVICES} lines={NO_LINES} camera={control.camera} />
       )}
       {tool.kind === 'select' && <SelectionOverlay document={shown} selection={selection} onGrip={onGrip} />}
-      {boxFrom && pointer && (
-        <path
-          className="box-select"
-          d={pathThrough([boxFrom, [pointer.point[0], boxFrom[1]], pointer.point, [boxFrom[0], pointer.point[1]]], true)}
-        />
-      )}
+      {boxFrom && pointer && <path className="box-select" d={boxPath(boxFrom, pointer.point)} />}
       {tool.kind !== 'select' && (
         <Draft
           tool={tool}
@@ -428,5 +426,3 @@ export function SurveyCanvas({
     </Sheet>
   );
 }
-
-const round = (value: number) => Math.round(value * 1e4) / 1e4;

@@ -4,6 +4,7 @@ import { alignFeatures, distributeFeatures, EDGES } from '@dusky-spool/core/surv
 import { term, text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
 import { useProject } from '../../state/project.ts';
+import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { SurveyPanel } from './panels/SurveyPanel.tsx';
 
 interface Props {
@@ -32,24 +33,12 @@ export function SurveyInspector({
   onArray,
   onRemove,
 }: Props) {
-  const { edit, preview, showPreview } = useProject();
+  const edit = useProject((state) => state.edit);
   const arrange = selection.kind === 'feature' && selection.ids.length > 1;
   const canCopy = selection.kind === 'wall' || selection.kind === 'feature';
   return (
     <aside className="inspector" aria-label={text('survey.inspector')}>
-      {preview && preview.what !== '' && (
-        <div className="previewing" role="status">
-          <span>{text('run.previewing', { what: preview.what })}</span>
-          <div>
-            <Button size="small" type="primary" onClick={() => edit(preview.what, preview.operations)}>
-              {text('apply')}
-            </Button>
-            <Button size="small" ghost onClick={() => showPreview('', null)}>
-              {text('cancel')}
-            </Button>
-          </div>
-        </div>
-      )}
+      <PreviewBanner />
       {arrange && (
         <div className="arrange" role="group" aria-label={text('survey.arrange')}>
           {EDGES.map((edge) => (

@@ -40,19 +40,11 @@ import { useClip } from './useClip.ts';
 import { useSurveyKeys } from './useSurveyKeys.ts';
 import { useTypedWalls } from './useTypedWalls.ts';
 
-const Walk = later(() => import('./Walk.tsx').then((module) => module.Walk), <div className="centre">{text('loading')}</div>);
-const Elevation = later(
-  () => import('./Elevation.tsx').then((module) => module.Elevation),
-  <div className="centre">{text('loading')}</div>,
-);
-const CeilingView = later(
-  () => import('./CeilingView.tsx').then((module) => module.CeilingView),
-  <div className="centre">{text('loading')}</div>,
-);
-const House3d = later(
-  () => import('./House3d.tsx').then((module) => module.House3d),
-  <div className="centre">{text('loading')}</div>,
-);
+const WAITING = <div className="centre">{text('loading')}</div>;
+const Walk = later(() => import('./Walk.tsx').then((module) => module.Walk), WAITING);
+const Elevation = later(() => import('./Elevation.tsx').then((module) => module.Elevation), WAITING);
+const CeilingView = later(() => import('./CeilingView.tsx').then((module) => module.CeilingView), WAITING);
+const House3d = later(() => import('./House3d.tsx').then((module) => module.House3d), WAITING);
 const DrawingImport = later(() => import('./DrawingImport.tsx').then((module) => module.DrawingImport));
 
 interface Props {
@@ -164,15 +156,17 @@ export function SurveyScreen({ projectId, document }: Props) {
       else if (name === 'duplicate') duplicate();
       else if (name === 'help') setDialog('keys');
       else if (name === 'palette') window.document.querySelector<HTMLInputElement>('.finder input')?.focus();
-      else if (selection.kind !== 'none' && selection.kind !== 'device' && selection.kind !== 'run') selectKind();
-      else select({ kind: 'wall', ids: onLevel(document, 'walls', levelId).map(({ id }) => id) });
+      else selectAll();
     },
   });
-  const selectKind = () => {
+  /** All of the kind selected, all walls where nothing is. */
+  const selectAll = () => {
     const { kind } = selection;
     const [id] = selection.ids;
-    if (kind === 'none' || kind === 'device' || kind === 'run') return;
-    select({ kind, ids: sameKind(document, levelId, { kind, id }) });
+    // What belongs to other stages is not selected here.
+    if (kind === 'none' || kind === 'device' || kind === 'run')
+      select({ kind: 'wall', ids: onLevel(document, 'walls', levelId).map((wall) => wall.id) });
+    else select({ kind, ids: sameKind(document, levelId, { kind, id }) });
   };
   const canCopy = selection.kind === 'wall' || selection.kind === 'feature';
   const menuItems = [
@@ -187,7 +181,7 @@ export function SurveyScreen({ projectId, document }: Props) {
       : []),
     ...(clip ? [item('paste', () => pasteClip())] : []),
     ...(selection.kind !== 'none'
-      ? [item('sameKind', selectKind), item('remove', remove, true)]
+      ? [item('sameKind', selectAll), item('remove', remove, true)]
       : [item('fit', () => control.fit(projectBounds(document, levelId, true), LEFT_PX))]),
   ];
 

@@ -1,4 +1,4 @@
-import type { Point2 } from '@dusky-spool/core/geometry';
+import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/geometry';
 import { removeWithDependants, type Operation, type ProjectDocument, type Underlay } from '@dusky-spool/core/project';
 import { noSelection, type Selection } from '../../editor/selection-kinds.ts';
 
@@ -62,8 +62,8 @@ export function cropBetween(
 
 /** All of one kind inside a box: walls where there are any, else things. */
 export function inBox(document: ProjectDocument, levelId: string, a: Point2, b: Point2, hidden: ReadonlySet<string>): Selection {
-  const inside = ([x, y]: readonly [number, number]) =>
-    x >= Math.min(a[0], b[0]) && x <= Math.max(a[0], b[0]) && y >= Math.min(a[1], b[1]) && y <= Math.max(a[1], b[1]);
+  const bounds = boundsOf([a, b])!;
+  const inside = (p: Point2) => inBounds(bounds, p);
   const walls = Object.values(document.walls).filter((wall) => wall.levelId === levelId && inside(wall.a) && inside(wall.b));
   const features = Object.values(document.features).filter(
     (f) => f.levelId === levelId && !hidden.has(f.kind) && f.points.every(inside),

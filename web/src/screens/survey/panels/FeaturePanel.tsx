@@ -14,9 +14,10 @@ import {
 import { featureMake } from '@dusky-spool/core/survey';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
+import { ChoiceField } from '../../../ui/ChoiceField.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
-import { ChoiceField, NumberField, WordsField } from './fields.tsx';
+import { NumberField, WordsField } from './fields.tsx';
 import { Head } from './Head.tsx';
 import { OnSite } from './OnSite.tsx';
 import { useChange } from './useChange.ts';

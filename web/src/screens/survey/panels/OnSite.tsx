@@ -1,7 +1,15 @@
 import { Button } from 'antd';
 import { distance2 } from '@dusky-spool/core/geometry';
 import type { Feature, ProjectDocument } from '@dusky-spool/core/project';
-import { anchoringIn, atticHeight, DRILL_M, fromTwoCorners, moveFeatures, ridgeHeight } from '@dusky-spool/core/survey';
+import {
+  anchoringIn,
+  atticHeight,
+  DRILL_M,
+  fromTwoCorners,
+  moveFeatures,
+  ridgeHeight,
+  TAPED_KINDS,
+} from '@dusky-spool/core/survey';
 import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
@@ -16,8 +24,7 @@ export function OnSite({ document, feature }: Props) {
   if (feature.kind === 'trade-mark') return <Mark document={document} feature={feature} />;
   if (feature.kind === 'attic') return <Attic document={document} feature={feature} />;
   if (feature.kind === 'underground-way') return <Trench document={document} feature={feature} />;
-  if (feature.kind === 'stub-out' || feature.kind === 'draw-pit' || feature.kind === 'service-entry')
-    return <Tapes document={document} feature={feature} />;
+  if (TAPED_KINDS.has(feature.kind)) return <Tapes document={document} feature={feature} />;
   if (feature.substrate) return <Anchors substrate={feature.substrate} />;
   return null;
 }

@@ -13,9 +13,10 @@ import { levelAreas, sameOutline } from '@dusky-spool/core/survey';
 import { formatArea } from '@dusky-spool/core/units';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
+import { ChoiceField } from '../../../ui/ChoiceField.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
-import { ChoiceField, NumberField, WordsField } from './fields.tsx';
+import { NumberField, WordsField } from './fields.tsx';
 
 interface Props {
   readonly document: ProjectDocument;

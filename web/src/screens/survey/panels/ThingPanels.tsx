@@ -3,9 +3,10 @@ import { OPENING_KINDS, RACK_KINDS, type Opening, type ProjectDocument, type Rac
 import { placeOpening } from '@dusky-spool/core/survey';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
+import { ChoiceField } from '../../../ui/ChoiceField.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
-import { ChoiceField, NumberField, SwitchField, WordsField } from './fields.tsx';
+import { NumberField, SwitchField, WordsField } from './fields.tsx';
 import { Head } from './Head.tsx';
 import { useChange } from './useChange.ts';
 

@@ -5,10 +5,11 @@ import { mountingDepth, placeWall, splitWall, studsOf, WALL_BUILDS } from '@dusk
 import { formatLengthFine } from '@dusky-spool/core/units';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
+import { ChoiceField } from '../../../ui/ChoiceField.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { newSurveyId } from '../ids.ts';
 import { FactField } from './FactField.tsx';
-import { ChoiceField, NumberField, SwitchField, WordsField } from './fields.tsx';
+import { NumberField, SwitchField, WordsField } from './fields.tsx';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -22,11 +22,13 @@ const RANK = {
   devices: 6,
   labels: 6,
   survey: 7,
-  calculators: 8,
-  checks: 8,
-  documents: 9,
-  contract: 9,
-  testing: 10,
+  brief: 8,
+  mounting: 8,
+  calculators: 9,
+  checks: 9,
+  documents: 10,
+  contract: 10,
+  testing: 11,
 };
 const MAY_USE_SEQUELIZE = [
   /^server\/database\//,

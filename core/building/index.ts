@@ -14,5 +14,6 @@ export {
   type Building,
   type WallPlace,
 } from './building.ts';
+export { attachmentOf, type Attachment } from './attachment.ts';
 export { wallReaches } from './wall-reach.ts';
 export { levelsFromBelow, projectBounds } from './levels.ts';

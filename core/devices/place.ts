@@ -4,6 +4,7 @@ import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
   listOf,
+  newDevice,
   removeWithDependants,
   update,
   type Device,
@@ -12,6 +13,7 @@ import {
   type Run,
 } from '../project/index.ts';
 import { bundleFor, firstFreeNumber, isKept, runNumberFor } from '../runs/index.ts';
+import { runsFor, usualLegs } from './recipe.ts';
 import { snapDevice } from './snap.ts';
 
 /** Ids come in from outside: one for the device and one for each of its runs. */
@@ -34,44 +36,18 @@ export function placeDevice(
   if (!document.levels[wanted.levelId]) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
   const snapped = snapDevice(buildingOf(document), wanted.levelId, type, wanted.at);
   const place = { levelId: wanted.levelId, roomId: snapped.roomId };
-  const device: Device = {
+  const device = newDevice({
     id: ids.device,
     typeId: type.id,
     ...place,
     number: firstFreeNumber(document, place, type.cables.length),
-    name: '',
     x: snapped.x,
     y: snapped.y,
     heightM: type.defaultHeightM,
     facingRad: snapped.facingRad ?? wanted.facingRad ?? -Math.PI / 2,
-    belongsTo: null,
-    note: '',
-  };
-  const rack = nearestRack(document, device);
-  const bundle = rack ? bundleFor(document, place, rack.id) : '';
-  const runs = !rack
-    ? []
-    : type.cables.map((cable, index): Run => ({
-        id: ids.run(index + 1),
-        number: runNumberFor(document, device, index + 1),
-        deviceId: device.id,
-        rackId: rack.id,
-        leg: index + 1,
-        cableTypeId: cable.cableTypeId,
-        purpose: cable.purpose,
-        state: 'drafted',
-        bundle,
-        deviceSlackM: cable.slackM,
-        rackSlackM: document.project.rackSlackM,
-        note: '',
-      }));
+  });
+  const runs = runsFor({ ...document, devices: { ...document.devices, [device.id]: device } }, device, usualLegs(type), ids.run);
   return fine({ device, runs, operations: [create('devices', device), ...runs.map((run) => create('runs', run))] });
-}
-
-function nearestRack(document: ProjectDocument, device: Device) {
-  const away = (rack: { x: number; y: number; levelId: string }) =>
-    Math.hypot(rack.x - device.x, rack.y - device.y) + (rack.levelId === device.levelId ? 0 : 5);
-  return listOf(document, 'racks').toSorted((a, b) => away(a) - away(b))[0];
 }
 
 export interface DeviceMove {

@@ -1,4 +1,4 @@
-import { nearestWall, roomAt, type Building } from '../building/index.ts';
+import { attachmentOf, nearestWall, roomAt, type Building } from '../building/index.ts';
 import { tidyM, closestOnSegment, type Point2 } from '../geometry/index.ts';
 import type { DeviceType, Room } from '../project/index.ts';
 
@@ -24,7 +24,7 @@ export function snapDevice(
   p: Point2,
   facingNowRad?: number,
 ): Snapped {
-  const place = type.mount === 'wall' ? nearestWall(building, levelId, p, WALL_PULL_M) : undefined;
+  const place = attachmentOf(type) === 'wall' ? nearestWall(building, levelId, p, WALL_PULL_M) : undefined;
   if (!place) return { x: p[0], y: p[1], roomId: roomAt(building, levelId, p)?.id ?? null, facingRad: null };
   const { wall, point } = place;
   const normal = Math.atan2(wall.b[0] - wall.a[0], wall.a[1] - wall.b[1]);

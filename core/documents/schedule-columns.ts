@@ -19,6 +19,9 @@ export interface ColumnTitles {
   readonly deviceSlack: string;
   readonly rackSlack: string;
   readonly cutLength: string;
+  readonly deviceConnector: string;
+  readonly farConnector: string;
+  readonly conductors: string;
   readonly bundle: string;
   readonly state: string;
   readonly check: string;
@@ -42,6 +45,9 @@ export function scheduleColumns(units: UnitSystem, titles: ColumnTitles): CsvCol
     { title: `${titles.deviceSlack} (${unit})`, value: (row) => length(row.deviceSlackM) },
     { title: `${titles.rackSlack} (${unit})`, value: (row) => length(row.rackSlackM) },
     { title: `${titles.cutLength} (${unit})`, value: (row) => length(row.cutLengthM) },
+    { title: titles.deviceConnector, value: (row) => row.deviceConnector },
+    { title: titles.farConnector, value: (row) => row.farConnector },
+    { title: titles.conductors, value: (row) => row.conductors },
     { title: titles.bundle, value: (row) => row.bundle },
     { title: titles.state, value: (row) => row.state },
     { title: titles.check, value: (row) => row.rank },

@@ -1,6 +1,6 @@
 import { runChecks, worstRank, type Finding, type Rank } from '../checks/index.ts';
 import { deviceTitle } from '../devices/index.ts';
-import { listOf, type ProjectDocument, type RunState, type SystemName } from '../project/index.ts';
+import { listOf, type ConductorMap, type ProjectDocument, type RunState, type SystemName } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
 
 /** One row of the cable schedule; lengths in metres, null where the run has no way yet. */
@@ -24,6 +24,9 @@ export interface ScheduleRow {
   readonly deviceSlackM: number;
   readonly rackSlackM: number;
   readonly cutLengthM: number | null;
+  readonly deviceConnector: string;
+  readonly farConnector: string;
+  readonly conductors: string;
   readonly bundle: string;
   readonly state: RunState;
   readonly rank: Rank;
@@ -54,7 +57,7 @@ export function scheduleOf(
     const level = document.levels[device.levelId];
     const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
     const name = deviceTitle(device, type);
-    const rack = document.racks[run.rackId];
+    const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
     return {
       runId: run.id,
       deviceId: device.id,
@@ -65,7 +68,7 @@ export function scheduleOf(
       device: name,
       purpose: run.purpose,
       from: `${room} · ${name}`,
-      to: rack.name,
+      to: far ? deviceTitle(far, document.deviceTypes[far.typeId]) : document.racks[run.rackId].name,
       cableTypeId: run.cableTypeId,
       cable: document.cableTypes[run.cableTypeId].name,
       system: type.system,
@@ -75,12 +78,19 @@ export function scheduleOf(
       deviceSlackM: length?.deviceSlackM ?? run.deviceSlackM,
       rackSlackM: length?.rackSlackM ?? run.rackSlackM,
       cutLengthM: length?.cutLengthM ?? null,
+      deviceConnector: run.deviceConnector,
+      farConnector: run.farConnector,
+      conductors: run.mapId === null ? '' : conductorsOf(document.conductorMaps[run.mapId]),
       bundle: run.bundle,
       state: run.state,
       rank: worstRank(byRun.get(run.id) ?? []),
     };
   });
 }
+
+/** A conductor map on one line: `red + / black −`. */
+export const conductorsOf = ({ lines }: ConductorMap): string =>
+  lines.map(({ conductor, use }) => `${conductor} ${use}`).join(' / ');
 
 export type ScheduleGrouping = 'none' | 'room' | 'cable' | 'bundle' | 'level';
 

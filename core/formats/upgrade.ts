@@ -27,6 +27,82 @@ const ADDED_IN_3: typeof ADDED_IN_2 = {
   underlays: () => ({ drawingCorner: null }),
 };
 
+/** Fields that version 4 added: the library in full, and what the brief says of devices and runs. */
+const LEG_OF_4 = { to: 'rack', toTypeId: null, deviceConnector: '', farConnector: '', mapId: null, optional: false };
+const ADDED_IN_4: typeof ADDED_IN_2 = {
+  cableTypes: () => ({ pricePerM: 0 }),
+  deviceTypes: () => ({
+    version: 1,
+    part: 'device',
+    answers: null,
+    cutOut: null,
+    frameM: null,
+    depthM: 0,
+    clampM: 0,
+    weightKg: 0,
+    holePatternM: null,
+    ports: [],
+    poeClass: null,
+    dcV: null,
+    dcW: null,
+    mainsW: null,
+    heatW: 0,
+    coverageRad: null,
+    sensitivityDb: null,
+    boxKind: 'none',
+    keepClearM: 0,
+    link: 'cable',
+    accepts: null,
+    holds: null,
+    tools: '',
+    premade: '',
+    price: 0,
+    hours: 0,
+  }),
+  devices: () => ({
+    fitting: 'fitted',
+    phaseId: null,
+    mountTypeId: null,
+    finish: '',
+    wishes: [],
+    seenFrom: '',
+    tailM: null,
+  }),
+  runs: () => ({ toDeviceId: null, deviceConnector: '', farConnector: '', mapId: null }),
+};
+const LISTS_OF_4 = [
+  'conductorMaps',
+  'phases',
+  'briefCells',
+  'roomBriefs',
+  'decisions',
+  'tradeDates',
+  'compromises',
+  'packageLines',
+  'walkResults',
+  'roomTemplates',
+  'groups',
+  'groupMembers',
+  'plates',
+];
+
+/** Recipes of version 4 say where each cable goes and how it ends. */
+function withLegs(file: Lists): Lists {
+  if (!Array.isArray(file.deviceTypes)) return file;
+  const deviceTypes = file.deviceTypes.map((type: unknown) => {
+    const { cables } = (type ?? {}) as { cables?: unknown };
+    if (!Array.isArray(cables)) return type;
+    return { ...(type as object), cables: cables.map((leg: unknown) => ({ ...LEG_OF_4, ...(leg as object) })) };
+  });
+  return { ...file, deviceTypes };
+}
+
+const HEADER_OF_4 = (units: unknown) => ({
+  currency: units === 'imperial' ? 'USD' : 'EUR',
+  labourRate: 65,
+  speakerColours: 'white-black-first',
+});
+
 type Lists = Record<string, unknown>;
 
 function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
@@ -47,6 +123,15 @@ function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
 const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
   1: (file) => ({ ...Object.fromEntries(LISTS_OF_2.map((list) => [list, []])), ...withFields(file, ADDED_IN_2), version: 2 }),
   2: (file) => ({ ...withFields(file, ADDED_IN_3), version: 3 }),
+  3: (file) => {
+    const project = file.project as Record<string, unknown> | null | undefined;
+    return {
+      ...Object.fromEntries(LISTS_OF_4.map((list) => [list, []])),
+      ...withLegs(withFields(file, ADDED_IN_4)),
+      ...(project && typeof project === 'object' ? { project: { ...HEADER_OF_4(project.units), ...project } } : {}),
+      version: 4,
+    };
+  },
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

@@ -1,4 +1,6 @@
 import type { z } from 'zod';
+import * as brief from './brief-records.ts';
+import * as library from './library-records.ts';
 import * as records from './records.ts';
 import * as survey from './survey-records.ts';
 
@@ -19,19 +21,47 @@ export const COLLECTIONS = {
   facts: { schema: survey.fact, unique: [['subject', 'subjectId', 'field']], refers: {} },
   dimensions: { schema: survey.dimension, unique: [], refers: { levelId: 'levels' } },
   referencePoints: { schema: survey.referencePoint, unique: [['levelId', 'name']], refers: { levelId: 'levels' } },
-  cableTypes: { schema: records.cableType, unique: [], refers: {} },
-  deviceTypes: { schema: records.deviceType, unique: [], refers: {} },
+  cableTypes: { schema: library.cableType, unique: [], refers: {} },
+  conductorMaps: { schema: brief.conductorMap, unique: [], refers: {} },
+  phases: { schema: brief.phase, unique: [], refers: {} },
+  deviceTypes: { schema: library.deviceType, unique: [], refers: {} },
   devices: {
     schema: records.device,
     unique: [['roomId', 'number']],
-    refers: { typeId: 'deviceTypes', levelId: 'levels', roomId: 'rooms', belongsTo: 'features' },
+    refers: {
+      typeId: 'deviceTypes',
+      levelId: 'levels',
+      roomId: 'rooms',
+      belongsTo: 'features',
+      phaseId: 'phases',
+      mountTypeId: 'deviceTypes',
+    },
   },
   runs: {
     schema: records.run,
     unique: [['number']],
-    refers: { deviceId: 'devices', rackId: 'racks', cableTypeId: 'cableTypes' },
+    refers: { deviceId: 'devices', rackId: 'racks', toDeviceId: 'devices', cableTypeId: 'cableTypes', mapId: 'conductorMaps' },
   },
   routes: { schema: records.route, unique: [['runId']], refers: { runId: 'runs' } },
+  briefCells: {
+    schema: brief.briefCell,
+    unique: [['roomId', 'topic']],
+    refers: { roomId: 'rooms', typeId: 'deviceTypes', phaseId: 'phases' },
+  },
+  roomBriefs: { schema: brief.roomBrief, unique: [['roomId']], refers: { roomId: 'rooms' } },
+  decisions: { schema: brief.decision, unique: [], refers: { roomId: 'rooms' } },
+  tradeDates: { schema: brief.tradeDate, unique: [['gate']], refers: {} },
+  compromises: { schema: brief.compromise, unique: [], refers: { roomId: 'rooms', deviceId: 'devices' } },
+  packageLines: { schema: brief.packageLine, unique: [], refers: { roomId: 'rooms' } },
+  walkResults: { schema: brief.walkResult, unique: [['roomId', 'topic']], refers: { roomId: 'rooms' } },
+  roomTemplates: { schema: brief.roomTemplate, unique: [], refers: {} },
+  groups: { schema: brief.group, unique: [['kind', 'name']], refers: {} },
+  groupMembers: {
+    schema: brief.groupMember,
+    unique: [['groupId', 'deviceId']],
+    refers: { groupId: 'groups', deviceId: 'devices' },
+  },
+  plates: { schema: brief.plate, unique: [], refers: { levelId: 'levels', roomId: 'rooms' } },
 } as const satisfies Record<string, CollectionShape>;
 
 interface CollectionShape {

@@ -1,4 +1,4 @@
-import type { Level, Opening, Rack, Riser, Room, Underlay, Wall } from './records.ts';
+import type { Device, Level, Opening, Rack, Riser, Room, Run, Underlay, Wall } from './records.ts';
 import type { Feature } from './survey-records.ts';
 
 /** Fields that a record has unless somebody says otherwise. They are assumptions until measured. */
@@ -38,6 +38,29 @@ export const OPENING_DEFAULTS = {
 export const RISER_DEFAULTS = { contents: '' } as const;
 export const RACK_DEFAULTS = { kind: 'rack' } as const;
 export const UNDERLAY_DEFAULTS = { crop: null, locked: false, retired: false, drawingCorner: null } as const;
+export const DEVICE_DEFAULTS = {
+  name: '',
+  heightM: null,
+  belongsTo: null,
+  fitting: 'fitted',
+  phaseId: null,
+  mountTypeId: null,
+  finish: '',
+  wishes: [],
+  seenFrom: '',
+  tailM: null,
+  note: '',
+} as const;
+export const RUN_DEFAULTS = {
+  toDeviceId: null,
+  purpose: '',
+  deviceConnector: '',
+  farConnector: '',
+  mapId: null,
+  state: 'drafted',
+  bundle: '',
+  note: '',
+} as const;
 const FEATURE_DEFAULTS = {
   name: '',
   area: false,
@@ -87,3 +110,9 @@ export const newUnderlay = (given: Given<Underlay, typeof UNDERLAY_DEFAULTS & { 
   ...given,
 });
 export const newFeature = (given: Given<Feature, typeof FEATURE_DEFAULTS>): Feature => ({ ...FEATURE_DEFAULTS, ...given });
+export const newDevice = (given: Given<Device, typeof DEVICE_DEFAULTS>): Device => ({
+  ...DEVICE_DEFAULTS,
+  ...given,
+  wishes: [...(given.wishes ?? DEVICE_DEFAULTS.wishes)],
+});
+export const newRun = (given: Given<Run, typeof RUN_DEFAULTS>): Run => ({ ...RUN_DEFAULTS, ...given });

@@ -27,5 +27,8 @@ export function newHeader(shortId: string, name: string, units: ProjectHeader['u
     wasteFactor: 1.1,
     rackSlackM: 3,
     ambientC: 20,
+    currency: units === 'imperial' ? 'USD' : 'EUR',
+    labourRate: 65,
+    speakerColours: 'white-black-first',
   };
 }

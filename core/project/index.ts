@@ -4,7 +4,12 @@
 export { FARTHEST_M } from './fields.ts';
 export * from './records.ts';
 export * from './survey-records.ts';
+export * from './library-records.ts';
+export * from './brief-topics.ts';
+export * from './brief-records.ts';
 export {
+  newDevice,
+  newRun,
   newFeature,
   newLevel,
   newOpening,

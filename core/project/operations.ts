@@ -35,7 +35,22 @@ function difference(name: CollectionName | 'project', id: string, record: object
 }
 
 /** References without which a record still stands. */
-const MAY_BE_EMPTY = new Set(['devices.roomId', 'devices.belongsTo', 'features.topLevelId']);
+const MAY_BE_EMPTY = new Set([
+  'devices.roomId',
+  'devices.belongsTo',
+  'devices.phaseId',
+  'devices.mountTypeId',
+  'features.topLevelId',
+  'runs.toDeviceId',
+  'runs.mapId',
+  'briefCells.typeId',
+  'briefCells.phaseId',
+  'decisions.roomId',
+  'compromises.roomId',
+  'compromises.deviceId',
+  'packageLines.roomId',
+  'plates.roomId',
+]);
 
 /**
  * Takes a record away with everything that refers to it, dependants first.

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../geometry/index.ts';
 import { angleRad, code, coordinateM, FARTHEST_M, id, lengthM, point2, point3, positiveM, words } from './fields.ts';
 
-export const SYSTEMS = ['sound', 'picture', 'data', 'coax', 'control', 'shade', 'light', 'guard'] as const;
 export const RUN_STATES = ['drafted', 'issued', 'labelled', 'pulled', 'terminated', 'tested'] as const;
 export const WALL_KINDS = ['stud', 'insulated', 'furred', 'masonry', 'concrete', 'glazed', 'fire', 'closed'] as const;
 export const FRAMINGS = ['solid', 'i-joist', 'open-web', 'dropped', 'slab', 'none'] as const;
@@ -10,9 +9,13 @@ export const CEILING_KINDS = ['flat', 'sloped', 'vaulted', 'coffered', 'dropped'
 export const STUD_MATERIALS = ['wood', 'steel', 'none'] as const;
 export const RACK_KINDS = ['rack', 'enclosure'] as const;
 export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'] as const;
-export const MOUNTS = ['ceiling', 'wall', 'floor'] as const;
 export const OPENING_KINDS = ['door', 'window', 'arch'] as const;
 export const MEDIA = ['ceiling', 'wall', 'cavity', 'bulkhead', 'riser', 'floor'] as const;
+export const FITTINGS = ['fitted', 'prepared', 'spare'] as const;
+/** How a device should look: flush, hidden, white, gone without a trace, turned to another place. */
+export const WISHES = ['flush', 'hidden', 'white', 'removable', 'turns'] as const;
+/** Pairs of a four-conductor speaker cable, first channel first (ENGINEERING 16.3). */
+export const SPEAKER_COLOURS = ['white-black-first', 'red-black-first'] as const;
 export const JURISDICTIONS = ['NA', 'EU', 'UK', 'other'] as const;
 
 /** The project itself: one record, with the settings that every figure depends on. */
@@ -34,6 +37,11 @@ export const projectHeader = z.strictObject({
   wasteFactor: z.number().min(1).max(1.5).describe('F16.1; 1.10 unless the firm knows better'),
   rackSlackM: lengthM(20).describe('service loop left at the rack, m'),
   ambientC: z.number().min(-20).max(90).describe('temperature in the cavities for resistance, degrees C'),
+  currency: words(6, 1).describe('of every price in the project'),
+  labourRate: z.number().min(0).max(10_000).describe('price of a person-hour'),
+  speakerColours: z
+    .enum(SPEAKER_COLOURS)
+    .describe('which pair of a four-conductor speaker cable is the first (left) channel; printed on labels and schedules'),
 });
 
 export const level = z.strictObject({
@@ -175,37 +183,6 @@ export const underlay = z.strictObject({
   drawingCorner: point2.nullable().describe('lower left corner in the coordinates of the drawing file it came from, m'),
 });
 
-export const cableType = z.strictObject({
-  id,
-  name: words(80, 1),
-  system: z.enum(SYSTEMS),
-  conductors: z.int().min(1).max(100).describe('copper conductors, or fibres'),
-  gaugeAwg: z.int().min(-3).max(40).nullable(),
-  material: z.enum(['copper', 'cca', 'ccs', 'fibre']),
-  stranded: z.boolean(),
-  outsideDiameterM: positiveM(0.2),
-  bendRadiusM: positiveM(2),
-  pullN: z.number().gt(0).max(10_000),
-  family: words(40).describe('types of one family differ only in gauge, e.g. spk_2'),
-});
-
-export const deviceType = z.strictObject({
-  id,
-  code: z.string().regex(/^[A-Z0-9]{2}$/),
-  name: words(80, 1),
-  system: z.enum(SYSTEMS),
-  mount: z.enum(MOUNTS),
-  defaultHeightM: z.number().min(-5).max(30).nullable().describe('above finished floor, m; null is at the ceiling'),
-  sizeM: z.tuple([positiveM(20), positiveM(20)]).describe('true size: width and depth on the plan, m'),
-  round: z.boolean(),
-  impedanceOhm: z.number().gt(0).max(10_000).nullable(),
-  soundUse: z.enum(['distributed', 'theatre']).nullable().describe('sets the loss limit: 5 % or 0.3 dB'),
-  cables: z
-    .array(z.strictObject({ cableTypeId: id, purpose: words(60), slackM: lengthM(20) }))
-    .max(20)
-    .describe('one run each, in leg order'),
-});
-
 export const device = z.strictObject({
   id,
   typeId: id,
@@ -218,6 +195,17 @@ export const device = z.strictObject({
   heightM: z.number().min(-5).max(60).nullable().describe('above finished floor, m; null is at the ceiling'),
   facingRad: angleRad,
   belongsTo: id.nullable().describe('furniture that it goes with: where that is an alternative, it holds only with it'),
+  fitting: z.enum(FITTINGS).describe('prepared: the cable now, the device later; spare: wired on the other wall and stored'),
+  phaseId: id.nullable().describe('phase of the job in which the device itself comes; null is now'),
+  mountTypeId: id.nullable().describe('mount or bracket from the library that holds it'),
+  finish: words(40),
+  wishes: z.array(z.enum(WISHES)).max(WISHES.length).describe('how it should look'),
+  seenFrom: words(120).describe('from where it is looked at'),
+  tailM: lengthM(20)
+    .nullable()
+    .describe(
+      'length of lead that waits at the stud or joist for joinery or a ceiling still to come; null where the place is fixed',
+    ),
   note: words(2000),
 });
 
@@ -230,8 +218,12 @@ export const run = z.strictObject({
   deviceId: id,
   rackId: id,
   leg: z.int().min(1).max(99),
+  toDeviceId: id.nullable().describe('the device at the far end of a jumper or chain; null is home to the rack'),
   cableTypeId: id,
   purpose: words(60),
+  deviceConnector: words(30),
+  farConnector: words(30),
+  mapId: id.nullable().describe('what each conductor is used for'),
   state: z.enum(RUN_STATES),
   bundle: z
     .string()
@@ -265,14 +257,13 @@ export type Opening = z.infer<typeof opening>;
 export type Riser = z.infer<typeof riser>;
 export type Rack = z.infer<typeof rack>;
 export type Underlay = z.infer<typeof underlay>;
-export type CableType = z.infer<typeof cableType>;
-export type DeviceType = z.infer<typeof deviceType>;
 export type Device = z.infer<typeof device>;
 export type Run = z.infer<typeof run>;
 export type Route = z.infer<typeof route>;
 export type CeilingKind = (typeof CEILING_KINDS)[number];
 export type WallKind = (typeof WALL_KINDS)[number];
-export type SystemName = (typeof SYSTEMS)[number];
 export type RunState = (typeof RUN_STATES)[number];
+export type Fitting = (typeof FITTINGS)[number];
+export type Wish = (typeof WISHES)[number];
 export type Framing = (typeof FRAMINGS)[number];
 export type Medium = (typeof MEDIA)[number];

@@ -1,4 +1,13 @@
-import { ceilingHeightOf, nearestWall, openingsOf, roomAt, wallLength, wallPoint, type WallPlace } from '../building/index.ts';
+import {
+  type Attachment,
+  ceilingHeightOf,
+  nearestWall,
+  openingsOf,
+  roomAt,
+  wallLength,
+  wallPoint,
+  type WallPlace,
+} from '../building/index.ts';
 import type { Point2, Point3 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import type { Medium } from '../project/index.ts';
@@ -18,7 +27,7 @@ export interface EndPlace {
   readonly x: number;
   readonly y: number;
   readonly heightM: number | null;
-  readonly mount: 'ceiling' | 'wall' | 'floor' | 'rack';
+  readonly mount: Attachment | 'rack';
 }
 
 /**
@@ -30,7 +39,12 @@ export function waysIn(network: Network, end: EndPlace): Outcome<Jog[]> {
   if (levelIndex < 0) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
   if (end.mount === 'ceiling') return fromCeiling(network, levelIndex, end);
   if (end.mount === 'floor') return fromFloor(network, levelIndex, end);
-  return fromWall(network, levelIndex, end);
+  if (end.mount !== 'free') return fromWall(network, levelIndex, end);
+  // What stands free takes its lead from the wall behind it, else from below.
+  const wall = fromWall(network, levelIndex, end);
+  if (wall.ok) return wall;
+  const floor = fromFloor(network, levelIndex, end);
+  return floor.ok ? floor : wall;
 }
 
 function fromCeiling(network: Network, levelIndex: number, end: EndPlace): Outcome<Jog[]> {
@@ -70,7 +84,7 @@ function entered(found: readonly Jog[], start: Point3, medium: Medium): Outcome<
 function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<Jog[]> {
   const { building } = network;
   const level = building.levels[levelIndex];
-  const reach = end.mount === 'rack' ? RACK_REACH_M : WALL_DEVICE_REACH_M;
+  const reach = end.mount === 'wall' ? WALL_DEVICE_REACH_M : RACK_REACH_M;
   const p: Point2 = [end.x, end.y];
   const place = nearestWall(building, level.id, p, reach, (wall) => wall.cableMayRun);
   if (!place) {
@@ -82,7 +96,7 @@ function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<
       reachM: reach,
     });
   }
-  const heightM = end.heightM ?? level.ceilingHeightM;
+  const heightM = end.mount === 'free' ? Math.max(0.1, end.heightM ?? 0) : (end.heightM ?? level.ceilingHeightM);
   const z = level.elevationM + heightM;
   const columns = clearColumns(network, place, heightM);
   if (columns.length === 0) return refuse('in-opening', { kind: 'infeasible', field: 'position' });

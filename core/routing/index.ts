@@ -2,5 +2,5 @@
 // Not here: slack, waste and cut lengths (runs), and what is drawn.
 // Start with `networkOf`, then `routeDevice`; `openAirSegments` is the independent judge of both.
 export { networkOf, LATTICE_STEP_M, type Network } from './network.ts';
-export { routeDevice, type EndPlace, type Penetration, type RoutedPath } from './route-device.ts';
+export { routeBetween, routeDevice, type EndPlace, type Penetration, type RoutedPath } from './route-device.ts';
 export { openAirSegments, type OpenAirSegment } from './open-air.ts';

@@ -1,6 +1,7 @@
 import { shortestPathTree, walkToSource, type PathTree } from '../graph/index.ts';
 import type { Point2, Point3 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import { nearestWall, openingsOf, wallPoint } from '../building/index.ts';
 import type { Medium, Rack, Room } from '../project/index.ts';
 import { TURN_M } from './costs.ts';
 import { waysIn, type EndPlace } from './ends.ts';
@@ -29,7 +30,7 @@ export interface RoutedPath {
   readonly penetrations: readonly Penetration[];
 }
 
-/** All cheapest ways to one rack, found once for a network. */
+/** All cheapest ways to one end, found once for a network. */
 interface RackTree {
   readonly tree: PathTree;
   readonly entries: ReadonlyMap<number, Jog>;
@@ -43,11 +44,22 @@ const treesOf = new WeakMap<Network, Map<string, Outcome<RackTree>>>();
  * The same network gives the same way. Problems: those of `waysIn`, `rack-not-at-wall`, `no-route`.
  */
 export function routeDevice(network: Network, end: EndPlace, rack: Rack): Outcome<RoutedPath> {
+  const { levelId, x, y, entryHeightM } = rack;
+  return routeBetween(network, end, { levelId, x, y, heightM: entryHeightM, mount: 'rack' }, `rack ${rack.code}`);
+}
+
+/**
+ * The cheapest way from one end to another. Two boxes in one wall with no opening between are joined inside that wall.
+ * `name` says where it goes in a problem. Problems: as for `routeDevice`.
+ */
+export function routeBetween(network: Network, end: EndPlace, target: EndPlace, name: string): Outcome<RoutedPath> {
+  const inside = insideWall(network, end, target);
+  if (inside) return fine(inside);
   const starts = waysIn(network, end);
   if (!starts.ok) return starts;
-  const toRack = rackTree(network, rack);
-  if (!toRack.ok) return { ok: false, problem: { ...toRack.problem, field: `rack ${rack.code}` } };
-  const { tree, entries } = toRack.value;
+  const toTarget = targetTree(network, target);
+  if (!toTarget.ok) return { ok: false, problem: { ...toTarget.problem, field: name } };
+  const { tree, entries } = toTarget.value;
   let best: { jog: Jog; state: number; cost: number } | null = null;
   for (const jog of starts.value) {
     for (let axis = 0; axis < AXES; axis++) {
@@ -56,21 +68,27 @@ export function routeDevice(network: Network, end: EndPlace, rack: Rack): Outcom
       if (cost < Infinity && (!best || cost < best.cost - 1e-9)) best = { jog, state, cost };
     }
   }
-  if (!best) return refuse('no-route', { kind: 'infeasible', field: 'position', rack: rack.code });
+  if (!best) return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name });
   return fine(assemble(network, best.jog, walkToSource(tree, best.state), entries));
 }
 
-function rackTree(network: Network, rack: Rack): Outcome<RackTree> {
+/** Ways to racks and to the far ends of jumpers are remembered; a device that is dragged leaves many behind. */
+const MOST_TREES = 40;
+
+function targetTree(network: Network, target: EndPlace): Outcome<RackTree> {
   let trees = treesOf.get(network);
   if (!trees) treesOf.set(network, (trees = new Map()));
-  const key = `${rack.id}:${rack.levelId}:${rack.x}:${rack.y}:${rack.entryHeightM}`;
+  const key = `${target.mount}:${target.levelId}:${target.x}:${target.y}:${target.heightM}`;
   let found = trees.get(key);
-  if (!found) trees.set(key, (found = growTree(network, rack)));
+  if (!found) {
+    if (trees.size >= MOST_TREES) trees.delete([...trees.keys()].find((old) => !old.startsWith('rack')) ?? '');
+    trees.set(key, (found = growTree(network, target)));
+  }
   return found;
 }
 
-function growTree(network: Network, rack: Rack): Outcome<RackTree> {
-  const ways = waysIn(network, { levelId: rack.levelId, x: rack.x, y: rack.y, heightM: rack.entryHeightM, mount: 'rack' });
+function growTree(network: Network, target: EndPlace): Outcome<RackTree> {
+  const ways = waysIn(network, target);
   if (!ways.ok) return ways;
   const entries = new Map<number, Jog>();
   for (const jog of ways.value) {
@@ -86,6 +104,29 @@ function growTree(network: Network, rack: Rack): Outcome<RackTree> {
     }
   });
   return fine({ tree, entries });
+}
+
+/** Two wall boxes in one wall: along it at the lower height, then up; null where that is not one wall, or an opening is between. */
+function insideWall({ building }: Network, a: EndPlace, b: EndPlace): RoutedPath | null {
+  if (a.levelId !== b.levelId || a.mount !== 'wall' || b.mount !== 'wall' || a.heightM === null || b.heightM === null)
+    return null;
+  const placeOf = ({ levelId, x, y }: EndPlace) => nearestWall(building, levelId, [x, y], 0.35, (wall) => wall.cableMayRun);
+  const [from, to] = [placeOf(a), placeOf(b)];
+  if (!from || !to || from.wall.id !== to.wall.id) return null;
+  const lowM = Math.min(a.heightM, b.heightM);
+  const [left, right] = [Math.min(from.offsetM, to.offsetM), Math.max(from.offsetM, to.offsetM)];
+  const high = Math.max(a.heightM, b.heightM);
+  const barred = openingsOf(building, from.wall).some(
+    (o) => o.offsetM + o.widthM / 2 > left && o.offsetM - o.widthM / 2 < right && o.sillM < high && o.headM > lowM,
+  );
+  if (barred) return null;
+  const floorM = building.levelById[a.levelId].elevationM;
+  const at = (offsetM: number, heightM: number): Point3 => [...wallPoint(from.wall, offsetM), floorM + heightM];
+  const corners = [at(from.offsetM, a.heightM), at(from.offsetM, lowM), at(to.offsetM, lowM), at(to.offsetM, b.heightM)];
+  const points = corners.map(tidy).filter((p, i, all) => i === 0 || all[i - 1].some((value, axis) => value !== p[axis]));
+  if (points.length < 2) points.push(points[0]);
+  const media = points.slice(1).map((): Medium => 'wall');
+  return { points, media, ...partsOf(points), joistsDrilled: 0, penetrations: [] };
 }
 
 function assemble(network: Network, start: Jog, states: readonly number[], entries: ReadonlyMap<number, Jog>): RoutedPath {

@@ -1,8 +1,8 @@
-import { buildingOf } from '../building/index.ts';
+import { attachmentOf, buildingOf, type Attachment } from '../building/index.ts';
 import { distance3, type Point3 } from '../geometry/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import { listOf, RUN_STATES, type Device, type Medium, type ProjectDocument, type Route, type Run } from '../project/index.ts';
-import { networkOf, routeDevice, type Network, type RoutedPath } from '../routing/index.ts';
+import { networkOf, routeBetween, routeDevice, type Network, type RoutedPath } from '../routing/index.ts';
 import { cutLength, type CutLength } from './cut-length.ts';
 
 /** A run with its route and length: as kept where it was issued, as wanted where it is still drafted. */
@@ -29,29 +29,39 @@ export const isKept = (run: Run): boolean => RUN_STATES.indexOf(run.state) >= 1;
 
 interface Remembered {
   readonly network: Network;
-  readonly mount: string;
-  readonly rack: unknown;
+  readonly mount: Attachment;
+  readonly target: unknown;
+  readonly targetMount: Attachment | null;
   readonly path: Outcome<RoutedPath>;
 }
 const pathOf = new WeakMap<Device, Map<string, Remembered>>();
 
 /** The wanted way of a device to a rack; remembered while the device, the house and the rack stay the same values. */
-function wantedPath(document: ProjectDocument, network: Network, device: Device, rackId: string): Outcome<RoutedPath> {
-  const { mount } = document.deviceTypes[device.typeId];
-  const rack = document.racks[rackId];
-  let byRack = pathOf.get(device);
-  if (!byRack) pathOf.set(device, (byRack = new Map()));
-  const last = byRack.get(rackId);
-  if (last && last.network === network && last.mount === mount && last.rack === rack) return last.path;
-  const path = routeDevice(network, { levelId: device.levelId, x: device.x, y: device.y, heightM: device.heightM, mount }, rack);
-  byRack.set(rackId, { network, mount, rack, path });
+function wantedPath(document: ProjectDocument, network: Network, device: Device, run: Run): Outcome<RoutedPath> {
+  const mount = attachmentOf(document.deviceTypes[device.typeId]);
+  const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
+  const target = far ?? document.racks[run.rackId];
+  const targetMount = far && attachmentOf(document.deviceTypes[far.typeId]);
+  let byTarget = pathOf.get(device);
+  if (!byTarget) pathOf.set(device, (byTarget = new Map()));
+  const last = byTarget.get(target.id);
+  if (last && last.network === network && last.mount === mount && last.target === target && last.targetMount === targetMount)
+    return last.path;
+  const end = endOf(device, mount);
+  const path =
+    far && targetMount
+      ? routeBetween(network, end, endOf(far, targetMount), document.deviceTypes[far.typeId].name)
+      : routeDevice(network, end, document.racks[run.rackId]);
+  byTarget.set(target.id, { network, mount, target, targetMount, path });
   return path;
 }
+
+const endOf = ({ levelId, x, y, heightM }: Device, mount: Attachment) => ({ levelId, x, y, heightM, mount });
 
 /** Route and length of one run. */
 export function planRun(document: ProjectDocument, run: Run, kept: Route | null): PlannedRun {
   const device = document.devices[run.deviceId];
-  const path = wantedPath(document, networkOf(buildingOf(document)), device, run.rackId);
+  const path = wantedPath(document, networkOf(buildingOf(document)), device, run);
   const { wasteFactor, units } = document.project;
   const wanted: PlannedRun['wanted'] = path.ok
     ? { ok: true, value: { ...path.value, ...cutLength(path.value, run, wasteFactor, units) } }

@@ -9,7 +9,7 @@ import {
   type Room,
   type Wall,
 } from '../project/index.ts';
-import { buildingOf, openingsOf, roomAt } from '../building/index.ts';
+import { attachmentOf, buildingOf, openingsOf, roomAt } from '../building/index.ts';
 import { studsOf, type Framed } from './framing.ts';
 
 /** One wall seen square on: distances from its end a, heights above finished floor, m. */
@@ -71,7 +71,7 @@ export function wallElevation(document: ProjectDocument, wall: Wall): WallElevat
     blocking: listOf(document, 'framingMembers').filter((m) => m.wallId === wall.id && m.kind === 'blocking' && m.present),
     openings: openingsOf(building, wall),
     devices: listOf(document, 'devices').flatMap((device) => {
-      if (device.levelId !== wall.levelId || document.deviceTypes[device.typeId].mount !== 'wall') return [];
+      if (device.levelId !== wall.levelId || attachmentOf(document.deviceTypes[device.typeId]) !== 'wall') return [];
       const { offsetM, distanceM } = along([device.x, device.y]);
       return distanceM <= wall.thicknessM / 2 + 0.01 ? [{ device, offsetM, heightM: device.heightM ?? heightM }] : [];
     }),

@@ -7,6 +7,7 @@ import {
   newFeature,
   newUnderlay,
   SUBSTRATES,
+  newDevice,
   type Device,
   type Feature,
   type Operation,
@@ -55,20 +56,8 @@ describe('a box in a wall', () => {
       middle: { finishLeft: 'board 12.5, tile 10', finishLeftM: 0.0225, finishRight: 'board 12.5', finishRightM: 0.0125 },
     },
   });
-  const keypad = (facingRad: number): Device => ({
-    id: 'd',
-    typeId: Object.values(house.deviceTypes).find((type) => type.mount === 'wall')!.id,
-    levelId: 'm',
-    roomId: 'a',
-    number: 1,
-    name: '',
-    x: 5.1,
-    y: 2,
-    heightM: 1.2,
-    facingRad,
-    belongsTo: null,
-    note: '',
-  });
+  const keypad = (facingRad: number): Device =>
+    newDevice({ id: 'd', typeId: 'keypad', levelId: 'm', roomId: 'a', number: 1, x: 5.1, y: 2, heightM: 1.2, facingRad });
 
   it('stands out by the finish of the side it faces, and may be as deep as finish and cavity', () => {
     // The middle wall runs from (5.1, 0) to (5.1, 4.1): its left is the west side, with board and tile.

@@ -1,4 +1,4 @@
-import { nearestWall, buildingOf } from '../building/index.ts';
+import { attachmentOf, nearestWall, buildingOf } from '../building/index.ts';
 import { distance2 } from '../geometry/index.ts';
 import type { Device, Level, ProjectDocument, Room, Wall } from '../project/index.ts';
 
@@ -53,7 +53,8 @@ const ON_WALL_M = 0.05;
 
 /** The wall that a device is mounted on, and the depths on the side to which it faces; null where it is on none. */
 export function mountOf(document: ProjectDocument, device: Device): (MountingDepth & { readonly wall: Wall }) | null {
-  if (document.deviceTypes[device.typeId]?.mount !== 'wall') return null;
+  const type = document.deviceTypes[device.typeId];
+  if (!type || attachmentOf(type) !== 'wall') return null;
   const place = nearestWall(buildingOf(document), device.levelId, [device.x, device.y], ON_WALL_M);
   if (!place) return null;
   const { a, b } = place.wall;

@@ -1,5 +1,5 @@
 import { centroidOf, distance2, type Point2 } from '../geometry/index.ts';
-import { levelsFromBelow } from '../building/index.ts';
+import { attachmentOf, levelsFromBelow } from '../building/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
@@ -135,7 +135,8 @@ function wallsByRoom(document: ProjectDocument, levelId: string, rooms: readonly
   const used = new Map<string, string>();
   const walls = listOf(document, 'walls').filter((wall) => wall.levelId === levelId);
   for (const device of listOf(document, 'devices')) {
-    if (device.levelId !== levelId || device.roomId === null || document.deviceTypes[device.typeId].mount !== 'wall') continue;
+    if (device.levelId !== levelId || device.roomId === null || attachmentOf(document.deviceTypes[device.typeId]) !== 'wall')
+      continue;
     const wall = walls.find((w) => onLine([device.x, device.y], w.a, w.b));
     if (wall) used.set(wall.id, device.roomId);
   }

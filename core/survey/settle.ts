@@ -1,4 +1,4 @@
-import { buildingOf, nearestWall, type Building } from '../building/index.ts';
+import { attachmentOf, buildingOf, nearestWall, type Building } from '../building/index.ts';
 import { moveDevices, type DeviceMove } from '../devices/index.ts';
 import {
   boundsMeet,
@@ -101,7 +101,7 @@ function movesOf(before: ProjectDocument, after: ProjectDocument, levelId: strin
   return onLevel(after, 'devices', levelId)
     .filter(near)
     .flatMap((device): DeviceMove[] => {
-      const onWall = after.deviceTypes[device.typeId].mount === 'wall';
+      const onWall = attachmentOf(after.deviceTypes[device.typeId]) === 'wall';
       const to = onWall ? carried(was, after, device) : null;
       if (to) return [{ deviceId: device.id, to }];
       if (onWall) return isRoomGone(after, device) ? [{ deviceId: device.id, to: [device.x, device.y] }] : [];

@@ -1,6 +1,7 @@
-import { CABLE_TYPES, DEVICE_TYPES } from '../devices/index.ts';
+import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../devices/index.ts';
 import {
   emptyDocument,
+  newDevice,
   newHeader,
   newLevel,
   newRack,
@@ -68,20 +69,18 @@ export function bigHouse(): ProjectDocument {
         const room = newRoom({ id: `r_${levelId}_${i}_${j}`, levelId, code: `R${i}${j}`, name: `Room ${i}${j}`, polygon });
         rooms.push(room);
         for (let k = 0; k < (i % 2 ? 7 : 8); k++) {
-          devices.push({
-            id: `d${devices.length}`,
-            typeId: k % 2 ? 'ceiling-speaker' : 'access-point',
-            levelId,
-            roomId: room.id,
-            number: k + 1,
-            name: '',
-            x: i * 4 + 0.4 + k * 0.45,
-            y: j * 3 + 1.5 + (k % 3) * 0.4,
-            heightM: null,
-            facingRad: 0,
-            belongsTo: null,
-            note: '',
-          });
+          devices.push(
+            newDevice({
+              id: `d${devices.length}`,
+              typeId: k % 2 ? 'ceiling-speaker' : 'access-point',
+              levelId,
+              roomId: room.id,
+              number: k + 1,
+              x: i * 4 + 0.4 + k * 0.45,
+              y: j * 3 + 1.5 + (k % 3) * 0.4,
+              facingRad: 0,
+            }),
+          );
         }
       }
     }
@@ -106,6 +105,7 @@ export function bigHouse(): ProjectDocument {
     walls: byId(walls),
     devices: byId(devices),
     racks: { rack },
+    conductorMaps: byId([...CONDUCTOR_MAPS]),
     cableTypes: byId([...CABLE_TYPES]),
     deviceTypes: byId([...DEVICE_TYPES]),
   };

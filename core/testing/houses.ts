@@ -1,4 +1,4 @@
-import { CABLE_TYPES, DEVICE_TYPES } from '../devices/index.ts';
+import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../devices/index.ts';
 import {
   emptyDocument,
   newHeader,
@@ -85,6 +85,7 @@ export function smallHouse(
         entryHeightM: 2,
       }),
     },
+    conductorMaps: byId([...CONDUCTOR_MAPS]),
     cableTypes: byId([...CABLE_TYPES]),
     deviceTypes: byId([...DEVICE_TYPES]),
   };

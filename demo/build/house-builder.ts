@@ -1,4 +1,4 @@
-import { moveDevices, placeDevice, CABLE_TYPES, DEVICE_TYPES } from '../../core/devices/index.ts';
+import { moveDevices, placeDevice, CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../../core/devices/index.ts';
 import { nearestWall, buildingOf } from '../../core/building/index.ts';
 import { crossingParameters, type Point2 } from '../../core/geometry/index.ts';
 import { featureMake, usualSize } from '../../core/survey/index.ts';
@@ -46,6 +46,7 @@ export class HouseBuilder {
   constructor(header: ProjectHeader) {
     this.document = emptyDocument(header);
     this.apply(CABLE_TYPES.map((cable) => create('cableTypes', cable)));
+    this.apply(CONDUCTOR_MAPS.map((map) => create('conductorMaps', map)));
     this.apply(DEVICE_TYPES.map((type) => create('deviceTypes', type)));
   }
 

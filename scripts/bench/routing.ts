@@ -1,6 +1,6 @@
 import { buildGranary } from '../../demo/build/granary.ts';
 import { moveDevices, placeDevice } from '../../core/devices/index.ts';
-import { buildingOf } from '../../core/building/index.ts';
+import { attachmentOf, buildingOf } from '../../core/building/index.ts';
 import { applyChange, type ProjectDocument } from '../../core/project/index.ts';
 import { networkOf, routeDevice } from '../../core/routing/index.ts';
 import { planRuns } from '../../core/runs/index.ts';
@@ -62,7 +62,7 @@ function reference(document: ProjectDocument): number {
       const { levelId, x, y, heightM, typeId } = copy.devices[run.deviceId];
       // A rack of its own for each run, so that no tree of ways is shared.
       const rack = { ...copy.racks[run.rackId], id: `${run.rackId}_${run.id}` };
-      routeDevice(network, { levelId, x, y, heightM, mount: copy.deviceTypes[typeId].mount }, rack);
+      routeDevice(network, { levelId, x, y, heightM, mount: attachmentOf(copy.deviceTypes[typeId]) }, rack);
     }
     samples.push(performance.now() - start);
   }

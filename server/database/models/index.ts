@@ -11,7 +11,7 @@ import {
 } from 'sequelize';
 import { COLLECTION_NAMES, type CollectionName } from '@dusky-spool/core/project';
 import { flag, geometry, number, text, whole } from './columns.ts';
-import { RECORD_COLUMNS } from './records.ts';
+import { DEVICE_TYPE_COLUMNS, RECORD_COLUMNS } from './records.ts';
 
 export type Row = Model<Record<string, unknown>, Record<string, unknown>>;
 export type Table = ModelStatic<Row>;
@@ -22,6 +22,7 @@ export interface Models {
   readonly projects: Table;
   readonly pictures: Table;
   readonly changes: Table;
+  readonly firmDeviceTypes: Table;
   readonly records: Readonly<Record<CollectionName, Table>>;
 }
 
@@ -42,6 +43,9 @@ export const HEADER_COLUMNS = {
   wasteFactor: number,
   rackSlackM: number,
   ambientC: number,
+  currency: text,
+  labourRate: number,
+  speakerColours: text,
 } as const;
 
 const underscored = (name: string) => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
@@ -81,6 +85,12 @@ export function defineModels(sequelize: Sequelize): Models {
       operations: geometry,
       undoes: { type: DataTypes.UUID, allowNull: true },
       createdAt: time,
+    }),
+    firmDeviceTypes: define('firmDeviceTypes', {
+      firmId: uuidKey,
+      id: { type: DataTypes.TEXT, allowNull: false, primaryKey: true },
+      ...DEVICE_TYPE_COLUMNS,
+      updatedAt: time,
     }),
     records: Object.fromEntries(COLLECTION_NAMES.map((name) => [name, define(name, RECORD_COLUMNS[name])])) as Models['records'],
   };

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { CABLE_TYPES, DEVICE_TYPES } from '@dusky-spool/core/devices';
+import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
 import { readProjectFile, writeProjectFile, type Picture } from '@dusky-spool/core/formats';
 import { emptyDocument, newHeader, newLevel, shortIdFrom, type ProjectDocument } from '@dusky-spool/core/project';
 import type { Database } from '../../database/index.ts';
@@ -38,6 +38,7 @@ export async function makeProject(
       }),
     },
     cableTypes: byId(CABLE_TYPES),
+    conductorMaps: byId(CONDUCTOR_MAPS),
     deviceTypes: byId(DEVICE_TYPES),
   };
   return insertProject(database, firmId, document, [], at);

@@ -1,4 +1,5 @@
 import { memo, type KeyboardEvent, type PointerEvent } from 'react';
+import { attachmentOf } from '@dusky-spool/core/building';
 import type { Device, DeviceType } from '@dusky-spool/core/project';
 import { BeadShape } from '../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../ui/systems.ts';
@@ -71,7 +72,7 @@ const DeviceMark = memo(function DeviceMark({ device, type, label, pale, chosen,
         {detail === 'dots' ? (
           <circle r={5} fill={colour} stroke="var(--paper)" strokeWidth={1.5} />
         ) : (
-          <BeadShape code={type.code} system={type.system} facingRad={type.mount === 'wall' ? device.facingRad : null} />
+          <BeadShape code={type.code} system={type.system} facingRad={attachmentOf(type) === 'wall' ? device.facingRad : null} />
         )}
       </g>
     </g>

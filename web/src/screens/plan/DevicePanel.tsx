@@ -1,5 +1,6 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
+import { attachmentOf } from '@dusky-spool/core/building';
 import { findingsOf } from '@dusky-spool/core/checks';
 import { deviceTitle, moveDevices, removeDevices } from '@dusky-spool/core/devices';
 import { onLevel, update, type Device, type Feature, type ProjectDocument } from '@dusky-spool/core/project';
@@ -60,7 +61,7 @@ export function DevicePanel({ document, device, onSelect }: Props) {
           valueM={device.heightM}
           units={units}
           placeholder={text('device.atCeiling')}
-          mayBeEmpty={type.mount === 'ceiling'}
+          mayBeEmpty={attachmentOf(type) === 'ceiling'}
           onChange={(heightM) => change(text('edit.height'), { heightM })}
         />
         <LengthField

@@ -1,5 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { Button, Segmented } from 'antd';
+import { attachmentOf } from '@dusky-spool/core/building';
 import { boundsOf, pointInPolygon, rotate2, type Point2 } from '@dusky-spool/core/geometry';
 import { create, remove, type ProjectDocument } from '@dusky-spool/core/project';
 import { featureBox, featureMake, joistsOf } from '@dusky-spool/core/survey';
@@ -43,7 +44,7 @@ export function CeilingView({ document, roomId, onBack }: Props) {
       f.points.some(inRoom),
   );
   const devices = Object.values(document.devices).filter(
-    (d) => d.roomId === roomId && document.deviceTypes[d.typeId].mount === 'ceiling',
+    (d) => d.roomId === roomId && attachmentOf(document.deviceTypes[d.typeId]) === 'ceiling',
   );
   const offsetAt = (p: Point2) => rotate2(p, -room.joistAngleRad)[1];
   const click = (event: React.MouseEvent) => {

@@ -1,0 +1,181 @@
+import { z } from 'zod';
+import { BRIEF_TOPICS } from './brief-topics.ts';
+import { angleRad, coordinateM, id, lengthM, words } from './fields.ts';
+import { BOX_KINDS } from './library-records.ts';
+
+/** Answers of the brief. A topic without a cell is not discussed. */
+export const ANSWERS = ['wanted', 'prepared', 'later', 'nothing'] as const;
+/** Points of the job after which something is closed (ENGINEERING 18, sequence). */
+export const TRADE_GATES = [
+  'framing',
+  'mains-rough-in',
+  'low-voltage-rough-in',
+  'slab-pour',
+  'insulation',
+  'board',
+  'paint',
+  'joinery',
+  'trim-out',
+] as const;
+export const GROUP_KINDS = ['audio', 'security', 'light', 'shade', 'control'] as const;
+export const PLATE_OPENINGS = ['inserts', 'brush', 'wide-mouth'] as const;
+export const HABIT_USE = ['', 'daily', 'weekly', 'seldom'] as const;
+export const WALK_RESULTS = ['there', 'missing', 'different'] as const;
+
+const day = z
+  .string()
+  .regex(/^(\d{4}-\d{2}-\d{2})?$/, 'must be a day as YYYY-MM-DD, or empty')
+  .describe('YYYY-MM-DD, or empty');
+
+/** A part of the job with its own time: what is not in the first one is prepared. */
+export const phase = z.strictObject({ id, order: z.int().min(0).max(99), name: words(60, 1), on: day });
+
+/** What one room gets of one system. */
+export const briefCell = z.strictObject({
+  id,
+  roomId: id,
+  topic: z.enum(BRIEF_TOPICS),
+  answer: z.enum(ANSWERS),
+  count: z.int().min(0).max(99).describe('devices that answer it'),
+  threshold: z
+    .number()
+    .min(0)
+    .max(100_000)
+    .nullable()
+    .describe('least value that a later check asks for, in the unit of the topic'),
+  typeId: id.nullable().describe('library type that answers it; null takes any that can'),
+  phaseId: id.nullable(),
+  note: words(400),
+});
+
+/** Who uses a room and how, and who has signed what it gets. */
+export const roomBrief = z.strictObject({
+  id,
+  roomId: id,
+  who: words(120).describe('who sits where'),
+  used: z.enum(HABIT_USE),
+  noise: words(120).describe('what is loud in it, or must not be disturbed'),
+  overflowSeats: z.int().min(0).max(200).describe('seats beyond the usual ones, now and then'),
+  walkOrder: z.int().min(0).max(10_000),
+  signedBy: words(60),
+  signedOn: day,
+});
+
+/** Something undecided, and until when. */
+export const decision = z.strictObject({
+  id,
+  roomId: id.nullable(),
+  subject: words(160, 1),
+  options: z.array(z.strictObject({ name: words(80, 1), typeId: id.nullable() })).max(12),
+  gate: z.enum(TRADE_GATES).describe('point of the job that closes it'),
+  leadDays: z.int().min(0).max(365).describe('days before the gate by which it must be known'),
+  owner: words(60).describe('who must decide'),
+  chosen: words(80).describe('name of the option taken; empty while open'),
+  decidedOn: day,
+  note: words(1000),
+});
+
+export const tradeDate = z.strictObject({ id, gate: z.enum(TRADE_GATES), on: day });
+
+/** Something less than good that the client has accepted. */
+export const compromise = z.strictObject({
+  id,
+  roomId: id.nullable(),
+  deviceId: id.nullable(),
+  what: words(200, 1),
+  reason: words(400),
+  effect: words(400),
+  on: day,
+  acceptedBy: words(60),
+  signedOn: day,
+});
+
+/** One line of what the builder's package holds. */
+export const packageLine = z.strictObject({
+  id,
+  roomId: id.nullable(),
+  topic: z.enum(BRIEF_TOPICS).nullable(),
+  count: z.int().min(0).max(999),
+  words: words(200, 1),
+});
+
+/** What was found of one answer on the last walk. */
+export const walkResult = z.strictObject({
+  id,
+  roomId: id,
+  topic: z.enum(BRIEF_TOPICS),
+  found: z.enum(WALK_RESULTS),
+  by: words(60),
+  on: day,
+  note: words(400),
+});
+
+/** Answers and devices of a kind of room, to be laid into others. Places are shares of the room's box, 0 to 1. */
+export const roomTemplate = z.strictObject({
+  id,
+  name: words(60, 1),
+  use: words(40),
+  cells: z
+    .array(z.strictObject({ topic: z.enum(BRIEF_TOPICS), answer: z.enum(ANSWERS), count: z.int().min(0).max(99) }))
+    .max(BRIEF_TOPICS.length),
+  devices: z
+    .array(
+      z.strictObject({
+        typeId: id,
+        name: words(80),
+        alongShare: z.number().min(0).max(1),
+        acrossShare: z.number().min(0).max(1),
+        heightM: z.number().min(-5).max(60).nullable(),
+      }),
+    )
+    .max(200),
+});
+
+/** What each conductor of a cable is used for, at both ends. */
+export const conductorMap = z.strictObject({
+  id,
+  name: words(60, 1),
+  lines: z.array(z.strictObject({ conductor: words(30, 1), use: words(60, 1) })).max(60),
+  note: words(400),
+});
+
+/** A named set of devices: a listening zone, an alarm zone, a group of lights or shades. */
+export const group = z.strictObject({ id, kind: z.enum(GROUP_KINDS), name: words(60, 1) });
+export const groupMember = z.strictObject({ id, groupId: id, deviceId: id });
+
+/** A box with its plate, composed for a wall. */
+export const plate = z.strictObject({
+  id,
+  levelId: id,
+  roomId: id.nullable(),
+  name: words(60),
+  x: coordinateM,
+  y: coordinateM,
+  heightM: z.number().min(-5).max(30).describe('centre above finished floor, m'),
+  facingRad: angleRad,
+  gangs: z.int().min(1).max(6),
+  boxKind: z.enum(BOX_KINDS),
+  divider: z.boolean().describe('a barrier between low voltage and mains in one box'),
+  mainsGangs: z.int().min(0).max(6).describe('gangs that the electrician fills'),
+  opening: z.enum(PLATE_OPENINGS),
+  finish: words(40),
+  inserts: z.array(z.strictObject({ gang: z.int().min(1).max(6), kind: words(40, 1), deviceId: id.nullable() })).max(36),
+  besideM: lengthM(20).nullable().describe('distance to the electrician’s box that it lines up with, m; null stands alone'),
+});
+
+export type Phase = z.infer<typeof phase>;
+export type BriefCell = z.infer<typeof briefCell>;
+export type RoomBrief = z.infer<typeof roomBrief>;
+export type OpenDecision = z.infer<typeof decision>;
+export type TradeDate = z.infer<typeof tradeDate>;
+export type TradeGate = (typeof TRADE_GATES)[number];
+export type Compromise = z.infer<typeof compromise>;
+export type PackageLine = z.infer<typeof packageLine>;
+export type WalkResult = z.infer<typeof walkResult>;
+export type RoomTemplate = z.infer<typeof roomTemplate>;
+export type ConductorMap = z.infer<typeof conductorMap>;
+export type Group = z.infer<typeof group>;
+export type GroupMember = z.infer<typeof groupMember>;
+export type GroupKind = (typeof GROUP_KINDS)[number];
+export type Plate = z.infer<typeof plate>;
+export type Answer = (typeof ANSWERS)[number];

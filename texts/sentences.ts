@@ -11,6 +11,7 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
     Object.entries(figures).map(([name, value]) => {
       if (value !== null && typeof value === 'object' && !Array.isArray(value))
         return [name, readable(value as Record<string, unknown>, units)];
+      if (name === 'topic' && typeof value === 'string') return [name, words.t(`terms.topics.${value}`).toLowerCase()];
       if (Array.isArray(value)) return [name, value.map(String).join(', ')];
       if (typeof value !== 'number') return [name, value];
       if (CABLE_LENGTHS.has(name)) return [name, formatCableLength(value, units)];

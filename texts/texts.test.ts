@@ -2,6 +2,14 @@ import { expect } from 'chai';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import {
+  ANSWERS,
+  BRIEF_TOPICS,
+  FITTINGS,
+  MOUNTS,
+  SPEAKER_COLOURS,
+  TRADE_GATES,
+  WALK_RESULTS,
+  WISHES,
   CEILING_KINDS,
   CONDITIONS,
   DECISIONS,
@@ -51,6 +59,14 @@ describe('the texts', () => {
       ['substrates', SUBSTRATES],
       ['conditions', CONDITIONS],
       ['neutrals', NEUTRALS],
+      ['mounts', MOUNTS],
+      ['topics', BRIEF_TOPICS],
+      ['answers', ANSWERS],
+      ['gates', TRADE_GATES],
+      ['walkFound', WALK_RESULTS],
+      ['fittings', FITTINGS],
+      ['wishes', WISHES],
+      ['speakerColours', SPEAKER_COLOURS],
       ['anchors', ANCHORS],
       ['anchorCautions', ANCHOR_CAUTIONS],
     ];

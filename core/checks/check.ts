@@ -28,6 +28,8 @@ export interface Finding {
 export interface CheckContext {
   readonly document: ProjectDocument;
   readonly runs: readonly PlannedRun[];
+  /** YYYY-MM-DD; without it nothing is said about dates. */
+  readonly today?: string;
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { ProjectDocument } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
+import { briefMet, decisionsInTime, nothingOnPurpose, signedRooms } from './brief-kept.ts';
 import type { Check, CheckContext, Finding, Rank } from './check.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
 import { keptRouteDiffers } from './kept-route-differs.ts';
@@ -16,13 +17,21 @@ export const CHECKS: readonly Check[] = [
   ceilingAboveHeads,
   roomsClosed,
   cavitiesKnown,
+  briefMet,
+  nothingOnPurpose,
+  decisionsInTime,
+  signedRooms,
 ];
 
 const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };
 
 /** All findings of a project, stops first. */
-export function runChecks(document: ProjectDocument, runs: readonly PlannedRun[] = planRuns(document)): Finding[] {
-  return CHECKS.flatMap((check) => findingsFrom(check, { document, runs })).sort((a, b) => ORDER[a.rank] - ORDER[b.rank]);
+export function runChecks(
+  document: ProjectDocument,
+  runs: readonly PlannedRun[] = planRuns(document),
+  today?: string,
+): Finding[] {
+  return CHECKS.flatMap((check) => findingsFrom(check, { document, runs, today })).sort((a, b) => ORDER[a.rank] - ORDER[b.rank]);
 }
 
 interface Kept {

@@ -23,6 +23,12 @@ export function boundsOf(points: Iterable<Point2>): Bounds | null {
   return minX === Infinity ? null : { minX, minY, maxX, maxY };
 }
 
+/** The middle of the smallest upright rectangle around the points. */
+export function middleOf(points: Iterable<Point2>): Point2 {
+  const box = boundsOf(points)!;
+  return [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+}
+
 /** Whether a point lies in a rectangle or on its edge. */
 export const inBounds = ({ minX, minY, maxX, maxY }: Bounds, [x, y]: Point2): boolean =>
   x >= minX && x <= maxX && y >= minY && y <= maxY;

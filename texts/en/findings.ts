@@ -21,6 +21,14 @@ export const findings = {
     'The ceiling of {{room}} at {{ceilingM}} is below the head of a {{kind}} at {{headM}}. Measure both again.',
   'room-open': 'The walls of {{room}} are not closed. Close them, or remove the room.',
   'cavity-not-known': 'The cavity of a wall ({{wall}}) is not known. Open it, or plan for the surface.',
+  'brief-device-missing':
+    '{{room}}: {{wanted}} wanted for {{topic}}, {{placed}} placed. Place what is missing, or talk about it again.',
+  'brief-threshold-missed':
+    '{{room}}: the brief asks for {{asked}} {{unit}} of {{topic}}, the plan reaches {{reached}} {{unit}}.',
+  'brief-nothing-wanted': '{{room}}: nothing was to come for {{topic}} on purpose, but {{placed}} is placed.',
+  'decision-late': '{{subject}} should have been decided by {{lastSafeOn}} ({{days}} days ago). {{owner}} must decide now.',
+  'decision-soon': '{{subject}} must be decided by {{lastSafeOn}}, in {{days}} days, by {{owner}}.',
+  'signed-not-discussed': '{{room}} is signed, but {{count}} of its topics were not discussed. Ask, and have it signed again.',
 } as const;
 
 /** Words on the buttons of cures. */
@@ -30,5 +38,6 @@ export const cures = {
   'move-back': 'Move the device back',
   'pull-again': 'Pull again to the plan',
   'fit-opening': 'Move or narrow it to {{widthM}}',
+  'brief-want': 'Write it down as wanted',
   'lift-level': 'Raise {{name}} to {{elevationM}}',
 } as const;

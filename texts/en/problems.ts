@@ -78,6 +78,9 @@ export const problems = {
   'recipe-type-missing': '{{field}}: the library has no type {{value}}. Choose the type that stands at the far end.',
   'recipe-self': '{{field}}: {{name}} would be cabled to itself. Choose a chain, or another type.',
   'recipe-circle': '{{field}}: the recipes go in a circle ({{way}}). Let one of them go home to the rack.',
+  'brief-not-discussed':
+    '{{field}}: {{count}} topics are not discussed yet. Ask about each, or say that nothing comes there on purpose.',
+  'signature-missing': '{{field}}: say who signs.',
   'outside-rooms': 'It stands in no room, so there is no ceiling to enter. Move it into a room or onto a wall.',
   'no-cavity': '{{room}} has no cavity above its ceiling. Choose a wall, or plan a soffit.',
   'slab-below': 'There is only a slab below it. Plan a conduit in the screed or choose a wall.',

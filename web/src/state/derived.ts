@@ -2,6 +2,7 @@ import { runChecks, type Finding } from '@dusky-spool/core/checks';
 import { scheduleOf, type ScheduleRow } from '@dusky-spool/core/documents';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns, type PlannedRun } from '@dusky-spool/core/runs';
+import { today } from './today.ts';
 import { en } from '@dusky-spool/texts';
 
 /** All that follows from a project: routes, findings and the schedule. */
@@ -20,7 +21,7 @@ export function derive(document: ProjectDocument): Derived {
   const known = kept.get(document);
   if (known) return known;
   const runs = planRuns(document);
-  const findings = runChecks(document, runs);
+  const findings = runChecks(document, runs, today());
   const runsByDevice = new Map<string, PlannedRun[]>();
   for (const planned of runs) {
     const list = runsByDevice.get(planned.device.id);

@@ -8,7 +8,7 @@ import { postJson, Refused } from '../../api/http.ts';
 import { useSession } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
-import { today } from './today.ts';
+import { today } from '../../state/today.ts';
 
 interface Props {
   readonly document: ProjectDocument;

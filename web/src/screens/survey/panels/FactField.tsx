@@ -5,7 +5,7 @@ import { term, text } from '../../../app/text.ts';
 import { useSession } from '../../../api/session.ts';
 import { newRecordId, useProject } from '../../../state/project.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';
-import { today } from '../today.ts';
+import { today } from '../../../state/today.ts';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -1,0 +1,259 @@
+import { expect } from 'chai';
+import { runChecks } from '../checks/index.ts';
+import { placeDevice } from '../devices/index.ts';
+import {
+  applyChange,
+  BRIEF_TOPICS,
+  type BriefTopic,
+  type Operation,
+  type OpenDecision,
+  type ProjectDocument,
+} from '../project/index.ts';
+import { planRuns } from '../runs/index.ts';
+import { smallHouse, twoStoreyHouse } from '../testing/index.ts';
+import {
+  answerCell,
+  briefCost,
+  briefPrompts,
+  cellOf,
+  comparePackage,
+  costOfAnswer,
+  daysBefore,
+  fillRest,
+  notDiscussed,
+  openDecisions,
+  readPackage,
+  requirementsOf,
+  signRoom,
+  supersetOf,
+  tellRoom,
+  tellWalk,
+  topicsAsked,
+  walkDifferences,
+  walkingOrder,
+} from './index.ts';
+
+let count = 0;
+const newId = () => `n${++count}`;
+const make = (document: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
+  const applied = applyChange(document, { operations });
+  if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
+  return applied.value;
+};
+const answer = (
+  document: ProjectDocument,
+  roomId: string,
+  topic: BriefTopic,
+  ...rest: [Parameters<typeof answerCell>[3], Parameters<typeof answerCell>[5]?]
+) => make(document, answerCell(document, roomId, topic, rest[0], newId, rest[1]));
+const place = (document: ProjectDocument, typeId: string, at: [number, number]): ProjectDocument => {
+  const placed = placeDevice(document, { typeId, levelId: 'm', at }, { device: newId(), run: newId });
+  if (!placed.ok) throw new Error(placed.problem.code);
+  return make(document, placed.value.operations);
+};
+const house = smallHouse({ rooms: [{ use: 'living' }, { use: 'bath' }] });
+
+describe('the brief', () => {
+  it('knows five states of a topic: four answers, and not discussed', () => {
+    let document = answer(house, 'a', 'display', 'wanted');
+    expect(cellOf(document, 'a', 'display')).to.include({ answer: 'wanted', count: 1, threshold: 1.2 });
+    document = answer(document, 'a', 'display', 'nothing');
+    expect(cellOf(document, 'a', 'display')).to.include({ answer: 'nothing', count: 0 });
+    document = answer(document, 'a', 'display', 'prepared');
+    expect(cellOf(document, 'a', 'display')!.count).to.equal(1);
+    document = answer(document, 'a', 'display', null);
+    expect(cellOf(document, 'a', 'display')).to.equal(undefined);
+    expect(notDiscussed(document, 'a')).to.have.length(BRIEF_TOPICS.length);
+  });
+
+  it('does not let a room be signed with a topic not discussed, and takes the signature back when an answer changes', () => {
+    const refused = signRoom(house, 'a', 'the client', '2026-11-25', newId);
+    expect(refused).to.nested.include({ ok: false, 'problem.code': 'brief-not-discussed', 'problem.count': 14 });
+    let document = house;
+    for (const topic of topicsAsked('living')) document = answer(document, 'a', topic, 'wanted');
+    expect(notDiscussed(document, 'a')).to.have.members(['camera', 'security', 'door', 'coax']);
+    document = make(document, fillRest(document, 'a', newId));
+    expect(notDiscussed(document, 'a')).to.deep.equal([]);
+    expect(cellOf(document, 'a', 'camera')!.answer).to.equal('nothing');
+    expect(signRoom(document, 'a', ' ', '2026-11-25', newId)).to.nested.include({ 'problem.code': 'signature-missing' });
+    const signed = signRoom(document, 'a', 'the client', '2026-11-25', newId);
+    if (!signed.ok) throw new Error(signed.problem.code);
+    document = make(document, signed.value);
+    expect(Object.values(document.roomBriefs)[0]).to.include({ signedBy: 'the client', signedOn: '2026-11-25' });
+    expect(Object.values(answer(document, 'a', 'coax', 'wanted').roomBriefs)[0].signedOn).to.equal('');
+  });
+
+  it('asks by the use of a room, then by what its people do there, and only what is still open', () => {
+    const topics = (document: ProjectDocument, roomId: string) => briefPrompts(document, roomId).map(({ topic }) => topic);
+    expect(topics(house, 'b')).to.deep.equal(['sound', 'keypad', 'light', 'climate']);
+    expect(topics(answer(house, 'b', 'sound', 'nothing'), 'b')).to.deep.equal(['keypad', 'light', 'climate']);
+    const used = make(house, tellRoom(house, 'b', { used: 'daily', overflowSeats: 4 }, newId));
+    expect(briefPrompts(used, 'b')).to.deep.include({ topic: 'wifi', because: 'daily' });
+    expect(briefPrompts(used, 'b')).to.deep.include({ topic: 'display', because: 'overflow' });
+  });
+
+  it('counts what a room usually has: a contact for each opening outwards, a shade for each window', () => {
+    const opening = { hinge: null, swing: null, casingWidthM: 0.07, casingDepthM: 0, pocket: false, hardware: '' };
+    const windows = smallHouse({
+      openings: [
+        { ...opening, id: 'w', wallId: 'west', kind: 'window', offsetM: 2, widthM: 1, sillM: 1, headM: 2 },
+        { ...opening, id: 'n', wallId: 'north1', kind: 'door', offsetM: 2, widthM: 1, sillM: 0, headM: 2 },
+        { ...opening, id: 'i', wallId: 'middle', kind: 'door', offsetM: 2, widthM: 0.9, sillM: 0, headM: 2 },
+      ],
+    });
+    expect(cellOf(answer(windows, 'a', 'security', 'wanted'), 'a', 'security')!.count).to.equal(2);
+    expect(cellOf(answer(windows, 'a', 'shade', 'wanted'), 'a', 'shade')!.count).to.equal(1);
+  });
+});
+
+describe('a requirement', () => {
+  it('names the devices that answer it, and says what is missing', () => {
+    let document = answer(house, 'a', 'sound', 'wanted');
+    const [before] = requirementsOf(document, planRuns(document));
+    expect(before).to.include({ missing: 2, holds: false });
+    expect(runChecks(document).find(({ code }) => code === 'brief-device-missing')).to.deep.include({
+      measured: 0,
+      allowed: 2,
+      subjects: [{ in: 'rooms', id: 'a' }],
+    });
+    document = place(place(document, 'ceiling-speaker', [2, 2]), 'ceiling-speaker', [3, 2]);
+    const [after] = requirementsOf(document, planRuns(document));
+    expect(after).to.include({ missing: 0, holds: true, reached: null });
+    expect(after.devices).to.have.length(2);
+    expect(runChecks(document).some(({ check }) => check === 'brief-met')).to.equal(false);
+  });
+
+  it('can fail later by its threshold: a display too small, a network drop too far for 10 Gbit/s over category 6', () => {
+    // 1.45 m wide at 16:9: 1.664 m across.
+    let document = place(answer(house, 'a', 'display', 'wanted', { threshold: 1.7 }), 'display', [2, 0.1]);
+    const display = requirementsOf(document, planRuns(document))[0];
+    expect(display.reached).to.be.closeTo(1.45 / 0.871576, 1e-4);
+    expect(display.holds).to.equal(false);
+    expect(runChecks(document).find(({ code }) => code === 'brief-threshold-missed')).to.include({ allowed: 1.7, unit: 'm' });
+    const near = answer(house, 'a', 'network', 'wanted', { threshold: 10 });
+    document = place(near, 'network-drop', [1, 0.1]);
+    expect(requirementsOf(document, planRuns(document))[0]).to.include({ reached: 10, holds: true });
+    const far = place({ ...near, project: { ...near.project, rackSlackM: 20, wasteFactor: 1.5 } }, 'network-drop', [1, 0.1]);
+    expect(requirementsOf(far, planRuns(far))[0]).to.include({ reached: 1, holds: false });
+  });
+
+  it('is broken by a device where nothing was to come on purpose; the cure writes it down', () => {
+    const document = place(answer(house, 'a', 'camera', 'nothing'), 'ceiling-camera', [2, 2]);
+    const [finding] = runChecks(document).filter(({ check }) => check === 'nothing-on-purpose');
+    expect(finding).to.include({ measured: 1, allowed: 0 });
+    const cured = make(document, finding.cures[0].operations);
+    expect(cellOf(cured, 'a', 'camera')).to.include({ answer: 'wanted', count: 1 });
+    expect(runChecks(cured).filter(({ check }) => check === 'nothing-on-purpose' || check === 'brief-met')).to.deep.equal([]);
+  });
+});
+
+describe('the cost of an answer', () => {
+  it('is cable, hours and device now, and what the same costs after the walls are closed', () => {
+    // By hand: 7.25 + 0.05 m level, 2.1 m up, 0.5 m down, x 1.1 + 0.45 + 3 = 14.34, so 14.5 m of 0.55 twice: 15.95.
+    // Hours new 0.3 + 0.4 + 0.03 + 0.1 and 0.08 + 0.4 + 0.03 at 65: 87.1; fitting 0.2 h: 13; device 18. Later 2.46 h and 19.5.
+    const wanted = costOfAnswer(house, house.rooms.a, 'network', 'wanted', 1, null);
+    expect(wanted.now).to.be.closeTo(15.95 + 87.1 + 13 + 18, 1e-9);
+    expect(wanted.afterClose).to.be.closeTo(15.95 + 159.9 + 19.5 + 18, 1e-9);
+    const prepared = costOfAnswer(house, house.rooms.a, 'network', 'prepared', 1, null);
+    expect(prepared.now).to.be.closeTo(15.95 + 87.1, 1e-9);
+    expect(costOfAnswer(house, house.rooms.a, 'network', 'later', 1, null)).to.include({ now: 0, afterClose: wanted.afterClose });
+    expect(costOfAnswer(house, house.rooms.a, 'network', 'nothing', 0, null).afterClose).to.equal(0);
+    const document = answer(answer(house, 'a', 'network', 'wanted'), 'b', 'network', 'nothing');
+    expect(briefCost(document).all.now).to.be.closeTo(wanted.now, 1e-9);
+  });
+});
+
+describe('an open decision', () => {
+  const options: OpenDecision['options'] = [
+    { name: 'display', typeId: 'display' },
+    { name: 'projector', typeId: 'projector' },
+    { name: 'nothing', typeId: null },
+  ];
+  const base: OpenDecision = {
+    id: 'x',
+    roomId: 'a',
+    subject: 'Picture in the living room',
+    options,
+    gate: 'board',
+    leadDays: 10,
+    owner: 'the client',
+    chosen: '',
+    decidedOn: '',
+    note: '',
+  };
+
+  it('is kept open by the superset of its cables', () => {
+    expect(supersetOf(house, options).map(({ cableTypeId, count: n }) => [cableTypeId, n])).to.deep.equal([
+      ['cat6a_utp', 2],
+      ['ctl_18_2', 1],
+      ['hdmi_fibre', 1],
+    ]);
+  });
+
+  it('has a last safe date before its gate, and becomes a stop when that is past', () => {
+    expect(daysBefore('2027-03-01', 10)).to.equal('2027-02-19');
+    const document = {
+      ...house,
+      decisions: { x: base },
+      tradeDates: { g: { id: 'g', gate: 'board' as const, on: '2027-03-01' } },
+    };
+    expect(openDecisions(document, '2027-02-10')[0]).to.include({ lastSafeOn: '2027-02-19', daysLeft: 9 });
+    const rankOn = (today: string) => runChecks(document, [], today).find(({ check }) => check === 'decisions-in-time')?.rank;
+    expect([rankOn('2027-01-01'), rankOn('2027-02-10'), rankOn('2027-02-19'), rankOn('2027-02-20')]).to.deep.equal([
+      undefined,
+      'look',
+      'look',
+      'stop',
+    ]);
+    const decided = { ...document, decisions: { x: { ...base, chosen: 'display' } } };
+    expect(openDecisions(decided, '2027-02-20')).to.deep.equal([]);
+    expect(openDecisions({ ...document, tradeDates: {} }, '2027-02-20')[0]).to.include({ lastSafeOn: '', daysLeft: null });
+  });
+});
+
+describe('the builder’s package', () => {
+  it('is read line by line and compared with the brief', () => {
+    let document = answer(answer(house, 'a', 'network', 'wanted', { count: 2 }), 'b', 'sound', 'wanted', { count: 2 });
+    document = answer(document, 'a', 'coax', 'nothing');
+    const lines = readPackage(
+      document,
+      '- Room AA: 1 x data outlet\n2 ceiling speakers\nRoom AA: 3 coax outlets\n\nallowance as discussed',
+      newId,
+    );
+    expect(lines.map(({ roomId, topic, count: n }) => [roomId, topic, n])).to.deep.equal([
+      ['a', 'network', 1],
+      [null, 'sound', 2],
+      ['a', 'coax', 3],
+      [null, null, 1],
+    ]);
+    const compared = comparePackage({ ...document, packageLines: Object.fromEntries(lines.map((line) => [line.id, line])) });
+    expect(compared.missing).to.deep.equal([{ roomId: 'a', topic: 'network', wanted: 2, included: 1 }]);
+    expect(compared.beyond).to.deep.equal([{ roomId: 'a', topic: 'coax', wanted: 0, included: 3 }]);
+    expect(compared.unclear.map(({ words }) => words)).to.deep.equal(['allowance as discussed']);
+  });
+});
+
+describe('the walk', () => {
+  it('goes level by level to the nearest room, unless an order is given; what differs is listed', () => {
+    const both = twoStoreyHouse();
+    expect(walkingOrder(both).map(({ id }) => id)).to.deep.equal(['a', 'b', 'c']);
+    expect(walkingOrder(make(both, tellRoom(both, 'b', { walkOrder: 1 }, newId))).map(({ id }) => id)).to.deep.equal([
+      'b',
+      'a',
+      'c',
+    ]);
+    let document = answer(both, 'a', 'display', 'wanted');
+    document = make(
+      document,
+      tellWalk(document, 'a', 'display', { found: 'missing', by: 'crew', on: '2026-11-25', note: '' }, newId),
+    );
+    expect(walkDifferences(document).map(({ cell, result }) => [cell.topic, result.found])).to.deep.equal([
+      ['display', 'missing'],
+    ]);
+    document = make(
+      document,
+      tellWalk(document, 'a', 'display', { found: 'there', by: 'crew', on: '2026-11-26', note: '' }, newId),
+    );
+    expect(walkDifferences(document)).to.deep.equal([]);
+  });
+});

@@ -1,0 +1,178 @@
+import { polygonArea, type Point2 } from '../geometry/index.ts';
+import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import {
+  BRIEF_TOPICS,
+  create,
+  listOf,
+  remove,
+  update,
+  type Answer,
+  type BriefCell,
+  type BriefTopic,
+  type Operation,
+  type ProjectDocument,
+  type Room,
+  type RoomBrief,
+} from '../project/index.ts';
+import { TOPIC_RULES, topicsAsked } from './topics.ts';
+
+type Cells = ReadonlyMap<string, BriefCell>;
+const kept = new WeakMap<object, Cells>();
+const key = (roomId: string, topic: BriefTopic) => `${roomId}/${topic}`;
+
+/** The answer of a room to a topic; undefined where it was not discussed. */
+export function cellOf(document: Pick<ProjectDocument, 'briefCells'>, roomId: string, topic: BriefTopic): BriefCell | undefined {
+  let cells = kept.get(document.briefCells);
+  if (!cells) {
+    cells = new Map(Object.values(document.briefCells).map((cell) => [key(cell.roomId, cell.topic), cell]));
+    kept.set(document.briefCells, cells);
+  }
+  return cells.get(key(roomId, topic));
+}
+
+export const briefOf = (document: Pick<ProjectDocument, 'roomBriefs'>, roomId: string): RoomBrief | undefined =>
+  Object.values(document.roomBriefs).find((brief) => brief.roomId === roomId);
+
+const EMPTY_BRIEF = { who: '', used: '', noise: '', overflowSeats: 0, walkOrder: 0, signedBy: '', signedOn: '' } as const;
+
+/** Writes down how a room is used, or who signed it. */
+export function tellRoom(
+  document: ProjectDocument,
+  roomId: string,
+  after: Partial<Omit<RoomBrief, 'id' | 'roomId'>>,
+  newId: () => string,
+): Operation[] {
+  const known = briefOf(document, roomId);
+  if (!known) return [create('roomBriefs', { id: newId(), roomId, ...EMPTY_BRIEF, ...after })];
+  const operation = update('roomBriefs', known, after);
+  return operation ? [operation] : [];
+}
+
+/** How many devices a room of this size and shape usually has for a topic: a pair of speakers for 28 m², a contact an opening. */
+export function usualCount(document: ProjectDocument, room: Room, topic: BriefTopic): number {
+  const areaM2 = Math.abs(polygonArea(room.polygon as Point2[]));
+  if (topic === 'sound') return areaM2 < 9 ? 1 : 2 * Math.max(1, Math.ceil(areaM2 / 28));
+  if (topic === 'surround') return TOPIC_RULES.surround.usual ?? 5;
+  if (topic === 'shade') return Math.max(1, openingsIn(document, room, ['window']));
+  if (topic === 'security') return Math.max(1, openingsIn(document, room, ['window', 'door'], true));
+  return 1;
+}
+
+/** Openings on the outline of a room; `outer` leaves out those that lead into another room. */
+function openingsIn(document: ProjectDocument, room: Room, kinds: readonly string[], outer = false): number {
+  const rooms = listOf(document, 'rooms').filter((other) => other.levelId === room.levelId);
+  const onOutline = (one: Room, p: Point2) =>
+    one.polygon.some((a, i) => {
+      const b = one.polygon[(i + 1) % one.polygon.length];
+      const long = Math.hypot(b[0] - a[0], b[1] - a[1]);
+      return Math.hypot(p[0] - a[0], p[1] - a[1]) + Math.hypot(p[0] - b[0], p[1] - b[1]) - long < 0.02;
+    });
+  return listOf(document, 'openings').filter((opening) => {
+    const wall = document.walls[opening.wallId];
+    if (wall.levelId !== room.levelId || !kinds.includes(opening.kind)) return false;
+    const t = opening.offsetM / Math.hypot(wall.b[0] - wall.a[0], wall.b[1] - wall.a[1]);
+    const p: Point2 = [wall.a[0] + (wall.b[0] - wall.a[0]) * t, wall.a[1] + (wall.b[1] - wall.a[1]) * t];
+    return onOutline(room, p) && (!outer || rooms.filter((other) => onOutline(other, p)).length === 1);
+  }).length;
+}
+
+type Given = Partial<Pick<BriefCell, 'count' | 'threshold' | 'typeId' | 'phaseId' | 'note'>>;
+
+/** Answers one cell; null takes the answer back to not discussed. A room that was signed is signed no longer. */
+export function answerCell(
+  document: ProjectDocument,
+  roomId: string,
+  topic: BriefTopic,
+  answer: Answer | null,
+  newId: () => string,
+  given: Given = {},
+): Operation[] {
+  const known = cellOf(document, roomId, topic);
+  const operations: (Operation | null)[] = [];
+  if (answer === null) operations.push(known ? remove('briefCells', known) : null);
+  else if (known) {
+    const count =
+      given.count ??
+      (known.count === 0 && answer !== 'nothing' ? usualCount(document, document.rooms[roomId], topic) : known.count);
+    operations.push(update('briefCells', known, { answer, ...given, count: answer === 'nothing' ? 0 : count }));
+  } else {
+    const room = document.rooms[roomId];
+    operations.push(
+      create('briefCells', {
+        id: newId(),
+        roomId,
+        topic,
+        answer,
+        count: answer === 'nothing' ? 0 : usualCount(document, room, topic),
+        threshold: answer === 'nothing' ? null : TOPIC_RULES[topic].usual,
+        typeId: null,
+        phaseId: null,
+        note: '',
+        ...given,
+      }),
+    );
+  }
+  const made = operations.filter((operation) => operation !== null);
+  const brief = briefOf(document, roomId);
+  if (made.length > 0 && brief && brief.signedOn !== '') made.push(update('roomBriefs', brief, { signedBy: '', signedOn: '' })!);
+  return made;
+}
+
+/** Topics of a room without an answer. */
+export const notDiscussed = (document: ProjectDocument, roomId: string): BriefTopic[] =>
+  BRIEF_TOPICS.filter((topic) => !cellOf(document, roomId, topic));
+
+/** Says "nothing here on purpose" to all that a room of this use is not even asked about. */
+export function fillRest(document: ProjectDocument, roomId: string, newId: () => string): Operation[] {
+  const asked = new Set(topicsAsked(document.rooms[roomId].use));
+  let working = document;
+  const operations: Operation[] = [];
+  for (const topic of notDiscussed(document, roomId)) {
+    if (asked.has(topic)) continue;
+    operations.push(...answerCell(working, roomId, topic, 'nothing', newId));
+    working = { ...working, roomBriefs: document.roomBriefs };
+  }
+  return operations;
+}
+
+/**
+ * Signs a room off. Problems: `brief-not-discussed` (with the topics), `signature-missing`.
+ */
+export function signRoom(
+  document: ProjectDocument,
+  roomId: string,
+  by: string,
+  on: string,
+  newId: () => string,
+): Outcome<Operation[]> {
+  const open = notDiscussed(document, roomId);
+  const { name } = document.rooms[roomId];
+  if (open.length > 0)
+    return refuse('brief-not-discussed', { kind: 'incomplete', field: name, count: open.length, topics: open });
+  if (by.trim() === '') return refuse('signature-missing', { kind: 'incomplete', field: name });
+  return fine(tellRoom(document, roomId, { signedBy: by.trim(), signedOn: on }, newId));
+}
+
+/** A question that is still open, and why it is asked. */
+export interface BriefPrompt {
+  readonly topic: BriefTopic;
+  readonly because: 'use' | 'daily' | 'noise' | 'overflow' | 'seat';
+}
+
+/** What to ask about a room next: by its use first, then by what its people do there. Only what has no answer yet. */
+export function briefPrompts(document: ProjectDocument, roomId: string): BriefPrompt[] {
+  const room = document.rooms[roomId];
+  const brief = briefOf(document, roomId);
+  const prompts: BriefPrompt[] = topicsAsked(room.use).map((topic) => ({ topic, because: 'use' }));
+  if (brief?.used === 'daily') prompts.push({ topic: 'wifi', because: 'daily' }, { topic: 'climate', because: 'daily' });
+  if (brief && brief.who !== '') prompts.push({ topic: 'charging', because: 'seat' }, { topic: 'display', because: 'seat' });
+  if (brief && brief.noise !== '') prompts.push({ topic: 'keypad', because: 'noise' }, { topic: 'sound', because: 'noise' });
+  if (brief && brief.overflowSeats > 0)
+    prompts.push({ topic: 'sound', because: 'overflow' }, { topic: 'display', because: 'overflow' });
+  const seen = new Set<BriefTopic>();
+  return prompts.filter(({ topic }) => {
+    if (seen.has(topic) || cellOf(document, roomId, topic)) return false;
+    seen.add(topic);
+    return true;
+  });
+}

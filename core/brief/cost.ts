@@ -1,0 +1,117 @@
+import { middleOf, type Point2 } from '../geometry/index.ts';
+import { listOf, type Answer, type BriefTopic, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
+import { LENGTH_STEP_M } from '../runs/index.ts';
+import { typesFor } from './topics.ts';
+
+/** What an answer costs, in the currency of the project. Bands of ±40 % (ENGINEERING 18): an order of size, not an offer. */
+export interface AnswerCost {
+  /** What is spent on it while the walls are open. */
+  readonly now: number;
+  /** Of that, the devices alone. */
+  readonly devices: number;
+  /** The same wish after the walls are closed. */
+  readonly afterClose: number;
+}
+
+export const NO_COST: AnswerCost = { now: 0, devices: 0, afterClose: 0 };
+/** ENGINEERING 18: labour is a band of so much to either side. */
+export const COST_BAND = 0.4;
+
+/** Person-hours of ENGINEERING 18.1: new framing, retrofit. */
+const HOURS = {
+  pull: [0.3, 1],
+  morePull: [0.08, 0.25],
+  floor: [0.15, 0.75],
+  box: [0.1, 0.35],
+  jack: [0.2, 0.2],
+  otherEnd: [0.1, 0.1],
+  label: [0.03, 0.03],
+} as const;
+/** Fitting a device into a finished room against an open one: 0.40 to 0.75 h for a speaker, 1.5 to 2 h for a display (18.1). */
+const LATE_FITTING: Readonly<Record<string, number>> = { sound: 0.75 / 0.4, picture: 2 / 1.5, guard: 1.5 / 0.75 };
+const LATE_FITTING_OTHER = 1.5;
+
+/**
+ * The cost of `count` devices of a type in a room. Cable length by F16.1 along the axes of the house from the middle of the
+ * room to the nearest rack, over the ceilings: an estimate until the device has its place.
+ */
+export function costOfType(document: ProjectDocument, room: Room, type: DeviceType, count: number, answer: Answer): AnswerCost {
+  if (count === 0 || answer === 'nothing') return NO_COST;
+  const { labourRate } = document.project;
+  const { levels, wayM } = wayToRack(document, room, type);
+  const cables = type.cables.filter((leg) => !leg.optional);
+  let material = 0;
+  const hours = [0, 0];
+  cables.forEach((leg, index) => {
+    const cable = document.cableTypes[leg.cableTypeId];
+    const step = LENGTH_STEP_M[document.project.units];
+    const neededM = wayM * document.project.wasteFactor + leg.slackM + document.project.rackSlackM;
+    material += Math.ceil(neededM / step - 1e-9) * step * (cable?.pricePerM ?? 0);
+    const end = cable?.family === 'cat' ? HOURS.jack : HOURS.otherEnd;
+    for (const late of [0, 1] as const) {
+      hours[late] += (index === 0 ? HOURS.pull : HOURS.morePull)[late] + 2 * end[late] + HOURS.label[late];
+      if (index === 0) hours[late] += levels * HOURS.floor[late] + HOURS.box[late];
+    }
+  });
+  const wiring = (late: 0 | 1) => count * (material + hours[late] * labourRate);
+  const fitting = count * type.hours * labourRate;
+  const lateFitting = fitting * (LATE_FITTING[type.system] ?? LATE_FITTING_OTHER);
+  const devices = count * type.price;
+  const afterClose = wiring(1) + lateFitting + devices;
+  if (answer === 'later') return { now: 0, devices: 0, afterClose };
+  if (answer === 'prepared') return { now: wiring(0), devices: 0, afterClose };
+  return { now: wiring(0) + fitting + devices, devices, afterClose };
+}
+
+/** The cost of an answer by the type that it names, or the first that can answer. */
+export function costOfAnswer(
+  document: ProjectDocument,
+  room: Room,
+  topic: BriefTopic,
+  answer: Answer,
+  count: number,
+  typeId: string | null,
+): AnswerCost {
+  const type = typeId === null ? typesFor(document, topic)[0] : document.deviceTypes[typeId];
+  return type ? costOfType(document, room, type, count, answer) : NO_COST;
+}
+
+export const sumCosts = (costs: readonly AnswerCost[]): AnswerCost =>
+  costs.reduce<AnswerCost>(
+    (sum, cost) => ({
+      now: sum.now + cost.now,
+      devices: sum.devices + cost.devices,
+      afterClose: sum.afterClose + cost.afterClose,
+    }),
+    NO_COST,
+  );
+
+/** The cost of the whole brief, and of each room. */
+export function briefCost(document: ProjectDocument): {
+  readonly all: AnswerCost;
+  readonly byRoom: ReadonlyMap<string, AnswerCost>;
+} {
+  const byRoom = new Map<string, AnswerCost>();
+  for (const cell of listOf(document, 'briefCells')) {
+    const cost = costOfAnswer(document, document.rooms[cell.roomId], cell.topic, cell.answer, cell.count, cell.typeId);
+    byRoom.set(cell.roomId, sumCosts([byRoom.get(cell.roomId) ?? NO_COST, cost]));
+  }
+  return { all: sumCosts([...byRoom.values()]), byRoom };
+}
+
+function wayToRack(document: ProjectDocument, room: Room, type: DeviceType): { readonly levels: number; readonly wayM: number } {
+  const [x, y] = middleOf(room.polygon as Point2[]);
+  const level = document.levels[room.levelId];
+  const ceilingM = room.ceilingHeightM ?? level.ceilingHeightM;
+  const ways = listOf(document, 'racks').map((rack) => {
+    const there = document.levels[rack.levelId];
+    const riseM = type.defaultHeightM === null ? 0 : Math.max(0, ceilingM - type.defaultHeightM);
+    const dropM = Math.max(0, there.ceilingHeightM - rack.entryHeightM);
+    const floorsM = Math.abs(level.elevationM + ceilingM - there.elevationM - there.ceilingHeightM);
+    return {
+      levels: Math.abs(level.order - there.order),
+      wayM: Math.abs(rack.x - x) + Math.abs(rack.y - y) + riseM + dropM + floorsM,
+    };
+  });
+  return ways.sort((a, b) => a.wayM - b.wayM)[0] ?? { levels: 0, wayM: 15 };
+}

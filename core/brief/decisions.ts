@@ -1,0 +1,70 @@
+import { listOf, TRADE_GATES, type Leg, type OpenDecision, type ProjectDocument, type TradeGate } from '../project/index.ts';
+
+/** A cable of the superset: so many of it, and which options need them. */
+export interface SupersetCable {
+  readonly cableTypeId: string;
+  readonly count: number;
+  readonly options: readonly string[];
+}
+
+/**
+ * The least set of cables that keeps every option open: of each cable as many as the option that needs most of it
+ * (practice A14). Options without a type need nothing that is known.
+ */
+export function supersetOf(document: ProjectDocument, options: OpenDecision['options']): SupersetCable[] {
+  const most = new Map<string, { count: number; options: string[] }>();
+  for (const { name, typeId } of options) {
+    const type = typeId === null ? undefined : document.deviceTypes[typeId];
+    for (const [cableTypeId, count] of countOf(type?.cables ?? [])) {
+      const known = most.get(cableTypeId) ?? { count: 0, options: [] };
+      most.set(cableTypeId, { count: Math.max(known.count, count), options: [...known.options, name] });
+    }
+  }
+  return [...most]
+    .map(([cableTypeId, rest]) => ({ cableTypeId, ...rest }))
+    .sort((a, b) => (a.cableTypeId < b.cableTypeId ? -1 : 1));
+}
+
+function countOf(legs: readonly Leg[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const leg of legs) if (!leg.optional) counts.set(leg.cableTypeId, (counts.get(leg.cableTypeId) ?? 0) + 1);
+  return counts;
+}
+
+/** A day so many days before another, both as YYYY-MM-DD. */
+export function daysBefore(day: string, days: number): string {
+  const at = new Date(`${day}T00:00:00Z`);
+  at.setUTCDate(at.getUTCDate() - days);
+  return at.toISOString().slice(0, 10);
+}
+
+export const gateDate = (document: Pick<ProjectDocument, 'tradeDates'>, gate: TradeGate): string =>
+  Object.values(document.tradeDates).find((date) => date.gate === gate)?.on ?? '';
+
+/** An undecided thing with what follows from it. */
+export interface DecisionState {
+  readonly decision: OpenDecision;
+  readonly superset: readonly SupersetCable[];
+  /** YYYY-MM-DD; empty where the gate has no date. */
+  readonly lastSafeOn: string;
+  /** Whole days from today to then; null without a date. */
+  readonly daysLeft: number | null;
+}
+
+/** Everything that is still undecided, the most pressing first; `today` is YYYY-MM-DD. */
+export function openDecisions(document: ProjectDocument, today: string): DecisionState[] {
+  return listOf(document, 'decisions')
+    .filter((decision) => decision.chosen === '')
+    .map((decision) => {
+      const gate = gateDate(document, decision.gate);
+      const lastSafeOn = gate === '' ? '' : daysBefore(gate, decision.leadDays);
+      const daysLeft = lastSafeOn === '' ? null : Math.round((Date.parse(lastSafeOn) - Date.parse(today)) / 86_400_000);
+      return { decision, superset: supersetOf(document, decision.options), lastSafeOn, daysLeft };
+    })
+    .sort(
+      (a, b) =>
+        (a.daysLeft ?? Infinity) - (b.daysLeft ?? Infinity) ||
+        TRADE_GATES.indexOf(a.decision.gate) - TRADE_GATES.indexOf(b.decision.gate) ||
+        (a.decision.id < b.decision.id ? -1 : 1),
+    );
+}

@@ -1,0 +1,94 @@
+import { listOf, type BriefCell, type Device, type ProjectDocument } from '../project/index.ts';
+import type { PlannedRun } from '../runs/index.ts';
+import { TOPIC_RULES, type ThresholdUnit } from './topics.ts';
+
+/** What an answer asks for, which devices answer it, and how far they do. */
+export interface Requirement {
+  readonly cell: BriefCell;
+  readonly unit: ThresholdUnit | null;
+  readonly devices: readonly Device[];
+  /** Devices that are asked for and not there. */
+  readonly missing: number;
+  /** What the plan reaches now, in `unit`; null where only a later stage can say. */
+  readonly reached: number | null;
+  readonly holds: boolean;
+}
+
+/** Diagonal of a display of 16:9 by its width (ENGINEERING 9.1), m. */
+const DIAGONAL_OF_WIDTH = Math.sqrt(1 + (9 / 16) ** 2);
+/** Longest channel that is assured to carry 10 Gbit/s over category 6 (ENGINEERING 3.1), m. */
+const TEN_GIGABIT_CATEGORY_6_M = 37;
+const CHANNEL_M = 100;
+
+/** The devices in a room that answer a cell: those of its type, or any that can. */
+export function answeringDevices(document: ProjectDocument, cell: BriefCell): Device[] {
+  return devicesIn(document, cell.roomId).filter((device) => {
+    const type = document.deviceTypes[device.typeId];
+    return cell.typeId === null ? type.answers === cell.topic : type.id === cell.typeId;
+  });
+}
+
+const kept = new WeakMap<object, ReadonlyMap<string, readonly Device[]>>();
+function devicesIn(document: ProjectDocument, roomId: string): readonly Device[] {
+  let byRoom = kept.get(document.devices);
+  if (!byRoom) {
+    const groups = new Map<string, Device[]>();
+    for (const device of listOf(document, 'devices')) {
+      if (device.roomId === null) continue;
+      const list = groups.get(device.roomId);
+      if (list) list.push(device);
+      else groups.set(device.roomId, [device]);
+    }
+    kept.set(document.devices, (byRoom = groups));
+  }
+  return byRoom.get(roomId) ?? [];
+}
+
+/** Every answer that asks for something, against the plan. */
+export function requirementsOf(document: ProjectDocument, runs: readonly PlannedRun[]): Requirement[] {
+  const runsByDevice = new Map<string, PlannedRun[]>();
+  for (const planned of runs) {
+    const list = runsByDevice.get(planned.device.id);
+    if (list) list.push(planned);
+    else runsByDevice.set(planned.device.id, [planned]);
+  }
+  return listOf(document, 'briefCells').flatMap((cell) => {
+    if (cell.answer === 'nothing' || cell.answer === 'later') return [];
+    const devices = answeringDevices(document, cell);
+    const missing = Math.max(0, cell.count - devices.length);
+    const reached = devices.length === 0 ? null : reach(document, cell, devices, runsByDevice);
+    const short = cell.threshold !== null && reached !== null && reached < cell.threshold * (1 - 1e-9);
+    return [{ cell, unit: TOPIC_RULES[cell.topic].unit, devices, missing, reached, holds: missing === 0 && !short }];
+  });
+}
+
+function reach(
+  document: ProjectDocument,
+  cell: BriefCell,
+  devices: readonly Device[],
+  runsByDevice: ReadonlyMap<string, readonly PlannedRun[]>,
+): number | null {
+  if (cell.topic === 'surround') return devices.length;
+  if (cell.topic === 'display')
+    return Math.min(...devices.map(({ typeId }) => document.deviceTypes[typeId].sizeM[0] * DIAGONAL_OF_WIDTH));
+  if (cell.topic === 'charging') return Math.min(...devices.map(({ typeId }) => document.deviceTypes[typeId].mainsW ?? 0));
+  if (cell.topic !== 'network') return null;
+  const rates = devices.flatMap(({ id }) => (runsByDevice.get(id) ?? []).flatMap((planned) => rateOf(document, planned)));
+  return rates.length === 0 ? null : Math.min(...rates);
+}
+
+/** What a category run carries at its cut length, Gbit/s: 10 over 6A, and over 6 up to 37 m; 1 to 100 m; else nothing. */
+function rateOf(document: ProjectDocument, { run, length }: PlannedRun): number[] {
+  const cable = document.cableTypes[run.cableTypeId];
+  if (cable.family !== 'cat' || !length) return [];
+  if (length.cutLengthM > CHANNEL_M) return [0];
+  return [cable.id.startsWith('cat6a') || length.cutLengthM <= TEN_GIGABIT_CATEGORY_6_M ? 10 : 1];
+}
+
+/** A device that stands where the brief says that nothing comes on purpose. */
+export const againstBrief = (document: ProjectDocument): { readonly cell: BriefCell; readonly devices: readonly Device[] }[] =>
+  listOf(document, 'briefCells').flatMap((cell) => {
+    if (cell.answer !== 'nothing') return [];
+    const devices = answeringDevices(document, cell);
+    return devices.length === 0 ? [] : [{ cell, devices }];
+  });

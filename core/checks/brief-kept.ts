@@ -1,0 +1,152 @@
+import { againstBrief, cellOf, openDecisions, requirementsOf } from '../brief/index.ts';
+import { BRIEF_TOPICS, listOf, update, type BriefCell, type ProjectDocument } from '../project/index.ts';
+import { defineCheck, type Finding } from './check.ts';
+
+/** A decision this near its last safe date is worth a look, days. */
+const SOON_DAYS = 14;
+
+const about = (document: ProjectDocument, cell: BriefCell): Pick<Finding, 'subjects'> & { figures: Record<string, unknown> } => {
+  const room = document.rooms[cell.roomId];
+  return {
+    subjects: [{ in: 'rooms', id: room.id }],
+    figures: { number: room.code, room: room.name, topic: cell.topic },
+  };
+};
+
+/** What the client was promised and the plan does not hold: practice B04. */
+export const briefMet = defineCheck({
+  id: 'brief-met',
+  title: 'The plan holds what the brief promises',
+  source: 'practice A01, B04; thresholds of the brief',
+  severity: 'look',
+  appliesTo: 'rooms',
+  run: ({ document, runs }) => {
+    if (Object.keys(document.briefCells).length === 0) return [];
+    return requirementsOf(document, runs).flatMap(({ cell, unit, devices, missing, reached, holds }): Finding[] => {
+      if (holds) return [];
+      const { subjects, figures } = about(document, cell);
+      const own = devices.map(({ id }) => ({ in: 'devices' as const, id }));
+      if (missing > 0)
+        return [
+          {
+            check: 'brief-met',
+            rank: 'look',
+            code: 'brief-device-missing',
+            subjects,
+            measured: devices.length,
+            allowed: cell.count,
+            unit: '',
+            figures: { ...figures, wanted: cell.count, placed: devices.length },
+            cures: [],
+          },
+        ];
+      return [
+        {
+          check: 'brief-met',
+          rank: 'look',
+          code: 'brief-threshold-missed',
+          subjects: [...subjects, ...own],
+          measured: reached,
+          allowed: cell.threshold,
+          unit: unit ?? '',
+          figures: { ...figures, reached: tidy(reached), asked: tidy(cell.threshold), unit: unit ?? '' },
+          cures: [],
+        },
+      ];
+    });
+  },
+});
+
+const tidy = (value: number | null) => (value === null ? '' : String(Math.round(value * 100) / 100));
+
+/** A device where nothing was to come on purpose: one of the two is wrong. */
+export const nothingOnPurpose = defineCheck({
+  id: 'nothing-on-purpose',
+  title: 'Nothing stands where the brief wants nothing',
+  source: 'practice A01',
+  severity: 'look',
+  appliesTo: 'rooms',
+  reads: ['rooms', 'briefCells', 'devices', 'deviceTypes'],
+  run: ({ document }) =>
+    againstBrief(document).map(({ cell, devices }): Finding => {
+      const { subjects, figures } = about(document, cell);
+      const operation = update('briefCells', cell, { answer: 'wanted', count: devices.length });
+      return {
+        check: 'nothing-on-purpose',
+        rank: 'look',
+        code: 'brief-nothing-wanted',
+        subjects: [...subjects, ...devices.map(({ id }) => ({ in: 'devices' as const, id }))],
+        measured: devices.length,
+        allowed: 0,
+        unit: '',
+        figures: { ...figures, placed: devices.length },
+        cures: operation ? [{ code: 'brief-want', figures: { topic: cell.topic }, operations: [operation] }] : [],
+      };
+    }),
+});
+
+/** Something still undecided near or past the day on which it can be decided without opening anything again: practice B06. */
+export const decisionsInTime = defineCheck({
+  id: 'decisions-in-time',
+  title: 'Every open decision is taken before its last safe date',
+  source: 'practice A14, B06',
+  severity: 'stop',
+  appliesTo: 'decisions',
+  run: ({ document, today }) => {
+    if (!today) return [];
+    return openDecisions(document, today).flatMap(({ decision, lastSafeOn, daysLeft }): Finding[] => {
+      if (daysLeft === null || daysLeft > SOON_DAYS) return [];
+      const past = daysLeft < 0;
+      return [
+        {
+          check: 'decisions-in-time',
+          rank: past ? 'stop' : 'look',
+          code: past ? 'decision-late' : 'decision-soon',
+          subjects: [{ in: 'decisions', id: decision.id }],
+          measured: daysLeft,
+          allowed: 0,
+          unit: 'days',
+          figures: {
+            number: decision.roomId === null ? '' : document.rooms[decision.roomId].code,
+            subject: decision.subject,
+            lastSafeOn,
+            owner: decision.owner,
+            days: Math.abs(daysLeft),
+            gate: decision.gate,
+          },
+          cures: [],
+        },
+      ];
+    });
+  },
+});
+
+/** A room that was signed with a topic nobody has talked about since. */
+export const signedRooms = defineCheck({
+  id: 'signed-rooms',
+  title: 'No signed room has a topic that was not discussed',
+  source: 'practice A01',
+  severity: 'look',
+  appliesTo: 'rooms',
+  reads: ['rooms', 'briefCells', 'roomBriefs'],
+  run: ({ document }) =>
+    listOf(document, 'roomBriefs').flatMap((brief): Finding[] => {
+      if (brief.signedOn === '') return [];
+      const open = BRIEF_TOPICS.filter((topic) => !cellOf(document, brief.roomId, topic));
+      if (open.length === 0) return [];
+      const room = document.rooms[brief.roomId];
+      return [
+        {
+          check: 'signed-rooms',
+          rank: 'look',
+          code: 'signed-not-discussed',
+          subjects: [{ in: 'rooms', id: room.id }],
+          measured: open.length,
+          allowed: 0,
+          unit: '',
+          figures: { number: room.code, room: room.name, count: open.length },
+          cures: [],
+        },
+      ];
+    }),
+});

@@ -176,3 +176,32 @@ export function briefPrompts(document: ProjectDocument, roomId: string): BriefPr
     return true;
   });
 }
+
+/** Lays the answers of one room into others: counts anew for each room; what they have stays unless it is to be replaced. */
+export function copyAnswers(
+  document: ProjectDocument,
+  fromId: string,
+  toIds: readonly string[],
+  replace: boolean,
+  newId: () => string,
+): Operation[] {
+  const operations: Operation[] = [];
+  for (const roomId of toIds) {
+    let signed = false;
+    for (const topic of BRIEF_TOPICS) {
+      const cell = cellOf(document, fromId, topic);
+      const there = cellOf(document, roomId, topic);
+      if (!cell || (there && !replace)) continue;
+      const counted =
+        document.rooms[roomId] && cell.answer !== 'nothing' ? usualCount(document, document.rooms[roomId], topic) : 0;
+      const given = { count: counted, threshold: cell.threshold, typeId: cell.typeId, phaseId: cell.phaseId };
+      for (const operation of answerCell(document, roomId, topic, cell.answer, newId, given)) {
+        // The signature is taken back once.
+        if (operation.in === 'roomBriefs' && signed) continue;
+        signed ||= operation.in === 'roomBriefs';
+        operations.push(operation);
+      }
+    }
+  }
+  return operations;
+}

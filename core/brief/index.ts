@@ -7,6 +7,7 @@ export {
   briefOf,
   briefPrompts,
   cellOf,
+  copyAnswers,
   fillRest,
   notDiscussed,
   signRoom,

@@ -69,8 +69,11 @@ function reach(
   runsByDevice: ReadonlyMap<string, readonly PlannedRun[]>,
 ): number | null {
   if (cell.topic === 'surround') return devices.length;
-  if (cell.topic === 'display')
-    return Math.min(...devices.map(({ typeId }) => document.deviceTypes[typeId].sizeM[0] * DIAGONAL_OF_WIDTH));
+  if (cell.topic === 'display') {
+    // A projector has no picture of its own: its screen has.
+    const widths = devices.flatMap(({ typeId }) => document.deviceTypes[typeId].frameM?.[0] ?? []);
+    return widths.length === 0 ? null : Math.min(...widths) * DIAGONAL_OF_WIDTH;
+  }
   if (cell.topic === 'charging') return Math.min(...devices.map(({ typeId }) => document.deviceTypes[typeId].mainsW ?? 0));
   if (cell.topic !== 'network') return null;
   const rates = devices.flatMap(({ id }) => (runsByDevice.get(id) ?? []).flatMap((planned) => rateOf(document, planned)));

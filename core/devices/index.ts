@@ -3,7 +3,16 @@
 // Start with `placeDevice`.
 export { facingFor, snapDevice, type Snapped } from './snap.ts';
 export { placeDevice, moveDevices, removeDevices, type DeviceMove, type NewIds } from './place.ts';
-export { changeRecipe, checkRecipe, farDevice, nearestRack, runsFor, usualLegs, type RecipeChange } from './recipe.ts';
+export {
+  changeRecipe,
+  checkRecipe,
+  farDevice,
+  nearestRack,
+  runsFor,
+  setSpeakerColours,
+  usualLegs,
+  type RecipeChange,
+} from './recipe.ts';
 export { alignDevices, ALIGNMENTS, type Alignment } from './align.ts';
 export { deviceTitle } from './title.ts';
 export { renumberTaken } from './renumber.ts';

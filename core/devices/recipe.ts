@@ -5,14 +5,17 @@ import {
   newRun,
   removeWithDependants,
   update,
+  updateProject,
   type Device,
   type DeviceType,
   type Leg,
   type Operation,
   type ProjectDocument,
+  type ProjectHeader,
   type Rack,
   type Run,
 } from '../project/index.ts';
+import { stereoLines } from './library/conductor-maps.ts';
 import { bundleFor, isKept, runNumberFor } from '../runs/index.ts';
 
 /**
@@ -194,4 +197,13 @@ export function changeRecipe(
     }
   }
   return fine({ added, removed, altered, kept, operations: operations.filter((operation) => operation !== null) });
+}
+
+/** Takes the other convention of four-conductor speaker cable, with the map that is printed for it. */
+export function setSpeakerColours(document: ProjectDocument, colours: ProjectHeader['speakerColours']): Operation[] {
+  const map = document.conductorMaps.speaker_4;
+  return [
+    updateProject(document.project, { speakerColours: colours }),
+    map ? update('conductorMaps', map, { lines: stereoLines(colours) }) : null,
+  ].filter((operation) => operation !== null);
 }

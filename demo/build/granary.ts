@@ -1,6 +1,7 @@
 import { runChecks } from '../../core/checks/index.ts';
 import type { Point2 } from '../../core/geometry/index.ts';
 import { newHeader, type ProjectDocument } from '../../core/project/index.ts';
+import { addBrief } from './brief.ts';
 import { HouseBuilder, type RoomPlan } from './house-builder.ts';
 
 const STONE_LINED = { kind: 'furred', thicknessM: 0.45, cavityDepthM: 0.06, cableMayRun: true } as const;
@@ -205,6 +206,74 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     ],
     { name: 'To the gate', insideDiameterM: 0.05, note: 'Warning tape above; depth by local rule' },
   );
+  addBrief(house, {
+    open: ['LF', 'B3', 'WK'],
+    signed: ['SC', 'GR', 'KI', 'DN', 'MU', 'MS'],
+    habits: {
+      GR: { who: 'Two on the sofa towards the fireplace', used: 'daily', overflowSeats: 6 },
+      KI: { who: 'Cook at the island, two stools', used: 'daily', noise: 'extractor hood' },
+      SC: { who: 'Four seats in the first row, three behind', used: 'weekly', noise: 'bedroom above: quiet after nine' },
+      MS: { who: 'Bed against the east wall', used: 'daily' },
+      LF: { who: 'One desk under the window', used: 'daily' },
+    },
+    dates: {
+      framing: '2026-12-14',
+      'low-voltage-rough-in': '2027-01-18',
+      insulation: '2027-02-08',
+      board: '2027-02-22',
+      joinery: '2027-04-05',
+      'trim-out': '2027-05-17',
+    },
+    decisions: [
+      {
+        room: 'SC',
+        subject: 'Projector or a large display in the screening room',
+        options: [
+          { name: 'Projector', typeId: 'projector' },
+          { name: 'Display, large', typeId: 'large-display' },
+        ],
+        gate: 'board',
+        leadDays: 14,
+        owner: 'The granary household',
+      },
+      {
+        room: 'LF',
+        subject: 'Desk on the window side or the stair side',
+        options: [{ name: 'Network drop, desk', typeId: 'desk-drop' }],
+        gate: 'low-voltage-rough-in',
+        leadDays: 21,
+        owner: 'The granary household',
+      },
+      {
+        room: null,
+        subject: 'Aerial, or programmes over the network alone',
+        options: [
+          { name: 'Coax outlet', typeId: 'coax-outlet' },
+          { name: 'Network drop', typeId: 'network-drop' },
+        ],
+        gate: 'insulation',
+        leadDays: 7,
+        owner: 'The granary household',
+      },
+    ],
+    compromises: [
+      {
+        room: 'GR',
+        what: 'Display over the fireplace',
+        reason: 'The long wall is glass and the short one has the stair door',
+        effect: 'Picture centre 0.4 m above the eye; a tilting mount, and no fire while watching',
+      },
+    ],
+    packageLines: [
+      'Great room: 2 x ceiling speaker',
+      'Kitchen: 2 x ceiling speaker',
+      '4 x network outlet',
+      'Study: 2 x network outlet',
+      '6 x coax outlet',
+      'Front door bell with picture',
+      'Provision for blinds as agreed',
+    ].join('\n'),
+  });
   return { builder: house, document: house.finish() };
 }
 

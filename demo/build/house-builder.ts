@@ -1,4 +1,5 @@
 import { moveDevices, placeDevice, CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../../core/devices/index.ts';
+import { readPackage } from '../../core/brief/index.ts';
 import { nearestWall, buildingOf } from '../../core/building/index.ts';
 import { crossingParameters, type Point2 } from '../../core/geometry/index.ts';
 import { featureMake, usualSize } from '../../core/survey/index.ts';
@@ -161,6 +162,11 @@ export class HouseBuilder {
       if (change) this.apply([change]);
     }
     return id;
+  }
+
+  /** A builder's package as it was sent. */
+  packageText(text: string): void {
+    this.apply(readPackage(this.document, text, () => this.id('line')).map((line) => create('packageLines', line)));
   }
 
   move(deviceId: string, to: Point2): void {

@@ -4,6 +4,7 @@
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { daysBefore } from '@dusky-spool/core/brief';
 import type { Database } from '../database/index.ts';
 import { importProject } from '../resources/projects/service.ts';
 import { demoMember, hashPassword, insertFirm } from '../resources/session/service.ts';
@@ -26,7 +27,17 @@ export async function loadDemo(database: Database): Promise<void> {
   const member = (await database.models.members.findByPk(memberId, { raw: true })) as unknown as { firmId: string };
   for (const [index, file] of DEMO_FILES.entries()) {
     const at = new Date(Date.now() + index);
-    await importProject(database, member.firmId, readFileSync(join(FOLDER, `${file}.spool.json`), 'utf8'), at);
+    const text = readFileSync(join(FOLDER, `${file}.spool.json`), 'utf8');
+    await importProject(database, member.firmId, datesMoved(text, at), at);
   }
   await database.models.firms.update({ isDemo: true }, { where: { id: member.firmId } });
+}
+
+/** The day on which the demo houses were drawn. */
+const DRAWN_ON = '2026-11-25';
+
+/** The file with every day moved by as much as has passed since it was drawn, so that what is due stays as far off as it was. */
+export function datesMoved(text: string, at: Date): string {
+  const days = Math.floor((at.getTime() - Date.parse(DRAWN_ON)) / 86_400_000);
+  return text.replaceAll(/"(\d{4}-\d{2}-\d{2})"/g, (_, day: string) => `"${daysBefore(day, -days)}"`);
 }

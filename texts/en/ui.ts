@@ -1,8 +1,10 @@
+import { brief } from './brief.ts';
 import { survey } from './survey.ts';
 
 /** Words of the screens. */
 export const ui = {
   ...survey,
+  ...brief,
   product: 'Dusky Spool',
   aid: 'Results are planning aids. Local code and licensed trades decide.',
   cancel: 'Cancel',
@@ -248,6 +250,12 @@ export const ui = {
     },
   },
   edit: {
+    brief: 'Brief of {{room}}: {{topic}}',
+    habit: 'How {{room}} is used',
+    fillRest: 'Nothing else in {{room}}',
+    sign: 'Sign {{room}} off',
+    decision: 'Decision: {{subject}}',
+    walk: 'Walk through {{room}}',
     move: 'Move',
     nudge: 'Nudge',
     rename: 'Rename',
@@ -281,11 +289,13 @@ export const ui = {
       description: 'What is done',
       units: 'Lengths in',
       jurisdiction: 'Region of the code',
+      currency: 'Currency',
+      labourRate: 'Price of a person-hour',
+      speakerColours: 'Four-conductor speaker cable',
       waste: 'Waste factor on routes',
       rackSlack: 'Slack at the rack for new runs',
       ambient: 'Temperature in the cavities, °C',
       regions: { NA: 'North America', EU: 'European Union', UK: 'United Kingdom', other: 'Other' },
-      rooms: 'Rooms and what they have',
       noRooms: 'No room is drawn yet. Import a project file or draw them in Survey.',
     },
     headEnd: {

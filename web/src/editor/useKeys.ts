@@ -4,12 +4,12 @@ export interface KeyActions {
   readonly undo: () => void;
   readonly redo: () => void;
   /** Directions -1, 0 or 1; `far` with Shift. */
-  readonly nudge: (dx: number, dy: number, far: boolean) => void;
-  readonly remove: () => void;
-  readonly escape: () => void;
+  readonly nudge?: (dx: number, dy: number, far: boolean) => void;
+  readonly remove?: () => void;
+  readonly escape?: () => void;
   /** 1 nearer, -1 farther, 0 all of it. */
-  readonly zoom: (direction: number) => void;
-  readonly level: (by: number) => void;
+  readonly zoom?: (direction: number) => void;
+  readonly level?: (by: number) => void;
 }
 
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
@@ -51,13 +51,13 @@ function actionFor(event: KeyboardEvent, actions: KeyActions, target: HTMLElemen
   }
   if (event.altKey) return null;
   const arrow = ARROWS[event.key];
-  if (arrow && !target.closest('[role=grid]')) return () => actions.nudge(arrow[0], arrow[1], event.shiftKey);
-  if (key === 'delete' || key === 'backspace') return actions.remove;
-  if (key === 'escape') return actions.escape;
-  if (key === '+' || key === '=') return () => actions.zoom(1);
-  if (key === '-') return () => actions.zoom(-1);
-  if (key === '0') return () => actions.zoom(0);
-  if (key === 'pageup') return () => actions.level(1);
-  if (key === 'pagedown') return () => actions.level(-1);
+  if (arrow && !target.closest('[role=grid]')) return () => actions.nudge?.(arrow[0], arrow[1], event.shiftKey);
+  if (key === 'delete' || key === 'backspace') return actions.remove ?? null;
+  if (key === 'escape') return actions.escape ?? null;
+  if (key === '+' || key === '=') return () => actions.zoom?.(1);
+  if (key === '-') return () => actions.zoom?.(-1);
+  if (key === '0') return () => actions.zoom?.(0);
+  if (key === 'pageup') return () => actions.level?.(1);
+  if (key === 'pagedown') return () => actions.level?.(-1);
   return null;
 }

@@ -26,6 +26,7 @@ const WAITING = (
   </div>
 );
 const SurveyScreen = later(() => import('./survey/SurveyScreen.tsx').then((module) => module.SurveyScreen), WAITING);
+const BriefScreen = later(() => import('./brief/BriefScreen.tsx').then((module) => module.BriefScreen), WAITING);
 const StageScreen = later(() => import('./stages/StageScreen.tsx').then((module) => module.StageScreen), WAITING);
 
 /** A project with its thread and header; the stage in the address says what is inside. */
@@ -94,6 +95,8 @@ function Frame({
           <PlanScreen projectId={projectId} document={document} stage={stage} />
         ) : stage === 'survey' ? (
           <SurveyScreen projectId={projectId} document={document} />
+        ) : stage === 'brief' ? (
+          <BriefScreen document={document} />
         ) : (
           <StageScreen projectId={projectId} document={document} stage={stage} />
         )}
@@ -242,6 +245,8 @@ function Finder({ projectId, document }: { readonly projectId: string; readonly 
         label: `${feature.name || term(`features.${feature.kind}`)} (${document.levels[feature.levelId].name})`,
       })),
       ...STAGES.map((one) => ({ value: `/p/${projectId}/${one}`, label: text('header.goTo', { stage: text(`stages.${one}`) }) })),
+      { value: `/p/${projectId}/brief?view=walk`, label: text('brief.findWalk') },
+      { value: `/p/${projectId}/brief?view=decisions`, label: text('brief.views.decisions') },
       { value: `/p/${projectId}/survey?view=walk`, label: text('survey.walk') },
       { value: `/p/${projectId}/survey?view=3d`, label: text('survey.threeD') },
       { value: `/p/${projectId}/cabling?view=schedule`, label: text('schedule.title') },

@@ -6,6 +6,10 @@ export function placeOf(projectId: string, document: ProjectDocument, finding: F
   const [{ in: list, id }] = finding.subjects;
   if (list === 'runs')
     return `/p/${projectId}/cabling?level=${document.devices[document.runs[id].deviceId].levelId}&sel=run:${id}`;
+  if (list === 'decisions') return `/p/${projectId}/brief?view=decisions`;
+  if (finding.check === 'brief-met' || finding.check === 'signed-rooms' || finding.check === 'nothing-on-purpose')
+    return `/p/${projectId}/brief?room=${id}`;
+  if (list === 'devices') return `/p/${projectId}/devices?level=${document.devices[id].levelId}&sel=device:${id}`;
   if (list === 'levels') return `/p/${projectId}/survey?level=${id}`;
   const wallId = list === 'openings' ? document.openings[id]?.wallId : id;
   const record = list === 'rooms' ? document.rooms[id] : document.walls[wallId ?? ''];

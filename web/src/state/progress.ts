@@ -1,4 +1,4 @@
-import { RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
+import { BRIEF_TOPICS, RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
 import type { Derived } from './derived.ts';
 
 export const STAGES = [
@@ -38,7 +38,11 @@ export function progressOf(document: ProjectDocument, { runs, findings }: Derive
   const walled = new Set(Object.values(document.walls).map((wall) => wall.levelId));
   const withDevices = new Set(devices.map((device) => device.roomId));
   const shares: Record<Stage, number> = {
-    brief: share([name, client, address, description].filter((fact) => fact.trim() !== '').length, 4),
+    // Every topic of every room talked about; without rooms, the facts of the job.
+    brief:
+      rooms.length > 0
+        ? share(Object.keys(document.briefCells).length, rooms.length * BRIEF_TOPICS.length)
+        : share([name, client, address, description].filter((fact) => fact.trim() !== '').length, 4),
     survey: share(rooms.filter((room) => walled.has(room.levelId)).length, Math.max(1, rooms.length)),
     devices: share(rooms.filter((room) => withDevices.has(room.id)).length, rooms.length),
     cabling: share(runs.filter((planned) => planned.length !== null).length, runs.length),
@@ -61,6 +65,10 @@ export function progressOf(document: ProjectDocument, { runs, findings }: Derive
     'ceiling-above-heads': 'survey',
     'rooms-closed': 'survey',
     'cavities-known': 'survey',
+    'brief-met': 'devices',
+    'nothing-on-purpose': 'devices',
+    'decisions-in-time': 'brief',
+    'signed-rooms': 'brief',
   };
   return STAGES.map((name) => ({
     stage: name,

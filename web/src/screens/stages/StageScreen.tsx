@@ -1,6 +1,5 @@
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import type { Stage } from '../../state/progress.ts';
-import { BriefStage } from './BriefStage.tsx';
 import { HandoverStage } from './HandoverStage.tsx';
 import { HeadEndStage } from './HeadEndStage.tsx';
 import { InspectStage } from './InspectStage.tsx';
@@ -17,8 +16,6 @@ interface Props {
 /** The stages that are lists and forms rather than the plan. */
 export function StageScreen({ projectId, document, stage }: Props) {
   switch (stage) {
-    case 'brief':
-      return <BriefStage document={document} />;
     case 'head-end':
       return <HeadEndStage projectId={projectId} document={document} />;
     case 'order':

@@ -8,7 +8,7 @@ import { text } from '../../../app/text.ts';
 import { newRecordId, useProject } from '../../../state/project.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
-import { WordsField } from './fields.tsx';
+import { WordsField } from '../../../ui/fields.tsx';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -16,7 +16,7 @@ import { useProject } from '../../../state/project.ts';
 import { ChoiceField } from '../../../ui/ChoiceField.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
-import { NumberField, WordsField } from './fields.tsx';
+import { NumberField, WordsField } from '../../../ui/fields.tsx';
 
 interface Props {
   readonly document: ProjectDocument;

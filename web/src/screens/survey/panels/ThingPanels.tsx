@@ -6,7 +6,7 @@ import { useProject } from '../../../state/project.ts';
 import { ChoiceField } from '../../../ui/ChoiceField.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
-import { NumberField, SwitchField, WordsField } from './fields.tsx';
+import { NumberField, SwitchField, WordsField } from '../../../ui/fields.tsx';
 import { Head } from './Head.tsx';
 import { useChange } from './useChange.ts';
 

@@ -9,7 +9,7 @@ import { ChoiceField } from '../../../ui/ChoiceField.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { newSurveyId } from '../ids.ts';
 import { FactField } from './FactField.tsx';
-import { NumberField, SwitchField, WordsField } from './fields.tsx';
+import { NumberField, SwitchField, WordsField } from '../../../ui/fields.tsx';
 
 interface Props {
   readonly document: ProjectDocument;

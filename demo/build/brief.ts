@@ -1,0 +1,74 @@
+import { answerCell, fillRest, notDiscussed, signRoom, tellRoom, topicsAsked } from '../../core/brief/index.ts';
+import { BRIEF_TOPICS, create, listOf, type OpenDecision, type RoomBrief, type TradeGate } from '../../core/project/index.ts';
+import { must, type HouseBuilder } from './house-builder.ts';
+
+/** What is told of a house beyond what stands in it. Rooms are named by their codes. */
+export interface BriefPlan {
+  /** Rooms that nobody has talked through to the end: only what is placed is answered. */
+  readonly open: readonly string[];
+  readonly signed: readonly string[];
+  readonly habits: Readonly<Record<string, Partial<Pick<RoomBrief, 'who' | 'used' | 'noise' | 'overflowSeats'>>>>;
+  readonly dates: Partial<Record<TradeGate, string>>;
+  readonly decisions: readonly (Pick<OpenDecision, 'subject' | 'options' | 'gate' | 'leadDays' | 'owner'> & {
+    readonly room: string | null;
+    readonly chosen?: string;
+  })[];
+  readonly compromises: readonly {
+    readonly room: string;
+    readonly what: string;
+    readonly reason: string;
+    readonly effect: string;
+  }[];
+  readonly packageLines: string;
+}
+
+/** Writes the brief of a house so that it agrees with the devices that stand in it. */
+export function addBrief(house: HouseBuilder, plan: BriefPlan): void {
+  const idOf = (code: string) => Object.values(house.document.rooms).find((room) => room.code === code)!.id;
+  house.apply([create('phases', { id: house.id('phase'), order: 0, name: 'Garden and outbuildings', on: '2027-09-01' })]);
+  const open = new Set(plan.open.map(idOf));
+  for (const room of listOf(house.document, 'rooms')) {
+    for (const topic of BRIEF_TOPICS) {
+      const { devices, deviceTypes } = house.document;
+      const count = Object.values(devices).filter(
+        (device) => device.roomId === room.id && deviceTypes[device.typeId].answers === topic,
+      ).length;
+      // What the plan holds is what was asked for; surround counts its speakers as channels.
+      const given = topic === 'surround' ? { count, threshold: count } : { count };
+      if (count > 0) house.apply(answerCell(house.document, room.id, topic, 'wanted', () => house.id('cell'), given));
+    }
+    if (open.has(room.id)) continue;
+    house.apply(fillRest(house.document, room.id, () => house.id('cell')));
+    const asked = topicsAsked(room.use);
+    notDiscussed(house.document, room.id).forEach((topic, i) => {
+      const answer = topic === 'climate' || topic === 'charging' ? 'later' : i % 3 === 2 ? 'later' : 'nothing';
+      if (asked.includes(topic)) house.apply(answerCell(house.document, room.id, topic, answer, () => house.id('cell')));
+    });
+  }
+  for (const [code, habit] of Object.entries(plan.habits))
+    house.apply(tellRoom(house.document, idOf(code), habit, () => house.id('habit')));
+  for (const code of plan.signed) {
+    const by = house.document.project.client;
+    house.apply(must(signRoom(house.document, idOf(code), by, '2026-11-18', () => house.id('habit'))));
+  }
+  for (const [gate, on] of Object.entries(plan.dates))
+    house.apply([create('tradeDates', { id: house.id('date'), gate: gate as TradeGate, on })]);
+  for (const { room, chosen = '', ...decision } of plan.decisions) {
+    house.apply([
+      create('decisions', {
+        id: house.id('decision'),
+        roomId: room === null ? null : idOf(room),
+        ...decision,
+        chosen,
+        decidedOn: chosen === '' ? '' : '2026-11-12',
+        note: '',
+      }),
+    ]);
+  }
+  for (const { room, ...words } of plan.compromises) {
+    const acceptedBy = house.document.project.client.slice(0, 60);
+    const signed = { on: '2026-11-16', acceptedBy, signedOn: '2026-11-18' };
+    house.apply([create('compromises', { id: house.id('compromise'), roomId: idOf(room), deviceId: null, ...words, ...signed })]);
+  }
+  house.packageText(plan.packageLines);
+}

@@ -1,0 +1,100 @@
+import { expect } from 'chai';
+import { openGranary, saved, startApp, type App } from './testing/index.ts';
+import type { Page } from 'playwright-core';
+
+describe('the brief', () => {
+  let app: App;
+  let page: Page;
+  let id: string;
+  before(async () => {
+    app = await startApp();
+    ({ page } = await app.person());
+    id = await openGranary(app, page);
+    await page.goto(`${app.url}/p/${id}/brief`);
+    await page.locator('.brief-matrix').waitFor();
+  });
+  after(() => app.close());
+  afterEach(() => expect(app.problems).to.deep.equal([]));
+
+  const cell = (name: string) => page.getByRole('button', { name, exact: true });
+  const card = () => page.locator('.brief-card');
+
+  it('is filled by the keyboard, and a room is signed when nothing is left open', async () => {
+    await cell('Loft study, Surround: Not discussed').click();
+    expect(
+      await card()
+        .getByRole('button', { name: /^Not yet: \d+ topics are open$/ })
+        .isDisabled(),
+    ).to.equal(true);
+    await page.keyboard.press('n');
+    await cell('Loft study, Surround: Nothing on purpose').waitFor();
+    await page.keyboard.press('p');
+    await cell('Loft study, Display: Prepared').waitFor();
+    // The cursor went on over what was answered before: Network is the next cell.
+    expect(await page.evaluate(() => document.activeElement!.getAttribute('aria-label'))).to.equal('Loft study, Network: Wanted');
+    await page.keyboard.press('3');
+    await page.locator('[aria-label="Loft study, Network: Wanted"] text').getByText('3').waitFor();
+    await page.keyboard.press('f');
+    await card().getByText('Charging?').waitFor();
+    for (const topic of ['Keypad', 'Shades', 'Charging']) {
+      await cell(`Loft study, ${topic}: Not discussed`).click();
+      await page.keyboard.press('n');
+    }
+    await card().getByRole('button', { name: 'Sign this room off' }).click();
+    await card()
+      .getByText(/^Signed by The granary household/)
+      .waitFor();
+    await saved(page);
+  });
+
+  it('says that a promise is not kept, and leads there', async () => {
+    await page.getByRole('button', { name: /look$/ }).click();
+    await page.getByText('Loft study: 3 wanted for network').waitFor();
+    await page.keyboard.press('Escape');
+    await cell('Loft study, Network: Wanted').click();
+    await page.keyboard.press('2');
+    await saved(page);
+    await page.getByRole('button', { name: /look$/ }).click();
+    await page
+      .getByText(/18.5 m/)
+      .first()
+      .waitFor();
+    expect(await page.getByText('3 wanted for network').count()).to.equal(0);
+    await page.keyboard.press('Escape');
+  });
+
+  it('shows what keeps a decision open, and how long it may stay so', async () => {
+    await page
+      .getByText(/^Open decisions/)
+      .first()
+      .click();
+    const screening = page.locator('.decision').filter({ hasText: 'Decide: Projector' });
+    await screening.getByText(/^Decide by \d{4}-\d{2}-\d{2}, 75 days left$/).waitFor();
+    await screening.getByText('2 × Category 6A, 1 × Control 18/2, 1 × Optical picture lead').waitFor();
+    await screening.getByRole('button', { name: 'Decide: Projector' }).click();
+    await page.locator('.decided').getByText('Projector or a large display').waitFor();
+    await saved(page);
+  });
+
+  it('compares the builder’s package with it', async () => {
+    await page.getByText('Builder’s package').first().click();
+    await page.getByText('Great room Sound: 4 wanted, 2 included').waitFor();
+    await page.getByLabel('Great room: 2 x data outlet').fill('Great room: 2 x in-ceiling loudspeaker');
+    await page.getByRole('button', { name: 'Read these lines' }).click();
+    await page.getByText('Great room Sound: 4 wanted, 2 included').waitFor({ state: 'detached' });
+    await saved(page);
+  });
+
+  it('is walked on a phone, and what differs is listed', async () => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.goto(`${app.url}/p/${id}/brief?view=walk`);
+    await page.getByText('Room 1 of 27').waitFor();
+    await page.getByRole('button', { name: 'Missing' }).first().click();
+    await page.getByText('Differences: 1').waitFor();
+    const small = await page
+      .locator('.walk-three button')
+      .evaluateAll((all) => all.filter((one) => one.getBoundingClientRect().height < 48).length);
+    expect(small).to.equal(0);
+    await saved(page);
+  });
+});

@@ -1,0 +1,158 @@
+import { useRef, type KeyboardEvent } from 'react';
+import { answerCell, briefCost, briefOf, cellOf, notDiscussed } from '@dusky-spool/core/brief';
+import { levelsFromBelow } from '@dusky-spool/core/building';
+import { BRIEF_TOPICS, onLevel, type Answer, type BriefTopic, type ProjectDocument, type Room } from '@dusky-spool/core/project';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { AnswerMark } from './AnswerMark.tsx';
+import { money } from './money.ts';
+
+export interface CellPlace {
+  readonly roomId: string;
+  readonly topic: BriefTopic;
+}
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly at: CellPlace | null;
+  readonly onAt: (place: CellPlace) => void;
+  readonly onFill: (roomId: string) => void;
+  readonly onDetails: () => void;
+}
+
+/** Letters that answer the cell under the cursor. */
+const KEYS: Readonly<Record<string, Answer>> = { w: 'wanted', p: 'prepared', l: 'later', n: 'nothing' };
+
+/** Rooms by systems. Arrows move; one letter answers and goes on to the next cell; a digit says how many. */
+export function BriefMatrix({ document, at, onAt, onFill, onDetails }: Props) {
+  const edit = useProject((state) => state.edit);
+  const table = useRef<HTMLTableElement>(null);
+  const levels = levelsFromBelow(document).toReversed();
+  const rooms = levels.flatMap((level) => onLevel(document, 'rooms', level.id).toSorted((a, b) => (a.name < b.name ? -1 : 1)));
+  const { byRoom } = briefCost(document);
+  const go = (place: CellPlace) => {
+    onAt(place);
+    requestAnimationFrame(() =>
+      table.current?.querySelector<HTMLElement>(`[data-cell="${place.roomId}/${place.topic}"]`)?.focus(),
+    );
+  };
+  const step = ({ roomId, topic }: CellPlace, dx: number, dy: number): CellPlace => {
+    const row = rooms.findIndex((room) => room.id === roomId);
+    const column = BRIEF_TOPICS.indexOf(topic) + dx;
+    const wrapped = column >= BRIEF_TOPICS.length ? row + 1 : column < 0 ? row - 1 : row + dy;
+    const next = rooms[Math.min(rooms.length - 1, Math.max(0, wrapped))];
+    return { roomId: next.id, topic: BRIEF_TOPICS[(column + BRIEF_TOPICS.length) % BRIEF_TOPICS.length] };
+  };
+  const tell = (place: CellPlace, answer: Answer | null, count?: number) => {
+    const { name } = document.rooms[place.roomId];
+    const given = count === undefined ? {} : { count };
+    edit(
+      text('edit.brief', { room: name, topic: term(`topics.${place.topic}`).toLowerCase() }),
+      answerCell(document, place.roomId, place.topic, answer, () => newRecordId('bc'), given),
+    );
+  };
+  const onKey = (event: KeyboardEvent, place: CellPlace) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const key = event.key.toLowerCase();
+    const moves: Record<string, [number, number]> = {
+      arrowright: [1, 0],
+      arrowleft: [-1, 0],
+      arrowdown: [0, 1],
+      arrowup: [0, -1],
+    };
+    if (moves[key]) go(step(place, ...moves[key]));
+    else if (KEYS[key]) {
+      tell(place, KEYS[key]);
+      go(step(place, 1, 0));
+    } else if (key === 'delete' || key === 'backspace' || key === 'x') tell(place, null);
+    else if (/^[1-9]$/.test(key)) tell(place, cellOf(document, place.roomId, place.topic)?.answer ?? 'wanted', Number(key));
+    else if (key === 'f') onFill(place.roomId);
+    else if (key === 'enter') onDetails();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const first = rooms[0];
+  const focus = at ?? (first ? { roomId: first.id, topic: BRIEF_TOPICS[0] } : null);
+  return (
+    <table ref={table} className="brief-matrix" role="grid" aria-label={text('brief.matrix')}>
+      <thead>
+        <tr>
+          <th scope="col">{text('brief.room')}</th>
+          {BRIEF_TOPICS.map((topic) => (
+            <th key={topic} scope="col" className="topic">
+              <span>{term(`topics.${topic}`)}</span>
+            </th>
+          ))}
+          <th scope="col" className="cost">
+            {text('brief.now')}
+          </th>
+          <th scope="col" className="signed">
+            {text('brief.open')}
+          </th>
+        </tr>
+      </thead>
+      {levels.map((level) => (
+        <tbody key={level.id}>
+          <tr className="level-row">
+            <th scope="rowgroup" colSpan={BRIEF_TOPICS.length + 3}>
+              {level.name}
+            </th>
+          </tr>
+          {rooms
+            .filter((room) => room.levelId === level.id)
+            .map((room) => (
+              <tr key={room.id} className={at?.roomId === room.id ? 'current' : ''}>
+                <th scope="row">
+                  <span className="id">{room.code}</span> {room.name}
+                </th>
+                {BRIEF_TOPICS.map((topic) => {
+                  const cell = cellOf(document, room.id, topic);
+                  const here = at?.roomId === room.id && at.topic === topic;
+                  const reached = focus?.roomId === room.id && focus.topic === topic;
+                  const words = text('brief.cell', {
+                    room: room.name,
+                    topic: term(`topics.${topic}`),
+                    answer: term(`answers.${cell?.answer ?? 'none'}`),
+                  });
+                  return (
+                    <td key={topic} role="gridcell" aria-selected={here}>
+                      <button
+                        type="button"
+                        className={`plain brief-cell${here ? ' here' : ''}`}
+                        data-cell={`${room.id}/${topic}`}
+                        tabIndex={reached ? 0 : -1}
+                        aria-label={words}
+                        onFocus={() => !here && onAt({ roomId: room.id, topic })}
+                        onClick={() => onAt({ roomId: room.id, topic })}
+                        onKeyDown={(event) => onKey(event, { roomId: room.id, topic })}
+                      >
+                        <AnswerMark answer={cell?.answer} count={cell?.count} />
+                      </button>
+                    </td>
+                  );
+                })}
+                <td className="cost">{money(byRoom.get(room.id)?.now ?? 0)}</td>
+                <td className="signed">
+                  <SignedMark document={document} room={room} />
+                </td>
+              </tr>
+            ))}
+        </tbody>
+      ))}
+    </table>
+  );
+}
+
+/** How many topics are open, or a tick where the room is signed. */
+function SignedMark({ document, room }: { readonly document: ProjectDocument; readonly room: Room }) {
+  const open = notDiscussed(document, room.id).length;
+  const signed = briefOf(document, room.id)?.signedOn;
+  if (signed)
+    return (
+      <span className="signed-yes" title={text('brief.signedOn', { on: signed })}>
+        {text('brief.signed')}
+      </span>
+    );
+  return open > 0 ? <span className="signed-open">{open}</span> : <span className="signed-ready">{text('brief.ready')}</span>;
+}

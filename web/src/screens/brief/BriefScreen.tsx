@@ -1,0 +1,109 @@
+import { useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { Segmented } from 'antd';
+import { briefCost, fillRest, openDecisions, walkDifferences } from '@dusky-spool/core/brief';
+import { BRIEF_TOPICS, type ProjectDocument } from '@dusky-spool/core/project';
+import { text } from '../../app/text.ts';
+import { usePlace } from '../../editor/selection.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { useKeys } from '../../editor/useKeys.ts';
+import { today } from '../../state/today.ts';
+import { BriefMatrix, type CellPlace } from './BriefMatrix.tsx';
+import { BriefWalk } from './BriefWalk.tsx';
+import { Compromises } from './Compromises.tsx';
+import { CopyRoom } from './CopyRoom.tsx';
+import { Decisions } from './Decisions.tsx';
+import { JobFacts } from './JobFacts.tsx';
+import { Legend } from './Legend.tsx';
+import { money } from './money.ts';
+import { BuildersPackage } from './BuildersPackage.tsx';
+import { RoomCard } from './RoomCard.tsx';
+import './brief.css';
+
+const VIEWS = ['rooms', 'decisions', 'compromises', 'package', 'walk', 'job'] as const;
+type View = (typeof VIEWS)[number];
+
+/** What every room gets, and what is still open. */
+export function BriefScreen({ document }: { readonly document: ProjectDocument }) {
+  const { view, go } = usePlace();
+  const { edit, undo, redo } = useProject();
+  const [params] = useSearchParams();
+  // A finding leads to its room.
+  const asked = params.get('room');
+  const [at, setAt] = useState<CellPlace | null>(
+    asked && document.rooms[asked] ? { roomId: asked, topic: BRIEF_TOPICS[0] } : null,
+  );
+  const [copying, setCopying] = useState<string | null>(null);
+  const shown: View = VIEWS.includes(view as View) ? (view as View) : 'rooms';
+  const cost = briefCost(document).all;
+  const undecided = openDecisions(document, today()).length;
+  const differences = walkDifferences(document).length;
+  useKeys({ undo, redo });
+  const fill = (roomId: string) =>
+    edit(
+      text('edit.fillRest', { room: document.rooms[roomId].name }),
+      fillRest(document, roomId, () => newRecordId('bc')),
+    );
+  // A room that somebody else takes away takes the cursor along.
+  useEffect(() => {
+    if (at && !document.rooms[at.roomId]) setAt(null);
+  }, [at, document.rooms]);
+  const place = at && document.rooms[at.roomId] ? at : null;
+  const counted = (one: View) => (one === 'decisions' ? undecided : one === 'walk' ? differences : 0);
+  return (
+    <div className={`brief-screen${shown === 'rooms' && place ? '' : ' no-card'}`}>
+      <div className="brief-column">
+        <header className="brief-head">
+          <Segmented
+            value={shown}
+            onChange={(next) => go({ view: next === 'rooms' ? null : next })}
+            options={VIEWS.map((value) => ({
+              value,
+              label: counted(value) > 0 ? `${text(`brief.views.${value}`)} · ${counted(value)}` : text(`brief.views.${value}`),
+            }))}
+          />
+          {shown === 'rooms' && (
+            <dl className="brief-sum">
+              <div>
+                <dt>{text('brief.sumNow')}</dt>
+                <dd>
+                  {document.project.currency} {money(cost.now)}
+                </dd>
+              </div>
+              <div>
+                <dt>{text('brief.sumAfter')}</dt>
+                <dd>
+                  {document.project.currency} {money(cost.afterClose)}
+                </dd>
+              </div>
+            </dl>
+          )}
+        </header>
+        {shown === 'rooms' &&
+          (Object.keys(document.rooms).length === 0 ? (
+            <p className="brief-empty">{text('stage.brief.noRooms')}</p>
+          ) : (
+            <>
+              <div className="brief-scroll">
+                <BriefMatrix
+                  document={document}
+                  at={place}
+                  onAt={setAt}
+                  onFill={fill}
+                  onDetails={() => window.document.querySelector<HTMLElement>('.brief-card button')?.focus()}
+                />
+              </div>
+              <Legend />
+            </>
+          ))}
+        {shown === 'decisions' && <Decisions document={document} />}
+        {shown === 'compromises' && <Compromises document={document} />}
+        {shown === 'package' && <BuildersPackage document={document} />}
+        {shown === 'walk' && <BriefWalk document={document} />}
+        {shown === 'job' && <JobFacts document={document} />}
+      </div>
+      {shown === 'rooms' && place && <RoomCard document={document} at={place} onAt={setAt} onFill={fill} onCopy={setCopying} />}
+      {copying && <CopyRoom document={document} roomId={copying} onClose={() => setCopying(null)} />}
+    </div>
+  );
+}

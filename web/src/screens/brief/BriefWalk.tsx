@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import { Button } from 'antd';
+import { answeringDevices, cellOf, tellWalk, walkDifferences, walkingOrder, walkResultOf } from '@dusky-spool/core/brief';
+import { BRIEF_TOPICS, WALK_RESULTS, type ProjectDocument } from '@dusky-spool/core/project';
+import { useSession } from '../../api/session.ts';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { today } from '../../state/today.ts';
+import { AnswerMark } from './AnswerMark.tsx';
+
+/** The brief in walking order, one room at a time; each answer is found there, missing or different. */
+export function BriefWalk({ document }: { readonly document: ProjectDocument }) {
+  const edit = useProject((state) => state.edit);
+  const by = useSession((state) => state.session?.member?.name ?? '');
+  const rooms = walkingOrder(document);
+  const [index, setIndex] = useState(0);
+  const room = rooms[Math.min(index, rooms.length - 1)];
+  const differences = walkDifferences(document);
+  if (!room) return <p className="brief-empty">{text('stage.brief.noRooms')}</p>;
+  const cells = BRIEF_TOPICS.flatMap((topic) => cellOf(document, room.id, topic) ?? []);
+  const asked = cells.filter(({ answer }) => answer === 'wanted' || answer === 'prepared');
+  const later = cells.filter(({ answer }) => answer === 'later');
+  const nothing = cells.filter(({ answer }) => answer === 'nothing');
+  return (
+    <section className="walk brief-walk" aria-label={text('brief.views.walk')}>
+      <header>
+        <Button disabled={index === 0} onClick={() => setIndex(index - 1)}>
+          {text('brief.walkBack')}
+        </Button>
+        <span>{text('brief.walkAt', { at: Math.min(index, rooms.length - 1) + 1, count: rooms.length })}</span>
+        <Button type="primary" disabled={index >= rooms.length - 1} onClick={() => setIndex(index + 1)}>
+          {text('brief.walkNext')}
+        </Button>
+      </header>
+      <div className="walk-bar" role="img" aria-label={text('brief.walkAt', { at: index + 1, count: rooms.length })}>
+        <span style={{ width: `${(100 * (index + 1)) / rooms.length}%` }} />
+      </div>
+      <div className="walk-card">
+        <p className="eyebrow">
+          {document.levels[room.levelId].name} · {room.code}
+        </p>
+        <h1>{room.name}</h1>
+        {asked.length === 0 && <p className="faint">{text('brief.walkNothing')}</p>}
+        {asked.map((cell) => {
+          const result = walkResultOf(document, room.id, cell.topic);
+          const devices = answeringDevices(document, cell);
+          return (
+            <div key={cell.id} className="walk-answer">
+              <div className="walk-answer-head">
+                <AnswerMark answer={cell.answer} count={cell.count} />
+                <b>{term(`topics.${cell.topic}`)}</b>
+                <span className="faint">
+                  {term(`answers.${cell.answer}`)} · {text('brief.planned', { count: devices.length })}
+                </span>
+              </div>
+              <div className="walk-three">
+                {WALK_RESULTS.map((found) => (
+                  <Button
+                    key={found}
+                    type={result?.found === found ? 'primary' : 'default'}
+                    aria-pressed={result?.found === found}
+                    onClick={() =>
+                      edit(
+                        text('edit.walk', { room: room.name }),
+                        tellWalk(document, room.id, cell.topic, { found, by, on: today(), note: result?.note ?? '' }, () =>
+                          newRecordId('wr'),
+                        ),
+                      )
+                    }
+                  >
+                    {term(`walkFound.${found}`)}
+                  </Button>
+                ))}
+              </div>
+            </div>
+          );
+        })}
+        {later.length > 0 && (
+          <p className="faint">
+            {text('brief.walkLater', { topics: later.map(({ topic }) => term(`topics.${topic}`)).join(', ') })}
+          </p>
+        )}
+        {nothing.length > 0 && (
+          <p className="faint">
+            {text('brief.walkOnPurpose', { topics: nothing.map(({ topic }) => term(`topics.${topic}`)).join(', ') })}
+          </p>
+        )}
+      </div>
+      <h2 className="eyebrow">{text('brief.differences', { count: differences.length })}</h2>
+      <ol className="walk-list">
+        {differences.map(({ cell, result }) => (
+          <li key={cell.id}>
+            <b>{document.rooms[cell.roomId].name}</b> {term(`topics.${cell.topic}`)}: {term(`walkFound.${result.found}`)}
+            <span className="faint">
+              {' '}
+              {result.by} {result.on}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

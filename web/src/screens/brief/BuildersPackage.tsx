@@ -1,0 +1,92 @@
+import { useState } from 'react';
+import { Button, Input } from 'antd';
+import { comparePackage, readPackage, type PackageDifference } from '@dusky-spool/core/brief';
+import { BRIEF_TOPICS, create, listOf, remove, update, type PackageLine, type ProjectDocument } from '@dusky-spool/core/project';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { NumberField } from '../../ui/fields.tsx';
+import { RoomField } from './RoomField.tsx';
+
+/** What the builder includes against what the client wants, line by line. */
+export function BuildersPackage({ document }: { readonly document: ProjectDocument }) {
+  const edit = useProject((state) => state.edit);
+  const [typed, setTyped] = useState('');
+  const { missing, beyond, unclear } = comparePackage(document);
+  const lines = listOf(document, 'packageLines');
+  const say = ({ roomId, topic, wanted, included }: PackageDifference) => (
+    <li key={`${roomId}${topic}`}>
+      <b>{roomId === null ? text('brief.wholeHouse') : document.rooms[roomId].name}</b> {term(`topics.${topic}`)}:{' '}
+      {text('brief.wantedIncluded', { wanted, included })}
+    </li>
+  );
+  return (
+    <section className="brief-page" aria-label={text('brief.views.package')}>
+      <p className="faint">{text('brief.packageLead')}</p>
+      <Input.TextArea
+        rows={4}
+        value={typed}
+        aria-label={text('brief.packagePaste')}
+        placeholder={text('brief.packagePaste')}
+        onChange={(event) => setTyped(event.target.value)}
+        onKeyDown={(event) => event.stopPropagation()}
+      />
+      <Button
+        disabled={typed.trim() === ''}
+        onClick={() => {
+          const read = readPackage(document, typed, () => newRecordId('pl'));
+          if (
+            edit(
+              text('brief.packageRead'),
+              read.map((line) => create('packageLines', line)),
+            )
+          )
+            setTyped('');
+        }}
+      >
+        {text('brief.packageRead')}
+      </Button>
+      {lines.length > 0 && (
+        <div className="package-result">
+          <div>
+            <h3 className="eyebrow">{text('brief.packageMissing', { count: missing.length })}</h3>
+            <ul>{missing.map(say)}</ul>
+          </div>
+          <div>
+            <h3 className="eyebrow">{text('brief.packageBeyond', { count: beyond.length })}</h3>
+            <ul>{beyond.map(say)}</ul>
+          </div>
+        </div>
+      )}
+      {unclear.length > 0 && <p className="finding look">{text('brief.packageUnclear', { count: unclear.length })}</p>}
+      {lines.map((line) => (
+        <PackageRow key={line.id} document={document} line={line} />
+      ))}
+    </section>
+  );
+}
+
+function PackageRow({ document, line }: { readonly document: ProjectDocument; readonly line: PackageLine }) {
+  const edit = useProject((state) => state.edit);
+  const change = (after: Partial<PackageLine>) => {
+    const operation = update('packageLines', line, after);
+    if (operation) edit(text('brief.views.package'), [operation]);
+  };
+  return (
+    <div className="brief-row package-row">
+      <span className="package-words">{line.words}</span>
+      <ChoiceField
+        label={text('brief.topic')}
+        value={line.topic ?? ''}
+        options={[
+          { value: '', label: text('brief.unclear') },
+          ...BRIEF_TOPICS.map((value) => ({ value, label: term(`topics.${value}`) })),
+        ]}
+        onChange={(topic) => change({ topic: topic === '' ? null : topic })}
+      />
+      <RoomField document={document} value={line.roomId} onChange={(roomId) => change({ roomId })} />
+      <NumberField label={text('brief.count')} value={line.count} min={0} max={999} onChange={(count) => change({ count })} />
+      <Button onClick={() => edit(text('brief.remove'), [remove('packageLines', line)])}>{text('brief.remove')}</Button>
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+import { Button } from 'antd';
+import { create, listOf, remove, update, type Compromise, type ProjectDocument } from '@dusky-spool/core/project';
+import { text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { today } from '../../state/today.ts';
+import { WordsField } from '../../ui/fields.tsx';
+import { DayField } from './DayField.tsx';
+import { RoomField } from './RoomField.tsx';
+
+/** Less than good, said openly, and accepted by the client. */
+export function Compromises({ document }: { readonly document: ProjectDocument }) {
+  const edit = useProject((state) => state.edit);
+  const list = listOf(document, 'compromises');
+  return (
+    <section className="brief-page" aria-label={text('brief.views.compromises')}>
+      <p className="faint">{text('brief.compromisesLead')}</p>
+      {list.map((one) => {
+        const change = (after: Partial<Compromise>) => {
+          const operation = update('compromises', one, after);
+          if (operation) edit(text('brief.views.compromises'), [operation]);
+        };
+        return (
+          <article key={one.id} className="decision">
+            <header>
+              <span className={`chip ${one.signedOn ? 'fine' : 'look'}`}>
+                {one.signedOn ? text('brief.signedBy', { by: one.acceptedBy, on: one.signedOn }) : text('brief.notSigned')}
+              </span>
+            </header>
+            <div className="brief-facts">
+              <WordsField
+                label={text('brief.what')}
+                value={one.what}
+                max={200}
+                onChange={(what) => what !== '' && change({ what })}
+              />
+              <RoomField document={document} value={one.roomId} onChange={(roomId) => change({ roomId })} />
+              <DayField label={text('brief.agreedOn')} value={one.on} onChange={(on) => change({ on })} />
+              <WordsField label={text('brief.reason')} value={one.reason} max={400} onChange={(reason) => change({ reason })} />
+              <WordsField label={text('brief.effect')} value={one.effect} max={400} onChange={(effect) => change({ effect })} />
+              <WordsField
+                label={text('brief.acceptedBy')}
+                value={one.acceptedBy}
+                max={60}
+                onChange={(acceptedBy) => change({ acceptedBy })}
+              />
+            </div>
+            <div className="panel-buttons">
+              <Button
+                size="small"
+                disabled={one.acceptedBy === '' || one.effect === ''}
+                onClick={() => change({ signedOn: one.signedOn ? '' : today() })}
+              >
+                {one.signedOn ? text('brief.unsign') : text('brief.signToday')}
+              </Button>
+              <Button size="small" onClick={() => edit(text('brief.remove'), [remove('compromises', one)])}>
+                {text('brief.remove')}
+              </Button>
+            </div>
+          </article>
+        );
+      })}
+      <Button
+        onClick={() =>
+          edit(text('brief.compromiseAdd'), [
+            create('compromises', {
+              id: newRecordId('cp'),
+              roomId: null,
+              deviceId: null,
+              what: text('brief.compromiseNew'),
+              reason: '',
+              effect: '',
+              on: today(),
+              acceptedBy: document.project.client.slice(0, 60),
+              signedOn: '',
+            }),
+          ])
+        }
+      >
+        {text('brief.compromiseAdd')}
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,63 @@
+import { useState } from 'react';
+import { Button, Checkbox, Modal } from 'antd';
+import { copyAnswers } from '@dusky-spool/core/brief';
+import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly roomId: string;
+  readonly onClose: () => void;
+}
+
+/** Lays the answers of one room into others; what they already have stays unless it is to be replaced. */
+export function CopyRoom({ document, roomId, onClose }: Props) {
+  const edit = useProject((state) => state.edit);
+  const room = document.rooms[roomId];
+  const others = listOf(document, 'rooms').filter(({ id }) => id !== roomId);
+  const [to, setTo] = useState<readonly string[]>(others.filter(({ use }) => use === room.use).map(({ id }) => id));
+  const [replace, setReplace] = useState(false);
+  return (
+    <Modal
+      open
+      title={text('brief.copyTitle', { room: room.name })}
+      onCancel={onClose}
+      footer={
+        <>
+          <Button onClick={onClose}>{text('cancel')}</Button>
+          <Button
+            type="primary"
+            disabled={to.length === 0}
+            onClick={() => {
+              if (
+                edit(
+                  text('brief.copyTitle', { room: room.name }),
+                  copyAnswers(document, roomId, to, replace, () => newRecordId('bc')),
+                )
+              )
+                onClose();
+            }}
+          >
+            {text('brief.copyInto', { count: to.length })}
+          </Button>
+        </>
+      }
+    >
+      <div className="copy-rooms">
+        {others.map(({ id, code, name, levelId }) => (
+          <Checkbox
+            key={id}
+            checked={to.includes(id)}
+            onChange={(event) => setTo(event.target.checked ? [...to, id] : to.filter((other) => other !== id))}
+          >
+            <span className="id">{code}</span> {name} <span className="faint">{document.levels[levelId].name}</span>
+          </Checkbox>
+        ))}
+      </div>
+      <Checkbox checked={replace} onChange={(event) => setReplace(event.target.checked)}>
+        {text('brief.copyReplace')}
+      </Checkbox>
+    </Modal>
+  );
+}

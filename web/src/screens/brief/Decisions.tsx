@@ -1,0 +1,145 @@
+import { Button } from 'antd';
+import { openDecisions } from '@dusky-spool/core/brief';
+import { create, listOf, remove, TRADE_GATES, update, type OpenDecision, type ProjectDocument } from '@dusky-spool/core/project';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { today } from '../../state/today.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { NumberField, WordsField } from '../../ui/fields.tsx';
+import { RoomField } from './RoomField.tsx';
+
+/** What is undecided, which cables keep every option open, until when, and who must decide. */
+export function Decisions({ document }: { readonly document: ProjectDocument }) {
+  const edit = useProject((state) => state.edit);
+  const open = openDecisions(document, today());
+  const decided = listOf(document, 'decisions').filter(({ chosen }) => chosen !== '');
+  return (
+    <section className="brief-page" aria-label={text('brief.views.decisions')}>
+      <p className="faint">{text('brief.decisionsLead')}</p>
+      {open.map(({ decision, superset, lastSafeOn, daysLeft }) => (
+        <article key={decision.id} className="decision">
+          <header>
+            <span className={`chip ${daysLeft === null ? 'quiet' : daysLeft < 0 ? 'stop' : daysLeft <= 14 ? 'look' : 'fine'}`}>
+              {lastSafeOn === ''
+                ? text('brief.noDate')
+                : daysLeft! < 0
+                  ? text('brief.late', { on: lastSafeOn, count: -daysLeft! })
+                  : text('brief.by', { on: lastSafeOn, count: daysLeft! })}
+            </span>
+            <span className="faint">{term(`gates.${decision.gate}`)}</span>
+          </header>
+          <DecisionFields document={document} decision={decision} />
+          <p className="superset">
+            <b>{text('brief.superset')}</b>{' '}
+            {superset.length === 0
+              ? text('brief.supersetNone')
+              : superset
+                  .map(({ cableTypeId, count }) => `${count} × ${document.cableTypes[cableTypeId]?.name ?? cableTypeId}`)
+                  .join(', ')}
+          </p>
+          <div className="panel-buttons">
+            {decision.options.map(({ name }) => (
+              <Button
+                key={name}
+                size="small"
+                onClick={() =>
+                  edit(text('brief.decide', { name }), [update('decisions', decision, { chosen: name, decidedOn: today() })!])
+                }
+              >
+                {text('brief.decide', { name })}
+              </Button>
+            ))}
+            <Button size="small" onClick={() => edit(text('brief.remove'), [remove('decisions', decision)])}>
+              {text('brief.remove')}
+            </Button>
+          </div>
+        </article>
+      ))}
+      <Button
+        onClick={() =>
+          edit(text('brief.decisionAdd'), [
+            create('decisions', {
+              id: newRecordId('od'),
+              roomId: null,
+              subject: text('brief.decisionNew'),
+              options: [],
+              gate: 'board',
+              leadDays: 10,
+              owner: document.project.client.slice(0, 60),
+              chosen: '',
+              decidedOn: '',
+              note: '',
+            }),
+          ])
+        }
+      >
+        {text('brief.decisionAdd')}
+      </Button>
+      {decided.length > 0 && (
+        <>
+          <h3 className="eyebrow">{text('brief.decided')}</h3>
+          <ul className="decided">
+            {decided.map((decision) => (
+              <li key={decision.id}>
+                <b>{decision.subject}</b> {decision.chosen} <span className="faint">{decision.decidedOn}</span>
+                <Button
+                  size="small"
+                  onClick={() => edit(text('brief.reopen'), [update('decisions', decision, { chosen: '', decidedOn: '' })!])}
+                >
+                  {text('brief.reopen')}
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+function DecisionFields({ document, decision }: { readonly document: ProjectDocument; readonly decision: OpenDecision }) {
+  const edit = useProject((state) => state.edit);
+  const change = (after: Partial<OpenDecision>) => {
+    const operation = update('decisions', decision, after);
+    if (operation) edit(text('edit.decision', { subject: decision.subject }), [operation]);
+  };
+  const types = listOf(document, 'deviceTypes').toSorted((a, b) => (a.name < b.name ? -1 : 1));
+  return (
+    <div className="brief-facts">
+      <WordsField
+        label={text('brief.subject')}
+        value={decision.subject}
+        max={160}
+        onChange={(subject) => subject !== '' && change({ subject })}
+      />
+      <RoomField document={document} value={decision.roomId} onChange={(roomId) => change({ roomId })} />
+      <WordsField label={text('brief.owner')} value={decision.owner} max={60} onChange={(owner) => change({ owner })} />
+      <ChoiceField
+        label={text('brief.gate')}
+        value={decision.gate}
+        options={TRADE_GATES.map((value) => ({ value, label: term(`gates.${value}`) }))}
+        onChange={(gate) => change({ gate })}
+      />
+      <NumberField
+        label={text('brief.leadDays')}
+        value={decision.leadDays}
+        min={0}
+        max={365}
+        onChange={(leadDays) => change({ leadDays })}
+      />
+      <ChoiceField
+        label={text('brief.optionAdd')}
+        value=""
+        options={[
+          { value: '', label: decision.options.map(({ name }) => name).join(' / ') || text('brief.optionNone') },
+          ...types
+            .filter(({ id, part }) => part === 'device' && !decision.options.some((option) => option.typeId === id))
+            .map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+        onChange={(typeId) =>
+          typeId && change({ options: [...decision.options, { name: document.deviceTypes[typeId].name, typeId }].slice(0, 12) })
+        }
+      />
+    </div>
+  );
+}

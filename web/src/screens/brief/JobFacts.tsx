@@ -1,0 +1,198 @@
+import { Button, InputNumber, Segmented, Select } from 'antd';
+import { setSpeakerColours } from '@dusky-spool/core/devices';
+import {
+  create,
+  JURISDICTIONS,
+  listOf,
+  removeWithDependants,
+  SPEAKER_COLOURS,
+  TRADE_GATES,
+  update,
+  updateProject,
+  type ProjectDocument,
+  type ProjectHeader,
+} from '@dusky-spool/core/project';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { NumberField, WordsField } from '../../ui/fields.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { DayField } from './DayField.tsx';
+
+/** The facts of the job, its phases and the dates of its trades. */
+export function JobFacts({ document }: { readonly document: ProjectDocument }) {
+  const edit = useProject((state) => state.edit);
+  const { project } = document;
+  const change = (after: Partial<ProjectHeader>) => {
+    const operation = updateProject(project, after);
+    if (operation) edit(text('edit.facts'), [operation]);
+  };
+  return (
+    <section className="brief-page">
+      <p className="faint">{text('stage.brief.lead')}</p>
+      <div className="brief-facts">
+        <WordsField
+          label={text('stage.brief.name')}
+          value={project.name}
+          max={120}
+          onChange={(name) => name !== '' && change({ name })}
+        />
+        <WordsField
+          label={text('stage.brief.client')}
+          value={project.client}
+          max={120}
+          onChange={(client) => change({ client })}
+        />
+        <WordsField
+          label={text('stage.brief.address')}
+          value={project.address}
+          max={300}
+          onChange={(address) => change({ address })}
+        />
+        <WordsField
+          label={text('stage.brief.description')}
+          value={project.description}
+          max={2000}
+          onChange={(description) => change({ description })}
+        />
+        <div className="field">
+          <span>{text('stage.brief.units')}</span>
+          <Segmented
+            value={project.units}
+            onChange={(units) => change({ units })}
+            options={(['metric', 'imperial'] as const).map((value) => ({ value, label: term(`units.${value}`) }))}
+          />
+        </div>
+        <label className="field">
+          <span>{text('stage.brief.jurisdiction')}</span>
+          <Select
+            aria-label={text('stage.brief.jurisdiction')}
+            value={project.jurisdiction}
+            onChange={(jurisdiction) => change({ jurisdiction })}
+            options={JURISDICTIONS.map((value) => ({ value, label: text(`stage.brief.regions.${value}`) }))}
+          />
+        </label>
+        <label className="field">
+          <span>{text('stage.brief.waste')}</span>
+          <InputNumber
+            aria-label={text('stage.brief.waste')}
+            min={1}
+            max={1.5}
+            step={0.01}
+            value={project.wasteFactor}
+            onChange={(wasteFactor) => wasteFactor !== null && change({ wasteFactor })}
+          />
+        </label>
+        <LengthField
+          label={text('stage.brief.rackSlack')}
+          valueM={project.rackSlackM}
+          units={project.units}
+          onChange={(rackSlackM) => rackSlackM !== null && change({ rackSlackM })}
+        />
+        <WordsField
+          label={text('stage.brief.currency')}
+          value={project.currency}
+          max={6}
+          onChange={(currency) => currency !== '' && change({ currency })}
+        />
+        <NumberField
+          label={text('stage.brief.labourRate')}
+          value={project.labourRate}
+          min={0}
+          max={10_000}
+          onChange={(labourRate) => change({ labourRate })}
+        />
+        <ChoiceField
+          label={text('stage.brief.speakerColours')}
+          value={project.speakerColours}
+          options={SPEAKER_COLOURS.map((value) => ({ value, label: term(`speakerColours.${value}`) }))}
+          onChange={(speakerColours) => edit(text('edit.facts'), setSpeakerColours(document, speakerColours))}
+        />
+        <label className="field">
+          <span>{text('stage.brief.ambient')}</span>
+          <InputNumber
+            aria-label={text('stage.brief.ambient')}
+            min={-20}
+            max={90}
+            value={project.ambientC}
+            onChange={(ambientC) => ambientC !== null && change({ ambientC })}
+          />
+        </label>
+      </div>
+      <Phases document={document} />
+      <TradeDates document={document} />
+    </section>
+  );
+}
+
+/** Parts of the job with their own time: what is not in the first is prepared. */
+function Phases({ document }: { readonly document: ProjectDocument }) {
+  const edit = useProject((state) => state.edit);
+  const phases = listOf(document, 'phases').toSorted((a, b) => a.order - b.order);
+  return (
+    <>
+      <h3 className="eyebrow">{text('brief.phases')}</h3>
+      <p className="faint">{text('brief.phasesLead')}</p>
+      {phases.map((phase) => (
+        <div key={phase.id} className="brief-row">
+          <WordsField
+            label={text('brief.phaseName')}
+            value={phase.name}
+            max={60}
+            onChange={(name) => name !== '' && edit(text('brief.phases'), [update('phases', phase, { name })!])}
+          />
+          <DayField
+            label={text('brief.phaseOn')}
+            value={phase.on}
+            onChange={(on) => edit(text('brief.phases'), [update('phases', phase, { on })!])}
+          />
+          <Button onClick={() => edit(text('brief.phases'), removeWithDependants(document, 'phases', phase.id))}>
+            {text('brief.remove')}
+          </Button>
+        </div>
+      ))}
+      <Button
+        onClick={() =>
+          edit(text('brief.phases'), [
+            create('phases', {
+              id: newRecordId('ph'),
+              order: phases.length,
+              name: text('brief.phaseNew', { number: phases.length + 2 }),
+              on: '',
+            }),
+          ])
+        }
+      >
+        {text('brief.phaseAdd')}
+      </Button>
+    </>
+  );
+}
+
+/** When each gate of the job is reached: the last safe dates of decisions follow from it. */
+function TradeDates({ document }: { readonly document: ProjectDocument }) {
+  const edit = useProject((state) => state.edit);
+  return (
+    <>
+      <h3 className="eyebrow">{text('brief.dates')}</h3>
+      <p className="faint">{text('brief.datesLead')}</p>
+      <div className="brief-facts">
+        {TRADE_GATES.map((gate) => {
+          const known = Object.values(document.tradeDates).find((date) => date.gate === gate);
+          return (
+            <DayField
+              key={gate}
+              label={term(`gates.${gate}`)}
+              value={known?.on ?? ''}
+              onChange={(on) =>
+                edit(text('brief.dates'), [
+                  known ? update('tradeDates', known, { on })! : create('tradeDates', { id: newRecordId('td'), gate, on }),
+                ])
+              }
+            />
+          );
+        })}
+      </div>
+    </>
+  );
+}

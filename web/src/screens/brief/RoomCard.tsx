@@ -1,0 +1,240 @@
+import { Button } from 'antd';
+import {
+  answerCell,
+  answeringDevices,
+  briefOf,
+  briefPrompts,
+  cellOf,
+  costOfAnswer,
+  notDiscussed,
+  ROOM_USES,
+  signRoom,
+  tellRoom,
+  TOPIC_RULES,
+  typesFor,
+} from '@dusky-spool/core/brief';
+import { deviceTitle } from '@dusky-spool/core/devices';
+import { ANSWERS, HABIT_USE, listOf, update, type Answer, type BriefCell, type ProjectDocument } from '@dusky-spool/core/project';
+import { useSession } from '../../api/session.ts';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { today } from '../../state/today.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { NumberField, WordsField } from '../../ui/fields.tsx';
+import { AnswerMark } from './AnswerMark.tsx';
+import type { CellPlace } from './BriefMatrix.tsx';
+import { money } from './money.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly at: CellPlace;
+  readonly onAt: (place: CellPlace) => void;
+  readonly onFill: (roomId: string) => void;
+  readonly onCopy: (roomId: string) => void;
+}
+
+const newCell = () => newRecordId('bc');
+const newBrief = () => newRecordId('rb');
+
+/** One answer in full, and the room around it: what to ask next, how it is used, its signature. */
+export function RoomCard({ document, at, onAt, onFill, onCopy }: Props) {
+  const edit = useProject((state) => state.edit);
+  const member = useSession((state) => state.session?.member?.name ?? '');
+  const room = document.rooms[at.roomId];
+  const cell = cellOf(document, at.roomId, at.topic);
+  const brief = briefOf(document, at.roomId);
+  const prompts = briefPrompts(document, at.roomId);
+  const open = notDiscussed(document, at.roomId);
+  const topic = term(`topics.${at.topic}`);
+  const title = text('edit.brief', { room: room.name, topic: topic.toLowerCase() });
+  const tell = (answer: Answer | null, given: Partial<BriefCell> = {}) =>
+    edit(title, answerCell(document, room.id, at.topic, answer, newCell, given));
+  const habit = (after: Parameters<typeof tellRoom>[2]) =>
+    edit(text('edit.habit', { room: room.name }), tellRoom(document, room.id, after, newBrief));
+  return (
+    <aside className="inspector brief-card" aria-label={text('brief.answer')}>
+      <div className="punched-tag">
+        <span className="punch" aria-hidden="true" />
+        <div>
+          <h2>{topic}</h2>
+          <p>
+            <span className="id">{room.code}</span> {room.name}, {document.levels[room.levelId].name}
+          </p>
+        </div>
+      </div>
+      <div className="answer-buttons" role="group" aria-label={text('brief.answer')}>
+        {ANSWERS.map((answer) => (
+          <button
+            key={answer}
+            type="button"
+            className={`plain${cell?.answer === answer ? ' chosen' : ''}`}
+            aria-pressed={cell?.answer === answer}
+            onClick={() => tell(cell?.answer === answer ? null : answer)}
+          >
+            <AnswerMark answer={answer} />
+            <span>{term(`answers.${answer}`)}</span>
+            <kbd>{answer[0].toUpperCase()}</kbd>
+          </button>
+        ))}
+      </div>
+      {cell && cell.answer !== 'nothing' && <AnswerDetails document={document} cell={cell} tell={tell} />}
+      {prompts.length > 0 && (
+        <>
+          <div className="eyebrow">{text('brief.askNext')}</div>
+          <div className="prompt-list">
+            {prompts.map(({ topic: next, because }) => (
+              <button key={next} type="button" className="plain prompt" onClick={() => onAt({ roomId: room.id, topic: next })}>
+                {term(`topics.${next}`)}? <span className="faint">{text(`brief.because.${because}`)}</span>
+              </button>
+            ))}
+          </div>
+        </>
+      )}
+      {open.length > 0 && (
+        <Button size="small" onClick={() => onFill(room.id)}>
+          {text('brief.fillRest')}
+        </Button>
+      )}
+      <Button size="small" onClick={() => onCopy(room.id)}>
+        {text('brief.copy')}
+      </Button>
+      <div className="eyebrow">{text('brief.habits')}</div>
+      <div className="fields">
+        <ChoiceField
+          label={text('brief.use')}
+          value={room.use}
+          options={[...new Set([room.use, ...ROOM_USES])].map((value) => ({ value, label: value || text('brief.noUse') }))}
+          onChange={(use) => {
+            const operation = update('rooms', room, { use });
+            if (operation) edit(text('edit.habit', { room: room.name }), [operation]);
+          }}
+        />
+        <ChoiceField
+          label={text('brief.used')}
+          value={brief?.used ?? ''}
+          options={HABIT_USE.map((value) => ({ value, label: term(`used.${value || 'none'}`) }))}
+          onChange={(used) => habit({ used })}
+        />
+        <WordsField label={text('brief.who')} value={brief?.who ?? ''} max={120} onChange={(who) => habit({ who })} />
+        <WordsField label={text('brief.noise')} value={brief?.noise ?? ''} max={120} onChange={(noise) => habit({ noise })} />
+        <NumberField
+          label={text('brief.overflow')}
+          value={brief?.overflowSeats ?? 0}
+          min={0}
+          max={200}
+          onChange={(overflowSeats) => habit({ overflowSeats })}
+        />
+        <NumberField
+          label={text('brief.walkOrder')}
+          value={brief?.walkOrder ?? 0}
+          min={0}
+          max={999}
+          onChange={(walkOrder) => habit({ walkOrder })}
+        />
+      </div>
+      {brief?.signedOn ? (
+        <p className="signed-line">
+          {text('brief.signedBy', { by: brief.signedBy, on: brief.signedOn })}{' '}
+          <Button size="small" onClick={() => habit({ signedBy: '', signedOn: '' })}>
+            {text('brief.unsign')}
+          </Button>
+        </p>
+      ) : (
+        <Button
+          type="primary"
+          disabled={open.length > 0}
+          onClick={() =>
+            edit(
+              text('edit.sign', { room: room.name }),
+              signRoom(document, room.id, document.project.client || member, today(), newBrief),
+            )
+          }
+        >
+          {open.length > 0 ? text('brief.notYet', { count: open.length }) : text('brief.sign')}
+        </Button>
+      )}
+    </aside>
+  );
+}
+
+/** How many, which, how good, when, and what it costs now against later. */
+function AnswerDetails({
+  document,
+  cell,
+  tell,
+}: {
+  readonly document: ProjectDocument;
+  readonly cell: BriefCell;
+  readonly tell: (answer: Answer, given: Partial<BriefCell>) => void;
+}) {
+  const room = document.rooms[cell.roomId];
+  const { unit, source } = TOPIC_RULES[cell.topic];
+  const types = typesFor(document, cell.topic);
+  const cost = costOfAnswer(document, room, cell.topic, cell.answer, cell.count, cell.typeId);
+  const devices = answeringDevices(document, cell);
+  const { currency } = document.project;
+  const phases = listOf(document, 'phases').toSorted((a, b) => a.order - b.order);
+  return (
+    <>
+      <div className="fields">
+        <NumberField
+          label={text('brief.count')}
+          value={cell.count}
+          min={1}
+          max={99}
+          onChange={(count) => tell(cell.answer, { count })}
+        />
+        {unit && (
+          <NumberField
+            label={text('brief.threshold', { unit })}
+            value={cell.threshold ?? 0}
+            min={0}
+            max={100_000}
+            step={unit === 'm' ? 0.1 : 1}
+            onChange={(threshold) => tell(cell.answer, { threshold })}
+          />
+        )}
+        <ChoiceField
+          label={text('brief.type')}
+          value={cell.typeId ?? ''}
+          options={[{ value: '', label: text('brief.anyType') }, ...types.map(({ id, name }) => ({ value: id, label: name }))]}
+          onChange={(typeId) => tell(cell.answer, { typeId: typeId || null })}
+        />
+        {phases.length > 0 && (
+          <ChoiceField
+            label={text('brief.phase')}
+            value={cell.phaseId ?? ''}
+            options={[
+              { value: '', label: text('brief.firstPhase') },
+              ...phases.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            onChange={(phaseId) => tell(cell.answer, { phaseId: phaseId || null })}
+          />
+        )}
+        <WordsField label={text('brief.note')} value={cell.note} max={400} onChange={(note) => tell(cell.answer, { note })} />
+      </div>
+      {unit && <p className="faint source-line">{source}</p>}
+      <dl className="cost-lines">
+        <div>
+          <dt>{text('brief.costNow')}</dt>
+          <dd>
+            {currency} {money(cost.now)}
+          </dd>
+        </div>
+        <div>
+          <dt>{text('brief.costAfter')}</dt>
+          <dd>
+            {currency} {money(cost.afterClose)}
+          </dd>
+        </div>
+      </dl>
+      <p className="faint">
+        {devices.length === 0
+          ? text('brief.noDevice')
+          : text('brief.answeredBy', {
+              devices: devices.map((device) => deviceTitle(device, document.deviceTypes[device.typeId])).join(', '),
+            })}
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,26 @@
+import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { text } from '../../app/text.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+
+/** A room, or the whole house. */
+export function RoomField({
+  document,
+  value,
+  onChange,
+}: {
+  readonly document: ProjectDocument;
+  readonly value: string | null;
+  readonly onChange: (roomId: string | null) => void;
+}) {
+  return (
+    <ChoiceField
+      label={text('brief.room')}
+      value={value ?? ''}
+      options={[
+        { value: '', label: text('brief.wholeHouse') },
+        ...listOf(document, 'rooms').map(({ id, code, name }) => ({ value: id, label: `${code} · ${name}` })),
+      ]}
+      onChange={(roomId) => onChange(roomId || null)}
+    />
+  );
+}

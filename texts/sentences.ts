@@ -1,9 +1,27 @@
 import type { Cure, Finding } from '@dusky-spool/core/checks';
 import type { Problem } from '@dusky-spool/core/outcome';
-import { formatCableLength, formatLength, type UnitSystem } from '@dusky-spool/core/units';
+import { formatCableLength, formatLength, formatLengthFine, type UnitSystem } from '@dusky-spool/core/units';
 import { words } from './words.ts';
 
 const CABLE_LENGTHS = new Set(['lengthM', 'builtM', 'wantedM', 'cutLengthM', 'longestM']);
+
+/** Lengths that are worked to the millimetre. */
+const FINE_LENGTHS = new Set([
+  'needM',
+  'freeM',
+  'depthM',
+  'deepestM',
+  'standsM',
+  'overM',
+  'shiftM',
+  'sideM',
+  'leastM',
+  'mostM',
+  'widestM',
+  'widthM',
+  'bottomM',
+  'casingM',
+]);
 
 /** Figures as they are read: the unit comes from the end of the figure's name. */
 function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem): Record<string, unknown> {
@@ -11,10 +29,13 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
     Object.entries(figures).map(([name, value]) => {
       if (value !== null && typeof value === 'object' && !Array.isArray(value))
         return [name, readable(value as Record<string, unknown>, units)];
+      if (name === 'thing' && typeof value === 'string') return [name, words.t(`terms.features.${value}`).toLowerCase()];
+      if ((name === 'kg' || name === 'requiredN') && typeof value === 'number') return [name, Math.round(value * 10) / 10];
       if (name === 'topic' && typeof value === 'string') return [name, words.t(`terms.topics.${value}`).toLowerCase()];
       if (Array.isArray(value)) return [name, value.map(String).join(', ')];
       if (typeof value !== 'number') return [name, value];
       if (CABLE_LENGTHS.has(name)) return [name, formatCableLength(value, units)];
+      if (FINE_LENGTHS.has(name)) return [name, formatLengthFine(value, units)];
       if (name.endsWith('M')) return [name, formatLength(value, units)];
       if (name.endsWith('Db')) return [name, `${value.toFixed(2)} dB`];
       if (name.endsWith('Ohm')) return [name, `${Number(value.toFixed(2))} Ω`];

@@ -26,6 +26,7 @@ import {
 } from '@dusky-spool/core/project';
 import { ANCHOR_CAUTIONS, ANCHORS, EDGES, FEATURE_GROUPS, surveyQuestions } from '@dusky-spool/core/survey';
 import { smallHouse, twoStoreyHouse } from '@dusky-spool/core/testing';
+import { CLASHES } from '@dusky-spool/core/mounting';
 import { CHECKS } from '@dusky-spool/core/checks';
 import { en, problemSentence } from './index.ts';
 
@@ -109,6 +110,10 @@ describe('the texts', () => {
       }),
     );
     expect(missing).to.deep.equal([]);
+  });
+
+  it('have a sentence for everything that keeps a device from being built', () => {
+    expect(CLASHES.filter((code) => !Object.hasOwn(en.findings, code))).to.deep.equal([]);
   });
 
   it('name every rule once', () => {

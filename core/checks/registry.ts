@@ -1,6 +1,7 @@
 import type { ProjectDocument } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
 import { briefMet, decisionsInTime, nothingOnPurpose, signedRooms } from './brief-kept.ts';
+import { buildable } from './buildable.ts';
 import type { Check, CheckContext, Finding, Rank } from './check.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
 import { keptRouteDiffers } from './kept-route-differs.ts';
@@ -21,6 +22,7 @@ export const CHECKS: readonly Check[] = [
   nothingOnPurpose,
   decisionsInTime,
   signedRooms,
+  buildable,
 ];
 
 const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };

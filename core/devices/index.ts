@@ -17,3 +17,20 @@ export { alignDevices, ALIGNMENTS, type Alignment } from './align.ts';
 export { deviceTitle } from './title.ts';
 export { renumberTaken } from './renumber.ts';
 export { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES, stereoLines, TYPE_DEFAULTS } from './library/index.ts';
+export { ceilingCoverage, EAR_M, OVERLAPS, type CeilingCoverage, type CeilingCoverageInput, type Overlap } from './coverage.ts';
+export {
+  aimAt,
+  alignHeights,
+  applyTemplate,
+  coverRoom,
+  mirrorDevice,
+  mirroredPlace,
+  placeAll,
+  setWallDistance,
+  templateOf,
+  wallDistances,
+  type Axis,
+  type IdSource,
+  type WallDistance,
+} from './placing.ts';
+export { guideTo, type Guide, type Guided } from './guides.ts';

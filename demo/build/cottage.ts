@@ -2,7 +2,7 @@ import { newHeader, type ProjectDocument } from '../../core/project/index.ts';
 import { runChecks } from '../../core/checks/index.ts';
 import { HouseBuilder, type RoomPlan } from './house-builder.ts';
 
-const BRICK_LINED = { kind: 'closed', thicknessM: 0.3, cavityDepthM: 0.05, cableMayRun: true } as const;
+const BRICK_LINED = { kind: 'closed', thicknessM: 0.3, cavityDepthM: 0.055, cableMayRun: true } as const;
 const CLOSED = { kind: 'closed', thicknessM: 0.11, cavityDepthM: 0.07, cableMayRun: true } as const;
 const CHIMNEY = { kind: 'masonry', thicknessM: 0.35, cavityDepthM: 0, cableMayRun: false } as const;
 const FOOT = 0.3048;
@@ -80,6 +80,7 @@ export function buildCottage(): ProjectDocument {
     ['motion-sensor', 17.8, 1.2],
   ];
   for (const [type, x, y, name] of devices) house.device(ground, type, at(x, y), name);
+  house.makeBuildable();
   for (const finding of runChecks(house.document)) {
     if (finding.rank === 'stop' && finding.cures[0]) house.apply(finding.cures[0].operations);
   }

@@ -4,7 +4,7 @@ import { newHeader, type ProjectDocument } from '../../core/project/index.ts';
 import { addBrief } from './brief.ts';
 import { HouseBuilder, type RoomPlan } from './house-builder.ts';
 
-const STONE_LINED = { kind: 'furred', thicknessM: 0.45, cavityDepthM: 0.06, cableMayRun: true } as const;
+const STONE_LINED = { kind: 'furred', thicknessM: 0.45, cavityDepthM: 0.095, cableMayRun: true } as const;
 const STONE_BARE = { kind: 'masonry', thicknessM: 0.45, cavityDepthM: 0, cableMayRun: false } as const;
 const STUD = { kind: 'stud', thicknessM: 0.12, cavityDepthM: 0.089, cableMayRun: true } as const;
 
@@ -186,6 +186,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
   ] as const) {
     for (const [type, x, y, name, heightM] of list) house.device(levelId, type, [x, y], name, heightM);
   }
+  house.makeBuildable();
   for (const finding of runChecks(house.document)) {
     if (finding.rank !== 'fine' && finding.check === 'speaker-cable-loss' && finding.cures[0])
       house.apply(finding.cures[0].operations);

@@ -1,4 +1,5 @@
 import { moveDevices, placeDevice, CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../../core/devices/index.ts';
+import { runChecks } from '../../core/checks/index.ts';
 import { readPackage } from '../../core/brief/index.ts';
 import { nearestWall, buildingOf } from '../../core/building/index.ts';
 import { crossingParameters, type Point2 } from '../../core/geometry/index.ts';
@@ -167,6 +168,15 @@ export class HouseBuilder {
   /** A builder's package as it was sent. */
   packageText(text: string): void {
     this.apply(readPackage(this.document, text, () => this.id('line')).map((line) => create('packageLines', line)));
+  }
+
+  /** Puts every device where it can be built, by the cures that its user is offered. */
+  makeBuildable(): void {
+    for (let round = 0; round < 60; round++) {
+      const finding = runChecks(this.document).find(({ check, cures }) => check === 'buildable' && cures.length > 0);
+      if (!finding) return;
+      this.apply(finding.cures[0].operations);
+    }
   }
 
   move(deviceId: string, to: Point2): void {

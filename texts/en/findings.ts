@@ -21,6 +21,48 @@ export const findings = {
     'The ceiling of {{room}} at {{ceilingM}} is below the head of a {{kind}} at {{headM}}. Measure both again.',
   'room-open': 'The walls of {{room}} are not closed. Close them, or remove the room.',
   'cavity-not-known': 'The cavity of a wall ({{wall}}) is not known. Open it, or plan for the surface.',
+  'mount-outside': '{{device}} stands in no room. Move it into one, or take a type for outdoors.',
+  'mount-no-wall': '{{device}} is on no wall. Move it to one.',
+  'mount-above-ceiling': '{{device}} reaches to {{heightM}}, above the ceiling at {{ceilingM}}. Lower it.',
+  'mount-below-floor': '{{device}} lies at {{heightM}}, below the floor. Raise it.',
+  'mount-in-opening': '{{device}} reaches {{overM}} into a {{kind}}. Move it beside the opening.',
+  'mount-on-casing': '{{device}} lies on the casing of a {{kind}} ({{casingM}} wide). Move it clear.',
+  'mount-on-stud':
+    '{{device}} needs {{needM}} free to each side of its middle; a stud leaves {{freeM}}. Find the stud, then move into a bay.',
+  'mount-on-joist':
+    'The cut-out of {{device}} meets a joist: {{needM}} is needed from its middle, {{freeM}} is free. Never cut the joist.',
+  'mount-beside-joist': 'The clamps of {{device}} need {{needM}} from its middle to the joist; {{freeM}} is free.',
+  'mount-no-cavity':
+    'There is no cavity behind {{device}}, which needs {{depthM}}. Choose one for the surface, or have it furred out.',
+  'mount-too-deep':
+    '{{device}} needs {{depthM}} behind the face, but only {{deepestM}} is there. Choose a shallower one or another place.',
+  'mount-cavity-unknown': 'The cavity behind {{device}} is not measured; it needs {{depthM}}. Open it and look.',
+  'mount-in-thing': '{{device}} meets a {{thing}}: {{needM}} is needed, {{freeM}} is free. Move it, or have the {{thing}} moved.',
+  'mount-near-thing':
+    '{{device}} is {{freeM}} from a {{thing}}; practice wants {{needM}}. Heat, air and water decide: ask its trade.',
+  'mount-near-device': '{{device}} is {{freeM}} from another device; {{needM}} is to be kept clear.',
+  'mount-fire-surface':
+    '{{device}} needs a cut-out in a surface that holds back fire. Use a listed closed box or hood; the listing and the inspector decide.',
+  'mount-overload':
+    '{{kg}} kg on this mount is more than {{mostKg}} kg that two rows of lag screws hold with the load factor. Choose a mount with a shorter reach or a lighter device. Two persons lift it.',
+  'mount-needs-blocking':
+    '{{device}} weighs {{kg}} kg with its mount and must be held with {{requiredN}} N; board and {{studs}} stud behind it do not. Add blocking before the board. Two persons lift it.',
+  'mount-overhead':
+    '{{device}} hangs {{kg}} kg overhead: the fixing must bear {{requiredN}} N (factor 10), from structure, never from board, with an independent safety cable. Add blocking.',
+  'mount-over-rated': '{{device}} weighs {{kg}} kg; its mount is rated for {{ratedKg}} kg.',
+  'mount-too-wide': '{{device}} is {{widthM}} wide; its mount takes {{widestM}}.',
+  'mount-bracket-misfit': 'The cut-out of {{sideM}} does not fit the bracket, which takes {{leastM}} to {{mostM}}.',
+  'mount-head-room': '{{device}} stands out into the path at {{bottomM}}; heads need {{leastM}}.',
+  'mount-sight-lost': 'No seat sees {{device}}: a {{thing}} is in the way of all {{seats}}. Move it out from behind.',
+  'mount-sight-part': '{{blocked}} of {{seats}} seats do not see {{device}} whole: a {{thing}} is in the way.',
+  'mount-not-flush': '{{device}} is wished flush, but stands out {{standsM}}. Take a recessed mount.',
+  'mount-does-not-turn': '{{device}} is to turn to another place, but nothing lets it turn. Take a mount with an arm.',
+  'climate-outside-wall':
+    '{{device}} is on an outside wall and reads the weather. Move it to an inner wall, or add a remote sensor.',
+  'climate-near-vent':
+    '{{device}} is {{freeM}} from supply air and reads that; {{needM}} is wanted. Move it, or add a remote sensor.',
+  'climate-near-heat': '{{device}} is near something that gives {{heatW}} W of heat. Move it, or add a remote sensor.',
+  'climate-sun': '{{device}} is {{freeM}} from a window and may stand in its sun. Move it, or add a remote sensor.',
   'brief-device-missing':
     '{{room}}: {{wanted}} wanted for {{topic}}, {{placed}} placed. Place what is missing, or talk about it again.',
   'brief-threshold-missed':
@@ -38,6 +80,11 @@ export const cures = {
   'move-back': 'Move the device back',
   'pull-again': 'Pull again to the plan',
   'fit-opening': 'Move or narrow it to {{widthM}}',
+  'move-to-place': 'Move it {{shiftM}}',
+  'move-pair': 'Move both of the pair {{shiftM}}',
+  'add-blocking': 'Add blocking for {{requiredN}} N',
+  'use-mount': 'Take: {{name}}',
+  'add-remote-sensor': 'Add a remote sensor',
   'brief-want': 'Write it down as wanted',
   'lift-level': 'Raise {{name}} to {{elevationM}}',
 } as const;

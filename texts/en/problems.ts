@@ -81,6 +81,11 @@ export const problems = {
   'brief-not-discussed':
     '{{field}}: {{count}} topics are not discussed yet. Ask about each, or say that nothing comes there on purpose.',
   'signature-missing': '{{field}}: say who signs.',
+  'ceiling-not-above-ear': '{{field}}: the ceiling at {{ceilingM}} is not above the ear at {{earM}}.',
+  'angle-out-of-domain': '{{field}}: {{value}}° is not between 0 and 180°.',
+  'room-too-small': '{{field}}: {{lengthM}} is no length of a room.',
+  'type-not-for-ceiling': '{{field}}: {{name}} does not go into a ceiling. Choose a type that does.',
+  'not-in-a-room': 'The {{field}} stands in no room, so there is nothing to mirror it in.',
   'outside-rooms': 'It stands in no room, so there is no ceiling to enter. Move it into a room or onto a wall.',
   'no-cavity': '{{room}} has no cavity above its ceiling. Choose a wall, or plan a soffit.',
   'slab-below': 'There is only a slab below it. Plan a conduit in the screed or choose a wall.',

@@ -65,6 +65,7 @@ export function progressOf(document: ProjectDocument, { runs, findings }: Derive
     'ceiling-above-heads': 'survey',
     'rooms-closed': 'survey',
     'cavities-known': 'survey',
+    buildable: 'devices',
     'brief-met': 'devices',
     'nothing-on-purpose': 'devices',
     'decisions-in-time': 'brief',

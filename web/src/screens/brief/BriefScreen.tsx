@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { Segmented } from 'antd';
 import { briefCost, fillRest, openDecisions, walkDifferences } from '@dusky-spool/core/brief';
@@ -45,9 +45,6 @@ export function BriefScreen({ document }: { readonly document: ProjectDocument }
       fillRest(document, roomId, () => newRecordId('bc')),
     );
   // A room that somebody else takes away takes the cursor along.
-  useEffect(() => {
-    if (at && !document.rooms[at.roomId]) setAt(null);
-  }, [at, document.rooms]);
   const place = at && document.rooms[at.roomId] ? at : null;
   const counted = (one: View) => (one === 'decisions' ? undecided : one === 'walk' ? differences : 0);
   return (

@@ -1,0 +1,139 @@
+import { moveDevices, placeDevice } from '../devices/index.ts';
+import { middleOf, type Point2 } from '../geometry/index.ts';
+import { allClashes, blockingNeeds, CURED_BY_MOVING, legalPlaces, type Clash } from '../mounting/index.ts';
+import { buildingOf, nearestWall } from '../building/index.ts';
+import { create, update, type Device, type DeviceType, type Operation, type ProjectDocument } from '../project/index.ts';
+import { defineCheck, type Cure, type Finding } from './check.ts';
+
+const MOST_MOVES = 2;
+
+/** Every device can be built where it stands: cut-outs, cavities, openings, weight, head room, sight (practice A06 to A11, B02, B05). */
+export const buildable = defineCheck({
+  id: 'buildable',
+  title: 'Every device can be built where it stands',
+  source: 'ENGINEERING 8.1, 8.2, 10.3, 11; practice A06, A07, A10, A11, A62, B02, B05',
+  severity: 'stop',
+  appliesTo: 'devices',
+  run: ({ document }) => {
+    const found: Finding[] = [];
+    for (const [deviceId, clashes] of allClashes(document)) {
+      const device = document.devices[deviceId];
+      // A device of an alternative that does not hold is not built.
+      if (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen) continue;
+      for (const one of clashes) found.push(findingOf(document, device, one));
+    }
+    return found;
+  },
+});
+
+function findingOf(document: ProjectDocument, device: Device, clash: Clash): Finding {
+  const type = document.deviceTypes[device.typeId];
+  let cures: readonly Cure[] | null = null;
+  return {
+    check: 'buildable',
+    rank: clash.rank,
+    code: clash.code,
+    subjects: [{ in: 'devices', id: device.id }, ...(clash.with ? [clash.with] : [])],
+    measured: clash.measured,
+    allowed: clash.allowed,
+    unit: clash.unit,
+    figures: { number: placeName(document, device), device: type.name, ...clash.figures },
+    // A search for places is only made where somebody looks at the finding.
+    get cures() {
+      return (cures ??= curesOf(document, device, type, clash));
+    },
+  };
+}
+
+const placeName = (document: ProjectDocument, device: Device) =>
+  `${device.roomId === null ? document.levels[device.levelId].code : document.rooms[device.roomId].code} ${document.deviceTypes[device.typeId].code}`;
+
+function curesOf(document: ProjectDocument, device: Device, type: DeviceType, { code }: Clash): Cure[] {
+  if (CURED_BY_MOVING.has(code)) return moves(document, device);
+  if (code === 'mount-needs-blocking' || code === 'mount-overhead') return blocking(document, device);
+  if (code === 'mount-not-flush') return mounts(document, device, type, (mount) => mount.holds?.style === 'recessed');
+  if (code === 'mount-does-not-turn') return mounts(document, device, type, (mount) => (mount.holds?.turnRad ?? 0) > 0);
+  if (code === 'mount-over-rated' || code === 'mount-too-wide') return mounts(document, device, type, () => true);
+  if (code === 'mount-bracket-misfit') return brackets(document, device, type);
+  if (code.startsWith('climate-')) return remoteSensor(document, device);
+  return [];
+}
+
+function moves(document: ProjectDocument, device: Device): Cure[] {
+  return legalPlaces(document, device, MOST_MOVES).flatMap((place): Cure[] => {
+    const both = place.twin && [
+      { deviceId: device.id, to: place.at },
+      { deviceId: place.twin.deviceId, to: place.twin.at },
+    ];
+    const alone = moveDevices(document, [{ deviceId: device.id, to: place.at }]);
+    const pair = both ? moveDevices(document, both) : null;
+    const figures = { shiftM: place.shiftM };
+    return [
+      ...(pair?.ok ? [{ code: 'move-pair', figures, operations: pair.value }] : []),
+      ...(alone.ok && !pair?.ok ? [{ code: 'move-to-place', figures, operations: alone.value }] : []),
+    ];
+  });
+}
+
+function blocking(document: ProjectDocument, device: Device): Cure[] {
+  const need = blockingNeeds(document).find((one) => one.device.id === device.id && !one.there);
+  const id = `blk_${device.id}`.slice(0, 40);
+  if (!need || Object.hasOwn(document.framingMembers, id)) return [];
+  const member = create('framingMembers', {
+    id,
+    wallId: need.wall?.id ?? null,
+    roomId: need.wall ? null : (need.room?.id ?? null),
+    kind: 'blocking',
+    offsetM: need.fromM,
+    widthM: need.toM - need.fromM,
+    bottomM: need.bottomM ?? 0,
+    topM: need.topM ?? 0,
+    present: true,
+    note: '',
+  });
+  return [{ code: 'add-blocking', figures: { requiredN: Math.ceil(need.requiredN) }, operations: [member] }];
+}
+
+function choose(device: Device, mount: DeviceType): Cure[] {
+  const operation = update('devices', device, { mountTypeId: mount.id });
+  return operation ? [{ code: 'use-mount', figures: { name: mount.name }, operations: [operation] }] : [];
+}
+
+function mounts(document: ProjectDocument, device: Device, type: DeviceType, fits: (mount: DeviceType) => boolean): Cure[] {
+  const best = Object.values(document.deviceTypes)
+    .filter(({ part, holds }) => part === 'mount' && holds && holds.ratedKg >= type.weightKg && holds.widestM >= type.sizeM[0])
+    .filter((mount) => (mount.mount === 'ceiling') === (type.mount === 'ceiling') && fits(mount))
+    .sort((a, b) => a.price - b.price)[0];
+  return best ? choose(device, best) : [];
+}
+
+function brackets(document: ProjectDocument, device: Device, { cutOut }: DeviceType): Cure[] {
+  if (!cutOut) return [];
+  const sideM = Math.max(cutOut.widthM, cutOut.heightM);
+  const best = Object.values(document.deviceTypes)
+    .filter(({ accepts }) => accepts && accepts.shape === cutOut.shape && sideM >= accepts.leastM && sideM <= accepts.mostM)
+    .sort((a, b) => a.price - b.price)[0];
+  return best ? choose(device, best) : [];
+}
+
+/** A sensor in the midst of the zone reads for the thermostat (practice of climate zones). */
+function remoteSensor(document: ProjectDocument, device: Device): Cure[] {
+  const room = device.roomId === null ? undefined : document.rooms[device.roomId];
+  if (!room || !document.deviceTypes['remote-sensor']) return [];
+  const middle = middleOf(room.polygon as Point2[]);
+  const inside = nearestWall(buildingOf(document), room.levelId, middle, 20, (wall) => wall.cableMayRun);
+  if (!inside) return [];
+  const towards: Point2 = [
+    inside.point[0] + (middle[0] - inside.point[0]) * 0.02,
+    inside.point[1] + (middle[1] - inside.point[1]) * 0.02,
+  ];
+  const id = `rs_${device.id}`.slice(0, 38);
+  const placed = placeDevice(
+    document,
+    { typeId: 'remote-sensor', levelId: room.levelId, at: towards },
+    { device: id, run: (leg) => `${id}_${leg}` },
+  );
+  if (!placed.ok || Object.hasOwn(document.devices, id)) return [];
+  const operations: readonly Operation[] = placed.value.operations;
+  return [{ code: 'add-remote-sensor', figures: {}, operations }];
+}

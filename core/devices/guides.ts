@@ -1,0 +1,84 @@
+import { buildingOf, roomAt } from '../building/index.ts';
+import { middleOf, rotate2, tidyM, type Point2 } from '../geometry/index.ts';
+import { onLevel, type DeviceType, type ProjectDocument } from '../project/index.ts';
+
+/** What a guide lines up with. */
+export type GuideKind = 'device' | 'light' | 'island' | 'seat' | 'room' | 'bay';
+
+/** A line on the plan that a place lines up with. */
+export interface Guide {
+  readonly kind: GuideKind;
+  readonly axis: 'x' | 'y';
+  readonly a: Point2;
+  readonly b: Point2;
+  /** How far the place was from the line before it was drawn to it, m. */
+  readonly offM: number;
+}
+
+export interface Guided {
+  readonly at: Point2;
+  readonly guides: readonly Guide[];
+}
+
+const KINDS: Readonly<Record<string, GuideKind>> = {
+  'recessed-light': 'light',
+  island: 'island',
+  sofa: 'seat',
+  chair: 'seat',
+  'seat-row': 'seat',
+  bed: 'seat',
+};
+
+/**
+ * Draws a place to the lines that an installer lines things up with: other devices of its system, recessed lights, an island, a
+ * seat, the middle of the room, the middle between joists; each axis by itself, the nearest within `reachM`.
+ */
+export function guideTo(
+  document: ProjectDocument,
+  levelId: string,
+  type: Pick<DeviceType, 'system' | 'mount'>,
+  p: Point2,
+  reachM: number,
+  without: ReadonlySet<string> = new Set(),
+): Guided {
+  const room = roomAt(buildingOf(document), levelId, p);
+  if (!room) return { at: p, guides: [] };
+  const targets: { kind: GuideKind; at: Point2 }[] = [{ kind: 'room', at: middleOf(room.polygon as Point2[]) }];
+  for (const device of onLevel(document, 'devices', levelId)) {
+    if (device.roomId === room.id && !without.has(device.id) && document.deviceTypes[device.typeId].system === type.system)
+      targets.push({ kind: 'device', at: [device.x, device.y] });
+  }
+  for (const feature of onLevel(document, 'features', levelId)) {
+    const kind = KINDS[feature.kind];
+    if (!kind || (feature.choiceOf !== '' && !feature.chosen)) continue;
+    const at = feature.points[0] as Point2;
+    if (roomAt(buildingOf(document), levelId, at)?.id === room.id) targets.push({ kind, at });
+  }
+  let [x, y] = p;
+  const guides: Guide[] = [];
+  for (const axis of ['x', 'y'] as const) {
+    const i = axis === 'x' ? 0 : 1;
+    let best: { kind: GuideKind; at: Point2; offM: number } | null = null;
+    for (const target of targets) {
+      const offM = Math.abs(target.at[i] - p[i]);
+      if (offM <= reachM && (!best || offM < best.offM - 1e-9)) best = { ...target, offM };
+    }
+    if (!best) continue;
+    if (axis === 'x') x = best.at[0];
+    else y = best.at[1];
+    guides.push({ kind: best.kind, axis, a: best.at, b: p, offM: best.offM });
+  }
+  // A ceiling device falls into the middle of its bay where nothing else holds it across the joists.
+  if (type.mount === 'ceiling' && (room.framing === 'solid' || room.framing === 'i-joist')) {
+    const [u, v] = rotate2([x, y], -room.joistAngleRad);
+    const bay = Math.floor((v - room.joistOffsetM) / room.joistSpacingM);
+    const middle = room.joistOffsetM + (bay + 0.5) * room.joistSpacingM;
+    const across = Math.abs(Math.sin(room.joistAngleRad)) > 0.7 ? 'x' : 'y';
+    if (Math.abs(middle - v) <= reachM && !guides.some(({ axis }) => axis === across)) {
+      const [bx, by] = rotate2([u, middle], room.joistAngleRad);
+      guides.push({ kind: 'bay', axis: across, a: [bx, by], b: p, offM: Math.abs(middle - v) });
+      [x, y] = [bx, by];
+    }
+  }
+  return { at: [tidyM(x), tidyM(y)], guides: guides.map((guide) => ({ ...guide, b: [x, y] })) };
+}

@@ -1,0 +1,87 @@
+import type { Device, DeviceType, Substrate } from '../project/index.ts';
+
+const G = 9.80665;
+/** Load factors of F11.1: on a wall, and overhead with people beneath. */
+export const WALL_FACTOR = 5;
+export const OVERHEAD_FACTOR = 10;
+/** Overhead in board alone is prohibited above this (ENGINEERING 11: safety wire and structure), kg. */
+export const OVERHEAD_BOARD_KG = 2.3;
+/** Screws into board alone never hold a display above this, kg. */
+export const BOARD_SCREW_KG = 5;
+/** Ultimate load of a toggle in 12.7 mm board, the low end of 0.5 to 1.2 kN, N. */
+const TOGGLE_N = 500;
+/** Lag screw 5/16 in: 205 lbf/in withdrawal in spruce-pine-fir, 51 mm of thread: an allowable value, N (F11.3). */
+const LAG_N = 205 * 4.44822 * (0.051 / 0.0254);
+/** Shear of the same screw, taken as half its withdrawal [practice, safe side], N. */
+const LAG_SHEAR_N = LAG_N / 2;
+
+/** What a device hangs on: the mount chosen for it, or itself. */
+export interface Load {
+  readonly massKg: number;
+  /** From the wall to the centre of mass, m. */
+  readonly armM: number;
+  readonly patternM: readonly [number, number];
+  readonly moves: boolean;
+  readonly ratedKg: number | null;
+}
+
+export function loadOf(type: DeviceType, mount: DeviceType | null): Load {
+  const depthM = type.sizeM[1];
+  const holds = mount?.holds ?? null;
+  const moves = holds !== null && holds.reachM > holds.parkedDepthM + 0.15;
+  const armM = holds ? (moves ? holds.reachM : holds.parkedDepthM) + depthM / 2 : depthM / 2;
+  const patternM = mount?.holePatternM ?? type.holePatternM ?? [0.1, 0.1];
+  return { massKg: type.weightKg + (mount?.weightKg ?? 0), armM, patternM, moves, ratedKg: holds?.ratedKg ?? null };
+}
+
+/** How a load is held on a wall, with the share of what its fixings allow (F11.2). */
+export interface Fixing {
+  readonly into: 'board' | 'toggles' | 'studs' | 'blocking' | 'solid' | 'nothing';
+  /** T/T_allow + V/V_allow; at most 1 holds. */
+  readonly share: number;
+  readonly fixings: number;
+  /** Force that the fixings must bear with the load factor, N. */
+  readonly requiredN: number;
+}
+
+/**
+ * F11.2: W on an arm from the wall, fixings in two rows. Against allowable values the factor is in the value already; toggles
+ * have an ultimate value, so the factor is applied. `studs` counts members behind the hole pattern.
+ */
+export function wallFixing(load: Load, studs: number, blocked: boolean, substrate: Substrate | null, solid: boolean): Fixing {
+  const requiredN = load.massKg * G * WALL_FACTOR;
+  const heightM = Math.max(0.05, load.patternM[1]);
+  const shareWith = (count: number, pullN: number, shearN: number) => {
+    const top = Math.max(1, count / 2);
+    const pull = (load.massKg * G * load.armM) / (heightM * top);
+    const shear = (load.massKg * G) / count;
+    return pull / pullN + shear / shearN;
+  };
+  if (substrate === 'furring' || substrate === 'channel') return { into: 'nothing', share: Infinity, fixings: 0, requiredN };
+  if (load.massKg <= BOARD_SCREW_KG && !load.moves)
+    return { into: 'board', share: load.massKg / BOARD_SCREW_KG, fixings: 4, requiredN };
+  if (solid) return { into: 'solid', share: shareWith(4, LAG_N, LAG_SHEAR_N), fixings: 4, requiredN };
+  if (blocked) return { into: 'blocking', share: shareWith(4, LAG_N, LAG_SHEAR_N), fixings: 4, requiredN };
+  if (studs > 0) {
+    const fixings = 2 * studs;
+    return { into: 'studs', share: shareWith(fixings, LAG_N, LAG_SHEAR_N), fixings, requiredN };
+  }
+  if (load.moves) return { into: 'nothing', share: Infinity, fixings: 0, requiredN };
+  const allowed = TOGGLE_N / WALL_FACTOR;
+  return { into: 'toggles', share: shareWith(4, allowed, allowed), fixings: 4, requiredN };
+}
+
+/** The heaviest thing that two studs hold with a mount of this arm and pattern, kg: what blocking cannot better. */
+export function heaviestOnWall(load: Load): number {
+  const unit = wallFixing({ ...load, massKg: 10 }, 0, true, null, false);
+  return unit.share === 0 ? Infinity : 10 / unit.share;
+}
+
+/** Force that overhead fixings must bear (F11.1), N. */
+export const overheadRequiredN = (massKg: number): number => massKg * G * OVERHEAD_FACTOR;
+
+/** Whether a thing overhead must hang from structure rather than from board. Devices with clamps hold themselves up to that mass. */
+export const needsStructureOverhead = (type: DeviceType, massKg: number): boolean =>
+  massKg > OVERHEAD_BOARD_KG && (type.cutOut === null || type.weightKg > 6);
+
+export type DeviceWithType = { readonly device: Device; readonly type: DeviceType };

@@ -1,0 +1,20 @@
+// Here: whether a device can be built where it stands: members, cavities, openings, weight, sight; legal places near by.
+// Not here: putting it there (devices) and the way of its cable (routing).
+// Start with `clashesOf`, then `legalPlaces`.
+export { CLASHES, CURED_BY_MOVING, type Clash, type ClashCode } from './clash.ts';
+export { clashesOf, heightOf, mountTypeOf } from './clashes.ts';
+export { allClashes } from './all-clashes.ts';
+export { legalPlaces, type LegalPlace } from './legal-places.ts';
+export {
+  BOARD_SCREW_KG,
+  loadOf,
+  overheadRequiredN,
+  WALL_FACTOR,
+  OVERHEAD_FACTOR,
+  wallFixing,
+  type Fixing,
+  type Load,
+} from './fixing.ts';
+export { isBlocked } from './solids.ts';
+export { seatsOf, sightOf, type Sight } from './sight.ts';
+export { blockingNeeds, type BlockingNeed } from './blocking.ts';

@@ -65,7 +65,7 @@ describe('work goes on', () => {
     await page.reload();
     await page.locator('.plan-canvas .device').first().waitFor();
     await saved(page);
-    await page.getByText(/of 118 runs/).waitFor();
+    await page.getByText(/of 120 runs/).waitFor();
     expect(await devices()).to.equal(92);
   });
 });

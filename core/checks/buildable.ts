@@ -16,7 +16,7 @@ export const buildable = defineCheck({
   appliesTo: 'devices',
   run: ({ document }) => {
     const found: Finding[] = [];
-    for (const [deviceId, clashes] of allClashes(document)) {
+    for (const [deviceId, clashes] of [...allClashes(document)].sort(([a], [b]) => (a < b ? -1 : 1))) {
       const device = document.devices[deviceId];
       // A device of an alternative that does not hold is not built.
       if (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen) continue;

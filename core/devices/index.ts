@@ -33,4 +33,5 @@ export {
   type IdSource,
   type WallDistance,
 } from './placing.ts';
+export { ROOM_TEMPLATES } from './room-templates.ts';
 export { guideTo, type Guide, type Guided } from './guides.ts';

@@ -7,6 +7,7 @@ import {
   newDevice,
   removeWithDependants,
   update,
+  withRecords,
   type Device,
   type Operation,
   type ProjectDocument,
@@ -46,7 +47,7 @@ export function placeDevice(
     heightM: type.defaultHeightM,
     facingRad: snapped.facingRad ?? wanted.facingRad ?? -Math.PI / 2,
   });
-  const runs = runsFor({ ...document, devices: { ...document.devices, [device.id]: device } }, device, usualLegs(type), ids.run);
+  const runs = runsFor(document, device, usualLegs(type), ids.run);
   return fine({ device, runs, operations: [create('devices', device), ...runs.map((run) => create('runs', run))] });
 }
 
@@ -74,12 +75,12 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
     const number = sameRoom ? device.number : firstFreeNumber(working, place, Math.max(1, ...runs.map((run) => run.leg)));
     const next: Device = { ...device, x, y, roomId: snapped.roomId, number, facingRad: snapped.facingRad ?? device.facingRad };
     operations.push(update('devices', device, next));
-    working = { ...working, devices: { ...working.devices, [device.id]: next } };
+    working = withRecords(working, 'devices', [next]);
     if (sameRoom) continue;
     for (const run of runs.filter((r) => !isKept(r))) {
       const renumbered = { number: runNumberFor(working, next, run.leg), bundle: bundleFor(working, place, run.rackId) };
       operations.push(update('runs', run, renumbered));
-      working = { ...working, runs: { ...working.runs, [run.id]: { ...run, ...renumbered } } };
+      working = withRecords(working, 'runs', [{ ...run, ...renumbered }]);
     }
   }
   return fine(operations.filter((operation) => operation !== null));

@@ -5,6 +5,7 @@ import {
   create,
   onLevel,
   update,
+  withRecords,
   type Device,
   type Operation,
   type ProjectDocument,
@@ -52,11 +53,7 @@ export function placeAll(document: ProjectDocument, levelId: string, wanted: rea
     const runs: Run[] = placed.value.runs;
     devices.push(device);
     operations.push(create('devices', device), ...runs.map((run) => create('runs', run)));
-    working = {
-      ...working,
-      devices: { ...working.devices, [device.id]: device },
-      runs: { ...working.runs, ...Object.fromEntries(runs.map((run) => [run.id, run])) },
-    };
+    working = withRecords(withRecords(working, 'devices', [device]), 'runs', runs);
   }
   return fine({ devices, operations });
 }

@@ -1,24 +1,35 @@
-import { onLevel, type Device, type ProjectDocument } from '../project/index.ts';
+import { onLevel, originOf, type Device, type ProjectDocument } from '../project/index.ts';
 import type { Clash } from './clash.ts';
 import { clashesOf } from './clashes.ts';
 
-/** Devices farther apart than this never meet: two of the largest faces and what they keep clear, m. */
-const CELL_M = 3;
+/** Devices farther apart than this along either axis never meet: two of the largest faces and what they keep clear, m. */
+const NEAR_M = 3;
 const TABLES = ['levels', 'rooms', 'walls', 'openings', 'features', 'framingMembers', 'facts', 'deviceTypes'] as const;
+
+export type ClashesByDevice = ReadonlyMap<string, readonly Clash[]>;
 
 interface Kept {
   readonly house: readonly object[];
-  readonly neighbours: readonly Device[];
-  readonly clashes: readonly Clash[];
+  readonly clashes: ClashesByDevice;
 }
-const kept = new WeakMap<Device, Kept>();
+const kept = new WeakMap<object, Kept>();
 
 /**
- * The clashes of every device. A device whose house and neighbours are the same values as before is not tested again, so that
- * moving one of three thousand tests it and the few around it.
+ * The clashes of every device. Where an edit moved a few devices and left the house alone, only those are tested again and the
+ * ones near where they were and are.
  */
-export function allClashes(document: ProjectDocument): ReadonlyMap<string, readonly Clash[]> {
+export function allClashes(document: ProjectDocument): ClashesByDevice {
   const house = TABLES.map((name) => document[name]);
+  const known = kept.get(document.devices);
+  if (known && sameHouse(known, house)) return known.clashes;
+  const clashes = afterMoves(document, house) ?? fromNothing(document);
+  kept.set(document.devices, { house, clashes });
+  return clashes;
+}
+
+const sameHouse = (known: Kept, house: readonly object[]) => known.house.every((table, i) => table === house[i]);
+
+function fromNothing(document: ProjectDocument): ClashesByDevice {
   const found = new Map<string, readonly Clash[]>();
   for (const levelId of Object.keys(document.levels)) {
     const devices = onLevel(document, 'devices', levelId);
@@ -30,28 +41,49 @@ export function allClashes(document: ProjectDocument): ReadonlyMap<string, reado
       else cells.set(key, [device]);
     }
     for (const device of devices) {
-      const neighbours = around(cells, device);
-      const known = kept.get(device);
-      const same =
-        known &&
-        known.house.every((table, i) => table === house[i]) &&
-        known.neighbours.length === neighbours.length &&
-        known.neighbours.every((other, i) => other === neighbours[i]);
-      const clashes = same ? known.clashes : clashesOf(document, device, neighbours);
-      if (!same) kept.set(device, { house, neighbours, clashes });
+      const clashes = clashesOf(document, device, around(cells, device));
       if (clashes.length > 0) found.set(device.id, clashes);
     }
   }
   return found;
 }
 
-const cellKey = (x: number, y: number) => Math.floor(x / CELL_M) * 100_003 + Math.floor(y / CELL_M);
+/** What an edit of a few devices makes of what was found before it; null where that is not known. */
+function afterMoves(document: ProjectDocument, house: readonly object[]): ClashesByDevice | null {
+  const origin = originOf(document.devices);
+  const before = origin && kept.get(origin.before);
+  if (!before || !sameHouse(before, house)) return null;
+  const was = origin.before as ProjectDocument['devices'];
+  const touched = [...origin.ids].flatMap((id) => [was[id], document.devices[id]].filter((device) => device !== undefined));
+  const isNear = (device: Device, other: Device, withinM = NEAR_M) =>
+    device.levelId === other.levelId && Math.abs(device.x - other.x) <= withinM && Math.abs(device.y - other.y) <= withinM;
+  const found = new Map(before.clashes);
+  for (const id of origin.ids) if (!document.devices[id]) found.delete(id);
+  for (const levelId of new Set(touched.map((device) => device.levelId))) {
+    const around = onLevel(document, 'devices', levelId).filter((device) =>
+      touched.some((one) => isNear(one, device, 2 * NEAR_M)),
+    );
+    for (const device of around) {
+      if (!touched.some((one) => isNear(device, one))) continue;
+      const clashes = clashesOf(
+        document,
+        device,
+        around.filter((other) => isNear(device, other)),
+      );
+      if (clashes.length > 0) found.set(device.id, clashes);
+      else found.delete(device.id);
+    }
+  }
+  return found;
+}
+
+const cellKey = (x: number, y: number) => Math.floor(x / NEAR_M) * 100_003 + Math.floor(y / NEAR_M);
 
 function around(cells: ReadonlyMap<number, readonly Device[]>, { x, y }: Device): Device[] {
   const near: Device[] = [];
   for (let i = -1; i <= 1; i++) {
     for (let j = -1; j <= 1; j++) {
-      for (const other of cells.get(cellKey(x + i * CELL_M, y + j * CELL_M)) ?? []) near.push(other);
+      for (const other of cells.get(cellKey(x + i * NEAR_M, y + j * NEAR_M)) ?? []) near.push(other);
     }
   }
   return near;

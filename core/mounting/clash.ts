@@ -16,6 +16,7 @@ export const CLASHES = [
   'mount-in-thing',
   'mount-near-thing',
   'mount-near-device',
+  'mount-on-device',
   'mount-fire-surface',
   'mount-overload',
   'mount-needs-blocking',
@@ -43,6 +44,7 @@ export const CURED_BY_MOVING: ReadonlySet<ClashCode> = new Set([
   'mount-in-thing',
   'mount-near-thing',
   'mount-near-device',
+  'mount-on-device',
   'mount-sight-lost',
   'mount-sight-part',
 ]);

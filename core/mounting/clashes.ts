@@ -1,6 +1,6 @@
 import { attachmentOf, buildingOf, ceilingHeightAt, ceilingHeightOf, roomAt } from '../building/index.ts';
-import { type Point2 } from '../geometry/index.ts';
-import { onLevel, type Device, type DeviceType, type ProjectDocument } from '../project/index.ts';
+import { pointInPolygon, type Point2 } from '../geometry/index.ts';
+import { onLevel, type Device, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
 import { clash, less, type Clash } from './clash.ts';
 import { ceilingClashes } from './on-ceiling.ts';
 import { halfFace, sensesElsewhere, wallClashes, wallPlaceOf } from './on-wall.ts';
@@ -26,11 +26,18 @@ const PATH_USES: ReadonlySet<string> = new Set(['circulation', 'utility', 'garag
 export const mountTypeOf = (document: ProjectDocument, device: Device): DeviceType | null =>
   device.mountTypeId === null ? null : (document.deviceTypes[device.mountTypeId] ?? null);
 
+/** The room that a device is in: the one it says, where it still is inside it. */
+function roomUnder(document: ProjectDocument, device: Device): Room | undefined {
+  const p: Point2 = [device.x, device.y];
+  const said = device.roomId === null ? undefined : document.rooms[device.roomId];
+  return said && pointInPolygon(p, said.polygon as Point2[]) ? said : roomAt(buildingOf(document), device.levelId, p);
+}
+
 /** Height of a device above the finished floor of its level, m: what is at the ceiling is at the ceiling of its place. */
 export function heightOf(document: ProjectDocument, device: Device): number {
   if (device.heightM !== null) return device.heightM;
   const level = document.levels[device.levelId];
-  const room = roomAt(buildingOf(document), device.levelId, [device.x, device.y]);
+  const room = roomUnder(document, device);
   return room ? ceilingHeightAt(room, level, [device.x, device.y]) : level.ceilingHeightM;
 }
 
@@ -42,9 +49,7 @@ export function clashesOf(document: ProjectDocument, device: Device, others?: re
   const type = document.deviceTypes[device.typeId];
   const mount = mountTypeOf(document, device);
   const attachment = attachmentOf(type);
-  const building = buildingOf(document);
   const level = document.levels[device.levelId];
-  const p: Point2 = [device.x, device.y];
   const room = device.roomId === null ? undefined : document.rooms[device.roomId];
   const heightM = heightOf(document, device);
   const clashes: Clash[] = [];
@@ -64,10 +69,10 @@ export function clashesOf(document: ProjectDocument, device: Device, others?: re
         }),
       );
   } else if (attachment === 'ceiling') {
-    const under = roomAt(building, device.levelId, p);
+    const under = roomUnder(document, device);
     if (under) clashes.push(...ceilingClashes(document, device, type, mount, under));
     else if (type.mount === 'ceiling') clashes.push(clash('mount-outside', 'stop'));
-  } else if (attachment === 'floor' && !roomAt(building, device.levelId, p)) clashes.push(clash('mount-outside', 'stop'));
+  } else if (attachment === 'floor' && !roomUnder(document, device)) clashes.push(clash('mount-outside', 'stop'));
   if (attachment !== 'free' && less(heightM, -level.floorBuildUpM - 0.001)) {
     clashes.push(clash('mount-below-floor', 'stop', { measured: heightM, allowed: 0, figures: { heightM } }));
   }
@@ -201,7 +206,7 @@ function neighbourClashes(
 }
 
 const nearDevice = (other: Device, awayM: number, needM: number): Clash =>
-  clash('mount-near-device', awayM < -1e-6 ? 'stop' : 'look', {
+  clash(awayM < -1e-6 ? 'mount-on-device' : 'mount-near-device', awayM < -1e-6 ? 'stop' : 'look', {
     measured: Math.max(0, awayM),
     allowed: needM,
     with: { in: 'devices', id: other.id },

@@ -375,7 +375,12 @@ describe('the clashes of all devices', () => {
           let moved = document;
           for (const [n, x, y] of moves) {
             const id = Object.keys(document.devices)[n];
-            moved = { ...moved, devices: { ...moved.devices, [id]: { ...moved.devices[id], x, y } } };
+            const { x: wasX, y: wasY } = moved.devices[id];
+            const edit = applyChange(moved, {
+              operations: [{ op: 'update', in: 'devices', id, before: { x: wasX, y: wasY }, after: { x, y } }],
+            });
+            if (!edit.ok) throw new Error(edit.problem.code);
+            moved = edit.value;
             allClashes(moved);
           }
           const plain = new Map(

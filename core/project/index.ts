@@ -23,7 +23,7 @@ export {
 } from './defaults.ts';
 export { COLLECTIONS, COLLECTION_NAMES, type CollectionName, type RecordOf } from './collections.ts';
 export { emptyDocument, newHeader, type ProjectDocument, type TableOf } from './document.ts';
-export { listOf, onLevel, originOf, type LevelCollection } from './lists.ts';
+export { listOf, onLevel, originOf, withRecords, type LevelCollection } from './lists.ts';
 export {
   applyChange,
   changeSchema,

@@ -100,3 +100,16 @@ function patched(list: Lists, ids: ReadonlySet<string>, now: (id: string) => Lis
   }
   return next;
 }
+
+/** A project with records added or replaced, for working out several steps of one edit: what is sorted stays sorted. */
+export function withRecords<C extends CollectionName>(
+  document: ProjectDocument,
+  name: C,
+  records: readonly RecordOf<C>[],
+): ProjectDocument {
+  if (records.length === 0) return document;
+  const before = document[name] as object;
+  const after = { ...before, ...Object.fromEntries(records.map((record) => [record.id, record])) };
+  carryLists(before, after, new Set(records.map(({ id }) => id)));
+  return { ...document, [name]: after };
+}

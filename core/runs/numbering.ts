@@ -1,4 +1,4 @@
-import { listOf, type Device, type ProjectDocument } from '../project/index.ts';
+import { onLevel, type Device, type ProjectDocument } from '../project/index.ts';
 
 /** Room code of devices that stand in no room. */
 export const OUTDOORS_CODE = 'EX';
@@ -47,11 +47,8 @@ export function runNumberFor(
 export function firstFreeNumber(document: ProjectDocument, place: Pick<Device, 'levelId' | 'roomId'>, legs: number): number {
   const inPlace = (device: Device) =>
     device.roomId === place.roomId && (place.roomId !== null || device.levelId === place.levelId);
-  const taken = new Set(
-    listOf(document, 'devices')
-      .filter(inPlace)
-      .map((device) => device.number),
-  );
+  const taken = new Set<number>();
+  for (const device of onLevel(document, 'devices', place.levelId)) if (inPlace(device)) taken.add(device.number);
   const numbers = new Set(Object.values(document.runs).map((run) => run.number));
   for (let number = 1; ; number++) {
     if (taken.has(number)) continue;

@@ -1,10 +1,16 @@
 import { benchApp } from './app.ts';
+import { benchDevices } from './devices.ts';
 import { benchRouting } from './routing.ts';
 import { benchSurvey } from './survey.ts';
 import type { Figure } from './figure.ts';
 
 /** Measures the areas named on the command line and prints their figures as JSON. */
-const AREAS: Record<string, () => Figure[] | Promise<Figure[]>> = { app: benchApp, survey: benchSurvey, routing: benchRouting };
+const AREAS: Record<string, () => Figure[] | Promise<Figure[]>> = {
+  app: benchApp,
+  survey: benchSurvey,
+  devices: benchDevices,
+  routing: benchRouting,
+};
 const figures: Figure[] = [];
 for (const area of process.argv.slice(2)) figures.push(...(await AREAS[area]()));
 console.log(JSON.stringify(figures));

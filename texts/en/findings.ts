@@ -41,6 +41,7 @@ export const findings = {
   'mount-near-thing':
     '{{device}} is {{freeM}} from a {{thing}}; practice wants {{needM}}. Heat, air and water decide: ask its trade.',
   'mount-near-device': '{{device}} is {{freeM}} from another device; {{needM}} is to be kept clear.',
+  'mount-on-device': '{{device}} lies over another device. Move one of them.',
   'mount-fire-surface':
     '{{device}} needs a cut-out in a surface that holds back fire. Use a listed closed box or hood; the listing and the inspector decide.',
   'mount-overload':

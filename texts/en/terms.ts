@@ -64,6 +64,7 @@ export const terms = {
   },
   used: { none: 'Not said', daily: 'Daily', weekly: 'Weekly', seldom: 'Seldom' },
   walkFound: { there: 'There', missing: 'Missing', different: 'Different' },
+  groupKinds: { audio: 'Audio', security: 'Security', light: 'Light', shade: 'Shade', control: 'Control' },
   fittings: { fitted: 'Fitted', prepared: 'Prepared: cable now', spare: 'Spare lead, stored' },
   wishes: {
     flush: 'Flush',

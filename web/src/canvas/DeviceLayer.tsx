@@ -48,7 +48,7 @@ const DeviceMark = memo(function DeviceMark({ device, type, label, pale, chosen,
   const { colour } = SYSTEM_STYLE[type.system];
   return (
     <g
-      className={`device${chosen ? ' chosen' : ''}${pale ? ' pale' : ''}`}
+      className={`device${chosen ? ' chosen' : ''}${pale ? ' pale' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
       transform={`translate(${device.x},${device.y})`}
       role="button"
       tabIndex={0}

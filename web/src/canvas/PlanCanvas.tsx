@@ -1,8 +1,19 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
-import { deviceTitle, moveDevices, placeDevice } from '@dusky-spool/core/devices';
+import { buildingOf, levelsFromBelow, projectBounds, roomAt } from '@dusky-spool/core/building';
+import {
+  applyTemplate,
+  coverRoom,
+  deviceTitle,
+  guideTo,
+  moveDevices,
+  placeAll,
+  placeDevice,
+  type Guided,
+  type Overlap,
+} from '@dusky-spool/core/devices';
 import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/geometry';
-import { onLevel, type Device, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+import type { Problem } from '@dusky-spool/core/outcome';
+import { onLevel, type Device, type DeviceType, type ProjectDocument, type RoomTemplate } from '@dusky-spool/core/project';
 import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
@@ -21,7 +32,16 @@ import { UnderlayLayer } from './UnderlayLayer.tsx';
 import type { CameraControl } from './useCamera.ts';
 
 /** What a click on the plan does now. */
-export type Tool = { readonly kind: 'select' } | { readonly kind: 'place'; readonly type: DeviceType };
+export type Tool =
+  | { readonly kind: 'select' }
+  | { readonly kind: 'place'; readonly type: DeviceType; readonly field?: Field }
+  | { readonly kind: 'template'; readonly template: RoomTemplate };
+
+/** How an even field of ceiling speakers is laid out. */
+export interface Field {
+  readonly overlap: Overlap;
+  readonly ear: 'seated' | 'standing';
+}
 
 interface Props {
   readonly projectId: string;
@@ -43,6 +63,9 @@ interface Drag {
 }
 
 const DRAG_FROM_PX = 4;
+/** A place is drawn to a guide this near on the screen. */
+const GUIDE_PX = 8;
+const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
 
 /** The plan of one level: what is there, and moving and placing by pointer. */
 export function PlanCanvas({ projectId, document, levelId, selection, tool, leftPx, control, onSelect, onTool }: Props) {
@@ -190,10 +213,32 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
     heldDevice.current = false;
     if (event.defaultPrevented || held) return;
     const at = control.toWorld(event.clientX, event.clientY);
-    if (tool.kind === 'place') {
+    const room = tool.kind === 'select' ? undefined : roomAt(buildingOf(document), levelId, at);
+    if (tool.kind === 'template' || (tool.kind === 'place' && tool.field)) {
+      if (!room) return;
+      const covered =
+        tool.kind === 'place' && tool.field && coverRoom(document, room.id, tool.type.id, tool.field.overlap, tool.field.ear);
+      const placed =
+        tool.kind === 'template'
+          ? applyTemplate(document, room.id, tool.template, IDS)
+          : covered && covered.ok
+            ? placeAll(
+                document,
+                levelId,
+                covered.value.at.map((p) => ({ typeId: tool.type.id, at: p })),
+                IDS,
+              )
+            : (covered as { ok: false; problem: Problem });
+      const name = tool.kind === 'template' ? tool.template.name : tool.type.name;
+      if (edit(text('edit.place', { name: name.toLowerCase() }), placed.ok ? placed.value.operations : placed) && placed.ok) {
+        onSelect({ kind: 'device', ids: placed.value.devices.map(({ id }) => id) });
+        if (!event.shiftKey) onTool({ kind: 'select' });
+      }
+    } else if (tool.kind === 'place') {
+      const guided = guidedTo(at);
       const placed = placeDevice(
         document,
-        { typeId: tool.type.id, levelId, at: toHandGrid(at, document.project.units) },
+        { typeId: tool.type.id, levelId, at: guided.guides.length > 0 ? guided.at : toHandGrid(at, document.project.units) },
         { device: newRecordId('d'), run: () => newRecordId('r') },
       );
       if (
@@ -216,6 +261,16 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
     },
     [pick],
   );
+
+  /** Alt places freely. */
+  const guidedTo = (at: Point2): Guided =>
+    tool.kind === 'place' ? guideTo(document, levelId, tool.type, at, GUIDE_PX / control.camera.k) : { at, guides: [] };
+  const guided = pointer && tool.kind === 'place' && !tool.field ? guidedTo(pointer) : null;
+  const over = pointer && tool.kind !== 'select' ? roomAt(buildingOf(document), levelId, pointer) : undefined;
+  const field =
+    over && tool.kind === 'place' && tool.field
+      ? coverRoom(document, over.id, tool.type.id, tool.field.overlap, tool.field.ear)
+      : null;
 
   const empty = devices.length === 0 && !Object.values(shown.rooms).some((room) => room.levelId === levelId);
   return (
@@ -242,8 +297,24 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
         onKeyDown={onDeviceKey}
       />
       {box && <path className="box-select" d={boxPath(...box)} />}
-      {tool.kind === 'place' && pointer && (
-        <g transform={`translate(${pointer[0]},${pointer[1]})`} className="ghost">
+      {guided?.guides.map((guide) => (
+        <path key={guide.axis} className={`guide ${guide.kind}`} d={`M${guide.a[0]} ${guide.a[1]}L${guide.b[0]} ${guide.b[1]}`} />
+      ))}
+      {tool.kind === 'template' && over && (
+        <path className="template-room" d={`M${over.polygon.map((p) => p.join(' ')).join('L')}Z`} />
+      )}
+      {field?.ok &&
+        tool.kind === 'place' &&
+        field.value.at.map(([x, y]) => (
+          <g key={`${x},${y}`} transform={`translate(${x},${y})`} className="ghost">
+            <circle className="coverage" r={field.value.discM / 2} />
+            <g className="upright">
+              <BeadShape code={tool.type.code} system={tool.type.system} facingRad={null} />
+            </g>
+          </g>
+        ))}
+      {guided && tool.kind === 'place' && (
+        <g transform={`translate(${guided.at[0]},${guided.at[1]})`} className="ghost">
           <g className="upright">
             <BeadShape code={tool.type.code} system={tool.type.system} facingRad={null} />
           </g>

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { levelsFromBelow } from '@dusky-spool/core/building';
 import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
 import { text } from '../app/text.ts';
@@ -12,7 +13,7 @@ const WIDTH = 92;
 const LEFT = 8;
 
 /** The building from the side, with its risers: levels are picked on it. */
-export function HouseSection({ document, levelId, onPick }: Props) {
+export const HouseSection = memo(function HouseSection({ document, levelId, onPick }: Props) {
   const levels = levelsFromBelow(document).reverse();
   const heights = levels.map((level) => Math.max(20, Math.min(30, level.ceilingHeightM * 8)));
   const tops = heights.map((_, i) => 26 + heights.slice(0, i).reduce((sum, h) => sum + h, 0));
@@ -71,4 +72,4 @@ export function HouseSection({ document, levelId, onPick }: Props) {
       </svg>
     </div>
   );
-}
+});

@@ -5,7 +5,7 @@ import { BRIEF_TOPICS, onLevel, type Answer, type BriefTopic, type ProjectDocume
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { AnswerMark } from './AnswerMark.tsx';
-import { money } from './money.ts';
+import { money } from '../../ui/money.ts';
 
 export interface CellPlace {
   readonly roomId: string;

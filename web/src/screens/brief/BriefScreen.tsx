@@ -15,7 +15,7 @@ import { CopyRoom } from './CopyRoom.tsx';
 import { Decisions } from './Decisions.tsx';
 import { JobFacts } from './JobFacts.tsx';
 import { Legend } from './Legend.tsx';
-import { money } from './money.ts';
+import { money } from '../../ui/money.ts';
 import { BuildersPackage } from './BuildersPackage.tsx';
 import { RoomCard } from './RoomCard.tsx';
 import './brief.css';

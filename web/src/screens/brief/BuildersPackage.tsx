@@ -6,7 +6,7 @@ import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField } from '../../ui/fields.tsx';
-import { RoomField } from './RoomField.tsx';
+import { RoomField } from '../../ui/RoomField.tsx';
 
 /** What the builder includes against what the client wants, line by line. */
 export function BuildersPackage({ document }: { readonly document: ProjectDocument }) {

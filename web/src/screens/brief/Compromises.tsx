@@ -5,7 +5,7 @@ import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { DayField } from './DayField.tsx';
-import { RoomField } from './RoomField.tsx';
+import { RoomField } from '../../ui/RoomField.tsx';
 
 /** Less than good, said openly, and accepted by the client. */
 export function Compromises({ document }: { readonly document: ProjectDocument }) {

@@ -6,7 +6,7 @@ import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
-import { RoomField } from './RoomField.tsx';
+import { RoomField } from '../../ui/RoomField.tsx';
 
 /** What is undecided, which cables keep every option open, until when, and who must decide. */
 export function Decisions({ document }: { readonly document: ProjectDocument }) {

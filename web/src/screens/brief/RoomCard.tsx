@@ -23,7 +23,7 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { AnswerMark } from './AnswerMark.tsx';
 import type { CellPlace } from './BriefMatrix.tsx';
-import { money } from './money.ts';
+import { money } from '../../ui/money.ts';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -15,6 +15,8 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
+import { GroupPicker } from './GroupPicker.tsx';
+import { MountingFields } from './MountingFields.tsx';
 import { Checks } from './RunPanel.tsx';
 
 interface Props {
@@ -89,6 +91,11 @@ export function DevicePanel({ document, device, onSelect }: Props) {
         )}
       </div>
       {companion && !companion.chosen && <p className="faint">{text('device.notChosen', { name: nameOf(companion) })}</p>}
+      <Checks
+        document={document}
+        findings={findings.filter((finding) => finding.check === 'buildable' && finding.subjects[0].id === device.id)}
+      />
+      <MountingFields document={document} device={device} />
       <SiteHeights document={document} device={device} />
       <div className="eyebrow">{text('device.runs')}</div>
       {runs.length === 0 && <p className="faint">{text('device.noRack')}</p>}
@@ -111,6 +118,7 @@ export function DevicePanel({ document, device, onSelect }: Props) {
           .filter((finding) => finding.subjects.some((subject) => own.has(subject.id)))
           .filter((f) => findingsOf([f], device.id).length > 0)}
       />
+      <GroupPicker document={document} deviceIds={[device.id]} />
       <Button size="small" onClick={() => onSelect({ kind: 'device', ids: alike })}>
         {text('device.allAlike', { count: alike.length })}
       </Button>

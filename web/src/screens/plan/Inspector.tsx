@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { alignDevices, ALIGNMENTS } from '@dusky-spool/core/devices';
+import { alignDevices, alignHeights, ALIGNMENTS } from '@dusky-spool/core/devices';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { formatLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
@@ -8,7 +8,9 @@ import { derive } from '../../state/derived.ts';
 import { useProject } from '../../state/project.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
+import { Counts } from './Counts.tsx';
 import { DevicePanel } from './DevicePanel.tsx';
+import { GroupPicker } from './GroupPicker.tsx';
 import { RunPanel } from './RunPanel.tsx';
 
 interface Props {
@@ -52,9 +54,14 @@ export function Inspector({ document, selection, onSelect }: Props) {
                     {text(`device.aligns.${how}`)}
                   </Button>
                 ))}
+                <Button size="small" onClick={() => edit(text('device.oneHeight'), alignHeights(document, selection.ids))}>
+                  {text('device.oneHeight')}
+                </Button>
               </div>
+              <GroupPicker document={document} deviceIds={selection.ids} />
             </>
           )}
+          {selection.ids.length === 0 && <Counts document={shown} />}
           {selection.ids.length === 0 && <p>{text('plan.selectHint')}</p>}
           <p>{text('plan.moveHint', { step: formatLength(NUDGE_M[units], units) })}</p>
           <p>{text('plan.wheelHint')}</p>

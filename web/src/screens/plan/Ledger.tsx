@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input, Select } from 'antd';
 import { groupSchedule, totalsByCable, type ScheduleGrouping, type ScheduleRow } from '@dusky-spool/core/documents';
@@ -41,7 +41,7 @@ const collator = new Intl.Collator('en', { numeric: true });
 const SPOOL_M = 305;
 
 /** The cable schedule: what is in view of the plan, or all of it on a full screen. */
-export function Ledger({ projectId, document, levelId, selection, full, onSelect, onFull, onFold }: Props) {
+export const Ledger = memo(function Ledger({ projectId, document, levelId, selection, full, onSelect, onFull, onFold }: Props) {
   const { rows, runById } = derive(document);
   const { units } = document.project;
   const [group, setGroup] = useState<ScheduleGrouping>('none');
@@ -331,7 +331,7 @@ export function Ledger({ projectId, document, levelId, selection, full, onSelect
       </div>
     </section>
   );
-}
+});
 
 export function Chevron({ down }: { readonly down: boolean }) {
   return (

@@ -1,27 +1,43 @@
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Input } from 'antd';
-import { listOf, SYSTEMS, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+import { attachmentOf } from '@dusky-spool/core/building';
+import { OVERLAPS, ROOM_TEMPLATES } from '@dusky-spool/core/devices';
+import { listOf, SYSTEMS, type ProjectDocument, type SystemName } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';
+import type { Tool } from '../../canvas/PlanCanvas.tsx';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
+import { SYSTEM_STYLE } from '../../ui/systems.ts';
 
 interface Props {
   readonly document: ProjectDocument;
-  readonly placing: DeviceType | null;
-  readonly onPlace: (type: DeviceType | null) => void;
+  readonly tool: Tool;
+  readonly onTool: (tool: Tool) => void;
 }
 
-/** Device types by system; choosing one arms the pointer. */
-export function Palette({ document, placing, onPlace }: Props) {
+const SELECT: Tool = { kind: 'select' };
+
+/** Device types by system; choosing one arms the pointer. What goes into a ceiling may be laid out as an even field. */
+export const Palette = memo(function Palette({ document, tool, onTool }: Props) {
   const [find, setFind] = useState('');
+  const [only, setOnly] = useState<SystemName | null>(null);
   const findDue = useAfterFirstPaint();
   const groups = useMemo(() => {
     const words = find.trim().toLowerCase();
-    const types = listOf(document, 'deviceTypes').filter((type) => `${type.code} ${type.name}`.toLowerCase().includes(words));
-    return SYSTEMS.map((system) => ({ system, types: types.filter((type) => type.system === system) })).filter(
-      (group) => group.types.length > 0,
+    const types = listOf(document, 'deviceTypes').filter(
+      (type) => type.part === 'device' && `${type.code} ${type.name}`.toLowerCase().includes(words),
     );
-  }, [document, find]);
+    return SYSTEMS.map((system) => ({
+      system,
+      types: types
+        .filter((type) => type.system === system && (only === null || only === system))
+        .sort((a, b) => (a.name < b.name ? -1 : 1)),
+    })).filter((group) => group.types.length > 0);
+  }, [document, find, only]);
+  const templates = [...ROOM_TEMPLATES, ...listOf(document, 'roomTemplates')];
+  const armed = tool.kind === 'place' ? tool.type : null;
+  const spreads = armed !== null && attachmentOf(armed) === 'ceiling' && armed.coverageRad !== null && armed.system === 'sound';
+  const field = tool.kind === 'place' ? tool.field : undefined;
   return (
     <div className="palette" role="group" aria-label={text('plan.palette')}>
       <div className="eyebrow">{text('plan.palette')}</div>
@@ -40,6 +56,57 @@ export function Palette({ document, placing, onPlace }: Props) {
       ) : (
         <span className="find-soon" />
       )}
+      <div className="palette-systems" role="group" aria-label={text('plan.paletteSystems')}>
+        {SYSTEMS.map((system) => (
+          <button
+            key={system}
+            type="button"
+            className="plain"
+            aria-pressed={only === system}
+            aria-label={text('plan.only', { system: term(`systems.${system}`) })}
+            title={term(`systems.${system}`)}
+            onClick={() => setOnly(only === system ? null : system)}
+          >
+            <svg width={16} height={10} aria-hidden="true">
+              <path
+                d="M0 5H16"
+                stroke={SYSTEM_STYLE[system].colour}
+                strokeWidth={4}
+                strokeDasharray={SYSTEM_STYLE[system].dash}
+              />
+            </svg>
+          </button>
+        ))}
+      </div>
+      {spreads && armed && (
+        <div className="field-choice">
+          <button type="button" className="plain" aria-pressed={!field} onClick={() => onTool({ kind: 'place', type: armed })}>
+            {text('plan.one')}
+          </button>
+          {OVERLAPS.map((overlap) => (
+            <button
+              key={overlap}
+              type="button"
+              className="plain"
+              aria-pressed={field?.overlap === overlap}
+              onClick={() => onTool({ kind: 'place', type: armed, field: { overlap, ear: field?.ear ?? 'seated' } })}
+            >
+              {text(`plan.overlaps.${overlap}`)}
+            </button>
+          ))}
+          {field && (
+            <button
+              type="button"
+              className="plain ear"
+              onClick={() =>
+                onTool({ kind: 'place', type: armed, field: { ...field, ear: field.ear === 'seated' ? 'standing' : 'seated' } })
+              }
+            >
+              {text(`plan.ears.${field.ear}`)}
+            </button>
+          )}
+        </div>
+      )}
       <div className="palette-list">
         {groups.map(({ system, types }) => (
           <div key={system}>
@@ -48,9 +115,9 @@ export function Palette({ document, placing, onPlace }: Props) {
               <button
                 key={type.id}
                 type="button"
-                className={placing?.id === type.id ? 'plain palette-item armed' : 'plain palette-item'}
-                aria-pressed={placing?.id === type.id}
-                onClick={() => onPlace(placing?.id === type.id ? null : type)}
+                className={armed?.id === type.id ? 'plain palette-item armed' : 'plain palette-item'}
+                aria-pressed={armed?.id === type.id}
+                onClick={() => onTool(armed?.id === type.id ? SELECT : { kind: 'place', type })}
               >
                 <BeadIcon code={type.code} system={type.system} />
                 <span>{type.name}</span>
@@ -58,7 +125,28 @@ export function Palette({ document, placing, onPlace }: Props) {
             ))}
           </div>
         ))}
+        {only === null && (
+          <div>
+            <h3>{text('plan.templates')}</h3>
+            {templates
+              .filter(({ name }) => name.toLowerCase().includes(find.trim().toLowerCase()))
+              .map((template) => (
+                <button
+                  key={template.id}
+                  type="button"
+                  className={`plain palette-item${tool.kind === 'template' && tool.template.id === template.id ? ' armed' : ''}`}
+                  aria-pressed={tool.kind === 'template' && tool.template.id === template.id}
+                  onClick={() =>
+                    onTool(tool.kind === 'template' && tool.template.id === template.id ? SELECT : { kind: 'template', template })
+                  }
+                >
+                  <span className="template-count">{template.devices.length}</span>
+                  <span>{template.name}</span>
+                </button>
+              ))}
+          </div>
+        )}
       </div>
     </div>
   );
-}
+});

@@ -37,7 +37,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   // A tool belongs to the stage in which it was taken up.
   const [held, setHeld] = useState<{ stage: Stage; tool: Tool }>({ stage, tool: SELECT });
   const tool = held.stage === stage ? held.tool : SELECT;
-  const setTool = (next: Tool) => setHeld({ stage, tool: next });
+  const setTool = useCallback((next: Tool) => setHeld({ stage, tool: next }), [stage]);
   // The plan comes first; its schedule follows in the next idle moment.
   const ledgerDue = useAfterFirstPaint();
   const control = useCamera();
@@ -55,6 +55,11 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     },
     [go, showPreview],
   );
+
+  const onFull = useCallback((next: boolean) => go({ view: next ? 'schedule' : null }), [go]);
+  const setSettings = settings.set;
+  const onFold = useCallback(() => setSettings({ ledgerOpen: false }), [setSettings]);
+  const onPickLevel = useCallback((id: string) => go({ level: id }), [go]);
 
   // A selection that came by link or from the ledger is brought into sight.
   const [firstId] = selection.ids;
@@ -99,7 +104,12 @@ export function PlanScreen({ projectId, document, stage }: Props) {
 
   const underlay = Object.values(document.underlays).find((u) => u.levelId === levelId);
   const systems = systemsOnLevel(document, levelId);
-  const hint = tool.kind === 'place' ? text('plan.placing', { name: tool.type.name.toLowerCase() }) : null;
+  const hint =
+    tool.kind === 'template'
+      ? text('plan.placingTemplate', { name: tool.template.name })
+      : tool.kind === 'place'
+        ? text(tool.field ? 'plan.placingField' : 'plan.placing', { name: tool.type.name.toLowerCase() })
+        : null;
   const nothing =
     !underlay &&
     !Object.values(document.rooms).some((room) => room.levelId === levelId) &&
@@ -117,8 +127,8 @@ export function PlanScreen({ projectId, document, stage }: Props) {
         selection={selection}
         full={full}
         onSelect={select}
-        onFull={(next) => go({ view: next ? 'schedule' : null })}
-        onFold={() => settings.set({ ledgerOpen: false })}
+        onFull={onFull}
+        onFold={onFold}
       />
     );
   return (
@@ -140,16 +150,8 @@ export function PlanScreen({ projectId, document, stage }: Props) {
               />
             )}
             <div className="sheet-left">
-              {stage === 'devices' && (
-                <Palette
-                  document={document}
-                  placing={tool.kind === 'place' ? tool.type : null}
-                  onPlace={(type) => {
-                    setTool(type ? { kind: 'place', type } : SELECT);
-                  }}
-                />
-              )}
-              <HouseSection document={document} levelId={levelId} onPick={(id) => go({ level: id })} />
+              {stage === 'devices' && <Palette document={document} tool={tool} onTool={setTool} />}
+              <HouseSection document={document} levelId={levelId} onPick={onPickLevel} />
             </div>
             <div className="zoom-buttons">
               <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>

@@ -161,7 +161,11 @@ export function Checks({
     <>
       <div className="eyebrow">{text('device.checks')}</div>
       {findings.map((finding) => (
-        <FindingCard key={`${finding.check}${finding.subjects[0].id}`} finding={finding} units={document.project.units} />
+        <FindingCard
+          key={`${finding.check}${finding.code}${finding.subjects[0].id}`}
+          finding={finding}
+          units={document.project.units}
+        />
       ))}
     </>
   );

@@ -1,6 +1,6 @@
 import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
-import { text } from '../../app/text.ts';
-import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { text } from '../app/text.ts';
+import { ChoiceField } from './ChoiceField.tsx';
 
 /** A room, or the whole house. */
 export function RoomField({

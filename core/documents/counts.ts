@@ -1,0 +1,63 @@
+import { attachmentOf } from '../building/index.ts';
+import { SYSTEMS, type ProjectDocument, type SystemName } from '../project/index.ts';
+import type { PlannedRun } from '../runs/index.ts';
+
+/** What a system comes to as the plan grows; lengths m, cost in the project's currency: devices, cable, and hours at its rate. */
+export interface SystemCount {
+  readonly system: SystemName;
+  readonly devices: number;
+  readonly runs: number;
+  readonly cableM: number;
+  readonly cost: number;
+}
+
+/** Hours of ENGINEERING 18.1 for a run in new framing: pull, both ends, label. */
+const RUN_HOURS = 0.3 + 2 * 0.15 + 0.03;
+
+/** Devices, runs, cable and cost by system. A prepared or spare device costs its cable, not itself. */
+export function countsBySystem(document: ProjectDocument, runs: readonly PlannedRun[]): SystemCount[] {
+  const counts = new Map<SystemName, { devices: number; runs: number; cableM: number; cost: number }>();
+  const of = (system: SystemName) => {
+    let count = counts.get(system);
+    if (!count) counts.set(system, (count = { devices: 0, runs: 0, cableM: 0, cost: 0 }));
+    return count;
+  };
+  const { labourRate } = document.project;
+  for (const device of Object.values(document.devices)) {
+    const type = document.deviceTypes[device.typeId];
+    const count = of(type.system);
+    count.devices++;
+    if (device.fitting === 'fitted') count.cost += type.price + type.hours * labourRate;
+    if (device.mountTypeId !== null) count.cost += document.deviceTypes[device.mountTypeId]?.price ?? 0;
+  }
+  for (const { run, device, length } of runs) {
+    const count = of(document.deviceTypes[device.typeId].system);
+    const cutM = length?.cutLengthM ?? 0;
+    count.runs++;
+    count.cableM += cutM;
+    count.cost += cutM * document.cableTypes[run.cableTypeId].pricePerM + RUN_HOURS * labourRate;
+  }
+  return SYSTEMS.flatMap((system) => {
+    const count = counts.get(system);
+    return count ? [{ system, ...count }] : [];
+  });
+}
+
+/** Types that a mount or bracket of the library can be chosen for, the cheapest first. */
+export function mountsFor(
+  document: Pick<ProjectDocument, 'deviceTypes'>,
+  typeId: string,
+): { readonly id: string; readonly name: string }[] {
+  const type = document.deviceTypes[typeId];
+  const ceiling = attachmentOf(type) === 'ceiling';
+  const side = type.cutOut ? Math.max(type.cutOut.widthM, type.cutOut.heightM) : 0;
+  return Object.values(document.deviceTypes)
+    .filter(({ part, accepts, holds, mount }) => {
+      if (part === 'bracket')
+        return type.cutOut && accepts && accepts.shape === type.cutOut.shape && side >= accepts.leastM && side <= accepts.mostM;
+      return (
+        part === 'mount' && holds && !type.cutOut && (attachmentOf({ mount }) === 'ceiling') === ceiling && type.weightKg > 1
+      );
+    })
+    .sort((a, b) => a.price - b.price || (a.id < b.id ? -1 : 1));
+}

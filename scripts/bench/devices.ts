@@ -1,0 +1,64 @@
+import { applyTemplate, moveDevices, ROOM_TEMPLATES } from '../../core/devices/index.ts';
+import { allClashes, clashesOf, legalPlaces } from '../../core/mounting/index.ts';
+import { applyChange, type ProjectDocument } from '../../core/project/index.ts';
+import { bigHouse } from '../../core/testing/big-house.ts';
+import { figure, percentile, type Figure } from './figure.ts';
+
+const must = (house: ProjectDocument, operations: Parameters<typeof applyChange>[1]['operations']): ProjectDocument => {
+  const applied = applyChange(house, { operations });
+  if (!applied.ok) throw new Error(applied.problem.code);
+  return applied.value;
+};
+
+/** What follows a device that is moved in the house of 3 000 devices, and what a room template costs there. */
+export function benchDevices(): Figure[] {
+  const house = bigHouse();
+  allClashes(house);
+  const ids = Object.keys(house.devices);
+  const tested: number[] = [];
+  const searched: number[] = [];
+  for (let n = 0; n < 240; n++) {
+    const device = house.devices[ids[(n * 37) % ids.length]];
+    const moved = moveDevices(house, [{ deviceId: device.id, to: [device.x + 0.01 * (n % 20), device.y + 0.007 * (n % 11)] }]);
+    if (!moved.ok) throw new Error(moved.problem.code);
+    if (moved.value.length === 0) continue;
+    const next = must(house, moved.value);
+    const start = performance.now();
+    allClashes(next);
+    if (n >= 40) tested.push(performance.now() - start);
+    const before = performance.now();
+    legalPlaces(next, next.devices[device.id]);
+    if (n >= 40) searched.push(performance.now() - before);
+  }
+  const all = performance.now();
+  for (const device of Object.values(house.devices)) clashesOf(house, device);
+  const plain = performance.now() - all;
+
+  const template = ROOM_TEMPLATES.find(({ id }) => id === 'living-room')!;
+  if (template.devices.length !== 12) throw new Error('the template is meant to have 12 devices');
+  const rooms = Object.keys(house.rooms);
+  const laid: number[] = [];
+  let count = 0;
+  for (let n = 0; n < 40; n++) {
+    const start = performance.now();
+    const applied = applyTemplate(house, rooms[(n * 7) % rooms.length], template, {
+      device: () => `new${count++}`,
+      run: () => `run${count++}`,
+    });
+    if (!applied.ok) throw new Error(applied.problem.code);
+    must(house, applied.value.operations);
+    if (n >= 8) laid.push(performance.now() - start);
+  }
+  return [
+    figure(
+      'devices',
+      'a device moved among 3 000: what keeps it from being built, 95th percentile',
+      percentile(tested, 0.95),
+      'ms',
+      8,
+    ),
+    figure('devices', 'plain reference: every device of the house tested by itself', plain, 'ms'),
+    figure('devices', 'nearest legal places of a device in that house, 95th percentile', percentile(searched, 0.95), 'ms', 30),
+    figure('devices', 'a room template of 12 devices laid there, 95th percentile', percentile(laid, 0.95), 'ms', 50),
+  ];
+}

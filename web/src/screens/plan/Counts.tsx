@@ -1,0 +1,53 @@
+import { countsBySystem } from '@dusky-spool/core/documents';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { formatCableLength } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import { derive } from '../../state/derived.ts';
+import { money } from '../../ui/money.ts';
+
+/** What the plan has come to so far, by system. */
+export function Counts({ document }: { readonly document: ProjectDocument }) {
+  const counts = countsBySystem(document, derive(document).runs);
+  const { units, currency } = document.project;
+  if (counts.length === 0) return null;
+  const sum = (of: (count: (typeof counts)[number]) => number) => counts.reduce((total, count) => total + of(count), 0);
+  return (
+    <table className="counts">
+      <caption className="eyebrow">{text('counts.title')}</caption>
+      <thead>
+        <tr>
+          <th scope="col">{text('counts.system')}</th>
+          <th scope="col">{text('counts.devices')}</th>
+          <th scope="col">{text('counts.runs')}</th>
+          <th scope="col">{text('counts.cable')}</th>
+          <th scope="col">{currency}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {counts.map((count) => (
+          <tr key={count.system}>
+            <th scope="row">{term(`systems.${count.system}`)}</th>
+            <td>{count.devices}</td>
+            <td>{count.runs}</td>
+            <td>{formatCableLength(count.cableM, units)}</td>
+            <td>{money(count.cost)}</td>
+          </tr>
+        ))}
+      </tbody>
+      <tfoot>
+        <tr>
+          <th scope="row">{text('counts.all')}</th>
+          <td>{sum(({ devices }) => devices)}</td>
+          <td>{sum(({ runs }) => runs)}</td>
+          <td>
+            {formatCableLength(
+              sum(({ cableM }) => cableM),
+              units,
+            )}
+          </td>
+          <td>{money(sum(({ cost }) => cost))}</td>
+        </tr>
+      </tfoot>
+    </table>
+  );
+}

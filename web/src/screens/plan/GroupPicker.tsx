@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import { Button, Input, Select } from 'antd';
+import { create, GROUP_KINDS, listOf, remove, type GroupKind, type ProjectDocument } from '@dusky-spool/core/project';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+
+/** The zones and groups that devices belong to: put into one, taken out, or made anew. */
+export function GroupPicker({
+  document,
+  deviceIds,
+}: {
+  readonly document: ProjectDocument;
+  readonly deviceIds: readonly string[];
+}) {
+  const edit = useProject((state) => state.edit);
+  const [kind, setKind] = useState<GroupKind>('audio');
+  const [name, setName] = useState('');
+  const groups = listOf(document, 'groups').toSorted((a, b) => (a.name < b.name ? -1 : 1));
+  const members = listOf(document, 'groupMembers').filter(({ deviceId }) => deviceIds.includes(deviceId));
+  const toggle = (groupId: string) => {
+    const own = members.filter((member) => member.groupId === groupId);
+    const operations =
+      own.length === deviceIds.length
+        ? own.map((member) => remove('groupMembers', member))
+        : deviceIds
+            .filter((deviceId) => !own.some((member) => member.deviceId === deviceId))
+            .map((deviceId) => create('groupMembers', { id: newRecordId('gm'), groupId, deviceId }));
+    edit(text('group.change'), operations);
+  };
+  const make = () => {
+    const id = newRecordId('gr');
+    const done = edit(text('group.make'), [
+      create('groups', { id, kind, name: name.trim() }),
+      ...deviceIds.map((deviceId) => create('groupMembers', { id: newRecordId('gm'), groupId: id, deviceId })),
+    ]);
+    if (done) setName('');
+  };
+  return (
+    <div className="group-picker">
+      <div className="eyebrow">{text('group.title')}</div>
+      <div className="group-chips">
+        {groups.map((group) => {
+          const count = members.filter((member) => member.groupId === group.id).length;
+          return (
+            <button
+              key={group.id}
+              type="button"
+              className={`plain group-chip${count > 0 ? ' in' : ''}`}
+              aria-pressed={count === deviceIds.length}
+              onClick={() => toggle(group.id)}
+            >
+              {group.name} <span className="faint">{term(`groupKinds.${group.kind}`)}</span>
+            </button>
+          );
+        })}
+      </div>
+      <div className="group-new">
+        <Select
+          size="small"
+          value={kind}
+          aria-label={text('group.kind')}
+          options={GROUP_KINDS.map((value) => ({ value, label: term(`groupKinds.${value}`) }))}
+          onChange={setKind}
+        />
+        <Input
+          size="small"
+          value={name}
+          maxLength={60}
+          placeholder={text('group.name')}
+          aria-label={text('group.name')}
+          onChange={(event) => setName(event.target.value)}
+          onPressEnter={() => name.trim() !== '' && make()}
+          onKeyDown={(event) => event.stopPropagation()}
+        />
+        <Button size="small" disabled={name.trim() === ''} onClick={make}>
+          {text('group.add')}
+        </Button>
+      </div>
+    </div>
+  );
+}

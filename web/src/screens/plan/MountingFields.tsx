@@ -1,0 +1,178 @@
+import { Button, Checkbox } from 'antd';
+import { attachmentOf } from '@dusky-spool/core/building';
+import { aimAt, mirrorDevice, setWallDistance, wallDistances, type Axis } from '@dusky-spool/core/devices';
+import { mountsFor } from '@dusky-spool/core/documents';
+import { loadOf, seatsOf } from '@dusky-spool/core/mounting';
+import { FITTINGS, update, WISHES, type Device, type ProjectDocument } from '@dusky-spool/core/project';
+import { formatLengthFine } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { NumberField, WordsField } from '../../ui/fields.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly device: Device;
+}
+
+const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
+
+/** Which wall of the plan a direction away from it means. */
+const wallName = ([x, y]: readonly [number, number]): string =>
+  text(`device.walls.${Math.abs(x) > Math.abs(y) ? (x > 0 ? 'left' : 'right') : y > 0 ? 'lower' : 'upper'}`);
+
+/** Where a device is measured from, what holds it, how it should look, and what it is copied to. */
+export function MountingFields({ document, device }: Props) {
+  const edit = useProject((state) => state.edit);
+  const type = document.deviceTypes[device.typeId];
+  const { units } = document.project;
+  const change = (title: string, after: Partial<Device>) => {
+    const operation = update('devices', device, after);
+    if (operation) edit(title, [operation]);
+  };
+  const mounts = mountsFor(document, device.typeId);
+  const mount = device.mountTypeId === null ? null : document.deviceTypes[device.mountTypeId];
+  const seats = seatsOf(document, device.levelId, device.roomId);
+  const away = (ear: readonly number[]) => Math.hypot(ear[0] - device.x, ear[1] - device.y);
+  const seat = seats.reduce<(typeof seats)[number] | null>(
+    (best, one) => (!best || away(one.ear) < away(best.ear) ? one : best),
+    null,
+  );
+  const onWall = attachmentOf(type) === 'wall';
+  const load = loadOf(type, mount?.part === 'mount' ? mount : null);
+  const mirror = (axis: Axis, as: 'pair' | 'spare') => {
+    const made = mirrorDevice(document, device.id, axis, as, IDS);
+    edit(text(as === 'pair' ? 'device.pair' : 'device.bothWalls'), made.ok ? made.value.operations : made);
+  };
+  const across: Axis = Math.abs(Math.cos(device.facingRad)) > 0.7 ? 'x' : 'y';
+  return (
+    <>
+      <div className="fields">
+        {wallDistances(document, device).map(({ wall, distanceM, away: direction }) => (
+          <LengthField
+            key={wall.id}
+            label={text('device.fromWall', { wall: wallName(direction) })}
+            valueM={distanceM}
+            units={units}
+            onChange={(valueM) =>
+              valueM !== null && edit(text('edit.move'), setWallDistance(document, device.id, wall.id, valueM))
+            }
+          />
+        ))}
+        {!onWall && (
+          <NumberField
+            label={text('device.facing')}
+            value={Math.round((device.facingRad * 180) / Math.PI)}
+            min={-360}
+            max={360}
+            onChange={(degrees) => change(text('device.facing'), { facingRad: (degrees * Math.PI) / 180 })}
+          />
+        )}
+        {mounts.length > 0 && (
+          <ChoiceField
+            label={text(type.cutOut ? 'device.bracket' : 'device.mount')}
+            value={device.mountTypeId ?? ''}
+            options={[
+              { value: '', label: text('device.noMount') },
+              ...mounts.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            onChange={(id) => change(text('device.mount'), { mountTypeId: id || null })}
+          />
+        )}
+        <ChoiceField
+          label={text('device.fitting')}
+          value={device.fitting}
+          options={FITTINGS.map((value) => ({ value, label: term(`fittings.${value}`) }))}
+          onChange={(fitting) => change(text('device.fitting'), { fitting })}
+        />
+        <WordsField
+          label={text('device.finish')}
+          value={device.finish}
+          max={40}
+          onChange={(finish) => change(text('device.finish'), { finish })}
+        />
+        <WordsField
+          label={text('device.seenFrom')}
+          value={device.seenFrom}
+          max={120}
+          onChange={(seenFrom) => change(text('device.seenFrom'), { seenFrom })}
+        />
+        <LengthField
+          label={text('device.tail')}
+          valueM={device.tailM}
+          units={units}
+          mayBeEmpty
+          placeholder={text('device.noTail')}
+          onChange={(tailM) => change(text('device.tail'), { tailM })}
+        />
+      </div>
+      <div className="wish-list" role="group" aria-label={text('device.wishes')}>
+        {WISHES.map((wish) => (
+          <Checkbox
+            key={wish}
+            checked={device.wishes.includes(wish)}
+            onChange={(event) =>
+              change(text('device.wishes'), {
+                wishes: event.target.checked ? [...device.wishes, wish] : device.wishes.filter((one) => one !== wish),
+              })
+            }
+          >
+            {term(`wishes.${wish}`)}
+          </Checkbox>
+        ))}
+      </div>
+      <dl className="site-facts">
+        {type.weightKg + (mount?.weightKg ?? 0) > 2 && (
+          <div>
+            <dt>{text('device.weight')}</dt>
+            <dd>{load.massKg.toFixed(1)} kg</dd>
+          </div>
+        )}
+        {mount?.holds && (
+          <div>
+            <dt>{text('device.parked')}</dt>
+            <dd>
+              {formatLengthFine(mount.holds.parkedDepthM, units)} / {formatLengthFine(mount.holds.reachM, units)}
+            </dd>
+          </div>
+        )}
+        {device.wishes.includes('removable') && (
+          <div>
+            <dt>{text('device.holes')}</dt>
+            <dd>{(type.cutOut ? 1 : 0) + (type.holePatternM || mount ? 4 : 0)}</dd>
+          </div>
+        )}
+        {type.link !== 'cable' && (
+          <div>
+            <dt>{text('device.link')}</dt>
+            <dd>{text(`device.links.${type.link}`)}</dd>
+          </div>
+        )}
+      </dl>
+      {type.link !== 'cable' && <p className="caution">{text(`device.linkRisk.${type.link}`)}</p>}
+      {device.tailM !== null && (
+        <p className="faint">{text('device.tailNote', { length: formatLengthFine(device.tailM, units) })}</p>
+      )}
+      <div className="panel-buttons">
+        {seat && (
+          <Button size="small" onClick={() => edit(text('device.aim'), aimAt(document, [device.id], [seat.ear[0], seat.ear[1]]))}>
+            {text('device.aim')}
+          </Button>
+        )}
+        {device.roomId !== null && (
+          <>
+            <Button size="small" onClick={() => mirror(onWall ? (across === 'x' ? 'y' : 'x') : 'x', 'pair')}>
+              {text('device.pair')}
+            </Button>
+            {onWall && (
+              <Button size="small" onClick={() => mirror(across, 'spare')}>
+                {text('device.bothWalls')}
+              </Button>
+            )}
+          </>
+        )}
+      </div>
+    </>
+  );
+}

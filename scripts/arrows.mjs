@@ -21,6 +21,7 @@ const RANK = {
   runs: 5,
   devices: 6,
   labels: 6,
+  library: 7,
   survey: 7,
   brief: 8,
   mounting: 8,

@@ -3,6 +3,10 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   ANSWERS,
+  BOX_KINDS,
+  GROUP_KINDS,
+  LEG_ENDS,
+  PARTS,
   BRIEF_TOPICS,
   FITTINGS,
   MOUNTS,
@@ -61,6 +65,10 @@ describe('the texts', () => {
       ['conditions', CONDITIONS],
       ['neutrals', NEUTRALS],
       ['mounts', MOUNTS],
+      ['parts', PARTS],
+      ['legEnds', LEG_ENDS],
+      ['boxes', BOX_KINDS],
+      ['groupKinds', GROUP_KINDS],
       ['topics', BRIEF_TOPICS],
       ['answers', ANSWERS],
       ['gates', TRADE_GATES],

@@ -2,7 +2,7 @@
 // Not here: how requests are sent or answered.
 // Start with `changesRequest`.
 import { z } from 'zod';
-import { changeSchema, type Change, type ProjectDocument } from '../project/index.ts';
+import { changeSchema, deviceType, type Change, type DeviceType, type ProjectDocument } from '../project/index.ts';
 import type { Problem } from '../outcome/index.ts';
 
 const words = (max: number, min = 1) => z.string().trim().min(min).max(max);
@@ -20,6 +20,18 @@ export const firstAccountRequest = z.strictObject({
 });
 export const newProjectRequest = z.strictObject({ name: words(120), units: z.enum(['metric', 'imperial']) });
 export const changesRequest = z.strictObject({ changes: z.array(changeSchema).min(1).max(200) });
+
+export const keepTypesRequest = z.strictObject({ types: z.array(deviceType).min(1).max(5000) });
+
+/** Device types of the firm's library. */
+export interface LibraryReply {
+  readonly types: readonly DeviceType[];
+}
+
+/** What a library file holds: the rows that can be taken, and what is wrong with the others. */
+export interface LibraryReadReply extends LibraryReply {
+  readonly problems: readonly { readonly row: number; readonly problem: Problem }[];
+}
 
 export const labelsQuery = z.strictObject({
   size: z.enum(['small', 'medium', 'large']).default('medium'),

@@ -11,6 +11,7 @@ import { problemHandler, refusal, requireCsrf, requireMember, securityHeaders, s
 import { startLive } from '../live/index.ts';
 import { changeRoutes } from '../resources/changes/routes.ts';
 import { documentRoutes } from '../resources/documents/routes.ts';
+import { libraryRoutes } from '../resources/library/routes.ts';
 import { pictureRoutes } from '../resources/pictures/routes.ts';
 import { projectRoutes } from '../resources/projects/routes.ts';
 import { sessionRoutes } from '../resources/session/routes.ts';
@@ -80,7 +81,14 @@ function buildApp(
   api.use(sessionRoutes(database, config));
   api.use(requireMember(database), requireCsrf);
   api.post('/projects', express.json({ limit: '20kb' }));
-  api.use(projectRoutes(database), changeRoutes(database), pictureRoutes(database), documentRoutes(database), bridge.routes);
+  api.use(
+    projectRoutes(database),
+    changeRoutes(database),
+    pictureRoutes(database),
+    documentRoutes(database),
+    libraryRoutes(database),
+    bridge.routes,
+  );
   api.use(() => {
     throw refusal('not-found', { field: 'address' });
   });

@@ -5,6 +5,7 @@ import { Sequelize } from 'sequelize';
 import { defineModels, type Models } from './models/index.ts';
 
 export { migrateUp, migrator } from './migrate.ts';
+export { DEVICE_TYPE_COLUMNS } from './models/records.ts';
 export { HEADER_COLUMNS, type Models, type Row, type Table } from './models/index.ts';
 export { constraintOf, isDatabaseAway } from './failures.ts';
 

@@ -1,10 +1,12 @@
 import { brief } from './brief.ts';
+import { library } from './library.ts';
 import { survey } from './survey.ts';
 
 /** Words of the screens. */
 export const ui = {
   ...survey,
   ...brief,
+  ...library,
   product: 'Dusky Spool',
   aid: 'Results are planning aids. Local code and licensed trades decide.',
   cancel: 'Cancel',

@@ -1,9 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
+import { CABLE_TYPES, CONDUCTOR_MAPS } from '@dusky-spool/core/devices';
 import { readProjectFile, writeProjectFile, type Picture } from '@dusky-spool/core/formats';
 import { emptyDocument, newHeader, newLevel, shortIdFrom, type ProjectDocument } from '@dusky-spool/core/project';
 import type { Database } from '../../database/index.ts';
 import { PlannedRefusal, refusal } from '../../http/index.ts';
+import { firmLibrary } from '../library/store.ts';
 import { inspectPicture } from '../pictures/inspect.ts';
 import { insertProject, loadDocument, loadPictures } from './store.ts';
 
@@ -39,7 +40,7 @@ export async function makeProject(
     },
     cableTypes: byId(CABLE_TYPES),
     conductorMaps: byId(CONDUCTOR_MAPS),
-    deviceTypes: byId(DEVICE_TYPES),
+    deviceTypes: byId(await firmLibrary(database, firmId)),
   };
   return insertProject(database, firmId, document, [], at);
 }

@@ -63,6 +63,9 @@ export const postJson = async <T>(path: string, body: unknown): Promise<T> =>
 export const postText = async <T>(path: string, body: string): Promise<T> =>
   (await (await request('POST', path, body, 'application/json')).json()) as T;
 
+export const putJson = async <T>(path: string, body: unknown): Promise<T> =>
+  (await (await request('PUT', path, JSON.stringify(body), 'application/json')).json()) as T;
+
 export const postForm = async <T>(path: string, form: FormData): Promise<T> =>
   (await (await request('POST', path, form)).json()) as T;
 

@@ -26,7 +26,7 @@ export function App() {
   return (
     <ConfigProvider theme={themeFor(dusk)} csp={pageNonce ? { nonce: pageNonce } : undefined}>
       <AntApp className="app" message={{ maxCount: 2 }}>
-        <BrowserRouter>
+        <BrowserRouter useTransitions={false}>
           <Routes>
             <Route path="/scan" element={<Scan />} />
             <Route path="*" element={<Inside />} />

@@ -18,7 +18,7 @@ import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
 import { derive } from '../state/derived.ts';
-import { newRecordId, useProject } from '../state/project.ts';
+import { newRecordId, useProjectParts } from '../state/project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
 import { detailAt } from './device-detail.ts';
@@ -69,7 +69,7 @@ const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
 
 /** The plan of one level: what is there, and moving and placing by pointer. */
 export function PlanCanvas({ projectId, document, levelId, selection, tool, leftPx, control, onSelect, onTool }: Props) {
-  const { edit, showPreview, preview } = useProject();
+  const { edit, showPreview, preview } = useProjectParts('edit', 'showPreview', 'preview');
   const drag = useRef<Drag | null>(null);
   const frame = useRef(0);
   // The pointer is captured by the sheet while a device is held, so the click that ends it lands there too.

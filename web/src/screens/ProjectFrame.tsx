@@ -10,7 +10,7 @@ import { later } from '../app/later.ts';
 import { term, text } from '../app/text.ts';
 import { derive } from '../state/derived.ts';
 import { isStage, progressOf, STAGES } from '../state/progress.ts';
-import { useProject } from '../state/project.ts';
+import { useProject, useProjectParts } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
 import { placeOf } from '../state/finding-place.ts';
 import { useAfterFirstPaint } from '../state/useAfterFirstPaint.ts';
@@ -32,7 +32,7 @@ const StageScreen = later(() => import('./stages/StageScreen.tsx').then((module)
 /** A project with its thread and header; the stage in the address says what is inside. */
 export function ProjectFrame() {
   const { projectId = '', stage } = useParams();
-  const { open, close, sync, problem, refusal } = useProject();
+  const { open, close, sync, problem, refusal } = useProjectParts('open', 'close', 'sync', 'problem', 'refusal');
   const navigate = useNavigate();
   const { message } = AntApp.useApp();
 
@@ -149,7 +149,7 @@ function Header({
 }) {
   const { findings } = derive(document);
   const navigate = useNavigate();
-  const { undo, redo } = useProject();
+  const { undo, redo } = useProjectParts('undo', 'redo');
   const { dusk, set } = useSettings();
   const [listing, setListing] = useState(false);
   const secondPaint = useAfterFirstPaint();
@@ -245,6 +245,7 @@ function Finder({ projectId, document }: { readonly projectId: string; readonly 
         label: `${feature.name || term(`features.${feature.kind}`)} (${document.levels[feature.levelId].name})`,
       })),
       ...STAGES.map((one) => ({ value: `/p/${projectId}/${one}`, label: text('header.goTo', { stage: text(`stages.${one}`) }) })),
+      { value: `/p/${projectId}/devices?view=library`, label: text('library.title') },
       { value: `/p/${projectId}/brief?view=walk`, label: text('brief.findWalk') },
       { value: `/p/${projectId}/brief?view=decisions`, label: text('brief.views.decisions') },
       { value: `/p/${projectId}/survey?view=walk`, label: text('survey.walk') },

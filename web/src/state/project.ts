@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
 import type { ChangesReply, DocumentReply, PictureInfo, StoredChange } from '@dusky-spool/core/contract';
 import { applyChange, idFrom, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import type { Outcome, Problem } from '@dusky-spool/core/outcome';
@@ -31,6 +32,11 @@ interface ProjectStore {
   readonly resolve: (choice: 'mine' | 'theirs') => void;
   readonly showPreview: (what: string, operations: readonly Operation[] | null) => void;
   readonly addPicture: (picture: PictureInfo) => void;
+}
+
+/** Some parts of the store; a component that takes only actions is not drawn again while something is dragged. */
+export function useProjectParts<K extends keyof ProjectStore>(...names: readonly K[]): Pick<ProjectStore, K> {
+  return useProject(useShallow((state) => Object.fromEntries(names.map((name) => [name, state[name]])) as Pick<ProjectStore, K>));
 }
 
 export const newRecordId = (prefix: string): string => idFrom((count) => crypto.getRandomValues(new Uint8Array(count)), prefix);

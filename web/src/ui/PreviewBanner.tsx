@@ -1,10 +1,10 @@
 import { Button } from 'antd';
 import { text } from '../app/text.ts';
-import { useProject } from '../state/project.ts';
+import { useProjectParts } from '../state/project.ts';
 
 /** What is shown on the plan but not made yet, to be applied or left. Nothing while there is none, or while something is dragged. */
 export function PreviewBanner() {
-  const { preview, edit, showPreview } = useProject();
+  const { preview, edit, showPreview } = useProjectParts('preview', 'edit', 'showPreview');
   if (!preview || preview.what === '') return null;
   return (
     <div className="previewing" role="status">

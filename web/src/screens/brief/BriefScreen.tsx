@@ -5,7 +5,7 @@ import { briefCost, fillRest, openDecisions, walkDifferences } from '@dusky-spoo
 import { BRIEF_TOPICS, type ProjectDocument } from '@dusky-spool/core/project';
 import { text } from '../../app/text.ts';
 import { usePlace } from '../../editor/selection.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { useKeys } from '../../editor/useKeys.ts';
 import { today } from '../../state/today.ts';
 import { BriefMatrix, type CellPlace } from './BriefMatrix.tsx';
@@ -26,7 +26,7 @@ type View = (typeof VIEWS)[number];
 /** What every room gets, and what is still open. */
 export function BriefScreen({ document }: { readonly document: ProjectDocument }) {
   const { view, go } = usePlace();
-  const { edit, undo, redo } = useProject();
+  const { edit, undo, redo } = useProjectParts('edit', 'undo', 'redo');
   const [params] = useSearchParams();
   // A finding leads to its room.
   const asked = params.get('room');

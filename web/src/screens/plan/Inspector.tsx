@@ -1,3 +1,4 @@
+import { useDeferredValue } from 'react';
 import { Button } from 'antd';
 import { alignDevices, alignHeights, ALIGNMENTS } from '@dusky-spool/core/devices';
 import type { ProjectDocument } from '@dusky-spool/core/project';
@@ -5,7 +6,7 @@ import { formatLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
 import { derive } from '../../state/derived.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectParts } from '../../state/project.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { Counts } from './Counts.tsx';
@@ -21,8 +22,10 @@ interface Props {
 
 /** What is selected, with everything that can be said and changed about it. */
 export function Inspector({ document, selection, onSelect }: Props) {
-  const { preview, edit } = useProject();
-  const shown = preview?.document ?? document;
+  const { preview, edit } = useProjectParts('preview', 'edit');
+  // Words and figures may follow a moment after what is dragged.
+  const following = useDeferredValue(preview?.document ?? null);
+  const shown = preview ? (following ?? document) : document;
   const { runById } = derive(shown);
   const [id] = selection.ids;
   const run = selection.kind === 'run' && selection.ids.length === 1 ? runById.get(id) : undefined;

@@ -13,12 +13,13 @@ interface Props {
   readonly document: ProjectDocument;
   readonly tool: Tool;
   readonly onTool: (tool: Tool) => void;
+  readonly onLibrary: () => void;
 }
 
 const SELECT: Tool = { kind: 'select' };
 
 /** Device types by system; choosing one arms the pointer. What goes into a ceiling may be laid out as an even field. */
-export const Palette = memo(function Palette({ document, tool, onTool }: Props) {
+export const Palette = memo(function Palette({ document, tool, onTool, onLibrary }: Props) {
   const [find, setFind] = useState('');
   const [only, setOnly] = useState<SystemName | null>(null);
   const findDue = useAfterFirstPaint();
@@ -40,7 +41,12 @@ export const Palette = memo(function Palette({ document, tool, onTool }: Props) 
   const field = tool.kind === 'place' ? tool.field : undefined;
   return (
     <div className="palette" role="group" aria-label={text('plan.palette')}>
-      <div className="eyebrow">{text('plan.palette')}</div>
+      <div className="palette-head">
+        <span className="eyebrow">{text('plan.palette')}</span>
+        <button type="button" className="plain link" onClick={onLibrary}>
+          {text('library.short')}
+        </button>
+      </div>
       {findDue ? (
         <Input
           size="small"

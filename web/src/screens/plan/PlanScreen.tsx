@@ -1,8 +1,9 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Button } from 'antd';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import { moveDevices, removeDevices } from '@dusky-spool/core/devices';
 import type { ProjectDocument, SystemName } from '@dusky-spool/core/project';
+import { later } from '../../app/later.ts';
 import { term, text } from '../../app/text.ts';
 import { PlanCanvas, type Tool } from '../../canvas/PlanCanvas.tsx';
 import { useCamera } from '../../canvas/useCamera.ts';
@@ -10,7 +11,7 @@ import { NUDGE_M } from '../../editor/nudge.ts';
 import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
 import { useKeys } from '../../editor/useKeys.ts';
 import { derive } from '../../state/derived.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectParts } from '../../state/project.ts';
 import type { Stage } from '../../state/progress.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { useSettings } from '../../state/settings.ts';
@@ -27,12 +28,17 @@ interface Props {
   readonly stage: Stage;
 }
 
+const LibraryScreen = later(
+  () => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen),
+  <div className="centre">{text('loading')}</div>,
+);
+
 const SELECT: Tool = { kind: 'select' };
 
 /** The plan with its inspector and its ledger: Devices and Cabling are this screen with different tools. */
 export function PlanScreen({ projectId, document, stage }: Props) {
   const { levelId: wanted, selection, view, go } = usePlace();
-  const { edit, undo, redo, showPreview } = useProject();
+  const { edit, undo, redo, showPreview } = useProjectParts('edit', 'undo', 'redo', 'showPreview');
   const settings = useSettings();
   // A tool belongs to the stage in which it was taken up.
   const [held, setHeld] = useState<{ stage: Stage; tool: Tool }>({ stage, tool: SELECT });
@@ -45,6 +51,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const levelId =
     (wanted && document.levels[wanted] ? wanted : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
   const full = view === 'schedule';
+  const library = view === 'library' && stage === 'devices';
   const inspecting = settings.inspectorOpen && !full;
   const leftPx = stage === 'cabling' ? 120 : 195;
 
@@ -59,6 +66,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const onFull = useCallback((next: boolean) => go({ view: next ? 'schedule' : null }), [go]);
   const setSettings = settings.set;
   const onFold = useCallback(() => setSettings({ ledgerOpen: false }), [setSettings]);
+  const onLibrary = useCallback(() => go({ view: 'library' }), [go]);
   const onPickLevel = useCallback((id: string) => go({ level: id }), [go]);
 
   // A selection that came by link or from the ledger is brought into sight.
@@ -103,7 +111,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   });
 
   const underlay = Object.values(document.underlays).find((u) => u.levelId === levelId);
-  const systems = systemsOnLevel(document, levelId);
+  const systems = useMemo(() => systemsOnLevel(document, levelId), [document, levelId]);
   const hint =
     tool.kind === 'template'
       ? text('plan.placingTemplate', { name: tool.template.name })
@@ -131,6 +139,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
         onFold={onFold}
       />
     );
+  if (library) return <LibraryScreen document={document} onBack={() => go({ view: null })} />;
   return (
     <div className={`plan-screen${inspecting ? '' : ' no-inspector'}`}>
       <div className="plan-column">
@@ -150,7 +159,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
               />
             )}
             <div className="sheet-left">
-              {stage === 'devices' && <Palette document={document} tool={tool} onTool={setTool} />}
+              {stage === 'devices' && <Palette document={document} tool={tool} onTool={setTool} onLibrary={onLibrary} />}
               <HouseSection document={document} levelId={levelId} onPick={onPickLevel} />
             </div>
             <div className="zoom-buttons">

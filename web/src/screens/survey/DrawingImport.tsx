@@ -9,7 +9,7 @@ import { formatLength, METRES_PER } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
 import { postForm, Refused } from '../../api/http.ts';
 import { text } from '../../app/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
 import type { DrawingAnswer, DrawingQuestion, ShownDrawing } from '../../workers/drawing-contract.ts';
 import { DrawingPreview } from './DrawingPreview.tsx';
 import { guessRole, ROLES, type Role } from './layer-roles.ts';
@@ -41,7 +41,7 @@ const tradeMark = (levelId: string, ceilingM: number, { layer, name, at }: Trade
 
 /** A DXF drawing: read with progress, its layers given meaning, walls proposed and accepted one by one. */
 export function DrawingImport({ projectId, document, levelId, file, onClose }: Props) {
-  const { edit, addPicture } = useProject();
+  const { edit, addPicture } = useProjectParts('edit', 'addPicture');
   const worker = useRef<Worker | null>(null);
   const [share, setShare] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);

@@ -7,7 +7,7 @@ import { wallPoint } from '@dusky-spool/core/building';
 import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
 
 interface Props {
@@ -29,7 +29,7 @@ const STEP_M = 0.005;
 
 /** A wall seen square on, editable as the plan is: boxes and openings are dragged, studs and blocking set where they were found. */
 export function Elevation({ document, wallId, selection, onSelect, onWall, onBack }: Props) {
-  const { edit, preview, showPreview } = useProject();
+  const { edit, preview, showPreview } = useProjectParts('edit', 'preview', 'showPreview');
   const [mode, setMode] = useState<Mode>('look');
   const [pointer, setPointer] = useState<readonly [number, number] | null>(null);
   const [blockFrom, setBlockFrom] = useState<readonly [number, number] | null>(null);

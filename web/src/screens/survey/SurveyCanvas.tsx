@@ -37,7 +37,7 @@ import { Sheet } from '../../canvas/Sheet.tsx';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { noSelection, type Selection } from '../../editor/selection.ts';
 import { setCorner, typedCorner } from '../../editor/tools/draw-walls.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { newSurveyId } from './ids.ts';
 import { SelectionOverlay, type Grip } from './SelectionOverlay.tsx';
 import { OPENING_SIZES, SELECT, type SurveyTool } from './tools.ts';
@@ -80,7 +80,7 @@ export function SurveyCanvas({
   onCrop,
   onReference,
 }: Props) {
-  const { edit, preview, showPreview } = useProject();
+  const { edit, preview, showPreview } = useProjectParts('edit', 'preview', 'showPreview');
   const { message } = AntApp.useApp();
   const { hidden, locked, gridM } = useSurveyView();
   const [pointer, setPointer] = useState<Snap | null>(null);

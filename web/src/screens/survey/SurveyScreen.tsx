@@ -21,7 +21,7 @@ import { NUDGE_M } from '../../editor/nudge.ts';
 import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
 import { leaveWalls } from '../../editor/tools/draw-walls.ts';
 import { useKeys } from '../../editor/useKeys.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProject, useProjectParts } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
@@ -57,7 +57,7 @@ const LEFT_PX = 200;
 /** The Survey stage: the building as it really is. */
 export function SurveyScreen({ projectId, document }: Props) {
   const { levelId: wanted, selection: raw, view, go } = usePlace();
-  const { edit, undo, redo, showPreview } = useProject();
+  const { edit, undo, redo, showPreview } = useProjectParts('edit', 'undo', 'redo', 'showPreview');
   const settings = useSettings();
   const [tool, setTool] = useState<SurveyTool>(SELECT);
   const [menu, setMenu] = useState<{ x: number; y: number } | null>(null);

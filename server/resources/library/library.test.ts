@@ -1,0 +1,74 @@
+import { expect } from 'chai';
+import { DEVICE_TYPES } from '@dusky-spool/core/devices';
+import type { DocumentReply, LibraryReadReply, LibraryReply } from '@dusky-spool/core/contract';
+import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+
+const keypad = DEVICE_TYPES.find(({ id }) => id === 'keypad')!;
+const problemOf = async (response: Response) => ((await response.json()) as { problem: { code: string; field: string } }).problem;
+
+describe('the library of a firm', () => {
+  let server: TestServer;
+  let client: TestClient;
+  before(async () => {
+    server = await startTestServer();
+    client = await server.client().makeFirstAccount();
+  });
+  after(() => server.close());
+  const types = async () => (await client.json<LibraryReply>('GET', '/library')).types;
+  const typeOf = async (id: string) => (await types()).find((type) => type.id === id);
+
+  it('is the generic one until the firm changes a type; new projects start with that, and a project keeps what it had', async () => {
+    expect(await types()).to.have.length(DEVICE_TYPES.length);
+    const before = await client.newProject('Before');
+    const kept = await client.json<LibraryReply>('PUT', '/library', { types: [{ ...keypad, price: 199 }] });
+    expect(kept.types[0]).to.include({ price: 199, version: 2 });
+    await client.json('PUT', '/library', { types: [{ ...keypad, price: 210 }] });
+    expect(await typeOf('keypad')).to.include({ price: 210, version: 3 });
+    const after = await client.newProject('After');
+    const priceIn = async (id: string) =>
+      (await client.json<DocumentReply>('GET', `/projects/${id}`)).document.deviceTypes.keypad.price;
+    expect([await priceIn(before), await priceIn(after)]).to.deep.equal([keypad.price, 210]);
+    expect((await client.send('DELETE', '/library/keypad')).status).to.equal(204);
+    expect(await typeOf('keypad')).to.deep.equal(keypad);
+    expect((await problemOf(await client.send('DELETE', '/library/keypad'))).code).to.equal('not-found');
+  });
+
+  it('takes nothing of a batch in which one type is wrong', async () => {
+    const own = { ...keypad, id: 'own-keypad', code: 'K9', name: 'Own keypad' };
+    const circle = { ...own, id: 'circle', code: 'K8', cables: [{ ...keypad.cables[0], to: 'device', toTypeId: 'circle' }] };
+    expect(await problemOf(await client.send('PUT', '/library', { types: [own, circle] }))).to.include({
+      code: 'recipe-self',
+      field: 'Own keypad: cables[0].toTypeId',
+    });
+    expect(await problemOf(await client.send('PUT', '/library', { types: [{ ...own, code: 'TV' }] }))).to.include({
+      code: 'library-code-taken',
+    });
+    expect(await problemOf(await client.send('PUT', '/library', { types: [{ ...own, weightKg: -1 }] }))).to.include({
+      field: 'types[0].weightKg',
+    });
+    expect(await typeOf('own-keypad')).to.equal(undefined);
+  });
+
+  it('is handed out as CSV and JSON and read again, good rows apart from bad ones', async () => {
+    for (const kind of ['csv', 'json']) {
+      const text = await (await client.send('GET', `/library/file?kind=${kind}`)).text();
+      const read = await client.json<LibraryReadReply>('POST', '/library/read', text);
+      expect(read.problems, kind).to.deep.equal([]);
+      expect(read.types, kind).to.have.length(DEVICE_TYPES.length);
+    }
+    const read = await client.json<LibraryReadReply>(
+      'POST',
+      '/library/read',
+      'code,name,system,mount,planWidthM,planDepthM,cables\nQ1,Good,data,wall,0.1,0.1,cat6_utp|network|0.4|rack|||||\nQ2,Bad,data,wall,0.1,,',
+    );
+    expect(read.types.map(({ code }) => code)).to.deep.equal(['Q1']);
+    expect(read.problems[0]).to.nested.include({ row: 3, 'problem.code': 'library-value' });
+    expect((await problemOf(await client.send('POST', '/library/read', 'no library'))).code).to.equal('library-column-missing');
+  });
+
+  it('is closed to whoever is not signed in', async () => {
+    const stranger = server.client();
+    await stranger.open();
+    expect((await stranger.send('GET', '/library')).status).to.equal(401);
+  });
+});

@@ -1,0 +1,69 @@
+import express, { Router } from 'express';
+import { z } from 'zod';
+import { CABLE_TYPES, checkRecipe, CONDUCTOR_MAPS } from '@dusky-spool/core/devices';
+import { readLibrary, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/library';
+import { keepTypesRequest, type LibraryReply, type LibraryReadReply } from '@dusky-spool/core/contract';
+import type { DeviceType } from '@dusky-spool/core/project';
+import type { Database } from '../../database/index.ts';
+import { parseBody, parseQuery, PlannedRefusal, refusal } from '../../http/index.ts';
+import { firmLibrary, forgetType, keepTypes } from './store.ts';
+
+const byId = <T extends { id: string }>(records: readonly T[]): Record<string, T> =>
+  Object.fromEntries(records.map((record) => [record.id, record]));
+const MOST_BYTES = 8 * 1024 * 1024;
+const fileQuery = z.strictObject({ kind: z.enum(['csv', 'json']).default('csv') });
+
+/** The firm's own library of device types: looked at, kept, read from a file, handed out. */
+export function libraryRoutes(database: Database): Router {
+  const router = Router();
+  const known = (types: readonly DeviceType[]) => ({
+    cableTypes: byId(CABLE_TYPES),
+    conductorMaps: byId(CONDUCTOR_MAPS),
+    deviceTypes: byId(types),
+  });
+  router.get('/library', async (_request, response) => {
+    const reply: LibraryReply = { types: await firmLibrary(database, response.locals.member!.firmId) };
+    response.json(reply);
+  });
+  router.put('/library', express.json({ limit: MOST_BYTES }), async (request, response) => {
+    const { types } = parseBody(request, keepTypesRequest);
+    const { firmId } = response.locals.member!;
+    const library = await firmLibrary(database, firmId);
+    const all = known([...library, ...types]);
+    for (const type of types) {
+      const sound = checkRecipe(all, type);
+      if (!sound.ok) throw new PlannedRefusal({ ...sound.problem, field: `${type.name}: ${sound.problem.field}` });
+      const taken = library.find(({ code, id }) => code === type.code && id !== type.id);
+      if (taken)
+        throw refusal('library-code-taken', {
+          kind: 'invalid',
+          field: `${type.name}: code`,
+          value: type.code,
+          other: taken.name,
+        });
+    }
+    const reply: LibraryReply = { types: await keepTypes(database, firmId, types, new Date()) };
+    response.json(reply);
+  });
+  router.delete('/library/:typeId', async (request, response) => {
+    if (!(await forgetType(database, response.locals.member!.firmId, String(request.params.typeId))))
+      throw refusal('not-found', { field: 'type' });
+    response.status(204).end();
+  });
+  router.post('/library/read', express.text({ type: () => true, limit: MOST_BYTES }), async (request, response) => {
+    const text = typeof request.body === 'string' ? request.body : '';
+    const read = readLibrary(text, known(await firmLibrary(database, response.locals.member!.firmId)));
+    if (!read.ok) throw new PlannedRefusal(read.problem);
+    const reply: LibraryReadReply = read.value;
+    response.json(reply);
+  });
+  router.get('/library/file', async (request, response) => {
+    const { kind } = parseQuery(request, fileQuery);
+    const types = await firmLibrary(database, response.locals.member!.firmId);
+    response
+      .attachment(`device-library.${kind}`)
+      .type(kind === 'csv' ? 'text/csv' : 'application/json')
+      .send(kind === 'csv' ? `\uFEFF${writeLibraryCsv(types)}` : writeLibraryJson(types));
+  });
+  return router;
+}

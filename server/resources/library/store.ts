@@ -1,0 +1,57 @@
+import { DEVICE_TYPES } from '@dusky-spool/core/devices';
+import type { DeviceType } from '@dusky-spool/core/project';
+import { DEVICE_TYPE_COLUMNS, type Database } from '../../database/index.ts';
+
+const FIELDS = ['id', ...Object.keys(DEVICE_TYPE_COLUMNS)];
+
+/** The types that a firm has made or changed itself. */
+export async function ownTypes({ models }: Database, firmId: string): Promise<DeviceType[]> {
+  return (await models.firmDeviceTypes.findAll({
+    where: { firmId },
+    attributes: FIELDS,
+    order: ['id'],
+    raw: true,
+  })) as unknown as DeviceType[];
+}
+
+/** The generic library with the firm's own types over it: what its new projects start with. */
+export async function firmLibrary(database: Database, firmId: string): Promise<DeviceType[]> {
+  const own = new Map((await ownTypes(database, firmId)).map((type) => [type.id, type]));
+  return [
+    ...DEVICE_TYPES.map((type) => own.get(type.id) ?? type),
+    ...[...own.values()].filter(({ id }) => !DEVICE_TYPES.some((type) => type.id === id)),
+  ];
+}
+
+/** Keeps types in the firm's library, all or none; each gets a version above the one that was there. */
+export async function keepTypes(
+  database: Database,
+  firmId: string,
+  types: readonly DeviceType[],
+  at: Date,
+): Promise<DeviceType[]> {
+  const { sequelize, models } = database;
+  return sequelize.transaction(async (transaction) => {
+    const kept: DeviceType[] = [];
+    for (const type of types) {
+      const there = (await models.firmDeviceTypes.findOne({
+        where: { firmId, id: type.id },
+        attributes: ['version'],
+        raw: true,
+        transaction,
+        lock: transaction.LOCK.UPDATE,
+      })) as unknown as { version: number } | null;
+      const generic = DEVICE_TYPES.find(({ id }) => id === type.id);
+      const version = Math.max(there?.version ?? generic?.version ?? 0, 0) + 1;
+      const row = { ...type, version, firmId, updatedAt: at };
+      await models.firmDeviceTypes.upsert(row as unknown as Record<string, unknown>, { transaction });
+      kept.push({ ...type, version });
+    }
+    return kept;
+  });
+}
+
+/** Takes a type out of the firm's library; a generic one comes back as it was. */
+export async function forgetType({ models }: Database, firmId: string, id: string): Promise<boolean> {
+  return (await models.firmDeviceTypes.destroy({ where: { firmId, id } })) > 0;
+}

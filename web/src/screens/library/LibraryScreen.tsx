@@ -1,0 +1,231 @@
+import { useEffect, useMemo, useState } from 'react';
+import { App as AntApp, Button, Input, Segmented, Select, Upload } from 'antd';
+import type { LibraryReadReply, LibraryReply } from '@dusky-spool/core/contract';
+import {
+  create,
+  listOf,
+  PARTS,
+  sameValue,
+  SYSTEMS,
+  update,
+  type DeviceType,
+  type Operation,
+  type ProjectDocument,
+  type SystemName,
+} from '@dusky-spool/core/project';
+import { problemSentence } from '@dusky-spool/texts';
+import { getJson, postText, putJson, Refused } from '../../api/http.ts';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { BeadIcon } from '../../ui/Bead.tsx';
+import { FileProblems } from './FileProblems.tsx';
+import { TypeCard } from './TypeCard.tsx';
+import './library.css';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly onBack: () => void;
+}
+
+/** The device library as this project uses it, beside the firm's: edit, add, take newer versions, files in and out. */
+export function LibraryScreen({ document, onBack }: Props) {
+  const { edit } = useProjectParts('edit');
+  const { message } = AntApp.useApp();
+  const [find, setFind] = useState('');
+  const [system, setSystem] = useState<SystemName | 'all'>('all');
+  const [part, setPart] = useState<DeviceType['part']>('device');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [firm, setFirm] = useState<readonly DeviceType[]>([]);
+  const [read, setRead] = useState<LibraryReadReply | null>(null);
+  const fail = (error: unknown) =>
+    void message.warning(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' }));
+  const refresh = () => getJson<LibraryReply>('/library').then(({ types }) => setFirm(types), fail);
+  useEffect(() => {
+    void getJson<LibraryReply>('/library').then(
+      ({ types }) => setFirm(types),
+      () => undefined,
+    );
+  }, []);
+  const used = useMemo(() => {
+    const counts = new Map<string, number>();
+    for (const device of Object.values(document.devices)) counts.set(device.typeId, (counts.get(device.typeId) ?? 0) + 1);
+    return counts;
+  }, [document.devices]);
+  const words = find.trim().toLowerCase();
+  const types = listOf(document, 'deviceTypes')
+    .filter((type) => type.part === part && (system === 'all' || type.system === system))
+    .filter((type) => `${type.code} ${type.name}`.toLowerCase().includes(words))
+    .toSorted((a, b) => (a.name < b.name ? -1 : 1));
+  const type = chosen === null ? undefined : document.deviceTypes[chosen];
+  const inFirm = new Map(firm.map((one) => [one.id, one]));
+  const newer = firm.filter((one) => {
+    const mine = document.deviceTypes[one.id];
+    return !mine || (one.version > mine.version && !sameValue(one, mine));
+  });
+  const take = (wanted: readonly DeviceType[], title: string) => {
+    const operations = wanted.flatMap((one): Operation[] => {
+      const mine = document.deviceTypes[one.id];
+      if (!mine) return [create('deviceTypes', one)];
+      // Recipes are taken over with their runs, one type at a time, where their effect is shown.
+      const operation = update('deviceTypes', mine, { ...one, cables: mine.cables });
+      return operation ? [operation] : [];
+    });
+    return operations.length === 0 || edit(title, operations);
+  };
+  const keepInFirm = async (wanted: readonly DeviceType[]) => {
+    try {
+      const { types: kept } = await putJson<LibraryReply>('/library', { types: wanted });
+      await refresh();
+      take(kept, text('library.kept'));
+      void message.success(text('library.keptCount', { count: kept.length }));
+    } catch (error) {
+      fail(error);
+    }
+  };
+  const add = () => {
+    const codes = new Set(Object.values(document.deviceTypes).map(({ code }) => code));
+    const code = [...'XYZQJ'].flatMap((a) => [...'0123456789'].map((b) => `${a}${b}`)).find((one) => !codes.has(one)) ?? 'X0';
+    const base = document.deviceTypes[chosen ?? ''] ?? types[0];
+    if (!base) return;
+    const id = newRecordId('t');
+    if (
+      edit(text('library.add'), [
+        create('deviceTypes', { ...base, id, code, name: text('library.copyOf', { name: base.name }).slice(0, 80), version: 1 }),
+      ])
+    )
+      setChosen(id);
+  };
+  return (
+    <div className="library-screen">
+      <div className="library-column">
+        <header className="library-head">
+          <Button size="small" onClick={onBack}>
+            {text('library.back')}
+          </Button>
+          <h2>{text('library.title')}</h2>
+          <Input
+            allowClear
+            value={find}
+            placeholder={text('plan.paletteFind')}
+            aria-label={text('plan.paletteFind')}
+            onChange={(event) => setFind(event.target.value)}
+          />
+          <Select
+            value={system}
+            aria-label={text('library.system')}
+            options={[
+              { value: 'all' as const, label: text('library.allSystems') },
+              ...SYSTEMS.map((value) => ({ value, label: term(`systems.${value}`) })),
+            ]}
+            onChange={setSystem}
+          />
+          <Segmented value={part} onChange={setPart} options={PARTS.map((value) => ({ value, label: term(`parts.${value}`) }))} />
+        </header>
+        <div className="library-actions">
+          <Button size="small" onClick={add}>
+            {text('library.add')}
+          </Button>
+          <Upload
+            accept=".csv,.json,text/csv,application/json"
+            showUploadList={false}
+            beforeUpload={(file) => {
+              void file
+                .text()
+                .then((body) => postText<LibraryReadReply>('/library/read', body))
+                .then(setRead, fail);
+              return false;
+            }}
+          >
+            <Button size="small">{text('library.import')}</Button>
+          </Upload>
+          <Button size="small" href="/api/library/file?kind=csv">
+            {text('library.csv')}
+          </Button>
+          <Button size="small" href="/api/library/file?kind=json">
+            {text('library.json')}
+          </Button>
+          {newer.length > 0 && (
+            <Button size="small" type="primary" onClick={() => take(newer, text('library.take'))}>
+              {text('library.takeNewer', { count: newer.length })}
+            </Button>
+          )}
+        </div>
+        {read && (
+          <FileProblems
+            read={read}
+            onClose={() => setRead(null)}
+            onTake={() => {
+              void keepInFirm(read.types).then(() => setRead(null));
+            }}
+          />
+        )}
+        <div className="library-scroll">
+          <table className="library-table">
+            <thead>
+              <tr>
+                <th scope="col">{text('library.type')}</th>
+                <th scope="col">{text('library.mount')}</th>
+                <th scope="col">{text('library.cutOut')}</th>
+                <th scope="col">{text('library.depth')}</th>
+                <th scope="col">kg</th>
+                <th scope="col">{text('library.power')}</th>
+                <th scope="col">{text('library.cables')}</th>
+                <th scope="col">{document.project.currency}</th>
+                <th scope="col">{text('library.used')}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {types.map((one) => (
+                <tr key={one.id} className={one.id === chosen ? 'chosen' : ''}>
+                  <th scope="row">
+                    <button type="button" className="plain" aria-pressed={one.id === chosen} onClick={() => setChosen(one.id)}>
+                      <BeadIcon code={one.code} system={one.system} />
+                      <span>{one.name}</span>
+                    </button>
+                  </th>
+                  <td>{term(`mounts.${one.mount}`)}</td>
+                  <td>{cutOutWords(one)}</td>
+                  <td>{one.depthM > 0 ? `${Math.round(one.depthM * 1000)} mm` : ''}</td>
+                  <td>{one.weightKg}</td>
+                  <td>{powerWords(one)}</td>
+                  <td>{one.cables.length > 0 ? one.cables.length : one.part === 'device' ? text('library.none') : ''}</td>
+                  <td>{one.price > 0 ? one.price : ''}</td>
+                  <td>{used.get(one.id) ?? ''}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {types.length === 0 && <p className="brief-empty">{text('library.nothing')}</p>}
+        </div>
+      </div>
+      {type && (
+        <TypeCard
+          key={type.id}
+          document={document}
+          type={type}
+          firm={inFirm.get(type.id)}
+          used={used.get(type.id) ?? 0}
+          onKeep={() => void keepInFirm([type])}
+        />
+      )}
+    </div>
+  );
+}
+
+function cutOutWords({ cutOut, accepts }: DeviceType): string {
+  const mm = (value: number) => Math.round(value * 1000);
+  if (accepts) return `${accepts.shape === 'round' ? 'ø ' : ''}${mm(accepts.leastM)}–${mm(accepts.mostM)} mm`;
+  if (!cutOut) return '';
+  return cutOut.shape === 'round' ? `ø ${mm(cutOut.widthM)} mm` : `${mm(cutOut.widthM)} × ${mm(cutOut.heightM)} mm`;
+}
+
+function powerWords({ poeClass, dcV, dcW, mainsW, link }: DeviceType): string {
+  return [
+    poeClass === null ? '' : text('library.poe', { class: poeClass }),
+    dcV === null ? '' : `${dcV} V ${dcW ?? ''} W`,
+    mainsW === null ? '' : mainsW > 0 ? text('library.mains', { watts: mainsW }) : text('library.mainsOnly'),
+    link === 'battery-radio' ? text('library.battery') : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}

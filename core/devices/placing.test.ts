@@ -99,8 +99,9 @@ describe('placing', () => {
   });
 
   it('aims at a seat and sets several to one height', () => {
-    let { document, device } = put(house, 'wall-speaker', [2, 0.05]);
-    document = make(document, aimAt(document, [device.id], [2, 2]));
+    const first = put(house, 'wall-speaker', [2, 0.05]);
+    const { device } = first;
+    let document = make(first.document, aimAt(first.document, [device.id], [2, 2]));
     expect(document.devices[device.id].facingRad).to.be.closeTo(Math.PI / 2, 0.03);
     const other = put(document, 'keypad', [1, 0.05]);
     document = make(other.document, alignHeights(other.document, [device.id, other.device.id]));

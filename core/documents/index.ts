@@ -14,4 +14,12 @@ export {
 export { countsBySystem, mountsFor, type SystemCount } from './counts.ts';
 export { scheduleColumns, scheduleCsv, type ColumnTitles } from './schedule-columns.ts';
 export { siteSheet, SITE_SECTIONS, type SiteColumn, type SiteSection, type SiteTable, type SiteWords } from './site-sheet.ts';
+export {
+  tradesSheet,
+  TRADES_SECTIONS,
+  type TradesColumn,
+  type TradesSection,
+  type TradesTable,
+  type TradesWords,
+} from './trades-sheet.ts';
 export { planSheet, SHEET_PAPERS, type PlanSheet, type SheetMark, type SheetPaper } from './plan-sheet.ts';

@@ -48,7 +48,7 @@ export function addBrief(house: HouseBuilder, plan: BriefPlan): void {
   for (const [code, habit] of Object.entries(plan.habits))
     house.apply(tellRoom(house.document, idOf(code), habit, () => house.id('habit')));
   for (const code of plan.signed) {
-    const by = house.document.project.client;
+    const by = house.document.project.client || 'The client';
     house.apply(must(signRoom(house.document, idOf(code), by, '2026-11-18', () => house.id('habit'))));
   }
   for (const [gate, on] of Object.entries(plan.dates))

@@ -62,6 +62,16 @@ describe('documents', () => {
     expect((await sheet('?paper=A0')).status).to.equal(422);
   });
 
+  it('the trades sheet has blocking with its load, outlets and leads for the other trades', async () => {
+    const pdf = await fetched('trades-sheet.pdf?paper=A4');
+    writeFileSync(join(folder, 't.pdf'), pdf);
+    const text = spawnSync('pdftotext', ['-layout', join(folder, 't.pdf'), '-'], { encoding: 'utf8' }).stdout;
+    // The projector hangs 12 kg overhead: factor 10.
+    expect(text).to.match(/PJ Projector.*12\.0 kg +1177 N +set/);
+    expect(text).to.include('Only a licensed electrician');
+    expect(text).to.match(/LS Strip light feed/);
+  });
+
   it('the label sheet has two labels a run whose printed codes read back', async () => {
     const pdf = await fetched('labels.pdf?size=medium&paper=A4');
     writeFileSync(join(folder, 'l.pdf'), pdf);

@@ -1,12 +1,12 @@
 import { Router, type Request, type Response } from 'express';
 import { labelsQuery, planQuery, siteQuery } from '@dusky-spool/core/contract';
-import { planSheet, scheduleCsv, scheduleOf, siteSheet, type ScheduleRow } from '@dusky-spool/core/documents';
+import { planSheet, scheduleCsv, scheduleOf, siteSheet, tradesSheet, type ScheduleRow } from '@dusky-spool/core/documents';
 import { labelsOf } from '@dusky-spool/core/labels';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
 import { en, words } from '@dusky-spool/texts';
 import type { Database } from '../../database/index.ts';
-import { labelsPdf, planPdf, scheduleXlsx, siteSheetPdf } from '../../documents/index.ts';
+import { labelsPdf, planPdf, scheduleXlsx, tablesPdf } from '../../documents/index.ts';
 import { parseQuery, PlannedRefusal, requireProject } from '../../http/index.ts';
 import { fileName } from '../projects/service.ts';
 import { loadDocument } from '../projects/store.ts';
@@ -69,7 +69,16 @@ export function documentRoutes(database: Database): Router {
     const { document, revision } = await load(request);
     const tables = siteSheet(document, { ...en.terms, corner: (name) => words.t('documents.site.corner', { name }) });
     const title = { project: document.project, revision, date: today() };
-    send(response, document, 'site-sheet.pdf', 'application/pdf', await siteSheetPdf(tables, title, paper));
+    send(response, document, 'site-sheet.pdf', 'application/pdf', await tablesPdf('site', tables, title, paper));
+  });
+  router.get('/projects/:projectId/documents/trades-sheet.pdf', owned, async (request, response) => {
+    const { paper } = parseQuery(request, siteQuery);
+    const { document, revision } = await load(request);
+    const { wishes, outdoors } = en.terms;
+    const { atCeiling, set, notSet, links } = en.documents.trades.words;
+    const tables = tradesSheet(document, { wishes, outdoors, atCeiling, set, notSet, links });
+    const title = { project: document.project, revision, date: today() };
+    send(response, document, 'trades-sheet.pdf', 'application/pdf', await tablesPdf('trades', tables, title, paper));
   });
   return router;
 }

@@ -75,6 +75,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
   // The pointer is captured by the sheet while a device is held, so the click that ends it lands there too.
   const heldDevice = useRef(false);
   const [pointer, setPointer] = useState<Point2 | null>(null);
+  const [free, setFree] = useState(false);
   /** Two corners of the box that is being drawn over devices. */
   const [box, setBox] = useState<readonly [Point2, Point2] | null>(null);
   const shown = preview?.document ?? document;
@@ -180,7 +181,10 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
   const onPointerMove = (event: PointerEvent) => {
     if (box) return setBox([box[0], control.toWorld(event.clientX, event.clientY)]);
     const at = control.toWorld(event.clientX, event.clientY);
-    if (tool.kind !== 'select') setPointer(at);
+    if (tool.kind !== 'select') {
+      setPointer(at);
+      setFree(event.altKey);
+    }
     const current = drag.current;
     if (!current) return;
     const far = Math.hypot(at[0] - current.from[0], at[1] - current.from[1]) * control.camera.k >= DRAG_FROM_PX;
@@ -235,7 +239,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
         if (!event.shiftKey) onTool({ kind: 'select' });
       }
     } else if (tool.kind === 'place') {
-      const guided = guidedTo(at);
+      const guided = guidedTo(at, event.altKey);
       const placed = placeDevice(
         document,
         { typeId: tool.type.id, levelId, at: guided.guides.length > 0 ? guided.at : toHandGrid(at, document.project.units) },
@@ -263,9 +267,11 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
   );
 
   /** Alt places freely. */
-  const guidedTo = (at: Point2): Guided =>
-    tool.kind === 'place' ? guideTo(document, levelId, tool.type, at, GUIDE_PX / control.camera.k) : { at, guides: [] };
-  const guided = pointer && tool.kind === 'place' && !tool.field ? guidedTo(pointer) : null;
+  const guidedTo = (at: Point2, freely: boolean): Guided =>
+    tool.kind === 'place' && !freely
+      ? guideTo(document, levelId, tool.type, at, GUIDE_PX / control.camera.k)
+      : { at, guides: [] };
+  const guided = pointer && tool.kind === 'place' && !tool.field ? guidedTo(pointer, free) : null;
   const over = pointer && tool.kind !== 'select' ? roomAt(buildingOf(document), levelId, pointer) : undefined;
   const field =
     over && tool.kind === 'place' && tool.field

@@ -35,6 +35,11 @@ export function ExportMenu({ projectId, document, levelId }: Props) {
             { key: 'xlsx', label: text('schedule.xlsx'), onClick: () => take('documents/schedule.xlsx') },
             { key: 'labels', label: text('schedule.labels'), onClick: () => setAsking('labels') },
             { key: 'plan', label: text('schedule.plan'), onClick: () => setAsking('plan') },
+            {
+              key: 'trades',
+              label: text('schedule.trades'),
+              onClick: () => take(`documents/trades-sheet.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
+            },
             { type: 'divider' },
             { key: 'file', label: text('schedule.projectFile'), onClick: () => take('file') },
           ],

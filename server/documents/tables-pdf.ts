@@ -1,4 +1,3 @@
-import type { SiteColumn, SiteTable } from '@dusky-spool/core/documents';
 import { words } from '@dusky-spool/texts';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
@@ -10,25 +9,39 @@ const LINE = '#b9b0a2';
 const SIZES = { A4: [297, 210], Letter: [279.4, 215.9] } as const;
 const MARGIN_MM = 12;
 /** Shares of the width. */
-const WIDE: Partial<Record<SiteColumn, number>> = {
+const WIDE: Readonly<Record<string, number>> = {
   note: 2.2,
   place: 1.6,
   what: 1.4,
   state: 1.5,
   firstTape: 1.5,
   secondTape: 1.5,
+  link: 2,
+  wishes: 1.5,
+  seenFrom: 1.5,
+  holes: 1.3,
 };
 
-/** The site sheet: a table for each section, landscape, with head and foot on every page. */
-export function siteSheetPdf(
-  tables: readonly SiteTable[],
+/** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
+export type TablesSheet = 'site' | 'trades';
+
+export interface SheetTable {
+  readonly section: string;
+  readonly columns: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** A table for each section, landscape, with head and foot on every page. */
+export function tablesPdf(
+  sheet: TablesSheet,
+  tables: readonly SheetTable[],
   title: Omit<PlanTitle, 'level'>,
   paper: keyof typeof SIZES,
 ): Promise<Buffer> {
   const mm = (length: number) => length * POINTS_PER_MM;
   const [width, height] = SIZES[paper].map(mm);
   const margin = mm(MARGIN_MM);
-  const name = words.t('documents.site.title');
+  const name = words.t(`documents.${sheet}.title`);
   return pdfBuffer([width, height], { Title: `${title.project.name}, ${name}` }, (pdf, addPage) => {
     let y = 0;
     let page = 0;
@@ -48,11 +61,16 @@ export function siteSheetPdf(
       return true;
     };
     head();
-    if (tables.length === 0) pdf.font(FONTS.ui).fontSize(11).fillColor(INK).text(words.t('documents.site.nothing'), margin, y);
+    if (tables.length === 0)
+      pdf
+        .font(FONTS.ui)
+        .fontSize(11)
+        .fillColor(INK)
+        .text(words.t(`documents.${sheet}.nothing`), margin, y);
     for (const { section, columns, rows } of tables) {
       const shares = columns.map((column) => WIDE[column] ?? 1);
       const unit = (width - 2 * margin) / shares.reduce((sum, share) => sum + share, 0);
-      const titles = columns.map((column) => words.t(`documents.site.columns.${column}`));
+      const titles = columns.map((column) => words.t(`documents.${sheet}.columns.${column}`));
       const line = (cells: readonly string[], bold: boolean) => {
         const pen = () => pdf.font(bold ? FONTS.tagBold : FONTS.tag).fontSize(bold ? 8 : 9.5);
         pen();
@@ -77,10 +95,10 @@ export function siteSheetPdf(
         .font(FONTS.uiBold)
         .fontSize(11)
         .fillColor(INK)
-        .text(words.t(`documents.site.sections.${section}`), margin, y);
+        .text(words.t(`documents.${sheet}.sections.${section}`), margin, y);
       y += 16;
       pdf.font(FONTS.ui).fontSize(9).fillColor(SOFT);
-      const note = words.t(`documents.site.notes.${section}`);
+      const note = words.t(`documents.${sheet}.notes.${section}`);
       pdf.text(note, margin, y, { width: width - 2 * margin });
       y += pdf.heightOfString(note, { width: width - 2 * margin }) + 4;
       line(titles, true);

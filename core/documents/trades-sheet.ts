@@ -1,0 +1,124 @@
+import { attachmentOf } from '../building/index.ts';
+import { deviceTitle } from '../devices/index.ts';
+import { blockingNeeds, heightOf, loadOf, mountTypeOf } from '../mounting/index.ts';
+import { listOf, type Device, type ProjectDocument } from '../project/index.ts';
+import { formatLength, formatLengthFine } from '../units/index.ts';
+
+export const TRADES_SECTIONS = ['blocking', 'joinery', 'outlets', 'looks', 'links'] as const;
+export type TradesSection = (typeof TRADES_SECTIONS)[number];
+export type TradesColumn =
+  | 'what'
+  | 'place'
+  | 'from'
+  | 'to'
+  | 'bottom'
+  | 'top'
+  | 'holes'
+  | 'weight'
+  | 'bears'
+  | 'state'
+  | 'height'
+  | 'tail'
+  | 'cutOut'
+  | 'depth'
+  | 'power'
+  | 'finish'
+  | 'wishes'
+  | 'seenFrom'
+  | 'toFill'
+  | 'link'
+  | 'note';
+
+export interface TradesTable {
+  readonly section: TradesSection;
+  readonly columns: readonly TradesColumn[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** The words that the sheet needs, from the texts. */
+export interface TradesWords {
+  readonly outdoors: string;
+  readonly atCeiling: string;
+  readonly set: string;
+  readonly notSet: string;
+  readonly wishes: Readonly<Record<string, string>>;
+  readonly links: Readonly<Record<string, string>>;
+}
+
+/**
+ * What other trades do for our devices: blocking for the framer with hole pattern and load, leads and heights for joiner and
+ * electrician on one sheet, outlets to add, how things are to look, and what is linked without a cable. Empty tables are left out.
+ */
+export function tradesSheet(document: ProjectDocument, words: TradesWords): TradesTable[] {
+  const { units } = document.project;
+  const fine = (valueM: number | null) => (valueM === null ? '' : formatLengthFine(valueM, units));
+  const typeOf = (device: Device) => document.deviceTypes[device.typeId];
+  const what = (device: Device) => `${typeOf(device).code} ${deviceTitle(device, typeOf(device))}`;
+  const place = (device: Device) =>
+    `${device.roomId === null ? words.outdoors : document.rooms[device.roomId].name}, ${document.levels[device.levelId].name}`;
+  const height = (device: Device) =>
+    device.heightM === null ? words.atCeiling : formatLength(heightOf(document, device), units);
+  const devices = listOf(document, 'devices');
+
+  const blocking = blockingNeeds(document).map((need) => [
+    what(need.device),
+    place(need.device),
+    formatLength(need.fromM, units),
+    formatLength(need.toM, units),
+    need.bottomM === null ? words.atCeiling : formatLength(need.bottomM, units),
+    need.topM === null ? '' : formatLength(need.topM, units),
+    `${fine(need.holePatternM[0])} × ${fine(need.holePatternM[1])}`,
+    `${need.massKg.toFixed(1)} kg`,
+    `${Math.ceil(need.requiredN)} N`,
+    need.there ? words.set : words.notSet,
+  ]);
+  const joinery = devices
+    .filter((device) => typeOf(device).mount === 'joinery' || device.tailM !== null)
+    .map((device) => {
+      const { cutOut, depthM, sizeM, frameM } = typeOf(device);
+      const size = cutOut ? [cutOut.widthM, cutOut.heightM] : (frameM ?? sizeM);
+      return [
+        what(device),
+        place(device),
+        height(device),
+        fine(device.tailM),
+        `${fine(size[0])} × ${fine(size[1])}`,
+        depthM > 0 ? fine(depthM) : '',
+        device.note,
+      ];
+    });
+  const outlets = devices
+    .filter((device) => typeOf(device).mainsW !== null)
+    .map((device) => [what(device), place(device), height(device), `${typeOf(device).mainsW} W`, device.note]);
+  const looks = devices
+    .filter((device) => device.wishes.length > 0 || device.finish !== '' || device.seenFrom !== '')
+    .map((device) => {
+      const type = typeOf(device);
+      const mount = mountTypeOf(document, device);
+      const holes =
+        (type.cutOut ? 1 : 0) + (loadOf(type, mount).massKg > 0.5 && attachmentOf(type) === 'wall' && !type.cutOut ? 4 : 0);
+      return [
+        what(device),
+        place(device),
+        device.finish,
+        device.wishes.map((wish) => words.wishes[wish]).join(', '),
+        device.seenFrom,
+        device.wishes.includes('removable') ? String(holes) : '',
+      ];
+    });
+  const links = devices
+    .filter((device) => typeOf(device).link !== 'cable')
+    .map((device) => [what(device), place(device), words.links[typeOf(device).link], device.note]);
+  const tables: TradesTable[] = [
+    {
+      section: 'blocking',
+      columns: ['what', 'place', 'from', 'to', 'bottom', 'top', 'holes', 'weight', 'bears', 'state'],
+      rows: blocking,
+    },
+    { section: 'joinery', columns: ['what', 'place', 'height', 'tail', 'cutOut', 'depth', 'note'], rows: joinery },
+    { section: 'outlets', columns: ['what', 'place', 'height', 'power', 'note'], rows: outlets },
+    { section: 'looks', columns: ['what', 'place', 'finish', 'wishes', 'seenFrom', 'toFill'], rows: looks },
+    { section: 'links', columns: ['what', 'place', 'link', 'note'], rows: links },
+  ];
+  return tables.filter(({ rows }) => rows.length > 0);
+}

@@ -1,0 +1,119 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { openGranary, planPoint, saved, startApp, type App } from './testing/index.ts';
+import type { Page } from 'playwright-core';
+
+describe('devices in places that can be built', () => {
+  let app: App;
+  let page: Page;
+  let id: string;
+  before(async () => {
+    app = await startApp();
+    ({ page } = await app.person());
+    id = await openGranary(app, page);
+  });
+  after(() => app.close());
+  afterEach(() => expect(app.problems).to.deep.equal([]));
+
+  const inspector = () => page.locator('.inspector');
+  const clickAt = async (x: number, y: number, freely = false) => {
+    const at = await planPoint(page, x, y);
+    await page.mouse.move(at.x, at.y);
+    // Without Alt the guides would draw it into the middle of a bay.
+    if (freely) await page.keyboard.down('Alt');
+    await page.mouse.click(at.x, at.y);
+    if (freely) await page.keyboard.up('Alt');
+  };
+
+  it('a speaker on a joist is told so, and is moved into the nearest bay with a preview first', async () => {
+    await page.getByRole('button', { name: /^Ceiling speaker$/ }).click();
+    // Joists of the dining room run up the plan at 0.4 m: one is at 14.8.
+    await clickAt(14.79, 6.4, true);
+    const finding = inspector().locator('.finding').filter({ hasText: 'meets a joist' });
+    await finding.waitFor();
+    await finding
+      .getByRole('button', { name: /^Move it 0\.\d+ m$/ })
+      .first()
+      .click();
+    await inspector().getByRole('button', { name: 'Apply' }).click();
+    await finding.waitFor({ state: 'detached' });
+    await saved(page);
+  });
+
+  it('is placed by a typed distance from a wall, mirrored as a pair, and put into a zone', async () => {
+    const wall = inspector().getByLabel('From lower wall');
+    await wall.fill('1.20');
+    await wall.press('Enter');
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('.inspector input[aria-label="From lower wall"]')?.value === '1.20 m',
+    );
+    await inspector().getByRole('button', { name: 'Mirror as a pair' }).click();
+    await page.waitForFunction(() => document.querySelectorAll('.plan-canvas .device[aria-label*="Dining room"]').length >= 5);
+    await inspector().getByLabel('New zone or group').fill('Dining');
+    await inspector().getByRole('button', { name: 'Add', exact: true }).click();
+    await inspector()
+      .getByRole('button', { name: /^Dining Audio$/ })
+      .waitFor();
+    await saved(page);
+  });
+
+  it('an even field of speakers is laid into a room by one click and taken back by one step', async () => {
+    const count = () => page.locator('.plan-canvas .device[aria-label*="Boot room"]').count();
+    const before = await count();
+    await page.getByRole('button', { name: /^Ceiling speaker$/ }).click();
+    await page.getByRole('button', { name: 'Field, least overlap' }).click();
+    await clickAt(13.6, 3.2);
+    await page.waitForFunction(
+      (least) => document.querySelectorAll('.plan-canvas .device[aria-label*="Boot room"]').length > least,
+      before,
+    );
+    // 2.5 x 5.5 m under 2.74 m: disc 3.48 m, pitch 2.46 m: 2 columns and 3 rows.
+    expect((await count()) - before).to.equal(6);
+    await page.keyboard.press('Control+z');
+    await page.waitForFunction(
+      (same) => document.querySelectorAll('.plan-canvas .device[aria-label*="Boot room"]').length === same,
+      before,
+    );
+  });
+
+  it('a recipe shows which runs it adds before it is applied', async () => {
+    await page.getByRole('button', { name: 'Library', exact: true }).click();
+    await page.getByRole('button', { name: /^Access point$/ }).click();
+    await page.locator('.library-card').getByRole('button', { name: 'Add a cable' }).click();
+    const effect = page.locator('.recipe-effect');
+    await effect.getByText(/^Adds \d+ runs: /).waitFor();
+    await effect.getByRole('button', { name: 'Apply' }).click();
+    await effect.waitFor({ state: 'detached' });
+    await saved(page);
+  });
+
+  it('a library file gives its good rows and says what is wrong with the others', async () => {
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Export CSV' }).click()]);
+    const [head, ...rows] = readFileSync(await file.path(), 'utf8')
+      .trim()
+      .split('\r\n');
+    const own = rows.find((row) => row.startsWith('keypad,'))!.replace('keypad,KP,Keypad', 'night-keypad,N1,Night keypad');
+    const bad = own.replace('night-keypad,N1', 'day-keypad,TV');
+    await page
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'own.csv', mimeType: 'text/csv', buffer: Buffer.from([head, own, bad].join('\r\n')) });
+    await page.getByText('Row 3:').waitFor();
+    await page.getByRole('button', { name: 'Take what is sound (1)' }).click();
+    await page.getByRole('button', { name: 'Night keypad' }).waitFor();
+    await saved(page);
+  });
+
+  it('what others build for us is on the trades sheet', async () => {
+    await page.goto(`${app.url}/p/${id}/devices`);
+    await page.getByRole('button', { name: 'Export' }).click();
+    const [sheet] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name: 'Trades sheet, PDF' }).click(),
+    ]);
+    expect(
+      readFileSync(await sheet.path())
+        .subarray(0, 4)
+        .toString(),
+    ).to.equal('%PDF');
+  });
+});

@@ -108,6 +108,7 @@ export const ui = {
     paletteFind: 'Find a device type',
     paletteSystems: 'Show one system',
     only: 'Only {{system}}',
+    inHand: 'In the hand',
     one: 'One by one',
     overlaps: { edge: 'Field, edge to edge', least: 'Field, least overlap', full: 'Field, full overlap' },
     ears: { seated: 'Ears seated, 1.0 m', standing: 'Ears standing, 1.6 m' },

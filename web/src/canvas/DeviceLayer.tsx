@@ -16,12 +16,14 @@ export interface DeviceOnPlan {
 interface Props {
   readonly devices: readonly DeviceOnPlan[];
   readonly selected: ReadonlySet<string>;
+  /** In the hand: drawn elsewhere. */
+  readonly hidden: ReadonlySet<string>;
   readonly detail: DeviceDetail;
   readonly onPointerDown: (deviceId: string, event: PointerEvent) => void;
   readonly onKeyDown: (deviceId: string, event: KeyboardEvent) => void;
 }
 
-export const DeviceLayer = memo(function DeviceLayer({ devices, selected, ...rest }: Props) {
+export const DeviceLayer = memo(function DeviceLayer({ devices, selected, hidden, ...rest }: Props) {
   return (
     <g className="devices">
       {devices.map(({ device, type, label, pale }) => (
@@ -32,6 +34,7 @@ export const DeviceLayer = memo(function DeviceLayer({ devices, selected, ...res
           label={label}
           pale={pale}
           chosen={selected.has(device.id)}
+          hidden={hidden.has(device.id)}
           {...rest}
         />
       ))}
@@ -41,14 +44,25 @@ export const DeviceLayer = memo(function DeviceLayer({ devices, selected, ...res
 
 interface MarkProps extends DeviceOnPlan, Pick<Props, 'detail' | 'onPointerDown' | 'onKeyDown'> {
   readonly chosen: boolean;
+  readonly hidden: boolean;
 }
 
 /** One device; when another one moves it is not drawn again. */
-const DeviceMark = memo(function DeviceMark({ device, type, label, pale, chosen, detail, onPointerDown, onKeyDown }: MarkProps) {
+const DeviceMark = memo(function DeviceMark({
+  device,
+  type,
+  label,
+  pale,
+  chosen,
+  hidden,
+  detail,
+  onPointerDown,
+  onKeyDown,
+}: MarkProps) {
   const { colour } = SYSTEM_STYLE[type.system];
   return (
     <g
-      className={`device${chosen ? ' chosen' : ''}${pale ? ' pale' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
+      className={`device${chosen ? ' chosen' : ''}${pale ? ' pale' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}${hidden ? ' in-hand' : ''}`}
       transform={`translate(${device.x},${device.y})`}
       role="button"
       tabIndex={0}

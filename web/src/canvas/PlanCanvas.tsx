@@ -23,6 +23,7 @@ import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
 import { detailAt } from './device-detail.ts';
 import { DeviceLayer } from './DeviceLayer.tsx';
+import { HeldLayer } from './HeldLayer.tsx';
 import { LabelLayer } from './LabelLayer.tsx';
 import { boxPath } from './room-drawing.ts';
 import { linesOf } from './route-drawing.ts';
@@ -62,6 +63,7 @@ interface Drag {
   readonly moved: boolean;
 }
 
+const NOBODY: ReadonlySet<string> = new Set();
 const DRAG_FROM_PX = 4;
 /** A place is drawn to a guide this near on the screen. */
 const GUIDE_PX = 8;
@@ -78,7 +80,10 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
   const [free, setFree] = useState(false);
   /** Two corners of the box that is being drawn over devices. */
   const [box, setBox] = useState<readonly [Point2, Point2] | null>(null);
-  const shown = preview?.document ?? document;
+  /** Devices in the hand; the plan below them stays as it was until they are let go. */
+  const [heldIds, setHeldIds] = useState<ReadonlySet<string>>(NOBODY);
+  const inHand = heldIds.size > 0 && preview !== null && preview.what === '' ? preview : null;
+  const shown = inHand ? document : (preview?.document ?? document);
   const derived = derive(shown);
   const levels = useMemo(() => levelsFromBelow({ levels: shown.levels }), [shown.levels]);
 
@@ -122,6 +127,13 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
   const orderedLines = useMemo(
     () => [...lines].sort((a, b) => Number(chosenRuns.has(a.runId)) - Number(chosenRuns.has(b.runId))),
     [lines, chosenRuns],
+  );
+
+  const holding = inHand !== null;
+  const restingLines = useMemo(
+    () =>
+      holding ? orderedLines.filter(({ runId }) => !heldIds.has(derived.runById.get(runId)?.device.id ?? '')) : orderedLines,
+    [holding, orderedLines, heldIds, derived],
   );
 
   const fitted = useRef('');
@@ -189,6 +201,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
     if (!current) return;
     const far = Math.hypot(at[0] - current.from[0], at[1] - current.from[1]) * control.camera.k >= DRAG_FROM_PX;
     if (!far && !current.moved) return;
+    if (!current.moved) setHeldIds(new Set(current.ids));
     drag.current = { ...current, moved: true };
     cancelAnimationFrame(frame.current);
     frame.current = requestAnimationFrame(() => {
@@ -206,6 +219,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
     }
     const current = drag.current;
     drag.current = null;
+    setHeldIds(NOBODY);
     if (!current) return;
     cancelAnimationFrame(frame.current);
     if (current.moved)
@@ -289,14 +303,18 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
       onPointerUp={onPointerUp}
       onPointerLeave={() => setPointer(null)}
       onClick={onClick}
+      held={
+        inHand && <HeldLayer document={inHand.document} ids={heldIds} levels={levels} levelId={levelId} camera={control.camera} />
+      }
     >
       <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} camera={control.camera} />
       {!empty && <BuildingLayer document={shown} levelId={levelId} />}
-      <RunsLayer lines={orderedLines} selected={chosenRuns} onPick={pickRun} />
-      <HoleLayer derived={derived} levelId={levelId} levels={levels} runIds={chosenRuns} />
+      <RunsLayer lines={restingLines} selected={chosenRuns} onPick={pickRun} />
+      {!inHand && <HoleLayer derived={derived} levelId={levelId} levels={levels} runIds={chosenRuns} />}
       <LabelLayer {...words} levelId={levelId} camera={control.camera} />
       <DeviceLayer
         devices={devices}
+        hidden={inHand ? heldIds : NOBODY}
         selected={chosenDevices}
         detail={detailAt(control.camera.k)}
         onPointerDown={startDrag}

@@ -7,10 +7,12 @@ const MARGIN = { '--margin': `${MARGIN_PX}px` } as CSSProperties;
 interface Props extends Omit<ComponentProps<'div'>, 'ref' | 'role'> {
   readonly control: CameraControl;
   readonly children: ReactNode;
+  /** Drawn above, in a picture of its own. */
+  readonly held?: ReactNode;
 }
 
 /** The paper that a plan is drawn on: what is inside is given in metres, y up, and seen through the camera. */
-export function Sheet({ control, className = '', children, ...rest }: Props) {
+export function Sheet({ control, className = '', children, held, ...rest }: Props) {
   const { sheet, picture, world } = control;
   return (
     <div ref={sheet} className={`plan-canvas ${className}`} role="group" {...rest}>
@@ -19,6 +21,11 @@ export function Sheet({ control, className = '', children, ...rest }: Props) {
           {children}
         </g>
       </svg>
+      {held && (
+        <svg className="picture held" style={MARGIN} aria-hidden="true">
+          {held}
+        </svg>
+      )}
     </div>
   );
 }

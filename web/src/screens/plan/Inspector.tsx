@@ -1,4 +1,3 @@
-import { useDeferredValue } from 'react';
 import { Button } from 'antd';
 import { alignDevices, alignHeights, ALIGNMENTS } from '@dusky-spool/core/devices';
 import type { ProjectDocument } from '@dusky-spool/core/project';
@@ -6,12 +5,13 @@ import { formatLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
 import { derive } from '../../state/derived.ts';
-import { useProjectParts } from '../../state/project.ts';
+import { useProject } from '../../state/project.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { Counts } from './Counts.tsx';
 import { DevicePanel } from './DevicePanel.tsx';
 import { GroupPicker } from './GroupPicker.tsx';
+import { InHand } from './InHand.tsx';
 import { RunPanel } from './RunPanel.tsx';
 
 interface Props {
@@ -22,10 +22,10 @@ interface Props {
 
 /** What is selected, with everything that can be said and changed about it. */
 export function Inspector({ document, selection, onSelect }: Props) {
-  const { preview, edit } = useProjectParts('preview', 'edit');
-  // Words and figures may follow a moment after what is dragged.
-  const following = useDeferredValue(preview?.document ?? null);
-  const shown = preview ? (following ?? document) : document;
+  // What is dragged is told by `InHand`: the panel waits until it is let go.
+  const preview = useProject((state) => (state.preview?.what === '' ? null : state.preview));
+  const edit = useProject((state) => state.edit);
+  const shown = preview?.document ?? document;
   const { runById } = derive(shown);
   const [id] = selection.ids;
   const run = selection.kind === 'run' && selection.ids.length === 1 ? runById.get(id) : undefined;
@@ -34,6 +34,7 @@ export function Inspector({ document, selection, onSelect }: Props) {
   return (
     <aside className="inspector" aria-label={text('device.checks')}>
       <PreviewBanner />
+      <InHand />
       {run && <RunPanel key={run.run.id} document={shown} planned={run} onSelect={onSelect} />}
       {device && <DevicePanel key={device.id} document={shown} device={device} onSelect={onSelect} />}
       {!run && !device && (

@@ -17,7 +17,6 @@ const shoot = async (name: string) => {
 };
 await page.goto(app.url);
 await page.getByRole('button', { name: 'Open the demo firm' }).waitFor();
-await shoot('sign-in');
 await page.getByRole('button', { name: 'Open the demo firm' }).click();
 await page.getByRole('heading', { name: 'Heron Quay House' }).waitFor();
 await shoot('projects');
@@ -39,11 +38,26 @@ await shoot('plan-cabling');
 await page.goto(`${app.url}/p/${granary}/cabling?view=schedule`);
 await page.getByRole('row').nth(3).waitFor();
 await shoot('schedule');
-for (const stage of ['brief', 'order'] as const) {
-  await page.goto(`${app.url}/p/${granary}/${stage}`);
-  await page.locator('.stage-page').waitFor();
-  await shoot(stage);
-}
+await page.goto(`${app.url}/p/${granary}/order`);
+await page.locator('.stage-page').waitFor();
+await shoot('order');
+await page.goto(`${app.url}/p/${granary}/brief`);
+await page.getByRole('button', { name: 'Loft study, Display: Not discussed' }).click();
+await shoot('brief');
+await page.goto(`${app.url}/p/${granary}/brief?view=decisions`);
+await page.locator('.decision').first().waitFor();
+await shoot('brief-decisions');
+await page.goto(`${app.url}/p/${granary}/devices?view=library`);
+await page.getByRole('button', { name: /^Wall speaker$/ }).click();
+await shoot('library');
+await page.goto(`${app.url}/p/${granary}/devices?level=level_l`);
+await page.locator('.plan-canvas .device').first().waitFor();
+await page.getByRole('button', { name: /^Ceiling speaker$/ }).click();
+await page.getByRole('button', { name: 'Field, least overlap' }).click();
+const workshop = await planPoint(page, 15.2, 7.8);
+await page.mouse.move(workshop.x, workshop.y);
+await shoot('field');
+await page.keyboard.press('Escape');
 
 await page.goto(`${app.url}/projects`);
 await page.getByRole('link', { name: 'Open Heron Quay House' }).click();

@@ -6,6 +6,7 @@ import { deviceTitle, moveDevices, removeDevices } from '@dusky-spool/core/devic
 import { onLevel, update, type Device, type Feature, type ProjectDocument } from '@dusky-spool/core/project';
 import { featureMake, heightsOf, mountOf } from '@dusky-spool/core/survey';
 import { formatCableLength, formatLengthFine } from '@dusky-spool/core/units';
+import { later } from '../../app/later.ts';
 import { term, text } from '../../app/text.ts';
 import { noSelection, type Selection } from '../../editor/selection.ts';
 import { derive } from '../../state/derived.ts';
@@ -16,8 +17,10 @@ import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { GroupPicker } from './GroupPicker.tsx';
-import { MountingFields } from './MountingFields.tsx';
 import { Checks } from './RunPanel.tsx';
+
+/** Fetched when the first device is looked at: its fields are not needed for the first picture of the plan. */
+const MountingFields = later(() => import('./MountingFields.tsx').then((module) => module.MountingFields), null);
 
 interface Props {
   readonly document: ProjectDocument;

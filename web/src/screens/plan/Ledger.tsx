@@ -11,6 +11,7 @@ import { LengthBar } from '../../ui/LengthBar.tsx';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { SpoolRing } from '../../ui/SpoolRing.tsx';
+import { Chevron } from '../../ui/Chevron.tsx';
 import { ExportMenu } from './ExportMenu.tsx';
 
 interface Props {
@@ -92,7 +93,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
   );
   const totals = useMemo(() => totalsByCable(document, filtered), [document, filtered]);
   const scroller = useRef<HTMLDivElement>(null);
-  // eslint-disable-next-line react-hooks/incompatible-library
+
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
@@ -332,16 +333,3 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
     </section>
   );
 });
-
-export function Chevron({ down }: { readonly down: boolean }) {
-  return (
-    <svg width={10} height={10} viewBox="0 0 10 10" aria-hidden="true">
-      <path
-        d={down ? 'M2 3.500 5 6.500 8 3.500' : 'M2 6.500 5 3.500 8 6.500'}
-        fill="none"
-        stroke="currentColor"
-        strokeWidth={1.6}
-      />
-    </svg>
-  );
-}

@@ -16,10 +16,10 @@ import type { Stage } from '../../state/progress.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { useSettings } from '../../state/settings.ts';
 import { SmallButton } from '../../ui/SmallButton.tsx';
+import { Chevron } from '../../ui/Chevron.tsx';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { Inspector } from './Inspector.tsx';
-import { Chevron, Ledger } from './Ledger.tsx';
 import { Palette } from './Palette.tsx';
 
 interface Props {
@@ -28,6 +28,8 @@ interface Props {
   readonly stage: Stage;
 }
 
+/** The schedule comes after the plan: it is fetched while the plan is drawn. */
+const Ledger = later(() => import('./Ledger.tsx').then((module) => module.Ledger), <div className="ledger" />);
 const LibraryScreen = later(
   () => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen),
   <div className="centre">{text('loading')}</div>,

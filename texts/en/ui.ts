@@ -169,6 +169,7 @@ export const ui = {
     facing: 'Faces, ° from the right',
     fromWall: 'From {{wall}} wall',
     walls: { left: 'left', right: 'right', lower: 'lower', upper: 'upper' },
+    mounting: 'Mounting and look',
     mount: 'Mount',
     bracket: 'Rough-in bracket',
     noMount: 'none chosen',

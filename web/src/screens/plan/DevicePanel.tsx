@@ -98,7 +98,6 @@ export function DevicePanel({ document, device, onSelect }: Props) {
         document={document}
         findings={findings.filter((finding) => finding.check === 'buildable' && finding.subjects[0].id === device.id)}
       />
-      <MountingFields document={document} device={device} />
       <SiteHeights document={document} device={device} />
       <div className="eyebrow">{text('device.runs')}</div>
       {runs.length === 0 && <p className="faint">{text('device.noRack')}</p>}
@@ -121,6 +120,8 @@ export function DevicePanel({ document, device, onSelect }: Props) {
           .filter((finding) => finding.subjects.some((subject) => own.has(subject.id)))
           .filter((f) => findingsOf([f], device.id).length > 0)}
       />
+      <div className="eyebrow">{text('device.mounting')}</div>
+      <MountingFields document={document} device={device} />
       <GroupPicker document={document} deviceIds={[device.id]} />
       <Button size="small" onClick={() => onSelect({ kind: 'device', ids: alike })}>
         {text('device.allAlike', { count: alike.length })}

@@ -30,7 +30,7 @@ import {
 } from '@dusky-spool/core/project';
 import { ANCHOR_CAUTIONS, ANCHORS, EDGES, FEATURE_GROUPS, surveyQuestions } from '@dusky-spool/core/survey';
 import { smallHouse, twoStoreyHouse } from '@dusky-spool/core/testing';
-import { CLASHES } from '@dusky-spool/core/mounting';
+import { CLASHES, DISPLAY_REASONS } from '@dusky-spool/core/mounting';
 import { CHECKS } from '@dusky-spool/core/checks';
 import { en, problemSentence } from './index.ts';
 
@@ -64,6 +64,7 @@ describe('the texts', () => {
       ['substrates', SUBSTRATES],
       ['conditions', CONDITIONS],
       ['neutrals', NEUTRALS],
+      ['displayReasons', DISPLAY_REASONS],
       ['mounts', MOUNTS],
       ['parts', PARTS],
       ['legEnds', LEG_ENDS],

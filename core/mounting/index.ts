@@ -18,3 +18,4 @@ export {
 export { isBlocked } from './solids.ts';
 export { seatsOf, sightOf, type Sight } from './sight.ts';
 export { blockingNeeds, type BlockingNeed } from './blocking.ts';
+export { displayWalls, DISPLAY_REASONS, type DisplayReason, type DisplayWall } from './display-walls.ts';

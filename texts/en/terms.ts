@@ -79,6 +79,15 @@ export const terms = {
     weatherproof: 'Weatherproof',
     'floor-box': 'Floor box',
   },
+  displayReasons: {
+    'window-opposite': 'a window shines at it',
+    'window-beside': 'a bright window beside it',
+    fireplace: 'heat of a fireplace below',
+    'off-axis': 'seen from the side',
+    far: 'seats too far away',
+    near: 'seats too near',
+    tight: 'little room at its sides',
+  },
   fittings: { fitted: 'Fitted', prepared: 'Prepared: cable now', spare: 'Spare lead, stored' },
   wishes: {
     flush: 'Flush',

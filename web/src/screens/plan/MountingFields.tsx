@@ -10,6 +10,7 @@ import { newRecordId, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
+import { DisplayWalls } from './DisplayWalls.tsx';
 
 interface Props {
   readonly document: ProjectDocument;
@@ -154,6 +155,7 @@ export function MountingFields({ document, device }: Props) {
       {device.tailM !== null && (
         <p className="faint">{text('device.tailNote', { length: formatLengthFine(device.tailM, units) })}</p>
       )}
+      {type.answers === 'display' && onWall && <DisplayWalls document={document} device={device} wallName={wallName} />}
       <div className="panel-buttons">
         {seat && (
           <Button size="small" onClick={() => edit(text('device.aim'), aimAt(document, [device.id], [seat.ear[0], seat.ear[1]]))}>

@@ -1,0 +1,68 @@
+import { useState } from 'react';
+import { Button } from 'antd';
+import { moveDevices } from '@dusky-spool/core/devices';
+import { displayWalls } from '@dusky-spool/core/mounting';
+import type { Device, ProjectDocument } from '@dusky-spool/core/project';
+import { formatLength } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import { useProject } from '../../state/project.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly device: Device;
+  readonly wallName: (away: readonly [number, number]) => string;
+}
+
+/** The walls of a room as places for a display, the best first, with what speaks against each. */
+export function DisplayWalls({ document, device, wallName }: Props) {
+  const edit = useProject((state) => state.edit);
+  const [open, setOpen] = useState(false);
+  if (device.roomId === null) return null;
+  if (!open)
+    return (
+      <Button size="small" onClick={() => setOpen(true)}>
+        {text('device.displayWalls')}
+      </Button>
+    );
+  const { units } = document.project;
+  const type = document.deviceTypes[device.typeId];
+  const walls = displayWalls(document, device.roomId, type, device.heightM ?? 1.35);
+  if (walls.length === 0) return <p className="faint">{text('device.displayNowhere')}</p>;
+  return (
+    <ol className="display-walls">
+      {walls.slice(0, 4).map(({ wall, at, facingRad, freeM, offAxisRad, distanceM, reasons }) => (
+        <li key={wall.id}>
+          <b>
+            {text('device.displayWall', {
+              wall: wallName([Math.cos(facingRad), Math.sin(facingRad)]),
+              free: formatLength(freeM, units),
+            })}
+          </b>
+          {distanceM !== null && offAxisRad !== null && (
+            <span className="faint">
+              {text('device.displaySeats', {
+                distance: formatLength(distanceM, units),
+                angle: Math.round((offAxisRad * 180) / Math.PI),
+              })}
+            </span>
+          )}
+          <span>
+            {reasons.length === 0
+              ? text('device.displayBest')
+              : reasons.map((reason) => term(`displayReasons.${reason}`)).join(', ')}
+          </span>
+          <Button
+            size="small"
+            onClick={() => {
+              // A little inward, so that it faces this room.
+              const to = [at[0] + Math.cos(facingRad) * 0.1, at[1] + Math.sin(facingRad) * 0.1] as const;
+              edit(text('edit.move'), moveDevices(document, [{ deviceId: device.id, to }]));
+            }}
+          >
+            {text('device.moveThere')}
+          </Button>
+        </li>
+      ))}
+    </ol>
+  );
+}

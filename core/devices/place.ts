@@ -75,8 +75,9 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
     const number = sameRoom ? device.number : firstFreeNumber(working, place, Math.max(1, ...runs.map((run) => run.leg)));
     const next: Device = { ...device, x, y, roomId: snapped.roomId, number, facingRad: snapped.facingRad ?? device.facingRad };
     operations.push(update('devices', device, next));
-    if (moves.length > 1) working = withRecords(working, 'devices', [next]);
+    // Numbers only depend on who is in which room.
     if (sameRoom) continue;
+    working = withRecords(working, 'devices', [next]);
     for (const run of runs.filter((r) => !isKept(r))) {
       const renumbered = { number: runNumberFor(working, next, run.leg), bundle: bundleFor(working, place, run.rackId) };
       operations.push(update('runs', run, renumbered));

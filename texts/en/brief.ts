@@ -33,6 +33,7 @@ export const brief = {
     },
     fillRest: 'Nothing of what is not asked here',
     copy: 'Copy answers to other rooms',
+    keepTemplate: 'Keep its devices as a room template',
     copyTitle: 'Copy the answers of {{room}}',
     copyInto_one: 'Copy into {{count}} room',
     copyInto_other: 'Copy into {{count}} rooms',

@@ -211,6 +211,7 @@ export const ui = {
   counts: { title: 'So far', system: 'System', devices: 'Devices', runs: 'Runs', cable: 'Cable', all: 'All' },
   group: {
     title: 'Zones and groups',
+    show: 'Select all that belong to these',
     kind: 'Kind of group',
     name: 'New zone or group',
     add: 'Add',

@@ -13,8 +13,18 @@ import {
   TOPIC_RULES,
   typesFor,
 } from '@dusky-spool/core/brief';
-import { deviceTitle } from '@dusky-spool/core/devices';
-import { ANSWERS, HABIT_USE, listOf, update, type Answer, type BriefCell, type ProjectDocument } from '@dusky-spool/core/project';
+import { deviceTitle, templateOf } from '@dusky-spool/core/devices';
+import {
+  ANSWERS,
+  create,
+  HABIT_USE,
+  listOf,
+  onLevel,
+  update,
+  type Answer,
+  type BriefCell,
+  type ProjectDocument,
+} from '@dusky-spool/core/project';
 import { useSession } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
@@ -98,6 +108,17 @@ export function RoomCard({ document, at, onAt, onFill, onCopy }: Props) {
       <Button size="small" onClick={() => onCopy(room.id)}>
         {text('brief.copy')}
       </Button>
+      {onLevel(document, 'devices', room.levelId).some(({ roomId }) => roomId === room.id) && (
+        <Button
+          size="small"
+          onClick={() => {
+            const id = newRecordId('rt');
+            edit(text('brief.keepTemplate'), [create('roomTemplates', templateOf(document, room.id, id, room.name))]);
+          }}
+        >
+          {text('brief.keepTemplate')}
+        </Button>
+      )}
       <div className="eyebrow">{text('brief.habits')}</div>
       <div className="fields">
         <ChoiceField

@@ -122,7 +122,7 @@ export function DevicePanel({ document, device, onSelect }: Props) {
       />
       <div className="eyebrow">{text('device.mounting')}</div>
       <MountingFields document={document} device={device} />
-      <GroupPicker document={document} deviceIds={[device.id]} />
+      <GroupPicker document={document} deviceIds={[device.id]} onSelect={onSelect} />
       <Button size="small" onClick={() => onSelect({ kind: 'device', ids: alike })}>
         {text('device.allAlike', { count: alike.length })}
       </Button>

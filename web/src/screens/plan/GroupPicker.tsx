@@ -2,16 +2,17 @@ import { useState } from 'react';
 import { Button, Input, Select } from 'antd';
 import { create, GROUP_KINDS, listOf, remove, type GroupKind, type ProjectDocument } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';
+import type { Selection } from '../../editor/selection.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 
-/** The zones and groups that devices belong to: put into one, taken out, or made anew. */
-export function GroupPicker({
-  document,
-  deviceIds,
-}: {
+interface Props {
   readonly document: ProjectDocument;
   readonly deviceIds: readonly string[];
-}) {
+  readonly onSelect: (selection: Selection) => void;
+}
+
+/** The zones and groups that devices belong to: put into one, taken out, or made anew. */
+export function GroupPicker({ document, deviceIds, onSelect }: Props) {
   const edit = useProject((state) => state.edit);
   const [kind, setKind] = useState<GroupKind>('audio');
   const [name, setName] = useState('');
@@ -54,6 +55,18 @@ export function GroupPicker({
           );
         })}
       </div>
+      {members.length > 0 && (
+        <Button
+          size="small"
+          onClick={() => {
+            const own = new Set(members.map(({ groupId }) => groupId));
+            const ids = listOf(document, 'groupMembers').flatMap(({ groupId, deviceId }) => (own.has(groupId) ? [deviceId] : []));
+            onSelect({ kind: 'device', ids: [...new Set(ids)] });
+          }}
+        >
+          {text('group.show')}
+        </Button>
+      )}
       <div className="group-new">
         <Select
           size="small"

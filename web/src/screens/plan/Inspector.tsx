@@ -62,7 +62,7 @@ export function Inspector({ document, selection, onSelect }: Props) {
                   {text('device.oneHeight')}
                 </Button>
               </div>
-              <GroupPicker document={document} deviceIds={selection.ids} />
+              <GroupPicker document={document} deviceIds={selection.ids} onSelect={onSelect} />
             </>
           )}
           {selection.ids.length === 0 && <Counts document={shown} />}

@@ -1,3 +1,4 @@
+import { wallPoint } from '../building/index.ts';
 import { polygonArea, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
@@ -70,8 +71,7 @@ function openingsIn(document: ProjectDocument, room: Room, kinds: readonly strin
   return listOf(document, 'openings').filter((opening) => {
     const wall = document.walls[opening.wallId];
     if (wall.levelId !== room.levelId || !kinds.includes(opening.kind)) return false;
-    const t = opening.offsetM / Math.hypot(wall.b[0] - wall.a[0], wall.b[1] - wall.a[1]);
-    const p: Point2 = [wall.a[0] + (wall.b[0] - wall.a[0]) * t, wall.a[1] + (wall.b[1] - wall.a[1]) * t];
+    const p = wallPoint(wall, opening.offsetM);
     return onOutline(room, p) && (!outer || rooms.filter((other) => onOutline(other, p)).length === 1);
   }).length;
 }
@@ -125,14 +125,9 @@ export const notDiscussed = (document: ProjectDocument, roomId: string): BriefTo
 /** Says "nothing here on purpose" to all that a room of this use is not even asked about. */
 export function fillRest(document: ProjectDocument, roomId: string, newId: () => string): Operation[] {
   const asked = new Set(topicsAsked(document.rooms[roomId].use));
-  let working = document;
-  const operations: Operation[] = [];
-  for (const topic of notDiscussed(document, roomId)) {
-    if (asked.has(topic)) continue;
-    operations.push(...answerCell(working, roomId, topic, 'nothing', newId));
-    working = { ...working, roomBriefs: document.roomBriefs };
-  }
-  return operations;
+  return notDiscussed(document, roomId)
+    .filter((topic) => !asked.has(topic))
+    .flatMap((topic) => answerCell(document, roomId, topic, 'nothing', newId));
 }
 
 /**

@@ -14,8 +14,6 @@ export interface AnswerCost {
 }
 
 export const NO_COST: AnswerCost = { now: 0, devices: 0, afterClose: 0 };
-/** ENGINEERING 18: labour is a band of so much to either side. */
-export const COST_BAND = 0.4;
 
 /** Person-hours of ENGINEERING 18.1: new framing, retrofit. */
 const HOURS = {

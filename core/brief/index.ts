@@ -16,7 +16,7 @@ export {
   type BriefPrompt,
 } from './cells.ts';
 export { againstBrief, answeringDevices, requirementsOf, type Requirement } from './requirements.ts';
-export { briefCost, COST_BAND, costOfAnswer, costOfType, NO_COST, sumCosts, type AnswerCost } from './cost.ts';
+export { briefCost, costOfAnswer, costOfType, NO_COST, sumCosts, type AnswerCost } from './cost.ts';
 export { daysBefore, gateDate, openDecisions, supersetOf, type DecisionState, type SupersetCable } from './decisions.ts';
 export { comparePackage, readPackage, type PackageComparison, type PackageDifference } from './builders-package.ts';
 export { tellWalk, walkDifferences, walkingOrder, walkResultOf, type WalkDifference } from './walk.ts';

@@ -89,6 +89,16 @@ export function roomAt(building: Building, levelId: string, p: Point2): Room | u
   return building.roomsByLevel[levelId]?.find((room) => pointInPolygon(p, room.polygon));
 }
 
+/** Whether a point of the plan lies on the outline of a room, within so much, m. */
+export const onOutline = ({ polygon }: Room, p: Point2, withinM: number): boolean =>
+  polygon.some((a, i) => closestOnSegment(p, a as Point2, polygon[(i + 1) % polygon.length] as Point2).distanceM < withinM);
+
+/** Rooms lie on the centre lines of their walls; so near to the outline counts as on it, m. */
+const SIDE_M = 0.02;
+
+/** Whether a wall is a side of a room. */
+export const isSideOf = (room: Room, wall: Wall): boolean => onOutline(room, wallPoint(wall, wallLength(wall) / 2), SIDE_M);
+
 export const wallLength = (wall: Wall): number => distance2(wall.a, wall.b);
 
 /** The centre-line point of a wall at `offsetM` from its end a. */

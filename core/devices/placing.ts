@@ -1,4 +1,4 @@
-import { attachmentOf, buildingOf, ceilingHeightOf, roomAt, wallLength, wallPoint } from '../building/index.ts';
+import { attachmentOf, buildingOf, ceilingHeightOf, roomAt, wallLength, isSideOf } from '../building/index.ts';
 import { boundsOf, closestOnSegment, middleOf, pointInPolygon, tidyM, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
@@ -142,7 +142,7 @@ export function wallDistances(document: ProjectDocument, device: Device): WallDi
   const onWall = attachmentOf(document.deviceTypes[device.typeId]) === 'wall';
   const around = (building.wallsByLevel[device.levelId] ?? []).flatMap((wall): WallDistance[] => {
     const { t, distanceM } = closestOnSegment(p, wall.a, wall.b);
-    if (!isSide(room, wall) || (onWall && distanceM < ON_WALL_M && t > 0.001 && t < 0.999)) return [];
+    if (!isSideOf(room, wall) || (onWall && distanceM < ON_WALL_M && t > 0.001 && t < 0.999)) return [];
     const lengthM = wallLength(wall);
     const normal: Point2 = [-(wall.b[1] - wall.a[1]) / lengthM, (wall.b[0] - wall.a[0]) / lengthM];
     const asideM = (p[0] - wall.a[0]) * normal[0] + (p[1] - wall.a[1]) * normal[1];
@@ -154,14 +154,6 @@ export function wallDistances(document: ProjectDocument, device: Device): WallDi
   if (!first) return [];
   const crossing = around.find(({ away }) => Math.abs(away[0] * first.away[0] + away[1] * first.away[1]) < 0.7);
   return onWall || !crossing ? [first] : [first, crossing];
-}
-
-/** Whether a wall runs along the outline of a room. */
-function isSide(room: Room, wall: Wall): boolean {
-  const middle = wallPoint(wall, wallLength(wall) / 2);
-  return room.polygon.some(
-    (a, i) => closestOnSegment(middle, a as Point2, room.polygon[(i + 1) % room.polygon.length] as Point2).distanceM < 0.02,
-  );
 }
 
 /** Moves a device so that it is a typed distance from the face of a wall, m. Problems: `record-gone`, those of `moveDevices`. */

@@ -1,11 +1,10 @@
 import { attachmentOf } from '../building/index.ts';
 import { listOf, type Device, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
 import { clashesOf, heightOf, mountTypeOf } from './clashes.ts';
-import { loadOf, needsStructureOverhead, overheadRequiredN, WALL_FACTOR } from './fixing.ts';
+import { loadOf, needsStructureOverhead, overheadRequiredN, wallRequiredN } from './fixing.ts';
 import { acrossJoists, joistsAbove } from './on-ceiling.ts';
 import { isBlockedBehind, studsIn, wallPlaceOf } from './on-wall.ts';
 
-const G = 9.80665;
 /** Ply or timber set flush with the studs (ENGINEERING 9.5: 19 to 25 mm ply). Above and below the hole pattern, m. */
 const MARGIN_M = 0.1;
 
@@ -55,7 +54,7 @@ export function blockingNeeds(document: ProjectDocument): BlockingNeed[] {
           bottomM: Math.max(0.05, heightM - load.patternM[1] / 2 - MARGIN_M),
           topM: heightM + load.patternM[1] / 2 + MARGIN_M,
           massKg: load.massKg,
-          requiredN: load.massKg * G * WALL_FACTOR,
+          requiredN: wallRequiredN(load.massKg),
           holePatternM: load.patternM,
           there,
         },

@@ -1,5 +1,5 @@
-import { buildingOf, ceilingHeightAt, openingsOf, wallLength, wallPoint } from '../building/index.ts';
-import { closestOnSegment, distance2, pointInPolygon, tidyM, type Point2 } from '../geometry/index.ts';
+import { buildingOf, ceilingHeightAt, openingsOf, wallLength, wallPoint, isSideOf } from '../building/index.ts';
+import { distance2, pointInPolygon, tidyM, type Point2 } from '../geometry/index.ts';
 import { onLevel, type DeviceType, type Opening, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
 import { seatsOf } from './sight.ts';
 
@@ -49,7 +49,7 @@ export function displayWalls(document: ProjectDocument, roomId: string, type: De
   const level = document.levels[room.levelId];
   const seated = seatsOf(document, room.levelId, roomId);
   const seats = seated.map(({ ear }): Point2 => [ear[0], ear[1]]);
-  const walls = (building.wallsByLevel[room.levelId] ?? []).filter((wall) => isSide(room, wall));
+  const walls = (building.wallsByLevel[room.levelId] ?? []).filter((wall) => isSideOf(room, wall));
   const fires = onLevel(document, 'features', room.levelId).filter(({ kind }) => kind === 'fireplace');
   const found = walls.flatMap((wall): DisplayWall[] => {
     const inward = inwardOf(room, wall);
@@ -119,13 +119,6 @@ function cross(one: Wall, other: Wall): number {
   const [a, b] = [direction(one), direction(other)];
   return a[0] * b[1] - a[1] * b[0];
 }
-
-const isSide = (room: Room, wall: Wall): boolean => {
-  const middle = wallPoint(wall, wallLength(wall) / 2);
-  return room.polygon.some(
-    (a, i) => closestOnSegment(middle, a as Point2, room.polygon[(i + 1) % room.polygon.length] as Point2).distanceM < 0.02,
-  );
-};
 
 /** Unit vector from a wall into the room. */
 function inwardOf(room: Room, wall: Wall): Point2 | null {

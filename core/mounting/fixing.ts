@@ -1,4 +1,5 @@
-import type { Device, DeviceType, Substrate } from '../project/index.ts';
+import { clash, less, type Clash } from './clash.ts';
+import type { DeviceType, Substrate } from '../project/index.ts';
 
 const G = 9.80665;
 /** Load factors of F11.1: on a wall, and overhead with people beneath. */
@@ -34,6 +35,22 @@ export function loadOf(type: DeviceType, mount: DeviceType | null): Load {
   return { massKg: type.weightKg + (mount?.weightKg ?? 0), armM, patternM, moves, ratedKg: holds?.ratedKg ?? null };
 }
 
+/** Force that the fixings of a load on a wall must bear (F11.1), N. */
+export const wallRequiredN = (massKg: number): number => massKg * G * WALL_FACTOR;
+
+/** A device heavier than its mount is rated for. */
+export const overRated = (type: DeviceType, { ratedKg }: Load): Clash[] =>
+  ratedKg !== null && less(ratedKg, type.weightKg)
+    ? [
+        clash('mount-over-rated', 'stop', {
+          measured: type.weightKg,
+          allowed: ratedKg,
+          unit: 'kg',
+          figures: { kg: type.weightKg, ratedKg },
+        }),
+      ]
+    : [];
+
 /** How a load is held on a wall, with the share of what its fixings allow (F11.2). */
 export interface Fixing {
   readonly into: 'board' | 'toggles' | 'studs' | 'blocking' | 'solid' | 'nothing';
@@ -49,7 +66,7 @@ export interface Fixing {
  * have an ultimate value, so the factor is applied. `studs` counts members behind the hole pattern.
  */
 export function wallFixing(load: Load, studs: number, blocked: boolean, substrate: Substrate | null, solid: boolean): Fixing {
-  const requiredN = load.massKg * G * WALL_FACTOR;
+  const requiredN = wallRequiredN(load.massKg);
   const heightM = Math.max(0.05, load.patternM[1]);
   const shareWith = (count: number, pullN: number, shearN: number) => {
     const top = Math.max(1, count / 2);
@@ -83,5 +100,3 @@ export const overheadRequiredN = (massKg: number): number => massKg * G * OVERHE
 /** Whether a thing overhead must hang from structure rather than from board. Devices with clamps hold themselves up to that mass. */
 export const needsStructureOverhead = (type: DeviceType, massKg: number): boolean =>
   massKg > OVERHEAD_BOARD_KG && (type.cutOut === null || type.weightKg > 6);
-
-export type DeviceWithType = { readonly device: Device; readonly type: DeviceType };

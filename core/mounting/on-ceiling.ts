@@ -3,7 +3,7 @@ import { rotate2, type Point2 } from '../geometry/index.ts';
 import type { Device, DeviceType, ProjectDocument, Room } from '../project/index.ts';
 import { factOf, joistsOf, type Framed } from '../survey/index.ts';
 import { clash, less, type Clash } from './clash.ts';
-import { loadOf, needsStructureOverhead, overheadRequiredN } from './fixing.ts';
+import { loadOf, needsStructureOverhead, overheadRequiredN, overRated } from './fixing.ts';
 
 interface KeptJoists {
   readonly members: object;
@@ -96,15 +96,7 @@ export function ceilingClashes(
     }
   }
   const load = loadOf(type, mount?.part === 'mount' ? mount : null);
-  if (load.ratedKg !== null && less(load.ratedKg, type.weightKg))
-    clashes.push(
-      clash('mount-over-rated', 'stop', {
-        measured: type.weightKg,
-        allowed: load.ratedKg,
-        unit: 'kg',
-        figures: { kg: type.weightKg, ratedKg: load.ratedKg },
-      }),
-    );
+  clashes.push(...overRated(type, load));
   if (needsStructureOverhead(type, load.massKg)) {
     const v = acrossJoists(room, p);
     const half = load.patternM[1] / 2;

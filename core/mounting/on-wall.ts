@@ -1,9 +1,9 @@
-import { closestOnSegment, distance2, type Point2 } from '../geometry/index.ts';
-import { nearestWall, buildingOf, openingsOf, roomAt, wallPoint, type WallPlace } from '../building/index.ts';
-import { listOf, type Device, type DeviceType, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
-import { factOf, mountingDepth, studsOf, type Framed } from '../survey/index.ts';
+import { distance2, type Point2 } from '../geometry/index.ts';
+import { nearestWall, buildingOf, openingsOf, roomAt, wallPoint, type WallPlace, onOutline } from '../building/index.ts';
+import { listOf, type Device, type DeviceType, type ProjectDocument, type Wall } from '../project/index.ts';
+import { factOf, mountingDepth, studsOf, type Framed, facedSide } from '../survey/index.ts';
 import { clash, less, type Clash } from './clash.ts';
-import { heaviestOnWall, loadOf, wallFixing } from './fixing.ts';
+import { heaviestOnWall, loadOf, wallFixing, overRated } from './fixing.ts';
 
 /** How far from a wall's centre line a device still counts as being on it, m. */
 const ON_WALL_M = 0.35;
@@ -65,7 +65,7 @@ export function wallClashes(
   if (!belongsInOpening(type)) clashes.push(...openingClashes(document, wall, offsetM, heightM, halfW, halfH));
   const cut = type.cutOut;
   const depthM = Math.max(type.depthM, mount?.depthM ?? 0);
-  const side = sideOf(wall, device.facingRad);
+  const side = facedSide(wall, device.facingRad);
   if (depthM > 0) {
     const { deepestM, cavityM } = mountingDepth(wall, side);
     if (cavityM <= 0 && type.mount === 'wall')
@@ -129,11 +129,6 @@ export const sensesElsewhere = (document: ProjectDocument, device: Device): bool
   device.typeId === 'remote-sensor' ||
   listOf(document, 'devices').some((other) => other.typeId === 'remote-sensor' && other.roomId === device.roomId);
 
-export function sideOf(wall: Wall, facingRad: number): 'left' | 'right' {
-  const [ux, uy] = [wall.b[0] - wall.a[0], wall.b[1] - wall.a[1]];
-  return ux * Math.sin(facingRad) - uy * Math.cos(facingRad) >= 0 ? 'left' : 'right';
-}
-
 function openingClashes(
   document: ProjectDocument,
   wall: Wall,
@@ -169,15 +164,7 @@ function fixingClashes(
   const { wall, offsetM } = place;
   const load = loadOf(type, mount);
   const clashes: Clash[] = [];
-  if (load.ratedKg !== null && less(load.ratedKg, type.weightKg))
-    clashes.push(
-      clash('mount-over-rated', 'stop', {
-        measured: type.weightKg,
-        allowed: load.ratedKg,
-        unit: 'kg',
-        figures: { kg: type.weightKg, ratedKg: load.ratedKg },
-      }),
-    );
+  clashes.push(...overRated(type, load));
   const half = load.patternM[0] / 2;
   const substrate = listOf(document, 'features').find(
     (feature) =>
@@ -224,7 +211,7 @@ export function nearWindow(document: ProjectDocument, device: Device): Clash[] {
       if (opening.kind !== 'window') continue;
       const at = wallPoint(wall, opening.offsetM);
       const awayM = Math.max(0, distance2(at, [device.x, device.y]) - opening.widthM / 2);
-      if (awayM >= SUN_M || !onOutlineOf(room, at)) continue;
+      if (awayM >= SUN_M || !onOutline(room, at, 0.05)) continue;
       return [
         clash('climate-sun', 'look', {
           measured: awayM,
@@ -238,14 +225,11 @@ export function nearWindow(document: ProjectDocument, device: Device): Clash[] {
   return [];
 }
 
-const onOutlineOf = ({ polygon }: Room, p: Point2): boolean =>
-  polygon.some((a, i) => closestOnSegment(p, a as Point2, polygon[(i + 1) % polygon.length] as Point2).distanceM < 0.05);
-
 /** A wall with nothing but the outside on one side reads the weather, not the room. */
 function outsideWall(document: ProjectDocument, wall: Wall, offsetM: number): Clash[] {
   const lengthM = distance2(wall.a, wall.b);
   const [ux, uy] = [(wall.b[0] - wall.a[0]) / lengthM, (wall.b[1] - wall.a[1]) / lengthM];
-  const at: Point2 = [wall.a[0] + ux * offsetM, wall.a[1] + uy * offsetM];
+  const at = wallPoint(wall, offsetM);
   const reach = wall.thicknessM / 2 + 0.1;
   const building = buildingOf(document);
   const sides = [1, -1].map((side) => roomAt(building, wall.levelId, [at[0] - uy * reach * side, at[1] + ux * reach * side]));

@@ -21,7 +21,6 @@ export interface Solids {
   readonly opaque: readonly Solid[];
   readonly seats: readonly Feature[];
   readonly keepAway: readonly Solid[];
-  readonly lights: readonly Feature[];
 }
 
 const kept = new WeakMap<object, Map<string, Solids>>();
@@ -40,7 +39,6 @@ export function solidsOn(document: Pick<ProjectDocument, 'features'>, levelId: s
       opaque: of(OPAQUE),
       keepAway: of(KEEP_AWAY),
       seats: features.filter(({ kind }) => SEATS.has(kind)),
-      lights: features.filter(({ kind }) => kind === 'recessed-light'),
     };
     byLevel.set(levelId, solids);
   }

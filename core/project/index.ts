@@ -22,7 +22,7 @@ export {
   WALL_DEFAULTS,
 } from './defaults.ts';
 export { COLLECTIONS, COLLECTION_NAMES, type CollectionName, type RecordOf } from './collections.ts';
-export { emptyDocument, newHeader, type ProjectDocument, type TableOf } from './document.ts';
+export { emptyDocument, newHeader, tableFrom, type ProjectDocument, type TableOf } from './document.ts';
 export { listOf, onLevel, originOf, withRecords, type LevelCollection } from './lists.ts';
 export {
   applyChange,

@@ -1,5 +1,5 @@
 import type { CollectionName, RecordOf } from './collections.ts';
-import type { ProjectDocument, TableOf } from './document.ts';
+import { tableFrom, type ProjectDocument, type TableOf } from './document.ts';
 
 type Lists = readonly { readonly id: string; readonly levelId?: string }[];
 type Table = Readonly<Record<string, { readonly id: string; readonly levelId?: string }>>;
@@ -109,7 +109,7 @@ export function withRecords<C extends CollectionName>(
 ): ProjectDocument {
   if (records.length === 0) return document;
   const before = document[name] as object;
-  const after = { ...before, ...Object.fromEntries(records.map((record) => [record.id, record])) };
+  const after = { ...before, ...tableFrom(records) };
   carryLists(before, after, new Set(records.map(({ id }) => id)));
   return { ...document, [name]: after };
 }

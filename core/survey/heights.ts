@@ -1,5 +1,4 @@
 import { attachmentOf, nearestWall, buildingOf } from '../building/index.ts';
-import { distance2 } from '../geometry/index.ts';
 import type { Device, Level, ProjectDocument, Room, Wall } from '../project/index.ts';
 
 /** One height, from everything that can be measured from on site, m. */
@@ -42,6 +41,12 @@ export interface MountingDepth {
   readonly deepestM: number;
 }
 
+/** The side of a wall that a device with this facing looks out of. */
+export function facedSide({ a, b }: Pick<Wall, 'a' | 'b'>, facingRad: number): WallSide {
+  const [ux, uy] = [b[0] - a[0], b[1] - a[1]];
+  return ux * Math.sin(facingRad) - uy * Math.cos(facingRad) >= 0 ? 'left' : 'right';
+}
+
 export function mountingDepth(wall: Wall, side: WallSide): MountingDepth {
   const setOutM = side === 'left' ? wall.finishLeftM : wall.finishRightM;
   const finish = side === 'left' ? wall.finishLeft : wall.finishRight;
@@ -57,9 +62,5 @@ export function mountOf(document: ProjectDocument, device: Device): (MountingDep
   if (!type || attachmentOf(type) !== 'wall') return null;
   const place = nearestWall(buildingOf(document), device.levelId, [device.x, device.y], ON_WALL_M);
   if (!place) return null;
-  const { a, b } = place.wall;
-  const lengthM = distance2(a, b);
-  const [ux, uy] = [(b[0] - a[0]) / lengthM, (b[1] - a[1]) / lengthM];
-  const side = ux * Math.sin(device.facingRad) - uy * Math.cos(device.facingRad) >= 0 ? 'left' : 'right';
-  return { wall: place.wall, ...mountingDepth(place.wall, side) };
+  return { wall: place.wall, ...mountingDepth(place.wall, facedSide(place.wall, device.facingRad)) };
 }

@@ -40,7 +40,7 @@ export {
   type Edge,
   type Motion,
 } from './arrange.ts';
-export { heightsOf, mountingDepth, mountOf, type Heights, type MountingDepth, type WallSide } from './heights.ts';
+export { facedSide, heightsOf, mountingDepth, mountOf, type Heights, type MountingDepth, type WallSide } from './heights.ts';
 export { cornersOf, fromTwoCorners, TAPED_KINDS, type Corner, type CornerDimensions } from './corner-dimensions.ts';
 export { ANCHOR_CAUTIONS, anchoringIn, ANCHORS, type Anchoring } from './anchors.ts';
 export { correctionsOf, type Correction } from './trade-marks.ts';

@@ -11,10 +11,8 @@ import {
   type ProjectDocument,
   type Room,
   type Wall,
+  tableFrom,
 } from '../project/index.ts';
-
-const byId = <T extends { id: string }>(records: readonly T[]): Record<string, T> =>
-  Object.fromEntries(records.map((r) => [r.id, r]));
 
 /** A house of 2 000 walls, 400 rooms and 3 000 devices on four levels: rooms of 4 x 3 m in rows, each with wall stubs in it. */
 export function bigHouse(): ProjectDocument {
@@ -100,13 +98,13 @@ export function bigHouse(): ProjectDocument {
   });
   return {
     ...emptyDocument(newHeader('B1GHS', 'Big house', 'metric')),
-    levels: byId(levels),
-    rooms: byId(rooms),
-    walls: byId(walls),
-    devices: byId(devices),
+    levels: tableFrom(levels),
+    rooms: tableFrom(rooms),
+    walls: tableFrom(walls),
+    devices: tableFrom(devices),
     racks: { rack },
-    conductorMaps: byId([...CONDUCTOR_MAPS]),
-    cableTypes: byId([...CABLE_TYPES]),
-    deviceTypes: byId([...DEVICE_TYPES]),
+    conductorMaps: tableFrom([...CONDUCTOR_MAPS]),
+    cableTypes: tableFrom([...CABLE_TYPES]),
+    deviceTypes: tableFrom([...DEVICE_TYPES]),
   };
 }

@@ -11,12 +11,10 @@ import {
   type ProjectDocument,
   type Room,
   type Wall,
+  tableFrom,
 } from '../project/index.ts';
 
 const STUD = { thicknessM: 0.12, kind: 'stud', cavityDepthM: 0.089, cableMayRun: true } as const;
-
-const byId = <T extends { id: string }>(records: readonly T[]): Record<string, T> =>
-  Object.fromEntries(records.map((r) => [r.id, r]));
 
 function boxRoom(id: string, levelId: string, code: string, [x0, y0, x1, y1]: readonly number[], more: Partial<Room> = {}): Room {
   return newRoom({
@@ -56,11 +54,11 @@ export function smallHouse(
         gridAngleRad: 0,
       }),
     },
-    rooms: byId([
+    rooms: tableFrom([
       boxRoom('a', 'm', 'AA', [0, 0, 5.1, 4.1], more.rooms?.[0]),
       boxRoom('b', 'm', 'BB', [5.1, 0, 10.2, 4.1], more.rooms?.[1]),
     ]),
-    walls: byId([
+    walls: tableFrom([
       wall('south1', 'm', [0, 0], [5.1, 0], extra('south1')),
       wall('south2', 'm', [5.1, 0], [10.2, 0], extra('south2')),
       wall('east', 'm', [10.2, 0], [10.2, 4.1], extra('east')),
@@ -69,7 +67,7 @@ export function smallHouse(
       wall('west', 'm', [0, 0], [0, 4.1], extra('west')),
       wall('middle', 'm', [5.1, 0], [5.1, 4.1], extra('middle')),
     ]),
-    openings: byId(more.openings ?? []),
+    openings: tableFrom(more.openings ?? []),
     racks: {
       rack: newRack({
         id: 'rack',
@@ -85,9 +83,9 @@ export function smallHouse(
         entryHeightM: 2,
       }),
     },
-    conductorMaps: byId([...CONDUCTOR_MAPS]),
-    cableTypes: byId([...CABLE_TYPES]),
-    deviceTypes: byId([...DEVICE_TYPES]),
+    conductorMaps: tableFrom([...CONDUCTOR_MAPS]),
+    cableTypes: tableFrom([...CABLE_TYPES]),
+    deviceTypes: tableFrom([...DEVICE_TYPES]),
   };
 }
 
@@ -110,7 +108,7 @@ export function twoStoreyHouse(): ProjectDocument {
     rooms: { ...below.rooms, c: boxRoom('c', 'u', 'CC', [0, 0, 10.2, 4.1]) },
     walls: {
       ...below.walls,
-      ...byId([
+      ...tableFrom([
         wall('us', 'u', [0, 0], [10.2, 0]),
         wall('ue', 'u', [10.2, 0], [10.2, 4.1]),
         wall('un', 'u', [0, 4.1], [10.2, 4.1]),
@@ -160,8 +158,8 @@ export function randomHouse(draw: () => number): ProjectDocument {
   walls.push(wall('east', 'm', [x, 0], [x, depth]));
   return {
     ...base,
-    rooms: byId(rooms),
-    walls: byId(walls),
+    rooms: tableFrom(rooms),
+    walls: tableFrom(walls),
     racks: { rack: { ...base.racks.rack, x: x - 0.4, y: depth / 2 } },
   };
 }

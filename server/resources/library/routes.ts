@@ -3,13 +3,11 @@ import { z } from 'zod';
 import { CABLE_TYPES, checkRecipe, CONDUCTOR_MAPS } from '@dusky-spool/core/devices';
 import { readLibrary, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/library';
 import { keepTypesRequest, type LibraryReply, type LibraryReadReply } from '@dusky-spool/core/contract';
-import type { DeviceType } from '@dusky-spool/core/project';
+import { tableFrom, type DeviceType } from '@dusky-spool/core/project';
 import type { Database } from '../../database/index.ts';
 import { parseBody, parseQuery, PlannedRefusal, refusal } from '../../http/index.ts';
 import { firmLibrary, forgetType, keepTypes } from './store.ts';
 
-const byId = <T extends { id: string }>(records: readonly T[]): Record<string, T> =>
-  Object.fromEntries(records.map((record) => [record.id, record]));
 const MOST_BYTES = 8 * 1024 * 1024;
 const fileQuery = z.strictObject({ kind: z.enum(['csv', 'json']).default('csv') });
 
@@ -17,9 +15,9 @@ const fileQuery = z.strictObject({ kind: z.enum(['csv', 'json']).default('csv') 
 export function libraryRoutes(database: Database): Router {
   const router = Router();
   const known = (types: readonly DeviceType[]) => ({
-    cableTypes: byId(CABLE_TYPES),
-    conductorMaps: byId(CONDUCTOR_MAPS),
-    deviceTypes: byId(types),
+    cableTypes: tableFrom(CABLE_TYPES),
+    conductorMaps: tableFrom(CONDUCTOR_MAPS),
+    deviceTypes: tableFrom(types),
   });
   router.get('/library', async (_request, response) => {
     const reply: LibraryReply = { types: await firmLibrary(database, response.locals.member!.firmId) };

@@ -1,15 +1,12 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { CABLE_TYPES, CONDUCTOR_MAPS } from '@dusky-spool/core/devices';
 import { readProjectFile, writeProjectFile, type Picture } from '@dusky-spool/core/formats';
-import { emptyDocument, newHeader, newLevel, shortIdFrom, type ProjectDocument } from '@dusky-spool/core/project';
+import { emptyDocument, newHeader, newLevel, shortIdFrom, type ProjectDocument, tableFrom } from '@dusky-spool/core/project';
 import type { Database } from '../../database/index.ts';
 import { PlannedRefusal, refusal } from '../../http/index.ts';
 import { firmLibrary } from '../library/store.ts';
 import { inspectPicture } from '../pictures/inspect.ts';
 import { insertProject, loadDocument, loadPictures } from './store.ts';
-
-const byId = <T extends { id: string }>(records: readonly T[]): Record<string, T> =>
-  Object.fromEntries(records.map((r) => [r.id, r]));
 
 /** An empty project: the generic library, one level, nothing drawn. */
 export async function makeProject(
@@ -38,9 +35,9 @@ export async function makeProject(
         gridAngleRad: 0,
       }),
     },
-    cableTypes: byId(CABLE_TYPES),
-    conductorMaps: byId(CONDUCTOR_MAPS),
-    deviceTypes: byId(await firmLibrary(database, firmId)),
+    cableTypes: tableFrom(CABLE_TYPES),
+    conductorMaps: tableFrom(CONDUCTOR_MAPS),
+    deviceTypes: tableFrom(await firmLibrary(database, firmId)),
   };
   return insertProject(database, firmId, document, [], at);
 }

@@ -81,7 +81,7 @@ export function BriefScreen({ document }: { readonly document: ProjectDocument }
             <p className="brief-empty">{text('stage.brief.noRooms')}</p>
           ) : (
             <>
-              <div className="brief-scroll">
+              <div className="table-paper">
                 <BriefMatrix
                   document={document}
                   at={place}

@@ -159,7 +159,7 @@ export function LibraryScreen({ document, onBack }: Props) {
             }}
           />
         )}
-        <div className="library-scroll">
+        <div className="table-paper">
           <table className="library-table">
             <thead>
               <tr>

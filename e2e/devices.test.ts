@@ -76,6 +76,59 @@ describe('devices in places that can be built', () => {
     );
   });
 
+  it('a keypad is put on a wall seen square on, at its usual height, and dragged into line with the display', async () => {
+    await page
+      .getByRole('button', { name: /^TV Display, over the fireplace/ })
+      .first()
+      .click();
+    await inspector().getByRole('button', { name: 'See it on its wall' }).click();
+    const wall = (await page.locator('.elevation-wall').boundingBox())!;
+    const at = (offsetM: number, heightM: number) =>
+      [wall.x + (wall.width * offsetM) / 2.5, wall.y + wall.height * (1 - heightM / 2.74)] as const;
+    await page.getByRole('button', { name: /^Keypad$/ }).click();
+    // Near its usual height, clear of every guide along the wall.
+    await page.mouse.move(...at(0.3, 1.15));
+    await page.mouse.click(...at(0.3, 1.15));
+    const height = inspector().getByLabel('Centre AFF');
+    await height.waitFor();
+    expect(await height.inputValue()).to.equal('1.12 m');
+    await inspector()
+      .getByText(/Great room, Main$/)
+      .waitFor();
+    const keypad = page.locator('.wall-face.chosen .face');
+    const box = (await keypad.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(...at(0.4, 1.35), { steps: 4 });
+    await page.mouse.move(...at(0.3, 1.49), { steps: 4 });
+    await page.locator('.elevation .guide.height').waitFor({ state: 'attached' });
+    await page.mouse.up();
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('.inspector input[aria-label="Centre AFF"]')?.value === '1.50 m',
+    );
+    await saved(page);
+    await page.getByRole('button', { name: 'Back to the plan' }).click();
+    await page.locator('.plan-canvas .device').first().waitFor();
+  });
+
+  it('an access point is dragged on the ceiling into the middle of the room', async () => {
+    await page.getByRole('button', { name: /^AP .*Great room/ }).click();
+    await inspector().getByRole('button', { name: 'See it on its ceiling' }).click();
+    const box = (await page.locator('.wall-face.chosen .face').boundingBox())!;
+    const room = (await page.locator('.elevation-wall').boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(room.x + room.width / 2 + 40, room.y + room.height / 2 + 60, { steps: 4 });
+    await page.mouse.move(room.x + room.width / 2 + 3, room.y + room.height / 2 + 3, { steps: 4 });
+    await page.locator('.elevation .guide.room').first().waitFor({ state: 'attached' });
+    await page.mouse.up();
+    await saved(page);
+    const after = (await page.locator('.wall-face.chosen .face').boundingBox())!;
+    expect(after.x + after.width / 2).to.be.closeTo(room.x + room.width / 2, 1);
+    expect(after.y + after.height / 2).to.be.closeTo(room.y + room.height / 2, 1);
+    await page.getByRole('button', { name: 'Back to the plan' }).click();
+  });
+
   it('a recipe shows which runs it adds before it is applied', async () => {
     await page.getByRole('button', { name: 'Library', exact: true }).click();
     await page.getByRole('button', { name: /^Access point$/ }).click();

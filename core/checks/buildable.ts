@@ -1,8 +1,9 @@
+import { isKept } from '../runs/index.ts';
 import { moveDevices, placeDevice } from '../devices/index.ts';
 import { middleOf, type Point2 } from '../geometry/index.ts';
-import { allClashes, blockingNeeds, CURED_BY_MOVING, legalPlaces, type Clash } from '../mounting/index.ts';
+import { allClashes, blockingNeeds, CURED_BY_MOVING, legalPlaces, mountsFor, type Clash } from '../mounting/index.ts';
 import { buildingOf, nearestWall } from '../building/index.ts';
-import { create, update, type Device, type DeviceType, type Operation, type ProjectDocument } from '../project/index.ts';
+import { create, listOf, update, type Device, type DeviceType, type Operation, type ProjectDocument } from '../project/index.ts';
 import { defineCheck, type Cure, type Finding } from './check.ts';
 
 const MOST_MOVES = 2;
@@ -55,6 +56,7 @@ function curesOf(document: ProjectDocument, device: Device, type: DeviceType, { 
   if (code === 'mount-does-not-turn') return mounts(document, device, type, (mount) => (mount.holds?.turnRad ?? 0) > 0);
   if (code === 'mount-over-rated' || code === 'mount-too-wide') return mounts(document, device, type, () => true);
   if (code === 'mount-bracket-misfit') return brackets(document, device, type);
+  if (code === 'mount-no-far-device') return farBox(document, device, type);
   if (code.startsWith('climate-')) return remoteSensor(document, device);
   return [];
 }
@@ -100,20 +102,35 @@ function choose(device: Device, mount: DeviceType): Cure[] {
 }
 
 function mounts(document: ProjectDocument, device: Device, type: DeviceType, fits: (mount: DeviceType) => boolean): Cure[] {
-  const best = Object.values(document.deviceTypes)
-    .filter(({ part, holds }) => part === 'mount' && holds && holds.ratedKg >= type.weightKg && holds.widestM >= type.sizeM[0])
-    .filter((mount) => (mount.mount === 'ceiling') === (type.mount === 'ceiling') && fits(mount))
-    .sort((a, b) => a.price - b.price)[0];
+  const best = mountsFor(document, type).find(
+    (mount) => mount.holds && mount.holds.ratedKg >= type.weightKg && mount.holds.widestM >= type.sizeM[0] && fits(mount),
+  );
   return best ? choose(device, best) : [];
 }
 
-function brackets(document: ProjectDocument, device: Device, { cutOut }: DeviceType): Cure[] {
-  if (!cutOut) return [];
-  const sideM = Math.max(cutOut.widthM, cutOut.heightM);
-  const best = Object.values(document.deviceTypes)
-    .filter(({ accepts }) => accepts && accepts.shape === cutOut.shape && sideM >= accepts.leastM && sideM <= accepts.mostM)
-    .sort((a, b) => a.price - b.price)[0];
+function brackets(document: ProjectDocument, device: Device, type: DeviceType): Cure[] {
+  const best = mountsFor(document, type).find(({ part }) => part === 'bracket');
   return best ? choose(device, best) : [];
+}
+
+/** The box that a lead comes from, below its display. */
+function farBox(document: ProjectDocument, device: Device, type: DeviceType): Cure[] {
+  const leg = type.cables.find(({ to, toTypeId }) => to === 'device' && toTypeId !== null);
+  const far = leg?.toTypeId ? document.deviceTypes[leg.toTypeId] : undefined;
+  const id = `fb_${device.id}`.slice(0, 38);
+  if (!far || Object.hasOwn(document.devices, id)) return [];
+  const at: Point2 = [device.x + Math.cos(device.facingRad) * 0.15, device.y + Math.sin(device.facingRad) * 0.15];
+  const placed = placeDevice(document, { typeId: far.id, levelId: device.levelId, at }, { device: id, run: (n) => `${id}_${n}` });
+  if (!placed.ok) return [];
+  // Leads that waited for it at the rack go to it now.
+  const leads = listOf(document, 'runs').flatMap((run) => {
+    const operation =
+      run.deviceId === device.id && run.purpose === leg!.purpose && run.toDeviceId === null && !isKept(run)
+        ? update('runs', run, { toDeviceId: id, farConnector: leg!.farConnector })
+        : null;
+    return operation ? [operation] : [];
+  });
+  return [{ code: 'add-far-device', figures: { name: far.name }, operations: [...placed.value.operations, ...leads] }];
 }
 
 /** A sensor in the midst of the zone reads for the thermostat (practice of climate zones). */

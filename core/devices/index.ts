@@ -26,12 +26,13 @@ export {
   mirrorDevice,
   mirroredPlace,
   placeAll,
+  placeField,
   setWallDistance,
   templateOf,
   wallDistances,
   type Axis,
   type IdSource,
+  type Placed,
   type WallDistance,
 } from './placing.ts';
 export { ROOM_TEMPLATES } from './room-templates.ts';
-export { guideTo, type Guide, type Guided } from './guides.ts';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { answerCell } from '../brief/index.ts';
-import { applyChange, newFeature, type Device, type Operation, type ProjectDocument } from '../project/index.ts';
+import { applyChange, type Device, type Operation, type ProjectDocument } from '../project/index.ts';
 import { smallHouse } from '../testing/index.ts';
 import {
   aimAt,
@@ -8,7 +8,6 @@ import {
   applyTemplate,
   ceilingCoverage,
   coverRoom,
-  guideTo,
   mirrorDevice,
   placeAll,
   setWallDistance,
@@ -129,19 +128,5 @@ describe('placing', () => {
     expect(speaker.x).to.be.closeTo(5.1 + 1.275, 0.03);
     expect(keypad).to.include({ x: 10.2, roomId: 'b' });
     expect(make(document, applied.value.operations)).to.be.an('object');
-  });
-
-  it('is drawn to lights, seats, the middle of the room and the middle of a bay', () => {
-    const light = newFeature({ id: 'l', levelId: 'm', kind: 'recessed-light', points: [[1.5, 1]] });
-    const document = { ...house, features: { l: light } };
-    const type = house.deviceTypes['ceiling-speaker'];
-    const guided = guideTo(document, 'm', type, [1.56, 3.04], 0.1);
-    expect(guided.guides.map(({ kind, axis }) => [kind, axis])).to.deep.equal([
-      ['light', 'x'],
-      ['bay', 'y'],
-    ]);
-    expect(guided.at).to.deep.equal([1.5, 3]);
-    expect(guideTo(document, 'm', type, [2.5, 3.3], 0.1).at[0]).to.equal(2.55);
-    expect(guideTo(document, 'm', type, [30, 3], 0.1)).to.deep.equal({ at: [30, 3], guides: [] });
   });
 });

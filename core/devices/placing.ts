@@ -1,5 +1,5 @@
 import { attachmentOf, buildingOf, ceilingHeightOf, roomAt, wallLength, isSideOf } from '../building/index.ts';
-import { boundsOf, closestOnSegment, middleOf, pointInPolygon, tidyM, type Point2 } from '../geometry/index.ts';
+import { boundsOf, middleOf, pointInPolygon, tidyM, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
@@ -123,6 +123,25 @@ export function mirrorDevice(
   return placeAll(document, device.levelId, [{ typeId: device.typeId, at: inward, heightM: device.heightM, more }], ids);
 }
 
+/** Lays an even field of ceiling speakers into a room, in one change. Problems: those of `coverRoom` and `placeAll`. */
+export function placeField(
+  document: ProjectDocument,
+  roomId: string,
+  typeId: string,
+  overlap: Overlap,
+  ear: keyof typeof EAR_M,
+  ids: IdSource,
+): Outcome<Placed> {
+  const covered = coverRoom(document, roomId, typeId, overlap, ear);
+  if (!covered.ok) return covered;
+  return placeAll(
+    document,
+    document.rooms[roomId].levelId,
+    covered.value.at.map((at) => ({ typeId, at })),
+    ids,
+  );
+}
+
 /** Distance of a device from one of the walls around it: from the finished face, m. */
 export interface WallDistance {
   readonly wall: Wall;
@@ -141,11 +160,17 @@ export function wallDistances(document: ProjectDocument, device: Device): WallDi
   const p: Point2 = [device.x, device.y];
   const onWall = attachmentOf(document.deviceTypes[device.typeId]) === 'wall';
   const around = (building.wallsByLevel[device.levelId] ?? []).flatMap((wall): WallDistance[] => {
-    const { t, distanceM } = closestOnSegment(p, wall.a, wall.b);
-    if (!isSideOf(room, wall) || (onWall && distanceM < ON_WALL_M && t > 0.001 && t < 0.999)) return [];
+    if (!isSideOf(room, wall)) return [];
     const lengthM = wallLength(wall);
     const normal: Point2 = [-(wall.b[1] - wall.a[1]) / lengthM, (wall.b[0] - wall.a[0]) / lengthM];
     const asideM = (p[0] - wall.a[0]) * normal[0] + (p[1] - wall.a[1]) * normal[1];
+    // Its own wall, and those that go on in line with it, are nothing to measure from.
+    if (
+      onWall &&
+      Math.abs(asideM) < ON_WALL_M &&
+      Math.abs(Math.cos(device.facingRad) * normal[0] + Math.sin(device.facingRad) * normal[1]) > 0.7
+    )
+      return [];
     const side = asideM >= 0 ? 1 : -1;
     return [{ wall, distanceM: Math.abs(asideM) - wall.thicknessM / 2, away: [normal[0] * side, normal[1] * side] }];
   });

@@ -1,4 +1,3 @@
-import { attachmentOf } from '../building/index.ts';
 import { SYSTEMS, type ProjectDocument, type SystemName } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 
@@ -41,23 +40,4 @@ export function countsBySystem(document: ProjectDocument, runs: readonly Planned
     const count = counts.get(system);
     return count ? [{ system, ...count }] : [];
   });
-}
-
-/** Types that a mount or bracket of the library can be chosen for, the cheapest first. */
-export function mountsFor(
-  document: Pick<ProjectDocument, 'deviceTypes'>,
-  typeId: string,
-): { readonly id: string; readonly name: string }[] {
-  const type = document.deviceTypes[typeId];
-  const ceiling = attachmentOf(type) === 'ceiling';
-  const side = type.cutOut ? Math.max(type.cutOut.widthM, type.cutOut.heightM) : 0;
-  return Object.values(document.deviceTypes)
-    .filter(({ part, accepts, holds, mount }) => {
-      if (part === 'bracket')
-        return type.cutOut && accepts && accepts.shape === type.cutOut.shape && side >= accepts.leastM && side <= accepts.mostM;
-      return (
-        part === 'mount' && holds && !type.cutOut && (attachmentOf({ mount }) === 'ceiling') === ceiling && type.weightKg > 1
-      );
-    })
-    .sort((a, b) => a.price - b.price || (a.id < b.id ? -1 : 1));
 }

@@ -11,7 +11,7 @@ export {
   type ScheduleRow,
   type ScheduleWords,
 } from './schedule.ts';
-export { countsBySystem, mountsFor, type SystemCount } from './counts.ts';
+export { countsBySystem, type SystemCount } from './counts.ts';
 export { scheduleColumns, scheduleCsv, type ColumnTitles } from './schedule-columns.ts';
 export { siteSheet, SITE_SECTIONS, type SiteColumn, type SiteSection, type SiteTable, type SiteWords } from './site-sheet.ts';
 export {

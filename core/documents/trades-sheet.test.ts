@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { placeAll } from '../devices/index.ts';
 import { applyChange, type Device, type ProjectDocument } from '../project/index.ts';
 import { smallHouse } from '../testing/index.ts';
-import { countsBySystem, mountsFor, tradesSheet } from './index.ts';
+import { countsBySystem, tradesSheet } from './index.ts';
 import { planRuns } from '../runs/index.ts';
 
 const words = {
@@ -66,12 +66,5 @@ describe('the count of a plan', () => {
     expect(data.cost).to.be.closeTo(18 + 0.2 * 65 + cutM * 0.55 + 2 * (0.3 + 0.3 + 0.03) * 65, 1e-9);
     const prepared = put(house, 'network-drop', [1, 0.05], { fitting: 'prepared' });
     expect(countsBySystem(prepared, planRuns(prepared))[0].cost).to.be.closeTo(data.cost - 31, 1e-9);
-  });
-
-  it('knows which mounts and brackets a type can have', () => {
-    const ids = (typeId: string) => mountsFor(smallHouse(), typeId).map(({ id }) => id);
-    expect(ids('ceiling-speaker')).to.deep.equal(['ring-round-small', 'hood-rated']);
-    expect(ids('display')).to.include.members(['mount-fixed', 'mount-arm']).and.not.include('mount-drop');
-    expect(ids('keypad')).to.deep.equal(['ring-one-gang']);
   });
 });

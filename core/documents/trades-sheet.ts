@@ -1,6 +1,5 @@
-import { attachmentOf } from '../building/index.ts';
 import { deviceTitle } from '../devices/index.ts';
-import { blockingNeeds, heightOf, loadOf, mountTypeOf } from '../mounting/index.ts';
+import { blockingNeeds, heightOf, holesToFill, mountTypeOf } from '../mounting/index.ts';
 import { listOf, type Device, type ProjectDocument } from '../project/index.ts';
 import { formatLength, formatLengthFine } from '../units/index.ts';
 
@@ -94,16 +93,13 @@ export function tradesSheet(document: ProjectDocument, words: TradesWords): Trad
     .filter((device) => device.wishes.length > 0 || device.finish !== '' || device.seenFrom !== '')
     .map((device) => {
       const type = typeOf(device);
-      const mount = mountTypeOf(document, device);
-      const holes =
-        (type.cutOut ? 1 : 0) + (loadOf(type, mount).massKg > 0.5 && attachmentOf(type) === 'wall' && !type.cutOut ? 4 : 0);
       return [
         what(device),
         place(device),
         device.finish,
         device.wishes.map((wish) => words.wishes[wish]).join(', '),
         device.seenFrom,
-        device.wishes.includes('removable') ? String(holes) : '',
+        device.wishes.includes('removable') ? String(holesToFill(type, mountTypeOf(document, device))) : '',
       ];
     });
   const links = devices

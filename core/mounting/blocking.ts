@@ -1,7 +1,8 @@
 import { attachmentOf } from '../building/index.ts';
 import { listOf, type Device, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
-import { clashesOf, heightOf, mountTypeOf } from './clashes.ts';
+import { clashesOf, heightOf } from './clashes.ts';
 import { loadOf, needsStructureOverhead, overheadRequiredN, wallRequiredN } from './fixing.ts';
+import { mountTypeOf } from './mounts.ts';
 import { acrossJoists, joistsAbove } from './on-ceiling.ts';
 import { isBlockedBehind, studsIn, wallPlaceOf } from './on-wall.ts';
 

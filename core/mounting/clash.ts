@@ -29,6 +29,8 @@ export const CLASHES = [
   'mount-sight-part',
   'mount-not-flush',
   'mount-does-not-turn',
+  'mount-sweep',
+  'mount-no-far-device',
   'climate-outside-wall',
   'climate-near-vent',
   'climate-near-heat',
@@ -47,6 +49,7 @@ export const CURED_BY_MOVING: ReadonlySet<ClashCode> = new Set([
   'mount-on-device',
   'mount-sight-lost',
   'mount-sight-part',
+  'mount-sweep',
 ]);
 export type ClashCode = (typeof CLASHES)[number];
 

@@ -4,8 +4,10 @@ import { onLevel, type Device, type DeviceType, type ProjectDocument, type Room 
 import { clash, less, type Clash } from './clash.ts';
 import { ceilingClashes } from './on-ceiling.ts';
 import { halfFace, sensesElsewhere, wallClashes, wallPlaceOf } from './on-wall.ts';
+import { acceptsCutOut, mountTypeOf } from './mounts.ts';
 import { sightOf, wantsSight } from './sight.ts';
 import { awayFromSolid, solidsOn } from './solids.ts';
+import { sweepClashes } from './sweep.ts';
 
 /** ENGINEERING 8.2, edge to edge, m. */
 const FROM_LIGHT_M = 0.3;
@@ -21,10 +23,6 @@ const STANDS_OUT_M = 0.1;
 /** A wish for a flush look holds up to this depth, m. */
 const FLUSH_M = 0.05;
 const PATH_USES: ReadonlySet<string> = new Set(['circulation', 'utility', 'garage', 'workshop']);
-
-/** The mount or bracket that a device is planned with. */
-export const mountTypeOf = (document: ProjectDocument, device: Device): DeviceType | null =>
-  device.mountTypeId === null ? null : (document.deviceTypes[device.mountTypeId] ?? null);
 
 /** The room that a device is in: the one it says, where it still is inside it. */
 function roomUnder(document: ProjectDocument, device: Device): Room | undefined {
@@ -79,6 +77,8 @@ export function clashesOf(document: ProjectDocument, device: Device, others?: re
   clashes.push(...thingClashes(document, device, type, heightM));
   clashes.push(...neighbourClashes(document, device, type, heightM, others ?? onLevel(document, 'devices', device.levelId)));
   clashes.push(...mountClashes(type, mount, device));
+  clashes.push(...sweepClashes(document, device, type, mount, heightM));
+  clashes.push(...farDeviceClashes(document, type));
   clashes.push(...headRoom(document, device, type, mount, heightM));
   if (wantsSight(type)) {
     const { seats, blocked, by } = sightOf(document, device, type, heightM);
@@ -94,6 +94,12 @@ export function clashesOf(document: ProjectDocument, device: Device, others?: re
       );
   }
   return clashes;
+}
+
+/** The rank of the worst thing that keeps a device from being built where it is. */
+export function rankOf(document: ProjectDocument, device: Device): 'stop' | 'look' | 'fine' {
+  const ranks = clashesOf(document, device).map(({ rank }) => rank);
+  return ranks.includes('stop') ? 'stop' : ranks.includes('look') ? 'look' : 'fine';
 }
 
 /** Half the ground that a device covers, as a circle, m. */
@@ -238,8 +244,8 @@ function mountClashes(type: DeviceType, mount: DeviceType | null, device: Device
     );
   if (mount?.accepts && type.cutOut) {
     const sideM = Math.max(type.cutOut.widthM, type.cutOut.heightM);
-    const { shape, leastM, mostM } = mount.accepts;
-    if (shape !== type.cutOut.shape || less(sideM, leastM) || less(mostM, sideM))
+    const { leastM, mostM } = mount.accepts;
+    if (!acceptsCutOut(mount, type))
       clashes.push(clash('mount-bracket-misfit', 'stop', { measured: sideM, allowed: mostM, figures: { sideM, leastM, mostM } }));
   }
   if (device.wishes.includes('flush')) {
@@ -249,6 +255,22 @@ function mountClashes(type: DeviceType, mount: DeviceType | null, device: Device
   }
   if (device.wishes.includes('turns') && (mount?.holds?.turnRad ?? 0) <= 0) clashes.push(clash('mount-does-not-turn', 'look'));
   return clashes;
+}
+
+/** A display whose picture comes from a box of its own needs that box: what a lead goes to must be placed. */
+function farDeviceClashes(document: ProjectDocument, type: DeviceType): Clash[] {
+  const missing = type.cables.find(
+    ({ to, toTypeId, optional }) => to === 'device' && !optional && toTypeId !== null && !isPlaced(document, toTypeId),
+  );
+  const far = missing?.toTypeId ? document.deviceTypes[missing.toTypeId] : undefined;
+  return far ? [clash('mount-no-far-device', 'stop', { figures: { far: far.name, lead: missing!.purpose } })] : [];
+}
+
+const placedTypes = new WeakMap<object, ReadonlySet<string>>();
+function isPlaced({ devices }: ProjectDocument, typeId: string): boolean {
+  let placed = placedTypes.get(devices);
+  if (!placed) placedTypes.set(devices, (placed = new Set(Object.values(devices).map((device) => device.typeId))));
+  return placed.has(typeId);
 }
 
 /** What stands out into a path at body height, and what hangs into it from above. */

@@ -2,7 +2,8 @@
 // Not here: putting it there (devices) and the way of its cable (routing).
 // Start with `clashesOf`, then `legalPlaces`.
 export { CLASHES, CURED_BY_MOVING, type Clash, type ClashCode } from './clash.ts';
-export { clashesOf, heightOf, mountTypeOf } from './clashes.ts';
+export { clashesOf, heightOf, rankOf } from './clashes.ts';
+export { acceptsCutOut, faceOf, holesToFill, mountsFor, mountTypeOf, typesFitting, type Face } from './mounts.ts';
 export { allClashes } from './all-clashes.ts';
 export { legalPlaces, type LegalPlace } from './legal-places.ts';
 export {
@@ -15,6 +16,18 @@ export {
   type Fixing,
   type Load,
 } from './fixing.ts';
+export { sweepOf, type Sweep } from './sweep.ts';
+export { guideTo, type Guide, type Guided } from './guides.ts';
+export {
+  besideWall,
+  facePlaceOf,
+  guideOnFace,
+  moveOnFace,
+  placeOnFace,
+  type FaceGuide,
+  type FaceGuideKind,
+  type FacePlace,
+} from './wall-face.ts';
 export { isBlocked } from './solids.ts';
 export { seatsOf, sightOf, type Sight } from './sight.ts';
 export { blockingNeeds, type BlockingNeed } from './blocking.ts';

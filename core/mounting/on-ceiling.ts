@@ -32,7 +32,7 @@ export function ceilingDepthM(document: ProjectDocument, room: Room): number {
 }
 
 /** Joists are no obstacle where the ceiling hangs below them; an open web lets a cable through, not a cut-out. */
-const hasMembers = (room: Room) => room.framing === 'solid' || room.framing === 'i-joist' || room.framing === 'open-web';
+export const hasMembers = (room: Room) => room.framing === 'solid' || room.framing === 'i-joist' || room.framing === 'open-web';
 
 /** Everything about a device in or on a ceiling that the ceiling decides. */
 export function ceilingClashes(

@@ -4,9 +4,12 @@ import { listOf, type Device, type DeviceType, type ProjectDocument, type Wall }
 import { factOf, mountingDepth, studsOf, type Framed, facedSide } from '../survey/index.ts';
 import { clash, less, type Clash } from './clash.ts';
 import { heaviestOnWall, loadOf, wallFixing, overRated } from './fixing.ts';
+import { solidsOn } from './solids.ts';
 
 /** How far from a wall's centre line a device still counts as being on it, m. */
 const ON_WALL_M = 0.35;
+/** What was found in a wall holds for so far around, m. */
+const SUBSTRATE_M = 0.6;
 const MASONRY: ReadonlySet<Wall['kind']> = new Set(['masonry', 'concrete']);
 
 interface KeptStuds {
@@ -166,9 +169,8 @@ function fixingClashes(
   const clashes: Clash[] = [];
   clashes.push(...overRated(type, load));
   const half = load.patternM[0] / 2;
-  const substrate = listOf(document, 'features').find(
-    (feature) =>
-      feature.kind === 'substrate' && feature.substrate !== null && distance2(feature.points[0] as Point2, place.point) < 0.6,
+  const substrate = solidsOn(document, wall.levelId).substrates.find(
+    ({ points }) => distance2(points[0] as Point2, place.point) < SUBSTRATE_M,
   )?.substrate;
   const solid = MASONRY.has(wall.kind) || (substrate ?? '').startsWith('solid') || substrate === 'soft-brick';
   const studs = studsIn(document, wall).filter(({ offsetM: at }) => Math.abs(at - offsetM) <= half + 0.006).length;

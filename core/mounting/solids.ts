@@ -21,6 +21,8 @@ export interface Solids {
   readonly opaque: readonly Solid[];
   readonly seats: readonly Feature[];
   readonly keepAway: readonly Solid[];
+  /** What walls were found to be made of. */
+  readonly substrates: readonly Feature[];
 }
 
 const kept = new WeakMap<object, Map<string, Solids>>();
@@ -39,6 +41,7 @@ export function solidsOn(document: Pick<ProjectDocument, 'features'>, levelId: s
       opaque: of(OPAQUE),
       keepAway: of(KEEP_AWAY),
       seats: features.filter(({ kind }) => SEATS.has(kind)),
+      substrates: features.filter(({ kind, substrate }) => kind === 'substrate' && substrate !== null),
     };
     byLevel.set(levelId, solids);
   }

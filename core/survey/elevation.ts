@@ -1,4 +1,4 @@
-import { closestOnSegment, distance2 } from '../geometry/index.ts';
+import { centroidOf, closestOnSegment, distance2, pointInPolygon, polygonArea, type Point2 } from '../geometry/index.ts';
 import {
   listOf,
   type Device,
@@ -9,8 +9,9 @@ import {
   type Room,
   type Wall,
 } from '../project/index.ts';
-import { attachmentOf, buildingOf, openingsOf, roomAt } from '../building/index.ts';
+import { attachmentOf, buildingOf, isSideOf, openingsOf, roomAt, wallLength, wallPoint } from '../building/index.ts';
 import { studsOf, type Framed } from './framing.ts';
+import type { WallSide } from './heights.ts';
 
 /** One wall seen square on: distances from its end a, heights above finished floor, m. */
 export interface WallElevation {
@@ -33,6 +34,40 @@ export interface WallElevation {
 const PLATE_M = 0.038;
 /** Things no farther from the wall's face than this belong to it, m. */
 const AT_WALL_M = 0.25;
+
+/** A wall with the side of it that is seen from within a room. */
+export interface SeenWall {
+  readonly wall: Wall;
+  readonly side: WallSide;
+}
+
+/** The walls of a room as one turns to the right in it, each with the side that faces the room. */
+export function wallsAround(document: ProjectDocument, room: Room): SeenWall[] {
+  const [cx, cy] = centroidOf(room.polygon as Point2[]);
+  const outline = room.polygon as Point2[];
+  // Along the outline, clockwise on the plan: so the wall that follows stands to the right.
+  const clockwise = polygonArea(outline) < 0 ? outline : [...outline].reverse();
+  const placeOf = (p: Point2): number => {
+    const near = clockwise.map((a, i) => closestOnSegment(p, a, clockwise[(i + 1) % clockwise.length]));
+    const k = near.reduce((best, one, i) => (one.distanceM < near[best].distanceM - 1e-9 ? i : best), 0);
+    return k + near[k].t;
+  };
+  return (buildingOf(document).wallsByLevel[room.levelId] ?? [])
+    .filter((wall) => isSideOf(room, wall))
+    .map((wall) => {
+      const middle = wallPoint(wall, wallLength(wall) / 2);
+      const reach = wall.thicknessM / 2 + 0.05;
+      const [nx, ny] = [(wall.a[1] - wall.b[1]) / wallLength(wall), (wall.b[0] - wall.a[0]) / wallLength(wall)];
+      const left = pointInPolygon([middle[0] + nx * reach, middle[1] + ny * reach], outline);
+      const right = pointInPolygon([middle[0] - nx * reach, middle[1] - ny * reach], outline);
+      // A wall that stands free in the room is seen from the side of its middle.
+      const side: WallSide =
+        left === right ? ((cx - middle[0]) * nx + (cy - middle[1]) * ny >= 0 ? 'left' : 'right') : left ? 'left' : 'right';
+      return { wall, side, at: placeOf(middle) };
+    })
+    .sort((a, b) => a.at - b.at || (a.wall.id < b.wall.id ? -1 : 1))
+    .map(({ wall, side }) => ({ wall, side }));
+}
 
 export function wallElevation(document: ProjectDocument, wall: Wall): WallElevation {
   const building = buildingOf(document);

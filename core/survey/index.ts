@@ -47,6 +47,6 @@ export { correctionsOf, type Correction } from './trade-marks.ts';
 export { sameKind } from './same-kind.ts';
 export { drawingPlace } from './drawing-place.ts';
 export { wallsFromProposals } from './walls-from-proposals.ts';
-export { wallElevation, type WallElevation } from './elevation.ts';
+export { wallElevation, wallsAround, type SeenWall, type WallElevation } from './elevation.ts';
 export { openingFits, placeOpening, removeOpenings } from './openings.ts';
 export { onlyOutlines, resettle } from './resettle.ts';

@@ -58,6 +58,9 @@ export const findings = {
   'mount-sight-part': '{{blocked}} of {{seats}} seats do not see {{device}} whole: a {{thing}} is in the way.',
   'mount-not-flush': '{{device}} is wished flush, but stands out {{standsM}}. Take a recessed mount.',
   'mount-does-not-turn': '{{device}} is to turn to another place, but nothing lets it turn. Take a mount with an arm.',
+  'mount-sweep':
+    'Drawn out to {{outM}} and turned {{turnDeg}}°, {{device}} meets a {{thing}}. Move it, take a shorter arm, or accept that it turns less.',
+  'mount-no-far-device': '{{device}} takes its {{lead}} from a {{far}}, and none is on the plan. Give it a place with a recess.',
   'climate-outside-wall':
     '{{device}} is on an outside wall and reads the weather. Move it to an inner wall, or add a remote sensor.',
   'climate-near-vent':
@@ -85,6 +88,7 @@ export const cures = {
   'move-pair': 'Move both of the pair {{shiftM}}',
   'add-blocking': 'Add blocking for {{requiredN}} N',
   'use-mount': 'Take: {{name}}',
+  'add-far-device': 'Add below it: {{name}}',
   'add-remote-sensor': 'Add a remote sensor',
   'brief-want': 'Write it down as wanted',
   'lift-level': 'Raise {{name}} to {{elevationM}}',

@@ -147,6 +147,8 @@ export const ui = {
   },
   device: {
     title: 'Device',
+    onItsWall: 'See it on its wall',
+    onItsCeiling: 'See it on its ceiling',
     name: 'Name',
     type: 'Type',
     room: 'Room',

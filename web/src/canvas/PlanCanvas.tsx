@@ -4,15 +4,13 @@ import {
   applyTemplate,
   coverRoom,
   deviceTitle,
-  guideTo,
   moveDevices,
-  placeAll,
   placeDevice,
-  type Guided,
+  placeField,
   type Overlap,
 } from '@dusky-spool/core/devices';
+import { guideTo, type Guided } from '@dusky-spool/core/mounting';
 import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/geometry';
-import type { Problem } from '@dusky-spool/core/outcome';
 import { onLevel, type Device, type DeviceType, type ProjectDocument, type RoomTemplate } from '@dusky-spool/core/project';
 import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
@@ -234,19 +232,10 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
     const room = tool.kind === 'select' ? undefined : roomAt(buildingOf(document), levelId, at);
     if (tool.kind === 'template' || (tool.kind === 'place' && tool.field)) {
       if (!room) return;
-      const covered =
-        tool.kind === 'place' && tool.field && coverRoom(document, room.id, tool.type.id, tool.field.overlap, tool.field.ear);
       const placed =
         tool.kind === 'template'
           ? applyTemplate(document, room.id, tool.template, IDS)
-          : covered && covered.ok
-            ? placeAll(
-                document,
-                levelId,
-                covered.value.at.map((p) => ({ typeId: tool.type.id, at: p })),
-                IDS,
-              )
-            : (covered as { ok: false; problem: Problem });
+          : placeField(document, room.id, tool.type.id, tool.field!.overlap, tool.field!.ear, IDS);
       const name = tool.kind === 'template' ? tool.template.name : tool.type.name;
       if (edit(text('edit.place', { name: name.toLowerCase() }), placed.ok ? placed.value.operations : placed) && placed.ok) {
         onSelect({ kind: 'device', ids: placed.value.devices.map(({ id }) => id) });

@@ -1,14 +1,15 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { attachmentOf } from '@dusky-spool/core/building';
+import { attachmentOf, buildingOf, nearestWall } from '@dusky-spool/core/building';
 import { findingsOf } from '@dusky-spool/core/checks';
 import { deviceTitle, moveDevices, removeDevices } from '@dusky-spool/core/devices';
 import { onLevel, update, type Device, type Feature, type ProjectDocument } from '@dusky-spool/core/project';
-import { featureMake, heightsOf, mountOf } from '@dusky-spool/core/survey';
+import { facedSide, featureMake, heightsOf, mountOf } from '@dusky-spool/core/survey';
 import { formatCableLength, formatLengthFine } from '@dusky-spool/core/units';
 import { later } from '../../app/later.ts';
 import { term, text } from '../../app/text.ts';
 import { noSelection, type Selection } from '../../editor/selection.ts';
+import { ceilingView, wallView } from '../../editor/views.ts';
 import { derive } from '../../state/derived.ts';
 import { useProject } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
@@ -26,10 +27,11 @@ interface Props {
   readonly document: ProjectDocument;
   readonly device: Device;
   readonly onSelect: (selection: Selection, levelId?: string) => void;
+  readonly onView?: (view: string) => void;
 }
 
 /** One device: where it is, its runs, and what the checks say. */
-export function DevicePanel({ document, device, onSelect }: Props) {
+export function DevicePanel({ document, device, onSelect, onView }: Props) {
   const edit = useProject((state) => state.edit);
   const { findings, runsByDevice } = derive(document);
   const { units } = document.project;
@@ -45,6 +47,7 @@ export function DevicePanel({ document, device, onSelect }: Props) {
   );
   const companion = device.belongsTo === null ? null : document.features[device.belongsTo];
   const alike = onLevel(document, 'devices', device.levelId).flatMap(({ id, typeId }) => (typeId === device.typeId ? [id] : []));
+  const surface = surfaceOf(document, device);
   const own = new Set(runs.map(({ run }) => run.id));
   return (
     <>
@@ -99,6 +102,11 @@ export function DevicePanel({ document, device, onSelect }: Props) {
         findings={findings.filter((finding) => finding.check === 'buildable' && finding.subjects[0].id === device.id)}
       />
       <SiteHeights document={document} device={device} />
+      {onView && surface && (
+        <Button size="small" className="to-surface" onClick={() => onView(surface)}>
+          {text(surface.startsWith('wall') ? 'device.onItsWall' : 'device.onItsCeiling')}
+        </Button>
+      )}
       <div className="eyebrow">{text('device.runs')}</div>
       {runs.length === 0 && <p className="faint">{text('device.noRack')}</p>}
       {runs.map(({ run, length }) => (
@@ -138,6 +146,14 @@ export function DevicePanel({ document, device, onSelect }: Props) {
       </Button>
     </>
   );
+}
+
+/** The wall, or the ceiling, that a device is seen on. */
+function surfaceOf(document: ProjectDocument, device: Device): string | null {
+  const attachment = attachmentOf(document.deviceTypes[device.typeId]);
+  if (attachment === 'ceiling') return device.roomId === null ? null : ceilingView(device.roomId);
+  const place = attachment === 'wall' ? nearestWall(buildingOf(document), device.levelId, [device.x, device.y], 0.35) : undefined;
+  return place ? wallView(place.wall.id, facedSide(place.wall, device.facingRad)) : null;
 }
 
 const nameOf = (feature: Feature) => feature.name || term(`features.${feature.kind}`);

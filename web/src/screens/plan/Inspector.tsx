@@ -18,10 +18,12 @@ interface Props {
   readonly document: ProjectDocument;
   readonly selection: Selection;
   readonly onSelect: (selection: Selection, levelId?: string) => void;
+  /** Shows a wall or a ceiling in place of the plan. */
+  readonly onView?: (view: string) => void;
 }
 
 /** What is selected, with everything that can be said and changed about it. */
-export function Inspector({ document, selection, onSelect }: Props) {
+export function Inspector({ document, selection, onSelect, onView }: Props) {
   // What is dragged is told by `InHand`: the panel waits until it is let go.
   const preview = useProject((state) => (state.preview?.what === '' ? null : state.preview));
   const edit = useProject((state) => state.edit);
@@ -36,7 +38,7 @@ export function Inspector({ document, selection, onSelect }: Props) {
       <PreviewBanner />
       <InHand />
       {run && <RunPanel key={run.run.id} document={shown} planned={run} onSelect={onSelect} />}
-      {device && <DevicePanel key={device.id} document={shown} device={device} onSelect={onSelect} />}
+      {device && <DevicePanel key={device.id} document={shown} device={device} onSelect={onSelect} onView={onView} />}
       {!run && !device && (
         <div className="inspector-empty">
           <h2>

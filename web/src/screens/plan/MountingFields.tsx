@@ -1,8 +1,7 @@
 import { Button, Checkbox } from 'antd';
 import { attachmentOf } from '@dusky-spool/core/building';
 import { aimAt, mirrorDevice, setWallDistance, wallDistances, type Axis } from '@dusky-spool/core/devices';
-import { mountsFor } from '@dusky-spool/core/documents';
-import { loadOf, seatsOf } from '@dusky-spool/core/mounting';
+import { holesToFill, loadOf, mountsFor, mountTypeOf, seatsOf } from '@dusky-spool/core/mounting';
 import { FITTINGS, update, WISHES, type Device, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatLengthFine } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
@@ -32,8 +31,8 @@ export function MountingFields({ document, device }: Props) {
     const operation = update('devices', device, after);
     if (operation) edit(title, [operation]);
   };
-  const mounts = mountsFor(document, device.typeId);
-  const mount = device.mountTypeId === null ? null : document.deviceTypes[device.mountTypeId];
+  const mounts = mountsFor(document, type);
+  const mount = mountTypeOf(document, device);
   const seats = seatsOf(document, device.levelId, device.roomId);
   const away = (ear: readonly number[]) => Math.hypot(ear[0] - device.x, ear[1] - device.y);
   const seat = seats.reduce<(typeof seats)[number] | null>(
@@ -141,7 +140,7 @@ export function MountingFields({ document, device }: Props) {
         {device.wishes.includes('removable') && (
           <div>
             <dt>{text('device.holes')}</dt>
-            <dd>{(type.cutOut ? 1 : 0) + (type.holePatternM || mount ? 4 : 0)}</dd>
+            <dd>{holesToFill(type, mount)}</dd>
           </div>
         )}
         {type.link !== 'cable' && (

@@ -10,6 +10,7 @@ import { useCamera } from '../../canvas/useCamera.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
 import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
 import { useKeys } from '../../editor/useKeys.ts';
+import { readSurface } from '../../editor/views.ts';
 import { derive } from '../../state/derived.ts';
 import { useProjectParts } from '../../state/project.ts';
 import type { Stage } from '../../state/progress.ts';
@@ -30,6 +31,14 @@ interface Props {
 
 /** The schedule comes after the plan: it is fetched while the plan is drawn. */
 const Ledger = later(() => import('./Ledger.tsx').then((module) => module.Ledger), <div className="ledger" />);
+const WallView = later(
+  () => import('../walls/WallView.tsx').then((module) => module.WallView),
+  <div className="centre">{text('loading')}</div>,
+);
+const CeilingView = later(
+  () => import('../walls/CeilingView.tsx').then((module) => module.CeilingView),
+  <div className="centre">{text('loading')}</div>,
+);
 const LibraryScreen = later(
   () => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen),
   <div className="centre">{text('loading')}</div>,
@@ -54,6 +63,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     (wanted && document.levels[wanted] ? wanted : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
   const full = view === 'schedule';
   const library = view === 'library' && stage === 'devices';
+  const surface = stage === 'devices' && !full ? surfaceIn(document, view) : null;
   const inspecting = settings.inspectorOpen && !full;
   const leftPx = stage === 'cabling' ? 120 : 195;
 
@@ -69,6 +79,8 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const setSettings = settings.set;
   const onFold = useCallback(() => setSettings({ ledgerOpen: false }), [setSettings]);
   const onLibrary = useCallback(() => go({ view: 'library' }), [go]);
+  const onView = useCallback((next: string | null) => go({ view: next }), [go]);
+  const onPlaced = useCallback((again: boolean) => again || setTool(SELECT), [setTool]);
   const onPickLevel = useCallback((id: string) => go({ level: id }), [go]);
 
   // A selection that came by link or from the ledger is brought into sight.
@@ -125,6 +137,15 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     !Object.values(document.rooms).some((room) => room.levelId === levelId) &&
     !Object.values(document.devices).some((device) => device.levelId === levelId);
 
+  const onSurface = {
+    document,
+    selection,
+    stage: 'devices',
+    armed: tool.kind === 'place' ? tool.type : null,
+    onPlaced,
+    onSelect: select,
+    onView,
+  } as const;
   const ledger =
     !ledgerDue && !full ? (
       <div className="ledger" />
@@ -147,67 +168,84 @@ export function PlanScreen({ projectId, document, stage }: Props) {
       <div className="plan-column">
         {!full && (
           <div className="sheet">
-            {levelId !== '' && (
-              <PlanCanvas
-                projectId={projectId}
-                document={document}
-                levelId={levelId}
-                selection={selection}
-                tool={tool}
-                leftPx={leftPx}
-                control={control}
-                onSelect={select}
-                onTool={setTool}
+            {surface?.kind === 'wall' ? (
+              <WallView key={surface.wallId} wallId={surface.wallId} side={surface.side} {...onSurface} />
+            ) : surface ? (
+              <CeilingView
+                key={surface.roomId}
+                roomId={surface.roomId}
+                field={tool.kind === 'place' ? tool.field : undefined}
+                {...onSurface}
               />
+            ) : (
+              levelId !== '' && (
+                <PlanCanvas
+                  projectId={projectId}
+                  document={document}
+                  levelId={levelId}
+                  selection={selection}
+                  tool={tool}
+                  leftPx={leftPx}
+                  control={control}
+                  onSelect={select}
+                  onTool={setTool}
+                />
+              )
             )}
             <div className="sheet-left">
               {stage === 'devices' && <Palette document={document} tool={tool} onTool={setTool} onLibrary={onLibrary} />}
               <HouseSection document={document} levelId={levelId} onPick={onPickLevel} />
             </div>
-            <div className="zoom-buttons">
-              <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
-                +
-              </SmallButton>
-              <SmallButton aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / 1.4)}>
-                −
-              </SmallButton>
-              <SmallButton onClick={() => control.fit(projectBounds(document, levelId), leftPx)}>{text('plan.fit')}</SmallButton>
-            </div>
-            {hint && (
+            {!surface && (
+              <div className="zoom-buttons">
+                <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
+                  +
+                </SmallButton>
+                <SmallButton aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / 1.4)}>
+                  −
+                </SmallButton>
+                <SmallButton onClick={() => control.fit(projectBounds(document, levelId), leftPx)}>
+                  {text('plan.fit')}
+                </SmallButton>
+              </div>
+            )}
+            {hint && !surface && (
               <div className="sheet-hint" role="status">
                 {hint}
               </div>
             )}
-            {nothing && tool.kind === 'select' && (
+            {nothing && !surface && tool.kind === 'select' && (
               <div className="sheet-empty">
                 <b>{text('plan.empty')}</b>
                 <span>{text('plan.emptySurvey')}</span>
                 {<Button href={`../survey?level=${levelId}`}>{text('plan.toSurvey')}</Button>}
               </div>
             )}
-            <div className="legend" aria-hidden="true">
-              {systems.map((system) => (
-                <span key={system}>
-                  <svg width={30} height={6}>
-                    <path
-                      d="M0 3H30"
-                      stroke={SYSTEM_STYLE[system].colour}
-                      strokeWidth={2}
-                      strokeDasharray={SYSTEM_STYLE[system].dash}
-                    />
-                  </svg>
-                  {term(`systems.${system}`)}
-                </span>
-              ))}
-              {selection.kind !== 'none' && (
-                <span>
-                  <svg width={12} height={12} viewBox="-7 -7 14 14">
-                    <path className="hole" d="M0-6 6 0 0 6-6 0Z" />
-                  </svg>
-                  {text('plan.hole')}
-                </span>
-              )}
-            </div>
+            {!surface && (
+              <div className="legend" aria-hidden="true">
+                {systems.map((system) => (
+                  <span key={system}>
+                    <svg width={30} height={6}>
+                      <path
+                        d="M0 3H30"
+                        stroke={SYSTEM_STYLE[system].colour}
+                        strokeWidth={2}
+                        strokeDasharray={SYSTEM_STYLE[system].dash}
+                      />
+                    </svg>
+                    {term(`systems.${system}`)}
+                  </span>
+                ))}
+                {selection.kind !== 'none' && (
+                  <span>
+                    <svg width={12} height={12} viewBox="-7 -7 14 14">
+                      <path className="hole" d="M0-6 6 0 0 6-6 0Z" />
+                    </svg>
+                    {text('plan.hole')}
+                  </span>
+                )}
+              </div>
+            )}
           </div>
         )}
         {full || settings.ledgerOpen ? (
@@ -236,9 +274,23 @@ export function PlanScreen({ projectId, document, stage }: Props) {
           </svg>
         </button>
       )}
-      {inspecting && <Inspector document={document} selection={selection} onSelect={select} />}
+      {inspecting && (
+        <Inspector
+          document={document}
+          selection={selection}
+          onSelect={select}
+          onView={stage === 'devices' && !surface ? onView : undefined}
+        />
+      )}
     </div>
   );
+}
+
+/** The wall or ceiling that the address names, where the house still has it. */
+function surfaceIn(document: ProjectDocument, view: string | null) {
+  const surface = readSurface(view);
+  const there = surface?.kind === 'wall' ? document.walls[surface.wallId] : surface && document.rooms[surface.roomId];
+  return there ? surface : null;
 }
 
 function systemsOnLevel(document: ProjectDocument, levelId: string): SystemName[] {

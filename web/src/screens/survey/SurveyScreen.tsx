@@ -21,6 +21,7 @@ import { NUDGE_M } from '../../editor/nudge.ts';
 import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
 import { leaveWalls } from '../../editor/tools/draw-walls.ts';
 import { useKeys } from '../../editor/useKeys.ts';
+import { readSurface } from '../../editor/views.ts';
 import { newRecordId, useProject, useProjectParts } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
@@ -42,8 +43,8 @@ import { useTypedWalls } from './useTypedWalls.ts';
 
 const WAITING = <div className="centre">{text('loading')}</div>;
 const Walk = later(() => import('./Walk.tsx').then((module) => module.Walk), WAITING);
-const Elevation = later(() => import('./Elevation.tsx').then((module) => module.Elevation), WAITING);
-const CeilingView = later(() => import('./CeilingView.tsx').then((module) => module.CeilingView), WAITING);
+const WallView = later(() => import('../walls/WallView.tsx').then((module) => module.WallView), WAITING);
+const CeilingView = later(() => import('../walls/CeilingView.tsx').then((module) => module.CeilingView), WAITING);
 const House3d = later(() => import('./House3d.tsx').then((module) => module.House3d), WAITING);
 const DrawingImport = later(() => import('./DrawingImport.tsx').then((module) => module.DrawingImport));
 
@@ -188,26 +189,34 @@ export function SurveyScreen({ projectId, document }: Props) {
   if (view === 'walk') {
     return <Walk document={document} onBack={() => go({ view: null })} />;
   }
-  const [elevationOf, ceilingOf] = [
-    view?.startsWith('wall-') ? view.slice(5) : null,
-    view?.startsWith('ceiling-') ? view.slice(8) : null,
-  ];
+  const surface = readSurface(view);
+  const onView = (next: string | null) => go({ view: next });
   const hint = hintFor(tool);
   return (
     <div className={`plan-screen${settings.inspectorOpen ? '' : ' no-inspector'}`}>
       <div className="plan-column">
         <div className="sheet">
-          {elevationOf && document.walls[elevationOf] ? (
-            <Elevation
+          {surface?.kind === 'wall' && document.walls[surface.wallId] ? (
+            <WallView
+              key={surface.wallId}
               document={document}
-              wallId={elevationOf}
+              wallId={surface.wallId}
+              side={surface.side}
               selection={selection}
+              stage="survey"
               onSelect={select}
-              onWall={(id) => go({ view: `wall-${id}` })}
-              onBack={() => go({ view: null })}
+              onView={onView}
             />
-          ) : ceilingOf && document.rooms[ceilingOf] ? (
-            <CeilingView document={document} roomId={ceilingOf} onBack={() => go({ view: null })} />
+          ) : surface?.kind === 'ceiling' && document.rooms[surface.roomId] ? (
+            <CeilingView
+              key={surface.roomId}
+              document={document}
+              roomId={surface.roomId}
+              selection={selection}
+              stage="survey"
+              onSelect={select}
+              onView={onView}
+            />
           ) : view === '3d' ? (
             <House3d
               document={document}

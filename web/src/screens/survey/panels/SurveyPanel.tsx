@@ -1,5 +1,6 @@
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { text } from '../../../app/text.ts';
+import { ceilingView, wallView } from '../../../editor/views.ts';
 import { noSelection, type Selection } from '../../../editor/selection.ts';
 import { FeaturePanel } from './FeaturePanel.tsx';
 import { LevelPanel } from './LevelPanel.tsx';
@@ -32,7 +33,7 @@ export function SurveyPanel({
           key={key}
           document={document}
           walls={selection.ids.map((wallId) => document.walls[wallId])}
-          onElevation={(wallId) => onView(`wall-${wallId}`)}
+          onElevation={(wallId) => onView(wallView(wallId, 'right'))}
         />
       );
     case 'room':
@@ -41,7 +42,7 @@ export function SurveyPanel({
           key={key}
           document={document}
           room={document.rooms[id]}
-          onCeiling={(roomId) => onView(`ceiling-${roomId}`)}
+          onCeiling={(roomId) => onView(ceilingView(roomId))}
           onRemoved={() => onSelect(noSelection)}
         />
       );

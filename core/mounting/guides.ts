@@ -1,6 +1,8 @@
 import { buildingOf, roomAt } from '../building/index.ts';
 import { middleOf, rotate2, tidyM, type Point2 } from '../geometry/index.ts';
-import { onLevel, type DeviceType, type ProjectDocument } from '../project/index.ts';
+import { onLevel, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
+import { bayAt } from '../survey/index.ts';
+import { acrossJoists, hasMembers, joistsAbove } from './on-ceiling.ts';
 
 /** What a guide lines up with. */
 export type GuideKind = 'device' | 'light' | 'island' | 'seat' | 'room' | 'bay';
@@ -29,9 +31,33 @@ const KINDS: Readonly<Record<string, GuideKind>> = {
   bed: 'seat',
 };
 
+/** Bays pull no farther than this share of their clear width, however far the plan is zoomed out. */
+const BAY_PULL = 0.3;
+
+/** Things of a room that a place lines up with, by what they are. */
+export function lineUps(
+  document: ProjectDocument,
+  room: Room,
+  system: DeviceType['system'],
+  without: ReadonlySet<string>,
+): { readonly kind: GuideKind; readonly at: Point2 }[] {
+  const targets: { kind: GuideKind; at: Point2 }[] = [{ kind: 'room', at: middleOf(room.polygon as Point2[]) }];
+  for (const device of onLevel(document, 'devices', room.levelId)) {
+    if (device.roomId === room.id && !without.has(device.id) && document.deviceTypes[device.typeId].system === system)
+      targets.push({ kind: 'device', at: [device.x, device.y] });
+  }
+  for (const feature of onLevel(document, 'features', room.levelId)) {
+    const kind = KINDS[feature.kind];
+    if (!kind || (feature.choiceOf !== '' && !feature.chosen)) continue;
+    const at = feature.points[0] as Point2;
+    if (roomAt(buildingOf(document), room.levelId, at)?.id === room.id) targets.push({ kind, at });
+  }
+  return targets;
+}
+
 /**
  * Draws a place to the lines that an installer lines things up with: other devices of its system, recessed lights, an island, a
- * seat, the middle of the room, the middle between joists; each axis by itself, the nearest within `reachM`.
+ * seat, the middle of the room, the middle between joists as they are; each axis by itself, the nearest within `reachM`.
  */
 export function guideTo(
   document: ProjectDocument,
@@ -43,17 +69,7 @@ export function guideTo(
 ): Guided {
   const room = roomAt(buildingOf(document), levelId, p);
   if (!room) return { at: p, guides: [] };
-  const targets: { kind: GuideKind; at: Point2 }[] = [{ kind: 'room', at: middleOf(room.polygon as Point2[]) }];
-  for (const device of onLevel(document, 'devices', levelId)) {
-    if (device.roomId === room.id && !without.has(device.id) && document.deviceTypes[device.typeId].system === type.system)
-      targets.push({ kind: 'device', at: [device.x, device.y] });
-  }
-  for (const feature of onLevel(document, 'features', levelId)) {
-    const kind = KINDS[feature.kind];
-    if (!kind || (feature.choiceOf !== '' && !feature.chosen)) continue;
-    const at = feature.points[0] as Point2;
-    if (roomAt(buildingOf(document), levelId, at)?.id === room.id) targets.push({ kind, at });
-  }
+  const targets = lineUps(document, room, type.system, without);
   let [x, y] = p;
   const guides: Guide[] = [];
   for (const axis of ['x', 'y'] as const) {
@@ -69,14 +85,15 @@ export function guideTo(
     guides.push({ kind: best.kind, axis, a: best.at, b: p, offM: best.offM });
   }
   // A ceiling device falls into the middle of its bay where nothing else holds it across the joists.
-  if (type.mount === 'ceiling' && (room.framing === 'solid' || room.framing === 'i-joist')) {
-    const [u, v] = rotate2([x, y], -room.joistAngleRad);
-    const bay = Math.floor((v - room.joistOffsetM) / room.joistSpacingM);
-    const middle = room.joistOffsetM + (bay + 0.5) * room.joistSpacingM;
+  const bay =
+    type.mount === 'ceiling' && hasMembers(room) ? bayAt(joistsAbove(document, room), acrossJoists(room, [x, y])) : null;
+  if (bay) {
+    const offM = Math.abs(bay.middleM - acrossJoists(room, [x, y]));
     const across = Math.abs(Math.sin(room.joistAngleRad)) > 0.7 ? 'x' : 'y';
-    if (Math.abs(middle - v) <= reachM && !guides.some(({ axis }) => axis === across)) {
-      const [bx, by] = rotate2([u, middle], room.joistAngleRad);
-      guides.push({ kind: 'bay', axis: across, a: [bx, by], b: p, offM: Math.abs(middle - v) });
+    if (offM <= Math.min(reachM, bay.clearM * BAY_PULL) && !guides.some(({ axis }) => axis === across)) {
+      const [along] = rotate2([x, y], -room.joistAngleRad);
+      const [bx, by] = rotate2([along, bay.middleM], room.joistAngleRad);
+      guides.push({ kind: 'bay', axis: across, a: [bx, by], b: p, offM });
       [x, y] = [bx, by];
     }
   }

@@ -1,0 +1,361 @@
+import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { Segmented } from 'antd';
+import { attachmentOf } from '@dusky-spool/core/building';
+import { coverRoom, moveDevices, placeAll, placeField } from '@dusky-spool/core/devices';
+import { boundsOf, pointInPolygon, rotate2, type Point2 } from '@dusky-spool/core/geometry';
+import { faceOf, guideTo, legalPlaces, mountTypeOf, rankOf, type Guide } from '@dusky-spool/core/mounting';
+import { create, onLevel, remove, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+import { bayAt, featureBox, featureMake, joistsOf } from '@dusky-spool/core/survey';
+import { formatLength } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import type { Field } from '../../canvas/PlanCanvas.tsx';
+import { pathThrough } from '../../canvas/room-drawing.ts';
+import { toHandGrid } from '../../editor/nudge.ts';
+import type { Selection } from '../../editor/selection.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { BeadShape } from '../../ui/Bead.tsx';
+import { SYSTEM_STYLE } from '../../ui/systems.ts';
+import { labelFaces } from './face-labels.ts';
+import { SurfaceHeader } from './SurfaceHeader.tsx';
+import { useSheetSize } from './useSheetSize.ts';
+import { FaceShape } from './WallDevices.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly roomId: string;
+  readonly selection: Selection;
+  readonly stage: 'survey' | 'devices';
+  /** The type that a click places. */
+  readonly armed?: DeviceType | null;
+  /** Lays an even field of it into the room instead of one. */
+  readonly field?: Field;
+  readonly onPlaced?: (again: boolean) => void;
+  readonly onSelect: (selection: Selection) => void;
+  readonly onView: (view: string | null) => void;
+}
+
+const GUIDE_PX = 8;
+const DRAG_PX = 3;
+const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
+
+/** A room's ceiling as it lies over the plan: joists, beams, lights, vents, and what hangs there, which is placed and moved here. */
+export function CeilingView({ document, roomId, selection, stage, armed = null, field, onPlaced, onSelect, onView }: Props) {
+  const { edit, preview, showPreview } = useProjectParts('edit', 'preview', 'showPreview');
+  const [mode, setMode] = useState<'look' | 'joist' | 'no-joist'>('look');
+  const [pointer, setPointer] = useState<Point2 | null>(null);
+  const [free, setFree] = useState(false);
+  const [guides, setGuides] = useState<readonly Guide[]>([]);
+  const held = useRef<{ readonly ids: readonly string[]; readonly from: Point2 } | null>(null);
+  /** The click that ends a drag lands on the sheet, which has the pointer: it is no click on nothing. */
+  const wasHeld = useRef(false);
+  const svg = useRef<SVGSVGElement>(null);
+  const shown = preview?.document ?? document;
+  const room = shown.rooms[roomId];
+  const { units } = document.project;
+  const joists = useMemo(() => joistsOf(shown, room), [shown, room]);
+  const sheet = useSheetSize(svg);
+  const b = boundsOf(room.polygon as Point2[])!;
+  const k = Math.min((sheet.width - 60) / (b.maxX - b.minX), (sheet.height - 50) / (b.maxY - b.minY));
+  const [cx, cy] = [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2];
+  const chosen = useMemo(() => new Set(selection.kind === 'device' ? selection.ids : []), [selection]);
+  const mayPlace = mode === 'look' && armed !== null && attachmentOf(armed) === 'ceiling' ? armed : null;
+  const world = (event: { clientX: number; clientY: number }): Point2 => {
+    const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.current!.getScreenCTM()!.inverse());
+    return [(p.x - sheet.width / 2) / k + cx, -(p.y - sheet.height / 2) / k + cy];
+  };
+  const inRoom = (p: readonly [number, number]) => pointInPolygon(p, room.polygon as Point2[], 0.05);
+  const things = onLevel(shown, 'features', room.levelId).filter(
+    (f) =>
+      ['obstacle', 'service', 'way', 'existing'].includes(featureMake(f.kind).group) && f.topM > 1.8 && f.points.some(inRoom),
+  );
+  const devices = onLevel(shown, 'devices', room.levelId).filter(
+    (d) => d.roomId === roomId && attachmentOf(shown.deviceTypes[d.typeId]) === 'ceiling',
+  );
+  const guided = (type: DeviceType, p: Point2, without: readonly string[], freely: boolean) =>
+    freely ? { at: p, guides: [] } : guideTo(document, room.levelId, type, p, GUIDE_PX / k, new Set(without));
+  const offsetAt = (p: Point2) => rotate2(p, -room.joistAngleRad)[1];
+
+  const dragged = (grip: NonNullable<typeof held.current>, to: Point2, freely: boolean) => {
+    const first = document.devices[grip.ids[0]];
+    const wanted: Point2 = [first.x + to[0] - grip.from[0], first.y + to[1] - grip.from[1]];
+    const next = guided(document.deviceTypes[first.typeId], wanted, grip.ids, freely);
+    const aim = next.guides.length > 0 ? next.at : toHandGrid(next.at, units);
+    const [dx, dy] = [aim[0] - first.x, aim[1] - first.y];
+    const moves = grip.ids.map((deviceId) => {
+      const { x, y } = document.devices[deviceId];
+      return { deviceId, to: [x + dx, y + dy] as const };
+    });
+    return { guides: next.guides, operations: moveDevices(document, moves) };
+  };
+  const take = (id: string, event: PointerEvent) => {
+    if (mode !== 'look' || mayPlace || event.button !== 0) return;
+    event.stopPropagation();
+    const already = chosen.has(id);
+    if (event.shiftKey) {
+      const ids = already ? selection.ids.filter((other) => other !== id) : [...chosen, id];
+      return onSelect(ids.length > 0 ? { kind: 'device', ids } : { kind: 'none', ids: [] });
+    }
+    if (!already) onSelect({ kind: 'device', ids: [id] });
+    svg.current?.setPointerCapture(event.pointerId);
+    wasHeld.current = true;
+    held.current = { ids: already ? [id, ...selection.ids.filter((other) => other !== id)] : [id], from: world(event) };
+  };
+  const onKey = (id: string, event: KeyboardEvent) => {
+    if (event.key !== 'Enter' && event.key !== ' ') return;
+    event.preventDefault();
+    onSelect({ kind: 'device', ids: [id] });
+  };
+  const onMove = (event: PointerEvent) => {
+    const to = world(event);
+    setPointer(to);
+    setFree(event.altKey);
+    if (!held.current) return;
+    const next = dragged(held.current, to, event.altKey);
+    setGuides(next.guides);
+    if (next.operations.ok) showPreview('', next.operations.value);
+  };
+  const onUp = (event: PointerEvent) => {
+    const grip = held.current;
+    held.current = null;
+    setGuides([]);
+    if (!grip) return;
+    const to = world(event);
+    if (Math.hypot(to[0] - grip.from[0], to[1] - grip.from[1]) * k > DRAG_PX)
+      edit(text('edit.move'), dragged(grip, to, event.altKey).operations);
+    else showPreview('', null);
+  };
+  const click = (event: React.MouseEvent) => {
+    const ended = wasHeld.current;
+    wasHeld.current = false;
+    if (ended) return;
+    const p = world(event);
+    if (mayPlace) {
+      if (!inRoom(p)) return;
+      const to = guided(mayPlace, p, [], event.altKey);
+      const at = to.guides.length > 0 ? to.at : toHandGrid(p, units);
+      const placed = field
+        ? placeField(document, roomId, mayPlace.id, field.overlap, field.ear, IDS)
+        : placeAll(document, room.levelId, [{ typeId: mayPlace.id, at }], IDS);
+      const title = text('edit.place', { name: mayPlace.name.toLowerCase() });
+      if (edit(title, placed.ok ? placed.value.operations : placed) && placed.ok) {
+        onSelect({ kind: 'device', ids: placed.value.devices.map(({ id }) => id) });
+        onPlaced?.(event.shiftKey);
+      }
+      return;
+    }
+    if (mode === 'look') {
+      if (stage === 'devices' && !(event.target as Element).closest('.wall-face')) onSelect({ kind: 'none', ids: [] });
+      return;
+    }
+    const offsetM = Math.round(offsetAt(p) * 1000) / 1000;
+    const near = joists.find((joist) => Math.abs(joist.offsetM - offsetM) < 0.05);
+    const known = near?.memberId ? document.framingMembers[near.memberId] : undefined;
+    if (known) edit(text('edit.remove'), [remove('framingMembers', known)]);
+    else if (mode === 'joist' || near)
+      edit(text(`ceiling.${mode}`), [
+        create('framingMembers', {
+          id: newRecordId('n'),
+          wallId: null,
+          roomId,
+          kind: 'joist',
+          offsetM: mode === 'joist' ? offsetM : near!.offsetM,
+          widthM: 0.045,
+          bottomM: 0,
+          topM: 0,
+          present: mode === 'joist',
+          note: '',
+        }),
+      ]);
+  };
+
+  const covered = pointer && mayPlace && field ? coverRoom(document, roomId, mayPlace.id, field.overlap, field.ear) : null;
+  const ghost = pointer && mayPlace && !field && inRoom(pointer) ? guided(mayPlace, pointer, [], free) : null;
+  const lines = ghost?.guides ?? guides;
+  const only = chosen.size === 1 ? devices.find(({ id }) => chosen.has(id)) : undefined;
+  const places = only && !preview && rankOf(shown, only) === 'stop' ? legalPlaces(shown, only) : [];
+  const bay =
+    pointer &&
+    bayAt(
+      joists.filter(({ offsetM }, i) => i === 0 || joists[i - 1].offsetM !== offsetM),
+      offsetAt(pointer),
+    );
+  const labels = labelFaces(
+    devices.map((device) => {
+      const { widthM, heightM } = faceOf(shown.deviceTypes[device.typeId], null);
+      return {
+        id: device.id,
+        x: device.x * k,
+        y: -device.y * k,
+        width: widthM * k,
+        height: heightM * k,
+        words: device.heightM === null ? '' : formatLength(device.heightM, units),
+      };
+    }),
+  );
+  const turned = (facingRad: number) => `rotate(${90 - (facingRad * 180) / Math.PI})`;
+  return (
+    <div className={stage === 'devices' ? 'elevation beside' : 'elevation'}>
+      <SurfaceHeader document={document} levelId={room.levelId} room={room} wall={null} side={null} onView={onView}>
+        <h2>
+          {term(`ceilings.${room.ceilingKind}`)} · {term(`framings.${room.framing}`)}
+        </h2>
+        {stage === 'survey' && (
+          <Segmented
+            size="small"
+            value={mode}
+            options={(['look', 'joist', 'no-joist'] as const).map((value) => ({ value, label: text(`ceiling.${value}`) }))}
+            onChange={setMode}
+          />
+        )}
+      </SurfaceHeader>
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${sheet.width} ${sheet.height}`}
+        className={`elevation-sheet mode-${mode}${mayPlace ? ' placing' : ''}`}
+        role="group"
+        aria-label={text('ceiling.title', { name: room.name })}
+        onPointerMove={onMove}
+        onPointerUp={onUp}
+        onPointerLeave={() => setPointer(null)}
+        onClick={click}
+      >
+        <g
+          transform={`translate(${sheet.width / 2 - cx * k},${sheet.height / 2 + cy * k}) scale(${k},${-k})`}
+          style={{ ['--inv' as string]: 1 / k }}
+        >
+          <path d={pathThrough(room.polygon, true)} className="elevation-wall" vectorEffect="non-scaling-stroke" />
+          {joists.map((joist, i) => (
+            <path
+              key={i}
+              d={pathThrough([joist.a, joist.b])}
+              className={joist.measured ? 'ceiling-joist measured' : 'ceiling-joist'}
+              style={{ strokeWidth: joist.widthM }}
+            />
+          ))}
+          {things.map((feature) => (
+            <g key={feature.id} className="elevation-thing">
+              {feature.points.length === 1 ? (
+                feature.depthM === 0 ? (
+                  <circle cx={feature.points[0][0]} cy={feature.points[0][1]} r={feature.widthM / 2} />
+                ) : (
+                  <path d={pathThrough(featureBox(feature), true)} />
+                )
+              ) : (
+                <path
+                  d={pathThrough(feature.points, feature.area)}
+                  className={feature.area ? '' : 'thing-line'}
+                  style={feature.area ? undefined : { strokeWidth: feature.widthM }}
+                />
+              )}
+              <g transform={`translate(${feature.points[0][0]},${feature.points[0][1]})`}>
+                <text className="upright" y={-6}>
+                  {feature.name || term(`features.${feature.kind}`)}
+                </text>
+              </g>
+            </g>
+          ))}
+          {places.map(({ at, shiftM }) => (
+            <g
+              key={at.join()}
+              className="legal-place"
+              transform={`translate(${at[0]},${at[1]})`}
+              role="button"
+              aria-label={text('elevation.moveHere', { by: formatLength(shiftM, units) })}
+              onClick={(event) => {
+                event.stopPropagation();
+                edit(text('edit.move'), moveDevices(document, [{ deviceId: only!.id, to: at }]));
+              }}
+            >
+              <g className="upright">
+                <g transform={turned(only!.facingRad)}>
+                  <FaceShape face={faceOf(shown.deviceTypes[only!.typeId], null)} k={k} />
+                </g>
+                <text y={-8} textAnchor="middle">
+                  {text('elevation.moveHere', { by: formatLength(shiftM, units) })}
+                </text>
+              </g>
+            </g>
+          ))}
+          {devices.map((device) => {
+            const type = shown.deviceTypes[device.typeId];
+            const label = labels.get(device.id)!;
+            const [bx, by] = [label.bead[0] - device.x * k, label.bead[1] + device.y * k];
+            return (
+              <g
+                key={device.id}
+                className={`wall-face ${rankOf(shown, device)}${chosen.has(device.id) ? ' chosen' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
+                transform={`translate(${device.x},${device.y})`}
+                role="button"
+                tabIndex={0}
+                aria-label={`${type.code} ${device.name || type.name}`}
+                aria-pressed={chosen.has(device.id)}
+                data-device={device.id}
+                onPointerDown={(event) => take(device.id, event)}
+                onKeyDown={(event) => onKey(device.id, event)}
+                style={{ color: SYSTEM_STYLE[type.system].colour }}
+              >
+                <g className="upright">
+                  <g transform={turned(device.facingRad)}>
+                    <FaceShape face={faceOf(type, mountTypeOf(shown, device))} k={k} />
+                  </g>
+                  {Math.hypot(bx, by) > 4 && <path className="face-leader" d={`M0 0L${bx} ${by}`} />}
+                  <g transform={`translate(${bx},${by})`}>
+                    {chosen.has(device.id) && <circle r={20} className="chosen-ring" />}
+                    <BeadShape code={type.code} system={type.system} facingRad={null} />
+                  </g>
+                  {label.words && device.heightM !== null && (
+                    <text x={label.words[0] - device.x * k} y={label.words[1] + device.y * k}>
+                      {formatLength(device.heightM, units)}
+                    </text>
+                  )}
+                </g>
+              </g>
+            );
+          })}
+          <g pointerEvents="none" className="draft">
+            {lines.map((guide) => (
+              <path
+                key={guide.axis}
+                className={`guide ${guide.kind}`}
+                vectorEffect="non-scaling-stroke"
+                d={pathThrough([guide.a, guide.b])}
+              />
+            ))}
+            {covered?.ok &&
+              covered.value.at.map(([x, y]) => (
+                <g key={`${x},${y}`} transform={`translate(${x},${y})`} className="ghost">
+                  <circle className="coverage" r={covered.value.discM / 2} />
+                  <g className="upright">
+                    <FaceShape face={faceOf(mayPlace!, null)} k={k} />
+                  </g>
+                </g>
+              ))}
+            {ghost && mayPlace && (
+              <g transform={`translate(${ghost.at[0]},${ghost.at[1]})`} className="ghost">
+                <g className="upright">
+                  <FaceShape face={faceOf(mayPlace, null)} k={k} />
+                  <g transform="translate(0,-22)">
+                    <BeadShape code={mayPlace.code} system={mayPlace.system} facingRad={null} />
+                  </g>
+                </g>
+              </g>
+            )}
+          </g>
+        </g>
+      </svg>
+      <footer className="faint">
+        {mode !== 'look'
+          ? text(`ceiling.how.${mode}`)
+          : armed && !mayPlace
+            ? text('ceiling.notForCeilings', { name: armed.name })
+            : lines.length > 0
+              ? lines.map(({ kind }) => text(`ceiling.guides.${kind}`)).join(' · ')
+              : bay
+                ? text('ceiling.bay', { clear: formatLength(bay.clearM, units) })
+                : joists.length === 0
+                  ? text('ceiling.noJoists')
+                  : text(stage === 'survey' ? 'ceiling.hint' : 'ceiling.hintDevices', { count: joists.length })}
+      </footer>
+    </div>
+  );
+}

@@ -1,0 +1,126 @@
+import { memo } from 'react';
+import type { FramingMember, Opening } from '@dusky-spool/core/project';
+import type { WallElevation } from '@dusky-spool/core/survey';
+import { formatLength, type UnitSystem } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import type { Selection } from '../../editor/selection.ts';
+import type { WallScale } from './wall-scale.ts';
+
+interface Props {
+  readonly view: WallElevation;
+  readonly scale: WallScale;
+  readonly units: UnitSystem;
+  readonly selection: Selection;
+  readonly onOpening?: (opening: Opening, event: React.PointerEvent) => void;
+  readonly onFeature?: (featureId: string) => void;
+  readonly onBlocking?: (member: FramingMember, event: React.MouseEvent) => void;
+}
+
+/** A wall as it stands: framing, openings, what meets it, what was found on it, and the lines that heights are taken from. */
+export const WallDrawing = memo(function WallDrawing({
+  view,
+  scale: { X, Y, k, box },
+  units,
+  selection,
+  onOpening,
+  onFeature,
+  onBlocking,
+}: Props) {
+  const chosen = (kind: Selection['kind'], id: string) => selection.kind === kind && selection.ids.includes(id);
+  const [west, east] = [Math.min(X(0), X(view.lengthM)), Math.max(X(0), X(view.lengthM))];
+  const across = (heightM: number) => `M${west} ${Y(heightM)}H${east}`;
+  return (
+    <>
+      <rect {...box(0, view.lengthM, 0, view.heightM)} className="elevation-wall" />
+      {view.floorBuildUpM > 0 && <rect {...box(0, view.lengthM, -view.floorBuildUpM, 0)} className="elevation-build-up" />}
+      {view.plates.map(({ bottomM, topM }, i) => (
+        <rect key={i} {...box(0, view.lengthM, bottomM, topM)} className="elevation-plate" />
+      ))}
+      {view.studs.map(({ offsetM, widthM, measured }, i) => (
+        <rect
+          key={i}
+          {...box(offsetM - widthM / 2, offsetM + widthM / 2, 0, view.heightM)}
+          className={measured ? 'elevation-stud measured' : 'elevation-stud'}
+        />
+      ))}
+      {view.blocking.map((one) => (
+        <rect
+          key={one.id}
+          {...box(one.offsetM, one.offsetM + one.widthM, one.bottomM, one.topM)}
+          className="elevation-blocking"
+          onClick={(event) => onBlocking?.(one, event)}
+        />
+      ))}
+      {view.openings.map((opening) => {
+        const { offsetM, widthM, casingWidthM, sillM, headM } = opening;
+        const reach = widthM / 2 + casingWidthM;
+        return (
+          <g
+            key={opening.id}
+            className={`elevation-opening${chosen('opening', opening.id) ? ' chosen' : ''}${onOpening ? '' : ' still'}`}
+            onPointerDown={(event) => onOpening?.(opening, event)}
+          >
+            <rect
+              {...box(offsetM - reach, offsetM + reach, sillM > 0 ? sillM - casingWidthM : 0, headM + casingWidthM)}
+              className="casing"
+            />
+            <rect {...box(offsetM - widthM / 2, offsetM + widthM / 2, sillM, headM)} className={opening.kind} />
+            <text x={X(offsetM)} y={Y((headM + sillM) / 2)} textAnchor="middle">
+              {formatLength(widthM, units)}
+            </text>
+          </g>
+        );
+      })}
+      {view.meets.map(({ wall, offsetM }) => (
+        <rect
+          key={wall.id}
+          {...box(offsetM - wall.thicknessM / 2, offsetM + wall.thicknessM / 2, 0, view.heightM)}
+          className="elevation-meets"
+        />
+      ))}
+      {view.features.map(({ feature, offsetM }) => {
+        const least = 4 / k;
+        const half = Math.max(least, feature.widthM) / 2;
+        return (
+          <g
+            key={feature.id}
+            className={chosen('feature', feature.id) ? 'elevation-thing chosen' : 'elevation-thing'}
+            onClick={() => onFeature?.(feature.id)}
+          >
+            <rect {...box(offsetM - half, offsetM + half, feature.bottomM, Math.max(feature.topM, feature.bottomM + least))} />
+            <text x={X(offsetM)} y={Y(feature.topM) - 4} textAnchor="middle">
+              {feature.name || term(`features.${feature.kind}`)}
+            </text>
+          </g>
+        );
+      })}
+      {view.benchmarkM !== null && (
+        <g className="elevation-benchmark">
+          <path d={across(view.benchmarkM)} />
+          <text x={east - 6} y={Y(view.benchmarkM) - 6} textAnchor="end">
+            {text('elevation.benchmark', { height: formatLength(view.benchmarkM, units) })}
+          </text>
+        </g>
+      )}
+      <g className="elevation-scale">
+        <path d={across(0)} className="floor-line" />
+        <text x={west - 8} y={Y(0) + 4} textAnchor="end">
+          {text('elevation.floor')}
+        </text>
+        {view.floorBuildUpM > 0 && (
+          <text x={west} y={Y(-view.floorBuildUpM) + 18}>
+            {text('elevation.subfloor', { down: formatLength(view.floorBuildUpM, units) })}
+          </text>
+        )}
+        {[...new Set(view.ceilings.map(({ heightM }) => heightM))].map((heightM) => (
+          <g key={heightM}>
+            <path d={across(heightM)} className="ceiling-line" />
+            <text x={west - 8} y={Y(heightM) + 4} textAnchor="end">
+              {formatLength(heightM, units)}
+            </text>
+          </g>
+        ))}
+      </g>
+    </>
+  );
+});

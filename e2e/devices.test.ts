@@ -129,6 +129,58 @@ describe('devices in places that can be built', () => {
     await page.getByRole('button', { name: 'Back to the plan' }).click();
   });
 
+  it('zones are shown on the plan with their names', async () => {
+    await page.getByLabel('Zones on the plan').selectOption('audio');
+    await page.locator('.zone-name').getByText('Table', { exact: true }).waitFor();
+    // Five zones of the demo and the one that was made above, room by room.
+    expect(await page.locator('.zone').count()).to.be.at.least(5);
+    await page.getByLabel('Zones on the plan').selectOption('');
+    expect(await page.locator('.zone').count()).to.equal(0);
+  });
+
+  it('beads that would hide each other are one when zoomed out, and a click shows them apart', async () => {
+    for (let i = 0; i < 3; i++) await page.getByLabel('Zoom out').click();
+    const cluster = page.locator('.bead-cluster').first();
+    await cluster.waitFor();
+    const [count] = (await cluster.getAttribute('aria-label'))!.split(' ');
+    const before = await page.locator('.plan-canvas .device').count();
+    await cluster.click();
+    await page.waitForFunction(() => document.querySelectorAll('.plan-canvas .bead-cluster').length === 0);
+    expect(Number(count)).to.be.at.least(2);
+    expect(await page.locator('.plan-canvas .device').count()).to.be.greaterThan(before);
+    await page.getByRole('button', { name: 'Fit', exact: true }).click();
+  });
+
+  it('devices that stand together get a box and plate, which is filled, checked and printed', async () => {
+    await page.getByRole('button', { name: 'Plates', exact: true }).click();
+    const wanted = page.getByRole('region', { name: 'Devices without a plate' });
+    const places = await wanted.getByRole('listitem').count();
+    await wanted.getByRole('listitem').filter({ hasText: 'Boot room' }).getByRole('button', { name: 'Compose a plate' }).click();
+    const card = page.locator('.plate-card');
+    await card.getByText('network jack').first().waitFor();
+    expect(await wanted.getByRole('listitem').count()).to.equal(places - 1);
+    // An electrician's gang in the same box wants a divider, and the finding offers it.
+    await card.getByLabel('Gangs', { exact: true }).fill('2');
+    await card.getByLabel('Gangs', { exact: true }).press('Enter');
+    await card.getByLabel('Of them mains').fill('1');
+    await card.getByLabel('Of them mains').press('Enter');
+    await card.getByText(/without a divider/).waitFor();
+    await card.getByRole('button', { name: 'Set a divider' }).click();
+    await card.getByRole('button', { name: 'Apply' }).click();
+    await card.getByText(/without a divider/).waitFor({ state: 'detached' });
+    await saved(page);
+    const [sheet] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Plate schedule, PDF' }).click(),
+    ]);
+    expect(
+      readFileSync(await sheet.path())
+        .subarray(0, 4)
+        .toString(),
+    ).to.equal('%PDF');
+    await page.getByRole('button', { name: 'Back to the plan' }).click();
+  });
+
   it('a recipe shows which runs it adds before it is applied', async () => {
     await page.getByRole('button', { name: 'Library', exact: true }).click();
     await page.getByRole('button', { name: /^Access point$/ }).click();

@@ -25,11 +25,12 @@ const RANK = {
   survey: 7,
   brief: 8,
   mounting: 8,
+  plates: 9,
   calculators: 9,
-  checks: 9,
-  documents: 10,
-  contract: 10,
-  testing: 11,
+  checks: 10,
+  documents: 11,
+  contract: 11,
+  testing: 12,
 };
 const MAY_USE_SEQUELIZE = [
   /^server\/database\//,

@@ -5,6 +5,7 @@ import {
   ANSWERS,
   BOX_KINDS,
   GROUP_KINDS,
+  PLATE_OPENINGS,
   LEG_ENDS,
   PARTS,
   BRIEF_TOPICS,
@@ -30,6 +31,7 @@ import {
 } from '@dusky-spool/core/project';
 import { ANCHOR_CAUTIONS, ANCHORS, EDGES, FEATURE_GROUPS, surveyQuestions } from '@dusky-spool/core/survey';
 import { smallHouse, twoStoreyHouse } from '@dusky-spool/core/testing';
+import { INSERTS, PLATE_PROBLEMS } from '@dusky-spool/core/plates';
 import { CLASHES, DISPLAY_REASONS } from '@dusky-spool/core/mounting';
 import { CHECKS } from '@dusky-spool/core/checks';
 import { en, problemSentence } from './index.ts';
@@ -70,6 +72,8 @@ describe('the texts', () => {
       ['legEnds', LEG_ENDS],
       ['boxes', BOX_KINDS],
       ['groupKinds', GROUP_KINDS],
+      ['plateOpenings', PLATE_OPENINGS],
+      ['inserts', INSERTS],
       ['topics', BRIEF_TOPICS],
       ['answers', ANSWERS],
       ['gates', TRADE_GATES],
@@ -122,7 +126,7 @@ describe('the texts', () => {
   });
 
   it('have a sentence for everything that keeps a device from being built', () => {
-    expect(CLASHES.filter((code) => !Object.hasOwn(en.findings, code))).to.deep.equal([]);
+    expect([...CLASHES, ...PLATE_PROBLEMS].filter((code) => !Object.hasOwn(en.findings, code))).to.deep.equal([]);
   });
 
   it('name every rule once', () => {

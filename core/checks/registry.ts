@@ -5,6 +5,7 @@ import { buildable } from './buildable.ts';
 import type { Check, CheckContext, Finding, Rank } from './check.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
 import { keptRouteDiffers } from './kept-route-differs.ts';
+import { platesSound } from './plates-sound.ts';
 import { routeMissing } from './route-missing.ts';
 import { speakerCableLossCheck } from './speaker-cable-loss.ts';
 
@@ -23,6 +24,7 @@ export const CHECKS: readonly Check[] = [
   decisionsInTime,
   signedRooms,
   buildable,
+  platesSound,
 ];
 
 const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };

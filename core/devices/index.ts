@@ -30,9 +30,11 @@ export {
   setWallDistance,
   templateOf,
   wallDistances,
+  wallDistancesAt,
   type Axis,
   type IdSource,
   type Placed,
   type WallDistance,
 } from './placing.ts';
+export { zonesOn, type ZonePart } from './zones.ts';
 export { ROOM_TEMPLATES } from './room-templates.ts';

@@ -153,12 +153,19 @@ export interface WallDistance {
 const ON_WALL_M = 0.35;
 
 /** The two walls that a device is measured from on site: the nearest one, and the nearest that is not parallel to it. */
-export function wallDistances(document: ProjectDocument, device: Device): WallDistance[] {
+export const wallDistances = (document: ProjectDocument, device: Device): WallDistance[] =>
+  wallDistancesAt(document, device, attachmentOf(document.deviceTypes[device.typeId]) === 'wall');
+
+/** The same for any place; one that is on a wall is measured from the nearest wall beside it alone. */
+export function wallDistancesAt(
+  document: ProjectDocument,
+  device: Pick<Device, 'levelId' | 'roomId' | 'x' | 'y' | 'facingRad'>,
+  onWall: boolean,
+): WallDistance[] {
   const building = buildingOf(document);
   const room = device.roomId === null ? roomAt(building, device.levelId, [device.x, device.y]) : document.rooms[device.roomId];
   if (!room) return [];
   const p: Point2 = [device.x, device.y];
-  const onWall = attachmentOf(document.deviceTypes[device.typeId]) === 'wall';
   const around = (building.wallsByLevel[device.levelId] ?? []).flatMap((wall): WallDistance[] => {
     if (!isSideOf(room, wall)) return [];
     const lengthM = wallLength(wall);

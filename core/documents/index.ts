@@ -22,4 +22,5 @@ export {
   type TradesTable,
   type TradesWords,
 } from './trades-sheet.ts';
+export { platesInOrder, plateSchedule, type PlateColumn, type PlateTable, type PlateWords } from './plate-schedule.ts';
 export { planSheet, SHEET_PAPERS, type PlanSheet, type SheetMark, type SheetPaper } from './plan-sheet.ts';

@@ -7,5 +7,6 @@ export { placeLabels, type Box, type LabelWish } from './place-labels.ts';
 export { closestOnSegment, crossingParameters, segmentsCross } from './segment.ts';
 export { centroidOf, chordsOf, isSimplePolygon, levelCrossings, pointInPolygon, polygonArea } from './polygon.ts';
 export { convexHull, outlineGap } from './hull.ts';
+export { clusterPoints, type Cluster } from './cluster.ts';
 export { facesAfter } from './faces-after.ts';
 export { faceArea, facesOf, type Face, type FaceSegment, type PlanarMap } from './faces.ts';

@@ -4,7 +4,7 @@ import { clashesOf } from './clashes.ts';
 
 /** Devices farther apart than this along either axis never meet: two of the largest faces and what they keep clear, m. */
 const NEAR_M = 3;
-const TABLES = ['levels', 'rooms', 'walls', 'openings', 'features', 'framingMembers', 'facts', 'deviceTypes'] as const;
+const TABLES = ['levels', 'rooms', 'walls', 'openings', 'features', 'framingMembers', 'facts', 'deviceTypes', 'plates'] as const;
 
 export type ClashesByDevice = ReadonlyMap<string, readonly Clash[]>;
 

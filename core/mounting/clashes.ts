@@ -181,6 +181,7 @@ function neighbourClashes(
       if (less(awayM, close) || awayM < -1e-6) return [nearDevice(other, awayM, close)];
       continue;
     }
+    if (sharesPlate(document, device.id, other.id)) continue;
     if (other.roomId !== device.roomId || Math.abs(Math.cos(other.facingRad - device.facingRad) - 1) > 0.1) continue;
     const their = halfFace(there);
     const asideM = Math.hypot(dx, dy) - own[0] - their[0];
@@ -209,6 +210,21 @@ function neighbourClashes(
       ];
   }
   return [];
+}
+
+const platesKept = new WeakMap<object, ReadonlyMap<string, string>>();
+/** Devices in the gangs of one plate stand side by side on purpose. */
+function sharesPlate({ plates }: ProjectDocument, a: string, b: string): boolean {
+  let byDevice = platesKept.get(plates);
+  if (!byDevice) {
+    byDevice = new Map(
+      Object.values(plates).flatMap(({ id, inserts }) =>
+        inserts.flatMap(({ deviceId }) => (deviceId === null ? [] : [[deviceId, id] as const])),
+      ),
+    );
+    platesKept.set(plates, byDevice);
+  }
+  return byDevice.has(a) && byDevice.get(a) === byDevice.get(b);
 }
 
 const nearDevice = (other: Device, awayM: number, needM: number): Clash =>

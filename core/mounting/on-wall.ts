@@ -227,13 +227,17 @@ export function nearWindow(document: ProjectDocument, device: Device): Clash[] {
   return [];
 }
 
-/** A wall with nothing but the outside on one side reads the weather, not the room. */
-function outsideWall(document: ProjectDocument, wall: Wall, offsetM: number): Clash[] {
+/** Whether a wall has a room on one side only, at a point of its centre line. */
+export function isOutsideWall(document: ProjectDocument, wall: Wall, at: Point2): boolean {
   const lengthM = distance2(wall.a, wall.b);
   const [ux, uy] = [(wall.b[0] - wall.a[0]) / lengthM, (wall.b[1] - wall.a[1]) / lengthM];
-  const at = wallPoint(wall, offsetM);
   const reach = wall.thicknessM / 2 + 0.1;
   const building = buildingOf(document);
-  const sides = [1, -1].map((side) => roomAt(building, wall.levelId, [at[0] - uy * reach * side, at[1] + ux * reach * side]));
-  return sides.every(Boolean) ? [] : [clash('climate-outside-wall', 'look', { with: { in: 'walls', id: wall.id } })];
+  return ![1, -1].every((side) => roomAt(building, wall.levelId, [at[0] - uy * reach * side, at[1] + ux * reach * side]));
 }
+
+/** A wall with nothing but the outside on one side reads the weather, not the room. */
+const outsideWall = (document: ProjectDocument, wall: Wall, offsetM: number): Clash[] =>
+  isOutsideWall(document, wall, wallPoint(wall, offsetM))
+    ? [clash('climate-outside-wall', 'look', { with: { in: 'walls', id: wall.id } })]
+    : [];

@@ -1,8 +1,9 @@
 import { runChecks } from '../../core/checks/index.ts';
 import type { Point2 } from '../../core/geometry/index.ts';
-import { newHeader, type ProjectDocument } from '../../core/project/index.ts';
+import { composePlate, platesWanted } from '../../core/plates/index.ts';
+import { create, newHeader, type GroupKind, type ProjectDocument, type SystemName } from '../../core/project/index.ts';
 import { addBrief } from './brief.ts';
-import { HouseBuilder, type RoomPlan } from './house-builder.ts';
+import { HouseBuilder, must, type RoomPlan } from './house-builder.ts';
 
 const STONE_LINED = { kind: 'furred', thicknessM: 0.45, cavityDepthM: 0.095, cableMayRun: true } as const;
 const STONE_BARE = { kind: 'masonry', thicknessM: 0.45, cavityDepthM: 0, cableMayRun: false } as const;
@@ -275,6 +276,8 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
       'Provision for blinds as agreed',
     ].join('\n'),
   });
+  addZones(house);
+  addPlates(house, ['GR', 'MU', 'ST', 'HA', 'KI']);
   return { builder: house, document: house.finish() };
 }
 
@@ -357,4 +360,37 @@ function addOpenings(house: HouseBuilder, lower: string, main: string, upper: st
     0.8,
     2.05,
   );
+}
+
+/** Listening, alarm and shade zones: what belongs to one volume control, one alarm zone, one group of shades. */
+function addZones(house: HouseBuilder): void {
+  const zones: readonly (readonly [kind: GroupKind, name: string, system: SystemName, rooms: readonly string[]])[] = [
+    ['audio', 'Living', 'sound', ['GR', 'KI']],
+    ['audio', 'Table', 'sound', ['DN']],
+    ['audio', 'Music', 'sound', ['MU', 'ST']],
+    ['security', 'Creek side', 'guard', ['GR', 'DN', 'KI']],
+    ['security', 'Entry', 'guard', ['HA', 'BT', 'GG']],
+    ['shade', 'Evening sun', 'shade', ['GR', 'MU', 'DN']],
+  ];
+  for (const [kind, name, system, codes] of zones) {
+    const { rooms, devices, deviceTypes } = house.document;
+    const inZone = Object.values(devices).filter(
+      ({ roomId, typeId }) => roomId !== null && codes.includes(rooms[roomId].code) && deviceTypes[typeId].system === system,
+    );
+    if (inZone.length === 0) continue;
+    const groupId = house.id('group');
+    house.apply([
+      create('groups', { id: groupId, kind, name }),
+      ...inZone.map(({ id }) => create('groupMembers', { id: house.id('member'), groupId, deviceId: id })),
+    ]);
+  }
+}
+
+/** Boxes and plates of the rooms that are settled; the others are still to be composed. */
+function addPlates(house: HouseBuilder, codes: readonly string[]): void {
+  for (const group of platesWanted(house.document)) {
+    const { roomId } = house.document.devices[group[0]];
+    if (roomId === null || !codes.includes(house.document.rooms[roomId].code)) continue;
+    house.apply(must(composePlate(house.document, group, house.id('plate'))).operations);
+  }
 }

@@ -20,10 +20,12 @@ const WIDE: Readonly<Record<string, number>> = {
   wishes: 1.5,
   seenFrom: 1.5,
   holes: 1.3,
+  inserts: 3,
+  box: 1.4,
 };
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
-export type TablesSheet = 'site' | 'trades';
+export type TablesSheet = 'site' | 'trades' | 'plates';
 
 export interface SheetTable {
   readonly section: string;

@@ -34,6 +34,32 @@ export const documents = {
   aid: 'Planning aid. Local code, the authority and licensed trades decide. Do not cut joists, beams or rated walls without approval.',
   boring: 'Check every bore against mains, pipes and structure before drilling.',
   labelTo: 'to {{there}}',
+  plates: {
+    title: 'Plate schedule',
+    nothing: 'No plate is composed yet.',
+    sections: { plates: 'Boxes and plates', inserts: 'Inserts to buy' },
+    notes: {
+      plates:
+        'Gangs are counted from the left, mains at the right end. Mains and low voltage share a box only with a listed divider between them; a licensed electrician wires the mains side.',
+      inserts: 'Fronts of devices come with the devices and are not counted.',
+    },
+    columns: {
+      what: 'Plate',
+      place: 'Room',
+      fromWall: 'From wall',
+      height: 'Centre AFF',
+      gangs: 'Gangs · width',
+      box: 'Box',
+      divider: 'Divider',
+      opening: 'Opening',
+      inserts: 'Inserts',
+      finish: 'Finish',
+      beside: 'In line with',
+      insert: 'Insert',
+      count: 'Count',
+    },
+    words: { yes: 'yes', left: 'to the left', right: 'to the right', gang: 'gang {{gang}}', plate: 'Plate {{number}}' },
+  },
   trades: {
     title: 'Trades sheet',
     nothing: 'No device asks anything of another trade.',

@@ -61,6 +61,19 @@ export const findings = {
   'mount-sweep':
     'Drawn out to {{outM}} and turned {{turnDeg}}°, {{device}} meets a {{thing}}. Move it, take a shorter arm, or accept that it turns less.',
   'mount-no-far-device': '{{device}} takes its {{lead}} from a {{far}}, and none is on the plan. Give it a place with a recess.',
+  'plate-no-divider':
+    'Mains and low voltage share the box of this plate without a divider. Set a listed divider, or take two boxes.',
+  'plate-mains-over': 'The plate has {{gangs}} gangs, and {{mainsGangs}} are for mains. Correct one of the two.',
+  'plate-insert-outside':
+    '{{count}} of its inserts stand in a gang that is not there, or on the wrong side of the divider. Move them.',
+  'plate-gang-full': 'Gang {{gang}} has {{count}} inserts; {{most}} fit. Spread them over another gang.',
+  'plate-box-misfit': 'The plate has {{gangs}} gangs; its box takes {{room}}. Take a larger box.',
+  'plate-open-box': 'An open bracket is in a wall that wants a closed box ({{wall}}). Take a closed one; local code decides.',
+  'plate-too-wide-for-bay': 'The box is {{widthM}} wide; the bay is {{clearM}} clear. Move it, or split it.',
+  'plate-insert-missing': '{{count}} of the cables that end here have no insert. Add them.',
+  'plate-device-gone': '{{count}} of its inserts belong to devices that are gone. Clear them.',
+  'plate-apart': '{{device}} is {{awayM}} away from its plate. Move one to the other.',
+  'plate-not-lined-up': 'The electrician’s box {{awayM}} beside it is at {{heightM}}: {{offM}} off. Line them up.',
   'climate-outside-wall':
     '{{device}} is on an outside wall and reads the weather. Move it to an inner wall, or add a remote sensor.',
   'climate-near-vent':
@@ -88,6 +101,12 @@ export const cures = {
   'move-pair': 'Move both of the pair {{shiftM}}',
   'add-blocking': 'Add blocking for {{requiredN}} N',
   'use-mount': 'Take: {{name}}',
+  'plate-divide': 'Set a divider',
+  'plate-close-box': 'Take a closed box',
+  'plate-larger-box': 'Take a larger box',
+  'plate-clear': 'Clear them',
+  'plate-fill': 'Add the missing inserts',
+  'plate-line-up': 'Line it up',
   'add-far-device': 'Add below it: {{name}}',
   'add-remote-sensor': 'Add a remote sensor',
   'brief-want': 'Write it down as wanted',

@@ -1,5 +1,8 @@
 /** What is wrong and what cures it, by code. */
 export const problems = {
+  'plate-nothing': 'Choose at least one device for the plate.',
+  'plate-two-walls': 'A plate holds devices on one side of one wall. Choose devices that stand together.',
+  'plate-too-wide': 'These devices take {{gangs}} gangs; a plate has {{most}} at most. Make two plates.',
   unexpected: 'Something failed that should not. Nothing was lost. Try again, and tell your administrator if it stays.',
   'database-away': 'The database cannot be reached. Your edits are kept here and go out when it is back.',
   'not-signed-in': 'You are not signed in any more. Sign in again; your edits are kept.',

@@ -72,6 +72,15 @@ describe('documents', () => {
     expect(text).to.match(/LS Strip light feed/);
   });
 
+  it('the plate schedule has each plate with its gangs, and the inserts to buy', async () => {
+    const pdf = await fetched('plate-schedule.pdf?paper=A4');
+    writeFileSync(join(folder, 'p.pdf'), pdf);
+    const text = spawnSync('pdftotext', ['-layout', join(folder, 'p.pdf'), '-'], { encoding: 'utf8' }).stdout;
+    expect(text).to.match(/Plate 7 +Study, Main.*0\.40 m +1 · 0\.072 m.*2 × network/);
+    expect(text).to.match(/network jack +4/);
+    expect(text).to.include('a licensed electrician wires the mains side');
+  });
+
   it('the label sheet has two labels a run whose printed codes read back', async () => {
     const pdf = await fetched('labels.pdf?size=medium&paper=A4');
     writeFileSync(join(folder, 'l.pdf'), pdf);

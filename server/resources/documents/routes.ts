@@ -1,6 +1,14 @@
 import { Router, type Request, type Response } from 'express';
 import { labelsQuery, planQuery, siteQuery } from '@dusky-spool/core/contract';
-import { planSheet, scheduleCsv, scheduleOf, siteSheet, tradesSheet, type ScheduleRow } from '@dusky-spool/core/documents';
+import {
+  planSheet,
+  plateSchedule,
+  scheduleCsv,
+  scheduleOf,
+  siteSheet,
+  tradesSheet,
+  type ScheduleRow,
+} from '@dusky-spool/core/documents';
 import { labelsOf } from '@dusky-spool/core/labels';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
@@ -79,6 +87,25 @@ export function documentRoutes(database: Database): Router {
     const tables = tradesSheet(document, { wishes, outdoors, atCeiling, set, notSet, links });
     const title = { project: document.project, revision, date: today() };
     send(response, document, 'trades-sheet.pdf', 'application/pdf', await tablesPdf('trades', tables, title, paper));
+  });
+  router.get('/projects/:projectId/documents/plate-schedule.pdf', owned, async (request, response) => {
+    const { paper } = parseQuery(request, siteQuery);
+    const { document, revision } = await load(request);
+    const { boxes: boxKinds, plateOpenings: openings, inserts, outdoors } = en.terms;
+    const { yes, left, right } = en.documents.plates.words;
+    const tables = plateSchedule(document, {
+      boxKinds,
+      openings,
+      inserts,
+      outdoors,
+      yes,
+      left,
+      right,
+      gang: (gang) => words.t('documents.plates.words.gang', { gang }),
+      plate: (number) => words.t('documents.plates.words.plate', { number }),
+    });
+    const title = { project: document.project, revision, date: today() };
+    send(response, document, 'plate-schedule.pdf', 'application/pdf', await tablesPdf('plates', tables, title, paper));
   });
   return router;
 }

@@ -1,6 +1,8 @@
 import { memo, type KeyboardEvent, type PointerEvent } from 'react';
 import { attachmentOf } from '@dusky-spool/core/building';
+import type { Cluster } from '@dusky-spool/core/geometry';
 import type { Device, DeviceType } from '@dusky-spool/core/project';
+import { text } from '../app/text.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../ui/systems.ts';
 import type { DeviceDetail } from './device-detail.ts';
@@ -15,15 +17,19 @@ export interface DeviceOnPlan {
 
 interface Props {
   readonly devices: readonly DeviceOnPlan[];
+  /** Beads that would hide each other, each drawn as one with their number. */
+  readonly clusters: readonly Cluster<DeviceOnPlan>[];
   readonly selected: ReadonlySet<string>;
   /** In the hand: drawn elsewhere. */
   readonly hidden: ReadonlySet<string>;
   readonly detail: DeviceDetail;
   readonly onPointerDown: (deviceId: string, event: PointerEvent) => void;
   readonly onKeyDown: (deviceId: string, event: KeyboardEvent) => void;
+  /** A cluster was chosen: it is shown near enough to tell its devices apart. */
+  readonly onCluster: (cluster: Cluster<DeviceOnPlan>) => void;
 }
 
-export const DeviceLayer = memo(function DeviceLayer({ devices, selected, hidden, ...rest }: Props) {
+export const DeviceLayer = memo(function DeviceLayer({ devices, clusters, selected, hidden, onCluster, ...rest }: Props) {
   return (
     <g className="devices">
       {devices.map(({ device, type, label, pale }) => (
@@ -38,6 +44,44 @@ export const DeviceLayer = memo(function DeviceLayer({ devices, selected, hidden
           {...rest}
         />
       ))}
+      {clusters.map((cluster) => (
+        <ClusterMark key={cluster.members[0].device.id} cluster={cluster} onCluster={onCluster} />
+      ))}
+    </g>
+  );
+});
+
+interface ClusterProps extends Pick<Props, 'onCluster'> {
+  readonly cluster: Cluster<DeviceOnPlan>;
+}
+
+/** Several devices in one place: their number, in the colour of their system where they share one. */
+const ClusterMark = memo(function ClusterMark({ cluster, onCluster }: ClusterProps) {
+  const { members, at } = cluster;
+  const [{ type }] = members;
+  const alike = members.every((one) => one.type.system === type.system);
+  const colour = alike ? SYSTEM_STYLE[type.system].colour : 'var(--ink-soft)';
+  return (
+    <g
+      className="bead-cluster"
+      transform={`translate(${at[0]},${at[1]})`}
+      role="button"
+      tabIndex={0}
+      aria-label={text('plan.cluster', { count: members.length })}
+      onClick={(event) => {
+        event.preventDefault();
+        onCluster(cluster);
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' || event.key === ' ') onCluster(cluster);
+      }}
+    >
+      <g className="upright">
+        <circle r={9.5} fill="var(--paper)" stroke={colour} strokeWidth={2} strokeDasharray={alike ? undefined : '4 2'} />
+        <text y={4} textAnchor="middle" className="bead-code" fill={colour}>
+          {members.length}
+        </text>
+      </g>
     </g>
   );
 });

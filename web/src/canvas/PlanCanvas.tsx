@@ -10,8 +10,15 @@ import {
   type Overlap,
 } from '@dusky-spool/core/devices';
 import { guideTo, type Guided } from '@dusky-spool/core/mounting';
-import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/geometry';
-import { onLevel, type Device, type DeviceType, type ProjectDocument, type RoomTemplate } from '@dusky-spool/core/project';
+import { boundsOf, inBounds, type Cluster, type Point2 } from '@dusky-spool/core/geometry';
+import {
+  onLevel,
+  type Device,
+  type DeviceType,
+  type GroupKind,
+  type ProjectDocument,
+  type RoomTemplate,
+} from '@dusky-spool/core/project';
 import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
@@ -20,13 +27,15 @@ import { newRecordId, useProjectParts } from '../state/project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
 import { detailAt } from './device-detail.ts';
-import { DeviceLayer } from './DeviceLayer.tsx';
+import { beadClusters } from './bead-clusters.ts';
+import { DeviceLayer, type DeviceOnPlan } from './DeviceLayer.tsx';
 import { HeldLayer } from './HeldLayer.tsx';
 import { LabelLayer } from './LabelLayer.tsx';
 import { boxPath } from './room-drawing.ts';
 import { linesOf } from './route-drawing.ts';
 import { RunsLayer } from './RunsLayer.tsx';
 import { Sheet } from './Sheet.tsx';
+import { ZonesLayer } from './ZonesLayer.tsx';
 import { UnderlayLayer } from './UnderlayLayer.tsx';
 import type { CameraControl } from './useCamera.ts';
 
@@ -48,6 +57,8 @@ interface Props {
   readonly levelId: string;
   readonly selection: Selection;
   readonly tool: Tool;
+  /** Zones of this kind are shown. */
+  readonly zones: GroupKind | null;
   /** Width of the panels on the left of the sheet, px. */
   readonly leftPx: number;
   readonly control: CameraControl;
@@ -68,7 +79,7 @@ const GUIDE_PX = 8;
 const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
 
 /** The plan of one level: what is there, and moving and placing by pointer. */
-export function PlanCanvas({ projectId, document, levelId, selection, tool, leftPx, control, onSelect, onTool }: Props) {
+export function PlanCanvas({ projectId, document, levelId, selection, tool, zones, leftPx, control, onSelect, onTool }: Props) {
   const { edit, showPreview, preview } = useProjectParts('edit', 'showPreview', 'preview');
   const drag = useRef<Drag | null>(null);
   const frame = useRef(0);
@@ -127,6 +138,12 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
     [lines, chosenRuns],
   );
 
+  const beads = useMemo(() => beadClusters(devices, control.camera.k, chosenDevices), [devices, control.camera.k, chosenDevices]);
+  const showCluster = useCallback(
+    ({ members }: Cluster<DeviceOnPlan>) =>
+      control.fit(boundsOf(members.map(({ device }): Point2 => [device.x, device.y])), leftPx),
+    [control, leftPx],
+  );
   const holding = inHand !== null;
   const restingLines = useMemo(
     () =>
@@ -298,16 +315,19 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, left
     >
       <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} camera={control.camera} />
       {!empty && <BuildingLayer document={shown} levelId={levelId} />}
+      {zones && <ZonesLayer document={shown} levelId={levelId} kind={zones} />}
       <RunsLayer lines={restingLines} selected={chosenRuns} onPick={pickRun} />
       {!inHand && <HoleLayer derived={derived} levelId={levelId} levels={levels} runIds={chosenRuns} />}
       <LabelLayer {...words} levelId={levelId} camera={control.camera} />
       <DeviceLayer
-        devices={devices}
+        devices={beads.single}
+        clusters={beads.clusters}
         hidden={inHand ? heldIds : NOBODY}
         selected={chosenDevices}
         detail={detailAt(control.camera.k)}
         onPointerDown={startDrag}
         onKeyDown={onDeviceKey}
+        onCluster={showCluster}
       />
       {box && <path className="box-select" d={boxPath(...box)} />}
       {guided?.guides.map((guide) => (

@@ -10,6 +10,7 @@ export function placeOf(projectId: string, document: ProjectDocument, finding: F
   if (finding.check === 'brief-met' || finding.check === 'signed-rooms' || finding.check === 'nothing-on-purpose')
     return `/p/${projectId}/brief?room=${id}`;
   if (list === 'devices') return `/p/${projectId}/devices?level=${document.devices[id].levelId}&sel=device:${id}`;
+  if (list === 'plates') return `/p/${projectId}/devices?view=plates:${id}`;
   if (list === 'levels') return `/p/${projectId}/survey?level=${id}`;
   const wallId = list === 'openings' ? document.openings[id]?.wallId : id;
   const record = list === 'rooms' ? document.rooms[id] : document.walls[wallId ?? ''];

@@ -1,16 +1,19 @@
 import { create } from 'zustand';
+import type { GroupKind } from '@dusky-spool/core/project';
 import { persist } from 'zustand/middleware';
 
 interface Settings {
   readonly dusk: boolean;
   readonly ledgerOpen: boolean;
   readonly inspectorOpen: boolean;
-  readonly set: (change: Partial<Pick<Settings, 'dusk' | 'ledgerOpen' | 'inspectorOpen'>>) => void;
+  /** Kind of zones that the plan shows; null shows none. */
+  readonly zones: GroupKind | null;
+  readonly set: (change: Partial<Pick<Settings, 'dusk' | 'ledgerOpen' | 'inspectorOpen' | 'zones'>>) => void;
 }
 
 /** What this browser remembers of how its user likes the screens. */
 export const useSettings = create<Settings>()(
-  persist((set) => ({ dusk: false, ledgerOpen: true, inspectorOpen: true, set: (change) => set(change) }), {
+  persist((set) => ({ dusk: false, ledgerOpen: true, inspectorOpen: true, zones: null, set: (change) => set(change) }), {
     name: 'spool-settings',
   }),
 );

@@ -80,8 +80,11 @@ export function NumberField({
         aria-label={label}
         onChange={(next) => setTyped(next)}
         onBlur={commit}
-        onPressEnter={commit}
-        onKeyDown={(event) => event.stopPropagation()}
+        onKeyDown={(event) => {
+          // What is stopped here never reaches the library's own handler for Enter.
+          if (event.key === 'Enter') commit();
+          event.stopPropagation();
+        }}
       />
     </label>
   );

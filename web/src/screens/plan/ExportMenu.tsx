@@ -40,6 +40,11 @@ export function ExportMenu({ projectId, document, levelId }: Props) {
               label: text('schedule.trades'),
               onClick: () => take(`documents/trades-sheet.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
             },
+            {
+              key: 'plates',
+              label: text('schedule.plates'),
+              onClick: () => take(`documents/plate-schedule.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
+            },
             { type: 'divider' },
             { key: 'file', label: text('schedule.projectFile'), onClick: () => take('file') },
           ],

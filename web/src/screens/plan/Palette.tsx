@@ -14,12 +14,13 @@ interface Props {
   readonly tool: Tool;
   readonly onTool: (tool: Tool) => void;
   readonly onLibrary: () => void;
+  readonly onPlates: () => void;
 }
 
 const SELECT: Tool = { kind: 'select' };
 
 /** Device types by system; choosing one arms the pointer. What goes into a ceiling may be laid out as an even field. */
-export const Palette = memo(function Palette({ document, tool, onTool, onLibrary }: Props) {
+export const Palette = memo(function Palette({ document, tool, onTool, onLibrary, onPlates }: Props) {
   const [find, setFind] = useState('');
   const [only, setOnly] = useState<SystemName | null>(null);
   const findDue = useAfterFirstPaint();
@@ -42,7 +43,11 @@ export const Palette = memo(function Palette({ document, tool, onTool, onLibrary
   return (
     <div className="palette" role="group" aria-label={text('plan.palette')}>
       <div className="palette-head">
-        <span className="eyebrow">{text('plan.palette')}</span>
+        <span className="eyebrow">{text('plan.paletteShort')}</span>
+        <span className="grow" />
+        <button type="button" className="plain link" onClick={onPlates}>
+          {text('plates.short')}
+        </button>
         <button type="button" className="plain link" onClick={onLibrary}>
           {text('library.short')}
         </button>

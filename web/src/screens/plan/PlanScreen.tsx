@@ -2,7 +2,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Button } from 'antd';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import { moveDevices, removeDevices } from '@dusky-spool/core/devices';
-import type { ProjectDocument, SystemName } from '@dusky-spool/core/project';
+import { facePlaceOf, moveOnFace } from '@dusky-spool/core/mounting';
+import { GROUP_KINDS, type GroupKind, type ProjectDocument, type SystemName } from '@dusky-spool/core/project';
 import { later } from '../../app/later.ts';
 import { term, text } from '../../app/text.ts';
 import { PlanCanvas, type Tool } from '../../canvas/PlanCanvas.tsx';
@@ -10,7 +11,7 @@ import { useCamera } from '../../canvas/useCamera.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
 import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
 import { useKeys } from '../../editor/useKeys.ts';
-import { readSurface } from '../../editor/views.ts';
+import { readSurface, type SurfaceView } from '../../editor/views.ts';
 import { derive } from '../../state/derived.ts';
 import { useProjectParts } from '../../state/project.ts';
 import type { Stage } from '../../state/progress.ts';
@@ -39,6 +40,10 @@ const CeilingView = later(
   () => import('../walls/CeilingView.tsx').then((module) => module.CeilingView),
   <div className="centre">{text('loading')}</div>,
 );
+const PlatesScreen = later(
+  () => import('../plates/PlatesScreen.tsx').then((module) => module.PlatesScreen),
+  <div className="centre">{text('loading')}</div>,
+);
 const LibraryScreen = later(
   () => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen),
   <div className="centre">{text('loading')}</div>,
@@ -59,11 +64,12 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const ledgerDue = useAfterFirstPaint();
   const control = useCamera();
   const levels = levelsFromBelow(document);
-  const levelId =
-    (wanted && document.levels[wanted] ? wanted : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
   const full = view === 'schedule';
   const library = view === 'library' && stage === 'devices';
   const surface = stage === 'devices' && !full ? surfaceIn(document, view) : null;
+  const asked =
+    (surface && (surface.kind === 'wall' ? document.walls[surface.wallId] : document.rooms[surface.roomId]).levelId) ?? wanted;
+  const levelId = (asked && document.levels[asked] ? asked : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
   const inspecting = settings.inspectorOpen && !full;
   const leftPx = stage === 'cabling' ? 120 : 195;
 
@@ -78,10 +84,11 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const onFull = useCallback((next: boolean) => go({ view: next ? 'schedule' : null }), [go]);
   const setSettings = settings.set;
   const onFold = useCallback(() => setSettings({ ledgerOpen: false }), [setSettings]);
+  const onPlates = useCallback(() => go({ view: 'plates' }), [go]);
   const onLibrary = useCallback(() => go({ view: 'library' }), [go]);
   const onView = useCallback((next: string | null) => go({ view: next }), [go]);
   const onPlaced = useCallback((again: boolean) => again || setTool(SELECT), [setTool]);
-  const onPickLevel = useCallback((id: string) => go({ level: id }), [go]);
+  const onPickLevel = useCallback((id: string) => go({ level: id, view: null }), [go]);
 
   // A selection that came by link or from the ledger is brought into sight.
   const [firstId] = selection.ids;
@@ -95,6 +102,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
 
   const nudge = (dx: number, dy: number, far: boolean) => {
     const ids = selection.kind === 'device' ? selection.ids.filter((id) => document.devices[id]) : [];
+    if (surface?.kind === 'wall') return edit(text('edit.nudge'), nudgedOnWall(document, surface, ids, [dx, dy], far));
     if (ids.length === 0) return control.panBy(-dx * 60, dy * 60);
     const step = NUDGE_M[document.project.units] * (far ? 10 : 1);
     const moves = ids.map((deviceId) => ({
@@ -126,6 +134,10 @@ export function PlanScreen({ projectId, document, stage }: Props) {
 
   const underlay = Object.values(document.underlays).find((u) => u.levelId === levelId);
   const systems = useMemo(() => systemsOnLevel(document, levelId), [document, levelId]);
+  const zoneKinds = useMemo(
+    () => GROUP_KINDS.filter((kind) => Object.values(document.groups).some((group) => group.kind === kind)),
+    [document.groups],
+  );
   const hint =
     tool.kind === 'template'
       ? text('plan.placingTemplate', { name: tool.template.name })
@@ -162,6 +174,17 @@ export function PlanScreen({ projectId, document, stage }: Props) {
         onFold={onFold}
       />
     );
+  const plates = stage === 'devices' ? /^plates(?::(.+))?$/.exec(view ?? '') : null;
+  if (plates)
+    return (
+      <PlatesScreen
+        projectId={projectId}
+        document={document}
+        plateId={plates[1] ?? null}
+        onPlate={(id) => go({ view: `plates:${id}` })}
+        onView={onView}
+      />
+    );
   if (library) return <LibraryScreen document={document} onBack={() => go({ view: null })} />;
   return (
     <div className={`plan-screen${inspecting ? '' : ' no-inspector'}`}>
@@ -185,6 +208,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
                   levelId={levelId}
                   selection={selection}
                   tool={tool}
+                  zones={zoneKinds.includes(settings.zones!) ? settings.zones : null}
                   leftPx={leftPx}
                   control={control}
                   onSelect={select}
@@ -193,11 +217,28 @@ export function PlanScreen({ projectId, document, stage }: Props) {
               )
             )}
             <div className="sheet-left">
-              {stage === 'devices' && <Palette document={document} tool={tool} onTool={setTool} onLibrary={onLibrary} />}
+              {stage === 'devices' && (
+                <Palette document={document} tool={tool} onTool={setTool} onLibrary={onLibrary} onPlates={onPlates} />
+              )}
               <HouseSection document={document} levelId={levelId} onPick={onPickLevel} />
             </div>
             {!surface && (
               <div className="zoom-buttons">
+                {zoneKinds.length > 0 && (
+                  <select
+                    className="small-button zone-choice"
+                    value={settings.zones ?? ''}
+                    aria-label={text('plan.zones')}
+                    onChange={(event) => settings.set({ zones: (event.target.value || null) as GroupKind | null })}
+                  >
+                    <option value="">{text('plan.noZones')}</option>
+                    {zoneKinds.map((kind) => (
+                      <option key={kind} value={kind}>
+                        {text('plan.zonesOf', { kind: term(`groupKinds.${kind}`) })}
+                      </option>
+                    ))}
+                  </select>
+                )}
                 <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
                   +
                 </SmallButton>
@@ -284,6 +325,26 @@ export function PlanScreen({ projectId, document, stage }: Props) {
       )}
     </div>
   );
+}
+
+/** Devices of a wall that is seen square on, moved along and up it. */
+function nudgedOnWall(
+  document: ProjectDocument,
+  { wallId, side }: Extract<SurfaceView, { kind: 'wall' }>,
+  ids: readonly string[],
+  [dx, dy]: readonly [number, number],
+  far: boolean,
+) {
+  const wall = document.walls[wallId];
+  const step = NUDGE_M[document.project.units] * (far ? 10 : 1);
+  const along = side === 'left' ? -dx : dx;
+  const moves = ids.flatMap((deviceId) => {
+    const place = facePlaceOf(document, wall, document.devices[deviceId]);
+    return place?.side === side
+      ? [{ deviceId, to: { offsetM: place.offsetM + along * step, heightM: place.heightM + dy * step } }]
+      : [];
+  });
+  return moveOnFace(document, wall, side, moves);
 }
 
 /** The wall or ceiling that the address names, where the house still has it. */

@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Segmented } from 'antd';
-import { attachmentOf, buildingOf, roomAt } from '@dusky-spool/core/building';
+import { attachmentOf, buildingOf, nearestWall, roomAt } from '@dusky-spool/core/building';
 import {
   besideWall,
   faceOf,
@@ -13,8 +13,9 @@ import {
   type FaceGuide,
   type FacePlace,
 } from '@dusky-spool/core/mounting';
-import { remove, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
-import { bayAt, placeOpening, wallElevation, type WallSide } from '@dusky-spool/core/survey';
+import { onLevel, remove, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+import { bayAt, facedSide, placeOpening, wallElevation, type WallSide } from '@dusky-spool/core/survey';
+import { plateSizeM } from '@dusky-spool/core/plates';
 import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { toHandGrid } from '../../editor/nudge.ts';
@@ -242,6 +243,22 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
             edit(text('edit.remove'), [remove('framingMembers', member)]);
           }}
         />
+        {onLevel(shown, 'plates', wall.levelId).map((plate) => {
+          const place = nearestWall(buildingOf(shown), wall.levelId, [plate.x, plate.y], 0.35);
+          if (place?.wall.id !== wall.id || facedSide(wall, plate.facingRad) !== side) return null;
+          const [w, h] = plateSizeM(plate).map((valueM) => (valueM + 0.012) * k);
+          return (
+            <rect
+              key={plate.id}
+              x={X(place.offsetM) - w / 2}
+              y={Y(plate.heightM) - h / 2}
+              width={w}
+              height={h}
+              rx={3}
+              className="plate-outline"
+            />
+          );
+        })}
         {places.map(({ at: [x, y], shiftM }) => {
           const place = facePlaceOf(shown, wall, { ...only!, x, y });
           if (!place) return null;

@@ -1,0 +1,29 @@
+import { clusterPoints, type Cluster } from '@dusky-spool/core/geometry';
+import type { DeviceOnPlan } from './DeviceLayer.tsx';
+
+/** Nearer than this beads hide each other, px; a bead is 26 wide, a dot 10. */
+const BEADS_PX = 15;
+const DOTS_PX = 9;
+/** From this scale on every bead stands by itself, px per m: one can take hold of it. */
+const APART_FROM = 36;
+const DOTS_BELOW = 17;
+
+export interface BeadClusters {
+  readonly single: readonly DeviceOnPlan[];
+  readonly clusters: readonly Cluster<DeviceOnPlan>[];
+}
+
+/** Devices that would hide each other at a scale (px per m) as clusters; what is selected stands by itself. */
+export function beadClusters(devices: readonly DeviceOnPlan[], scale: number, apart: ReadonlySet<string>): BeadClusters {
+  if (scale >= APART_FROM) return { single: devices, clusters: [] };
+  const single = devices.filter(({ device }) => apart.has(device.id));
+  const found = clusterPoints(
+    devices.filter(({ device }) => !apart.has(device.id)),
+    ({ device }) => [device.x, device.y],
+    (scale < DOTS_BELOW ? DOTS_PX : BEADS_PX) / scale,
+  );
+  return {
+    single: [...found.flatMap(({ members }) => (members.length === 1 ? members : [])), ...single],
+    clusters: found.filter(({ members }) => members.length > 1),
+  };
+}

@@ -1,0 +1,170 @@
+import { useState } from 'react';
+import { Button, Select } from 'antd';
+import type { Finding } from '@dusky-spool/core/checks';
+import { dissolvePlate, INSERTS, linePlateUp, mainsBoxBeside, MOST_INSERTS, type InsertKind } from '@dusky-spool/core/plates';
+import { BOX_KINDS, PLATE_OPENINGS, update, type Plate, type ProjectDocument } from '@dusky-spool/core/project';
+import { formatLength } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import { useProject } from '../../state/project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { NumberField, SwitchField, WordsField } from '../../ui/fields.tsx';
+import { FindingCard } from '../../ui/FindingCard.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
+import { PlatePicture } from './PlatePicture.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly plate: Plate;
+  readonly findings: readonly Finding[];
+  readonly onWall: () => void;
+}
+
+/** One plate: its picture, what is in each gang, its box, and how it lines up. */
+export function PlateCard({ document, plate, findings, onWall }: Props) {
+  const edit = useProject((state) => state.edit);
+  const [chosen, setGang] = useState(1);
+  const gang = Math.min(chosen, plate.gangs);
+  const { units } = document.project;
+  const beside = mainsBoxBeside(document, plate);
+  const change = (title: string, after: Partial<Plate>) => {
+    const operation = update('plates', plate, after);
+    if (operation) edit(title, [operation]);
+  };
+  const inGang = plate.inserts.flatMap((insert, index) => (insert.gang === gang ? [{ ...insert, index }] : []));
+  const setInserts = (inserts: Plate['inserts']) => change(text('plates.inserts'), { inserts });
+  const isMains = gang > plate.gangs - plate.mainsGangs;
+  const runs = (deviceId: string | null) => {
+    const device = deviceId === null ? undefined : document.devices[deviceId];
+    return device ? device.name || document.deviceTypes[device.typeId].name : text('plates.byHand');
+  };
+  return (
+    <aside className="inspector plate-card" aria-label={text('plates.card')}>
+      <PreviewBanner />
+      <div className="plate-sheet">
+        <PlatePicture plate={plate} scale={1150} gang={gang} onGang={setGang} />
+      </div>
+      {findings.map((finding, i) => (
+        <FindingCard key={i} finding={finding} units={units} />
+      ))}
+      <div className="eyebrow">{text(isMains ? 'plates.mainsGang' : 'plates.gang', { n: gang, count: plate.gangs })}</div>
+      <ul className="insert-list">
+        {inGang.map(({ kind, deviceId, index }) => (
+          <li key={index}>
+            <b>{term(`inserts.${kind as InsertKind}`)}</b>
+            <span className="faint">{runs(deviceId)}</span>
+            <Button
+              size="small"
+              aria-label={text('plates.takeOut', { what: term(`inserts.${kind}`) })}
+              onClick={() => setInserts(plate.inserts.filter((_, i) => i !== index))}
+            >
+              ×
+            </Button>
+          </li>
+        ))}
+        {inGang.length === 0 && <li className="faint">{text('plates.emptyGang')}</li>}
+      </ul>
+      <Select
+        size="small"
+        className="add-insert"
+        value={null}
+        placeholder={text('plates.addInsert')}
+        aria-label={text('plates.addInsert')}
+        disabled={inGang.length >= MOST_INSERTS}
+        options={INSERTS.filter((kind) => (kind === 'mains') === isMains && kind !== 'face').map((kind) => ({
+          value: kind,
+          label: term(`inserts.${kind}`),
+        }))}
+        onChange={(kind: string | null) =>
+          kind && setInserts([...plate.inserts, { gang, kind, deviceId: null }].toSorted((a, b) => a.gang - b.gang))
+        }
+      />
+      {plate.mainsGangs > 0 && <p className="caution">{text('plates.mainsCaution')}</p>}
+      <div className="fields">
+        <WordsField
+          label={text('device.name')}
+          value={plate.name}
+          max={60}
+          onChange={(name) => change(text('edit.rename'), { name })}
+        />
+        <WordsField
+          label={text('device.finish')}
+          value={plate.finish}
+          max={40}
+          onChange={(finish) => change(text('device.finish'), { finish })}
+        />
+        <NumberField
+          label={text('plates.gangs')}
+          value={plate.gangs}
+          min={1}
+          max={6}
+          onChange={(gangs) => change(text('plates.gangs'), { gangs })}
+        />
+        <NumberField
+          label={text('plates.mainsGangs')}
+          value={plate.mainsGangs}
+          min={0}
+          max={6}
+          onChange={(mainsGangs) => change(text('plates.mainsGangs'), { mainsGangs })}
+        />
+        <ChoiceField
+          label={text('plates.box')}
+          value={plate.boxKind}
+          options={BOX_KINDS.map((value) => ({ value, label: term(`boxes.${value}`) }))}
+          onChange={(boxKind) => change(text('plates.box'), { boxKind })}
+        />
+        <ChoiceField
+          label={text('plates.opening')}
+          value={plate.opening}
+          options={PLATE_OPENINGS.map((value) => ({ value, label: term(`plateOpenings.${value}`) }))}
+          onChange={(opening) => change(text('plates.opening'), { opening })}
+        />
+        <LengthField
+          label={text('device.height')}
+          valueM={plate.heightM}
+          units={units}
+          onChange={(heightM) => {
+            if (heightM === null) return;
+            const operations = [...new Set(plate.inserts.flatMap(({ deviceId }) => deviceId ?? []))].flatMap((id) => {
+              const device = document.devices[id];
+              return (device && update('devices', device, { heightM })) ?? [];
+            });
+            const own = update('plates', plate, { heightM });
+            if (own) edit(text('edit.height'), [own, ...operations]);
+          }}
+        />
+        <SwitchField
+          label={text('plates.divider')}
+          value={plate.divider}
+          onChange={(divider) => change(text('plates.divider'), { divider })}
+        />
+      </div>
+      {beside ? (
+        <p>
+          {text(beside.right ? 'plates.besideRight' : 'plates.besideLeft', {
+            name: beside.name || term(beside.kind === 'device' ? 'inserts.mains' : `features.${beside.kind}`),
+            away: formatLength(beside.distanceM, units),
+            height: formatLength(beside.heightM, units),
+          })}{' '}
+          <Button
+            size="small"
+            disabled={Math.abs(beside.heightM - plate.heightM) < 1e-4}
+            onClick={() => edit(text('plates.lineUp'), linePlateUp(document, plate))}
+          >
+            {text('plates.lineUp')}
+          </Button>
+        </p>
+      ) : (
+        <p className="faint">{text('plates.alone')}</p>
+      )}
+      <div className="panel-buttons">
+        <Button size="small" onClick={onWall}>
+          {text('device.onItsWall')}
+        </Button>
+        <Button size="small" danger onClick={() => edit(text('plates.dissolve'), dissolvePlate(plate))}>
+          {text('plates.dissolve')}
+        </Button>
+      </div>
+    </aside>
+  );
+}

@@ -1,0 +1,139 @@
+import { useMemo } from 'react';
+import { Button } from 'antd';
+import { nearestWall, buildingOf } from '@dusky-spool/core/building';
+import { platesInOrder } from '@dusky-spool/core/documents';
+import { composePlate, platesWanted } from '@dusky-spool/core/plates';
+import { applyChange, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import { facedSide } from '@dusky-spool/core/survey';
+import { formatLength } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import { useKeys } from '../../editor/useKeys.ts';
+import { wallView } from '../../editor/views.ts';
+import { derive } from '../../state/derived.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { RankMark } from '../../ui/RankMark.tsx';
+import { PlateCard } from './PlateCard.tsx';
+import { PlatePicture } from './PlatePicture.tsx';
+
+interface Props {
+  readonly projectId: string;
+  readonly document: ProjectDocument;
+  readonly plateId: string | null;
+  readonly onPlate: (plateId: string) => void;
+  readonly onView: (view: string | null) => void;
+}
+
+const SMALL = 420;
+
+/** Boxes and plates: those that are composed, and the devices that still want one. */
+export function PlatesScreen({ projectId, document, plateId, onPlate, onView }: Props) {
+  const { edit, undo, redo, preview } = useProjectParts('edit', 'undo', 'redo', 'preview');
+  useKeys({ undo, redo });
+  const shown = preview?.document ?? document;
+  const plates = platesInOrder(shown);
+  const wanted = useMemo(() => platesWanted(document), [document]);
+  const chosen = plateId === null ? plates[0] : (shown.plates[plateId] ?? plates[0]);
+  const findings = derive(shown).findings.filter(({ check }) => check === 'plates-sound');
+  const { units } = document.project;
+  const roomName = (roomId: string | null, levelId: string) =>
+    `${roomId === null ? term('outdoors') : shown.rooms[roomId].name}, ${shown.levels[levelId].name}`;
+  const compose = (groups: readonly (readonly string[])[]) => {
+    let working = document;
+    const operations: Operation[] = [];
+    let last = '';
+    for (const group of groups) {
+      last = newRecordId('pl');
+      const made = composePlate(working, group, last);
+      if (!made.ok) return void edit(text('plates.compose'), made);
+      operations.push(...made.value.operations);
+      const applied = applyChange(working, { operations: made.value.operations });
+      if (applied.ok) working = applied.value;
+    }
+    if (edit(text('plates.compose'), operations) && last) onPlate(last);
+  };
+  const codesOf = (ids: readonly string[]) => ids.map((id) => document.deviceTypes[document.devices[id].typeId].name).join(' + ');
+  return (
+    <div className="plates-screen">
+      <div className="plates-column">
+        <header className="library-head">
+          <Button size="small" onClick={() => onView(null)}>
+            {text('library.back')}
+          </Button>
+          <h2>{text('plates.title')}</h2>
+          <span className="grow" />
+          {plates.length > 0 && (
+            <Button
+              size="small"
+              href={`/api/projects/${projectId}/documents/plate-schedule.pdf?paper=${units === 'imperial' ? 'Letter' : 'A4'}`}
+            >
+              {text('plates.print')}
+            </Button>
+          )}
+        </header>
+        <ol className="plate-list">
+          {plates.map((plate, i) => {
+            const own = findings.filter(({ subjects }) => subjects[0].id === plate.id);
+            return (
+              <li key={plate.id}>
+                <button
+                  type="button"
+                  className="plain plate-tile"
+                  aria-pressed={plate.id === chosen?.id}
+                  onClick={() => onPlate(plate.id)}
+                >
+                  <PlatePicture plate={plate} scale={SMALL} />
+                  <span>
+                    <b>{plate.name || text('plates.numbered', { n: i + 1 })}</b>
+                    <span className="faint">{roomName(plate.roomId, plate.levelId)}</span>
+                    <span className="faint">
+                      {text('plates.line', { count: plate.gangs, height: formatLength(plate.heightM, units) })}
+                    </span>
+                    {own.length > 0 && <RankMark rank={own[0].rank} />}
+                  </span>
+                </button>
+              </li>
+            );
+          })}
+        </ol>
+        {plates.length === 0 && <p className="brief-empty">{text('plates.none')}</p>}
+        {wanted.length > 0 && (
+          <section className="plates-wanted" aria-label={text('plates.wanted')}>
+            <header>
+              <h3>{text('plates.wantedCount', { count: wanted.length })}</h3>
+              <Button size="small" type="primary" onClick={() => compose(wanted)}>
+                {text('plates.composeAll')}
+              </Button>
+            </header>
+            <ul>
+              {wanted.map((group) => {
+                const first = document.devices[group[0]];
+                return (
+                  <li key={group[0]}>
+                    <span>
+                      <b>{codesOf(group)}</b> <span className="faint">{roomName(first.roomId, first.levelId)}</span>
+                    </span>
+                    <Button size="small" onClick={() => compose([group])}>
+                      {text('plates.compose')}
+                    </Button>
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+        )}
+      </div>
+      {chosen && (
+        <PlateCard
+          key={chosen.id}
+          document={shown}
+          plate={chosen}
+          findings={findings.filter(({ subjects }) => subjects[0].id === chosen.id)}
+          onWall={() => {
+            const place = nearestWall(buildingOf(document), chosen.levelId, [chosen.x, chosen.y], 0.35);
+            if (place) onView(wallView(place.wall.id, facedSide(place.wall, chosen.facingRad)));
+          }}
+        />
+      )}
+    </div>
+  );
+}

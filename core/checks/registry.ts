@@ -3,6 +3,7 @@ import { planRuns, type PlannedRun } from '../runs/index.ts';
 import { briefMet, decisionsInTime, nothingOnPurpose, signedRooms } from './brief-kept.ts';
 import { buildable } from './buildable.ts';
 import type { Check, CheckContext, Finding, Rank } from './check.ts';
+import { conductorsFit } from './conductors-fit.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
 import { keptRouteDiffers } from './kept-route-differs.ts';
 import { platesSound } from './plates-sound.ts';
@@ -25,6 +26,7 @@ export const CHECKS: readonly Check[] = [
   signedRooms,
   buildable,
   platesSound,
+  conductorsFit,
 ];
 
 const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };

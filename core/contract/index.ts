@@ -2,7 +2,15 @@
 // Not here: how requests are sent or answered.
 // Start with `changesRequest`.
 import { z } from 'zod';
-import { changeSchema, deviceType, type Change, type DeviceType, type ProjectDocument } from '../project/index.ts';
+import {
+  changeSchema,
+  deviceType,
+  conductorMap,
+  type ConductorMap,
+  type Change,
+  type DeviceType,
+  type ProjectDocument,
+} from '../project/index.ts';
 import type { Problem } from '../outcome/index.ts';
 
 const words = (max: number, min = 1) => z.string().trim().min(min).max(max);
@@ -22,6 +30,13 @@ export const newProjectRequest = z.strictObject({ name: words(120), units: z.enu
 export const changesRequest = z.strictObject({ changes: z.array(changeSchema).min(1).max(200) });
 
 export const keepTypesRequest = z.strictObject({ types: z.array(deviceType).min(1).max(5000) });
+
+export const keepMapsRequest = z.strictObject({ maps: z.array(conductorMap).min(1).max(500) });
+
+/** Conductor maps of the firm. */
+export interface MapsReply {
+  readonly maps: readonly ConductorMap[];
+}
 
 /** Device types of the firm's library. */
 export interface LibraryReply {

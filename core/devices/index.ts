@@ -37,4 +37,5 @@ export {
   type WallDistance,
 } from './placing.ts';
 export { zonesOn, type ZonePart } from './zones.ts';
+export { changeMap, checkMap, conductorsOfLine, conductorsUsed } from './conductors.ts';
 export { ROOM_TEMPLATES } from './room-templates.ts';

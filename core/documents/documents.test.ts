@@ -1,10 +1,11 @@
 import { expect } from 'chai';
 import { buildGranary } from '../../demo/build/granary.ts';
 import { labelCode, labelsOf, LABEL_SIZES, readLabelCode, sheetLayout, type LabelSize } from '../labels/index.ts';
+import { placeAll } from '../devices/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { groupSchedule, planSheet, scheduleCsv, scheduleOf, totalsByCable, type ColumnTitles } from './index.ts';
 import { smallHouse } from '../testing/index.ts';
-import { newHeader, emptyDocument } from '../project/index.ts';
+import { applyChange, newHeader, emptyDocument } from '../project/index.ts';
 
 const words = { outdoors: 'Outdoors' };
 const { document } = buildGranary({ shortId: '7K3MQ', name: 'Saltmarsh Granary', description: '', client: '', address: '' });
@@ -41,6 +42,8 @@ describe('the cable schedule', () => {
 });
 
 describe('labels', () => {
+  let made = 0;
+
   it('come in pairs, rack end first, and their code reads back', () => {
     const labels = labelsOf(document, planRuns(document), words);
     expect(labels).to.have.length(2 * rows.length);
@@ -54,6 +57,31 @@ describe('labels', () => {
     expect(code).to.not.contain('//');
     expect(readLabelCode(code)).to.deep.equal({ ok: true, value: { shortId: '7K3MQ', number: 'M-GR-03.1' } });
     expect(readLabelCode('https://example.test/')).to.have.nested.property('problem.code', 'label-not-ours');
+  });
+
+  it('say what each conductor is for, the same at both ends; long maps by their name', () => {
+    const placed = placeAll(
+      smallHouse(),
+      'm',
+      [
+        { typeId: 'ceiling-speaker', at: [2, 2] },
+        { typeId: 'network-drop', at: [1, 0.05] },
+        { typeId: 'connection-box', at: [3, 0.05] },
+        { typeId: 'fireplace-display', at: [2.5, 0.05] },
+      ],
+      { device: () => `x${++made}`, run: () => `xr${++made}` },
+    );
+    if (!placed.ok) throw new Error(placed.problem.code);
+    const applied = applyChange(smallHouse(), placed.value);
+    if (!applied.ok) throw new Error(applied.problem.code);
+    const all = labelsOf(applied.value, planRuns(applied.value), words);
+    const said = (find: string) =>
+      new Set(all.filter(({ here, there }) => `${here}${there}`.includes(find)).map((l) => l.conductors));
+    expect([...said('Ceiling speaker')]).to.deep.equal(['red or marked + / black or plain −']);
+    expect([...said('Network drop')]).to.deep.equal(['Network, T568B']);
+    // A lead that goes on to another device has that device at its other end, not the rack.
+    const [lead] = all.filter(({ here, end }) => end === 'B' && here.includes('over a fireplace'));
+    expect(lead.there).to.equal('Room AA · Connection box of a display');
   });
 
   it('fit on the sheet in even columns', () => {

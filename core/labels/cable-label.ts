@@ -1,5 +1,5 @@
 import { deviceTitle } from '../devices/index.ts';
-import type { ProjectDocument } from '../project/index.ts';
+import type { Device, ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { labelCode } from './label-code.ts';
 
@@ -14,24 +14,42 @@ export interface CableLabel {
   readonly there: string;
   readonly cable: string;
   readonly cutLengthM: number | null;
+  /** What each conductor is used for, on one line; empty where that is not said. */
+  readonly conductors: string;
+  /** Name of its conductor map; empty where it has none. */
+  readonly map: string;
 }
 
-/** Two labels for each run, rack end first. */
+/** More conductors than this are named by their map: they would not be read on a label. */
+const MOST_ON_LABEL = 4;
+
+/** Two labels for each run, far end (the rack, or the device that it goes on to) first. */
 export function labelsOf(
   document: ProjectDocument,
   runs: readonly PlannedRun[],
   words: { readonly outdoors: string },
 ): CableLabel[] {
-  return runs.flatMap(({ run, device, length }) => {
+  const placeOf = (device: Device) => {
     const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
-    const place = `${room} · ${deviceTitle(device, document.deviceTypes[device.typeId])}`;
-    const rack = document.racks[run.rackId].name;
+    return `${room} · ${deviceTitle(device, document.deviceTypes[device.typeId])}`;
+  };
+  return runs.flatMap(({ run, device, length }) => {
+    const place = placeOf(device);
+    const far = run.toDeviceId === null ? undefined : document.devices[run.toDeviceId];
+    const rack = far ? placeOf(far) : document.racks[run.rackId].name;
+    const map = run.mapId === null ? undefined : document.conductorMaps[run.mapId];
     const common = {
       runId: run.id,
       number: run.number,
       code: labelCode({ shortId: document.project.shortId, number: run.number }),
       cable: document.cableTypes[run.cableTypeId].name,
       cutLengthM: length?.cutLengthM ?? null,
+      map: map?.name ?? '',
+      conductors: !map
+        ? ''
+        : map.lines.length > MOST_ON_LABEL
+          ? map.name
+          : map.lines.map((line) => `${line.conductor} ${line.use}`).join(' / '),
     };
     return [
       { ...common, end: 'A' as const, here: rack, there: place },

@@ -7,6 +7,8 @@ import { pdfBuffer } from './pdf-buffer.ts';
 
 const INK = '#1d1a22';
 const FAINT = '#b9b0a2';
+/** Labels lower than this have no room to spell conductors out, mm. */
+const SPELLED_FROM_MM = 22;
 
 /** A sheet of labels, two for each run side by side: End A at the rack, end B at the device. */
 export function labelsPdf(
@@ -62,13 +64,38 @@ function drawLabel(pdf: PDFKit.PDFDocument, label: CableLabel, width: number, he
     words.t('documents.labelTo', { there: label.there }),
     [label.cable, label.cutLengthM === null ? '' : formatCableLength(label.cutLengthM, units)].filter(Boolean).join(' · '),
   ];
-  lines.forEach((line, i) => {
+  // What each conductor is for stands below, smaller, on as many lines as it takes; on small labels it is named by its map.
+  const below = pad + big * 1.16;
+  const conductors = height < SPELLED_FROM_MM * POINTS_PER_MM ? label.map : label.conductors;
+  const space = height - pad - below;
+  const sizeOf = (count: number) => Math.min(small, space / count / 1.1);
+  const spelledAt = (size: number) => {
+    pdf.font(FONTS.tag).fontSize(size);
+    return conductors === '' ? [] : wrapped(pdf, conductors.split(' / '), textWidth);
+  };
+  // Smaller letters need fewer lines: the largest letters at which all is said are taken.
+  let count = conductors === '' ? 0 : 1;
+  while (spelledAt(sizeOf(lines.length + count)).length > count) count++;
+  const size = sizeOf(lines.length + count);
+  const spelled = spelledAt(size);
+  [...lines, ...spelled].forEach((line, i) => {
     pdf
       .font(i === 0 ? FONTS.tagBold : FONTS.tag)
-      .fontSize(small)
+      .fontSize(size)
       .fillColor(INK);
-    pdf.text(clip(pdf, line, textWidth), pad, pad + big * 1.22 + i * small * 1.22, { lineBreak: false });
+    pdf.text(clip(pdf, line, textWidth), pad, below + i * size * 1.1, { lineBreak: false });
   });
+}
+
+/** Words joined by strokes into lines that fit a width. */
+function wrapped(pdf: PDFKit.PDFDocument, parts: readonly string[], width: number): string[] {
+  const lines: string[] = [];
+  for (const part of parts) {
+    const longer = lines.length > 0 ? `${lines[lines.length - 1]} / ${part}` : part;
+    if (lines.length > 0 && pdf.widthOfString(longer) <= width) lines[lines.length - 1] = longer;
+    else lines.push(part);
+  }
+  return lines;
 }
 
 /** The largest size up to `size` at which a text fits. */

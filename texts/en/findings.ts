@@ -61,6 +61,8 @@ export const findings = {
   'mount-sweep':
     'Drawn out to {{outM}} and turned {{turnDeg}}°, {{device}} meets a {{thing}}. Move it, take a shorter arm, or accept that it turns less.',
   'mount-no-far-device': '{{device}} takes its {{lead}} from a {{far}}, and none is on the plan. Give it a place with a recess.',
+  'conductors-short':
+    '{{number}} uses {{used}} conductors by its map ({{map}}); {{cable}} has {{has}}. Take another map or cable.',
   'plate-no-divider':
     'Mains and low voltage share the box of this plate without a divider. Set a listed divider, or take two boxes.',
   'plate-mains-over': 'The plate has {{gangs}} gangs, and {{mainsGangs}} are for mains. Correct one of the two.',
@@ -101,6 +103,7 @@ export const cures = {
   'move-pair': 'Move both of the pair {{shiftM}}',
   'add-blocking': 'Add blocking for {{requiredN}} N',
   'use-mount': 'Take: {{name}}',
+  'drop-map': 'Take the map off',
   'plate-divide': 'Set a divider',
   'plate-close-box': 'Take a closed box',
   'plate-larger-box': 'Take a larger box',

@@ -1,5 +1,7 @@
 /** What is wrong and what cures it, by code. */
 export const problems = {
+  'map-empty': 'Name at least one conductor and its use.',
+  'map-twice': 'The conductor {{value}} is named twice. Each has one use.',
   'plate-nothing': 'Choose at least one device for the plate.',
   'plate-two-walls': 'A plate holds devices on one side of one wall. Choose devices that stand together.',
   'plate-too-wide': 'These devices take {{gangs}} gangs; a plate has {{most}} at most. Make two plates.',

@@ -23,6 +23,7 @@ export interface Models {
   readonly pictures: Table;
   readonly changes: Table;
   readonly firmDeviceTypes: Table;
+  readonly firmConductorMaps: Table;
   readonly records: Readonly<Record<CollectionName, Table>>;
 }
 
@@ -90,6 +91,14 @@ export function defineModels(sequelize: Sequelize): Models {
       firmId: uuidKey,
       id: { type: DataTypes.TEXT, allowNull: false, primaryKey: true },
       ...DEVICE_TYPE_COLUMNS,
+      updatedAt: time,
+    }),
+    firmConductorMaps: define('firmConductorMaps', {
+      firmId: uuidKey,
+      id: { type: DataTypes.TEXT, allowNull: false, primaryKey: true },
+      name: { type: DataTypes.TEXT, allowNull: false },
+      lines: { type: DataTypes.JSONB, allowNull: false },
+      note: { type: DataTypes.TEXT, allowNull: false },
       updatedAt: time,
     }),
     records: Object.fromEntries(COLLECTION_NAMES.map((name) => [name, define(name, RECORD_COLUMNS[name])])) as Models['records'],

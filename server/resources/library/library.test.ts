@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { DEVICE_TYPES } from '@dusky-spool/core/devices';
-import type { DocumentReply, LibraryReadReply, LibraryReply } from '@dusky-spool/core/contract';
+import { CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
+import type { DocumentReply, LibraryReadReply, LibraryReply, MapsReply } from '@dusky-spool/core/contract';
 import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
 
 const keypad = DEVICE_TYPES.find(({ id }) => id === 'keypad')!;
@@ -64,6 +64,25 @@ describe('the library of a firm', () => {
     expect(read.types.map(({ code }) => code)).to.deep.equal(['Q1']);
     expect(read.problems[0]).to.nested.include({ row: 3, 'problem.code': 'library-value' });
     expect((await problemOf(await client.send('POST', '/library/read', 'no library'))).code).to.equal('library-column-missing');
+  });
+
+  it('keeps conductor maps that new projects begin with, and takes none of a batch in which one is wrong', async () => {
+    const { maps } = await client.json<MapsReply>('GET', '/library/maps');
+    expect(maps).to.have.length(CONDUCTOR_MAPS.length);
+    const trigger = maps.find(({ id }) => id === 'trigger')!;
+    const ours = { ...trigger, note: 'Ours.' };
+    const twice = { ...trigger, id: 'twice', name: 'Twice', lines: [...trigger.lines, trigger.lines[0]] };
+    expect(await problemOf(await client.send('PUT', '/library/maps', { maps: [ours, twice] }))).to.include({
+      code: 'map-twice',
+      field: 'Twice: lines[2].conductor',
+    });
+    const noteIn = async (id: string) =>
+      (await client.json<DocumentReply>('GET', `/projects/${id}`)).document.conductorMaps.trigger.note;
+    const before = await client.newProject('Maps before');
+    await client.json('PUT', '/library/maps', { maps: [ours] });
+    expect([await noteIn(before), await noteIn(await client.newProject('Maps after'))]).to.deep.equal([trigger.note, 'Ours.']);
+    expect((await client.send('DELETE', '/library/maps/trigger')).status).to.equal(204);
+    expect((await problemOf(await client.send('DELETE', '/library/maps/trigger'))).code).to.equal('not-found');
   });
 
   it('is closed to whoever is not signed in', async () => {

@@ -1,12 +1,18 @@
 import express, { Router } from 'express';
 import { z } from 'zod';
-import { CABLE_TYPES, checkRecipe, CONDUCTOR_MAPS } from '@dusky-spool/core/devices';
+import { CABLE_TYPES, checkMap, checkRecipe } from '@dusky-spool/core/devices';
 import { readLibrary, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/library';
-import { keepTypesRequest, type LibraryReply, type LibraryReadReply } from '@dusky-spool/core/contract';
-import { tableFrom, type DeviceType } from '@dusky-spool/core/project';
+import {
+  keepMapsRequest,
+  keepTypesRequest,
+  type LibraryReply,
+  type LibraryReadReply,
+  type MapsReply,
+} from '@dusky-spool/core/contract';
+import { tableFrom, type ConductorMap, type DeviceType } from '@dusky-spool/core/project';
 import type { Database } from '../../database/index.ts';
 import { parseBody, parseQuery, PlannedRefusal, refusal } from '../../http/index.ts';
-import { firmLibrary, forgetType, keepTypes } from './store.ts';
+import { firmLibrary, firmMaps, forgetMap, forgetType, keepMaps, keepTypes } from './store.ts';
 
 const MOST_BYTES = 8 * 1024 * 1024;
 const fileQuery = z.strictObject({ kind: z.enum(['csv', 'json']).default('csv') });
@@ -14,9 +20,9 @@ const fileQuery = z.strictObject({ kind: z.enum(['csv', 'json']).default('csv') 
 /** The firm's own library of device types: looked at, kept, read from a file, handed out. */
 export function libraryRoutes(database: Database): Router {
   const router = Router();
-  const known = (types: readonly DeviceType[]) => ({
+  const known = (types: readonly DeviceType[], maps: readonly ConductorMap[]) => ({
     cableTypes: tableFrom(CABLE_TYPES),
-    conductorMaps: tableFrom(CONDUCTOR_MAPS),
+    conductorMaps: tableFrom(maps),
     deviceTypes: tableFrom(types),
   });
   router.get('/library', async (_request, response) => {
@@ -27,7 +33,7 @@ export function libraryRoutes(database: Database): Router {
     const { types } = parseBody(request, keepTypesRequest);
     const { firmId } = response.locals.member!;
     const library = await firmLibrary(database, firmId);
-    const all = known([...library, ...types]);
+    const all = known([...library, ...types], await firmMaps(database, firmId));
     for (const type of types) {
       const sound = checkRecipe(all, type);
       if (!sound.ok) throw new PlannedRefusal({ ...sound.problem, field: `${type.name}: ${sound.problem.field}` });
@@ -43,6 +49,26 @@ export function libraryRoutes(database: Database): Router {
     const reply: LibraryReply = { types: await keepTypes(database, firmId, types, new Date()) };
     response.json(reply);
   });
+  router.get('/library/maps', async (_request, response) => {
+    const reply: MapsReply = { maps: await firmMaps(database, response.locals.member!.firmId) };
+    response.json(reply);
+  });
+  router.put('/library/maps', express.json({ limit: MOST_BYTES }), async (request, response) => {
+    const { maps } = parseBody(request, keepMapsRequest);
+    const { firmId } = response.locals.member!;
+    for (const map of maps) {
+      const sound = checkMap(map);
+      if (!sound.ok) throw new PlannedRefusal(sound.problem);
+    }
+    await keepMaps(database, firmId, maps, new Date());
+    const reply: MapsReply = { maps: await firmMaps(database, firmId) };
+    response.json(reply);
+  });
+  router.delete('/library/maps/:mapId', async (request, response) => {
+    if (!(await forgetMap(database, response.locals.member!.firmId, String(request.params.mapId))))
+      throw refusal('not-found', { field: 'map' });
+    response.status(204).end();
+  });
   router.delete('/library/:typeId', async (request, response) => {
     if (!(await forgetType(database, response.locals.member!.firmId, String(request.params.typeId))))
       throw refusal('not-found', { field: 'type' });
@@ -50,7 +76,8 @@ export function libraryRoutes(database: Database): Router {
   });
   router.post('/library/read', express.text({ type: () => true, limit: MOST_BYTES }), async (request, response) => {
     const text = typeof request.body === 'string' ? request.body : '';
-    const read = readLibrary(text, known(await firmLibrary(database, response.locals.member!.firmId)));
+    const { firmId } = response.locals.member!;
+    const read = readLibrary(text, known(await firmLibrary(database, firmId), await firmMaps(database, firmId)));
     if (!read.ok) throw new PlannedRefusal(read.problem);
     const reply: LibraryReadReply = read.value;
     response.json(reply);

@@ -1,5 +1,5 @@
-import { DEVICE_TYPES } from '@dusky-spool/core/devices';
-import type { DeviceType } from '@dusky-spool/core/project';
+import { CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
+import type { ConductorMap, DeviceType } from '@dusky-spool/core/project';
 import { DEVICE_TYPE_COLUMNS, type Database } from '../../database/index.ts';
 
 const FIELDS = ['id', ...Object.keys(DEVICE_TYPE_COLUMNS)];
@@ -21,6 +21,38 @@ export async function firmLibrary(database: Database, firmId: string): Promise<D
     ...DEVICE_TYPES.map((type) => own.get(type.id) ?? type),
     ...[...own.values()].filter(({ id }) => !DEVICE_TYPES.some((type) => type.id === id)),
   ];
+}
+
+/** The generic conductor maps with the firm's own over them: what its new projects start with. */
+export async function firmMaps({ models }: Database, firmId: string): Promise<ConductorMap[]> {
+  const rows = (await models.firmConductorMaps.findAll({
+    where: { firmId },
+    attributes: ['id', 'name', 'lines', 'note'],
+    order: ['id'],
+    raw: true,
+  })) as unknown as ConductorMap[];
+  const own = new Map(rows.map((map) => [map.id, map]));
+  return [
+    ...CONDUCTOR_MAPS.map((map) => own.get(map.id) ?? map),
+    ...rows.filter(({ id }) => !CONDUCTOR_MAPS.some((map) => map.id === id)),
+  ];
+}
+
+/** Keeps conductor maps for the firm, all or none. */
+export async function keepMaps(
+  { sequelize, models }: Database,
+  firmId: string,
+  maps: readonly ConductorMap[],
+  at: Date,
+): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    for (const map of maps) await models.firmConductorMaps.upsert({ ...map, firmId, updatedAt: at }, { transaction });
+  });
+}
+
+/** Takes a map of the firm away; a generic one comes back as it was. */
+export async function forgetMap({ models }: Database, firmId: string, id: string): Promise<boolean> {
+  return (await models.firmConductorMaps.destroy({ where: { firmId, id } })) > 0;
 }
 
 /** Keeps types in the firm's library, all or none; each gets a version above the one that was there. */

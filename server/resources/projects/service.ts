@@ -1,10 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { CABLE_TYPES, CONDUCTOR_MAPS } from '@dusky-spool/core/devices';
+import { CABLE_TYPES } from '@dusky-spool/core/devices';
 import { readProjectFile, writeProjectFile, type Picture } from '@dusky-spool/core/formats';
 import { emptyDocument, newHeader, newLevel, shortIdFrom, type ProjectDocument, tableFrom } from '@dusky-spool/core/project';
 import type { Database } from '../../database/index.ts';
 import { PlannedRefusal, refusal } from '../../http/index.ts';
-import { firmLibrary } from '../library/store.ts';
+import { firmLibrary, firmMaps } from '../library/store.ts';
 import { inspectPicture } from '../pictures/inspect.ts';
 import { insertProject, loadDocument, loadPictures } from './store.ts';
 
@@ -36,7 +36,7 @@ export async function makeProject(
       }),
     },
     cableTypes: tableFrom(CABLE_TYPES),
-    conductorMaps: tableFrom(CONDUCTOR_MAPS),
+    conductorMaps: tableFrom(await firmMaps(database, firmId)),
     deviceTypes: tableFrom(await firmLibrary(database, firmId)),
   };
   return insertProject(database, firmId, document, [], at);

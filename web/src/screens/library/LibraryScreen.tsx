@@ -18,6 +18,7 @@ import { getJson, postText, putJson, Refused } from '../../api/http.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
+import { ConductorMaps } from './ConductorMaps.tsx';
 import { FileProblems } from './FileProblems.tsx';
 import { TypeCard } from './TypeCard.tsx';
 import './library.css';
@@ -33,7 +34,7 @@ export function LibraryScreen({ document, onBack }: Props) {
   const { message } = AntApp.useApp();
   const [find, setFind] = useState('');
   const [system, setSystem] = useState<SystemName | 'all'>('all');
-  const [part, setPart] = useState<DeviceType['part']>('device');
+  const [part, setPart] = useState<DeviceType['part'] | 'maps'>('device');
   const [chosen, setChosen] = useState<string | null>(null);
   const [firm, setFirm] = useState<readonly DeviceType[]>([]);
   const [read, setRead] = useState<LibraryReadReply | null>(null);
@@ -119,86 +120,103 @@ export function LibraryScreen({ document, onBack }: Props) {
             ]}
             onChange={setSystem}
           />
-          <Segmented value={part} onChange={setPart} options={PARTS.map((value) => ({ value, label: term(`parts.${value}`) }))} />
-        </header>
-        <div className="library-actions">
-          <Button size="small" onClick={add}>
-            {text('library.add')}
-          </Button>
-          <Upload
-            accept=".csv,.json,text/csv,application/json"
-            showUploadList={false}
-            beforeUpload={(file) => {
-              void file
-                .text()
-                .then((body) => postText<LibraryReadReply>('/library/read', body))
-                .then(setRead, fail);
-              return false;
-            }}
-          >
-            <Button size="small">{text('library.import')}</Button>
-          </Upload>
-          <Button size="small" href="/api/library/file?kind=csv">
-            {text('library.csv')}
-          </Button>
-          <Button size="small" href="/api/library/file?kind=json">
-            {text('library.json')}
-          </Button>
-          {newer.length > 0 && (
-            <Button size="small" type="primary" onClick={() => take(newer, text('library.take'))}>
-              {text('library.takeNewer', { count: newer.length })}
-            </Button>
-          )}
-        </div>
-        {read && (
-          <FileProblems
-            read={read}
-            onClose={() => setRead(null)}
-            onTake={() => {
-              void keepInFirm(read.types).then(() => setRead(null));
-            }}
+          <Segmented
+            value={part}
+            onChange={setPart}
+            options={[
+              ...PARTS.map((value) => ({ value: value as DeviceType['part'] | 'maps', label: term(`parts.${value}`) })),
+              { value: 'maps' as const, label: text('maps.short') },
+            ]}
           />
+        </header>
+        {part === 'maps' && <ConductorMaps document={document} find={find} />}
+        {part !== 'maps' && (
+          <>
+            <div className="library-actions">
+              <Button size="small" onClick={add}>
+                {text('library.add')}
+              </Button>
+              <Upload
+                accept=".csv,.json,text/csv,application/json"
+                showUploadList={false}
+                beforeUpload={(file) => {
+                  void file
+                    .text()
+                    .then((body) => postText<LibraryReadReply>('/library/read', body))
+                    .then(setRead, fail);
+                  return false;
+                }}
+              >
+                <Button size="small">{text('library.import')}</Button>
+              </Upload>
+              <Button size="small" href="/api/library/file?kind=csv">
+                {text('library.csv')}
+              </Button>
+              <Button size="small" href="/api/library/file?kind=json">
+                {text('library.json')}
+              </Button>
+              {newer.length > 0 && (
+                <Button size="small" type="primary" onClick={() => take(newer, text('library.take'))}>
+                  {text('library.takeNewer', { count: newer.length })}
+                </Button>
+              )}
+            </div>
+            {read && (
+              <FileProblems
+                read={read}
+                onClose={() => setRead(null)}
+                onTake={() => {
+                  void keepInFirm(read.types).then(() => setRead(null));
+                }}
+              />
+            )}
+            <div className="table-paper">
+              <table className="library-table">
+                <thead>
+                  <tr>
+                    <th scope="col">{text('library.type')}</th>
+                    <th scope="col">{text('library.mount')}</th>
+                    <th scope="col">{text('library.cutOut')}</th>
+                    <th scope="col">{text('library.depth')}</th>
+                    <th scope="col">kg</th>
+                    <th scope="col">{text('library.power')}</th>
+                    <th scope="col">{text('library.cables')}</th>
+                    <th scope="col">{document.project.currency}</th>
+                    <th scope="col">{text('library.used')}</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {types.map((one) => (
+                    <tr key={one.id} className={one.id === chosen ? 'chosen' : ''}>
+                      <th scope="row">
+                        <button
+                          type="button"
+                          className="plain"
+                          aria-pressed={one.id === chosen}
+                          onClick={() => setChosen(one.id)}
+                        >
+                          <BeadIcon code={one.code} system={one.system} />
+                          <span>{one.name}</span>
+                        </button>
+                      </th>
+                      <td>{term(`mounts.${one.mount}`)}</td>
+                      <td>{cutOutWords(one)}</td>
+                      <td>{one.depthM > 0 ? `${Math.round(one.depthM * 1000)} mm` : ''}</td>
+                      <td>{one.weightKg}</td>
+                      <td>{powerWords(one)}</td>
+                      <td>{one.cables.length > 0 ? one.cables.length : one.part === 'device' ? text('library.none') : ''}</td>
+                      <td>{one.price > 0 ? one.price : ''}</td>
+                      <td>{used.get(one.id) ?? ''}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              {types.length === 0 && <p className="brief-empty">{text('library.nothing')}</p>}
+            </div>
+          </>
         )}
-        <div className="table-paper">
-          <table className="library-table">
-            <thead>
-              <tr>
-                <th scope="col">{text('library.type')}</th>
-                <th scope="col">{text('library.mount')}</th>
-                <th scope="col">{text('library.cutOut')}</th>
-                <th scope="col">{text('library.depth')}</th>
-                <th scope="col">kg</th>
-                <th scope="col">{text('library.power')}</th>
-                <th scope="col">{text('library.cables')}</th>
-                <th scope="col">{document.project.currency}</th>
-                <th scope="col">{text('library.used')}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {types.map((one) => (
-                <tr key={one.id} className={one.id === chosen ? 'chosen' : ''}>
-                  <th scope="row">
-                    <button type="button" className="plain" aria-pressed={one.id === chosen} onClick={() => setChosen(one.id)}>
-                      <BeadIcon code={one.code} system={one.system} />
-                      <span>{one.name}</span>
-                    </button>
-                  </th>
-                  <td>{term(`mounts.${one.mount}`)}</td>
-                  <td>{cutOutWords(one)}</td>
-                  <td>{one.depthM > 0 ? `${Math.round(one.depthM * 1000)} mm` : ''}</td>
-                  <td>{one.weightKg}</td>
-                  <td>{powerWords(one)}</td>
-                  <td>{one.cables.length > 0 ? one.cables.length : one.part === 'device' ? text('library.none') : ''}</td>
-                  <td>{one.price > 0 ? one.price : ''}</td>
-                  <td>{used.get(one.id) ?? ''}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {types.length === 0 && <p className="brief-empty">{text('library.nothing')}</p>}
-        </div>
       </div>
-      {type && (
+      {type && part !== 'maps' && (
         <TypeCard
           key={type.id}
           document={document}

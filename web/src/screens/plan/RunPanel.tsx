@@ -4,6 +4,7 @@ import { listOf, RUN_STATES, update, type ProjectDocument, type Run } from '@dus
 import { isKept, runState, type PlannedRun } from '@dusky-spool/core/runs';
 import { formatCableLength } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
+import { later } from '../../app/later.ts';
 import { term, text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
 import { derive } from '../../state/derived.ts';
@@ -12,6 +13,9 @@ import { FindingCard } from '../../ui/FindingCard.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
+
+/** Fetched when the first run is looked at. */
+const RunEnds = later(() => import('./RunEnds.tsx').then((module) => module.RunEnds), null);
 
 interface Props {
   readonly document: ProjectDocument;
@@ -143,6 +147,7 @@ export function RunPanel({ document, planned, onSelect }: Props) {
         )}
       </div>
       {kept && <p className="faint">{text('run.kept')}</p>}
+      <RunEnds document={document} run={run} />
 
       <Checks document={document} findings={findingsOf(findings, run.id)} />
     </>

@@ -1,0 +1,57 @@
+import { listOf, update, type ProjectDocument, type Run } from '@dusky-spool/core/project';
+import { text } from '../../app/text.ts';
+import { useProject } from '../../state/project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { WordsField } from '../../ui/fields.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly run: Run;
+}
+
+/** What is on both ends of a run, and what each of its conductors is used for. */
+export function RunEnds({ document, run }: Props) {
+  const edit = useProject((state) => state.edit);
+  const change = (after: Partial<Run>) => {
+    const operation = update('runs', run, after);
+    if (operation) edit(text('run.ends'), [operation]);
+  };
+  const maps = listOf(document, 'conductorMaps').toSorted((a, b) => (a.name < b.name ? -1 : 1));
+  const map = run.mapId === null ? undefined : document.conductorMaps[run.mapId];
+  return (
+    <>
+      <div className="eyebrow">{text('run.ends')}</div>
+      <div className="fields">
+        <WordsField
+          label={text('recipe.deviceConnector')}
+          value={run.deviceConnector}
+          max={30}
+          onChange={(deviceConnector) => change({ deviceConnector })}
+        />
+        <WordsField
+          label={text('recipe.farConnector')}
+          value={run.farConnector}
+          max={30}
+          onChange={(farConnector) => change({ farConnector })}
+        />
+        <ChoiceField
+          label={text('recipe.map')}
+          value={run.mapId ?? ''}
+          options={[{ value: '', label: text('recipe.noMap') }, ...maps.map(({ id, name }) => ({ value: id, label: name }))]}
+          onChange={(mapId) => change({ mapId: mapId || null })}
+        />
+      </div>
+      {map && (
+        <dl className="conductor-list">
+          {map.lines.map(({ conductor, use }) => (
+            <div key={conductor}>
+              <dt>{conductor}</dt>
+              <dd>{use}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      {map?.note && <p className="faint">{map.note}</p>}
+    </>
+  );
+}

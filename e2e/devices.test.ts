@@ -154,6 +154,7 @@ describe('devices in places that can be built', () => {
   it('devices that stand together get a box and plate, which is filled, checked and printed', async () => {
     await page.getByRole('button', { name: 'Plates', exact: true }).click();
     const wanted = page.getByRole('region', { name: 'Devices without a plate' });
+    await wanted.getByRole('listitem').first().waitFor();
     const places = await wanted.getByRole('listitem').count();
     await wanted.getByRole('listitem').filter({ hasText: 'Boot room' }).getByRole('button', { name: 'Compose a plate' }).click();
     const card = page.locator('.plate-card');

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { runChecks } from '../checks/index.ts';
-import { placeDevice } from '../devices/index.ts';
+import { placeAll, placeDevice } from '../devices/index.ts';
 import {
   applyChange,
   BRIEF_TOPICS,
@@ -208,6 +208,37 @@ describe('an open decision', () => {
     const decided = { ...document, decisions: { x: { ...base, chosen: 'display' } } };
     expect(openDecisions(decided, '2027-02-20')).to.deep.equal([]);
     expect(openDecisions({ ...document, tradeDates: {} }, '2027-02-20')[0]).to.include({ lastSafeOn: '', daysLeft: null });
+  });
+});
+
+describe('a lead that waits for a drawing', () => {
+  it('is an open decision until the tail is taken off, and its cable is cut with the tail', () => {
+    const placed = placeAll(house, 'm', [{ typeId: 'keypad', at: [1, 0.05], more: { tailM: 2.5 } }], {
+      device: () => 'strip',
+      run: () => 'strip_1',
+    });
+    const applied = placed.ok && applyChange(house, placed.value);
+    if (!applied || !applied.ok) throw new Error('not placed');
+    const document = {
+      ...applied.value,
+      tradeDates: {
+        g: { id: 'g', gate: 'joinery' as const, on: '2027-03-22' },
+        b: { id: 'b', gate: 'board' as const, on: '2027-03-22' },
+      },
+    };
+    const [state] = openDecisions(document, '2027-02-20');
+    expect(state.device?.id).to.equal('strip');
+    // Three weeks before.
+    expect(state).to.include({ lastSafeOn: '2027-03-01', daysLeft: 9 });
+    const found = (today: string) =>
+      runChecks(document, [], today).filter(({ check, code }) => check === 'decisions-in-time' && code.startsWith('drawing'));
+    expect(found('2027-02-20').map(({ code, rank }) => [code, rank])).to.deep.equal([['drawing-soon', 'look']]);
+    expect(found('2027-03-02').map(({ code, rank }) => [code, rank])).to.deep.equal([['drawing-late', 'stop']]);
+    const lengthOf = (one: typeof document) => planRuns(one)[0].length!;
+    expect(lengthOf(document).deviceSlackM).to.equal(2.5);
+    const drawn = { ...document, devices: { strip: { ...document.devices.strip, tailM: null } } };
+    expect(openDecisions(drawn, '2027-02-20')).to.deep.equal([]);
+    expect(lengthOf(drawn).deviceSlackM).to.equal(document.runs.strip_1.deviceSlackM);
   });
 });
 

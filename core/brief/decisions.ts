@@ -1,4 +1,13 @@
-import { listOf, TRADE_GATES, type Leg, type OpenDecision, type ProjectDocument, type TradeGate } from '../project/index.ts';
+import { attachmentOf } from '../building/index.ts';
+import {
+  listOf,
+  TRADE_GATES,
+  type Device,
+  type Leg,
+  type OpenDecision,
+  type ProjectDocument,
+  type TradeGate,
+} from '../project/index.ts';
 
 /** A cable of the superset: so many of it, and which options need them. */
 export interface SupersetCable {
@@ -44,6 +53,8 @@ export const gateDate = (document: Pick<ProjectDocument, 'tradeDates'>, gate: Tr
 /** An undecided thing with what follows from it. */
 export interface DecisionState {
   readonly decision: OpenDecision;
+  /** The device whose lead waits for a drawing; such a decision is open by itself and closes when the tail is taken off. */
+  readonly device: Device | null;
   readonly superset: readonly SupersetCable[];
   /** YYYY-MM-DD; empty where the gate has no date. */
   readonly lastSafeOn: string;
@@ -51,15 +62,44 @@ export interface DecisionState {
   readonly daysLeft: number | null;
 }
 
+/** The joiner needs places and cut-outs so long before he is on site [practice]; days. */
+const DRAWING_DAYS = 21;
+
+/** Leads that wait at the stud for joinery that is not drawn, or for a ceiling still to come: each is an open decision. */
+function waitingLeads(document: ProjectDocument): Pick<DecisionState, 'decision' | 'device'>[] {
+  return listOf(document, 'devices')
+    .filter(({ tailM }) => tailM !== null)
+    .map((device) => {
+      const type = document.deviceTypes[device.typeId];
+      return {
+        device,
+        decision: {
+          id: `tail_${device.id}`,
+          roomId: device.roomId,
+          subject: device.name || type.name,
+          options: [{ name: type.name, typeId: type.id }],
+          gate: attachmentOf(type) === 'ceiling' ? 'board' : 'joinery',
+          leadDays: DRAWING_DAYS,
+          owner: '',
+          chosen: '',
+          decidedOn: '',
+          note: '',
+        },
+      };
+    });
+}
+
 /** Everything that is still undecided, the most pressing first; `today` is YYYY-MM-DD. */
 export function openDecisions(document: ProjectDocument, today: string): DecisionState[] {
-  return listOf(document, 'decisions')
+  const asked = listOf(document, 'decisions')
     .filter((decision) => decision.chosen === '')
-    .map((decision) => {
+    .map((decision) => ({ decision, device: null }));
+  return [...asked, ...waitingLeads(document)]
+    .map(({ decision, device }): DecisionState => {
       const gate = gateDate(document, decision.gate);
       const lastSafeOn = gate === '' ? '' : daysBefore(gate, decision.leadDays);
       const daysLeft = lastSafeOn === '' ? null : Math.round((Date.parse(lastSafeOn) - Date.parse(today)) / 86_400_000);
-      return { decision, superset: supersetOf(document, decision.options), lastSafeOn, daysLeft };
+      return { decision, device, superset: supersetOf(document, decision.options), lastSafeOn, daysLeft };
     })
     .sort(
       (a, b) =>

@@ -94,15 +94,15 @@ export const decisionsInTime = defineCheck({
   appliesTo: 'decisions',
   run: ({ document, today }) => {
     if (!today) return [];
-    return openDecisions(document, today).flatMap(({ decision, lastSafeOn, daysLeft }): Finding[] => {
+    return openDecisions(document, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): Finding[] => {
       if (daysLeft === null || daysLeft > SOON_DAYS) return [];
       const past = daysLeft < 0;
       return [
         {
           check: 'decisions-in-time',
           rank: past ? 'stop' : 'look',
-          code: past ? 'decision-late' : 'decision-soon',
-          subjects: [{ in: 'decisions', id: decision.id }],
+          code: `${device ? 'drawing' : 'decision'}-${past ? 'late' : 'soon'}`,
+          subjects: [device ? { in: 'devices', id: device.id } : { in: 'decisions', id: decision.id }],
           measured: daysLeft,
           allowed: 0,
           unit: 'days',

@@ -6,6 +6,7 @@ import type { Check, CheckContext, Finding, Rank } from './check.ts';
 import { conductorsFit } from './conductors-fit.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
 import { keptRouteDiffers } from './kept-route-differs.ts';
+import { oneThermostat } from './one-thermostat.ts';
 import { platesSound } from './plates-sound.ts';
 import { routeMissing } from './route-missing.ts';
 import { speakerCableLossCheck } from './speaker-cable-loss.ts';
@@ -27,6 +28,7 @@ export const CHECKS: readonly Check[] = [
   buildable,
   platesSound,
   conductorsFit,
+  oneThermostat,
 ];
 
 const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };

@@ -1,9 +1,10 @@
 import { deviceTitle } from '../devices/index.ts';
 import { blockingNeeds, heightOf, holesToFill, mountTypeOf } from '../mounting/index.ts';
 import { listOf, type Device, type ProjectDocument } from '../project/index.ts';
-import { formatLength, formatLengthFine } from '../units/index.ts';
+import { planRuns, type PlannedRun } from '../runs/index.ts';
+import { formatCableLength, formatLength, formatLengthFine } from '../units/index.ts';
 
-export const TRADES_SECTIONS = ['blocking', 'joinery', 'outlets', 'looks', 'links'] as const;
+export const TRADES_SECTIONS = ['blocking', 'joinery', 'outlets', 'looks', 'links', 'leads'] as const;
 export type TradesSection = (typeof TRADES_SECTIONS)[number];
 export type TradesColumn =
   | 'what'
@@ -26,7 +27,12 @@ export type TradesColumn =
   | 'seenFrom'
   | 'toFill'
   | 'link'
-  | 'note';
+  | 'note'
+  | 'number'
+  | 'toWhat'
+  | 'cable'
+  | 'length'
+  | 'connectors';
 
 export interface TradesTable {
   readonly section: TradesSection;
@@ -46,9 +52,14 @@ export interface TradesWords {
 
 /**
  * What other trades do for our devices: blocking for the framer with hole pattern and load, leads and heights for joiner and
- * electrician on one sheet, outlets to add, how things are to look, and what is linked without a cable. Empty tables are left out.
+ * electrician on one sheet, outlets to add, how things are to look, what is linked without a cable, and leads from device to device
+ * with the length to order. Empty tables are left out.
  */
-export function tradesSheet(document: ProjectDocument, words: TradesWords): TradesTable[] {
+export function tradesSheet(
+  document: ProjectDocument,
+  words: TradesWords,
+  runs: readonly PlannedRun[] = planRuns(document),
+): TradesTable[] {
   const { units } = document.project;
   const fine = (valueM: number | null) => (valueM === null ? '' : formatLengthFine(valueM, units));
   const typeOf = (device: Device) => document.deviceTypes[device.typeId];
@@ -105,6 +116,16 @@ export function tradesSheet(document: ProjectDocument, words: TradesWords): Trad
   const links = devices
     .filter((device) => typeOf(device).link !== 'cable')
     .map((device) => [what(device), place(device), words.links[typeOf(device).link], device.note]);
+  const leads = runs
+    .filter(({ run }) => run.toDeviceId !== null && document.devices[run.toDeviceId])
+    .map(({ run, device, length }) => [
+      run.number,
+      what(device),
+      what(document.devices[run.toDeviceId!]),
+      document.cableTypes[run.cableTypeId].name,
+      length ? formatCableLength(length.cutLengthM, units) : '',
+      [run.deviceConnector, run.farConnector].filter(Boolean).join(' → '),
+    ]);
   const tables: TradesTable[] = [
     {
       section: 'blocking',
@@ -115,6 +136,7 @@ export function tradesSheet(document: ProjectDocument, words: TradesWords): Trad
     { section: 'outlets', columns: ['what', 'place', 'height', 'power', 'note'], rows: outlets },
     { section: 'looks', columns: ['what', 'place', 'finish', 'wishes', 'seenFrom', 'toFill'], rows: looks },
     { section: 'links', columns: ['what', 'place', 'link', 'note'], rows: links },
+    { section: 'leads', columns: ['number', 'what', 'toWhat', 'cable', 'length', 'connectors'], rows: leads },
   ];
   return tables.filter(({ rows }) => rows.length > 0);
 }

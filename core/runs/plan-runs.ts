@@ -58,13 +58,19 @@ function wantedPath(document: ProjectDocument, network: Network, device: Device,
 
 const endOf = ({ levelId, x, y, heightM }: Device, mount: Attachment) => ({ levelId, x, y, heightM, mount });
 
+/** A lead that waits for joinery or a ceiling is left with its tail, where that is longer than the usual slack. */
+const slackOf = ({ deviceSlackM, rackSlackM }: Run, { tailM }: Device) => ({
+  deviceSlackM: Math.max(deviceSlackM, tailM ?? 0),
+  rackSlackM,
+});
+
 /** Route and length of one run. */
 export function planRun(document: ProjectDocument, run: Run, kept: Route | null): PlannedRun {
   const device = document.devices[run.deviceId];
   const path = wantedPath(document, networkOf(buildingOf(document)), device, run);
   const { wasteFactor, units } = document.project;
   const wanted: PlannedRun['wanted'] = path.ok
-    ? { ok: true, value: { ...path.value, ...cutLength(path.value, run, wasteFactor, units) } }
+    ? { ok: true, value: { ...path.value, ...cutLength(path.value, slackOf(run, device), wasteFactor, units) } }
     : path;
   if (kept)
     return {

@@ -18,6 +18,10 @@ export const brief = {
       walk: 'Walk',
       job: 'Job',
     },
+    drawingOf: 'Drawing for {{subject}}.',
+    drawingNote:
+      'Its lead waits in {{room}} with a tail of {{tail}}. Nothing is cut before the drawing is there; its cut-out is on the trades sheet.',
+    drawingCame: 'The drawing is here, its place is fixed',
     findWalk: 'Walk the brief',
     sumNow: 'Brief, walls open',
     sumAfter: 'The same after closing',

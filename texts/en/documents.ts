@@ -69,6 +69,7 @@ export const documents = {
       outlets: 'Outlets, for the electrician',
       looks: 'How it should look',
       links: 'Linked without a cable',
+      leads: 'Leads from device to device',
     },
     notes: {
       blocking:
@@ -76,6 +77,7 @@ export const documents = {
       joinery: 'Leads wait at the stud with the tail given. Nothing is cut before the drawing of the joinery is there.',
       outlets: 'Only a licensed electrician opens, extends or shares enclosures with mains wiring. One outlet for each line.',
       looks: 'Wishes of the client. What must go without a trace is counted in holes to fill.',
+      leads: 'Order a made lead of at least this length; the next longer one is right, a coupling is not.',
       links: 'No cable is pulled to these. Their mains or battery, and whether radio reaches, is the risk.',
     },
     columns: {
@@ -100,6 +102,11 @@ export const documents = {
       toFill: 'Holes to fill',
       link: 'Link',
       note: 'Note',
+      number: 'Run',
+      toWhat: 'To',
+      cable: 'Cable',
+      length: 'Length',
+      connectors: 'Connectors',
     },
     words: {
       atCeiling: 'at the ceiling',

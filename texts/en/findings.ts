@@ -76,6 +76,7 @@ export const findings = {
   'plate-device-gone': '{{count}} of its inserts belong to devices that are gone. Clear them.',
   'plate-apart': '{{device}} is {{awayM}} away from its plate. Move one to the other.',
   'plate-not-lined-up': 'The electrician’s box {{awayM}} beside it is at {{heightM}}: {{offM}} off. Line them up.',
+  'climate-twice': '{{room}} has {{count}} thermostats. One for each zone: take one away, or let a remote sensor read for it.',
   'climate-outside-wall':
     '{{device}} is on an outside wall and reads the weather. Move it to an inner wall, or add a remote sensor.',
   'climate-near-vent':
@@ -88,6 +89,9 @@ export const findings = {
     '{{room}}: the brief asks for {{asked}} {{unit}} of {{topic}}, the plan reaches {{reached}} {{unit}}.',
   'brief-nothing-wanted': '{{room}}: nothing was to come for {{topic}} on purpose, but {{placed}} is placed.',
   'decision-late': '{{subject}} should have been decided by {{lastSafeOn}} ({{days}} days ago). {{owner}} must decide now.',
+  'drawing-late':
+    'The lead of {{subject}} still waits for a drawing that was due by {{lastSafeOn}} ({{days}} days ago). Ask for it now.',
+  'drawing-soon': 'The lead of {{subject}} waits for a drawing, due by {{lastSafeOn}}, in {{days}} days.',
   'decision-soon': '{{subject}} must be decided by {{lastSafeOn}}, in {{days}} days, by {{owner}}.',
   'signed-not-discussed': '{{room}} is signed, but {{count}} of its topics were not discussed. Ask, and have it signed again.',
 } as const;

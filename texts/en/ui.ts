@@ -211,6 +211,10 @@ export const ui = {
   },
   device: {
     title: 'Device',
+    phase: 'Phase',
+    firstPhase: 'First',
+    stillFits: 'Models that still fit',
+    sweeps: 'Drawn out, turned',
     onItsWall: 'See it on its wall',
     onItsCeiling: 'See it on its ceiling',
     name: 'Name',

@@ -9,7 +9,7 @@ import {
   placeField,
   type Overlap,
 } from '@dusky-spool/core/devices';
-import { guideTo, type Guided } from '@dusky-spool/core/mounting';
+import { guideTo, mountTypeOf, sweepOf, wallPlaceOf, type Guided } from '@dusky-spool/core/mounting';
 import { boundsOf, inBounds, type Cluster, type Point2 } from '@dusky-spool/core/geometry';
 import {
   onLevel,
@@ -31,7 +31,7 @@ import { beadClusters } from './bead-clusters.ts';
 import { DeviceLayer, type DeviceOnPlan } from './DeviceLayer.tsx';
 import { HeldLayer } from './HeldLayer.tsx';
 import { LabelLayer } from './LabelLayer.tsx';
-import { boxPath } from './room-drawing.ts';
+import { boxPath, pathThrough } from './room-drawing.ts';
 import { linesOf } from './route-drawing.ts';
 import { RunsLayer } from './RunsLayer.tsx';
 import { Sheet } from './Sheet.tsx';
@@ -143,6 +143,18 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
     ({ members }: Cluster<DeviceOnPlan>) =>
       control.fit(boundsOf(members.map(({ device }): Point2 => [device.x, device.y])), leftPx),
     [control, leftPx],
+  );
+  /** What the mounts of chosen devices sweep. */
+  const sweeps = useMemo(
+    () =>
+      [...chosenDevices].slice(0, 20).flatMap((id) => {
+        const device = shown.devices[id];
+        const mount = device && mountTypeOf(shown, device);
+        const wall = mount?.holds && device.levelId === levelId ? wallPlaceOf(shown, device)?.wall : undefined;
+        const sweep = wall && sweepOf(device, shown.deviceTypes[device.typeId], mount ?? null, wall);
+        return sweep ? [{ id, outline: sweep.outline }] : [];
+      }),
+    [chosenDevices, shown, levelId],
   );
   const holding = inHand !== null;
   const restingLines = useMemo(
@@ -329,6 +341,9 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
         onKeyDown={onDeviceKey}
         onCluster={showCluster}
       />
+      {sweeps.map(({ id, outline }) => (
+        <path key={id} className="sweep" d={pathThrough(outline, true)} />
+      ))}
       {box && <path className="box-select" d={boxPath(...box)} />}
       {guided?.guides.map((guide) => (
         <path key={guide.axis} className={`guide ${guide.kind}`} d={`M${guide.a[0]} ${guide.a[1]}L${guide.b[0]} ${guide.b[1]}`} />

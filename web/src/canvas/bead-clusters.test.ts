@@ -17,7 +17,7 @@ describe('beads that would hide each other', () => {
   };
 
   it('are one cluster when zoomed out and stand by themselves when zoomed in', () => {
-    expect(seen(30)).to.deep.equal([['c'], [['a', 'b']]]);
+    expect(seen(25)).to.deep.equal([['c'], [['a', 'b']]]);
     expect(seen(60)).to.deep.equal([['a', 'b', 'c'], []]);
     // 0.3 m are 4.5 px at 15 px/m: nearer than a dot is wide.
     expect(seen(15)).to.deep.equal([['c'], [['a', 'b']]]);
@@ -25,6 +25,6 @@ describe('beads that would hide each other', () => {
   });
 
   it('leave the selected one out', () => {
-    expect(seen(30, ['b'])).to.deep.equal([['a', 'c', 'b'], []]);
+    expect(seen(25, ['b'])).to.deep.equal([['a', 'c', 'b'], []]);
   });
 });

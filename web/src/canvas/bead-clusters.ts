@@ -5,7 +5,7 @@ import type { DeviceOnPlan } from './DeviceLayer.tsx';
 const BEADS_PX = 15;
 const DOTS_PX = 9;
 /** From this scale on every bead stands by itself, px per m: one can take hold of it. */
-const APART_FROM = 36;
+const APART_FROM = 26;
 const DOTS_BELOW = 17;
 
 export interface BeadClusters {

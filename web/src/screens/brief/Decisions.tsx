@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { openDecisions } from '@dusky-spool/core/brief';
 import { create, listOf, remove, TRADE_GATES, update, type OpenDecision, type ProjectDocument } from '@dusky-spool/core/project';
+import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -16,7 +17,7 @@ export function Decisions({ document }: { readonly document: ProjectDocument }) 
   return (
     <section className="brief-page" aria-label={text('brief.views.decisions')}>
       <p className="faint">{text('brief.decisionsLead')}</p>
-      {open.map(({ decision, superset, lastSafeOn, daysLeft }) => (
+      {open.map(({ decision, device, superset, lastSafeOn, daysLeft }) => (
         <article key={decision.id} className="decision">
           <header>
             <span className={`chip ${daysLeft === null ? 'quiet' : daysLeft < 0 ? 'stop' : daysLeft <= 14 ? 'look' : 'fine'}`}>
@@ -28,7 +29,17 @@ export function Decisions({ document }: { readonly document: ProjectDocument }) 
             </span>
             <span className="faint">{term(`gates.${decision.gate}`)}</span>
           </header>
-          <DecisionFields document={document} decision={decision} />
+          {device ? (
+            <p>
+              <b>{text('brief.drawingOf', { subject: decision.subject })}</b>{' '}
+              {text('brief.drawingNote', {
+                tail: formatLength(device.tailM ?? 0, document.project.units),
+                room: device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name,
+              })}
+            </p>
+          ) : (
+            <DecisionFields document={document} decision={decision} />
+          )}
           <p className="superset">
             <b>{text('brief.superset')}</b>{' '}
             {superset.length === 0
@@ -37,22 +48,36 @@ export function Decisions({ document }: { readonly document: ProjectDocument }) 
                   .map(({ cableTypeId, count }) => `${count} × ${document.cableTypes[cableTypeId]?.name ?? cableTypeId}`)
                   .join(', ')}
           </p>
-          <div className="panel-buttons">
-            {decision.options.map(({ name }) => (
+          {device ? (
+            <div className="panel-buttons">
               <Button
-                key={name}
                 size="small"
-                onClick={() =>
-                  edit(text('brief.decide', { name }), [update('decisions', decision, { chosen: name, decidedOn: today() })!])
-                }
+                onClick={() => {
+                  const operation = update('devices', device, { tailM: null });
+                  if (operation) edit(text('brief.drawingCame'), [operation]);
+                }}
               >
-                {text('brief.decide', { name })}
+                {text('brief.drawingCame')}
               </Button>
-            ))}
-            <Button size="small" onClick={() => edit(text('brief.remove'), [remove('decisions', decision)])}>
-              {text('brief.remove')}
-            </Button>
-          </div>
+            </div>
+          ) : (
+            <div className="panel-buttons">
+              {decision.options.map(({ name }) => (
+                <Button
+                  key={name}
+                  size="small"
+                  onClick={() =>
+                    edit(text('brief.decide', { name }), [update('decisions', decision, { chosen: name, decidedOn: today() })!])
+                  }
+                >
+                  {text('brief.decide', { name })}
+                </Button>
+              ))}
+              <Button size="small" onClick={() => edit(text('brief.remove'), [remove('decisions', decision)])}>
+                {text('brief.remove')}
+              </Button>
+            </div>
+          )}
         </article>
       ))}
       <Button

@@ -9,6 +9,7 @@ import {
   type DeviceType,
   type ProjectDocument,
 } from '@dusky-spool/core/project';
+import { typesFitting } from '@dusky-spool/core/mounting';
 import { term, text } from '../../app/text.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
@@ -196,6 +197,16 @@ export function TypeCard({ document, type, firm, used, onKeep }: Props) {
         <WordsField label={text('library.premade')} value={type.premade} max={200} onChange={(premade) => change({ premade })} />
       </div>
       {type.part === 'device' && <RecipeEditor document={document} type={type} used={used} />}
+      {type.part === 'bracket' && (
+        <>
+          <div className="eyebrow">{text('device.stillFits')}</div>
+          <ul className="port-list">
+            {typesFitting(document, type).map(({ id, name }) => (
+              <li key={id}>{name}</li>
+            ))}
+          </ul>
+        </>
+      )}
       {type.ports.length > 0 && (
         <>
           <div className="eyebrow">{text('library.ports')}</div>

@@ -1,8 +1,17 @@
 import { Button, Checkbox } from 'antd';
 import { attachmentOf } from '@dusky-spool/core/building';
 import { aimAt, mirrorDevice, setWallDistance, wallDistances, type Axis } from '@dusky-spool/core/devices';
-import { holesToFill, loadOf, mountsFor, mountTypeOf, seatsOf } from '@dusky-spool/core/mounting';
-import { FITTINGS, update, WISHES, type Device, type ProjectDocument } from '@dusky-spool/core/project';
+import {
+  holesToFill,
+  loadOf,
+  mountsFor,
+  mountTypeOf,
+  seatsOf,
+  sweepOf,
+  typesFitting,
+  wallPlaceOf,
+} from '@dusky-spool/core/mounting';
+import { FITTINGS, listOf, update, WISHES, type Device, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatLengthFine } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
@@ -33,6 +42,7 @@ export function MountingFields({ document, device }: Props) {
   };
   const mounts = mountsFor(document, type);
   const mount = mountTypeOf(document, device);
+  const phases = listOf(document, 'phases').toSorted((a, b) => a.order - b.order);
   const seats = seatsOf(document, device.levelId, device.roomId);
   const away = (ear: readonly number[]) => Math.hypot(ear[0] - device.x, ear[1] - device.y);
   const seat = seats.reduce<(typeof seats)[number] | null>(
@@ -40,6 +50,8 @@ export function MountingFields({ document, device }: Props) {
     null,
   );
   const onWall = attachmentOf(type) === 'wall';
+  const onIts = onWall && mount?.holds ? wallPlaceOf(document, device)?.wall : undefined;
+  const sweep = onIts ? sweepOf(device, type, mount, onIts) : null;
   const load = loadOf(type, mount?.part === 'mount' ? mount : null);
   const mirror = (axis: Axis, as: 'pair' | 'spare') => {
     const made = mirrorDevice(document, device.id, axis, as, IDS);
@@ -78,6 +90,29 @@ export function MountingFields({ document, device }: Props) {
               ...mounts.map(({ id, name }) => ({ value: id, label: name })),
             ]}
             onChange={(id) => change(text('device.mount'), { mountTypeId: id || null })}
+          />
+        )}
+        {phases.length > 0 && (
+          <ChoiceField
+            label={text('device.phase')}
+            value={device.phaseId ?? ''}
+            options={[
+              { value: '', label: text('device.firstPhase') },
+              ...phases.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            onChange={(id) =>
+              change(text('device.phase'), {
+                phaseId: id || null,
+                // What comes later is prepared now; what comes first is fitted, unless it was left as a spare.
+                fitting: id
+                  ? device.fitting === 'fitted'
+                    ? 'prepared'
+                    : device.fitting
+                  : device.fitting === 'prepared'
+                    ? 'fitted'
+                    : device.fitting,
+              })
+            }
           />
         )}
         <ChoiceField
@@ -134,6 +169,24 @@ export function MountingFields({ document, device }: Props) {
             <dt>{text('device.parked')}</dt>
             <dd>
               {formatLengthFine(mount.holds.parkedDepthM, units)} / {formatLengthFine(mount.holds.reachM, units)}
+            </dd>
+          </div>
+        )}
+        {mount?.accepts && (
+          <div>
+            <dt>{text('device.stillFits')}</dt>
+            <dd>
+              {typesFitting(document, mount)
+                .map(({ name }) => name)
+                .join(', ')}
+            </dd>
+          </div>
+        )}
+        {sweep && (
+          <div>
+            <dt>{text('device.sweeps')}</dt>
+            <dd>
+              {formatLengthFine(sweep.outM, units)}, {Math.round((sweep.turnRad * 180) / Math.PI)}°
             </dd>
           </div>
         )}

@@ -1,0 +1,38 @@
+import { listOf, type Device } from '../project/index.ts';
+import { defineCheck, type Finding } from './check.ts';
+
+/** Two thermostats in one room work against each other: one for each zone. */
+export const oneThermostat = defineCheck({
+  id: 'one-thermostat',
+  title: 'Each room has one thermostat',
+  source: 'practice of climate zones',
+  severity: 'look',
+  appliesTo: 'devices',
+  reads: ['devices', 'rooms'],
+  run: ({ document }) => {
+    const byRoom = new Map<string, Device[]>();
+    for (const device of listOf(document, 'devices')) {
+      if (device.typeId !== 'thermostat' || device.roomId === null) continue;
+      const there = byRoom.get(device.roomId);
+      if (there) there.push(device);
+      else byRoom.set(device.roomId, [device]);
+    }
+    return [...byRoom].flatMap(([roomId, devices]): Finding[] =>
+      devices.length < 2
+        ? []
+        : [
+            {
+              check: 'one-thermostat',
+              rank: 'look',
+              code: 'climate-twice',
+              subjects: devices.toReversed().map(({ id }) => ({ in: 'devices' as const, id })),
+              measured: devices.length,
+              allowed: 1,
+              unit: '',
+              figures: { number: document.rooms[roomId].code, room: document.rooms[roomId].name, count: devices.length },
+              cures: [],
+            },
+          ],
+    );
+  },
+});

@@ -2,10 +2,11 @@ import { attachmentOf, buildingOf, ceilingHeightOf, roomAt, wallLength, isSideOf
 import { boundsOf, middleOf, pointInPolygon, tidyM, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
+  addToDraft,
   create,
+  draftOf,
   onLevel,
   update,
-  withRecords,
   type Device,
   type Operation,
   type ProjectDocument,
@@ -38,7 +39,7 @@ interface Wanted {
 
 /** Places several devices in one change, each with its number and runs. Problems: those of `placeDevice`. */
 export function placeAll(document: ProjectDocument, levelId: string, wanted: readonly Wanted[], ids: IdSource): Outcome<Placed> {
-  let working = document;
+  const working = draftOf(document, ['devices', 'runs']);
   const devices: Device[] = [];
   const operations: Operation[] = [];
   for (const { typeId, at, heightM, name, more } of wanted) {
@@ -53,7 +54,8 @@ export function placeAll(document: ProjectDocument, levelId: string, wanted: rea
     const runs: Run[] = placed.value.runs;
     devices.push(device);
     operations.push(create('devices', device), ...runs.map((run) => create('runs', run)));
-    working = withRecords(withRecords(working, 'devices', [device]), 'runs', runs);
+    addToDraft(working, 'devices', [device]);
+    addToDraft(working, 'runs', runs);
   }
   return fine({ devices, operations });
 }

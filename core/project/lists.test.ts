@@ -1,7 +1,20 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { twoStoreyHouse } from '../testing/index.ts';
-import { applyChange, create, listOf, newWall, onLevel, remove, update, type Operation, type ProjectDocument } from './index.ts';
+import {
+  addToDraft,
+  applyChange,
+  create,
+  draftOf,
+  listOf,
+  newWall,
+  onLevel,
+  remove,
+  update,
+  type Operation,
+  type ProjectDocument,
+  withRecords,
+} from './index.ts';
 
 /** The lists as somebody who remembers nothing would make them. */
 const afresh = (document: ProjectDocument, levelId: string) =>
@@ -26,6 +39,35 @@ function operationOf(document: ProjectDocument, { act, pick, id }: { act: string
   if (act === 'lift') return update('walls', wall, { levelId: levels[pick % levels.length] });
   return walls.length > 1 ? remove('walls', wall) : null;
 }
+
+describe('a draft', () => {
+  it('holds what was added to it in the same lists as a project with those records, and leaves the project alone', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.string({ unit: fc.constantFrom('a', 'b', '0', '_'), minLength: 1, maxLength: 4 }), fc.nat(3)), {
+          maxLength: 12,
+        }),
+        fc.boolean(),
+        (wanted, listed) => {
+          const document = twoStoreyHouse();
+          const levels = Object.keys(document.levels);
+          if (listed) levels.forEach((levelId) => onLevel(document, 'walls', levelId));
+          const before = Object.keys(document.walls).length;
+          const draft = draftOf(document, ['walls']);
+          let plain = document;
+          for (const [id, pick] of wanted) {
+            const wall = newWall({ ...Object.values(document.walls)[0], id: `n${id}`, levelId: levels[pick % levels.length] });
+            addToDraft(draft, 'walls', [wall]);
+            plain = withRecords(plain, 'walls', [wall]);
+          }
+          expect(listOf(draft, 'walls')).to.deep.equal(listOf(plain, 'walls'));
+          for (const levelId of levels) expect(onLevel(draft, 'walls', levelId)).to.deep.equal(afresh(plain, levelId));
+          expect(Object.keys(document.walls)).to.have.length(before);
+        },
+      ),
+    );
+  });
+});
 
 describe('lists of records', () => {
   it('that are carried from edit to edit are the same as lists made afresh', () => {

@@ -70,10 +70,14 @@ export function carryLists(before: object, after: object, ids: ReadonlySet<strin
   const known = kept.get(before);
   if (!known || ids.size > 500) return;
   const [was, is] = [before as Table, after as Table];
-  const lists = keptOf(is);
-  if (known.all) lists.all = patched(known.all, ids, (id) => is[id]);
-  if (!known.byLevel) return;
   const levels = new Set([...ids].flatMap((id) => [was[id]?.levelId, is[id]?.levelId]).filter((id) => id !== undefined));
+  kept.set(is, patchedLists(known, is, ids, levels));
+}
+
+function patchedLists(known: Kept, is: Table, ids: ReadonlySet<string>, levels: ReadonlySet<string>): Kept {
+  const lists: Kept = {};
+  if (known.all) lists.all = patched(known.all, ids, (id) => is[id]);
+  if (!known.byLevel) return lists;
   const byLevel = new Map(known.byLevel);
   for (const levelId of levels) {
     const own = patched(byLevel.get(levelId) ?? NONE, ids, (id) => (is[id]?.levelId === levelId ? is[id] : undefined));
@@ -81,6 +85,7 @@ export function carryLists(before: object, after: object, ids: ReadonlySet<strin
     else byLevel.delete(levelId);
   }
   lists.byLevel = byLevel;
+  return lists;
 }
 
 function patched(list: Lists, ids: ReadonlySet<string>, now: (id: string) => Lists[number] | undefined): Lists {
@@ -112,4 +117,32 @@ export function withRecords<C extends CollectionName>(
   const after = { ...before, ...tableFrom(records) };
   carryLists(before, after, new Set(records.map(({ id }) => id)));
   return { ...document, [name]: after };
+}
+
+/**
+ * A private copy of some tables of a project, for an edit of many steps that each see the ones before: records are added to it in
+ * place by `addToDraft`, which copies nothing. It must not be kept or handed on.
+ */
+export function draftOf(document: ProjectDocument, names: readonly CollectionName[]): ProjectDocument {
+  const draft: Record<string, unknown> = { ...document };
+  for (const name of names) {
+    const before = document[name] as object;
+    const own = { ...before };
+    const known = kept.get(before);
+    if (known) kept.set(own, { ...known });
+    draft[name] = own;
+  }
+  return draft as unknown as ProjectDocument;
+}
+
+/** Adds records to a table of a draft, or replaces them there. */
+export function addToDraft<C extends CollectionName>(draft: ProjectDocument, name: C, records: readonly RecordOf<C>[]): void {
+  const table = draft[name] as Record<string, Table[string]>;
+  const levels = new Set<string>();
+  for (const record of records) {
+    for (const levelId of [table[record.id]?.levelId, (record as Table[string]).levelId]) if (levelId) levels.add(levelId);
+    table[record.id] = record;
+  }
+  const known = kept.get(table);
+  if (known) kept.set(table, patchedLists(known, table, new Set(records.map(({ id }) => id)), levels));
 }

@@ -77,11 +77,13 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
     operations.push(update('devices', device, next));
     // Numbers only depend on who is in which room.
     if (sameRoom) continue;
-    working = withRecords(working, 'devices', [next]);
+    // The moves after this one see it; the last one needs no copy of the house for itself.
+    const last = move === moves[moves.length - 1];
+    if (!last) working = withRecords(working, 'devices', [next]);
     for (const run of runs.filter((r) => !isKept(r))) {
-      const renumbered = { number: runNumberFor(working, next, run.leg), bundle: bundleFor(working, place, run.rackId) };
+      const renumbered = { number: runNumberFor(working, next, run.leg), bundle: bundleFor(working, place, run.rackId, next) };
       operations.push(update('runs', run, renumbered));
-      working = withRecords(working, 'runs', [{ ...run, ...renumbered }]);
+      if (!last) working = withRecords(working, 'runs', [{ ...run, ...renumbered }]);
     }
   }
   return fine(operations.filter((operation) => operation !== null));

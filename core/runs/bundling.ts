@@ -1,14 +1,19 @@
-import type { ProjectDocument } from '../project/index.ts';
+import type { Device, ProjectDocument } from '../project/index.ts';
 
 /**
  * The bundle that a new run of a room joins: the one that the room's other runs to that rack are pulled in,
- * else the next free `B-nn`.
+ * else the next free `B-nn`. `moved` counts as standing where it says, whatever the document has.
  */
-export function bundleFor(document: ProjectDocument, place: { roomId: string | null; levelId: string }, rackId: string): string {
+export function bundleFor(
+  document: ProjectDocument,
+  place: { roomId: string | null; levelId: string },
+  rackId: string,
+  moved?: Device,
+): string {
   const used = new Set<string>();
   for (const run of Object.values(document.runs)) {
     used.add(run.bundle);
-    const device = document.devices[run.deviceId];
+    const device = run.deviceId === moved?.id ? moved : document.devices[run.deviceId];
     if (run.bundle !== '' && run.rackId === rackId && device.roomId === place.roomId && device.levelId === place.levelId)
       return run.bundle;
   }

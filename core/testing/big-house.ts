@@ -5,7 +5,9 @@ import {
   newHeader,
   newLevel,
   newRack,
+  newRiser,
   newRoom,
+  newRun,
   newWall,
   type Device,
   type ProjectDocument,
@@ -13,6 +15,29 @@ import {
   type Wall,
   tableFrom,
 } from '../project/index.ts';
+
+/** That house with a run home from every device, its levels joined by a riser beside the rack. */
+export function wiredHouse(): ProjectDocument {
+  const house = bigHouse();
+  const riser = newRiser({ id: 'riser', name: 'Riser', x: 38.5, y: 1, widthM: 0.3, depthM: 0.3, bottomLevelId: 'l0', topLevelId: 'l3' });
+  const runs = Object.values(house.devices).map((device) => {
+    const [leg] = house.deviceTypes[device.typeId].cables;
+    const room = house.rooms[device.roomId!];
+    return newRun({
+      id: `r_${device.id}`,
+      number: `${house.levels[device.levelId].code}-${room.code}-${String(device.number).padStart(2, '0')}.1`,
+      deviceId: device.id,
+      rackId: 'rack',
+      leg: 1,
+      cableTypeId: leg.cableTypeId,
+      purpose: leg.purpose,
+      deviceSlackM: leg.slackM,
+      rackSlackM: 3,
+      bundle: `B-${room.code}`,
+    });
+  });
+  return { ...house, risers: { riser }, runs: tableFrom(runs) };
+}
 
 /** A house of 2 000 walls, 400 rooms and 3 000 devices on four levels: rooms of 4 x 3 m in rows, each with wall stubs in it. */
 export function bigHouse(): ProjectDocument {

@@ -5,7 +5,6 @@ import { listOf } from '@dusky-spool/core/project';
 import { planRun } from '@dusky-spool/core/runs';
 import { BeadShape } from '../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../ui/systems.ts';
-import { MARGIN_PX } from './picture.ts';
 import { linesOf } from './route-drawing.ts';
 import type { Camera } from './useCamera.ts';
 
@@ -18,9 +17,13 @@ interface Props {
   readonly camera: Camera;
 }
 
+/** Half the side of the picture of one bead with its ring, px. */
+const HALF_PX = 24;
+
 /**
- * Devices in the hand with their runs, in a picture of its own above the plan: the plan below is neither drawn nor painted
- * again while they move.
+ * Devices in the hand with their runs, in pictures of their own above the plan: the plan below is neither drawn nor painted
+ * again while they move. Runs are painted in every frame; a bead is painted once and its picture moved, which the browser does
+ * without looking at anything else.
  */
 export function HeldLayer({ document, ids, levels, levelId, camera: { k, tx, ty } }: Props) {
   const routes = new Map(Object.values(document.routes).map((route) => [route.runId, route]));
@@ -28,33 +31,44 @@ export function HeldLayer({ document, ids, levels, levelId, camera: { k, tx, ty 
     .filter(({ deviceId }) => ids.has(deviceId))
     .map((run) => planRun(document, run, routes.get(run.id) ?? null));
   return (
-    <g
-      className="world"
-      transform={`translate(${tx + MARGIN_PX},${ty + MARGIN_PX}) scale(${k},${-k})`}
-      style={{ '--inv': String(1 / k) } as CSSProperties}
-    >
-      {linesOf(runs, document.deviceTypes, levels, levelId).map(({ runId, system, path }) => (
-        <g key={runId} className="run chosen">
-          <path d={path} className="run-halo" />
-          <path d={path} className="run-line" stroke={SYSTEM_STYLE[system].colour} strokeDasharray={SYSTEM_STYLE[system].dash} />
-        </g>
-      ))}
-      {[...ids].map((id) => {
-        const device = document.devices[id];
-        const type = document.deviceTypes[device.typeId];
-        return (
-          <g key={id} className="device chosen" transform={`translate(${device.x},${device.y})`}>
-            <g className="upright">
-              <circle r={20} className="chosen-ring" />
-              <BeadShape
-                code={type.code}
-                system={type.system}
-                facingRad={attachmentOf(type) === 'wall' ? device.facingRad : null}
+    <>
+      <svg className="held-picture" aria-hidden="true">
+        <g
+          className="world"
+          transform={`translate(${tx},${ty}) scale(${k},${-k})`}
+          style={{ '--inv': String(1 / k) } as CSSProperties}
+        >
+          {linesOf(runs, document.deviceTypes, levels, levelId).map(({ runId, system, path }) => (
+            <g key={runId} className="run chosen">
+              <path d={path} className="run-halo" />
+              <path
+                d={path}
+                className="run-line"
+                stroke={SYSTEM_STYLE[system].colour}
+                strokeDasharray={SYSTEM_STYLE[system].dash}
               />
             </g>
-          </g>
+          ))}
+        </g>
+      </svg>
+      {[...ids].map((id) => {
+        const { x, y, typeId, facingRad } = document.devices[id];
+        const type = document.deviceTypes[typeId];
+        return (
+          <svg
+            key={id}
+            className="held-bead device chosen"
+            width={2 * HALF_PX}
+            height={2 * HALF_PX}
+            viewBox={`${-HALF_PX} ${-HALF_PX} ${2 * HALF_PX} ${2 * HALF_PX}`}
+            style={{ transform: `translate(${tx + x * k - HALF_PX}px,${ty - y * k - HALF_PX}px)` }}
+            aria-hidden="true"
+          >
+            <circle r={20} className="chosen-ring" />
+            <BeadShape code={type.code} system={type.system} facingRad={attachmentOf(type) === 'wall' ? facingRad : null} />
+          </svg>
         );
       })}
-    </g>
+    </>
   );
 }

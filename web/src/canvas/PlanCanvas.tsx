@@ -74,6 +74,8 @@ interface Drag {
 
 const NOBODY: ReadonlySet<string> = new Set();
 const DRAG_FROM_PX = 4;
+/** Devices in the hand are worked out no more often than this, ms. */
+const SOONEST_MS = 8;
 /** A place is drawn to a guide this near on the screen. */
 const GUIDE_PX = 8;
 const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
@@ -83,6 +85,8 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
   const { edit, showPreview, preview } = useProjectParts('edit', 'showPreview', 'preview');
   const drag = useRef<Drag | null>(null);
   const frame = useRef(0);
+  /** When devices in the hand were last shown. */
+  const shownAt = useRef(0);
   // The pointer is captured by the sheet while a device is held, so the click that ends it lands there too.
   const heldDevice = useRef(false);
   const [pointer, setPointer] = useState<Point2 | null>(null);
@@ -231,10 +235,14 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
     if (!current.moved) setHeldIds(new Set(current.ids));
     drag.current = { ...current, moved: true };
     cancelAnimationFrame(frame.current);
-    frame.current = requestAnimationFrame(() => {
+    const show = () => {
+      shownAt.current = performance.now();
       const operations = operationsOf(current.from, at, current.ids);
       if (operations.ok) showPreview('', operations.value);
-    });
+    };
+    // Moves come once a picture as a rule, and are shown in that picture; one that comes sooner waits for the next.
+    if (performance.now() - shownAt.current > SOONEST_MS) show();
+    else frame.current = requestAnimationFrame(show);
   };
 
   const onPointerUp = (event: PointerEvent) => {

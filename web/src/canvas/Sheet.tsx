@@ -7,7 +7,7 @@ const MARGIN = { '--margin': `${MARGIN_PX}px` } as CSSProperties;
 interface Props extends Omit<ComponentProps<'div'>, 'ref' | 'role'> {
   readonly control: CameraControl;
   readonly children: ReactNode;
-  /** Drawn above, in a picture of its own. */
+  /** Pictures of their own above the plan. */
   readonly held?: ReactNode;
 }
 
@@ -21,11 +21,7 @@ export function Sheet({ control, className = '', children, held, ...rest }: Prop
           {children}
         </g>
       </svg>
-      {held && (
-        <svg className="picture held" style={MARGIN} aria-hidden="true">
-          {held}
-        </svg>
-      )}
+      {held}
     </div>
   );
 }

@@ -16,14 +16,15 @@ export interface BeadClusters {
 /** Devices that would hide each other at a scale (px per m) as clusters; what is selected stands by itself. */
 export function beadClusters(devices: readonly DeviceOnPlan[], scale: number, apart: ReadonlySet<string>): BeadClusters {
   if (scale >= APART_FROM) return { single: devices, clusters: [] };
-  const single = devices.filter(({ device }) => apart.has(device.id));
   const found = clusterPoints(
     devices.filter(({ device }) => !apart.has(device.id)),
     ({ device }) => [device.x, device.y],
     (scale < DOTS_BELOW ? DOTS_PX : BEADS_PX) / scale,
   );
+  const hidden = new Set(found.flatMap(({ members }) => (members.length > 1 ? members.map(({ device }) => device.id) : [])));
   return {
-    single: [...found.flatMap(({ members }) => (members.length === 1 ? members : [])), ...single],
+    // In the order in which they came: an element that is moved under the pointer would lose the press that moved it.
+    single: devices.filter(({ device }) => !hidden.has(device.id)),
     clusters: found.filter(({ members }) => members.length > 1),
   };
 }

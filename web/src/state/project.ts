@@ -6,6 +6,7 @@ import type { Outcome, Problem } from '@dusky-spool/core/outcome';
 import { keepEdits, keepHistory, keepHouse, keptHouse, keptWork } from '../api/device-store.ts';
 import { getJson, postJson, Refused } from '../api/http.ts';
 import { followProject } from '../api/live.ts';
+import { HeldDraft } from './held-draft.ts';
 import { ProjectSync, Unreachable, type SyncState } from '../editor/sync.ts';
 
 /** A cure or drag shown on the plan before it is made. */
@@ -51,6 +52,7 @@ function unreachable(error: unknown): never {
 let engine: ProjectSync | null = null;
 let stopFollowing: (() => void) | null = null;
 let keepTimer = 0;
+const held = new HeldDraft();
 
 export const useProject = create<ProjectStore>((set, get) => {
   const refuse = (problem: Problem) => set({ refusal: { problem, at: Date.now() } });
@@ -140,6 +142,7 @@ export const useProject = create<ProjectStore>((set, get) => {
       }
       const problem = engine?.edit(title, operations.value) ?? null;
       if (problem) refuse(problem);
+      held.end();
       set({ preview: null });
       return problem === null;
     },
@@ -154,6 +157,9 @@ export const useProject = create<ProjectStore>((set, get) => {
     resolve: (choice) => engine?.resolve(choice),
     showPreview: (what, operations) => {
       const view = get().sync?.view;
+      const moved = what === '' && operations && view ? held.show(view, operations) : null;
+      if (moved) return set({ preview: { what, operations: operations!, document: moved } });
+      held.end();
       const applied = operations && view ? applyChange(view, { operations }) : null;
       set({ preview: applied?.ok ? { what, operations: operations!, document: applied.value } : null });
     },

@@ -10,6 +10,10 @@ import { RankMark } from '../../ui/RankMark.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 
 const MOST = 6;
+/** The card has room for everything it may say, so that its words never move the page while something is dragged, px. */
+const HEAD_PX = 44;
+const RUN_PX = 26;
+const CLASHES_PX = 128;
 
 /** What follows from where devices are held now: the length of their runs, and what keeps them from being built there. */
 export function InHand() {
@@ -25,7 +29,12 @@ export function InHand() {
     .sort((a, b) => compareNumbers(a.number, b.number))
     .slice(0, MOST);
   return (
-    <section className="in-hand" aria-live="off" aria-label={text('plan.inHand')}>
+    <section
+      className="hand-card"
+      aria-live="off"
+      aria-label={text('plan.inHand')}
+      style={{ height: HEAD_PX + runs.length * RUN_PX + CLASHES_PX }}
+    >
       <div className="eyebrow">{text('plan.inHand')}</div>
       {runs.map((run) => {
         const { length } = planRun(document, run, routes.get(run.id) ?? null);
@@ -37,7 +46,7 @@ export function InHand() {
       })}
       {[...ids].slice(0, 2).flatMap((id) =>
         clashesHere(document, id).map(({ rank, code, figures }) => (
-          <p key={`${id}${code}`} className={`in-hand-clash ${rank}`}>
+          <p key={`${id}${code}`} className={`hand-clash ${rank}`}>
             <RankMark rank={rank} /> {findingSentence({ code, figures } as unknown as Finding, units)}
           </p>
         )),

@@ -11,7 +11,6 @@ import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { Counts } from './Counts.tsx';
 import { DevicePanel } from './DevicePanel.tsx';
 import { GroupPicker } from './GroupPicker.tsx';
-import { InHand } from './InHand.tsx';
 import { RunPanel } from './RunPanel.tsx';
 
 interface Props {
@@ -36,7 +35,6 @@ export function Inspector({ document, selection, onSelect, onView }: Props) {
   return (
     <aside className="inspector" aria-label={text('device.checks')}>
       <PreviewBanner />
-      <InHand />
       {run && <RunPanel key={run.run.id} document={shown} planned={run} onSelect={onSelect} />}
       {device && <DevicePanel key={device.id} document={shown} device={device} onSelect={onSelect} onView={onView} />}
       {!run && !device && (

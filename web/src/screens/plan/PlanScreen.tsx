@@ -21,6 +21,7 @@ import { SmallButton } from '../../ui/SmallButton.tsx';
 import { Chevron } from '../../ui/Chevron.tsx';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
+import { InHand } from './InHand.tsx';
 import { Inspector } from './Inspector.tsx';
 import { Palette } from './Palette.tsx';
 
@@ -315,6 +316,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
           </svg>
         </button>
       )}
+      {inspecting && <InHand />}
       {inspecting && (
         <Inspector
           document={document}

@@ -41,6 +41,23 @@ describe('the cable schedule', () => {
   });
 });
 
+describe('a place that is not fitted now', () => {
+  it('is marked in the schedule, on labels and on the plan', () => {
+    const [first] = Object.values(document.runs);
+    const device = { ...document.devices[first.deviceId], fitting: 'prepared' as const };
+    const prepared = { ...document, devices: { ...document.devices, [device.id]: device } };
+    const marked = { ...words, fittingMarks: { prepared: 'prepared', spare: 'spare lead' } };
+    const row = scheduleOf(prepared, marked).find(({ runId }) => runId === first.id)!;
+    expect(row.from).to.match(/\(prepared\)$/);
+    expect(scheduleOf(document, marked).some(({ from }) => from.includes('(prepared)'))).to.equal(false);
+    const [label] = labelsOf(prepared, planRuns(prepared), marked).filter(({ runId, end }) => runId === first.id && end === 'B');
+    expect(label.here).to.match(/\(prepared\)$/);
+    const sheet = planSheet(prepared, device.levelId, 'A3', planRuns(prepared));
+    if (!sheet.ok) throw new Error(sheet.problem.code);
+    expect(sheet.value.marks.filter((mark) => mark.kind === 'device' && mark.prepared)).to.have.length(1);
+  });
+});
+
 describe('labels', () => {
   let made = 0;
 

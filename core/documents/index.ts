@@ -23,4 +23,5 @@ export {
   type TradesWords,
 } from './trades-sheet.ts';
 export { platesInOrder, plateSchedule, type PlateColumn, type PlateTable, type PlateWords } from './plate-schedule.ts';
+export { cutOutTemplate, type CutOutTemplate, type TemplatePaper } from './cut-out-template.ts';
 export { planSheet, SHEET_PAPERS, type PlanSheet, type SheetMark, type SheetPaper } from './plan-sheet.ts';

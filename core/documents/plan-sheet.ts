@@ -15,6 +15,8 @@ export type SheetMark =
       readonly code: string;
       readonly system: SystemName;
       readonly facingRad: number;
+      /** Cable now, device later: drawn dashed. */
+      readonly prepared: boolean;
     }
   | { readonly kind: 'rack'; readonly points: readonly Point2[]; readonly code: string }
   | { readonly kind: 'riser'; readonly points: readonly Point2[] }
@@ -121,7 +123,14 @@ function deviceMarks(document: ProjectDocument, levelId: string, runs: readonly 
   for (const device of Object.values(document.devices)) {
     if (device.levelId !== levelId) continue;
     const { code, system } = document.deviceTypes[device.typeId];
-    marks.push({ kind: 'device', at: [device.x, device.y], code, system, facingRad: device.facingRad });
+    marks.push({
+      kind: 'device',
+      at: [device.x, device.y],
+      code,
+      system,
+      facingRad: device.facingRad,
+      prepared: device.fitting !== 'fitted',
+    });
   }
   return marks;
 }

@@ -35,6 +35,8 @@ export interface ScheduleRow {
 /** Words that stand in rows for things without a name; they come from the texts. */
 export interface ScheduleWords {
   readonly outdoors: string;
+  /** How a place is marked that is not fitted now: prepared, or a spare lead. */
+  readonly fittingMarks?: Readonly<Record<string, string>>;
 }
 
 /** The schedule of every run, in number order. */
@@ -56,7 +58,8 @@ export function scheduleOf(
     const type = document.deviceTypes[device.typeId];
     const level = document.levels[device.levelId];
     const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
-    const name = deviceTitle(device, type);
+    const mark = device.fitting === 'fitted' ? undefined : words.fittingMarks?.[device.fitting];
+    const name = mark ? `${deviceTitle(device, type)} (${mark})` : deviceTitle(device, type);
     const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
     return {
       runId: run.id,

@@ -27,11 +27,12 @@ const MOST_ON_LABEL = 4;
 export function labelsOf(
   document: ProjectDocument,
   runs: readonly PlannedRun[],
-  words: { readonly outdoors: string },
+  words: { readonly outdoors: string; readonly fittingMarks?: Readonly<Record<string, string>> },
 ): CableLabel[] {
   const placeOf = (device: Device) => {
     const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
-    return `${room} · ${deviceTitle(device, document.deviceTypes[device.typeId])}`;
+    const mark = device.fitting === 'fitted' ? undefined : words.fittingMarks?.[device.fitting];
+    return `${room} · ${deviceTitle(device, document.deviceTypes[device.typeId])}${mark ? ` (${mark})` : ''}`;
   };
   return runs.flatMap(({ run, device, length }) => {
     const place = placeOf(device);

@@ -19,7 +19,16 @@ import {
 /** That house with a run home from every device, its levels joined by a riser beside the rack. */
 export function wiredHouse(): ProjectDocument {
   const house = bigHouse();
-  const riser = newRiser({ id: 'riser', name: 'Riser', x: 38.5, y: 1, widthM: 0.3, depthM: 0.3, bottomLevelId: 'l0', topLevelId: 'l3' });
+  const riser = newRiser({
+    id: 'riser',
+    name: 'Riser',
+    x: 38.5,
+    y: 1,
+    widthM: 0.3,
+    depthM: 0.3,
+    bottomLevelId: 'l0',
+    topLevelId: 'l3',
+  });
   const runs = Object.values(house.devices).map((device) => {
     const [leg] = house.deviceTypes[device.typeId].cables;
     const room = house.rooms[device.roomId!];

@@ -5,3 +5,4 @@ export { tablesPdf } from './tables-pdf.ts';
 export { labelsPdf } from './labels-pdf.ts';
 export { planPdf } from './plan-pdf.ts';
 export { scheduleXlsx } from './schedule-xlsx.ts';
+export { templatePdf } from './template-pdf.ts';

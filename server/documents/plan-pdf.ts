@@ -122,7 +122,9 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
       );
       pdf.fill();
       pdf.lineWidth(0.3).fillColor('#ffffff').strokeColor(colour);
+      if (mark.prepared) pdf.dash(0.8, { space: 0.6 });
       pdf.roundedRect(x - 2.7, y - 1.8, 5.4, 3.6, 1.7).fillAndStroke();
+      pdf.undash();
       write(pdf, mark.code, x, y - 0.1, 2.5, FONTS.tagBold, colour, true);
     }
   }

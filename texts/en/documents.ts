@@ -34,6 +34,15 @@ export const documents = {
   aid: 'Planning aid. Local code, the authority and licensed trades decide. Do not cut joists, beams or rated walls without approval.',
   boring: 'Check every bore against mains, pipes and structure before drilling.',
   labelTo: 'to {{there}}',
+  template: {
+    hole: 'Hole {{size}}',
+    pattern: 'fixings {{size}} apart',
+    clamp: '{{clamp}} free around it for the clamps',
+    depth: '{{depth}} deep',
+    full: 'Full size: print without scaling and check the ruler, 100 mm.',
+    reduced: 'Too large for the paper: drawn 1 : {{scale}}. Mark it out by its measures.',
+    caution: 'Find studs, joists, pipes and mains before cutting; nothing is cut before the place is confirmed.',
+  },
   plates: {
     title: 'Plate schedule',
     nothing: 'No plate is composed yet.',

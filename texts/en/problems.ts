@@ -2,6 +2,7 @@
 export const problems = {
   'map-empty': 'Name at least one conductor and its use.',
   'map-twice': 'The conductor {{value}} is named twice. Each has one use.',
+  'no-cut-out': '{{name}} needs no hole and has no pattern of fixings: there is nothing to draw.',
   'plate-nothing': 'Choose at least one device for the plate.',
   'plate-two-walls': 'A plate holds devices on one side of one wall. Choose devices that stand together.',
   'plate-too-wide': 'These devices take {{gangs}} gangs; a plate has {{most}} at most. Make two plates.',

@@ -102,6 +102,7 @@ export const terms = {
     tight: 'little room at its sides',
   },
   fittings: { fitted: 'Fitted', prepared: 'Prepared: cable now', spare: 'Spare lead, stored' },
+  fittingMarks: { prepared: 'prepared', spare: 'spare lead' },
   wishes: {
     flush: 'Flush',
     hidden: 'Hidden',

@@ -211,6 +211,7 @@ export const ui = {
   },
   device: {
     title: 'Device',
+    template: 'Cut-out template, PDF',
     phase: 'Phase',
     firstPhase: 'First',
     stillFits: 'Models that still fit',

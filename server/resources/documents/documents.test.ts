@@ -6,7 +6,7 @@ import { expect } from 'chai';
 import ExcelJS from 'exceljs';
 import jsQR from 'jsqr';
 import sharp from 'sharp';
-import type { ProjectSummary } from '@dusky-spool/core/contract';
+import type { DocumentReply, ProjectSummary } from '@dusky-spool/core/contract';
 import { readLabelCode, sheetLayout } from '@dusky-spool/core/labels';
 import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
 
@@ -70,6 +70,33 @@ describe('documents', () => {
     expect(text).to.match(/PJ Projector.*12\.0 kg +1177 N +set/);
     expect(text).to.include('Only a licensed electrician');
     expect(text).to.match(/LS Strip light feed/);
+  });
+
+  it('the cut-out template is drawn full size: its circle and ruler measure what they say', async () => {
+    const { document } = await client.json<DocumentReply>('GET', `/projects/${project.id}`);
+    const speaker = Object.values(document.devices).find(({ typeId }) => typeId === 'ceiling-speaker')!;
+    const pdf = await fetched(`cut-out/${speaker.id}`);
+    writeFileSync(join(folder, 'c.pdf'), pdf);
+    const text = spawnSync('pdftotext', ['-layout', join(folder, 'c.pdf'), '-'], { encoding: 'utf8' }).stdout;
+    const holeMm = document.deviceTypes['ceiling-speaker'].cutOut!.widthM * 1000;
+    expect(text).to.include(`Hole ø ${holeMm} mm`);
+    expect(text).to.include('print without scaling');
+    // At 254 dpi a millimetre is ten pixels: on the middle line, from the left edge of the hole to its right one.
+    spawnSync('pdftoppm', ['-r', '254', '-gray', '-png', '-singlefile', join(folder, 'c.pdf'), join(folder, 'c')]);
+    const { data, info } = await sharp(readFileSync(join(folder, 'c.png')))
+      .greyscale()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    // Half way up the upper half, where only the circle and the dashed lines around it are: the chord there is known.
+    const [middleX, middleY] = [1485, 1930];
+    const up = holeMm * 10 * 0.25;
+    const row = Math.round(middleY - up);
+    const dark = (x: number) => data[row * info.width + x] < 110;
+    const chord = Math.sqrt((holeMm * 5) ** 2 - up ** 2);
+    const at = (x: number) => [-3, -2, -1, 0, 1, 2, 3].some((d) => dark(Math.round(x) + d));
+    expect([at(middleX - chord), at(middleX + chord)]).to.deep.equal([true, true]);
+    const missing = await client.send('GET', `/projects/${project.id}/documents/cut-out/nobody`);
+    expect(missing.status).to.equal(422);
   });
 
   it('the plate schedule has each plate with its gangs, and the inserts to buy', async () => {

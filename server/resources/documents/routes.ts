@@ -1,6 +1,7 @@
 import { Router, type Request, type Response } from 'express';
 import { labelsQuery, planQuery, siteQuery } from '@dusky-spool/core/contract';
 import {
+  cutOutTemplate,
   planSheet,
   plateSchedule,
   scheduleCsv,
@@ -14,7 +15,7 @@ import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
 import { en, words } from '@dusky-spool/texts';
 import type { Database } from '../../database/index.ts';
-import { labelsPdf, planPdf, scheduleXlsx, tablesPdf } from '../../documents/index.ts';
+import { labelsPdf, planPdf, templatePdf, scheduleXlsx, tablesPdf } from '../../documents/index.ts';
 import { parseQuery, PlannedRefusal, requireProject } from '../../http/index.ts';
 import { fileName } from '../projects/service.ts';
 import { loadDocument } from '../projects/store.ts';
@@ -87,6 +88,12 @@ export function documentRoutes(database: Database): Router {
     const tables = tradesSheet(document, { wishes, outdoors, atCeiling, set, notSet, links });
     const title = { project: document.project, revision, date: today() };
     send(response, document, 'trades-sheet.pdf', 'application/pdf', await tablesPdf('trades', tables, title, paper));
+  });
+  router.get('/projects/:projectId/documents/cut-out/:deviceId', owned, async (request, response) => {
+    const { document } = await load(request);
+    const template = cutOutTemplate(document, String(request.params.deviceId), document.project.units);
+    if (!template.ok) throw new PlannedRefusal(template.problem);
+    send(response, document, 'cut-out-template.pdf', 'application/pdf', await templatePdf(template.value, document.project.name));
   });
   router.get('/projects/:projectId/documents/plate-schedule.pdf', owned, async (request, response) => {
     const { paper } = parseQuery(request, siteQuery);

@@ -34,6 +34,7 @@ const wallName = ([x, y]: readonly [number, number]): string =>
 /** Where a device is measured from, what holds it, how it should look, and what it is copied to. */
 export function MountingFields({ document, device }: Props) {
   const edit = useProject((state) => state.edit);
+  const projectId = useProject((state) => state.projectId);
   const type = document.deviceTypes[device.typeId];
   const { units } = document.project;
   const change = (title: string, after: Partial<Device>) => {
@@ -209,6 +210,11 @@ export function MountingFields({ document, device }: Props) {
       )}
       {type.answers === 'display' && onWall && <DisplayWalls document={document} device={device} wallName={wallName} />}
       <div className="panel-buttons">
+        {(type.cutOut || mount?.cutOut || mount?.holePatternM || type.holePatternM) && (
+          <Button size="small" href={`/api/projects/${projectId}/documents/cut-out/${device.id}`}>
+            {text('device.template')}
+          </Button>
+        )}
         {seat && (
           <Button size="small" onClick={() => edit(text('device.aim'), aimAt(document, [device.id], [seat.ear[0], seat.ear[1]]))}>
             {text('device.aim')}

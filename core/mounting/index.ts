@@ -20,6 +20,7 @@ export { sweepOf, type Sweep } from './sweep.ts';
 export { guideTo, type Guide, type Guided } from './guides.ts';
 export {
   besideWall,
+  clashesOnFace,
   facePlaceOf,
   guideOnFace,
   moveOnFace,

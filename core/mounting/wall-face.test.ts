@@ -5,6 +5,7 @@ import { wallsAround } from '../survey/index.ts';
 import { smallHouse } from '../testing/index.ts';
 import {
   clashesOf,
+  clashesOnFace,
   facePlaceOf,
   faceOf,
   guideOnFace,
@@ -65,6 +66,15 @@ describe('the face of a wall', () => {
     // Studs at 1.2 and 1.6: the middle of the bay is at 1.4. The box on the other side is no guide here.
     expect(guide(1.43, 0.7)).to.deep.equal([1.4, 0.7, 'bay']);
     expect(guide(2.93, 0.5, 'right')).to.deep.equal([2.93, 0.5]);
+  });
+
+  it('says what would keep a type from being built at a place before anything is placed', () => {
+    const codes = (offsetM: number, heightM = 1.4) =>
+      clashesOnFace(house, middle, 'left', 'wall-speaker', { offsetM, heightM }).map(({ code }) => code);
+    // Studs at 1.2 and 1.6: the middle of the bay is free, a stud is met at 1.25.
+    expect(codes(1.4)).to.deep.equal([]);
+    expect(codes(1.25)).to.deep.equal(['mount-on-stud']);
+    expect(codes(1.4, 2.45)).to.include('mount-above-ceiling');
   });
 
   it('is walked around the room to the right, each wall seen from within', () => {

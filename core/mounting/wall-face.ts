@@ -3,6 +3,7 @@ import { moveDevices, placeAll, type IdSource, type Placed } from '../devices/in
 import { tidyM, type Point2 } from '../geometry/index.ts';
 import { fine, type Outcome } from '../outcome/index.ts';
 import {
+  newDevice,
   onLevel,
   update,
   type Device,
@@ -12,7 +13,8 @@ import {
   type Wall,
 } from '../project/index.ts';
 import { bayAt, facedSide, type WallSide } from '../survey/index.ts';
-import { heightOf } from './clashes.ts';
+import type { Clash } from './clash.ts';
+import { clashesOf, heightOf } from './clashes.ts';
 import { lineUps } from './guides.ts';
 import { studsIn, wallPlaceOf } from './on-wall.ts';
 
@@ -75,6 +77,31 @@ export function placeOnFace(
     [{ typeId, at: besideWall(wall, side, offsetM), heightM: tidyM(Math.max(0, heightM)) }],
     ids,
   );
+}
+
+/** What would keep a device of a type from being built at a place of a wall: nothing is placed for it. */
+export function clashesOnFace(
+  document: ProjectDocument,
+  wall: Wall,
+  side: WallSide,
+  typeId: string,
+  { offsetM, heightM }: FacePlace,
+): Clash[] {
+  const [x, y] = wallPoint(wall, offsetM);
+  const [nx, ny] = outOf(wall, side);
+  const room = roomAt(buildingOf(document), wall.levelId, besideWall(wall, side, offsetM, wall.thicknessM / 2 + 0.05));
+  const device = newDevice({
+    id: 'ghost',
+    typeId,
+    levelId: wall.levelId,
+    roomId: room?.id ?? null,
+    number: 0,
+    x,
+    y,
+    heightM: Math.max(0, heightM),
+    facingRad: Math.atan2(ny, nx),
+  });
+  return clashesOf(document, device);
 }
 
 /** Moves devices along and up a wall, to the side that is looked at. Problems: those of `moveDevices`. */

@@ -4,6 +4,7 @@ import { attachmentOf, buildingOf, nearestWall, roomAt } from '@dusky-spool/core
 import {
   besideWall,
   faceOf,
+  clashesOnFace,
   facePlaceOf,
   guideOnFace,
   legalPlaces,
@@ -17,6 +18,8 @@ import { onLevel, remove, type DeviceType, type ProjectDocument } from '@dusky-s
 import { bayAt, facedSide, placeOpening, wallElevation, type WallSide } from '@dusky-spool/core/survey';
 import { plateSizeM } from '@dusky-spool/core/plates';
 import { formatLength } from '@dusky-spool/core/units';
+import type { Finding } from '@dusky-spool/core/checks';
+import { findingSentence } from '@dusky-spool/texts';
 import { term, text } from '../../app/text.ts';
 import { toHandGrid } from '../../editor/nudge.ts';
 import type { Selection } from '../../editor/selection.ts';
@@ -185,6 +188,7 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
   };
 
   const ghost = pointer && mayPlace ? guided(mayPlace, pointer, [], free) : null;
+  const [keptOut] = ghost && mayPlace ? clashesOnFace(shown, wall, side, mayPlace.id, ghost.place) : [];
   const lines = ghost?.guides ?? guides;
   const only = chosen.size === 1 ? shown.devices[[...chosen][0]] : undefined;
   const places =
@@ -300,12 +304,15 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
             />
           ))}
           {ghost && mayPlace && (
-            <g className="ghost" transform={`translate(${X(ghost.place.offsetM)},${Y(ghost.place.heightM)})`}>
+            <g
+              className={`ghost ${keptOut?.rank ?? ''}`}
+              transform={`translate(${X(ghost.place.offsetM)},${Y(ghost.place.heightM)})`}
+            >
               <FaceShape face={faceOf(mayPlace, null)} k={k} />
               <g transform={`translate(0,${(-faceOf(mayPlace, null).heightM * k) / 2 - 14})`}>
                 <BeadShape code={mayPlace.code} system={mayPlace.system} facingRad={null} />
               </g>
-              <text x={20} y={-12} className="draft-text">
+              <text y={(faceOf(mayPlace, null).heightM * k) / 2 + 15} textAnchor="middle" className="draft-text">
                 {formatLength(ghost.place.heightM, units)} · {formatLength(ghost.place.offsetM, units)}
               </text>
             </g>
@@ -337,11 +344,16 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
           ? text(`elevation.how.${mode}`)
           : armed && !mayPlace
             ? text('elevation.notForWalls', { name: armed.name })
-            : lines.length > 0
-              ? lines.map(({ kind }) => text(`elevation.guides.${kind}`)).join(' · ')
-              : bay
-                ? text('elevation.bay', { clear: formatLength(bay.clearM, units), middle: formatLength(bay.middleM, units) })
-                : text(stage === 'survey' ? 'elevation.hint' : 'elevation.hintDevices')}
+            : keptOut && mayPlace
+              ? findingSentence(
+                  { code: keptOut.code, figures: { device: mayPlace.name, ...keptOut.figures } } as unknown as Finding,
+                  units,
+                )
+              : lines.length > 0
+                ? lines.map(({ kind }) => text(`elevation.guides.${kind}`)).join(' · ')
+                : bay
+                  ? text('elevation.bay', { clear: formatLength(bay.clearM, units), middle: formatLength(bay.middleM, units) })
+                  : text(stage === 'survey' ? 'elevation.hint' : 'elevation.hintDevices')}
       </footer>
     </div>
   );

@@ -1,40 +1,28 @@
 import { expect } from 'chai';
-import { placeAll } from '../devices/index.ts';
-import { applyChange, type Operation, type ProjectDocument } from '../project/index.ts';
-import { smallHouse } from '../testing/index.ts';
+import type { ProjectDocument } from '../project/index.ts';
+import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 import { runChecks } from './index.ts';
 
-let count = 0;
-const ids = { device: () => `d${++count}`, run: () => `r${++count}` };
-const make = (document: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
-  const applied = applyChange(document, { operations });
-  if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
-  return applied.value;
-};
-const withDevices = (...wanted: { typeId: string; at: readonly [number, number] }[]) => {
-  const placed = placeAll(smallHouse(), 'm', wanted, ids);
-  if (!placed.ok) throw new Error(placed.problem.code);
-  return { document: make(smallHouse(), placed.value.operations), devices: placed.value.devices };
-};
+const placed = (...wanted: Parameters<typeof withDevices>[1]) => withDevices(smallHouse(), wanted, countedIds());
 const of = (document: ProjectDocument, check: string) => runChecks(document).filter((finding) => finding.check === check);
 
 describe('conductors', () => {
   it('that a map uses and the cable has not are a stop, and the cure clears it', () => {
-    const { document } = withDevices({ typeId: 'ceiling-speaker', at: [2, 2] });
+    const { document } = placed({ typeId: 'ceiling-speaker', at: [2, 2] });
     expect(of(document, 'conductors-fit')).to.deep.equal([]);
     const [run] = Object.values(document.runs);
     const wrong = { ...document, runs: { [run.id]: { ...run, mapId: 'speaker_4' } } };
     const [finding] = of(wrong, 'conductors-fit');
     expect(finding).to.deep.include({ rank: 'stop', code: 'conductors-short', measured: 4, allowed: 2 });
-    expect(of(make(wrong, finding.cures[0].operations), 'conductors-fit')).to.deep.equal([]);
+    expect(of(applied(wrong, finding.cures[0].operations), 'conductors-fit')).to.deep.equal([]);
   });
 });
 
 describe('thermostats', () => {
   it('are one for each room: a second one is looked at, one in the next room is not', () => {
-    const apart = withDevices({ typeId: 'thermostat', at: [5.05, 3] }, { typeId: 'thermostat', at: [5.15, 1] });
+    const apart = placed({ typeId: 'thermostat', at: [5.05, 3] }, { typeId: 'thermostat', at: [5.15, 1] });
     expect(of(apart.document, 'one-thermostat')).to.deep.equal([]);
-    const twice = withDevices({ typeId: 'thermostat', at: [5.05, 3] }, { typeId: 'thermostat', at: [0.5, 4.05] });
+    const twice = placed({ typeId: 'thermostat', at: [5.05, 3] }, { typeId: 'thermostat', at: [0.5, 4.05] });
     const [finding] = of(twice.document, 'one-thermostat');
     expect(finding).to.deep.include({ rank: 'look', code: 'climate-twice', measured: 2 });
     expect(finding.subjects.map(({ id }) => id)).to.have.members(twice.devices.map(({ id }) => id));

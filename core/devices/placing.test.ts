@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { answerCell } from '../brief/index.ts';
-import { applyChange, type Device, type Operation, type ProjectDocument } from '../project/index.ts';
-import { smallHouse } from '../testing/index.ts';
+import type { ProjectDocument } from '../project/index.ts';
+import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 import {
   aimAt,
   alignHeights,
@@ -9,23 +9,15 @@ import {
   ceilingCoverage,
   coverRoom,
   mirrorDevice,
-  placeAll,
   setWallDistance,
   templateOf,
   wallDistances,
 } from './index.ts';
 
-let count = 0;
-const ids = { device: () => `d${++count}`, run: () => `r${++count}` };
-const make = (document: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
-  const applied = applyChange(document, { operations });
-  if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
-  return applied.value;
-};
-const put = (document: ProjectDocument, typeId: string, at: [number, number]): { document: ProjectDocument; device: Device } => {
-  const placed = placeAll(document, 'm', [{ typeId, at }], ids);
-  if (!placed.ok) throw new Error(placed.problem.code);
-  return { document: make(document, placed.value.operations), device: placed.value.devices[0] };
+const ids = countedIds();
+const put = (document: ProjectDocument, typeId: string, at: [number, number]) => {
+  const made = withDevices(document, [{ typeId, at }], ids);
+  return { document: made.document, device: made.devices[0] };
 };
 const house = smallHouse();
 
@@ -77,7 +69,7 @@ describe('placing', () => {
     expect(first.distanceM).to.be.closeTo(1.5 - 0.06, 1e-9);
     expect(second.wall.id).to.equal('west');
     const moved = setWallDistance(document, device.id, 'west', 1.2);
-    expect(moved.ok && make(document, moved.value).devices[device.id]).to.include({ x: 1.26, y: 1.5 });
+    expect(moved.ok && applied(document, moved.value).devices[device.id]).to.include({ x: 1.26, y: 1.5 });
     // A box in a wall is measured along it, from the corner.
     const box = put(house, 'keypad', [2, 0.05]);
     expect(wallDistances(box.document, box.device).map(({ wall }) => wall.id)).to.deep.equal(['west']);
@@ -93,40 +85,40 @@ describe('placing', () => {
     if (!spare.ok) throw new Error(spare.problem.code);
     expect(spare.value.devices[0]).to.include({ x: 5.1, roomId: 'a', fitting: 'spare' });
     expect(Math.cos(spare.value.devices[0].facingRad)).to.be.closeTo(-1, 1e-9);
-    const both = make(display.document, spare.value.operations);
+    const both = applied(display.document, spare.value.operations);
     expect(Object.values(both.runs).filter(({ deviceId }) => deviceId === spare.value.devices[0].id)).to.have.length(3);
   });
 
   it('aims at a seat and sets several to one height', () => {
     const first = put(house, 'wall-speaker', [2, 0.05]);
     const { device } = first;
-    let document = make(first.document, aimAt(first.document, [device.id], [2, 2]));
+    let document = applied(first.document, aimAt(first.document, [device.id], [2, 2]));
     expect(document.devices[device.id].facingRad).to.be.closeTo(Math.PI / 2, 0.03);
     const other = put(document, 'keypad', [1, 0.05]);
-    document = make(other.document, alignHeights(other.document, [device.id, other.device.id]));
+    document = applied(other.document, alignHeights(other.document, [device.id, other.device.id]));
     expect(document.devices[other.device.id].heightM).to.equal(1.1);
   });
 
   it('by a template made of one room and laid into another', () => {
     let document = put(put(house, 'ceiling-speaker', [1.275, 2.05]).document, 'keypad', [5.05, 3]).document;
-    document = make(
+    document = applied(
       document,
       answerCell(document, 'a', 'sound', 'wanted', () => 'c1'),
     );
     const template = templateOf(document, 'a', 't1', 'Listening room');
     expect(template.cells).to.deep.equal([{ topic: 'sound', answer: 'wanted', count: 2 }]);
-    const applied = applyTemplate(
+    const laid = applyTemplate(
       document,
       'b',
       { ...template, devices: [...template.devices, { ...template.devices[0], typeId: 'gone' }] },
       ids,
     );
-    if (!applied.ok) throw new Error(applied.problem.code);
-    expect(applied.value.missing).to.deep.equal(['gone']);
-    const [speaker, keypad] = [...applied.value.devices].sort((a, b) => a.typeId.localeCompare(b.typeId));
+    if (!laid.ok) throw new Error(laid.problem.code);
+    expect(laid.value.missing).to.deep.equal(['gone']);
+    const [speaker, keypad] = [...laid.value.devices].sort((a, b) => a.typeId.localeCompare(b.typeId));
     expect(speaker.roomId).to.equal('b');
     expect(speaker.x).to.be.closeTo(5.1 + 1.275, 0.03);
     expect(keypad).to.include({ x: 10.2, roomId: 'b' });
-    expect(make(document, applied.value.operations)).to.be.an('object');
+    expect(applied(document, laid.value.operations)).to.be.an('object');
   });
 });

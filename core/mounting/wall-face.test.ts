@@ -1,8 +1,7 @@
 import { expect } from 'chai';
-import { applyChange, newFeature, type DeviceType, type Operation, type ProjectDocument } from '../project/index.ts';
-import { placeAll } from '../devices/index.ts';
+import { newFeature, type DeviceType, type ProjectDocument } from '../project/index.ts';
 import { wallsAround } from '../survey/index.ts';
-import { smallHouse } from '../testing/index.ts';
+import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 import {
   clashesOf,
   clashesOnFace,
@@ -18,19 +17,13 @@ import {
   typesFitting,
 } from './index.ts';
 
-let count = 0;
-const ids = { device: () => `d${++count}`, run: () => `r${++count}` };
-const make = (document: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
-  const applied = applyChange(document, { operations });
-  if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
-  return applied.value;
-};
+const ids = countedIds();
 const house = smallHouse();
 const { middle, south1 } = house.walls;
 const put = (document: ProjectDocument, side: 'left' | 'right', typeId: string, offsetM: number, heightM: number) => {
   const placed = placeOnFace(document, document.walls.middle, side, typeId, { offsetM, heightM }, ids);
   if (!placed.ok) throw new Error(placed.problem.code);
-  return { document: make(document, placed.value.operations), device: placed.value.devices[0] };
+  return { document: applied(document, placed.value.operations), device: placed.value.devices[0] };
 };
 
 describe('the face of a wall', () => {
@@ -49,7 +42,7 @@ describe('the face of a wall', () => {
     const { document, device } = put(house, 'left', 'keypad', 1.25, 1.2);
     const moved = moveOnFace(document, middle, 'left', [{ deviceId: device.id, to: { offsetM: 9, heightM: -0.4 } }]);
     if (!moved.ok) throw new Error(moved.problem.code);
-    expect(make(document, moved.value).devices[device.id]).to.include({ x: 5.1, y: 4.07, heightM: 0, roomId: 'a' });
+    expect(applied(document, moved.value).devices[device.id]).to.include({ x: 5.1, y: 4.07, heightM: 0, roomId: 'a' });
   });
 
   it('draws a place to boxes, bays, the usual height and a seat in front, each axis to the nearest', () => {
@@ -144,9 +137,8 @@ describe('mounts', () => {
   });
 
   const arm = (at: [number, number]) => {
-    const placed = placeAll(house, 'm', [{ typeId: 'display', at, more: { mountTypeId: 'mount-arm' } }], ids);
-    if (!placed.ok) throw new Error(placed.problem.code);
-    return { document: make(house, placed.value.operations), device: placed.value.devices[0] };
+    const { document, devices } = withDevices(house, [{ typeId: 'display', at, more: { mountTypeId: 'mount-arm' } }], ids);
+    return { document, device: devices[0] };
   };
 
   it('sweep the ground in front of them: half the width, the reach and the depth at least', () => {
@@ -176,18 +168,14 @@ describe('mounts', () => {
   });
 
   it('of a display with a box of its own ask for that box', () => {
-    const placed = placeAll(house, 'm', [{ typeId: 'fireplace-display', at: [2.5, 0.1] }], ids);
-    if (!placed.ok) throw new Error(placed.problem.code);
-    const document = make(house, placed.value.operations);
-    const [device] = placed.value.devices;
+    const { document, devices } = withDevices(house, [{ typeId: 'fireplace-display', at: [2.5, 0.1] }], ids);
+    const [device] = devices;
     expect(clashesOf(document, device)).to.deep.include({
       ...clashesOf(document, device).find(({ code }) => code === 'mount-no-far-device')!,
       rank: 'stop',
       figures: { far: 'Connection box of a display', lead: 'lead from its box' },
     });
-    const boxed = placeAll(document, 'm', [{ typeId: 'connection-box', at: [2.5, 0.1] }], ids);
-    if (!boxed.ok) throw new Error(boxed.problem.code);
-    const after = make(document, boxed.value.operations);
+    const after = withDevices(document, [{ typeId: 'connection-box', at: [2.5, 0.1] }], ids).document;
     expect(clashesOf(after, after.devices[device.id]).map(({ code }) => code)).to.not.include('mount-no-far-device');
   });
 });

@@ -3,34 +3,26 @@ import { CHECKS, runChecks, type Finding } from '../checks/index.ts';
 import { placeAll } from '../devices/index.ts';
 import { plateSchedule } from '../documents/index.ts';
 import { clashesOf } from '../mounting/index.ts';
-import { applyChange, newFeature, type Operation, type Plate, type ProjectDocument } from '../project/index.ts';
+import { newFeature, type Plate, type ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
-import { smallHouse } from '../testing/index.ts';
+import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 import { composePlate, gangsOf, insertOf, linePlateUp, mainsBoxBeside, plateProblems, platesWanted, recompose } from './index.ts';
 
-let count = 0;
-const ids = { device: () => `d${++count}`, run: () => `r${++count}` };
-const make = (document: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
-  const applied = applyChange(document, { operations });
-  if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
-  return applied.value;
-};
+const ids = countedIds();
 type Wanted = readonly [typeId: string, x: number, heightM?: number];
 /** Devices on the south side of room a, by their place along the wall; the wall runs from (0, 0) to (5.1, 0). */
-const withDevices = (wanted: readonly Wanted[], house = smallHouse({ walls: { middle: { kind: 'fire' } } })) => {
-  const placed = placeAll(
+const placedOnSouth = (wanted: readonly Wanted[], house = smallHouse({ walls: { middle: { kind: 'fire' } } })) => {
+  const made = withDevices(
     house,
-    'm',
     wanted.map(([typeId, x, heightM = 0.4]) => ({ typeId, at: [x, 0.05], heightM })),
     ids,
   );
-  if (!placed.ok) throw new Error(placed.problem.code);
-  return { document: make(house, placed.value.operations), ids: placed.value.devices.map(({ id }) => id) };
+  return { document: made.document, ids: made.devices.map(({ id }) => id) };
 };
 const compose = (document: ProjectDocument, deviceIds: readonly string[]) => {
   const made = composePlate(document, deviceIds, 'p1');
   if (!made.ok) throw new Error(made.problem.code);
-  const after = make(document, made.value.operations);
+  const after = applied(document, made.value.operations);
   return { document: after, plate: after.plates.p1 };
 };
 const codes = (document: ProjectDocument, plate: Plate) =>
@@ -40,7 +32,7 @@ const plateFindings = (document: ProjectDocument): Finding[] =>
 
 describe('the gangs of a device', () => {
   it('follow from the connectors of its runs', () => {
-    const { document, ids: made } = withDevices([
+    const { document, ids: made } = placedOnSouth([
       ['network-drop', 1],
       ['keypad', 2, 1.12],
       ['mains-outlet', 3],
@@ -66,7 +58,7 @@ describe('a plate', () => {
   ];
 
   it('is composed of devices that stand together: low voltage on the left, mains behind a divider, each on its gang', () => {
-    const { document, ids: made } = withDevices(trio);
+    const { document, ids: made } = placedOnSouth(trio);
     expect(platesWanted(document)).to.deep.equal([[...made].sort()]);
     const { document: after, plate } = compose(document, made);
     expect(plate).to.include({ gangs: 3, mainsGangs: 1, divider: true, boxKind: 'back-box', opening: 'inserts', heightM: 0.4 });
@@ -89,7 +81,7 @@ describe('a plate', () => {
   });
 
   it('is refused across two walls, for nothing, and with more gangs than a plate has', () => {
-    const { document, ids: made } = withDevices([
+    const { document, ids: made } = placedOnSouth([
       ['network-drop', 1],
       ...Array.from({ length: 7 }, (_, i): Wanted => ['keypad', 2 + i * 0.1]),
     ]);
@@ -100,7 +92,7 @@ describe('a plate', () => {
     });
     const north = placeAll(document, 'm', [{ typeId: 'network-drop', at: [1, 4.05] }], ids);
     if (!north.ok) throw new Error(north.problem.code);
-    const both = make(document, north.value.operations);
+    const both = applied(document, north.value.operations);
     expect(composePlate(both, [made[0], north.value.devices[0].id], 'p')).to.nested.include({
       'problem.code': 'plate-two-walls',
     });
@@ -116,13 +108,13 @@ describe('a plate', () => {
       topM: 0.5,
       name: 'Outlet',
     });
-    const { document, ids: made } = withDevices([['network-drop', 2]]);
+    const { document, ids: made } = placedOnSouth([['network-drop', 2]]);
     const marked = { ...document, features: { box } };
     const { document: after, plate } = compose(marked, made);
     expect(mainsBoxBeside(after, plate)).to.deep.include({ name: 'Outlet', distanceM: 0.5, right: false, heightM: 0.45 });
     expect(plate.besideM).to.equal(0.5);
     expect(codes(after, plate)).to.deep.equal(['look plate-not-lined-up']);
-    const lined = make(after, linePlateUp(after, plate));
+    const lined = applied(after, linePlateUp(after, plate));
     expect([lined.plates.p1.heightM, lined.devices[made[0]].heightM]).to.deep.equal([0.45, 0.45]);
     expect(codes(lined, lined.plates.p1)).to.deep.equal([]);
     // A switch at another height is not in its row.
@@ -142,7 +134,7 @@ describe('a plate', () => {
   ];
   for (const [wanted, after] of faults) {
     it(`says ${wanted} and nothing of it when it is sound`, () => {
-      const { document, ids: made } = withDevices(trio);
+      const { document, ids: made } = placedOnSouth(trio);
       const { document: sound, plate } = compose(document, made);
       expect(codes(sound, plate)).to.not.include(wanted);
       expect(codes(sound, { ...plate, ...after })).to.include(wanted);
@@ -151,7 +143,7 @@ describe('a plate', () => {
 
   it('in a fire wall must have a closed box, and one wider than its bay does not go in', () => {
     const house = smallHouse({ walls: { south1: { kind: 'fire', studSpacingM: 0.2, studWidthM: 0.045 } } });
-    const { document, ids: made } = withDevices([['network-drop', 2.1]], house);
+    const { document, ids: made } = placedOnSouth([['network-drop', 2.1]], house);
     const { document: after, plate } = compose(document, made);
     expect(plate.boxKind).to.equal('one-gang');
     expect(codes(after, { ...plate, boxKind: 'open-ring' })).to.include('stop plate-open-box');
@@ -164,14 +156,14 @@ describe('a plate', () => {
   });
 
   it('asks for inserts that its cables lack, and every cure clears its finding', () => {
-    const { document, ids: made } = withDevices(trio);
+    const { document, ids: made } = placedOnSouth(trio);
     const { document: after, plate } = compose(document, made);
     const short = { ...plate, inserts: plate.inserts.toSpliced(1, 1), divider: false, boxKind: 'two-gang' as const };
     const faulty = { ...after, plates: { p1: short } };
     const findings = plateFindings(faulty);
     expect(findings.map(({ code }) => code)).to.deep.equal(['plate-no-divider', 'plate-box-misfit', 'plate-insert-missing']);
     for (const finding of findings) {
-      const cured = make(faulty, finding.cures[0].operations);
+      const cured = applied(faulty, finding.cures[0].operations);
       const left = plateFindings(cured).map(({ code }) => code);
       expect(left, finding.code).to.not.include(finding.code);
       expect(left.length, finding.code).to.equal(findings.length - 1);
@@ -183,7 +175,7 @@ describe('a plate', () => {
 
 describe('the plate schedule', () => {
   it('tells what is bought and set for each plate, and counts the inserts', () => {
-    const { document, ids: made } = withDevices([
+    const { document, ids: made } = placedOnSouth([
       ['network-drop', 2],
       ['mains-outlet', 2.1],
     ]);

@@ -2,3 +2,4 @@
 // Start with `smallHouse`.
 export { randomHouse, smallHouse, twoStoreyHouse } from './houses.ts';
 export { countingIds } from './counting-ids.ts';
+export { applied, countedIds, withDevices } from './steps.ts';

@@ -1,11 +1,11 @@
-import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
 import { attachmentOf } from '@dusky-spool/core/building';
 import { coverRoom, moveDevices, placeAll, placeField } from '@dusky-spool/core/devices';
 import { boundsOf, pointInPolygon, rotate2, type Point2 } from '@dusky-spool/core/geometry';
 import { faceOf, guideTo, legalPlaces, mountTypeOf, rankOf, type Guide } from '@dusky-spool/core/mounting';
 import { create, onLevel, remove, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
-import { bayAt, featureBox, featureMake, joistsOf } from '@dusky-spool/core/survey';
+import { bayAt, joistsOf } from '@dusky-spool/core/survey';
 import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import type { Field } from '../../canvas/PlanCanvas.tsx';
@@ -15,8 +15,10 @@ import type { Selection } from '../../editor/selection.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
+import { CeilingDrawing } from './CeilingDrawing.tsx';
 import { labelFaces } from './face-labels.ts';
 import { SurfaceHeader } from './SurfaceHeader.tsx';
+import { useSurfaceDrag, type Grip } from './useSurfaceDrag.ts';
 import { useSheetSize } from './useSheetSize.ts';
 import { FaceShape } from './WallDevices.tsx';
 
@@ -35,19 +37,12 @@ interface Props {
 }
 
 const GUIDE_PX = 8;
-const DRAG_PX = 3;
 const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
 
 /** A room's ceiling as it lies over the plan: joists, beams, lights, vents, and what hangs there, which is placed and moved here. */
 export function CeilingView({ document, roomId, selection, stage, armed = null, field, onPlaced, onSelect, onView }: Props) {
-  const { edit, preview, showPreview } = useProjectParts('edit', 'preview', 'showPreview');
+  const { edit, preview } = useProjectParts('edit', 'preview');
   const [mode, setMode] = useState<'look' | 'joist' | 'no-joist'>('look');
-  const [pointer, setPointer] = useState<Point2 | null>(null);
-  const [free, setFree] = useState(false);
-  const [guides, setGuides] = useState<readonly Guide[]>([]);
-  const held = useRef<{ readonly ids: readonly string[]; readonly from: Point2 } | null>(null);
-  /** The click that ends a drag lands on the sheet, which has the pointer: it is no click on nothing. */
-  const wasHeld = useRef(false);
   const svg = useRef<SVGSVGElement>(null);
   const shown = preview?.document ?? document;
   const room = shown.rooms[roomId];
@@ -64,10 +59,6 @@ export function CeilingView({ document, roomId, selection, stage, armed = null, 
     return [(p.x - sheet.width / 2) / k + cx, -(p.y - sheet.height / 2) / k + cy];
   };
   const inRoom = (p: readonly [number, number]) => pointInPolygon(p, room.polygon as Point2[], 0.05);
-  const things = onLevel(shown, 'features', room.levelId).filter(
-    (f) =>
-      ['obstacle', 'service', 'way', 'existing'].includes(featureMake(f.kind).group) && f.topM > 1.8 && f.points.some(inRoom),
-  );
   const devices = onLevel(shown, 'devices', room.levelId).filter(
     (d) => d.roomId === roomId && attachmentOf(shown.deviceTypes[d.typeId]) === 'ceiling',
   );
@@ -75,7 +66,7 @@ export function CeilingView({ document, roomId, selection, stage, armed = null, 
     freely ? { at: p, guides: [] } : guideTo(document, room.levelId, type, p, GUIDE_PX / k, new Set(without));
   const offsetAt = (p: Point2) => rotate2(p, -room.joistAngleRad)[1];
 
-  const dragged = (grip: NonNullable<typeof held.current>, to: Point2, freely: boolean) => {
+  const dragged = (grip: Grip<Point2>, to: Point2, freely: boolean) => {
     const first = document.devices[grip.ids[0]];
     const wanted: Point2 = [first.x + to[0] - grip.from[0], first.y + to[1] - grip.from[1]];
     const next = guided(document.deviceTypes[first.typeId], wanted, grip.ids, freely);
@@ -87,47 +78,21 @@ export function CeilingView({ document, roomId, selection, stage, armed = null, 
     });
     return { guides: next.guides, operations: moveDevices(document, moves) };
   };
-  const take = (id: string, event: PointerEvent) => {
-    if (mode !== 'look' || mayPlace || event.button !== 0) return;
-    event.stopPropagation();
-    const already = chosen.has(id);
-    if (event.shiftKey) {
-      const ids = already ? selection.ids.filter((other) => other !== id) : [...chosen, id];
-      return onSelect(ids.length > 0 ? { kind: 'device', ids } : { kind: 'none', ids: [] });
-    }
-    if (!already) onSelect({ kind: 'device', ids: [id] });
-    svg.current?.setPointerCapture(event.pointerId);
-    wasHeld.current = true;
-    held.current = { ids: already ? [id, ...selection.ids.filter((other) => other !== id)] : [id], from: world(event) };
-  };
-  const onKey = (id: string, event: KeyboardEvent) => {
-    if (event.key !== 'Enter' && event.key !== ' ') return;
-    event.preventDefault();
-    onSelect({ kind: 'device', ids: [id] });
-  };
-  const onMove = (event: PointerEvent) => {
-    const to = world(event);
-    setPointer(to);
-    setFree(event.altKey);
-    if (!held.current) return;
-    const next = dragged(held.current, to, event.altKey);
-    setGuides(next.guides);
-    if (next.operations.ok) showPreview('', next.operations.value);
-  };
-  const onUp = (event: PointerEvent) => {
-    const grip = held.current;
-    held.current = null;
-    setGuides([]);
-    if (!grip) return;
-    const to = world(event);
-    if (Math.hypot(to[0] - grip.from[0], to[1] - grip.from[1]) * k > DRAG_PX)
-      edit(text('edit.move'), dragged(grip, to, event.altKey).operations);
-    else showPreview('', null);
-  };
+  const { pointer, free, guides, takeDevice, keyOnDevice, endsDrag, onPointerMove, onPointerUp, onPointerLeave } = useSurfaceDrag<
+    Point2,
+    Guide
+  >({
+    svg,
+    selection,
+    chosen,
+    busy: mode !== 'look' || mayPlace !== null,
+    at: world,
+    apartPx: (a, b) => Math.hypot(a[0] - b[0], a[1] - b[1]) * k,
+    dragged,
+    onSelect,
+  });
   const click = (event: React.MouseEvent) => {
-    const ended = wasHeld.current;
-    wasHeld.current = false;
-    if (ended) return;
+    if (endsDrag()) return;
     const p = world(event);
     if (mayPlace) {
       if (!inRoom(p)) return;
@@ -214,46 +179,16 @@ export function CeilingView({ document, roomId, selection, stage, armed = null, 
         className={`elevation-sheet mode-${mode}${mayPlace ? ' placing' : ''}`}
         role="group"
         aria-label={text('ceiling.title', { name: room.name })}
-        onPointerMove={onMove}
-        onPointerUp={onUp}
-        onPointerLeave={() => setPointer(null)}
+        onPointerMove={onPointerMove}
+        onPointerUp={onPointerUp}
+        onPointerLeave={onPointerLeave}
         onClick={click}
       >
         <g
           transform={`translate(${sheet.width / 2 - cx * k},${sheet.height / 2 + cy * k}) scale(${k},${-k})`}
           style={{ ['--inv' as string]: 1 / k }}
         >
-          <path d={pathThrough(room.polygon, true)} className="elevation-wall" vectorEffect="non-scaling-stroke" />
-          {joists.map((joist, i) => (
-            <path
-              key={i}
-              d={pathThrough([joist.a, joist.b])}
-              className={joist.measured ? 'ceiling-joist measured' : 'ceiling-joist'}
-              style={{ strokeWidth: joist.widthM }}
-            />
-          ))}
-          {things.map((feature) => (
-            <g key={feature.id} className="elevation-thing">
-              {feature.points.length === 1 ? (
-                feature.depthM === 0 ? (
-                  <circle cx={feature.points[0][0]} cy={feature.points[0][1]} r={feature.widthM / 2} />
-                ) : (
-                  <path d={pathThrough(featureBox(feature), true)} />
-                )
-              ) : (
-                <path
-                  d={pathThrough(feature.points, feature.area)}
-                  className={feature.area ? '' : 'thing-line'}
-                  style={feature.area ? undefined : { strokeWidth: feature.widthM }}
-                />
-              )}
-              <g transform={`translate(${feature.points[0][0]},${feature.points[0][1]})`}>
-                <text className="upright" y={-6}>
-                  {feature.name || term(`features.${feature.kind}`)}
-                </text>
-              </g>
-            </g>
-          ))}
+          <CeilingDrawing document={shown} room={room} joists={joists} />
           {places.map(({ at, shiftM }) => (
             <g
               key={at.join()}
@@ -290,8 +225,8 @@ export function CeilingView({ document, roomId, selection, stage, armed = null, 
                 aria-label={`${type.code} ${device.name || type.name}`}
                 aria-pressed={chosen.has(device.id)}
                 data-device={device.id}
-                onPointerDown={(event) => take(device.id, event)}
-                onKeyDown={(event) => onKey(device.id, event)}
+                onPointerDown={(event) => takeDevice(device.id, event)}
+                onKeyDown={(event) => keyOnDevice(device.id, event)}
                 style={{ color: SYSTEM_STYLE[type.system].colour }}
               >
                 <g className="upright">

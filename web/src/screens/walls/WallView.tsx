@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
 import { attachmentOf, buildingOf, nearestWall, roomAt } from '@dusky-spool/core/building';
 import {
@@ -27,6 +27,7 @@ import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
 import { framingEdit, type FramingMode } from './framing-edit.ts';
 import { SurfaceHeader } from './SurfaceHeader.tsx';
+import { useSurfaceDrag, type Grip } from './useSurfaceDrag.ts';
 import { useSheetSize } from './useSheetSize.ts';
 import { wallScale } from './wall-scale.ts';
 import { FaceShape, WallDevices } from './WallDevices.tsx';
@@ -46,28 +47,15 @@ interface Props {
   readonly onView: (view: string | null) => void;
 }
 
-type Held = {
-  readonly kind: 'device' | 'opening';
-  readonly ids: readonly string[];
-  readonly from: FacePlace;
-};
-
-/** A place is drawn to a guide this near on the screen, and a drag begins after so far, px. */
+/** A place is drawn to a guide this near on the screen, px. */
 const GUIDE_PX = 8;
-const DRAG_PX = 3;
 const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
 
 /** A wall seen square on from one of its sides: devices are placed, moved and lined up on it, studs and blocking set where they are. */
 export function WallView({ document, wallId, side, selection, stage, armed = null, onPlaced, onSelect, onView }: Props) {
-  const { edit, preview, showPreview } = useProjectParts('edit', 'preview', 'showPreview');
+  const { edit, preview } = useProjectParts('edit', 'preview');
   const [mode, setMode] = useState<FramingMode>('look');
-  const [pointer, setPointer] = useState<FacePlace | null>(null);
-  const [guides, setGuides] = useState<readonly FaceGuide[]>([]);
-  const [free, setFree] = useState(false);
   const [blockFrom, setBlockFrom] = useState<FacePlace | null>(null);
-  const held = useRef<Held | null>(null);
-  /** The click that ends a drag lands on the sheet, which has the pointer: it is no click on nothing. */
-  const wasHeld = useRef(false);
   const svg = useRef<SVGSVGElement>(null);
   const shown = preview?.document ?? document;
   const wall = shown.walls[wallId];
@@ -89,7 +77,7 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
   const guided = (type: DeviceType, place: FacePlace, without: readonly string[], freely: boolean) =>
     freely ? { place, guides: [] } : guideOnFace(document, wall, side, type, place, GUIDE_PX / k, new Set(without));
 
-  const dragged = (grip: Held, to: FacePlace, freely: boolean) => {
+  const dragged = (grip: Grip<FacePlace>, to: FacePlace, freely: boolean) => {
     const [dx, dy] = [to.offsetM - grip.from.offsetM, to.heightM - grip.from.heightM];
     if (grip.kind === 'opening') {
       const opening = document.openings[grip.ids[0]];
@@ -121,51 +109,19 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
     return { guides: to2.guides, operations: moveOnFace(document, document.walls[wallId], side, moves) };
   };
 
-  const takeDevice = (id: string, event: PointerEvent) => {
-    if (mode !== 'look' || mayPlace || event.button !== 0) return;
-    event.stopPropagation();
-    const already = chosen.has(id);
-    if (event.shiftKey) {
-      const ids = already ? selection.ids.filter((other) => other !== id) : [...chosen, id];
-      return onSelect(ids.length > 0 ? { kind: 'device', ids } : { kind: 'none', ids: [] });
-    }
-    if (!already) onSelect({ kind: 'device', ids: [id] });
-    svg.current?.setPointerCapture(event.pointerId);
-    wasHeld.current = true;
-    held.current = {
-      kind: 'device',
-      ids: already ? [id, ...selection.ids.filter((other) => other !== id)] : [id],
-      from: at(event),
-    };
-  };
-  const keyOnDevice = (id: string, event: KeyboardEvent) => {
-    if (event.key !== 'Enter' && event.key !== ' ') return;
-    event.preventDefault();
-    onSelect({ kind: 'device', ids: [id] });
-  };
-  const onMove = (event: PointerEvent) => {
-    const to = at(event);
-    setFree(event.altKey);
-    setPointer(to);
-    if (!held.current) return;
-    const next = dragged(held.current, to, event.altKey);
-    setGuides(next.guides);
-    if (next.operations.ok) showPreview('', next.operations.value);
-  };
-  const onUp = (event: PointerEvent) => {
-    const grip = held.current;
-    held.current = null;
-    setGuides([]);
-    if (!grip) return;
-    const to = at(event);
-    const far = Math.hypot(to.offsetM - grip.from.offsetM, to.heightM - grip.from.heightM) * k > DRAG_PX;
-    if (far) edit(text('edit.move'), dragged(grip, to, event.altKey).operations);
-    else showPreview('', null);
-  };
+  const { pointer, free, guides, hold, takeDevice, keyOnDevice, endsDrag, onPointerMove, onPointerUp, onPointerLeave } =
+    useSurfaceDrag<FacePlace, FaceGuide>({
+      svg,
+      selection,
+      chosen,
+      busy: mode !== 'look' || mayPlace !== null,
+      at,
+      apartPx: (a, b) => Math.hypot(a.offsetM - b.offsetM, a.heightM - b.heightM) * k,
+      dragged,
+      onSelect,
+    });
   const onClick = (event: React.MouseEvent) => {
-    const ended = wasHeld.current;
-    wasHeld.current = false;
-    if (ended) return;
+    if (endsDrag()) return;
     const place = at(event);
     if (place.offsetM < 0 || place.offsetM > view.lengthM) return;
     if (mayPlace) {
@@ -220,9 +176,9 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
         className={`elevation-sheet mode-${mode}${mayPlace ? ' placing' : ''}`}
         role="group"
         aria-label={text('elevation.title')}
-        onPointerMove={onMove}
-        onPointerUp={onUp}
-        onPointerLeave={() => setPointer(null)}
+        onPointerMove={onPointerMove}
+        onPointerUp={onPointerUp}
+        onPointerLeave={onPointerLeave}
         onClick={onClick}
       >
         <WallDrawing
@@ -234,8 +190,7 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
             stage === 'survey'
               ? (opening, event) => {
                   if (mode !== 'look') return;
-                  svg.current?.setPointerCapture(event.pointerId);
-                  held.current = { kind: 'opening', ids: [opening.id], from: at(event) };
+                  hold('opening', [opening.id], event);
                   onSelect({ kind: 'opening', ids: [opening.id] });
                 }
               : undefined

@@ -1,0 +1,26 @@
+import { placeAll, type IdSource } from '../devices/index.ts';
+import { applyChange, type Device, type Operation, type ProjectDocument } from '../project/index.ts';
+
+/** Ids that count up, for devices and their runs. */
+export function countedIds(): IdSource {
+  let count = 0;
+  return { device: () => `d${++count}`, run: () => `r${++count}` };
+}
+
+/** A project after an edit; a test fails with the problem where it is refused. */
+export function applied(document: ProjectDocument, operations: readonly Operation[]): ProjectDocument {
+  const result = applyChange(document, { operations });
+  if (!result.ok) throw new Error(JSON.stringify(result.problem));
+  return result.value;
+}
+
+/** A house with devices placed in it on level `m`, and those devices in their order. */
+export function withDevices(
+  house: ProjectDocument,
+  wanted: Parameters<typeof placeAll>[2],
+  ids: IdSource,
+): { readonly document: ProjectDocument; readonly devices: readonly Device[] } {
+  const placed = placeAll(house, 'm', wanted, ids);
+  if (!placed.ok) throw new Error(placed.problem.code);
+  return { document: applied(house, placed.value.operations), devices: placed.value.devices };
+}

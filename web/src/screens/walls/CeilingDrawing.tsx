@@ -1,0 +1,61 @@
+import { memo } from 'react';
+import { pointInPolygon, type Point2 } from '@dusky-spool/core/geometry';
+import { onLevel, type ProjectDocument, type Room } from '@dusky-spool/core/project';
+import { featureBox, featureMake, type JoistLine } from '@dusky-spool/core/survey';
+import { term } from '../../app/text.ts';
+import { pathThrough } from '../../canvas/room-drawing.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly room: Room;
+  readonly joists: readonly JoistLine[];
+}
+
+/** Lower than this a thing is not at the ceiling, m. */
+const OVERHEAD_M = 1.8;
+const SHOWN: ReadonlySet<string> = new Set(['obstacle', 'service', 'way', 'existing']);
+
+/** A ceiling as it stands: its outline, its joists, and what is in or below it. */
+export const CeilingDrawing = memo(function CeilingDrawing({ document, room, joists }: Props) {
+  const things = onLevel(document, 'features', room.levelId).filter(
+    ({ kind, topM, points }) =>
+      SHOWN.has(featureMake(kind).group) &&
+      topM > OVERHEAD_M &&
+      points.some((p) => pointInPolygon(p as Point2, room.polygon as Point2[], 0.05)),
+  );
+  return (
+    <>
+      <path d={pathThrough(room.polygon, true)} className="elevation-wall" vectorEffect="non-scaling-stroke" />
+      {joists.map((joist, i) => (
+        <path
+          key={i}
+          d={pathThrough([joist.a, joist.b])}
+          className={joist.measured ? 'ceiling-joist measured' : 'ceiling-joist'}
+          style={{ strokeWidth: joist.widthM }}
+        />
+      ))}
+      {things.map((feature) => (
+        <g key={feature.id} className="elevation-thing">
+          {feature.points.length === 1 ? (
+            feature.depthM === 0 ? (
+              <circle cx={feature.points[0][0]} cy={feature.points[0][1]} r={feature.widthM / 2} />
+            ) : (
+              <path d={pathThrough(featureBox(feature), true)} />
+            )
+          ) : (
+            <path
+              d={pathThrough(feature.points, feature.area)}
+              className={feature.area ? '' : 'thing-line'}
+              style={feature.area ? undefined : { strokeWidth: feature.widthM }}
+            />
+          )}
+          <g transform={`translate(${feature.points[0][0]},${feature.points[0][1]})`}>
+            <text className="upright" y={-6}>
+              {feature.name || term(`features.${feature.kind}`)}
+            </text>
+          </g>
+        </g>
+      ))}
+    </>
+  );
+});

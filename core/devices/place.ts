@@ -14,6 +14,7 @@ import {
   type Run,
 } from '../project/index.ts';
 import { bundleFor, firstFreeNumber, isKept, runNumberFor } from '../runs/index.ts';
+import { platesFollowing } from './plate-mates.ts';
 import { runsFor, usualLegs } from './recipe.ts';
 import { snapDevice } from './snap.ts';
 
@@ -58,10 +59,11 @@ export interface DeviceMove {
 
 /**
  * Moves devices. One that comes into another room takes a number there, and its drafted runs follow;
- * runs already issued keep theirs. Problems: `record-gone`.
+ * runs already issued keep theirs. A plate goes with its devices where they all move alike. Problems: `record-gone`.
  */
 export function moveDevices(document: ProjectDocument, moves: readonly DeviceMove[]): Outcome<Operation[]> {
   const operations: (Operation | null)[] = [];
+  const moved = new Map<string, Device>();
   let working = document;
   for (const move of moves) {
     const device = working.devices[move.deviceId];
@@ -75,6 +77,7 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
     const number = sameRoom ? device.number : firstFreeNumber(working, place, Math.max(1, ...runs.map((run) => run.leg)));
     const next: Device = { ...device, x, y, roomId: snapped.roomId, number, facingRad: snapped.facingRad ?? device.facingRad };
     operations.push(update('devices', device, next));
+    moved.set(device.id, next);
     // Numbers only depend on who is in which room.
     if (sameRoom) continue;
     // The moves after this one see it; the last one needs no copy of the house for itself.
@@ -86,7 +89,7 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
       if (!last) working = withRecords(working, 'runs', [{ ...run, ...renumbered }]);
     }
   }
-  return fine(operations.filter((operation) => operation !== null));
+  return fine([...operations.filter((operation) => operation !== null), ...platesFollowing(document, moved)]);
 }
 
 /** Removes devices with their runs. Refused where a run was already issued: `run-issued` (with its number). */

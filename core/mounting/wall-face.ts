@@ -1,5 +1,5 @@
 import { buildingOf, openingsOf, roomAt, wallLength, wallPoint } from '../building/index.ts';
-import { moveDevices, placeAll, type IdSource, type Placed } from '../devices/index.ts';
+import { moveDevices, placeAll, platesFollowing, type IdSource, type Placed } from '../devices/index.ts';
 import { tidyM, type Point2 } from '../geometry/index.ts';
 import { fine, type Outcome } from '../outcome/index.ts';
 import {
@@ -120,7 +120,17 @@ export function moveOnFace(
     const operation = update('devices', document.devices[deviceId], { heightM: tidyM(Math.max(0, to.heightM)) });
     return operation ? [operation] : [];
   });
-  return fine([...moved.value, ...heights]);
+  // Plates rise with their devices as well as move along.
+  const placed = new Map(
+    moves.map(({ deviceId, to }) => {
+      const own = moved.value.find((one) => one.op === 'update' && one.in === 'devices' && one.id === deviceId);
+      const after = own?.op === 'update' ? own.after : {};
+      const heightM = tidyM(Math.max(0, to.heightM));
+      return [deviceId, { ...document.devices[deviceId], ...after, heightM } as Device];
+    }),
+  );
+  const others = moved.value.filter((one) => one.in !== 'plates');
+  return fine([...others, ...heights, ...platesFollowing(document, placed)]);
 }
 
 /**

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { CHECKS, runChecks, type Finding } from '../checks/index.ts';
-import { placeAll } from '../devices/index.ts';
+import { moveDevices, placeAll, withPlateMates } from '../devices/index.ts';
 import { plateSchedule } from '../documents/index.ts';
-import { clashesOf } from '../mounting/index.ts';
+import { clashesOf, moveOnFace } from '../mounting/index.ts';
 import { newFeature, type Plate, type ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
@@ -78,6 +78,25 @@ describe('a plate', () => {
     // Side by side in one plate is no clash of one device with another.
     const clashes = made.flatMap((id) => clashesOf(after, after.devices[id]).map(({ code }) => code));
     expect(clashes).to.not.include('mount-on-device');
+  });
+
+  it('goes with its devices where they all move alike, up and along, and stays where one is taken away', () => {
+    const { document, ids: made } = placedOnSouth(trio);
+    const { document: after, plate } = compose(document, made);
+    expect(withPlateMates(after, [made[1]])).to.have.members(made);
+    const wall = after.walls.south1;
+    const moves = made.map((deviceId) => {
+      const { x, heightM } = after.devices[deviceId];
+      return { deviceId, to: { offsetM: x + 0.8, heightM: heightM! + 0.1 } };
+    });
+    const risen = moveOnFace(after, wall, 'left', moves);
+    if (!risen.ok) throw new Error(risen.problem.code);
+    const moved = applied(after, risen.value).plates.p1;
+    expect([moved.x, moved.heightM]).to.deep.equal([plate.x + 0.8, 0.5]);
+    const one = moveDevices(after, [{ deviceId: made[0], to: [3, 0.05] }]);
+    if (!one.ok) throw new Error(one.problem.code);
+    expect(applied(after, one.value).plates.p1).to.deep.equal(plate);
+    expect(codes(applied(after, one.value), plate)).to.include('look plate-apart');
   });
 
   it('is refused across two walls, for nothing, and with more gangs than a plate has', () => {

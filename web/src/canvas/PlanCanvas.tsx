@@ -7,6 +7,7 @@ import {
   moveDevices,
   placeDevice,
   placeField,
+  withPlateMates,
   type Overlap,
 } from '@dusky-spool/core/devices';
 import { guideTo, mountTypeOf, sweepOf, wallPlaceOf, type Guided } from '@dusky-spool/core/mounting';
@@ -194,12 +195,12 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
       if (event.shiftKey) return;
       control.sheet.current?.setPointerCapture(event.pointerId);
       drag.current = {
-        ids: already ? selection.ids : [deviceId],
+        ids: withPlateMates(document, already ? selection.ids : [deviceId]),
         from: control.toWorld(event.clientX, event.clientY),
         moved: false,
       };
     },
-    [tool.kind, selection, pick, control],
+    [tool.kind, selection, pick, control, document],
   );
 
   const operationsOf = (from: Point2, to: Point2, ids: readonly string[]) =>

@@ -1,6 +1,6 @@
 import { addToDraft, draftOf, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 
-const TABLES = ['devices', 'runs'] as const;
+const TABLES = ['devices', 'runs', 'plates'] as const;
 type Table = (typeof TABLES)[number];
 type Fields = Readonly<Record<string, unknown>>;
 

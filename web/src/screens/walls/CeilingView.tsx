@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
 import { attachmentOf } from '@dusky-spool/core/building';
-import { coverRoom, moveDevices, placeAll, placeField } from '@dusky-spool/core/devices';
+import { coverRoom, moveDevices, placeAll, placeField, withPlateMates } from '@dusky-spool/core/devices';
 import { boundsOf, pointInPolygon, rotate2, type Point2 } from '@dusky-spool/core/geometry';
 import { faceOf, guideTo, legalPlaces, mountTypeOf, rankOf, type Guide } from '@dusky-spool/core/mounting';
 import { create, onLevel, remove, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
@@ -89,6 +89,7 @@ export function CeilingView({ document, roomId, selection, stage, armed = null, 
     at: world,
     apartPx: (a, b) => Math.hypot(a[0] - b[0], a[1] - b[1]) * k,
     dragged,
+    together: (ids) => withPlateMates(document, ids),
     onSelect,
   });
   const click = (event: React.MouseEvent) => {

@@ -1,5 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
+import { withPlateMates } from '@dusky-spool/core/devices';
 import { attachmentOf, buildingOf, nearestWall, roomAt } from '@dusky-spool/core/building';
 import {
   besideWall,
@@ -118,6 +119,7 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
       at,
       apartPx: (a, b) => Math.hypot(a.offsetM - b.offsetM, a.heightM - b.heightM) * k,
       dragged,
+      together: (ids) => withPlateMates(document, ids),
       onSelect,
     });
   const onClick = (event: React.MouseEvent) => {

@@ -28,12 +28,14 @@ interface Surface<Place, Guide> {
     to: Place,
     freely: boolean,
   ) => { readonly guides: readonly Guide[]; readonly operations: Outcome<readonly Operation[]> };
+  /** What moves together with what is taken hold of: all of one plate. */
+  readonly together: (deviceIds: readonly string[]) => readonly string[];
   readonly onSelect: (selection: Selection) => void;
 }
 
 /** Selecting and dragging on a wall or ceiling, with Shift for several and Alt without guides; drawn as a preview until let go. */
 export function useSurfaceDrag<Place, Guide>(surface: Surface<Place, Guide>) {
-  const { svg, selection, chosen, busy, at, apartPx, dragged, onSelect } = surface;
+  const { svg, selection, chosen, busy, at, apartPx, dragged, together, onSelect } = surface;
   const { edit, showPreview } = useProjectParts('edit', 'showPreview');
   const [pointer, setPointer] = useState<Place | null>(null);
   const [free, setFree] = useState(false);
@@ -57,7 +59,7 @@ export function useSurfaceDrag<Place, Guide>(surface: Surface<Place, Guide>) {
       return onSelect(ids.length > 0 ? { kind: 'device', ids } : { kind: 'none', ids: [] });
     }
     if (!already) onSelect({ kind: 'device', ids: [id] });
-    hold('device', [id, ...others], event);
+    hold('device', together([id, ...others]), event);
   };
   const keyOnDevice = (id: string, event: KeyboardEvent) => {
     if (event.key !== 'Enter' && event.key !== ' ') return;

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
+import type { DocumentReply } from '@dusky-spool/core/contract';
 import { openGranary, planPoint, saved, startApp, type App } from './testing/index.ts';
 import type { Page } from 'playwright-core';
 
@@ -180,6 +181,25 @@ describe('devices in places that can be built', () => {
         .toString(),
     ).to.equal('%PDF');
     await page.getByRole('button', { name: 'Back to the plan' }).click();
+  });
+
+  it('a plate goes with its device when that is dragged along the wall', async () => {
+    const read = async () => ((await (await page.request.get(`${app.url}/api/projects/${id}`)).json()) as DocumentReply).document;
+    const before = await read();
+    const plate = Object.values(before.plates).find(({ roomId }) => before.rooms[roomId ?? '']?.code === 'ST')!;
+    const device = before.devices[plate.inserts[0].deviceId!];
+    const from = await planPoint(page, device.x, device.y);
+    const to = await planPoint(page, device.x, device.y + 0.6);
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x, (from.y + to.y) / 2, { steps: 3 });
+    await page.mouse.move(to.x, to.y, { steps: 3 });
+    await page.mouse.up();
+    await saved(page);
+    const after = await read();
+    const moved = after.devices[device.id];
+    expect(moved.y).to.be.closeTo(device.y + 0.6, 0.03);
+    expect([after.plates[plate.id].x, after.plates[plate.id].y]).to.deep.equal([moved.x, moved.y]);
   });
 
   it('a recipe shows which runs it adds before it is applied', async () => {

@@ -195,7 +195,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
       if (event.shiftKey) return;
       control.sheet.current?.setPointerCapture(event.pointerId);
       drag.current = {
-        ids: withPlateMates(document, already ? selection.ids : [deviceId]),
+        ids: withPlateMates(document, already ? [deviceId, ...selection.ids.filter((id) => id !== deviceId)] : [deviceId]),
         from: control.toWorld(event.clientX, event.clientY),
         moved: false,
       };
@@ -203,17 +203,21 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
     [tool.kind, selection, pick, control, document],
   );
 
-  const operationsOf = (from: Point2, to: Point2, ids: readonly string[]) =>
-    moveDevices(
+  const operationsOf = (from: Point2, to: Point2, ids: readonly string[]) => {
+    // The one that was taken hold of falls on the grid; the others keep their places beside it.
+    const first = document.devices[ids[0]];
+    // Somebody else may have taken it away meanwhile.
+    if (!first) return moveDevices(document, [{ deviceId: ids[0], to }]);
+    const [x, y] = toHandGrid([first.x + to[0] - from[0], first.y + to[1] - from[1]], document.project.units);
+    const [dx, dy] = [x - first.x, y - first.y];
+    return moveDevices(
       document,
-      ids.map((deviceId) => ({
-        deviceId,
-        to: toHandGrid(
-          [document.devices[deviceId].x + to[0] - from[0], document.devices[deviceId].y + to[1] - from[1]],
-          document.project.units,
-        ),
-      })),
+      ids.flatMap((deviceId) => {
+        const device = document.devices[deviceId];
+        return device ? [{ deviceId, to: [device.x + dx, device.y + dy] as const }] : [];
+      }),
     );
+  };
 
   const onPointerDown = (event: PointerEvent) => {
     if (tool.kind !== 'select' || !event.shiftKey || event.button !== 0) return;

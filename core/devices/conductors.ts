@@ -2,7 +2,7 @@ import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import { update, type ConductorMap, type Operation, type ProjectDocument } from '../project/index.ts';
 
 /** Copper conductors that one line of a map takes: a pair is two, "any two" as well. */
-export const conductorsOfLine = (conductor: string): number => (/\bpair\b|\btwo\b/i.test(conductor) ? 2 : 1);
+const conductorsOfLine = (conductor: string): number => (/\bpair\b|\btwo\b/i.test(conductor) ? 2 : 1);
 
 /** How many conductors of a cable a map uses. */
 export const conductorsUsed = ({ lines }: Pick<ConductorMap, 'lines'>): number =>
@@ -34,3 +34,7 @@ export function changeMap(
   const operation = update('conductorMaps', map, after);
   return fine(operation ? [operation] : []);
 }
+
+/** A map on one line: `red + / black −`. */
+export const conductorsOf = ({ lines }: Pick<ConductorMap, 'lines'>): string =>
+  lines.map(({ conductor, use }) => `${conductor} ${use}`).join(' / ');

@@ -36,7 +36,7 @@ export {
   type Placed,
   type WallDistance,
 } from './placing.ts';
-export { platesFollowing, withPlateMates } from './plate-mates.ts';
+export { plateDeviceIds, withPlateMates } from './plate-mates.ts';
 export { zonesOn, type ZonePart } from './zones.ts';
-export { changeMap, checkMap, conductorsOfLine, conductorsUsed } from './conductors.ts';
+export { changeMap, checkMap, conductorsOf, conductorsUsed } from './conductors.ts';
 export { ROOM_TEMPLATES } from './room-templates.ts';

@@ -55,6 +55,8 @@ export function placeDevice(
 export interface DeviceMove {
   readonly deviceId: string;
   readonly to: Point2;
+  /** Above finished floor, m; left out, the device keeps its height. */
+  readonly heightM?: number;
 }
 
 /**
@@ -75,7 +77,15 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
     const runs = listOf(working, 'runs').filter((run) => run.deviceId === device.id);
     const sameRoom = snapped.roomId === device.roomId;
     const number = sameRoom ? device.number : firstFreeNumber(working, place, Math.max(1, ...runs.map((run) => run.leg)));
-    const next: Device = { ...device, x, y, roomId: snapped.roomId, number, facingRad: snapped.facingRad ?? device.facingRad };
+    const next: Device = {
+      ...device,
+      x,
+      y,
+      roomId: snapped.roomId,
+      number,
+      facingRad: snapped.facingRad ?? device.facingRad,
+      heightM: move.heightM ?? device.heightM,
+    };
     operations.push(update('devices', device, next));
     moved.set(device.id, next);
     // Numbers only depend on who is in which room.

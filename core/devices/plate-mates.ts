@@ -1,11 +1,16 @@
 import { tidyM } from '../geometry/index.ts';
-import { listOf, update, type Device, type Operation, type ProjectDocument } from '../project/index.ts';
+import { listOf, update, type Device, type Operation, type Plate, type ProjectDocument } from '../project/index.ts';
+
+/** The devices that a plate holds, each once; one that is gone may still be among them. */
+export const plateDeviceIds = ({ inserts }: Pick<Plate, 'inserts'>): string[] => [
+  ...new Set(inserts.flatMap(({ deviceId }) => deviceId ?? [])),
+];
 
 /** Devices with all that share a plate with one of them, the given ones first. */
 export function withPlateMates(document: Pick<ProjectDocument, 'plates' | 'devices'>, deviceIds: readonly string[]): string[] {
   const wanted = new Set(deviceIds);
-  for (const { inserts } of listOf(document, 'plates')) {
-    const own = inserts.flatMap(({ deviceId }) => (deviceId !== null && document.devices[deviceId] ? [deviceId] : []));
+  for (const plate of listOf(document, 'plates')) {
+    const own = plateDeviceIds(plate).filter((id) => document.devices[id]);
     if (own.some((id) => wanted.has(id))) for (const id of own) wanted.add(id);
   }
   return [...wanted];
@@ -20,7 +25,7 @@ export function platesFollowing(
   moved: ReadonlyMap<string, Device>,
 ): Operation[] {
   return listOf(document, 'plates').flatMap((plate): Operation[] => {
-    const own = [...new Set(plate.inserts.flatMap(({ deviceId }) => deviceId ?? []))].filter((id) => document.devices[id]);
+    const own = plateDeviceIds(plate).filter((id) => document.devices[id]);
     if (own.length === 0 || !own.every((id) => moved.has(id))) return [];
     const shifts = own.map((id) => {
       const [was, is] = [document.devices[id], moved.get(id)!];

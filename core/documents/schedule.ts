@@ -1,6 +1,6 @@
 import { runChecks, worstRank, type Finding, type Rank } from '../checks/index.ts';
-import { deviceTitle } from '../devices/index.ts';
-import { listOf, type ConductorMap, type ProjectDocument, type RunState, type SystemName } from '../project/index.ts';
+import { conductorsOf, deviceTitle } from '../devices/index.ts';
+import { listOf, type ProjectDocument, type RunState, type SystemName } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
 
 /** One row of the cable schedule; lengths in metres, null where the run has no way yet. */
@@ -90,10 +90,6 @@ export function scheduleOf(
     };
   });
 }
-
-/** A conductor map on one line: `red + / black −`. */
-export const conductorsOf = ({ lines }: ConductorMap): string =>
-  lines.map(({ conductor, use }) => `${conductor} ${use}`).join(' / ');
 
 export type ScheduleGrouping = 'none' | 'room' | 'cable' | 'bundle' | 'level';
 

@@ -1,4 +1,4 @@
-import { deviceTitle } from '../devices/index.ts';
+import { conductorsOf, deviceTitle } from '../devices/index.ts';
 import type { Device, ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { labelCode } from './label-code.ts';
@@ -46,11 +46,7 @@ export function labelsOf(
       cable: document.cableTypes[run.cableTypeId].name,
       cutLengthM: length?.cutLengthM ?? null,
       map: map?.name ?? '',
-      conductors: !map
-        ? ''
-        : map.lines.length > MOST_ON_LABEL
-          ? map.name
-          : map.lines.map((line) => `${line.conductor} ${line.use}`).join(' / '),
+      conductors: !map ? '' : map.lines.length > MOST_ON_LABEL ? map.name : conductorsOf(map),
     };
     return [
       { ...common, end: 'A' as const, here: rack, there: place },

@@ -1,29 +1,31 @@
-import { onLevel, originOf, type Device, type ProjectDocument } from '../project/index.ts';
+import { plateDeviceIds } from '../devices/index.ts';
+import { listOf, onLevel, originOf, type Device, type ProjectDocument } from '../project/index.ts';
 import type { Clash } from './clash.ts';
 import { clashesOf } from './clashes.ts';
 
 /** Devices farther apart than this along either axis never meet: two of the largest faces and what they keep clear, m. */
 const NEAR_M = 3;
-const TABLES = ['levels', 'rooms', 'walls', 'openings', 'features', 'framingMembers', 'facts', 'deviceTypes', 'plates'] as const;
+const TABLES = ['levels', 'rooms', 'walls', 'openings', 'features', 'framingMembers', 'facts', 'deviceTypes'] as const;
 
 export type ClashesByDevice = ReadonlyMap<string, readonly Clash[]>;
 
 interface Kept {
   readonly house: readonly object[];
+  readonly plates: ProjectDocument['plates'];
   readonly clashes: ClashesByDevice;
 }
 const kept = new WeakMap<object, Kept>();
 
 /**
- * The clashes of every device. Where an edit moved a few devices and left the house alone, only those are tested again and the
- * ones near where they were and are.
+ * The clashes of every device. Where an edit left the house alone, only those devices are tested again that it touched or whose
+ * plate it touched, the ones near where they were and are, and those that take a lead from a device that came or went.
  */
 export function allClashes(document: ProjectDocument): ClashesByDevice {
   const house = TABLES.map((name) => document[name]);
   const known = kept.get(document.devices);
-  if (known && sameHouse(known, house)) return known.clashes;
-  const clashes = afterMoves(document, house) ?? fromNothing(document);
-  kept.set(document.devices, { house, clashes });
+  if (known && sameHouse(known, house) && known.plates === document.plates) return known.clashes;
+  const clashes = afterEdit(document, house) ?? fromNothing(document);
+  kept.set(document.devices, { house, plates: document.plates, clashes });
   return clashes;
 }
 
@@ -48,17 +50,24 @@ function fromNothing(document: ProjectDocument): ClashesByDevice {
   return found;
 }
 
-/** What an edit of a few devices makes of what was found before it; null where that is not known. */
-function afterMoves(document: ProjectDocument, house: readonly object[]): ClashesByDevice | null {
-  const origin = originOf(document.devices);
-  const before = origin && kept.get(origin.before);
+/** What an edit of a few devices and plates makes of what was found before it; null where that is not known. */
+function afterEdit(document: ProjectDocument, house: readonly object[]): ClashesByDevice | null {
+  const own = kept.get(document.devices);
+  const origin = own ? null : originOf(document.devices);
+  const before = own ?? (origin && kept.get(origin.before));
   if (!before || !sameHouse(before, house)) return null;
-  const was = origin.before as ProjectDocument['devices'];
-  const touched = [...origin.ids].flatMap((id) => [was[id], document.devices[id]].filter((device) => device !== undefined));
+  const was = (origin?.before ?? document.devices) as ProjectDocument['devices'];
+  const edited = origin?.ids ?? NONE;
+  const ids = new Set([...edited, ...ofChangedPlates(before.plates, document.plates)]);
+  const cameOrWent = new Set(
+    [...edited].flatMap((id) => (was[id] && document.devices[id] ? [] : ((was[id] ?? document.devices[id])?.typeId ?? []))),
+  );
+  if (cameOrWent.size > 0) for (const id of takingLeadsFrom(document, cameOrWent)) ids.add(id);
+  const touched = [...ids].flatMap((id) => [was[id], document.devices[id]].filter((device) => device !== undefined));
   const isNear = (device: Device, other: Device, withinM = NEAR_M) =>
     device.levelId === other.levelId && Math.abs(device.x - other.x) <= withinM && Math.abs(device.y - other.y) <= withinM;
   const found = new Map(before.clashes);
-  for (const id of origin.ids) if (!document.devices[id]) found.delete(id);
+  for (const id of edited) if (!document.devices[id]) found.delete(id);
   for (const levelId of new Set(touched.map((device) => device.levelId))) {
     const around = onLevel(document, 'devices', levelId).filter((device) =>
       touched.some((one) => isNear(one, device, 2 * NEAR_M)),
@@ -76,6 +85,23 @@ function afterMoves(document: ProjectDocument, house: readonly object[]): Clashe
   }
   return found;
 }
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** Devices of plates that one of two states has otherwise than the other: what shares a plate does not clash. */
+function ofChangedPlates(before: ProjectDocument['plates'], after: ProjectDocument['plates']): string[] {
+  if (before === after) return [];
+  const changed = Object.keys({ ...before, ...after }).filter((id) => before[id] !== after[id]);
+  return changed.flatMap((id) => [before[id], after[id]].flatMap((plate) => (plate ? plateDeviceIds(plate) : [])));
+}
+
+/** Devices, wherever they are, whose lead comes from a device of one of these types. */
+const takingLeadsFrom = (document: ProjectDocument, typeIds: ReadonlySet<string>): string[] =>
+  listOf(document, 'devices').flatMap(({ id, typeId }) =>
+    document.deviceTypes[typeId].cables.some(({ to, toTypeId }) => to === 'device' && toTypeId !== null && typeIds.has(toTypeId))
+      ? [id]
+      : [],
+  );
 
 const cellKey = (x: number, y: number) => Math.floor(x / NEAR_M) * 100_003 + Math.floor(y / NEAR_M);
 

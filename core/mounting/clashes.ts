@@ -1,3 +1,4 @@
+import { plateDeviceIds } from '../devices/index.ts';
 import { attachmentOf, buildingOf, ceilingHeightAt, ceilingHeightOf, roomAt } from '../building/index.ts';
 import { pointInPolygon, type Point2 } from '../geometry/index.ts';
 import { onLevel, type Device, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
@@ -218,9 +219,7 @@ function sharesPlate({ plates }: ProjectDocument, a: string, b: string): boolean
   let byDevice = platesKept.get(plates);
   if (!byDevice) {
     byDevice = new Map(
-      Object.values(plates).flatMap(({ id, inserts }) =>
-        inserts.flatMap(({ deviceId }) => (deviceId === null ? [] : [[deviceId, id] as const])),
-      ),
+      Object.values(plates).flatMap((plate) => plateDeviceIds(plate).map((deviceId) => [deviceId, plate.id] as const)),
     );
     platesKept.set(plates, byDevice);
   }

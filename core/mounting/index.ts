@@ -25,6 +25,7 @@ export {
   guideOnFace,
   moveOnFace,
   placeOnFace,
+  roomOnSide,
   type FaceGuide,
   type FaceGuideKind,
   type FacePlace,

@@ -1,8 +1,17 @@
 import { expect } from 'chai';
-import { newFeature, type DeviceType, type ProjectDocument } from '../project/index.ts';
+import {
+  create,
+  newFeature,
+  remove,
+  removeWithDependants,
+  type DeviceType,
+  type Plate,
+  type ProjectDocument,
+} from '../project/index.ts';
 import { wallsAround } from '../survey/index.ts';
 import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 import {
+  allClashes,
   clashesOf,
   clashesOnFace,
   facePlaceOf,
@@ -177,5 +186,66 @@ describe('mounts', () => {
     });
     const after = withDevices(document, [{ typeId: 'connection-box', at: [2.5, 0.1] }], ids).document;
     expect(clashesOf(after, after.devices[device.id]).map(({ code }) => code)).to.not.include('mount-no-far-device');
+  });
+
+  it('are found again after an edit as they are from nothing: a box that goes, a plate that is made or taken away', () => {
+    const agrees = (document: ProjectDocument) => {
+      const kept = allClashes(document);
+      for (const device of Object.values(document.devices))
+        expect(
+          (kept.get(device.id) ?? []).map(({ code }) => code),
+          device.typeId,
+        ).to.deep.equal(clashesOf(document, device).map(({ code }) => code));
+    };
+    const step = (document: ProjectDocument, operations: Parameters<typeof applied>[1]) => {
+      const next = applied(document, operations);
+      agrees(next);
+      return next;
+    };
+    // The box stands in the other room, farther away than devices look for each other.
+    const { document, devices } = withDevices(
+      house,
+      [
+        { typeId: 'fireplace-display', at: [1, 0.1] },
+        { typeId: 'connection-box', at: [9, 4] },
+        { typeId: 'network-drop', at: [3, 0.05] },
+        { typeId: 'coax-outlet', at: [3.046, 0.05] },
+      ],
+      ids,
+    );
+    agrees(document);
+    const [display, box, drop, coax] = devices;
+    const without = step(document, removeWithDependants(document, 'devices', box.id));
+    expect(
+      allClashes(without)
+        .get(display.id)!
+        .map(({ code }) => code),
+    ).to.include('mount-no-far-device');
+    const plate: Plate = {
+      id: 'p',
+      levelId: 'm',
+      roomId: 'a',
+      name: '',
+      x: 3.023,
+      y: 0,
+      heightM: 0.4,
+      facingRad: Math.PI / 2,
+      gangs: 2,
+      boxKind: 'two-gang',
+      divider: false,
+      mainsGangs: 0,
+      opening: 'inserts',
+      finish: '',
+      inserts: [drop.id, coax.id].map((deviceId, k) => ({ gang: k + 1, kind: 'data', deviceId })),
+      besideM: null,
+    };
+    expect(
+      allClashes(without)
+        .get(drop.id)!
+        .map(({ code }) => code),
+    ).to.include('mount-on-device');
+    const plated = step(without, [create('plates', plate)]);
+    expect((allClashes(plated).get(drop.id) ?? []).map(({ code }) => code)).to.not.include('mount-on-device');
+    step(plated, [remove('plates', plate)]);
   });
 });

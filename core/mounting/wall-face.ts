@@ -1,15 +1,15 @@
 import { buildingOf, openingsOf, roomAt, wallLength, wallPoint } from '../building/index.ts';
-import { moveDevices, placeAll, platesFollowing, type IdSource, type Placed } from '../devices/index.ts';
+import { moveDevices, placeAll, type IdSource, type Placed } from '../devices/index.ts';
 import { tidyM, type Point2 } from '../geometry/index.ts';
-import { fine, type Outcome } from '../outcome/index.ts';
+import type { Outcome } from '../outcome/index.ts';
 import {
   newDevice,
   onLevel,
-  update,
   type Device,
   type DeviceType,
   type Operation,
   type ProjectDocument,
+  type Room,
   type Wall,
 } from '../project/index.ts';
 import { bayAt, facedSide, type WallSide } from '../survey/index.ts';
@@ -51,6 +51,13 @@ export function besideWall(wall: Wall, side: WallSide, offsetM: number, asideM =
   return [x + nx * asideM, y + ny * asideM];
 }
 
+/** So far in front of a wall's face a point is in the room that it belongs to, m. */
+const IN_ROOM_M = 0.05;
+
+/** The room on one side of a wall, at an offset from its end a; undefined is outdoors. */
+export const roomOnSide = (document: ProjectDocument, wall: Wall, side: WallSide, offsetM: number): Room | undefined =>
+  roomAt(buildingOf(document), wall.levelId, besideWall(wall, side, offsetM, wall.thicknessM / 2 + IN_ROOM_M));
+
 /** Where a device is on a wall, and which side it faces; null where it is on another one. */
 export function facePlaceOf(
   document: ProjectDocument,
@@ -89,7 +96,7 @@ export function clashesOnFace(
 ): Clash[] {
   const [x, y] = wallPoint(wall, offsetM);
   const [nx, ny] = outOf(wall, side);
-  const room = roomAt(buildingOf(document), wall.levelId, besideWall(wall, side, offsetM, wall.thicknessM / 2 + 0.05));
+  const room = roomOnSide(document, wall, side, offsetM);
   const device = newDevice({
     id: 'ghost',
     typeId,
@@ -111,26 +118,14 @@ export function moveOnFace(
   side: WallSide,
   moves: readonly { readonly deviceId: string; readonly to: FacePlace }[],
 ): Outcome<Operation[]> {
-  const moved = moveDevices(
+  return moveDevices(
     document,
-    moves.map(({ deviceId, to }) => ({ deviceId, to: besideWall(wall, side, to.offsetM) })),
+    moves.map(({ deviceId, to }) => ({
+      deviceId,
+      to: besideWall(wall, side, to.offsetM),
+      heightM: tidyM(Math.max(0, to.heightM)),
+    })),
   );
-  if (!moved.ok) return moved;
-  const heights = moves.flatMap(({ deviceId, to }) => {
-    const operation = update('devices', document.devices[deviceId], { heightM: tidyM(Math.max(0, to.heightM)) });
-    return operation ? [operation] : [];
-  });
-  // Plates rise with their devices as well as move along.
-  const placed = new Map(
-    moves.map(({ deviceId, to }) => {
-      const own = moved.value.find((one) => one.op === 'update' && one.in === 'devices' && one.id === deviceId);
-      const after = own?.op === 'update' ? own.after : {};
-      const heightM = tidyM(Math.max(0, to.heightM));
-      return [deviceId, { ...document.devices[deviceId], ...after, heightM } as Device];
-    }),
-  );
-  const others = moved.value.filter((one) => one.in !== 'plates');
-  return fine([...others, ...heights, ...platesFollowing(document, placed)]);
 }
 
 /**
@@ -161,7 +156,7 @@ export function guideOnFace(
   for (const opening of openingsOf(building, wall)) upright.push({ kind: 'opening', axis: 'offset', atM: opening.offsetM });
   const bay = bayAt(studsIn(document, wall), place.offsetM);
   if (bay) upright.push({ kind: 'bay', axis: 'offset', atM: bay.middleM });
-  const room = roomAt(building, wall.levelId, besideWall(wall, side, place.offsetM, wall.thicknessM / 2 + 0.05));
+  const room = roomOnSide(document, wall, side, place.offsetM);
   const [ux, uy] = [(wall.b[0] - wall.a[0]) / lengthM, (wall.b[1] - wall.a[1]) / lengthM];
   for (const target of room ? lineUps(document, room, type.system, without) : []) {
     if (target.kind !== 'seat') continue;

@@ -1,5 +1,5 @@
 import type { WallPlace } from '../building/index.ts';
-import { moveDevices } from '../devices/index.ts';
+import { moveDevices, plateDeviceIds } from '../devices/index.ts';
 import { tidyM, type Point2 } from '../geometry/index.ts';
 import { heightOf, isOutsideWall, wallPlaceOf } from '../mounting/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
@@ -93,11 +93,9 @@ export function composePlate(
 function ontoGang(document: ProjectDocument, plate: Plate, device: Device, gang: number): Operation[] {
   const [rx, ry] = rightOf(plate);
   const by = gangOffsetM(plate, gang);
-  const wall = wallPlaceOf(document, device)?.wall;
   const to: Point2 = [tidyM(plate.x + rx * by), tidyM(plate.y + ry * by)];
-  const moved = wall ? moveDevices(document, [{ deviceId: device.id, to }]) : null;
-  const height = update('devices', device, { heightM: plate.heightM });
-  return [...(moved?.ok ? moved.value : []), ...(height ? [height] : [])];
+  const moved = moveDevices(document, [{ deviceId: device.id, to, heightM: plate.heightM }]);
+  return moved.ok ? moved.value : [];
 }
 
 /** Boxes of ENGINEERING 8.1: open brackets for low voltage alone, closed ones in fire and outside walls and beside mains. */
@@ -119,7 +117,7 @@ function boxFor(
 
 /** The plate with inserts for all that its devices have now; what was set by hand for no device stays. */
 export function recompose(document: ProjectDocument, plate: Plate): Operation[] {
-  const devices = [...new Set(plate.inserts.flatMap(({ deviceId }) => deviceId ?? []))].filter((id) => document.devices[id]);
+  const devices = plateDeviceIds(plate).filter((id) => document.devices[id]);
   const inserts: Plate['inserts'] = plate.inserts.filter(({ deviceId }) => deviceId === null);
   for (const deviceId of devices) {
     const from = Math.min(...plate.inserts.filter((insert) => insert.deviceId === deviceId).map(({ gang }) => gang));

@@ -1,4 +1,5 @@
 import { closestOnSegment, distance2, tidyM, type Point2 } from '../geometry/index.ts';
+import { plateDeviceIds } from '../devices/index.ts';
 import { heightOf, wallPlaceOf } from '../mounting/index.ts';
 import { onLevel, update, type Operation, type Plate, type ProjectDocument } from '../project/index.ts';
 import { isMainsOutlet } from './mains.ts';
@@ -42,7 +43,7 @@ export function mainsBoxBeside(
     if (closestOnSegment(at, wall.a, wall.b).distanceM > wall.thicknessM / 2 + AT_WALL_M) continue;
     take(feature.name, feature.kind as MainsBox['kind'], at, (feature.bottomM + feature.topM) / 2);
   }
-  const own = new Set([...without, ...plate.inserts.flatMap(({ deviceId }) => deviceId ?? [])]);
+  const own = new Set([...without, ...plateDeviceIds(plate)]);
   for (const device of onLevel(document, 'devices', plate.levelId)) {
     const type = document.deviceTypes[device.typeId];
     if (own.has(device.id) || !isMainsOutlet(type) || Math.cos(device.facingRad - plate.facingRad) < 0.9) continue;
@@ -56,12 +57,12 @@ export function mainsBoxBeside(
 export function linePlateUp(document: ProjectDocument, plate: Plate): Operation[] {
   const box = mainsBoxBeside(document, plate);
   if (!box) return [];
-  const heightM = tidyM(box.heightM);
-  const operation = update('plates', plate, { heightM, besideM: tidyM(box.distanceM) });
-  const devices = [...new Set(plate.inserts.flatMap(({ deviceId }) => deviceId ?? []))].flatMap((id) => {
-    const device = document.devices[id];
-    const up = device && update('devices', device, { heightM });
-    return up ? [up] : [];
-  });
-  return [...(operation ? [operation] : []), ...devices];
+  return setPlateHeight(document, plate, tidyM(box.heightM), { besideM: tidyM(box.distanceM) });
+}
+
+/** Brings a plate with its devices to a height above finished floor, m. */
+export function setPlateHeight(document: ProjectDocument, plate: Plate, heightM: number, more: Partial<Plate> = {}): Operation[] {
+  const own = update('plates', plate, { heightM, ...more });
+  const devices = plateDeviceIds(plate).map((id) => document.devices[id] && update('devices', document.devices[id], { heightM }));
+  return [own, ...devices].filter((operation) => operation !== null && operation !== undefined);
 }

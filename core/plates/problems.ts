@@ -1,3 +1,4 @@
+import { plateDeviceIds } from '../devices/index.ts';
 import { bayAt } from '../survey/index.ts';
 import { isOutsideWall, studsIn, wallPlaceOf } from '../mounting/index.ts';
 import type { Plate, ProjectDocument } from '../project/index.ts';
@@ -66,7 +67,7 @@ export function plateProblems(document: ProjectDocument, plate: Plate): PlatePro
     const count = plate.inserts.filter((insert) => insert.gang === gang).length;
     if (count > MOST_INSERTS) say('plate-gang-full', 'look', count, MOST_INSERTS, { gang, count, most: MOST_INSERTS });
   }
-  const ids = [...new Set(plate.inserts.flatMap(({ deviceId }) => deviceId ?? []))];
+  const ids = plateDeviceIds(plate);
   const gone = ids.filter((id) => !document.devices[id]);
   if (gone.length > 0) say('plate-device-gone', 'look', gone.length, 0, { count: gone.length });
   let missing = 0;

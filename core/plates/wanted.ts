@@ -1,4 +1,5 @@
 import { attachmentOf } from '../building/index.ts';
+import { plateDeviceIds } from '../devices/index.ts';
 import { heightOf, wallPlaceOf } from '../mounting/index.ts';
 import { listOf, type Device, type ProjectDocument } from '../project/index.ts';
 
@@ -8,7 +9,7 @@ const SAME_HEIGHT_M = 0.06;
 
 /** Devices in boxes of a wall that no plate holds yet, those that stand together as one. The first of each is the leftmost id. */
 export function platesWanted(document: ProjectDocument): string[][] {
-  const held = new Set(listOf(document, 'plates').flatMap(({ inserts }) => inserts.flatMap(({ deviceId }) => deviceId ?? [])));
+  const held = new Set(listOf(document, 'plates').flatMap(plateDeviceIds));
   const free = listOf(document, 'devices').filter((device) => {
     const type = document.deviceTypes[device.typeId];
     return attachmentOf(type) === 'wall' && type.boxKind !== 'none' && type.cutOut !== null && !held.has(device.id);

@@ -24,7 +24,7 @@ import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
 import { derive } from '../state/derived.ts';
-import { newRecordId, useProjectParts } from '../state/project.ts';
+import { deviceIds, useProjectParts } from '../state/project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
 import { detailAt } from './device-detail.ts';
@@ -79,7 +79,6 @@ const DRAG_FROM_PX = 4;
 const SOONEST_MS = 8;
 /** A place is drawn to a guide this near on the screen. */
 const GUIDE_PX = 8;
-const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
 
 /** The plan of one level: what is there, and moving and placing by pointer. */
 export function PlanCanvas({ projectId, document, levelId, selection, tool, zones, leftPx, control, onSelect, onTool }: Props) {
@@ -276,8 +275,8 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
       if (!room) return;
       const placed =
         tool.kind === 'template'
-          ? applyTemplate(document, room.id, tool.template, IDS)
-          : placeField(document, room.id, tool.type.id, tool.field!.overlap, tool.field!.ear, IDS);
+          ? applyTemplate(document, room.id, tool.template, deviceIds)
+          : placeField(document, room.id, tool.type.id, tool.field!.overlap, tool.field!.ear, deviceIds);
       const name = tool.kind === 'template' ? tool.template.name : tool.type.name;
       if (edit(text('edit.place', { name: name.toLowerCase() }), placed.ok ? placed.value.operations : placed) && placed.ok) {
         onSelect({ kind: 'device', ids: placed.value.devices.map(({ id }) => id) });
@@ -288,7 +287,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
       const placed = placeDevice(
         document,
         { typeId: tool.type.id, levelId, at: guided.guides.length > 0 ? guided.at : toHandGrid(at, document.project.units) },
-        { device: newRecordId('d'), run: () => newRecordId('r') },
+        { device: deviceIds.device(), run: deviceIds.run },
       );
       if (
         edit(text('edit.place', { name: tool.type.name.toLowerCase() }), placed.ok ? placed.value.operations : placed) &&

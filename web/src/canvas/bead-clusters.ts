@@ -1,4 +1,5 @@
 import { clusterPoints, type Cluster } from '@dusky-spool/core/geometry';
+import { detailAt } from './device-detail.ts';
 import type { DeviceOnPlan } from './DeviceLayer.tsx';
 
 /** Nearer than this beads hide each other, px; a bead is 26 wide, a dot 10. */
@@ -6,7 +7,6 @@ const BEADS_PX = 15;
 const DOTS_PX = 9;
 /** From this scale on every bead stands by itself, px per m: one can take hold of it. */
 const APART_FROM = 26;
-const DOTS_BELOW = 17;
 
 export interface BeadClusters {
   readonly single: readonly DeviceOnPlan[];
@@ -19,7 +19,7 @@ export function beadClusters(devices: readonly DeviceOnPlan[], scale: number, ap
   const found = clusterPoints(
     devices.filter(({ device }) => !apart.has(device.id)),
     ({ device }) => [device.x, device.y],
-    (scale < DOTS_BELOW ? DOTS_PX : BEADS_PX) / scale,
+    (detailAt(scale) === 'dots' ? DOTS_PX : BEADS_PX) / scale,
   );
   const hidden = new Set(found.flatMap(({ members }) => (members.length > 1 ? members.map(({ device }) => device.id) : [])));
   return {

@@ -1,4 +1,6 @@
-import type { WallSide } from '@dusky-spool/core/survey';
+import { wallPlaceOf } from '@dusky-spool/core/mounting';
+import type { Device, ProjectDocument } from '@dusky-spool/core/project';
+import { facedSide, type WallSide } from '@dusky-spool/core/survey';
 
 /** What stands in the address as `view` when a wall or a ceiling is looked at instead of the plan. */
 export type SurfaceView =
@@ -7,6 +9,22 @@ export type SurfaceView =
 
 export const wallView = (wallId: string, side: WallSide): string => `wall-${wallId}:${side}`;
 export const ceilingView = (roomId: string): string => `ceiling-${roomId}`;
+
+/** The view of the wall that a box or plate hangs on, from the side that it faces; null where it is on none. */
+export function viewOfItsWall(
+  document: ProjectDocument,
+  thing: Pick<Device, 'levelId' | 'x' | 'y' | 'facingRad'>,
+): string | null {
+  const wall = wallPlaceOf(document, thing)?.wall;
+  return wall ? wallView(wall.id, facedSide(wall, thing.facingRad)) : null;
+}
+
+/** The same where the house still has what the address names; else null. */
+export function surfaceIn(document: ProjectDocument, view: string | null): SurfaceView | null {
+  const surface = readSurface(view);
+  const there = surface?.kind === 'wall' ? document.walls[surface.wallId] : surface && document.rooms[surface.roomId];
+  return there ? surface : null;
+}
 
 /** The wall or ceiling that an address names; null is the plan or another view. Without a side a wall is seen from its right. */
 export function readSurface(view: string | null): SurfaceView | null {

@@ -42,6 +42,9 @@ export function useProjectParts<K extends keyof ProjectStore>(...names: readonly
 
 export const newRecordId = (prefix: string): string => idFrom((count) => crypto.getRandomValues(new Uint8Array(count)), prefix);
 
+/** Ids of devices that are placed, and of their runs. */
+export const deviceIds = { device: () => newRecordId('d'), run: () => newRecordId('r') };
+
 /** What a failed request means for the sync. */
 function unreachable(error: unknown): never {
   if (!(error instanceof Refused)) throw new Unreachable('offline');

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { App as AntApp, Button, Input } from 'antd';
 import type { MapsReply } from '@dusky-spool/core/contract';
-import { changeMap, conductorsUsed } from '@dusky-spool/core/devices';
+import { changeMap, conductorsOf, conductorsUsed } from '@dusky-spool/core/devices';
 import { create, listOf, remove, type ConductorMap, type ProjectDocument } from '@dusky-spool/core/project';
 import { problemSentence } from '@dusky-spool/texts';
 import { putJson, Refused } from '../../api/http.ts';
@@ -50,7 +50,7 @@ export function ConductorMaps({ document, find }: Props) {
                     <span>{one.name}</span>
                   </button>
                 </th>
-                <td className="map-lines">{one.lines.map(({ conductor, use }) => `${conductor} ${use}`).join(' / ')}</td>
+                <td className="map-lines">{conductorsOf(one)}</td>
                 <td>{conductorsUsed(one)}</td>
                 <td>{runs.get(one.id) ?? ''}</td>
               </tr>

@@ -1,15 +1,15 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { attachmentOf, buildingOf, nearestWall } from '@dusky-spool/core/building';
+import { attachmentOf } from '@dusky-spool/core/building';
 import { findingsOf } from '@dusky-spool/core/checks';
 import { deviceTitle, moveDevices, removeDevices } from '@dusky-spool/core/devices';
 import { onLevel, update, type Device, type Feature, type ProjectDocument } from '@dusky-spool/core/project';
-import { facedSide, featureMake, heightsOf, mountOf } from '@dusky-spool/core/survey';
+import { featureMake, heightsOf, mountOf } from '@dusky-spool/core/survey';
 import { formatCableLength, formatLengthFine } from '@dusky-spool/core/units';
 import { later } from '../../app/later.ts';
 import { term, text } from '../../app/text.ts';
 import { noSelection, type Selection } from '../../editor/selection.ts';
-import { ceilingView, wallView } from '../../editor/views.ts';
+import { ceilingView, viewOfItsWall } from '../../editor/views.ts';
 import { derive } from '../../state/derived.ts';
 import { useProject } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
@@ -152,8 +152,7 @@ export function DevicePanel({ document, device, onSelect, onView }: Props) {
 function surfaceOf(document: ProjectDocument, device: Device): string | null {
   const attachment = attachmentOf(document.deviceTypes[device.typeId]);
   if (attachment === 'ceiling') return device.roomId === null ? null : ceilingView(device.roomId);
-  const place = attachment === 'wall' ? nearestWall(buildingOf(document), device.levelId, [device.x, device.y], 0.35) : undefined;
-  return place ? wallView(place.wall.id, facedSide(place.wall, device.facingRad)) : null;
+  return attachment === 'wall' ? viewOfItsWall(document, device) : null;
 }
 
 const nameOf = (feature: Feature) => feature.name || term(`features.${feature.kind}`);

@@ -14,7 +14,7 @@ import {
 import { FITTINGS, listOf, update, WISHES, type Device, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatLengthFine } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { deviceIds, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -24,8 +24,6 @@ interface Props {
   readonly document: ProjectDocument;
   readonly device: Device;
 }
-
-const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
 
 /** Which wall of the plan a direction away from it means. */
 const wallName = ([x, y]: readonly [number, number]): string =>
@@ -55,7 +53,7 @@ export function MountingFields({ document, device }: Props) {
   const sweep = onIts ? sweepOf(device, type, mount, onIts) : null;
   const load = loadOf(type, mount?.part === 'mount' ? mount : null);
   const mirror = (axis: Axis, as: 'pair' | 'spare') => {
-    const made = mirrorDevice(document, device.id, axis, as, IDS);
+    const made = mirrorDevice(document, device.id, axis, as, deviceIds);
     edit(text(as === 'pair' ? 'device.pair' : 'device.bothWalls'), made.ok ? made.value.operations : made);
   };
   const across: Axis = Math.abs(Math.cos(device.facingRad)) > 0.7 ? 'x' : 'y';

@@ -11,7 +11,7 @@ import { useCamera } from '../../canvas/useCamera.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
 import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
 import { useKeys } from '../../editor/useKeys.ts';
-import { readSurface, type SurfaceView } from '../../editor/views.ts';
+import { surfaceIn, type SurfaceView } from '../../editor/views.ts';
 import { derive } from '../../state/derived.ts';
 import { useProjectParts } from '../../state/project.ts';
 import type { Stage } from '../../state/progress.ts';
@@ -31,24 +31,13 @@ interface Props {
   readonly stage: Stage;
 }
 
+const WAITING = <div className="centre">{text('loading')}</div>;
 /** The schedule comes after the plan: it is fetched while the plan is drawn. */
 const Ledger = later(() => import('./Ledger.tsx').then((module) => module.Ledger), <div className="ledger" />);
-const WallView = later(
-  () => import('../walls/WallView.tsx').then((module) => module.WallView),
-  <div className="centre">{text('loading')}</div>,
-);
-const CeilingView = later(
-  () => import('../walls/CeilingView.tsx').then((module) => module.CeilingView),
-  <div className="centre">{text('loading')}</div>,
-);
-const PlatesScreen = later(
-  () => import('../plates/PlatesScreen.tsx').then((module) => module.PlatesScreen),
-  <div className="centre">{text('loading')}</div>,
-);
-const LibraryScreen = later(
-  () => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen),
-  <div className="centre">{text('loading')}</div>,
-);
+const WallView = later(() => import('../walls/WallView.tsx').then((module) => module.WallView), WAITING);
+const CeilingView = later(() => import('../walls/CeilingView.tsx').then((module) => module.CeilingView), WAITING);
+const PlatesScreen = later(() => import('../plates/PlatesScreen.tsx').then((module) => module.PlatesScreen), WAITING);
+const LibraryScreen = later(() => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen), WAITING);
 
 const SELECT: Tool = { kind: 'select' };
 
@@ -347,13 +336,6 @@ function nudgedOnWall(
       : [];
   });
   return moveOnFace(document, wall, side, moves);
-}
-
-/** The wall or ceiling that the address names, where the house still has it. */
-function surfaceIn(document: ProjectDocument, view: string | null) {
-  const surface = readSurface(view);
-  const there = surface?.kind === 'wall' ? document.walls[surface.wallId] : surface && document.rooms[surface.roomId];
-  return there ? surface : null;
 }
 
 function systemsOnLevel(document: ProjectDocument, levelId: string): SystemName[] {

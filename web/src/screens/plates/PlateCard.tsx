@@ -1,7 +1,15 @@
 import { useState } from 'react';
 import { Button, Select } from 'antd';
 import type { Finding } from '@dusky-spool/core/checks';
-import { dissolvePlate, INSERTS, linePlateUp, mainsBoxBeside, MOST_INSERTS, type InsertKind } from '@dusky-spool/core/plates';
+import {
+  dissolvePlate,
+  INSERTS,
+  linePlateUp,
+  mainsBoxBeside,
+  MOST_INSERTS,
+  setPlateHeight,
+  type InsertKind,
+} from '@dusky-spool/core/plates';
 import { BOX_KINDS, PLATE_OPENINGS, update, type Plate, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
@@ -34,7 +42,7 @@ export function PlateCard({ document, plate, findings, onWall }: Props) {
   const inGang = plate.inserts.flatMap((insert, index) => (insert.gang === gang ? [{ ...insert, index }] : []));
   const setInserts = (inserts: Plate['inserts']) => change(text('plates.inserts'), { inserts });
   const isMains = gang > plate.gangs - plate.mainsGangs;
-  const runs = (deviceId: string | null) => {
+  const owner = (deviceId: string | null) => {
     const device = deviceId === null ? undefined : document.devices[deviceId];
     return device ? device.name || document.deviceTypes[device.typeId].name : text('plates.byHand');
   };
@@ -52,7 +60,7 @@ export function PlateCard({ document, plate, findings, onWall }: Props) {
         {inGang.map(({ kind, deviceId, index }) => (
           <li key={index}>
             <b>{term(`inserts.${kind as InsertKind}`)}</b>
-            <span className="faint">{runs(deviceId)}</span>
+            <span className="faint">{owner(deviceId)}</span>
             <Button
               size="small"
               aria-label={text('plates.takeOut', { what: term(`inserts.${kind}`) })}
@@ -124,13 +132,7 @@ export function PlateCard({ document, plate, findings, onWall }: Props) {
           valueM={plate.heightM}
           units={units}
           onChange={(heightM) => {
-            if (heightM === null) return;
-            const operations = [...new Set(plate.inserts.flatMap(({ deviceId }) => deviceId ?? []))].flatMap((id) => {
-              const device = document.devices[id];
-              return (device && update('devices', device, { heightM })) ?? [];
-            });
-            const own = update('plates', plate, { heightM });
-            if (own) edit(text('edit.height'), [own, ...operations]);
+            if (heightM !== null) edit(text('edit.height'), setPlateHeight(document, plate, heightM));
           }}
         />
         <SwitchField

@@ -1,14 +1,12 @@
 import { useMemo } from 'react';
 import { Button } from 'antd';
-import { nearestWall, buildingOf } from '@dusky-spool/core/building';
 import { platesInOrder } from '@dusky-spool/core/documents';
 import { composePlate, platesWanted } from '@dusky-spool/core/plates';
 import { applyChange, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
-import { facedSide } from '@dusky-spool/core/survey';
 import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { useKeys } from '../../editor/useKeys.ts';
-import { wallView } from '../../editor/views.ts';
+import { viewOfItsWall } from '../../editor/views.ts';
 import { derive } from '../../state/derived.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { RankMark } from '../../ui/RankMark.tsx';
@@ -129,8 +127,8 @@ export function PlatesScreen({ projectId, document, plateId, onPlate, onView }: 
           plate={chosen}
           findings={findings.filter(({ subjects }) => subjects[0].id === chosen.id)}
           onWall={() => {
-            const place = nearestWall(buildingOf(document), chosen.levelId, [chosen.x, chosen.y], 0.35);
-            if (place) onView(wallView(place.wall.id, facedSide(place.wall, chosen.facingRad)));
+            const view = viewOfItsWall(document, chosen);
+            if (view) onView(view);
           }}
         />
       )}

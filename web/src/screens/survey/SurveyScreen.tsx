@@ -21,7 +21,7 @@ import { NUDGE_M } from '../../editor/nudge.ts';
 import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
 import { leaveWalls } from '../../editor/tools/draw-walls.ts';
 import { useKeys } from '../../editor/useKeys.ts';
-import { readSurface } from '../../editor/views.ts';
+import { surfaceIn } from '../../editor/views.ts';
 import { newRecordId, useProject, useProjectParts } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
@@ -189,14 +189,14 @@ export function SurveyScreen({ projectId, document }: Props) {
   if (view === 'walk') {
     return <Walk document={document} onBack={() => go({ view: null })} />;
   }
-  const surface = readSurface(view);
+  const surface = surfaceIn(document, view);
   const onView = (next: string | null) => go({ view: next });
   const hint = hintFor(tool);
   return (
     <div className={`plan-screen${settings.inspectorOpen ? '' : ' no-inspector'}`}>
       <div className="plan-column">
         <div className="sheet">
-          {surface?.kind === 'wall' && document.walls[surface.wallId] ? (
+          {surface?.kind === 'wall' ? (
             <WallView
               key={surface.wallId}
               document={document}
@@ -207,7 +207,7 @@ export function SurveyScreen({ projectId, document }: Props) {
               onSelect={select}
               onView={onView}
             />
-          ) : surface?.kind === 'ceiling' && document.rooms[surface.roomId] ? (
+          ) : surface ? (
             <CeilingView
               key={surface.roomId}
               document={document}

@@ -12,7 +12,7 @@ import type { Field } from '../../canvas/PlanCanvas.tsx';
 import { pathThrough } from '../../canvas/room-drawing.ts';
 import { toHandGrid } from '../../editor/nudge.ts';
 import type { Selection } from '../../editor/selection.ts';
-import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { deviceIds, newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { CeilingDrawing } from './CeilingDrawing.tsx';
@@ -37,7 +37,6 @@ interface Props {
 }
 
 const GUIDE_PX = 8;
-const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
 
 /** A room's ceiling as it lies over the plan: joists, beams, lights, vents, and what hangs there, which is placed and moved here. */
 export function CeilingView({ document, roomId, selection, stage, armed = null, field, onPlaced, onSelect, onView }: Props) {
@@ -100,8 +99,8 @@ export function CeilingView({ document, roomId, selection, stage, armed = null, 
       const to = guided(mayPlace, p, [], event.altKey);
       const at = to.guides.length > 0 ? to.at : toHandGrid(p, units);
       const placed = field
-        ? placeField(document, roomId, mayPlace.id, field.overlap, field.ear, IDS)
-        : placeAll(document, room.levelId, [{ typeId: mayPlace.id, at }], IDS);
+        ? placeField(document, roomId, mayPlace.id, field.overlap, field.ear, deviceIds)
+        : placeAll(document, room.levelId, [{ typeId: mayPlace.id, at }], deviceIds);
       const title = text('edit.place', { name: mayPlace.name.toLowerCase() });
       if (edit(title, placed.ok ? placed.value.operations : placed) && placed.ok) {
         onSelect({ kind: 'device', ids: placed.value.devices.map(({ id }) => id) });

@@ -1,9 +1,8 @@
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
 import { withPlateMates } from '@dusky-spool/core/devices';
-import { attachmentOf, buildingOf, nearestWall, roomAt } from '@dusky-spool/core/building';
+import { attachmentOf } from '@dusky-spool/core/building';
 import {
-  besideWall,
   faceOf,
   clashesOnFace,
   facePlaceOf,
@@ -12,6 +11,8 @@ import {
   moveOnFace,
   placeOnFace,
   rankOf,
+  roomOnSide,
+  wallPlaceOf,
   type FaceGuide,
   type FacePlace,
 } from '@dusky-spool/core/mounting';
@@ -24,7 +25,7 @@ import { findingSentence } from '@dusky-spool/texts';
 import { term, text } from '../../app/text.ts';
 import { toHandGrid } from '../../editor/nudge.ts';
 import type { Selection } from '../../editor/selection.ts';
-import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { deviceIds, newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
 import { framingEdit, type FramingMode } from './framing-edit.ts';
 import { SurfaceHeader } from './SurfaceHeader.tsx';
@@ -50,7 +51,6 @@ interface Props {
 
 /** A place is drawn to a guide this near on the screen, px. */
 const GUIDE_PX = 8;
-const IDS = { device: () => newRecordId('d'), run: () => newRecordId('r') };
 
 /** A wall seen square on from one of its sides: devices are placed, moved and lined up on it, studs and blocking set where they are. */
 export function WallView({ document, wallId, side, selection, stage, armed = null, onPlaced, onSelect, onView }: Props) {
@@ -65,7 +65,7 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
   const scale = useMemo(() => wallScale(view, side, sheet), [view, side, sheet]);
   const { X, Y, k } = scale;
   const { units } = document.project;
-  const room = roomAt(buildingOf(shown), wall.levelId, besideWall(wall, side, view.lengthM / 2, wall.thicknessM / 2 + 0.05));
+  const room = roomOnSide(shown, wall, side, view.lengthM / 2);
   const chosen = useMemo(() => new Set(selection.kind === 'device' ? selection.ids : []), [selection]);
   const mayPlace = mode === 'look' && armed !== null && attachmentOf(armed) === 'wall' ? armed : null;
 
@@ -128,7 +128,7 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
     if (place.offsetM < 0 || place.offsetM > view.lengthM) return;
     if (mayPlace) {
       const to = guided(mayPlace, place, [], event.altKey).place;
-      const placed = placeOnFace(document, wall, side, mayPlace.id, to, IDS);
+      const placed = placeOnFace(document, wall, side, mayPlace.id, to, deviceIds);
       const title = text('edit.place', { name: mayPlace.name.toLowerCase() });
       if (edit(title, placed.ok ? placed.value.operations : placed) && placed.ok) {
         onSelect({ kind: 'device', ids: placed.value.devices.map(({ id }) => id) });
@@ -205,7 +205,7 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
           }}
         />
         {onLevel(shown, 'plates', wall.levelId).map((plate) => {
-          const place = nearestWall(buildingOf(shown), wall.levelId, [plate.x, plate.y], 0.35);
+          const place = wallPlaceOf(shown, plate);
           if (place?.wall.id !== wall.id || facedSide(wall, plate.facingRad) !== side) return null;
           const [w, h] = plateSizeM(plate).map((valueM) => (valueM + 0.012) * k);
           return (

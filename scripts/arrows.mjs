@@ -30,7 +30,8 @@ const RANK = {
   checks: 10,
   documents: 11,
   contract: 11,
-  testing: 12,
+  following: 12,
+  testing: 13,
 };
 const MAY_USE_SEQUELIZE = [
   /^server\/database\//,

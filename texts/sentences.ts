@@ -64,7 +64,7 @@ export function problemSentence(problem: Problem, units: UnitSystem = 'metric'):
 }
 
 /** A finding in one plain sentence with its figures. */
-export function findingSentence(finding: Finding, units: UnitSystem): string {
+export function findingSentence(finding: Pick<Finding, 'code' | 'figures'>, units: UnitSystem): string {
   const because = finding.figures.because as Problem | undefined;
   const figures = { ...finding.figures, ...(because ? { because: problemSentence(because, units) } : {}) };
   const better = finding.figures.better as { lossDb: number; gaugeAwg: number } | null | undefined;

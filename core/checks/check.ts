@@ -47,3 +47,14 @@ export interface Check {
 }
 
 export const defineCheck = (check: Check): Check => check;
+
+/** Ranks from the worst on. */
+export const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };
+
+/** The worst rank among findings; `fine` where there are none. */
+export const worstRank = (findings: readonly Pick<Finding, 'rank'>[]): Rank =>
+  findings.reduce<Rank>((worst, { rank }) => (ORDER[rank] < ORDER[worst] ? rank : worst), 'fine');
+
+/** The findings about one record. */
+export const findingsOf = <F extends Pick<Finding, 'subjects'>>(findings: readonly F[], id: string): F[] =>
+  findings.filter((finding) => finding.subjects.some((subject) => subject.id === id));

@@ -2,7 +2,7 @@ import type { ProjectDocument } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
 import { briefMet, decisionsInTime, nothingOnPurpose, signedRooms } from './brief-kept.ts';
 import { buildable } from './buildable.ts';
-import type { Check, CheckContext, Finding, Rank } from './check.ts';
+import { ORDER, type Check, type CheckContext, type Finding } from './check.ts';
 import { conductorsFit } from './conductors-fit.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
 import { keptRouteDiffers } from './kept-route-differs.ts';
@@ -31,8 +31,6 @@ export const CHECKS: readonly Check[] = [
   oneThermostat,
 ];
 
-const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };
-
 /** All findings of a project, stops first. */
 export function runChecks(
   document: ProjectDocument,
@@ -60,11 +58,3 @@ function findingsFrom(check: Check, context: CheckContext): readonly Finding[] {
   kept.set(check, [{ tables, findings }, ...known].slice(0, MOST_KEPT));
   return findings;
 }
-
-/** The worst rank among findings; `fine` where there are none. */
-export const worstRank = (findings: readonly Finding[]): Rank =>
-  findings.reduce<Rank>((worst, { rank }) => (ORDER[rank] < ORDER[worst] ? rank : worst), 'fine');
-
-/** The findings about one record. */
-export const findingsOf = (findings: readonly Finding[], id: string): Finding[] =>
-  findings.filter((finding) => finding.subjects.some((subject) => subject.id === id));

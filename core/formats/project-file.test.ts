@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { buildGranary } from '../../demo/build/granary.ts';
-import { runState, planRuns } from '../runs/index.ts';
+import { runState, waysOf, planRuns } from '../runs/index.ts';
 import { applyChange } from '../project/index.ts';
 import { smallHouse } from '../testing/index.ts';
 import { readProjectFile, writeCsv, writeProjectFile } from './index.ts';
@@ -27,6 +27,7 @@ describe('a project file', () => {
         .slice(0, 20)
         .map((planned) => planned.run.id),
       'issued',
+      waysOf(house),
     );
     const document = issued.ok ? applyChange(house, { operations: issued.value }) : issued;
     if (!document.ok) throw new Error('refused');

@@ -3,6 +3,7 @@ import { distance3, type Point3 } from '../geometry/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import { listOf, RUN_STATES, type Device, type Medium, type ProjectDocument, type Route, type Run } from '../project/index.ts';
 import { networkOf, routeBetween, routeDevice, type Network, type RoutedPath } from '../routing/index.ts';
+import type { UnitSystem } from '../units/index.ts';
 import { cutLength, type CutLength } from './cut-length.ts';
 
 /** A run with its route and length: as kept where it was issued, as wanted where it is still drafted. */
@@ -64,11 +65,45 @@ const slackOf = ({ deviceSlackM, rackSlackM }: Run, { tailM }: Device) => ({
   rackSlackM,
 });
 
-/** Route and length of one run. */
+interface Planned {
+  readonly run: Run;
+  readonly kept: Route | null;
+  readonly path: Outcome<RoutedPath>;
+  readonly wasteFactor: number;
+  readonly units: UnitSystem;
+  readonly planned: PlannedRun;
+}
+const plannedOf = new WeakMap<Device, Map<string, Planned>>();
+
+/** Route and length of one run: the same value again while nothing of it changed. */
 export function planRun(document: ProjectDocument, run: Run, kept: Route | null): PlannedRun {
   const device = document.devices[run.deviceId];
   const path = wantedPath(document, networkOf(buildingOf(document)), device, run);
   const { wasteFactor, units } = document.project;
+  let byRun = plannedOf.get(device);
+  if (!byRun) plannedOf.set(device, (byRun = new Map()));
+  const last = byRun.get(run.id);
+  if (
+    last &&
+    last.run === run &&
+    last.kept === kept &&
+    last.path === path &&
+    last.wasteFactor === wasteFactor &&
+    last.units === units
+  )
+    return last.planned;
+  const planned = planAnew(document, run, device, path, kept);
+  byRun.set(run.id, { run, kept, path, wasteFactor, units, planned });
+  return planned;
+}
+
+function planAnew(
+  { project: { wasteFactor, units } }: ProjectDocument,
+  run: Run,
+  device: Device,
+  path: Outcome<RoutedPath>,
+  kept: Route | null,
+): PlannedRun {
   const wanted: PlannedRun['wanted'] = path.ok
     ? { ok: true, value: { ...path.value, ...cutLength(path.value, slackOf(run, device), wasteFactor, units) } }
     : path;
@@ -89,10 +124,32 @@ export function planRun(document: ProjectDocument, run: Run, kept: Route | null)
 
 /** Every run of the project, in the order of their numbers. */
 export function planRuns(document: ProjectDocument): PlannedRun[] {
-  const routes = new Map(Object.values(document.routes).map((route) => [route.runId, route]));
-  return listOf(document, 'runs')
-    .map((run) => planRun(document, run, routes.get(run.id) ?? null))
-    .sort((a, b) => compareNumbers(a.run.number, b.run.number));
+  const steps = planRunsInSteps(document);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same run by run, with the share done, 0 to 1, for one who shows it or may call it off: what was routed is not routed again. */
+export function* planRunsInSteps(document: ProjectDocument): Generator<number, PlannedRun[]> {
+  const kept = keptRoutes(document.routes);
+  const runs = listOf(document, 'runs');
+  const planned: PlannedRun[] = [];
+  for (const run of runs) {
+    planned.push(planRun(document, run, kept.get(run.id) ?? null));
+    yield planned.length / runs.length;
+  }
+  return planned.sort((a, b) => compareNumbers(a.run.number, b.run.number));
+}
+
+const keptByRun = new WeakMap<object, ReadonlyMap<string, Route>>();
+
+/** The routes that were written down, by the id of their run. */
+export function keptRoutes(routes: ProjectDocument['routes']): ReadonlyMap<string, Route> {
+  let byRun = keptByRun.get(routes);
+  if (!byRun) keptByRun.set(routes, (byRun = new Map(Object.values(routes).map((route) => [route.runId, route]))));
+  return byRun;
 }
 
 function keptDiffers(kept: Route, wanted: PlannedRun['wanted'], device: Device): boolean {

@@ -7,22 +7,37 @@ import {
   type Operation,
   type ProjectDocument,
   type Route,
+  type Run,
   type RunState,
 } from '../project/index.ts';
 import type { RoutedPath } from '../routing/index.ts';
 import type { CutLength } from './cut-length.ts';
-import { planRun } from './plan-runs.ts';
+import { planRun, type PlannedRun } from './plan-runs.ts';
 import { runNumberFor } from './numbering.ts';
 
 /** What a person decides where a kept route differs from the plan. */
 export type StateChoice = 'keep-built' | 'pull-again' | 'move-back';
+
+/** The way that the plan asks for, for a run that has none written down. */
+export type WayOf = (run: Run) => PlannedRun['wanted'] | undefined;
+
+/** Ways worked out here and now. */
+export const waysOf =
+  (document: ProjectDocument): WayOf =>
+  (run) =>
+    planRun(document, run, null).wanted;
 
 /**
  * Moves runs to a state. Leaving `drafted` writes the route down so that number, way and length stay;
  * going back to `drafted` forgets it, and the run follows the plan and its number again.
  * Problems: `no-route-to-keep` (with the run's number), `record-gone`.
  */
-export function runState(document: ProjectDocument, runIds: readonly string[], state: RunState): Outcome<Operation[]> {
+export function runState(
+  document: ProjectDocument,
+  runIds: readonly string[],
+  state: RunState,
+  wayOf: WayOf,
+): Outcome<Operation[]> {
   const operations: (Operation | null)[] = [];
   for (const runId of runIds) {
     const run = document.runs[runId];
@@ -37,10 +52,14 @@ export function runState(document: ProjectDocument, runIds: readonly string[], s
       continue;
     }
     if (!kept) {
-      const planned = planRun(document, run, null);
-      if (!planned.wanted.ok)
-        return refuse('no-route-to-keep', { field: `run ${run.number}`, number: run.number, because: planned.wanted.problem });
-      operations.push(create('routes', keptRoute(runId, planned.wanted.value, null)));
+      const way = wayOf(run);
+      if (!way?.ok)
+        return refuse('no-route-to-keep', {
+          field: `run ${run.number}`,
+          number: run.number,
+          because: way?.problem ?? { code: 'no-route' },
+        });
+      operations.push(create('routes', keptRoute(runId, way.value, null)));
     }
     operations.push(update('runs', run, { state }));
   }
@@ -72,7 +91,7 @@ export function decideKept(document: ProjectDocument, runId: string, choice: Sta
   const run = document.runs[runId];
   const kept = listOf(document, 'routes').find((route) => route.runId === runId);
   if (!run || !kept) return refuse('nothing-to-decide', { field: 'run' });
-  if (choice === 'pull-again') return runState(document, [runId], 'drafted');
+  if (choice === 'pull-again') return runState(document, [runId], 'drafted', () => undefined);
   const device = document.devices[run.deviceId];
   if (choice === 'keep-built') {
     const operation = update('routes', kept, { acceptedAt: [device.x, device.y, device.heightM ?? 0] });

@@ -3,7 +3,7 @@ import { moveDevices, placeDevice, removeDevices, renumberTaken } from '../devic
 import { runChecks } from '../checks/index.ts';
 import { applyChange, type Operation, type ProjectDocument } from '../project/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
-import { bundleFor, cutLength, decideKept, formatRunNumber, planRuns, runState } from './index.ts';
+import { bundleFor, cutLength, decideKept, formatRunNumber, planRuns, runState, waysOf } from './index.ts';
 import type { Outcome } from '../outcome/index.ts';
 
 function must<T>(outcome: Outcome<T>): T {
@@ -83,7 +83,7 @@ describe('a run', () => {
   it('once issued keeps number, route and length, and shows the difference until a person decides', () => {
     const ids = countingIds();
     let document = place(smallHouse(), ids, [1, 2]);
-    document = apply(document, must(runState(document, ['r1x1'], 'issued')));
+    document = apply(document, must(runState(document, ['r1x1'], 'issued', waysOf(document))));
     const issued = planRuns(document)[0];
     expect(issued.kept).to.not.equal(null);
     document = apply(document, must(moveDevices(document, [{ deviceId: 'd1', to: [7, 2] }])));
@@ -106,10 +106,10 @@ describe('a run', () => {
   it('once issued keeps its device from being deleted', () => {
     const ids = countingIds();
     let document = place(smallHouse(), ids, [1, 2]);
-    document = apply(document, must(runState(document, ['r1x1'], 'pulled')));
+    document = apply(document, must(runState(document, ['r1x1'], 'pulled', waysOf(document))));
     const refused = removeDevices(document, ['d1']);
     expect(!refused.ok && refused.problem).to.include({ code: 'run-issued', number: 'M-AA-01.1' });
-    document = apply(document, must(runState(document, ['r1x1'], 'drafted')));
+    document = apply(document, must(runState(document, ['r1x1'], 'drafted', waysOf(document))));
     document = apply(document, must(removeDevices(document, ['d1'])));
     expect([Object.keys(document.devices), Object.keys(document.runs), Object.keys(document.routes)]).to.deep.equal([[], [], []]);
   });
@@ -117,7 +117,7 @@ describe('a run', () => {
   it('without a way cannot be issued', () => {
     const ids = countingIds();
     const document = place(smallHouse(), ids, [40, 2]);
-    expect(runState(document, ['r1x1'], 'issued')).to.have.nested.property('problem.code', 'no-route-to-keep');
+    expect(runState(document, ['r1x1'], 'issued', waysOf(document))).to.have.nested.property('problem.code', 'no-route-to-keep');
     expect(runChecks(document).find((f) => f.check === 'route-missing')!.rank).to.equal('stop');
   });
 

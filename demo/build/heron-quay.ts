@@ -1,6 +1,6 @@
 import { runChecks } from '../../core/checks/index.ts';
 import { update, type ProjectDocument, type RunState } from '../../core/project/index.ts';
-import { planRuns, runState } from '../../core/runs/index.ts';
+import { planRuns, runState, waysOf } from '../../core/runs/index.ts';
 import { buildGranary } from './granary.ts';
 import { must } from './house-builder.ts';
 
@@ -22,7 +22,7 @@ export function buildHeronQuay(): ProjectDocument {
   planRuns(builder.document).forEach(({ run }, index) => {
     const state = STATES[run.number[0]];
     if (run.number[0] === 'U' && index % 2 === 0) return;
-    builder.apply(must(runState(builder.document, [run.id], state)));
+    builder.apply(must(runState(builder.document, [run.id], state, waysOf(builder.document))));
   });
   const find = (typeId: string, roomCode: string) =>
     Object.values(builder.document.devices).find(

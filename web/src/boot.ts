@@ -1,13 +1,15 @@
 import { askEarly } from './api/http.ts';
+import { readyWorker } from './workers/start-following.ts';
 
 /*
  * The page's entry is small, so that what the address needs is asked for before the app itself has arrived:
- * the session, and for a link into a project its data, one's own work kept here and its screen, all side by side.
+ * the session, and for a link into a project its data, the worker that routes it, one's own work kept here and its screen, all side by side.
  */
 askEarly('/session');
 const linked = /^\/p\/([0-9a-f-]{36})\//.exec(window.location.pathname);
 if (linked) {
   askEarly(`/projects/${linked[1]}`);
+  readyWorker();
   void import('./api/device-store.ts').then(({ readWorkEarly }) => readWorkEarly(linked[1]));
 }
 void import('./main.tsx');

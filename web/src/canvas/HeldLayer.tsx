@@ -1,8 +1,7 @@
 import type { CSSProperties } from 'react';
 import { attachmentOf } from '@dusky-spool/core/building';
 import type { Level, ProjectDocument } from '@dusky-spool/core/project';
-import { listOf } from '@dusky-spool/core/project';
-import { planRun } from '@dusky-spool/core/runs';
+import type { PlannedRun } from '@dusky-spool/core/runs';
 import { BeadShape } from '../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../ui/systems.ts';
 import { linesOf } from './route-drawing.ts';
@@ -11,6 +10,8 @@ import type { Camera } from './useCamera.ts';
 interface Props {
   /** The project with the devices where the pointer has them. */
   readonly document: ProjectDocument;
+  /** Their runs, as far as they are worked out. */
+  readonly runs?: readonly PlannedRun[];
   readonly ids: ReadonlySet<string>;
   readonly levels: readonly Level[];
   readonly levelId: string;
@@ -25,11 +26,7 @@ const HALF_PX = 24;
  * again while they move. Runs are painted in every frame; a bead is painted once and its picture moved, which the browser does
  * without looking at anything else.
  */
-export function HeldLayer({ document, ids, levels, levelId, camera: { k, tx, ty } }: Props) {
-  const routes = new Map(Object.values(document.routes).map((route) => [route.runId, route]));
-  const runs = listOf(document, 'runs')
-    .filter(({ deviceId }) => ids.has(deviceId))
-    .map((run) => planRun(document, run, routes.get(run.id) ?? null));
+export function HeldLayer({ document, runs = [], ids, levels, levelId, camera: { k, tx, ty } }: Props) {
   return (
     <>
       <svg className="held-picture" aria-hidden="true">

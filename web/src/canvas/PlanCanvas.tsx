@@ -10,6 +10,7 @@ import {
   withPlateMates,
   type Overlap,
 } from '@dusky-spool/core/devices';
+import type { Derived } from '@dusky-spool/core/following';
 import { guideTo, mountTypeOf, sweepOf, wallPlaceOf, type Guided } from '@dusky-spool/core/mounting';
 import { boundsOf, inBounds, type Cluster, type Point2 } from '@dusky-spool/core/geometry';
 import {
@@ -23,7 +24,7 @@ import {
 import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
-import { derive } from '../state/derived.ts';
+import { useDerived, useFollowing } from '../state/following.ts';
 import { deviceIds, useProjectParts } from '../state/project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
@@ -85,6 +86,8 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
   const { edit, showPreview, preview } = useProjectParts('edit', 'showPreview', 'preview');
   const drag = useRef<Drag | null>(null);
   const frame = useRef(0);
+  /** Where the pointer was last heard while it drags. */
+  const draggedTo = useRef<readonly [number, number]>([0, 0]);
   /** When devices in the hand were last shown. */
   const shownAt = useRef(0);
   // The pointer is captured by the sheet while a device is held, so the click that ends it lands there too.
@@ -97,7 +100,8 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
   const [heldIds, setHeldIds] = useState<ReadonlySet<string>>(NOBODY);
   const inHand = heldIds.size > 0 && preview !== null && preview.what === '' ? preview : null;
   const shown = inHand ? document : (preview?.document ?? document);
-  const derived = derive(shown);
+  const heldRuns = useFollowing(({ held }) => held?.runs);
+  const derived = useDerived(shown);
   const levels = useMemo(() => levelsFromBelow({ levels: shown.levels }), [shown.levels]);
 
   const devices = useMemo(
@@ -232,8 +236,15 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
       setPointer(at);
       setFree(event.altKey);
     }
+    dragTo(event.clientX, event.clientY);
+  };
+
+  /** Shows devices in the hand where the pointer is. */
+  const dragTo = (clientX: number, clientY: number) => {
     const current = drag.current;
-    if (!current) return;
+    if (!current || (draggedTo.current[0] === clientX && draggedTo.current[1] === clientY)) return;
+    draggedTo.current = [clientX, clientY];
+    const at = control.toWorld(clientX, clientY);
     const far = Math.hypot(at[0] - current.from[0], at[1] - current.from[1]) * control.camera.k >= DRAG_FROM_PX;
     if (!far && !current.moved) return;
     if (!current.moved) setHeldIds(new Set(current.ids));
@@ -248,6 +259,17 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
     if (performance.now() - shownAt.current > SOONEST_MS) show();
     else frame.current = requestAnimationFrame(show);
   };
+  // The pointer is heard as it moves, not first when the next picture is due: the worker has answered by then as a rule.
+  const dragToNow = useRef(dragTo);
+  useEffect(() => {
+    dragToNow.current = dragTo;
+  });
+  useEffect(() => {
+    const sheet = control.sheet.current;
+    const moved = (event: Event) => dragToNow.current((event as MouseEvent).clientX, (event as MouseEvent).clientY);
+    sheet?.addEventListener('pointerrawupdate', moved);
+    return () => sheet?.removeEventListener('pointerrawupdate', moved);
+  }, [control.sheet, control.ready]);
 
   const onPointerUp = (event: PointerEvent) => {
     if (box) {
@@ -334,7 +356,16 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
       onPointerLeave={() => setPointer(null)}
       onClick={onClick}
       held={
-        inHand && <HeldLayer document={inHand.document} ids={heldIds} levels={levels} levelId={levelId} camera={control.camera} />
+        inHand && (
+          <HeldLayer
+            document={inHand.document}
+            runs={heldRuns}
+            ids={heldIds}
+            levels={levels}
+            levelId={levelId}
+            camera={control.camera}
+          />
+        )
       }
     >
       <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} camera={control.camera} />
@@ -399,7 +430,7 @@ function useHeld<T>(value: T, hold: boolean): T {
 }
 
 interface HoleProps {
-  readonly derived: ReturnType<typeof derive>;
+  readonly derived: Derived;
   readonly levelId: string;
   readonly levels: ReturnType<typeof levelsFromBelow>;
   readonly runIds: ReadonlySet<string>;

@@ -1,14 +1,15 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
+import { useShallow } from 'zustand/react/shallow';
 import { App as AntApp, Button, Drawer, Modal, Select, Spin } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
 import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
-import type { Finding } from '@dusky-spool/core/checks';
+import type { ToldFinding } from '@dusky-spool/core/following';
 import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { later } from '../app/later.ts';
 import { term, text } from '../app/text.ts';
-import { derive } from '../state/derived.ts';
+import { startFollowing, useDerived, useFollowed, useFollowing, useNothingTold } from '../state/following.ts';
 import { isStage, progressOf, STAGES } from '../state/progress.ts';
 import { useProject, useProjectParts } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
@@ -37,8 +38,12 @@ export function ProjectFrame() {
   const { message } = AntApp.useApp();
 
   useEffect(() => {
+    const stop = startFollowing();
     void open(projectId);
-    return close;
+    return () => {
+      close();
+      stop();
+    };
   }, [projectId, open, close]);
   useEffect(() => {
     if (refusal)
@@ -84,7 +89,9 @@ function Frame({
 }) {
   const document = sync.view;
   const settled = useSettled(document, stage === 'survey');
-  const stages = useMemo(() => progressOf(settled, derive(settled)), [settled]);
+  useFollowed(settled);
+  const derived = useDerived(settled);
+  const stages = useMemo(() => progressOf(settled, derived), [settled, derived]);
   const onPlan = stage === 'devices' || stage === 'cabling';
   return (
     <div className="frame">
@@ -147,7 +154,8 @@ function Header({
   readonly sync: SyncState;
   readonly settled: ProjectDocument;
 }) {
-  const { findings } = derive(document);
+  const { findings } = useDerived(document);
+  const nothingTold = useNothingTold();
   const navigate = useNavigate();
   const { undo, redo } = useProjectParts('undo', 'redo');
   const { dusk, set } = useSettings();
@@ -156,7 +164,7 @@ function Header({
   const stops = findings.filter((finding) => finding.rank === 'stop');
   const looks = findings.filter((finding) => finding.rank === 'look');
   const units = document.project.units;
-  const show = (finding: Finding) => {
+  const show = (finding: ToldFinding) => {
     setListing(false);
     void navigate(placeOf(projectId, document, finding));
   };
@@ -182,16 +190,17 @@ function Header({
       <SmallButton bare onClick={() => set({ dusk: !dusk })} aria-label={text(dusk ? 'theme.vellum' : 'theme.dusk')}>
         <Moon />
       </SmallButton>
+      <FollowChip />
       <button
         type="button"
-        className={`chip ${stops.length > 0 ? 'stop' : looks.length > 0 ? 'look' : 'fine'}`}
+        className={`chip ${stops.length > 0 ? 'stop' : looks.length > 0 ? 'look' : nothingTold ? 'quiet' : 'fine'}`}
         onClick={() => setListing(true)}
       >
         {stops.length > 0
           ? text('header.stops', { count: stops.length })
           : looks.length > 0
             ? text('header.looks', { count: looks.length })
-            : text('header.allFine')}
+            : text(nothingTold ? 'header.checking' : 'header.allFine')}
       </button>
       {stops.length > 0 && looks.length > 0 && (
         <button type="button" className="chip look" onClick={() => setListing(true)}>
@@ -220,12 +229,28 @@ function Header({
   );
 }
 
+/** How far a long reckoning of routes is, or that there will be none. */
+function FollowChip() {
+  const { share, failed } = useFollowing(useShallow(({ share, failed }) => ({ share, failed })));
+  if (failed)
+    return (
+      <button type="button" className="chip away" onClick={() => location.reload()}>
+        {text('header.notFollowed')}
+      </button>
+    );
+  return share === null ? null : (
+    <span className="chip quiet" role="status">
+      {text('header.routing', { share: Math.round(100 * share) })}
+    </span>
+  );
+}
+
 /** Finds a run, room or device by a few letters and selects it. */
 function Finder({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
   const navigate = useNavigate();
   const { stage } = useParams();
+  const { rows } = useDerived(document);
   const options = useMemo(() => {
-    const { rows } = derive(document);
     const planStage = stage === 'devices' || stage === 'cabling' ? stage : 'cabling';
     const link = (levelId: string, sel: string) => `/p/${projectId}/${planStage}?level=${levelId}${sel}`;
     return [
@@ -252,7 +277,7 @@ function Finder({ projectId, document }: { readonly projectId: string; readonly 
       { value: `/p/${projectId}/survey?view=3d`, label: text('survey.threeD') },
       { value: `/p/${projectId}/cabling?view=schedule`, label: text('schedule.title') },
     ];
-  }, [document, projectId, stage]);
+  }, [document, rows, projectId, stage]);
   return (
     <Select
       className="finder"

@@ -2,7 +2,7 @@ import type { Finding } from '@dusky-spool/core/checks';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 
 /** The address at which what a finding is about can be seen and put right. */
-export function placeOf(projectId: string, document: ProjectDocument, finding: Finding): string {
+export function placeOf(projectId: string, document: ProjectDocument, finding: Pick<Finding, 'check' | 'subjects'>): string {
   const [{ in: list, id }] = finding.subjects;
   if (list === 'runs')
     return `/p/${projectId}/cabling?level=${document.devices[document.runs[id].deviceId].levelId}&sel=run:${id}`;

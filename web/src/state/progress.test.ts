@@ -6,7 +6,6 @@ import { planRuns } from '@dusky-spool/core/runs';
 import { countingIds, smallHouse } from '@dusky-spool/core/testing';
 import { placeOf } from './finding-place.ts';
 import { isStage, progressOf, STAGES } from './progress.ts';
-import type { Derived } from './derived.ts';
 
 function houseWithSpeakers(states: readonly RunState[]): ProjectDocument {
   const next = countingIds();
@@ -26,9 +25,9 @@ function houseWithSpeakers(states: readonly RunState[]): ProjectDocument {
   });
   return house;
 }
-function derived(document: ProjectDocument): Derived {
+function derived(document: ProjectDocument) {
   const runs = planRuns(document);
-  return { runs, findings: runChecks(document, runs), rows: [], runById: new Map(), runsByDevice: new Map() };
+  return { runs, findings: runChecks(document, runs).map((finding, ref) => ({ ...finding, ref })) };
 }
 const shareOf = (document: ProjectDocument, stage: string) =>
   progressOf(document, derived(document)).find((one) => one.stage === stage)!;

@@ -1,5 +1,5 @@
 import { BRIEF_TOPICS, RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
-import type { Derived } from './derived.ts';
+import type { Derived } from '@dusky-spool/core/following';
 
 export const STAGES = [
   'brief',
@@ -25,7 +25,7 @@ export interface StageProgress {
 }
 
 /** The thread's beads from real counts of the project. */
-export function progressOf(document: ProjectDocument, { runs, findings }: Derived): StageProgress[] {
+export function progressOf(document: ProjectDocument, { runs, findings }: Pick<Derived, 'runs' | 'findings'>): StageProgress[] {
   const share = (done: number, all: number) => (all === 0 ? 0 : done / all);
   const atLeast = (state: RunState) =>
     runs.filter(({ run }) => RUN_STATES.indexOf(run.state) >= RUN_STATES.indexOf(state)).length;

@@ -6,7 +6,7 @@ import type { Outcome, Problem } from '@dusky-spool/core/outcome';
 import { keepEdits, keepHistory, keepHouse, keptHouse, keptWork } from '../api/device-store.ts';
 import { getJson, postJson, Refused } from '../api/http.ts';
 import { followProject } from '../api/live.ts';
-import { HeldDraft } from './held-draft.ts';
+import { HeldDraft } from '@dusky-spool/core/following';
 import { ProjectSync, Unreachable, type SyncState } from '../editor/sync.ts';
 
 /** A cure or drag shown on the plan before it is made. */

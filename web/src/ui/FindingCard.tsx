@@ -1,12 +1,13 @@
-import type { Finding } from '@dusky-spool/core/checks';
+import type { ToldFinding } from '@dusky-spool/core/following';
 import type { UnitSystem } from '@dusky-spool/core/units';
 import { cureSentence, findingSentence } from '@dusky-spool/texts';
 import { Button } from 'antd';
+import { useCures } from '../state/following.ts';
 import { useProject } from '../state/project.ts';
 import { RankMark } from './RankMark.tsx';
 
 interface Props {
-  readonly finding: Finding;
+  readonly finding: ToldFinding;
   readonly units: UnitSystem;
   readonly onShow?: () => void;
 }
@@ -14,6 +15,7 @@ interface Props {
 /** One finding: what is wrong in a sentence, and each cure as a button that previews it on the plan (the inspector applies it). */
 export function FindingCard({ finding, units, onShow }: Props) {
   const showPreview = useProject((state) => state.showPreview);
+  const cures = useCures(finding);
   const number = String(finding.figures.number ?? '');
   return (
     <article className={`finding ${finding.rank}`}>
@@ -28,9 +30,9 @@ export function FindingCard({ finding, units, onShow }: Props) {
         )}
       </header>
       <p>{findingSentence(finding, units)}</p>
-      {finding.cures.length > 0 && (
+      {cures.length > 0 && (
         <div className="cures">
-          {finding.cures.map((cure) => {
+          {cures.map((cure) => {
             const words = cureSentence(cure, units);
             return (
               <Button

@@ -2,12 +2,12 @@ import { countsBySystem } from '@dusky-spool/core/documents';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { formatCableLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
-import { derive } from '../../state/derived.ts';
+import { useDerived } from '../../state/following.ts';
 import { money } from '../../ui/money.ts';
 
 /** What the plan has come to so far, by system. */
 export function Counts({ document }: { readonly document: ProjectDocument }) {
-  const counts = countsBySystem(document, derive(document).runs);
+  const counts = countsBySystem(document, useDerived(document).runs);
   const { units, currency } = document.project;
   if (counts.length === 0) return null;
   const sum = (of: (count: (typeof counts)[number]) => number) => counts.reduce((total, count) => total + of(count), 0);

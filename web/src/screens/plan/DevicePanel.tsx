@@ -10,7 +10,7 @@ import { later } from '../../app/later.ts';
 import { term, text } from '../../app/text.ts';
 import { noSelection, type Selection } from '../../editor/selection.ts';
 import { ceilingView, viewOfItsWall } from '../../editor/views.ts';
-import { derive } from '../../state/derived.ts';
+import { useDerived } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -33,7 +33,7 @@ interface Props {
 /** One device: where it is, its runs, and what the checks say. */
 export function DevicePanel({ document, device, onSelect, onView }: Props) {
   const edit = useProject((state) => state.edit);
-  const { findings, runsByDevice } = derive(document);
+  const { findings, runsByDevice } = useDerived(document);
   const { units } = document.project;
   const type = document.deviceTypes[device.typeId];
   const runs = runsByDevice.get(device.id) ?? [];

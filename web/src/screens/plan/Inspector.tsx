@@ -4,7 +4,7 @@ import type { ProjectDocument } from '@dusky-spool/core/project';
 import { formatLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
-import { derive } from '../../state/derived.ts';
+import { useDerived } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
@@ -27,7 +27,7 @@ export function Inspector({ document, selection, onSelect, onView }: Props) {
   const preview = useProject((state) => (state.preview?.what === '' ? null : state.preview));
   const edit = useProject((state) => state.edit);
   const shown = preview?.document ?? document;
-  const { runById } = derive(shown);
+  const { runById } = useDerived(shown);
   const [id] = selection.ids;
   const run = selection.kind === 'run' && selection.ids.length === 1 ? runById.get(id) : undefined;
   const device = selection.kind === 'device' && selection.ids.length === 1 ? shown.devices[id] : undefined;

@@ -6,7 +6,7 @@ import { RUN_STATES, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatCableLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
-import { derive } from '../../state/derived.ts';
+import { useDerived } from '../../state/following.ts';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
@@ -43,7 +43,7 @@ const SPOOL_M = 305;
 
 /** The cable schedule: what is in view of the plan, or all of it on a full screen. */
 export const Ledger = memo(function Ledger({ projectId, document, levelId, selection, full, onSelect, onFull, onFold }: Props) {
-  const { rows, runById } = derive(document);
+  const { rows, runById } = useDerived(document);
   const { units } = document.project;
   const [group, setGroup] = useState<ScheduleGrouping>('none');
   const [find, setFind] = useState('');

@@ -12,7 +12,6 @@ import { NUDGE_M } from '../../editor/nudge.ts';
 import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
 import { useKeys } from '../../editor/useKeys.ts';
 import { surfaceIn, type SurfaceView } from '../../editor/views.ts';
-import { derive } from '../../state/derived.ts';
 import { useProjectParts } from '../../state/project.ts';
 import type { Stage } from '../../state/progress.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
@@ -283,7 +282,8 @@ export function PlanScreen({ projectId, document, stage }: Props) {
           ledger
         ) : (
           <button type="button" className="plain ledger-folded" onClick={() => settings.set({ ledgerOpen: true })}>
-            <Chevron down={false} /> {text('schedule.unfold')} · {text('projects.runs', { count: derive(document).rows.length })}
+            <Chevron down={false} /> {text('schedule.unfold')} ·{' '}
+            {text('projects.runs', { count: Object.keys(document.runs).length })}
           </button>
         )}
       </div>

@@ -1,5 +1,6 @@
 import { Select } from 'antd';
 import { findingsOf } from '@dusky-spool/core/checks';
+import type { ToldFinding } from '@dusky-spool/core/following';
 import { listOf, RUN_STATES, update, type ProjectDocument, type Run } from '@dusky-spool/core/project';
 import { isKept, runState, type PlannedRun } from '@dusky-spool/core/runs';
 import { formatCableLength } from '@dusky-spool/core/units';
@@ -7,7 +8,7 @@ import { problemSentence } from '@dusky-spool/texts';
 import { later } from '../../app/later.ts';
 import { term, text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
-import { derive } from '../../state/derived.ts';
+import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
 import { FindingCard } from '../../ui/FindingCard.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
@@ -26,7 +27,7 @@ interface Props {
 /** One run: its tag, its length in parts, its route, its cable and state, and what the checks say. */
 export function RunPanel({ document, planned, onSelect }: Props) {
   const edit = useProject((state) => state.edit);
-  const { findings, rows, runs } = derive(document);
+  const { findings, rows, runs } = useDerived(document);
   const { run, length, wanted, kept, device } = planned;
   const { units } = document.project;
   const row = rows.find((r) => r.runId === run.id)!;
@@ -121,9 +122,9 @@ export function RunPanel({ document, planned, onSelect }: Props) {
             aria-label={text('run.state')}
             value={run.state}
             onChange={(state) =>
-              edit(
+              void editOnRoutes(
                 text('edit.state', { number: run.number, state: term(`states.${state}`).toLowerCase() }),
-                runState(document, [run.id], state),
+                (now, wayOf) => runState(now, [run.id], state, wayOf),
               )
             }
             options={RUN_STATES.map((value) => ({ value, label: term(`states.${value}`) }))}
@@ -159,7 +160,7 @@ export function Checks({
   findings,
 }: {
   readonly document: ProjectDocument;
-  readonly findings: ReturnType<typeof findingsOf>;
+  readonly findings: readonly ToldFinding[];
 }) {
   if (findings.length === 0) return null;
   return (

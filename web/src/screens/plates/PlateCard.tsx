@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Button, Select } from 'antd';
-import type { Finding } from '@dusky-spool/core/checks';
+import type { ToldFinding } from '@dusky-spool/core/following';
 import {
   dissolvePlate,
   INSERTS,
@@ -24,7 +24,7 @@ import { PlatePicture } from './PlatePicture.tsx';
 interface Props {
   readonly document: ProjectDocument;
   readonly plate: Plate;
-  readonly findings: readonly Finding[];
+  readonly findings: readonly ToldFinding[];
   readonly onWall: () => void;
 }
 

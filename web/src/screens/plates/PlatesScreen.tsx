@@ -7,7 +7,7 @@ import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { useKeys } from '../../editor/useKeys.ts';
 import { viewOfItsWall } from '../../editor/views.ts';
-import { derive } from '../../state/derived.ts';
+import { useDerived } from '../../state/following.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { PlateCard } from './PlateCard.tsx';
@@ -31,7 +31,7 @@ export function PlatesScreen({ projectId, document, plateId, onPlate, onView }: 
   const plates = platesInOrder(shown);
   const wanted = useMemo(() => platesWanted(document), [document]);
   const chosen = plateId === null ? plates[0] : (shown.plates[plateId] ?? plates[0]);
-  const findings = derive(shown).findings.filter(({ check }) => check === 'plates-sound');
+  const findings = useDerived(shown).findings.filter(({ check }) => check === 'plates-sound');
   const { units } = document.project;
   const roomName = (roomId: string | null, levelId: string) =>
     `${roomId === null ? term('outdoors') : shown.rooms[roomId].name}, ${shown.levels[levelId].name}`;

@@ -6,7 +6,7 @@ import { formatCableLength } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
 import { keptHouses, type KeptHouse } from '../../api/device-store.ts';
 import { term, text } from '../../app/text.ts';
-import { derive } from '../../state/derived.ts';
+import { startFollowing, useDerived, useFollowed } from '../../state/following.ts';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { decodePicture, decodeVideo } from './decode.ts';
@@ -22,6 +22,10 @@ export function Scan() {
   const input = useRef<HTMLInputElement>(null);
   const video = useRef<HTMLVideoElement>(null);
   const navigate = useNavigate();
+  const house = found?.house.document ?? null;
+  useEffect(startFollowing, []);
+  useFollowed(house);
+  const derived = useDerived(house);
 
   useEffect(() => {
     keptHouses().then(setHouses, () => setHouses([]));
@@ -72,8 +76,8 @@ export function Scan() {
     } else lookUp(code);
   };
 
-  const planned = found && derive(found.house.document).runById.get(found.runId);
-  const row = found && derive(found.house.document).rows.find((r) => r.runId === found.runId);
+  const planned = found && derived?.runById.get(found.runId);
+  const row = found && derived?.rows.find((r) => r.runId === found.runId);
   return (
     <main className="scan">
       <header>

@@ -2,13 +2,13 @@ import { Link } from 'react-router';
 import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
-import { derive } from '../../state/derived.ts';
+import { useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
 import { StagePage } from './StagePage.tsx';
 
 /** What arrives at each rack, in the order of termination. */
 export function HeadEndStage({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
-  const { rows } = derive(document);
+  const { rows } = useDerived(document);
   const { units } = document.project;
   const racks = listOf(document, 'racks');
   return (

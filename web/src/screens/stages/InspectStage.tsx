@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router';
 import { CHECKS } from '@dusky-spool/core/checks';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { text } from '../../app/text.ts';
-import { derive } from '../../state/derived.ts';
+import { useDerived } from '../../state/following.ts';
 import { placeOf } from '../../state/finding-place.ts';
 import { FindingCard } from '../../ui/FindingCard.tsx';
 import { RankMark } from '../../ui/RankMark.tsx';
@@ -10,7 +10,7 @@ import { StagePage } from './StagePage.tsx';
 
 /** Everything the checks found, stops first, and which rules ran. */
 export function InspectStage({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
-  const { findings } = derive(document);
+  const { findings } = useDerived(document);
   const navigate = useNavigate();
   const open = findings.filter((finding) => finding.rank !== 'fine');
   return (

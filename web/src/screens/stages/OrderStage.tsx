@@ -2,7 +2,7 @@ import { totalsByCable } from '@dusky-spool/core/documents';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { formatCableLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
-import { derive } from '../../state/derived.ts';
+import { useDerived } from '../../state/following.ts';
 import { SpoolRing } from '../../ui/SpoolRing.tsx';
 import { StagePage } from './StagePage.tsx';
 
@@ -10,7 +10,7 @@ const SPOOL_M = 305;
 
 /** Cable by type: what is cut, what to order, and the fewest spools that can hold it. */
 export function OrderStage({ document }: { readonly document: ProjectDocument }) {
-  const { rows } = derive(document);
+  const { rows } = useDerived(document);
   const { units } = document.project;
   const totals = totalsByCable(document, rows);
   return (

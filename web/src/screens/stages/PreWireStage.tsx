@@ -5,8 +5,7 @@ import { runState } from '@dusky-spool/core/runs';
 import { formatCableLength } from '@dusky-spool/core/units';
 import { Link } from 'react-router';
 import { term, text } from '../../app/text.ts';
-import { derive } from '../../state/derived.ts';
-import { useProject } from '../../state/project.ts';
+import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
 import { StagePage } from './StagePage.tsx';
 
@@ -21,13 +20,11 @@ const isPulled = (row: ScheduleRow) => RUN_STATES.indexOf(row.state) >= RUN_STAT
 
 /** Pulling by bundle, made for one hand: each step of a run is one large button. */
 export function PreWireStage({ document }: { readonly document: ProjectDocument }) {
-  const edit = useProject((state) => state.edit);
-  const { rows } = derive(document);
+  const { rows } = useDerived(document);
   const { units } = document.project;
   const go = (row: ScheduleRow, state: RunState) =>
-    edit(
-      text('edit.state', { number: row.number, state: term(`states.${state}`).toLowerCase() }),
-      runState(document, [row.runId], state),
+    void editOnRoutes(text('edit.state', { number: row.number, state: term(`states.${state}`).toLowerCase() }), (now, wayOf) =>
+      runState(now, [row.runId], state, wayOf),
     );
   const done = rows.filter(isPulled).length;
   return (
@@ -69,13 +66,15 @@ export function PreWireStage({ document }: { readonly document: ProjectDocument 
               {step && ready.length > 1 && (
                 <Button
                   onClick={() =>
-                    edit(
+                    void editOnRoutes(
                       text('edit.bundleState', { bundle: group.title, state: term(`states.${step.to}`).toLowerCase() }),
-                      runState(
-                        document,
-                        ready.map((row) => row.runId),
-                        step.to,
-                      ),
+                      (now, wayOf) =>
+                        runState(
+                          now,
+                          ready.map((row) => row.runId),
+                          step.to,
+                          wayOf,
+                        ),
                     )
                   }
                 >

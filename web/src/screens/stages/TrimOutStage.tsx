@@ -2,8 +2,7 @@ import { Button } from 'antd';
 import { RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
 import { runState } from '@dusky-spool/core/runs';
 import { term, text } from '../../app/text.ts';
-import { derive } from '../../state/derived.ts';
-import { useProject } from '../../state/project.ts';
+import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
 import { StagePage } from './StagePage.tsx';
 
@@ -14,8 +13,7 @@ const NEXT: Partial<Record<RunState, { to: RunState; words: string }>> = {
 
 /** Termination and test of the runs that are in the walls. */
 export function TrimOutStage({ document }: { readonly document: ProjectDocument }) {
-  const edit = useProject((state) => state.edit);
-  const rows = derive(document).rows.filter((row) => RUN_STATES.indexOf(row.state) >= RUN_STATES.indexOf('pulled'));
+  const rows = useDerived(document).rows.filter((row) => RUN_STATES.indexOf(row.state) >= RUN_STATES.indexOf('pulled'));
   return (
     <StagePage title={text('stage.trimOut.title')} lead={text('stage.trimOut.lead')}>
       {rows.length === 0 && <p>{text('stage.trimOut.none')}</p>}
@@ -26,7 +24,11 @@ export function TrimOutStage({ document }: { readonly document: ProjectDocument 
           const next = NEXT[row.state];
           if (!next) return null;
           const title = text('edit.state', { number: row.number, state: term(`states.${next.to}`).toLowerCase() });
-          return <Button onClick={() => edit(title, runState(document, [row.runId], next.to))}>{text(next.words)}</Button>;
+          return (
+            <Button onClick={() => void editOnRoutes(title, (now, wayOf) => runState(now, [row.runId], next.to, wayOf))}>
+              {text(next.words)}
+            </Button>
+          );
         }}
       />
     </StagePage>

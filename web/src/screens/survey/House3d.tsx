@@ -4,9 +4,10 @@ import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { ceilingHeightAt, ceilingHeightOf, projectBounds, slopeOf, wallPoint } from '@dusky-spool/core/building';
 import type { Level, ProjectDocument, Room, Wall } from '@dusky-spool/core/project';
+import type { PlannedRun } from '@dusky-spool/core/runs';
 import { text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
-import { derive } from '../../state/derived.ts';
+import { useDerived } from '../../state/following.ts';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 
 interface Props {
@@ -23,6 +24,7 @@ interface Picked {
 
 /** The whole house with its cavities and runs: to look at and to pick from, not to edit. */
 export function House3d({ document, selection, onSelect, onBack }: Props) {
+  const { runs } = useDerived(document);
   const host = useRef<HTMLDivElement>(null);
   const [cavities, setCavities] = useState(true);
   const [failed, setFailed] = useState(false);
@@ -57,7 +59,7 @@ export function House3d({ document, selection, onSelect, onBack }: Props) {
     const sun = new THREE.DirectionalLight('#ffffff', 1.6);
     sun.position.set(cx + 10, 30, -cy + 16);
     scene.add(sun);
-    const pickable = buildHouse(scene, document, cavities, new Set(chosen.split(',')));
+    const pickable = buildHouse(scene, document, runs, cavities, new Set(chosen.split(',')));
     let frame = 0;
     const draw = () => {
       frame = 0;
@@ -91,7 +93,7 @@ export function House3d({ document, selection, onSelect, onBack }: Props) {
       renderer.dispose();
       renderer.domElement.remove();
     };
-  }, [document, cavities, chosen]);
+  }, [document, runs, cavities, chosen]);
   return (
     <div className="elevation house-3d">
       <header>
@@ -115,6 +117,7 @@ export function House3d({ document, selection, onSelect, onBack }: Props) {
 function buildHouse(
   scene: THREE.Scene,
   document: ProjectDocument,
+  runs: readonly PlannedRun[],
   cavities: boolean,
   chosen: ReadonlySet<string>,
 ): THREE.Object3D[] {
@@ -218,7 +221,7 @@ function buildHouse(
       add(mesh, picked);
     }
   }
-  for (const { run, points, device } of derive(document).runs) {
+  for (const { run, points, device } of runs) {
     if (points.length < 2) continue;
     const { colour } = SYSTEM_STYLE[document.deviceTypes[device.typeId].system];
     const hex =

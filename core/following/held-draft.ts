@@ -1,4 +1,4 @@
-import { addToDraft, draftOf, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import { addToDraft, draftOf, type Operation, type ProjectDocument } from '../project/index.ts';
 
 const TABLES = ['devices', 'runs', 'plates'] as const;
 type Table = (typeof TABLES)[number];

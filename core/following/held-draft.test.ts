@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { moveDevices, placeAll } from '@dusky-spool/core/devices';
-import { applyChange, create, listOf, onLevel, type ProjectDocument } from '@dusky-spool/core/project';
-import { smallHouse } from '@dusky-spool/core/testing';
+import { moveDevices, placeAll } from '../devices/index.ts';
+import { applyChange, create, listOf, onLevel, type ProjectDocument } from '../project/index.ts';
+import { smallHouse } from '../testing/index.ts';
 import { HeldDraft } from './held-draft.ts';
 
 describe('devices in the hand', () => {

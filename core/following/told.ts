@@ -1,0 +1,104 @@
+import type { Finding } from '../checks/index.ts';
+import type { ScheduleRow } from '../documents/index.ts';
+import type { CollectionName, ProjectDocument } from '../project/index.ts';
+import { keptRoutes, type PlannedRun } from '../runs/index.ts';
+import { spliced, type Splice } from './splices.ts';
+
+/** A planned run as it is sent: without the records that the other side has. */
+export type ToldRun = Omit<PlannedRun, 'run' | 'device' | 'kept'> & { readonly runId: string };
+
+/** A finding as it is sent; `ref` asks for its cures. */
+export type ToldFinding = Omit<Finding, 'cures'> & { readonly ref: number };
+
+/** Everything that was told so far. */
+export interface ToldLists {
+  readonly runs: readonly ToldRun[];
+  readonly findings: readonly ToldFinding[];
+  readonly rows: readonly ScheduleRow[];
+}
+
+export const NOTHING_TOLD: ToldLists = { runs: [], findings: [], rows: [] };
+
+/** What became different. */
+export interface Told {
+  readonly runs: readonly Splice<ToldRun>[];
+  readonly findings: readonly Splice<ToldFinding>[];
+  readonly rows: readonly Splice<ScheduleRow>[];
+}
+
+/** What follows from where devices are held. */
+export interface HeldTold {
+  readonly runs: readonly ToldRun[];
+  readonly clashes: readonly (Pick<Finding, 'rank' | 'code' | 'figures'> & { readonly deviceId: string })[];
+}
+
+/** The lists with what became different. */
+export const withTold = (lists: ToldLists, told: Told): ToldLists => ({
+  runs: spliced(lists.runs, told.runs),
+  findings: spliced(lists.findings, told.findings),
+  rows: spliced(lists.rows, told.rows),
+});
+
+/** All that follows from a project: routes, findings and the schedule. */
+export interface Derived {
+  readonly runs: readonly PlannedRun[];
+  readonly runById: ReadonlyMap<string, PlannedRun>;
+  readonly runsByDevice: ReadonlyMap<string, readonly PlannedRun[]>;
+  readonly findings: readonly ToldFinding[];
+  readonly rows: readonly ScheduleRow[];
+}
+
+const known = new WeakMap<ToldLists, WeakMap<ProjectDocument, Derived>>();
+const plannedOf = new WeakMap<ToldRun, PlannedRun>();
+
+/**
+ * What was told, beside a project that may already be an edit further: records are those of the project, and what speaks of
+ * records that are gone is left out. Routes and findings of the last edit follow when they are told.
+ */
+export function derivedFrom(lists: ToldLists, document: ProjectDocument): Derived {
+  let byDocument = known.get(lists);
+  if (!byDocument) known.set(lists, (byDocument = new WeakMap()));
+  const again = byDocument.get(document);
+  if (again) return again;
+  const runs = lists.runs.flatMap((told) => plannedFrom(told, document) ?? []);
+  const runsByDevice = new Map<string, PlannedRun[]>();
+  for (const planned of runs) {
+    const list = runsByDevice.get(planned.device.id);
+    if (list) list.push(planned);
+    else runsByDevice.set(planned.device.id, [planned]);
+  }
+  const derived: Derived = {
+    runs,
+    runById: new Map(runs.map((planned) => [planned.run.id, planned])),
+    runsByDevice,
+    findings: kept(lists.findings, ({ subjects }) => subjects.every((subject) => isThere(document, subject))),
+    rows: kept(
+      lists.rows,
+      ({ runId, deviceId }) => document.runs[runId] !== undefined && document.devices[deviceId] !== undefined,
+    ),
+  };
+  byDocument.set(document, derived);
+  return derived;
+}
+
+/** A told run with its records; undefined where they are gone. */
+export function plannedFrom(told: ToldRun, document: ProjectDocument): PlannedRun | undefined {
+  const run = document.runs[told.runId];
+  const device = run && document.devices[run.deviceId];
+  if (!device) return undefined;
+  const last = plannedOf.get(told);
+  const route = keptRoutes(document.routes).get(run.id) ?? null;
+  if (last && last.run === run && last.device === device && last.kept === route) return last;
+  const { wanted, differs, length, points, media } = told;
+  const planned = { run, device, wanted, kept: route, differs, length, points, media };
+  plannedOf.set(told, planned);
+  return planned;
+}
+
+const isThere = (document: ProjectDocument, { in: name, id }: { readonly in: CollectionName; readonly id: string }) =>
+  document[name][id] !== undefined;
+
+/** The list itself where all of it stays. */
+function kept<T>(list: readonly T[], stays: (item: T) => boolean): readonly T[] {
+  return list.every(stays) ? list : list.filter(stays);
+}

@@ -1,0 +1,250 @@
+import { create } from 'zustand';
+import { useEffect, useLayoutEffect, useState } from 'react';
+import type { Cure } from '@dusky-spool/core/checks';
+import {
+  derivedFrom,
+  NOTHING_TOLD,
+  patchBetween,
+  plannedFrom,
+  withTold,
+  type Derived,
+  type HeldTold,
+  type ToldFinding,
+  type ToldLists,
+} from '@dusky-spool/core/following';
+import type { Outcome } from '@dusky-spool/core/outcome';
+import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/project';
+import type { PlannedRun } from '@dusky-spool/core/runs';
+import { takeWorker } from '../workers/start-following.ts';
+import type { FollowingAnswer, FollowingQuestion } from '../workers/following-contract.ts';
+import { useProject, type Preview } from './project.ts';
+import { today } from './today.ts';
+
+interface FollowingStore {
+  /** What the worker has told of the project. */
+  readonly lists: ToldLists;
+  /** What it told of an edit that is only looked at. */
+  readonly previewed: { readonly document: ProjectDocument; readonly lists: ToldLists } | null;
+  /** What follows from where devices are held now. */
+  readonly held: { readonly runs: readonly PlannedRun[]; readonly clashes: HeldTold['clashes'] } | null;
+  /** How much of a long reckoning is done, 0 to 1; null where all is told. */
+  readonly share: number | null;
+  readonly checked: boolean;
+  readonly failed: boolean;
+}
+
+const NOTHING: FollowingStore = { lists: NOTHING_TOLD, previewed: null, held: null, share: null, checked: false, failed: false };
+export const useFollowing = create<FollowingStore>()(() => NOTHING);
+
+/** A project that is followed: its worker, and what is on the way to it and back. */
+class Follower {
+  private readonly worker = takeWorker();
+  private sent: ProjectDocument | null = null;
+  private edits = 0;
+  private answered = 0;
+  private lastId = 0;
+  private previewing: { readonly id: number; readonly document: ProjectDocument } | null = null;
+  private holding: { readonly id: number; readonly document: ProjectDocument } | null = null;
+  /** What the worker takes for known here. */
+  private told: ToldLists = NOTHING_TOLD;
+  private nextHold: (() => void) | null = null;
+  private readonly curesAsked = new Map<number, (cures: readonly Cure[]) => void>();
+  private readonly whenDone: (() => void)[] = [];
+
+  constructor() {
+    this.worker.onmessage = (event: MessageEvent<FollowingAnswer>) => this.hear(event.data);
+    this.worker.onerror = (event) => this.fail(event.message);
+  }
+
+  /** The project as it is now. */
+  follow(document: ProjectDocument): void {
+    if (document === this.sent) return;
+    const before = this.sent;
+    this.sent = document;
+    this.edits++;
+    if (!before) return this.ask({ ask: 'open', document, today: today() });
+    this.ask({ ask: 'edit', patch: patchBetween(before, document), today: today() });
+  }
+
+  /** What would follow from an edit; null ends it. */
+  preview(document: ProjectDocument | null): void {
+    if (!document || !this.sent) {
+      this.previewing = null;
+      if (useFollowing.getState().previewed) useFollowing.setState({ previewed: null });
+      return;
+    }
+    this.previewing = { id: ++this.lastId, document };
+    this.ask({ ask: 'preview', id: this.lastId, patch: patchBetween(this.sent, document), today: today() });
+  }
+
+  /** Devices in the hand: the newest place is asked for when the last one is answered. */
+  hold(operations: readonly Operation[], deviceIds: readonly string[], document: ProjectDocument): void {
+    const send = () => {
+      this.nextHold = null;
+      this.holding = { id: ++this.lastId, document };
+      this.ask({ ask: 'hold', id: this.lastId, operations, deviceIds });
+    };
+    if (this.holding) this.nextHold = send;
+    else send();
+  }
+
+  /** The devices were let go: where they are now, or back where they were. */
+  letGo(dropped: boolean): void {
+    this.nextHold = null;
+    this.holding = null;
+    if (dropped) this.keepHeld();
+    else if (useFollowing.getState().held) useFollowing.setState({ held: null });
+    this.ask({ ask: 'let-go' });
+  }
+
+  cures(ref: number): Promise<readonly Cure[]> {
+    const id = ++this.lastId;
+    this.ask({ ask: 'cures', id, ref });
+    return new Promise((done) => this.curesAsked.set(id, done));
+  }
+
+  /** When everything that was done is told. */
+  caughtUp(): Promise<void> {
+    if (this.answered === this.edits) return Promise.resolve();
+    return new Promise((done) => this.whenDone.push(done));
+  }
+
+  stop(): void {
+    this.worker.terminate();
+  }
+
+  private ask(question: FollowingQuestion): void {
+    this.worker.postMessage(question);
+  }
+
+  /** Routes of devices that were let go stay as they were shown in the hand, until those of the edit are told. */
+  private keepHeld(): void {
+    const { held, lists } = useFollowing.getState();
+    if (!held) return;
+    const byRun = new Map(held.runs.map(({ run, ...told }) => [run.id, { ...told, runId: run.id }]));
+    useFollowing.setState({ held: null, lists: { ...lists, runs: lists.runs.map((told) => byRun.get(told.runId) ?? told) } });
+  }
+
+  private hear(answer: FollowingAnswer): void {
+    if (answer.tell === 'progress') {
+      useFollowing.setState({ share: answer.share });
+    } else if (answer.tell === 'routed') {
+      this.told = withTold(this.told, answer.told);
+      useFollowing.setState({ lists: this.told });
+    } else if (answer.tell === 'followed') {
+      this.answered = answer.edits;
+      this.told = withTold(this.told, answer.told);
+      useFollowing.setState({ lists: this.told, share: null, checked: true, failed: false });
+      if (this.answered === this.edits) for (const done of this.whenDone.splice(0)) done();
+    } else if (answer.tell === 'previewed') {
+      if (this.previewing?.id === answer.id)
+        useFollowing.setState({ previewed: { document: this.previewing.document, lists: withTold(this.told, answer.told) } });
+    } else if (answer.tell === 'held') {
+      const { holding } = this;
+      // One that was let go meanwhile is not shown any more.
+      if (holding?.id !== answer.id) return;
+      this.holding = null;
+      if (answer.held) {
+        const { runs, clashes } = answer.held;
+        useFollowing.setState({
+          held: { runs: runs.flatMap((told) => plannedFrom(told, holding.document) ?? []), clashes },
+        });
+      }
+      this.nextHold?.();
+    } else if (answer.tell === 'cures') {
+      this.curesAsked.get(answer.id)?.(answer.cures);
+      this.curesAsked.delete(answer.id);
+    } else {
+      this.fail(answer.message);
+    }
+  }
+
+  private fail(message: string): void {
+    reportError(new Error(`Routes and checks stopped: ${message}`));
+    useFollowing.setState({ share: null, failed: true });
+    for (const done of this.whenDone.splice(0)) done();
+  }
+}
+
+let follower: Follower | null = null;
+const inHand = (preview: Preview | null) => (preview?.what === '' ? preview : null);
+const DEVICES_ONLY: ReadonlySet<string> = new Set(['devices', 'runs', 'plates']);
+
+/** Follows the project that is open, until what is returned is called. Started before it is there, so that the worker is. */
+export function startFollowing(): () => void {
+  const own = new Follower();
+  follower = own;
+  useFollowing.setState(NOTHING);
+  let heldOn: ProjectDocument | undefined;
+  const stop = useProject.subscribe(({ preview, sync }, before) => {
+    if (preview === before.preview) return;
+    const hand = inHand(preview);
+    if (hand && hand.operations.every(({ in: name }) => DEVICES_ONLY.has(name))) {
+      heldOn = sync?.view;
+      const ids = hand.operations.flatMap(({ in: name, id }) => (name === 'devices' ? [id] : []));
+      return own.hold(hand.operations, [...new Set(ids)], hand.document);
+    }
+    if (heldOn) {
+      own.letGo(sync?.view !== heldOn);
+      heldOn = undefined;
+    }
+    own.preview(hand ? null : (preview?.document ?? null));
+  });
+  return () => {
+    stop();
+    own.stop();
+    if (follower === own) follower = null;
+    useFollowing.setState(NOTHING);
+  };
+}
+
+/** Has the project followed as it is now. */
+export function useFollowed(document: ProjectDocument | null): void {
+  useLayoutEffect(() => {
+    if (document) follower?.follow(document);
+  }, [document]);
+}
+
+/** Routes, findings and the schedule of the project, or of an edit of it that is looked at, as far as they are told. */
+export function useDerived(document: ProjectDocument): Derived;
+export function useDerived(document: ProjectDocument | null): Derived | null;
+export function useDerived(document: ProjectDocument | null): Derived | null {
+  const lists = useFollowing((state) => (state.previewed?.document === document ? state.previewed.lists : state.lists));
+  return document && derivedFrom(lists, document);
+}
+
+/** Whether the checks of the project have not been told yet. */
+export const useNothingTold = (): boolean => useFollowing(({ checked }) => !checked);
+
+/** What puts a finding right; empty until it is worked out. */
+export function useCures(finding: ToldFinding): readonly Cure[] {
+  const [cures, setCures] = useState<readonly Cure[]>([]);
+  useEffect(() => {
+    let stale = false;
+    void follower?.cures(finding.ref).then((found) => {
+      if (!stale) setCures(found);
+    });
+    return () => {
+      stale = true;
+    };
+  }, [finding]);
+  return cures;
+}
+
+/**
+ * Makes an edit that depends on routes, once those of all that was done before are known. `build` gets the project and the way
+ * that each run wants.
+ */
+export async function editOnRoutes(
+  title: string,
+  build: (document: ProjectDocument, wayOf: (run: Run) => PlannedRun['wanted'] | undefined) => Outcome<Operation[]>,
+): Promise<boolean> {
+  await follower?.caughtUp();
+  const view = useProject.getState().sync?.view;
+  if (!view) return false;
+  const { runById } = derivedFrom(useFollowing.getState().lists, view);
+  return useProject.getState().edit(
+    title,
+    build(view, (run) => runById.get(run.id)?.wanted),
+  );
+}

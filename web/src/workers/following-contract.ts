@@ -1,0 +1,28 @@
+import type { Cure } from '@dusky-spool/core/checks';
+import type { DocumentPatch, HeldTold, Told } from '@dusky-spool/core/following';
+import type { Operation, ProjectDocument } from '@dusky-spool/core/project';
+
+/** What the page asks of the worker that follows its project. Days are YYYY-MM-DD. */
+export type FollowingQuestion =
+  | { readonly ask: 'open'; readonly document: ProjectDocument; readonly today: string }
+  | { readonly ask: 'edit'; readonly patch: DocumentPatch; readonly today: string }
+  | { readonly ask: 'preview'; readonly id: number; readonly patch: DocumentPatch; readonly today: string }
+  | {
+      readonly ask: 'hold';
+      readonly id: number;
+      readonly operations: readonly Operation[];
+      readonly deviceIds: readonly string[];
+    }
+  | { readonly ask: 'let-go' }
+  | { readonly ask: 'cures'; readonly id: number; readonly ref: number };
+
+export type FollowingAnswer =
+  | { readonly tell: 'progress'; readonly share: number }
+  /** Routes, ahead of the checks of a whole house. */
+  | { readonly tell: 'routed'; readonly told: Told }
+  /** `edits` of the project's states had come, the first one counted, when this was begun. */
+  | { readonly tell: 'followed'; readonly edits: number; readonly told: Told }
+  | { readonly tell: 'previewed'; readonly id: number; readonly told: Told }
+  | { readonly tell: 'held'; readonly id: number; readonly held: HeldTold | null }
+  | { readonly tell: 'cures'; readonly id: number; readonly cures: readonly Cure[] }
+  | { readonly tell: 'failed'; readonly message: string };

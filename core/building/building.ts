@@ -2,6 +2,8 @@ import { closestOnSegment, distance2, pointInPolygon, polygonArea, type Point2 }
 import {
   listOf,
   onLevel,
+  type Feature,
+  type FeatureKind,
   type Level,
   type Opening,
   type ProjectDocument,
@@ -11,6 +13,7 @@ import {
   type Wall,
 } from '../project/index.ts';
 import { levelsFromBelow } from './levels.ts';
+import { wallsNear } from './wall-grid.ts';
 
 /** The house alone, sorted once: what routing and checks need of a project, without devices and runs. */
 export interface Building {
@@ -21,10 +24,40 @@ export interface Building {
   readonly openingsByWall: Readonly<Record<string, readonly Opening[]>>;
   readonly risers: readonly Riser[];
   readonly racks: readonly Rack[];
+  /** Ways that cable may take and things that are in its way; nothing else of what a survey holds. */
+  readonly featuresByLevel: Readonly<Record<string, readonly Feature[]>>;
+  readonly framingMembers: ProjectDocument['framingMembers'];
 }
 
-type Sources = Pick<ProjectDocument, 'levels' | 'rooms' | 'walls' | 'openings' | 'risers' | 'racks'>;
-const TABLES = ['levels', 'rooms', 'walls', 'openings', 'risers', 'racks'] as const;
+/** Things that a cable may run in, under or along. */
+export const WAY_KINDS = [
+  'attic',
+  'crawl-space',
+  'basement-ceiling',
+  'chase',
+  'disused-chimney',
+  'conduit',
+  'soffit-way',
+  'outside-wall-way',
+  'surface-channel',
+  'underground-way',
+  'draw-pit',
+] as const satisfies readonly FeatureKind[];
+/** Things that a cable has to go around, or that count where it passes them. */
+export const OBSTACLE_KINDS = [
+  'beam',
+  'duct',
+  'flue',
+  'fireplace',
+  'steel',
+  'pipe',
+  'wet-zone',
+  'mains-route',
+] as const satisfies readonly FeatureKind[];
+const FOR_CABLE: ReadonlySet<string> = new Set([...WAY_KINDS, ...OBSTACLE_KINDS]);
+
+type Sources = Pick<ProjectDocument, (typeof TABLES)[number]>;
+const TABLES = ['levels', 'rooms', 'walls', 'openings', 'risers', 'racks', 'features', 'framingMembers'] as const;
 /** An edit looks at the house before and after it, and a preview at a third: as many are remembered. */
 const MOST_KEPT = 4;
 let kept: { readonly sources: Sources; readonly building: Building }[] = [];
@@ -37,6 +70,16 @@ export function buildingOf(document: ProjectDocument): Building {
     kept.unshift(found);
     return found.building;
   }
+  const features = listOf(document, 'features').filter(({ kind }) => FOR_CABLE.has(kind));
+  // Furniture and marks share their table with ways and obstacles, and are moved about without the house becoming another one.
+  const like = kept.find(
+    ({ sources, building }) =>
+      TABLES.every((name) => name === 'features' || sources[name] === document[name]) && sameList(ofAll(building), features),
+  );
+  if (like) {
+    kept = [{ sources: document, building: like.building }, ...kept].slice(0, MOST_KEPT);
+    return like.building;
+  }
   const building: Building = {
     levels: levelsFromBelow(document),
     levelById: document.levels,
@@ -45,10 +88,17 @@ export function buildingOf(document: ProjectDocument): Building {
     openingsByWall: groupBy(listOf(document, 'openings'), (opening) => opening.wallId),
     risers: listOf(document, 'risers'),
     racks: listOf(document, 'racks'),
+    featuresByLevel: groupBy(features, (feature) => feature.levelId),
+    framingMembers: document.framingMembers,
   };
+  allFeatures.set(building, features);
   kept = [{ sources: document, building }, ...kept].slice(0, MOST_KEPT);
   return building;
 }
+
+const allFeatures = new WeakMap<Building, readonly Feature[]>();
+const ofAll = (building: Building): readonly Feature[] => allFeatures.get(building) ?? [];
+const sameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((item, i) => item === b[i]);
 
 /** A room inside another one (a closet in the midst of a hall) counts before the one around it. */
 function smallestFirst(rooms: readonly Room[]): Room[] {
@@ -86,15 +136,47 @@ export function ceilingHeightAt(room: Room, level: Level, p: Point2): number {
 
 /** The room at a plan position of a level; the smaller where one lies in the other, or two share an edge. */
 export function roomAt(building: Building, levelId: string, p: Point2): Room | undefined {
-  return building.roomsByLevel[levelId]?.find((room) => pointInPolygon(p, room.polygon));
+  const rooms = building.roomsByLevel[levelId];
+  return rooms && roomsNear(rooms, p).find((room) => pointInPolygon(p, room.polygon));
 }
+
+const ROOM_CELL_M = 2;
+const roomCells = new WeakMap<readonly Room[], ReadonlyMap<number, readonly Room[]>>();
+const NO_ROOMS: readonly Room[] = [];
+const cellOf = (x: number, y: number) => (Math.floor(x / ROOM_CELL_M) + 32_768) * 65_536 + Math.floor(y / ROOM_CELL_M) + 32_768;
+
+/** Rooms whose box, grown a little, holds a point; sorted into cells once, in their order. */
+function roomsNear(rooms: readonly Room[], p: Point2): readonly Room[] {
+  let cells = roomCells.get(rooms);
+  if (!cells) roomCells.set(rooms, (cells = cellsOf(rooms)));
+  return cells.get(cellOf(p[0], p[1])) ?? NO_ROOMS;
+}
+
+function cellsOf(rooms: readonly Room[]): ReadonlyMap<number, readonly Room[]> {
+  const cells = new Map<number, Room[]>();
+  for (const room of rooms) {
+    const xs = room.polygon.map(([x]) => x);
+    const ys = room.polygon.map(([, y]) => y);
+    const [x0, x1] = [Math.min(...xs) - SIDE_M, Math.max(...xs) + SIDE_M];
+    const [y0, y1] = [Math.min(...ys) - SIDE_M, Math.max(...ys) + SIDE_M];
+    for (let i = Math.floor(x0 / ROOM_CELL_M); i <= Math.floor(x1 / ROOM_CELL_M); i++) {
+      for (let j = Math.floor(y0 / ROOM_CELL_M); j <= Math.floor(y1 / ROOM_CELL_M); j++) {
+        const key = cellOf(i * ROOM_CELL_M, j * ROOM_CELL_M);
+        const cell = cells.get(key);
+        if (cell) cell.push(room);
+        else cells.set(key, [room]);
+      }
+    }
+  }
+  return cells;
+}
+
+/** Rooms lie on the centre lines of their walls; so near to the outline counts as on it, m. */
+const SIDE_M = 0.02;
 
 /** Whether a point of the plan lies on the outline of a room, within so much, m. */
 export const onOutline = ({ polygon }: Room, p: Point2, withinM: number): boolean =>
   polygon.some((a, i) => closestOnSegment(p, a as Point2, polygon[(i + 1) % polygon.length] as Point2).distanceM < withinM);
-
-/** Rooms lie on the centre lines of their walls; so near to the outline counts as on it, m. */
-const SIDE_M = 0.02;
 
 /** Whether a wall is a side of a room. */
 export const isSideOf = (room: Room, wall: Wall): boolean => onOutline(room, wallPoint(wall, wallLength(wall) / 2), SIDE_M);
@@ -106,6 +188,8 @@ export function wallPoint(wall: Wall, offsetM: number): Point2 {
   const t = offsetM / wallLength(wall);
   return [wall.a[0] + (wall.b[0] - wall.a[0]) * t, wall.a[1] + (wall.b[1] - wall.a[1]) * t];
 }
+
+const NO_WALLS: readonly Wall[] = [];
 
 /** Where a wall comes nearest to a point. */
 export interface WallPlace {
@@ -124,10 +208,11 @@ export function nearestWall(
   fits: (wall: Wall) => boolean = () => true,
 ): WallPlace | undefined {
   let best: WallPlace | undefined;
-  for (const wall of building.wallsByLevel[levelId] ?? []) {
+  for (const wall of wallsNear(building.wallsByLevel[levelId] ?? NO_WALLS, p, withinM)) {
     if (!fits(wall)) continue;
     const { point, t, distanceM } = closestOnSegment(p, wall.a, wall.b);
-    if (distanceM <= withinM && (!best || distanceM < best.distanceM - 1e-9)) {
+    const nearer = !best || distanceM < best.distanceM - 1e-9 || (distanceM < best.distanceM + 1e-9 && wall.id < best.wall.id);
+    if (distanceM <= withinM && nearer) {
       best = { wall, point, offsetM: t * wallLength(wall), distanceM };
     }
   }
@@ -135,3 +220,28 @@ export function nearestWall(
 }
 
 export const openingsOf = (building: Building, wall: Wall): readonly Opening[] => building.openingsByWall[wall.id] ?? [];
+
+const tops = new WeakMap<Building, Map<string, number>>();
+
+/** Top of a wall above the finished floor of its level, m: as entered, else the higher of the ceilings beside its middle. */
+export function wallTopM(building: Building, wall: Wall): number {
+  if (wall.heightM !== null) return wall.heightM;
+  let byWall = tops.get(building);
+  if (!byWall) tops.set(building, (byWall = new Map()));
+  let topM = byWall.get(wall.id);
+  if (topM === undefined) byWall.set(wall.id, (topM = ceilingBeside(building, wall)));
+  return topM;
+}
+
+function ceilingBeside(building: Building, wall: Wall): number {
+  const level = building.levelById[wall.levelId];
+  const lengthM = wallLength(wall);
+  const [mx, my] = wallPoint(wall, lengthM / 2);
+  const [nx, ny] = [-(wall.b[1] - wall.a[1]) / lengthM, (wall.b[0] - wall.a[0]) / lengthM];
+  const off = wall.thicknessM / 2 + 0.05;
+  const heights = [1, -1].flatMap((side) => {
+    const room = roomAt(building, wall.levelId, [mx + side * nx * off, my + side * ny * off]);
+    return room ? [ceilingHeightOf(room, level)] : [];
+  });
+  return heights.length > 0 ? Math.max(...heights) : level.ceilingHeightM;
+}

@@ -13,9 +13,24 @@ export {
   slopeOf,
   wallLength,
   wallPoint,
+  wallTopM,
+  WAY_KINDS,
+  OBSTACLE_KINDS,
   type Building,
   type WallPlace,
 } from './building.ts';
 export { attachmentOf, type Attachment } from './attachment.ts';
+export {
+  atticContours,
+  atticHeightAt,
+  CRAWL_M,
+  DRILL_M,
+  KNEEL_M,
+  ridgeHeight,
+  STAND_M,
+  type AtticContour,
+} from './attic-space.ts';
+export { bayAt, joistsOf, studsOf, type Framed, type JoistLine } from './framing.ts';
+export { wallGrid, wallsNear, type WallGrid } from './wall-grid.ts';
 export { wallReaches } from './wall-reach.ts';
 export { levelsFromBelow, projectBounds } from './levels.ts';

@@ -10,7 +10,21 @@ export const STUD_MATERIALS = ['wood', 'steel', 'none'] as const;
 export const RACK_KINDS = ['rack', 'enclosure'] as const;
 export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'] as const;
 export const OPENING_KINDS = ['door', 'window', 'arch'] as const;
-export const MEDIA = ['ceiling', 'wall', 'cavity', 'bulkhead', 'riser', 'floor'] as const;
+export const MEDIA = [
+  'ceiling',
+  'wall',
+  'cavity',
+  'bulkhead',
+  'riser',
+  'floor',
+  'crawl',
+  'chase',
+  'conduit',
+  'soffit',
+  'outside',
+  'underground',
+  'surface',
+] as const;
 export const FITTINGS = ['fitted', 'prepared', 'spare'] as const;
 /** How a device should look: flush, hidden, white, gone without a trace, turned to another place. */
 export const WISHES = ['flush', 'hidden', 'white', 'removable', 'turns'] as const;

@@ -1,25 +1,26 @@
 import {
   type Attachment,
-  ceilingHeightOf,
+  ceilingHeightAt,
   nearestWall,
   openingsOf,
   roomAt,
   wallLength,
   wallPoint,
+  wallTopM,
   type WallPlace,
 } from '../building/index.ts';
 import type { Point2, Point3 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import type { Medium } from '../project/index.ts';
-import { STUD_BORED_M } from './costs.ts';
-import { jogs, type Jog } from './jogs.ts';
-import { cavityZ, type Network } from './network.ts';
+import { entriesAt, type Entry } from './attach.ts';
+import { BESIDE_OPENING_M } from './columns.ts';
+import { studsCrossed } from './holes.ts';
+import type { Network, PlacedLayer } from './network.ts';
+import { cavityZ } from './spaces.ts';
 
 /** How far a wall device may be from the wall's centre line, and a rack from the wall behind it, m. */
 const WALL_DEVICE_REACH_M = 0.35;
 const RACK_REACH_M = 1;
-/** Room for the trimmer studs beside an opening, m. */
-const BESIDE_OPENING_M = 0.1;
 
 /** Where a cable begins: a device, or the rack's entry. Heights are above finished floor, m; null is at the ceiling. */
 export interface EndPlace {
@@ -34,7 +35,7 @@ export interface EndPlace {
  * The ways from an end into the network.
  * Problems: `level-missing`, `outside-rooms`, `no-cavity`, `not-on-wall`, `in-opening`, `wall-closed`, `slab-below`, `no-way-in`.
  */
-export function waysIn(network: Network, end: EndPlace): Outcome<Jog[]> {
+export function waysIn(network: Network, end: EndPlace): Outcome<Entry[]> {
   const levelIndex = network.building.levels.findIndex((level) => level.id === end.levelId);
   if (levelIndex < 0) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
   if (end.mount === 'ceiling') return fromCeiling(network, levelIndex, end);
@@ -47,42 +48,73 @@ export function waysIn(network: Network, end: EndPlace): Outcome<Jog[]> {
   return floor.ok ? floor : wall;
 }
 
-function fromCeiling(network: Network, levelIndex: number, end: EndPlace): Outcome<Jog[]> {
+/** The layer above the ceilings of a level, and the one under its floor: its own crawl space or basement, else the level below. */
+const layerAbove = ({ layers }: Network, levelIndex: number) =>
+  layers.find(({ layer }) => layer.levelIndex === levelIndex && !layer.below);
+const layerUnder = (network: Network, levelIndex: number) =>
+  network.layers.find(({ layer }) => layer.levelIndex === levelIndex && layer.below) ?? layerAbove(network, levelIndex - 1);
+
+function entriesIn(
+  { building, weights }: Network,
+  placed: PlacedLayer | undefined,
+  p: Point2,
+  z: number,
+  medium: Medium,
+  same = false,
+): Entry[] {
+  if (!placed) return [];
+  const { layer, offset } = placed;
+  return entriesAt(building, weights, layer, p, z, medium, same).map((entry) => ({ ...entry, node: entry.node + offset }));
+}
+
+function fromCeiling(network: Network, levelIndex: number, end: EndPlace): Outcome<Entry[]> {
   const { building } = network;
   const level = building.levels[levelIndex];
   const room = roomAt(building, level.id, [end.x, end.y]);
   if (!room) return refuse('outside-rooms', { kind: 'infeasible', field: 'position' });
   const z = cavityZ(building, room);
   if (z === null) return refuse('no-cavity', { kind: 'infeasible', field: 'room', room: room.name });
-  const start: Point3 = [end.x, end.y, level.elevationM + ceilingHeightOf(room, level)];
-  return entered(jogs(network, levelIndex, [end.x, end.y], z, 'cavity', true), start, 'ceiling');
+  const start: Point3 = [
+    end.x,
+    end.y,
+    level.elevationM + Math.min(ceilingHeightAt(room, level, [end.x, end.y]), z - level.elevationM),
+  ];
+  return entered(entriesIn(network, layerAbove(network, levelIndex), [end.x, end.y], z, 'cavity', true), start, 'ceiling', 0);
 }
 
-function fromFloor(network: Network, levelIndex: number, end: EndPlace): Outcome<Jog[]> {
-  const { building } = network;
-  const below = building.levels[levelIndex - 1];
-  const room = below && roomAt(building, below.id, [end.x, end.y]);
-  const z = room ? cavityZ(building, room) : null;
-  if (!room || z === null) return refuse('slab-below', { kind: 'infeasible', field: 'position' });
+function fromFloor(network: Network, levelIndex: number, end: EndPlace): Outcome<Entry[]> {
+  const { building, weights } = network;
+  const under = layerUnder(network, levelIndex);
+  const p: Point2 = [end.x, end.y];
   const start: Point3 = [end.x, end.y, building.levels[levelIndex].elevationM];
-  return entered(jogs(network, levelIndex - 1, [end.x, end.y], z, 'cavity', true), start, 'floor');
+  const entries = under ? downInto(network, under, p) : [];
+  if (entries.length === 0) return refuse('slab-below', { kind: 'infeasible', field: 'position' });
+  return entered(entries, start, 'floor', weights.floorBoredM);
+}
+
+/** The ways from a place in a layer's own space to its nodes. */
+function downInto(network: Network, placed: PlacedLayer, p: Point2): Entry[] {
+  const { layer } = placed;
+  const heights = [...new Set(layer.spaces.map(({ z }) => z))];
+  return heights.flatMap((z) => entriesIn(network, placed, p, z, 'cavity', true));
 }
 
 /** Puts the passage through the ceiling or floor before each way. */
-function entered(found: readonly Jog[], start: Point3, medium: Medium): Outcome<Jog[]> {
+function entered(found: readonly Entry[], start: Point3, medium: Medium, holes: number): Outcome<Entry[]> {
   if (found.length === 0) return refuse('no-way-in', { kind: 'infeasible', field: 'position' });
   return fine(
-    found.map((jog) => ({
-      ...jog,
-      points: [start, ...jog.points],
-      media: [medium, ...jog.media],
-      cost: jog.cost + Math.abs(jog.points[0][2] - start[2]),
+    found.map((entry) => ({
+      ...entry,
+      points: [start, ...entry.points],
+      media: [medium, ...entry.media],
+      work: entry.work + Math.abs(entry.points[0][2] - start[2]),
+      holes: entry.holes + holes,
     })),
   );
 }
 
-function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<Jog[]> {
-  const { building } = network;
+function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<Entry[]> {
+  const { building, weights } = network;
   const level = building.levels[levelIndex];
   const reach = end.mount === 'wall' ? WALL_DEVICE_REACH_M : RACK_REACH_M;
   const p: Point2 = [end.x, end.y];
@@ -98,42 +130,55 @@ function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<
   }
   const heightM = end.mount === 'free' ? Math.max(0.1, end.heightM ?? 0) : (end.heightM ?? level.ceilingHeightM);
   const z = level.elevationM + heightM;
-  const columns = clearColumns(network, place, heightM);
-  if (columns.length === 0) return refuse('in-opening', { kind: 'infeasible', field: 'position' });
-  const found = columns.flatMap((offsetM) => {
-    const column = wallPoint(place.wall, offsetM);
-    const asideM = Math.abs(offsetM - place.offsetM);
-    const aside: Point3[] = asideM > 1e-6 ? [[place.point[0], place.point[1], z]] : [];
-    return jogs(network, levelIndex, column, z, 'wall').map((jog) => ({
-      ...jog,
-      points: [...aside, ...jog.points],
-      media: [...aside.map((): Medium => 'wall'), ...jog.media],
-      cost: jog.cost + asideM * (1 + STUD_BORED_M / 0.4),
-    }));
-  });
-  return found.length > 0 ? fine(found) : refuse('no-way-in', { kind: 'infeasible', field: 'position' });
-}
-
-/** Offsets along the wall at which a cable can climb from `heightM` to the head without meeting an opening. */
-function clearColumns(network: Network, place: WallPlace, heightM: number): number[] {
-  const openings = openingsOf(network.building, place.wall);
-  const blocks = (offsetM: number) => openings.find((o) => Math.abs(offsetM - o.offsetM) < o.widthM / 2 && o.headM > heightM);
+  const openings = openingsOf(building, place.wall);
   const inside = openings.some(
     (o) => Math.abs(place.offsetM - o.offsetM) < o.widthM / 2 && heightM > o.sillM && heightM < o.headM,
   );
-  if (inside) return [];
+  if (inside) return refuse('in-opening', { kind: 'infeasible', field: 'position' });
+  const up = clearColumns(network, place, heightM, 'up');
+  const down = clearColumns(network, place, heightM, 'down');
+  if (up.length + down.length === 0) return refuse('in-opening', { kind: 'infeasible', field: 'position' });
+  const top = level.elevationM + wallTopM(building, place.wall);
+  const from = (columns: readonly number[], placed: PlacedLayer | undefined) =>
+    columns.flatMap((offsetM) => {
+      const asideM = Math.abs(offsetM - place.offsetM);
+      const aside: Point3[] = asideM > 1e-6 ? [[place.point[0], place.point[1], z]] : [];
+      const studs = asideM > 1e-6 ? studsCrossed(building, place.wall, place.offsetM, offsetM).length : 0;
+      return entriesIn(network, placed, wallPoint(place.wall, offsetM), z, 'wall').map((entry): Entry => {
+        const reached = entry.points[entry.points.length - 1][2];
+        const plates =
+          Number(reached > top - 1e-6 && z < top) * weights.plateBoredM +
+          Number(reached < level.elevationM + 1e-6) * weights.floorBoredM;
+        return {
+          ...entry,
+          points: [...aside, ...entry.points],
+          media: [...aside.map((): Medium => 'wall'), ...entry.media],
+          work: entry.work + asideM + (asideM > 1e-6 ? weights.turnM : 0),
+          holes: entry.holes + studs * weights.studBoredM + plates,
+        };
+      });
+    });
+  const found = [...from(up, layerAbove(network, levelIndex)), ...from(down, layerUnder(network, levelIndex))];
+  return found.length > 0 ? fine(found) : refuse('no-way-in', { kind: 'infeasible', field: 'position' });
+}
+
+/** Offsets along the wall at which a cable can climb from `heightM` to the head, or fall to the sole, without meeting an opening. */
+function clearColumns(network: Network, place: WallPlace, heightM: number, direction: 'up' | 'down'): number[] {
+  const openings = openingsOf(network.building, place.wall);
+  const isBeyond = (o: (typeof openings)[number]) => (direction === 'up' ? o.headM > heightM : o.sillM < heightM);
+  const blocks = (offsetM: number) => openings.find((o) => Math.abs(offsetM - o.offsetM) < o.widthM / 2 && isBeyond(o));
   if (!blocks(place.offsetM)) return [place.offsetM];
   const lengthM = wallLength(place.wall);
   const columns: number[] = [];
-  for (const direction of [-1, 1]) {
+  for (const side of [-1, 1]) {
     let offsetM = place.offsetM;
     for (let o = blocks(offsetM); o; o = blocks(offsetM)) {
-      // A door cannot be passed at this height, only a window that begins above it.
-      if (o.sillM < heightM) {
+      // What reaches this height cannot be passed at it.
+      if (o.sillM < heightM && o.headM > heightM) {
         offsetM = NaN;
         break;
       }
-      offsetM = o.offsetM + direction * (o.widthM / 2 + BESIDE_OPENING_M);
+      offsetM = o.offsetM + side * (o.widthM / 2 + BESIDE_OPENING_M);
     }
     if (offsetM >= 0 && offsetM <= lengthM) columns.push(offsetM);
   }

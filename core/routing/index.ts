@@ -1,6 +1,8 @@
-// Here: the ways a cable can take through the building, and the cheapest of them for each run.
+// Here: the ways a cable can take through the building, and the cheapest of them for each run, with its holes.
 // Not here: slack, waste and cut lengths (runs), and what is drawn.
-// Start with `networkOf`, then `routeDevice`; `openAirSegments` is the independent judge of both.
-export { networkOf, LATTICE_STEP_M, type Network } from './network.ts';
-export { routeBetween, routeDevice, type EndPlace, type Penetration, type RoutedPath } from './route-device.ts';
+// Start with `networkOf`, then `routeDevice`; `openAirSegments` and `holesOf` are the independent judges of both.
+export { networkOf, type Network } from './network.ts';
+export { HOLE_MEMBERS, holesOf, type Hole, type HoleMember } from './holes.ts';
+export { routeBetween, routeDevice, type EndPlace, type RoutedPath } from './route-device.ts';
 export { openAirSegments, type OpenAirSegment } from './open-air.ts';
+export { NEW_FRAMING, type Weights } from './weights.ts';

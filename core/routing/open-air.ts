@@ -1,6 +1,6 @@
 import { ceilingHeightOf, openingsOf, wallLength, type Building } from '../building/index.ts';
 import { closestOnSegment, pointInPolygon, type Point2, type Point3 } from '../geometry/index.ts';
-import type { Level, Medium } from '../project/index.ts';
+import type { FeatureKind, Level, Medium } from '../project/index.ts';
 
 /** A part of a route that lies in no wall, cavity or riser. */
 export interface OpenAirSegment {
@@ -40,7 +40,17 @@ const TESTS: Readonly<Record<Medium, (building: Building, p: Point3) => boolean>
   wall: inWall,
   riser: inRiser,
   bulkhead: inBulkhead,
+  crawl: inCrawlSpace,
+  chase: (building, p) => alongFeature(building, p, ['chase', 'disused-chimney'], 0.01),
+  conduit: (building, p) => alongFeature(building, p, ['conduit'], LEAD_IN_M),
+  soffit: (building, p) => alongFeature(building, p, ['soffit-way'], LEAD_IN_M),
+  outside: (building, p) => alongFeature(building, p, ['outside-wall-way'], LEAD_IN_M),
+  underground: (building, p) => alongFeature(building, p, ['underground-way'], LEAD_IN_M),
+  surface: (building, p) => alongFeature(building, p, ['surface-channel'], LEAD_IN_M),
 };
+
+/** From a way outside through the wall beside it, m. */
+const LEAD_IN_M = 0.95;
 
 const plan = (p: Point3): Point2 => [p[0], p[1]];
 
@@ -71,7 +81,15 @@ function inWall(building: Building, p: Point3): boolean {
       level.ceilingHeightM,
       ...(building.roomsByLevel[level.id] ?? []).map((room) => ceilingHeightOf(room, level)),
     );
-    if (heightM < -1e-6 || heightM > highest + level.cavityDepthM + 1e-6) return false;
+    // A wall goes on through the floor under it, down to the ceiling below or to where cable hangs under the joists.
+    const below = building.levels[building.levels.indexOf(level) - 1];
+    const ceilings = below ? (building.roomsByLevel[below.id] ?? []).map((room) => ceilingHeightOf(room, below)) : [];
+    const under = below ? level.elevationM - below.elevationM - Math.min(below.ceilingHeightM, ...ceilings) : 0;
+    const crawl = (building.featuresByLevel[level.id] ?? []).filter(
+      ({ kind }) => kind === 'crawl-space' || kind === 'basement-ceiling',
+    );
+    const lowest = Math.max(under, 0, ...crawl.map(({ bottomM }) => -bottomM));
+    if (heightM < -lowest - 1e-6 || heightM > highest + level.cavityDepthM + 1e-6) return false;
     return (building.wallsByLevel[level.id] ?? []).some((wall) => {
       if (!wall.cableMayRun) return false;
       const { t, distanceM } = closestOnSegment(plan(p), wall.a, wall.b);
@@ -107,4 +125,30 @@ function inBulkhead(building: Building, p: Point3): boolean {
     const heights = beside.map((room) => level.elevationM + ceilingHeightOf(room, level));
     return heights.length >= 2 && p[2] >= Math.min(...heights) - 1e-6 && p[2] <= Math.max(...heights) + level.cavityDepthM + 1e-6;
   });
+}
+
+/** Under the joists of a basement or crawl space. */
+function inCrawlSpace(building: Building, p: Point3): boolean {
+  return building.levels.some((level) =>
+    (building.featuresByLevel[level.id] ?? []).some(
+      (feature) =>
+        (feature.kind === 'crawl-space' || feature.kind === 'basement-ceiling') &&
+        p[2] >= level.elevationM + feature.bottomM - 1e-6 &&
+        p[2] <= level.elevationM + 1e-6 &&
+        pointInPolygon(plan(p), feature.points as Point2[], 0.3),
+    ),
+  );
+}
+
+/** Within a made way, or on the short way from it into the wall beside it. */
+function alongFeature(building: Building, p: Point3, kinds: readonly FeatureKind[], reachM: number): boolean {
+  return building.levels.some((level) =>
+    (building.featuresByLevel[level.id] ?? []).some((feature) => {
+      if (!kinds.includes(feature.kind)) return false;
+      const reach = Math.max(feature.widthM, feature.depthM) / 2 + reachM;
+      const points = feature.points as Point2[];
+      if (points.length === 1) return Math.hypot(p[0] - points[0][0], p[1] - points[0][1]) <= reach;
+      return points.slice(1).some((b, k) => closestOnSegment(plan(p), points[k], b).distanceM <= reach);
+    }),
+  );
 }

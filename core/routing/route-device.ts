@@ -1,22 +1,16 @@
-import { shortestPathTree, walkToSource, type PathTree } from '../graph/index.ts';
-import type { Point2, Point3 } from '../geometry/index.ts';
-import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import { nearestWall, openingsOf, wallPoint } from '../building/index.ts';
-import type { Medium, Rack, Room } from '../project/index.ts';
-import { TURN_M } from './costs.ts';
+import type { Point3 } from '../geometry/index.ts';
+import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import type { Medium, Rack } from '../project/index.ts';
+import type { Entry } from './attach.ts';
 import { waysIn, type EndPlace } from './ends.ts';
-import type { Jog } from './jogs.ts';
+import { holesOf, type Hole } from './holes.ts';
 import type { Network } from './network.ts';
 import { straighten } from './straighten.ts';
+import { tightened } from './tighten.ts';
+import { AXES, growTree, type WayTree } from './tree.ts';
 
 export type { EndPlace } from './ends.ts';
-
-/** A hole that the run needs: through the head of a wall, or through a floor in a riser. */
-export interface Penetration {
-  readonly at: Point3;
-  readonly wallId: string | null;
-  readonly through: 'plate' | 'masonry' | 'fire' | 'floor';
-}
 
 /** The way of one cable from the device to the rack's entry, metres from the datum. */
 export interface RoutedPath {
@@ -26,18 +20,13 @@ export interface RoutedPath {
   readonly riseM: number;
   readonly runM: number;
   readonly dropM: number;
-  readonly joistsDrilled: number;
-  readonly penetrations: readonly Penetration[];
+  /** Holes in their order from the device. */
+  readonly holes: readonly Hole[];
+  /** What the way costs for this cable alone, m of cable. */
+  readonly costM: number;
 }
 
-/** All cheapest ways to one end, found once for a network. */
-interface RackTree {
-  readonly tree: PathTree;
-  readonly entries: ReadonlyMap<number, Jog>;
-}
-
-const AXES = 3;
-const treesOf = new WeakMap<Network, Map<string, Outcome<RackTree>>>();
+const treesOf = new WeakMap<Network, Map<string, Outcome<WayTree>>>();
 
 /**
  * The cheapest way from an end to a rack through walls, cavities and risers.
@@ -59,55 +48,46 @@ export function routeBetween(network: Network, end: EndPlace, target: EndPlace, 
   if (!starts.ok) return starts;
   const toTarget = targetTree(network, target);
   if (!toTarget.ok) return { ok: false, problem: { ...toTarget.problem, field: name } };
-  const { tree, entries } = toTarget.value;
-  let best: { jog: Jog; state: number; cost: number } | null = null;
-  for (const jog of starts.value) {
+  const best = bestStart(network, toTarget.value, starts.value);
+  if (!best) return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name });
+  return fine(assemble(network, best.entry, best.state, toTarget.value, best.costM));
+}
+
+/** The cheapest of the ways in, with the state of the tree that it joins; null where none of them leads to the end. */
+export function bestStart(
+  { weights }: Network,
+  tree: WayTree,
+  starts: readonly Entry[],
+): { readonly entry: Entry; readonly state: number; readonly costM: number } | null {
+  let best: { entry: Entry; state: number; costM: number } | null = null;
+  for (const entry of starts) {
     for (let axis = 0; axis < AXES; axis++) {
-      const state = jog.node * AXES + axis;
-      const cost = jog.cost + tree.cost[state] + (axis === jog.axis ? 0 : TURN_M);
-      if (cost < Infinity && (!best || cost < best.cost - 1e-9)) best = { jog, state, cost };
+      const state = entry.node * AXES + axis;
+      const costM = entry.work + entry.holes + tree.cost[state] + (axis === entry.axis ? 0 : weights.turnM);
+      if (costM < Infinity && (!best || costM < best.costM - 1e-9)) best = { entry, state, costM };
     }
   }
-  if (!best) return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name });
-  return fine(assemble(network, best.jog, walkToSource(tree, best.state), entries));
+  return best;
 }
 
 /** Ways to racks and to the far ends of jumpers are remembered; a device that is dragged leaves many behind. */
 const MOST_TREES = 40;
 
-function targetTree(network: Network, target: EndPlace): Outcome<RackTree> {
+function targetTree(network: Network, target: EndPlace): Outcome<WayTree> {
   let trees = treesOf.get(network);
   if (!trees) treesOf.set(network, (trees = new Map()));
   const key = `${target.mount}:${target.levelId}:${target.x}:${target.y}:${target.heightM}`;
   let found = trees.get(key);
   if (!found) {
     if (trees.size >= MOST_TREES) trees.delete([...trees.keys()].find((old) => !old.startsWith('rack')) ?? '');
-    trees.set(key, (found = growTree(network, target)));
+    const ways = waysIn(network, target);
+    trees.set(key, (found = ways.ok ? fine(growTree(network, ways.value)) : ways));
   }
   return found;
 }
 
-function growTree(network: Network, target: EndPlace): Outcome<RackTree> {
-  const ways = waysIn(network, target);
-  if (!ways.ok) return ways;
-  const entries = new Map<number, Jog>();
-  for (const jog of ways.value) {
-    const state = jog.node * AXES + jog.axis;
-    const other = entries.get(state);
-    if (!other || jog.cost < other.cost) entries.set(state, jog);
-  }
-  const sources = [...entries].map(([to, jog]) => ({ to, cost: jog.cost }));
-  const tree = shortestPathTree(network.nodes.length * AXES, sources, (state, visit) => {
-    const axis = state % AXES;
-    for (const arc of network.arcs[(state - axis) / AXES]) {
-      visit(arc.to * AXES + arc.axis, arc.cost + (arc.axis === axis ? 0 : TURN_M));
-    }
-  });
-  return fine({ tree, entries });
-}
-
 /** Two wall boxes in one wall: along it at the lower height, then up; null where that is not one wall, or an opening is between. */
-function insideWall({ building }: Network, a: EndPlace, b: EndPlace): RoutedPath | null {
+function insideWall({ building, weights }: Network, a: EndPlace, b: EndPlace): RoutedPath | null {
   if (a.levelId !== b.levelId || a.mount !== 'wall' || b.mount !== 'wall' || a.heightM === null || b.heightM === null)
     return null;
   const placeOf = ({ levelId, x, y }: EndPlace) => nearestWall(building, levelId, [x, y], 0.35, (wall) => wall.cableMayRun);
@@ -126,44 +106,39 @@ function insideWall({ building }: Network, a: EndPlace, b: EndPlace): RoutedPath
   const points = corners.map(tidy).filter((p, i, all) => i === 0 || all[i - 1].some((value, axis) => value !== p[axis]));
   if (points.length < 2) points.push(points[0]);
   const media = points.slice(1).map((): Medium => 'wall');
-  return { points, media, ...partsOf(points), joistsDrilled: 0, penetrations: [] };
+  const parts = partsOf(points);
+  const holes = holesOf(building, points, media);
+  return { points, media, ...parts, holes, costM: parts.riseM + parts.runM + parts.dropM + holes.length * weights.studBoredM };
 }
 
-function assemble(network: Network, start: Jog, states: readonly number[], entries: ReadonlyMap<number, Jog>): RoutedPath {
+function assemble(network: Network, start: Entry, from: number, tree: WayTree, costM: number): RoutedPath {
+  const { x, y, z, space, spaces, to, detail, turned, details } = network;
   const points: Point3[] = [...start.points];
   const media: Medium[] = [...start.media];
-  const penetrations: Penetration[] = start.walls.map(holeInWall);
-  let joistsDrilled = joistsCrossed(network, start);
-  for (let k = 0; k + 1 < states.length; k++) {
-    const from = Math.floor(states[k] / AXES);
-    const to = Math.floor(states[k + 1] / AXES);
-    // The tree was grown from the rack: the arc was walked from `to` to `from` along the axis kept in the state.
-    const arc =
-      network.arcs[from].find((a) => a.to === to && a.axis === states[k] % AXES) ?? network.arcs[from].find((a) => a.to === to)!;
-    const target = network.nodes[to];
-    points.push(...arc.between, target.at);
-    media.push(...arc.media);
-    penetrations.push(...arc.walls.map(holeInWall));
-    if (arc.media[0] === 'riser') penetrations.push({ at: target.at, wallId: null, through: 'floor' });
-    const room = network.nodes[from].room ?? target.room;
-    if (room && arc.media[0] === 'cavity') joistsDrilled += joistsBetween(room, network.nodes[from].at, target.at);
+  let state = from;
+  for (; tree.next[state] >= 0; state = tree.next[state]) {
+    const arc = tree.arc[state];
+    const node = to[arc];
+    const between = detail[arc] < 0 ? null : details[detail[arc]];
+    if (between) {
+      points.push(...(turned[arc] ? [...between.points].reverse() : between.points));
+      media.push(...(turned[arc] ? [...between.media].reverse() : between.media));
+    } else {
+      media.push(spaces[space[node]].medium);
+    }
+    points.push([x[node], y[node], z[node]]);
   }
-  const end = entries.get(states[states.length - 1])!;
+  const end = tree.entries.get(state)!;
   points.push(...[...end.points].reverse().slice(1));
   media.push(...[...end.media].reverse());
-  penetrations.push(...[...end.walls].reverse().map(holeInWall));
-  joistsDrilled += joistsCrossed(network, end);
-  const way = straighten(points.map(tidy), media);
-  return { ...way, ...partsOf(way.points), joistsDrilled, penetrations };
+  const straight = straighten(points.map(tidy), media);
+  const tight = tightened(network, straight);
+  const way = straighten(tight.points.map(tidy), tight.media);
+  return { ...way, ...partsOf(way.points), holes: holesOf(network.building, way.points, way.media), costM };
 }
 
 /** A micrometre is finer than any building and keeps float noise out of files. */
 const tidy = ([x, y, z]: Point3): Point3 => [Math.round(x * 1e6) / 1e6, Math.round(y * 1e6) / 1e6, Math.round(z * 1e6) / 1e6];
-
-function holeInWall({ wall, at }: Jog['walls'][number]): Penetration {
-  const through = wall.kind === 'fire' ? 'fire' : wall.kind === 'masonry' || wall.kind === 'concrete' ? 'masonry' : 'plate';
-  return { at, wallId: wall.id, through };
-}
 
 /** Upward, level and downward metres of a way. */
 export function partsOf(points: readonly Point3[]): { riseM: number; runM: number; dropM: number } {
@@ -177,22 +152,4 @@ export function partsOf(points: readonly Point3[]): { riseM: number; runM: numbe
     runM += Math.hypot(points[k][0] - points[k - 1][0], points[k][1] - points[k - 1][1]);
   }
   return { riseM, runM, dropM };
-}
-
-function joistsCrossed(network: Network, jog: Jog): number {
-  const room = network.nodes[jog.node].room;
-  if (!room) return 0;
-  let count = 0;
-  for (let k = 0; k + 1 < jog.points.length; k++) {
-    if (jog.media[k] === 'cavity') count += joistsBetween(room, jog.points[k], jog.points[k + 1]);
-  }
-  return count;
-}
-
-/** Joists of a room between two points, the first joist line taken through the origin until the survey places it. */
-function joistsBetween(room: Room, a: Point3 | Point2, b: Point3 | Point2): number {
-  if (room.framing !== 'solid' && room.framing !== 'i-joist') return 0;
-  const across = (p: Point3 | Point2) => -p[0] * Math.sin(room.joistAngleRad) + p[1] * Math.cos(room.joistAngleRad);
-  const bay = (p: Point3 | Point2) => Math.floor(across(p) / room.joistSpacingM + 1e-9);
-  return Math.abs(bay(a) - bay(b));
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CRAWL_M, KNEEL_M, STAND_M } from '../building/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 
 export const atticHeightInput = z.strictObject({
@@ -20,11 +21,6 @@ export interface AtticHeight {
   readonly crawlFromM: number | null;
   readonly drillFromM: number | null;
 }
-
-/** Heights that a person needs over the joists [practice], m. */
-export const CRAWL_M = 0.6;
-export const KNEEL_M = 1.2;
-export const STAND_M = 1.8;
 
 /**
  * Answers: how high is an attic at a distance from the eaves, can a person get there, does a drill fit at the plate?

@@ -9,8 +9,17 @@ import {
   type Room,
   type Wall,
 } from '../project/index.ts';
-import { attachmentOf, buildingOf, isSideOf, openingsOf, roomAt, wallLength, wallPoint } from '../building/index.ts';
-import { studsOf, type Framed } from './framing.ts';
+import {
+  attachmentOf,
+  buildingOf,
+  isSideOf,
+  openingsOf,
+  roomAt,
+  wallLength,
+  wallPoint,
+  studsOf,
+  type Framed,
+} from '../building/index.ts';
 import type { WallSide } from './heights.ts';
 
 /** One wall seen square on: distances from its end a, heights above finished floor, m. */

@@ -2,6 +2,17 @@ import { surveyTerms } from './survey.ts';
 
 /** The trade's words for what the core names by code. */
 export const terms = {
+  /** What is bored, cored or passed. */
+  holes: {
+    joist: 'Joists bored',
+    stud: 'Studs bored',
+    'top-plate': 'Top plates',
+    'sole-plate': 'Sole plates and floors',
+    board: 'Wall boards',
+    masonry: 'Masonry cored',
+    fire: 'Fire separations',
+    floor: 'Floors in risers',
+  },
   ...surveyTerms,
   systems: {
     sound: 'Sound',

@@ -442,7 +442,7 @@ function HoleLayer({ derived, levelId, levels, runIds }: HoleProps) {
   for (const id of runIds) {
     const wanted = derived.runById.get(id)?.wanted;
     if (!wanted?.ok) continue;
-    for (const { at } of wanted.value.penetrations) {
+    for (const { at } of wanted.value.holes) {
       const level = [...levels].reverse().find((l) => l.elevationM <= at[2] + 1e-6);
       if (level?.id === levelId) places.set(`${at[0].toFixed(2)},${at[1].toFixed(2)}`, [at[0], at[1]]);
     }

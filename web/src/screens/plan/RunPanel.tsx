@@ -1,7 +1,9 @@
 import { Select } from 'antd';
+import { Fragment } from 'react';
 import { findingsOf } from '@dusky-spool/core/checks';
 import type { ToldFinding } from '@dusky-spool/core/following';
 import { listOf, RUN_STATES, update, type ProjectDocument, type Run } from '@dusky-spool/core/project';
+import { HOLE_MEMBERS, type HoleMember } from '@dusky-spool/core/routing';
 import { isKept, runState, type PlannedRun } from '@dusky-spool/core/runs';
 import { formatCableLength } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
@@ -36,8 +38,8 @@ export function RunPanel({ document, planned, onSelect }: Props) {
     if (operation) edit(title, [operation]);
   };
   const together = run.bundle === '' ? 0 : runs.filter((other) => other.run.bundle === run.bundle).length;
-  const holes = wanted.ok ? wanted.value.penetrations : [];
-  const through = (kind: (typeof holes)[number]['through']) => holes.filter((hole) => hole.through === kind).length;
+  const holes = wanted.ok ? wanted.value.holes : [];
+  const through = (kind: HoleMember) => holes.filter(({ member }) => member === kind).length;
   return (
     <>
       <RunTag number={run.number} large>
@@ -87,20 +89,18 @@ export function RunPanel({ document, planned, onSelect }: Props) {
         <>
           <div className="eyebrow">{text('run.route')}</div>
           <dl className="figures">
-            <dt>{text('run.joists')}</dt>
-            <dd>{wanted.value.joistsDrilled}</dd>
-            <dt>{text('run.plates')}</dt>
-            <dd>{text('run.holes', { count: through('plate') })}</dd>
-            {through('floor') > 0 && <dt>{text('run.floors')}</dt>}
-            {through('floor') > 0 && <dd>{through('floor')}</dd>}
-            {through('masonry') + through('fire') > 0 && <dt>{text('run.masonry')}</dt>}
-            {through('masonry') + through('fire') > 0 && (
-              <dd>{text('run.holes', { count: through('masonry') + through('fire') })}</dd>
-            )}
+            {HOLE_MEMBERS.filter((member) => through(member) > 0).map((member) => (
+              <Fragment key={member}>
+                <dt>{term(`holes.${member}`)}</dt>
+                <dd>{text('run.holes', { count: through(member) })}</dd>
+              </Fragment>
+            ))}
+            {holes.length === 0 && <dt>{text('run.bored')}</dt>}
+            {holes.length === 0 && <dd>{text('run.nothingBored')}</dd>}
             <dt>{text('run.pulledWith')}</dt>
             <dd>{together > 1 ? text('run.bundleOf', { bundle: run.bundle, count: together }) : text('run.alone')}</dd>
           </dl>
-          {wanted.value.joistsDrilled > 0 && <p className="caution">{text('run.boring')}</p>}
+          {through('joist') + through('stud') > 0 && <p className="caution">{text('run.boring')}</p>}
           {through('masonry') + through('fire') > 0 && <p className="caution">{text('run.masonryCaution')}</p>}
         </>
       )}

@@ -11,6 +11,16 @@ export interface WallGrid {
   near(p: Point2, withinM: number): Wall[];
 }
 
+const kept = new WeakMap<readonly Wall[], WallGrid>();
+
+/** Walls of a list whose box comes within `withinM` of a point; the list is sorted into a grid once. */
+export function wallsNear(walls: readonly Wall[], p: Point2, withinM: number): Wall[] {
+  let grid = kept.get(walls);
+  if (!grid) kept.set(walls, (grid = wallGrid(walls)));
+  return grid.near(p, withinM);
+}
+
+/** The walls of a level sorted into cells of a metre. */
 export function wallGrid(walls: readonly Wall[]): WallGrid {
   const cells = new Map<number, Wall[]>();
   const key = (i: number, j: number) => (i + 32_768) * 65_536 + (j + 32_768);

@@ -1,0 +1,149 @@
+import { wallGrid, wallTopM, type Building, type WallGrid } from '../building/index.ts';
+import { closestOnSegment, pointInPolygon, rotate2, type Point2, type Point3 } from '../geometry/index.ts';
+import type { Medium, Wall } from '../project/index.ts';
+import type { Axis } from './arcs.ts';
+import { STEP_M, type Layer } from './layer.ts';
+import { across, bayNumber, type Space } from './spaces.ts';
+import { wallCrossing, type Weights } from './weights.ts';
+
+/** A short way from a place to a node of the lattice around it. Costs in metres of cable. */
+export interface Entry {
+  /** Number of the node in its layer; in the network once it is put together. */
+  readonly node: number;
+  readonly points: readonly Point3[];
+  readonly media: readonly Medium[];
+  readonly axis: Axis;
+  readonly work: number;
+  readonly holes: number;
+}
+
+const grids = new WeakMap<readonly Wall[], WallGrid>();
+function gridOf(building: Building, levelIndex: number): WallGrid {
+  const walls = building.wallsByLevel[building.levels[levelIndex].id] ?? NO_WALLS;
+  let grid = grids.get(walls);
+  if (!grid) grids.set(walls, (grid = wallGrid(walls)));
+  return grid;
+}
+const NO_WALLS: readonly Wall[] = [];
+
+/**
+ * The ways from a place to the lattice nodes around it: first upright inside `medium` to their height, then square to the grid.
+ * With `sameHeightOnly` the place is in the space itself and only nodes at its own height count.
+ */
+export function entriesAt(
+  building: Building,
+  weights: Weights,
+  layer: Layer,
+  p: Point2,
+  z: number,
+  medium: Medium,
+  sameHeightOnly = false,
+): Entry[] {
+  for (const reach of [1, 2]) {
+    const found: Entry[] = [];
+    for (const node of nodesAround(layer, p, reach)) {
+      const space = layer.spaces[layer.space[node]];
+      if (sameHeightOnly && Math.abs(space.z - z) > 1e-6) continue;
+      const best = bestCorner(building, weights, layer, p, z, node, space, medium);
+      if (best) found.push(best);
+    }
+    if (found.length > 0) return found;
+  }
+  return [];
+}
+
+function nodesAround(layer: Layer, p: Point2, reach: number): number[] {
+  const [u, v] = rotate2(p, -layer.angleRad);
+  const i = Math.floor(u / STEP_M - 0.5) - layer.i0;
+  const j = Math.floor(v / STEP_M - 0.5) - layer.j0;
+  const nodes: number[] = [];
+  for (let di = 1 - reach; di <= reach; di++) {
+    for (let dj = 1 - reach; dj <= reach; dj++) {
+      const [column, row] = [i + di, j + dj];
+      if (column < 0 || row < 0 || column >= layer.columns || row >= layer.rows) continue;
+      const node = layer.nodeAt[row * layer.columns + column];
+      if (node >= 0) nodes.push(node);
+    }
+  }
+  return nodes;
+}
+
+/** The cheaper of the two square ways to a node, where at least one stays in the space or in a wall head. */
+function bestCorner(
+  building: Building,
+  weights: Weights,
+  layer: Layer,
+  p: Point2,
+  z: number,
+  node: number,
+  space: Space,
+  medium: Medium,
+): Entry | null {
+  const angleRad = layer.angleRad;
+  const end: Point2 = [layer.x[node], layer.y[node]];
+  const [u, v] = rotate2(p, -angleRad);
+  const [eu, ev] = rotate2(end, -angleRad);
+  const grid = gridOf(building, layer.levelIndex);
+  let best: Entry | null = null;
+  for (const axis of [0, 1] as const) {
+    const corner = rotate2(axis === 0 ? [u, ev] : [eu, v], angleRad);
+    const legs = [
+      [p, corner],
+      [corner, end],
+    ] as const;
+    if (!legs.every(([from, to]) => staysInside(grid, from, to, space.polygon))) continue;
+    let work = Math.abs(space.z - z);
+    let holes = 0;
+    for (const [from, to] of legs) {
+      const lengthM = Math.hypot(to[0] - from[0], to[1] - from[1]);
+      if (lengthM < 1e-9) continue;
+      const [x, y] = [across(space, from), across(space, to)];
+      work += lengthM + space.openPerM * Math.abs(x - y) * weights.openFrameM;
+      holes += Math.abs(bayNumber(space, x) - bayNumber(space, y)) * weights.joistBoredM;
+      for (const { wall } of grid.crossing(from, to)) {
+        const level = building.levelById[wall.levelId];
+        holes += wallCrossing(weights, wall, level.elevationM + wallTopM(building, wall), space.z);
+      }
+    }
+    if (legs.every(([from, to]) => Math.hypot(to[0] - from[0], to[1] - from[1]) > 1e-6)) work += weights.turnM;
+    if (best && work + holes >= best.work + best.holes) continue;
+    const lift: Point3[] = Math.abs(space.z - z) > 1e-6 ? [[p[0], p[1], space.z]] : [];
+    const lastLegM = Math.hypot(end[0] - corner[0], end[1] - corner[1]);
+    best = {
+      node,
+      points: [[p[0], p[1], z], ...lift, [corner[0], corner[1], space.z], [end[0], end[1], space.z]],
+      media: [...lift.map(() => medium), space.medium, space.medium],
+      axis: lastLegM > 1e-6 ? axis : axis === 0 ? 1 : 0,
+      work,
+      holes,
+    };
+  }
+  return best;
+}
+
+/** Whether every tenth of a metre of the way lies in the space itself or within a wall head. */
+function staysInside(grid: WallGrid, from: Point2, to: Point2, polygon: readonly Point2[]): boolean {
+  const lengthM = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  const steps = Math.max(1, Math.ceil(lengthM / 0.1));
+  for (let k = 0; k <= steps; k++) {
+    const s: Point2 = [from[0] + ((to[0] - from[0]) * k) / steps, from[1] + ((to[1] - from[1]) * k) / steps];
+    if (pointInPolygon(s, polygon, 0.005)) continue;
+    if (!grid.near(s, 0.01).some((wall) => closestOnSegment(s, wall.a, wall.b).distanceM <= wall.thicknessM / 2)) return false;
+  }
+  return true;
+}
+
+/** The nearest node on the lattice around a place that a straight short way reaches; -1 where there is none. */
+export function nearestNode(layer: Layer, p: Point2): number {
+  let best = -1;
+  let bestM = Infinity;
+  const around = nodesAround(layer, p, 1);
+  for (const node of around.length > 0 ? around : nodesAround(layer, p, 2)) {
+    const farM = Math.abs(layer.x[node] - p[0]) + Math.abs(layer.y[node] - p[1]);
+    if (farM < bestM - 1e-9) {
+      best = node;
+      bestM = farM;
+    }
+  }
+  return best;
+}

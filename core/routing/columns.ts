@@ -1,0 +1,108 @@
+import { openingsOf, studsOf, wallLength, wallPoint, wallTopM, type Building } from '../building/index.ts';
+import { rotate2, type Point2, type Point3 } from '../geometry/index.ts';
+import type { Wall } from '../project/index.ts';
+import type { Between } from './arcs.ts';
+import { nearestNode } from './attach.ts';
+import type { Layer } from './layer.ts';
+import { across, bayNumber } from './spaces.ts';
+import { isSolid, type Weights } from './weights.ts';
+
+/** Room for the trimmer studs beside an opening, m. */
+export const BESIDE_OPENING_M = 0.1;
+/** A bay narrower than this takes no cable: there is nowhere to put the drill, m. */
+const NARROWEST_M = 0.04;
+/** Distance between the places at which a hollow wall without studs is looked at, m. */
+const WITHOUT_STUDS_M = 0.6;
+
+/** A bay of a wall through which a cable can pass from the space under the floor to the space above the ceiling. */
+export interface Column {
+  readonly wallId: string;
+  /** Nodes in the layers above and below. */
+  readonly above: number;
+  readonly below: number;
+  readonly work: number;
+  readonly holes: number;
+  readonly between: Between;
+}
+
+/** Middles of the bays of a wall from its end a, m. */
+export function baysOf(building: Building, wall: Wall): number[] {
+  const lengthM = wallLength(wall);
+  const studs = studsOf(building, wall);
+  if (studs.length < 2) {
+    const count = Math.max(1, Math.floor(lengthM / WITHOUT_STUDS_M));
+    return Array.from({ length: count }, (_, n) => ((n + 0.5) * lengthM) / count);
+  }
+  const middles: number[] = [];
+  for (let k = 0; k + 1 < studs.length; k++) {
+    const from = studs[k].offsetM + studs[k].widthM / 2;
+    const to = studs[k + 1].offsetM - studs[k + 1].widthM / 2;
+    if (to - from >= NARROWEST_M) middles.push((from + to) / 2);
+  }
+  return middles;
+}
+
+/** The bays of the walls of a level that join the layer above their ceilings to the one under their floor. */
+export function columnsOf(building: Building, weights: Weights, above: Layer, below: Layer): Column[] {
+  const level = building.levels[above.levelIndex];
+  const found: Column[] = [];
+  for (const wall of building.wallsByLevel[level.id] ?? []) {
+    if (!wall.cableMayRun || isSolid(wall)) continue;
+    const openings = openingsOf(building, wall);
+    for (const offsetM of baysOf(building, wall)) {
+      if (openings.some((o) => Math.abs(offsetM - o.offsetM) < o.widthM / 2 + BESIDE_OPENING_M)) continue;
+      const column = columnAt(building, weights, above, below, wall, wallPoint(wall, offsetM));
+      if (column) found.push(column);
+    }
+  }
+  return found;
+}
+
+function columnAt(building: Building, weights: Weights, above: Layer, below: Layer, wall: Wall, p: Point2): Column | null {
+  const [top, bottom] = [nearestNode(above, p), nearestNode(below, p)];
+  if (top < 0 || bottom < 0) return null;
+  const [high, low] = [above.spaces[above.space[top]].z, below.spaces[below.space[bottom]].z];
+  const wallTop = building.levels[above.levelIndex].elevationM + wallTopM(building, wall);
+  if (high < wallTop - 1e-6 || low >= high) return null;
+  const [upper, lower] = [legTo(weights, above, p, top), legTo(weights, below, p, bottom)];
+  return {
+    wallId: wall.id,
+    above: top,
+    below: bottom,
+    work: upper.work + lower.work + (high - low) + weights.levelChangedM + 2 * weights.turnM,
+    holes: upper.holes + lower.holes + weights.plateBoredM + weights.floorBoredM,
+    between: {
+      points: [...upper.corner, [p[0], p[1], high], [p[0], p[1], low], ...lower.corner],
+      media: [
+        ...upper.corner.map(() => upper.medium),
+        upper.medium,
+        'wall',
+        lower.medium,
+        ...lower.corner.map(() => lower.medium),
+      ],
+    },
+  };
+}
+
+/** Square to the grid from a bay of a wall to a node beside it. */
+function legTo(weights: Weights, layer: Layer, p: Point2, node: number) {
+  const space = layer.spaces[layer.space[node]];
+  const end: Point2 = [layer.x[node], layer.y[node]];
+  const [u] = rotate2(p, -layer.angleRad);
+  const [, ev] = rotate2(end, -layer.angleRad);
+  const corner = rotate2([u, ev], layer.angleRad);
+  const legs = [
+    [p, corner],
+    [corner, end],
+  ] as const;
+  let work = 0;
+  let holes = 0;
+  for (const [from, to] of legs) {
+    work += Math.hypot(to[0] - from[0], to[1] - from[1]);
+    const bays = Math.abs(bayNumber(space, across(space, from)) - bayNumber(space, across(space, to)));
+    holes += bays * weights.joistBoredM;
+  }
+  const bends = legs.every(([from, to]) => Math.hypot(to[0] - from[0], to[1] - from[1]) > 1e-6);
+  const at: Point3[] = bends ? [[corner[0], corner[1], space.z]] : [];
+  return { work, holes, corner: at, medium: space.medium };
+}

@@ -1,0 +1,218 @@
+import {
+  joistsOf,
+  roomAt,
+  studsOf,
+  wallGrid,
+  wallLength,
+  wallTopM,
+  type Building,
+  type Framed,
+  type WallGrid,
+} from '../building/index.ts';
+import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
+import type { Medium, Room, Wall } from '../project/index.ts';
+import { reachedFromAbove } from './spaces.ts';
+import { isSolid } from './weights.ts';
+
+/** What is bored: members of the frame, plates, boards, and what divides a house. */
+export const HOLE_MEMBERS = ['joist', 'stud', 'top-plate', 'sole-plate', 'board', 'masonry', 'fire', 'floor'] as const;
+export type HoleMember = (typeof HOLE_MEMBERS)[number];
+
+/** A hole that a route needs, once for all cables that share it. */
+export interface Hole {
+  readonly member: HoleMember;
+  readonly at: Point3;
+  readonly wallId: string | null;
+  readonly roomId: string | null;
+  /** The survey's own record of the member, where it was measured. */
+  readonly memberId: string | null;
+}
+
+const studsByWall = new WeakMap<Wall, { readonly members: unknown; readonly studs: readonly Framed[] }>();
+const joistsByRoom = new WeakMap<Room, { readonly members: unknown; readonly joists: readonly Framed[] }>();
+
+function studsIn(building: Building, wall: Wall): readonly Framed[] {
+  const known = studsByWall.get(wall);
+  if (known?.members === building.framingMembers) return known.studs;
+  const studs = studsOf(building, wall);
+  studsByWall.set(wall, { members: building.framingMembers, studs });
+  return studs;
+}
+
+function joistsIn(building: Building, room: Room): readonly Framed[] {
+  const known = joistsByRoom.get(room);
+  if (known?.members === building.framingMembers) return known.joists;
+  const seen = new Set<number>();
+  const joists = joistsOf(building, room).filter(({ offsetM }) => !seen.has(offsetM) && seen.add(offsetM));
+  joistsByRoom.set(room, { members: building.framingMembers, joists });
+  return joists;
+}
+
+/** Studs of a wall between two places along it. */
+export function studsCrossed(building: Building, wall: Wall, fromM: number, toM: number): Framed[] {
+  const [low, high] = fromM < toM ? [fromM, toM] : [toM, fromM];
+  return studsIn(building, wall).filter(({ offsetM }) => offsetM > low + 1e-6 && offsetM < high - 1e-6);
+}
+
+const grids = new WeakMap<readonly Wall[], WallGrid>();
+const NO_WALLS: readonly Wall[] = [];
+function gridOf(building: Building, levelId: string): WallGrid {
+  const walls = building.wallsByLevel[levelId] ?? NO_WALLS;
+  let grid = grids.get(walls);
+  if (!grid) grids.set(walls, (grid = wallGrid(walls)));
+  return grid;
+}
+
+/**
+ * The holes that a route needs, worked out from the route and the house alone, in their order from its start. A double top plate is
+ * one hole, as is a sole plate with the floor under it; over the head of a stud wall nothing is bored; joists are bored one by one,
+ * unless one reaches over them in an attic.
+ */
+export function holesOf(building: Building, points: readonly Point3[], media: readonly Medium[]): Hole[] {
+  const found: Hole[] = [];
+  for (let k = 0; k + 1 < points.length; k++) {
+    const [a, b] = [points[k], points[k + 1]];
+    const upright = Math.hypot(a[0] - b[0], a[1] - b[1]) < 1e-6;
+    if (media[k] === 'cavity' && !upright) found.push(...inCavity(building, a, b));
+    else if (media[k] === 'wall') found.push(...(upright ? throughPlates(building, a, b) : throughStuds(building, a, b)));
+    else if (media[k] === 'riser' || media[k] === 'chase') found.push(...throughFloors(building, a, b));
+    else if (media[k] === 'floor') found.push(hole('sole-plate', a, null, null));
+    else if (OUTSIDE.has(media[k]) && k + 1 < media.length && media[k + 1] === 'wall') found.push(...throughOutside(building, b));
+    else if (OUTSIDE.has(media[k]) && k > 0 && media[k - 1] === 'wall') found.push(...throughOutside(building, a));
+  }
+  return found;
+}
+
+const OUTSIDE: ReadonlySet<Medium> = new Set(['outside', 'soffit', 'underground', 'conduit', 'surface']);
+
+const hole = (
+  member: HoleMember,
+  at: Point3,
+  wallId: string | null,
+  roomId: string | null,
+  memberId: string | null = null,
+): Hole => ({ member, at: [tidy(at[0]), tidy(at[1]), tidy(at[2])], wallId, roomId, memberId });
+const tidy = (value: number) => Math.round(value * 1e6) / 1e6;
+
+const between = (a: Point3, b: Point3, t: number): Point3 => [
+  a[0] + (b[0] - a[0]) * t,
+  a[1] + (b[1] - a[1]) * t,
+  a[2] + (b[2] - a[2]) * t,
+];
+
+/** Joists and tall walls that a level piece above the ceilings passes. */
+function inCavity(building: Building, a: Point3, b: Point3): Hole[] {
+  const level = levelUnder(building, a[2]);
+  if (!level) return [];
+  const [p, q]: [Point2, Point2] = [
+    [a[0], a[1]],
+    [b[0], b[1]],
+  ];
+  const found: { t: number; hole: Hole }[] = [];
+  const crossed = gridOf(building, level.id).crossing(p, q);
+  for (const { wall, t } of crossed) {
+    const member = memberOfWall(building, wall, level.elevationM, a[2]);
+    if (member) found.push({ t, hole: hole(member, between(a, b, t), wall.id, null) });
+  }
+  // From room to room: within each its own joists count.
+  const cuts = [0, ...crossed.map(({ t }) => t), 1].sort((m, n) => m - n);
+  for (let k = 0; k + 1 < cuts.length; k++) {
+    const [from, to] = [cuts[k], cuts[k + 1]];
+    if (to - from < 1e-9) continue;
+    const [x, y] = between(a, b, (from + to) / 2);
+    const room = roomAt(building, level.id, [x, y]);
+    if (!room || (room.framing !== 'solid' && room.framing !== 'i-joist')) continue;
+    const acrossOf = ([u, v]: readonly number[]) => -u * Math.sin(room.joistAngleRad) + v * Math.cos(room.joistAngleRad);
+    const [start, end] = [acrossOf(between(a, b, from)), acrossOf(between(a, b, to))];
+    if (Math.abs(end - start) < 1e-9) continue;
+    for (const joist of joistsIn(building, room)) {
+      const share = (joist.offsetM - start) / (end - start);
+      if (share < 0 || share >= 1) continue;
+      const t = from + (to - from) * share;
+      const at = between(a, b, t);
+      if (isOverTheTop(building, room, [at[0], at[1]])) continue;
+      found.push({ t, hole: hole('joist', at, null, room.id, joist.memberId) });
+    }
+  }
+  return found.sort((m, n) => m.t - n.t).map((one) => one.hole);
+}
+
+function isOverTheTop(building: Building, room: Room, p: Point2): boolean {
+  const attics = (building.featuresByLevel[room.levelId] ?? []).filter(({ kind }) => kind === 'attic');
+  return attics.length > 0 && reachedFromAbove({ attics } as never, p);
+}
+
+/** What is bored where a cable at a height passes a wall above the ceiling beside it; null over the head of a stud wall. */
+function memberOfWall(building: Building, wall: Wall, elevationM: number, z: number): HoleMember | null {
+  if (wall.kind === 'masonry' || wall.kind === 'concrete') return 'masonry';
+  if (wall.kind === 'fire') return 'fire';
+  return elevationM + wallTopM(building, wall) > z + 1e-6 ? 'board' : null;
+}
+
+/** The level in whose storey, or above whose ceiling, a height lies. */
+function levelUnder(building: Building, z: number) {
+  let found = building.levels[0];
+  for (const level of building.levels) if (level.elevationM <= z + 1e-6) found = level;
+  return found as (typeof building.levels)[number] | undefined;
+}
+
+/** Top and sole plates that an upright piece inside walls passes, of every storey on its way. */
+function throughPlates(building: Building, a: Point3, b: Point3): Hole[] {
+  const [low, high] = a[2] < b[2] ? [a[2], b[2]] : [b[2], a[2]];
+  const found: Hole[] = [];
+  for (const level of building.levels) {
+    const wall = wallAt(building, level.id, [a[0], a[1]]);
+    if (!wall || isSolid(wall)) continue;
+    const top = level.elevationM + wallTopM(building, wall);
+    if (low < level.elevationM - 1e-6 && high > level.elevationM + 1e-6)
+      found.push(hole('sole-plate', [a[0], a[1], level.elevationM], wall.id, null));
+    if (low < top - 1e-6 && high > top + 1e-6) found.push(hole('top-plate', [a[0], a[1], top], wall.id, null));
+  }
+  found.sort((m, n) => m.at[2] - n.at[2]);
+  return a[2] < b[2] ? found : found.reverse();
+}
+
+function wallAt(building: Building, levelId: string, p: Point2): Wall | undefined {
+  let best: Wall | undefined;
+  let bestM = Infinity;
+  for (const wall of gridOf(building, levelId).near(p, 0.02)) {
+    const { distanceM } = closestOnSegment(p, wall.a, wall.b);
+    if (wall.cableMayRun && distanceM <= wall.thicknessM / 2 + 1e-6 && distanceM < bestM) {
+      best = wall;
+      bestM = distanceM;
+    }
+  }
+  return best;
+}
+
+/** Studs that a level piece inside a wall passes. */
+function throughStuds(building: Building, a: Point3, b: Point3): Hole[] {
+  const level = levelUnder(building, a[2]);
+  const wall = level && wallAt(building, level.id, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]);
+  if (!wall) return [];
+  const offset = (p: Point3) => closestOnSegment([p[0], p[1]], wall.a, wall.b).t * wallLength(wall);
+  const [from, to] = [offset(a), offset(b)];
+  const studs = studsCrossed(building, wall, from, to);
+  if (from > to) studs.reverse();
+  return studs.map(({ offsetM, memberId }) =>
+    hole('stud', between(a, b, Math.abs(to - from) < 1e-9 ? 0 : (offsetM - from) / (to - from)), wall.id, null, memberId),
+  );
+}
+
+/** Floors that an upright piece in a riser or chase passes: open, but to be closed against fire. */
+function throughFloors(building: Building, a: Point3, b: Point3): Hole[] {
+  const [low, high] = a[2] < b[2] ? [a[2], b[2]] : [b[2], a[2]];
+  return building.levels
+    .filter(({ elevationM }) => elevationM > low + 1e-6 && elevationM <= high + 1e-6)
+    .map(({ elevationM }) => hole('floor', [a[0], a[1], elevationM], null, null));
+}
+
+/** The wall that a cable passes from inside to outside. */
+function throughOutside(building: Building, at: Point3): Hole[] {
+  const level = levelUnder(building, at[2]);
+  const wall = level && gridOf(building, level.id).near([at[0], at[1]], 0.05)[0];
+  if (!wall) return [];
+  const member: HoleMember =
+    wall.kind === 'masonry' || wall.kind === 'concrete' ? 'masonry' : wall.kind === 'fire' ? 'fire' : 'board';
+  return [hole(member, at, wall.id, null)];
+}

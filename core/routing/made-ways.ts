@@ -1,0 +1,132 @@
+import { nearestWall, roomAt, type Building } from '../building/index.ts';
+import type { Point2, Point3 } from '../geometry/index.ts';
+import type { Feature, FeatureKind, Medium } from '../project/index.ts';
+import type { ArcList, Axis } from './arcs.ts';
+import type { Entry } from './attach.ts';
+import { cavityZ } from './spaces.ts';
+import { isSolid, type Weights } from './weights.ts';
+
+/** What a made way needs of the network that it joins. */
+export interface MadeWayContext {
+  readonly attach: (
+    levelIndex: number,
+    p: Point2,
+    z: number,
+    medium: 'riser' | 'chase' | 'conduit' | 'wall',
+    same?: boolean,
+  ) => readonly Entry[];
+  /** A new node; returns its number. */
+  readonly node: (at: Point3) => number;
+  readonly arcs: ArcList;
+}
+
+/** Ways that somebody made or found: risers, chases and chimneys, conduits, soffits, outside walls, channels, trenches. */
+export function madeWaysOf(building: Building, weights: Weights, context: MadeWayContext): void {
+  for (const { x, y, bottomLevelId, topLevelId } of building.risers)
+    shaft(building, context, [x, y], bottomLevelId, topLevelId, 'riser', 1);
+  for (const level of building.levels) {
+    for (const feature of building.featuresByLevel[level.id] ?? []) {
+      if (feature.kind === 'chase' || feature.kind === 'disused-chimney')
+        shaft(building, context, feature.points[0] as Point2, level.id, feature.topLevelId ?? level.id, 'chase', weights.madeWay);
+      else if (feature.kind in LINES && feature.points.length >= 2) line(building, weights, context, feature);
+    }
+  }
+}
+
+/** An upright hollow with a place at each level that it passes. */
+function shaft(
+  building: Building,
+  { attach, node, arcs }: MadeWayContext,
+  p: Point2,
+  bottomId: string,
+  topId: string,
+  medium: 'riser' | 'chase',
+  share: number,
+): void {
+  const indexOf = (id: string) => building.levels.findIndex((level) => level.id === id);
+  const [bottom, top] = [indexOf(bottomId), indexOf(topId)];
+  let below: { number: number; z: number } | null = null;
+  for (let levelIndex = Math.min(bottom, top); levelIndex <= Math.max(bottom, top); levelIndex++) {
+    const room = roomAt(building, building.levels[levelIndex].id, p);
+    const z = room ? cavityZ(building, room) : null;
+    if (z === null) continue;
+    const number = node([p[0], p[1], z]);
+    for (const entry of attach(levelIndex, p, z, medium)) join(arcs, number, entry);
+    if (below) arcs.add(number, below.number, 2, Math.abs(z - below.z) * share, 0, { points: [], media: [medium] });
+    below = { number, z };
+  }
+}
+
+function join(arcs: ArcList, number: number, { node, points, media, axis, work, holes }: Entry): void {
+  arcs.add(number, node, axis, work, holes, { points: points.slice(1, -1), media });
+}
+
+/** What a line drawn in the survey is to a cable, and whether it is entered along its length or at its ends only. */
+const LINES: Readonly<Partial<Record<FeatureKind, { medium: Medium; open: boolean; cost: keyof Weights }>>> = {
+  conduit: { medium: 'conduit', open: false, cost: 'madeWay' },
+  'underground-way': { medium: 'underground', open: false, cost: 'underground' },
+  'soffit-way': { medium: 'soffit', open: true, cost: 'outside' },
+  'outside-wall-way': { medium: 'outside', open: true, cost: 'outside' },
+  'surface-channel': { medium: 'surface', open: true, cost: 'visible' },
+};
+
+function line(building: Building, weights: Weights, { attach, node, arcs }: MadeWayContext, feature: Feature): void {
+  const { medium, open, cost } = LINES[feature.kind]!;
+  const level = building.levelById[feature.levelId];
+  const levelIndex = building.levels.indexOf(level);
+  const top = feature.topLevelId === null ? level : building.levelById[feature.topLevelId];
+  const z = level.elevationM + (feature.bottomM + feature.topM) / 2;
+  // A conduit that ends on another level rises at its last point.
+  const corners = feature.points.map((p): Point3 => [p[0], p[1], z]);
+  const last = corners[corners.length - 1];
+  const topIndex = building.levels.indexOf(top);
+  if (top !== level) {
+    const room = roomAt(building, top.id, [last[0], last[1]]);
+    corners.push([last[0], last[1], (room && cavityZ(building, room)) ?? top.elevationM + 0.3]);
+  }
+  const perM = cost === 'madeWay' ? weights.madeWay : 1 + weights[cost];
+  let before = -1;
+  corners.forEach((at, k) => {
+    const number = node(at);
+    const isEnd = k === 0 || k === corners.length - 1;
+    if (isEnd || open) {
+      const on = top !== level && k === corners.length - 1 ? topIndex : levelIndex;
+      for (const entry of waysInto(building, weights, attach, on, at, medium)) join(arcs, number, entry);
+    }
+    if (before >= 0) {
+      const was = corners[k - 1];
+      const lengthM = Math.hypot(at[0] - was[0], at[1] - was[1], at[2] - was[2]);
+      const axis: Axis = 2;
+      arcs.add(before, number, axis, lengthM * perM, 0, { points: [], media: [medium] });
+    }
+    before = number;
+  });
+}
+
+/** How far outside a wall a way may lie that a cable leaves the house for, m. */
+const OUTSIDE_REACH_M = 0.9;
+
+/** From a point of a made way into the spaces beside it; one outside goes through the wall first. */
+function waysInto(
+  building: Building,
+  weights: Weights,
+  attach: MadeWayContext['attach'],
+  levelIndex: number,
+  at: Point3,
+  medium: Medium,
+): readonly Entry[] {
+  const p: Point2 = [at[0], at[1]];
+  const level = building.levels[levelIndex];
+  if (roomAt(building, level.id, p)) return attach(levelIndex, p, at[2], medium === 'conduit' ? 'conduit' : 'wall');
+  const place = nearestWall(building, level.id, p, OUTSIDE_REACH_M);
+  if (!place) return [];
+  const { wall, point, distanceM } = place;
+  const through = isSolid(wall) ? weights.masonryCoredM : weights.boardCutM;
+  return attach(levelIndex, point, at[2], 'wall').map((entry) => ({
+    ...entry,
+    points: [at, ...entry.points],
+    media: [medium, ...entry.media],
+    work: entry.work + distanceM,
+    holes: entry.holes + through,
+  }));
+}

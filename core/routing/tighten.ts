@@ -1,0 +1,95 @@
+import { pointInPolygon, type Point2, type Point3 } from '../geometry/index.ts';
+import type { Medium } from '../project/index.ts';
+import { holesOf, type HoleMember } from './holes.ts';
+import type { Network } from './network.ts';
+import type { Weights } from './weights.ts';
+
+/** Between the places at which a moved piece is looked at, m. */
+const LOOK_M = 0.2;
+/** Pieces from either end that are looked at: the lattice lies beside an end, not in the middle of a way. */
+const FROM_END = 3;
+
+/** What the hole of a member costs the first cable, m. */
+export function holeCost(weights: Weights, member: HoleMember): number {
+  if (member === 'joist') return weights.joistBoredM;
+  if (member === 'stud') return weights.studBoredM;
+  if (member === 'top-plate') return weights.plateBoredM;
+  if (member === 'sole-plate') return weights.floorBoredM;
+  if (member === 'masonry') return weights.masonryCoredM;
+  if (member === 'fire') return weights.fireSeparationM;
+  return member === 'board' ? weights.boardCutM : 0;
+}
+
+/**
+ * Takes out of a way what only comes of the lattice lying beside its ends: a piece that steps aside, runs on and steps back is
+ * moved onto its own line, where that stays in the same spaces and bores no more.
+ */
+export function tightened(
+  network: Network,
+  way: { readonly points: readonly Point3[]; readonly media: readonly Medium[] },
+): { points: Point3[]; media: Medium[] } {
+  const points = [...way.points];
+  const media = [...way.media];
+  for (let k = 1; k + 2 < points.length; k++) {
+    if (k > FROM_END && k + 2 < points.length - FROM_END) continue;
+    if (media[k - 1] !== 'cavity' || media[k] !== 'cavity' || media[k + 1] !== 'cavity') continue;
+    const moved = movedAside(network, points[k - 1], points[k], points[k + 1], points[k + 2]);
+    if (!moved) continue;
+    points.splice(k, 2, ...moved);
+    for (let n = points.length - 2; n >= 0; n--) {
+      if (distance(points[n], points[n + 1]) > 1e-6) continue;
+      points.splice(n + 1, 1);
+      media.splice(n, 1);
+    }
+    k = Math.max(0, k - 2);
+  }
+  return { points, media };
+}
+
+/** The middle piece moved to where the shorter of the steps on its sides is gone; null where there is nothing to gain. */
+function movedAside(network: Network, a: Point3, b: Point3, c: Point3, d: Point3): [Point3, Point3] | null {
+  const [ux, uy] = [b[0] - a[0], b[1] - a[1]];
+  const [wx, wy] = [d[0] - c[0], d[1] - c[1]];
+  const [first, last] = [Math.hypot(ux, uy), Math.hypot(wx, wy)];
+  if (first < 1e-6 || last < 1e-6) return null;
+  if (Math.abs(a[2] - b[2]) + Math.abs(b[2] - c[2]) + Math.abs(c[2] - d[2]) > 1e-6) return null;
+  // The steps lead against each other, square to the piece between.
+  if ((ux * wx + uy * wy) / (first * last) > -1 + 1e-6) return null;
+  if (Math.abs(ux * (c[0] - b[0]) + uy * (c[1] - b[1])) > 1e-6 * first) return null;
+  const back = Math.min(first, last);
+  const [sx, sy] = [(-ux / first) * back, (-uy / first) * back];
+  const [from, to]: [Point3, Point3] = [
+    [b[0] + sx, b[1] + sy, b[2]],
+    [c[0] + sx, c[1] + sy, c[2]],
+  ];
+  if (!staysOpen(network, [a, from, to, d])) return null;
+  const price = (points: readonly Point3[]) =>
+    holesOf(network.building, points, ['cavity', 'cavity', 'cavity']).reduce(
+      (sum, { member }) => sum + holeCost(network.weights, member),
+      0,
+    );
+  return price([a, from, to, d]) <= price([a, b, c, d]) + 1e-9 ? [from, to] : null;
+}
+
+/** Whether pieces lie in spaces at their height, over the heads of walls, and pass no obstacle. */
+function staysOpen({ layers }: Network, points: readonly Point3[]): boolean {
+  const z = points[0][2];
+  const at = layers.find(({ layer }) => layer.spaces.some((space) => Math.abs(space.z - z) < 1e-6));
+  if (!at) return false;
+  const spaces = at.layer.spaces.filter((space) => Math.abs(space.z - z) < 1e-6);
+  const { areas } = at.layer;
+  for (let k = 0; k + 1 < points.length; k++) {
+    const [p, q] = [points[k], points[k + 1]];
+    const lengthM = distance(p, q);
+    if (lengthM < 1e-6) continue;
+    const steps = Math.max(1, Math.ceil(lengthM / LOOK_M));
+    for (let n = 0; n <= steps; n++) {
+      const s: Point2 = [p[0] + ((q[0] - p[0]) * n) / steps, p[1] + ((q[1] - p[1]) * n) / steps];
+      if (!spaces.some(({ polygon }) => pointInPolygon(s, polygon, 0.005))) return false;
+      if (areas.some((area) => pointInPolygon(s, area))) return false;
+    }
+  }
+  return true;
+}
+
+const distance = (a: Point3, b: Point3) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);

@@ -1,0 +1,120 @@
+import type { Entry } from './attach.ts';
+import type { Network } from './network.ts';
+
+/** Directions of a state: the way on from a node costs a turn where it leaves in another one. */
+export const AXES = 3;
+
+/** All cheapest ways to one end. A state is a node with the direction of the way that leaves it towards the end. */
+export interface WayTree {
+  /** Cost from each state to the end, m; Infinity where there is no way. */
+  readonly cost: Float64Array;
+  /** The arc out of the node of each state, -1 at the end. */
+  readonly arc: Int32Array;
+  /** The state that the arc leads to. */
+  readonly next: Int32Array;
+  readonly entries: ReadonlyMap<number, Entry>;
+}
+
+/** What the hole of an arc costs one more cable, by the number of the arc; none of it is less than nothing. */
+export type HolePrice = (arc: number) => number;
+
+/**
+ * The cheapest ways from every node to the end that the entries lead to, by settling nodes from the end outward. Equal costs are
+ * settled by the lower number, so the same network gives the same tree. Costs in metres of cable.
+ */
+export function growTree(network: Network, ends: readonly Entry[], holePrice?: HolePrice): WayTree {
+  const { first, to, axis, work, holes, weights } = network;
+  const count = (first.length - 1) * AXES;
+  const cost = new Float64Array(count).fill(Infinity);
+  const arc = new Int32Array(count).fill(-1);
+  const next = new Int32Array(count).fill(-1);
+  const settled = new Uint8Array(count);
+  const queue = new StateQueue(cost);
+  const entries = new Map<number, Entry>();
+  for (const entry of ends) {
+    const state = entry.node * AXES + entry.axis;
+    const total = entry.work + entry.holes;
+    if (total >= cost[state]) continue;
+    cost[state] = total;
+    entries.set(state, entry);
+    queue.push(state);
+  }
+  const back = network.back;
+  for (let state = queue.pop(); state >= 0; state = queue.pop()) {
+    if (settled[state]) continue;
+    settled[state] = 1;
+    const node = Math.floor(state / AXES);
+    const leaves = state - node * AXES;
+    const here = cost[state];
+    // Walked from the end outward: the cable comes the other way, along the arc from `to` back to this node.
+    for (let out = first[node]; out < first[node + 1]; out++) {
+      const into = back[out];
+      const from = to[out] * AXES + axis[out];
+      if (settled[from]) continue;
+      const price = holePrice ? holePrice(into) : holes[into];
+      const total = here + work[into] + price + (axis[out] === leaves ? 0 : weights.turnM);
+      if (total < cost[from] || (total === cost[from] && state < next[from])) {
+        const cheaper = total < cost[from];
+        cost[from] = total;
+        arc[from] = into;
+        next[from] = state;
+        if (cheaper) queue.push(from);
+      }
+    }
+  }
+  return { cost, arc, next, entries };
+}
+
+/** A binary heap of states by their cost, the lower number first among equals. A state may wait more than once. */
+class StateQueue {
+  private keys = new Float64Array(4096);
+  private states = new Int32Array(4096);
+  private length = 0;
+
+  constructor(private readonly cost: Float64Array) {}
+
+  push(state: number): void {
+    if (this.length === this.states.length) {
+      const [keys, states] = [new Float64Array(2 * this.length), new Int32Array(2 * this.length)];
+      keys.set(this.keys);
+      states.set(this.states);
+      this.keys = keys;
+      this.states = states;
+    }
+    const { keys, states } = this;
+    const key = this.cost[state];
+    let at = this.length++;
+    while (at > 0) {
+      const up = (at - 1) >> 1;
+      if (keys[up] < key || (keys[up] === key && states[up] < state)) break;
+      keys[at] = keys[up];
+      states[at] = states[up];
+      at = up;
+    }
+    keys[at] = key;
+    states[at] = state;
+  }
+
+  /** The next state, -1 where none waits. */
+  pop(): number {
+    if (this.length === 0) return -1;
+    const { keys, states } = this;
+    const top = states[0];
+    const last = --this.length;
+    const [key, state] = [keys[last], states[last]];
+    let at = 0;
+    for (;;) {
+      let down = 2 * at + 1;
+      if (down >= last) break;
+      if (down + 1 < last && (keys[down + 1] < keys[down] || (keys[down + 1] === keys[down] && states[down + 1] < states[down])))
+        down++;
+      if (key < keys[down] || (key === keys[down] && state < states[down])) break;
+      keys[at] = keys[down];
+      states[at] = states[down];
+      at = down;
+    }
+    keys[at] = key;
+    states[at] = state;
+    return top;
+  }
+}

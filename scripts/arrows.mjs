@@ -18,6 +18,7 @@ const RANK = {
   formats: 3,
   wire: 3,
   routing: 4,
+  boring: 4,
   runs: 5,
   devices: 6,
   labels: 6,

@@ -31,6 +31,8 @@ const about: Record<string, string> = {
   groups: 'Named sets of devices.',
   groupMembers: 'Which device belongs to which set.',
   plates: 'Boxes with their plates.',
+  trunks: 'Ways that runs of a rack share; kept until somebody looks for better ones.',
+  routeRules: 'What a person has decided of ways.',
   routes: 'Kept routes: written when a run is issued. A drafted run has none; its route follows from the plan.',
 };
 const lines = [

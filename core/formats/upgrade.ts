@@ -132,6 +132,18 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
       version: 4,
     };
   },
+  4: (file) => {
+    const project = file.project as Record<string, unknown> | null | undefined;
+    return {
+      ...file,
+      trunks: [],
+      routeRules: [],
+      ...(project && typeof project === 'object'
+        ? { project: { construction: 'new-framing', routeWeights: {}, ...project } }
+        : {}),
+      version: 5,
+    };
+  },
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import * as brief from './brief-records.ts';
 import * as library from './library-records.ts';
 import * as records from './records.ts';
+import * as routing from './routing-records.ts';
 import * as survey from './survey-records.ts';
 
 /**
@@ -62,6 +63,8 @@ export const COLLECTIONS = {
     refers: { groupId: 'groups', deviceId: 'devices' },
   },
   plates: { schema: brief.plate, unique: [], refers: { levelId: 'levels', roomId: 'rooms' } },
+  trunks: { schema: routing.trunk, unique: [['rackId']], refers: { rackId: 'racks' } },
+  routeRules: { schema: routing.routeRule, unique: [], refers: { runId: 'runs' } },
 } as const satisfies Record<string, CollectionShape>;
 
 interface CollectionShape {

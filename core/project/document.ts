@@ -34,5 +34,7 @@ export function newHeader(shortId: string, name: string, units: ProjectHeader['u
     currency: units === 'imperial' ? 'USD' : 'EUR',
     labourRate: 65,
     speakerColours: 'white-black-first',
+    construction: 'new-framing',
+    routeWeights: {},
   };
 }

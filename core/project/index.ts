@@ -40,3 +40,13 @@ export { create, remove, removeWithDependants, update, updateProject } from './o
 export { checkIntegrity } from './integrity.ts';
 export { emptyHistory, redoStep, remember, undoStep, type History, type HistoryEntry, type Step } from './history.ts';
 export { idFrom, shortIdFrom, type RandomSource } from './ids.ts';
+export {
+  CONSTRUCTIONS,
+  RULE_KINDS,
+  RULE_TARGETS,
+  WEIGHT_NAMES,
+  type Construction,
+  type RouteRule,
+  type Trunk,
+  type WeightName,
+} from './routing-records.ts';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../geometry/index.ts';
+import { CONSTRUCTIONS, WEIGHT_NAMES } from './routing-records.ts';
 import { angleRad, code, coordinateM, FARTHEST_M, id, lengthM, point2, point3, positiveM, words } from './fields.ts';
 
 export const RUN_STATES = ['drafted', 'issued', 'labelled', 'pulled', 'terminated', 'tested'] as const;
@@ -56,6 +57,10 @@ export const projectHeader = z.strictObject({
   speakerColours: z
     .enum(SPEAKER_COLOURS)
     .describe('which pair of a four-conductor speaker cable is the first (left) channel; printed on labels and schedules'),
+  construction: z.enum(CONSTRUCTIONS).describe('how the house is built or opened: what a cable way costs'),
+  routeWeights: z
+    .partialRecord(z.enum(WEIGHT_NAMES), z.number().min(0).max(1000))
+    .describe('what the firm has changed of what a way costs, in metres of cable'),
 });
 
 export const level = z.strictObject({

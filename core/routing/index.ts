@@ -3,6 +3,10 @@
 // Start with `networkOf`, then `routeDevice`; `openAirSegments` and `holesOf` are the independent judges of both.
 export { networkOf, type Network } from './network.ts';
 export { HOLE_MEMBERS, holesOf, type Hole, type HoleMember } from './holes.ts';
-export { routeBetween, routeDevice, type EndPlace, type RoutedPath } from './route-device.ts';
+export { NOT_SHARED, rackPlace, routeBetween, routeDevice, type EndPlace, type RoutedPath } from './route-device.ts';
 export { openAirSegments, type OpenAirSegment } from './open-air.ts';
-export { NEW_FRAMING, type Weights } from './weights.ts';
+export { BARRED_M, NEW_FRAMING, WEIGHTS, weightsOf, type Weights } from './weights.ts';
+export { CABLES_A_HOLE, CABLES_A_PULL, priceFor, type Loads } from './share.ts';
+export { findTrunks, type Demand, type Trunks, type Work } from './trunks.ts';
+export { linesOf, loadsOf } from './trunk-lines.ts';
+export { waysIn } from './ends.ts';

@@ -8,6 +8,8 @@ import { holesOf, type Hole } from './holes.ts';
 import type { Network } from './network.ts';
 import { straighten } from './straighten.ts';
 import { tightened } from './tighten.ts';
+import { averagePrice, type Loads } from './share.ts';
+import { BARRED_M } from './weights.ts';
 import { AXES, growTree, type WayTree } from './tree.ts';
 
 export type { EndPlace } from './ends.ts';
@@ -26,27 +28,44 @@ export interface RoutedPath {
   readonly costM: number;
 }
 
-const treesOf = new WeakMap<Network, Map<string, Outcome<WayTree>>>();
+const treesOf = new WeakMap<Network, WeakMap<Loads, Map<string, Outcome<WayTree>>>>();
 
 /**
  * The cheapest way from an end to a rack through walls, cavities and risers.
- * The same network gives the same way. Problems: those of `waysIn`, `rack-not-at-wall`, `no-route`.
+ * The same network gives the same way; `shared` are the ways that others go along. Problems: those of `waysIn`, `rack-not-at-wall`, `no-route`.
  */
-export function routeDevice(network: Network, end: EndPlace, rack: Rack): Outcome<RoutedPath> {
-  const { levelId, x, y, entryHeightM } = rack;
-  return routeBetween(network, end, { levelId, x, y, heightM: entryHeightM, mount: 'rack' }, `rack ${rack.code}`);
+export function routeDevice(network: Network, end: EndPlace, rack: Rack, shared: Loads = NOT_SHARED): Outcome<RoutedPath> {
+  return routeBetween(network, end, rackPlace(rack), `rack ${rack.code}`, shared);
 }
+
+/** Where cables enter a rack. */
+export const rackPlace = ({ levelId, x, y, entryHeightM }: Rack): EndPlace => ({
+  levelId,
+  x,
+  y,
+  heightM: entryHeightM,
+  mount: 'rack',
+});
+
+/** No way is shared with others. */
+export const NOT_SHARED: Loads = new Map();
 
 /**
  * The cheapest way from one end to another. Two boxes in one wall with no opening between are joined inside that wall.
  * `name` says where it goes in a problem. Problems: as for `routeDevice`.
  */
-export function routeBetween(network: Network, end: EndPlace, target: EndPlace, name: string): Outcome<RoutedPath> {
+export function routeBetween(
+  network: Network,
+  end: EndPlace,
+  target: EndPlace,
+  name: string,
+  shared: Loads = NOT_SHARED,
+): Outcome<RoutedPath> {
   const inside = insideWall(network, end, target);
   if (inside) return fine(inside);
   const starts = waysIn(network, end);
   if (!starts.ok) return starts;
-  const toTarget = targetTree(network, target);
+  const toTarget = targetTree(network, target, shared);
   if (!toTarget.ok) return { ok: false, problem: { ...toTarget.problem, field: name } };
   const best = bestStart(network, toTarget.value, starts.value);
   if (!best) return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name });
@@ -64,7 +83,7 @@ export function bestStart(
     for (let axis = 0; axis < AXES; axis++) {
       const state = entry.node * AXES + axis;
       const costM = entry.work + entry.holes + tree.cost[state] + (axis === entry.axis ? 0 : weights.turnM);
-      if (costM < Infinity && (!best || costM < best.costM - 1e-9)) best = { entry, state, costM };
+      if (costM < BARRED_M && (!best || costM < best.costM - 1e-9)) best = { entry, state, costM };
     }
   }
   return best;
@@ -73,15 +92,20 @@ export function bestStart(
 /** Ways to racks and to the far ends of jumpers are remembered; a device that is dragged leaves many behind. */
 const MOST_TREES = 40;
 
-function targetTree(network: Network, target: EndPlace): Outcome<WayTree> {
-  let trees = treesOf.get(network);
-  if (!trees) treesOf.set(network, (trees = new Map()));
+function targetTree(network: Network, target: EndPlace, shared: Loads): Outcome<WayTree> {
+  let byLoads = treesOf.get(network);
+  if (!byLoads) treesOf.set(network, (byLoads = new WeakMap()));
+  let trees = byLoads.get(shared);
+  if (!trees) byLoads.set(shared, (trees = new Map()));
   const key = `${target.mount}:${target.levelId}:${target.x}:${target.y}:${target.heightM}`;
   let found = trees.get(key);
   if (!found) {
     if (trees.size >= MOST_TREES) trees.delete([...trees.keys()].find((old) => !old.startsWith('rack')) ?? '');
     const ways = waysIn(network, target);
-    trees.set(key, (found = ways.ok ? fine(growTree(network, ways.value)) : ways));
+    trees.set(
+      key,
+      (found = ways.ok ? fine(growTree(network, ways.value, shared.size > 0 ? averagePrice(network, shared) : undefined)) : ways),
+    );
   }
   return found;
 }

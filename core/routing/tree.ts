@@ -15,14 +15,14 @@ export interface WayTree {
   readonly entries: ReadonlyMap<number, Entry>;
 }
 
-/** What the hole of an arc costs one more cable, by the number of the arc; none of it is less than nothing. */
-export type HolePrice = (arc: number) => number;
+/** What an arc costs one more cable, by its number, m. */
+export type ArcPrice = (arc: number) => number;
 
 /**
  * The cheapest ways from every node to the end that the entries lead to, by settling nodes from the end outward. Equal costs are
  * settled by the lower number, so the same network gives the same tree. Costs in metres of cable.
  */
-export function growTree(network: Network, ends: readonly Entry[], holePrice?: HolePrice): WayTree {
+export function growTree(network: Network, ends: readonly Entry[], price?: ArcPrice): WayTree {
   const { first, to, axis, work, holes, weights } = network;
   const count = (first.length - 1) * AXES;
   const cost = new Float64Array(count).fill(Infinity);
@@ -51,8 +51,7 @@ export function growTree(network: Network, ends: readonly Entry[], holePrice?: H
       const into = back[out];
       const from = to[out] * AXES + axis[out];
       if (settled[from]) continue;
-      const price = holePrice ? holePrice(into) : holes[into];
-      const total = here + work[into] + price + (axis[out] === leaves ? 0 : weights.turnM);
+      const total = here + (price ? price(into) : work[into] + holes[into]) + (axis[out] === leaves ? 0 : weights.turnM);
       if (total < cost[from] || (total === cost[from] && state < next[from])) {
         const cheaper = total < cost[from];
         cost[from] = total;

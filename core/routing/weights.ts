@@ -1,8 +1,10 @@
-import type { Wall } from '../project/index.ts';
+import type { Construction, ProjectHeader, Wall } from '../project/index.ts';
 
 /**
- * What makes one way better than another, in metres of cable that an installer would rather pull than do the work. Starting values
- * from practice: a joist bored costs about as much as a quarter metre, a core through masonry six metres.
+ * What makes one way better than another, in metres of cable that would cost as much. From the hours of ENGINEERING 18.1 for open
+ * frames: a metre of a home run is 0.015 h of pulling (0.30 h for a run of 20 m) and about as much again in cable, so a hole of
+ * 0.03 h weighs one metre, a floor or plate of 0.15 h five. What stands in no table (turns, tight places, cores, what is seen) is
+ * a starting value from practice.
  */
 export interface Weights {
   /** A change of direction. */
@@ -29,6 +31,8 @@ export interface Weights {
   readonly outside: number;
   readonly underground: number;
   readonly visible: number;
+  /** Share of a metre that each further cable of one pull costs: cable, and 0.08 h beside the 0.30 h of the first. */
+  readonly furtherCable: number;
   /** Share of a metre that a metre in a conduit or chase costs: nothing is bored and nothing is stapled. */
   readonly madeWay: number;
 }
@@ -36,22 +40,81 @@ export interface Weights {
 /** Open walls and ceilings. */
 export const NEW_FRAMING: Weights = {
   turnM: 0.3,
-  studBoredM: 0.25,
-  joistBoredM: 0.25,
+  studBoredM: 1,
+  joistBoredM: 1,
   openFrameM: 0.02,
-  plateBoredM: 0.3,
-  floorBoredM: 1.2,
-  masonryCoredM: 6,
-  fireSeparationM: 4,
-  boardCutM: 0.4,
+  plateBoredM: 5,
+  floorBoredM: 5,
+  masonryCoredM: 20,
+  fireSeparationM: 13,
+  boardCutM: 2,
   levelChangedM: 0.5,
   besideMains: 1,
   tight: 0.5,
   outside: 2,
   underground: 3,
   visible: 8,
+  furtherCable: 0.6,
   madeWay: 0.6,
 };
+
+/** What may not be done costs more than any way through a house, m. */
+export const BARRED_M = 1e8;
+
+/**
+ * Closed walls and ceilings: hours of ENGINEERING 18.1 for retrofit (1.0 h for a run of 20 m, 0.25 h for each further cable, 0.12 h a
+ * hole, 0.75 h a floor or plate). A joist in a closed ceiling is bored through an opening that has to be patched and painted.
+ */
+const RETROFIT: Weights = {
+  ...NEW_FRAMING,
+  studBoredM: 8,
+  joistBoredM: 8,
+  plateBoredM: 12,
+  floorBoredM: 12,
+  masonryCoredM: 15,
+  fireSeparationM: 17,
+  boardCutM: 4,
+  levelChangedM: 2,
+  tight: 0.3,
+  visible: 4,
+  furtherCable: 0.4,
+};
+
+/** Ceilings of concrete: what is cored costs a cutter and a scanner, so that made ways are worth a detour. */
+const SLAB: Weights = { ...NEW_FRAMING, masonryCoredM: 30, floorBoredM: 30, madeWay: 0.4, visible: 5 };
+
+/** Nothing may be cut: only hollows that are there, ways that were made, and what is laid on the surface. */
+const HERITAGE: Weights = {
+  ...RETROFIT,
+  studBoredM: BARRED_M,
+  joistBoredM: BARRED_M,
+  plateBoredM: BARRED_M,
+  floorBoredM: BARRED_M,
+  masonryCoredM: BARRED_M,
+  fireSeparationM: BARRED_M,
+  boardCutM: BARRED_M,
+  visible: 1,
+};
+
+export const WEIGHTS: Readonly<Record<Construction, Weights>> = {
+  'new-framing': NEW_FRAMING,
+  retrofit: RETROFIT,
+  slab: SLAB,
+  heritage: HERITAGE,
+};
+
+const known = new Map<string, Weights>();
+
+/** What a way costs in a project: by its construction, with what the firm has changed. The same words give the same value. */
+export function weightsOf({ construction, routeWeights }: Pick<ProjectHeader, 'construction' | 'routeWeights'>): Weights {
+  const key = `${construction}${JSON.stringify(routeWeights)}`;
+  let weights = known.get(key);
+  if (!weights) {
+    const changed = Object.keys(routeWeights).length > 0;
+    known.set(key, (weights = changed ? { ...WEIGHTS[construction], ...routeWeights } : WEIGHTS[construction]));
+  }
+  return weights;
+}
 
 /** Whether a wall is of a make that stands up through the cavity above the ceilings beside it. */
 export const isSolid = ({ kind }: Wall): boolean => kind === 'masonry' || kind === 'concrete' || kind === 'fire';

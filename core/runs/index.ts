@@ -4,5 +4,15 @@
 export { cutLength, LENGTH_STEP_M, type CutLength } from './cut-length.ts';
 export { firstFreeNumber, formatRunNumber, numberScheme, OUTDOORS_CODE, runNumberFor } from './numbering.ts';
 export { bundleFor } from './bundling.ts';
-export { compareNumbers, isKept, keptRoutes, planRun, planRuns, planRunsInSteps, type PlannedRun } from './plan-runs.ts';
+export {
+  compareNumbers,
+  isKept,
+  keptRoutes,
+  planRun,
+  planRuns,
+  planRunsInSteps,
+  routeNetwork,
+  type PlannedRun,
+} from './plan-runs.ts';
 export { decideKept, runState, waysOf, type StateChoice, type WayOf } from './run-state.ts';
+export { proposeTrunks, type TrunkProposal } from './find-trunks.ts';

@@ -2,7 +2,17 @@ import { attachmentOf, buildingOf, type Attachment } from '../building/index.ts'
 import { distance3, type Point3 } from '../geometry/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import { listOf, RUN_STATES, type Device, type Medium, type ProjectDocument, type Route, type Run } from '../project/index.ts';
-import { networkOf, routeBetween, routeDevice, type Network, type RoutedPath } from '../routing/index.ts';
+import {
+  loadsOf,
+  networkOf,
+  NOT_SHARED,
+  routeBetween,
+  routeDevice,
+  weightsOf,
+  type Loads,
+  type Network,
+  type RoutedPath,
+} from '../routing/index.ts';
 import type { UnitSystem } from '../units/index.ts';
 import { cutLength, type CutLength } from './cut-length.ts';
 
@@ -28,8 +38,24 @@ const SAME_PLACE_M = 0.02;
 /** Whether a run keeps its route, number and length: from issue on. */
 export const isKept = (run: Run): boolean => RUN_STATES.indexOf(run.state) >= 1;
 
+/** The network of a project's house, at what ways cost in it. */
+export const routeNetwork = (document: ProjectDocument): Network => networkOf(buildingOf(document), weightsOf(document.project));
+
+const sharedOf = new WeakMap<Network, { readonly trunks: unknown; readonly shared: Loads }>();
+
+/** Ways that the project keeps for many runs. */
+function sharedWays(document: ProjectDocument, network: Network): Loads {
+  const known = sharedOf.get(network);
+  if (known?.trunks === document.trunks) return known.shared;
+  const trunks = listOf(document, 'trunks');
+  const shared = trunks.length > 0 ? loadsOf(network, trunks) : NOT_SHARED;
+  sharedOf.set(network, { trunks: document.trunks, shared });
+  return shared;
+}
+
 interface Remembered {
   readonly network: Network;
+  readonly shared: Loads;
   readonly mount: Attachment;
   readonly target: unknown;
   readonly targetMount: Attachment | null;
@@ -38,7 +64,9 @@ interface Remembered {
 const pathOf = new WeakMap<Device, Map<string, Remembered>>();
 
 /** The wanted way of a device to a rack; remembered while the device, the house and the rack stay the same values. */
-function wantedPath(document: ProjectDocument, network: Network, device: Device, run: Run): Outcome<RoutedPath> {
+function wantedPath(document: ProjectDocument, device: Device, run: Run): Outcome<RoutedPath> {
+  const network = routeNetwork(document);
+  const shared = sharedWays(document, network);
   const mount = attachmentOf(document.deviceTypes[device.typeId]);
   const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
   const target = far ?? document.racks[run.rackId];
@@ -46,14 +74,21 @@ function wantedPath(document: ProjectDocument, network: Network, device: Device,
   let byTarget = pathOf.get(device);
   if (!byTarget) pathOf.set(device, (byTarget = new Map()));
   const last = byTarget.get(target.id);
-  if (last && last.network === network && last.mount === mount && last.target === target && last.targetMount === targetMount)
+  if (
+    last &&
+    last.network === network &&
+    last.shared === shared &&
+    last.mount === mount &&
+    last.target === target &&
+    last.targetMount === targetMount
+  )
     return last.path;
   const end = endOf(device, mount);
   const path =
     far && targetMount
-      ? routeBetween(network, end, endOf(far, targetMount), document.deviceTypes[far.typeId].name)
-      : routeDevice(network, end, document.racks[run.rackId]);
-  byTarget.set(target.id, { network, mount, target, targetMount, path });
+      ? routeBetween(network, end, endOf(far, targetMount), document.deviceTypes[far.typeId].name, shared)
+      : routeDevice(network, end, document.racks[run.rackId], shared);
+  byTarget.set(target.id, { network, shared, mount, target, targetMount, path });
   return path;
 }
 
@@ -78,7 +113,7 @@ const plannedOf = new WeakMap<Device, Map<string, Planned>>();
 /** Route and length of one run: the same value again while nothing of it changed. */
 export function planRun(document: ProjectDocument, run: Run, kept: Route | null): PlannedRun {
   const device = document.devices[run.deviceId];
-  const path = wantedPath(document, networkOf(buildingOf(document)), device, run);
+  const path = wantedPath(document, device, run);
   const { wasteFactor, units } = document.project;
   let byRun = plannedOf.get(device);
   if (!byRun) plannedOf.set(device, (byRun = new Map()));

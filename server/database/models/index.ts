@@ -47,6 +47,8 @@ export const HEADER_COLUMNS = {
   currency: text,
   labourRate: number,
   speakerColours: text,
+  construction: text,
+  routeWeights: geometry,
 } as const;
 
 const underscored = (name: string) => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);

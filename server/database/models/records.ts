@@ -327,4 +327,13 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     inserts: geometry,
     besideM: numberOrNull,
   }),
+  trunks: recordColumns({ rackId: reference, segments: geometry }),
+  routeRules: recordColumns({
+    runId: referenceOrNull,
+    kind: text,
+    target: text,
+    targetId: text,
+    at: geometryOrNull,
+    note: text,
+  }),
 };

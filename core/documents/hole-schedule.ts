@@ -1,0 +1,111 @@
+import { bitFor, boreLimit, holeForM, holesFor, needsNailPlates } from '../boring/index.ts';
+import { buildingOf } from '../building/index.ts';
+import type { Point3 } from '../geometry/index.ts';
+import type { ProjectDocument, Room, Wall } from '../project/index.ts';
+import { HOLE_MEMBERS, holesOf, type Hole, type HoleMember } from '../routing/index.ts';
+import { compareNumbers, type PlannedRun } from '../runs/index.ts';
+
+/** One place at which a member is bored, for all cables that pass it there. */
+export interface BoredPlace {
+  readonly member: HoleMember;
+  readonly at: Point3;
+  readonly levelId: string;
+  readonly wallId: string | null;
+  readonly roomId: string | null;
+  /** Numbers of the runs, in order. */
+  readonly runs: readonly string[];
+  /** Holes of this place with their bit, m, and cables; empty where no hole that is allowed takes the cables. */
+  readonly holes: readonly { readonly bitM: number; readonly cables: number }[];
+  /** Largest hole that may be bored, m; null where others decide. */
+  readonly mostM: number | null;
+  readonly nailPlates: boolean;
+  /** Who has to agree or to do it: null is the crew itself. */
+  readonly ask: 'engineer' | 'firestop' | 'mason' | null;
+}
+
+/** Holes at one place are those of one member within this distance, m. */
+const ONE_PLACE_M = 0.05;
+
+/** Every place that is bored, by level and member; the same project gives the same list. */
+export function holeSchedule(document: ProjectDocument, runs: readonly PlannedRun[]): BoredPlace[] {
+  const building = buildingOf(document);
+  const places = new Map<string, { hole: Hole; runs: PlannedRun[] }>();
+  for (const planned of runs) {
+    if (planned.points.length < 2) continue;
+    const own =
+      planned.kept || !planned.wanted.ok ? holesOf(building, planned.points, planned.media) : planned.wanted.value.holes;
+    for (const hole of own) {
+      const cell = hole.at.map((value) => Math.round(value / ONE_PLACE_M)).join();
+      const key = `${hole.member}/${hole.wallId ?? hole.roomId ?? ''}/${cell}`;
+      const known = places.get(key);
+      if (!known) places.set(key, { hole, runs: [planned] });
+      else if (known.runs.at(-1) !== planned) known.runs.push(planned);
+    }
+  }
+  const levels = [...building.levels].reverse();
+  const levelOf = (z: number) => (levels.find(({ elevationM }) => elevationM <= z + 1e-6) ?? building.levels[0]).id;
+  return [...places.values()]
+    .map(({ hole, runs: through }) => placeOf(document, hole, levelOf(hole.at[2]), through))
+    .sort(
+      (a, b) =>
+        building.levels.findIndex(({ id }) => id === a.levelId) - building.levels.findIndex(({ id }) => id === b.levelId) ||
+        HOLE_MEMBERS.indexOf(a.member) - HOLE_MEMBERS.indexOf(b.member) ||
+        a.at[1] - b.at[1] ||
+        a.at[0] - b.at[0],
+    );
+}
+
+function placeOf(
+  document: ProjectDocument,
+  { member, at, wallId, roomId }: Hole,
+  levelId: string,
+  through: readonly PlannedRun[],
+): BoredPlace {
+  const diameters = through.map(({ run }) => document.cableTypes[run.cableTypeId].outsideDiameterM);
+  const runs = through.map(({ run }) => run.number).sort(compareNumbers);
+  const wall = wallId === null ? undefined : document.walls[wallId];
+  const room = roomId === null ? undefined : document.rooms[roomId];
+  const common = { member, at, levelId, wallId, roomId, runs };
+  const depthM = depthOf(member, wall, room);
+  if (depthM === null || (member === 'joist' && room?.framing === 'i-joist')) {
+    const bitM = bitFor(holeForM(diameters));
+    const ask =
+      member === 'fire' || member === 'floor'
+        ? 'firestop'
+        : member === 'masonry'
+          ? 'mason'
+          : member === 'joist'
+            ? 'engineer'
+            : null;
+    return { ...common, holes: bitM === null ? [] : [{ bitM, cables: runs.length }], mostM: null, nailPlates: false, ask };
+  }
+  const bored = member === 'joist' ? 'joist' : member === 'stud' ? 'stud' : 'plate';
+  const { mostM } = boreLimit(bored, depthM, document.project.jurisdiction);
+  const holes = holesFor(diameters, mostM) ?? [];
+  return {
+    ...common,
+    holes,
+    mostM,
+    nailPlates: holes.some(({ bitM }) => needsNailPlates(depthM, bitM)),
+    ask: holes.length === 0 ? 'engineer' : null,
+  };
+}
+
+/** Depth of the member that is bored, across the hole, m; null where it is no sawn member. */
+function depthOf(member: HoleMember, wall: Wall | undefined, room: Room | undefined): number | null {
+  if (member === 'joist') return room ? room.joistDepthM : null;
+  if ((member === 'stud' || member === 'top-plate' || member === 'sole-plate') && wall)
+    return wall.studMaterial === 'wood' ? wall.cavityDepthM || null : null;
+  return null;
+}
+
+/** How many holes of each member there are in all. */
+export function holeTotals(
+  places: readonly BoredPlace[],
+): { readonly member: HoleMember; readonly holes: number; readonly places: number }[] {
+  return HOLE_MEMBERS.flatMap((member) => {
+    const own = places.filter((place) => place.member === member);
+    if (own.length === 0) return [];
+    return [{ member, places: own.length, holes: own.reduce((sum, { holes }) => sum + Math.max(1, holes.length), 0) }];
+  });
+}

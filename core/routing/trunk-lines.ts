@@ -1,0 +1,87 @@
+import type { Trunk } from '../project/index.ts';
+import type { Network } from './network.ts';
+import { wayNumber, type Loads } from './share.ts';
+
+type Segment = Trunk['segments'][number];
+
+/** Loads as straight pieces, to be kept with the project: pieces in one line with as many cables are one. */
+export function linesOf(network: Network, loads: Loads): Segment[] {
+  const { first, to, axis, detail, back, x, y, z } = network;
+  const done = new Set<number>();
+  const at = (node: number): [number, number, number] => [tidy(x[node]), tidy(y[node]), tidy(z[node])];
+  /** The straight piece that goes on from an arc, with as many cables, in the same direction. */
+  const onFrom = (arc: number): number => {
+    const node = to[arc];
+    for (let next = first[node]; next < first[node + 1]; next++) {
+      const way = wayNumber(network, next);
+      if (detail[next] >= 0 || axis[next] !== axis[arc] || next === back[arc] || done.has(way)) continue;
+      if (loads.get(way) === loads.get(wayNumber(network, arc))) return next;
+    }
+    return -1;
+  };
+  const segments: Segment[] = [];
+  for (const [way, cables] of [...loads].sort(([a], [b]) => a - b)) {
+    if (cables < 2 || done.has(way)) continue;
+    done.add(way);
+    const ends = [way, back[way]].map((out) => {
+      let last = out;
+      if (detail[way] >= 0) return to[last];
+      for (let next = onFrom(last); next >= 0; next = onFrom(last)) {
+        done.add(wayNumber(network, next));
+        last = next;
+      }
+      return to[last];
+    });
+    segments.push({ a: at(ends[1]), b: at(ends[0]), cables });
+  }
+  return segments;
+}
+
+const tidy = (value: number) => Math.round(value * 1e6) / 1e6;
+const keyOf = (x: number, y: number, z: number) => `${Math.round(x * 1000)},${Math.round(y * 1000)},${Math.round(z * 1000)}`;
+
+const nodesOf = new WeakMap<Network, ReadonlyMap<string, number>>();
+
+function nodesByPlace(network: Network): ReadonlyMap<string, number> {
+  let byPlace = nodesOf.get(network);
+  if (!byPlace) {
+    const { x, y, z } = network;
+    byPlace = new Map(Array.from(x, (_, node): [string, number] => [keyOf(x[node], y[node], z[node]), node]));
+    nodesOf.set(network, byPlace);
+  }
+  return byPlace;
+}
+
+/** The ways of a network that kept pieces lie on; what the house no longer has is left out. */
+export function loadsOf(network: Network, trunks: readonly Pick<Trunk, 'segments'>[]): Loads {
+  const loads = new Map<number, number>();
+  const byPlace = nodesByPlace(network);
+  for (const { segments } of trunks) for (const segment of segments) layOut(network, byPlace, segment, loads);
+  return loads;
+}
+
+function layOut(network: Network, byPlace: ReadonlyMap<string, number>, { a, b, cables }: Segment, loads: Map<number, number>) {
+  const { first, to, x, y, z } = network;
+  const end = byPlace.get(keyOf(...b));
+  let node = byPlace.get(keyOf(...a));
+  for (let steps = 0; node !== undefined && end !== undefined && node !== end && steps < 100_000; steps++) {
+    const left = [x[end] - x[node], y[end] - y[node], z[end] - z[node]];
+    const farM = Math.hypot(...left);
+    let best = -1;
+    for (let arc = first[node]; arc < first[node + 1]; arc++) {
+      const next = to[arc];
+      if (next === end) {
+        best = arc;
+        break;
+      }
+      const step = [x[next] - x[node], y[next] - y[node], z[next] - z[node]];
+      const lengthM = Math.hypot(...step);
+      const along = (step[0] * left[0] + step[1] * left[1] + step[2] * left[2]) / farM;
+      if (along > lengthM - 1e-6 && along < farM) best = arc;
+    }
+    if (best < 0) return;
+    const way = wayNumber(network, best);
+    loads.set(way, (loads.get(way) ?? 0) + cables);
+    node = to[best];
+  }
+}

@@ -1,0 +1,52 @@
+import { attachmentOf } from '../building/index.ts';
+import { create, listOf, remove, update, type Operation, type ProjectDocument, type Trunk } from '../project/index.ts';
+import { findTrunks, linesOf, rackPlace, waysIn, type Demand, type Work } from '../routing/index.ts';
+import { isKept, routeNetwork } from './plan-runs.ts';
+
+/** Ways that runs could share, what pulling then comes to, and the edit that keeps them. */
+export interface TrunkProposal {
+  readonly operations: readonly Operation[];
+  /** Each run on its own cheapest way, and together; in metres of cable, by one rule. */
+  readonly apart: Work;
+  readonly together: Work;
+  /** Runs that were laid; those that are issued stay as they are. */
+  readonly runs: number;
+}
+
+/**
+ * Looks for ways that drafted runs share, so that holes and pulls are fewer. Runs that are issued, labelled or pulled are left alone.
+ * The same project gives the same proposal. `newId` gives ids for records that are made.
+ */
+export function proposeTrunks(document: ProjectDocument, newId: () => string): TrunkProposal {
+  const network = routeNetwork(document);
+  const demands: Demand[] = [];
+  let runs = 0;
+  const racks = listOf(document, 'racks');
+  for (const rack of racks) {
+    const ends = waysIn(network, rackPlace(rack));
+    if (!ends.ok) continue;
+    const starts = listOf(document, 'runs').flatMap((run) => {
+      if (run.rackId !== rack.id || run.toDeviceId !== null || isKept(run)) return [];
+      const device = document.devices[run.deviceId];
+      const { levelId, x, y, heightM } = device;
+      const ways = waysIn(network, { levelId, x, y, heightM, mount: attachmentOf(document.deviceTypes[device.typeId]) });
+      return ways.ok ? [ways.value] : [];
+    });
+    runs += starts.length;
+    if (starts.length > 0) demands.push({ ends: ends.value, starts });
+  }
+  const found = findTrunks(network, demands);
+  const segments = linesOf(network, found.prices);
+  return { operations: keep(document, segments, newId), apart: found.apart, together: found.work, runs };
+}
+
+/** All of it stands with the first rack: ways are shared by runs of several. */
+function keep(document: ProjectDocument, segments: Trunk['segments'], newId: () => string): Operation[] {
+  const [rack] = listOf(document, 'racks');
+  const there = listOf(document, 'trunks');
+  if (!rack || segments.length === 0) return there.map((trunk) => remove('trunks', trunk));
+  const own = there.find(({ rackId }) => rackId === rack.id);
+  const others = there.filter((trunk) => trunk !== own).map((trunk) => remove('trunks', trunk));
+  const kept = own ? update('trunks', own, { segments }) : create('trunks', { id: newId(), rackId: rack.id, segments });
+  return kept ? [...others, kept] : others;
+}

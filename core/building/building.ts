@@ -13,7 +13,7 @@ import {
   type Wall,
 } from '../project/index.ts';
 import { levelsFromBelow } from './levels.ts';
-import { wallsNear } from './wall-grid.ts';
+import { gridOf, wallsNear, type WallGrid } from './wall-grid.ts';
 
 /** The house alone, sorted once: what routing and checks need of a project, without devices and runs. */
 export interface Building {
@@ -245,3 +245,6 @@ function ceilingBeside(building: Building, wall: Wall): number {
   });
   return heights.length > 0 ? Math.max(...heights) : level.ceilingHeightM;
 }
+
+/** The walls of a level by place. */
+export const wallsOf = (building: Building, levelId: string): WallGrid => gridOf(building.wallsByLevel[levelId] ?? NO_WALLS);

@@ -32,5 +32,6 @@ export {
 } from './attic-space.ts';
 export { bayAt, joistsOf, studsOf, type Framed, type JoistLine } from './framing.ts';
 export { wallGrid, wallsNear, type WallGrid } from './wall-grid.ts';
+export { wallsOf } from './building.ts';
 export { wallReaches } from './wall-reach.ts';
 export { levelsFromBelow, projectBounds } from './levels.ts';

@@ -14,10 +14,13 @@ export interface WallGrid {
 const kept = new WeakMap<readonly Wall[], WallGrid>();
 
 /** Walls of a list whose box comes within `withinM` of a point; the list is sorted into a grid once. */
-export function wallsNear(walls: readonly Wall[], p: Point2, withinM: number): Wall[] {
+export const wallsNear = (walls: readonly Wall[], p: Point2, withinM: number): Wall[] => gridOf(walls).near(p, withinM);
+
+/** A list of walls sorted into a grid, once. */
+export function gridOf(walls: readonly Wall[]): WallGrid {
   let grid = kept.get(walls);
   if (!grid) kept.set(walls, (grid = wallGrid(walls)));
-  return grid.near(p, withinM);
+  return grid;
 }
 
 /** The walls of a level sorted into cells of a metre. */

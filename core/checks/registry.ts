@@ -8,6 +8,7 @@ import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed
 import { keptRouteDiffers } from './kept-route-differs.ts';
 import { oneThermostat } from './one-thermostat.ts';
 import { platesSound } from './plates-sound.ts';
+import { rulesKept } from './rules-kept.ts';
 import { routeMissing } from './route-missing.ts';
 import { speakerCableLossCheck } from './speaker-cable-loss.ts';
 
@@ -29,6 +30,7 @@ export const CHECKS: readonly Check[] = [
   platesSound,
   conductorsFit,
   oneThermostat,
+  rulesKept,
 ];
 
 /** All findings of a project, stops first. */

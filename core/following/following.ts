@@ -1,12 +1,37 @@
 import { runChecks, type Cure, type Finding } from '../checks/index.ts';
-import { scheduleOf, type ScheduleRow, type ScheduleWords } from '../documents/index.ts';
+import {
+  holeSchedule,
+  holeTotals,
+  scheduleOf,
+  type BoredPlace,
+  type ScheduleRow,
+  type ScheduleWords,
+} from '../documents/index.ts';
 import { clashesOf } from '../mounting/index.ts';
-import { listOf, onLevel, type Operation, type ProjectDocument } from '../project/index.ts';
-import { compareNumbers, keptRoutes, planRun, planRunsInSteps, type PlannedRun } from '../runs/index.ts';
+import { applyChange, listOf, onLevel, type Operation, type ProjectDocument } from '../project/index.ts';
+import {
+  choicesOf,
+  compareNumbers,
+  keptRoutes,
+  planRun,
+  planRuns,
+  planRunsInSteps,
+  proposeTrunks,
+  workOfRuns,
+  type PlannedRun,
+} from '../runs/index.ts';
 import { HeldDraft } from './held-draft.ts';
 import { patched, type DocumentPatch } from './patch.ts';
 import { splicesBetween } from './splices.ts';
-import { NOTHING_TOLD, type HeldTold, type Told, type ToldFinding, type ToldLists, type ToldRun } from './told.ts';
+import {
+  NOTHING_TOLD,
+  type HeldTold,
+  type Told,
+  type ToldFinding,
+  type ToldLists,
+  type ToldRun,
+  type TrunkOutlook,
+} from './told.ts';
 
 /** Devices this near are looked at beside one in the hand, m. */
 const BESIDE_M = 3;
@@ -90,6 +115,40 @@ export class Following {
     };
   }
 
+  /** The way that a run takes and the next cheapest ones, with what each is made of. */
+  choices(runId: string): ReturnType<typeof choicesOf> {
+    const run = this.opened.runs[runId];
+    return run ? choicesOf(this.opened, run) : { ok: false, problem: { code: 'record-gone', in: 'runs', id: runId } };
+  }
+
+  /** Ways that runs could share. `newId` gives ids for what would be kept. */
+  trunks(newId: () => string): TrunkOutlook {
+    const now = this.opened;
+    const { operations, apart, together } = proposeTrunks(now, newId);
+    const applied = applyChange(now, { operations });
+    const then = applied.ok ? applied.value : now;
+    const [before, after] = [planRuns(now), planRuns(then)];
+    const wasAt = new Map(before.map((planned) => [planned.run.id, planned.points]));
+    const sumOf = (document: ProjectDocument, runs: readonly PlannedRun[]) => ({
+      cutM: runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0),
+      holes: holeTotals(holeSchedule(document, runs)).reduce((sum, { holes }) => sum + holes, 0),
+      workM: workOfRuns(document),
+    });
+    return {
+      operations,
+      apartM: apart.totalM,
+      togetherM: together.totalM,
+      now: sumOf(now, before),
+      then: sumOf(then, after),
+      moved: after.filter(({ run, points }) => !samePoints(wasAt.get(run.id) ?? [], points)).length,
+    };
+  }
+
+  /** Every place that is bored. */
+  holes(): readonly BoredPlace[] {
+    return holeSchedule(this.opened, planRuns(this.opened));
+  }
+
   /** The devices were let go. */
   letGo(): void {
     this.held.end();
@@ -155,6 +214,8 @@ function wireOf({ run, wanted, differs, length, points, media }: PlannedRun): To
 }
 
 const same = <T>(a: T, b: T) => a === b;
+const samePoints = (a: PlannedRun['points'], b: PlannedRun['points']) =>
+  a.length === b.length && a.every((p, n) => p.every((value, axis) => value === b[n][axis]));
 
 const differenceOf = (before: ToldLists, after: ToldLists): Told => ({
   runs: splicesBetween(before.runs, after.runs, same),

@@ -15,4 +15,5 @@ export {
   type ToldFinding,
   type ToldLists,
   type ToldRun,
+  type TrunkOutlook,
 } from './told.ts';

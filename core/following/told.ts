@@ -1,6 +1,6 @@
 import type { Finding } from '../checks/index.ts';
 import type { ScheduleRow } from '../documents/index.ts';
-import type { CollectionName, ProjectDocument } from '../project/index.ts';
+import type { CollectionName, Operation, ProjectDocument } from '../project/index.ts';
 import { keptRoutes, type PlannedRun } from '../runs/index.ts';
 import { spliced, type Splice } from './splices.ts';
 
@@ -30,6 +30,18 @@ export interface Told {
 export interface HeldTold {
   readonly runs: readonly ToldRun[];
   readonly clashes: readonly (Pick<Finding, 'rank' | 'code' | 'figures'> & { readonly deviceId: string })[];
+}
+
+/** What shared ways would bring: all cable, holes and work now and then, and the edit that keeps them. */
+export interface TrunkOutlook {
+  readonly operations: readonly Operation[];
+  /** Work of each run on its own way, and together, m of cable. */
+  readonly apartM: number;
+  readonly togetherM: number;
+  readonly now: { readonly cutM: number; readonly holes: number; readonly workM: number };
+  readonly then: { readonly cutM: number; readonly holes: number; readonly workM: number };
+  /** Runs that would go another way. */
+  readonly moved: number;
 }
 
 /** The lists with what became different. */

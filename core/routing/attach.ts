@@ -1,7 +1,8 @@
-import { wallGrid, wallTopM, type Building, type WallGrid } from '../building/index.ts';
+import { wallsOf, wallTopM, type Building, type WallGrid } from '../building/index.ts';
 import { closestOnSegment, pointInPolygon, rotate2, type Point2, type Point3 } from '../geometry/index.ts';
-import type { Medium, Wall } from '../project/index.ts';
+import type { Medium } from '../project/index.ts';
 import type { Axis } from './arcs.ts';
+import { runsInSolid } from './in-solid.ts';
 import { STEP_M, type Layer } from './layer.ts';
 import { across, bayNumber, type Space } from './spaces.ts';
 import { wallCrossing, type Weights } from './weights.ts';
@@ -16,15 +17,6 @@ export interface Entry {
   readonly work: number;
   readonly holes: number;
 }
-
-const grids = new WeakMap<readonly Wall[], WallGrid>();
-function gridOf(building: Building, levelIndex: number): WallGrid {
-  const walls = building.wallsByLevel[building.levels[levelIndex].id] ?? NO_WALLS;
-  let grid = grids.get(walls);
-  if (!grid) grids.set(walls, (grid = wallGrid(walls)));
-  return grid;
-}
-const NO_WALLS: readonly Wall[] = [];
 
 /**
  * The ways from a place to the lattice nodes around it: first upright inside `medium` to their height, then square to the grid.
@@ -83,7 +75,7 @@ function bestCorner(
   const end: Point2 = [layer.x[node], layer.y[node]];
   const [u, v] = rotate2(p, -angleRad);
   const [eu, ev] = rotate2(end, -angleRad);
-  const grid = gridOf(building, layer.levelIndex);
+  const grid = wallsOf(building, building.levels[layer.levelIndex].id);
   let best: Entry | null = null;
   for (const axis of [0, 1] as const) {
     const corner = rotate2(axis === 0 ? [u, ev] : [eu, v], angleRad);
@@ -91,7 +83,7 @@ function bestCorner(
       [p, corner],
       [corner, end],
     ] as const;
-    if (!legs.every(([from, to]) => staysInside(grid, from, to, space.polygon))) continue;
+    if (!legs.every(([from, to]) => staysInside(grid, from, to, space.polygon) && !runsInSolid(grid, from, to))) continue;
     let work = Math.abs(space.z - z);
     let holes = 0;
     for (const [from, to] of legs) {

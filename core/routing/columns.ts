@@ -1,6 +1,6 @@
 import { openingsOf, studsOf, wallLength, wallPoint, wallTopM, type Building } from '../building/index.ts';
 import { rotate2, type Point2, type Point3 } from '../geometry/index.ts';
-import type { Wall } from '../project/index.ts';
+import type { Medium, Wall } from '../project/index.ts';
 import type { Between } from './arcs.ts';
 import { nearestNode } from './attach.ts';
 import type { Layer } from './layer.ts';
@@ -71,16 +71,7 @@ function columnAt(building: Building, weights: Weights, above: Layer, below: Lay
     below: bottom,
     work: upper.work + lower.work + (high - low) + weights.levelChangedM + 2 * weights.turnM,
     holes: upper.holes + lower.holes + weights.plateBoredM + weights.floorBoredM,
-    between: {
-      points: [...upper.corner, [p[0], p[1], high], [p[0], p[1], low], ...lower.corner],
-      media: [
-        ...upper.corner.map(() => upper.medium),
-        upper.medium,
-        'wall',
-        lower.medium,
-        ...lower.corner.map(() => lower.medium),
-      ],
-    },
+    between: new BayWay(above, below, top, bottom, p),
   };
 }
 
@@ -102,7 +93,39 @@ function legTo(weights: Weights, layer: Layer, p: Point2, node: number) {
     const bays = Math.abs(bayNumber(space, across(space, from)) - bayNumber(space, across(space, to)));
     holes += bays * weights.joistBoredM;
   }
-  const bends = legs.every(([from, to]) => Math.hypot(to[0] - from[0], to[1] - from[1]) > 1e-6);
-  const at: Point3[] = bends ? [[corner[0], corner[1], space.z]] : [];
-  return { work, holes, corner: at, medium: space.medium };
+  return { work, holes };
+}
+
+/** The corners of a leg between its ends, if it has one. */
+function cornerOf(layer: Layer, p: Point2, node: number): Point3[] {
+  const end: Point2 = [layer.x[node], layer.y[node]];
+  const [u] = rotate2(p, -layer.angleRad);
+  const [, ev] = rotate2(end, -layer.angleRad);
+  const [x, y] = rotate2([u, ev], layer.angleRad);
+  const bends = Math.hypot(x - p[0], y - p[1]) > 1e-6 && Math.hypot(end[0] - x, end[1] - y) > 1e-6;
+  return bends ? [[x, y, layer.spaces[layer.space[node]].z]] : [];
+}
+
+/** What lies between the nodes of a column; drawn only for the few that a route takes. */
+class BayWay implements Between {
+  constructor(
+    private readonly above: Layer,
+    private readonly below: Layer,
+    private readonly top: number,
+    private readonly bottom: number,
+    private readonly p: Point2,
+  ) {}
+
+  get points(): readonly Point3[] {
+    const { above, below, top, bottom, p } = this;
+    const at = (layer: Layer, node: number): Point3 => [p[0], p[1], layer.spaces[layer.space[node]].z];
+    return [...cornerOf(above, p, top), at(above, top), at(below, bottom), ...cornerOf(below, p, bottom)];
+  }
+
+  get media(): readonly Medium[] {
+    const { above, below, top, bottom, p } = this;
+    const upper = above.spaces[above.space[top]].medium;
+    const lower = below.spaces[below.space[bottom]].medium;
+    return [...cornerOf(above, p, top).map(() => upper), upper, 'wall', lower, ...cornerOf(below, p, bottom).map(() => lower)];
+  }
 }

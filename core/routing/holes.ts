@@ -1,14 +1,4 @@
-import {
-  joistsOf,
-  roomAt,
-  studsOf,
-  wallGrid,
-  wallLength,
-  wallTopM,
-  type Building,
-  type Framed,
-  type WallGrid,
-} from '../building/index.ts';
+import { joistsOf, roomAt, studsOf, wallLength, wallsOf, wallTopM, type Building, type Framed } from '../building/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium, Room, Wall } from '../project/index.ts';
 import { reachedFromAbove } from './spaces.ts';
@@ -52,15 +42,6 @@ function joistsIn(building: Building, room: Room): readonly Framed[] {
 export function studsCrossed(building: Building, wall: Wall, fromM: number, toM: number): Framed[] {
   const [low, high] = fromM < toM ? [fromM, toM] : [toM, fromM];
   return studsIn(building, wall).filter(({ offsetM }) => offsetM > low + 1e-6 && offsetM < high - 1e-6);
-}
-
-const grids = new WeakMap<readonly Wall[], WallGrid>();
-const NO_WALLS: readonly Wall[] = [];
-function gridOf(building: Building, levelId: string): WallGrid {
-  const walls = building.wallsByLevel[levelId] ?? NO_WALLS;
-  let grid = grids.get(walls);
-  if (!grid) grids.set(walls, (grid = wallGrid(walls)));
-  return grid;
 }
 
 /**
@@ -109,7 +90,7 @@ function inCavity(building: Building, a: Point3, b: Point3): Hole[] {
     [b[0], b[1]],
   ];
   const found: { t: number; hole: Hole }[] = [];
-  const crossed = gridOf(building, level.id).crossing(p, q);
+  const crossed = wallsOf(building, level.id).crossing(p, q);
   for (const { wall, t } of crossed) {
     const member = memberOfWall(building, wall, level.elevationM, a[2]);
     if (member) found.push({ t, hole: hole(member, between(a, b, t), wall.id, null) });
@@ -175,7 +156,7 @@ function throughPlates(building: Building, a: Point3, b: Point3): Hole[] {
 function wallAt(building: Building, levelId: string, p: Point2): Wall | undefined {
   let best: Wall | undefined;
   let bestM = Infinity;
-  for (const wall of gridOf(building, levelId).near(p, 0.02)) {
+  for (const wall of wallsOf(building, levelId).near(p, 0.02)) {
     const { distanceM } = closestOnSegment(p, wall.a, wall.b);
     if (wall.cableMayRun && distanceM <= wall.thicknessM / 2 + 1e-6 && distanceM < bestM) {
       best = wall;
@@ -210,7 +191,7 @@ function throughFloors(building: Building, a: Point3, b: Point3): Hole[] {
 /** The wall that a cable passes from inside to outside. */
 function throughOutside(building: Building, at: Point3): Hole[] {
   const level = levelUnder(building, at[2]);
-  const wall = level && gridOf(building, level.id).near([at[0], at[1]], 0.05)[0];
+  const wall = level && wallsOf(building, level.id).near([at[0], at[1]], 0.05)[0];
   if (!wall) return [];
   const member: HoleMember =
     wall.kind === 'masonry' || wall.kind === 'concrete' ? 'masonry' : wall.kind === 'fire' ? 'fire' : 'board';

@@ -1,7 +1,7 @@
 import type { Entry } from './attach.ts';
 import type { Network } from './network.ts';
 import { bestStart } from './route-device.ts';
-import { growTree } from './tree.ts';
+import { growTree, walkTree, type WayTree } from './tree.ts';
 import { averagePrice, priceFor, wayNumber, type Loads } from './share.ts';
 import type { Demand } from './trunks.ts';
 
@@ -60,8 +60,5 @@ export function improved(network: Network, demands: readonly Demand[], loads: Lo
   return own;
 }
 
-function waysFrom(network: Network, tree: ReturnType<typeof growTree>, from: number): number[] {
-  const ways: number[] = [];
-  for (let state = from; tree.next[state] >= 0; state = tree.next[state]) ways.push(wayNumber(network, tree.arc[state]));
-  return ways;
-}
+const waysFrom = (network: Network, tree: WayTree, from: number): number[] =>
+  walkTree(tree, from).arcs.map((arc) => wayNumber(network, arc));

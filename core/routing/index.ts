@@ -7,6 +7,7 @@ export { NOT_SHARED, rackPlace, routeBetween, routeDevice, type EndPlace, type R
 export { openAirSegments, type OpenAirSegment } from './open-air.ts';
 export { BARRED_M, NEW_FRAMING, WEIGHTS, weightsOf, type Weights } from './weights.ts';
 export { CABLES_A_HOLE, CABLES_A_PULL, priceFor, type Loads } from './share.ts';
-export { findTrunks, type Demand, type Trunks, type Work } from './trunks.ts';
+export { findTrunks, workWith, type Demand, type Trunks, type Work } from './trunks.ts';
 export { linesOf, loadsOf } from './trunk-lines.ts';
 export { waysIn } from './ends.ts';
+export { otherWays, type OtherWay } from './other-ways.ts';

@@ -1,8 +1,9 @@
 import { pointInPolygon, rotate2, levelCrossings, closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
-import { wallTopM, type Building } from '../building/index.ts';
+import { wallGrid, wallTopM, type Building } from '../building/index.ts';
 import type { Feature, Wall } from '../project/index.ts';
 import { ArcList } from './arcs.ts';
 import { Growing } from './growing.ts';
+import { isInSolid } from './in-solid.ts';
 import { across, bayNumber, reachedFromAbove, type Space } from './spaces.ts';
 import { isSolid, wallCrossing, type Weights } from './weights.ts';
 
@@ -70,6 +71,7 @@ export function buildLayer(
   const rows = high(1) - j0 + 1;
   const nodeAt = new Int32Array(columns * rows).fill(-1);
   const [us, vs, space] = [Growing.floats(), Growing.floats(), Growing.ints()];
+  const solid = wallGrid((building.wallsByLevel[level.id] ?? []).filter(isSolid));
   const obstacles = obstaclesOf(building, levelIndex, spaces, angleRad);
 
   turned.forEach((polygon, number) => {
@@ -87,6 +89,8 @@ export function buildLayer(
           if (nodeAt[at] >= 0) continue;
           if (flat.some(([a, b]) => closestOnSegment(p, a, b).distanceM < ON_OUTLINE_M)) continue;
           if (obstacles.areas.some((area) => pointInPolygon(p, area))) continue;
+          const inSolid = solid.near(rotate2(p, angleRad), 0.01);
+          if (inSolid.length > 0 && isInSolid(inSolid, rotate2(p, angleRad))) continue;
           nodeAt[at] = us.length;
           us.push(p[0]);
           vs.push(v);

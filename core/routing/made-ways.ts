@@ -15,19 +15,28 @@ export interface MadeWayContext {
     medium: 'riser' | 'chase' | 'conduit' | 'wall',
     same?: boolean,
   ) => readonly Entry[];
-  /** A new node; returns its number. */
-  readonly node: (at: Point3) => number;
+  /** A new node of a riser or way; returns its number. */
+  readonly node: (at: Point3, ownerId: string) => number;
   readonly arcs: ArcList;
 }
 
 /** Ways that somebody made or found: risers, chases and chimneys, conduits, soffits, outside walls, channels, trenches. */
 export function madeWaysOf(building: Building, weights: Weights, context: MadeWayContext): void {
-  for (const { x, y, bottomLevelId, topLevelId } of building.risers)
-    shaft(building, context, [x, y], bottomLevelId, topLevelId, 'riser', 1);
+  for (const { id, x, y, bottomLevelId, topLevelId } of building.risers)
+    shaft(building, context, id, [x, y], bottomLevelId, topLevelId, 'riser', 1);
   for (const level of building.levels) {
     for (const feature of building.featuresByLevel[level.id] ?? []) {
       if (feature.kind === 'chase' || feature.kind === 'disused-chimney')
-        shaft(building, context, feature.points[0] as Point2, level.id, feature.topLevelId ?? level.id, 'chase', weights.madeWay);
+        shaft(
+          building,
+          context,
+          feature.id,
+          feature.points[0] as Point2,
+          level.id,
+          feature.topLevelId ?? level.id,
+          'chase',
+          weights.madeWay,
+        );
       else if (feature.kind in LINES && feature.points.length >= 2) line(building, weights, context, feature);
     }
   }
@@ -37,6 +46,7 @@ export function madeWaysOf(building: Building, weights: Weights, context: MadeWa
 function shaft(
   building: Building,
   { attach, node, arcs }: MadeWayContext,
+  id: string,
   p: Point2,
   bottomId: string,
   topId: string,
@@ -50,7 +60,7 @@ function shaft(
     const room = roomAt(building, building.levels[levelIndex].id, p);
     const z = room ? cavityZ(building, room) : null;
     if (z === null) continue;
-    const number = node([p[0], p[1], z]);
+    const number = node([p[0], p[1], z], id);
     for (const entry of attach(levelIndex, p, z, medium)) join(arcs, number, entry);
     if (below) arcs.add(number, below.number, 2, Math.abs(z - below.z) * share, 0, { points: [], media: [medium] });
     below = { number, z };
@@ -87,7 +97,7 @@ function line(building: Building, weights: Weights, { attach, node, arcs }: Made
   const perM = cost === 'madeWay' ? weights.madeWay : 1 + weights[cost];
   let before = -1;
   corners.forEach((at, k) => {
-    const number = node(at);
+    const number = node(at, feature.id);
     const isEnd = k === 0 || k === corners.length - 1;
     if (isEnd || open) {
       const on = top !== level && k === corners.length - 1 ? topIndex : levelIndex;

@@ -32,6 +32,8 @@ export interface Network {
   readonly detail: Int32Array;
   readonly turned: Uint8Array;
   readonly details: readonly Between[];
+  /** Nodes of each riser and made way, by its id. */
+  readonly owners: ReadonlyMap<string, readonly number[]>;
 }
 
 export interface PlacedLayer {
@@ -119,6 +121,7 @@ function buildNetwork(building: Building, weights: Weights): Network {
   const placed = (layer: Layer): PlacedLayer => layers.find((one) => one.layer === layer)!;
   const made = new ArcList();
   const nodes: { at: Point3 }[] = [];
+  const owners = new Map<string, number[]>();
   const lattice = offset;
   own.forEach(({ above, below }, levelIndex) => {
     const under = below ?? own[levelIndex - 1]?.above;
@@ -133,7 +136,11 @@ function buildNetwork(building: Building, weights: Weights): Network {
     );
   madeWaysOf(building, weights, {
     attach,
-    node: (at) => lattice + nodes.push({ at }) - 1,
+    node: (at, ownerId) => {
+      const number = lattice + nodes.push({ at }) - 1;
+      owners.set(ownerId, [...(owners.get(ownerId) ?? []), number]);
+      return number;
+    },
     arcs: made,
   });
   return assembled(
@@ -143,6 +150,7 @@ function buildNetwork(building: Building, weights: Weights): Network {
     spaces,
     nodes.map(({ at }) => at),
     made,
+    owners,
   );
 }
 
@@ -157,6 +165,7 @@ function assembled(
   spaces: readonly Space[],
   more: readonly Point3[],
   made: ArcList,
+  owners: ReadonlyMap<string, readonly number[]>,
 ): Network {
   const lattice = layers.reduce((sum, { layer }) => sum + layer.x.length, 0);
   const count = lattice + more.length;
@@ -213,5 +222,24 @@ function assembled(
       turned[again] = 1;
     }
   }
-  return { building, weights, layers, x, y, z, space, spaces, first, to, axis, back, work, holes, detail, turned, details };
+  return {
+    building,
+    weights,
+    layers,
+    x,
+    y,
+    z,
+    space,
+    spaces,
+    first,
+    to,
+    axis,
+    back,
+    work,
+    holes,
+    detail,
+    turned,
+    details,
+    owners,
+  };
 }

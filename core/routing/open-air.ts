@@ -22,6 +22,10 @@ export function openAirSegments(building: Building, points: readonly Point3[], m
     const [a, b] = [points[k], points[k + 1]];
     const lengthM = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
     const steps = Math.max(1, Math.ceil(lengthM / SAMPLE_M));
+    if (media[k] === 'cavity' && liesInSolid(building, a, b)) {
+      bad.push({ index: k, at: a, medium: media[k] });
+      continue;
+    }
     for (let s = 0; s <= steps; s++) {
       const t = s / steps;
       const p: Point3 = [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t];
@@ -36,7 +40,7 @@ export function openAirSegments(building: Building, points: readonly Point3[], m
 const TESTS: Readonly<Record<Medium, (building: Building, p: Point3) => boolean>> = {
   cavity: inCavity,
   ceiling: inCavity,
-  floor: inCavity,
+  floor: (building, p) => inCavity(building, p) || inCrawlSpace(building, p),
   wall: inWall,
   riser: inRiser,
   bulkhead: inBulkhead,
@@ -149,6 +153,18 @@ function alongFeature(building: Building, p: Point3, kinds: readonly FeatureKind
       const points = feature.points as Point2[];
       if (points.length === 1) return Math.hypot(p[0] - points[0][0], p[1] - points[0][1]) <= reach;
       return points.slice(1).some((b, k) => closestOnSegment(plan(p), points[k], b).distanceM <= reach);
+    }),
+  );
+}
+
+/** Whether a level piece begins and ends inside one wall of masonry, concrete or fire build, and is longer than that is thick. */
+function liesInSolid(building: Building, a: Point3, b: Point3): boolean {
+  return building.levels.some((level) =>
+    (building.wallsByLevel[level.id] ?? []).some((wall) => {
+      if (wall.kind !== 'masonry' && wall.kind !== 'concrete' && wall.kind !== 'fire') return false;
+      const top = level.elevationM + level.ceilingHeightM + level.cavityDepthM;
+      if (a[2] < level.elevationM || a[2] > top || Math.hypot(a[0] - b[0], a[1] - b[1]) <= wall.thicknessM) return false;
+      return [a, b].every((p) => closestOnSegment(plan(p), wall.a, wall.b).distanceM < wall.thicknessM / 2 - 1e-6);
     }),
   );
 }

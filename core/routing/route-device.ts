@@ -1,7 +1,7 @@
 import { nearestWall, openingsOf, wallPoint } from '../building/index.ts';
 import type { Point3 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import type { Medium, Rack } from '../project/index.ts';
+import type { Medium, Rack, RouteRule } from '../project/index.ts';
 import type { Entry } from './attach.ts';
 import { waysIn, type EndPlace } from './ends.ts';
 import { holesOf, type Hole } from './holes.ts';
@@ -10,7 +10,8 @@ import { straighten } from './straighten.ts';
 import { tightened } from './tighten.ts';
 import { averagePrice, type Loads } from './share.ts';
 import { BARRED_M } from './weights.ts';
-import { AXES, growTree, type WayTree } from './tree.ts';
+import { nodesOfRule, rulePrice } from './rules.ts';
+import { AXES, growThrough, growTree, walkTree, type WayTree } from './tree.ts';
 
 export type { EndPlace } from './ends.ts';
 
@@ -24,8 +25,10 @@ export interface RoutedPath {
   readonly dropM: number;
   /** Holes in their order from the device. */
   readonly holes: readonly Hole[];
-  /** What the way costs for this cable alone, m of cable. */
+  /** What the way costs this cable beside others, m of cable. */
   readonly costM: number;
+  /** Rules that a person made and that cannot be kept, by id. */
+  readonly broken: readonly string[];
 }
 
 const treesOf = new WeakMap<Network, WeakMap<Loads, Map<string, Outcome<WayTree>>>>();
@@ -34,8 +37,14 @@ const treesOf = new WeakMap<Network, WeakMap<Loads, Map<string, Outcome<WayTree>
  * The cheapest way from an end to a rack through walls, cavities and risers.
  * The same network gives the same way; `shared` are the ways that others go along. Problems: those of `waysIn`, `rack-not-at-wall`, `no-route`.
  */
-export function routeDevice(network: Network, end: EndPlace, rack: Rack, shared: Loads = NOT_SHARED): Outcome<RoutedPath> {
-  return routeBetween(network, end, rackPlace(rack), `rack ${rack.code}`, shared);
+export function routeDevice(
+  network: Network,
+  end: EndPlace,
+  rack: Rack,
+  shared: Loads = NOT_SHARED,
+  rules: readonly RouteRule[] = NO_RULES,
+): Outcome<RoutedPath> {
+  return routeBetween(network, end, rackPlace(rack), `rack ${rack.code}`, shared, rules);
 }
 
 /** Where cables enter a rack. */
@@ -49,6 +58,7 @@ export const rackPlace = ({ levelId, x, y, entryHeightM }: Rack): EndPlace => ({
 
 /** No way is shared with others. */
 export const NOT_SHARED: Loads = new Map();
+const NO_RULES: readonly RouteRule[] = [];
 
 /**
  * The cheapest way from one end to another. Two boxes in one wall with no opening between are joined inside that wall.
@@ -60,16 +70,24 @@ export function routeBetween(
   target: EndPlace,
   name: string,
   shared: Loads = NOT_SHARED,
+  rules: readonly RouteRule[] = NO_RULES,
 ): Outcome<RoutedPath> {
-  const inside = insideWall(network, end, target);
+  const inside = rules.length > 0 ? null : insideWall(network, end, target);
   if (inside) return fine(inside);
   const starts = waysIn(network, end);
   if (!starts.ok) return starts;
   const toTarget = targetTree(network, target, shared);
   if (!toTarget.ok) return { ok: false, problem: { ...toTarget.problem, field: name } };
-  const best = bestStart(network, toTarget.value, starts.value);
-  if (!best) return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name });
-  return fine(assemble(network, best.entry, best.state, toTarget.value, best.costM));
+  // A rule that cannot be kept is told, and the way is found without it.
+  for (let held = rules, broken: string[] = []; ;) {
+    const tree = held.length > 0 ? treeByRules(network, target, shared, held) : toTarget.value;
+    const best = tree && bestStart(network, tree, starts.value);
+    if (best) return fine({ ...assemble(network, best.entry, best.state, tree, best.costM), broken });
+    if (held.length === 0) return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name });
+    const last = held[held.length - 1];
+    broken = [...broken, last.id];
+    held = held.slice(0, -1);
+  }
 }
 
 /** The cheapest of the ways in, with the state of the tree that it joins; null where none of them leads to the end. */
@@ -92,11 +110,16 @@ export function bestStart(
 /** Ways to racks and to the far ends of jumpers are remembered; a device that is dragged leaves many behind. */
 const MOST_TREES = 40;
 
-function targetTree(network: Network, target: EndPlace, shared: Loads): Outcome<WayTree> {
+function treesFor(network: Network, shared: Loads): Map<string, Outcome<WayTree>> {
   let byLoads = treesOf.get(network);
   if (!byLoads) treesOf.set(network, (byLoads = new WeakMap()));
   let trees = byLoads.get(shared);
   if (!trees) byLoads.set(shared, (trees = new Map()));
+  return trees;
+}
+
+function targetTree(network: Network, target: EndPlace, shared: Loads): Outcome<WayTree> {
+  const trees = treesFor(network, shared);
   const key = `${target.mount}:${target.levelId}:${target.x}:${target.y}:${target.heightM}`;
   let found = trees.get(key);
   if (!found) {
@@ -108,6 +131,31 @@ function targetTree(network: Network, target: EndPlace, shared: Loads): Outcome<
     );
   }
   return found;
+}
+
+/** The tree to a target that keeps rules; null where a thing that has to be passed is not there any more. */
+function treeByRules(network: Network, target: EndPlace, shared: Loads, rules: readonly RouteRule[]): WayTree | null {
+  const key = `rules:${JSON.stringify(rules)}:${JSON.stringify(target)}`;
+  const trees = treesFor(network, shared);
+  const known = trees.get(key);
+  if (known) return known.ok ? known.value : null;
+  const ways = waysIn(network, target);
+  let tree: WayTree | null = null;
+  if (ways.ok) {
+    const avoided = rules.filter(({ kind }) => kind === 'avoid');
+    const price = rulePrice(network, shared, avoided);
+    tree = growTree(network, ways.value, price);
+    for (const rule of rules.filter(({ kind }) => kind === 'through').reverse()) {
+      const nodes = nodesOfRule(network, rule);
+      if (nodes.length === 0) {
+        tree = null;
+        break;
+      }
+      tree = growThrough(network, nodes, tree, price);
+    }
+  }
+  trees.set(key, tree ? fine(tree) : refuse('no-route'));
+  return tree;
 }
 
 /** Two wall boxes in one wall: along it at the lower height, then up; null where that is not one wall, or an opening is between. */
@@ -132,16 +180,34 @@ function insideWall({ building, weights }: Network, a: EndPlace, b: EndPlace): R
   const media = points.slice(1).map((): Medium => 'wall');
   const parts = partsOf(points);
   const holes = holesOf(building, points, media);
-  return { points, media, ...parts, holes, costM: parts.riseM + parts.runM + parts.dropM + holes.length * weights.studBoredM };
+  return {
+    points,
+    media,
+    ...parts,
+    holes,
+    costM: parts.riseM + parts.runM + parts.dropM + holes.length * weights.studBoredM,
+    broken: [],
+  };
 }
 
 function assemble(network: Network, start: Entry, from: number, tree: WayTree, costM: number): RoutedPath {
+  const { arcs, end } = walkTree(tree, from);
+  return wayOf(network, start, arcs, end, costM, tree.then === null);
+}
+
+/** A way in, the arcs after it and the way to the end as one route. */
+export function wayOf(
+  network: Network,
+  start: Entry,
+  arcs: readonly number[],
+  end: Entry,
+  costM: number,
+  mayMove = true,
+): RoutedPath {
   const { x, y, z, space, spaces, to, detail, turned, details } = network;
   const points: Point3[] = [...start.points];
   const media: Medium[] = [...start.media];
-  let state = from;
-  for (; tree.next[state] >= 0; state = tree.next[state]) {
-    const arc = tree.arc[state];
+  for (const arc of arcs) {
     const node = to[arc];
     const between = detail[arc] < 0 ? null : details[detail[arc]];
     if (between) {
@@ -152,13 +218,13 @@ function assemble(network: Network, start: Entry, from: number, tree: WayTree, c
     }
     points.push([x[node], y[node], z[node]]);
   }
-  const end = tree.entries.get(state)!;
   points.push(...[...end.points].reverse().slice(1));
   media.push(...[...end.media].reverse());
   const straight = straighten(points.map(tidy), media);
-  const tight = tightened(network, straight);
+  // What a person leads through a point stays there.
+  const tight = mayMove ? tightened(network, straight) : straight;
   const way = straighten(tight.points.map(tidy), tight.media);
-  return { ...way, ...partsOf(way.points), holes: holesOf(network.building, way.points, way.media), costM };
+  return { ...way, ...partsOf(way.points), holes: holesOf(network.building, way.points, way.media), costM, broken: [] };
 }
 
 /** A micrometre is finer than any building and keeps float noise out of files. */

@@ -1,6 +1,8 @@
+import { wallsOf } from '../building/index.ts';
 import { pointInPolygon, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium } from '../project/index.ts';
 import { holesOf, type HoleMember } from './holes.ts';
+import { runsInSolid } from './in-solid.ts';
 import type { Network } from './network.ts';
 import type { Weights } from './weights.ts';
 
@@ -32,8 +34,9 @@ export function tightened(
   const media = [...way.media];
   for (let k = 1; k + 2 < points.length; k++) {
     if (k > FROM_END && k + 2 < points.length - FROM_END) continue;
-    if (media[k - 1] !== 'cavity' || media[k] !== 'cavity' || media[k + 1] !== 'cavity') continue;
-    const moved = movedAside(network, points[k - 1], points[k], points[k + 1], points[k + 2]);
+    const medium = media[k];
+    if ((medium !== 'cavity' && medium !== 'crawl') || media[k - 1] !== medium || media[k + 1] !== medium) continue;
+    const moved = movedAside(network, medium, points[k - 1], points[k], points[k + 1], points[k + 2]);
     if (!moved) continue;
     points.splice(k, 2, ...moved);
     for (let n = points.length - 2; n >= 0; n--) {
@@ -47,7 +50,7 @@ export function tightened(
 }
 
 /** The middle piece moved to where the shorter of the steps on its sides is gone; null where there is nothing to gain. */
-function movedAside(network: Network, a: Point3, b: Point3, c: Point3, d: Point3): [Point3, Point3] | null {
+function movedAside(network: Network, medium: Medium, a: Point3, b: Point3, c: Point3, d: Point3): [Point3, Point3] | null {
   const [ux, uy] = [b[0] - a[0], b[1] - a[1]];
   const [wx, wy] = [d[0] - c[0], d[1] - c[1]];
   const [first, last] = [Math.hypot(ux, uy), Math.hypot(wx, wy)];
@@ -64,7 +67,7 @@ function movedAside(network: Network, a: Point3, b: Point3, c: Point3, d: Point3
   ];
   if (!staysOpen(network, [a, from, to, d])) return null;
   const price = (points: readonly Point3[]) =>
-    holesOf(network.building, points, ['cavity', 'cavity', 'cavity']).reduce(
+    holesOf(network.building, points, [medium, medium, medium]).reduce(
       (sum, { member }) => sum + holeCost(network.weights, member),
       0,
     );
@@ -72,7 +75,7 @@ function movedAside(network: Network, a: Point3, b: Point3, c: Point3, d: Point3
 }
 
 /** Whether pieces lie in spaces at their height, over the heads of walls, and pass no obstacle. */
-function staysOpen({ layers }: Network, points: readonly Point3[]): boolean {
+function staysOpen({ building, layers }: Network, points: readonly Point3[]): boolean {
   const z = points[0][2];
   const at = layers.find(({ layer }) => layer.spaces.some((space) => Math.abs(space.z - z) < 1e-6));
   if (!at) return false;
@@ -82,6 +85,7 @@ function staysOpen({ layers }: Network, points: readonly Point3[]): boolean {
     const [p, q] = [points[k], points[k + 1]];
     const lengthM = distance(p, q);
     if (lengthM < 1e-6) continue;
+    if (runsInSolid(wallsOf(building, building.levels[at.layer.levelIndex].id), [p[0], p[1]], [q[0], q[1]])) return false;
     const steps = Math.max(1, Math.ceil(lengthM / LOOK_M));
     for (let n = 0; n <= steps; n++) {
       const s: Point2 = [p[0] + ((q[0] - p[0]) * n) / steps, p[1] + ((q[1] - p[1]) * n) / steps];

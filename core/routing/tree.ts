@@ -13,6 +13,8 @@ export interface WayTree {
   /** The state that the arc leads to. */
   readonly next: Int32Array;
   readonly entries: ReadonlyMap<number, Entry>;
+  /** Where the way has to pass a place first: the tree that leads on from there. */
+  readonly then: WayTree | null;
 }
 
 /** What an arc costs one more cable, by its number, m. */
@@ -23,6 +25,37 @@ export type ArcPrice = (arc: number) => number;
  * settled by the lower number, so the same network gives the same tree. Costs in metres of cable.
  */
 export function growTree(network: Network, ends: readonly Entry[], price?: ArcPrice): WayTree {
+  const entries = new Map<number, Entry>();
+  const sources = new Map<number, number>();
+  for (const entry of ends) {
+    const state = entry.node * AXES + entry.axis;
+    const total = entry.work + entry.holes;
+    if (total >= (sources.get(state) ?? Infinity)) continue;
+    sources.set(state, total);
+    entries.set(state, entry);
+  }
+  return grown(network, sources, entries, null, price);
+}
+
+/** The cheapest ways that first pass one of these nodes and then go on in a tree. */
+export function growThrough(network: Network, nodes: readonly number[], then: WayTree, price?: ArcPrice): WayTree {
+  const sources = new Map<number, number>();
+  for (const node of nodes) {
+    for (let axis = 0; axis < AXES; axis++) {
+      const state = node * AXES + axis;
+      if (then.cost[state] < Infinity) sources.set(state, then.cost[state]);
+    }
+  }
+  return grown(network, sources, new Map(), then, price);
+}
+
+function grown(
+  network: Network,
+  sources: ReadonlyMap<number, number>,
+  entries: ReadonlyMap<number, Entry>,
+  then: WayTree | null,
+  price?: ArcPrice,
+): WayTree {
   const { first, to, axis, work, holes, weights } = network;
   const count = (first.length - 1) * AXES;
   const cost = new Float64Array(count).fill(Infinity);
@@ -30,13 +63,8 @@ export function growTree(network: Network, ends: readonly Entry[], price?: ArcPr
   const next = new Int32Array(count).fill(-1);
   const settled = new Uint8Array(count);
   const queue = new StateQueue(cost);
-  const entries = new Map<number, Entry>();
-  for (const entry of ends) {
-    const state = entry.node * AXES + entry.axis;
-    const total = entry.work + entry.holes;
-    if (total >= cost[state]) continue;
+  for (const [state, total] of sources) {
     cost[state] = total;
-    entries.set(state, entry);
     queue.push(state);
   }
   const back = network.back;
@@ -48,6 +76,8 @@ export function growTree(network: Network, ends: readonly Entry[], price?: ArcPr
     const here = cost[state];
     // Walked from the end outward: the cable comes the other way, along the arc from `to` back to this node.
     for (let out = first[node]; out < first[node + 1]; out++) {
+      // A place that has to be passed is not left by the way that led to it.
+      if (then && next[state] < 0 && out === then.arc[state]) continue;
       const into = back[out];
       const from = to[out] * AXES + axis[out];
       if (settled[from]) continue;
@@ -61,7 +91,18 @@ export function growTree(network: Network, ends: readonly Entry[], price?: ArcPr
       }
     }
   }
-  return { cost, arc, next, entries };
+  return { cost, arc, next, entries, then };
+}
+
+/** Every arc from a state to the end, and the state at the end, through all trees that lead on. */
+export function walkTree(tree: WayTree, from: number): { readonly arcs: readonly number[]; readonly end: Entry } {
+  const arcs: number[] = [];
+  let at: WayTree = tree;
+  for (let state = from; ;) {
+    for (; at.next[state] >= 0; state = at.next[state]) arcs.push(at.arc[state]);
+    if (!at.then) return { arcs, end: at.entries.get(state)! };
+    at = at.then;
+  }
 }
 
 /** A binary heap of states by their cost, the lower number first among equals. A state may wait more than once. */

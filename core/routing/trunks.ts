@@ -69,6 +69,10 @@ export function findTrunks(network: Network, demands: readonly Demand[]): Trunks
   return { ...best!, apart: apart!, rounds };
 }
 
+/** Work of runs on the ways that shared ones give them. */
+export const workWith = (network: Network, demands: readonly Demand[], shared: Loads): Work =>
+  laid(network, demands, averagePrice(network, shared)).work;
+
 /** All runs in the trees that a price gives. */
 function laid(network: Network, demands: readonly Demand[], price?: ArcPrice): { loads: Loads; work: Work } {
   const loads = new Map<number, number>();

@@ -1,7 +1,7 @@
 import { attachmentOf } from '../building/index.ts';
 import { create, listOf, remove, update, type Operation, type ProjectDocument, type Trunk } from '../project/index.ts';
-import { findTrunks, linesOf, rackPlace, waysIn, type Demand, type Work } from '../routing/index.ts';
-import { isKept, routeNetwork } from './plan-runs.ts';
+import { findTrunks, linesOf, rackPlace, waysIn, workWith, type Demand, type Network, type Work } from '../routing/index.ts';
+import { isKept, routeNetwork, sharedWays } from './plan-runs.ts';
 
 /** Ways that runs could share, what pulling then comes to, and the edit that keeps them. */
 export interface TrunkProposal {
@@ -19,10 +19,22 @@ export interface TrunkProposal {
  */
 export function proposeTrunks(document: ProjectDocument, newId: () => string): TrunkProposal {
   const network = routeNetwork(document);
+  const demands = demandsOf(document, network);
+  const runs = demands.reduce((sum, { starts }) => sum + starts.length, 0);
+  const found = findTrunks(network, demands);
+  const segments = linesOf(network, found.prices);
+  return { operations: keep(document, segments, newId), apart: found.apart, together: found.work, runs };
+}
+
+/** Work of all drafted home runs on the ways that they take now, by the rule by which shared ways are found; m of cable. */
+export function workOfRuns(document: ProjectDocument): number {
+  const network = routeNetwork(document);
+  return workWith(network, demandsOf(document, network), sharedWays(document, network)).totalM;
+}
+
+function demandsOf(document: ProjectDocument, network: Network): Demand[] {
   const demands: Demand[] = [];
-  let runs = 0;
-  const racks = listOf(document, 'racks');
-  for (const rack of racks) {
+  for (const rack of listOf(document, 'racks')) {
     const ends = waysIn(network, rackPlace(rack));
     if (!ends.ok) continue;
     const starts = listOf(document, 'runs').flatMap((run) => {
@@ -32,12 +44,9 @@ export function proposeTrunks(document: ProjectDocument, newId: () => string): T
       const ways = waysIn(network, { levelId, x, y, heightM, mount: attachmentOf(document.deviceTypes[device.typeId]) });
       return ways.ok ? [ways.value] : [];
     });
-    runs += starts.length;
     if (starts.length > 0) demands.push({ ends: ends.value, starts });
   }
-  const found = findTrunks(network, demands);
-  const segments = linesOf(network, found.prices);
-  return { operations: keep(document, segments, newId), apart: found.apart, together: found.work, runs };
+  return demands;
 }
 
 /** All of it stands with the first rack: ways are shared by runs of several. */

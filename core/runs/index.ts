@@ -5,6 +5,7 @@ export { cutLength, LENGTH_STEP_M, type CutLength } from './cut-length.ts';
 export { firstFreeNumber, formatRunNumber, numberScheme, OUTDOORS_CODE, runNumberFor } from './numbering.ts';
 export { bundleFor } from './bundling.ts';
 export {
+  choicesOf,
   compareNumbers,
   isKept,
   keptRoutes,
@@ -12,7 +13,8 @@ export {
   planRuns,
   planRunsInSteps,
   routeNetwork,
+  rulesOf,
   type PlannedRun,
 } from './plan-runs.ts';
 export { decideKept, runState, waysOf, type StateChoice, type WayOf } from './run-state.ts';
-export { proposeTrunks, type TrunkProposal } from './find-trunks.ts';
+export { proposeTrunks, workOfRuns, type TrunkProposal } from './find-trunks.ts';

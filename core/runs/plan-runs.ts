@@ -1,11 +1,22 @@
 import { attachmentOf, buildingOf, type Attachment } from '../building/index.ts';
 import { distance3, type Point3 } from '../geometry/index.ts';
 import type { Outcome } from '../outcome/index.ts';
-import { listOf, RUN_STATES, type Device, type Medium, type ProjectDocument, type Route, type Run } from '../project/index.ts';
+import {
+  listOf,
+  RUN_STATES,
+  type Device,
+  type Medium,
+  type ProjectDocument,
+  type Route,
+  type RouteRule,
+  type Run,
+} from '../project/index.ts';
 import {
   loadsOf,
   networkOf,
   NOT_SHARED,
+  otherWays,
+  rackPlace,
   routeBetween,
   routeDevice,
   weightsOf,
@@ -44,7 +55,7 @@ export const routeNetwork = (document: ProjectDocument): Network => networkOf(bu
 const sharedOf = new WeakMap<Network, { readonly trunks: unknown; readonly shared: Loads }>();
 
 /** Ways that the project keeps for many runs. */
-function sharedWays(document: ProjectDocument, network: Network): Loads {
+export function sharedWays(document: ProjectDocument, network: Network): Loads {
   const known = sharedOf.get(network);
   if (known?.trunks === document.trunks) return known.shared;
   const trunks = listOf(document, 'trunks');
@@ -53,9 +64,29 @@ function sharedWays(document: ProjectDocument, network: Network): Loads {
   return shared;
 }
 
+const rulesByRun = new WeakMap<
+  object,
+  { readonly all: readonly RouteRule[]; readonly byRun: ReadonlyMap<string, readonly RouteRule[]> }
+>();
+const NO_RULES: readonly RouteRule[] = [];
+
+/** What a person decided for the way of a run: first what holds for all, then its own. */
+export function rulesOf(document: ProjectDocument, runId: string): readonly RouteRule[] {
+  let known = rulesByRun.get(document.routeRules);
+  if (!known) {
+    const list = listOf(document, 'routeRules');
+    const all = list.filter((rule) => rule.runId === null);
+    const byRun = new Map<string, readonly RouteRule[]>();
+    for (const rule of list) if (rule.runId !== null) byRun.set(rule.runId, [...(byRun.get(rule.runId) ?? all), rule]);
+    rulesByRun.set(document.routeRules, (known = { all: all.length > 0 ? all : NO_RULES, byRun }));
+  }
+  return known.byRun.get(runId) ?? known.all;
+}
+
 interface Remembered {
   readonly network: Network;
   readonly shared: Loads;
+  readonly rules: readonly RouteRule[];
   readonly mount: Attachment;
   readonly target: unknown;
   readonly targetMount: Attachment | null;
@@ -67,6 +98,7 @@ const pathOf = new WeakMap<Device, Map<string, Remembered>>();
 function wantedPath(document: ProjectDocument, device: Device, run: Run): Outcome<RoutedPath> {
   const network = routeNetwork(document);
   const shared = sharedWays(document, network);
+  const rules = rulesOf(document, run.id);
   const mount = attachmentOf(document.deviceTypes[device.typeId]);
   const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
   const target = far ?? document.racks[run.rackId];
@@ -78,6 +110,7 @@ function wantedPath(document: ProjectDocument, device: Device, run: Run): Outcom
     last &&
     last.network === network &&
     last.shared === shared &&
+    last.rules === rules &&
     last.mount === mount &&
     last.target === target &&
     last.targetMount === targetMount
@@ -86,10 +119,20 @@ function wantedPath(document: ProjectDocument, device: Device, run: Run): Outcom
   const end = endOf(device, mount);
   const path =
     far && targetMount
-      ? routeBetween(network, end, endOf(far, targetMount), document.deviceTypes[far.typeId].name, shared)
-      : routeDevice(network, end, document.racks[run.rackId], shared);
-  byTarget.set(target.id, { network, shared, mount, target, targetMount, path });
+      ? routeBetween(network, end, endOf(far, targetMount), document.deviceTypes[far.typeId].name, shared, rules)
+      : routeDevice(network, end, document.racks[run.rackId], shared, rules);
+  byTarget.set(target.id, { network, shared, rules, mount, target, targetMount, path });
   return path;
+}
+
+/** The way that a run takes and the next cheapest ones. Problems: those of `routeDevice`. */
+export function choicesOf(document: ProjectDocument, run: Run): ReturnType<typeof otherWays> {
+  const network = routeNetwork(document);
+  const device = document.devices[run.deviceId];
+  const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
+  const target = far ? endOf(far, attachmentOf(document.deviceTypes[far.typeId])) : rackPlace(document.racks[run.rackId]);
+  const end = endOf(device, attachmentOf(document.deviceTypes[device.typeId]));
+  return otherWays(network, end, target, sharedWays(document, network), rulesOf(document, run.id));
 }
 
 const endOf = ({ levelId, x, y, heightM }: Device, mount: Attachment) => ({ levelId, x, y, heightM, mount });

@@ -9,6 +9,8 @@ export const findings = {
     '{{gaugeAwg}} AWG loses {{lossDb}}, but practice wants {{thinnestAwg}} AWG or thicker for this load and use.',
   'speaker-clad-aluminium': 'Copper-clad aluminium has 1.6 times the resistance and breaks at screws. Use copper.',
   'speaker-better': '{{gaugeAwg}} AWG loses {{lossDb}}.',
+  'rule-not-passed': '{{number}} cannot go through what it was led through: the thing is gone, or no way leads there.',
+  'rule-not-avoided': '{{number}} cannot keep away from what it should: there is no other way.',
   'route-missing': '{{number}} has no way to its rack. {{because}}',
   'kept-route-differs': '{{number}} is {{state}} at {{builtM}}; the plan now wants {{wantedM}}. Decide which holds.',
   'kept-route-impossible': '{{number}} is {{state}} at {{builtM}}, but the plan has no way for it any more. Decide which holds.',
@@ -98,6 +100,7 @@ export const findings = {
 
 /** Words on the buttons of cures. */
 export const cures = {
+  'lift-rule': 'Lift the rule',
   'use-gauge': 'Use {{gaugeAwg}} AWG',
   'keep-built': 'Keep as built',
   'move-back': 'Move the device back',

@@ -2,6 +2,24 @@ import { surveyTerms } from './survey.ts';
 
 /** The trade's words for what the core names by code. */
 export const terms = {
+  members: {
+    joist: 'Joist',
+    stud: 'Stud',
+    'top-plate': 'Top plate',
+    'sole-plate': 'Sole plate and floor',
+    board: 'Wall board',
+    masonry: 'Masonry',
+    fire: 'Fire separation',
+    floor: 'Floor in a riser',
+  },
+  /** Who has to agree to a hole, or to make it. */
+  asks: { engineer: 'ask the engineer', firestop: 'listed firestop', mason: 'core, with approval' },
+  constructions: {
+    'new-framing': 'New framing, open',
+    retrofit: 'Retrofit, closed',
+    slab: 'Concrete slabs',
+    heritage: 'Nothing may be cut',
+  },
   /** What is bored, cored or passed. */
   holes: {
     joist: 'Joists bored',

@@ -12,6 +12,8 @@ export interface RunLine {
   readonly strokes: readonly (readonly (readonly [number, number])[])[];
   readonly differs: boolean;
   readonly wantedPath: string | null;
+  /** Where a run of a device of this level lies on others. */
+  readonly ghost: string;
 }
 
 /** Distance between the strands of a bundle, m. */
@@ -53,6 +55,10 @@ export function strokesOnLevel(
   return parts;
 }
 
+/** The parts of a way that lie on other levels, as they are seen from above. */
+const strokesElsewhere = (points: readonly Point3[], levels: readonly Level[], levelId: string, asideM: number) =>
+  levels.flatMap(({ id }) => (id === levelId ? [] : strokesOnLevel(points, levels, id, asideM)));
+
 const pathOf = (strokes: readonly [number, number][][]): string => strokes.map((points) => pathThrough(points)).join('');
 
 /** Lines of all runs that pass a level; the strands of each bundle are spread. */
@@ -70,7 +76,8 @@ export function linesOf(
     const strokes = strokesOnLevel(points, levels, levelId, asideM);
     const path = pathOf(strokes);
     const wantedPath = kept && differs && wanted.ok ? pathOf(strokesOnLevel(wanted.value.points, levels, levelId, 0)) : null;
-    if (path === '' && !wantedPath) return [];
-    return [{ runId: run.id, system: systems[device.typeId].system, path, strokes, differs, wantedPath }];
+    const ghost = device.levelId === levelId ? pathOf(strokesElsewhere(points, levels, levelId, asideM)) : '';
+    if (path === '' && !wantedPath && ghost === '') return [];
+    return [{ runId: run.id, system: systems[device.typeId].system, path, strokes, differs, wantedPath, ghost }];
   });
 }

@@ -11,10 +11,12 @@ import {
   type HeldTold,
   type ToldFinding,
   type ToldLists,
+  type TrunkOutlook,
 } from '@dusky-spool/core/following';
+import type { BoredPlace } from '@dusky-spool/core/documents';
 import type { Outcome } from '@dusky-spool/core/outcome';
 import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/project';
-import type { PlannedRun } from '@dusky-spool/core/runs';
+import type { choicesOf, PlannedRun } from '@dusky-spool/core/runs';
 import { takeWorker } from '../workers/start-following.ts';
 import type { FollowingAnswer, FollowingQuestion } from '../workers/following-contract.ts';
 import { useProject, type Preview } from './project.ts';
@@ -48,7 +50,7 @@ class Follower {
   /** What the worker takes for known here. */
   private told: ToldLists = NOTHING_TOLD;
   private nextHold: (() => void) | null = null;
-  private readonly curesAsked = new Map<number, (cures: readonly Cure[]) => void>();
+  private readonly asked = new Map<number, (value: unknown) => void>();
   private readonly whenDone: (() => void)[] = [];
 
   constructor() {
@@ -98,9 +100,14 @@ class Follower {
   }
 
   cures(ref: number): Promise<readonly Cure[]> {
+    return this.answerTo((id) => ({ ask: 'cures', id, ref }));
+  }
+
+  /** One question with one answer. */
+  answerTo<T>(question: (id: number) => FollowingQuestion): Promise<T> {
     const id = ++this.lastId;
-    this.ask({ ask: 'cures', id, ref });
-    return new Promise((done) => this.curesAsked.set(id, done));
+    this.ask(question(id));
+    return new Promise((done) => this.asked.set(id, done as (value: unknown) => void));
   }
 
   /** When everything that was done is told. */
@@ -151,9 +158,9 @@ class Follower {
         });
       }
       this.nextHold?.();
-    } else if (answer.tell === 'cures') {
-      this.curesAsked.get(answer.id)?.(answer.cures);
-      this.curesAsked.delete(answer.id);
+    } else if (answer.tell === 'answer') {
+      this.asked.get(answer.id)?.(answer.value);
+      this.asked.delete(answer.id);
     } else {
       this.fail(answer.message);
     }
@@ -247,4 +254,22 @@ export async function editOnRoutes(
     title,
     build(view, (run) => runById.get(run.id)?.wanted),
   );
+}
+
+/** The way that a run takes and the next cheapest ones, for the project as it is now. */
+export async function askChoices(runId: string): Promise<ReturnType<typeof choicesOf> | null> {
+  await follower?.caughtUp();
+  return follower?.answerTo((id) => ({ ask: 'choices', id, runId })) ?? null;
+}
+
+/** Ways that runs could share. */
+export async function askTrunks(newId: string): Promise<TrunkOutlook | null> {
+  await follower?.caughtUp();
+  return follower?.answerTo((id) => ({ ask: 'trunks', id, newId })) ?? null;
+}
+
+/** Every place that is bored. */
+export async function askHoles(): Promise<readonly BoredPlace[]> {
+  await follower?.caughtUp();
+  return follower?.answerTo((id) => ({ ask: 'holes', id })) ?? [];
 }

@@ -1,4 +1,3 @@
-import type { Cure } from '@dusky-spool/core/checks';
 import type { DocumentPatch, HeldTold, Told } from '@dusky-spool/core/following';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/project';
 
@@ -14,7 +13,10 @@ export type FollowingQuestion =
       readonly deviceIds: readonly string[];
     }
   | { readonly ask: 'let-go' }
-  | { readonly ask: 'cures'; readonly id: number; readonly ref: number };
+  | { readonly ask: 'cures'; readonly id: number; readonly ref: number }
+  | { readonly ask: 'choices'; readonly id: number; readonly runId: string }
+  | { readonly ask: 'trunks'; readonly id: number; readonly newId: string }
+  | { readonly ask: 'holes'; readonly id: number };
 
 export type FollowingAnswer =
   | { readonly tell: 'progress'; readonly share: number }
@@ -24,5 +26,6 @@ export type FollowingAnswer =
   | { readonly tell: 'followed'; readonly edits: number; readonly told: Told }
   | { readonly tell: 'previewed'; readonly id: number; readonly told: Told }
   | { readonly tell: 'held'; readonly id: number; readonly held: HeldTold | null }
-  | { readonly tell: 'cures'; readonly id: number; readonly cures: readonly Cure[] }
+  /** What was asked for by one question. */
+  | { readonly tell: 'answer'; readonly id: number; readonly value: unknown }
   | { readonly tell: 'failed'; readonly message: string };

@@ -62,6 +62,14 @@ async function follow(today: string): Promise<void> {
   if (told) say({ tell: 'followed', edits: upTo, told });
 }
 
+/** What is worked out for one who asks. */
+function asked(question: FollowingQuestion & { readonly id: number }): unknown {
+  if (question.ask === 'cures') return following.cures(question.ref);
+  if (question.ask === 'choices') return following.choices(question.runId);
+  if (question.ask === 'trunks') return following.trunks(() => question.newId);
+  return following.holes();
+}
+
 async function answer(question: FollowingQuestion): Promise<void> {
   if (question.ask === 'open' || question.ask === 'edit') {
     edits++;
@@ -78,7 +86,7 @@ async function answer(question: FollowingQuestion): Promise<void> {
   } else if (question.ask === 'let-go') {
     following.letGo();
   } else {
-    say({ tell: 'cures', id: question.id, cures: following.cures(question.ref) });
+    say({ tell: 'answer', id: question.id, value: asked(question) });
   }
 }
 

@@ -37,6 +37,7 @@ const WallView = later(() => import('../walls/WallView.tsx').then((module) => mo
 const CeilingView = later(() => import('../walls/CeilingView.tsx').then((module) => module.CeilingView), WAITING);
 const PlatesScreen = later(() => import('../plates/PlatesScreen.tsx').then((module) => module.PlatesScreen), WAITING);
 const LibraryScreen = later(() => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen), WAITING);
+const WaysScreen = later(() => import('../ways/WaysScreen.tsx').then((module) => module.WaysScreen), null);
 
 const SELECT: Tool = { kind: 'select' };
 
@@ -174,6 +175,16 @@ export function PlanScreen({ projectId, document, stage }: Props) {
         onView={onView}
       />
     );
+  if (view === 'ways' && stage === 'cabling')
+    return (
+      <WaysScreen
+        document={document}
+        onBack={() => go({ view: null })}
+        onRun={(id) =>
+          go({ view: null, selection: { kind: 'run', ids: [id] }, level: document.devices[document.runs[id].deviceId].levelId })
+        }
+      />
+    );
   if (library) return <LibraryScreen document={document} onBack={() => go({ view: null })} />;
   return (
     <div className={`plan-screen${inspecting ? '' : ' no-inspector'}`}>
@@ -210,6 +221,11 @@ export function PlanScreen({ projectId, document, stage }: Props) {
                 <Palette document={document} tool={tool} onTool={setTool} onLibrary={onLibrary} onPlates={onPlates} />
               )}
               <HouseSection document={document} levelId={levelId} onPick={onPickLevel} />
+              {stage === 'cabling' && (
+                <button type="button" className="plain link to-ways" onClick={() => go({ view: 'ways' })}>
+                  {text('ways.title')}
+                </button>
+              )}
             </div>
             {!surface && (
               <div className="zoom-buttons">

@@ -20,6 +20,9 @@ import { RunTag } from '../../ui/RunTag.tsx';
 /** Fetched when the first run is looked at. */
 const RunEnds = later(() => import('./RunEnds.tsx').then((module) => module.RunEnds), null);
 
+/** Fetched when the first run is looked at. */
+const WayChoices = later(() => import('./WayChoices.tsx').then((module) => module.WayChoices), null);
+
 interface Props {
   readonly document: ProjectDocument;
   readonly planned: PlannedRun;
@@ -100,6 +103,7 @@ export function RunPanel({ document, planned, onSelect }: Props) {
             <dt>{text('run.pulledWith')}</dt>
             <dd>{together > 1 ? text('run.bundleOf', { bundle: run.bundle, count: together }) : text('run.alone')}</dd>
           </dl>
+          {!kept && <WayChoices document={document} run={run} broken={wanted.value.broken} />}
           {through('joist') + through('stud') > 0 && <p className="caution">{text('run.boring')}</p>}
           {through('masonry') + through('fire') > 0 && <p className="caution">{text('run.masonryCaution')}</p>}
         </>

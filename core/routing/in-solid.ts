@@ -1,0 +1,24 @@
+import type { WallGrid } from '../building/index.ts';
+import { closestOnSegment, type Point2 } from '../geometry/index.ts';
+import type { Wall } from '../project/index.ts';
+import { isSolid } from './weights.ts';
+
+/** A piece this short passes into a wall and out of it, whatever its direction, m. */
+const SHORT_M = 0.05;
+
+/** Whether a piece runs along inside a wall that stands up through the cavity, where there is nothing to lie in. */
+export function runsInSolid(grid: WallGrid, p: Point2, q: Point2): boolean {
+  const lengthM = Math.hypot(q[0] - p[0], q[1] - p[1]);
+  if (lengthM < SHORT_M) return false;
+  const middle: Point2 = [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2];
+  return grid.near(middle, 0.01).some((wall) => {
+    if (!isSolid(wall) || closestOnSegment(middle, wall.a, wall.b).distanceM >= wall.thicknessM / 2) return false;
+    const wallM = Math.hypot(wall.b[0] - wall.a[0], wall.b[1] - wall.a[1]);
+    const along = ((q[0] - p[0]) * (wall.b[0] - wall.a[0]) + (q[1] - p[1]) * (wall.b[1] - wall.a[1])) / (lengthM * wallM);
+    return Math.abs(along) > 0.5;
+  });
+}
+
+/** Whether a place lies inside a wall that stands up through the cavity. */
+export const isInSolid = (walls: readonly Wall[], p: Point2): boolean =>
+  walls.some((wall) => isSolid(wall) && closestOnSegment(p, wall.a, wall.b).distanceM < wall.thicknessM / 2);

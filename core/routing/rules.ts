@@ -1,0 +1,70 @@
+import { crossingParameters, closestOnSegment, type Point2 } from '../geometry/index.ts';
+import type { RouteRule } from '../project/index.ts';
+import type { Network } from './network.ts';
+import { averagePrice, type Loads } from './share.ts';
+import type { ArcPrice } from './tree.ts';
+
+/** A point that a way is led through counts as passed within this, m. */
+const AT_POINT_M = 0.45;
+
+/** The places of a network that a rule speaks of; none where the thing is gone. */
+export function nodesOfRule(network: Network, { target, targetId, at }: RouteRule): readonly number[] {
+  const { x, y, z, space, spaces, owners } = network;
+  if (target === 'riser' || (target === 'feature' && owners.has(targetId))) return owners.get(targetId) ?? [];
+  const found: number[] = [];
+  if (target === 'room' || target === 'feature') {
+    for (let node = 0; node < x.length; node++) {
+      const its = space[node] < 0 ? null : spaces[space[node]];
+      if (its && (target === 'room' ? its.room?.id : its.feature?.id) === targetId) found.push(node);
+    }
+  } else if (at) {
+    // The nearest place: another one beside it would let the way turn back before the point.
+    let [nearest, nearestM] = [-1, AT_POINT_M];
+    for (let node = 0; node < x.length; node++) {
+      const farM = Math.hypot(x[node] - at[0], y[node] - at[1], z[node] - at[2]);
+      if (farM < nearestM) [nearest, nearestM] = [node, farM];
+    }
+    if (nearest >= 0) found.push(nearest);
+  }
+  return found;
+}
+
+/** Prices with everything barred that rules say to keep away from. */
+export function rulePrice(network: Network, shared: Loads, avoided: readonly RouteRule[]): ArcPrice {
+  const price = averagePrice(network, shared);
+  if (avoided.length === 0) return price;
+  const nodes = new Set(avoided.flatMap((rule) => [...nodesOfRule(network, rule)]));
+  const walls = avoided.flatMap(({ target, targetId }) => {
+    const wall = target === 'wall' ? wallOf(network, targetId) : undefined;
+    return wall ? [wall] : [];
+  });
+  const barred = new Uint8Array(network.to.length);
+  const { first, to, x, y, detail, details } = network;
+  for (let node = 0; node + 1 < first.length; node++) {
+    for (let arc = first[node]; arc < first[node + 1]; arc++) {
+      const end = to[arc];
+      const touches = nodes.has(node) || nodes.has(end);
+      const crosses = walls.some(({ a, b, thicknessM, z0, z1 }) => {
+        if (network.z[node] < z0 || network.z[node] > z1) return false;
+        if (crossingParameters([x[node], y[node]], [x[end], y[end]], a, b)) {
+          const hit = crossingParameters([x[node], y[node]], [x[end], y[end]], a, b)!;
+          if (hit.t >= 0 && hit.t <= 1 && hit.u >= 0 && hit.u <= 1) return true;
+        }
+        const corners = detail[arc] < 0 ? [] : details[detail[arc]].points;
+        return corners.some((p) => closestOnSegment([p[0], p[1]], a, b).distanceM <= thicknessM / 2);
+      });
+      if (touches || crosses) barred[arc] = 1;
+    }
+  }
+  return (arc) => (barred[arc] ? Infinity : price(arc));
+}
+
+function wallOf({ building }: Network, id: string) {
+  for (const [index, level] of building.levels.entries()) {
+    const wall = (building.wallsByLevel[level.id] ?? []).find((one) => one.id === id);
+    if (!wall) continue;
+    const above = building.levels[index + 1]?.elevationM ?? Infinity;
+    return { a: wall.a as Point2, b: wall.b as Point2, thicknessM: wall.thicknessM, z0: level.elevationM, z1: above };
+  }
+  return undefined;
+}

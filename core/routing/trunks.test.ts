@@ -1,0 +1,165 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { buildingOf } from '../building/index.ts';
+import { newRiser, type RouteRule } from '../project/index.ts';
+import { randomHouse, smallHouse, twoStoreyHouse } from '../testing/index.ts';
+import { waysIn, type EndPlace } from './ends.ts';
+import { networkOf } from './network.ts';
+import { otherWays } from './other-ways.ts';
+import { NOT_SHARED, rackPlace, routeBetween, routeDevice } from './route-device.ts';
+import { priceFor, type Loads } from './share.ts';
+import { linesOf, loadsOf } from './trunk-lines.ts';
+import { findTrunks, workWith, type Demand } from './trunks.ts';
+import { NEW_FRAMING, WEIGHTS, weightsOf } from './weights.ts';
+import { openAirSegments } from './open-air.ts';
+
+const numbers = fc.infiniteStream(fc.double({ min: 0, max: 0.999, noNaN: true }));
+
+/** A drawn house and the demand of a dozen ceiling speakers. */
+function drawn(draw: () => number) {
+  const document = randomHouse(draw);
+  const network = networkOf(buildingOf(document));
+  const ends = waysIn(network, rackPlace(document.racks.rack));
+  const { x } = document.racks.rack;
+  const starts = Array.from({ length: 12 }, () =>
+    waysIn(network, { levelId: 'm', mount: 'ceiling', heightM: null, x: draw() * x, y: 0.2 + draw() * 3 }),
+  ).flatMap((ways) => (ways.ok ? [ways.value] : []));
+  const demands: Demand[] = ends.ok ? [{ ends: ends.value, starts }] : [];
+  return { document, network, demands };
+}
+
+describe('ways that runs share', () => {
+  it('never come to more work than each run on its own cheapest way, and the same house gives the same', () => {
+    let [apart, together] = [0, 0];
+    fc.assert(
+      fc.property(numbers, (stream) => {
+        const { network, demands } = drawn(() => stream.next().value as number);
+        const found = findTrunks(network, demands);
+        expect(found.work.totalM).to.be.at.most(found.apart.totalM + 1e-6);
+        expect(found.work.totalM).to.be.closeTo(workWith(network, demands, found.prices).totalM, 1e-6);
+        expect(findTrunks(network, demands).work).to.deep.equal(found.work);
+        apart += found.apart.totalM;
+        together += found.work.totalM;
+      }),
+      { numRuns: 20 },
+    );
+    // Over all of them holes are shared: a search that finds nothing would leave the sums alike.
+    expect(together).to.be.lessThan(0.99 * apart);
+  });
+
+  it('are kept as straight pieces that give the same ways again', () => {
+    fc.assert(
+      fc.property(numbers, (stream) => {
+        const { network, demands } = drawn(() => stream.next().value as number);
+        const { prices } = findTrunks(network, demands);
+        const shared = new Map([...prices].filter(([, cables]) => cables > 1).sort(([a], [b]) => a - b));
+        const segments = linesOf(network, prices);
+        const again: Loads = loadsOf(network, [{ segments }]);
+        expect(new Map([...again].sort(([a], [b]) => a - b))).to.deep.equal(shared);
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('cost a pull for six cables, a further cable at 0.6, and a hole for five', () => {
+    // Seven cables over 10 m and three holes: two pulls, five further cables, two bores at each place.
+    expect(priceFor(NEW_FRAMING, 10, 3, 7)).to.be.closeTo(10 * (2 + 5 * 0.6) + 3 * 2, 1e-9);
+  });
+});
+
+describe('what a way costs', () => {
+  const speaker: EndPlace = { levelId: 'm', mount: 'ceiling', heightM: null, x: 1, y: 1 };
+
+  it('never rises when a way is added', () => {
+    const above: EndPlace = { ...speaker, levelId: 'u' };
+    const withOne = twoStoreyHouse();
+    const without = { ...withOne, risers: {} };
+    const cost = (document: typeof withOne) => {
+      const routed = routeDevice(networkOf(buildingOf(document)), above, document.racks.rack);
+      return routed.ok ? routed.value.costM : Infinity;
+    };
+    fc.assert(
+      fc.property(fc.double({ min: 0.5, max: 9.7, noNaN: true }), fc.double({ min: 0.5, max: 3.6, noNaN: true }), (x, y) => {
+        const more = newRiser({ ...withOne.risers.shaft, id: 'more', name: 'More', x, y });
+        const added = { ...withOne, risers: { ...withOne.risers, more } };
+        expect(cost(added)).to.be.at.most(cost(withOne) + 1e-9);
+      }),
+      { numRuns: 20 },
+    );
+    expect(cost(withOne)).to.be.at.most(cost(without));
+    expect(cost(without)).to.be.lessThan(Infinity);
+  });
+
+  it('depends on the construction: where nothing may be cut, joists are not bored', () => {
+    const across = smallHouse({ rooms: [{ joistAngleRad: Math.PI / 2 }, { joistAngleRad: Math.PI / 2 }] });
+    const building = buildingOf(across);
+    const heritage = routeDevice(networkOf(building, WEIGHTS.heritage), speaker, across.racks.rack);
+    expect(heritage.ok ? '' : heritage.problem.code).to.equal('no-route');
+    expect(weightsOf({ construction: 'retrofit', routeWeights: { turnM: 9 } }).turnM).to.equal(9);
+    expect(weightsOf({ construction: 'retrofit', routeWeights: {} })).to.equal(WEIGHTS.retrofit);
+  });
+});
+
+describe('a rule for a way', () => {
+  const document = twoStoreyHouse();
+  const building = buildingOf(document);
+  const network = networkOf(building);
+  const above: EndPlace = { levelId: 'u', mount: 'ceiling', heightM: null, x: 2, y: 3.4 };
+  const rule = (more: Partial<RouteRule>): RouteRule => ({
+    id: 'rule',
+    runId: null,
+    kind: 'avoid',
+    target: 'riser',
+    targetId: 'shaft',
+    at: null,
+    note: '',
+    ...more,
+  });
+  const route = (rules: readonly RouteRule[]) => {
+    const routed = routeDevice(network, above, document.racks.rack, NOT_SHARED, rules);
+    if (!routed.ok) throw new Error(routed.problem.code);
+    expect(openAirSegments(building, routed.value.points, routed.value.media)).to.deep.equal([]);
+    return routed.value;
+  };
+
+  it('keeps a run away from a riser, or leads it through a room or a point', () => {
+    expect(route([]).media).to.include('riser');
+    const avoided = route([rule({})]);
+    expect(avoided.media).not.to.include('riser');
+    expect(avoided.costM).to.be.greaterThan(route([]).costM);
+    const point: [number, number, number] = [6.2, 1, 5.3];
+    const led = route([rule({ kind: 'through', target: 'point', targetId: '', at: point })]);
+    const along = led.points
+      .slice(1)
+      .flatMap((b, k) =>
+        Array.from({ length: 51 }, (_, n) => led.points[k].map((value, axis) => value + ((b[axis] - value) * n) / 50)),
+      );
+    expect(Math.min(...along.map(([x, y, z]) => Math.hypot(x - 6.2, y - 1, z - 5.3)))).to.be.at.most(0.5);
+    expect(led.broken).to.deep.equal([]);
+  });
+
+  it('that cannot be kept says so, and the run has its way without it', () => {
+    const gone = route([rule({ kind: 'through', targetId: 'no-such-riser' })]);
+    expect(gone.broken).to.deep.equal(['rule']);
+    expect(gone.points).to.deep.equal(route([]).points);
+  });
+
+  it('can be made of another way, which is then the one that the run takes', () => {
+    const choices = otherWays(network, above, rackPlace(document.racks.rack), NOT_SHARED, []);
+    if (!choices.ok) throw new Error(choices.problem.code);
+    const { taken, others } = choices.value;
+    expect(taken.costM).to.be.closeTo(route([]).costM, 1e-9);
+    expect(others.length).to.be.at.least(1);
+    for (const { way } of others) expect(way.costM).to.be.at.least(taken.costM - 1e-6);
+    const [{ way, via }] = others;
+    const rules = via.map(([x, y, z], n) =>
+      rule({ id: `rule${n}`, kind: 'through', target: 'point', targetId: '', at: [x, y, z] }),
+    );
+    expect(rules.length).to.be.at.least(1);
+    const led = routeBetween(network, above, rackPlace(document.racks.rack), '', NOT_SHARED, rules);
+    if (!led.ok) throw new Error(led.problem.code);
+    expect(led.value.broken).to.deep.equal([]);
+    expect(led.value.costM).to.be.at.most(way.costM + 3);
+    expect(led.value.costM).to.be.at.least(taken.costM - 1e-6);
+  });
+});

@@ -1,0 +1,82 @@
+import { expect } from 'chai';
+import { openGranary, saved, startApp, type App } from './testing/index.ts';
+import type { Page } from 'playwright-core';
+
+describe('a planner of ways', function () {
+  this.timeout(120_000);
+  let app: App;
+  let page: Page;
+  let house: string;
+  before(async () => {
+    app = await startApp();
+    ({ page } = await app.person());
+    house = await openGranary(app, page);
+  });
+  after(() => app.close());
+
+  const cabling = async () => {
+    await page.goto(`${app.url}/p/${house}/cabling`);
+    await page.locator('.plan-canvas .run-line').first().waitFor({ state: 'attached' });
+  };
+  const cell = async (row: string, column: number) =>
+    Number((await page.getByRole('row', { name: row }).locator('td').nth(column).innerText()).replace(/[^0-9.]/g, ''));
+
+  it('reads what is bored, where, how wide and for which cables, and goes to the run', async () => {
+    await cabling();
+    await page.getByRole('button', { name: 'Ways and holes' }).click();
+    await page.locator('.hole-table').first().waitFor();
+    expect(await page.locator('.hole-table tbody tr').count()).to.be.greaterThan(50);
+    expect(await page.locator('.hole-table').first().innerText()).to.match(/Joist\s+[A-Z][^\n]*x \d+\.\d+ m, y [^\n]*\d+ mm/);
+    const run = page.locator('.hole-table tbody .link').first();
+    const number = await run.innerText();
+    await run.click();
+    await page.locator('.inspector h2', { hasText: number }).waitFor();
+  });
+
+  it('looks for ways that runs share, sees old against new, and keeps them; one undo takes them back', async () => {
+    await cabling();
+    await page.getByRole('button', { name: 'Ways and holes' }).click();
+    await page.getByRole('button', { name: 'Look for shared ways' }).click();
+    await page.locator('.ways-outlook').waitFor();
+    expect(await cell('Holes', 1)).to.be.lessThan(await cell('Holes', 0));
+    expect(await cell('Work, as cable', 1)).to.be.lessThan(await cell('Work, as cable', 0));
+    await page.getByRole('button', { name: 'Show on the plan' }).click();
+    await page.getByText(/Previewed on the plan: Shared ways: \d+ runs move/).waitFor();
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await saved(page);
+    await page.getByRole('button', { name: 'Ways and holes' }).click();
+    await page.getByText('Runs go along ways that they share').waitFor();
+    await page.getByRole('button', { name: 'Back to the plan' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Ways and holes' }).click();
+    await page.getByText('Each run takes its own cheapest way.').waitFor();
+  });
+
+  it('asks why a run goes its way, takes another one, and lifts that again', async () => {
+    await cabling();
+    await page.locator('.ledger [role=row]', { hasText: 'M-GR-01.1' }).first().click();
+    await page.getByRole('button', { name: 'Why this way?' }).click();
+    await page.locator('.way-table').waitFor();
+    const before = await page.locator('.run.chosen .run-line').first().getAttribute('d');
+    await page.locator('.way-table').getByRole('button', { name: 'Show' }).last().click();
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await page.getByText('Lead through a point that was chosen').first().waitFor();
+    await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') !== was, before);
+    for (let left = await page.getByRole('button', { name: 'Lift' }).count(); left > 0; left--)
+      await page.getByRole('button', { name: 'Lift' }).first().click();
+    await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') === was, before);
+    expect(app.problems).to.deep.equal([]);
+  });
+
+  it('is told that there is no way left where nothing may be cut, and undoes that', async () => {
+    await cabling();
+    await page.getByRole('button', { name: 'Ways and holes' }).click();
+    await page.locator('.hole-table').first().waitFor();
+    await page.getByLabel('Construction').click();
+    await page.getByTitle('Nothing may be cut').click();
+    await page.getByRole('button', { name: /^117 stop$/ }).waitFor();
+    await page.getByText('Nothing is bored.').waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.locator('.hole-table').first().waitFor();
+  });
+});

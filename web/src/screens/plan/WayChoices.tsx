@@ -1,0 +1,187 @@
+import { useEffect, useState } from 'react';
+import { Button, Select } from 'antd';
+import type { Point3 } from '@dusky-spool/core/geometry';
+import {
+  create,
+  listOf,
+  remove,
+  type Operation,
+  type ProjectDocument,
+  type RouteRule,
+  type Run,
+} from '@dusky-spool/core/project';
+import { HOLE_MEMBERS, type RoutedPath } from '@dusky-spool/core/routing';
+import { formatCableLength } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import { askChoices } from '../../state/following.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly run: Run;
+  readonly broken: readonly string[];
+}
+
+type Choices = {
+  readonly taken: RoutedPath;
+  readonly others: readonly { readonly way: RoutedPath; readonly via: readonly Point3[] }[];
+};
+
+/** Why a run goes this way: what it costs against the next ways, and what a person wants of it. */
+export function WayChoices({ document, run, broken }: Props) {
+  const { edit, showPreview } = useProjectParts('edit', 'showPreview');
+  const [open, setOpen] = useState(false);
+  const [choices, setChoices] = useState<Choices | null>(null);
+  const { units } = document.project;
+  useEffect(() => {
+    if (!open) return;
+    let stale = false;
+    void askChoices(run.id).then((found) => {
+      if (!stale) setChoices(found?.ok ? found.value : null);
+    });
+    return () => {
+      stale = true;
+    };
+  }, [open, run.id, document]);
+  const rules = listOf(document, 'routeRules').filter(({ runId }) => runId === run.id || runId === null);
+  const own = rules.filter(({ runId }) => runId === run.id);
+  const rule = (
+    kind: RouteRule['kind'],
+    target: RouteRule['target'],
+    targetId: string,
+    at: Point3 | null,
+    id: string,
+  ): Operation => create('routeRules', { id, runId: run.id, kind, target, targetId, at: at && [at[0], at[1], at[2]], note: '' });
+  /** Other points take the place of those before them; rules hold in the order of their ids. */
+  const takeWay = (via: readonly Point3[], id: string) => [
+    ...own.filter(({ kind, target }) => kind === 'through' && target === 'point').map((one) => remove('routeRules', one)),
+    ...via.map((at, n) => rule('through', 'point', '', at, `${id}_${n}`)),
+  ];
+  const things = thingsOf(document);
+  const add = (kind: RouteRule['kind'], value: string) => {
+    const [target, id] = value.split('/') as [RouteRule['target'], string];
+    edit(text(`way.${kind}`), [rule(kind, target, id, null, newRecordId('rr'))]);
+  };
+  return (
+    <div className="way-choices">
+      {rules.map((one) => (
+        <p key={one.id} className={broken.includes(one.id) ? 'way-rule broken' : 'way-rule'}>
+          <span>
+            {text(`way.${one.kind}`)} {nameOf(document, one)}
+            {broken.includes(one.id) && ` · ${text('way.broken')}`}
+          </span>
+          <Button size="small" type="text" onClick={() => edit(text('way.lift'), [remove('routeRules', one)])}>
+            {text('way.lift')}
+          </Button>
+        </p>
+      ))}
+      <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {text('way.why')}
+      </Button>
+      {open && choices && (
+        <>
+          <table className="way-table">
+            <thead>
+              <tr>
+                <th />
+                <th scope="col">{text('way.length')}</th>
+                <th scope="col">{text('way.holes')}</th>
+                <th scope="col">{text('way.cost')}</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              <Row name={text('way.taken')} way={choices.taken} />
+              {choices.others.map(({ way, via }, n) => (
+                <Row key={via.join()} name={text('way.other', { n: n + 1 })} way={way} than={choices.taken.costM}>
+                  <Button
+                    size="small"
+                    onClick={() => showPreview(text('way.other', { n: n + 1 }), takeWay(via, newRecordId('rr')))}
+                  >
+                    {text('way.look')}
+                  </Button>
+                </Row>
+              ))}
+            </tbody>
+          </table>
+          {choices.others.length === 0 && <p className="faint">{text('way.noOther')}</p>}
+          <p className="faint">{text('way.costHint')}</p>
+          {(['through', 'avoid'] as const).map((kind) => (
+            <label key={kind} className="field">
+              <span>{text(`way.${kind}`)}</span>
+              <Select
+                size="small"
+                value={null}
+                placeholder={text('way.pick')}
+                aria-label={text(`way.${kind}`)}
+                options={things.map(({ value, label }) => ({ value, label }))}
+                onChange={(value: string | null) => value && add(kind, value)}
+                popupMatchSelectWidth={false}
+              />
+            </label>
+          ))}
+        </>
+      )}
+    </div>
+  );
+
+  function Row({
+    name,
+    way,
+    than,
+    children,
+  }: {
+    readonly name: string;
+    readonly way: RoutedPath;
+    readonly than?: number;
+    readonly children?: React.ReactNode;
+  }) {
+    const count = HOLE_MEMBERS.flatMap((member) => {
+      const holes = way.holes.filter((hole) => hole.member === member).length;
+      return holes > 0 ? [`${holes} ${term(`members.${member}`).toLowerCase()}`] : [];
+    });
+    const costM = than === undefined ? way.costM : way.costM - than;
+    return (
+      <tr>
+        <th scope="row">{name}</th>
+        <td>{formatCableLength(way.riseM + way.runM + way.dropM, units)}</td>
+        <td title={count.join(', ')}>{way.holes.length}</td>
+        <td>
+          {than !== undefined && (costM < 0 ? '−' : '+')}
+          {formatCableLength(Math.abs(costM), units)}
+        </td>
+        <td>{children}</td>
+      </tr>
+    );
+  }
+}
+
+/** What a way can be led through or kept away from, by name. */
+function thingsOf(document: ProjectDocument): { readonly value: string; readonly label: string }[] {
+  const ways = new Set([
+    'chase',
+    'disused-chimney',
+    'conduit',
+    'crawl-space',
+    'basement-ceiling',
+    'soffit-way',
+    'outside-wall-way',
+    'underground-way',
+    'surface-channel',
+  ]);
+  return [
+    ...listOf(document, 'risers').map(({ id, name }) => ({ value: `riser/${id}`, label: name })),
+    ...listOf(document, 'features').flatMap(({ id, kind, name }) =>
+      ways.has(kind) ? [{ value: `feature/${id}`, label: name || term(`features.${kind}`) }] : [],
+    ),
+    ...listOf(document, 'rooms').map(({ id, name, levelId }) => ({
+      value: `room/${id}`,
+      label: text('way.overRoom', { room: name, level: document.levels[levelId].name }),
+    })),
+  ];
+}
+
+function nameOf(document: ProjectDocument, { target, targetId }: RouteRule): string {
+  if (target === 'point') return text('way.point');
+  return thingsOf(document).find(({ value }) => value === `${target}/${targetId}`)?.label ?? text('way.gone');
+}

@@ -1,0 +1,162 @@
+import { useEffect, useMemo, useState } from 'react';
+import { Button } from 'antd';
+import { holeTotals, type BoredPlace } from '@dusky-spool/core/documents';
+import type { TrunkOutlook } from '@dusky-spool/core/following';
+import { CONSTRUCTIONS, listOf, remove, updateProject, type ProjectDocument } from '@dusky-spool/core/project';
+import { formatCableLength } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import { askHoles, askTrunks, useDerived } from '../../state/following.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { HoleTable } from './HoleTable.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly onBack: () => void;
+  readonly onRun: (runId: string) => void;
+}
+
+/** What all ways come to: metres, holes and who bores them; and the search for ways that runs share. */
+export function WaysScreen({ document, onBack, onRun }: Props) {
+  const { edit, showPreview } = useProjectParts('edit', 'showPreview');
+  const { runs } = useDerived(document);
+  const [places, setPlaces] = useState<readonly BoredPlace[] | null>(null);
+  const [outlook, setOutlook] = useState<TrunkOutlook | null>(null);
+  const [looking, setLooking] = useState(false);
+  const { units } = document.project;
+  useEffect(() => {
+    let stale = false;
+    void askHoles().then((found) => {
+      if (!stale) setPlaces(found);
+    });
+    return () => {
+      stale = true;
+    };
+  }, [document]);
+  const totals = useMemo(() => holeTotals(places ?? []), [places]);
+  const cutM = runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0);
+  const trunks = listOf(document, 'trunks');
+  const numbers = useMemo(() => new Map(runs.map(({ run }) => [run.number, run.id])), [runs]);
+  const look = async () => {
+    setLooking(true);
+    setOutlook(await askTrunks(newRecordId('tr')));
+    setLooking(false);
+  };
+  const length = (lengthM: number) => formatCableLength(lengthM, units);
+  return (
+    <div className="ways-screen">
+      <header className="library-head">
+        <Button size="small" onClick={onBack}>
+          {text('library.back')}
+        </Button>
+        <h2>{text('ways.title')}</h2>
+        <span className="chip">{text('schedule.toPull', { length: length(cutM) })}</span>
+        {totals.map(({ member, holes }) => (
+          <span key={member} className="chip">
+            {term(`holes.${member}`)} {holes}
+          </span>
+        ))}
+      </header>
+      <div className="ways-columns">
+        <section className="ways-work" aria-label={text('ways.work')}>
+          <h3>{text('ways.work')}</h3>
+          <ChoiceField
+            label={text('ways.construction')}
+            value={document.project.construction}
+            options={CONSTRUCTIONS.map((value) => ({ value, label: term(`constructions.${value}`) }))}
+            onChange={(construction) => {
+              const operation = updateProject(document.project, { construction });
+              if (operation) edit(text('ways.construction'), [operation]);
+            }}
+          />
+          <p className="faint">{text(`ways.constructionHints.${document.project.construction}`)}</p>
+          <h3>{text('ways.shared')}</h3>
+          <p>{text(trunks.length > 0 ? 'ways.sharedKept' : 'ways.sharedNone')}</p>
+          <div className="panel-buttons">
+            <Button type="primary" loading={looking} onClick={() => void look()}>
+              {text('ways.look')}
+            </Button>
+            {trunks.length > 0 && (
+              <Button
+                onClick={() =>
+                  edit(
+                    text('ways.forget'),
+                    trunks.map((trunk) => remove('trunks', trunk)),
+                  )
+                }
+              >
+                {text('ways.forget')}
+              </Button>
+            )}
+          </div>
+          {outlook && (
+            <div className="ways-outlook" role="status">
+              <table>
+                <thead>
+                  <tr>
+                    <th />
+                    <th scope="col">{text('ways.now')}</th>
+                    <th scope="col">{text('ways.then')}</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr>
+                    <th scope="row">{text('ways.cable')}</th>
+                    <td>{length(outlook.now.cutM)}</td>
+                    <td>{length(outlook.then.cutM)}</td>
+                  </tr>
+                  <tr>
+                    <th scope="row">{text('ways.holes')}</th>
+                    <td>{outlook.now.holes}</td>
+                    <td>{outlook.then.holes}</td>
+                  </tr>
+                  <tr>
+                    <th scope="row">{text('ways.workM')}</th>
+                    <td>{length(outlook.now.workM)}</td>
+                    <td>{length(outlook.then.workM)}</td>
+                  </tr>
+                </tbody>
+              </table>
+              {outlook.operations.length === 0 || outlook.then.workM >= outlook.now.workM - 0.5 ? (
+                <p>{text('ways.noBetter')}</p>
+              ) : (
+                <>
+                  <p>{text('ways.moves', { count: outlook.moved })}</p>
+                  <Button
+                    type="primary"
+                    onClick={() => {
+                      onBack();
+                      showPreview(text('ways.preview', { count: outlook.moved }), outlook.operations);
+                    }}
+                  >
+                    {text('ways.show')}
+                  </Button>
+                </>
+              )}
+              <p className="faint">{text('ways.workHint')}</p>
+            </div>
+          )}
+          <p className="caution">{text('run.boring')}</p>
+          <p className="faint">{text('aid')}</p>
+        </section>
+        <section className="ways-holes" aria-label={text('ways.holeList')} tabIndex={0}>
+          <h3>{text('ways.holeList')}</h3>
+          {places === null ? (
+            <p className="faint">{text('header.checking')}</p>
+          ) : places.length === 0 ? (
+            <p>{text('ways.noHoles')}</p>
+          ) : (
+            <HoleTable
+              document={document}
+              places={places}
+              onRun={(number) => {
+                const id = numbers.get(number);
+                if (id) onRun(id);
+              }}
+            />
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}

@@ -3,6 +3,7 @@ import { planRuns, type PlannedRun } from '../runs/index.ts';
 import { briefMet, decisionsInTime, nothingOnPurpose, signedRooms } from './brief-kept.ts';
 import { buildable } from './buildable.ts';
 import { ORDER, type Check, type CheckContext, type Finding } from './check.ts';
+import { clearOfMains } from './clear-of-mains.ts';
 import { conductorsFit } from './conductors-fit.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
 import { keptRouteDiffers } from './kept-route-differs.ts';
@@ -31,6 +32,7 @@ export const CHECKS: readonly Check[] = [
   conductorsFit,
   oneThermostat,
   rulesKept,
+  clearOfMains,
 ];
 
 /** All findings of a project, stops first. */

@@ -26,3 +26,4 @@ export { platesInOrder, plateSchedule, type PlateColumn, type PlateTable, type P
 export { cutOutTemplate, type CutOutTemplate, type TemplatePaper } from './cut-out-template.ts';
 export { planSheet, SHEET_PAPERS, type PlanSheet, type SheetMark, type SheetPaper } from './plan-sheet.ts';
 export { holeSchedule, holeTotals, type BoredPlace } from './hole-schedule.ts';
+export { bitsOf, holePlace, holeSheet, type HoleTable, type HoleWords } from './hole-sheet.ts';

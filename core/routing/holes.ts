@@ -2,7 +2,7 @@ import { joistsOf, roomAt, studsOf, wallLength, wallsOf, wallTopM, type Building
 import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium, Room, Wall } from '../project/index.ts';
 import { reachedFromAbove } from './spaces.ts';
-import { isSolid } from './weights.ts';
+import { isSolid, isStone } from './weights.ts';
 
 /** What is bored: members of the frame, plates, boards, and what divides a house. */
 export const HOLE_MEMBERS = ['joist', 'stud', 'top-plate', 'sole-plate', 'board', 'masonry', 'fire', 'floor'] as const;
@@ -54,7 +54,7 @@ export function holesOf(building: Building, points: readonly Point3[], media: re
   for (let k = 0; k + 1 < points.length; k++) {
     const [a, b] = [points[k], points[k + 1]];
     const upright = Math.hypot(a[0] - b[0], a[1] - b[1]) < 1e-6;
-    if (media[k] === 'cavity' && !upright) found.push(...inCavity(building, a, b));
+    if (media[k] === 'cavity' && !upright) found.push(...inCavity(building, a, b, media[k - 1] === 'cavity'));
     else if (media[k] === 'wall') found.push(...(upright ? throughPlates(building, a, b) : throughStuds(building, a, b)));
     else if (media[k] === 'riser' || media[k] === 'chase') found.push(...throughFloors(building, a, b));
     else if (media[k] === 'floor') found.push(hole('sole-plate', a, null, null));
@@ -81,8 +81,8 @@ const between = (a: Point3, b: Point3, t: number): Point3 => [
   a[2] + (b[2] - a[2]) * t,
 ];
 
-/** Joists and tall walls that a level piece above the ceilings passes. */
-function inCavity(building: Building, a: Point3, b: Point3): Hole[] {
+/** Joists and tall walls that a level piece above the ceilings passes; `goesOn` where the piece before it was one too. */
+function inCavity(building: Building, a: Point3, b: Point3, goesOn: boolean): Hole[] {
   const level = levelUnder(building, a[2]);
   if (!level) return [];
   const [p, q]: [Point2, Point2] = [
@@ -108,7 +108,8 @@ function inCavity(building: Building, a: Point3, b: Point3): Hole[] {
     if (Math.abs(end - start) < 1e-9) continue;
     for (const joist of joistsIn(building, room)) {
       const share = (joist.offsetM - start) / (end - start);
-      if (share < 0 || share >= 1) continue;
+      // A cable that comes into the cavity at a joist begins beside it.
+      if (share < (goesOn || from > 0 ? 0 : 1e-9) || share >= 1) continue;
       const t = from + (to - from) * share;
       const at = between(a, b, t);
       if (isOverTheTop(building, room, [at[0], at[1]])) continue;
@@ -125,7 +126,7 @@ function isOverTheTop(building: Building, room: Room, p: Point2): boolean {
 
 /** What is bored where a cable at a height passes a wall above the ceiling beside it; null over the head of a stud wall. */
 function memberOfWall(building: Building, wall: Wall, elevationM: number, z: number): HoleMember | null {
-  if (wall.kind === 'masonry' || wall.kind === 'concrete') return 'masonry';
+  if (isStone(wall)) return 'masonry';
   if (wall.kind === 'fire') return 'fire';
   return elevationM + wallTopM(building, wall) > z + 1e-6 ? 'board' : null;
 }
@@ -193,7 +194,6 @@ function throughOutside(building: Building, at: Point3): Hole[] {
   const level = levelUnder(building, at[2]);
   const wall = level && wallsOf(building, level.id).near([at[0], at[1]], 0.05)[0];
   if (!wall) return [];
-  const member: HoleMember =
-    wall.kind === 'masonry' || wall.kind === 'concrete' ? 'masonry' : wall.kind === 'fire' ? 'fire' : 'board';
+  const member: HoleMember = isStone(wall) ? 'masonry' : wall.kind === 'fire' ? 'fire' : 'board';
   return [hole(member, at, wall.id, null)];
 }

@@ -1,7 +1,7 @@
 import type { WallGrid } from '../building/index.ts';
 import { closestOnSegment, type Point2 } from '../geometry/index.ts';
 import type { Wall } from '../project/index.ts';
-import { isSolid } from './weights.ts';
+import { solidHalfM } from './weights.ts';
 
 /** A piece this short passes into a wall and out of it, whatever its direction, m. */
 const SHORT_M = 0.05;
@@ -12,7 +12,7 @@ export function runsInSolid(grid: WallGrid, p: Point2, q: Point2): boolean {
   if (lengthM < SHORT_M) return false;
   const middle: Point2 = [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2];
   return grid.near(middle, 0.01).some((wall) => {
-    if (!isSolid(wall) || closestOnSegment(middle, wall.a, wall.b).distanceM >= wall.thicknessM / 2) return false;
+    if (closestOnSegment(middle, wall.a, wall.b).distanceM >= solidHalfM(wall) - 1e-6) return false;
     const wallM = Math.hypot(wall.b[0] - wall.a[0], wall.b[1] - wall.a[1]);
     const along = ((q[0] - p[0]) * (wall.b[0] - wall.a[0]) + (q[1] - p[1]) * (wall.b[1] - wall.a[1])) / (lengthM * wallM);
     return Math.abs(along) > 0.5;
@@ -21,4 +21,4 @@ export function runsInSolid(grid: WallGrid, p: Point2, q: Point2): boolean {
 
 /** Whether a place lies inside a wall that stands up through the cavity. */
 export const isInSolid = (walls: readonly Wall[], p: Point2): boolean =>
-  walls.some((wall) => isSolid(wall) && closestOnSegment(p, wall.a, wall.b).distanceM < wall.thicknessM / 2);
+  walls.some((wall) => closestOnSegment(p, wall.a, wall.b).distanceM < solidHalfM(wall) - 1e-6);

@@ -11,3 +11,4 @@ export { findTrunks, workWith, type Demand, type Trunks, type Work } from './tru
 export { linesOf, loadsOf } from './trunk-lines.ts';
 export { waysIn } from './ends.ts';
 export { otherWays, type OtherWay } from './other-ways.ts';
+export { besideMains, KEEP_M, RIGHT_ANGLE_FROM_RAD, type BesideMains } from './beside-mains.ts';

@@ -5,7 +5,7 @@ import { ArcList } from './arcs.ts';
 import { Growing } from './growing.ts';
 import { isInSolid } from './in-solid.ts';
 import { across, bayNumber, reachedFromAbove, type Space } from './spaces.ts';
-import { isSolid, wallCrossing, type Weights } from './weights.ts';
+import { isSolid, solidHalfM, wallCrossing, type Weights } from './weights.ts';
 
 /** Distance between the lines along which cable is led: the usual joist bay, m. */
 export const STEP_M = 0.4;
@@ -71,7 +71,7 @@ export function buildLayer(
   const rows = high(1) - j0 + 1;
   const nodeAt = new Int32Array(columns * rows).fill(-1);
   const [us, vs, space] = [Growing.floats(), Growing.floats(), Growing.ints()];
-  const solid = wallGrid((building.wallsByLevel[level.id] ?? []).filter(isSolid));
+  const solid = wallGrid((building.wallsByLevel[level.id] ?? []).filter((wall) => solidHalfM(wall) > 0));
   const obstacles = obstaclesOf(building, levelIndex, spaces, angleRad);
 
   turned.forEach((polygon, number) => {

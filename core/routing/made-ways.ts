@@ -4,7 +4,7 @@ import type { Feature, FeatureKind, Medium } from '../project/index.ts';
 import type { ArcList, Axis } from './arcs.ts';
 import type { Entry } from './attach.ts';
 import { cavityZ } from './spaces.ts';
-import { isSolid, type Weights } from './weights.ts';
+import { isSolid, isStone, type Weights } from './weights.ts';
 
 /** What a made way needs of the network that it joins. */
 export interface MadeWayContext {
@@ -131,7 +131,7 @@ function waysInto(
   const place = nearestWall(building, level.id, p, OUTSIDE_REACH_M);
   if (!place) return [];
   const { wall, point, distanceM } = place;
-  const through = isSolid(wall) ? weights.masonryCoredM : weights.boardCutM;
+  const through = isStone(wall) ? weights.masonryCoredM : isSolid(wall) ? weights.fireSeparationM : weights.boardCutM;
   return attach(levelIndex, point, at[2], 'wall').map((entry) => ({
     ...entry,
     points: [at, ...entry.points],

@@ -116,12 +116,19 @@ export function weightsOf({ construction, routeWeights }: Pick<ProjectHeader, 'c
   return weights;
 }
 
-/** Whether a wall is of a make that stands up through the cavity above the ceilings beside it. */
+/** Whether a wall has a core of stone that stands up through the cavity above the ceilings beside it. */
+export const isStone = ({ kind }: Pick<Wall, 'kind'>): boolean => kind === 'masonry' || kind === 'concrete' || kind === 'furred';
+
+/** How far from its centre line there is nothing to lie in, m: a furred wall has its hollow before the stone. */
+export const solidHalfM = (wall: Wall): number =>
+  isSolid(wall) ? wall.thicknessM / 2 : isStone(wall) ? Math.max(0, wall.thicknessM / 2 - wall.cavityDepthM) : 0;
+
+/** Whether a wall has no hollow of its own and stands up through the cavity above the ceilings beside it. */
 export const isSolid = ({ kind }: Wall): boolean => kind === 'masonry' || kind === 'concrete' || kind === 'fire';
 
 /** The hole that passing a wall above the ceiling needs, m; 0 over the head of a stud wall. `topM` and `cableM` from one datum. */
 export function wallCrossing(weights: Weights, wall: Wall, topM: number, cableM: number): number {
-  if (wall.kind === 'masonry' || wall.kind === 'concrete') return weights.masonryCoredM;
+  if (isStone(wall)) return weights.masonryCoredM;
   if (wall.kind === 'fire') return weights.fireSeparationM;
   return topM > cableM + 1e-6 ? weights.boardCutM : 0;
 }

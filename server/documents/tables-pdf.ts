@@ -11,6 +11,7 @@ const MARGIN_MM = 12;
 /** Shares of the width. */
 const WIDE: Readonly<Record<string, number>> = {
   note: 2.2,
+  cables: 2.6,
   place: 1.6,
   what: 1.4,
   state: 1.5,
@@ -25,7 +26,7 @@ const WIDE: Readonly<Record<string, number>> = {
 };
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
-export type TablesSheet = 'site' | 'trades' | 'plates';
+export type TablesSheet = 'site' | 'trades' | 'plates' | 'holes';
 
 export interface SheetTable {
   readonly section: string;

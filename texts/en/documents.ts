@@ -43,6 +43,36 @@ export const documents = {
     reduced: 'Too large for the paper: drawn 1 : {{scale}}. Mark it out by its measures.',
     caution: 'Find studs, joists, pipes and mains before cutting; nothing is cut before the place is confirmed.',
   },
+  holes: {
+    title: 'Hole list',
+    nothing: 'Nothing is bored.',
+    sections: { asked: 'Not without others', bored: 'For the crew', totals: 'Totals' },
+    notes: {
+      asked:
+        'Engineered members and cuts beyond the listed limits are the engineer’s; rated walls and floors need a listed firestop system and the inspector; cores need approval. Nothing here is bored before they agree.',
+      bored:
+        'Bores in the middle of the depth, 51 mm from the edges of joists and 16 mm from those of studs, none in the middle third of a span without the engineer. Find mains, pipes and structure first; close every plate and floor again against fire. Eyes, ears and lungs protected.',
+      totals: 'Places are bored once for all cables that pass them; several holes where one would be too wide.',
+    },
+    columns: {
+      member: 'Member',
+      place: 'Place',
+      bit: 'Bit',
+      count: 'Cables',
+      cables: 'Runs',
+      nailPlates: 'Nail plates',
+      who: 'Who',
+      holes: 'Holes',
+      places: 'Places',
+    },
+    words: {
+      crew: 'crew',
+      bothFaces: 'both faces',
+      none: 'none allowed',
+      wallOf: 'Wall of {{room}}',
+      more: 'and {{count}} more',
+    },
+  },
   plates: {
     title: 'Plate schedule',
     nothing: 'No plate is composed yet.',

@@ -11,6 +11,11 @@ export const findings = {
   'speaker-better': '{{gaugeAwg}} AWG loses {{lossDb}}.',
   'rule-not-passed': '{{number}} cannot go through what it was led through: the thing is gone, or no way leads there.',
   'rule-not-avoided': '{{number}} cannot keep away from what it should: there is no other way.',
+  'mains-touching':
+    '{{number}} lies against {{mains}} for {{parallelM}}: keep {{keepM}}, or have the electrician move or enclose it.',
+  'mains-parallel':
+    '{{number}} runs beside {{mains}} for {{parallelM}}, {{leastM}} away at the least: keep {{keepM}} where it is longer than 2 m.',
+  'mains-skewed': '{{number}} crosses {{mains}} at {{angleDeg}} degrees: cross it squarely.',
   'route-missing': '{{number}} has no way to its rack. {{because}}',
   'kept-route-differs': '{{number}} is {{state}} at {{builtM}}; the plan now wants {{wantedM}}. Decide which holds.',
   'kept-route-impossible': '{{number}} is {{state}} at {{builtM}}, but the plan has no way for it any more. Decide which holds.',

@@ -108,6 +108,15 @@ describe('documents', () => {
     expect(text).to.include('a licensed electrician wires the mains side');
   });
 
+  it('the hole list names what is bored, how wide, for which runs, and who has to agree', async () => {
+    const pdf = await fetched('hole-list.pdf?paper=A4');
+    writeFileSync(join(folder, 'h.pdf'), pdf);
+    const text = spawnSync('pdftotext', ['-layout', join(folder, 'h.pdf'), '-'], { encoding: 'utf8' }).stdout;
+    expect(text).to.match(/Floor in a riser .*listed firestop/);
+    expect(text).to.match(/Joist +Lower · [A-Z][a-z ]+, x \d+\.\d+ m, y \d+\.\d+ m +\d+ mm +\d+ +[LMU]-/);
+    expect(text).to.match(/Top plate +\d+ +\d+/);
+  });
+
   it('the label sheet has two labels a run whose printed codes read back', async () => {
     const pdf = await fetched('labels.pdf?size=medium&paper=A4');
     writeFileSync(join(folder, 'l.pdf'), pdf);

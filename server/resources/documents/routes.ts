@@ -2,6 +2,8 @@ import { Router, type Request, type Response } from 'express';
 import { labelsQuery, planQuery, siteQuery } from '@dusky-spool/core/contract';
 import {
   cutOutTemplate,
+  holeSchedule,
+  holeSheet,
   planSheet,
   plateSchedule,
   scheduleCsv,
@@ -113,6 +115,23 @@ export function documentRoutes(database: Database): Router {
     });
     const title = { project: document.project, revision, date: today() };
     send(response, document, 'plate-schedule.pdf', 'application/pdf', await tablesPdf('plates', tables, title, paper));
+  });
+  router.get('/projects/:projectId/documents/hole-list.pdf', owned, async (request, response) => {
+    const { paper } = parseQuery(request, siteQuery);
+    const { document, revision } = await load(request);
+    const { members, asks } = en.terms;
+    const { crew, bothFaces, none } = en.documents.holes.words;
+    const tables = holeSheet(document, holeSchedule(document, planRuns(document)), {
+      members,
+      asks,
+      crew,
+      bothFaces,
+      none,
+      wallOf: (room) => words.t('documents.holes.words.wallOf', { room }),
+      more: (count) => words.t('documents.holes.words.more', { count }),
+    });
+    const title = { project: document.project, revision, date: today() };
+    send(response, document, 'hole-list.pdf', 'application/pdf', await tablesPdf('holes', tables, title, paper));
   });
   return router;
 }

@@ -59,6 +59,7 @@ export function progressOf(document: ProjectDocument, { runs, findings }: Pick<D
   const stage: Record<string, Stage> = {
     'route-missing': 'cabling',
     'rules-kept': 'cabling',
+    'clear-of-mains': 'cabling',
     'speaker-cable-loss': 'cabling',
     'kept-route-differs': 'inspect',
     'openings-fit': 'survey',

@@ -45,6 +45,11 @@ export function ExportMenu({ projectId, document, levelId }: Props) {
               label: text('schedule.plates'),
               onClick: () => take(`documents/plate-schedule.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
             },
+            {
+              key: 'holes',
+              label: text('schedule.holes'),
+              onClick: () => take(`documents/hole-list.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
+            },
             { type: 'divider' },
             { key: 'file', label: text('schedule.projectFile'), onClick: () => take('file') },
           ],

@@ -147,8 +147,9 @@ export function WayChoices({ document, run, broken }: Props) {
         <td>{formatCableLength(way.riseM + way.runM + way.dropM, units)}</td>
         <td title={count.join(', ')}>{way.holes.length}</td>
         <td>
-          {than !== undefined && (costM < 0 ? '−' : '+')}
-          {formatCableLength(Math.abs(costM), units)}
+          {than !== undefined && Math.abs(costM) < 0.05
+            ? text('way.same')
+            : (than === undefined ? '' : costM < 0 ? '−' : '+') + formatCableLength(Math.abs(costM), units)}
         </td>
         <td>{children}</td>
       </tr>

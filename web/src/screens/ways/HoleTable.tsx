@@ -1,8 +1,7 @@
 import { useMemo } from 'react';
-import type { BoredPlace } from '@dusky-spool/core/documents';
-import { isSideOf, levelsFromBelow } from '@dusky-spool/core/building';
+import { bitsOf, holePlace, type BoredPlace } from '@dusky-spool/core/documents';
+import { levelsFromBelow } from '@dusky-spool/core/building';
 import type { ProjectDocument } from '@dusky-spool/core/project';
-import { formatLengthFine } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 
 interface Props {
@@ -15,7 +14,6 @@ const MOST_RUNS = 4;
 
 /** Every place that is bored: by level, what, where, how wide, for how many cables, and who has to agree. */
 export function HoleTable({ document, places, onRun }: Props) {
-  const { units } = document.project;
   const byLevel = useMemo(
     () =>
       levelsFromBelow(document).flatMap((level) => {
@@ -45,12 +43,8 @@ export function HoleTable({ document, places, onRun }: Props) {
             {own.map((place) => (
               <tr key={`${place.member}${place.at.join()}`} className={place.ask ? 'asks' : ''}>
                 <td>{term(`members.${place.member}`)}</td>
-                <td>{whereOf(document, place)}</td>
-                <td className="figure">
-                  {place.holes.length === 0
-                    ? text('ways.none')
-                    : place.holes.map(({ bitM }) => text('ways.mm', { mm: Math.round(bitM * 1000) })).join(' + ')}
-                </td>
+                <td>{holePlace(document, place, (room) => text('ways.wallOf', { room }))}</td>
+                <td className="figure">{bitsOf(place) || text('ways.none')}</td>
                 <td>
                   {place.runs.slice(0, MOST_RUNS).map((number) => (
                     <button key={number} type="button" className="plain link id" onClick={() => onRun(number)}>
@@ -68,14 +62,4 @@ export function HoleTable({ document, places, onRun }: Props) {
       ))}
     </>
   );
-
-  function whereOf({ rooms, walls }: ProjectDocument, { roomId, wallId, at: [x, y] }: BoredPlace): string {
-    const room = roomId === null ? undefined : rooms[roomId];
-    const plan = `x ${formatLengthFine(x, units)}, y ${formatLengthFine(y, units)}`;
-    if (room) return `${room.name}, ${plan}`;
-    const wall = wallId === null ? undefined : walls[wallId];
-    if (!wall) return plan;
-    const beside = Object.values(rooms).find((one) => one.levelId === wall.levelId && isSideOf(one, wall));
-    return beside ? `${text('ways.wallOf', { room: beside.name })}, ${plan}` : plan;
-  }
 }

@@ -64,6 +64,25 @@ describe('the command line', () => {
     expect(run('paint').status).to.equal(2);
   });
 
+  it('tells the way and the holes of every run, and that shared ways need fewer', () => {
+    interface Ways {
+      runs: { number: string; riseM: number; runM: number; dropM: number; points: number[][]; holes: object[] }[];
+      totals: { member: string; holes: number }[];
+      work: { apartM: number; togetherM: number } | null;
+    }
+    const ways = (...flags: string[]) => JSON.parse(run('ways', demo('saltmarsh-granary'), ...flags, '--json').out) as Ways;
+    const [apart, together] = [ways(), ways('--shared')];
+    expect(apart.work).to.equal(null);
+    expect(together.work!.togetherM).to.be.lessThan(together.work!.apartM);
+    const count = ({ totals }: Ways) => totals.reduce((sum, { holes }) => sum + holes, 0);
+    expect(count(together)).to.be.lessThan(count(apart));
+    for (const { points, riseM, runM, dropM } of apart.runs) {
+      const along = points.slice(1).map((q, k) => Math.hypot(...q.map((value, axis) => value - points[k][axis])));
+      expect(along.reduce((sum, lengthM) => sum + lengthM, 0)).to.be.closeTo(riseM + runM + dropM, 1e-6);
+    }
+    expect(run('ways', demo('ropewalk-flat')).out).to.match(/^\S+ {2}\d+\.\d\d m \(up .*top plate/m);
+  });
+
   it('tells the rooms of a house with areas that sum, and what is not measured', () => {
     const { levels } = JSON.parse(run('rooms', demo('ropewalk-flat'), '--json').out) as {
       levels: { grossM2: number; footprintM2: number; rooms: { code: string; netM2: number }[]; open: string[] }[];

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { applyChange, update, type ProjectDocument } from '../project/index.ts';
 import { planRuns, proposeTrunks } from '../runs/index.ts';
 import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
-import { holeSchedule, holeTotals } from './hole-schedule.ts';
+import { boredLines, holeSchedule, holeTotals } from './hole-schedule.ts';
 
 /** Two speakers side by side along the joists of the west room, which the east room's joists cross. */
 function houseOf(more: Parameters<typeof smallHouse>[0] = { rooms: [{}, { joistAngleRad: Math.PI / 2 }] }): ProjectDocument {
@@ -31,6 +31,14 @@ describe('the hole list', () => {
       expect(ask).to.equal(null);
       expect(mostM).to.be.greaterThan(0.02);
     }
+  });
+
+  it('gathers places that are bored alike into lines, and loses none', () => {
+    const lines = boredLines(scheduleOf(houseOf()));
+    expect(lines.map(({ first, last, count }) => [first.member, count, first.at[0], last.at[0]])).to.deep.equal([
+      ['joist', 13, 5.2, 10],
+      ['top-plate', 1, 10.2, 10.2],
+    ]);
   });
 
   it('says which holes need nail plates: those that leave less than 32 mm to the face', () => {

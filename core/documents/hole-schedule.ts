@@ -77,7 +77,9 @@ function placeOf(
           : member === 'joist'
             ? 'engineer'
             : null;
-    return { ...common, holes: bitM === null ? [] : [{ bitM, cables: runs.length }], mostM: null, nailPlates: false, ask };
+    // A riser is open: nothing is bored in it, and everything is closed again.
+    const holes = bitM === null || member === 'floor' ? [] : [{ bitM, cables: runs.length }];
+    return { ...common, holes, mostM: null, nailPlates: false, ask };
   }
   const bored = member === 'joist' ? 'joist' : member === 'stud' ? 'stud' : 'plate';
   const { mostM } = boreLimit(bored, depthM, document.project.jurisdiction);
@@ -108,4 +110,50 @@ export function holeTotals(
     if (own.length === 0) return [];
     return [{ member, places: own.length, holes: own.reduce((sum, { holes }) => sum + Math.max(1, holes.length), 0) }];
   });
+}
+
+/** Places in one line that are bored alike for the same cables, as a crew bores them: one after the other. */
+export interface BoredLine {
+  readonly first: BoredPlace;
+  readonly last: BoredPlace;
+  readonly count: number;
+}
+
+/** The places gathered into lines; the same places give the same lines, in the order of their first places. */
+export function boredLines(places: readonly BoredPlace[]): BoredLine[] {
+  const groups = new Map<string, BoredPlace[]>();
+  for (const place of places) {
+    const bits = place.holes.map(({ bitM }) => bitM).join();
+    const key = [
+      place.member,
+      place.levelId,
+      place.roomId,
+      place.wallId,
+      place.runs.join(),
+      bits,
+      place.ask,
+      place.nailPlates,
+    ].join('/');
+    const group = groups.get(key);
+    if (group) group.push(place);
+    else groups.set(key, [place]);
+  }
+  const order = new Map(places.map((place, n) => [place, n]));
+  return [...groups.values()].flatMap(linesOfGroup).sort((a, b) => order.get(a.first)! - order.get(b.first)!);
+}
+
+/** Places are in one line where they share x or y; the longer lines are taken first. */
+function linesOfGroup(group: readonly BoredPlace[]): BoredLine[] {
+  if (group.length === 1) return [{ first: group[0], last: group[0], count: 1 }];
+  const by = (axis: 0 | 1) => {
+    const lines = new Map<number, BoredPlace[]>();
+    for (const place of group) {
+      const at = Math.round(place.at[axis] / ONE_PLACE_M);
+      lines.set(at, [...(lines.get(at) ?? []), place]);
+    }
+    return [...lines.values()].map((line) => [...line].sort((a, b) => a.at[1 - axis] - b.at[1 - axis]));
+  };
+  const [alongY, alongX] = [by(0), by(1)];
+  const lines = alongX.length <= alongY.length ? alongX : alongY;
+  return lines.map((line) => ({ first: line[0], last: line[line.length - 1], count: line.length }));
 }

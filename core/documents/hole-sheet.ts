@@ -1,7 +1,7 @@
 import { isSideOf } from '../building/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import { formatLengthFine } from '../units/index.ts';
-import { holeTotals, type BoredPlace } from './hole-schedule.ts';
+import { boredLines, holeTotals, type BoredLine, type BoredPlace } from './hole-schedule.ts';
 
 export type HoleColumn = 'member' | 'place' | 'bit' | 'count' | 'cables' | 'nailPlates' | 'who';
 
@@ -18,6 +18,7 @@ export interface HoleWords {
   readonly crew: string;
   readonly bothFaces: string;
   readonly none: string;
+  readonly open: string;
   readonly wallOf: (room: string) => string;
   readonly more: (count: number) => string;
 }
@@ -31,36 +32,40 @@ export function bitsOf({ holes }: BoredPlace): string {
   return [...count].map(([bitM, n]) => `${n > 1 ? `${n} × ` : ''}${Math.round(bitM * 1000)} mm`).join(' + ');
 }
 
-/** Where a place is: the room that it lies over, or a room beside its wall, with its place on the plan. */
-export function holePlace(
-  document: ProjectDocument,
-  { roomId, wallId, at: [x, y] }: BoredPlace,
-  wallOf: HoleWords['wallOf'],
-): string {
+/** Where a line of places is: the room that it lies over, or a room beside its wall, with its place on the plan. */
+export function holePlace(document: ProjectDocument, { first, last }: BoredLine, wallOf: HoleWords['wallOf']): string {
   const { units } = document.project;
-  const plan = `x ${formatLengthFine(x, units)}, y ${formatLengthFine(y, units)}`;
-  if (roomId !== null) return `${document.rooms[roomId].name}, ${plan}`;
-  const wall = wallId === null ? undefined : document.walls[wallId];
+  const span = (axis: 0 | 1) => {
+    const [from, to] = [first.at[axis], last.at[axis]].map((value) => formatLengthFine(value, units));
+    return from === to ? from : `${from} – ${to}`;
+  };
+  const plan = `x ${span(0)}, y ${span(1)}`;
+  if (first.roomId !== null) return `${document.rooms[first.roomId].name}, ${plan}`;
+  const wall = first.wallId === null ? undefined : document.walls[first.wallId];
   const beside = wall && Object.values(document.rooms).find((room) => room.levelId === wall.levelId && isSideOf(room, wall));
   return beside ? `${wallOf(beside.name)}, ${plan}` : plan;
 }
 
 /** The holes of a house for the crew: first those that others decide on, then all others level by level, then their sums. */
 export function holeSheet(document: ProjectDocument, places: readonly BoredPlace[], words: HoleWords): HoleTable[] {
-  const rowOf = (place: BoredPlace) => [
-    words.members[place.member],
-    `${document.levels[place.levelId].name} · ${holePlace(document, place, words.wallOf)}`,
-    bitsOf(place) || words.none,
-    String(place.runs.length),
-    place.runs.slice(0, MOST_RUNS).join(' ') +
-      (place.runs.length > MOST_RUNS ? ` ${words.more(place.runs.length - MOST_RUNS)}` : ''),
-    place.nailPlates ? words.bothFaces : '',
-    place.ask ? words.asks[place.ask] : words.crew,
-  ];
+  const rowOf = (line: BoredLine) => {
+    const place = line.first;
+    return [
+      line.count > 1 ? `${line.count} × ${words.members[place.member]}` : words.members[place.member],
+      `${document.levels[place.levelId].name} · ${holePlace(document, line, words.wallOf)}`,
+      bitsOf(place) || (place.member === 'floor' ? words.open : words.none),
+      String(place.runs.length),
+      place.runs.slice(0, MOST_RUNS).join(' ') +
+        (place.runs.length > MOST_RUNS ? ` ${words.more(place.runs.length - MOST_RUNS)}` : ''),
+      place.nailPlates ? words.bothFaces : '',
+      place.ask ? words.asks[place.ask] : words.crew,
+    ];
+  };
+  const lines = boredLines(places);
   const columns: HoleTable['columns'] = ['member', 'place', 'bit', 'count', 'cables', 'nailPlates', 'who'];
   const tables: HoleTable[] = [
-    { section: 'asked', columns, rows: places.filter(({ ask }) => ask !== null).map(rowOf) },
-    { section: 'bored', columns, rows: places.filter(({ ask }) => ask === null).map(rowOf) },
+    { section: 'asked', columns, rows: lines.filter(({ first }) => first.ask !== null).map(rowOf) },
+    { section: 'bored', columns, rows: lines.filter(({ first }) => first.ask === null).map(rowOf) },
     {
       section: 'totals',
       columns: ['member', 'places', 'holes'],

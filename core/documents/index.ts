@@ -25,5 +25,5 @@ export {
 export { platesInOrder, plateSchedule, type PlateColumn, type PlateTable, type PlateWords } from './plate-schedule.ts';
 export { cutOutTemplate, type CutOutTemplate, type TemplatePaper } from './cut-out-template.ts';
 export { planSheet, SHEET_PAPERS, type PlanSheet, type SheetMark, type SheetPaper } from './plan-sheet.ts';
-export { holeSchedule, holeTotals, type BoredPlace } from './hole-schedule.ts';
+export { boredLines, holeSchedule, holeTotals, type BoredLine, type BoredPlace } from './hole-schedule.ts';
 export { bitsOf, holePlace, holeSheet, type HoleTable, type HoleWords } from './hole-sheet.ts';

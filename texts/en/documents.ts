@@ -69,6 +69,7 @@ export const documents = {
       crew: 'crew',
       bothFaces: 'both faces',
       none: 'none allowed',
+      open: 'open riser',
       wallOf: 'Wall of {{room}}',
       more: 'and {{count}} more',
     },

@@ -113,7 +113,8 @@ describe('documents', () => {
     writeFileSync(join(folder, 'h.pdf'), pdf);
     const text = spawnSync('pdftotext', ['-layout', join(folder, 'h.pdf'), '-'], { encoding: 'utf8' }).stdout;
     expect(text).to.match(/Floor in a riser .*listed firestop/);
-    expect(text).to.match(/Joist +Lower · [A-Z][a-z ]+, x \d+\.\d+ m, y \d+\.\d+ m +\d+ mm +\d+ +[LMU]-/);
+    expect(text).to.match(/\d+ × Joist +Lower · [A-Z][a-z ]+, x \d+\.\d+ m/);
+    expect(text).to.match(/ \d+ mm +\d+ +[LMU]-[A-Z]{2}-\d/);
     expect(text).to.match(/Top plate +\d+ +\d+/);
   });
 

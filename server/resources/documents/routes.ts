@@ -120,13 +120,14 @@ export function documentRoutes(database: Database): Router {
     const { paper } = parseQuery(request, siteQuery);
     const { document, revision } = await load(request);
     const { members, asks } = en.terms;
-    const { crew, bothFaces, none } = en.documents.holes.words;
+    const { crew, bothFaces, none, open } = en.documents.holes.words;
     const tables = holeSheet(document, holeSchedule(document, planRuns(document)), {
       members,
       asks,
       crew,
       bothFaces,
       none,
+      open,
       wallOf: (room) => words.t('documents.holes.words.wallOf', { room }),
       more: (count) => words.t('documents.holes.words.more', { count }),
     });

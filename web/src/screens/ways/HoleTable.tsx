@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { bitsOf, holePlace, type BoredPlace } from '@dusky-spool/core/documents';
+import { bitsOf, boredLines, holePlace, type BoredPlace } from '@dusky-spool/core/documents';
 import { levelsFromBelow } from '@dusky-spool/core/building';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';
@@ -10,7 +10,7 @@ interface Props {
   readonly onRun: (number: string) => void;
 }
 
-const MOST_RUNS = 4;
+const MOST_RUNS = 3;
 
 /** Every place that is bored: by level, what, where, how wide, for how many cables, and who has to agree. */
 export function HoleTable({ document, places, onRun }: Props) {
@@ -40,23 +40,29 @@ export function HoleTable({ document, places, onRun }: Props) {
             </tr>
           </thead>
           <tbody>
-            {own.map((place) => (
-              <tr key={`${place.member}${place.at.join()}`} className={place.ask ? 'asks' : ''}>
-                <td>{term(`members.${place.member}`)}</td>
-                <td>{holePlace(document, place, (room) => text('ways.wallOf', { room }))}</td>
-                <td className="figure">{bitsOf(place) || text('ways.none')}</td>
-                <td>
-                  {place.runs.slice(0, MOST_RUNS).map((number) => (
-                    <button key={number} type="button" className="plain link id" onClick={() => onRun(number)}>
-                      {number}
-                    </button>
-                  ))}
-                  {place.runs.length > MOST_RUNS && <span> {text('ways.more', { count: place.runs.length - MOST_RUNS })}</span>}
-                </td>
-                <td>{place.nailPlates ? text('ways.bothFaces') : ''}</td>
-                <td>{place.ask ? term(`asks.${place.ask}`) : text('ways.crew')}</td>
-              </tr>
-            ))}
+            {boredLines(own).map((line) => {
+              const place = line.first;
+              return (
+                <tr key={`${place.member}${place.at.join()}`} className={place.ask ? 'asks' : ''}>
+                  <td>
+                    {line.count > 1 && `${line.count} × `}
+                    {term(`members.${place.member}`)}
+                  </td>
+                  <td>{holePlace(document, line, (room) => text('ways.wallOf', { room }))}</td>
+                  <td className="figure">{bitsOf(place) || text(place.member === 'floor' ? 'ways.open' : 'ways.none')}</td>
+                  <td>
+                    {place.runs.slice(0, MOST_RUNS).map((number) => (
+                      <button key={number} type="button" className="plain link id" onClick={() => onRun(number)}>
+                        {number}
+                      </button>
+                    ))}
+                    {place.runs.length > MOST_RUNS && <span> {text('ways.more', { count: place.runs.length - MOST_RUNS })}</span>}
+                  </td>
+                  <td>{place.nailPlates ? text('ways.bothFaces') : ''}</td>
+                  <td>{place.ask ? term(`asks.${place.ask}`) : text('ways.crew')}</td>
+                </tr>
+              );
+            })}
           </tbody>
         </table>
       ))}

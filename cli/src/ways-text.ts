@@ -1,0 +1,48 @@
+import { holeSchedule, holeTotals } from '@dusky-spool/core/documents';
+import { applyChange, type ProjectDocument } from '@dusky-spool/core/project';
+import { HOLE_MEMBERS, holesOf } from '@dusky-spool/core/routing';
+import { buildingOf } from '@dusky-spool/core/building';
+import { planRuns, proposeTrunks } from '@dusky-spool/core/runs';
+import { en, problemSentence } from '@dusky-spool/texts';
+
+/** The way of every run with its holes, and what all of them come to; with `shared`, after ways that runs share were looked for. */
+export function waysText(document: ProjectDocument, shared: boolean, asJson: boolean): string {
+  const proposal = shared ? proposeTrunks(document, () => 'trunk') : null;
+  const applied = proposal && applyChange(document, { operations: proposal.operations });
+  const house = applied?.ok ? applied.value : document;
+  const planned = planRuns(house);
+  const building = buildingOf(house);
+  const totals = holeTotals(holeSchedule(house, planned));
+  const runs = planned.map(({ run, wanted, kept, length, points, media }) => {
+    const holes = kept || !wanted.ok ? holesOf(building, points, media) : wanted.value.holes;
+    return {
+      number: run.number,
+      problem: wanted.ok || kept ? null : problemSentence(wanted.problem),
+      riseM: length?.riseM ?? null,
+      runM: length?.runM ?? null,
+      dropM: length?.dropM ?? null,
+      cutLengthM: length?.cutLengthM ?? null,
+      costM: wanted.ok ? wanted.value.costM : null,
+      holes: holes.map(({ member, at }) => ({ member, at })),
+      points,
+      media,
+    };
+  });
+  const work = proposal && { apartM: proposal.apart.totalM, togetherM: proposal.together.totalM };
+  if (asJson) return JSON.stringify({ runs, totals, work }, null, 2);
+  const counted = (holes: (typeof runs)[number]['holes']) =>
+    HOLE_MEMBERS.flatMap((member) => {
+      const count = holes.filter((hole) => hole.member === member).length;
+      return count > 0 ? [`${count} ${en.terms.members[member].toLowerCase()}`] : [];
+    }).join(', ');
+  return [
+    ...runs.map(({ number, problem, riseM, runM, dropM, holes }) =>
+      problem
+        ? `${number}  ${problem}`
+        : `${number}  ${(riseM! + runM! + dropM!).toFixed(2)} m (up ${riseM!.toFixed(2)}, level ${runM!.toFixed(2)}, down ${dropM!.toFixed(2)})  ${counted(holes)}`,
+    ),
+    '',
+    ...totals.map(({ member, places, holes }) => `${en.terms.members[member]}: ${holes} holes at ${places} places`),
+    ...(work ? [`Work ${work.apartM.toFixed(0)} m apart, ${work.togetherM.toFixed(0)} m together`] : []),
+  ].join('\n');
+}

@@ -1,6 +1,5 @@
 import type { WallGrid } from '../building/index.ts';
 import { closestOnSegment, type Point2 } from '../geometry/index.ts';
-import type { Wall } from '../project/index.ts';
 import { solidHalfM } from './weights.ts';
 
 /** A piece this short passes into a wall and out of it, whatever its direction, m. */
@@ -18,7 +17,3 @@ export function runsInSolid(grid: WallGrid, p: Point2, q: Point2): boolean {
     return Math.abs(along) > 0.5;
   });
 }
-
-/** Whether a place lies inside a wall that stands up through the cavity. */
-export const isInSolid = (walls: readonly Wall[], p: Point2): boolean =>
-  walls.some((wall) => closestOnSegment(p, wall.a, wall.b).distanceM < solidHalfM(wall) - 1e-6);

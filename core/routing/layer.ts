@@ -1,9 +1,8 @@
 import { pointInPolygon, rotate2, levelCrossings, closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
-import { wallGrid, wallTopM, type Building } from '../building/index.ts';
+import { wallTopM, type Building } from '../building/index.ts';
 import type { Feature, Wall } from '../project/index.ts';
 import { ArcList } from './arcs.ts';
 import { Growing } from './growing.ts';
-import { isInSolid } from './in-solid.ts';
 import { across, bayNumber, reachedFromAbove, type Space } from './spaces.ts';
 import { isSolid, solidHalfM, wallCrossing, type Weights } from './weights.ts';
 
@@ -70,8 +69,8 @@ export function buildLayer(
   const columns = high(0) - i0 + 1;
   const rows = high(1) - j0 + 1;
   const nodeAt = new Int32Array(columns * rows).fill(-1);
+  const inStone = stoneAt(building.wallsByLevel[level.id] ?? [], angleRad, i0, j0, columns, rows);
   const [us, vs, space] = [Growing.floats(), Growing.floats(), Growing.ints()];
-  const solid = wallGrid((building.wallsByLevel[level.id] ?? []).filter((wall) => solidHalfM(wall) > 0));
   const obstacles = obstaclesOf(building, levelIndex, spaces, angleRad);
 
   turned.forEach((polygon, number) => {
@@ -89,8 +88,7 @@ export function buildLayer(
           if (nodeAt[at] >= 0) continue;
           if (flat.some(([a, b]) => closestOnSegment(p, a, b).distanceM < ON_OUTLINE_M)) continue;
           if (obstacles.areas.some((area) => pointInPolygon(p, area))) continue;
-          const inSolid = solid.near(rotate2(p, angleRad), 0.01);
-          if (inSolid.length > 0 && isInSolid(inSolid, rotate2(p, angleRad))) continue;
+          if (inStone[at]) continue;
           nodeAt[at] = us.length;
           us.push(p[0]);
           vs.push(v);
@@ -133,6 +131,24 @@ export function buildLayer(
     for (const line of lines) joinLine(own, line, axis);
   }
   return { levelIndex, below, angleRad, spaces, x, y, space: own.space, arcs, i0, j0, columns, rows, nodeAt, areas };
+}
+
+/** Places of the lattice that lie inside walls which stand up through the cavity. */
+function stoneAt(walls: readonly Wall[], angleRad: number, i0: number, j0: number, columns: number, rows: number): Uint8Array {
+  const inStone = new Uint8Array(columns * rows);
+  for (const wall of walls) {
+    const half = solidHalfM(wall) - 1e-6;
+    if (half <= 0) continue;
+    const [a, b] = [rotate2(wall.a as Point2, -angleRad), rotate2(wall.b as Point2, -angleRad)];
+    const from = (axis: 0 | 1) => Math.ceil((Math.min(a[axis], b[axis]) - half) / STEP_M - 0.5);
+    const to = (axis: 0 | 1) => Math.floor((Math.max(a[axis], b[axis]) + half) / STEP_M - 0.5);
+    for (let i = Math.max(from(0), i0); i <= Math.min(to(0), i0 + columns - 1); i++) {
+      for (let j = Math.max(from(1), j0); j <= Math.min(to(1), j0 + rows - 1); j++) {
+        if (closestOnSegment([placeOf(i), placeOf(j)], a, b).distanceM < half) inStone[(j - j0) * columns + i - i0] = 1;
+      }
+    }
+  }
+  return inStone;
 }
 
 interface Own {

@@ -32,6 +32,7 @@ class DeviceStore extends Dexie {
     this.version(2).stores({ histories: 'projectId' });
     // Houses kept in the terms of an older version are fetched again.
     this.version(3).upgrade((changing) => changing.table('houses').clear());
+    this.version(4).upgrade((changing) => changing.table('houses').clear());
   }
 }
 

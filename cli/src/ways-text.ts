@@ -1,8 +1,7 @@
 import { holeSchedule, holeTotals } from '@dusky-spool/core/documents';
 import { applyChange, type ProjectDocument } from '@dusky-spool/core/project';
-import { HOLE_MEMBERS, holesOf } from '@dusky-spool/core/routing';
-import { buildingOf } from '@dusky-spool/core/building';
-import { planRuns, proposeTrunks } from '@dusky-spool/core/runs';
+import { HOLE_MEMBERS } from '@dusky-spool/core/routing';
+import { holesOfRun, planRuns, proposeTrunks } from '@dusky-spool/core/runs';
 import { en, problemSentence } from '@dusky-spool/texts';
 
 /** The way of every run with its holes, and what all of them come to; with `shared`, after ways that runs share were looked for. */
@@ -11,10 +10,10 @@ export function waysText(document: ProjectDocument, shared: boolean, asJson: boo
   const applied = proposal && applyChange(document, { operations: proposal.operations });
   const house = applied?.ok ? applied.value : document;
   const planned = planRuns(house);
-  const building = buildingOf(house);
   const totals = holeTotals(holeSchedule(house, planned));
-  const runs = planned.map(({ run, wanted, kept, length, points, media }) => {
-    const holes = kept || !wanted.ok ? holesOf(building, points, media) : wanted.value.holes;
+  const runs = planned.map((one) => {
+    const { run, wanted, kept, length, points, media } = one;
+    const holes = holesOfRun(house, one);
     return {
       number: run.number,
       problem: wanted.ok || kept ? null : problemSentence(wanted.problem),

@@ -1,7 +1,17 @@
-import { closestOnSegment, distance2, pointInPolygon, polygonArea, type Point2 } from '../geometry/index.ts';
+import {
+  boundsOf,
+  closestOnSegment,
+  distance2,
+  grownBounds,
+  pointInPolygon,
+  polygonArea,
+  type Point2,
+} from '../geometry/index.ts';
 import {
   listOf,
   onLevel,
+  sameItems,
+  WAY_KINDS,
   type Feature,
   type FeatureKind,
   type Level,
@@ -29,22 +39,8 @@ export interface Building {
   readonly framingMembers: ProjectDocument['framingMembers'];
 }
 
-/** Things that a cable may run in, under or along. */
-export const WAY_KINDS = [
-  'attic',
-  'crawl-space',
-  'basement-ceiling',
-  'chase',
-  'disused-chimney',
-  'conduit',
-  'soffit-way',
-  'outside-wall-way',
-  'surface-channel',
-  'underground-way',
-  'draw-pit',
-] as const satisfies readonly FeatureKind[];
 /** Things that a cable has to go around, or that count where it passes them. */
-export const OBSTACLE_KINDS = [
+const OBSTACLE_KINDS = [
   'beam',
   'duct',
   'flue',
@@ -74,7 +70,7 @@ export function buildingOf(document: ProjectDocument): Building {
   // Furniture and marks share their table with ways and obstacles, and are moved about without the house becoming another one.
   const like = kept.find(
     ({ sources, building }) =>
-      TABLES.every((name) => name === 'features' || sources[name] === document[name]) && sameList(ofAll(building), features),
+      TABLES.every((name) => name === 'features' || sources[name] === document[name]) && sameItems(ofAll(building), features),
   );
   if (like) {
     kept = [{ sources: document, building: like.building }, ...kept].slice(0, MOST_KEPT);
@@ -98,7 +94,6 @@ export function buildingOf(document: ProjectDocument): Building {
 
 const allFeatures = new WeakMap<Building, readonly Feature[]>();
 const ofAll = (building: Building): readonly Feature[] => allFeatures.get(building) ?? [];
-const sameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((item, i) => item === b[i]);
 
 /** A room inside another one (a closet in the midst of a hall) counts before the one around it. */
 function smallestFirst(rooms: readonly Room[]): Room[] {
@@ -155,12 +150,9 @@ function roomsNear(rooms: readonly Room[], p: Point2): readonly Room[] {
 function cellsOf(rooms: readonly Room[]): ReadonlyMap<number, readonly Room[]> {
   const cells = new Map<number, Room[]>();
   for (const room of rooms) {
-    const xs = room.polygon.map(([x]) => x);
-    const ys = room.polygon.map(([, y]) => y);
-    const [x0, x1] = [Math.min(...xs) - SIDE_M, Math.max(...xs) + SIDE_M];
-    const [y0, y1] = [Math.min(...ys) - SIDE_M, Math.max(...ys) + SIDE_M];
-    for (let i = Math.floor(x0 / ROOM_CELL_M); i <= Math.floor(x1 / ROOM_CELL_M); i++) {
-      for (let j = Math.floor(y0 / ROOM_CELL_M); j <= Math.floor(y1 / ROOM_CELL_M); j++) {
+    const { minX, minY, maxX, maxY } = grownBounds(boundsOf(room.polygon as Point2[])!, SIDE_M);
+    for (let i = Math.floor(minX / ROOM_CELL_M); i <= Math.floor(maxX / ROOM_CELL_M); i++) {
+      for (let j = Math.floor(minY / ROOM_CELL_M); j <= Math.floor(maxY / ROOM_CELL_M); j++) {
         const key = cellOf(i * ROOM_CELL_M, j * ROOM_CELL_M);
         const cell = cells.get(key);
         if (cell) cell.push(room);

@@ -101,3 +101,26 @@ export function bayAt(
   }
   return null;
 }
+
+type Members = Pick<ProjectDocument, 'framingMembers'>;
+
+/** What is worked out of a wall or room and of what was found in it, once for each state of both. */
+function keptFor<T extends object, R>(work: (source: Members, of: T) => R): (source: Members, of: T) => R {
+  const kept = new WeakMap<T, { readonly members: unknown; readonly result: R }>();
+  return (source, of) => {
+    const known = kept.get(of);
+    if (known?.members === source.framingMembers) return known.result;
+    const result = work(source, of);
+    kept.set(of, { members: source.framingMembers, result });
+    return result;
+  };
+}
+
+/** Studs of a wall; worked out once for each state of the wall and of what was found in it. */
+export const studsIn: (source: Members, wall: Wall) => readonly Framed[] = keptFor(studsOf);
+
+/** Joists of a room, each once however many lines it makes in the room's outline. */
+export const joistsIn: (source: Members, room: Room) => readonly Framed[] = keptFor((source: Members, room: Room) => {
+  const seen = new Set<number>();
+  return joistsOf(source, room).filter(({ offsetM }) => !seen.has(offsetM) && seen.add(offsetM));
+});

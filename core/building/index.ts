@@ -14,8 +14,6 @@ export {
   wallLength,
   wallPoint,
   wallTopM,
-  WAY_KINDS,
-  OBSTACLE_KINDS,
   type Building,
   type WallPlace,
 } from './building.ts';
@@ -30,7 +28,7 @@ export {
   STAND_M,
   type AtticContour,
 } from './attic-space.ts';
-export { bayAt, joistsOf, studsOf, type Framed, type JoistLine } from './framing.ts';
+export { bayAt, joistsIn, joistsOf, studsIn, studsOf, type Framed, type JoistLine } from './framing.ts';
 export { wallGrid, wallsNear, type WallGrid } from './wall-grid.ts';
 export { wallsOf } from './building.ts';
 export { wallReaches } from './wall-reach.ts';

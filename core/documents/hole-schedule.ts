@@ -2,8 +2,8 @@ import { bitFor, boreLimit, holeForM, holesFor, needsNailPlates } from '../borin
 import { buildingOf } from '../building/index.ts';
 import type { Point3 } from '../geometry/index.ts';
 import type { ProjectDocument, Room, Wall } from '../project/index.ts';
-import { HOLE_MEMBERS, holesOf, type Hole, type HoleMember } from '../routing/index.ts';
-import { compareNumbers, type PlannedRun } from '../runs/index.ts';
+import { HOLE_MEMBERS, type Hole, type HoleMember } from '../routing/index.ts';
+import { compareNumbers, holesOfRun, type PlannedRun } from '../runs/index.ts';
 
 /** One place at which a member is bored, for all cables that pass it there. */
 export interface BoredPlace {
@@ -32,9 +32,7 @@ export function holeSchedule(document: ProjectDocument, runs: readonly PlannedRu
   const places = new Map<string, { hole: Hole; runs: PlannedRun[] }>();
   for (const planned of runs) {
     if (planned.points.length < 2) continue;
-    const own =
-      planned.kept || !planned.wanted.ok ? holesOf(building, planned.points, planned.media) : planned.wanted.value.holes;
-    for (const hole of own) {
+    for (const hole of holesOfRun(document, planned)) {
       const cell = hole.at.map((value) => Math.round(value / ONE_PLACE_M)).join();
       const key = `${hole.member}/${hole.wallId ?? hole.roomId ?? ''}/${cell}`;
       const known = places.get(key);

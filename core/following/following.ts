@@ -17,7 +17,6 @@ import {
   planRuns,
   planRunsInSteps,
   proposeTrunks,
-  workOfRuns,
   type PlannedRun,
 } from '../runs/index.ts';
 import { HeldDraft } from './held-draft.ts';
@@ -124,22 +123,20 @@ export class Following {
   /** Ways that runs could share. `newId` gives ids for what would be kept. */
   trunks(newId: () => string): TrunkOutlook {
     const now = this.opened;
-    const { operations, apart, together } = proposeTrunks(now, newId);
+    const { operations, now: workNow, together } = proposeTrunks(now, newId);
     const applied = applyChange(now, { operations });
     const then = applied.ok ? applied.value : now;
     const [before, after] = [planRuns(now), planRuns(then)];
     const wasAt = new Map(before.map((planned) => [planned.run.id, planned.points]));
-    const sumOf = (document: ProjectDocument, runs: readonly PlannedRun[]) => ({
+    const sumOf = (document: ProjectDocument, runs: readonly PlannedRun[], workM: number) => ({
       cutM: runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0),
       holes: holeTotals(holeSchedule(document, runs)).reduce((sum, { holes }) => sum + holes, 0),
-      workM: workOfRuns(document),
+      workM,
     });
     return {
       operations,
-      apartM: apart.totalM,
-      togetherM: together.totalM,
-      now: sumOf(now, before),
-      then: sumOf(then, after),
+      now: sumOf(now, before, workNow.totalM),
+      then: sumOf(then, after, together.totalM),
       moved: after.filter(({ run, points }) => !samePoints(wasAt.get(run.id) ?? [], points)).length,
     };
   }

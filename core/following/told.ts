@@ -35,9 +35,6 @@ export interface HeldTold {
 /** What shared ways would bring: all cable, holes and work now and then, and the edit that keeps them. */
 export interface TrunkOutlook {
   readonly operations: readonly Operation[];
-  /** Work of each run on its own way, and together, m of cable. */
-  readonly apartM: number;
-  readonly togetherM: number;
   readonly now: { readonly cutM: number; readonly holes: number; readonly workM: number };
   readonly then: { readonly cutM: number; readonly holes: number; readonly workM: number };
   /** Runs that would go another way. */

@@ -4,7 +4,8 @@ import { clashesOf, heightOf } from './clashes.ts';
 import { loadOf, needsStructureOverhead, overheadRequiredN, wallRequiredN } from './fixing.ts';
 import { mountTypeOf } from './mounts.ts';
 import { acrossJoists, joistsAbove } from './on-ceiling.ts';
-import { isBlockedBehind, studsIn, wallPlaceOf } from './on-wall.ts';
+import { studsIn } from '../building/index.ts';
+import { isBlockedBehind, wallPlaceOf } from './on-wall.ts';
 
 /** Ply or timber set flush with the studs (ENGINEERING 9.5: 19 to 25 mm ply). Above and below the hole pattern, m. */
 const MARGIN_M = 0.1;

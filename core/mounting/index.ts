@@ -30,7 +30,7 @@ export {
   type FaceGuideKind,
   type FacePlace,
 } from './wall-face.ts';
-export { isOutsideWall, studsIn, wallPlaceOf } from './on-wall.ts';
+export { isOutsideWall, wallPlaceOf } from './on-wall.ts';
 export { isBlocked } from './solids.ts';
 export { seatsOf, sightOf, type Sight } from './sight.ts';
 export { blockingNeeds, type BlockingNeed } from './blocking.ts';

@@ -4,7 +4,8 @@ import { onLevel, type Device, type ProjectDocument } from '../project/index.ts'
 import { CURED_BY_MOVING, type Clash } from './clash.ts';
 import { clashesOf } from './clashes.ts';
 import { joistsAbove } from './on-ceiling.ts';
-import { studsIn, wallPlaceOf } from './on-wall.ts';
+import { studsIn } from '../building/index.ts';
+import { wallPlaceOf } from './on-wall.ts';
 import { seatsOf } from './sight.ts';
 
 /** A place near a device where nothing keeps it from being built, and what the move costs. */

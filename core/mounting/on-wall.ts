@@ -1,7 +1,7 @@
 import { distance2, type Point2 } from '../geometry/index.ts';
-import { nearestWall, buildingOf, openingsOf, roomAt, wallPoint, type WallPlace, onOutline } from '../building/index.ts';
+import { nearestWall, buildingOf, openingsOf, roomAt, studsIn, wallPoint, type WallPlace, onOutline } from '../building/index.ts';
 import { listOf, type Device, type DeviceType, type ProjectDocument, type Wall } from '../project/index.ts';
-import { factOf, mountingDepth, studsOf, type Framed, facedSide } from '../survey/index.ts';
+import { factOf, mountingDepth, facedSide } from '../survey/index.ts';
 import { clash, less, type Clash } from './clash.ts';
 import { heaviestOnWall, loadOf, wallFixing, overRated } from './fixing.ts';
 import { solidsOn } from './solids.ts';
@@ -11,21 +11,6 @@ const ON_WALL_M = 0.35;
 /** What was found in a wall holds for so far around, m. */
 const SUBSTRATE_M = 0.6;
 const MASONRY: ReadonlySet<Wall['kind']> = new Set(['masonry', 'concrete']);
-
-interface KeptStuds {
-  readonly members: object;
-  readonly studs: readonly Framed[];
-}
-const studsByWall = new WeakMap<Wall, KeptStuds>();
-
-/** Studs of a wall; worked out once for each state of the wall and of what was found in it. */
-export function studsIn(document: ProjectDocument, wall: Wall): readonly Framed[] {
-  const known = studsByWall.get(wall);
-  if (known?.members === document.framingMembers) return known.studs;
-  const studs = studsOf(document, wall);
-  studsByWall.set(wall, { members: document.framingMembers, studs });
-  return studs;
-}
 
 /** Blocking in a wall behind a place. */
 export function isBlockedBehind(document: ProjectDocument, wall: Wall, fromM: number, toM: number, heightM: number): boolean {

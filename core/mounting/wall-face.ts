@@ -16,7 +16,8 @@ import { bayAt, facedSide, type WallSide } from '../survey/index.ts';
 import type { Clash } from './clash.ts';
 import { clashesOf, heightOf } from './clashes.ts';
 import { lineUps } from './guides.ts';
-import { studsIn, wallPlaceOf } from './on-wall.ts';
+import { studsIn } from '../building/index.ts';
+import { wallPlaceOf } from './on-wall.ts';
 
 /** A place on the face of a wall: from its end a, and above the finished floor of its level, m. */
 export interface FacePlace {

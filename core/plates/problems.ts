@@ -1,6 +1,7 @@
 import { plateDeviceIds } from '../devices/index.ts';
 import { bayAt } from '../survey/index.ts';
-import { isOutsideWall, studsIn, wallPlaceOf } from '../mounting/index.ts';
+import { studsIn } from '../building/index.ts';
+import { isOutsideWall, wallPlaceOf } from '../mounting/index.ts';
 import type { Plate, ProjectDocument } from '../project/index.ts';
 import { BOX_GANGS, gangsOf, MOST_INSERTS, plateSizeM } from './gangs.ts';
 import { mainsBoxBeside } from './line-up.ts';

@@ -23,7 +23,17 @@ export {
 } from './defaults.ts';
 export { COLLECTIONS, COLLECTION_NAMES, type CollectionName, type RecordOf } from './collections.ts';
 export { emptyDocument, newHeader, tableFrom, type ProjectDocument, type TableOf } from './document.ts';
-export { addToDraft, carryLists, draftOf, listOf, onLevel, originOf, withRecords, type LevelCollection } from './lists.ts';
+export {
+  addToDraft,
+  carryLists,
+  draftOf,
+  listOf,
+  onLevel,
+  originOf,
+  sameItems,
+  withRecords,
+  type LevelCollection,
+} from './lists.ts';
 export {
   applyChange,
   changeSchema,

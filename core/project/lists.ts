@@ -146,3 +146,7 @@ export function addToDraft<C extends CollectionName>(draft: ProjectDocument, nam
   const known = kept.get(table);
   if (known) kept.set(table, patchedLists(known, table, new Set(records.map(({ id }) => id)), levels));
 }
+
+/** Whether two lists hold the same values in the same order. */
+export const sameItems = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((item, n) => item === b[n]);

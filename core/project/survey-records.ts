@@ -1,6 +1,21 @@
 import { z } from 'zod';
 import { angleRad, coordinateM, id, lengthM, point2, positiveM, words } from './fields.ts';
 
+/** Hollows and lines that a cable may run in, under or along. */
+export const WAY_KINDS = [
+  'attic',
+  'crawl-space',
+  'basement-ceiling',
+  'chase',
+  'disused-chimney',
+  'conduit',
+  'soffit-way',
+  'outside-wall-way',
+  'surface-channel',
+  'underground-way',
+  'draw-pit',
+] as const;
+
 /** Everything in and around a house that is neither wall, opening nor device, by what it means for cable. */
 export const FEATURE_KINDS = [
   // In the way of cable or of devices.
@@ -19,17 +34,7 @@ export const FEATURE_KINDS = [
   'sprinkler',
   'insulation',
   // Ways that a cable may take.
-  'attic',
-  'crawl-space',
-  'basement-ceiling',
-  'chase',
-  'disused-chimney',
-  'conduit',
-  'soffit-way',
-  'outside-wall-way',
-  'surface-channel',
-  'underground-way',
-  'draw-pit',
+  ...WAY_KINDS,
   // Where services come in.
   'service-entry',
   // What is there already.

@@ -1,5 +1,5 @@
 import type { Building } from '../building/index.ts';
-import type { Point2, Point3 } from '../geometry/index.ts';
+import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Feature, Medium } from '../project/index.ts';
 
 /** Where one run comes near one mains route. Lengths in m, angles in rad. */
@@ -80,10 +80,8 @@ function nearestOf({ points, widthM }: Feature, low: number, high: number, p: Po
   for (let k = 0; k + 1 < points.length; k++) {
     const [a, b] = [points[k], points[k + 1]];
     const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
-    const squared = dx * dx + dy * dy;
-    if (squared < 1e-12) continue;
-    const t = Math.min(1, Math.max(0, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / squared));
-    const asideM = Math.max(0, Math.hypot(p[0] - a[0] - t * dx, p[1] - a[1] - t * dy) - widthM / 2);
+    if (Math.hypot(dx, dy) < 1e-6) continue;
+    const asideM = Math.max(0, closestOnSegment([p[0], p[1]], a as Point2, b as Point2).distanceM - widthM / 2);
     const distanceM = Math.hypot(asideM, upM);
     if (distanceM < best.distanceM) best = { distanceM, direction: [dx, dy], crossed: asideM < LOOK_M };
   }

@@ -1,4 +1,4 @@
-import { openingsOf, studsOf, wallLength, wallPoint, wallTopM, type Building } from '../building/index.ts';
+import { openingsOf, studsIn, wallLength, wallPoint, wallTopM, type Building } from '../building/index.ts';
 import { rotate2, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium, Wall } from '../project/index.ts';
 import type { Between } from './arcs.ts';
@@ -16,7 +16,6 @@ const WITHOUT_STUDS_M = 0.6;
 
 /** A bay of a wall through which a cable can pass from the space under the floor to the space above the ceiling. */
 export interface Column {
-  readonly wallId: string;
   /** Nodes in the layers above and below. */
   readonly above: number;
   readonly below: number;
@@ -28,7 +27,7 @@ export interface Column {
 /** Middles of the bays of a wall from its end a, m. */
 export function baysOf(building: Building, wall: Wall): number[] {
   const lengthM = wallLength(wall);
-  const studs = studsOf(building, wall);
+  const studs = studsIn(building, wall);
   if (studs.length < 2) {
     const count = Math.max(1, Math.floor(lengthM / WITHOUT_STUDS_M));
     return Array.from({ length: count }, (_, n) => ((n + 0.5) * lengthM) / count);
@@ -66,7 +65,6 @@ function columnAt(building: Building, weights: Weights, above: Layer, below: Lay
   if (high < wallTop - 1e-6 || low >= high) return null;
   const [upper, lower] = [legTo(weights, above, p, top), legTo(weights, below, p, bottom)];
   return {
-    wallId: wall.id,
     above: top,
     below: bottom,
     work: upper.work + lower.work + (high - low) + weights.levelChangedM + 2 * weights.turnM,
@@ -75,20 +73,21 @@ function columnAt(building: Building, weights: Weights, above: Layer, below: Lay
   };
 }
 
-/** Square to the grid from a bay of a wall to a node beside it. */
-function legTo(weights: Weights, layer: Layer, p: Point2, node: number) {
-  const space = layer.spaces[layer.space[node]];
-  const end: Point2 = [layer.x[node], layer.y[node]];
+/** Where a way square to the grid turns between a bay of a wall and a node beside it. */
+function turnOf(layer: Layer, p: Point2, node: number): Point2 {
   const [u] = rotate2(p, -layer.angleRad);
-  const [, ev] = rotate2(end, -layer.angleRad);
-  const corner = rotate2([u, ev], layer.angleRad);
-  const legs = [
-    [p, corner],
-    [corner, end],
-  ] as const;
+  const [, ev] = rotate2([layer.x[node], layer.y[node]], -layer.angleRad);
+  return rotate2([u, ev], layer.angleRad);
+}
+
+/** What it costs to get from a bay of a wall to a node beside it. */
+function legTo(weights: Weights, layer: Layer, p: Point2, node: number): { readonly work: number; readonly holes: number } {
+  const space = layer.spaces[layer.space[node]];
+  const places = [p, turnOf(layer, p, node), [layer.x[node], layer.y[node]] as const];
   let work = 0;
   let holes = 0;
-  for (const [from, to] of legs) {
+  for (let k = 0; k + 1 < places.length; k++) {
+    const [from, to] = [places[k], places[k + 1]];
     work += Math.hypot(to[0] - from[0], to[1] - from[1]);
     const bays = Math.abs(bayNumber(space, across(space, from)) - bayNumber(space, across(space, to)));
     holes += bays * weights.joistBoredM;
@@ -96,13 +95,10 @@ function legTo(weights: Weights, layer: Layer, p: Point2, node: number) {
   return { work, holes };
 }
 
-/** The corners of a leg between its ends, if it has one. */
+/** The corner of a leg between its ends, if it has one. */
 function cornerOf(layer: Layer, p: Point2, node: number): Point3[] {
-  const end: Point2 = [layer.x[node], layer.y[node]];
-  const [u] = rotate2(p, -layer.angleRad);
-  const [, ev] = rotate2(end, -layer.angleRad);
-  const [x, y] = rotate2([u, ev], layer.angleRad);
-  const bends = Math.hypot(x - p[0], y - p[1]) > 1e-6 && Math.hypot(end[0] - x, end[1] - y) > 1e-6;
+  const [x, y] = turnOf(layer, p, node);
+  const bends = Math.hypot(x - p[0], y - p[1]) > 1e-6 && Math.hypot(layer.x[node] - x, layer.y[node] - y) > 1e-6;
   return bends ? [[x, y, layer.spaces[layer.space[node]].z]] : [];
 }
 

@@ -1,7 +1,8 @@
-import { joistsOf, roomAt, studsOf, wallLength, wallsOf, wallTopM, type Building, type Framed } from '../building/index.ts';
+import { joistsIn, roomAt, studsIn, wallLength, wallsOf, wallTopM, type Building, type Framed } from '../building/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium, Room, Wall } from '../project/index.ts';
 import { reachedFromAbove } from './spaces.ts';
+import { tidy } from './straighten.ts';
 import { isSolid, isStone } from './weights.ts';
 
 /** What is bored: members of the frame, plates, boards, and what divides a house. */
@@ -16,26 +17,6 @@ export interface Hole {
   readonly roomId: string | null;
   /** The survey's own record of the member, where it was measured. */
   readonly memberId: string | null;
-}
-
-const studsByWall = new WeakMap<Wall, { readonly members: unknown; readonly studs: readonly Framed[] }>();
-const joistsByRoom = new WeakMap<Room, { readonly members: unknown; readonly joists: readonly Framed[] }>();
-
-function studsIn(building: Building, wall: Wall): readonly Framed[] {
-  const known = studsByWall.get(wall);
-  if (known?.members === building.framingMembers) return known.studs;
-  const studs = studsOf(building, wall);
-  studsByWall.set(wall, { members: building.framingMembers, studs });
-  return studs;
-}
-
-function joistsIn(building: Building, room: Room): readonly Framed[] {
-  const known = joistsByRoom.get(room);
-  if (known?.members === building.framingMembers) return known.joists;
-  const seen = new Set<number>();
-  const joists = joistsOf(building, room).filter(({ offsetM }) => !seen.has(offsetM) && seen.add(offsetM));
-  joistsByRoom.set(room, { members: building.framingMembers, joists });
-  return joists;
 }
 
 /** Studs of a wall between two places along it. */
@@ -72,8 +53,7 @@ const hole = (
   wallId: string | null,
   roomId: string | null,
   memberId: string | null = null,
-): Hole => ({ member, at: [tidy(at[0]), tidy(at[1]), tidy(at[2])], wallId, roomId, memberId });
-const tidy = (value: number) => Math.round(value * 1e6) / 1e6;
+): Hole => ({ member, at: tidy(at), wallId, roomId, memberId });
 
 const between = (a: Point3, b: Point3, t: number): Point3 => [
   a[0] + (b[0] - a[0]) * t,

@@ -20,7 +20,7 @@ interface Group {
  */
 export function improved(network: Network, demands: readonly Demand[], loads: Loads, searches: number): Loads {
   const { weights, work, holes } = network;
-  const own = new Map(loads);
+  const own = new Map<number, number>();
   const price = (count: number) => (arc: number) => {
     const there = own.get(wayNumber(network, arc)) ?? 0;
     return (priceFor(weights, work[arc], holes[arc], there + count) - priceFor(weights, work[arc], holes[arc], there)) / count;
@@ -40,7 +40,6 @@ export function improved(network: Network, demands: readonly Demand[], loads: Lo
       return best ? [{ entries, ends: demand.ends, count, ways: waysFrom(network, tree, best.state), costM: best.costM }] : [];
     });
   });
-  own.clear();
   for (const { ways, count } of groups) for (const way of ways) own.set(way, (own.get(way) ?? 0) + count);
   groups.sort((a, b) => b.count * b.costM - a.count * a.costM);
   let spent = 0;

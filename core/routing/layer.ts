@@ -1,4 +1,12 @@
-import { pointInPolygon, rotate2, levelCrossings, closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
+import {
+  crossingParameters,
+  pointInPolygon,
+  rotate2,
+  levelCrossings,
+  closestOnSegment,
+  type Point2,
+  type Point3,
+} from '../geometry/index.ts';
 import { wallTopM, type Building } from '../building/index.ts';
 import type { Feature, Wall } from '../project/index.ts';
 import { ArcList } from './arcs.ts';
@@ -255,13 +263,13 @@ function joinNodes(own: Own, a: number, b: number, axis: 0 | 1, from: number, to
     if (reached[a] && reached[b]) work += bays * weights.openFrameM;
     else holes += bays * weights.joistBoredM;
   }
-  work += inA.openPerM * acrossShare(inA, axis, own, a, b) * weights.openFrameM + spent(own, inA, a, b, lengthM);
+  work += inA.openPerM * acrossShare(inA, own, a, b) * weights.openFrameM + spent(own, inA, a, b, lengthM);
   if (beside[a] && beside[b]) work += lengthM * weights.besideMains;
   arcs.add(a, b, axis, work, holes);
 }
 
 /** Metres across the members between two nodes. */
-const acrossShare = (its: Space, _axis: 0 | 1, { x, y }: Own, a: number, b: number): number =>
+const acrossShare = (its: Space, { x, y }: Own, a: number, b: number): number =>
   its.openPerM === 0 ? 0 : Math.abs(across(its, [x[b] - x[a], y[b] - y[a]]));
 
 /** What a metre costs more in a crawl space, and under a roof too low to move. */
@@ -322,16 +330,9 @@ function outlineCrossings({ turned, x, y, building, spaces }: Own, number: numbe
   const q = rotate2([x[b], y[b]], -angleRad);
   const found: number[] = [];
   const polygon = turned[number];
-  const [dx, dy] = [q[0] - p[0], q[1] - p[1]];
   for (let i = 0; i < polygon.length; i++) {
-    const c = polygon[i];
-    const d = polygon[(i + 1) % polygon.length];
-    const [ex, ey] = [d[0] - c[0], d[1] - c[1]];
-    const cross = dx * ey - dy * ex;
-    if (Math.abs(cross) < 1e-12) continue;
-    const t = ((c[0] - p[0]) * ey - (c[1] - p[1]) * ex) / cross;
-    const u = ((c[0] - p[0]) * dy - (c[1] - p[1]) * dx) / cross;
-    if (t > 1e-9 && t < 1 - 1e-9 && u >= 0 && u < 1) found.push(t);
+    const hit = crossingParameters(p, q, polygon[i], polygon[(i + 1) % polygon.length]);
+    if (hit && hit.t > 1e-9 && hit.t < 1 - 1e-9 && hit.u >= 0 && hit.u < 1) found.push(hit.t);
   }
   return found.sort((s, r) => s - r);
 }

@@ -1,5 +1,6 @@
 import type { Building } from '../building/index.ts';
 import type { Point2, Point3 } from '../geometry/index.ts';
+import { sameItems } from '../project/index.ts';
 import { ArcList, type Between } from './arcs.ts';
 import { entriesAt, type Entry } from './attach.ts';
 import { columnsOf, type Column } from './columns.ts';
@@ -79,7 +80,7 @@ function pieceOf(building: Building, weights: Weights, levelIndex: number): Piec
     null,
     ...(building.featuresByLevel[level.id] ?? []),
   ];
-  const known = pieces.find((piece) => sameList(piece.inputs, inputs));
+  const known = pieces.find((piece) => sameItems(piece.inputs, inputs));
   if (known) return known;
   const lower = spacesBelow(building, levelIndex);
   const piece = {
@@ -95,14 +96,12 @@ function columnsBetween(building: Building, weights: Weights, above: Layer, belo
   const level = building.levels[above.levelIndex];
   const walls = building.wallsByLevel[level.id] ?? [];
   const inputs = [above, below, ...walls.map((wall) => building.openingsByWall[wall.id])].flat();
-  const known = columns.find((one) => sameList(one.inputs, inputs));
+  const known = columns.find((one) => sameItems(one.inputs, inputs));
   if (known) return known.columns;
   const found = { inputs, columns: columnsOf(building, weights, above, below) };
   columns = [found, ...columns].slice(0, MOST_PIECES);
   return found.columns;
 }
-
-const sameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((item, n) => item === b[n]);
 
 function buildNetwork(building: Building, weights: Weights): Network {
   const own = building.levels.map((_, levelIndex) => pieceOf(building, weights, levelIndex));

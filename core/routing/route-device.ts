@@ -6,7 +6,7 @@ import type { Entry } from './attach.ts';
 import { waysIn, type EndPlace } from './ends.ts';
 import { holesOf, type Hole } from './holes.ts';
 import type { Network } from './network.ts';
-import { straighten } from './straighten.ts';
+import { straighten, tidy } from './straighten.ts';
 import { tightened } from './tighten.ts';
 import { averagePrice, type Loads } from './share.ts';
 import { BARRED_M } from './weights.ts';
@@ -80,9 +80,9 @@ export function routeBetween(
   if (!toTarget.ok) return { ok: false, problem: { ...toTarget.problem, field: name } };
   // A rule that cannot be kept is told, and the way is found without it.
   for (let held = rules, broken: string[] = []; ;) {
-    const tree = held.length > 0 ? treeByRules(network, target, shared, held) : toTarget.value;
-    const best = tree && bestStart(network, tree, starts.value);
-    if (best) return fine({ ...assemble(network, best.entry, best.state, tree, best.costM), broken });
+    const tree = held.length > 0 ? treeByRules(network, target, shared, held) : toTarget;
+    const best = tree.ok ? bestStart(network, tree.value, starts.value) : null;
+    if (tree.ok && best) return fine({ ...assemble(network, best.entry, best.state, tree.value, best.costM), broken });
     if (held.length === 0) return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name });
     const last = held[held.length - 1];
     broken = [...broken, last.id];
@@ -110,53 +110,46 @@ export function bestStart(
 /** Ways to racks and to the far ends of jumpers are remembered; a device that is dragged leaves many behind. */
 const MOST_TREES = 40;
 
-function treesFor(network: Network, shared: Loads): Map<string, Outcome<WayTree>> {
+/** A tree that was grown before, or a new one. */
+function remembered(network: Network, shared: Loads, key: string, grow: () => Outcome<WayTree>): Outcome<WayTree> {
   let byLoads = treesOf.get(network);
   if (!byLoads) treesOf.set(network, (byLoads = new WeakMap()));
   let trees = byLoads.get(shared);
   if (!trees) byLoads.set(shared, (trees = new Map()));
-  return trees;
-}
-
-function targetTree(network: Network, target: EndPlace, shared: Loads): Outcome<WayTree> {
-  const trees = treesFor(network, shared);
-  const key = `${target.mount}:${target.levelId}:${target.x}:${target.y}:${target.heightM}`;
   let found = trees.get(key);
   if (!found) {
     if (trees.size >= MOST_TREES) trees.delete([...trees.keys()].find((old) => !old.startsWith('rack')) ?? '');
-    const ways = waysIn(network, target);
-    trees.set(
-      key,
-      (found = ways.ok ? fine(growTree(network, ways.value, shared.size > 0 ? averagePrice(network, shared) : undefined)) : ways),
-    );
+    trees.set(key, (found = grow()));
   }
   return found;
 }
 
-/** The tree to a target that keeps rules; null where a thing that has to be passed is not there any more. */
-function treeByRules(network: Network, target: EndPlace, shared: Loads, rules: readonly RouteRule[]): WayTree | null {
-  const key = `rules:${JSON.stringify(rules)}:${JSON.stringify(target)}`;
-  const trees = treesFor(network, shared);
-  const known = trees.get(key);
-  if (known) return known.ok ? known.value : null;
-  const ways = waysIn(network, target);
-  let tree: WayTree | null = null;
-  if (ways.ok) {
-    const avoided = rules.filter(({ kind }) => kind === 'avoid');
-    const price = rulePrice(network, shared, avoided);
-    tree = growTree(network, ways.value, price);
+const keyOf = ({ mount, levelId, x, y, heightM }: EndPlace) => `${mount}:${levelId}:${x}:${y}:${heightM}`;
+
+const targetTree = (network: Network, target: EndPlace, shared: Loads): Outcome<WayTree> =>
+  remembered(network, shared, keyOf(target), () => {
+    const ways = waysIn(network, target);
+    return ways.ok ? fine(growTree(network, ways.value, shared.size > 0 ? averagePrice(network, shared) : undefined)) : ways;
+  });
+
+/** The tree to a target that keeps rules; a refusal where a thing that has to be passed is not there any more. */
+const treeByRules = (network: Network, target: EndPlace, shared: Loads, rules: readonly RouteRule[]): Outcome<WayTree> =>
+  remembered(network, shared, `rules:${JSON.stringify(rules)}:${keyOf(target)}`, () => {
+    const ways = waysIn(network, target);
+    if (!ways.ok) return ways;
+    const price = rulePrice(
+      network,
+      shared,
+      rules.filter(({ kind }) => kind === 'avoid'),
+    );
+    let tree = growTree(network, ways.value, price);
     for (const rule of rules.filter(({ kind }) => kind === 'through').reverse()) {
       const nodes = nodesOfRule(network, rule);
-      if (nodes.length === 0) {
-        tree = null;
-        break;
-      }
+      if (nodes.length === 0) return refuse('no-route');
       tree = growThrough(network, nodes, tree, price);
     }
-  }
-  trees.set(key, tree ? fine(tree) : refuse('no-route'));
-  return tree;
-}
+    return fine(tree);
+  });
 
 /** Two wall boxes in one wall: along it at the lower height, then up; null where that is not one wall, or an opening is between. */
 function insideWall({ building, weights }: Network, a: EndPlace, b: EndPlace): RoutedPath | null {
@@ -226,9 +219,6 @@ export function wayOf(
   const way = straighten(tight.points.map(tidy), tight.media);
   return { ...way, ...partsOf(way.points), holes: holesOf(network.building, way.points, way.media), costM, broken: [] };
 }
-
-/** A micrometre is finer than any building and keeps float noise out of files. */
-const tidy = ([x, y, z]: Point3): Point3 => [Math.round(x * 1e6) / 1e6, Math.round(y * 1e6) / 1e6, Math.round(z * 1e6) / 1e6];
 
 /** Upward, level and downward metres of a way. */
 export function partsOf(points: readonly Point3[]): { riseM: number; runM: number; dropM: number } {

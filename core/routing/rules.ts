@@ -46,10 +46,8 @@ export function rulePrice(network: Network, shared: Loads, avoided: readonly Rou
       const touches = nodes.has(node) || nodes.has(end);
       const crosses = walls.some(({ a, b, thicknessM, z0, z1 }) => {
         if (network.z[node] < z0 || network.z[node] > z1) return false;
-        if (crossingParameters([x[node], y[node]], [x[end], y[end]], a, b)) {
-          const hit = crossingParameters([x[node], y[node]], [x[end], y[end]], a, b)!;
-          if (hit.t >= 0 && hit.t <= 1 && hit.u >= 0 && hit.u <= 1) return true;
-        }
+        const hit = crossingParameters([x[node], y[node]], [x[end], y[end]], a, b);
+        if (hit && hit.t >= 0 && hit.t <= 1 && hit.u >= 0 && hit.u <= 1) return true;
         const corners = detail[arc] < 0 ? [] : details[detail[arc]].points;
         return corners.some((p) => closestOnSegment([p[0], p[1]], a, b).distanceM <= thicknessM / 2);
       });

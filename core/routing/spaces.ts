@@ -1,4 +1,4 @@
-import { atticHeightAt, ceilingHeightOf, CRAWL_M, joistsOf, type Building } from '../building/index.ts';
+import { atticHeightAt, ceilingHeightOf, CRAWL_M, joistsIn, type Building } from '../building/index.ts';
 import type { Point2 } from '../geometry/index.ts';
 import type { Feature, Medium, Room } from '../project/index.ts';
 
@@ -44,7 +44,7 @@ function spaceOf(building: Building, levelIndex: number, room: Room, z: number, 
     feature: null,
     polygon: room.polygon as Point2[],
     z,
-    joists: bored ? Float64Array.from(new Set(joistsOf(building, room).map(({ offsetM }) => offsetM))).sort() : NO_JOISTS,
+    joists: bored ? Float64Array.from(joistsIn(building, room).map(({ offsetM }) => offsetM)) : NO_JOISTS,
     joistAngleRad: room.joistAngleRad,
     openPerM: bored || room.framing === 'slab' ? 0 : 1 / room.joistSpacingM,
     attics,

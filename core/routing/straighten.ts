@@ -34,3 +34,10 @@ function inLine(a: Point3, b: Point3, c: Point3): boolean {
   const cross = Math.hypot(u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]);
   return cross <= 1e-7 * Math.max(1e-6, Math.hypot(...u) * Math.hypot(...v));
 }
+
+/** A micrometre is finer than any building and keeps float noise out of files. */
+export const tidy = ([x, y, z]: Point3): Point3 => [
+  Math.round(x * 1e6) / 1e6,
+  Math.round(y * 1e6) / 1e6,
+  Math.round(z * 1e6) / 1e6,
+];

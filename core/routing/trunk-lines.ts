@@ -1,5 +1,6 @@
 import type { Trunk } from '../project/index.ts';
 import type { Network } from './network.ts';
+import { tidy } from './straighten.ts';
 import { wayNumber, type Loads } from './share.ts';
 
 type Segment = Trunk['segments'][number];
@@ -8,7 +9,7 @@ type Segment = Trunk['segments'][number];
 export function linesOf(network: Network, loads: Loads): Segment[] {
   const { first, to, axis, detail, back, x, y, z } = network;
   const done = new Set<number>();
-  const at = (node: number): [number, number, number] => [tidy(x[node]), tidy(y[node]), tidy(z[node])];
+  const at = (node: number) => [...tidy([x[node], y[node], z[node]])] as [number, number, number];
   /** The straight piece that goes on from an arc, with as many cables, in the same direction. */
   const onFrom = (arc: number): number => {
     const node = to[arc];
@@ -37,7 +38,6 @@ export function linesOf(network: Network, loads: Loads): Segment[] {
   return segments;
 }
 
-const tidy = (value: number) => Math.round(value * 1e6) / 1e6;
 const keyOf = (x: number, y: number, z: number) => `${Math.round(x * 1000)},${Math.round(y * 1000)},${Math.round(z * 1000)}`;
 
 const nodesOf = new WeakMap<Network, ReadonlyMap<string, number>>();

@@ -22,12 +22,9 @@ export interface Work {
 export interface Trunks {
   /** What the ways are priced by: kept with the project, it gives these routes again. Empty where each run goes its own way. */
   readonly prices: Loads;
-  /** How many cables then pass each way. */
-  readonly loads: Loads;
   readonly work: Work;
   /** The same with each run on its own cheapest way, priced by the same rule. */
   readonly apart: Work;
-  readonly rounds: number;
 }
 
 /** No more rounds than this, and no more after so many that bring nothing. */
@@ -45,15 +42,14 @@ const FEWEST_SEARCHES = 40;
  */
 export function findTrunks(network: Network, demands: readonly Demand[]): Trunks {
   let loads: Loads = new Map();
-  let best: { prices: Loads; loads: Loads; work: Work } | null = null;
+  let best: { prices: Loads; work: Work } | null = null;
   let apart: Work | null = null;
   let idle = 0;
-  let rounds = 0;
-  for (; rounds < MOST_ROUNDS && idle < PATIENCE; rounds++) {
-    const { loads: next, work } = laid(network, demands, rounds === 0 ? undefined : averagePrice(network, loads));
+  for (let round = 0; round < MOST_ROUNDS && idle < PATIENCE; round++) {
+    const { loads: next, work } = laid(network, demands, round === 0 ? undefined : averagePrice(network, loads));
     apart ??= work;
     if (!best || work.totalM < best.work.totalM - 1e-6) {
-      best = { prices: loads, loads: next, work };
+      best = { prices: loads, work };
       idle = 0;
     } else idle++;
     loads = next;
@@ -62,11 +58,11 @@ export function findTrunks(network: Network, demands: readonly Demand[]): Trunks
   const searches = Math.min(MOST_SEARCHES, Math.round(SEARCHED_NODES / network.x.length));
   for (let pass = 0; pass < PATIENCE && searches >= FEWEST_SEARCHES; pass++) {
     const prices = improved(network, demands, best!.prices, searches);
-    const next = laid(network, demands, averagePrice(network, prices));
-    if (next.work.totalM >= best!.work.totalM - 1e-6) break;
-    best = { prices, ...next };
+    const work = workWith(network, demands, prices);
+    if (work.totalM >= best!.work.totalM - 1e-6) break;
+    best = { prices, work };
   }
-  return { ...best!, apart: apart!, rounds };
+  return { ...best!, apart: apart! };
 }
 
 /** Work of runs on the ways that shared ones give them. */

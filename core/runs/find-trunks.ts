@@ -9,6 +9,8 @@ export interface TrunkProposal {
   /** Each run on its own cheapest way, and together; in metres of cable, by one rule. */
   readonly apart: Work;
   readonly together: Work;
+  /** On the ways that they take now. */
+  readonly now: Work;
   /** Runs that were laid; those that are issued stay as they are. */
   readonly runs: number;
 }
@@ -23,13 +25,9 @@ export function proposeTrunks(document: ProjectDocument, newId: () => string): T
   const runs = demands.reduce((sum, { starts }) => sum + starts.length, 0);
   const found = findTrunks(network, demands);
   const segments = linesOf(network, found.prices);
-  return { operations: keep(document, segments, newId), apart: found.apart, together: found.work, runs };
-}
-
-/** Work of all drafted home runs on the ways that they take now, by the rule by which shared ways are found; m of cable. */
-export function workOfRuns(document: ProjectDocument): number {
-  const network = routeNetwork(document);
-  return workWith(network, demandsOf(document, network), sharedWays(document, network)).totalM;
+  const shared = sharedWays(document, network);
+  const now = shared.size > 0 ? workWith(network, demands, shared) : found.apart;
+  return { operations: keep(document, segments, newId), apart: found.apart, together: found.work, now, runs };
 }
 
 function demandsOf(document: ProjectDocument, network: Network): Demand[] {

@@ -7,6 +7,7 @@ export { bundleFor } from './bundling.ts';
 export {
   choicesOf,
   compareNumbers,
+  holesOfRun,
   isKept,
   keptRoutes,
   planRun,
@@ -17,4 +18,4 @@ export {
   type PlannedRun,
 } from './plan-runs.ts';
 export { decideKept, runState, waysOf, type StateChoice, type WayOf } from './run-state.ts';
-export { proposeTrunks, workOfRuns, type TrunkProposal } from './find-trunks.ts';
+export { proposeTrunks, type TrunkProposal } from './find-trunks.ts';

@@ -12,6 +12,7 @@ import {
   type Run,
 } from '../project/index.ts';
 import {
+  holesOf,
   loadsOf,
   networkOf,
   NOT_SHARED,
@@ -20,6 +21,7 @@ import {
   routeBetween,
   routeDevice,
   weightsOf,
+  type Hole,
   type Loads,
   type Network,
   type RoutedPath,
@@ -83,6 +85,11 @@ export function rulesOf(document: ProjectDocument, runId: string): readonly Rout
   return known.byRun.get(runId) ?? known.all;
 }
 
+/** The holes that a run needs on the way that counts: kept where there is one, else wanted. */
+export function holesOfRun(document: ProjectDocument, { wanted, kept, points, media }: PlannedRun): readonly Hole[] {
+  return kept || !wanted.ok ? holesOf(buildingOf(document), points, media) : wanted.value.holes;
+}
+
 interface Remembered {
   readonly network: Network;
   readonly shared: Loads;
@@ -105,7 +112,9 @@ function wantedPath(document: ProjectDocument, device: Device, run: Run): Outcom
   const targetMount = far && attachmentOf(document.deviceTypes[far.typeId]);
   let byTarget = pathOf.get(device);
   if (!byTarget) pathOf.set(device, (byTarget = new Map()));
-  const last = byTarget.get(target.id);
+  // Runs of one device to one end share their way, unless a person has rules for one of them.
+  const key = rules.some(({ runId }) => runId !== null) ? `${target.id}/${run.id}` : target.id;
+  const last = byTarget.get(key);
   if (
     last &&
     last.network === network &&
@@ -121,7 +130,7 @@ function wantedPath(document: ProjectDocument, device: Device, run: Run): Outcom
     far && targetMount
       ? routeBetween(network, end, endOf(far, targetMount), document.deviceTypes[far.typeId].name, shared, rules)
       : routeDevice(network, end, document.racks[run.rackId], shared, rules);
-  byTarget.set(target.id, { network, shared, rules, mount, target, targetMount, path });
+  byTarget.set(key, { network, shared, rules, mount, target, targetMount, path });
   return path;
 }
 

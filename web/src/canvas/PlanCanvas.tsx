@@ -10,7 +10,6 @@ import {
   withPlateMates,
   type Overlap,
 } from '@dusky-spool/core/devices';
-import type { Derived } from '@dusky-spool/core/following';
 import { guideTo, mountTypeOf, sweepOf, wallPlaceOf, type Guided } from '@dusky-spool/core/mounting';
 import { boundsOf, inBounds, type Cluster, type Point2 } from '@dusky-spool/core/geometry';
 import {
@@ -32,6 +31,7 @@ import { detailAt } from './device-detail.ts';
 import { beadClusters } from './bead-clusters.ts';
 import { DeviceLayer, type DeviceOnPlan } from './DeviceLayer.tsx';
 import { HeldLayer } from './HeldLayer.tsx';
+import { HoleLayer } from './HoleLayer.tsx';
 import { LabelLayer } from './LabelLayer.tsx';
 import { boxPath, pathThrough } from './room-drawing.ts';
 import { linesOf } from './route-drawing.ts';
@@ -427,33 +427,4 @@ function useHeld<T>(value: T, hold: boolean): T {
   if (hold) return held;
   if (held !== value) setHeld(value);
   return value;
-}
-
-interface HoleProps {
-  readonly derived: Derived;
-  readonly levelId: string;
-  readonly levels: ReturnType<typeof levelsFromBelow>;
-  readonly runIds: ReadonlySet<string>;
-}
-
-/** Holes of the chosen runs as small diamonds, hollow until they are sealed. */
-function HoleLayer({ derived, levelId, levels, runIds }: HoleProps) {
-  const places = new Map<string, Point2>();
-  for (const id of runIds) {
-    const wanted = derived.runById.get(id)?.wanted;
-    if (!wanted?.ok) continue;
-    for (const { at } of wanted.value.holes) {
-      const level = [...levels].reverse().find((l) => l.elevationM <= at[2] + 1e-6);
-      if (level?.id === levelId) places.set(`${at[0].toFixed(2)},${at[1].toFixed(2)}`, [at[0], at[1]]);
-    }
-  }
-  return (
-    <g className="holes" aria-hidden="true">
-      {[...places].map(([key, [x, y]]) => (
-        <g key={key} transform={`translate(${x},${y})`}>
-          <path className="upright hole" d="M0-6 6 0 0 6-6 0Z" />
-        </g>
-      ))}
-    </g>
-  );
 }

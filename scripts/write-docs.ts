@@ -33,6 +33,10 @@ const about: Record<string, string> = {
   plates: 'Boxes with their plates.',
   trunks: 'Ways that runs of a rack share; kept until somebody looks for better ones.',
   routeRules: 'What a person has decided of ways.',
+  seals: 'What was done about places where runs pierce a separation.',
+  spentNumbers: 'Numbers of printed labels that are not given again.',
+  numberBlocks: 'Device numbers that somebody took along without a connection.',
+  waySigns: 'Ways in screed or slab, signed as built before the pour.',
   routes: 'Kept routes: written when a run is issued. A drafted run has none; its route follows from the plan.',
 };
 const lines = [

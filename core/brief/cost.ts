@@ -1,6 +1,6 @@
 import { middleOf, type Point2 } from '../geometry/index.ts';
 import { listOf, type Answer, type BriefTopic, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
-import { LENGTH_STEP_M } from '../runs/index.ts';
+import { cutLength } from '../runs/index.ts';
 import { typesFor } from './topics.ts';
 
 /** What an answer costs, in the currency of the project. Bands of ±40 % (ENGINEERING 18): an order of size, not an offer. */
@@ -42,9 +42,10 @@ export function costOfType(document: ProjectDocument, room: Room, type: DeviceTy
   const hours = [0, 0];
   cables.forEach((leg, index) => {
     const cable = document.cableTypes[leg.cableTypeId];
-    const step = LENGTH_STEP_M[document.project.units];
-    const neededM = wayM * document.project.wasteFactor + leg.slackM + document.project.rackSlackM;
-    material += Math.ceil(neededM / step - 1e-9) * step * (cable?.pricePerM ?? 0);
+    const { wasteFactor: factor, reserveM, rackSlackM, units } = document.project;
+    const slack = { deviceSlackM: leg.slackM, rackSlackM };
+    const { cutLengthM } = cutLength({ riseM: 0, runM: wayM, dropM: 0 }, slack, { factor, reserveM, traced: false }, units);
+    material += cutLengthM * (cable?.pricePerM ?? 0);
     const end = cable?.family === 'cat' ? HOURS.jack : HOURS.otherEnd;
     for (const late of [0, 1] as const) {
       hours[late] += (index === 0 ? HOURS.pull : HOURS.morePull)[late] + 2 * end[late] + HOURS.label[late];

@@ -16,7 +16,7 @@ import {
   type Run,
 } from '../project/index.ts';
 import { stereoLines } from './library/conductor-maps.ts';
-import { bundleFor, isKept, runNumberFor } from '../runs/index.ts';
+import { bundleFor, isKept, runNumberFor, usualRackSlackM } from '../runs/index.ts';
 
 /**
  * Whether the recipes of a library can be followed: every cable and type is there, and no recipe leads back to itself.
@@ -123,7 +123,7 @@ export function runsFor(
       bundle: far ? '' : bundle,
       deviceSlackM: leg.slackM,
       // A jumper has no service loop at a rack: its far end gets what a box gets.
-      rackSlackM: far ? leg.slackM : document.project.rackSlackM,
+      rackSlackM: far ? leg.slackM : usualRackSlackM(document.project, rack),
     });
   });
 }

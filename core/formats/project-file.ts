@@ -15,7 +15,7 @@ import {
 import { upgradeFile } from './upgrade.ts';
 
 export const FORMAT_NAME = 'dusky-spool-project';
-export const FORMAT_VERSION = 5;
+export const FORMAT_VERSION = 6;
 /** Largest project file that is read, bytes. */
 export const MOST_FILE_BYTES = 120 * 1024 * 1024;
 const MOST_RECORDS = 100_000;

@@ -103,6 +103,19 @@ const HEADER_OF_4 = (units: unknown) => ({
   speakerColours: 'white-black-first',
 });
 
+/** Fields that version 6 added. */
+const ADDED_IN_6: typeof ADDED_IN_2 = {
+  racks: () => ({ slackStyle: 'to-unit' }),
+  cableTypes: () => ({ jacketColour: '' }),
+  runs: () => ({ slackStyle: null, printedOn: '' }),
+};
+const HEADER_OF_6 = {
+  tracedFactor: 1.03,
+  reserveM: 0,
+  slackStyle: 'figure-eight',
+  siteRates: { channelPerM: 18, openingPerM2: 140, paintPerM2: 22 },
+};
+
 type Lists = Record<string, unknown>;
 
 function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
@@ -142,6 +155,15 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
         ? { project: { construction: 'new-framing', routeWeights: {}, ...project } }
         : {}),
       version: 5,
+    };
+  },
+  5: (file) => {
+    const project = file.project as Record<string, unknown> | null | undefined;
+    return {
+      ...Object.fromEntries(['seals', 'spentNumbers', 'numberBlocks', 'waySigns'].map((list) => [list, []])),
+      ...withFields(file, ADDED_IN_6),
+      ...(project && typeof project === 'object' ? { project: { ...HEADER_OF_6, ...project } } : {}),
+      version: 6,
     };
   },
 };

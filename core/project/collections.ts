@@ -65,6 +65,10 @@ export const COLLECTIONS = {
   plates: { schema: brief.plate, unique: [], refers: { levelId: 'levels', roomId: 'rooms' } },
   trunks: { schema: routing.trunk, unique: [['rackId']], refers: { rackId: 'racks' } },
   routeRules: { schema: routing.routeRule, unique: [], refers: { runId: 'runs' } },
+  seals: { schema: routing.seal, unique: [], refers: { levelId: 'levels' } },
+  spentNumbers: { schema: routing.spentNumber, unique: [['number']], refers: {} },
+  numberBlocks: { schema: routing.numberBlock, unique: [], refers: {} },
+  waySigns: { schema: routing.waySign, unique: [['featureId']], refers: { featureId: 'features' } },
 } as const satisfies Record<string, CollectionShape>;
 
 interface CollectionShape {

@@ -36,7 +36,7 @@ export const OPENING_DEFAULTS = {
   hardware: '',
 } as const;
 export const RISER_DEFAULTS = { contents: '' } as const;
-export const RACK_DEFAULTS = { kind: 'rack' } as const;
+export const RACK_DEFAULTS = { kind: 'rack', slackStyle: 'to-unit' } as const;
 export const UNDERLAY_DEFAULTS = { crop: null, locked: false, retired: false, drawingCorner: null } as const;
 export const DEVICE_DEFAULTS = {
   name: '',
@@ -59,6 +59,8 @@ export const RUN_DEFAULTS = {
   mapId: null,
   state: 'drafted',
   bundle: '',
+  slackStyle: null,
+  printedOn: '',
   note: '',
 } as const;
 const FEATURE_DEFAULTS = {

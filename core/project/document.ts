@@ -29,6 +29,9 @@ export function newHeader(shortId: string, name: string, units: ProjectHeader['u
     jurisdiction: units === 'imperial' ? 'NA' : 'EU',
     numberPattern: '{level}-{room}-{device}.{leg}',
     wasteFactor: 1.1,
+    tracedFactor: 1.03,
+    reserveM: 0,
+    slackStyle: 'figure-eight',
     rackSlackM: 3,
     ambientC: 20,
     currency: units === 'imperial' ? 'USD' : 'EUR',
@@ -36,5 +39,6 @@ export function newHeader(shortId: string, name: string, units: ProjectHeader['u
     speakerColours: 'white-black-first',
     construction: 'new-framing',
     routeWeights: {},
+    siteRates: { channelPerM: 18, openingPerM2: 140, paintPerM2: 22 },
   };
 }

@@ -23,6 +23,7 @@ export const point2 = z.tuple([coordinateM, coordinateM]).describe('[x, y] in m'
 export const point3 = z
   .tuple([coordinateM, coordinateM, coordinateM])
   .describe('[x, y, z] in m; z from the datum of level elevations');
+export const day = z.string().regex(/^(\d{4}-\d{2}-\d{2})?$/, 'is not a day, YYYY-MM-DD');
 export const code = z
   .string()
   .regex(/^[A-Z0-9]{1,6}$/)

@@ -39,6 +39,7 @@ export const cableType = z.strictObject({
   pullN: z.number().gt(0).max(10_000),
   family: words(40).describe('types of one family differ only in gauge, e.g. spk_2'),
   pricePerM: priceOf.describe('per metre, in the currency of the project'),
+  jacketColour: words(20).describe('of the stock that is pulled'),
 });
 
 /** One cable of a recipe, in leg order: one run each. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../geometry/index.ts';
 import { CONSTRUCTIONS, WEIGHT_NAMES } from './routing-records.ts';
-import { angleRad, code, coordinateM, FARTHEST_M, id, lengthM, point2, point3, positiveM, words } from './fields.ts';
+import { angleRad, code, coordinateM, day, FARTHEST_M, id, lengthM, point2, point3, positiveM, words } from './fields.ts';
 
 export const RUN_STATES = ['drafted', 'issued', 'labelled', 'pulled', 'terminated', 'tested'] as const;
 export const WALL_KINDS = ['stud', 'insulated', 'furred', 'masonry', 'concrete', 'glazed', 'fire', 'closed'] as const;
@@ -25,13 +25,20 @@ export const MEDIA = [
   'outside',
   'underground',
   'surface',
+  'screed',
 ] as const;
+/** How the slack of a run is left at its device (practice C06): fixed place, open place, round a stud bay, or none. */
+export const SLACK_STYLES = ['figure-eight', 'zigzag', 'wall-loop', 'none'] as const;
+/** How cables are left at a rack: led to their unit, with a loop for a rack that slides out, or short into a panel. */
+export const RACK_SLACKS = ['to-unit', 'slide-out', 'panel'] as const;
 export const FITTINGS = ['fitted', 'prepared', 'spare'] as const;
 /** How a device should look: flush, hidden, white, gone without a trace, turned to another place. */
 export const WISHES = ['flush', 'hidden', 'white', 'removable', 'turns'] as const;
 /** Pairs of a four-conductor speaker cable, first channel first (ENGINEERING 16.3). */
 export const SPEAKER_COLOURS = ['white-black-first', 'red-black-first'] as const;
 export const JURISDICTIONS = ['NA', 'EU', 'UK', 'other'] as const;
+
+const rate = z.number().min(0).max(10_000);
 
 /** The project itself: one record, with the settings that every figure depends on. */
 export const projectHeader = z.strictObject({
@@ -49,7 +56,14 @@ export const projectHeader = z.strictObject({
   numberPattern: words(60, 1)
     .regex(/\{device\}/, 'must hold {device}')
     .describe('{level} {room} {device} {leg}'),
-  wasteFactor: z.number().min(1).max(1.5).describe('F16.1; 1.10 unless the firm knows better'),
+  wasteFactor: z
+    .number()
+    .min(1)
+    .max(1.5)
+    .describe('on a way through what was not measured, F16.1; 1.10 unless the firm knows better'),
+  tracedFactor: z.number().min(1).max(1.5).describe('on a way through what was measured; 1.03 unless the firm knows better'),
+  reserveM: lengthM(20).describe('added to every cut length, m'),
+  slackStyle: z.enum(SLACK_STYLES).describe('how slack is left at a device, unless its run says otherwise'),
   rackSlackM: lengthM(20).describe('service loop left at the rack, m'),
   ambientC: z.number().min(-20).max(90).describe('temperature in the cavities for resistance, degrees C'),
   currency: words(6, 1).describe('of every price in the project'),
@@ -61,6 +75,9 @@ export const projectHeader = z.strictObject({
   routeWeights: z
     .partialRecord(z.enum(WEIGHT_NAMES), z.number().min(0).max(1000))
     .describe('what the firm has changed of what a way costs, in metres of cable'),
+  siteRates: z
+    .strictObject({ channelPerM: rate, openingPerM2: rate, paintPerM2: rate })
+    .describe('price of a metre of surface channel fitted, and of a square metre opened and patched, and painted'),
 });
 
 export const level = z.strictObject({
@@ -178,6 +195,7 @@ export const rack = z.strictObject({
   depthM: positiveM(5),
   units: z.int().min(1).max(60),
   entryHeightM: lengthM(10).describe('where cables leave the wall for the rack, above finished floor, m'),
+  slackStyle: z.enum(RACK_SLACKS),
 });
 
 export const underlay = z.strictObject({
@@ -250,6 +268,8 @@ export const run = z.strictObject({
     .describe('runs pulled together; empty where alone'),
   deviceSlackM: lengthM(20),
   rackSlackM: lengthM(20),
+  slackStyle: z.enum(SLACK_STYLES).nullable().describe('null follows the project and the place'),
+  printedOn: day.describe('day on which its labels were printed last; empty where they were not'),
   note: words(2000),
 });
 
@@ -279,6 +299,8 @@ export type Underlay = z.infer<typeof underlay>;
 export type Device = z.infer<typeof device>;
 export type Run = z.infer<typeof run>;
 export type Route = z.infer<typeof route>;
+export type SlackStyle = (typeof SLACK_STYLES)[number];
+export type RackSlack = (typeof RACK_SLACKS)[number];
 export type CeilingKind = (typeof CEILING_KINDS)[number];
 export type WallKind = (typeof WALL_KINDS)[number];
 export type RunState = (typeof RUN_STATES)[number];

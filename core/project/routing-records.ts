@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, point3, words } from './fields.ts';
+import { day, id, point2, point3, words } from './fields.ts';
 
 /** How a house is built or opened, which decides what a way costs. */
 export const CONSTRUCTIONS = ['new-framing', 'retrofit', 'slab', 'heritage'] as const;
@@ -23,6 +23,9 @@ export const WEIGHT_NAMES = [
   'furtherCable',
   'madeWay',
 ] as const;
+/** What is pierced and has to be closed again. */
+export const PIERCED = ['fire', 'floor', 'sole-plate', 'top-plate', 'masonry', 'board'] as const;
+export const SEAL_STATES = ['open', 'sealed', 'inspected'] as const;
 export const RULE_KINDS = ['through', 'avoid'] as const;
 export const RULE_TARGETS = ['riser', 'feature', 'wall', 'room', 'point'] as const;
 
@@ -47,6 +50,58 @@ export const routeRule = z.strictObject({
   note: words(400),
 });
 
+/** What was done about one place where runs pierce a separation. The places themselves follow from the routes. */
+export const seal = z.strictObject({
+  id,
+  levelId: id,
+  member: z.enum(PIERCED),
+  at: point3.describe('m from the datum'),
+  assembly: words(120).describe('the wall or floor with its rating, as the drawings name it'),
+  product: words(120).describe('family of the seal: mineral wool, fireblock caulk, listed collar'),
+  system: words(60).describe('number of the listed system, where the assembly is rated'),
+  state: z.enum(SEAL_STATES),
+  by: words(60),
+  on: day,
+  photo: words(200).describe('name of the photograph'),
+  note: words(400),
+});
+
+/** A number that stood on a printed label and is not given again, because its run is gone or has another one now. */
+export const spentNumber = z.strictObject({
+  id,
+  number: z.string().regex(/^[A-Z0-9./-]{1,40}$/),
+  on: day,
+});
+
+/** Device numbers that one who works without a connection took along: nobody else gives them, in any room. */
+export const numberBlock = z
+  .strictObject({
+    id,
+    holder: words(60, 1).describe('whose phone or tablet has them'),
+    from: z.int().min(1).max(9999),
+    to: z.int().min(1).max(9999),
+    on: day,
+  })
+  .refine((block) => block.to >= block.from, { path: ['to'], message: 'is below the first number' });
+
+/** A way in screed or slab as it lay before the pour, signed: from then on it is not moved. */
+export const waySign = z.strictObject({
+  id,
+  featureId: id,
+  points: z.array(point2).min(1).max(400).describe('as built, m'),
+  coverM: z.number().min(0).max(1).describe('screed over the way, m'),
+  photo: words(200, 1).describe('name of the photograph'),
+  by: words(60, 1),
+  on: day,
+  note: words(400),
+});
+
+export type Seal = z.infer<typeof seal>;
+export type SealState = (typeof SEAL_STATES)[number];
+export type Pierced = (typeof PIERCED)[number];
+export type SpentNumber = z.infer<typeof spentNumber>;
+export type NumberBlock = z.infer<typeof numberBlock>;
+export type WaySign = z.infer<typeof waySign>;
 export type Trunk = z.infer<typeof trunk>;
 export type RouteRule = z.infer<typeof routeRule>;
 export type Construction = (typeof CONSTRUCTIONS)[number];

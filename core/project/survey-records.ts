@@ -13,6 +13,7 @@ export const WAY_KINDS = [
   'outside-wall-way',
   'surface-channel',
   'underground-way',
+  'screed-way',
   'draw-pit',
 ] as const;
 

@@ -17,6 +17,7 @@ import { BESIDE_OPENING_M } from './columns.ts';
 import { studsCrossed } from './holes.ts';
 import type { Network, PlacedLayer } from './network.ts';
 import { cavityZ } from './spaces.ts';
+import { waysToChannels, waysToStubs } from './stubs.ts';
 
 /** How far a wall device may be from the wall's centre line, and a rack from the wall behind it, m. */
 const WALL_DEVICE_REACH_M = 0.35;
@@ -119,7 +120,9 @@ function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<
   const reach = end.mount === 'wall' ? WALL_DEVICE_REACH_M : RACK_REACH_M;
   const p: Point2 = [end.x, end.y];
   const place = nearestWall(building, level.id, p, reach, (wall) => wall.cableMayRun);
+  const channelled = waysToChannels(weights, network.channels, level.id, [p[0], p[1], level.elevationM + (end.heightM ?? 0.1)]);
   if (!place) {
+    if (channelled.length > 0) return fine(channelled);
     const closed = nearestWall(building, level.id, p, reach);
     if (closed) return refuse('wall-closed', { kind: 'infeasible', field: 'position', wallKind: closed.wall.kind });
     return refuse(end.mount === 'rack' ? 'rack-not-at-wall' : 'not-on-wall', {
@@ -158,7 +161,12 @@ function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<
         };
       });
     });
-  const found = [...from(up, layerAbove(network, levelIndex)), ...from(down, layerUnder(network, levelIndex))];
+  const found = [
+    ...from(up, layerAbove(network, levelIndex)),
+    ...from(down, layerUnder(network, levelIndex)),
+    ...waysToStubs(building, weights, network.stubs, place, z),
+    ...channelled,
+  ];
   return found.length > 0 ? fine(found) : refuse('no-way-in', { kind: 'infeasible', field: 'position' });
 }
 

@@ -39,13 +39,21 @@ export function holesOf(building: Building, points: readonly Point3[], media: re
     else if (media[k] === 'wall') found.push(...(upright ? throughPlates(building, a, b) : throughStuds(building, a, b)));
     else if (media[k] === 'riser' || media[k] === 'chase') found.push(...throughFloors(building, a, b));
     else if (media[k] === 'floor') found.push(hole('sole-plate', a, null, null));
-    else if (OUTSIDE.has(media[k]) && k + 1 < media.length && media[k + 1] === 'wall') found.push(...throughOutside(building, b));
-    else if (OUTSIDE.has(media[k]) && k > 0 && media[k - 1] === 'wall') found.push(...throughOutside(building, a));
+    else if (OUTSIDE.has(media[k]) && k + 1 < media.length && media[k + 1] === 'wall' && !isWithin(building, media[k], a))
+      found.push(...throughOutside(building, b));
+    else if (OUTSIDE.has(media[k]) && k > 0 && media[k - 1] === 'wall' && !isWithin(building, media[k], b))
+      found.push(...throughOutside(building, a));
   }
   return found;
 }
 
 const OUTSIDE: ReadonlySet<Medium> = new Set(['outside', 'soffit', 'underground', 'conduit', 'surface']);
+
+/** A conduit that comes up inside a wall of the house goes through none of its faces. */
+function isWithin(building: Building, medium: Medium, p: Point3): boolean {
+  const level = levelUnder(building, p[2]);
+  return medium === 'conduit' && level !== undefined && roomAt(building, level.id, [p[0], p[1]]) !== undefined;
+}
 
 const hole = (
   member: HoleMember,

@@ -4,6 +4,7 @@ import type { Feature, FeatureKind, Medium } from '../project/index.ts';
 import type { ArcList, Axis } from './arcs.ts';
 import type { Entry } from './attach.ts';
 import { cavityZ } from './spaces.ts';
+import type { Channel, Stub } from './stubs.ts';
 import { isSolid, isStone, type Weights } from './weights.ts';
 
 /** What a made way needs of the network that it joins. */
@@ -15,6 +16,9 @@ export interface MadeWayContext {
     medium: 'riser' | 'chase' | 'conduit' | 'wall',
     same?: boolean,
   ) => readonly Entry[];
+  /** Where a way comes up inside a wall, and channels along it. */
+  readonly stub: (stub: Stub) => void;
+  readonly channel: (channel: Channel) => void;
   /** A new node of a riser or way; returns its number. */
   readonly node: (at: Point3, ownerId: string) => number;
   readonly arcs: ArcList;
@@ -24,6 +28,7 @@ export interface MadeWayContext {
 export function madeWaysOf(building: Building, weights: Weights, context: MadeWayContext): void {
   for (const { id, x, y, bottomLevelId, topLevelId } of building.risers)
     shaft(building, context, id, [x, y], bottomLevelId, topLevelId, 'riser', 1);
+  const joints = new Map<string, number>();
   for (const level of building.levels) {
     for (const feature of building.featuresByLevel[level.id] ?? []) {
       if (feature.kind === 'chase' || feature.kind === 'disused-chimney')
@@ -37,7 +42,7 @@ export function madeWaysOf(building: Building, weights: Weights, context: MadeWa
           'chase',
           weights.madeWay,
         );
-      else if (feature.kind in LINES && feature.points.length >= 2) line(building, weights, context, feature);
+      else if (feature.kind in LINES && feature.points.length >= 2) line(building, weights, context, feature, joints);
     }
   }
 }
@@ -78,9 +83,21 @@ const LINES: Readonly<Partial<Record<FeatureKind, { medium: Medium; open: boolea
   'soffit-way': { medium: 'soffit', open: true, cost: 'outside' },
   'outside-wall-way': { medium: 'outside', open: true, cost: 'outside' },
   'surface-channel': { medium: 'surface', open: true, cost: 'visible' },
+  'screed-way': { medium: 'screed', open: false, cost: 'madeWay' },
 };
 
-function line(building: Building, weights: Weights, { attach, node, arcs }: MadeWayContext, feature: Feature): void {
+/** Ways of one kind that meet within this are joined: a junction box or draw pit, m. */
+const JOINT_M = 0.05;
+/** How far from a wall's centre line a way may end that comes up in it, m. */
+const STUB_REACH_M = 0.35;
+
+function line(
+  building: Building,
+  weights: Weights,
+  { attach, node, arcs, stub, channel }: MadeWayContext,
+  feature: Feature,
+  joints: Map<string, number>,
+): void {
   const { medium, open, cost } = LINES[feature.kind]!;
   const level = building.levelById[feature.levelId];
   const levelIndex = building.levels.indexOf(level);
@@ -96,12 +113,20 @@ function line(building: Building, weights: Weights, { attach, node, arcs }: Made
   }
   const perM = cost === 'madeWay' ? weights.madeWay : 1 + weights[cost];
   let before = -1;
+  const nodes: number[] = [];
   corners.forEach((at, k) => {
     const number = node(at, feature.id);
+    nodes.push(number);
+    const joint = `${medium}/${at.map((value) => Math.round(value / JOINT_M)).join()}`;
+    const met = joints.get(joint);
+    if (met === undefined) joints.set(joint, number);
+    else arcs.add(met, number, 2, 0, 0, { points: [], media: [medium] });
     const isEnd = k === 0 || k === corners.length - 1;
     if (isEnd || open) {
       const on = top !== level && k === corners.length - 1 ? topIndex : levelIndex;
       for (const entry of waysInto(building, weights, attach, on, at, medium)) join(arcs, number, entry);
+      const wall = isEnd && nearestWall(building, building.levels[on].id, [at[0], at[1]], STUB_REACH_M, (one) => one.cableMayRun);
+      if (wall) stub({ node: number, at, medium, wallId: wall.wall.id, offsetM: wall.offsetM });
     }
     if (before >= 0) {
       const was = corners[k - 1];
@@ -111,6 +136,7 @@ function line(building: Building, weights: Weights, { attach, node, arcs }: Made
     }
     before = number;
   });
+  if (feature.kind === 'surface-channel') channel({ levelId: level.id, corners, nodes });
 }
 
 /** How far outside a wall a way may lie that a cable leaves the house for, m. */

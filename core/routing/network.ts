@@ -7,6 +7,7 @@ import { columnsOf, type Column } from './columns.ts';
 import { buildLayer, type Layer } from './layer.ts';
 import { madeWaysOf } from './made-ways.ts';
 import { spacesAbove, spacesBelow, type Space } from './spaces.ts';
+import type { Channel, Stub } from './stubs.ts';
 import { NEW_FRAMING, type Weights } from './weights.ts';
 
 /** All ways through a building as numbered places and ways between them. Walls join it where a device or rack needs them. */
@@ -33,6 +34,9 @@ export interface Network {
   readonly detail: Int32Array;
   readonly turned: Uint8Array;
   readonly details: readonly Between[];
+  /** Ends of made ways inside walls, and channels on the surface. */
+  readonly stubs: readonly Stub[];
+  readonly channels: readonly Channel[];
   /** Nodes of each riser and made way, by its id. */
   readonly owners: ReadonlyMap<string, readonly number[]>;
 }
@@ -121,6 +125,8 @@ function buildNetwork(building: Building, weights: Weights): Network {
   const made = new ArcList();
   const nodes: { at: Point3 }[] = [];
   const owners = new Map<string, number[]>();
+  const stubs: Stub[] = [];
+  const channels: Channel[] = [];
   const lattice = offset;
   own.forEach(({ above, below }, levelIndex) => {
     const under = below ?? own[levelIndex - 1]?.above;
@@ -135,6 +141,8 @@ function buildNetwork(building: Building, weights: Weights): Network {
     );
   madeWaysOf(building, weights, {
     attach,
+    stub: (stub) => stubs.push(stub),
+    channel: (channel) => channels.push(channel),
     node: (at, ownerId) => {
       const number = lattice + nodes.push({ at }) - 1;
       owners.set(ownerId, [...(owners.get(ownerId) ?? []), number]);
@@ -149,7 +157,7 @@ function buildNetwork(building: Building, weights: Weights): Network {
     spaces,
     nodes.map(({ at }) => at),
     made,
-    owners,
+    { owners, stubs, channels },
   );
 }
 
@@ -164,7 +172,7 @@ function assembled(
   spaces: readonly Space[],
   more: readonly Point3[],
   made: ArcList,
-  owners: ReadonlyMap<string, readonly number[]>,
+  { owners, stubs, channels }: Pick<Network, 'owners' | 'stubs' | 'channels'>,
 ): Network {
   const lattice = layers.reduce((sum, { layer }) => sum + layer.x.length, 0);
   const count = lattice + more.length;
@@ -240,5 +248,7 @@ function assembled(
     turned,
     details,
     owners,
+    stubs,
+    channels,
   };
 }

@@ -51,6 +51,7 @@ const TESTS: Readonly<Record<Medium, (building: Building, p: Point3) => boolean>
   outside: (building, p) => alongFeature(building, p, ['outside-wall-way'], LEAD_IN_M),
   underground: (building, p) => alongFeature(building, p, ['underground-way'], LEAD_IN_M),
   surface: (building, p) => alongFeature(building, p, ['surface-channel'], LEAD_IN_M),
+  screed: (building, p) => alongFeature(building, p, ['screed-way'], LEAD_IN_M),
 };
 
 /** From a way outside through the wall beside it, m. */
@@ -62,7 +63,7 @@ const plan = (p: Point3): Point2 => [p[0], p[1]];
 function inCavity(building: Building, p: Point3): boolean {
   return building.levels.some((level) =>
     (building.roomsByLevel[level.id] ?? []).some((room) => {
-      if (room.framing === 'none') return false;
+      if (room.framing === 'none' || room.framing === 'slab') return false;
       const bottom = level.elevationM + ceilingHeightOf(room, level);
       if (p[2] < bottom - 1e-6 || p[2] > bottom + level.cavityDepthM + 1e-6) return false;
       if (pointInPolygon(plan(p), room.polygon as Point2[], TOLERANCE_M)) return true;
@@ -90,7 +91,7 @@ function inWall(building: Building, p: Point3): boolean {
     const ceilings = below ? (building.roomsByLevel[below.id] ?? []).map((room) => ceilingHeightOf(room, below)) : [];
     const under = below ? level.elevationM - below.elevationM - Math.min(below.ceilingHeightM, ...ceilings) : 0;
     const crawl = (building.featuresByLevel[level.id] ?? []).filter(
-      ({ kind }) => kind === 'crawl-space' || kind === 'basement-ceiling',
+      ({ kind }) => kind === 'crawl-space' || kind === 'basement-ceiling' || kind === 'screed-way' || kind === 'conduit',
     );
     const lowest = Math.max(under, 0, ...crawl.map(({ bottomM }) => -bottomM));
     if (heightM < -lowest - 1e-6 || heightM > highest + level.cavityDepthM + 1e-6) return false;

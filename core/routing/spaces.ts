@@ -46,7 +46,7 @@ function spaceOf(building: Building, levelIndex: number, room: Room, z: number, 
     z,
     joists: bored ? Float64Array.from(joistsIn(building, room).map(({ offsetM }) => offsetM)) : NO_JOISTS,
     joistAngleRad: room.joistAngleRad,
-    openPerM: bored || room.framing === 'slab' ? 0 : 1 / room.joistSpacingM,
+    openPerM: bored ? 0 : 1 / room.joistSpacingM,
     attics,
   };
 }
@@ -79,7 +79,7 @@ export function spacesBelow(building: Building, levelIndex: number): Space[] {
 /** Height of a cable above a room's ceiling, m from the datum; null where the room has no cavity. */
 export function cavityZ(building: Building, room: Room): number | null {
   const level = building.levelById[room.levelId];
-  if (room.framing === 'none' || level.cavityDepthM <= 0) return null;
+  if (room.framing === 'none' || room.framing === 'slab' || level.cavityDepthM <= 0) return null;
   return level.elevationM + ceilingHeightOf(room, level) + Math.min(ABOVE_CEILING_M, level.cavityDepthM / 2);
 }
 

@@ -1,7 +1,8 @@
 // Here: what a cable run is made of: its number, its length, its bundle, its kept route against the wanted one.
 // Not here: finding the way (routing) and electrical checks (checks).
 // Start with `planRuns`.
-export { cutLength, LENGTH_STEP_M, type CutLength } from './cut-length.ts';
+export { cutLength, LENGTH_STEP_M, type Allowance, type CutLength } from './cut-length.ts';
+export { allowanceOf, slackStyleOf, usualRackSlackM } from './allowance.ts';
 export { firstFreeNumber, formatRunNumber, numberScheme, OUTDOORS_CODE, runNumberFor } from './numbering.ts';
 export { bundleFor } from './bundling.ts';
 export {

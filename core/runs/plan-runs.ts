@@ -7,6 +7,7 @@ import {
   type Device,
   type Medium,
   type ProjectDocument,
+  type ProjectHeader,
   type Route,
   type RouteRule,
   type Run,
@@ -26,8 +27,8 @@ import {
   type Network,
   type RoutedPath,
 } from '../routing/index.ts';
-import type { UnitSystem } from '../units/index.ts';
-import { cutLength, type CutLength } from './cut-length.ts';
+import { allowanceOf, slackOf } from './allowance.ts';
+import { cutLength, lengthWith, type Allowance, type CutLength } from './cut-length.ts';
 
 /** A run with its route and length: as kept where it was issued, as wanted where it is still drafted. */
 export interface PlannedRun {
@@ -146,18 +147,12 @@ export function choicesOf(document: ProjectDocument, run: Run): ReturnType<typeo
 
 const endOf = ({ levelId, x, y, heightM }: Device, mount: Attachment) => ({ levelId, x, y, heightM, mount });
 
-/** A lead that waits for joinery or a ceiling is left with its tail, where that is longer than the usual slack. */
-const slackOf = ({ deviceSlackM, rackSlackM }: Run, { tailM }: Device) => ({
-  deviceSlackM: Math.max(deviceSlackM, tailM ?? 0),
-  rackSlackM,
-});
-
 interface Planned {
   readonly run: Run;
   readonly kept: Route | null;
   readonly path: Outcome<RoutedPath>;
-  readonly wasteFactor: number;
-  readonly units: UnitSystem;
+  readonly project: ProjectHeader;
+  readonly traced: boolean;
   readonly planned: PlannedRun;
 }
 const plannedOf = new WeakMap<Device, Map<string, Planned>>();
@@ -166,7 +161,8 @@ const plannedOf = new WeakMap<Device, Map<string, Planned>>();
 export function planRun(document: ProjectDocument, run: Run, kept: Route | null): PlannedRun {
   const device = document.devices[run.deviceId];
   const path = wantedPath(document, device, run);
-  const { wasteFactor, units } = document.project;
+  const { project } = document;
+  const allowance = allowanceOf(document, run, device);
   let byRun = plannedOf.get(device);
   if (!byRun) plannedOf.set(device, (byRun = new Map()));
   const last = byRun.get(run.id);
@@ -175,24 +171,25 @@ export function planRun(document: ProjectDocument, run: Run, kept: Route | null)
     last.run === run &&
     last.kept === kept &&
     last.path === path &&
-    last.wasteFactor === wasteFactor &&
-    last.units === units
+    last.project === project &&
+    last.traced === allowance.traced
   )
     return last.planned;
-  const planned = planAnew(document, run, device, path, kept);
-  byRun.set(run.id, { run, kept, path, wasteFactor, units, planned });
+  const planned = planAnew(project, allowance, run, device, path, kept);
+  byRun.set(run.id, { run, kept, path, project, traced: allowance.traced, planned });
   return planned;
 }
 
 function planAnew(
-  { project: { wasteFactor, units } }: ProjectDocument,
+  project: ProjectHeader,
+  allowance: Allowance,
   run: Run,
   device: Device,
   path: Outcome<RoutedPath>,
   kept: Route | null,
 ): PlannedRun {
   const wanted: PlannedRun['wanted'] = path.ok
-    ? { ok: true, value: { ...path.value, ...cutLength(path.value, slackOf(run, device), wasteFactor, units) } }
+    ? { ok: true, value: { ...path.value, ...cutLength(path.value, slackOf(project, run, device), allowance, project.units) } }
     : path;
   if (kept)
     return {
@@ -201,7 +198,7 @@ function planAnew(
       wanted,
       kept,
       differs: keptDiffers(kept, wanted, device),
-      length: keptLength(kept),
+      length: lengthWith(kept, allowance),
       points: kept.points,
       media: kept.media,
     };
@@ -251,19 +248,6 @@ function keptDiffers(kept: Route, wanted: PlannedRun['wanted'], device: Device):
     distance3(kept.points[kept.points.length - 1], points[points.length - 1]) > SAME_PLACE_M ||
     Math.abs(kept.riseM + kept.runM + kept.dropM - wanted.value.riseM - wanted.value.runM - wanted.value.dropM) > SAME_PLACE_M
   );
-}
-
-function keptLength(kept: Route): CutLength {
-  const { riseM, runM, dropM, deviceSlackM, rackSlackM, cutLengthM } = kept;
-  return {
-    riseM,
-    runM,
-    dropM,
-    deviceSlackM,
-    rackSlackM,
-    cutLengthM,
-    allowanceM: cutLengthM - riseM - runM - dropM - deviceSlackM - rackSlackM,
-  };
 }
 
 const collator = new Intl.Collator('en', { numeric: true });

@@ -1,9 +1,21 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { moveDevices, placeDevice, removeDevices, renumberTaken } from '../devices/index.ts';
 import { runChecks } from '../checks/index.ts';
-import { applyChange, type Operation, type ProjectDocument } from '../project/index.ts';
+import { distance3 } from '../geometry/index.ts';
+import { applyChange, create, update, type Operation, type ProjectDocument, type Rack } from '../project/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
-import { bundleFor, cutLength, decideKept, formatRunNumber, planRuns, runState, waysOf } from './index.ts';
+import {
+  bundleFor,
+  cutLength,
+  decideKept,
+  formatRunNumber,
+  planRuns,
+  runState,
+  slackStyleOf,
+  usualRackSlackM,
+  waysOf,
+} from './index.ts';
 import type { Outcome } from '../outcome/index.ts';
 
 function must<T>(outcome: Outcome<T>): T {
@@ -19,20 +31,83 @@ const place = (
 ) => apply(document, must(placeDevice(document, { typeId, levelId: 'm', at }, ids())).operations);
 
 describe('the length to cut', () => {
-  it('is the route with waste, the slack at both ends, and rounding up (F16.1, worked by hand)', () => {
-    // (0.4 + 16.2 + 1.8) * 1.10 + 1.0 + 2.0 = 23.24 -> 23.5 m
-    const length = cutLength({ riseM: 0.4, runM: 16.2, dropM: 1.8 }, { deviceSlackM: 1, rackSlackM: 2 }, 1.1, 'metric');
-    expect(length.cutLengthM).to.equal(23.5);
-    expect(length.allowanceM).to.be.closeTo(23.5 - 18.4 - 3, 1e-9);
-    // 23.24 m = 76.25 ft -> 77 ft
+  const estimated = { factor: 1.1, reserveM: 0, traced: false };
+
+  it('is the way and the slack at both ends, times the factor, rounded up (worked by hand)', () => {
+    // (0.4 + 16.2 + 1.8 + 1.0 + 2.0) * 1.10 = 23.54 -> 24.0 m; 21.4 m, 10 % less or more
+    const length = cutLength({ riseM: 0.4, runM: 16.2, dropM: 1.8 }, { deviceSlackM: 1, rackSlackM: 2 }, estimated, 'metric');
+    expect(length.cutLengthM).to.equal(24);
+    expect(length.allowanceM).to.be.closeTo(24 - 18.4 - 3, 1e-9);
+    expect([length.leastM, length.mostM].map((value) => Number(value.toFixed(3)))).to.deep.equal([19.26, 23.54]);
+    // 21.4 * 1.03 + 0.5 = 22.542 -> 23.0 m
+    const traced = cutLength(length, length, { factor: 1.03, reserveM: 0.5, traced: true }, 'metric');
+    expect(traced).to.include({ cutLengthM: 23, traced: true });
+    // 23.54 m = 77.23 ft -> 78 ft
     expect(
-      cutLength({ riseM: 0.4, runM: 16.2, dropM: 1.8 }, { deviceSlackM: 1, rackSlackM: 2 }, 1.1, 'imperial').cutLengthM / 0.3048,
-    ).to.be.closeTo(77, 1e-9);
+      cutLength({ riseM: 0.4, runM: 16.2, dropM: 1.8 }, { deviceSlackM: 1, rackSlackM: 2 }, estimated, 'imperial').cutLengthM /
+        0.3048,
+    ).to.be.closeTo(78, 1e-9);
   });
 
   it('already on a whole step is not rounded further', () => {
-    expect(cutLength({ riseM: 0, runM: 10, dropM: 0 }, { deviceSlackM: 0.5, rackSlackM: 0.5 }, 1, 'metric').cutLengthM).to.equal(
-      11,
+    expect(
+      cutLength({ riseM: 0, runM: 10, dropM: 0 }, { deviceSlackM: 0.5, rackSlackM: 0.5 }, { ...estimated, factor: 1 }, 'metric')
+        .cutLengthM,
+    ).to.equal(11);
+  });
+});
+
+describe('a planned length', () => {
+  const ids = countingIds();
+  const house = place(smallHouse(), ids, [1, 2]);
+  const measured = (document: ProjectDocument): ProjectDocument =>
+    apply(document, [
+      create('facts', {
+        id: 'f1',
+        subject: 'levels',
+        subjectId: 'm',
+        field: 'ceilingHeightM',
+        state: 'measured',
+        by: 'Kim',
+        on: '2026-11-26',
+        note: '',
+      }),
+    ]);
+
+  it('is estimated until the heights on its way are measured', () => {
+    const [before, after] = [planRuns(house)[0].length!, planRuns(measured(house))[0].length!];
+    expect([before.traced, after.traced]).to.deep.equal([false, true]);
+    // 0.1 + 9.2 + 0.6 + 0.8 + 3 = 13.7: * 1.10 = 15.07 -> 15.5; * 1.03 = 14.11 -> 14.5
+    expect([before.cutLengthM, after.cutLengthM]).to.deep.equal([15.5, 14.5]);
+    expect(after.mostM - after.leastM).to.be.lessThan(before.mostM - before.leastM);
+  });
+
+  it('of a run without slack has none, but keeps the tail that waits for joinery', () => {
+    const bare = apply(house, [update('runs', house.runs.r1x1, { slackStyle: 'none' })!]);
+    expect(planRuns(bare)[0].length!.deviceSlackM).to.equal(0);
+    const waiting = apply(bare, [update('devices', bare.devices.d1, { tailM: 2.5 })!]);
+    expect(planRuns(waiting)[0].length!.deviceSlackM).to.equal(2.5);
+    expect(slackStyleOf(house.project, house.runs.r1x1, { ...house.devices.d1, tailM: 1 })).to.equal('zigzag');
+  });
+
+  it('leaves at a rack what its kind needs: 3 m to a unit, 24 units and 1.5 m to slide out, 1.5 m into a panel', () => {
+    const rack = (style: Rack['slackStyle']) => usualRackSlackM(house.project, { ...house.racks.rack, slackStyle: style });
+    expect([rack('to-unit'), rack('panel')]).to.deep.equal([3, 1.5]);
+    // 24 * 0.04445 + 1.5 = 2.57 m, but not less than the project's 3 m; 42 units: 3.37 -> 3.4 m
+    expect(rack('slide-out')).to.equal(3);
+    expect(usualRackSlackM(house.project, { ...house.racks.rack, units: 42, slackStyle: 'slide-out' })).to.equal(3.4);
+  });
+
+  it('is the polyline and the slack, whatever the house (property)', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.3, max: 4.8, noNaN: true }), fc.double({ min: 0.3, max: 3.8, noNaN: true }), (x, y) => {
+        const [planned] = planRuns(place(smallHouse(), countingIds(), [x, y]));
+        const polylineM = planned.points.slice(1).reduce((sum, p, k) => sum + distance3(p, planned.points[k]), 0);
+        const { riseM, runM, dropM, deviceSlackM, rackSlackM, allowanceM, cutLengthM } = planned.length!;
+        expect(riseM + runM + dropM).to.be.closeTo(polylineM, 1e-9);
+        expect(polylineM + deviceSlackM + rackSlackM + allowanceM).to.be.closeTo(cutLengthM, 1e-9);
+      }),
+      { numRuns: 60 },
     );
   });
 });

@@ -57,6 +57,7 @@ export const FEATURE_MAKES: readonly FeatureMake[] = [
   make('outside-wall-way', 'way', 'line', [0.05, 0], [2.4, 2.5]),
   make('surface-channel', 'way', 'line', [0.04, 0], [0.1, 0.12], 0, ['insideDiameterM', 'contents']),
   make('underground-way', 'way', 'line', [0.05, 0], [-0.6, -0.55], 0, ['insideDiameterM', 'contents']),
+  make('screed-way', 'way', 'line', [0.025, 0], [-0.1, -0.07], 0.05, ['insideDiameterM', 'contents']),
   make('draw-pit', 'way', 'point', [0.4, 0.4], [-0.7, 0]),
   make('existing-wiring', 'existing', 'line', [0.01, 0], [0.3, 0.32], 0, FOUND),
   make('existing-box', 'existing', 'point', [0.09, 0.05], [0.35, 0.45], 0, ['decision', 'contents', 'tested', 'condition']),

@@ -4,6 +4,7 @@ import { firstTables } from './migrations/2026-11-24-first-tables.ts';
 import { foundOnSite } from './migrations/2026-11-25-found-on-site.ts';
 import { briefAndDevices } from './migrations/2026-11-26-brief-and-devices.ts';
 import { firmMaps } from './migrations/2026-11-27-firm-maps.ts';
+import { cabling } from './migrations/2026-11-29-cabling.ts';
 import { trunks } from './migrations/2026-11-28-trunks.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 
@@ -17,7 +18,7 @@ export interface Migration {
 }
 
 /** In the order in which they are made. */
-const MIGRATIONS: readonly Migration[] = [firstTables, survey, foundOnSite, briefAndDevices, firmMaps, trunks];
+const MIGRATIONS: readonly Migration[] = [firstTables, survey, foundOnSite, briefAndDevices, firmMaps, trunks, cabling];
 
 class AppliedTable implements UmzugStorage<Sequelize> {
   constructor(private readonly sequelize: Sequelize) {}

@@ -519,6 +519,7 @@ export const surveyTerms = {
     'outside-wall-way': 'Way on an outside wall',
     'surface-channel': 'Surface channel',
     'underground-way': 'Underground duct',
+    'screed-way': 'Duct in the screed',
     'draw-pit': 'Draw pit',
     'service-entry': 'Service entry',
     'existing-wiring': 'Existing cable',

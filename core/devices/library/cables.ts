@@ -13,30 +13,31 @@ type CableRow = [
   pullN: number,
   family: string,
   pricePerM: number,
+  jacketColour: string,
 ];
 
 const CABLE_ROWS: readonly CableRow[] = [
-  ['spk_16_2', 'Speaker 16/2', 'sound', 2, 16, true, 7.2, 36, 130, 'spk_2', 0.8],
-  ['spk_14_2', 'Speaker 14/2', 'sound', 2, 14, true, 8.4, 42, 205, 'spk_2', 1.15],
-  ['spk_12_2', 'Speaker 12/2', 'sound', 2, 12, true, 10.2, 51, 330, 'spk_2', 1.8],
-  ['spk_16_4', 'Speaker 16/4', 'sound', 4, 16, true, 8.6, 43, 260, 'spk_4', 1.4],
-  ['spk_14_4', 'Speaker 14/4', 'sound', 4, 14, true, 10.2, 51, 415, 'spk_4', 2.1],
-  ['cat6_utp', 'Category 6', 'data', 8, 23, false, 6.1, 25, 110, 'cat', 0.55],
-  ['cat6a_utp', 'Category 6A', 'data', 8, 23, false, 7.8, 32, 110, 'cat', 0.95],
-  ['rg6', 'Coax RG6', 'coax', 1, 18, false, 6.9, 70, 155, 'coax', 0.6],
-  ['ctl_18_2', 'Control 18/2', 'control', 2, 18, true, 5.6, 28, 80, 'ctl_2', 0.5],
-  ['ctl_18_4', 'Control 18/4', 'control', 4, 18, true, 6.4, 32, 160, 'ctl_4', 0.85],
-  ['sec_22_2', 'Sensor 22/2', 'guard', 2, 22, true, 3.6, 18, 32, 'sec_2', 0.25],
-  ['sec_22_4', 'Sensor 22/4', 'guard', 4, 22, true, 4.3, 22, 65, 'sec_4', 0.4],
-  ['led_16_6', 'Strip light 16/6', 'light', 6, 16, true, 10.4, 52, 390, 'led', 2.6],
-  ['shade_16_2_22_2p', 'Shade 16/2 + data', 'shade', 4, 16, true, 8.6, 43, 130, 'shade', 1.9],
-  ['hdmi_fibre', 'Optical picture lead', 'picture', 4, null, false, 4.8, 60, 90, 'hdmi', 6.5],
-  ['fibre_2', 'Duplex fibre', 'data', 2, null, false, 4.0, 50, 220, 'fibre', 1.6],
+  ['spk_16_2', 'Speaker 16/2', 'sound', 2, 16, true, 7.2, 36, 130, 'spk_2', 0.8, 'ivory'],
+  ['spk_14_2', 'Speaker 14/2', 'sound', 2, 14, true, 8.4, 42, 205, 'spk_2', 1.15, 'ivory'],
+  ['spk_12_2', 'Speaker 12/2', 'sound', 2, 12, true, 10.2, 51, 330, 'spk_2', 1.8, 'ivory'],
+  ['spk_16_4', 'Speaker 16/4', 'sound', 4, 16, true, 8.6, 43, 260, 'spk_4', 1.4, 'ivory'],
+  ['spk_14_4', 'Speaker 14/4', 'sound', 4, 14, true, 10.2, 51, 415, 'spk_4', 2.1, 'ivory'],
+  ['cat6_utp', 'Category 6', 'data', 8, 23, false, 6.1, 25, 110, 'cat', 0.55, 'blue'],
+  ['cat6a_utp', 'Category 6A', 'data', 8, 23, false, 7.8, 32, 110, 'cat', 0.95, 'violet'],
+  ['rg6', 'Coax RG6', 'coax', 1, 18, false, 6.9, 70, 155, 'coax', 0.6, 'black'],
+  ['ctl_18_2', 'Control 18/2', 'control', 2, 18, true, 5.6, 28, 80, 'ctl_2', 0.5, 'grey'],
+  ['ctl_18_4', 'Control 18/4', 'control', 4, 18, true, 6.4, 32, 160, 'ctl_4', 0.85, 'grey'],
+  ['sec_22_2', 'Sensor 22/2', 'guard', 2, 22, true, 3.6, 18, 32, 'sec_2', 0.25, 'white'],
+  ['sec_22_4', 'Sensor 22/4', 'guard', 4, 22, true, 4.3, 22, 65, 'sec_4', 0.4, 'white'],
+  ['led_16_6', 'Strip light 16/6', 'light', 6, 16, true, 10.4, 52, 390, 'led', 2.6, 'orange'],
+  ['shade_16_2_22_2p', 'Shade 16/2 + data', 'shade', 4, 16, true, 8.6, 43, 130, 'shade', 1.9, 'green'],
+  ['hdmi_fibre', 'Optical picture lead', 'picture', 4, null, false, 4.8, 60, 90, 'hdmi', 6.5, 'aqua'],
+  ['fibre_2', 'Duplex fibre', 'data', 2, null, false, 4.0, 50, 220, 'fibre', 1.6, 'yellow'],
 ];
 
 /** The generic cables that a new project starts with. */
 export const CABLE_TYPES: readonly CableType[] = CABLE_ROWS.map(
-  ([id, name, system, conductors, gaugeAwg, stranded, diameterMm, bendMm, pullN, family, pricePerM]) => ({
+  ([id, name, system, conductors, gaugeAwg, stranded, diameterMm, bendMm, pullN, family, pricePerM, jacketColour]) => ({
     id,
     name,
     system,
@@ -49,5 +50,6 @@ export const CABLE_TYPES: readonly CableType[] = CABLE_ROWS.map(
     pullN,
     family,
     pricePerM,
+    jacketColour,
   }),
 );

@@ -42,6 +42,9 @@ export const HEADER_COLUMNS = {
   jurisdiction: text,
   numberPattern: text,
   wasteFactor: number,
+  tracedFactor: number,
+  reserveM: number,
+  slackStyle: text,
   rackSlackM: number,
   ambientC: number,
   currency: text,
@@ -49,6 +52,7 @@ export const HEADER_COLUMNS = {
   speakerColours: text,
   construction: text,
   routeWeights: geometry,
+  siteRates: geometry,
 } as const;
 
 const underscored = (name: string) => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);

@@ -1,0 +1,129 @@
+import { expect } from 'chai';
+import { buildingOf } from '../building/index.ts';
+import { newFeature, tableFrom, type Feature, type ProjectDocument } from '../project/index.ts';
+import { smallHouse } from '../testing/index.ts';
+import { networkOf, openAirSegments, routeDevice, type EndPlace } from './index.ts';
+
+/** Concrete above and below: there is no cavity anywhere. */
+const slab = (features: Feature[]): ProjectDocument => ({
+  ...smallHouse({ rooms: [{ framing: 'slab' }, { framing: 'slab' }] }),
+  features: tableFrom(features),
+});
+const duct = (id: string, points: [number, number][], kind: Feature['kind'] = 'screed-way') =>
+  newFeature({ id, levelId: 'm', kind, points, widthM: 0.025, bottomM: -0.1, topM: -0.07 });
+
+function routed(document: ProjectDocument, end: Partial<EndPlace>) {
+  const building = buildingOf(document);
+  const place: EndPlace = { levelId: 'm', x: 2, y: 0, heightM: 0.3, mount: 'wall', ...end };
+  const path = routeDevice(networkOf(building), place, document.racks.rack);
+  if (path.ok) expect(openAirSegments(building, path.value.points, path.value.media)).to.deep.equal([]);
+  return path;
+}
+function measured(document: ProjectDocument, end: Partial<EndPlace> = {}) {
+  const path = routed(document, end);
+  if (!path.ok) throw new Error(JSON.stringify(path.problem));
+  const { riseM, runM, dropM, holes, media } = path.value;
+  return { riseM, runM, dropM, holes: holes.map(({ member }) => member), media: [...new Set(media)] };
+}
+
+describe('a house of concrete', () => {
+  it('has no way without a duct', () => {
+    expect(routed(slab([]), {}).ok).to.equal(false);
+  });
+
+  it('leads a wall box down into the duct in the screed and up to the rack (measured by hand)', () => {
+    // 0.3 + 0.085 down, 2 + 8.2 along, 0.085 + 2 up to the entry; through the sole plates of both walls.
+    const way = measured(
+      slab([
+        duct('d', [
+          [2, 0],
+          [2, 2],
+          [10.2, 2],
+        ]),
+      ]),
+    );
+    expect(way.dropM).to.be.closeTo(0.385, 1e-6);
+    expect(way.runM).to.be.closeTo(10.2, 1e-6);
+    expect(way.riseM).to.be.closeTo(2.085, 1e-6);
+    expect(way.holes).to.deep.equal(['sole-plate', 'sole-plate']);
+    expect(way.media).to.have.members(['wall', 'screed']);
+  });
+
+  it('goes along in the wall, above its sole plate, where the duct comes up beside the box', () => {
+    // The stub is at x 1.2: 0.8 m aside through the studs at 1.2 (not counted: it stands there), 1.6.
+    const way = measured(
+      slab([
+        duct('d', [
+          [1.3, 0],
+          [1.3, 2],
+          [10.2, 2],
+        ]),
+      ]),
+    );
+    expect(way.runM).to.be.closeTo(0.7 + 2 + 8.9, 1e-6);
+    expect(way.holes.filter((member) => member === 'stud')).to.have.length(1);
+  });
+
+  it('joins ducts that meet in one place', () => {
+    const way = measured(
+      slab([
+        duct('d', [
+          [2, 0],
+          [2, 2],
+        ]),
+        duct('e', [
+          [2, 2],
+          [10.2, 2],
+        ]),
+      ]),
+    );
+    expect(way.runM).to.be.closeTo(10.2, 1e-6);
+  });
+
+  it('does not pass a doorway in the wall on the way to the duct', () => {
+    const document = slab([
+      duct('d', [
+        [1.3, 0],
+        [1.3, 2],
+        [10.2, 2],
+      ]),
+    ]);
+    const door = { wallId: 'south1', kind: 'door', offsetM: 1.7, widthM: 0.4, sillM: 0, headM: 2 } as const;
+    const barred = { ...document, openings: { o: { ...smallDoor, ...door, id: 'o' } } };
+    expect(routed(barred, { x: 2.2 }).ok).to.equal(false);
+  });
+
+  it('leads what stands beside a channel into it, even in a wall that is closed', () => {
+    const document: ProjectDocument = {
+      ...smallHouse({
+        rooms: [{ framing: 'slab' }, { framing: 'slab' }],
+        walls: Object.fromEntries(
+          ['south1', 'south2', 'east', 'middle'].map((id) => [id, { cableMayRun: false, kind: 'concrete' }]),
+        ),
+      }),
+      features: {
+        c: newFeature({
+          id: 'c',
+          levelId: 'm',
+          kind: 'surface-channel',
+          points: [
+            [1, 0.1],
+            [10.1, 0.1],
+            [10.1, 2],
+          ],
+          bottomM: 0.1,
+          topM: 0.12,
+        }),
+      },
+    };
+    // 0.19 down, 0.1 into it, 8.1 + 1.9 along, 0.3 out of it, 1.89 up.
+    const way = measured(document, {});
+    expect(way.media).to.deep.equal(['surface']);
+    expect(way.holes).to.deep.equal([]);
+    expect(way.runM).to.be.closeTo(0.1 + 8.1 + 1.9 + 0.3, 0.02);
+    expect(way.dropM).to.be.closeTo(0.19, 1e-6);
+    expect(way.riseM).to.be.closeTo(1.89, 1e-6);
+  });
+});
+
+const smallDoor = { hinge: null, swing: null, casingWidthM: 0.07, casingDepthM: 0, pocket: false, hardware: '' };

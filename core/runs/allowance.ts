@@ -1,0 +1,51 @@
+import { levelsFromBelow } from '../building/index.ts';
+import type { Device, Fact, ProjectDocument, ProjectHeader, Rack, Run, SlackStyle } from '../project/index.ts';
+import type { Allowance } from './cut-length.ts';
+
+const RACK_UNIT_M = 0.04445;
+/** A rack that slides out needs its height and this, a panel no more than this (ENGINEERING 16.1), m. */
+const BEYOND_RACK_M = 1.5;
+
+/** Slack that a run gets at a rack: led to its unit as the project says, for sliding out, or short into a panel, m. */
+export function usualRackSlackM({ rackSlackM }: ProjectHeader, { slackStyle, units }: Rack): number {
+  if (slackStyle === 'panel') return BEYOND_RACK_M;
+  if (slackStyle === 'to-unit') return rackSlackM;
+  return Math.max(rackSlackM, Math.round((units * RACK_UNIT_M + BEYOND_RACK_M) * 10) / 10);
+}
+
+/** How the slack of a run is left at its device: as said, else zigzag where the place is open, else as in the project. */
+export const slackStyleOf = (project: ProjectHeader, run: Run, device: Device): SlackStyle =>
+  run.slackStyle ?? (device.tailM === null ? project.slackStyle : 'zigzag');
+
+/** Slack at both ends, m: a lead that waits for joinery or a ceiling is left with its tail where that is longer; none is none. */
+export function slackOf(project: ProjectHeader, run: Run, device: Device): { deviceSlackM: number; rackSlackM: number } {
+  const none = slackStyleOf(project, run, device) === 'none';
+  return { deviceSlackM: Math.max(none ? 0 : run.deviceSlackM, device.tailM ?? 0), rackSlackM: run.rackSlackM };
+}
+
+const measuredOf = new WeakMap<object, { readonly levels: unknown; readonly measured: ReadonlyMap<string, number> }>();
+
+/** Places of levels from below whose ceiling height was measured; -1 for those whose was not. */
+function measuredLevels(document: ProjectDocument): ReadonlyMap<string, number> {
+  const known = measuredOf.get(document.facts);
+  if (known?.levels === document.levels) return known.measured;
+  const said = new Set(
+    Object.values(document.facts).flatMap(({ subject, subjectId, field, state }: Fact) =>
+      subject === 'levels' && field === 'ceilingHeightM' && state === 'measured' ? [subjectId] : [],
+    ),
+  );
+  const measured = new Map(levelsFromBelow(document).map(({ id }, place) => [id, said.has(id) ? place : -1]));
+  measuredOf.set(document.facts, { levels: document.levels, measured });
+  return measured;
+}
+
+/** What is added to a run's routed length: the way is traced where the heights of all levels from end to end were measured. */
+export function allowanceOf(document: ProjectDocument, run: Run, device: Device): Allowance {
+  const { wasteFactor, tracedFactor, reserveM } = document.project;
+  const measured = measuredLevels(document);
+  const far = run.toDeviceId === null ? document.racks[run.rackId] : document.devices[run.toDeviceId];
+  const places = [device.levelId, far.levelId].map((id) => measured.get(id) ?? -1);
+  const [low, high] = [Math.min(...places), Math.max(...places)];
+  const traced = low >= 0 && [...measured.values()].filter((place) => place >= low && place <= high).length === high - low + 1;
+  return { factor: traced ? tracedFactor : wasteFactor, reserveM, traced };
+}

@@ -21,6 +21,8 @@ const RANK = {
   boring: 4,
   runs: 5,
   devices: 6,
+  conduits: 7,
+  screed: 7,
   labels: 6,
   library: 7,
   survey: 7,

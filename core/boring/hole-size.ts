@@ -13,10 +13,14 @@ const BUNDLE = [0, 1, 2, 2.155, 2.414, 2.701, 3, 3] as const;
  */
 export function holeForM(diametersM: readonly number[]): number {
   const squares = diametersM.reduce((sum, d) => sum + d * d, 0);
+  return Math.max(Math.sqrt(squares / HOLE_FILL), bundleDiameterM(diametersM) + ROUND_BUNDLE_M);
+}
+
+/** Outside diameter of a round bundle, m (F4.3), as wide as if all its cables were as thick as the thickest. */
+export function bundleDiameterM(diametersM: readonly number[]): number {
   const n = diametersM.length;
   const widest = Math.max(0, ...diametersM);
-  const round = n < BUNDLE.length ? BUNDLE[n] * widest : 1.21 * Math.sqrt(n) * widest;
-  return Math.max(Math.sqrt(squares / HOLE_FILL), round + ROUND_BUNDLE_M);
+  return n < BUNDLE.length ? BUNDLE[n] * widest : 1.21 * Math.sqrt(n) * widest;
 }
 
 /** The smallest bit for a hole; null where none is wide enough. */

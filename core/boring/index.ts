@@ -2,4 +2,4 @@
 // Not here: where routes bore (routing) and the lists for the crew (documents).
 // Start with `boreLimit`, then `holesFor`.
 export { boreLimit, NAIL_PLATE_M, needsNailPlates, type BoredMember, type BoreLimit } from './limits.ts';
-export { bitFor, BITS_M, HOLE_FILL, holeForM, holesFor } from './hole-size.ts';
+export { bitFor, BITS_M, bundleDiameterM, HOLE_FILL, holeForM, holesFor } from './hole-size.ts';

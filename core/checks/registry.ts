@@ -1,6 +1,11 @@
 import type { ProjectDocument } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
 import { briefMet, decisionsInTime, nothingOnPurpose, signedRooms } from './brief-kept.ts';
+import { bundlesSound } from './bundles-sound.ts';
+import { conduitsPlanned } from './conduits-planned.ts';
+import { jacketsToldApart } from './jackets-told-apart.ts';
+import { screedSound } from './screed-sound.ts';
+import { waysFit } from './ways-fit.ts';
 import { buildable } from './buildable.ts';
 import { ORDER, type Check, type CheckContext, type Finding } from './check.ts';
 import { clearOfMains } from './clear-of-mains.ts';
@@ -33,6 +38,11 @@ export const CHECKS: readonly Check[] = [
   oneThermostat,
   rulesKept,
   clearOfMains,
+  waysFit,
+  bundlesSound,
+  conduitsPlanned,
+  jacketsToldApart,
+  screedSound,
 ];
 
 /** All findings of a project, stops first. */

@@ -26,4 +26,6 @@ export { platesInOrder, plateSchedule, type PlateColumn, type PlateTable, type P
 export { cutOutTemplate, type CutOutTemplate, type TemplatePaper } from './cut-out-template.ts';
 export { planSheet, SHEET_PAPERS, type PlanSheet, type SheetMark, type SheetPaper } from './plan-sheet.ts';
 export { boredLines, holeSchedule, holeTotals, type BoredLine, type BoredPlace } from './hole-schedule.ts';
+export { penetrationsOf, sealCounts, type Penetration, type SealKind } from './penetrations.ts';
+export { supportsOf, type SupportCount, type Supports } from './supports.ts';
 export { bitsOf, holePlace, holeSheet, type HoleTable, type HoleWords } from './hole-sheet.ts';

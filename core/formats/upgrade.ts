@@ -107,6 +107,7 @@ const HEADER_OF_4 = (units: unknown) => ({
 const ADDED_IN_6: typeof ADDED_IN_2 = {
   racks: () => ({ slackStyle: 'to-unit' }),
   cableTypes: () => ({ jacketColour: '' }),
+  features: () => ({ reserved: false }),
   runs: () => ({ slackStyle: null, printedOn: '' }),
 };
 const HEADER_OF_6 = {

@@ -52,11 +52,19 @@ export { emptyHistory, redoStep, remember, undoStep, type History, type HistoryE
 export { idFrom, shortIdFrom, type RandomSource } from './ids.ts';
 export {
   CONSTRUCTIONS,
+  PIERCED,
   RULE_KINDS,
   RULE_TARGETS,
+  SEAL_STATES,
   WEIGHT_NAMES,
   type Construction,
+  type NumberBlock,
+  type Pierced,
   type RouteRule,
+  type Seal,
+  type SealState,
+  type SpentNumber,
   type Trunk,
+  type WaySign,
   type WeightName,
 } from './routing-records.ts';

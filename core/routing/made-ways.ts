@@ -42,7 +42,8 @@ export function madeWaysOf(building: Building, weights: Weights, context: MadeWa
           'chase',
           weights.madeWay,
         );
-      else if (feature.kind in LINES && feature.points.length >= 2) line(building, weights, context, feature, joints);
+      else if (feature.kind in LINES && feature.points.length >= 2 && !feature.reserved)
+        line(building, weights, context, feature, joints);
     }
   }
 }

@@ -5,6 +5,7 @@ export { cutLength, LENGTH_STEP_M, type Allowance, type CutLength } from './cut-
 export { allowanceOf, slackStyleOf, usualRackSlackM } from './allowance.ts';
 export { firstFreeNumber, formatRunNumber, numberScheme, OUTDOORS_CODE, runNumberFor } from './numbering.ts';
 export { bundleFor } from './bundling.ts';
+export { bundleByWay, bundlesOf, MOST_IN_BUNDLE, sharedM, type Bundle } from './bundles.ts';
 export {
   choicesOf,
   compareNumbers,
@@ -15,6 +16,7 @@ export {
   planRuns,
   planRunsInSteps,
   routeNetwork,
+  sharedWays,
   rulesOf,
   type PlannedRun,
 } from './plan-runs.ts';

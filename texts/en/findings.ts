@@ -90,6 +90,29 @@ export const findings = {
     '{{device}} is {{freeM}} from supply air and reads that; {{needM}} is wanted. Move it, or add a remote sensor.',
   'climate-near-heat': '{{device}} is near something that gives {{heatW}} W of heat. Move it, or add a remote sensor.',
   'climate-sun': '{{device}} is {{freeM}} from a window and may stand in its sun. Move it, or add a remote sensor.',
+  'way-size-unknown': '{{way}} ({{thing}}) takes {{cables}} cables, and its size is not known. Enter its clear inside.',
+  'way-over-full':
+    '{{way}} ({{thing}}) is {{full}} % full with {{cables}} cables; {{most}} may be. Take a larger one, or lead some another way.',
+  'way-jams': 'Three equal cables may wedge in {{way}} ({{thing}}): it is about three times as wide as one. Take another size.',
+  'way-bends-over': '{{way}} bends {{degrees}}° in all; 360° is the most between two pull points. Put in a pull box.',
+  'way-bends': '{{way}} bends {{degrees}}° in all; beyond 180° it wants a pull box.',
+  'way-long': '{{way}} is {{lengthM}} long; beyond 30 m it wants a pull box.',
+  'way-too-hard':
+    'Pulling {{cables}} cables through {{way}} takes {{pullN}} N; {{allowedN}} N is the most for them. Put in a pull box, or fewer cables.',
+  'bundle-too-warm':
+    '{{bundle}} has {{count}} cables, {{warm}} of them with power of class 5 and more: they heat each other. 24 is the most; check code tables.',
+  'bundle-ampacity': '{{bundle}} has {{hot}} cables with more than 60 W each. Check the ampacity tables of your code.',
+  'conduits-missing_one': '{{first}} has no conduit to the head end for what comes later.',
+  'conduits-missing_other':
+    '{{count}} places have no conduit to the head end for what comes later: attics, displays, projectors, outdoors. The first is {{first}}.',
+  'jackets-alike':
+    'At {{device}} the jacket is {{colour}} for {{cables}} alike. Only the labels tell them apart: label before pulling.',
+  'jackets-alike-at-rack': 'At {{rack}} the jacket is {{colour}} for {{cables}}. Only the labels tell them apart.',
+  'screed-cover': '{{way}} has {{coverM}} over it; {{wantedM}} is wanted. Lay it deeper, or ask for more screed.',
+  'screed-crossing': '{{way}} crosses {{other}} at the same height. Lead one under the other before the pour.',
+  'screed-unsigned': '{{way}} is not signed. Photograph it with a tape and sign it as built before the pour.',
+  'screed-moved':
+    '{{way}} was signed by {{by}} on {{on}} and has been moved {{awayM}} since. It lies in the screed: put it back.',
   'brief-device-missing':
     '{{room}}: {{wanted}} wanted for {{topic}}, {{placed}} placed. Place what is missing, or talk about it again.',
   'brief-threshold-missed':
@@ -106,6 +129,10 @@ export const findings = {
 /** Words on the buttons of cures. */
 export const cures = {
   'lift-rule': 'Lift the rule',
+  'larger-conduit': 'Take: {{name}}',
+  'add-conduits': 'Put {{count}} on the plan',
+  'split-bundle': 'Put {{count}} of them into {{bundle}}',
+  'back-as-signed': 'Put it back as signed',
   'use-gauge': 'Use {{gaugeAwg}} AWG',
   'keep-built': 'Keep as built',
   'move-back': 'Move the device back',

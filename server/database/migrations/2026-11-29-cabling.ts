@@ -16,6 +16,8 @@ ALTER TABLE runs
   ADD slack_style text CHECK (slack_style IN ('figure-eight', 'zigzag', 'wall-loop', 'none')),
   ADD printed_on text NOT NULL DEFAULT '';
 ALTER TABLE runs ALTER printed_on DROP DEFAULT;
+ALTER TABLE features ADD reserved boolean NOT NULL DEFAULT false;
+ALTER TABLE features ALTER reserved DROP DEFAULT;
 ALTER TABLE features DROP CONSTRAINT features_kind_check;
 ALTER TABLE features ADD CONSTRAINT features_kind_check CHECK (kind IN ('beam', 'soffit', 'duct', 'flue', 'fireplace', 'steel', 'pipe', 'wet-zone', 'supply-vent', 'recessed-light', 'mains-route', 'service-panel', 'sprinkler', 'insulation', 'attic', 'crawl-space', 'basement-ceiling', 'chase', 'disused-chimney', 'conduit', 'soffit-way', 'outside-wall-way', 'surface-channel', 'underground-way', 'screed-way', 'draw-pit', 'service-entry', 'existing-wiring', 'existing-box', 'existing-bracket', 'existing-cut-out', 'existing-equipment', 'existing-switch-box', 'substrate', 'trade-mark', 'bed', 'sofa', 'chair', 'table', 'desk', 'cabinet', 'island', 'seat-row', 'other-furniture', 'plot', 'terrace', 'drive', 'pool', 'tree', 'fence', 'gate', 'outbuilding', 'roof-plane', 'stub-out', 'building-corner'));
 CREATE TABLE seals (
@@ -74,6 +76,7 @@ CREATE TABLE way_signs (
 const DOWN = `
 DROP TABLE way_signs, number_blocks, spent_numbers, seals;
 DELETE FROM features WHERE kind = 'screed-way';
+ALTER TABLE features DROP reserved;
 ALTER TABLE features DROP CONSTRAINT features_kind_check;
 ALTER TABLE features ADD CONSTRAINT features_kind_check CHECK (kind IN ('beam', 'soffit', 'duct', 'flue', 'fireplace', 'steel', 'pipe', 'wet-zone', 'supply-vent', 'recessed-light', 'mains-route', 'service-panel', 'sprinkler', 'insulation', 'attic', 'crawl-space', 'basement-ceiling', 'chase', 'disused-chimney', 'conduit', 'soffit-way', 'outside-wall-way', 'surface-channel', 'underground-way', 'draw-pit', 'service-entry', 'existing-wiring', 'existing-box', 'existing-bracket', 'existing-cut-out', 'existing-equipment', 'existing-switch-box', 'substrate', 'trade-mark', 'bed', 'sofa', 'chair', 'table', 'desk', 'cabinet', 'island', 'seat-row', 'other-furniture', 'plot', 'terrace', 'drive', 'pool', 'tree', 'fence', 'gate', 'outbuilding', 'roof-plane', 'stub-out', 'building-corner'));
 ALTER TABLE runs DROP slack_style, DROP printed_on;

@@ -1,0 +1,44 @@
+import { proposeConduit, spareConduits } from '../conduits/index.ts';
+import { defineCheck, type Cure } from './check.ts';
+
+/** An attic, every display, every projector and the outside have a conduit for what comes later (practice A40, B09). */
+export const conduitsPlanned = defineCheck({
+  id: 'conduits-planned',
+  title: 'Spare conduits lead where later cable will be wanted',
+  source: 'practice A40, B09; ENGINEERING 6',
+  severity: 'look',
+  appliesTo: 'devices',
+  run: ({ document }) => {
+    const missing = spareConduits(document).filter(({ servedBy }) => servedBy === null);
+    if (missing.length === 0) return [];
+    let cures: readonly Cure[] | null = null;
+    return [
+      {
+        check: 'conduits-planned',
+        rank: 'look' as const,
+        code: 'conduits-missing',
+        subjects: missing.map(({ subject }) => subject),
+        measured: missing.length,
+        allowed: 0,
+        unit: '',
+        figures: { count: missing.length, first: missing[0].name || missing[0].why },
+        get cures() {
+          return (cures ??= withConduits(document, missing));
+        },
+      },
+    ];
+  },
+});
+
+/** All of them at once; those to which no way leads stay open. */
+function withConduits(
+  document: Parameters<typeof proposeConduit>[0],
+  missing: readonly Parameters<typeof proposeConduit>[1][],
+): Cure[] {
+  const operations = missing.flatMap((one, n) => {
+    const id = `spare_${one.subject.id}`.slice(0, 36);
+    const proposed = proposeConduit(document, one, document.features[id] ? `${id}_${n}` : id);
+    return proposed ? [...proposed.operations] : [];
+  });
+  return operations.length > 0 ? [{ code: 'add-conduits', figures: { count: operations.length }, operations }] : [];
+}

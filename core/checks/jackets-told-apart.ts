@@ -1,0 +1,69 @@
+import { listOf, type ProjectDocument } from '../project/index.ts';
+import { defineCheck, type Finding } from './check.ts';
+
+/** Where one jacket colour serves several families of cable at one place, only the label tells them apart (practice A43, B12). */
+export const jacketsToldApart = defineCheck({
+  id: 'jackets-told-apart',
+  title: 'Cables of one colour at one place are told apart by their labels',
+  source: 'practice A43, B12',
+  severity: 'look',
+  appliesTo: 'devices',
+  reads: ['runs', 'cableTypes', 'devices', 'racks', 'deviceTypes'],
+  run: ({ document }) => [...atDevices(document), ...atRacks(document)],
+});
+
+type Place = Map<string, Map<string, string>>;
+
+/** Families by colour at each place, with the name of one of their types. */
+function familiesAt(document: ProjectDocument, placesOf: (run: ProjectDocument['runs'][string]) => readonly string[]) {
+  const at = new Map<string, Place>();
+  for (const run of listOf(document, 'runs')) {
+    const cable = document.cableTypes[run.cableTypeId];
+    if (cable.jacketColour === '') continue;
+    for (const id of placesOf(run)) {
+      const place: Place = at.get(id) ?? new Map();
+      const families = place.get(cable.jacketColour) ?? new Map<string, string>();
+      families.set(cable.family, cable.name);
+      at.set(id, place.set(cable.jacketColour, families));
+    }
+  }
+  return at;
+}
+
+function findings(at: ReadonlyMap<string, Place>, found: (id: string, colour: string, cables: string[]) => Finding): Finding[] {
+  return [...at].flatMap(([id, place]) =>
+    [...place].flatMap(([colour, families]) => (families.size > 1 ? [found(id, colour, [...families.values()].sort())] : [])),
+  );
+}
+
+const atDevices = (document: ProjectDocument): Finding[] =>
+  findings(
+    familiesAt(document, ({ deviceId, toDeviceId }) => (toDeviceId === null ? [deviceId] : [deviceId, toDeviceId])),
+    (id, colour, cables) => ({
+      check: 'jackets-told-apart',
+      rank: 'look',
+      code: 'jackets-alike',
+      subjects: [{ in: 'devices', id }],
+      measured: cables.length,
+      allowed: 1,
+      unit: '',
+      figures: { device: document.deviceTypes[document.devices[id].typeId].name, colour, cables },
+      cures: [],
+    }),
+  );
+
+const atRacks = (document: ProjectDocument): Finding[] =>
+  findings(
+    familiesAt(document, ({ rackId, toDeviceId }) => (toDeviceId === null ? [rackId] : [])),
+    (id, colour, cables) => ({
+      check: 'jackets-told-apart',
+      rank: 'fine',
+      code: 'jackets-alike-at-rack',
+      subjects: [{ in: 'racks', id }],
+      measured: cables.length,
+      allowed: null,
+      unit: '',
+      figures: { rack: document.racks[id].name, colour, cables },
+      cures: [],
+    }),
+  );

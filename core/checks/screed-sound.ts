@@ -1,0 +1,49 @@
+import { update } from '../project/index.ts';
+import { movedFromSigned, screedWays, SIGNED_WITHIN_M } from '../screed/index.ts';
+import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
+
+/** ENGINEERING 6: keep this from reinforcement; as little is wanted over and under a way in screed, m. */
+const LEAST_COVER_M = 0.025;
+
+/** Ways in the screed are covered, clear of pipes and ducts, signed before the pour, and stay where they were signed (practice A81). */
+export const screedSound = defineCheck({
+  id: 'screed-sound',
+  title: 'Ways in the screed are covered, clear of pipes, signed, and stay where they were signed',
+  source: 'practice A81; ENGINEERING 6',
+  severity: 'stop',
+  appliesTo: 'features',
+  reads: ['features', 'waySigns', 'walls', 'levels'],
+  run: ({ document }) =>
+    screedWays(document).flatMap(({ feature, coverM, crossings, sign }) => {
+      const found: Finding[] = [];
+      const say = (code: string, rank: Rank, measured: number | null, allowed: number | null, figures = {}, cures: Cure[] = []) =>
+        found.push({
+          check: 'screed-sound',
+          rank,
+          code,
+          subjects: [{ in: 'features', id: feature.id }],
+          measured,
+          allowed,
+          unit: measured === null ? '' : 'm',
+          figures: { way: feature.name, ...figures },
+          cures,
+        });
+      if (coverM < LEAST_COVER_M - 1e-9) say('screed-cover', 'stop', coverM, LEAST_COVER_M, { coverM, wantedM: LEAST_COVER_M });
+      for (const { featureId, gapM } of crossings)
+        if (gapM < 0)
+          say('screed-crossing', 'look', gapM, 0, {
+            other: document.features[featureId].name || document.features[featureId].kind,
+          });
+      if (!sign) say('screed-unsigned', 'look', null, null);
+      else {
+        const movedM = movedFromSigned(feature, sign);
+        if (movedM > SIGNED_WITHIN_M) {
+          const back = update('features', feature, { points: sign.points.map(([x, y]): [number, number] => [x, y]) });
+          const awayM = Number.isFinite(movedM) ? movedM : 0;
+          const cures = back ? [{ code: 'back-as-signed', figures: {}, operations: [back] }] : [];
+          say('screed-moved', 'stop', awayM, SIGNED_WITHIN_M, { awayM, by: sign.by, on: sign.on }, cures);
+        }
+      }
+      return found;
+    }),
+});

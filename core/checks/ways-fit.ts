@@ -1,0 +1,85 @@
+import { conduitSize, wayLoads, type WayLoad } from '../conduits/index.ts';
+import { update, type ProjectDocument } from '../project/index.ts';
+import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
+
+/** ENGINEERING 6: no more than 360 degrees between pull points is allowed, 180 and 30 m are practice. */
+const MOST_BENDS_RAD = 2 * Math.PI;
+const USUAL_BENDS_RAD = Math.PI;
+const LONGEST_PULL_M = 30;
+
+/** What lies in a made way fits, and can be pulled through it (ENGINEERING 6). */
+export const waysFit = defineCheck({
+  id: 'ways-fit',
+  title: 'What lies in a conduit, chase or channel fits, and can be pulled',
+  source: 'ENGINEERING 6 (F6.1 to F6.4); NEC chapter 9 table 1; ANSI/TIA-569; practice A40',
+  severity: 'stop',
+  appliesTo: 'features',
+  run: ({ document, runs }) => wayLoads(document, runs).flatMap((load) => findingsOf(document, load)),
+});
+
+function findingsOf(document: ProjectDocument, load: WayLoad): Finding[] {
+  const found: Finding[] = [];
+  const say = (
+    code: string,
+    rank: Rank,
+    measured: number | null,
+    allowed: number | null,
+    unit: string,
+    figures = {},
+    cures: Cure[] = [],
+  ) =>
+    found.push({
+      check: 'ways-fit',
+      rank,
+      code,
+      subjects: [{ in: load.in, id: load.id }],
+      measured,
+      allowed,
+      unit,
+      figures: { way: load.name, thing: load.kind, cables: load.runs.length, ...figures },
+      cures,
+    });
+  const { fill, limit, pull, allowedN } = load;
+  if (load.runs.length > 0 && fill === null && load.kind === 'conduit') say('way-size-unknown', 'look', null, null, '');
+  if (fill !== null && fill > limit + 1e-9)
+    say(
+      'way-over-full',
+      'stop',
+      fill,
+      limit,
+      '',
+      { full: Math.round(fill * 100), most: `${Math.round(limit * 100)} %` },
+      larger(document, load),
+    );
+  if (load.jams) say('way-jams', 'look', null, null, '');
+  if (!pull) return found;
+  const degrees = Math.round((pull.bendsRad * 180) / Math.PI);
+  if (pull.bendsRad > MOST_BENDS_RAD + 1e-6) say('way-bends-over', 'stop', pull.bendsRad, MOST_BENDS_RAD, 'rad', { degrees });
+  else if (pull.bendsRad > USUAL_BENDS_RAD + 1e-6) say('way-bends', 'look', pull.bendsRad, USUAL_BENDS_RAD, 'rad', { degrees });
+  if (pull.lengthM > LONGEST_PULL_M) say('way-long', 'look', pull.lengthM, LONGEST_PULL_M, 'm', { lengthM: pull.lengthM });
+  if (allowedN !== null && pull.tensionN > allowedN)
+    say('way-too-hard', 'stop', pull.tensionN, allowedN, 'N', {
+      pullN: Math.round(pull.tensionN),
+      allowedN: Math.round(allowedN),
+    });
+  return found;
+}
+
+/** The next conduit that takes all of it with room to spare. */
+function larger(document: ProjectDocument, load: WayLoad): Cure[] {
+  if (load.insideM === null) return [];
+  const diameters = load.runs.map(({ run }) => document.cableTypes[run.cableTypeId].outsideDiameterM);
+  const size = conduitSize(diameters, document.project.jurisdiction);
+  if (!size.ok || size.value.insideM <= load.insideM) return [];
+  const { name, insideM, outsideM } = size.value;
+  const feature = document.features[load.id];
+  const middleM = (feature.bottomM + feature.topM) / 2;
+  const after = {
+    insideDiameterM: insideM,
+    widthM: outsideM,
+    bottomM: Math.round((middleM - outsideM / 2) * 1e4) / 1e4,
+    topM: Math.round((middleM + outsideM / 2) * 1e4) / 1e4,
+  };
+  const operation = update('features', feature, after);
+  return operation ? [{ code: 'larger-conduit', figures: { name }, operations: [operation] }] : [];
+}

@@ -1,0 +1,207 @@
+import { buildingOf, type Building } from '../building/index.ts';
+import { bundleDiameterM } from '../boring/index.ts';
+import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
+import type { CableType, Feature, FeatureKind, Medium, ProjectDocument, Riser } from '../project/index.ts';
+import { compareNumbers, type PlannedRun } from '../runs/index.ts';
+import { conduitFill, fillLimit, jams } from './fill.ts';
+import { pullTension, weightKgPerM, type PullTension } from './pull.ts';
+
+/** How full one made way is, and how hard it is to pull. */
+export interface WayLoad {
+  readonly kind:
+    | 'riser'
+    | Extract<FeatureKind, 'conduit' | 'chase' | 'disused-chimney' | 'surface-channel' | 'underground-way' | 'screed-way'>;
+  readonly in: 'risers' | 'features';
+  readonly id: string;
+  readonly name: string;
+  readonly levelId: string;
+  /** Runs that lie in it, by number. */
+  readonly runs: readonly PlannedRun[];
+  /** Clear inside: a diameter, or the sides of a shaft or channel, m; null where nobody has said. */
+  readonly insideM: number | null;
+  readonly sidesM: readonly [number, number] | null;
+  /** Share of its area that is full, and the share that may be; null where its size is not known. */
+  readonly fill: number | null;
+  readonly limit: number;
+  /** How many more cables of Category 6 go in. */
+  readonly roomFor: number | null;
+  readonly jams: boolean;
+  /** Length, bends and tension where it is pulled through; null for open shafts and channels. */
+  readonly pull: PullTension | null;
+  /** Tension at which the weakest of its cables is at its limit, N. */
+  readonly allowedN: number | null;
+  readonly bundleM: number;
+}
+
+/** Cable whose room is told. */
+const MORE_OF_M = 0.0061;
+
+const KINDS: Readonly<Partial<Record<Medium, readonly FeatureKind[]>>> = {
+  conduit: ['conduit'],
+  chase: ['chase', 'disused-chimney'],
+  surface: ['surface-channel'],
+  underground: ['underground-way'],
+  screed: ['screed-way'],
+};
+const LOADED = new Set<FeatureKind>(['conduit', 'chase', 'disused-chimney', 'surface-channel', 'underground-way', 'screed-way']);
+/** Ways that cables are drawn through from one end to the other. */
+const DRAWN_THROUGH = new Set<FeatureKind>(['conduit', 'underground-way', 'screed-way']);
+
+/** Every riser and made way with what lies in it; the same project gives the same list. */
+export function wayLoads(document: ProjectDocument, runs: readonly PlannedRun[]): WayLoad[] {
+  const building = buildingOf(document);
+  const inWay = new Map<string, Set<PlannedRun>>();
+  for (const planned of runs)
+    for (const id of waysOfRun(building, planned)) {
+      const list = inWay.get(id);
+      if (list) list.add(planned);
+      else inWay.set(id, new Set([planned]));
+    }
+  const through = (id: string) => [...(inWay.get(id) ?? [])].sort((a, b) => compareNumbers(a.run.number, b.run.number));
+  const risers = [...building.risers].map((riser) => ofRiser(document, riser, through(riser.id)));
+  const made = building.levels.flatMap((level) =>
+    (building.featuresByLevel[level.id] ?? [])
+      .filter(({ kind }) => LOADED.has(kind))
+      .map((feature) => ofFeature(document, building, feature, through(feature.id))),
+  );
+  return [...risers, ...made];
+}
+
+/** The risers and made ways that a run lies in. */
+function waysOfRun(building: Building, { points, media }: PlannedRun): Set<string> {
+  const found = new Set<string>();
+  media.forEach((medium, k) => {
+    const middle: Point3 = [0, 1, 2].map((axis) => (points[k][axis] + points[k + 1][axis]) / 2) as unknown as Point3;
+    if (medium === 'riser') {
+      const riser = building.risers.find(
+        ({ x, y, widthM, depthM }) =>
+          Math.abs(x - middle[0]) <= widthM / 2 + 0.05 && Math.abs(y - middle[1]) <= depthM / 2 + 0.05,
+      );
+      if (riser) found.add(riser.id);
+      return;
+    }
+    const kinds = KINDS[medium];
+    if (!kinds) return;
+    const feature = nearestFeature(building, kinds, middle);
+    if (feature) found.add(feature.id);
+  });
+  return found;
+}
+
+/** How far the lead into a way may be from it and still belong to it, m. */
+const REACH_M = 1;
+
+function nearestFeature(building: Building, kinds: readonly FeatureKind[], p: Point3): Feature | null {
+  let best: Feature | null = null;
+  let bestM = REACH_M;
+  for (const level of building.levels)
+    for (const feature of building.featuresByLevel[level.id] ?? []) {
+      if (!kinds.includes(feature.kind)) continue;
+      const z = level.elevationM + (feature.bottomM + feature.topM) / 2;
+      const rises = feature.topLevelId !== null && feature.topLevelId !== feature.levelId;
+      const points = feature.points as Point2[];
+      const flatM =
+        points.length === 1
+          ? Math.hypot(points[0][0] - p[0], points[0][1] - p[1])
+          : Math.min(...points.slice(1).map((b, k) => closestOnSegment([p[0], p[1]], points[k], b).distanceM));
+      const awayM = Math.hypot(flatM, rises || points.length === 1 ? 0 : Math.max(0, Math.abs(p[2] - z) - 1));
+      if (awayM < bestM) [best, bestM] = [feature, awayM];
+    }
+  return best;
+}
+
+const cablesOf = (document: ProjectDocument, runs: readonly PlannedRun[]): CableType[] =>
+  runs.map(({ run }) => document.cableTypes[run.cableTypeId]);
+
+function ofRiser(document: ProjectDocument, riser: Riser, runs: readonly PlannedRun[]): WayLoad {
+  const diametersM = cablesOf(document, runs).map(({ outsideDiameterM }) => outsideDiameterM);
+  return {
+    kind: 'riser',
+    in: 'risers',
+    id: riser.id,
+    name: riser.name,
+    levelId: riser.bottomLevelId,
+    runs,
+    insideM: null,
+    sidesM: [riser.widthM, riser.depthM],
+    ...openFill(document, diametersM, riser.widthM * riser.depthM),
+    jams: false,
+    pull: null,
+    allowedN: null,
+    bundleM: bundleDiameterM(diametersM),
+  };
+}
+
+/** Cables in a shaft or channel by their area, to the share that a conduit of many takes. */
+function openFill(document: ProjectDocument, diametersM: readonly number[], areaM2: number) {
+  const limit = fillLimit(9, document.project.jurisdiction);
+  const areaOf = (d: number) => (Math.PI / 4) * d * d;
+  const used = diametersM.reduce((sum, d) => sum + areaOf(d), 0);
+  return {
+    fill: areaM2 > 0 ? used / areaM2 : null,
+    limit,
+    roomFor: areaM2 > 0 ? Math.max(0, Math.floor((limit * areaM2 - used) / areaOf(MORE_OF_M))) : null,
+  };
+}
+
+function ofFeature(document: ProjectDocument, building: Building, feature: Feature, runs: readonly PlannedRun[]): WayLoad {
+  const cables = cablesOf(document, runs);
+  const diametersM = cables.map(({ outsideDiameterM }) => outsideDiameterM);
+  const { kind, insideDiameterM } = feature;
+  const common = {
+    kind: kind as WayLoad['kind'],
+    in: 'features' as const,
+    id: feature.id,
+    name: feature.name,
+    levelId: feature.levelId,
+    runs,
+    insideM: insideDiameterM,
+    bundleM: bundleDiameterM(diametersM),
+  };
+  const pull =
+    DRAWN_THROUGH.has(kind) && feature.points.length >= 2 ? pullTension(cornersOf(building, feature), weightOf(cables)) : null;
+  if (insideDiameterM !== null && insideDiameterM > 0) {
+    const filled = conduitFill(diametersM, insideDiameterM, document.project.jurisdiction, pull?.lengthM, MORE_OF_M);
+    const { fill, limit, roomFor } = filled.ok ? filled.value : { fill: null, limit: 0.4, roomFor: null };
+    return {
+      ...common,
+      sidesM: null,
+      fill,
+      limit,
+      roomFor,
+      jams: jams(diametersM, insideDiameterM),
+      pull,
+      allowedN: allowedOf(cables),
+    };
+  }
+  const sidesM: [number, number] | null =
+    kind === 'surface-channel'
+      ? [feature.widthM, Math.max(0.01, feature.topM - feature.bottomM)]
+      : feature.points.length === 1
+        ? [feature.widthM, feature.depthM || feature.widthM]
+        : null;
+  const open = sidesM ? openFill(document, diametersM, sidesM[0] * sidesM[1]) : { fill: null, limit: 0.4, roomFor: null };
+  return { ...common, sidesM, ...open, jams: false, pull, allowedN: pull ? allowedOf(cables) : null };
+}
+
+const weightOf = (cables: readonly CableType[]) => cables.reduce((sum, cable) => sum + weightKgPerM(cable), 0);
+
+/** Every cable takes its share of the pull by its weight: the first to reach its limit says what the pull may be, N. */
+function allowedOf(cables: readonly CableType[]): number | null {
+  if (cables.length === 0) return null;
+  const all = weightOf(cables);
+  return Math.min(...cables.map((cable) => (cable.pullN * all) / weightKgPerM(cable)));
+}
+
+/** Corners of a way, with the rise at its end where it goes to another level. */
+export function cornersOf(building: Building, feature: Feature): Point3[] {
+  const level = building.levelById[feature.levelId];
+  const z = level.elevationM + (feature.bottomM + feature.topM) / 2;
+  const corners = feature.points.map((p): Point3 => [p[0], p[1], z]);
+  const top = feature.topLevelId === null ? level : building.levelById[feature.topLevelId];
+  if (top !== level) {
+    const last = corners[corners.length - 1];
+    corners.push([last[0], last[1], top.elevationM + 0.3]);
+  }
+  return corners;
+}

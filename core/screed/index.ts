@@ -1,0 +1,12 @@
+// Here: ways in screed and slab: what they cross, how much lies over them, where they come up, and whether they are signed.
+// Not here: routing along them (routing) and filling them (conduits).
+// Start with `screedWays`.
+export {
+  screedWays,
+  signWay,
+  SIGNED_WITHIN_M,
+  movedFromSigned,
+  type ScreedCrossing,
+  type ScreedWay,
+  type StubUp,
+} from './screed-ways.ts';

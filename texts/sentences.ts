@@ -52,7 +52,7 @@ function filled(
   units: UnitSystem,
 ): string {
   const key = `${kind}.${code}`;
-  if (!words.exists(key)) return words.t('problems.unexpected');
+  if (!words.exists(key) && !words.exists(`${key}_other`)) return words.t('problems.unexpected');
   return words.t(key, readable(figures, units));
 }
 
@@ -60,7 +60,8 @@ function filled(
 export function problemSentence(problem: Problem, units: UnitSystem = 'metric'): string {
   const because = problem.because as Problem | undefined;
   const figures = { ...problem, ...(because ? { because: problemSentence(because, units) } : {}) };
-  return filled('problems', problem.code, figures, units);
+  const blocked = `${problem.code}-${String(problem.blocked)}`;
+  return filled('problems', words.exists(`problems.${blocked}`) ? blocked : problem.code, figures, units);
 }
 
 /** A finding in one plain sentence with its figures. */

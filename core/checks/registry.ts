@@ -5,6 +5,7 @@ import { bundlesSound } from './bundles-sound.ts';
 import { conduitsPlanned } from './conduits-planned.ts';
 import { jacketsToldApart } from './jackets-told-apart.ts';
 import { screedSound } from './screed-sound.ts';
+import { waysOpen } from './ways-open.ts';
 import { waysFit } from './ways-fit.ts';
 import { buildable } from './buildable.ts';
 import { ORDER, type Check, type CheckContext, type Finding } from './check.ts';
@@ -21,6 +22,7 @@ import { speakerCableLossCheck } from './speaker-cable-loss.ts';
 /** Every rule of the product. */
 export const CHECKS: readonly Check[] = [
   speakerCableLossCheck,
+  waysOpen,
   routeMissing,
   keptRouteDiffers,
   openingsFit,

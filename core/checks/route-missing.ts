@@ -1,4 +1,17 @@
-import { defineCheck } from './check.ts';
+import type { ProjectDocument, Run } from '../project/index.ts';
+import { waysToOpen } from '../runs/index.ts';
+import { defineCheck, type Cure } from './check.ts';
+
+/** The cheapest things that would open a way. */
+const MOST_CURES = 3;
+const curesOf = (document: ProjectDocument, run: Run): Cure[] =>
+  waysToOpen(document, run)
+    .slice(0, MOST_CURES)
+    .map(({ kind, operations, madeM, costM }) => ({
+      code: `open-${kind}`,
+      figures: { madeM, costM: Math.round(costM) },
+      operations,
+    }));
 
 /** A run that finds no way through walls, cavities and risers cannot be pulled. */
 export const routeMissing = defineCheck({
@@ -7,7 +20,7 @@ export const routeMissing = defineCheck({
   source: 'home run topology, ENGINEERING 16.1',
   severity: 'stop',
   appliesTo: 'runs',
-  run: ({ runs }) =>
+  run: ({ document, runs }) =>
     runs.flatMap(({ run, wanted, kept }) => {
       if (wanted.ok || kept) return [];
       const subjects = [
@@ -15,6 +28,7 @@ export const routeMissing = defineCheck({
         { in: 'devices' as const, id: run.deviceId },
       ];
       const figures = { number: run.number, because: wanted.problem };
+      let cures: readonly Cure[] | null = null;
       return [
         {
           check: 'route-missing',
@@ -25,7 +39,10 @@ export const routeMissing = defineCheck({
           allowed: null,
           unit: '',
           figures,
-          cures: [],
+          // What would open a way is tried out only where somebody looks.
+          get cures() {
+            return (cures ??= curesOf(document, run));
+          },
         },
       ];
     }),

@@ -17,7 +17,7 @@ import { BESIDE_OPENING_M } from './columns.ts';
 import { studsCrossed } from './holes.ts';
 import type { Network, PlacedLayer } from './network.ts';
 import { cavityZ } from './spaces.ts';
-import { waysToChannels, waysToStubs } from './stubs.ts';
+import { waysToChannels, waysToMouths, waysToStubs } from './stubs.ts';
 
 /** How far a wall device may be from the wall's centre line, and a rack from the wall behind it, m. */
 const WALL_DEVICE_REACH_M = 0.35;
@@ -39,14 +39,26 @@ export interface EndPlace {
 export function waysIn(network: Network, end: EndPlace): Outcome<Entry[]> {
   const levelIndex = network.building.levels.findIndex((level) => level.id === end.levelId);
   if (levelIndex < 0) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
-  if (end.mount === 'ceiling') return fromCeiling(network, levelIndex, end);
-  if (end.mount === 'floor') return fromFloor(network, levelIndex, end);
+  if (end.mount === 'ceiling') return orIntoChannel(network, levelIndex, end, fromCeiling(network, levelIndex, end));
+  if (end.mount === 'floor') return orIntoChannel(network, levelIndex, end, fromFloor(network, levelIndex, end));
   if (end.mount !== 'free') return fromWall(network, levelIndex, end);
   // What stands free takes its lead from the wall behind it, else from below.
   const wall = fromWall(network, levelIndex, end);
   if (wall.ok) return wall;
   const floor = fromFloor(network, levelIndex, end);
   return floor.ok ? floor : wall;
+}
+
+/** What finds no hollow is led into a channel on the surface beside it. */
+function orIntoChannel(network: Network, levelIndex: number, end: EndPlace, found: Outcome<Entry[]>): Outcome<Entry[]> {
+  if (found.ok) return found;
+  const level = network.building.levels[levelIndex];
+  const room = roomAt(network.building, level.id, [end.x, end.y]);
+  const heightM = end.mount === 'floor' ? 0 : room ? ceilingHeightAt(room, level, [end.x, end.y]) : level.ceilingHeightM;
+  const at: Point3 = [end.x, end.y, level.elevationM + heightM];
+  const { weights, channels, mouths } = network;
+  const entries = [...waysToChannels(weights, channels, level.id, at), ...waysToMouths(weights, mouths, level.id, at)];
+  return entries.length > 0 ? fine(entries) : found;
 }
 
 /** The layer above the ceilings of a level, and the one under its floor: its own crawl space or basement, else the level below. */
@@ -120,7 +132,11 @@ function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<
   const reach = end.mount === 'wall' ? WALL_DEVICE_REACH_M : RACK_REACH_M;
   const p: Point2 = [end.x, end.y];
   const place = nearestWall(building, level.id, p, reach, (wall) => wall.cableMayRun);
-  const channelled = waysToChannels(weights, network.channels, level.id, [p[0], p[1], level.elevationM + (end.heightM ?? 0.1)]);
+  const at: Point3 = [p[0], p[1], level.elevationM + (end.heightM ?? 0.1)];
+  const channelled = [
+    ...waysToChannels(weights, network.channels, level.id, at),
+    ...waysToMouths(weights, network.mouths, level.id, at),
+  ];
   if (!place) {
     if (channelled.length > 0) return fine(channelled);
     const closed = nearestWall(building, level.id, p, reach);

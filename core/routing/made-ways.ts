@@ -1,10 +1,10 @@
-import { nearestWall, roomAt, type Building } from '../building/index.ts';
+import { nearestWall, roomAt, type Building, type WallPlace } from '../building/index.ts';
 import type { Point2, Point3 } from '../geometry/index.ts';
 import type { Feature, FeatureKind, Medium } from '../project/index.ts';
 import type { ArcList, Axis } from './arcs.ts';
 import type { Entry } from './attach.ts';
 import { cavityZ } from './spaces.ts';
-import type { Channel, Stub } from './stubs.ts';
+import type { Channel, Mouth, Stub } from './stubs.ts';
 import { isSolid, isStone, type Weights } from './weights.ts';
 
 /** What a made way needs of the network that it joins. */
@@ -18,6 +18,7 @@ export interface MadeWayContext {
   ) => readonly Entry[];
   /** Where a way comes up inside a wall, and channels along it. */
   readonly stub: (stub: Stub) => void;
+  readonly mouth: (mouth: Mouth) => void;
   readonly channel: (channel: Channel) => void;
   /** A new node of a riser or way; returns its number. */
   readonly node: (at: Point3, ownerId: string) => number;
@@ -95,7 +96,7 @@ const STUB_REACH_M = 0.35;
 function line(
   building: Building,
   weights: Weights,
-  { attach, node, arcs, stub, channel }: MadeWayContext,
+  { attach, node, arcs, stub, mouth, channel }: MadeWayContext,
   feature: Feature,
   joints: Map<string, number>,
 ): void {
@@ -128,6 +129,7 @@ function line(
       for (const entry of waysInto(building, weights, attach, on, at, medium)) join(arcs, number, entry);
       const wall = isEnd && nearestWall(building, building.levels[on].id, [at[0], at[1]], STUB_REACH_M, (one) => one.cableMayRun);
       if (wall) stub({ node: number, at, medium, wallId: wall.wall.id, offsetM: wall.offsetM });
+      else if (isEnd && !open) mouth({ levelId: building.levels[on].id, node: number, at, medium });
     }
     if (before >= 0) {
       const was = corners[k - 1];
@@ -154,8 +156,39 @@ function waysInto(
 ): readonly Entry[] {
   const p: Point2 = [at[0], at[1]];
   const level = building.levels[levelIndex];
-  if (roomAt(building, level.id, p)) return attach(levelIndex, p, at[2], medium === 'conduit' ? 'conduit' : 'wall');
-  const place = nearestWall(building, level.id, p, OUTSIDE_REACH_M);
+  if (roomAt(building, level.id, p)) {
+    const entries = attach(levelIndex, p, at[2], medium === 'conduit' ? 'conduit' : 'wall');
+    return entries.length > 0 || medium !== 'surface' ? entries : intoWall(building, weights, attach, levelIndex, at, medium);
+  }
+  return throughWall(weights, attach, levelIndex, at, medium, nearestWall(building, level.id, p, OUTSIDE_REACH_M));
+}
+
+/** From a channel under concrete into the wall beside it, and up in that to the cavity on its other side. */
+const intoWall = (
+  building: Building,
+  weights: Weights,
+  attach: MadeWayContext['attach'],
+  levelIndex: number,
+  at: Point3,
+  medium: Medium,
+) =>
+  throughWall(
+    weights,
+    attach,
+    levelIndex,
+    at,
+    medium,
+    nearestWall(building, building.levels[levelIndex].id, [at[0], at[1]], STUB_REACH_M, (wall) => wall.cableMayRun),
+  );
+
+function throughWall(
+  weights: Weights,
+  attach: MadeWayContext['attach'],
+  levelIndex: number,
+  at: Point3,
+  medium: Medium,
+  place: WallPlace | undefined,
+): readonly Entry[] {
   if (!place) return [];
   const { wall, point, distanceM } = place;
   const through = isStone(wall) ? weights.masonryCoredM : isSolid(wall) ? weights.fireSeparationM : weights.boardCutM;

@@ -7,7 +7,7 @@ import { columnsOf, type Column } from './columns.ts';
 import { buildLayer, type Layer } from './layer.ts';
 import { madeWaysOf } from './made-ways.ts';
 import { spacesAbove, spacesBelow, type Space } from './spaces.ts';
-import type { Channel, Stub } from './stubs.ts';
+import type { Channel, Mouth, Stub } from './stubs.ts';
 import { NEW_FRAMING, type Weights } from './weights.ts';
 
 /** All ways through a building as numbered places and ways between them. Walls join it where a device or rack needs them. */
@@ -36,6 +36,7 @@ export interface Network {
   readonly details: readonly Between[];
   /** Ends of made ways inside walls, and channels on the surface. */
   readonly stubs: readonly Stub[];
+  readonly mouths: readonly Mouth[];
   readonly channels: readonly Channel[];
   /** Nodes of each riser and made way, by its id. */
   readonly owners: ReadonlyMap<string, readonly number[]>;
@@ -126,6 +127,7 @@ function buildNetwork(building: Building, weights: Weights): Network {
   const nodes: { at: Point3 }[] = [];
   const owners = new Map<string, number[]>();
   const stubs: Stub[] = [];
+  const mouths: Mouth[] = [];
   const channels: Channel[] = [];
   const lattice = offset;
   own.forEach(({ above, below }, levelIndex) => {
@@ -142,6 +144,7 @@ function buildNetwork(building: Building, weights: Weights): Network {
   madeWaysOf(building, weights, {
     attach,
     stub: (stub) => stubs.push(stub),
+    mouth: (mouth) => mouths.push(mouth),
     channel: (channel) => channels.push(channel),
     node: (at, ownerId) => {
       const number = lattice + nodes.push({ at }) - 1;
@@ -157,7 +160,7 @@ function buildNetwork(building: Building, weights: Weights): Network {
     spaces,
     nodes.map(({ at }) => at),
     made,
-    { owners, stubs, channels },
+    { owners, stubs, mouths, channels },
   );
 }
 
@@ -172,7 +175,7 @@ function assembled(
   spaces: readonly Space[],
   more: readonly Point3[],
   made: ArcList,
-  { owners, stubs, channels }: Pick<Network, 'owners' | 'stubs' | 'channels'>,
+  { owners, stubs, mouths, channels }: Pick<Network, 'owners' | 'stubs' | 'mouths' | 'channels'>,
 ): Network {
   const lattice = layers.reduce((sum, { layer }) => sum + layer.x.length, 0);
   const count = lattice + more.length;
@@ -249,6 +252,7 @@ function assembled(
     details,
     owners,
     stubs,
+    mouths,
     channels,
   };
 }

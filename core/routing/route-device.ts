@@ -11,6 +11,7 @@ import { tightened } from './tighten.ts';
 import { averagePrice, type Loads } from './share.ts';
 import { BARRED_M } from './weights.ts';
 import { nodesOfRule, rulePrice } from './rules.ts';
+import { whatBlocks } from './what-blocks.ts';
 import { AXES, growThrough, growTree, walkTree, type WayTree } from './tree.ts';
 
 export type { EndPlace } from './ends.ts';
@@ -83,11 +84,26 @@ export function routeBetween(
     const tree = held.length > 0 ? treeByRules(network, target, shared, held) : toTarget;
     const best = tree.ok ? bestStart(network, tree.value, starts.value) : null;
     if (tree.ok && best) return fine({ ...assemble(network, best.entry, best.state, tree.value, best.costM), broken });
-    if (held.length === 0) return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name });
+    if (held.length === 0)
+      return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name, ...between(network, starts.value, target) });
     const last = held[held.length - 1];
     broken = [...broken, last.id];
     held = held.slice(0, -1);
   }
+}
+
+/** What the ways from a place reach, in words of the house, where they do not lead to the other end. */
+function between(
+  network: Network,
+  starts: readonly Entry[],
+  target: EndPlace,
+): { readonly reached: readonly string[]; readonly blocked: string } {
+  const { building } = network;
+  const ends = waysIn(network, target);
+  const { levels, rooms, onOneLevel } = whatBlocks(network, starts, ends.ok ? ends.value : []);
+  const names = rooms.map((id) => network.spaces.find(({ room }) => room?.id === id)!.room!.name);
+  const blocked = levels.length === 0 ? 'nowhere' : onOneLevel ? 'walls' : 'levels';
+  return { reached: names.length > 0 ? names.slice(0, 4) : levels.map((n) => building.levels[n].name), blocked };
 }
 
 /** The cheapest of the ways in, with the state of the tree that it joins; null where none of them leads to the end. */

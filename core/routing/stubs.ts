@@ -15,6 +15,14 @@ export interface Stub {
   readonly offsetM: number;
 }
 
+/** The end of a made way that comes up in no wall: in a garden, under a cabinet. What stands at it is led into it. */
+export interface Mouth {
+  readonly levelId: string;
+  readonly node: number;
+  readonly at: Point3;
+  readonly medium: Medium;
+}
+
 /** A channel on the surface: what stands beside it is led into it anywhere along its length. */
 export interface Channel {
   readonly levelId: string;
@@ -86,6 +94,30 @@ export function waysToChannels(weights: Weights, channels: readonly Channel[], l
         }));
       }),
     );
+}
+
+/** How far something may stand from the end of a way that its lead goes into, m. */
+const MOUTH_REACH_M = 0.6;
+
+/** Ways from a place into the ends of made ways that come up beside it. */
+export function waysToMouths(weights: Weights, mouths: readonly Mouth[], levelId: string, at: Point3): Entry[] {
+  return mouths.flatMap((mouth): Entry[] => {
+    const reachM = Math.hypot(mouth.at[0] - at[0], mouth.at[1] - at[1]);
+    if (mouth.levelId !== levelId || reachM > MOUTH_REACH_M) return [];
+    const upright: Point3 = [at[0], at[1], mouth.at[2]];
+    const points = [at, upright, mouth.at].filter((p, k, all) => k === 0 || distance3(p, all[k - 1]) > 1e-9);
+    if (points.length === 1) points.push(points[0]);
+    return [
+      {
+        node: mouth.node,
+        points,
+        media: points.slice(1).map((): Medium => mouth.medium),
+        axis: 2 as Axis,
+        work: (Math.abs(mouth.at[2] - at[2]) + reachM) * (1 + weights.outside),
+        holes: 0,
+      },
+    ];
+  });
 }
 
 const plan = (p: Point3): Point2 => [p[0], p[1]];

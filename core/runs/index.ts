@@ -21,4 +21,5 @@ export {
   type PlannedRun,
 } from './plan-runs.ts';
 export { decideKept, runState, waysOf, type StateChoice, type WayOf } from './run-state.ts';
+export { waysToOpen, type OpenedWay } from './open-a-way.ts';
 export { proposeTrunks, type TrunkProposal } from './find-trunks.ts';

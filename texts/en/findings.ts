@@ -90,6 +90,12 @@ export const findings = {
     '{{device}} is {{freeM}} from supply air and reads that; {{needM}} is wanted. Move it, or add a remote sensor.',
   'climate-near-heat': '{{device}} is near something that gives {{heatW}} W of heat. Move it, or add a remote sensor.',
   'climate-sun': '{{device}} is {{freeM}} from a window and may stand in its sun. Move it, or add a remote sensor.',
+  'no-rack': '{{count}} devices want cable, and there is no rack. Place one in Survey.',
+  'rack-of-several':
+    '{{rack}} takes {{count}} runs; each device goes to the nearest of {{racks}} racks until its run says otherwise.',
+  'riser-one-level': '{{riser}} begins and ends on one level. Choose another level for its top.',
+  'riser-ends-nowhere': '{{riser}} ends where no cavity is on {{level}}. Move it under a room with one.',
+  'cavity-no-height': 'The cavity above {{level}} has no height, though {{count}} of its rooms are framed. Measure it.',
   'way-size-unknown': '{{way}} ({{thing}}) takes {{cables}} cables, and its size is not known. Enter its clear inside.',
   'way-over-full':
     '{{way}} ({{thing}}) is {{full}} % full with {{cables}} cables; {{most}} may be. Take a larger one, or lead some another way.',
@@ -129,6 +135,15 @@ export const findings = {
 /** Words on the buttons of cures. */
 export const cures = {
   'lift-rule': 'Lift the rule',
+  'open-riser': 'Add a riser',
+  'open-channel': 'Fit {{madeM}} of surface channel',
+  'open-open-wall': 'Open the wall, {{madeM}}',
+  'open-lowered-ceiling': 'Hang a ceiling under the concrete',
+  'open-duct': 'Dig in {{madeM}} of duct',
+  'open-move-rack': 'Move the rack {{madeM}} to a wall',
+  'open-move-device': 'Move it {{madeM}}',
+  'remove-riser': 'Take it away',
+  'give-cavity': 'Assume {{depthM}}',
   'larger-conduit': 'Take: {{name}}',
   'add-conduits': 'Put {{count}} on the plan',
   'split-bundle': 'Put {{count}} of them into {{bundle}}',

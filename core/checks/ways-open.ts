@@ -1,0 +1,79 @@
+import { buildingOf, roomAt } from '../building/index.ts';
+import { listOf, remove, update, type CollectionName, type ProjectDocument } from '../project/index.ts';
+import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
+
+/** What would keep many runs from a way at once: no rack, risers that end nowhere, cavities without height. */
+export const waysOpen = defineCheck({
+  id: 'ways-open',
+  title: 'Racks, risers and cavities lead somewhere',
+  source: 'home run topology, ENGINEERING 16.1; geometry of the survey',
+  severity: 'stop',
+  appliesTo: 'levels',
+  reads: ['racks', 'devices', 'deviceTypes', 'risers', 'rooms', 'levels', 'runs'],
+  run: ({ document }) => [...racks(document), ...risers(document), ...cavities(document)],
+});
+
+const finding = (
+  code: string,
+  rank: Rank,
+  subject: { in: CollectionName; id: string },
+  figures: Finding['figures'],
+  cures: readonly Cure[] = [],
+): Finding => ({ check: 'ways-open', rank, code, subjects: [subject], measured: null, allowed: null, unit: '', figures, cures });
+
+function racks(document: ProjectDocument): Finding[] {
+  const all = listOf(document, 'racks');
+  const waiting = listOf(document, 'devices').filter(({ typeId }) => document.deviceTypes[typeId].cables.length > 0);
+  if (all.length === 0)
+    return waiting.length === 0
+      ? []
+      : [finding('no-rack', 'stop', { in: 'devices', id: waiting[0].id }, { count: waiting.length })];
+  if (all.length === 1) return [];
+  const runs = listOf(document, 'runs').filter(({ toDeviceId }) => toDeviceId === null);
+  return all.map((rack) =>
+    finding(
+      'rack-of-several',
+      'fine',
+      { in: 'racks', id: rack.id },
+      {
+        rack: rack.name,
+        count: runs.filter(({ rackId }) => rackId === rack.id).length,
+        racks: all.length,
+      },
+    ),
+  );
+}
+
+function risers(document: ProjectDocument): Finding[] {
+  const building = buildingOf(document);
+  return listOf(document, 'risers').flatMap((riser) => {
+    const subject = { in: 'risers' as const, id: riser.id };
+    const away: Cure = { code: 'remove-riser', figures: {}, operations: [remove('risers', riser)] };
+    if (riser.bottomLevelId === riser.topLevelId)
+      return [finding('riser-one-level', 'look', subject, { riser: riser.name }, [away])];
+    const ends = [riser.bottomLevelId, riser.topLevelId];
+    const shut = ends.find((levelId) => {
+      const room = roomAt(building, levelId, [riser.x, riser.y]);
+      return !room || room.framing === 'none' || room.framing === 'slab' || building.levelById[levelId].cavityDepthM <= 0;
+    });
+    if (!shut) return [];
+    const figures = { riser: riser.name, level: building.levelById[shut].name };
+    return [finding('riser-ends-nowhere', 'look', subject, figures)];
+  });
+}
+
+function cavities(document: ProjectDocument): Finding[] {
+  return listOf(document, 'levels').flatMap((level) => {
+    if (level.cavityDepthM > 0) return [];
+    const framed = listOf(document, 'rooms').filter(
+      ({ levelId, framing }) => levelId === level.id && framing !== 'none' && framing !== 'slab',
+    );
+    if (framed.length === 0) return [];
+    const operations = [update('levels', level, { cavityDepthM: 0.25 })].filter((operation) => operation !== null);
+    return [
+      finding('cavity-no-height', 'look', { in: 'levels', id: level.id }, { level: level.name, count: framed.length }, [
+        { code: 'give-cavity', figures: { depthM: 0.25 }, operations },
+      ]),
+    ];
+  });
+}

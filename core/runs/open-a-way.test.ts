@@ -1,0 +1,147 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { findingsOf, runChecks } from '../checks/index.ts';
+import { placeDevice } from '../devices/index.ts';
+import type { Outcome } from '../outcome/index.ts';
+import { applyChange, newRiser, update, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { countingIds, smallHouse, twoStoreyHouse } from '../testing/index.ts';
+import { planRuns, waysToOpen } from './index.ts';
+
+function must<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
+  return outcome.value;
+}
+const place = (document: ProjectDocument, typeId: string, at: [number, number], levelId = 'm') =>
+  must(applyChange(document, must(placeDevice(document, { typeId, levelId, at }, countingIds()()))));
+const slab = (walls: Record<string, Partial<Wall>> = {}, rooms: Partial<Room>[] = [{ framing: 'slab' }, {}]) =>
+  smallHouse({ rooms, walls });
+const kinds = (document: ProjectDocument) => waysToOpen(document, document.runs.r1x1).map(({ kind }) => kind);
+const problem = (document: ProjectDocument) => {
+  const [{ wanted }] = planRuns(document);
+  return wanted.ok ? null : wanted.problem;
+};
+
+describe('a run that finds no way', () => {
+  it('under concrete is told so, with the cheapest things that would open a way, each of which does', () => {
+    const document = place(slab(), 'ceiling-speaker', [1, 2]);
+    expect(problem(document)).to.include({ code: 'no-cavity', room: 'Room AA' });
+    const ways = waysToOpen(document, document.runs.r1x1);
+    expect(ways.map(({ kind }) => kind)).to.include.members(['channel', 'lowered-ceiling']);
+    expect(ways.map(({ costM }) => costM)).to.deep.equal([...ways.map(({ costM }) => costM)].sort((a, b) => a - b));
+    for (const { operations } of ways) expect(problem(must(applyChange(document, { operations })))).to.equal(null);
+  });
+
+  it('between levels names the level and is cured by a riser; the finding goes and none comes instead', () => {
+    const house = twoStoreyHouse();
+    // No riser, and upper walls that stand over none of the lower ones.
+    const shut = {
+      ...house,
+      risers: {},
+      walls: Object.fromEntries(
+        Object.entries(house.walls).map(([id, wall]) => [id, wall.levelId === 'u' ? { ...wall, cableMayRun: false } : wall]),
+      ),
+    };
+    const document = place(shut, 'ceiling-camera', [3, 2], 'u');
+    expect(problem(document)).to.deep.include({ code: 'no-route', blocked: 'levels', reached: ['Room CC'] });
+    const finding = findingsOf(runChecks(document), 'r1x1').find(({ check }) => check === 'route-missing')!;
+    expect(finding.cures.map(({ code }) => code)).to.include('open-riser');
+    const cured = must(
+      applyChange(document, { operations: finding.cures.find(({ code }) => code === 'open-riser')!.operations }),
+    );
+    const stops = (of: ProjectDocument) => runChecks(of).filter(({ rank }) => rank === 'stop');
+    console.log(
+      stops(cured).map((f) => f.code),
+      stops(document).map((f) => f.code),
+    );
+    expect(stops(cured).length).to.equal(stops(document).length - 1);
+  });
+
+  it('in a closed wall is opened by opening it, by a channel, or by moving it', () => {
+    const document = place(slab({ south1: { cableMayRun: false, kind: 'closed' } }, [{}, {}]), 'wall-speaker', [2, 0.05]);
+    expect(problem(document)).to.include({ code: 'wall-closed' });
+    expect(kinds(document)).to.include.members(['open-wall', 'channel', 'move-device']);
+    const concrete = place(slab({ south1: { cableMayRun: false, kind: 'concrete' } }, [{}, {}]), 'wall-speaker', [2, 0.05]);
+    expect(kinds(concrete)).to.not.include('open-wall');
+  });
+
+  it('because the rack stands free in its room is cured by moving the rack', () => {
+    const house = smallHouse();
+    const document = place(
+      must(applyChange(house, { operations: [update('racks', house.racks.rack, { x: 7.6, y: 2 })!] })),
+      'ceiling-speaker',
+      [1, 2],
+    );
+    expect(problem(document)).to.include({ code: 'rack-not-at-wall' });
+    expect(kinds(document)[0]).to.equal('move-rack');
+  });
+
+  it('from the garden gets a duct', () => {
+    const document = place(smallHouse(), 'garden-speaker', [-6, 2]);
+    expect(planRuns(document)[0].wanted.ok).to.equal(false);
+    expect(kinds(document)).to.include('duct');
+  });
+
+  it('has nothing to open where it has a way', () => {
+    const document = place(smallHouse(), 'ceiling-speaker', [1, 2]);
+    expect(waysToOpen(document, document.runs.r1x1)).to.deep.equal([]);
+  });
+
+  it('never gets told of a thing that does not help (property)', () => {
+    const framing = fc.constantFrom<Room['framing']>('slab', 'none', 'solid', 'dropped');
+    const at = fc.tuple(fc.double({ min: 0.2, max: 9.9, noNaN: true }), fc.double({ min: 0.2, max: 3.9, noNaN: true }));
+    fc.assert(
+      fc.property(framing, framing, fc.boolean(), at, (west, east, closed, [x, y]) => {
+        const walls = closed ? Object.fromEntries(['south1', 'west', 'middle'].map((id) => [id, { cableMayRun: false }])) : {};
+        const document = place(slab(walls, [{ framing: west }, { framing: east }]), 'ceiling-speaker', [x, y]);
+        for (const { operations } of waysToOpen(document, document.runs.r1x1))
+          expect(problem(must(applyChange(document, { operations })))).to.equal(null);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('what keeps all runs from a way', () => {
+  const codes = (document: ProjectDocument) =>
+    runChecks(document)
+      .filter(({ check }) => check === 'ways-open')
+      .map(({ code, rank }) => `${rank} ${code}`);
+  const riser = (more: object) =>
+    newRiser({ id: 's', name: 'Shaft', x: 9, y: 3, widthM: 0.3, depthM: 0.3, bottomLevelId: 'm', topLevelId: 'u', ...more });
+
+  it('no rack is a stop once there is something to wire', () => {
+    const house = smallHouse();
+    expect(codes({ ...house, racks: {} })).to.deep.equal([]);
+    const placed = place({ ...house, racks: {} }, 'ceiling-speaker', [1, 2]);
+    expect(codes(placed)).to.deep.equal(['stop no-rack']);
+  });
+
+  it('two racks are said, with what goes to each', () => {
+    const house = smallHouse();
+    const two = {
+      ...house,
+      racks: { ...house.racks, other: { ...house.racks.rack, id: 'other', code: 'B', name: 'Rack B', x: 0.4 } },
+    };
+    const findings = runChecks(place(two, 'ceiling-speaker', [1, 2])).filter(({ check }) => check === 'ways-open');
+    expect(findings.map(({ figures }) => [figures.rack, figures.count])).to.deep.equal([
+      ['Rack B', 1],
+      ['Rack A', 0],
+    ]);
+  });
+
+  it('a riser that ends nowhere and one of a single level are told', () => {
+    const house = twoStoreyHouse();
+    expect(codes({ ...house, risers: { s: riser({}) } })).to.deep.equal([]);
+    expect(codes({ ...house, risers: { s: riser({ x: 40 }) } })).to.deep.equal(['look riser-ends-nowhere']);
+    expect(codes({ ...house, risers: { s: riser({ topLevelId: 'm' }) } })).to.deep.equal(['look riser-one-level']);
+  });
+
+  it('a cavity without height is told, and the cure gives it one; other levels are still routed', () => {
+    const house = smallHouse();
+    const flat = place({ ...house, levels: { m: { ...house.levels.m, cavityDepthM: 0 } } }, 'ceiling-speaker', [1, 2]);
+    const finding = runChecks(flat).find(({ code }) => code === 'cavity-no-height')!;
+    const cured = must(applyChange(flat, { operations: finding.cures[0].operations }));
+    expect(codes(cured)).to.deep.equal([]);
+    expect(problem(cured)).to.equal(null);
+  });
+});

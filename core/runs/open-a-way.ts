@@ -1,0 +1,352 @@
+import { attachmentOf, buildingOf, nearestWall, roomAt, wallLength, wallPoint, type Building } from '../building/index.ts';
+import { closestOnSegment, distance2, type Point2 } from '../geometry/index.ts';
+import {
+  applyChange,
+  create,
+  newFeature,
+  newRiser,
+  onLevel,
+  update,
+  type Feature,
+  type Operation,
+  type ProjectDocument,
+  type Room,
+  type Run,
+  type Wall,
+} from '../project/index.ts';
+import { weightsOf } from '../routing/index.ts';
+import { planRun } from './plan-runs.ts';
+
+/** Something that would give a run a way, tried out on the house. */
+export interface OpenedWay {
+  readonly kind: 'riser' | 'channel' | 'open-wall' | 'lowered-ceiling' | 'duct' | 'move-rack' | 'move-device';
+  readonly operations: readonly Operation[];
+  /** What making it and then taking the way costs, m of cable. */
+  readonly costM: number;
+  /** Length of what is made, or how far something is moved, m. */
+  readonly madeM: number;
+}
+
+interface Candidate {
+  readonly kind: OpenedWay['kind'];
+  readonly operations: readonly (Operation | null)[];
+  readonly madeM: number;
+  readonly makingM: number;
+}
+
+/** A new riser: its hole through the floor, framed and closed again, m of cable; and its sides, m. */
+const RISER_MAKING_M = 25;
+const RISER_SIDE_M = 0.3;
+/** A wall opened for a cable along its height, and a ceiling lowered, for each metre. */
+const OPENED_PER_M = 6;
+const LOWERED_PER_M = 8;
+/** A device or a rack that is moved, for each metre, on top of once. */
+const MOVED_ONCE_M = 3;
+const SKIRTING_M = 0.1;
+const FROM_WALL_M = 0.02;
+const NEAR_M = 0.35;
+const FROM_CORNER_M = 0.3;
+
+/**
+ * What would open a way for a run that has none, cheapest first: each is tried on a copy of the house, and only what works is told.
+ * Empty where the run has a way, or nothing that is known here opens one. The same project gives the same list. `id` names what is made.
+ */
+export function waysToOpen(document: ProjectDocument, run: Run, id = `way_${run.id}`): OpenedWay[] {
+  if (planRun(document, run, null).wanted.ok) return [];
+  const found: OpenedWay[] = [];
+  for (const { kind, operations, madeM, makingM } of candidatesFor(document, run, id.slice(0, 40))) {
+    const made = operations.filter((operation) => operation !== null);
+    if (made.length === 0) continue;
+    const applied = applyChange(document, { operations: made });
+    if (!applied.ok) continue;
+    const { wanted } = planRun(applied.value, applied.value.runs[run.id], null);
+    if (wanted.ok) found.push({ kind, operations: made, madeM, costM: makingM + wanted.value.costM });
+  }
+  const best = new Map<OpenedWay['kind'], OpenedWay>();
+  for (const way of found.sort((a, b) => a.costM - b.costM)) if (!best.has(way.kind)) best.set(way.kind, way);
+  return [...best.values()];
+}
+
+function candidatesFor(document: ProjectDocument, run: Run, id: string): Candidate[] {
+  const building = buildingOf(document);
+  const device = document.devices[run.deviceId];
+  const target = run.toDeviceId === null ? document.racks[run.rackId] : document.devices[run.toDeviceId];
+  const at: Point2 = [device.x, device.y];
+  const room = roomAt(building, device.levelId, at);
+  return [
+    ...risers(building, id, device.levelId, target.levelId, [at, [target.x, target.y]]),
+    ...(room ? channels(document, building, id, room, device.levelId, at, device.heightM) : []),
+    ...(room ? [lowered(room)] : []),
+    ...openedWalls(document, building, device.levelId, at),
+    ...(room ? [] : duct(document, building, id, device.levelId, at)),
+    ...movedDevice(document, building, run),
+    ...movedRack(document, building, run),
+  ];
+}
+
+/** A riser between the levels of both ends, at either of them or beside one. */
+function risers(building: Building, id: string, from: string, to: string, near: readonly Point2[]): Candidate[] {
+  if (from === to) return [];
+  const order = (levelId: string) => building.levels.findIndex((level) => level.id === levelId);
+  const [bottom, top] = order(from) < order(to) ? [from, to] : [to, from];
+  const open = (levelId: string, p: Point2) => {
+    const room = roomAt(building, levelId, p);
+    return room !== undefined && room.framing !== 'none' && room.framing !== 'slab';
+  };
+  const spots = near.flatMap(([x, y]) =>
+    [0, 1, 2].flatMap((ring) =>
+      [-1, 0, 1].flatMap((i) => [-1, 0, 1].map((j): Point2 => [x + i * (0.4 + ring), y + j * (0.4 + ring)])),
+    ),
+  );
+  return spots
+    .filter((p) => open(bottom, p) && open(top, p))
+    .slice(0, 6)
+    .map(([x, y]) => ({
+      kind: 'riser' as const,
+      madeM: RISER_SIDE_M,
+      makingM: RISER_MAKING_M,
+      operations: [
+        create(
+          'risers',
+          newRiser({
+            id,
+            name: 'New riser',
+            x: tidy(x),
+            y: tidy(y),
+            widthM: RISER_SIDE_M,
+            depthM: RISER_SIDE_M,
+            bottomLevelId: bottom,
+            topLevelId: top,
+          }),
+        ),
+      ],
+    }));
+}
+
+/** A channel along the sides of the room, from beside the device to a wall that cable may use; over doors it runs at the ceiling. */
+function channels(
+  document: ProjectDocument,
+  building: Building,
+  id: string,
+  room: Room,
+  levelId: string,
+  at: Point2,
+  heightM: number | null,
+): Candidate[] {
+  const { visible } = weightsOf(document.project);
+  const ring = room.polygon as Point2[];
+  const ceilingM = room.ceilingHeightM ?? building.levelById[levelId].ceilingHeightM;
+  const start = placeOnRing(ring, at);
+  const totalM = ringLength(ring);
+  return onLevel(document, 'walls', levelId)
+    .filter((wall) => wall.cableMayRun && isBeside(ring, wall))
+    .flatMap((wall) => {
+      const middle = wallPoint(wall, wallLength(wall) / 2);
+      // Just onto the wall from either corner, and its middle.
+      return [0.3, wallLength(wall) / 2, wallLength(wall) - 0.3]
+        .filter((offsetM) => offsetM > 0 && offsetM < wallLength(wall))
+        .map((offsetM) => (Math.abs(offsetM - wallLength(wall) / 2) < 1e-9 ? middle : wallPoint(wall, offsetM)));
+    })
+    .flatMap((end) => {
+      const goal = placeOnRing(ring, end);
+      const forwardM = (goal - start + totalM) % totalM;
+      return [forwardM, forwardM - totalM].map((alongM) => ({ alongM, lengthM: Math.abs(alongM) }));
+    })
+    .filter(({ lengthM }) => lengthM > 0.1)
+    .sort((a, b) => a.lengthM - b.lengthM)
+    .slice(0, 8)
+    .map(({ alongM, lengthM }): Candidate => {
+      const along = alongRing(ring, start, alongM);
+      // What hangs in the middle of a ceiling is led along the ceiling to the wall first.
+      const points = distance2(at, along[0]) > NEAR_M ? [at, ...along] : along;
+      const atCeiling = heightM === null || points !== along || passesDoor(building, levelId, points);
+      const bottomM = atCeiling ? tidy(ceilingM - 0.06) : SKIRTING_M;
+      const channel: Feature = newFeature({
+        id,
+        levelId,
+        kind: 'surface-channel',
+        name: 'New channel',
+        points: points.map(([x, y]): [number, number] => [tidy(x), tidy(y)]),
+        widthM: 0.04,
+        bottomM,
+        topM: tidy(bottomM + 0.02),
+      });
+      const upM = Math.abs((heightM ?? ceilingM) - bottomM);
+      const madeM = lengthM + upM + (points === along ? 0 : distance2(at, along[0]));
+      return { kind: 'channel', operations: [create('features', channel)], madeM, makingM: madeM * visible };
+    });
+}
+
+const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
+
+const ringLength = (ring: readonly Point2[]) => ring.reduce((sum, p, k) => sum + distance2(p, ring[(k + 1) % ring.length]), 0);
+
+/** Distance along the outline of the place nearest to a point, m. */
+function placeOnRing(ring: readonly Point2[], p: Point2): number {
+  let best = { distanceM: Infinity, place: 0 };
+  let passedM = 0;
+  ring.forEach((a, k) => {
+    const b = ring[(k + 1) % ring.length];
+    const { t, distanceM } = closestOnSegment(p, a, b);
+    const lengthM = distance2(a, b);
+    if (distanceM < best.distanceM) best = { distanceM, place: passedM + t * lengthM };
+    passedM += lengthM;
+  });
+  return best.place;
+}
+
+function pointOnRing(ring: readonly Point2[], place: number): Point2 {
+  const totalM = ringLength(ring);
+  let leftM = ((place % totalM) + totalM) % totalM;
+  for (let k = 0; k < ring.length; k++) {
+    const [a, b] = [ring[k], ring[(k + 1) % ring.length]];
+    const lengthM = distance2(a, b);
+    if (leftM <= lengthM) return [a[0] + ((b[0] - a[0]) * leftM) / lengthM, a[1] + ((b[1] - a[1]) * leftM) / lengthM];
+    leftM -= lengthM;
+  }
+  return ring[0];
+}
+
+/** The outline from a place on, forward or back, with its corners, drawn a hand inside the room. */
+function alongRing(ring: readonly Point2[], start: number, alongM: number): Point2[] {
+  const totalM = ringLength(ring);
+  const corners: number[] = [];
+  let passedM = 0;
+  ring.forEach((a, k) => {
+    corners.push(passedM);
+    passedM += distance2(a, ring[(k + 1) % ring.length]);
+  });
+  const between = corners
+    .map((corner) => (alongM > 0 ? (corner - start + totalM) % totalM : -((start - corner + totalM) % totalM)))
+    .filter((offset) => Math.abs(offset) > 1e-6 && Math.abs(offset) < Math.abs(alongM) - 1e-6)
+    .sort((a, b) => Math.abs(a) - Math.abs(b));
+  const middle: Point2 = [
+    ring.reduce((sum, p) => sum + p[0], 0) / ring.length,
+    ring.reduce((sum, p) => sum + p[1], 0) / ring.length,
+  ];
+  return [0, ...between, alongM].map((offset) => {
+    const [x, y] = pointOnRing(ring, start + offset);
+    const farM = distance2([x, y], middle) || 1;
+    return [x + ((middle[0] - x) * FROM_WALL_M) / farM, y + ((middle[1] - y) * FROM_WALL_M) / farM];
+  });
+}
+
+const isBeside = (ring: readonly Point2[], wall: Wall): boolean => {
+  const p = wallPoint(wall, wallLength(wall) / 2);
+  return ring.some((a, k) => closestOnSegment(p, a, ring[(k + 1) % ring.length]).distanceM < wall.thicknessM / 2 + 0.05);
+};
+
+/** Whether a line along walls at the skirting meets the foot of a door. */
+function passesDoor(building: Building, levelId: string, points: readonly Point2[]): boolean {
+  return (building.wallsByLevel[levelId] ?? []).some((wall) =>
+    (building.openingsByWall[wall.id] ?? []).some((opening) => {
+      if (opening.sillM > SKIRTING_M) return false;
+      const p = wallPoint(wall, opening.offsetM);
+      return points.slice(1).some((b, k) => closestOnSegment(p, points[k], b).distanceM < wall.thicknessM / 2 + NEAR_M);
+    }),
+  );
+}
+
+/** A ceiling hung under the concrete. */
+function lowered(room: Room): Candidate {
+  const madeM = ringLength(room.polygon as Point2[]);
+  return {
+    kind: 'lowered-ceiling',
+    operations: [room.framing === 'dropped' ? null : update('rooms', room, { framing: 'dropped' })],
+    madeM,
+    makingM: madeM * LOWERED_PER_M,
+  };
+}
+
+/** The closed wall behind the device, opened for it: not glass and not concrete. */
+function openedWalls(document: ProjectDocument, building: Building, levelId: string, at: Point2): Candidate[] {
+  const place = nearestWall(building, levelId, at, NEAR_M);
+  if (!place || place.wall.cableMayRun || place.wall.kind === 'glazed' || place.wall.kind === 'concrete') return [];
+  const heightM = building.levelById[levelId].ceilingHeightM;
+  const wall = document.walls[place.wall.id];
+  return [
+    {
+      kind: 'open-wall',
+      operations: [update('walls', wall, { cableMayRun: true })],
+      madeM: heightM,
+      makingM: heightM * OPENED_PER_M,
+    },
+  ];
+}
+
+/** A duct in the ground from something outdoors to the nearest wall of the house. */
+function duct(document: ProjectDocument, building: Building, id: string, levelId: string, at: Point2): Candidate[] {
+  const place = nearestWall(building, levelId, at, 60, (wall) => wall.cableMayRun);
+  if (!place) return [];
+  const { underground } = weightsOf(document.project);
+  const feature = newFeature({
+    id,
+    levelId,
+    kind: 'underground-way',
+    name: 'New duct',
+    points: [
+      [tidy(at[0]), tidy(at[1])],
+      [tidy(place.point[0]), tidy(place.point[1])],
+    ],
+    widthM: 0.05,
+    bottomM: -0.6,
+    topM: -0.55,
+  });
+  return [
+    {
+      kind: 'duct',
+      operations: [create('features', feature)],
+      madeM: place.distanceM,
+      makingM: place.distanceM * underground,
+    },
+  ];
+}
+
+/** The device on the nearest wall that cable may use, clear of openings. */
+function movedDevice(document: ProjectDocument, building: Building, run: Run): Candidate[] {
+  const device = document.devices[run.deviceId];
+  if (attachmentOf(document.deviceTypes[device.typeId]) !== 'wall') return [];
+  const place = nearestWall(building, device.levelId, [device.x, device.y], 3, (wall) => wall.cableMayRun);
+  if (!place) return [];
+  const { wall } = place;
+  const opening = (building.openingsByWall[wall.id] ?? []).find(
+    (one) => Math.abs(one.offsetM - place.offsetM) < one.widthM / 2 + 0.15,
+  );
+  const offsets = opening
+    ? [opening.offsetM - opening.widthM / 2 - 0.2, opening.offsetM + opening.widthM / 2 + 0.2]
+    : [Math.min(Math.max(place.offsetM, FROM_CORNER_M), wallLength(wall) - FROM_CORNER_M)];
+  return offsets
+    .filter((offsetM) => offsetM > 0.05 && offsetM < wallLength(wall) - 0.05)
+    .map((offsetM) => {
+      const [x, y] = wallPoint(wall, offsetM);
+      const movedM = distance2([x, y], [device.x, device.y]);
+      return {
+        kind: 'move-device' as const,
+        operations: [movedM > 1e-6 ? update('devices', device, { x: tidy(x), y: tidy(y) }) : null],
+        madeM: movedM,
+        makingM: MOVED_ONCE_M + movedM,
+      };
+    });
+}
+
+/** The rack against the nearest wall that cable may use. */
+function movedRack(document: ProjectDocument, building: Building, run: Run): Candidate[] {
+  if (run.toDeviceId !== null) return [];
+  const rack = document.racks[run.rackId];
+  if (nearestWall(building, rack.levelId, [rack.x, rack.y], 1, (wall) => wall.cableMayRun)) return [];
+  const place = nearestWall(building, rack.levelId, [rack.x, rack.y], 30, (wall) => wall.cableMayRun);
+  if (!place) return [];
+  const aside = place.wall.thicknessM / 2 + rack.depthM / 2;
+  const farM = place.distanceM || 1;
+  const x = place.point[0] + ((rack.x - place.point[0]) * aside) / farM;
+  const y = place.point[1] + ((rack.y - place.point[1]) * aside) / farM;
+  const movedM = distance2([x, y], [rack.x, rack.y]);
+  return [
+    {
+      kind: 'move-rack',
+      operations: [update('racks', rack, { x: tidy(x), y: tidy(y) })],
+      madeM: movedM,
+      makingM: MOVED_ONCE_M + movedM,
+    },
+  ];
+}

@@ -13,7 +13,7 @@ import {
   type ProjectDocument,
   type Run,
 } from '../project/index.ts';
-import { bundleFor, firstFreeNumber, isKept, runNumberFor } from '../runs/index.ts';
+import { bundleFor, firstFreeNumber, isKept, runNumberFor, spendNumber } from '../runs/index.ts';
 import { platesFollowing } from './plate-mates.ts';
 import { runsFor, usualLegs } from './recipe.ts';
 import { snapDevice } from './snap.ts';
@@ -26,11 +26,11 @@ export interface NewIds {
 
 /**
  * Puts a device of a type on a level, numbers it, and gives it the runs of its cable recipe, home to the nearest rack.
- * Problems: `type-missing`, `level-missing`.
+ * `holder` is one who works without a connection, with device numbers taken along. Problems: `type-missing`, `level-missing`.
  */
 export function placeDevice(
   document: ProjectDocument,
-  wanted: { typeId: string; levelId: string; at: Point2; facingRad?: number },
+  wanted: { typeId: string; levelId: string; at: Point2; facingRad?: number; holder?: string },
   ids: NewIds,
 ): Outcome<{ device: Device; runs: Run[]; operations: Operation[] }> {
   const type = document.deviceTypes[wanted.typeId];
@@ -42,7 +42,7 @@ export function placeDevice(
     id: ids.device,
     typeId: type.id,
     ...place,
-    number: firstFreeNumber(document, place, type.cables.length),
+    number: firstFreeNumber(document, { ...place, typeId: type.id }, type.cables.length, wanted.holder),
     x: snapped.x,
     y: snapped.y,
     heightM: type.defaultHeightM,
@@ -63,7 +63,7 @@ export interface DeviceMove {
  * Moves devices. One that comes into another room takes a number there, and its drafted runs follow;
  * runs already issued keep theirs. A plate goes with its devices where they all move alike. Problems: `record-gone`.
  */
-export function moveDevices(document: ProjectDocument, moves: readonly DeviceMove[]): Outcome<Operation[]> {
+export function moveDevices(document: ProjectDocument, moves: readonly DeviceMove[], holder = ''): Outcome<Operation[]> {
   const operations: (Operation | null)[] = [];
   const moved = new Map<string, Device>();
   let working = document;
@@ -76,7 +76,9 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
     const place = { levelId: device.levelId, roomId: snapped.roomId };
     const runs = listOf(working, 'runs').filter((run) => run.deviceId === device.id);
     const sameRoom = snapped.roomId === device.roomId;
-    const number = sameRoom ? device.number : firstFreeNumber(working, place, Math.max(1, ...runs.map((run) => run.leg)));
+    const number = sameRoom
+      ? device.number
+      : firstFreeNumber(working, { ...place, typeId: device.typeId }, Math.max(1, ...runs.map((run) => run.leg)), holder);
     const next: Device = {
       ...device,
       x,
@@ -94,8 +96,13 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
     const last = move === moves[moves.length - 1];
     if (!last) working = withRecords(working, 'devices', [next]);
     for (const run of runs.filter((r) => !isKept(r))) {
-      const renumbered = { number: runNumberFor(working, next, run.leg), bundle: bundleFor(working, place, run.rackId, next) };
-      operations.push(update('runs', run, renumbered));
+      const renumbered = {
+        number: runNumberFor(working, next, run.leg, run.rackId),
+        bundle: bundleFor(working, place, run.rackId, next),
+        // A label that was printed is not true any more: its number is spent.
+        printedOn: '',
+      };
+      operations.push(spendNumber(working, run), update('runs', run, renumbered));
       if (!last) working = withRecords(working, 'runs', [{ ...run, ...renumbered }]);
     }
   }
@@ -113,5 +120,6 @@ export function removeDevices(document: ProjectDocument, deviceIds: readonly str
       number: issued.number,
       state: issued.state,
     });
-  return fine(deviceIds.flatMap((id) => removeWithDependants(document, 'devices', id)));
+  const spent = listOf(document, 'runs').flatMap((run) => (gone.has(run.deviceId) ? (spendNumber(document, run) ?? []) : []));
+  return fine([...spent, ...deviceIds.flatMap((id) => removeWithDependants(document, 'devices', id))]);
 }

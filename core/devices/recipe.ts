@@ -16,7 +16,7 @@ import {
   type Run,
 } from '../project/index.ts';
 import { stereoLines } from './library/conductor-maps.ts';
-import { bundleFor, isKept, runNumberFor, usualRackSlackM } from '../runs/index.ts';
+import { bundleFor, isKept, runNumberFor, spendNumber, usualRackSlackM } from '../runs/index.ts';
 
 /**
  * Whether the recipes of a library can be followed: every cable and type is there, and no recipe leads back to itself.
@@ -110,7 +110,7 @@ export function runsFor(
     const far = farDevice(document, device, leg);
     return newRun({
       id: id(number),
-      number: runNumberFor(document, device, number),
+      number: runNumberFor(document, device, number, rack.id),
       deviceId: device.id,
       rackId: rack.id,
       leg: number,
@@ -180,7 +180,7 @@ export function changeRecipe(
       if (isKept(run)) kept.push(run);
       else if (!leg) {
         removed.push(run);
-        operations.push(...removeWithDependants(document, 'runs', run.id));
+        operations.push(spendNumber(document, run), ...removeWithDependants(document, 'runs', run.id));
       } else {
         const far = farDevice(document, device, leg);
         const mapId = leg.mapId !== null && Object.hasOwn(document.conductorMaps, leg.mapId) ? leg.mapId : null;

@@ -32,7 +32,7 @@ export function renumberTaken(document: ProjectDocument, change: Pick<Change, 'o
     const device = numbers.get(run.deviceId);
     const fields = operation.op === 'create' ? operation.record : operation.after;
     if (!device || !('number' in fields)) return operation;
-    const number = runNumberFor(working, device, run.leg);
+    const number = runNumberFor(working, device, run.leg, run.rackId);
     if (operation.op === 'create') return { ...operation, record: { ...operation.record, number } };
     return { ...operation, after: { ...operation.after, number } };
   });

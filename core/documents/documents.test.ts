@@ -50,7 +50,7 @@ describe('a place that is not fitted now', () => {
     const row = scheduleOf(prepared, marked).find(({ runId }) => runId === first.id)!;
     expect(row.from).to.match(/\(prepared\)$/);
     expect(scheduleOf(document, marked).some(({ from }) => from.includes('(prepared)'))).to.equal(false);
-    const [label] = labelsOf(prepared, planRuns(prepared), marked).filter(({ runId, end }) => runId === first.id && end === 'B');
+    const [label] = labelsOf(prepared, planRuns(prepared), marked).filter(({ runId, end }) => runId === first.id && end === 'D');
     expect(label.here).to.match(/\(prepared\)$/);
     const sheet = planSheet(prepared, device.levelId, 'A3', planRuns(prepared));
     if (!sheet.ok) throw new Error(sheet.problem.code);
@@ -65,8 +65,8 @@ describe('labels', () => {
     const labels = labelsOf(document, planRuns(document), words);
     expect(labels).to.have.length(2 * rows.length);
     expect(labels.slice(0, 2).map((label) => [label.number, label.end])).to.deep.equal([
-      [rows[0].number, 'A'],
-      [rows[0].number, 'B'],
+      [rows[0].number, 'R'],
+      [rows[0].number, 'D'],
     ]);
     expect(labels[0].here).to.equal(labels[1].there);
     const code = labelCode({ shortId: '7K3MQ', number: 'M-GR-03.1' });
@@ -97,7 +97,7 @@ describe('labels', () => {
     expect([...said('Ceiling speaker')]).to.deep.equal(['red or marked + / black or plain −']);
     expect([...said('Network drop')]).to.deep.equal(['Network, T568B']);
     // A lead that goes on to another device has that device at its other end, not the rack.
-    const [lead] = all.filter(({ here, end }) => end === 'B' && here.includes('over a fireplace'));
+    const [lead] = all.filter(({ here, end }) => end === 'D' && here.includes('over a fireplace'));
     expect(lead.there).to.equal('Room AA · Connection box of a display');
   });
 

@@ -1,13 +1,14 @@
 import { conductorsOf, deviceTitle } from '../devices/index.ts';
 import type { Device, ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
+import { labelFit, type LabelFit } from './fit.ts';
 import { labelCode } from './label-code.ts';
 
-/** One printed label. End A is at the rack, B at the device (ENGINEERING 16.3). */
+/** One printed label. End R is at the rack (or the far device of a jumper), D at the device. */
 export interface CableLabel {
   readonly runId: string;
   readonly number: string;
-  readonly end: 'A' | 'B';
+  readonly end: 'R' | 'D';
   readonly code: string;
   /** Where this end is, where the other is, and what the cable is. */
   readonly here: string;
@@ -18,6 +19,8 @@ export interface CableLabel {
   readonly conductors: string;
   /** Name of its conductor map; empty where it has none. */
   readonly map: string;
+  /** How long a label must be on this cable. */
+  readonly fit: LabelFit;
 }
 
 /** More conductors than this are named by their map: they would not be read on a label. */
@@ -46,11 +49,12 @@ export function labelsOf(
       cable: document.cableTypes[run.cableTypeId].name,
       cutLengthM: length?.cutLengthM ?? null,
       map: map?.name ?? '',
+      fit: labelFit(document.cableTypes[run.cableTypeId].outsideDiameterM),
       conductors: !map ? '' : map.lines.length > MOST_ON_LABEL ? map.name : conductorsOf(map),
     };
     return [
-      { ...common, end: 'A' as const, here: rack, there: place },
-      { ...common, end: 'B' as const, here: place, there: rack },
+      { ...common, end: 'R' as const, here: rack, there: place },
+      { ...common, end: 'D' as const, here: place, there: rack },
     ];
   });
 }

@@ -54,8 +54,8 @@ export const projectHeader = z.strictObject({
   units: z.enum(['metric', 'imperial']),
   jurisdiction: z.enum(JURISDICTIONS),
   numberPattern: words(60, 1)
-    .regex(/\{device\}/, 'must hold {device}')
-    .describe('{level} {room} {device} {leg}'),
+    .regex(/\{(device|port)\}/, 'must hold {device} or {port}')
+    .describe('{level} {room} {system} {type} {device} {leg} {rack} {port}'),
   wasteFactor: z
     .number()
     .min(1)

@@ -3,7 +3,17 @@
 // Start with `planRuns`.
 export { cutLength, LENGTH_STEP_M, type Allowance, type CutLength } from './cut-length.ts';
 export { allowanceOf, slackStyleOf, usualRackSlackM } from './allowance.ts';
-export { firstFreeNumber, formatRunNumber, numberScheme, OUTDOORS_CODE, runNumberFor } from './numbering.ts';
+export {
+  firstFreeNumber,
+  formatRunNumber,
+  numberScheme,
+  OUTDOORS_CODE,
+  reserveBlock,
+  runNumberFor,
+  spendNumber,
+  takenNumbers,
+} from './numbering.ts';
+export { renumberScheme, type Renumbered, type SchemeOutlook } from './renumber-scheme.ts';
 export { bundleFor } from './bundling.ts';
 export { bundleByWay, bundlesOf, MOST_IN_BUNDLE, sharedM, type Bundle } from './bundles.ts';
 export {

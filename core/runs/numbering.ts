@@ -1,4 +1,13 @@
-import { onLevel, type Device, type ProjectDocument } from '../project/index.ts';
+import {
+  create,
+  listOf,
+  onLevel,
+  type Device,
+  type Operation,
+  type ProjectDocument,
+  type Run,
+  type SystemName,
+} from '../project/index.ts';
 
 /** Room code of devices that stand in no room. */
 export const OUTDOORS_CODE = 'EX';
@@ -7,52 +16,142 @@ export const OUTDOORS_CODE = 'EX';
 export interface NumberParts {
   readonly level: string;
   readonly room: string;
+  readonly system: string;
+  readonly type: string;
   readonly device: number;
   readonly leg: number;
+  readonly rack: string;
+  readonly port: number;
 }
 
 /** What a number pattern may hold. */
-export const numberScheme = ['{level}', '{room}', '{device}', '{leg}'] as const;
+export const numberScheme = ['level', 'room', 'system', 'type', 'device', 'leg', 'rack', 'port'] as const;
+
+/** One letter for each system, as numbers say it. */
+export const SYSTEM_LETTERS: Readonly<Record<SystemName, string>> = {
+  sound: 'S',
+  picture: 'P',
+  data: 'D',
+  coax: 'X',
+  control: 'C',
+  shade: 'B',
+  light: 'L',
+  guard: 'G',
+};
 
 /** `{level}-{room}-{device}.{leg}` with `M`, `GR`, 3, 1 gives `M-GR-03.1`. */
 export function formatRunNumber(pattern: string, parts: NumberParts): string {
   return pattern
     .replaceAll('{level}', parts.level)
     .replaceAll('{room}', parts.room)
+    .replaceAll('{system}', parts.system)
+    .replaceAll('{type}', parts.type)
     .replaceAll('{device}', String(parts.device).padStart(2, '0'))
     .replaceAll('{leg}', String(parts.leg))
+    .replaceAll('{rack}', parts.rack)
+    .replaceAll('{port}', String(parts.port).padStart(3, '0'))
     .toUpperCase()
     .replace(/[^A-Z0-9./-]/g, '');
 }
 
-/** The number of a device's leg in the project's scheme. */
-export function runNumberFor(
+type Numbered = Pick<Device, 'levelId' | 'roomId' | 'number' | 'typeId'>;
+
+/** The number of a device's leg in a scheme; `port` is the place among the runs of its rack. */
+export function numberIn(
   document: ProjectDocument,
-  device: Pick<Device, 'levelId' | 'roomId' | 'number'>,
+  pattern: string,
+  device: Numbered,
   leg: number,
+  rackId: string | undefined,
+  port: number,
 ): string {
-  const room = device.roomId === null ? OUTDOORS_CODE : document.rooms[device.roomId].code;
-  return formatRunNumber(document.project.numberPattern, {
+  const type = document.deviceTypes[device.typeId];
+  return formatRunNumber(pattern, {
     level: document.levels[device.levelId].code,
-    room,
+    room: device.roomId === null ? OUTDOORS_CODE : document.rooms[device.roomId].code,
+    system: SYSTEM_LETTERS[type.system],
+    type: type.code,
     device: device.number,
     leg,
+    rack: rackId === undefined ? '' : (document.racks[rackId]?.code ?? ''),
+    port,
   });
 }
 
+/** The number of a device's leg in the project's scheme. Where the scheme counts ports, the lowest one that is free. */
+export function runNumberFor(document: ProjectDocument, device: Numbered, leg: number, rackId?: string): string {
+  const { numberPattern } = document.project;
+  if (!numberPattern.includes('{port}')) return numberIn(document, numberPattern, device, leg, rackId, 0);
+  const taken = takenNumbers(document);
+  for (let port = 1; ; port++) {
+    const number = numberIn(document, numberPattern, device, leg, rackId, port);
+    if (!taken.has(number)) return number;
+  }
+}
+
+const takenOf = new WeakMap<object, { readonly spent: unknown; readonly numbers: ReadonlySet<string> }>();
+
+/** Numbers that cannot be given: those of runs, and those of labels that were printed for runs that are gone. */
+export function takenNumbers(document: ProjectDocument): ReadonlySet<string> {
+  const known = takenOf.get(document.runs);
+  if (known?.spent === document.spentNumbers) return known.numbers;
+  const numbers = new Set<string>();
+  for (const id in document.runs) numbers.add(document.runs[id].number);
+  for (const id in document.spentNumbers) numbers.add(document.spentNumbers[id].number);
+  takenOf.set(document.runs, { spent: document.spentNumbers, numbers });
+  return numbers;
+}
+
 /**
- * The lowest device number of a room that is free and whose run numbers are free too
- * (a run that was issued keeps its number when its device moves away).
+ * The lowest device number of a room that is free and whose run numbers are free too: a run that was issued keeps its number when its
+ * device moves away, and a number that was printed is not given again. `holder` is one who works without a connection: numbers come from
+ * the block that was taken along, and blocks of others are left out.
  */
-export function firstFreeNumber(document: ProjectDocument, place: Pick<Device, 'levelId' | 'roomId'>, legs: number): number {
+export function firstFreeNumber(
+  document: ProjectDocument,
+  place: Pick<Device, 'levelId' | 'roomId' | 'typeId'>,
+  legs: number,
+  holder = '',
+): number {
   const inPlace = (device: Device) =>
     device.roomId === place.roomId && (place.roomId !== null || device.levelId === place.levelId);
   const taken = new Set<number>();
   for (const device of onLevel(document, 'devices', place.levelId)) if (inPlace(device)) taken.add(device.number);
-  const numbers = new Set(Object.values(document.runs).map((run) => run.number));
+  const numbers = takenNumbers(document);
+  const blocks = listOf(document, 'numberBlocks');
+  const own = blocks.filter((block) => holder !== '' && block.holder === holder);
+  const isFree = (number: number) =>
+    !taken.has(number) &&
+    !Array.from({ length: legs }, (_, leg) => runNumberFor(document, { ...place, number }, leg + 1)).some((text) =>
+      numbers.has(text),
+    );
+  for (const { from, to } of own) for (let number = from; number <= to; number++) if (isFree(number)) return number;
   for (let number = 1; ; number++) {
-    if (taken.has(number)) continue;
-    const wanted = Array.from({ length: legs }, (_, leg) => runNumberFor(document, { ...place, number }, leg + 1));
-    if (!wanted.some((text) => numbers.has(text))) return number;
+    const block = blocks.find(({ from, to }) => number >= from && number <= to);
+    if (block) number = block.to;
+    else if (isFree(number)) return number;
   }
+}
+
+/** Device numbers of a block. */
+const BLOCK_SIZE = 40;
+
+/** A block of device numbers that nobody has used, for one who goes without a connection. */
+export function reserveBlock(document: ProjectDocument, holder: string, on: string, id: string): Operation[] {
+  const used = [
+    100,
+    ...listOf(document, 'devices').map(({ number }) => number),
+    ...listOf(document, 'numberBlocks').map(({ to }) => to),
+  ];
+  const from = Math.ceil((Math.max(...used) + 1) / 10) * 10 + 1;
+  if (from + BLOCK_SIZE - 1 > 9999) return [];
+  return [create('numberBlocks', { id, holder, from, to: from + BLOCK_SIZE - 1, on })];
+}
+
+/** Keeps the number of a printed label from being given again; null where none was printed or it is kept already. */
+export function spendNumber(document: ProjectDocument, { number, printedOn }: Run): Operation | null {
+  if (printedOn === '') return null;
+  const id = `s_${[...number].map((letter) => ({ '.': 'd', '/': 's', '-': 'h' })[letter] ?? letter).join('')}`.slice(0, 40);
+  if (Object.hasOwn(document.spentNumbers, id)) return null;
+  return create('spentNumbers', { id, number, on: printedOn });
 }

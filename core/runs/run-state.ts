@@ -13,7 +13,7 @@ import {
 import type { RoutedPath } from '../routing/index.ts';
 import type { CutLength } from './cut-length.ts';
 import { planRun, type PlannedRun } from './plan-runs.ts';
-import { runNumberFor } from './numbering.ts';
+import { runNumberFor, spendNumber, takenNumbers } from './numbering.ts';
 
 /** What a person decides where a kept route differs from the plan. */
 export type StateChoice = 'keep-built' | 'pull-again' | 'move-back';
@@ -45,8 +45,9 @@ export function runState(
     const kept = listOf(document, 'routes').find((route) => route.runId === runId) ?? null;
     if (state === 'drafted') {
       const device = document.devices[run.deviceId];
-      const number = runNumberFor(document, device, run.leg);
-      const free = !Object.values(document.runs).some((other) => other.id !== runId && other.number === number);
+      const number = runNumberFor(document, device, run.leg, run.rackId);
+      const free = number === run.number || !takenNumbers(document).has(number);
+      if (free && number !== run.number) operations.push(spendNumber(document, run));
       if (kept) operations.push(remove('routes', kept));
       operations.push(update('runs', run, { state, number: free ? number : run.number }));
       continue;

@@ -113,9 +113,11 @@ describe('a planned length', () => {
 });
 
 describe('run numbers', () => {
+  const parts = { level: 'M', room: 'GR', system: 'S', type: 'CS', device: 3, leg: 1, rack: 'A', port: 7 };
+
   it('follow the scheme of the project', () => {
-    expect(formatRunNumber('{level}-{room}-{device}.{leg}', { level: 'M', room: 'GR', device: 3, leg: 1 })).to.equal('M-GR-03.1');
-    expect(formatRunNumber('{room}{device}/{leg}', { level: 'M', room: 'GR', device: 12, leg: 2 })).to.equal('GR12/2');
+    expect(formatRunNumber('{level}-{room}-{device}.{leg}', parts)).to.equal('M-GR-03.1');
+    expect(formatRunNumber('{room}{device}/{leg}', { ...parts, device: 12, leg: 2 })).to.equal('GR12/2');
   });
 
   it('are unique, fill gaps, and follow a drafted device into another room', () => {

@@ -10,7 +10,7 @@ const FAINT = '#b9b0a2';
 /** Labels lower than this have no room to spell conductors out, mm. */
 const SPELLED_FROM_MM = 22;
 
-/** A sheet of labels, two for each run side by side: End A at the rack, end B at the device. */
+/** A sheet of labels, two for each run side by side: end R at the rack, end D at the device. */
 export function labelsPdf(
   labels: readonly CableLabel[],
   size: LabelSize,
@@ -43,7 +43,7 @@ function drawLabel(pdf: PDFKit.PDFDocument, label: CableLabel, width: number, he
   const big = height * 0.27;
   const small = height * 0.155;
   const number = fit(pdf.font(FONTS.id), label.number, big, textWidth - big * 1.3);
-  // The end stands in a ring, so that A and B are told apart from across a room.
+  // The end stands in a ring, so that R and D are told apart from across a room.
   const ring = big * 0.52;
   pdf
     .circle(pad + ring, pad + ring, ring)

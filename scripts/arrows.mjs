@@ -23,6 +23,7 @@ const RANK = {
   devices: 6,
   conduits: 7,
   screed: 7,
+  surface: 7,
   labels: 6,
   library: 7,
   survey: 7,

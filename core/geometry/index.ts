@@ -4,6 +4,7 @@
 export { distance2, distance3, nearly, rotate2, samePoint2, tidyM, type Point2, type Point3 } from './vector.ts';
 export { boundsMeet, boundsOf, middleOf, grownBounds, inBounds, type Bounds } from './bounds.ts';
 export { placeLabels, type Box, type LabelWish } from './place-labels.ts';
+export { alongRing, placeOnRing, pointOnRing, ringLength } from './ring.ts';
 export { closestOnSegment, crossingParameters, segmentsCross } from './segment.ts';
 export { centroidOf, chordsOf, isSimplePolygon, levelCrossings, pointInPolygon, polygonArea } from './polygon.ts';
 export { convexHull, outlineGap } from './hull.ts';

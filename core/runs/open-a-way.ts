@@ -1,5 +1,5 @@
 import { attachmentOf, buildingOf, nearestWall, roomAt, wallLength, wallPoint, type Building } from '../building/index.ts';
-import { closestOnSegment, distance2, type Point2 } from '../geometry/index.ts';
+import { alongRing, closestOnSegment, distance2, placeOnRing, ringLength, type Point2 } from '../geometry/index.ts';
 import {
   applyChange,
   create,
@@ -156,7 +156,7 @@ function channels(
     .sort((a, b) => a.lengthM - b.lengthM)
     .slice(0, 8)
     .map(({ alongM, lengthM }): Candidate => {
-      const along = alongRing(ring, start, alongM);
+      const along = besideRing(ring, start, alongM);
       // What hangs in the middle of a ceiling is led along the ceiling to the wall first.
       const points = distance2(at, along[0]) > NEAR_M ? [at, ...along] : along;
       const atCeiling = heightM === null || points !== along || passesDoor(building, levelId, points);
@@ -179,53 +179,13 @@ function channels(
 
 const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
 
-const ringLength = (ring: readonly Point2[]) => ring.reduce((sum, p, k) => sum + distance2(p, ring[(k + 1) % ring.length]), 0);
-
-/** Distance along the outline of the place nearest to a point, m. */
-function placeOnRing(ring: readonly Point2[], p: Point2): number {
-  let best = { distanceM: Infinity, place: 0 };
-  let passedM = 0;
-  ring.forEach((a, k) => {
-    const b = ring[(k + 1) % ring.length];
-    const { t, distanceM } = closestOnSegment(p, a, b);
-    const lengthM = distance2(a, b);
-    if (distanceM < best.distanceM) best = { distanceM, place: passedM + t * lengthM };
-    passedM += lengthM;
-  });
-  return best.place;
-}
-
-function pointOnRing(ring: readonly Point2[], place: number): Point2 {
-  const totalM = ringLength(ring);
-  let leftM = ((place % totalM) + totalM) % totalM;
-  for (let k = 0; k < ring.length; k++) {
-    const [a, b] = [ring[k], ring[(k + 1) % ring.length]];
-    const lengthM = distance2(a, b);
-    if (leftM <= lengthM) return [a[0] + ((b[0] - a[0]) * leftM) / lengthM, a[1] + ((b[1] - a[1]) * leftM) / lengthM];
-    leftM -= lengthM;
-  }
-  return ring[0];
-}
-
-/** The outline from a place on, forward or back, with its corners, drawn a hand inside the room. */
-function alongRing(ring: readonly Point2[], start: number, alongM: number): Point2[] {
-  const totalM = ringLength(ring);
-  const corners: number[] = [];
-  let passedM = 0;
-  ring.forEach((a, k) => {
-    corners.push(passedM);
-    passedM += distance2(a, ring[(k + 1) % ring.length]);
-  });
-  const between = corners
-    .map((corner) => (alongM > 0 ? (corner - start + totalM) % totalM : -((start - corner + totalM) % totalM)))
-    .filter((offset) => Math.abs(offset) > 1e-6 && Math.abs(offset) < Math.abs(alongM) - 1e-6)
-    .sort((a, b) => Math.abs(a) - Math.abs(b));
+/** The outline from a place on, drawn a hand inside the room. */
+function besideRing(ring: readonly Point2[], start: number, alongM: number): Point2[] {
   const middle: Point2 = [
     ring.reduce((sum, p) => sum + p[0], 0) / ring.length,
     ring.reduce((sum, p) => sum + p[1], 0) / ring.length,
   ];
-  return [0, ...between, alongM].map((offset) => {
-    const [x, y] = pointOnRing(ring, start + offset);
+  return alongRing(ring, start, alongM).map(([x, y]) => {
     const farM = distance2([x, y], middle) || 1;
     return [x + ((middle[0] - x) * FROM_WALL_M) / farM, y + ((middle[1] - y) * FROM_WALL_M) / farM];
   });

@@ -1,0 +1,220 @@
+import { buildingOf, nearestWall, openingsOf, roomAt, wallLength, wallPoint, type Building } from '../building/index.ts';
+import { alongRing, closestOnSegment, distance2, placeOnRing, ringLength, type Point2 } from '../geometry/index.ts';
+import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import type { ProjectDocument, Room, Run, Wall } from '../project/index.ts';
+
+/** A run in channels along the skirtings of rooms, m. */
+export interface SurfaceRoute {
+  readonly legs: readonly SurfaceLeg[];
+  /** Channel along skirtings, and up to the device and the rack. */
+  readonly channelM: number;
+  readonly uprightM: number;
+  /** All of it is seen but what lies in the rack's own room. */
+  readonly visibleM: number;
+  readonly insideCorners: number;
+  readonly outsideCorners: number;
+  readonly wallsPierced: number;
+}
+
+/** The part of it in one room. */
+export interface SurfaceLeg {
+  readonly roomId: string;
+  readonly points: readonly Point2[];
+  readonly lengthM: number;
+}
+
+const SKIRTING_M = 0.1;
+/** A hole through a partition beside its corner, so that channel and door are clear of it, m. */
+const FROM_END_M = 0.15;
+
+interface Place {
+  readonly roomId: string;
+  /** Along the outline of the room, m. */
+  readonly at: number;
+}
+interface Crossing {
+  readonly wall: Wall;
+  readonly sides: readonly [Place, Place];
+}
+
+/**
+ * The shortest way in channels along skirtings from the device to the rack, through a hole in each partition on the way; doors are not
+ * crossed at the floor. Both ends on one level. Lengths in metres.
+ * Problems: `surface-other-level`, `outside-rooms`, `surface-no-way`.
+ */
+export function surfaceRoute(document: ProjectDocument, run: Run): Outcome<SurfaceRoute> {
+  const building = buildingOf(document);
+  const device = document.devices[run.deviceId];
+  const far = run.toDeviceId === null ? document.racks[run.rackId] : document.devices[run.toDeviceId];
+  if (device.levelId !== far.levelId) return refuse('surface-other-level', { kind: 'infeasible', field: 'rack' });
+  const level = building.levelById[device.levelId];
+  const [start, end] = [
+    placeIn(building, level.id, [device.x, device.y], device.roomId),
+    placeIn(building, level.id, [far.x, far.y], null),
+  ];
+  if (!start || !end) return refuse('outside-rooms', { kind: 'infeasible', field: 'position' });
+  const crossings = crossingsOn(building, level.id);
+  const path = shortest(document, building, start, end, crossings);
+  if (!path) return refuse('surface-no-way', { kind: 'infeasible', field: 'position' });
+  const legs = path.map(({ from, to }): SurfaceLeg => {
+    const points = along(document, building, from, to)!;
+    return { roomId: from.roomId, points, lengthM: lengthOf(points) };
+  });
+  const deviceM = device.heightM ?? level.ceilingHeightM;
+  const farM = 'entryHeightM' in far ? far.entryHeightM : (far.heightM ?? level.ceilingHeightM);
+  const uprightM = Math.abs(deviceM - SKIRTING_M) + Math.abs(farM - SKIRTING_M);
+  const turns = legs.flatMap(({ points, roomId }) => cornersOf(document.rooms[roomId], points));
+  const channelM = legs.reduce((sum, { lengthM }) => sum + lengthM, 0);
+  const inRackRoom = legs
+    .filter(({ roomId }) => roomId === end.roomId && roomId !== start.roomId)
+    .reduce((sum, l) => sum + l.lengthM, 0);
+  return fine({
+    legs,
+    channelM,
+    uprightM,
+    visibleM: channelM - inRackRoom + Math.abs(deviceM - SKIRTING_M),
+    // Up to the device and to the rack are two corners more.
+    insideCorners: turns.filter((turn) => turn > 0).length + 2,
+    outsideCorners: turns.filter((turn) => turn < 0).length,
+    wallsPierced: legs.length - 1,
+  });
+}
+
+function placeIn(building: Building, levelId: string, p: Point2, roomId: string | null): Place | null {
+  const rooms = building.roomsByLevel[levelId] ?? [];
+  // A rack or a box at a wall may stand on its centre line: the room beside it counts.
+  const room = rooms.find(({ id }) => id === roomId) ?? roomAt(building, levelId, p) ?? roomBeside(building, levelId, p);
+  return room ? { roomId: room.id, at: placeOnRing(room.polygon as Point2[], p) } : null;
+}
+
+function roomBeside(building: Building, levelId: string, p: Point2): Room | undefined {
+  const place = nearestWall(building, levelId, p, 1);
+  if (!place) return undefined;
+  const [nx, ny] = [-(place.wall.b[1] - place.wall.a[1]), place.wall.b[0] - place.wall.a[0]];
+  const length = Math.hypot(nx, ny);
+  const aside = place.wall.thicknessM / 2 + 0.05;
+  return [1, -1]
+    .map((side) =>
+      roomAt(building, levelId, [place.point[0] + (side * nx * aside) / length, place.point[1] + (side * ny * aside) / length]),
+    )
+    .find((room) => room !== undefined);
+}
+
+/** Places where two rooms share a wall: near both ends of it, clear of doors. */
+function crossingsOn(building: Building, levelId: string): Crossing[] {
+  const rooms = building.roomsByLevel[levelId] ?? [];
+  return (building.wallsByLevel[levelId] ?? []).flatMap((wall) => {
+    if (wall.kind === 'glazed' || wall.kind === 'fire') return [];
+    const lengthM = wallLength(wall);
+    const offsets = [wall.thicknessM / 2 + FROM_END_M, lengthM / 2, lengthM - wall.thicknessM / 2 - FROM_END_M];
+    return offsets.flatMap((offsetM): Crossing[] => {
+      if (offsetM <= 0 || offsetM >= lengthM) return [];
+      const inDoor = openingsOf(building, wall).some(
+        (o) => Math.abs(offsetM - o.offsetM) < o.widthM / 2 + 0.05 && o.sillM <= SKIRTING_M,
+      );
+      if (inDoor) return [];
+      const p = wallPoint(wall, offsetM);
+      const beside = rooms.filter(({ polygon }) => placeDistance(polygon as Point2[], p) <= wall.thicknessM / 2 + 0.02);
+      if (beside.length < 2) return [];
+      const [a, b] = beside.map(({ id, polygon }): Place => ({ roomId: id, at: placeOnRing(polygon as Point2[], p) }));
+      return [{ wall, sides: [a, b] }];
+    });
+  });
+}
+
+const placeDistance = (ring: readonly Point2[], p: Point2) =>
+  Math.min(...ring.map((a, k) => closestOnSegment(p, a, ring[(k + 1) % ring.length]).distanceM));
+
+interface Leg {
+  readonly from: Place;
+  readonly to: Place;
+}
+
+/** Cheapest chain of legs from room to room; a hole weighs two metres of channel. */
+function shortest(
+  document: ProjectDocument,
+  building: Building,
+  start: Place,
+  end: Place,
+  crossings: readonly Crossing[],
+): Leg[] | null {
+  const HOLE_M = 2;
+  // A place is a node; from each, every other place of its room is reached along the skirting.
+  const nodes: Place[] = [start, end, ...crossings.flatMap(({ sides }) => sides)];
+  const otherSide = (n: number) => (n < 2 ? -1 : n % 2 === 0 ? n + 1 : n - 1);
+  const cost = nodes.map(() => Infinity);
+  const before = nodes.map(() => -1);
+  const done = nodes.map(() => false);
+  cost[0] = 0;
+  for (;;) {
+    let next = -1;
+    for (let n = 0; n < nodes.length; n++) if (!done[n] && cost[n] < Infinity && (next < 0 || cost[n] < cost[next])) next = n;
+    if (next < 0) return null;
+    if (next === 1) break;
+    done[next] = true;
+    for (let n = 0; n < nodes.length; n++) {
+      if (done[n]) continue;
+      let stepM = Infinity;
+      if (n === otherSide(next)) stepM = HOLE_M;
+      else if (nodes[n].roomId === nodes[next].roomId) {
+        const points = along(document, building, nodes[next], nodes[n]);
+        if (points) stepM = lengthOf(points);
+      }
+      if (cost[next] + stepM < cost[n] - 1e-9) {
+        cost[n] = cost[next] + stepM;
+        before[n] = next;
+      }
+    }
+  }
+  const chain: number[] = [];
+  for (let n = 1; n >= 0; n = before[n]) chain.unshift(n);
+  const legs: Leg[] = [];
+  for (let k = 1; k < chain.length; k++)
+    if (nodes[chain[k - 1]].roomId === nodes[chain[k]].roomId) legs.push({ from: nodes[chain[k - 1]], to: nodes[chain[k]] });
+  return legs;
+}
+
+const lengthOf = (points: readonly Point2[]) => points.slice(1).reduce((sum, p, k) => sum + distance2(points[k], p), 0);
+
+/** The shorter way along the outline of a room that meets no door; null where both do. */
+function along(document: ProjectDocument, building: Building, from: Place, to: Place): Point2[] | null {
+  const room = document.rooms[from.roomId];
+  const ring = room.polygon as Point2[];
+  const totalM = ringLength(ring);
+  const forwardM = (to.at - from.at + totalM) % totalM;
+  const ways = [forwardM, forwardM - totalM]
+    .sort((a, b) => Math.abs(a) - Math.abs(b))
+    .map((byM) => alongRing(ring, from.at, byM));
+  return ways.find((points) => !meetsDoor(building, room, points)) ?? null;
+}
+
+function meetsDoor(building: Building, room: Room, points: readonly Point2[]): boolean {
+  return (building.wallsByLevel[room.levelId] ?? []).some((wall) =>
+    openingsOf(building, wall).some((opening) => {
+      if (opening.sillM > SKIRTING_M) return false;
+      const p = wallPoint(wall, opening.offsetM);
+      return points.slice(1).some((b, k) => closestOnSegment(p, points[k], b).distanceM < wall.thicknessM / 2 + 0.02);
+    }),
+  );
+}
+
+/** Turns of a line along a room's outline: positive where the corner is an inside one. */
+function cornersOf(room: Room, points: readonly Point2[]): number[] {
+  const ring = room.polygon as Point2[];
+  const area = ring.reduce((sum, [x, y], k) => {
+    const [nx, ny] = ring[(k + 1) % ring.length];
+    return sum + x * ny - nx * y;
+  }, 0);
+  const turns: number[] = [];
+  for (let k = 1; k + 1 < points.length; k++) {
+    const [a, b, c] = [points[k - 1], points[k], points[k + 1]];
+    const turn = (b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0]);
+    if (Math.abs(turn) < 1e-6) continue;
+    const index = ring.findIndex((p) => distance2(p, b) < 1e-6);
+    if (index < 0) continue;
+    const [p, q] = [ring[(index + ring.length - 1) % ring.length], ring[(index + 1) % ring.length]];
+    const own = (b[0] - p[0]) * (q[1] - b[1]) - (b[1] - p[1]) * (q[0] - b[0]);
+    turns.push(Math.sign(own) === Math.sign(area) ? 1 : -1);
+  }
+  return turns;
+}

@@ -52,6 +52,29 @@ export const labelsQuery = z.strictObject({
   size: z.enum(['small', 'medium', 'large']).default('medium'),
   paper: z.enum(['A4', 'Letter']).default('A4'),
 });
+export const printLabelsRequest = z.strictObject({
+  runIds: z.array(z.string().max(40)).min(1).max(5000),
+  ends: z
+    .array(z.enum(['R', 'D']))
+    .min(1)
+    .max(2),
+  size: z.enum(['small', 'medium', 'large']).default('medium'),
+});
+export type PrintLabelsRequest = z.infer<typeof printLabelsRequest>;
+
+/** What went to the printer: labels of runs that are still there. */
+export interface PrintLabelsReply {
+  readonly printer: string;
+  readonly labels: number;
+  readonly runIds: readonly string[];
+}
+
+/** Jobs that the simulated printer has taken, newest first. */
+export interface PrinterJobsReply {
+  readonly simulated: boolean;
+  readonly jobs: readonly { readonly id: number; readonly type: string; readonly pages: number }[];
+}
+
 export const siteQuery = z.strictObject({ paper: z.enum(['A4', 'Letter']).default('A4') });
 export const planQuery = z.strictObject({
   level: z.string().max(40),

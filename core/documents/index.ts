@@ -26,6 +26,15 @@ export { platesInOrder, plateSchedule, type PlateColumn, type PlateTable, type P
 export { cutOutTemplate, type CutOutTemplate, type TemplatePaper } from './cut-out-template.ts';
 export { planSheet, SHEET_PAPERS, type PlanSheet, type SheetMark, type SheetPaper } from './plan-sheet.ts';
 export { boredLines, holeSchedule, holeTotals, type BoredLine, type BoredPlace } from './hole-schedule.ts';
+export {
+  cablingReport,
+  type BesideRun,
+  type CablingReport,
+  type LoadedWay,
+  type ReportedBundle,
+  type ReportedSpare,
+} from './cabling-report.ts';
+export { cablingSheet, CABLING_SECTIONS, type CablingTable, type CablingWords } from './cabling-sheet.ts';
 export { penetrationsOf, sealCounts, type Penetration, type SealKind } from './penetrations.ts';
 export { supportsOf, type SupportCount, type Supports } from './supports.ts';
 export { bitsOf, holePlace, holeSheet, type HoleTable, type HoleWords } from './hole-sheet.ts';

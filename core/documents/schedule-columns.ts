@@ -19,6 +19,12 @@ export interface ColumnTitles {
   readonly deviceSlack: string;
   readonly rackSlack: string;
   readonly cutLength: string;
+  readonly least: string;
+  readonly most: string;
+  readonly way: string;
+  readonly holes: string;
+  readonly slackStyle: string;
+  readonly printedOn: string;
   readonly deviceConnector: string;
   readonly farConnector: string;
   readonly conductors: string;
@@ -45,10 +51,16 @@ export function scheduleColumns(units: UnitSystem, titles: ColumnTitles): CsvCol
     { title: `${titles.deviceSlack} (${unit})`, value: (row) => length(row.deviceSlackM) },
     { title: `${titles.rackSlack} (${unit})`, value: (row) => length(row.rackSlackM) },
     { title: `${titles.cutLength} (${unit})`, value: (row) => length(row.cutLengthM) },
+    { title: `${titles.least} (${unit})`, value: (row) => length(row.leastM) },
+    { title: `${titles.most} (${unit})`, value: (row) => length(row.mostM) },
+    { title: titles.way, value: (row) => row.way.replaceAll('+', ', ') },
+    { title: titles.holes, value: (row) => row.holes ?? '' },
+    { title: titles.slackStyle, value: (row) => row.slackStyle },
     { title: titles.deviceConnector, value: (row) => row.deviceConnector },
     { title: titles.farConnector, value: (row) => row.farConnector },
     { title: titles.conductors, value: (row) => row.conductors },
     { title: titles.bundle, value: (row) => row.bundle },
+    { title: titles.printedOn, value: (row) => row.printedOn },
     { title: titles.state, value: (row) => row.state },
     { title: titles.check, value: (row) => row.rank },
   ];

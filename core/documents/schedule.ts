@@ -1,7 +1,8 @@
 import { runChecks, worstRank, type Finding, type Rank } from '../checks/index.ts';
 import { conductorsOf, deviceTitle } from '../devices/index.ts';
-import { listOf, type ProjectDocument, type RunState, type SystemName } from '../project/index.ts';
-import { planRuns, type PlannedRun } from '../runs/index.ts';
+import { buildingOf } from '../building/index.ts';
+import { listOf, type Medium, type ProjectDocument, type RunState, type SlackStyle, type SystemName } from '../project/index.ts';
+import { holesOfRun, planRuns, slackStyleOf, type PlannedRun } from '../runs/index.ts';
 
 /** One row of the cable schedule; lengths in metres, null where the run has no way yet. */
 export interface ScheduleRow {
@@ -24,6 +25,17 @@ export interface ScheduleRow {
   readonly deviceSlackM: number;
   readonly rackSlackM: number;
   readonly cutLengthM: number | null;
+  /** What the cable will turn out to need. */
+  readonly leastM: number | null;
+  readonly mostM: number | null;
+  readonly traced: boolean;
+  /** What it lies in, from the device on: media joined by +. */
+  readonly way: string;
+  /** Holes on its way; null where it has none. */
+  readonly holes: number | null;
+  readonly slackStyle: SlackStyle;
+  /** Day of its labels; empty where none were printed. */
+  readonly printedOn: string;
   readonly deviceConnector: string;
   readonly farConnector: string;
   readonly conductors: string;
@@ -54,7 +66,8 @@ export function scheduleOf(
       else byRun.set(id, [finding]);
     }
   }
-  return runs.map(({ run, device, length }) => {
+  return runs.map((planned) => {
+    const { run, device, length, media } = planned;
     const type = document.deviceTypes[device.typeId];
     const level = document.levels[device.levelId];
     const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
@@ -81,6 +94,13 @@ export function scheduleOf(
       deviceSlackM: length?.deviceSlackM ?? run.deviceSlackM,
       rackSlackM: length?.rackSlackM ?? run.rackSlackM,
       cutLengthM: length?.cutLengthM ?? null,
+      leastM: length?.leastM ?? null,
+      mostM: length?.mostM ?? null,
+      traced: length?.traced ?? false,
+      way: wayOf(media),
+      holes: length ? holeCount(document, planned) : null,
+      slackStyle: slackStyleOf(document.project, run, device),
+      printedOn: run.printedOn,
       deviceConnector: run.deviceConnector,
       farConnector: run.farConnector,
       conductors: run.mapId === null ? '' : conductorsOf(document.conductorMaps[run.mapId]),
@@ -89,6 +109,27 @@ export function scheduleOf(
       rank: worstRank(byRun.get(run.id) ?? []),
     };
   });
+}
+
+const ways = new WeakMap<readonly Medium[], string>();
+
+/** Each medium once, in the order in which the run comes to it. */
+function wayOf(media: readonly Medium[]): string {
+  let way = ways.get(media);
+  if (way === undefined) ways.set(media, (way = [...new Set(media)].join('+')));
+  return way;
+}
+
+const counts = new WeakMap<PlannedRun, { readonly building: object; readonly holes: number }>();
+
+/** Holes of a run; counted again where the run or the house is another one. */
+function holeCount(document: ProjectDocument, planned: PlannedRun): number {
+  const building = buildingOf(document);
+  const known = counts.get(planned);
+  if (known?.building === building) return known.holes;
+  const holes = holesOfRun(document, planned).length;
+  counts.set(planned, { building, holes });
+  return holes;
 }
 
 export type ScheduleGrouping = 'none' | 'room' | 'cable' | 'bundle' | 'level';

@@ -3,13 +3,16 @@ import {
   holeSchedule,
   holeTotals,
   scheduleOf,
-  type BoredPlace,
+  cablingReport,
+  type CablingReport,
   type ScheduleRow,
   type ScheduleWords,
 } from '../documents/index.ts';
 import { clashesOf } from '../mounting/index.ts';
 import { applyChange, listOf, onLevel, type Operation, type ProjectDocument } from '../project/index.ts';
+import { bothRoutes, type BothRoutes } from '../surface/index.ts';
 import {
+  bundleByWay,
   choicesOf,
   compareNumbers,
   keptRoutes,
@@ -17,6 +20,7 @@ import {
   planRuns,
   planRunsInSteps,
   proposeTrunks,
+  renumberScheme,
   type PlannedRun,
 } from '../runs/index.ts';
 import { HeldDraft } from './held-draft.ts';
@@ -127,6 +131,7 @@ export class Following {
     const applied = applyChange(now, { operations });
     const then = applied.ok ? applied.value : now;
     const [before, after] = [planRuns(now), planRuns(then)];
+    const bundles = operations.length > 0 ? bundleByWay(after) : [];
     const wasAt = new Map(before.map((planned) => [planned.run.id, planned.points]));
     const sumOf = (document: ProjectDocument, runs: readonly PlannedRun[], workM: number) => ({
       cutM: runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0),
@@ -134,16 +139,32 @@ export class Following {
       workM,
     });
     return {
-      operations,
+      operations: [...operations, ...bundles],
       now: sumOf(now, before, workNow.totalM),
       then: sumOf(then, after, together.totalM),
       moved: after.filter(({ run, points }) => !samePoints(wasAt.get(run.id) ?? [], points)).length,
     };
   }
 
-  /** Every place that is bored. */
-  holes(): readonly BoredPlace[] {
-    return holeSchedule(this.opened, planRuns(this.opened));
+  /** All that follows from the routes: holes, ways, bundles, seals. */
+  cabling(): CablingReport {
+    return cablingReport(this.opened, planRuns(this.opened));
+  }
+
+  /** Runs by the bundles that their ways make. */
+  bundles(): readonly Operation[] {
+    return bundleByWay(planRuns(this.opened));
+  }
+
+  /** Every run under another number scheme. */
+  scheme(pattern: string): ReturnType<typeof renumberScheme> {
+    return renumberScheme(this.opened, pattern);
+  }
+
+  /** A run in the walls beside the same run on the surface; null where it is gone. */
+  both(runId: string): BothRoutes | null {
+    const run = this.opened.runs[runId];
+    return run ? bothRoutes(this.opened, planRun(this.opened, run, keptRoutes(this.opened.routes).get(run.id) ?? null)) : null;
   }
 
   /** The devices were let go. */

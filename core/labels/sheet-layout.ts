@@ -7,7 +7,8 @@ export const LABEL_SIZES = {
 export type LabelSize = keyof typeof LABEL_SIZES;
 
 const PAPERS = { A4: { widthMm: 210, heightMm: 297 }, Letter: { widthMm: 215.9, heightMm: 279.4 } } as const;
-export type Paper = keyof typeof PAPERS;
+/** Sheets, or a roll of one label after the other. */
+export type Paper = keyof typeof PAPERS | 'Roll';
 
 /** Places of labels on a sheet, mm from the upper left corner. */
 export interface SheetLayout {
@@ -27,8 +28,20 @@ const GAP_MM = 2;
 
 /** As many labels of a size as fit inside 8 mm margins, centred, in an even number of columns so that a pair stays in a row. */
 export function sheetLayout(size: LabelSize, paper: Paper): SheetLayout {
-  const page = PAPERS[paper];
   const label = LABEL_SIZES[size];
+  if (paper === 'Roll')
+    return {
+      pageWidthMm: label.widthMm,
+      pageHeightMm: label.heightMm,
+      columns: 1,
+      rows: 1,
+      labelWidthMm: label.widthMm,
+      labelHeightMm: label.heightMm,
+      leftMm: 0,
+      topMm: 0,
+      gapMm: 0,
+    };
+  const page = PAPERS[paper];
   const fit = (lengthMm: number, eachMm: number) =>
     Math.max(1, Math.floor((lengthMm - 2 * MARGIN_MM + GAP_MM) / (eachMm + GAP_MM)));
   const across = fit(page.widthMm, label.widthMm);

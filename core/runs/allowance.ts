@@ -1,5 +1,16 @@
 import { levelsFromBelow } from '../building/index.ts';
-import type { Device, Fact, ProjectDocument, ProjectHeader, Rack, Run, SlackStyle } from '../project/index.ts';
+import {
+  listOf,
+  update,
+  type Device,
+  type Fact,
+  type Operation,
+  type ProjectDocument,
+  type ProjectHeader,
+  type Rack,
+  type Run,
+  type SlackStyle,
+} from '../project/index.ts';
 import type { Allowance } from './cut-length.ts';
 
 const RACK_UNIT_M = 0.04445;
@@ -48,4 +59,14 @@ export function allowanceOf(document: ProjectDocument, run: Run, device: Device)
   const [low, high] = [Math.min(...places), Math.max(...places)];
   const traced = low >= 0 && [...measured.values()].filter((place) => place >= low && place <= high).length === high - low + 1;
   return { factor: traced ? tracedFactor : wasteFactor, reserveM, traced };
+}
+
+/** Another way to leave cables at a rack: drafted runs that had the slack of the old way get that of the new one. */
+export function setRackSlack(document: ProjectDocument, rack: Rack, slackStyle: Rack['slackStyle']): Operation[] {
+  const [before, after] = [usualRackSlackM(document.project, rack), usualRackSlackM(document.project, { ...rack, slackStyle })];
+  const runs = listOf(document, 'runs').flatMap((run) => {
+    const follows = run.rackId === rack.id && run.toDeviceId === null && run.state === 'drafted' && run.rackSlackM === before;
+    return (follows && update('runs', run, { rackSlackM: after })) || [];
+  });
+  return [update('racks', rack, { slackStyle }) ?? [], runs].flat();
 }

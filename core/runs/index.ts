@@ -2,7 +2,7 @@
 // Not here: finding the way (routing) and electrical checks (checks).
 // Start with `planRuns`.
 export { cutLength, LENGTH_STEP_M, type Allowance, type CutLength } from './cut-length.ts';
-export { allowanceOf, slackStyleOf, usualRackSlackM } from './allowance.ts';
+export { allowanceOf, setRackSlack, slackStyleOf, usualRackSlackM } from './allowance.ts';
 export {
   firstFreeNumber,
   formatRunNumber,

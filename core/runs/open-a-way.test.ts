@@ -49,10 +49,6 @@ describe('a run that finds no way', () => {
       applyChange(document, { operations: finding.cures.find(({ code }) => code === 'open-riser')!.operations }),
     );
     const stops = (of: ProjectDocument) => runChecks(of).filter(({ rank }) => rank === 'stop');
-    console.log(
-      stops(cured).map((f) => f.code),
-      stops(document).map((f) => f.code),
-    );
     expect(stops(cured).length).to.equal(stops(document).length - 1);
   });
 

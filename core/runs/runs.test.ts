@@ -12,6 +12,7 @@ import {
   formatRunNumber,
   planRuns,
   runState,
+  setRackSlack,
   slackStyleOf,
   usualRackSlackM,
   waysOf,
@@ -96,6 +97,14 @@ describe('a planned length', () => {
     // 24 * 0.04445 + 1.5 = 2.57 m, but not less than the project's 3 m; 42 units: 3.37 -> 3.4 m
     expect(rack('slide-out')).to.equal(3);
     expect(usualRackSlackM(house.project, { ...house.racks.rack, units: 42, slackStyle: 'slide-out' })).to.equal(3.4);
+  });
+
+  it('follows its rack to another way of leaving cables, unless somebody has set its slack', () => {
+    const two = apply(place(house, ids, [2, 2]), [update('runs', house.runs.r1x1, { rackSlackM: 4.2 })!]);
+    const after = apply(two, setRackSlack(two, two.racks.rack, 'panel'));
+    expect([after.runs.r1x1.rackSlackM, after.runs.r2x1.rackSlackM]).to.deep.equal([4.2, 1.5]);
+    expect(after.racks.rack.slackStyle).to.equal('panel');
+    expect(setRackSlack(after, after.racks.rack, 'panel')).to.deep.equal([]);
   });
 
   it('is the polyline and the slack, whatever the house (property)', () => {

@@ -85,7 +85,7 @@ function buildApp(
     projectRoutes(database),
     changeRoutes(database),
     pictureRoutes(database),
-    documentRoutes(database),
+    documentRoutes(database, bridge.printer),
     libraryRoutes(database),
     bridge.routes,
   );

@@ -20,13 +20,17 @@ const WIDE: Readonly<Record<string, number>> = {
   link: 2,
   wishes: 1.5,
   seenFrom: 1.5,
+  runs: 2.6,
+  ends: 1.8,
+  product: 1.5,
+  ceilings: 2,
   holes: 1.3,
   inserts: 3,
   box: 1.4,
 };
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
-export type TablesSheet = 'site' | 'trades' | 'plates' | 'holes';
+export type TablesSheet = 'site' | 'trades' | 'plates' | 'holes' | 'cabling';
 
 export interface SheetTable {
   readonly section: string;

@@ -106,6 +106,8 @@ export const survey = {
     isChosen: 'This one holds',
     chooseThis: 'Let this one hold',
     units: 'Rack units',
+    reserved: 'Stays free for later cable',
+    rackSlack: 'Cables are left',
     entryHeight: 'Cables enter at AFF',
     from: 'From',
     to: 'To',

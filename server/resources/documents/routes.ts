@@ -1,6 +1,8 @@
-import { Router, type Request, type Response } from 'express';
-import { labelsQuery, planQuery, siteQuery } from '@dusky-spool/core/contract';
+import express, { Router, type Request, type Response } from 'express';
+import { labelsQuery, printLabelsRequest, planQuery, siteQuery } from '@dusky-spool/core/contract';
 import {
+  cablingReport,
+  cablingSheet,
   cutOutTemplate,
   holeSchedule,
   holeSheet,
@@ -12,18 +14,19 @@ import {
   tradesSheet,
   type ScheduleRow,
 } from '@dusky-spool/core/documents';
-import { labelsOf } from '@dusky-spool/core/labels';
+import { labelsCsv, labelsOf } from '@dusky-spool/core/labels';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
 import { en, words } from '@dusky-spool/texts';
+import type { LabelPrinter } from '../../bridge/index.ts';
 import type { Database } from '../../database/index.ts';
-import { labelsPdf, planPdf, templatePdf, scheduleXlsx, tablesPdf } from '../../documents/index.ts';
-import { parseQuery, PlannedRefusal, requireProject } from '../../http/index.ts';
+import { labelsPdf, labelsSvg, planPdf, templatePdf, scheduleXlsx, tablesPdf } from '../../documents/index.ts';
+import { parseBody, parseQuery, PlannedRefusal, requireProject } from '../../http/index.ts';
 import { fileName } from '../projects/service.ts';
 import { loadDocument } from '../projects/store.ts';
 
 /** What is handed out of a project, made from its state at the moment of asking. */
-export function documentRoutes(database: Database): Router {
+export function documentRoutes(database: Database, printer: LabelPrinter): Router {
   const router = Router();
   const owned = requireProject(database);
   const load = (request: Request) => loadDocument(database, String(request.params.projectId));
@@ -55,6 +58,56 @@ export function documentRoutes(database: Database): Router {
       'application/pdf',
       await labelsPdf(labels, size, paper, document.project.units, document.project.name),
     );
+  });
+  router.get('/projects/:projectId/documents/labels.csv', owned, async (request, response) => {
+    const { document } = await load(request);
+    const csv = labelsCsv(labelsOf(document, planRuns(document), en.terms), en.documents.labelColumns);
+    send(response, document, 'labels.csv', 'text/csv; charset=utf-8', `\uFEFF${csv}`);
+  });
+  router.get('/projects/:projectId/documents/labels.svg', owned, async (request, response) => {
+    const { size, paper } = parseQuery(request, labelsQuery);
+    const { document } = await load(request);
+    const labels = labelsOf(document, planRuns(document), en.terms);
+    send(response, document, 'labels.svg', 'image/svg+xml', labelsSvg(labels, size, paper, document.project.units));
+  });
+  router.post(
+    '/projects/:projectId/documents/print-labels',
+    express.json({ limit: '400kb' }),
+    owned,
+    async (request, response) => {
+      const { runIds, ends, size } = parseBody(request, printLabelsRequest);
+      const { document } = await load(request);
+      const wanted = new Set(runIds);
+      const labels = labelsOf(document, planRuns(document), en.terms).filter(
+        ({ runId, end }) => wanted.has(runId) && ends.includes(end),
+      );
+      if (labels.length === 0) throw new PlannedRefusal({ code: 'record-gone', in: 'runs', id: runIds[0] });
+      await printer.print(await labelsPdf(labels, size, 'Roll', document.project.units, document.project.name));
+      response.json({ printer: printer.name, labels: labels.length, runIds: [...new Set(labels.map(({ runId }) => runId))] });
+    },
+  );
+  router.get('/projects/:projectId/documents/cabling-sheet.pdf', owned, async (request, response) => {
+    const { paper } = parseQuery(request, siteQuery);
+    const { document, revision } = await load(request);
+    const runs = planRuns(document);
+    const { sealKinds, sealStates, members, spareFor: why, made } = en.terms;
+    const { several, notKnown, missing, noWay, unsigned } = en.documents.cabling.words;
+    const tables = cablingSheet(document, cablingReport(document, runs), runs, {
+      kinds: { ...en.terms.features, ...made },
+      members,
+      sealKinds,
+      sealStates,
+      why,
+      several,
+      notKnown,
+      missing,
+      noWay,
+      unsigned,
+      signed: (by, on) => words.t('documents.cabling.words.signed', { by, on }),
+      fromWall: (distance) => words.t('documents.cabling.words.fromWall', { distance }),
+    });
+    const title = { project: document.project, revision, date: today() };
+    send(response, document, 'cabling-sheet.pdf', 'application/pdf', await tablesPdf('cabling', tables, title, paper));
   });
   router.get('/projects/:projectId/documents/plan.pdf', owned, async (request, response) => {
     const { level, paper } = parseQuery(request, planQuery);

@@ -24,7 +24,7 @@ import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
 import { useDerived, useFollowing } from '../state/following.ts';
-import { deviceIds, useProjectParts } from '../state/project.ts';
+import { deviceIds, useProjectParts, numberHolderNow } from '../state/project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
 import { detailAt } from './device-detail.ts';
@@ -308,7 +308,12 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
       const guided = guidedTo(at, event.altKey);
       const placed = placeDevice(
         document,
-        { typeId: tool.type.id, levelId, at: guided.guides.length > 0 ? guided.at : toHandGrid(at, document.project.units) },
+        {
+          typeId: tool.type.id,
+          levelId,
+          at: guided.guides.length > 0 ? guided.at : toHandGrid(at, document.project.units),
+          holder: numberHolderNow(),
+        },
         { device: deviceIds.device(), run: deviceIds.run },
       );
       if (

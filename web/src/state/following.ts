@@ -13,10 +13,11 @@ import {
   type ToldLists,
   type TrunkOutlook,
 } from '@dusky-spool/core/following';
-import type { BoredPlace } from '@dusky-spool/core/documents';
+import type { CablingReport } from '@dusky-spool/core/documents';
 import type { Outcome } from '@dusky-spool/core/outcome';
 import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/project';
-import type { choicesOf, PlannedRun } from '@dusky-spool/core/runs';
+import type { choicesOf, PlannedRun, SchemeOutlook } from '@dusky-spool/core/runs';
+import type { BothRoutes } from '@dusky-spool/core/surface';
 import { takeWorker } from '../workers/start-following.ts';
 import type { FollowingAnswer, FollowingQuestion } from '../workers/following-contract.ts';
 import { useProject, type Preview } from './project.ts';
@@ -268,8 +269,26 @@ export async function askTrunks(newId: string): Promise<TrunkOutlook | null> {
   return follower?.answerTo((id) => ({ ask: 'trunks', id, newId })) ?? null;
 }
 
-/** Every place that is bored. */
-export async function askHoles(): Promise<readonly BoredPlace[]> {
+/** All that follows from the routes: holes, ways, bundles, seals; null while no project is followed. */
+export async function askCabling(): Promise<CablingReport | null> {
   await follower?.caughtUp();
-  return follower?.answerTo((id) => ({ ask: 'holes', id })) ?? [];
+  return follower?.answerTo((id) => ({ ask: 'cabling', id })) ?? null;
+}
+
+/** Runs by the bundles that their ways make. */
+export async function askBundles(): Promise<readonly Operation[]> {
+  await follower?.caughtUp();
+  return follower?.answerTo((id) => ({ ask: 'bundles', id })) ?? [];
+}
+
+/** Every run under another number scheme. */
+export async function askScheme(pattern: string): Promise<Outcome<SchemeOutlook> | null> {
+  await follower?.caughtUp();
+  return follower?.answerTo((id) => ({ ask: 'scheme', id, pattern })) ?? null;
+}
+
+/** A run in the walls beside the same run on the surface. */
+export async function askBoth(runId: string): Promise<BothRoutes | null> {
+  await follower?.caughtUp();
+  return follower?.answerTo((id) => ({ ask: 'both', id, runId })) ?? null;
 }

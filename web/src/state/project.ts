@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import { useSettings } from './settings.ts';
 import { useShallow } from 'zustand/react/shallow';
 import type { ChangesReply, DocumentReply, PictureInfo, StoredChange } from '@dusky-spool/core/contract';
 import { applyChange, idFrom, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
@@ -181,3 +182,9 @@ function keepSoon(projectId: string, { view, revision, pending }: SyncState): vo
 }
 
 window.addEventListener('online', () => void engine?.tryAgain());
+
+/** Whose numbers new devices get: those that were taken along, while there is no connection. */
+export function numberHolderNow(): string {
+  const { sync } = useProject.getState();
+  return !sync || sync.connection === 'online' ? '' : useSettings.getState().numberHolder;
+}

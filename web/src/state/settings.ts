@@ -8,12 +8,24 @@ interface Settings {
   readonly inspectorOpen: boolean;
   /** Kind of zones that the plan shows; null shows none. */
   readonly zones: GroupKind | null;
-  readonly set: (change: Partial<Pick<Settings, 'dusk' | 'ledgerOpen' | 'inspectorOpen' | 'zones'>>) => void;
+  /** Under this name device numbers were taken along for times without a connection. */
+  readonly numberHolder: string;
+  readonly set: (change: Partial<Pick<Settings, 'dusk' | 'ledgerOpen' | 'inspectorOpen' | 'zones' | 'numberHolder'>>) => void;
 }
 
 /** What this browser remembers of how its user likes the screens. */
 export const useSettings = create<Settings>()(
-  persist((set) => ({ dusk: false, ledgerOpen: true, inspectorOpen: true, zones: null, set: (change) => set(change) }), {
-    name: 'spool-settings',
-  }),
+  persist(
+    (set) => ({
+      dusk: false,
+      ledgerOpen: true,
+      inspectorOpen: true,
+      zones: null,
+      numberHolder: '',
+      set: (change) => set(change),
+    }),
+    {
+      name: 'spool-settings',
+    },
+  ),
 );

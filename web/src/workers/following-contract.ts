@@ -16,7 +16,10 @@ export type FollowingQuestion =
   | { readonly ask: 'cures'; readonly id: number; readonly ref: number }
   | { readonly ask: 'choices'; readonly id: number; readonly runId: string }
   | { readonly ask: 'trunks'; readonly id: number; readonly newId: string }
-  | { readonly ask: 'holes'; readonly id: number };
+  | { readonly ask: 'cabling'; readonly id: number }
+  | { readonly ask: 'bundles'; readonly id: number }
+  | { readonly ask: 'scheme'; readonly id: number; readonly pattern: string }
+  | { readonly ask: 'both'; readonly id: number; readonly runId: string };
 
 export type FollowingAnswer =
   | { readonly tell: 'progress'; readonly share: number }

@@ -67,7 +67,10 @@ function asked(question: FollowingQuestion & { readonly id: number }): unknown {
   if (question.ask === 'cures') return following.cures(question.ref);
   if (question.ask === 'choices') return following.choices(question.runId);
   if (question.ask === 'trunks') return following.trunks(() => question.newId);
-  return following.holes();
+  if (question.ask === 'bundles') return following.bundles();
+  if (question.ask === 'scheme') return following.scheme(question.pattern);
+  if (question.ask === 'both') return following.both(question.runId);
+  return following.cabling();
 }
 
 async function answer(question: FollowingQuestion): Promise<void> {

@@ -5,6 +5,7 @@ import {
   JURISDICTIONS,
   listOf,
   removeWithDependants,
+  SLACK_STYLES,
   SPEAKER_COLOURS,
   TRADE_GATES,
   update,
@@ -83,6 +84,36 @@ export function JobFacts({ document }: { readonly document: ProjectDocument }) {
             onChange={(wasteFactor) => wasteFactor !== null && change({ wasteFactor })}
           />
         </label>
+        <NumberField
+          label={text('stage.brief.traced')}
+          value={project.tracedFactor}
+          min={1}
+          max={1.5}
+          step={0.01}
+          onChange={(tracedFactor) => change({ tracedFactor })}
+        />
+        <LengthField
+          label={text('stage.brief.reserve')}
+          valueM={project.reserveM}
+          units={project.units}
+          onChange={(reserveM) => reserveM !== null && change({ reserveM })}
+        />
+        <ChoiceField
+          label={text('stage.brief.slackStyle')}
+          value={project.slackStyle}
+          options={SLACK_STYLES.map((value) => ({ value, label: term(`slackStyles.${value}`) }))}
+          onChange={(slackStyle) => change({ slackStyle })}
+        />
+        {(['channelPerM', 'openingPerM2', 'paintPerM2'] as const).map((rate) => (
+          <NumberField
+            key={rate}
+            label={text(`stage.brief.siteRates.${rate}`)}
+            value={project.siteRates[rate]}
+            min={0}
+            max={10_000}
+            onChange={(value) => change({ siteRates: { ...project.siteRates, [rate]: value } })}
+          />
+        ))}
         <LengthField
           label={text('stage.brief.rackSlack')}
           valueM={project.rackSlackM}

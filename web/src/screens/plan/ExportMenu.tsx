@@ -34,6 +34,12 @@ export function ExportMenu({ projectId, document, levelId }: Props) {
             { key: 'csv', label: text('schedule.csv'), onClick: () => take('documents/schedule.csv') },
             { key: 'xlsx', label: text('schedule.xlsx'), onClick: () => take('documents/schedule.xlsx') },
             { key: 'labels', label: text('schedule.labels'), onClick: () => setAsking('labels') },
+            { key: 'labelsCsv', label: text('schedule.labelsCsv'), onClick: () => take('documents/labels.csv') },
+            {
+              key: 'labelsSvg',
+              label: text('schedule.labelsSvg'),
+              onClick: () => take(`documents/labels.svg?paper=${imperial ? 'Letter' : 'A4'}`),
+            },
             { key: 'plan', label: text('schedule.plan'), onClick: () => setAsking('plan') },
             {
               key: 'trades',
@@ -49,6 +55,11 @@ export function ExportMenu({ projectId, document, levelId }: Props) {
               key: 'holes',
               label: text('schedule.holes'),
               onClick: () => take(`documents/hole-list.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
+            },
+            {
+              key: 'cabling',
+              label: text('schedule.cabling'),
+              onClick: () => take(`documents/cabling-sheet.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
             },
             { type: 'divider' },
             { key: 'file', label: text('schedule.projectFile'), onClick: () => take('file') },

@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input, Select } from 'antd';
 import { groupSchedule, totalsByCable, type ScheduleGrouping, type ScheduleRow } from '@dusky-spool/core/documents';
 import { RUN_STATES, type ProjectDocument } from '@dusky-spool/core/project';
-import { formatCableLength } from '@dusky-spool/core/units';
+import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
 import { useDerived } from '../../state/following.ts';
@@ -25,14 +25,32 @@ interface Props {
   readonly onFold: () => void;
 }
 
-type Column = 'run' | 'from' | 'to' | 'cable' | 'length' | 'bundle' | 'state' | 'check';
-const COLUMNS: readonly Column[] = ['run', 'from', 'to', 'cable', 'length', 'bundle', 'state', 'check'];
+type Column = 'run' | 'from' | 'to' | 'cable' | 'length' | 'range' | 'slack' | 'way' | 'holes' | 'bundle' | 'state' | 'check';
+const BRIEFLY: readonly Column[] = ['run', 'from', 'to', 'cable', 'length', 'bundle', 'state', 'check'];
+const IN_FULL: readonly Column[] = [
+  'run',
+  'from',
+  'to',
+  'cable',
+  'length',
+  'range',
+  'slack',
+  'way',
+  'holes',
+  'bundle',
+  'state',
+  'check',
+];
 const SORTED: Readonly<Record<Column, (row: ScheduleRow) => string | number>> = {
   run: (row) => row.number,
   from: (row) => row.from,
   to: (row) => row.to,
   cable: (row) => row.cable,
   length: (row) => row.cutLengthM ?? -1,
+  range: (row) => row.mostM ?? -1,
+  slack: (row) => row.deviceSlackM + row.rackSlackM,
+  way: (row) => row.way,
+  holes: (row) => row.holes ?? -1,
   bundle: (row) => row.bundle,
   state: (row) => RUN_STATES.indexOf(row.state),
   check: (row) => ['stop', 'look', 'fine'].indexOf(row.rank),
@@ -94,6 +112,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
   const totals = useMemo(() => totalsByCable(document, filtered), [document, filtered]);
   const scroller = useRef<HTMLDivElement>(null);
 
+  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are used in this component only
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
@@ -125,6 +144,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
     onSelect({ kind: 'run', ids }, row.levelId);
   };
   const cutM = filtered.reduce((sum, row) => sum + (row.cutLengthM ?? 0), 0);
+  const columns = full ? IN_FULL : BRIEFLY;
   const filters = find !== '' || cable !== null || state !== null;
 
   return (
@@ -211,11 +231,11 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
           className="grid"
           role="grid"
           aria-rowcount={lines.length + 1}
-          aria-colcount={COLUMNS.length}
+          aria-colcount={columns.length}
           aria-label={text('schedule.title')}
         >
           <div className="grid-row head" role="row" aria-rowindex={1}>
-            {COLUMNS.map((column) => (
+            {columns.map((column) => (
               <button
                 key={column}
                 type="button"
@@ -254,7 +274,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
                 if (line.kind === 'group') {
                   return (
                     <div key={item.key} className="grid-row group" role="row" aria-rowindex={item.index + 2} style={style}>
-                      <div role="gridcell" aria-colspan={COLUMNS.length} className="cell">
+                      <div role="gridcell" aria-colspan={columns.length} className="cell">
                         <b>{line.title}</b> {text('projects.runs', { count: line.count })} ·{' '}
                         {formatCableLength(line.cutLengthM, units)}
                       </div>
@@ -296,6 +316,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
                       {length && full && <LengthBar length={length} units={units} small />}
                       {row.cutLengthM === null ? text('run.noWay') : formatCableLength(row.cutLengthM, units)}
                     </div>
+                    {full && <FullCells row={row} units={units} />}
                     <div role="gridcell" className="cell bundle">
                       {row.bundle}
                     </div>
@@ -333,3 +354,29 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
     </section>
   );
 });
+
+/** What the schedule says of a run's way where there is room for it. */
+function FullCells({ row, units }: { readonly row: ScheduleRow; readonly units: UnitSystem }) {
+  return (
+    <>
+      <div role="gridcell" className="cell range">
+        {row.leastM === null || row.mostM === null
+          ? ''
+          : `${formatCableLength(row.leastM, units)} – ${formatCableLength(row.mostM, units)}`}
+      </div>
+      <div role="gridcell" className="cell slack">
+        {formatCableLength(row.deviceSlackM, units)} + {formatCableLength(row.rackSlackM, units)}
+      </div>
+      <div role="gridcell" className="cell way">
+        {row.way
+          .split('+')
+          .filter(Boolean)
+          .map((medium) => term(`media.${medium}`))
+          .join(', ')}
+      </div>
+      <div role="gridcell" className="cell holes">
+        {row.holes ?? ''}
+      </div>
+    </>
+  );
+}

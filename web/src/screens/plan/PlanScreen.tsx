@@ -37,6 +37,7 @@ const WallView = later(() => import('../walls/WallView.tsx').then((module) => mo
 const CeilingView = later(() => import('../walls/CeilingView.tsx').then((module) => module.CeilingView), WAITING);
 const PlatesScreen = later(() => import('../plates/PlatesScreen.tsx').then((module) => module.PlatesScreen), WAITING);
 const LibraryScreen = later(() => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen), WAITING);
+const LabelsScreen = later(() => import('../labels/LabelsScreen.tsx').then((module) => module.LabelsScreen), null);
 const WaysScreen = later(() => import('../ways/WaysScreen.tsx').then((module) => module.WaysScreen), null);
 
 const SELECT: Tool = { kind: 'select' };
@@ -175,16 +176,12 @@ export function PlanScreen({ projectId, document, stage }: Props) {
         onView={onView}
       />
     );
-  if (view === 'ways' && stage === 'cabling')
-    return (
-      <WaysScreen
-        document={document}
-        onBack={() => go({ view: null })}
-        onRun={(id) =>
-          go({ view: null, selection: { kind: 'run', ids: [id] }, level: document.devices[document.runs[id].deviceId].levelId })
-        }
-      />
-    );
+  const toPlan = () => go({ view: null });
+  const toRun = (id: string) =>
+    go({ view: null, selection: { kind: 'run', ids: [id] }, level: document.devices[document.runs[id].deviceId].levelId });
+  if (view === 'ways' && stage === 'cabling') return <WaysScreen document={document} onBack={toPlan} onRun={toRun} />;
+  if (view === 'labels' && stage === 'cabling')
+    return <LabelsScreen projectId={projectId} document={document} onBack={toPlan} onRun={toRun} />;
   if (library) return <LibraryScreen document={document} onBack={() => go({ view: null })} />;
   return (
     <div className={`plan-screen${inspecting ? '' : ' no-inspector'}`}>
@@ -222,9 +219,14 @@ export function PlanScreen({ projectId, document, stage }: Props) {
               )}
               <HouseSection document={document} levelId={levelId} onPick={onPickLevel} />
               {stage === 'cabling' && (
-                <button type="button" className="plain link to-ways" onClick={() => go({ view: 'ways' })}>
-                  {text('ways.title')}
-                </button>
+                <>
+                  <button type="button" className="plain link to-ways" onClick={() => go({ view: 'ways' })}>
+                    {text('ways.title')}
+                  </button>
+                  <button type="button" className="plain link to-ways" onClick={() => go({ view: 'labels' })}>
+                    {text('labels.title')}
+                  </button>
+                </>
               )}
             </div>
             {!surface && (

@@ -2,9 +2,17 @@ import { Select } from 'antd';
 import { Fragment } from 'react';
 import { findingsOf } from '@dusky-spool/core/checks';
 import type { ToldFinding } from '@dusky-spool/core/following';
-import { listOf, RUN_STATES, update, type ProjectDocument, type Run } from '@dusky-spool/core/project';
+import {
+  listOf,
+  RUN_STATES,
+  SLACK_STYLES,
+  update,
+  type ProjectDocument,
+  type Run,
+  type SlackStyle,
+} from '@dusky-spool/core/project';
 import { HOLE_MEMBERS, type HoleMember } from '@dusky-spool/core/routing';
-import { isKept, runState, type PlannedRun } from '@dusky-spool/core/runs';
+import { isKept, runState, slackStyleOf, usualRackSlackM, type PlannedRun } from '@dusky-spool/core/runs';
 import { formatCableLength } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
 import { later } from '../../app/later.ts';
@@ -12,6 +20,7 @@ import { term, text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
 import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { FindingCard } from '../../ui/FindingCard.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -22,6 +31,10 @@ const RunEnds = later(() => import('./RunEnds.tsx').then((module) => module.RunE
 
 /** Fetched when the first run is looked at. */
 const WayChoices = later(() => import('./WayChoices.tsx').then((module) => module.WayChoices), null);
+
+/** Houses in which a run may go on the surface rather than into the wall. */
+const FINISHED = new Set(['retrofit', 'heritage', 'slab']);
+const BothWays = later(() => import('./BothWays.tsx').then((module) => module.BothWays), null);
 
 interface Props {
   readonly document: ProjectDocument;
@@ -78,6 +91,12 @@ export function RunPanel({ document, planned, onSelect }: Props) {
             <dt className="key allowance">{text('run.allowance')}</dt>
             <dd>{formatCableLength(length.allowanceM, units)}</dd>
           </dl>
+          <p className="faint">
+            {text(length.traced ? 'run.rangeTraced' : 'run.rangeEstimated', {
+              least: formatCableLength(length.leastM, units),
+              most: formatCableLength(length.mostM, units),
+            })}
+          </p>
         </>
       ) : (
         !wanted.ok && (
@@ -104,6 +123,7 @@ export function RunPanel({ document, planned, onSelect }: Props) {
             <dd>{together > 1 ? text('run.bundleOf', { bundle: run.bundle, count: together }) : text('run.alone')}</dd>
           </dl>
           {!kept && <WayChoices document={document} run={run} broken={wanted.value.broken} />}
+          {FINISHED.has(document.project.construction) && run.toDeviceId === null && <BothWays document={document} run={run} />}
           {through('joist') + through('stud') > 0 && <p className="caution">{text('run.boring')}</p>}
           {through('masonry') + through('fire') > 0 && <p className="caution">{text('run.masonryCaution')}</p>}
         </>
@@ -136,6 +156,30 @@ export function RunPanel({ document, planned, onSelect }: Props) {
         </label>
         {!isKept(run) && (
           <>
+            {Object.keys(document.racks).length > 1 && run.toDeviceId === null && (
+              <ChoiceField
+                label={text('run.rack')}
+                value={run.rackId}
+                options={listOf(document, 'racks').map(({ id, name }) => ({ value: id, label: name }))}
+                onChange={(rackId) =>
+                  change(text('run.rack'), { rackId, rackSlackM: usualRackSlackM(document.project, document.racks[rackId]) })
+                }
+              />
+            )}
+            <ChoiceField<SlackStyle | 'usual'>
+              label={text('run.slackStyle')}
+              value={run.slackStyle ?? 'usual'}
+              options={[
+                {
+                  value: 'usual',
+                  label: text('run.slackUsual', {
+                    style: term(`slackStyles.${slackStyleOf(document.project, { ...run, slackStyle: null }, device)}`),
+                  }),
+                },
+                ...SLACK_STYLES.map((value) => ({ value, label: term(`slackStyles.${value}`) })),
+              ]}
+              onChange={(style) => change(text('edit.slack'), { slackStyle: style === 'usual' ? null : style })}
+            />
             <LengthField
               label={text('run.slackDevice')}
               valueM={run.deviceSlackM}

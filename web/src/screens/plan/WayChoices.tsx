@@ -168,6 +168,7 @@ function thingsOf(document: ProjectDocument): { readonly value: string; readonly
     'soffit-way',
     'outside-wall-way',
     'underground-way',
+    'screed-way',
     'surface-channel',
   ]);
   return [

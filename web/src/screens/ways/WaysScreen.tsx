@@ -1,14 +1,20 @@
 import { useEffect, useMemo, useState } from 'react';
-import { Button } from 'antd';
-import { holeTotals, type BoredPlace } from '@dusky-spool/core/documents';
+import { Button, Segmented } from 'antd';
+import { holeTotals, type CablingReport } from '@dusky-spool/core/documents';
 import type { TrunkOutlook } from '@dusky-spool/core/following';
-import { CONSTRUCTIONS, listOf, remove, updateProject, type ProjectDocument } from '@dusky-spool/core/project';
+import { CONSTRUCTIONS, listOf, remove, updateProject, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatCableLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
-import { askHoles, askTrunks, useDerived } from '../../state/following.ts';
+import { askBundles, askCabling, askTrunks, useDerived } from '../../state/following.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { BundleTable } from './BundleTable.tsx';
 import { HoleTable } from './HoleTable.tsx';
+import { LoadTable } from './LoadTable.tsx';
+import { ScreedList } from './ScreedList.tsx';
+import { SealTable } from './SealTable.tsx';
+import { Supports } from './Supports.tsx';
+import { WeightFields } from './WeightFields.tsx';
 
 interface Props {
   readonly document: ProjectDocument;
@@ -16,24 +22,28 @@ interface Props {
   readonly onRun: (runId: string) => void;
 }
 
+type Tab = 'holes' | 'ways' | 'bundles' | 'seals' | 'screed' | 'supports';
+const TABS: readonly Tab[] = ['holes', 'ways', 'bundles', 'seals', 'screed', 'supports'];
+
 /** What all ways come to: metres, holes and who bores them; and the search for ways that runs share. */
 export function WaysScreen({ document, onBack, onRun }: Props) {
   const { edit, showPreview } = useProjectParts('edit', 'showPreview');
   const { runs } = useDerived(document);
-  const [places, setPlaces] = useState<readonly BoredPlace[] | null>(null);
+  const [report, setReport] = useState<CablingReport | null>(null);
+  const [tab, setTab] = useState<Tab>('holes');
   const [outlook, setOutlook] = useState<TrunkOutlook | null>(null);
   const [looking, setLooking] = useState(false);
   const { units } = document.project;
   useEffect(() => {
     let stale = false;
-    void askHoles().then((found) => {
-      if (!stale) setPlaces(found);
+    void askCabling().then((found) => {
+      if (!stale) setReport(found);
     });
     return () => {
       stale = true;
     };
   }, [document]);
-  const totals = useMemo(() => holeTotals(places ?? []), [places]);
+  const totals = useMemo(() => holeTotals(report?.places ?? []), [report]);
   const cutM = runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0);
   const trunks = listOf(document, 'trunks');
   const numbers = useMemo(() => new Map(runs.map(({ run }) => [run.number, run.id])), [runs]);
@@ -41,6 +51,14 @@ export function WaysScreen({ document, onBack, onRun }: Props) {
     setLooking(true);
     setOutlook(await askTrunks(newRecordId('tr')));
     setLooking(false);
+  };
+  const preview = (title: string, operations: readonly Operation[]) => {
+    onBack();
+    showPreview(title, operations);
+  };
+  const goTo = (number: string) => {
+    const id = numbers.get(number);
+    if (id) onRun(id);
   };
   const length = (lengthM: number) => formatCableLength(lengthM, units);
   return (
@@ -70,6 +88,7 @@ export function WaysScreen({ document, onBack, onRun }: Props) {
             }}
           />
           <p className="faint">{text(`ways.constructionHints.${document.project.construction}`)}</p>
+          <WeightFields document={document} onEdit={edit} />
           <h3>{text('ways.shared')}</h3>
           <p>{text(trunks.length > 0 ? 'ways.sharedKept' : 'ways.sharedNone')}</p>
           <div className="panel-buttons">
@@ -124,10 +143,7 @@ export function WaysScreen({ document, onBack, onRun }: Props) {
                   <p>{text('ways.moves', { count: outlook.moved })}</p>
                   <Button
                     type="primary"
-                    onClick={() => {
-                      onBack();
-                      showPreview(text('ways.preview', { count: outlook.moved }), outlook.operations);
-                    }}
+                    onClick={() => preview(text('ways.preview', { count: outlook.moved }), outlook.operations)}
                   >
                     {text('ways.show')}
                   </Button>
@@ -139,21 +155,34 @@ export function WaysScreen({ document, onBack, onRun }: Props) {
           <p className="caution">{text('run.boring')}</p>
           <p className="faint">{text('aid')}</p>
         </section>
-        <section className="ways-holes" aria-label={text('ways.holeList')} tabIndex={0}>
-          <h3>{text('ways.holeList')}</h3>
-          {places === null ? (
+        <section className="ways-holes" aria-label={text(`ways.tabs.${tab}`)} tabIndex={0}>
+          <Segmented
+            value={tab}
+            onChange={setTab}
+            options={TABS.map((value) => ({ value, label: text(`ways.tabs.${value}`) }))}
+            aria-label={text('ways.showing')}
+          />
+          {report === null ? (
             <p className="faint">{text('header.checking')}</p>
-          ) : places.length === 0 ? (
+          ) : tab === 'ways' ? (
+            <LoadTable document={document} report={report} onRun={goTo} onPreview={preview} />
+          ) : tab === 'bundles' ? (
+            <BundleTable
+              document={document}
+              report={report}
+              onRun={goTo}
+              onBundle={() => void askBundles().then((operations) => edit(text('ways.bundleByWay'), operations))}
+            />
+          ) : tab === 'seals' ? (
+            <SealTable document={document} report={report} onEdit={edit} />
+          ) : tab === 'screed' ? (
+            <ScreedList document={document} report={report} onEdit={edit} />
+          ) : tab === 'supports' ? (
+            <Supports document={document} report={report} />
+          ) : report.places.length === 0 ? (
             <p>{text('ways.noHoles')}</p>
           ) : (
-            <HoleTable
-              document={document}
-              places={places}
-              onRun={(number) => {
-                const id = numbers.get(number);
-                if (id) onRun(id);
-              }}
-            />
+            <HoleTable document={document} places={report.places} onRun={goTo} />
           )}
         </section>
       </div>

@@ -17,7 +17,7 @@ import { useProject } from '../../../state/project.ts';
 import { ChoiceField } from '../../../ui/ChoiceField.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
-import { NumberField, WordsField } from '../../../ui/fields.tsx';
+import { NumberField, WordsField, SwitchField } from '../../../ui/fields.tsx';
 import { Head } from './Head.tsx';
 import { OnSite } from './OnSite.tsx';
 import { useChange } from './useChange.ts';
@@ -136,6 +136,9 @@ export function FeaturePanel({ document, feature }: { readonly document: Project
             mayBeEmpty
             onChange={(insideDiameterM) => change({ insideDiameterM })}
           />
+        )}
+        {(feature.kind === 'conduit' || feature.kind === 'underground-way' || feature.kind === 'screed-way') && (
+          <SwitchField label={text('survey.reserved')} value={feature.reserved} onChange={(reserved) => change({ reserved })} />
         )}
         {has('topLevelId') && (
           <ChoiceField

@@ -1,5 +1,14 @@
 import { distance2 } from '@dusky-spool/core/geometry';
-import { OPENING_KINDS, RACK_KINDS, type Opening, type ProjectDocument, type Rack, type Riser } from '@dusky-spool/core/project';
+import { setRackSlack } from '@dusky-spool/core/runs';
+import {
+  OPENING_KINDS,
+  RACK_KINDS,
+  RACK_SLACKS,
+  type Opening,
+  type ProjectDocument,
+  type Rack,
+  type Riser,
+} from '@dusky-spool/core/project';
 import { placeOpening } from '@dusky-spool/core/survey';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
@@ -101,6 +110,7 @@ export function OpeningPanel({ document, opening }: { readonly document: Project
 export function RackPanel({ document, rack }: { readonly document: ProjectDocument; readonly rack: Rack }) {
   const { units } = document.project;
   const change = useChange('racks', rack, rack.name);
+  const edit = useProject((state) => state.edit);
   return (
     <>
       <Head title={rack.name} line={document.levels[rack.levelId].name} />
@@ -147,6 +157,12 @@ export function RackPanel({ document, rack }: { readonly document: ProjectDocume
           subjectId={rack.id}
           field="entryHeightM"
           label={text('survey.entryHeight')}
+        />
+        <ChoiceField
+          label={text('survey.rackSlack')}
+          value={rack.slackStyle}
+          options={RACK_SLACKS.map((value) => ({ value, label: term(`rackSlacks.${value}`) }))}
+          onChange={(slackStyle) => edit(text('survey.rackSlack'), setRackSlack(document, rack, slackStyle))}
         />
       </div>
     </>

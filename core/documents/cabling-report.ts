@@ -1,0 +1,128 @@
+import { bitFor } from '../boring/index.ts';
+import { buildingOf, roomAt } from '../building/index.ts';
+import { proposeConduit, spareConduits, wayLoads, type SpareConduit, type WayLoad } from '../conduits/index.ts';
+import type { ProjectDocument } from '../project/index.ts';
+import { besideMains } from '../routing/index.ts';
+import { bundlesOf, compareNumbers, type PlannedRun } from '../runs/index.ts';
+import { screedWays, type ScreedWay } from '../screed/index.ts';
+import { openedByAll, type Opened } from '../surface/index.ts';
+import { holeSchedule, type BoredPlace } from './hole-schedule.ts';
+import { penetrationsOf, type Penetration } from './penetrations.ts';
+import { supportsOf, type Supports } from './supports.ts';
+
+/** A made way with the numbers of its runs. */
+export type LoadedWay = Omit<WayLoad, 'runs'> & { readonly runs: readonly string[] };
+
+/** A bundle as it is pulled and tagged. */
+export interface ReportedBundle {
+  readonly code: string;
+  readonly rackId: string;
+  /** Numbers in the order in which they leave, seen from the rack. */
+  readonly numbers: readonly string[];
+  /** Room over which the first one leaves; empty where it is not known. */
+  readonly head: string;
+  readonly sharedM: number;
+  readonly cutM: number;
+  readonly diameterM: number;
+  /** Bit for a hole that takes all of it, m; null where it has to be spread over several. */
+  readonly bitM: number | null;
+}
+
+/** A spare conduit that is there or proposed. */
+export interface ReportedSpare extends Pick<SpareConduit, 'why' | 'subject' | 'name'> {
+  readonly servedBy: string | null;
+  readonly size: string;
+  readonly lengthM: number | null;
+  readonly bendsRad: number | null;
+}
+
+/** A run that lies beside mains, or crosses them. */
+export interface BesideRun {
+  readonly number: string;
+  readonly mains: string;
+  readonly parallelM: number;
+  readonly leastM: number;
+  readonly crossingRad: number | null;
+}
+
+/** All that follows from the routes of a project, as plain data. */
+export interface CablingReport {
+  readonly places: readonly BoredPlace[];
+  readonly loads: readonly LoadedWay[];
+  readonly bundles: readonly ReportedBundle[];
+  readonly penetrations: readonly Penetration[];
+  readonly supports: Supports;
+  readonly spares: readonly ReportedSpare[];
+  readonly screed: readonly ScreedWay[];
+  readonly beside: readonly BesideRun[];
+  /** What is opened and patched; null in new framing, where all is open. */
+  readonly opened: Opened | null;
+}
+
+/** Everything that follows from the routes: the same project gives the same report. */
+export function cablingReport(document: ProjectDocument, runs: readonly PlannedRun[]): CablingReport {
+  const places = holeSchedule(document, runs);
+  return {
+    places,
+    loads: wayLoads(document, runs).map(({ runs: through, ...load }) => ({
+      ...load,
+      runs: through.map(({ run }) => run.number),
+    })),
+    bundles: bundles(document, runs),
+    penetrations: penetrationsOf(document, places),
+    supports: supportsOf(document, runs),
+    spares: spares(document),
+    screed: screedWays(document),
+    beside: beside(document, runs),
+    opened: document.project.construction === 'new-framing' ? null : openedByAll(document, runs),
+  };
+}
+
+function bundles(document: ProjectDocument, runs: readonly PlannedRun[]): ReportedBundle[] {
+  const building = buildingOf(document);
+  const levels = [...building.levels].reverse();
+  return bundlesOf(document, runs)
+    .filter(({ members }) => members.length > 1)
+    .map(({ code, rackId, members, head, sharedM, diameterM, holeM }) => {
+      const level = head && (levels.find(({ elevationM }) => elevationM <= head[2] + 1e-6) ?? building.levels[0]);
+      return {
+        code,
+        rackId,
+        numbers: members.map(({ run }) => run.number),
+        head: (level && (roomAt(building, level.id, [head[0], head[1]])?.name ?? level.name)) ?? '',
+        sharedM,
+        cutM: members.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0),
+        diameterM,
+        bitM: bitFor(holeM),
+      };
+    });
+}
+
+const spares = (document: ProjectDocument): ReportedSpare[] =>
+  spareConduits(document).map((spare) => {
+    const { why, subject, name, servedBy } = spare;
+    if (servedBy) return { why, subject, name, servedBy: servedBy.name, size: '', lengthM: null, bendsRad: null };
+    const proposed = proposeConduit(document, spare, 'proposed');
+    return {
+      why,
+      subject,
+      name,
+      servedBy: null,
+      size: proposed?.size.name ?? '',
+      lengthM: proposed?.lengthM ?? null,
+      bendsRad: proposed?.bendsRad ?? null,
+    };
+  });
+
+function beside(document: ProjectDocument, runs: readonly PlannedRun[]): BesideRun[] {
+  const building = buildingOf(document);
+  return runs
+    .flatMap(({ run, points, media }) =>
+      besideMains(building, points, media).flatMap(({ featureId, parallelM, leastM, crossingRad }) =>
+        parallelM > 0 || crossingRad !== null
+          ? [{ number: run.number, mains: document.features[featureId].name, parallelM, leastM, crossingRad }]
+          : [],
+      ),
+    )
+    .sort((a, b) => b.parallelM - a.parallelM || compareNumbers(a.number, b.number));
+}

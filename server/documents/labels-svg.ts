@@ -1,0 +1,70 @@
+import QRCode from 'qrcode';
+import { sheetLayout, type CableLabel, type LabelSize, type Paper } from '@dusky-spool/core/labels';
+import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
+import { words } from '@dusky-spool/texts';
+
+/** Sheets of labels under each other as one drawing in mm, for a cutter or another program: the same places as in the PDF. */
+export function labelsSvg(labels: readonly CableLabel[], size: LabelSize, paper: Paper, units: UnitSystem): string {
+  const sheet = sheetLayout(size, paper);
+  const perPage = sheet.columns * sheet.rows;
+  const pages = Math.max(1, Math.ceil(labels.length / perPage));
+  const height = pages * sheet.pageHeightMm;
+  const drawn = labels.map((label, index) => {
+    const cell = index % perPage;
+    const x = sheet.leftMm + (cell % sheet.columns) * (sheet.labelWidthMm + sheet.gapMm);
+    const top = Math.floor(index / perPage) * sheet.pageHeightMm + sheet.topMm;
+    const y = top + Math.floor(cell / sheet.columns) * (sheet.labelHeightMm + sheet.gapMm);
+    return `<g transform="translate(${mm(x)} ${mm(y)})">${drawnLabel(label, sheet.labelWidthMm, sheet.labelHeightMm, units)}</g>`;
+  });
+  return [
+    '<?xml version="1.0" encoding="UTF-8"?>',
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(sheet.pageWidthMm)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(sheet.pageWidthMm)} ${mm(height)}" font-family="sans-serif" fill="#1d1a22">`,
+    ...drawn,
+    '</svg>',
+    '',
+  ].join('\n');
+}
+
+const mm = (length: number) => String(Math.round(length * 1000) / 1000);
+const escaped = (text: string) =>
+  text.replace(/[&<>"']/g, (letter) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[letter]!);
+
+function drawnLabel(label: CableLabel, width: number, height: number, units: UnitSystem): string {
+  const pad = height * 0.08;
+  const qr = height - 2 * pad;
+  const big = height * 0.24;
+  const small = height * 0.14;
+  const ring = big * 0.56;
+  const lines = [
+    label.here,
+    words.t('documents.labelTo', { there: label.there }),
+    [label.cable, label.cutLengthM === null ? '' : formatCableLength(label.cutLengthM, units)].filter(Boolean).join(' · '),
+  ];
+  const room = width - qr - 3 * pad;
+  const text = (x: number, y: number, size: number, words: string, most: number, bold = false) => {
+    // Letters are about half as wide as they are high: longer words are drawn closer together.
+    const isLong = words.length * size * 0.55 > most;
+    const fit = isLong ? ` textLength="${mm(most)}" lengthAdjust="spacingAndGlyphs"` : '';
+    return `<text x="${mm(x)}" y="${mm(y)}" font-size="${mm(size)}"${bold ? ' font-weight="700"' : ''}${fit}>${escaped(words)}</text>`;
+  };
+  return [
+    `<rect width="${mm(width)}" height="${mm(height)}" rx="1" fill="none" stroke="#b9b0a2" stroke-width="0.15"/>`,
+    `<circle cx="${mm(pad + ring)}" cy="${mm(pad + ring)}" r="${mm(ring)}" fill="none" stroke="#1d1a22" stroke-width="0.3"/>`,
+    `<text x="${mm(pad + ring)}" y="${mm(pad + ring + big * 0.26)}" font-size="${mm(big * 0.72)}" font-weight="700" text-anchor="middle">${label.end}</text>`,
+    text(2 * pad + 2 * ring, pad + big * 0.85, big, label.number, room - 2 * ring - pad, true),
+    ...lines.map((line, k) => text(pad, pad + big * 1.5 + k * small * 1.25, small, line, room, k === 0)),
+    `<path d="${squares(label.code, width - pad - qr, pad, qr)}" fill="#000"/>`,
+  ].join('');
+}
+
+/** The dark squares of a code as one path. */
+function squares(text: string, x: number, y: number, size: number): string {
+  const { modules } = QRCode.create(text, { errorCorrectionLevel: 'M' });
+  const cell = size / modules.size;
+  const parts: string[] = [];
+  for (let row = 0; row < modules.size; row++)
+    for (let column = 0; column < modules.size; column++)
+      if (modules.get(row, column))
+        parts.push(`M${mm(x + column * cell)} ${mm(y + row * cell)}h${mm(cell)}v${mm(cell)}h-${mm(cell)}z`);
+  return parts.join('');
+}

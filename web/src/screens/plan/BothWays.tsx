@@ -1,0 +1,66 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import type { ProjectDocument, Run } from '@dusky-spool/core/project';
+import type { BothRoutes } from '@dusky-spool/core/surface';
+import { formatCableLength } from '@dusky-spool/core/units';
+import { problemSentence } from '@dusky-spool/texts';
+import { text } from '../../app/text.ts';
+import { askBoth } from '../../state/following.ts';
+import { money } from '../../ui/money.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly run: Run;
+}
+
+/** In a finished house: the run in the wall beside the same run on the surface, each with what it opens, shows and costs. */
+export function BothWays({ document, run }: Props) {
+  const [both, setBoth] = useState<BothRoutes | null>(null);
+  const { units, currency } = document.project;
+  if (!both)
+    return (
+      <Button size="small" onClick={() => void askBoth(run.id).then(setBoth)}>
+        {text('both.ask')}
+      </Button>
+    );
+  const { inWall, surface } = both;
+  const on = surface.ok ? surface.value : null;
+  const rows: readonly [string, string, string][] = [
+    [text('both.length'), '', on ? formatCableLength(on.channelM + on.uprightM, units) : ''],
+    [text('both.corners'), '', on ? text('both.cornersOf', { inside: on.insideCorners, outside: on.outsideCorners }) : ''],
+    [
+      text('both.holes'),
+      inWall ? text('both.openings', { count: inWall.openings }) : '',
+      on ? text('both.pierced', { count: on.wallsPierced }) : '',
+    ],
+    [text('both.patched'), inWall ? `${inWall.openedM2.toFixed(2)} m²` : '', ''],
+    [text('both.painted'), inWall ? `${inWall.paintedM2.toFixed(1)} m²` : '', on ? `${on.paintedM2.toFixed(1)} m²` : ''],
+    [text('both.seen'), '', on ? formatCableLength(on.visibleM, units) : ''],
+    [text('both.hours'), inWall ? inWall.hours.toFixed(1) : '', on ? on.hours.toFixed(1) : ''],
+    [text('both.price'), inWall ? `${currency} ${money(inWall.price)}` : '', on ? `${currency} ${money(on.price)}` : ''],
+  ];
+  return (
+    <>
+      <table className="way-table">
+        <thead>
+          <tr>
+            <th />
+            <th scope="col">{text('both.inWall')}</th>
+            <th scope="col">{text('both.onSurface')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, wall, channel]) => (
+            <tr key={name}>
+              <th scope="row">{name}</th>
+              <td>{wall}</td>
+              <td>{channel}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {!surface.ok && <p className="faint">{problemSentence(surface.problem, units)}</p>}
+      <p className="faint">{text('both.band')}</p>
+    </>
+  );
+}

@@ -1,0 +1,73 @@
+import { Button } from 'antd';
+import type { CablingReport } from '@dusky-spool/core/documents';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { formatCableLength, formatLengthFine } from '@dusky-spool/core/units';
+import { text } from '../../app/text.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly report: CablingReport;
+  readonly onRun: (number: string) => void;
+  readonly onBundle: () => void;
+}
+
+const MOST_RUNS = 6;
+
+/** What is pulled together: its order, where it parts, how thick it is and the hole it needs. */
+export function BundleTable({ document, report, onRun, onBundle }: Props) {
+  const { units } = document.project;
+  return (
+    <>
+      <div className="panel-buttons">
+        <Button onClick={onBundle}>{text('ways.bundleByWay')}</Button>
+      </div>
+      <p className="faint">{text('ways.bundleHint')}</p>
+      {report.bundles.length === 0 ? (
+        <p>{text('ways.noBundles')}</p>
+      ) : (
+        <table className="hole-table bundle-table">
+          <thead>
+            <tr>
+              <th scope="col">{text('ways.bundle')}</th>
+              <th scope="col">{text('ways.order')}</th>
+              <th scope="col">{text('ways.parts')}</th>
+              <th scope="col">{text('ways.together')}</th>
+              <th scope="col">{text('ways.diameter')}</th>
+              <th scope="col">{text('ways.bit')}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {report.bundles.map((bundle) => (
+              <tr key={bundle.code}>
+                <td>
+                  <b className="id">{bundle.code}</b>
+                  <br />
+                  <span className="faint">
+                    {text('ways.cablesIn', { count: bundle.numbers.length })} → {document.racks[bundle.rackId]?.name}
+                  </span>
+                </td>
+                <td>
+                  {bundle.numbers.slice(0, MOST_RUNS).map((number) => (
+                    <button key={number} type="button" className="plain link id" onClick={() => onRun(number)}>
+                      {number}
+                    </button>
+                  ))}
+                  {bundle.numbers.length > MOST_RUNS && (
+                    <span> {text('ways.more', { count: bundle.numbers.length - MOST_RUNS })}</span>
+                  )}
+                </td>
+                <td>{bundle.head === '' ? text('ways.partsNowhere') : bundle.head}</td>
+                <td className="figure">{formatCableLength(bundle.sharedM, units)}</td>
+                <td className="figure">{formatLengthFine(bundle.diameterM, units)}</td>
+                <td className="figure">
+                  {bundle.bitM === null ? text('ways.severalHoles') : formatLengthFine(bundle.bitM, units)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="caution">{text('ways.poeCaution')}</p>
+    </>
+  );
+}

@@ -1,0 +1,91 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import type { CablingReport } from '@dusky-spool/core/documents';
+import type { Operation, ProjectDocument } from '@dusky-spool/core/project';
+import { signWay, type ScreedWay } from '@dusky-spool/core/screed';
+import type { Outcome } from '@dusky-spool/core/outcome';
+import { formatCableLength, formatLength, formatLengthFine } from '@dusky-spool/core/units';
+import { term, text } from '../../app/text.ts';
+import { newRecordId } from '../../state/project.ts';
+import { today } from '../../state/today.ts';
+import { WordsField } from '../../ui/fields.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly report: CablingReport;
+  readonly onEdit: (title: string, operations: Outcome<Operation[]>) => boolean;
+}
+
+/** Ways in the screed: what is dimensioned, photographed and signed before the pour. */
+export function ScreedList({ document, report, onEdit }: Props) {
+  return (
+    <>
+      <p className="caution">{text('ways.screedCaution')}</p>
+      {report.screed.length === 0 && <p>{text('ways.noScreed')}</p>}
+      {report.screed.map((way) => (
+        <ScreedCard key={way.feature.id} document={document} way={way} onEdit={onEdit} />
+      ))}
+    </>
+  );
+}
+
+function ScreedCard({ document, way, onEdit }: Omit<Props, 'report'> & { readonly way: ScreedWay }) {
+  const { units } = document.project;
+  const { feature, lengthM, coverM, crossings, stubUps, sign } = way;
+  const [by, setBy] = useState('');
+  const [photo, setPhoto] = useState('');
+  return (
+    <section className="screed-card">
+      <h4>
+        {feature.name || term('features.screed-way')} <span className="faint">{document.levels[feature.levelId]?.name}</span>
+      </h4>
+      <dl className="figures">
+        <dt>{text('ways.length')}</dt>
+        <dd>{formatCableLength(lengthM, units)}</dd>
+        <dt>{text('ways.cover')}</dt>
+        <dd>{formatLengthFine(coverM, units)}</dd>
+        {stubUps.map(({ at, fromWalls }, n) => (
+          <div key={at.join()} className="contents">
+            <dt>{text('ways.stubUp', { n: n + 1 })}</dt>
+            <dd>
+              {fromWalls.length === 0
+                ? text('ways.notKnown')
+                : text('ways.fromWalls', {
+                    distances: fromWalls.map(({ distanceM }) => formatLength(distanceM, units)).join(' / '),
+                  })}
+            </dd>
+          </div>
+        ))}
+        {crossings.map(({ featureId, gapM }) => (
+          <div key={featureId} className="contents">
+            <dt>
+              {text('ways.crosses', {
+                name: document.features[featureId].name || term(`features.${document.features[featureId].kind}`),
+              })}
+            </dt>
+            <dd>{gapM < 0 ? text('ways.sameHeight') : text('ways.gap', { gap: formatLengthFine(gapM, units) })}</dd>
+          </div>
+        ))}
+      </dl>
+      {sign ? (
+        <p className="signed">{text('ways.signedBy', { by: sign.by, on: sign.on, photo: sign.photo })}</p>
+      ) : (
+        <div className="fields">
+          <WordsField label={text('ways.by')} max={60} value={by} onChange={setBy} />
+          <WordsField label={text('ways.photo')} max={200} value={photo} onChange={setPhoto} />
+          <Button
+            type="primary"
+            onClick={() =>
+              onEdit(
+                text('ways.signTitle'),
+                signWay(document, feature.id, { by, on: today(), photo, note: '' }, newRecordId('sg')),
+              )
+            }
+          >
+            {text('ways.sign')}
+          </Button>
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,152 @@
+import { Select } from 'antd';
+import { useState } from 'react';
+import { holePlace, sealCounts, type BoredLine, type CablingReport, type Penetration } from '@dusky-spool/core/documents';
+import { create, SEAL_STATES, update, type Operation, type ProjectDocument, type Seal } from '@dusky-spool/core/project';
+import { term, text } from '../../app/text.ts';
+import { newRecordId } from '../../state/project.ts';
+import { today } from '../../state/today.ts';
+import { WordsField } from '../../ui/fields.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly report: CablingReport;
+  readonly onEdit: (title: string, operations: readonly Operation[]) => void;
+}
+
+/** Every place that has to be closed again: what closes it, whether it is closed, by whom. */
+export function SealTable({ document, report, onEdit }: Props) {
+  const [open, setOpen] = useState<string | null>(null);
+  const [only, setOnly] = useState<'all' | 'open'>('all');
+  const counts = sealCounts(report.penetrations);
+  const shown = report.penetrations.filter(({ seal }) => only === 'all' || (seal?.state ?? 'open') === 'open');
+  const write = (one: Penetration, change: Partial<Seal>) => {
+    const { seal, member, at, levelId, assembly, family } = one;
+    if (seal) {
+      const operation = update('seals', seal, change);
+      if (operation) onEdit(text('ways.sealed'), [operation]);
+      return;
+    }
+    const [x, y, z] = at;
+    const fresh: Seal = {
+      id: newRecordId('sl'),
+      levelId,
+      member,
+      at: [x, y, z],
+      assembly,
+      product: family,
+      system: '',
+      state: 'open',
+      by: '',
+      on: '',
+      photo: '',
+      note: '',
+      ...change,
+    };
+    onEdit(text('ways.sealed'), [create('seals', fresh)]);
+  };
+  return (
+    <>
+      <p className={counts.open > 0 ? 'seal-count open' : 'seal-count'} role="status">
+        <b>{text('ways.sealsOpen', { count: counts.open })}</b> · {counts.sealed} {term('sealStates.sealed')} · {counts.inspected}{' '}
+        {term('sealStates.inspected')}
+        <Select
+          size="small"
+          aria-label={text('ways.showing')}
+          value={only}
+          onChange={setOnly}
+          options={(['all', 'open'] as const).map((value) => ({ value, label: text(`ways.sealFilter.${value}`) }))}
+        />
+      </p>
+      <p className="caution">{text('ways.sealCaution')}</p>
+      <table className="hole-table seal-table">
+        <thead>
+          <tr>
+            <th scope="col">{text('ways.pierced')}</th>
+            <th scope="col">{text('ways.place')}</th>
+            <th scope="col">{text('ways.sealKind')}</th>
+            <th scope="col">{text('ways.cables')}</th>
+            <th scope="col">{text('ways.sealState')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((one) => {
+            const key = `${one.member}${one.at.join()}`;
+            const line = { first: one, last: one, count: 1 } as unknown as BoredLine;
+            return [
+              <tr key={key} className={one.kind === 'fire-stop' && (one.seal?.state ?? 'open') === 'open' ? 'asks' : ''}>
+                <td>{term(`members.${one.member}`)}</td>
+                <td>
+                  {document.levels[one.levelId]?.name} ·{' '}
+                  {holePlace(document, { ...line, first: { ...one, roomId: null } as never, last: one as never }, (room) =>
+                    text('ways.wallOf', { room }),
+                  )}
+                </td>
+                <td>
+                  {term(`sealKinds.${one.kind}`)}
+                  <br />
+                  <span className="faint">{one.seal?.product || one.family}</span>
+                </td>
+                <td className="figure">{one.runs.length}</td>
+                <td>
+                  <Select
+                    size="small"
+                    aria-label={`${term(`members.${one.member}`)}: ${text('ways.sealState')}`}
+                    value={one.seal?.state ?? 'open'}
+                    onChange={(state) => write(one, { state, on: state === 'open' ? '' : today() })}
+                    options={SEAL_STATES.map((value) => ({ value, label: term(`sealStates.${value}`) }))}
+                  />{' '}
+                  <button
+                    type="button"
+                    className="plain link"
+                    aria-expanded={open === key}
+                    onClick={() => setOpen(open === key ? null : key)}
+                  >
+                    {text('ways.details')}
+                  </button>
+                </td>
+              </tr>,
+              open === key && (
+                <tr key={`${key}-more`} className="seal-more">
+                  <td colSpan={5}>
+                    <div className="fields">
+                      <WordsField
+                        label={text('ways.assembly')}
+                        max={120}
+                        value={one.seal?.assembly ?? one.assembly}
+                        onChange={(assembly) => write(one, { assembly })}
+                      />
+                      <WordsField
+                        label={text('ways.product')}
+                        max={120}
+                        value={one.seal?.product ?? one.family}
+                        onChange={(product) => write(one, { product })}
+                      />
+                      <WordsField
+                        label={text('ways.system')}
+                        max={60}
+                        value={one.seal?.system ?? ''}
+                        onChange={(system) => write(one, { system })}
+                      />
+                      <WordsField
+                        label={text('ways.by')}
+                        max={60}
+                        value={one.seal?.by ?? ''}
+                        onChange={(by) => write(one, { by })}
+                      />
+                      <WordsField
+                        label={text('ways.photo')}
+                        max={200}
+                        value={one.seal?.photo ?? ''}
+                        onChange={(photo) => write(one, { photo })}
+                      />
+                    </div>
+                  </td>
+                </tr>
+              ),
+            ];
+          })}
+        </tbody>
+      </table>
+    </>
+  );
+}

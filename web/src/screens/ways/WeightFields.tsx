@@ -1,0 +1,63 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import { updateProject, WEIGHT_NAMES, type Operation, type ProjectDocument, type WeightName } from '@dusky-spool/core/project';
+import { BARRED_M, weightsOf } from '@dusky-spool/core/routing';
+import { text } from '../../app/text.ts';
+import { NumberField } from '../../ui/fields.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly onEdit: (title: string, operations: readonly Operation[]) => void;
+}
+
+/** What a way costs in this project, in metres of cable: as its construction has it, with what the firm has changed. */
+export function WeightFields({ document, onEdit }: Props) {
+  const { project } = document;
+  const [open, setOpen] = useState(false);
+  const usual = weightsOf({ construction: project.construction, routeWeights: {} });
+  const changed = Object.keys(project.routeWeights).length;
+  const write = (routeWeights: typeof project.routeWeights) => {
+    const operation = updateProject(project, { routeWeights });
+    if (operation) onEdit(text('ways.weights'), [operation]);
+  };
+  const set = (name: WeightName, value: number) => {
+    const { [name]: _was, ...others } = project.routeWeights;
+    write(value === usual[name] ? others : { ...others, [name]: value });
+  };
+  return (
+    <div className="weights">
+      <button type="button" className="plain link" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {text('ways.weights')}
+        {changed > 0 && ` · ${text('ways.weightsChanged', { count: changed })}`}
+      </button>
+      {open && (
+        <>
+          <p className="faint">{text('ways.weightsHint')}</p>
+          <div className="fields">
+            {WEIGHT_NAMES.map((name) =>
+              usual[name] >= BARRED_M ? (
+                <p key={name} className="faint">
+                  {text(`ways.weightNames.${name}`)}: {text('ways.barred')}
+                </p>
+              ) : (
+                <NumberField
+                  key={name}
+                  label={text(`ways.weightNames.${name}`)}
+                  value={project.routeWeights[name] ?? usual[name]}
+                  min={0}
+                  max={1000}
+                  onChange={(value) => set(name, value)}
+                />
+              ),
+            )}
+          </div>
+          {changed > 0 && (
+            <Button size="small" onClick={() => write({})}>
+              {text('ways.weightsBack')}
+            </Button>
+          )}
+        </>
+      )}
+    </div>
+  );
+}

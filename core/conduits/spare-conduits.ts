@@ -1,6 +1,6 @@
 import { attachmentOf, buildingOf, levelsFromBelow } from '../building/index.ts';
 import { deviceTitle } from '../devices/index.ts';
-import type { Point2, Point3 } from '../geometry/index.ts';
+import type { Point2 } from '../geometry/index.ts';
 import {
   create,
   listOf,
@@ -30,6 +30,8 @@ export interface SpareConduit {
 
 /** A conduit this near to a place serves it, m. */
 const SERVES_M = 1;
+/** Its end above the ceiling or under the floor of the place counts, m. */
+const STOREY_M = 2.2;
 
 const PICTURE = /display|projector/;
 
@@ -37,15 +39,20 @@ const PICTURE = /display|projector/;
 export function spareConduits(document: ProjectDocument): SpareConduit[] {
   const rack = listOf(document, 'racks')[0];
   if (!rack) return [];
-  const conduits = listOf(document, 'features').filter(({ kind }) => kind === 'conduit' || kind === 'screed-way');
-  const served = (levelId: string, p: Point2) =>
-    conduits.find(
-      (conduit) =>
-        (conduit.levelId === levelId || conduit.topLevelId === levelId) &&
-        [conduit.points[0], conduit.points[conduit.points.length - 1]].some(
-          (end) => Math.hypot(end[0] - p[0], end[1] - p[1]) <= SERVES_M,
+  const conduits = listOf(document, 'features').filter(({ kind }) => kind === 'conduit');
+  const building = buildingOf(document);
+  const served = (levelId: string, p: Point2, heightM: number | null) => {
+    const { elevationM, ceilingHeightM } = building.levelById[levelId];
+    const z = elevationM + (heightM ?? ceilingHeightM);
+    return (
+      conduits.find((conduit) =>
+        cornersOf(building, conduit).some(
+          ([x, y, cornerZ], k, all) =>
+            (k === 0 || k === all.length - 1) && Math.hypot(x - p[0], y - p[1]) <= SERVES_M && Math.abs(cornerZ - z) <= STOREY_M,
         ),
-    ) ?? null;
+      ) ?? null
+    );
+  };
   const wanted: SpareConduit[] = [];
   for (const device of listOf(document, 'devices')) {
     const type = document.deviceTypes[device.typeId];
@@ -55,7 +62,7 @@ export function spareConduits(document: ProjectDocument): SpareConduit[] {
       subject: { in: 'devices', id: device.id },
       name: deviceTitle(device, type),
       place: endOf(document, device),
-      servedBy: served(device.levelId, [device.x, device.y]),
+      servedBy: served(device.levelId, [device.x, device.y], device.heightM),
     });
   }
   for (const attic of listOf(document, 'features').filter(({ kind }) => kind === 'attic')) {
@@ -80,7 +87,7 @@ export function spareConduits(document: ProjectDocument): SpareConduit[] {
       },
       name: '',
       place: endOf(document, outdoors),
-      servedBy: through ?? served(outdoors.levelId, [outdoors.x, outdoors.y]),
+      servedBy: through ?? served(outdoors.levelId, [outdoors.x, outdoors.y], outdoors.heightM),
     });
   }
   return wanted;
@@ -111,8 +118,8 @@ export interface ProposedConduit {
 const LATER_M = [0.0078, 0.0078, 0.009];
 
 /**
- * The conduit along the way that a cable from this place would take: its level part above the ceilings, as one line on the level where
- * it lies, ending at the wall of the rack. Null where no way leads there. `id` names the new thing.
+ * The conduit along the way that a cable from this place would take: a line for each level part of it, free for later, with its length
+ * and bends from end to end. Null where no way leads there. `id` names the new things.
  */
 export function proposeConduit(
   document: ProjectDocument,
@@ -124,29 +131,31 @@ export function proposeConduit(
   if (!rack || !waysIn(network, place).ok) return null;
   const way = routeDevice(network, place, rack, sharedWays(document, network));
   if (!way.ok) return null;
-  const line = levelPart(way.value);
-  if (!line) return null;
+  const parts = levelParts(way.value);
+  if (parts.length === 0) return null;
   const { jurisdiction } = document.project;
   const sized = conduitSize(LATER_M, jurisdiction);
   const size = sized.ok ? sized.value : CONDUITS.filter(({ region }) => (region === 'NA') === (jurisdiction === 'NA')).at(-1)!;
   const building = buildingOf(document);
-  const level = [...building.levels].reverse().find(({ elevationM }) => elevationM <= line.z + 1e-6) ?? building.levels[0];
-  const feature = newFeature({
-    id,
-    levelId: level.id,
-    kind: 'conduit',
-    name: `Spare, ${why === 'outdoors' ? 'outdoors' : name || why}`.slice(0, 80),
-    points: line.points,
-    widthM: size.outsideM,
-    bottomM: tidy(line.z - level.elevationM - size.outsideM / 2),
-    topM: tidy(line.z - level.elevationM + size.outsideM / 2),
-    insideDiameterM: size.insideM,
-    contents: 'pull string',
-    reserved: true,
+  const features = parts.map(({ points, z }, k) => {
+    const level = [...building.levels].reverse().find(({ elevationM }) => elevationM <= z + 1e-6) ?? building.levels[0];
+    return newFeature({
+      id: (k === 0 ? id : `${id}_p${k}`).slice(0, 40),
+      levelId: level.id,
+      kind: 'conduit',
+      name: `Spare, ${why === 'outdoors' ? 'outdoors' : name || why}`.slice(0, 80),
+      points,
+      widthM: size.outsideM,
+      bottomM: tidy(z - level.elevationM - size.outsideM / 2),
+      topM: tidy(z - level.elevationM + size.outsideM / 2),
+      insideDiameterM: size.insideM,
+      contents: 'pull string',
+      reserved: true,
+    });
   });
-  const legs = legsOf(cornersOf(building, feature));
+  const legs = legsOf(way.value.points);
   return {
-    operations: [create('features', feature)],
+    operations: features.map((feature) => create('features', feature)),
     size,
     lengthM: legs.reduce((sum, { lengthM }) => sum + lengthM, 0),
     bendsRad: legs.reduce((sum, { bendRad }) => sum + bendRad, 0),
@@ -160,10 +169,12 @@ function nearestRack(document: ProjectDocument, { x, y }: EndPlace): Rack | null
   return racks[0] ?? null;
 }
 
-/** The longest part of a way at one height, as corners on the plan. */
-function levelPart({ points }: RoutedPath): { points: [number, number][]; z: number } | null {
-  let best: Point3[] = [];
-  let bestM = 0;
+/** Level parts shorter than this belong to the drops beside them, m. */
+const SHORT_M = 0.5;
+
+/** The parts of a way at one height, from its start on, as corners on the plan; the longest one where all are short. */
+function levelParts({ points }: RoutedPath): { points: [number, number][]; z: number }[] {
+  const parts: { points: [number, number][]; z: number; lengthM: number }[] = [];
   for (let k = 0; k < points.length;) {
     let end = k;
     let lengthM = 0;
@@ -171,8 +182,9 @@ function levelPart({ points }: RoutedPath): { points: [number, number][]; z: num
       lengthM += Math.hypot(points[end + 1][0] - points[end][0], points[end + 1][1] - points[end][1]);
       end++;
     }
-    if (lengthM > bestM) [best, bestM] = [points.slice(k, end + 1), lengthM];
+    if (lengthM > 1e-6) parts.push({ points: points.slice(k, end + 1).map(([x, y]) => [x, y]), z: points[k][2], lengthM });
     k = end + 1;
   }
-  return best.length >= 2 ? { points: best.map(([x, y]) => [x, y]), z: best[0][2] } : null;
+  const long = parts.filter(({ lengthM }) => lengthM >= SHORT_M);
+  return long.length > 0 ? long : parts.sort((a, b) => b.lengthM - a.lengthM).slice(0, 1);
 }

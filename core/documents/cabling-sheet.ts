@@ -1,7 +1,7 @@
 import type { ProjectDocument } from '../project/index.ts';
 import { bothRoutes } from '../surface/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { formatCableLength, formatLength, formatLengthFine } from '../units/index.ts';
+import { formatCableLength, formatLength, formatLengthFine, formatThin } from '../units/index.ts';
 import type { CablingReport } from './cabling-report.ts';
 
 export const CABLING_SECTIONS = [
@@ -51,7 +51,7 @@ export function cablingSheet(
 ): CablingTable[] {
   const { units, currency, construction } = document.project;
   const cable = (lengthM: number | null) => (lengthM === null ? '' : formatCableLength(lengthM, units));
-  const fine = (lengthM: number | null) => (lengthM === null ? '' : formatLengthFine(lengthM, units));
+  const fine = (lengthM: number | null) => (lengthM === null ? '' : formatThin(lengthM, units));
   const level = (levelId: string) => document.levels[levelId]?.name ?? '';
   const tables: CablingTable[] = [
     {

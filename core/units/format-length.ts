@@ -29,6 +29,10 @@ export function formatLengthFine(lengthM: number, system: UnitSystem): string {
   return `${lengthM.toFixed(thin ? 4 : 3).replace(thin ? /0{1,2}$/ : /0$/, '')} m`;
 }
 
+/** Something thin: a diameter, a bit, a gap. Whole millimetres, or hundredths of an inch. Takes metres. */
+export const formatThin = (lengthM: number, system: UnitSystem): string =>
+  system === 'metric' ? `${Math.round(lengthM * 1000)} mm` : `${(lengthM / INCH_M).toFixed(2)} in`;
+
 /** A cable length: tenths of a metre or whole feet (a cut length is always a multiple of them). Takes metres. */
 export function formatCableLength(lengthM: number, system: UnitSystem): string {
   return system === 'metric' ? `${lengthM.toFixed(1)} m` : `${Math.round(lengthM / FOOT_M)} ft`;

@@ -3,4 +3,4 @@
 // Start with `parseLength` and `formatLength`.
 export { FOOT_M, INCH_M, METRES_PER, type LengthUnit, type UnitSystem } from './factors.ts';
 export { parseLength } from './parse-length.ts';
-export { formatArea, formatCableLength, formatLength, formatLengthFine, formatFeetInches } from './format-length.ts';
+export { formatArea, formatCableLength, formatLength, formatLengthFine, formatThin, formatFeetInches } from './format-length.ts';

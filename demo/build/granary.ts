@@ -2,6 +2,8 @@ import { runChecks } from '../../core/checks/index.ts';
 import type { Point2 } from '../../core/geometry/index.ts';
 import { composePlate, platesWanted } from '../../core/plates/index.ts';
 import { create, newHeader, type GroupKind, type ProjectDocument, type SystemName } from '../../core/project/index.ts';
+import { bundleByWay, planRuns } from '../../core/runs/index.ts';
+import { signWay } from '../../core/screed/index.ts';
 import { addBrief } from './brief.ts';
 import { HouseBuilder, must, type RoomPlan } from './house-builder.ts';
 
@@ -208,6 +210,8 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     ],
     { name: 'To the gate', insideDiameterM: 0.05, note: 'Warning tape above; depth by local rule' },
   );
+  addScreedDuct(house, lower);
+  house.apply(bundleByWay(planRuns(house.document)));
   addBrief(house, {
     open: ['LF', 'B3', 'WK'],
     signed: ['SC', 'GR', 'KI', 'DN', 'MU', 'MS'],
@@ -279,6 +283,32 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
   addZones(house);
   addPlates(house, ['GR', 'MU', 'ST', 'HA', 'KI']);
   return { builder: house, document: house.finish() };
+}
+
+/** A duct from the rack to the seats of the screening room, under a heating pipe, photographed and signed before the pour. */
+function addScreedDuct(house: HouseBuilder, lower: string): void {
+  house.thing(
+    lower,
+    'pipe',
+    [
+      [8, 1],
+      [8, 9],
+    ],
+    { name: 'Heating flow', bottomM: -0.05, topM: -0.03 },
+  );
+  house.thing(
+    lower,
+    'screed-way',
+    [
+      [12.5, 4.25],
+      [3.5, 4.25],
+      [3.5, 6.2],
+    ],
+    { name: 'To the seats', bottomM: -0.095, topM: -0.07, insideDiameterM: 0.0183, reserved: true, contents: 'pull string' },
+  );
+  const way = Object.values(house.document.features).find(({ kind }) => kind === 'screed-way')!;
+  const given = { by: 'Demo planner', on: '2026-11-20', photo: 'granary-screed-01', note: '' };
+  house.apply(must(signWay(house.document, way.id, given, house.id('sign'))));
 }
 
 function addOpenings(house: HouseBuilder, lower: string, main: string, upper: string): void {

@@ -6,9 +6,18 @@ import { expect } from 'chai';
 import ExcelJS from 'exceljs';
 import jsQR from 'jsqr';
 import sharp from 'sharp';
-import type { DocumentReply, ProjectSummary } from '@dusky-spool/core/contract';
+import type { DocumentReply, PrinterJobsReply, PrintLabelsReply, ProjectSummary } from '@dusky-spool/core/contract';
 import { readLabelCode, sheetLayout } from '@dusky-spool/core/labels';
+import { rawPrinter, startLabelPrinterSimulator } from '../../bridge/index.ts';
+import type { PlannedRefusal } from '../../http/index.ts';
 import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+
+/** Clear parts of a drawing are paper. */
+function onWhite(data: Buffer): Buffer {
+  const white = Buffer.from(data);
+  for (let k = 0; k < white.length; k += 4) if (white[k + 3] < 128) white.fill(255, k, k + 4);
+  return white;
+}
 
 describe('documents', () => {
   let server: TestServer;
@@ -41,6 +50,74 @@ describe('documents', () => {
     ]);
     return sharp(readFileSync(join(folder, 'a.png'))).ensureAlpha();
   };
+
+  it('labels come as a table and as a drawing, with as many labels and the same codes', async () => {
+    const csv = (await fetched('labels.csv')).toString('utf8');
+    expect(csv).to.match(/^\uFEFFRun,End,Here,There,Cable,Length \(m\),Conductors,Code,Wrap \(mm\),Flag \(mm\)\r?\n/);
+    const lines = csv.trim().split(/\r?\n/);
+    const svg = (await fetched('labels.svg?size=medium&paper=A4')).toString('utf8');
+    expect(svg.match(/<circle /g)).to.have.length(lines.length - 1);
+    const sheet = sheetLayout('medium', 'A4');
+    const drawn = sharp(Buffer.from(svg), { density: 120, limitInputPixels: false });
+    const perMm = (await drawn.metadata()).width / sheet.pageWidthMm;
+    const px = (lengthMm: number) => Math.round(lengthMm * perMm);
+    const { info, data } = await drawn
+      .extract({ left: px(sheet.leftMm), top: px(sheet.topMm), width: px(sheet.labelWidthMm), height: px(sheet.labelHeightMm) })
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const seen = jsQR(new Uint8ClampedArray(onWhite(data)), info.width, info.height);
+    expect(readLabelCode(seen!.data).ok).to.equal(true);
+  });
+
+  it('labels of chosen runs go to the printer, and what it would print can be fetched', async () => {
+    const { document } = await client.json<DocumentReply>('GET', `/projects/${project.id}`);
+    const [run] = Object.values(document.runs);
+    const reply = await client.json<PrintLabelsReply>('POST', `/projects/${project.id}/documents/print-labels`, {
+      runIds: [run.id],
+      ends: ['R', 'D'],
+      size: 'medium',
+    });
+    expect(reply).to.deep.equal({ printer: 'simulated label printer', labels: 2, runIds: [run.id] });
+    const { jobs } = await client.json<PrinterJobsReply>('GET', '/bridge/printer/jobs');
+    expect(jobs[0]).to.include({ type: 'application/pdf', pages: 2 });
+    const job = Buffer.from(await (await client.send('GET', `/bridge/printer/jobs/${jobs[0].id}`)).arrayBuffer());
+    writeFileSync(join(folder, 'job.pdf'), job);
+    const text = spawnSync('pdftotext', ['-layout', join(folder, 'job.pdf'), '-'], { encoding: 'utf8' }).stdout;
+    expect(text.split(run.number)).to.have.length(3);
+    expect(text).to.match(/\bR\b/).and.to.match(/\bD\b/);
+  });
+
+  it('a printer that is not there is told, and nothing is said to be printed', async () => {
+    const { server: gone, port } = await startLabelPrinterSimulator();
+    await new Promise((done) => gone.close(done));
+    const away = await rawPrinter('label printer', port)
+      .print(Buffer.from('%PDF-1.4'))
+      .catch((error: PlannedRefusal) => error.problem);
+    expect(away).to.include({ code: 'instrument-away', instrument: 'label printer' });
+    const refused = await client.send('POST', `/projects/${project.id}/documents/print-labels`, {
+      runIds: ['nobody'],
+      ends: ['R'],
+    });
+    expect(refused.status).to.equal(422);
+    const empty = await client.send('POST', `/projects/${project.id}/documents/print-labels`, { runIds: [], ends: ['R'] });
+    expect(empty.status).to.equal(422);
+    const paper = await startLabelPrinterSimulator();
+    await rawPrinter('label printer', paper.port).print(Buffer.from('hello'));
+    expect(paper.jobs()).to.deep.equal([]);
+    await new Promise((done) => paper.server.close(done));
+  });
+
+  it('the cabling sheet lists bundles, conduits, seals, screed and supports', async () => {
+    writeFileSync(join(folder, 'c.pdf'), await fetched('cabling-sheet.pdf?paper=A4'));
+    const text = spawnSync('pdftotext', ['-layout', join(folder, 'c.pdf'), '-'], { encoding: 'utf8' }).stdout;
+    for (const section of ['Bundles', 'Conduits, risers', 'Spare conduits', 'Penetrations', 'Ways in the screed', 'Supports'])
+      expect(text).to.include(section);
+    expect(text).to.match(/To the seats/);
+    expect(text).to.match(/Demo planner/);
+    expect(text).to.match(/fire-block +plate|fire-block/);
+    expect(text).to.match(/None may be open before the boards go on/);
+  });
 
   it('the site sheet answers the marks of other trades, on pages that are never too full', async () => {
     const { projects } = await client.json<{ projects: ProjectSummary[] }>('GET', '/projects');

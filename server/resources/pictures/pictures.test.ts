@@ -147,7 +147,10 @@ describe('plans on the server', () => {
 
   it('have a laser meter that reads, and say so where one does not answer', async () => {
     const { instruments } = await client.json<{ instruments: unknown[] }>('GET', '/bridge');
-    expect(instruments).to.deep.equal([{ kind: 'laser', name: 'simulated laser meter', simulated: true }]);
+    expect(instruments).to.deep.equal([
+      { kind: 'laser', name: 'simulated laser meter', simulated: true },
+      { kind: 'printer', name: 'simulated label printer', simulated: true },
+    ]);
     const { lengthM } = await client.json<{ lengthM: number }>('POST', '/bridge/laser/measure', {});
     expect(lengthM).to.equal(2.612);
     const meter = await startLaserSimulator();

@@ -186,5 +186,6 @@ window.addEventListener('online', () => void engine?.tryAgain());
 /** Whose numbers new devices get: those that were taken along, while there is no connection. */
 export function numberHolderNow(): string {
   const { sync } = useProject.getState();
-  return !sync || sync.connection === 'online' ? '' : useSettings.getState().numberHolder;
+  const away = !navigator.onLine || (sync !== null && sync.connection !== 'online');
+  return away ? useSettings.getState().numberHolder : '';
 }

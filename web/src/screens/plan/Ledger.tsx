@@ -58,6 +58,8 @@ const SORTED: Readonly<Record<Column, (row: ScheduleRow) => string | number>> = 
 const ROW_PX = 27;
 const collator = new Intl.Collator('en', { numeric: true });
 const SPOOL_M = 305;
+/** Narrower windows show the columns first, and the totals when they are asked for. */
+const TOTALS_FROM_PX = 1560;
 
 /** The cable schedule: what is in view of the plan, or all of it on a full screen. */
 export const Ledger = memo(function Ledger({ projectId, document, levelId, selection, full, onSelect, onFull, onFold }: Props) {
@@ -68,6 +70,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
   const [allLevels, setAllLevels] = useState(full);
   const [cable, setCable] = useState<string | null>(null);
   const [state, setState] = useState<string | null>(null);
+  const [totalsOpen, setTotalsOpen] = useState(() => window.innerWidth >= TOTALS_FROM_PX);
   const [sort, setSort] = useState<{ column: Column; down: boolean }>({ column: 'run', down: false });
 
   const filtered = useMemo(() => {
@@ -144,6 +147,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
     onSelect({ kind: 'run', ids }, row.levelId);
   };
   const cutM = filtered.reduce((sum, row) => sum + (row.cutLengthM ?? 0), 0);
+  const wide = full && totalsOpen;
   const columns = full ? IN_FULL : BRIEFLY;
   const filters = find !== '' || cable !== null || state !== null;
 
@@ -165,6 +169,11 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
             </span>
           ))}
         <ExportMenu projectId={projectId} document={document} levelId={levelId} />
+        {full && (
+          <Button size="small" aria-expanded={totalsOpen} onClick={() => setTotalsOpen(!totalsOpen)}>
+            {text('schedule.totals')}
+          </Button>
+        )}
         <Button size="small" onClick={() => onFull(!full)}>
           {full ? text('schedule.toPlan') : text('schedule.full')}
         </Button>
@@ -332,7 +341,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
             </div>
           </div>
         </div>
-        {full && (
+        {wide && (
           <aside className="ledger-totals" tabIndex={0} aria-label={text('schedule.totals')}>
             <div className="eyebrow">{text('schedule.totals')}</div>
             {totals.map((total) => (

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import type { CablingReport } from '@dusky-spool/core/documents';
 import type { ProjectDocument } from '@dusky-spool/core/project';
-import { formatCableLength, formatLengthFine } from '@dusky-spool/core/units';
+import { formatCableLength, formatThin } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
 
 interface Props {
@@ -58,10 +58,8 @@ export function BundleTable({ document, report, onRun, onBundle }: Props) {
                 </td>
                 <td>{bundle.head === '' ? text('ways.partsNowhere') : bundle.head}</td>
                 <td className="figure">{formatCableLength(bundle.sharedM, units)}</td>
-                <td className="figure">{formatLengthFine(bundle.diameterM, units)}</td>
-                <td className="figure">
-                  {bundle.bitM === null ? text('ways.severalHoles') : formatLengthFine(bundle.bitM, units)}
-                </td>
+                <td className="figure">{formatThin(bundle.diameterM, units)}</td>
+                <td className="figure">{bundle.bitM === null ? text('ways.severalHoles') : formatThin(bundle.bitM, units)}</td>
               </tr>
             ))}
           </tbody>

@@ -25,7 +25,7 @@ export function HoleTable({ document, places, onRun }: Props) {
   return (
     <>
       {byLevel.map(({ level, own }) => (
-        <table key={level.id} className="hole-table">
+        <table key={level.id} className="hole-table bored-table">
           <caption className="eyebrow">
             {level.name} · {text('run.holes', { count: own.reduce((sum, { holes }) => sum + Math.max(1, holes.length), 0) })}
           </caption>

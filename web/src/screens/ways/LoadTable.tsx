@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import type { CablingReport, LoadedWay } from '@dusky-spool/core/documents';
 import type { ToldFinding } from '@dusky-spool/core/following';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/project';
-import { formatCableLength, formatLengthFine } from '@dusky-spool/core/units';
+import { formatCableLength, formatThin } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { useCures, useDerived } from '../../state/following.ts';
 
@@ -23,9 +23,9 @@ export function LoadTable({ document, report, onRun, onPreview }: Props) {
   const finding = findings.find(({ check }) => check === 'conduits-planned');
   const inside = ({ insideM, sidesM }: LoadedWay) =>
     insideM !== null
-      ? formatLengthFine(insideM, units)
+      ? formatThin(insideM, units)
       : sidesM
-        ? sidesM.map((side) => formatLengthFine(side, units)).join(' × ')
+        ? sidesM.map((side) => formatThin(side, units)).join(' × ')
         : text('ways.notKnown');
   return (
     <>

@@ -4,7 +4,7 @@ import type { CablingReport } from '@dusky-spool/core/documents';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/project';
 import { signWay, type ScreedWay } from '@dusky-spool/core/screed';
 import type { Outcome } from '@dusky-spool/core/outcome';
-import { formatCableLength, formatLength, formatLengthFine } from '@dusky-spool/core/units';
+import { formatCableLength, formatLength, formatThin } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { newRecordId } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -43,7 +43,7 @@ function ScreedCard({ document, way, onEdit }: Omit<Props, 'report'> & { readonl
         <dt>{text('ways.length')}</dt>
         <dd>{formatCableLength(lengthM, units)}</dd>
         <dt>{text('ways.cover')}</dt>
-        <dd>{formatLengthFine(coverM, units)}</dd>
+        <dd>{formatThin(coverM, units)}</dd>
         {stubUps.map(({ at, fromWalls }, n) => (
           <div key={at.join()} className="contents">
             <dt>{text('ways.stubUp', { n: n + 1 })}</dt>
@@ -63,7 +63,7 @@ function ScreedCard({ document, way, onEdit }: Omit<Props, 'report'> & { readonl
                 name: document.features[featureId].name || term(`features.${document.features[featureId].kind}`),
               })}
             </dt>
-            <dd>{gapM < 0 ? text('ways.sameHeight') : text('ways.gap', { gap: formatLengthFine(gapM, units) })}</dd>
+            <dd>{gapM < 0 ? text('ways.sameHeight') : text('ways.gap', { gap: formatThin(gapM, units) })}</dd>
           </div>
         ))}
       </dl>

@@ -25,6 +25,10 @@ export function labelsSvg(labels: readonly CableLabel[], size: LabelSize, paper:
   ].join('\n');
 }
 
+/** Width of a letter as a share of its height, at most. */
+const BOLD_WIDTH = 0.76;
+const PLAIN_WIDTH = 0.62;
+
 const mm = (length: number) => String(Math.round(length * 1000) / 1000);
 const escaped = (text: string) =>
   text.replace(/[&<>"']/g, (letter) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[letter]!);
@@ -42,17 +46,16 @@ function drawnLabel(label: CableLabel, width: number, height: number, units: Uni
   ];
   const room = width - qr - 3 * pad;
   const text = (x: number, y: number, size: number, words: string, most: number, bold = false) => {
-    // Letters are about half as wide as they are high: longer words are drawn closer together.
-    const isLong = words.length * size * 0.55 > most;
-    const fit = isLong ? ` textLength="${mm(most)}" lengthAdjust="spacingAndGlyphs"` : '';
-    return `<text x="${mm(x)}" y="${mm(y)}" font-size="${mm(size)}"${bold ? ' font-weight="700"' : ''}${fit}>${escaped(words)}</text>`;
+    // The font of the reader is not known: letters are taken as wide ones, and what does not fit is drawn smaller.
+    const fit = Math.min(size, most / (words.length * (bold ? BOLD_WIDTH : PLAIN_WIDTH)));
+    return `<text x="${mm(x)}" y="${mm(y)}" font-size="${mm(fit)}"${bold ? ' font-weight="700"' : ''}>${escaped(words)}</text>`;
   };
   return [
     `<rect width="${mm(width)}" height="${mm(height)}" rx="1" fill="none" stroke="#b9b0a2" stroke-width="0.15"/>`,
     `<circle cx="${mm(pad + ring)}" cy="${mm(pad + ring)}" r="${mm(ring)}" fill="none" stroke="#1d1a22" stroke-width="0.3"/>`,
     `<text x="${mm(pad + ring)}" y="${mm(pad + ring + big * 0.26)}" font-size="${mm(big * 0.72)}" font-weight="700" text-anchor="middle">${label.end}</text>`,
     text(2 * pad + 2 * ring, pad + big * 0.85, big, label.number, room - 2 * ring - pad, true),
-    ...lines.map((line, k) => text(pad, pad + big * 1.5 + k * small * 1.25, small, line, room, k === 0)),
+    ...lines.map((line, k) => text(pad, pad + big * 1.85 + k * small * 1.3, small, line, room, k === 0)),
     `<path d="${squares(label.code, width - pad - qr, pad, qr)}" fill="#000"/>`,
   ].join('');
 }

@@ -21,6 +21,11 @@ export class Growing<A extends Float64Array | Int32Array | Uint8Array> {
     return this.array[at];
   }
 
+  /** The numbers as they are now, without a copy: good until the next one is added. */
+  view(): A {
+    return this.array.subarray(0, this.length) as A;
+  }
+
   done(): A {
     return this.array.slice(0, this.length) as A;
   }

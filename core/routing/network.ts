@@ -196,9 +196,10 @@ function assembled(
   const lists = [...layers.map(({ layer, offset }) => ({ arcs: layer.arcs, offset })), { arcs: made, offset: 0 }];
   const first = new Int32Array(count + 1);
   for (const { arcs, offset } of lists) {
-    for (let k = 0; k < arcs.from.length; k++) {
-      first[offset + arcs.from.get(k) + 1]++;
-      first[offset + arcs.to.get(k) + 1]++;
+    const [from, into] = [arcs.from.view(), arcs.to.view()];
+    for (let k = 0; k < from.length; k++) {
+      first[offset + from[k] + 1]++;
+      first[offset + into[k] + 1]++;
     }
   }
   for (let n = 0; n < count; n++) first[n + 1] += first[n];
@@ -214,21 +215,23 @@ function assembled(
   const back = new Int32Array(total);
   for (const { arcs, offset } of lists) {
     const base = details.length;
-    details.push(...arcs.details);
-    for (let k = 0; k < arcs.from.length; k++) {
-      const [a, b] = [offset + arcs.from.get(k), offset + arcs.to.get(k)];
+    for (const between of arcs.details) details.push(between);
+    // Plain arrays in the loop that a moved wall waits for.
+    const [from, into, axes] = [arcs.from.view(), arcs.to.view(), arcs.axis.view()];
+    const [works, bores, between] = [arcs.work.view(), arcs.holes.view(), arcs.detail.view()];
+    for (let k = 0; k < from.length; k++) {
+      const a = offset + from[k];
+      const b = offset + into[k];
       const there = next[a]++;
       const again = next[b]++;
       back[there] = again;
       back[again] = there;
       to[there] = b;
       to[again] = a;
-      for (const at of [there, again]) {
-        axis[at] = arcs.axis.get(k);
-        work[at] = arcs.work.get(k);
-        holes[at] = arcs.holes.get(k);
-        detail[at] = arcs.detail.get(k) < 0 ? -1 : base + arcs.detail.get(k);
-      }
+      axis[there] = axis[again] = axes[k];
+      work[there] = work[again] = works[k];
+      holes[there] = holes[again] = bores[k];
+      detail[there] = detail[again] = between[k] < 0 ? -1 : base + between[k];
       turned[again] = 1;
     }
   }

@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildGranary } from '../../demo/build/granary.ts';
@@ -8,7 +9,7 @@ import { plainWayCost } from '../../core/routing/plain-way.ts';
 import { networkOf, rackPlace, routeDevice, waysIn } from '../../core/routing/index.ts';
 import { planRun, planRuns, proposeTrunks } from '../../core/runs/index.ts';
 import { readProjectFile } from '../../core/formats/index.ts';
-import { wiredHouse } from '../../core/testing/big-house.ts';
+import { houseOf } from './wired.ts';
 import { figure, percentile, type Figure } from './figure.ts';
 
 /** The granary grown to 150 runs. */
@@ -53,6 +54,7 @@ export function benchRouting(): Figure[] {
     ...fromScratch(),
     ...edits(),
     ...growth(),
+    ...memory(),
     ...shared(),
     figure('routing', `reroute of one moved device, ${runs} runs, 95th percentile`, percentile(samples, 0.95), 'ms', 8),
     figure('routing', `reroute of one moved device, ${runs} runs, median`, percentile(samples, 0.5), 'ms'),
@@ -76,21 +78,6 @@ function reference(document: ProjectDocument): number {
     samples.push(performance.now() - start);
   }
   return percentile(samples, 0.5);
-}
-
-/** The wired house with so many of its runs. */
-function houseOf(count: number): ProjectDocument {
-  const house = wiredHouse();
-  const ids = Object.keys(house.runs);
-  // More than there are devices: a second and third cable from each.
-  const runs = Object.fromEntries(
-    Array.from({ length: count }, (_, n) => {
-      const run = house.runs[ids[(n * 37) % ids.length]];
-      const leg = 1 + Math.floor(n / ids.length);
-      return [`${run.id}_${leg}`, { ...run, id: `${run.id}_${leg}`, number: `${run.number.slice(0, -2)}.${leg}`, leg }];
-    }),
-  );
-  return { ...house, runs };
 }
 
 /** The best of three: what a neighbour on the machine takes is not counted. */
@@ -182,6 +169,17 @@ function growth(): Figure[] {
       'ms',
     );
   });
+}
+
+/** What the worker keeps of 4 000 runs, beside what the house itself takes. */
+function memory(): Figure[] {
+  const file = join(import.meta.dirname, 'memory.ts');
+  const { stdout } = spawnSync(process.execPath, ['--expose-gc', '--import', 'tsx', file, '4000'], { encoding: 'utf8' });
+  const { houseMb, keptMb } = JSON.parse(stdout) as { houseMb: number; keptMb: number };
+  return [
+    figure('routing', 'memory that routes, checks and schedule of 4 000 runs keep', keptMb, 'MB', 300),
+    figure('routing', 'reference: the house and the program before', houseMb, 'MB'),
+  ];
 }
 
 /** Work with shared ways against each run on its own, by one rule, in five houses. */

@@ -1,0 +1,19 @@
+// Run by the routing figures in a process of its own: how much memory routes, checks and schedule of a house keep, MB.
+import { Following } from '../../core/following/index.ts';
+import { houseOf } from './wired.ts';
+
+const count = Number(process.argv[2]);
+const collect = (globalThis as { gc?: () => void }).gc!;
+const used = () => {
+  collect();
+  const { heapUsed, arrayBuffers } = process.memoryUsage();
+  return (heapUsed + arrayBuffers) / 1e6;
+};
+const house = houseOf(count);
+const before = used();
+const following = new Following({ outdoors: 'Outdoors' });
+following.open(house);
+const steps = following.follow('2026-11-26');
+while (!steps.next().done);
+const after = used();
+console.log(JSON.stringify({ houseMb: before, keptMb: after - before, peakMb: process.resourceUsage().maxRSS / 1000 }));

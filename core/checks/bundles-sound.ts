@@ -1,20 +1,20 @@
 import { update, type ProjectDocument } from '../project/index.ts';
-import { bundlesOf, isKept, MOST_IN_BUNDLE, type Bundle } from '../runs/index.ts';
+import { isKept, MOST_IN_BUNDLE, type PlannedRun } from '../runs/index.ts';
 import { defineCheck, type Cure, type Finding } from './check.ts';
 
 /** PoE classes whose heat adds up in a bundle, and those above 60 W a cable (ENGINEERING 3.2). */
 const WARM_CLASS = 5;
 const HOT_CLASS = 7;
 
-/** Cables that carry power lie in bundles that stay cool; a bundle goes one way (ENGINEERING 3.2). */
+/** Cables that carry power lie in bundles that stay cool (ENGINEERING 3.2). */
 export const bundlesSound = defineCheck({
   id: 'bundles-sound',
-  title: 'Bundles go one way, and those that carry power stay cool',
+  title: 'Bundles that carry power stay cool',
   source: 'ENGINEERING 3.2; ISO/IEC TS 29125, TIA TSB-184 direction',
   severity: 'stop',
   appliesTo: 'runs',
   run: ({ document, runs }) =>
-    bundlesOf(document, runs).flatMap((bundle) => {
+    bundledRuns(runs).flatMap((bundle) => {
       const classes = bundle.members.map(({ run, device }) =>
         document.cableTypes[run.cableTypeId].family === 'cat' ? (document.deviceTypes[device.typeId].poeClass ?? 0) : 0,
       );
@@ -40,8 +40,26 @@ export const bundlesSound = defineCheck({
     }),
 });
 
+interface Bundled {
+  readonly code: string;
+  readonly members: readonly PlannedRun[];
+}
+
+/** Runs home to a rack by the bundle that they are marked with. */
+function bundledRuns(runs: readonly PlannedRun[]): Bundled[] {
+  const byCode = new Map<string, PlannedRun[]>();
+  for (const planned of runs) {
+    const { bundle, toDeviceId } = planned.run;
+    if (bundle === '' || toDeviceId !== null) continue;
+    const list = byCode.get(bundle);
+    if (list) list.push(planned);
+    else byCode.set(bundle, [planned]);
+  }
+  return [...byCode].map(([code, members]) => ({ code, members }));
+}
+
 /** Half of the drafted ones go into a bundle of their own. */
-function split(document: ProjectDocument, { members, code }: Bundle): Cure[] {
+function split(document: ProjectDocument, { members, code }: Bundled): Cure[] {
   const free = members.filter(({ run }) => !isKept(run));
   const moving = free.slice(0, Math.ceil(members.length / 2));
   if (members.length - moving.length > MOST_IN_BUNDLE || moving.length > MOST_IN_BUNDLE) return [];

@@ -9,7 +9,19 @@ export const waysOpen = defineCheck({
   source: 'home run topology, ENGINEERING 16.1; geometry of the survey',
   severity: 'stop',
   appliesTo: 'levels',
-  reads: ['racks', 'devices', 'deviceTypes', 'risers', 'rooms', 'levels', 'runs'],
+  reads: [
+    'racks',
+    'devices',
+    'deviceTypes',
+    'risers',
+    'rooms',
+    'levels',
+    'runs',
+    'features',
+    'walls',
+    'openings',
+    'framingMembers',
+  ],
   run: ({ document }) => [...racks(document), ...risers(document), ...cavities(document)],
 });
 

@@ -67,8 +67,16 @@ export function wayLoads(document: ProjectDocument, runs: readonly PlannedRun[])
   return [...risers, ...made];
 }
 
-/** The risers and made ways that a run lies in. */
-function waysOfRun(building: Building, { points, media }: PlannedRun): Set<string> {
+const known = new WeakMap<PlannedRun['points'], { readonly building: Building; readonly ways: ReadonlySet<string> }>();
+
+/** The risers and made ways that a run lies in; looked for again where its way or the house is another one. */
+function waysOfRun(building: Building, planned: PlannedRun): ReadonlySet<string> {
+  let last = known.get(planned.points);
+  if (last?.building !== building) known.set(planned.points, (last = { building, ways: waysAlong(building, planned) }));
+  return last.ways;
+}
+
+function waysAlong(building: Building, { points, media }: PlannedRun): Set<string> {
   const found = new Set<string>();
   media.forEach((medium, k) => {
     const middle: Point3 = [0, 1, 2].map((axis) => (points[k][axis] + points[k + 1][axis]) / 2) as unknown as Point3;

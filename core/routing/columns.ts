@@ -1,5 +1,5 @@
 import { openingsOf, studsIn, wallLength, wallPoint, wallTopM, type Building } from '../building/index.ts';
-import { rotate2, type Point2, type Point3 } from '../geometry/index.ts';
+import { pointInPolygon, rotate2, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium, Wall } from '../project/index.ts';
 import type { Between } from './arcs.ts';
 import { nearestNode } from './attach.ts';
@@ -45,12 +45,16 @@ export function baysOf(building: Building, wall: Wall): number[] {
 export function columnsOf(building: Building, weights: Weights, above: Layer, below: Layer): Column[] {
   const level = building.levels[above.levelIndex];
   const found: Column[] = [];
+  // What stands under water keeps its walls free of cable.
+  const wet = (building.featuresByLevel[level.id] ?? []).filter(({ kind, points }) => kind === 'wet-zone' && points.length >= 3);
   for (const wall of building.wallsByLevel[level.id] ?? []) {
     if (!wall.cableMayRun || isSolid(wall)) continue;
     const openings = openingsOf(building, wall);
     for (const offsetM of baysOf(building, wall)) {
       if (openings.some((o) => Math.abs(offsetM - o.offsetM) < o.widthM / 2 + BESIDE_OPENING_M)) continue;
-      const column = columnAt(building, weights, above, below, wall, wallPoint(wall, offsetM));
+      const p = wallPoint(wall, offsetM);
+      if (wet.some(({ points }) => pointInPolygon(p, points as Point2[], wall.thicknessM / 2))) continue;
+      const column = columnAt(building, weights, above, below, wall, p);
       if (column) found.push(column);
     }
   }

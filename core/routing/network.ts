@@ -100,7 +100,8 @@ function pieceOf(building: Building, weights: Weights, levelIndex: number): Piec
 function columnsBetween(building: Building, weights: Weights, above: Layer, below: Layer): readonly Column[] {
   const level = building.levels[above.levelIndex];
   const walls = building.wallsByLevel[level.id] ?? [];
-  const inputs = [above, below, ...walls.map((wall) => building.openingsByWall[wall.id])].flat();
+  const features = building.featuresByLevel[level.id] ?? [];
+  const inputs = [above, below, ...features, ...walls.map((wall) => building.openingsByWall[wall.id])].flat();
   const known = columns.find((one) => sameItems(one.inputs, inputs));
   if (known) return known.columns;
   const found = { inputs, columns: columnsOf(building, weights, above, below) };

@@ -57,15 +57,22 @@ const TESTS: Readonly<Record<Medium, (building: Building, p: Point3) => boolean>
 /** From a way outside through the wall beside it, m. */
 const LEAD_IN_M = 0.95;
 
+/** Cable lies no higher than this over a ceiling under an attic, m. */
+const ATTIC_M = 0.4;
+
 const plan = (p: Point3): Point2 => [p[0], p[1]];
 
 /** Between a finished ceiling and the top of the structure above it; over a wall, the structure on either side counts. */
 function inCavity(building: Building, p: Point3): boolean {
   return building.levels.some((level) =>
     (building.roomsByLevel[level.id] ?? []).some((room) => {
-      if (room.framing === 'none' || room.framing === 'slab') return false;
+      if (room.framing === 'slab') return false;
       const bottom = level.elevationM + ceilingHeightOf(room, level);
-      if (p[2] < bottom - 1e-6 || p[2] > bottom + level.cavityDepthM + 1e-6) return false;
+      const attics = (building.featuresByLevel[level.id] ?? []).filter(({ kind }) => kind === 'attic');
+      const inAttic = attics.some(({ points }) => pointInPolygon(plan(p), points as Point2[], 0.3));
+      // Over a ceiling without a hollow of its own cable lies in the attic, on top of it.
+      const hollow = room.framing === 'none' || level.cavityDepthM <= 0 ? (inAttic ? ATTIC_M : -1) : level.cavityDepthM;
+      if (hollow < 0 || p[2] < bottom - 1e-6 || p[2] > bottom + hollow + 1e-6) return false;
       if (pointInPolygon(plan(p), room.polygon as Point2[], TOLERANCE_M)) return true;
       return overWallOf(building, level, p) && pointInPolygon(plan(p), room.polygon as Point2[], 0.6);
     }),

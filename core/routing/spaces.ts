@@ -1,5 +1,5 @@
 import { atticHeightAt, ceilingHeightOf, CRAWL_M, joistsIn, type Building } from '../building/index.ts';
-import type { Point2 } from '../geometry/index.ts';
+import { middleOf, pointInPolygon, type Point2 } from '../geometry/index.ts';
 import type { Feature, Medium, Room } from '../project/index.ts';
 
 /** How far above the finished ceiling a cable lies where the structure is deep enough, m. */
@@ -76,10 +76,23 @@ export function spacesBelow(building: Building, levelIndex: number): Space[] {
   });
 }
 
-/** Height of a cable above a room's ceiling, m from the datum; null where the room has no cavity. */
+/** An attic over a room whose own ceiling has no hollow: cable lies on top of it there. */
+function atticOver(building: Building, room: Room): Feature | undefined {
+  const middle = middleOf(room.polygon as Point2[]);
+  return (building.featuresByLevel[room.levelId] ?? []).find(
+    ({ kind, points }) => kind === 'attic' && points.length >= 3 && pointInPolygon(middle, points as Point2[]),
+  );
+}
+
+/** Height of a cable above a room's ceiling, m from the datum; null where the room has neither cavity nor attic. */
 export function cavityZ(building: Building, room: Room): number | null {
   const level = building.levelById[room.levelId];
-  if (room.framing === 'none' || room.framing === 'slab' || level.cavityDepthM <= 0) return null;
+  if (room.framing === 'slab') return null;
+  if (room.framing === 'none' || level.cavityDepthM <= 0) {
+    const attic = atticOver(building, room);
+    if (!attic) return null;
+    return level.elevationM + Math.max(attic.bottomM, ceilingHeightOf(room, level)) + ABOVE_CEILING_M;
+  }
   return level.elevationM + ceilingHeightOf(room, level) + Math.min(ABOVE_CEILING_M, level.cavityDepthM / 2);
 }
 

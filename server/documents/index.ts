@@ -6,4 +6,5 @@ export { labelsSvg } from './labels-svg.ts';
 export { labelsPdf } from './labels-pdf.ts';
 export { planPdf } from './plan-pdf.ts';
 export { scheduleXlsx } from './schedule-xlsx.ts';
+export { tagsPdf } from './tags-pdf.ts';
 export { templatePdf } from './template-pdf.ts';

@@ -49,6 +49,12 @@ export const documents = {
     reduced: 'Too large for the paper: drawn 1 : {{scale}}. Mark it out by its measures.',
     caution: 'Find studs, joists, pipes and mains before cutting; nothing is cut before the place is confirmed.',
   },
+  tags: {
+    count_one: '{{count}} cable to {{rack}}',
+    count_other: '{{count}} cables to {{rack}}',
+    parts: 'parts over {{head}}',
+    partsAtOnce: 'parts at once',
+  },
   labelColumns: {
     end: 'End',
     number: 'Run',

@@ -108,6 +108,13 @@ describe('documents', () => {
     await new Promise((done) => paper.server.close(done));
   });
 
+  it('tags of bundles say where they part and who leaves first, one for each end', async () => {
+    writeFileSync(join(folder, 't.pdf'), await fetched('bundle-tags.pdf?paper=A4'));
+    const text = spawnSync('pdftotext', ['-raw', join(folder, 't.pdf'), '-'], { encoding: 'utf8' }).stdout;
+    expect(text.match(/^B-01$/gm)).to.have.length(2);
+    expect(text).to.match(/\d+ cables to Rack A\nparts over [A-Z][a-z]/);
+  });
+
   it('the cabling sheet lists bundles, conduits, seals, screed and supports', async () => {
     writeFileSync(join(folder, 'c.pdf'), await fetched('cabling-sheet.pdf?paper=A4'));
     const text = spawnSync('pdftotext', ['-layout', join(folder, 'c.pdf'), '-'], { encoding: 'utf8' }).stdout;

@@ -14,13 +14,13 @@ import {
   tradesSheet,
   type ScheduleRow,
 } from '@dusky-spool/core/documents';
-import { labelsCsv, labelsOf } from '@dusky-spool/core/labels';
+import { bundleTags, labelsCsv, labelsOf } from '@dusky-spool/core/labels';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
 import { en, words } from '@dusky-spool/texts';
 import type { LabelPrinter } from '../../bridge/index.ts';
 import type { Database } from '../../database/index.ts';
-import { labelsPdf, labelsSvg, planPdf, templatePdf, scheduleXlsx, tablesPdf } from '../../documents/index.ts';
+import { labelsPdf, labelsSvg, planPdf, templatePdf, scheduleXlsx, tablesPdf, tagsPdf } from '../../documents/index.ts';
 import { parseBody, parseQuery, PlannedRefusal, requireProject } from '../../http/index.ts';
 import { fileName } from '../projects/service.ts';
 import { loadDocument } from '../projects/store.ts';
@@ -69,6 +69,12 @@ export function documentRoutes(database: Database, printer: LabelPrinter): Route
     const { document } = await load(request);
     const labels = labelsOf(document, planRuns(document), en.terms);
     send(response, document, 'labels.svg', 'image/svg+xml', labelsSvg(labels, size, paper, document.project.units));
+  });
+  router.get('/projects/:projectId/documents/bundle-tags.pdf', owned, async (request, response) => {
+    const { paper } = parseQuery(request, siteQuery);
+    const { document } = await load(request);
+    const pdf = await tagsPdf(bundleTags(document, planRuns(document)), paper, document.project.name);
+    send(response, document, 'bundle-tags.pdf', 'application/pdf', pdf);
   });
   router.post(
     '/projects/:projectId/documents/print-labels',

@@ -9,7 +9,15 @@ import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { later } from '../app/later.ts';
 import { term, text } from '../app/text.ts';
-import { startFollowing, useDerived, useFollowed, useFollowing, useNothingTold } from '../state/following.ts';
+import {
+  startFollowing,
+  useDerived,
+  useFollowed,
+  useFollowing,
+  useNothingTold,
+  goOnFollowing,
+  haltFollowing,
+} from '../state/following.ts';
 import { isStage, progressOf, STAGES } from '../state/progress.ts';
 import { useProject, useProjectParts } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
@@ -231,16 +239,25 @@ function Header({
 
 /** How far a long reckoning of routes is, or that there will be none. */
 function FollowChip() {
-  const { share, failed } = useFollowing(useShallow(({ share, failed }) => ({ share, failed })));
+  const { share, failed, stopped } = useFollowing(useShallow(({ share, failed, stopped }) => ({ share, failed, stopped })));
   if (failed)
     return (
       <button type="button" className="chip away" onClick={() => location.reload()}>
         {text('header.notFollowed')}
       </button>
     );
+  if (stopped)
+    return (
+      <button type="button" className="chip away" onClick={goOnFollowing}>
+        {text('header.goOn')}
+      </button>
+    );
   return share === null ? null : (
     <span className="chip quiet" role="status">
-      {text('header.routing', { share: Math.round(100 * share) })}
+      {text('header.routing', { share: Math.round(100 * share) })}{' '}
+      <button type="button" className="plain link" onClick={haltFollowing}>
+        {text('header.halt')}
+      </button>
     </span>
   );
 }

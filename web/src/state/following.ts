@@ -34,9 +34,19 @@ interface FollowingStore {
   readonly share: number | null;
   readonly checked: boolean;
   readonly failed: boolean;
+  /** A long reckoning that a person has called off; the next edit goes on with it too. */
+  readonly stopped: boolean;
 }
 
-const NOTHING: FollowingStore = { lists: NOTHING_TOLD, previewed: null, held: null, share: null, checked: false, failed: false };
+const NOTHING: FollowingStore = {
+  lists: NOTHING_TOLD,
+  previewed: null,
+  held: null,
+  share: null,
+  checked: false,
+  failed: false,
+  stopped: false,
+};
 export const useFollowing = create<FollowingStore>()(() => NOTHING);
 
 /** A project that is followed: its worker, and what is on the way to it and back. */
@@ -65,6 +75,7 @@ class Follower {
     const before = this.sent;
     this.sent = document;
     this.edits++;
+    if (useFollowing.getState().stopped) useFollowing.setState({ stopped: false });
     if (!before) return this.ask({ ask: 'open', document, today: today() });
     this.ask({ ask: 'edit', patch: patchBetween(before, document), today: today() });
   }
@@ -111,6 +122,17 @@ class Follower {
     return new Promise((done) => this.asked.set(id, done as (value: unknown) => void));
   }
 
+  /** Calls off a long reckoning. What was routed stays known. */
+  halt(): void {
+    this.ask({ ask: 'stop' });
+    useFollowing.setState({ share: null, stopped: true });
+  }
+
+  goOn(): void {
+    useFollowing.setState({ stopped: false, share: 0 });
+    this.ask({ ask: 'go-on', today: today() });
+  }
+
   /** When everything that was done is told. */
   caughtUp(): Promise<void> {
     if (this.answered === this.edits) return Promise.resolve();
@@ -135,14 +157,14 @@ class Follower {
 
   private hear(answer: FollowingAnswer): void {
     if (answer.tell === 'progress') {
-      useFollowing.setState({ share: answer.share });
+      if (!useFollowing.getState().stopped) useFollowing.setState({ share: answer.share });
     } else if (answer.tell === 'routed') {
       this.told = withTold(this.told, answer.told);
       useFollowing.setState({ lists: this.told });
     } else if (answer.tell === 'followed') {
       this.answered = answer.edits;
       this.told = withTold(this.told, answer.told);
-      useFollowing.setState({ lists: this.told, share: null, checked: true, failed: false });
+      useFollowing.setState({ lists: this.told, share: null, checked: true, failed: false, stopped: false });
       if (this.answered === this.edits) for (const done of this.whenDone.splice(0)) done();
     } else if (answer.tell === 'previewed') {
       if (this.previewing?.id === answer.id)
@@ -268,6 +290,10 @@ export async function askTrunks(newId: string): Promise<TrunkOutlook | null> {
   await follower?.caughtUp();
   return follower?.answerTo((id) => ({ ask: 'trunks', id, newId })) ?? null;
 }
+
+/** Calls off the reckoning that runs, or goes on with it. */
+export const haltFollowing = (): void => follower?.halt();
+export const goOnFollowing = (): void => follower?.goOn();
 
 /** All that follows from the routes: holes, ways, bundles, seals; null while no project is followed. */
 export async function askCabling(): Promise<CablingReport | null> {

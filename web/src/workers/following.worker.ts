@@ -86,6 +86,10 @@ async function answer(question: FollowingQuestion): Promise<void> {
     if (told) say({ tell: 'previewed', id, told });
   } else if (question.ask === 'hold') {
     say({ tell: 'held', id: question.id, held: following.hold(question.operations, question.deviceIds) });
+  } else if (question.ask === 'stop') {
+    begun++;
+  } else if (question.ask === 'go-on') {
+    await follow(question.today);
   } else if (question.ask === 'let-go') {
     following.letGo();
   } else {

@@ -57,6 +57,11 @@ export function ExportMenu({ projectId, document, levelId }: Props) {
               onClick: () => take(`documents/hole-list.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
             },
             {
+              key: 'tags',
+              label: text('schedule.tags'),
+              onClick: () => take(`documents/bundle-tags.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
+            },
+            {
               key: 'cabling',
               label: text('schedule.cabling'),
               onClick: () => take(`documents/cabling-sheet.pdf?paper=${imperial ? 'Letter' : 'A4'}`),

@@ -31,6 +31,8 @@ describe('every screen', () => {
   const addresses = () => [
     ...STAGES.map((stage) => `/p/${projectId}/${stage}`),
     `/p/${projectId}/cabling?view=schedule`,
+    `/p/${projectId}/cabling?view=ways`,
+    `/p/${projectId}/cabling?view=labels`,
     `/p/${projectId}/survey?view=walk`,
     '/projects',
     '/scan',

@@ -10,6 +10,7 @@ import { planRuns } from '@dusky-spool/core/runs';
 import { levelAreas, missingThings, sameOutline, surveyQuestions } from '@dusky-spool/core/survey';
 import { cureSentence, en, findingSentence, problemSentence } from '@dusky-spool/texts';
 import { METRES_PER, parseLength } from '@dusky-spool/core/units';
+import { cablingText } from './cabling-text.ts';
 import { waysText } from './ways-text.ts';
 
 /** What a command prints and how it ends: 0 good, 1 findings of rank stop, 2 bad input. */
@@ -28,6 +29,7 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   calc --list [--json]               every calculator with its input schema
   calc NAME JSON                     one calculation; JSON may be - for standard input
   ways FILE [--shared] [--json]      the way and the holes of every run; --shared looks for ways that runs share first
+  cabling FILE [--json]              bundles, how full ways are, spare conduits, seals, screed, supports
   rooms FILE [--json]                rooms with net areas, footprint and gross area of each level
   questions FILE [--json]            what is not measured that a later stage needs, in walking order
   drawing FILE.dxf [--json]          layers, units and size of a drawing, and what was wrong in it
@@ -65,6 +67,8 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
       return calculate(words, readFile);
     case 'ways':
       return withFile(words[0], readFile, asJson, ({ document }) => good(waysText(document, flags.has('--shared'), asJson)));
+    case 'cabling':
+      return withFile(words[0], readFile, asJson, ({ document }) => good(cablingText(document, asJson)));
     case 'rooms':
       return withFile(words[0], readFile, asJson, ({ document }) => good(roomsText(document, asJson)));
     case 'questions':
@@ -82,7 +86,7 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
         {
           code: 'command-unknown',
           name: command,
-          known: ['schedule', 'check', 'calc', 'ways', 'rooms', 'questions', 'drawing', 'propose', 'convert'],
+          known: ['schedule', 'check', 'calc', 'ways', 'cabling', 'rooms', 'questions', 'drawing', 'propose', 'convert'],
         },
         asJson,
       );

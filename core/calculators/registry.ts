@@ -8,6 +8,14 @@ import {
   planScale,
   planScaleInput,
 } from '../survey/index.ts';
+import {
+  conduitFillCalculator,
+  conduitFillInput,
+  conduitPullCalculator,
+  conduitPullInput,
+  conduitSizeCalculator,
+  conduitSizeInput,
+} from './conduits.ts';
 import { cutLengthCalculator, cutLengthInput } from './cut-length.ts';
 import {
   speakerCableGauge,
@@ -78,6 +86,27 @@ export const CALCULATORS: readonly Calculator[] = [
     source: 'geometry, practice A08',
     input: atticHeightInput,
     run: atticHeight,
+  },
+  {
+    name: 'conduit-fill',
+    title: 'How full a conduit is, and its room',
+    source: 'F6.1, F6.3',
+    input: conduitFillInput,
+    run: conduitFillCalculator,
+  },
+  {
+    name: 'conduit-size',
+    title: 'Smallest conduit for cables',
+    source: 'F6.2',
+    input: conduitSizeInput,
+    run: conduitSizeCalculator,
+  },
+  {
+    name: 'conduit-pull',
+    title: 'Pull tension through a conduit',
+    source: 'F6.4',
+    input: conduitPullInput,
+    run: conduitPullCalculator,
   },
   { name: 'cut-length', title: 'Length to cut for a run', source: 'F16.1', input: cutLengthInput, run: cutLengthCalculator },
 ];

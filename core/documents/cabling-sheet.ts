@@ -160,7 +160,7 @@ export function cablingSheet(
                 [
                   planned.run.number,
                   on ? cable(on.channelM + on.uprightM) : words.noWay,
-                  on ? `${on.insideCorners} + ${on.outsideCorners}` : '',
+                  on ? `${on.insideCorners} + ${on.outsideCorners} + ${on.flatCorners}` : '',
                   on ? String(on.wallsPierced) : '',
                   on ? cable(on.visibleM) : '',
                   on ? price(on.price) : '',

@@ -180,7 +180,9 @@ function throughFloors(building: Building, a: Point3, b: Point3): Hole[] {
 /** The wall that a cable passes from inside to outside. */
 function throughOutside(building: Building, at: Point3): Hole[] {
   const level = levelUnder(building, at[2]);
-  const wall = level && wallsOf(building, level.id).near([at[0], at[1]], 0.05)[0];
+  const p: Point2 = [at[0], at[1]];
+  const away = ({ a, b }: Wall) => closestOnSegment(p, a, b).distanceM;
+  const wall = level && [...wallsOf(building, level.id).near(p, 0.05)].sort((a, b) => away(a) - away(b))[0];
   if (!wall) return [];
   const member: HoleMember = isStone(wall) ? 'masonry' : wall.kind === 'fire' ? 'fire' : 'board';
   return [hole(member, at, wall.id, null)];

@@ -13,6 +13,8 @@ export interface SurfaceRoute {
   readonly visibleM: number;
   readonly insideCorners: number;
   readonly outsideCorners: number;
+  /** Turns in the plane of a wall, round doors. */
+  readonly flatCorners: number;
   readonly wallsPierced: number;
 }
 
@@ -21,11 +23,16 @@ export interface SurfaceLeg {
   readonly roomId: string;
   readonly points: readonly Point2[];
   readonly lengthM: number;
+  readonly doors: number;
 }
 
 const SKIRTING_M = 0.1;
 /** A hole through a partition beside its corner, so that channel and door are clear of it, m. */
 const FROM_END_M = 0.15;
+/** A channel over a door runs this far over its head, m. */
+const OVER_HEAD_M = 0.1;
+/** Up, across twice, and down: turns in the plane of the wall at each door. */
+const TURNS_A_DOOR = 4;
 
 interface Place {
   readonly roomId: string;
@@ -38,8 +45,8 @@ interface Crossing {
 }
 
 /**
- * The shortest way in channels along skirtings from the device to the rack, through a hole in each partition on the way; doors are not
- * crossed at the floor. Both ends on one level. Lengths in metres.
+ * The shortest way in channels along skirtings from the device to the rack, through a hole in each partition on the way, and over the
+ * heads of doors. Both ends on one level. Lengths in metres.
  * Problems: `surface-other-level`, `outside-rooms`, `surface-no-way`.
  */
 export function surfaceRoute(document: ProjectDocument, run: Run): Outcome<SurfaceRoute> {
@@ -57,8 +64,7 @@ export function surfaceRoute(document: ProjectDocument, run: Run): Outcome<Surfa
   const path = shortest(document, building, start, end, crossings);
   if (!path) return refuse('surface-no-way', { kind: 'infeasible', field: 'position' });
   const legs = path.map(({ from, to }): SurfaceLeg => {
-    const points = along(document, building, from, to)!;
-    return { roomId: from.roomId, points, lengthM: lengthOf(points) };
+    return { roomId: from.roomId, ...along(document, building, from, to) };
   });
   const deviceM = device.heightM ?? level.ceilingHeightM;
   const farM = 'entryHeightM' in far ? far.entryHeightM : (far.heightM ?? level.ceilingHeightM);
@@ -76,6 +82,7 @@ export function surfaceRoute(document: ProjectDocument, run: Run): Outcome<Surfa
     // Up to the device and to the rack are two corners more.
     insideCorners: turns.filter((turn) => turn > 0).length + 2,
     outsideCorners: turns.filter((turn) => turn < 0).length,
+    flatCorners: TURNS_A_DOOR * legs.reduce((sum, { doors }) => sum + doors, 0),
     wallsPierced: legs.length - 1,
   });
 }
@@ -157,8 +164,7 @@ function shortest(
       let stepM = Infinity;
       if (n === otherSide(next)) stepM = HOLE_M;
       else if (nodes[n].roomId === nodes[next].roomId) {
-        const points = along(document, building, nodes[next], nodes[n]);
-        if (points) stepM = lengthOf(points);
+        stepM = along(document, building, nodes[next], nodes[n]).lengthM;
       }
       if (cost[next] + stepM < cost[n] - 1e-9) {
         cost[n] = cost[next] + stepM;
@@ -176,24 +182,36 @@ function shortest(
 
 const lengthOf = (points: readonly Point2[]) => points.slice(1).reduce((sum, p, k) => sum + distance2(points[k], p), 0);
 
-/** The shorter way along the outline of a room that meets no door; null where both do. */
-function along(document: ProjectDocument, building: Building, from: Place, to: Place): Point2[] | null {
+interface Along {
+  readonly points: readonly Point2[];
+  /** With what it takes to go up, over and down again at each door. */
+  readonly lengthM: number;
+  readonly doors: number;
+}
+
+/** The shorter way along the outline of a room, over the heads of the doors that it meets. */
+function along(document: ProjectDocument, building: Building, from: Place, to: Place): Along {
   const room = document.rooms[from.roomId];
   const ring = room.polygon as Point2[];
   const totalM = ringLength(ring);
   const forwardM = (to.at - from.at + totalM) % totalM;
-  const ways = [forwardM, forwardM - totalM]
-    .sort((a, b) => Math.abs(a) - Math.abs(b))
-    .map((byM) => alongRing(ring, from.at, byM));
-  return ways.find((points) => !meetsDoor(building, room, points)) ?? null;
+  const ways = [forwardM, forwardM - totalM].map((byM): Along => {
+    const points = alongRing(ring, from.at, byM);
+    const heads = doorsMet(building, room, points);
+    const overM = heads.reduce((sum, headM) => sum + 2 * (headM + OVER_HEAD_M - SKIRTING_M), 0);
+    return { points, lengthM: lengthOf(points) + overM, doors: heads.length };
+  });
+  return ways[0].lengthM <= ways[1].lengthM ? ways[0] : ways[1];
 }
 
-function meetsDoor(building: Building, room: Room, points: readonly Point2[]): boolean {
-  return (building.wallsByLevel[room.levelId] ?? []).some((wall) =>
-    openingsOf(building, wall).some((opening) => {
-      if (opening.sillM > SKIRTING_M) return false;
+/** Heads of the doors whose feet a line at the skirting meets, m. */
+function doorsMet(building: Building, room: Room, points: readonly Point2[]): number[] {
+  return (building.wallsByLevel[room.levelId] ?? []).flatMap((wall) =>
+    openingsOf(building, wall).flatMap((opening) => {
+      if (opening.sillM > SKIRTING_M) return [];
       const p = wallPoint(wall, opening.offsetM);
-      return points.slice(1).some((b, k) => closestOnSegment(p, points[k], b).distanceM < wall.thicknessM / 2 + 0.02);
+      const isMet = points.slice(1).some((b, k) => closestOnSegment(p, points[k], b).distanceM < wall.thicknessM / 2 + 0.02);
+      return isMet ? [opening.headM] : [];
     }),
   );
 }

@@ -25,7 +25,7 @@ describe('a run on the surface', () => {
     expect(route.visibleM).to.be.closeTo(3.31 + 0.3, 1e-6);
   });
 
-  it('goes round the room where a door stands in its way', () => {
+  it('goes over the head of a door in its way, or round the room where that is shorter', () => {
     const document = place(
       smallHouse({
         openings: [newOpening({ id: 'd', wallId: 'south1', kind: 'door', offsetM: 4, widthM: 0.9, sillM: 0, headM: 2 })],
@@ -33,8 +33,20 @@ describe('a run on the surface', () => {
       [2, 0.05],
     );
     const route = must(surfaceRoute(document, document.runs.r1x1));
-    // West instead: 2 + 4.1 + 5.1 m to the far corner of the partition, and its hole there.
-    expect(route.legs[0].lengthM).to.be.closeTo(2 + 4.1 + 5.1 + 0.21, 1e-6);
+    // 3.1 + 0.21 m along, and 2.0 m up and down again at the door; round the room it would be 11.41 m.
+    expect(route.legs[0].lengthM).to.be.closeTo(3.31 + 4, 1e-6);
+    expect(route).to.include({ flatCorners: 4 });
+    const wide = place(
+      smallHouse({
+        openings: [
+          newOpening({ id: 'd', wallId: 'south1', kind: 'door', offsetM: 3, widthM: 0.9, sillM: 0, headM: 2.4 }),
+          newOpening({ id: 'e', wallId: 'south1', kind: 'door', offsetM: 4.2, widthM: 0.9, sillM: 0, headM: 2.4 }),
+        ],
+      }),
+      [2, 0.05],
+    );
+    // Two doors of 2.4 m: west instead, 2 + 4.1 + 5.1 m to the far corner of the partition, and its hole there.
+    expect(must(surfaceRoute(wide, wide.runs.r1x1)).legs[0].lengthM).to.be.closeTo(2 + 4.1 + 5.1 + 0.21, 1e-6);
     expect(route.wallsPierced).to.equal(1);
   });
 

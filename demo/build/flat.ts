@@ -60,6 +60,7 @@ export function buildFlat(): ProjectDocument {
     client: 'The ropewalk household',
     address: '3 Ropewalk, second floor',
     wasteFactor: 1.15,
+    construction: 'retrofit',
   });
   const level = house.level({
     code: 'F',

@@ -134,7 +134,7 @@ export const documents = {
       ceilings: 'Ceilings',
       run: 'Run',
       channel: 'Channel',
-      corners: 'Corners in + out',
+      corners: 'Corners in + out + flat',
       pierced: 'Walls pierced',
       seen: 'To be seen',
       priceOn: 'On the surface',

@@ -549,7 +549,7 @@ export const ui = {
     onSurface: 'On the surface',
     length: 'Channel',
     corners: 'Corners',
-    cornersOf: '{{inside}} in, {{outside}} out',
+    cornersOf: '{{inside}} in, {{outside}} out, {{flat}} flat',
     holes: 'Openings',
     openings_one: '{{count}} place',
     openings_other: '{{count}} places',

@@ -3,6 +3,7 @@ import type { UnitSystem } from '@dusky-spool/core/units';
 import { cureSentence, findingSentence } from '@dusky-spool/texts';
 import { Button } from 'antd';
 import { useCures } from '../state/following.ts';
+import { text } from '../app/text.ts';
 import { useProject } from '../state/project.ts';
 import { RankMark } from './RankMark.tsx';
 
@@ -16,7 +17,7 @@ interface Props {
 export function FindingCard({ finding, units, onShow }: Props) {
   const showPreview = useProject((state) => state.showPreview);
   const cures = useCures(finding);
-  const number = String(finding.figures.number ?? '');
+  const number = nameOf(finding);
   return (
     <article className={`finding ${finding.rank}`}>
       <header>
@@ -51,4 +52,10 @@ export function FindingCard({ finding, units, onShow }: Props) {
       )}
     </article>
   );
+}
+
+/** What a finding speaks of: the number of a run, or the name of what it is about. */
+function nameOf({ figures }: ToldFinding): string {
+  const names = [figures.number, figures.way, figures.bundle, figures.rack, figures.riser, figures.level, figures.device];
+  return (names.find((name) => typeof name === 'string' && name !== '') as string | undefined) ?? text('stage.inspect.show');
 }

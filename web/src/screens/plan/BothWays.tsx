@@ -27,7 +27,11 @@ export function BothWays({ document, run }: Props) {
   const on = surface.ok ? surface.value : null;
   const rows: readonly [string, string, string][] = [
     [text('both.length'), '', on ? formatCableLength(on.channelM + on.uprightM, units) : ''],
-    [text('both.corners'), '', on ? text('both.cornersOf', { inside: on.insideCorners, outside: on.outsideCorners }) : ''],
+    [
+      text('both.corners'),
+      '',
+      on ? text('both.cornersOf', { inside: on.insideCorners, outside: on.outsideCorners, flat: on.flatCorners }) : '',
+    ],
     [
       text('both.holes'),
       inWall ? text('both.openings', { count: inWall.openings }) : '',

@@ -317,7 +317,7 @@ export const ui = {
     rangeEstimated: 'Will need {{least}} to {{most}}: heights on its way are not all measured.',
     rack: 'Home to',
     slackStyle: 'Slack left as',
-    slackUsual: '{{style}} (as usual)',
+    slackUsual: 'Usual: {{style}}',
     cable: 'Cable',
     bundle: 'Bundle',
     state: 'State',

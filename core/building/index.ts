@@ -33,3 +33,4 @@ export { wallGrid, wallsNear, type WallGrid } from './wall-grid.ts';
 export { wallsOf } from './building.ts';
 export { wallReaches } from './wall-reach.ts';
 export { levelsFromBelow, projectBounds } from './levels.ts';
+export { signatureOf } from './signed-way.ts';

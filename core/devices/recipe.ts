@@ -64,6 +64,14 @@ export function nearestRack(document: ProjectDocument, device: Pick<Device, 'x' 
   return listOf(document, 'racks').toSorted((a, b) => away(a) - away(b))[0];
 }
 
+/** The rack that the runs of a device go to: the nearest, but for a link between racks, which goes on from the one it stands at. */
+function rackFor(document: ProjectDocument, device: Device): Rack | undefined {
+  const nearest = nearestRack(document, device);
+  if (document.deviceTypes[device.typeId].mount !== 'rack' || !nearest) return nearest;
+  const { [nearest.id]: _own, ...others } = document.racks;
+  return nearestRack({ ...document, racks: others }, device);
+}
+
 /** The device that a leg ends at; null is the rack: also for the first of a chain, and where there is none to go to yet. */
 export function farDevice(document: ProjectDocument, device: Device, leg: Pick<Leg, 'to' | 'toTypeId'>): Device | null {
   if (leg.to === 'rack') return null;
@@ -103,7 +111,7 @@ export function runsFor(
   legs: readonly { readonly leg: Leg; readonly number: number }[],
   id: (leg: number) => string,
 ): Run[] {
-  const rack = nearestRack(document, device);
+  const rack = rackFor(document, device);
   if (!rack) return [];
   const bundle = bundleFor(document, device, rack.id);
   return legs.map(({ leg, number }) => {

@@ -16,6 +16,8 @@ export interface BoredPlace {
   readonly runs: readonly string[];
   /** Holes of this place with their bit, m, and cables; empty where no hole that is allowed takes the cables. */
   readonly holes: readonly { readonly bitM: number; readonly cables: number }[];
+  /** Share of the holes' area that the cables fill; null where nothing is bored. */
+  readonly fill: number | null;
   /** Largest hole that may be bored, m; null where others decide. */
   readonly mostM: number | null;
   readonly nailPlates: boolean;
@@ -77,7 +79,7 @@ function placeOf(
             : null;
     // A riser is open: nothing is bored in it, and everything is closed again.
     const holes = bitM === null || member === 'floor' ? [] : [{ bitM, cables: runs.length }];
-    return { ...common, holes, mostM: null, nailPlates: false, ask };
+    return { ...common, holes, fill: fillOf(diameters, holes), mostM: null, nailPlates: false, ask };
   }
   const bored = member === 'joist' ? 'joist' : member === 'stud' ? 'stud' : 'plate';
   const { mostM } = boreLimit(bored, depthM, document.project.jurisdiction);
@@ -85,10 +87,18 @@ function placeOf(
   return {
     ...common,
     holes,
+    fill: fillOf(diameters, holes),
     mostM,
     nailPlates: holes.some(({ bitM }) => needsNailPlates(depthM, bitM)),
     ask: holes.length === 0 ? 'engineer' : null,
   };
+}
+
+/** Sum of the squares of cables over that of the holes they pass (ENGINEERING 7.2: no more than 40 %). */
+function fillOf(diametersM: readonly number[], holes: BoredPlace['holes']): number | null {
+  if (holes.length === 0) return null;
+  const bored = holes.reduce((sum, { bitM }) => sum + bitM * bitM, 0);
+  return diametersM.reduce((sum, d) => sum + d * d, 0) / bored;
 }
 
 /** Depth of the member that is bored, across the hole, m; null where it is no sawn member. */

@@ -157,6 +157,21 @@ describe('run numbers', () => {
   });
 });
 
+describe('a link between racks', () => {
+  it('goes from the rack it stands at to the other one, and nowhere where there is only one', () => {
+    const house = smallHouse();
+    const two = {
+      ...house,
+      racks: { ...house.racks, other: { ...house.racks.rack, id: 'other', code: 'B', x: 0.4, facingRad: 0 } },
+    };
+    const linked = place(two, countingIds(), [0.5, 2], 'rack-link');
+    const runs = planRuns(linked);
+    expect(runs.map(({ run }) => run.rackId)).to.deep.equal(['rack', 'rack', 'rack']);
+    expect(runs.every(({ wanted }) => wanted.ok)).to.equal(true);
+    expect(Object.keys(place(house, countingIds(), [9.7, 2], 'rack-link').runs)).to.deep.equal([]);
+  });
+});
+
 describe('a run', () => {
   it('still drafted follows its device at once', () => {
     const ids = countingIds();

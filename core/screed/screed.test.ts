@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { runChecks } from '../checks/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import { applyChange, checkIntegrity, newFeature, update, type Feature, type ProjectDocument } from '../project/index.ts';
+import { moveFeatures } from '../survey/index.ts';
 import { smallHouse } from '../testing/index.ts';
 import { screedWays, signWay } from './index.ts';
 
@@ -103,6 +104,9 @@ describe('a way in the screed', () => {
     const { d, ...others } = signed.features;
     expect(d.id).to.equal('d');
     expect(checkIntegrity({ ...signed, features: others })).to.have.nested.property('problem.code', 'reference-missing');
+    // In the survey it does not move with others.
+    expect(moveFeatures(signed, ['d'], [0.1, 0])).to.deep.equal([]);
+    expect(moveFeatures(house([duct()]), ['d'], [0.1, 0])).to.have.length(1);
     const again = must(signWay(moved, 'd', { ...given, photo: 'IMG-0042' }, 's2'));
     expect(codes(must(applyChange(moved, { operations: again })))).to.deep.equal([]);
   });

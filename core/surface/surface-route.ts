@@ -9,6 +9,8 @@ export interface SurfaceRoute {
   /** Channel along skirtings, and up to the device and the rack. */
   readonly channelM: number;
   readonly uprightM: number;
+  /** Lengths of 2 m, each with its cover, that the channel is cut from. */
+  readonly lengths: number;
   /** All of it is seen but what lies in the rack's own room. */
   readonly visibleM: number;
   readonly insideCorners: number;
@@ -31,6 +33,8 @@ const SKIRTING_M = 0.1;
 const FROM_END_M = 0.15;
 /** A channel over a door runs this far over its head, m. */
 const OVER_HEAD_M = 0.1;
+/** As channel is sold, m. */
+const LENGTH_M = 2;
 /** Up, across twice, and down: turns in the plane of the wall at each door. */
 const TURNS_A_DOOR = 4;
 
@@ -78,6 +82,7 @@ export function surfaceRoute(document: ProjectDocument, run: Run): Outcome<Surfa
     legs,
     channelM,
     uprightM,
+    lengths: Math.ceil((channelM + uprightM) / LENGTH_M - 1e-9),
     visibleM: channelM - inRackRoom + Math.abs(deviceM - SKIRTING_M),
     // Up to the device and to the rack are two corners more.
     insideCorners: turns.filter((turn) => turn > 0).length + 2,

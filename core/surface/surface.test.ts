@@ -21,7 +21,8 @@ describe('a run on the surface', () => {
     // 3.1 m to the corner, 0.21 m up the partition to its hole; then 0.21 + 5.1 + 2 m to the rack.
     expect(route.channelM).to.be.closeTo(3.1 + 0.21 + 0.21 + 5.1 + 2, 1e-6);
     expect(route.uprightM).to.be.closeTo(0.3 + 1.9, 1e-6);
-    expect(route).to.include({ wallsPierced: 1, insideCorners: 5, outsideCorners: 0 });
+    // 12.82 m of channel: seven lengths with their covers.
+    expect(route).to.include({ wallsPierced: 1, insideCorners: 5, outsideCorners: 0, lengths: 7 });
     expect(route.visibleM).to.be.closeTo(3.31 + 0.3, 1e-6);
   });
 

@@ -1,3 +1,4 @@
+import { signatureOf } from '../building/index.ts';
 import { tidyM, boundsOf, distance2, rotate2, type Bounds, type Point2 } from '../geometry/index.ts';
 import { fine, type Outcome } from '../outcome/index.ts';
 import {
@@ -167,11 +168,12 @@ function shifted(feature: Feature, by: Point2): Operation[] {
   return operation ? [operation] : [];
 }
 
-/** Moves features by a vector. A mark of another trade remembers where it was made, and is answered as moved. */
+/** Moves features by a vector, but for signed ways. A mark of another trade remembers where it was made, and is answered as moved. */
 export const moveFeatures = (document: ProjectDocument, ids: readonly string[], by: Point2): Operation[] =>
   ids.flatMap((id) => {
     const feature = document.features[id];
-    if (!feature) return [];
+    // What was signed before the pour lies in the floor: it stays.
+    if (!feature || signatureOf(document, id)) return [];
     return feature.kind === 'trade-mark' ? movedMark(feature, by) : shifted(feature, by);
   });
 

@@ -7,7 +7,8 @@ import { attachmentOf, buildingOf } from '../../core/building/index.ts';
 import { applyChange, type ProjectDocument } from '../../core/project/index.ts';
 import { plainWayCost } from '../../core/routing/plain-way.ts';
 import { networkOf, rackPlace, routeDevice, waysIn } from '../../core/routing/index.ts';
-import { planRun, planRuns, proposeTrunks } from '../../core/runs/index.ts';
+import { groupSchedule, scheduleOf, type ScheduleRow } from '../../core/documents/index.ts';
+import { compareNumbers, planRun, planRuns, proposeTrunks } from '../../core/runs/index.ts';
 import { readProjectFile } from '../../core/formats/index.ts';
 import { houseOf } from './wired.ts';
 import { figure, percentile, type Figure } from './figure.ts';
@@ -54,6 +55,7 @@ export function benchRouting(): Figure[] {
     ...fromScratch(),
     ...edits(),
     ...growth(),
+    ...schedule(),
     ...memory(),
     ...shared(),
     figure('routing', `reroute of one moved device, ${runs} runs, 95th percentile`, percentile(samples, 0.95), 'ms', 8),
@@ -169,6 +171,25 @@ function growth(): Figure[] {
       'ms',
     );
   });
+}
+
+/** The schedule of 5 000 rows: made from its routes, then filtered and grouped as the screen does at a key. */
+function schedule(): Figure[] {
+  const house = houseOf(5000);
+  const runs = planRuns(house);
+  let rows: readonly ScheduleRow[] = [];
+  const made = leastMs(() => (rows = scheduleOf(house, { outdoors: 'Outdoors' }, runs, [])));
+  const looked = leastMs(() => {
+    const found = rows.filter((row) =>
+      `${row.number} ${row.from} ${row.to} ${row.cable} ${row.bundle}`.toLowerCase().includes('cat'),
+    );
+    found.sort((a, b) => compareNumbers(a.number, b.number));
+    groupSchedule(found, 'bundle');
+  });
+  return [
+    figure('routing', `schedule of ${rows.length} rows made from its routes`, made, 'ms'),
+    figure('routing', 'the same filtered, sorted and grouped', looked, 'ms', 100),
+  ];
 }
 
 /** What the worker keeps of 4 000 runs, beside what the house itself takes. */

@@ -118,6 +118,7 @@ export const problems = {
   'scheme-without-count': 'The pattern needs {device} or {port}, else numbers repeat.',
   'scheme-too-long': '{{number}} is empty or longer than {{longest}} signs. Leave parts out, or add some.',
   'scheme-not-unique': '{{first}} and {{second}} would both be {{number}}. Add a part that tells them apart.',
+  'way-signed': 'This way was signed by {{by}} on {{on}} and lies in the floor. It stays.',
   'sign-no-name': 'Who signs? Enter a name.',
   'sign-no-photo': 'Enter the name of the photograph with the tape in it.',
   'screed-no-cover': 'This way lies above the finished floor. Lay it deeper before it is signed.',

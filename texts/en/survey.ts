@@ -106,6 +106,7 @@ export const survey = {
     isChosen: 'This one holds',
     chooseThis: 'Let this one hold',
     units: 'Rack units',
+    waySigned: 'Signed as built by {{by}} on {{on}}: it lies in the floor and is locked.',
     reserved: 'Stays free for later cable',
     rackSlack: 'Cables are left',
     entryHeight: 'Cables enter at AFF',

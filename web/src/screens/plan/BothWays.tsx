@@ -26,7 +26,11 @@ export function BothWays({ document, run }: Props) {
   const { inWall, surface } = both;
   const on = surface.ok ? surface.value : null;
   const rows: readonly [string, string, string][] = [
-    [text('both.length'), '', on ? formatCableLength(on.channelM + on.uprightM, units) : ''],
+    [
+      text('both.length'),
+      '',
+      on ? text('both.channelOf', { length: formatCableLength(on.channelM + on.uprightM, units), count: on.lengths }) : '',
+    ],
     [
       text('both.corners'),
       '',

@@ -1,6 +1,7 @@
 import { useCallback, useState } from 'react';
 import { Button, Dropdown } from 'antd';
-import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
+import { levelsFromBelow, projectBounds, signatureOf } from '@dusky-spool/core/building';
+import { refuse } from '@dusky-spool/core/outcome';
 import type { Point2 } from '@dusky-spool/core/geometry';
 import { create, onLevel, update, type ProjectDocument } from '@dusky-spool/core/project';
 import {
@@ -91,8 +92,10 @@ export function SurveyScreen({ projectId, document }: Props) {
   };
   const remove = () => {
     const { kind, ids } = selection;
-    const operations =
-      kind === 'wall'
+    const signed = kind === 'feature' ? ids.map((id) => signatureOf(document, id)).find((sign) => sign !== undefined) : undefined;
+    const operations = signed
+      ? refuse('way-signed', { kind: 'prohibited', field: 'way', by: signed.by, on: signed.on })
+      : kind === 'wall'
         ? removeWalls(document, ids, newSurveyId)
         : kind === 'opening'
           ? removeOpenings(document, ids)

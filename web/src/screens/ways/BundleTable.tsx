@@ -33,7 +33,7 @@ export function BundleTable({ document, report, onRun, onBundle }: Props) {
               <th scope="col">{text('ways.parts')}</th>
               <th scope="col">{text('ways.together')}</th>
               <th scope="col">{text('ways.diameter')}</th>
-              <th scope="col">{text('ways.bit')}</th>
+              <th scope="col">{text('ways.hole')}</th>
             </tr>
           </thead>
           <tbody>

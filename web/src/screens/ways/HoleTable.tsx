@@ -49,7 +49,10 @@ export function HoleTable({ document, places, onRun }: Props) {
                     {term(`members.${place.member}`)}
                   </td>
                   <td>{holePlace(document, line, (room) => text('ways.wallOf', { room }))}</td>
-                  <td className="figure">{bitsOf(place) || text(place.member === 'floor' ? 'ways.open' : 'ways.none')}</td>
+                  <td className="figure">
+                    {bitsOf(place) || text(place.member === 'floor' ? 'ways.open' : 'ways.none')}
+                    {place.fill !== null && <span className="faint"> {Math.round(place.fill * 100)} %</span>}
+                  </td>
                   <td>
                     {place.runs.slice(0, MOST_RUNS).map((number) => (
                       <button key={number} type="button" className="plain link id" onClick={() => onRun(number)}>

@@ -1,3 +1,4 @@
+import { signatureOf } from '@dusky-spool/core/building';
 import { Button } from 'antd';
 import {
   CONDITIONS,
@@ -32,9 +33,11 @@ export function FeaturePanel({ document, feature }: { readonly document: Project
   const change = useChange('features', feature, title);
   const has = (field: keyof Feature) => make.fields.includes(field);
   const point = feature.points.length === 1;
+  const signed = signatureOf(document, feature.id);
   return (
     <>
       <Head title={feature.name || title} line={`${title}, ${document.levels[feature.levelId].name}`} />
+      {signed && <p className="caution">{text('survey.waySigned', { by: signed.by, on: signed.on })}</p>}
       {make.kind === 'mains-route' || make.kind === 'service-panel' ? <p className="caution">{text('cautions.mains')}</p> : null}
       {make.kind === 'flue' || make.kind === 'fireplace' ? <p className="caution">{text('cautions.heat')}</p> : null}
       {make.kind === 'beam' || make.kind === 'steel' ? <p className="caution">{text('run.boring')}</p> : null}

@@ -6,7 +6,7 @@ const machine: More = { ports: [NETWORK_PORT], boxKind: 'weatherproof', answers:
 
 /** Network, telephone, coax, aerials, and the data lines of machines. */
 export const DATA_TYPES: readonly DeviceType[] = [
-  define('rack-link', 'LK', 'Link to another rack', 'data', 'rack', [200, 50], {
+  define('rack-link', 'TK', 'Link to another rack', 'data', 'rack', [200, 50], {
     defaultHeightM: 1.8,
     hours: 0.5,
     cables: [leg('cat6a_utp', 'link 1', 1.5), leg('cat6a_utp', 'link 2', 1.5), leg('fibre_2', 'trunk', 1.5)],

@@ -50,6 +50,37 @@ function versionTwo(): Record<string, unknown> {
   return { ...file, version: 2 };
 }
 
+describe('a project file of version 5', () => {
+  it('is read with usual lengths, unprinted labels and nothing reserved', () => {
+    const house = smallHouse();
+    const placed = placeDevice(house, { typeId: 'keypad', levelId: 'm', at: [5, 2] }, { device: 'kp', run: (leg) => `r${leg}` });
+    if (!placed.ok) throw new Error(placed.problem.code);
+    const bed = create('features', newFeature({ id: 'bed', levelId: 'm', kind: 'bed', points: [[1, 1]] }));
+    const applied = applyChange(house, { operations: [...placed.value.operations, bed] });
+    if (!applied.ok) throw new Error(applied.problem.code);
+    const file = JSON.parse(writeProjectFile({ document: applied.value, pictures: [] })) as Record<string, unknown>;
+    const added: Readonly<Record<string, readonly string[]>> = {
+      racks: ['slackStyle'],
+      cableTypes: ['jacketColour'],
+      features: ['reserved'],
+      runs: ['slackStyle', 'printedOn'],
+    };
+    for (const [list, fields] of Object.entries(added))
+      for (const record of file[list] as Records) for (const field of fields) delete record[field];
+    for (const list of ['seals', 'spentNumbers', 'numberBlocks', 'waySigns']) delete file[list];
+    const project = file.project as Record<string, unknown>;
+    for (const field of ['tracedFactor', 'reserveM', 'slackStyle', 'siteRates']) delete project[field];
+    const read = readProjectFile(JSON.stringify({ ...file, version: 5 }));
+    if (!read.ok) throw new Error(JSON.stringify(read.problem));
+    const { document } = read.value;
+    expect(document.project).to.include({ tracedFactor: 1.03, reserveM: 0, slackStyle: 'figure-eight' });
+    expect(document.racks.rack.slackStyle).to.equal('to-unit');
+    expect(document.runs.r1).to.include({ slackStyle: null, printedOn: '' });
+    expect(document.features.bed.reserved).to.equal(false);
+    expect([document.seals, document.spentNumbers, document.numberBlocks, document.waySigns]).to.deep.equal([{}, {}, {}, {}]);
+  });
+});
+
 describe('a project file of version 2', () => {
   it('is read with devices that go with nothing, and things of which nothing more is known', () => {
     const read = readProjectFile(JSON.stringify(versionTwo()));

@@ -49,16 +49,16 @@ export function waysIn(network: Network, end: EndPlace): Outcome<Entry[]> {
   return floor.ok ? floor : wall;
 }
 
-/** What finds no hollow is led into a channel on the surface beside it. */
+/** What stands beside a channel on the surface, or at the end of a duct, may be led into it too. */
 function orIntoChannel(network: Network, levelIndex: number, end: EndPlace, found: Outcome<Entry[]>): Outcome<Entry[]> {
-  if (found.ok) return found;
+  if (network.channels.length + network.mouths.length === 0) return found;
   const level = network.building.levels[levelIndex];
   const room = roomAt(network.building, level.id, [end.x, end.y]);
   const heightM = end.mount === 'floor' ? 0 : room ? ceilingHeightAt(room, level, [end.x, end.y]) : level.ceilingHeightM;
   const at: Point3 = [end.x, end.y, level.elevationM + heightM];
   const { weights, channels, mouths } = network;
   const entries = [...waysToChannels(weights, channels, level.id, at), ...waysToMouths(weights, mouths, level.id, at)];
-  return entries.length > 0 ? fine(entries) : found;
+  return entries.length > 0 ? fine([...(found.ok ? found.value : []), ...entries]) : found;
 }
 
 /** The layer above the ceilings of a level, and the one under its floor: its own crawl space or basement, else the level below. */

@@ -157,10 +157,31 @@ function waysInto(
   const p: Point2 = [at[0], at[1]];
   const level = building.levels[levelIndex];
   if (roomAt(building, level.id, p)) {
+    // What comes out of the screed goes on in a wall, or ends there: never up through the room.
+    if (medium === 'screed') return upInWall(building, attach, levelIndex, at, medium);
     const entries = attach(levelIndex, p, at[2], medium === 'conduit' ? 'conduit' : 'wall');
     return entries.length > 0 || medium !== 'surface' ? entries : intoWall(building, weights, attach, levelIndex, at, medium);
   }
   return throughWall(weights, attach, levelIndex, at, medium, nearestWall(building, level.id, p, OUTSIDE_REACH_M));
+}
+
+/** From a duct that comes up in a wall on to the cavity over it. */
+function upInWall(
+  building: Building,
+  attach: MadeWayContext['attach'],
+  levelIndex: number,
+  at: Point3,
+  medium: Medium,
+): readonly Entry[] {
+  const level = building.levels[levelIndex];
+  const place = nearestWall(building, level.id, [at[0], at[1]], STUB_REACH_M, (wall) => wall.cableMayRun);
+  if (!place) return [];
+  return attach(levelIndex, place.point, at[2], 'wall').map((entry) => ({
+    ...entry,
+    points: [at, ...entry.points],
+    media: [medium, ...entry.media],
+    work: entry.work + place.distanceM,
+  }));
 }
 
 /** From a channel under concrete into the wall beside it, and up in that to the cavity on its other side. */

@@ -80,6 +80,26 @@ describe('a house of concrete', () => {
     expect(way.runM).to.be.closeTo(10.2, 1e-6);
   });
 
+  it('lets nothing rise through the room where a duct comes up in its middle, but serves a floor box there', () => {
+    const framed = {
+      ...smallHouse(),
+      features: tableFrom([
+        duct('d', [
+          [2, 2],
+          [10.2, 2],
+        ]),
+      ]),
+    };
+    const network = networkOf(buildingOf(framed));
+    // A ceiling speaker over the end of the duct goes its way above the ceiling.
+    const above = measured(framed, { x: 2, y: 2, heightM: null, mount: 'ceiling' });
+    expect(above.media).to.not.include('screed');
+    expect(network.mouths).to.have.length(1);
+    const box = measured(framed, { x: 1.9, y: 2, heightM: 0, mount: 'floor' });
+    expect(box.media).to.include('screed');
+    expect(box.runM).to.be.closeTo(0.1 + 8.2, 1e-6);
+  });
+
   it('does not pass a doorway in the wall on the way to the duct', () => {
     const document = slab([
       duct('d', [

@@ -98,12 +98,14 @@ export function waysToChannels(weights: Weights, channels: readonly Channel[], l
 
 /** How far something may stand from the end of a way that its lead goes into, m. */
 const MOUTH_REACH_M = 0.6;
+/** And how far above or below it, m. */
+const MOUTH_RISE_M = 1.5;
 
 /** Ways from a place into the ends of made ways that come up beside it. */
 export function waysToMouths(weights: Weights, mouths: readonly Mouth[], levelId: string, at: Point3): Entry[] {
   return mouths.flatMap((mouth): Entry[] => {
     const reachM = Math.hypot(mouth.at[0] - at[0], mouth.at[1] - at[1]);
-    if (mouth.levelId !== levelId || reachM > MOUTH_REACH_M) return [];
+    if (mouth.levelId !== levelId || reachM > MOUTH_REACH_M || Math.abs(mouth.at[2] - at[2]) > MOUTH_RISE_M) return [];
     const upright: Point3 = [at[0], at[1], mouth.at[2]];
     const points = [at, upright, mouth.at].filter((p, k, all) => k === 0 || distance3(p, all[k - 1]) > 1e-9);
     if (points.length === 1) points.push(points[0]);

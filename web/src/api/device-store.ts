@@ -33,6 +33,7 @@ class DeviceStore extends Dexie {
     // Houses kept in the terms of an older version are fetched again.
     this.version(3).upgrade((changing) => changing.table('houses').clear());
     this.version(4).upgrade((changing) => changing.table('houses').clear());
+    this.version(5).upgrade((changing) => changing.table('houses').clear());
   }
 }
 

@@ -2,9 +2,10 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { runChecks } from '../checks/index.ts';
 import { moveDevices, placeDevice, removeDevices } from '../devices/index.ts';
-import { scheduleOf } from '../documents/index.ts';
+import { cablingReport, scheduleOf } from '../documents/index.ts';
 import { update, updateProject, type Operation, type ProjectDocument } from '../project/index.ts';
-import { planRuns } from '../runs/index.ts';
+import { bundleByWay, planRuns } from '../runs/index.ts';
+import { bothRoutes } from '../surface/index.ts';
 import { applied, countedIds, twoStoreyHouse, withDevices } from '../testing/index.ts';
 import { splicesBetween, spliced } from './splices.ts';
 import { derivedFrom, Following, NOTHING_TOLD, patchBetween, patched, plannedFrom, withTold } from './index.ts';
@@ -240,3 +241,18 @@ function operationsOf(
       : updateProject(document.project, { wasteFactor: 1 + (which % 5) / 20 });
   return operation ? [operation] : null;
 }
+
+describe('what is asked of the one that follows', () => {
+  it('survives the way to the page, and is what the routes of now say', () => {
+    const { following } = page(start);
+    const runs = planRuns(start);
+    expect(sent(following.cabling())).to.deep.equal(sent(cablingReport(start, runs)));
+    expect(following.bundles()).to.deep.equal(bundleByWay(runs));
+    expect(following.scheme('{room}-{device}')).to.have.nested.property('problem.code', 'scheme-not-unique');
+    const outlook = following.scheme('{level}{room}{device}.{leg}');
+    expect(outlook.ok && outlook.value.changed).to.equal(runs.length);
+    const both = following.both(runs[0].run.id)!;
+    expect(sent(both.inWall!.openings)).to.equal(bothRoutes(start, runs[0]).inWall!.openings);
+    expect(following.both('nobody')).to.equal(null);
+  });
+});

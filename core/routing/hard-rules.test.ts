@@ -42,7 +42,15 @@ describe('a way through any house', () => {
           const { x: rackX, y: rackY } = house.racks.rack;
           const at: Point2 = [rackX * (0.2 + 0.5 * draw()), rackY * (0.4 + draw())];
           const line = kind === 'flue' ? [at] : [at, [at[0], at[1] + 0.3 + 2 * draw()] as Point2];
-          const thing = newFeature({ id: 'x', levelId: 'm', kind, points: line, widthM: 0.25, bottomM: 0, topM: 6 });
+          const thing = newFeature({
+            id: 'x',
+            levelId: 'm',
+            kind,
+            points: line.map(([px, py]): [number, number] => [px, py]),
+            widthM: 0.25,
+            bottomM: 0,
+            topM: 6,
+          });
           const spare = newFeature({
             id: 's',
             levelId: 'm',

@@ -1,29 +1,14 @@
 import { cablingReport, cablingSheet, sealCounts } from '@dusky-spool/core/documents';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
-import { en, words } from '@dusky-spool/texts';
+import { cablingWords, en, words } from '@dusky-spool/texts';
 
 /** What follows from the routes: bundles, how full ways are, spare conduits, seals, screed, supports. */
 export function cablingText(document: ProjectDocument, asJson: boolean): string {
   const runs = planRuns(document);
   const report = cablingReport(document, runs);
   if (asJson) return JSON.stringify({ project: document.project.name, units: 'm', ...report }, null, 2);
-  const { sealKinds, sealStates, members, spareFor: why, made, features } = en.terms;
-  const { several, notKnown, missing, noWay, unsigned } = en.documents.cabling.words;
-  const tables = cablingSheet(document, report, runs, {
-    kinds: { ...features, ...made },
-    members,
-    sealKinds,
-    sealStates,
-    why,
-    several,
-    notKnown,
-    missing,
-    noWay,
-    unsigned,
-    signed: (by, on) => `${by}, ${on}`,
-    fromWall: (distance) => distance,
-  });
+  const tables = cablingSheet(document, report, runs, cablingWords());
   const sections: Readonly<Record<string, string>> = en.documents.cabling.sections;
   const titles: Readonly<Record<string, string>> = en.documents.cabling.columns;
   const counts = sealCounts(report.penetrations);

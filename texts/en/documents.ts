@@ -156,7 +156,6 @@ export const documents = {
       noWay: 'no way',
       unsigned: 'not signed',
       signed: '{{by}}, {{on}}',
-      fromWall: '{{distance}}',
     },
   },
   holes: {

@@ -17,7 +17,7 @@ import {
 import { bundleTags, labelsCsv, labelsOf } from '@dusky-spool/core/labels';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
-import { en, words } from '@dusky-spool/texts';
+import { cablingWords, en, words } from '@dusky-spool/texts';
 import type { LabelPrinter } from '../../bridge/index.ts';
 import type { Database } from '../../database/index.ts';
 import { labelsPdf, labelsSvg, planPdf, templatePdf, scheduleXlsx, tablesPdf, tagsPdf } from '../../documents/index.ts';
@@ -96,22 +96,7 @@ export function documentRoutes(database: Database, printer: LabelPrinter): Route
     const { paper } = parseQuery(request, siteQuery);
     const { document, revision } = await load(request);
     const runs = planRuns(document);
-    const { sealKinds, sealStates, members, spareFor: why, made } = en.terms;
-    const { several, notKnown, missing, noWay, unsigned } = en.documents.cabling.words;
-    const tables = cablingSheet(document, cablingReport(document, runs), runs, {
-      kinds: { ...en.terms.features, ...made },
-      members,
-      sealKinds,
-      sealStates,
-      why,
-      several,
-      notKnown,
-      missing,
-      noWay,
-      unsigned,
-      signed: (by, on) => words.t('documents.cabling.words.signed', { by, on }),
-      fromWall: (distance) => words.t('documents.cabling.words.fromWall', { distance }),
-    });
+    const tables = cablingSheet(document, cablingReport(document, runs), runs, cablingWords());
     const title = { project: document.project, revision, date: today() };
     send(response, document, 'cabling-sheet.pdf', 'application/pdf', await tablesPdf('cabling', tables, title, paper));
   });

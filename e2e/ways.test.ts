@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { openGranary, saved, startApp, type App } from './testing/index.ts';
+import { openGranary, planPoint, saved, startApp, type App } from './testing/index.ts';
 import type { Page } from 'playwright-core';
 
 describe('a planner of ways', function () {
@@ -68,6 +68,23 @@ describe('a planner of ways', function () {
       await page.getByRole('button', { name: 'Lift' }).first().click();
     await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') === was, before);
     expect(app.problems).to.deep.equal([]);
+  });
+
+  it('leads a run by hand over the plan, place by place, and lifts that again', async () => {
+    await cabling();
+    await page.locator('.ledger [role=row]', { hasText: 'M-GR-01.1' }).first().click();
+    await page.locator('.run.chosen .run-line').first().waitFor({ state: 'attached' });
+    const before = await page.locator('.run.chosen .run-line').first().getAttribute('d');
+    await page.getByRole('button', { name: 'Lead it by hand' }).click();
+    await page.getByText('Click the places that it has to pass').waitFor();
+    const at = await planPoint(page, 5.6, 8.6);
+    await page.mouse.click(at.x, at.y);
+    await page.getByText('Lead through a point that was chosen').first().waitFor();
+    await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') !== was, before);
+    await page.keyboard.press('Escape');
+    await page.getByText('Click the places that it has to pass').waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Lift' }).first().click();
+    await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') === was, before);
   });
 
   it('is told that there is no way left where nothing may be cut, and undoes that', async () => {

@@ -3,6 +3,7 @@ import { planRuns, type PlannedRun } from '../runs/index.ts';
 import { briefMet, decisionsInTime, nothingOnPurpose, signedRooms } from './brief-kept.ts';
 import { bundlesSound } from './bundles-sound.ts';
 import { conduitsPlanned } from './conduits-planned.ts';
+import { jacketsFit } from './jackets-fit.ts';
 import { jacketsToldApart } from './jackets-told-apart.ts';
 import { screedSound } from './screed-sound.ts';
 import { waysOpen } from './ways-open.ts';
@@ -44,6 +45,7 @@ export const CHECKS: readonly Check[] = [
   bundlesSound,
   conduitsPlanned,
   jacketsToldApart,
+  jacketsFit,
   screedSound,
 ];
 

@@ -61,7 +61,7 @@ describe('a project file of version 5', () => {
     const file = JSON.parse(writeProjectFile({ document: applied.value, pictures: [] })) as Record<string, unknown>;
     const added: Readonly<Record<string, readonly string[]>> = {
       racks: ['slackStyle'],
-      cableTypes: ['jacketColour'],
+      cableTypes: ['jacketColour', 'rating'],
       features: ['reserved'],
       runs: ['slackStyle', 'printedOn'],
     };

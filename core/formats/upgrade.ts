@@ -106,7 +106,7 @@ const HEADER_OF_4 = (units: unknown) => ({
 /** Fields that version 6 added. */
 const ADDED_IN_6: typeof ADDED_IN_2 = {
   racks: () => ({ slackStyle: 'to-unit' }),
-  cableTypes: () => ({ jacketColour: '' }),
+  cableTypes: () => ({ jacketColour: '', rating: 'general' }),
   features: () => ({ reserved: false }),
   runs: () => ({ slackStyle: null, printedOn: '' }),
 };

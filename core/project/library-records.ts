@@ -8,6 +8,8 @@ export const PARTS = ['device', 'mount', 'bracket'] as const;
 export const CUT_OUT_SHAPES = ['round', 'rectangle'] as const;
 export const PORT_DIRECTIONS = ['in', 'out', 'both'] as const;
 export const MOUNT_STYLES = ['fixed', 'tilt', 'full-motion', 'motorised', 'recessed', 'ceiling-drop'] as const;
+/** Where a jacket may lie (ENGINEERING 1.3): in walls, between floors, in moving air, in weather and ground, or little of anything. */
+export const JACKET_RATINGS = ['general', 'riser', 'plenum', 'outdoor', 'limited'] as const;
 export const LINKS = ['cable', 'mains-radio', 'battery-radio', 'mains-only'] as const;
 export const LEG_ENDS = ['rack', 'device', 'chain'] as const;
 /** Boxes and rings of ENGINEERING 8.1. */
@@ -40,6 +42,7 @@ export const cableType = z.strictObject({
   family: words(40).describe('types of one family differ only in gauge, e.g. spk_2'),
   pricePerM: priceOf.describe('per metre, in the currency of the project'),
   jacketColour: words(20).describe('of the stock that is pulled'),
+  rating: z.enum(JACKET_RATINGS).describe('where its jacket may lie'),
 });
 
 /** One cable of a recipe, in leg order: one run each. */

@@ -14,6 +14,7 @@ export {
   takenNumbers,
 } from './numbering.ts';
 export { renumberScheme, type Renumbered, type SchemeOutlook } from './renumber-scheme.ts';
+export { throughPoint } from './by-hand.ts';
 export { bundleFor } from './bundling.ts';
 export { bundleByWay, bundlesOf, MOST_IN_BUNDLE, sharedM, type Bundle } from './bundles.ts';
 export {

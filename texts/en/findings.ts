@@ -114,6 +114,11 @@ export const findings = {
   'jackets-alike':
     'At {{device}} the jacket is {{colour}} for {{cables}} alike. Only the labels tell them apart: label before pulling.',
   'jackets-alike-at-rack': 'At {{rack}} the jacket is {{colour}} for {{cables}}. Only the labels tell them apart.',
+  'jacket-not-outdoor':
+    '{{number}} lies in weather or ground; {{cable}} is not made for that. Take an outdoor jacket, gel-filled where it lies wet.',
+  'jacket-not-riser': '{{number}} goes up a riser; {{cable}} is for little use only. Take a riser jacket; local code decides.',
+  'jacket-outdoor-inside':
+    '{{number}} leads outdoor cable {{insideM}} through the house; unlisted it may go 15 m from where it enters. Change to a listed type there.',
   'screed-cover': '{{way}} has {{coverM}} over it; {{wantedM}} is wanted. Lay it deeper, or ask for more screed.',
   'screed-crossing': '{{way}} crosses {{other}} at the same height. Lead one under the other before the pour.',
   'screed-unsigned': '{{way}} is not signed. Photograph it with a tape and sign it as built before the pour.',
@@ -148,6 +153,7 @@ export const cures = {
   'add-conduits': 'Put {{count}} on the plan',
   'split-bundle': 'Put {{count}} of them into {{bundle}}',
   'back-as-signed': 'Put it back as signed',
+  'use-cable': 'Take: {{name}}',
   'use-gauge': 'Use {{gaugeAwg}} AWG',
   'keep-built': 'Keep as built',
   'move-back': 'Move the device back',

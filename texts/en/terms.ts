@@ -33,6 +33,13 @@ export const terms = {
     surface: 'surface',
     screed: 'screed',
   },
+  jacketRatings: {
+    general: 'In walls',
+    riser: 'Between floors too',
+    plenum: 'In moving air too',
+    outdoor: 'Weather and ground',
+    limited: 'Limited use',
+  },
   slackStyles: { 'figure-eight': 'Figure-eight', zigzag: 'Zigzag', 'wall-loop': 'Loop in the wall', none: 'None' },
   rackSlacks: { 'to-unit': 'Led to its unit', 'slide-out': 'Loop for sliding out', panel: 'Short, into a panel' },
   /** Who has to agree to a hole, or to make it. */

@@ -332,6 +332,10 @@ export const ui = {
   },
   way: {
     why: 'Why this way?',
+    byHand: 'Lead it by hand',
+    byHandEnd: 'Done',
+    byHandHint: 'Click the places that it has to pass, from the device on. Escape ends.',
+    byHandPoint: 'Lead through a place',
     length: 'Way',
     holes: 'Holes',
     cost: 'Costs',
@@ -541,7 +545,8 @@ export const ui = {
     take: 'Take numbers along',
     somebody: 'Somebody',
     blockHint: 'Without a connection new devices get these numbers, so that nothing is renumbered when they come back.',
-    jackets: 'Jacket colours',
+    jackets: 'Jackets',
+    rating: 'May lie',
     jacketHint: 'Of the stock that is pulled. Checks tell where one colour serves several families.',
   },
   both: {

@@ -23,6 +23,7 @@ const CABLE_ROWS: readonly CableRow[] = [
   ['spk_16_4', 'Speaker 16/4', 'sound', 4, 16, true, 8.6, 43, 260, 'spk_4', 1.4, 'ivory'],
   ['spk_14_4', 'Speaker 14/4', 'sound', 4, 14, true, 10.2, 51, 415, 'spk_4', 2.1, 'ivory'],
   ['cat6_utp', 'Category 6', 'data', 8, 23, false, 6.1, 25, 110, 'cat', 0.55, 'blue'],
+  ['cat6_outdoor', 'Category 6, outdoor', 'data', 8, 23, false, 6.5, 32, 110, 'cat', 0.9, 'black'],
   ['cat6a_utp', 'Category 6A', 'data', 8, 23, false, 7.8, 32, 110, 'cat', 0.95, 'violet'],
   ['rg6', 'Coax RG6', 'coax', 1, 18, false, 6.9, 70, 155, 'coax', 0.6, 'black'],
   ['ctl_18_2', 'Control 18/2', 'control', 2, 18, true, 5.6, 28, 80, 'ctl_2', 0.5, 'grey'],
@@ -51,5 +52,6 @@ export const CABLE_TYPES: readonly CableType[] = CABLE_ROWS.map(
     family,
     pricePerM,
     jacketColour,
+    rating: id.endsWith('_outdoor') ? 'outdoor' : 'general',
   }),
 );

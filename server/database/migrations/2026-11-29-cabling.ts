@@ -10,8 +10,10 @@ ALTER TABLE projects ALTER traced_factor DROP DEFAULT, ALTER reserve_m DROP DEFA
   ALTER site_rates DROP DEFAULT;
 ALTER TABLE racks ADD slack_style text NOT NULL DEFAULT 'to-unit' CHECK (slack_style IN ('to-unit', 'slide-out', 'panel'));
 ALTER TABLE racks ALTER slack_style DROP DEFAULT;
-ALTER TABLE cable_types ADD jacket_colour text NOT NULL DEFAULT '';
-ALTER TABLE cable_types ALTER jacket_colour DROP DEFAULT;
+ALTER TABLE cable_types
+  ADD jacket_colour text NOT NULL DEFAULT '',
+  ADD rating text NOT NULL DEFAULT 'general' CHECK (rating IN ('general', 'riser', 'plenum', 'outdoor', 'limited'));
+ALTER TABLE cable_types ALTER jacket_colour DROP DEFAULT, ALTER rating DROP DEFAULT;
 ALTER TABLE runs
   ADD slack_style text CHECK (slack_style IN ('figure-eight', 'zigzag', 'wall-loop', 'none')),
   ADD printed_on text NOT NULL DEFAULT '';
@@ -80,7 +82,7 @@ ALTER TABLE features DROP reserved;
 ALTER TABLE features DROP CONSTRAINT features_kind_check;
 ALTER TABLE features ADD CONSTRAINT features_kind_check CHECK (kind IN ('beam', 'soffit', 'duct', 'flue', 'fireplace', 'steel', 'pipe', 'wet-zone', 'supply-vent', 'recessed-light', 'mains-route', 'service-panel', 'sprinkler', 'insulation', 'attic', 'crawl-space', 'basement-ceiling', 'chase', 'disused-chimney', 'conduit', 'soffit-way', 'outside-wall-way', 'surface-channel', 'underground-way', 'draw-pit', 'service-entry', 'existing-wiring', 'existing-box', 'existing-bracket', 'existing-cut-out', 'existing-equipment', 'existing-switch-box', 'substrate', 'trade-mark', 'bed', 'sofa', 'chair', 'table', 'desk', 'cabinet', 'island', 'seat-row', 'other-furniture', 'plot', 'terrace', 'drive', 'pool', 'tree', 'fence', 'gate', 'outbuilding', 'roof-plane', 'stub-out', 'building-corner'));
 ALTER TABLE runs DROP slack_style, DROP printed_on;
-ALTER TABLE cable_types DROP jacket_colour;
+ALTER TABLE cable_types DROP jacket_colour, DROP rating;
 ALTER TABLE racks DROP slack_style;
 ALTER TABLE projects DROP traced_factor, DROP reserve_m, DROP slack_style, DROP site_rates;
 `;

@@ -213,6 +213,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     family: text,
     pricePerM: number,
     jacketColour: text,
+    rating: text,
   }),
   conductorMaps: recordColumns({ name: text, lines: geometry, note: text }),
   phases: recordColumns({ order: whole, name: text, on: text }),

@@ -24,6 +24,8 @@ import { text } from '../app/text.ts';
 import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
 import { useDerived, useFollowing } from '../state/following.ts';
+import { throughPoint } from '@dusky-spool/core/runs';
+import { useByHand } from '../state/by-hand.ts';
 import { deviceIds, useProjectParts, numberHolderNow } from '../state/project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
@@ -292,6 +294,11 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
     heldDevice.current = false;
     if (event.defaultPrevented || held) return;
     const at = control.toWorld(event.clientX, event.clientY);
+    const led = useByHand.getState().runId;
+    if (led) {
+      edit(text('way.byHandPoint'), throughPoint(document, led, levelId, at));
+      return;
+    }
     const room = tool.kind === 'select' ? undefined : roomAt(buildingOf(document), levelId, at);
     if (tool.kind === 'template' || (tool.kind === 'place' && tool.field)) {
       if (!room) return;

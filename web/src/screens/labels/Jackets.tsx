@@ -1,12 +1,18 @@
-import { listOf, update, type ProjectDocument } from '@dusky-spool/core/project';
-import { text } from '../../app/text.ts';
+import { Fragment } from 'react';
+import { JACKET_RATINGS, listOf, update, type CableType, type ProjectDocument } from '@dusky-spool/core/project';
+import { term, text } from '../../app/text.ts';
 import { useProjectParts } from '../../state/project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { WordsField } from '../../ui/fields.tsx';
 
 /** The jacket colour of the stock that is pulled, for each cable in use; checks tell where one colour serves several families. */
 export function Jackets({ document }: { readonly document: ProjectDocument }) {
   const { edit } = useProjectParts('edit');
   const used = new Set(Object.values(document.runs).map(({ cableTypeId }) => cableTypeId));
+  const change = (cable: CableType, after: Partial<CableType>) => {
+    const operation = update('cableTypes', cable, after);
+    if (operation) edit(text('labels.jackets'), [operation]);
+  };
   return (
     <details>
       <summary>{text('labels.jackets')}</summary>
@@ -15,16 +21,20 @@ export function Jackets({ document }: { readonly document: ProjectDocument }) {
         {listOf(document, 'cableTypes')
           .filter(({ id }) => used.has(id))
           .map((cable) => (
-            <WordsField
-              key={cable.id}
-              label={cable.name}
-              max={20}
-              value={cable.jacketColour}
-              onChange={(jacketColour) => {
-                const operation = update('cableTypes', cable, { jacketColour });
-                if (operation) edit(text('labels.jackets'), [operation]);
-              }}
-            />
+            <Fragment key={cable.id}>
+              <WordsField
+                label={cable.name}
+                max={20}
+                value={cable.jacketColour}
+                onChange={(jacketColour) => change(cable, { jacketColour })}
+              />
+              <ChoiceField
+                label={text('labels.rating')}
+                value={cable.rating}
+                options={JACKET_RATINGS.map((value) => ({ value, label: term(`jacketRatings.${value}`) }))}
+                onChange={(rating) => change(cable, { rating })}
+              />
+            </Fragment>
           ))}
       </div>
     </details>

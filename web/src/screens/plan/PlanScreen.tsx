@@ -15,6 +15,7 @@ import { surfaceIn, type SurfaceView } from '../../editor/views.ts';
 import { useProjectParts } from '../../state/project.ts';
 import type { Stage } from '../../state/progress.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
+import { useByHand } from '../../state/by-hand.ts';
 import { useSettings } from '../../state/settings.ts';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 import { Chevron } from '../../ui/Chevron.tsx';
@@ -47,6 +48,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const { levelId: wanted, selection, view, go } = usePlace();
   const { edit, undo, redo, showPreview } = useProjectParts('edit', 'undo', 'redo', 'showPreview');
   const settings = useSettings();
+  const byHand = useByHand(({ runId }) => runId !== null);
   // A tool belongs to the stage in which it was taken up.
   const [held, setHeld] = useState<{ stage: Stage; tool: Tool }>({ stage, tool: SELECT });
   const tool = held.stage === stage ? held.tool : SELECT;
@@ -107,7 +109,8 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     if (next) go({ level: next.id });
   };
   const leave = () => {
-    if (tool.kind !== 'select') setTool(SELECT);
+    if (byHand) useByHand.setState({ runId: null });
+    else if (tool.kind !== 'select') setTool(SELECT);
     else select(noSelection);
   };
   useKeys({
@@ -129,8 +132,9 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     () => GROUP_KINDS.filter((kind) => Object.values(document.groups).some((group) => group.kind === kind)),
     [document.groups],
   );
-  const hint =
-    tool.kind === 'template'
+  const hint = byHand
+    ? text('way.byHandHint')
+    : tool.kind === 'template'
       ? text('plan.placingTemplate', { name: tool.template.name })
       : tool.kind === 'place'
         ? text(tool.field ? 'plan.placingField' : 'plan.placing', { name: tool.type.name.toLowerCase() })

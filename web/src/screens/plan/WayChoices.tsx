@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Button, Select } from 'antd';
+import { useByHand } from '../../state/by-hand.ts';
 import type { Point3 } from '@dusky-spool/core/geometry';
 import {
   create,
@@ -32,6 +33,10 @@ export function WayChoices({ document, run, broken }: Props) {
   const { edit, showPreview } = useProjectParts('edit', 'showPreview');
   const [open, setOpen] = useState(false);
   const [choices, setChoices] = useState<Choices | null>(null);
+  const led = useByHand(({ runId }) => runId === run.id);
+  const setLed = useByHand((state) => state.set);
+  // Another run, or another screen, ends it.
+  useEffect(() => () => setLed(null), [run.id, setLed]);
   const { units } = document.project;
   useEffect(() => {
     if (!open) return;
@@ -75,9 +80,14 @@ export function WayChoices({ document, run, broken }: Props) {
           </Button>
         </p>
       ))}
-      <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
-        {text('way.why')}
-      </Button>
+      <div className="panel-buttons">
+        <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {text('way.why')}
+        </Button>
+        <Button size="small" aria-pressed={led} onClick={() => setLed(led ? null : run.id)}>
+          {text(led ? 'way.byHandEnd' : 'way.byHand')}
+        </Button>
+      </div>
       {open && choices && (
         <>
           <table className="way-table">

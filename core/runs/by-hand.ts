@@ -1,0 +1,26 @@
+import { buildingOf, roomAt } from '../building/index.ts';
+import type { Point2 } from '../geometry/index.ts';
+import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import { create, listOf, type Operation, type ProjectDocument } from '../project/index.ts';
+import { cavityZ } from '../routing/index.ts';
+
+/** Points of one run are counted with so many digits, so that they stay in the order in which they were set. */
+const DIGITS = 3;
+
+/**
+ * A place on the plan that a run has to pass, after those that were set before: above the ceiling of the room that it lies in.
+ * Problems: `record-gone`, `outside-rooms`, `no-cavity`.
+ */
+export function throughPoint(document: ProjectDocument, runId: string, levelId: string, [x, y]: Point2): Outcome<Operation[]> {
+  if (!document.runs[runId]) return refuse('record-gone', { in: 'runs', id: runId });
+  const building = buildingOf(document);
+  const room = roomAt(building, levelId, [x, y]);
+  if (!room) return refuse('outside-rooms', { kind: 'infeasible', field: 'position' });
+  const z = cavityZ(building, room);
+  if (z === null) return refuse('no-cavity', { kind: 'infeasible', field: 'room', room: room.name });
+  const before = listOf(document, 'routeRules').filter((rule) => rule.runId === runId && rule.id.startsWith('h')).length;
+  const id = `h${String(before + 1).padStart(DIGITS, '0')}_${runId}`.slice(0, 40);
+  const tidy = (value: number) => Math.round(value * 1000) / 1000;
+  const at: [number, number, number] = [tidy(x), tidy(y), tidy(z)];
+  return fine([create('routeRules', { id, runId, kind: 'through', target: 'point', targetId: '', at, note: '' })]);
+}

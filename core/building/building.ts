@@ -6,6 +6,7 @@ import {
   pointInPolygon,
   polygonArea,
   type Point2,
+  type Point3,
 } from '../geometry/index.ts';
 import {
   listOf,
@@ -240,3 +241,16 @@ function ceilingBeside(building: Building, wall: Wall): number {
 
 /** The walls of a level by place. */
 export const wallsOf = (building: Building, levelId: string): WallGrid => gridOf(building.wallsByLevel[levelId] ?? NO_WALLS);
+
+/** The level in whose storey, or above whose ceiling, a height from the datum lies; undefined in a house without levels. */
+export function levelUnder({ levels }: Pick<Building, 'levels'>, z: number): Level | undefined {
+  let found: Level | undefined = levels[0];
+  for (const level of levels) if (level.elevationM <= z + 1e-6) found = level;
+  return found;
+}
+
+/** The room over or in which a place lies, else its level, by name. */
+export function placeName(building: Building, [x, y, z]: Point3): string {
+  const level = levelUnder(building, z);
+  return (level && (roomAt(building, level.id, [x, y])?.name ?? level.name)) ?? '';
+}

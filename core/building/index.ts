@@ -30,7 +30,7 @@ export {
 } from './attic-space.ts';
 export { bayAt, joistsIn, joistsOf, studsIn, studsOf, type Framed, type JoistLine } from './framing.ts';
 export { wallGrid, wallsNear, type WallGrid } from './wall-grid.ts';
-export { wallsOf } from './building.ts';
+export { levelUnder, placeName, wallsOf } from './building.ts';
 export { wallReaches } from './wall-reach.ts';
 export { levelsFromBelow, projectBounds } from './levels.ts';
 export { signatureOf } from './signed-way.ts';

@@ -35,10 +35,11 @@ export const CONDUITS: readonly ConduitSize[] = [
 
 /** Nipples no longer than this may be filled further, m. */
 const NIPPLE_M = 0.6;
+const NIPPLE_FILL = 0.6;
 
 /** Share of a conduit's area that so many cables may fill (F6.1): 53, 31, 40 % in North America, 40 % elsewhere, 60 % in a nipple. */
 export function fillLimit(cables: number, jurisdiction: ProjectHeader['jurisdiction'], lengthM = Infinity): number {
-  if (lengthM <= NIPPLE_M) return 0.6;
+  if (lengthM <= NIPPLE_M) return NIPPLE_FILL;
   if (jurisdiction !== 'NA') return 0.4;
   return cables <= 1 ? 0.53 : cables === 2 ? 0.31 : 0.4;
 }
@@ -70,7 +71,8 @@ export function conduitFill(
     fillOf(more) <= fillLimit(diametersM.length + more, jurisdiction, lengthM) + 1e-9 &&
     Math.max(0, ...diametersM, more > 0 ? moreOfM : 0) < insideM;
   let roomFor = 0;
-  for (let more = 1; more <= 400; more++) if (fits(more)) roomFor = more;
+  // Fuller than a nipple may be, nothing fits any more.
+  for (let more = 1; more <= 400 && fillOf(more) <= NIPPLE_FILL + 1e-9; more++) if (fits(more)) roomFor = more;
   return fine({ fill: fillOf(0), limit: fillLimit(diametersM.length, jurisdiction, lengthM), fits: fits(0), roomFor });
 }
 

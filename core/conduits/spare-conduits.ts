@@ -1,18 +1,9 @@
-import { attachmentOf, buildingOf, levelsFromBelow } from '../building/index.ts';
+import { buildingOf, levelsFromBelow, levelUnder } from '../building/index.ts';
 import { deviceTitle } from '../devices/index.ts';
 import type { Point2 } from '../geometry/index.ts';
-import {
-  create,
-  listOf,
-  newFeature,
-  type Device,
-  type Feature,
-  type Operation,
-  type ProjectDocument,
-  type Rack,
-} from '../project/index.ts';
-import { routeDevice, waysIn, type EndPlace, type RoutedPath } from '../routing/index.ts';
-import { routeNetwork, sharedWays } from '../runs/index.ts';
+import { create, listOf, newFeature, type Feature, type Operation, type ProjectDocument, type Rack } from '../project/index.ts';
+import { routeDevice, type EndPlace, type RoutedPath } from '../routing/index.ts';
+import { endOfDevice, routeNetwork, sharedWays } from '../runs/index.ts';
 import { conduitSize, CONDUITS, type ConduitSize } from './fill.ts';
 import { cornersOf } from './way-loads.ts';
 import { legsOf } from './pull.ts';
@@ -61,7 +52,7 @@ export function spareConduits(document: ProjectDocument): SpareConduit[] {
       why: device.typeId.includes('projector') ? 'projector' : 'display',
       subject: { in: 'devices', id: device.id },
       name: deviceTitle(device, type),
-      place: endOf(document, device),
+      place: endOfDevice(document, device),
       servedBy: served(device.levelId, [device.x, device.y], device.heightM),
     });
   }
@@ -86,20 +77,12 @@ export function spareConduits(document: ProjectDocument): SpareConduit[] {
         id: (levelsFromBelow(document).find(({ order }) => order >= 0) ?? levelsFromBelow(document)[0]).id,
       },
       name: '',
-      place: endOf(document, outdoors),
+      place: endOfDevice(document, outdoors),
       servedBy: through ?? served(outdoors.levelId, [outdoors.x, outdoors.y], outdoors.heightM),
     });
   }
   return wanted;
 }
-
-const endOf = (document: ProjectDocument, { levelId, x, y, heightM, typeId }: Device): EndPlace => ({
-  levelId,
-  x,
-  y,
-  heightM,
-  mount: attachmentOf(document.deviceTypes[typeId]),
-});
 
 const middleOf = (points: readonly Point2[]): Point2 => [
   points.reduce((sum, p) => sum + p[0], 0) / points.length,
@@ -128,7 +111,7 @@ export function proposeConduit(
 ): ProposedConduit | null {
   const rack = nearestRack(document, place);
   const network = routeNetwork(document);
-  if (!rack || !waysIn(network, place).ok) return null;
+  if (!rack) return null;
   const way = routeDevice(network, place, rack, sharedWays(document, network));
   if (!way.ok) return null;
   const parts = levelParts(way.value);
@@ -138,7 +121,7 @@ export function proposeConduit(
   const size = sized.ok ? sized.value : CONDUITS.filter(({ region }) => (region === 'NA') === (jurisdiction === 'NA')).at(-1)!;
   const building = buildingOf(document);
   const features = parts.map(({ points, z }, k) => {
-    const level = [...building.levels].reverse().find(({ elevationM }) => elevationM <= z + 1e-6) ?? building.levels[0];
+    const level = levelUnder(building, z)!;
     return newFeature({
       id: (k === 0 ? id : `${id}_p${k}`).slice(0, 40),
       levelId: level.id,

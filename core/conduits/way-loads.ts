@@ -1,5 +1,4 @@
 import { buildingOf, type Building } from '../building/index.ts';
-import { bundleDiameterM } from '../boring/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
 import type { CableType, Feature, FeatureKind, Medium, ProjectDocument, Riser } from '../project/index.ts';
 import { compareNumbers, type PlannedRun } from '../runs/index.ts';
@@ -30,7 +29,6 @@ export interface WayLoad {
   readonly pull: PullTension | null;
   /** Tension at which the weakest of its cables is at its limit, N. */
   readonly allowedN: number | null;
-  readonly bundleM: number;
 }
 
 /** Cable whose room is told. */
@@ -136,7 +134,6 @@ function ofRiser(document: ProjectDocument, riser: Riser, runs: readonly Planned
     jams: false,
     pull: null,
     allowedN: null,
-    bundleM: bundleDiameterM(diametersM),
   };
 }
 
@@ -164,7 +161,6 @@ function ofFeature(document: ProjectDocument, building: Building, feature: Featu
     levelId: feature.levelId,
     runs,
     insideM: insideDiameterM,
-    bundleM: bundleDiameterM(diametersM),
   };
   const pull =
     DRAWN_THROUGH.has(kind) && feature.points.length >= 2 ? pullTension(cornersOf(building, feature), weightOf(cables)) : null;

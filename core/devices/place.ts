@@ -63,7 +63,7 @@ export interface DeviceMove {
  * Moves devices. One that comes into another room takes a number there, and its drafted runs follow;
  * runs already issued keep theirs. A plate goes with its devices where they all move alike. Problems: `record-gone`.
  */
-export function moveDevices(document: ProjectDocument, moves: readonly DeviceMove[], holder = ''): Outcome<Operation[]> {
+export function moveDevices(document: ProjectDocument, moves: readonly DeviceMove[]): Outcome<Operation[]> {
   const operations: (Operation | null)[] = [];
   const moved = new Map<string, Device>();
   let working = document;
@@ -78,7 +78,7 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
     const sameRoom = snapped.roomId === device.roomId;
     const number = sameRoom
       ? device.number
-      : firstFreeNumber(working, { ...place, typeId: device.typeId }, Math.max(1, ...runs.map((run) => run.leg)), holder);
+      : firstFreeNumber(working, { ...place, typeId: device.typeId }, Math.max(1, ...runs.map((run) => run.leg)));
     const next: Device = {
       ...device,
       x,

@@ -1,5 +1,5 @@
 import { bitFor } from '../boring/index.ts';
-import { buildingOf, roomAt } from '../building/index.ts';
+import { buildingOf, placeName } from '../building/index.ts';
 import { proposeConduit, spareConduits, wayLoads, type SpareConduit, type WayLoad } from '../conduits/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import { besideMains } from '../routing/index.ts';
@@ -22,7 +22,6 @@ export interface ReportedBundle {
   /** Room over which the first one leaves; empty where it is not known. */
   readonly head: string;
   readonly sharedM: number;
-  readonly cutM: number;
   readonly diameterM: number;
   /** Bit for a hole that takes all of it, m; null where it has to be spread over several. */
   readonly bitM: number | null;
@@ -80,22 +79,17 @@ export function cablingReport(document: ProjectDocument, runs: readonly PlannedR
 
 function bundles(document: ProjectDocument, runs: readonly PlannedRun[]): ReportedBundle[] {
   const building = buildingOf(document);
-  const levels = [...building.levels].reverse();
   return bundlesOf(document, runs)
     .filter(({ members }) => members.length > 1)
-    .map(({ code, rackId, members, head, sharedM, diameterM, holeM }) => {
-      const level = head && (levels.find(({ elevationM }) => elevationM <= head[2] + 1e-6) ?? building.levels[0]);
-      return {
-        code,
-        rackId,
-        numbers: members.map(({ run }) => run.number),
-        head: (level && (roomAt(building, level.id, [head[0], head[1]])?.name ?? level.name)) ?? '',
-        sharedM,
-        cutM: members.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0),
-        diameterM,
-        bitM: bitFor(holeM),
-      };
-    });
+    .map(({ code, rackId, members, head, sharedM, diameterM, holeM }) => ({
+      code,
+      rackId,
+      numbers: members.map(({ run }) => run.number),
+      head: head ? placeName(building, head) : '',
+      sharedM,
+      diameterM,
+      bitM: bitFor(holeM),
+    }));
 }
 
 const spares = (document: ProjectDocument): ReportedSpare[] =>

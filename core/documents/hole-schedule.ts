@@ -1,5 +1,5 @@
 import { bitFor, boreLimit, holeForM, holesFor, needsNailPlates } from '../boring/index.ts';
-import { buildingOf } from '../building/index.ts';
+import { buildingOf, levelUnder } from '../building/index.ts';
 import type { Point3 } from '../geometry/index.ts';
 import type { ProjectDocument, Room, Wall } from '../project/index.ts';
 import { HOLE_MEMBERS, type Hole, type HoleMember } from '../routing/index.ts';
@@ -42,10 +42,8 @@ export function holeSchedule(document: ProjectDocument, runs: readonly PlannedRu
       else if (known.runs.at(-1) !== planned) known.runs.push(planned);
     }
   }
-  const levels = [...building.levels].reverse();
-  const levelOf = (z: number) => (levels.find(({ elevationM }) => elevationM <= z + 1e-6) ?? building.levels[0]).id;
   return [...places.values()]
-    .map(({ hole, runs: through }) => placeOf(document, hole, levelOf(hole.at[2]), through))
+    .map(({ hole, runs: through }) => placeOf(document, hole, levelUnder(building, hole.at[2])!.id, through))
     .sort(
       (a, b) =>
         building.levels.findIndex(({ id }) => id === a.levelId) - building.levels.findIndex(({ id }) => id === b.levelId) ||

@@ -32,8 +32,14 @@ export function bitsOf({ holes }: BoredPlace): string {
   return [...count].map(([bitM, n]) => `${n > 1 ? `${n} × ` : ''}${Math.round(bitM * 1000)} mm`).join(' + ');
 }
 
+type PlaceOf = Pick<BoredPlace, 'at' | 'roomId' | 'wallId'>;
+
 /** Where a line of places is: the room that it lies over, or a room beside its wall, with its place on the plan. */
-export function holePlace(document: ProjectDocument, { first, last }: BoredLine, wallOf: HoleWords['wallOf']): string {
+export function holePlace(
+  document: ProjectDocument,
+  { first, last }: { readonly first: PlaceOf; readonly last: Pick<PlaceOf, 'at'> },
+  wallOf: HoleWords['wallOf'],
+): string {
   const { units } = document.project;
   const span = (axis: 0 | 1) => {
     const [from, to] = [first.at[axis], last.at[axis]].map((value) => formatLengthFine(value, units));

@@ -33,32 +33,28 @@ export interface Supports {
  * Bundled runs share their hooks: a hook is counted for the longest of a bundle. Lengths in metres.
  */
 export function supportsOf(document: ProjectDocument, runs: readonly PlannedRun[]): Supports {
-  const byCable = new Map<string, { runs: number; stapledM: number; hungM: number; staples: number; hooks: number }>();
-  const hungByBundle = new Map<string, number>();
-  for (const { run, points, media } of [...runs].sort((a, b) => hungOf(b) - hungOf(a))) {
-    if (points.length < 2) continue;
-    let stapledM = 0;
-    let hungM = 0;
-    media.forEach((medium, k) => {
-      const lengthM = distance3(points[k], points[k + 1]);
-      if (STAPLED.has(medium)) stapledM += lengthM;
-      else if (HUNG.has(medium)) hungM += lengthM;
-    });
-    const shared = run.bundle !== '' && hungByBundle.has(run.bundle);
-    if (run.bundle !== '' && !shared) hungByBundle.set(run.bundle, hungM);
+  const byCable = new Map<string, Omit<SupportCount, 'cableTypeId' | 'cable'>>();
+  const bundles = new Map<string, { readonly hungM: number; members: number }>();
+  const held = runs
+    .filter(({ points }) => points.length > 1)
+    .map((planned) => ({ run: planned.run, stapledM: metresIn(planned, STAPLED), hungM: metresIn(planned, HUNG) }))
+    .sort((a, b) => b.hungM - a.hungM);
+  for (const { run, stapledM, hungM } of held) {
+    // The longest of a bundle comes first: the others hang on its hooks.
+    const bundle = run.bundle === '' ? undefined : bundles.get(run.bundle);
+    if (bundle) bundle.members++;
+    else if (run.bundle !== '') bundles.set(run.bundle, { hungM, members: 1 });
     const count = byCable.get(run.cableTypeId) ?? { runs: 0, stapledM: 0, hungM: 0, staples: 0, hooks: 0 };
-    count.runs++;
-    count.stapledM += stapledM;
-    count.hungM += hungM;
-    count.staples += Math.ceil(stapledM / STAPLE_M - 1e-9) + ENDS;
-    count.hooks += shared ? 0 : Math.ceil(hungM / HOOK_M - 1e-9);
-    byCable.set(run.cableTypeId, count);
+    byCable.set(run.cableTypeId, {
+      runs: count.runs + 1,
+      stapledM: count.stapledM + stapledM,
+      hungM: count.hungM + hungM,
+      staples: count.staples + Math.ceil(stapledM / STAPLE_M - 1e-9) + ENDS,
+      hooks: count.hooks + (bundle ? 0 : Math.ceil(hungM / HOOK_M - 1e-9)),
+    });
   }
-  const members = new Map<string, number>();
-  for (const { run, points } of runs)
-    if (points.length > 1 && run.bundle !== '') members.set(run.bundle, (members.get(run.bundle) ?? 0) + 1);
-  const ties = [...hungByBundle].reduce(
-    (sum, [bundle, hungM]) => sum + ((members.get(bundle) ?? 0) > 1 ? Math.ceil(hungM / TIE_M - 1e-9) : 0),
+  const ties = [...bundles.values()].reduce(
+    (sum, { hungM, members }) => sum + (members > 1 ? Math.ceil(hungM / TIE_M - 1e-9) : 0),
     0,
   );
   return {
@@ -69,5 +65,5 @@ export function supportsOf(document: ProjectDocument, runs: readonly PlannedRun[
   };
 }
 
-const hungOf = ({ points, media }: PlannedRun): number =>
-  media.reduce((sum, medium, k) => (HUNG.has(medium) ? sum + distance3(points[k], points[k + 1]) : sum), 0);
+const metresIn = ({ points, media }: PlannedRun, wanted: ReadonlySet<Medium>): number =>
+  media.reduce((sum, medium, k) => (wanted.has(medium) ? sum + distance3(points[k], points[k + 1]) : sum), 0);

@@ -103,6 +103,8 @@ const HEADER_OF_4 = (units: unknown) => ({
   speakerColours: 'white-black-first',
 });
 
+const HEADER_OF_5 = { construction: 'new-framing', routeWeights: {} };
+
 /** Fields that version 6 added. */
 const ADDED_IN_6: typeof ADDED_IN_2 = {
   racks: () => ({ slackStyle: 'to-unit' }),
@@ -110,6 +112,7 @@ const ADDED_IN_6: typeof ADDED_IN_2 = {
   features: () => ({ reserved: false }),
   runs: () => ({ slackStyle: null, printedOn: '' }),
 };
+const LISTS_OF_6 = ['seals', 'spentNumbers', 'numberBlocks', 'waySigns'];
 const HEADER_OF_6 = {
   tracedFactor: 1.03,
   reserveM: 0,
@@ -133,40 +136,28 @@ function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
   return upgraded;
 }
 
+/** A file whose header has these settings where it does not say otherwise. */
+function withHeader(file: Lists, settings: (header: Record<string, unknown>) => object): Lists {
+  const { project } = file;
+  if (typeof project !== 'object' || project === null) return file;
+  return { ...file, project: { ...settings(project as Record<string, unknown>), ...project } };
+}
+
 /** Each step takes a file one version on. */
 const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
   1: (file) => ({ ...Object.fromEntries(LISTS_OF_2.map((list) => [list, []])), ...withFields(file, ADDED_IN_2), version: 2 }),
   2: (file) => ({ ...withFields(file, ADDED_IN_3), version: 3 }),
-  3: (file) => {
-    const project = file.project as Record<string, unknown> | null | undefined;
-    return {
-      ...Object.fromEntries(LISTS_OF_4.map((list) => [list, []])),
-      ...withLegs(withFields(file, ADDED_IN_4)),
-      ...(project && typeof project === 'object' ? { project: { ...HEADER_OF_4(project.units), ...project } } : {}),
-      version: 4,
-    };
-  },
-  4: (file) => {
-    const project = file.project as Record<string, unknown> | null | undefined;
-    return {
-      ...file,
-      trunks: [],
-      routeRules: [],
-      ...(project && typeof project === 'object'
-        ? { project: { construction: 'new-framing', routeWeights: {}, ...project } }
-        : {}),
-      version: 5,
-    };
-  },
-  5: (file) => {
-    const project = file.project as Record<string, unknown> | null | undefined;
-    return {
-      ...Object.fromEntries(['seals', 'spentNumbers', 'numberBlocks', 'waySigns'].map((list) => [list, []])),
-      ...withFields(file, ADDED_IN_6),
-      ...(project && typeof project === 'object' ? { project: { ...HEADER_OF_6, ...project } } : {}),
-      version: 6,
-    };
-  },
+  3: (file) => ({
+    ...Object.fromEntries(LISTS_OF_4.map((list) => [list, []])),
+    ...withHeader(withLegs(withFields(file, ADDED_IN_4)), ({ units }) => HEADER_OF_4(units)),
+    version: 4,
+  }),
+  4: (file) => ({ ...withHeader(file, () => HEADER_OF_5), trunks: [], routeRules: [], version: 5 }),
+  5: (file) => ({
+    ...Object.fromEntries(LISTS_OF_6.map((list) => [list, []])),
+    ...withHeader(withFields(file, ADDED_IN_6), () => HEADER_OF_6),
+    version: 6,
+  }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

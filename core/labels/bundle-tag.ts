@@ -1,4 +1,4 @@
-import { buildingOf, roomAt } from '../building/index.ts';
+import { buildingOf, placeName } from '../building/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import { bundlesOf, type PlannedRun } from '../runs/index.ts';
 import { labelFit, type LabelFit } from './fit.ts';
@@ -19,20 +19,15 @@ export interface BundleTag {
 /** A tag for each bundle of two and more. */
 export function bundleTags(document: ProjectDocument, runs: readonly PlannedRun[]): BundleTag[] {
   const building = buildingOf(document);
-  const levels = [...building.levels].reverse();
   return bundlesOf(document, runs)
     .filter(({ members }) => members.length > 1)
-    .map(({ code, rackId, members, head, diameterM }) => {
-      const level = head && (levels.find(({ elevationM }) => elevationM <= head[2] + 1e-6) ?? building.levels[0]);
-      const room = head && level && roomAt(building, level.id, [head[0], head[1]]);
-      return {
-        code,
-        rack: document.racks[rackId].name,
-        count: members.length,
-        head: room?.name ?? level?.name ?? '',
-        numbers: members.map(({ run }) => run.number),
-        diameterM,
-        fit: labelFit(diameterM),
-      };
-    });
+    .map(({ code, rackId, members, head, diameterM }) => ({
+      code,
+      rack: document.racks[rackId].name,
+      count: members.length,
+      head: head ? placeName(building, head) : '',
+      numbers: members.map(({ run }) => run.number),
+      diameterM,
+      fit: labelFit(diameterM),
+    }));
 }

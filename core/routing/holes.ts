@@ -1,4 +1,14 @@
-import { joistsIn, roomAt, studsIn, wallLength, wallsOf, wallTopM, type Building, type Framed } from '../building/index.ts';
+import {
+  joistsIn,
+  roomAt,
+  studsIn,
+  wallLength,
+  wallsOf,
+  wallTopM,
+  type Building,
+  type Framed,
+  levelUnder,
+} from '../building/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium, Room, Wall } from '../project/index.ts';
 import { reachedFromAbove } from './spaces.ts';
@@ -117,13 +127,6 @@ function memberOfWall(building: Building, wall: Wall, elevationM: number, z: num
   if (isStone(wall)) return 'masonry';
   if (wall.kind === 'fire') return 'fire';
   return elevationM + wallTopM(building, wall) > z + 1e-6 ? 'board' : null;
-}
-
-/** The level in whose storey, or above whose ceiling, a height lies. */
-function levelUnder(building: Building, z: number) {
-  let found = building.levels[0];
-  for (const level of building.levels) if (level.elevationM <= z + 1e-6) found = level;
-  return found as (typeof building.levels)[number] | undefined;
 }
 
 /** Top and sole plates that an upright piece inside walls passes, of every storey on its way. */

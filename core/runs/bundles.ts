@@ -1,6 +1,7 @@
 import { bundleDiameterM, holeForM } from '../boring/index.ts';
 import { distance3, type Point3 } from '../geometry/index.ts';
 import { update, type Operation, type ProjectDocument } from '../project/index.ts';
+import { freeBundleCode } from './bundling.ts';
 import { compareNumbers, isKept, type PlannedRun } from './plan-runs.ts';
 
 /** Ways are compared at every half metre from the rack. */
@@ -156,9 +157,5 @@ function codeFor(group: readonly PlannedRun[], taken: ReadonlySet<string>): stri
   const count = new Map<string, number>();
   for (const { run } of group) if (run.bundle !== '') count.set(run.bundle, (count.get(run.bundle) ?? 0) + 1);
   const [known] = [...count].filter(([code]) => !taken.has(code)).sort((a, b) => b[1] - a[1] || compareNumbers(a[0], b[0]));
-  if (known) return known[0];
-  for (let n = 1; ; n++) {
-    const code = `B-${String(n).padStart(2, '0')}`;
-    if (!taken.has(code)) return code;
-  }
+  return known ? known[0] : freeBundleCode(taken);
 }

@@ -17,8 +17,13 @@ export function bundleFor(
     if (run.bundle !== '' && run.rackId === rackId && device.roomId === place.roomId && device.levelId === place.levelId)
       return run.bundle;
   }
+  return freeBundleCode(used);
+}
+
+/** The next free `B-nn`. */
+export function freeBundleCode(used: ReadonlySet<string>): string {
   for (let n = 1; ; n++) {
-    const bundle = `B-${String(n).padStart(2, '0')}`;
-    if (!used.has(bundle)) return bundle;
+    const code = `B-${String(n).padStart(2, '0')}`;
+    if (!used.has(code)) return code;
   }
 }

@@ -44,7 +44,7 @@ export function cutLength(
   const routedM = riseM + runM + dropM + deviceSlackM + rackSlackM;
   const step = LENGTH_STEP_M[units];
   const cutLengthM = Math.ceil((routedM * allowance.factor + allowance.reserveM) / step - 1e-9) * step;
-  return { ...lengthWith({ riseM, runM, dropM, deviceSlackM, rackSlackM, cutLengthM }, allowance) };
+  return lengthWith({ riseM, runM, dropM, deviceSlackM, rackSlackM, cutLengthM }, allowance);
 }
 
 /** A length that is cut already, with its parts and what it may turn out to need. */

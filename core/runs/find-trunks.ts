@@ -1,7 +1,6 @@
-import { attachmentOf } from '../building/index.ts';
 import { create, listOf, remove, update, type Operation, type ProjectDocument, type Trunk } from '../project/index.ts';
 import { findTrunks, linesOf, rackPlace, waysIn, workWith, type Demand, type Network, type Work } from '../routing/index.ts';
-import { isKept, routeNetwork, sharedWays } from './plan-runs.ts';
+import { isKept, routeNetwork, sharedWays, endOfDevice } from './plan-runs.ts';
 
 /** Ways that runs could share, what pulling then comes to, and the edit that keeps them. */
 export interface TrunkProposal {
@@ -37,9 +36,7 @@ function demandsOf(document: ProjectDocument, network: Network): Demand[] {
     if (!ends.ok) continue;
     const starts = listOf(document, 'runs').flatMap((run) => {
       if (run.rackId !== rack.id || run.toDeviceId !== null || isKept(run)) return [];
-      const device = document.devices[run.deviceId];
-      const { levelId, x, y, heightM } = device;
-      const ways = waysIn(network, { levelId, x, y, heightM, mount: attachmentOf(document.deviceTypes[device.typeId]) });
+      const ways = waysIn(network, endOfDevice(document, document.devices[run.deviceId]));
       return ways.ok ? [ways.value] : [];
     });
     if (starts.length > 0) demands.push({ ends: ends.value, starts });

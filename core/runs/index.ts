@@ -20,6 +20,7 @@ export { bundleByWay, bundlesOf, MOST_IN_BUNDLE, sharedM, type Bundle } from './
 export {
   choicesOf,
   compareNumbers,
+  endOfDevice,
   holesOfRun,
   isKept,
   keptRoutes,

@@ -22,6 +22,7 @@ import {
   routeBetween,
   routeDevice,
   weightsOf,
+  type EndPlace,
   type Hole,
   type Loads,
   type Network,
@@ -140,12 +141,15 @@ export function choicesOf(document: ProjectDocument, run: Run): ReturnType<typeo
   const network = routeNetwork(document);
   const device = document.devices[run.deviceId];
   const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
-  const target = far ? endOf(far, attachmentOf(document.deviceTypes[far.typeId])) : rackPlace(document.racks[run.rackId]);
-  const end = endOf(device, attachmentOf(document.deviceTypes[device.typeId]));
-  return otherWays(network, end, target, sharedWays(document, network), rulesOf(document, run.id));
+  const target = far ? endOfDevice(document, far) : rackPlace(document.racks[run.rackId]);
+  return otherWays(network, endOfDevice(document, device), target, sharedWays(document, network), rulesOf(document, run.id));
 }
 
 const endOf = ({ levelId, x, y, heightM }: Device, mount: Attachment) => ({ levelId, x, y, heightM, mount });
+
+/** Where the cable of a device begins. */
+export const endOfDevice = (document: ProjectDocument, device: Device): EndPlace =>
+  endOf(device, attachmentOf(document.deviceTypes[device.typeId]));
 
 interface Planned {
   readonly run: Run;

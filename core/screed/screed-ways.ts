@@ -1,3 +1,4 @@
+import { signatureOf } from '../building/index.ts';
 import { closestOnSegment, crossingParameters, distance2, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
@@ -45,7 +46,6 @@ const IN_THE_WAY = new Set(['pipe', 'duct']);
 
 /** Every way in the screed, level by level. */
 export function screedWays(document: ProjectDocument): ScreedWay[] {
-  const signs = new Map(listOf(document, 'waySigns').map((sign) => [sign.featureId, sign]));
   return listOf(document, 'features')
     .filter(({ kind }) => kind === 'screed-way')
     .map((feature) => {
@@ -59,7 +59,7 @@ export function screedWays(document: ProjectDocument): ScreedWay[] {
           at,
           fromWalls: fromWalls(document, feature.levelId, at),
         })),
-        sign: signs.get(feature.id) ?? null,
+        sign: signatureOf(document, feature.id) ?? null,
       };
     });
 }
@@ -137,7 +137,7 @@ export function signWay(
     by: given.by.trim(),
     photo: given.photo.trim(),
   };
-  const there = listOf(document, 'waySigns').find((one) => one.featureId === featureId);
+  const there = signatureOf(document, featureId);
   if (!there) return fine([create('waySigns', { id, featureId, ...sign })]);
   const again = update('waySigns', there, sign);
   return fine(again ? [again] : []);

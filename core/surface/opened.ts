@@ -40,7 +40,7 @@ export function openedByAll(document: ProjectDocument, runs: readonly PlannedRun
   }
   const areas = [
     ...[...walls].flatMap((id) =>
-      document.walls[id] ? [wallLength(document.walls[id]) * wallHeight(document, building, id)] : [],
+      document.walls[id] ? [wallLength(document.walls[id]) * wallTopM(building, document.walls[id])] : [],
     ),
     ...[...rooms].flatMap((id) => (document.rooms[id] ? [Math.abs(polygonArea(document.rooms[id].polygon as Point2[]))] : [])),
   ];
@@ -52,6 +52,3 @@ export function openedByAll(document: ProjectDocument, runs: readonly PlannedRun
     rooms: [...rooms].sort(),
   };
 }
-
-const wallHeight = (document: ProjectDocument, building: ReturnType<typeof buildingOf>, id: string) =>
-  wallTopM(building, document.walls[id]);

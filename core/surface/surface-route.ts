@@ -1,5 +1,5 @@
 import { buildingOf, nearestWall, openingsOf, roomAt, wallLength, wallPoint, type Building } from '../building/index.ts';
-import { alongRing, closestOnSegment, distance2, placeOnRing, ringLength, type Point2 } from '../geometry/index.ts';
+import { alongRing, closestOnSegment, distance2, placeOnRing, polygonArea, ringLength, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import type { ProjectDocument, Room, Run, Wall } from '../project/index.ts';
 
@@ -224,10 +224,7 @@ function doorsMet(building: Building, room: Room, points: readonly Point2[]): nu
 /** Turns of a line along a room's outline: positive where the corner is an inside one. */
 function cornersOf(room: Room, points: readonly Point2[]): number[] {
   const ring = room.polygon as Point2[];
-  const area = ring.reduce((sum, [x, y], k) => {
-    const [nx, ny] = ring[(k + 1) % ring.length];
-    return sum + x * ny - nx * y;
-  }, 0);
+  const area = polygonArea(ring);
   const turns: number[] = [];
   for (let k = 1; k + 1 < points.length; k++) {
     const [a, b, c] = [points[k - 1], points[k], points[k + 1]];

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Input, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { listOf, update, type ProjectDocument } from '@dusky-spool/core/project';
-import { reserveBlock, type PlannedRun, type SchemeOutlook } from '@dusky-spool/core/runs';
+import { numberScheme, reserveBlock, type PlannedRun, type SchemeOutlook } from '@dusky-spool/core/runs';
 import type { Outcome } from '@dusky-spool/core/outcome';
 import { labelFit } from '@dusky-spool/core/labels';
 import type { PrintLabelsReply } from '@dusky-spool/core/contract';
@@ -26,7 +26,6 @@ interface Props {
 }
 
 type Shown = 'all' | 'unprinted' | 'printed';
-const PARTS = ['level', 'room', 'system', 'type', 'device', 'leg', 'rack', 'port'] as const;
 
 /** Numbers and labels: the scheme with the whole project beside it, what is printed, and printing it. */
 export function LabelsScreen({ projectId, document, onBack, onRun }: Props) {
@@ -107,7 +106,7 @@ export function LabelsScreen({ projectId, document, onBack, onRun }: Props) {
             onKeyDown={(event) => event.stopPropagation()}
           />
           <p className="parts">
-            {PARTS.map((part) => (
+            {numberScheme.map((part) => (
               <button key={part} type="button" className="plain link id" onClick={() => setPattern(`${pattern}{${part}}`)}>
                 {`{${part}}`}
               </button>

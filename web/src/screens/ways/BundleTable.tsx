@@ -3,6 +3,7 @@ import type { CablingReport } from '@dusky-spool/core/documents';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { formatCableLength, formatThin } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
+import { RunLinks } from './RunLinks.tsx';
 
 interface Props {
   readonly document: ProjectDocument;
@@ -47,14 +48,7 @@ export function BundleTable({ document, report, onRun, onBundle }: Props) {
                   </span>
                 </td>
                 <td>
-                  {bundle.numbers.slice(0, MOST_RUNS).map((number) => (
-                    <button key={number} type="button" className="plain link id" onClick={() => onRun(number)}>
-                      {number}
-                    </button>
-                  ))}
-                  {bundle.numbers.length > MOST_RUNS && (
-                    <span> {text('ways.more', { count: bundle.numbers.length - MOST_RUNS })}</span>
-                  )}
+                  <RunLinks numbers={bundle.numbers} most={MOST_RUNS} onRun={onRun} />
                 </td>
                 <td>{bundle.head === '' ? text('ways.partsNowhere') : bundle.head}</td>
                 <td className="figure">{formatCableLength(bundle.sharedM, units)}</td>

@@ -3,6 +3,7 @@ import { bitsOf, boredLines, holePlace, type BoredPlace } from '@dusky-spool/cor
 import { levelsFromBelow } from '@dusky-spool/core/building';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';
+import { RunLinks } from './RunLinks.tsx';
 
 interface Props {
   readonly document: ProjectDocument;
@@ -54,12 +55,7 @@ export function HoleTable({ document, places, onRun }: Props) {
                     {place.fill !== null && <span className="faint"> {Math.round(place.fill * 100)} %</span>}
                   </td>
                   <td>
-                    {place.runs.slice(0, MOST_RUNS).map((number) => (
-                      <button key={number} type="button" className="plain link id" onClick={() => onRun(number)}>
-                        {number}
-                      </button>
-                    ))}
-                    {place.runs.length > MOST_RUNS && <span> {text('ways.more', { count: place.runs.length - MOST_RUNS })}</span>}
+                    <RunLinks numbers={place.runs} most={MOST_RUNS} onRun={onRun} />
                   </td>
                   <td>{place.nailPlates ? text('ways.bothFaces') : ''}</td>
                   <td>{place.ask ? term(`asks.${place.ask}`) : text('ways.crew')}</td>

@@ -5,6 +5,7 @@ import type { Operation, ProjectDocument } from '@dusky-spool/core/project';
 import { formatCableLength, formatThin } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { useCures, useDerived } from '../../state/following.ts';
+import { RunLinks } from './RunLinks.tsx';
 
 interface Props {
   readonly document: ProjectDocument;
@@ -74,12 +75,7 @@ export function LoadTable({ document, report, onRun, onPreview }: Props) {
                   )}
                 </td>
                 <td>
-                  {load.runs.slice(0, MOST_RUNS).map((number) => (
-                    <button key={number} type="button" className="plain link id" onClick={() => onRun(number)}>
-                      {number}
-                    </button>
-                  ))}
-                  {load.runs.length > MOST_RUNS && <span> {text('ways.more', { count: load.runs.length - MOST_RUNS })}</span>}
+                  <RunLinks numbers={load.runs} most={MOST_RUNS} onRun={onRun} />
                 </td>
               </tr>
             ))}

@@ -1,6 +1,6 @@
 import { Select } from 'antd';
 import { useState } from 'react';
-import { holePlace, sealCounts, type BoredLine, type CablingReport, type Penetration } from '@dusky-spool/core/documents';
+import { holePlace, sealCounts, type CablingReport, type Penetration } from '@dusky-spool/core/documents';
 import { create, SEAL_STATES, update, type Operation, type ProjectDocument, type Seal } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';
 import { newRecordId } from '../../state/project.ts';
@@ -71,15 +71,12 @@ export function SealTable({ document, report, onEdit }: Props) {
         <tbody>
           {shown.map((one) => {
             const key = `${one.member}${one.at.join()}`;
-            const line = { first: one, last: one, count: 1 } as unknown as BoredLine;
             return [
               <tr key={key} className={one.kind === 'fire-stop' && (one.seal?.state ?? 'open') === 'open' ? 'asks' : ''}>
                 <td>{term(`members.${one.member}`)}</td>
                 <td>
                   {document.levels[one.levelId]?.name} ·{' '}
-                  {holePlace(document, { ...line, first: { ...one, roomId: null } as never, last: one as never }, (room) =>
-                    text('ways.wallOf', { room }),
-                  )}
+                  {holePlace(document, { first: { ...one, roomId: null }, last: one }, (room) => text('ways.wallOf', { room }))}
                 </td>
                 <td>
                   {term(`sealKinds.${one.kind}`)}

@@ -37,6 +37,9 @@ const about: Record<string, string> = {
   spentNumbers: 'Numbers of printed labels that are not given again.',
   numberBlocks: 'Device numbers that somebody took along without a connection.',
   waySigns: 'Ways in screed or slab, signed as built before the pour.',
+  ruleSettings: 'How rules are set in this project: off, at another rank, with other limits.',
+  findingMarks: 'What was decided of single findings: accepted until a day, given to somebody, noted.',
+  keptCalculations: 'Calculations that were kept, with a run or for the project.',
   routes: 'Kept routes: written when a run is issued. A drafted run has none; its route follows from the plan.',
 };
 const lines = [

@@ -1,4 +1,4 @@
-import { holeSchedule, holeTotals } from '@dusky-spool/core/documents';
+import { holeSchedule, holeTotals } from '@dusky-spool/core/drilling';
 import { applyChange, type ProjectDocument } from '@dusky-spool/core/project';
 import { HOLE_MEMBERS } from '@dusky-spool/core/routing';
 import { holesOfRun, planRuns, proposeTrunks } from '@dusky-spool/core/runs';

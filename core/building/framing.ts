@@ -89,6 +89,18 @@ export function joistsOf(document: Pick<ProjectDocument, 'framingMembers'>, room
   );
 }
 
+/** Share of the span of the joist at a place from its nearer support, 0 to 0.5; null outside the room. The room's outline bears it. */
+export function spanShareAt(room: Pick<Room, 'polygon' | 'joistAngleRad'>, p: Point2): number | null {
+  const [u, v] = rotate2(p, -room.joistAngleRad);
+  const us = levelCrossings(
+    room.polygon.map((corner) => rotate2(corner as Point2, -room.joistAngleRad)),
+    v + 1e-7,
+  );
+  for (let k = 0; k + 1 < us.length; k += 2)
+    if (u >= us[k] - 1e-6 && u <= us[k + 1] + 1e-6) return Math.max(0, Math.min(u - us[k], us[k + 1] - u)) / (us[k + 1] - us[k]);
+  return null;
+}
+
 /** Clear width of the bay at an offset between two members, and its middle; null outside all bays. m. */
 export function bayAt(
   framed: readonly Framed[],

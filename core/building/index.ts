@@ -28,7 +28,7 @@ export {
   STAND_M,
   type AtticContour,
 } from './attic-space.ts';
-export { bayAt, joistsIn, joistsOf, studsIn, studsOf, type Framed, type JoistLine } from './framing.ts';
+export { bayAt, joistsIn, joistsOf, spanShareAt, studsIn, studsOf, type Framed, type JoistLine } from './framing.ts';
 export { wallGrid, wallsNear, type WallGrid } from './wall-grid.ts';
 export { levelUnder, placeName, wallsOf } from './building.ts';
 export { wallReaches } from './wall-reach.ts';

@@ -16,6 +16,7 @@ const about = (document: ProjectDocument, cell: BriefCell): Pick<Finding, 'subje
 /** What the client was promised and the plan does not hold: practice B04. */
 export const briefMet = defineCheck({
   id: 'brief-met',
+  stage: 'brief',
   title: 'The plan holds what the brief promises',
   source: 'practice A01, B04; thresholds of the brief',
   severity: 'look',
@@ -62,6 +63,7 @@ const tidy = (value: number | null) => (value === null ? '' : String(Math.round(
 /** A device where nothing was to come on purpose: one of the two is wrong. */
 export const nothingOnPurpose = defineCheck({
   id: 'nothing-on-purpose',
+  stage: 'brief',
   title: 'Nothing stands where the brief wants nothing',
   source: 'practice A01',
   severity: 'look',
@@ -88,6 +90,7 @@ export const nothingOnPurpose = defineCheck({
 /** Something still undecided near or past the day on which it can be decided without opening anything again: practice B06. */
 export const decisionsInTime = defineCheck({
   id: 'decisions-in-time',
+  stage: 'brief',
   title: 'Every open decision is taken before its last safe date',
   source: 'practice A14, B06',
   severity: 'stop',
@@ -124,6 +127,7 @@ export const decisionsInTime = defineCheck({
 /** A room that was signed with a topic nobody has talked about since. */
 export const signedRooms = defineCheck({
   id: 'signed-rooms',
+  stage: 'brief',
   title: 'No signed room has a topic that was not discussed',
   source: 'practice A01',
   severity: 'look',

@@ -4,46 +4,53 @@ import { middleOf, type Point2 } from '../geometry/index.ts';
 import { allClashes, blockingNeeds, CURED_BY_MOVING, legalPlaces, mountsFor, type Clash } from '../mounting/index.ts';
 import { buildingOf, nearestWall } from '../building/index.ts';
 import { create, listOf, update, type Device, type DeviceType, type Operation, type ProjectDocument } from '../project/index.ts';
-import { defineCheck, type Cure, type Finding } from './check.ts';
+import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
 
 const MOST_MOVES = 2;
 
 /** Every device can be built where it stands: cut-outs, cavities, openings, weight, head room, sight (practice A06 to A11, B02, B05). */
 export const buildable = defineCheck({
   id: 'buildable',
+  stage: 'devices',
   title: 'Every device can be built where it stands',
   source: 'ENGINEERING 8.1, 8.2, 10.3, 11; practice A06, A07, A10, A11, A62, B02, B05',
   severity: 'stop',
   appliesTo: 'devices',
   run: ({ document }) => {
-    const found: Finding[] = [];
-    for (const [deviceId, clashes] of [...allClashes(document)].sort(([a], [b]) => (a < b ? -1 : 1))) {
-      const device = document.devices[deviceId];
+    const found: FindingDraft[] = [];
+    const all = allClashes(document);
+    if (all.size === 0) return found;
+    for (const device of listOf(document, 'devices')) {
+      const clashes = all.get(device.id);
       // A device of an alternative that does not hold is not built.
-      if (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen) continue;
-      for (const one of clashes) found.push(findingOf(document, device, one));
+      if (!clashes || (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen)) continue;
+      let said = saidOf.get(clashes);
+      if (!said || said.device !== device)
+        saidOf.set(clashes, (said = { device, findings: clashes.map((clash) => findingOf(document, device, clash)) }));
+      found.push(...said.findings);
     }
     return found;
   },
 });
 
-function findingOf(document: ProjectDocument, device: Device, clash: Clash): Finding {
-  const type = document.deviceTypes[device.typeId];
-  let cures: readonly Cure[] | null = null;
-  return {
-    check: 'buildable',
-    rank: clash.rank,
-    code: clash.code,
-    subjects: [{ in: 'devices', id: device.id }, ...(clash.with ? [clash.with] : [])],
-    measured: clash.measured,
-    allowed: clash.allowed,
-    unit: clash.unit,
-    figures: { number: placeName(document, device), device: type.name, ...clash.figures },
-    // A search for places is only made where somebody looks at the finding.
-    get cures() {
-      return (cures ??= curesOf(document, device, type, clash));
+/** What was said of a device stays the same value while its clashes do. */
+const saidOf = new WeakMap<readonly Clash[], { readonly device: Device; readonly findings: readonly FindingDraft[] }>();
+
+function findingOf(document: ProjectDocument, device: Device, clash: Clash): FindingDraft {
+  return say(
+    'buildable',
+    clash.rank,
+    clash.code,
+    [{ in: 'devices', id: device.id }, ...(clash.with ? [clash.with] : [])],
+    { number: placeName(document, device), device: document.deviceTypes[device.typeId].name, ...clash.figures },
+    {
+      measured: clash.measured,
+      allowed: clash.allowed,
+      unit: clash.unit,
+      // A search for places is only made where somebody looks at the finding.
+      cures: (house) => curesOf(house, device, house.deviceTypes[device.typeId], clash),
     },
-  };
+  );
 }
 
 const placeName = (document: ProjectDocument, device: Device) =>

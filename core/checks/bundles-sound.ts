@@ -9,6 +9,7 @@ const HOT_CLASS = 7;
 /** Cables that carry power lie in bundles that stay cool (ENGINEERING 3.2). */
 export const bundlesSound = defineCheck({
   id: 'bundles-sound',
+  stage: 'cabling',
   title: 'Bundles that carry power stay cool',
   source: 'ENGINEERING 3.2; ISO/IEC TS 29125, TIA TSB-184 direction',
   severity: 'stop',

@@ -1,4 +1,4 @@
-import type { CollectionName, Operation, ProjectDocument } from '../project/index.ts';
+import type { CollectionName, Device, Operation, ProjectDocument, ProjectHeader } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 
 /** Would fail or endanger; judge it; fine. */
@@ -30,23 +30,112 @@ export interface CheckContext {
   readonly runs: readonly PlannedRun[];
   /** YYYY-MM-DD; without it nothing is said about dates. */
   readonly today?: string;
+  /** A limit of the rule as it is set in the project, in its own unit. */
+  readonly limit: (name: string) => number;
 }
 
-/**
- * A rule: `run` is pure. `severity` is the worst rank it can give. A rule that names the tables it `reads`, and looks at
- * nothing else, is not run again while they are the same.
- */
-export interface Check {
+/** Part of the job in which a rule is looked at. */
+export const CHECK_STAGES = ['survey', 'brief', 'devices', 'cabling', 'labels', 'closing'] as const;
+export type CheckStage = (typeof CHECK_STAGES)[number];
+
+/** A figure of a rule that a firm may set, between bounds; `safer` says which way is stricter. */
+export interface CheckLimit {
+  readonly usual: number;
+  readonly least: number;
+  readonly most: number;
+  readonly unit: string;
+  readonly safer: 'less' | 'more';
+}
+
+interface CheckHead {
   readonly id: string;
   readonly title: string;
   readonly source: string;
+  /** Worst rank that it can give. */
   readonly severity: Rank;
+  readonly stage: CheckStage;
   readonly appliesTo: CollectionName;
-  readonly reads?: readonly CollectionName[];
-  readonly run: (context: CheckContext) => Finding[];
+  /** Regions for which it holds; all where none are named. */
+  readonly regions?: readonly ProjectHeader['jurisdiction'][];
+  /** Where it keeps people safe: it is lowered only with a reason, and documents print that. */
+  readonly safety?: true;
+  readonly limits?: Readonly<Record<string, CheckLimit>>;
 }
 
-export const defineCheck = (check: Check): Check => check;
+/**
+ * A rule over the whole project; `run` is pure. One that names the tables it `reads`, and looks at nothing else, is not run again
+ * while they are the same.
+ */
+export interface HouseCheck extends CheckHead {
+  readonly reads?: readonly CollectionName[];
+  readonly run: (context: CheckContext) => readonly (Finding | FindingDraft)[];
+}
+
+/** A rule about single runs: it looks at a run, its route and device, and of the project at the tables of `RUN_READS` only. */
+export interface RunCheck extends CheckHead {
+  readonly ofRun: (planned: PlannedRun, context: CheckContext) => FindingDraft[];
+}
+
+/** A rule about single devices: it looks at a device, and of the project at the tables of `DEVICE_READS` only. */
+export interface DeviceCheck extends CheckHead {
+  readonly ofDevice: (device: Device, context: CheckContext) => FindingDraft[];
+}
+
+export type Check = HouseCheck | RunCheck | DeviceCheck;
+
+/** Tables that rules about single runs may read besides the run and its device: an edit of one has all runs looked at again. */
+export const RUN_READS: readonly CollectionName[] = [
+  'levels',
+  'rooms',
+  'walls',
+  'openings',
+  'risers',
+  'racks',
+  'features',
+  'framingMembers',
+  'cableTypes',
+  'conductorMaps',
+  'deviceTypes',
+  'routeRules',
+  'tradeDates',
+  'ruleSettings',
+];
+
+/** Tables that rules about single devices may read. */
+export const DEVICE_READS: readonly CollectionName[] = [
+  'levels',
+  'rooms',
+  'walls',
+  'openings',
+  'features',
+  'racks',
+  'deviceTypes',
+  'cableTypes',
+  'tradeDates',
+  'ruleSettings',
+];
+
+export const defineCheck = <C extends Check>(check: C): C => check;
+
+/** A finding of a rule about one run or device: its cures are worked out for the project in which somebody looks at it. */
+export type FindingDraft = Omit<Finding, 'cures'> & { readonly cures?: (document: ProjectDocument) => readonly Cure[] };
+
+interface Told {
+  readonly measured?: number | null;
+  readonly allowed?: number | null;
+  readonly unit?: string;
+  readonly cures?: FindingDraft['cures'];
+}
+
+/** What a rule about one run or device says; what is left out has nothing measured and no cure. */
+export const say = (
+  check: string,
+  rank: Rank,
+  code: string,
+  subjects: Finding['subjects'],
+  figures: Finding['figures'],
+  { measured = null, allowed = null, unit = '', cures }: Told = {},
+): FindingDraft => ({ check, rank, code, subjects, measured, allowed, unit, figures, cures });
 
 /** Ranks from the worst on. */
 export const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };

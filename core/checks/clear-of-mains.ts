@@ -1,7 +1,8 @@
 import { besideMains, KEEP_M, RIGHT_ANGLE_FROM_RAD } from '../routing/index.ts';
 import { buildingOf } from '../building/index.ts';
-import type { PlannedRun } from '../runs/index.ts';
-import { defineCheck, type Finding, type Rank } from './check.ts';
+import { applyChange, create, type ProjectDocument, type Run } from '../project/index.ts';
+import { isKept, planRun, type PlannedRun } from '../runs/index.ts';
+import { defineCheck, say, type Cure, type FindingDraft, type Rank } from './check.ts';
 
 /** ENGINEERING 7.1: parallel runs longer than this keep their distance, m. */
 const LONGEST_M = 2;
@@ -13,32 +14,31 @@ const isOptical = (material: string) => material === 'fibre';
 /** Cable keeps away from mains, and crosses them squarely (practice A39, B11). */
 export const clearOfMains = defineCheck({
   id: 'clear-of-mains',
+  stage: 'cabling',
   title: 'Cable keeps its distance from mains',
   source: 'ENGINEERING 7.1; practice A39, B11',
   severity: 'stop',
   appliesTo: 'runs',
-  run: ({ document, runs }) => {
-    const building = buildingOf(document);
-    const has = Object.values(building.featuresByLevel).some((list) => list.some(({ kind }) => kind === 'mains-route'));
-    if (!has) return [];
-    return runs.flatMap((planned) => {
-      if (isOptical(document.cableTypes[planned.run.cableTypeId].material)) return [];
-      return besideMains(building, planned.points, planned.media).flatMap((beside) => {
-        const { parallelM, leastM, crossingRad, featureId } = beside;
-        const keepM = document.features[featureId].clearanceM || KEEP_M;
-        const figures = { mains: document.features[featureId].name || 'mains', keepM };
-        const found: Finding[] = [];
-        const say = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>
-          found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }));
-        if (parallelM > LONGEST_M && leastM < CLOSEST_M)
-          say('mains-touching', 'stop', leastM, CLOSEST_M, 'm', { parallelM, leastM });
-        else if (parallelM > LONGEST_M) say('mains-parallel', 'look', parallelM, LONGEST_M, 'm', { parallelM, leastM });
-        if (crossingRad !== null && crossingRad < RIGHT_ANGLE_FROM_RAD)
-          say('mains-skewed', 'look', crossingRad, RIGHT_ANGLE_FROM_RAD, 'rad', {
-            angleDeg: Math.round((crossingRad * 180) / Math.PI),
-          });
-        return found;
-      });
+  safety: true,
+  limits: { longestM: { usual: 2, least: 0.5, most: 3, unit: 'm', safer: 'less' } },
+  ofRun: (planned, { document, limit }) => {
+    if (isOptical(document.cableTypes[planned.run.cableTypeId].material)) return [];
+    const longestM = limit('longestM');
+    return besideMains(buildingOf(document), planned.points, planned.media).flatMap((beside) => {
+      const { parallelM, leastM, crossingRad, featureId } = beside;
+      const keepM = document.features[featureId].clearanceM || KEEP_M;
+      const figures = { mains: document.features[featureId].name || 'mains', keepM };
+      const found: FindingDraft[] = [];
+      const told = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>
+        found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }));
+      if (parallelM > longestM && leastM < CLOSEST_M)
+        told('mains-touching', 'stop', leastM, CLOSEST_M, 'm', { parallelM, leastM });
+      else if (parallelM > longestM) told('mains-parallel', 'look', parallelM, longestM, 'm', { parallelM, leastM });
+      if (crossingRad !== null && crossingRad < RIGHT_ANGLE_FROM_RAD)
+        told('mains-skewed', 'look', crossingRad, RIGHT_ANGLE_FROM_RAD, 'rad', {
+          angleDeg: Math.round((crossingRad * 180) / Math.PI),
+        });
+      return found;
     });
   },
 });
@@ -52,19 +52,35 @@ function about(
   allowed: number,
   unit: string,
   figures: object,
-): Finding {
-  return {
-    check: 'clear-of-mains',
+): FindingDraft {
+  return say(
+    'clear-of-mains',
     rank,
     code,
-    subjects: [
+    [
       { in: 'runs', id: run.id },
       { in: 'features', id: featureId },
     ],
-    measured,
-    allowed,
-    unit,
-    figures: { number: run.number, ...figures },
-    cures: [],
-  };
+    { number: run.number, ...figures },
+    { measured, allowed, unit, cures: (document) => leadAway(document, run, featureId) },
+  );
+}
+
+/** Keep it away from these mains, where another way is there. */
+function leadAway(document: ProjectDocument, run: Run, featureId: string): Cure[] {
+  if (isKept(run)) return [];
+  const id = `away_${run.id}`.slice(0, 40);
+  if (Object.hasOwn(document.routeRules, id)) return [];
+  const rule = { id, runId: run.id, kind: 'avoid', target: 'feature', targetId: featureId, at: null, note: '' } as const;
+  const operations = [create('routeRules', rule)];
+  const applied = applyChange(document, { operations });
+  if (!applied.ok) return [];
+  const planned = planRun(applied.value, run, null);
+  const isClear =
+    planned.wanted.ok &&
+    planned.wanted.value.broken.length === 0 &&
+    besideMains(buildingOf(applied.value), planned.points, planned.media).every(
+      (one) => one.parallelM <= LONGEST_M && (one.crossingRad === null || one.crossingRad >= RIGHT_ANGLE_FROM_RAD),
+    );
+  return isClear ? [{ code: 'lead-away', figures: { number: run.number }, operations }] : [];
 }

@@ -4,6 +4,7 @@ import { defineCheck, type Cure } from './check.ts';
 /** An attic, every display, every projector and the outside have a conduit for what comes later (practice A40, B09). */
 export const conduitsPlanned = defineCheck({
   id: 'conduits-planned',
+  stage: 'cabling',
   title: 'Spare conduits lead where later cable will be wanted',
   source: 'practice A40, B09; ENGINEERING 6',
   severity: 'look',

@@ -29,6 +29,7 @@ const wallName = (document: ProjectDocument, wallId: string) => {
 /** A door or window that does not fit its wall cannot be built; one that can be moved or narrowed to fit is offered so. */
 export const openingsFit = defineCheck({
   id: 'openings-fit',
+  stage: 'survey',
   title: 'Doors and windows fit their walls and end below the ceiling',
   source: 'geometry of the survey',
   severity: 'stop',
@@ -73,6 +74,7 @@ function fittingCures(document: ProjectDocument, opening: Opening): Cure[] {
 /** Levels whose rooms would stand in each other are entered wrongly. */
 export const levelsApart = defineCheck({
   id: 'levels-apart',
+  stage: 'survey',
   title: 'Every level lies clear above the one below',
   source: 'geometry of the survey',
   severity: 'stop',
@@ -127,6 +129,7 @@ function shareGround(document: ProjectDocument, a: string, b: string): boolean {
 /** A room's ceiling below the head of a window in its walls: one of the two is measured wrongly. */
 export const ceilingAboveHeads = defineCheck({
   id: 'ceiling-above-heads',
+  stage: 'survey',
   title: 'No ceiling lies below the head of a window or door in its room',
   source: 'geometry of the survey',
   severity: 'look',
@@ -175,6 +178,7 @@ const SIDE_STEP_M = 0.25;
  */
 export const roomsClosed = defineCheck({
   id: 'rooms-closed',
+  stage: 'survey',
   title: 'Every room is closed by walls',
   source: 'geometry of the survey',
   severity: 'look',
@@ -213,6 +217,7 @@ const nearLine = (wall: Wall, a: Point2, b: Point2): boolean =>
 /** A cavity that somebody looked for and could not know, in a wall that devices are meant for: practice B07. */
 export const cavitiesKnown = defineCheck({
   id: 'cavities-known',
+  stage: 'survey',
   title: 'Cavities that devices go into are measured',
   source: 'practice B07',
   severity: 'look',

@@ -1,6 +1,8 @@
 // Here: the registry of checks; each is one file that turns a project into findings.
 // Not here: the formulas (domain folders) and the sentences (texts workspace).
 // Start with `runChecks`.
-export { CHECKS, runChecks } from './registry.ts';
+export { CHECKS, runChecks, sameFinding } from './registry.ts';
+export { isLowered, judgeSetting, limitOf, settingsOf } from './settings.ts';
 export { findingsOf, worstRank } from './check.ts';
-export type { Check, Cure, Finding, Rank } from './check.ts';
+export { CHECK_STAGES } from './check.ts';
+export type { Check, CheckLimit, CheckStage, Cure, DeviceCheck, Finding, HouseCheck, Rank, RunCheck } from './check.ts';

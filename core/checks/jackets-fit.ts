@@ -1,7 +1,7 @@
 import { distance3 } from '../geometry/index.ts';
 import { listOf, update, type CableType, type Medium, type ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { defineCheck, type Cure, type Finding } from './check.ts';
+import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
 
 /** Ways in the weather or the ground (ENGINEERING 1.3). */
 const WEATHER: ReadonlySet<Medium> = new Set(['outside', 'underground', 'soffit']);
@@ -11,33 +11,46 @@ const INSIDE_M = 15;
 /** The jacket of a cable may lie where its way leads it: weather, ground, shafts between floors (ENGINEERING 1.3). */
 export const jacketsFit = defineCheck({
   id: 'jackets-fit',
+  stage: 'cabling',
   title: 'Every cable has a jacket for the ways that it lies in',
   source: 'ENGINEERING 1.3; NEC 722, 800 and EN 50575 direction',
   severity: 'look',
   appliesTo: 'runs',
-  run: ({ document, runs }) => runs.flatMap((planned) => findingOf(document, planned) ?? []),
+  limits: { insideM: { usual: INSIDE_M, least: 5, most: 15, unit: 'm', safer: 'less' } },
+  ofRun: (planned, { document, limit }) => {
+    const found = findingOf(document, planned, limit('insideM'));
+    return found ? [found] : [];
+  },
 });
 
-function findingOf(document: ProjectDocument, { run, points, media }: PlannedRun): Finding | null {
+function findingOf(document: ProjectDocument, { run, points, media }: PlannedRun, mostM: number): FindingDraft | null {
   const cable = document.cableTypes[run.cableTypeId];
-  const say = (code: string, measured: number | null, allowed: number | null, cures: readonly Cure[], figures = {}): Finding => ({
-    check: 'jackets-fit',
-    rank: 'look',
-    code,
-    subjects: [{ in: 'runs', id: run.id }],
-    measured,
-    allowed,
-    unit: measured === null ? '' : 'm',
-    figures: { number: run.number, cable: cable.name, ...figures },
-    cures,
-  });
+  const told = (
+    code: string,
+    measured: number | null,
+    allowed: number | null,
+    rating: CableType['rating'] | null,
+    figures = {},
+  ) =>
+    say(
+      'jackets-fit',
+      'look',
+      code,
+      [{ in: 'runs', id: run.id }],
+      { number: run.number, cable: cable.name, ...figures },
+      {
+        measured,
+        allowed,
+        unit: measured === null ? '' : 'm',
+        cures: (house) => (rating === null ? [] : instead(house, run.id, cable, rating)),
+      },
+    );
   if (cable.rating !== 'outdoor' && media.some((medium) => WEATHER.has(medium)))
-    return say('jacket-not-outdoor', null, null, instead(document, run.id, cable, 'outdoor'));
-  if (cable.rating === 'limited' && media.includes('riser'))
-    return say('jacket-not-riser', null, null, instead(document, run.id, cable, 'riser'));
+    return told('jacket-not-outdoor', null, null, 'outdoor');
+  if (cable.rating === 'limited' && media.includes('riser')) return told('jacket-not-riser', null, null, 'riser');
   if (cable.rating !== 'outdoor') return null;
   const insideM = media.reduce((sum, medium, k) => (WEATHER.has(medium) ? sum : sum + distance3(points[k], points[k + 1])), 0);
-  return insideM > INSIDE_M ? say('jacket-outdoor-inside', insideM, INSIDE_M, [], { insideM, mostM: INSIDE_M }) : null;
+  return insideM > mostM ? told('jacket-outdoor-inside', insideM, mostM, null, { insideM, mostM }) : null;
 }
 
 /** Cables of the same family with the jacket that is wanted. */

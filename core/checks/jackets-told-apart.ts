@@ -4,6 +4,7 @@ import { defineCheck, type Finding } from './check.ts';
 /** Where one jacket colour serves several families of cable at one place, only the label tells them apart (practice A43, B12). */
 export const jacketsToldApart = defineCheck({
   id: 'jackets-told-apart',
+  stage: 'labels',
   title: 'Cables of one colour at one place are told apart by their labels',
   source: 'practice A43, B12',
   severity: 'look',
@@ -13,6 +14,31 @@ export const jacketsToldApart = defineCheck({
 });
 
 type Place = Map<string, Map<string, string>>;
+
+interface Alike {
+  readonly id: string;
+  readonly colour: string;
+  readonly cables: readonly string[];
+}
+const kept = new WeakMap<
+  object,
+  { readonly cableTypes: object; readonly devices: readonly Alike[]; readonly racks: readonly Alike[] }
+>();
+
+/** Places at which one colour serves several families: worked out once for each state of the runs. */
+function alikeIn(document: ProjectDocument) {
+  const known = kept.get(document.runs);
+  if (known?.cableTypes === document.cableTypes) return known;
+  const found = {
+    cableTypes: document.cableTypes,
+    devices: alike(
+      familiesAt(document, ({ deviceId, toDeviceId }) => (toDeviceId === null ? [deviceId] : [deviceId, toDeviceId])),
+    ),
+    racks: alike(familiesAt(document, ({ rackId, toDeviceId }) => (toDeviceId === null ? [rackId] : []))),
+  };
+  kept.set(document.runs, found);
+  return found;
+}
 
 /** Families by colour at each place, with the name of one of their types. */
 function familiesAt(document: ProjectDocument, placesOf: (run: ProjectDocument['runs'][string]) => readonly string[]) {
@@ -30,40 +56,35 @@ function familiesAt(document: ProjectDocument, placesOf: (run: ProjectDocument['
   return at;
 }
 
-function findings(at: ReadonlyMap<string, Place>, found: (id: string, colour: string, cables: string[]) => Finding): Finding[] {
-  return [...at].flatMap(([id, place]) =>
-    [...place].flatMap(([colour, families]) => (families.size > 1 ? [found(id, colour, [...families.values()].sort())] : [])),
+const alike = (at: ReadonlyMap<string, Place>): Alike[] =>
+  [...at].flatMap(([id, place]) =>
+    [...place].flatMap(([colour, families]) =>
+      families.size > 1 ? [{ id, colour, cables: [...families.values()].sort() }] : [],
+    ),
   );
-}
 
 const atDevices = (document: ProjectDocument): Finding[] =>
-  findings(
-    familiesAt(document, ({ deviceId, toDeviceId }) => (toDeviceId === null ? [deviceId] : [deviceId, toDeviceId])),
-    (id, colour, cables) => ({
-      check: 'jackets-told-apart',
-      rank: 'look',
-      code: 'jackets-alike',
-      subjects: [{ in: 'devices', id }],
-      measured: cables.length,
-      allowed: 1,
-      unit: '',
-      figures: { device: document.deviceTypes[document.devices[id].typeId].name, colour, cables },
-      cures: [],
-    }),
-  );
+  alikeIn(document).devices.map(({ id, colour, cables }): Finding => ({
+    check: 'jackets-told-apart',
+    rank: 'look',
+    code: 'jackets-alike',
+    subjects: [{ in: 'devices', id }],
+    measured: cables.length,
+    allowed: 1,
+    unit: '',
+    figures: { device: document.deviceTypes[document.devices[id].typeId].name, colour, cables },
+    cures: [],
+  }));
 
 const atRacks = (document: ProjectDocument): Finding[] =>
-  findings(
-    familiesAt(document, ({ rackId, toDeviceId }) => (toDeviceId === null ? [rackId] : [])),
-    (id, colour, cables) => ({
-      check: 'jackets-told-apart',
-      rank: 'fine',
-      code: 'jackets-alike-at-rack',
-      subjects: [{ in: 'racks', id }],
-      measured: cables.length,
-      allowed: null,
-      unit: '',
-      figures: { rack: document.racks[id].name, colour, cables },
-      cures: [],
-    }),
-  );
+  alikeIn(document).racks.map(({ id, colour, cables }): Finding => ({
+    check: 'jackets-told-apart',
+    rank: 'fine',
+    code: 'jackets-alike-at-rack',
+    subjects: [{ in: 'racks', id }],
+    measured: cables.length,
+    allowed: null,
+    unit: '',
+    figures: { rack: document.racks[id].name, colour, cables },
+    cures: [],
+  }));

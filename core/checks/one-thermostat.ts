@@ -1,9 +1,16 @@
-import { listOf, type Device } from '../project/index.ts';
+import { pickedFrom, type Device, type PartOf } from '../project/index.ts';
 import { defineCheck, type Finding } from './check.ts';
+
+const THERMOSTATS: PartOf<'devices'> = {
+  name: 'thermostats',
+  in: 'devices',
+  fits: ({ typeId, roomId }) => typeId === 'thermostat' && roomId !== null,
+};
 
 /** Two thermostats in one room work against each other: one for each zone. */
 export const oneThermostat = defineCheck({
   id: 'one-thermostat',
+  stage: 'devices',
   title: 'Each room has one thermostat',
   source: 'practice of climate zones',
   severity: 'look',
@@ -11,11 +18,10 @@ export const oneThermostat = defineCheck({
   reads: ['devices', 'rooms'],
   run: ({ document }) => {
     const byRoom = new Map<string, Device[]>();
-    for (const device of listOf(document, 'devices')) {
-      if (device.typeId !== 'thermostat' || device.roomId === null) continue;
-      const there = byRoom.get(device.roomId);
+    for (const device of pickedFrom(document, THERMOSTATS)) {
+      const there = byRoom.get(device.roomId!);
       if (there) there.push(device);
-      else byRoom.set(device.roomId, [device]);
+      else byRoom.set(device.roomId!, [device]);
     }
     return [...byRoom].flatMap(([roomId, devices]): Finding[] =>
       devices.length < 2

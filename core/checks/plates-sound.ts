@@ -5,6 +5,7 @@ import { defineCheck, type Cure, type Finding } from './check.ts';
 /** Every box keeps mains and low voltage apart, holds what its devices need, fits its wall and lines up with its neighbour. */
 export const platesSound = defineCheck({
   id: 'plates-sound',
+  stage: 'devices',
   title: 'Every plate keeps mains apart, holds what its devices need and lines up',
   source: 'ENGINEERING 7.1, 8.1',
   severity: 'stop',

@@ -8,6 +8,7 @@ const LEAST_COVER_M = 0.025;
 /** Ways in the screed are covered, clear of pipes and ducts, signed before the pour, and stay where they were signed (practice A81). */
 export const screedSound = defineCheck({
   id: 'screed-sound',
+  stage: 'closing',
   title: 'Ways in the screed are covered, clear of pipes, signed, and stay where they were signed',
   source: 'practice A81; ENGINEERING 6',
   severity: 'stop',

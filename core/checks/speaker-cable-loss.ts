@@ -1,7 +1,7 @@
 import { listOf, update, type CableType, type ProjectDocument, type Run } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { lossLimitDb, speakerCableLoss } from '../wire/index.ts';
-import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
+import { defineCheck, say, type Cure, type FindingDraft, type Rank } from './check.ts';
 
 /** From this share of the limit on, a run is worth a look: a detour on site of a third more would break it [practice]. */
 const NEAR_LIMIT_SHARE = 0.75;
@@ -13,11 +13,12 @@ const HEAVY_LOAD_OHM = 4;
 /** Loss of every speaker run at its cut length against the limit of its use (ENGINEERING section 2). */
 export const speakerCableLossCheck = defineCheck({
   id: 'speaker-cable-loss',
+  stage: 'cabling',
   title: 'Speaker cable is thick enough for its length and load',
   source: 'F2.1, F2.2, F2.4, F2.8; limits 5 % (distributed) and 0.3 dB (theatre)',
   severity: 'stop',
   appliesTo: 'runs',
-  run: ({ document, runs }) => runs.flatMap((planned) => findingFor(document, planned)),
+  ofRun: (planned, { document }) => findingFor(document, planned),
 });
 
 type SoundUse = 'distributed' | 'theatre';
@@ -31,7 +32,7 @@ interface Figures {
   readonly gaugeAwg: number;
 }
 
-function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun): Finding[] {
+function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun): FindingDraft[] {
   const type = document.deviceTypes[device.typeId];
   const cable = document.cableTypes[run.cableTypeId];
   if (!length || type.impedanceOhm === null || type.soundUse === null || cable.gaugeAwg === null || cable.system !== 'sound')
@@ -40,23 +41,22 @@ function findingFor(document: ProjectDocument, { run, device, length }: PlannedR
   if (!figures) return [];
   const thinnest = thinnestAwg(type.soundUse, type.impedanceOhm);
   const { rank, code } = judge(figures, cable, thinnest);
-  const cures =
-    rank === 'fine' ? [] : thickerCables(document, run, cable, rank, length.cutLengthM, type.impedanceOhm, type.soundUse);
+  const { cutLengthM } = length;
+  const { impedanceOhm, soundUse } = type;
+  const thicker = (house: ProjectDocument) =>
+    rank === 'fine' ? [] : thickerCables(house, run, cable, rank, cutLengthM, impedanceOhm, soundUse);
   return [
-    {
-      check: 'speaker-cable-loss',
+    say(
+      'speaker-cable-loss',
       rank,
       code,
-      subjects: [
+      [
         { in: 'runs', id: run.id },
         { in: 'devices', id: device.id },
       ],
-      measured: figures.lossDb,
-      allowed: figures.limitDb,
-      unit: 'dB',
-      figures: { number: run.number, thinnestAwg: thinnest, ...figures, better: cures[0]?.figures ?? null },
-      cures,
-    },
+      { number: run.number, thinnestAwg: thinnest, ...figures, better: thicker(document)[0]?.figures ?? null },
+      { measured: figures.lossDb, allowed: figures.limitDb, unit: 'dB', cures: thicker },
+    ),
   ];
 }
 

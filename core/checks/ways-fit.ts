@@ -10,6 +10,7 @@ const LONGEST_PULL_M = 30;
 /** What lies in a made way fits, and can be pulled through it (ENGINEERING 6). */
 export const waysFit = defineCheck({
   id: 'ways-fit',
+  stage: 'cabling',
   title: 'What lies in a conduit, chase or channel fits, and can be pulled',
   source: 'ENGINEERING 6 (F6.1 to F6.4); NEC chapter 9 table 1; ANSI/TIA-569; practice A40',
   severity: 'stop',

@@ -5,6 +5,7 @@ import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
 /** What would keep many runs from a way at once: no rack, risers that end nowhere, cavities without height. */
 export const waysOpen = defineCheck({
   id: 'ways-open',
+  stage: 'cabling',
   title: 'Racks, risers and cavities lead somewhere',
   source: 'home run topology, ENGINEERING 16.1; geometry of the survey',
   severity: 'stop',
@@ -35,12 +36,13 @@ const finding = (
 
 function racks(document: ProjectDocument): Finding[] {
   const all = listOf(document, 'racks');
-  const waiting = listOf(document, 'devices').filter(({ typeId }) => document.deviceTypes[typeId].cables.length > 0);
+  if (all.length === 1) return [];
+  const waiting =
+    all.length > 0 ? [] : listOf(document, 'devices').filter(({ typeId }) => document.deviceTypes[typeId].cables.length > 0);
   if (all.length === 0)
     return waiting.length === 0
       ? []
       : [finding('no-rack', 'stop', { in: 'devices', id: waiting[0].id }, { count: waiting.length })];
-  if (all.length === 1) return [];
   const runs = listOf(document, 'runs').filter(({ toDeviceId }) => toDeviceId === null);
   return all.map((rack) =>
     finding(

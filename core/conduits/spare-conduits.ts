@@ -1,7 +1,17 @@
 import { buildingOf, levelsFromBelow, levelUnder } from '../building/index.ts';
 import { deviceTitle } from '../devices/index.ts';
 import type { Point2 } from '../geometry/index.ts';
-import { create, listOf, newFeature, type Feature, type Operation, type ProjectDocument, type Rack } from '../project/index.ts';
+import {
+  create,
+  listOf,
+  newFeature,
+  pickedFrom,
+  type Feature,
+  type Operation,
+  type PartOf,
+  type ProjectDocument,
+  type Rack,
+} from '../project/index.ts';
 import { routeDevice, type EndPlace, type RoutedPath } from '../routing/index.ts';
 import { endOfDevice, routeNetwork, sharedWays } from '../runs/index.ts';
 import { conduitSize, CONDUITS, type ConduitSize } from './fill.ts';
@@ -24,7 +34,12 @@ const SERVES_M = 1;
 /** Its end above the ceiling or under the floor of the place counts, m. */
 const STOREY_M = 2.2;
 
-const PICTURE = /display|projector/;
+const PICTURES: PartOf<'devices'> = {
+  name: 'pictures',
+  in: 'devices',
+  fits: ({ fitting, typeId }) => fitting !== 'spare' && /display|projector/.test(typeId),
+};
+const OUTDOORS: PartOf<'devices'> = { name: 'outdoors', in: 'devices', fits: ({ roomId }) => roomId === null };
 
 /** Where a spare conduit to the rack is wanted: every attic, display and projector, and one to the outside. */
 export function spareConduits(document: ProjectDocument): SpareConduit[] {
@@ -45,9 +60,9 @@ export function spareConduits(document: ProjectDocument): SpareConduit[] {
     );
   };
   const wanted: SpareConduit[] = [];
-  for (const device of listOf(document, 'devices')) {
+  for (const device of pickedFrom(document, PICTURES)) {
     const type = document.deviceTypes[device.typeId];
-    if (device.fitting === 'spare' || type.system !== 'picture' || !PICTURE.test(device.typeId)) continue;
+    if (type.system !== 'picture') continue;
     wanted.push({
       why: device.typeId.includes('projector') ? 'projector' : 'display',
       subject: { in: 'devices', id: device.id },
@@ -67,7 +82,7 @@ export function spareConduits(document: ProjectDocument): SpareConduit[] {
       servedBy: there,
     });
   }
-  const outdoors = listOf(document, 'devices').find(({ roomId }) => roomId === null);
+  const [outdoors] = pickedFrom(document, OUTDOORS);
   if (outdoors) {
     const through = listOf(document, 'features').find(({ kind }) => kind === 'underground-way') ?? null;
     wanted.push({

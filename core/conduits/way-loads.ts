@@ -1,7 +1,7 @@
 import { buildingOf, type Building } from '../building/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
 import type { CableType, Feature, FeatureKind, Medium, ProjectDocument, Riser } from '../project/index.ts';
-import { compareNumbers, type PlannedRun } from '../runs/index.ts';
+import type { PlannedRun } from '../runs/index.ts';
 import { conduitFill, fillLimit, jams } from './fill.ts';
 import { pullTension, weightKgPerM, type PullTension } from './pull.ts';
 
@@ -14,7 +14,7 @@ export interface WayLoad {
   readonly id: string;
   readonly name: string;
   readonly levelId: string;
-  /** Runs that lie in it, by number. */
+  /** Runs that lie in it, in the order in which they were given: by number from `planRuns`. */
   readonly runs: readonly PlannedRun[];
   /** Clear inside: a diameter, or the sides of a shaft or channel, m; null where nobody has said. */
   readonly insideM: number | null;
@@ -45,7 +45,7 @@ const LOADED = new Set<FeatureKind>(['conduit', 'chase', 'disused-chimney', 'sur
 /** Ways that cables are drawn through from one end to the other. */
 const DRAWN_THROUGH = new Set<FeatureKind>(['conduit', 'underground-way', 'screed-way']);
 
-/** Every riser and made way with what lies in it; the same project gives the same list. */
+/** Every riser and made way with what lies in it, in the order of the runs; the same project gives the same list. */
 export function wayLoads(document: ProjectDocument, runs: readonly PlannedRun[]): WayLoad[] {
   const building = buildingOf(document);
   const inWay = new Map<string, Set<PlannedRun>>();
@@ -55,7 +55,7 @@ export function wayLoads(document: ProjectDocument, runs: readonly PlannedRun[])
       if (list) list.add(planned);
       else inWay.set(id, new Set([planned]));
     }
-  const through = (id: string) => [...(inWay.get(id) ?? [])].sort((a, b) => compareNumbers(a.run.number, b.run.number));
+  const through = (id: string) => [...(inWay.get(id) ?? [])];
   const risers = [...building.risers].map((riser) => ofRiser(document, riser, through(riser.id)));
   const made = building.levels.flatMap((level) =>
     (building.featuresByLevel[level.id] ?? [])

@@ -147,7 +147,7 @@ export function cablingSheet(
       : []),
     {
       section: 'surface',
-      columns: ['run', 'channel', 'corners', 'pierced', 'seen', 'priceOn', 'openings', 'painted', 'priceIn'],
+      columns: ['run', 'channel', 'colour', 'corners', 'pierced', 'seen', 'priceOn', 'openings', 'painted', 'priceIn'],
       rows:
         construction === 'retrofit' || construction === 'heritage' || construction === 'slab'
           ? runs.flatMap((planned): string[][] => {
@@ -160,8 +160,9 @@ export function cablingSheet(
                 [
                   planned.run.number,
                   on ? cable(on.channelM + on.uprightM) : words.noWay,
+                  on ? document.project.channelColour : '',
                   on ? `${on.insideCorners} + ${on.outsideCorners} + ${on.flatCorners}` : '',
-                  on ? String(on.wallsPierced) : '',
+                  on ? String(on.wallsPierced + on.floorsPierced) : '',
                   on ? cable(on.visibleM) : '',
                   on ? price(on.price) : '',
                   inWall ? String(inWall.openings) : words.noWay,

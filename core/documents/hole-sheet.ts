@@ -1,7 +1,7 @@
 import { isSideOf } from '../building/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import { formatLengthFine } from '../units/index.ts';
-import { boredLines, holeTotals, type BoredLine, type BoredPlace } from './hole-schedule.ts';
+import { boredLines, holeTotals, type BoredLine, type BoredPlace } from '../drilling/index.ts';
 
 export type HoleColumn = 'member' | 'place' | 'bit' | 'count' | 'cables' | 'nailPlates' | 'who';
 

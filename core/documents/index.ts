@@ -25,7 +25,6 @@ export {
 export { platesInOrder, plateSchedule, type PlateColumn, type PlateTable, type PlateWords } from './plate-schedule.ts';
 export { cutOutTemplate, type CutOutTemplate, type TemplatePaper } from './cut-out-template.ts';
 export { planSheet, SHEET_PAPERS, type PlanSheet, type SheetMark, type SheetPaper } from './plan-sheet.ts';
-export { boredLines, holeSchedule, holeTotals, type BoredLine, type BoredPlace } from './hole-schedule.ts';
 export {
   cablingReport,
   type BesideRun,

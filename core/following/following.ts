@@ -1,13 +1,6 @@
-import { runChecks, type Cure, type Finding } from '../checks/index.ts';
-import {
-  holeSchedule,
-  holeTotals,
-  scheduleOf,
-  cablingReport,
-  type CablingReport,
-  type ScheduleRow,
-  type ScheduleWords,
-} from '../documents/index.ts';
+import { holeSchedule, holeTotals } from '../drilling/index.ts';
+import { runChecks, sameFinding, type Cure, type Finding } from '../checks/index.ts';
+import { scheduleOf, cablingReport, type CablingReport, type ScheduleRow, type ScheduleWords } from '../documents/index.ts';
 import { clashesOf } from '../mounting/index.ts';
 import { applyChange, listOf, onLevel, type Operation, type ProjectDocument } from '../project/index.ts';
 import { bothRoutes, type BothRoutes } from '../surface/index.ts';
@@ -52,6 +45,9 @@ export class Following {
   private readonly wires = new WeakMap<PlannedRun, ToldRun>();
   private findings = new Map<number, Finding>();
   private byText = new Map<string, ToldFinding>();
+  /** Findings that stayed the same value are told as they were, without writing them out again. */
+  private readonly toldOf = new WeakMap<object, ToldFinding>();
+  private readonly textOf = new WeakMap<ToldFinding, string>();
   private lastRef = 0;
 
   constructor(private readonly words: ScheduleWords) {}
@@ -211,12 +207,20 @@ export class Following {
     const byText = new Map<string, ToldFinding>();
     const byRef = forget ? new Map<number, Finding>() : this.findings;
     const told = findings.map((finding) => {
+      const again = this.toldOf.get(sameFinding(finding));
+      if (again && again.rank === finding.rank) {
+        byText.set(this.textOf.get(again)!, again);
+        byRef.set(again.ref, finding);
+        return again;
+      }
       const { check, rank, code, subjects, measured, allowed, unit, figures } = finding;
       const plain = { check, rank, code, subjects, measured, allowed, unit, figures };
       const text = JSON.stringify(plain);
       const known = byText.get(text) ?? this.byText.get(text) ?? { ...plain, ref: ++this.lastRef };
       byText.set(text, known);
       byRef.set(known.ref, finding);
+      this.toldOf.set(sameFinding(finding), known);
+      this.textOf.set(known, text);
       return known;
     });
     if (forget) {

@@ -15,7 +15,7 @@ import {
 import { upgradeFile } from './upgrade.ts';
 
 export const FORMAT_NAME = 'dusky-spool-project';
-export const FORMAT_VERSION = 6;
+export const FORMAT_VERSION = 7;
 /** Largest project file that is read, bytes. */
 export const MOST_FILE_BYTES = 120 * 1024 * 1024;
 const MOST_RECORDS = 100_000;
@@ -34,7 +34,7 @@ const lists = Object.fromEntries(
   COLLECTION_NAMES.map((name) => [name, z.array(COLLECTIONS[name].schema as z.ZodType).max(MOST_RECORDS)]),
 ) as { [C in CollectionName]: z.ZodArray<(typeof COLLECTIONS)[C]['schema']> };
 
-/** The open project file, version 5. Its JSON Schema is published in docs/format.md. */
+/** The open project file. Its JSON Schema is published in docs/format.md. */
 export const projectFileSchema = z.strictObject({
   format: z.literal(FORMAT_NAME),
   version: z.literal(FORMAT_VERSION),

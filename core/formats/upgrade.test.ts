@@ -81,6 +81,19 @@ describe('a project file of version 5', () => {
   });
 });
 
+describe('a project file of version 6', () => {
+  it('is read with rules as they come, nothing accepted, and channels as the wall', () => {
+    const file = JSON.parse(writeProjectFile({ document: smallHouse(), pictures: [] })) as Record<string, unknown>;
+    for (const list of ['ruleSettings', 'findingMarks', 'keptCalculations']) delete file[list];
+    delete (file.project as Record<string, unknown>).channelColour;
+    const read = readProjectFile(JSON.stringify({ ...file, version: 6 }));
+    if (!read.ok) throw new Error(JSON.stringify(read.problem));
+    const { document } = read.value;
+    expect(document.project.channelColour).to.equal('white, painted as the wall');
+    expect([document.ruleSettings, document.findingMarks, document.keptCalculations]).to.deep.equal([{}, {}, {}]);
+  });
+});
+
 describe('a project file of version 2', () => {
   it('is read with devices that go with nothing, and things of which nothing more is known', () => {
     const read = readProjectFile(JSON.stringify(versionTwo()));

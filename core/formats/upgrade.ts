@@ -120,6 +120,10 @@ const HEADER_OF_6 = {
   siteRates: { channelPerM: 18, openingPerM2: 140, paintPerM2: 22 },
 };
 
+/** What version 7 added: what was decided of findings, how rules are set, calculations that were kept. */
+const LISTS_OF_7 = ['ruleSettings', 'findingMarks', 'keptCalculations'];
+const HEADER_OF_7 = { channelColour: 'white, painted as the wall' };
+
 type Lists = Record<string, unknown>;
 
 function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
@@ -157,6 +161,11 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     ...Object.fromEntries(LISTS_OF_6.map((list) => [list, []])),
     ...withHeader(withFields(file, ADDED_IN_6), () => HEADER_OF_6),
     version: 6,
+  }),
+  6: (file) => ({
+    ...Object.fromEntries(LISTS_OF_7.map((list) => [list, []])),
+    ...withHeader(file, () => HEADER_OF_7),
+    version: 7,
   }),
 };
 

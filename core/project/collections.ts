@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import * as brief from './brief-records.ts';
+import * as checks from './check-records.ts';
 import * as library from './library-records.ts';
 import * as records from './records.ts';
 import * as routing from './routing-records.ts';
@@ -69,6 +70,9 @@ export const COLLECTIONS = {
   spentNumbers: { schema: routing.spentNumber, unique: [['number']], refers: {} },
   numberBlocks: { schema: routing.numberBlock, unique: [], refers: {} },
   waySigns: { schema: routing.waySign, unique: [['featureId']], refers: { featureId: 'features' } },
+  ruleSettings: { schema: checks.ruleSetting, unique: [['ruleId']], refers: {} },
+  findingMarks: { schema: checks.findingMark, unique: [['ruleId', 'code', 'about']], refers: {} },
+  keptCalculations: { schema: checks.keptCalculation, unique: [], refers: { runId: 'runs' } },
 } as const satisfies Record<string, CollectionShape>;
 
 interface CollectionShape {

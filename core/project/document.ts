@@ -40,5 +40,6 @@ export function newHeader(shortId: string, name: string, units: ProjectHeader['u
     construction: 'new-framing',
     routeWeights: {},
     siteRates: { channelPerM: 18, openingPerM2: 140, paintPerM2: 22 },
+    channelColour: 'white, painted as the wall',
   };
 }

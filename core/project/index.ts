@@ -30,9 +30,11 @@ export {
   listOf,
   onLevel,
   originOf,
+  pickedFrom,
   sameItems,
   withRecords,
   type LevelCollection,
+  type PartOf,
 } from './lists.ts';
 export {
   applyChange,
@@ -68,3 +70,4 @@ export {
   type WaySign,
   type WeightName,
 } from './routing-records.ts';
+export { RANKS, type FindingMark, type KeptCalculation, type RuleSetting } from './check-records.ts';

@@ -55,6 +55,41 @@ function groups(records: Lists): ReadonlyMap<string, Lists> {
   return found;
 }
 
+/** A part of a table that is looked at by itself, by a name for it. */
+export interface PartOf<C extends CollectionName> {
+  readonly name: string;
+  readonly in: C;
+  /** Looks at the record alone. */
+  readonly fits: (record: RecordOf<C>) => boolean;
+}
+const picks = new WeakMap<object, Map<string, Lists>>();
+
+/** The records of a collection that fit, in the order of their ids; the same list again where an edit touched none of them. */
+export function pickedFrom<C extends CollectionName>(
+  document: Pick<ProjectDocument, C>,
+  pick: PartOf<C>,
+): readonly RecordOf<C>[] {
+  const table = document[pick.in] as object;
+  let own = picks.get(table);
+  if (!own) picks.set(table, (own = new Map()));
+  let list = own.get(pick.name);
+  if (!list) {
+    const fits = pick.fits as (record: unknown) => boolean;
+    const origin = originOf(table);
+    const before = origin && picks.get(origin.before)?.get(pick.name);
+    if (before && origin) {
+      const now = (id: string) => {
+        const record = (table as Table)[id];
+        return record && fits(record) ? record : undefined;
+      };
+      const touched = [...origin.ids].some((id) => now(id) !== undefined || before.some((record) => record.id === id));
+      list = touched ? patched(before, origin.ids, now) : before;
+    } else list = (listOf(document, pick.in) as Lists).filter(fits);
+    own.set(pick.name, list);
+  }
+  return list as unknown as readonly RecordOf<C>[];
+}
+
 const origins = new WeakMap<object, { readonly before: WeakRef<object>; readonly ids: ReadonlySet<string> }>();
 
 /** The table that an edit made this one from, with the ids of the records that it touched; null where that is not known. */

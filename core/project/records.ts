@@ -78,6 +78,7 @@ export const projectHeader = z.strictObject({
   siteRates: z
     .strictObject({ channelPerM: rate, openingPerM2: rate, paintPerM2: rate })
     .describe('price of a metre of surface channel fitted, and of a square metre opened and patched, and painted'),
+  channelColour: words(40).describe('of surface channels and their covers, or the paint they get'),
 });
 
 export const level = z.strictObject({

@@ -4,7 +4,7 @@ import type { Medium } from '../project/index.ts';
 import type { Axis } from './arcs.ts';
 import { runsInSolid } from './in-solid.ts';
 import { STEP_M, type Layer } from './layer.ts';
-import { across, bayNumber, type Space } from './spaces.ts';
+import { across, isOffSpan, joistsBetween, joistsBored, type Space } from './spaces.ts';
 import { wallCrossing, type Weights } from './weights.ts';
 
 /** A short way from a place to a node of the lattice around it. Costs in metres of cable. */
@@ -39,9 +39,46 @@ export function entriesAt(
       const best = bestCorner(building, weights, layer, p, z, node, space, medium);
       if (best) found.push(best);
     }
-    if (found.length > 0) return found;
+    if (found.length === 0) continue;
+    if (!weights.joistSpan || found.some(({ holes }) => holes < weights.offSpanM)) return found;
+    // Beside a wall the first joist may only be bored farther along: the cable follows the last bay to there.
+    for (const node of nodesInSpan(weights, layer, p)) {
+      const space = layer.spaces[layer.space[node]];
+      if (sameHeightOnly && Math.abs(space.z - z) > 1e-6) continue;
+      const best = bestCorner(building, weights, layer, p, z, node, space, medium);
+      if (best) found.push(best);
+    }
+    return found;
   }
   return [];
+}
+
+/** How far along its bay a cable looks for a place to leave it, lattice steps. */
+const ALONG_BAY = 20;
+
+/** The first node on either side along the lines beside a place at which joists may be bored. */
+function nodesInSpan(weights: Weights, layer: Layer, p: Point2): number[] {
+  const [u, v] = rotate2(p, -layer.angleRad);
+  const [i, j] = [Math.floor(u / STEP_M - 0.5) - layer.i0, Math.floor(v / STEP_M - 0.5) - layer.j0];
+  const nodes: number[] = [];
+  for (const axis of [0, 1] as const)
+    for (const beside of [0, 1])
+      for (const way of [-1, 1])
+        for (let k = 1; k <= ALONG_BAY; k++) {
+          const [column, row] = axis === 0 ? [i + way * k, j + beside] : [i + beside, j + way * k];
+          if (column < 0 || row < 0 || column >= layer.columns || row >= layer.rows) break;
+          const node = layer.nodeAt[row * layer.columns + column];
+          if (node < 0) continue;
+          const { room } = layer.spaces[layer.space[node]];
+          const corner = rotate2(
+            axis === 0 ? [(column + layer.i0 + 0.5) * STEP_M, v] : [u, (row + layer.j0 + 0.5) * STEP_M],
+            layer.angleRad,
+          );
+          if (room && isOffSpan(weights, room, corner)) continue;
+          nodes.push(node);
+          break;
+        }
+  return nodes;
 }
 
 function nodesAround(layer: Layer, p: Point2, reach: number): number[] {
@@ -91,7 +128,7 @@ function bestCorner(
       if (lengthM < 1e-9) continue;
       const [x, y] = [across(space, from), across(space, to)];
       work += lengthM + space.openPerM * Math.abs(x - y) * weights.openFrameM;
-      holes += Math.abs(bayNumber(space, x) - bayNumber(space, y)) * weights.joistBoredM;
+      holes += joistsBored(weights, space, joistsBetween(space, x, y), from);
       for (const { wall } of grid.crossing(from, to)) {
         const level = building.levelById[wall.levelId];
         holes += wallCrossing(weights, wall, level.elevationM + wallTopM(building, wall), space.z);

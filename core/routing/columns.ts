@@ -4,7 +4,7 @@ import type { Medium, Wall } from '../project/index.ts';
 import type { Between } from './arcs.ts';
 import { nearestNode } from './attach.ts';
 import type { Layer } from './layer.ts';
-import { across, bayNumber } from './spaces.ts';
+import { across, bayNumber, joistsBored } from './spaces.ts';
 import { isSolid, type Weights } from './weights.ts';
 
 /** Room for the trimmer studs beside an opening, m. */
@@ -94,7 +94,7 @@ function legTo(weights: Weights, layer: Layer, p: Point2, node: number): { reado
     const [from, to] = [places[k], places[k + 1]];
     work += Math.hypot(to[0] - from[0], to[1] - from[1]);
     const bays = Math.abs(bayNumber(space, across(space, from)) - bayNumber(space, across(space, to)));
-    holes += bays * weights.joistBoredM;
+    holes += joistsBored(weights, space, bays, from);
   }
   return { work, holes };
 }

@@ -45,7 +45,7 @@ export function holesOf(building: Building, points: readonly Point3[], media: re
   for (let k = 0; k + 1 < points.length; k++) {
     const [a, b] = [points[k], points[k + 1]];
     const upright = Math.hypot(a[0] - b[0], a[1] - b[1]) < 1e-6;
-    if (media[k] === 'cavity' && !upright) found.push(...inCavity(building, a, b, media[k - 1] === 'cavity'));
+    if (media[k] === 'cavity' && !upright) found.push(...inCavity(building, points, media, k));
     else if (media[k] === 'wall') found.push(...(upright ? throughPlates(building, a, b) : throughStuds(building, a, b)));
     else if (media[k] === 'riser' || media[k] === 'chase') found.push(...throughFloors(building, a, b));
     else if (media[k] === 'floor') found.push(hole('sole-plate', a, null, null));
@@ -79,8 +79,9 @@ const between = (a: Point3, b: Point3, t: number): Point3 => [
   a[2] + (b[2] - a[2]) * t,
 ];
 
-/** Joists and tall walls that a level piece above the ceilings passes; `goesOn` where the piece before it was one too. */
-function inCavity(building: Building, a: Point3, b: Point3, goesOn: boolean): Hole[] {
+/** Joists and tall walls that a level piece above the ceilings passes. */
+function inCavity(building: Building, points: readonly Point3[], media: readonly Medium[], k: number): Hole[] {
+  const [a, b] = [points[k], points[k + 1]];
   const level = levelUnder(building, a[2]);
   if (!level) return [];
   const [p, q]: [Point2, Point2] = [
@@ -95,8 +96,8 @@ function inCavity(building: Building, a: Point3, b: Point3, goesOn: boolean): Ho
   }
   // From room to room: within each its own joists count.
   const cuts = [0, ...crossed.map(({ t }) => t), 1].sort((m, n) => m - n);
-  for (let k = 0; k + 1 < cuts.length; k++) {
-    const [from, to] = [cuts[k], cuts[k + 1]];
+  for (let n = 0; n + 1 < cuts.length; n++) {
+    const [from, to] = [cuts[n], cuts[n + 1]];
     if (to - from < 1e-9) continue;
     const [x, y] = between(a, b, (from + to) / 2);
     const room = roomAt(building, level.id, [x, y]);
@@ -106,8 +107,8 @@ function inCavity(building: Building, a: Point3, b: Point3, goesOn: boolean): Ho
     if (Math.abs(end - start) < 1e-9) continue;
     for (const joist of joistsIn(building, room)) {
       const share = (joist.offsetM - start) / (end - start);
-      // A cable that comes into the cavity at a joist begins beside it.
-      if (share < (goesOn || from > 0 ? 0 : 1e-9) || share >= 1) continue;
+      if (share < -1e-9 || share >= 1 - 1e-9) continue;
+      if (share < 1e-9 && from === 0 && !comesAcross(points, media, k, acrossOf, end - start)) continue;
       const t = from + (to - from) * share;
       const at = between(a, b, t);
       if (isOverTheTop(building, room, [at[0], at[1]])) continue;
@@ -115,6 +116,24 @@ function inCavity(building: Building, a: Point3, b: Point3, goesOn: boolean): Ho
     }
   }
   return found.sort((m, n) => m.t - n.t).map((one) => one.hole);
+}
+
+/**
+ * Whether a cable that stands at a joist came there from its other side. What comes into the cavity at a joist begins beside it, and
+ * what went along it and turns back stays on its side.
+ */
+function comesAcross(
+  points: readonly Point3[],
+  media: readonly Medium[],
+  k: number,
+  acrossOf: (p: readonly number[]) => number,
+  towards: number,
+): boolean {
+  for (let n = k - 1; n >= 0 && media[n] === 'cavity'; n--) {
+    const moved = acrossOf(points[n + 1]) - acrossOf(points[n]);
+    if (Math.abs(moved) > 1e-9) return moved > 0 === towards > 0;
+  }
+  return false;
 }
 
 function isOverTheTop(building: Building, room: Room, p: Point2): boolean {

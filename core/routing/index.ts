@@ -1,7 +1,7 @@
 // Here: the ways a cable can take through the building, and the cheapest of them for each run, with its holes.
 // Not here: slack, waste and cut lengths (runs), and what is drawn.
 // Start with `networkOf`, then `routeDevice`; `openAirSegments` and `holesOf` are the independent judges of both.
-export { cavityZ } from './spaces.ts';
+export { isOffSpan, cavityZ } from './spaces.ts';
 export { networkOf, type Network } from './network.ts';
 export { HOLE_MEMBERS, holesOf, type Hole, type HoleMember } from './holes.ts';
 export { NOT_SHARED, rackPlace, routeBetween, routeDevice, type EndPlace, type RoutedPath } from './route-device.ts';
@@ -10,6 +10,8 @@ export { BARRED_M, NEW_FRAMING, WEIGHTS, weightsOf, type Weights } from './weigh
 export { CABLES_A_HOLE, CABLES_A_PULL, priceFor, type Loads } from './share.ts';
 export { findTrunks, workWith, type Demand, type Trunks, type Work } from './trunks.ts';
 export { linesOf, loadsOf } from './trunk-lines.ts';
+export { surfaceRoute, type SurfaceRoute } from './surface-route.ts';
+export { tightBends, type TightBend } from './bends.ts';
 export { waysIn } from './ends.ts';
 export { otherWays, type OtherWay } from './other-ways.ts';
 export { besideMains, KEEP_M, RIGHT_ANGLE_FROM_RAD, type BesideMains } from './beside-mains.ts';

@@ -11,7 +11,7 @@ import { wallTopM, type Building } from '../building/index.ts';
 import type { Feature, Wall } from '../project/index.ts';
 import { ArcList } from './arcs.ts';
 import { Growing } from './growing.ts';
-import { across, bayNumber, reachedFromAbove, type Space } from './spaces.ts';
+import { across, bayNumber, joistsBored, reachedFromAbove, type Space } from './spaces.ts';
 import { isSolid, solidHalfM, wallCrossing, type Weights } from './weights.ts';
 
 /** Distance between the lines along which cable is led: the usual joist bay, m. */
@@ -261,7 +261,7 @@ function joinNodes(own: Own, a: number, b: number, axis: 0 | 1, from: number, to
   const bays = Math.abs(bay[a] - bay[b]);
   if (bays > 0) {
     if (reached[a] && reached[b]) work += bays * weights.openFrameM;
-    else holes += bays * weights.joistBoredM;
+    else holes += joistsBored(weights, inA, bays, [own.x[a], own.y[a]]);
   }
   work += inA.openPerM * acrossShare(inA, own, a, b) * weights.openFrameM + spent(own, inA, a, b, lengthM);
   if (beside[a] && beside[b]) work += lengthM * weights.besideMains;
@@ -296,9 +296,10 @@ function joinAcross(
   const t = crossed.length > 0 ? shareOf(crossed[0].at) : (leavesAt ?? 0.5);
   const at = (share: number): Point2 => [x[a] + (x[b] - x[a]) * share, y[a] + (y[b] - y[a]) * share];
   const middle = at(t);
-  const bays = Math.abs(bay[a] - bayNumber(inA, across(inA, middle))) + Math.abs(bay[b] - bayNumber(inB, across(inB, middle)));
   let work = lengthM + (spent(own, inA, a, b, lengthM) + spent(own, inB, a, b, lengthM)) / 2;
-  let holes = bays * weights.joistBoredM;
+  let holes =
+    joistsBored(weights, inA, Math.abs(bay[a] - bayNumber(inA, across(inA, middle))), [x[a], y[a]]) +
+    joistsBored(weights, inB, Math.abs(bay[b] - bayNumber(inB, across(inB, middle))), [x[b], y[b]]);
   const highest = Math.max(inA.z, inB.z);
   for (const { wall } of crossed) {
     const level = building.levelById[wall!.levelId];

@@ -79,7 +79,9 @@ function join(arcs: ArcList, number: number, { node, points, media, axis, work, 
 }
 
 /** What a line drawn in the survey is to a cable, and whether it is entered along its length or at its ends only. */
-const LINES: Readonly<Partial<Record<FeatureKind, { medium: Medium; open: boolean; cost: keyof Weights }>>> = {
+const LINES: Readonly<
+  Partial<Record<FeatureKind, { medium: Medium; open: boolean; cost: Exclude<keyof Weights, 'joistSpan'> }>>
+> = {
   conduit: { medium: 'conduit', open: false, cost: 'madeWay' },
   'underground-way': { medium: 'underground', open: false, cost: 'underground' },
   'soffit-way': { medium: 'soffit', open: true, cost: 'outside' },

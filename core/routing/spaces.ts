@@ -1,6 +1,7 @@
-import { atticHeightAt, ceilingHeightOf, CRAWL_M, joistsIn, type Building } from '../building/index.ts';
+import { atticHeightAt, ceilingHeightOf, CRAWL_M, joistsIn, spanShareAt, type Building } from '../building/index.ts';
 import { middleOf, pointInPolygon, type Point2 } from '../geometry/index.ts';
 import type { Feature, Medium, Room } from '../project/index.ts';
+import type { Weights } from './weights.ts';
 
 /** How far above the finished ceiling a cable lies where the structure is deep enough, m. */
 const ABOVE_CEILING_M = 0.1;
@@ -110,6 +111,25 @@ export function bayNumber({ joists }: Space, acrossM: number): number {
     else high = middle;
   }
   return low;
+}
+
+/** What the joists cost that are bored one after the other at a place of their span, m of cable. */
+export function joistsBored(weights: Weights, { room }: Space, bays: number, p: Point2): number {
+  if (bays === 0) return 0;
+  return bays * (weights.joistBoredM + (room && isOffSpan(weights, room, p) ? weights.offSpanM : 0));
+}
+
+/** Whether a joist over a room is bored outside the part of its span in which it may be (F7.4). */
+export function isOffSpan({ joistSpan }: Pick<Weights, 'joistSpan'>, room: Room, p: Point2): boolean {
+  if (joistSpan === null || room.framing !== 'solid') return false;
+  const share = spanShareAt(room, p);
+  return share !== null && (share < joistSpan[0] - 1e-9 || share > joistSpan[1] + 1e-9);
+}
+
+/** Joists between two places across them: what stands at one begins or ends beside it. */
+export function joistsBetween(space: Space, fromM: number, toM: number): number {
+  const beside = Math.sign(toM - fromM) * 1e-6;
+  return Math.abs(bayNumber(space, fromM + beside) - bayNumber(space, toM - beside));
 }
 
 /** Whether a person in an attic over the space reaches a place, so that cable goes over the joists instead of through them. */

@@ -1,9 +1,10 @@
-import { wallsOf } from '../building/index.ts';
+import { levelUnder, wallsOf, type Building } from '../building/index.ts';
 import { pointInPolygon, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium } from '../project/index.ts';
-import { holesOf, type HoleMember } from './holes.ts';
+import { holesOf, type Hole } from './holes.ts';
 import { runsInSolid } from './in-solid.ts';
 import type { Network } from './network.ts';
+import { isOffSpan } from './spaces.ts';
 import type { Weights } from './weights.ts';
 
 /** Between the places at which a moved piece is looked at, m. */
@@ -12,8 +13,11 @@ const LOOK_M = 0.2;
 const FROM_END = 3;
 
 /** What the hole of a member costs the first cable, m. */
-export function holeCost(weights: Weights, member: HoleMember): number {
-  if (member === 'joist') return weights.joistBoredM;
+export function holeCost(building: Building, weights: Weights, { member, roomId, at }: Hole): number {
+  if (member === 'joist') {
+    const room = (building.roomsByLevel[levelUnder(building, at[2])?.id ?? ''] ?? []).find(({ id }) => id === roomId);
+    return weights.joistBoredM + (room && isOffSpan(weights, room, [at[0], at[1]]) ? weights.offSpanM : 0);
+  }
   if (member === 'stud') return weights.studBoredM;
   if (member === 'top-plate') return weights.plateBoredM;
   if (member === 'sole-plate') return weights.floorBoredM;
@@ -68,7 +72,7 @@ function movedAside(network: Network, medium: Medium, a: Point3, b: Point3, c: P
   if (!staysOpen(network, [a, from, to, d])) return null;
   const price = (points: readonly Point3[]) =>
     holesOf(network.building, points, [medium, medium, medium]).reduce(
-      (sum, { member }) => sum + holeCost(network.weights, member),
+      (sum, hole) => sum + holeCost(network.building, network.weights, hole),
       0,
     );
   return price([a, from, to, d]) <= price([a, b, c, d]) + 1e-9 ? [from, to] : null;

@@ -95,8 +95,8 @@ describe('what a way costs', () => {
     const building = buildingOf(across);
     const heritage = routeDevice(networkOf(building, WEIGHTS.heritage), speaker, across.racks.rack);
     expect(heritage.ok ? '' : heritage.problem.code).to.equal('no-route');
-    expect(weightsOf({ construction: 'retrofit', routeWeights: { turnM: 9 } }).turnM).to.equal(9);
-    expect(weightsOf({ construction: 'retrofit', routeWeights: {} })).to.equal(WEIGHTS.retrofit);
+    expect(weightsOf({ construction: 'retrofit', jurisdiction: 'NA', routeWeights: { turnM: 9 } }).turnM).to.equal(9);
+    expect(weightsOf({ construction: 'retrofit', jurisdiction: 'NA', routeWeights: {} })).to.equal(WEIGHTS.retrofit);
   });
 });
 

@@ -1,3 +1,4 @@
+import { boreLimit } from '../boring/index.ts';
 import type { Construction, ProjectHeader, Wall } from '../project/index.ts';
 
 /**
@@ -11,6 +12,10 @@ export interface Weights {
   readonly turnM: number;
   readonly studBoredM: number;
   readonly joistBoredM: number;
+  /** Part of the span of a joist in which it may be bored (F7.4); null for all of it. */
+  readonly joistSpan: readonly [number, number] | null;
+  /** A joist bored outside that part: only where there is no other way, and not without the engineer. */
+  readonly offSpanM: number;
   /** A web or rod passed without boring: open-web trusses, dropped ceilings. */
   readonly openFrameM: number;
   /** A top plate. */
@@ -42,6 +47,8 @@ export const NEW_FRAMING: Weights = {
   turnM: 0.3,
   studBoredM: 1,
   joistBoredM: 1,
+  joistSpan: null,
+  offSpanM: 20,
   openFrameM: 0.02,
   plateBoredM: 5,
   floorBoredM: 5,
@@ -106,12 +113,17 @@ export const WEIGHTS: Readonly<Record<Construction, Weights>> = {
 const known = new Map<string, Weights>();
 
 /** What a way costs in a project: by its construction, with what the firm has changed. The same words give the same value. */
-export function weightsOf({ construction, routeWeights }: Pick<ProjectHeader, 'construction' | 'routeWeights'>): Weights {
-  const key = `${construction}${JSON.stringify(routeWeights)}`;
+export function weightsOf({
+  construction,
+  routeWeights,
+  jurisdiction,
+}: Pick<ProjectHeader, 'construction' | 'routeWeights' | 'jurisdiction'>): Weights {
+  const { spanShares: joistSpan } = boreLimit('joist', 1, jurisdiction);
+  const key = `${construction}${joistSpan?.join() ?? ''}${JSON.stringify(routeWeights)}`;
   let weights = known.get(key);
   if (!weights) {
-    const changed = Object.keys(routeWeights).length > 0;
-    known.set(key, (weights = changed ? { ...WEIGHTS[construction], ...routeWeights } : WEIGHTS[construction]));
+    const changed = joistSpan !== null || Object.keys(routeWeights).length > 0;
+    known.set(key, (weights = changed ? { ...WEIGHTS[construction], joistSpan, ...routeWeights } : WEIGHTS[construction]));
   }
   return weights;
 }

@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { findingsOf, runChecks } from '../checks/index.ts';
 import { placeDevice } from '../devices/index.ts';
 import type { Outcome } from '../outcome/index.ts';
-import { applyChange, newRiser, update, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
-import { countingIds, smallHouse, twoStoreyHouse } from '../testing/index.ts';
+import { applyChange, newOpening, newRiser, update, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { countedIds, countingIds, smallHouse, twoStoreyHouse, withDevices } from '../testing/index.ts';
 import { planRuns, waysToOpen } from './index.ts';
 
 function must<T>(outcome: Outcome<T>): T {
@@ -75,6 +75,20 @@ describe('a run that finds no way', () => {
     const document = place(smallHouse(), 'garden-speaker', [-6, 2]);
     expect(planRuns(document)[0].wanted.ok).to.equal(false);
     expect(kinds(document)).to.include('duct');
+  });
+
+  it('where nothing may be cut gets a channel home through the doorways, and leave to cut last of all', () => {
+    const arch = newOpening({ id: 'o', wallId: 'middle', kind: 'arch', offsetM: 2, widthM: 1, sillM: 0, headM: 2.1 });
+    const base = smallHouse({ openings: [arch] });
+    const document = {
+      ...withDevices(base, [{ typeId: 'network-drop', at: [2, 0.05] }], countedIds()).document,
+      project: { ...base.project, construction: 'heritage' as const },
+    };
+    const run = Object.values(document.runs)[0];
+    const ways = waysToOpen(document, run);
+    expect(ways.map(({ kind }) => kind)).to.deep.equal(['channel-home', 'leave-to-cut']);
+    // 3.1 m to the partition, 1.53 m up it to the frame of the arch; back 1.53 m, 5.1 m along and 2 m up to the rack.
+    expect(ways[0].madeM).to.be.closeTo(3.1 + 1.53 + 1.53 + 5.1 + 2 + 0.3 + 1.9, 1e-6);
   });
 
   it('has nothing to open where it has a way', () => {

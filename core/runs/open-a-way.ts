@@ -6,12 +6,13 @@ import {
   newFeature,
   newRiser,
   update,
+  updateProject,
   type ProjectDocument,
   type Room,
   type Run,
 } from '../project/index.ts';
 import { weightsOf } from '../routing/index.ts';
-import { channels } from './open-by-channel.ts';
+import { channelHome, channels } from './open-by-channel.ts';
 import { NEAR_M, tidy, type Candidate, type OpenedWay } from './opened-way.ts';
 import { planRun } from './plan-runs.ts';
 
@@ -26,6 +27,8 @@ const LOWERED_PER_M = 8;
 /** A device or a rack that is moved, for each metre, on top of once. */
 const MOVED_ONCE_M = 3;
 const FROM_CORNER_M = 0.3;
+/** Leave from whoever protects the house is asked for last, m of cable. */
+const LEAVE_M = 500;
 
 /**
  * What would open a way for a run that has none, cheapest first: each is tried on a copy of the house, and only what works is told.
@@ -56,11 +59,13 @@ function candidatesFor(document: ProjectDocument, run: Run, id: string): Candida
   return [
     ...risers(building, id, device.levelId, target.levelId, [at, [target.x, target.y]]),
     ...(room ? channels(document, building, id, room, device.levelId, at, device.heightM) : []),
+    ...channelHome(document, id, run),
     ...(room ? [lowered(room)] : []),
     ...openedWalls(document, building, device.levelId, at),
     ...(room ? [] : duct(document, building, id, device.levelId, at)),
     ...movedDevice(document, building, run),
     ...movedRack(document, building, run),
+    ...leaveToCut(document),
   ];
 }
 
@@ -183,6 +188,13 @@ function movedDevice(document: ProjectDocument, building: Building, run: Run): C
         makingM: MOVED_ONCE_M + movedM,
       };
     });
+}
+
+/** Where nothing may be cut and nothing else helps: leave to cut as in any finished house. */
+function leaveToCut({ project }: ProjectDocument): Candidate[] {
+  if (project.construction !== 'heritage') return [];
+  const operation = updateProject(project, { construction: 'retrofit' });
+  return [{ kind: 'leave-to-cut', operations: [operation], madeM: 0, makingM: LEAVE_M }];
 }
 
 /** The rack against the nearest wall that cable may use. */

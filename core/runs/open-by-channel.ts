@@ -1,7 +1,16 @@
 import { wallLength, wallPoint, type Building } from '../building/index.ts';
 import { alongRing, closestOnSegment, distance2, placeOnRing, ringLength, type Point2 } from '../geometry/index.ts';
-import { create, newFeature, onLevel, type Feature, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
-import { weightsOf } from '../routing/index.ts';
+import {
+  create,
+  newFeature,
+  onLevel,
+  type Feature,
+  type ProjectDocument,
+  type Room,
+  type Run,
+  type Wall,
+} from '../project/index.ts';
+import { surfaceRoute, weightsOf } from '../routing/index.ts';
 import { NEAR_M, tidy, type Candidate } from './opened-way.ts';
 
 const SKIRTING_M = 0.1;
@@ -61,13 +70,46 @@ export function channels(
     });
 }
 
+/** A channel all the way from the device to its rack, along skirtings and beside the frames of doorways: nothing is cut for it. */
+export function channelHome(document: ProjectDocument, id: string, run: Run): Candidate[] {
+  const found = surfaceRoute(document, run, 'doorways');
+  if (!found.ok) return [];
+  const device = document.devices[run.deviceId];
+  const { legs, channelM, uprightM } = found.value;
+  const points = legs.flatMap((leg, k) => {
+    const inside = towardsMiddle(document.rooms[leg.roomId].polygon as Point2[], leg.points);
+    // Where it passes a doorway both rooms have the same point.
+    const last = leg.points.length - 1;
+    return inside.map((p, n) => ((n === 0 && k > 0) || (n === last && k + 1 < legs.length) ? leg.points[n] : p));
+  });
+  const corners = points.filter((p, k) => k === 0 || distance2(p, points[k - 1]) > 1e-4);
+  if (corners.length < 2) return [];
+  const channel = newFeature({
+    id,
+    levelId: device.levelId,
+    kind: 'surface-channel',
+    name: 'New channel',
+    points: corners.map(([x, y]): [number, number] => [tidy(x), tidy(y)]),
+    widthM: 0.04,
+    bottomM: SKIRTING_M,
+    topM: tidy(SKIRTING_M + 0.02),
+  });
+  const madeM = channelM + uprightM;
+  const { visible } = weightsOf(document.project);
+  return [{ kind: 'channel-home', operations: [create('features', channel)], madeM, makingM: madeM * visible }];
+}
+
 /** The outline from a place on, drawn a hand inside the room. */
-function besideRing(ring: readonly Point2[], start: number, alongM: number): Point2[] {
+const besideRing = (ring: readonly Point2[], start: number, alongM: number): Point2[] =>
+  towardsMiddle(ring, alongRing(ring, start, alongM));
+
+/** Points on an outline, drawn a hand towards the middle of its room. */
+function towardsMiddle(ring: readonly Point2[], points: readonly Point2[]): Point2[] {
   const middle: Point2 = [
     ring.reduce((sum, p) => sum + p[0], 0) / ring.length,
     ring.reduce((sum, p) => sum + p[1], 0) / ring.length,
   ];
-  return alongRing(ring, start, alongM).map(([x, y]) => {
+  return points.map(([x, y]) => {
     const farM = distance2([x, y], middle) || 1;
     return [x + ((middle[0] - x) * FROM_WALL_M) / farM, y + ((middle[1] - y) * FROM_WALL_M) / farM];
   });

@@ -2,7 +2,16 @@ import type { Operation } from '../project/index.ts';
 
 /** Something that would give a run a way, tried out on the house. */
 export interface OpenedWay {
-  readonly kind: 'riser' | 'channel' | 'open-wall' | 'lowered-ceiling' | 'duct' | 'move-rack' | 'move-device';
+  readonly kind:
+    | 'riser'
+    | 'channel'
+    | 'channel-home'
+    | 'open-wall'
+    | 'lowered-ceiling'
+    | 'duct'
+    | 'move-rack'
+    | 'move-device'
+    | 'leave-to-cut';
   readonly operations: readonly Operation[];
   /** What making it and then taking the way costs, m of cable. */
   readonly costM: number;

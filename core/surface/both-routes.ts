@@ -2,7 +2,7 @@ import type { Outcome } from '../outcome/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { openedBy, type Opened } from './opened.ts';
-import { surfaceRoute, type SurfaceRoute } from './surface-route.ts';
+import { surfaceRoute, type SurfaceRoute } from '../routing/index.ts';
 
 /** A run in the walls beside the same run on the surface, each with its price in the currency of the project (practice A82, C27). */
 export interface BothRoutes {
@@ -46,7 +46,7 @@ export function bothRoutes(document: ProjectDocument, planned: PlannedRun): Both
 function priced(document: ProjectDocument, route: SurfaceRoute, perM: number) {
   const { siteRates, labourRate } = document.project;
   const allM = route.channelM + route.uprightM;
-  const hours = allM * CHANNEL_H + route.wallsPierced * PIERCE_H;
+  const hours = allM * CHANNEL_H + (route.wallsPierced + route.floorsPierced) * PIERCE_H;
   const paintedM2 = allM * CHANNEL_M2;
   return {
     ...route,

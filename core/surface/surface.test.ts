@@ -4,7 +4,8 @@ import type { Outcome } from '../outcome/index.ts';
 import { applyChange, newOpening, type ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { countingIds, smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { bothRoutes, openedByAll, surfaceRoute } from './index.ts';
+import { surfaceRoute } from '../routing/index.ts';
+import { bothRoutes, openedByAll } from './index.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
@@ -51,9 +52,16 @@ describe('a run on the surface', () => {
     expect(route.wallsPierced).to.equal(1);
   });
 
-  it('leads to no other level, and out of no shut room', () => {
+  it('goes to another level up the corner of a room and through its floor (by hand)', () => {
     const upstairs = place(twoStoreyHouse(), [3, 0.05], 'network-drop', 'u');
-    expect(surfaceRoute(upstairs, upstairs.runs.r1x1)).to.have.nested.property('problem.code', 'surface-other-level');
+    const route = must(surfaceRoute(upstairs, upstairs.runs.r1x1));
+    // 7.2 m along the south wall to the corner over the rack's room, 2.8 m down it, 2 m up the east wall to the rack.
+    expect(route.channelM).to.be.closeTo(7.2 + 2, 1e-6);
+    expect(route.uprightM).to.be.closeTo(0.3 + 1.9 + 2.8, 1e-6);
+    expect(route).to.include({ wallsPierced: 0, floorsPierced: 1 });
+  });
+
+  it('leads out of no shut room', () => {
     const glass = place(smallHouse({ walls: { middle: { kind: 'glazed' } } }), [2, 0.05]);
     expect(surfaceRoute(glass, glass.runs.r1x1)).to.have.nested.property('problem.code', 'surface-no-way');
   });

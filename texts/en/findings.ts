@@ -111,6 +111,20 @@ export const findings = {
   'conduits-missing_one': '{{first}} has no conduit to the head end for what comes later.',
   'conduits-missing_other':
     '{{count}} places have no conduit to the head end for what comes later: attics, displays, projectors, outdoors. The first is {{first}}.',
+  'bore-too-large':
+    '{{place}}: {{runs}} would take a hole of {{needM}} in a {{member}}, of which {{mostM}} may be bored ({{count}} places). Lead them another way, or ask the engineer. Do not cut joists, trusses, beams or engineered members beyond listed limits; local code governs.',
+  'bore-off-span':
+    '{{place}}: {{count}} joists are bored at {{share}} % of their span; between 25 and 40 % from the nearer support they may be. Lead {{runs}} through that part, or ask the engineer.',
+  'bore-engineered':
+    '{{place}}: {{count}} engineered joists are bored for {{runs}}. Only at the places that their maker allows: ask for his paper.',
+  'bend-box':
+    '{{number}}: {{cable}} wants {{needM}} for its bend into the box; the wall gives {{freeM}}. Take a limber cable, a deeper box, or a hood on the surface.',
+  'bend-corner':
+    '{{number}}: {{cable}} wants {{needM}} where it turns from one wall into the next; {{freeM}} is there. Lead it over the ceiling, or take a limber cable.',
+  'bend-plate':
+    '{{number}}: {{cable}} wants {{needM}} where it turns over the plate; the hollow over the ceiling is {{freeM}} deep. Take a limber cable.',
+  'legs-none': '{{device}} has no cable yet. Its type asks for {{missing}}.',
+  'legs-missing': '{{device}} lacks {{missing}}. Add it while the walls are open, or change its type.',
   'jackets-alike':
     'At {{device}} the jacket is {{colour}} for {{cables}} alike. Only the labels tell them apart: label before pulling.',
   'jackets-alike-at-rack': 'At {{rack}} the jacket is {{colour}} for {{cables}}. Only the labels tell them apart.',
@@ -140,9 +154,14 @@ export const findings = {
 /** Words on the buttons of cures. */
 export const cures = {
   'lift-rule': 'Lift the rule',
+  'lead-away': 'Lead it away from them',
+  'add-legs_one': 'Add the cable',
+  'add-legs_other': 'Add {{count}} cables',
   'open-riser': 'Add a riser',
   'open-channel': 'Fit {{madeM}} of surface channel',
+  'open-channel-home': 'Fit {{madeM}} of surface channel all the way, through doorways',
   'open-open-wall': 'Open the wall, {{madeM}}',
+  'open-leave-to-cut': 'Get leave to cut, and plan it as any finished house',
   'open-lowered-ceiling': 'Hang a ceiling under the concrete',
   'open-duct': 'Dig in {{madeM}} of duct',
   'open-move-rack': 'Move the rack {{madeM}} to a wall',

@@ -122,7 +122,6 @@ export const problems = {
   'sign-no-name': 'Who signs? Enter a name.',
   'sign-no-photo': 'Enter the name of the photograph with the tape in it.',
   'screed-no-cover': 'This way lies above the finished floor. Lay it deeper before it is signed.',
-  'surface-other-level': 'Its rack is on another level: on the surface it would need a way through the floor.',
   'surface-no-way': 'No skirting leads to the rack: glass or a rated wall is between.',
   'conduit-no-size': 'The clear inside of the conduit is not known. Enter it.',
   'conduit-none-fits': 'No listed conduit takes {{count}} cables. Take several.',

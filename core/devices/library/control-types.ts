@@ -160,6 +160,15 @@ export const CONTROL_TYPES: readonly DeviceType[] = [
     keepClearM: 0.3,
     cables: [leg('ctl_18_4', 'fan control', 0.6), leg('ctl_18_2', 'light control', 0.6)],
   }),
+  define('smart-switch', 'SM', 'Smart switch on mains', 'control', 'wall', [72, 60], {
+    ...BOXES.deep,
+    answers: 'light',
+    defaultHeightM: 1.1,
+    mainsW: 1,
+    link: 'mains-radio',
+    price: 70,
+    hours: 0.3,
+  }),
   define('mains-outlet', 'EO', 'Outlet that the electrician adds', 'control', 'wall', [72, 60], {
     ...BOXES.gang,
     answers: 'charging',

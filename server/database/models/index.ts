@@ -24,6 +24,7 @@ export interface Models {
   readonly changes: Table;
   readonly firmDeviceTypes: Table;
   readonly firmConductorMaps: Table;
+  readonly firmRuleSettings: Table;
   readonly records: Readonly<Record<CollectionName, Table>>;
 }
 
@@ -53,6 +54,7 @@ export const HEADER_COLUMNS = {
   construction: text,
   routeWeights: geometry,
   siteRates: geometry,
+  channelColour: text,
 } as const;
 
 const underscored = (name: string) => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
@@ -105,6 +107,16 @@ export function defineModels(sequelize: Sequelize): Models {
       name: { type: DataTypes.TEXT, allowNull: false },
       lines: { type: DataTypes.JSONB, allowNull: false },
       note: { type: DataTypes.TEXT, allowNull: false },
+      updatedAt: time,
+    }),
+    firmRuleSettings: define('firmRuleSettings', {
+      firmId: uuidKey,
+      ruleId: { type: DataTypes.TEXT, allowNull: false, primaryKey: true },
+      off: flag,
+      rank: { type: DataTypes.TEXT, allowNull: true },
+      limits: geometry,
+      reason: text,
+      by: text,
       updatedAt: time,
     }),
     records: Object.fromEntries(COLLECTION_NAMES.map((name) => [name, define(name, RECORD_COLUMNS[name])])) as Models['records'],

@@ -4,7 +4,6 @@ import {
   cablingReport,
   cablingSheet,
   cutOutTemplate,
-  holeSchedule,
   holeSheet,
   planSheet,
   plateSchedule,
@@ -14,6 +13,7 @@ import {
   tradesSheet,
   type ScheduleRow,
 } from '@dusky-spool/core/documents';
+import { holeSchedule } from '@dusky-spool/core/drilling';
 import { bundleTags, labelsCsv, labelsOf } from '@dusky-spool/core/labels';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';

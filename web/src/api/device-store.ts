@@ -34,6 +34,7 @@ class DeviceStore extends Dexie {
     this.version(3).upgrade((changing) => changing.table('houses').clear());
     this.version(4).upgrade((changing) => changing.table('houses').clear());
     this.version(5).upgrade((changing) => changing.table('houses').clear());
+    this.version(6).upgrade((changing) => changing.table('houses').clear());
   }
 }
 

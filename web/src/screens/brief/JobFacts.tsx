@@ -114,6 +114,12 @@ export function JobFacts({ document }: { readonly document: ProjectDocument }) {
             onChange={(value) => change({ siteRates: { ...project.siteRates, [rate]: value } })}
           />
         ))}
+        <WordsField
+          label={text('stage.brief.channelColour')}
+          value={project.channelColour}
+          max={40}
+          onChange={(channelColour) => change({ channelColour })}
+        />
         <LengthField
           label={text('stage.brief.rackSlack')}
           valueM={project.rackSlackM}

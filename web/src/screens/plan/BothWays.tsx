@@ -39,8 +39,9 @@ export function BothWays({ document, run }: Props) {
     [
       text('both.holes'),
       inWall ? text('both.openings', { count: inWall.openings }) : '',
-      on ? text('both.pierced', { count: on.wallsPierced }) : '',
+      on ? text('both.pierced', { count: on.wallsPierced + on.floorsPierced }) : '',
     ],
+    [text('both.colour'), '', on ? document.project.channelColour : ''],
     [text('both.patched'), inWall ? `${inWall.openedM2.toFixed(2)} m²` : '', ''],
     [text('both.painted'), inWall ? `${inWall.paintedM2.toFixed(1)} m²` : '', on ? `${on.paintedM2.toFixed(1)} m²` : ''],
     [text('both.seen'), '', on ? formatCableLength(on.visibleM, units) : ''],

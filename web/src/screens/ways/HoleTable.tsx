@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import { bitsOf, boredLines, holePlace, type BoredPlace } from '@dusky-spool/core/documents';
+import { bitsOf, holePlace } from '@dusky-spool/core/documents';
+import { boredLines, type BoredPlace } from '@dusky-spool/core/drilling';
 import { levelsFromBelow } from '@dusky-spool/core/building';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Button, Segmented } from 'antd';
-import { holeTotals, type CablingReport } from '@dusky-spool/core/documents';
+import type { CablingReport } from '@dusky-spool/core/documents';
+import { holeTotals } from '@dusky-spool/core/drilling';
 import type { TrunkOutlook } from '@dusky-spool/core/following';
 import { CONSTRUCTIONS, listOf, remove, updateProject, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatCableLength } from '@dusky-spool/core/units';

@@ -14,7 +14,7 @@ interface Props {
 export function WeightFields({ document, onEdit }: Props) {
   const { project } = document;
   const [open, setOpen] = useState(false);
-  const usual = weightsOf({ construction: project.construction, routeWeights: {} });
+  const usual = weightsOf({ ...project, routeWeights: {} });
   const changed = Object.keys(project.routeWeights).length;
   const write = (routeWeights: typeof project.routeWeights) => {
     const operation = updateProject(project, { routeWeights });

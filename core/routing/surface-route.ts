@@ -18,6 +18,7 @@ export interface SurfaceRoute {
   /** Turns in the plane of a wall, round doors. */
   readonly flatCorners: number;
   readonly wallsPierced: number;
+  readonly floorsPierced: number;
 }
 
 /** The part of it in one room. */
@@ -35,6 +36,13 @@ const FROM_END_M = 0.15;
 const OVER_HEAD_M = 0.1;
 /** As channel is sold, m. */
 const LENGTH_M = 2;
+/** What a hole weighs beside a metre of channel: through a partition, and through a floor that is closed again against fire. */
+const WALL_WEIGHS_M = 2;
+const FLOOR_WEIGHS_M = 4;
+/** A channel through a doorway lies this far inside its frame, m. */
+const IN_FRAME_M = 0.03;
+/** A hole in the corner of a room comes up at a wall of the room above within this, m. */
+const AT_WALL_M = 0.25;
 /** Up, across twice, and down: turns in the plane of the wall at each door. */
 const TURNS_A_DOOR = 4;
 
@@ -43,36 +51,46 @@ interface Place {
   /** Along the outline of the room, m. */
   readonly at: number;
 }
+/** A hole through a partition, or through the floor in the corner of two rooms one over the other. */
 interface Crossing {
-  readonly wall: Wall;
   readonly sides: readonly [Place, Place];
+  /** Channel between the two sides: up the corner of the lower room, m. */
+  readonly riseM: number;
+  readonly weighsM: number;
 }
 
 /**
  * The shortest way in channels along skirtings from the device to the rack, through a hole in each partition on the way, and over the
- * heads of doors. Both ends on one level. Lengths in metres.
- * Problems: `surface-other-level`, `outside-rooms`, `surface-no-way`.
+ * heads of doors. To another level it goes up the corner of a room and through the floor. Where nothing may be cut it passes from
+ * room to room beside the frames of doorways instead, on one level, and over no door. Lengths in metres.
+ * Problems: `outside-rooms`, `surface-no-way`.
  */
-export function surfaceRoute(document: ProjectDocument, run: Run): Outcome<SurfaceRoute> {
+export function surfaceRoute(
+  document: ProjectDocument,
+  run: Run,
+  through: 'holes' | 'doorways' = 'holes',
+): Outcome<SurfaceRoute> {
   const building = buildingOf(document);
   const device = document.devices[run.deviceId];
   const far = run.toDeviceId === null ? document.racks[run.rackId] : document.devices[run.toDeviceId];
-  if (device.levelId !== far.levelId) return refuse('surface-other-level', { kind: 'infeasible', field: 'rack' });
-  const level = building.levelById[device.levelId];
   const [start, end] = [
-    placeIn(building, level.id, [device.x, device.y], device.roomId),
-    placeIn(building, level.id, [far.x, far.y], null),
+    placeIn(building, device.levelId, [device.x, device.y], device.roomId),
+    placeIn(building, far.levelId, [far.x, far.y], null),
   ];
   if (!start || !end) return refuse('outside-rooms', { kind: 'infeasible', field: 'position' });
-  const crossings = crossingsOn(building, level.id);
-  const path = shortest(document, building, start, end, crossings);
-  if (!path) return refuse('surface-no-way', { kind: 'infeasible', field: 'position' });
+  const crossings =
+    through === 'holes' ? crossingsBetween(building, device.levelId, far.levelId) : doorwaysOn(building, device.levelId);
+  const found = shortest(document, building, start, end, crossings, through === 'holes');
+  if (!found) return refuse('surface-no-way', { kind: 'infeasible', field: 'position' });
+  const { legs: path, passed } = found;
   const legs = path.map(({ from, to }): SurfaceLeg => {
     return { roomId: from.roomId, ...along(document, building, from, to) };
   });
-  const deviceM = device.heightM ?? level.ceilingHeightM;
-  const farM = 'entryHeightM' in far ? far.entryHeightM : (far.heightM ?? level.ceilingHeightM);
-  const uprightM = Math.abs(deviceM - SKIRTING_M) + Math.abs(farM - SKIRTING_M);
+  const deviceM = device.heightM ?? building.levelById[device.levelId].ceilingHeightM;
+  const farM = 'entryHeightM' in far ? far.entryHeightM : (far.heightM ?? building.levelById[far.levelId].ceilingHeightM);
+  const riseM = passed.reduce((sum, crossing) => sum + crossing.riseM, 0);
+  const floorsPierced = passed.filter((crossing) => crossing.riseM > 0).length;
+  const uprightM = Math.abs(deviceM - SKIRTING_M) + Math.abs(farM - SKIRTING_M) + riseM;
   const turns = legs.flatMap(({ points, roomId }) => cornersOf(document.rooms[roomId], points));
   const channelM = legs.reduce((sum, { lengthM }) => sum + lengthM, 0);
   const inRackRoom = legs
@@ -83,12 +101,13 @@ export function surfaceRoute(document: ProjectDocument, run: Run): Outcome<Surfa
     channelM,
     uprightM,
     lengths: Math.ceil((channelM + uprightM) / LENGTH_M - 1e-9),
-    visibleM: channelM - inRackRoom + Math.abs(deviceM - SKIRTING_M),
+    visibleM: channelM - inRackRoom + Math.abs(deviceM - SKIRTING_M) + riseM,
     // Up to the device and to the rack are two corners more.
-    insideCorners: turns.filter((turn) => turn > 0).length + 2,
+    insideCorners: turns.filter((turn) => turn > 0).length + 2 + 2 * floorsPierced,
     outsideCorners: turns.filter((turn) => turn < 0).length,
     flatCorners: TURNS_A_DOOR * legs.reduce((sum, { doors }) => sum + doors, 0),
-    wallsPierced: legs.length - 1,
+    wallsPierced: through === 'holes' ? passed.length - floorsPierced : 0,
+    floorsPierced,
   });
 }
 
@@ -112,9 +131,55 @@ function roomBeside(building: Building, levelId: string, p: Point2): Room | unde
     .find((room) => room !== undefined);
 }
 
+/** Every hole that a channel may take on the levels from one to the other. */
+function crossingsBetween(building: Building, fromId: string, toId: string): Crossing[] {
+  const order = building.levels.map(({ id }) => id);
+  const [low, high] = [order.indexOf(fromId), order.indexOf(toId)].sort((a, b) => a - b);
+  const levels = building.levels.slice(low, high + 1);
+  return [
+    ...levels.flatMap(({ id }) => crossingsOn(building, id)),
+    ...levels.slice(1).flatMap((upper, k) => floorsBetween(building, levels[k].id, upper.id)),
+  ];
+}
+
+/** Both sides of the doorways of a level, just inside their frames. */
+function doorwaysOn(building: Building, levelId: string): Crossing[] {
+  return (building.wallsByLevel[levelId] ?? []).flatMap((wall) =>
+    openingsOf(building, wall)
+      .filter(({ sillM }) => sillM <= SKIRTING_M)
+      .flatMap(({ offsetM, widthM }) =>
+        [offsetM - widthM / 2 + IN_FRAME_M, offsetM + widthM / 2 - IN_FRAME_M].flatMap((at) => crossingAt(building, wall, at, 0)),
+      ),
+  );
+}
+
+/** The two rooms that share a wall at a place along it. */
+function crossingAt(building: Building, wall: Wall, offsetM: number, weighsM: number): Crossing[] {
+  const p = wallPoint(wall, offsetM);
+  const beside = (building.roomsByLevel[wall.levelId] ?? []).filter(
+    ({ polygon }) => placeDistance(polygon as Point2[], p) <= wall.thicknessM / 2 + 0.02,
+  );
+  if (beside.length < 2) return [];
+  const [a, b] = beside.map(({ id, polygon }): Place => ({ roomId: id, at: placeOnRing(polygon as Point2[], p) }));
+  return [{ sides: [a, b], riseM: 0, weighsM }];
+}
+
+/** Corners of rooms that lie in a corner or at a wall of a room above. */
+function floorsBetween(building: Building, lowerId: string, upperId: string): Crossing[] {
+  const riseM = building.levelById[upperId].elevationM - building.levelById[lowerId].elevationM;
+  return (building.roomsByLevel[lowerId] ?? []).flatMap((below) =>
+    (below.polygon as Point2[]).flatMap((p) =>
+      (building.roomsByLevel[upperId] ?? []).flatMap((above): Crossing[] => {
+        if (placeDistance(above.polygon as Point2[], p) > AT_WALL_M) return [];
+        const sides = [below, above].map(({ id, polygon }): Place => ({ roomId: id, at: placeOnRing(polygon as Point2[], p) }));
+        return [{ sides: [sides[0], sides[1]], riseM, weighsM: riseM + FLOOR_WEIGHS_M }];
+      }),
+    ),
+  );
+}
+
 /** Places where two rooms share a wall: near both ends of it, clear of doors. */
 function crossingsOn(building: Building, levelId: string): Crossing[] {
-  const rooms = building.roomsByLevel[levelId] ?? [];
   return (building.wallsByLevel[levelId] ?? []).flatMap((wall) => {
     if (wall.kind === 'glazed' || wall.kind === 'fire') return [];
     const lengthM = wallLength(wall);
@@ -125,11 +190,7 @@ function crossingsOn(building: Building, levelId: string): Crossing[] {
         (o) => Math.abs(offsetM - o.offsetM) < o.widthM / 2 + 0.05 && o.sillM <= SKIRTING_M,
       );
       if (inDoor) return [];
-      const p = wallPoint(wall, offsetM);
-      const beside = rooms.filter(({ polygon }) => placeDistance(polygon as Point2[], p) <= wall.thicknessM / 2 + 0.02);
-      if (beside.length < 2) return [];
-      const [a, b] = beside.map(({ id, polygon }): Place => ({ roomId: id, at: placeOnRing(polygon as Point2[], p) }));
-      return [{ wall, sides: [a, b] }];
+      return crossingAt(building, wall, offsetM, WALL_WEIGHS_M);
     });
   });
 }
@@ -142,15 +203,15 @@ interface Leg {
   readonly to: Place;
 }
 
-/** Cheapest chain of legs from room to room; a hole weighs two metres of channel. */
+/** Cheapest chain of legs from room to room, with the holes that it passes. */
 function shortest(
   document: ProjectDocument,
   building: Building,
   start: Place,
   end: Place,
   crossings: readonly Crossing[],
-): Leg[] | null {
-  const HOLE_M = 2;
+  overDoors: boolean,
+): { readonly legs: Leg[]; readonly passed: Crossing[] } | null {
   // A place is a node; from each, every other place of its room is reached along the skirting.
   const nodes: Place[] = [start, end, ...crossings.flatMap(({ sides }) => sides)];
   const otherSide = (n: number) => (n < 2 ? -1 : n % 2 === 0 ? n + 1 : n - 1);
@@ -167,9 +228,10 @@ function shortest(
     for (let n = 0; n < nodes.length; n++) {
       if (done[n]) continue;
       let stepM = Infinity;
-      if (n === otherSide(next)) stepM = HOLE_M;
+      if (n === otherSide(next)) stepM = crossings[(n >> 1) - 1].weighsM;
       else if (nodes[n].roomId === nodes[next].roomId) {
-        stepM = along(document, building, nodes[next], nodes[n]).lengthM;
+        const leg = along(document, building, nodes[next], nodes[n]);
+        stepM = leg.doors > 0 && !overDoors ? Infinity : leg.lengthM;
       }
       if (cost[next] + stepM < cost[n] - 1e-9) {
         cost[n] = cost[next] + stepM;
@@ -180,9 +242,12 @@ function shortest(
   const chain: number[] = [];
   for (let n = 1; n >= 0; n = before[n]) chain.unshift(n);
   const legs: Leg[] = [];
-  for (let k = 1; k < chain.length; k++)
-    if (nodes[chain[k - 1]].roomId === nodes[chain[k]].roomId) legs.push({ from: nodes[chain[k - 1]], to: nodes[chain[k]] });
-  return legs;
+  const passed: Crossing[] = [];
+  for (let k = 1; k < chain.length; k++) {
+    if (chain[k] === otherSide(chain[k - 1])) passed.push(crossings[(chain[k] >> 1) - 1]);
+    else legs.push({ from: nodes[chain[k - 1]], to: nodes[chain[k]] });
+  }
+  return { legs, passed };
 }
 
 const lengthOf = (points: readonly Point2[]) => points.slice(1).reduce((sum, p, k) => sum + distance2(points[k], p), 0);

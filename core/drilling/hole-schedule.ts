@@ -1,8 +1,8 @@
 import { bitFor, boreLimit, holeForM, holesFor, needsNailPlates } from '../boring/index.ts';
-import { buildingOf, levelUnder } from '../building/index.ts';
-import type { Point3 } from '../geometry/index.ts';
+import { buildingOf, levelUnder, spanShareAt } from '../building/index.ts';
+import type { Point2, Point3 } from '../geometry/index.ts';
 import type { ProjectDocument, Room, Wall } from '../project/index.ts';
-import { HOLE_MEMBERS, type Hole, type HoleMember } from '../routing/index.ts';
+import { HOLE_MEMBERS, isOffSpan, weightsOf, type Hole, type HoleMember } from '../routing/index.ts';
 import { compareNumbers, holesOfRun, type PlannedRun } from '../runs/index.ts';
 
 /** One place at which a member is bored, for all cables that pass it there. */
@@ -21,6 +21,8 @@ export interface BoredPlace {
   /** Largest hole that may be bored, m; null where others decide. */
   readonly mostM: number | null;
   readonly nailPlates: boolean;
+  /** Share of the span from the nearer support at which a joist is bored, where that is limited (F7.4) and missed. */
+  readonly offSpan: number | null;
   /** Who has to agree or to do it: null is the crew itself. */
   readonly ask: 'engineer' | 'firestop' | 'mason' | null;
 }
@@ -77,18 +79,22 @@ function placeOf(
             : null;
     // A riser is open: nothing is bored in it, and everything is closed again.
     const holes = bitM === null || member === 'floor' ? [] : [{ bitM, cables: runs.length }];
-    return { ...common, holes, fill: fillOf(diameters, holes), mostM: null, nailPlates: false, ask };
+    return { ...common, holes, fill: fillOf(diameters, holes), mostM: null, nailPlates: false, offSpan: null, ask };
   }
   const bored = member === 'joist' ? 'joist' : member === 'stud' ? 'stud' : 'plate';
   const { mostM } = boreLimit(bored, depthM, document.project.jurisdiction);
   const holes = holesFor(diameters, mostM) ?? [];
+  const onPlan: Point2 = [at[0], at[1]];
+  const offSpan =
+    bored === 'joist' && room && isOffSpan(weightsOf(document.project), room, onPlan) ? spanShareAt(room, onPlan) : null;
   return {
     ...common,
     holes,
     fill: fillOf(diameters, holes),
     mostM,
     nailPlates: holes.some(({ bitM }) => needsNailPlates(depthM, bitM)),
-    ask: holes.length === 0 ? 'engineer' : null,
+    offSpan,
+    ask: holes.length === 0 || offSpan !== null ? 'engineer' : null,
   };
 }
 

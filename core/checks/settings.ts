@@ -1,0 +1,61 @@
+import { refuse, fine, type Outcome } from '../outcome/index.ts';
+import { listOf, type ProjectDocument, type RuleSetting } from '../project/index.ts';
+import { ORDER, type Check } from './check.ts';
+
+const kept = new WeakMap<ProjectDocument['ruleSettings'], ReadonlyMap<string, RuleSetting>>();
+
+/** How rules are set in a project, by rule. */
+export function settingsOf(document: Pick<ProjectDocument, 'ruleSettings'>): ReadonlyMap<string, RuleSetting> {
+  let settings = kept.get(document.ruleSettings);
+  if (!settings)
+    kept.set(
+      document.ruleSettings,
+      (settings = new Map(listOf(document, 'ruleSettings').map((setting) => [setting.ruleId, setting]))),
+    );
+  return settings;
+}
+
+/** A limit as the project has it; the usual one where nobody has set it, or set it outside its bounds. */
+export function limitOf(
+  document: Pick<ProjectDocument, 'ruleSettings'>,
+  check: Pick<Check, 'id' | 'limits'>,
+  name: string,
+): number {
+  const limit = check.limits?.[name];
+  if (!limit) throw new Error(`${check.id} has no limit ${name}`);
+  const set = settingsOf(document).get(check.id)?.limits[name];
+  return set === undefined || set < limit.least || set > limit.most ? limit.usual : set;
+}
+
+type Setting = Pick<RuleSetting, 'off' | 'rank' | 'limits' | 'reason'>;
+
+/** Whether a setting makes a rule say less than it does by itself. */
+export const isLowered = (check: Pick<Check, 'severity' | 'limits'>, { off, rank, limits }: Omit<Setting, 'reason'>): boolean =>
+  off ||
+  (rank !== null && ORDER[rank] > ORDER[check.severity]) ||
+  Object.entries(limits).some(([name, value]) => {
+    const limit = check.limits?.[name];
+    return limit !== undefined && (limit.safer === 'less' ? value > limit.usual : value < limit.usual);
+  });
+
+/**
+ * Whether a rule may be set so. Problems: `rule-limit-unknown`, `rule-limit-outside` with the bounds, `rule-reason-missing` where a rule
+ * that keeps people safe is lowered without saying why.
+ */
+export function judgeSetting(check: Check, setting: Setting): Outcome<Setting> {
+  for (const [name, value] of Object.entries(setting.limits)) {
+    const limit = check.limits?.[name];
+    if (!limit) return refuse('rule-limit-unknown', { kind: 'invalid', field: name });
+    if (!(value >= limit.least && value <= limit.most))
+      return refuse('rule-limit-outside', {
+        kind: 'invalid',
+        field: name,
+        least: limit.least,
+        most: limit.most,
+        unit: limit.unit,
+      });
+  }
+  if (check.safety && isLowered(check, setting) && setting.reason.trim().length < 3)
+    return refuse('rule-reason-missing', { kind: 'incomplete', field: 'reason', rule: check.title });
+  return fine(setting);
+}

@@ -1,0 +1,4 @@
+// Here: every place at which the routes bore the house, for all cables that pass it, with bits, plates and who has to agree.
+// Not here: limits of members (boring), where one route bores (routing), the sheets (documents).
+// Start with `holeSchedule`.
+export { boredLines, holeSchedule, holeTotals, type BoredLine, type BoredPlace } from './hole-schedule.ts';

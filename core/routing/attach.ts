@@ -42,11 +42,15 @@ export function entriesAt(
     if (found.length === 0) continue;
     if (!weights.joistSpan || found.some(({ holes }) => holes < weights.offSpanM)) return found;
     // Beside a wall the first joist may only be bored farther along: the cable follows the last bay to there.
+    let more = 0;
     for (const node of nodesInSpan(weights, layer, p)) {
+      if (more >= MOST_BEYOND) break;
       const space = layer.spaces[layer.space[node]];
       if (sameHeightOnly && Math.abs(space.z - z) > 1e-6) continue;
       const best = bestCorner(building, weights, layer, p, z, node, space, medium);
-      if (best) found.push(best);
+      if (!best || best.holes >= weights.offSpanM) continue;
+      found.push(best);
+      more++;
     }
     return found;
   }
@@ -54,13 +58,15 @@ export function entriesAt(
 }
 
 /** How far along its bay a cable looks for a place to leave it, lattice steps. */
-const ALONG_BAY = 20;
+const ALONG_BAY = 10;
+/** And how many such places are looked at: one on either side. */
+const MOST_BEYOND = 2;
 
 /** The first node on either side along the lines beside a place at which joists may be bored. */
 function nodesInSpan(weights: Weights, layer: Layer, p: Point2): number[] {
   const [u, v] = rotate2(p, -layer.angleRad);
   const [i, j] = [Math.floor(u / STEP_M - 0.5) - layer.i0, Math.floor(v / STEP_M - 0.5) - layer.j0];
-  const nodes: number[] = [];
+  const nodes: { node: number; steps: number }[] = [];
   for (const axis of [0, 1] as const)
     for (const beside of [0, 1])
       for (const way of [-1, 1])
@@ -75,10 +81,10 @@ function nodesInSpan(weights: Weights, layer: Layer, p: Point2): number[] {
             layer.angleRad,
           );
           if (room && isOffSpan(weights, room, corner)) continue;
-          nodes.push(node);
+          nodes.push({ node, steps: k });
           break;
         }
-  return nodes;
+  return nodes.sort((a, b) => a.steps - b.steps || a.node - b.node).map(({ node }) => node);
 }
 
 function nodesAround(layer: Layer, p: Point2, reach: number): number[] {

@@ -1,5 +1,5 @@
 import { levelUnder, wallsOf, type Building } from '../building/index.ts';
-import { pointInPolygon, type Point2, type Point3 } from '../geometry/index.ts';
+import { boundsMeet, boundsOf, grownBounds, pointInPolygon, type Bounds, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium } from '../project/index.ts';
 import { holesOf, type Hole } from './holes.ts';
 import { runsInSolid } from './in-solid.ts';
@@ -78,12 +78,22 @@ function movedAside(network: Network, medium: Medium, a: Point3, b: Point3, c: P
   return price([a, from, to, d]) <= price([a, b, c, d]) + 1e-9 ? [from, to] : null;
 }
 
+const boundsOfRings = new WeakMap<readonly Point2[], Bounds>();
+function boundsOfRing(ring: readonly Point2[]): Bounds {
+  let bounds = boundsOfRings.get(ring);
+  if (!bounds) boundsOfRings.set(ring, (bounds = boundsOf(ring)!));
+  return bounds;
+}
+
 /** Whether pieces lie in spaces at their height, over the heads of walls, and pass no obstacle. */
 function staysOpen({ building, layers }: Network, points: readonly Point3[]): boolean {
   const z = points[0][2];
   const at = layers.find(({ layer }) => layer.spaces.some((space) => Math.abs(space.z - z) < 1e-6));
   if (!at) return false;
-  const spaces = at.layer.spaces.filter((space) => Math.abs(space.z - z) < 1e-6);
+  const reach = grownBounds(boundsOf(points.map(([x, y]): Point2 => [x, y]))!, 0.01);
+  const spaces = at.layer.spaces.filter(
+    (space) => Math.abs(space.z - z) < 1e-6 && boundsMeet(boundsOfRing(space.polygon), reach),
+  );
   const { areas } = at.layer;
   for (let k = 0; k + 1 < points.length; k++) {
     const [p, q] = [points[k], points[k + 1]];

@@ -3,12 +3,12 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildGranary } from '../../demo/build/granary.ts';
 import { moveDevices, placeDevice } from '../../core/devices/index.ts';
-import { attachmentOf, buildingOf } from '../../core/building/index.ts';
+import { attachmentOf } from '../../core/building/index.ts';
 import { applyChange, type ProjectDocument } from '../../core/project/index.ts';
 import { plainWayCost } from '../../core/routing/plain-way.ts';
-import { networkOf, rackPlace, routeDevice, waysIn } from '../../core/routing/index.ts';
+import { rackPlace, routeDevice, waysIn } from '../../core/routing/index.ts';
 import { groupSchedule, scheduleOf, type ScheduleRow } from '../../core/documents/index.ts';
-import { compareNumbers, planRun, planRuns, proposeTrunks } from '../../core/runs/index.ts';
+import { compareNumbers, planRun, planRuns, proposeTrunks, routeNetwork } from '../../core/runs/index.ts';
 import { readProjectFile } from '../../core/formats/index.ts';
 import { houseOf } from './wired.ts';
 import { figure, percentile, type Figure } from './figure.ts';
@@ -70,7 +70,7 @@ function reference(document: ProjectDocument): number {
   for (let n = 0; n < 5; n++) {
     const copy = structuredClone(document);
     const start = performance.now();
-    const network = networkOf(buildingOf(copy));
+    const network = routeNetwork(copy);
     for (const run of Object.values(copy.runs)) {
       const { levelId, x, y, heightM, typeId } = copy.devices[run.deviceId];
       // A rack of its own for each run, so that no tree of ways is shared.
@@ -98,7 +98,7 @@ function fromScratch(): Figure[] {
   const house = houseOf(2000);
   let planned = planRuns(structuredClone(house));
   const all = leastMs(() => (planned = planRuns(structuredClone(house))));
-  const network = networkOf(buildingOf(house));
+  const network = routeNetwork(house);
   const ends = waysIn(network, rackPlace(house.racks.rack));
   if (!ends.ok) throw new Error(ends.problem.code);
   const some = planned.filter((_, n) => n % 50 === 0);
@@ -145,7 +145,7 @@ function edits(): Figure[] {
     const there = { ...wall, b: [wall.b[0], wall.b[1] + 0.05] as [number, number] };
     house = { ...house, walls: { ...house.walls, [wall.id]: there } };
     const start = performance.now();
-    const network = networkOf(buildingOf(house));
+    const network = routeNetwork(house);
     routeDevice(network, { levelId: 'l0', x: 1, y: 1, heightM: null, mount: 'ceiling' }, house.racks.rack);
     if (n >= 2) walls.push(performance.now() - start);
   }

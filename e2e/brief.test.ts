@@ -56,7 +56,7 @@ describe('the brief', () => {
     await saved(page);
     await page.getByRole('button', { name: /look$/ }).click();
     await page
-      .getByText(/18.5 m/)
+      .getByText(/24.5 m/)
       .first()
       .waitFor();
     expect(await page.getByText('3 wanted for network').count()).to.equal(0);

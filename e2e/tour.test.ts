@@ -30,21 +30,21 @@ describe('a planner', () => {
     expect(await page.getByRole('row', { selected: true }).innerText()).to.contain('M-GR-12.1');
   });
 
-  it('is told that 16 AWG loses too much, previews 14 AWG and applies it', async () => {
+  it('is told that 16 AWG loses too much, previews the next gauge and applies it', async () => {
     await inspector()
       .getByText(/16 AWG loses 0\.\d+ dB over .* more than the 0\.42 dB allowed/)
       .waitFor();
     await page.getByRole('button', { name: '1 stop' }).waitFor();
-    await inspector().getByRole('button', { name: 'Use 14 AWG' }).click();
+    await inspector().getByRole('button', { name: 'Use 12 AWG' }).click();
     await inspector()
       .getByText(/Previewed on the plan/)
       .waitFor();
     await inspector()
-      .getByText(/^14 AWG loses/)
+      .getByText(/^12 AWG loses/)
       .waitFor();
     await inspector().getByRole('button', { name: 'Apply' }).click();
     await saved(page);
-    await inspector().locator('.run-line-item').getByText('Speaker 14/2').waitFor();
+    await inspector().locator('.run-line-item').getByText('Speaker 12/2').waitFor();
     expect(await page.getByRole('button', { name: /stop$/ }).count()).to.equal(0);
   });
 

@@ -3,3 +3,4 @@
 // Start with `boreLimit`, then `holesFor`.
 export { boreLimit, NAIL_PLATE_M, needsNailPlates, type BoredMember, type BoreLimit } from './limits.ts';
 export { bitFor, BITS_M, bundleDiameterM, HOLE_FILL, holeForM, holesFor } from './hole-size.ts';
+export { boreCheck, holeFill, notchCheck } from './calculators.ts';

@@ -8,7 +8,7 @@ import {
   type ConduitSize,
   type PullTension,
 } from '../conduits/index.ts';
-import { fine, type Outcome } from '../outcome/index.ts';
+import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import { JURISDICTIONS } from '../project/index.ts';
 
 const diameters = z
@@ -65,9 +65,13 @@ export const conduitPullInput = z.strictObject({
 
 /**
  * Answers: how hard is the pull, and from which end is it easier?
- * Units: m, kg/m, N, rad. Formula and source: F6.4. Valid for one pull between open ends. Problems: none beyond invalid input.
+ * Units: m, kg/m, N, rad. Formula and source: F6.4. Valid for one pull between open ends. Problems: `bends-over`.
  */
 export function conduitPullCalculator(given: z.input<typeof conduitPullInput>): Outcome<PullTension> {
   const { corners, weightKgPerM, friction } = conduitPullInput.parse(given);
-  return fine(pullTension(corners, weightKgPerM, friction));
+  const pull = pullTension(corners, weightKgPerM, friction);
+  // No more than 360 degrees between pull points (ENGINEERING 6).
+  if (pull.bendsRad > 2 * Math.PI * (1 + 1e-9))
+    return refuse('bends-over', { kind: 'prohibited', field: 'corners', degrees: Math.round((pull.bendsRad * 180) / Math.PI) });
+  return fine(pull);
 }

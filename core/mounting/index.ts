@@ -35,3 +35,4 @@ export { isBlocked } from './solids.ts';
 export { seatsOf, sightOf, type Sight } from './sight.ts';
 export { blockingNeeds, type BlockingNeed } from './blocking.ts';
 export { displayWalls, DISPLAY_REASONS, type DisplayReason, type DisplayWall } from './display-walls.ts';
+export { bracketLoad, fixingLoad, lagScrew, seismicForce } from './calculators.ts';

@@ -17,3 +17,16 @@ export {
   type SpeakerCableGaugeResult,
 } from './speaker-cable-gauge.ts';
 export { speakerLoad, speakerLoadInput, type SpeakerLoadInput, type SpeakerLoadResult } from './speaker-load.ts';
+export {
+  areaMm2Of,
+  bendRadius,
+  CLAD_REFUSED,
+  diameterMmOf,
+  judgeMaterial,
+  materialAllowed,
+  parallelConductors,
+  pullLimit,
+  wireSizes,
+  WIRE_USES,
+} from './conductors.ts';
+export { constantVoltage, damping, speakerNetwork, speakerResponse, volumeControl } from './speaker-lines.ts';

@@ -1,0 +1,189 @@
+import { z } from 'zod';
+import { atLeast, atMost, calculator, fig } from '../calculation/index.ts';
+import { fine, refuse } from '../outcome/index.ts';
+import { JURISDICTIONS } from '../project/index.ts';
+import { holesFor, holeForM } from './hole-size.ts';
+import { boreLimit, NAIL_PLATE_M } from './limits.ts';
+
+const INCH_M = 0.0254;
+const MEMBERS = ['stud', 'joist', 'plate', 'truss', 'i-joist', 'engineered-beam', 'steel-stud'] as const;
+const DEFERRED: ReadonlySet<string> = new Set(['truss', 'i-joist', 'engineered-beam', 'steel-stud']);
+
+const common = {
+  member: z.enum(MEMBERS).default('stud'),
+  depthM: z.number().gt(0).max(2).nullable().default(null).describe('m, actual depth of the member'),
+  jurisdiction: z.enum(JURISDICTIONS).default('NA'),
+  bearing: z.boolean().default(true).describe('bearing or outer wall'),
+};
+
+export const boreCheck = calculator({
+  name: 'bore-limit',
+  title: 'A hole in a stud, joist or plate',
+  topic: 'structure',
+  source: 'F7.2, F7.3 (IRC R502.8, R602.6), F7.4 (BS 5268, Approved Document A), F7.5 (NEC 300.4), F7.6 (IRC R602.6.1)',
+  valid:
+    'sawn timber by its actual depth; trusses, I-joists, engineered members and steel beyond knock-outs wait for the engineer',
+  formulas: [
+    'stud: d ≤ 0.40·D bearing, 0.60·D not; edge ≥ 15.875 mm',
+    'joist: d ≤ D/3; 50.8 mm to edges and other holes',
+    'UK, EU: d ≤ 0.25·D on the neutral axis, 0.25 to 0.40 of the span, 3·d apart',
+    'plate: over half its width a tie of 1.37 mm',
+    'nail plate where the edge of the hole is nearer than 31.75 mm',
+  ],
+  cautions: ['C3'],
+  input: z.strictObject({
+    ...common,
+    holeM: z.number().gt(0).max(1).nullable().default(null).describe('m, diameter of the hole; null asks for the largest'),
+    edgeM: z
+      .number()
+      .min(0)
+      .nullable()
+      .default(null)
+      .describe('m, from the hole to the nearer edge of the member; null is centred'),
+    spanM: z.number().gt(0).nullable().default(null).describe('m, span of the joist'),
+    fromSupportM: z.number().min(0).nullable().default(null).describe('m, from the nearer support to the hole'),
+    toNextHoleM: z.number().min(0).nullable().default(null).describe('m, edge to edge to the next hole or notch'),
+    doubled: z.boolean().default(false).describe('doubled bearing stud, no more than two bored in a row'),
+  }),
+  run: ({ member, depthM, jurisdiction, bearing, holeM, edgeM, spanM, fromSupportM, toNextHoleM, doubled }) => {
+    // Whatever else is given: engineered members are not ours to judge.
+    if (DEFERRED.has(member)) return refuse('member-deferred', { kind: 'defer', field: 'member', member });
+    if (depthM === null) return refuse('input-missing', { kind: 'incomplete', field: 'depthM' });
+    const kind = member as 'stud' | 'joist' | 'plate';
+    const limit = boreLimit(kind, depthM, jurisdiction, bearing && !doubled);
+    const isUk = kind === 'joist' && limit.spanShares !== null;
+    const hole = holeM ?? limit.mostM;
+    const edge = edgeM ?? Math.max(0, (depthM - hole) / 2);
+    const nailPlates = edge < NAIL_PLATE_M - 1e-9;
+    const tie = kind === 'plate' && hole > 0.5 * depthM + 1e-9;
+    const figures = {
+      mostM: limit.mostM,
+      leastEdgeM: isUk ? null : limit.edgeM,
+      edgeM: edge,
+      nailPlates,
+      bothFaces: edgeM === null && nailPlates,
+      tie,
+    };
+    if (holeM === null) return fine({ ...figures, ok: true });
+    if (kind === 'plate') return fine({ ...figures, ok: !tie });
+    if (!atMost(holeM, limit.mostM)) return refuse('bore-over', { kind: 'prohibited', field: 'holeM', holeM, ...figures });
+    if (!isUk && edgeM !== null && !atLeast(edgeM, limit.edgeM))
+      return refuse('bore-near-edge', { kind: 'prohibited', field: 'edgeM', holeM, ...figures });
+    if (isUk && spanM !== null && fromSupportM !== null) {
+      const share = Math.min(fromSupportM, spanM - fromSupportM) / spanM;
+      if (!atLeast(share, 0.25) || !atMost(share, 0.4))
+        return refuse('bore-off-span', { kind: 'prohibited', field: 'fromSupportM', share, ...figures });
+    }
+    if (isUk && edgeM !== null && Math.abs(edgeM - (depthM - holeM) / 2) > 0.005)
+      return refuse('bore-off-axis', { kind: 'prohibited', field: 'edgeM', holeM, ...figures });
+    if (toNextHoleM !== null && kind === 'joist') {
+      const leastM = isUk ? 2 * holeM : 2 * INCH_M;
+      if (!atLeast(toNextHoleM, leastM))
+        return refuse('bore-too-close', { kind: 'prohibited', field: 'toNextHoleM', toNextHoleM, leastM, ...figures });
+    }
+    return fine({ ...figures, ok: true });
+  },
+  steps: (i, v) => [
+    `largest hole ${fig(v.mostM * 1000)} mm of ${fig((i.depthM ?? 0) * 1000)} mm`,
+    `edge ${fig(v.edgeM * 1000)} mm: ${v.nailPlates ? (v.bothFaces ? 'steel plates on both faces' : 'a steel plate') : 'no plate'}`,
+    ...(v.tie ? ['metal tie of 1.37 mm over the plate'] : []),
+  ],
+});
+
+export const notchCheck = calculator({
+  name: 'notch-limit',
+  title: 'A notch in a stud or joist',
+  topic: 'structure',
+  source: 'F7.2, F7.3 (IRC R502.8, R602.6), F7.4; masonry chases F7.4',
+  valid: 'sawn timber; masonry chases of one face',
+  formulas: [
+    'stud: ≤ 0.25·D bearing, 0.40·D not',
+    'joist: ≤ D/6 deep, D/3 long, none in the middle third; D/4 at the ends',
+    'UK, EU joist: top only, ≤ 0.125·D, 0.07 to 0.25 of the span, D to 250 mm',
+    'masonry: upright ≤ t/3, level ≤ t/6',
+  ],
+  cautions: ['C3'],
+  input: z.strictObject({
+    ...common,
+    member: z.enum([...MEMBERS, 'masonry']).default('joist'),
+    notchM: z.number().gt(0).max(1).describe('m, depth of the notch or chase'),
+    lengthM: z.number().gt(0).nullable().default(null).describe('m, along the member'),
+    spanM: z.number().gt(0).nullable().default(null).describe('m'),
+    fromSupportM: z
+      .number()
+      .min(0)
+      .nullable()
+      .default(null)
+      .describe('m, from the nearer support to the nearer end of the notch'),
+    face: z.enum(['top', 'bottom']).default('top'),
+    level: z.boolean().default(false).describe('a level chase in masonry'),
+  }),
+  run: ({ member, depthM, jurisdiction, bearing, notchM, lengthM, spanM, fromSupportM, face, level }) => {
+    if (DEFERRED.has(member)) return refuse('member-deferred', { kind: 'defer', field: 'member', member });
+    if (depthM === null) return refuse('input-missing', { kind: 'incomplete', field: 'depthM' });
+    const over = (code: string, field: string, mostM: number | null) =>
+      refuse(code, { kind: 'prohibited', field, notchM, mostM });
+    if (member === 'masonry') {
+      const mostM = depthM / (level ? 6 : 3);
+      return atMost(notchM, mostM)
+        ? fine({ mostM, mostLengthM: null as number | null, nailPlates: false, ok: true })
+        : over('notch-over', 'notchM', mostM);
+    }
+    if (member === 'stud' || member === 'plate') {
+      const mostM = (member === 'plate' ? 0.5 : bearing ? 0.25 : 0.4) * depthM;
+      return atMost(notchM, mostM)
+        ? fine({ mostM, mostLengthM: null as number | null, nailPlates: true, ok: true })
+        : over('notch-over', 'notchM', mostM);
+    }
+    if (jurisdiction === 'EU' || jurisdiction === 'UK') {
+      const mostM = 0.125 * depthM;
+      if (face !== 'top') return over('notch-bottom', 'face', mostM);
+      if (!atMost(depthM, 0.25)) return over('notch-deep-joist', 'depthM', 0);
+      if (!atMost(notchM, mostM)) return over('notch-over', 'notchM', mostM);
+      if (spanM !== null && fromSupportM !== null) {
+        const share = Math.min(fromSupportM, spanM - fromSupportM) / spanM;
+        if (!atLeast(share, 0.07) || !atMost(share, 0.25)) return over('notch-off-span', 'fromSupportM', mostM);
+      }
+      return fine({ mostM, mostLengthM: null as number | null, nailPlates: true, ok: true });
+    }
+    const atEnd = fromSupportM !== null && fromSupportM <= 1e-9;
+    const mostM = atEnd ? depthM / 4 : depthM / 6;
+    const mostLengthM: number | null = atEnd ? null : depthM / 3;
+    if (!atEnd && spanM !== null && fromSupportM !== null) {
+      const end = fromSupportM + (lengthM ?? 0);
+      if (end > spanM / 3 + 1e-9 && fromSupportM < (2 * spanM) / 3 - 1e-9) return over('notch-middle-third', 'fromSupportM', 0);
+    }
+    if (!atMost(notchM, mostM)) return over('notch-over', 'notchM', mostM);
+    if (mostLengthM !== null && lengthM !== null && !atMost(lengthM, mostLengthM))
+      return refuse('notch-too-long', { kind: 'prohibited', field: 'lengthM', lengthM, mostM: mostLengthM });
+    return fine({ mostM, mostLengthM, nailPlates: true, ok: true });
+  },
+  steps: (i, v) => [`${fig(i.notchM * 1000)} mm of ${fig(v.mostM * 1000)} mm`],
+});
+
+export const holeFill = calculator({
+  name: 'hole-fill',
+  title: 'The hole that cables need',
+  topic: 'ways',
+  source: 'ENGINEERING 7.2 (practice): bundle and 3 mm, 40 % of the area',
+  valid: 'round cables',
+  formulas: ['hole ≥ bundle + 3 mm', 'Σd² ≤ 0.40·hole²'],
+  cautions: ['C3'],
+  input: z.strictObject({
+    diametersM: z.array(z.number().gt(0).max(0.2)).min(1).max(200).describe('m, outside diameter of each cable'),
+    mostM: z.number().gt(0).max(1).nullable().default(null).describe('m, largest hole of the member'),
+    holeM: z.number().gt(0).max(1).nullable().default(null).describe('m, hole that is there'),
+  }),
+  run: ({ diametersM, mostM, holeM }) => {
+    const leastM = holeForM(diametersM);
+    const holes = mostM === null ? null : holesFor(diametersM, mostM);
+    if (mostM !== null && holes === null)
+      return refuse('hole-none', { kind: 'infeasible', field: 'mostM', leastM: holeForM([Math.max(...diametersM)]), mostM });
+    const fill = holeM === null ? null : diametersM.reduce((sum, d) => sum + d * d, 0) / holeM ** 2;
+    return fine({ leastM, holes, fill, ok: holeM === null ? null : atMost(leastM, holeM) });
+  },
+  steps: (_, v) => [
+    `hole of ${fig(v.leastM * 1000)} mm`,
+    ...(v.holes ? [v.holes.map((one) => `${fig(one.bitM * 1000)} mm for ${one.cables}`).join(', ')] : []),
+  ],
+});

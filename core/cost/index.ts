@@ -1,0 +1,79 @@
+// Here: hours and prices.
+// Not here: what a brief costs (brief).
+// Start with `labourHours`.
+import { z } from 'zod';
+import { calculator, fig } from '../calculation/index.ts';
+import { fine, refuse } from '../outcome/index.ts';
+
+export const labourHours = calculator({
+  name: 'labour-hours',
+  title: 'Hours of work',
+  topic: 'order',
+  source: 'F18.1 and its table (practice, ±40 %)',
+  valid: 'a band, not a quotation; cleanup and contingency are lines of their own',
+  formulas: ['hours = Σ pulls·difficulty + holes + floors + ends + fixed', 'elapsed = hours/2 for two'],
+  cautions: ['C21', 'C18'],
+  input: z.strictObject({
+    construction: z.enum(['new', 'retrofit']).default('new'),
+    pulls: z.number().min(0).default(0).describe('first cables of a path'),
+    furtherCables: z.number().min(0).default(0).describe('on the same path'),
+    difficulty: z.number().min(1).max(5).default(1).describe('1 open frame, 1.15 high, 1.3 vault, 2 to 3 finished wall'),
+    holes: z.number().min(0).default(0),
+    floors: z.number().min(0).default(0).describe('floors and plates crossed'),
+    boxes: z.number().min(0).default(0),
+    nailPlates: z.number().min(0).default(0),
+    conduitM: z.number().min(0).default(0),
+    catEnds: z.number().min(0).default(0),
+    coaxEnds: z.number().min(0).default(0),
+    fireStops: z.number().min(0).default(0),
+    labels: z.number().min(0).default(0).describe('pairs of labels'),
+    fixedHours: z.number().min(0).default(0).describe('h, everything else'),
+  }),
+  run: (i) => {
+    const [pull, more, hole, floor, box, plate, conduit, stop] =
+      i.construction === 'new' ? [0.3, 0.08, 0.03, 0.15, 0.1, 0.03, 0.08, 0.25] : [1, 0.25, 0.12, 0.75, 0.35, 0.05, 0.3, 0.35];
+    const pullHours = (i.pulls * pull + i.furtherCables * more) * i.difficulty;
+    const otherHours =
+      i.holes * hole +
+      i.floors * floor +
+      i.boxes * box +
+      i.nailPlates * plate +
+      i.conduitM * conduit +
+      i.catEnds * 0.2 +
+      i.coaxEnds * 0.1 +
+      i.fireStops * stop +
+      i.labels * 0.03 +
+      i.fixedHours;
+    const hours = pullHours + otherHours;
+    return fine({ pullHours, otherHours, hours, elapsedHours: hours / 2, leastHours: 0.6 * hours, mostHours: 1.4 * hours });
+  },
+  steps: (_, v) => [
+    `${fig(v.pullHours)} h of pulling + ${fig(v.otherHours)} h`,
+    `${fig(v.hours)} h, ${fig(v.leastHours)} to ${fig(v.mostHours)} h`,
+  ],
+});
+
+export const priceOf = calculator({
+  name: 'price',
+  title: 'Price by margin or markup',
+  topic: 'order',
+  source: 'F18.2',
+  valid: 'margin below 1',
+  formulas: ['margin: cost/(1 − m)', 'markup: cost·(1 + k)', 'k = m/(1 − m)'],
+  cautions: ['C21'],
+  input: z.strictObject({
+    lines: z.array(z.strictObject({ quantity: z.number().min(0), unitCost: z.number().min(0) })).max(5000),
+    marginFraction: z.number().min(0).nullable().default(null),
+    markupFraction: z.number().min(0).nullable().default(null),
+  }),
+  run: ({ lines, marginFraction, markupFraction }) => {
+    if (marginFraction === null && markupFraction === null)
+      return refuse('input-missing', { kind: 'incomplete', field: 'marginFraction' });
+    if (marginFraction !== null && marginFraction >= 1)
+      return refuse('margin-too-high', { kind: 'invalid', field: 'marginFraction', value: marginFraction });
+    const cost = lines.reduce((sum, { quantity, unitCost }) => sum + quantity * unitCost, 0);
+    const markup = markupFraction ?? marginFraction! / (1 - marginFraction!);
+    return fine({ cost, price: cost * (1 + markup), markupFraction: markup, marginFraction: markup / (1 + markup) });
+  },
+  steps: (_, v) => [`${fig(v.cost)} · (1 + ${fig(v.markupFraction)}) = ${fig(v.price)}`],
+});

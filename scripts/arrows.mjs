@@ -40,7 +40,7 @@ const RANK = {
   screed: 7,
   surface: 7,
   labels: 6,
-  drilling: 6,
+  drilling: 9,
   library: 7,
   survey: 7,
   brief: 8,

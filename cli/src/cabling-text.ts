@@ -1,4 +1,5 @@
-import { cablingReport, cablingSheet, sealCounts } from '@dusky-spool/core/documents';
+import { cablingReport, cablingSheet } from '@dusky-spool/core/documents';
+import { sealCounts } from '@dusky-spool/core/drilling';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingWords, en, words } from '@dusky-spool/texts';

@@ -50,6 +50,8 @@ const OBSTACLE_KINDS = [
   'pipe',
   'wet-zone',
   'mains-route',
+  'recessed-light',
+  'service-panel',
 ] as const satisfies readonly FeatureKind[];
 const FOR_CABLE: ReadonlySet<string> = new Set([...WAY_KINDS, ...OBSTACLE_KINDS]);
 

@@ -1,8 +1,8 @@
 import { besideMains, KEEP_M, RIGHT_ANGLE_FROM_RAD } from '../routing/index.ts';
 import { buildingOf } from '../building/index.ts';
-import { applyChange, create, type ProjectDocument, type Run } from '../project/index.ts';
-import { isKept, planRun, type PlannedRun } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type FindingDraft, type Rank } from './check.ts';
+import type { PlannedRun } from '../runs/index.ts';
+import { defineCheck, say, type FindingDraft, type Rank } from './check.ts';
+import { leadAway } from './cures.ts';
 
 /** ENGINEERING 7.1: parallel runs longer than this keep their distance, m. */
 const LONGEST_M = 2;
@@ -62,25 +62,16 @@ function about(
       { in: 'features', id: featureId },
     ],
     { number: run.number, ...figures },
-    { measured, allowed, unit, cures: (document) => leadAway(document, run, featureId) },
+    {
+      measured,
+      allowed,
+      unit,
+      cures: (document) =>
+        leadAway(document, run.id, featureId, (house, planned) =>
+          besideMains(buildingOf(house), planned.points, planned.media).every(
+            (one) => one.parallelM <= LONGEST_M && (one.crossingRad === null || one.crossingRad >= RIGHT_ANGLE_FROM_RAD),
+          ),
+        ),
+    },
   );
-}
-
-/** Keep it away from these mains, where another way is there. */
-function leadAway(document: ProjectDocument, run: Run, featureId: string): Cure[] {
-  if (isKept(run)) return [];
-  const id = `away_${run.id}`.slice(0, 40);
-  if (Object.hasOwn(document.routeRules, id)) return [];
-  const rule = { id, runId: run.id, kind: 'avoid', target: 'feature', targetId: featureId, at: null, note: '' } as const;
-  const operations = [create('routeRules', rule)];
-  const applied = applyChange(document, { operations });
-  if (!applied.ok) return [];
-  const planned = planRun(applied.value, run, null);
-  const isClear =
-    planned.wanted.ok &&
-    planned.wanted.value.broken.length === 0 &&
-    besideMains(buildingOf(applied.value), planned.points, planned.media).every(
-      (one) => one.parallelM <= LONGEST_M && (one.crossingRad === null || one.crossingRad >= RIGHT_ANGLE_FROM_RAD),
-    );
-  return isClear ? [{ code: 'lead-away', figures: { number: run.number }, operations }] : [];
 }

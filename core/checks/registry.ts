@@ -1,5 +1,30 @@
 import { listOf, type CollectionName, type Device, type ProjectDocument } from '../project/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
+import { aerialBonded, surgeProtected } from './entries-protected.ts';
+import { askedFor, roomsDiscussed, sealsClosed } from './closed-in-time.ts';
+import { bondLength } from './bond-length.ts';
+import { cableAsType } from './cable-as-type.ts';
+import { camerasPrivate } from './cameras-private.ts';
+import { clearOfServices } from './clear-of-services.ts';
+import { coaxLossCheck } from './coax-loss.ts';
+import { copperClad } from './copper-clad.ts';
+import { dataLength } from './data-length.ts';
+import { endsKnown } from './ends-known.ts';
+import { fibreOutdoors } from './fibre-outdoors.ts';
+import { heightsUsual } from './heights-usual.ts';
+import { labelsOn } from './labels-on.ts';
+import { mainsAtDevice } from './mains-at-device.ts';
+import { neutralThere } from './neutral-there.ts';
+import { pictureReachCheck } from './picture-reach.ts';
+import { poeDeliveredCheck } from './poe-delivered.ts';
+import { rackFrontClear } from './rack-front-clear.ts';
+import { recordsAgree } from './records-agree.ts';
+import { returnAudio } from './return-audio.ts';
+import { slackEnough } from './slack-enough.ts';
+import { speakerChains } from './speaker-chains.ts';
+import { testedInTime } from './tested-in-time.ts';
+import { voltageAtLoad } from './voltage-at-load.ts';
+import { wetZonesClear } from './wet-zones-clear.ts';
 import { bendsFit } from './bends-fit.ts';
 import { boresAllowed } from './bores-allowed.ts';
 import { briefMet, decisionsInTime, nothingOnPurpose, signedRooms } from './brief-kept.ts';
@@ -67,6 +92,34 @@ export const CHECKS: readonly Check[] = [
   boresAllowed,
   bendsFit,
   legsComplete,
+  dataLength,
+  poeDeliveredCheck,
+  cableAsType,
+  voltageAtLoad,
+  pictureReachCheck,
+  coaxLossCheck,
+  copperClad,
+  endsKnown,
+  labelsOn,
+  testedInTime,
+  recordsAgree,
+  slackEnough,
+  clearOfServices,
+  fibreOutdoors,
+  bondLength,
+  heightsUsual,
+  wetZonesClear,
+  camerasPrivate,
+  mainsAtDevice,
+  returnAudio,
+  speakerChains,
+  neutralThere,
+  surgeProtected,
+  aerialBonded,
+  rackFrontClear,
+  sealsClosed,
+  roomsDiscussed,
+  askedFor,
 ];
 
 /** What a rule says of the project as it stands, once for each state of what it reads. */

@@ -3,8 +3,6 @@ import type { PlannedRun } from '../runs/index.ts';
 import { lossLimitDb, speakerCableLoss } from '../wire/index.ts';
 import { defineCheck, say, type Cure, type FindingDraft, type Rank } from './check.ts';
 
-/** From this share of the limit on, a run is worth a look: a detour on site of a third more would break it [practice]. */
-const NEAR_LIMIT_SHARE = 0.75;
 /** Practice: 16 AWG is the thinnest in a wall; 14 AWG for theatre and for loads of 4 ohm and less. */
 const THINNEST_AWG = 16;
 const THINNEST_HEAVY_AWG = 14;
@@ -18,7 +16,9 @@ export const speakerCableLossCheck = defineCheck({
   source: 'F2.1, F2.2, F2.4, F2.8; limits 5 % (distributed) and 0.3 dB (theatre)',
   severity: 'stop',
   appliesTo: 'runs',
-  ofRun: (planned, { document }) => findingFor(document, planned),
+  // From this share of the limit on a run is worth a look: a detour of a tenth more on site would break it [practice].
+  limits: { nearShare: { usual: 0.9, least: 0.5, most: 1, unit: '', safer: 'less' } },
+  ofRun: (planned, { document, limit }) => findingFor(document, planned, limit('nearShare')),
 });
 
 type SoundUse = 'distributed' | 'theatre';
@@ -32,7 +32,7 @@ interface Figures {
   readonly gaugeAwg: number;
 }
 
-function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun): FindingDraft[] {
+function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun, nearShare: number): FindingDraft[] {
   const type = document.deviceTypes[device.typeId];
   const cable = document.cableTypes[run.cableTypeId];
   if (!length || type.impedanceOhm === null || type.soundUse === null || cable.gaugeAwg === null || cable.system !== 'sound')
@@ -40,11 +40,11 @@ function findingFor(document: ProjectDocument, { run, device, length }: PlannedR
   const figures = figuresFor(document, cable, length.cutLengthM, type.impedanceOhm, type.soundUse);
   if (!figures) return [];
   const thinnest = thinnestAwg(type.soundUse, type.impedanceOhm);
-  const { rank, code } = judge(figures, cable, thinnest);
+  const { rank, code } = judge(figures, cable, thinnest, nearShare);
   const { cutLengthM } = length;
   const { impedanceOhm, soundUse } = type;
   const thicker = (house: ProjectDocument) =>
-    rank === 'fine' ? [] : thickerCables(house, run, cable, rank, cutLengthM, impedanceOhm, soundUse);
+    rank === 'fine' ? [] : thickerCables(house, run, cable, rank, cutLengthM, impedanceOhm, soundUse, nearShare);
   return [
     say(
       'speaker-cable-loss',
@@ -84,11 +84,11 @@ function figuresFor(
   return { lossDb: loss.value.lossDb, loopOhm: loss.value.loopOhm, limitDb: lossLimitDb(use), lengthM, loadOhm, gaugeAwg };
 }
 
-function judge(figures: Figures, cable: CableType, thinnest: number): { rank: Rank; code: string } {
+function judge(figures: Figures, cable: CableType, thinnest: number, nearShare: number): { rank: Rank; code: string } {
   if (figures.lossDb > figures.limitDb * (1 + 1e-9)) return { rank: 'stop', code: 'speaker-loss-over' };
   if (cable.material === 'cca') return { rank: 'look', code: 'speaker-clad-aluminium' };
   if (figures.gaugeAwg > thinnest) return { rank: 'look', code: 'speaker-gauge-thin' };
-  if (figures.lossDb > figures.limitDb * NEAR_LIMIT_SHARE) return { rank: 'look', code: 'speaker-loss-near' };
+  if (figures.lossDb > figures.limitDb * nearShare) return { rank: 'look', code: 'speaker-loss-near' };
   return { rank: 'fine', code: 'speaker-loss-fine' };
 }
 
@@ -104,6 +104,7 @@ function thickerCables(
   lengthM: number,
   loadOhm: number,
   use: SoundUse,
+  nearShare: number,
 ): Cure[] {
   if (run.state !== 'drafted' && run.state !== 'issued' && run.state !== 'labelled') return [];
   const thinnest = thinnestAwg(use, loadOhm);
@@ -113,7 +114,7 @@ function thickerCables(
     .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!)
     .flatMap((other) => {
       const figures = figuresFor(document, other, lengthM, loadOhm, use);
-      return figures ? [{ other, figures, rank: judge(figures, other, thinnest).rank }] : [];
+      return figures ? [{ other, figures, rank: judge(figures, other, thinnest, nearShare).rank }] : [];
     });
   const within = rank === 'stop' ? candidates.find((c) => c.rank !== 'stop') : undefined;
   const good = candidates.find((c) => c.rank === 'fine');

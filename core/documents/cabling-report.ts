@@ -6,8 +6,7 @@ import { besideMains } from '../routing/index.ts';
 import { bundlesOf, compareNumbers, type PlannedRun } from '../runs/index.ts';
 import { screedWays, type ScreedWay } from '../screed/index.ts';
 import { openedByAll, type Opened } from '../surface/index.ts';
-import { holeSchedule, type BoredPlace } from '../drilling/index.ts';
-import { penetrationsOf, type Penetration } from './penetrations.ts';
+import { holeSchedule, penetrationsOf, type BoredPlace, type Penetration } from '../drilling/index.ts';
 import { supportsOf, type Supports } from './supports.ts';
 
 /** A made way with the numbers of its runs. */

@@ -34,6 +34,5 @@ export {
   type ReportedSpare,
 } from './cabling-report.ts';
 export { cablingSheet, CABLING_SECTIONS, type CablingTable, type CablingWords } from './cabling-sheet.ts';
-export { penetrationsOf, sealCounts, type Penetration, type SealKind } from './penetrations.ts';
 export { supportsOf, type SupportCount, type Supports } from './supports.ts';
 export { bitsOf, holePlace, holeSheet, type HoleTable, type HoleWords } from './hole-sheet.ts';

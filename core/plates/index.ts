@@ -6,3 +6,4 @@ export { platesWanted } from './wanted.ts';
 export { plateProblems, PLATE_PROBLEMS, type PlateProblem, type PlateProblemCode } from './problems.ts';
 export { linePlateUp, mainsBoxBeside, setPlateHeight, type MainsBox } from './line-up.ts';
 export { gangOffsetM, GANG_PITCH_M, gangsOf, INSERTS, insertOf, MOST_INSERTS, plateSizeM, type InsertKind } from './gangs.ts';
+export { isMainsOutlet } from './mains.ts';

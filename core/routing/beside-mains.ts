@@ -26,11 +26,23 @@ export const RIGHT_ANGLE_FROM_RAD = (75 * Math.PI) / 180;
  * Answers: how long does a run lie beside mains, and does it cross them squarely? Units: m, rad. Source: ENGINEERING 7.1, plan checks.
  * Conduits and chases of their own keep their cables apart and are left out. Valid for the routes that the survey knows.
  */
-export function besideMains(building: Building, points: readonly Point3[], media: readonly Medium[]): BesideMains[] {
+export const besideMains = (building: Building, points: readonly Point3[], media: readonly Medium[]): BesideMains[] =>
+  besideThings(building, points, media, ({ kind, points: line, clearanceM }) =>
+    kind === 'mains-route' && line.length >= 2 ? clearanceM || KEEP_M : null,
+  );
+
+/** The same beside other things of the survey; `keepOf` says what distance each keeps, m, null where it is none of them. */
+export function besideThings(
+  building: Building,
+  points: readonly Point3[],
+  media: readonly Medium[],
+  keepOf: (feature: Feature) => number | null,
+): BesideMains[] {
+  if (points.length < 2) return [];
   return building.levels.flatMap((level) =>
     (building.featuresByLevel[level.id] ?? []).flatMap((feature) => {
-      if (feature.kind !== 'mains-route' || feature.points.length < 2) return [];
-      const found = besideOne(feature, level.elevationM, points, media);
+      const keepM = keepOf(feature);
+      const found = keepM === null ? null : besideOne(feature, keepM, level.elevationM, points, media);
       return found ? [found] : [];
     }),
   );
@@ -38,11 +50,11 @@ export function besideMains(building: Building, points: readonly Point3[], media
 
 function besideOne(
   feature: Feature,
+  keepM: number,
   elevationM: number,
   points: readonly Point3[],
   media: readonly Medium[],
 ): BesideMains | null {
-  const keepM = feature.clearanceM > 0 ? feature.clearanceM : KEEP_M;
   const [low, high] = [elevationM + feature.bottomM, elevationM + feature.topM];
   let parallelM = 0;
   let leastM = Infinity;
@@ -77,6 +89,10 @@ function besideOne(
 function nearestOf({ points, widthM }: Feature, low: number, high: number, p: Point3) {
   const upM = Math.max(0, low - p[2], p[2] - high);
   let best = { distanceM: Infinity, direction: [1, 0] as Point2, crossed: false };
+  if (points.length === 1) {
+    const asideM = Math.max(0, Math.hypot(p[0] - points[0][0], p[1] - points[0][1]) - widthM / 2);
+    return { ...best, distanceM: Math.hypot(asideM, upM) };
+  }
   for (let k = 0; k + 1 < points.length; k++) {
     const [a, b] = [points[k], points[k + 1]];
     const [dx, dy] = [b[0] - a[0], b[1] - a[1]];

@@ -83,7 +83,10 @@ export function routeBetween(
   for (let held = rules, broken: string[] = []; ;) {
     const tree = held.length > 0 ? treeByRules(network, target, shared, held) : toTarget;
     const best = tree.ok ? bestStart(network, tree.value, starts.value) : null;
-    if (tree.ok && best) return fine({ ...assemble(network, best.entry, best.state, tree.value, best.costM), broken });
+    if (tree.ok && best) {
+      const keepsAway = held.some(({ kind }) => kind === 'avoid');
+      return fine({ ...assemble(network, best.entry, best.state, tree.value, best.costM, keepsAway), broken });
+    }
     if (held.length === 0)
       return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name, ...between(network, starts.value, target) });
     const last = held[held.length - 1];
@@ -199,9 +202,10 @@ function insideWall({ building, weights }: Network, a: EndPlace, b: EndPlace): R
   };
 }
 
-function assemble(network: Network, start: Entry, from: number, tree: WayTree, costM: number): RoutedPath {
+function assemble(network: Network, start: Entry, from: number, tree: WayTree, costM: number, keepsAway: boolean): RoutedPath {
   const { arcs, end } = walkTree(tree, from);
-  return wayOf(network, start, arcs, end, costM, tree.then === null);
+  // What was led away from a thing is not moved back beside it.
+  return wayOf(network, start, arcs, end, costM, tree.then === null && !keepsAway);
 }
 
 /** A way in, the arcs after it and the way to the end as one route. */

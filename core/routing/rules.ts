@@ -38,6 +38,7 @@ export function rulePrice(network: Network, shared: Loads, avoided: readonly Rou
     const wall = target === 'wall' ? wallOf(network, targetId) : undefined;
     return wall ? [wall] : [];
   });
+  const things = avoided.flatMap(({ target, targetId }) => (target === 'feature' ? thingOf(network, targetId) : []));
   const barred = new Uint8Array(network.to.length);
   const { first, to, x, y, detail, details } = network;
   for (let node = 0; node + 1 < first.length; node++) {
@@ -51,10 +52,45 @@ export function rulePrice(network: Network, shared: Loads, avoided: readonly Rou
         const corners = detail[arc] < 0 ? [] : details[detail[arc]].points;
         return corners.some((p) => closestOnSegment([p[0], p[1]], a, b).distanceM <= thicknessM / 2);
       });
-      if (touches || crosses) barred[arc] = 1;
+      if (touches || crosses || things.some((isBeside) => isBeside(node, end))) barred[arc] = 1;
     }
   }
   return (arc) => (barred[arc] ? Infinity : price(arc));
+}
+
+/** Distance to a thing that is no way where it keeps none of its own, m. */
+const KEEP_M = 0.3;
+/** A way that meets it at this angle and more crosses it, rad. */
+const CROSSES_FROM_RAD = (75 * Math.PI) / 180;
+
+/** Whether a piece between two nodes runs beside a thing of the survey that is no way itself, such as mains or a pipe; it may cross it. */
+function thingOf(network: Network, id: string): ((node: number, end: number) => boolean)[] {
+  const { building, owners, x, y, z } = network;
+  if (owners.has(id)) return [];
+  for (const level of building.levels) {
+    const feature = (building.featuresByLevel[level.id] ?? []).find((one) => one.id === id);
+    if (!feature || feature.area) continue;
+    const points = feature.points as Point2[];
+    const keepM = (feature.clearanceM || KEEP_M) + feature.widthM / 2;
+    const [low, high] = [level.elevationM + feature.bottomM - keepM, level.elevationM + feature.topM + keepM];
+    const near = (node: number): number => {
+      if (z[node] < low || z[node] > high) return -1;
+      if (points.length === 1) return Math.hypot(x[node] - points[0][0], y[node] - points[0][1]) < keepM ? 0 : -1;
+      return points.slice(1).findIndex((b, k) => closestOnSegment([x[node], y[node]], points[k], b).distanceM < keepM);
+    };
+    return [
+      (node, end) => {
+        const k = near(node);
+        if (k < 0 || near(end) < 0) return false;
+        if (points.length === 1) return true;
+        const [dx, dy] = [x[end] - x[node], y[end] - y[node]];
+        const [ux, uy] = [points[k + 1][0] - points[k][0], points[k + 1][1] - points[k][1]];
+        const lengths = Math.hypot(dx, dy) * Math.hypot(ux, uy);
+        return lengths < 1e-9 || Math.acos(Math.min(1, Math.abs(dx * ux + dy * uy) / lengths)) < CROSSES_FROM_RAD;
+      },
+    ];
+  }
+  return [];
 }
 
 function wallOf({ building }: Network, id: string) {

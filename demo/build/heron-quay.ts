@@ -23,6 +23,8 @@ export function buildHeronQuay(): ProjectDocument {
     const state = STATES[run.number[0]];
     if (run.number[0] === 'U' && index % 2 === 0) return;
     builder.apply(must(runState(builder.document, [run.id], state, waysOf(builder.document))));
+    const labelled = state === 'issued' ? null : update('runs', builder.document.runs[run.id], { printedOn: '2026-11-16' });
+    if (labelled) builder.apply([labelled]);
   });
   const find = (typeId: string, roomCode: string) =>
     Object.values(builder.document.devices).find(

@@ -125,6 +125,58 @@ export const findings = {
     '{{number}}: {{cable}} wants {{needM}} where it turns over the plate; the hollow over the ceiling is {{freeM}} deep. Take a limber cable.',
   'legs-none': '{{device}} has no cable yet. Its type asks for {{missing}}.',
   'legs-missing': '{{device}} lacks {{missing}}. Add it while the walls are open, or change its type.',
+  'data-too-long': '{{number}} is {{lengthM}} of {{cable}}; a link may be {{longestM}}. Take fibre, or bring a switch nearer.',
+  'data-near-long': '{{number}} is {{lengthM}} of {{cable}}; {{longestM}} is the most. A detour on site would break it.',
+  'poe-short':
+    '{{number}}: {{device}} of class {{poeClass}} does not get its {{watts}} W over {{lengthM}}. Take thicker cable, or shorten it.',
+  'cable-no-power': '{{number}}: {{device}} is powered over category cable, and {{cable}} carries none. Take {{wanted}}.',
+  'cable-not-as-type': '{{number}} is {{cable}}; {{device}} takes {{wanted}} for {{purpose}}. One of the two is wrong.',
+  'voltage-low':
+    '{{number}}: {{device}} gets {{volts}} V of {{supply}} V over {{lengthM}} of {{cable}}: {{percent}} % is lost, {{most}} may be. Take thicker cable.',
+  'picture-too-long':
+    '{{number}} is {{lengthM}} of {{cable}}, planned to {{longestM}} at 18 Gb/s. Take an optical lead, or an extender. Optical leads have a direction.',
+  'coax-lossy':
+    '{{number}} loses {{lossDb}} over {{lengthM}} of {{cable}} at {{mhz}} MHz; {{limitDb}} is planned. Take thicker coax, or an amplifier before it.',
+  'clad-aluminium':
+    '{{number}}: {{cable}} is copper-clad aluminium. It breaks under screws and runs warm: take solid copper for data, power, security and light.',
+  'end-unknown': '{{number}} has no connector at {{at}}. Say which, so that nobody guesses behind the boards.',
+  'end-misfit': '{{number}}: a {{connector}} does not go on {{cable}}. One of the two is wrong.',
+  'label-missing': '{{number}} is {{state}} without printed labels. Label both ends before anything else is pulled.',
+  'closed-untested':
+    '{{number}} was not tested before the boards went on ({{on}}). Test it now, while it can still be reached from its ends.',
+  'closed-unpulled': '{{number}} is only {{state}}, and the boards went on {{on}}. Find out whether it is in the wall.',
+  'gauge-twice': '{{number}} is {{cable}}, but its note says “{{written}}”. One of the two is wrong: decide before it is pulled.',
+  'slack-short': '{{number}} leaves {{leftM}} at its device; {{leastM}} is the least to work with.',
+  'slack-short-far': '{{number}} leaves {{leftM}} at its far end; {{leastM}} is the least to work with.',
+  'service-near':
+    '{{number}} runs {{parallelM}} beside a {{thing}}, {{awayM}} away; {{keepM}} is to be kept. Lead it another way, or ask that trade.',
+  'ground-copper':
+    '{{number}} lies {{groundM}} in the ground as {{cable}}; beyond {{longestM}} fibre carries farther and leads no surge into the house.',
+  'ground-powered':
+    '{{number}} lies {{groundM}} in the ground with power on it; beyond {{longestM}} take fibre, and power its device where it stands.',
+  'bond-too-long':
+    '{{number}} bonds over {{lengthM}}; {{longestM}} is the most. Move the arresters to the entry. Final sizing: local code and licensed electrician.',
+  'height-unusual': '{{device}} stands at {{heightM}}; {{leastM}} to {{mostM}} is usual here. Ask, or move it.',
+  'device-in-wet-zone':
+    '{{device}} stands in {{zone}}. Bath, pool, spa and outdoor zones follow code, with RCD and IP rating: move it, or let the electrician decide.',
+  'camera-private': '{{device}} looks into {{room}}. No cameras in bedrooms and bathrooms; elsewhere consent and signage by law.',
+  'mains-missing': '{{device}} takes {{watts}} W from mains, and the electrician has no outlet marked there. Mark one for him.',
+  'sound-no-way-back':
+    '{{device}} gets its picture over an optical lead and has no way back for its sound. Have eARC declared, or add a line for it.',
+  'amplifier-under-load':
+    '{{number}} feeds {{count}} speakers in parallel: {{loadOhm}}, and {{leastOhm}} is the least. An overloaded amplifier fails: lead them home each by itself.',
+  'neutral-absent':
+    '{{device}} needs a neutral, and its box has none. Take one that does without, or have the electrician pull one.',
+  'neutral-not-known': 'Whether the box of {{device}} has a neutral is not known. Have the electrician look.',
+  'surge-missing':
+    '{{count}} copper runs come from outdoors, the first {{first}}, without a surge arrester at the entry. Surge protection does not replace a lightning protection system.',
+  'aerial-not-bonded':
+    '{{device}} is not bonded. Give it a bonding bar at the entry; final sizing: local code and licensed electrician. Power lines kill: stay 3 m plus fall length away.',
+  'rack-no-room': 'Before {{rack}} there are {{freeM}}; {{needM}} is wanted to stand and work.',
+  'seals-open':
+    '{{count}} pierced places are not sealed, and the boards go on {{on}}. Rated walls and ceilings need a listed firestop system; the inspector approves.',
+  'room-not-discussed': '{{room}}: {{count}} topics were not discussed, and the cable goes in on {{on}}. Ask now.',
+  'device-not-asked': '{{room}}: {{device}} is planned, but nobody spoke of {{topic}} there. Ask, and write it down.',
   'jackets-alike':
     'At {{device}} the jacket is {{colour}} for {{cables}} alike. Only the labels tell them apart: label before pulling.',
   'jackets-alike-at-rack': 'At {{rack}} the jacket is {{colour}} for {{cables}}. Only the labels tell them apart.',
@@ -153,6 +205,16 @@ export const findings = {
 
 /** Words on the buttons of cures. */
 export const cures = {
+  'usual-ends': 'Take {{device}} and {{far}}',
+  'back-to-issued': 'Take it back to issued',
+  'usual-slack': 'Leave the usual',
+  'usual-height': 'Move it to {{toM}}',
+  'mark-outlet': 'Mark one for the electrician',
+  'home-by-itself_one': 'Lead {{count}} home by itself',
+  'home-by-itself_other': 'Lead {{count}} home by themselves',
+  'add-arresters': 'Put arresters and their bar beside the rack',
+  'add-bonding-bar': 'Put a bonding bar beside the rack',
+  'turn-rack': 'Turn it round',
   'lift-rule': 'Lift the rule',
   'lead-away': 'Lead it away from them',
   'add-legs_one': 'Add the cable',

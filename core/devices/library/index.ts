@@ -11,7 +11,7 @@ import { SHADE_AND_LIGHT_TYPES } from './shade-light-types.ts';
 import { SOUND_TYPES } from './sound-types.ts';
 
 export { CABLE_TYPES } from './cables.ts';
-export { CONDUCTOR_MAPS, stereoLines } from './conductor-maps.ts';
+export { CONDUCTOR_MAPS, FAMILY_ENDS, stereoLines } from './conductor-maps.ts';
 export { TYPE_DEFAULTS } from './define.ts';
 
 /** Generic kinds, no makers. Slack at the device: ENGINEERING 16.1; heights 8.1; prices are examples to be replaced. */

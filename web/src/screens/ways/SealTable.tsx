@@ -1,6 +1,7 @@
 import { Select } from 'antd';
 import { useState } from 'react';
-import { holePlace, sealCounts, type CablingReport, type Penetration } from '@dusky-spool/core/documents';
+import { holePlace, type CablingReport } from '@dusky-spool/core/documents';
+import { sealCounts, type Penetration } from '@dusky-spool/core/drilling';
 import { create, SEAL_STATES, update, type Operation, type ProjectDocument, type Seal } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';
 import { newRecordId } from '../../state/project.ts';

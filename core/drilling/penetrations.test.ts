@@ -4,8 +4,8 @@ import type { Outcome } from '../outcome/index.ts';
 import { applyChange, create, type ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { countingIds, smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { holeSchedule } from '../drilling/index.ts';
-import { penetrationsOf, sealCounts, supportsOf } from './index.ts';
+import { supportsOf } from '../documents/index.ts';
+import { holeSchedule, penetrationsOf, sealCounts } from './index.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));

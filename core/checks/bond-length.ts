@@ -1,0 +1,34 @@
+import { defineCheck, say } from './check.ts';
+
+/** A surge arrester is bonded over as short a way as can be (ENGINEERING 3.3, 5.5). */
+export const bondLength = defineCheck({
+  id: 'bond-length',
+  title: 'Bonding conductors are short',
+  source: 'ENGINEERING 3.3, 5.5 (NEC 800, 820 style: 6 m in dwellings; EN 62305 direction)',
+  severity: 'stop',
+  stage: 'cabling',
+  appliesTo: 'runs',
+  safety: true,
+  limits: { longestM: { usual: 6, least: 1, most: 6, unit: 'm', safer: 'less' } },
+  ofRun: ({ run, device, length }, { document, limit }) => {
+    const cable = document.cableTypes[run.cableTypeId];
+    if (!length || cable.family !== 'bond' || device.typeId !== 'surge-arrester') return [];
+    const lengthM = length.riseM + length.runM + length.dropM + run.deviceSlackM + run.rackSlackM;
+    const longestM = limit('longestM');
+    if (lengthM <= longestM * (1 + 1e-9)) return [];
+    return [
+      say(
+        'bond-length',
+        'stop',
+        'bond-too-long',
+        [{ in: 'runs', id: run.id }],
+        { number: run.number, lengthM, longestM },
+        {
+          measured: lengthM,
+          allowed: longestM,
+          unit: 'm',
+        },
+      ),
+    ];
+  },
+});

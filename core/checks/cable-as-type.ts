@@ -1,0 +1,40 @@
+import { defineCheck, say } from './check.ts';
+import { exchange } from './cures.ts';
+
+/** A run is of the kind of cable that its device asks for (practice B10). */
+export const cableAsType = defineCheck({
+  id: 'cable-as-type',
+  title: 'Every run is of the kind of cable that its device takes',
+  source: 'practice A15, A33, B10',
+  severity: 'stop',
+  stage: 'devices',
+  appliesTo: 'runs',
+  ofRun: ({ run, device }, { document }) => {
+    const type = document.deviceTypes[device.typeId];
+    const leg = type.cables[run.leg - 1];
+    const wanted = leg && document.cableTypes[leg.cableTypeId];
+    const cable = document.cableTypes[run.cableTypeId];
+    if (!wanted || wanted.family === cable.family || (wanted.system === cable.system && wanted.system === 'picture')) return [];
+    // Fibre may always take the place of category cable.
+    if (wanted.family === 'cat' && cable.family === 'fibre' && type.poeClass === null) return [];
+    const noPower = type.poeClass !== null && wanted.family === 'cat';
+    return [
+      say(
+        'cable-as-type',
+        noPower ? 'stop' : 'look',
+        noPower ? 'cable-no-power' : 'cable-not-as-type',
+        [
+          { in: 'runs', id: run.id },
+          { in: 'devices', id: device.id },
+        ],
+        { number: run.number, device: type.name, cable: cable.name, wanted: wanted.name, purpose: leg.purpose },
+        {
+          cures: (house) => {
+            const operations = exchange(house, run.id, house.cableTypes[wanted.id]);
+            return operations.length > 0 ? [{ code: 'use-cable', figures: { name: wanted.name }, operations }] : [];
+          },
+        },
+      ),
+    ];
+  },
+});

@@ -1,0 +1,28 @@
+import { defineCheck, say } from './check.ts';
+
+/** No camera looks into bedrooms and bathrooms (ENGINEERING 12, caution C15). */
+export const camerasPrivate = defineCheck({
+  id: 'cameras-private',
+  title: 'No camera is in a bedroom or bathroom',
+  source: 'ENGINEERING 12, caution C15: consent and signage by law',
+  severity: 'stop',
+  stage: 'devices',
+  appliesTo: 'devices',
+  ofDevice: (device, { document }) => {
+    const room = device.roomId === null ? undefined : document.rooms[device.roomId];
+    if (!room || !/camera/.test(device.typeId) || device.typeId === 'wide-camera-wall') return [];
+    if (!/bed|bath|shower|wc|toilet|dressing/i.test(`${room.use} ${room.name}`)) return [];
+    return [
+      say(
+        'cameras-private',
+        'stop',
+        'camera-private',
+        [
+          { in: 'devices', id: device.id },
+          { in: 'rooms', id: room.id },
+        ],
+        { number: room.code, room: room.name, device: document.deviceTypes[device.typeId].name },
+      ),
+    ];
+  },
+});

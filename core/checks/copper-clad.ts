@@ -1,0 +1,39 @@
+import { defineCheck, say } from './check.ts';
+import { useCable } from './cures.ts';
+
+/** Copper-clad aluminium carries no data, power, security or light (ENGINEERING 1.1, section 21). */
+export const copperClad = defineCheck({
+  id: 'copper-clad',
+  title: 'No copper-clad aluminium where it is unsafe',
+  source: 'ENGINEERING 1.1 (ANSI/TIA-568, ISO/IEC 11801, UL 444: solid copper); section 21',
+  severity: 'stop',
+  stage: 'cabling',
+  appliesTo: 'runs',
+  safety: true,
+  ofRun: ({ run }, { document }) => {
+    const cable = document.cableTypes[run.cableTypeId];
+    // Speaker cable is judged with its loss.
+    if (cable.material !== 'cca' || cable.system === 'sound') return [];
+    return [
+      say(
+        'copper-clad',
+        'stop',
+        'clad-aluminium',
+        [{ in: 'runs', id: run.id }],
+        { number: run.number, cable: cable.name },
+        {
+          cures: (house) =>
+            useCable(
+              house,
+              run.id,
+              (other) =>
+                other.material === 'copper' &&
+                other.family === cable.family &&
+                other.conductors >= cable.conductors &&
+                (other.gaugeAwg ?? 99) <= (cable.gaugeAwg ?? 99),
+            ),
+        },
+      ),
+    ];
+  },
+});

@@ -1,0 +1,100 @@
+import { nearestWall, buildingOf, wallLength, wallPoint } from '../building/index.ts';
+import { placeDevice } from '../devices/index.ts';
+import type { Point2 } from '../geometry/index.ts';
+import { applyChange, listOf, type Operation, type ProjectDocument, type Run } from '../project/index.ts';
+import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
+
+const isCopper = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].material !== 'fibre';
+const isBond = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].family === 'bond';
+const hasType = (document: ProjectDocument, typeId: string) =>
+  listOf(document, 'devices').some((device) => device.typeId === typeId);
+
+/** Copper that comes from outdoors passes a surge arrester where it enters (ENGINEERING 3.3). */
+export const surgeProtected = defineCheck({
+  id: 'surge-protected',
+  title: 'Copper from outdoors has surge protection at its entry',
+  source: 'ENGINEERING 3.3 (NEC 800, 820 style; EN 62305 direction); caution C6',
+  severity: 'look',
+  stage: 'devices',
+  appliesTo: 'devices',
+  safety: true,
+  run: ({ document }) => {
+    if (hasType(document, 'surge-arrester')) return [];
+    const outdoors = new Set(listOf(document, 'devices').flatMap(({ id, roomId }) => (roomId === null ? [id] : [])));
+    const runs = listOf(document, 'runs').filter(
+      (run) => outdoors.has(run.deviceId) && run.toDeviceId === null && isCopper(document, run) && !isBond(document, run),
+    );
+    if (runs.length === 0) return [];
+    return [
+      say(
+        'surge-protected',
+        'look',
+        'surge-missing',
+        runs.map(({ id }) => ({ in: 'runs', id })),
+        { number: '', count: runs.length, first: runs[0].number },
+        { measured: 0, allowed: 1, cures: (house) => arresters(house) },
+      ),
+    ];
+  },
+});
+
+/** Masts and dishes are bonded (ENGINEERING 5.5). */
+export const aerialBonded = defineCheck({
+  id: 'aerial-bonded',
+  title: 'Aerials and dishes are bonded',
+  source: 'ENGINEERING 5.5 (NEC 810, 820 style; EN 60728-11); cautions C5, C6',
+  severity: 'stop',
+  stage: 'devices',
+  appliesTo: 'devices',
+  safety: true,
+  run: ({ document }) => {
+    if (hasType(document, 'bonding-bar')) return [];
+    const masts = listOf(document, 'devices').filter(({ typeId }) => typeId === 'aerial' || typeId === 'dish');
+    return masts.map((device): FindingDraft =>
+      say(
+        'aerial-bonded',
+        'stop',
+        'aerial-not-bonded',
+        [{ in: 'devices', id: device.id }],
+        { number: '', device: document.deviceTypes[device.typeId].name },
+        { measured: 0, allowed: 1, cures: (house) => bar(house, house) },
+      ),
+    );
+  },
+});
+
+function arresters(document: ProjectDocument): Cure[] {
+  if (!document.deviceTypes['surge-arrester']) return [];
+  const bonded = hasType(document, 'bonding-bar') ? [] : (bar(document, document)[0]?.operations ?? []);
+  const between = applyChange(document, { operations: bonded });
+  if (!between.ok) return [];
+  const placed = besideRack(between.value, 'surge-arrester', 0.6);
+  return placed.length > 0 ? [{ code: 'add-arresters', figures: {}, operations: [...bonded, ...placed] }] : [];
+}
+
+function bar(document: ProjectDocument, house: ProjectDocument): Cure[] {
+  if (!document.deviceTypes['bonding-bar']) return [];
+  const operations = besideRack(house, 'bonding-bar', 0.3);
+  return operations.length > 0 ? [{ code: 'add-bonding-bar', figures: {}, operations }] : [];
+}
+
+/** On the wall behind the first rack, a hand beside it. */
+function besideRack(document: ProjectDocument, typeId: string, asideM: number): Operation[] {
+  const [rack] = listOf(document, 'racks');
+  const id = `en_${typeId}`.slice(0, 36);
+  if (!rack || Object.hasOwn(document.devices, id)) return [];
+  const place = nearestWall(buildingOf(document), rack.levelId, [rack.x, rack.y], 1.5, (wall) => wall.cableMayRun);
+  if (!place) return [];
+  const lengthM = wallLength(place.wall);
+  const offsets = [place.offsetM + rack.widthM / 2 + asideM, place.offsetM - rack.widthM / 2 - asideM];
+  for (const offsetM of offsets) {
+    if (offsetM < 0.2 || offsetM > lengthM - 0.2) continue;
+    const [x, y] = wallPoint(place.wall, offsetM);
+    // Towards the rack, so that it hangs in the same room.
+    const farM = Math.hypot(rack.x - place.point[0], rack.y - place.point[1]) || 1;
+    const at: Point2 = [x + ((rack.x - place.point[0]) / farM) * 0.08, y + ((rack.y - place.point[1]) / farM) * 0.08];
+    const placed = placeDevice(document, { typeId, levelId: rack.levelId, at }, { device: id, run: (leg) => `${id}_${leg}` });
+    if (placed.ok) return [...placed.value.operations];
+  }
+  return [];
+}

@@ -1,0 +1,59 @@
+import { heightOf, type HeightKind } from '../heights/index.ts';
+import { update, type Device, type DeviceType } from '../project/index.ts';
+import { defineCheck, say } from './check.ts';
+
+/** What the usual heights say of a type; types that stand where their room wants them are not among them. */
+const KIND_OF: Readonly<Record<string, HeightKind>> = {
+  keypad: 'keypad',
+  'bus-push-button': 'keypad',
+  'alarm-keypad': 'keypad',
+  'touch-panel': 'touch-panel',
+  thermostat: 'thermostat',
+  'network-drop': 'outlet',
+  'coax-outlet': 'outlet',
+  'bell-button': 'door-button',
+  'door-station': 'door-station',
+  'gate-station': 'gate-station',
+  camera: 'outdoor-camera',
+  'narrow-camera': 'outdoor-camera',
+  'motion-sensor': 'motion',
+};
+
+/** Controls and boxes stand at heights that hands and eyes expect (ENGINEERING 8.1). */
+export const heightsUsual = defineCheck({
+  id: 'heights-usual',
+  title: 'Devices stand at usual heights',
+  source: 'ENGINEERING 8.1 (practice; accessibility: ADA, UK Part M)',
+  severity: 'look',
+  stage: 'devices',
+  appliesTo: 'devices',
+  limits: { offM: { usual: 0.2, least: 0, most: 1, unit: 'm', safer: 'less' } },
+  ofDevice: (device, { document, limit }) => {
+    const kind = KIND_OF[device.typeId];
+    if (!kind || device.heightM === null) return [];
+    const { leastM, mostM } = heightOf(kind, document.project.jurisdiction);
+    const offM = device.heightM < leastM ? leastM - device.heightM : device.heightM > mostM ? device.heightM - mostM : 0;
+    if (offM <= limit('offM') * (1 + 1e-9)) return [];
+    return [said(device, document.deviceTypes[device.typeId], device.heightM, leastM, mostM, offM)];
+  },
+});
+
+function said(device: Device, type: DeviceType, heightM: number, leastM: number, mostM: number, offM: number) {
+  const nearest = heightM < leastM ? leastM : mostM;
+  return say(
+    'heights-usual',
+    'look',
+    'height-unusual',
+    [{ in: 'devices', id: device.id }],
+    { number: '', device: type.name, heightM, leastM, mostM, offM },
+    {
+      measured: heightM,
+      allowed: nearest,
+      unit: 'm',
+      cures: (house) => {
+        const operation = house.devices[device.id] && update('devices', house.devices[device.id], { heightM: nearest });
+        return operation ? [{ code: 'usual-height', figures: { toM: nearest }, operations: [operation] }] : [];
+      },
+    },
+  );
+}

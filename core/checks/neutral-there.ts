@@ -1,0 +1,43 @@
+import { listOf, type ProjectDocument } from '../project/index.ts';
+import { defineCheck, say, type FindingDraft } from './check.ts';
+
+/** A box this near to a switch is its own, m. */
+const OWN_BOX_M = 0.35;
+
+/** A smart switch has a neutral in its box (practice B07). */
+export const neutralThere = defineCheck({
+  id: 'neutral-there',
+  title: 'Smart switches have a neutral',
+  source: 'practice B07; only a licensed electrician opens the box',
+  severity: 'stop',
+  stage: 'devices',
+  appliesTo: 'devices',
+  safety: true,
+  run: ({ document }) => {
+    const switches = listOf(document, 'devices').filter(({ typeId }) => /smart-(switch|dimmer)/.test(typeId));
+    if (switches.length === 0) return [];
+    const boxes = listOf(document, 'features').filter(({ kind }) => kind === 'existing-switch-box');
+    return switches.flatMap((device): FindingDraft[] => {
+      const box = boxes.find(
+        ({ levelId, points: [[x, y]] }) => levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= OWN_BOX_M,
+      );
+      // A new box gets its neutral from the electrician.
+      if (!box || box.neutral === 'present') return [];
+      const isAbsent = box.neutral === 'absent';
+      return [
+        say(
+          'neutral-there',
+          isAbsent ? 'stop' : 'look',
+          isAbsent ? 'neutral-absent' : 'neutral-not-known',
+          [
+            { in: 'devices', id: device.id },
+            { in: 'features', id: box.id },
+          ],
+          { number: roomCode(document, device.roomId), device: document.deviceTypes[device.typeId].name },
+        ),
+      ];
+    });
+  },
+});
+
+const roomCode = (document: ProjectDocument, roomId: string | null) => (roomId === null ? '' : document.rooms[roomId].code);

@@ -1,0 +1,65 @@
+import { runsFor } from '../devices/index.ts';
+import { create, listOf, type Device, type Leg, type ProjectDocument, type Run } from '../project/index.ts';
+import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
+
+/** A display that gets its picture over an optical lead has a way back for its sound (ENGINEERING 4). */
+export const returnAudio = defineCheck({
+  id: 'return-audio',
+  title: 'The sound of a display finds its way back',
+  source: 'ENGINEERING 4: many optical leads and extenders lack eARC; require it declared, or lead sound back by itself',
+  severity: 'look',
+  stage: 'devices',
+  appliesTo: 'devices',
+  run: ({ document }) => {
+    const pictures = new Map<string, Run[]>();
+    for (const run of listOf(document, 'runs')) {
+      if (run.toDeviceId !== null) continue;
+      const own = pictures.get(run.deviceId);
+      if (own) own.push(run);
+      else pictures.set(run.deviceId, [run]);
+    }
+    return [...pictures].flatMap(([deviceId, runs]): FindingDraft[] => {
+      const device = document.devices[deviceId];
+      const isDisplay = document.deviceTypes[device.typeId].answers === 'display' && !/projector|screen/.test(device.typeId);
+      const families = runs.map(({ cableTypeId }) => document.cableTypes[cableTypeId]);
+      const optical = families.some(({ family, material }) => family === 'hdmi' && material === 'fibre');
+      // A category cable carries sound back, or an extender that does.
+      const back = families.some(({ family }) => family === 'cat' || family === 'hdmi_audio');
+      if (!isDisplay || !optical || back) return [];
+      return [
+        say(
+          'return-audio',
+          'look',
+          'sound-no-way-back',
+          [{ in: 'devices', id: deviceId }],
+          {
+            number: device.roomId === null ? '' : document.rooms[device.roomId].code,
+            device: document.deviceTypes[device.typeId].name,
+          },
+          { cures: (house) => backRun(house, house.devices[deviceId]) },
+        ),
+      ];
+    });
+  },
+});
+
+function backRun(document: ProjectDocument, device: Device | undefined): Cure[] {
+  if (!device || !document.cableTypes.cat6a_utp) return [];
+  const legs = listOf(document, 'runs').filter(({ deviceId }) => deviceId === device.id);
+  const number = Math.max(document.deviceTypes[device.typeId].cables.length, 0, ...legs.map(({ leg }) => leg)) + 1;
+  const leg: Leg = {
+    cableTypeId: 'cat6a_utp',
+    purpose: 'sound back',
+    slackM: 1,
+    to: 'rack',
+    toTypeId: null,
+    deviceConnector: '8P8C jack',
+    farConnector: '8P8C patch',
+    mapId: null,
+    optional: false,
+  };
+  const operations = runsFor(document, device, [{ leg, number }], (n) => `${device.id}_b${n}`.slice(-40)).map((run) =>
+    create('runs', run),
+  );
+  return operations.length > 0 ? [{ code: 'add-legs', figures: { count: 1 }, operations }] : [];
+}

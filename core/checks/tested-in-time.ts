@@ -1,0 +1,31 @@
+import { listOf, RUN_STATES, type ProjectDocument } from '../project/index.ts';
+import { defineCheck, say } from './check.ts';
+
+/** The day of a gate, where it is known. */
+export const gateDay = (document: Pick<ProjectDocument, 'tradeDates'>, gate: string): string | null =>
+  listOf(document, 'tradeDates').find((one) => one.gate === gate)?.on || null;
+
+/** What lies behind the boards was tested while it could be reached (ENGINEERING 18: tests before boards). */
+export const testedInTime = defineCheck({
+  id: 'tested-in-time',
+  title: 'Every run is pulled and tested before the boards',
+  source: 'ENGINEERING 16.3, 18 (sequence 4 before 5); practice A63, B12',
+  severity: 'stop',
+  stage: 'closing',
+  appliesTo: 'runs',
+  ofRun: ({ run }, { document, today }) => {
+    const on = gateDay(document, 'board');
+    if (!today || !on || on > today || run.state === 'tested') return [];
+    const isPulled = RUN_STATES.indexOf(run.state) >= RUN_STATES.indexOf('pulled');
+    return [
+      say(
+        'tested-in-time',
+        isPulled ? 'look' : 'stop',
+        isPulled ? 'closed-untested' : 'closed-unpulled',
+        [{ in: 'runs', id: run.id }],
+        { number: run.number, state: run.state, on },
+        {},
+      ),
+    ];
+  },
+});

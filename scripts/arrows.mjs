@@ -15,6 +15,7 @@ const RANK = {
   regions: 2,
   project: 2,
   plans: 3,
+  findings: 3,
   building: 3,
   formats: 3,
   wire: 3,

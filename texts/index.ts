@@ -5,3 +5,4 @@ export { en } from './en/index.ts';
 export { words, type Words } from './words.ts';
 export { cureSentence, findingSentence, problemSentence } from './sentences.ts';
 export { cablingWords } from './cabling-words.ts';
+export { checkWords } from './check-words.ts';

@@ -42,6 +42,15 @@ describe('the command line', () => {
     expect(calculators.find((c) => c.name === 'speaker-cable-loss')!.input.properties).to.have.property('lengthM');
   });
 
+  it('shows the way to an answer where it is asked for', () => {
+    const shown = JSON.parse(run('calc', 'coax-loss', '{"kind":"rg6","frequencyMhz":650,"lengthM":30}', '--steps').out) as {
+      lossDb: number;
+      steps: string[];
+    };
+    expect(shown.lossDb).to.be.closeTo(5.21, 5e-3);
+    expect(shown.steps[1]).to.match(/^30 m: 5\.20\d dB/);
+  });
+
   it('calculates, and names the field of bad input with status 2', () => {
     const w2 = JSON.parse(run('calc', 'speaker-cable-loss', '{"lengthM":25,"gaugeAwg":14,"loadOhm":8}').out) as {
       lossDb: number;

@@ -1,4 +1,4 @@
-import { listCalculators, runCalculator } from '@dusky-spool/core/calculators';
+import { listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
 import { CHECKS, runChecks, type Finding } from '@dusky-spool/core/checks';
 import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/documents';
 import { readProjectFile, writeProjectFile, type ProjectFile } from '@dusky-spool/core/formats';
@@ -27,7 +27,7 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   check FILE [--json]                all findings; ends with 1 where one is a stop
   check --list [--json]              every rule
   calc --list [--json]               every calculator with its input schema
-  calc NAME JSON                     one calculation; JSON may be - for standard input
+  calc NAME JSON [--steps]           one calculation; JSON may be - for standard input; --steps shows the way to it
   ways FILE [--shared] [--json]      the way and the holes of every run; --shared looks for ways that runs share first
   cabling FILE [--json]              bundles, how full ways are, spare conduits, seals, screed, supports
   rooms FILE [--json]                rooms with net areas, footprint and gross area of each level
@@ -64,7 +64,7 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
       return withFile(words[0], readFile, asJson, ({ document }) => checkText(document, asJson));
     case 'calc':
       if (flags.has('--list')) return good(asJson ? json(listCalculators()) : calculatorLines());
-      return calculate(words, readFile);
+      return calculate(words, readFile, flags.has('--steps'));
     case 'ways':
       return withFile(words[0], readFile, asJson, ({ document }) => good(waysText(document, flags.has('--shared'), asJson)));
     case 'cabling':
@@ -166,7 +166,7 @@ const calculatorLines = (): string =>
     .map((c) => `${c.name.padEnd(22)} ${c.title} (${c.source})`)
     .join('\n');
 
-function calculate([name, text]: readonly string[], readFile: ReadFile): CommandResult {
+function calculate([name, text]: readonly string[], readFile: ReadFile, withSteps: boolean): CommandResult {
   if (name === undefined) return bad({ code: 'input-missing', kind: 'incomplete', field: 'NAME' }, true);
   let input: unknown;
   try {
@@ -175,7 +175,8 @@ function calculate([name, text]: readonly string[], readFile: ReadFile): Command
     return bad({ code: 'file-not-json', kind: 'invalid', field: 'JSON', reason: (error as Error).message }, true);
   }
   const outcome = runCalculator(name, input);
-  return outcome.ok ? good(json(outcome.value)) : bad(outcome.problem, true);
+  if (!outcome.ok) return bad(outcome.problem, true);
+  return good(json(withSteps ? { ...outcome.value, steps: stepsOf(name, input) } : outcome.value));
 }
 
 /** Areas of every level: net areas and footprint sum to the gross. */

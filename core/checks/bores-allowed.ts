@@ -1,7 +1,23 @@
 import { boreLimit, holeForM } from '../boring/index.ts';
-import { holeSchedule, type BoredPlace } from '../drilling/index.ts';
+import { buildingOf, levelUnder, spanShareAt } from '../building/index.ts';
+import { boredDepthM } from '../drilling/index.ts';
+import type { Point2 } from '../geometry/index.ts';
 import type { CollectionName, ProjectDocument } from '../project/index.ts';
+import { isOffSpan, weightsOf, type Hole } from '../routing/index.ts';
+import { holesOfRun, type PlannedRun } from '../runs/index.ts';
 import { defineCheck, say, type FindingDraft } from './check.ts';
+
+const CODES = ['bore-too-large', 'bore-off-span', 'bore-engineered'] as const;
+
+/** A hole of one run that its member does not allow. */
+interface Bad {
+  readonly code: (typeof CODES)[number];
+  readonly hole: Hole;
+  readonly number: string;
+  /** Diameter that is needed, or share of the span. */
+  readonly measured: number | null;
+  readonly allowed: number | null;
+}
 
 /** Every hole keeps to the limits of the member that it is bored in (ENGINEERING 7.2). */
 export const boresAllowed = defineCheck({
@@ -13,83 +29,105 @@ export const boresAllowed = defineCheck({
   appliesTo: 'rooms',
   safety: true,
   run: ({ document, runs }) => {
-    const places = holeSchedule(document, runs);
-    return [
-      ...ofKind(document, places, 'bore-too-large', (place) => place.holes.length === 0 && place.mostM !== null),
-      ...ofKind(document, places, 'bore-off-span', (place) => place.offSpan !== null),
-      ...ofKind(
-        document,
-        places,
-        'bore-engineered',
-        (place) => place.member === 'joist' && place.mostM === null && place.roomId !== null,
-      ),
-    ];
+    const bad = runs.flatMap((planned) => badHoles(document, planned));
+    if (bad.length === 0) return [];
+    const byWhere = new Map<string, Bad[]>();
+    for (const one of bad) {
+      const { member, wallId, roomId } = one.hole;
+      const key = `${one.code}/${member}/${wallId ?? roomId ?? ''}`;
+      const those = byWhere.get(key);
+      if (those) those.push(one);
+      else byWhere.set(key, [one]);
+    }
+    return [...byWhere.values()]
+      .sort(([a], [b]) => CODES.indexOf(a.code) - CODES.indexOf(b.code))
+      .map((those) => findingOf(document, those));
   },
 });
 
-/** Places of one kind, gathered by the room or wall in which they are. */
-function ofKind(
-  document: ProjectDocument,
-  places: readonly BoredPlace[],
-  code: 'bore-too-large' | 'bore-off-span' | 'bore-engineered',
-  fits: (place: BoredPlace) => boolean,
-): FindingDraft[] {
-  const byWhere = new Map<string, BoredPlace[]>();
-  for (const place of places) {
-    if (!fits(place)) continue;
-    const key = `${place.member}/${place.wallId ?? place.roomId ?? ''}`;
-    const those = byWhere.get(key);
-    if (those) those.push(place);
-    else byWhere.set(key, [place]);
+interface Kept {
+  readonly tables: readonly unknown[];
+  readonly bad: readonly Bad[];
+}
+const kept = new WeakMap<PlannedRun, Kept>();
+const NONE: readonly Bad[] = [];
+
+/** What of a run's holes is not allowed; worked out once for each state of the run and of the house. */
+function badHoles(document: ProjectDocument, planned: PlannedRun): readonly Bad[] {
+  if (planned.points.length < 2) return NONE;
+  const known = kept.get(planned);
+  if (known && tablesOf(document).every((table, n) => table === known.tables[n])) return known.bad;
+  const { jurisdiction } = document.project;
+  const weights = weightsOf(document.project);
+  const needM = holeForM([document.cableTypes[planned.run.cableTypeId].outsideDiameterM]);
+  const found: Bad[] = [];
+  for (const hole of holesOfRun(document, planned)) {
+    const { member, at, wallId, roomId } = hole;
+    const room = roomId === null ? undefined : document.rooms[roomId];
+    const one = { hole, number: planned.run.number };
+    if (member === 'joist' && room?.framing === 'i-joist') {
+      found.push({ ...one, code: 'bore-engineered', measured: null, allowed: null });
+      continue;
+    }
+    const depthM = boredDepthM(member, wallId === null ? undefined : document.walls[wallId], room);
+    if (depthM === null) continue;
+    const limit = boreLimit(member === 'joist' ? 'joist' : member === 'stud' ? 'stud' : 'plate', depthM, jurisdiction);
+    if (needM > limit.mostM + 1e-9) found.push({ ...one, code: 'bore-too-large', measured: needM, allowed: limit.mostM });
+    const place: Point2 = [at[0], at[1]];
+    if (member === 'joist' && room && limit.spanShares && isOffSpan(weights, room, place)) {
+      const share = spanShareAt(room, place)!;
+      const allowed = share < limit.spanShares[0] ? limit.spanShares[0] : limit.spanShares[1];
+      found.push({ ...one, code: 'bore-off-span', measured: share, allowed });
+    }
   }
-  return [...byWhere.values()].map((those) => findingOf(document, those, code));
+  const bad = found.length > 0 ? found : NONE;
+  kept.set(planned, { tables: tablesOf(document), bad });
+  return bad;
 }
 
-function findingOf(document: ProjectDocument, those: readonly BoredPlace[], code: string): FindingDraft {
-  const [{ member, wallId, roomId, levelId, at }] = those;
+const tablesOf = ({
+  project,
+  rooms,
+  walls,
+  cableTypes,
+  levels,
+  framingMembers,
+  features,
+}: ProjectDocument): readonly unknown[] => [project, rooms, walls, cableTypes, levels, framingMembers, features];
+
+function findingOf(document: ProjectDocument, those: readonly Bad[]): FindingDraft {
+  const [{ code, hole }] = those;
+  const { member, wallId, roomId, at } = hole;
+  const level = levelUnder(buildingOf(document), at[2])!;
   const where: { in: CollectionName; id: string } =
-    wallId !== null ? { in: 'walls', id: wallId } : roomId !== null ? { in: 'rooms', id: roomId } : { in: 'levels', id: levelId };
-  const numbers = [...new Set(those.flatMap(({ runs }) => runs))];
+    wallId !== null
+      ? { in: 'walls', id: wallId }
+      : roomId !== null
+        ? { in: 'rooms', id: roomId }
+        : { in: 'levels', id: level.id };
+  const places = new Set(those.map((one) => one.hole.at.map((value) => Math.round(value / 0.05)).join()));
   const figures = {
-    number: roomId === null ? document.levels[levelId].code : document.rooms[roomId].code,
-    place: roomId === null ? document.levels[levelId].name : document.rooms[roomId].name,
+    number: roomId === null ? level.code : document.rooms[roomId].code,
+    place: roomId === null ? level.name : document.rooms[roomId].name,
     member,
-    count: those.length,
-    runs: numbers,
+    count: places.size,
+    runs: [...new Set(those.map(({ number }) => number))],
     at: at.slice(0, 2),
   };
-  if (code === 'bore-off-span') {
-    const { spanShares } = boreLimit('joist', 1, document.project.jurisdiction);
-    const worst = those.reduce((a, b) => (b.offSpan! < a.offSpan! ? b : a));
-    const allowed = spanShares ? (worst.offSpan! < spanShares[0] ? spanShares[0] : spanShares[1]) : null;
-    return say(
-      'bores-allowed',
-      'stop',
-      code,
-      [where],
-      { ...figures, share: Math.round(worst.offSpan! * 100) },
-      {
-        measured: worst.offSpan,
-        allowed,
-      },
-    );
-  }
   if (code === 'bore-engineered') return say('bores-allowed', 'look', code, [where], figures);
-  const worst = those.reduce((a, b) => (neededM(document, b) > neededM(document, a) ? b : a));
+  if (code === 'bore-off-span') {
+    const worst = those.reduce((a, b) => (b.measured! < a.measured! ? b : a));
+    const { measured, allowed } = worst;
+    return say('bores-allowed', 'stop', code, [where], { ...figures, share: Math.round(measured! * 100) }, { measured, allowed });
+  }
+  const worst = those.reduce((a, b) => (b.measured! > a.measured! ? b : a));
+  const { measured, allowed } = worst;
   return say(
     'bores-allowed',
     'stop',
     code,
     [where],
-    { ...figures, needM: neededM(document, worst), mostM: worst.mostM },
-    { measured: neededM(document, worst), allowed: worst.mostM, unit: 'm' },
+    { ...figures, needM: measured, mostM: allowed },
+    { measured, allowed, unit: 'm' },
   );
-}
-
-/** The hole that the thickest cable of a place needs by itself, m. */
-function neededM(document: ProjectDocument, { runs }: BoredPlace): number {
-  const diameters = Object.values(document.runs)
-    .filter(({ number }) => runs.includes(number))
-    .map(({ cableTypeId }) => document.cableTypes[cableTypeId].outsideDiameterM);
-  return holeForM([Math.max(...diameters)]);
 }

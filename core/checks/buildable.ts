@@ -20,10 +20,11 @@ export const buildable = defineCheck({
     const found: FindingDraft[] = [];
     const all = allClashes(document);
     if (all.size === 0) return found;
-    for (const device of listOf(document, 'devices')) {
-      const clashes = all.get(device.id);
+    for (const id of [...all.keys()].sort()) {
+      const device = document.devices[id];
+      const clashes = all.get(id)!;
       // A device of an alternative that does not hold is not built.
-      if (!clashes || (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen)) continue;
+      if (!device || (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen)) continue;
       let said = saidOf.get(clashes);
       if (!said || said.device !== device)
         saidOf.set(clashes, (said = { device, findings: clashes.map((clash) => findingOf(document, device, clash)) }));

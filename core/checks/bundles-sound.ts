@@ -1,4 +1,4 @@
-import { update, type ProjectDocument } from '../project/index.ts';
+import { pickedFrom, update, type ProjectDocument } from '../project/index.ts';
 import { isKept, MOST_IN_BUNDLE, type PlannedRun } from '../runs/index.ts';
 import { defineCheck, type Cure, type Finding } from './check.ts';
 
@@ -14,8 +14,18 @@ export const bundlesSound = defineCheck({
   source: 'ENGINEERING 3.2; ISO/IEC TS 29125, TIA TSB-184 direction',
   severity: 'stop',
   appliesTo: 'runs',
-  run: ({ document, runs }) =>
-    bundledRuns(runs).flatMap((bundle) => {
+  run: ({ document, runs }) => {
+    // Where nothing draws so much power there is nothing to look for.
+    const warmTypes = new Set(
+      Object.values(document.deviceTypes).flatMap(({ id, poeClass }) => ((poeClass ?? 0) >= WARM_CLASS ? [id] : [])),
+    );
+    const drawing = pickedFrom(document, {
+      name: `types ${[...warmTypes].join()}`,
+      in: 'devices',
+      fits: ({ typeId }) => warmTypes.has(typeId),
+    });
+    if (drawing.length === 0) return [];
+    return bundledRuns(runs).flatMap((bundle) => {
       const classes = bundle.members.map(({ run, device }) =>
         document.cableTypes[run.cableTypeId].family === 'cat' ? (document.deviceTypes[device.typeId].poeClass ?? 0) : 0,
       );
@@ -38,7 +48,8 @@ export const bundlesSound = defineCheck({
         say('bundle-too-warm', 'stop', bundle.members.length, MOST_IN_BUNDLE, '', split(document, bundle));
       if (hot > 1 && document.project.jurisdiction === 'NA') say('bundle-ampacity', 'look', hot, 1, '');
       return found;
-    }),
+    });
+  },
 });
 
 interface Bundled {

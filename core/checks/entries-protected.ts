@@ -1,13 +1,28 @@
 import { nearestWall, buildingOf, wallLength, wallPoint } from '../building/index.ts';
 import { placeDevice } from '../devices/index.ts';
 import type { Point2 } from '../geometry/index.ts';
-import { applyChange, listOf, type Operation, type ProjectDocument, type Run } from '../project/index.ts';
+import {
+  applyChange,
+  listOf,
+  pickedFrom,
+  type Operation,
+  type PartOf,
+  type ProjectDocument,
+  type Run,
+} from '../project/index.ts';
+import { runsByDevice } from '../runs/index.ts';
 import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
 
 const isCopper = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].material !== 'fibre';
 const isBond = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].family === 'bond';
-const hasType = (document: ProjectDocument, typeId: string) =>
-  listOf(document, 'devices').some((device) => device.typeId === typeId);
+const part = (name: string, fits: PartOf<'devices'>['fits']): PartOf<'devices'> => ({ name, in: 'devices', fits });
+const OF_TYPE = {
+  'surge-arrester': part('surge-arrester', ({ typeId }) => typeId === 'surge-arrester'),
+  'bonding-bar': part('bonding-bar', ({ typeId }) => typeId === 'bonding-bar'),
+};
+const OUTDOORS = part('outdoors', ({ roomId }) => roomId === null);
+const MASTS = part('masts', ({ typeId }) => typeId === 'aerial' || typeId === 'dish');
+const hasType = (document: ProjectDocument, typeId: keyof typeof OF_TYPE) => pickedFrom(document, OF_TYPE[typeId]).length > 0;
 
 /** Copper that comes from outdoors passes a surge arrester where it enters (ENGINEERING 3.3). */
 export const surgeProtected = defineCheck({
@@ -20,10 +35,10 @@ export const surgeProtected = defineCheck({
   safety: true,
   run: ({ document }) => {
     if (hasType(document, 'surge-arrester')) return [];
-    const outdoors = new Set(listOf(document, 'devices').flatMap(({ id, roomId }) => (roomId === null ? [id] : [])));
-    const runs = listOf(document, 'runs').filter(
-      (run) => outdoors.has(run.deviceId) && run.toDeviceId === null && isCopper(document, run) && !isBond(document, run),
-    );
+    const byDevice = runsByDevice(document);
+    const runs = pickedFrom(document, OUTDOORS)
+      .flatMap(({ id }) => byDevice.get(id) ?? [])
+      .filter((run) => run.toDeviceId === null && isCopper(document, run) && !isBond(document, run));
     if (runs.length === 0) return [];
     return [
       say(
@@ -49,8 +64,7 @@ export const aerialBonded = defineCheck({
   safety: true,
   run: ({ document }) => {
     if (hasType(document, 'bonding-bar')) return [];
-    const masts = listOf(document, 'devices').filter(({ typeId }) => typeId === 'aerial' || typeId === 'dish');
-    return masts.map((device): FindingDraft =>
+    return pickedFrom(document, MASTS).map((device): FindingDraft =>
       say(
         'aerial-bonded',
         'stop',

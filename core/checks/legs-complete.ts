@@ -1,28 +1,22 @@
 import { runsFor, usualLegs } from '../devices/index.ts';
-import { create, listOf, type Device, type ProjectDocument, type Run } from '../project/index.ts';
+import { create, pickedFrom, type Device, type PartOf, type ProjectDocument, type Run } from '../project/index.ts';
+import { runsByDevice } from '../runs/index.ts';
 import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
 
-const kept = new WeakMap<ProjectDocument['runs'], ReadonlyMap<string, readonly Run[]>>();
+/** The devices that lack a cable, looked for again only among those that changed while the runs are the same. */
+const partOf = new WeakMap<ProjectDocument['runs'], { readonly types: object; readonly part: PartOf<'devices'> }>();
+let lastPart = 0;
 
-/** Runs by the device that they begin at. */
-function runsByDevice(document: ProjectDocument): ReadonlyMap<string, readonly Run[]> {
-  let byDevice = kept.get(document.runs);
-  if (byDevice) return byDevice;
-  const found = new Map<string, Run[]>();
-  for (const run of listOf(document, 'runs')) {
-    const own = found.get(run.deviceId);
-    if (own) own.push(run);
-    else found.set(run.deviceId, [run]);
+function lacking(document: ProjectDocument): readonly Device[] {
+  let known = partOf.get(document.runs);
+  if (known?.types !== document.deviceTypes) {
+    const byDevice = runsByDevice(document);
+    const fits = (device: Device) => missingLegs(document, device, byDevice.get(device.id) ?? []).length > 0;
+    known = { types: document.deviceTypes, part: { name: `legs ${++lastPart}`, in: 'devices', fits } };
+    partOf.set(document.runs, known);
   }
-  kept.set(document.runs, (byDevice = found));
-  return byDevice;
+  return pickedFrom(document, known.part);
 }
-
-const saidOf = new WeakMap<
-  Device,
-  { readonly runs: readonly Run[] | undefined; readonly types: object; readonly found: readonly FindingDraft[] }
->();
-const NOTHING: readonly FindingDraft[] = [];
 
 /** Every device has the cables that its type asks for: nothing in the walls is forgotten (practice A33, B04). */
 export const legsComplete = defineCheck({
@@ -35,43 +29,43 @@ export const legsComplete = defineCheck({
   run: ({ document }) => {
     if (Object.keys(document.racks).length === 0) return [];
     const byDevice = runsByDevice(document);
-    const found: FindingDraft[] = [];
-    for (const device of listOf(document, 'devices')) {
-      const runs = byDevice.get(device.id);
+    return lacking(document).map((device) => {
+      const runs = byDevice.get(device.id) ?? NO_RUNS;
       let said = saidOf.get(device);
       if (!said || said.runs !== runs || said.types !== document.deviceTypes)
-        saidOf.set(device, (said = { runs, types: document.deviceTypes, found: missingOf(document, device, runs ?? []) }));
-      if (said.found.length > 0) found.push(...said.found);
-    }
-    return found;
+        saidOf.set(device, (said = { runs, types: document.deviceTypes, found: findingOf(document, device, runs) }));
+      return said.found;
+    });
   },
 });
 
-function missingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): readonly FindingDraft[] {
+const NO_RUNS: readonly Run[] = [];
+const saidOf = new WeakMap<Device, { readonly runs: readonly Run[]; readonly types: object; readonly found: FindingDraft }>();
+
+/** The usual legs of its type that a device has no run for. Of a spare place only what is there counts. */
+function missingLegs(document: ProjectDocument, device: Device, runs: readonly Run[]): ReturnType<typeof usualLegs> {
   const type = document.deviceTypes[device.typeId];
-  // Of a spare place, and of what the firm wires its own way, only what is there counts.
-  if (type.cables.length === 0 || device.fitting === 'spare') return NOTHING;
-  const missing = usualLegs(type).filter(({ number }) => !runs.some(({ leg }) => leg === number));
-  if (missing.length === 0) return NOTHING;
+  if (type.cables.length === 0 || device.fitting === 'spare') return [];
+  return usualLegs(type).filter(({ number }) => !runs.some(({ leg }) => leg === number));
+}
+
+function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): FindingDraft {
+  const type = document.deviceTypes[device.typeId];
+  const missing = missingLegs(document, device, runs);
   const purposes = missing.map(({ leg }) => `${document.cableTypes[leg.cableTypeId]?.name ?? leg.cableTypeId} (${leg.purpose})`);
-  return [
-    say(
-      'legs-complete',
-      'look',
-      runs.length === 0 ? 'legs-none' : 'legs-missing',
-      [{ in: 'devices', id: device.id }],
-      {
-        number: device.roomId === null ? document.levels[device.levelId].code : document.rooms[device.roomId].code,
-        device: type.name,
-        missing: purposes,
-      },
-      {
-        measured: usualLegs(type).length - missing.length,
-        allowed: usualLegs(type).length,
-        cures: (house) => addLegs(house, device.id),
-      },
-    ),
-  ];
+  const usual = usualLegs(type).length;
+  return say(
+    'legs-complete',
+    'look',
+    runs.length === 0 ? 'legs-none' : 'legs-missing',
+    [{ in: 'devices', id: device.id }],
+    {
+      number: device.roomId === null ? document.levels[device.levelId].code : document.rooms[device.roomId].code,
+      device: type.name,
+      missing: purposes,
+    },
+    { measured: usual - missing.length, allowed: usual, cures: (house) => addLegs(house, device.id) },
+  );
 }
 
 function addLegs(document: ProjectDocument, deviceId: string): Cure[] {

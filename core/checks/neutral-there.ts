@@ -1,8 +1,14 @@
-import { listOf, type ProjectDocument } from '../project/index.ts';
+import { listOf, pickedFrom, type PartOf, type ProjectDocument } from '../project/index.ts';
 import { defineCheck, say, type FindingDraft } from './check.ts';
 
 /** A box this near to a switch is its own, m. */
 const OWN_BOX_M = 0.35;
+
+const SWITCHES: PartOf<'devices'> = {
+  name: 'smart switches',
+  in: 'devices',
+  fits: ({ typeId }) => /smart-(switch|dimmer)/.test(typeId),
+};
 
 /** A smart switch has a neutral in its box (practice B07). */
 export const neutralThere = defineCheck({
@@ -14,7 +20,7 @@ export const neutralThere = defineCheck({
   appliesTo: 'devices',
   safety: true,
   run: ({ document }) => {
-    const switches = listOf(document, 'devices').filter(({ typeId }) => /smart-(switch|dimmer)/.test(typeId));
+    const switches = pickedFrom(document, SWITCHES);
     if (switches.length === 0) return [];
     const boxes = listOf(document, 'features').filter(({ kind }) => kind === 'existing-switch-box');
     return switches.flatMap((device): FindingDraft[] => {

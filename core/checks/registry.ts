@@ -136,24 +136,24 @@ export function runChecks(
     limit: (name) => limitOf(document, check, name),
   });
   // In the order of their ranks, then of their rules, without comparing thousands of them.
-  const sorted = new Map<number, Finding[]>();
-  const add = (draft: Finding | FindingDraft) => {
-    const finding = bound(draft, document);
-    const rank = settings.get(finding.check)?.rank;
-    const told = rank && finding.rank !== 'fine' && finding.rank !== rank ? withRank(finding, rank) : finding;
-    const at = ORDER[told.rank] * CHECKS.length + (PLACES.get(told.check) ?? 0);
-    const those = sorted.get(at);
-    if (those) those.push(told);
-    else sorted.set(at, [told]);
+  const slots: Finding[][] = [];
+  const put = (finding: Finding, place: number) => (slots[ORDER[finding.rank] * CHECKS.length + place] ??= []).push(finding);
+  const add = (one: Bound) => {
+    const finding = one.to(document);
+    const rank = settings.size === 0 ? null : settings.get(finding.check)?.rank;
+    put(rank && finding.rank !== 'fine' && finding.rank !== rank ? withRank(finding, rank) : finding, one.place);
   };
-  for (const check of HOUSE_CHECKS) if (holds(check, document)) for (const found of ofHouse(check, contextOf(check))) add(found);
-  const runChecks = RUN_CHECKS.filter((check) => holds(check, document));
-  const runPass = passOver(runChecks, contextOf, RUN_READS, document, today, 'ofRun');
-  for (const planned of runs) for (const draft of runPass(planned)) add(draft);
-  const deviceChecks = DEVICE_CHECKS.filter((check) => holds(check, document));
-  const devicePass = passOver(deviceChecks, contextOf, DEVICE_READS, document, today, 'ofDevice');
-  for (const device of listOf(document, 'devices')) for (const draft of devicePass(device)) add(draft);
-  return [...sorted].sort(([a], [b]) => a - b).flatMap(([, those]) => those);
+  for (const check of HOUSE_CHECKS)
+    if (holds(check, document))
+      for (const found of ofHouse(check, contextOf(check))) {
+        if (isFinding(found)) add(ready(found));
+        else add(boundTo(found));
+      }
+  const runPass = passOver(RUN_CHECKS, contextOf, RUN_READS, document, today, 'ofRun');
+  for (const planned of runs) for (const one of runPass(planned)) add(one);
+  const devicePass = passOver(DEVICE_CHECKS, contextOf, DEVICE_READS, document, today, 'ofDevice');
+  for (const device of listOf(document, 'devices')) for (const one of devicePass(device)) add(one);
+  return slots.flatMap((those) => those ?? []);
 }
 
 const PLACES = new Map(CHECKS.map(({ id }, n) => [id, n]));
@@ -193,62 +193,102 @@ const stamps: Record<'ofRun' | 'ofDevice', readonly Stamp[]> = { ofRun: [], ofDe
 const saidOf = { ofRun: new WeakMap<object, Said>(), ofDevice: new WeakMap<object, Said>() };
 interface Said {
   readonly stamp: Stamp;
-  readonly drafts: readonly FindingDraft[];
+  readonly found: readonly Bound[];
 }
-const NOTHING: readonly FindingDraft[] = [];
+const NOTHING: readonly Bound[] = [];
 
 /** Runs all rules about one kind of thing on one after the other; what they said of a thing is kept while nothing of it changed. */
 function passOver<K extends 'ofRun' | 'ofDevice'>(
-  checks: readonly (K extends 'ofRun' ? RunCheck : DeviceCheck)[],
+  all: readonly (K extends 'ofRun' ? RunCheck : DeviceCheck)[],
   contextOf: (check: Check) => CheckContext,
   reads: readonly CollectionName[],
   document: ProjectDocument,
   today: string | undefined,
   kind: K,
-): (thing: K extends 'ofRun' ? PlannedRun : Device) => readonly FindingDraft[] {
+): (thing: K extends 'ofRun' ? PlannedRun : Device) => readonly Bound[] {
   const tables: unknown[] = [document.project, today, ...reads.map((name) => document[name])];
   let stamp = stamps[kind].find((one) => one.tables.every((table, i) => table === tables[i]));
   stamps[kind] = [(stamp ??= { tables }), ...stamps[kind].filter((one) => one !== stamp)].slice(0, MOST_KEPT);
+  const checks = all.filter((check) => holds(check, document));
   const contexts = checks.map(contextOf);
   const said = saidOf[kind];
   return (thing) => {
     const known = said.get(thing);
-    if (known?.stamp === stamp) return known.drafts;
-    const all = checks.flatMap((check, n) =>
+    if (known?.stamp === stamp) return known.found;
+    const drafts = checks.flatMap((check, n) =>
       (check as unknown as Record<string, (of: unknown, context: CheckContext) => FindingDraft[]>)[kind](thing, contexts[n]),
     );
-    const drafts = all.length > 0 ? all : NOTHING;
-    said.set(thing, { stamp, drafts });
-    return drafts;
+    const found = drafts.length > 0 ? drafts.map((draft) => new Bound(draft)) : NOTHING;
+    said.set(thing, { stamp, found });
+    return found;
   };
 }
 
 const NO_CURES: readonly Cure[] = [];
 const isFinding = (one: Finding | FindingDraft): one is Finding => Array.isArray(one.cures);
-const boundOf = new WeakMap<FindingDraft, { readonly document: ProjectDocument; readonly finding: Finding }>();
 
-/** A finding whose cures are for this project. */
-function bound(draft: Finding | FindingDraft, document: ProjectDocument): Finding {
-  if (isFinding(draft)) return draft;
-  const known = boundOf.get(draft);
-  const { cures: make, ...rest } = draft;
-  if (known && (!make || known.document === document)) return known.finding;
-  let cures: readonly Cure[] | null = make ? null : NO_CURES;
-  const finding: Finding = {
-    ...rest,
-    get cures() {
-      return (cures ??= make!(document));
-    },
-  };
-  boundOf.set(draft, { document, finding });
-  draftOf.set(finding, draft);
-  return finding;
+/** A finding of a draft; its cures are those for the project in which it was found last. */
+class Bound {
+  private document: ProjectDocument | null = null;
+  private cures: readonly Cure[] | null = null;
+  readonly finding: Finding;
+
+  /** Place of its rule among all. */
+  readonly place: number;
+
+  constructor(private readonly draft: FindingDraft | Finding) {
+    this.place = PLACES.get(draft.check) ?? 0;
+    if (isFinding(draft)) {
+      this.finding = draft;
+      return;
+    }
+    const { cures: make, ...rest } = draft;
+    if (!make) this.finding = { ...rest, cures: NO_CURES };
+    else {
+      // The getter of the finding looks at what is bound here.
+      const made = () => (this.cures ??= make(this.document!));
+      this.finding = {
+        ...rest,
+        get cures() {
+          return made();
+        },
+      };
+    }
+    boundOf.set(this.finding, this);
+  }
+
+  to(document: ProjectDocument): Finding {
+    if (this.document !== document) {
+      this.document = document;
+      this.cures = null;
+    }
+    return this.finding;
+  }
+
+  curesIn(document: ProjectDocument): readonly Cure[] {
+    return isFinding(this.draft) ? this.draft.cures : (this.draft.cures?.(document) ?? NO_CURES);
+  }
+}
+const boundFrom = new WeakMap<FindingDraft, Bound>();
+const boundOf = new WeakMap<Finding, Bound>();
+
+function boundTo(draft: FindingDraft): Bound {
+  let known = boundFrom.get(draft);
+  if (!known) boundFrom.set(draft, (known = new Bound(draft)));
+  return known;
 }
 
-const draftOf = new WeakMap<Finding, FindingDraft>();
+/** A finding whose cures are there already. */
+const readyOf = new WeakMap<Finding, Bound>();
+function ready(finding: Finding): Bound {
+  let known = readyOf.get(finding);
+  if (!known) readyOf.set(finding, (known = new Bound(finding)));
+  return known;
+}
 
-/** The same value for the same finding, also where it was bound to another state of the project. */
-export const sameFinding = (finding: Finding): object => draftOf.get(finding) ?? finding;
+/** The cures of a finding for this state of the project, whatever was looked at since. */
+export const curesFor = (finding: Finding, document: ProjectDocument): readonly Cure[] =>
+  boundOf.get(finding)?.curesIn(document) ?? finding.cures;
 
 /** A finding at the rank that the firm wants it to have. */
 function withRank(finding: Finding, rank: Rank): Finding {

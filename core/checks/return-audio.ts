@@ -1,6 +1,13 @@
 import { runsFor } from '../devices/index.ts';
-import { create, listOf, type Device, type Leg, type ProjectDocument, type Run } from '../project/index.ts';
+import { create, listOf, pickedFrom, type Device, type Leg, type PartOf, type ProjectDocument } from '../project/index.ts';
+import { runsByDevice } from '../runs/index.ts';
 import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
+
+const DISPLAYS: PartOf<'devices'> = {
+  name: 'displays',
+  in: 'devices',
+  fits: ({ typeId }) => /display|tv/.test(typeId),
+};
 
 /** A display that gets its picture over an optical lead has a way back for its sound (ENGINEERING 4). */
 export const returnAudio = defineCheck({
@@ -11,16 +18,11 @@ export const returnAudio = defineCheck({
   stage: 'devices',
   appliesTo: 'devices',
   run: ({ document }) => {
-    const pictures = new Map<string, Run[]>();
-    for (const run of listOf(document, 'runs')) {
-      if (run.toDeviceId !== null) continue;
-      const own = pictures.get(run.deviceId);
-      if (own) own.push(run);
-      else pictures.set(run.deviceId, [run]);
-    }
-    return [...pictures].flatMap(([deviceId, runs]): FindingDraft[] => {
-      const device = document.devices[deviceId];
-      const isDisplay = document.deviceTypes[device.typeId].answers === 'display' && !/projector|screen/.test(device.typeId);
+    const byDevice = runsByDevice(document);
+    return pickedFrom(document, DISPLAYS).flatMap((device): FindingDraft[] => {
+      const deviceId = device.id;
+      const runs = (byDevice.get(deviceId) ?? []).filter(({ toDeviceId }) => toDeviceId === null);
+      const isDisplay = document.deviceTypes[device.typeId].answers === 'display';
       const families = runs.map(({ cableTypeId }) => document.cableTypes[cableTypeId]);
       const optical = families.some(({ family, material }) => family === 'hdmi' && material === 'fibre');
       // A category cable carries sound back, or an extender that does.

@@ -6,6 +6,7 @@ import {
   changeSchema,
   deviceType,
   conductorMap,
+  RANKS,
   type ConductorMap,
   type Change,
   type DeviceType,
@@ -36,6 +37,23 @@ export const keepMapsRequest = z.strictObject({ maps: z.array(conductorMap).min(
 /** Conductor maps of the firm. */
 export interface MapsReply {
   readonly maps: readonly ConductorMap[];
+}
+
+/** How a firm sets the rules of its checks. */
+const firmRule = z.strictObject({
+  ruleId: z.string().regex(/^[a-z0-9-]{1,60}$/, 'is not the name of a rule'),
+  off: z.boolean(),
+  rank: z.enum(RANKS).nullable(),
+  limits: z.record(z.string().regex(/^[A-Za-z0-9]{1,40}$/), z.number()),
+  reason: z.string().max(400),
+  by: z.string().max(60),
+});
+export const keepRulesRequest = z.strictObject({ rules: z.array(firmRule).max(200) });
+export type FirmRule = z.infer<typeof firmRule>;
+
+/** The rules that a firm sets otherwise; all others are as they come. */
+export interface FirmRules {
+  readonly rules: readonly FirmRule[];
 }
 
 /** Device types of the firm's library. */

@@ -36,3 +36,4 @@ export {
 export { cablingSheet, CABLING_SECTIONS, type CablingTable, type CablingWords } from './cabling-sheet.ts';
 export { supportsOf, type SupportCount, type Supports } from './supports.ts';
 export { bitsOf, holePlace, holeSheet, type HoleTable, type HoleWords } from './hole-sheet.ts';
+export { checkSheet, loweredRules, type CheckTable, type CheckWords } from './check-sheet.ts';

@@ -66,7 +66,7 @@ function placeOf(
   const wall = wallId === null ? undefined : document.walls[wallId];
   const room = roomId === null ? undefined : document.rooms[roomId];
   const common = { member, at, levelId, wallId, roomId, runs };
-  const depthM = depthOf(member, wall, room);
+  const depthM = boredDepthM(member, wall, room);
   if (depthM === null || (member === 'joist' && room?.framing === 'i-joist')) {
     const bitM = bitFor(holeForM(diameters));
     const ask =
@@ -106,7 +106,7 @@ function fillOf(diametersM: readonly number[], holes: BoredPlace['holes']): numb
 }
 
 /** Depth of the member that is bored, across the hole, m; null where it is no sawn member. */
-function depthOf(member: HoleMember, wall: Wall | undefined, room: Room | undefined): number | null {
+export function boredDepthM(member: HoleMember, wall: Wall | undefined, room: Room | undefined): number | null {
   if (member === 'joist') return room ? room.joistDepthM : null;
   if ((member === 'stud' || member === 'top-plate' || member === 'sole-plate') && wall)
     return wall.studMaterial === 'wood' ? wall.cavityDepthM || null : null;

@@ -1,5 +1,5 @@
 import { holeSchedule, holeTotals } from '../drilling/index.ts';
-import { runChecks, sameFinding, type Cure, type Finding } from '../checks/index.ts';
+import { CHECKS, curesFor, runChecks, type CheckStage, type Cure, type Finding } from '../checks/index.ts';
 import { scheduleOf, cablingReport, type CablingReport, type ScheduleRow, type ScheduleWords } from '../documents/index.ts';
 import { clashesOf } from '../mounting/index.ts';
 import { applyChange, listOf, onLevel, type Operation, type ProjectDocument } from '../project/index.ts';
@@ -28,6 +28,8 @@ import {
   type ToldRun,
   type TrunkOutlook,
 } from './told.ts';
+
+const STAGE_OF: ReadonlyMap<string, CheckStage> = new Map(CHECKS.map(({ id, stage }) => [id, stage]));
 
 /** Devices this near are looked at beside one in the hand, m. */
 const BESIDE_M = 3;
@@ -170,7 +172,8 @@ export class Following {
 
   /** The cures of a finding that was told; none where it is no longer so. */
   cures(ref: number): readonly Cure[] {
-    return this.findings.get(ref)?.cures ?? [];
+    const finding = this.findings.get(ref);
+    return finding ? curesFor(finding, this.opened) : [];
   }
 
   private get opened(): ProjectDocument {
@@ -207,7 +210,7 @@ export class Following {
     const byText = new Map<string, ToldFinding>();
     const byRef = forget ? new Map<number, Finding>() : this.findings;
     const told = findings.map((finding) => {
-      const again = this.toldOf.get(sameFinding(finding));
+      const again = this.toldOf.get(finding);
       if (again && again.rank === finding.rank) {
         byText.set(this.textOf.get(again)!, again);
         byRef.set(again.ref, finding);
@@ -216,10 +219,11 @@ export class Following {
       const { check, rank, code, subjects, measured, allowed, unit, figures } = finding;
       const plain = { check, rank, code, subjects, measured, allowed, unit, figures };
       const text = JSON.stringify(plain);
-      const known = byText.get(text) ?? this.byText.get(text) ?? { ...plain, ref: ++this.lastRef };
+      const known = byText.get(text) ??
+        this.byText.get(text) ?? { ...plain, stage: STAGE_OF.get(check) ?? 'cabling', ref: ++this.lastRef };
       byText.set(text, known);
       byRef.set(known.ref, finding);
-      this.toldOf.set(sameFinding(finding), known);
+      this.toldOf.set(finding, known);
       this.textOf.set(known, text);
       return known;
     });

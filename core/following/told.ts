@@ -1,4 +1,4 @@
-import type { Finding } from '../checks/index.ts';
+import type { CheckStage, Finding } from '../checks/index.ts';
 import type { ScheduleRow } from '../documents/index.ts';
 import type { CollectionName, Operation, ProjectDocument } from '../project/index.ts';
 import { keptRoutes, type PlannedRun } from '../runs/index.ts';
@@ -8,7 +8,7 @@ import { spliced, type Splice } from './splices.ts';
 export type ToldRun = Omit<PlannedRun, 'run' | 'device' | 'kept'> & { readonly runId: string };
 
 /** A finding as it is sent; `ref` asks for its cures. */
-export type ToldFinding = Omit<Finding, 'cures'> & { readonly ref: number };
+export type ToldFinding = Omit<Finding, 'cures'> & { readonly ref: number; readonly stage: CheckStage };
 
 /** Everything that was told so far. */
 export interface ToldLists {

@@ -35,3 +35,4 @@ export {
 export { decideKept, runState, waysOf, type StateChoice, type WayOf } from './run-state.ts';
 export { waysToOpen, type OpenedWay } from './open-a-way.ts';
 export { proposeTrunks, type TrunkProposal } from './find-trunks.ts';
+export { runsByDevice } from './runs-by-device.ts';

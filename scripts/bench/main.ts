@@ -1,4 +1,5 @@
 import { benchApp } from './app.ts';
+import { checkFigures } from './checks.ts';
 import { benchDevices } from './devices.ts';
 import { benchRouting } from './routing.ts';
 import { benchSurvey } from './survey.ts';
@@ -10,6 +11,7 @@ const AREAS: Record<string, () => Figure[] | Promise<Figure[]>> = {
   survey: benchSurvey,
   devices: benchDevices,
   routing: benchRouting,
+  checks: checkFigures,
 };
 const figures: Figure[] = [];
 for (const area of process.argv.slice(2)) figures.push(...(await AREAS[area]()));

@@ -26,11 +26,15 @@ const WIDE: Readonly<Record<string, number>> = {
   ceilings: 2,
   holes: 1.3,
   inserts: 3,
+  finding: 4,
+  source: 2.2,
+  why: 2,
+  rule: 2.5,
   box: 1.4,
 };
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
-export type TablesSheet = 'site' | 'trades' | 'plates' | 'holes' | 'cabling';
+export type TablesSheet = 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks';
 
 export interface SheetTable {
   readonly section: string;

@@ -67,6 +67,33 @@ export const documents = {
     wrap: 'Wrap',
     flag: 'Flag',
   },
+  checks: {
+    title: 'Findings',
+    nothing: 'Nothing to stop for and nothing to judge.',
+    off: 'off',
+    sections: {
+      stop: 'To stop for',
+      look: 'To judge',
+      accepted: 'Accepted as it is',
+      lowered: 'Rules that keep people safe and were lowered',
+    },
+    notes: {
+      stop: 'Would fail or endanger. Found, and allowed in brackets.',
+      look: 'Found, and allowed in brackets. The source stands beside it; local code and licensed trades decide.',
+      accepted: 'An acceptance returns when its figures change or its day is over.',
+      lowered: 'Lowered by a person, for the reason beside it.',
+    },
+    columns: {
+      finding: 'What was found',
+      figures: 'Figures',
+      source: 'Source',
+      who: 'Who',
+      why: 'Why',
+      until: 'Until',
+      rule: 'Rule',
+      set: 'Set to',
+    },
+  },
   cabling: {
     title: 'Cabling sheet',
     nothing: 'No run has a way yet.',

@@ -133,6 +133,10 @@ export const problems = {
   'label-unknown-run': 'There is no run {{number}} in this house. The label may be from an older plan.',
   'camera-away': 'The camera cannot be used here. Take a picture of the label and choose it, or type its number.',
 
+  'accept-no-name': '{{field}}: say who accepts it.',
+  'accept-no-reason': '{{field}}: say why it is accepted.',
+  'accept-past': '{{field}}: {{until}} is over. Choose a day to come, or none.',
+  'rule-unknown': '{{field}}: there is no rule {{value}}, or it is named twice.',
   'rule-limit-unknown': '{{field}}: this rule has no such limit.',
   'rule-limit-outside': '{{field}}: the limit may lie between {{least}} and {{most}} {{unit}}. Choose a value between them.',
   'rule-reason-missing': '{{field}}: “{{rule}}” keeps people safe. Write down why it is lowered; the documents print it.',

@@ -126,6 +126,24 @@ describe('documents', () => {
     expect(text).to.match(/None may be open before the boards go on/);
   });
 
+  it('the sheet of findings has figures and sources, what was accepted and by whom, and rules that were lowered', async () => {
+    const { projects } = await client.json<{ projects: ProjectSummary[] }>('GET', '/projects');
+    const quay = projects.find(({ name }) => name === 'Heron Quay House')!;
+    const response = await client.send('GET', `/projects/${quay.id}/documents/checks.pdf?paper=A4`);
+    writeFileSync(join(folder, 'f.pdf'), Buffer.from(await response.arrayBuffer()));
+    const text = spawnSync('pdftotext', ['-layout', join(folder, 'f.pdf'), '-'], { encoding: 'utf8' }).stdout;
+    for (const words of [
+      'To stop for',
+      'To judge',
+      'U-MB-03.1',
+      'F2.1, F2.2',
+      'Surge protection does not',
+      'licensed trades decide',
+    ])
+      expect(text).to.include(words);
+    expect(text).not.to.include('Accepted as it is');
+  });
+
   it('the site sheet answers the marks of other trades, on pages that are never too full', async () => {
     const { projects } = await client.json<{ projects: ProjectSummary[] }>('GET', '/projects');
     const flat = projects.find(({ name }) => name === 'Ropewalk Flat')!;

@@ -2,6 +2,7 @@ import express, { Router, type Request, type Response } from 'express';
 import { labelsQuery, printLabelsRequest, planQuery, siteQuery } from '@dusky-spool/core/contract';
 import {
   cablingReport,
+  checkSheet,
   cablingSheet,
   cutOutTemplate,
   holeSheet,
@@ -13,11 +14,12 @@ import {
   tradesSheet,
   type ScheduleRow,
 } from '@dusky-spool/core/documents';
+import { runChecks } from '@dusky-spool/core/checks';
 import { holeSchedule } from '@dusky-spool/core/drilling';
 import { bundleTags, labelsCsv, labelsOf } from '@dusky-spool/core/labels';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
-import { cablingWords, en, words } from '@dusky-spool/texts';
+import { cablingWords, checkWords, en, words } from '@dusky-spool/texts';
 import type { LabelPrinter } from '../../bridge/index.ts';
 import type { Database } from '../../database/index.ts';
 import { labelsPdf, labelsSvg, planPdf, templatePdf, scheduleXlsx, tablesPdf, tagsPdf } from '../../documents/index.ts';
@@ -99,6 +101,14 @@ export function documentRoutes(database: Database, printer: LabelPrinter): Route
     const tables = cablingSheet(document, cablingReport(document, runs), runs, cablingWords());
     const title = { project: document.project, revision, date: today() };
     send(response, document, 'cabling-sheet.pdf', 'application/pdf', await tablesPdf('cabling', tables, title, paper));
+  });
+  router.get('/projects/:projectId/documents/checks.pdf', owned, async (request, response) => {
+    const { paper } = parseQuery(request, siteQuery);
+    const { document, revision } = await load(request);
+    const findings = runChecks(document, planRuns(document), today());
+    const tables = checkSheet(document, findings, today(), checkWords(document.project.units));
+    const title = { project: document.project, revision, date: today() };
+    send(response, document, 'checks.pdf', 'application/pdf', await tablesPdf('checks', tables, title, paper));
   });
   router.get('/projects/:projectId/documents/plan.pdf', owned, async (request, response) => {
     const { level, paper } = parseQuery(request, planQuery);

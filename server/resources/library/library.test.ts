@@ -85,6 +85,28 @@ describe('the library of a firm', () => {
     expect((await problemOf(await client.send('DELETE', '/library/maps/trigger'))).code).to.equal('not-found');
   });
 
+  it('keeps how rules are set, within their bounds, and new projects begin with that', async () => {
+    const rule = { ruleId: 'data-length', off: false, rank: null, limits: { warnM: 80 }, reason: '', by: 'the firm' } as const;
+    expect(await client.json('GET', '/library/rules')).to.deep.equal({ rules: [] });
+    for (const [wrong, code] of [
+      [{ ...rule, limits: { warnM: 500 } }, 'rule-limit-outside'],
+      [{ ...rule, ruleId: 'no-such-rule' }, 'rule-unknown'],
+      [{ ...rule, ruleId: 'bores-allowed', limits: {}, off: true }, 'rule-reason-missing'],
+    ] as const)
+      expect((await problemOf(await client.send('PUT', '/library/rules', { rules: [wrong] }))).code).to.equal(code);
+    expect(await client.json('GET', '/library/rules')).to.deep.equal({ rules: [] });
+    const id = await client.newProject('Plain');
+    await client.json('PUT', '/library/rules', { rules: [rule] });
+    const settingsIn = async (project: string) =>
+      (await client.json<DocumentReply>('GET', `/projects/${project}`)).document.ruleSettings;
+    expect(await settingsIn(id)).to.deep.equal({});
+    const [setting] = Object.values(await settingsIn(await client.newProject('As the firm has it')));
+    expect(setting).to.include({ ruleId: 'data-length', by: 'the firm' });
+    expect(setting.limits).to.deep.equal({ warnM: 80 });
+    await client.json('PUT', '/library/rules', { rules: [] });
+    expect(await client.json('GET', '/library/rules')).to.deep.equal({ rules: [] });
+  });
+
   it('is closed to whoever is not signed in', async () => {
     const stranger = server.client();
     await stranger.open();

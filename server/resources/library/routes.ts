@@ -1,10 +1,13 @@
 import express, { Router } from 'express';
 import { z } from 'zod';
+import { CHECKS, judgeSetting } from '@dusky-spool/core/checks';
 import { CABLE_TYPES, checkMap, checkRecipe } from '@dusky-spool/core/devices';
 import { readLibrary, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/library';
 import {
   keepMapsRequest,
+  keepRulesRequest,
   keepTypesRequest,
+  type FirmRules,
   type LibraryReply,
   type LibraryReadReply,
   type MapsReply,
@@ -12,7 +15,7 @@ import {
 import { tableFrom, type ConductorMap, type DeviceType } from '@dusky-spool/core/project';
 import type { Database } from '../../database/index.ts';
 import { parseBody, parseQuery, PlannedRefusal, refusal } from '../../http/index.ts';
-import { firmLibrary, firmMaps, forgetMap, forgetType, keepMaps, keepTypes } from './store.ts';
+import { firmLibrary, firmMaps, firmRules, forgetMap, forgetType, keepMaps, keepRules, keepTypes } from './store.ts';
 
 const MOST_BYTES = 8 * 1024 * 1024;
 const fileQuery = z.strictObject({ kind: z.enum(['csv', 'json']).default('csv') });
@@ -62,6 +65,26 @@ export function libraryRoutes(database: Database): Router {
     }
     await keepMaps(database, firmId, maps, new Date());
     const reply: MapsReply = { maps: await firmMaps(database, firmId) };
+    response.json(reply);
+  });
+  router.get('/library/rules', async (_request, response) => {
+    const reply: FirmRules = { rules: await firmRules(database, response.locals.member!.firmId) };
+    response.json(reply);
+  });
+  router.put('/library/rules', express.json({ limit: MOST_BYTES }), async (request, response) => {
+    const { rules } = parseBody(request, keepRulesRequest);
+    const seen = new Set<string>();
+    for (const rule of rules) {
+      const check = CHECKS.find(({ id }) => id === rule.ruleId);
+      if (!check || seen.has(rule.ruleId))
+        throw refusal('rule-unknown', { kind: 'invalid', field: 'ruleId', value: rule.ruleId });
+      seen.add(rule.ruleId);
+      const judged = judgeSetting(check, rule);
+      if (!judged.ok) throw new PlannedRefusal({ ...judged.problem, field: `${check.title}: ${judged.problem.field}` });
+    }
+    const { firmId } = response.locals.member!;
+    await keepRules(database, firmId, rules, new Date());
+    const reply: FirmRules = { rules: await firmRules(database, firmId) };
     response.json(reply);
   });
   router.delete('/library/maps/:mapId', async (request, response) => {

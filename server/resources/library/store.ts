@@ -1,4 +1,5 @@
 import { CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
+import type { FirmRule } from '@dusky-spool/core/contract';
 import type { ConductorMap, DeviceType } from '@dusky-spool/core/project';
 import { DEVICE_TYPE_COLUMNS, type Database } from '../../database/index.ts';
 
@@ -86,4 +87,27 @@ export async function keepTypes(
 /** Takes a type out of the firm's library; a generic one comes back as it was. */
 export async function forgetType({ models }: Database, firmId: string, id: string): Promise<boolean> {
   return (await models.firmDeviceTypes.destroy({ where: { firmId, id } })) > 0;
+}
+
+/** How the firm sets the rules of its checks: what its new projects start with. */
+export async function firmRules({ models }: Database, firmId: string): Promise<FirmRule[]> {
+  return (await models.firmRuleSettings.findAll({
+    where: { firmId },
+    attributes: ['ruleId', 'off', 'rank', 'limits', 'reason', 'by'],
+    order: ['ruleId'],
+    raw: true,
+  })) as unknown as FirmRule[];
+}
+
+/** Keeps the settings of all rules for the firm: those that are not among them are as they come. */
+export async function keepRules(
+  { sequelize, models }: Database,
+  firmId: string,
+  rules: readonly FirmRule[],
+  at: Date,
+): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    await models.firmRuleSettings.destroy({ where: { firmId }, transaction });
+    for (const rule of rules) await models.firmRuleSettings.create({ ...rule, firmId, updatedAt: at }, { transaction });
+  });
 }

@@ -4,7 +4,7 @@ import { readProjectFile, writeProjectFile, type Picture } from '@dusky-spool/co
 import { emptyDocument, newHeader, newLevel, shortIdFrom, type ProjectDocument, tableFrom } from '@dusky-spool/core/project';
 import type { Database } from '../../database/index.ts';
 import { PlannedRefusal, refusal } from '../../http/index.ts';
-import { firmLibrary, firmMaps } from '../library/store.ts';
+import { firmLibrary, firmMaps, firmRules } from '../library/store.ts';
 import { inspectPicture } from '../pictures/inspect.ts';
 import { insertProject, loadDocument, loadPictures } from './store.ts';
 
@@ -38,6 +38,9 @@ export async function makeProject(
     cableTypes: tableFrom(CABLE_TYPES),
     conductorMaps: tableFrom(await firmMaps(database, firmId)),
     deviceTypes: tableFrom(await firmLibrary(database, firmId)),
+    ruleSettings: tableFrom(
+      (await firmRules(database, firmId)).map((rule) => ({ id: `firm_${rule.ruleId}`.slice(0, 40), ...rule, on: '' })),
+    ),
   };
   return insertProject(database, firmId, document, [], at);
 }

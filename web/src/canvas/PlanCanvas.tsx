@@ -20,7 +20,9 @@ import {
   type ProjectDocument,
   type RoomTemplate,
 } from '@dusky-spool/core/project';
+import { later } from '../app/later.ts';
 import { text } from '../app/text.ts';
+import { useSettings } from '../state/settings.ts';
 import { toHandGrid } from '../editor/nudge.ts';
 import { noSelection, type Selection } from '../editor/selection.ts';
 import { useDerived, useFollowing } from '../state/following.ts';
@@ -42,6 +44,8 @@ import { Sheet } from './Sheet.tsx';
 import { ZonesLayer } from './ZonesLayer.tsx';
 import { UnderlayLayer } from './UnderlayLayer.tsx';
 import type { CameraControl } from './useCamera.ts';
+
+const FindingLayer = later(() => import('./FindingLayer.tsx').then((module) => module.FindingLayer), null);
 
 /** What a click on the plan does now. */
 export type Tool =
@@ -85,6 +89,7 @@ const GUIDE_PX = 8;
 
 /** The plan of one level: what is there, and moving and placing by pointer. */
 export function PlanCanvas({ projectId, document, levelId, selection, tool, zones, leftPx, control, onSelect, onTool }: Props) {
+  const showFindings = useSettings((state) => state.findings);
   const { edit, showPreview, preview } = useProjectParts('edit', 'showPreview', 'preview');
   const drag = useRef<Drag | null>(null);
   const frame = useRef(0);
@@ -396,6 +401,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
         onKeyDown={onDeviceKey}
         onCluster={showCluster}
       />
+      {showFindings && !inHand && <FindingLayer document={shown} derived={derived} levelId={levelId} />}
       {sweeps.map(({ id, outline }) => (
         <path key={id} className="sweep" d={pathThrough(outline, true)} />
       ))}

@@ -5,6 +5,7 @@ import { App as AntApp, Button, Drawer, Modal, Select, Spin } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
 import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
 import type { ToldFinding } from '@dusky-spool/core/following';
+import { openOf } from '@dusky-spool/core/findings';
 import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { later } from '../app/later.ts';
@@ -22,6 +23,7 @@ import { isStage, progressOf, STAGES } from '../state/progress.ts';
 import { useProject, useProjectParts } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
 import { placeOf } from '../state/finding-place.ts';
+import { today } from '../state/today.ts';
 import { useAfterFirstPaint } from '../state/useAfterFirstPaint.ts';
 import type { OpenConflict, SyncState } from '../editor/sync.ts';
 import { FindingCard } from '../ui/FindingCard.tsx';
@@ -162,7 +164,8 @@ function Header({
   readonly sync: SyncState;
   readonly settled: ProjectDocument;
 }) {
-  const { findings } = useDerived(document);
+  const { findings: told } = useDerived(document);
+  const findings = useMemo(() => openOf(document, told, today()), [document, told]);
   const nothingTold = useNothingTold();
   const navigate = useNavigate();
   const { undo, redo } = useProjectParts('undo', 'redo');
@@ -293,6 +296,8 @@ function Finder({ projectId, document }: { readonly projectId: string; readonly 
       { value: `/p/${projectId}/survey?view=walk`, label: text('survey.walk') },
       { value: `/p/${projectId}/survey?view=3d`, label: text('survey.threeD') },
       { value: `/p/${projectId}/cabling?view=schedule`, label: text('schedule.title') },
+      { value: `/p/${projectId}/inspect?view=rules`, label: text('checks.views.rules') },
+      { value: `/p/${projectId}/inspect?view=calculators`, label: text('checks.views.calculators') },
     ];
   }, [document, rows, projectId, stage]);
   return (

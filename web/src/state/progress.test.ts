@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { runChecks, type Finding } from '@dusky-spool/core/checks';
+import { CHECKS, runChecks, type Finding } from '@dusky-spool/core/checks';
 import { placeDevice } from '@dusky-spool/core/devices';
 import { applyChange, newOpening, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
@@ -25,9 +25,13 @@ function houseWithSpeakers(states: readonly RunState[]): ProjectDocument {
   });
   return house;
 }
+const stageOf = (id: string) => CHECKS.find((check) => check.id === id)!.stage;
 function derived(document: ProjectDocument) {
   const runs = planRuns(document);
-  return { runs, findings: runChecks(document, runs).map((finding, ref) => ({ ...finding, ref })) };
+  return {
+    runs,
+    findings: runChecks(document, runs).map((finding, ref) => ({ ...finding, ref, stage: stageOf(finding.check) })),
+  };
 }
 const shareOf = (document: ProjectDocument, stage: string) =>
   progressOf(document, derived(document)).find((one) => one.stage === stage)!;

@@ -1,5 +1,7 @@
 import { BRIEF_TOPICS, RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
-import type { Derived } from '@dusky-spool/core/following';
+import { openOf } from '@dusky-spool/core/findings';
+import type { Derived, ToldFinding } from '@dusky-spool/core/following';
+import { today } from './today.ts';
 
 export const STAGES = [
   'brief',
@@ -17,6 +19,16 @@ export type Stage = (typeof STAGES)[number];
 
 export const isStage = (word: string | undefined): word is Stage => STAGES.includes(word as Stage);
 
+/** The bead that a rule belongs to, by the part of the job in which it is looked at. */
+const BEAD_OF: Readonly<Record<ToldFinding['stage'], Stage>> = {
+  brief: 'brief',
+  survey: 'survey',
+  devices: 'devices',
+  cabling: 'cabling',
+  labels: 'pre-wire',
+  closing: 'inspect',
+};
+
 /** How far a stage is (0 to 1) and how many findings of rank stop belong to it. */
 export interface StageProgress {
   readonly stage: Stage;
@@ -32,7 +44,7 @@ export function progressOf(document: ProjectDocument, { runs, findings }: Pick<D
   const rooms = Object.values(document.rooms);
   const devices = Object.values(document.devices);
   const { name, client, address, description } = document.project;
-  const stops = findings.filter((finding) => finding.rank === 'stop');
+  const stops = openOf(document, findings, today()).filter((finding) => finding.rank === 'stop');
   const questioned = new Set(findings.filter(({ rank }) => rank !== 'fine').flatMap((f) => f.subjects.map(({ id }) => id)));
   const settled = runs.filter(({ run, differs }) => !differs && !questioned.has(run.id)).length;
   const walled = new Set(Object.values(document.walls).map((wall) => wall.levelId));
@@ -56,26 +68,9 @@ export function progressOf(document: ProjectDocument, { runs, findings }: Pick<D
     'trim-out': share(atLeast('terminated') + atLeast('tested'), 2 * runs.length),
     handover: runs.length > 0 && atLeast('tested') === runs.length ? 1 : 0,
   };
-  const stage: Record<string, Stage> = {
-    'route-missing': 'cabling',
-    'rules-kept': 'cabling',
-    'clear-of-mains': 'cabling',
-    'speaker-cable-loss': 'cabling',
-    'kept-route-differs': 'inspect',
-    'openings-fit': 'survey',
-    'levels-apart': 'survey',
-    'ceiling-above-heads': 'survey',
-    'rooms-closed': 'survey',
-    'cavities-known': 'survey',
-    buildable: 'devices',
-    'brief-met': 'devices',
-    'nothing-on-purpose': 'devices',
-    'decisions-in-time': 'brief',
-    'signed-rooms': 'brief',
-  };
   return STAGES.map((name) => ({
     stage: name,
     share: shares[name],
-    stops: stops.filter((finding) => stage[finding.check] === name).length,
+    stops: stops.filter((finding) => BEAD_OF[finding.stage] === name).length,
   }));
 }

@@ -8,9 +8,13 @@ interface Settings {
   readonly inspectorOpen: boolean;
   /** Kind of zones that the plan shows; null shows none. */
   readonly zones: GroupKind | null;
+  /** Whether the plan shows findings at their places. */
+  readonly findings: boolean;
   /** Under this name device numbers were taken along for times without a connection. */
   readonly numberHolder: string;
-  readonly set: (change: Partial<Pick<Settings, 'dusk' | 'ledgerOpen' | 'inspectorOpen' | 'zones' | 'numberHolder'>>) => void;
+  readonly set: (
+    change: Partial<Pick<Settings, 'dusk' | 'ledgerOpen' | 'inspectorOpen' | 'zones' | 'findings' | 'numberHolder'>>,
+  ) => void;
 }
 
 /** What this browser remembers of how its user likes the screens. */
@@ -21,6 +25,7 @@ export const useSettings = create<Settings>()(
       ledgerOpen: true,
       inspectorOpen: true,
       zones: null,
+      findings: false,
       numberHolder: '',
       set: (change) => set(change),
     }),

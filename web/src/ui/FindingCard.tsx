@@ -2,6 +2,7 @@ import type { ToldFinding } from '@dusky-spool/core/following';
 import type { UnitSystem } from '@dusky-spool/core/units';
 import { cureSentence, findingSentence } from '@dusky-spool/texts';
 import { Button } from 'antd';
+import type { ReactNode } from 'react';
 import { useCures } from '../state/following.ts';
 import { text } from '../app/text.ts';
 import { useProject } from '../state/project.ts';
@@ -11,10 +12,12 @@ interface Props {
   readonly finding: ToldFinding;
   readonly units: UnitSystem;
   readonly onShow?: () => void;
+  /** What stands under it. */
+  readonly children?: ReactNode;
 }
 
 /** One finding: what is wrong in a sentence, and each cure as a button that previews it on the plan (the inspector applies it). */
-export function FindingCard({ finding, units, onShow }: Props) {
+export function FindingCard({ finding, units, onShow, children }: Props) {
   const showPreview = useProject((state) => state.showPreview);
   const cures = useCures(finding);
   const number = nameOf(finding);
@@ -50,6 +53,7 @@ export function FindingCard({ finding, units, onShow }: Props) {
           })}
         </div>
       )}
+      {children}
     </article>
   );
 }

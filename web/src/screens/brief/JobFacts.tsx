@@ -16,6 +16,7 @@ import {
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { Cautions } from '../../ui/Cautions.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { DayField } from './DayField.tsx';
@@ -31,6 +32,7 @@ export function JobFacts({ document }: { readonly document: ProjectDocument }) {
   return (
     <section className="brief-page">
       <p className="faint">{text('stage.brief.lead')}</p>
+      <Cautions ids={project.construction === 'new-framing' ? ['C21'] : ['C21', 'C17']} />
       <div className="brief-facts">
         <WordsField
           label={text('stage.brief.name')}

@@ -17,6 +17,8 @@ import { term, text } from '../../app/text.ts';
 import { deviceIds, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
+import { Cautions } from '../../ui/Cautions.tsx';
+import { cautionsOf } from '../../ui/cautions-of.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { DisplayWalls } from './DisplayWalls.tsx';
 
@@ -59,6 +61,7 @@ export function MountingFields({ document, device }: Props) {
   const across: Axis = Math.abs(Math.cos(device.facingRad)) > 0.7 ? 'x' : 'y';
   return (
     <>
+      <Cautions ids={cautionsOf(type)} />
       <div className="fields">
         {wallDistances(document, device).map(({ wall, distanceM, away: direction }) => (
           <LengthField

@@ -250,6 +250,9 @@ export function PlanScreen({ projectId, document, stage }: Props) {
                     ))}
                   </select>
                 )}
+                <SmallButton aria-pressed={settings.findings} onClick={() => settings.set({ findings: !settings.findings })}>
+                  {text('plan.findings')}
+                </SmallButton>
                 <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
                   +
                 </SmallButton>

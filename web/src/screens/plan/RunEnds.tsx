@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { listOf, update, type ProjectDocument, type Run } from '@dusky-spool/core/project';
 import { text } from '../../app/text.ts';
 import { useProject } from '../../state/project.ts';
@@ -12,6 +13,7 @@ interface Props {
 /** What is on both ends of a run, and what each of its conductors is used for. */
 export function RunEnds({ document, run }: Props) {
   const edit = useProject((state) => state.edit);
+  const projectId = useProject((state) => state.projectId);
   const change = (after: Partial<Run>) => {
     const operation = update('runs', run, after);
     if (operation) edit(text('run.ends'), [operation]);
@@ -52,6 +54,9 @@ export function RunEnds({ document, run }: Props) {
         </dl>
       )}
       {map?.note && <p className="faint">{map.note}</p>}
+      <Link className="plain link" to={`/p/${projectId}/inspect?view=calculators&run=${run.id}`}>
+        {text('run.calculate')}
+      </Link>
     </>
   );
 }

@@ -4,6 +4,7 @@ import { formatLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
+import { Cautions } from '../../ui/Cautions.tsx';
 import { StagePage } from './StagePage.tsx';
 
 /** What arrives at each rack, in the order of termination. */
@@ -14,6 +15,7 @@ export function HeadEndStage({ projectId, document }: { readonly projectId: stri
   return (
     <StagePage title={text('stage.headEnd.title')} lead={text('stage.headEnd.lead')}>
       {racks.length === 0 && <p>{text('stage.headEnd.empty')}</p>}
+      <Cautions ids={['C13', 'C1']} />
       {racks.map((rack) => (
         <section key={rack.id}>
           <h3>

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { term, text } from '../../app/text.ts';
 import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
+import { Cautions } from '../../ui/Cautions.tsx';
 import { StagePage } from './StagePage.tsx';
 
 /** What comes next for a run on the pre-wire day. */
@@ -37,6 +38,7 @@ export function PreWireStage({ document }: { readonly document: ProjectDocument 
         </Link>
       }
     >
+      <Cautions ids={document.project.construction === 'new-framing' ? ['C18'] : ['C18', 'C17']} />
       <p className="caution">{text('stage.preWire.caution')}</p>
       {rows.length === 0 && <p>{text('stage.preWire.none')}</p>}
       {rows.length > 0 && (

@@ -2,7 +2,7 @@ import type { ProjectDocument } from '@dusky-spool/core/project';
 import type { Stage } from '../../state/progress.ts';
 import { HandoverStage } from './HandoverStage.tsx';
 import { HeadEndStage } from './HeadEndStage.tsx';
-import { InspectStage } from './InspectStage.tsx';
+import { ChecksScreen } from '../checks/ChecksScreen.tsx';
 import { OrderStage } from './OrderStage.tsx';
 import { PreWireStage } from './PreWireStage.tsx';
 import { TrimOutStage } from './TrimOutStage.tsx';
@@ -23,7 +23,7 @@ export function StageScreen({ projectId, document, stage }: Props) {
     case 'pre-wire':
       return <PreWireStage document={document} />;
     case 'inspect':
-      return <InspectStage projectId={projectId} document={document} />;
+      return <ChecksScreen projectId={projectId} document={document} />;
     case 'trim-out':
       return <TrimOutStage document={document} />;
     default:

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import type { CablingReport } from '@dusky-spool/core/documents';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { formatCableLength, formatThin } from '@dusky-spool/core/units';
+import { Cautions } from '../../ui/Cautions.tsx';
 import { text } from '../../app/text.ts';
 import { RunLinks } from './RunLinks.tsx';
 
@@ -19,6 +20,7 @@ export function BundleTable({ document, report, onRun, onBundle }: Props) {
   const { units } = document.project;
   return (
     <>
+      <Cautions ids={['C11']} />
       <div className="panel-buttons">
         <Button onClick={onBundle}>{text('ways.bundleByWay')}</Button>
       </div>

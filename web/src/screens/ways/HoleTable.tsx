@@ -3,6 +3,7 @@ import { bitsOf, holePlace } from '@dusky-spool/core/documents';
 import { boredLines, type BoredPlace } from '@dusky-spool/core/drilling';
 import { levelsFromBelow } from '@dusky-spool/core/building';
 import type { ProjectDocument } from '@dusky-spool/core/project';
+import { Cautions } from '../../ui/Cautions.tsx';
 import { term, text } from '../../app/text.ts';
 import { RunLinks } from './RunLinks.tsx';
 
@@ -26,6 +27,7 @@ export function HoleTable({ document, places, onRun }: Props) {
   );
   return (
     <>
+      <Cautions ids={document.project.construction === 'new-framing' ? ['C3'] : ['C3', 'C17']} />
       {byLevel.map(({ level, own }) => (
         <table key={level.id} className="hole-table bored-table">
           <caption className="eyebrow">

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { holePlace, type CablingReport } from '@dusky-spool/core/documents';
 import { sealCounts, type Penetration } from '@dusky-spool/core/drilling';
 import { create, SEAL_STATES, update, type Operation, type ProjectDocument, type Seal } from '@dusky-spool/core/project';
+import { Cautions } from '../../ui/Cautions.tsx';
 import { term, text } from '../../app/text.ts';
 import { newRecordId } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -47,6 +48,7 @@ export function SealTable({ document, report, onEdit }: Props) {
   };
   return (
     <>
+      <Cautions ids={['C4', 'C10']} />
       <p className={counts.open > 0 ? 'seal-count open' : 'seal-count'} role="status">
         <b>{text('ways.sealsOpen', { count: counts.open })}</b> · {counts.sealed} {term('sealStates.sealed')} · {counts.inspected}{' '}
         {term('sealStates.inspected')}

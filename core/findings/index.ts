@@ -1,0 +1,15 @@
+// Here: what people decide of findings: accepted with a reason, given to somebody, noted.
+// Not here: the rules that find (checks).
+// Start with `markOf` and `acceptFinding`.
+export {
+  aboutOf,
+  acceptFinding,
+  isAccepted,
+  liftAcceptance,
+  markOf,
+  noteFinding,
+  openOf,
+  seenOf,
+  type Noted,
+  type Said,
+} from './marks.ts';

@@ -1,0 +1,124 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { openGranary, saved, startApp, type App } from './testing/index.ts';
+
+describe('a practitioner who looks at everything before the walls close', function () {
+  this.timeout(120_000);
+  let app: App;
+  let page: Page;
+  let house: string;
+  before(async () => {
+    app = await startApp();
+    ({ page } = await app.person());
+    house = await openGranary(app, page);
+  });
+  after(() => app.close());
+  const at = (view = '') => page.goto(`${app.url}/p/${house}/inspect${view}`);
+  const card = (words: string) => page.locator('.finding', { hasText: words }).first();
+
+  it('accepts a finding with a reason until a day, sees it among the accepted, and takes that back', async () => {
+    await at();
+    const surge = card('without a surge arrester');
+    await surge.getByText('After the boards').waitFor();
+    await surge.getByRole('button', { name: /^Accept, give or note/ }).click();
+    await surge.getByRole('button', { name: 'Accept it', exact: true }).click();
+    await surge.getByRole('alert').getByText('say who accepts it').waitFor();
+    await surge.getByLabel('Who accepts it').fill('Site lead');
+    await surge.getByLabel('Why', { exact: true }).fill('the utility sets its own');
+    await surge.getByLabel(/^Until/).fill('2099-01-31');
+    await surge.getByRole('button', { name: 'Accept it', exact: true }).click();
+    await saved(page);
+    await page.waitForFunction(() => !document.body.innerText.includes('without a surge arrester'));
+    await page.getByLabel('Which findings').click();
+    await page.getByTitle(/^Accepted · 1/).click();
+    await page.getByText(/Accepted by Site lead on .* until 2099-01-31: the utility sets its own/).waitFor();
+    await card('surge').getByRole('button', { name: 'Take the acceptance back' }).click();
+    await saved(page);
+    await page.getByText('There are none of these.').waitFor();
+  });
+
+  it('gives a finding to somebody, and finds it there', async () => {
+    await at();
+    const loss = card('AWG loses');
+    await loss.getByRole('button', { name: /^Accept, give or note/ }).click();
+    await loss.getByLabel('To whom').fill('Second pair');
+    await loss.getByLabel('To whom').press('Enter');
+    await saved(page);
+    await page.getByLabel('Which findings').click();
+    await page.getByTitle(/^Given to somebody · 1/).click();
+    await page.getByText('Given to Second pair.').waitFor();
+  });
+
+  it('puts things right by the cure, which is previewed on the plan first', async () => {
+    await at();
+    await card('without a surge arrester')
+      .getByRole('button', { name: /^Put arresters/ })
+      .click();
+    await page
+      .getByText(/Previewed on the plan/)
+      .first()
+      .waitFor();
+    await page.getByRole('button', { name: 'Apply' }).first().click();
+    await saved(page);
+    await at();
+    await page.locator('.finding').first().waitFor();
+    expect(await page.getByText('without a surge arrester').count()).to.equal(0);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await card('without a surge arrester').waitFor();
+  });
+
+  it('sets a limit, and is kept from lowering a safety rule without a reason', async () => {
+    await at('?view=rules');
+    const bores = page.locator('.rule-list li', { hasText: 'No member is bored wider' });
+    await bores.getByRole('switch').click();
+    await bores.getByText(/keeps people safe. Write down why/).waitFor();
+    await bores.getByLabel('Why it is lowered').fill('the engineer has stamped it');
+    await bores.getByLabel('Why it is lowered').press('Enter');
+    await bores.getByRole('switch').click();
+    await bores.getByText('lowered', { exact: true }).waitFor();
+    await saved(page);
+    const loss = page.locator('.rule-list li', { hasText: 'Speaker cable is thick enough' });
+    await loss.getByLabel(/Near from this share/).fill('0.6');
+    await loss.getByLabel(/Near from this share/).press('Enter');
+    await saved(page);
+    await at();
+    await page.waitForFunction(() => document.body.innerText.split('close to the').length > 7);
+    await at('?view=rules');
+    await page.getByRole('button', { name: 'Keep these for the firm' }).click();
+    await page.getByText('2 set otherwise here').waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('1 set otherwise here').waitFor();
+    await page.getByRole('button', { name: 'Take the firm’s settings' }).click();
+    await page.getByText('2 set otherwise here').waitFor();
+  });
+
+  it('calculates with the figures of a run, sees the steps, and keeps the answer with it', async () => {
+    await at('?view=calculators&calc=speaker-cable-loss');
+    await page.getByText(/is missing. Give it a value/).waitFor();
+    await page.getByLabel('With the figures of').click();
+    await page.keyboard.type('L-SC-01.1');
+    await page.keyboard.press('Enter');
+    await page.getByText(/loss = 20·log10\(\(8 \+ /).waitFor();
+    await page.getByLabel('Length (m)').fill('10');
+    await page.getByText(/R = 2 · 10 m/).waitFor();
+    await page.getByRole('button', { name: 'Keep it with L-SC-01.1' }).click();
+    await saved(page);
+    await page.getByText('Kept with L-SC-01.1').waitFor();
+    await page
+      .locator('.calc-kept')
+      .getByText(/Loss \(dB\): 0\.\d+/)
+      .waitFor();
+    await page.getByLabel('Find a calculator').fill('battery');
+    await page.getByRole('button', { name: 'Standby battery' }).click();
+    await page.getByText('Detectors, strikes, door release').waitFor();
+  });
+
+  it('sees findings at their places on the plan', async () => {
+    await page.goto(`${app.url}/p/${house}/cabling?level=level_m`);
+    await page.locator('.plan-canvas .device').first().waitFor();
+    await page.getByRole('button', { name: 'Findings', exact: true }).click();
+    await page.locator('.finding-mark-on').first().waitFor();
+    await page.getByRole('button', { name: 'Findings', exact: true }).click();
+    await page.waitForFunction(() => document.querySelectorAll('.finding-mark-on').length === 0);
+  });
+});

@@ -1,0 +1,69 @@
+import { CHECKS, runChecks, type Check, type Finding } from '../../core/checks/index.ts';
+import { moveDevices } from '../../core/devices/index.ts';
+import { applyChange, listOf, type ProjectDocument } from '../../core/project/index.ts';
+import { planRuns, type PlannedRun } from '../../core/runs/index.ts';
+import { figure, percentile, type Figure } from './figure.ts';
+import { houseOf } from './wired.ts';
+
+/** The plain reference: every rule over every thing, nothing kept from the time before. */
+function plainly(document: ProjectDocument, runs: readonly PlannedRun[]): number {
+  let found = 0;
+  for (const check of CHECKS) {
+    const context = { document, runs, limit: (name: string) => (check as Check).limits![name].usual };
+    if ('run' in check) found += check.run(context).length;
+    else if ('ofRun' in check) for (const planned of runs) found += check.ofRun(planned, context).length;
+    else for (const device of listOf(document, 'devices')) found += check.ofDevice(device, context).length;
+  }
+  return found;
+}
+
+/** All rules on a house of 2 000 runs from cold, and again after each of many moves of devices. */
+export function checkFigures(): Figure[] {
+  let house = houseOf(2000);
+  let runs = planRuns(house);
+  runChecks(houseOf(250));
+  const cold = leastMs(3, () => {
+    const fresh = structuredClone(house);
+    const planned = planRuns(fresh);
+    return () => runChecks(fresh, planned);
+  });
+  let told: Finding[] = runChecks(house, runs);
+  const moves: number[] = [];
+  const plain: number[] = [];
+  const devices = Object.keys(house.devices);
+  for (let n = 0; n < 120; n++) {
+    const device = house.devices[devices[(n * 37) % devices.length]];
+    const moved = moveDevices(house, [{ deviceId: device.id, to: [device.x + (n % 2 ? 0.02 : -0.02), device.y] }]);
+    const applied = moved.ok ? applyChange(house, { operations: moved.value }) : moved;
+    if (!applied.ok) continue;
+    house = applied.value;
+    runs = planRuns(house);
+    const start = performance.now();
+    told = runChecks(house, runs);
+    moves.push(performance.now() - start);
+    if (n % 40 === 0) {
+      const began = performance.now();
+      plainly(house, runs);
+      plain.push(performance.now() - began);
+    }
+  }
+  if (told.length === 0) throw new Error('the house is meant to have findings');
+  return [
+    figure('checks', `all ${CHECKS.length} rules on 2 000 runs and 3 000 devices from cold, best of 3`, cold, 'ms', 400),
+    figure('checks', 'a device moved there: all findings again, 95th percentile', percentile(moves.slice(20), 0.95), 'ms', 10),
+    figure('checks', 'a device moved there: all findings again, median', percentile(moves.slice(20), 0.5), 'ms'),
+    figure('checks', 'plain reference: every rule over everything after a move', percentile(plain, 0.5), 'ms'),
+  ];
+}
+
+/** The least of some tries, ms; what `prepare` does is not counted. */
+function leastMs(tries: number, prepare: () => () => unknown): number {
+  return Math.min(
+    ...Array.from({ length: tries }, () => {
+      const run = prepare();
+      const start = performance.now();
+      run();
+      return performance.now() - start;
+    }),
+  );
+}

@@ -1,0 +1,17 @@
+import type { CheckWords } from '@dusky-spool/core/documents';
+import { formatLengthFine, type UnitSystem } from '@dusky-spool/core/units';
+import { en } from './en/index.ts';
+import { findingSentence } from './sentences.ts';
+
+/** The words of the sheet of findings. */
+export const checkWords = (units: UnitSystem): CheckWords => ({
+  sentence: (finding) => {
+    const number = typeof finding.figures.number === 'string' ? finding.figures.number : '';
+    const sentence = findingSentence(finding, units);
+    return number === '' || sentence.includes(number) ? sentence : `${number}: ${sentence}`;
+  },
+  figure: (value, unit) =>
+    unit === 'm' ? formatLengthFine(value, units) : `${Number(value.toPrecision(4))}${unit === '' ? '' : ` ${unit}`}`,
+  off: en.documents.checks.off,
+  ranks: en.terms.ranks,
+});

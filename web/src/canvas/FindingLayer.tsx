@@ -1,0 +1,79 @@
+import { openOf } from '@dusky-spool/core/findings';
+import type { Derived, ToldFinding } from '@dusky-spool/core/following';
+import type { Point2 } from '@dusky-spool/core/geometry';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { findingSentence } from '@dusky-spool/texts';
+import { today } from '../state/today.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly derived: Derived;
+  readonly levelId: string;
+}
+
+/** Stops and looks at their places on the plan, the worst of each place. */
+export function FindingLayer({ document, derived, levelId }: Props) {
+  const places = new Map<string, { at: Point2; finding: ToldFinding; count: number }>();
+  for (const finding of openOf(document, derived.findings, today())) {
+    if (finding.rank === 'fine') continue;
+    for (const at of placesOf(document, finding, levelId).slice(0, 40)) {
+      const key = at.map((value) => value.toFixed(1)).join();
+      const there = places.get(key);
+      if (!there) places.set(key, { at, finding, count: 1 });
+      else
+        places.set(key, { ...there, count: there.count + 1, finding: there.finding.rank === 'stop' ? there.finding : finding });
+    }
+  }
+  return (
+    <g className="finding-marks">
+      {[...places].map(
+        ([
+          key,
+          {
+            at: [x, y],
+            finding,
+            count,
+          },
+        ]) => (
+          <g key={key} transform={`translate(${x},${y})`}>
+            <g className={`upright finding-mark-on ${finding.rank}`}>
+              {finding.rank === 'stop' ? <path d="M4-25h8l6 6v8l-6 6h-8l-6-6v-8z" /> : <path d="M8-26 19-6H-3z" />}
+              <text x="8" y="-9">
+                {count > 1 ? count : finding.rank === 'stop' ? '×' : '!'}
+              </text>
+              <title>{findingSentence(finding, document.project.units)}</title>
+            </g>
+          </g>
+        ),
+      )}
+    </g>
+  );
+}
+
+/** Where the things that a finding is about stand on a level; a run at its device. */
+function placesOf(document: ProjectDocument, { subjects }: ToldFinding, levelId: string): Point2[] {
+  const all = subjects.flatMap(({ in: list, id }): Point2[] => {
+    if (list === 'runs' || list === 'devices') {
+      const device = document.devices[list === 'runs' ? (document.runs[id]?.deviceId ?? '') : id];
+      return device?.levelId === levelId ? [[device.x, device.y]] : [];
+    }
+    if (list === 'racks' || list === 'plates') {
+      const thing = document[list][id];
+      return thing?.levelId === levelId ? [[thing.x, thing.y]] : [];
+    }
+    if (list === 'walls') {
+      const wall = document.walls[id];
+      return wall?.levelId === levelId ? [[(wall.a[0] + wall.b[0]) / 2, (wall.a[1] + wall.b[1]) / 2]] : [];
+    }
+    if (list === 'rooms' || list === 'features') {
+      const points = list === 'rooms' ? document.rooms[id]?.polygon : document.features[id]?.points;
+      if (!points || document[list][id].levelId !== levelId) return [];
+      return [
+        [points.reduce((sum, [x]) => sum + x, 0) / points.length, points.reduce((sum, [, y]) => sum + y, 0) / points.length],
+      ];
+    }
+    return [];
+  });
+  // A run and its own device are one place.
+  return subjects[0]?.in === 'runs' && subjects.length === 2 ? all.slice(0, 1) : all;
+}

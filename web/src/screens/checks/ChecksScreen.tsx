@@ -1,0 +1,36 @@
+import { Segmented } from 'antd';
+import { useSearchParams } from 'react-router';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { text } from '../../app/text.ts';
+import { StagePage } from '../stages/StagePage.tsx';
+import { Calculators } from './Calculators.tsx';
+import { FindingList } from './FindingList.tsx';
+import { RuleTable } from './RuleTable.tsx';
+import './checks.css';
+
+const VIEWS = ['findings', 'rules', 'calculators'] as const;
+type View = (typeof VIEWS)[number];
+
+/** What the checks found, how the rules are set, and the calculators behind them. */
+export function ChecksScreen({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+  const [query, setQuery] = useSearchParams();
+  const view = VIEWS.find((one) => one === query.get('view')) ?? 'findings';
+  return (
+    <StagePage
+      title={text('stage.inspect.title')}
+      lead={text(`checks.leads.${view}`)}
+      aside={
+        <Segmented<View>
+          value={view}
+          options={VIEWS.map((value) => ({ value, label: text(`checks.views.${value}`) }))}
+          onChange={(next) => setQuery(next === 'findings' ? {} : { view: next })}
+        />
+      }
+    >
+      {view === 'findings' && <FindingList projectId={projectId} document={document} />}
+      {view === 'rules' && <RuleTable document={document} />}
+      {view === 'calculators' && <Calculators document={document} />}
+      <p className="faint">{text('aid')}</p>
+    </StagePage>
+  );
+}

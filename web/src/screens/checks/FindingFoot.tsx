@@ -1,0 +1,162 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import type { Check, CostAfter } from '@dusky-spool/core/checks';
+import { acceptFinding, liftAcceptance, noteFinding } from '@dusky-spool/core/findings';
+import type { ToldFinding } from '@dusky-spool/core/following';
+import type { FindingMark, Operation, ProjectDocument } from '@dusky-spool/core/project';
+import { formatLengthFine } from '@dusky-spool/core/units';
+import { problemSentence } from '@dusky-spool/texts';
+import { text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { today } from '../../state/today.ts';
+import { money } from '../../ui/money.ts';
+import { WordsField } from '../../ui/fields.tsx';
+import { DayField } from '../brief/DayField.tsx';
+import { figureValue } from './figure-names.ts';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly finding: ToldFinding;
+  readonly rule: Check | undefined;
+  readonly mark: FindingMark | undefined;
+  readonly accepted: boolean;
+  readonly later: CostAfter | null;
+}
+
+/** Under a finding: its figures and source, what it costs after the boards, and what was decided of it. */
+export function FindingFoot({ document, finding, rule, mark, accepted, later }: Props) {
+  const edit = useProject((state) => state.edit);
+  const [deciding, setDeciding] = useState(false);
+  const { currency, units } = document.project;
+  const figure = (value: number) =>
+    finding.unit === 'm' ? formatLengthFine(value, units) : `${figureValue(value)}${finding.unit ? ` ${finding.unit}` : ''}`;
+  const write = (title: string, operations: readonly Operation[]) => {
+    if (operations.length > 0) edit(title, operations);
+  };
+  return (
+    <footer className="finding-foot">
+      <dl>
+        {finding.measured !== null && Number.isFinite(finding.measured) && (
+          <>
+            <dt>{text('checks.measured')}</dt>
+            <dd>
+              {figure(finding.measured)}
+              {finding.allowed === null
+                ? ''
+                : ` · ${text(finding.measured < finding.allowed ? 'checks.wanted' : 'checks.allowed', {
+                    value: figure(finding.allowed),
+                  })}`}
+            </dd>
+          </>
+        )}
+        {later && (
+          <>
+            <dt>{text('checks.afterBoards')}</dt>
+            <dd>
+              {text('checks.costs', {
+                least: `${currency} ${money(later.price * 0.6)}`,
+                most: money(later.price * 1.4),
+                hours: later.hours.toFixed(1),
+              })}
+            </dd>
+          </>
+        )}
+        <dt>{text('checks.source')}</dt>
+        <dd className="faint">
+          {rule?.source}
+          {rule?.regions ? ` · ${rule.regions.join(', ')}` : ` · ${text('checks.everyRegion')}`}
+        </dd>
+      </dl>
+      {mark && (mark.acceptedBy !== '' || mark.assignedTo !== '' || mark.note !== '') && (
+        <p className="finding-mark">
+          {mark.acceptedBy !== '' &&
+            (accepted
+              ? text(mark.until === '' ? 'checks.acceptedBy' : 'checks.acceptedUntil', {
+                  by: mark.acceptedBy,
+                  on: mark.on,
+                  until: mark.until,
+                  why: mark.why,
+                })
+              : text('checks.returned', { by: mark.acceptedBy, on: mark.on }))}{' '}
+          {mark.assignedTo !== '' &&
+            text(mark.dueOn === '' ? 'checks.given' : 'checks.givenBy', { to: mark.assignedTo, on: mark.dueOn })}{' '}
+          {mark.note}
+        </p>
+      )}
+      {finding.rank !== 'fine' && (
+        <div className="panel-buttons">
+          {accepted ? (
+            <Button size="small" onClick={() => write(text('checks.lift'), liftAcceptance(document, finding))}>
+              {text('checks.lift')}
+            </Button>
+          ) : (
+            <Button size="small" aria-expanded={deciding} onClick={() => setDeciding(!deciding)}>
+              {text('checks.decide')}
+            </Button>
+          )}
+        </div>
+      )}
+      {deciding && !accepted && (
+        <Decide document={document} finding={finding} mark={mark} onWrite={write} onDone={() => setDeciding(false)} />
+      )}
+    </footer>
+  );
+}
+
+/** Accept it with a reason, give it to somebody, write a note. */
+function Decide({
+  document,
+  finding,
+  mark,
+  onWrite,
+  onDone,
+}: Pick<Props, 'document' | 'finding' | 'mark'> & {
+  readonly onWrite: (title: string, operations: readonly Operation[]) => void;
+  readonly onDone: () => void;
+}) {
+  const [by, setBy] = useState('');
+  const [why, setWhy] = useState('');
+  const [until, setUntil] = useState('');
+  const [wrong, setWrong] = useState('');
+  const newId = () => newRecordId('fm');
+  const note = (noted: Parameters<typeof noteFinding>[2]) =>
+    onWrite(text('checks.noted'), noteFinding(document, finding, noted, newId));
+  return (
+    <div className="decide">
+      <fieldset>
+        <legend>{text('checks.accept')}</legend>
+        <WordsField label={text('checks.who')} value={by} max={60} onChange={setBy} />
+        <WordsField label={text('checks.why')} value={why} max={400} onChange={setWhy} />
+        <DayField label={text('checks.until')} value={until} onChange={setUntil} />
+        <Button
+          type="primary"
+          size="small"
+          onClick={() => {
+            const accepted = acceptFinding(document, finding, { name: by, why, until, today: today() }, newId);
+            if (!accepted.ok) return setWrong(problemSentence(accepted.problem));
+            onWrite(text('checks.accept'), accepted.value);
+            onDone();
+          }}
+        >
+          {text('checks.acceptIt')}
+        </Button>
+        {wrong !== '' && (
+          <p className="refused" role="alert">
+            {wrong}
+          </p>
+        )}
+      </fieldset>
+      <fieldset>
+        <legend>{text('checks.giveTo')}</legend>
+        <WordsField
+          label={text('checks.person')}
+          value={mark?.assignedTo ?? ''}
+          max={60}
+          onChange={(assignedTo) => note({ assignedTo })}
+        />
+        <DayField label={text('checks.due')} value={mark?.dueOn ?? ''} onChange={(dueOn) => note({ dueOn })} />
+        <WordsField label={text('checks.note')} value={mark?.note ?? ''} max={2000} onChange={(words) => note({ note: words })} />
+      </fieldset>
+    </div>
+  );
+}

@@ -1,0 +1,141 @@
+import { Select } from 'antd';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { CHECK_STAGES, CHECKS, costAfterClosing, type Check, type CheckStage } from '@dusky-spool/core/checks';
+import { isAccepted, markOf } from '@dusky-spool/core/findings';
+import type { ToldFinding } from '@dusky-spool/core/following';
+import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { term, text } from '../../app/text.ts';
+import { placeOf } from '../../state/finding-place.ts';
+import { useDerived } from '../../state/following.ts';
+import { today } from '../../state/today.ts';
+import { FindingCard } from '../../ui/FindingCard.tsx';
+import { RankMark } from '../../ui/RankMark.tsx';
+import { roomOf, systemOf } from './finding-facts.ts';
+import { FindingFoot } from './FindingFoot.tsx';
+
+const RANKS = ['open', 'stop', 'look', 'accepted', 'assigned', 'fine'] as const;
+type Show = (typeof RANKS)[number];
+const RULE = new Map<string, Check>(CHECKS.map((check) => [check.id, check]));
+
+/** Every finding by the part of the job, stops first, with what was decided of it and what it would cost later. */
+export function FindingList({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+  const { findings, runById } = useDerived(document);
+  const navigate = useNavigate();
+  const [show, setShow] = useState<Show>('open');
+  const [stage, setStage] = useState<CheckStage | 'all'>('all');
+  const [room, setRoom] = useState('all');
+  const [system, setSystem] = useState('all');
+  const on = today();
+  const judged = useMemo(
+    () => findings.map((finding) => ({ finding, accepted: isAccepted(document, finding, on), mark: markOf(document, finding) })),
+    [findings, document, on],
+  );
+  const isShown = ({ finding, accepted, mark }: (typeof judged)[number]) =>
+    show === 'accepted'
+      ? accepted
+      : show === 'assigned'
+        ? (mark?.assignedTo ?? '') !== '' && !accepted
+        : !accepted && (show === 'open' ? finding.rank !== 'fine' : finding.rank === show);
+  const shown = judged.filter(
+    (one) =>
+      isShown(one) &&
+      (stage === 'all' || one.finding.stage === stage) &&
+      (room === 'all' || roomOf(document, one.finding) === room) &&
+      (system === 'all' || systemOf(document, one.finding) === system),
+  );
+  const count = (which: Show) =>
+    judged.filter(({ finding, accepted, mark }) =>
+      which === 'accepted'
+        ? accepted
+        : which === 'assigned'
+          ? (mark?.assignedTo ?? '') !== '' && !accepted
+          : !accepted && (which === 'open' ? finding.rank !== 'fine' : finding.rank === which),
+    ).length;
+  const systems = [...new Set(findings.map((finding) => systemOf(document, finding)))].filter((one) => one !== '').sort();
+  return (
+    <>
+      <div className="check-filters">
+        <Select<Show>
+          value={show}
+          aria-label={text('checks.showing')}
+          onChange={setShow}
+          popupMatchSelectWidth={false}
+          options={RANKS.map((value) => ({ value, label: `${text(`checks.show.${value}`)} · ${count(value)}` }))}
+        />
+        <Select
+          value={stage}
+          aria-label={text('checks.stage')}
+          onChange={setStage}
+          popupMatchSelectWidth={false}
+          options={[
+            { value: 'all' as const, label: text('checks.everyStage') },
+            ...CHECK_STAGES.map((value) => ({ value, label: text(`checks.stages.${value}`) })),
+          ]}
+        />
+        <Select
+          value={room}
+          aria-label={text('checks.room')}
+          onChange={setRoom}
+          showSearch={{ optionFilterProp: 'label' }}
+          popupMatchSelectWidth={false}
+          options={[
+            { value: 'all', label: text('checks.everyRoom') },
+            ...listOf(document, 'rooms').map(({ id, code, name }) => ({ value: id, label: `${code} · ${name}` })),
+          ]}
+        />
+        <Select
+          value={system}
+          aria-label={text('checks.system')}
+          onChange={setSystem}
+          popupMatchSelectWidth={false}
+          options={[
+            { value: 'all', label: text('checks.everySystem') },
+            ...systems.map((value) => ({ value, label: term(`systems.${value}`) })),
+          ]}
+        />
+        <span className="grow" />
+        <a href={`/api/projects/${projectId}/documents/checks.pdf`} download>
+          {text('checks.print')}
+        </a>
+      </div>
+      {shown.length === 0 && (
+        <p className="check-none">
+          <RankMark rank="fine" /> {show === 'open' ? text('stage.inspect.none') : text('checks.noneSuch')}
+        </p>
+      )}
+      {CHECK_STAGES.map((part) => {
+        const own = shown.filter(({ finding }) => finding.stage === part);
+        if (own.length === 0) return null;
+        return (
+          <section key={part} aria-label={text(`checks.stages.${part}`)}>
+            <h3 className="eyebrow">
+              {text(`checks.stages.${part}`)} · {own.length}
+            </h3>
+            <div className="check-list">
+              {own.map(({ finding, mark, accepted }) => (
+                <FindingCard
+                  key={keyOf(finding)}
+                  finding={finding}
+                  units={document.project.units}
+                  onShow={() => void navigate(placeOf(projectId, document, finding))}
+                >
+                  <FindingFoot
+                    document={document}
+                    finding={finding}
+                    rule={RULE.get(finding.check)}
+                    mark={mark}
+                    accepted={accepted}
+                    later={finding.rank === 'fine' ? null : costAfterClosing(document, finding, runById)}
+                  />
+                </FindingCard>
+              ))}
+            </div>
+          </section>
+        );
+      })}
+    </>
+  );
+}
+
+const keyOf = ({ check, code, subjects }: ToldFinding) => `${check}${code}${subjects.map(({ id }) => id).join()}`;

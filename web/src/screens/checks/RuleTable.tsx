@@ -1,0 +1,164 @@
+import { Button, InputNumber, Select, Switch } from 'antd';
+import { useEffect, useState } from 'react';
+import { CHECK_STAGES, CHECKS, isLowered, judgeSetting, settingsOf, type Check } from '@dusky-spool/core/checks';
+import type { FirmRules } from '@dusky-spool/core/contract';
+import type { Problem } from '@dusky-spool/core/outcome';
+import { create, remove, update, type Operation, type ProjectDocument, type RuleSetting } from '@dusky-spool/core/project';
+import { problemSentence } from '@dusky-spool/texts';
+import { getJson, putJson } from '../../api/http.ts';
+import { term, text } from '../../app/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { today } from '../../state/today.ts';
+import { WordsField } from '../../ui/fields.tsx';
+
+type Setting = Pick<RuleSetting, 'off' | 'rank' | 'limits' | 'reason'>;
+const PLAIN: Setting = { off: false, rank: null, limits: {}, reason: '' };
+
+/** How every rule is set in this project: on or off, its rank, its limits; and the firm's own settings. */
+export function RuleTable({ document }: { readonly document: ProjectDocument }) {
+  const edit = useProject((state) => state.edit);
+  const settings = settingsOf(document);
+  const [firm, setFirm] = useState<FirmRules['rules'] | null>(null);
+  const [wrong, setWrong] = useState<{ readonly id: string; readonly problem: Problem } | null>(null);
+  useEffect(() => {
+    let stale = false;
+    void getJson<FirmRules>('/library/rules').then(
+      ({ rules }) => {
+        if (!stale) setFirm(rules);
+      },
+      // Without a connection the firm's settings are not at hand.
+      () => undefined,
+    );
+    return () => {
+      stale = true;
+    };
+  }, []);
+
+  const operationFor = (check: Check, next: Setting): Operation | null => {
+    const known = settings.get(check.id);
+    const isPlain = !next.off && next.rank === null && Object.keys(next.limits).length === 0 && next.reason === '';
+    if (isPlain) return known ? remove('ruleSettings', known) : null;
+    if (known) return update('ruleSettings', known, { ...next, on: today() });
+    return create('ruleSettings', { id: newRecordId('rs'), ruleId: check.id, by: '', on: today(), ...next });
+  };
+  const write = (check: Check, next: Setting) => {
+    const judged = judgeSetting(check, next);
+    if (!judged.ok) return setWrong({ id: check.id, problem: judged.problem });
+    setWrong(null);
+    const operation = operationFor(check, next);
+    if (operation) edit(text('checks.ruleSet', { rule: check.title }), [operation]);
+  };
+  const takeFirms = () => {
+    const byRule = new Map((firm ?? []).map((one) => [one.ruleId, one]));
+    const operations = CHECKS.flatMap((check) => {
+      const { off, rank, limits, reason } = byRule.get(check.id) ?? PLAIN;
+      return operationFor(check, { off, rank, limits, reason }) ?? [];
+    });
+    if (operations.length > 0) edit(text('checks.takeFirms'), operations);
+  };
+  const keepForFirm = () => {
+    const rules = [...settings.values()].map(({ ruleId, off, rank, limits, reason, by }) => ({
+      ruleId,
+      off,
+      rank,
+      limits,
+      reason,
+      by,
+    }));
+    void putJson<FirmRules>('/library/rules', { rules }).then(
+      (reply) => setFirm(reply.rules),
+      () => setFirm(null),
+    );
+  };
+  return (
+    <>
+      <div className="check-filters">
+        <span className="faint">{text('checks.rulesCount', { count: CHECKS.length, changed: settings.size })}</span>
+        <span className="grow" />
+        <Button size="small" disabled={!firm} onClick={takeFirms}>
+          {text('checks.takeFirms')}
+        </Button>
+        <Button size="small" disabled={!firm} onClick={keepForFirm}>
+          {text('checks.keepForFirm')}
+        </Button>
+      </div>
+      {CHECK_STAGES.map((part) => (
+        <section key={part} aria-label={text(`checks.stages.${part}`)}>
+          <h3 className="eyebrow">{text(`checks.stages.${part}`)}</h3>
+          <ul className="rule-list">
+            {CHECKS.filter(({ stage }) => stage === part).map((check) => {
+              const setting = settings.get(check.id) ?? PLAIN;
+              return (
+                <li key={check.id} className={setting.off ? 'off' : undefined}>
+                  <div className="rule-what">
+                    <b>{check.title}</b>
+                    <span className="faint">
+                      {check.source}
+                      {check.regions ? ` · ${check.regions.join(', ')}` : ''}
+                    </span>
+                    {check.safety && <span className="chip quiet">{text('checks.safety')}</span>}
+                    {isLowered(check, setting) && <span className="chip look">{text('checks.lowered')}</span>}
+                  </div>
+                  <Switch
+                    size="small"
+                    checked={!setting.off}
+                    aria-label={text('checks.onFor', { rule: check.title })}
+                    onChange={(on) => write(check, { ...setting, off: !on })}
+                  />
+                  <Select<NonNullable<RuleSetting['rank']> | 'own'>
+                    size="small"
+                    aria-label={text('checks.rankFor', { rule: check.title })}
+                    value={setting.rank ?? 'own'}
+                    popupMatchSelectWidth={false}
+                    onChange={(rank) => write(check, { ...setting, rank: rank === 'own' ? null : rank })}
+                    options={[
+                      {
+                        value: 'own' as const,
+                        label: text('checks.ownRank', { rank: term(`ranks.${check.severity}`).toLowerCase() }),
+                      },
+                      ...(['stop', 'look', 'fine'] as const).map((value) => ({ value, label: term(`ranks.${value}`) })),
+                    ]}
+                  />
+                  <div className="rule-limits">
+                    {Object.entries(check.limits ?? {}).map(([name, limit]) => (
+                      <label key={name} className="field">
+                        <span>{text(`checks.limits.${name}`)}</span>
+                        <InputNumber
+                          size="small"
+                          value={setting.limits[name] ?? limit.usual}
+                          min={limit.least}
+                          max={limit.most}
+                          step={(limit.most - limit.least) / 20}
+                          suffix={limit.unit}
+                          aria-label={`${text(`checks.limits.${name}`)}, ${check.title}`}
+                          onChange={(value) => {
+                            if (value === null) return;
+                            const { [name]: _old, ...others } = setting.limits;
+                            write(check, { ...setting, limits: value === limit.usual ? others : { ...others, [name]: value } });
+                          }}
+                        />
+                      </label>
+                    ))}
+                  </div>
+                  {(check.safety || setting.reason !== '') && (
+                    <WordsField
+                      label={text('checks.reason')}
+                      value={setting.reason}
+                      max={400}
+                      onChange={(reason) => write(check, { ...setting, reason })}
+                    />
+                  )}
+                  {wrong?.id === check.id && (
+                    <p className="refused" role="alert">
+                      {problemSentence(wrong.problem)}
+                    </p>
+                  )}
+                </li>
+              );
+            })}
+          </ul>
+        </section>
+      ))}
+    </>
+  );
+}

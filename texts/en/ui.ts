@@ -736,6 +736,7 @@ export const ui = {
     longest: 'Longest',
     empty: 'No run here yet. Place a device in the Devices stage and its cable finds the rack.',
     noMatch: 'No run matches. Clear the filters.',
+    routing: 'The runs are finding their ways.',
     clear: 'Clear filters',
     columns: {
       run: 'Run',

@@ -137,7 +137,7 @@ describe('documents', () => {
       'To judge',
       'U-MB-03.1',
       'F2.1, F2.2',
-      'Surge protection does not',
+      '7 copper runs come from outdoors',
       'licensed trades decide',
     ])
       expect(text).to.include(words);

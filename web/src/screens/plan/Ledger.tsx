@@ -6,7 +6,7 @@ import { RUN_STATES, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
-import { useDerived } from '../../state/following.ts';
+import { useDerived, useFollowing } from '../../state/following.ts';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
@@ -65,6 +65,7 @@ const TOTALS_FROM_PX = 1560;
 export const Ledger = memo(function Ledger({ projectId, document, levelId, selection, full, onSelect, onFull, onFold }: Props) {
   const { rows, runById } = useDerived(document);
   const { units } = document.project;
+  const routing = useFollowing(({ checked, failed, stopped }) => !checked && !failed && !stopped);
   const [group, setGroup] = useState<ScheduleGrouping>('none');
   const [find, setFind] = useState('');
   const [allLevels, setAllLevels] = useState(full);
@@ -260,20 +261,24 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
           </div>
           <div ref={scroller} className="grid-scroll" role="rowgroup">
             {lines.length === 0 && (
-              <div className="ledger-empty">
-                <p>{rows.length === 0 ? text('schedule.empty') : text('schedule.noMatch')}</p>
-                {filters && (
-                  <Button
-                    size="small"
-                    onClick={() => {
-                      setFind('');
-                      setCable(null);
-                      setState(null);
-                    }}
-                  >
-                    {text('schedule.clear')}
-                  </Button>
-                )}
+              <div role="row">
+                <div role="gridcell" aria-colspan={columns.length} className="ledger-empty">
+                  <p>
+                    {rows.length > 0 ? text('schedule.noMatch') : routing ? text('schedule.routing') : text('schedule.empty')}
+                  </p>
+                  {filters && (
+                    <Button
+                      size="small"
+                      onClick={() => {
+                        setFind('');
+                        setCable(null);
+                        setState(null);
+                      }}
+                    >
+                      {text('schedule.clear')}
+                    </Button>
+                  )}
+                </div>
               </div>
             )}
             <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>

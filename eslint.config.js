@@ -5,7 +5,7 @@ import reactRefresh from 'eslint-plugin-react-refresh';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/node_modules/', '**/dist/', '.data/', 'coverage/'] },
+  { ignores: ['**/node_modules/', '**/dist/', '.data/', '/coverage/'] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

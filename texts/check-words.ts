@@ -1,5 +1,5 @@
 import type { CheckWords } from '@dusky-spool/core/documents';
-import { formatLengthFine, type UnitSystem } from '@dusky-spool/core/units';
+import { formatClearance, type UnitSystem } from '@dusky-spool/core/units';
 import { en } from './en/index.ts';
 import { findingSentence } from './sentences.ts';
 
@@ -11,7 +11,7 @@ export const checkWords = (units: UnitSystem): CheckWords => ({
     return number === '' || sentence.includes(number) ? sentence : `${number}: ${sentence}`;
   },
   figure: (value, unit) =>
-    unit === 'm' ? formatLengthFine(value, units) : `${Number(value.toPrecision(4))}${unit === '' ? '' : ` ${unit}`}`,
+    unit === 'm' ? formatClearance(value, units) : `${Number(value.toPrecision(4))}${unit === '' ? '' : ` ${unit}`}`,
   off: en.documents.checks.off,
   ranks: en.terms.ranks,
 });

@@ -1,6 +1,6 @@
 import type { Cure, Finding } from '@dusky-spool/core/checks';
 import type { Problem } from '@dusky-spool/core/outcome';
-import { formatCableLength, formatLength, formatLengthFine, type UnitSystem } from '@dusky-spool/core/units';
+import { formatCableLength, formatClearance, formatLength, type UnitSystem } from '@dusky-spool/core/units';
 import { words } from './words.ts';
 
 const CABLE_LENGTHS = new Set(['lengthM', 'builtM', 'wantedM', 'cutLengthM', 'longestM']);
@@ -35,7 +35,7 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
       if (Array.isArray(value)) return [name, value.map(String).join(', ')];
       if (typeof value !== 'number') return [name, value];
       if (CABLE_LENGTHS.has(name)) return [name, formatCableLength(value, units)];
-      if (FINE_LENGTHS.has(name)) return [name, formatLengthFine(value, units)];
+      if (FINE_LENGTHS.has(name)) return [name, formatClearance(value, units)];
       if (name.endsWith('M')) return [name, formatLength(value, units)];
       if (name.endsWith('Db')) return [name, `${value.toFixed(2)} dB`];
       if (name.endsWith('Ohm')) return [name, `${Number(value.toFixed(2))} Ω`];

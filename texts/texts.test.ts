@@ -109,7 +109,7 @@ describe('the texts', () => {
     const without = [...new Set(codes)].filter((code) => !Object.hasOwn(en.problems, code) && !Object.hasOwn(en.findings, code));
     expect(without).to.deep.equal([]);
     expect(problemSentence({ code: 'wall-too-short', wallM: 0.01, leastM: 0.05 })).to.equal(
-      'A wall of 0.01 m cannot be built. Make it at least 0.05 m long.',
+      'A wall of 0.01 m cannot be built. Make it at least 50 mm long.',
     );
   });
 

@@ -165,7 +165,7 @@ export const holeFill = calculator({
   name: 'hole-fill',
   title: 'The hole that cables need',
   topic: 'ways',
-  source: 'ENGINEERING 7.2 (practice): bundle and 3 mm, 40 % of the area',
+  source: 'practice: bundle and 3 mm, 40 % of the area',
   valid: 'round cables',
   formulas: ['hole ≥ bundle + 3 mm', 'Σd² ≤ 0.40·hole²'],
   cautions: ['C3'],

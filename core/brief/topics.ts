@@ -15,20 +15,20 @@ export interface TopicRule {
 
 /** Each topic's requirement: ENGINEERING 8.3 (level), 9.1 (image), 3.1 (rate), 12 (bands), 5.3 (outlet level); the rest is practice. */
 export const TOPIC_RULES: Readonly<Record<BriefTopic, TopicRule>> = {
-  sound: { unit: 'dB', usual: 70, source: 'background music 70 to 75 dB, ENGINEERING 8.3', typeId: 'ceiling-speaker' },
-  surround: { unit: 'channels', usual: 5, source: 'ENGINEERING 10.1', typeId: 'wall-speaker' },
+  sound: { unit: 'dB', usual: 70, source: 'background music 70 to 75 dB', typeId: 'ceiling-speaker' },
+  surround: { unit: 'channels', usual: 5, source: 'channels of the layout; practice', typeId: 'wall-speaker' },
   display: { unit: 'm', usual: 1.2, source: 'diagonal; practice', typeId: 'display' },
-  network: { unit: 'Gbit/s', usual: 1, source: 'ENGINEERING 3.1', typeId: 'network-drop' },
+  network: { unit: 'Gbit/s', usual: 1, source: 'rate of the link; ANSI/TIA-568', typeId: 'network-drop' },
   wifi: { unit: 'Mbit/s', usual: 100, source: 'practice', typeId: 'access-point' },
   keypad: { unit: null, usual: null, source: 'practice', typeId: 'keypad' },
   camera: { unit: 'px/m', usual: 125, source: 'recognise, IEC 62676-4', typeId: 'camera' },
   shade: { unit: null, usual: null, source: 'practice', typeId: 'shade' },
   light: { unit: null, usual: null, source: 'practice', typeId: 'strip-light' },
   climate: { unit: null, usual: null, source: 'practice', typeId: 'thermostat' },
-  security: { unit: null, usual: null, source: 'one contact an opening, ENGINEERING 17', typeId: 'opening-contact' },
+  security: { unit: null, usual: null, source: 'one contact an opening', typeId: 'opening-contact' },
   door: { unit: null, usual: null, source: 'practice', typeId: 'door-station' },
   charging: { unit: 'W', usual: 60, source: 'practice', typeId: 'charging-point' },
-  coax: { unit: 'dBuV', usual: 60, source: 'level at the outlet, ENGINEERING 5.3', typeId: 'coax-outlet' },
+  coax: { unit: 'dBuV', usual: 60, source: 'level at the outlet', typeId: 'coax-outlet' },
 };
 
 /** The types of a project's library that can answer a topic, the usual one first. */

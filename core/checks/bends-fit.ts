@@ -11,7 +11,7 @@ const BY_STANDARD = /^(cat|fibre)/;
 export const bendsFit = defineCheck({
   id: 'bends-fit',
   title: 'Cable has room for its bends',
-  source: 'F1.8 and table 1.2 (ANSI/TIA-568, EN 50174-2, else practice)',
+  source: 'F1.8 (ANSI/TIA-568, EN 50174-2, else practice)',
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

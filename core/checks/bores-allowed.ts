@@ -23,7 +23,7 @@ interface Bad {
 export const boresAllowed = defineCheck({
   id: 'bores-allowed',
   title: 'No member is bored wider, or elsewhere, than it may be',
-  source: 'F7.2, F7.3 (IRC R502.8, R602.6), F7.4 (BS 5268, Approved Document A), F7.6; practice A05',
+  source: 'F7.2, F7.3 (IRC R502.8, R602.6), F7.4 (BS 5268, Approved Document A), F7.6; practice',
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'rooms',

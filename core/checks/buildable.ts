@@ -13,7 +13,7 @@ export const buildable = defineCheck({
   id: 'buildable',
   stage: 'devices',
   title: 'Every device can be built where it stands',
-  source: 'ENGINEERING 8.1, 8.2, 10.3, 11; practice A06, A07, A10, A11, A62, B02, B05',
+  source: 'geometry of walls, ceilings and devices; fixing loads F11.1, F11.2; practice',
   severity: 'stop',
   appliesTo: 'devices',
   run: ({ document }) => {

@@ -11,7 +11,7 @@ export const bundlesSound = defineCheck({
   id: 'bundles-sound',
   stage: 'cabling',
   title: 'Bundles that carry power stay cool',
-  source: 'ENGINEERING 3.2; ISO/IEC TS 29125, TIA TSB-184 direction',
+  source: 'ISO/IEC TS 29125, TIA TSB-184 direction',
   severity: 'stop',
   appliesTo: 'runs',
   run: ({ document, runs }) => {

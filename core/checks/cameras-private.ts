@@ -4,7 +4,7 @@ import { defineCheck, say } from './check.ts';
 export const camerasPrivate = defineCheck({
   id: 'cameras-private',
   title: 'No camera is in a bedroom or bathroom',
-  source: 'ENGINEERING 12, caution C15: consent and signage by law',
+  source: 'local law: consent and signs',
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',

@@ -16,7 +16,7 @@ export const clearOfMains = defineCheck({
   id: 'clear-of-mains',
   stage: 'cabling',
   title: 'Cable keeps its distance from mains',
-  source: 'ENGINEERING 7.1; practice A39, B11',
+  source: 'F7.1 (EN 50174-2), NEC 725, 800; 300 mm by practice; BS 6701',
   severity: 'stop',
   appliesTo: 'runs',
   safety: true,

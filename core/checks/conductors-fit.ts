@@ -7,7 +7,7 @@ export const conductorsFit = defineCheck({
   id: 'conductors-fit',
   stage: 'cabling',
   title: 'Every conductor map fits its cable',
-  source: 'ENGINEERING 16.3, 17; practice A33',
+  source: 'practice',
   severity: 'stop',
   appliesTo: 'runs',
   ofRun: ({ run }, { document }) => {

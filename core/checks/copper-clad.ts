@@ -5,7 +5,7 @@ import { useCable } from './cures.ts';
 export const copperClad = defineCheck({
   id: 'copper-clad',
   title: 'No copper-clad aluminium where it is unsafe',
-  source: 'ENGINEERING 1.1 (ANSI/TIA-568, ISO/IEC 11801, UL 444: solid copper); section 21',
+  source: 'ANSI/TIA-568, ISO/IEC 11801, UL 444: solid copper',
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

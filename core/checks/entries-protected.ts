@@ -28,7 +28,7 @@ const hasType = (document: ProjectDocument, typeId: keyof typeof OF_TYPE) => pic
 export const surgeProtected = defineCheck({
   id: 'surge-protected',
   title: 'Copper from outdoors has surge protection at its entry',
-  source: 'ENGINEERING 3.3 (NEC 800, 820 style; EN 62305 direction); caution C6',
+  source: 'NEC 800, 820 style; EN 62305 direction',
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',
@@ -57,7 +57,7 @@ export const surgeProtected = defineCheck({
 export const aerialBonded = defineCheck({
   id: 'aerial-bonded',
   title: 'Aerials and dishes are bonded',
-  source: 'ENGINEERING 5.5 (NEC 810, 820 style; EN 60728-11); cautions C5, C6',
+  source: 'NEC 810, 820 style; EN 60728-11',
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',

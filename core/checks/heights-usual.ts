@@ -23,7 +23,7 @@ const KIND_OF: Readonly<Record<string, HeightKind>> = {
 export const heightsUsual = defineCheck({
   id: 'heights-usual',
   title: 'Devices stand at usual heights',
-  source: 'ENGINEERING 8.1 (practice; accessibility: ADA, UK Part M)',
+  source: 'practice; accessibility: ADA, UK Part M',
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',

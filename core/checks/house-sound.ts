@@ -219,7 +219,7 @@ export const cavitiesKnown = defineCheck({
   id: 'cavities-known',
   stage: 'survey',
   title: 'Cavities that devices go into are measured',
-  source: 'practice B07',
+  source: 'practice',
   severity: 'look',
   appliesTo: 'walls',
   reads: ['levels', 'walls', 'facts'],

@@ -13,7 +13,7 @@ export const jacketsFit = defineCheck({
   id: 'jackets-fit',
   stage: 'cabling',
   title: 'Every cable has a jacket for the ways that it lies in',
-  source: 'ENGINEERING 1.3; NEC 722, 800 and EN 50575 direction',
+  source: 'NEC 722, 800 and EN 50575 direction',
   severity: 'look',
   appliesTo: 'runs',
   limits: { insideM: { usual: INSIDE_M, least: 5, most: 15, unit: 'm', safer: 'less' } },

@@ -7,7 +7,7 @@ export const keptRouteDiffers = defineCheck({
   id: 'kept-route-differs',
   stage: 'cabling',
   title: 'Issued runs lie where the plan wants them',
-  source: 'change control, practice B14',
+  source: 'change control, practice',
   severity: 'look',
   appliesTo: 'runs',
   ofRun: ({ run, kept, wanted, differs, length }) => {

@@ -6,7 +6,7 @@ import { defineCheck, say, type Cure } from './check.ts';
 export const labelsOn = defineCheck({
   id: 'labels-on',
   title: 'No run is pulled without its labels',
-  source: 'practice A42, B12, C07; ANSI/TIA-606 direction',
+  source: 'ANSI/TIA-606 direction; practice',
   severity: 'stop',
   stage: 'labels',
   appliesTo: 'runs',

@@ -5,7 +5,7 @@ import { useCable } from './cures.ts';
 export const pictureReachCheck = defineCheck({
   id: 'picture-reach',
   title: 'Picture leads carry their signal',
-  source: 'ENGINEERING 4: passive copper 5 m at 18 Gb/s, 7.5 m at best; optical 50 m (practice; a certified label outranks it)',
+  source: 'practice: passive copper 5 m at 18 Gb/s, 7.5 m at best; optical 50 m (a certified label outranks it)',
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

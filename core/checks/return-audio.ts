@@ -13,7 +13,7 @@ const DISPLAYS: PartOf<'devices'> = {
 export const returnAudio = defineCheck({
   id: 'return-audio',
   title: 'The sound of a display finds its way back',
-  source: 'ENGINEERING 4: many optical leads and extenders lack eARC; require it declared, or lead sound back by itself',
+  source: 'practice: many optical leads and extenders lack eARC; require it declared, or lead sound back by itself',
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',

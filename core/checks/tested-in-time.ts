@@ -9,7 +9,7 @@ export const gateDay = (document: Pick<ProjectDocument, 'tradeDates'>, gate: str
 export const testedInTime = defineCheck({
   id: 'tested-in-time',
   title: 'Every run is pulled and tested before the boards',
-  source: 'ENGINEERING 16.3, 18 (sequence 4 before 5); practice A63, B12',
+  source: 'practice: tested before the boards go on',
   severity: 'stop',
   stage: 'closing',
   appliesTo: 'runs',

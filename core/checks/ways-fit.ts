@@ -12,7 +12,7 @@ export const waysFit = defineCheck({
   id: 'ways-fit',
   stage: 'cabling',
   title: 'What lies in a conduit, chase or channel fits, and can be pulled',
-  source: 'ENGINEERING 6 (F6.1 to F6.4); NEC chapter 9 table 1; ANSI/TIA-569; practice A40',
+  source: 'F6.1 to F6.4; NEC chapter 9 table 1; ANSI/TIA-569; practice',
   severity: 'stop',
   appliesTo: 'features',
   run: ({ document, runs }) => wayLoads(document, runs).flatMap((load) => findingsOf(document, load)),

@@ -45,7 +45,7 @@ export const dataLink = calculator({
   name: 'data-link',
   title: 'Length of a network link by rate and temperature',
   topic: 'data',
-  source: 'ENGINEERING 3.1, F3.2 (ANSI/TIA-568, ISO/IEC 11801, TSB-155)',
+  source: 'F3.2 (ANSI/TIA-568, ISO/IEC 11801, TSB-155)',
   valid: 'to 60 C; class 5e at 5 Gb/s planned for 50 m',
   formulas: [
     'link ≤ 90 m, channel ≤ 100 m with ≤ 10 m of cords',

@@ -93,7 +93,7 @@ export const seismicForce = calculator({
   name: 'seismic-force',
   title: 'Seismic force, for screening',
   topic: 'structure',
-  source: 'ENGINEERING 11 (ASCE/SEI 7-10 and 7-16); the design is the engineer’s',
+  source: 'ASCE/SEI 7-10 and 7-16; the design is the engineer’s',
   valid: 'screening only',
   formulas: ['Fp = 0.4·ap·SDS·Wp·(1 + 2·z/h)/(Rp/Ip)', '0.3·SDS·Ip·Wp ≤ Fp ≤ 1.6·SDS·Ip·Wp'],
   cautions: ['C7'],

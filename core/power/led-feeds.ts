@@ -110,7 +110,7 @@ export const classTwo = calculator({
   name: 'class-two-source',
   title: 'Limits of a class 2 output',
   topic: 'power',
-  source: 'ENGINEERING 1.3 (NEC chapter 9, tables 11)',
+  source: 'NEC chapter 9, tables 11',
   valid: 'direct current to 60 V',
   formulas: ['to 20 V: 5 A', '20 to 60 V: 100 VA/V'],
   input: z.strictObject({ volts: z.number().gt(0).describe('V'), loadA: z.number().min(0).default(0).describe('A') }),

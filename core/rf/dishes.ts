@@ -10,7 +10,7 @@ export const lnbDrop = calculator({
   name: 'lnb-drop',
   title: 'Supply of a converter over coax',
   topic: 'coax',
-  source: 'ENGINEERING 5.6 (values to be treated with care)',
+  source: 'practice; values to be treated with care',
   valid: 'RG6; copper centre 21 ohm/km, clad steel 100 ohm/km, shield 20 to 30 ohm/km',
   formulas: ['ΔV = I·L·(r centre + r shield)', 'at the converter 12.5 V of 13 V, 17 V of 18 V'],
   input: z.strictObject({
@@ -108,7 +108,7 @@ export const dishGap = calculator({
   name: 'dish-gap',
   title: 'One dish behind another',
   topic: 'coax',
-  source: 'ENGINEERING 5.6',
+  source: 'practice: 5 degrees over what stands before it',
   valid: 'both look the same way',
   formulas: ['d ≥ (z top of the front one − z bottom of the rear one)/tan el'],
   input: z.strictObject({

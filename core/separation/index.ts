@@ -44,7 +44,7 @@ export const separation = calculator({
   name: 'separation',
   title: 'Distance from mains and other services',
   topic: 'ways',
-  source: 'F7.1 (EN 50174-2), ENGINEERING 7.1 (NEC 725, 800; 300 mm by practice; BS 6701)',
+  source: 'F7.1 (EN 50174-2); NEC 725, 800; 300 mm by practice; BS 6701',
   valid: 'parallel runs; crossings at right angles are excluded',
   formulas: ['EU, UK: d = S·P', 'North America: 50.8 mm to open circuits, 300 mm where parallel beyond 2 m'],
   cautions: ['C1'],

@@ -64,7 +64,7 @@ export const cableSupports = calculator({
   name: 'cable-supports',
   title: 'Staples, hooks and ties',
   topic: 'order',
-  source: 'F16.6; ENGINEERING 1.2 (TIA-569 type; practice)',
+  source: 'F16.6 (TIA-569 type; practice)',
   valid: 'one run',
   formulas: ['staples = ⌈L/1.4⌉ + 2 per end', 'hooks = ⌈L/1.5⌉', 'ties = ⌈L/1.2⌉'],
   input: z.strictObject({ lengthM: z.number().min(0).describe('m') }),

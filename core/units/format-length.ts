@@ -29,6 +29,10 @@ export function formatLengthFine(lengthM: number, system: UnitSystem): string {
   return `${lengthM.toFixed(thin ? 4 : 3).replace(thin ? /0{1,2}$/ : /0$/, '')} m`;
 }
 
+/** A clearance as a trade reads it off a rule: millimetres below a metre, else as fine as it is; imperial to 1/16 in. Takes metres. */
+export const formatClearance = (lengthM: number, system: UnitSystem): string =>
+  system === 'metric' && Math.abs(lengthM) < 1 ? `${Number((lengthM * 1000).toFixed(1))} mm` : formatLengthFine(lengthM, system);
+
 /** Something thin: a diameter, a bit, a gap. Whole millimetres, or hundredths of an inch. Takes metres. */
 export const formatThin = (lengthM: number, system: UnitSystem): string =>
   system === 'metric' ? `${Math.round(lengthM * 1000)} mm` : `${(lengthM / INCH_M).toFixed(2)} in`;

@@ -3,4 +3,12 @@
 // Start with `parseLength` and `formatLength`.
 export { FOOT_M, INCH_M, METRES_PER, type LengthUnit, type UnitSystem } from './factors.ts';
 export { parseLength } from './parse-length.ts';
-export { formatArea, formatCableLength, formatLength, formatLengthFine, formatThin, formatFeetInches } from './format-length.ts';
+export {
+  formatArea,
+  formatCableLength,
+  formatClearance,
+  formatLength,
+  formatLengthFine,
+  formatThin,
+  formatFeetInches,
+} from './format-length.ts';

@@ -144,7 +144,7 @@ export const materialAllowed = calculator({
   name: 'conductor-material',
   title: 'Whether a conductor may be of this metal',
   topic: 'wire',
-  source: 'ENGINEERING 1.1 (ANSI/TIA-568, ISO/IEC 11801: solid copper); section 21: 1.60 times, refused for data',
+  source: 'ANSI/TIA-568, ISO/IEC 11801: solid copper; 1.60 times, refused for data',
   valid: 'copper, copper-clad aluminium, copper-clad steel (coax centre for RF only)',
   formulas: ['copper-clad aluminium: 1.60 times the resistance of copper'],
   input: z.strictObject({ material: z.enum(MATERIALS), use: z.enum(WIRE_USES) }),

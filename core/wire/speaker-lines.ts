@@ -66,7 +66,7 @@ export const volumeControl = calculator({
   name: 'volume-control',
   title: 'Impedance setting of in-line volume controls',
   topic: 'speakers',
-  source: 'ENGINEERING 2.2',
+  source: 'practice: the setting that keeps the load over the least of the amplifier',
   valid: 'impedance-multiplying controls with the same setting on each',
   formulas: ["Z' = m·Z", 'Z = 1/Σ(1/(m·Zi))', 'loss at full ≈ 10·log10(m) + 0.5 dB'],
   cautions: ['C2'],

@@ -4,7 +4,7 @@ import type { Check, CostAfter } from '@dusky-spool/core/checks';
 import { acceptFinding, liftAcceptance, noteFinding } from '@dusky-spool/core/findings';
 import type { ToldFinding } from '@dusky-spool/core/following';
 import type { FindingMark, Operation, ProjectDocument } from '@dusky-spool/core/project';
-import { formatLengthFine } from '@dusky-spool/core/units';
+import { formatClearance } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
 import { text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
@@ -29,7 +29,7 @@ export function FindingFoot({ document, finding, rule, mark, accepted, later }: 
   const [deciding, setDeciding] = useState(false);
   const { currency, units } = document.project;
   const figure = (value: number) =>
-    finding.unit === 'm' ? formatLengthFine(value, units) : `${figureValue(value)}${finding.unit ? ` ${finding.unit}` : ''}`;
+    finding.unit === 'm' ? formatClearance(value, units) : `${figureValue(value)}${finding.unit ? ` ${finding.unit}` : ''}`;
   const write = (title: string, operations: readonly Operation[]) => {
     if (operations.length > 0) edit(title, operations);
   };

@@ -31,27 +31,21 @@ export function FindingList({ projectId, document }: { readonly projectId: strin
     () => findings.map((finding) => ({ finding, accepted: isAccepted(document, finding, on), mark: markOf(document, finding) })),
     [findings, document, on],
   );
-  const isShown = ({ finding, accepted, mark }: (typeof judged)[number]) =>
-    show === 'accepted'
+  const isAmong = (which: Show, { finding, accepted, mark }: (typeof judged)[number]) =>
+    which === 'accepted'
       ? accepted
-      : show === 'assigned'
+      : which === 'assigned'
         ? (mark?.assignedTo ?? '') !== '' && !accepted
-        : !accepted && (show === 'open' ? finding.rank !== 'fine' : finding.rank === show);
+        : !accepted && (which === 'open' ? finding.rank !== 'fine' : finding.rank === which);
   const shown = judged.filter(
     (one) =>
-      isShown(one) &&
+      isAmong(show, one) &&
       (stage === 'all' || one.finding.stage === stage) &&
       (room === 'all' || roomOf(document, one.finding) === room) &&
       (system === 'all' || systemOf(document, one.finding) === system),
   );
-  const count = (which: Show) =>
-    judged.filter(({ finding, accepted, mark }) =>
-      which === 'accepted'
-        ? accepted
-        : which === 'assigned'
-          ? (mark?.assignedTo ?? '') !== '' && !accepted
-          : !accepted && (which === 'open' ? finding.rank !== 'fine' : finding.rank === which),
-    ).length;
+  const hasStop = new Set(shown.filter(({ finding }) => finding.rank === 'stop').map(({ finding }) => finding.stage));
+  const parts = [...CHECK_STAGES].sort((a, b) => Number(hasStop.has(b)) - Number(hasStop.has(a)));
   const systems = [...new Set(findings.map((finding) => systemOf(document, finding)))].filter((one) => one !== '').sort();
   return (
     <>
@@ -61,7 +55,10 @@ export function FindingList({ projectId, document }: { readonly projectId: strin
           aria-label={text('checks.showing')}
           onChange={setShow}
           popupMatchSelectWidth={false}
-          options={RANKS.map((value) => ({ value, label: `${text(`checks.show.${value}`)} · ${count(value)}` }))}
+          options={RANKS.map((value) => ({
+            value,
+            label: `${text(`checks.show.${value}`)} · ${judged.filter((one) => isAmong(value, one)).length}`,
+          }))}
         />
         <Select
           value={stage}
@@ -104,7 +101,7 @@ export function FindingList({ projectId, document }: { readonly projectId: strin
           <RankMark rank="fine" /> {show === 'open' ? text('stage.inspect.none') : text('checks.noneSuch')}
         </p>
       )}
-      {CHECK_STAGES.map((part) => {
+      {parts.map((part) => {
         const own = shown.filter(({ finding }) => finding.stage === part);
         if (own.length === 0) return null;
         return (

@@ -67,7 +67,11 @@ export const pathLoss = calculator({
   topic: 'coverage',
   source: 'F13.1, F13.2 (ITU-R P.1238), F13.3, F13.6',
   valid: '1 m and more; ± 8 dB; survey needed',
-  formulas: ['FSPL = 20·log10(d) + 20·log10(f) − 27.55', 'P.1238: 20·log10(f) + N·log10(d) + Lf − 28', 'walls: FSPL + Σ L + floors'],
+  formulas: [
+    'FSPL = 20·log10(d) + 20·log10(f) − 27.55',
+    'P.1238: 20·log10(f) + N·log10(d) + Lf − 28',
+    'walls: FSPL + Σ L + floors',
+  ],
   cautions: ['C16'],
   input: z.strictObject({
     distanceM: positive.describe('m'),

@@ -75,7 +75,10 @@ await page.locator('.plan-canvas .device').first().waitFor();
 const quay = new URL(page.url()).pathname.split('/')[2];
 await page.goto(`${app.url}/p/${quay}/inspect`);
 await page.locator('.finding').first().waitFor();
-await page.getByRole('button', { name: /^Accept, give/ }).first().click();
+await page
+  .getByRole('button', { name: /^Accept, give/ })
+  .first()
+  .click();
 await shoot('checks');
 await page.goto(`${app.url}/p/${quay}/inspect?view=calculators&calc=speaker-cable-loss`);
 await page.getByLabel('With the figures of').click();

@@ -33,7 +33,7 @@ describe('devices in places that can be built', () => {
     const finding = inspector().locator('.finding').filter({ hasText: 'meets a joist' });
     await finding.waitFor();
     await finding
-      .getByRole('button', { name: /^Move it 0\.\d+ m$/ })
+      .getByRole('button', { name: /^Move it \d+(\.\d)? mm$/ })
       .first()
       .click();
     await inspector().getByRole('button', { name: 'Apply' }).click();

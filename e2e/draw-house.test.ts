@@ -100,6 +100,8 @@ describe('a house drawn from nothing', () => {
     await eventually(async () => Math.abs((await width()) - 7) < 0.051);
     await page.reload();
     await page.locator('.survey-foot').waitFor();
+    // What can be taken back is known as soon as the history has come.
+    await page.locator('button[aria-label^="Undo"]:not([disabled])').waitFor();
     await page.keyboard.press('Control+z');
     await eventually(async () => Math.abs((await width()) - 6) < 1e-6);
   });

@@ -2,7 +2,7 @@ import { boreLimit, holeForM } from '../boring/index.ts';
 import { buildingOf, levelUnder, spanShareAt } from '../building/index.ts';
 import { boredDepthM } from '../drilling/index.ts';
 import type { Point2 } from '../geometry/index.ts';
-import type { CollectionName, ProjectDocument } from '../project/index.ts';
+import { Each, Stamps, type CollectionName, type ProjectDocument } from '../project/index.ts';
 import { isOffSpan, weightsOf, type Hole } from '../routing/index.ts';
 import { holesOfRun, type PlannedRun } from '../runs/index.ts';
 import { defineCheck, say, type FindingDraft } from './check.ts';
@@ -29,7 +29,9 @@ export const boresAllowed = defineCheck({
   appliesTo: 'rooms',
   safety: true,
   run: ({ document, runs }) => {
-    const bad = runs.flatMap((planned) => badHoles(document, planned));
+    const bad: Bad[] = [];
+    for (const those of badOfRuns.over(runs, stamps.of(tablesOf(document)), (planned) => badHoles(document, planned)))
+      for (const one of those) bad.push(one);
     if (bad.length === 0) return [];
     const byWhere = new Map<string, Bad[]>();
     for (const one of bad) {
@@ -45,18 +47,13 @@ export const boresAllowed = defineCheck({
   },
 });
 
-interface Kept {
-  readonly tables: readonly unknown[];
-  readonly bad: readonly Bad[];
-}
-const kept = new WeakMap<PlannedRun, Kept>();
+const stamps = new Stamps();
+const badOfRuns = new Each<PlannedRun, readonly Bad[]>();
 const NONE: readonly Bad[] = [];
 
-/** What of a run's holes is not allowed; worked out once for each state of the run and of the house. */
+/** What of a run's holes is not allowed. */
 function badHoles(document: ProjectDocument, planned: PlannedRun): readonly Bad[] {
   if (planned.points.length < 2) return NONE;
-  const known = kept.get(planned);
-  if (known && tablesOf(document).every((table, n) => table === known.tables[n])) return known.bad;
   const { jurisdiction } = document.project;
   const weights = weightsOf(document.project);
   const needM = holeForM([document.cableTypes[planned.run.cableTypeId].outsideDiameterM]);
@@ -80,9 +77,7 @@ function badHoles(document: ProjectDocument, planned: PlannedRun): readonly Bad[
       found.push({ ...one, code: 'bore-off-span', measured: share, allowed });
     }
   }
-  const bad = found.length > 0 ? found : NONE;
-  kept.set(planned, { tables: tablesOf(document), bad });
-  return bad;
+  return found.length > 0 ? found : NONE;
 }
 
 const tablesOf = ({

@@ -1,9 +1,19 @@
 import { isKept } from '../runs/index.ts';
 import { moveDevices, placeDevice } from '../devices/index.ts';
 import { middleOf, type Point2 } from '../geometry/index.ts';
-import { allClashes, blockingNeeds, CURED_BY_MOVING, legalPlaces, mountsFor, type Clash } from '../mounting/index.ts';
+import {
+  allClashes,
+  blockingNeeds,
+  clashesSince,
+  CURED_BY_MOVING,
+  legalPlaces,
+  mountsFor,
+  type Clash,
+  type ClashesByDevice,
+} from '../mounting/index.ts';
 import { buildingOf, nearestWall } from '../building/index.ts';
 import { create, listOf, update, type Device, type DeviceType, type Operation, type ProjectDocument } from '../project/index.ts';
+import { patchedByDevice, type ByDevice } from './by-device.ts';
 import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
 
 const MOST_MOVES = 2;
@@ -17,25 +27,39 @@ export const buildable = defineCheck({
   severity: 'stop',
   appliesTo: 'devices',
   run: ({ document }) => {
-    const found: FindingDraft[] = [];
-    const all = allClashes(document);
-    if (all.size === 0) return found;
-    for (const id of [...all.keys()].sort()) {
-      const device = document.devices[id];
-      const clashes = all.get(id)!;
-      // A device of an alternative that does not hold is not built.
-      if (!device || (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen)) continue;
-      let said = saidOf.get(clashes);
-      if (!said || said.device !== device)
-        saidOf.set(clashes, (said = { device, findings: clashes.map((clash) => findingOf(document, device, clash)) }));
-      found.push(...said.findings);
+    const clashes = allClashes(document);
+    let known = said.get(clashes);
+    if (!known) {
+      const since = clashesSince(document);
+      const before = since && said.get(since.before);
+      const byDevice =
+        before && since
+          ? patchedByDevice(before.byDevice, since.ids, (id) => draftsOf(document, id, clashes))
+          : [...clashes.keys()].sort().flatMap((id) => {
+              const found = draftsOf(document, id, clashes);
+              return found ? [{ id, found }] : [];
+            });
+      known = { byDevice, findings: byDevice.flatMap(({ found }) => found) };
+      said.set(clashes, known);
     }
-    return found;
+    return known.findings;
   },
 });
 
-/** What was said of a device stays the same value while its clashes do. */
-const saidOf = new WeakMap<readonly Clash[], { readonly device: Device; readonly findings: readonly FindingDraft[] }>();
+interface Said {
+  readonly byDevice: ByDevice<readonly FindingDraft[]>;
+  readonly findings: readonly FindingDraft[];
+}
+/** What was said of a state of all clashes. */
+const said = new WeakMap<ClashesByDevice, Said>();
+
+function draftsOf(document: ProjectDocument, id: string, all: ClashesByDevice): readonly FindingDraft[] | null {
+  const device = document.devices[id];
+  const clashes = all.get(id);
+  // A device of an alternative that does not hold is not built.
+  if (!device || !clashes || (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen)) return null;
+  return clashes.map((clash) => findingOf(document, device, clash));
+}
 
 function findingOf(document: ProjectDocument, device: Device, clash: Clash): FindingDraft {
   return say(

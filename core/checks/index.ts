@@ -1,7 +1,8 @@
 // Here: the registry of checks; each is one file that turns a project into findings.
 // Not here: the formulas (domain folders) and the sentences (texts workspace).
 // Start with `runChecks`.
-export { CHECKS, curesFor, runChecks } from './registry.ts';
+export { curesFor } from './bound.ts';
+export { CHECKS, runChecks } from './registry.ts';
 export { costAfterClosing, type CostAfter } from './cost-after.ts';
 export { isLowered, judgeSetting, limitOf, settingsOf } from './settings.ts';
 export { findingsOf, worstRank } from './check.ts';

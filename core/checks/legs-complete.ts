@@ -1,22 +1,8 @@
 import { runsFor, usualLegs } from '../devices/index.ts';
-import { create, pickedFrom, type Device, type PartOf, type ProjectDocument, type Run } from '../project/index.ts';
+import { Stamps, type Stamp, create, listOf, originOf, type Device, type ProjectDocument, type Run } from '../project/index.ts';
 import { runsByDevice } from '../runs/index.ts';
 import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
-
-/** The devices that lack a cable, looked for again only among those that changed while the runs are the same. */
-const partOf = new WeakMap<ProjectDocument['runs'], { readonly types: object; readonly part: PartOf<'devices'> }>();
-let lastPart = 0;
-
-function lacking(document: ProjectDocument): readonly Device[] {
-  let known = partOf.get(document.runs);
-  if (known?.types !== document.deviceTypes) {
-    const byDevice = runsByDevice(document);
-    const fits = (device: Device) => missingLegs(document, device, byDevice.get(device.id) ?? []).length > 0;
-    known = { types: document.deviceTypes, part: { name: `legs ${++lastPart}`, in: 'devices', fits } };
-    partOf.set(document.runs, known);
-  }
-  return pickedFrom(document, known.part);
-}
+import { patchedByDevice, type ByDevice } from './by-device.ts';
 
 /** Every device has the cables that its type asks for: nothing in the walls is forgotten (practice A33, B04). */
 export const legsComplete = defineCheck({
@@ -28,19 +14,53 @@ export const legsComplete = defineCheck({
   appliesTo: 'devices',
   run: ({ document }) => {
     if (Object.keys(document.racks).length === 0) return [];
-    const byDevice = runsByDevice(document);
-    return lacking(document).map((device) => {
-      const runs = byDevice.get(device.id) ?? NO_RUNS;
-      let said = saidOf.get(device);
-      if (!said || said.runs !== runs || said.types !== document.deviceTypes)
-        saidOf.set(device, (said = { runs, types: document.deviceTypes, found: findingOf(document, device, runs) }));
-      return said.found;
-    });
+    return lackingIn(document).findings;
   },
 });
 
+interface Lacking {
+  readonly stamp: Stamp;
+  readonly runs: ReadonlyMap<string, readonly Run[]>;
+  readonly byDevice: ByDevice<FindingDraft>;
+  readonly findings: readonly FindingDraft[];
+}
+const stamps = new Stamps();
+const kept = new WeakMap<ProjectDocument['devices'], Lacking>();
+
+/** What each device lacks; after an edit only devices that it touched, or whose runs it touched, are looked at again. */
+function lackingIn(document: ProjectDocument): Lacking {
+  const stamp = stamps.of([document.deviceTypes, document.cableTypes, document.rooms, document.levels]);
+  const runs = runsByDevice(document);
+  const own = kept.get(document.devices);
+  if (own?.stamp === stamp && own.runs === runs) return own;
+  const origin = own ? null : originOf(document.devices);
+  const before = own ?? (origin && kept.get(origin.before as ProjectDocument['devices']));
+  const now = (id: string) => {
+    const device = document.devices[id];
+    return device ? findingOf(document, device, runs.get(id) ?? NO_RUNS) : null;
+  };
+  const touched =
+    before?.stamp === stamp ? [...(origin?.ids ?? []), ...(before.runs === runs ? [] : differing(before.runs, runs))] : null;
+  const byDevice =
+    before && touched
+      ? patchedByDevice(before.byDevice, touched, now)
+      : listOf(document, 'devices').flatMap(({ id }) => {
+          const found = now(id);
+          return found ? [{ id, found }] : [];
+        });
+  const lacking = { stamp, runs, byDevice, findings: byDevice.map(({ found }) => found) };
+  kept.set(document.devices, lacking);
+  return lacking;
+}
+
+/** Devices that have other runs in one of two states than in the other. */
+function differing(before: Lacking['runs'], after: Lacking['runs']): string[] {
+  const ids = [...before.keys()].filter((id) => before.get(id) !== after.get(id));
+  for (const id of after.keys()) if (!before.has(id)) ids.push(id);
+  return ids;
+}
+
 const NO_RUNS: readonly Run[] = [];
-const saidOf = new WeakMap<Device, { readonly runs: readonly Run[]; readonly types: object; readonly found: FindingDraft }>();
 
 /** The usual legs of its type that a device has no run for. Of a spare place only what is there counts. */
 function missingLegs(document: ProjectDocument, device: Device, runs: readonly Run[]): ReturnType<typeof usualLegs> {
@@ -49,9 +69,10 @@ function missingLegs(document: ProjectDocument, device: Device, runs: readonly R
   return usualLegs(type).filter(({ number }) => !runs.some(({ leg }) => leg === number));
 }
 
-function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): FindingDraft {
+function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): FindingDraft | null {
   const type = document.deviceTypes[device.typeId];
   const missing = missingLegs(document, device, runs);
+  if (missing.length === 0) return null;
   const purposes = missing.map(({ leg }) => `${document.cableTypes[leg.cableTypeId]?.name ?? leg.cableTypeId} (${leg.purpose})`);
   const usual = usualLegs(type).length;
   return say(

@@ -1,6 +1,15 @@
 import { buildingOf, type Building } from '../building/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
-import type { CableType, Feature, FeatureKind, Medium, ProjectDocument, Riser } from '../project/index.ts';
+import {
+  Each,
+  Stamps,
+  type CableType,
+  type Feature,
+  type FeatureKind,
+  type Medium,
+  type ProjectDocument,
+  type Riser,
+} from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { conduitFill, fillLimit, jams } from './fill.ts';
 import { pullTension, weightKgPerM, type PullTension } from './pull.ts';
@@ -48,14 +57,16 @@ const DRAWN_THROUGH = new Set<FeatureKind>(['conduit', 'underground-way', 'scree
 /** Every riser and made way with what lies in it, in the order of the runs; the same project gives the same list. */
 export function wayLoads(document: ProjectDocument, runs: readonly PlannedRun[]): WayLoad[] {
   const building = buildingOf(document);
-  const inWay = new Map<string, Set<PlannedRun>>();
-  for (const planned of runs)
-    for (const id of waysOfRun(building, planned)) {
+  const inWay = new Map<string, PlannedRun[]>();
+  const ways = waysOfRuns.over(runs, stamps.of([building]), (planned) => waysOfRun(building, planned));
+  ways.forEach((ids, n) => {
+    for (const id of ids) {
       const list = inWay.get(id);
-      if (list) list.add(planned);
-      else inWay.set(id, new Set([planned]));
+      if (list) list.push(runs[n]);
+      else inWay.set(id, [runs[n]]);
     }
-  const through = (id: string) => [...(inWay.get(id) ?? [])];
+  });
+  const through = (id: string) => inWay.get(id) ?? NO_RUNS;
   const risers = [...building.risers].map((riser) => ofRiser(document, riser, through(riser.id)));
   const made = building.levels.flatMap((level) =>
     (building.featuresByLevel[level.id] ?? [])
@@ -65,12 +76,15 @@ export function wayLoads(document: ProjectDocument, runs: readonly PlannedRun[])
   return [...risers, ...made];
 }
 
-const known = new WeakMap<PlannedRun['points'], { readonly building: Building; readonly ways: ReadonlySet<string> }>();
+const stamps = new Stamps();
+const waysOfRuns = new Each<PlannedRun, readonly string[]>();
+const NO_RUNS: readonly PlannedRun[] = [];
+const known = new WeakMap<PlannedRun['points'], { readonly building: Building; readonly ways: readonly string[] }>();
 
 /** The risers and made ways that a run lies in; looked for again where its way or the house is another one. */
-function waysOfRun(building: Building, planned: PlannedRun): ReadonlySet<string> {
+function waysOfRun(building: Building, planned: PlannedRun): readonly string[] {
   let last = known.get(planned.points);
-  if (last?.building !== building) known.set(planned.points, (last = { building, ways: waysAlong(building, planned) }));
+  if (last?.building !== building) known.set(planned.points, (last = { building, ways: [...waysAlong(building, planned)] }));
   return last.ways;
 }
 

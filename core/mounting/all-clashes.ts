@@ -9,10 +9,17 @@ const TABLES = ['levels', 'rooms', 'walls', 'openings', 'features', 'framingMemb
 
 export type ClashesByDevice = ReadonlyMap<string, readonly Clash[]>;
 
+/** What an edit made of the clashes before it: only these devices were tested again. */
+export interface ClashChange {
+  readonly before: ClashesByDevice;
+  readonly ids: ReadonlySet<string>;
+}
+
 interface Kept {
   readonly house: readonly object[];
   readonly plates: ProjectDocument['plates'];
   readonly clashes: ClashesByDevice;
+  readonly since: ClashChange | null;
 }
 const kept = new WeakMap<object, Kept>();
 
@@ -20,13 +27,19 @@ const kept = new WeakMap<object, Kept>();
  * The clashes of every device. Where an edit left the house alone, only those devices are tested again that it touched or whose
  * plate it touched, the ones near where they were and are, and those that take a lead from a device that came or went.
  */
-export function allClashes(document: ProjectDocument): ClashesByDevice {
+export const allClashes = (document: ProjectDocument): ClashesByDevice => keptOf(document).clashes;
+
+/** What differs from the clashes that were known before; null where all devices were tested. */
+export const clashesSince = (document: ProjectDocument): ClashChange | null => keptOf(document).since;
+
+function keptOf(document: ProjectDocument): Kept {
   const house = TABLES.map((name) => document[name]);
   const known = kept.get(document.devices);
-  if (known && sameHouse(known, house) && known.plates === document.plates) return known.clashes;
-  const clashes = afterEdit(document, house) ?? fromNothing(document);
-  kept.set(document.devices, { house, plates: document.plates, clashes });
-  return clashes;
+  if (known && sameHouse(known, house) && known.plates === document.plates) return known;
+  const edited = afterEdit(document, house) ?? { clashes: fromNothing(document), since: null };
+  const now: Kept = { house, plates: document.plates, ...edited };
+  kept.set(document.devices, now);
+  return now;
 }
 
 const sameHouse = (known: Kept, house: readonly object[]) => known.house.every((table, i) => table === house[i]);
@@ -51,7 +64,7 @@ function fromNothing(document: ProjectDocument): ClashesByDevice {
 }
 
 /** What an edit of a few devices and plates makes of what was found before it; null where that is not known. */
-function afterEdit(document: ProjectDocument, house: readonly object[]): ClashesByDevice | null {
+function afterEdit(document: ProjectDocument, house: readonly object[]): Pick<Kept, 'clashes' | 'since'> | null {
   const own = kept.get(document.devices);
   const origin = own ? null : originOf(document.devices);
   const before = own ?? (origin && kept.get(origin.before));
@@ -64,25 +77,31 @@ function afterEdit(document: ProjectDocument, house: readonly object[]): Clashes
   );
   if (cameOrWent.size > 0) for (const id of takingLeadsFrom(document, cameOrWent)) ids.add(id);
   const touched = [...ids].flatMap((id) => [was[id], document.devices[id]].filter((device) => device !== undefined));
-  const isNear = (device: Device, other: Device, withinM = NEAR_M) =>
-    device.levelId === other.levelId && Math.abs(device.x - other.x) <= withinM && Math.abs(device.y - other.y) <= withinM;
   const found = new Map(before.clashes);
+  const tested = new Set(edited);
   for (const id of edited) if (!document.devices[id]) found.delete(id);
   for (const levelId of new Set(touched.map((device) => device.levelId))) {
-    const around = onLevel(document, 'devices', levelId).filter((device) =>
-      touched.some((one) => isNear(one, device, 2 * NEAR_M)),
-    );
-    for (const device of around) {
-      if (!touched.some((one) => isNear(device, one))) continue;
-      const clashes = clashesOf(
-        document,
-        device,
-        around.filter((other) => isNear(device, other)),
-      );
+    const there = touched.filter((device) => device.levelId === levelId);
+    const around = withinOf(onLevel(document, 'devices', levelId), there, 2 * NEAR_M);
+    for (const device of withinOf(around, there, NEAR_M)) {
+      tested.add(device.id);
+      const clashes = clashesOf(document, device, withinOf(around, [device], NEAR_M));
       if (clashes.length > 0) found.set(device.id, clashes);
       else found.delete(device.id);
     }
   }
+  return { clashes: found, since: { before: before.clashes, ids: tested } };
+}
+
+/** Those devices of a level that are no farther along either axis from one of some places than so much. */
+function withinOf(devices: readonly Device[], places: readonly Device[], farthestM: number): Device[] {
+  const found: Device[] = [];
+  for (const device of devices)
+    for (const { x, y } of places)
+      if (Math.abs(device.x - x) <= farthestM && Math.abs(device.y - y) <= farthestM) {
+        found.push(device);
+        break;
+      }
   return found;
 }
 

@@ -36,6 +36,8 @@ export {
   type LevelCollection,
   type PartOf,
 } from './lists.ts';
+export { MOST_KEPT, Stamps, type Stamp } from './stamps.ts';
+export { Each } from './each.ts';
 export {
   applyChange,
   changeSchema,

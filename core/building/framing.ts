@@ -89,19 +89,31 @@ export function joistsOf(document: Pick<ProjectDocument, 'framingMembers'>, room
   );
 }
 
-const turnedOf = new WeakMap<Room, { readonly cos: number; readonly sin: number; readonly polygon: readonly Point2[] }>();
+interface Turned {
+  readonly cos: number;
+  readonly sin: number;
+  readonly polygon: readonly Point2[];
+  /** Where the outline ends a joist, by its line: many holes lie in the same few joists. */
+  readonly ends: Map<number, readonly number[]>;
+}
+const turnedOf = new WeakMap<Room, Turned>();
+const MOST_LINES = 500;
 
 /** Share of the span of the joist at a place from its nearer support, 0 to 0.5; null outside the room. The room's outline bears it. */
 export function spanShareAt(room: Room, p: Point2): number | null {
   let turned = turnedOf.get(room);
   if (!turned) {
     const [cos, sin] = [Math.cos(-room.joistAngleRad), Math.sin(-room.joistAngleRad)];
-    turned = { cos, sin, polygon: room.polygon.map((corner) => rotate2(corner as Point2, -room.joistAngleRad)) };
+    turned = { cos, sin, polygon: room.polygon.map((corner) => rotate2(corner as Point2, -room.joistAngleRad)), ends: new Map() };
     turnedOf.set(room, turned);
   }
   const u = p[0] * turned.cos - p[1] * turned.sin;
   const v = p[0] * turned.sin + p[1] * turned.cos;
-  const us = levelCrossings(turned.polygon, v + 1e-7);
+  let us = turned.ends.get(v);
+  if (!us) {
+    if (turned.ends.size > MOST_LINES) turned.ends.clear();
+    turned.ends.set(v, (us = levelCrossings(turned.polygon, v + 1e-7)));
+  }
   for (let k = 0; k + 1 < us.length; k += 2)
     if (u >= us[k] - 1e-6 && u <= us[k + 1] + 1e-6) return Math.max(0, Math.min(u - us[k], us[k + 1] - u)) / (us[k + 1] - us[k]);
   return null;

@@ -207,12 +207,15 @@ function isHeld({ polygon }: Room, walls: readonly Wall[]): boolean {
 }
 
 /** Whether a wall's box touches that of a side. */
-const nearLine = (wall: Wall, a: Point2, b: Point2): boolean =>
-  [0, 1].every(
-    (axis) =>
-      Math.min(wall.a[axis], wall.b[axis]) <= Math.max(a[axis], b[axis]) + 2 * CORNER_TOLERANCE_M &&
-      Math.max(wall.a[axis], wall.b[axis]) >= Math.min(a[axis], b[axis]) - 2 * CORNER_TOLERANCE_M,
+const nearLine = (wall: Wall, a: Point2, b: Point2): boolean => {
+  const slackM = 2 * CORNER_TOLERANCE_M;
+  return (
+    Math.min(wall.a[0], wall.b[0]) <= Math.max(a[0], b[0]) + slackM &&
+    Math.max(wall.a[0], wall.b[0]) >= Math.min(a[0], b[0]) - slackM &&
+    Math.min(wall.a[1], wall.b[1]) <= Math.max(a[1], b[1]) + slackM &&
+    Math.max(wall.a[1], wall.b[1]) >= Math.min(a[1], b[1]) - slackM
   );
+};
 
 /** A cavity that somebody looked for and could not know, in a wall that devices are meant for: practice B07. */
 export const cavitiesKnown = defineCheck({

@@ -151,11 +151,21 @@ export function runChecks(
   let onDevices: { check: DeviceCheck; context: CheckContext }[] | null = null;
   const ofRun: Asking<PlannedRun> = {
     ...how,
-    drafts: (planned) => (onRuns ??= inForce(RUN_CHECKS)).flatMap(({ check, context }) => check.ofRun(planned, context)),
+    drafts: (planned) => {
+      const drafts: FindingDraft[] = [];
+      for (const { check, context } of (onRuns ??= inForce(RUN_CHECKS)))
+        for (const draft of check.ofRun(planned, context)) drafts.push(draft);
+      return drafts;
+    },
   };
   const ofDevice: Asking<Device> = {
     ...how,
-    drafts: (device) => (onDevices ??= inForce(DEVICE_CHECKS)).flatMap(({ check, context }) => check.ofDevice(device, context)),
+    drafts: (device) => {
+      const drafts: FindingDraft[] = [];
+      for (const { check, context } of (onDevices ??= inForce(DEVICE_CHECKS)))
+        for (const draft of check.ofDevice(device, context)) drafts.push(draft);
+      return drafts;
+    },
   };
   for (const { check, pass } of housePasses) {
     const found = holds(check, document) ? ofHouse(check, contextOf(check)) : NOTHING;

@@ -113,7 +113,15 @@ export const WEIGHTS: Readonly<Record<Construction, Weights>> = {
 const known = new Map<string, Weights>();
 
 /** What a way costs in a project: by its construction, with what the firm has changed. The same words give the same value. */
-export function weightsOf({
+export function weightsOf(header: Pick<ProjectHeader, 'construction' | 'routeWeights' | 'jurisdiction'>): Weights {
+  let weights = ofHeader.get(header);
+  if (!weights) ofHeader.set(header, (weights = weightsFor(header)));
+  return weights;
+}
+
+const ofHeader = new WeakMap<object, Weights>();
+
+function weightsFor({
   construction,
   routeWeights,
   jurisdiction,

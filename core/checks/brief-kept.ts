@@ -149,7 +149,13 @@ export const signedRooms = defineCheck({
           allowed: 0,
           unit: '',
           figures: { number: room.code, room: room.name, count: open.length },
-          cures: [],
+          cures: [
+            {
+              code: 'take-signature-back',
+              figures: { room: room.name },
+              operations: [update('roomBriefs', brief, { signedBy: '', signedOn: '' })!],
+            },
+          ],
         },
       ];
     }),

@@ -6,15 +6,18 @@ import {
   newRoom,
   tableFrom,
   update,
+  BRIEF_TOPICS,
+  type BriefTopic,
   type CableType,
   type CollectionName,
   type Device,
   type Operation,
+  type Plate,
   type ProjectDocument,
   type Run,
 } from '../project/index.ts';
-import { planRuns } from '../runs/index.ts';
-import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
+import { planRuns, runState, waysOf } from '../runs/index.ts';
+import { applied, countedIds, smallHouse, twoStoreyHouse, withDevices } from '../testing/index.ts';
 import { CHECKS, runChecks, type Finding } from './index.ts';
 import { ORDER } from './check.ts';
 
@@ -431,7 +434,308 @@ const PLANTED: readonly Planted[] = [
     about: 'openings',
     cured: true,
   },
+  {
+    rule: 'levels-apart',
+    mistake: () => sunk(2.2),
+    clean: () => sunk(2.5),
+    code: 'levels-overlap',
+    about: 'levels',
+    cured: true,
+  },
+  {
+    rule: 'ceiling-above-heads',
+    mistake: () => house([], { rooms: [{ ceilingHeightM: 1.99 }], openings: [door({})] }),
+    clean: () => house([], { rooms: [{ ceilingHeightM: 2 }], openings: [door({})] }),
+    code: 'ceiling-below-head',
+    about: 'rooms',
+    figures: [1.99, 2],
+    cured: false,
+  },
+  {
+    rule: 'rooms-closed',
+    mistake: () => without(house(), 'walls', 'west'),
+    clean: () => house(),
+    code: 'room-open',
+    about: 'rooms',
+    cured: false,
+  },
+  {
+    rule: 'cavities-known',
+    mistake: () => asked('not-known'),
+    clean: () => asked('measured'),
+    code: 'cavity-not-known',
+    about: 'walls',
+    cured: false,
+  },
+  {
+    rule: 'ways-open',
+    mistake: () => {
+      const document = twoStoreyHouse();
+      return { ...document, risers: { shaft: { ...document.risers.shaft, topLevelId: 'm' } } };
+    },
+    clean: () => twoStoreyHouse(),
+    code: 'riser-one-level',
+    about: 'risers',
+    cured: true,
+  },
+  {
+    rule: 'rules-kept',
+    mistake: () => ruled('no-such-riser'),
+    clean: () => ruled('shaft'),
+    code: 'rule-not-passed',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'kept-route-differs',
+    mistake: () => applied(issued(), [update('devices', Object.values(issued().devices)[0], { x: 3 })!]),
+    clean: () => issued(),
+    code: 'kept-route-differs',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'buildable',
+    // Joists lie every 0.4 m from the wall of the room.
+    mistake: () => house([{ ...SPEAKER, at: [1, 2.01] }]),
+    clean: () => house([{ ...SPEAKER, at: [1, 2.2] }]),
+    code: 'mount-on-joist',
+    about: 'devices',
+    cured: true,
+  },
+  {
+    rule: 'plates-sound',
+    mistake: () => plated({ mainsGangs: 1, divider: false }),
+    clean: () => plated({ mainsGangs: 1, divider: true }),
+    code: 'plate-no-divider',
+    about: 'plates',
+    figures: [0, 1],
+    cured: true,
+  },
+  {
+    rule: 'one-thermostat',
+    mistake: () => house([THERMOSTAT, { ...THERMOSTAT, at: [5.05, 3] }]),
+    clean: () => house([THERMOSTAT, { ...THERMOSTAT, at: [5.15, 3] }]),
+    code: 'climate-twice',
+    about: 'devices',
+    figures: [2, 1],
+    cured: false,
+  },
+  {
+    rule: 'ways-fit',
+    // One cable in a duct of 8 mm: more than 53 %.
+    mistake: () => ducted(0.008),
+    clean: () => ducted(0.05),
+    code: 'way-over-full',
+    about: 'features',
+    cured: true,
+  },
+  {
+    rule: 'bundles-sound',
+    mistake: () => bundled(25),
+    clean: () => bundled(24),
+    code: 'bundle-too-warm',
+    about: 'runs',
+    figures: [25, 24],
+    cured: true,
+  },
+  {
+    rule: 'conduits-planned',
+    mistake: () => house([{ typeId: 'display', at: [2, 0.05] }]),
+    clean: () => house([SPEAKER]),
+    code: 'conduits-missing',
+    about: 'devices',
+    figures: [1, 0],
+    cured: true,
+  },
+  {
+    rule: 'bores-allowed',
+    // RG 11 of 10.3 mm wants a hole of 16.3 mm by 40 % of its area; 2 in from both edges of 110 mm leave 8.4 mm.
+    mistake: () => joisted(0.11),
+    clean: () => joisted(0.235),
+    code: 'bore-too-large',
+    about: 'rooms',
+    cured: false,
+  },
+  {
+    rule: 'screed-sound',
+    mistake: () => screed(2.4),
+    clean: () => screed(2),
+    code: 'screed-moved',
+    about: 'features',
+    cured: true,
+  },
+  {
+    rule: 'brief-met',
+    mistake: () => wanted(2),
+    clean: () => wanted(1),
+    code: 'brief-device-missing',
+    about: 'rooms',
+    figures: [1, 2],
+    cured: false,
+  },
+  {
+    rule: 'nothing-on-purpose',
+    mistake: () => talked('a', ['network'], 'nothing'),
+    clean: () => talked('a', ['network']),
+    code: 'brief-nothing-wanted',
+    about: 'rooms',
+    figures: [1, 0],
+    cured: true,
+  },
+  {
+    rule: 'decisions-in-time',
+    mistake: () => undecided(''),
+    clean: () => undecided('wide'),
+    code: 'decision-late',
+    about: 'decisions',
+    today: '2026-11-10',
+    cured: false,
+  },
+  {
+    rule: 'signed-rooms',
+    mistake: () => signed(talked('a', BRIEF_TOPICS.slice(1))),
+    clean: () => signed(talked('a', BRIEF_TOPICS)),
+    code: 'signed-not-discussed',
+    about: 'rooms',
+    cured: true,
+  },
+  {
+    rule: 'jackets-told-apart',
+    mistake: () => jackets(() => 'white'),
+    clean: () => jackets((family) => family),
+    code: 'jackets-alike',
+    about: 'devices',
+    figures: [2, 1],
+    cured: false,
+  },
 ];
+const THERMOSTAT: Place = { typeId: 'thermostat', at: [5.05, 1.5] };
+
+function sunk(elevationM: number): ProjectDocument {
+  const document = twoStoreyHouse();
+  return { ...document, levels: { ...document.levels, u: { ...document.levels.u, elevationM } } };
+}
+function without(document: ProjectDocument, list: 'walls', id: string): ProjectDocument {
+  const { [id]: _gone, ...rest } = document[list];
+  return { ...document, [list]: rest };
+}
+const asked = (state: 'measured' | 'not-known'): ProjectDocument =>
+  applied(house(), [
+    create('facts', { id: 'f', subject: 'walls', subjectId: 'west', field: 'cavityDepthM', state, by: '', on: '', note: '' }),
+  ]);
+const ruled = (targetId: string): ProjectDocument =>
+  applied(withDevices(twoStoreyHouse(), [SPEAKER], countedIds()).document, [
+    create('routeRules', { id: 'rule', runId: null, kind: 'through', target: 'riser', targetId, at: null, note: '' }),
+  ]);
+function issued(): ProjectDocument {
+  const document = house([SPEAKER]);
+  const operations = runState(document, Object.keys(document.runs), 'issued', waysOf(document));
+  if (!operations.ok) throw new Error(operations.problem.code);
+  return applied(document, operations.value);
+}
+const plated = (more: Partial<Plate>): ProjectDocument =>
+  applied(house(), [
+    create('plates', {
+      id: 'p',
+      levelId: 'm',
+      roomId: 'a',
+      name: '',
+      x: 3,
+      y: 0.06,
+      heightM: 0.4,
+      facingRad: Math.PI / 2,
+      gangs: 2,
+      boxKind: 'two-gang',
+      divider: false,
+      mainsGangs: 0,
+      opening: 'inserts',
+      finish: '',
+      inserts: [],
+      besideM: null,
+      ...more,
+    }),
+  ]);
+function ducted(insideM: number): ProjectDocument {
+  const document = pump(20);
+  return { ...document, features: { duct: { ...document.features.duct, insideDiameterM: insideM } } };
+}
+/** So many cables of class 6 in one bundle, two from each drop. */
+function bundled(count: number): ProjectDocument {
+  const places = Array.from({ length: 13 }, (_, n): Place => ({ typeId: 'network-drop', at: [0.4 + n * 0.35, 0.05] }));
+  const document = house(places);
+  const type = { ...document.deviceTypes['network-drop'], poeClass: 6 };
+  const runs = Object.values(document.runs).map((run, n) => ({ ...run, bundle: n < count ? 'B-01' : '' }));
+  return { ...document, runs: tableFrom(runs), deviceTypes: { ...document.deviceTypes, [type.id]: type } };
+}
+function joisted(joistDepthM: number): ProjectDocument {
+  const across = { joistAngleRad: Math.PI / 2, joistDepthM };
+  const document = house([SPEAKER], { rooms: [across, across] });
+  return { ...document, project: { ...document.project, jurisdiction: 'NA' } };
+}
+/** A way in the screed, signed where it turned at 2 m, that turns elsewhere now. */
+function screed(turnM: number): ProjectDocument {
+  const points = (y: number): [number, number][] => [
+    [1, 0.3],
+    [1, y],
+    [9.9, y],
+  ];
+  const way = newFeature({
+    id: 'way',
+    levelId: 'm',
+    kind: 'screed-way',
+    name: 'To the rack',
+    points: points(turnM),
+    widthM: 0.025,
+    bottomM: -0.095,
+    topM: -0.07,
+    insideDiameterM: 0.02,
+  });
+  return applied(house(), [
+    create('features', way),
+    create('waySigns', {
+      id: 's',
+      featureId: 'way',
+      points: points(2),
+      coverM: 0.07,
+      photo: 'p.jpg',
+      by: 'crew',
+      on: '2026-10-01',
+      note: '',
+    }),
+  ]);
+}
+function wanted(count: number): ProjectDocument {
+  const document = talked('a', ['network']);
+  return { ...document, briefCells: { c_network: { ...document.briefCells.c_network, count } } };
+}
+const undecided = (chosen: string): ProjectDocument =>
+  onDay(
+    applied(house(), [
+      create('decisions', {
+        id: 'd',
+        roomId: 'a',
+        subject: 'Screen',
+        options: [{ name: 'wide', typeId: null }],
+        gate: 'board',
+        leadDays: 30,
+        owner: 'client',
+        chosen,
+        decidedOn: chosen === '' ? '' : '2026-10-01',
+        note: '',
+      }),
+    ]),
+    'board',
+    '2026-11-20',
+  );
+/** A display to which cables of two families come, each in a jacket of this colour. */
+function jackets(colourOf: (family: string) => string): ProjectDocument {
+  const document = house([{ typeId: 'display', at: [2, 0.05] }]);
+  return Object.values(document.cableTypes).reduce(
+    (next, { id, family }) => withCable(next, id, { jacketColour: colourOf(family) }),
+    document,
+  );
+}
 
 /** A heat pump so far from the house, at the end of a duct in the ground. */
 const pump = (awayM: number): ProjectDocument =>
@@ -488,7 +792,7 @@ function chain(count: number): ProjectDocument {
   return applied(document, operations as Operation[]);
 }
 /** A room with a network drop, in which these topics were talked about. */
-function talked(roomId: string, topics: readonly ('sound' | 'network')[]): ProjectDocument {
+function talked(roomId: string, topics: readonly BriefTopic[], answer: 'wanted' | 'nothing' = 'wanted'): ProjectDocument {
   const document = house([DROP]);
   return applied(
     document,
@@ -497,8 +801,8 @@ function talked(roomId: string, topics: readonly ('sound' | 'network')[]): Proje
         id: `c_${topic}`,
         roomId,
         topic,
-        answer: 'wanted',
-        count: topic === 'network' ? 1 : 0,
+        answer,
+        count: answer === 'nothing' ? 0 : topic === 'network' ? 1 : 0,
         threshold: null,
         typeId: null,
         phaseId: null,
@@ -549,9 +853,9 @@ describe('a house with one planted mistake', () => {
     });
   }
 
-  it('covers rules that offer a cure for at least half of all', () => {
+  it('is there for every rule, and the cures of at least half of them are proved', () => {
     const cures = new Set(PLANTED.filter(({ cured }) => cured).map(({ rule }) => rule));
-    for (const { rule } of PLANTED) expect(CHECKS.map(({ id }) => id)).to.include(rule);
-    expect(cures.size).to.be.greaterThan(15);
+    expect(PLANTED.map(({ rule }) => rule).sort()).to.deep.equal(CHECKS.map(({ id }) => id).sort());
+    expect(cures.size).to.be.at.least(CHECKS.length / 2);
   });
 });

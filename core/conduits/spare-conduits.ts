@@ -116,8 +116,8 @@ export interface ProposedConduit {
 const LATER_M = [0.0078, 0.0078, 0.009];
 
 /**
- * The conduit along the way that a cable from this place would take: a line for each level part of it, free for later, with its length
- * and bends from end to end. Null where no way leads there. `id` names the new things.
+ * The conduit along the way that a cable from this place would take: a line for each level part of it, from pull box to pull box, free for
+ * later, with its length and bends from end to end. Null where no way leads there. `id` names the new things.
  */
 export function proposeConduit(
   document: ProjectDocument,
@@ -135,7 +135,8 @@ export function proposeConduit(
   const sized = conduitSize(LATER_M, jurisdiction);
   const size = sized.ok ? sized.value : CONDUITS.filter(({ region }) => (region === 'NA') === (jurisdiction === 'NA')).at(-1)!;
   const building = buildingOf(document);
-  const features = parts.map(({ points, z }, k) => {
+  const pieces = parts.flatMap(({ points, z }) => betweenBoxes(points).map((piece) => ({ points: piece, z })));
+  const features = pieces.map(({ points, z }, k) => {
     const level = levelUnder(building, z)!;
     return newFeature({
       id: (k === 0 ? id : `${id}_p${k}`).slice(0, 40),
@@ -159,6 +160,49 @@ export function proposeConduit(
     bendsRad: legs.reduce((sum, { bendRad }) => sum + bendRad, 0),
   };
 }
+
+/** Bends and length between two pull boxes (ENGINEERING 6: 180 degrees and 30 m by practice). */
+const MOST_BENDS_RAD = Math.PI;
+const LONGEST_PULL_M = 30;
+
+/** The pieces of a line that can be pulled through one by one: a pull box stands between two of them. */
+function betweenBoxes(points: readonly [number, number][]): [number, number][][] {
+  const pieces: [number, number][][] = [];
+  let piece: [number, number][] = [points[0]];
+  let [bendsRad, lengthM] = [0, 0];
+  const box = (at: [number, number]) => {
+    piece.push(at);
+    pieces.push(piece);
+    piece = [at];
+    [bendsRad, lengthM] = [0, 0];
+  };
+  for (let k = 1; k < points.length; k++) {
+    const [a, b] = [points[k - 1], points[k]];
+    const directionRad = Math.atan2(b[1] - a[1], b[0] - a[0]);
+    const wholeM = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    let doneM = 0;
+    while (lengthM + wholeM - doneM > LONGEST_PULL_M + 1e-6) {
+      doneM += LONGEST_PULL_M - lengthM;
+      box([tidy(a[0] + Math.cos(directionRad) * doneM), tidy(a[1] + Math.sin(directionRad) * doneM)]);
+    }
+    lengthM += wholeM - doneM;
+    const next = points[k + 1];
+    if (!next) {
+      piece.push(b);
+      break;
+    }
+    const turnRad = Math.abs(wrapped(Math.atan2(next[1] - b[1], next[0] - b[0]) - directionRad));
+    if (bendsRad + turnRad > MOST_BENDS_RAD + 1e-6) box(b);
+    else {
+      bendsRad += turnRad;
+      if (turnRad > 1e-6) piece.push(b);
+    }
+  }
+  pieces.push(piece);
+  return pieces.filter((one) => one.length > 1);
+}
+
+const wrapped = (angleRad: number) => Math.atan2(Math.sin(angleRad), Math.cos(angleRad));
 
 const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
 

@@ -41,7 +41,8 @@ describe('ways that runs share', () => {
         apart += found.apart.totalM;
         together += found.work.totalM;
       }),
-      { numRuns: 20 },
+      // The same houses each time, since how much they share is no property of every house.
+      { numRuns: 20, seed: 20 },
     );
     // Over all of them holes are shared: a search that finds nothing would leave the sums alike.
     expect(together).to.be.lessThan(0.99 * apart);

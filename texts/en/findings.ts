@@ -254,5 +254,6 @@ export const cures = {
   'add-far-device': 'Add below it: {{name}}',
   'add-remote-sensor': 'Add a remote sensor',
   'brief-want': 'Write it down as wanted',
+  'take-signature-back': 'Take the signature back until it is discussed',
   'lift-level': 'Raise {{name}} to {{elevationM}}',
 } as const;

@@ -8,8 +8,8 @@ export const PARTS = ['device', 'mount', 'bracket'] as const;
 export const CUT_OUT_SHAPES = ['round', 'rectangle'] as const;
 export const PORT_DIRECTIONS = ['in', 'out', 'both'] as const;
 export const MOUNT_STYLES = ['fixed', 'tilt', 'full-motion', 'motorised', 'recessed', 'ceiling-drop'] as const;
-/** Where a jacket may lie (ENGINEERING 1.3): in walls, between floors, in moving air, in weather and ground, or little of anything. */
-export const JACKET_RATINGS = ['general', 'riser', 'plenum', 'outdoor', 'limited'] as const;
+/** Where a jacket may lie (ENGINEERING 1.3): in walls, between floors, in moving air, in weather and ground, little of anything; a cord lies in the room only. */
+export const JACKET_RATINGS = ['general', 'riser', 'plenum', 'outdoor', 'limited', 'cord'] as const;
 export const LINKS = ['cable', 'mains-radio', 'battery-radio', 'mains-only'] as const;
 export const LEG_ENDS = ['rack', 'device', 'chain'] as const;
 /** Boxes and rings of ENGINEERING 8.1. */

@@ -28,6 +28,7 @@ export const FEATURE_KINDS = [
   'steel',
   'pipe',
   'wet-zone',
+  'air-space',
   'supply-vent',
   'recessed-light',
   'mains-route',

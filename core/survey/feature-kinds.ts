@@ -40,6 +40,7 @@ export const FEATURE_MAKES: readonly FeatureMake[] = [
   make('steel', 'obstacle', 'line', [0.15, 0], [2.2, 2.5]),
   make('pipe', 'obstacle', 'line', [0.05, 0], [0, 0.1], 0.15),
   make('wet-zone', 'obstacle', 'area', [0, 0], [0, 2.25]),
+  make('air-space', 'obstacle', 'area', [0, 0], [2.5, 2.8]),
   make('supply-vent', 'obstacle', 'point', [0.3, 0.15], [2.4, 2.5], 0.9),
   make('recessed-light', 'obstacle', 'point', [0.12, 0], [2.4, 2.5], 0.3),
   make('sprinkler', 'obstacle', 'point', [0.05, 0], [2.4, 2.5], 0.45),

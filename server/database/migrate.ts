@@ -5,6 +5,7 @@ import { foundOnSite } from './migrations/2026-11-25-found-on-site.ts';
 import { briefAndDevices } from './migrations/2026-11-26-brief-and-devices.ts';
 import { firmMaps } from './migrations/2026-11-27-firm-maps.ts';
 import { cabling } from './migrations/2026-11-29-cabling.ts';
+import { airAndCords } from './migrations/2026-12-01-air-and-cords.ts';
 import { checks } from './migrations/2026-11-30-checks.ts';
 import { trunks } from './migrations/2026-11-28-trunks.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
@@ -19,7 +20,17 @@ export interface Migration {
 }
 
 /** In the order in which they are made. */
-const MIGRATIONS: readonly Migration[] = [firstTables, survey, foundOnSite, briefAndDevices, firmMaps, trunks, cabling, checks];
+const MIGRATIONS: readonly Migration[] = [
+  firstTables,
+  survey,
+  foundOnSite,
+  briefAndDevices,
+  firmMaps,
+  trunks,
+  cabling,
+  checks,
+  airAndCords,
+];
 
 class AppliedTable implements UmzugStorage<Sequelize> {
   constructor(private readonly sequelize: Sequelize) {}

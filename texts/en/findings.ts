@@ -168,6 +168,10 @@ export const findings = {
   'neutral-absent':
     '{{device}} needs a neutral, and its box has none. Take one that does without, or have the electrician pull one.',
   'neutral-not-known': 'Whether the box of {{device}} has a neutral is not known. Have the electrician look.',
+  'jacket-cord':
+    '{{number}} is {{cable}}, a cord: it may not lie in walls, ceilings or floors, nor pass through them. Take a cable that is made for that.',
+  'jacket-not-plenum':
+    '{{number}} lies {{lengthM}} open in {{space}} as {{cable}}. Where air is moved the jacket has to be one for it (plenum; in Europe the national rule, low smoke), or the cable in metal conduit.',
   'surge-missing':
     '{{count}} copper runs come from outdoors, the first {{first}}, without a surge arrester at the entry. Surge protection does not replace a lightning protection system.',
   'aerial-not-bonded':

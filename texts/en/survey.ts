@@ -506,6 +506,7 @@ export const surveyTerms = {
     steel: 'Steel',
     pipe: 'Pipe',
     'wet-zone': 'Wet zone',
+    'air-space': 'Space that moves air',
     'supply-vent': 'Supply vent',
     'recessed-light': 'Recessed light',
     'mains-route': 'Mains cable',

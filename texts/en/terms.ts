@@ -39,6 +39,7 @@ export const terms = {
     plenum: 'In moving air too',
     outdoor: 'Weather and ground',
     limited: 'Limited use',
+    cord: 'Cord, in the room only',
   },
   slackStyles: { 'figure-eight': 'Figure-eight', zigzag: 'Zigzag', 'wall-loop': 'Loop in the wall', none: 'None' },
   rackSlacks: { 'to-unit': 'Led to its unit', 'slide-out': 'Loop for sliding out', panel: 'Short, into a panel' },

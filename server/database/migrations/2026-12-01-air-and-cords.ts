@@ -1,0 +1,29 @@
+import type { Migration } from '../migrate.ts';
+
+const KINDS = `'beam', 'soffit', 'duct', 'flue', 'fireplace', 'steel', 'pipe', 'wet-zone', 'supply-vent',
+  'recessed-light', 'mains-route', 'service-panel', 'sprinkler', 'insulation', 'attic', 'crawl-space',
+  'basement-ceiling', 'chase', 'disused-chimney', 'conduit', 'soffit-way', 'outside-wall-way',
+  'surface-channel', 'underground-way', 'screed-way', 'draw-pit', 'service-entry', 'existing-wiring',
+  'existing-box', 'existing-bracket', 'existing-cut-out', 'existing-equipment', 'existing-switch-box',
+  'substrate', 'trade-mark', 'bed', 'sofa', 'chair', 'table', 'desk', 'cabinet', 'island', 'seat-row',
+  'other-furniture', 'plot', 'terrace', 'drive', 'pool', 'tree', 'fence', 'gate', 'outbuilding',
+  'roof-plane', 'stub-out', 'building-corner'`;
+const RATINGS = `'general', 'riser', 'plenum', 'outdoor', 'limited'`;
+
+const mayBe = (kinds: string, ratings: string): string => `
+ALTER TABLE features DROP CONSTRAINT features_kind_check;
+ALTER TABLE features ADD CONSTRAINT features_kind_check CHECK (kind IN (${kinds}));
+ALTER TABLE cable_types DROP CONSTRAINT cable_types_rating_check;
+ALTER TABLE cable_types ADD CONSTRAINT cable_types_rating_check CHECK (rating IN (${ratings}));
+`;
+
+/** Spaces that move air, and cords, which may not lie in walls. */
+export const airAndCords: Migration = {
+  name: '2026-12-01-air-and-cords',
+  up: (sql) => sql(mayBe(`${KINDS}, 'air-space'`, `${RATINGS}, 'cord'`)),
+  down: (sql) =>
+    sql(`
+DELETE FROM features WHERE kind = 'air-space';
+UPDATE cable_types SET rating = 'limited' WHERE rating = 'cord';
+${mayBe(KINDS, RATINGS)}`),
+};

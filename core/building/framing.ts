@@ -99,24 +99,44 @@ interface Turned {
 const turnedOf = new WeakMap<Room, Turned>();
 const MOST_LINES = 500;
 
-/** Share of the span of the joist at a place from its nearer support, 0 to 0.5; null outside the room. The room's outline bears it. */
-export function spanShareAt(room: Room, p: Point2): number | null {
+/** The joist at a place: how far to the left of the line through the origin it lies, and its span along itself. */
+export interface Span {
+  readonly lineM: number;
+  readonly fromM: number;
+  readonly toM: number;
+  /** The place along it. */
+  readonly atM: number;
+}
+
+/** The span of the joist at a place, m; null outside the room. The room's outline bears it. */
+export function spanAt(room: Room, p: Point2): Span | null {
   let turned = turnedOf.get(room);
   if (!turned) {
     const [cos, sin] = [Math.cos(-room.joistAngleRad), Math.sin(-room.joistAngleRad)];
-    turned = { cos, sin, polygon: room.polygon.map((corner) => rotate2(corner as Point2, -room.joistAngleRad)), ends: new Map() };
+    turned = {
+      cos,
+      sin,
+      polygon: room.polygon.map((corner) => rotate2(corner as Point2, -room.joistAngleRad)),
+      ends: new Map(),
+    };
     turnedOf.set(room, turned);
   }
-  const u = p[0] * turned.cos - p[1] * turned.sin;
-  const v = p[0] * turned.sin + p[1] * turned.cos;
-  let us = turned.ends.get(v);
+  const atM = p[0] * turned.cos - p[1] * turned.sin;
+  const lineM = p[0] * turned.sin + p[1] * turned.cos;
+  let us = turned.ends.get(lineM);
   if (!us) {
     if (turned.ends.size > MOST_LINES) turned.ends.clear();
-    turned.ends.set(v, (us = levelCrossings(turned.polygon, v + 1e-7)));
+    turned.ends.set(lineM, (us = levelCrossings(turned.polygon, lineM + 1e-7)));
   }
   for (let k = 0; k + 1 < us.length; k += 2)
-    if (u >= us[k] - 1e-6 && u <= us[k + 1] + 1e-6) return Math.max(0, Math.min(u - us[k], us[k + 1] - u)) / (us[k + 1] - us[k]);
+    if (atM >= us[k] - 1e-6 && atM <= us[k + 1] + 1e-6) return { lineM, fromM: us[k], toM: us[k + 1], atM };
   return null;
+}
+
+/** Share of the span of the joist at a place from its nearer support, 0 to 0.5; null outside the room. */
+export function spanShareAt(room: Room, p: Point2): number | null {
+  const span = spanAt(room, p);
+  return span && Math.max(0, Math.min(span.atM - span.fromM, span.toM - span.atM)) / (span.toM - span.fromM);
 }
 
 /** Clear width of the bay at an offset between two members, and its middle; null outside all bays. m. */

@@ -28,7 +28,18 @@ export {
   STAND_M,
   type AtticContour,
 } from './attic-space.ts';
-export { bayAt, joistsIn, joistsOf, spanShareAt, studsIn, studsOf, type Framed, type JoistLine } from './framing.ts';
+export {
+  bayAt,
+  joistsIn,
+  joistsOf,
+  spanAt,
+  spanShareAt,
+  studsIn,
+  studsOf,
+  type Framed,
+  type JoistLine,
+  type Span,
+} from './framing.ts';
 export { wallGrid, wallsNear, type WallGrid } from './wall-grid.ts';
 export { levelUnder, placeName, wallsOf } from './building.ts';
 export { wallReaches } from './wall-reach.ts';

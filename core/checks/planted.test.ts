@@ -577,6 +577,14 @@ const PLANTED: readonly Planted[] = [
     cured: false,
   },
   {
+    rule: 'bores-apart',
+    mistake: () => combed(60),
+    clean: () => combed(12),
+    code: 'bores-crowded',
+    about: 'rooms',
+    cured: true,
+  },
+  {
     rule: 'screed-sound',
     mistake: () => screed(2.4),
     clean: () => screed(2),
@@ -686,6 +694,13 @@ function bundled(count: number): ProjectDocument {
   const type = { ...document.deviceTypes['network-drop'], poeClass: 6 };
   const runs = Object.values(document.runs).map((run, n) => ({ ...run, bundle: n < count ? 'B-01' : '' }));
   return { ...document, runs: tableFrom(runs), deviceTypes: { ...document.deviceTypes, [type.id]: type } };
+}
+/** So many data cables through joists of 100 mm, in which the UK allows holes of 25 mm, five or six cables in each. */
+function combed(count: number): ProjectDocument {
+  const across = { joistAngleRad: Math.PI / 2, joistDepthM: 0.1 };
+  const places = Array.from({ length: count / 2 }, (_, n): Place => ({ typeId: 'network-drop', at: [0.2 + n * 0.15, 0.05] }));
+  const document = house(places, { rooms: [across, across] });
+  return { ...document, project: { ...document.project, jurisdiction: 'UK' } };
 }
 function joisted(joistDepthM: number): ProjectDocument {
   const across = { joistAngleRad: Math.PI / 2, joistDepthM };

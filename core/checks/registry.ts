@@ -26,6 +26,7 @@ import { testedInTime } from './tested-in-time.ts';
 import { voltageAtLoad } from './voltage-at-load.ts';
 import { wetZonesClear } from './wet-zones-clear.ts';
 import { bendsFit } from './bends-fit.ts';
+import { boresApart } from './bores-apart.ts';
 import { boresAllowed } from './bores-allowed.ts';
 import { briefMet, decisionsInTime, nothingOnPurpose, signedRooms } from './brief-kept.ts';
 import { bundlesSound } from './bundles-sound.ts';
@@ -90,6 +91,7 @@ export const CHECKS: readonly Check[] = [
   jacketsFit,
   screedSound,
   boresAllowed,
+  boresApart,
   bendsFit,
   legsComplete,
   dataLength,

@@ -16,7 +16,7 @@ const LOWER: RoomPlan[] = [
   { code: 'GY', name: 'Gym', use: 'gym', box: [0, 0, 7, 4.5] },
   { code: 'CO', name: 'Corridor', use: 'circulation', box: [7, 0, 10, 10], joistAngleRad: 0 },
   { code: 'WN', name: 'Wine store', use: 'store', box: [10, 0, 12.5, 3] },
-  { code: 'PL', name: 'Plant room', use: 'plant', box: [10, 3, 12.5, 5.5] },
+  { code: 'PL', name: 'Plant room', use: 'plant', box: [10, 3, 12.5, 5.5], ceilingHeightM: 2.3, framing: 'dropped' },
   { code: 'SO', name: 'Boat store', use: 'store', box: [10, 5.5, 12.5, 10] },
   { code: 'WK', name: 'Workshop', use: 'workshop', box: [12.5, 5.5, 18, 10] },
   { code: 'LA', name: 'Laundry', use: 'utility', box: [12.5, 0, 18, 5.5] },

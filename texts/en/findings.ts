@@ -115,6 +115,8 @@ export const findings = {
     '{{place}}: {{runs}} would take a hole of {{needM}} in a {{member}}, of which {{mostM}} may be bored ({{count}} places). Lead them another way, or ask the engineer. Do not cut joists, trusses, beams or engineered members beyond listed limits; local code governs.',
   'bore-off-span':
     '{{place}}: {{count}} joists are bored at {{share}} % of their span; between 25 and 40 % from the nearer support they may be. Lead {{runs}} through that part, or ask the engineer.',
+  'bores-crowded':
+    '{{count}} holes for {{cables}} cables in one joist over {{place}} want {{needM}} of its length at their distances; {{freeM}} may be bored there (joists so crowded: {{joists}}). Lead some through other bays, or all under the joists.',
   'bore-engineered':
     '{{place}}: {{count}} engineered joists are bored for {{runs}}. Only at the places that their maker allows: ask for his paper.',
   'bend-box':
@@ -258,6 +260,7 @@ export const cures = {
   'add-far-device': 'Add below it: {{name}}',
   'add-remote-sensor': 'Add a remote sensor',
   'brief-want': 'Write it down as wanted',
+  'hang-ceiling': 'Hang a ceiling in {{place}}: cables lie under the joists',
   'take-signature-back': 'Take the signature back until it is discussed',
   'lift-level': 'Raise {{name}} to {{elevationM}}',
 } as const;

@@ -13,15 +13,19 @@ const BUNDLE = [0, 1, 2, 2.155, 2.414, 2.701, 3, 3] as const;
  */
 export function holeForM(diametersM: readonly number[]): number {
   const squares = diametersM.reduce((sum, d) => sum + d * d, 0);
-  return Math.max(Math.sqrt(squares / HOLE_FILL), bundleDiameterM(diametersM) + ROUND_BUNDLE_M);
+  return holeOfM(diametersM.length, Math.max(0, ...diametersM), squares);
 }
+
+const holeOfM = (cables: number, widestM: number, squaresM2: number): number =>
+  Math.max(Math.sqrt(squaresM2 / HOLE_FILL), roundM(cables, widestM) + ROUND_BUNDLE_M);
 
 /** Outside diameter of a round bundle, m (F4.3), as wide as if all its cables were as thick as the thickest. */
 export function bundleDiameterM(diametersM: readonly number[]): number {
-  const n = diametersM.length;
-  const widest = Math.max(0, ...diametersM);
-  return n < BUNDLE.length ? BUNDLE[n] * widest : 1.21 * Math.sqrt(n) * widest;
+  return roundM(diametersM.length, Math.max(0, ...diametersM));
 }
+
+const roundM = (cables: number, widestM: number): number =>
+  (cables < BUNDLE.length ? BUNDLE[cables] : 1.21 * Math.sqrt(cables)) * widestM;
 
 /** The smallest bit for a hole; null where none is wide enough. */
 export const bitFor = (holeM: number): number | null => BITS_M.find((bit) => bit >= holeM - 1e-9) ?? null;
@@ -37,12 +41,15 @@ export function holesFor(
   const bits = BITS_M.filter((bit) => bit <= mostM + 1e-9);
   const widest = bits.at(-1);
   if (widest === undefined) return null;
-  const holes: { diametersM: number[] }[] = [];
+  const holes: { cables: number; readonly widestM: number; squaresM2: number }[] = [];
   for (const diameterM of [...diametersM].sort((a, b) => b - a)) {
-    const fits = holes.find((hole) => holeForM([...hole.diametersM, diameterM]) <= widest + 1e-9);
-    if (fits) fits.diametersM.push(diameterM);
-    else if (holeForM([diameterM]) > widest + 1e-9) return null;
-    else holes.push({ diametersM: [diameterM] });
+    const square = diameterM * diameterM;
+    const fits = holes.find((hole) => holeOfM(hole.cables + 1, hole.widestM, hole.squaresM2 + square) <= widest + 1e-9);
+    if (fits) {
+      fits.cables++;
+      fits.squaresM2 += square;
+    } else if (holeOfM(1, diameterM, square) > widest + 1e-9) return null;
+    else holes.push({ cables: 1, widestM: diameterM, squaresM2: square });
   }
-  return holes.map((hole) => ({ bitM: bitFor(holeForM(hole.diametersM))!, cables: hole.diametersM.length }));
+  return holes.map(({ cables, widestM, squaresM2 }) => ({ bitM: bitFor(holeOfM(cables, widestM, squaresM2))!, cables }));
 }

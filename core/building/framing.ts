@@ -93,7 +93,7 @@ interface Turned {
   readonly cos: number;
   readonly sin: number;
   readonly polygon: readonly Point2[];
-  /** Where the outline ends a joist, by its line: many holes lie in the same few joists. */
+  /** Where the outline ends a joist, by its line in micrometres: many holes lie in the same few joists. */
   readonly ends: Map<number, readonly number[]>;
 }
 const turnedOf = new WeakMap<Room, Turned>();
@@ -123,10 +123,11 @@ export function spanAt(room: Room, p: Point2): Span | null {
   }
   const atM = p[0] * turned.cos - p[1] * turned.sin;
   const lineM = p[0] * turned.sin + p[1] * turned.cos;
-  let us = turned.ends.get(lineM);
+  const micron = Math.round(lineM * 1e6);
+  let us = turned.ends.get(micron);
   if (!us) {
     if (turned.ends.size > MOST_LINES) turned.ends.clear();
-    turned.ends.set(lineM, (us = levelCrossings(turned.polygon, lineM + 1e-7)));
+    turned.ends.set(micron, (us = levelCrossings(turned.polygon, (micron + 1) / 1e6)));
   }
   for (let k = 0; k + 1 < us.length; k += 2)
     if (atM >= us[k] - 1e-6 && atM <= us[k + 1] + 1e-6) return { lineM, fromM: us[k], toM: us[k + 1], atM };

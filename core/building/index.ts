@@ -40,7 +40,7 @@ export {
   type JoistLine,
   type Span,
 } from './framing.ts';
-export { wallGrid, wallsNear, type WallGrid } from './wall-grid.ts';
+export { gridOf, wallGrid, wallsNear, type WallGrid } from './wall-grid.ts';
 export { levelUnder, placeName, wallsOf } from './building.ts';
 export { wallReaches } from './wall-reach.ts';
 export { levelsFromBelow, projectBounds } from './levels.ts';

@@ -9,6 +9,8 @@ export interface WallGrid {
   crossing(p: Point2, q: Point2): { wall: Wall; t: number }[];
   /** Walls whose box comes within `withinM` of p. */
   near(p: Point2, withinM: number): Wall[];
+  /** Walls that come within `withinM` of the box of p-q, and others not far from it. */
+  along(p: Point2, q: Point2, withinM: number): Wall[];
 }
 
 const kept = new WeakMap<readonly Wall[], WallGrid>();
@@ -48,6 +50,7 @@ export function wallGrid(walls: readonly Wall[]): WallGrid {
   };
   return {
     near: (p, withinM) => collect(p, p, withinM),
+    along: collect,
     crossing(p, q) {
       const hits: { wall: Wall; t: number }[] = [];
       for (const wall of collect(p, q, 0)) {

@@ -1,23 +1,9 @@
-import { boreLimit, holeForM } from '../boring/index.ts';
-import { buildingOf, levelUnder, spanShareAt } from '../building/index.ts';
-import { boredDepthM } from '../drilling/index.ts';
-import type { Point2 } from '../geometry/index.ts';
-import { Each, Stamps, type CollectionName, type ProjectDocument } from '../project/index.ts';
-import { isOffSpan, weightsOf, type Hole } from '../routing/index.ts';
-import { holesOfRun, type PlannedRun } from '../runs/index.ts';
+import { buildingOf, levelUnder } from '../building/index.ts';
+import type { CollectionName, ProjectDocument } from '../project/index.ts';
+import { boredByRun, type Bad } from './bored-by-run.ts';
 import { defineCheck, say, type FindingDraft } from './check.ts';
 
 const CODES = ['bore-too-large', 'bore-off-span', 'bore-engineered'] as const;
-
-/** A hole of one run that its member does not allow. */
-interface Bad {
-  readonly code: (typeof CODES)[number];
-  readonly hole: Hole;
-  readonly number: string;
-  /** Diameter that is needed, or share of the span. */
-  readonly measured: number | null;
-  readonly allowed: number | null;
-}
 
 /** Every hole keeps to the limits of the member that it is bored in (ENGINEERING 7.2). */
 export const boresAllowed = defineCheck({
@@ -30,8 +16,7 @@ export const boresAllowed = defineCheck({
   safety: true,
   run: ({ document, runs }) => {
     const bad: Bad[] = [];
-    for (const those of badOfRuns.over(runs, stamps.of(tablesOf(document)), (planned) => badHoles(document, planned)))
-      for (const one of those) bad.push(one);
+    for (const one of boredByRun(document, runs).runs) for (const each of one.bad) bad.push(each);
     if (bad.length === 0) return [];
     const byWhere = new Map<string, Bad[]>();
     for (const one of bad) {
@@ -46,49 +31,6 @@ export const boresAllowed = defineCheck({
       .map((those) => findingOf(document, those));
   },
 });
-
-const stamps = new Stamps();
-const badOfRuns = new Each<PlannedRun, readonly Bad[]>();
-const NONE: readonly Bad[] = [];
-
-/** What of a run's holes is not allowed. */
-function badHoles(document: ProjectDocument, planned: PlannedRun): readonly Bad[] {
-  if (planned.points.length < 2) return NONE;
-  const { jurisdiction } = document.project;
-  const weights = weightsOf(document.project);
-  const needM = holeForM([document.cableTypes[planned.run.cableTypeId].outsideDiameterM]);
-  const found: Bad[] = [];
-  for (const hole of holesOfRun(document, planned)) {
-    const { member, at, wallId, roomId } = hole;
-    const room = roomId === null ? undefined : document.rooms[roomId];
-    const one = { hole, number: planned.run.number };
-    if (member === 'joist' && room?.framing === 'i-joist') {
-      found.push({ ...one, code: 'bore-engineered', measured: null, allowed: null });
-      continue;
-    }
-    const depthM = boredDepthM(member, wallId === null ? undefined : document.walls[wallId], room);
-    if (depthM === null) continue;
-    const limit = boreLimit(member === 'joist' ? 'joist' : member === 'stud' ? 'stud' : 'plate', depthM, jurisdiction);
-    if (needM > limit.mostM + 1e-9) found.push({ ...one, code: 'bore-too-large', measured: needM, allowed: limit.mostM });
-    const place: Point2 = [at[0], at[1]];
-    if (member === 'joist' && room && limit.spanShares && isOffSpan(weights, room, place)) {
-      const share = spanShareAt(room, place)!;
-      const allowed = share < limit.spanShares[0] ? limit.spanShares[0] : limit.spanShares[1];
-      found.push({ ...one, code: 'bore-off-span', measured: share, allowed });
-    }
-  }
-  return found.length > 0 ? found : NONE;
-}
-
-const tablesOf = ({
-  project,
-  rooms,
-  walls,
-  cableTypes,
-  levels,
-  framingMembers,
-  features,
-}: ProjectDocument): readonly unknown[] => [project, rooms, walls, cableTypes, levels, framingMembers, features];
 
 function findingOf(document: ProjectDocument, those: readonly Bad[]): FindingDraft {
   const [{ code, hole }] = those;

@@ -39,7 +39,9 @@ export const buildable = defineCheck({
               const found = draftsOf(document, id, clashes);
               return found ? [{ id, found }] : [];
             });
-      known = { byDevice, findings: byDevice.flatMap(({ found }) => found) };
+      const findings: FindingDraft[] = [];
+      for (const { found } of byDevice) for (const one of found) findings.push(one);
+      known = { byDevice, findings };
       said.set(clashes, known);
     }
     return known.findings;

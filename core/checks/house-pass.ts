@@ -36,13 +36,18 @@ export class HousePass {
     for (const one of rank === this.rank ? fresh : this.bound) one.found(rank);
     this.drafts = drafts;
     this.rank = rank;
-    const slots = new Map<number, Finding[]>();
+    // One rule's findings of one rank have one slot.
+    const byRank = new Map<Rank, Finding[]>();
+    let last: Finding[] = [];
+    let lastRank: Rank | null = null;
     for (const { shown } of this.bound) {
-      const slot = slotOf(shown);
-      const those = slots.get(slot);
-      if (those) those.push(shown);
-      else slots.set(slot, [shown]);
+      if (shown.rank !== lastRank) {
+        lastRank = shown.rank;
+        last = byRank.get(lastRank) ?? [];
+        byRank.set(lastRank, last);
+      }
+      last.push(shown);
     }
-    return (this.slots = slots);
+    return (this.slots = new Map([...byRank.values()].map((those) => [slotOf(those[0]), those])));
   }
 }

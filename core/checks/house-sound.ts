@@ -8,7 +8,7 @@ import {
   type Room,
   type Wall,
 } from '../project/index.ts';
-import { levelsFromBelow } from '../building/index.ts';
+import { gridOf, levelsFromBelow } from '../building/index.ts';
 import { CORNER_TOLERANCE_M, factOf, openingFits } from '../survey/index.ts';
 import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
 
@@ -194,9 +194,10 @@ export const roomsClosed = defineCheck({
 });
 
 function isHeld({ polygon }: Room, walls: readonly Wall[]): boolean {
+  const grid = gridOf(walls);
   return polygon.every((a, i) => {
     const b = polygon[(i + 1) % polygon.length];
-    const along = walls.filter((wall) => nearLine(wall, a, b));
+    const along = grid.along(a, b, 2 * CORNER_TOLERANCE_M);
     const steps = Math.max(1, Math.ceil(distance2(a, b) / SIDE_STEP_M));
     for (let k = 0; k <= steps; k++) {
       const p: Point2 = [a[0] + ((b[0] - a[0]) * k) / steps, a[1] + ((b[1] - a[1]) * k) / steps];
@@ -205,17 +206,6 @@ function isHeld({ polygon }: Room, walls: readonly Wall[]): boolean {
     return true;
   });
 }
-
-/** Whether a wall's box touches that of a side. */
-const nearLine = (wall: Wall, a: Point2, b: Point2): boolean => {
-  const slackM = 2 * CORNER_TOLERANCE_M;
-  return (
-    Math.min(wall.a[0], wall.b[0]) <= Math.max(a[0], b[0]) + slackM &&
-    Math.max(wall.a[0], wall.b[0]) >= Math.min(a[0], b[0]) - slackM &&
-    Math.min(wall.a[1], wall.b[1]) <= Math.max(a[1], b[1]) + slackM &&
-    Math.max(wall.a[1], wall.b[1]) >= Math.min(a[1], b[1]) - slackM
-  );
-};
 
 /** A cavity that somebody looked for and could not know, in a wall that devices are meant for: practice B07. */
 export const cavitiesKnown = defineCheck({

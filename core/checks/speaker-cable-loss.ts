@@ -43,7 +43,7 @@ function findingFor(document: ProjectDocument, { run, device, length }: PlannedR
   const { rank, code } = judge(figures, cable, thinnest, nearShare);
   const { cutLengthM } = length;
   const { impedanceOhm, soundUse } = type;
-  const thicker = (house: ProjectDocument) =>
+  const useThicker = (house: ProjectDocument) =>
     rank === 'fine' ? [] : thickerCables(house, run, cable, rank, cutLengthM, impedanceOhm, soundUse, nearShare);
   return [
     say(
@@ -54,8 +54,8 @@ function findingFor(document: ProjectDocument, { run, device, length }: PlannedR
         { in: 'runs', id: run.id },
         { in: 'devices', id: device.id },
       ],
-      { number: run.number, thinnestAwg: thinnest, ...figures, better: thicker(document)[0]?.figures ?? null },
-      { measured: figures.lossDb, allowed: figures.limitDb, unit: 'dB', cures: thicker },
+      { number: run.number, thinnestAwg: thinnest, ...figures, better: useThicker(document)[0]?.figures ?? null },
+      { measured: figures.lossDb, allowed: figures.limitDb, unit: 'dB', cures: useThicker },
     ),
   ];
 }
@@ -92,6 +92,23 @@ function judge(figures: Figures, cable: CableType, thinnest: number, nearShare: 
   return { rank: 'fine', code: 'speaker-loss-fine' };
 }
 
+const thicker = new WeakMap<ProjectDocument['cableTypes'], Map<CableType, readonly CableType[]>>();
+
+/** Copper of the family that is thicker, the thinnest first; any thickness instead of clad aluminium. */
+function thickerThan(document: ProjectDocument, cable: CableType): readonly CableType[] {
+  let byCable = thicker.get(document.cableTypes);
+  if (!byCable) thicker.set(document.cableTypes, (byCable = new Map()));
+  let found = byCable.get(cable);
+  if (!found) {
+    found = listOf(document, 'cableTypes')
+      .filter((other) => other.family === cable.family && other.gaugeAwg !== null && other.material === 'copper')
+      .filter((other) => other.gaugeAwg! < cable.gaugeAwg! || cable.material !== 'copper')
+      .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!);
+    byCable.set(cable, found);
+  }
+  return found;
+}
+
 /**
  * Thicker cables of the same family: the thinnest within the limit (F2.8), and the thinnest that leaves nothing to judge.
  * A cable already pulled cannot be exchanged by a click.
@@ -108,14 +125,10 @@ function thickerCables(
 ): Cure[] {
   if (run.state !== 'drafted' && run.state !== 'issued' && run.state !== 'labelled') return [];
   const thinnest = thinnestAwg(use, loadOhm);
-  const candidates = listOf(document, 'cableTypes')
-    .filter((other) => other.family === cable.family && other.gaugeAwg !== null && other.material === 'copper')
-    .filter((other) => other.gaugeAwg! < cable.gaugeAwg! || cable.material !== 'copper')
-    .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!)
-    .flatMap((other) => {
-      const figures = figuresFor(document, other, lengthM, loadOhm, use);
-      return figures ? [{ other, figures, rank: judge(figures, other, thinnest, nearShare).rank }] : [];
-    });
+  const candidates = thickerThan(document, cable).flatMap((other) => {
+    const figures = figuresFor(document, other, lengthM, loadOhm, use);
+    return figures ? [{ other, figures, rank: judge(figures, other, thinnest, nearShare).rank }] : [];
+  });
   const within = rank === 'stop' ? candidates.find((c) => c.rank !== 'stop') : undefined;
   const good = candidates.find((c) => c.rank === 'fine');
   return [...new Set([within, good])].flatMap((choice) => {

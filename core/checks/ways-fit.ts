@@ -15,8 +15,16 @@ export const waysFit = defineCheck({
   source: 'F6.1 to F6.4; NEC chapter 9 table 1; ANSI/TIA-569; practice',
   severity: 'stop',
   appliesTo: 'features',
-  run: ({ document, runs }) => wayLoads(document, runs).flatMap((load) => findingsOf(document, load)),
+  run: ({ document, runs }) =>
+    wayLoads(document, runs).flatMap((load) => {
+      let found = known.get(load);
+      if (!found) known.set(load, (found = findingsOf(document, load)));
+      return found;
+    }),
 });
+
+/** A load is the same thing again while neither the house nor what lies in the way differs. */
+const known = new WeakMap<WayLoad, Finding[]>();
 
 function findingsOf(document: ProjectDocument, load: WayLoad): Finding[] {
   const found: Finding[] = [];

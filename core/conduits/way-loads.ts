@@ -9,6 +9,7 @@ import {
   type Medium,
   type ProjectDocument,
   type Riser,
+  type Stamp,
 } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { conduitFill, fillLimit, jams } from './fill.ts';
@@ -59,21 +60,44 @@ export function wayLoads(document: ProjectDocument, runs: readonly PlannedRun[])
   const building = buildingOf(document);
   const inWay = new Map<string, PlannedRun[]>();
   const ways = waysOfRuns.over(runs, stamps.of([building]), (planned) => waysOfRun(building, planned));
-  ways.forEach((ids, n) => {
-    for (const id of ids) {
+  for (let n = 0; n < ways.length; n++)
+    for (const id of ways[n]) {
       const list = inWay.get(id);
       if (list) list.push(runs[n]);
       else inWay.set(id, [runs[n]]);
     }
-  });
   const through = (id: string) => inWay.get(id) ?? NO_RUNS;
-  const risers = [...building.risers].map((riser) => ofRiser(document, riser, through(riser.id)));
+  const { project, cableTypes } = document;
+  const loadStamp = loadStamps.of([building, project, cableTypes]);
+  const risers = building.risers.map((riser) =>
+    unlessSame(loadStamp, riser, through(riser.id), (lying) => ofRiser(document, riser, lying)),
+  );
   const made = building.levels.flatMap((level) =>
     (building.featuresByLevel[level.id] ?? [])
       .filter(({ kind }) => LOADED.has(kind))
-      .map((feature) => ofFeature(document, building, feature, through(feature.id))),
+      .map((feature) =>
+        unlessSame(loadStamp, feature, through(feature.id), (lying) => ofFeature(document, building, feature, lying)),
+      ),
   );
   return [...risers, ...made];
+}
+
+const loadStamps = new Stamps();
+const lastLoad = new WeakMap<Riser | Feature, { readonly stamp: Stamp; readonly load: WayLoad }>();
+
+/** What a way bears, worked out again only where the house or the runs in it are others than the last time. */
+function unlessSame(
+  stamp: Stamp,
+  way: Riser | Feature,
+  lying: readonly PlannedRun[],
+  loadOf: (lying: readonly PlannedRun[]) => WayLoad,
+): WayLoad {
+  const last = lastLoad.get(way);
+  if (last?.stamp === stamp && last.load.runs.length === lying.length && last.load.runs.every((run, n) => run === lying[n]))
+    return last.load;
+  const load = loadOf(lying);
+  lastLoad.set(way, { stamp, load });
+  return load;
 }
 
 const stamps = new Stamps();
@@ -130,8 +154,11 @@ function nearestFeature(building: Building, kinds: readonly FeatureKind[], p: Po
   return best;
 }
 
-const cablesOf = (document: ProjectDocument, runs: readonly PlannedRun[]): CableType[] =>
-  runs.map(({ run }) => document.cableTypes[run.cableTypeId]);
+function cablesOf({ cableTypes }: ProjectDocument, runs: readonly PlannedRun[]): CableType[] {
+  // A shaft holds a thousand runs of a handful of types.
+  const types = new Map(Object.entries(cableTypes));
+  return runs.map(({ run }) => types.get(run.cableTypeId)!);
+}
 
 function ofRiser(document: ProjectDocument, riser: Riser, runs: readonly PlannedRun[]): WayLoad {
   const diametersM = cablesOf(document, runs).map(({ outsideDiameterM }) => outsideDiameterM);

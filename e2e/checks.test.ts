@@ -97,6 +97,7 @@ describe('a practitioner who looks at everything before the walls close', functi
     await page.getByText(/is missing. Give it a value/).waitFor();
     await page.getByLabel('With the figures of').click();
     await page.keyboard.type('L-SC-01.1');
+    await page.locator('.ant-select-item-option', { hasText: 'L-SC-01.1' }).waitFor();
     await page.keyboard.press('Enter');
     await page.getByText(/loss = 20·log10\(\(8 \+ /).waitFor();
     await page.getByLabel('Length (m)').fill('10');

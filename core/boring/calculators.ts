@@ -4,6 +4,7 @@ import { fine, refuse } from '../outcome/index.ts';
 import { JURISDICTIONS } from '../project/index.ts';
 import { holesFor, holeForM } from './hole-size.ts';
 import { boreLimit, NAIL_PLATE_M } from './limits.ts';
+import { notchLimit, type Notch } from './notch.ts';
 
 const INCH_M = 0.0254;
 const MEMBERS = ['stud', 'joist', 'plate', 'truss', 'i-joist', 'engineered-beam', 'steel-stud'] as const;
@@ -118,45 +119,10 @@ export const notchCheck = calculator({
     face: z.enum(['top', 'bottom']).default('top'),
     level: z.boolean().default(false).describe('a level chase in masonry'),
   }),
-  run: ({ member, depthM, jurisdiction, bearing, notchM, lengthM, spanM, fromSupportM, face, level }) => {
+  run: ({ member, depthM, ...notch }) => {
     if (DEFERRED.has(member)) return refuse('member-deferred', { kind: 'defer', field: 'member', member });
     if (depthM === null) return refuse('input-missing', { kind: 'incomplete', field: 'depthM' });
-    const over = (code: string, field: string, mostM: number | null) =>
-      refuse(code, { kind: 'prohibited', field, notchM, mostM });
-    if (member === 'masonry') {
-      const mostM = depthM / (level ? 6 : 3);
-      return atMost(notchM, mostM)
-        ? fine({ mostM, mostLengthM: null as number | null, nailPlates: false, ok: true })
-        : over('notch-over', 'notchM', mostM);
-    }
-    if (member === 'stud' || member === 'plate') {
-      const mostM = (member === 'plate' ? 0.5 : bearing ? 0.25 : 0.4) * depthM;
-      return atMost(notchM, mostM)
-        ? fine({ mostM, mostLengthM: null as number | null, nailPlates: true, ok: true })
-        : over('notch-over', 'notchM', mostM);
-    }
-    if (jurisdiction === 'EU' || jurisdiction === 'UK') {
-      const mostM = 0.125 * depthM;
-      if (face !== 'top') return over('notch-bottom', 'face', mostM);
-      if (!atMost(depthM, 0.25)) return over('notch-deep-joist', 'depthM', 0);
-      if (!atMost(notchM, mostM)) return over('notch-over', 'notchM', mostM);
-      if (spanM !== null && fromSupportM !== null) {
-        const share = Math.min(fromSupportM, spanM - fromSupportM) / spanM;
-        if (!atLeast(share, 0.07) || !atMost(share, 0.25)) return over('notch-off-span', 'fromSupportM', mostM);
-      }
-      return fine({ mostM, mostLengthM: null as number | null, nailPlates: true, ok: true });
-    }
-    const atEnd = fromSupportM !== null && fromSupportM <= 1e-9;
-    const mostM = atEnd ? depthM / 4 : depthM / 6;
-    const mostLengthM: number | null = atEnd ? null : depthM / 3;
-    if (!atEnd && spanM !== null && fromSupportM !== null) {
-      const end = fromSupportM + (lengthM ?? 0);
-      if (end > spanM / 3 + 1e-9 && fromSupportM < (2 * spanM) / 3 - 1e-9) return over('notch-middle-third', 'fromSupportM', 0);
-    }
-    if (!atMost(notchM, mostM)) return over('notch-over', 'notchM', mostM);
-    if (mostLengthM !== null && lengthM !== null && !atMost(lengthM, mostLengthM))
-      return refuse('notch-too-long', { kind: 'prohibited', field: 'lengthM', lengthM, mostM: mostLengthM });
-    return fine({ mostM, mostLengthM, nailPlates: true, ok: true });
+    return notchLimit({ ...notch, member: member as Notch['member'], depthM });
   },
   steps: (i, v) => [`${fig(i.notchM * 1000)} mm of ${fig(v.mostM * 1000)} mm`],
 });

@@ -2,5 +2,6 @@
 // Not here: where routes bore (routing) and the lists for the crew (documents).
 // Start with `boreLimit`, then `holesFor`.
 export { boreLimit, NAIL_PLATE_M, needsNailPlates, type BoredMember, type BoreLimit } from './limits.ts';
+export { notchLimit, type Notch, type NotchLimit } from './notch.ts';
 export { bitFor, BITS_M, bundleDiameterM, HOLE_FILL, holeForM, holesFor } from './hole-size.ts';
 export { boreCheck, holeFill, notchCheck } from './calculators.ts';

@@ -585,6 +585,15 @@ const PLANTED: readonly Planted[] = [
     cured: true,
   },
   {
+    rule: 'notches-allowed',
+    mistake: () => notched(0.03),
+    clean: () => notched(0.02),
+    code: 'notch-over',
+    about: 'features',
+    figures: [0.03, 0.089 / 4],
+    cured: true,
+  },
+  {
     rule: 'screed-sound',
     mistake: () => screed(2.4),
     clean: () => screed(2),
@@ -702,6 +711,18 @@ function combed(count: number): ProjectDocument {
   const document = house(places, { rooms: [across, across] });
   return { ...document, project: { ...document.project, jurisdiction: 'UK' } };
 }
+/** A stud of 89 mm in a bearing wall, notched so deep. */
+const notched = (depthM: number): ProjectDocument =>
+  withThing(smallHouse({ walls: { south1: { cavityDepthM: 0.089 } } }), {
+    id: 'notch',
+    levelId: 'm',
+    kind: 'existing-notch',
+    name: 'For the old pipe',
+    points: [[2, 0]],
+    depthM,
+    bottomM: 1,
+    topM: 1.05,
+  });
 function joisted(joistDepthM: number): ProjectDocument {
   const across = { joistAngleRad: Math.PI / 2, joistDepthM };
   const document = house([SPEAKER], { rooms: [across, across] });

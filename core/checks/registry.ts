@@ -27,6 +27,7 @@ import { voltageAtLoad } from './voltage-at-load.ts';
 import { wetZonesClear } from './wet-zones-clear.ts';
 import { bendsFit } from './bends-fit.ts';
 import { boresApart } from './bores-apart.ts';
+import { notchesAllowed } from './notches-allowed.ts';
 import { boresAllowed } from './bores-allowed.ts';
 import { briefMet, decisionsInTime, nothingOnPurpose, signedRooms } from './brief-kept.ts';
 import { bundlesSound } from './bundles-sound.ts';
@@ -92,6 +93,7 @@ export const CHECKS: readonly Check[] = [
   screedSound,
   boresAllowed,
   boresApart,
+  notchesAllowed,
   bendsFit,
   legsComplete,
   dataLength,

@@ -1,6 +1,6 @@
 import { CHECKS, isLowered, settingsOf, type Finding } from '../checks/index.ts';
 import { isAccepted, markOf } from '../findings/index.ts';
-import { listOf, type ProjectDocument } from '../project/index.ts';
+import type { ProjectDocument } from '../project/index.ts';
 
 export type CheckColumn = 'finding' | 'figures' | 'source' | 'who' | 'why' | 'until' | 'rule' | 'set';
 
@@ -45,7 +45,6 @@ export function checkSheet(
       .map((finding) => [words.sentence(finding), figures(finding), sourceOf.get(finding.check) ?? '', given(finding)]),
   });
   const accepted = findings.filter((finding) => finding.rank !== 'fine' && isAccepted(document, finding, today));
-  const settings = settingsOf(document);
   const tables: CheckTable[] = [
     open('stop'),
     open('look'),
@@ -57,28 +56,24 @@ export function checkSheet(
         return [words.sentence(finding), `${mark.acceptedBy}, ${mark.on}`, mark.why, mark.until];
       }),
     },
-    {
-      section: 'lowered',
-      columns: ['rule', 'set', 'why', 'who'],
-      rows: CHECKS.flatMap((check) => {
-        const setting = settings.get(check.id);
-        if (!check.safety || !setting || !isLowered(check, setting)) return [];
-        const limits = Object.entries(setting.limits).map(([name, value]) =>
-          `${name} ${value} ${check.limits?.[name]?.unit ?? ''}`.trim(),
-        );
-        const set = [setting.off ? words.off : '', setting.rank ? words.ranks[setting.rank] : '', ...limits].filter(
-          (one) => one !== '',
-        );
-        return [[check.title, set.join(', '), setting.reason, `${setting.by} ${setting.on}`.trim()]];
-      }),
-    },
+    loweredRules(document, words),
   ];
   return tables.filter(({ rows }) => rows.length > 0);
 }
 
-/** Rules that keep people safe and were lowered in this project, by title with their reason: other documents print them too. */
-export const loweredRules = (document: ProjectDocument): readonly string[] =>
-  listOf(document, 'ruleSettings').flatMap((setting) => {
-    const check = CHECKS.find(({ id }) => id === setting.ruleId);
-    return check?.safety && isLowered(check, setting) ? [`${check.title}: ${setting.reason}`] : [];
+/** Rules that keep people safe and were lowered in this project, with reason and name: every sheet for the site prints them. */
+export function loweredRules(document: ProjectDocument, words: Pick<CheckWords, 'off' | 'ranks'>): CheckTable {
+  const settings = settingsOf(document);
+  const rows = CHECKS.flatMap((check) => {
+    const setting = settings.get(check.id);
+    if (!check.safety || !setting || !isLowered(check, setting)) return [];
+    const limits = Object.entries(setting.limits).map(([name, value]) =>
+      `${name} ${value} ${check.limits?.[name]?.unit ?? ''}`.trim(),
+    );
+    const set = [setting.off ? words.off : '', setting.rank ? words.ranks[setting.rank] : '', ...limits].filter(
+      (one) => one !== '',
+    );
+    return [[check.title, set.join(', '), setting.reason, `${setting.by} ${setting.on}`.trim()]];
   });
+  return { section: 'lowered', columns: ['rule', 'set', 'why', 'who'], rows };
+}

@@ -44,6 +44,7 @@ export const FEATURE_KINDS = [
   'existing-box',
   'existing-bracket',
   'existing-cut-out',
+  'existing-notch',
   'existing-equipment',
   'existing-switch-box',
   'substrate',

@@ -64,6 +64,7 @@ export const FEATURE_MAKES: readonly FeatureMake[] = [
   make('existing-box', 'existing', 'point', [0.09, 0.05], [0.35, 0.45], 0, ['decision', 'contents', 'tested', 'condition']),
   make('existing-bracket', 'existing', 'point', [0.4, 0.06], [1.2, 1.6], 0, ['decision', 'contents', 'condition', 'substrate']),
   make('existing-cut-out', 'existing', 'point', [0.2, 0], [2.4, 2.5], 0, ['decision']),
+  make('existing-notch', 'existing', 'point', [0.05, 0.03], [1, 1.05], 0, ['decision']),
   make('existing-equipment', 'existing', 'point', [0.45, 0.4], [0, 0.2], 0, ['decision', 'contents']),
   make('existing-switch-box', 'existing', 'point', [0.09, 0.05], [1.1, 1.2], 0, ['decision', 'contents', 'neutral', 'partners']),
   make('substrate', 'existing', 'line', [0.05, 0], [0, null], 0, ['substrate', 'contents', 'tested']),

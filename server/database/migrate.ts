@@ -6,6 +6,7 @@ import { briefAndDevices } from './migrations/2026-11-26-brief-and-devices.ts';
 import { firmMaps } from './migrations/2026-11-27-firm-maps.ts';
 import { cabling } from './migrations/2026-11-29-cabling.ts';
 import { airAndCords } from './migrations/2026-12-01-air-and-cords.ts';
+import { notches } from './migrations/2026-12-02-notches.ts';
 import { checks } from './migrations/2026-11-30-checks.ts';
 import { trunks } from './migrations/2026-11-28-trunks.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
@@ -30,6 +31,7 @@ const MIGRATIONS: readonly Migration[] = [
   cabling,
   checks,
   airAndCords,
+  notches,
 ];
 
 class AppliedTable implements UmzugStorage<Sequelize> {

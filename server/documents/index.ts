@@ -1,7 +1,7 @@
 // Here: files made of the core's document models: XLSX and PDF.
 // Not here: what they say (core/documents, core/labels) and who may fetch them (resources).
 // Start with `labelsPdf`.
-export { tablesPdf } from './tables-pdf.ts';
+export { tablesPdf, type SheetTable, type TablesSheet } from './tables-pdf.ts';
 export { labelsSvg } from './labels-svg.ts';
 export { labelsPdf } from './labels-pdf.ts';
 export { planPdf } from './plan-pdf.ts';

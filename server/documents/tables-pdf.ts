@@ -40,6 +40,8 @@ export interface SheetTable {
   readonly section: string;
   readonly columns: readonly string[];
   readonly rows: readonly (readonly string[])[];
+  /** The sheet whose words it has, where that is another one. */
+  readonly wordsOf?: TablesSheet;
 }
 
 /** A table for each section, landscape, with head and foot on every page. */
@@ -78,10 +80,10 @@ export function tablesPdf(
         .fontSize(11)
         .fillColor(INK)
         .text(words.t(`documents.${sheet}.nothing`), margin, y);
-    for (const { section, columns, rows } of tables) {
+    for (const { section, columns, rows, wordsOf = sheet } of tables) {
       const shares = columns.map((column) => WIDE[column] ?? 1);
       const unit = (width - 2 * margin) / shares.reduce((sum, share) => sum + share, 0);
-      const titles = columns.map((column) => words.t(`documents.${sheet}.columns.${column}`));
+      const titles = columns.map((column) => words.t(`documents.${wordsOf}.columns.${column}`));
       const line = (cells: readonly string[], bold: boolean) => {
         const pen = () => pdf.font(bold ? FONTS.tagBold : FONTS.tag).fontSize(bold ? 8 : 9.5);
         pen();
@@ -106,10 +108,10 @@ export function tablesPdf(
         .font(FONTS.uiBold)
         .fontSize(11)
         .fillColor(INK)
-        .text(words.t(`documents.${sheet}.sections.${section}`), margin, y);
+        .text(words.t(`documents.${wordsOf}.sections.${section}`), margin, y);
       y += 16;
       pdf.font(FONTS.ui).fontSize(9).fillColor(SOFT);
-      const note = words.t(`documents.${sheet}.notes.${section}`);
+      const note = words.t(`documents.${wordsOf}.notes.${section}`);
       pdf.text(note, margin, y, { width: width - 2 * margin });
       y += pdf.heightOfString(note, { width: width - 2 * margin }) + 4;
       line(titles, true);

@@ -117,6 +117,23 @@ export const findings = {
     '{{place}}: {{count}} joists are bored at {{share}} % of their span; between 25 and 40 % from the nearer support they may be. Lead {{runs}} through that part, or ask the engineer.',
   'bores-crowded':
     '{{count}} holes for {{cables}} cables in one joist over {{place}} want {{needM}} of its length at their distances; {{freeM}} may be bored there (joists so crowded: {{joists}}). Lead some through other bays, or all under the joists.',
+  'notch-over':
+    '{{place}}: a notch of {{notchM}} in a {{member}}, of which {{mostM}} may be cut away. Whoever designed the member says how it is made good; local code governs.',
+  'notch-too-long':
+    '{{place}}: a notch {{lengthM}} long in a {{member}}; {{mostM}} is the longest that may be. Whoever designed the member says how it is made good; local code governs.',
+  'notch-bottom':
+    '{{place}}: a joist is notched {{notchM}} from below. Notches may only be in its top. Whoever designed the joist says how it is made good; local code governs.',
+  'notch-deep-joist':
+    '{{place}}: a joist deeper than 250 mm is notched {{notchM}}. Such joists may not be notched. Whoever designed it says how it is made good; local code governs.',
+  'notch-off-span':
+    '{{place}}: a joist is notched {{notchM}} outside the part of its span where it may be (0.07 to 0.25 from the nearer support). Whoever designed it says how it is made good; local code governs.',
+  'notch-middle-third':
+    '{{place}}: a joist is notched {{notchM}} in the middle third of its span, where nothing may be cut. Whoever designed it says how it is made good; local code governs.',
+  'notch-engineered':
+    '{{place}}: an engineered or steel member, or concrete, is notched. Nothing may be cut there without its engineer: ask for his paper.',
+  'notch-mend': '{{place}}: the notch in the {{member}} is to be made good as the engineer says, before the boards.',
+  'notch-no-member':
+    '{{place}}: this notch lies in no stud, joist, plate or stone wall. Move it to the member that is notched, at its height.',
   'bore-engineered':
     '{{place}}: {{count}} engineered joists are bored for {{runs}}. Only at the places that their maker allows: ask for his paper.',
   'bend-box':
@@ -260,6 +277,7 @@ export const cures = {
   'add-far-device': 'Add below it: {{name}}',
   'add-remote-sensor': 'Add a remote sensor',
   'brief-want': 'Write it down as wanted',
+  'make-good': 'Have it made good as the engineer says ({{place}})',
   'hang-ceiling': 'Hang a ceiling in {{place}}: cables lie under the joists',
   'take-signature-back': 'Take the signature back until it is discussed',
   'lift-level': 'Raise {{name}} to {{elevationM}}',

@@ -530,6 +530,7 @@ export const surveyTerms = {
     'existing-box': 'Existing box',
     'existing-bracket': 'Existing bracket',
     'existing-cut-out': 'Existing cut-out',
+    'existing-notch': 'Existing notch',
     'existing-equipment': 'Existing equipment',
     'existing-switch-box': 'Switch box',
     substrate: 'Substrate',

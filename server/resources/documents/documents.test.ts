@@ -8,6 +8,7 @@ import jsQR from 'jsqr';
 import sharp from 'sharp';
 import type { DocumentReply, PrinterJobsReply, PrintLabelsReply, ProjectSummary } from '@dusky-spool/core/contract';
 import { readLabelCode, sheetLayout } from '@dusky-spool/core/labels';
+import { create } from '@dusky-spool/core/project';
 import { rawPrinter, startLabelPrinterSimulator } from '../../bridge/index.ts';
 import type { PlannedRefusal } from '../../http/index.ts';
 import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
@@ -126,7 +127,27 @@ describe('documents', () => {
     expect(text).to.match(/None may be open before the boards go on/);
   });
 
-  it('the sheet of findings has figures and sources, what was accepted and by whom, and rules that were lowered', async () => {
+  it('a safety rule that was lowered stands on every sheet for the site, with its reason and who did it', async () => {
+    const record = {
+      id: 'rs_low',
+      ruleId: 'bores-allowed',
+      off: true,
+      rank: null,
+      limits: {},
+      reason: 'the engineer has stamped the joists',
+      by: 'Site lead',
+      on: '2026-11-20',
+    };
+    const reply = await client.sendChanges(project.id, client.change([create('ruleSettings', record)]));
+    expect(reply.results.map(({ status }) => status)).to.deep.equal(['applied']);
+    for (const name of ['cabling-sheet', 'checks', 'site-sheet', 'trades-sheet', 'plate-schedule', 'hole-list']) {
+      writeFileSync(join(folder, 'l.pdf'), await fetched(`${name}.pdf?paper=A4`));
+      const text = spawnSync('pdftotext', ['-layout', join(folder, 'l.pdf'), '-'], { encoding: 'utf8' }).stdout;
+      expect(text, name).to.match(/Rules that keep people safe and were lowered[\s\S]*the engineer has[\s\S]*Site lead/);
+    }
+  });
+
+  it('the sheet of findings has figures and sources, and nothing of what was not accepted', async () => {
     const { projects } = await client.json<{ projects: ProjectSummary[] }>('GET', '/projects');
     const quay = projects.find(({ name }) => name === 'Heron Quay House')!;
     const response = await client.send('GET', `/projects/${quay.id}/documents/checks.pdf?paper=A4`);

@@ -1,31 +1,17 @@
 import express, { Router, type Request, type Response } from 'express';
 import { labelsQuery, printLabelsRequest, planQuery, siteQuery } from '@dusky-spool/core/contract';
-import {
-  cablingReport,
-  checkSheet,
-  cablingSheet,
-  cutOutTemplate,
-  holeSheet,
-  planSheet,
-  plateSchedule,
-  scheduleCsv,
-  scheduleOf,
-  siteSheet,
-  tradesSheet,
-  type ScheduleRow,
-} from '@dusky-spool/core/documents';
-import { runChecks } from '@dusky-spool/core/checks';
-import { holeSchedule } from '@dusky-spool/core/drilling';
+import { cutOutTemplate, planSheet, scheduleCsv, scheduleOf, type ScheduleRow } from '@dusky-spool/core/documents';
 import { bundleTags, labelsCsv, labelsOf } from '@dusky-spool/core/labels';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
-import { cablingWords, checkWords, en, words } from '@dusky-spool/texts';
+import { en, words } from '@dusky-spool/texts';
 import type { LabelPrinter } from '../../bridge/index.ts';
 import type { Database } from '../../database/index.ts';
 import { labelsPdf, labelsSvg, planPdf, templatePdf, scheduleXlsx, tablesPdf, tagsPdf } from '../../documents/index.ts';
 import { parseBody, parseQuery, PlannedRefusal, requireProject } from '../../http/index.ts';
 import { fileName } from '../projects/service.ts';
 import { loadDocument } from '../projects/store.ts';
+import { SHEETS, withLowered } from './sheets.ts';
 
 /** What is handed out of a project, made from its state at the moment of asking. */
 export function documentRoutes(database: Database, printer: LabelPrinter): Router {
@@ -94,22 +80,14 @@ export function documentRoutes(database: Database, printer: LabelPrinter): Route
       response.json({ printer: printer.name, labels: labels.length, runIds: [...new Set(labels.map(({ runId }) => runId))] });
     },
   );
-  router.get('/projects/:projectId/documents/cabling-sheet.pdf', owned, async (request, response) => {
-    const { paper } = parseQuery(request, siteQuery);
-    const { document, revision } = await load(request);
-    const runs = planRuns(document);
-    const tables = cablingSheet(document, cablingReport(document, runs), runs, cablingWords());
-    const title = { project: document.project, revision, date: today() };
-    send(response, document, 'cabling-sheet.pdf', 'application/pdf', await tablesPdf('cabling', tables, title, paper));
-  });
-  router.get('/projects/:projectId/documents/checks.pdf', owned, async (request, response) => {
-    const { paper } = parseQuery(request, siteQuery);
-    const { document, revision } = await load(request);
-    const findings = runChecks(document, planRuns(document), today());
-    const tables = checkSheet(document, findings, today(), checkWords(document.project.units));
-    const title = { project: document.project, revision, date: today() };
-    send(response, document, 'checks.pdf', 'application/pdf', await tablesPdf('checks', tables, title, paper));
-  });
+  for (const [name, { sheet, tablesOf }] of Object.entries(SHEETS))
+    router.get(`/projects/:projectId/documents/${name}.pdf`, owned, async (request, response) => {
+      const { paper } = parseQuery(request, siteQuery);
+      const { document, revision } = await load(request);
+      const title = { project: document.project, revision, date: today() };
+      const tables = withLowered(document, sheet, tablesOf(document, today()));
+      send(response, document, `${name}.pdf`, 'application/pdf', await tablesPdf(sheet, tables, title, paper));
+    });
   router.get('/projects/:projectId/documents/plan.pdf', owned, async (request, response) => {
     const { level, paper } = parseQuery(request, planQuery);
     const { document, revision } = await load(request);
@@ -129,64 +107,11 @@ export function documentRoutes(database: Database, printer: LabelPrinter): Route
       await planPdf(sheet.value, title),
     );
   });
-  router.get('/projects/:projectId/documents/site-sheet.pdf', owned, async (request, response) => {
-    const { paper } = parseQuery(request, siteQuery);
-    const { document, revision } = await load(request);
-    const tables = siteSheet(document, { ...en.terms, corner: (name) => words.t('documents.site.corner', { name }) });
-    const title = { project: document.project, revision, date: today() };
-    send(response, document, 'site-sheet.pdf', 'application/pdf', await tablesPdf('site', tables, title, paper));
-  });
-  router.get('/projects/:projectId/documents/trades-sheet.pdf', owned, async (request, response) => {
-    const { paper } = parseQuery(request, siteQuery);
-    const { document, revision } = await load(request);
-    const { wishes, outdoors } = en.terms;
-    const { atCeiling, set, notSet, links } = en.documents.trades.words;
-    const tables = tradesSheet(document, { wishes, outdoors, atCeiling, set, notSet, links });
-    const title = { project: document.project, revision, date: today() };
-    send(response, document, 'trades-sheet.pdf', 'application/pdf', await tablesPdf('trades', tables, title, paper));
-  });
   router.get('/projects/:projectId/documents/cut-out/:deviceId', owned, async (request, response) => {
     const { document } = await load(request);
     const template = cutOutTemplate(document, String(request.params.deviceId), document.project.units);
     if (!template.ok) throw new PlannedRefusal(template.problem);
     send(response, document, 'cut-out-template.pdf', 'application/pdf', await templatePdf(template.value, document.project.name));
-  });
-  router.get('/projects/:projectId/documents/plate-schedule.pdf', owned, async (request, response) => {
-    const { paper } = parseQuery(request, siteQuery);
-    const { document, revision } = await load(request);
-    const { boxes: boxKinds, plateOpenings: openings, inserts, outdoors } = en.terms;
-    const { yes, left, right } = en.documents.plates.words;
-    const tables = plateSchedule(document, {
-      boxKinds,
-      openings,
-      inserts,
-      outdoors,
-      yes,
-      left,
-      right,
-      gang: (gang) => words.t('documents.plates.words.gang', { gang }),
-      plate: (number) => words.t('documents.plates.words.plate', { number }),
-    });
-    const title = { project: document.project, revision, date: today() };
-    send(response, document, 'plate-schedule.pdf', 'application/pdf', await tablesPdf('plates', tables, title, paper));
-  });
-  router.get('/projects/:projectId/documents/hole-list.pdf', owned, async (request, response) => {
-    const { paper } = parseQuery(request, siteQuery);
-    const { document, revision } = await load(request);
-    const { members, asks } = en.terms;
-    const { crew, bothFaces, none, open } = en.documents.holes.words;
-    const tables = holeSheet(document, holeSchedule(document, planRuns(document)), {
-      members,
-      asks,
-      crew,
-      bothFaces,
-      none,
-      open,
-      wallOf: (room) => words.t('documents.holes.words.wallOf', { room }),
-      more: (count) => words.t('documents.holes.words.more', { count }),
-    });
-    const title = { project: document.project, revision, date: today() };
-    send(response, document, 'hole-list.pdf', 'application/pdf', await tablesPdf('holes', tables, title, paper));
   });
   return router;
 }

@@ -6,6 +6,7 @@ import type { Problem } from '@dusky-spool/core/outcome';
 import { create, remove, update, type Operation, type ProjectDocument, type RuleSetting } from '@dusky-spool/core/project';
 import { problemSentence } from '@dusky-spool/texts';
 import { getJson, putJson } from '../../api/http.ts';
+import { useSession } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -18,6 +19,7 @@ const PLAIN: Setting = { off: false, rank: null, limits: {}, reason: '' };
 export function RuleTable({ document }: { readonly document: ProjectDocument }) {
   const edit = useProject((state) => state.edit);
   const settings = settingsOf(document);
+  const name = useSession((state) => state.session?.member?.name ?? '');
   const [firm, setFirm] = useState<FirmRules['rules'] | null>(null);
   const [wrong, setWrong] = useState<{ readonly id: string; readonly problem: Problem } | null>(null);
   useEffect(() => {
@@ -38,8 +40,8 @@ export function RuleTable({ document }: { readonly document: ProjectDocument }) 
     const known = settings.get(check.id);
     const isPlain = !next.off && next.rank === null && Object.keys(next.limits).length === 0 && next.reason === '';
     if (isPlain) return known ? remove('ruleSettings', known) : null;
-    if (known) return update('ruleSettings', known, { ...next, on: today() });
-    return create('ruleSettings', { id: newRecordId('rs'), ruleId: check.id, by: '', on: today(), ...next });
+    if (known) return update('ruleSettings', known, { ...next, by: name, on: today() });
+    return create('ruleSettings', { id: newRecordId('rs'), ruleId: check.id, by: name, on: today(), ...next });
   };
   const write = (check: Check, next: Setting) => {
     const judged = judgeSetting(check, next);

@@ -1,0 +1,92 @@
+import {
+  cablingReport,
+  cablingSheet,
+  checkSheet,
+  holeSheet,
+  loweredRules,
+  plateSchedule,
+  siteSheet,
+  tradesSheet,
+} from '@dusky-spool/core/documents';
+import { runChecks } from '@dusky-spool/core/checks';
+import { holeSchedule } from '@dusky-spool/core/drilling';
+import type { ProjectDocument } from '@dusky-spool/core/project';
+import { planRuns } from '@dusky-spool/core/runs';
+import { cablingWords, checkWords, en, words } from '@dusky-spool/texts';
+import type { SheetTable, TablesSheet } from '../../documents/index.ts';
+
+interface Sheet {
+  readonly sheet: TablesSheet;
+  /** The tables for a project on a day, YYYY-MM-DD. */
+  readonly tablesOf: (document: ProjectDocument, today: string) => readonly SheetTable[];
+}
+
+/** Every sheet of tables that is handed out of a project, by the name of its file. */
+export const SHEETS: Readonly<Record<string, Sheet>> = {
+  'cabling-sheet': {
+    sheet: 'cabling',
+    tablesOf: (document) => {
+      const runs = planRuns(document);
+      return cablingSheet(document, cablingReport(document, runs), runs, cablingWords());
+    },
+  },
+  checks: {
+    sheet: 'checks',
+    tablesOf: (document, today) =>
+      checkSheet(document, runChecks(document, planRuns(document), today), today, checkWords(document.project.units)),
+  },
+  'site-sheet': {
+    sheet: 'site',
+    tablesOf: (document) => siteSheet(document, { ...en.terms, corner: (name) => words.t('documents.site.corner', { name }) }),
+  },
+  'trades-sheet': {
+    sheet: 'trades',
+    tablesOf: (document) => {
+      const { wishes, outdoors } = en.terms;
+      const { atCeiling, set, notSet, links } = en.documents.trades.words;
+      return tradesSheet(document, { wishes, outdoors, atCeiling, set, notSet, links });
+    },
+  },
+  'plate-schedule': {
+    sheet: 'plates',
+    tablesOf: (document) => {
+      const { boxes: boxKinds, plateOpenings: openings, inserts, outdoors } = en.terms;
+      const { yes, left, right } = en.documents.plates.words;
+      return plateSchedule(document, {
+        boxKinds,
+        openings,
+        inserts,
+        outdoors,
+        yes,
+        left,
+        right,
+        gang: (gang) => words.t('documents.plates.words.gang', { gang }),
+        plate: (number) => words.t('documents.plates.words.plate', { number }),
+      });
+    },
+  },
+  'hole-list': {
+    sheet: 'holes',
+    tablesOf: (document) => {
+      const { members, asks } = en.terms;
+      const { crew, bothFaces, none, open } = en.documents.holes.words;
+      return holeSheet(document, holeSchedule(document, planRuns(document)), {
+        members,
+        asks,
+        crew,
+        bothFaces,
+        none,
+        open,
+        wallOf: (room) => words.t('documents.holes.words.wallOf', { room }),
+        more: (count) => words.t('documents.holes.words.more', { count }),
+      });
+    },
+  },
+};
+
+/** The tables with those rules at their end that keep people safe and were lowered: whoever works by the sheet has to know. */
+export function withLowered(document: ProjectDocument, sheet: TablesSheet, tables: readonly SheetTable[]): readonly SheetTable[] {
+  if (tables.some(({ section }) => section === 'lowered')) return tables;
+  const lowered = loweredRules(document, checkWords(document.project.units));
+  return lowered.rows.length > 0 ? [...tables, { ...lowered, wordsOf: sheet === 'checks' ? undefined : 'checks' }] : tables;
+}

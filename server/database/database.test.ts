@@ -36,6 +36,19 @@ describe('the database', () => {
     }
   });
 
+  it('is brought level where an early form of a migration had left columns out', async () => {
+    await migrator(database.sequelize).down({ to: 0 });
+    await migrator(database.sequelize).up({ to: '2026-11-30-checks' });
+    await database.sequelize.query('ALTER TABLE cable_types DROP rating; ALTER TABLE features DROP reserved');
+    await migrator(database.sequelize).up();
+    const rows = await database.sequelize.query<{ column_name: string }>(
+      `SELECT column_name FROM information_schema.columns WHERE (table_name, column_name) IN (('cable_types', 'rating'), ('features', 'reserved'))`,
+      { type: QueryTypes.SELECT },
+    );
+    expect(rows).to.have.length(2);
+    await migrator(database.sequelize).down({ to: 0 });
+  });
+
   it('has in its tables just what the models say', async () => {
     await migrator(database.sequelize).up();
     const { records, ...rest } = database.models;

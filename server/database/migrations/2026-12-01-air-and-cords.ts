@@ -10,17 +10,25 @@ const KINDS = `'beam', 'soffit', 'duct', 'flue', 'fireplace', 'steel', 'pipe', '
   'roof-plane', 'stub-out', 'building-corner'`;
 const RATINGS = `'general', 'riser', 'plenum', 'outdoor', 'limited'`;
 
+/** An early form of `2026-11-29-cabling` made neither of these columns; databases that had it are brought level here. */
+const LEVEL = `
+ALTER TABLE features ADD COLUMN IF NOT EXISTS reserved boolean NOT NULL DEFAULT false;
+ALTER TABLE features ALTER reserved DROP DEFAULT;
+ALTER TABLE cable_types ADD COLUMN IF NOT EXISTS rating text NOT NULL DEFAULT 'general';
+ALTER TABLE cable_types ALTER rating DROP DEFAULT;
+`;
+
 const mayBe = (kinds: string, ratings: string): string => `
 ALTER TABLE features DROP CONSTRAINT features_kind_check;
 ALTER TABLE features ADD CONSTRAINT features_kind_check CHECK (kind IN (${kinds}));
-ALTER TABLE cable_types DROP CONSTRAINT cable_types_rating_check;
+ALTER TABLE cable_types DROP CONSTRAINT IF EXISTS cable_types_rating_check;
 ALTER TABLE cable_types ADD CONSTRAINT cable_types_rating_check CHECK (rating IN (${ratings}));
 `;
 
 /** Spaces that move air, and cords, which may not lie in walls. */
 export const airAndCords: Migration = {
   name: '2026-12-01-air-and-cords',
-  up: (sql) => sql(mayBe(`${KINDS}, 'air-space'`, `${RATINGS}, 'cord'`)),
+  up: (sql) => sql(LEVEL + mayBe(`${KINDS}, 'air-space'`, `${RATINGS}, 'cord'`)),
   down: (sql) =>
     sql(`
 DELETE FROM features WHERE kind = 'air-space';

@@ -92,7 +92,10 @@ export function FindingList({ projectId, document }: { readonly projectId: strin
           ]}
         />
         <span className="grow" />
-        <a href={`/api/projects/${projectId}/documents/checks.pdf`} download>
+        <a
+          href={`/api/projects/${projectId}/documents/checks.pdf?paper=${document.project.units === 'imperial' ? 'Letter' : 'A4'}`}
+          download
+        >
           {text('checks.print')}
         </a>
       </div>

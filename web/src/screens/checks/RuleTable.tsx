@@ -89,7 +89,8 @@ export function RuleTable({ document }: { readonly document: ProjectDocument }) 
           <h3 className="eyebrow">{text(`checks.stages.${part}`)}</h3>
           <ul className="rule-list">
             {CHECKS.filter(({ stage }) => stage === part).map((check) => {
-              const setting = settings.get(check.id) ?? PLAIN;
+              const known = settings.get(check.id);
+              const setting = known ?? PLAIN;
               return (
                 <li key={check.id} className={setting.off ? 'off' : undefined}>
                   <div className="rule-what">
@@ -100,6 +101,9 @@ export function RuleTable({ document }: { readonly document: ProjectDocument }) 
                     </span>
                     {check.safety && <span className="chip quiet">{text('checks.safety')}</span>}
                     {isLowered(check, setting) && <span className="chip look">{text('checks.lowered')}</span>}
+                    {known && known.by !== '' && (
+                      <span className="faint">{text('checks.setBy', { by: known.by, on: known.on })}</span>
+                    )}
                   </div>
                   <Switch
                     size="small"

@@ -12,6 +12,15 @@ interface Props {
 const METRIC_SHEETS = ['A4', 'A3', 'A2'];
 const IMPERIAL_SHEETS = ['Letter', 'Tabloid'];
 
+const SHEETS = [
+  ['trades', 'trades-sheet'],
+  ['plates', 'plate-schedule'],
+  ['holes', 'hole-list'],
+  ['tags', 'bundle-tags'],
+  ['cabling', 'cabling-sheet'],
+  ['checks', 'checks'],
+] as const;
+
 /** Everything that can be taken to site. */
 export function ExportMenu({ projectId, document, levelId }: Props) {
   const imperial = document.project.units === 'imperial';
@@ -41,31 +50,11 @@ export function ExportMenu({ projectId, document, levelId }: Props) {
               onClick: () => take(`documents/labels.svg?paper=${imperial ? 'Letter' : 'A4'}`),
             },
             { key: 'plan', label: text('schedule.plan'), onClick: () => setAsking('plan') },
-            {
-              key: 'trades',
-              label: text('schedule.trades'),
-              onClick: () => take(`documents/trades-sheet.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
-            },
-            {
-              key: 'plates',
-              label: text('schedule.plates'),
-              onClick: () => take(`documents/plate-schedule.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
-            },
-            {
-              key: 'holes',
-              label: text('schedule.holes'),
-              onClick: () => take(`documents/hole-list.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
-            },
-            {
-              key: 'tags',
-              label: text('schedule.tags'),
-              onClick: () => take(`documents/bundle-tags.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
-            },
-            {
-              key: 'cabling',
-              label: text('schedule.cabling'),
-              onClick: () => take(`documents/cabling-sheet.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
-            },
+            ...SHEETS.map(([key, name]) => ({
+              key,
+              label: text(`schedule.${key}`),
+              onClick: () => take(`documents/${name}.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
+            })),
             { type: 'divider' },
             { key: 'file', label: text('schedule.projectFile'), onClick: () => take('file') },
           ],

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
-import { App as AntApp, Button, Drawer, Modal, Select, Spin } from 'antd';
+import { App as AntApp, Button, Modal, Select, Spin } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
 import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
 import type { ToldFinding } from '@dusky-spool/core/following';
@@ -26,7 +26,6 @@ import { placeOf } from '../state/finding-place.ts';
 import { today } from '../state/today.ts';
 import { useAfterFirstPaint } from '../state/useAfterFirstPaint.ts';
 import type { OpenConflict, SyncState } from '../editor/sync.ts';
-import { FindingCard } from '../ui/FindingCard.tsx';
 import { SmallButton } from '../ui/SmallButton.tsx';
 import { Thread } from '../ui/Thread.tsx';
 import { PlanScreen } from './plan/PlanScreen.tsx';
@@ -38,6 +37,7 @@ const WAITING = (
 );
 const SurveyScreen = later(() => import('./survey/SurveyScreen.tsx').then((module) => module.SurveyScreen), WAITING);
 const BriefScreen = later(() => import('./brief/BriefScreen.tsx').then((module) => module.BriefScreen), WAITING);
+const FindingDrawer = later(() => import('../ui/FindingDrawer.tsx').then((module) => module.FindingDrawer), null);
 const StageScreen = later(() => import('./stages/StageScreen.tsx').then((module) => module.StageScreen), WAITING);
 
 /** A project with its thread and header; the stage in the address says what is inside. */
@@ -171,6 +171,11 @@ function Header({
   const { undo, redo } = useProjectParts('undo', 'redo');
   const { dusk, set } = useSettings();
   const [listing, setListing] = useState(false);
+  const [everListed, setEverListed] = useState(false);
+  const list = () => {
+    setEverListed(true);
+    setListing(true);
+  };
   const secondPaint = useAfterFirstPaint();
   const stops = findings.filter((finding) => finding.rank === 'stop');
   const looks = findings.filter((finding) => finding.rank === 'look');
@@ -205,7 +210,7 @@ function Header({
       <button
         type="button"
         className={`chip ${stops.length > 0 ? 'stop' : looks.length > 0 ? 'look' : nothingTold ? 'quiet' : 'fine'}`}
-        onClick={() => setListing(true)}
+        onClick={list}
       >
         {stops.length > 0
           ? text('header.stops', { count: stops.length })
@@ -214,27 +219,12 @@ function Header({
             : text(nothingTold ? 'header.checking' : 'header.allFine')}
       </button>
       {stops.length > 0 && looks.length > 0 && (
-        <button type="button" className="chip look" onClick={() => setListing(true)}>
+        <button type="button" className="chip look" onClick={list}>
           {text('header.looks', { count: looks.length })}
         </button>
       )}
-      {secondPaint && (
-        <Drawer open={listing} onClose={() => setListing(false)} title={text('header.findings')} size={400}>
-          {findings.length === 0 && <p>{text('header.noFindings')}</p>}
-          {[...stops, ...looks].map((finding) => (
-            <FindingCard
-              key={`${finding.check}${finding.code}${finding.subjects[0].id}`}
-              finding={finding}
-              units={units}
-              onShow={() => show(finding)}
-            />
-          ))}
-          {findings.length > 0 && (
-            <p className="faint">
-              {findings.length - stops.length - looks.length} {term('ranks.fine').toLowerCase()}. {text('aid')}
-            </p>
-          )}
-        </Drawer>
+      {everListed && (
+        <FindingDrawer open={listing} findings={findings} units={units} onShow={show} onClose={() => setListing(false)} />
       )}
     </header>
   );

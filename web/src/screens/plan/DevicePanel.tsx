@@ -17,10 +17,10 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
-import { GroupPicker } from './GroupPicker.tsx';
 import { Checks } from './RunPanel.tsx';
 
 /** Fetched when the first device is looked at: its fields are not needed for the first picture of the plan. */
+const GroupPicker = later(() => import('./GroupPicker.tsx').then((module) => module.GroupPicker), null);
 const MountingFields = later(() => import('./MountingFields.tsx').then((module) => module.MountingFields), null);
 
 interface Props {

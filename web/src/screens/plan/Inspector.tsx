@@ -1,17 +1,23 @@
+import { useEffect } from 'react';
 import { Button } from 'antd';
 import { alignDevices, alignHeights, ALIGNMENTS } from '@dusky-spool/core/devices';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { formatLength } from '@dusky-spool/core/units';
+import { later } from '../../app/later.ts';
 import { text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
 import { useDerived } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
+import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { Counts } from './Counts.tsx';
-import { DevicePanel } from './DevicePanel.tsx';
-import { GroupPicker } from './GroupPicker.tsx';
-import { RunPanel } from './RunPanel.tsx';
+
+const loadRunPanel = () => import('./RunPanel.tsx').then((module) => module.RunPanel);
+const loadDevicePanel = () => import('./DevicePanel.tsx').then((module) => module.DevicePanel);
+const RunPanel = later(loadRunPanel, null);
+const DevicePanel = later(loadDevicePanel, null);
+const GroupPicker = later(() => import('./GroupPicker.tsx').then((module) => module.GroupPicker), null);
 
 interface Props {
   readonly document: ProjectDocument;
@@ -28,6 +34,13 @@ export function Inspector({ document, selection, onSelect, onView }: Props) {
   const edit = useProject((state) => state.edit);
   const shown = preview?.document ?? document;
   const { runById } = useDerived(shown);
+  const painted = useAfterFirstPaint();
+  useEffect(() => {
+    if (!painted) return;
+    // They are there before somebody chooses the first thing.
+    void loadRunPanel();
+    void loadDevicePanel();
+  }, [painted]);
   const [id] = selection.ids;
   const run = selection.kind === 'run' && selection.ids.length === 1 ? runById.get(id) : undefined;
   const device = selection.kind === 'device' && selection.ids.length === 1 ? shown.devices[id] : undefined;

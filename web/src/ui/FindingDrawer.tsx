@@ -1,0 +1,36 @@
+import { Drawer } from 'antd';
+import type { ToldFinding } from '@dusky-spool/core/following';
+import type { UnitSystem } from '@dusky-spool/core/units';
+import { term, text } from '../app/text.ts';
+import { FindingCard } from './FindingCard.tsx';
+
+interface Props {
+  readonly open: boolean;
+  readonly findings: readonly ToldFinding[];
+  readonly units: UnitSystem;
+  readonly onShow: (finding: ToldFinding) => void;
+  readonly onClose: () => void;
+}
+
+/** Everything that is found at the moment, the worst first; it lies over any screen. */
+export function FindingDrawer({ open, findings, units, onShow, onClose }: Props) {
+  const told = (['stop', 'look'] as const).flatMap((rank) => findings.filter((finding) => finding.rank === rank));
+  return (
+    <Drawer open={open} onClose={onClose} title={text('header.findings')} size={400}>
+      {findings.length === 0 && <p>{text('header.noFindings')}</p>}
+      {told.map((finding) => (
+        <FindingCard
+          key={`${finding.check}${finding.code}${finding.subjects[0].id}`}
+          finding={finding}
+          units={units}
+          onShow={() => onShow(finding)}
+        />
+      ))}
+      {findings.length > 0 && (
+        <p className="faint">
+          {findings.length - told.length} {term('ranks.fine').toLowerCase()}. {text('aid')}
+        </p>
+      )}
+    </Drawer>
+  );
+}

@@ -5,6 +5,7 @@ import { CALCULATOR_TOPICS, CALCULATORS, listCalculators, runCalculator, stepsOf
 import { create, listOf, remove, type KeptCalculation, type ProjectDocument } from '@dusky-spool/core/project';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { problemSentence } from '@dusky-spool/texts';
+import { useSession } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
@@ -39,6 +40,7 @@ export function Calculators({ document }: { readonly document: ProjectDocument }
   const [query, setQuery] = useSearchParams();
   const { runById } = useDerived(document);
   const edit = useProject((state) => state.edit);
+  const author = useSession((state) => state.session?.member?.name ?? '');
   const [search, setSearch] = useState('');
   const name = CALCULATORS.some((one) => one.name === query.get('calc')) ? query.get('calc')! : 'speaker-cable-loss';
   const runId = query.get('run');
@@ -75,7 +77,7 @@ export function Calculators({ document }: { readonly document: ProjectDocument }
         calculator: name,
         input,
         result,
-        by: '',
+        by: author,
         on: today(),
         note: '',
       }),
@@ -128,9 +130,9 @@ export function Calculators({ document }: { readonly document: ProjectDocument }
               onChange={(value) => setQuery({ view: 'calculators', calc: name, ...(value === '' ? {} : { run: value }) })}
               options={[
                 { value: '', label: text('checks.noRun') },
-                ...[...runById.values()]
-                  .sort((a, b) => compareNumbers(a.run.number, b.run.number))
-                  .map(({ run: one }) => ({ value: one.id, label: one.number })),
+                ...listOf(document, 'runs')
+                  .toSorted((a, b) => compareNumbers(a.number, b.number))
+                  .map(({ id, number }) => ({ value: id, label: number })),
               ]}
             />
           </label>

@@ -1,6 +1,7 @@
 import type { ProjectDocument, Run } from '../project/index.ts';
-import { decideKept } from '../runs/index.ts';
-import { defineCheck, say, type Cure } from './check.ts';
+import { decideKept, type PlannedRun } from '../runs/index.ts';
+import { defineCheck, say, type Cure, type FindingDraft, type Rank } from './check.ts';
+import { closedOn } from './tested-in-time.ts';
 
 /** A run issued, labelled or pulled keeps its route; where the plan has moved on, a person decides. */
 export const keptRouteDiffers = defineCheck({
@@ -10,25 +11,51 @@ export const keptRouteDiffers = defineCheck({
   source: 'change control, practice',
   severity: 'look',
   appliesTo: 'runs',
-  ofRun: ({ run, kept, wanted, differs, length }) => {
-    if (!kept || !differs) return [];
-    const builtM = length?.cutLengthM ?? null;
-    const wantedM = wanted.ok ? wanted.value.cutLengthM : null;
-    return [
-      say(
-        'kept-route-differs',
-        'look',
-        wanted.ok ? 'kept-route-differs' : 'kept-route-impossible',
-        [
-          { in: 'runs', id: run.id },
-          { in: 'devices', id: run.deviceId },
-        ],
-        { number: run.number, state: run.state, builtM, wantedM },
-        { measured: builtM, allowed: wantedM, unit: 'm', cures: (document) => decisions(document, run) },
-      ),
-    ];
+  // Once the boards are on it is another matter: see below.
+  ofRun: (planned, { document, today }) =>
+    closedOn(document, today) === null
+      ? tell(planned, 'kept-route-differs', 'look', planned.wanted.ok ? 'kept-route-differs' : 'kept-route-impossible')
+      : [],
+});
+
+/** What lies behind the boards is not changed on paper: either it stays as it was built, or the walls are opened. */
+export const changedAfterBoards = defineCheck({
+  id: 'changed-after-boards',
+  stage: 'closing',
+  title: 'Nothing behind the boards is planned otherwise than it was built',
+  source: 'change control, practice',
+  severity: 'stop',
+  appliesTo: 'runs',
+  ofRun: (planned, { document, today }) => {
+    const on = closedOn(document, today);
+    return on === null ? [] : tell(planned, 'changed-after-boards', 'stop', 'changed-after-boards', { on });
   },
 });
+
+function tell(
+  { run, kept, wanted, differs, length }: PlannedRun,
+  check: string,
+  rank: Rank,
+  code: string,
+  more: FindingDraft['figures'] = {},
+): FindingDraft[] {
+  if (!kept || !differs) return [];
+  const builtM = length?.cutLengthM ?? null;
+  const wantedM = wanted.ok ? wanted.value.cutLengthM : null;
+  return [
+    say(
+      check,
+      rank,
+      code,
+      [
+        { in: 'runs', id: run.id },
+        { in: 'devices', id: run.deviceId },
+      ],
+      { number: run.number, state: run.state, builtM, wantedM, ...more },
+      { measured: builtM, allowed: wantedM, unit: 'm', cures: (document) => decisions(document, run) },
+    ),
+  ];
+}
 
 const decisions = (document: ProjectDocument, run: Run): Cure[] =>
   (['keep-built', 'move-back', 'pull-again'] as const).flatMap((choice) => {

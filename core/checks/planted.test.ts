@@ -514,6 +514,16 @@ const PLANTED: readonly Planted[] = [
     cured: true,
   },
   {
+    rule: 'changed-after-boards',
+    mistake: () =>
+      onDay(applied(issued(), [update('devices', Object.values(issued().devices)[0], { x: 3 })!]), 'board', '2026-11-10'),
+    clean: () => onDay(issued(), 'board', '2026-11-10'),
+    code: 'changed-after-boards',
+    about: 'runs',
+    today: '2026-11-10',
+    cured: true,
+  },
+  {
     rule: 'buildable',
     // Joists lie every 0.4 m from the wall of the room.
     mistake: () => house([{ ...SPEAKER, at: [1, 2.01] }]),

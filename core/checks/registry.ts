@@ -56,7 +56,7 @@ import { Pass, type Asking } from './pass.ts';
 import { clearOfMains } from './clear-of-mains.ts';
 import { conductorsFit } from './conductors-fit.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
-import { keptRouteDiffers } from './kept-route-differs.ts';
+import { changedAfterBoards, keptRouteDiffers } from './kept-route-differs.ts';
 import { oneThermostat } from './one-thermostat.ts';
 import { platesSound } from './plates-sound.ts';
 import { rulesKept } from './rules-kept.ts';
@@ -106,6 +106,7 @@ export const CHECKS: readonly Check[] = [
   endsKnown,
   labelsOn,
   testedInTime,
+  changedAfterBoards,
   recordsAgree,
   slackEnough,
   clearOfServices,

@@ -19,6 +19,8 @@ export const findings = {
   'route-missing': '{{number}} has no way to its rack. {{because}}',
   'kept-route-differs': '{{number}} is {{state}} at {{builtM}}; the plan now wants {{wantedM}}. Decide which holds.',
   'kept-route-impossible': '{{number}} is {{state}} at {{builtM}}, but the plan has no way for it any more. Decide which holds.',
+  'changed-after-boards':
+    '{{number}} was {{state}} at {{builtM}}, and the boards went on on {{on}}; the plan has been changed since. Move the device back, keep what was built, or plan the opening of the wall.',
   'opening-wider-than-wall': 'The {{kind}} of {{widthM}} does not fit its wall of {{wallM}}.',
   'opening-outside-wall': 'The {{kind}} of {{widthM}} reaches beyond its wall of {{wallM}}.',
   'opening-overlaps': 'Two openings lie in the same place of one wall. Move one of them.',

@@ -1,4 +1,8 @@
-import type { DeviceType } from '@dusky-spool/core/project';
+import type { CableType, DeviceType } from '@dusky-spool/core/project';
+
+/** Cautions that belong to a kind of cable, where its ends are chosen. */
+export const cautionsOfCable = ({ material, system, gaugeAwg }: CableType): readonly string[] =>
+  material === 'fibre' ? ['C12'] : system === 'sound' && gaugeAwg !== null ? ['C2'] : [];
 
 /** Cautions that belong to a kind of device, by the numbers of the reference. */
 export function cautionsOf({ id, system, mount, mainsW, boxKind }: DeviceType): readonly string[] {

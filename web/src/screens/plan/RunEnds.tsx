@@ -2,6 +2,8 @@ import { Link } from 'react-router';
 import { listOf, update, type ProjectDocument, type Run } from '@dusky-spool/core/project';
 import { text } from '../../app/text.ts';
 import { useProject } from '../../state/project.ts';
+import { Cautions } from '../../ui/Cautions.tsx';
+import { cautionsOfCable } from '../../ui/cautions-of.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { WordsField } from '../../ui/fields.tsx';
 
@@ -43,6 +45,7 @@ export function RunEnds({ document, run }: Props) {
           onChange={(mapId) => change({ mapId: mapId || null })}
         />
       </div>
+      <Cautions ids={cautionsOfCable(document.cableTypes[run.cableTypeId])} />
       {map && (
         <dl className="conductor-list">
           {map.lines.map(({ conductor, use }) => (

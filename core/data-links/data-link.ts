@@ -32,9 +32,12 @@ const BANDWIDTH_MHZ: Readonly<Partial<Record<Category, number>>> = {
 /** Channel that a category carries at a rate, m; null where it does not. */
 export const reachM = (category: Category, rate: Rate): number | null => CHANNEL_M[category][rate];
 
+/** Nobody has measured a link below this; at 20 C and less it is as long as it may be. */
+const COLDEST_C = -60;
+
 /** Installed length that a permanent link may have at a temperature, m (F3.2). `out_of_domain` above 60 C. */
 export function linkLengthM(temperatureC: number, screened: boolean): Outcome<number> {
-  if (temperatureC > 60) return outOfDomain('temperatureC', temperatureC, -20, 60);
+  if (temperatureC > 60 || temperatureC < COLDEST_C) return outOfDomain('temperatureC', temperatureC, COLDEST_C, 60);
   const warm = Math.max(0, Math.min(temperatureC, 40) - 20);
   const hot = Math.max(0, temperatureC - 40);
   const more = screened ? 0.002 * (warm + hot) : 0.004 * warm + 0.006 * hot;

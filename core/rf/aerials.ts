@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { atLeast, atMost, calculator, fig } from '../calculation/index.ts';
+import { atLeast, atMost, calculator, fig, outOfDomain } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';
 
 const FINAL = 'final sizing: local code and licensed electrician';
@@ -83,12 +83,13 @@ export const bondingConductor = calculator({
   input: z.strictObject({
     part: z.enum(['mast', 'lead-in', 'separate-rod', 'lightning', 'equipotential']),
     jurisdiction: z.enum(['NA', 'EU', 'UK', 'other']),
-    gaugeAwg: z.int().nullable().default(null).describe('AWG that is planned'),
+    gaugeAwg: z.int().nullable().default(null).describe('AWG that is planned; valid -3 to 40'),
     areaMm2: z.number().gt(0).nullable().default(null).describe('mm2 that is planned'),
     lengthM: z.number().min(0).nullable().default(null).describe('m'),
   }),
   run: ({ part, jurisdiction, gaugeAwg, areaMm2, lengthM }) => {
     if (part === 'lightning' && jurisdiction === 'NA') return refuse('lightning-defer', { kind: 'defer', field: 'part' });
+    if (gaugeAwg !== null && (gaugeAwg < -3 || gaugeAwg > 40)) return outOfDomain('gaugeAwg', gaugeAwg, -3, 40);
     const isNa = jurisdiction === 'NA';
     const leastAwg = isNa ? (part === 'separate-rod' ? 6 : 10) : null;
     const leastMm2 = isNa ? null : part === 'lightning' || part === 'mast' ? 16 : 4;

@@ -95,6 +95,9 @@ export const throwWindow = calculator({
     .refine((i) => i.mostRatio >= i.leastRatio, { path: ['mostRatio'], message: 'is below the least' }),
   run: (i) => {
     if (i.ultraShort) return refuse('throw-by-maker', { kind: 'defer', field: 'ultraShort' });
+    if (i.shiftUp !== 0 && i.mostShiftUp === null) return refuse('input-missing', { kind: 'incomplete', field: 'mostShiftUp' });
+    if (i.shiftAside !== 0 && i.mostShiftAside === null)
+      return refuse('input-missing', { kind: 'incomplete', field: 'mostShiftAside' });
     const [leastM, mostM] = [i.leastRatio * i.widthM, i.mostRatio * i.widthM];
     if (!atLeast(i.throwM, leastM) || !atMost(i.throwM, mostM))
       return refuse('throw-outside', { kind: 'infeasible', field: 'throwM', throwM: i.throwM, leastM, mostM });

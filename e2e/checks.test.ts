@@ -21,6 +21,8 @@ describe('a practitioner who looks at everything before the walls close', functi
     const surge = card('without a surge arrester');
     await surge.getByText('After the boards').waitFor();
     await surge.getByRole('button', { name: /^Accept, give or note/ }).click();
+    // Whoever is signed in is taken for who accepts it.
+    await surge.getByLabel('Who accepts it').fill('');
     await surge.getByRole('button', { name: 'Accept it', exact: true }).click();
     await surge.getByRole('alert').getByText('say who accepts it').waitFor();
     await surge.getByLabel('Who accepts it').fill('Site lead');

@@ -21,6 +21,8 @@ const FINE_LENGTHS = new Set([
   'widthM',
   'bottomM',
   'casingM',
+  'notchM',
+  'longM',
 ]);
 
 /** Figures as they are read: the unit comes from the end of the figure's name. */
@@ -30,6 +32,8 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
       if (value !== null && typeof value === 'object' && !Array.isArray(value))
         return [name, readable(value as Record<string, unknown>, units)];
       if (name === 'thing' && typeof value === 'string') return [name, words.t(`terms.features.${value}`).toLowerCase()];
+      if (name === 'member' && words.exists(`terms.members.${String(value)}`))
+        return [name, words.t(`terms.members.${String(value)}`).toLowerCase()];
       if ((name === 'kg' || name === 'requiredN') && typeof value === 'number') return [name, Math.round(value * 10) / 10];
       if (name === 'topic' && typeof value === 'string') return [name, words.t(`terms.topics.${value}`).toLowerCase()];
       if (Array.isArray(value)) return [name, value.map(String).join(', ')];

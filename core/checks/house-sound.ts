@@ -21,10 +21,7 @@ const finding = (
   more: Partial<Pick<Finding, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
 ): Finding => ({ check, rank, code, subjects: [subject], measured: null, allowed: null, unit: '', cures: [], ...more, figures });
 
-const wallName = (document: ProjectDocument, wallId: string) => {
-  const wall = document.walls[wallId];
-  return `${document.levels[wall.levelId].name}, ${distance2(wall.a, wall.b).toFixed(2)} m`;
-};
+const wallName = (document: ProjectDocument, wallId: string) => document.levels[document.walls[wallId].levelId].name;
 
 /** A door or window that does not fit its wall cannot be built; one that can be moved or narrowed to fit is offered so. */
 export const openingsFit = defineCheck({
@@ -225,7 +222,11 @@ export const cavitiesKnown = defineCheck({
               'look',
               'cavity-not-known',
               { in: 'walls', id: wall.id },
-              { number: document.levels[wall.levelId].code, wall: wallName(document, wall.id) },
+              {
+                number: document.levels[wall.levelId].code,
+                place: wallName(document, wall.id),
+                wallM: distance2(wall.a, wall.b),
+              },
               { measured: wall.cavityDepthM, unit: 'm' },
             ),
           ]

@@ -65,7 +65,7 @@ function findingsOf(document: ProjectDocument, building: Building, feature: Feat
   const { code, ...figures } = judged.problem;
   const { notchM, lengthM, mostM } = { notchM: cut.notch.notchM, lengthM: cut.notch.lengthM, mostM: null, ...figures };
   const measured = code === 'notch-too-long' ? lengthM : notchM;
-  return tell(code, 'stop', { notchM, lengthM, mostM }, { measured, allowed: mostM as number | null, unit: 'm', cures });
+  return tell(code, 'stop', { notchM, longM: lengthM, mostM }, { measured, allowed: mostM as number | null, unit: 'm', cures });
 }
 
 /** What is cut out of a wall: deep as the thing is deep, along the member as it is high. */

@@ -3,3 +3,4 @@
 export { randomHouse, smallHouse, twoStoreyHouse } from './houses.ts';
 export { countingIds } from './counting-ids.ts';
 export { applied, countedIds, withDevices } from './steps.ts';
+export { PLANTED, type Planted } from './planted-houses.ts';

@@ -29,7 +29,7 @@ export const findings = {
   'ceiling-below-head':
     'The ceiling of {{room}} at {{ceilingM}} is below the head of a {{kind}} at {{headM}}. Measure both again.',
   'room-open': 'The walls of {{room}} are not closed. Close them, or remove the room.',
-  'cavity-not-known': 'The cavity of a wall ({{wall}}) is not known. Open it, or plan for the surface.',
+  'cavity-not-known': 'The cavity of a wall ({{place}}, {{wallM}} long) is not known. Open it, or plan for the surface.',
   'mount-outside': '{{device}} stands in no room. Move it into one, or take a type for outdoors.',
   'mount-no-wall': '{{device}} is on no wall. Move it to one.',
   'mount-above-ceiling': '{{device}} reaches to {{heightM}}, above the ceiling at {{ceilingM}}. Lower it.',
@@ -79,7 +79,8 @@ export const findings = {
     '{{count}} of its inserts stand in a gang that is not there, or on the wrong side of the divider. Move them.',
   'plate-gang-full': 'Gang {{gang}} has {{count}} inserts; {{most}} fit. Spread them over another gang.',
   'plate-box-misfit': 'The plate has {{gangs}} gangs; its box takes {{room}}. Take a larger box.',
-  'plate-open-box': 'An open bracket is in a wall that wants a closed box ({{wall}}). Take a closed one; local code decides.',
+  'plate-open-box':
+    'An open bracket is in a wall that wants a closed box ({{place}}, {{wallM}} long). Take a closed one; local code decides.',
   'plate-too-wide-for-bay': 'The box is {{widthM}} wide; the bay is {{clearM}} clear. Move it, or split it.',
   'plate-insert-missing': '{{count}} of the cables that end here have no insert. Add them.',
   'plate-device-gone': '{{count}} of its inserts belong to devices that are gone. Clear them.',
@@ -120,9 +121,9 @@ export const findings = {
   'bores-crowded':
     '{{count}} holes for {{cables}} cables in one joist over {{place}} want {{needM}} of its length at their distances; {{freeM}} may be bored there (joists so crowded: {{joists}}). Lead some through other bays, or all under the joists.',
   'notch-over':
-    '{{place}}: a notch of {{notchM}} in a {{member}}, of which {{mostM}} may be cut away. Whoever designed the member says how it is made good; local code governs.',
+    '{{place}}, {{member}}: notched {{notchM}} deep, where {{mostM}} may be cut away. Whoever designed the member says how it is made good; local code governs.',
   'notch-too-long':
-    '{{place}}: a notch {{lengthM}} long in a {{member}}; {{mostM}} is the longest that may be. Whoever designed the member says how it is made good; local code governs.',
+    '{{place}}, {{member}}: notched {{longM}} along; {{mostM}} is the most that may be. Whoever designed the member says how it is made good; local code governs.',
   'notch-bottom':
     '{{place}}: a joist is notched {{notchM}} from below. Notches may only be in its top. Whoever designed the joist says how it is made good; local code governs.',
   'notch-deep-joist':
@@ -133,7 +134,7 @@ export const findings = {
     '{{place}}: a joist is notched {{notchM}} in the middle third of its span, where nothing may be cut. Whoever designed it says how it is made good; local code governs.',
   'notch-engineered':
     '{{place}}: an engineered or steel member, or concrete, is notched. Nothing may be cut there without its engineer: ask for his paper.',
-  'notch-mend': '{{place}}: the notch in the {{member}} is to be made good as the engineer says, before the boards.',
+  'notch-mend': '{{place}}, {{member}}: the notch is to be made good as the engineer says, before the boards.',
   'notch-no-member':
     '{{place}}: this notch lies in no stud, joist, plate or stone wall. Move it to the member that is notched, at its height.',
   'bore-engineered':

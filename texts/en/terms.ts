@@ -7,6 +7,7 @@ export const terms = {
     stud: 'Stud',
     'top-plate': 'Top plate',
     'sole-plate': 'Sole plate and floor',
+    plate: 'Plate',
     board: 'Wall board',
     masonry: 'Masonry',
     fire: 'Fire separation',

@@ -1,0 +1,909 @@
+import {
+  create,
+  newFeature,
+  newOpening,
+  newRoom,
+  tableFrom,
+  update,
+  BRIEF_TOPICS,
+  type BriefTopic,
+  type CableType,
+  type CollectionName,
+  type Device,
+  type Operation,
+  type Plate,
+  type ProjectDocument,
+  type Run,
+} from '../project/index.ts';
+import { runState, waysOf } from '../runs/index.ts';
+import { smallHouse, twoStoreyHouse } from './houses.ts';
+import { applied, countedIds, withDevices } from './steps.ts';
+
+type Place = Parameters<typeof withDevices>[1][number];
+type House = Parameters<typeof smallHouse>[0];
+
+/** The small house with devices, drawn and wired as their types ask for. */
+const house = (devices: Place[] = [], more: House = {}): ProjectDocument =>
+  devices.length > 0 ? withDevices(smallHouse(more), devices, countedIds()).document : smallHouse(more);
+const runOf = (document: ProjectDocument, leg = 1): Run => Object.values(document.runs).find((run) => run.leg === leg)!;
+const withRun = (document: ProjectDocument, after: Partial<Run>, leg = 1): ProjectDocument =>
+  applied(document, [update('runs', runOf(document, leg), after)!]);
+const withDevice = (document: ProjectDocument, after: Partial<Device>): ProjectDocument =>
+  applied(document, [update('devices', Object.values(document.devices)[0], after)!]);
+const withCable = (document: ProjectDocument, id: string, after: Partial<CableType>): ProjectDocument => ({
+  ...document,
+  cableTypes: { ...document.cableTypes, [id]: { ...document.cableTypes[id], ...after } },
+});
+const withThing = (document: ProjectDocument, feature: Parameters<typeof newFeature>[0]): ProjectDocument =>
+  applied(document, [create('features', newFeature(feature))]);
+const onDay = (document: ProjectDocument, gate: 'board' | 'low-voltage-rough-in', on: string): ProjectDocument => ({
+  ...document,
+  tradeDates: tableFrom([{ id: 'gate', gate, on }]),
+});
+/** The rooms of the small house drawn out to the east, so that runs become long. */
+function long(document: ProjectDocument, byM: number): ProjectDocument {
+  const rack = { ...document.racks.rack, x: document.racks.rack.x + byM };
+  const stretch = ([x, y]: readonly [number, number]): [number, number] => [x > 6 ? x + byM : x, y];
+  return {
+    ...document,
+    racks: { rack },
+    rooms: Object.fromEntries(
+      Object.entries(document.rooms).map(([id, room]) => [id, { ...room, polygon: room.polygon.map(stretch) }]),
+    ),
+    walls: Object.fromEntries(
+      Object.entries(document.walls).map(([id, wall]) => [id, { ...wall, a: stretch(wall.a), b: stretch(wall.b) }]),
+    ),
+  };
+}
+const SPEAKER: Place = { typeId: 'ceiling-speaker', at: [1, 2] };
+const POINT: Place = { typeId: 'access-point', at: [1, 2] };
+const DROP: Place = { typeId: 'network-drop', at: [2, 0.05] };
+const mains = (y: number) =>
+  ({
+    id: 'mains',
+    levelId: 'm',
+    kind: 'mains-route',
+    name: 'Ring',
+    points: [
+      [3, y],
+      [8, y],
+    ],
+    bottomM: 2.59,
+    topM: 2.61,
+  }) as Parameters<typeof newFeature>[0];
+
+/** A house with one mistake of a rule in it, and its twin without. */
+export interface Planted {
+  readonly rule: string;
+  readonly mistake: () => ProjectDocument;
+  readonly clean: () => ProjectDocument;
+  readonly code: string;
+  readonly about: CollectionName;
+  /** Measured and allowed as worked by hand, where the rule measures. */
+  readonly figures?: readonly [measured: number, allowed: number, within?: number];
+  readonly today?: string;
+  /** Whether its first cure clears it and raises nothing of the same or a higher rank. */
+  readonly cured: boolean;
+}
+
+/** For every rule at least one. */
+export const PLANTED: readonly Planted[] = [
+  {
+    rule: 'speaker-cable-loss',
+    mistake: () => long(house([SPEAKER]), 10),
+    clean: () => house([{ ...SPEAKER, at: [7, 2] }]),
+    code: 'speaker-loss-over',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'route-missing',
+    mistake: () =>
+      house([{ typeId: 'network-drop', at: [0.05, 2] }], { walls: { west: { cableMayRun: false, kind: 'closed' } } }),
+    clean: () => house([{ typeId: 'network-drop', at: [0.05, 2] }]),
+    code: 'route-missing',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'clear-of-mains',
+    mistake: () => withThing(house([SPEAKER]), mains(2.1)),
+    clean: () => withThing(house([SPEAKER]), mains(2.5)),
+    code: 'mains-parallel',
+    about: 'features',
+    cured: true,
+  },
+  {
+    rule: 'conductors-fit',
+    mistake: () => withRun(house([SPEAKER]), { mapId: 't568b' }),
+    clean: () => house([SPEAKER]),
+    code: 'conductors-short',
+    about: 'runs',
+    figures: [8, 2],
+    cured: true,
+  },
+  {
+    rule: 'jackets-fit',
+    mistake: () => pump(20),
+    clean: () => withRun(pump(20), { cableTypeId: 'cat6_outdoor' }),
+    code: 'jacket-not-outdoor',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'jackets-fit',
+    mistake: () => aired(2.5),
+    // The ducted air is over the cables.
+    clean: () => aired(2.75),
+    code: 'jacket-not-plenum',
+    about: 'features',
+    // From the speaker at 1 m to the wall at 5.1 m it lies in the air over the west room.
+    figures: [4.1, 0, 0.2],
+    cured: true,
+  },
+  {
+    rule: 'jackets-fit',
+    mistake: () => withCable(house([SPEAKER]), 'spk_16_2', { rating: 'cord' }),
+    clean: () => withCable(house([SPEAKER]), 'spk_16_2', { rating: 'general' }),
+    code: 'jacket-cord',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'bends-fit',
+    mistake: () => house([{ typeId: 'coax-outlet', at: [2, 0.05] }], { walls: { south1: { cavityDepthM: 0.05 } } }),
+    clean: () => house([{ typeId: 'coax-outlet', at: [2, 0.05] }]),
+    code: 'bend-box',
+    about: 'runs',
+    figures: [0.0625, 0.07],
+    cured: false,
+  },
+  {
+    rule: 'legs-complete',
+    mistake: () => {
+      const document = house([DROP]);
+      const { [runOf(document, 2).id]: _gone, ...runs } = document.runs;
+      return { ...document, runs };
+    },
+    clean: () => house([DROP]),
+    code: 'legs-missing',
+    about: 'devices',
+    figures: [1, 2],
+    cured: true,
+  },
+  {
+    rule: 'data-length',
+    mistake: () => long(house([DROP]), 90),
+    clean: () => long(house([DROP]), 50),
+    code: 'data-too-long',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'poe-delivered',
+    // 28 AWG: 0.213 ohm/m over 100 m and more.
+    mistake: () => withCable(long(house([POINT]), 70), 'cat6a_utp', { gaugeAwg: 28 }),
+    clean: () => long(house([POINT]), 60),
+    code: 'poe-short',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'cable-as-type',
+    mistake: () =>
+      withRun(house([POINT]), { cableTypeId: 'rg6', deviceConnector: 'F plug', farConnector: 'F plug', mapId: null }),
+    clean: () => house([POINT]),
+    code: 'cable-no-power',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'voltage-at-load',
+    mistake: () =>
+      withCable(long(house([{ typeId: 'shade', at: [2, 0.05] }]), 40), 'spare', {
+        ...smallHouse().cableTypes.shade_16_2_22_2p,
+        id: 'spare',
+        name: 'Shade 12/2 + data',
+        gaugeAwg: 12,
+      }),
+    clean: () => long(house([{ typeId: 'shade', at: [2, 0.05] }]), 15),
+    code: 'voltage-low',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'picture-reach',
+    mistake: () => withRun(house([{ typeId: 'display', at: [1, 0.05] }]), { cableTypeId: 'hdmi_passive_28' }, 3),
+    clean: () => house([{ typeId: 'display', at: [1, 0.05] }]),
+    code: 'picture-too-long',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'coax-loss',
+    mistake: () => long(house([{ typeId: 'coax-outlet', at: [2, 0.05] }]), 45),
+    clean: () => long(house([{ typeId: 'coax-outlet', at: [2, 0.05] }]), 20),
+    code: 'coax-lossy',
+    about: 'runs',
+    cured: false,
+  },
+  {
+    rule: 'copper-clad',
+    mistake: () => withCable(house([DROP]), 'cat6_utp', { material: 'cca' }),
+    clean: () => house([DROP]),
+    code: 'clad-aluminium',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'ends-known',
+    mistake: () => withRun(house([DROP]), { farConnector: 'F plug' }),
+    clean: () => house([DROP]),
+    code: 'end-misfit',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'labels-on',
+    mistake: () => withRun(house([DROP]), { state: 'pulled' }),
+    clean: () => withRun(house([DROP]), { state: 'pulled', printedOn: '2026-11-01' }),
+    code: 'label-missing',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'tested-in-time',
+    mistake: () => onDay(withRun(house([SPEAKER]), { state: 'pulled', printedOn: '2026-11-01' }), 'board', '2026-11-10'),
+    clean: () => onDay(withRun(house([SPEAKER]), { state: 'tested', printedOn: '2026-11-01' }), 'board', '2026-11-10'),
+    code: 'closed-untested',
+    about: 'runs',
+    today: '2026-11-12',
+    cured: false,
+  },
+  {
+    rule: 'records-agree',
+    mistake: () => withRun(house([{ ...SPEAKER, at: [7, 2] }]), { note: 'pull 14/2 as the client asked' }),
+    clean: () => withRun(house([{ ...SPEAKER, at: [7, 2] }]), { note: 'pull 16/2 as the client asked' }),
+    code: 'gauge-twice',
+    about: 'runs',
+    figures: [14, 16],
+    cured: true,
+  },
+  {
+    rule: 'slack-enough',
+    mistake: () => withRun(house([DROP]), { deviceSlackM: 0.1 }),
+    clean: () => withRun(house([DROP]), { deviceSlackM: 0.3 }),
+    code: 'slack-short',
+    about: 'runs',
+    figures: [0.1, 0.3],
+    cured: true,
+  },
+  {
+    rule: 'clear-of-services',
+    mistake: () => withThing(house([SPEAKER]), { ...mains(2.05), id: 'pipe', kind: 'pipe', name: 'Gas' }),
+    clean: () => withThing(house([SPEAKER]), { ...mains(2.4), id: 'pipe', kind: 'pipe', name: 'Gas' }),
+    code: 'service-near',
+    about: 'features',
+    cured: true,
+  },
+  {
+    rule: 'fibre-outdoors',
+    mistake: () => withRun(pump(40), { cableTypeId: 'cat6_outdoor' }),
+    clean: () => withRun(pump(20), { cableTypeId: 'cat6_outdoor' }),
+    code: 'ground-copper',
+    about: 'runs',
+    cured: false,
+  },
+  {
+    rule: 'bond-length',
+    mistake: () =>
+      house([
+        { typeId: 'bonding-bar', at: [9, 0.05] },
+        { typeId: 'surge-arrester', at: [0.05, 2] },
+      ]),
+    clean: () =>
+      house([
+        { typeId: 'bonding-bar', at: [9, 0.05] },
+        { typeId: 'surge-arrester', at: [8.5, 0.05] },
+      ]),
+    code: 'bond-too-long',
+    about: 'runs',
+    cured: false,
+  },
+  {
+    rule: 'heights-usual',
+    mistake: () => withDevice(house([{ typeId: 'thermostat', at: [5.05, 2] }]), { heightM: 2 }),
+    clean: () => withDevice(house([{ typeId: 'thermostat', at: [5.05, 2] }]), { heightM: 1.35 }),
+    code: 'height-unusual',
+    about: 'devices',
+    figures: [2, 1.5],
+    cured: true,
+  },
+  {
+    rule: 'wet-zones-clear',
+    mistake: () => withThing(house([DROP]), wet(1)),
+    clean: () => withThing(house([DROP]), wet(3)),
+    code: 'device-in-wet-zone',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'cameras-private',
+    mistake: () => inRoomOf(house([{ typeId: 'ceiling-camera', at: [2, 2] }]), 'bedroom'),
+    clean: () => inRoomOf(house([{ typeId: 'ceiling-camera', at: [2, 2] }]), 'hall'),
+    code: 'camera-private',
+    about: 'rooms',
+    cured: false,
+  },
+  {
+    rule: 'mains-at-device',
+    mistake: () => withThing(house([{ typeId: 'display', at: [1, 0.05] }]), outlet(8)),
+    clean: () => withThing(house([{ typeId: 'display', at: [1, 0.05] }]), outlet(1.5)),
+    code: 'mains-missing',
+    about: 'devices',
+    cured: true,
+  },
+  {
+    rule: 'return-audio',
+    mistake: () => {
+      const document = house([{ typeId: 'display', at: [1, 0.05] }]);
+      const runs = Object.fromEntries(Object.entries(document.runs).filter(([, run]) => run.leg === 3));
+      const types = {
+        ...document.deviceTypes,
+        display: { ...document.deviceTypes.display, cables: [document.deviceTypes.display.cables[2]] },
+      };
+      return {
+        ...document,
+        deviceTypes: types,
+        runs: Object.fromEntries(Object.entries(runs).map(([id, run]) => [id, { ...run, leg: 1 }])),
+      };
+    },
+    clean: () => house([{ typeId: 'display', at: [1, 0.05] }]),
+    code: 'sound-no-way-back',
+    about: 'devices',
+    cured: true,
+  },
+  {
+    rule: 'speaker-chains',
+    mistake: () => chain(3),
+    clean: () => chain(2),
+    code: 'amplifier-under-load',
+    about: 'runs',
+    figures: [8 / 3, 4],
+    cured: true,
+  },
+  {
+    rule: 'neutral-there',
+    mistake: () => withThing(house([{ typeId: 'smart-switch', at: [2, 0.05] }]), switchBox('absent')),
+    clean: () => withThing(house([{ typeId: 'smart-switch', at: [2, 0.05] }]), switchBox('present')),
+    code: 'neutral-absent',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'surge-protected',
+    mistake: () => house([{ typeId: 'camera', at: [2, -0.1] }]),
+    clean: () =>
+      house([
+        { typeId: 'camera', at: [2, -0.1] },
+        { typeId: 'bonding-bar', at: [9, 0.05] },
+        { typeId: 'surge-arrester', at: [8.5, 0.05] },
+      ]),
+    code: 'surge-missing',
+    about: 'runs',
+    figures: [0, 1],
+    cured: true,
+  },
+  {
+    rule: 'aerial-bonded',
+    mistake: () => house([{ typeId: 'aerial', at: [2, -0.1] }]),
+    clean: () =>
+      house([
+        { typeId: 'aerial', at: [2, -0.1] },
+        { typeId: 'bonding-bar', at: [9, 0.05] },
+      ]),
+    code: 'aerial-not-bonded',
+    about: 'devices',
+    cured: true,
+  },
+  {
+    rule: 'rack-front-clear',
+    mistake: () => {
+      const document = house();
+      return { ...document, racks: { rack: { ...document.racks.rack, facingRad: 0 } } };
+    },
+    clean: () => house(),
+    code: 'rack-no-room',
+    about: 'racks',
+    // Its front is 0.1 m before the middle of the east wall, which is 0.12 m thick.
+    figures: [0.04, 0.76, 1e-6],
+    cured: true,
+  },
+  {
+    rule: 'seals-closed',
+    mistake: () => onDay(house([SPEAKER]), 'board', '2026-11-12'),
+    clean: () => onDay(house([SPEAKER]), 'board', '2026-12-12'),
+    code: 'seals-open',
+    about: 'levels',
+    today: '2026-11-10',
+    cured: false,
+  },
+  {
+    rule: 'rooms-discussed',
+    mistake: () => onDay(talked('a', ['sound']), 'low-voltage-rough-in', '2026-11-12'),
+    clean: () => onDay(talked('a', ['sound']), 'low-voltage-rough-in', '2027-01-12'),
+    code: 'room-not-discussed',
+    about: 'rooms',
+    today: '2026-11-10',
+    cured: false,
+  },
+  {
+    rule: 'asked-for',
+    mistake: () => signed(talked('a', ['sound'])),
+    clean: () => signed(talked('a', ['sound', 'network'])),
+    code: 'device-not-asked',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'openings-fit',
+    mistake: () => house([], { openings: [door({ widthM: 6 })] }),
+    clean: () => house([], { openings: [door({})] }),
+    code: 'opening-wider-than-wall',
+    about: 'openings',
+    cured: true,
+  },
+  {
+    rule: 'levels-apart',
+    mistake: () => sunk(2.2),
+    clean: () => sunk(2.5),
+    code: 'levels-overlap',
+    about: 'levels',
+    cured: true,
+  },
+  {
+    rule: 'ceiling-above-heads',
+    mistake: () => house([], { rooms: [{ ceilingHeightM: 1.99 }], openings: [door({})] }),
+    clean: () => house([], { rooms: [{ ceilingHeightM: 2 }], openings: [door({})] }),
+    code: 'ceiling-below-head',
+    about: 'rooms',
+    figures: [1.99, 2],
+    cured: false,
+  },
+  {
+    rule: 'rooms-closed',
+    mistake: () => without(house(), 'walls', 'west'),
+    clean: () => house(),
+    code: 'room-open',
+    about: 'rooms',
+    cured: false,
+  },
+  {
+    rule: 'cavities-known',
+    mistake: () => asked('not-known'),
+    clean: () => asked('measured'),
+    code: 'cavity-not-known',
+    about: 'walls',
+    cured: false,
+  },
+  {
+    rule: 'ways-open',
+    mistake: () => {
+      const document = twoStoreyHouse();
+      return { ...document, risers: { shaft: { ...document.risers.shaft, topLevelId: 'm' } } };
+    },
+    clean: () => twoStoreyHouse(),
+    code: 'riser-one-level',
+    about: 'risers',
+    cured: true,
+  },
+  {
+    rule: 'rules-kept',
+    mistake: () => ruled('no-such-riser'),
+    clean: () => ruled('shaft'),
+    code: 'rule-not-passed',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'kept-route-differs',
+    mistake: () => applied(issued(), [update('devices', Object.values(issued().devices)[0], { x: 3 })!]),
+    clean: () => issued(),
+    code: 'kept-route-differs',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'changed-after-boards',
+    mistake: () =>
+      onDay(applied(issued(), [update('devices', Object.values(issued().devices)[0], { x: 3 })!]), 'board', '2026-11-10'),
+    clean: () => onDay(issued(), 'board', '2026-11-10'),
+    code: 'changed-after-boards',
+    about: 'runs',
+    today: '2026-11-10',
+    cured: true,
+  },
+  {
+    rule: 'buildable',
+    // Joists lie every 0.4 m from the wall of the room.
+    mistake: () => house([{ ...SPEAKER, at: [1, 2.01] }]),
+    clean: () => house([{ ...SPEAKER, at: [1, 2.2] }]),
+    code: 'mount-on-joist',
+    about: 'devices',
+    cured: true,
+  },
+  {
+    rule: 'plates-sound',
+    mistake: () => plated({ mainsGangs: 1, divider: false }),
+    clean: () => plated({ mainsGangs: 1, divider: true }),
+    code: 'plate-no-divider',
+    about: 'plates',
+    figures: [0, 1],
+    cured: true,
+  },
+  {
+    rule: 'one-thermostat',
+    mistake: () => house([THERMOSTAT, { ...THERMOSTAT, at: [5.05, 3] }]),
+    clean: () => house([THERMOSTAT, { ...THERMOSTAT, at: [5.15, 3] }]),
+    code: 'climate-twice',
+    about: 'devices',
+    figures: [2, 1],
+    cured: false,
+  },
+  {
+    rule: 'ways-fit',
+    // One cable in a duct of 8 mm: more than 53 %.
+    mistake: () => ducted(0.008),
+    clean: () => ducted(0.05),
+    code: 'way-over-full',
+    about: 'features',
+    cured: true,
+  },
+  {
+    rule: 'bundles-sound',
+    mistake: () => bundled(25),
+    clean: () => bundled(24),
+    code: 'bundle-too-warm',
+    about: 'runs',
+    figures: [25, 24],
+    cured: true,
+  },
+  {
+    rule: 'conduits-planned',
+    mistake: () => house([{ typeId: 'display', at: [2, 0.05] }]),
+    clean: () => house([SPEAKER]),
+    code: 'conduits-missing',
+    about: 'devices',
+    figures: [1, 0],
+    cured: true,
+  },
+  {
+    rule: 'bores-allowed',
+    // RG 11 of 10.3 mm wants a hole of 16.3 mm by 40 % of its area; 2 in from both edges of 110 mm leave 8.4 mm.
+    mistake: () => joisted(0.11),
+    clean: () => joisted(0.235),
+    code: 'bore-too-large',
+    about: 'rooms',
+    cured: false,
+  },
+  {
+    rule: 'bores-apart',
+    mistake: () => combed(60),
+    clean: () => combed(12),
+    code: 'bores-crowded',
+    about: 'rooms',
+    cured: true,
+  },
+  {
+    rule: 'notches-allowed',
+    mistake: () => notched(0.03),
+    clean: () => notched(0.02),
+    code: 'notch-over',
+    about: 'features',
+    figures: [0.03, 0.089 / 4],
+    cured: true,
+  },
+  {
+    rule: 'screed-sound',
+    mistake: () => screed(2.4),
+    clean: () => screed(2),
+    code: 'screed-moved',
+    about: 'features',
+    cured: true,
+  },
+  {
+    rule: 'brief-met',
+    mistake: () => wanted(2),
+    clean: () => wanted(1),
+    code: 'brief-device-missing',
+    about: 'rooms',
+    figures: [1, 2],
+    cured: false,
+  },
+  {
+    rule: 'nothing-on-purpose',
+    mistake: () => talked('a', ['network'], 'nothing'),
+    clean: () => talked('a', ['network']),
+    code: 'brief-nothing-wanted',
+    about: 'rooms',
+    figures: [1, 0],
+    cured: true,
+  },
+  {
+    rule: 'decisions-in-time',
+    mistake: () => undecided(''),
+    clean: () => undecided('wide'),
+    code: 'decision-late',
+    about: 'decisions',
+    today: '2026-11-10',
+    cured: false,
+  },
+  {
+    rule: 'signed-rooms',
+    mistake: () => signed(talked('a', BRIEF_TOPICS.slice(1))),
+    clean: () => signed(talked('a', BRIEF_TOPICS)),
+    code: 'signed-not-discussed',
+    about: 'rooms',
+    cured: true,
+  },
+  {
+    rule: 'jackets-told-apart',
+    mistake: () => jackets(() => 'white'),
+    clean: () => jackets((family) => family),
+    code: 'jackets-alike',
+    about: 'devices',
+    figures: [2, 1],
+    cured: false,
+  },
+];
+const THERMOSTAT: Place = { typeId: 'thermostat', at: [5.05, 1.5] };
+
+function sunk(elevationM: number): ProjectDocument {
+  const document = twoStoreyHouse();
+  return { ...document, levels: { ...document.levels, u: { ...document.levels.u, elevationM } } };
+}
+function without(document: ProjectDocument, list: 'walls', id: string): ProjectDocument {
+  const { [id]: _gone, ...rest } = document[list];
+  return { ...document, [list]: rest };
+}
+const asked = (state: 'measured' | 'not-known'): ProjectDocument =>
+  applied(house(), [
+    create('facts', { id: 'f', subject: 'walls', subjectId: 'west', field: 'cavityDepthM', state, by: '', on: '', note: '' }),
+  ]);
+const ruled = (targetId: string): ProjectDocument =>
+  applied(withDevices(twoStoreyHouse(), [SPEAKER], countedIds()).document, [
+    create('routeRules', { id: 'rule', runId: null, kind: 'through', target: 'riser', targetId, at: null, note: '' }),
+  ]);
+function issued(): ProjectDocument {
+  const document = house([SPEAKER]);
+  const operations = runState(document, Object.keys(document.runs), 'issued', waysOf(document));
+  if (!operations.ok) throw new Error(operations.problem.code);
+  return applied(document, operations.value);
+}
+const plated = (more: Partial<Plate>): ProjectDocument =>
+  applied(house(), [
+    create('plates', {
+      id: 'p',
+      levelId: 'm',
+      roomId: 'a',
+      name: '',
+      x: 3,
+      y: 0.06,
+      heightM: 0.4,
+      facingRad: Math.PI / 2,
+      gangs: 2,
+      boxKind: 'two-gang',
+      divider: false,
+      mainsGangs: 0,
+      opening: 'inserts',
+      finish: '',
+      inserts: [],
+      besideM: null,
+      ...more,
+    }),
+  ]);
+function ducted(insideM: number): ProjectDocument {
+  const document = pump(20);
+  return { ...document, features: { duct: { ...document.features.duct, insideDiameterM: insideM } } };
+}
+/** So many cables of class 6 in one bundle, two from each drop. */
+function bundled(count: number): ProjectDocument {
+  const places = Array.from({ length: 13 }, (_, n): Place => ({ typeId: 'network-drop', at: [0.4 + n * 0.35, 0.05] }));
+  const document = house(places);
+  const type = { ...document.deviceTypes['network-drop'], poeClass: 6 };
+  const runs = Object.values(document.runs).map((run, n) => ({ ...run, bundle: n < count ? 'B-01' : '' }));
+  return { ...document, runs: tableFrom(runs), deviceTypes: { ...document.deviceTypes, [type.id]: type } };
+}
+/** So many data cables through joists of 100 mm, in which the UK allows holes of 25 mm, five or six cables in each. */
+function combed(count: number): ProjectDocument {
+  const across = { joistAngleRad: Math.PI / 2, joistDepthM: 0.1 };
+  const places = Array.from({ length: count / 2 }, (_, n): Place => ({ typeId: 'network-drop', at: [0.2 + n * 0.15, 0.05] }));
+  const document = house(places, { rooms: [across, across] });
+  return { ...document, project: { ...document.project, jurisdiction: 'UK' } };
+}
+/** A stud of 89 mm in a bearing wall, notched so deep. */
+const notched = (depthM: number): ProjectDocument =>
+  withThing(smallHouse({ walls: { south1: { cavityDepthM: 0.089 } } }), {
+    id: 'notch',
+    levelId: 'm',
+    kind: 'existing-notch',
+    name: 'For the old pipe',
+    points: [[2, 0]],
+    depthM,
+    bottomM: 1,
+    topM: 1.05,
+  });
+function joisted(joistDepthM: number): ProjectDocument {
+  const across = { joistAngleRad: Math.PI / 2, joistDepthM };
+  const document = house([SPEAKER], { rooms: [across, across] });
+  return { ...document, project: { ...document.project, jurisdiction: 'NA' } };
+}
+/** A way in the screed, signed where it turned at 2 m, that turns elsewhere now. */
+function screed(turnM: number): ProjectDocument {
+  const points = (y: number): [number, number][] => [
+    [1, 0.3],
+    [1, y],
+    [9.9, y],
+  ];
+  const way = newFeature({
+    id: 'way',
+    levelId: 'm',
+    kind: 'screed-way',
+    name: 'To the rack',
+    points: points(turnM),
+    widthM: 0.025,
+    bottomM: -0.095,
+    topM: -0.07,
+    insideDiameterM: 0.02,
+  });
+  return applied(house(), [
+    create('features', way),
+    create('waySigns', {
+      id: 's',
+      featureId: 'way',
+      points: points(2),
+      coverM: 0.07,
+      photo: 'p.jpg',
+      by: 'crew',
+      on: '2026-10-01',
+      note: '',
+    }),
+  ]);
+}
+function wanted(count: number): ProjectDocument {
+  const document = talked('a', ['network']);
+  return { ...document, briefCells: { c_network: { ...document.briefCells.c_network, count } } };
+}
+const undecided = (chosen: string): ProjectDocument =>
+  onDay(
+    applied(house(), [
+      create('decisions', {
+        id: 'd',
+        roomId: 'a',
+        subject: 'Screen',
+        options: [{ name: 'wide', typeId: null }],
+        gate: 'board',
+        leadDays: 30,
+        owner: 'client',
+        chosen,
+        decidedOn: chosen === '' ? '' : '2026-10-01',
+        note: '',
+      }),
+    ]),
+    'board',
+    '2026-11-20',
+  );
+/** A display to which cables of two families come, each in a jacket of this colour. */
+function jackets(colourOf: (family: string) => string): ProjectDocument {
+  const document = house([{ typeId: 'display', at: [2, 0.05] }]);
+  return Object.values(document.cableTypes).reduce(
+    (next, { id, family }) => withCable(next, id, { jacketColour: colourOf(family) }),
+    document,
+  );
+}
+
+/** The hollow over the west room moves air from this height on. */
+const aired = (bottomM: number): ProjectDocument =>
+  withThing(house([SPEAKER]), {
+    id: 'air',
+    levelId: 'm',
+    kind: 'air-space',
+    name: 'Return air',
+    area: true,
+    points: [
+      [0, 0],
+      [5.1, 0],
+      [5.1, 4.1],
+      [0, 4.1],
+    ],
+    bottomM,
+    topM: 2.8,
+  });
+/** A heat pump so far from the house, at the end of a duct in the ground. */
+const pump = (awayM: number): ProjectDocument =>
+  withThing(house([{ typeId: 'heat-pump', at: [-awayM, 2] }]), {
+    id: 'duct',
+    levelId: 'm',
+    kind: 'underground-way',
+    points: [
+      [-awayM, 2],
+      [0, 2],
+    ],
+    widthM: 0.05,
+    bottomM: -0.6,
+    topM: -0.55,
+    insideDiameterM: 0.05,
+  });
+function wet(x: number): Parameters<typeof newFeature>[0] {
+  const points: [number, number][] = [
+    [x, 0],
+    [x + 1.5, 0],
+    [x + 1.5, 1.5],
+    [x, 1.5],
+  ];
+  return { id: 'wet', levelId: 'm', kind: 'wet-zone', name: 'Shower', area: true, points, bottomM: 0, topM: 2.2 };
+}
+const outlet = (x: number): Parameters<typeof newFeature>[0] => ({
+  id: 'mark',
+  levelId: 'm',
+  kind: 'trade-mark',
+  name: 'Socket',
+  owner: 'electrician',
+  points: [[x, 0.1]],
+});
+const switchBox = (neutral: 'present' | 'absent'): Parameters<typeof newFeature>[0] => ({
+  id: 'box',
+  levelId: 'm',
+  kind: 'existing-switch-box',
+  name: 'Hall',
+  neutral,
+  points: [[2, 0.06]],
+});
+const door = (more: Partial<Parameters<typeof newOpening>[0]>) =>
+  newOpening({ id: 'd', wallId: 'middle', kind: 'door', offsetM: 2, widthM: 0.9, sillM: 0, headM: 2, ...more });
+function inRoomOf(document: ProjectDocument, use: string): ProjectDocument {
+  return { ...document, rooms: { ...document.rooms, a: newRoom({ ...document.rooms.a, use, name: use }) } };
+}
+/** So many speakers of 8 ohm, each leading on to the one before it. */
+function chain(count: number): ProjectDocument {
+  const document = house(Array.from({ length: count }, (_, n): Place => ({ typeId: 'ceiling-speaker', at: [6 + n, 2] })));
+  const runs = Object.values(document.runs).sort((a, b) => (a.number < b.number ? -1 : 1));
+  const operations = runs
+    .slice(1)
+    .flatMap((run, n) => update('runs', run, { toDeviceId: runs[n].deviceId, rackSlackM: 0.6 }) ?? []);
+  return applied(document, operations as Operation[]);
+}
+/** A room with a network drop, in which these topics were talked about. */
+function talked(roomId: string, topics: readonly BriefTopic[], answer: 'wanted' | 'nothing' = 'wanted'): ProjectDocument {
+  const document = house([DROP]);
+  return applied(
+    document,
+    topics.map((topic) =>
+      create('briefCells', {
+        id: `c_${topic}`,
+        roomId,
+        topic,
+        answer,
+        count: answer === 'nothing' ? 0 : topic === 'network' ? 1 : 0,
+        threshold: null,
+        typeId: null,
+        phaseId: null,
+        note: '',
+      }),
+    ),
+  );
+}
+const signed = (document: ProjectDocument): ProjectDocument =>
+  applied(document, [
+    create('roomBriefs', {
+      id: 'rb',
+      roomId: 'a',
+      who: '',
+      used: '',
+      noise: '',
+      overflowSeats: 0,
+      walkOrder: 0,
+      signedBy: 'the client',
+      signedOn: '2026-10-01',
+    }),
+  ]);

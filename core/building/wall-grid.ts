@@ -27,26 +27,37 @@ export function gridOf(walls: readonly Wall[]): WallGrid {
 
 /** The walls of a level sorted into cells of a metre. */
 export function wallGrid(walls: readonly Wall[]): WallGrid {
-  const cells = new Map<number, Wall[]>();
+  const cells = new Map<number, number[]>();
   const key = (i: number, j: number) => (i + 32_768) * 65_536 + (j + 32_768);
-  const cellsOf = (a: Point2, b: Point2, marginM: number): number[] => {
-    const keys: number[] = [];
-    const low = (axis: 0 | 1) => Math.floor((Math.min(a[axis], b[axis]) - marginM) / CELL_M);
-    const high = (axis: 0 | 1) => Math.floor((Math.max(a[axis], b[axis]) + marginM) / CELL_M);
-    for (let i = low(0); i <= high(0); i++) for (let j = low(1); j <= high(1); j++) keys.push(key(i, j));
-    return keys;
-  };
-  for (const wall of walls) {
-    for (const cell of cellsOf(wall.a, wall.b, wall.thicknessM / 2)) {
-      const list = cells.get(cell);
-      if (list) list.push(wall);
-      else cells.set(cell, [wall]);
-    }
-  }
+  const cellOf = (value: number) => Math.floor(value / CELL_M);
+  walls.forEach(({ a, b, thicknessM }, n) => {
+    const marginM = thicknessM / 2;
+    for (let i = cellOf(Math.min(a[0], b[0]) - marginM); i <= cellOf(Math.max(a[0], b[0]) + marginM); i++)
+      for (let j = cellOf(Math.min(a[1], b[1]) - marginM); j <= cellOf(Math.max(a[1], b[1]) + marginM); j++) {
+        const list = cells.get(key(i, j));
+        if (list) list.push(n);
+        else cells.set(key(i, j), [n]);
+      }
+  });
+  // In which search a wall was met last: it is asked for many thousand times.
+  const met = new Uint32Array(walls.length);
+  let search = 0;
   const collect = (a: Point2, b: Point2, marginM: number): Wall[] => {
-    const found = new Set<Wall>();
-    for (const cell of cellsOf(a, b, marginM)) for (const wall of cells.get(cell) ?? []) found.add(wall);
-    return [...found];
+    search++;
+    const found: Wall[] = [];
+    const [left, right] = [cellOf(Math.min(a[0], b[0]) - marginM), cellOf(Math.max(a[0], b[0]) + marginM)];
+    const [low, high] = [cellOf(Math.min(a[1], b[1]) - marginM), cellOf(Math.max(a[1], b[1]) + marginM)];
+    for (let i = left; i <= right; i++)
+      for (let j = low; j <= high; j++) {
+        const list = cells.get(key(i, j));
+        if (!list) continue;
+        for (const n of list) {
+          if (met[n] === search) continue;
+          met[n] = search;
+          found.push(walls[n]);
+        }
+      }
+    return found;
   };
   return {
     near: (p, withinM) => collect(p, p, withinM),

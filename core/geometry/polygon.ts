@@ -40,8 +40,16 @@ export function pointInPolygon(p: Point2, polygon: readonly Point2[], edgeTolera
     if (a[1] > p[1] !== b[1] > p[1] && p[0] < ((b[0] - a[0]) * (p[1] - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside;
   }
   if (inside) return true;
+  const [x, y] = p;
   for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
-    if (closestOnSegment(p, polygon[i], polygon[j]).distanceM <= edgeToleranceM) return true;
+    const a = polygon[i];
+    const b = polygon[j];
+    // Most sides are nowhere near.
+    if ((x < a[0] - edgeToleranceM && x < b[0] - edgeToleranceM) || (x > a[0] + edgeToleranceM && x > b[0] + edgeToleranceM))
+      continue;
+    if ((y < a[1] - edgeToleranceM && y < b[1] - edgeToleranceM) || (y > a[1] + edgeToleranceM && y > b[1] + edgeToleranceM))
+      continue;
+    if (closestOnSegment(p, a, b).distanceM <= edgeToleranceM) return true;
   }
   return false;
 }

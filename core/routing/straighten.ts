@@ -25,14 +25,19 @@ export function straighten(points: readonly Point3[], media: readonly Medium[]):
   return { points: outPoints, media: outMedia };
 }
 
-const apart = (a: Point3, b: Point3) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+function apart(a: Point3, b: Point3): number {
+  const [x, y, z] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+  return Math.sqrt(x * x + y * y + z * z);
+}
 
 /** Whether the three points lie on one line, the last one on either side of the middle one. */
 function inLine(a: Point3, b: Point3, c: Point3): boolean {
-  const u = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-  const v = [c[0] - b[0], c[1] - b[1], c[2] - b[2]];
-  const cross = Math.hypot(u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]);
-  return cross <= 1e-7 * Math.max(1e-6, Math.hypot(...u) * Math.hypot(...v));
+  const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+  const [vx, vy, vz] = [c[0] - b[0], c[1] - b[1], c[2] - b[2]];
+  const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+  const cross = Math.sqrt(x * x + y * y + z * z);
+  const lengths = Math.sqrt((ux * ux + uy * uy + uz * uz) * (vx * vx + vy * vy + vz * vz));
+  return cross <= 1e-7 * Math.max(1e-6, lengths);
 }
 
 /** A micrometre is finer than any building and keeps float noise out of files. */

@@ -85,6 +85,11 @@ function boundsOfRing(ring: readonly Point2[]): Bounds {
   return bounds;
 }
 
+/** So near to the edge of a space a place is still in it, m. */
+const EDGE_M = 0.005;
+const isNear = ({ minX, minY, maxX, maxY }: Bounds, [x, y]: Point2): boolean =>
+  x >= minX - EDGE_M && x <= maxX + EDGE_M && y >= minY - EDGE_M && y <= maxY + EDGE_M;
+
 /** Whether pieces lie in spaces at their height, over the heads of walls, and pass no obstacle. */
 function staysOpen({ building, layers }: Network, points: readonly Point3[]): boolean {
   const z = points[0][2];
@@ -95,6 +100,7 @@ function staysOpen({ building, layers }: Network, points: readonly Point3[]): bo
     (space) => Math.abs(space.z - z) < 1e-6 && boundsMeet(boundsOfRing(space.polygon), reach),
   );
   const { areas } = at.layer;
+  let last: readonly Point2[] | undefined;
   for (let k = 0; k + 1 < points.length; k++) {
     const [p, q] = [points[k], points[k + 1]];
     const lengthM = distance(p, q);
@@ -103,7 +109,11 @@ function staysOpen({ building, layers }: Network, points: readonly Point3[]): bo
     const steps = Math.max(1, Math.ceil(lengthM / LOOK_M));
     for (let n = 0; n <= steps; n++) {
       const s: Point2 = [p[0] + ((q[0] - p[0]) * n) / steps, p[1] + ((q[1] - p[1]) * n) / steps];
-      if (!spaces.some(({ polygon }) => pointInPolygon(s, polygon, 0.005))) return false;
+      // What holds the last place mostly holds this one.
+      if (!last || !pointInPolygon(s, last, EDGE_M)) {
+        last = spaces.find(({ polygon }) => isNear(boundsOfRing(polygon), s) && pointInPolygon(s, polygon, EDGE_M))?.polygon;
+        if (!last) return false;
+      }
       if (areas.some((area) => pointInPolygon(s, area))) return false;
     }
   }

@@ -143,8 +143,18 @@ function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, number[
 }
 
 /** Bits were each cable to have a hole of its own. */
-const ownBits = (through: Map<number, number[]>): number[] =>
-  [...through.values()].flatMap((diameters) => diameters.map((diameterM) => bitFor(holeForM([diameterM])) ?? Infinity));
+function ownBits(through: Map<number, number[]>): number[] {
+  const bits: number[] = [];
+  for (const diameters of through.values())
+    for (const diameterM of diameters) {
+      let bitM = bitOf.get(diameterM);
+      if (bitM === undefined) bitOf.set(diameterM, (bitM = bitFor(holeForM([diameterM])) ?? Infinity));
+      bits.push(bitM);
+    }
+  return bits;
+}
+/** A house has a handful of cables. */
+const bitOf = new Map<number, number>();
 
 /** Bits of the holes that the cables of each place need. A hole that no allowed bit makes is told by the rule about widths. */
 function packedBits(through: Map<number, number[]>, mostM: number): number[] {

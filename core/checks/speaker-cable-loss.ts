@@ -63,6 +63,9 @@ function findingFor(document: ProjectDocument, { run, device, length }: PlannedR
 const thinnestAwg = (use: SoundUse, loadOhm: number) =>
   use === 'theatre' || loadOhm <= HEAVY_LOAD_OHM ? THINNEST_HEAVY_AWG : THINNEST_AWG;
 
+/** What was worked out of a cable before: cut lengths come in steps, so many runs have the same figures. */
+const worked = new WeakMap<CableType, Map<string, Figures | null>>();
+
 function figuresFor(
   document: ProjectDocument,
   cable: CableType,
@@ -70,16 +73,22 @@ function figuresFor(
   loadOhm: number,
   use: SoundUse,
 ): Figures | null {
+  let ofCable = worked.get(cable);
+  if (!ofCable) worked.set(cable, (ofCable = new Map()));
+  const key = `${lengthM}/${loadOhm}/${use}/${document.project.ambientC}`;
+  let figures = ofCable.get(key);
+  if (figures === undefined) {
+    if (ofCable.size > MOST_WORKED) ofCable.clear();
+    ofCable.set(key, (figures = workOut(document.project.ambientC, cable, lengthM, loadOhm, use)));
+  }
+  return figures;
+}
+const MOST_WORKED = 5000;
+
+function workOut(temperatureC: number, cable: CableType, lengthM: number, loadOhm: number, use: SoundUse): Figures | null {
   const gaugeAwg = cable.gaugeAwg!;
   const material = cable.material === 'cca' ? 'cca' : 'copper';
-  const loss = speakerCableLoss({
-    lengthM,
-    loadOhm,
-    gaugeAwg,
-    stranded: cable.stranded,
-    material,
-    temperatureC: document.project.ambientC,
-  });
+  const loss = speakerCableLoss({ lengthM, loadOhm, gaugeAwg, stranded: cable.stranded, material, temperatureC });
   if (!loss.ok) return null;
   return { lossDb: loss.value.lossDb, loopOhm: loss.value.loopOhm, limitDb: lossLimitDb(use), lengthM, loadOhm, gaugeAwg };
 }

@@ -39,6 +39,7 @@ type Cut = { readonly notch: Notch; readonly engineered: boolean };
 
 function findingsOf(document: ProjectDocument, building: Building, feature: Feature): FindingDraft[] {
   const level = document.levels[feature.levelId];
+  const room = roomAt(building, feature.levelId, feature.points[0] as Point2);
   const cut = inWall(document, building, feature) ?? overRoom(document, building, feature);
   const tell = (
     code: string,
@@ -51,7 +52,12 @@ function findingsOf(document: ProjectDocument, building: Building, feature: Feat
       rank,
       code,
       [{ in: 'features', id: feature.id }],
-      { number: level.code, place: feature.name || level.name, member: cut?.notch.member ?? '', ...figures },
+      {
+        number: room?.code ?? level.code,
+        place: feature.name || (room ?? level).name,
+        member: cut?.notch.member ?? '',
+        ...figures,
+      },
       more,
     ),
   ];
@@ -143,5 +149,5 @@ const PLAIN = {
 function madeGood(document: ProjectDocument, id: string): Cure[] {
   const feature = document.features[id];
   const operation = feature && update('features', feature, { decision: 'make-good' });
-  return operation ? [{ code: 'make-good', figures: { place: feature.name }, operations: [operation] }] : [];
+  return operation ? [{ code: 'make-good', figures: {}, operations: [operation] }] : [];
 }

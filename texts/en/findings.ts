@@ -280,7 +280,7 @@ export const cures = {
   'add-far-device': 'Add below it: {{name}}',
   'add-remote-sensor': 'Add a remote sensor',
   'brief-want': 'Write it down as wanted',
-  'make-good': 'Have it made good as the engineer says ({{place}})',
+  'make-good': 'Have it made good as its engineer says',
   'hang-ceiling': 'Hang a ceiling in {{place}}: cables lie under the joists',
   'take-signature-back': 'Take the signature back until it is discussed',
   'lift-level': 'Raise {{name}} to {{elevationM}}',

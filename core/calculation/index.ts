@@ -77,6 +77,9 @@ export const fig = (value: number): string =>
 export const outOfDomain = (field: string, value: number, least: number, most: number) =>
   refuse('out-of-domain', { kind: 'out_of_domain', field, value, least, most });
 
+/** The next whole count, 0 and up; float noise above a whole number is none. */
+export const countUp = (value: number): number => Math.max(0, Math.ceil(value - 1e-9));
+
 /** Guard against float noise in comparisons with limits: what is on a limit passes (ENGINEERING 0.2). */
 const NOISE = 1e-9;
 export const atMost = (value: number, limit: number): boolean => value <= limit + NOISE * Math.max(1e-12, Math.abs(limit));

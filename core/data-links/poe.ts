@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { atMost, calculator, fig } from '../calculation/index.ts';
+import { atMost, calculator, countUp, fig } from '../calculation/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import { constantPower } from '../power/index.ts';
 
@@ -121,7 +121,7 @@ export const poeBudget = calculator({
   }),
   run: ({ classes, measuredW, budgetW, ports }) => {
     const needW = classes.reduce((sum, one) => sum + POE_CLASSES[one].sourceW, 0) + measuredW.reduce((sum, w) => sum + w, 0);
-    const wantedPorts = Math.ceil((classes.length + measuredW.length) * 1.25 - 1e-9);
+    const wantedPorts = countUp((classes.length + measuredW.length) * 1.25);
     if (!atMost(needW, budgetW)) return refuse('poe-budget-over', { kind: 'infeasible', field: 'budgetW', needW, budgetW });
     return fine({
       needW,

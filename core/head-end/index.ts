@@ -2,7 +2,7 @@
 // Not here: its elevation and patching.
 // Start with `rackHeat`.
 import { z } from 'zod';
-import { atMost, calculator, fig } from '../calculation/index.ts';
+import { atMost, calculator, countUp, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';
 
 const positive = z.number().gt(0);
@@ -53,7 +53,7 @@ export const circuitLoad = calculator({
   run: ({ volts, breakerA, watts, powerFactor }) => {
     const va = watts / powerFactor;
     const mostVa = 0.8 * volts * breakerA;
-    return fine({ va, mostVa, circuits: Math.ceil(va / mostVa - 1e-9), ok: atMost(va, mostVa) });
+    return fine({ va, mostVa, circuits: countUp(va / mostVa), ok: atMost(va, mostVa) });
   },
   steps: (_, v) => [`${fig(v.va)} VA of ${fig(v.mostVa)} VA`],
 });
@@ -98,11 +98,11 @@ export const patchPorts = calculator({
     looseHeightsM: z.array(positive).max(100).default([]).describe('m, devices on shelves with their feet'),
   }),
   run: ({ runs, looseHeightsM }) => {
-    const ports = Math.ceil(runs * 1.25 - 1e-9);
+    const ports = countUp(runs * 1.25);
     return fine({
       ports,
       boards: Math.ceil(ports / 24),
-      looseUnits: looseHeightsM.map((h) => Math.ceil((h + 0.006) / 0.04445 - 1e-9)),
+      looseUnits: looseHeightsM.map((h) => countUp((h + 0.006) / 0.04445)),
     });
   },
   steps: (_, v) => [`${v.ports} ports, ${v.boards} boards`],

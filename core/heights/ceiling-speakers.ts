@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { atLeast, atMost, calculator, fig, outOfDomain } from '../calculation/index.ts';
+import { atLeast, atMost, calculator, countUp, fig, outOfDomain } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';
 
 const RAD = Math.PI / 180;
@@ -24,8 +24,8 @@ export const ceilingCoverage = calculator({
     if (angleDeg <= 0 || angleDeg >= 180) return outOfDomain('angleDeg', angleDeg, 0, 180);
     const discM = 2 * (ceilingM - earM) * Math.tan((angleDeg / 2) * RAD);
     const pitchM = overlap === 'edge' ? discM : overlap === 'minimum' ? discM / Math.SQRT2 : discM / 2;
-    const along = lengthM === null ? null : Math.ceil(lengthM / pitchM - 1e-9);
-    const across = widthM === null ? null : Math.ceil(widthM / pitchM - 1e-9);
+    const along = lengthM === null ? null : countUp(lengthM / pitchM);
+    const across = widthM === null ? null : countUp(widthM / pitchM);
     return fine({
       discM,
       pitchM,

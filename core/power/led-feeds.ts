@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { atMost, calculator, fig } from '../calculation/index.ts';
+import { atMost, calculator, countUp, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';
 import { judgeMaterial, wireResistanceInput } from '../wire/index.ts';
 import { loopOhmOf } from './dc-feeds.ts';
@@ -30,7 +30,7 @@ export const ledFeed = calculator({
       currentA: (loadW / supplyV) * (controller ? 1.02 : 1),
       supplyW: 1.2 * loadW,
       capW: cap,
-      outputs: Math.ceil(loadW / cap - 1e-9),
+      outputs: countUp(loadW / cap),
     });
   },
   steps: (i, v) => [

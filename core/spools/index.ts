@@ -2,7 +2,7 @@
 // Not here: cut lengths of runs (runs).
 // Start with `spoolPlan`.
 import { z } from 'zod';
-import { atMost, calculator, fig } from '../calculation/index.ts';
+import { atMost, calculator, countUp, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';
 
 /** Parallel pulls want as many spools at once; a remainder under this is worth a word, m. */
@@ -25,7 +25,7 @@ export const spoolPlan = calculator({
     if (!atMost(longest, spoolM))
       return refuse('run-longer-than-spool', { kind: 'infeasible', field: 'lengthsM', lengthM: longest, spoolM });
     const totalM = lengthsM.reduce((sum, l) => sum + l, 0);
-    const lowerBound = Math.max(Math.ceil(totalM / spoolM - 1e-9), lengthsM.filter((l) => l > spoolM / 2 + 1e-9).length);
+    const lowerBound = Math.max(countUp(totalM / spoolM), lengthsM.filter((l) => l > spoolM / 2 + 1e-9).length);
     const left: number[] = [];
     for (const l of [...lengthsM].sort((a, b) => b - a)) {
       const at = left.findIndex((one) => atMost(l, one));
@@ -70,9 +70,9 @@ export const cableSupports = calculator({
   input: z.strictObject({ lengthM: z.number().min(0).describe('m') }),
   run: ({ lengthM }) =>
     fine({
-      staples: Math.ceil(lengthM / 1.4 - 1e-9) + 4,
-      hooks: Math.ceil(lengthM / 1.5 - 1e-9),
-      ties: Math.ceil(lengthM / 1.2 - 1e-9),
+      staples: countUp(lengthM / 1.4) + 4,
+      hooks: countUp(lengthM / 1.5),
+      ties: countUp(lengthM / 1.2),
     }),
   steps: (_, v) => [`${v.staples} staples, ${v.hooks} hooks, ${v.ties} ties`],
 });

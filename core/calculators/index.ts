@@ -1,5 +1,6 @@
 // Here: the list of every calculator, with its input schema, for the command line and for screens.
 // Not here: the calculators themselves (in their domain folders).
 // Start with `CALCULATORS`.
+export { filledIn } from './filled-in.ts';
 export { CALCULATORS, listCalculators, runCalculator, stepsOf } from './registry.ts';
 export { CALCULATOR_TOPICS, type Calculator, type CalculatorTopic } from '../calculation/index.ts';

@@ -1,23 +1,6 @@
-import { heightOf, type HeightKind } from '../heights/index.ts';
+import { HEIGHT_KIND_OF, heightOf } from '../heights/index.ts';
 import { update, type Device, type DeviceType } from '../project/index.ts';
 import { defineCheck, say } from './check.ts';
-
-/** What the usual heights say of a type; types that stand where their room wants them are not among them. */
-const KIND_OF: Readonly<Record<string, HeightKind>> = {
-  keypad: 'keypad',
-  'bus-push-button': 'keypad',
-  'alarm-keypad': 'keypad',
-  'touch-panel': 'touch-panel',
-  thermostat: 'thermostat',
-  'network-drop': 'outlet',
-  'coax-outlet': 'outlet',
-  'bell-button': 'door-button',
-  'door-station': 'door-station',
-  'gate-station': 'gate-station',
-  camera: 'outdoor-camera',
-  'narrow-camera': 'outdoor-camera',
-  'motion-sensor': 'motion',
-};
 
 /** Controls and boxes stand at heights that hands and eyes expect (ENGINEERING 8.1). */
 export const heightsUsual = defineCheck({
@@ -29,7 +12,7 @@ export const heightsUsual = defineCheck({
   appliesTo: 'devices',
   limits: { offM: { usual: 0.2, least: 0, most: 1, unit: 'm', safer: 'less' } },
   ofDevice: (device, { document, limit }) => {
-    const kind = KIND_OF[device.typeId];
+    const kind = HEIGHT_KIND_OF[device.typeId];
     if (!kind || device.heightM === null) return [];
     const { leastM, mostM } = heightOf(kind, document.project.jurisdiction);
     const offM = device.heightM < leastM ? leastM - device.heightM : device.heightM > mostM ? device.heightM - mostM : 0;

@@ -68,3 +68,20 @@ export const heightCheck = calculator({
   },
   steps: (_, v) => [`${fig(v.leastM * 1000)} to ${fig(v.mostM * 1000)} mm`],
 });
+
+/** What the usual heights say of a type; types that stand where their room wants them are not among them. */
+export const HEIGHT_KIND_OF: Readonly<Record<string, HeightKind>> = {
+  keypad: 'keypad',
+  'bus-push-button': 'keypad',
+  'alarm-keypad': 'keypad',
+  'touch-panel': 'touch-panel',
+  thermostat: 'thermostat',
+  'network-drop': 'outlet',
+  'coax-outlet': 'outlet',
+  'bell-button': 'door-button',
+  'door-station': 'door-station',
+  'gate-station': 'gate-station',
+  camera: 'outdoor-camera',
+  'narrow-camera': 'outdoor-camera',
+  'motion-sensor': 'motion',
+};

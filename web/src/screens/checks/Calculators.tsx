@@ -1,7 +1,7 @@
 import { Button, Input, InputNumber, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { CALCULATOR_TOPICS, CALCULATORS, listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
+import { CALCULATOR_TOPICS, CALCULATORS, filledIn, listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
 import { create, listOf, remove, type KeptCalculation, type ProjectDocument } from '@dusky-spool/core/project';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { problemSentence } from '@dusky-spool/texts';
@@ -12,7 +12,6 @@ import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { figureName, figureValue } from './figure-names.ts';
-import { filledIn } from './filled-in.ts';
 
 /** One field of a calculator as its JSON Schema tells it. */
 interface Field {
@@ -47,7 +46,7 @@ export function Calculators({ document }: { readonly document: ProjectDocument }
   const run = runId === null ? undefined : runById.get(runId);
   const found = CALCULATORS.find((one) => one.name === name)!;
   const fields = SCHEMAS.get(name)!;
-  const usual = useMemo(() => filledIn(document, run, fields), [document, run, fields]);
+  const usual = useMemo(() => filledIn(document, run, name, fields), [document, run, name, fields]);
   const [typed, setTyped] = useState<{ readonly of: string; readonly values: Readonly<Record<string, unknown>> }>({
     of: '',
     values: {},

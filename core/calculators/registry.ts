@@ -287,6 +287,11 @@ export const CALCULATORS: readonly Calculator[] = [
     formulas: ['least squares over both axes'],
     input: planScaleInput,
     run: planScale,
+    steps: ({ first, second }, v) => [
+      `${fig(first.lengthM)} m / ${fig(Math.hypot(first.dxPx, first.dyPx))} px = ${fig(v.metresPerPixel)} m a pixel`,
+      `by that the second is ${fig(Math.hypot(second.dxPx, second.dyPx) * v.metresPerPixel)} m, measured ${fig(second.lengthM)} m: ${fig(100 * v.disagreement)} % apart`,
+      `both together: ${fig(v.bestMetresPerPixel)} m a pixel`,
+    ],
   }),
   calculator({
     name: 'level-alignment',
@@ -297,6 +302,10 @@ export const CALCULATORS: readonly Calculator[] = [
     formulas: ['shift and turn of least squares'],
     input: levelAlignmentInput,
     run: levelAlignment,
+    steps: ({ points }, v) => [
+      `${points.length} points: turned by ${fig((v.turnRad * 180) / Math.PI)}°, moved by ${fig(v.dx)} m and ${fig(v.dy)} m`,
+      `what is left: ${fig(v.rmsM * 1000)} mm, at worst ${fig(v.worstM * 1000)} mm`,
+    ],
   }),
   calculator({
     name: 'attic-height',
@@ -307,6 +316,9 @@ export const CALCULATORS: readonly Calculator[] = [
     formulas: ['h = tan(pitch)·distance from the eaves'],
     input: atticHeightInput,
     run: atticHeight,
+    steps: ({ pitchDeg, distanceFromEavesM, eavesHeightM }, v) => [
+      `h = ${fig(eavesHeightM ?? 0)} m + tan(${fig(pitchDeg)}°) · ${fig(distanceFromEavesM)} m = ${fig(v.heightM)} m at the most`,
+    ],
   }),
 ] as unknown as readonly Calculator[];
 

@@ -138,4 +138,8 @@ export const levelUnits = calculator({
       return refuse('out-of-domain', { kind: 'out_of_domain', field: 'level', value: level, least: -300, most: 300 });
     return fine({ dbuv: dbmv + 60, dbmv, dbm: dbmv - 48.75 });
   },
+  steps: ({ level, unit }, v) => [
+    `${fig(level)} ${unit.replace('u', 'µ')} = ${fig(v.dbmv)} dBmV`,
+    `${fig(v.dbmv)} + 60 = ${fig(v.dbuv)} dBµV; ${fig(v.dbmv)} − 48.75 = ${fig(v.dbm)} dBm`,
+  ],
 });

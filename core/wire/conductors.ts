@@ -153,4 +153,5 @@ export const materialAllowed = calculator({
     if (!judged.ok) return judged;
     return fine({ times: material === 'cca' ? 1.6 : material === 'ccs' ? 1 / 0.21 : 1, ok: material === 'copper' });
   },
+  steps: ({ material, use }, v) => [`${material} for ${use}: ${fig(v.times)} times the resistance of copper`],
 });

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
@@ -30,7 +30,10 @@ describe('documents', () => {
     client = await server.client().enterDemo();
     project = (await client.json<{ projects: ProjectSummary[] }>('GET', '/projects')).projects[0];
   });
-  after(() => server.close());
+  after(async () => {
+    await server.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
 
   const fetched = async (path: string) =>
     Buffer.from(await (await client.send('GET', `/projects/${project.id}/documents/${path}`)).arrayBuffer());

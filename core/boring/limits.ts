@@ -39,5 +39,9 @@ export function boreLimit(
   return { mostM: Math.max(0, Math.min(depthM / 3, depthM - 2 * edgeM)), edgeM, spanShares: null };
 }
 
+/** Whether a place at this share of the span lies outside the part in which a hole may be (F7.4). */
+export const isOutsideSpan = (spanShares: readonly [number, number], share: number): boolean =>
+  share < spanShares[0] - 1e-9 || share > spanShares[1] + 1e-9;
+
 /** F7.5: whether a hole in the middle of a member leaves so little at its faces that steel plates are needed. */
 export const needsNailPlates = (depthM: number, holeM: number): boolean => (depthM - holeM) / 2 < NAIL_PLATE_M - 1e-9;

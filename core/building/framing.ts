@@ -134,10 +134,13 @@ export function spanAt(room: Room, p: Point2): Span | null {
   return null;
 }
 
+/** Share of a span from its nearer support, 0 to 0.5. */
+export const spanShare = ({ fromM, toM, atM }: Span): number => Math.max(0, Math.min(atM - fromM, toM - atM)) / (toM - fromM);
+
 /** Share of the span of the joist at a place from its nearer support, 0 to 0.5; null outside the room. */
 export function spanShareAt(room: Room, p: Point2): number | null {
   const span = spanAt(room, p);
-  return span && Math.max(0, Math.min(span.atM - span.fromM, span.toM - span.atM)) / (span.toM - span.fromM);
+  return span && spanShare(span);
 }
 
 /** Clear width of the bay at an offset between two members, and its middle; null outside all bays. m. */

@@ -33,6 +33,7 @@ export {
   joistsIn,
   joistsOf,
   spanAt,
+  spanShare,
   spanShareAt,
   studsIn,
   studsOf,

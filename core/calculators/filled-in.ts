@@ -6,23 +6,8 @@ import type { PlannedRun } from '../runs/index.ts';
 
 type Known = Readonly<Record<string, unknown>>;
 
-/** Calculators of a conductor in a cavity, at the temperature there. */
-const IN_CAVITIES: ReadonlySet<string> = new Set([
-  'wire-resistance',
-  'parallel-conductors',
-  'speaker-cable-loss',
-  'speaker-cable-gauge',
-  'speaker-damping',
-  'constant-voltage',
-  'dc-drop',
-  'dc-power',
-  'dc-chain',
-  'led-channels',
-  'data-link',
-  'coax-loss',
-  'outlet-level',
-  'contact-loop',
-]);
+/** Where a temperature is that of a room; elsewhere it is that of the cavity. */
+const IN_A_ROOM: ReadonlySet<string> = new Set(['standby-battery', 'speaker-delays']);
 /** Calculators whose length is that of a cable. Of others it is a conduit, a strip, a room, a roll. */
 const OF_A_CABLE: ReadonlySet<string> = new Set([
   'speaker-cable-loss',
@@ -58,7 +43,7 @@ export function filledIn(
     jurisdiction: project.jurisdiction,
     units: project.units,
     construction: project.construction === 'new-framing' ? 'new' : 'retrofit',
-    ...(IN_CAVITIES.has(name) ? { temperatureC: project.ambientC } : {}),
+    ...(IN_A_ROOM.has(name) ? {} : { temperatureC: project.ambientC }),
     ...(planned ? ofRun(document, planned, name) : {}),
   };
   return Object.fromEntries(

@@ -1,17 +1,11 @@
 import { expect } from 'chai';
+import { answer, printed } from '../testing/index.ts';
 import { runCalculator } from './index.ts';
 
-type Figures = Record<string, number & boolean & string & number[]>;
-function answer(name: string, input: object): Figures {
-  const outcome = runCalculator(name, input);
-  if (!outcome.ok) throw new Error(`${name} ${JSON.stringify(input)}: ${JSON.stringify(outcome.problem)}`);
-  return outcome.value as never;
-}
 const kindOf = (name: string, input: object) => {
   const outcome = runCalculator(name, input);
   return outcome.ok ? 'answered' : outcome.problem.kind;
 };
-const printed = (value: number, decimals: number) => Number((value + Math.sign(value) * 1e-9).toFixed(decimals));
 
 describe('the tables of the later sections, cell by cell', () => {
   describe('9.1 screens', () => {

@@ -1,13 +1,8 @@
 import { expect } from 'chai';
 import { z } from 'zod';
+import { answer } from '../testing/index.ts';
 import { CALCULATORS, CALCULATOR_TOPICS, runCalculator, stepsOf } from './index.ts';
 
-type Answer = Record<string, number & number[] & boolean & string>;
-function answer(name: string, input: object): Answer {
-  const outcome = runCalculator(name, input);
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
-  return outcome.value as never;
-}
 const near = (value: unknown, expected: number, within: number) => expect(value as number).to.be.closeTo(expected, within);
 const refused = (name: string, input: object) => {
   const outcome = runCalculator(name, input);

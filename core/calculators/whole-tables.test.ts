@@ -1,15 +1,8 @@
 import { expect } from 'chai';
+import { answer, printed } from '../testing/index.ts';
 import { runCalculator } from './index.ts';
 
-type Figures = Record<string, number & boolean & string & number[] & Record<string, number>>;
-function answer(name: string, input: object): Figures {
-  const outcome = runCalculator(name, input);
-  if (!outcome.ok) throw new Error(`${name} ${JSON.stringify(input)}: ${JSON.stringify(outcome.problem)}`);
-  return outcome.value as never;
-}
 const FOOT_M = 0.3048;
-/** A figure as it is printed with so many decimals. */
-const printed = (value: number, decimals: number) => Number((value + Math.sign(value) * 1e-9).toFixed(decimals));
 
 describe('the tables of the reference, cell by cell', () => {
   describe('1.1 wires', () => {

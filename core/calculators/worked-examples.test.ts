@@ -1,12 +1,6 @@
 import { expect } from 'chai';
-import { runCalculator } from './index.ts';
+import { answer } from '../testing/index.ts';
 
-/** The answer of a calculator; a test fails with the problem where it is refused. */
-function answer(name: string, input: object): Record<string, number & number[] & boolean & string> {
-  const outcome = runCalculator(name, input);
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
-  return outcome.value as never;
-}
 const near = (value: unknown, expected: number, within: number) => expect(value as number).to.be.closeTo(expected, within);
 
 describe('the worked examples of section 20', () => {

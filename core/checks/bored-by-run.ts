@@ -1,5 +1,5 @@
-import { bitFor, boreLimit, holeForM } from '../boring/index.ts';
-import { spanAt, type Span } from '../building/index.ts';
+import { bitFor, boreLimit, holeForM, isOutsideSpan, type BoreLimit } from '../boring/index.ts';
+import { spanAt, spanShare, type Span } from '../building/index.ts';
 import { boredDepthM } from '../drilling/index.ts';
 import { Each, Stamps, type ProjectDocument, type Room, type Stamp } from '../project/index.ts';
 import type { Hole } from '../routing/index.ts';
@@ -65,7 +65,7 @@ type AddBad = (hole: Hole, code: Bad['code'], measured: number | null, allowed: 
 
 /** The joists over a room as far as a look has met them. */
 interface Ceiling {
-  readonly limit: ReturnType<typeof boreLimit>;
+  readonly limit: BoreLimit;
   /** Numbers of the two halves of each joist, by its line and its first end. */
   readonly numbers: Map<number, readonly [number, number]>;
 }
@@ -115,8 +115,8 @@ class Look {
     const first = span.atM - span.fromM <= span.toM - span.atM;
     throughs.push(this.halvesOf(ceiling, room, span)[first ? 0 : 1], Math.round(span.atM / PLACE_M));
     if (!spanShares || room.framing !== 'solid') return;
-    const share = Math.max(0, first ? span.atM - span.fromM : span.toM - span.atM) / (span.toM - span.fromM);
-    if (share < spanShares[0] - 1e-9 || share > spanShares[1] + 1e-9)
+    const share = spanShare(span);
+    if (isOutsideSpan(spanShares, share))
       add(hole, 'bore-off-span', share, share < spanShares[0] ? spanShares[0] : spanShares[1]);
   }
 

@@ -1,4 +1,4 @@
-import { bitFor, BITS_M, HOLE_FILL, holeForM, holesFor } from '../boring/index.ts';
+import { BITS_M, HOLE_FILL, holesFor } from '../boring/index.ts';
 import { rotate2 } from '../geometry/index.ts';
 import { update, type ProjectDocument, type Room, type Stamp } from '../project/index.ts';
 import { boredByRun, PLACE_M, type Bored, type BoredHouse, type Half } from './bored-by-run.ts';
@@ -62,15 +62,15 @@ class Crowded {
       this.findings = [];
     }
     [this.stamp, this.runs] = [stamp, runs];
-    const crowded = [...touched].filter((number) => mayBeCrowded(halves[number], this.loads[number]));
-    const few = cablesThrough(
+    const close = new Set([...touched].filter((number) => mayBeCrowded(halves[number], this.loads[number])));
+    const few = runsThrough(
       runs,
-      crowded.filter((number) => this.loads[number].cables <= MOST_PACKED),
+      [...close].filter((number) => this.loads[number].cables <= MOST_PACKED),
     );
     let differs = false;
     for (const number of touched) {
       const load = this.loads[number];
-      const crowd = mayBeCrowded(halves[number], load) ? crowdOf(halves[number], load, few.get(number)) : null;
+      const crowd = close.has(number) ? crowdOf(halves[number], load, few.get(number)) : null;
       if (crowd !== load.crowd) differs = true;
       load.crowd = crowd;
     }
@@ -92,21 +92,23 @@ class Crowded {
 }
 const crowded = new Crowded();
 
-/** Diameters of the cables through some halves of joists, m, by their places. */
-function cablesThrough(runs: readonly Bored[], wanted: readonly number[]): Map<number, Map<number, number[]>> {
-  const found = new Map<number, Map<number, number[]>>();
+/** The runs through some halves of joists, by their places. */
+function runsThrough(runs: readonly Bored[], wanted: readonly number[]): Map<number, Map<number, Bored[]>> {
+  const found = new Map<number, Map<number, Bored[]>>();
   if (wanted.length === 0) return found;
   const isWanted = new Uint8Array(Math.max(...wanted) + 1);
   for (const number of wanted) isWanted[number] = 1;
-  for (const { throughs: places, diameterM } of runs)
-    for (let k = 0; k < places.length; k += 2) {
-      if (isWanted[places[k]] !== 1) continue;
-      let byPlace = found.get(places[k]);
-      if (!byPlace) found.set(places[k], (byPlace = new Map()));
-      const there = byPlace.get(places[k + 1]);
-      if (there) there.push(diameterM);
-      else byPlace.set(places[k + 1], [diameterM]);
+  for (const bored of runs) {
+    const { throughs } = bored;
+    for (let k = 0; k < throughs.length; k += 2) {
+      if (isWanted[throughs[k]] !== 1) continue;
+      let byPlace = found.get(throughs[k]);
+      if (!byPlace) found.set(throughs[k], (byPlace = new Map()));
+      const there = byPlace.get(throughs[k + 1]);
+      if (there) there.push(bored);
+      else byPlace.set(throughs[k + 1], [bored]);
     }
+  }
   return found;
 }
 
@@ -123,7 +125,7 @@ function wantedM({ byDiameters }: Half, count: number, widestM: number, allM: nu
   return byDiameters ? (count - 1) * APART_DIAMETERS * widestM : allM + (count - 1) * APART_M;
 }
 
-function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, number[]> | undefined): Crowd | null {
+function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, Bored[]> | undefined): Crowd | null {
   const { room, lineM, freeM, mostM } = half;
   const wanted = (bits: readonly number[]) =>
     wantedM(
@@ -143,23 +145,18 @@ function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, number[
 }
 
 /** Bits were each cable to have a hole of its own. */
-function ownBits(through: Map<number, number[]>): number[] {
-  const bits: number[] = [];
-  for (const diameters of through.values())
-    for (const diameterM of diameters) {
-      let bitM = bitOf.get(diameterM);
-      if (bitM === undefined) bitOf.set(diameterM, (bitM = bitFor(holeForM([diameterM])) ?? Infinity));
-      bits.push(bitM);
-    }
-  return bits;
-}
-/** A house has a handful of cables. */
-const bitOf = new Map<number, number>();
+const ownBits = (through: Map<number, Bored[]>): number[] =>
+  [...through.values()].flatMap((runs) => runs.map(({ bitM }) => bitM));
 
 /** Bits of the holes that the cables of each place need. A hole that no allowed bit makes is told by the rule about widths. */
-function packedBits(through: Map<number, number[]>, mostM: number): number[] {
-  return [...through.values()].flatMap((diameters) => holesFor(diameters, mostM)?.map(({ bitM }) => bitM) ?? []);
-}
+const packedBits = (through: Map<number, Bored[]>, mostM: number): number[] =>
+  [...through.values()].flatMap(
+    (runs) =>
+      holesFor(
+        runs.map(({ diameterM }) => diameterM),
+        mostM,
+      )?.map(({ bitM }) => bitM) ?? [],
+  );
 
 /** As many of the widest bit as the cables of each place fill at the least. */
 function atLeastBits(squares: Load['squares'], mostM: number): number[] {

@@ -68,10 +68,11 @@ function findingsOf(document: ProjectDocument, building: Building, feature: Feat
   if (feature.decision === 'make-good') return tell('notch-mend', 'look');
   const cures = (house: ProjectDocument) => madeGood(house, feature.id);
   if (!judged) return tell('notch-engineered', 'stop', {}, { cures });
-  const { code, ...figures } = judged.problem;
-  const { notchM, lengthM, mostM } = { notchM: cut.notch.notchM, lengthM: cut.notch.lengthM, mostM: null, ...figures };
+  const { code } = judged.problem;
+  const { notchM, lengthM } = cut.notch;
+  const mostM = (judged.problem.mostM ?? null) as number | null;
   const measured = code === 'notch-too-long' ? lengthM : notchM;
-  return tell(code, 'stop', { notchM, longM: lengthM, mostM }, { measured, allowed: mostM as number | null, unit: 'm', cures });
+  return tell(code, 'stop', { notchM, longM: lengthM, mostM }, { measured, allowed: mostM, unit: 'm', cures });
 }
 
 /** What is cut out of a wall: deep as the thing is deep, along the member as it is high. */
@@ -116,10 +117,9 @@ function overRoom(document: ProjectDocument, building: Building, feature: Featur
     const notch: Notch = { ...PLAIN, jurisdiction: document.project.jurisdiction, depthM: room.joistDepthM, notchM };
     return { notch, engineered: true };
   }
-  const acrossM = -at[0] * Math.sin(room.joistAngleRad) + at[1] * Math.cos(room.joistAngleRad);
-  const isThere = joistsIn(building, room).some(({ offsetM, widthM }) => Math.abs(offsetM - acrossM) <= widthM / 2 + NEAR_M);
   const span = spanAt(room, at);
-  if (!isThere || !span) return null;
+  if (!span || !joistsIn(building, room).some(({ offsetM, widthM }) => Math.abs(offsetM - span.lineM) <= widthM / 2 + NEAR_M))
+    return null;
   const half = feature.widthM / 2;
   const ends = [span.atM - half - span.fromM, span.toM - span.atM - half];
   const notch: Notch = {

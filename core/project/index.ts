@@ -33,6 +33,7 @@ export {
   pickedFrom,
   sameItems,
   withRecords,
+  patched,
   type LevelCollection,
   type PartOf,
 } from './lists.ts';

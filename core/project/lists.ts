@@ -123,7 +123,12 @@ function patchedLists(known: Kept, is: Table, ids: ReadonlySet<string>, levels: 
   return lists;
 }
 
-function patched(list: Lists, ids: ReadonlySet<string>, now: (id: string) => Lists[number] | undefined): Lists {
+/** A list in the order of its ids with some of them looked up again: `now` gives what is there, undefined where nothing is. */
+export function patched<T extends { readonly id: string }>(
+  list: readonly T[],
+  ids: Iterable<string>,
+  now: (id: string) => T | undefined,
+): readonly T[] {
   const next = [...list];
   for (const id of ids) {
     let low = 0;

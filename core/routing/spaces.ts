@@ -1,3 +1,4 @@
+import { isOutsideSpan } from '../boring/index.ts';
 import { atticHeightAt, ceilingHeightOf, CRAWL_M, joistsIn, spanShareAt, type Building } from '../building/index.ts';
 import { middleOf, pointInPolygon, type Point2 } from '../geometry/index.ts';
 import type { Feature, Medium, Room } from '../project/index.ts';
@@ -123,7 +124,7 @@ export function joistsBored(weights: Weights, { room }: Space, bays: number, p: 
 export function isOffSpan({ joistSpan }: Pick<Weights, 'joistSpan'>, room: Room, p: Point2): boolean {
   if (joistSpan === null || room.framing !== 'solid') return false;
   const share = spanShareAt(room, p);
-  return share !== null && (share < joistSpan[0] - 1e-9 || share > joistSpan[1] + 1e-9);
+  return share !== null && isOutsideSpan(joistSpan, share);
 }
 
 /** Joists between two places across them: what stands at one begins or ends beside it. */

@@ -1,4 +1,4 @@
-import type { Point3 } from '../geometry/index.ts';
+import { distance3, type Point3 } from '../geometry/index.ts';
 import type { Medium } from '../project/index.ts';
 
 /** Drops repeated points, steps there and back, and points in the midst of a straight segment of one medium. */
@@ -6,7 +6,7 @@ export function straighten(points: readonly Point3[], media: readonly Medium[]):
   const outPoints: Point3[] = [points[0]];
   const outMedia: Medium[] = [];
   for (let k = 1; k < points.length; k++) {
-    if (apart(outPoints[outPoints.length - 1], points[k]) < 1e-6) continue;
+    if (distance3(outPoints[outPoints.length - 1], points[k]) < 1e-6) continue;
     outPoints.push(points[k]);
     outMedia.push(media[k - 1]);
     while (
@@ -16,18 +16,13 @@ export function straighten(points: readonly Point3[], media: readonly Medium[]):
     ) {
       outPoints.splice(-2, 1);
       outMedia.pop();
-      if (apart(outPoints.at(-2)!, outPoints.at(-1)!) < 1e-6) {
+      if (distance3(outPoints.at(-2)!, outPoints.at(-1)!) < 1e-6) {
         outPoints.pop();
         outMedia.pop();
       }
     }
   }
   return { points: outPoints, media: outMedia };
-}
-
-function apart(a: Point3, b: Point3): number {
-  const [x, y, z] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-  return Math.sqrt(x * x + y * y + z * z);
 }
 
 /** Whether the three points lie on one line, the last one on either side of the middle one. */

@@ -1,5 +1,15 @@
 import { levelUnder, wallsOf, type Building } from '../building/index.ts';
-import { boundsMeet, boundsOf, grownBounds, pointInPolygon, type Bounds, type Point2, type Point3 } from '../geometry/index.ts';
+import {
+  boundsMeet,
+  boundsOf,
+  distance3,
+  grownBounds,
+  inBounds,
+  pointInPolygon,
+  type Bounds,
+  type Point2,
+  type Point3,
+} from '../geometry/index.ts';
 import type { Medium } from '../project/index.ts';
 import { holesOf, type Hole } from './holes.ts';
 import { runsInSolid } from './in-solid.ts';
@@ -44,7 +54,7 @@ export function tightened(
     if (!moved) continue;
     points.splice(k, 2, ...moved);
     for (let n = points.length - 2; n >= 0; n--) {
-      if (distance(points[n], points[n + 1]) > 1e-6) continue;
+      if (distance3(points[n], points[n + 1]) > 1e-6) continue;
       points.splice(n + 1, 1);
       media.splice(n, 1);
     }
@@ -78,17 +88,14 @@ function movedAside(network: Network, medium: Medium, a: Point3, b: Point3, c: P
   return price([a, from, to, d]) <= price([a, b, c, d]) + 1e-9 ? [from, to] : null;
 }
 
+/** So near to the edge of a space a place is still in it, m. */
+const EDGE_M = 0.005;
 const boundsOfRings = new WeakMap<readonly Point2[], Bounds>();
 function boundsOfRing(ring: readonly Point2[]): Bounds {
   let bounds = boundsOfRings.get(ring);
-  if (!bounds) boundsOfRings.set(ring, (bounds = boundsOf(ring)!));
+  if (!bounds) boundsOfRings.set(ring, (bounds = grownBounds(boundsOf(ring)!, EDGE_M)));
   return bounds;
 }
-
-/** So near to the edge of a space a place is still in it, m. */
-const EDGE_M = 0.005;
-const isNear = ({ minX, minY, maxX, maxY }: Bounds, [x, y]: Point2): boolean =>
-  x >= minX - EDGE_M && x <= maxX + EDGE_M && y >= minY - EDGE_M && y <= maxY + EDGE_M;
 
 /** Whether pieces lie in spaces at their height, over the heads of walls, and pass no obstacle. */
 function staysOpen({ building, layers }: Network, points: readonly Point3[]): boolean {
@@ -103,7 +110,7 @@ function staysOpen({ building, layers }: Network, points: readonly Point3[]): bo
   let last: readonly Point2[] | undefined;
   for (let k = 0; k + 1 < points.length; k++) {
     const [p, q] = [points[k], points[k + 1]];
-    const lengthM = distance(p, q);
+    const lengthM = distance3(p, q);
     if (lengthM < 1e-6) continue;
     if (runsInSolid(wallsOf(building, building.levels[at.layer.levelIndex].id), [p[0], p[1]], [q[0], q[1]])) return false;
     const steps = Math.max(1, Math.ceil(lengthM / LOOK_M));
@@ -111,7 +118,7 @@ function staysOpen({ building, layers }: Network, points: readonly Point3[]): bo
       const s: Point2 = [p[0] + ((q[0] - p[0]) * n) / steps, p[1] + ((q[1] - p[1]) * n) / steps];
       // What holds the last place mostly holds this one.
       if (!last || !pointInPolygon(s, last, EDGE_M)) {
-        last = spaces.find(({ polygon }) => isNear(boundsOfRing(polygon), s) && pointInPolygon(s, polygon, EDGE_M))?.polygon;
+        last = spaces.find(({ polygon }) => inBounds(boundsOfRing(polygon), s) && pointInPolygon(s, polygon, EDGE_M))?.polygon;
         if (!last) return false;
       }
       if (areas.some((area) => pointInPolygon(s, area))) return false;
@@ -119,5 +126,3 @@ function staysOpen({ building, layers }: Network, points: readonly Point3[]): bo
   }
   return true;
 }
-
-const distance = (a: Point3, b: Point3) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);

@@ -2,5 +2,6 @@
 // Start with `smallHouse`.
 export { randomHouse, smallHouse, twoStoreyHouse } from './houses.ts';
 export { countingIds } from './counting-ids.ts';
+export { answer, printed } from './answers.ts';
 export { applied, countedIds, withDevices } from './steps.ts';
 export { PLANTED, type Planted } from './planted-houses.ts';

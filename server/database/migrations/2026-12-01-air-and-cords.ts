@@ -1,5 +1,6 @@
 import type { Migration } from '../migrate.ts';
 
+/** Kinds of things before this; written out, as it was then. */
 const KINDS = `'beam', 'soffit', 'duct', 'flue', 'fireplace', 'steel', 'pipe', 'wet-zone', 'supply-vent',
   'recessed-light', 'mains-route', 'service-panel', 'sprinkler', 'insulation', 'attic', 'crawl-space',
   'basement-ceiling', 'chase', 'disused-chimney', 'conduit', 'soffit-way', 'outside-wall-way',
@@ -18,9 +19,15 @@ ALTER TABLE cable_types ADD COLUMN IF NOT EXISTS rating text NOT NULL DEFAULT 'g
 ALTER TABLE cable_types ALTER rating DROP DEFAULT;
 `;
 
-const mayBe = (kinds: string, ratings: string): string => `
+/** With spaces that move air. */
+export const KINDS_WITH_AIR = `${KINDS}, 'air-space'`;
+
+export const featuresMayBe = (kinds: string): string => `
 ALTER TABLE features DROP CONSTRAINT features_kind_check;
 ALTER TABLE features ADD CONSTRAINT features_kind_check CHECK (kind IN (${kinds}));
+`;
+
+const mayBe = (kinds: string, ratings: string): string => `${featuresMayBe(kinds)}
 ALTER TABLE cable_types DROP CONSTRAINT IF EXISTS cable_types_rating_check;
 ALTER TABLE cable_types ADD CONSTRAINT cable_types_rating_check CHECK (rating IN (${ratings}));
 `;
@@ -28,7 +35,7 @@ ALTER TABLE cable_types ADD CONSTRAINT cable_types_rating_check CHECK (rating IN
 /** Spaces that move air, and cords, which may not lie in walls. */
 export const airAndCords: Migration = {
   name: '2026-12-01-air-and-cords',
-  up: (sql) => sql(LEVEL + mayBe(`${KINDS}, 'air-space'`, `${RATINGS}, 'cord'`)),
+  up: (sql) => sql(LEVEL + mayBe(KINDS_WITH_AIR, `${RATINGS}, 'cord'`)),
   down: (sql) =>
     sql(`
 DELETE FROM features WHERE kind = 'air-space';

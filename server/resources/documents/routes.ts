@@ -85,7 +85,7 @@ export function documentRoutes(database: Database, printer: LabelPrinter): Route
       const { paper } = parseQuery(request, siteQuery);
       const { document, revision } = await load(request);
       const title = { project: document.project, revision, date: today() };
-      const tables = withLowered(document, sheet, tablesOf(document, today()));
+      const tables = withLowered(document, tablesOf(document, today()));
       send(response, document, `${name}.pdf`, 'application/pdf', await tablesPdf(sheet, tables, title, paper));
     });
   router.get('/projects/:projectId/documents/plan.pdf', owned, async (request, response) => {

@@ -85,8 +85,8 @@ export const SHEETS: Readonly<Record<string, Sheet>> = {
 };
 
 /** The tables with those rules at their end that keep people safe and were lowered: whoever works by the sheet has to know. */
-export function withLowered(document: ProjectDocument, sheet: TablesSheet, tables: readonly SheetTable[]): readonly SheetTable[] {
+export function withLowered(document: ProjectDocument, tables: readonly SheetTable[]): readonly SheetTable[] {
   if (tables.some(({ section }) => section === 'lowered')) return tables;
   const lowered = loweredRules(document, checkWords(document.project.units));
-  return lowered.rows.length > 0 ? [...tables, { ...lowered, wordsOf: sheet === 'checks' ? undefined : 'checks' }] : tables;
+  return lowered.rows.length > 0 ? [...tables, { ...lowered, wordsOf: 'checks' }] : tables;
 }

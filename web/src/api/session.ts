@@ -13,6 +13,9 @@ interface SessionStore {
   readonly signOut: () => Promise<void>;
 }
 
+/** Name of who is signed in; empty where nobody is. */
+export const useOwnName = (): string => useSession((state) => state.session?.member?.name ?? '');
+
 /** Who is signed in in this browser. */
 export const useSession = create<SessionStore>((set) => {
   const take = (reply: SessionReply) => set({ session: rememberToken(reply), away: false });

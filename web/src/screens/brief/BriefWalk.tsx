@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Button } from 'antd';
 import { answeringDevices, cellOf, tellWalk, walkDifferences, walkingOrder, walkResultOf } from '@dusky-spool/core/brief';
 import { BRIEF_TOPICS, WALK_RESULTS, type ProjectDocument } from '@dusky-spool/core/project';
-import { useSession } from '../../api/session.ts';
+import { useOwnName } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -11,7 +11,7 @@ import { AnswerMark } from './AnswerMark.tsx';
 /** The brief in walking order, one room at a time; each answer is found there, missing or different. */
 export function BriefWalk({ document }: { readonly document: ProjectDocument }) {
   const edit = useProject((state) => state.edit);
-  const by = useSession((state) => state.session?.member?.name ?? '');
+  const by = useOwnName();
   const rooms = walkingOrder(document);
   const [index, setIndex] = useState(0);
   const room = rooms[Math.min(index, rooms.length - 1)];

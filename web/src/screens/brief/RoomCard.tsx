@@ -25,7 +25,7 @@ import {
   type BriefCell,
   type ProjectDocument,
 } from '@dusky-spool/core/project';
-import { useSession } from '../../api/session.ts';
+import { useOwnName } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -49,7 +49,7 @@ const newBrief = () => newRecordId('rb');
 /** One answer in full, and the room around it: what to ask next, how it is used, its signature. */
 export function RoomCard({ document, at, onAt, onFill, onCopy }: Props) {
   const edit = useProject((state) => state.edit);
-  const member = useSession((state) => state.session?.member?.name ?? '');
+  const member = useOwnName();
   const room = document.rooms[at.roomId];
   const cell = cellOf(document, at.roomId, at.topic);
   const brief = briefOf(document, at.roomId);

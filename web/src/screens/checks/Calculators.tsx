@@ -5,7 +5,7 @@ import { CALCULATOR_TOPICS, CALCULATORS, filledIn, listCalculators, runCalculato
 import { create, listOf, remove, type KeptCalculation, type ProjectDocument } from '@dusky-spool/core/project';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { problemSentence } from '@dusky-spool/texts';
-import { useSession } from '../../api/session.ts';
+import { useOwnName } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
@@ -39,7 +39,7 @@ export function Calculators({ document }: { readonly document: ProjectDocument }
   const [query, setQuery] = useSearchParams();
   const { runById } = useDerived(document);
   const edit = useProject((state) => state.edit);
-  const author = useSession((state) => state.session?.member?.name ?? '');
+  const author = useOwnName();
   const [search, setSearch] = useState('');
   const name = CALCULATORS.some((one) => one.name === query.get('calc')) ? query.get('calc')! : 'speaker-cable-loss';
   const runId = query.get('run');

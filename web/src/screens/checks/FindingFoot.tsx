@@ -6,7 +6,7 @@ import type { ToldFinding } from '@dusky-spool/core/following';
 import type { FindingMark, Operation, ProjectDocument } from '@dusky-spool/core/project';
 import { formatClearance } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
-import { useSession } from '../../api/session.ts';
+import { useOwnName } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -115,7 +115,7 @@ function Decide({
   readonly onWrite: (title: string, operations: readonly Operation[]) => void;
   readonly onDone: () => void;
 }) {
-  const name = useSession((state) => state.session?.member?.name ?? '');
+  const name = useOwnName();
   const [by, setBy] = useState(name);
   const [why, setWhy] = useState('');
   const [until, setUntil] = useState('');

@@ -6,7 +6,7 @@ import type { Problem } from '@dusky-spool/core/outcome';
 import { create, remove, update, type Operation, type ProjectDocument, type RuleSetting } from '@dusky-spool/core/project';
 import { problemSentence } from '@dusky-spool/texts';
 import { getJson, putJson } from '../../api/http.ts';
-import { useSession } from '../../api/session.ts';
+import { useOwnName } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -19,7 +19,7 @@ const PLAIN: Setting = { off: false, rank: null, limits: {}, reason: '' };
 export function RuleTable({ document }: { readonly document: ProjectDocument }) {
   const edit = useProject((state) => state.edit);
   const settings = settingsOf(document);
-  const name = useSession((state) => state.session?.member?.name ?? '');
+  const name = useOwnName();
   const [firm, setFirm] = useState<FirmRules['rules'] | null>(null);
   const [wrong, setWrong] = useState<{ readonly id: string; readonly problem: Problem } | null>(null);
   useEffect(() => {

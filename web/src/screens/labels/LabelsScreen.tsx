@@ -9,7 +9,7 @@ import { problemSentence } from '@dusky-spool/texts';
 import { text } from '../../app/text.ts';
 import { postJson, Refused } from '../../api/http.ts';
 import { askScheme, useDerived } from '../../state/following.ts';
-import { useSession } from '../../api/session.ts';
+import { useOwnName } from '../../api/session.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { today } from '../../state/today.ts';
@@ -255,7 +255,7 @@ const MOST_ROWS = 300;
 function Blocks({ document }: { readonly document: ProjectDocument }) {
   const { edit } = useProjectParts('edit');
   const { numberHolder, set } = useSettings();
-  const name = useSession((state) => state.session?.member?.name ?? '');
+  const name = useOwnName();
   const blocks = listOf(document, 'numberBlocks');
   const take = () => {
     const holder = numberHolder || `${name || text('labels.somebody')} ${newRecordId('h').slice(-4)}`;

@@ -5,7 +5,7 @@ import { answerFact, missingThings, surveyQuestions, type SurveyQuestion } from 
 import { formatLength, parseLength } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
 import { postJson, Refused } from '../../api/http.ts';
-import { useSession } from '../../api/session.ts';
+import { useOwnName } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -18,7 +18,7 @@ interface Props {
 /** What is not known, one question at a time in walking order, for a phone held in one hand. */
 export function Walk({ document, onBack }: Props) {
   const edit = useProject((state) => state.edit);
-  const name = useSession((state) => state.session?.member?.name ?? '');
+  const name = useOwnName();
   const questions = useMemo(() => surveyQuestions(document), [document]);
   const [total] = useState(questions.length);
   const [skipped, setSkipped] = useState<ReadonlySet<string>>(new Set());

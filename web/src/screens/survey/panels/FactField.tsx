@@ -2,7 +2,7 @@ import { useId } from 'react';
 import { answerFact, factOf } from '@dusky-spool/core/survey';
 import type { Fact, FactState, ProjectDocument } from '@dusky-spool/core/project';
 import { term, text } from '../../../app/text.ts';
-import { useSession } from '../../../api/session.ts';
+import { useOwnName } from '../../../api/session.ts';
 import { newRecordId, useProject } from '../../../state/project.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { today } from '../../../state/today.ts';
@@ -25,7 +25,7 @@ const NEXT: Readonly<Record<FactState, FactState>> = { assumed: 'measured', meas
 export function FactField({ document, subject, subjectId, field, label, placeholder, mayBeEmpty, onValue }: Props) {
   const id = useId();
   const edit = useProject((state) => state.edit);
-  const name = useSession((state) => state.session?.member?.name ?? '');
+  const name = useOwnName();
   const record = (document[subject] as Record<string, Record<string, unknown>>)[subjectId];
   const fact = factOf(document, subject, subjectId, field);
   const state = fact?.state ?? 'assumed';

@@ -3,7 +3,6 @@
 // Start with `changesRequest`.
 import { z } from 'zod';
 import {
-  changeSchema,
   deviceType,
   conductorMap,
   RANKS,
@@ -13,22 +12,23 @@ import {
   type ProjectDocument,
 } from '../project/index.ts';
 import type { Problem } from '../outcome/index.ts';
+import type { Role } from './access.ts';
+import { words } from './people.ts';
 
-const words = (max: number, min = 1) => z.string().trim().min(min).max(max);
-const email = z
-  .email()
-  .max(200)
-  .transform((text) => text.toLowerCase());
+export * from './jobs.ts';
+export * from './people.ts';
+export { forbiddenOperation, hasRight, ROLES, type Right, type Role } from './access.ts';
 
-export const signInRequest = z.strictObject({ email, password: z.string().min(1).max(200) });
-export const firstAccountRequest = z.strictObject({
-  firm: words(120),
-  name: words(120),
-  email,
-  password: z.string().min(12).max(200),
-});
+/**
+ * Version of what web and server say to each other. It rises when an app of the version before could not go on; the server
+ * still takes edits from `MIN_PROTOCOL` on, so that no queue is lost while an app brings itself up to date.
+ */
+export const PROTOCOL_VERSION = 2;
+export const MIN_PROTOCOL = 1;
+
 export const newProjectRequest = z.strictObject({ name: words(120), units: z.enum(['metric', 'imperial']) });
-export const changesRequest = z.strictObject({ changes: z.array(changeSchema).min(1).max(200) });
+/** Each change is judged by itself (`changeSchema`), so that one that is malformed does not hold up the others. */
+export const changesRequest = z.strictObject({ changes: z.array(z.unknown()).min(1).max(200) });
 
 export const keepTypesRequest = z.strictObject({ types: z.array(deviceType).min(1).max(5000) });
 
@@ -45,8 +45,8 @@ const firmRule = z.strictObject({
   off: z.boolean(),
   rank: z.enum(RANKS).nullable(),
   limits: z.record(z.string().regex(/^[A-Za-z0-9]{1,40}$/), z.number()),
-  reason: z.string().max(400),
-  by: z.string().max(60),
+  reason: words(400, 0),
+  by: words(60, 0),
 });
 export const keepRulesRequest = z.strictObject({ rules: z.array(firmRule).max(200) });
 export type FirmRule = z.infer<typeof firmRule>;
@@ -90,7 +90,7 @@ export interface PrintLabelsReply {
 /** Jobs that the simulated printer has taken, newest first. */
 export interface PrinterJobsReply {
   readonly simulated: boolean;
-  readonly jobs: readonly { readonly id: number; readonly type: string; readonly pages: number }[];
+  readonly jobs: readonly { readonly id: string; readonly type: string; readonly pages: number }[];
 }
 
 export const siteQuery = z.strictObject({ paper: z.enum(['A4', 'Letter']).default('A4') });
@@ -101,12 +101,28 @@ export const planQuery = z.strictObject({
 
 /** Who is signed in, and what the sign-in page may offer. */
 export interface SessionReply {
-  readonly member: { readonly id: string; readonly name: string; readonly firm: string } | null;
+  readonly member: { readonly id: string; readonly name: string; readonly firm: string; readonly role: Role } | null;
   readonly csrfToken: string;
   /** No account exists yet: offer to make the first. */
   readonly firstStart: boolean;
+  /** The first account needs the token that the start of the server printed. */
+  readonly needsSetupToken: boolean;
   /** The demo firm is loaded: offer one-click sign-in. */
   readonly demo: boolean;
+}
+
+/** A deleted project, for the thirty days in which it can be restored. */
+export interface DeletedProject {
+  readonly id: string;
+  readonly name: string;
+  readonly deletedAt: string;
+  readonly deletedBy: string;
+  readonly goneAt: string;
+}
+export interface ProjectsReply {
+  readonly projects: readonly ProjectSummary[];
+  /** Whether the member may delete a project. */
+  readonly mayDelete: boolean;
 }
 
 export interface ProjectSummary {
@@ -129,6 +145,11 @@ export interface DocumentReply {
   readonly document: ProjectDocument;
   readonly pictures: readonly PictureInfo[];
 }
+
+/** Raster pictures of more pixels are shown in tiles. */
+export const WHOLE_UP_TO_PX = 16_000_000;
+/** Side of a tile, px. */
+export const TILE_PX = 512;
 
 export interface PictureInfo {
   readonly id: string;
@@ -157,9 +178,12 @@ export interface StoredChange {
 }
 
 export type LiveMessage =
-  | { readonly type: 'at-revision'; readonly revision: number }
+  | { readonly type: 'at-revision'; readonly revision: number; readonly protocol: number }
   | { readonly type: 'change'; readonly stored: StoredChange }
-  | { readonly type: 'gone' };
+  /** The project was deleted. */
+  | { readonly type: 'gone' }
+  /** The session ended: signed out elsewhere, revoked, too old, or the member was removed. */
+  | { readonly type: 'signed-out' };
 
 export interface ProblemReply {
   readonly problem: Problem;

@@ -49,7 +49,7 @@ export function cutOutTemplate(
   deviceId: string,
   region: 'metric' | 'imperial',
 ): Outcome<CutOutTemplate> {
-  const device = document.devices[deviceId];
+  const device = Object.hasOwn(document.devices, deviceId) ? document.devices[deviceId] : undefined;
   if (!device) return refuse('record-gone', { in: 'devices', id: deviceId });
   const type = document.deviceTypes[device.typeId];
   const face = faceOf(type, mountTypeOf(document, device));

@@ -60,7 +60,7 @@ export function planSheet(
   paper: SheetPaper,
   runs: readonly PlannedRun[] = planRuns(document),
 ): Outcome<PlanSheet> {
-  if (!document.levels[levelId]) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
+  if (!Object.hasOwn(document.levels, levelId)) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
   const bounds = projectBounds(document, levelId);
   if (!bounds) return refuse('level-empty', { kind: 'incomplete', field: 'levelId', level: document.levels[levelId].name });
   const { widthMm, heightMm } = SHEET_PAPERS[paper];

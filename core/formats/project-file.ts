@@ -1,14 +1,17 @@
 import { z } from 'zod';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
+  checkBounds,
   checkIntegrity,
   COLLECTIONS,
   COLLECTION_NAMES,
   emptyDocument,
   listOf,
+  MAX_RECORDS,
   PICTURE_TYPES,
   problemOfIssue,
   projectHeader,
+  textProblem,
   type CollectionName,
   type ProjectDocument,
 } from '../project/index.ts';
@@ -18,7 +21,6 @@ export const FORMAT_NAME = 'dusky-spool-project';
 export const FORMAT_VERSION = 7;
 /** Largest project file that is read, bytes. */
 export const MOST_FILE_BYTES = 120 * 1024 * 1024;
-const MOST_RECORDS = 100_000;
 
 /** A plan picture as it travels in a file. Its id is the SHA-256 of its bytes. */
 const picture = z.strictObject({
@@ -31,7 +33,7 @@ const picture = z.strictObject({
 export type Picture = z.infer<typeof picture>;
 
 const lists = Object.fromEntries(
-  COLLECTION_NAMES.map((name) => [name, z.array(COLLECTIONS[name].schema as z.ZodType).max(MOST_RECORDS)]),
+  COLLECTION_NAMES.map((name) => [name, z.array(COLLECTIONS[name].schema as z.ZodType).max(MAX_RECORDS[name])]),
 ) as { [C in CollectionName]: z.ZodArray<(typeof COLLECTIONS)[C]['schema']> };
 
 /** The open project file. Its JSON Schema is published in docs/format.md. */
@@ -51,7 +53,7 @@ export interface ProjectFile {
 /**
  * Reads a project file of this version or an older one.
  * Problems: `file-too-large`, `file-not-json`, `file-not-ours`, `file-version-newer`, `record-invalid`, `id-twice`,
- * `reference-missing`, `value-taken`; each with the field.
+ * `reference-missing`, `value-taken`, `nested-too-deep` and the bounds of a house (`checkBounds`); each with the field.
  */
 export function readProjectFile(text: string): Outcome<ProjectFile> {
   if (text.length > MOST_FILE_BYTES) return refuse('file-too-large', { bytes: text.length, most: MOST_FILE_BYTES });
@@ -69,6 +71,9 @@ export function readProjectFile(text: string): Outcome<ProjectFile> {
       known: FORMAT_VERSION,
     });
   }
+  // The bytes of pictures are held against their own pattern below.
+  const unclean = textProblem({ ...head, pictures: null });
+  if (unclean) return { ok: false, problem: unclean };
   const parsed = projectFileSchema.safeParse(upgradeFile(head));
   if (!parsed.success) return { ok: false, problem: problemOfIssue(parsed.error.issues[0], '') };
   return assemble(parsed.data);
@@ -103,7 +108,9 @@ function assemble(file: z.infer<typeof projectFileSchema>): Outcome<ProjectFile>
     });
   }
   const whole = checkIntegrity(document as unknown as ProjectDocument);
-  return whole.ok ? fine({ document: whole.value, pictures: file.pictures }) : whole;
+  if (!whole.ok) return whole;
+  const bounded = checkBounds(whole.value);
+  return bounded.ok ? fine({ document: bounded.value, pictures: file.pictures }) : bounded;
 }
 
 /** Writes the file in its one canonical form: the same project gives the same text. */

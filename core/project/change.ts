@@ -3,6 +3,7 @@ import { refuse, fine, type Outcome, type Problem } from '../outcome/index.ts';
 import { COLLECTIONS, COLLECTION_NAMES, type CollectionName } from './collections.ts';
 import type { ProjectDocument } from './document.ts';
 import { carryLists } from './lists.ts';
+import { id as recordId, words } from './fields.ts';
 import { projectHeader } from './records.ts';
 
 type Fields = Readonly<Record<string, unknown>>;
@@ -29,14 +30,15 @@ export interface Change {
   readonly undoes?: string;
 }
 
+/** Ids are compared in lower case everywhere. */
+const changeId = z.uuid().transform((id) => id.toLowerCase());
 const fields = z.record(z.string().max(60), z.unknown());
-const recordId = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,39}$/);
 const collection = z.enum(COLLECTION_NAMES as [CollectionName, ...CollectionName[]]);
 
 export const changeSchema: z.ZodType<Change> = z.strictObject({
-  id: z.uuid(),
-  baseRevision: z.int().min(0),
-  title: z.string().max(120),
+  id: changeId,
+  baseRevision: z.int().min(0).max(2_147_483_647),
+  title: words(120),
   operations: z
     .array(
       z.discriminatedUnion('op', [
@@ -53,7 +55,7 @@ export const changeSchema: z.ZodType<Change> = z.strictObject({
     )
     .min(1)
     .max(20_000),
-  undoes: z.uuid().optional(),
+  undoes: changeId.optional(),
 });
 
 /** Two people's values of one field. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { textProblem } from './text-rules.ts';
 import { day, id, words } from './fields.ts';
 
 /** Ranks of a finding: would fail or endanger; judge it; fine. */
@@ -43,6 +44,7 @@ export const keptCalculation = z.strictObject({
   calculator: z.string().regex(/^[a-z0-9-]{1,60}$/, 'is not the name of a calculator'),
   input: z
     .record(z.string().max(60), z.json())
+    .refine((input) => textProblem(input) === null, 'holds control or invisible characters')
     .refine((input) => JSON.stringify(input).length <= 4000, 'is longer than 4000 characters')
     .describe('the input as it was typed'),
   result: words(2000).describe('the answer in words when it was kept'),

@@ -1,7 +1,19 @@
 // Here: the records of a project, the document they make, and changes to it (apply, reverse, squash, undo).
 // Not here: what the records mean to the job (building, devices, runs) and where they are stored.
 // Start with `ProjectDocument`, then `Change`.
-export { FARTHEST_M } from './fields.ts';
+export { FARTHEST_M, HIGHEST_M, words } from './fields.ts';
+export { CLEAN_TEXT, cleanText, MAX_DEPTH, textProblem } from './text-rules.ts';
+export {
+  boundsProblem,
+  checkBounds,
+  countProblem,
+  LEVEL_SPAN_M,
+  MAX_FLOOR_AREA_M2,
+  MAX_RECORDS,
+  MAX_ROOM_AREA_M2,
+  mayBreakBounds,
+  type HouseLists,
+} from './bounds.ts';
 export * from './records.ts';
 export * from './survey-records.ts';
 export * from './library-records.ts';

@@ -1,7 +1,21 @@
 import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../geometry/index.ts';
 import { CONSTRUCTIONS, WEIGHT_NAMES } from './routing-records.ts';
-import { angleRad, code, coordinateM, day, FARTHEST_M, id, lengthM, point2, point3, positiveM, words } from './fields.ts';
+import {
+  angleRad,
+  code,
+  coordinateM,
+  day,
+  drawingPoint,
+  FARTHEST_M,
+  heightM,
+  id,
+  lengthM,
+  point2,
+  point3,
+  positiveM,
+  words,
+} from './fields.ts';
 
 export const RUN_STATES = ['drafted', 'issued', 'labelled', 'pulled', 'terminated', 'tested'] as const;
 export const WALL_KINDS = ['stud', 'insulated', 'furred', 'masonry', 'concrete', 'glazed', 'fire', 'closed'] as const;
@@ -37,6 +51,9 @@ export const WISHES = ['flush', 'hidden', 'white', 'removable', 'turns'] as cons
 /** Pairs of a four-conductor speaker cable, first channel first (ENGINEERING 16.3). */
 export const SPEAKER_COLOURS = ['white-black-first', 'red-black-first'] as const;
 export const JURISDICTIONS = ['NA', 'EU', 'UK', 'other'] as const;
+
+/** Longest route, m: four times across the site. */
+const MAX_ROUTE_M = 8 * FARTHEST_M;
 
 const rate = z.number().min(0).max(10_000);
 
@@ -86,7 +103,7 @@ export const level = z.strictObject({
   code,
   name: words(60, 1),
   order: z.int().min(-50).max(200).describe('0 for the ground floor; higher is further up'),
-  elevationM: coordinateM.describe('finished floor above the datum, m'),
+  elevationM: heightM.describe('finished floor above the datum, m'),
   ceilingHeightM: positiveM(30).describe('finished ceiling above finished floor, m'),
   cavityDepthM: lengthM(3).describe('depth of the floor or roof structure above the ceiling, m'),
   gridAngleRad: angleRad.describe('direction in which most walls run, rad'),
@@ -114,7 +131,7 @@ export const room = z.strictObject({
   ceilingHeightM: positiveM(30).nullable().describe('m; null takes the level height'),
   framing: z.enum(FRAMINGS).describe('what is above the ceiling; slab and none mean no cavity'),
   joistAngleRad: angleRad.describe('direction in which the joists run'),
-  joistSpacingM: positiveM(3),
+  joistSpacingM: z.number().min(0.05, 'must be 0.05 m or more').max(3),
   joistDepthM: lengthM(2),
   joistOffsetM: z
     .number()
@@ -142,7 +159,9 @@ export const wall = z
     cableMayRun: z.boolean().describe('whether a cable may run inside this wall'),
     heightM: positiveM(30).nullable().describe('top above finished floor, m; null reaches the ceiling'),
     studMaterial: z.enum(STUD_MATERIALS),
-    studSpacingM: lengthM(3).describe('centre to centre, m; 0 where there are none'),
+    studSpacingM: lengthM(3)
+      .refine((spacing) => spacing === 0 || spacing >= 0.05, 'must be 0, or 0.05 m or more')
+      .describe('centre to centre, m; 0 where there are none'),
     studOffsetM: z.number().min(-3).max(3).describe('first stud centre from end a, m'),
     studWidthM: lengthM(0.5),
     topPlates: z.int().min(0).max(4),
@@ -218,7 +237,7 @@ export const underlay = z.strictObject({
     .describe('part that is shown: left, bottom, right, top as shares of the picture'),
   locked: z.boolean(),
   retired: z.boolean().describe('replaced by a newer issue of the plan; kept to see what moved'),
-  drawingCorner: point2.nullable().describe('lower left corner in the coordinates of the drawing file it came from, m'),
+  drawingCorner: drawingPoint.nullable().describe('lower left corner in the coordinates of the drawing file it came from, m'),
 });
 
 export const device = z.strictObject({
@@ -280,12 +299,12 @@ export const route = z.strictObject({
   runId: id,
   points: z.array(point3).min(2).max(2000).describe('from the device to the rack'),
   media: z.array(z.enum(MEDIA)).min(1).max(1999).describe('what each segment lies in'),
-  riseM: lengthM(1e5),
-  runM: lengthM(1e5),
-  dropM: lengthM(1e5),
+  riseM: lengthM(MAX_ROUTE_M),
+  runM: lengthM(MAX_ROUTE_M),
+  dropM: lengthM(MAX_ROUTE_M),
   deviceSlackM: lengthM(20),
   rackSlackM: lengthM(20),
-  cutLengthM: lengthM(1e5),
+  cutLengthM: lengthM(MAX_ROUTE_M),
   acceptedAt: point3.nullable().describe('device position for which a person kept the route although the plan differs'),
 });
 

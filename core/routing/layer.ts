@@ -70,12 +70,7 @@ export function buildLayer(
   const level = building.levels[levelIndex];
   const angleRad = level.gridAngleRad;
   const turned = spaces.map(({ polygon }) => polygon.map((p) => rotate2(p, -angleRad)));
-  const all = turned.flat();
-  const low = (axis: 0 | 1) => Math.floor(Math.min(0, ...all.map((p) => p[axis])) / STEP_M) - 1;
-  const high = (axis: 0 | 1) => Math.ceil(Math.max(0, ...all.map((p) => p[axis])) / STEP_M) + 1;
-  const [i0, j0] = [low(0), low(1)];
-  const columns = high(0) - i0 + 1;
-  const rows = high(1) - j0 + 1;
+  const [i0, j0, columns, rows] = latticeOver(turned);
   const nodeAt = new Int32Array(columns * rows).fill(-1);
   const inStone = stoneAt(building.wallsByLevel[level.id] ?? [], angleRad, i0, j0, columns, rows);
   const [us, vs, space] = [Growing.floats(), Growing.floats(), Growing.ints()];
@@ -139,6 +134,19 @@ export function buildLayer(
     for (const line of lines) joinLine(own, line, axis);
   }
   return { levelIndex, below, angleRad, spaces, x, y, space: own.space, arcs, i0, j0, columns, rows, nodeAt, areas };
+}
+
+/** First column and row, and how many of them, of the lattice over some outlines: it is as large as they are, wherever they lie. */
+function latticeOver(outlines: readonly (readonly Point2[])[]): readonly [number, number, number, number] {
+  let [minU, maxU, minV, maxV] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const outline of outlines)
+    for (const [u, v] of outline) {
+      [minU, maxU] = [Math.min(minU, u), Math.max(maxU, u)];
+      [minV, maxV] = [Math.min(minV, v), Math.max(maxV, v)];
+    }
+  if (minU > maxU) return [0, 0, 1, 1];
+  const [i0, j0] = [Math.floor(minU / STEP_M) - 1, Math.floor(minV / STEP_M) - 1];
+  return [i0, j0, Math.ceil(maxU / STEP_M) + 2 - i0, Math.ceil(maxV / STEP_M) + 2 - j0];
 }
 
 /** Places of the lattice that lie inside walls which stand up through the cavity. */

@@ -1,10 +1,20 @@
-import { loadDemo } from '../demo/index.ts';
 import { configFromEnvironment } from './config.ts';
 import { startServer } from './create-app.ts';
+import { backupBefore } from './backup-before.ts';
+import { makeLog } from '../http/index.ts';
 
 const config = configFromEnvironment();
-const running = await startServer(config);
-if (config.demo) await loadDemo(running.database);
+const log = makeLog(config.logLevel);
+
+// A failure that nobody planned is written down; the server goes on for everybody else.
+process.on('uncaughtException', (error) => log.error({ err: error }, 'uncaught'));
+process.on('unhandledRejection', (reason) => log.error({ err: reason as Error }, 'unhandled'));
+
+const running = await startServer(config, { beforeMigrations: backupBefore(config) }).catch((error: unknown) => {
+  log.fatal({ err: error as Error }, 'the server did not start');
+  console.error(error instanceof Error ? error.message : 'The server did not start.');
+  process.exit(1);
+});
 console.log(JSON.stringify({ ready: true, address: running.address }));
 
 let stopping = false;
@@ -12,6 +22,9 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
     if (stopping) return;
     stopping = true;
-    void running.close().then(() => process.exit(0));
+    void running.close().then(
+      () => process.exit(0),
+      () => process.exit(1),
+    );
   });
 }

@@ -1,5 +1,5 @@
 import { connect } from 'node:net';
-import { refusal } from '../http/index.ts';
+import { refusal } from '../http/problems.ts';
 
 /** What a label printer can do; a real one is another object of this shape. */
 export interface LabelPrinter {

@@ -12,6 +12,8 @@ export function startLaserSimulator(port = 0): Promise<{ port: number; server: S
   let next = 0;
   const server = createServer((socket) => {
     socket.on('error', () => undefined);
+    // A line that never ends is no command.
+    socket.setTimeout(30_000, () => socket.destroy());
     createInterface({ input: socket }).on('line', (line) => {
       const command = line.trim().toUpperCase();
       if (command === 'ID') socket.write('LASER simulated\n');

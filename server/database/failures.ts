@@ -21,4 +21,24 @@ export function isDatabaseAway(error: unknown): boolean {
 }
 
 /** The name of the constraint that a failed statement broke; undefined for other failures. */
-export const constraintOf = (error: unknown): string | undefined => (error as DatabaseFailure).original?.constraint;
+export const constraintOf = (error: unknown): string | undefined => (error as DatabaseFailure | null)?.original?.constraint;
+
+/** SQLSTATE classes of values that no statement could store: wrong data (22), and statements too complex for the server (54). */
+export const isBadValue = (error: unknown): boolean => {
+  const failure = error as DatabaseFailure | null;
+  const state = failure?.original?.code ?? failure?.parent?.code ?? '';
+  return /^(22|54)\w{3}$/.test(state);
+};
+
+/** A failure in words that hold no value, statement, name or address: what may be logged. */
+export function describeFailure(error: unknown): { readonly kind: string; readonly at: readonly string[] } {
+  const failure = error as DatabaseFailure & { stack?: string };
+  const sqlState = failure?.original?.code ?? failure?.code;
+  const kind = [failure?.name ?? typeof error, sqlState, constraintOf(failure ?? {})].filter(Boolean).join(' ').slice(0, 120);
+  const at = (failure?.stack ?? '')
+    .split('\n')
+    .filter((line) => /^\s+at /.test(line))
+    .slice(0, 12)
+    .map((line) => line.trim());
+  return { kind, at };
+}

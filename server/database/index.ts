@@ -4,21 +4,22 @@
 import { Sequelize } from 'sequelize';
 import { defineModels, type Models } from './models/index.ts';
 
-export { migrateUp, migrator } from './migrate.ts';
+export { migrateUp, migrator, withStartLock, type MigrationPoint } from './migrate.ts';
 export { DEVICE_TYPE_COLUMNS } from './models/records.ts';
 export { HEADER_COLUMNS, type Models, type Row, type Table } from './models/index.ts';
-export { constraintOf, isDatabaseAway } from './failures.ts';
+export { constraintOf, describeFailure, isBadValue, isDatabaseAway } from './failures.ts';
 
 export interface Database {
   readonly sequelize: Sequelize;
   readonly models: Models;
 }
 
-export function openDatabase(url: string): Database {
+/** `connections` is the size of the pool; a worker needs fewer than the server. */
+export function openDatabase(url: string, connections = 10): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
-    pool: { max: 10, acquire: 8000, idle: 10_000 },
+    pool: { max: connections, acquire: 8000, idle: 10_000 },
     dialectOptions: { connectionTimeoutMillis: 4000, keepAlive: true },
   });
   return { sequelize, models: defineModels(sequelize) };

@@ -1,3 +1,4 @@
+import pg from 'pg';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { Umzug, type UmzugStorage } from 'umzug';
 import { firstTables } from './migrations/2026-11-24-first-tables.ts';
@@ -10,6 +11,7 @@ import { notches } from './migrations/2026-12-02-notches.ts';
 import { checks } from './migrations/2026-11-30-checks.ts';
 import { trunks } from './migrations/2026-11-28-trunks.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
+import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
 
 type Sql = (statements: string) => Promise<void>;
 
@@ -32,8 +34,10 @@ const MIGRATIONS: readonly Migration[] = [
   checks,
   airAndCords,
   notches,
+  peopleAndJobs,
 ];
 
+/** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */
 class AppliedTable implements UmzugStorage<Sequelize> {
   constructor(private readonly sequelize: Sequelize) {}
   async executed(): Promise<string[]> {
@@ -43,33 +47,60 @@ class AppliedTable implements UmzugStorage<Sequelize> {
     });
     return rows.map((row) => row.name);
   }
-  async logMigration({ name }: { name: string }): Promise<void> {
-    await this.sequelize.query('INSERT INTO applied_migrations VALUES (:name)', { replacements: { name } });
-  }
-  async unlogMigration({ name }: { name: string }): Promise<void> {
-    await this.sequelize.query('DELETE FROM applied_migrations WHERE name = :name', { replacements: { name } });
-  }
+  logMigration = () => Promise.resolve();
+  unlogMigration = () => Promise.resolve();
 }
 
-/** Steps run in a transaction each; two servers that start at once take turns. */
-export function migrator(sequelize: Sequelize): Umzug<Sequelize> {
-  const inTransaction = (run: (sql: Sql) => Promise<void>) =>
-    sequelize.transaction(async (transaction) => {
+/** A place between the parts of a step, for tests that end the process there. */
+export type MigrationPoint = 'begun' | 'stepped' | 'noted' | 'committed';
+
+/** A step and the note that it was made are one transaction: a process that is killed leaves both or neither. */
+export function migrator(
+  sequelize: Sequelize,
+  at: (name: string, point: MigrationPoint) => void = () => undefined,
+): Umzug<Sequelize> {
+  const inTransaction = async (name: string, run: (sql: Sql) => Promise<void>, note: string) => {
+    await sequelize.transaction(async (transaction) => {
+      at(name, 'begun');
       await run(async (statements) => void (await sequelize.query(statements, { transaction })));
+      at(name, 'stepped');
+      await sequelize.query(note, { replacements: { name }, transaction });
+      at(name, 'noted');
     });
+    at(name, 'committed');
+  };
   return new Umzug({
-    migrations: MIGRATIONS.map(({ name, up, down }) => ({ name, up: () => inTransaction(up), down: () => inTransaction(down) })),
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({
+      name,
+      up: () => inTransaction(name, up, 'INSERT INTO applied_migrations VALUES (:name)'),
+      down: () => inTransaction(name, down, 'DELETE FROM applied_migrations WHERE name = :name'),
+    })),
     context: sequelize,
     storage: new AppliedTable(sequelize),
     logger: undefined,
   });
 }
 
-const MIGRATION_LOCK = 40_410_001;
+const START_LOCK = 40_410_001;
 
-export async function migrateUp(sequelize: Sequelize): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
-    await sequelize.query(`SELECT pg_advisory_xact_lock(${MIGRATION_LOCK})`, { transaction });
-    await migrator(sequelize).up();
-  });
+/** Does the work of a start while no other server on this database does its own. */
+export async function withStartLock<T>(databaseUrl: string, work: () => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: databaseUrl, connectionTimeoutMillis: 8000 });
+  client.on('error', () => undefined);
+  await client.connect();
+  try {
+    await client.query('SELECT pg_advisory_lock($1)', [START_LOCK]);
+    return await work();
+  } finally {
+    // The lock goes with the connection.
+    await client.end().catch(() => undefined);
+  }
+}
+
+/** Makes the steps that are missing. `beforeFirst` runs before them where the database holds data already. */
+export async function migrateUp(sequelize: Sequelize, beforeFirst?: (steps: readonly string[]) => Promise<void>): Promise<void> {
+  const steps = migrator(sequelize);
+  const pending = (await steps.pending()).map(({ name }) => name);
+  if (pending.length > 0 && pending.length < MIGRATIONS.length) await beforeFirst?.(pending);
+  await steps.up();
 }

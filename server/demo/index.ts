@@ -1,13 +1,15 @@
 // Here: the demo firm, loaded through the same importer a user has.
 // Not here: the demo projects (files in the folder demo at the top).
 // Start with `loadDemo`.
-import { randomBytes } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { daysBefore } from '@dusky-spool/core/brief';
 import type { Database } from '../database/index.ts';
-import { importProject } from '../resources/projects/service.ts';
-import { demoMember, hashPassword, insertFirm } from '../resources/session/service.ts';
+import { readProjectFile } from '@dusky-spool/core/formats';
+import { importProject } from '../resources/projects/import.ts';
+import { hashPassword, insertFirm } from '../resources/session/service.ts';
+import { demoMember } from '../resources/session/store.ts';
 
 export const DEMO_FILES = ['saltmarsh-granary', 'heron-quay-house', 'tollgate-cottage', 'ropewalk-flat'];
 const EMAIL = 'planner@tidewrack.example';
@@ -28,7 +30,9 @@ export async function loadDemo(database: Database): Promise<void> {
   for (const [index, file] of DEMO_FILES.entries()) {
     const at = new Date(Date.now() + index);
     const text = readFileSync(join(FOLDER, `${file}.spool.json`), 'utf8');
-    await importProject(database, member.firmId, datesMoved(text, at), at);
+    const project = readProjectFile(datesMoved(text, at));
+    if (!project.ok) throw new Error(`${file}: ${JSON.stringify(project.problem)}`);
+    await importProject(database, member.firmId, randomUUID(), project.value, at);
   }
   await database.models.firms.update({ isDemo: true }, { where: { id: member.firmId } });
 }

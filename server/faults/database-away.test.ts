@@ -8,7 +8,7 @@ import { update } from '@dusky-spool/core/project';
 import type { LiveMessage } from '@dusky-spool/core/contract';
 import { configFromEnvironment } from '../app/config.ts';
 import { startServer } from '../app/create-app.ts';
-import { TestClient } from '../testing/index.ts';
+import { TEST_SETUP_TOKEN, TestClient } from '../testing/index.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 
@@ -33,7 +33,7 @@ describe('PostgreSQL stopped and started', () => {
     const postgres = cluster(join(folder, 'pg'));
     const databaseUrl = postgres.start();
     const running = await startServer({
-      ...configFromEnvironment({ DATABASE_URL: databaseUrl, PORT: '0', LOG_LEVEL: 'silent' }),
+      ...configFromEnvironment({ DATABASE_URL: databaseUrl, PORT: '0', LOG_LEVEL: 'silent', SETUP_TOKEN: TEST_SETUP_TOKEN }),
       signInTries: 100,
     });
     try {

@@ -13,7 +13,7 @@ import {
   type Operation,
   type ProjectDocument,
 } from '@dusky-spool/core/project';
-import { freshDatabaseUrl, TestClient } from '../testing/index.ts';
+import { freshDatabaseUrl, TEST_SETUP_TOKEN, TestClient } from '../testing/index.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 
@@ -190,6 +190,7 @@ export function startProcess(databaseUrl: string, port: number, more: NodeJS.Pro
       LOG_LEVEL: 'silent',
       SIGN_IN_TRIES: '1000',
       DUSKY_DEMO: '0',
+      SETUP_TOKEN: TEST_SETUP_TOKEN,
       ...more,
     },
   });

@@ -1,8 +1,18 @@
-// Here: what every request passes: sessions, membership, problems turned into statuses, security headers.
+// Here: what every request passes: sessions, rights, the route table, problems turned into statuses, security headers, the log.
 // Not here: the resources.
-// Start with `problemHandler`.
-export { PlannedRefusal, problemHandler, refusal } from './problems.ts';
-export { sessions, requireCsrf, type SessionParser } from './sessions.ts';
-export { requireMember, requireProject, memberOf } from './membership.ts';
+// Start with `RouteTable`.
+export { answerOf, PlannedRefusal, problemHandler, refusal, type ErrorReport } from './problems.ts';
+export {
+  beginSession,
+  newCsrfToken,
+  openSessions,
+  sessionName,
+  tokenForVisitor,
+  type SessionLimits,
+  type Sessions,
+} from './sessions.ts';
+export { isUuid, maySeeProject, memberOf, type SignedIn } from './membership.ts';
+export { RouteTable, type Access, type Route } from './route-table.ts';
 export { securityHeaders } from './security.ts';
-export { parseBody, parseQuery } from './parse.ts';
+export { parseBody, parseQuery, parseShape, parseValue } from './parse.ts';
+export { fingerprint, makeLog } from './logging.ts';

@@ -2,6 +2,8 @@ import { randomBytes } from 'node:crypto';
 import type { RequestHandler, Response } from 'express';
 import helmet from 'helmet';
 
+const A_YEAR_S = 365 * 24 * 3600;
+
 /** A fresh nonce for each page, and a policy under which nothing runs or loads that did not come with the app. */
 export function securityHeaders(): RequestHandler[] {
   const nonce: RequestHandler = (_request, response, next) => {
@@ -26,8 +28,12 @@ export function securityHeaders(): RequestHandler[] {
       },
     },
     referrerPolicy: { policy: 'no-referrer' },
-    // The server itself speaks plain HTTP on loopback; whoever puts it behind TLS sets this there.
     strictTransportSecurity: false,
   });
-  return [nonce, policy];
+  // Only where the request came over TLS, as a trusted proxy says: on plain loopback it would lock the browser out.
+  const onlyTls: RequestHandler = (request, response, next) => {
+    if (request.secure) response.set('Strict-Transport-Security', `max-age=${A_YEAR_S}; includeSubDomains`);
+    next();
+  };
+  return [nonce, policy, onlyTls];
 }

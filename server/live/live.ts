@@ -1,49 +1,54 @@
 import type { IncomingMessage, Server, ServerResponse } from 'node:http';
 import type { Duplex } from 'node:stream';
 import type { RequestHandler } from 'express';
-import pg from 'pg';
 import type { Logger } from 'pino';
 import { WebSocket, WebSocketServer } from 'ws';
-import type { LiveMessage } from '@dusky-spool/core/contract';
+import { PROTOCOL_VERSION, type LiveMessage } from '@dusky-spool/core/contract';
 import type { Database } from '../database/index.ts';
-import { memberOf } from '../http/index.ts';
-import { ownsProject } from '../http/membership.ts';
+import type { EventBus } from '../events/index.ts';
+import { maySeeProject, memberOf, sessionName } from '../http/index.ts';
 import { changesSince, revisionOfProject } from '../resources/changes/store.ts';
 
 export interface Live {
   readonly close: () => Promise<void>;
 }
 
-interface Follower {
-  readonly socket: WebSocket;
+interface Admitted {
   readonly projectId: string;
+  readonly memberId: string;
+  readonly session: string;
+}
+
+interface Follower extends Admitted {
+  readonly socket: WebSocket;
+  readonly request: IncomingMessage;
   revision: number;
+  /** Answered the last ping. */
+  alive: boolean;
 }
 
 const PATH = /^\/api\/projects\/([0-9a-f-]{36})\/live$/i;
 const HEARTBEAT_MS = 25_000;
-const RETRY_MS = 1000;
+const ADMISSION_MS = 10_000;
+/** Followers on one server; more are turned away before anything is looked up for them. */
+const MAX_FOLLOWERS = 5000;
 
 /** Follows every project that someone has open. Works across several servers on one database. */
-export function startLive(
-  server: Server,
-  database: Database,
-  databaseUrl: string,
-  parseSession: RequestHandler,
-  log: Logger,
-): Live {
+export function startLive(server: Server, database: Database, bus: EventBus, parseSession: RequestHandler, log: Logger): Live {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: 1024 });
+  sockets.on('wsClientError', (_error, socket) => socket.destroy());
   const followers = new Set<Follower>();
   const queues = new Map<string, Promise<void>>();
 
   const tell = (follower: Follower, message: LiveMessage) =>
     follower.socket.readyState === WebSocket.OPEN && follower.socket.send(JSON.stringify(message));
+  const where = (matches: (follower: Follower) => boolean) => [...followers].filter(matches);
 
   /** Sends a project's followers what they do not have yet, one round after the other. */
   const bringUpToDate = (projectId: string): Promise<void> => {
     const next = (queues.get(projectId) ?? Promise.resolve()).then(async () => {
-      const here = [...followers].filter((follower) => follower.projectId === projectId);
-      if (here.length === 0) return;
+      const here = where((follower) => follower.projectId === projectId);
+      if (here.length === 0) return void queues.delete(projectId);
       const from = Math.min(...here.map((follower) => follower.revision));
       for (const stored of await changesSince(database, projectId, from)) {
         for (const follower of here.filter((f) => f.revision < stored.revision)) {
@@ -52,113 +57,109 @@ export function startLive(
         }
       }
     });
-    const settled = next.catch((error: unknown) => log.warn({ err: error }, 'followers not told'));
+    const settled = next.catch((error: unknown) => log.warn({ err: error as Error }, 'followers not told'));
     queues.set(projectId, settled);
     return settled;
   };
+  const end = (matches: (follower: Follower) => boolean, message: LiveMessage, code: number) => {
+    for (const follower of where(matches)) {
+      tell(follower, message);
+      follower.socket.close(code);
+      // One that does not answer the goodbye is cut off.
+      setTimeout(() => follower.socket.terminate(), 2000).unref();
+    }
+  };
 
-  const listener = listen(
-    databaseUrl,
-    log,
-    (projectId) => void bringUpToDate(projectId),
-    () => {
-      for (const projectId of new Set([...followers].map((follower) => follower.projectId))) void bringUpToDate(projectId);
-    },
-  );
-
-  server.on('upgrade', (request: IncomingMessage, socket: Duplex, head: Buffer) => {
-    void admit(request).then((projectId) => {
-      if (!projectId) {
-        socket.end('HTTP/1.1 401 Unauthorized\r\nConnection: close\r\n\r\n');
-        return;
-      }
-      sockets.handleUpgrade(request, socket, head, (webSocket) => void follow(webSocket, projectId));
-    });
+  const stopHearing = bus.on((event) => {
+    if (event.kind === 'change') void bringUpToDate(event.projectId);
+    else if (event.kind === 'project-gone') end((f) => f.projectId === event.projectId, { type: 'gone' }, 4404);
+    else if (event.kind === 'session-ended') end((f) => f.session === event.session, { type: 'signed-out' }, 4401);
+    else if (event.kind === 'member-out') end((f) => f.memberId === event.memberId, { type: 'signed-out' }, 4401);
+  });
+  bus.onReturn(() => {
+    for (const projectId of new Set([...followers].map((follower) => follower.projectId))) void bringUpToDate(projectId);
   });
 
-  async function admit(request: IncomingMessage): Promise<string | null> {
-    try {
-      const projectId = PATH.exec((request.url ?? '').split('?')[0])?.[1];
-      const origin = request.headers.origin;
-      if (!projectId || (origin && new URL(origin).host !== request.headers.host)) return null;
-      const parsed = request as IncomingMessage & { session?: { memberId?: string } };
-      await new Promise<void>((done, failed) =>
-        parseSession(parsed as never, {} as ServerResponse as never, (error?: unknown) =>
-          error ? failed(error as Error) : done(),
-        ),
-      );
-      const member = await memberOf(database, parsed.session?.memberId);
-      return member && (await ownsProject(database, member.firmId, projectId)) ? projectId : null;
-    } catch {
-      return null;
-    }
+  server.on('upgrade', (request: IncomingMessage, socket: Duplex, head: Buffer) => {
+    // Until the WebSocket takes it over nobody else hears of its errors: a reset while it is admitted is no more than that.
+    const onError = () => socket.destroy();
+    socket.on('error', onError);
+    const tooLate = setTimeout(() => socket.destroy(), ADMISSION_MS);
+    void admit(request)
+      .catch(() => null)
+      .then((admitted) => {
+        clearTimeout(tooLate);
+        if (socket.destroyed) return;
+        if (!admitted) return void socket.end('HTTP/1.1 401 Unauthorized\r\nConnection: close\r\nContent-Length: 0\r\n\r\n');
+        socket.off('error', onError);
+        sockets.handleUpgrade(request, socket, head, (webSocket) => void follow(webSocket, request, admitted));
+      })
+      .catch((error: unknown) => {
+        log.error({ err: error as Error }, 'a follower was not admitted');
+        socket.destroy();
+      });
+  });
+
+  async function admit(request: IncomingMessage): Promise<Admitted | null> {
+    const projectId = PATH.exec((request.url ?? '').split('?')[0])?.[1].toLowerCase();
+    const origin = request.headers.origin;
+    if (!projectId || followers.size >= MAX_FOLLOWERS) return null;
+    if (origin && !(URL.canParse(origin) && new URL(origin).host === request.headers.host)) return null;
+    return admittedBySession(request, projectId);
   }
 
-  async function follow(socket: WebSocket, projectId: string): Promise<void> {
-    const follower: Follower = { socket, projectId, revision: Number.MAX_SAFE_INTEGER };
+  async function admittedBySession(request: IncomingMessage, projectId: string): Promise<Admitted | null> {
+    const parsed = request as IncomingMessage & { session?: { memberId?: string; id: string }; sessionID?: string };
+    delete parsed.session;
+    await new Promise<void>((done, failed) =>
+      parseSession(parsed as never, { end: () => undefined } as unknown as ServerResponse as never, (error?: unknown) =>
+        error ? failed(error as Error) : done(),
+      ),
+    );
+    const member = await memberOf(database, (parsed.session as { memberId?: string } | undefined)?.memberId);
+    if (!member || !(await maySeeProject(database, member, projectId))) return null;
+    return { projectId, memberId: member.id, session: sessionName(parsed.sessionID ?? '') };
+  }
+
+  async function follow(socket: WebSocket, request: IncomingMessage, admitted: Admitted): Promise<void> {
+    const follower: Follower = { ...admitted, socket, request, revision: Number.MAX_SAFE_INTEGER, alive: true };
     socket.on('close', () => followers.delete(follower));
     socket.on('error', () => socket.terminate());
+    socket.on('pong', () => (follower.alive = true));
     followers.add(follower);
     try {
-      const revision = await revisionOfProject(database, projectId);
-      if (revision === null) return socket.close();
+      const revision = await revisionOfProject(database, admitted.projectId);
+      if (revision === null) return end((f) => f === follower, { type: 'gone' }, 4404);
       follower.revision = revision;
-      tell(follower, { type: 'at-revision', revision });
-      await bringUpToDate(projectId);
+      tell(follower, { type: 'at-revision', revision, protocol: PROTOCOL_VERSION });
+      await bringUpToDate(admitted.projectId);
     } catch {
       socket.close();
     }
   }
 
-  const heartbeat = setInterval(() => sockets.clients.forEach((client) => client.ping()), HEARTBEAT_MS);
+  /** Cuts off who does not answer, and lets go of those whose session or project ended without an event. */
+  const heartbeat = setInterval(() => {
+    for (const follower of followers) {
+      if (!follower.alive) {
+        follower.socket.terminate();
+        continue;
+      }
+      follower.alive = false;
+      follower.socket.ping();
+      admittedBySession(follower.request, follower.projectId).then(
+        (still) => still || end((f) => f === follower, { type: 'signed-out' }, 4401),
+        () => undefined,
+      );
+    }
+  }, HEARTBEAT_MS);
   return {
-    close: async () => {
+    close: () => {
       clearInterval(heartbeat);
+      stopHearing();
       sockets.clients.forEach((client) => client.terminate());
       sockets.close();
-      await listener.close();
-    },
-  };
-}
-
-/** A connection that listens, and comes back after the database was away. */
-function listen(databaseUrl: string, log: Logger, heard: (projectId: string) => void, back: () => void): Live {
-  let client: pg.Client | null = null;
-  let closed = false;
-  let retry: NodeJS.Timeout | undefined;
-  let wasAway = false;
-
-  const connect = async (): Promise<void> => {
-    if (closed) return;
-    const next = new pg.Client({ connectionString: databaseUrl, connectionTimeoutMillis: 4000, keepAlive: true });
-    let lost = false;
-    const again = () => {
-      if (lost) return;
-      lost = true;
-      wasAway = true;
-      next.removeAllListeners('notification');
-      if (!closed) retry = setTimeout(() => void connect(), RETRY_MS);
-    };
-    next.on('error', again);
-    next.on('end', again);
-    next.on('notification', (message) => heard(message.payload ?? ''));
-    try {
-      await next.connect();
-      await next.query('LISTEN spool_changes');
-      client = next;
-      if (wasAway) back();
-      wasAway = false;
-    } catch (error) {
-      log.warn({ err: error }, 'cannot listen for changes');
-      again();
-    }
-  };
-  void connect();
-  return {
-    close: async () => {
-      closed = true;
-      clearTimeout(retry);
-      await client?.end().catch(() => undefined);
+      return Promise.resolve();
     },
   };
 }

@@ -2,5 +2,5 @@
 // Not here: anything the product runs.
 // Start with `startTestServer`.
 export { freshDatabaseUrl } from './fresh-database.ts';
-export { startTestServer, type TestServer } from './test-server.ts';
-export { TestClient } from './test-client.ts';
+export { startTestServer, type TestServer, type TestServerOptions } from './test-server.ts';
+export { TEST_PASSWORD, TEST_SETUP_TOKEN, TestClient } from './test-client.ts';

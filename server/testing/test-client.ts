@@ -1,10 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import type { ChangesReply, DocumentReply, SessionReply } from '@dusky-spool/core/contract';
+import type { ChangesReply, DocumentReply, MailsReply, Role, SessionReply } from '@dusky-spool/core/contract';
 import type { Change, Operation } from '@dusky-spool/core/project';
+
+/** The setup token of every test server. */
+export const TEST_SETUP_TOKEN = 'setup-token-of-the-tests';
+
+export const TEST_PASSWORD = 'a long enough password';
 
 /** A browser without a screen: keeps its cookie and its token. */
 export class TestClient {
-  cookie = '';
+  private readonly cookies = new Map<string, string>();
   private token = '';
 
   constructor(private readonly url: string) {}
@@ -14,16 +19,25 @@ export class TestClient {
     const response = await fetch(`${this.url}/api${path}`, {
       method,
       headers: {
-        ...(this.cookie ? { cookie: this.cookie } : {}),
+        ...(this.cookie === '' ? {} : { cookie: this.cookie }),
         'x-csrf-token': this.token,
         ...(json ? { 'content-type': 'application/json' } : {}),
         ...headers,
       },
       body: json ? JSON.stringify(body) : (body as FormData | string | undefined),
     });
-    const cookie = response.headers.getSetCookie()[0];
-    if (cookie) this.cookie = cookie.split(';')[0];
+    for (const cookie of response.headers.getSetCookie()) {
+      const [pair] = cookie.split(';');
+      const [name, value] = pair.split('=');
+      if (value === '') this.cookies.delete(name);
+      else this.cookies.set(name, pair);
+    }
     return response;
+  }
+
+  /** The cookies as a header. */
+  get cookie(): string {
+    return [...this.cookies.values()].join('; ');
   }
 
   async json<T>(method: string, path: string, body?: unknown): Promise<T> {
@@ -48,7 +62,8 @@ export class TestClient {
         firm: 'Test firm',
         name: 'Owner',
         email,
-        password: 'a long enough password',
+        password: TEST_PASSWORD,
+        setupToken: TEST_SETUP_TOKEN,
       }),
     );
     return this;
@@ -70,10 +85,23 @@ export class TestClient {
     return { id, baseRevision, title: 'edit', operations };
   }
 
+  /** Invites a person to the firm and accepts for him or her: another client, signed in. */
+  async invite(email: string, role: Role, projectIds: readonly string[] = []): Promise<TestClient> {
+    const invited = await this.send('POST', '/people/invitations', { email, role, projectIds });
+    if (!invited.ok) throw new Error(`not invited: ${await invited.text()}`);
+    const { mails } = await this.json<MailsReply>('GET', '/people/mails');
+    const code = /code=([\w-]+)/.exec(mails.find(({ recipient }) => recipient === email)!.body)![1];
+    const guest = new TestClient(this.url);
+    await guest.open();
+    const accepted = { token: code, name: email.split('@')[0], password: TEST_PASSWORD };
+    guest.remember(await guest.json<SessionReply>('POST', '/session/invitation/accept', accepted));
+    return guest;
+  }
+
   sendChanges = (projectId: string, ...changes: Change[]): Promise<ChangesReply> =>
     this.json('POST', `/projects/${projectId}/changes`, { changes });
 
-  private remember(reply: SessionReply): SessionReply {
+  remember(reply: SessionReply): SessionReply {
     this.token = reply.csrfToken;
     return reply;
   }

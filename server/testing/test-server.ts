@@ -1,8 +1,8 @@
 import { configFromEnvironment } from '../app/config.ts';
 import { startServer, type RunningServer } from '../app/create-app.ts';
-import { loadDemo } from '../demo/index.ts';
+import type { Lane } from '../jobs/index.ts';
 import { freshDatabaseUrl } from './fresh-database.ts';
-import { TestClient } from './test-client.ts';
+import { TEST_SETUP_TOKEN, TestClient } from './test-client.ts';
 
 export interface TestServer extends RunningServer {
   readonly url: string;
@@ -11,15 +11,26 @@ export interface TestServer extends RunningServer {
   readonly client: () => TestClient;
 }
 
-export async function startTestServer(options: { demo?: boolean; signInTries?: number } = {}): Promise<TestServer> {
-  const databaseUrl = await freshDatabaseUrl();
+export interface TestServerOptions {
+  readonly demo?: boolean;
+  readonly signInTries?: number;
+  /** More settings from the environment. */
+  readonly env?: NodeJS.ProcessEnv;
+  readonly lanes?: readonly Lane[];
+  readonly databaseUrl?: string;
+}
+
+export async function startTestServer(options: TestServerOptions = {}): Promise<TestServer> {
+  const databaseUrl = options.databaseUrl ?? (await freshDatabaseUrl());
   const config = configFromEnvironment({
     DATABASE_URL: databaseUrl,
     PORT: '0',
     LOG_LEVEL: 'silent',
     DUSKY_DEMO: options.demo ? '1' : '0',
+    SETUP_TOKEN: TEST_SETUP_TOKEN,
+    SIGN_IN_TRIES: String(options.signInTries ?? 1000),
+    ...options.env,
   });
-  const running = await startServer({ ...config, signInTries: options.signInTries ?? 1000 });
-  if (options.demo) await loadDemo(running.database);
+  const running = await startServer(config, { lanes: options.lanes });
   return { ...running, url: running.address, databaseUrl, client: () => new TestClient(running.address) };
 }

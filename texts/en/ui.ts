@@ -1,5 +1,6 @@
 import { brief } from './brief.ts';
 import { library } from './library.ts';
+import { people } from './people.ts';
 import { survey } from './survey.ts';
 
 /** Words of the screens. */
@@ -7,6 +8,7 @@ export const ui = {
   ...survey,
   ...brief,
   ...library,
+  ...people,
   product: 'Dusky Spool',
   aid: 'Results are planning aids. Local code and licensed trades decide.',
   cancel: 'Cancel',
@@ -32,6 +34,11 @@ export const ui = {
     firm: 'Firm',
     name: 'Your name',
     passwordHint: '12 characters or more',
+    setupToken: 'Setup token',
+    setupTokenHint: 'Printed when the server was started',
+    newFirm: 'Make a firm of your own',
+    newFirmHint: 'A firm of your own on this demo server, with no project in it yet.',
+    haveAccount: 'Sign in instead',
   },
   projects: {
     title: 'Projects',
@@ -50,7 +57,7 @@ export const ui = {
     pulled: '{{share}} % pulled',
     changed: 'Changed {{when}}',
     delete: 'Delete',
-    deleteAsk: 'Delete {{name}} for everyone? Export its file first if you may need it.',
+    deleteAsk: 'Delete {{name}} for everyone? An owner can restore it for thirty days.',
     empty: 'No project yet. Make one, or import a project file.',
     nameLabel: 'Name of the house',
     unitsLabel: 'Lengths in',

@@ -10,7 +10,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import { COLLECTION_NAMES, type CollectionName } from '@dusky-spool/core/project';
-import { flag, geometry, number, text, whole } from './columns.ts';
+import { flag, geometry, geometryOrNull, number, text, whole } from './columns.ts';
 import { DEVICE_TYPE_COLUMNS, RECORD_COLUMNS } from './records.ts';
 
 export type Row = Model<Record<string, unknown>, Record<string, unknown>>;
@@ -25,11 +25,28 @@ export interface Models {
   readonly firmDeviceTypes: Table;
   readonly firmConductorMaps: Table;
   readonly firmRuleSettings: Table;
+  readonly memberProjects: Table;
+  readonly invitations: Table;
+  readonly passwordResets: Table;
+  readonly signInAttempts: Table;
+  readonly auditLines: Table;
+  readonly mails: Table;
+  readonly jobs: Table;
+  readonly jobFiles: Table;
+  readonly pictureTiles: Table;
+  readonly planFiles: Table;
+  readonly printedJobs: Table;
+  readonly serverErrors: Table;
   readonly records: Readonly<Record<CollectionName, Table>>;
 }
 
 const uuidKey = { type: DataTypes.UUID, allowNull: false, primaryKey: true };
 const uuid = { type: DataTypes.UUID, allowNull: false };
+const uuidOrNull = { type: DataTypes.UUID, allowNull: true };
+const textKey = { type: DataTypes.TEXT, allowNull: false, primaryKey: true };
+const wholeKey = { type: DataTypes.INTEGER, allowNull: false, primaryKey: true };
+const blob = { type: DataTypes.BLOB, allowNull: false };
+const timeOrNull = { type: DataTypes.DATE, allowNull: true };
 const time = { type: DataTypes.DATE, allowNull: false };
 
 /** The columns of a project's header, apart from its id, which is `project` inside a document. */
@@ -67,8 +84,17 @@ export function defineModels(sequelize: Sequelize): Models {
     // Sequelize writes into the column objects it is given: each model gets its own.
     sequelize.define(name, ownColumns(columns), { tableName: underscored(name), underscored: true, timestamps: false }) as Table;
   return {
-    firms: define('firms', { id: uuidKey, name: text, isDemo: flag, createdAt: time }),
-    members: define('members', { id: uuidKey, firmId: uuid, email: text, name: text, passwordHash: text, createdAt: time }),
+    firms: define('firms', { id: uuidKey, name: text, isDemo: flag, plannersMayDelete: flag, createdAt: time }),
+    members: define('members', {
+      id: uuidKey,
+      firmId: uuid,
+      email: text,
+      name: text,
+      passwordHash: text,
+      role: text,
+      createdAt: time,
+      removedAt: timeOrNull,
+    }),
     projects: define('projects', {
       id: uuidKey,
       firmId: uuid,
@@ -76,6 +102,8 @@ export function defineModels(sequelize: Sequelize): Models {
       ...HEADER_COLUMNS,
       createdAt: time,
       updatedAt: time,
+      deletedAt: timeOrNull,
+      deletedBy: uuidOrNull,
     }),
     pictures: define('pictures', {
       projectId: uuidKey,
@@ -83,6 +111,7 @@ export function defineModels(sequelize: Sequelize): Models {
       mediaType: text,
       widthPx: whole,
       heightPx: whole,
+      tiled: flag,
       bytes: { type: DataTypes.BLOB, allowNull: false },
     }),
     changes: define('changes', {
@@ -119,6 +148,82 @@ export function defineModels(sequelize: Sequelize): Models {
       by: text,
       updatedAt: time,
     }),
+    memberProjects: define('memberProjects', { memberId: uuidKey, projectId: uuidKey }),
+    invitations: define('invitations', {
+      id: uuidKey,
+      firmId: uuid,
+      email: text,
+      role: text,
+      projectIds: geometry,
+      tokenHash: text,
+      invitedBy: uuidOrNull,
+      createdAt: time,
+      expiresAt: time,
+      acceptedAt: timeOrNull,
+      withdrawnAt: timeOrNull,
+    }),
+    passwordResets: define('passwordResets', {
+      tokenHash: textKey,
+      memberId: uuid,
+      createdAt: time,
+      expiresAt: time,
+      usedAt: timeOrNull,
+    }),
+    signInAttempts: define('signInAttempts', { id: uuidKey, accountKey: text, addressKey: text, failed: flag, createdAt: time }),
+    auditLines: define('auditLines', {
+      firmId: uuidKey,
+      line: wholeKey,
+      kind: text,
+      memberId: uuidOrNull,
+      memberName: text,
+      about: geometry,
+      createdAt: time,
+      signature: text,
+    }),
+    mails: define('mails', {
+      id: uuidKey,
+      firmId: uuidOrNull,
+      recipient: text,
+      subject: text,
+      body: text,
+      state: text,
+      createdAt: time,
+    }),
+    jobs: define('jobs', {
+      id: uuidKey,
+      firmId: uuid,
+      memberId: uuidOrNull,
+      projectId: uuidOrNull,
+      lane: text,
+      kind: text,
+      params: geometry,
+      state: text,
+      progress: number,
+      result: geometryOrNull,
+      problem: geometryOrNull,
+      createdAt: time,
+      finishedAt: timeOrNull,
+    }),
+    jobFiles: define('jobFiles', { jobId: uuidKey, part: textKey, name: text, mediaType: text, bytes: blob }),
+    pictureTiles: define('pictureTiles', {
+      projectId: uuidKey,
+      pictureId: textKey,
+      z: wholeKey,
+      y: wholeKey,
+      x: wholeKey,
+      bytes: blob,
+    }),
+    planFiles: define('planFiles', { projectId: uuidKey, id: textKey, bytes: blob, createdAt: time }),
+    printedJobs: define('printedJobs', {
+      id: uuidKey,
+      firmId: uuid,
+      projectId: uuidOrNull,
+      pages: whole,
+      mediaType: text,
+      bytes: blob,
+      createdAt: time,
+    }),
+    serverErrors: define('serverErrors', { id: uuidKey, place: text, kind: text, createdAt: time }),
     records: Object.fromEntries(COLLECTION_NAMES.map((name) => [name, define(name, RECORD_COLUMNS[name])])) as Models['records'],
   };
 }

@@ -1,23 +1,20 @@
-import express, { Router } from 'express';
+import express from 'express';
 import { z } from 'zod';
 import { changesRequest } from '@dusky-spool/core/contract';
-import type { Database } from '../../database/index.ts';
-import { parseBody, parseQuery, requireProject } from '../../http/index.ts';
+import { parseQuery, parseShape, type RouteTable } from '../../http/index.ts';
+import type { Services } from '../services.ts';
 import { applyChanges } from './service.ts';
 import { changesSince } from './store.ts';
 
-const sinceQuery = z.strictObject({ since: z.coerce.number().int().min(0) });
+const sinceQuery = z.strictObject({ since: z.coerce.number().int().min(0).max(2_147_483_647) });
 
-export function changeRoutes(database: Database): Router {
-  const router = Router();
-  const owned = requireProject(database);
-  router.post('/projects/:projectId/changes', owned, express.json({ limit: '20mb' }), async (request, response) => {
-    const { changes } = parseBody(request, changesRequest);
-    response.json(await applyChanges(database, String(request.params.projectId), response.locals.member!.id, changes));
+export function changeRoutes(table: RouteTable, services: Services): void {
+  table.post('/projects/:projectId/changes', 'read', express.json({ limit: '20mb' }), async (request, response) => {
+    const { changes } = parseShape(request.body, changesRequest);
+    response.json(await applyChanges(services, String(request.params.projectId), response.locals.member!, changes));
   });
-  router.get('/projects/:projectId/changes', owned, async (request, response) => {
+  table.get('/projects/:projectId/changes', 'read', async (request, response) => {
     const { since } = parseQuery(request, sinceQuery);
-    response.json({ changes: await changesSince(database, String(request.params.projectId), since) });
+    response.json({ changes: await changesSince(services.database, String(request.params.projectId), since) });
   });
-  return router;
 }

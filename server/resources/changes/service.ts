@@ -1,43 +1,104 @@
-import { resultOf, type Change, type FieldConflict } from '@dusky-spool/core/project';
-import type { ChangeResult, ChangesReply } from '@dusky-spool/core/contract';
-import { constraintOf, type Database } from '../../database/index.ts';
-import { PlannedRefusal, refusal } from '../../http/index.ts';
+import {
+  boundsProblem,
+  changeSchema,
+  countProblem,
+  mayBreakBounds,
+  problemOfIssue,
+  resultOf,
+  textProblem,
+  type Change,
+  type CollectionName,
+  type FieldConflict,
+} from '@dusky-spool/core/project';
+import { forbiddenOperation, type ChangeResult, type ChangesReply } from '@dusky-spool/core/contract';
+import type { Problem } from '@dusky-spool/core/outcome';
+import { constraintOf, isBadValue, isDatabaseAway } from '../../database/index.ts';
+import { PlannedRefusal, refusal, type SignedIn } from '../../http/index.ts';
+import type { Services } from '../services.ts';
+import { acceptancesIn } from './acceptances.ts';
 import { ChangeStore, revisionOfProject } from './store.ts';
 
-/** Applies changes in their order, each in a transaction of its own; stops at the first that is refused. */
+/**
+ * Applies changes in their order, each in a transaction of its own; stops at the first that is refused. A change that cannot be
+ * read, or fails in a way that nobody planned, is refused by itself: the others keep their turn.
+ */
 export async function applyChanges(
-  database: Database,
+  services: Services,
   projectId: string,
-  memberId: string,
-  changes: readonly Change[],
+  member: SignedIn,
+  changes: readonly unknown[],
 ): Promise<ChangesReply> {
   const results: ChangeResult[] = [];
-  for (const change of changes) {
-    const result = await applyOne(database, projectId, memberId, change);
+  for (const given of changes) {
+    const read = readChange(given);
+    const result: ChangeResult =
+      'problem' in read
+        ? { id: read.id, status: 'refused', problem: read.problem }
+        : await applyOne(services, projectId, member, read.change);
     results.push(result);
     if (result.status === 'refused') break;
   }
-  return { revision: (await revisionOfProject(database, projectId)) ?? 0, results };
+  return { revision: (await revisionOfProject(services.database, projectId)) ?? 0, results };
 }
 
-async function applyOne(database: Database, projectId: string, memberId: string, change: Change): Promise<ChangeResult> {
+/** A change in the shape of the contract, or what is wrong with it; its id as far as it has one. */
+function readChange(given: unknown): { readonly change: Change } | { readonly id: string; readonly problem: Problem } {
+  const id = String((given as { id?: unknown } | null)?.id ?? '').slice(0, 36);
+  const unclean = textProblem(given);
+  if (unclean) return { id, problem: unclean };
+  const parsed = changeSchema.safeParse(given);
+  if (parsed.success) return { change: parsed.data };
+  return { id, problem: { ...problemOfIssue(parsed.error.issues[0], ''), code: 'input-invalid' } };
+}
+
+async function applyOne(services: Services, projectId: string, member: SignedIn, change: Change): Promise<ChangeResult> {
+  const refused = (problem: Problem): ChangeResult => ({ id: change.id, status: 'refused', problem });
+  const forbidden = forbiddenOperation(member.role, change.operations);
+  if (forbidden) {
+    await services.audit.add({
+      firmId: member.firmId,
+      kind: 'refused',
+      member,
+      about: { project: projectId, list: forbidden.in },
+    });
+    return refused({ code: 'role-too-low', field: forbidden.in, role: member.role });
+  }
   try {
+    const { database, bus } = services;
     const revision = await database.sequelize.transaction(async (transaction) => {
       const store = new ChangeStore(database, projectId, transaction);
       const before = await store.lockRevision();
-      const already = await store.revisionOf(change.id);
-      if (already !== null) return already;
+      const already = await store.applied(change.id);
+      if (already) {
+        if (!already.isSame(change)) throw refusal('change-id-used', { kind: 'invalid', field: 'id', value: change.id });
+        return already.revision;
+      }
       if (change.baseRevision > before) throw refusal('revision-unknown', { field: 'baseRevision', revision: before });
       await writeAll(store, change);
-      await store.keep(change, memberId, before + 1, new Date());
+      await keepBounds(store, change);
+      await store.keep(change, member.id, before + 1, new Date());
+      for (const about of acceptancesIn(change.operations))
+        await services.audit.add(
+          { firmId: member.firmId, kind: 'accepted', member, about: { project: projectId, ...about } },
+          transaction,
+        );
+      await bus.emit({ kind: 'change', projectId }, transaction);
       return before + 1;
     });
     return { id: change.id, status: 'applied', revision };
   } catch (error) {
-    if (error instanceof PlannedRefusal) return { id: change.id, status: 'refused', problem: error.problem };
+    if (error instanceof PlannedRefusal) {
+      if (error.problem.code === 'project-gone') throw error;
+      return refused(error.problem);
+    }
     const broken = constraintOf(error);
-    if (broken) return { id: change.id, status: 'refused', problem: problemOfConstraint(broken) };
-    throw error;
+    if (broken) return refused(problemOfConstraint(broken));
+    if (isDatabaseAway(error)) throw error;
+    if (!isBadValue(error)) {
+      services.log.error({ err: error as Error }, 'a change failed');
+      services.report(error, 'a change');
+    }
+    return refused({ code: isBadValue(error) ? 'value-not-stored' : 'unexpected', kind: 'invalid', field: 'change' });
   }
 }
 
@@ -49,6 +110,19 @@ async function writeAll(store: ChangeStore, change: Change): Promise<void> {
     if (conflicts.length === 0) await store.write(operation);
   }
   if (conflicts.length > 0) throw refusal('conflict', { conflicts });
+}
+
+/** Holds the project against its bounds where the change can have broken them. */
+async function keepBounds(store: ChangeStore, { operations }: Change): Promise<void> {
+  if (mayBreakBounds(operations)) {
+    const problem = boundsProblem(await store.houseLists());
+    if (problem) throw new PlannedRefusal(problem);
+  }
+  const grown = new Set(operations.filter(({ op }) => op === 'create').map((operation) => operation.in as CollectionName));
+  for (const name of grown) {
+    const problem = countProblem(name, await store.count(name));
+    if (problem) throw new PlannedRefusal(problem);
+  }
 }
 
 /** Which field a broken constraint is about; the names are those of the migrations. */
@@ -63,10 +137,9 @@ const UNIQUE_FIELDS: Readonly<Record<string, string>> = {
   reference_points_name: 'referencePoints.name',
 };
 
-function problemOfConstraint(constraint: string) {
+function problemOfConstraint(constraint: string): Problem {
   const unique = UNIQUE_FIELDS[constraint];
-  if (unique) return { code: 'value-taken', kind: 'invalid' as const, field: unique };
-  if (constraint.endsWith('_pkey'))
-    return { code: 'record-exists', kind: 'invalid' as const, field: constraint.replace(/_pkey$/, '') };
-  return { code: 'reference-missing', kind: 'invalid' as const, field: constraint };
+  if (unique) return { code: 'value-taken', kind: 'invalid', field: unique };
+  if (constraint.endsWith('_pkey')) return { code: 'record-exists', kind: 'invalid', field: constraint.replace(/_pkey$/, '') };
+  return { code: 'reference-missing', kind: 'invalid', field: constraint };
 }

@@ -1,7 +1,8 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import type { Change, Operation } from '@dusky-spool/core/project';
+import { sameValue, type Change, type CollectionName, type HouseLists, type Operation } from '@dusky-spool/core/project';
 import type { StoredChange } from '@dusky-spool/core/contract';
 import type { Database } from '../../database/index.ts';
+import { refusal } from '../../http/problems.ts';
 import { headerOf } from '../projects/store.ts';
 
 type Fields = Record<string, unknown>;
@@ -14,28 +15,55 @@ export class ChangeStore {
     private readonly transaction: Transaction,
   ) {}
 
-  /** Takes the project's turn: changes to one project go one after the other. Returns its revision. */
+  /** Takes the project's turn: changes to one project go one after the other. Returns its revision. Problem: `project-gone`. */
   async lockRevision(): Promise<number> {
     const rows = await this.database.sequelize.query<{ revision: number }>(
-      'SELECT revision FROM projects WHERE id = :id FOR UPDATE',
+      'SELECT revision FROM projects WHERE id = :id AND deleted_at IS NULL FOR UPDATE',
       {
         replacements: { id: this.projectId },
         type: QueryTypes.SELECT,
         transaction: this.transaction,
       },
     );
+    if (rows.length === 0) throw refusal('project-gone', { field: 'project' });
     return rows[0].revision;
   }
 
-  async revisionOf(changeId: string): Promise<number | null> {
-    const where = { projectId: this.projectId, id: changeId };
+  /** What was stored under a change's id, and whether another change says the same. */
+  async applied(changeId: string): Promise<{ readonly revision: number; readonly isSame: (change: Change) => boolean } | null> {
     const row = (await this.database.models.changes.findOne({
-      where,
-      attributes: ['revision'],
+      where: { projectId: this.projectId, id: changeId },
+      attributes: ['revision', 'title', 'operations', 'undoes'],
       raw: true,
       transaction: this.transaction,
-    })) as { revision: number } | null;
-    return row?.revision ?? null;
+    })) as unknown as { revision: number; title: string; operations: Operation[]; undoes: string | null } | null;
+    if (!row) return null;
+    const isSame = ({ title, operations, undoes }: Change) =>
+      title === row.title && (undoes ?? null) === row.undoes && sameValue(JSON.parse(JSON.stringify(operations)), row.operations);
+    return { revision: row.revision, isSame };
+  }
+
+  /** The lists that the size of the house follows from, as this transaction sees them. */
+  async houseLists(): Promise<HouseLists> {
+    const read = async (name: keyof HouseLists, attributes: string[]) => {
+      const where = { projectId: this.projectId };
+      const rows = await this.database.models.records[name].findAll({
+        where,
+        attributes,
+        raw: true,
+        transaction: this.transaction,
+      });
+      return Object.fromEntries((rows as unknown as { id: string }[]).map((row) => [row.id, row]));
+    };
+    return {
+      rooms: await read('rooms', ['id', 'levelId', 'name', 'polygon']),
+      walls: await read('walls', ['id', 'levelId', 'a', 'b']),
+      racks: await read('racks', ['id', 'levelId', 'x', 'y']),
+    } as unknown as HouseLists;
+  }
+
+  count(name: CollectionName): Promise<number> {
+    return this.database.models.records[name].count({ where: { projectId: this.projectId }, transaction: this.transaction });
   }
 
   async current(operation: Operation): Promise<Fields | undefined> {
@@ -69,7 +97,7 @@ export class ChangeStore {
     else if (Object.keys(operation.after).length > 0) await table.update(operation.after, { where, transaction });
   }
 
-  /** Checks the deferred constraints, keeps the change, raises the revision, and tells all servers after the commit. */
+  /** Checks the deferred constraints, keeps the change and raises the revision. */
   async keep(change: Change, memberId: string, revision: number, at: Date): Promise<void> {
     const { sequelize, models } = this.database;
     const { transaction, projectId } = this;
@@ -80,7 +108,6 @@ export class ChangeStore {
       { transaction, returning: false },
     );
     await models.projects.update({ revision, updatedAt: at }, { where: { id: projectId }, transaction });
-    await sequelize.query("SELECT pg_notify('spool_changes', :projectId)", { replacements: { projectId }, transaction });
   }
 }
 

@@ -1,38 +1,37 @@
-import express, { Router } from 'express';
+import express from 'express';
 import { z } from 'zod';
 import { CHECKS, judgeSetting } from '@dusky-spool/core/checks';
 import { CABLE_TYPES, checkMap, checkRecipe } from '@dusky-spool/core/devices';
-import { readLibrary, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/library';
+import { writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/library';
 import {
   keepMapsRequest,
   keepRulesRequest,
   keepTypesRequest,
   type FirmRules,
   type LibraryReply,
-  type LibraryReadReply,
   type MapsReply,
 } from '@dusky-spool/core/contract';
 import { tableFrom, type ConductorMap, type DeviceType } from '@dusky-spool/core/project';
-import type { Database } from '../../database/index.ts';
-import { parseBody, parseQuery, PlannedRefusal, refusal } from '../../http/index.ts';
+import { parseBody, parseQuery, PlannedRefusal, refusal, type RouteTable } from '../../http/index.ts';
+import { resultFile } from '../../jobs/index.ts';
+import { untilGone, type Services } from '../services.ts';
 import { firmLibrary, firmMaps, firmRules, forgetMap, forgetType, keepMaps, keepRules, keepTypes } from './store.ts';
 
 const MOST_BYTES = 8 * 1024 * 1024;
 const fileQuery = z.strictObject({ kind: z.enum(['csv', 'json']).default('csv') });
 
 /** The firm's own library of device types: looked at, kept, read from a file, handed out. */
-export function libraryRoutes(database: Database): Router {
-  const router = Router();
+export function libraryRoutes(table: RouteTable, { database, jobs, audit }: Services): void {
   const known = (types: readonly DeviceType[], maps: readonly ConductorMap[]) => ({
     cableTypes: tableFrom(CABLE_TYPES),
     conductorMaps: tableFrom(maps),
     deviceTypes: tableFrom(types),
   });
-  router.get('/library', async (_request, response) => {
+  table.get('/library', 'plan', async (_request, response) => {
     const reply: LibraryReply = { types: await firmLibrary(database, response.locals.member!.firmId) };
     response.json(reply);
   });
-  router.put('/library', express.json({ limit: MOST_BYTES }), async (request, response) => {
+  table.put('/library', 'plan', express.json({ limit: MOST_BYTES }), async (request, response) => {
     const { types } = parseBody(request, keepTypesRequest);
     const { firmId } = response.locals.member!;
     const library = await firmLibrary(database, firmId);
@@ -52,11 +51,11 @@ export function libraryRoutes(database: Database): Router {
     const reply: LibraryReply = { types: await keepTypes(database, firmId, types, new Date()) };
     response.json(reply);
   });
-  router.get('/library/maps', async (_request, response) => {
+  table.get('/library/maps', 'plan', async (_request, response) => {
     const reply: MapsReply = { maps: await firmMaps(database, response.locals.member!.firmId) };
     response.json(reply);
   });
-  router.put('/library/maps', express.json({ limit: MOST_BYTES }), async (request, response) => {
+  table.put('/library/maps', 'plan', express.json({ limit: MOST_BYTES }), async (request, response) => {
     const { maps } = parseBody(request, keepMapsRequest);
     const { firmId } = response.locals.member!;
     for (const map of maps) {
@@ -67,11 +66,11 @@ export function libraryRoutes(database: Database): Router {
     const reply: MapsReply = { maps: await firmMaps(database, firmId) };
     response.json(reply);
   });
-  router.get('/library/rules', async (_request, response) => {
+  table.get('/library/rules', 'plan', async (_request, response) => {
     const reply: FirmRules = { rules: await firmRules(database, response.locals.member!.firmId) };
     response.json(reply);
   });
-  router.put('/library/rules', express.json({ limit: MOST_BYTES }), async (request, response) => {
+  table.put('/library/rules', 'own', express.json({ limit: MOST_BYTES }), async (request, response) => {
     const { rules } = parseBody(request, keepRulesRequest);
     const seen = new Set<string>();
     for (const rule of rules) {
@@ -87,31 +86,29 @@ export function libraryRoutes(database: Database): Router {
     const reply: FirmRules = { rules: await firmRules(database, firmId) };
     response.json(reply);
   });
-  router.delete('/library/maps/:mapId', async (request, response) => {
+  table.delete('/library/maps/:mapId', 'plan', async (request, response) => {
     if (!(await forgetMap(database, response.locals.member!.firmId, String(request.params.mapId))))
       throw refusal('not-found', { field: 'map' });
     response.status(204).end();
   });
-  router.delete('/library/:typeId', async (request, response) => {
+  table.delete('/library/:typeId', 'plan', async (request, response) => {
     if (!(await forgetType(database, response.locals.member!.firmId, String(request.params.typeId))))
       throw refusal('not-found', { field: 'type' });
     response.status(204).end();
   });
-  router.post('/library/read', express.text({ type: () => true, limit: MOST_BYTES }), async (request, response) => {
-    const text = typeof request.body === 'string' ? request.body : '';
-    const { firmId } = response.locals.member!;
-    const read = readLibrary(text, known(await firmLibrary(database, firmId), await firmMaps(database, firmId)));
-    if (!read.ok) throw new PlannedRefusal(read.problem);
-    const reply: LibraryReadReply = read.value;
-    response.json(reply);
+  table.post('/library/read', 'plan', express.text({ type: () => true, limit: MOST_BYTES }), async (request, response) => {
+    const input = Buffer.from(typeof request.body === 'string' ? request.body : '', 'utf8');
+    const job = await jobs.run(response.locals.member!, { kind: 'library-read', params: {}, input }, untilGone(request));
+    response.type('application/json').send((await resultFile(database, job.id))!.bytes);
   });
-  router.get('/library/file', async (request, response) => {
+  table.get('/library/file', 'plan', async (request, response) => {
     const { kind } = parseQuery(request, fileQuery);
-    const types = await firmLibrary(database, response.locals.member!.firmId);
+    const member = response.locals.member!;
+    const types = await firmLibrary(database, member.firmId);
+    await audit.add({ firmId: member.firmId, kind: 'export', member, about: { document: 'device library' } });
     response
       .attachment(`device-library.${kind}`)
       .type(kind === 'csv' ? 'text/csv' : 'application/json')
       .send(kind === 'csv' ? `\uFEFF${writeLibraryCsv(types)}` : writeLibraryJson(types));
   });
-  return router;
 }

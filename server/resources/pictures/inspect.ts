@@ -1,13 +1,23 @@
 import { fileTypeFromBuffer } from 'file-type';
-import sharp from 'sharp';
+import { QueryTypes } from 'sequelize';
+import sharp, { type Sharp } from 'sharp';
 import type { PICTURE_TYPES } from '@dusky-spool/core/project';
-import { refusal } from '../../http/index.ts';
+import type { Database } from '../../database/index.ts';
+import { refusal } from '../../http/problems.ts';
 import { sanitiseSvg } from './sanitise-svg.ts';
 
-/** Limits of a plan picture (bytes, pixels). */
+/** Limits of a plan picture: bytes, pixels along a side, pixels in all. */
 export const MOST_PICTURE_BYTES = 60 * 1024 * 1024;
 const MOST_SIDE_PX = 16_000;
 const MOST_PIXELS = 200_000_000;
+/** Progressive JPEG and WebP are held whole in memory while they are decoded. */
+const MOST_WHOLE_PIXELS = 60_000_000;
+const DECODE_S = 40;
+const DECODE_LOCK = 40_410_003;
+
+// One picture at a time needs neither more threads nor a cache between pictures.
+sharp.cache(false);
+sharp.concurrency(1);
 
 export interface InspectedPicture {
   readonly mediaType: (typeof PICTURE_TYPES)[number];
@@ -17,30 +27,48 @@ export interface InspectedPicture {
   readonly bytes: Buffer;
 }
 
+/** Does the work while no other server on this database decodes a picture. */
+export const oneAtATime = <T>({ sequelize }: Database, work: () => Promise<T>): Promise<T> =>
+  sequelize.transaction(async (transaction) => {
+    await sequelize.query(`SELECT pg_advisory_xact_lock(${DECODE_LOCK})`, { type: QueryTypes.SELECT, transaction });
+    return work();
+  });
+
+/** Reads a raster picture in one pass from its top to its bottom, within a time limit. */
+export const readRaster = (bytes: Buffer): Sharp =>
+  sharp(bytes, { limitInputPixels: MOST_PIXELS + 1, failOn: 'error', pages: 1, sequentialRead: true }).timeout({
+    seconds: DECODE_S,
+  });
+
 /**
  * Looks at what a picture's bytes really are, whatever its name says, and decodes it once in full.
  * Problems: `picture-kind`, `picture-too-large`, `picture-damaged`.
  */
-export async function inspectPicture(bytes: Buffer, field = 'picture'): Promise<InspectedPicture> {
+export async function inspectPicture(database: Database, bytes: Buffer, field = 'picture'): Promise<InspectedPicture> {
   const type = await fileTypeFromBuffer(bytes);
   if (looksLikeSvg(bytes, type?.mime)) return inspectSvg(bytes, field);
   if (type?.mime !== 'image/png' && type?.mime !== 'image/jpeg' && type?.mime !== 'image/webp')
     throw refusal('picture-kind', { field, kindFound: type?.mime ?? 'unknown' });
-  const read = () => sharp(bytes, { limitInputPixels: false, failOn: 'error', pages: 1 });
-  const size = await read()
+  const damaged = () => refusal('picture-damaged', { field });
+  const head = await sharp(bytes, { limitInputPixels: false, pages: 1 })
     .metadata()
     .catch(() => {
-      throw refusal('picture-damaged', { field });
+      throw damaged();
     });
-  const { width: widthPx = 0, height: heightPx = 0 } = size;
-  if (widthPx > MOST_SIDE_PX || heightPx > MOST_SIDE_PX || widthPx * heightPx > MOST_PIXELS) {
-    throw refusal('picture-too-large', { field, widthPx, heightPx, mostSidePx: MOST_SIDE_PX, mostPixels: MOST_PIXELS });
-  }
-  try {
-    await read().resize(32, 32, { fit: 'inside' }).raw().toBuffer();
-  } catch {
-    throw refusal('picture-damaged', { field });
-  }
+  const { width: widthPx = 0, height: heightPx = 0 } = head;
+  const isWhole = type.mime === 'image/webp' || (type.mime === 'image/jpeg' && head.isProgressive === true);
+  const mostPixels = isWhole ? MOST_WHOLE_PIXELS : MOST_PIXELS;
+  if (widthPx > MOST_SIDE_PX || heightPx > MOST_SIDE_PX || widthPx * heightPx > mostPixels)
+    throw refusal(isWhole ? 'picture-too-large-whole' : 'picture-too-large', {
+      field,
+      widthPx,
+      heightPx,
+      mostSidePx: MOST_SIDE_PX,
+      megapixels: mostPixels / 1e6,
+    });
+  await oneAtATime(database, () => readRaster(bytes).resize(32, 32, { fit: 'inside' }).raw().toBuffer()).catch((error: Error) => {
+    throw /timeout/i.test(error.message) ? refusal('job-too-slow', { field, seconds: DECODE_S }) : damaged();
+  });
   return { mediaType: type.mime, widthPx, heightPx, bytes };
 }
 
@@ -52,6 +80,6 @@ function looksLikeSvg(bytes: Buffer, mime: string | undefined): boolean {
 function inspectSvg(bytes: Buffer, field: string): InspectedPicture {
   const { svg, widthPx, heightPx } = sanitiseSvg(bytes.toString('utf8'), field);
   if (widthPx > MOST_SIDE_PX || heightPx > MOST_SIDE_PX)
-    throw refusal('picture-too-large', { field, widthPx, heightPx, mostSidePx: MOST_SIDE_PX, mostPixels: MOST_PIXELS });
+    throw refusal('picture-too-large', { field, widthPx, heightPx, mostSidePx: MOST_SIDE_PX, megapixels: MOST_PIXELS / 1e6 });
   return { mediaType: 'image/svg+xml', widthPx, heightPx, bytes: Buffer.from(svg, 'utf8') };
 }

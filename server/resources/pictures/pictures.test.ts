@@ -3,7 +3,8 @@ import { spawnSync } from 'node:child_process';
 import sharp from 'sharp';
 import type { PlannedRefusal } from '../../http/index.ts';
 import { lineLaser, startLaserSimulator } from '../../bridge/index.ts';
-import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+import { openDatabase } from '../../database/index.ts';
+import { freshDatabaseUrl, startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
 import { inspectPicture } from './inspect.ts';
 import { sanitiseSvg } from './sanitise-svg.ts';
 import { deepestLevel } from './tiles.ts';
@@ -70,11 +71,17 @@ describe('a vector picture', () => {
   });
 
   it('and WebP are told by their bytes, whatever the name says', async () => {
-    expect(await inspectPicture(Buffer.from(SVG))).to.include({ mediaType: 'image/svg+xml', widthPx: 400, heightPx: 300 });
+    const database = openDatabase(await freshDatabaseUrl());
+    after(() => database.sequelize.close());
+    expect(await inspectPicture(database, Buffer.from(SVG))).to.include({
+      mediaType: 'image/svg+xml',
+      widthPx: 400,
+      heightPx: 300,
+    });
     const webp = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#fff' } })
       .webp()
       .toBuffer();
-    expect(await inspectPicture(webp)).to.include({ mediaType: 'image/webp', widthPx: 60, heightPx: 40 });
+    expect(await inspectPicture(database, webp)).to.include({ mediaType: 'image/webp', widthPx: 60, heightPx: 40 });
   });
 });
 
@@ -108,7 +115,7 @@ describe('plans on the server', () => {
     const { body } = await send('sheets', 'plan.pdf', pdf(3));
     expect((body.pages as unknown[]).length).to.equal(3);
     const page = await client.json<{ id: string; mediaType: string }>(
-      'GET',
+      'POST',
       `/projects/${projectId}/sheets/${String(body.id)}/2`,
     );
     expect(page.mediaType).to.equal('image/svg+xml');
@@ -124,7 +131,7 @@ describe('plans on the server', () => {
       mostPages: 200,
     });
     expect((await send('sheets', 'no.pdf', Buffer.from('%PDF-1.4 nothing'))).body.problem).to.include({ code: 'pdf-damaged' });
-    expect((await client.send('GET', `/projects/${projectId}/sheets/${'0'.repeat(64)}/1`)).status).to.equal(404);
+    expect((await client.send('POST', `/projects/${projectId}/sheets/${'0'.repeat(64)}/1`)).status).to.equal(404);
   }).timeout(60_000);
 
   it('cut a large picture into tiles that only its owner sees', async () => {

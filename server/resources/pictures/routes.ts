@@ -1,12 +1,10 @@
-import { createHash } from 'node:crypto';
-import { Router, type Response } from 'express';
+import type { Request, Response } from 'express';
 import multer from 'multer';
-import type { PictureInfo } from '@dusky-spool/core/contract';
-import type { Database } from '../../database/index.ts';
-import { refusal, requireProject } from '../../http/index.ts';
-import { inspectPicture, MOST_PICTURE_BYTES } from './inspect.ts';
-import { pageAsSvg, pageThumbnail, takePdf } from './pdf-sheets.ts';
-import { tileOf } from './tiles.ts';
+import { refusal, type RouteTable } from '../../http/index.ts';
+import { resultFile } from '../../jobs/index.ts';
+import { untilGone, type Services } from '../services.ts';
+import { MOST_PICTURE_BYTES } from './inspect.ts';
+import { readPicture, readTile } from './store.ts';
 
 const upload = multer({
   storage: multer.memoryStorage(),
@@ -23,58 +21,58 @@ function asPicture(response: Response, mediaType: string): Response {
     .type(mediaType);
 }
 
-export function pictureRoutes({ sequelize, models }: Database): Router {
-  const router = Router();
-  const owned = requireProject({ sequelize, models });
-
-  const keep = async (projectId: string, given: Buffer): Promise<PictureInfo> => {
-    const { bytes, ...found } = await inspectPicture(given);
-    const id = createHash('sha256').update(bytes).digest('hex');
-    await models.pictures.upsert({ projectId, id, ...found, bytes });
-    return { id, ...found };
-  };
-  const load = async (projectId: string, id: string) => {
-    const picture = (await models.pictures.findOne({ where: { projectId, id }, raw: true })) as unknown as {
-      mediaType: string;
-      widthPx: number;
-      heightPx: number;
-      bytes: Buffer;
-    } | null;
-    if (!picture) throw refusal('not-found', { field: 'picture' });
-    return picture;
-  };
-
-  router.post('/projects/:projectId/pictures', owned, upload.single('picture'), async (request, response) => {
+/** Plan pictures and PDF plan sets: they are read by jobs in processes of their own. */
+export function pictureRoutes(table: RouteTable, { database, jobs }: Services): void {
+  const bytesOf = (request: Request): Buffer => {
     const bytes = request.file?.buffer;
     if (!bytes || bytes.length === 0) throw refusal('picture-missing', { field: 'picture' });
-    response.status(201).json(await keep(String(request.params.projectId), bytes));
-  });
+    return bytes;
+  };
+  const pageOf = (request: Request) => {
+    const { sheetId, page } = request.params as Record<string, string>;
+    if (!/^[0-9a-f]{64}$/.test(sheetId) || !/^\d{1,4}$/.test(page)) throw refusal('not-found', { field: 'sheet' });
+    return { sheetId, page: Number(page) };
+  };
 
-  router.get('/projects/:projectId/pictures/:pictureId', owned, async (request, response) => {
-    const picture = await load(String(request.params.projectId), String(request.params.pictureId));
+  for (const [path, kind] of [
+    ['pictures', 'picture'],
+    ['sheets', 'plan-file'],
+  ] as const)
+    table.post(`/projects/:projectId/${path}`, 'plan', upload.single('picture'), async (request, response) => {
+      const projectId = String(request.params.projectId);
+      const job = await jobs.run(
+        response.locals.member!,
+        { kind, params: {}, projectId, input: bytesOf(request) },
+        untilGone(request),
+      );
+      response.status(201).json(job.result);
+    });
+
+  table.get('/projects/:projectId/pictures/:pictureId', 'read', async (request, response) => {
+    const picture = await readPicture(database, String(request.params.projectId), String(request.params.pictureId));
+    if (!picture) throw refusal('not-found', { field: 'picture' });
     asPicture(response, picture.mediaType).send(picture.bytes);
   });
 
-  router.get('/projects/:projectId/pictures/:pictureId/tiles/:z/:x/:y', owned, async (request, response) => {
+  table.get('/projects/:projectId/pictures/:pictureId/tiles/:z/:x/:y', 'read', async (request, response) => {
     const { projectId, pictureId, z, x, y } = request.params as Record<string, string>;
-    const file = await tileOf(pictureId, [z, x, y].map(Number), () => load(projectId, pictureId));
-    asPicture(response, 'image/webp').sendFile(file, { dotfiles: 'allow' });
+    const place = [z, x, y].map((text) => (/^\d{1,4}$/.test(text) ? Number(text) : -1));
+    const tile = await readTile(database, projectId, pictureId, place);
+    if (!tile) throw refusal('not-found', { field: 'tile' });
+    asPicture(response, 'image/webp').send(tile);
   });
 
-  router.post('/projects/:projectId/sheets', owned, upload.single('picture'), async (request, response) => {
-    const bytes = request.file?.buffer;
-    if (!bytes || bytes.length === 0) throw refusal('picture-missing', { field: 'picture' });
-    response.status(201).json(await takePdf(String(request.params.projectId), bytes));
+  table.get('/projects/:projectId/sheets/:sheetId/:page/thumbnail', 'plan', async (request, response) => {
+    const projectId = String(request.params.projectId);
+    const submission = { kind: 'plan-thumbnail', params: pageOf(request), projectId } as const;
+    const job = await jobs.run(response.locals.member!, submission, untilGone(request));
+    asPicture(response, 'image/png').send((await resultFile(database, job.id))!.bytes);
   });
 
-  router.get('/projects/:projectId/sheets/:sheetId/:page/thumbnail', owned, async (request, response) => {
-    const { projectId, sheetId, page } = request.params as Record<string, string>;
-    asPicture(response, 'image/png').send(await pageThumbnail(projectId, sheetId, Number(page)));
+  table.post('/projects/:projectId/sheets/:sheetId/:page', 'plan', async (request, response) => {
+    const projectId = String(request.params.projectId);
+    const submission = { kind: 'plan-page', params: pageOf(request), projectId } as const;
+    const job = await jobs.run(response.locals.member!, submission, untilGone(request));
+    response.status(201).json(job.result);
   });
-
-  router.get('/projects/:projectId/sheets/:sheetId/:page', owned, async (request, response) => {
-    const { projectId, sheetId, page } = request.params as Record<string, string>;
-    response.json(await keep(projectId, await pageAsSvg(projectId, sheetId, Number(page))));
-  });
-  return router;
 }

@@ -1,5 +1,5 @@
 import sax from 'sax';
-import { refusal } from '../../http/index.ts';
+import { refusal } from '../../http/problems.ts';
 
 /** What a plan needs: shapes, text, and what they are painted with. Everything else is left out. */
 const ELEMENTS = new Set(

@@ -1,54 +1,52 @@
-import { mkdir, rename, rm, stat } from 'node:fs/promises';
+import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import sharp from 'sharp';
-import { refusal } from '../../http/index.ts';
-import { scratchFolder } from './scratch.ts';
+import { TILE_PX, type PictureInfo } from '@dusky-spool/core/contract';
+import type { Database } from '../../database/index.ts';
+import { oneAtATime, readRaster } from './inspect.ts';
 
-/** Side of a tile, px. */
-export const TILE_PX = 512;
-
-const making = new Map<string, Promise<string>>();
+const AT_ONCE = 100;
+/** Pictures of more pixels are cut: well below the size from which the plan shows tiles (`WHOLE_UP_TO_PX`). */
+export const TILED_FROM_PX = 4_000_000;
 
 /** The nearest level of a pyramid at which a picture has all its pixels; level 0 is one tile. */
 export const deepestLevel = (widthPx: number, heightPx: number): number =>
   Math.max(0, Math.ceil(Math.log2(Math.max(widthPx, heightPx) / TILE_PX)));
 
-/**
- * The file of one tile of a large picture. The whole pyramid is cut once, on the first question, and kept until the
- * machine tidies up. Problems: `not-found` for a tile beyond the edge.
- */
-export async function tileOf(
-  pictureId: string,
-  [z, x, y]: readonly number[],
-  load: () => Promise<{ mediaType: string; bytes: Buffer }>,
-): Promise<string> {
-  if (!/^[0-9a-f]{64}$/.test(pictureId) || ![z, x, y].every((n) => Number.isInteger(n) && n >= 0))
-    throw refusal('not-found', { field: 'tile' });
-  // Whoever asks must be able to load the picture, also where its tiles lie here already.
-  const picture = await load();
-  const folder = join(scratchFolder('tiles'), pictureId);
-  const exists = (path: string) =>
-    stat(path).then(
-      () => true,
-      () => false,
-    );
-  if (!(await exists(folder))) {
-    let work = making.get(pictureId);
-    if (!work) making.set(pictureId, (work = cut(picture.bytes, folder).finally(() => making.delete(pictureId))));
-    await work;
-  }
-  const file = join(folder, String(z), String(y), `${x}.webp`);
-  if (!(await exists(file))) throw refusal('not-found', { field: 'tile' });
-  return file;
-}
+/** Whether a picture is shown in tiles: large ones of pixels; vector pictures are drawn by the browser. */
+export const needsTiles = ({ widthPx, heightPx, mediaType }: Pick<PictureInfo, 'widthPx' | 'heightPx' | 'mediaType'>): boolean =>
+  widthPx * heightPx > TILED_FROM_PX && mediaType !== 'image/svg+xml';
 
-async function cut(bytes: Buffer, folder: string): Promise<string> {
-  const part = `${folder}.${process.pid}`;
-  await mkdir(scratchFolder('tiles'), { recursive: true, mode: 0o700 });
-  await sharp(bytes, { limitInputPixels: false, pages: 1 })
-    .webp({ quality: 80 })
-    .tile({ size: TILE_PX, layout: 'google', skipBlanks: -1 })
-    .toFile(part);
-  await rename(part, folder).catch(() => rm(part, { recursive: true, force: true }));
-  return folder;
+type StoredPicture = PictureInfo & { readonly bytes: Buffer; readonly tiled: boolean };
+
+/** Cuts a stored picture into tiles, all of its pyramid, and stores them beside it; nothing where it needs none or has them. */
+export async function storeTiles({ sequelize, models }: Database, projectId: string, pictureId: string): Promise<void> {
+  const picture = (await models.pictures.findOne({
+    where: { projectId, id: pictureId },
+    raw: true,
+  })) as unknown as StoredPicture | null;
+  if (!picture || picture.tiled || !needsTiles(picture)) return;
+  // A folder that nobody else could have made: its name is random and only this account may enter.
+  const folder = await mkdtemp(join(tmpdir(), 'dusky-spool-tiles-'));
+  try {
+    const cut = join(folder, 'tiles');
+    await oneAtATime({ sequelize, models }, () =>
+      readRaster(picture.bytes).webp({ quality: 80 }).tile({ size: TILE_PX, layout: 'google', skipBlanks: -1 }).toFile(cut),
+    );
+    const paths = (await readdir(cut, { recursive: true })).filter((path) => path.endsWith('.webp') && path.includes('/'));
+    await sequelize.transaction(async (transaction) => {
+      for (let start = 0; start < paths.length; start += AT_ONCE) {
+        const rows = await Promise.all(
+          paths.slice(start, start + AT_ONCE).map(async (path) => {
+            const [z, y, x] = path.replace('.webp', '').split('/').map(Number);
+            return { projectId, pictureId, z, y, x, bytes: await readFile(join(cut, path)) };
+          }),
+        );
+        await models.pictureTiles.bulkCreate(rows, { transaction, ignoreDuplicates: true });
+      }
+      await models.pictures.update({ tiled: true }, { where: { projectId, id: pictureId }, transaction });
+    });
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
 }

@@ -1,26 +1,48 @@
-import express, { Router } from 'express';
+import { randomUUID } from 'node:crypto';
+import express, { type Response } from 'express';
 import { MOST_FILE_BYTES } from '@dusky-spool/core/formats';
-import { newProjectRequest, type DocumentReply } from '@dusky-spool/core/contract';
-import type { Database } from '../../database/index.ts';
-import { parseBody, requireProject } from '../../http/index.ts';
-import { exportProject, importProject, makeProject } from './service.ts';
-import { deleteProject, listPictures, listProjects, loadDocument } from './store.ts';
+import { hasRight, newProjectRequest, type DocumentReply, type ProjectsReply } from '@dusky-spool/core/contract';
+import { isUuid, parseBody, refusal, type RouteTable, type SignedIn } from '../../http/index.ts';
+import { sendJobFile } from '../jobs/routes.ts';
+import { plannersMayDelete } from '../people/members.ts';
+import { untilGone, type Services } from '../services.ts';
+import { makeProject } from './service.ts';
+import { deletedProjects, deleteProject, listPictures, listProjects, loadDocument, restoreProject } from './store.ts';
 
-export function projectRoutes(database: Database): Router {
-  const router = Router();
-  const owned = requireProject(database);
-  router.get('/projects', async (_request, response) => {
-    response.json({ projects: await listProjects(database, response.locals.member!.firmId) });
+export function projectRoutes(table: RouteTable, services: Services): void {
+  const { database, jobs, audit, bus } = services;
+
+  const mayDelete = async (member: SignedIn): Promise<boolean> =>
+    hasRight(member.role, 'own') || (hasRight(member.role, 'plan') && (await plannersMayDelete(database, member.firmId)));
+  const requireDeleter = async (response: Response): Promise<SignedIn> => {
+    const member = response.locals.member!;
+    if (!(await mayDelete(member))) throw refusal('role-too-low', { field: 'role', role: member.role });
+    return member;
+  };
+
+  table.get('/projects', 'read', async (_request, response) => {
+    const member = response.locals.member!;
+    const projects = await listProjects(database, member.firmId, member.role === 'client' ? member.id : null);
+    response.json({ projects, mayDelete: await mayDelete(member) } satisfies ProjectsReply);
   });
-  router.post('/projects', async (request, response) => {
+  table.post('/projects', 'plan', express.json({ limit: '20kb' }), async (request, response) => {
     const { name, units } = parseBody(request, newProjectRequest);
     response.status(201).json({ id: await makeProject(database, response.locals.member!.firmId, name, units, new Date()) });
   });
-  router.post('/projects/import', express.text({ type: () => true, limit: MOST_FILE_BYTES }), async (request, response) => {
-    const text = typeof request.body === 'string' ? request.body : '';
-    response.status(201).json({ id: await importProject(database, response.locals.member!.firmId, text, new Date()) });
-  });
-  router.get('/projects/:projectId', owned, async (request, response) => {
+  table.post(
+    '/projects/import',
+    'plan',
+    express.text({ type: () => true, limit: MOST_FILE_BYTES }),
+    async (request, response) => {
+      const member = response.locals.member!;
+      const input = Buffer.from(typeof request.body === 'string' ? request.body : '', 'utf8');
+      const projectId = randomUUID();
+      const job = await jobs.run(member, { kind: 'import', params: { projectId }, input }, untilGone(request));
+      await audit.add({ firmId: member.firmId, kind: 'import', member, about: { project: projectId } });
+      response.status(201).json(job.result);
+    },
+  );
+  table.get('/projects/:projectId', 'read', async (request, response) => {
     const projectId = String(request.params.projectId);
     const reply: DocumentReply = {
       projectId,
@@ -29,13 +51,32 @@ export function projectRoutes(database: Database): Router {
     };
     response.json(reply);
   });
-  router.delete('/projects/:projectId', owned, async (request, response) => {
-    await deleteProject(database, String(request.params.projectId));
+  table.delete('/projects/:projectId', 'plan', async (request, response) => {
+    const member = await requireDeleter(response);
+    const projectId = String(request.params.projectId);
+    if (await deleteProject(database, projectId, member.id, new Date())) {
+      await bus.emit({ kind: 'project-gone', projectId });
+      await audit.add({ firmId: member.firmId, kind: 'project-deleted', member, about: { project: projectId } });
+    }
     response.status(204).end();
   });
-  router.get('/projects/:projectId/file', owned, async (request, response) => {
-    const { name, text } = await exportProject(database, String(request.params.projectId));
-    response.attachment(`${name}.spool.json`).type('application/json').send(text);
+  table.get('/projects/:projectId/file', 'plan', async (request, response) => {
+    const member = response.locals.member!;
+    const projectId = String(request.params.projectId);
+    const job = await jobs.run(member, { kind: 'project-file', params: {}, projectId }, untilGone(request));
+    await audit.add({ firmId: member.firmId, kind: 'export', member, about: { project: projectId, document: 'project file' } });
+    await sendJobFile(database, job.id, response);
   });
-  return router;
+
+  table.get('/deleted-projects', 'plan', async (_request, response) => {
+    response.json({ projects: await deletedProjects(database, response.locals.member!.firmId) });
+  });
+  table.post('/deleted-projects/:deletedId/restore', 'plan', async (request, response) => {
+    const member = await requireDeleter(response);
+    const projectId = String(request.params.deletedId);
+    if (!isUuid(projectId) || !(await restoreProject(database, member.firmId, projectId)))
+      throw refusal('not-found', { field: 'project' });
+    await audit.add({ firmId: member.firmId, kind: 'project-restored', member, about: { project: projectId } });
+    response.status(204).end();
+  });
 }

@@ -1,5 +1,4 @@
-import { randomUUID } from 'node:crypto';
-import { QueryTypes, Transaction } from 'sequelize';
+import { Op, QueryTypes, Transaction } from 'sequelize';
 import {
   COLLECTION_NAMES,
   COLLECTIONS,
@@ -8,7 +7,7 @@ import {
   type ProjectDocument,
   type ProjectHeader,
 } from '@dusky-spool/core/project';
-import type { PictureInfo, ProjectSummary } from '@dusky-spool/core/contract';
+import type { DeletedProject, PictureInfo, ProjectSummary } from '@dusky-spool/core/contract';
 import type { Picture } from '@dusky-spool/core/formats';
 import { HEADER_COLUMNS, type Database } from '../../database/index.ts';
 
@@ -72,23 +71,22 @@ export async function loadPictures({ models }: Database, projectId: string): Pro
   }));
 }
 
-/** Stores a whole project under a new id: all of it or nothing. */
+/** Stores a whole project under an id of its own: all of it or nothing. */
 export async function insertProject(
   { sequelize, models }: Database,
-  firmId: string,
+  { firmId, projectId }: { readonly firmId: string; readonly projectId: string },
   document: ProjectDocument,
   pictures: readonly Picture[],
   at: Date,
 ): Promise<string> {
-  const projectId = randomUUID();
   await sequelize.transaction(async (transaction) => {
     const { id: _id, ...header } = document.project;
     await models.projects.create(
-      { id: projectId, firmId, revision: 0, ...header, createdAt: at, updatedAt: at },
+      { id: projectId, firmId, revision: 0, ...header, createdAt: at, updatedAt: at, deletedAt: null, deletedBy: null },
       { transaction },
     );
     for (const { base64, ...info } of pictures) {
-      await models.pictures.create({ projectId, ...info, bytes: Buffer.from(base64, 'base64') }, { transaction });
+      await models.pictures.create({ projectId, ...info, tiled: false, bytes: Buffer.from(base64, 'base64') }, { transaction });
     }
     for (const name of COLLECTION_NAMES) {
       const records = Object.values(document[name] as Record<string, Fields>).map((record) => ({ projectId, ...record }));
@@ -100,18 +98,57 @@ export async function insertProject(
   return projectId;
 }
 
-export async function listProjects({ sequelize }: Database, firmId: string): Promise<ProjectSummary[]> {
+/** Projects of a firm; with `memberId` only those that this client may see. */
+export async function listProjects({ sequelize }: Database, firmId: string, memberId: string | null): Promise<ProjectSummary[]> {
   const count = (table: string, where = '') => `(SELECT count(*)::int FROM ${table} t WHERE t.project_id = p.id ${where})`;
   const rows = await sequelize.query<Omit<ProjectSummary, 'updatedAt'> & { updatedAt: Date }>(
     `SELECT p.id, p.short_id AS "shortId", p.name, p.description, p.revision, p.updated_at AS "updatedAt",
        ${count('levels')} AS levels, ${count('rooms')} AS rooms, ${count('devices')} AS devices, ${count('runs')} AS runs,
        ${count('runs', "AND t.state IN ('pulled', 'terminated', 'tested')")} AS "runsPulled"
-     FROM projects p WHERE p.firm_id = :firmId ORDER BY p.created_at, p.name`,
-    { replacements: { firmId }, type: QueryTypes.SELECT },
+     FROM projects p WHERE p.firm_id = :firmId AND p.deleted_at IS NULL
+       AND (:memberId::uuid IS NULL OR EXISTS (SELECT 1 FROM member_projects m WHERE m.project_id = p.id AND m.member_id = :memberId::uuid))
+     ORDER BY p.created_at, p.name`,
+    { replacements: { firmId, memberId }, type: QueryTypes.SELECT },
   );
   return rows.map((row) => ({ ...row, updatedAt: row.updatedAt.toISOString() }));
 }
 
-export async function deleteProject({ models }: Database, projectId: string): Promise<void> {
-  await models.projects.destroy({ where: { id: projectId } });
+/** A deleted project rests so long before it goes for good. */
+export const REST_DAYS = 30;
+const DAY_MS = 24 * 3600 * 1000;
+
+/** Puts a project to rest; false where it rests already. */
+export async function deleteProject({ models }: Database, projectId: string, memberId: string, at: Date): Promise<boolean> {
+  const [count] = await models.projects.update(
+    { deletedAt: at, deletedBy: memberId },
+    { where: { id: projectId, deletedAt: null } },
+  );
+  return count === 1;
 }
+
+export async function restoreProject({ models }: Database, firmId: string, projectId: string): Promise<boolean> {
+  const [count] = await models.projects.update(
+    { deletedAt: null, deletedBy: null },
+    { where: { id: projectId, firmId, deletedAt: { [Op.ne]: null } } },
+  );
+  return count === 1;
+}
+
+export async function deletedProjects({ sequelize }: Database, firmId: string): Promise<DeletedProject[]> {
+  const rows = await sequelize.query<{ id: string; name: string; deletedAt: Date; deletedBy: string | null }>(
+    `SELECT p.id, p.name, p.deleted_at AS "deletedAt", m.name AS "deletedBy" FROM projects p LEFT JOIN members m ON m.id = p.deleted_by
+     WHERE p.firm_id = :firmId AND p.deleted_at IS NOT NULL ORDER BY p.deleted_at DESC`,
+    { replacements: { firmId }, type: QueryTypes.SELECT },
+  );
+  return rows.map(({ id, name, deletedAt, deletedBy }) => ({
+    id,
+    name,
+    deletedAt: deletedAt.toISOString(),
+    deletedBy: deletedBy ?? '',
+    goneAt: new Date(deletedAt.getTime() + REST_DAYS * DAY_MS).toISOString(),
+  }));
+}
+
+/** Projects whose rest is over go with everything that belongs to them; returns how many. */
+export const removeRested = ({ models }: Database, now: Date): Promise<number> =>
+  models.projects.destroy({ where: { deletedAt: { [Op.lt]: new Date(now.getTime() - REST_DAYS * DAY_MS) } } });

@@ -1,65 +1,177 @@
-import express, { Router, type Request } from 'express';
-import { rateLimit } from 'express-rate-limit';
-import { firstAccountRequest, signInRequest, type SessionReply } from '@dusky-spool/core/contract';
-import type { Config } from '../../app/config.ts';
-import type { Database } from '../../database/index.ts';
-import { memberOf, parseBody, refusal, requireCsrf } from '../../http/index.ts';
-import { newCsrfToken } from '../../http/sessions.ts';
-import { demoMember, firmName, makeFirstAccount, noMemberYet, signIn } from './service.ts';
+import express, { type Request, type Response } from 'express';
+import {
+  acceptInvitationRequest,
+  askResetRequest,
+  changePasswordRequest,
+  firstAccountRequest,
+  resetPasswordRequest,
+  signInRequest,
+  type SessionReply,
+  type SessionsReply,
+} from '@dusky-spool/core/contract';
+import { words } from '@dusky-spool/texts';
+import {
+  beginSession,
+  memberOf,
+  parseBody,
+  PlannedRefusal,
+  refusal,
+  sessionName,
+  tokenForVisitor,
+  type RouteTable,
+} from '../../http/index.ts';
+import { acceptInvitation, readInvitation } from '../people/invitations.ts';
+import { linkTo, type Services } from '../services.ts';
+import { beginReset, changePassword, finishReset, makeFirm, signIn } from './service.ts';
+import { accountByEmail, accountById, countMembers, demoMember, endSessions, firmName, sessionsOf } from './store.ts';
 
-const QUARTER_HOUR_MS = 15 * 60 * 1000;
+const SMALL = express.json({ limit: '20kb' });
 
-export function sessionRoutes(database: Database, config: Config): Router {
-  const router = Router();
-  const slowDown = rateLimit({
-    windowMs: QUARTER_HOUR_MS,
-    limit: config.signInTries,
-    skipSuccessfulRequests: true,
-    standardHeaders: 'draft-7',
-    legacyHeaders: false,
-    handler: (_request, _response, next) => next(refusal('too-many-tries', { minutes: 15 })),
+/** Signing in and out, one's own sessions and password, and what the sign-in page may offer. */
+export function sessionRoutes(table: RouteTable, services: Services): void {
+  const { database, config, audit, attempts, bus } = services;
+
+  const reply = async (request: Request, response: Response): Promise<SessionReply> => {
+    const member = await memberOf(database, request.session.memberId);
+    const first = member ? false : (await countMembers(database)) === 0;
+    return {
+      member: member && { id: member.id, name: member.name, firm: await firmName(database, member.firmId), role: member.role },
+      csrfToken: member ? (request.session.csrfToken ?? '') : tokenForVisitor(services.secret, request, response),
+      firstStart: first,
+      needsSetupToken: first && config.setupToken !== null,
+      demo: config.demo && (await demoMember(database)) !== null,
+    };
+  };
+  const enter = async (request: Request, memberId: string): Promise<void> => {
+    await beginSession(request, memberId, Date.now());
+    const account = await accountById(database, memberId);
+    if (account)
+      await audit.add({ firmId: account.firmId, kind: 'signed-in', member: account, about: { device: request.session.device } });
+  };
+
+  table.get('/session', 'anyone', async (request, response) => {
+    response.json(await reply(request, response));
   });
-  const json = express.json({ limit: '20kb' });
 
-  router.get('/session', async (request, response) => {
-    request.session.csrfToken ??= newCsrfToken();
-    response.set('Cache-Control', 'no-store').json(await replyFor(database, config, request));
-  });
-  router.post('/session', slowDown, json, requireCsrf, async (request, response) => {
+  table.post('/session', 'anyone', SMALL, async (request, response) => {
     const { email, password } = parseBody(request, signInRequest);
-    await enter(request, await signIn(database, email, password));
-    response.json(await replyFor(database, config, request));
+    const attempt = await attempts.begin(email, request.ip ?? '');
+    try {
+      const account = await signIn(database, email, password);
+      await attempt.succeeded();
+      await enter(request, account.id);
+    } catch (error) {
+      const account = error instanceof PlannedRefusal ? await accountByEmail(database, email) : null;
+      if (account)
+        await audit.add({ firmId: account.firmId, kind: 'sign-in-refused', member: null, about: { account: account.name } });
+      throw error;
+    }
+    response.json(await reply(request, response));
   });
-  router.post('/session/demo', json, requireCsrf, async (request, response) => {
-    const memberId = config.demo ? await demoMember(database) : null;
-    if (!memberId) throw refusal('not-allowed', { field: 'demo' });
+
+  table.post('/session/demo', 'anyone', SMALL, async (request, response) => {
+    const account = config.demo ? await demoMember(database) : null;
+    if (!account) throw refusal('not-allowed', { field: 'demo' });
+    await enter(request, account.id);
+    response.json(await reply(request, response));
+  });
+
+  table.post('/session/first-account', 'anyone', SMALL, async (request, response) => {
+    const { setupToken, ...account } = parseBody(request, firstAccountRequest);
+    const attempt = await attempts.begin(`account for ${account.email}`, request.ip ?? '');
+    if (
+      config.setupToken !== null &&
+      (await countMembers(database)) === 0 &&
+      (config.setupToken === '' || setupToken !== config.setupToken)
+    )
+      throw refusal('setup-token-wrong', { kind: 'invalid', field: 'setupToken' });
+    const memberId = await makeFirm(database, account, config.demo, new Date());
+    await attempt.succeeded();
     await enter(request, memberId);
-    response.json(await replyFor(database, config, request));
+    response.status(201).json(await reply(request, response));
   });
-  router.post('/session/first-account', slowDown, json, requireCsrf, async (request, response) => {
-    await enter(request, await makeFirstAccount(database, parseBody(request, firstAccountRequest), new Date()));
-    response.status(201).json(await replyFor(database, config, request));
-  });
-  router.delete('/session', requireCsrf, async (request, response) => {
+
+  table.delete('/session', 'anyone', async (request, response) => {
+    const member = await memberOf(database, request.session.memberId);
+    const { sessionID } = request;
     await new Promise<void>((done, failed) => request.session.destroy((error) => (error ? failed(error as Error) : done())));
+    if (member) {
+      await bus.emit({ kind: 'session-ended', session: sessionName(sessionID) });
+      await audit.add({ firmId: member.firmId, kind: 'signed-out', member });
+    }
     response.clearCookie('spool').status(204).end();
   });
-  return router;
-}
 
-/** A new session id for the one who signs in, so that a planted one is worth nothing. */
-async function enter(request: Request, memberId: string): Promise<void> {
-  await new Promise<void>((done, failed) => request.session.regenerate((error) => (error ? failed(error as Error) : done())));
-  request.session.memberId = memberId;
-  request.session.csrfToken = newCsrfToken();
-}
+  table.get('/session/list', 'read', async (request, response) => {
+    const sessions = await sessionsOf(database, response.locals.member!.id, request.sessionID, config.sessionIdleHours);
+    response.json({ sessions } satisfies SessionsReply);
+  });
 
-async function replyFor(database: Database, config: Config, request: Request): Promise<SessionReply> {
-  const member = await memberOf(database, request.session.memberId);
-  return {
-    member: member && { id: member.id, name: member.name, firm: await firmName(database, member.firmId) },
-    csrfToken: request.session.csrfToken ?? '',
-    firstStart: await noMemberYet(database),
-    demo: config.demo && (await demoMember(database)) !== null,
+  /** Ends the sessions that match, wherever they are, and those who follow a project with them. */
+  const end = async (response: Response, matches: (sid: string) => boolean): Promise<number> => {
+    const member = response.locals.member!;
+    const ended = await endSessions(database, member.id, matches);
+    for (const session of ended) await bus.emit({ kind: 'session-ended', session });
+    if (ended.length > 0)
+      await audit.add({ firmId: member.firmId, kind: 'sessions-ended', member, about: { count: ended.length } });
+    return ended.length;
   };
+  table.delete('/session/list', 'read', async (request, response) => {
+    await end(response, (sid) => sid !== request.sessionID);
+    response.status(204).end();
+  });
+  table.delete('/session/list/:sessionName', 'read', async (request, response) => {
+    if ((await end(response, (sid) => sessionName(sid) === request.params.sessionName)) === 0)
+      throw refusal('not-found', { field: 'session' });
+    response.status(204).end();
+  });
+
+  table.put('/session/password', 'read', SMALL, async (request, response) => {
+    const { current, password } = parseBody(request, changePasswordRequest);
+    const member = response.locals.member!;
+    const attempt = await attempts.begin(`password of ${member.id}`, request.ip ?? '');
+    await changePassword(database, member.id, current, password);
+    await attempt.succeeded();
+    await audit.add({ firmId: member.firmId, kind: 'password-changed', member });
+    await end(response, (sid) => sid !== request.sessionID);
+    response.status(204).end();
+  });
+
+  // The answer and its time are the same whether the address has an account or not.
+  table.post('/session/reset', 'anyone', SMALL, async (request, response) => {
+    const { email } = parseBody(request, askResetRequest);
+    await attempts.begin(`reset of ${email}`, request.ip ?? '');
+    void beginReset(database, email)
+      .then(async (begun) => {
+        if (!begun) return;
+        const link = linkTo(services, request, `/reset?code=${begun.token}`);
+        await services.mail.send({
+          firmId: begun.account.firmId,
+          recipient: email,
+          subject: words.t('mails.reset.subject'),
+          body: words.t('mails.reset.body', { name: begun.account.name, link }),
+        });
+      })
+      .catch((error: unknown) => services.report(error, 'reset mail'));
+    response.status(202).json({ sent: true });
+  });
+  table.post('/session/reset/finish', 'anyone', SMALL, async (request, response) => {
+    const { token, password } = parseBody(request, resetPasswordRequest);
+    const account = await finishReset(database, token, password);
+    for (const session of await endSessions(database, account.id, () => true)) await bus.emit({ kind: 'session-ended', session });
+    await audit.add({ firmId: account.firmId, kind: 'password-reset', member: account });
+    response.status(204).end();
+  });
+
+  table.post('/session/invitation', 'anyone', SMALL, async (request, response) => {
+    const { token } = parseBody(request, acceptInvitationRequest.pick({ token: true }));
+    response.json(await readInvitation(database, token));
+  });
+  table.post('/session/invitation/accept', 'anyone', SMALL, async (request, response) => {
+    const accepted = parseBody(request, acceptInvitationRequest);
+    const account = await acceptInvitation(database, accepted);
+    await audit.add({ firmId: account.firmId, kind: 'member-joined', member: account, about: { role: account.role } });
+    await enter(request, account.id);
+    response.status(201).json(await reply(request, response));
+  });
 }

@@ -1,41 +1,46 @@
-import { randomUUID } from 'node:crypto';
-import { hash, verify } from '@node-rs/argon2';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../../database/index.ts';
-import { refusal } from '../../http/index.ts';
+import { refusal } from '../../http/problems.ts';
+import { checkPassword, hashPassword, isPassword } from './passwords.ts';
+import { accountByEmail, accountById, countMembers, setPassword, type AccountRow } from './store.ts';
 
-/** Argon2id with 19 MiB and two passes, the usual minimum for a server. */
-const HASHING = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
+export { hashPassword } from './passwords.ts';
 
-export const hashPassword = (password: string): Promise<string> => hash(password, HASHING);
+const HOUR_MS = 3600 * 1000;
+const RESET_HOURS = 2;
 
-interface MemberRow {
-  readonly id: string;
-  readonly passwordHash: string;
+/** A code for a link in a mail, and what the database keeps of it. */
+export function newToken(): { readonly token: string; readonly tokenHash: string } {
+  const token = randomBytes(24).toString('base64url');
+  return { token, tokenHash: hashOfToken(token) };
 }
-
-let nobody: string | null = null;
+export const hashOfToken = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** The member with this address and password. The same work is done for an unknown address. Problem: `sign-in-wrong`. */
-export async function signIn({ models }: Database, email: string, password: string): Promise<string> {
-  const member = (await models.members.findOne({ where: { email }, raw: true })) as unknown as MemberRow | null;
-  nobody ??= await hashPassword(randomUUID());
-  const right = await verify(member?.passwordHash ?? nobody, password);
-  if (!member || !right) throw refusal('sign-in-wrong', { field: 'password' });
-  return member.id;
+export async function signIn(database: Database, email: string, password: string): Promise<AccountRow> {
+  const account = await accountByEmail(database, email);
+  const right = await isPassword(password, account?.passwordHash);
+  if (!account || !right) throw refusal('sign-in-wrong', { field: 'password' });
+  return account;
 }
 
-export const noMemberYet = async ({ models }: Database): Promise<boolean> => (await models.members.count()) === 0;
+export interface NewFirm {
+  readonly firm: string;
+  readonly name: string;
+  readonly email: string;
+  readonly password: string;
+}
 
-/** Makes a firm with its first member. Problem: `not-allowed` where an account exists already. */
-export async function makeFirstAccount(
-  database: Database,
-  account: { firm: string; name: string; email: string; password: string },
-  at: Date,
-): Promise<string> {
+/** Makes a firm with its owner. Problems: `not-allowed` where an account exists already (unless `further`), `email-taken`, `password-weak`. */
+export async function makeFirm(database: Database, account: NewFirm, further: boolean, at: Date): Promise<string> {
+  checkPassword(account.password);
   const passwordHash = await hashPassword(account.password);
   return database.sequelize.transaction(async (transaction) => {
     await database.sequelize.query('LOCK TABLE members IN EXCLUSIVE MODE', { transaction });
-    if ((await database.models.members.count({ transaction })) > 0) throw refusal('not-allowed', { field: 'account' });
+    if (!further && (await countMembers(database, transaction)) > 0) throw refusal('not-allowed', { field: 'account' });
+    if ((await database.models.members.count({ where: { email: account.email }, transaction })) > 0)
+      throw refusal('email-taken', { kind: 'invalid', field: 'email' });
     return insertFirm(database, { ...account, passwordHash, isDemo: false }, at, transaction);
   });
 }
@@ -44,26 +49,59 @@ export async function insertFirm(
   { models }: Database,
   account: { firm: string; name: string; email: string; passwordHash: string; isDemo: boolean },
   at: Date,
-  transaction: import('sequelize').Transaction,
+  transaction: Transaction,
 ): Promise<string> {
   const [firmId, memberId] = [randomUUID(), randomUUID()];
-  await models.firms.create({ id: firmId, name: account.firm, isDemo: account.isDemo, createdAt: at }, { transaction });
-  const { email, name, passwordHash } = account;
-  await models.members.create({ id: memberId, firmId, email, name, passwordHash, createdAt: at }, { transaction });
+  const { email, name, passwordHash, isDemo } = account;
+  await models.firms.create({ id: firmId, name: account.firm, isDemo, plannersMayDelete: false, createdAt: at }, { transaction });
+  await models.members.create(
+    { id: memberId, firmId, email, name, passwordHash, role: 'owner', createdAt: at, removedAt: null },
+    { transaction },
+  );
   return memberId;
 }
 
-/** The member of the demo firm; null where no demo is loaded. */
-export async function demoMember({ models }: Database): Promise<string | null> {
-  const firm = (await models.firms.findOne({ where: { isDemo: true }, raw: true })) as unknown as { id: string } | null;
-  if (!firm) return null;
-  const member = (await models.members.findOne({ where: { firmId: firm.id }, order: ['createdAt'], raw: true })) as unknown as {
-    id: string;
-  } | null;
-  return member?.id ?? null;
+/** Problems: `password-wrong`, `password-weak`. */
+export async function changePassword(database: Database, memberId: string, current: string, password: string): Promise<void> {
+  const account = await accountById(database, memberId);
+  if (!account || !(await isPassword(current, account.passwordHash)))
+    throw refusal('password-wrong', { kind: 'invalid', field: 'current' });
+  checkPassword(password);
+  await setPassword(database, memberId, await hashPassword(password));
 }
 
-export async function firmName({ models }: Database, firmId: string): Promise<string> {
-  const firm = (await models.firms.findByPk(firmId, { raw: true })) as unknown as { name: string };
-  return firm.name;
+/** A code to set a new password with, for the account of an address; null where there is none. */
+export async function beginReset(database: Database, email: string): Promise<{ account: AccountRow; token: string } | null> {
+  const account = await accountByEmail(database, email);
+  if (!account) return null;
+  const { token, tokenHash } = newToken();
+  const now = Date.now();
+  await database.models.passwordResets.create(
+    { tokenHash, memberId: account.id, createdAt: new Date(now), expiresAt: new Date(now + RESET_HOURS * HOUR_MS), usedAt: null },
+    { returning: false },
+  );
+  return { account, token };
 }
+
+/** Sets a new password with a code, once. Problems: `link-expired`, `password-weak`. */
+export async function finishReset(database: Database, token: string, password: string): Promise<AccountRow> {
+  checkPassword(password);
+  const passwordHash = await hashPassword(password);
+  const { passwordResets } = database.models;
+  return database.sequelize.transaction(async (transaction) => {
+    const where = { tokenHash: hashOfToken(token), usedAt: null, expiresAt: { [Op.gt]: new Date() } };
+    const reset = (await passwordResets.findOne({ where, raw: true, transaction, lock: transaction.LOCK.UPDATE })) as unknown as {
+      memberId: string;
+    } | null;
+    const account = reset && (await accountById(database, reset.memberId));
+    if (!account) throw refusal('link-expired', { kind: 'invalid', field: 'token' });
+    // Every other code of this member is worth nothing from now on.
+    await passwordResets.update({ usedAt: new Date() }, { where: { memberId: account.id, usedAt: null }, transaction });
+    await setPassword(database, account.id, passwordHash, transaction);
+    return account;
+  });
+}
+
+/** Codes that ran out. */
+export const deleteOldResets = ({ models }: Database, before: Date): Promise<number> =>
+  models.passwordResets.destroy({ where: { expiresAt: { [Op.lt]: before } } });

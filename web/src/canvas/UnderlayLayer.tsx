@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { PictureInfo } from '@dusky-spool/core/contract';
+import { TILE_PX, WHOLE_UP_TO_PX, type PictureInfo } from '@dusky-spool/core/contract';
 import type { ProjectDocument, Underlay } from '@dusky-spool/core/project';
 import { useProject } from '../state/project.ts';
 import type { Camera } from './useCamera.ts';
@@ -14,9 +14,6 @@ interface Props {
   readonly camera?: Camera;
 }
 
-const TILE_PX = 512;
-/** Pictures of more pixels come in tiles. */
-const WHOLE_UP_TO_PX = 16_000_000;
 const MOST_TILES = 80;
 
 /** Plan pictures under the drawing, at their scale. */

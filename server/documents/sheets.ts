@@ -13,7 +13,7 @@ import { holeSchedule } from '@dusky-spool/core/drilling';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingWords, checkWords, en, words } from '@dusky-spool/texts';
-import type { SheetTable, TablesSheet } from '../../documents/index.ts';
+import type { SheetTable, TablesSheet } from './tables-pdf.ts';
 
 interface Sheet {
   readonly sheet: TablesSheet;

@@ -1,0 +1,5 @@
+// The entry of a runner's thread: TypeScript is registered in each thread anew, then the runner itself is loaded.
+import { register } from 'tsx/esm/api';
+
+register();
+await import('./runner.ts');

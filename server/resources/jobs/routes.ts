@@ -1,0 +1,46 @@
+import type { Response } from 'express';
+import { hasRight, type JobReply } from '@dusky-spool/core/contract';
+import type { Database } from '../../database/index.ts';
+import { isUuid, maySeeProject, refusal, type RouteTable, type SignedIn } from '../../http/index.ts';
+import { readJob, resultFile, type JobRow } from '../../jobs/index.ts';
+import type { Services } from '../services.ts';
+
+/** Sends the file that a job made as a download. Problem: `not-found`. */
+export async function sendJobFile(database: Database, jobId: string, response: Response): Promise<void> {
+  const file = await resultFile(database, jobId);
+  if (!file) throw refusal('not-found', { field: 'file' });
+  response.attachment(file.name).type(file.mediaType).send(file.bytes);
+}
+
+/** Jobs: how far one is, its file, stopping it, trying it again. */
+export function jobRoutes(table: RouteTable, { database, jobs }: Services): void {
+  /** A job of the member's own firm, and of the member unless he or she runs the firm. Problem: `not-found`. */
+  const find = async (member: SignedIn, id: unknown): Promise<JobRow> => {
+    const job = isUuid(String(id)) ? await readJob(database, String(id).toLowerCase()) : null;
+    const isOwn = job?.firmId === member.firmId && (job.memberId === member.id || hasRight(member.role, 'own'));
+    if (!job || !isOwn || (job.projectId && !(await maySeeProject(database, member, job.projectId))))
+      throw refusal('not-found', { field: 'job' });
+    return job;
+  };
+  const replyOf = async ({ id, kind, state, progress, problem, result }: JobRow): Promise<JobReply> => {
+    const file = state === 'done' ? ((await resultFile(database, id))?.name ?? null) : null;
+    return { id, kind, state, progress, problem, file, result };
+  };
+  table.get('/jobs/:jobId', 'read', async (request, response) => {
+    response.json(await replyOf(await find(response.locals.member!, request.params.jobId)));
+  });
+  table.get('/jobs/:jobId/file', 'read', async (request, response) => {
+    const job = await find(response.locals.member!, request.params.jobId);
+    if (job.state !== 'done') throw refusal('job-not-done', { field: 'job', state: job.state });
+    await sendJobFile(database, job.id, response);
+  });
+  table.delete('/jobs/:jobId', 'read', async (request, response) => {
+    await jobs.cancel((await find(response.locals.member!, request.params.jobId)).id);
+    response.status(204).end();
+  });
+  table.post('/jobs/:jobId/retry', 'read', async (request, response) => {
+    const job = await find(response.locals.member!, request.params.jobId);
+    if (!(await jobs.retry(job))) throw refusal('job-not-ended', { field: 'job', state: job.state });
+    response.status(202).json(await replyOf((await readJob(database, job.id))!));
+  });
+}

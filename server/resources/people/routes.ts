@@ -1,0 +1,96 @@
+import express from 'express';
+import { z } from 'zod';
+import { firmSettingsRequest, inviteRequest, memberRequest, type MailsReply, type PeopleReply } from '@dusky-spool/core/contract';
+import { en, words } from '@dusky-spool/texts';
+import { isUuid, parseBody, parseQuery, refusal, type RouteTable } from '../../http/index.ts';
+import { linkTo, type Services } from '../services.ts';
+import { endSessions, firmName } from '../session/store.ts';
+import { invite, openInvitations, withdrawInvitation } from './invitations.ts';
+import { changeRole, membersOf, plannersMayDelete, removeMember, setFirm } from './members.ts';
+
+const SMALL = express.json({ limit: '40kb' });
+const auditQuery = z.strictObject({ before: z.coerce.number().int().min(1).max(2_147_483_647).optional() });
+
+/** Members, invitations, the firm's settings, its audit trail and its simulated mail box: for owners. */
+export function peopleRoutes(table: RouteTable, services: Services): void {
+  const { database, audit, bus, mail } = services;
+
+  table.get('/people', 'own', async (_request, response) => {
+    const { firmId } = response.locals.member!;
+    response.json({
+      members: await membersOf(database, firmId),
+      invitations: await openInvitations(database, firmId),
+      plannersMayDelete: await plannersMayDelete(database, firmId),
+      mailIsSimulated: mail.isSimulated,
+    } satisfies PeopleReply);
+  });
+
+  table.put('/people/settings', 'own', SMALL, async (request, response) => {
+    const settings = parseBody(request, firmSettingsRequest);
+    const member = response.locals.member!;
+    await setFirm(database, member.firmId, settings);
+    await audit.add({ firmId: member.firmId, kind: 'firm-settings', member, about: settings });
+    response.status(204).end();
+  });
+
+  table.post('/people/invitations', 'own', SMALL, async (request, response) => {
+    const invited = parseBody(request, inviteRequest);
+    const member = response.locals.member!;
+    const { id, token } = await invite(database, { ...invited, firmId: member.firmId, invitedBy: member.id });
+    const firm = await firmName(database, member.firmId);
+    await mail.send({
+      firmId: member.firmId,
+      recipient: invited.email,
+      subject: words.t('mails.invitation.subject', { firm }),
+      body: words.t('mails.invitation.body', {
+        firm,
+        name: member.name,
+        role: en.ui.people.roles[invited.role],
+        link: linkTo(services, request, `/join?code=${token}`),
+      }),
+    });
+    await audit.add({ firmId: member.firmId, kind: 'member-invited', member, about: { invitation: id, role: invited.role } });
+    response.status(201).json({ id });
+  });
+  table.delete('/people/invitations/:invitationId', 'own', async (request, response) => {
+    const member = response.locals.member!;
+    const id = String(request.params.invitationId);
+    if (!isUuid(id) || !(await withdrawInvitation(database, member.firmId, id)))
+      throw refusal('not-found', { field: 'invitation' });
+    await audit.add({ firmId: member.firmId, kind: 'invitation-withdrawn', member, about: { invitation: id } });
+    response.status(204).end();
+  });
+
+  table.put('/people/members/:memberId', 'own', SMALL, async (request, response) => {
+    const { role, projectIds } = parseBody(request, memberRequest);
+    const member = response.locals.member!;
+    const memberId = String(request.params.memberId);
+    const before = await changeRole(database, member.firmId, memberId, role, projectIds);
+    await audit.add({
+      firmId: member.firmId,
+      kind: 'role-changed',
+      member,
+      about: { of: before.name, from: before.role, to: role, projects: projectIds.length },
+    });
+    // Whoever follows a project that is out of reach now is let go; the others come back by themselves.
+    await bus.emit({ kind: 'member-out', memberId });
+    response.status(204).end();
+  });
+  table.delete('/people/members/:memberId', 'own', async (request, response) => {
+    const member = response.locals.member!;
+    const memberId = String(request.params.memberId);
+    const removed = await removeMember(database, member.firmId, memberId);
+    await endSessions(database, memberId, () => true);
+    await bus.emit({ kind: 'member-out', memberId });
+    await audit.add({ firmId: member.firmId, kind: 'member-removed', member, about: { of: removed.name, role: removed.role } });
+    response.status(204).end();
+  });
+
+  table.get('/people/audit', 'own', async (request, response) => {
+    const { before } = parseQuery(request, auditQuery);
+    response.json(await audit.read(response.locals.member!.firmId, before ?? null));
+  });
+  table.get('/people/mails', 'own', async (_request, response) => {
+    response.json({ mails: mail.isSimulated ? await mail.box(response.locals.member!.firmId) : [] } satisfies MailsReply);
+  });
+}

@@ -1,0 +1,58 @@
+import { createHash } from 'node:crypto';
+import { Op, QueryTypes } from 'sequelize';
+import { WHOLE_UP_TO_PX, type PictureInfo } from '@dusky-spool/core/contract';
+import type { Database } from '../../database/index.ts';
+import type { InspectedPicture } from './inspect.ts';
+
+/** Keeps a picture that was looked at, under the fingerprint of its bytes. */
+export async function storePicture({ models }: Database, projectId: string, picture: InspectedPicture): Promise<PictureInfo> {
+  const { bytes, ...found } = picture;
+  const id = createHash('sha256').update(bytes).digest('hex');
+  if ((await models.pictures.count({ where: { projectId, id } })) === 0)
+    await models.pictures.upsert({ projectId, id, ...found, tiled: false, bytes });
+  return { id, ...found };
+}
+
+export const readPicture = async ({ models }: Database, projectId: string, id: string) =>
+  (await models.pictures.findOne({ where: { projectId, id }, attributes: ['mediaType', 'bytes'], raw: true })) as unknown as {
+    mediaType: string;
+    bytes: Buffer;
+  } | null;
+
+export async function readTile(
+  { models }: Database,
+  projectId: string,
+  pictureId: string,
+  [z, x, y]: readonly number[],
+): Promise<Buffer | null> {
+  const tile = await models.pictureTiles.findOne({ where: { projectId, pictureId, z, y, x }, attributes: ['bytes'], raw: true });
+  return (tile as unknown as { bytes: Buffer } | null)?.bytes ?? null;
+}
+
+/** Large pictures that have no tiles yet: brought in before tiles were cut at once. */
+export const picturesWithoutTiles = ({
+  sequelize,
+}: Database): Promise<{ projectId: string; pictureId: string; firmId: string }[]> =>
+  sequelize.query(
+    `SELECT p.project_id AS "projectId", p.id AS "pictureId", o.firm_id AS "firmId"
+     FROM pictures p JOIN projects o ON o.id = p.project_id
+     WHERE NOT p.tiled AND p.media_type <> 'image/svg+xml' AND p.width_px::bigint * p.height_px > ${WHOLE_UP_TO_PX} LIMIT 50`,
+    { type: QueryTypes.SELECT },
+  );
+
+export async function storePlanFile({ models }: Database, projectId: string, bytes: Buffer, at: Date): Promise<string> {
+  const id = createHash('sha256').update(bytes).digest('hex');
+  await models.planFiles.upsert({ projectId, id, bytes, createdAt: at });
+  return id;
+}
+
+export const readPlanFile = async ({ models }: Database, projectId: string, id: string): Promise<Buffer | null> =>
+  (
+    (await models.planFiles.findOne({ where: { projectId, id }, attributes: ['bytes'], raw: true })) as unknown as {
+      bytes: Buffer;
+    } | null
+  )?.bytes ?? null;
+
+/** PDF plan sets are only kept while pages are chosen from them. */
+export const deletePlanFiles = ({ models }: Database, before: Date): Promise<number> =>
+  models.planFiles.destroy({ where: { createdAt: { [Op.lt]: before } } });

@@ -18,7 +18,7 @@ ensurePostgres();
 ensureChromium();
 ensureBuilt();
 const folder = mkdtempSync(join(tmpdir(), 'spool-bench-'));
-const database = localDatabase('start', join(folder, 'pg'), '--db', 'bench');
+const database = localDatabase('start', join(folder, 'pg'), '--db', 'bench', '--createdb');
 let status;
 try {
   const child = spawn(process.execPath, ['--import', 'tsx', 'scripts/bench/main.ts', ...(area ? [area] : AREAS)], {

@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 // Project-local PostgreSQL, no dependencies. Works as root (drops to an unprivileged account) and as an ordinary user.
-//   node pg-local.mjs start [--dir .data/pg] [--port N] [--db NAME] [--fast]   -> prints JSON {url,port,dir,...}
+//   node pg-local.mjs start [--dir .data/pg] [--port N] [--db NAME] [--fast] [--createdb]   -> prints JSON {url,port,dir,...}
+// The app gets a role that owns its database and is no superuser; --createdb lets it make more of them, for tests.
 //   node pg-local.mjs stop|status|url|destroy [--dir ...]
 import { spawnSync } from 'node:child_process';
 import {
@@ -29,7 +30,9 @@ const opt = (n, d) => {
 };
 const flag = (n) => argv.includes(`--${n}`);
 const isRoot = process.getuid?.() === 0;
-const USERNAME = 'app'; // database role, not an OS account
+// Database roles, not OS accounts.
+const USERNAME = 'app';
+const ADMIN = 'spool_admin';
 const wanted = resolve(opt('dir', '.data/pg'));
 
 const die = (m) => {
@@ -167,30 +170,81 @@ function lock() {
   die('another start holds the lock ' + f);
 }
 
+/** Only the account that runs the server may look inside. */
+function closeFolder() {
+  mkdirSync(dir, { recursive: true, mode: 0o700 });
+  if (isRoot) chownSync(dir, acct.uid, acct.gid);
+  chmodSync(dir, 0o700);
+  closeSync(openSync(log, 'a', 0o600));
+  chmodSync(log, 0o600);
+  if (isRoot) chownSync(log, acct.uid, acct.gid);
+}
+
+function psql(m, user, password, db, sql) {
+  const r = run('psql', ['-h', '127.0.0.1', '-p', String(m.port), '-U', user, '-d', db, '-Atq', '-v', 'ON_ERROR_STOP=1'], {
+    env: { PGPASSWORD: password },
+    input: sql,
+  });
+  return { ok: r.status === 0, text: r.stdout.trim(), error: r.stderr };
+}
+
+/** A cluster of an earlier version had the app as its superuser: the app's objects get a new owner of the same name without those rights. */
+function dropSuperuser(m) {
+  const first = psql(m, USERNAME, m.password, m.db, `CREATE ROLE ${ADMIN} SUPERUSER LOGIN PASSWORD '${m.adminPassword}';`);
+  if (!first.ok) die(first.error);
+  const roles = psql(
+    m,
+    ADMIN,
+    m.adminPassword,
+    'postgres',
+    `ALTER ROLE ${USERNAME} RENAME TO ${USERNAME}_before; ALTER ROLE ${USERNAME}_before NOLOGIN;
+     CREATE ROLE ${USERNAME} LOGIN NOSUPERUSER PASSWORD '${m.password}'; ALTER DATABASE "${m.db}" OWNER TO ${USERNAME};`,
+  );
+  if (!roles.ok) die(roles.error);
+  const owned = psql(
+    m,
+    ADMIN,
+    m.adminPassword,
+    m.db,
+    `DO $$ DECLARE o record; BEGIN
+       FOR o IN SELECT c.oid::regclass AS name, n.nspname FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace
+         WHERE c.relkind IN ('r', 'p', 'v') AND n.nspname !~ '^pg_' AND n.nspname <> 'information_schema'
+       LOOP EXECUTE format('ALTER TABLE %s OWNER TO ${USERNAME}', o.name); END LOOP;
+       FOR o IN SELECT nspname FROM pg_namespace WHERE nspname !~ '^pg_' AND nspname NOT IN ('information_schema', 'public')
+       LOOP EXECUTE format('ALTER SCHEMA %I OWNER TO ${USERNAME}', o.nspname); END LOOP;
+       FOR o IN SELECT p.oid::regprocedure AS name FROM pg_proc p JOIN pg_namespace n ON n.oid = p.pronamespace
+         WHERE n.nspname !~ '^pg_' AND n.nspname <> 'information_schema'
+       LOOP EXECUTE format('ALTER ROUTINE %s OWNER TO ${USERNAME}', o.name); END LOOP;
+       FOR o IN SELECT t.oid::regtype AS name FROM pg_type t JOIN pg_namespace n ON n.oid = t.typnamespace
+         WHERE t.typtype IN ('e', 'd') AND n.nspname !~ '^pg_' AND n.nspname <> 'information_schema'
+       LOOP EXECUTE format('ALTER TYPE %s OWNER TO ${USERNAME}', o.name); END LOOP;
+     END $$;`,
+  );
+  if (!owned.ok) die(owned.error);
+}
+
 async function start() {
   const t0 = performance.now();
-  mkdirSync(dir, { recursive: true });
-  if (isRoot) {
-    chownSync(dir, acct.uid, acct.gid);
-    chmodSync(dir, 0o755);
-  }
+  closeFolder();
   lock();
   let m = meta();
   let initMs = 0;
-  if (running() && m) return print(m, t0, 0, 'already running');
+  if (running() && m?.adminPassword) return print(m, t0, 0, 'already running');
   if (existsSync(data) && !existsSync(join(data, 'global/pg_control'))) rmSync(data, { recursive: true, force: true }); // half-made by a killed initdb
   const fresh = !existsSync(join(data, 'PG_VERSION'));
-  const password = fresh || !m ? randomBytes(18).toString('base64url') : m.password;
+  const secret = () => randomBytes(18).toString('base64url');
+  const password = fresh || !m ? secret() : m.password;
+  const adminPassword = fresh || !m?.adminPassword ? secret() : m.adminPassword;
   if (fresh) {
     const t = performance.now();
     const pwf = join(dir, '.pw');
-    writeFileSync(pwf, password, { mode: 0o600 });
+    writeFileSync(pwf, adminPassword, { mode: 0o600 });
     if (isRoot) chownSync(pwf, acct.uid, acct.gid);
     const r = run('initdb', [
       '-D',
       data,
       '-U',
-      USERNAME,
+      ADMIN,
       `--pwfile=${pwf}`,
       '-A',
       'scram-sha-256',
@@ -208,54 +262,42 @@ async function start() {
     initMs = performance.now() - t;
   } else if (!m) die(`${data} exists but ${metaFile} is gone; run "destroy" first`);
   const asked = Number(opt('port', 0));
-  let port = asked || (m && (await portFree(m.port)) ? m.port : await freePort());
+  const isUp = running();
+  const port = isUp && m ? m.port : asked || (m && (await portFree(m.port)) ? m.port : await freePort());
   const db = opt('db', m?.db ?? 'app');
-  // the Unix socket is switched off: its path may be too long (107 bytes) or /var/run/postgresql closed
-  const conf = [
-    '-c',
+  if (!/^[a-z][a-z0-9_]{0,40}$/.test(db)) die(`--db: ${db} is no plain name`);
+  const settings = [
     `port=${port}`,
-    '-c',
     'listen_addresses=127.0.0.1',
-    '-c',
+    // The Unix socket is switched off: its path may be too long (107 bytes) or /var/run/postgresql closed.
     'unix_socket_directories=',
-    '-c',
     'timezone=UTC',
-    '-c',
-    'max_connections=100',
-    ...(flag('fast') ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off'] : []),
+    'max_connections=200',
+    // What people type does not belong in a log: no statements, no values.
+    'log_min_error_statement=panic',
+    'log_error_verbosity=terse',
+    ...(flag('fast') ? ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'] : []),
   ];
-  const fd = openSync(log, 'a');
-  closeSync(fd);
-  if (isRoot) chownSync(log, acct.uid, acct.gid);
   // stdio ignored: the server would otherwise keep our pipes open and spawnSync would never return
-  const r = run(
-    'pg_ctl',
-    ['-D', data, '-l', log, '-w', '-t', '60', '-o', conf.map((x) => (x === '-c' ? x : `'${x}'`)).join(' '), 'start'],
-    { stdio: 'ignore' },
-  );
-  if (r.status !== 0) die(`server did not start:\n${readFileSync(log, 'utf8').split('\n').slice(-20).join('\n')}`);
-  m = { port, db, password, dir, osUser: acct.name, user: USERNAME };
-  writeFileSync(metaFile, JSON.stringify(m, null, 1), { mode: 0o600 });
-  const q = run(
-    'psql',
-    [
-      '-h',
-      '127.0.0.1',
-      '-p',
-      String(port),
-      '-U',
-      USERNAME,
-      '-d',
-      'postgres',
-      '-Atqc',
-      `select 1 from pg_database where datname='${db.replace(/'/g, "''")}'`,
-    ],
-    { env: { PGPASSWORD: password } },
-  );
-  if (q.stdout.trim() !== '1') {
-    const c = run('createdb', ['-h', '127.0.0.1', '-p', String(port), '-U', USERNAME, db], { env: { PGPASSWORD: password } });
-    if (c.status !== 0) die(c.stderr);
+  if (!isUp) {
+    const r = run('pg_ctl', ['-D', data, '-l', log, '-w', '-t', '60', '-o', settings.map((x) => `-c '${x}'`).join(' '), 'start'], {
+      stdio: 'ignore',
+    });
+    if (r.status !== 0) die(`server did not start:\n${readFileSync(log, 'utf8').split('\n').slice(-20).join('\n')}`);
   }
+  const isEarlier = !fresh && !m.adminPassword;
+  m = { port, db, password, adminPassword, dir, osUser: acct.name, user: USERNAME };
+  if (isEarlier) dropSuperuser(m);
+  writeFileSync(metaFile, JSON.stringify(m, null, 1), { mode: 0o600 });
+  chmodSync(metaFile, 0o600);
+  const has = (what) => psql(m, ADMIN, adminPassword, 'postgres', what).text === '1';
+  const make = (sql) => {
+    const made = psql(m, ADMIN, adminPassword, 'postgres', sql);
+    if (!made.ok) die(made.error);
+  };
+  if (!has(`select 1 from pg_roles where rolname = '${USERNAME}';`))
+    make(`create role ${USERNAME} login nosuperuser ${flag('createdb') ? 'createdb' : ''} password '${password}';`);
+  if (!has(`select 1 from pg_database where datname = '${db}';`)) make(`create database "${db}" owner ${USERNAME};`);
   print(m, t0, initMs, fresh ? 'created' : 'started');
 }
 function print(m, t0, initMs, state) {

@@ -1,10 +1,11 @@
 // What the start, test and bench commands need of the machine, fetched only where it is missing.
 // Plain Node without dependencies: it runs before anything is installed.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { createInterface } from 'node:readline';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { chownSync, existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { dirname, join, resolve } from 'node:path';
+import { dirname, join, parse, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..');
@@ -78,6 +79,9 @@ export const ensurePostgres = () => ensureDebian(['postgresql'], hasPostgres);
 export const ensureChromium = () => ensureDebian(['chromium'], () => chromiumPath() !== undefined);
 /** Plans in PDF need a reader; the app starts without one too. */
 export const tryPdfTools = () => ensureDebian(['poppler-utils'], () => onPath('pdftocairo'), false);
+/** For the test of the proxy configuration; without it that test says so. */
+export const tryNginx = () => ensureDebian(['nginx-light', 'openssl'], () => hasNginx(), false);
+export const hasNginx = () => existsSync('/usr/sbin/nginx') || onPath('nginx');
 export const ensurePdfTools = () => ensureDebian(['poppler-utils'], () => onPath('pdftoppm'));
 
 /** The project's own PostgreSQL: `start`, `stop` or `destroy` it in a folder. Returns what it printed. */
@@ -129,3 +133,79 @@ export const isFree = (port) =>
     server.once('error', () => answer(false));
     server.listen(port, '127.0.0.1', () => server.close(() => answer(true)));
   });
+
+/** The programs of PostgreSQL, newest first. */
+export function postgresProgram(name) {
+  const base = '/usr/lib/postgresql';
+  const versions = existsSync(base) ? readdirSync(base).sort((a, b) => Number(b) - Number(a)) : [];
+  const folders = [process.env.PG_BIN ?? '', ...versions.map((v) => join(base, v, 'bin')), ...(process.env.PATH ?? '').split(':')];
+  return folders.map((folder) => join(folder, name)).find((path) => path.startsWith('/') && existsSync(path)) ?? name;
+}
+
+/** The account without rights that a server runs as when root starts it; null for everybody else. */
+export function plainAccount() {
+  if (process.getuid?.() !== 0) return null;
+  const accounts = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .map((line) => line.split(':'));
+  const found = ['dusky-spool', 'nobody'].map((name) => accounts.find(([known]) => known === name)).find(Boolean);
+  return found ? { name: found[0], uid: Number(found[2]), gid: Number(found[3]) } : null;
+}
+
+/** Whether an account that owns nothing here can read a file: every folder on the way lets others pass. */
+function othersMayRead(path) {
+  for (let at = path; ; at = dirname(at)) {
+    const { mode } = statSync(at);
+    if (!(mode & (at === path ? 0o004 : 0o001))) return false;
+    if (at === parse(at).root) return true;
+  }
+}
+
+/** Gives a folder of data to the account that the server runs as. */
+export function giveFolder(folder, account) {
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  if (account) chownSync(folder, account.uid, account.gid);
+}
+
+/**
+ * How to start a program with Node so that root's rights are gone: as the plain account where it can read the checkout, else as
+ * the plain account with the one right to read files.
+ */
+export function withoutRights(args) {
+  const account = plainAccount();
+  if (!account) return { program: process.execPath, args, options: {} };
+  const needed = ['server/app/main.ts', 'package.json', 'node_modules/tsx/package.json', 'web/dist/index.html'].map((path) => join(ROOT, path));
+  if (needed.every((path) => existsSync(path) && othersMayRead(path)) && othersMayRead(process.execPath))
+    return { program: process.execPath, args, options: { uid: account.uid, gid: account.gid } };
+  if (!onPath('setpriv')) {
+    console.error('This checkout can be read by root alone, and setpriv (Debian: util-linux) is missing: move it where others may read.');
+    process.exit(1);
+  }
+  const only = ['--inh-caps=-all,+dac_read_search', '--ambient-caps=-all,+dac_read_search', '--bounding-set=-all,+dac_read_search'];
+  return {
+    program: 'setpriv',
+    args: [`--reuid=${account.uid}`, `--regid=${account.gid}`, '--clear-groups', '--no-new-privs', ...only, process.execPath, ...args],
+    options: {},
+  };
+}
+
+/** Starts the server; `onReady` gets its first line. Ends it and calls `stopped` with a status on the signals that end programs. */
+export function runServer(env, onReady, stopped, graceMs = 15_000) {
+  const { program, args, options } = withoutRights(['--import', 'tsx', 'server/app/main.ts']);
+  const server = spawn(program, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'], ...options, env: { ...process.env, HOME: '/', ...env } });
+  createInterface({ input: server.stdout }).on('line', (line) => {
+    if (line.startsWith('{"ready"')) onReady(JSON.parse(line));
+    else console.error(line);
+  });
+  let stopping = false;
+  const stop = (code) => {
+    if (stopping) return;
+    stopping = true;
+    if (server.exitCode !== null || server.signalCode !== null) return stopped(code);
+    server.once('exit', (status) => stopped(code || (status ?? 0)));
+    server.kill('SIGTERM');
+    setTimeout(() => server.kill('SIGKILL'), graceMs).unref();
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => stop(0));
+  server.on('exit', (code) => stop(code ?? 1));
+}

@@ -10,7 +10,7 @@ ensurePostgres();
 ensureChromium();
 ensureBuilt();
 const folder = mkdtempSync(join(tmpdir(), 'spool-shots-'));
-const database = localDatabase('start', join(folder, 'pg'), '--db', 'shots', '--fast');
+const database = localDatabase('start', join(folder, 'pg'), '--db', 'shots', '--fast', '--createdb');
 try {
   const child = spawn(process.execPath, ['--import', 'tsx', 'scripts/screenshots/main.ts'], {
     cwd: ROOT,

@@ -80,7 +80,7 @@ const unit = () =>
   );
 
 const folder = mkdtempSync(join(tmpdir(), 'spool-test-'));
-const database = localDatabase('start', join(folder, 'pg'), '--db', 'tests', '--fast');
+const database = localDatabase('start', join(folder, 'pg'), '--db', 'tests', '--fast', '--createdb');
 const env = { TEST_DATABASE_URL: database.url, LOG_LEVEL: 'silent', CHROMIUM: chromiumPath(), NODE_ENV: 'test' };
 const tidy = () => {
   localDatabase('destroy', join(folder, 'pg'));

@@ -4,7 +4,7 @@ import compression from 'compression';
 import express from 'express';
 import { pinoHttp } from 'pino-http';
 import { MIN_PROTOCOL, PROTOCOL_VERSION } from '@dusky-spool/core/contract';
-import { AuditTrail } from '../audit/index.ts';
+import { AuditTrail, newAuditKey } from '../audit/index.ts';
 import { startBridge, type Bridge } from '../bridge/index.ts';
 import { migrateUp, openDatabase, withStartLock, type Database } from '../database/index.ts';
 import { loadDemo } from '../demo/index.ts';
@@ -69,12 +69,13 @@ export async function startServer(config: Config, options: StartOptions = {}): P
   const bus = new EventBus(database, config.databaseUrl, log);
   const jobs = new JobQueue(database, config.databaseUrl, bus, log, report, options.lanes);
   // Two servers that start at once on one database take turns: tables, keys, queue and demo are made once.
-  const { secret, auditKey } = await withStartLock(config.databaseUrl, async () => {
+  const { secret, audit } = await withStartLock(config.databaseUrl, async () => {
     await migrateUp(database.sequelize, options.beforeMigrations);
     await jobs.prepare();
     if (config.demo) await loadDemo(database);
-    const make = () => randomBytes(32).toString('base64url');
-    return { secret: await readSecret(database, 'session', make), auditKey: await readSecret(database, 'audit', make) };
+    const made = new AuditTrail(database, await readSecret(database, 'audit', newAuditKey));
+    await made.prepare();
+    return { secret: await readSecret(database, 'session', () => randomBytes(32).toString('base64url')), audit: made };
   });
   const limits = { idleHours: config.sessionIdleHours, absoluteHours: config.sessionAbsoluteHours };
   const sessions = openSessions(config.databaseUrl, secret, limits, log);
@@ -84,7 +85,7 @@ export async function startServer(config: Config, options: StartOptions = {}): P
     database,
     bus,
     jobs,
-    audit: new AuditTrail(database, auditKey),
+    audit,
     mail: new MailRoom(database, config.smtpUrl, config.mailFrom, log),
     attempts: new SignInAttempts(database, { key: secret, tries: config.signInTries }),
     printer: bridge.printer,

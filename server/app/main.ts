@@ -2,6 +2,7 @@ import { configFromEnvironment } from './config.ts';
 import { startServer } from './create-app.ts';
 import { backupBefore } from './backup-before.ts';
 import { makeLog } from '../http/index.ts';
+import { countMembers } from '../resources/session/store.ts';
 
 const config = configFromEnvironment();
 const log = makeLog(config.logLevel);
@@ -15,7 +16,8 @@ const running = await startServer(config, { beforeMigrations: backupBefore(confi
   console.error(error instanceof Error ? error.message : 'The server did not start.');
   process.exit(1);
 });
-console.log(JSON.stringify({ ready: true, address: running.address }));
+const firstStart = (await countMembers(running.database)) === 0;
+console.log(JSON.stringify({ ready: true, address: running.address, firstStart }));
 
 let stopping = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {

@@ -1,7 +1,9 @@
-import { createHmac } from 'node:crypto';
+import { createPrivateKey, createPublicKey, generateKeyPairSync, sign, verify, type KeyObject } from 'node:crypto';
+import { promisify } from 'node:util';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { AuditLine, AuditReply } from '@dusky-spool/core/contract';
 import type { Database } from '../database/index.ts';
+import { fingerprint } from '../http/index.ts';
 
 /** What is written down. */
 export type AuditKind =
@@ -57,17 +59,44 @@ const signedText = (firmId: string, row: Omit<Row, 'signature'>, before: string)
     before,
   ]);
 
+const verifyInPool = promisify(verify);
+
+/** A new key that signs lines, as text. */
+export const newAuditKey = (): string =>
+  generateKeyPairSync('ed25519').privateKey.export({ type: 'pkcs8', format: 'pem' }).toString();
+
 /**
  * Lines of a firm in order. Each is signed with the server's key over its content and the signature before it, so a line
  * that was altered, moved or taken out of the middle is found; the newest line's number shows whether the end is missing.
+ * The public halves of all keys are stored with the lines and travel in backups: an old trail can be checked after a restore
+ * that brought no private key.
  */
 export class AuditTrail {
+  private readonly privateKey: KeyObject;
+  private readonly publicKey: string;
+  private readonly keyId: string;
+
   constructor(
     private readonly database: Database,
-    private readonly key: string,
-  ) {}
+    key: string,
+  ) {
+    this.privateKey = createPrivateKey(key);
+    this.publicKey = createPublicKey(this.privateKey).export({ type: 'spki', format: 'pem' }).toString();
+    this.keyId = fingerprint(this.publicKey).slice(0, 16);
+  }
 
-  private sign = (text: string): string => createHmac('sha256', this.key).update(text).digest('base64url');
+  /** Stores the public half of the key. Runs under the start lock. */
+  async prepare(): Promise<void> {
+    const row = { id: this.keyId, publicKey: this.publicKey, createdAt: new Date() };
+    await this.database.models.auditKeys.bulkCreate([row], { ignoreDuplicates: true });
+  }
+
+  private sign = (text: string): string => `${this.keyId}.${sign(null, Buffer.from(text), this.privateKey).toString('base64url')}`;
+
+  private async keys(): Promise<ReadonlyMap<string, KeyObject>> {
+    const rows = (await this.database.models.auditKeys.findAll({ raw: true })) as unknown as { id: string; publicKey: string }[];
+    return new Map(rows.map(({ id, publicKey }) => [id, createPublicKey(publicKey)]));
+  }
 
   /** Adds a line; with a transaction, in it. */
   async add(entry: AuditEntry, transaction?: Transaction): Promise<void> {
@@ -99,10 +128,14 @@ export class AuditTrail {
        FROM audit_lines WHERE firm_id = :firmId ORDER BY line`,
       { replacements: { firmId }, type: QueryTypes.SELECT },
     );
+    const keys = await this.keys();
     let signature = '';
     let brokenAt: number | null = null;
     for (const [n, row] of rows.entries()) {
-      if (row.line !== n + 1 || row.signature !== this.sign(signedText(firmId, row, signature))) {
+      const [keyId, signed] = row.signature.split('.');
+      const key = keys.get(keyId);
+      const text = Buffer.from(signedText(firmId, row, signature));
+      if (row.line !== n + 1 || !key || !(await verifyInPool(null, text, key, Buffer.from(signed ?? '', 'base64url')))) {
         brokenAt = row.line;
         break;
       }

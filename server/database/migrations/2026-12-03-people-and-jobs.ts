@@ -75,6 +75,11 @@ CREATE TABLE audit_lines (
   signature text NOT NULL,
   PRIMARY KEY (firm_id, line)
 );
+CREATE TABLE audit_keys (
+  id text PRIMARY KEY,
+  public_key text NOT NULL,
+  created_at timestamptz NOT NULL
+);
 CREATE TABLE mails (
   id uuid PRIMARY KEY,
   firm_id uuid REFERENCES firms (id) ON DELETE CASCADE,
@@ -149,7 +154,7 @@ CREATE INDEX server_errors_created ON server_errors (created_at DESC);
 `;
 
 const DOWN = `
-DROP TABLE server_errors, printed_jobs, plan_files, picture_tiles, job_files, jobs, mails, audit_lines, sign_in_attempts,
+DROP TABLE server_errors, printed_jobs, plan_files, picture_tiles, job_files, jobs, mails, audit_keys, audit_lines, sign_in_attempts,
   password_resets, invitations, member_projects;
 ALTER TABLE pictures DROP tiled;
 DELETE FROM projects WHERE deleted_at IS NOT NULL;

@@ -30,6 +30,7 @@ export interface Models {
   readonly passwordResets: Table;
   readonly signInAttempts: Table;
   readonly auditLines: Table;
+  readonly auditKeys: Table;
   readonly mails: Table;
   readonly jobs: Table;
   readonly jobFiles: Table;
@@ -180,6 +181,7 @@ export function defineModels(sequelize: Sequelize): Models {
       createdAt: time,
       signature: text,
     }),
+    auditKeys: define('auditKeys', { id: textKey, publicKey: text, createdAt: time }),
     mails: define('mails', {
       id: uuidKey,
       firmId: uuidOrNull,

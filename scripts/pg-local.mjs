@@ -172,7 +172,7 @@ function lock() {
 
 /** Only the account that runs the server may look inside. */
 function closeFolder() {
-  mkdirSync(dir, { recursive: true, mode: 0o700 });
+  mkdirSync(dir, { recursive: true });
   if (isRoot) chownSync(dir, acct.uid, acct.gid);
   chmodSync(dir, 0o700);
   closeSync(openSync(log, 'a', 0o600));
@@ -280,9 +280,13 @@ async function start() {
   ];
   // stdio ignored: the server would otherwise keep our pipes open and spawnSync would never return
   if (!isUp) {
-    const r = run('pg_ctl', ['-D', data, '-l', log, '-w', '-t', '60', '-o', settings.map((x) => `-c '${x}'`).join(' '), 'start'], {
-      stdio: 'ignore',
-    });
+    const r = run(
+      'pg_ctl',
+      ['-D', data, '-l', log, '-w', '-t', '60', '-o', settings.map((x) => `-c '${x}'`).join(' '), 'start'],
+      {
+        stdio: 'ignore',
+      },
+    );
     if (r.status !== 0) die(`server did not start:\n${readFileSync(log, 'utf8').split('\n').slice(-20).join('\n')}`);
   }
   const isEarlier = !fresh && !m.adminPassword;

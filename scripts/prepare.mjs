@@ -3,7 +3,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createInterface } from 'node:readline';
 import { createHash } from 'node:crypto';
-import { chownSync, existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join, parse, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -138,7 +138,11 @@ export const isFree = (port) =>
 export function postgresProgram(name) {
   const base = '/usr/lib/postgresql';
   const versions = existsSync(base) ? readdirSync(base).sort((a, b) => Number(b) - Number(a)) : [];
-  const folders = [process.env.PG_BIN ?? '', ...versions.map((v) => join(base, v, 'bin')), ...(process.env.PATH ?? '').split(':')];
+  const folders = [
+    process.env.PG_BIN ?? '',
+    ...versions.map((v) => join(base, v, 'bin')),
+    ...(process.env.PATH ?? '').split(':'),
+  ];
   return folders.map((folder) => join(folder, name)).find((path) => path.startsWith('/') && existsSync(path)) ?? name;
 }
 
@@ -163,7 +167,8 @@ function othersMayRead(path) {
 
 /** Gives a folder of data to the account that the server runs as. */
 export function giveFolder(folder, account) {
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  mkdirSync(folder, { recursive: true });
+  chmodSync(folder, 0o700);
   if (account) chownSync(folder, account.uid, account.gid);
 }
 
@@ -174,17 +179,33 @@ export function giveFolder(folder, account) {
 export function withoutRights(args) {
   const account = plainAccount();
   if (!account) return { program: process.execPath, args, options: {} };
-  const needed = ['server/app/main.ts', 'package.json', 'node_modules/tsx/package.json', 'web/dist/index.html'].map((path) => join(ROOT, path));
+  const needed = ['server/app/main.ts', 'package.json', 'node_modules/tsx/package.json', 'web/dist/index.html'].map((path) =>
+    join(ROOT, path),
+  );
   if (needed.every((path) => existsSync(path) && othersMayRead(path)) && othersMayRead(process.execPath))
     return { program: process.execPath, args, options: { uid: account.uid, gid: account.gid } };
   if (!onPath('setpriv')) {
-    console.error('This checkout can be read by root alone, and setpriv (Debian: util-linux) is missing: move it where others may read.');
+    console.error(
+      'This checkout can be read by root alone, and setpriv (Debian: util-linux) is missing: move it where others may read.',
+    );
     process.exit(1);
   }
-  const only = ['--inh-caps=-all,+dac_read_search', '--ambient-caps=-all,+dac_read_search', '--bounding-set=-all,+dac_read_search'];
+  const only = [
+    '--inh-caps=-all,+dac_read_search',
+    '--ambient-caps=-all,+dac_read_search',
+    '--bounding-set=-all,+dac_read_search',
+  ];
   return {
     program: 'setpriv',
-    args: [`--reuid=${account.uid}`, `--regid=${account.gid}`, '--clear-groups', '--no-new-privs', ...only, process.execPath, ...args],
+    args: [
+      `--reuid=${account.uid}`,
+      `--regid=${account.gid}`,
+      '--clear-groups',
+      '--no-new-privs',
+      ...only,
+      process.execPath,
+      ...args,
+    ],
     options: {},
   };
 }
@@ -192,7 +213,12 @@ export function withoutRights(args) {
 /** Starts the server; `onReady` gets its first line. Ends it and calls `stopped` with a status on the signals that end programs. */
 export function runServer(env, onReady, stopped, graceMs = 15_000) {
   const { program, args, options } = withoutRights(['--import', 'tsx', 'server/app/main.ts']);
-  const server = spawn(program, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'], ...options, env: { ...process.env, HOME: '/', ...env } });
+  const server = spawn(program, args, {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    ...options,
+    env: { ...process.env, HOME: '/', ...env },
+  });
   createInterface({ input: server.stdout }).on('line', (line) => {
     if (line.startsWith('{"ready"')) onReady(JSON.parse(line));
     else console.error(line);

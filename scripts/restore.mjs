@@ -41,13 +41,25 @@ try {
   );
   if (others.rows[0].n > 0) throw new Error('A server still uses this database. Stop it first.');
   const there = await client.query("SELECT count(*)::int AS n FROM information_schema.tables WHERE table_schema = 'public'");
-  const holds = there.rows[0].n > 0 && (await client.query('SELECT count(*)::int AS n FROM firms').catch(() => ({ rows: [{ n: 0 }] }))).rows[0].n > 0;
-  if (holds && !flag('replace')) throw new Error('This database holds a firm already. Add --replace to put the backup in its place.');
+  const holds =
+    there.rows[0].n > 0 &&
+    (await client.query('SELECT count(*)::int AS n FROM firms').catch(() => ({ rows: [{ n: 0 }] }))).rows[0].n > 0;
+  if (holds && !flag('replace'))
+    throw new Error('This database holds a firm already. Add --replace to put the backup in its place.');
   await client.query('BEGIN; DROP SCHEMA IF EXISTS spool_jobs CASCADE; COMMIT');
   await client.end();
   const result = spawnSync(
     postgresProgram('pg_restore'),
-    ['--single-transaction', '--clean', '--if-exists', '--no-owner', '--no-privileges', '--exit-on-error', `--dbname=${data.url}`, join(folder, 'database.dump')],
+    [
+      '--single-transaction',
+      '--clean',
+      '--if-exists',
+      '--no-owner',
+      '--no-privileges',
+      '--exit-on-error',
+      `--dbname=${data.url}`,
+      join(folder, 'database.dump'),
+    ],
     { stdio: ['ignore', 'ignore', 'pipe'], encoding: 'utf8' },
   );
   if (result.status !== 0) throw new Error(`pg_restore: ${result.stderr || result.error?.message} Nothing was changed.`);
@@ -58,7 +70,9 @@ try {
   const wrong = Object.entries(manifest.rows).filter(([table, rows]) => counts[table] !== rows);
   if (wrong.length > 0) throw new Error(`Rows differ from the backup in: ${wrong.map(([table]) => table).join(', ')}.`);
   const rows = Object.values(counts).reduce((sum, n) => sum + n, 0);
-  console.log(`Restored the backup of ${manifest.madeAt}: ${rows} rows in ${Object.keys(counts).length} tables, all as counted when it was made.`);
+  console.log(
+    `Restored the backup of ${manifest.madeAt}: ${rows} rows in ${Object.keys(counts).length} tables, all as counted when it was made.`,
+  );
   if (!manifest.withKeys) console.log('It holds no keys: everybody signs in again.');
 } catch (error) {
   console.error(`Not restored. ${error.message}`);

@@ -45,7 +45,9 @@ runServer(
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'info',
   },
   ({ address, firstStart }) => {
-    console.log(`Dusky Spool is ready at ${process.env.PUBLIC_URL ?? address}. Data: ${own ? folder : 'DATABASE_URL'}. Ctrl-C stops it.`);
+    console.log(
+      `Dusky Spool is ready at ${process.env.PUBLIC_URL ?? address}. Data: ${own ? folder : 'DATABASE_URL'}. Ctrl-C stops it.`,
+    );
     if (firstStart) console.log(`No account exists yet. Setup token for the first one: ${setupToken}`);
   },
   (code) => {

@@ -31,6 +31,9 @@ function tabOf(document: ProjectDocument): { sync: ProjectSync; saved: Promise<v
         structuredClone(pending);
         return Promise.resolve();
       },
+      keepAside: () => Promise.resolve(),
+      forbids: () => null,
+      now: () => new Date(),
       newId: () => crypto.randomUUID(),
       resettle: () => Promise.resolve(null),
       later: (task) => void setImmediate(task),

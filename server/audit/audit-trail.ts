@@ -91,7 +91,8 @@ export class AuditTrail {
     await this.database.models.auditKeys.bulkCreate([row], { ignoreDuplicates: true });
   }
 
-  private sign = (text: string): string => `${this.keyId}.${sign(null, Buffer.from(text), this.privateKey).toString('base64url')}`;
+  private sign = (text: string): string =>
+    `${this.keyId}.${sign(null, Buffer.from(text), this.privateKey).toString('base64url')}`;
 
   private async keys(): Promise<ReadonlyMap<string, KeyObject>> {
     const rows = (await this.database.models.auditKeys.findAll({ raw: true })) as unknown as { id: string; publicKey: string }[];

@@ -29,6 +29,7 @@ export const problems = {
   'job-not-done': 'The file is not ready ({{state}}).',
   'job-not-ended': 'It has not ended, or was done ({{state}}): there is nothing to try again.',
   'project-gone': 'The project was deleted by another person. An owner can restore it for thirty days.',
+  'deletion-unknown': 'What the edit changed is gone, and its deletion cannot be found any more. Discard the edit.',
   'change-id-used': '{{field}}: an edit with this id was stored with other content. Load the project again and repeat the edit.',
   'value-not-stored': 'The edit holds a value that cannot be stored.',
   'password-weak': '{{field}}: this password is guessed first ({{reason}}). Choose another one.',

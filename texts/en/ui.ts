@@ -201,6 +201,7 @@ export const ui = {
     away_one: 'Database away · {{count}} edit kept',
     away_other: 'Database away · {{count}} edits kept',
     signedOut: 'Signed out · edits kept',
+    outdated: 'A newer version is there. Load the page again.',
     find: 'Find a run, room, thing or action',
     goTo: 'Go to {{stage}}',
     stops: '{{count}} stop',

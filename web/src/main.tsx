@@ -11,6 +11,7 @@ import './styles/plan.css';
 import './styles/ledger.css';
 import './styles/screens.css';
 import './styles/survey.css';
+import './styles/people.css';
 import { registerSW } from 'virtual:pwa-register';
 import { App } from './app/App.tsx';
 import { signStyles } from './app/style-nonce.ts';

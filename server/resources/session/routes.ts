@@ -1,3 +1,4 @@
+import { createHmac } from 'node:crypto';
 import express, { type Request, type Response } from 'express';
 import {
   acceptInvitationRequest,
@@ -100,6 +101,12 @@ export function sessionRoutes(table: RouteTable, services: Services): void {
       await audit.add({ firmId: member.firmId, kind: 'signed-out', member });
     }
     response.clearCookie('spool').status(204).end();
+  });
+
+  // What a device stores is encrypted with this at sign-out; it is given out to this member only, while signed in.
+  table.get('/session/device-key', 'read', (_request, response) => {
+    const key = createHmac('sha256', services.secret).update(`device of ${response.locals.member!.id}`).digest('base64');
+    response.json({ key });
   });
 
   table.get('/session/list', 'read', async (request, response) => {

@@ -1,5 +1,6 @@
 import type { Problem } from '@dusky-spool/core/outcome';
-import type { SessionReply } from '@dusky-spool/core/contract';
+import { PROTOCOL_VERSION, type SessionReply } from '@dusky-spool/core/contract';
+import { updateApp } from './app-update.ts';
 
 /** A request that the server refused, with the reason. */
 export class Refused extends Error {
@@ -22,8 +23,13 @@ async function request(method: string, path: string, body?: BodyInit, contentTyp
   const response = await fetch(`/api${path}`, {
     method,
     body,
-    headers: { 'x-csrf-token': csrfToken, ...(contentType ? { 'content-type': contentType } : {}) },
+    headers: {
+      'x-csrf-token': csrfToken,
+      'x-spool-protocol': String(PROTOCOL_VERSION),
+      ...(contentType ? { 'content-type': contentType } : {}),
+    },
   });
+  if (Number(response.headers.get('x-spool-protocol') ?? 0) > PROTOCOL_VERSION) updateApp();
   if (response.ok) return response;
   const problem = await response
     .json()
@@ -63,10 +69,25 @@ export const postJson = async <T>(path: string, body: unknown): Promise<T> =>
 export const postText = async <T>(path: string, body: string): Promise<T> =>
   (await (await request('POST', path, body, 'application/json')).json()) as T;
 
-export const putJson = async <T>(path: string, body: unknown): Promise<T> =>
-  (await (await request('PUT', path, JSON.stringify(body), 'application/json')).json()) as T;
+export async function putJson<T>(path: string, body: unknown): Promise<T> {
+  const response = await request('PUT', path, JSON.stringify(body), 'application/json');
+  return (response.status === 204 ? undefined : await response.json()) as T;
+}
 
 export const postForm = async <T>(path: string, form: FormData): Promise<T> =>
   (await (await request('POST', path, form)).json()) as T;
+
+/** Fetches a file into the browser's downloads under the name that the server gives it; returns that name. */
+export async function download(path: string): Promise<string> {
+  const response = await request('GET', path);
+  const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'file';
+  const address = URL.createObjectURL(await response.blob());
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  window.setTimeout(() => URL.revokeObjectURL(address), 60_000);
+  return name;
+}
 
 export const remove = (path: string): Promise<Response> => request('DELETE', path);

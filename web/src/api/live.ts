@@ -1,4 +1,5 @@
-import type { LiveMessage } from '@dusky-spool/core/contract';
+import { PROTOCOL_VERSION, type LiveMessage } from '@dusky-spool/core/contract';
+import { updateApp } from './app-update.ts';
 
 const RETRY_MS = [500, 1000, 2000, 5000];
 
@@ -14,10 +15,13 @@ export function followProject(projectId: string, heard: (message: LiveMessage) =
     socket = new WebSocket(address);
     socket.onmessage = (event: MessageEvent<string>) => {
       failures = 0;
-      heard(JSON.parse(event.data) as LiveMessage);
+      const message = JSON.parse(event.data) as LiveMessage;
+      if (message.type === 'at-revision' && message.protocol > PROTOCOL_VERSION) updateApp();
+      heard(message);
     };
-    socket.onclose = () => {
-      if (stopped) return;
+    socket.onclose = ({ code }) => {
+      // Ended for good: the session is over, or the project is gone.
+      if (stopped || code === 4401 || code === 4404) return;
       if (failures === 0) lost();
       timer = window.setTimeout(open, RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]);
     };

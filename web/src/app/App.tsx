@@ -5,6 +5,7 @@ import { problemSentence } from '@dusky-spool/texts';
 import { useSession } from '../api/session.ts';
 import { Projects } from '../screens/projects/Projects.tsx';
 import { SignIn } from '../screens/sign-in/SignIn.tsx';
+import { Join, Reset } from '../screens/sign-in/Links.tsx';
 import { useSettings } from '../state/settings.ts';
 import { pageNonce } from './style-nonce.ts';
 import { later } from './later.ts';
@@ -15,6 +16,11 @@ import { themeFor } from './theme.ts';
 const Waiting = () => <main className="centre waiting">{text('loading')}</main>;
 
 const ProjectFrame = later(() => import('../screens/ProjectFrame.tsx').then((module) => module.ProjectFrame), <Waiting />);
+const PeopleScreen = later(() => import('../screens/people/PeopleScreen.tsx').then((module) => module.PeopleScreen), <Waiting />);
+const AccountScreen = later(
+  () => import('../screens/account/AccountScreen.tsx').then((module) => module.AccountScreen),
+  <Waiting />,
+);
 const Scan = later(() => import('../screens/scan/Scan.tsx').then((module) => module.Scan), <Waiting />);
 
 /** The whole app: theme, session, routes. */
@@ -29,6 +35,8 @@ export function App() {
         <BrowserRouter useTransitions={false}>
           <Routes>
             <Route path="/scan" element={<Scan />} />
+            <Route path="/join" element={<Join />} />
+            <Route path="/reset" element={<Reset />} />
             <Route path="*" element={<Inside />} />
           </Routes>
         </BrowserRouter>
@@ -58,6 +66,8 @@ function Inside() {
     <Routes>
       <Route path="/" element={<Navigate to="/projects" replace />} />
       <Route path="/projects" element={<Projects />} />
+      <Route path="/people" element={<PeopleScreen />} />
+      <Route path="/account" element={<AccountScreen />} />
       <Route path="/p/:projectId" element={<Navigate to="devices" replace />} />
       <Route path="/p/:projectId/:stage" element={<ProjectFrame />} />
       <Route

@@ -1,11 +1,19 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { placeDevice } from '@dusky-spool/core/devices';
-import { applyChange, checkIntegrity, update, type Change, type ProjectDocument } from '@dusky-spool/core/project';
+import type { Problem } from '@dusky-spool/core/outcome';
+import {
+  applyChange,
+  checkIntegrity,
+  update,
+  type Change,
+  type Operation,
+  type ProjectDocument,
+} from '@dusky-spool/core/project';
 import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
 import { moveWalls, onlyOutlines, resettle } from '@dusky-spool/core/survey';
 import { smallHouse } from '@dusky-spool/core/testing';
-import { ProjectSync, Unreachable } from './sync.ts';
+import { ProjectSync, SendRefused, Unreachable } from './sync.ts';
 
 /** A server in memory with the rules of the real one, whose answers can be lost. */
 class MemoryServer {
@@ -13,6 +21,9 @@ class MemoryServer {
   readonly log: StoredChange[] = [];
   readonly tabs: ProjectSync[] = [];
   fails: () => 'no' | 'before' | 'after' = () => 'no';
+  forbids: (operations: readonly Operation[]) => Problem | null = () => null;
+  /** Throws what the transport throws where the server will not take a request as a whole. */
+  chokes: (changes: readonly Change[]) => void = () => undefined;
 
   constructor(document: ProjectDocument) {
     this.document = document;
@@ -22,6 +33,7 @@ class MemoryServer {
     await Promise.resolve();
     const failure = this.fails();
     if (failure === 'before') throw new Unreachable('offline');
+    this.chokes(changes);
     const results: ChangesReply['results'][number][] = [];
     for (const change of changes) {
       const known = this.log.find((stored) => stored.change.id === change.id);
@@ -66,6 +78,9 @@ function openTab(
         return server.log.slice(revision);
       },
       keep: async (pending) => keep(pending),
+      keepAside: async () => undefined,
+      forbids: (operations) => server.forbids(operations),
+      now: () => new Date('2026-11-29T10:00:00Z'),
       newId: () => `00000000-0000-4000-800${name}-${String(++count).padStart(12, '0')}`,
       later: (task) => tasks.push(task),
       changed: () => undefined,
@@ -212,7 +227,7 @@ describe('keeping in step with the server', () => {
     expect(server.document.devices).to.have.all.keys('d1');
   });
 
-  it('says why when something was deleted meanwhile, and goes on', async () => {
+  it('sets an edit of what was deleted meanwhile aside, goes on, and brings it back with the edit when asked', async () => {
     const tasks: (() => void)[] = [];
     const server = new MemoryServer(smallHouse());
     const [one, two] = [openTab(server, tasks), openTab(server, tasks)];
@@ -227,6 +242,71 @@ describe('keeping in step with the server', () => {
     expect(two.current.notice).to.include({ code: 'record-gone' });
     expect(server.document.devices).to.have.all.keys('d2');
     expect(two.current.view).to.deep.equal(server.document);
+    const [aside] = two.current.setAside;
+    expect(aside).to.deep.include({ at: '2026-11-29T10:00:00.000Z' }).and.have.nested.property('change.title', 'Move');
+    expect(await two.settleAside(aside.change.id, false)).to.include({ code: 'record-gone' });
+    expect(two.current.setAside).to.have.length(1);
+    expect(await two.settleAside(aside.change.id, true)).to.equal(null);
+    await settle(tasks);
+    expect(two.current.setAside).to.deep.equal([]);
+    expect(server.document.devices.d1).to.include({ x: 2 });
+    expect(server.document.runs).to.have.property('run_d1');
+    expect(two.current.view).to.deep.equal(server.document);
+  });
+
+  it('discards an edit that was set aside when a person says so', async () => {
+    const tasks: (() => void)[] = [];
+    const server = new MemoryServer(smallHouse());
+    const [one, two] = [openTab(server, tasks), openTab(server, tasks)];
+    place(one, 'd1', 1);
+    await settle(tasks);
+    await two.catchUp();
+    one.undo();
+    await settle(tasks);
+    move(two, 'd1', 2);
+    await settle(tasks);
+    two.letGo(two.current.setAside[0].change.id);
+    expect(two.current.setAside).to.deep.equal([]);
+    expect(two.current.view).to.deep.equal(server.document);
+  });
+
+  it('goes on past an edit at which the server fails, and keeps that one with what it was', async () => {
+    for (const [refusal, tries] of [
+      [new SendRefused({ code: 'input-invalid', field: 'title' }, false), 1],
+      [new SendRefused({ code: 'unexpected' }, true), 3],
+    ] as const) {
+      const tasks: (() => void)[] = [];
+      const server = new MemoryServer(smallHouse());
+      server.fails = () => 'before';
+      const tab = openTab(server, tasks);
+      for (const [n, id] of ['d1', 'd2', 'd3'].entries()) place(tab, id, n + 1);
+      await new Promise((done) => setImmediate(done));
+      let alone = 0;
+      server.fails = () => 'no';
+      server.chokes = (changes) => {
+        if (!changes.some(({ operations }) => operations.some(({ id }) => id === 'd2'))) return;
+        if (changes.length === 1) alone++;
+        throw refusal;
+      };
+      await settle(tasks);
+      expect(Object.keys(server.document.devices).sort()).to.deep.equal(['d1', 'd3']);
+      expect([tab.current.pending.length, tab.current.connection, alone]).to.deep.equal([0, 'online', tries]);
+      expect(tab.current.setAside.map(({ change, problem }) => [change.operations[0].id, problem.code])).to.deep.equal([
+        ['d2', refusal.problem.code],
+      ]);
+      expect(tab.current.view).to.deep.equal(server.document);
+    }
+  });
+
+  it('refuses at once what the role of its user does not allow, and what no house is large enough for', () => {
+    const server = new MemoryServer(smallHouse());
+    const tab = openTab(server, []);
+    server.forbids = () => ({ code: 'role-too-low' });
+    expect(place(tab, 'd1', 1)).to.include({ code: 'role-too-low' });
+    server.forbids = () => null;
+    const rack = tab.current.view.racks[Object.keys(tab.current.view.racks)[0]];
+    expect(tab.edit('Move', [update('racks', rack, { x: 900 })!])).to.include({ code: 'level-spans-too-far' });
+    expect(tab.current.pending).to.deep.equal([]);
   });
 
   it('ends the same in every tab, whatever two people do and whatever gets lost', async function () {

@@ -2,7 +2,9 @@ import { renumberTaken } from '@dusky-spool/core/devices';
 import type { Problem } from '@dusky-spool/core/outcome';
 import {
   applyChange,
+  boundsProblem,
   emptyHistory,
+  mayBreakBounds,
   redoStep,
   remember,
   undoStep,
@@ -13,14 +15,23 @@ import {
   type ProjectDocument,
 } from '@dusky-spool/core/project';
 import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
+import { rebased, restoringOperations } from './set-aside.ts';
 
 /** Where the edits are: on their way, kept because nobody answers, or waiting for a decision. */
-export type Connection = 'online' | 'offline' | 'database-away' | 'signed-out';
+export type Connection = 'online' | 'offline' | 'database-away' | 'signed-out' | 'gone' | 'outdated';
 
 /** A change that met another person's: a person chooses. */
 export interface OpenConflict {
   readonly change: Change;
   readonly conflicts: readonly FieldConflict[];
+}
+
+/** An edit that the server could not take: kept with the reason until a person settles it. */
+export interface SetAside {
+  readonly change: Change;
+  readonly problem: Problem;
+  /** When it was set aside, ISO 8601. */
+  readonly at: string;
 }
 
 export interface SyncState {
@@ -32,6 +43,7 @@ export interface SyncState {
   readonly conflict: OpenConflict | null;
   readonly history: History;
   readonly notice: Problem | null;
+  readonly setAside: readonly SetAside[];
 }
 
 /** A failure to reach the server, with the reason where it gave one. */
@@ -41,11 +53,27 @@ export class Unreachable extends Error {
   }
 }
 
+/** The server answered, and would not take what was sent as a whole. */
+export class SendRefused extends Error {
+  constructor(
+    readonly problem: Problem,
+    /** It failed without a reason of the edit's own: worth another try. */
+    readonly mayPass: boolean,
+  ) {
+    super(problem.code);
+  }
+}
+
 /** What the sync needs of the outside: handed in, so that it is tested without a browser. */
 export interface SyncOutside {
   readonly send: (changes: readonly Change[]) => Promise<ChangesReply>;
   readonly since: (revision: number) => Promise<readonly StoredChange[]>;
   readonly keep: (pending: readonly Change[]) => Promise<void>;
+  /** Stores the edits that were set aside, beside the pending ones. */
+  readonly keepAside: (setAside: readonly SetAside[]) => Promise<void>;
+  /** What the signed-in person may not do, before an edit is made; null where it may be made. */
+  readonly forbids: (operations: readonly Operation[]) => Problem | null;
+  readonly now: () => Date;
   readonly newId: () => string;
   /** The same edit after another person's edit of the house, where only what follows from walls is in conflict; null leaves it to a person. */
   readonly resettle?: (
@@ -58,6 +86,8 @@ export interface SyncOutside {
 }
 
 const MOST_AT_ONCE = 50;
+/** An edit at which the server fails without a reason is tried so often before it is set aside. */
+const MAX_FAILURES = 3;
 const RETRY_MS = [500, 1000, 2000, 4000, 8000];
 
 /**
@@ -73,6 +103,9 @@ export class ProjectSync {
   private failures = 0;
   private retryWaits = false;
   private stopped = false;
+  /** How many edits go out at once: one by one after a refusal of the whole. */
+  private batchSize = MOST_AT_ONCE;
+  private failuresOfFirst = 0;
   private state: SyncState;
 
   constructor(
@@ -80,6 +113,7 @@ export class ProjectSync {
     loaded: { document: ProjectDocument; revision: number },
     kept: readonly Change[] = [],
     history: History = emptyHistory,
+    setAside: readonly SetAside[] = [],
   ) {
     this.base = loaded.document;
     this.revision = loaded.revision;
@@ -92,6 +126,7 @@ export class ProjectSync {
       conflict: null,
       history,
       notice: null,
+      setAside,
     };
     if (kept.length > 0) this.outside.later(() => void this.flush(), 0);
   }
@@ -102,6 +137,11 @@ export class ProjectSync {
 
   stop(): void {
     this.stopped = true;
+  }
+
+  /** The server said by itself that the session or the project is gone, or that this page is too old. */
+  lose(connection: 'signed-out' | 'gone' | 'outdated'): void {
+    this.publish({ connection });
   }
 
   /** Makes an edit. Problems: those of `applyChange`; nothing is changed then. */
@@ -132,8 +172,12 @@ export class ProjectSync {
   }
 
   private take(change: Change): Problem | null {
+    const forbidden = this.outside.forbids(change.operations);
+    if (forbidden) return forbidden;
     const applied = applyChange(this.state.view, change);
     if (!applied.ok) return applied.problem;
+    const tooLarge = mayBreakBounds(change.operations) ? boundsProblem(applied.value) : null;
+    if (tooLarge) return tooLarge;
     this.pending = [...this.pending, change];
     this.publish({ view: applied.value, pending: this.pending, notice: null });
     void this.outside.keep(this.pending).catch(() => undefined);
@@ -200,16 +244,34 @@ export class ProjectSync {
     this.sending = true;
     try {
       while (this.pending.length > 0 && !this.state.conflict && !this.stopped) {
-        const batch = this.pending.slice(0, MOST_AT_ONCE);
-        const reply = await this.outside.send(batch);
-        this.reached();
-        await this.settle(batch, reply);
+        const batch = this.pending.slice(0, this.batchSize);
+        try {
+          const reply = await this.outside.send(batch);
+          this.reached();
+          await this.settle(batch, reply);
+          if (batch.length > 0) this.failuresOfFirst = 0;
+        } catch (error) {
+          if (!(error instanceof SendRefused)) throw error;
+          this.refusedWhole(batch, error);
+        }
       }
+      this.batchSize = MOST_AT_ONCE;
     } catch (error) {
       this.missed(error);
     } finally {
       this.sending = false;
     }
+  }
+
+  /** The server would take none of a batch: its edits go one by one, and the one that it fails at is set aside. */
+  private refusedWhole(batch: readonly Change[], { problem, mayPass }: SendRefused): void {
+    if (batch.length > 1) {
+      this.batchSize = 1;
+      return;
+    }
+    if (mayPass && ++this.failuresOfFirst < MAX_FAILURES) throw new Unreachable('database-away');
+    this.failuresOfFirst = 0;
+    this.putAside(batch[0], problem);
   }
 
   private async settle(batch: readonly Change[], reply: ChangesReply): Promise<void> {
@@ -237,8 +299,46 @@ export class ProjectSync {
       this.replace(change, renumberTaken(this.base, change));
       return;
     }
+    this.putAside(change, problem);
+  }
+
+  private putAside(change: Change, problem: Problem): void {
+    const setAside = [
+      ...this.state.setAside.filter((one) => one.change.id !== change.id),
+      { change, problem, at: this.outside.now().toISOString() },
+    ];
+    // It is written down as set aside before it leaves the queue: a page that is closed in between loses nothing.
+    void this.outside.keepAside(setAside).catch(() => undefined);
     this.drop(change);
-    this.publish({ notice: problem });
+    this.publish({ notice: problem, setAside });
+  }
+
+  private release(id: string): void {
+    const setAside = this.state.setAside.filter(({ change }) => change.id !== id);
+    void this.outside.keepAside(setAside).catch(() => undefined);
+    this.publish({ setAside });
+  }
+
+  /** Discards an edit that was set aside. */
+  letGo = (id: string): void => this.release(id);
+
+  /**
+   * Makes an edit that was set aside once more, on the project as it is now; with `restore` what it speaks of and somebody
+   * deleted comes back first. Problems: those of `applyChange`, `deletion-unknown`; the edit stays set aside then.
+   */
+  async settleAside(id: string, restore: boolean): Promise<Problem | null> {
+    const entry = this.state.setAside.find(({ change }) => change.id === id);
+    if (!entry) return null;
+    let first: readonly Operation[] = [];
+    if (restore) {
+      const found = await restoringOperations(entry.change, this.state.view, this.outside.since);
+      if (!found.ok) return found.problem;
+      first = found.value;
+    }
+    const operations = rebased(this.state.view, first, entry.change.operations);
+    const problem = this.edit(entry.change.title, operations);
+    if (!problem) this.release(id);
+    return problem;
   }
 
   /** Settles an open conflict: one's own value over the other's, or the other's as it is. */
@@ -287,7 +387,7 @@ export class ProjectSync {
   private missed(error: unknown): void {
     if (!(error instanceof Unreachable)) throw error;
     this.publish({ connection: error.connection });
-    if (this.stopped || this.retryWaits || error.connection === 'signed-out') return;
+    if (this.stopped || this.retryWaits || STANDS.has(error.connection)) return;
     this.retryWaits = true;
     this.outside.later(
       () => {
@@ -309,6 +409,9 @@ export class ProjectSync {
     this.outside.changed(this.state);
   }
 }
+
+/** States that another try does not change. */
+const STANDS: ReadonlySet<Connection> = new Set(['signed-out', 'gone', 'outdated']);
 
 /** The refused operations as seen from the other person's values. */
 function overTheirs({ change, conflicts }: OpenConflict): Operation[] {

@@ -8,6 +8,7 @@ import type { ToldFinding } from '@dusky-spool/core/following';
 import { openOf } from '@dusky-spool/core/findings';
 import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
+import { useRole } from '../api/session.ts';
 import { later } from '../app/later.ts';
 import { term, text } from '../app/text.ts';
 import {
@@ -38,6 +39,7 @@ const WAITING = (
 const SurveyScreen = later(() => import('./survey/SurveyScreen.tsx').then((module) => module.SurveyScreen), WAITING);
 const BriefScreen = later(() => import('./brief/BriefScreen.tsx').then((module) => module.BriefScreen), WAITING);
 const FindingDrawer = later(() => import('../ui/FindingDrawer.tsx').then((module) => module.FindingDrawer), null);
+const SetAsideDialog = later(() => import('../ui/SetAsideDialog.tsx').then((module) => module.SetAsideDialog), null);
 const StageScreen = later(() => import('./stages/StageScreen.tsx').then((module) => module.StageScreen), WAITING);
 
 /** A project with its thread and header; the stage in the address says what is inside. */
@@ -141,13 +143,17 @@ function SaveState({ sync }: { readonly sync: SyncState }) {
   const words =
     sync.connection === 'signed-out'
       ? text('header.signedOut')
-      : sync.connection === 'offline'
-        ? text('header.offline', { count })
-        : sync.connection === 'database-away'
-          ? text('header.away', { count })
-          : count > 0
-            ? text('header.saving', { count })
-            : text('header.saved', { revision: sync.revision });
+      : sync.connection === 'gone'
+        ? text('access.gone')
+        : sync.connection === 'outdated'
+          ? text('header.outdated')
+          : sync.connection === 'offline'
+            ? text('header.offline', { count })
+            : sync.connection === 'database-away'
+              ? text('header.away', { count })
+              : count > 0
+                ? text('header.saving', { count })
+                : text('header.saved', { revision: sync.revision });
   return (
     <span className={sync.connection === 'online' ? 'chip' : 'chip away'} role="status">
       {words}
@@ -189,6 +195,8 @@ function Header({
       <h1>{document.project.name}</h1>
       <span className="chip quiet">{term(`units.${units}`)}</span>
       <SaveState sync={sync} />
+      <AccessChip />
+      <AsideChip sync={sync} />
       <span className="grow" />
       {secondPaint ? <Finder projectId={projectId} document={document} /> : <span className="finder" />}
       <SmallButton bare disabled={sync.history.done.length === 0} onClick={undo} aria-label={text('header.undo')} title="Ctrl Z">
@@ -227,6 +235,28 @@ function Header({
         <FindingDrawer open={listing} findings={findings} units={units} onShow={show} onClose={() => setListing(false)} />
       )}
     </header>
+  );
+}
+
+/** What a crew or a client may not do here, before it is tried. */
+function AccessChip() {
+  const role = useRole();
+  if (role === 'owner' || role === 'planner') return null;
+  return <span className="chip quiet">{text(role === 'crew' ? 'access.crew' : 'access.readOnly')}</span>;
+}
+
+/** Edits that the server could not take wait here for a person. */
+function AsideChip({ sync }: { readonly sync: SyncState }) {
+  const [open, setOpen] = useState(false);
+  const { setAside, view } = sync;
+  if (setAside.length === 0) return null;
+  return (
+    <>
+      <button type="button" className="chip stop" onClick={() => setOpen(true)}>
+        {text('setAside.chip', { count: setAside.length })}
+      </button>
+      {open && <SetAsideDialog entries={setAside} project={view} onClose={() => setOpen(false)} />}
+    </>
   );
 }
 

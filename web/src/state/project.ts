@@ -4,11 +4,12 @@ import { useShallow } from 'zustand/react/shallow';
 import type { ChangesReply, DocumentReply, PictureInfo, StoredChange } from '@dusky-spool/core/contract';
 import { applyChange, idFrom, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import type { Outcome, Problem } from '@dusky-spool/core/outcome';
-import { keepEdits, keepHistory, keepHouse, keptHouse, keptWork } from '../api/device-store.ts';
+import { forgetHouse, keepAside, keepEdits, keepHistory, keepHouse, keptHouse, keptWork } from '../api/device-store.ts';
+import { forbids, useSession } from '../api/session.ts';
 import { getJson, postJson, Refused } from '../api/http.ts';
 import { followProject } from '../api/live.ts';
 import { HeldDraft } from '@dusky-spool/core/following';
-import { ProjectSync, Unreachable, type SyncState } from '../editor/sync.ts';
+import { ProjectSync, SendRefused, Unreachable, type SyncState } from '../editor/sync.ts';
 
 /** A cure or drag shown on the plan before it is made. */
 export interface Preview {
@@ -32,6 +33,8 @@ interface ProjectStore {
   readonly undo: () => void;
   readonly redo: () => void;
   readonly resolve: (choice: 'mine' | 'theirs') => void;
+  /** Settles an edit that was set aside; returns why it cannot be made. */
+  readonly settleAside: (changeId: string, how: 'restore' | 'again' | 'let-go') => Promise<Problem | null>;
   readonly showPreview: (what: string, operations: readonly Operation[] | null) => void;
   readonly addPicture: (picture: PictureInfo) => void;
 }
@@ -49,8 +52,13 @@ export const deviceIds = { device: () => newRecordId('d'), run: () => newRecordI
 /** What a failed request means for the sync. */
 function unreachable(error: unknown): never {
   if (!(error instanceof Refused)) throw new Unreachable('offline');
-  if (error.status === 401 || error.status === 403) throw new Unreachable('signed-out');
-  throw new Unreachable(error.problem.code === 'database-away' ? 'database-away' : 'offline');
+  const { status, problem } = error;
+  if (status === 401 || problem.code === 'csrf-missing') throw new Unreachable('signed-out');
+  if (status === 404) throw new Unreachable('gone');
+  if (status === 426) throw new Unreachable('outdated');
+  if (status === 429 || status === 502 || status === 503 || status === 504)
+    throw new Unreachable(problem.code === 'database-away' ? 'database-away' : 'offline');
+  throw new SendRefused(problem, status >= 500);
 }
 
 let engine: ProjectSync | null = null;
@@ -62,7 +70,7 @@ export const useProject = create<ProjectStore>((set, get) => {
   const refuse = (problem: Problem) => set({ refusal: { problem, at: Date.now() } });
 
   const startSync = async (projectId: string, loaded: { document: ProjectDocument; revision: number }) => {
-    const { edits, history } = await keptWork(projectId);
+    const { edits, history, setAside } = await keptWork(projectId);
     if (get().projectId !== projectId) return;
     engine = new ProjectSync(
       {
@@ -73,6 +81,9 @@ export const useProject = create<ProjectStore>((set, get) => {
             unreachable,
           ),
         keep: (pending) => keepEdits(projectId, pending),
+        keepAside: (aside) => keepAside(projectId, aside),
+        forbids,
+        now: () => new Date(),
         newId: () => crypto.randomUUID(),
         // Two people may move two walls of one room: its outline follows from both, and nobody need decide.
         resettle: async (base, change, conflicts) => {
@@ -93,6 +104,7 @@ export const useProject = create<ProjectStore>((set, get) => {
       loaded,
       edits,
       history,
+      setAside,
     );
     set({ sync: engine.current, preview: null, problem: null });
     keepSoon(projectId, engine.current);
@@ -102,6 +114,13 @@ export const useProject = create<ProjectStore>((set, get) => {
       (message) => {
         if (message.type === 'change') running.receive(message.stored);
         else if (message.type === 'at-revision') void running.tryAgain();
+        else if (message.type === 'signed-out') {
+          running.lose('signed-out');
+          void useSession.getState().ended();
+        } else {
+          running.lose('gone');
+          void forgetHouse(projectId).catch(() => undefined);
+        }
       },
       // Nothing may be waiting to be sent: asking tells whether the server is still there.
       () => void running.tryAgain(),
@@ -159,6 +178,12 @@ export const useProject = create<ProjectStore>((set, get) => {
       if (problem) refuse(problem);
     },
     resolve: (choice) => engine?.resolve(choice),
+    settleAside: async (changeId, how) => {
+      if (!engine) return null;
+      if (how !== 'let-go') return engine.settleAside(changeId, how === 'restore');
+      engine.letGo(changeId);
+      return null;
+    },
     showPreview: (what, operations) => {
       const view = get().sync?.view;
       const moved = what === '' && operations && view ? held.show(view, operations) : null;

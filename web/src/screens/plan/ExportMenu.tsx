@@ -1,7 +1,9 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { Button, Dropdown, Modal, Segmented } from 'antd';
 import type { ProjectDocument } from '@dusky-spool/core/project';
+import { useRight } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
+import { MakingDialog, type Making } from '../../ui/MakingDialog.tsx';
 
 interface Props {
   readonly projectId: string;
@@ -28,35 +30,49 @@ export function ExportMenu({ projectId, document, levelId }: Props) {
   const [size, setSize] = useState('medium');
   const [labelPaper, setLabelPaper] = useState(imperial ? 'Letter' : 'A4');
   const [sheet, setSheet] = useState(imperial ? 'Tabloid' : 'A3');
-  const from = (path: string) => `/api/projects/${projectId}/${path}`;
-  const address =
+  const mayTakeFile = useRight('plan');
+  const [making, setMaking] = useState<Making | null>(null);
+  const stop = useCallback(() => setMaking(null), []);
+  const paper = imperial ? 'Letter' : 'A4';
+  const make = (label: string, name: string, query: Readonly<Record<string, unknown>> = {}) =>
+    setMaking({ label, path: `/projects/${projectId}/documents/${name}/job`, query });
+  const asked =
     asking === 'labels'
-      ? from(`documents/labels.pdf?size=${size}&paper=${labelPaper}`)
-      : from(`documents/plan.pdf?level=${levelId}&paper=${sheet}`);
-  const take = (path: string) => window.location.assign(from(path));
+      ? { label: text('schedule.labels'), name: 'labels.pdf', query: { size, paper: labelPaper } as Record<string, string> }
+      : { label: text('schedule.plan'), name: 'plan.pdf', query: { level: levelId, paper: sheet } as Record<string, string> };
+  const makeAsked = () => {
+    make(asked.label, asked.name, asked.query);
+    setAsking(null);
+  };
+  const plain = (key: string, label: string, name: string, query: Readonly<Record<string, unknown>> = {}) => ({
+    key,
+    label,
+    onClick: () => make(label, name, query),
+  });
   return (
     <>
       <Dropdown
         trigger={['click']}
         menu={{
           items: [
-            { key: 'csv', label: text('schedule.csv'), onClick: () => take('documents/schedule.csv') },
-            { key: 'xlsx', label: text('schedule.xlsx'), onClick: () => take('documents/schedule.xlsx') },
+            plain('csv', text('schedule.csv'), 'schedule.csv'),
+            plain('xlsx', text('schedule.xlsx'), 'schedule.xlsx'),
             { key: 'labels', label: text('schedule.labels'), onClick: () => setAsking('labels') },
-            { key: 'labelsCsv', label: text('schedule.labelsCsv'), onClick: () => take('documents/labels.csv') },
-            {
-              key: 'labelsSvg',
-              label: text('schedule.labelsSvg'),
-              onClick: () => take(`documents/labels.svg?paper=${imperial ? 'Letter' : 'A4'}`),
-            },
+            plain('labelsCsv', text('schedule.labelsCsv'), 'labels.csv'),
+            plain('labelsSvg', text('schedule.labelsSvg'), 'labels.svg', { paper }),
             { key: 'plan', label: text('schedule.plan'), onClick: () => setAsking('plan') },
-            ...SHEETS.map(([key, name]) => ({
-              key,
-              label: text(`schedule.${key}`),
-              onClick: () => take(`documents/${name}.pdf?paper=${imperial ? 'Letter' : 'A4'}`),
-            })),
-            { type: 'divider' },
-            { key: 'file', label: text('schedule.projectFile'), onClick: () => take('file') },
+            ...SHEETS.map(([key, name]) => plain(key, text(`schedule.${key}`), `${name}.pdf`, { paper })),
+            ...(mayTakeFile
+              ? [
+                  { type: 'divider' as const },
+                  {
+                    key: 'file',
+                    label: text('schedule.projectFile'),
+                    onClick: () =>
+                      setMaking({ label: text('schedule.projectFile'), path: `/projects/${projectId}/file/job`, query: {} }),
+                  },
+                ]
+              : []),
           ],
         }}
       >
@@ -69,7 +85,14 @@ export function ExportMenu({ projectId, document, levelId }: Props) {
         title={asking === 'plan' ? text('schedule.planTitle') : text('schedule.labelTitle')}
         onCancel={() => setAsking(null)}
         footer={
-          <Button type="primary" href={address} download onClick={() => setAsking(null)}>
+          <Button
+            type="primary"
+            href={`/api/projects/${projectId}/documents/${asked.name}?${new URLSearchParams(asked.query).toString()}`}
+            onClick={(event) => {
+              event.preventDefault();
+              makeAsked();
+            }}
+          >
             {text('schedule.download')}
           </Button>
         }
@@ -101,6 +124,7 @@ export function ExportMenu({ projectId, document, levelId }: Props) {
           </div>
         )}
       </Modal>
+      {making && <MakingDialog making={making} onClose={stop} />}
     </>
   );
 }

@@ -1,17 +1,21 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { App as AntApp, Button, Input, Modal, Segmented } from 'antd';
-import type { ProjectSummary } from '@dusky-spool/core/contract';
+import type { DeletedProject, ProjectsReply, ProjectSummary } from '@dusky-spool/core/contract';
 import { problemSentence } from '@dusky-spool/texts';
 import { getJson, postJson, postText, Refused, remove } from '../../api/http.ts';
-import { useSession } from '../../api/session.ts';
+import { useRight } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
+import { FirmHeader } from '../../ui/FirmHeader.tsx';
+import { dayText } from '../../ui/when.ts';
 
 const sentence = (error: unknown) => problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' });
 
 /** The firm's projects: open one, make one, take a file in. */
 export function Projects() {
-  const { session, signOut } = useSession();
+  const mayPlan = useRight('plan');
+  const [mayDelete, setMayDelete] = useState(false);
+  const [deleted, setDeleted] = useState<readonly DeletedProject[]>([]);
   const [projects, setProjects] = useState<readonly ProjectSummary[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [making, setMaking] = useState(false);
@@ -21,10 +25,12 @@ export function Projects() {
   const { modal } = AntApp.useApp();
 
   const load = useCallback(() => {
-    getJson<{ projects: ProjectSummary[] }>('/projects')
-      .then((reply) => {
+    getJson<ProjectsReply>('/projects')
+      .then(async (reply) => {
         setProjects(reply.projects);
+        setMayDelete(reply.mayDelete);
         setProblem(null);
+        if (reply.mayDelete) setDeleted((await getJson<{ projects: DeletedProject[] }>('/deleted-projects')).projects);
       })
       .catch((error: unknown) => setProblem(sentence(error)));
   }, []);
@@ -49,29 +55,13 @@ export function Projects() {
       okText: text('projects.delete'),
       okButtonProps: { danger: true },
       cancelText: text('cancel'),
+      autoFocusButton: 'cancel',
       onOk: () => remove(`/projects/${project.id}`).then(load, (error: unknown) => setProblem(sentence(error))),
     });
 
   return (
     <div className="projects-page">
-      <header className="header dusk">
-        <svg width={30} height={30} viewBox="0 0 40 40" aria-hidden="true" className="mark">
-          <g fill="none" stroke="currentColor" strokeWidth={2}>
-            <path d="M37 20a17 17 0 1 0-17 17" />
-            <circle cx={20} cy={20} r={11} />
-            <circle cx={20} cy={20} r={5} />
-          </g>
-        </svg>
-        <b>{session?.member?.firm}</b>
-        <span className="grow" />
-        <Link to="/scan" className="dusk-link">
-          {text('header.scan')}
-        </Link>
-        <span className="who">{session?.member?.name}</span>
-        <Button size="small" ghost onClick={() => void signOut()}>
-          {text('signOut')}
-        </Button>
-      </header>
+      <FirmHeader />
       <main className="projects">
         <div className="projects-head">
           <h1>{text('projects.title')}</h1>
@@ -89,12 +79,16 @@ export function Projects() {
               event.target.value = '';
             }}
           />
-          <Button loading={importing !== null} onClick={() => input.current?.click()}>
-            {importing ? text('projects.importing', { name: importing }) : text('projects.import')}
-          </Button>
-          <Button type="primary" onClick={() => setMaking(true)}>
-            {text('projects.new')}
-          </Button>
+          {mayPlan && (
+            <>
+              <Button loading={importing !== null} onClick={() => input.current?.click()}>
+                {importing ? text('projects.importing', { name: importing }) : text('projects.import')}
+              </Button>
+              <Button type="primary" onClick={() => setMaking(true)}>
+                {text('projects.new')}
+              </Button>
+            </>
+          )}
         </div>
         {problem && (
           <div className="finding stop" role="alert">
@@ -124,29 +118,48 @@ export function Projects() {
               </Link>
               <div className="project-foot">
                 <span className="id">{project.shortId}</span>
-                <span>
-                  {text('projects.changed', {
-                    when: new Date(project.updatedAt).toLocaleDateString('en-GB', {
-                      day: 'numeric',
-                      month: 'short',
-                      year: 'numeric',
-                    }),
-                  })}
-                </span>
+                <span>{text('projects.changed', { when: dayText(project.updatedAt) })}</span>
                 <span className="grow" />
-                <Button
-                  size="small"
-                  type="text"
-                  danger
-                  onClick={() => askDelete(project)}
-                  aria-label={`${text('projects.delete')} ${project.name}`}
-                >
-                  {text('projects.delete')}
-                </Button>
+                {mayDelete && (
+                  <Button
+                    size="small"
+                    type="text"
+                    danger
+                    onClick={() => askDelete(project)}
+                    aria-label={`${text('projects.delete')} ${project.name}`}
+                  >
+                    {text('projects.delete')}
+                  </Button>
+                )}
               </div>
             </li>
           ))}
         </ul>
+        {deleted.length > 0 && (
+          <section>
+            <h2 className="eyebrow">{text('deleted.title', { count: deleted.length })}</h2>
+            <ul className="deleted-list">
+              {deleted.map(({ id, name, deletedAt, deletedBy, goneAt }) => (
+                <li key={id}>
+                  <b>{name}</b>
+                  <span>{text('deleted.by', { name: deletedBy, when: dayText(deletedAt), gone: dayText(goneAt) })}</span>
+                  <span className="grow" />
+                  <Button
+                    size="small"
+                    aria-label={text('deleted.restoreOf', { name })}
+                    onClick={() =>
+                      void postJson(`/deleted-projects/${id}/restore`, {}).then(load, (error: unknown) =>
+                        setProblem(sentence(error)),
+                      )
+                    }
+                  >
+                    {text('deleted.restore')}
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
         <p className="faint">{text('aid')}</p>
       </main>
       {making && <NewProject onCancel={() => setMaking(false)} />}

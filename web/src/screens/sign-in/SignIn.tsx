@@ -1,92 +1,108 @@
 import { useState } from 'react';
-import { Button, Input } from 'antd';
+import { Button } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
-import { Refused } from '../../api/http.ts';
+import { postJson, Refused } from '../../api/http.ts';
 import { useSession } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
+import { TextForm, type TextFormField } from '../../ui/TextForm.tsx';
+import { Door } from './Door.tsx';
 
-/** The door: one click into the demo firm, an account, or the first account of a new server. */
+const EMAIL: TextFormField = { name: 'email', label: text('signIn.email'), type: 'email', autoComplete: 'email' };
+const PASSWORD: TextFormField = {
+  name: 'password',
+  label: text('signIn.password'),
+  type: 'password',
+  autoComplete: 'current-password',
+};
+const FIRM_FIELDS: readonly TextFormField[] = [
+  { name: 'firm', label: text('signIn.firm'), autoComplete: 'organization' },
+  { name: 'name', label: text('signIn.name'), autoComplete: 'name' },
+  EMAIL,
+  { ...PASSWORD, autoComplete: 'new-password', hint: text('signIn.passwordHint'), isNew: true },
+];
+const TOKEN: TextFormField = {
+  name: 'setupToken',
+  label: text('signIn.setupToken'),
+  hint: text('signIn.setupTokenHint'),
+  autoComplete: 'off',
+};
+
+/** The door: one click into the demo firm, an account, a firm of one's own, or the first account of a new server. */
 export function SignIn() {
-  const { session, enterDemo, signIn, makeFirst } = useSession();
-  const [form, setForm] = useState({ firm: '', name: '', email: '', password: '' });
+  const { session, enterDemo, signIn, makeFirm } = useSession();
+  const [mode, setMode] = useState<'sign-in' | 'firm' | 'forgot' | 'sent'>('sign-in');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const attempt = (work: () => Promise<void>) => {
+  const demo = session?.demo === true;
+  const openDemo = () => {
     setBusy(true);
-    setProblem(null);
-    work()
+    enterDemo()
       .catch((error: unknown) =>
         setProblem(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' })),
       )
       .finally(() => setBusy(false));
   };
-  const first = session?.firstStart === true;
-  const field = (name: keyof typeof form, label: string, type = 'text', hint = '') => (
-    <label className="field" key={name}>
-      <span>{label}</span>
-      <Input
-        type={type}
-        value={form[name]}
-        aria-label={label}
-        placeholder={hint}
-        autoComplete={name === 'password' ? (first ? 'new-password' : 'current-password') : name}
-        onChange={(event) => setForm({ ...form, [name]: event.target.value })}
-      />
-    </label>
+  const firm = (title: string, lead: string, needsToken: boolean) => (
+    <TextForm
+      title={title}
+      lead={lead}
+      fields={needsToken ? [...FIRM_FIELDS, TOKEN] : FIRM_FIELDS}
+      submitLabel={title}
+      onSubmit={({ firm: name, ...rest }) => makeFirm({ setupToken: '', ...rest, firm: name } as Parameters<typeof makeFirm>[0])}
+    />
   );
   return (
-    <main className="door">
-      <div className="door-picture" aria-hidden="true">
-        <svg viewBox="0 0 420 520" preserveAspectRatio="xMidYMid slice">
-          <g fill="none" strokeWidth={2.4}>
-            {[0, 1, 2, 3, 4].map((i) => (
-              <path
-                key={i}
-                className={`door-strand s${i}`}
-                d={`M-20 ${110 + i * 26}H${196 - i * 18}V${292 + i * 9}H${290 - Math.abs(i - 2) * 3}`}
-              />
-            ))}
-            {[0, 1, 2, 3, 4, 5, 6].map((i) => (
-              <circle key={i} cx={300} cy={310} r={24 + i * 10} className={i % 2 ? 'door-turn soft' : 'door-turn'} />
-            ))}
-            <circle cx={300} cy={310} r={12} className="door-core" />
-          </g>
-        </svg>
-      </div>
-      <div className="door-card">
-        <h1>{text('product')}</h1>
-        <p className="lead">{text('signIn.line')}</p>
-        {session?.demo && (
-          <div className="door-demo">
-            <Button type="primary" size="large" block loading={busy} onClick={() => attempt(enterDemo)}>
-              {text('signIn.demo')}
-            </Button>
-            <p>{text('signIn.demoHint')}</p>
-          </div>
-        )}
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            attempt(() => (first ? makeFirst(form) : signIn(form.email, form.password)));
-          }}
-        >
-          <h2>{text(first ? 'signIn.first' : 'signIn.title')}</h2>
-          {first && <p>{text('signIn.firstHint')}</p>}
-          {first && field('firm', text('signIn.firm'))}
-          {first && field('name', text('signIn.name'))}
-          {field('email', text('signIn.email'), 'email')}
-          {field('password', text('signIn.password'), 'password', first ? text('signIn.passwordHint') : '')}
+    <Door>
+      <p className="lead">{text('signIn.line')}</p>
+      {demo && mode === 'sign-in' && (
+        <div className="door-demo">
+          <Button type="primary" size="large" block loading={busy} onClick={openDemo}>
+            {text('signIn.demo')}
+          </Button>
+          <p>{text('signIn.demoHint')}</p>
           {problem && (
             <p className="field-problem" role="alert">
               {problem}
             </p>
           )}
-          <Button htmlType="submit" block loading={busy} type={session?.demo ? 'default' : 'primary'}>
-            {text(first ? 'signIn.first' : 'signIn.enter')}
+          <Button block onClick={() => setMode('firm')}>
+            {text('signIn.newFirm')}
           </Button>
-        </form>
-        <p className="faint">{text('aid')}</p>
-      </div>
-    </main>
+        </div>
+      )}
+      {session?.firstStart ? (
+        firm(text('signIn.first'), text('signIn.firstHint'), session.needsSetupToken)
+      ) : mode === 'firm' ? (
+        firm(text('signIn.newFirm'), text('signIn.newFirmHint'), false)
+      ) : mode === 'forgot' ? (
+        <TextForm
+          title={text('reset.title')}
+          lead={text('reset.lead')}
+          fields={[EMAIL]}
+          submitLabel={text('reset.ask')}
+          onSubmit={async ({ email }) => {
+            await postJson('/session/reset', { email });
+            setMode('sent');
+          }}
+        />
+      ) : mode === 'sent' ? (
+        <p role="status">{text('reset.sent')}</p>
+      ) : (
+        <TextForm
+          title={text('signIn.title')}
+          fields={[EMAIL, PASSWORD]}
+          submitLabel={text('signIn.enter')}
+          isPrimary={!demo}
+          onSubmit={({ email, password }) => signIn(email, password)}
+        />
+      )}
+      {!session?.firstStart && (
+        <p>
+          <Button type="link" className="door-link" onClick={() => setMode(mode === 'sign-in' ? 'forgot' : 'sign-in')}>
+            {text(mode === 'sign-in' ? 'reset.forgot' : mode === 'firm' ? 'signIn.haveAccount' : 'reset.back')}
+          </Button>
+        </p>
+      )}
+    </Door>
   );
 }

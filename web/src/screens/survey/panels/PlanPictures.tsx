@@ -4,7 +4,7 @@ import type { PictureInfo } from '@dusky-spool/core/contract';
 import { projectBounds } from '@dusky-spool/core/building';
 import { create, newUnderlay, remove, update, type ProjectDocument, type Underlay } from '@dusky-spool/core/project';
 import { problemSentence } from '@dusky-spool/texts';
-import { getJson, postForm, Refused } from '../../../api/http.ts';
+import { postForm, postJson, Refused } from '../../../api/http.ts';
 import { text } from '../../../app/text.ts';
 import { turned } from '../../../editor/picture-place.ts';
 import { newRecordId, useProject } from '../../../state/project.ts';
@@ -91,7 +91,7 @@ export function PlanPictures({ projectId, document, levelId, onScale, onCrop, on
     });
   };
   const takePage = async (pages: PdfPages, number: number, name: string) => {
-    const picture = await getJson<PictureInfo>(`/projects/${projectId}/sheets/${pages.id}/${number}`);
+    const picture = await postJson<PictureInfo>(`/projects/${projectId}/sheets/${pages.id}/${number}`, {});
     lay(picture, pages.pages.length > 1 ? `${name} · ${number}` : name, null);
   };
   const pick = (old: Underlay | null) => {

@@ -1,0 +1,86 @@
+import { useCallback, useEffect, useState } from 'react';
+import { Button } from 'antd';
+import type { SessionsReply } from '@dusky-spool/core/contract';
+import { problemSentence } from '@dusky-spool/texts';
+import { getJson, putJson, Refused, remove } from '../../api/http.ts';
+import { text } from '../../app/text.ts';
+import { FirmHeader } from '../../ui/FirmHeader.tsx';
+import { TextForm } from '../../ui/TextForm.tsx';
+import { whenText } from '../../ui/when.ts';
+
+/** One's own account: the password, and where one is signed in. */
+export function AccountScreen() {
+  const [sessions, setSessions] = useState<SessionsReply['sessions']>([]);
+  const [changed, setChanged] = useState(0);
+  const [problem, setProblem] = useState<string | null>(null);
+  const load = useCallback(() => {
+    getJson<SessionsReply>('/session/list').then(
+      (reply) => setSessions(reply.sessions),
+      (error: unknown) => setProblem(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' })),
+    );
+  }, []);
+  useEffect(load, [load]);
+  const end = (path: string) => void remove(path).then(load, load);
+  return (
+    <div className="projects-page">
+      <FirmHeader />
+      <main className="projects account">
+        <h1>{text('account.title')}</h1>
+        {problem && (
+          <p className="finding stop" role="alert">
+            {problem}
+          </p>
+        )}
+        <section className="stage-sheet">
+          <h2>{text('account.sessions')}</h2>
+          <ul className="session-list">
+            {sessions.map(({ id, device, startedAt, usedAt, isThis }) => (
+              <li key={id}>
+                <b>{text(`account.devices.${device}`)}</b>
+                <span>{text('account.started', { when: whenText(startedAt) })}</span>
+                <span>{text('account.used', { when: whenText(usedAt) })}</span>
+                <span className="grow" />
+                {isThis ? (
+                  <span className="chip quiet">{text('account.thisOne')}</span>
+                ) : (
+                  <Button
+                    size="small"
+                    onClick={() => end(`/session/list/${id}`)}
+                    aria-label={text('account.endOf', { when: whenText(startedAt) })}
+                  >
+                    {text('account.end')}
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+          {sessions.length > 1 && <Button onClick={() => end('/session/list')}>{text('account.endOthers')}</Button>}
+        </section>
+        <section className="stage-sheet narrow-form">
+          <TextForm
+            key={changed}
+            title={text('account.password')}
+            fields={[
+              { name: 'current', label: text('account.current'), type: 'password', autoComplete: 'current-password' },
+              {
+                name: 'password',
+                label: text('account.next'),
+                type: 'password',
+                autoComplete: 'new-password',
+                hint: text('signIn.passwordHint'),
+                isNew: true,
+              },
+            ]}
+            submitLabel={text('account.change')}
+            onSubmit={async ({ current, password }) => {
+              await putJson('/session/password', { current, password });
+              setChanged((n) => n + 1);
+              load();
+            }}
+          />
+          {changed > 0 && <p role="status">{text('account.changed')}</p>}
+        </section>
+      </main>
+    </div>
+  );
+}

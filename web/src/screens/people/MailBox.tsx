@@ -1,0 +1,30 @@
+import type { MailsReply } from '@dusky-spool/core/contract';
+import { text } from '../../app/text.ts';
+import { whenText } from '../../ui/when.ts';
+import { useFetched } from './useFetched.ts';
+
+/** Mails that were not sent because no mail server is set. */
+export function MailBox() {
+  const { data, problem } = useFetched<MailsReply>('/people/mails');
+  return (
+    <section className="stage-sheet">
+      <div className="stage-head">
+        <div>
+          <h2>{text('people.views.mail')}</h2>
+          <p>{text('people.mailSimulated')}</p>
+        </div>
+      </div>
+      {problem && <p role="alert">{problem}</p>}
+      {data?.mails.length === 0 && <p>{text('people.mailEmpty')}</p>}
+      <ul className="mail-list">
+        {data?.mails.map(({ id, recipient, subject, body, at }) => (
+          <li key={id}>
+            <h3>{subject}</h3>
+            <p className="faint">{text('people.mailTo', { recipient, when: whenText(at) })}</p>
+            <pre>{body}</pre>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,43 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { Button } from 'antd';
+import { useRight, useSession } from '../api/session.ts';
+import { text } from '../app/text.ts';
+import { SignOutDialog } from './SignOutDialog.tsx';
+
+/** The bar over the pages that belong to no project: the firm, the scanner, people, one's account, signing out. */
+export function FirmHeader() {
+  const session = useSession((state) => state.session);
+  const isOwner = useRight('own');
+  const [leaving, setLeaving] = useState(false);
+  return (
+    <header className="header dusk">
+      <svg width={30} height={30} viewBox="0 0 40 40" aria-hidden="true" className="mark">
+        <g fill="none" stroke="currentColor" strokeWidth={2}>
+          <path d="M37 20a17 17 0 1 0-17 17" />
+          <circle cx={20} cy={20} r={11} />
+          <circle cx={20} cy={20} r={5} />
+        </g>
+      </svg>
+      <Link to="/projects" className="dusk-link firm-name">
+        {session?.member?.firm}
+      </Link>
+      <span className="grow" />
+      <Link to="/scan" className="dusk-link">
+        {text('header.scan')}
+      </Link>
+      {isOwner && (
+        <Link to="/people" className="dusk-link">
+          {text('people.open')}
+        </Link>
+      )}
+      <Link to="/account" className="dusk-link who">
+        {session?.member?.name}
+      </Link>
+      <Button size="small" ghost onClick={() => setLeaving(true)}>
+        {text('signOut')}
+      </Button>
+      {leaving && <SignOutDialog onClose={() => setLeaving(false)} />}
+    </header>
+  );
+}

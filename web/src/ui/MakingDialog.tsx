@@ -1,0 +1,89 @@
+import { useEffect, useState } from 'react';
+import { Button, Modal, Progress } from 'antd';
+import { hasEnded, type JobReply } from '@dusky-spool/core/contract';
+import type { Problem } from '@dusky-spool/core/outcome';
+import { problemSentence } from '@dusky-spool/texts';
+import { download, getJson, postJson, Refused, remove } from '../api/http.ts';
+import { text } from '../app/text.ts';
+
+/** A document that is being made by the server's job queue. */
+export interface Making {
+  readonly label: string;
+  /** Where the job is asked for. */
+  readonly path: string;
+  readonly query: Readonly<Record<string, unknown>>;
+}
+
+const LOOK_MS = 300;
+
+/** Shows how far a document is, lets it be stopped, and saves it when it is done. The page stays where it is. */
+export function MakingDialog({ making, onClose }: { readonly making: Making; readonly onClose: () => void }) {
+  const [job, setJob] = useState<JobReply | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [round, setRound] = useState(0);
+  useEffect(() => {
+    let over = false;
+    let jobId: string | null = null;
+    const fail = (error: unknown) => {
+      if (!over) setProblem(error instanceof Refused ? error.problem : { code: 'database-away' });
+    };
+    const run = async () => {
+      ({ id: jobId } = await postJson<{ id: string }>(making.path, making.query));
+      for (;;) {
+        const now = await getJson<JobReply>(`/jobs/${jobId}`);
+        if (over) return;
+        setJob(now);
+        if (now.state === 'done') {
+          await download(`/jobs/${jobId}/file`);
+          over = true;
+          return onClose();
+        }
+        if (hasEnded(now.state)) return setProblem(now.problem ?? { code: 'job-cancelled' });
+        await new Promise((done) => window.setTimeout(done, LOOK_MS));
+      }
+    };
+    run().catch(fail);
+    return () => {
+      // Closing the dialog stops the job.
+      if (!over && jobId) void remove(`/jobs/${jobId}`).catch(() => undefined);
+      over = true;
+    };
+  }, [making, onClose, round]);
+  const again = () => {
+    setProblem(null);
+    setJob(null);
+    setRound((n) => n + 1);
+  };
+  const share = Math.round(100 * (job?.progress ?? 0));
+  return (
+    <Modal
+      open
+      title={text('making.title', { name: making.label })}
+      onCancel={onClose}
+      width={420}
+      footer={
+        problem ? (
+          <>
+            <Button onClick={onClose}>{text('close')}</Button>
+            <Button type="primary" onClick={again}>
+              {text('making.again')}
+            </Button>
+          </>
+        ) : (
+          <Button onClick={onClose}>{text('making.stop')}</Button>
+        )
+      }
+    >
+      {problem ? (
+        <p className="field-problem" role="alert">
+          {problemSentence(problem)}
+        </p>
+      ) : (
+        <>
+          <Progress percent={share} showInfo={false} aria-label={text('making.running', { share })} />
+          <p role="status">{text(job?.state === 'running' ? 'making.running' : 'making.waiting', { share })}</p>
+        </>
+      )}
+    </Modal>
+  );
+}

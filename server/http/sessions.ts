@@ -46,7 +46,6 @@ export function openSessions(databaseUrl: string, secret: string, limits: Sessio
   const store = new Store({
     pool,
     tableName: 'sessions',
-    ttl: limits.idleHours * 3600,
     errorLog: () => log.warn('session store failed'),
   });
   const read = session({
@@ -55,8 +54,9 @@ export function openSessions(databaseUrl: string, secret: string, limits: Sessio
     name: COOKIE,
     resave: false,
     saveUninitialized: false,
-    rolling: false,
-    cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: limits.absoluteHours * HOUR_MS },
+    // Every use moves the end of the session on, in the browser and in the table.
+    rolling: true,
+    cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: limits.idleHours * HOUR_MS },
   });
   const parse: RequestHandler = (request, response, next) =>
     read(request, response, (error?: unknown) => {

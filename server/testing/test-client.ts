@@ -45,6 +45,10 @@ export class TestClient {
     return (await response.json()) as T;
   }
 
+  get csrfToken(): string {
+    return this.token;
+  }
+
   async open(): Promise<SessionReply> {
     return this.remember(await this.json<SessionReply>('GET', '/session'));
   }
@@ -66,6 +70,16 @@ export class TestClient {
         setupToken: TEST_SETUP_TOKEN,
       }),
     );
+    return this;
+  }
+
+  /** Makes a further firm on a demo server. */
+  async makeFirm(firm: string, email: string): Promise<this> {
+    await this.open();
+    const account = { firm, name: 'Owner', email, password: TEST_PASSWORD };
+    const made = await this.send('POST', '/session/first-account', account);
+    if (made.status !== 201) throw new Error(await made.text());
+    this.remember((await made.json()) as SessionReply);
     return this;
   }
 

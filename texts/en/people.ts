@@ -49,6 +49,7 @@ export const people = {
       document: 'document',
       list: 'list',
       invitation: 'invitation',
+      invited: 'invited',
       role: 'role',
       of: 'whose',
       from: 'from',

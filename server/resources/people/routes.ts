@@ -4,6 +4,7 @@ import { firmSettingsRequest, inviteRequest, memberRequest, type MailsReply, typ
 import { en, words } from '@dusky-spool/texts';
 import { isUuid, parseBody, parseQuery, refusal, type RouteTable } from '../../http/index.ts';
 import { linkTo, type Services } from '../services.ts';
+import { projectNames } from '../projects/store.ts';
 import { endSessions, firmName } from '../session/store.ts';
 import { invite, openInvitations, withdrawInvitation } from './invitations.ts';
 import { changeRole, membersOf, plannersMayDelete, removeMember, setFirm } from './members.ts';
@@ -49,7 +50,7 @@ export function peopleRoutes(table: RouteTable, services: Services): void {
         link: linkTo(services, request, `/join?code=${token}`),
       }),
     });
-    await audit.add({ firmId: member.firmId, kind: 'member-invited', member, about: { invitation: id, role: invited.role } });
+    await audit.add({ firmId: member.firmId, kind: 'member-invited', member, about: { invited: invited.email, role: invited.role } });
     response.status(201).json({ id });
   });
   table.delete('/people/invitations/:invitationId', 'own', async (request, response) => {
@@ -88,7 +89,14 @@ export function peopleRoutes(table: RouteTable, services: Services): void {
 
   table.get('/people/audit', 'own', async (request, response) => {
     const { before } = parseQuery(request, auditQuery);
-    response.json(await audit.read(response.locals.member!.firmId, before ?? null));
+    const { firmId } = response.locals.member!;
+    const reply = await audit.read(firmId, before ?? null);
+    const names = await projectNames(database, firmId);
+    const lines = reply.lines.map((line) => {
+      const name = names.get(String(line.about.project));
+      return name === undefined ? line : { ...line, about: { ...line.about, project: name } };
+    });
+    response.json({ ...reply, lines });
   });
   table.get('/people/mails', 'own', async (_request, response) => {
     response.json({ mails: mail.isSimulated ? await mail.box(response.locals.member!.firmId) : [] } satisfies MailsReply);

@@ -113,6 +113,15 @@ export async function listProjects({ sequelize }: Database, firmId: string, memb
   return rows.map((row) => ({ ...row, updatedAt: row.updatedAt.toISOString() }));
 }
 
+/** Names of a firm's projects by their ids, deleted ones among them. */
+export async function projectNames({ models }: Database, firmId: string): Promise<ReadonlyMap<string, string>> {
+  const rows = (await models.projects.findAll({ where: { firmId }, attributes: ['id', 'name'], raw: true })) as unknown as {
+    id: string;
+    name: string;
+  }[];
+  return new Map(rows.map(({ id, name }) => [id, name]));
+}
+
 /** A deleted project rests so long before it goes for good. */
 export const REST_DAYS = 30;
 const DAY_MS = 24 * 3600 * 1000;

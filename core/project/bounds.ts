@@ -88,18 +88,22 @@ export function boundsProblem({ rooms, walls, racks }: HouseLists): Problem | nu
   return null;
 }
 
-/** Whether a change can make a house too large: it draws a room, or something far from the origin. */
-export function mayBreakBounds(operations: readonly Operation[]): boolean {
-  const isFar = (value: unknown): boolean =>
-    typeof value === 'number' ? Math.abs(value) > LEVEL_SPAN_M / 2 : Array.isArray(value) && value.some(isFar);
-  return operations.some((operation) => {
-    if (operation.op === 'delete') return false;
-    const fields = operation.op === 'create' ? operation.record : operation.after;
-    if (operation.in === 'rooms') return 'polygon' in fields || 'levelId' in fields;
-    if (operation.in === 'walls') return isFar([fields.a, fields.b]) || 'levelId' in fields;
-    return operation.in === 'racks' && (isFar([fields.x, fields.y]) || 'levelId' in fields);
-  });
-}
+/** Fields of a record that say where it lies. */
+const PLACE_FIELDS: Readonly<Record<string, readonly string[]>> = {
+  rooms: ['polygon', 'levelId'],
+  walls: ['a', 'b', 'levelId'],
+  racks: ['x', 'y', 'levelId'],
+};
+
+/** Whether a change draws or moves something that the size of a house follows from. */
+export const mayBreakBounds = (operations: readonly Operation[]): boolean =>
+  operations.some(
+    (operation) =>
+      operation.op !== 'delete' &&
+      (PLACE_FIELDS[operation.in] ?? []).some(
+        (field) => field in (operation.op === 'create' ? operation.record : operation.after),
+      ),
+  );
 
 /** The list that holds more records than `MAX_RECORDS` allows; null where none does. Problem: `too-many-records`. */
 export function countProblem(name: CollectionName, count: number): Problem | null {

@@ -35,8 +35,8 @@ export interface Lane {
 export const LANES: readonly Lane[] = [
   { name: 'documents', runner: 'thread', runners: 2, limitMs: 90_000, memoryMb: 1024 },
   // One runner: one picture is decoded at a time.
-  { name: 'pictures', runner: 'process', runners: 1, limitMs: 90_000, memoryMb: 1500 },
-  { name: 'plan-files', runner: 'process', runners: 1, limitMs: 45_000, memoryMb: 1500 },
+  { name: 'pictures', runner: 'process', runners: 1, limitMs: 240_000, memoryMb: 1500 },
+  { name: 'plan-files', runner: 'process', runners: 1, limitMs: 60_000, memoryMb: 1500 },
 ];
 
 export const LANE_OF: Readonly<Record<JobKind, Lane['name']>> = {

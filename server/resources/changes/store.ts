@@ -43,23 +43,26 @@ export class ChangeStore {
     return { revision: row.revision, isSame };
   }
 
-  /** The lists that the size of the house follows from, as this transaction sees them. */
+  /** What the size of the house follows from, as this transaction sees it: of the walls only the corners of their extent on each level. */
   async houseLists(): Promise<HouseLists> {
-    const read = async (name: keyof HouseLists, attributes: string[]) => {
-      const where = { projectId: this.projectId };
-      const rows = await this.database.models.records[name].findAll({
-        where,
-        attributes,
-        raw: true,
-        transaction: this.transaction,
-      });
+    const { sequelize, models } = this.database;
+    const { projectId, transaction } = this;
+    const read = async (name: 'rooms' | 'racks', attributes: string[]) => {
+      const rows = await models.records[name].findAll({ where: { projectId }, attributes, raw: true, transaction });
       return Object.fromEntries((rows as unknown as { id: string }[]).map((row) => [row.id, row]));
     };
+    const extents = await sequelize.query<{ levelId: string; minX: number; maxX: number; minY: number; maxY: number }>(
+      `SELECT level_id AS "levelId", min(x) AS "minX", max(x) AS "maxX", min(y) AS "minY", max(y) AS "maxY"
+       FROM walls, LATERAL (VALUES ((a->>0)::float8, (a->>1)::float8), ((b->>0)::float8, (b->>1)::float8)) AS ends (x, y)
+       WHERE project_id = :projectId GROUP BY level_id`,
+      { replacements: { projectId }, type: QueryTypes.SELECT, transaction },
+    );
+    const walls = extents.map(({ levelId, minX, maxX, minY, maxY }) => [levelId, { levelId, a: [minX, minY], b: [maxX, maxY] }]);
     return {
       rooms: await read('rooms', ['id', 'levelId', 'name', 'polygon']),
-      walls: await read('walls', ['id', 'levelId', 'a', 'b']),
+      walls: Object.fromEntries(walls) as unknown,
       racks: await read('racks', ['id', 'levelId', 'x', 'y']),
-    } as unknown as HouseLists;
+    } as HouseLists;
   }
 
   count(name: CollectionName): Promise<number> {

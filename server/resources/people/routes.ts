@@ -50,7 +50,12 @@ export function peopleRoutes(table: RouteTable, services: Services): void {
         link: linkTo(services, request, `/join?code=${token}`),
       }),
     });
-    await audit.add({ firmId: member.firmId, kind: 'member-invited', member, about: { invited: invited.email, role: invited.role } });
+    await audit.add({
+      firmId: member.firmId,
+      kind: 'member-invited',
+      member,
+      about: { invited: invited.email, role: invited.role },
+    });
     response.status(201).json({ id });
   });
   table.delete('/people/invitations/:invitationId', 'own', async (request, response) => {

@@ -12,7 +12,7 @@ const MOST_SIDE_PX = 16_000;
 const MOST_PIXELS = 200_000_000;
 /** Progressive JPEG and WebP are held whole in memory while they are decoded. */
 const MOST_WHOLE_PIXELS = 60_000_000;
-const DECODE_S = 40;
+const DECODE_S = 120;
 const DECODE_LOCK = 40_410_003;
 
 // One picture at a time needs neither more threads nor a cache between pictures.

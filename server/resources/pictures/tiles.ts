@@ -31,7 +31,10 @@ export async function storeTiles({ sequelize, models }: Database, projectId: str
   try {
     const cut = join(folder, 'tiles');
     await oneAtATime({ sequelize, models }, () =>
-      readRaster(picture.bytes).webp({ quality: 80 }).tile({ size: TILE_PX, layout: 'google', skipBlanks: -1 }).toFile(cut),
+      readRaster(picture.bytes)
+        .webp({ quality: 80, effort: 0 })
+        .tile({ size: TILE_PX, layout: 'google', skipBlanks: -1 })
+        .toFile(cut),
     );
     const paths = (await readdir(cut, { recursive: true })).filter((path) => path.endsWith('.webp') && path.includes('/'));
     await sequelize.transaction(async (transaction) => {

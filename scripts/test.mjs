@@ -12,6 +12,7 @@ import {
   ensurePdfTools,
   ensurePostgres,
   localDatabase,
+  tryNginx,
   ROOT,
 } from './prepare.mjs';
 
@@ -23,6 +24,7 @@ ensurePackages();
 ensurePostgres();
 ensureChromium();
 ensurePdfTools();
+tryNginx();
 
 const counts = { passed: 0, failed: 0, skipped: 0 };
 const took = [];
@@ -81,7 +83,13 @@ const unit = () =>
 
 const folder = mkdtempSync(join(tmpdir(), 'spool-test-'));
 const database = localDatabase('start', join(folder, 'pg'), '--db', 'tests', '--fast', '--createdb');
-const env = { TEST_DATABASE_URL: database.url, LOG_LEVEL: 'silent', CHROMIUM: chromiumPath(), NODE_ENV: 'test' };
+const env = {
+  TEST_DATABASE_URL: database.url,
+  TEST_DATABASE_META: JSON.stringify({ dir: database.dir }),
+  LOG_LEVEL: 'silent',
+  CHROMIUM: chromiumPath(),
+  NODE_ENV: 'test',
+};
 const tidy = () => {
   localDatabase('destroy', join(folder, 'pg'));
   rmSync(folder, { recursive: true, force: true });
@@ -95,7 +103,10 @@ try {
   if (wanted('web') || wanted('e2e')) ensureBuilt();
   await part('web', ...mocha('web/src/**/*.test.ts'), env);
   await part('e2e', ...mocha('--exit', '--timeout', '60000', 'e2e/*.test.ts'), env);
-  await part('soak', ...mocha('--exit', '--timeout', '3600000', 'server/faults/*.soak.ts'), env);
+  await part('soak', ...mocha('--exit', '--timeout', '3600000', 'server/faults/*.soak.ts', 'server/attacks/fuzz.test.ts'), {
+    ...env,
+    FUZZ_COUNT: '20000',
+  });
 } finally {
   tidy();
 }

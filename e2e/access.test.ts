@@ -35,6 +35,13 @@ describe('every screen', () => {
     `/p/${projectId}/inspect?view=rules`,
     `/p/${projectId}/inspect?view=calculators`,
     '/projects',
+    '/people',
+    '/people?view=audit',
+    '/people?view=mail',
+    '/people?view=server',
+    '/account',
+    '/join?code=none',
+    '/reset?code=none',
     '/scan',
   ];
 

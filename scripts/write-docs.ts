@@ -2,7 +2,17 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { FORMAT_NAME, FORMAT_VERSION, projectFileSchema } from '../core/formats/index.ts';
-import { COLLECTIONS, COLLECTION_NAMES } from '../core/project/index.ts';
+import {
+  COLLECTIONS,
+  COLLECTION_NAMES,
+  FARTHEST_M,
+  HIGHEST_M,
+  LEVEL_SPAN_M,
+  MAX_DEPTH,
+  MAX_FLOOR_AREA_M2,
+  MAX_RECORDS,
+  MAX_ROOM_AREA_M2,
+} from '../core/project/index.ts';
 
 /** Writes docs/format.md from the schemas that the program itself reads with. `--check` only says whether it is current. */
 const schema = z.toJSONSchema(projectFileSchema, { io: 'input' });
@@ -52,6 +62,16 @@ const lines = [
   'A file written by the program is canonical: records sorted by id, fields in schema order. Export, import and export again give the same file to the letter.',
   'Pictures travel inside the file in base64; the id of a picture is the SHA-256 of its bytes. At most 120 MB.',
   '',
+  '## Bounds',
+  '',
+  'A project has bounds that a real house never meets; a file or an edit beyond them is refused with the field and the limit.',
+  '',
+  `- Coordinates lie within ${FARTHEST_M} m of the origin: a site of ${(2 * FARTHEST_M) / 1000} km. Heights of levels lie within ${HIGHEST_M} m of the datum.`,
+  `- Walls, rooms and racks of one level reach over at most ${LEVEL_SPAN_M} m along either axis.`,
+  `- A room has at most ${MAX_ROOM_AREA_M2} m² of floor, all rooms together ${MAX_FLOOR_AREA_M2} m².`,
+  `- Lists hold at most: ${listLimits()}.`,
+  `- Texts hold no control characters but tab and line breaks, no half surrogate pairs, and nothing invisible that turns or hides letters. Lists and objects are nested at most ${MAX_DEPTH} deep.`,
+  '',
   '## Lists',
   '',
   '| list | what it holds | unique | refers to |',
@@ -83,3 +103,9 @@ if (process.argv.includes('--check')) {
     process.exit(1);
   }
 } else writeFileSync(path, text);
+
+function listLimits(): string {
+  const usual = MAX_RECORDS.groups;
+  const named = COLLECTION_NAMES.filter((name) => MAX_RECORDS[name] !== usual).map((name) => `\`${name}\` ${MAX_RECORDS[name]}`);
+  return `${named.join(', ')}, every other list ${usual}`;
+}

@@ -8,7 +8,8 @@ export interface App {
   readonly browser: Browser;
   /** A new person at a new computer; ends the test where the page throws or its policy blocks something. */
   readonly person: (options?: Parameters<Browser['newContext']>[0]) => Promise<{ page: Page; context: BrowserContext }>;
-  readonly restart: () => Promise<void>;
+  /** Starts the server again; with other settings where they are given. */
+  readonly restart: (env?: NodeJS.ProcessEnv) => Promise<void>;
   readonly kill: () => Promise<void>;
   readonly problems: string[];
   readonly close: () => Promise<void>;
@@ -25,11 +26,11 @@ const FLAGS = [
 ];
 
 /** The app with its demo houses, served by its own process. */
-export async function startApp(databaseUrl?: string): Promise<App> {
+export async function startApp(databaseUrl?: string, env: NodeJS.ProcessEnv = {}): Promise<App> {
   const database = databaseUrl ?? (await freshDatabaseUrl());
   const port = await freePort();
-  const start = () => startProcess(database, port, { DUSKY_DEMO: '1' });
-  let server = await start();
+  const start = (more: NodeJS.ProcessEnv) => startProcess(database, port, { DUSKY_DEMO: '1', ...more });
+  let server = await start(env);
   const executablePath = process.env.CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
   const browser = await chromium.launch({ executablePath, headless: true, args: FLAGS });
   const problems: string[] = [];
@@ -54,8 +55,8 @@ export async function startApp(databaseUrl?: string): Promise<App> {
       return { page, context };
     },
     kill,
-    restart: async () => {
-      server = await start();
+    restart: async (more = {}) => {
+      server = await start(more);
     },
     close: async () => {
       await browser.close();

@@ -2,6 +2,7 @@ import { benchApp } from './app.ts';
 import { checkFigures } from './checks.ts';
 import { benchDevices } from './devices.ts';
 import { benchRouting } from './routing.ts';
+import { loadFigures } from './load.ts';
 import { benchSurvey } from './survey.ts';
 import type { Figure } from './figure.ts';
 
@@ -12,6 +13,7 @@ const AREAS: Record<string, () => Figure[] | Promise<Figure[]>> = {
   devices: benchDevices,
   routing: benchRouting,
   checks: checkFigures,
+  load: loadFigures,
 };
 const figures: Figure[] = [];
 for (const area of process.argv.slice(2)) figures.push(...(await AREAS[area]()));

@@ -37,6 +37,13 @@ interface LockedRow extends Encrypted {
   readonly table: TableName;
 }
 
+/** Work of another member of this browser in a house where somebody else works now. */
+interface ParkedRow {
+  readonly key: string;
+  readonly memberId: string;
+  readonly row: Owned;
+}
+
 const TABLES = ['houses', 'edits', 'histories', 'asides'] as const;
 type TableName = (typeof TABLES)[number];
 
@@ -47,6 +54,7 @@ class DeviceStore extends Dexie {
   histories!: Table<KeptHistory, string>;
   asides!: Table<KeptAside, string>;
   locked!: Table<LockedRow, string>;
+  parked!: Table<ParkedRow, string>;
 
   constructor() {
     super('dusky-spool');
@@ -57,25 +65,42 @@ class DeviceStore extends Dexie {
     this.version(4).upgrade((changing) => changing.table('houses').clear());
     this.version(5).upgrade((changing) => changing.table('houses').clear());
     this.version(6).upgrade((changing) => changing.table('houses').clear());
-    this.version(7).stores({ asides: 'projectId', locked: 'key, memberId' });
+    this.version(7).stores({ asides: 'projectId', locked: 'key, memberId', parked: 'key, memberId' });
   }
 }
 
 const store = new DeviceStore();
 
-const isOwn = (row: Owned): boolean => deviceOwner() !== '' && (row.memberId === undefined || row.memberId === deviceOwner());
-const own = <T extends Owned>(row: T | undefined): T | undefined => (row && isOwn(row) ? row : undefined);
-const mine = <T extends Owned>(row: T): T => ({ ...row, memberId: deviceOwner() });
+const isOwn = ({ memberId }: Owned): boolean => !memberId || memberId === deviceOwner();
+const mine = <T extends Owned>(row: T): T => ({ ...row, memberId: deviceOwner() || undefined });
 
-export const keepEdits = async (projectId: string, changes: readonly Change[]): Promise<void> => {
-  if (changes.length === 0) await store.edits.delete(projectId);
-  else await store.edits.put(mine({ projectId, changes }));
-};
+type WorkTable = 'edits' | 'histories' | 'asides';
+const parkedKey = (memberId: string, table: WorkTable, projectId: string): string => `${memberId}/${table}/${projectId}`;
 
-export const keepAside = async (projectId: string, setAside: readonly SetAside[]): Promise<void> => {
-  if (setAside.length === 0) await store.asides.delete(projectId);
-  else await store.asides.put(mine({ projectId, setAside }));
-};
+/** One's own row of a house; another member's is left alone. */
+async function readOwn<T extends Owned>(table: WorkTable, projectId: string): Promise<T | undefined> {
+  const row = (await store[table].get(projectId)) as T | undefined;
+  if (row && isOwn(row)) return row;
+  return (await store.parked.get(parkedKey(deviceOwner(), table, projectId)))?.row as T | undefined;
+}
+
+/** Writes one's own row of a house, or deletes it; what another member left there is parked for that member. */
+const writeOwn = (table: WorkTable, projectId: string, row: Owned | null): Promise<void> =>
+  store.transaction('rw', store[table], store.parked, async () => {
+    const rows = store[table] as Table<Owned, string>;
+    const there = await rows.get(projectId);
+    if (there?.memberId && !isOwn(there))
+      await store.parked.put({ key: parkedKey(there.memberId, table, projectId), memberId: there.memberId, row: there });
+    await store.parked.delete(parkedKey(deviceOwner(), table, projectId));
+    if (row) await rows.put(mine(row));
+    else await rows.delete(projectId);
+  });
+
+export const keepEdits = (projectId: string, changes: readonly Change[]): Promise<void> =>
+  writeOwn('edits', projectId, changes.length === 0 ? null : ({ projectId, changes } as Owned));
+
+export const keepAside = (projectId: string, setAside: readonly SetAside[]): Promise<void> =>
+  writeOwn('asides', projectId, setAside.length === 0 ? null : ({ projectId, setAside } as Owned));
 
 /** One's own work in a house that this browser holds: edits not yet sent or set aside, and those that can be taken back. */
 export interface KeptWork {
@@ -100,33 +125,36 @@ export function keptWork(projectId: string): Promise<KeptWork> {
 /** A store that cannot be read (private browsing, a full disk) holds nothing. */
 const readWork = (projectId: string): Promise<KeptWork> =>
   store
-    .transaction('r', store.edits, store.histories, store.asides, async () => {
+    .transaction('r', store.edits, store.histories, store.asides, store.parked, async () => {
       const [edits, history, aside] = await Promise.all([
-        store.edits.get(projectId),
-        store.histories.get(projectId),
-        store.asides.get(projectId),
+        readOwn<KeptEdits>('edits', projectId),
+        readOwn<KeptHistory>('histories', projectId),
+        readOwn<KeptAside>('asides', projectId),
       ]);
-      return { edits: own(edits)?.changes ?? [], setAside: own(aside)?.setAside ?? [], history: own(history)?.history };
+      return { edits: edits?.changes ?? [], setAside: aside?.setAside ?? [], history: history?.history };
     })
     .catch(() => ({ edits: [], setAside: [], history: undefined }));
 
 export const keepHouse = async (house: KeptHouse): Promise<void> => void (await store.houses.put(mine(house)));
 
-export const keptHouse = async (projectId: string): Promise<KeptHouse | undefined> => own(await store.houses.get(projectId));
+export async function keptHouse(projectId: string): Promise<KeptHouse | undefined> {
+  const house = await store.houses.get(projectId);
+  return house && isOwn(house) ? house : undefined;
+}
 
 export const keptHouses = async (): Promise<KeptHouse[]> => (await store.houses.toArray()).filter(isOwn);
 
 /** One's own edits that can be taken back, also after the page was closed. */
-export const keepHistory = async (projectId: string, history: History): Promise<void> =>
-  void (await store.histories.put(mine({ projectId, history })));
+export const keepHistory = (projectId: string, history: History): Promise<void> =>
+  writeOwn('histories', projectId, { projectId, history } as Owned);
 
 /** Edits of the signed-in member that have not reached the server. */
 export async function countUnsent(): Promise<number> {
-  const [edits, asides] = await Promise.all([store.edits.toArray(), store.asides.toArray()]);
-  return (
-    edits.filter(isOwn).reduce((sum, { changes }) => sum + changes.length, 0) +
-    asides.filter(isOwn).reduce((sum, { setAside }) => sum + setAside.length, 0)
-  );
+  const parked = (await store.parked.where('memberId').equals(deviceOwner()).toArray()).map(({ row }) => row);
+  const rows = [...(await store.edits.toArray()), ...(await store.asides.toArray()), ...parked].filter(isOwn) as Partial<
+    KeptEdits & KeptAside
+  >[];
+  return rows.reduce((sum, { changes, setAside }) => sum + (changes?.length ?? 0) + (setAside?.length ?? 0), 0);
 }
 
 /** Forgets everything of one house: it was deleted on the server. */
@@ -136,7 +164,8 @@ export async function forgetHouse(projectId: string): Promise<void> {
 
 /** Deletes what this device stores for the signed-in member. */
 export async function wipeDevice(): Promise<void> {
-  await store.transaction('rw', [...TABLES.map((name) => store[name]), store.locked], async () => {
+  await store.transaction('rw', [...TABLES.map((name) => store[name]), store.locked, store.parked], async () => {
+    await store.parked.where('memberId').equals(deviceOwner()).delete();
     for (const name of TABLES) await (store[name] as Table<Owned, string>).filter(isOwn).delete();
     await store.locked.where('memberId').equals(deviceOwner()).delete();
   });
@@ -147,10 +176,13 @@ export async function lockDevice(keyText: string): Promise<void> {
   const key = await importKey(keyText);
   const memberId = deviceOwner();
   const rows: LockedRow[] = [];
+  for (const { key: name, row } of await store.parked.where('memberId').equals(memberId).toArray())
+    rows.push({ key: name, memberId, table: name.split('/')[1] as TableName, ...(await encrypt(key, row)) });
   for (const table of TABLES)
     for (const row of (await store[table].toArray()).filter(isOwn))
       rows.push({ key: `${memberId}/${table}/${row.projectId}`, memberId, table, ...(await encrypt(key, row)) });
-  await store.transaction('rw', [...TABLES.map((name) => store[name]), store.locked], async () => {
+  await store.transaction('rw', [...TABLES.map((name) => store[name]), store.locked, store.parked], async () => {
+    await store.parked.where('memberId').equals(memberId).delete();
     await store.locked.bulkPut(rows);
     for (const name of TABLES) await (store[name] as Table<Owned, string>).filter(isOwn).delete();
   });
@@ -170,9 +202,8 @@ export async function unlockDevice(memberId: string, keyText: string): Promise<v
   for (const locked of await store.locked.where('memberId').equals(memberId).toArray()) {
     const row = (await decrypt(key, locked).catch(() => null)) as Owned | null;
     if (!row) continue;
-    await store.transaction('rw', [store[locked.table], store.locked], async () => {
-      await (store[locked.table] as Table<Owned, string>).put(row);
-      await store.locked.delete(locked.key);
-    });
+    if (locked.table === 'houses') await store.houses.put(row as KeptHouse);
+    else await writeOwn(locked.table, row.projectId, row);
+    await store.locked.delete(locked.key);
   }
 }

@@ -63,16 +63,19 @@ function early(path: string): Promise<Response> {
   return answer ?? request('GET', path);
 }
 
-export const postJson = async <T>(path: string, body: unknown): Promise<T> =>
-  (await (await request('POST', path, JSON.stringify(body), 'application/json')).json()) as T;
-
-export const postText = async <T>(path: string, body: string): Promise<T> =>
-  (await (await request('POST', path, body, 'application/json')).json()) as T;
-
-export async function putJson<T>(path: string, body: unknown): Promise<T> {
-  const response = await request('PUT', path, JSON.stringify(body), 'application/json');
+/** The answer's JSON; nothing where the server has nothing to say. */
+const jsonOf = async <T>(answer: Promise<Response>): Promise<T> => {
+  const response = await answer;
   return (response.status === 204 ? undefined : await response.json()) as T;
-}
+};
+
+export const postJson = <T>(path: string, body: unknown): Promise<T> =>
+  jsonOf(request('POST', path, JSON.stringify(body), 'application/json'));
+
+export const postText = <T>(path: string, body: string): Promise<T> => jsonOf(request('POST', path, body, 'application/json'));
+
+export const putJson = <T>(path: string, body: unknown): Promise<T> =>
+  jsonOf(request('PUT', path, JSON.stringify(body), 'application/json'));
 
 export const postForm = async <T>(path: string, form: FormData): Promise<T> =>
   (await (await request('POST', path, form)).json()) as T;

@@ -1,0 +1,67 @@
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import type { DocumentReply } from '@dusky-spool/core/contract';
+import { planPoint, projectIdOf, startApp, type App } from './testing/index.ts';
+
+/** A build of the web app from before the protocol had a version, as browsers still have it. */
+const OLDER_BUILD = join(import.meta.dirname, 'older-build/web-dist.tar.gz');
+
+describe('an older app', () => {
+  let app: App;
+  const folder = mkdtempSync(join(tmpdir(), 'spool-older-'));
+  before(async () => {
+    mkdirSync(folder, { recursive: true });
+    expect(spawnSync('tar', ['xzf', OLDER_BUILD, '-C', folder]).status).to.equal(0);
+    app = await startApp(undefined, { WEB_FOLDER: folder });
+  });
+  after(async () => {
+    await app.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('against a newer server brings itself up to date, and its unsent edits arrive once', async () => {
+    const { page } = await app.person();
+    await page.goto(app.url);
+    await page.getByRole('button', { name: 'Open the demo firm' }).click();
+    await page.getByRole('link', { name: 'Open Saltmarsh Granary' }).click();
+    await page.locator('.plan-canvas .device').first().waitFor();
+    // The older app is kept on the device from now on.
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
+    await page.waitForTimeout(2500);
+    const address = page.url();
+    const projectId = projectIdOf(page);
+    await app.kill();
+    for (const x of [3, 6]) {
+      await page.getByRole('button', { name: /^Ceiling speaker$/ }).click();
+      const at = await planPoint(page, x, 9.2);
+      await page.mouse.click(at.x, at.y);
+    }
+    await page.getByText(/No connection · 2 edits kept/).waitFor();
+    await page.waitForTimeout(500);
+    await page.goto('about:blank');
+
+    await app.restart();
+    await page.goto(address);
+    await page.locator('.plan-canvas .device').first().waitFor();
+    const devices = async () =>
+      Object.keys(
+        ((await (await page.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply).document.devices,
+      ).length;
+    for (let n = 0; n < 80 && (await devices()) < 91; n++) await page.waitForTimeout(250);
+    expect(await devices()).to.equal(91);
+    // The new app shows what the older one did not have.
+    await page.waitForFunction(() => document.querySelector('script[type=module]') !== null);
+    await page.goto(`${app.url}/projects`);
+    await page.getByRole('link', { name: 'People' }).waitFor();
+    await page.waitForTimeout(500);
+    expect(await devices()).to.equal(91);
+    const { changes } = (await (await page.request.get(`${app.url}/api/projects/${projectId}/changes?since=0`)).json()) as {
+      changes: { change: { id: string } }[];
+    };
+    expect(new Set(changes.map(({ change }) => change.id)).size).to.equal(changes.length);
+    expect(changes).to.have.length(2);
+  }).timeout(90_000);
+});

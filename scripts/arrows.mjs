@@ -56,7 +56,9 @@ const RANK = {
 };
 const MAY_USE_SEQUELIZE = [
   /^server\/database\//,
-  /\/store\.ts$/,
+  /\/([a-z]+-)?store\.ts$/,
+  // Notifications belong to a transaction.
+  /^server\/events\/event-bus\.ts$/,
   /^server\/testing\//,
   /\.test\.ts$/,
   /^server\/app\/create-app\.ts$/,

@@ -90,7 +90,7 @@ export interface PrintLabelsReply {
 /** Jobs that the simulated printer has taken, newest first. */
 export interface PrinterJobsReply {
   readonly simulated: boolean;
-  readonly jobs: readonly { readonly id: string; readonly type: string; readonly pages: number }[];
+  readonly jobs: readonly { readonly id: number; readonly type: string; readonly pages: number }[];
 }
 
 export const siteQuery = z.strictObject({ paper: z.enum(['A4', 'Letter']).default('A4') });

@@ -32,7 +32,7 @@ import { pictureRoutes } from '../resources/pictures/routes.ts';
 import { instrumentRoutes } from '../resources/printing/routes.ts';
 import { projectRoutes } from '../resources/projects/routes.ts';
 import type { Services } from '../resources/services.ts';
-import { SignInAttempts } from '../resources/session/attempts.ts';
+import { SignInAttempts } from '../resources/session/attempt-store.ts';
 import { sessionRoutes } from '../resources/session/routes.ts';
 import type { Config } from './config.ts';
 import { startHousekeeping } from './housekeeping.ts';

@@ -22,7 +22,7 @@ async function idsOf(client: TestClient): Promise<RouteValues> {
   const picture = (await (await client.send('POST', `/projects/${projectId}/pictures`, form)).json()) as { id: string };
   const { id: jobId } = await client.json<{ id: string }>('POST', `/projects/${projectId}/documents/schedule.csv/job`, {});
   await client.send('POST', `/projects/${projectId}/documents/print-labels`, { runIds: Object.keys(document.runs), ends: ['R'] });
-  const { jobs } = await client.json<{ jobs: { id: string }[] }>('GET', '/bridge/printer/jobs');
+  const { jobs } = await client.json<{ jobs: { id: number }[] }>('GET', '/bridge/printer/jobs');
   const { id: invitationId } = await client.json<{ id: string }>('POST', '/people/invitations', {
     email: 'hidden@first.test',
     role: 'crew',
@@ -37,7 +37,7 @@ async function idsOf(client: TestClient): Promise<RouteValues> {
     jobId,
     invitationId,
     pictureId: picture.id,
-    printedId: jobs[0].id,
+    printedId: String(jobs[0].id),
     memberId: members[0].id,
     sessionName: sessions[0].id,
     deviceId: Object.keys(document.devices)[0],

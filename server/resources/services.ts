@@ -8,7 +8,7 @@ import type { EventBus } from '../events/index.ts';
 import type { ErrorReport } from '../http/index.ts';
 import type { JobQueue } from '../jobs/index.ts';
 import type { MailRoom } from '../mail/index.ts';
-import type { SignInAttempts } from './session/attempts.ts';
+import type { SignInAttempts } from './session/attempt-store.ts';
 
 /** What the resources share, made once at the start. */
 export interface Services {

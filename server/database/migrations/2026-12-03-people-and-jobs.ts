@@ -135,15 +135,15 @@ CREATE TABLE plan_files (
   PRIMARY KEY (project_id, id)
 );
 CREATE TABLE printed_jobs (
-  id uuid PRIMARY KEY,
   firm_id uuid NOT NULL REFERENCES firms (id) ON DELETE CASCADE,
+  number integer NOT NULL CHECK (number > 0),
   project_id uuid REFERENCES projects (id) ON DELETE CASCADE,
   pages integer NOT NULL CHECK (pages >= 0),
   media_type text NOT NULL,
   bytes bytea NOT NULL,
-  created_at timestamptz NOT NULL
+  created_at timestamptz NOT NULL,
+  PRIMARY KEY (firm_id, number)
 );
-CREATE INDEX printed_jobs_firm ON printed_jobs (firm_id, created_at DESC);
 CREATE TABLE server_errors (
   id uuid PRIMARY KEY,
   place text NOT NULL,

@@ -217,8 +217,8 @@ export function defineModels(sequelize: Sequelize): Models {
     }),
     planFiles: define('planFiles', { projectId: uuidKey, id: textKey, bytes: blob, createdAt: time }),
     printedJobs: define('printedJobs', {
-      id: uuidKey,
-      firmId: uuid,
+      firmId: uuidKey,
+      number: wholeKey,
       projectId: uuidOrNull,
       pages: whole,
       mediaType: text,

@@ -6,8 +6,8 @@ import { isUuid, parseBody, parseQuery, refusal, type RouteTable } from '../../h
 import { linkTo, type Services } from '../services.ts';
 import { projectNames } from '../projects/store.ts';
 import { endSessions, firmName } from '../session/store.ts';
-import { invite, openInvitations, withdrawInvitation } from './invitations.ts';
-import { changeRole, membersOf, plannersMayDelete, removeMember, setFirm } from './members.ts';
+import { invite, openInvitations, withdrawInvitation } from './invitation-store.ts';
+import { changeRole, membersOf, plannersMayDelete, removeMember, setFirm } from './member-store.ts';
 
 const SMALL = express.json({ limit: '40kb' });
 const auditQuery = z.strictObject({ before: z.coerce.number().int().min(1).max(2_147_483_647).optional() });

@@ -1,9 +1,9 @@
 import { fileTypeFromBuffer } from 'file-type';
-import { QueryTypes } from 'sequelize';
 import sharp, { type Sharp } from 'sharp';
 import type { PICTURE_TYPES } from '@dusky-spool/core/project';
 import type { Database } from '../../database/index.ts';
 import { refusal } from '../../http/problems.ts';
+import { oneAtATime } from './store.ts';
 import { sanitiseSvg } from './sanitise-svg.ts';
 
 /** Limits of a plan picture: bytes, pixels along a side, pixels in all. */
@@ -13,7 +13,6 @@ const MOST_PIXELS = 200_000_000;
 /** Progressive JPEG and WebP are held whole in memory while they are decoded. */
 const MOST_WHOLE_PIXELS = 60_000_000;
 const DECODE_S = 120;
-const DECODE_LOCK = 40_410_003;
 
 // One picture at a time needs neither more threads nor a cache between pictures.
 sharp.cache(false);
@@ -26,13 +25,6 @@ export interface InspectedPicture {
   /** What is kept: the bytes themselves, or a vector picture cleaned of all that is not drawing. */
   readonly bytes: Buffer;
 }
-
-/** Does the work while no other server on this database decodes a picture. */
-export const oneAtATime = <T>({ sequelize }: Database, work: () => Promise<T>): Promise<T> =>
-  sequelize.transaction(async (transaction) => {
-    await sequelize.query(`SELECT pg_advisory_xact_lock(${DECODE_LOCK})`, { type: QueryTypes.SELECT, transaction });
-    return work();
-  });
 
 /** Reads a raster picture in one pass from its top to its bottom, within a time limit. */
 export const readRaster = (bytes: Buffer): Sharp =>

@@ -56,3 +56,12 @@ export const readPlanFile = async ({ models }: Database, projectId: string, id: 
 /** PDF plan sets are only kept while pages are chosen from them. */
 export const deletePlanFiles = ({ models }: Database, before: Date): Promise<number> =>
   models.planFiles.destroy({ where: { createdAt: { [Op.lt]: before } } });
+
+const DECODE_LOCK = 40_410_003;
+
+/** Does the work while no other server on this database decodes a picture. */
+export const oneAtATime = <T>({ sequelize }: Database, work: () => Promise<T>): Promise<T> =>
+  sequelize.transaction(async (transaction) => {
+    await sequelize.query(`SELECT pg_advisory_xact_lock(${DECODE_LOCK})`, { type: QueryTypes.SELECT, transaction });
+    return work();
+  });

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { TILE_PX, type PictureInfo } from '@dusky-spool/core/contract';
 import type { Database } from '../../database/index.ts';
-import { oneAtATime, readRaster } from './inspect.ts';
+import { readRaster } from './inspect.ts';
+import { oneAtATime } from './store.ts';
 
 const AT_ONCE = 100;
 /** Pictures of more pixels are cut: well below the size from which the plan shows tiles (`WHOLE_UP_TO_PX`). */

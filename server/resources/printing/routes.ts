@@ -1,6 +1,6 @@
 import type { PrinterJobsReply } from '@dusky-spool/core/contract';
 import type { Bridge } from '../../bridge/index.ts';
-import { isUuid, refusal, type RouteTable } from '../../http/index.ts';
+import { refusal, type RouteTable } from '../../http/index.ts';
 import type { Services } from '../services.ts';
 import { printedBy, printedJob } from './store.ts';
 
@@ -19,7 +19,7 @@ export function instrumentRoutes(table: RouteTable, { database }: Services, brid
   });
   table.get('/bridge/printer/jobs/:printedId', 'field', async (request, response) => {
     const id = String(request.params.printedId);
-    const job = isUuid(id) ? await printedJob(database, response.locals.member!.firmId, id) : null;
+    const job = /^\d{1,9}$/.test(id) ? await printedJob(database, response.locals.member!.firmId, Number(id)) : null;
     if (!job) throw refusal('not-found', { field: 'job' });
     response.type(job.mediaType).send(job.bytes);
   });

@@ -1,9 +1,9 @@
-import { randomUUID } from 'node:crypto';
 import { Op, QueryTypes } from 'sequelize';
 import type { Database } from '../../database/index.ts';
 
 export interface PrintedJob {
-  readonly id: string;
+  /** Counted within the firm. */
+  readonly id: number;
   readonly pages: number;
   readonly type: string;
 }
@@ -19,26 +19,25 @@ export async function storePrinted(
   mediaType: string,
 ): Promise<void> {
   const pages = bytes.toString('latin1').match(PAGES_OF_PDF)?.length ?? 1;
-  await models.printedJobs.create(
-    { id: randomUUID(), ...of, pages, mediaType, bytes, createdAt: new Date() },
-    { returning: false },
-  );
-  await sequelize.query(
-    `DELETE FROM printed_jobs WHERE firm_id = :firmId AND id NOT IN (
-       SELECT id FROM printed_jobs WHERE firm_id = :firmId ORDER BY created_at DESC LIMIT ${KEPT})`,
-    { replacements: { firmId: of.firmId } },
-  );
+  const { firmId, projectId } = of;
+  await sequelize.transaction(async (transaction) => {
+    await sequelize.query('SELECT 1 FROM firms WHERE id = :firmId FOR UPDATE', { replacements: { firmId }, transaction });
+    const last = ((await models.printedJobs.max('number', { where: { firmId }, transaction })) as number | null) ?? 0;
+    const row = { firmId, number: last + 1, projectId, pages, mediaType, bytes, createdAt: new Date() };
+    await models.printedJobs.create(row, { transaction, returning: false });
+    await models.printedJobs.destroy({ where: { firmId, number: { [Op.lte]: last + 1 - KEPT } }, transaction });
+  });
 }
 
 /** What a firm has printed, newest first. */
 export const printedBy = ({ sequelize }: Database, firmId: string): Promise<PrintedJob[]> =>
   sequelize.query(
-    `SELECT id, pages, media_type AS type FROM printed_jobs WHERE firm_id = :firmId ORDER BY created_at DESC LIMIT ${KEPT}`,
+    'SELECT number AS id, pages, media_type AS type FROM printed_jobs WHERE firm_id = :firmId ORDER BY number DESC',
     { replacements: { firmId }, type: QueryTypes.SELECT },
   );
 
-export const printedJob = async ({ models }: Database, firmId: string, id: string) =>
-  (await models.printedJobs.findOne({ where: { firmId, id }, attributes: ['bytes', 'mediaType'], raw: true })) as unknown as {
+export const printedJob = async ({ models }: Database, firmId: string, number: number) =>
+  (await models.printedJobs.findOne({ where: { firmId, number }, attributes: ['bytes', 'mediaType'], raw: true })) as unknown as {
     bytes: Buffer;
     mediaType: string;
   } | null;

@@ -4,7 +4,7 @@ import { MOST_FILE_BYTES } from '@dusky-spool/core/formats';
 import { hasRight, newProjectRequest, type DocumentReply, type ProjectsReply } from '@dusky-spool/core/contract';
 import { isUuid, parseBody, refusal, type RouteTable, type SignedIn } from '../../http/index.ts';
 import { sendJobFile } from '../jobs/routes.ts';
-import { plannersMayDelete } from '../people/members.ts';
+import { plannersMayDelete } from '../people/member-store.ts';
 import { untilGone, type Services } from '../services.ts';
 import { makeProject } from './service.ts';
 import { deletedProjects, deleteProject, listPictures, listProjects, loadDocument, restoreProject } from './store.ts';

@@ -21,7 +21,7 @@ import {
   tokenForVisitor,
   type RouteTable,
 } from '../../http/index.ts';
-import { acceptInvitation, readInvitation } from '../people/invitations.ts';
+import { acceptInvitation, readInvitation } from '../people/invitation-store.ts';
 import { linkTo, type Services } from '../services.ts';
 import { beginReset, changePassword, finishReset, makeFirm, signIn } from './service.ts';
 import { accountByEmail, accountById, countMembers, demoMember, endSessions, firmName, sessionsOf } from './store.ts';

@@ -6,7 +6,7 @@ import { refusal } from '../../http/problems.ts';
 import { checkPassword, hashPassword } from '../session/passwords.ts';
 import { hashOfToken, newToken } from '../session/service.ts';
 import { accountById, firmName, type AccountRow } from '../session/store.ts';
-import { checkProjects, setProjects } from './members.ts';
+import { checkProjects, setProjects } from './member-store.ts';
 
 const DAY_MS = 24 * 3600 * 1000;
 const VALID_DAYS = 7;

@@ -1,6 +1,5 @@
 import { join } from 'node:path';
 import type { DocumentReply } from '../../core/contract/index.ts';
-import { drawnPlans } from '../../core/testing/drawn-plans.ts';
 import { openGranary, planPoint, saved, startApp } from '../../e2e/testing/index.ts';
 
 const FOLDER = join(import.meta.dirname, '../../docs/screenshots');
@@ -104,14 +103,14 @@ await page.goto(`${app.url}/p/${granary}/survey?view=3d`);
 await page.locator('.house-3d-view canvas').waitFor();
 await page.waitForTimeout(2500);
 await shoot('survey-3d');
-await page.goto(`${app.url}/p/${flat}/survey`);
-await page.locator('.survey-foot').waitFor();
-await page
-  .getByLabel('Add a plan picture')
-  .setInputFiles({ name: 'cottage.dxf', mimeType: 'application/dxf', buffer: Buffer.from(drawnPlans()[0].dxf) });
-await page.getByRole('button', { name: 'Propose walls' }).click();
-await page.locator('.proposal-list').waitFor();
-await shoot('survey-drawing');
+await page.goto(`${app.url}/people`);
+await page.getByRole('button', { name: 'Invite' }).click();
+await page.getByLabel('Email').fill('crew@tidewrack.example');
+await page.getByRole('radio', { name: /^Crew/ }).check();
+await page.getByRole('button', { name: 'Send invitation' }).click();
+await page.getByRole('rowheader', { name: 'crew@tidewrack.example' }).waitFor();
+await page.locator('.ant-modal').waitFor({ state: 'detached' });
+await shoot('people');
 
 await page.setViewportSize(PHONE);
 await page.goto(`${app.url}/p/${flat}/survey?view=walk`);

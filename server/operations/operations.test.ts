@@ -70,6 +70,10 @@ describe('npm start', () => {
       expect((await client.send('POST', '/session/first-account', { ...account, setupToken: token })).status).to.equal(201);
       expect((statSync(join(folder, 'data/pg')).mode & 0o777).toString(8)).to.equal('700');
       expect((statSync(join(folder, 'data/backups')).mode & 0o777).toString(8)).to.equal('700');
+      if (process.getuid?.() === 0) {
+        const { stdout } = spawnSync('ps', ['-o', 'uid=', '--ppid', String(first.child.pid)], { encoding: 'utf8' });
+        expect(stdout.trim()).to.match(/^\d+$/).and.not.equal('0');
+      }
       expect(await stop(first.child)).to.equal(0);
       const second = await start();
       running.add(second.child);

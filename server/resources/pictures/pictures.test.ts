@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import sharp from 'sharp';
 import type { PlannedRefusal } from '../../http/index.ts';
 import { lineLaser, startLaserSimulator } from '../../bridge/index.ts';
-import { openDatabase } from '../../database/index.ts';
+import { openDatabase, type Database } from '../../database/index.ts';
 import { freshDatabaseUrl, startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
 import { inspectPicture } from './inspect.ts';
 import { sanitiseSvg } from './sanitise-svg.ts';
@@ -83,6 +83,36 @@ describe('a vector picture', () => {
       .toBuffer();
     expect(await inspectPicture(database, webp)).to.include({ mediaType: 'image/webp', widthPx: 60, heightPx: 40 });
   });
+});
+
+describe('a raster picture', () => {
+  let database: Database;
+  before(async () => {
+    database = openDatabase(await freshDatabaseUrl());
+  });
+  after(() => database.sequelize.close());
+  const plain = (widthPx: number, heightPx: number) =>
+    sharp({ create: { width: widthPx, height: heightPx, channels: 3, background: '#806040' }, limitInputPixels: false });
+  const judged = (bytes: Buffer) =>
+    inspectPicture(database, bytes).then(
+      ({ widthPx }) => widthPx,
+      (error: PlannedRefusal) => [error.problem.code, error.problem.megapixels],
+    );
+
+  it('may have 200 megapixels as PNG or baseline JPEG and 60 as progressive JPEG or WebP; more is refused with the limit', async () => {
+    expect(await judged(await plain(14_000, 14_200).png({ compressionLevel: 1 }).toBuffer())).to.equal(14_000);
+    expect(await judged(await plain(14_200, 14_200).png({ compressionLevel: 1 }).toBuffer())).to.deep.equal([
+      'picture-too-large',
+      200,
+    ]);
+    expect(await judged(await plain(9000, 9000).jpeg({ progressive: false }).toBuffer())).to.equal(9000);
+    expect(await judged(await plain(7700, 7700).jpeg({ progressive: true }).toBuffer())).to.equal(7700);
+    expect(await judged(await plain(7800, 7800).jpeg({ progressive: true }).toBuffer())).to.deep.equal([
+      'picture-too-large-whole',
+      60,
+    ]);
+    expect(await judged(await plain(7800, 7800).webp({ effort: 0 }).toBuffer())).to.deep.equal(['picture-too-large-whole', 60]);
+  }).timeout(120_000);
 });
 
 describe('plans on the server', () => {

@@ -1,10 +1,11 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { Button } from 'antd';
+import { Button, ConfigProvider } from 'antd';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
 import { moveDevices, removeDevices } from '@dusky-spool/core/devices';
 import { facePlaceOf, moveOnFace } from '@dusky-spool/core/mounting';
 import { GROUP_KINDS, type GroupKind, type ProjectDocument, type SystemName } from '@dusky-spool/core/project';
 import { later } from '../../app/later.ts';
+import { useRight } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { PlanCanvas, type Tool } from '../../canvas/PlanCanvas.tsx';
 import { useCamera } from '../../canvas/useCamera.ts';
@@ -45,6 +46,8 @@ const SELECT: Tool = { kind: 'select' };
 
 /** The plan with its inspector and its ledger: Devices and Cabling are this screen with different tools. */
 export function PlanScreen({ projectId, document, stage }: Props) {
+  const mayPlan = useRight('plan');
+  const mayWrite = useRight('field');
   const { levelId: wanted, selection, view, go } = usePlace();
   const { edit, undo, redo, showPreview } = useProjectParts('edit', 'undo', 'redo', 'showPreview');
   const settings = useSettings();
@@ -218,7 +221,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
               )
             )}
             <div className="sheet-left">
-              {stage === 'devices' && (
+              {stage === 'devices' && mayPlan && (
                 <Palette document={document} tool={tool} onTool={setTool} onLibrary={onLibrary} onPlates={onPlates} />
               )}
               <HouseSection document={document} levelId={levelId} onPick={onPickLevel} />
@@ -332,12 +335,14 @@ export function PlanScreen({ projectId, document, stage }: Props) {
       )}
       {inspecting && <InHand />}
       {inspecting && (
-        <Inspector
-          document={document}
-          selection={selection}
-          onSelect={select}
-          onView={stage === 'devices' && !surface ? onView : undefined}
-        />
+        <ConfigProvider componentDisabled={!mayWrite}>
+          <Inspector
+            document={document}
+            selection={selection}
+            onSelect={select}
+            onView={stage === 'devices' && !surface ? onView : undefined}
+          />
+        </ConfigProvider>
       )}
     </div>
   );

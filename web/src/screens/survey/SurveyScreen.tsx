@@ -16,6 +16,7 @@ import {
   WALL_BUILDS,
 } from '@dusky-spool/core/survey';
 import { later } from '../../app/later.ts';
+import { useRight } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
 import { useCamera } from '../../canvas/useCamera.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
@@ -58,6 +59,7 @@ const LEFT_PX = 200;
 
 /** The Survey stage: the building as it really is. */
 export function SurveyScreen({ projectId, document }: Props) {
+  const mayPlan = useRight('plan');
   const { levelId: wanted, selection: raw, view, go } = usePlace();
   const { edit, undo, redo, showPreview } = useProjectParts('edit', 'undo', 'redo', 'showPreview');
   const settings = useSettings();
@@ -258,8 +260,8 @@ export function SurveyScreen({ projectId, document }: Props) {
               )}
               <div className="sheet-left">
                 <div className="sheet-left-top">
-                  <ToolBar tool={tool} onTool={setTool} />
-                  {tool.kind === 'select' && (
+                  {mayPlan && <ToolBar tool={tool} onTool={setTool} />}
+                  {mayPlan && tool.kind === 'select' && (
                     <PlanPictures
                       projectId={projectId}
                       document={document}

@@ -1,20 +1,22 @@
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
-import { spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
+import { unzipSync } from 'fflate';
 import { expect } from 'chai';
 import type { DocumentReply } from '@dusky-spool/core/contract';
 import { planPoint, projectIdOf, startApp, type App } from './testing/index.ts';
 
 /** A build of the web app from before the protocol had a version, as browsers still have it. */
-const OLDER_BUILD = join(import.meta.dirname, 'older-build/web-dist.tar.gz');
+const OLDER_BUILD = join(import.meta.dirname, 'older-build/web-dist.zip');
 
 describe('an older app', () => {
   let app: App;
   const folder = mkdtempSync(join(tmpdir(), 'spool-older-'));
   before(async () => {
-    mkdirSync(folder, { recursive: true });
-    expect(spawnSync('tar', ['xzf', OLDER_BUILD, '-C', folder]).status).to.equal(0);
+    for (const [name, bytes] of Object.entries(unzipSync(new Uint8Array(readFileSync(OLDER_BUILD))))) {
+      mkdirSync(dirname(join(folder, name)), { recursive: true });
+      writeFileSync(join(folder, name), bytes);
+    }
     app = await startApp(undefined, { WEB_FOLDER: folder });
   });
   after(async () => {

@@ -6,8 +6,11 @@ interface DatabaseFailure {
   readonly parent?: DatabaseFailure;
 }
 
-/** SQLSTATE classes and socket codes that mean the database cannot be reached now, but may be soon. */
-const AWAY = /^(57P0[123]|08\w{3}|53300|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/;
+/**
+ * SQLSTATE classes and socket codes that mean the database cannot do it now, but may soon: stopping, no connection, no room
+ * on its disk or in its memory, a fault of its files, a deadlock, a lock or statement that took too long.
+ */
+const AWAY = /^(57P0[123]|57014|08\w{3}|53\w{3}|58\w{3}|40001|40P01|55P03|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/;
 const AWAY_WORDS =
   /Connection terminated|connection timeout|terminating connection|the database system is|Client has encountered a connection error/i;
 

@@ -5,7 +5,7 @@ import { describeFailure, isDatabaseAway, openDatabase, type Database } from '..
 import { PlannedRefusal } from '../http/problems.ts';
 import type { RunnerMessage, RunnerSettings, RunnerTask } from './runner-messages.ts';
 import { jobFile, storeResultFile } from './store.ts';
-import { WORK } from './work/index.ts';
+import { TASKS } from './tasks/index.ts';
 
 const settings: RunnerSettings = parentPort
   ? (workerData as RunnerSettings)
@@ -24,7 +24,7 @@ const say = (message: RunnerMessage) => (parentPort ? parentPort.postMessage(mes
 async function perform({ jobId, firmId, memberId, projectId, kind, params }: RunnerTask): Promise<void> {
   try {
     const here = (database ??= openDatabase(settings.databaseUrl, 2));
-    const work = Object.hasOwn(WORK, kind) ? WORK[kind as keyof typeof WORK] : null;
+    const work = Object.hasOwn(TASKS, kind) ? TASKS[kind as keyof typeof TASKS] : null;
     if (!work) throw new PlannedRefusal({ code: 'not-found', field: 'job' });
     const context = {
       database: here,

@@ -16,74 +16,25 @@ import {
 } from '@dusky-spool/core/project';
 import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
 import { rebased, restoringOperations } from './set-aside.ts';
+import {
+  SendRefused,
+  Unreachable,
+  type Connection,
+  type OpenConflict,
+  type SetAside,
+  type SyncOutside,
+  type SyncState,
+} from './sync-state.ts';
 
-/** Where the edits are: on their way, kept because nobody answers, or waiting for a decision. */
-export type Connection = 'online' | 'offline' | 'database-away' | 'signed-out' | 'gone' | 'outdated';
-
-/** A change that met another person's: a person chooses. */
-export interface OpenConflict {
-  readonly change: Change;
-  readonly conflicts: readonly FieldConflict[];
-}
-
-/** An edit that the server could not take: kept with the reason until a person settles it. */
-export interface SetAside {
-  readonly change: Change;
-  readonly problem: Problem;
-  /** When it was set aside, ISO 8601. */
-  readonly at: string;
-}
-
-export interface SyncState {
-  /** The project as its user sees it: what the server has, with the pending edits on top. */
-  readonly view: ProjectDocument;
-  readonly revision: number;
-  readonly pending: readonly Change[];
-  readonly connection: Connection;
-  readonly conflict: OpenConflict | null;
-  readonly history: History;
-  readonly notice: Problem | null;
-  readonly setAside: readonly SetAside[];
-}
-
-/** A failure to reach the server, with the reason where it gave one. */
-export class Unreachable extends Error {
-  constructor(readonly connection: Exclude<Connection, 'online'>) {
-    super(connection);
-  }
-}
-
-/** The server answered, and would not take what was sent as a whole. */
-export class SendRefused extends Error {
-  constructor(
-    readonly problem: Problem,
-    /** It failed without a reason of the edit's own: worth another try. */
-    readonly mayPass: boolean,
-  ) {
-    super(problem.code);
-  }
-}
-
-/** What the sync needs of the outside: handed in, so that it is tested without a browser. */
-export interface SyncOutside {
-  readonly send: (changes: readonly Change[]) => Promise<ChangesReply>;
-  readonly since: (revision: number) => Promise<readonly StoredChange[]>;
-  readonly keep: (pending: readonly Change[]) => Promise<void>;
-  /** Stores the edits that were set aside, beside the pending ones. */
-  readonly keepAside: (setAside: readonly SetAside[]) => Promise<void>;
-  /** What the signed-in person may not do, before an edit is made; null where it may be made. */
-  readonly forbids: (operations: readonly Operation[]) => Problem | null;
-  readonly now: () => Date;
-  readonly newId: () => string;
-  /** The same edit after another person's edit of the house, where only what follows from walls is in conflict; null leaves it to a person. */
-  readonly resettle?: (
-    base: ProjectDocument,
-    change: Change,
-    conflicts: readonly FieldConflict[],
-  ) => Promise<readonly Operation[] | null>;
-  readonly later: (task: () => void, delayMs: number) => void;
-  readonly changed: (state: SyncState) => void;
-}
+export {
+  SendRefused,
+  Unreachable,
+  type Connection,
+  type OpenConflict,
+  type SetAside,
+  type SyncOutside,
+  type SyncState,
+} from './sync-state.ts';
 
 const MOST_AT_ONCE = 50;
 /** An edit at which the server fails without a reason is tried so often before it is set aside. */
@@ -278,6 +229,7 @@ export class ProjectSync {
     for (const [index, result] of reply.results.entries()) {
       const change = batch[index];
       if (result.status === 'refused') {
+        if (result.problem.code === 'unexpected' && ++this.failuresOfFirst < MAX_FAILURES) throw new Unreachable('database-away');
         await this.refused(change, result.problem);
         return;
       }
@@ -385,9 +337,11 @@ export class ProjectSync {
   }
 
   private missed(error: unknown): void {
-    if (!(error instanceof Unreachable)) throw error;
-    this.publish({ connection: error.connection });
-    if (this.stopped || this.retryWaits || STANDS.has(error.connection)) return;
+    // Asking what others did can be refused too; it is asked again like after a lost connection.
+    if (!(error instanceof Unreachable) && !(error instanceof SendRefused)) throw error;
+    const connection = error instanceof Unreachable ? error.connection : 'database-away';
+    this.publish({ connection });
+    if (this.stopped || this.retryWaits || STANDS.has(connection)) return;
     this.retryWaits = true;
     this.outside.later(
       () => {

@@ -1,6 +1,6 @@
 // Here: what each kind of job does, in a thread or process of the pool.
 // Not here: the queue.
-// Start with `WORK`.
+// Start with `TASKS`.
 import type { JobKind, JobParams } from '../job-kinds.ts';
 import type { JobFile } from '../store.ts';
 import type { Database } from '../../database/index.ts';
@@ -30,7 +30,7 @@ export interface JobProduct {
 
 type Work<K extends JobKind> = (context: JobContext, params: JobParams[K]) => Promise<JobProduct>;
 
-export const WORK: { readonly [K in JobKind]: Work<K> } = {
+export const TASKS: { readonly [K in JobKind]: Work<K> } = {
   document: makeDocument,
   'project-file': writeFile,
   import: importFile,

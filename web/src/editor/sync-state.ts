@@ -1,0 +1,71 @@
+import type { Problem } from '@dusky-spool/core/outcome';
+import type { Change, FieldConflict, History, Operation, ProjectDocument } from '@dusky-spool/core/project';
+import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
+
+/** Where the edits are: on their way, kept because nobody answers, or waiting for a decision. */
+export type Connection = 'online' | 'offline' | 'database-away' | 'signed-out' | 'gone' | 'outdated';
+
+/** A change that met another person's: a person chooses. */
+export interface OpenConflict {
+  readonly change: Change;
+  readonly conflicts: readonly FieldConflict[];
+}
+
+/** An edit that the server could not take: kept with the reason until a person settles it. */
+export interface SetAside {
+  readonly change: Change;
+  readonly problem: Problem;
+  /** When it was set aside, ISO 8601. */
+  readonly at: string;
+}
+
+export interface SyncState {
+  /** The project as its user sees it: what the server has, with the pending edits on top. */
+  readonly view: ProjectDocument;
+  readonly revision: number;
+  readonly pending: readonly Change[];
+  readonly connection: Connection;
+  readonly conflict: OpenConflict | null;
+  readonly history: History;
+  readonly notice: Problem | null;
+  readonly setAside: readonly SetAside[];
+}
+
+/** A failure to reach the server, with the reason where it gave one. */
+export class Unreachable extends Error {
+  constructor(readonly connection: Exclude<Connection, 'online'>) {
+    super(connection);
+  }
+}
+
+/** The server answered, and would not take what was sent as a whole. */
+export class SendRefused extends Error {
+  constructor(
+    readonly problem: Problem,
+    /** It failed without a reason of the edit's own: worth another try. */
+    readonly mayPass: boolean,
+  ) {
+    super(problem.code);
+  }
+}
+
+/** What the sync needs of the outside: handed in, so that it is tested without a browser. */
+export interface SyncOutside {
+  readonly send: (changes: readonly Change[]) => Promise<ChangesReply>;
+  readonly since: (revision: number) => Promise<readonly StoredChange[]>;
+  readonly keep: (pending: readonly Change[]) => Promise<void>;
+  /** Stores the edits that were set aside, beside the pending ones. */
+  readonly keepAside: (setAside: readonly SetAside[]) => Promise<void>;
+  /** What the signed-in person may not do, before an edit is made; null where it may be made. */
+  readonly forbids: (operations: readonly Operation[]) => Problem | null;
+  readonly now: () => Date;
+  readonly newId: () => string;
+  /** The same edit after another person's edit of the house, where only what follows from walls is in conflict; null leaves it to a person. */
+  readonly resettle?: (
+    base: ProjectDocument,
+    change: Change,
+    conflicts: readonly FieldConflict[],
+  ) => Promise<readonly Operation[] | null>;
+  readonly later: (task: () => void, delayMs: number) => void;
+  readonly changed: (state: SyncState) => void;
+}

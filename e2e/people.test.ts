@@ -61,7 +61,7 @@ describe('people of a firm', () => {
     await crew.getByText(/of 117 runs/).waitFor();
   });
 
-  it('are signed out elsewhere at once when their sessions are ended, and a deleted project tells who has it open', async () => {
+  it('are signed out elsewhere at once when their sessions are ended, and who has a deleted project open sees that it was deleted', async () => {
     await crew.goto(`${app.url}/p/${projectId}/devices`);
     await crew.locator('.plan-canvas .device').first().waitFor();
     await owner.goto(`${app.url}/projects`);

@@ -71,7 +71,7 @@ export function readProjectFile(text: string): Outcome<ProjectFile> {
       known: FORMAT_VERSION,
     });
   }
-  // The bytes of pictures are held against their own pattern below.
+  // Bytes of pictures have a pattern of their own below.
   const unclean = textProblem({ ...head, pictures: null });
   if (unclean) return { ok: false, problem: unclean };
   const parsed = projectFileSchema.safeParse(upgradeFile(head));

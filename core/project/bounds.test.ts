@@ -65,7 +65,7 @@ describe('the bounds of a house', () => {
     }
   });
 
-  it('are looked at again where something is drawn or moved, not where it is renamed or deleted', () => {
+  it('are checked again where something is drawn or moved, not where it is renamed or deleted', () => {
     const house = smallHouse();
     const [wall] = Object.values(house.walls);
     const [room] = Object.values(house.rooms);

@@ -111,7 +111,7 @@ export function countProblem(name: CollectionName, count: number): Problem | nul
   return count > most ? { code: 'too-many-records', kind: 'out_of_domain', field: name, count, limit: most } : null;
 }
 
-/** A whole project held against every bound. Problems: those of `boundsProblem` and `countProblem`. */
+/** Checks a whole project against every bound. Problems: those of `boundsProblem` and `countProblem`. */
 export function checkBounds(document: ProjectDocument): Outcome<ProjectDocument> {
   for (const name of COLLECTION_NAMES) {
     const problem = countProblem(name, Object.keys(document[name]).length);

@@ -18,7 +18,7 @@ export const cleanText = (text: string): string => text.replace(new RegExp(`[${F
 
 /**
  * The first forbidden character anywhere in a JSON value, as a problem that names the field; null where there is none.
- * Keys are looked at too. Nesting beyond `MAX_DEPTH` is a problem of its own. Problems: `record-invalid`, `nested-too-deep`.
+ * Keys are checked too. Nesting beyond `MAX_DEPTH` is a problem of its own. Problems: `record-invalid`, `nested-too-deep`.
  */
 export function textProblem(value: unknown, field = ''): Problem | null {
   const open: { readonly value: unknown; readonly field: string; readonly depth: number }[] = [{ value, field, depth: 0 }];

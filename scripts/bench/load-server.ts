@@ -1,4 +1,4 @@
-// The server of the load figures: as `npm start` runs it, and it tells its heap after a collection when asked.
+// The server of the load figures: as `npm start` runs it, and it reports its heap after a collection when asked.
 import { configFromEnvironment } from '../../server/app/config.ts';
 import { startServer } from '../../server/app/create-app.ts';
 

@@ -47,7 +47,7 @@ async function heapMb(child: ChildProcess): Promise<number> {
 class Person {
   readonly savesMs: number[] = [];
   readonly acknowledged: string[] = [];
-  heard = 0;
+  received = 0;
   private x: number;
   private readonly socket: WebSocket;
 
@@ -62,7 +62,7 @@ class Person {
     this.socket = new WebSocket(`${url.replace('http', 'ws')}/api/projects/${projectId}/live`, {
       headers: { cookie: client.cookie },
     });
-    this.socket.on('message', () => this.heard++);
+    this.socket.on('message', () => this.received++);
     this.socket.on('error', () => undefined);
   }
 
@@ -163,7 +163,7 @@ export async function loadFigures(): Promise<Figure[]> {
   }
   child.kill('SIGKILL');
   const saves = people.flatMap(({ savesMs }) => savesMs);
-  if (people.some(({ heard }) => heard < 10)) throw new Error('followers were not told');
+  if (people.some(({ received }) => received < 10)) throw new Error('followers received too little');
   return [
     figure(
       'load',

@@ -192,7 +192,7 @@ function buildApp(services: Services, sessions: Sessions, bridge: Bridge, state:
   return { app, table };
 }
 
-/** Every answer says which protocol the server speaks; an app that says that it is too old is told to bring itself up to date. */
+/** Every answer says which protocol the server speaks; an app that is too old gets a refusal that asks it to update. */
 const protocolHeaders: express.RequestHandler = (request, response, next) => {
   response.set('Cache-Control', 'no-store').set('X-Spool-Protocol', String(PROTOCOL_VERSION));
   const said = request.get('x-spool-protocol');

@@ -11,7 +11,7 @@ const HOUR_MS = 60 * MINUTE_MS;
 const DAY_MS = 24 * HOUR_MS;
 const EVERY_MS = 15 * MINUTE_MS;
 
-/** One round: what was kept for a while goes. Doing it twice, or on two servers at once, does no harm. */
+/** One round: what was stored for a while is deleted. Doing it twice, or on two servers at once, does no harm. */
 export async function tidyUp(services: Services, now: Date): Promise<void> {
   const { database, mail, attempts, jobs } = services;
   const ago = (ms: number) => new Date(now.getTime() - ms);

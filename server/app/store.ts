@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Op, QueryTypes } from 'sequelize';
 import { describeFailure, type Database } from '../database/index.ts';
 
-/** Jobs whose server died for good, so that nobody waits for them for ever. */
+/** Closes jobs whose server died, so that nobody waits for them for ever. */
 export async function closeLostJobs({ models }: Database, before: Date): Promise<void> {
   await models.jobs.update(
     { state: 'failed', problem: { code: 'unexpected' }, finishedAt: new Date() },
@@ -56,7 +56,7 @@ export async function databaseVersion({ sequelize }: Database): Promise<string> 
   return row.version;
 }
 
-/** A key of the server: made once, kept in the database, never in a file of the repository. */
+/** A key of the server: made once, stored in the database, never in a file of the repository. */
 export async function readSecret({ sequelize }: Database, name: string, make: () => string): Promise<string> {
   await sequelize.query('INSERT INTO secrets VALUES (:name, :value) ON CONFLICT DO NOTHING', {
     replacements: { name, value: make() },

@@ -7,7 +7,6 @@ import { join } from 'node:path';
 import { daysBefore } from '@dusky-spool/core/brief';
 import type { Database } from '../database/index.ts';
 import { readProjectFile } from '@dusky-spool/core/formats';
-import { importProject } from '../resources/projects/import.ts';
 import { hashPassword, insertFirm } from '../resources/session/service.ts';
 import { demoMember } from '../resources/session/store.ts';
 
@@ -18,6 +17,8 @@ const FOLDER = join(import.meta.dirname, '../../demo');
 /** Loads the demo firm once; a second call finds it there and leaves it alone. */
 export async function loadDemo(database: Database): Promise<void> {
   if ((await demoMember(database)) !== null) return;
+  // Loaded here, as only the first start needs it.
+  const { importProject } = await import('../resources/projects/import.ts');
   // A firm left half loaded by a start that was killed is taken away and loaded anew.
   await database.models.members.findOne({ where: { email: EMAIL }, raw: true }).then(async (left) => {
     if (left) await database.models.firms.destroy({ where: { id: (left as unknown as { firmId: string }).firmId } });

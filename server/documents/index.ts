@@ -8,4 +8,5 @@ export { planPdf } from './plan-pdf.ts';
 export { scheduleXlsx } from './schedule-xlsx.ts';
 export { tagsPdf } from './tags-pdf.ts';
 export { templatePdf } from './template-pdf.ts';
-export { DOCUMENTS, FETCHED_DOCUMENTS, isDocument, type DocumentName, type MadeDocument } from './registry.ts';
+export { DOCUMENTS, type MadeDocument } from './registry.ts';
+export { DOCUMENT_QUERIES, FETCHED_DOCUMENTS, isDocument, type DocumentName } from './queries.ts';

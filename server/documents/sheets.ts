@@ -22,7 +22,7 @@ interface Sheet {
 }
 
 /** Every sheet of tables that is handed out of a project, by the name of its file. */
-export const SHEETS: Readonly<Record<string, Sheet>> = {
+export const SHEETS = {
   'cabling-sheet': {
     sheet: 'cabling',
     tablesOf: (document) => {
@@ -82,7 +82,7 @@ export const SHEETS: Readonly<Record<string, Sheet>> = {
       });
     },
   },
-};
+} as const satisfies Readonly<Record<string, Sheet>>;
 
 /** The tables with those rules at their end that keep people safe and were lowered: whoever works by the sheet has to know. */
 export function withLowered(document: ProjectDocument, tables: readonly SheetTable[]): readonly SheetTable[] {

@@ -3,7 +3,7 @@ import type { Logger } from 'pino';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/index.ts';
 
-/** What servers tell each other. Ids only: whoever needs more reads it from the database. */
+/** What servers notify each other of. Ids only: whoever needs more reads it from the database. */
 export type ServerEvent =
   | { readonly kind: 'change'; readonly projectId: string }
   | { readonly kind: 'project-gone'; readonly projectId: string }
@@ -14,6 +14,9 @@ export type ServerEvent =
   | { readonly kind: 'job-ended'; readonly jobId: string };
 
 const CHANNEL = 'spool_events';
+/** Sends the event in `:event`, as `eventText` writes it. */
+export const NOTIFY_STATEMENT = `SELECT pg_notify('${CHANNEL}', :event)`;
+export const eventText = (event: ServerEvent): string => JSON.stringify(event);
 const RETRY_MS = 1000;
 
 type Listener = (event: ServerEvent) => void;
@@ -35,7 +38,7 @@ export class EventBus {
 
   start = (): Promise<void> => this.connect();
 
-  /** Hears every event from now on; returns the way to stop. */
+  /** Receives every event from now on; returns a function that stops it. */
   on(listener: Listener): () => void {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
@@ -46,10 +49,10 @@ export class EventBus {
     this.returned.add(task);
   }
 
-  /** Tells all servers; within a transaction only once it is committed. */
+  /** Notifies all servers; within a transaction only once it is committed. */
   async emit(event: ServerEvent, transaction?: Transaction): Promise<void> {
-    await this.database.sequelize.query(`SELECT pg_notify('${CHANNEL}', :event)`, {
-      replacements: { event: JSON.stringify(event) },
+    await this.database.sequelize.query(NOTIFY_STATEMENT, {
+      replacements: { event: eventText(event) },
       transaction,
     });
   }

@@ -1,4 +1,4 @@
-// Here: events that every server on one database hears of, over PostgreSQL's notifications.
+// Here: events that every server on one database receives, over PostgreSQL's notifications.
 // Not here: what follows from them.
 // Start with `EventBus`.
-export { EventBus, type ServerEvent } from './event-bus.ts';
+export { EventBus, eventText, NOTIFY_STATEMENT, type ServerEvent } from './event-bus.ts';

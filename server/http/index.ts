@@ -11,7 +11,7 @@ export {
   type SessionLimits,
   type Sessions,
 } from './sessions.ts';
-export { isUuid, maySeeProject, memberOf, type SignedIn } from './membership.ts';
+export { isUuid, maySeeProject, memberOf, type SignedIn } from './membership-store.ts';
 export { RouteTable, type Access, type Route } from './route-table.ts';
 export { securityHeaders } from './security.ts';
 export { parseBody, parseQuery, parseShape, parseValue } from './parse.ts';

@@ -10,7 +10,7 @@ export function parseValue<T>(schema: z.ZodType<T>, value: unknown): T {
   return parseShape(value, schema);
 }
 
-/** A value in the shape of the contract alone; its parts are looked at one by one by whoever asks. */
+/** A value in the shape of the contract alone; its parts are checked one by one by the caller. */
 export function parseShape<T>(value: unknown, schema: z.ZodType<T>): T {
   const parsed = schema.safeParse(value ?? {});
   if (parsed.success) return parsed.data;

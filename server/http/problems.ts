@@ -37,7 +37,7 @@ const STATUS: Readonly<Record<string, number>> = {
 /** Statuses of malformed requests that are passed on as they are; every other one below 500 becomes 400. */
 const REQUEST_STATUSES = new Set([404, 405, 406, 411, 412, 413, 414, 415, 416]);
 
-/** Hears of every failure that nobody planned: `place` is the route, without any id or name. */
+/** Receives every failure that nobody planned: `place` is the route, without any id or name. */
 export type ErrorReport = (error: unknown, place: string) => void;
 
 /** Every problem that a request can end in, as a status and a body that names it. */

@@ -1,7 +1,7 @@
 import { Router, type RequestHandler } from 'express';
 import type { Right } from '@dusky-spool/core/contract';
 import type { Database } from '../database/index.ts';
-import { requireProject, requireRight } from './membership.ts';
+import { requireProject, requireRight } from './membership-store.ts';
 import { requireCsrf } from './sessions.ts';
 import { refusal } from './problems.ts';
 
@@ -35,7 +35,7 @@ export class RouteTable {
     this.routes.push({ method, path, access });
     const guards: RequestHandler[] = access === 'anyone' ? [] : [requireRight(this.database, access)];
     if (method !== 'GET') guards.push(this.csrf);
-    if (path.startsWith('/projects/:projectId')) guards.push(requireProject(this.database));
+    if (path.startsWith('/projects/:projectId')) guards.push(requireProject);
     const register = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
     this.router[register[method]](path, ...guards, ...handlers);
   }

@@ -43,7 +43,19 @@ export function openSessions(databaseUrl: string, secret: string, limits: Sessio
   const pool = new pg.Pool({ connectionString: databaseUrl, max: 4, connectionTimeoutMillis: 4000, options });
   pool.on('error', (error) => log.warn({ err: error }, 'session connection lost'));
   const Store = connectPgSimple(session);
-  const store = new Store({
+  const touchEveryMs = Math.min(60_000, (limits.idleHours * HOUR_MS) / 20);
+  /** A session in use is moved on once a minute, not at every request. */
+  class CalmStore extends Store {
+    private readonly touchedMs = new Map<string, number>();
+    override touch(sid: string, data: session.SessionData, done?: () => void): void {
+      const now = Date.now();
+      if (now - (this.touchedMs.get(sid) ?? 0) < touchEveryMs) return done?.();
+      if (this.touchedMs.size > 10_000) this.touchedMs.clear();
+      this.touchedMs.set(sid, now);
+      super.touch(sid, data, done);
+    }
+  }
+  const store = new CalmStore({
     pool,
     tableName: 'sessions',
     errorLog: () => log.warn('session store failed'),

@@ -8,7 +8,7 @@ export interface JobParams {
   readonly import: { readonly projectId: string };
   /** A library file is read; its text is the input. */
   readonly 'library-read': Record<string, never>;
-  /** A plan picture is looked at, stored and cut into tiles where it is large; its bytes are the input. */
+  /** A plan picture is inspected, stored and cut into tiles where it is large; its bytes are the input. */
   readonly picture: Record<string, never>;
   /** Tiles of a large picture that was stored before they were cut at once. */
   readonly tiles: { readonly pictureId: string };

@@ -120,7 +120,7 @@ describe('the job queue', () => {
 });
 
 describe('two servers on one database', () => {
-  it('share the queue: what one could not finish, the other does; both hear of changes', async () => {
+  it('share the queue: what one could not finish, the other does', async () => {
     const lanes = SMALL_LANES.map((lane) => ({ ...lane, limitMs: 60_000, memoryMb: 300 }));
     const first = await startTestServer({ lanes });
     const second = await startTestServer({ lanes, databaseUrl: first.databaseUrl });

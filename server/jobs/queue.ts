@@ -45,7 +45,7 @@ export class JobQueue {
   private readonly ended = new EventEmitter().setMaxListeners(0);
   private readonly loops: Promise<void>[] = [];
   private stopping = false;
-  private stopHearing: () => void = () => undefined;
+  private stopListening: () => void = () => undefined;
 
   constructor(
     private readonly database: Database,
@@ -82,7 +82,7 @@ export class JobQueue {
 
   /** Begins to work jobs off. */
   start(): void {
-    this.stopHearing = this.bus.on((event) => {
+    this.stopListening = this.bus.on((event) => {
       if (event.kind === 'job-waits') this.wake.emit(event.lane);
       else if (event.kind === 'job-ended') this.ended.emit(event.jobId);
       else if (event.kind === 'job-stopped') this.places.find(({ jobId }) => jobId === event.jobId)?.runner.cancel();
@@ -180,7 +180,7 @@ export class JobQueue {
 
   async close(): Promise<void> {
     this.stopping = true;
-    this.stopHearing();
+    this.stopListening();
     for (const { runner } of this.places) runner.close();
     for (const { name } of this.lanes) this.wake.emit(name);
     await Promise.all(this.loops);

@@ -1,4 +1,4 @@
-// The entry of a runner's thread: TypeScript is registered in each thread anew, then the runner itself is loaded.
+// The entry of a runner's thread: TypeScript is registered in each thread, then the runner itself is loaded.
 import { register } from 'tsx/esm/api';
 
 register();

@@ -40,7 +40,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
   const followers = new Set<Follower>();
   const queues = new Map<string, Promise<void>>();
 
-  const tell = (follower: Follower, message: LiveMessage) =>
+  const send = (follower: Follower, message: LiveMessage) =>
     follower.socket.readyState === WebSocket.OPEN && follower.socket.send(JSON.stringify(message));
   const where = (matches: (follower: Follower) => boolean) => [...followers].filter(matches);
 
@@ -53,24 +53,24 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
       for (const stored of await changesSince(database, projectId, from)) {
         for (const follower of here.filter((f) => f.revision < stored.revision)) {
           follower.revision = stored.revision;
-          tell(follower, { type: 'change', stored });
+          send(follower, { type: 'change', stored });
         }
       }
     });
-    const settled = next.catch((error: unknown) => log.warn({ err: error as Error }, 'followers not told'));
+    const settled = next.catch((error: unknown) => log.warn({ err: error as Error }, 'followers were not updated'));
     queues.set(projectId, settled);
     return settled;
   };
   const end = (matches: (follower: Follower) => boolean, message: LiveMessage, code: number) => {
     for (const follower of where(matches)) {
-      tell(follower, message);
+      send(follower, message);
       follower.socket.close(code);
       // One that does not answer the goodbye is cut off.
       setTimeout(() => follower.socket.terminate(), 2000).unref();
     }
   };
 
-  const stopHearing = bus.on((event) => {
+  const stopListening = bus.on((event) => {
     if (event.kind === 'change') void bringUpToDate(event.projectId);
     else if (event.kind === 'project-gone') end((f) => f.projectId === event.projectId, { type: 'gone' }, 4404);
     else if (event.kind === 'session-ended') end((f) => f.session === event.session, { type: 'signed-out' }, 4401);
@@ -81,7 +81,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
   });
 
   server.on('upgrade', (request: IncomingMessage, socket: Duplex, head: Buffer) => {
-    // Until the WebSocket takes it over nobody else hears of its errors: a reset while it is admitted is no more than that.
+    // Until the WebSocket takes it over nobody else handles its errors.
     const onError = () => socket.destroy();
     socket.on('error', onError);
     const tooLate = setTimeout(() => socket.destroy(), ADMISSION_MS);
@@ -131,7 +131,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
       const revision = await revisionOfProject(database, admitted.projectId);
       if (revision === null) return end((f) => f === follower, { type: 'gone' }, 4404);
       follower.revision = revision;
-      tell(follower, { type: 'at-revision', revision, protocol: PROTOCOL_VERSION });
+      send(follower, { type: 'at-revision', revision, protocol: PROTOCOL_VERSION });
       await bringUpToDate(admitted.projectId);
     } catch {
       socket.close();
@@ -156,7 +156,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
   return {
     close: () => {
       clearInterval(heartbeat);
-      stopHearing();
+      stopListening();
       sockets.clients.forEach((client) => client.terminate());
       sockets.close();
       return Promise.resolve();

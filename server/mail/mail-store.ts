@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { createTransport, type Transporter } from 'nodemailer';
+import type { Transporter } from 'nodemailer';
 import type { Logger } from 'pino';
 import { Op } from 'sequelize';
 import type { Mail } from '@dusky-spool/core/contract';
@@ -16,31 +16,36 @@ const KEPT_IN_BOX = 100;
 
 /** Sends mail; one that was sent keeps no text here, since it may hold a code that opens an account. */
 export class MailRoom {
-  private readonly transport: Transporter | null;
+  private transport: Promise<Transporter> | null = null;
 
   constructor(
     private readonly database: Database,
-    smtpUrl: string,
+    private readonly smtpUrl: string,
     private readonly from: string,
     private readonly log: Logger,
-  ) {
-    this.transport =
-      smtpUrl === '' ? null : createTransport(smtpUrl, { connectionTimeout: 8000, socketTimeout: 15_000 } as never);
-  }
+  ) {}
 
   get isSimulated(): boolean {
-    return this.transport === null;
+    return this.smtpUrl === '';
+  }
+
+  /** The mail library is loaded with the first letter. */
+  private open(): Promise<Transporter> {
+    this.transport ??= import('nodemailer').then(({ createTransport }) =>
+      createTransport(this.smtpUrl, { connectionTimeout: 8000, socketTimeout: 15_000 } as never),
+    );
+    return this.transport;
   }
 
   /** Sends a letter in the background: no request waits for a mail server. */
   async send({ firmId, recipient, subject, body }: Letter): Promise<void> {
     const id = randomUUID();
-    const state = this.transport ? 'waiting' : 'simulated';
+    const state = this.isSimulated ? 'simulated' : 'waiting';
     const { mails } = this.database.models;
     await mails.create({ id, firmId, recipient, subject, body, state, createdAt: new Date() }, { returning: false });
-    if (!this.transport) return;
-    void this.transport
-      .sendMail({ from: this.from, to: recipient, subject, text: body })
+    if (this.isSimulated) return;
+    void this.open()
+      .then((transport) => transport.sendMail({ from: this.from, to: recipient, subject, text: body }))
       .then(
         () => mails.update({ state: 'sent', body: '' }, { where: { id } }),
         (error: unknown) => {
@@ -73,6 +78,6 @@ export class MailRoom {
   }
 
   close(): void {
-    this.transport?.close();
+    void this.transport?.then((transport) => transport.close());
   }
 }

@@ -127,7 +127,7 @@ export const people = {
     unsent_one: 'One edit has not reached the server yet.',
     unsent_other: '{{count}} edits have not reached the server yet.',
     lock: 'Lock them',
-    lockHint: 'They stay on this device, encrypted. They open again when you sign in here; unsent edits are kept.',
+    lockHint: 'They stay on this device, encrypted. They open again when you sign in here; unsent edits are stored.',
     wipe: 'Delete them from this device',
     wipeHint: 'For a device that you share or hand back. The server keeps everything that was saved.',
     wipeUnsent: 'Unsent edits are lost.',
@@ -153,7 +153,7 @@ export const people = {
   access: {
     readOnly: 'Read only',
     crew: 'Crew: site records only',
-    ended: 'You were signed out. Sign in again; your edits are kept.',
+    ended: 'You were signed out. Sign in again; your edits are stored.',
     gone: 'This project was deleted. An owner can restore it for thirty days.',
   },
   making: {

@@ -13,7 +13,7 @@ export async function makeDocument(
   if (!isDocument(name)) throw refusal('not-found', { field: 'document' });
   const { document, revision } = await loadDocument(database, projectId);
   progress(0.1);
-  const made = await DOCUMENTS[name].make({ document, revision, today, progress }, query as never, (problem) => {
+  const made = await DOCUMENTS[name]({ document, revision, today, progress }, query as never, (problem) => {
     throw new PlannedRefusal(problem);
   });
   const { mediaType, bytes, result } = made;

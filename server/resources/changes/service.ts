@@ -29,16 +29,17 @@ export async function applyChanges(
   changes: readonly unknown[],
 ): Promise<ChangesReply> {
   const results: ChangeResult[] = [];
+  let newest: number | null = null;
   for (const given of changes) {
     const read = readChange(given);
     const result: ChangeResult =
       'problem' in read
         ? { id: read.id, status: 'refused', problem: read.problem }
-        : await applyOne(services, projectId, member, read.change);
+        : await applyOne(services, projectId, member, read.change, (revision) => (newest = revision));
     results.push(result);
     if (result.status === 'refused') break;
   }
-  return { revision: (await revisionOfProject(services.database, projectId)) ?? 0, results };
+  return { revision: newest ?? (await revisionOfProject(services.database, projectId)) ?? 0, results };
 }
 
 /** A change in the shape of the contract, or what is wrong with it; its id as far as it has one. */
@@ -51,7 +52,14 @@ function readChange(given: unknown): { readonly change: Change } | { readonly id
   return { id, problem: { ...problemOfIssue(parsed.error.issues[0], ''), code: 'input-invalid' } };
 }
 
-async function applyOne(services: Services, projectId: string, member: SignedIn, change: Change): Promise<ChangeResult> {
+async function applyOne(
+  services: Services,
+  projectId: string,
+  member: SignedIn,
+  change: Change,
+  onNewest: (revision: number) => void,
+  isRepeat = false,
+): Promise<ChangeResult> {
   const refused = (problem: Problem): ChangeResult => ({ id: change.id, status: 'refused', problem });
   const forbidden = forbiddenOperation(member.role, change.operations);
   if (forbidden) {
@@ -64,27 +72,26 @@ async function applyOne(services: Services, projectId: string, member: SignedIn,
     return refused({ code: 'role-too-low', field: forbidden.in, role: member.role });
   }
   try {
-    const { database, bus } = services;
-    const revision = await database.sequelize.transaction(async (transaction) => {
+    const { database } = services;
+    const { revision, newest } = await database.sequelize.transaction(async (transaction) => {
       const store = new ChangeStore(database, projectId, transaction);
-      const before = await store.lockRevision();
-      const already = await store.applied(change.id);
-      if (already) {
-        if (!already.isSame(change)) throw refusal('change-id-used', { kind: 'invalid', field: 'id', value: change.id });
-        return already.revision;
+      const { revision: before, applied } = await store.takeTurn(change.id);
+      if (applied) {
+        if (!applied.isSame(change)) throw refusal('change-id-used', { kind: 'invalid', field: 'id', value: change.id });
+        return { revision: applied.revision, newest: before };
       }
       if (change.baseRevision > before) throw refusal('revision-unknown', { field: 'baseRevision', revision: before });
       await writeAll(store, change);
       await keepBounds(store, change);
-      await store.keep(change, member.id, before + 1, new Date());
       for (const about of acceptancesIn(change.operations))
         await services.audit.add(
           { firmId: member.firmId, kind: 'accepted', member, about: { project: projectId, ...about } },
           transaction,
         );
-      await bus.emit({ kind: 'change', projectId }, transaction);
-      return before + 1;
+      await store.store(change, member.id, before + 1, new Date());
+      return { revision: before + 1, newest: before + 1 };
     });
+    onNewest(newest);
     return { id: change.id, status: 'applied', revision };
   } catch (error) {
     if (error instanceof PlannedRefusal) {
@@ -92,6 +99,8 @@ async function applyOne(services: Services, projectId: string, member: SignedIn,
       return refused(error.problem);
     }
     const broken = constraintOf(error);
+    // The same change was being stored at this moment: now it is there.
+    if (broken === 'changes_pkey' && !isRepeat) return applyOne(services, projectId, member, change, onNewest, true);
     if (broken) return refused(problemOfConstraint(broken));
     if (isDatabaseAway(error)) throw error;
     if (!isBadValue(error)) {

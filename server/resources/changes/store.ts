@@ -2,10 +2,25 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import { sameValue, type Change, type CollectionName, type HouseLists, type Operation } from '@dusky-spool/core/project';
 import type { StoredChange } from '@dusky-spool/core/contract';
 import type { Database } from '../../database/index.ts';
+import { eventText, NOTIFY_STATEMENT } from '../../events/index.ts';
 import { refusal } from '../../http/problems.ts';
 import { headerOf } from '../projects/store.ts';
 
 type Fields = Record<string, unknown>;
+
+/** A change that was stored before, and whether another one under its id says the same. */
+interface AppliedChange {
+  readonly revision: number;
+  readonly isSame: (change: Change) => boolean;
+}
+
+interface TurnRow {
+  readonly revision: number;
+  readonly appliedAt: number | null;
+  readonly title: string;
+  readonly operations: Operation[];
+  readonly undoes: string | null;
+}
 
 /** Everything that one change does to the tables, inside one transaction. */
 export class ChangeStore {
@@ -15,32 +30,23 @@ export class ChangeStore {
     private readonly transaction: Transaction,
   ) {}
 
-  /** Takes the project's turn: changes to one project go one after the other. Returns its revision. Problem: `project-gone`. */
-  async lockRevision(): Promise<number> {
-    const rows = await this.database.sequelize.query<{ revision: number }>(
-      'SELECT revision FROM projects WHERE id = :id AND deleted_at IS NULL FOR UPDATE',
-      {
-        replacements: { id: this.projectId },
-        type: QueryTypes.SELECT,
-        transaction: this.transaction,
-      },
+  /**
+   * Takes the project's turn: changes to one project go one after the other. Returns its revision, and what was stored under the
+   * change's id before. Problem: `project-gone`.
+   */
+  async takeTurn(changeId: string): Promise<{ readonly revision: number; readonly applied: AppliedChange | null }> {
+    const [row] = await this.database.sequelize.query<TurnRow>(
+      `SELECT p.revision, c.revision AS "appliedAt", c.title, c.operations, c.undoes
+       FROM projects p LEFT JOIN changes c ON c.project_id = p.id AND c.id = :changeId
+       WHERE p.id = :projectId AND p.deleted_at IS NULL FOR UPDATE OF p`,
+      { replacements: { projectId: this.projectId, changeId }, type: QueryTypes.SELECT, transaction: this.transaction },
     );
-    if (rows.length === 0) throw refusal('project-gone', { field: 'project' });
-    return rows[0].revision;
-  }
-
-  /** What was stored under a change's id, and whether another change says the same. */
-  async applied(changeId: string): Promise<{ readonly revision: number; readonly isSame: (change: Change) => boolean } | null> {
-    const row = (await this.database.models.changes.findOne({
-      where: { projectId: this.projectId, id: changeId },
-      attributes: ['revision', 'title', 'operations', 'undoes'],
-      raw: true,
-      transaction: this.transaction,
-    })) as unknown as { revision: number; title: string; operations: Operation[]; undoes: string | null } | null;
-    if (!row) return null;
+    if (!row) throw refusal('project-gone', { field: 'project' });
+    const { revision, appliedAt } = row;
+    if (appliedAt === null) return { revision, applied: null };
     const isSame = ({ title, operations, undoes }: Change) =>
       title === row.title && (undoes ?? null) === row.undoes && sameValue(JSON.parse(JSON.stringify(operations)), row.operations);
-    return { revision: row.revision, isSame };
+    return { revision, applied: { revision: appliedAt, isSame } };
   }
 
   /** What the size of the house follows from, as this transaction sees it: of the walls only the corners of their extent on each level. */
@@ -100,17 +106,32 @@ export class ChangeStore {
     else if (Object.keys(operation.after).length > 0) await table.update(operation.after, { where, transaction });
   }
 
-  /** Checks the deferred constraints, keeps the change and raises the revision. */
-  async keep(change: Change, memberId: string, revision: number, at: Date): Promise<void> {
-    const { sequelize, models } = this.database;
-    const { transaction, projectId } = this;
-    await sequelize.query('SET CONSTRAINTS ALL IMMEDIATE', { transaction });
+  /** Checks the deferred constraints, stores the change, raises the revision, and notifies all servers after the commit. */
+  async store(change: Change, memberId: string, revision: number, at: Date): Promise<void> {
     const { id, title, operations, undoes } = change;
-    await models.changes.create(
-      { projectId, id, revision, memberId, title, operations, undoes: undoes ?? null, createdAt: at },
-      { transaction, returning: false },
+    const { projectId } = this;
+    // One round trip for what every change does.
+    await this.database.sequelize.query(
+      `SET CONSTRAINTS ALL IMMEDIATE;
+       INSERT INTO changes (project_id, id, revision, member_id, title, operations, undoes, created_at)
+       VALUES (:projectId, :id, :revision, :memberId, :title, :operations, :undoes, :at);
+       UPDATE projects SET revision = :revision, updated_at = :at WHERE id = :projectId;
+       ${NOTIFY_STATEMENT}`,
+      {
+        replacements: {
+          projectId,
+          id,
+          revision,
+          memberId,
+          title,
+          operations: JSON.stringify(operations),
+          undoes: undoes ?? null,
+          at,
+          event: eventText({ kind: 'change', projectId }),
+        },
+        transaction: this.transaction,
+      },
     );
-    await models.projects.update({ revision, updatedAt: at }, { where: { id: projectId }, transaction });
   }
 }
 

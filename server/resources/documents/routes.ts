@@ -1,6 +1,7 @@
 import express, { type Request, type Response } from 'express';
 import { printLabelsRequest, type PrintLabelsReply } from '@dusky-spool/core/contract';
-import { DOCUMENTS, FETCHED_DOCUMENTS, isDocument, type DocumentName } from '../../documents/index.ts';
+import { DOCUMENT_QUERIES, FETCHED_DOCUMENTS, isDocument, type DocumentName } from '../../documents/queries.ts';
+import type { z } from 'zod';
 import { parseBody, parseValue, refusal, type RouteTable } from '../../http/index.ts';
 import { resultFile } from '../../jobs/index.ts';
 import { sendJobFile } from '../jobs/routes.ts';
@@ -21,7 +22,7 @@ export function documentRoutes(table: RouteTable, services: Services): void {
   };
   const fetch = (path: string, name: DocumentName, queryOf: (request: Request) => unknown) =>
     table.get(path, 'read', async (request, response) => {
-      const query = parseValue(DOCUMENTS[name].query, queryOf(request)) as Record<string, unknown>;
+      const query = parseValue(DOCUMENT_QUERIES[name] as z.ZodType<Record<string, unknown>>, queryOf(request));
       const job = await jobs.run(response.locals.member!, submission(request, name, query), untilGone(request));
       await note(response, String(request.params.projectId), name);
       await sendJobFile(database, job.id, response);
@@ -33,7 +34,7 @@ export function documentRoutes(table: RouteTable, services: Services): void {
   table.post('/projects/:projectId/documents/:name/job', 'read', express.json({ limit: '20kb' }), async (request, response) => {
     const name = String(request.params.name);
     if (!isDocument(name) || name === 'print-labels') throw refusal('not-found', { field: 'document' });
-    const query = parseValue(DOCUMENTS[name].query, request.body) as Record<string, unknown>;
+    const query = parseValue(DOCUMENT_QUERIES[name] as z.ZodType<Record<string, unknown>>, request.body);
     const id = await jobs.submit(response.locals.member!, submission(request, name, query));
     await note(response, String(request.params.projectId), name);
     response.status(202).json({ id });

@@ -97,7 +97,7 @@ export async function acceptInvitation(
   database: Database,
   { token, name, password }: { token: string; name: string; password: string },
 ): Promise<AccountRow> {
-  checkPassword(password);
+  await checkPassword(password);
   const passwordHash = await hashPassword(password);
   const { members, invitations } = database.models;
   const memberId = await database.sequelize.transaction(async (transaction) => {

@@ -2,7 +2,7 @@ import { Op, type Transaction } from 'sequelize';
 import type { Member, Role } from '@dusky-spool/core/contract';
 import type { Database } from '../../database/index.ts';
 import { refusal } from '../../http/problems.ts';
-import { isUuid } from '../../http/membership.ts';
+import { isUuid } from '../../http/membership-store.ts';
 
 interface MemberRow extends Omit<Member, 'createdAt' | 'projectIds'> {
   readonly createdAt: Date;

@@ -6,11 +6,10 @@ import { refusal } from '../../http/problems.ts';
 import { oneAtATime } from './store.ts';
 import { sanitiseSvg } from './sanitise-svg.ts';
 
-/** Limits of a plan picture: bytes, pixels along a side, pixels in all. */
-export const MOST_PICTURE_BYTES = 60 * 1024 * 1024;
+/** Limits of a plan picture: pixels along a side, pixels in all. */
 const MOST_SIDE_PX = 16_000;
 const MOST_PIXELS = 200_000_000;
-/** Progressive JPEG and WebP are held whole in memory while they are decoded. */
+/** Progressive JPEG and WebP are whole in memory while they are decoded. */
 const MOST_WHOLE_PIXELS = 60_000_000;
 const DECODE_S = 120;
 

@@ -3,8 +3,10 @@ import multer from 'multer';
 import { refusal, type RouteTable } from '../../http/index.ts';
 import { resultFile } from '../../jobs/index.ts';
 import { untilGone, type Services } from '../services.ts';
-import { MOST_PICTURE_BYTES } from './inspect.ts';
 import { readPicture, readTile } from './store.ts';
+
+/** Largest picture or PDF that is taken, bytes. */
+const MOST_PICTURE_BYTES = 60 * 1024 * 1024;
 
 const upload = multer({
   storage: multer.memoryStorage(),

@@ -4,7 +4,7 @@ import { WHOLE_UP_TO_PX, type PictureInfo } from '@dusky-spool/core/contract';
 import type { Database } from '../../database/index.ts';
 import type { InspectedPicture } from './inspect.ts';
 
-/** Keeps a picture that was looked at, under the fingerprint of its bytes. */
+/** Stores an inspected picture under the fingerprint of its bytes. */
 export async function storePicture({ models }: Database, projectId: string, picture: InspectedPicture): Promise<PictureInfo> {
   const { bytes, ...found } = picture;
   const id = createHash('sha256').update(bytes).digest('hex');
@@ -53,7 +53,7 @@ export const readPlanFile = async ({ models }: Database, projectId: string, id: 
     } | null
   )?.bytes ?? null;
 
-/** PDF plan sets are only kept while pages are chosen from them. */
+/** PDF plan sets are only stored while pages are chosen from them. */
 export const deletePlanFiles = ({ models }: Database, before: Date): Promise<number> =>
   models.planFiles.destroy({ where: { createdAt: { [Op.lt]: before } } });
 

@@ -8,10 +8,10 @@ export interface PrintedJob {
   readonly type: string;
 }
 
-const KEPT = 20;
+const MAX_STORED = 20;
 const PAGES_OF_PDF = /\/Type\s*\/Page\b(?!s)/g;
 
-/** Keeps what went to the printer for a firm, so that its people can look at it again; the last twenty of them. */
+/** Stores what went to the printer for a firm, so that its people can look at it again; the last twenty of them. */
 export async function storePrinted(
   { sequelize, models }: Database,
   of: { readonly firmId: string; readonly projectId: string },
@@ -25,7 +25,7 @@ export async function storePrinted(
     const last = ((await models.printedJobs.max('number', { where: { firmId }, transaction })) as number | null) ?? 0;
     const row = { firmId, number: last + 1, projectId, pages, mediaType, bytes, createdAt: new Date() };
     await models.printedJobs.create(row, { transaction, returning: false });
-    await models.printedJobs.destroy({ where: { firmId, number: { [Op.lte]: last + 1 - KEPT } }, transaction });
+    await models.printedJobs.destroy({ where: { firmId, number: { [Op.lte]: last + 1 - MAX_STORED } }, transaction });
   });
 }
 

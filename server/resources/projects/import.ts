@@ -6,7 +6,7 @@ import { inspectPicture } from '../pictures/inspect.ts';
 import { storeTiles } from '../pictures/tiles.ts';
 import { insertProject } from './store.ts';
 
-/** Stores a file that was read: all of it, or nothing and the reason. Its pictures are looked at like any that is brought in. */
+/** Stores a file that was read: all of it, or nothing and the reason. Its pictures are inspected like any other. */
 export async function importProject(
   database: Database,
   firmId: string,

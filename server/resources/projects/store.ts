@@ -122,7 +122,7 @@ export async function projectNames({ models }: Database, firmId: string): Promis
   return new Map(rows.map(({ id, name }) => [id, name]));
 }
 
-/** A deleted project rests so long before it goes for good. */
+/** A deleted project rests so long before it is deleted with everything that belongs to it. */
 export const REST_DAYS = 30;
 const DAY_MS = 24 * 3600 * 1000;
 

@@ -26,7 +26,7 @@ export class SignInAttempts {
     createHmac('sha256', this.limits.key).update(`${kind} ${text}`).digest('base64url').slice(0, 24);
 
   /**
-   * Writes an attempt down as failed before its password is looked at, so that many at once cannot pass together; returns
+   * Writes an attempt down as failed before its password is checked, so that many at once cannot pass together; returns
    * how to take that back when it succeeds. Problem: `too-many-tries`.
    */
   async begin(account: string, address: string): Promise<{ readonly succeeded: () => Promise<void> }> {

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import { dictionary } from '@zxcvbn-ts/language-common';
 import { refusal } from '../../http/problems.ts';
 
 /** Argon2id with 19 MiB and two passes, the usual minimum for a server. */
@@ -32,12 +31,12 @@ function repeatedPart(text: string): string {
  * Refuses a password that is guessed first: of few different characters, or among the most common, also repeated or with
  * digits and signs after it. Problem: `password-weak` with the field.
  */
-export function checkPassword(password: string, field = 'password'): void {
+export async function checkPassword(password: string, field = 'password'): Promise<void> {
   const lower = password.toLowerCase();
-  common ??= new Set(dictionary['passwords-common'] as string[]);
+  common ??= new Set((await import('@zxcvbn-ts/language-common')).dictionary['passwords-common'] as string[]);
   const refuse = (reason: string) => refusal('password-weak', { kind: 'invalid', field, reason });
   if (new Set(lower).size < MIN_DIFFERENT) throw refuse(`it has fewer than ${MIN_DIFFERENT} different characters`);
   const bare = lower.replace(/[\d\W_]+$/u, '');
-  if ([lower, repeatedPart(lower), bare, repeatedPart(bare)].some((text) => text !== '' && common!.has(text)))
+  if ([lower, repeatedPart(lower), bare, repeatedPart(bare)].some((text) => text !== '' && common?.has(text)))
     throw refuse('it is among the most common passwords');
 }

@@ -34,7 +34,7 @@ export interface NewFirm {
 
 /** Makes a firm with its owner. Problems: `not-allowed` where an account exists already (unless `further`), `email-taken`, `password-weak`. */
 export async function makeFirm(database: Database, account: NewFirm, further: boolean, at: Date): Promise<string> {
-  checkPassword(account.password);
+  await checkPassword(account.password);
   const passwordHash = await hashPassword(account.password);
   return database.sequelize.transaction(async (transaction) => {
     await database.sequelize.query('LOCK TABLE members IN EXCLUSIVE MODE', { transaction });
@@ -66,7 +66,7 @@ export async function changePassword(database: Database, memberId: string, curre
   const account = await accountById(database, memberId);
   if (!account || !(await isPassword(current, account.passwordHash)))
     throw refusal('password-wrong', { kind: 'invalid', field: 'current' });
-  checkPassword(password);
+  await checkPassword(password);
   await setPassword(database, memberId, await hashPassword(password));
 }
 
@@ -85,7 +85,7 @@ export async function beginReset(database: Database, email: string): Promise<{ a
 
 /** Sets a new password with a code, once. Problems: `link-expired`, `password-weak`. */
 export async function finishReset(database: Database, token: string, password: string): Promise<AccountRow> {
-  checkPassword(password);
+  await checkPassword(password);
   const passwordHash = await hashPassword(password);
   const { passwordResets } = database.models;
   return database.sequelize.transaction(async (transaction) => {

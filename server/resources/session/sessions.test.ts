@@ -10,19 +10,19 @@ const problemOf = async (response: Response) =>
 const sessionRows = async ({ database }: TestServer) =>
   Number((await database.sequelize.query<{ n: string }>('SELECT count(*) AS n FROM sessions', { type: QueryTypes.SELECT }))[0].n);
 
-/** Follows a project and notes what it is told and how it ended. */
+/** Follows a project and records its messages and how it ended. */
 async function follow(server: TestServer, client: TestClient, projectId: string) {
   const socket = new WebSocket(`${server.url.replace('http', 'ws')}/api/projects/${projectId}/live`, {
     headers: { cookie: client.cookie },
   });
-  const told: LiveMessage[] = [];
-  socket.on('message', (data: Buffer) => told.push(JSON.parse(data.toString()) as LiveMessage));
+  const messages: LiveMessage[] = [];
+  socket.on('message', (data: Buffer) => messages.push(JSON.parse(data.toString()) as LiveMessage));
   const ended = new Promise<number>((done) => socket.once('close', done));
   await new Promise((done, failed) => {
     socket.once('message', done);
     socket.once('error', failed);
   });
-  return { told, ended };
+  return { messages, ended };
 }
 
 describe('sessions', () => {
@@ -59,7 +59,7 @@ describe('sessions', () => {
     const following = await follow(server, two, projectId);
     expect((await one.send('DELETE', `/session/list/${ofTwo}`)).status).to.equal(204);
     expect(await following.ended).to.equal(4401);
-    expect(following.told.at(-1)).to.deep.equal({ type: 'signed-out' });
+    expect(following.messages.at(-1)).to.deep.equal({ type: 'signed-out' });
     expect((await two.send('GET', '/projects')).status).to.equal(401);
     expect((await three.send('GET', '/projects')).status).to.equal(200);
     expect((await one.send('DELETE', '/session/list')).status).to.equal(204);
@@ -68,14 +68,14 @@ describe('sessions', () => {
     await owner.signIn('owner@example.test', TEST_PASSWORD);
   });
 
-  it('end with signing out: a follower is told and let go', async () => {
+  it('end with signing out: its follower is disconnected', async () => {
     const client = await signedIn();
     const following = await follow(server, client, projectId);
     await client.send('DELETE', '/session');
     expect(await following.ended).to.equal(4401);
   });
 
-  it('end with a removal, and with the project: both are told', async () => {
+  it('end with a removal, and with the project: both followers are disconnected', async () => {
     const crew = await owner.invite('crew@example.test', 'crew');
     const house = await owner.newProject('Soon gone');
     const [removed, orphan] = [await follow(server, crew, projectId), await follow(server, owner, house)];
@@ -84,7 +84,7 @@ describe('sessions', () => {
     expect(await removed.ended).to.equal(4401);
     await owner.send('DELETE', `/projects/${house}`);
     expect(await orphan.ended).to.equal(4404);
-    expect(orphan.told.at(-1)).to.deep.equal({ type: 'gone' });
+    expect(orphan.messages.at(-1)).to.deep.equal({ type: 'gone' });
   });
 
   it('end after their idle and their absolute limit', async () => {
@@ -206,7 +206,7 @@ describe('passwords', () => {
     expect((await server.client().signIn('change@example.test', 'tide creek rope 13')).status).to.equal(200);
   });
 
-  it('are set anew by a mailed link, once, and an unknown address is answered alike', async () => {
+  it('are reset by a mailed link, once, and an unknown address is answered alike', async () => {
     const owner = await server.client().makeFirm('Creek four', 'reset@example.test');
     const stranger = server.client();
     await stranger.open();
@@ -247,7 +247,7 @@ describe('passwords', () => {
 });
 
 describe('mail', () => {
-  it('goes to the server of SMTP_URL, and what was sent is not kept', async () => {
+  it('goes to the server of SMTP_URL, and what was sent is not stored', async () => {
     const got: string[] = [];
     const smtp = createServer((socket) => {
       let data = false;

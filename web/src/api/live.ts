@@ -20,7 +20,7 @@ export function followProject(projectId: string, heard: (message: LiveMessage) =
       heard(message);
     };
     socket.onclose = ({ code }) => {
-      // Ended for good: the session is over, or the project is gone.
+      // Not opened again: the session is over, or the project is gone.
       if (stopped || code === 4401 || code === 4404) return;
       if (failures === 0) lost();
       timer = window.setTimeout(open, RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]);

@@ -31,7 +31,7 @@ interface SessionStore {
 /** Name of who is signed in; empty where nobody is. */
 export const useOwnName = (): string => useSession((state) => state.session?.member?.name ?? '');
 
-/** Role of who is signed in. Without a connection nobody can tell, and the server judges when it is back. */
+/** Role of who is signed in. Unknown without a connection; the server decides when it is back. */
 export const useRole = (): Role => useSession((state) => state.session?.member?.role ?? 'planner');
 
 export const useRight = (right: Right): boolean => hasRight(useRole(), right);

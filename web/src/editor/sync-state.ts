@@ -11,7 +11,7 @@ export interface OpenConflict {
   readonly conflicts: readonly FieldConflict[];
 }
 
-/** An edit that the server could not take: kept with the reason until a person settles it. */
+/** An edit that the server could not take: stored with the reason until a person settles it. */
 export interface SetAside {
   readonly change: Change;
   readonly problem: Problem;

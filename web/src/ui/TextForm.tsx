@@ -81,7 +81,7 @@ export function TextForm({ title, lead, fields, submitLabel, isPrimary = true, o
   );
 }
 
-/** What can be told before anything is sent. */
+/** Problems that are known before anything is sent. */
 function wrongFields(fields: readonly TextFormField[], values: Readonly<Record<string, string>>): Record<string, string> {
   const wrong: Record<string, string> = {};
   for (const { name, label, type, isNew } of fields) {

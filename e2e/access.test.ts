@@ -49,7 +49,7 @@ describe('every screen', () => {
     // Names and roles are the same in both themes.
     const rules = dusk ? ['color-contrast'] : ['wcag2a', 'wcag2aa', 'wcag21aa'];
     it(dusk ? 'has contrast in order in the dusk theme' : 'has names, contrast and roles in order', async function () {
-      this.timeout(120_000);
+      this.timeout(300_000);
       await page.evaluate(
         (on) =>
           localStorage.setItem(
@@ -68,7 +68,7 @@ describe('every screen', () => {
   }
 
   it('fits 1280 x 800 and a phone without scrolling sideways', async function () {
-    this.timeout(120_000);
+    this.timeout(300_000);
     for (const size of [
       { width: 1280, height: 800 },
       { width: 390, height: 844 },

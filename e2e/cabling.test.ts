@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core';
 import { openGranary, planPoint, saved, startApp, type App } from './testing/index.ts';
 
 describe('a crew that gets the cabling ready', function () {
-  this.timeout(120_000);
+  this.timeout(300_000);
   let app: App;
   let page: Page;
   let house: string;

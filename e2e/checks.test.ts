@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core';
 import { openGranary, saved, startApp, type App } from './testing/index.ts';
 
 describe('a practitioner who looks at everything before the walls close', function () {
-  this.timeout(120_000);
+  this.timeout(300_000);
   let app: App;
   let page: Page;
   let house: string;

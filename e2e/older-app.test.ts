@@ -65,5 +65,5 @@ describe('an older app', () => {
     };
     expect(new Set(changes.map(({ change }) => change.id)).size).to.equal(changes.length);
     expect(changes).to.have.length(2);
-  }).timeout(90_000);
+  }).timeout(300_000);
 });

@@ -143,7 +143,7 @@ describe('a person at a device of one’s own', () => {
     await page.context().setOffline(false);
     await signOut(/^Delete them/);
     expect(await stored(page)).to.not.match(/Sluice house|own@/);
-  }).timeout(90_000);
+  }).timeout(300_000);
 
   it('settles an offline edit of what somebody deleted: it comes back with the edit', async () => {
     const [{ page: one }, { page: two }] = [await app.person(), await app.person()];
@@ -174,5 +174,5 @@ describe('a person at a device of one’s own', () => {
     await one.getByText(/of 117 runs/).waitFor();
     const { document } = (await (await one.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply;
     expect(Object.values(document.devices).filter(({ name: one }) => one === 'by the larder')).to.have.length(1);
-  }).timeout(60_000);
+  }).timeout(180_000);
 });

@@ -3,7 +3,7 @@ import { openGranary, planPoint, saved, startApp, type App } from './testing/ind
 import type { Page } from 'playwright-core';
 
 describe('a planner of ways', function () {
-  this.timeout(120_000);
+  this.timeout(300_000);
   let app: App;
   let page: Page;
   let house: string;

@@ -102,7 +102,7 @@ try {
   await Promise.all([unit(), part('server', ...mocha('--exit', 'server/**/*.test.ts'), env)]);
   if (wanted('web') || wanted('e2e')) ensureBuilt();
   await part('web', ...mocha('web/src/**/*.test.ts'), env);
-  await part('e2e', ...mocha('--exit', '--timeout', '60000', 'e2e/*.test.ts'), env);
+  await part('e2e', ...mocha('--exit', '--timeout', '180000', 'e2e/*.test.ts'), env);
   await part('soak', ...mocha('--exit', '--timeout', '3600000', 'server/faults/*.soak.ts', 'server/attacks/fuzz.test.ts'), {
     ...env,
     FUZZ_COUNT: '20000',

@@ -45,7 +45,7 @@ describe('migrations', () => {
   });
 
   it('of two first starts at once on one empty database both come up, with one demo firm', async function () {
-    this.timeout(120_000);
+    this.timeout(300_000);
     const databaseUrl = await freshDatabaseUrl();
     const env = { DATABASE_URL: databaseUrl, PORT: '0', LOG_LEVEL: 'silent', DUSKY_DEMO: '1', SETUP_TOKEN: TEST_SETUP_TOKEN };
     const servers = await Promise.all([1, 2, 3].map(() => startServer(configFromEnvironment(env))));

@@ -28,7 +28,7 @@ function cluster(folder: string) {
 
 describe('PostgreSQL stopped and started', () => {
   it('is told as such, loses nothing, and live following goes on by itself', async function () {
-    this.timeout(60_000);
+    this.timeout(180_000);
     const folder = mkdtempSync(join(tmpdir(), 'spool-away-'));
     const postgres = cluster(join(folder, 'pg'));
     const databaseUrl = postgres.start();

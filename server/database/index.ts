@@ -19,8 +19,8 @@ export function openDatabase(url: string, connections = 10): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
-    pool: { max: connections, acquire: 8000, idle: 10_000 },
-    dialectOptions: { connectionTimeoutMillis: 4000, keepAlive: true },
+    pool: { max: connections, acquire: 20_000, idle: 10_000 },
+    dialectOptions: { connectionTimeoutMillis: 10_000, keepAlive: true },
   });
   return { sequelize, models: defineModels(sequelize) };
 }

@@ -65,7 +65,7 @@ export class EventBus {
 
   private async connect(): Promise<void> {
     if (this.closed) return;
-    const client = new pg.Client({ connectionString: this.databaseUrl, connectionTimeoutMillis: 4000, keepAlive: true });
+    const client = new pg.Client({ connectionString: this.databaseUrl, connectionTimeoutMillis: 10_000, keepAlive: true });
     let lost = false;
     const again = () => {
       if (lost) return;

@@ -40,7 +40,7 @@ const HOUR_MS = 3600 * 1000;
 export function openSessions(databaseUrl: string, secret: string, limits: SessionLimits, log: Logger): Sessions {
   // The table's times have no zone: they are UTC here and wherever they are read.
   const options = '-c TimeZone=UTC';
-  const pool = new pg.Pool({ connectionString: databaseUrl, max: 4, connectionTimeoutMillis: 4000, options });
+  const pool = new pg.Pool({ connectionString: databaseUrl, max: 4, connectionTimeoutMillis: 10_000, options });
   pool.on('error', (error) => log.warn({ err: error }, 'session connection lost'));
   const Store = connectPgSimple(session);
   const touchEveryMs = Math.min(60_000, (limits.idleHours * HOUR_MS) / 20);

@@ -59,7 +59,7 @@ export async function moveJob(
 
 /** An ended job waits once more. */
 export async function reopenJob({ models }: Database, id: string): Promise<boolean> {
-  const again = { state: 'waiting', progress: 0, problem: null, result: null, finishedAt: null };
+  const again = { state: 'waiting', progress: 0, problem: null, result: null, createdAt: new Date(), finishedAt: null };
   const [count] = await models.jobs.update(again, { where: { id, state: { [Op.in]: ['failed', 'cancelled'] } } });
   return count === 1;
 }

@@ -17,7 +17,14 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { WebSocket } from 'ws';
 import { freePort } from '../faults/kill-run.ts';
-import { freshDatabaseUrl, startTestServer, TEST_PASSWORD, TestClient, type TestServer } from '../testing/index.ts';
+import {
+  freshDatabaseUrl,
+  startTestServer,
+  TEST_PASSWORD,
+  TEST_SETUP_TOKEN,
+  TestClient,
+  type TestServer,
+} from '../testing/index.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 const GRANARY = readFileSync(join(ROOT, 'demo/saltmarsh-granary.spool.json'), 'utf8');
@@ -308,7 +315,7 @@ describe('what is shipped for a real server', () => {
         name: 'Owner',
         email: 'owner@example.test',
         password: TEST_PASSWORD,
-        setupToken: 'setup-token-of-the-tests',
+        setupToken: TEST_SETUP_TOKEN,
       });
       const made = await ask('/api/session/first-account', {
         method: 'POST',

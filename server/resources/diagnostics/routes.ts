@@ -2,7 +2,7 @@ import { memoryUsage, uptime, version as nodeVersion } from 'node:process';
 import { cpus, release, totalmem } from 'node:os';
 import { PROTOCOL_VERSION } from '@dusky-spool/core/contract';
 import { FORMAT_VERSION } from '@dusky-spool/core/formats';
-import { countAll, databaseVersion, lastErrors } from '../../app/store.ts';
+import { countAll, databaseVersion, lastErrors } from './store.ts';
 import type { RouteTable } from '../../http/index.ts';
 import type { Services } from '../services.ts';
 

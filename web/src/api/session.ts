@@ -24,8 +24,6 @@ interface SessionStore {
   readonly join: (token: string, name: string, password: string) => Promise<void>;
   /** Signs out; houses stored on this device are locked for the next sign-in here, or deleted. */
   readonly signOut: (houses: 'lock' | 'wipe') => Promise<void>;
-  /** The server ended the session: the sign-in page is shown. */
-  readonly ended: () => Promise<void>;
 }
 
 /** Name of who is signed in; empty where nobody is. */
@@ -82,13 +80,6 @@ export const useSession = create<SessionStore>((set) => {
       await remove('/session');
       setDeviceOwner('');
       await take(await getJson<SessionReply>('/session'));
-    },
-    ended: async () => {
-      try {
-        await take(await getJson<SessionReply>('/session'));
-      } catch {
-        set({ away: true });
-      }
     },
   };
 });

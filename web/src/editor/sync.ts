@@ -26,15 +26,7 @@ import {
   type SyncState,
 } from './sync-state.ts';
 
-export {
-  SendRefused,
-  Unreachable,
-  type Connection,
-  type OpenConflict,
-  type SetAside,
-  type SyncOutside,
-  type SyncState,
-} from './sync-state.ts';
+export * from './sync-state.ts';
 
 const MOST_AT_ONCE = 50;
 /** An edit at which the server fails without a reason is tried so often before it is set aside. */

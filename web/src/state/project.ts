@@ -4,6 +4,7 @@ import { useShallow } from 'zustand/react/shallow';
 import type { ChangesReply, DocumentReply, PictureInfo, StoredChange } from '@dusky-spool/core/contract';
 import { applyChange, idFrom, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import type { Outcome, Problem } from '@dusky-spool/core/outcome';
+import { problemOf } from '../api/error-sentence.ts';
 import { forgetHouse, keepAside, keepEdits, keepHistory, keepHouse, keptHouse, keptWork } from '../api/device-store.ts';
 import { forbids, useSession } from '../api/session.ts';
 import { getJson, postJson, Refused } from '../api/http.ts';
@@ -116,7 +117,7 @@ export const useProject = create<ProjectStore>((set, get) => {
         else if (message.type === 'at-revision') void running.tryAgain();
         else if (message.type === 'signed-out') {
           running.lose('signed-out');
-          void useSession.getState().ended();
+          void useSession.getState().read();
         } else {
           running.lose('gone');
           void forgetHouse(projectId).catch(() => undefined);
@@ -147,7 +148,7 @@ export const useProject = create<ProjectStore>((set, get) => {
         const house =
           error instanceof Refused && error.status < 500 ? undefined : await keptHouse(projectId).catch(() => undefined);
         if (house) await startSync(projectId, house);
-        else set({ problem: error instanceof Refused ? error.problem : { code: 'database-away' } });
+        else set({ problem: problemOf(error) });
       }
     },
     close: () => {

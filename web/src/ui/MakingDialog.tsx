@@ -3,7 +3,8 @@ import { Button, Modal, Progress } from 'antd';
 import { hasEnded, type JobReply } from '@dusky-spool/core/contract';
 import type { Problem } from '@dusky-spool/core/outcome';
 import { problemSentence } from '@dusky-spool/texts';
-import { download, getJson, postJson, Refused, remove } from '../api/http.ts';
+import { problemOf } from '../api/error-sentence.ts';
+import { download, getJson, postJson, remove } from '../api/http.ts';
 import { text } from '../app/text.ts';
 
 /** A document that is being made by the server's job queue. */
@@ -25,7 +26,7 @@ export function MakingDialog({ making, onClose }: { readonly making: Making; rea
     let over = false;
     let jobId: string | null = null;
     const fail = (error: unknown) => {
-      if (!over) setProblem(error instanceof Refused ? error.problem : { code: 'database-away' });
+      if (!over) setProblem(problemOf(error));
     };
     const run = async () => {
       ({ id: jobId } = await postJson<{ id: string }>(making.path, making.query));

@@ -1,9 +1,8 @@
 import { useEffect, useState } from 'react';
 import { Modal, Radio } from 'antd';
-import { problemSentence } from '@dusky-spool/texts';
+import { sentenceOf } from '../api/error-sentence.ts';
 import { canLock } from '../api/device-lock.ts';
 import { countUnsent } from '../api/device-store.ts';
-import { Refused } from '../api/http.ts';
 import { useSession } from '../api/session.ts';
 import { text } from '../app/text.ts';
 
@@ -20,7 +19,7 @@ export function SignOutDialog({ onClose }: { readonly onClose: () => void }) {
   const leave = () => {
     setBusy(true);
     signOut(houses).catch((error: unknown) => {
-      setProblem(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' }));
+      setProblem(sentenceOf(error));
       setBusy(false);
     });
   };

@@ -2,7 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { Button, Input } from 'antd';
 import { MIN_PASSWORD_LENGTH } from '@dusky-spool/core/contract';
 import { problemSentence } from '@dusky-spool/texts';
-import { Refused } from '../api/http.ts';
+import { problemOf } from '../api/error-sentence.ts';
 import { text } from '../app/text.ts';
 
 export interface TextFormField {
@@ -95,7 +95,7 @@ function wrongFields(fields: readonly TextFormField[], values: Readonly<Record<s
 
 /** What the server said, at the field that it is about; under the empty name where it is about none. */
 function wrongOf(fields: readonly TextFormField[], error: unknown): Record<string, string> {
-  const problem = error instanceof Refused ? error.problem : { code: 'database-away' };
+  const problem = problemOf(error);
   const field = fields.find(({ name }) => name === problem.field);
   return { [field?.name ?? '']: problemSentence({ ...problem, ...(field ? { field: field.label } : {}) }) };
 }

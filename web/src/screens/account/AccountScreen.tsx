@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useState } from 'react';
 import { Button } from 'antd';
 import type { SessionsReply } from '@dusky-spool/core/contract';
-import { problemSentence } from '@dusky-spool/texts';
-import { getJson, putJson, Refused, remove } from '../../api/http.ts';
+import { sentenceOf } from '../../api/error-sentence.ts';
+import { getJson, putJson, remove } from '../../api/http.ts';
 import { text } from '../../app/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { TextForm } from '../../ui/TextForm.tsx';
@@ -16,7 +16,7 @@ export function AccountScreen() {
   const load = useCallback(() => {
     getJson<SessionsReply>('/session/list').then(
       (reply) => setSessions(reply.sessions),
-      (error: unknown) => setProblem(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' })),
+      (error: unknown) => setProblem(sentenceOf(error)),
     );
   }, []);
   useEffect(load, [load]);

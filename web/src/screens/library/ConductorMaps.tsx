@@ -3,8 +3,8 @@ import { App as AntApp, Button, Input } from 'antd';
 import type { MapsReply } from '@dusky-spool/core/contract';
 import { changeMap, conductorsOf, conductorsUsed } from '@dusky-spool/core/devices';
 import { create, listOf, remove, type ConductorMap, type ProjectDocument } from '@dusky-spool/core/project';
-import { problemSentence } from '@dusky-spool/texts';
-import { putJson, Refused } from '../../api/http.ts';
+import { sentenceOf } from '../../api/error-sentence.ts';
+import { putJson } from '../../api/http.ts';
 import { text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { WordsField } from '../../ui/fields.tsx';
@@ -90,7 +90,7 @@ function MapCard({ document, map, runs }: CardProps) {
       await putJson<MapsReply>('/library/maps', { maps: [map] });
       void message.success(text('maps.kept', { name: map.name }));
     } catch (error) {
-      void message.warning(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' }));
+      void message.warning(sentenceOf(error));
     }
   };
   return (

@@ -13,8 +13,8 @@ import {
   type ProjectDocument,
   type SystemName,
 } from '@dusky-spool/core/project';
-import { problemSentence } from '@dusky-spool/texts';
-import { getJson, postText, putJson, Refused } from '../../api/http.ts';
+import { sentenceOf } from '../../api/error-sentence.ts';
+import { getJson, postText, putJson } from '../../api/http.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
@@ -38,8 +38,7 @@ export function LibraryScreen({ document, onBack }: Props) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [firm, setFirm] = useState<readonly DeviceType[]>([]);
   const [read, setRead] = useState<LibraryReadReply | null>(null);
-  const fail = (error: unknown) =>
-    void message.warning(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' }));
+  const fail = (error: unknown) => void message.warning(sentenceOf(error));
   const refresh = () => getJson<LibraryReply>('/library').then(({ types }) => setFirm(types), fail);
   useEffect(() => {
     void getJson<LibraryReply>('/library').then(

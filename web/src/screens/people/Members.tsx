@@ -2,11 +2,12 @@ import { useState } from 'react';
 import { App as AntApp, Button, Switch } from 'antd';
 import type { Invitation, Member, PeopleReply } from '@dusky-spool/core/contract';
 import { putJson, remove } from '../../api/http.ts';
+import { sentenceOf } from '../../api/error-sentence.ts';
 import { useSession } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
 import { dayText } from '../../ui/when.ts';
 import { PersonDialog } from './PersonDialog.tsx';
-import { sentenceOf, useFetched } from './useFetched.ts';
+import { useFetched } from './useFetched.ts';
 
 /** Members with their roles, open invitations, and who may delete projects. */
 export function Members() {

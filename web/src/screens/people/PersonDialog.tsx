@@ -2,8 +2,9 @@ import { useState } from 'react';
 import { Input, Modal, Radio, Select } from 'antd';
 import { ROLES, type Member, type ProjectsReply, type Role } from '@dusky-spool/core/contract';
 import { postJson, putJson } from '../../api/http.ts';
+import { sentenceOf } from '../../api/error-sentence.ts';
 import { text } from '../../app/text.ts';
-import { sentenceOf, useFetched } from './useFetched.ts';
+import { useFetched } from './useFetched.ts';
 
 interface Props {
   /** Whose role changes; null invites somebody. */

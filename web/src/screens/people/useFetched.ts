@@ -1,9 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
-import { problemSentence } from '@dusky-spool/texts';
-import { getJson, Refused } from '../../api/http.ts';
-
-export const sentenceOf = (error: unknown): string =>
-  problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' });
+import { sentenceOf } from '../../api/error-sentence.ts';
+import { getJson } from '../../api/http.ts';
 
 /** What stands at an address of the API, fetched again on demand. */
 export function useFetched<T>(path: string): {

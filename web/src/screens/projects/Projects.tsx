@@ -2,14 +2,12 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { App as AntApp, Button, Input, Modal, Segmented } from 'antd';
 import type { DeletedProject, ProjectsReply, ProjectSummary } from '@dusky-spool/core/contract';
-import { problemSentence } from '@dusky-spool/texts';
-import { getJson, postJson, postText, Refused, remove } from '../../api/http.ts';
+import { sentenceOf } from '../../api/error-sentence.ts';
+import { getJson, postJson, postText, remove } from '../../api/http.ts';
 import { useRight } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { dayText } from '../../ui/when.ts';
-
-const sentence = (error: unknown) => problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' });
 
 /** The firm's projects: open one, make one, take a file in. */
 export function Projects() {
@@ -32,7 +30,7 @@ export function Projects() {
         setProblem(null);
         if (reply.mayDelete) setDeleted((await getJson<{ projects: DeletedProject[] }>('/deleted-projects')).projects);
       })
-      .catch((error: unknown) => setProblem(sentence(error)));
+      .catch((error: unknown) => setProblem(sentenceOf(error)));
   }, []);
   useEffect(load, [load]);
 
@@ -43,7 +41,7 @@ export function Projects() {
       const { id } = await postText<{ id: string }>('/projects/import', await file.text());
       void navigate(`/p/${id}/devices`);
     } catch (error) {
-      setProblem(sentence(error));
+      setProblem(sentenceOf(error));
     } finally {
       setImporting(null);
     }
@@ -56,7 +54,7 @@ export function Projects() {
       okButtonProps: { danger: true },
       cancelText: text('cancel'),
       autoFocusButton: 'cancel',
-      onOk: () => remove(`/projects/${project.id}`).then(load, (error: unknown) => setProblem(sentence(error))),
+      onOk: () => remove(`/projects/${project.id}`).then(load, (error: unknown) => setProblem(sentenceOf(error))),
     });
 
   return (
@@ -149,7 +147,7 @@ export function Projects() {
                     aria-label={text('deleted.restoreOf', { name })}
                     onClick={() =>
                       void postJson(`/deleted-projects/${id}/restore`, {}).then(load, (error: unknown) =>
-                        setProblem(sentence(error)),
+                        setProblem(sentenceOf(error)),
                       )
                     }
                   >
@@ -176,7 +174,7 @@ function NewProject({ onCancel }: { readonly onCancel: () => void }) {
     if (name.trim() === '') return setProblem(text('projects.nameMissing'));
     postJson<{ id: string }>('/projects', { name, units })
       .then(({ id }) => navigate(`/p/${id}/survey`))
-      .catch((error: unknown) => setProblem(sentence(error)));
+      .catch((error: unknown) => setProblem(sentenceOf(error)));
   };
   return (
     <Modal

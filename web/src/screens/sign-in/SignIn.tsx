@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Button } from 'antd';
-import { problemSentence } from '@dusky-spool/texts';
-import { postJson, Refused } from '../../api/http.ts';
+import { sentenceOf } from '../../api/error-sentence.ts';
+import { postJson } from '../../api/http.ts';
 import { useSession } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
 import { TextForm, type TextFormField } from '../../ui/TextForm.tsx';
@@ -37,9 +37,7 @@ export function SignIn() {
   const openDemo = () => {
     setBusy(true);
     enterDemo()
-      .catch((error: unknown) =>
-        setProblem(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' })),
-      )
+      .catch((error: unknown) => setProblem(sentenceOf(error)))
       .finally(() => setBusy(false));
   };
   const firm = (title: string, lead: string, needsToken: boolean) => (

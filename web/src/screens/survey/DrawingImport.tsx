@@ -7,7 +7,8 @@ import { SVG_PX_PER_M, type Proposals, type TradeMarkAt } from '@dusky-spool/cor
 import { drawingPlace, featureMake, usualSize, wallsFromProposals } from '@dusky-spool/core/survey';
 import { formatLength, METRES_PER } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
-import { postForm, Refused } from '../../api/http.ts';
+import { sentenceOf } from '../../api/error-sentence.ts';
+import { postForm } from '../../api/http.ts';
 import { text } from '../../app/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import type { DrawingAnswer, DrawingQuestion, ShownDrawing } from '../../workers/drawing-contract.ts';
@@ -155,7 +156,7 @@ export function DrawingImport({ projectId, document, levelId, file, onClose }: P
       if (walls && !walls.ok) return setProblem(problemSentence(walls.problem));
       if (edit(text('drawing.title', { name: file.name }), [...operations, ...(walls?.value ?? [])])) onClose();
     } catch (error) {
-      setProblem(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' }));
+      setProblem(sentenceOf(error));
     } finally {
       setBusy(false);
     }

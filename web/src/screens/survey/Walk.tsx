@@ -4,7 +4,8 @@ import type { FactState, ProjectDocument } from '@dusky-spool/core/project';
 import { answerFact, missingThings, surveyQuestions, type SurveyQuestion } from '@dusky-spool/core/survey';
 import { formatLength, parseLength } from '@dusky-spool/core/units';
 import { problemSentence } from '@dusky-spool/texts';
-import { postJson, Refused } from '../../api/http.ts';
+import { sentenceOf } from '../../api/error-sentence.ts';
+import { postJson } from '../../api/http.ts';
 import { useOwnName } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
@@ -57,7 +58,7 @@ export function Walk({ document, onBack }: Props) {
       const { lengthM } = await postJson<{ lengthM: number }>('/bridge/laser/measure', {});
       setTyped(formatLength(lengthM, units));
     } catch (error) {
-      setProblem(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' }));
+      setProblem(sentenceOf(error));
     } finally {
       setBusy(false);
     }

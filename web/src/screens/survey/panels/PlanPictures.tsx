@@ -3,8 +3,8 @@ import { Button, Modal, Slider, Tooltip } from 'antd';
 import type { PictureInfo } from '@dusky-spool/core/contract';
 import { projectBounds } from '@dusky-spool/core/building';
 import { create, newUnderlay, remove, update, type ProjectDocument, type Underlay } from '@dusky-spool/core/project';
-import { problemSentence } from '@dusky-spool/texts';
-import { postForm, postJson, Refused } from '../../../api/http.ts';
+import { sentenceOf } from '../../../api/error-sentence.ts';
+import { postForm, postJson } from '../../../api/http.ts';
 import { text } from '../../../app/text.ts';
 import { turned } from '../../../editor/picture-place.ts';
 import { newRecordId, useProject } from '../../../state/project.ts';
@@ -48,7 +48,7 @@ export function PlanPictures({ projectId, document, levelId, onScale, onCrop, on
     try {
       await work();
     } catch (error) {
-      setProblem(problemSentence(error instanceof Refused ? error.problem : { code: 'database-away' }));
+      setProblem(sentenceOf(error));
     } finally {
       setBusy(false);
     }

@@ -122,6 +122,8 @@ export function ensureBuilt() {
   mustRun('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn'], 'The build', {
     cwd: join(ROOT, 'web'),
     stdio: ['ignore', 'ignore', 'inherit'],
+    // Whoever builds, tests too: what is served is the app as users get it.
+    env: { ...process.env, NODE_ENV: 'production' },
   });
   mkdirSync(dirname(mark), { recursive: true });
   writeFileSync(mark, digest);

@@ -55,6 +55,8 @@ function part(name, program, args, env = {}) {
 }
 
 const npx = (name, ...args) => [process.execPath, [join(ROOT, 'node_modules', ...name.split('/')), ...args]];
+/** Files that each have a database, a server and a browser of their own: two at a time, since most of each is waiting. */
+const SIDE_BY_SIDE = ['--parallel', '--jobs', '2'];
 const mocha = (...args) => npx('mocha/bin/mocha.js', '--forbid-only', ...args);
 
 // Two processors: what only reads the sources goes side by side.
@@ -99,10 +101,11 @@ process.on('SIGINT', () => {
   process.exit(130);
 });
 try {
-  await Promise.all([unit(), part('server', ...mocha('--exit', 'server/**/*.test.ts'), env)]);
-  if (wanted('web') || wanted('e2e')) ensureBuilt();
+  // Before the server's tests too: some of them start the app as its users do, with the app that is built.
+  if (wanted('server') || wanted('e2e')) ensureBuilt();
+  await Promise.all([unit(), part('server', ...mocha('--exit', ...SIDE_BY_SIDE, 'server/**/*.test.ts'), env)]);
   await part('web', ...mocha('web/src/**/*.test.ts'), env);
-  await part('e2e', ...mocha('--exit', '--timeout', '180000', 'e2e/*.test.ts'), env);
+  await part('e2e', ...mocha('--exit', '--timeout', '180000', ...SIDE_BY_SIDE, 'e2e/*.test.ts'), env);
   await part('soak', ...mocha('--exit', '--timeout', '3600000', 'server/faults/*.soak.ts', 'server/attacks/fuzz.test.ts'), {
     ...env,
     FUZZ_COUNT: '20000',

@@ -114,7 +114,10 @@ describe('a requirement', () => {
     expect(runChecks(document).find(({ code }) => code === 'brief-device-missing')).to.deep.include({
       measured: 0,
       allowed: 2,
-      subjects: [{ in: 'rooms', id: 'a' }],
+      subjects: [
+        { in: 'rooms', id: 'a' },
+        { in: 'briefCells', id: cellOf(document, 'a', 'sound')!.id },
+      ],
     });
     document = place(place(document, 'ceiling-speaker', [2, 2]), 'ceiling-speaker', [3, 2]);
     const [after] = requirementsOf(document, planRuns(document));

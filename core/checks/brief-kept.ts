@@ -8,7 +8,10 @@ const SOON_DAYS = 14;
 const about = (document: ProjectDocument, cell: BriefCell): Pick<Finding, 'subjects'> & { figures: Record<string, unknown> } => {
   const room = document.rooms[cell.roomId];
   return {
-    subjects: [{ in: 'rooms', id: room.id }],
+    subjects: [
+      { in: 'rooms', id: room.id },
+      { in: 'briefCells', id: cell.id },
+    ],
     figures: { number: room.code, room: room.name, topic: cell.topic },
   };
 };

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { findingKey } from '../findings/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { applied, PLANTED } from '../testing/index.ts';
@@ -6,7 +7,6 @@ import { ORDER } from './check.ts';
 import { CHECKS, runChecks, type Finding } from './index.ts';
 
 const checked = (document: ProjectDocument, today?: string): Finding[] => runChecks(document, planRuns(document), today);
-const keyOf = ({ check, code, subjects }: Finding) => `${check}/${code}/${subjects.map(({ id }) => id).join()}`;
 
 describe('a house with one planted mistake', () => {
   for (const { rule, mistake, clean, code, about, figures, today, cured } of PLANTED) {
@@ -21,14 +21,15 @@ describe('a house with one planted mistake', () => {
         expect(found.measured).to.be.closeTo(figures[0], figures[2] ?? 1e-9);
         expect(found.allowed).to.be.closeTo(figures[1], figures[2] ?? 1e-9);
       }
+      expect(new Set(before.map(findingKey)), 'findings told apart').to.have.property('size', before.length);
       expect(checked(clean(), today).filter((one) => one.check === rule && one.rank !== 'fine')).to.deep.equal([]);
       if (!cured) return;
       expect(found.cures.length, 'cures').to.be.greaterThan(0);
       const after = checked(applied(document, found.cures[0].operations), today);
-      expect(after.map(keyOf)).not.to.include(keyOf(found));
-      const known = new Set(before.map(keyOf));
-      const raised = after.filter((one) => !known.has(keyOf(one)) && ORDER[one.rank] <= ORDER[found.rank]);
-      expect(raised.map(keyOf)).to.deep.equal([]);
+      expect(after.map(findingKey)).not.to.include(findingKey(found));
+      const known = new Set(before.map(findingKey));
+      const raised = after.filter((one) => !known.has(findingKey(one)) && ORDER[one.rank] <= ORDER[found.rank]);
+      expect(raised.map(findingKey)).to.deep.equal([]);
     });
   }
 

@@ -4,6 +4,7 @@
 export {
   aboutOf,
   acceptFinding,
+  findingKey,
   isAccepted,
   liftAcceptance,
   markOf,

@@ -39,6 +39,10 @@ export function seenOf({ rank, measured, allowed, figures }: Pick<Said, 'rank' |
 const kept = new WeakMap<ProjectDocument['findingMarks'], ReadonlyMap<string, FindingMark>>();
 const keyOf = (ruleId: string, code: string, about: string) => `${ruleId}|${code}|${about}`;
 
+/** What tells one finding from every other one of the same project. */
+export const findingKey = (finding: Pick<Said, 'check' | 'code' | 'subjects'>): string =>
+  keyOf(finding.check, finding.code, aboutOf(finding));
+
 /** What was decided of a finding. */
 export function markOf(
   document: Pick<ProjectDocument, 'findingMarks'>,
@@ -50,7 +54,7 @@ export function markOf(
       document.findingMarks,
       (marks = new Map(listOf(document, 'findingMarks').map((mark) => [keyOf(mark.ruleId, mark.code, mark.about), mark]))),
     );
-  return marks.size === 0 ? undefined : marks.get(keyOf(finding.check, finding.code, aboutOf(finding)));
+  return marks.size === 0 ? undefined : marks.get(findingKey(finding));
 }
 
 /** Whether a finding is accepted as it stands: by somebody, until a day that is not past, with the same figures. */

@@ -1,4 +1,5 @@
 import { Drawer } from 'antd';
+import { findingKey } from '@dusky-spool/core/findings';
 import type { ToldFinding } from '@dusky-spool/core/following';
 import type { UnitSystem } from '@dusky-spool/core/units';
 import { term, text } from '../app/text.ts';
@@ -19,12 +20,7 @@ export function FindingDrawer({ open, findings, units, onShow, onClose }: Props)
     <Drawer open={open} onClose={onClose} title={text('header.findings')} size={400}>
       {findings.length === 0 && <p>{text('header.noFindings')}</p>}
       {told.map((finding) => (
-        <FindingCard
-          key={`${finding.check}${finding.code}${finding.subjects[0].id}`}
-          finding={finding}
-          units={units}
-          onShow={() => onShow(finding)}
-        />
+        <FindingCard key={findingKey(finding)} finding={finding} units={units} onShow={() => onShow(finding)} />
       ))}
       {findings.length > 0 && (
         <p className="faint">

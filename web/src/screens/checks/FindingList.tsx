@@ -2,8 +2,7 @@ import { Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { CHECK_STAGES, CHECKS, costAfterClosing, type Check, type CheckStage } from '@dusky-spool/core/checks';
-import { isAccepted, markOf } from '@dusky-spool/core/findings';
-import type { ToldFinding } from '@dusky-spool/core/following';
+import { findingKey, isAccepted, markOf } from '@dusky-spool/core/findings';
 import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
 import { term, text } from '../../app/text.ts';
 import { placeOf } from '../../state/finding-place.ts';
@@ -115,7 +114,7 @@ export function FindingList({ projectId, document }: { readonly projectId: strin
             <div className="check-list">
               {own.map(({ finding, mark, accepted }) => (
                 <FindingCard
-                  key={keyOf(finding)}
+                  key={findingKey(finding)}
                   finding={finding}
                   units={document.project.units}
                   onShow={() => void navigate(placeOf(projectId, document, finding))}
@@ -137,5 +136,3 @@ export function FindingList({ projectId, document }: { readonly projectId: strin
     </>
   );
 }
-
-const keyOf = ({ check, code, subjects }: ToldFinding) => `${check}${code}${subjects.map(({ id }) => id).join()}`;

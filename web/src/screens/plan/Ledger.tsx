@@ -2,7 +2,7 @@ import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input, Select } from 'antd';
 import { groupSchedule, totalsByCable, type ScheduleGrouping, type ScheduleRow } from '@dusky-spool/core/documents';
-import { RUN_STATES, type ProjectDocument } from '@dusky-spool/core/project';
+import { RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
@@ -60,6 +60,8 @@ const collator = new Intl.Collator('en', { numeric: true });
 const SPOOL_M = 305;
 /** Narrower windows show the columns first, and the totals when they are asked for. */
 const TOTALS_FROM_PX = 1560;
+/** The choice of a filter that lets everything through. */
+const ANY = 'any';
 
 /** The cable schedule: what is in view of the plan, or all of it on a full screen. */
 export const Ledger = memo(function Ledger({ projectId, document, levelId, selection, full, onSelect, onFull, onFold }: Props) {
@@ -69,8 +71,8 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
   const [group, setGroup] = useState<ScheduleGrouping>('none');
   const [find, setFind] = useState('');
   const [allLevels, setAllLevels] = useState(full);
-  const [cable, setCable] = useState<string | null>(null);
-  const [state, setState] = useState<string | null>(null);
+  const [cable, setCable] = useState(ANY);
+  const [state, setState] = useState<RunState | typeof ANY>(ANY);
   const [totalsOpen, setTotalsOpen] = useState(() => window.innerWidth >= TOTALS_FROM_PX);
   const [sort, setSort] = useState<{ column: Column; down: boolean }>({ column: 'run', down: false });
 
@@ -80,8 +82,8 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
     const list = rows.filter(
       (row) =>
         (allLevels || full || row.levelId === levelId) &&
-        (cable === null || row.cableTypeId === cable) &&
-        (state === null || row.state === state) &&
+        (cable === ANY || row.cableTypeId === cable) &&
+        (state === ANY || row.state === state) &&
         words.every((word) =>
           `${row.number} ${row.from} ${row.to} ${row.cable} ${row.bundle} ${row.purpose}`.toLowerCase().includes(word),
         ),
@@ -150,7 +152,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
   const cutM = filtered.reduce((sum, row) => sum + (row.cutLengthM ?? 0), 0);
   const wide = full && totalsOpen;
   const columns = full ? IN_FULL : BRIEFLY;
-  const filters = find !== '' || cable !== null || state !== null;
+  const filters = find !== '' || cable !== ANY || state !== ANY;
 
   return (
     <section className={full ? 'ledger full' : 'ledger'} aria-label={text('schedule.title')}>
@@ -221,7 +223,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
           value={cable}
           onChange={setCable}
           options={[
-            { value: null, label: text('schedule.anyCable') },
+            { value: ANY, label: text('schedule.anyCable') },
             ...totalsByCable(document, rows).map((total) => ({ value: total.cableTypeId, label: total.cable })),
           ]}
         />
@@ -231,7 +233,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
           value={state}
           onChange={setState}
           options={[
-            { value: null, label: text('schedule.anyState') },
+            { value: ANY as typeof ANY, label: text('schedule.anyState') },
             ...RUN_STATES.map((value) => ({ value, label: term(`states.${value}`) })),
           ]}
         />
@@ -271,8 +273,8 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
                       size="small"
                       onClick={() => {
                         setFind('');
-                        setCable(null);
-                        setState(null);
+                        setCable(ANY);
+                        setState(ANY);
                       }}
                     >
                       {text('schedule.clear')}

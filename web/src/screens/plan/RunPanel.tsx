@@ -1,6 +1,7 @@
 import { Select } from 'antd';
 import { Fragment } from 'react';
 import { findingsOf } from '@dusky-spool/core/checks';
+import { findingKey } from '@dusky-spool/core/findings';
 import type { ToldFinding } from '@dusky-spool/core/following';
 import {
   listOf,
@@ -215,11 +216,7 @@ export function Checks({
     <>
       <div className="eyebrow">{text('device.checks')}</div>
       {findings.map((finding) => (
-        <FindingCard
-          key={`${finding.check}${finding.code}${finding.subjects[0].id}`}
-          finding={finding}
-          units={document.project.units}
-        />
+        <FindingCard key={findingKey(finding)} finding={finding} units={document.project.units} />
       ))}
     </>
   );

@@ -49,7 +49,7 @@ export function SealTable({ document, report, onEdit }: Props) {
   return (
     <>
       <Cautions ids={['C4', 'C10']} />
-      <p className={counts.open > 0 ? 'seal-count open' : 'seal-count'} role="status">
+      <div className={counts.open > 0 ? 'seal-count open' : 'seal-count'} role="status">
         <b>{text('ways.sealsOpen', { count: counts.open })}</b> · {counts.sealed} {term('sealStates.sealed')} · {counts.inspected}{' '}
         {term('sealStates.inspected')}
         <Select
@@ -59,7 +59,7 @@ export function SealTable({ document, report, onEdit }: Props) {
           onChange={setOnly}
           options={(['all', 'open'] as const).map((value) => ({ value, label: text(`ways.sealFilter.${value}`) }))}
         />
-      </p>
+      </div>
       <p className="caution">{text('ways.sealCaution')}</p>
       <table className="hole-table seal-table">
         <thead>

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
-import { runChecks, type Finding } from '@dusky-spool/core/checks';
+import type { Finding } from '@dusky-spool/core/checks';
 import { planRuns } from '@dusky-spool/core/runs';
-import { PLANTED } from '@dusky-spool/core/testing';
+import { checked, PLANTED } from '@dusky-spool/core/testing';
 import { cureSentence, en, findingSentence } from './index.ts';
 
 const UNEXPECTED = en.problems.unexpected;
@@ -13,7 +13,7 @@ describe('what is said of a house with a planted mistake', () => {
   for (const { rule, code, mistake, today } of PLANTED)
     it(`of ${rule} (${code}) is whole in both systems of units, with its cures`, () => {
       const document = mistake();
-      const findings = runChecks(document, planRuns(document), today);
+      const findings = checked(document, planRuns(document), today);
       const own = findings.find((one) => one.check === rule && one.code === code)!;
       for (const units of ['metric', 'imperial'] as const) {
         for (const finding of findings) expect(findingSentence(finding, units), `${finding.code} ${units}`).to.satisfy(isSound);

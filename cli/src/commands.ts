@@ -1,8 +1,9 @@
+import { z } from 'zod';
 import { listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
 import { CHECKS, runChecks, type Finding } from '@dusky-spool/core/checks';
 import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/documents';
 import { readProjectFile, writeProjectFile, type ProjectFile } from '@dusky-spool/core/formats';
-import { refuse, type Outcome, type Problem } from '@dusky-spool/core/outcome';
+import { fine, refuse, type Outcome, type Problem } from '@dusky-spool/core/outcome';
 import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
 import { levelsFromBelow } from '@dusky-spool/core/building';
 import { lineCount, proposalInput, proposeWalls, readDxf } from '@dusky-spool/core/plans';
@@ -25,6 +26,7 @@ type ReadFile = (path: string) => string;
 export const USAGE = `Usage: npm run --silent cli -- COMMAND
   schedule FILE [--csv | --json]     the cable schedule of a project file
   check FILE [--json]                all findings; ends with 1 where one is a stop
+  check, schedule --today=DAY        as of that day (2026-11-29); without it as of today
   check --list [--json]              every rule
   calc --list [--json]               every calculator with its input schema
   calc NAME JSON [--steps]           one calculation; JSON may be - for standard input; --steps shows the way to it
@@ -56,12 +58,14 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
   const flags = new Set(args.filter((arg) => /^--[a-z]+(=|$)/.test(arg)));
   const [command, ...words] = args.filter((arg) => !flags.has(arg));
   const asJson = flags.has('--json');
+  const today = dayOf(flags);
+  if (!today.ok) return bad(today.problem, asJson);
   switch (command) {
     case 'schedule':
-      return withFile(words[0], readFile, asJson, ({ document }) => good(scheduleText(document, flags)));
+      return withFile(words[0], readFile, asJson, ({ document }) => good(scheduleText(document, flags, today.value)));
     case 'check':
       if (flags.has('--list')) return good(ruleList(asJson));
-      return withFile(words[0], readFile, asJson, ({ document }) => checkText(document, asJson));
+      return withFile(words[0], readFile, asJson, ({ document }) => checkText(document, asJson, today.value));
     case 'calc':
       if (flags.has('--list')) return good(asJson ? json(listCalculators()) : calculatorLines());
       return calculate(words, readFile, flags.has('--steps'));
@@ -93,6 +97,18 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
   }
 }
 
+/** The day of `--today=YYYY-MM-DD`, else that of this machine. */
+function dayOf(flags: ReadonlySet<string>): Outcome<string> {
+  const flag = [...flags].find((one) => one.startsWith('--today'));
+  if (flag === undefined) {
+    return fine(new Date().toLocaleDateString('sv-SE'));
+  }
+  const day = flag.slice('--today='.length);
+  return z.iso.date().safeParse(day).success
+    ? fine(day)
+    : refuse('input-invalid', { kind: 'invalid', field: '--today', reason: 'must be a day such as 2026-11-29' });
+}
+
 function load(path: string | undefined, readFile: ReadFile): Outcome<ProjectFile> {
   if (path === undefined) return refuse('input-missing', { kind: 'incomplete', field: 'FILE' });
   let text: string;
@@ -114,9 +130,9 @@ function withFile(
   return file.ok ? use(file.value) : bad(file.problem, asJson);
 }
 
-function scheduleText(document: ProjectDocument, flags: ReadonlySet<string>): string {
+function scheduleText(document: ProjectDocument, flags: ReadonlySet<string>, today: string): string {
   const planned = planRuns(document);
-  const rows = scheduleOf(document, en.terms, planned);
+  const rows = scheduleOf(document, en.terms, planned, runChecks(document, planned, today));
   if (!flags.has('--json')) return scheduleCsv(rows, document.project.units, en.documents.columns);
   const routes = new Map(planned.map((run) => [run.run.id, run]));
   return json({
@@ -133,9 +149,9 @@ function scheduleText(document: ProjectDocument, flags: ReadonlySet<string>): st
   });
 }
 
-function checkText(document: ProjectDocument, asJson: boolean): CommandResult {
+function checkText(document: ProjectDocument, asJson: boolean, today: string): CommandResult {
   const { units } = document.project;
-  const findings = runChecks(document);
+  const findings = runChecks(document, planRuns(document), today);
   const count = (rank: Finding['rank']) => findings.filter((finding) => finding.rank === rank).length;
   const status = count('stop') > 0 ? 1 : 0;
   const counts = { stop: count('stop'), look: count('look'), fine: count('fine') };

@@ -2,11 +2,11 @@ import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';
 import { JURISDICTIONS } from '../project/index.ts';
+import { INCH_M } from '../units/index.ts';
 import { holesFor, holeForM } from './hole-size.ts';
 import { boreLimit, NAIL_PLATE_M } from './limits.ts';
 import { notchLimit, type Notch } from './notch.ts';
 
-const INCH_M = 0.0254;
 const MEMBERS = ['stud', 'joist', 'plate', 'truss', 'i-joist', 'engineered-beam', 'steel-stud'] as const;
 const DEFERRED: ReadonlySet<string> = new Set(['truss', 'i-joist', 'engineered-beam', 'steel-stud']);
 

@@ -1,4 +1,5 @@
 import type { ProjectHeader } from '../project/index.ts';
+import { INCH_M } from '../units/index.ts';
 
 export type BoredMember = 'joist' | 'stud' | 'plate';
 
@@ -12,7 +13,6 @@ export interface BoreLimit {
   readonly spanShares: readonly [number, number] | null;
 }
 
-const INCH_M = 0.0254;
 /** F7.5: a hole nearer to the face than this gets a steel plate, m. */
 export const NAIL_PLATE_M = 1.25 * INCH_M;
 

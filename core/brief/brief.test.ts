@@ -1,7 +1,7 @@
 import { expect } from 'chai';
-import { runChecks } from '../checks/index.ts';
 import { placeAll, placeDevice } from '../devices/index.ts';
 import {
+  daysBefore,
   applyChange,
   BRIEF_TOPICS,
   type BriefTopic,
@@ -10,7 +10,7 @@ import {
   type ProjectDocument,
 } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
-import { smallHouse, twoStoreyHouse } from '../testing/index.ts';
+import { checked, smallHouse, twoStoreyHouse } from '../testing/index.ts';
 import {
   answerCell,
   briefCost,
@@ -18,7 +18,6 @@ import {
   cellOf,
   comparePackage,
   costOfAnswer,
-  daysBefore,
   fillRest,
   notDiscussed,
   openDecisions,
@@ -111,7 +110,7 @@ describe('a requirement', () => {
     let document = answer(house, 'a', 'sound', 'wanted');
     const [before] = requirementsOf(document, planRuns(document));
     expect(before).to.include({ missing: 2, holds: false });
-    expect(runChecks(document).find(({ code }) => code === 'brief-device-missing')).to.deep.include({
+    expect(checked(document).find(({ code }) => code === 'brief-device-missing')).to.deep.include({
       measured: 0,
       allowed: 2,
       subjects: [
@@ -123,7 +122,7 @@ describe('a requirement', () => {
     const [after] = requirementsOf(document, planRuns(document));
     expect(after).to.include({ missing: 0, holds: true, reached: null });
     expect(after.devices).to.have.length(2);
-    expect(runChecks(document).some(({ check }) => check === 'brief-met')).to.equal(false);
+    expect(checked(document).some(({ check }) => check === 'brief-met')).to.equal(false);
   });
 
   it('can fail later by its threshold: a display too small, a network drop too far for 10 Gbit/s over category 6', () => {
@@ -132,7 +131,7 @@ describe('a requirement', () => {
     const display = requirementsOf(document, planRuns(document))[0];
     expect(display.reached).to.be.closeTo(1.45 / 0.871576, 1e-4);
     expect(display.holds).to.equal(false);
-    expect(runChecks(document).find(({ code }) => code === 'brief-threshold-missed')).to.include({ allowed: 1.7, unit: 'm' });
+    expect(checked(document).find(({ code }) => code === 'brief-threshold-missed')).to.include({ allowed: 1.7, unit: 'm' });
     const near = answer(house, 'a', 'network', 'wanted', { threshold: 10 });
     document = place(near, 'network-drop', [1, 0.1]);
     expect(requirementsOf(document, planRuns(document))[0]).to.include({ reached: 10, holds: true });
@@ -142,11 +141,11 @@ describe('a requirement', () => {
 
   it('is broken by a device where nothing was to come on purpose; the cure writes it down', () => {
     const document = place(answer(house, 'a', 'camera', 'nothing'), 'ceiling-camera', [2, 2]);
-    const [finding] = runChecks(document).filter(({ check }) => check === 'nothing-on-purpose');
+    const [finding] = checked(document).filter(({ check }) => check === 'nothing-on-purpose');
     expect(finding).to.include({ measured: 1, allowed: 0 });
     const cured = make(document, finding.cures[0].operations);
     expect(cellOf(cured, 'a', 'camera')).to.include({ answer: 'wanted', count: 1 });
-    expect(runChecks(cured).filter(({ check }) => check === 'nothing-on-purpose' || check === 'brief-met')).to.deep.equal([]);
+    expect(checked(cured).filter(({ check }) => check === 'nothing-on-purpose' || check === 'brief-met')).to.deep.equal([]);
   });
 });
 
@@ -201,7 +200,7 @@ describe('an open decision', () => {
       tradeDates: { g: { id: 'g', gate: 'board' as const, on: '2027-03-01' } },
     };
     expect(openDecisions(document, '2027-02-10')[0]).to.include({ lastSafeOn: '2027-02-19', daysLeft: 9 });
-    const rankOn = (today: string) => runChecks(document, [], today).find(({ check }) => check === 'decisions-in-time')?.rank;
+    const rankOn = (today: string) => checked(document, [], today).find(({ check }) => check === 'decisions-in-time')?.rank;
     expect([rankOn('2027-01-01'), rankOn('2027-02-10'), rankOn('2027-02-19'), rankOn('2027-02-20')]).to.deep.equal([
       undefined,
       'look',
@@ -234,7 +233,7 @@ describe('a lead that waits for a drawing', () => {
     // Three weeks before.
     expect(state).to.include({ lastSafeOn: '2027-03-01', daysLeft: 9 });
     const found = (today: string) =>
-      runChecks(document, [], today).filter(({ check, code }) => check === 'decisions-in-time' && code.startsWith('drawing'));
+      checked(document, [], today).filter(({ check, code }) => check === 'decisions-in-time' && code.startsWith('drawing'));
     expect(found('2027-02-20').map(({ code, rank }) => [code, rank])).to.deep.equal([['drawing-soon', 'look']]);
     expect(found('2027-03-02').map(({ code, rank }) => [code, rank])).to.deep.equal([['drawing-late', 'stop']]);
     const lengthOf = (one: typeof document) => planRuns(one)[0].length!;

@@ -1,3 +1,4 @@
+import { HOURS, runHours } from '../cost/index.ts';
 import { middleOf, type Point2 } from '../geometry/index.ts';
 import { listOf, type Answer, type BriefTopic, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
 import { cutLength } from '../runs/index.ts';
@@ -15,18 +16,12 @@ export interface AnswerCost {
 
 export const NO_COST: AnswerCost = { now: 0, devices: 0, afterClose: 0 };
 
-/** Person-hours of ENGINEERING 18.1: new framing, retrofit. */
-const HOURS = {
-  pull: [0.3, 1],
-  morePull: [0.08, 0.25],
-  floor: [0.15, 0.75],
-  box: [0.1, 0.35],
-  jack: [0.2, 0.2],
-  otherEnd: [0.1, 0.1],
-  label: [0.03, 0.03],
-} as const;
-/** Fitting a device into a finished room against an open one: 0.40 to 0.75 h for a speaker, 1.5 to 2 h for a display (18.1). */
-const LATE_FITTING: Readonly<Record<string, number>> = { sound: 0.75 / 0.4, picture: 2 / 1.5, guard: 1.5 / 0.75 };
+/** Fitting a device into a finished room against an open one (ENGINEERING 18.1): speaker, display, camera. */
+const LATE_FITTING: Readonly<Record<string, number>> = {
+  sound: HOURS.speakerInCeiling.retrofit / HOURS.speakerInCeiling.new,
+  picture: HOURS.display.retrofit / HOURS.display.new,
+  guard: HOURS.camera.retrofit / HOURS.camera.new,
+};
 const LATE_FITTING_OTHER = 1.5;
 
 /**
@@ -39,27 +34,26 @@ export function costOfType(document: ProjectDocument, room: Room, type: DeviceTy
   const { levels, wayM } = wayToRack(document, room, type);
   const cables = type.cables.filter((leg) => !leg.optional);
   let material = 0;
-  const hours = [0, 0];
+  const hours = { new: 0, retrofit: 0 };
   cables.forEach((leg, index) => {
     const cable = document.cableTypes[leg.cableTypeId];
     const { wasteFactor: factor, reserveM, rackSlackM, units } = document.project;
     const slack = { deviceSlackM: leg.slackM, rackSlackM };
     const { cutLengthM } = cutLength({ riseM: 0, runM: wayM, dropM: 0 }, slack, { factor, reserveM, traced: false }, units);
     material += cutLengthM * (cable?.pricePerM ?? 0);
-    const end = cable?.family === 'cat' ? HOURS.jack : HOURS.otherEnd;
-    for (const late of [0, 1] as const) {
-      hours[late] += (index === 0 ? HOURS.pull : HOURS.morePull)[late] + 2 * end[late] + HOURS.label[late];
-      if (index === 0) hours[late] += levels * HOURS.floor[late] + HOURS.box[late];
-    }
+    // The first cable of a device opens the way for the others.
+    const first = index === 0;
+    const work = { family: cable?.family ?? '', additional: !first, floors: first ? levels : 0, boxes: first ? 1 : 0 };
+    for (const construction of ['new', 'retrofit'] as const) hours[construction] += runHours(work, construction);
   });
-  const wiring = (late: 0 | 1) => count * (material + hours[late] * labourRate);
+  const wiring = (construction: 'new' | 'retrofit') => count * (material + hours[construction] * labourRate);
   const fitting = count * type.hours * labourRate;
   const lateFitting = fitting * (LATE_FITTING[type.system] ?? LATE_FITTING_OTHER);
   const devices = count * type.price;
-  const afterClose = wiring(1) + lateFitting + devices;
+  const afterClose = wiring('retrofit') + lateFitting + devices;
   if (answer === 'later') return { now: 0, devices: 0, afterClose };
-  if (answer === 'prepared') return { now: wiring(0), devices: 0, afterClose };
-  return { now: wiring(0) + fitting + devices, devices, afterClose };
+  if (answer === 'prepared') return { now: wiring('new'), devices: 0, afterClose };
+  return { now: wiring('new') + fitting + devices, devices, afterClose };
 }
 
 /** The cost of an answer by the type that it names, or the first that can answer. */

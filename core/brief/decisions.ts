@@ -1,12 +1,14 @@
 import { attachmentOf } from '../building/index.ts';
 import {
+  daysBefore,
+  daysBetween,
+  gateDate,
   listOf,
   TRADE_GATES,
   type Device,
   type Leg,
   type OpenDecision,
   type ProjectDocument,
-  type TradeGate,
 } from '../project/index.ts';
 
 /** A cable of the superset: so many of it, and which options need them. */
@@ -39,16 +41,6 @@ function countOf(legs: readonly Leg[]): Map<string, number> {
   for (const leg of legs) if (!leg.optional) counts.set(leg.cableTypeId, (counts.get(leg.cableTypeId) ?? 0) + 1);
   return counts;
 }
-
-/** A day so many days before another, both as YYYY-MM-DD. */
-export function daysBefore(day: string, days: number): string {
-  const at = new Date(`${day}T00:00:00Z`);
-  at.setUTCDate(at.getUTCDate() - days);
-  return at.toISOString().slice(0, 10);
-}
-
-export const gateDate = (document: Pick<ProjectDocument, 'tradeDates'>, gate: TradeGate): string =>
-  Object.values(document.tradeDates).find((date) => date.gate === gate)?.on ?? '';
 
 /** An undecided thing with what follows from it. */
 export interface DecisionState {
@@ -98,7 +90,7 @@ export function openDecisions(document: ProjectDocument, today: string): Decisio
     .map(({ decision, device }): DecisionState => {
       const gate = gateDate(document, decision.gate);
       const lastSafeOn = gate === '' ? '' : daysBefore(gate, decision.leadDays);
-      const daysLeft = lastSafeOn === '' ? null : Math.round((Date.parse(lastSafeOn) - Date.parse(today)) / 86_400_000);
+      const daysLeft = lastSafeOn === '' ? null : daysBetween(today, lastSafeOn);
       return { decision, device, superset: supersetOf(document, decision.options), lastSafeOn, daysLeft };
     })
     .sort(

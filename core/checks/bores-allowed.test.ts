@@ -1,10 +1,9 @@
 import { expect } from 'chai';
 import { newLevel, update, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
 import { planRuns, runState, waysOf } from '../runs/index.ts';
-import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
-import { runChecks } from './index.ts';
+import { applied, checked, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 
-const said = (document: ProjectDocument, check: string) => runChecks(document).filter((one) => one.check === check);
+const said = (document: ProjectDocument, check: string) => checked(document).filter((one) => one.check === check);
 /** Joists square to the way from the west room to the rack. */
 const across: Partial<Room>[] = [{ joistAngleRad: Math.PI / 2 }, { joistAngleRad: Math.PI / 2 }];
 const house = (rooms: Partial<Room>[], walls: Record<string, Partial<Wall>> = {}, typeId = 'ceiling-speaker') =>

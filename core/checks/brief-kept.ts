@@ -99,7 +99,6 @@ export const decisionsInTime = defineCheck({
   severity: 'stop',
   appliesTo: 'decisions',
   run: ({ document, today }) => {
-    if (!today) return [];
     return openDecisions(document, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): Finding[] => {
       if (daysLeft === null || daysLeft > SOON_DAYS) return [];
       const past = daysLeft < 0;

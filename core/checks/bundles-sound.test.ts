@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import { placeDevice } from '../devices/index.ts';
 import { applyChange, listOf, update, type ProjectDocument } from '../project/index.ts';
-import { countingIds, smallHouse } from '../testing/index.ts';
-import { runChecks } from './index.ts';
+import { checked, countingIds, smallHouse } from '../testing/index.ts';
 
 /** So many network drops in one bundle, fed as a device of a PoE class. */
 function bundled(count: number, poeClass: number, jurisdiction: 'NA' | 'EU' = 'EU'): ProjectDocument {
@@ -30,7 +29,7 @@ function bundled(count: number, poeClass: number, jurisdiction: 'NA' | 'EU' = 'E
   if (!applied.ok) throw new Error('refused');
   return applied.value;
 }
-const found = (document: ProjectDocument) => runChecks(document).filter(({ check }) => check === 'bundles-sound');
+const found = (document: ProjectDocument) => checked(document).filter(({ check }) => check === 'bundles-sound');
 
 describe('bundles that carry power', () => {
   it('of class 5 and more hold 24 cables; one more is a stop whose cure splits them', () => {

@@ -28,8 +28,8 @@ export interface Finding {
 export interface CheckContext {
   readonly document: ProjectDocument;
   readonly runs: readonly PlannedRun[];
-  /** YYYY-MM-DD; without it nothing is said about dates. */
-  readonly today?: string;
+  /** YYYY-MM-DD. */
+  readonly today: string;
   /** A limit of the rule as it is set in the project, in its own unit. */
   readonly limit: (name: string) => number;
 }

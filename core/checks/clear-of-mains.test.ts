@@ -1,7 +1,6 @@
 import { expect } from 'chai';
 import { create, newFeature, type Feature } from '../project/index.ts';
-import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
-import { runChecks } from './index.ts';
+import { applied, checked, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 
 /** A speaker whose cable runs at y = 2 above the ceiling, 2.6 m up, from x = 1 to x = 10.2. */
 const start = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 2] }], countedIds()).document;
@@ -16,7 +15,7 @@ const findings = (points: Feature['points'], more: Partial<Feature> = {}) => {
     topM: 2.61,
     ...more,
   });
-  return runChecks(applied(start, [create('features', mains)])).filter(({ check }) => check === 'clear-of-mains');
+  return checked(applied(start, [create('features', mains)])).filter(({ check }) => check === 'clear-of-mains');
 };
 
 describe('a cable beside mains', () => {

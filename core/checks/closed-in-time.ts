@@ -1,11 +1,7 @@
 import { cellOf } from '../brief/index.ts';
 import { holeSchedule, penetrationsOf, sealCounts } from '../drilling/index.ts';
-import { BRIEF_TOPICS, listOf } from '../project/index.ts';
+import { BRIEF_TOPICS, daysBetween, gateDate, listOf } from '../project/index.ts';
 import { defineCheck, say, type FindingDraft } from './check.ts';
-import { gateDay } from './tested-in-time.ts';
-
-const DAY_MS = 86_400_000;
-const daysUntil = (today: string, on: string) => Math.round((Date.parse(on) - Date.parse(today)) / DAY_MS);
 
 /** No pierced separation is open when the boards go on (practice B15). */
 export const sealsClosed = defineCheck({
@@ -18,8 +14,8 @@ export const sealsClosed = defineCheck({
   safety: true,
   limits: { daysBefore: { usual: 3, least: 0, most: 30, unit: 'days', safer: 'more' } },
   run: ({ document, runs, today, limit }) => {
-    const on = gateDay(document, 'board');
-    if (!today || !on || daysUntil(today, on) > limit('daysBefore')) return [];
+    const on = gateDate(document, 'board');
+    if (on === '' || daysBetween(today, on) > limit('daysBefore')) return [];
     const pierced = penetrationsOf(document, holeSchedule(document, runs));
     const { open } = sealCounts(pierced);
     if (open === 0) return [];
@@ -47,8 +43,8 @@ export const roomsDiscussed = defineCheck({
   appliesTo: 'rooms',
   limits: { daysBefore: { usual: 14, least: 0, most: 120, unit: 'days', safer: 'more' } },
   run: ({ document, today, limit }) => {
-    const on = gateDay(document, 'low-voltage-rough-in');
-    if (!today || !on || daysUntil(today, on) > limit('daysBefore') || Object.keys(document.briefCells).length === 0) return [];
+    const on = gateDate(document, 'low-voltage-rough-in');
+    if (on === '' || daysBetween(today, on) > limit('daysBefore') || Object.keys(document.briefCells).length === 0) return [];
     return listOf(document, 'rooms').flatMap((room): FindingDraft[] => {
       const open = BRIEF_TOPICS.filter((topic) => !cellOf(document, room.id, topic));
       if (open.length === 0) return [];

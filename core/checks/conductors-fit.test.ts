@@ -1,10 +1,9 @@
 import { expect } from 'chai';
 import type { ProjectDocument } from '../project/index.ts';
-import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
-import { runChecks } from './index.ts';
+import { applied, checked, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 
 const placed = (...wanted: Parameters<typeof withDevices>[1]) => withDevices(smallHouse(), wanted, countedIds());
-const of = (document: ProjectDocument, check: string) => runChecks(document).filter((finding) => finding.check === check);
+const of = (document: ProjectDocument, check: string) => checked(document).filter((finding) => finding.check === check);
 
 describe('conductors', () => {
   it('that a map uses and the cable has not are a stop, and the cure clears it', () => {

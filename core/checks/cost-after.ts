@@ -1,13 +1,9 @@
+import { HOURS, runHours } from '../cost/index.ts';
 import { openedBy } from '../surface/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import type { Finding } from './check.ts';
 
-/** ENGINEERING 18.1, retrofit, person-hours: a pull through finished walls, a box, a device moved. */
-const PULL_H = 1;
-const BORE_H = 0.12;
-const END_H = 0.35;
-const MOVE_H = 1.5;
 /** A wall or ceiling opened to reach one thing, m2. */
 const ONE_PLACE_M2 = 0.5;
 
@@ -33,13 +29,14 @@ export function costAfterClosing(
   const runs = finding.subjects.flatMap(({ in: list, id }) => (list === 'runs' ? (runById.get(id) ?? []) : []));
   for (const planned of runs) {
     const opened = openedBy(document, planned);
-    hours += PULL_H + opened.openings * BORE_H + END_H;
+    const { family } = document.cableTypes[planned.run.cableTypeId];
+    hours += runHours({ family, holes: opened.openings, boxes: 1 }, 'retrofit');
     openedM2 += opened.openedM2;
     paintedM2 += opened.paintedM2;
     material += (planned.length?.cutLengthM ?? 0) * document.cableTypes[planned.run.cableTypeId].pricePerM;
   }
   const others = runs.length > 0 ? [] : finding.subjects.filter(({ in: list }) => IN_WALLS.has(list));
-  hours += others.length * MOVE_H;
+  hours += others.length * HOURS.deviceMoved.retrofit;
   openedM2 += others.length * ONE_PLACE_M2;
   paintedM2 += others.length * ONE_PLACE_M2 * 10;
   if (hours === 0) return null;

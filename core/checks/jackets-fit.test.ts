@@ -2,8 +2,7 @@ import { expect } from 'chai';
 import { placeDevice } from '../devices/index.ts';
 import { applyChange, newFeature, update, type ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
-import { countingIds, smallHouse } from '../testing/index.ts';
-import { runChecks } from './index.ts';
+import { checked, countingIds, smallHouse } from '../testing/index.ts';
 
 /** A drop at the gate, led through a duct in the ground to the south wall. */
 function house(lengthM: number, cableTypeId = 'cat6_utp', x = 2, rackY = 2): ProjectDocument {
@@ -36,7 +35,7 @@ function house(lengthM: number, cableTypeId = 'cat6_utp', x = 2, rackY = 2): Pro
   return applied.value;
 }
 const found = (document: ProjectDocument) =>
-  runChecks(document).filter(({ check, subjects }) => check === 'jackets-fit' && subjects[0].id === 'r1x1');
+  checked(document).filter(({ check, subjects }) => check === 'jackets-fit' && subjects[0].id === 'r1x1');
 
 describe('the jacket of a cable', () => {
   it('in the ground has to be an outdoor one; the cure takes one of its family', () => {

@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import { placeDevice } from '../devices/index.ts';
 import { applyChange, update, type ProjectDocument } from '../project/index.ts';
-import { countingIds, smallHouse } from '../testing/index.ts';
-import { runChecks } from './index.ts';
+import { checked, countingIds, smallHouse } from '../testing/index.ts';
 
 function house(colours: Readonly<Record<string, string>>): ProjectDocument {
   const start = smallHouse();
@@ -16,7 +15,7 @@ function house(colours: Readonly<Record<string, string>>): ProjectDocument {
   return applied.value;
 }
 const found = (document: ProjectDocument) =>
-  runChecks(document)
+  checked(document)
     .filter(({ check }) => check === 'jackets-told-apart')
     .map(({ rank, code, figures }) => `${rank} ${code} ${String(figures.colour)}`);
 

@@ -13,7 +13,7 @@ const notched = (notch: Notch, more: House = {}, jurisdiction: 'NA' | 'UK' = 'NA
 };
 const told = (document: ProjectDocument) =>
   notchesAllowed
-    .run({ document, runs: [], limit: () => 0 })
+    .run({ document, runs: [], today: '2026-01-01', limit: () => 0 })
     .map(({ code, rank, measured, allowed }) => ({ code, rank, measured, allowed }));
 const codes = (document: ProjectDocument) => told(document).map(({ code }) => code);
 

@@ -14,7 +14,7 @@ export interface Look {
   readonly document: ProjectDocument;
   /** The project that was looked at before. */
   readonly before: ProjectDocument | null;
-  readonly today: string | undefined;
+  readonly today: string;
 }
 
 /** How the rules of a pass are asked in one state of the project. */

@@ -1,17 +1,25 @@
+import { atMost } from '../calculation/index.ts';
+import { reachOf } from '../picture-links/index.ts';
 import { defineCheck, say } from './check.ts';
 import { useCable } from './cures.ts';
+
+/** Planning lengths at 18 Gb/s, m: usual copper, thick copper, optical; and optical at 10.2 Gb/s, which no setting goes beyond. */
+const COPPER_M = reachOf('passive', '18')!;
+const THICK_COPPER_M = reachOf('passive-24awg', '18')!;
+const OPTICAL_M = reachOf('active-optical', '18')!;
+const MOST_OPTICAL_M = reachOf('active-optical', '10.2')!;
 
 /** A picture lead carries no farther than it is planned for (ENGINEERING 4). */
 export const pictureReachCheck = defineCheck({
   id: 'picture-reach',
   title: 'Picture leads carry their signal',
-  source: 'practice: passive copper 5 m at 18 Gb/s, 7.5 m at best; optical 50 m (a certified label outranks it)',
+  source: `practice: passive copper ${COPPER_M} m at 18 Gb/s, ${THICK_COPPER_M} m at best; optical ${OPTICAL_M} m (a certified label outranks it)`,
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
   limits: {
-    copperM: { usual: 5, least: 3, most: 7.5, unit: 'm', safer: 'less' },
-    opticalM: { usual: 50, least: 10, most: 100, unit: 'm', safer: 'less' },
+    copperM: { usual: COPPER_M, least: 3, most: THICK_COPPER_M, unit: 'm', safer: 'less' },
+    opticalM: { usual: OPTICAL_M, least: 10, most: MOST_OPTICAL_M, unit: 'm', safer: 'less' },
   },
   ofRun: ({ run, length }, { document, limit }) => {
     const cable = document.cableTypes[run.cableTypeId];
@@ -19,9 +27,9 @@ export const pictureReachCheck = defineCheck({
     const isCopper = cable.material !== 'fibre';
     const longestM = isCopper ? limit('copperM') : limit('opticalM');
     const lengthM = length.cutLengthM;
-    if (lengthM <= longestM * (1 + 1e-9)) return [];
+    if (atMost(lengthM, longestM)) return [];
     // A thick certified lead may just do it: to be judged, not refused.
-    const mayDo = isCopper && (cable.gaugeAwg ?? 99) <= 24 && lengthM <= 7.5;
+    const mayDo = isCopper && (cable.gaugeAwg ?? 99) <= 24 && atMost(lengthM, THICK_COPPER_M);
     return [
       say(
         'picture-reach',

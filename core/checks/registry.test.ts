@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { listOf, newOpening, update, applyChange, type ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
-import { smallHouse } from '../testing/index.ts';
-import { CHECKS, runChecks, type HouseCheck } from './index.ts';
+import { checked, smallHouse } from '../testing/index.ts';
+import { CHECKS, type HouseCheck } from './index.ts';
 
 const house = smallHouse({
   rooms: [{ ceilingHeightM: 2 }],
@@ -19,14 +19,14 @@ describe('a check that names the tables it reads', () => {
           return Reflect.get(target, name) as unknown;
         },
       });
-      check.run({ document: watched, runs: planRuns(house), limit: (name) => check.limits![name].usual });
+      check.run({ document: watched, runs: planRuns(house), today: '2026-01-01', limit: (name) => check.limits![name].usual });
       expect([...check.reads!]).to.include.members([...read].map(String));
       expect(read.size).to.be.above(0);
     });
   }
 
   it('says the same again without being run, and something else as soon as one of them changes', () => {
-    const codes = (document: ProjectDocument) => runChecks(document).flatMap(({ code, rank }) => (rank === 'fine' ? [] : [code]));
+    const codes = (document: ProjectDocument) => checked(document).flatMap(({ code, rank }) => (rank === 'fine' ? [] : [code]));
     expect(codes(house)).to.deep.equal(['ceiling-below-head']);
     expect(codes({ ...house, devices: {} })).to.deep.equal(['ceiling-below-head']);
     const [room] = listOf(house, 'rooms');

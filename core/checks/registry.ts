@@ -1,5 +1,5 @@
 import { MOST_KEPT, listOf, type Device, type ProjectDocument } from '../project/index.ts';
-import { planRuns, type PlannedRun } from '../runs/index.ts';
+import type { PlannedRun } from '../runs/index.ts';
 import { aerialBonded, surgeProtected } from './entries-protected.ts';
 import { askedFor, roomsDiscussed, sealsClosed } from './closed-in-time.ts';
 import { bondLength } from './bond-length.ts';
@@ -135,12 +135,8 @@ const housePasses = HOUSE_CHECKS.map((check) => ({ check, pass: new HousePass() 
 const runPass = new Pass<PlannedRun>(RUN_READS);
 const devicePass = new Pass<Device>(DEVICE_READS);
 
-/** What every rule says of the project as it stands: the worst first, then in the order of rules. Only what changed is asked again. */
-export function runChecks(
-  document: ProjectDocument,
-  runs: readonly PlannedRun[] = planRuns(document),
-  today?: string,
-): Finding[] {
+/** What every rule says of the project as it stands on a day, YYYY-MM-DD: the worst first, then in the order of rules. Only what changed is asked again. */
+export function runChecks(document: ProjectDocument, runs: readonly PlannedRun[], today: string): Finding[] {
   const settings = settingsOf(document);
   const contextOf = (check: Check): CheckContext => ({ document, runs, today, limit: (name) => limitOf(document, check, name) });
   const inForce = <C extends Check>(checks: readonly C[]) =>

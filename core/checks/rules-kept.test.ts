@@ -1,7 +1,6 @@
 import { expect } from 'chai';
 import { create, type RouteRule } from '../project/index.ts';
-import { applied, countedIds, twoStoreyHouse, withDevices } from '../testing/index.ts';
-import { runChecks } from './index.ts';
+import { applied, checked, countedIds, twoStoreyHouse, withDevices } from '../testing/index.ts';
 
 const rule = (targetId: string): RouteRule => ({
   id: 'rule',
@@ -15,7 +14,7 @@ const rule = (targetId: string): RouteRule => ({
 const start = withDevices(twoStoreyHouse(), [{ typeId: 'ceiling-speaker', at: [2, 2] }], countedIds()).document;
 const of = (targetId: string) => {
   const document = applied(start, [create('routeRules', rule(targetId))]);
-  return { document, found: runChecks(document).filter(({ check }) => check === 'rules-kept') };
+  return { document, found: checked(document).filter(({ check }) => check === 'rules-kept') };
 };
 
 describe('rules for ways', () => {
@@ -24,6 +23,6 @@ describe('rules for ways', () => {
     const { document, found } = of('no-such-riser');
     expect(found.map(({ code }) => code)).to.deep.equal(['rule-not-passed']);
     const cured = applied(document, found[0].cures[0].operations);
-    expect(runChecks(cured).filter(({ check }) => check === 'rules-kept')).to.deep.equal([]);
+    expect(checked(cured).filter(({ check }) => check === 'rules-kept')).to.deep.equal([]);
   });
 });

@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import { placeDevice } from '../devices/index.ts';
 import { applyChange, update, type ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
-import { countingIds, smallHouse } from '../testing/index.ts';
-import { CHECKS, runChecks, worstRank } from './index.ts';
+import { checked, countingIds, smallHouse } from '../testing/index.ts';
+import { CHECKS, worstRank } from './index.ts';
 
 function houseWith(typeId: string, changes: Partial<ProjectDocument['runs'][string]> = {}): ProjectDocument {
   const house = smallHouse();
@@ -14,7 +14,7 @@ function houseWith(typeId: string, changes: Partial<ProjectDocument['runs'][stri
   if (!applied.ok) throw new Error('refused');
   return applied.value;
 }
-const finding = (document: ProjectDocument) => runChecks(document).find((f) => f.check === 'speaker-cable-loss')!;
+const finding = (document: ProjectDocument) => checked(document).find((f) => f.check === 'speaker-cable-loss')!;
 
 describe('the check of speaker cable', () => {
   it('measures the loss at the cut length, as worked by hand', () => {
@@ -52,7 +52,7 @@ describe('the check of speaker cable', () => {
   it('is registered with title and source, and has nothing to say about data cables', () => {
     expect(new Set(CHECKS.map((check) => check.id)).size).to.equal(CHECKS.length);
     CHECKS.forEach((check) => expect(check.title.length * check.source.length).to.be.greaterThan(0));
-    expect(runChecks(houseWith('access-point'))).to.deep.equal([]);
+    expect(checked(houseWith('access-point'))).to.deep.equal([]);
     expect(worstRank([])).to.equal('fine');
   });
 });

@@ -1,14 +1,10 @@
-import { listOf, RUN_STATES, type ProjectDocument } from '../project/index.ts';
+import { gateDate, RUN_STATES, type ProjectDocument } from '../project/index.ts';
 import { defineCheck, say } from './check.ts';
 
-/** The day of a gate, where it is known. */
-export const gateDay = (document: Pick<ProjectDocument, 'tradeDates'>, gate: string): string | null =>
-  listOf(document, 'tradeDates').find((one) => one.gate === gate)?.on || null;
-
 /** The day on which the boards went on, where that is past or today. */
-export function closedOn(document: Pick<ProjectDocument, 'tradeDates'>, today: string | undefined): string | null {
-  const on = gateDay(document, 'board');
-  return today && on && on <= today ? on : null;
+export function closedOn(document: Pick<ProjectDocument, 'tradeDates'>, today: string): string | null {
+  const on = gateDate(document, 'board');
+  return on !== '' && on <= today ? on : null;
 }
 
 /** What lies behind the boards was tested while it could be reached (ENGINEERING 18: tests before boards). */

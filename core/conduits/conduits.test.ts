@@ -1,12 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { runChecks } from '../checks/index.ts';
 import { CABLE_TYPES, placeDevice } from '../devices/index.ts';
 import type { Point3 } from '../geometry/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import { applyChange, newFeature, type Feature, type ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
-import { countingIds, smallHouse, twoStoreyHouse } from '../testing/index.ts';
+import { checked, countingIds, smallHouse, twoStoreyHouse } from '../testing/index.ts';
 import {
   conduitFill,
   conduitSize,
@@ -174,23 +173,23 @@ describe('what lies in made ways', () => {
 
   it('over the limit is a stop that a larger conduit cures; the rest is still routed', () => {
     const document = withDrops(withConduit(0.0141), 3);
-    const finding = runChecks(document).find(({ code }) => code === 'way-over-full')!;
+    const finding = checked(document).find(({ code }) => code === 'way-over-full')!;
     expect(finding.rank).to.equal('stop');
     expect(finding.measured).to.be.greaterThan(finding.allowed!);
     const cured = must(applyChange(document, { operations: finding.cures[0].operations }));
-    const after = runChecks(cured).filter(({ check }) => check === 'ways-fit');
+    const after = checked(cured).filter(({ check }) => check === 'ways-fit');
     expect(after.filter(({ code }) => code === 'way-over-full')).to.deep.equal([]);
     expect(after.some(({ rank }) => rank === 'stop')).to.equal(false);
     expect(planRuns(document).every(({ wanted }) => wanted.ok)).to.equal(true);
   });
 
   it('of an unknown size is asked for', () => {
-    expect(runChecks(withDrops(withConduit(null), 1)).some(({ code }) => code === 'way-size-unknown')).to.equal(true);
+    expect(checked(withDrops(withConduit(null), 1)).some(({ code }) => code === 'way-size-unknown')).to.equal(true);
   });
 
   it('round too many bends or too far is told', () => {
     const codes = (points: [number, number][]) =>
-      runChecks(withConduit(0.03, { points }))
+      checked(withConduit(0.03, { points }))
         .filter(({ check }) => check === 'ways-fit')
         .map(({ code, rank }) => `${rank} ${code}`);
     expect(
@@ -255,15 +254,15 @@ describe('spare conduits', () => {
     // Two of 7.8 mm and a picture lead of 9 mm with a quarter to spare.
     expect(proposed.size.key).to.equal('corr-40');
     expect(proposed.lengthM).to.be.greaterThan(8);
-    const finding = runChecks(document).find(({ code }) => code === 'conduits-missing')!;
+    const finding = checked(document).find(({ code }) => code === 'conduits-missing')!;
     expect(finding).to.include({ rank: 'look', measured: 1 });
     const cured = must(applyChange(document, { operations: finding.cures[0].operations }));
     expect(spareConduits(cured)[0].servedBy).to.not.equal(null);
-    expect(runChecks(cured).some(({ code }) => code === 'conduits-missing')).to.equal(false);
+    expect(checked(cured).some(({ code }) => code === 'conduits-missing')).to.equal(false);
     // It stays free: the runs of today go where they went before.
     expect(planRuns(cured).map(({ points }) => points)).to.deep.equal(planRuns(document).map(({ points }) => points));
-    expect(runChecks(cured).filter(({ rank }) => rank === 'stop')).to.deep.equal(
-      runChecks(document).filter(({ rank }) => rank === 'stop'),
+    expect(checked(cured).filter(({ rank }) => rank === 'stop')).to.deep.equal(
+      checked(document).filter(({ rank }) => rank === 'stop'),
     );
   });
 
@@ -274,7 +273,7 @@ describe('spare conduits', () => {
       applyChange(document, must(placeDevice(document, { typeId: 'display', levelId: 'm', at: [2, 0.05] }, ids()))),
     );
     expect(proposeConduit(document, spareConduits(document)[0], 'spare')).to.equal(null);
-    expect(runChecks(document).find(({ code }) => code === 'conduits-missing')!.cures).to.deep.equal([]);
+    expect(checked(document).find(({ code }) => code === 'conduits-missing')!.cures).to.deep.equal([]);
     expect(spareConduits({ ...document, racks: {} })).to.deep.equal([]);
   });
 });

@@ -1,9 +1,9 @@
 import type { CableType } from '../project/index.ts';
 import { distance3, type Point3 } from '../geometry/index.ts';
+import { GRAVITY } from '../units/index.ts';
 
 /** Dry pull through plastic or steel; polyethylene or with lubricant 0.35 (F6.4). */
 const FRICTION = 0.5;
-const GRAVITY = 9.80665;
 
 /** A straight piece of a conduit and the bend before it, in the direction of the pull. */
 export interface PullLeg {

@@ -1,7 +1,7 @@
 // What web and server say to each other about people: accounts, members, invitations, sessions, audit, mail.
 import { z } from 'zod';
 import { CLEAN_TEXT } from '../project/index.ts';
-import { ROLES, type Role } from './access.ts';
+import { ROLES } from './access.ts';
 
 export const words = (max: number, min = 1) =>
   z.string().trim().min(min).max(max).regex(CLEAN_TEXT, 'holds control or invisible characters');
@@ -32,6 +32,7 @@ export const inviteRequest = z
     path: ['projectIds'],
     message: 'must name at least one project for a client',
   });
+export const readInvitationRequest = z.strictObject({ token });
 export const acceptInvitationRequest = z.strictObject({ token, name: words(120), password: newPassword });
 export const memberRequest = z
   .strictObject({ role: z.enum(ROLES), projectIds: z.array(z.uuid()).max(200).default([]) })
@@ -40,73 +41,3 @@ export const memberRequest = z
     message: 'must name at least one project for a client',
   });
 export const firmSettingsRequest = z.strictObject({ plannersMayDelete: z.boolean() });
-
-export interface Member {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-  readonly role: Role;
-  /** Projects that a client may see; empty for the other roles, who see all. */
-  readonly projectIds: readonly string[];
-  readonly createdAt: string;
-}
-
-export interface Invitation {
-  readonly id: string;
-  readonly email: string;
-  readonly role: Role;
-  readonly createdAt: string;
-  readonly expiresAt: string;
-}
-
-export interface PeopleReply {
-  readonly members: readonly Member[];
-  readonly invitations: readonly Invitation[];
-  readonly plannersMayDelete: boolean;
-  /** Mail goes to the simulated box; its address otherwise stands in the settings of the server. */
-  readonly mailIsSimulated: boolean;
-}
-
-/** What a person is shown before an invitation is accepted. */
-export interface InvitationReply {
-  readonly firm: string;
-  readonly email: string;
-  readonly role: Role;
-}
-
-export interface OpenSession {
-  readonly id: string;
-  readonly device: string;
-  readonly startedAt: string;
-  readonly usedAt: string;
-  /** The session of the request itself. */
-  readonly isThis: boolean;
-}
-export interface SessionsReply {
-  readonly sessions: readonly OpenSession[];
-}
-
-export interface AuditLine {
-  readonly line: number;
-  readonly kind: string;
-  readonly by: string;
-  readonly about: Readonly<Record<string, unknown>>;
-  readonly at: string;
-}
-export interface AuditReply {
-  readonly lines: readonly AuditLine[];
-  /** The first line whose signature does not fit its content or the line before it; null where all fit. */
-  readonly brokenAt: number | null;
-  readonly total: number;
-}
-
-export interface Mail {
-  readonly id: string;
-  readonly recipient: string;
-  readonly subject: string;
-  readonly body: string;
-  readonly at: string;
-}
-export interface MailsReply {
-  readonly mails: readonly Mail[];
-}

@@ -1,9 +1,12 @@
 // Here: hours and prices.
 // Not here: what a brief costs (brief).
-// Start with `labourHours`.
+// Start with `HOURS` and `labourHours`.
 import { z } from 'zod';
 import { calculator, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';
+import { HOURS, hoursBand, type WorkKind } from './hours.ts';
+
+export { HOURS, hoursBand, runHours, type RunWork, type WorkHours, type WorkKind } from './hours.ts';
 
 export const labourHours = calculator({
   name: 'labour-hours',
@@ -30,22 +33,22 @@ export const labourHours = calculator({
     fixedHours: z.number().min(0).default(0).describe('h, everything else'),
   }),
   run: (i) => {
-    const [pull, more, hole, floor, box, plate, conduit, stop] =
-      i.construction === 'new' ? [0.3, 0.08, 0.03, 0.15, 0.1, 0.03, 0.08, 0.25] : [1, 0.25, 0.12, 0.75, 0.35, 0.05, 0.3, 0.35];
-    const pullHours = (i.pulls * pull + i.furtherCables * more) * i.difficulty;
+    const { construction } = i;
+    const of = (kind: WorkKind, count: number) => count * HOURS[kind][construction];
+    const pullHours = (of('pull', i.pulls) + of('additionalCable', i.furtherCables)) * i.difficulty;
     const otherHours =
-      i.holes * hole +
-      i.floors * floor +
-      i.boxes * box +
-      i.nailPlates * plate +
-      i.conduitM * conduit +
-      i.catEnds * 0.2 +
-      i.coaxEnds * 0.1 +
-      i.fireStops * stop +
-      i.labels * 0.03 +
+      of('hole', i.holes) +
+      of('floorCrossing', i.floors) +
+      of('box', i.boxes) +
+      of('nailPlate', i.nailPlates) +
+      of('conduitM', i.conduitM) +
+      of('categoryEnd', i.catEnds) +
+      of('coaxEnd', i.coaxEnds) +
+      of('fireStop', i.fireStops) +
+      of('labelPair', i.labels) +
       i.fixedHours;
     const hours = pullHours + otherHours;
-    return fine({ pullHours, otherHours, hours, elapsedHours: hours / 2, leastHours: 0.6 * hours, mostHours: 1.4 * hours });
+    return fine({ pullHours, otherHours, hours, elapsedHours: hours / 2, ...hoursBand(hours) });
   },
   steps: (_, v) => [
     `${fig(v.pullHours)} h of pulling + ${fig(v.otherHours)} h`,

@@ -1,15 +1,12 @@
+import { discAndPitch, speakersAlong, type Overlap } from '../heights/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
-
-export const OVERLAPS = ['edge', 'least', 'full'] as const;
-/** Discs edge to edge (4 to 6 dB), least overlap (about 3 dB), full overlap (less than 2 dB). */
-export type Overlap = (typeof OVERLAPS)[number];
 
 /** Ear heights of ENGINEERING 8.3, m. */
 export const EAR_M = { seated: 1, standing: 1.6 } as const;
 /** ENGINEERING 8.3: nothing nearer to a wall, m. */
 const FROM_WALL_M = 0.6;
 
-export interface CeilingCoverageInput {
+export interface SpeakerGridInput {
   readonly lengthM: number;
   readonly widthM: number;
   readonly ceilingM: number;
@@ -19,7 +16,7 @@ export interface CeilingCoverageInput {
   readonly overlap: Overlap;
 }
 
-export interface CeilingCoverage {
+export interface SpeakerGrid {
   /** Disc of coverage at ear height, m. */
   readonly discM: number;
   readonly columns: number;
@@ -32,21 +29,19 @@ export interface CeilingCoverage {
 
 /**
  * Even coverage of a rectangular room from its ceiling. Metres, radians.
- * F8.2 `D = 2*(H - h_ear)*tan(theta/2)`; F8.3 pitch D, D/sqrt(2) or D/2, `nx = ceil(L/pitch)`, actual pitch L/nx, first row at
- * half the pitch; at least 0.6 m from the walls. Valid for speakers that radiate straight down.
+ * Disc and pitch by F8.2 and F8.3; actual pitch L/nx, first row at half the pitch; at least 0.6 m from the walls. Valid for speakers that radiate straight down.
  * Problems: `ceiling-not-above-ear` (invalid), `angle-out-of-domain` (0 to 180 degrees), `room-too-small` (invalid).
  */
-export function ceilingCoverage(input: CeilingCoverageInput): Outcome<CeilingCoverage> {
+export function speakerGrid(input: SpeakerGridInput): Outcome<SpeakerGrid> {
   const { lengthM, widthM, ceilingM, earM, coverageRad, overlap } = input;
   if (!(lengthM > 0)) return refuse('room-too-small', { kind: 'invalid', field: 'lengthM', lengthM });
   if (!(widthM > 0)) return refuse('room-too-small', { kind: 'invalid', field: 'widthM', lengthM: widthM });
   if (!(ceilingM > earM)) return refuse('ceiling-not-above-ear', { kind: 'invalid', field: 'ceilingM', ceilingM, earM });
   if (!(coverageRad > 0 && coverageRad < Math.PI))
     return refuse('angle-out-of-domain', { kind: 'out_of_domain', field: 'coverageRad', value: (coverageRad * 180) / Math.PI });
-  const discM = 2 * (ceilingM - earM) * Math.tan(coverageRad / 2);
-  const pitchM = overlap === 'edge' ? discM : overlap === 'least' ? discM / Math.SQRT2 : discM / 2;
-  const columns = Math.ceil(lengthM / pitchM - 1e-9);
-  const rows = Math.ceil(widthM / pitchM - 1e-9);
+  const { discM, pitchM } = discAndPitch(ceilingM, earM, coverageRad, overlap);
+  const columns = speakersAlong(lengthM, pitchM);
+  const rows = speakersAlong(widthM, pitchM);
   const along = spread(lengthM, columns);
   const across = spread(widthM, rows);
   return fine({

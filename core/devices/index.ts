@@ -17,7 +17,8 @@ export { alignDevices, ALIGNMENTS, type Alignment } from './align.ts';
 export { deviceTitle } from './title.ts';
 export { renumberTaken } from './renumber.ts';
 export { CABLE_TYPES, CONDUCTOR_MAPS, FAMILY_ENDS, DEVICE_TYPES, stereoLines, TYPE_DEFAULTS } from './library/index.ts';
-export { ceilingCoverage, EAR_M, OVERLAPS, type CeilingCoverage, type CeilingCoverageInput, type Overlap } from './coverage.ts';
+export { OVERLAPS, type Overlap } from '../heights/index.ts';
+export { EAR_M, speakerGrid, type SpeakerGrid, type SpeakerGridInput } from './coverage.ts';
 export {
   aimAt,
   alignHeights,

@@ -6,7 +6,7 @@ import {
   aimAt,
   alignHeights,
   applyTemplate,
-  ceilingCoverage,
+  speakerGrid,
   coverRoom,
   mirrorDevice,
   setWallDistance,
@@ -22,7 +22,7 @@ const put = (document: ProjectDocument, typeId: string, at: [number, number]) =>
 const house = smallHouse();
 
 describe('even coverage from the ceiling', () => {
-  const room = { lengthM: 6, widthM: 4, earM: 1, coverageRad: Math.PI / 2, overlap: 'least' } as const;
+  const room = { lengthM: 6, widthM: 4, earM: 1, coverageRad: Math.PI / 2, overlap: 'minimum' } as const;
 
   it('follows the table of ENGINEERING 8.3', () => {
     for (const [ceilingM, discM, pitchM] of [
@@ -32,32 +32,32 @@ describe('even coverage from the ceiling', () => {
       [3.66, 5.32, 3.76],
       [4.27, 6.54, 4.62],
     ]) {
-      const found = ceilingCoverage({ ...room, ceilingM });
+      const found = speakerGrid({ ...room, ceilingM });
       if (!found.ok) throw new Error(found.problem.code);
       expect(found.value.discM).to.be.closeTo(discM, 0.005);
       expect(found.value.columns).to.equal(Math.ceil(6 / pitchM - 0.004));
     }
-    const found = ceilingCoverage({ ...room, ceilingM: 2.44 });
+    const found = speakerGrid({ ...room, ceilingM: 2.44 });
     expect(found.ok && found.value).to.deep.include({ columns: 3, rows: 2, pitchXM: 2, pitchYM: 2 });
     expect(found.ok && found.value.places[0]).to.deep.equal([1, 1]);
   });
 
   it('refuses a ceiling at the ear and an angle that is none', () => {
-    expect(ceilingCoverage({ ...room, ceilingM: 1 })).to.nested.include({
+    expect(speakerGrid({ ...room, ceilingM: 1 })).to.nested.include({
       'problem.kind': 'invalid',
       'problem.field': 'ceilingM',
     });
-    expect(ceilingCoverage({ ...room, ceilingM: 2.5, coverageRad: Math.PI })).to.nested.include({
+    expect(speakerGrid({ ...room, ceilingM: 2.5, coverageRad: Math.PI })).to.nested.include({
       'problem.kind': 'out_of_domain',
     });
   });
 
   it('gives places inside the room only', () => {
     // 5.1 x 4.1 m at 2.5 m: disc 3 m, pitch 2.12 m: 3 columns, 2 rows.
-    const found = coverRoom(house, 'a', 'ceiling-speaker', 'least', 'seated');
+    const found = coverRoom(house, 'a', 'ceiling-speaker', 'minimum', 'seated');
     expect(found.ok && found.value.at).to.have.length(6);
     expect(found.ok && found.value.at[0]).to.deep.equal([0.85, 1.025]);
-    expect(coverRoom(house, 'a', 'keypad', 'least', 'seated')).to.nested.include({ 'problem.code': 'type-not-for-ceiling' });
+    expect(coverRoom(house, 'a', 'keypad', 'minimum', 'seated')).to.nested.include({ 'problem.code': 'type-not-for-ceiling' });
   });
 });
 

@@ -15,7 +15,8 @@ import {
   type Run,
   type Wall,
 } from '../project/index.ts';
-import { ceilingCoverage, EAR_M, type CeilingCoverage, type Overlap } from './coverage.ts';
+import type { Overlap } from '../heights/index.ts';
+import { EAR_M, speakerGrid, type SpeakerGrid } from './coverage.ts';
 import { moveDevices, placeDevice } from './place.ts';
 
 /** Ids come in from outside. */
@@ -67,14 +68,14 @@ export function coverRoom(
   typeId: string,
   overlap: Overlap,
   ear: keyof typeof EAR_M,
-): Outcome<CeilingCoverage & { readonly at: readonly Point2[] }> {
+): Outcome<SpeakerGrid & { readonly at: readonly Point2[] }> {
   const room = document.rooms[roomId];
   const type = document.deviceTypes[typeId];
   if (!room) return refuse('record-gone', { in: 'rooms', id: roomId });
   if (!type || attachmentOf(type) !== 'ceiling')
     return refuse('type-not-for-ceiling', { kind: 'invalid', field: 'typeId', name: type?.name ?? typeId });
   const box = boundsOf(room.polygon as Point2[])!;
-  const found = ceilingCoverage({
+  const found = speakerGrid({
     lengthM: box.maxX - box.minX,
     widthM: box.maxY - box.minY,
     ceilingM: ceilingHeightOf(room, document.levels[room.levelId]),

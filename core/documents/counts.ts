@@ -1,3 +1,4 @@
+import { runHours } from '../cost/index.ts';
 import { SYSTEMS, type ProjectDocument, type SystemName } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 
@@ -9,9 +10,6 @@ export interface SystemCount {
   readonly cableM: number;
   readonly cost: number;
 }
-
-/** Hours of ENGINEERING 18.1 for a run in new framing: pull, both ends, label. */
-const RUN_HOURS = 0.3 + 2 * 0.15 + 0.03;
 
 /** Devices, runs, cable and cost by system. A prepared or spare device costs its cable, not itself. */
 export function countsBySystem(document: ProjectDocument, runs: readonly PlannedRun[]): SystemCount[] {
@@ -34,7 +32,8 @@ export function countsBySystem(document: ProjectDocument, runs: readonly Planned
     const cutM = length?.cutLengthM ?? 0;
     count.runs++;
     count.cableM += cutM;
-    count.cost += cutM * document.cableTypes[run.cableTypeId].pricePerM + RUN_HOURS * labourRate;
+    const { pricePerM, family } = document.cableTypes[run.cableTypeId];
+    count.cost += cutM * pricePerM + runHours({ family }, 'new') * labourRate;
   }
   return SYSTEMS.flatMap((system) => {
     const count = counts.get(system);

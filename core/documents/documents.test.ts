@@ -3,13 +3,22 @@ import { buildGranary } from '../../demo/build/granary.ts';
 import { labelCode, labelsOf, LABEL_SIZES, readLabelCode, sheetLayout, type LabelSize } from '../labels/index.ts';
 import { placeAll } from '../devices/index.ts';
 import { planRuns } from '../runs/index.ts';
-import { groupSchedule, planSheet, scheduleCsv, scheduleOf, totalsByCable, type ColumnTitles } from './index.ts';
-import { smallHouse } from '../testing/index.ts';
-import { applyChange, newHeader, emptyDocument } from '../project/index.ts';
+import {
+  groupSchedule,
+  planSheet,
+  scheduleCsv,
+  scheduleOf,
+  totalsByCable,
+  type ColumnTitles,
+  type ScheduleWords,
+} from './index.ts';
+import { checked, smallHouse } from '../testing/index.ts';
+import { applyChange, newHeader, emptyDocument, type ProjectDocument } from '../project/index.ts';
 
 const words = { outdoors: 'Outdoors' };
 const { document } = buildGranary({ shortId: '7K3MQ', name: 'Saltmarsh Granary', description: '', client: '', address: '' });
-const rows = scheduleOf(document, words);
+const rowsOf = (house: ProjectDocument, told: ScheduleWords) => scheduleOf(house, told, planRuns(house), checked(house));
+const rows = rowsOf(document, words);
 const titles = new Proxy({}, { get: (_, key) => String(key) }) as ColumnTitles;
 
 describe('the cable schedule', () => {
@@ -47,9 +56,9 @@ describe('a place that is not fitted now', () => {
     const device = { ...document.devices[first.deviceId], fitting: 'prepared' as const };
     const prepared = { ...document, devices: { ...document.devices, [device.id]: device } };
     const marked = { ...words, fittingMarks: { prepared: 'prepared', spare: 'spare lead' } };
-    const row = scheduleOf(prepared, marked).find(({ runId }) => runId === first.id)!;
+    const row = rowsOf(prepared, marked).find(({ runId }) => runId === first.id)!;
     expect(row.from).to.match(/\(prepared\)$/);
-    expect(scheduleOf(document, marked).some(({ from }) => from.includes('(prepared)'))).to.equal(false);
+    expect(rowsOf(document, marked).some(({ from }) => from.includes('(prepared)'))).to.equal(false);
     const [label] = labelsOf(prepared, planRuns(prepared), marked).filter(({ runId, end }) => runId === first.id && end === 'D');
     expect(label.here).to.match(/\(prepared\)$/);
     const sheet = planSheet(prepared, device.levelId, 'A3', planRuns(prepared));

@@ -1,8 +1,10 @@
-import { runChecks, worstRank, type Finding, type Rank } from '../checks/index.ts';
+import { worstRank, type Finding, type Rank } from '../checks/index.ts';
 import { conductorsOf, deviceTitle } from '../devices/index.ts';
 import { buildingOf } from '../building/index.ts';
+import type { Outcome } from '../outcome/index.ts';
 import { listOf, type Medium, type ProjectDocument, type RunState, type SlackStyle, type SystemName } from '../project/index.ts';
-import { holesOfRun, planRuns, slackStyleOf, type PlannedRun } from '../runs/index.ts';
+import { holesOfRun, slackStyleOf, type PlannedRun } from '../runs/index.ts';
+import { ORDER_FACTOR, planSpools, USUAL_SPOOL_M, type SpoolPlan } from '../spools/index.ts';
 
 /** One row of the cable schedule; lengths in metres, null where the run has no way yet. */
 export interface ScheduleRow {
@@ -55,8 +57,8 @@ export interface ScheduleWords {
 export function scheduleOf(
   document: ProjectDocument,
   words: ScheduleWords,
-  runs: readonly PlannedRun[] = planRuns(document),
-  findings: readonly Finding[] = runChecks(document, runs),
+  runs: readonly PlannedRun[],
+  findings: readonly Finding[],
 ): ScheduleRow[] {
   const byRun = new Map<string, Finding[]>();
   for (const finding of findings) {
@@ -162,7 +164,7 @@ export function groupSchedule(rows: readonly ScheduleRow[], by: ScheduleGrouping
   return [...groups].map(([key, list]) => ({ key, title: key, rows: list, cutLengthM: sum(list) }));
 }
 
-/** What one cable type comes to. Order length is F16.2: cut lengths x 1.03 for reel ends. */
+/** What one cable type comes to, with what to order of it (F16.2) and the spools that it takes. */
 export interface CableTotal {
   readonly cableTypeId: string;
   readonly cable: string;
@@ -172,15 +174,18 @@ export interface CableTotal {
   readonly cutLengthM: number;
   readonly orderLengthM: number;
   readonly longestM: number;
+  /** Runs of this cable that are pulled at once in any one bundle. */
+  readonly parallel: number;
+  /** Spools of the usual length; a refusal where a run is longer than one. */
+  readonly spools: Outcome<SpoolPlan>;
 }
-
-const REEL_ENDS = 1.03;
 
 export function totalsByCable(document: ProjectDocument, rows: readonly ScheduleRow[]): CableTotal[] {
   return listOf(document, 'cableTypes').flatMap((cable) => {
     const own = rows.filter((row) => row.cableTypeId === cable.id);
     if (own.length === 0) return [];
     const cutLengthM = sum(own);
+    const parallel = mostAtOnce(own);
     return [
       {
         cableTypeId: cable.id,
@@ -189,11 +194,24 @@ export function totalsByCable(document: ProjectDocument, rows: readonly Schedule
         runs: own.length,
         withoutWay: own.filter((row) => row.cutLengthM === null).length,
         cutLengthM,
-        orderLengthM: cutLengthM * REEL_ENDS,
+        orderLengthM: cutLengthM * ORDER_FACTOR,
         longestM: Math.max(0, ...own.map((row) => row.cutLengthM ?? 0)),
+        parallel,
+        spools: planSpools(
+          own.flatMap((row) => row.cutLengthM ?? []),
+          USUAL_SPOOL_M,
+          parallel,
+        ),
       },
     ];
   });
+}
+
+/** The most runs of one bundle; a run without one is pulled by itself. */
+function mostAtOnce(rows: readonly ScheduleRow[]): number {
+  const bundles = new Map<string, number>();
+  for (const { bundle } of rows) if (bundle !== '') bundles.set(bundle, (bundles.get(bundle) ?? 0) + 1);
+  return Math.max(1, ...bundles.values());
 }
 
 const sum = (rows: readonly ScheduleRow[]) => rows.reduce((total, row) => total + (row.cutLengthM ?? 0), 0);

@@ -1,14 +1,11 @@
 import { distance3 } from '../geometry/index.ts';
 import type { Medium, ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
+import { hooksFor, staplesFor, tiesFor } from '../spools/index.ts';
 
 /** Ways along which cable has to be held up, and how (ENGINEERING 1.2, F16.6): staples on wood, hooks above ceilings and under joists. */
 const STAPLED = new Set<Medium>(['wall']);
 const HUNG = new Set<Medium>(['cavity', 'crawl', 'soffit', 'outside', 'bulkhead', 'riser', 'chase']);
-const STAPLE_M = 1.4;
-const HOOK_M = 1.5;
-const TIE_M = 1.2;
-const ENDS = 4;
 
 /** Supports of one cable type. */
 export interface SupportCount {
@@ -29,7 +26,7 @@ export interface Supports {
 }
 
 /**
- * Staples and hooks by cable and way (F16.6): `ceil(length / 1.4 m) + 4` staples a run inside walls, a hook each 1.5 m where cable hangs.
+ * Staples and hooks by cable and way (F16.6): staples for what lies inside walls, hooks for what hangs.
  * Bundled runs share their hooks: a hook is counted for the longest of a bundle. Lengths in metres.
  */
 export function supportsOf(document: ProjectDocument, runs: readonly PlannedRun[]): Supports {
@@ -49,14 +46,11 @@ export function supportsOf(document: ProjectDocument, runs: readonly PlannedRun[
       runs: count.runs + 1,
       stapledM: count.stapledM + stapledM,
       hungM: count.hungM + hungM,
-      staples: count.staples + Math.ceil(stapledM / STAPLE_M - 1e-9) + ENDS,
-      hooks: count.hooks + (bundle ? 0 : Math.ceil(hungM / HOOK_M - 1e-9)),
+      staples: count.staples + staplesFor(stapledM),
+      hooks: count.hooks + (bundle ? 0 : hooksFor(hungM)),
     });
   }
-  const ties = [...bundles.values()].reduce(
-    (sum, { hungM, members }) => sum + (members > 1 ? Math.ceil(hungM / TIE_M - 1e-9) : 0),
-    0,
-  );
+  const ties = [...bundles.values()].reduce((sum, { hungM, members }) => sum + (members > 1 ? tiesFor(hungM) : 0), 0);
   return {
     byCable: [...byCable]
       .map(([cableTypeId, count]) => ({ cableTypeId, cable: document.cableTypes[cableTypeId].name, ...count }))

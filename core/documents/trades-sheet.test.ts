@@ -63,7 +63,7 @@ describe('the count of a plan', () => {
     const cutM = runs.reduce((sum, { length }) => sum + length!.cutLengthM, 0);
     const [data] = countsBySystem(document, runs);
     expect(data).to.deep.include({ system: 'data', devices: 1, runs: 2, cableM: cutM });
-    expect(data.cost).to.be.closeTo(18 + 0.2 * 65 + cutM * 0.55 + 2 * (0.3 + 0.3 + 0.03) * 65, 1e-9);
+    expect(data.cost).to.be.closeTo(18 + 0.2 * 65 + cutM * 0.55 + 2 * (0.3 + 2 * 0.2 + 0.03) * 65, 1e-9);
     const prepared = put(house, 'network-drop', [1, 0.05], { fitting: 'prepared' });
     expect(countsBySystem(prepared, planRuns(prepared))[0].cost).to.be.closeTo(data.cost - 31, 1e-9);
   });

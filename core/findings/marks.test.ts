@@ -1,14 +1,14 @@
 import { expect } from 'chai';
-import { judgeSetting, CHECKS, runChecks } from '../checks/index.ts';
+import { judgeSetting, CHECKS } from '../checks/index.ts';
 import { create, update, type ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
-import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
+import { applied, checked, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 import { acceptFinding, isAccepted, liftAcceptance, markOf, noteFinding, openOf } from './index.ts';
 
 let count = 0;
 const newId = () => `m${++count}`;
 const start = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 2] }], countedIds()).document;
-const stopOf = (document: ProjectDocument) => runChecks(document).find(({ check }) => check === 'speaker-cable-loss')!;
+const stopOf = (document: ProjectDocument) => checked(document).find(({ check }) => check === 'speaker-cable-loss')!;
 const by = { name: 'Site lead', why: 'the client was told', until: '2026-12-01', today: '2026-11-20' };
 function accepted(): ProjectDocument {
   const outcome = acceptFinding(start, stopOf(start), by, newId);
@@ -71,7 +71,7 @@ describe('a rule that is set otherwise', () => {
     expect(stopOf(set(start, 'speaker-cable-loss', { rank: 'look' })).rank).to.equal('look');
     const [run] = Object.values(start.runs);
     const slack = applied(start, [update('runs', run, { deviceSlackM: 0.4 })!]);
-    const codes = (document: ProjectDocument) => runChecks(document, planRuns(document)).map(({ code }) => code);
+    const codes = (document: ProjectDocument) => checked(document, planRuns(document)).map(({ code }) => code);
     expect(codes(slack)).not.to.include('slack-short');
     expect(codes(set(slack, 'slack-enough', { limits: { deviceM: 0.5 } }))).to.include('slack-short');
     // Outside its bounds a limit is not taken.

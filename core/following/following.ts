@@ -76,7 +76,7 @@ export class Following {
   }
 
   /** Works out everything, step by step with the share done; called off it loses nothing. `today` is YYYY-MM-DD. */
-  *follow(today?: string): Generator<number, Told> {
+  *follow(today: string): Generator<number, Told> {
     const lists = yield* this.listsOf(this.opened, today, true);
     const told = differenceOf(this.told, lists);
     this.told = lists;
@@ -84,7 +84,7 @@ export class Following {
   }
 
   /** What would follow from an edit that is only looked at, as a difference to what was told last. */
-  *preview(patch: DocumentPatch, today?: string): Generator<number, Told> {
+  *preview(patch: DocumentPatch, today: string): Generator<number, Told> {
     return differenceOf(this.told, yield* this.listsOf(patched(this.opened, patch), today, false));
   }
 
@@ -181,7 +181,7 @@ export class Following {
     return this.document;
   }
 
-  private *listsOf(document: ProjectDocument, today: string | undefined, forget: boolean): Generator<number, ToldLists> {
+  private *listsOf(document: ProjectDocument, today: string, forget: boolean): Generator<number, ToldLists> {
     const runs = yield* planRunsInSteps(document);
     const findings = runChecks(document, runs, today);
     yield 1;

@@ -4,6 +4,24 @@ import { fine, refuse } from '../outcome/index.ts';
 
 const RAD = Math.PI / 180;
 
+/** How far the discs of coverage overlap: edge to edge (4 to 6 dB), minimum (about 3 dB), full (less than 2 dB). */
+export const OVERLAPS = ['edge', 'minimum', 'full'] as const;
+export type Overlap = (typeof OVERLAPS)[number];
+
+/** F8.2: the disc that a speaker of an included angle (rad, below pi) covers at ear height, and F8.3: the pitch for an overlap; m. */
+export function discAndPitch(
+  ceilingM: number,
+  earM: number,
+  angleRad: number,
+  overlap: Overlap,
+): { readonly discM: number; readonly pitchM: number } {
+  const discM = 2 * (ceilingM - earM) * Math.tan(angleRad / 2);
+  return { discM, pitchM: overlap === 'edge' ? discM : overlap === 'minimum' ? discM / Math.SQRT2 : discM / 2 };
+}
+
+/** F8.3: how many speakers at most `pitchM` apart cover a length, both m. */
+export const speakersAlong = (lengthM: number, pitchM: number): number => countUp(lengthM / pitchM);
+
 export const ceilingCoverage = calculator({
   name: 'ceiling-coverage',
   title: 'Ceiling speakers over a room',
@@ -15,17 +33,16 @@ export const ceilingCoverage = calculator({
     ceilingM: z.number().gt(0).describe('m'),
     earM: z.number().gt(0).default(1).describe('m: 1.0 seated, 1.6 standing'),
     angleDeg: z.number().default(90).describe('degrees, included'),
-    overlap: z.enum(['edge', 'minimum', 'full']).default('minimum'),
+    overlap: z.enum(OVERLAPS).default('minimum'),
     lengthM: z.number().gt(0).nullable().default(null).describe('m, of the room'),
     widthM: z.number().gt(0).nullable().default(null).describe('m, of the room'),
   }),
   run: ({ ceilingM, earM, angleDeg, overlap, lengthM, widthM }) => {
     if (ceilingM <= earM) return refuse('ceiling-not-above-ear', { kind: 'invalid', field: 'ceilingM', ceilingM, earM });
     if (angleDeg <= 0 || angleDeg >= 180) return outOfDomain('angleDeg', angleDeg, 0, 180);
-    const discM = 2 * (ceilingM - earM) * Math.tan((angleDeg / 2) * RAD);
-    const pitchM = overlap === 'edge' ? discM : overlap === 'minimum' ? discM / Math.SQRT2 : discM / 2;
-    const along = lengthM === null ? null : countUp(lengthM / pitchM);
-    const across = widthM === null ? null : countUp(widthM / pitchM);
+    const { discM, pitchM } = discAndPitch(ceilingM, earM, angleDeg * RAD, overlap);
+    const along = lengthM === null ? null : speakersAlong(lengthM, pitchM);
+    const across = widthM === null ? null : speakersAlong(widthM, pitchM);
     return fine({
       discM,
       pitchM,

@@ -2,4 +2,12 @@
 // Not here: whether one may be built there (mounting).
 // Start with `HEIGHTS`.
 export { HEIGHT_KIND_OF, HEIGHTS, heightCheck, heightOf, type HeightKind, type HeightWindow } from './heights.ts';
-export { ceilingCoverage, frameFit, stereoPair } from './ceiling-speakers.ts';
+export {
+  ceilingCoverage,
+  discAndPitch,
+  frameFit,
+  OVERLAPS,
+  speakersAlong,
+  stereoPair,
+  type Overlap,
+} from './ceiling-speakers.ts';

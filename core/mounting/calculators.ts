@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';
+import { GRAVITY } from '../units/index.ts';
+import { bracketForces, lagWithdrawal, WOODS, type Wood } from './fasteners.ts';
+import { BOARD_SCREW_KG, OVERHEAD_FACTOR, WALL_FACTOR } from './fixing.ts';
 
-const G = 9.80665;
-const LBF_N = 4.44822;
-const INCH_M = 0.0254;
+/** Overhead no factor below this is accepted (F11.1). */
+const LEAST_OVERHEAD_FACTOR = 5;
 
 export const fixingLoad = calculator({
   name: 'fixing-load',
@@ -22,15 +24,17 @@ export const fixingLoad = calculator({
     into: z.enum(['structure', 'board', 'masonry']).default('structure'),
   }),
   run: ({ massKg, overhead, factor, ratedN, into }) => {
-    const by = factor ?? (overhead ? 10 : 5);
-    if (overhead && by < 5 - 1e-9) return refuse('factor-too-low', { kind: 'prohibited', field: 'factor', factor: by, least: 5 });
+    const by = factor ?? (overhead ? OVERHEAD_FACTOR : WALL_FACTOR);
+    if (overhead && !atLeast(by, LEAST_OVERHEAD_FACTOR))
+      return refuse('factor-too-low', { kind: 'prohibited', field: 'factor', factor: by, least: LEAST_OVERHEAD_FACTOR });
     if (overhead && into === 'board') return refuse('overhead-in-board', { kind: 'prohibited', field: 'into' });
-    if (!overhead && into === 'board' && massKg > 5 + 1e-9)
-      return refuse('board-overloaded', { kind: 'prohibited', field: 'massKg', massKg, mostKg: 5 });
-    const requiredN = massKg * G * by;
-    return fine({ factor: by, weightN: massKg * G, requiredN, ok: ratedN === null ? null : atLeast(ratedN, requiredN) });
+    if (!overhead && into === 'board' && !atMost(massKg, BOARD_SCREW_KG))
+      return refuse('board-overloaded', { kind: 'prohibited', field: 'massKg', massKg, mostKg: BOARD_SCREW_KG });
+    const weightN = massKg * GRAVITY;
+    const requiredN = weightN * by;
+    return fine({ factor: by, weightN, requiredN, ok: ratedN === null ? null : atLeast(ratedN, requiredN) });
   },
-  steps: (i, v) => [`${fig(i.massKg)} · 9.80665 · ${fig(v.factor)} = ${fig(v.requiredN)} N`],
+  steps: (i, v) => [`${fig(i.massKg)} · ${GRAVITY} · ${fig(v.factor)} = ${fig(v.requiredN)} N`],
 });
 
 export const bracketLoad = calculator({
@@ -54,8 +58,8 @@ export const bracketLoad = calculator({
   run: ({ massKg, reachM, rowsApartM, topFasteners, fasteners, factor, tensionN, shearN }) => {
     if (topFasteners > fasteners)
       return refuse('fasteners-few', { kind: 'invalid', field: 'fasteners', fasteners, topFasteners });
-    const eachTensionN = (massKg * G * reachM * factor) / (rowsApartM * topFasteners);
-    const eachShearN = (massKg * G * factor) / fasteners;
+    const plain = bracketForces(massKg, reachM, rowsApartM, topFasteners, fasteners);
+    const [eachTensionN, eachShearN] = [plain.tensionN * factor, plain.shearN * factor];
     const used = tensionN === null || shearN === null ? null : eachTensionN / tensionN + eachShearN / shearN;
     return fine({ eachTensionN, eachShearN, used, ok: used === null ? null : atMost(used, 1) });
   },
@@ -65,8 +69,7 @@ export const bracketLoad = calculator({
   ],
 });
 
-const WOODS = { 'spruce-pine-fir': 0.42, 'douglas-fir-larch': 0.5, 'southern-pine': 0.55 } as const;
-const WOOD_NAMES = Object.keys(WOODS) as [keyof typeof WOODS, ...(keyof typeof WOODS)[]];
+const WOOD_NAMES = Object.keys(WOODS) as [Wood, ...Wood[]];
 
 export const lagScrew = calculator({
   name: 'lag-screw',
@@ -82,8 +85,7 @@ export const lagScrew = calculator({
     wood: z.enum(WOOD_NAMES).default('spruce-pine-fir'),
   }),
   run: ({ diameterM, threadM, wood }) => {
-    const lbfPerIn = 1800 * WOODS[wood] ** 1.5 * (diameterM / INCH_M) ** 0.75;
-    const nPerM = (lbfPerIn * LBF_N) / INCH_M;
+    const { lbfPerIn, nPerM } = lagWithdrawal(diameterM, wood);
     return fine({ lbfPerIn, nPerM, allowableN: nPerM * threadM, ok: atLeast(threadM, 0.0508) });
   },
   steps: (_, v) => [`${fig(v.lbfPerIn)} lbf/in`, `${fig(v.allowableN)} N allowable`],
@@ -106,7 +108,7 @@ export const seismicForce = calculator({
     heightShare: z.number().min(0).max(1).default(1).describe('z/h'),
   }),
   run: ({ massKg, sds, ap, rp, ip, heightShare }) => {
-    const weightN = massKg * G;
+    const weightN = massKg * GRAVITY;
     const plainN = (0.4 * ap * sds * weightN * (1 + 2 * heightShare)) / (rp / ip);
     const [leastN, mostN] = [0.3 * sds * ip * weightN, 1.6 * sds * ip * weightN];
     return fine({ plainN, leastN, mostN, forceN: Math.min(mostN, Math.max(leastN, plainN)) });

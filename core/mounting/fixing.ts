@@ -1,7 +1,8 @@
 import { clash, less, type Clash } from './clash.ts';
 import type { DeviceType, Substrate } from '../project/index.ts';
+import { GRAVITY } from '../units/index.ts';
+import { bracketForces, lagWithdrawal } from './fasteners.ts';
 
-const G = 9.80665;
 /** Load factors of F11.1: on a wall, and overhead with people beneath. */
 export const WALL_FACTOR = 5;
 export const OVERHEAD_FACTOR = 10;
@@ -11,8 +12,8 @@ export const OVERHEAD_BOARD_KG = 2.3;
 export const BOARD_SCREW_KG = 5;
 /** Ultimate load of a toggle in 12.7 mm board, the low end of 0.5 to 1.2 kN, N. */
 const TOGGLE_N = 500;
-/** Lag screw 5/16 in: 205 lbf/in withdrawal in spruce-pine-fir, 51 mm of thread: an allowable value, N (F11.3). */
-const LAG_N = 205 * 4.44822 * (0.051 / 0.0254);
+/** Lag screw of 5/16 in with 51 mm of thread in spruce-pine-fir: an allowable value, N (F11.3). */
+const LAG_N = lagWithdrawal(0.0079375, 'spruce-pine-fir').nPerM * 0.051;
 /** Shear of the same screw, taken as half its withdrawal [practice, safe side], N. */
 const LAG_SHEAR_N = LAG_N / 2;
 
@@ -36,7 +37,7 @@ export function loadOf(type: DeviceType, mount: DeviceType | null): Load {
 }
 
 /** Force that the fixings of a load on a wall must bear (F11.1), N. */
-export const wallRequiredN = (massKg: number): number => massKg * G * WALL_FACTOR;
+export const wallRequiredN = (massKg: number): number => massKg * GRAVITY * WALL_FACTOR;
 
 /** A device heavier than its mount is rated for. */
 export const overRated = (type: DeviceType, { ratedKg }: Load): Clash[] =>
@@ -69,10 +70,8 @@ export function wallFixing(load: Load, studs: number, blocked: boolean, substrat
   const requiredN = wallRequiredN(load.massKg);
   const heightM = Math.max(0.05, load.patternM[1]);
   const shareWith = (count: number, pullN: number, shearN: number) => {
-    const top = Math.max(1, count / 2);
-    const pull = (load.massKg * G * load.armM) / (heightM * top);
-    const shear = (load.massKg * G) / count;
-    return pull / pullN + shear / shearN;
+    const { tensionN, shearN: ownN } = bracketForces(load.massKg, load.armM, heightM, Math.max(1, count / 2), count);
+    return tensionN / pullN + ownN / shearN;
   };
   if (substrate === 'furring' || substrate === 'channel') return { into: 'nothing', share: Infinity, fixings: 0, requiredN };
   if (load.massKg <= BOARD_SCREW_KG && !load.moves)
@@ -95,7 +94,7 @@ export function heaviestOnWall(load: Load): number {
 }
 
 /** Force that overhead fixings must bear (F11.1), N. */
-export const overheadRequiredN = (massKg: number): number => massKg * G * OVERHEAD_FACTOR;
+export const overheadRequiredN = (massKg: number): number => massKg * GRAVITY * OVERHEAD_FACTOR;
 
 /** Whether a thing overhead must hang from structure rather than from board. Devices with clamps hold themselves up to that mass. */
 export const needsStructureOverhead = (type: DeviceType, massKg: number): boolean =>

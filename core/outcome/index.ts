@@ -3,7 +3,8 @@
 // Start with `Outcome`.
 
 /** Why an answer is refused, in the order in which they are reported (ENGINEERING 0.4). */
-export type RefusalKind = 'incomplete' | 'invalid' | 'out_of_domain' | 'prohibited' | 'defer' | 'infeasible';
+export const REFUSAL_KINDS = ['incomplete', 'invalid', 'out_of_domain', 'prohibited', 'defer', 'infeasible'] as const;
+export type RefusalKind = (typeof REFUSAL_KINDS)[number];
 
 /** A problem as data: a code that the texts turn into a sentence, the field it is about, and figures. */
 export interface Problem {

@@ -1,5 +1,6 @@
 import DxfParserModule from 'dxf-parser';
 import type { Bounds } from '../geometry/index.ts';
+import { FOOT_M, INCH_M } from '../units/index.ts';
 import { fine, refuse, type Outcome, type Problem } from '../outcome/index.ts';
 import type { Drawing, DrawingLayer, DrawingMark, DrawingText } from './drawing.ts';
 
@@ -13,13 +14,13 @@ const ARC_STEP_RAD = Math.PI / 18;
 
 /** Metres of a drawing unit by the header's unit code. */
 const METRES: Readonly<Record<number, number>> = {
-  1: 0.0254,
-  2: 0.3048,
+  1: INCH_M,
+  2: FOOT_M,
   4: 0.001,
   5: 0.01,
   6: 1,
   7: 1000,
-  10: 0.9144,
+  10: 3 * FOOT_M,
   14: 0.1,
 };
 
@@ -349,5 +350,5 @@ class Flattener {
 
 /** The unit in which a drawing this wide would be a house: of 4 to 150 m. */
 function guessUnit(extent: number): number {
-  return [0.001, 1, 0.0254, 0.01, 0.3048].find((metres) => extent * metres >= 4 && extent * metres <= 150) ?? 0.001;
+  return [0.001, 1, INCH_M, 0.01, FOOT_M].find((metres) => extent * metres >= 4 && extent * metres <= 150) ?? 0.001;
 }

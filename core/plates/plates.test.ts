@@ -1,11 +1,11 @@
 import { expect } from 'chai';
-import { CHECKS, runChecks, type Finding } from '../checks/index.ts';
+import { CHECKS, type Finding } from '../checks/index.ts';
 import { moveDevices, placeAll, withPlateMates } from '../devices/index.ts';
 import { plateSchedule } from '../documents/index.ts';
 import { clashesOf, moveOnFace } from '../mounting/index.ts';
 import { newFeature, type Plate, type ProjectDocument } from '../project/index.ts';
 import { planRuns } from '../runs/index.ts';
-import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
+import { applied, checked, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 import { composePlate, gangsOf, insertOf, linePlateUp, mainsBoxBeside, plateProblems, platesWanted, recompose } from './index.ts';
 
 const ids = countedIds();
@@ -28,7 +28,7 @@ const compose = (document: ProjectDocument, deviceIds: readonly string[]) => {
 const codes = (document: ProjectDocument, plate: Plate) =>
   plateProblems(document, plate).map(({ rank, code }) => `${rank} ${code}`);
 const plateFindings = (document: ProjectDocument): Finding[] =>
-  runChecks(document, planRuns(document)).filter(({ check }) => check === 'plates-sound');
+  checked(document, planRuns(document)).filter(({ check }) => check === 'plates-sound');
 
 describe('the gangs of a device', () => {
   it('follow from the connectors of its runs', () => {

@@ -64,6 +64,7 @@ export {
   type Operation,
 } from './change.ts';
 export { create, remove, removeWithDependants, update, updateProject } from './operations.ts';
+export { daysBefore, daysBetween, gateDate } from './dates.ts';
 export { checkIntegrity } from './integrity.ts';
 export { emptyHistory, redoStep, remember, undoStep, type History, type HistoryEntry, type Step } from './history.ts';
 export { idFrom, shortIdFrom, type RandomSource } from './ids.ts';

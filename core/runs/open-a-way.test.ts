@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { findingsOf, runChecks } from '../checks/index.ts';
+import { findingsOf } from '../checks/index.ts';
 import { placeDevice } from '../devices/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import { applyChange, newOpening, newRiser, update, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
-import { countedIds, countingIds, smallHouse, twoStoreyHouse, withDevices } from '../testing/index.ts';
+import { checked, countedIds, countingIds, smallHouse, twoStoreyHouse, withDevices } from '../testing/index.ts';
 import { planRuns, waysToOpen } from './index.ts';
 
 function must<T>(outcome: Outcome<T>): T {
@@ -43,12 +43,12 @@ describe('a run that finds no way', () => {
     };
     const document = place(shut, 'ceiling-camera', [3, 2], 'u');
     expect(problem(document)).to.deep.include({ code: 'no-route', blocked: 'levels', reached: ['Room CC'] });
-    const finding = findingsOf(runChecks(document), 'r1x1').find(({ check }) => check === 'route-missing')!;
+    const finding = findingsOf(checked(document), 'r1x1').find(({ check }) => check === 'route-missing')!;
     expect(finding.cures.map(({ code }) => code)).to.include('open-riser');
     const cured = must(
       applyChange(document, { operations: finding.cures.find(({ code }) => code === 'open-riser')!.operations }),
     );
-    const stops = (of: ProjectDocument) => runChecks(of).filter(({ rank }) => rank === 'stop');
+    const stops = (of: ProjectDocument) => checked(of).filter(({ rank }) => rank === 'stop');
     expect(stops(cured).length).to.equal(stops(document).length - 1);
   });
 
@@ -113,7 +113,7 @@ describe('a run that finds no way', () => {
 
 describe('what keeps all runs from a way', () => {
   const codes = (document: ProjectDocument) =>
-    runChecks(document)
+    checked(document)
       .filter(({ check }) => check === 'ways-open')
       .map(({ code, rank }) => `${rank} ${code}`);
   const riser = (more: object) =>
@@ -132,7 +132,7 @@ describe('what keeps all runs from a way', () => {
       ...house,
       racks: { ...house.racks, other: { ...house.racks.rack, id: 'other', code: 'B', name: 'Rack B', x: 0.4 } },
     };
-    const findings = runChecks(place(two, 'ceiling-speaker', [1, 2])).filter(({ check }) => check === 'ways-open');
+    const findings = checked(place(two, 'ceiling-speaker', [1, 2])).filter(({ check }) => check === 'ways-open');
     expect(findings.map(({ figures }) => [figures.rack, figures.count])).to.deep.equal([
       ['Rack B', 1],
       ['Rack A', 0],
@@ -149,7 +149,7 @@ describe('what keeps all runs from a way', () => {
   it('a cavity without height is told, and the cure gives it one; other levels are still routed', () => {
     const house = smallHouse();
     const flat = place({ ...house, levels: { m: { ...house.levels.m, cavityDepthM: 0 } } }, 'ceiling-speaker', [1, 2]);
-    const finding = runChecks(flat).find(({ code }) => code === 'cavity-no-height')!;
+    const finding = checked(flat).find(({ code }) => code === 'cavity-no-height')!;
     const cured = must(applyChange(flat, { operations: finding.cures[0].operations }));
     expect(codes(cured)).to.deep.equal([]);
     expect(problem(cured)).to.equal(null);

@@ -1,10 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { moveDevices, placeDevice, removeDevices, renumberTaken } from '../devices/index.ts';
-import { runChecks } from '../checks/index.ts';
 import { distance3 } from '../geometry/index.ts';
 import { applyChange, create, update, type Operation, type ProjectDocument, type Rack } from '../project/index.ts';
-import { countingIds, smallHouse } from '../testing/index.ts';
+import { checked, countingIds, smallHouse } from '../testing/index.ts';
 import {
   bundleFor,
   cutLength,
@@ -193,7 +192,7 @@ describe('a run', () => {
     expect(moved.length).to.deep.equal(issued.length);
     expect(moved.points).to.deep.equal(issued.points);
     expect(moved.differs).to.equal(true);
-    const finding = runChecks(document).find((f) => f.check === 'kept-route-differs')!;
+    const finding = checked(document).find((f) => f.check === 'kept-route-differs')!;
     expect(finding.rank).to.equal('look');
     expect(finding.cures.map((cure) => cure.code)).to.deep.equal(['keep-built', 'move-back', 'pull-again']);
 
@@ -219,7 +218,7 @@ describe('a run', () => {
     const ids = countingIds();
     const document = place(smallHouse(), ids, [40, 2]);
     expect(runState(document, ['r1x1'], 'issued', waysOf(document))).to.have.nested.property('problem.code', 'no-route-to-keep');
-    expect(runChecks(document).find((f) => f.check === 'route-missing')!.rank).to.equal('stop');
+    expect(checked(document).find((f) => f.check === 'route-missing')!.rank).to.equal('stop');
   });
 
   it('of a wall device nudged along its wall stays on it and faces the same room', () => {

@@ -1,9 +1,8 @@
 import { expect } from 'chai';
-import { runChecks } from '../checks/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import { applyChange, checkIntegrity, newFeature, update, type Feature, type ProjectDocument } from '../project/index.ts';
 import { moveFeatures } from '../survey/index.ts';
-import { smallHouse } from '../testing/index.ts';
+import { checked, smallHouse } from '../testing/index.ts';
 import { screedWays, signWay } from './index.ts';
 
 function must<T>(outcome: Outcome<T>): T {
@@ -46,7 +45,7 @@ const house = (features: Feature[]): ProjectDocument => ({
 });
 const given = { by: 'Kim', on: '2026-11-26', photo: 'IMG-0041', note: '' };
 const codes = (document: ProjectDocument) =>
-  runChecks(document)
+  checked(document)
     .filter(({ check }) => check === 'screed-sound')
     .map(({ code, rank }) => `${rank} ${code}`);
 
@@ -96,7 +95,7 @@ describe('a way in the screed', () => {
         ],
       }),
     );
-    const finding = runChecks(moved).find(({ code }) => code === 'screed-moved')!;
+    const finding = checked(moved).find(({ code }) => code === 'screed-moved')!;
     expect(finding).to.include({ rank: 'stop', allowed: 0.02 });
     expect(finding.measured).to.be.closeTo(0.4, 1e-9);
     const cured = must(applyChange(moved, { operations: finding.cures[0].operations }));

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculation/index.ts';
 import { fine } from '../outcome/index.ts';
+import { GRAVITY } from '../units/index.ts';
 
 const positive = z.number().gt(0);
-const G = 9.80665;
 
 export const shadeRoll = calculator({
   name: 'shade-roll',
@@ -34,8 +34,8 @@ export const shadeRoll = calculator({
     if (barKg !== null) {
       const all = barKg + perM * drop;
       const r0 = tubeM / 2;
-      const at = (x: number) => (all - perM * x) * G * Math.sqrt(r0 ** 2 + (t * x) / Math.PI);
-      torqueNm = Math.max(all * G * (r0 + t), (barKg * G * diameterM) / 2);
+      const at = (x: number) => (all - perM * x) * GRAVITY * Math.sqrt(r0 ** 2 + (t * x) / Math.PI);
+      torqueNm = Math.max(all * GRAVITY * (r0 + t), (barKg * GRAVITY * diameterM) / 2);
       const peak = perM === 0 ? -1 : all / (3 * perM) - (2 * Math.PI * r0 ** 2) / (3 * t);
       if (peak > 0 && peak < drop) torqueNm = Math.max(torqueNm, at(peak));
     }

@@ -1,3 +1,4 @@
+import { HOURS } from '../cost/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
@@ -10,11 +11,6 @@ export interface BothRoutes {
   readonly surface: Outcome<SurfaceRoute & { readonly paintedM2: number; readonly price: number; readonly hours: number }>;
 }
 
-/** ENGINEERING 18.1, retrofit: a pull, each stud or joist bored, a metre of conduit as a metre of channel; person-hours. */
-const PULL_H = 1;
-const BORE_H = 0.12;
-const CHANNEL_H = 0.3;
-const PIERCE_H = 0.75;
 /** A channel of 40 by 20 mm has this much to paint a metre, m2. */
 const CHANNEL_M2 = 0.08;
 
@@ -24,7 +20,7 @@ export function bothRoutes(document: ProjectDocument, planned: PlannedRun): Both
   const perM = document.cableTypes[planned.run.cableTypeId].pricePerM;
   const { length } = planned;
   const opened = length ? openedBy(document, planned) : null;
-  const inWallHours = opened ? PULL_H + opened.openings * BORE_H : 0;
+  const inWallHours = opened ? HOURS.pull.retrofit + opened.openings * HOURS.hole.retrofit : 0;
   const found = surfaceRoute(document, planned.run);
   return {
     inWall:
@@ -46,7 +42,7 @@ export function bothRoutes(document: ProjectDocument, planned: PlannedRun): Both
 function priced(document: ProjectDocument, route: SurfaceRoute, perM: number) {
   const { siteRates, labourRate } = document.project;
   const allM = route.channelM + route.uprightM;
-  const hours = allM * CHANNEL_H + (route.wallsPierced + route.floorsPierced) * PIERCE_H;
+  const hours = allM * HOURS.conduitM.retrofit + (route.wallsPierced + route.floorsPierced) * HOURS.floorCrossing.retrofit;
   const paintedM2 = allM * CHANNEL_M2;
   return {
     ...route,

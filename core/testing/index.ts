@@ -1,6 +1,7 @@
 // Here: small houses and edits for tests; nothing of the product uses them.
 // Start with `smallHouse`.
 export { randomHouse, smallHouse, twoStoreyHouse } from './houses.ts';
+export { checked } from './checked.ts';
 export { countingIds } from './counting-ids.ts';
 export { answer, printed } from './answers.ts';
 export { applied, countedIds, withDevices } from './steps.ts';

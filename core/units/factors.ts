@@ -6,6 +6,10 @@ export type LengthUnit = 'mm' | 'cm' | 'm' | 'in' | 'ft';
 /** Metres in an inch and in a foot, exact (ENGINEERING 0.2). */
 export const INCH_M = 0.0254;
 export const FOOT_M = 0.3048;
+/** Newtons in a pound of force (ENGINEERING 0.2). */
+export const LBF_N = 4.44822;
+/** Standard acceleration of free fall, m/s2. */
+export const GRAVITY = 9.80665;
 
 export const METRES_PER: Readonly<Record<LengthUnit, number>> = {
   mm: 0.001,

@@ -2,7 +2,8 @@ import { runChecks } from '../../core/checks/index.ts';
 import type { Point2 } from '../../core/geometry/index.ts';
 import { newHeader, update, type ProjectDocument, type Room } from '../../core/project/index.ts';
 import { answerFact, drawWalls, WALL_BUILDS } from '../../core/survey/index.ts';
-import { HouseBuilder, must } from './house-builder.ts';
+import { planRuns } from '../../core/runs/index.ts';
+import { DRAWN_ON, HouseBuilder, must } from './house-builder.ts';
 
 /** What each room of the flat is, found by a point in it. */
 const ROOMS: readonly {
@@ -139,7 +140,7 @@ export function buildFlat(): ProjectDocument {
     house.apply([update('devices', house.document.devices[keypad], { belongsTo: bed.id })].flatMap((one) => one ?? []));
   }
   measured(house, level);
-  const stops = runChecks(house.document).filter((finding) => finding.rank === 'stop');
+  const stops = runChecks(house.document, planRuns(house.document), DRAWN_ON).filter((finding) => finding.rank === 'stop');
   for (const finding of stops) if (finding.cures[0]) house.apply(finding.cures[0].operations);
   return house.finish();
 }

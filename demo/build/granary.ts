@@ -5,7 +5,7 @@ import { create, newHeader, type GroupKind, type ProjectDocument, type SystemNam
 import { bundleByWay, planRuns } from '../../core/runs/index.ts';
 import { signWay } from '../../core/screed/index.ts';
 import { addBrief } from './brief.ts';
-import { HouseBuilder, must, type RoomPlan } from './house-builder.ts';
+import { DRAWN_ON, HouseBuilder, must, type RoomPlan } from './house-builder.ts';
 
 const STONE_LINED = { kind: 'furred', thicknessM: 0.45, cavityDepthM: 0.095, cableMayRun: true } as const;
 const STONE_BARE = { kind: 'masonry', thicknessM: 0.45, cavityDepthM: 0, cableMayRun: false } as const;
@@ -190,7 +190,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     for (const [type, x, y, name, heightM] of list) house.device(levelId, type, [x, y], name, heightM);
   }
   house.makeBuildable();
-  for (const finding of runChecks(house.document)) {
+  for (const finding of runChecks(house.document, planRuns(house.document), DRAWN_ON)) {
     if (finding.rank !== 'fine' && finding.check === 'speaker-cable-loss' && finding.cures[0])
       house.apply(finding.cures[0].operations);
   }

@@ -11,6 +11,7 @@ import { loadDemo } from '../demo/index.ts';
 import { EventBus } from '../events/index.ts';
 import {
   makeLog,
+  openApi,
   openSessions,
   problemHandler,
   refusal,
@@ -185,6 +186,11 @@ function buildApp(services: Services, sessions: Sessions, bridge: Bridge, state:
   jobRoutes(table, services);
   instrumentRoutes(table, services, bridge);
   diagnosticsRoutes(table, services);
+  // The description of the API says nothing that is secret: anybody may read it.
+  let described: object | null = null;
+  api.get('/openapi.json', (_request, response) => {
+    response.json((described ??= openApi(table.routes)));
+  });
   api.use(table.done());
   app.use('/api', api);
   app.use(servePages(config.webFolder));

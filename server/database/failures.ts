@@ -2,7 +2,7 @@ interface DatabaseFailure {
   readonly name?: string;
   readonly code?: string;
   readonly message?: string;
-  readonly original?: DatabaseFailure & { readonly constraint?: string };
+  readonly original?: DatabaseFailure & { readonly constraint?: string; readonly table?: string; readonly column?: string };
   readonly parent?: DatabaseFailure;
 }
 
@@ -25,6 +25,22 @@ export function isDatabaseAway(error: unknown): boolean {
 
 /** The name of the constraint that a failed statement broke; undefined for other failures. */
 export const constraintOf = (error: unknown): string | undefined => (error as DatabaseFailure | null)?.original?.constraint;
+
+const KINDS = { '23505': 'unique', '23503': 'reference', '23514': 'check', '23502': 'missing' } as const;
+
+/** A rule of the database that a statement broke; names are those of the migrations, empty where there is none. */
+export interface BrokenConstraint {
+  readonly kind: (typeof KINDS)[keyof typeof KINDS];
+  readonly table: string;
+  readonly constraint: string;
+  readonly column: string;
+}
+
+/** The constraint that a failed statement broke; null for other failures. */
+export function brokenConstraint(error: unknown): BrokenConstraint | null {
+  const { code = '', table = '', constraint = '', column = '' } = (error as DatabaseFailure | null)?.original ?? {};
+  return Object.hasOwn(KINDS, code) ? { kind: KINDS[code as keyof typeof KINDS], table, constraint, column } : null;
+}
 
 /** SQLSTATE classes of values that no statement could store: wrong data (22), and statements too complex for the server (54). */
 export const isBadValue = (error: unknown): boolean => {

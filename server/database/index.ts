@@ -7,7 +7,14 @@ import { defineModels, type Models } from './models/index.ts';
 export { migrateUp, migrator, withStartLock, type MigrationPoint } from './migrate.ts';
 export { DEVICE_TYPE_COLUMNS } from './models/records.ts';
 export { HEADER_COLUMNS, type Models, type Row, type Table } from './models/index.ts';
-export { constraintOf, describeFailure, isBadValue, isDatabaseAway } from './failures.ts';
+export {
+  brokenConstraint,
+  constraintOf,
+  describeFailure,
+  isBadValue,
+  isDatabaseAway,
+  type BrokenConstraint,
+} from './failures.ts';
 
 export interface Database {
   readonly sequelize: Sequelize;

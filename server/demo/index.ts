@@ -4,7 +4,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { daysBefore } from '@dusky-spool/core/brief';
+import { daysBefore, daysBetween } from '@dusky-spool/core/project';
 import type { Database } from '../database/index.ts';
 import { readProjectFile } from '@dusky-spool/core/formats';
 import { hashPassword, insertFirm } from '../resources/session/service.ts';
@@ -43,6 +43,6 @@ const DRAWN_ON = '2026-11-25';
 
 /** The file with every day moved by as much as has passed since it was drawn, so that what is due stays as far off as it was. */
 export function datesMoved(text: string, at: Date): string {
-  const days = Math.floor((at.getTime() - Date.parse(DRAWN_ON)) / 86_400_000);
+  const days = daysBetween(DRAWN_ON, at.toISOString().slice(0, 10));
   return text.replaceAll(/"(\d{4}-\d{2}-\d{2})"/g, (_, day: string) => `"${daysBefore(day, -days)}"`);
 }

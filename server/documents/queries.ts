@@ -25,6 +25,25 @@ export const DOCUMENT_QUERIES = {
   'hole-list.pdf': siteQuery,
 } as const satisfies Record<string, z.ZodType<Readonly<Record<string, unknown>>>>;
 
+/** What each document is, in one line. */
+export const DOCUMENT_TITLES = {
+  'schedule.csv': 'The cable schedule as a table',
+  'schedule.xlsx': 'The cable schedule as a workbook',
+  'labels.pdf': 'Labels to print',
+  'labels.csv': 'Labels as a table',
+  'labels.svg': 'Labels as a drawing',
+  'bundle-tags.pdf': 'Tags of bundles',
+  'print-labels': 'Labels for the label printer',
+  'plan.pdf': 'The plan of a level, to scale',
+  'cut-out': 'The cut-out of a device at full size',
+  'cabling-sheet.pdf': 'The cabling sheet',
+  'checks.pdf': 'Findings of the checks',
+  'site-sheet.pdf': 'The survey sheet for the site',
+  'trades-sheet.pdf': 'What other trades do for us',
+  'plate-schedule.pdf': 'Boxes and plates',
+  'hole-list.pdf': 'Holes to bore',
+} as const satisfies Record<keyof typeof DOCUMENT_QUERIES, string>;
+
 export type DocumentName = keyof typeof DOCUMENT_QUERIES;
 export type DocumentQuery<N extends DocumentName> = z.infer<(typeof DOCUMENT_QUERIES)[N]>;
 

@@ -1,4 +1,5 @@
-import { cutOutTemplate, planSheet, scheduleCsv, scheduleOf } from '@dusky-spool/core/documents';
+import { runChecks } from '@dusky-spool/core/checks';
+import { cutOutTemplate, planSheet, scheduleCsv, scheduleOf, type ScheduleRow } from '@dusky-spool/core/documents';
 import { bundleTags, labelsCsv, labelsOf } from '@dusky-spool/core/labels';
 import type { Problem } from '@dusky-spool/core/outcome';
 import type { ProjectDocument } from '@dusky-spool/core/project';
@@ -51,6 +52,14 @@ function labels({ document, progress }: DocumentSource): ReturnType<typeof label
   return labelsOf(document, runs, en.terms);
 }
 
+function scheduleRows({ document, today, progress }: DocumentSource): ScheduleRow[] {
+  const runs = planRuns(document);
+  progress(0.3);
+  const findings = runChecks(document, runs, today);
+  progress(0.5);
+  return scheduleOf(document, en.terms, runs, findings);
+}
+
 type SheetName = keyof typeof SHEETS;
 
 const makeSheet =
@@ -65,15 +74,14 @@ const makeSheet =
 
 /** How every document that is handed out of a project is made, by its name in `DOCUMENT_QUERIES`. */
 export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
-  'schedule.csv': ({ document }) => ({
+  'schedule.csv': (source) => ({
     name: 'schedule.csv',
     mediaType: 'text/csv; charset=utf-8',
-    bytes: csvBytes(scheduleCsv(scheduleOf(document, en.terms), document.project.units, en.documents.columns)),
+    bytes: csvBytes(scheduleCsv(scheduleRows(source), source.document.project.units, en.documents.columns)),
   }),
-  'schedule.xlsx': async ({ document, progress }) => {
-    const rows = scheduleOf(document, en.terms);
-    progress(0.5);
-    return { name: 'schedule.xlsx', mediaType: XLSX, bytes: await scheduleXlsx(document, rows) };
+  'schedule.xlsx': async (source) => {
+    const rows = scheduleRows(source);
+    return { name: 'schedule.xlsx', mediaType: XLSX, bytes: await scheduleXlsx(source.document, rows) };
   },
   'labels.pdf': async (source, { size, paper }) => {
     const { units, name } = source.document.project;

@@ -12,7 +12,8 @@ export {
   type Sessions,
 } from './sessions.ts';
 export { isUuid, maySeeProject, memberOf, type SignedIn } from './membership-store.ts';
-export { RouteTable, type Access, type Route } from './route-table.ts';
+export { openApi } from './open-api.ts';
+export { RouteTable, type Access, type Route, type RouteSpec } from './route-table.ts';
 export { securityHeaders } from './security.ts';
 export { parseBody, parseQuery, parseShape, parseValue } from './parse.ts';
 export { fingerprint, makeLog } from './logging.ts';

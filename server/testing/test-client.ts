@@ -1,18 +1,23 @@
 import { randomUUID } from 'node:crypto';
 import type { ChangesReply, DocumentReply, MailsReply, Role, SessionReply } from '@dusky-spool/core/contract';
 import type { Change, Operation } from '@dusky-spool/core/project';
+import type { Route } from '../http/index.ts';
+import { replyProblem } from './check-reply.ts';
 
 /** The setup token of every test server. */
 export const TEST_SETUP_TOKEN = 'setup-token-of-the-tests';
 
 export const TEST_PASSWORD = 'a long enough password';
 
-/** A browser without a screen: keeps its cookie and its token. */
+/** A browser without a screen: keeps its cookie and its token. With `routes` it holds every answer to what they promise. */
 export class TestClient {
   private readonly cookies = new Map<string, string>();
   private token = '';
 
-  constructor(private readonly url: string) {}
+  constructor(
+    private readonly url: string,
+    private readonly routes: readonly Route[] = [],
+  ) {}
 
   async send(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Response> {
     const json = body !== undefined && !(body instanceof FormData) && typeof body !== 'string';
@@ -32,6 +37,8 @@ export class TestClient {
       if (value === '') this.cookies.delete(name);
       else this.cookies.set(name, pair);
     }
+    const problem = await replyProblem(this.routes, method, path, response);
+    if (problem) throw new Error(problem);
     return response;
   }
 

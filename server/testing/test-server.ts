@@ -32,5 +32,5 @@ export async function startTestServer(options: TestServerOptions = {}): Promise<
     ...options.env,
   });
   const running = await startServer(config, { lanes: options.lanes });
-  return { ...running, url: running.address, databaseUrl, client: () => new TestClient(running.address) };
+  return { ...running, url: running.address, databaseUrl, client: () => new TestClient(running.address, running.routes) };
 }

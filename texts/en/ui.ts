@@ -243,7 +243,7 @@ export const ui = {
     only: 'Only {{system}}',
     inHand: 'In the hand',
     one: 'One by one',
-    overlaps: { edge: 'Field, edge to edge', least: 'Field, least overlap', full: 'Field, full overlap' },
+    overlaps: { edge: 'Field, edge to edge', minimum: 'Field, minimum overlap', full: 'Field, full overlap' },
     ears: { seated: 'Ears seated, 1.0 m', standing: 'Ears standing, 1.6 m' },
     templates: 'Room templates',
     placingTemplate: 'Click the room that becomes a {{name}}. Escape ends.',

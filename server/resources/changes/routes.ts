@@ -1,6 +1,6 @@
 import express from 'express';
 import { z } from 'zod';
-import { changesRequest } from '@dusky-spool/core/contract';
+import { changesReply, storedChangesReply, changesRequest } from '@dusky-spool/core/contract';
 import { parseQuery, parseShape, type RouteTable } from '../../http/index.ts';
 import type { Services } from '../services.ts';
 import { applyChanges } from './service.ts';
@@ -9,12 +9,23 @@ import { changesSince } from './store.ts';
 const sinceQuery = z.strictObject({ since: z.coerce.number().int().min(0).max(2_147_483_647) });
 
 export function changeRoutes(table: RouteTable, services: Services): void {
-  table.post('/projects/:projectId/changes', 'read', express.json({ limit: '20mb' }), async (request, response) => {
-    const { changes } = parseShape(request.body, changesRequest);
-    response.json(await applyChanges(services, String(request.params.projectId), response.locals.member!, changes));
-  });
-  table.get('/projects/:projectId/changes', 'read', async (request, response) => {
-    const { since } = parseQuery(request, sinceQuery);
-    response.json({ changes: await changesSince(services.database, String(request.params.projectId), since) });
-  });
+  table.post(
+    '/projects/:projectId/changes',
+    'read',
+    { does: 'Applies changes', body: changesRequest, reply: changesReply },
+    express.json({ limit: '20mb' }),
+    async (request, response) => {
+      const { changes } = parseShape(request.body, changesRequest);
+      response.json(await applyChanges(services, String(request.params.projectId), response.locals.member!, changes));
+    },
+  );
+  table.get(
+    '/projects/:projectId/changes',
+    'read',
+    { does: 'Changes since a revision', query: sinceQuery, reply: storedChangesReply },
+    async (request, response) => {
+      const { since } = parseQuery(request, sinceQuery);
+      response.json({ changes: await changesSince(services.database, String(request.params.projectId), since) });
+    },
+  );
 }

@@ -12,10 +12,11 @@ import {
 } from '@dusky-spool/core/project';
 import { forbiddenOperation, type ChangeResult, type ChangesReply } from '@dusky-spool/core/contract';
 import type { Problem } from '@dusky-spool/core/outcome';
-import { constraintOf, isBadValue, isDatabaseAway } from '../../database/index.ts';
+import { brokenConstraint, isBadValue, isDatabaseAway } from '../../database/index.ts';
 import { PlannedRefusal, refusal, type SignedIn } from '../../http/index.ts';
 import type { Services } from '../services.ts';
 import { acceptancesIn } from './acceptances.ts';
+import { problemOfConstraint } from './constraint-problem.ts';
 import { ChangeStore, revisionOfProject } from './store.ts';
 
 /**
@@ -98,9 +99,9 @@ async function applyOne(
       if (error.problem.code === 'project-gone') throw error;
       return refused(error.problem);
     }
-    const broken = constraintOf(error);
+    const broken = brokenConstraint(error);
     // The same change was being stored at this moment: now it is there.
-    if (broken === 'changes_pkey' && !isRepeat) return applyOne(services, projectId, member, change, onNewest, true);
+    if (broken?.constraint === 'changes_pkey' && !isRepeat) return applyOne(services, projectId, member, change, onNewest, true);
     if (broken) return refused(problemOfConstraint(broken));
     if (isDatabaseAway(error)) throw error;
     if (!isBadValue(error)) {
@@ -132,23 +133,4 @@ async function keepBounds(store: ChangeStore, { operations }: Change): Promise<v
     const problem = countProblem(name, await store.count(name));
     if (problem) throw new PlannedRefusal(problem);
   }
-}
-
-/** Which field a broken constraint is about; the names are those of the migrations. */
-const UNIQUE_FIELDS: Readonly<Record<string, string>> = {
-  levels_code: 'levels.code',
-  rooms_code: 'rooms.code',
-  racks_code: 'racks.code',
-  devices_number: 'devices.number',
-  runs_number: 'runs.number',
-  routes_run_id_once: 'routes.runId',
-  facts_field: 'facts.field',
-  reference_points_name: 'referencePoints.name',
-};
-
-function problemOfConstraint(constraint: string): Problem {
-  const unique = UNIQUE_FIELDS[constraint];
-  if (unique) return { code: 'value-taken', kind: 'invalid', field: unique };
-  if (constraint.endsWith('_pkey')) return { code: 'record-exists', kind: 'invalid', field: constraint.replace(/_pkey$/, '') };
-  return { code: 'reference-missing', kind: 'invalid', field: constraint };
 }

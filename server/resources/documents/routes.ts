@@ -1,6 +1,6 @@
 import express, { type Request, type Response } from 'express';
-import { printLabelsRequest, type PrintLabelsReply } from '@dusky-spool/core/contract';
-import { DOCUMENT_QUERIES, FETCHED_DOCUMENTS, isDocument, type DocumentName } from '../../documents/queries.ts';
+import { madeReply, printLabelsReply, printLabelsRequest, type PrintLabelsReply } from '@dusky-spool/core/contract';
+import { DOCUMENT_QUERIES, DOCUMENT_TITLES, FETCHED_DOCUMENTS, isDocument, type DocumentName } from '../../documents/queries.ts';
 import type { z } from 'zod';
 import { parseBody, parseValue, refusal, type RouteTable } from '../../http/index.ts';
 import { resultFile } from '../../jobs/index.ts';
@@ -21,34 +21,51 @@ export function documentRoutes(table: RouteTable, services: Services): void {
     return audit.add({ firmId: member.firmId, kind: 'export', member, about: { project: projectId, document } });
   };
   const fetch = (path: string, name: DocumentName, queryOf: (request: Request) => unknown) =>
-    table.get(path, 'read', async (request, response) => {
-      const query = parseValue(DOCUMENT_QUERIES[name] as z.ZodType<Record<string, unknown>>, queryOf(request));
-      const job = await jobs.run(response.locals.member!, submission(request, name, query), untilGone(request));
-      await note(response, String(request.params.projectId), name);
-      await sendJobFile(database, job.id, response);
-    });
+    table.get(
+      path,
+      'read',
+      { does: DOCUMENT_TITLES[name], query: DOCUMENT_QUERIES[name], reply: 'file' },
+      async (request, response) => {
+        const query = parseValue(DOCUMENT_QUERIES[name] as z.ZodType<Record<string, unknown>>, queryOf(request));
+        const job = await jobs.run(response.locals.member!, submission(request, name, query), untilGone(request));
+        await note(response, String(request.params.projectId), name);
+        await sendJobFile(database, job.id, response);
+      },
+    );
   for (const name of FETCHED_DOCUMENTS) fetch(`/projects/:projectId/documents/${name}`, name, (request) => request.query);
   fetch('/projects/:projectId/documents/cut-out/:deviceId', 'cut-out', ({ params }) => ({ deviceId: params.deviceId }));
 
   // The same as a job that can be watched and stopped: the file is fetched from it when it is done.
-  table.post('/projects/:projectId/documents/:name/job', 'read', express.json({ limit: '20kb' }), async (request, response) => {
-    const name = String(request.params.name);
-    if (!isDocument(name) || name === 'print-labels') throw refusal('not-found', { field: 'document' });
-    const query = parseValue(DOCUMENT_QUERIES[name] as z.ZodType<Record<string, unknown>>, request.body);
-    const id = await jobs.submit(response.locals.member!, submission(request, name, query));
-    await note(response, String(request.params.projectId), name);
-    response.status(202).json({ id });
-  });
-  table.post('/projects/:projectId/file/job', 'plan', async (request, response) => {
-    const projectId = String(request.params.projectId);
-    const id = await jobs.submit(response.locals.member!, { kind: 'project-file', params: {}, projectId });
-    await note(response, projectId, 'project file');
-    response.status(202).json({ id });
-  });
+  table.post(
+    '/projects/:projectId/documents/:name/job',
+    'read',
+    { does: 'Makes a document as a job', reply: madeReply, status: 202 },
+    express.json({ limit: '20kb' }),
+    async (request, response) => {
+      const name = String(request.params.name);
+      if (!isDocument(name) || name === 'print-labels') throw refusal('not-found', { field: 'document' });
+      const query = parseValue(DOCUMENT_QUERIES[name] as z.ZodType<Record<string, unknown>>, request.body);
+      const id = await jobs.submit(response.locals.member!, submission(request, name, query));
+      await note(response, String(request.params.projectId), name);
+      response.status(202).json({ id });
+    },
+  );
+  table.post(
+    '/projects/:projectId/file/job',
+    'plan',
+    { does: 'Makes the project file as a job', reply: madeReply, status: 202 },
+    async (request, response) => {
+      const projectId = String(request.params.projectId);
+      const id = await jobs.submit(response.locals.member!, { kind: 'project-file', params: {}, projectId });
+      await note(response, projectId, 'project file');
+      response.status(202).json({ id });
+    },
+  );
 
   table.post(
     '/projects/:projectId/documents/print-labels',
     'field',
+    { does: 'Prints labels', body: printLabelsRequest, reply: printLabelsReply },
     express.json({ limit: '400kb' }),
     async (request, response) => {
       const query = parseBody(request, printLabelsRequest);

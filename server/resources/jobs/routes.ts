@@ -1,5 +1,5 @@
 import type { Response } from 'express';
-import { hasRight, type JobReply } from '@dusky-spool/core/contract';
+import { jobReply, hasRight, type JobReply } from '@dusky-spool/core/contract';
 import type { Database } from '../../database/index.ts';
 import { isUuid, maySeeProject, refusal, type RouteTable, type SignedIn } from '../../http/index.ts';
 import { readJob, resultFile, type JobRow } from '../../jobs/index.ts';
@@ -26,21 +26,26 @@ export function jobRoutes(table: RouteTable, { database, jobs }: Services): void
     const file = state === 'done' ? ((await resultFile(database, id))?.name ?? null) : null;
     return { id, kind, state, progress, problem, file, result };
   };
-  table.get('/jobs/:jobId', 'read', async (request, response) => {
+  table.get('/jobs/:jobId', 'read', { does: 'How far a job is', reply: jobReply }, async (request, response) => {
     response.json(await replyOf(await find(response.locals.member!, request.params.jobId)));
   });
-  table.get('/jobs/:jobId/file', 'read', async (request, response) => {
+  table.get('/jobs/:jobId/file', 'read', { does: 'The file that a job made', reply: 'file' }, async (request, response) => {
     const job = await find(response.locals.member!, request.params.jobId);
     if (job.state !== 'done') throw refusal('job-not-done', { field: 'job', state: job.state });
     await sendJobFile(database, job.id, response);
   });
-  table.delete('/jobs/:jobId', 'read', async (request, response) => {
+  table.delete('/jobs/:jobId', 'read', { does: 'Stops a job' }, async (request, response) => {
     await jobs.cancel((await find(response.locals.member!, request.params.jobId)).id);
     response.status(204).end();
   });
-  table.post('/jobs/:jobId/retry', 'read', async (request, response) => {
-    const job = await find(response.locals.member!, request.params.jobId);
-    if (!(await jobs.retry(job))) throw refusal('job-not-ended', { field: 'job', state: job.state });
-    response.status(202).json(await replyOf((await readJob(database, job.id))!));
-  });
+  table.post(
+    '/jobs/:jobId/retry',
+    'read',
+    { does: 'Does a job again', reply: jobReply, status: 202 },
+    async (request, response) => {
+      const job = await find(response.locals.member!, request.params.jobId);
+      if (!(await jobs.retry(job))) throw refusal('job-not-ended', { field: 'job', state: job.state });
+      response.status(202).json(await replyOf((await readJob(database, job.id))!));
+    },
+  );
 }

@@ -4,6 +4,10 @@ import { CHECKS, judgeSetting } from '@dusky-spool/core/checks';
 import { CABLE_TYPES, checkMap, checkRecipe } from '@dusky-spool/core/devices';
 import { writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/library';
 import {
+  firmRulesReply,
+  libraryReadReply,
+  libraryReply,
+  mapsReply,
   keepMapsRequest,
   keepRulesRequest,
   keepTypesRequest,
@@ -27,88 +31,122 @@ export function libraryRoutes(table: RouteTable, { database, jobs, audit }: Serv
     conductorMaps: tableFrom(maps),
     deviceTypes: tableFrom(types),
   });
-  table.get('/library', 'plan', async (_request, response) => {
+  table.get('/library', 'plan', { does: 'Device types of the firm', reply: libraryReply }, async (_request, response) => {
     const reply: LibraryReply = { types: await firmLibrary(database, response.locals.member!.firmId) };
     response.json(reply);
   });
-  table.put('/library', 'plan', express.json({ limit: MOST_BYTES }), async (request, response) => {
-    const { types } = parseBody(request, keepTypesRequest);
-    const { firmId } = response.locals.member!;
-    const library = await firmLibrary(database, firmId);
-    const all = known([...library, ...types], await firmMaps(database, firmId));
-    for (const type of types) {
-      const sound = checkRecipe(all, type);
-      if (!sound.ok) throw new PlannedRefusal({ ...sound.problem, field: `${type.name}: ${sound.problem.field}` });
-      const taken = library.find(({ code, id }) => code === type.code && id !== type.id);
-      if (taken)
-        throw refusal('library-code-taken', {
-          kind: 'invalid',
-          field: `${type.name}: code`,
-          value: type.code,
-          other: taken.name,
-        });
-    }
-    const reply: LibraryReply = { types: await keepTypes(database, firmId, types, new Date()) };
-    response.json(reply);
-  });
-  table.get('/library/maps', 'plan', async (_request, response) => {
+  table.put(
+    '/library',
+    'plan',
+    { does: 'Keeps device types', body: keepTypesRequest, reply: libraryReply },
+    express.json({ limit: MOST_BYTES }),
+    async (request, response) => {
+      const { types } = parseBody(request, keepTypesRequest);
+      const { firmId } = response.locals.member!;
+      const library = await firmLibrary(database, firmId);
+      const all = known([...library, ...types], await firmMaps(database, firmId));
+      for (const type of types) {
+        const sound = checkRecipe(all, type);
+        if (!sound.ok) throw new PlannedRefusal({ ...sound.problem, field: `${type.name}: ${sound.problem.field}` });
+        const taken = library.find(({ code, id }) => code === type.code && id !== type.id);
+        if (taken)
+          throw refusal('library-code-taken', {
+            kind: 'invalid',
+            field: `${type.name}: code`,
+            value: type.code,
+            other: taken.name,
+          });
+      }
+      const reply: LibraryReply = { types: await keepTypes(database, firmId, types, new Date()) };
+      response.json(reply);
+    },
+  );
+  table.get('/library/maps', 'plan', { does: 'Conductor maps of the firm', reply: mapsReply }, async (_request, response) => {
     const reply: MapsReply = { maps: await firmMaps(database, response.locals.member!.firmId) };
     response.json(reply);
   });
-  table.put('/library/maps', 'plan', express.json({ limit: MOST_BYTES }), async (request, response) => {
-    const { maps } = parseBody(request, keepMapsRequest);
-    const { firmId } = response.locals.member!;
-    for (const map of maps) {
-      const sound = checkMap(map);
-      if (!sound.ok) throw new PlannedRefusal(sound.problem);
-    }
-    await keepMaps(database, firmId, maps, new Date());
-    const reply: MapsReply = { maps: await firmMaps(database, firmId) };
-    response.json(reply);
-  });
-  table.get('/library/rules', 'plan', async (_request, response) => {
-    const reply: FirmRules = { rules: await firmRules(database, response.locals.member!.firmId) };
-    response.json(reply);
-  });
-  table.put('/library/rules', 'own', express.json({ limit: MOST_BYTES }), async (request, response) => {
-    const { rules } = parseBody(request, keepRulesRequest);
-    const seen = new Set<string>();
-    for (const rule of rules) {
-      const check = CHECKS.find(({ id }) => id === rule.ruleId);
-      if (!check || seen.has(rule.ruleId))
-        throw refusal('rule-unknown', { kind: 'invalid', field: 'ruleId', value: rule.ruleId });
-      seen.add(rule.ruleId);
-      const judged = judgeSetting(check, rule);
-      if (!judged.ok) throw new PlannedRefusal({ ...judged.problem, field: `${check.title}: ${judged.problem.field}` });
-    }
-    const { firmId } = response.locals.member!;
-    await keepRules(database, firmId, rules, new Date());
-    const reply: FirmRules = { rules: await firmRules(database, firmId) };
-    response.json(reply);
-  });
-  table.delete('/library/maps/:mapId', 'plan', async (request, response) => {
+  table.put(
+    '/library/maps',
+    'plan',
+    { does: 'Keeps conductor maps', body: keepMapsRequest, reply: mapsReply },
+    express.json({ limit: MOST_BYTES }),
+    async (request, response) => {
+      const { maps } = parseBody(request, keepMapsRequest);
+      const { firmId } = response.locals.member!;
+      for (const map of maps) {
+        const sound = checkMap(map);
+        if (!sound.ok) throw new PlannedRefusal(sound.problem);
+      }
+      await keepMaps(database, firmId, maps, new Date());
+      const reply: MapsReply = { maps: await firmMaps(database, firmId) };
+      response.json(reply);
+    },
+  );
+  table.get(
+    '/library/rules',
+    'plan',
+    { does: 'Rules that the firm sets otherwise', reply: firmRulesReply },
+    async (_request, response) => {
+      const reply: FirmRules = { rules: await firmRules(database, response.locals.member!.firmId) };
+      response.json(reply);
+    },
+  );
+  table.put(
+    '/library/rules',
+    'own',
+    { does: 'Sets the rules of the firm', body: keepRulesRequest, reply: firmRulesReply },
+    express.json({ limit: MOST_BYTES }),
+    async (request, response) => {
+      const { rules } = parseBody(request, keepRulesRequest);
+      const seen = new Set<string>();
+      for (const rule of rules) {
+        const check = CHECKS.find(({ id }) => id === rule.ruleId);
+        if (!check || seen.has(rule.ruleId))
+          throw refusal('rule-unknown', { kind: 'invalid', field: 'ruleId', value: rule.ruleId });
+        seen.add(rule.ruleId);
+        const judged = judgeSetting(check, rule);
+        if (!judged.ok) throw new PlannedRefusal({ ...judged.problem, field: `${check.title}: ${judged.problem.field}` });
+      }
+      const { firmId } = response.locals.member!;
+      await keepRules(database, firmId, rules, new Date());
+      const reply: FirmRules = { rules: await firmRules(database, firmId) };
+      response.json(reply);
+    },
+  );
+  table.delete('/library/maps/:mapId', 'plan', { does: 'Removes a conductor map' }, async (request, response) => {
     if (!(await forgetMap(database, response.locals.member!.firmId, String(request.params.mapId))))
       throw refusal('not-found', { field: 'map' });
     response.status(204).end();
   });
-  table.delete('/library/:typeId', 'plan', async (request, response) => {
+  table.delete('/library/:typeId', 'plan', { does: 'Removes a device type' }, async (request, response) => {
     if (!(await forgetType(database, response.locals.member!.firmId, String(request.params.typeId))))
       throw refusal('not-found', { field: 'type' });
     response.status(204).end();
   });
-  table.post('/library/read', 'plan', express.text({ type: () => true, limit: MOST_BYTES }), async (request, response) => {
-    const input = Buffer.from(typeof request.body === 'string' ? request.body : '', 'utf8');
-    const job = await jobs.run(response.locals.member!, { kind: 'library-read', params: {}, input }, untilGone(request));
-    response.type('application/json').send((await resultFile(database, job.id))!.bytes);
-  });
-  table.get('/library/file', 'plan', async (request, response) => {
-    const { kind } = parseQuery(request, fileQuery);
-    const member = response.locals.member!;
-    const types = await firmLibrary(database, member.firmId);
-    await audit.add({ firmId: member.firmId, kind: 'export', member, about: { document: 'device library' } });
-    response
-      .attachment(`device-library.${kind}`)
-      .type(kind === 'csv' ? 'text/csv' : 'application/json')
-      .send(kind === 'csv' ? `\uFEFF${writeLibraryCsv(types)}` : writeLibraryJson(types));
-  });
+  table.post(
+    '/library/read',
+    'plan',
+    { does: 'Reads a library file without keeping it', body: 'file', reply: libraryReadReply },
+    express.text({ type: () => true, limit: MOST_BYTES }),
+    async (request, response) => {
+      const input = Buffer.from(typeof request.body === 'string' ? request.body : '', 'utf8');
+      const job = await jobs.run(response.locals.member!, { kind: 'library-read', params: {}, input }, untilGone(request));
+      response.type('application/json').send((await resultFile(database, job.id))!.bytes);
+    },
+  );
+  table.get(
+    '/library/file',
+    'plan',
+    { does: 'The device types as a file', query: fileQuery, reply: 'file' },
+    async (request, response) => {
+      const { kind } = parseQuery(request, fileQuery);
+      const member = response.locals.member!;
+      const types = await firmLibrary(database, member.firmId);
+      await audit.add({ firmId: member.firmId, kind: 'export', member, about: { document: 'device library' } });
+      response
+        .attachment(`device-library.${kind}`)
+        .type(kind === 'csv' ? 'text/csv' : 'application/json')
+        .send(kind === 'csv' ? `\uFEFF${writeLibraryCsv(types)}` : writeLibraryJson(types));
+    },
+  );
 }

@@ -1,6 +1,16 @@
 import express from 'express';
 import { z } from 'zod';
-import { firmSettingsRequest, inviteRequest, memberRequest, type MailsReply, type PeopleReply } from '@dusky-spool/core/contract';
+import {
+  auditReply,
+  madeReply,
+  mailsReply,
+  peopleReply,
+  firmSettingsRequest,
+  inviteRequest,
+  memberRequest,
+  type MailsReply,
+  type PeopleReply,
+} from '@dusky-spool/core/contract';
 import { en, words } from '@dusky-spool/texts';
 import { isUuid, parseBody, parseQuery, refusal, type RouteTable } from '../../http/index.ts';
 import { linkTo, type Services } from '../services.ts';
@@ -16,7 +26,7 @@ const auditQuery = z.strictObject({ before: z.coerce.number().int().min(1).max(2
 export function peopleRoutes(table: RouteTable, services: Services): void {
   const { database, audit, bus, mail } = services;
 
-  table.get('/people', 'own', async (_request, response) => {
+  table.get('/people', 'own', { does: 'Members and invitations', reply: peopleReply }, async (_request, response) => {
     const { firmId } = response.locals.member!;
     response.json({
       members: await membersOf(database, firmId),
@@ -26,39 +36,51 @@ export function peopleRoutes(table: RouteTable, services: Services): void {
     } satisfies PeopleReply);
   });
 
-  table.put('/people/settings', 'own', SMALL, async (request, response) => {
-    const settings = parseBody(request, firmSettingsRequest);
-    const member = response.locals.member!;
-    await setFirm(database, member.firmId, settings);
-    await audit.add({ firmId: member.firmId, kind: 'firm-settings', member, about: settings });
-    response.status(204).end();
-  });
+  table.put(
+    '/people/settings',
+    'own',
+    { does: 'Settings of the firm', body: firmSettingsRequest },
+    SMALL,
+    async (request, response) => {
+      const settings = parseBody(request, firmSettingsRequest);
+      const member = response.locals.member!;
+      await setFirm(database, member.firmId, settings);
+      await audit.add({ firmId: member.firmId, kind: 'firm-settings', member, about: settings });
+      response.status(204).end();
+    },
+  );
 
-  table.post('/people/invitations', 'own', SMALL, async (request, response) => {
-    const invited = parseBody(request, inviteRequest);
-    const member = response.locals.member!;
-    const { id, token } = await invite(database, { ...invited, firmId: member.firmId, invitedBy: member.id });
-    const firm = await firmName(database, member.firmId);
-    await mail.send({
-      firmId: member.firmId,
-      recipient: invited.email,
-      subject: words.t('mails.invitation.subject', { firm }),
-      body: words.t('mails.invitation.body', {
-        firm,
-        name: member.name,
-        role: en.ui.people.roles[invited.role],
-        link: linkTo(services, request, `/join?code=${token}`),
-      }),
-    });
-    await audit.add({
-      firmId: member.firmId,
-      kind: 'member-invited',
-      member,
-      about: { invited: invited.email, role: invited.role },
-    });
-    response.status(201).json({ id });
-  });
-  table.delete('/people/invitations/:invitationId', 'own', async (request, response) => {
+  table.post(
+    '/people/invitations',
+    'own',
+    { does: 'Invites somebody', body: inviteRequest, reply: madeReply, status: 201 },
+    SMALL,
+    async (request, response) => {
+      const invited = parseBody(request, inviteRequest);
+      const member = response.locals.member!;
+      const { id, token } = await invite(database, { ...invited, firmId: member.firmId, invitedBy: member.id });
+      const firm = await firmName(database, member.firmId);
+      await mail.send({
+        firmId: member.firmId,
+        recipient: invited.email,
+        subject: words.t('mails.invitation.subject', { firm }),
+        body: words.t('mails.invitation.body', {
+          firm,
+          name: member.name,
+          role: en.ui.people.roles[invited.role],
+          link: linkTo(services, request, `/join?code=${token}`),
+        }),
+      });
+      await audit.add({
+        firmId: member.firmId,
+        kind: 'member-invited',
+        member,
+        about: { invited: invited.email, role: invited.role },
+      });
+      response.status(201).json({ id });
+    },
+  );
+  table.delete('/people/invitations/:invitationId', 'own', { does: 'Withdraws an invitation' }, async (request, response) => {
     const member = response.locals.member!;
     const id = String(request.params.invitationId);
     if (!isUuid(id) || !(await withdrawInvitation(database, member.firmId, id)))
@@ -67,22 +89,28 @@ export function peopleRoutes(table: RouteTable, services: Services): void {
     response.status(204).end();
   });
 
-  table.put('/people/members/:memberId', 'own', SMALL, async (request, response) => {
-    const { role, projectIds } = parseBody(request, memberRequest);
-    const member = response.locals.member!;
-    const memberId = String(request.params.memberId);
-    const before = await changeRole(database, member.firmId, memberId, role, projectIds);
-    await audit.add({
-      firmId: member.firmId,
-      kind: 'role-changed',
-      member,
-      about: { of: before.name, from: before.role, to: role, projects: projectIds.length },
-    });
-    // Whoever follows a project that is out of reach now is let go; the others come back by themselves.
-    await bus.emit({ kind: 'member-out', memberId });
-    response.status(204).end();
-  });
-  table.delete('/people/members/:memberId', 'own', async (request, response) => {
+  table.put(
+    '/people/members/:memberId',
+    'own',
+    { does: 'Changes a role', body: memberRequest },
+    SMALL,
+    async (request, response) => {
+      const { role, projectIds } = parseBody(request, memberRequest);
+      const member = response.locals.member!;
+      const memberId = String(request.params.memberId);
+      const before = await changeRole(database, member.firmId, memberId, role, projectIds);
+      await audit.add({
+        firmId: member.firmId,
+        kind: 'role-changed',
+        member,
+        about: { of: before.name, from: before.role, to: role, projects: projectIds.length },
+      });
+      // Whoever follows a project that is out of reach now is let go; the others come back by themselves.
+      await bus.emit({ kind: 'member-out', memberId });
+      response.status(204).end();
+    },
+  );
+  table.delete('/people/members/:memberId', 'own', { does: 'Removes a member' }, async (request, response) => {
     const member = response.locals.member!;
     const memberId = String(request.params.memberId);
     const removed = await removeMember(database, member.firmId, memberId);
@@ -92,18 +120,23 @@ export function peopleRoutes(table: RouteTable, services: Services): void {
     response.status(204).end();
   });
 
-  table.get('/people/audit', 'own', async (request, response) => {
-    const { before } = parseQuery(request, auditQuery);
-    const { firmId } = response.locals.member!;
-    const reply = await audit.read(firmId, before ?? null);
-    const names = await projectNames(database, firmId);
-    const lines = reply.lines.map((line) => {
-      const name = names.get(String(line.about.project));
-      return name === undefined ? line : { ...line, about: { ...line.about, project: name } };
-    });
-    response.json({ ...reply, lines });
-  });
-  table.get('/people/mails', 'own', async (_request, response) => {
+  table.get(
+    '/people/audit',
+    'own',
+    { does: 'The audit trail, newest first', query: auditQuery, reply: auditReply },
+    async (request, response) => {
+      const { before } = parseQuery(request, auditQuery);
+      const { firmId } = response.locals.member!;
+      const reply = await audit.read(firmId, before ?? null);
+      const names = await projectNames(database, firmId);
+      const lines = reply.lines.map((line) => {
+        const name = names.get(String(line.about.project));
+        return name === undefined ? line : { ...line, about: { ...line.about, project: name } };
+      });
+      response.json({ ...reply, lines });
+    },
+  );
+  table.get('/people/mails', 'own', { does: 'The simulated mail box', reply: mailsReply }, async (_request, response) => {
     response.json({ mails: mail.isSimulated ? await mail.box(response.locals.member!.firmId) : [] } satisfies MailsReply);
   });
 }

@@ -1,5 +1,6 @@
 import type { Request, Response } from 'express';
 import multer from 'multer';
+import { pictureReply, planFileReply } from '@dusky-spool/core/contract';
 import { refusal, type RouteTable } from '../../http/index.ts';
 import { resultFile } from '../../jobs/index.ts';
 import { untilGone, type Services } from '../services.ts';
@@ -36,45 +37,71 @@ export function pictureRoutes(table: RouteTable, { database, jobs }: Services): 
     return { sheetId, page: Number(page) };
   };
 
-  for (const [path, kind] of [
-    ['pictures', 'picture'],
-    ['sheets', 'plan-file'],
+  for (const [path, kind, does, reply] of [
+    ['pictures', 'picture', 'Takes a plan picture', pictureReply],
+    ['sheets', 'plan-file', 'Takes a PDF of plans', planFileReply],
   ] as const)
-    table.post(`/projects/:projectId/${path}`, 'plan', upload.single('picture'), async (request, response) => {
+    table.post(
+      `/projects/:projectId/${path}`,
+      'plan',
+      { does, body: 'picture', reply, status: 201 },
+      upload.single('picture'),
+      async (request, response) => {
+        const projectId = String(request.params.projectId);
+        const job = await jobs.run(
+          response.locals.member!,
+          { kind, params: {}, projectId, input: bytesOf(request) },
+          untilGone(request),
+        );
+        response.status(201).json(job.result);
+      },
+    );
+
+  table.get(
+    '/projects/:projectId/pictures/:pictureId',
+    'read',
+    { does: 'A plan picture', reply: 'file' },
+    async (request, response) => {
+      const picture = await readPicture(database, String(request.params.projectId), String(request.params.pictureId));
+      if (!picture) throw refusal('not-found', { field: 'picture' });
+      asPicture(response, picture.mediaType).send(picture.bytes);
+    },
+  );
+
+  table.get(
+    '/projects/:projectId/pictures/:pictureId/tiles/:z/:x/:y',
+    'read',
+    { does: 'A tile of a large plan picture', reply: 'file' },
+    async (request, response) => {
+      const { projectId, pictureId, z, x, y } = request.params as Record<string, string>;
+      const place = [z, x, y].map((text) => (/^\d{1,4}$/.test(text) ? Number(text) : -1));
+      const tile = await readTile(database, projectId, pictureId, place);
+      if (!tile) throw refusal('not-found', { field: 'tile' });
+      asPicture(response, 'image/webp').send(tile);
+    },
+  );
+
+  table.get(
+    '/projects/:projectId/sheets/:sheetId/:page/thumbnail',
+    'plan',
+    { does: 'A page of a PDF, small', reply: 'file' },
+    async (request, response) => {
       const projectId = String(request.params.projectId);
-      const job = await jobs.run(
-        response.locals.member!,
-        { kind, params: {}, projectId, input: bytesOf(request) },
-        untilGone(request),
-      );
+      const submission = { kind: 'plan-thumbnail', params: pageOf(request), projectId } as const;
+      const job = await jobs.run(response.locals.member!, submission, untilGone(request));
+      asPicture(response, 'image/png').send((await resultFile(database, job.id))!.bytes);
+    },
+  );
+
+  table.post(
+    '/projects/:projectId/sheets/:sheetId/:page',
+    'plan',
+    { does: 'Makes a plan picture of a page of a PDF', reply: pictureReply, status: 201 },
+    async (request, response) => {
+      const projectId = String(request.params.projectId);
+      const submission = { kind: 'plan-page', params: pageOf(request), projectId } as const;
+      const job = await jobs.run(response.locals.member!, submission, untilGone(request));
       response.status(201).json(job.result);
-    });
-
-  table.get('/projects/:projectId/pictures/:pictureId', 'read', async (request, response) => {
-    const picture = await readPicture(database, String(request.params.projectId), String(request.params.pictureId));
-    if (!picture) throw refusal('not-found', { field: 'picture' });
-    asPicture(response, picture.mediaType).send(picture.bytes);
-  });
-
-  table.get('/projects/:projectId/pictures/:pictureId/tiles/:z/:x/:y', 'read', async (request, response) => {
-    const { projectId, pictureId, z, x, y } = request.params as Record<string, string>;
-    const place = [z, x, y].map((text) => (/^\d{1,4}$/.test(text) ? Number(text) : -1));
-    const tile = await readTile(database, projectId, pictureId, place);
-    if (!tile) throw refusal('not-found', { field: 'tile' });
-    asPicture(response, 'image/webp').send(tile);
-  });
-
-  table.get('/projects/:projectId/sheets/:sheetId/:page/thumbnail', 'plan', async (request, response) => {
-    const projectId = String(request.params.projectId);
-    const submission = { kind: 'plan-thumbnail', params: pageOf(request), projectId } as const;
-    const job = await jobs.run(response.locals.member!, submission, untilGone(request));
-    asPicture(response, 'image/png').send((await resultFile(database, job.id))!.bytes);
-  });
-
-  table.post('/projects/:projectId/sheets/:sheetId/:page', 'plan', async (request, response) => {
-    const projectId = String(request.params.projectId);
-    const submission = { kind: 'plan-page', params: pageOf(request), projectId } as const;
-    const job = await jobs.run(response.locals.member!, submission, untilGone(request));
-    response.status(201).json(job.result);
-  });
+    },
+  );
 }

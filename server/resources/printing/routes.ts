@@ -1,4 +1,4 @@
-import type { PrinterJobsReply } from '@dusky-spool/core/contract';
+import { instrumentsReply, measureReply, printerJobsReply, type PrinterJobsReply } from '@dusky-spool/core/contract';
 import type { Bridge } from '../../bridge/index.ts';
 import { refusal, type RouteTable } from '../../http/index.ts';
 import type { Services } from '../services.ts';
@@ -6,18 +6,28 @@ import { printedBy, printedJob } from './store.ts';
 
 /** The instruments, and what this firm sent to the printer: with the simulated one, what it would have printed. */
 export function instrumentRoutes(table: RouteTable, { database }: Services, bridge: Bridge): void {
-  table.get('/bridge', 'field', (_request, response) => {
+  table.get('/bridge', 'field', { does: 'Instruments at this server', reply: instrumentsReply }, (_request, response) => {
     response.json({ instruments: bridge.instruments });
   });
-  table.post('/bridge/:kind/measure', 'field', async (request, response) => {
-    if (request.params.kind !== 'laser') throw refusal('not-found', { field: 'instrument' });
-    response.json({ lengthM: await bridge.laser.measure() });
-  });
-  table.get('/bridge/printer/jobs', 'field', async (_request, response) => {
-    const jobs = await printedBy(database, response.locals.member!.firmId);
-    response.json({ simulated: bridge.printerIsSimulated, jobs } satisfies PrinterJobsReply);
-  });
-  table.get('/bridge/printer/jobs/:printedId', 'field', async (request, response) => {
+  table.post(
+    '/bridge/:kind/measure',
+    'field',
+    { does: 'Reads an instrument', reply: measureReply },
+    async (request, response) => {
+      if (request.params.kind !== 'laser') throw refusal('not-found', { field: 'instrument' });
+      response.json({ lengthM: await bridge.laser.measure() });
+    },
+  );
+  table.get(
+    '/bridge/printer/jobs',
+    'field',
+    { does: 'What was sent to the printer', reply: printerJobsReply },
+    async (_request, response) => {
+      const jobs = await printedBy(database, response.locals.member!.firmId);
+      response.json({ simulated: bridge.printerIsSimulated, jobs } satisfies PrinterJobsReply);
+    },
+  );
+  table.get('/bridge/printer/jobs/:printedId', 'field', { does: 'One print', reply: 'file' }, async (request, response) => {
     const id = String(request.params.printedId);
     const job = /^\d{1,9}$/.test(id) ? await printedJob(database, response.locals.member!.firmId, Number(id)) : null;
     if (!job) throw refusal('not-found', { field: 'job' });

@@ -1,7 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import express, { type Response } from 'express';
 import { MOST_FILE_BYTES } from '@dusky-spool/core/formats';
-import { hasRight, newProjectRequest, type DocumentReply, type ProjectsReply } from '@dusky-spool/core/contract';
+import {
+  deletedProjectsReply,
+  documentReply,
+  madeReply,
+  projectsReply,
+  hasRight,
+  newProjectRequest,
+  type DocumentReply,
+  type ProjectsReply,
+} from '@dusky-spool/core/contract';
 import { isUuid, parseBody, refusal, type RouteTable, type SignedIn } from '../../http/index.ts';
 import { sendJobFile } from '../jobs/routes.ts';
 import { plannersMayDelete } from '../people/member-store.ts';
@@ -20,18 +29,25 @@ export function projectRoutes(table: RouteTable, services: Services): void {
     return member;
   };
 
-  table.get('/projects', 'read', async (_request, response) => {
+  table.get('/projects', 'read', { does: 'The projects of the firm', reply: projectsReply }, async (_request, response) => {
     const member = response.locals.member!;
     const projects = await listProjects(database, member.firmId, member.role === 'client' ? member.id : null);
     response.json({ projects, mayDelete: await mayDelete(member) } satisfies ProjectsReply);
   });
-  table.post('/projects', 'plan', express.json({ limit: '20kb' }), async (request, response) => {
-    const { name, units } = parseBody(request, newProjectRequest);
-    response.status(201).json({ id: await makeProject(database, response.locals.member!.firmId, name, units, new Date()) });
-  });
+  table.post(
+    '/projects',
+    'plan',
+    { does: 'Makes an empty project', body: newProjectRequest, reply: madeReply, status: 201 },
+    express.json({ limit: '20kb' }),
+    async (request, response) => {
+      const { name, units } = parseBody(request, newProjectRequest);
+      response.status(201).json({ id: await makeProject(database, response.locals.member!.firmId, name, units, new Date()) });
+    },
+  );
   table.post(
     '/projects/import',
     'plan',
+    { does: 'Makes a project of a project file', body: 'file', reply: madeReply, status: 201 },
     express.text({ type: () => true, limit: MOST_FILE_BYTES }),
     async (request, response) => {
       const member = response.locals.member!;
@@ -42,25 +58,35 @@ export function projectRoutes(table: RouteTable, services: Services): void {
       response.status(201).json(job.result);
     },
   );
-  table.get('/projects/:projectId', 'read', async (request, response) => {
-    const projectId = String(request.params.projectId);
-    const reply: DocumentReply = {
-      projectId,
-      ...(await loadDocument(database, projectId)),
-      pictures: await listPictures(database, projectId),
-    };
-    response.json(reply);
-  });
-  table.delete('/projects/:projectId', 'plan', async (request, response) => {
-    const member = await requireDeleter(response);
-    const projectId = String(request.params.projectId);
-    if (await deleteProject(database, projectId, member.id, new Date())) {
-      await bus.emit({ kind: 'project-gone', projectId });
-      await audit.add({ firmId: member.firmId, kind: 'project-deleted', member, about: { project: projectId } });
-    }
-    response.status(204).end();
-  });
-  table.get('/projects/:projectId/file', 'plan', async (request, response) => {
+  table.get(
+    '/projects/:projectId',
+    'read',
+    { does: 'A project as it stands', reply: documentReply },
+    async (request, response) => {
+      const projectId = String(request.params.projectId);
+      const reply: DocumentReply = {
+        projectId,
+        ...(await loadDocument(database, projectId)),
+        pictures: await listPictures(database, projectId),
+      };
+      response.json(reply);
+    },
+  );
+  table.delete(
+    '/projects/:projectId',
+    'plan',
+    { does: 'Deletes a project; it can be restored for thirty days' },
+    async (request, response) => {
+      const member = await requireDeleter(response);
+      const projectId = String(request.params.projectId);
+      if (await deleteProject(database, projectId, member.id, new Date())) {
+        await bus.emit({ kind: 'project-gone', projectId });
+        await audit.add({ firmId: member.firmId, kind: 'project-deleted', member, about: { project: projectId } });
+      }
+      response.status(204).end();
+    },
+  );
+  table.get('/projects/:projectId/file', 'plan', { does: 'The project as a file', reply: 'file' }, async (request, response) => {
     const member = response.locals.member!;
     const projectId = String(request.params.projectId);
     const job = await jobs.run(member, { kind: 'project-file', params: {}, projectId }, untilGone(request));
@@ -68,15 +94,25 @@ export function projectRoutes(table: RouteTable, services: Services): void {
     await sendJobFile(database, job.id, response);
   });
 
-  table.get('/deleted-projects', 'plan', async (_request, response) => {
-    response.json({ projects: await deletedProjects(database, response.locals.member!.firmId) });
-  });
-  table.post('/deleted-projects/:deletedId/restore', 'plan', async (request, response) => {
-    const member = await requireDeleter(response);
-    const projectId = String(request.params.deletedId);
-    if (!isUuid(projectId) || !(await restoreProject(database, member.firmId, projectId)))
-      throw refusal('not-found', { field: 'project' });
-    await audit.add({ firmId: member.firmId, kind: 'project-restored', member, about: { project: projectId } });
-    response.status(204).end();
-  });
+  table.get(
+    '/deleted-projects',
+    'plan',
+    { does: 'Deleted projects that can be restored', reply: deletedProjectsReply },
+    async (_request, response) => {
+      response.json({ projects: await deletedProjects(database, response.locals.member!.firmId) });
+    },
+  );
+  table.post(
+    '/deleted-projects/:deletedId/restore',
+    'plan',
+    { does: 'Restores a deleted project' },
+    async (request, response) => {
+      const member = await requireDeleter(response);
+      const projectId = String(request.params.deletedId);
+      if (!isUuid(projectId) || !(await restoreProject(database, member.firmId, projectId)))
+        throw refusal('not-found', { field: 'project' });
+      await audit.add({ firmId: member.firmId, kind: 'project-restored', member, about: { project: projectId } });
+      response.status(204).end();
+    },
+  );
 }

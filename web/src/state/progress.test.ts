@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { CHECKS, runChecks, type Finding } from '@dusky-spool/core/checks';
+import { CHECKS, type Finding } from '@dusky-spool/core/checks';
 import { placeDevice } from '@dusky-spool/core/devices';
 import { applyChange, newOpening, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
 import { planRuns } from '@dusky-spool/core/runs';
-import { countingIds, smallHouse } from '@dusky-spool/core/testing';
+import { checked, countingIds, smallHouse } from '@dusky-spool/core/testing';
 import { placeOf } from './finding-place.ts';
 import { isStage, progressOf, STAGES } from './progress.ts';
 
@@ -30,7 +30,7 @@ function derived(document: ProjectDocument) {
   const runs = planRuns(document);
   return {
     runs,
-    findings: runChecks(document, runs).map((finding, ref) => ({ ...finding, ref, stage: stageOf(finding.check) })),
+    findings: checked(document, runs).map((finding, ref) => ({ ...finding, ref, stage: stageOf(finding.check) })),
   };
 }
 const shareOf = (document: ProjectDocument, stage: string) =>

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
-import { create, newFeature, type Feature } from '../project/index.ts';
+import { create, newFeature, type Feature, type ProjectHeader } from '../project/index.ts';
 import { applied, checked, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 
 /** A speaker whose cable runs at y = 2 above the ceiling, 2.6 m up, from x = 1 to x = 10.2. */
 const start = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 2] }], countedIds()).document;
-const findings = (points: Feature['points'], more: Partial<Feature> = {}) => {
+const findings = (points: Feature['points'], more: Partial<Feature> = {}, jurisdiction: ProjectHeader['jurisdiction'] = 'NA') => {
   const mains = newFeature({
     id: 'mains',
     levelId: 'm',
@@ -15,7 +15,9 @@ const findings = (points: Feature['points'], more: Partial<Feature> = {}) => {
     topM: 2.61,
     ...more,
   });
-  return checked(applied(start, [create('features', mains)])).filter(({ check }) => check === 'clear-of-mains');
+  // Routes that do not go around mains by themselves.
+  const house = { ...start, project: { ...start.project, jurisdiction, routeWeights: { besideMains: 0 } } };
+  return checked(applied(house, [create('features', mains)])).filter(({ check }) => check === 'clear-of-mains');
 };
 
 describe('a cable beside mains', () => {
@@ -84,5 +86,21 @@ describe('a cable beside mains', () => {
         { bottomM: 0.3, topM: 0.35 },
       ),
     ).to.deep.equal([]);
+  });
+
+  it('keeps what the table of its region says: less in the EU beside one circuit, more beside many', () => {
+    const beside = (y: number, circuits: number) =>
+      findings(
+        [
+          [3, y],
+          [8, y],
+        ],
+        { circuits },
+        'EU',
+      ).map(({ figures }) => figures.keepM);
+    // Class a: 300 mm x 0.2 for up to 3 circuits, x 1.0 for 13 to 15.
+    expect(beside(2.2, 1)).to.deep.equal([]);
+    expect(beside(2.2, 14)).to.deep.equal([0.3]);
+    expect(beside(2.058, 2)).to.deep.equal([0.06]);
   });
 });

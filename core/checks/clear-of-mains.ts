@@ -1,13 +1,11 @@
-import { besideMains, KEEP_M, RIGHT_ANGLE_FROM_RAD } from '../routing/index.ts';
+import { besideMains, RIGHT_ANGLE_FROM_RAD } from '../routing/index.ts';
+import { cableClassOf, keepFromMains, OPEN_CONDUCTORS_M, PARALLEL_FROM_M } from '../separation/index.ts';
 import { buildingOf } from '../building/index.ts';
+import type { ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { defineCheck, say, type FindingDraft, type Rank } from './check.ts';
 import { leadAway } from './cures.ts';
 
-/** ENGINEERING 7.1: parallel runs longer than this keep their distance, m. */
-const LONGEST_M = 2;
-/** ENGINEERING 7.1: nearer than this nothing may come unless one of them is enclosed, m. */
-const CLOSEST_M = 0.05;
 /** Optical leads take nothing up from mains. */
 const isOptical = (material: string) => material === 'fibre';
 
@@ -20,19 +18,28 @@ export const clearOfMains = defineCheck({
   severity: 'stop',
   appliesTo: 'runs',
   safety: true,
-  limits: { longestM: { usual: 2, least: 0.5, most: 3, unit: 'm', safer: 'less' } },
+  limits: { longestM: { usual: PARALLEL_FROM_M, least: 0.5, most: 3, unit: 'm', safer: 'less' } },
   ofRun: (planned, { document, limit }) => {
-    if (isOptical(document.cableTypes[planned.run.cableTypeId].material)) return [];
+    const cable = document.cableTypes[planned.run.cableTypeId];
+    if (isOptical(cable.material)) return [];
     const longestM = limit('longestM');
-    return besideMains(buildingOf(document), planned.points, planned.media).flatMap((beside) => {
+    const { jurisdiction } = document.project;
+    const cableClass = cableClassOf(cable);
+    const besideIn = (house: ProjectDocument, { points, media }: Pick<PlannedRun, 'points' | 'media'>) =>
+      besideMains(buildingOf(house), points, media, jurisdiction, cableClass);
+    const keeps = (house: ProjectDocument, run: Pick<PlannedRun, 'points' | 'media'>) =>
+      besideIn(house, run).every(
+        (one) => one.parallelM <= longestM && (one.crossingRad === null || one.crossingRad >= RIGHT_ANGLE_FROM_RAD),
+      );
+    return besideIn(document, planned).flatMap((beside) => {
       const { parallelM, leastM, crossingRad, featureId } = beside;
-      const keepM = document.features[featureId].clearanceM || KEEP_M;
-      const figures = { mains: document.features[featureId].name || 'mains', keepM };
+      const keepM = keepFromMains(document.features[featureId], jurisdiction, cableClass);
+      const figures = { mains: document.features[featureId].name || 'mains', keepM, longestM };
       const found: FindingDraft[] = [];
       const told = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>
-        found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }));
-      if (parallelM > longestM && leastM < CLOSEST_M)
-        told('mains-touching', 'stop', leastM, CLOSEST_M, 'm', { parallelM, leastM });
+        found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }, keeps));
+      if (parallelM > longestM && leastM < OPEN_CONDUCTORS_M)
+        told('mains-touching', 'stop', leastM, OPEN_CONDUCTORS_M, 'm', { parallelM, leastM });
       else if (parallelM > longestM) told('mains-parallel', 'look', parallelM, longestM, 'm', { parallelM, leastM });
       if (crossingRad !== null && crossingRad < RIGHT_ANGLE_FROM_RAD)
         told('mains-skewed', 'look', crossingRad, RIGHT_ANGLE_FROM_RAD, 'rad', {
@@ -52,6 +59,7 @@ function about(
   allowed: number,
   unit: string,
   figures: object,
+  keeps: (house: ProjectDocument, run: PlannedRun) => boolean,
 ): FindingDraft {
   return say(
     'clear-of-mains',
@@ -66,12 +74,7 @@ function about(
       measured,
       allowed,
       unit,
-      cures: (document) =>
-        leadAway(document, run.id, featureId, (house, planned) =>
-          besideMains(buildingOf(house), planned.points, planned.media).every(
-            (one) => one.parallelM <= LONGEST_M && (one.crossingRad === null || one.crossingRad >= RIGHT_ANGLE_FROM_RAD),
-          ),
-        ),
+      cures: (document) => leadAway(document, run.id, featureId, keeps),
     },
   );
 }

@@ -1,6 +1,7 @@
 import { buildingOf } from '../building/index.ts';
 import type { Feature } from '../project/index.ts';
 import { besideThings } from '../routing/index.ts';
+import { SERVICE_KEEP_M } from '../separation/index.ts';
 import { defineCheck, say } from './check.ts';
 import { leadAway } from './cures.ts';
 
@@ -16,9 +17,9 @@ export const clearOfServices = defineCheck({
   stage: 'cabling',
   appliesTo: 'runs',
   limits: {
-    pipeM: { usual: 0.15, least: 0.05, most: 1, unit: 'm', safer: 'more' },
-    lampM: { usual: 0.13, least: 0.05, most: 1, unit: 'm', safer: 'more' },
-    panelM: { usual: 1.2, least: 0.3, most: 3, unit: 'm', safer: 'more' },
+    pipeM: { usual: SERVICE_KEEP_M.gas, least: 0.05, most: 1, unit: 'm', safer: 'more' },
+    lampM: { usual: SERVICE_KEEP_M['lamp-driver'], least: 0.05, most: 1, unit: 'm', safer: 'more' },
+    panelM: { usual: SERVICE_KEEP_M.panelboard, least: 0.3, most: 3, unit: 'm', safer: 'more' },
   },
   ofRun: ({ run, points, media }, { document, limit }) => {
     const keeps = {

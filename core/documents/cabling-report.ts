@@ -3,6 +3,7 @@ import { buildingOf, placeName } from '../building/index.ts';
 import { proposeConduit, spareConduits, wayLoads, type SpareConduit, type WayLoad } from '../conduits/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import { besideMains } from '../routing/index.ts';
+import { cableClassOf } from '../separation/index.ts';
 import { bundlesOf, compareNumbers, type PlannedRun } from '../runs/index.ts';
 import { screedWays, type ScreedWay } from '../screed/index.ts';
 import { openedByAll, type Opened } from '../surface/index.ts';
@@ -109,12 +110,14 @@ const spares = (document: ProjectDocument): ReportedSpare[] =>
 
 function beside(document: ProjectDocument, runs: readonly PlannedRun[]): BesideRun[] {
   const building = buildingOf(document);
+  const { jurisdiction } = document.project;
   return runs
     .flatMap(({ run, points, media }) =>
-      besideMains(building, points, media).flatMap(({ featureId, parallelM, leastM, crossingRad }) =>
-        parallelM > 0 || crossingRad !== null
-          ? [{ number: run.number, mains: document.features[featureId].name, parallelM, leastM, crossingRad }]
-          : [],
+      besideMains(building, points, media, jurisdiction, cableClassOf(document.cableTypes[run.cableTypeId])).flatMap(
+        ({ featureId, parallelM, leastM, crossingRad }) =>
+          parallelM > 0 || crossingRad !== null
+            ? [{ number: run.number, mains: document.features[featureId].name, parallelM, leastM, crossingRad }]
+            : [],
       ),
     )
     .sort((a, b) => b.parallelM - a.parallelM || compareNumbers(a.number, b.number));

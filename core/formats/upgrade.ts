@@ -124,6 +124,9 @@ const HEADER_OF_6 = {
 const LISTS_OF_7 = ['ruleSettings', 'findingMarks', 'keptCalculations'];
 const HEADER_OF_7 = { channelColour: 'white, painted as the wall' };
 
+/** Fields that version 8 added. */
+const ADDED_IN_8: typeof ADDED_IN_2 = { features: () => ({ circuits: 1 }) };
+
 type Lists = Record<string, unknown>;
 
 function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
@@ -167,6 +170,7 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     ...withHeader(file, () => HEADER_OF_7),
     version: 7,
   }),
+  7: (file) => ({ ...withFields(file, ADDED_IN_8), version: 8 }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

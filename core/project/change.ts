@@ -136,7 +136,8 @@ function validRecord(name: CollectionName | 'project', id: string, record: Field
   const parsed = schema.safeParse(record);
   if (!parsed.success) return { ok: false, problem: problemOfIssue(parsed.error.issues[0], `${name}.${id}`) };
   if (record.id !== id) return refuse('record-invalid', { field: `${name}.${id}.id`, reason: 'does not match' });
-  return fine(record);
+  // An app of before does not know the newest fields: they get their usual values.
+  return fine(name === 'project' ? record : { ...(parsed.data as Fields), ...record });
 }
 
 /** The first thing that is wrong with a record, as a problem that names the field. */

@@ -75,6 +75,7 @@ const FEATURE_DEFAULTS = {
   clearanceM: 0,
   pitchRad: null,
   insideDiameterM: null,
+  circuits: 1,
   reserved: false,
   contents: '',
   topLevelId: null,

@@ -111,6 +111,7 @@ export const feature = z
     clearanceM: lengthM(20).describe('keep this far away, m'),
     pitchRad: z.number().min(0).max(1.5).nullable().describe('roof pitch over an attic or of a roof plane'),
     insideDiameterM: lengthM(5).nullable().describe('conduits and chases: clear inside, m'),
+    circuits: z.int().min(0).max(1000).default(1).describe('mains routes: circuits of 20 A in it'),
     reserved: z.boolean().describe('conduits and ducts that stay free for later cable'),
     contents: words(300).describe('what lies in it; cable found; what a panel feeds'),
     topLevelId: id.nullable().describe('ways between levels: where they end'),

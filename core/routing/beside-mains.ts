@@ -1,6 +1,7 @@
 import type { Building } from '../building/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
-import type { Feature, Medium } from '../project/index.ts';
+import type { Feature, Medium, ProjectHeader } from '../project/index.ts';
+import { keepFromMains, type CableClass } from '../separation/index.ts';
 
 /** Where one run comes near one mains route. Lengths in m, angles in rad. */
 export interface BesideMains {
@@ -15,8 +16,6 @@ export interface BesideMains {
   readonly at: Point3;
 }
 
-/** ENGINEERING 7.1: the distance to keep beside a parallel run where nothing else was entered, m. */
-export const KEEP_M = 0.3;
 /** Between the places at which a way is looked at, m. */
 const LOOK_M = 0.05;
 /** ENGINEERING 7.1: a crossing flatter than this is no crossing, rad. */
@@ -24,11 +23,18 @@ export const RIGHT_ANGLE_FROM_RAD = (75 * Math.PI) / 180;
 
 /**
  * Answers: how long does a run lie beside mains, and does it cross them squarely? Units: m, rad. Source: ENGINEERING 7.1, plan checks.
- * Conduits and chases of their own keep their cables apart and are left out. Valid for the routes that the survey knows.
+ * Conduits and chases of their own keep their cables apart and are left out. Valid for the routes that the survey knows. The
+ * distance follows from the region and the class of the cable.
  */
-export const besideMains = (building: Building, points: readonly Point3[], media: readonly Medium[]): BesideMains[] =>
-  besideThings(building, points, media, ({ kind, points: line, clearanceM }) =>
-    kind === 'mains-route' && line.length >= 2 ? clearanceM || KEEP_M : null,
+export const besideMains = (
+  building: Building,
+  points: readonly Point3[],
+  media: readonly Medium[],
+  jurisdiction: ProjectHeader['jurisdiction'],
+  cableClass: CableClass,
+): BesideMains[] =>
+  besideThings(building, points, media, (feature) =>
+    feature.kind === 'mains-route' && feature.points.length >= 2 ? keepFromMains(feature, jurisdiction, cableClass) : null,
   );
 
 /** The same beside other things of the survey; `keepOf` says what distance each keeps, m, null where it is none of them. */

@@ -14,4 +14,4 @@ export { surfaceRoute, type SurfaceRoute } from './surface-route.ts';
 export { tightBends, type TightBend } from './bends.ts';
 export { waysIn } from './ends.ts';
 export { otherWays, type OtherWay } from './other-ways.ts';
-export { besideMains, besideThings, KEEP_M, RIGHT_ANGLE_FROM_RAD, type BesideMains } from './beside-mains.ts';
+export { besideMains, besideThings, RIGHT_ANGLE_FROM_RAD, type BesideMains } from './beside-mains.ts';

@@ -9,6 +9,7 @@ import {
 } from '../geometry/index.ts';
 import { wallTopM, type Building } from '../building/index.ts';
 import type { Feature, Wall } from '../project/index.ts';
+import { keepFromMains } from '../separation/index.ts';
 import { ArcList } from './arcs.ts';
 import { Growing } from './growing.ts';
 import { across, bayNumber, joistsBored, reachedFromAbove, type Space } from './spaces.ts';
@@ -74,7 +75,7 @@ export function buildLayer(
   const nodeAt = new Int32Array(columns * rows).fill(-1);
   const inStone = stoneAt(building.wallsByLevel[level.id] ?? [], angleRad, i0, j0, columns, rows);
   const [us, vs, space] = [Growing.floats(), Growing.floats(), Growing.ints()];
-  const obstacles = obstaclesOf(building, levelIndex, spaces, angleRad);
+  const obstacles = obstaclesOf(building, weights, levelIndex, spaces, angleRad);
 
   turned.forEach((polygon, number) => {
     const edges = polygon.map((a, k) => [a, polygon[(k + 1) % polygon.length]] as const);
@@ -358,7 +359,13 @@ const BARRING: ReadonlySet<string> = new Set(['beam', 'steel', 'flue', 'duct', '
 /** Mains within this height of a cable count as beside it, m. */
 const MAINS_REACH_M = 0.35;
 
-function obstaclesOf(building: Building, levelIndex: number, spaces: readonly Space[], angleRad: number): Obstacles {
+function obstaclesOf(
+  building: Building,
+  { jurisdiction }: Weights,
+  levelIndex: number,
+  spaces: readonly Space[],
+  angleRad: number,
+): Obstacles {
   const level = building.levels[levelIndex];
   const areas: Point2[][] = [];
   const mains: { points: Point2[]; keepM: number }[] = [];
@@ -370,7 +377,7 @@ function obstaclesOf(building: Building, levelIndex: number, spaces: readonly Sp
       if (bottom - MAINS_REACH_M <= highest && top + MAINS_REACH_M >= lowest)
         mains.push({
           points: feature.points.map((p) => rotate2(p as Point2, -angleRad)),
-          keepM: feature.clearanceM + feature.widthM / 2,
+          keepM: keepFromMains(feature, jurisdiction, 'a') + feature.widthM / 2,
         });
       continue;
     }

@@ -80,7 +80,7 @@ function join(arcs: ArcList, number: number, { node, points, media, axis, work, 
 
 /** What a line drawn in the survey is to a cable, and whether it is entered along its length or at its ends only. */
 const LINES: Readonly<
-  Partial<Record<FeatureKind, { medium: Medium; open: boolean; cost: Exclude<keyof Weights, 'joistSpan'> }>>
+  Partial<Record<FeatureKind, { medium: Medium; open: boolean; cost: Exclude<keyof Weights, 'jurisdiction' | 'joistSpan'> }>>
 > = {
   conduit: { medium: 'conduit', open: false, cost: 'madeWay' },
   'underground-way': { medium: 'underground', open: false, cost: 'underground' },

@@ -1,5 +1,7 @@
 import { crossingParameters, closestOnSegment, type Point2 } from '../geometry/index.ts';
 import type { RouteRule } from '../project/index.ts';
+import { keepFromMains } from '../separation/index.ts';
+import { RIGHT_ANGLE_FROM_RAD } from './beside-mains.ts';
 import type { Network } from './network.ts';
 import { averagePrice, type Loads } from './share.ts';
 import type { ArcPrice } from './tree.ts';
@@ -58,10 +60,8 @@ export function rulePrice(network: Network, shared: Loads, avoided: readonly Rou
   return (arc) => (barred[arc] ? Infinity : price(arc));
 }
 
-/** Distance to a thing that is no way where it keeps none of its own, m. */
+/** Distance to a thing that is neither mains nor a way where it keeps none of its own, m. */
 const KEEP_M = 0.3;
-/** A way that meets it at this angle and more crosses it, rad. */
-const CROSSES_FROM_RAD = (75 * Math.PI) / 180;
 
 /** Whether a piece between two nodes runs beside a thing of the survey that is no way itself, such as mains or a pipe; it may cross it. */
 function thingOf(network: Network, id: string): ((node: number, end: number) => boolean)[] {
@@ -71,7 +71,8 @@ function thingOf(network: Network, id: string): ((node: number, end: number) => 
     const feature = (building.featuresByLevel[level.id] ?? []).find((one) => one.id === id);
     if (!feature || feature.area) continue;
     const points = feature.points as Point2[];
-    const keepM = (feature.clearanceM || KEEP_M) + feature.widthM / 2;
+    const ownM = feature.kind === 'mains-route' ? keepFromMains(feature, network.weights.jurisdiction, 'a') : feature.clearanceM;
+    const keepM = (ownM || KEEP_M) + feature.widthM / 2;
     const [low, high] = [level.elevationM + feature.bottomM - keepM, level.elevationM + feature.topM + keepM];
     const near = (node: number): number => {
       if (z[node] < low || z[node] > high) return -1;
@@ -86,7 +87,7 @@ function thingOf(network: Network, id: string): ((node: number, end: number) => 
         const [dx, dy] = [x[end] - x[node], y[end] - y[node]];
         const [ux, uy] = [points[k + 1][0] - points[k][0], points[k + 1][1] - points[k][1]];
         const lengths = Math.hypot(dx, dy) * Math.hypot(ux, uy);
-        return lengths < 1e-9 || Math.acos(Math.min(1, Math.abs(dx * ux + dy * uy) / lengths)) < CROSSES_FROM_RAD;
+        return lengths < 1e-9 || Math.acos(Math.min(1, Math.abs(dx * ux + dy * uy) / lengths)) < RIGHT_ANGLE_FROM_RAD;
       },
     ];
   }

@@ -8,6 +8,8 @@ import type { Construction, ProjectHeader, Wall } from '../project/index.ts';
  * a starting value from practice.
  */
 export interface Weights {
+  /** What is kept from mains and what may be bored follows from the region. */
+  readonly jurisdiction: ProjectHeader['jurisdiction'];
   /** A change of direction. */
   readonly turnM: number;
   readonly studBoredM: number;
@@ -44,6 +46,7 @@ export interface Weights {
 
 /** Open walls and ceilings. */
 export const NEW_FRAMING: Weights = {
+  jurisdiction: 'NA',
   turnM: 0.3,
   studBoredM: 1,
   joistBoredM: 1,
@@ -127,11 +130,12 @@ function weightsFor({
   jurisdiction,
 }: Pick<ProjectHeader, 'construction' | 'routeWeights' | 'jurisdiction'>): Weights {
   const { spanShares: joistSpan } = boreLimit('joist', 1, jurisdiction);
-  const key = `${construction}${joistSpan?.join() ?? ''}${JSON.stringify(routeWeights)}`;
+  const key = `${jurisdiction}${construction}${joistSpan?.join() ?? ''}${JSON.stringify(routeWeights)}`;
   let weights = known.get(key);
   if (!weights) {
-    const changed = joistSpan !== null || Object.keys(routeWeights).length > 0;
-    known.set(key, (weights = changed ? { ...WEIGHTS[construction], joistSpan, ...routeWeights } : WEIGHTS[construction]));
+    const changed = jurisdiction !== 'NA' || joistSpan !== null || Object.keys(routeWeights).length > 0;
+    weights = changed ? { ...WEIGHTS[construction], jurisdiction, joistSpan, ...routeWeights } : WEIGHTS[construction];
+    known.set(key, weights);
   }
   return weights;
 }

@@ -1,36 +1,25 @@
 // Here: the distance that low voltage keeps from mains and other services.
 // Not here: where runs lie beside mains (routing) and findings (checks).
-// Start with `separation`.
+// Start with `mainsSeparation`.
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';
 import { JURISDICTIONS } from '../project/index.ts';
+import { CABLE_CLASSES, DIVIDERS, mainsSeparation, OPEN_CONDUCTORS_M } from './mains.ts';
 
-const CLASSES = ['a', 'b', 'c', 'd'] as const;
-const DIVIDERS = ['none', 'open-metal', 'perforated-metal', 'solid-metal'] as const;
-/** EN 50174-2, mm, by class of cable and divider. */
-const S_MM: Readonly<Record<(typeof CLASSES)[number], readonly [number, number, number, number]>> = {
-  a: [300, 225, 150, 0],
-  b: [100, 75, 50, 0],
-  c: [50, 38, 25, 0],
-  d: [10, 8, 5, 0],
-};
-/** Factor by number of 20 A, 230 V circuits. */
-const P: readonly (readonly [upTo: number, factor: number])[] = [
-  [3, 0.2],
-  [6, 0.4],
-  [9, 0.6],
-  [12, 0.8],
-  [15, 1],
-  [30, 2],
-  [45, 3],
-  [60, 4],
-  [75, 5],
-  [Infinity, 6],
-];
+export {
+  cableClassOf,
+  keepFromMains,
+  mainsSeparation,
+  OPEN_CONDUCTORS_M,
+  PARALLEL_FROM_M,
+  type BesideCircuits,
+  type CableClass,
+} from './mains.ts';
+
 const SOURCES = ['branch-circuit', 'lamp-driver', 'motor', 'panelboard', 'dimmer-rack', 'gas', 'water', 'flue'] as const;
-const LEAST_M: Readonly<Record<(typeof SOURCES)[number], number>> = {
-  'branch-circuit': 0.3,
+/** What a cable keeps from other services than branch circuits, m (F7.1). */
+export const SERVICE_KEEP_M: Readonly<Record<Exclude<(typeof SOURCES)[number], 'branch-circuit'>, number>> = {
   'lamp-driver': 0.13,
   motor: 1.2,
   panelboard: 1.2,
@@ -51,7 +40,10 @@ export const separation = calculator({
   input: z.strictObject({
     jurisdiction: z.enum(JURISDICTIONS).default('NA'),
     beside: z.enum(SOURCES).default('branch-circuit'),
-    cableClass: z.enum(CLASSES).default('a').describe('EN 50174-2: d S/FTP, c F/UTP, b UTP 5e and 6, a all else and unknown'),
+    cableClass: z
+      .enum(CABLE_CLASSES)
+      .default('a')
+      .describe('EN 50174-2: d S/FTP, c F/UTP, b UTP 5e and 6, a all else and unknown'),
     divider: z.enum(DIVIDERS).default('none'),
     circuits: z.int().min(0).max(1000).default(1).describe('20 A, 230 V circuits beside it'),
     parallelM: z.number().min(0).default(10).describe('m, length beside each other'),
@@ -62,17 +54,13 @@ export const separation = calculator({
   }),
   run: ({ jurisdiction, beside, cableClass, divider, circuits, parallelM, enclosed, sameBox, barrier, distanceM }) => {
     if (sameBox && !barrier) return refuse('mains-same-box', { kind: 'prohibited', field: 'sameBox' });
-    let computedM: number | null = null;
-    let leastM = LEAST_M[beside];
-    if (beside === 'branch-circuit') {
-      if (jurisdiction === 'EU' || jurisdiction === 'UK') {
-        const factor = circuits === 0 ? 0 : P.find(([upTo]) => circuits <= upTo)![1];
-        computedM = (S_MM[cableClass][DIVIDERS.indexOf(divider)] * factor) / 1000;
-        leastM = jurisdiction === 'UK' && divider === 'none' && circuits > 0 ? Math.max(computedM, 0.05) : computedM;
-      } else leastM = parallelM > 2 ? 0.3 : enclosed ? 0 : 0.0508;
-    }
-    if (distanceM !== null && beside === 'branch-circuit' && jurisdiction === 'NA' && !enclosed && !atLeast(distanceM, 0.0508))
-      return refuse('mains-too-near', { kind: 'prohibited', field: 'distanceM', distanceM, leastM: 0.0508 });
+    const { computedM, leastM } =
+      beside === 'branch-circuit'
+        ? mainsSeparation({ jurisdiction, cableClass, divider, circuits, parallelM, enclosed })
+        : { computedM: null, leastM: SERVICE_KEEP_M[beside] };
+    const isOpen = beside === 'branch-circuit' && jurisdiction === 'NA' && !enclosed;
+    if (distanceM !== null && isOpen && !atLeast(distanceM, OPEN_CONDUCTORS_M))
+      return refuse('mains-too-near', { kind: 'prohibited', field: 'distanceM', distanceM, leastM: OPEN_CONDUCTORS_M });
     return fine({ computedM, leastM, ok: distanceM === null ? null : atLeast(distanceM, leastM) });
   },
   steps: (_, v) => [

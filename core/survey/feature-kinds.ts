@@ -45,7 +45,7 @@ export const FEATURE_MAKES: readonly FeatureMake[] = [
   make('recessed-light', 'obstacle', 'point', [0.12, 0], [2.4, 2.5], 0.3),
   make('sprinkler', 'obstacle', 'point', [0.05, 0], [2.4, 2.5], 0.45),
   make('insulation', 'obstacle', 'area', [0, 0], [2.5, 2.7]),
-  make('mains-route', 'service', 'line', [0.02, 0], [2.5, 2.6], 0.3, ['contents']),
+  make('mains-route', 'service', 'line', [0.02, 0], [2.5, 2.6], 0, ['circuits', 'contents']),
   make('service-panel', 'service', 'point', [0.4, 0.15], [0.9, 1.7], 1.2, ['contents']),
   make('service-entry', 'service', 'point', [0.1, 0.1], [0.3, 0.5], 0, ['contents', 'choiceOf', 'chosen']),
   make('attic', 'way', 'area', [0, 0], [2.7, 2.7], 0, ['pitchRad', 'facingRad']),

@@ -36,6 +36,11 @@ const withCable = (document: ProjectDocument, id: string, after: Partial<CableTy
 });
 const withThing = (document: ProjectDocument, feature: Parameters<typeof newFeature>[0]): ProjectDocument =>
   applied(document, [create('features', newFeature(feature))]);
+/** A firm whose routes do not go around mains by themselves. */
+const heedless = (document: ProjectDocument): ProjectDocument => ({
+  ...document,
+  project: { ...document.project, routeWeights: { besideMains: 0 } },
+});
 const onDay = (document: ProjectDocument, gate: 'board' | 'low-voltage-rough-in', on: string): ProjectDocument => ({
   ...document,
   tradeDates: tableFrom([{ id: 'gate', gate, on }]),
@@ -70,6 +75,7 @@ const mains = (y: number) =>
     ],
     bottomM: 2.59,
     topM: 2.61,
+    circuits: 14,
   }) as Parameters<typeof newFeature>[0];
 
 /** A house with one mistake of a rule in it, and its twin without. */
@@ -107,8 +113,8 @@ export const PLANTED: readonly Planted[] = [
   },
   {
     rule: 'clear-of-mains',
-    mistake: () => withThing(house([SPEAKER]), mains(2.1)),
-    clean: () => withThing(house([SPEAKER]), mains(2.5)),
+    mistake: () => withThing(heedless(house([SPEAKER])), mains(2.1)),
+    clean: () => withThing(heedless(house([SPEAKER])), mains(2.5)),
     code: 'mains-parallel',
     about: 'features',
     cured: true,

@@ -7,6 +7,7 @@ import { briefAndDevices } from './migrations/2026-11-26-brief-and-devices.ts';
 import { firmMaps } from './migrations/2026-11-27-firm-maps.ts';
 import { cabling } from './migrations/2026-11-29-cabling.ts';
 import { airAndCords } from './migrations/2026-12-01-air-and-cords.ts';
+import { circuits } from './migrations/2026-12-04-circuits.ts';
 import { notches } from './migrations/2026-12-02-notches.ts';
 import { checks } from './migrations/2026-11-30-checks.ts';
 import { trunks } from './migrations/2026-11-28-trunks.ts';
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly Migration[] = [
   airAndCords,
   notches,
   peopleAndJobs,
+  circuits,
 ];
 
 /** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */

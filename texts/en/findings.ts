@@ -14,7 +14,7 @@ export const findings = {
   'mains-touching':
     '{{number}} lies against {{mains}} for {{parallelM}}: keep {{keepM}}, or have the electrician move or enclose it.',
   'mains-parallel':
-    '{{number}} runs beside {{mains}} for {{parallelM}}, {{leastM}} away at the least: keep {{keepM}} where it is longer than 2 m.',
+    '{{number}} runs beside {{mains}} for {{parallelM}}, {{leastM}} away at the least: keep {{keepM}} where it is longer than {{longestM}}.',
   'mains-skewed': '{{number}} crosses {{mains}} at {{angleDeg}} degrees: cross it squarely.',
   'route-missing': '{{number}} has no way to its rack. {{because}}',
   'kept-route-differs': '{{number}} is {{state}} at {{builtM}}; the plan now wants {{wantedM}}. Decide which holds.',

@@ -72,6 +72,8 @@ export const survey = {
     upperEdge: 'Upper edge AFF',
     edge: 'Measured to its',
     clearance: 'Keep clear',
+    circuits: 'Circuits in it',
+    keepByTable: 'With 0 the distance follows from region, cable and circuits: {{keep}} for a cable of unknown class.',
     pitch: 'Roof pitch, degrees',
     insideDiameter: 'Inside diameter',
     endsOn: 'Leads to',

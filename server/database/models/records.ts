@@ -171,6 +171,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     clearanceM: number,
     pitchRad: numberOrNull,
     insideDiameterM: numberOrNull,
+    circuits: whole,
     reserved: flag,
     contents: text,
     topLevelId: referenceOrNull,

@@ -12,7 +12,9 @@ import {
   type Feature,
   type ProjectDocument,
 } from '@dusky-spool/core/project';
+import { keepFromMains } from '@dusky-spool/core/separation';
 import { featureMake } from '@dusky-spool/core/survey';
+import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
 import { ChoiceField } from '../../../ui/ChoiceField.tsx';
@@ -111,6 +113,23 @@ export function FeaturePanel({ document, feature }: { readonly document: Project
             units={units}
             onChange={(clearanceM) => clearanceM !== null && change({ clearanceM })}
           />
+        )}
+        {has('circuits') && (
+          <NumberField
+            label={text('survey.circuits')}
+            value={feature.circuits}
+            min={0}
+            max={1000}
+            step={1}
+            onChange={(circuits) => change({ circuits: Math.round(circuits) })}
+          />
+        )}
+        {has('circuits') && feature.clearanceM === 0 && (
+          <p className="faint">
+            {text('survey.keepByTable', {
+              keep: formatLength(keepFromMains(feature, document.project.jurisdiction, 'a'), units),
+            })}
+          </p>
         )}
         {!point && has('facingRad') && (
           <NumberField

@@ -27,7 +27,7 @@ describe('the brief', () => {
         .isDisabled(),
     ).to.equal(true);
     await page.keyboard.press('n');
-    await cell('Loft study, Surround: Nothing on purpose').waitFor();
+    await cell('Loft study, Surround: Not required').waitFor();
     await page.keyboard.press('p');
     await cell('Loft study, Display: Prepared').waitFor();
     // The cursor went on over what was answered before: Network is the next cell.
@@ -48,13 +48,13 @@ describe('the brief', () => {
   });
 
   it('says that a promise is not kept, and leads there', async () => {
-    await page.getByRole('button', { name: /look$/ }).click();
+    await page.getByRole('button', { name: /warnings?$/ }).click();
     await page.getByText('Loft study: 3 wanted for network').waitFor();
     await page.keyboard.press('Escape');
     await cell('Loft study, Network: Wanted').click();
     await page.keyboard.press('2');
     await saved(page);
-    await page.getByRole('button', { name: /look$/ }).click();
+    await page.getByRole('button', { name: /warnings?$/ }).click();
     await page
       .getByText(/24.5 m/)
       .first()
@@ -78,10 +78,10 @@ describe('the brief', () => {
 
   it('compares the builder’s package with it', async () => {
     await page.getByText('Builder’s package').first().click();
-    await page.getByText('Great room Sound: 4 wanted, 2 included').waitFor();
+    await page.getByText('Great room Audio: 4 wanted, 2 included').waitFor();
     await page.getByLabel('Great room: 2 x data outlet').fill('Great room: 2 x in-ceiling loudspeaker');
     await page.getByRole('button', { name: 'Read these lines' }).click();
-    await page.getByText('Great room Sound: 4 wanted, 2 included').waitFor({ state: 'detached' });
+    await page.getByText('Great room Audio: 4 wanted, 2 included').waitFor({ state: 'detached' });
     await saved(page);
   });
 

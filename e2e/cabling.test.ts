@@ -21,16 +21,16 @@ describe('a crew that gets the cabling ready', function () {
   };
 
   it('sees how full every way is, and puts the missing spare conduits on the plan', async () => {
-    await ways('How full');
+    await ways('Fill');
     await page
       .getByText(/\d+ % of 40 %/)
       .first()
       .waitFor();
     expect(await page.locator('.spare-list .missing').count()).to.be.greaterThan(3);
-    await page.getByRole('button', { name: 'Put the missing ones on the plan' }).click();
+    await page.getByRole('button', { name: 'Add the missing conduits' }).click();
     await page.getByRole('button', { name: 'Apply' }).click();
     await saved(page);
-    await ways('How full');
+    await ways('Fill');
     await page.locator('.load-table', { hasText: 'Spare,' }).waitFor();
     expect(await page.locator('.spare-list .missing').count()).to.equal(0);
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -40,13 +40,13 @@ describe('a crew that gets the cabling ready', function () {
   it('bundles by way again, and finds nothing to change', async () => {
     await ways('Bundles');
     const before = await page.locator('.bundle-table').innerText();
-    await page.getByRole('button', { name: 'Bundle by way' }).click();
+    await page.getByRole('button', { name: 'Bundle by route' }).click();
     await page.waitForTimeout(300);
     expect(await page.locator('.bundle-table').innerText()).to.equal(before);
   });
 
   it('writes down what closes a pierced place, and the count of open ones falls', async () => {
-    await ways('Seals');
+    await ways('Firestopping');
     const open = async () => Number((await page.locator('.seal-count b').innerText()).replace(/\D/g, ''));
     const before = await open();
     await page.locator('.seal-table .ant-select').first().click();
@@ -58,13 +58,13 @@ describe('a crew that gets the cabling ready', function () {
     await page.keyboard.press('Tab');
     await saved(page);
     await page.reload();
-    await page.locator('.ant-segmented-item', { hasText: 'Seals' }).click();
+    await page.locator('.ant-segmented-item', { hasText: 'Firestopping' }).click();
     await page.getByText('fireblock caulk, tube 12').waitFor();
     expect(await open()).to.equal(before - 1);
   });
 
   it('sees the signed way in the screed with its dimensions', async () => {
-    await ways('Screed');
+    await ways('Floor topping');
     await page.getByText(/Signed by Demo planner, .* It is locked/).waitFor();
     await page.getByText('20 mm apart').waitFor();
   });
@@ -77,13 +77,13 @@ describe('a crew that gets the cabling ready', function () {
     await page.getByText(/would both be/).waitFor();
     expect(await page.getByRole('button', { name: 'Renumber' }).isDisabled()).to.equal(true);
     await pattern.fill('{level}{room}-{device}-{leg}');
-    await page.getByText('117 runs get another number, 0 keep theirs.').waitFor();
+    await page.getByText('117 runs get a new number, 0 keep theirs.').waitFor();
     await page.getByRole('button', { name: 'Renumber' }).click();
-    await page.getByText('Every run has its number in this scheme.').waitFor();
+    await page.getByText('Every run follows this scheme.').waitFor();
     await saved(page);
     expect(await page.locator('.label-table tbody tr').first().innerText()).to.match(/^\s*[A-Z0-9]{3}-\d\d-\d/);
     await page.getByRole('button', { name: 'Undo' }).click();
-    await page.getByText('117 runs get another number, 0 keep theirs.').waitFor();
+    await page.getByText('117 runs get a new number, 0 keep theirs.').waitFor();
   });
 
   it('prints one run and reprints it; the run remembers the day, and its number is not given again', async () => {
@@ -102,7 +102,7 @@ describe('a crew that gets the cabling ready', function () {
 
   it('takes numbers along, places a device without a connection, and nothing is renumbered when it comes back', async () => {
     await page.goto(`${app.url}/p/${house}/cabling?view=labels`);
-    await page.getByRole('button', { name: 'Take numbers along' }).click();
+    await page.getByRole('button', { name: 'Reserve numbers' }).click();
     const words = await page.getByText(/devices \d+ to \d+ \(this device\)/).innerText();
     const from = /devices (\d+) to/.exec(words)![1];
     await saved(page);

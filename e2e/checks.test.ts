@@ -19,36 +19,36 @@ describe('a practitioner who looks at everything before the walls close', functi
   it('accepts a finding with a reason until a day, sees it among the accepted, and takes that back', async () => {
     await at();
     const surge = card('without a surge arrester');
-    await surge.getByText('After the boards').waitFor();
-    await surge.getByRole('button', { name: /^Accept, give or note/ }).click();
+    await surge.getByText('After drywall').waitFor();
+    await surge.getByRole('button', { name: /^Accept, assign or comment/ }).click();
     // Whoever is signed in is taken for who accepts it.
-    await surge.getByLabel('Who accepts it').fill('');
-    await surge.getByRole('button', { name: 'Accept it', exact: true }).click();
+    await surge.getByLabel('Accepted by').fill('');
+    await surge.getByRole('button', { name: 'Accept', exact: true }).click();
     await surge.getByRole('alert').getByText('say who accepts it').waitFor();
-    await surge.getByLabel('Who accepts it').fill('Site lead');
+    await surge.getByLabel('Accepted by').fill('Site lead');
     await surge.getByLabel('Why', { exact: true }).fill('the utility sets its own');
-    await surge.getByLabel(/^Until/).fill('2099-01-31');
-    await surge.getByRole('button', { name: 'Accept it', exact: true }).click();
+    await surge.getByLabel(/^Expires/).fill('2099-01-31');
+    await surge.getByRole('button', { name: 'Accept', exact: true }).click();
     await saved(page);
     await page.waitForFunction(() => !document.body.innerText.includes('without a surge arrester'));
-    await page.getByLabel('Which findings').click();
+    await page.getByLabel('Show findings').click();
     await page.getByTitle(/^Accepted · 1/).click();
     await page.getByText(/Accepted by Site lead on .* until 2099-01-31: the utility sets its own/).waitFor();
-    await card('surge').getByRole('button', { name: 'Take the acceptance back' }).click();
+    await card('surge').getByRole('button', { name: 'Withdraw acceptance' }).click();
     await saved(page);
-    await page.getByText('There are none of these.').waitFor();
+    await page.getByText('None found.').waitFor();
   });
 
   it('gives a finding to somebody, and finds it there', async () => {
     await at();
     const loss = card('AWG loses');
-    await loss.getByRole('button', { name: /^Accept, give or note/ }).click();
-    await loss.getByLabel('To whom').fill('Second pair');
-    await loss.getByLabel('To whom').press('Enter');
+    await loss.getByRole('button', { name: /^Accept, assign or comment/ }).click();
+    await loss.getByLabel('Assign to').fill('Second pair');
+    await loss.getByLabel('Assign to').press('Enter');
     await saved(page);
-    await page.getByLabel('Which findings').click();
-    await page.getByTitle(/^Given to somebody · 1/).click();
-    await page.getByText('Given to Second pair.').waitFor();
+    await page.getByLabel('Show findings').click();
+    await page.getByTitle(/^Assigned · 1/).click();
+    await page.getByText('Assigned to Second pair.').waitFor();
   });
 
   it('puts things right by the cure, which is previewed on the plan first', async () => {
@@ -73,40 +73,40 @@ describe('a practitioner who looks at everything before the walls close', functi
     await at('?view=rules');
     const bores = page.locator('.rule-list li', { hasText: 'No member is bored wider' });
     await bores.getByRole('switch').click();
-    await bores.getByText(/keeps people safe. Write down why/).waitFor();
-    await bores.getByLabel('Why it is lowered').fill('the engineer has stamped it');
-    await bores.getByLabel('Why it is lowered').press('Enter');
+    await bores.getByText(/is a safety rule. Give the reason/).waitFor();
+    await bores.getByLabel('Reason it is relaxed').fill('the engineer has stamped it');
+    await bores.getByLabel('Reason it is relaxed').press('Enter');
     await bores.getByRole('switch').click();
-    await bores.getByText('lowered', { exact: true }).waitFor();
+    await bores.getByText('relaxed', { exact: true }).waitFor();
     await saved(page);
     const loss = page.locator('.rule-list li', { hasText: 'Speaker cable is thick enough' });
-    await loss.getByLabel(/Near from this share/).fill('0.6');
-    await loss.getByLabel(/Near from this share/).press('Enter');
+    await loss.getByLabel(/Close from this share/).fill('0.6');
+    await loss.getByLabel(/Close from this share/).press('Enter');
     await saved(page);
     await at();
     await page.waitForFunction(() => document.body.innerText.split('close to the').length > 7);
     await at('?view=rules');
-    await page.getByRole('button', { name: 'Keep these for the firm' }).click();
-    await page.getByText('2 set otherwise here').waitFor();
+    await page.getByRole('button', { name: 'Save for the firm' }).click();
+    await page.getByText('2 customized here').waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
-    await page.getByText('1 set otherwise here').waitFor();
-    await page.getByRole('button', { name: 'Take the firm’s settings' }).click();
-    await page.getByText('2 set otherwise here').waitFor();
+    await page.getByText('1 customized here').waitFor();
+    await page.getByRole('button', { name: 'Use the firm’s settings' }).click();
+    await page.getByText('2 customized here').waitFor();
   });
 
   it('calculates with the figures of a run, sees the steps, and keeps the answer with it', async () => {
     await at('?view=calculators&calc=speaker-cable-loss');
     await page.getByText(/is missing. Give it a value/).waitFor();
-    await page.getByLabel('With the figures of').click();
+    await page.getByLabel('Use figures of').click();
     await page.keyboard.type('L-SC-01.1');
     await page.locator('.ant-select-item-option', { hasText: 'L-SC-01.1' }).waitFor();
     await page.keyboard.press('Enter');
     await page.getByText(/loss = 20·log10\(\(8 \+ /).waitFor();
     await page.getByLabel('Length (m)').fill('10');
     await page.getByText(/R = 2 · 10 m/).waitFor();
-    await page.getByRole('button', { name: 'Keep it with L-SC-01.1' }).click();
+    await page.getByRole('button', { name: 'Save with L-SC-01.1' }).click();
     await saved(page);
-    await page.getByText('Kept with L-SC-01.1').waitFor();
+    await page.getByText('Saved with L-SC-01.1').waitFor();
     await page
       .locator('.calc-kept')
       .getByText(/Loss \(dB\): 0\.\d+/)

@@ -62,7 +62,7 @@ describe('devices in places that can be built', () => {
     const count = () => page.locator('.plan-canvas .device[aria-label*="Boot room"]').count();
     const before = await count();
     await page.getByRole('button', { name: /^Ceiling speaker$/ }).click();
-    await page.getByRole('button', { name: 'Field, least overlap' }).click();
+    await page.getByRole('button', { name: 'Grid, minimum overlap' }).click();
     await clickAt(13.6, 3.2);
     await page.waitForFunction(
       (least) => document.querySelectorAll('.plan-canvas .device[aria-label*="Boot room"]').length > least,
@@ -90,7 +90,7 @@ describe('devices in places that can be built', () => {
     // Near its usual height, clear of every guide along the wall.
     await page.mouse.move(...at(0.3, 1.15));
     await page.mouse.click(...at(0.3, 1.15));
-    const height = inspector().getByLabel('Centre AFF');
+    const height = inspector().getByLabel('Center AFF');
     await height.waitFor();
     expect(await height.inputValue()).to.equal('1.12 m');
     await inspector()
@@ -105,7 +105,7 @@ describe('devices in places that can be built', () => {
     await page.locator('.elevation .guide.height').waitFor({ state: 'attached' });
     await page.mouse.up();
     await page.waitForFunction(
-      () => document.querySelector<HTMLInputElement>('.inspector input[aria-label="Centre AFF"]')?.value === '1.50 m',
+      () => document.querySelector<HTMLInputElement>('.inspector input[aria-label="Center AFF"]')?.value === '1.50 m',
     );
     await saved(page);
     await page.getByRole('button', { name: 'Back to the plan' }).click();
@@ -157,7 +157,7 @@ describe('devices in places that can be built', () => {
     const wanted = page.getByRole('region', { name: 'Devices without a plate' });
     await wanted.getByRole('listitem').first().waitFor();
     const places = await wanted.getByRole('listitem').count();
-    await wanted.getByRole('listitem').filter({ hasText: 'Boot room' }).getByRole('button', { name: 'Compose a plate' }).click();
+    await wanted.getByRole('listitem').filter({ hasText: 'Boot room' }).getByRole('button', { name: 'Create plate' }).click();
     const card = page.locator('.plate-card');
     await card.getByText('network jack').first().waitFor();
     expect(await wanted.getByRole('listitem').count()).to.equal(places - 1);

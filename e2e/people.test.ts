@@ -107,7 +107,7 @@ describe('a person at a device of one’s own', () => {
   it('makes a firm, signs out with the houses locked, and finds them again at the next sign-in', async () => {
     const { page } = await app.person();
     await page.goto(app.url);
-    await page.getByRole('button', { name: 'Make a firm of your own' }).click();
+    await page.getByRole('button', { name: 'Create your own firm' }).click();
     for (const [label, value] of [
       ['Firm', 'Reedbed Wiring'],
       ['Your name', 'Own owner'],
@@ -115,7 +115,7 @@ describe('a person at a device of one’s own', () => {
       ['Password', PASSWORD],
     ])
       await page.getByLabel(label, { exact: true }).fill(value);
-    await page.getByRole('button', { name: 'Make a firm of your own' }).click();
+    await page.getByRole('button', { name: 'Create your own firm' }).click();
     await page.getByRole('button', { name: 'New project' }).click();
     await page.getByLabel('Name of the house').fill('Sluice house');
     await page.getByRole('button', { name: 'Create' }).click();

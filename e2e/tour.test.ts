@@ -34,7 +34,7 @@ describe('a planner', () => {
     await inspector()
       .getByText(/16 AWG loses 0\.\d+ dB over .* more than the 0\.42 dB allowed/)
       .waitFor();
-    await page.getByRole('button', { name: '1 stop' }).waitFor();
+    await page.getByRole('button', { name: '1 error' }).waitFor();
     await inspector().getByRole('button', { name: 'Use 12 AWG' }).click();
     await inspector()
       .getByText(/Previewed on the plan/)
@@ -45,12 +45,12 @@ describe('a planner', () => {
     await inspector().getByRole('button', { name: 'Apply' }).click();
     await saved(page);
     await inspector().locator('.run-line-item').getByText('Speaker 12/2').waitFor();
-    expect(await page.getByRole('button', { name: /stop$/ }).count()).to.equal(0);
+    expect(await page.getByRole('button', { name: /errors?$/ }).count()).to.equal(0);
   });
 
   it('takes everything back and makes it again', async () => {
     await page.keyboard.press('Control+z');
-    await page.getByRole('button', { name: '1 stop' }).waitFor();
+    await page.getByRole('button', { name: '1 error' }).waitFor();
     await page.keyboard.press('Control+z');
     await page.waitForFunction(() => !document.body.innerText.includes('M-GR-12.1'));
     await page.keyboard.press('Control+Shift+z');
@@ -155,7 +155,7 @@ describe('a planner', () => {
     await inspector().getByText('M-GR-01.1').first().waitFor();
     await page.locator('.sheet').press('Shift+ArrowUp');
     await inspector()
-      .getByText(/M-GR-01\.1 is issued at .* the plan now wants/)
+      .getByText(/M-GR-01\.1 is issued at .* the plan now needs/)
       .waitFor();
     expect(await page.locator('.run-wanted').count()).to.equal(1);
     await inspector().getByRole('button', { name: 'Keep as built' }).click();

@@ -23,7 +23,7 @@ describe('a planner of ways', function () {
 
   it('reads what is bored, where, how wide and for which cables, and goes to the run', async () => {
     await cabling();
-    await page.getByRole('button', { name: 'Ways and holes' }).click();
+    await page.getByRole('button', { name: 'Pathways and holes' }).click();
     await page.locator('.hole-table').first().waitFor();
     expect(await page.locator('.hole-table tbody tr').count()).to.be.greaterThan(20);
     expect(await page.locator('.hole-table').first().innerText()).to.match(
@@ -37,35 +37,35 @@ describe('a planner of ways', function () {
 
   it('looks for ways that runs share, sees old against new, and keeps them; one undo takes them back', async () => {
     await cabling();
-    await page.getByRole('button', { name: 'Ways and holes' }).click();
-    await page.getByRole('button', { name: 'Look for shared ways' }).click();
+    await page.getByRole('button', { name: 'Pathways and holes' }).click();
+    await page.getByRole('button', { name: 'Find shared routes' }).click();
     await page.locator('.ways-outlook').waitFor();
     expect(await cell('Holes', 1)).to.be.lessThan(await cell('Holes', 0));
-    expect(await cell('Work, as cable', 1)).to.be.lessThan(await cell('Work, as cable', 0));
+    expect(await cell('Work, as cable length', 1)).to.be.lessThan(await cell('Work, as cable length', 0));
     await page.getByRole('button', { name: 'Show on the plan' }).click();
-    await page.getByText(/Previewed on the plan: Shared ways: \d+ runs move/).waitFor();
+    await page.getByText(/Previewed on the plan: Shared routes: \d+ runs move/).waitFor();
     await page.getByRole('button', { name: 'Apply' }).click();
     await saved(page);
-    await page.getByRole('button', { name: 'Ways and holes' }).click();
-    await page.getByText('Runs go along ways that they share').waitFor();
+    await page.getByRole('button', { name: 'Pathways and holes' }).click();
+    await page.getByText('Runs follow shared routes').waitFor();
     await page.getByRole('button', { name: 'Back to the plan' }).click();
     await page.getByRole('button', { name: 'Undo' }).click();
-    await page.getByRole('button', { name: 'Ways and holes' }).click();
-    await page.getByText('Each run takes its own cheapest way.').waitFor();
+    await page.getByRole('button', { name: 'Pathways and holes' }).click();
+    await page.getByText('Each run takes its own cheapest route.').waitFor();
   });
 
   it('asks why a run goes its way, takes another one, and lifts that again', async () => {
     await cabling();
     await page.locator('.ledger [role=row]', { hasText: 'M-GR-01.1' }).first().click();
-    await page.getByRole('button', { name: 'Why this way?' }).click();
+    await page.getByRole('button', { name: 'Why this route?' }).click();
     await page.locator('.way-table').waitFor();
     const before = await page.locator('.run.chosen .run-line').first().getAttribute('d');
     await page.locator('.way-table').getByRole('button', { name: 'Show' }).last().click();
     await page.getByRole('button', { name: 'Apply' }).click();
-    await page.getByText('Lead through a point that was chosen').first().waitFor();
+    await page.getByText('Route via a chosen point').first().waitFor();
     await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') !== was, before);
-    for (let left = await page.getByRole('button', { name: 'Lift' }).count(); left > 0; left--)
-      await page.getByRole('button', { name: 'Lift' }).first().click();
+    for (let left = await page.locator('.way-rule').getByRole('button', { name: 'Remove' }).count(); left > 0; left--)
+      await page.locator('.way-rule').getByRole('button', { name: 'Remove' }).first().click();
     await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') === was, before);
     expect(app.problems).to.deep.equal([]);
   });
@@ -75,26 +75,26 @@ describe('a planner of ways', function () {
     await page.locator('.ledger [role=row]', { hasText: 'M-GR-01.1' }).first().click();
     await page.locator('.run.chosen .run-line').first().waitFor({ state: 'attached' });
     const before = await page.locator('.run.chosen .run-line').first().getAttribute('d');
-    await page.getByRole('button', { name: 'Lead it by hand' }).click();
-    await page.getByText('Click the places that it has to pass').waitFor();
+    await page.getByRole('button', { name: 'Edit route' }).click();
+    await page.getByText('Click the points it must pass').waitFor();
     const at = await planPoint(page, 5.6, 8.6);
     await page.mouse.click(at.x, at.y);
-    await page.getByText('Lead through a point that was chosen').first().waitFor();
+    await page.getByText('Route via a chosen point').first().waitFor();
     await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') !== was, before);
     await page.keyboard.press('Escape');
-    await page.getByText('Click the places that it has to pass').waitFor({ state: 'detached' });
-    await page.getByRole('button', { name: 'Lift' }).first().click();
+    await page.getByText('Click the points it must pass').waitFor({ state: 'detached' });
+    await page.locator('.way-rule').getByRole('button', { name: 'Remove' }).first().click();
     await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') === was, before);
   });
 
   it('is told that there is no way left where nothing may be cut, and undoes that', async () => {
     await cabling();
-    await page.getByRole('button', { name: 'Ways and holes' }).click();
+    await page.getByRole('button', { name: 'Pathways and holes' }).click();
     await page.locator('.hole-table').first().waitFor();
     await page.getByLabel('Construction').click();
     await page.getByTitle('Nothing may be cut').click();
-    await page.getByRole('button', { name: /^117 stop$/ }).waitFor();
-    await page.getByText('Nothing is bored.').waitFor();
+    await page.getByRole('button', { name: /^117 errors$/ }).waitFor();
+    await page.getByText('No holes.').waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.locator('.hole-table').first().waitFor();
   });

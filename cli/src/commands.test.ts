@@ -76,13 +76,13 @@ describe('the command line', () => {
   it('tells what follows from the ways: bundles, fill, spare conduits, seals, screed, supports', () => {
     const out = run('cabling', demo('saltmarsh-granary')).out;
     expect(out).to.match(/^Bundles\nBundle\tTo\tCables/);
-    expect(out).to.match(/^Duct in the screed · To the seats\tLower\t18 mm\t0\t0 %\t40 %/m);
-    expect(out).to.match(/\d+ places are open\n?$/);
+    expect(out).to.match(/^Conduit in the floor · To the seats\tLower\t18 mm\t0\t0 %\t40 %/m);
+    expect(out).to.match(/\d+ penetrations open\n?$/);
     const report = JSON.parse(run('cabling', demo('saltmarsh-granary'), '--json').out) as { bundles: { numbers: string[] }[] };
     expect(report.bundles.every(({ numbers }) => numbers.length > 1)).to.equal(true);
     // A finished house: what is opened, and both prices.
     const flat = run('cabling', demo('ropewalk-flat')).out;
-    expect(flat).to.match(/^On the surface, or in the wall$/m);
+    expect(flat).to.match(/^Surface or in the wall$/m);
     expect(flat).to.match(/^Opened and patched$/m);
   });
 

@@ -30,8 +30,8 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   check --list [--json]              every rule
   calc --list [--json]               every calculator with its input schema
   calc NAME JSON [--steps]           one calculation; JSON may be - for standard input; --steps shows the way to it
-  ways FILE [--shared] [--json]      the way and the holes of every run; --shared looks for ways that runs share first
-  cabling FILE [--json]              bundles, how full ways are, spare conduits, seals, screed, supports
+  ways FILE [--shared] [--json]      the route and the holes of every run; --shared finds shared routes first
+  cabling FILE [--json]              bundles, pathway fill, spare conduits, firestopping, floor topping, supports
   rooms FILE [--json]                rooms with net areas, footprint and gross area of each level
   questions FILE [--json]            what is not measured that a later stage needs, in walking order
   drawing FILE.dxf [--json]          layers, units and size of a drawing, and what was wrong in it

@@ -39,7 +39,7 @@ await page.getByRole('row').nth(3).waitFor();
 await shoot('schedule');
 await page.goto(`${app.url}/p/${granary}/cabling?view=ways`);
 await page.locator('.hole-table').first().waitFor();
-await page.getByRole('button', { name: 'Look for shared ways' }).click();
+await page.getByRole('button', { name: 'Find shared routes' }).click();
 await page.locator('.ways-outlook').waitFor();
 await shoot('ways');
 await page.goto(`${app.url}/p/${granary}/cabling?view=labels`);
@@ -80,15 +80,15 @@ await page
   .click();
 await shoot('checks');
 await page.goto(`${app.url}/p/${quay}/inspect?view=calculators&calc=speaker-cable-loss`);
-await page.getByLabel('With the figures of').click();
+await page.getByLabel('Use figures of').click();
 await page.keyboard.type('U-MB-03.1');
 await page.keyboard.press('Enter');
 await page.locator('.calc-steps li').first().waitFor();
 await shoot('calculators');
-await page.getByRole('button', { name: 'Dusk theme' }).click();
+await page.getByRole('button', { name: 'Dark theme' }).click();
 await openRun(quay, 'level_m', 'M-KI-05.1');
 await shoot('plan-dusk');
-await page.getByRole('button', { name: 'Vellum theme' }).click();
+await page.getByRole('button', { name: 'Light theme' }).click();
 
 await page.goto(`${app.url}/projects`);
 await page.getByRole('link', { name: 'Open Ropewalk Flat' }).click();

@@ -7,20 +7,21 @@ export const findings = {
     '{{gaugeAwg}} AWG loses {{lossDb}} over {{lengthM}} at {{loadOhm}}, within {{limitDb}} (loop {{loopOhm}}).',
   'speaker-gauge-thin':
     '{{gaugeAwg}} AWG loses {{lossDb}}, but practice wants {{thinnestAwg}} AWG or thicker for this load and use.',
-  'speaker-clad-aluminium': 'Copper-clad aluminium has 1.6 times the resistance and breaks at screws. Use copper.',
+  'speaker-clad-aluminium': 'Copper-clad aluminum has 1.6 times the resistance and breaks at screws. Use copper.',
   'speaker-better': '{{gaugeAwg}} AWG loses {{lossDb}}.',
-  'rule-not-passed': '{{number}} cannot go through what it was led through: the thing is gone, or no way leads there.',
-  'rule-not-avoided': '{{number}} cannot keep away from what it should: there is no other way.',
+  'rule-not-passed': '{{number}} cannot pass its “Route via” point: it was deleted, or no route leads there.',
+  'rule-not-avoided': '{{number}} cannot avoid what it should: there is no other route.',
   'mains-touching':
     '{{number}} lies against {{mains}} for {{parallelM}}: keep {{keepM}}, or have the electrician move or enclose it.',
   'mains-parallel':
     '{{number}} runs beside {{mains}} for {{parallelM}}, {{leastM}} away at the least: keep {{keepM}} where it is longer than {{longestM}}.',
   'mains-skewed': '{{number}} crosses {{mains}} at {{angleDeg}} degrees: cross it squarely.',
-  'route-missing': '{{number}} has no way to its rack. {{because}}',
-  'kept-route-differs': '{{number}} is {{state}} at {{builtM}}; the plan now wants {{wantedM}}. Decide which holds.',
-  'kept-route-impossible': '{{number}} is {{state}} at {{builtM}}, but the plan has no way for it any more. Decide which holds.',
+  'route-missing': '{{number}} has no route to its rack. {{because}}',
+  'kept-route-differs': '{{number}} is {{state}} at {{builtM}}; the plan now needs {{wantedM}}. Decide which one counts.',
+  'kept-route-impossible':
+    '{{number}} is {{state}} at {{builtM}}, but the plan no longer has a route for it. Decide which one counts.',
   'changed-after-boards':
-    '{{number}} was {{state}} at {{builtM}}, and the boards went on on {{on}}; the plan has been changed since. Move the device back, keep what was built, or plan the opening of the wall.',
+    '{{number}} was {{state}} at {{builtM}}, and drywall went up on {{on}}; the plan has changed since. Move the device back, keep what was built, or plan the opening of the wall.',
   'opening-wider-than-wall': 'The {{kind}} of {{widthM}} does not fit its wall of {{wallM}}.',
   'opening-outside-wall': 'The {{kind}} of {{widthM}} reaches beyond its wall of {{wallM}}.',
   'opening-overlaps': 'Two openings lie in the same place of one wall. Move one of them.',
@@ -69,7 +70,7 @@ export const findings = {
   'mount-does-not-turn': '{{device}} is to turn to another place, but nothing lets it turn. Take a mount with an arm.',
   'mount-sweep':
     'Drawn out to {{outM}} and turned {{turnDeg}}°, {{device}} meets a {{thing}}. Move it, take a shorter arm, or accept that it turns less.',
-  'mount-no-far-device': '{{device}} takes its {{lead}} from a {{far}}, and none is on the plan. Give it a place with a recess.',
+  'mount-no-far-device': '{{device}} takes its {{lead}} from a {{far}}, and none is on the plan. Place one in a recessed box.',
   'conductors-short':
     '{{number}} uses {{used}} conductors by its map ({{map}}); {{cable}} has {{has}}. Take another map or cable.',
   'plate-no-divider':
@@ -99,15 +100,15 @@ export const findings = {
   'riser-one-level': '{{riser}} begins and ends on one level. Choose another level for its top.',
   'riser-ends-nowhere': '{{riser}} ends where no cavity is on {{level}}. Move it under a room with one.',
   'cavity-no-height': 'The cavity above {{level}} has no height, though {{count}} of its rooms are framed. Measure it.',
-  'way-size-unknown': '{{way}} ({{thing}}) takes {{cables}} cables, and its size is not known. Enter its clear inside.',
+  'way-size-unknown': '{{way}} ({{thing}}) takes {{cables}} cables, and its size is not known. Enter its inside diameter.',
   'way-over-full':
-    '{{way}} ({{thing}}) is {{full}} % full with {{cables}} cables; {{most}} may be. Take a larger one, or lead some another way.',
-  'way-jams': 'Three equal cables may wedge in {{way}} ({{thing}}): it is about three times as wide as one. Take another size.',
-  'way-bends-over': '{{way}} bends {{degrees}}° in all; 360° is the most between two pull points. Put in a pull box.',
-  'way-bends': '{{way}} bends {{degrees}}° in all; beyond 180° it wants a pull box.',
-  'way-long': '{{way}} is {{lengthM}} long; beyond 30 m it wants a pull box.',
+    '{{way}} ({{thing}}) is {{full}} % full with {{cables}} cables; {{most}} % is allowed. Use a larger one, or route some cables elsewhere.',
+  'way-jams': 'Three equal cables may wedge in {{way}} ({{thing}}): it is about three times as wide as one. Use another size.',
+  'way-bends-over': '{{way}} bends {{degrees}}° in all; 360° is the maximum between two pull points. Add a pull box.',
+  'way-bends': '{{way}} bends {{degrees}}° in all; beyond 180° it needs a pull box.',
+  'way-long': '{{way}} is {{lengthM}} long; beyond 30 m it needs a pull box.',
   'way-too-hard':
-    'Pulling {{cables}} cables through {{way}} takes {{pullN}} N; {{allowedN}} N is the most for them. Put in a pull box, or fewer cables.',
+    'Pulling {{cables}} cables through {{way}} takes {{pullN}} N; {{allowedN}} N is the maximum. Add a pull box, or pull fewer cables.',
   'bundle-too-warm':
     '{{bundle}} has {{count}} cables, {{warm}} of them with power of class 5 and more: they heat each other. 24 is the most; check code tables.',
   'bundle-ampacity': '{{bundle}} has {{hot}} cables with more than 60 W each. Check the ampacity tables of your code.',
@@ -115,11 +116,11 @@ export const findings = {
   'conduits-missing_other':
     '{{count}} places have no conduit to the head end for what comes later: attics, displays, projectors, outdoors. The first is {{first}}.',
   'bore-too-large':
-    '{{place}}: {{runs}} would take a hole of {{needM}} in a {{member}}, of which {{mostM}} may be bored ({{count}} places). Lead them another way, or ask the engineer. Do not cut joists, trusses, beams or engineered members beyond listed limits; local code governs.',
+    '{{place}}: {{runs}} would take a hole of {{needM}} in a {{member}}, of which {{mostM}} may be bored ({{count}} places). Route them elsewhere, or ask the engineer. Do not cut joists, trusses, beams or engineered members beyond listed limits; local code governs.',
   'bore-off-span':
-    '{{place}}: {{count}} joists are bored at {{share}} % of their span; between 25 and 40 % from the nearer support they may be. Lead {{runs}} through that part, or ask the engineer.',
+    '{{place}}: {{count}} joists are bored at {{share}} % of their span; between 25 and 40 % from the nearer support they may be. Route {{runs}} through that part, or ask the engineer.',
   'bores-crowded':
-    '{{count}} holes for {{cables}} cables in one joist over {{place}} want {{needM}} of its length at their distances; {{freeM}} may be bored there (joists so crowded: {{joists}}). Lead some through other bays, or all under the joists.',
+    '{{count}} holes for {{cables}} cables in one joist over {{place}} want {{needM}} of its length at their distances; {{freeM}} may be bored there (joists so crowded: {{joists}}). Route some through other bays, or all under the joists.',
   'notch-over':
     '{{place}}, {{member}}: notched {{notchM}} deep, where {{mostM}} may be cut away. Whoever designed the member says how it is made good; local code governs.',
   'notch-too-long':
@@ -134,17 +135,17 @@ export const findings = {
     '{{place}}: a joist is notched {{notchM}} in the middle third of its span, where nothing may be cut. Whoever designed it says how it is made good; local code governs.',
   'notch-engineered':
     '{{place}}: an engineered or steel member, or concrete, is notched. Nothing may be cut there without its engineer: ask for his paper.',
-  'notch-mend': '{{place}}, {{member}}: the notch is to be made good as the engineer says, before the boards.',
+  'notch-mend': '{{place}}, {{member}}: the notch is to be made good as the engineer says, before drywall.',
   'notch-no-member':
     '{{place}}: this notch lies in no stud, joist, plate or stone wall. Move it to the member that is notched, at its height.',
   'bore-engineered':
     '{{place}}: {{count}} engineered joists are bored for {{runs}}. Only at the places that their maker allows: ask for his paper.',
   'bend-box':
-    '{{number}}: {{cable}} wants {{needM}} for its bend into the box; the wall gives {{freeM}}. Take a limber cable, a deeper box, or a hood on the surface.',
+    '{{number}}: {{cable}} wants {{needM}} for its bend into the box; the wall gives {{freeM}}. Use a more flexible cable, a deeper box, or a hood on the surface.',
   'bend-corner':
-    '{{number}}: {{cable}} wants {{needM}} where it turns from one wall into the next; {{freeM}} is there. Lead it over the ceiling, or take a limber cable.',
+    '{{number}}: {{cable}} wants {{needM}} where it turns from one wall into the next; {{freeM}} is there. Route it over the ceiling, or use a more flexible cable.',
   'bend-plate':
-    '{{number}}: {{cable}} wants {{needM}} where it turns over the plate; the hollow over the ceiling is {{freeM}} deep. Take a limber cable.',
+    '{{number}}: {{cable}} wants {{needM}} where it turns over the plate; the hollow over the ceiling is {{freeM}} deep. Use a more flexible cable.',
   'legs-none': '{{device}} has no cable yet. Its type asks for {{missing}}.',
   'legs-missing': '{{device}} lacks {{missing}}. Add it while the walls are open, or change its type.',
   'data-too-long': '{{number}} is {{lengthM}} of {{cable}}; a link may be {{longestM}}. Take fibre, or bring a switch nearer.',
@@ -156,22 +157,22 @@ export const findings = {
   'voltage-low':
     '{{number}}: {{device}} gets {{volts}} V of {{supply}} V over {{lengthM}} of {{cable}}: {{percent}} % is lost, {{most}} may be. Take thicker cable.',
   'picture-too-long':
-    '{{number}} is {{lengthM}} of {{cable}}, planned to {{longestM}} at 18 Gb/s. Take an optical lead, or an extender. Optical leads have a direction.',
+    '{{number}} is {{lengthM}} of {{cable}}, planned to {{longestM}} at 18 Gb/s. Use an active optical HDMI cable or an extender. Active optical cables have a direction.',
   'coax-lossy':
     '{{number}} loses {{lossDb}} over {{lengthM}} of {{cable}} at {{mhz}} MHz; {{limitDb}} is planned. Take thicker coax, or an amplifier before it.',
   'clad-aluminium':
-    '{{number}}: {{cable}} is copper-clad aluminium. It breaks under screws and runs warm: take solid copper for data, power, security and light.',
-  'end-unknown': '{{number}} has no connector at {{at}}. Say which, so that nobody guesses behind the boards.',
+    '{{number}}: {{cable}} is copper-clad aluminum. It breaks under screws and runs warm: take solid copper for data, power, security and light.',
+  'end-unknown': '{{number}} has no connector at {{at}}. Say which, so nobody has to guess after drywall.',
   'end-misfit': '{{number}}: a {{connector}} does not go on {{cable}}. One of the two is wrong.',
   'label-missing': '{{number}} is {{state}} without printed labels. Label both ends before anything else is pulled.',
   'closed-untested':
-    '{{number}} was not tested before the boards went on ({{on}}). Test it now, while it can still be reached from its ends.',
-  'closed-unpulled': '{{number}} is only {{state}}, and the boards went on {{on}}. Find out whether it is in the wall.',
+    '{{number}} was not tested before drywall ({{on}}). Test it now, while it can still be reached from its ends.',
+  'closed-unpulled': '{{number}} is only {{state}}, and drywall went up on {{on}}. Find out whether it is in the wall.',
   'gauge-twice': '{{number}} is {{cable}}, but its note says “{{written}}”. One of the two is wrong: decide before it is pulled.',
   'slack-short': '{{number}} leaves {{leftM}} at its device; {{leastM}} is the least to work with.',
   'slack-short-far': '{{number}} leaves {{leftM}} at its far end; {{leastM}} is the least to work with.',
   'service-near':
-    '{{number}} runs {{parallelM}} beside a {{thing}}, {{awayM}} away; {{keepM}} is to be kept. Lead it another way, or ask that trade.',
+    '{{number}} runs {{parallelM}} beside a {{thing}}, {{awayM}} away; {{keepM}} is to be kept. Route it elsewhere, or ask that trade.',
   'ground-copper':
     '{{number}} lies {{groundM}} in the ground as {{cable}}; beyond {{longestM}} fibre carries farther and leads no surge into the house.',
   'ground-powered':
@@ -184,9 +185,9 @@ export const findings = {
   'camera-private': '{{device}} looks into {{room}}. No cameras in bedrooms and bathrooms; elsewhere consent and signage by law.',
   'mains-missing': '{{device}} takes {{watts}} W from mains, and the electrician has no outlet marked there. Mark one for him.',
   'sound-no-way-back':
-    '{{device}} gets its picture over an optical lead and has no way back for its sound. Have eARC declared, or add a line for it.',
+    '{{device}} gets its video over an active optical cable without an audio return. Confirm eARC, or add a cable for it.',
   'amplifier-under-load':
-    '{{number}} feeds {{count}} speakers in parallel: {{loadOhm}}, and {{leastOhm}} is the least. An overloaded amplifier fails: lead them home each by itself.',
+    '{{number}} feeds {{count}} speakers in parallel: {{loadOhm}}, and {{leastOhm}} is the least. An overloaded amplifier fails: run each one home separately.',
   'neutral-absent':
     '{{device}} needs a neutral, and its box has none. Take one that does without, or have the electrician pull one.',
   'neutral-not-known': 'Whether the box of {{device}} has a neutral is not known. Have the electrician look.',
@@ -200,7 +201,7 @@ export const findings = {
     '{{device}} is not bonded. Give it a bonding bar at the entry; final sizing: local code and licensed electrician. Power lines kill: stay 3 m plus fall length away.',
   'rack-no-room': 'Before {{rack}} there are {{freeM}}; {{needM}} is wanted to stand and work.',
   'seals-open':
-    '{{count}} pierced places are not sealed, and the boards go on {{on}}. Rated walls and ceilings need a listed firestop system; the inspector approves.',
+    '{{count}} penetrations are not sealed, and drywall goes up on {{on}}. Rated walls and ceilings need a listed firestop system; the inspector approves.',
   'room-not-discussed': '{{room}}: {{count}} topics were not discussed, and the cable goes in on {{on}}. Ask now.',
   'device-not-asked': '{{room}}: {{device}} is planned, but nobody spoke of {{topic}} there. Ask, and write it down.',
   'jackets-alike':
@@ -210,12 +211,12 @@ export const findings = {
     '{{number}} lies in weather or ground; {{cable}} is not made for that. Take an outdoor jacket, gel-filled where it lies wet.',
   'jacket-not-riser': '{{number}} goes up a riser; {{cable}} is for little use only. Take a riser jacket; local code decides.',
   'jacket-outdoor-inside':
-    '{{number}} leads outdoor cable {{insideM}} through the house; unlisted it may go 15 m from where it enters. Change to a listed type there.',
-  'screed-cover': '{{way}} has {{coverM}} over it; {{wantedM}} is wanted. Lay it deeper, or ask for more screed.',
-  'screed-crossing': '{{way}} crosses {{other}} at the same height. Lead one under the other before the pour.',
+    '{{number}} takes outdoor cable {{insideM}} through the house; unlisted it may go 15 m from where it enters. Change to a listed type there.',
+  'screed-cover': '{{way}} has {{coverM}} of topping over it; {{wantedM}} is required. Lay it deeper, or ask for more topping.',
+  'screed-crossing': '{{way}} crosses {{other}} at the same height. Route one under the other before the pour.',
   'screed-unsigned': '{{way}} is not signed. Photograph it with a tape and sign it as built before the pour.',
   'screed-moved':
-    '{{way}} was signed by {{by}} on {{on}} and has been moved {{awayM}} since. It lies in the screed: put it back.',
+    '{{way}} was signed by {{by}} on {{on}} and has been moved {{awayM}} since. It lies in the floor topping: put it back.',
   'brief-device-missing':
     '{{room}}: {{wanted}} wanted for {{topic}}, {{placed}} placed. Place what is missing, or talk about it again.',
   'brief-threshold-missed':
@@ -223,8 +224,8 @@ export const findings = {
   'brief-nothing-wanted': '{{room}}: nothing was to come for {{topic}} on purpose, but {{placed}} is placed.',
   'decision-late': '{{subject}} should have been decided by {{lastSafeOn}} ({{days}} days ago). {{owner}} must decide now.',
   'drawing-late':
-    'The lead of {{subject}} still waits for a drawing that was due by {{lastSafeOn}} ({{days}} days ago). Ask for it now.',
-  'drawing-soon': 'The lead of {{subject}} waits for a drawing, due by {{lastSafeOn}}, in {{days}} days.',
+    'The cable of {{subject}} still waits for a drawing that was due by {{lastSafeOn}} ({{days}} days ago). Ask for it now.',
+  'drawing-soon': 'The cable of {{subject}} waits for a drawing, due by {{lastSafeOn}}, in {{days}} days.',
   'decision-soon': '{{subject}} must be decided by {{lastSafeOn}}, in {{days}} days, by {{owner}}.',
   'signed-not-discussed': '{{room}} is signed, but {{count}} of its topics were not discussed. Ask, and have it signed again.',
 } as const;
@@ -236,28 +237,29 @@ export const cures = {
   'usual-slack': 'Leave the usual',
   'usual-height': 'Move it to {{toM}}',
   'mark-outlet': 'Mark one for the electrician',
-  'home-by-itself_one': 'Lead {{count}} home by itself',
-  'home-by-itself_other': 'Lead {{count}} home by themselves',
+  'home-by-itself_one': 'Run {{count}} home separately',
+  'home-by-itself_other': 'Run {{count}} home separately',
   'add-arresters': 'Put arresters and their bar beside the rack',
   'add-bonding-bar': 'Put a bonding bar beside the rack',
-  'turn-rack': 'Turn it round',
-  'lift-rule': 'Lift the rule',
-  'lead-away': 'Lead it away from them',
+  'turn-rack': 'Turn it around',
+  'lift-rule': 'Remove the rule',
+  'lead-away': 'Route around them',
   'add-legs_one': 'Add the cable',
   'add-legs_other': 'Add {{count}} cables',
   'open-riser': 'Add a riser',
-  'open-channel': 'Fit {{madeM}} of surface channel',
-  'open-channel-home': 'Fit {{madeM}} of surface channel all the way, through doorways',
+  'open-channel': 'Install {{madeM}} of surface raceway',
+  'open-channel-home': 'Install {{madeM}} of surface raceway all the way, through doorways',
   'open-open-wall': 'Open the wall, {{madeM}}',
   'open-leave-to-cut': 'Get leave to cut, and plan it as any finished house',
   'open-lowered-ceiling': 'Hang a ceiling under the concrete',
-  'open-duct': 'Dig in {{madeM}} of duct',
+  'open-duct': 'Bury {{madeM}} of conduit',
   'open-move-rack': 'Move the rack {{madeM}} to a wall',
   'open-move-device': 'Move it {{madeM}}',
-  'remove-riser': 'Take it away',
+  'remove-riser': 'Remove it',
   'give-cavity': 'Assume {{depthM}}',
   'larger-conduit': 'Take: {{name}}',
-  'add-conduits': 'Put {{count}} on the plan',
+  'add-conduits_one': 'Add the conduit',
+  'add-conduits_other': 'Add {{count}} conduits',
   'split-bundle': 'Put {{count}} of them into {{bundle}}',
   'back-as-signed': 'Put it back as signed',
   'use-cable': 'Take: {{name}}',
@@ -270,7 +272,7 @@ export const cures = {
   'move-pair': 'Move both of the pair {{shiftM}}',
   'add-blocking': 'Add blocking for {{requiredN}} N',
   'use-mount': 'Take: {{name}}',
-  'drop-map': 'Take the map off',
+  'drop-map': 'Remove the map',
   'plate-divide': 'Set a divider',
   'plate-close-box': 'Take a closed box',
   'plate-larger-box': 'Take a larger box',
@@ -279,9 +281,9 @@ export const cures = {
   'plate-line-up': 'Line it up',
   'add-far-device': 'Add below it: {{name}}',
   'add-remote-sensor': 'Add a remote sensor',
-  'brief-want': 'Write it down as wanted',
+  'brief-want': 'Record it as wanted',
   'make-good': 'Have it made good as its engineer says',
   'hang-ceiling': 'Hang a ceiling in {{place}}: cables lie under the joists',
-  'take-signature-back': 'Take the signature back until it is discussed',
+  'take-signature-back': 'Withdraw the signature until it is discussed',
   'lift-level': 'Raise {{name}} to {{elevationM}}',
 } as const;

@@ -160,7 +160,7 @@ export const people = {
     title: 'Making {{name}}',
     waiting: 'Waiting for its turn',
     running: '{{share}} % done',
-    stop: 'Stop',
+    stop: 'Error',
     again: 'Try again',
     ready: 'Saved as {{name}}',
   },

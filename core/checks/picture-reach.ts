@@ -9,10 +9,10 @@ const THICK_COPPER_M = reachOf('passive-24awg', '18')!;
 const OPTICAL_M = reachOf('active-optical', '18')!;
 const MOST_OPTICAL_M = reachOf('active-optical', '10.2')!;
 
-/** A picture lead carries no farther than it is planned for (ENGINEERING 4). */
+/** A video cable carries no farther than it is planned for (ENGINEERING 4). */
 export const pictureReachCheck = defineCheck({
   id: 'picture-reach',
-  title: 'Picture leads carry their signal',
+  title: 'Video cables carry their signal',
   source: `practice: passive copper ${COPPER_M} m at 18 Gb/s, ${THICK_COPPER_M} m at best; optical ${OPTICAL_M} m (a certified label outranks it)`,
   severity: 'stop',
   stage: 'cabling',

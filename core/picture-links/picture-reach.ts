@@ -23,7 +23,7 @@ export const reachOf = (path: LinkPath, linkClass: LinkClass): number | null =>
 
 export const pictureReach = calculator({
   name: 'picture-reach',
-  title: 'How far a picture lead carries',
+  title: 'Reach of a video cable',
   topic: 'pictures',
   source: 'practice, the shorter length where sources differ; a certified label and a test outrank it',
   valid: 'planning lengths; 24 and 32 Gb/s as 40',

@@ -45,7 +45,7 @@ await shoot('ways');
 await page.goto(`${app.url}/p/${granary}/cabling?view=labels`);
 await page.locator('.label-table tbody tr').first().waitFor();
 await page.getByLabel('Pattern of numbers').fill('{level}{room}-{type}{device}.{leg}');
-await page.getByText(/runs get another number/).waitFor();
+await page.getByText(/runs get a new number/).waitFor();
 await shoot('labels');
 await page.goto(`${app.url}/p/${granary}/brief`);
 await page.getByRole('button', { name: 'Loft study, Display: Not discussed' }).click();
@@ -75,7 +75,7 @@ const quay = new URL(page.url()).pathname.split('/')[2];
 await page.goto(`${app.url}/p/${quay}/inspect`);
 await page.locator('.finding').first().waitFor();
 await page
-  .getByRole('button', { name: /^Accept, give/ })
+  .getByRole('button', { name: /^Accept, assign/ })
   .first()
   .click();
 await shoot('checks');

@@ -137,7 +137,7 @@ export const documents = {
       what: 'Pathway',
       level: 'Level',
       inside: 'Clear inside',
-      fill: 'Full',
+      fill: 'Fill',
       most: 'At most',
       room: 'Room for Cat 6',
       length: 'Length',

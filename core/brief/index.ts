@@ -1,6 +1,7 @@
 // Here: what every room gets and why: answers, prompts, cost, open decisions, the builder's package, the walk.
 // Not here: putting devices into rooms (devices) and whether they can be built there (mounting).
 // Start with `answerCell`, then `requirementsOf`.
+// Terms: docs/glossary.md.
 export { ROOM_USES, TOPIC_RULES, topicsAsked, typesFor, type ThresholdUnit, type TopicRule } from './topics.ts';
 export {
   answerCell,

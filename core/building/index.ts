@@ -1,6 +1,7 @@
 // Here: what the records of a house mean: which room a point is in, the wall beside it, heights, openings.
 // Not here: cable routes (routing) and things put into the house (devices).
 // Start with `buildingOf`.
+// Terms: docs/glossary.md.
 export {
   buildingOf,
   ceilingHeightAt,

@@ -1,6 +1,7 @@
 // Here: the shape of a calculator: what goes in, what comes out, and how it is shown.
 // Not here: the calculators (domain folders) and the list of them (calculators).
 // Start with `calculator`.
+// Terms: docs/glossary.md.
 import type { z } from 'zod';
 import { refuse, type Outcome } from '../outcome/index.ts';
 

@@ -1,6 +1,7 @@
 // Here: the registry of checks; each is one file that turns a project into findings.
 // Not here: the formulas (domain folders) and the sentences (texts workspace).
 // Start with `runChecks`.
+// Terms: docs/glossary.md.
 export { curesFor } from './bound.ts';
 export { CHECKS, runChecks } from './registry.ts';
 export { costAfterClosing, type CostAfter } from './cost-after.ts';

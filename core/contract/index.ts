@@ -1,6 +1,7 @@
 // Here: what web and server say to each other, as Zod schemas and types.
 // Not here: how requests are sent or answered.
 // Start with `changesRequest`.
+// Terms: docs/glossary.md.
 import { z } from 'zod';
 import { words } from './people.ts';
 import type { StoredChange } from './replies.ts';

@@ -1,6 +1,7 @@
 // Here: hours and prices.
 // Not here: what a brief costs (brief).
 // Start with `HOURS` and `labourHours`.
+// Terms: docs/glossary.md.
 import { z } from 'zod';
 import { calculator, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';

@@ -1,6 +1,7 @@
 // Here: what a camera sees and how far radio carries, by formula.
 // Not here: views over the plan.
 // Start with `cameraDensity` and `pathLoss`.
+// Terms: docs/glossary.md.
 import { z } from 'zod';
 import { atLeast, calculator, fig, outOfDomain } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';

@@ -1,6 +1,7 @@
 // Here: putting devices into the house, moving and removing them, with their runs; the generic device library.
 // Not here: where the cable goes (routing) and what may be wrong (checks).
 // Start with `placeDevice`.
+// Terms: docs/glossary.md.
 export { facingFor, snapDevice, type Snapped } from './snap.ts';
 export { placeDevice, moveDevices, removeDevices, type DeviceMove, type NewIds } from './place.ts';
 export {

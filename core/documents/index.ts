@@ -1,6 +1,7 @@
 // Here: pure models of what is handed out: the cable schedule, its totals, the plan sheet.
 // Not here: PDF and XLSX (server) and screens (web).
 // Start with `scheduleOf`.
+// Terms: docs/glossary.md.
 export {
   groupSchedule,
   scheduleOf,

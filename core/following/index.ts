@@ -1,6 +1,7 @@
 // Here: what follows from a project (routes, findings, schedule) kept up with its edits, and told as differences.
 // Not here: working each of them out (runs, checks, documents), and the worker that this runs in (web).
 // Start with `Following` on the one side and `derivedFrom` on the other.
+// Terms: docs/glossary.md.
 export { Following } from './following.ts';
 export { HeldDraft } from './held-draft.ts';
 export { patchBetween, patched, type DocumentPatch } from './patch.ts';

@@ -1,6 +1,7 @@
 // Here: plane and space geometry in metres (x right, y up the page, z up), no domain words.
 // Not here: walls, rooms or cables.
 // Start with `Point2`.
+// Terms: docs/glossary.md.
 export { distance2, distance3, nearly, rotate2, samePoint2, tidyM, type Point2, type Point3 } from './vector.ts';
 export { boundsMeet, boundsOf, middleOf, grownBounds, inBounds, type Bounds } from './bounds.ts';
 export { placeLabels, type Box, type LabelWish } from './place-labels.ts';

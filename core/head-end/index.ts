@@ -1,6 +1,7 @@
 // Here: heat, air, circuits, ports and batteries of a head end, by formula.
 // Not here: its elevation and patching.
 // Start with `rackHeat`.
+// Terms: docs/glossary.md.
 import { z } from 'zod';
 import { atMost, calculator, countUp, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';

@@ -1,6 +1,7 @@
 // Here: a library of device types as a file, CSV or JSON, read row by row.
 // Not here: the types that a new project starts with and their recipes (devices).
 // Start with `readLibrary`.
+// Terms: docs/glossary.md.
 export {
   LIBRARY_COLUMNS,
   LIBRARY_FORMAT,

@@ -1,6 +1,7 @@
 // Here: estimates of light at a point and over a room.
 // Not here: feeds of strip light (power).
 // Start with `lightAtPoint`.
+// Terms: docs/glossary.md.
 import { z } from 'zod';
 import { calculator, fig } from '../calculation/index.ts';
 import { fine } from '../outcome/index.ts';

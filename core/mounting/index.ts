@@ -1,6 +1,7 @@
 // Here: whether a device can be built where it stands: members, cavities, openings, weight, sight; legal places near by.
 // Not here: putting it there (devices) and the way of its cable (routing).
 // Start with `clashesOf`, then `legalPlaces`.
+// Terms: docs/glossary.md.
 export { CLASHES, CURED_BY_MOVING, type Clash, type ClashCode } from './clash.ts';
 export { clashesOf, heightOf, rankOf } from './clashes.ts';
 export { acceptsCutOut, faceOf, holesToFill, mountsFor, mountTypeOf, typesFitting, type Face } from './mounts.ts';

@@ -1,6 +1,7 @@
 // Here: the shape in which every expected problem is told (ARCHITECTURE habit 4).
 // Not here: sentences (see the texts workspace) and thrown programming errors.
 // Start with `Outcome`.
+// Terms: docs/glossary.md.
 
 /** Why an answer is refused, in the order in which they are reported (ENGINEERING 0.4). */
 export const REFUSAL_KINDS = ['incomplete', 'invalid', 'out_of_domain', 'prohibited', 'defer', 'infeasible'] as const;

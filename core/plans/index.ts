@@ -1,6 +1,7 @@
 // Here: drawings from outside (DXF) taken apart into lines, and the walls that their lines propose.
 // Not here: walls of a project (survey) and pictures (server, web).
 // Start with `readDxf`, then `proposeWalls`.
+// Terms: docs/glossary.md.
 export { drawingMarks, type TradeMarkAt } from './drawing-marks.ts';
 export { lineCount, type Drawing, type DrawingMark, type DrawingLayer, type DrawingText } from './drawing.ts';
 export { MOST_DRAWING_BYTES, readDxf } from './read-dxf.ts';

@@ -1,6 +1,7 @@
 // Here: the records of a project, the document they make, and changes to it (apply, reverse, squash, undo).
 // Not here: what the records mean to the job (building, devices, runs) and where they are stored.
 // Start with `ProjectDocument`, then `Change`.
+// Terms: docs/glossary.md.
 export { FARTHEST_M, HIGHEST_M } from './fields.ts';
 export { CLEAN_TEXT, cleanText, MAX_DEPTH, textProblem } from './text-rules.ts';
 export {

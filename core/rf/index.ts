@@ -1,6 +1,7 @@
 // Here: coax and aerials: loss, splitters, levels at outlets, amplifiers, noise, dishes, bonding.
 // Not here: radio networks indoors (coverage) and what is wrong with a run (checks).
 // Start with `coaxLoss` and `outletLevel`.
+// Terms: docs/glossary.md.
 export { amplifierOutput, cascadeNoise, thermalNoise } from './amplifiers.ts';
 export { bondingConductor, fieldStrength, horizon, mastSpacing, surgeBond } from './aerials.ts';
 export { COAX_KINDS, coaxDbPerM, coaxLoss, type CoaxKind } from './coax-loss.ts';

@@ -1,6 +1,7 @@
 // Here: what a cable run is made of: its number, its length, its bundle, its kept route against the wanted one.
 // Not here: finding the way (routing) and electrical checks (checks).
 // Start with `planRuns`.
+// Terms: docs/glossary.md.
 export { cutLength, LENGTH_STEP_M, type Allowance, type CutLength } from './cut-length.ts';
 export { allowanceOf, setRackSlack, slackStyleOf, usualRackSlackM } from './allowance.ts';
 export {

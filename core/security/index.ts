@@ -1,6 +1,7 @@
 // Here: loops of contacts, end-of-line resistors, standby batteries.
 // Not here: findings about sensors (checks).
 // Start with `standbyBattery`.
+// Terms: docs/glossary.md.
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';

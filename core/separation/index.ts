@@ -1,6 +1,7 @@
 // Here: the distance that low voltage keeps from mains and other services.
 // Not here: where runs lie beside mains (routing) and findings (checks).
 // Start with `mainsSeparation`.
+// Terms: docs/glossary.md.
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';

@@ -1,6 +1,7 @@
 // Here: spools and boxes for runs, supports, order lengths.
 // Not here: cut lengths of runs (runs).
 // Start with `planSpools`.
+// Terms: docs/glossary.md.
 import { z } from 'zod';
 import { atMost, calculator, countUp, fig } from '../calculation/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';

@@ -1,6 +1,7 @@
 // Here: drawing and editing the house with all that follows (rooms, openings, devices carried along), what is known of it.
 // Not here: cable ways through it (routing) and what may be wrong with it (checks).
 // Start with `drawWalls`, then `settleHouse`.
+// Terms: docs/glossary.md.
 export { refitRooms } from './refit-rooms.ts';
 export { CORNER_TOLERANCE_M, sameOutline, wallFaces } from './wall-faces.ts';
 export { levelAreas, wallFootprint, type LevelAreas } from './level-areas.ts';

@@ -1,5 +1,6 @@
 // Here: small houses and edits for tests; nothing of the product uses them.
 // Start with `smallHouse`.
+// Terms: docs/glossary.md.
 export { randomHouse, smallHouse, twoStoreyHouse } from './houses.ts';
 export { checked } from './checked.ts';
 export { countingIds } from './counting-ids.ts';

@@ -1,6 +1,7 @@
 // Here: the copper itself: resistance by gauge, speaker cable loss and limits.
 // Not here: findings about runs (checks).
 // Start with `speakerCableLoss`.
+// Terms: docs/glossary.md.
 export { wireResistance, wireResistanceInput, type WireResistanceInput, type WireResistanceResult } from './wire-resistance.ts';
 export {
   speakerCableLoss,

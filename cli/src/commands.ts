@@ -171,7 +171,14 @@ function checkText(document: ProjectDocument, asJson: boolean, today: string): C
 }
 
 function ruleList(asJson: boolean): string {
-  const rules = CHECKS.map(({ id, title, source, severity, appliesTo }) => ({ id, title, source, severity, appliesTo }));
+  const rules = CHECKS.map(({ id, title, source, formulaIds = [], severity, appliesTo }) => ({
+    id,
+    title,
+    source,
+    formulaIds,
+    severity,
+    appliesTo,
+  }));
   return asJson
     ? json(rules)
     : rules.map((rule) => `${rule.id.padEnd(22)} ${rule.severity.padEnd(5)} ${rule.title} (${rule.source})`).join('\n');

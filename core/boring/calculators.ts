@@ -21,7 +21,8 @@ export const boreCheck = calculator({
   name: 'bore-limit',
   title: 'A hole in a stud, joist or plate',
   topic: 'structure',
-  source: 'F7.2, F7.3 (IRC R502.8, R602.6), F7.4 (BS 5268, Approved Document A), F7.5 (NEC 300.4), F7.6 (IRC R602.6.1)',
+  source: 'IRC R502.8, R602.6, R602.6.1; BS 5268, Approved Document A; NEC 300.4',
+  formulaIds: ['F7.2', 'F7.3', 'F7.4', 'F7.5', 'F7.6'],
   valid:
     'sawn timber by its actual depth; trusses, I-joists, engineered members and steel beyond knock-outs wait for the engineer',
   formulas: [
@@ -95,7 +96,8 @@ export const notchCheck = calculator({
   name: 'notch-limit',
   title: 'A notch in a stud or joist',
   topic: 'structure',
-  source: 'F7.2, F7.3 (IRC R502.8, R602.6), F7.4; masonry chases F7.4',
+  source: 'IRC R502.8, R602.6; BS 5268; Approved Document A',
+  formulaIds: ['F7.2', 'F7.3', 'F7.4'],
   valid: 'sawn timber; masonry chases of one face',
   formulas: [
     'stud: ≤ 0.25·D bearing, 0.40·D not',
@@ -131,7 +133,7 @@ export const holeFill = calculator({
   name: 'hole-fill',
   title: 'The hole that cables need',
   topic: 'ways',
-  source: 'practice: bundle and 3 mm, 40 % of the area',
+  source: 'Trade practice: bundle and 3 mm, 40 % of the area',
   valid: 'round cables',
   formulas: ['hole ≥ bundle + 3 mm', 'Σd² ≤ 0.40·hole²'],
   cautions: ['C3'],

@@ -31,8 +31,10 @@ export interface Calculator {
   readonly name: string;
   readonly title: string;
   readonly topic: CalculatorTopic;
-  /** Where its figures come from: formulas of the reference, standards, practice. */
+  /** Where its figures come from: a standard with its clause, a science, or trade practice. */
   readonly source: string;
+  /** Formulas of the reference that it works out, for instance F2.1. */
+  readonly formulaIds?: readonly string[];
   /** For what it holds. */
   readonly valid: string;
   readonly formulas: readonly string[];
@@ -49,6 +51,7 @@ interface Definition<I extends z.ZodType, R extends object> {
   readonly title: string;
   readonly topic: CalculatorTopic;
   readonly source: string;
+  readonly formulaIds?: readonly string[];
   readonly valid: string;
   readonly formulas: readonly string[];
   readonly cautions?: readonly string[];

@@ -246,6 +246,8 @@ describe('calculators against the tables of the reference', () => {
         [valid, source].every((words) => words.length > 3),
         name,
       ).to.equal(true);
+      expect(source, name).to.match(/^[A-Z]/);
+      expect(source, name).to.not.match(/F\d+\.\d/);
       expect(() => z.toJSONSchema(input, { io: 'input' }), name).not.to.throw();
     }
     const steps = stepsOf('dc-drop', { gaugeAwg: 16, supplyV: 24, currentA: 2, lengthM: 20 });

@@ -11,7 +11,8 @@ const BY_STANDARD = /^(cat|fibre)/;
 export const bendsFit = defineCheck({
   id: 'bends-fit',
   title: 'Cable has room for its bends',
-  source: 'F1.8 (ANSI/TIA-568, EN 50174-2, else practice)',
+  source: 'ANSI/TIA-568, EN 50174-2, else trade practice',
+  formulaIds: ['F1.8'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

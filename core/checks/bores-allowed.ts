@@ -9,7 +9,8 @@ const CODES = ['bore-too-large', 'bore-off-span', 'bore-engineered'] as const;
 export const boresAllowed = defineCheck({
   id: 'bores-allowed',
   title: 'No member is bored wider, or elsewhere, than it may be',
-  source: 'F7.2, F7.3 (IRC R502.8, R602.6), F7.4 (BS 5268, Approved Document A), F7.6; practice',
+  source: 'IRC R502.8, R602.6; BS 5268, Approved Document A; trade practice',
+  formulaIds: ['F7.2', 'F7.3', 'F7.4', 'F7.6'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'rooms',

@@ -12,7 +12,8 @@ const APART_DIAMETERS = 3;
 export const boresApart = defineCheck({
   id: 'bores-apart',
   title: 'Holes in one joist keep their distance from each other',
-  source: 'F7.3 (IRC R502.8), F7.4 (BS 5268, Approved Document A)',
+  source: 'IRC R502.8; BS 5268, Approved Document A',
+  formulaIds: ['F7.3', 'F7.4'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'rooms',

@@ -23,7 +23,8 @@ export const buildable = defineCheck({
   id: 'buildable',
   stage: 'devices',
   title: 'Every device can be built where it stands',
-  source: 'geometry of walls, ceilings and devices; fixing loads F11.1, F11.2; practice',
+  source: 'Geometry of walls, ceilings and devices; statics; trade practice',
+  formulaIds: ['F11.1', 'F11.2'],
   severity: 'stop',
   appliesTo: 'devices',
   run: ({ document }) => {

@@ -5,7 +5,7 @@ import { exchange } from './cures.ts';
 export const cableAsType = defineCheck({
   id: 'cable-as-type',
   title: 'Every run is of the kind of cable that its device takes',
-  source: 'practice',
+  source: 'Trade practice',
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'runs',

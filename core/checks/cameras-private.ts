@@ -4,7 +4,7 @@ import { defineCheck, say } from './check.ts';
 export const camerasPrivate = defineCheck({
   id: 'cameras-private',
   title: 'No camera is in a bedroom or bathroom',
-  source: 'local law: consent and signs',
+  source: 'Local law: consent and signs',
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',

@@ -50,7 +50,10 @@ export interface CheckLimit {
 interface CheckHead {
   readonly id: string;
   readonly title: string;
+  /** A standard with its clause, or trade practice. */
   readonly source: string;
+  /** Formulas of the reference that it rests on. */
+  readonly formulaIds?: readonly string[];
   /** Worst rank that it can give. */
   readonly severity: Rank;
   readonly stage: CheckStage;

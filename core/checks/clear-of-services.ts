@@ -12,7 +12,7 @@ const PASSING_M = 0.6;
 export const clearOfServices = defineCheck({
   id: 'clear-of-services',
   title: 'Cable keeps its distance from pipes, flues, lamps and panels',
-  source: 'pipes and flues 150 mm, lamp drivers 130 mm (EN 50174-2), panelboards 1.2 m; practice',
+  source: 'Pipes and flues 150 mm, lamp drivers 130 mm (EN 50174-2), panelboards 1.2 m; trade practice',
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',

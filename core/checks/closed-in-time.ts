@@ -7,7 +7,7 @@ import { defineCheck, say, type FindingDraft } from './check.ts';
 export const sealsClosed = defineCheck({
   id: 'seals-closed',
   title: 'Every pierced separation is sealed before the boards',
-  source: 'IRC R302.11; ASTM E814, EN 1366-3; practice',
+  source: 'IRC R302.11; ASTM E814, EN 1366-3; trade practice',
   severity: 'stop',
   stage: 'closing',
   appliesTo: 'seals',
@@ -37,7 +37,7 @@ export const sealsClosed = defineCheck({
 export const roomsDiscussed = defineCheck({
   id: 'rooms-discussed',
   title: 'Every room was discussed before the low-voltage rough-in',
-  source: 'practice',
+  source: 'Trade practice',
   severity: 'look',
   stage: 'brief',
   appliesTo: 'rooms',
@@ -66,7 +66,7 @@ export const roomsDiscussed = defineCheck({
 export const askedFor = defineCheck({
   id: 'asked-for',
   title: 'Every device in a signed room was asked for',
-  source: 'practice',
+  source: 'Trade practice',
   severity: 'look',
   stage: 'brief',
   appliesTo: 'devices',

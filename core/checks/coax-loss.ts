@@ -11,7 +11,8 @@ const CABLE_MHZ = 1000;
 export const coaxLossCheck = defineCheck({
   id: 'coax-loss',
   title: 'Coax leaves enough of its signal',
-  source: 'F5.1, F5.2 (ANSI/SCTE 74; above 1000 MHz typical); 12 dB a run by practice',
+  source: 'ANSI/SCTE 74, above 1000 MHz typical; 12 dB a run by trade practice',
+  formulaIds: ['F5.1', 'F5.2'],
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',

@@ -7,7 +7,7 @@ export const conductorsFit = defineCheck({
   id: 'conductors-fit',
   stage: 'cabling',
   title: 'Every conductor map fits its cable',
-  source: 'practice',
+  source: 'Trade practice',
   severity: 'stop',
   appliesTo: 'runs',
   ofRun: ({ run }, { document }) => {

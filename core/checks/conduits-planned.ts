@@ -6,7 +6,7 @@ export const conduitsPlanned = defineCheck({
   id: 'conduits-planned',
   stage: 'cabling',
   title: 'Spare conduits lead where later cable will be wanted',
-  source: 'practice',
+  source: 'Trade practice',
   severity: 'look',
   appliesTo: 'devices',
   run: ({ document }) => {

@@ -6,7 +6,8 @@ import { useCable } from './cures.ts';
 export const dataLength = defineCheck({
   id: 'data-length',
   title: 'Network cable is no longer than its link may be',
-  source: 'ANSI/TIA-568, ISO/IEC 11801: link 90 m; F3.2 temperature; warning at 85 m by practice',
+  source: 'ANSI/TIA-568, ISO/IEC 11801: link 90 m, less by temperature; warning at 85 m by trade practice',
+  formulaIds: ['F3.2'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

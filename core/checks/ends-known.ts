@@ -29,7 +29,7 @@ function usedOn(document: ProjectDocument): ReadonlyMap<string, ReadonlySet<stri
 export const endsKnown = defineCheck({
   id: 'ends-known',
   title: 'Every run has a connector at both ends that fits its cable',
-  source: 'practice',
+  source: 'Trade practice',
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

@@ -6,7 +6,7 @@ import { useCable } from './cures.ts';
 export const fibreOutdoors = defineCheck({
   id: 'fibre-outdoors',
   title: 'Long data lines outdoors are fibre',
-  source: 'practice: between buildings and across a yard fibre',
+  source: 'Trade practice: between buildings and across a yard fibre',
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',

@@ -6,7 +6,7 @@ import { defineCheck, say } from './check.ts';
 export const heightsUsual = defineCheck({
   id: 'heights-usual',
   title: 'Devices stand at usual heights',
-  source: 'practice; accessibility: ADA, UK Part M',
+  source: 'Trade practice; accessibility: ADA, UK Part M',
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',

@@ -6,7 +6,7 @@ export const jacketsToldApart = defineCheck({
   id: 'jackets-told-apart',
   stage: 'labels',
   title: 'Cables of one colour at one place are told apart by their labels',
-  source: 'practice',
+  source: 'Trade practice',
   severity: 'look',
   appliesTo: 'devices',
   reads: ['runs', 'cableTypes', 'devices', 'racks', 'deviceTypes'],

@@ -8,7 +8,7 @@ export const keptRouteDiffers = defineCheck({
   id: 'kept-route-differs',
   stage: 'cabling',
   title: 'Issued runs lie where the plan wants them',
-  source: 'change control, practice',
+  source: 'Change control, trade practice',
   severity: 'look',
   appliesTo: 'runs',
   // Once the boards are on it is another matter: see below.
@@ -23,7 +23,7 @@ export const changedAfterBoards = defineCheck({
   id: 'changed-after-boards',
   stage: 'closing',
   title: 'Nothing behind the boards is planned otherwise than it was built',
-  source: 'change control, practice',
+  source: 'Change control, trade practice',
   severity: 'stop',
   appliesTo: 'runs',
   ofRun: (planned, { document, today }) => {

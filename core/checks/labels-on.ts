@@ -6,7 +6,7 @@ import { defineCheck, say, type Cure } from './check.ts';
 export const labelsOn = defineCheck({
   id: 'labels-on',
   title: 'No run is pulled without its labels',
-  source: 'ANSI/TIA-606 direction; practice',
+  source: 'ANSI/TIA-606 direction; trade practice',
   severity: 'stop',
   stage: 'labels',
   appliesTo: 'runs',

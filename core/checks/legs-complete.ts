@@ -8,7 +8,7 @@ import { patchedByDevice, type ByDevice } from './by-device.ts';
 export const legsComplete = defineCheck({
   id: 'legs-complete',
   title: 'Every device has all the cables of its type',
-  source: 'practice',
+  source: 'Trade practice',
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',

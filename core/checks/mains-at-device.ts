@@ -9,7 +9,7 @@ const NEAR_M = 1.5;
 export const mainsAtDevice = defineCheck({
   id: 'mains-at-device',
   title: 'What needs mains has an outlet',
-  source: 'practice; compared with the marks of the electrician where he has given any',
+  source: 'Trade practice; compared with the marks of the electrician where he has given any',
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',

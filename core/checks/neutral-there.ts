@@ -14,7 +14,7 @@ const SWITCHES: PartOf<'devices'> = {
 export const neutralThere = defineCheck({
   id: 'neutral-there',
   title: 'Smart switches have a neutral',
-  source: 'practice; only a licensed electrician opens the box',
+  source: 'Trade practice; only a licensed electrician opens the box',
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',

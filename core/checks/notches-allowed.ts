@@ -22,7 +22,8 @@ const PLATE_M = 0.05;
 export const notchesAllowed = defineCheck({
   id: 'notches-allowed',
   title: 'No member is notched deeper, or elsewhere, than it may be',
-  source: 'F7.2, F7.3 (IRC R502.8, R602.6), F7.4 (BS 5268, Approved Document A), F7.6; practice',
+  source: 'IRC R502.8, R602.6; BS 5268, Approved Document A; trade practice',
+  formulaIds: ['F7.2', 'F7.3', 'F7.4', 'F7.6'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'features',

@@ -12,7 +12,7 @@ export const oneThermostat = defineCheck({
   id: 'one-thermostat',
   stage: 'devices',
   title: 'Each room has one thermostat',
-  source: 'practice of climate zones',
+  source: 'Trade practice of climate zones',
   severity: 'look',
   appliesTo: 'devices',
   reads: ['devices', 'rooms'],

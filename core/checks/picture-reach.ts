@@ -13,7 +13,7 @@ const MOST_OPTICAL_M = reachOf('active-optical', '10.2')!;
 export const pictureReachCheck = defineCheck({
   id: 'picture-reach',
   title: 'Video cables carry their signal',
-  source: `practice: passive copper ${COPPER_M} m at 18 Gb/s, ${THICK_COPPER_M} m at best; optical ${OPTICAL_M} m (a certified label outranks it)`,
+  source: `Trade practice: passive copper ${COPPER_M} m at 18 Gb/s, ${THICK_COPPER_M} m at best; optical ${OPTICAL_M} m (a certified label outranks it)`,
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

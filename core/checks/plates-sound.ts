@@ -7,7 +7,7 @@ export const platesSound = defineCheck({
   id: 'plates-sound',
   stage: 'devices',
   title: 'Every plate keeps mains apart, holds what its devices need and lines up',
-  source: 'NEC 725, 800: mains and low voltage apart or behind a barrier; practice',
+  source: 'NEC 725, 800: mains and low voltage apart or behind a barrier; trade practice',
   severity: 'stop',
   appliesTo: 'plates',
   reads: [

@@ -9,7 +9,8 @@ import { thickerThan, exchange } from './cures.ts';
 export const poeDeliveredCheck = defineCheck({
   id: 'poe-delivered',
   title: 'Power over network cable arrives',
-  source: 'F3.3, F3.4; IEEE 802.3 af, at, bt',
+  source: 'IEEE 802.3 af, at, bt',
+  formulaIds: ['F3.3', 'F3.4'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

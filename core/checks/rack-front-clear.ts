@@ -7,7 +7,7 @@ import { defineCheck, say, type FindingDraft } from './check.ts';
 export const rackFrontClear = defineCheck({
   id: 'rack-front-clear',
   title: 'There is room to work before every rack and panel',
-  source: 'practice: 760 mm wide, 760 to 910 mm deep',
+  source: 'Trade practice: 760 mm wide, 760 to 910 mm deep',
   severity: 'look',
   stage: 'survey',
   appliesTo: 'racks',

@@ -9,7 +9,7 @@ const GAUGE = /\b(\d{1,2})\s*(?:AWG|ga(?:uge)?\b|[/-][24]\b)/i;
 export const recordsAgree = defineCheck({
   id: 'records-agree',
   title: 'Notes and records say the same',
-  source: 'practice',
+  source: 'Trade practice',
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

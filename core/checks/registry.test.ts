@@ -25,6 +25,13 @@ describe('a check that names the tables it reads', () => {
     });
   }
 
+  it('names a standard or trade practice as its source, not a formula alone', () => {
+    for (const { id, source } of CHECKS) {
+      expect(source, id).to.match(/^[A-Z]/);
+      expect(source, id).to.not.match(/F\d+\.\d/);
+    }
+  });
+
   it('says the same again without being run, and something else as soon as one of them changes', () => {
     const codes = (document: ProjectDocument) => checked(document).flatMap(({ code, rank }) => (rank === 'fine' ? [] : [code]));
     expect(codes(house)).to.deep.equal(['ceiling-below-head']);

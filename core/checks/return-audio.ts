@@ -13,7 +13,7 @@ const DISPLAYS: PartOf<'devices'> = {
 export const returnAudio = defineCheck({
   id: 'return-audio',
   title: 'The sound of a display finds its way back',
-  source: 'practice: many optical leads and extenders lack eARC; require it declared, or lead sound back by itself',
+  source: 'Trade practice: many active optical cables and extenders lack eARC; confirm it, or run audio back separately',
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',

@@ -18,7 +18,7 @@ export const routeMissing = defineCheck({
   id: 'route-missing',
   stage: 'cabling',
   title: 'Every run has a way to its rack inside the structure',
-  source: 'home run topology',
+  source: 'Home run topology',
   severity: 'stop',
   appliesTo: 'runs',
   ofRun: ({ run, wanted, kept }) =>

@@ -6,7 +6,7 @@ export const rulesKept = defineCheck({
   id: 'rules-kept',
   stage: 'cabling',
   title: 'Every way goes where it was wanted',
-  source: 'practice: pinned parts stay when things move',
+  source: 'Trade practice: pinned parts stay when things move',
   severity: 'look',
   appliesTo: 'runs',
   ofRun: ({ run, wanted, kept }, { document }) => {

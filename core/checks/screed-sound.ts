@@ -10,7 +10,7 @@ export const screedSound = defineCheck({
   id: 'screed-sound',
   stage: 'closing',
   title: 'Ways in the screed are covered, clear of pipes, signed, and stay where they were signed',
-  source: 'practice of screed and slab work',
+  source: 'Trade practice of floor topping and slab work',
   severity: 'stop',
   appliesTo: 'features',
   reads: ['features', 'waySigns', 'walls', 'levels'],

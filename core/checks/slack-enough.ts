@@ -6,7 +6,7 @@ import { defineCheck, say } from './check.ts';
 export const slackEnough = defineCheck({
   id: 'slack-enough',
   title: 'Enough cable is left at both ends',
-  source: 'practice: 0.3 m in a box at the least, 1.5 m at a panel',
+  source: 'Trade practice: 0.3 m in a box at the least, 1.5 m at a panel',
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',

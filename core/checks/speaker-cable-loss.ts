@@ -13,7 +13,8 @@ export const speakerCableLossCheck = defineCheck({
   id: 'speaker-cable-loss',
   stage: 'cabling',
   title: 'Speaker cable is thick enough for its length and load',
-  source: 'F2.1, F2.2, F2.4, F2.8; limits 5 % (distributed) and 0.3 dB (theatre)',
+  source: 'Circuit theory; trade practice: limits 5 % (distributed) and 0.3 dB (theatre)',
+  formulaIds: ['F2.1', 'F2.2', 'F2.4', 'F2.8'],
   severity: 'stop',
   appliesTo: 'runs',
   // From this share of the limit on a run is worth a look: a detour of a tenth more on site would break it [practice].

@@ -6,7 +6,8 @@ import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
 export const speakerChains = defineCheck({
   id: 'speaker-chains',
   title: 'Speakers on one line do not overload its amplifier',
-  source: 'F2.7; least load of the amplifier 4 Ω unless it says otherwise',
+  source: 'Circuit theory; minimum load of the amplifier 4 Ω unless it says otherwise',
+  formulaIds: ['F2.7'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

@@ -11,7 +11,7 @@ export function closedOn(document: Pick<ProjectDocument, 'tradeDates'>, today: s
 export const testedInTime = defineCheck({
   id: 'tested-in-time',
   title: 'Every run is pulled and tested before the boards',
-  source: 'practice: tested before the boards go on',
+  source: 'Trade practice: test before drywall',
   severity: 'stop',
   stage: 'closing',
   appliesTo: 'runs',

@@ -11,7 +11,8 @@ const FEEDS = /^(ctl|sec|led|shade|cat)/;
 export const voltageAtLoad = defineCheck({
   id: 'voltage-at-load',
   title: 'Devices fed by their cable get enough volts',
-  source: 'F3.6, F3.8, F3.12; shares of 3 to 10 % by practice',
+  source: 'Circuit theory; shares of 3 to 10 % by trade practice',
+  formulaIds: ['F3.6', 'F3.8', 'F3.12'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

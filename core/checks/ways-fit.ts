@@ -12,7 +12,8 @@ export const waysFit = defineCheck({
   id: 'ways-fit',
   stage: 'cabling',
   title: 'What lies in a conduit, chase or channel fits, and can be pulled',
-  source: 'F6.1 to F6.4; NEC chapter 9 table 1; ANSI/TIA-569; practice',
+  source: 'NEC chapter 9 table 1; ANSI/TIA-569; trade practice',
+  formulaIds: ['F6.1', 'F6.2', 'F6.3', 'F6.4'],
   severity: 'stop',
   appliesTo: 'features',
   run: ({ document, runs }) =>

@@ -7,7 +7,7 @@ export const waysOpen = defineCheck({
   id: 'ways-open',
   stage: 'cabling',
   title: 'Racks, risers and cavities lead somewhere',
-  source: 'home run topology; geometry of the survey',
+  source: 'Home run topology; geometry of the survey',
   severity: 'stop',
   appliesTo: 'levels',
   reads: [

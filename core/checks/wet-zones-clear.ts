@@ -6,7 +6,7 @@ import { defineCheck, say } from './check.ts';
 export const wetZonesClear = defineCheck({
   id: 'wet-zones-clear',
   title: 'No device stands in a wet zone unless code allows it',
-  source: 'local code: zones, RCD and IP rating by code',
+  source: 'Local code: zones, RCD and IP rating by code',
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',

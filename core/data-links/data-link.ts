@@ -48,7 +48,8 @@ export const dataLink = calculator({
   name: 'data-link',
   title: 'Length of a network link by rate and temperature',
   topic: 'data',
-  source: 'F3.2 (ANSI/TIA-568, ISO/IEC 11801, TSB-155)',
+  source: 'ANSI/TIA-568, ISO/IEC 11801, TSB-155',
+  formulaIds: ['F3.2'],
   valid: 'to 60 C; class 5e at 5 Gb/s planned for 50 m',
   formulas: [
     'link ≤ 90 m, channel ≤ 100 m with ≤ 10 m of cords',
@@ -90,7 +91,8 @@ export const patchCords = calculator({
   name: 'patch-cords',
   title: 'Longer cords on a shorter link',
   topic: 'data',
-  source: 'F3.1 (ANSI/TIA-568 open office)',
+  source: 'ANSI/TIA-568 open office',
+  formulaIds: ['F3.1'],
   valid: 'horizontal length to 90 m, stranded cords of 24 or 26 AWG',
   formulas: ['C = (102 − H)/(1 + D)', 'W = C − T', 'D = 0.2, T = 5 m (24 AWG); D = 0.5, T = 4 m (26 AWG)'],
   input: z.strictObject({

@@ -50,7 +50,7 @@ export const heightCheck = calculator({
   name: 'device-height',
   title: 'Usual height of a device',
   topic: 'placing',
-  source: 'practice; accessibility: ADA, UK Part M',
+  source: 'Trade practice; accessibility: ADA, UK Part M',
   valid: 'centre of the device above finished floor',
   formulas: ['least ≤ height ≤ most'],
   input: z.strictObject({

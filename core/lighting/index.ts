@@ -12,7 +12,8 @@ export const lightAtPoint = calculator({
   name: 'light-at-point',
   title: 'Light of a lamp at a point',
   topic: 'shades',
-  source: 'F14.13',
+  source: 'Photometry',
+  formulaIds: ['F14.13'],
   valid: 'Lambertian sources; planning, ± 30 %',
   formulas: ['I = Φ/π·cos θ', 'E = I·cos φ/r²'],
   input: z.strictObject({
@@ -33,7 +34,8 @@ export const roomLight = calculator({
   name: 'room-light',
   title: 'Mean light of a room',
   topic: 'shades',
-  source: 'F14.14 (practice)',
+  source: 'Trade practice',
+  formulaIds: ['F14.14'],
   valid: 'lumen method; planning, ± 30 %',
   formulas: ['E = n·Φ·UF·MF/A'],
   input: z.strictObject({

@@ -10,7 +10,8 @@ export const pictureRate = calculator({
   name: 'picture-rate',
   title: 'Data rate of a picture format',
   topic: 'pictures',
-  source: 'F4.1, F4.2',
+  source: 'Arithmetic of video formats',
+  formulaIds: ['F4.1', 'F4.2'],
   valid: '8, 10 or 12 bit; TMDS to 18 Gb/s, else a fixed rate; 2 % over a class still fits by compressed blanking',
   formulas: [
     'clock = Htotal·Vtotal·fps',

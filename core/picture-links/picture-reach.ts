@@ -25,7 +25,7 @@ export const pictureReach = calculator({
   name: 'picture-reach',
   title: 'Reach of a video cable',
   topic: 'pictures',
-  source: 'practice, the shorter length where sources differ; a certified label and a test outrank it',
+  source: 'Trade practice, the shorter length where sources differ; a certified label and a test outrank it',
   valid: 'planning lengths; 24 and 32 Gb/s as 40',
   formulas: ['length ≤ planning length of the path at its class'],
   cautions: ['C12'],

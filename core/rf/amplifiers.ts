@@ -8,7 +8,8 @@ export const amplifierOutput = calculator({
   name: 'amplifier-output',
   title: 'Output of an amplifier for several channels',
   topic: 'coax',
-  source: 'F5.5 (EN 60728-3 type, practice)',
+  source: 'EN 60728-3 type, trade practice',
+  formulaIds: ['F5.5'],
   valid: 'two channels and more; put it before losses, never to revive a poor signal',
   formulas: ['Umax(n) = Umax − 7.5·log10(n − 1)'],
   input: z.strictObject({
@@ -27,7 +28,8 @@ export const thermalNoise = calculator({
   name: 'thermal-noise',
   title: 'Noise of a 75 ohm line, and what stays above it',
   topic: 'coax',
-  source: 'F5.6',
+  source: 'Physics: thermal noise',
+  formulaIds: ['F5.6'],
   valid: 'noise temperature 293 K unless said',
   formulas: ['N = 10·log10(k·T·B/1 mW) + 48.75 dBmV', 'C/N = level − N − NF'],
   input: z.strictObject({
@@ -50,7 +52,8 @@ export const cascadeNoise = calculator({
   name: 'cascade-noise',
   title: 'Noise figure of stages one after the other',
   topic: 'coax',
-  source: 'F5.6',
+  source: 'Physics: thermal noise',
+  formulaIds: ['F5.6'],
   valid: 'stages matched; a loss has its own value as noise figure and a negative gain',
   formulas: ['F = F1 + (F2 − 1)/G1 + (F3 − 1)/(G1·G2) + …'],
   input: z.strictObject({

@@ -32,7 +32,8 @@ export const coaxLoss = calculator({
   name: 'coax-loss',
   title: 'Loss of a coax run',
   topic: 'coax',
-  source: 'F5.1, F5.2 (ANSI/SCTE 74; above 1000 MHz typical, the larger loss)',
+  source: 'ANSI/SCTE 74; above 1000 MHz typical, the larger loss',
+  formulaIds: ['F5.1', 'F5.2'],
   valid: '5 to 2150 MHz; below 55 MHz the loss at 55 MHz',
   formulas: ['a(f) = a1·(f/f1)^(ln(a2/a1)/ln(f2/f1))', 'a(T) = a20·(1 + 0.002·(T − 20))', 'loss = a·L + connectors + plates'],
   input: z.strictObject({

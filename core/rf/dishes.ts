@@ -10,7 +10,7 @@ export const lnbDrop = calculator({
   name: 'lnb-drop',
   title: 'Supply of a converter over coax',
   topic: 'coax',
-  source: 'practice; values to be treated with care',
+  source: 'Trade practice; treat with care',
   valid: 'RG6; copper centre 21 ohm/km, clad steel 100 ohm/km, shield 20 to 30 ohm/km',
   formulas: ['ΔV = I·L·(r centre + r shield)', 'at the converter 12.5 V of 13 V, 17 V of 18 V'],
   input: z.strictObject({
@@ -33,7 +33,8 @@ export const dishAim = calculator({
   name: 'dish-aim',
   title: 'Where a dish looks',
   topic: 'coax',
-  source: 'F5.9, F5.10',
+  source: 'Geometry of the geostationary orbit',
+  formulaIds: ['F5.9', 'F5.10'],
   valid: 'geostationary orbit; latitude north and longitude east positive; warn below 10 degrees of elevation',
   formulas: [
     'cos B = cos φ·cos δ',
@@ -82,7 +83,8 @@ export const magneticBearing = calculator({
   name: 'magnetic-bearing',
   title: 'Compass bearing, and an obstacle in the line',
   topic: 'coax',
-  source: 'F5.11',
+  source: 'Geometry; trade practice',
+  formulaIds: ['F5.11'],
   valid: 'declination east positive',
   formulas: ['bearing = (true − declination) mod 360', 'el ≥ atan((h obstacle − h dish)/d) + 5°'],
   input: z.strictObject({
@@ -108,7 +110,7 @@ export const dishGap = calculator({
   name: 'dish-gap',
   title: 'One dish behind another',
   topic: 'coax',
-  source: 'practice: 5 degrees over what stands before it',
+  source: 'Trade practice: 5 degrees over what stands before it',
   valid: 'both look the same way',
   formulas: ['d ≥ (z top of the front one − z bottom of the rear one)/tan el'],
   input: z.strictObject({

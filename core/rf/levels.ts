@@ -44,7 +44,8 @@ export const splitterLoss = calculator({
   name: 'splitter-loss',
   title: 'Loss of a splitter',
   topic: 'coax',
-  source: 'F5.3 (practice)',
+  source: 'Trade practice',
+  formulaIds: ['F5.3'],
   valid: 'ideal split, and 0.5 to 1 dB more for each binary stage',
   formulas: ['ideal = 10·log10(N)', 'real = ideal + 0.5 to 1 dB · ⌈log2 N⌉'],
   input: z.strictObject({
@@ -67,7 +68,8 @@ export const outletLevel = calculator({
   name: 'outlet-level',
   title: 'Level at an outlet',
   topic: 'coax',
-  source: 'F5.4 (SCTE, EN 60728-1; windows the narrower)',
+  source: 'SCTE, EN 60728-1; windows the narrower',
+  formulaIds: ['F5.4'],
   valid: '5 to 2150 MHz; losses add in dB; a level above the window is a fault as one below',
   formulas: [
     'level = source + gain − Σ cable − Σ passives',
@@ -128,7 +130,7 @@ export const levelUnits = calculator({
   name: 'level-units',
   title: 'Levels in dBµV, dBmV and dBm at 75 ohm',
   topic: 'coax',
-  source: 'definition of the units at 75 Ω',
+  source: 'Definition of the units at 75 Ω',
   valid: '75 ohm',
   formulas: ['dBµV = dBmV + 60', 'dBm = dBmV − 48.75'],
   input: z.strictObject({ level: z.number(), unit: z.enum(['dBuV', 'dBmV', 'dBm']) }),

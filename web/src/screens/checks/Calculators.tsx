@@ -192,7 +192,10 @@ export function Calculators({ document }: { readonly document: ProjectDocument }
             ))}
           </dd>
           <dt>{text('checks.source')}</dt>
-          <dd>{found.source}</dd>
+          <dd>
+            {found.source}
+            {found.formulaIds && <span className="faint"> · {found.formulaIds.join(', ')}</span>}
+          </dd>
           <dt>{text('checks.valid')}</dt>
           <dd>{found.valid}</dd>
         </dl>

@@ -23,7 +23,7 @@ describe('the command line', () => {
   });
 
   it('ends with 1 where a finding is a stop, else with 0', () => {
-    const stopped = run('check', demo('heron-quay-house'), '--json');
+    const stopped = run('check', demo('heron-quay-house'), '--json', '--today=2026-11-25');
     expect(stopped.status).to.equal(1);
     const { counts, findings } = JSON.parse(stopped.out) as {
       counts: { stop: number };
@@ -32,7 +32,17 @@ describe('the command line', () => {
     expect(counts.stop).to.equal(1);
     expect(findings[0].sentence).to.match(/AWG loses .* more than/);
     expect(findings[0].cures[0].words).to.match(/^Use \d+ AWG$/);
-    expect(run('check', demo('saltmarsh-granary')).status).to.equal(0);
+    expect(run('check', demo('saltmarsh-granary'), '--today=2026-11-25').status).to.equal(0);
+  });
+
+  it('checks as of a day: what was not tested before drywall is an error after it', () => {
+    const codes = (day: string) =>
+      (
+        JSON.parse(run('check', demo('heron-quay-house'), '--json', `--today=${day}`).out) as { findings: { code: string }[] }
+      ).findings.map(({ code }) => code);
+    expect(codes('2026-11-25')).to.not.include('closed-unpulled');
+    expect(codes('2028-01-01')).to.include.members(['closed-unpulled', 'closed-untested']);
+    expect(run('check', demo('heron-quay-house'), '--today=soon').error).to.match(/^--today: .*2026-11-29/);
   });
 
   it('lists every rule and every calculator', () => {

@@ -25,7 +25,7 @@ type ReadFile = (path: string) => string;
 
 export const USAGE = `Usage: npm run --silent cli -- COMMAND
   schedule FILE [--csv | --json]     the cable schedule of a project file
-  check FILE [--json]                all findings; ends with 1 where one is a stop
+  check FILE [--json]                all findings; ends with 1 where one is an error
   check, schedule --today=DAY        as of that day (2026-11-29); without it as of today
   check --list [--json]              every rule
   calc --list [--json]               every calculator with its input schema

@@ -191,6 +191,8 @@ describe('a backup', () => {
     const url = await freshDatabaseUrl();
     const database = openDatabase(url);
     await migrator(database.sequelize).up({ to: '2026-12-02-notches' });
+    const behind = (await migrator(database.sequelize).pending()).length;
+    expect(behind).to.be.greaterThan(0);
     await database.sequelize.close();
     const before = mkdtempSync(join(tmpdir(), 'spool-before-'));
     const start = (backupFolder: string) =>
@@ -217,7 +219,7 @@ describe('a backup', () => {
     writeFileSync(join(before, 'a-file'), '');
     expect(start(join(before, 'a-file')).status).to.not.equal(0);
     const reopened = openDatabase(url);
-    expect((await migrator(reopened.sequelize).pending()).length).to.equal(1);
+    expect((await migrator(reopened.sequelize).pending()).length).to.equal(behind);
     await reopened.sequelize.close();
     const started = start(join(before, 'backups'));
     expect(started.status, started.stderr).to.equal(0);

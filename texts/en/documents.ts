@@ -52,8 +52,8 @@ export const documents = {
   tags: {
     count_one: '{{count}} cable to {{rack}}',
     count_other: '{{count}} cables to {{rack}}',
-    parts: 'parts over {{head}}',
-    partsAtOnce: 'parts at once',
+    parts: 'separates above {{head}}',
+    partsAtOnce: 'separates at once',
   },
   labelColumns: {
     end: 'End',

@@ -116,7 +116,7 @@ describe('documents', () => {
     writeFileSync(join(folder, 't.pdf'), await fetched('bundle-tags.pdf?paper=A4'));
     const text = spawnSync('pdftotext', ['-raw', join(folder, 't.pdf'), '-'], { encoding: 'utf8' }).stdout;
     expect(text.match(/^B-01$/gm)).to.have.length(2);
-    expect(text).to.match(/\d+ cables to Rack A\nparts over [A-Z][a-z]/);
+    expect(text).to.match(/\d+ cables to Rack A\nseparates above [A-Z][a-z]/);
   });
 
   it('the cabling sheet lists bundles, conduits, seals, screed and supports', async () => {
@@ -134,7 +134,7 @@ describe('documents', () => {
     expect(text).to.match(/To the seats/);
     expect(text).to.match(/Demo planner/);
     expect(text).to.match(/fire-block +plate|fire-block/);
-    expect(text).to.match(/None may be open before the boards go on/);
+    expect(text).to.match(/None may be open when drywall goes up/);
   });
 
   it('a safety rule that was relaxed stands on every sheet for the site, with its reason and who did it', async () => {

@@ -167,7 +167,7 @@ describe('documents', () => {
       'Errors',
       'Warnings',
       'U-MB-03.1',
-      'F2.1, F2.2',
+      'Circuit theory; trade practice: limits 5 %',
       '7 copper runs come from outdoors',
       'licensed trades decide',
     ])

@@ -125,7 +125,7 @@ export function FeaturePanel({ document, feature }: { readonly document: Project
           />
         )}
         {has('circuits') && feature.clearanceM === 0 && (
-          <p className="faint">
+          <p className="faint wide">
             {text('survey.keepByTable', {
               keep: formatLength(keepFromMains(feature, document.project.jurisdiction, 'a'), units),
             })}

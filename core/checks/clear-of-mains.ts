@@ -1,5 +1,5 @@
 import { besideMains, RIGHT_ANGLE_FROM_RAD } from '../routing/index.ts';
-import { cableClassOf, keepFromMains, OPEN_CONDUCTORS_M, PARALLEL_FROM_M } from '../separation/index.ts';
+import { cableClassOf, OPEN_CONDUCTORS_M, PARALLEL_FROM_M } from '../separation/index.ts';
 import { buildingOf } from '../building/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
@@ -33,8 +33,7 @@ export const clearOfMains = defineCheck({
         (one) => one.parallelM <= longestM && (one.crossingRad === null || one.crossingRad >= RIGHT_ANGLE_FROM_RAD),
       );
     return besideIn(document, planned).flatMap((beside) => {
-      const { parallelM, leastM, crossingRad, featureId } = beside;
-      const keepM = keepFromMains(document.features[featureId], jurisdiction, cableClass);
+      const { keepM, parallelM, leastM, crossingRad, featureId } = beside;
       const figures = { mains: document.features[featureId].name || 'mains', keepM, longestM };
       const found: FindingDraft[] = [];
       const told = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>

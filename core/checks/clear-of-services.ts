@@ -31,10 +31,9 @@ export const clearOfServices = defineCheck({
     const keepOf = ({ kind, clearanceM }: Feature) =>
       Object.hasOwn(keeps, kind) ? Math.max(clearanceM, keeps[kind as keyof typeof keeps]) : null;
     if (document.cableTypes[run.cableTypeId].material === 'fibre') return [];
-    return besideThings(buildingOf(document), points, media, keepOf).flatMap(({ featureId, parallelM, leastM }) => {
+    return besideThings(buildingOf(document), points, media, keepOf).flatMap(({ featureId, keepM, parallelM, leastM }) => {
       const feature = document.features[featureId];
       if (parallelM <= PASSING_M) return [];
-      const keepM = keepOf(feature)!;
       return [
         say(
           'clear-of-services',

@@ -5,6 +5,7 @@
 export {
   groupSchedule,
   scheduleOf,
+  spoolsFor,
   totalsByCable,
   type CableTotal,
   type ScheduleGroup,

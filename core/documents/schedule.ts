@@ -164,7 +164,7 @@ export function groupSchedule(rows: readonly ScheduleRow[], by: ScheduleGrouping
   return [...groups].map(([key, list]) => ({ key, title: key, rows: list, cutLengthM: sum(list) }));
 }
 
-/** What one cable type comes to, with what to order of it (F16.2) and the spools that it takes. */
+/** What one cable type comes to, with the length to order of it (F16.2). */
 export interface CableTotal {
   readonly cableTypeId: string;
   readonly cable: string;
@@ -174,10 +174,6 @@ export interface CableTotal {
   readonly cutLengthM: number;
   readonly orderLengthM: number;
   readonly longestM: number;
-  /** Runs of this cable that are pulled at once in any one bundle. */
-  readonly parallel: number;
-  /** Spools of the usual length; a refusal where a run is longer than one. */
-  readonly spools: Outcome<SpoolPlan>;
 }
 
 export function totalsByCable(document: ProjectDocument, rows: readonly ScheduleRow[]): CableTotal[] {
@@ -185,7 +181,6 @@ export function totalsByCable(document: ProjectDocument, rows: readonly Schedule
     const own = rows.filter((row) => row.cableTypeId === cable.id);
     if (own.length === 0) return [];
     const cutLengthM = sum(own);
-    const parallel = mostAtOnce(own);
     return [
       {
         cableTypeId: cable.id,
@@ -196,15 +191,16 @@ export function totalsByCable(document: ProjectDocument, rows: readonly Schedule
         cutLengthM,
         orderLengthM: cutLengthM * ORDER_FACTOR,
         longestM: Math.max(0, ...own.map((row) => row.cutLengthM ?? 0)),
-        parallel,
-        spools: planSpools(
-          own.flatMap((row) => row.cutLengthM ?? []),
-          USUAL_SPOOL_M,
-          parallel,
-        ),
       },
     ];
   });
+}
+
+/** Spools of the usual length for the runs of one cable type; `parallel` is how many are pulled at once in any one bundle. */
+export function spoolsFor(rows: readonly ScheduleRow[]): { readonly parallel: number; readonly plan: Outcome<SpoolPlan> } {
+  const parallel = mostAtOnce(rows);
+  const lengthsM = rows.flatMap((row) => row.cutLengthM ?? []);
+  return { parallel, plan: planSpools(lengthsM, USUAL_SPOOL_M, parallel) };
 }
 
 /** The most runs of one bundle; a run without one is pulled by itself. */

@@ -6,6 +6,8 @@ import { keepFromMains, type CableClass } from '../separation/index.ts';
 /** Where one run comes near one mains route. Lengths in m, angles in rad. */
 export interface BesideMains {
   readonly featureId: string;
+  /** The distance to keep. */
+  readonly keepM: number;
   /** Metres of the run within the distance to keep, crossings apart. */
   readonly parallelM: number;
   /** Least distance on the way, edge of the mains to cable. */
@@ -89,7 +91,7 @@ function besideOne(
       }
     }
   }
-  return leastM < keepM ? { featureId: feature.id, parallelM, leastM, crossingRad, at } : null;
+  return leastM < keepM ? { featureId: feature.id, keepM, parallelM, leastM, crossingRad, at } : null;
 }
 
 function nearestOf({ points, widthM }: Feature, low: number, high: number, p: Point3) {

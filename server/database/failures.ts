@@ -24,7 +24,7 @@ export function isDatabaseAway(error: unknown): boolean {
 }
 
 /** The name of the constraint that a failed statement broke; undefined for other failures. */
-export const constraintOf = (error: unknown): string | undefined => (error as DatabaseFailure | null)?.original?.constraint;
+const constraintOf = (error: unknown): string | undefined => (error as DatabaseFailure | null)?.original?.constraint;
 
 const KINDS = { '23505': 'unique', '23503': 'reference', '23514': 'check', '23502': 'missing' } as const;
 

@@ -7,14 +7,7 @@ import { defineModels, type Models } from './models/index.ts';
 export { migrateUp, migrator, withStartLock, type MigrationPoint } from './migrate.ts';
 export { DEVICE_TYPE_COLUMNS } from './models/records.ts';
 export { HEADER_COLUMNS, type Models, type Row, type Table } from './models/index.ts';
-export {
-  brokenConstraint,
-  constraintOf,
-  describeFailure,
-  isBadValue,
-  isDatabaseAway,
-  type BrokenConstraint,
-} from './failures.ts';
+export { brokenConstraint, describeFailure, isBadValue, isDatabaseAway, type BrokenConstraint } from './failures.ts';
 
 export interface Database {
   readonly sequelize: Sequelize;

@@ -1,4 +1,4 @@
-import { totalsByCable } from '@dusky-spool/core/documents';
+import { spoolsFor, totalsByCable } from '@dusky-spool/core/documents';
 import type { ProjectDocument } from '@dusky-spool/core/project';
 import { USUAL_SPOOL_M } from '@dusky-spool/core/spools';
 import { formatCableLength } from '@dusky-spool/core/units';
@@ -30,27 +30,30 @@ export function OrderStage({ document }: { readonly document: ProjectDocument })
           </tr>
         </thead>
         <tbody>
-          {totals.map((total) => (
-            <tr key={total.cableTypeId}>
-              <td className="ring">
-                <SpoolRing system={total.system} left={1 - ((total.orderLengthM / USUAL_SPOOL_M) % 1)} />
-              </td>
-              <td>
-                <b>{total.cable}</b>
-              </td>
-              <td>{total.runs}</td>
-              <td>{formatCableLength(total.longestM, units)}</td>
-              <td>{formatCableLength(total.cutLengthM, units)}</td>
-              <td>
-                <b>{formatCableLength(total.orderLengthM, units)}</b>
-              </td>
-              <td className="faint">
-                {total.spools.ok
-                  ? `${text('stage.order.parallel', { count: total.parallel })} · ${text('stage.order.spools', { count: total.spools.value.buy })}`
-                  : text('stage.order.tooLong')}
-              </td>
-            </tr>
-          ))}
+          {totals.map((total) => {
+            const { parallel, plan } = spoolsFor(rows.filter((row) => row.cableTypeId === total.cableTypeId));
+            return (
+              <tr key={total.cableTypeId}>
+                <td className="ring">
+                  <SpoolRing system={total.system} left={1 - ((total.orderLengthM / USUAL_SPOOL_M) % 1)} />
+                </td>
+                <td>
+                  <b>{total.cable}</b>
+                </td>
+                <td>{total.runs}</td>
+                <td>{formatCableLength(total.longestM, units)}</td>
+                <td>{formatCableLength(total.cutLengthM, units)}</td>
+                <td>
+                  <b>{formatCableLength(total.orderLengthM, units)}</b>
+                </td>
+                <td className="faint">
+                  {plan.ok
+                    ? `${text('stage.order.parallel', { count: parallel })} · ${text('stage.order.spools', { count: plan.value.buy })}`
+                    : text('stage.order.tooLong')}
+                </td>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
     </StagePage>

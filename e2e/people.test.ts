@@ -174,5 +174,5 @@ describe('a person at a device of one’s own', () => {
     await one.getByText(/of 117 runs/).waitFor();
     const { document } = (await (await one.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply;
     expect(Object.values(document.devices).filter(({ name: one }) => one === 'by the larder')).to.have.length(1);
-  }).timeout(180_000);
+  }).timeout(300_000);
 });

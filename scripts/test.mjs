@@ -28,6 +28,8 @@ tryNginx();
 
 const counts = { passed: 0, failed: 0, skipped: 0 };
 const took = [];
+/** What failed, told again at the end: a log of thousands of lines is often seen by its end only. */
+const failed = [];
 
 /** Runs one part, its output shown as it comes; mocha's counts are added up. */
 function part(name, program, args, env = {}) {
@@ -48,6 +50,7 @@ function part(name, program, args, env = {}) {
       counts.passed += count('passing') || (code === 0 ? 1 : 0);
       counts.failed += failing || (code === 0 ? 0 : 1);
       counts.skipped += count('pending');
+      if (code !== 0) failed.push(`--- ${name}\n${failing ? text.slice(text.search(/^\s+\d+ failing/m)) : text.slice(-4000)}`);
       took.push(`${name} ${((performance.now() - start) / 1000).toFixed(0)} s`);
       done();
     });
@@ -105,7 +108,7 @@ try {
   if (wanted('server') || wanted('e2e')) ensureBuilt();
   await Promise.all([unit(), part('server', ...mocha('--exit', ...SIDE_BY_SIDE, 'server/**/*.test.ts'), env)]);
   await part('web', ...mocha('web/src/**/*.test.ts'), env);
-  await part('e2e', ...mocha('--exit', '--timeout', '180000', ...SIDE_BY_SIDE, 'e2e/*.test.ts'), env);
+  await part('e2e', ...mocha('--exit', '--timeout', '300000', ...SIDE_BY_SIDE, 'e2e/*.test.ts'), env);
   await part('soak', ...mocha('--exit', '--timeout', '3600000', 'server/faults/*.soak.ts', 'server/attacks/fuzz.test.ts'), {
     ...env,
     FUZZ_COUNT: '20000',
@@ -113,6 +116,7 @@ try {
 } finally {
   tidy();
 }
+for (const text of failed) console.log(`\n${text.slice(0, 6000).trimEnd()}`);
 console.log(`\n${took.join(', ')}`);
 console.log(`${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);
 process.exit(counts.failed > 0 ? 1 : 0);

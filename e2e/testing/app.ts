@@ -46,7 +46,7 @@ export async function startApp(databaseUrl?: string, env: NodeJS.ProcessEnv = {}
     person: async (options = {}) => {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true, ...options });
       const page = await context.newPage();
-      page.setDefaultTimeout(30_000);
+      page.setDefaultTimeout(120_000);
       page.on('pageerror', (error) => problems.push(error.message));
       page.on('console', (message) => {
         if (message.type() === 'error' && !/Failed to load resource|WebSocket connection|net::ERR/.test(message.text()))

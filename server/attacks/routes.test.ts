@@ -146,7 +146,7 @@ describe('roles within a firm', () => {
       'crew',
       { project: 'Ropewalk Flat', list: 'devices' },
     ]);
-  }).timeout(120_000);
+  }).timeout(300_000);
 
   it('let a client read the projects that were chosen, and no other', async () => {
     const other = await owner.newProject('Other house');

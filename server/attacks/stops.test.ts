@@ -13,7 +13,7 @@ describe('a server process', () => {
   let client: TestClient;
   let projectId: string;
   before(async function () {
-    this.timeout(180_000);
+    this.timeout(300_000);
     port = await freePort();
     child = await startProcess(await freshDatabaseUrl(), port);
     client = await new TestClient(`http://127.0.0.1:${port}`).makeFirstAccount();
@@ -41,7 +41,7 @@ describe('a server process', () => {
     }
     await sleep(300);
     await stillThere();
-  }).timeout(120_000);
+  }).timeout(300_000);
 
   it('outlives upgrades to other places, broken keys, frames before the handshake and frames that are too long', async () => {
     for (const path of ['/', '/api/projects/%/live', `/api/projects/${'f'.repeat(36)}/live`, '/api/projects//live', '*']) {
@@ -95,7 +95,7 @@ describe('a server process', () => {
     }
     await sleep(500);
     await stillThere();
-  }).timeout(60_000);
+  }).timeout(300_000);
 
   it('ends by itself when it is asked to, after what runs', async () => {
     const slow = client.newProject('Made while stopping');
@@ -104,5 +104,5 @@ describe('a server process', () => {
     child.kill('SIGTERM');
     expect(await slow).to.match(/^[0-9a-f-]{36}$/);
     expect(await gone).to.equal(0);
-  }).timeout(60_000);
+  }).timeout(300_000);
 });

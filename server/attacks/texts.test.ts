@@ -120,5 +120,5 @@ describe('edits from a hostile or broken client', () => {
       'rules[0].reason',
     ]);
     expect((await client.send('GET', `/projects/${projectId}/file`)).status).to.equal(200);
-  }).timeout(120_000);
+  }).timeout(300_000);
 });

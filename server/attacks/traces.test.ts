@@ -20,7 +20,7 @@ const DAY_MS = 24 * 3600 * 1000;
 
 describe('what a server leaves behind', () => {
   it('is a log without SQL, names, addresses or passwords, also when everything fails', async function () {
-    this.timeout(180_000);
+    this.timeout(300_000);
     const port = await freePort();
     const databaseUrl = await freshDatabaseUrl();
     const child = spawn(process.execPath, ['--import', 'tsx', 'server/app/main.ts'], {
@@ -78,7 +78,7 @@ describe('what a server leaves behind', () => {
     await server.close();
     const left = readdirSync(tmpdir()).filter((name) => !before.has(name) && /spool/.test(name));
     expect(left).to.deep.equal([]);
-  }).timeout(120_000);
+  }).timeout(300_000);
 });
 
 describe('what is put away', () => {
@@ -125,7 +125,7 @@ describe('what is put away', () => {
     await tidyUp(server.services, new Date(now + 31 * DAY_MS));
     expect(await rowsOf(projectId)).to.equal(0);
     expect((await client.send('POST', `/deleted-projects/${projectId}/restore`, {})).status).to.equal(404);
-  }).timeout(120_000);
+  }).timeout(300_000);
 
   it('is audited in signed lines: one that is altered, moved or taken out is found', async () => {
     const projectId = await client.newProject('Audited');
@@ -149,7 +149,7 @@ describe('what is put away', () => {
     expect((await read()).brokenAt).to.equal(null);
     await sequelize.query(`DELETE FROM audit_lines WHERE line = 3`);
     expect((await read()).brokenAt).to.equal(4);
-  }).timeout(120_000);
+  }).timeout(300_000);
 
   it('is counted for diagnostics without a name or an address', async () => {
     server.services.report(new Error('marsh@example.test said no'), 'a test');

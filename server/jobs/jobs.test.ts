@@ -7,9 +7,9 @@ import type { Lane } from './index.ts';
 
 /** Lanes with limits so small that a test reaches them. */
 const SMALL_LANES: readonly Lane[] = [
-  { name: 'documents', runner: 'thread', runners: 1, limitMs: 20_000, memoryMb: 96 },
-  { name: 'pictures', runner: 'process', runners: 1, limitMs: 120_000, memoryMb: 600 },
-  { name: 'plan-files', runner: 'process', runners: 1, limitMs: 120_000, memoryMb: 600 },
+  { name: 'documents', runner: 'thread', runners: 1, limitMs: 40_000, memoryMb: 128 },
+  { name: 'pictures', runner: 'process', runners: 1, limitMs: 300_000, memoryMb: 600 },
+  { name: 'plan-files', runner: 'process', runners: 1, limitMs: 300_000, memoryMb: 600 },
 ];
 
 describe('the job queue', () => {
@@ -30,7 +30,7 @@ describe('the job queue', () => {
   after(() => server.close());
   const look = (id: string) => client.json<JobReply>('GET', `/jobs/${id}`);
   const until = async (id: string, happened: (job: JobReply) => boolean): Promise<JobReply> => {
-    for (let n = 0; n < 2000; n++) {
+    for (let n = 0; n < 5000; n++) {
       const job = await look(id);
       if (happened(job)) return job;
       await new Promise((done) => setTimeout(done, 50));
@@ -52,7 +52,7 @@ describe('the job queue', () => {
     const file = await client.send('GET', `/jobs/${made}/file`);
     expect(file.headers.get('content-disposition')).to.include('a-house-schedule.csv');
     expect(await file.text()).to.include('Run');
-  }).timeout(120_000);
+  }).timeout(300_000);
 
   it('stops a job that runs and one that waits, and does it again when asked', async () => {
     const running = await server.services.jobs.submit(member, { kind: 'wait', params: { ms: 5000 } });
@@ -64,17 +64,17 @@ describe('the job queue', () => {
     expect((await client.send('POST', `/jobs/${waiting}/retry`, {})).status).to.equal(202);
     await until(waiting, ({ state }) => state === 'done');
     expect((await client.send('POST', `/jobs/${waiting}/retry`, {})).status).to.equal(422);
-  }).timeout(120_000);
+  }).timeout(300_000);
 
   it('ends a job that takes too long or too much memory with a sentence, and goes on with the next', async () => {
-    const slow = await server.services.jobs.submit(member, { kind: 'wait', params: { ms: 60_000 } });
+    const slow = await server.services.jobs.submit(member, { kind: 'wait', params: { ms: 180_000 } });
     const greedy = await server.services.jobs.submit(member, { kind: 'wait', params: { ms: 10, fill: true } });
     const next = await server.services.jobs.submit(member, { kind: 'wait', params: { ms: 10 } });
-    expect((await until(slow, ({ state }) => state === 'failed')).problem).to.deep.include({ code: 'job-too-slow', seconds: 20 });
+    expect((await until(slow, ({ state }) => state === 'failed')).problem).to.deep.include({ code: 'job-too-slow', seconds: 40 });
     expect((await until(greedy, ({ state }) => state === 'failed')).problem).to.deep.include({ code: 'job-too-large' });
     await until(next, ({ state }) => state === 'done');
     expect((await client.send('GET', '/health')).status).to.equal(200);
-  }).timeout(180_000);
+  }).timeout(300_000);
 
   it('keeps pictures in a lane of their own: health, sign-in and documents do not wait for them', async () => {
     const slowSvg = `<svg xmlns="http://www.w3.org/2000/svg" width="9000" height="9000">${'<g opacity=".5">'.repeat(90)}<path d="M0 0L9000 9000"/>${'</g>'.repeat(90)}</svg>`;
@@ -116,7 +116,7 @@ describe('the job queue', () => {
       );
     expect([ids.length, refused]).to.deep.equal([60, 'too-many-jobs']);
     for (const id of ids) await server.services.jobs.cancel(id);
-  }).timeout(120_000);
+  }).timeout(300_000);
 });
 
 describe('two servers on one database', () => {

@@ -104,7 +104,7 @@ describe('npm start', () => {
     });
     expect(server.status).to.not.equal(0);
     expect(server.stderr).to.include('SESSION_IDLE_HOURS is “soon”: it must be a number');
-  }).timeout(60_000);
+  }).timeout(300_000);
 });
 
 describe('a backup', () => {
@@ -115,7 +115,7 @@ describe('a backup', () => {
   let projectId: string;
   let backup: string;
   before(async function () {
-    this.timeout(180_000);
+    this.timeout(300_000);
     server = await startTestServer();
     client = await server.client().makeFirstAccount();
     ({ id: projectId } = await client.json<{ id: string }>('POST', '/projects/import', GRANARY));
@@ -164,7 +164,7 @@ describe('a backup', () => {
     } finally {
       await drill.close();
     }
-  }).timeout(180_000);
+  }).timeout(300_000);
 
   it('that was damaged, is not whole, or would cover a firm is refused, and nothing changes', async () => {
     const url = await freshDatabaseUrl();
@@ -184,7 +184,7 @@ describe('a backup', () => {
     expect(restore(copy, url).status).to.equal(2);
     const used = restore(backup, server.databaseUrl, '--replace');
     expect([used.status, used.complained.includes('Stop it first')]).to.deep.equal([1, true]);
-  }).timeout(180_000);
+  }).timeout(300_000);
 
   it('is made before a migration of a database that holds data, and a failed one stops the start', async () => {
     const { openDatabase, migrator } = await import('../database/index.ts');
@@ -225,7 +225,7 @@ describe('a backup', () => {
     expect(started.status, started.stderr).to.equal(0);
     expect(readdirSync(join(before, 'backups'))).to.have.length(1);
     rmSync(before, { recursive: true, force: true });
-  }).timeout(180_000);
+  }).timeout(300_000);
 });
 
 describe('what is shipped for a real server', () => {
@@ -235,10 +235,10 @@ describe('what is shipped for a real server', () => {
       encoding: 'utf8',
     });
     expect([status, stderr]).to.deep.equal([0, '']);
-  }).timeout(60_000);
+  }).timeout(300_000);
 
   it('is a proxy configuration with TLS: Secure cookies, HSTS, live following, and addresses nobody can pretend', async function () {
-    this.timeout(180_000);
+    this.timeout(300_000);
     const nginx = ['/usr/sbin/nginx', '/usr/bin/nginx'].find(existsSync);
     if (!nginx || spawnSync('openssl', ['version']).error) return this.skip();
     const folder = mkdtempSync(join(tmpdir(), 'spool-nginx-'));

@@ -240,7 +240,7 @@ describe('changes', () => {
   });
 });
 
-async function until(happened: () => boolean, withinMs = 5000): Promise<void> {
+async function until(happened: () => boolean, withinMs = 60_000): Promise<void> {
   const start = Date.now();
   while (!happened()) {
     if (Date.now() - start > withinMs) throw new Error('It did not happen in time');

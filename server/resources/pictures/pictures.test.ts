@@ -162,7 +162,7 @@ describe('plans on the server', () => {
     });
     expect((await send('sheets', 'no.pdf', Buffer.from('%PDF-1.4 nothing'))).body.problem).to.include({ code: 'pdf-damaged' });
     expect((await client.send('POST', `/projects/${projectId}/sheets/${'0'.repeat(64)}/1`)).status).to.equal(404);
-  }).timeout(180_000);
+  }).timeout(300_000);
 
   it('cut a large picture into tiles that only its owner sees', async () => {
     const big = await sharp({ create: { width: 3000, height: 1400, channels: 3, background: '#806040' } })
@@ -180,7 +180,7 @@ describe('plans on the server', () => {
     expect((await server.client().send('GET', `/projects/${projectId}/pictures/${String(body.id)}/tiles/0/0/0`)).status).to.equal(
       401,
     );
-  }).timeout(120_000);
+  }).timeout(300_000);
 
   it('have a laser meter that reads, and say so where one does not answer', async () => {
     const { instruments } = await client.json<{ instruments: unknown[] }>('GET', '/bridge');

@@ -81,7 +81,7 @@ describe('project files', () => {
   });
 
   it('larger than the limit are refused without being read', async function () {
-    this.timeout(180_000);
+    this.timeout(300_000);
     const response = await client.send('POST', '/projects/import', 'x'.repeat(121 * 1024 * 1024));
     expect([response.status, (await problemOf(response)).code]).to.deep.equal([413, 'file-too-large']);
   });

@@ -14,6 +14,7 @@ const RANK = {
   optimise: 1,
   regions: 2,
   project: 2,
+  derive: 2.5,
   plans: 3,
   findings: 3,
   building: 3,

@@ -7,7 +7,7 @@ import { cablingWords, en, words } from '@dusky-spool/texts';
 /** What follows from the routes: bundles, how full ways are, spare conduits, seals, screed, supports. */
 export function cablingText(document: ProjectDocument, asJson: boolean): string {
   const runs = planRuns(document);
-  const report = cablingReport(document, runs);
+  const report = cablingReport(document);
   if (asJson) return JSON.stringify({ project: document.project.name, units: 'm', ...report }, null, 2);
   const tables = cablingSheet(document, report, runs, cablingWords());
   const sections: Readonly<Record<string, string>> = en.documents.cabling.sections;

@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
-import { CHECKS, runChecks, type Finding } from '@dusky-spool/core/checks';
+import { CHECKS, runChecks, type Finding, curesFor } from '@dusky-spool/core/checks';
 import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/documents';
 import { readProjectFile, writeProjectFile, type ProjectFile } from '@dusky-spool/core/formats';
 import { fine, refuse, type Outcome, type Problem } from '@dusky-spool/core/outcome';
-import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { levelsFromBelow } from '@dusky-spool/core/building';
 import { lineCount, proposalInput, proposeWalls, readDxf } from '@dusky-spool/core/plans';
 import { planRuns } from '@dusky-spool/core/runs';
@@ -132,7 +133,7 @@ function withFile(
 
 function scheduleText(document: ProjectDocument, flags: ReadonlySet<string>, today: string): string {
   const planned = planRuns(document);
-  const rows = scheduleOf(document, en.terms, planned, runChecks(document, planned, today));
+  const rows = scheduleOf(document, en.terms, today);
   if (!flags.has('--json')) return scheduleCsv(rows, document.project.units, en.documents.columns);
   const routes = new Map(planned.map((run) => [run.run.id, run]));
   return json({
@@ -151,7 +152,7 @@ function scheduleText(document: ProjectDocument, flags: ReadonlySet<string>, tod
 
 function checkText(document: ProjectDocument, asJson: boolean, today: string): CommandResult {
   const { units } = document.project;
-  const findings = runChecks(document, planRuns(document), today);
+  const findings = runChecks(document, today);
   const count = (rank: Finding['rank']) => findings.filter((finding) => finding.rank === rank).length;
   const status = count('stop') > 0 ? 1 : 0;
   const counts = { stop: count('stop'), look: count('look'), fine: count('fine') };
@@ -159,7 +160,7 @@ function checkText(document: ProjectDocument, asJson: boolean, today: string): C
     const told = findings.map((finding) => ({
       ...finding,
       sentence: findingSentence(finding, units),
-      cures: finding.cures.map((cure) => ({ ...cure, words: cureSentence(cure, units) })),
+      cures: curesFor(finding, document).map((cure) => ({ ...cure, words: cureSentence(cure, units) })),
     }));
     return good(json({ counts, findings: told }), status);
   }

@@ -200,7 +200,7 @@ describe('an open decision', () => {
       tradeDates: { g: { id: 'g', gate: 'board' as const, on: '2027-03-01' } },
     };
     expect(openDecisions(document, '2027-02-10')[0]).to.include({ lastSafeOn: '2027-02-19', daysLeft: 9 });
-    const rankOn = (today: string) => checked(document, [], today).find(({ check }) => check === 'decisions-in-time')?.rank;
+    const rankOn = (today: string) => checked(document, today).find(({ check }) => check === 'decisions-in-time')?.rank;
     expect([rankOn('2027-01-01'), rankOn('2027-02-10'), rankOn('2027-02-19'), rankOn('2027-02-20')]).to.deep.equal([
       undefined,
       'look',
@@ -233,7 +233,7 @@ describe('a lead that waits for a drawing', () => {
     // Three weeks before.
     expect(state).to.include({ lastSafeOn: '2027-03-01', daysLeft: 9 });
     const found = (today: string) =>
-      checked(document, [], today).filter(({ check, code }) => check === 'decisions-in-time' && code.startsWith('drawing'));
+      checked(document, today).filter(({ check, code }) => check === 'decisions-in-time' && code.startsWith('drawing'));
     expect(found('2027-02-20').map(({ code, rank }) => [code, rank])).to.deep.equal([['drawing-soon', 'look']]);
     expect(found('2027-03-02').map(({ code, rank }) => [code, rank])).to.deep.equal([['drawing-late', 'stop']]);
     const lengthOf = (one: typeof document) => planRuns(one)[0].length!;

@@ -4,7 +4,6 @@ import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
   BRIEF_TOPICS,
   create,
-  listOf,
   remove,
   update,
   type Answer,
@@ -15,24 +14,23 @@ import {
   type Room,
   type RoomBrief,
 } from '../project/index.ts';
+import { derivationsOf, listOf, whole } from '../derive/index.ts';
 import { TOPIC_RULES, topicsAsked } from './topics.ts';
 
-type Cells = ReadonlyMap<string, BriefCell>;
-const kept = new WeakMap<object, Cells>();
 const key = (roomId: string, topic: BriefTopic) => `${roomId}/${topic}`;
 
+const CELLS = whole<ReadonlyMap<string, BriefCell>>({
+  name: 'answers by room and topic',
+  tables: ['briefCells'],
+  make: (read) => new Map(read.rows('briefCells').map((cell) => [key(cell.roomId, cell.topic), cell])),
+});
+
 /** The answer of a room to a topic; undefined where it was not discussed. */
-export function cellOf(document: Pick<ProjectDocument, 'briefCells'>, roomId: string, topic: BriefTopic): BriefCell | undefined {
-  let cells = kept.get(document.briefCells);
-  if (!cells) {
-    cells = new Map(Object.values(document.briefCells).map((cell) => [key(cell.roomId, cell.topic), cell]));
-    kept.set(document.briefCells, cells);
-  }
-  return cells.get(key(roomId, topic));
-}
+export const cellOf = (document: Pick<ProjectDocument, 'briefCells'>, roomId: string, topic: BriefTopic): BriefCell | undefined =>
+  derivationsOf(document).get(CELLS).get(key(roomId, topic));
 
 export const briefOf = (document: Pick<ProjectDocument, 'roomBriefs'>, roomId: string): RoomBrief | undefined =>
-  Object.values(document.roomBriefs).find((brief) => brief.roomId === roomId);
+  listOf(document, 'roomBriefs').find((brief) => brief.roomId === roomId);
 
 const EMPTY_BRIEF = { who: '', used: '', noise: '', overflowSeats: 0, walkOrder: 0, signedBy: '', signedOn: '' } as const;
 

@@ -1,6 +1,7 @@
 import { HOURS, runHours } from '../cost/index.ts';
 import { middleOf, type Point2 } from '../geometry/index.ts';
-import { listOf, type Answer, type BriefTopic, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
+import { type Answer, type BriefTopic, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { cutLength } from '../runs/index.ts';
 import { typesFor } from './topics.ts';
 

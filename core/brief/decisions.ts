@@ -3,13 +3,13 @@ import {
   daysBefore,
   daysBetween,
   gateDate,
-  listOf,
   TRADE_GATES,
   type Device,
   type Leg,
   type OpenDecision,
   type ProjectDocument,
 } from '../project/index.ts';
+import { listOf, partOf, pickedFrom } from '../derive/index.ts';
 
 /** A cable of the superset: so many of it, and which options need them. */
 export interface SupersetCable {
@@ -57,28 +57,29 @@ export interface DecisionState {
 /** The joiner needs places and cut-outs so long before he is on site [practice]; days. */
 const DRAWING_DAYS = 21;
 
+/** Devices whose lead is left with a tail. */
+export const WAITING = partOf('devices that wait', 'devices', ({ tailM }) => tailM !== null);
+
 /** Leads that wait at the stud for joinery that is not drawn, or for a ceiling still to come: each is an open decision. */
 function waitingLeads(document: ProjectDocument): Pick<DecisionState, 'decision' | 'device'>[] {
-  return listOf(document, 'devices')
-    .filter(({ tailM }) => tailM !== null)
-    .map((device) => {
-      const type = document.deviceTypes[device.typeId];
-      return {
-        device,
-        decision: {
-          id: `tail_${device.id}`,
-          roomId: device.roomId,
-          subject: device.name || type.name,
-          options: [{ name: type.name, typeId: type.id }],
-          gate: attachmentOf(type) === 'ceiling' ? 'board' : 'joinery',
-          leadDays: DRAWING_DAYS,
-          owner: '',
-          chosen: '',
-          decidedOn: '',
-          note: '',
-        },
-      };
-    });
+  return pickedFrom(document, WAITING).map((device) => {
+    const type = document.deviceTypes[device.typeId];
+    return {
+      device,
+      decision: {
+        id: `tail_${device.id}`,
+        roomId: device.roomId,
+        subject: device.name || type.name,
+        options: [{ name: type.name, typeId: type.id }],
+        gate: attachmentOf(type) === 'ceiling' ? 'board' : 'joinery',
+        leadDays: DRAWING_DAYS,
+        owner: '',
+        chosen: '',
+        decidedOn: '',
+        note: '',
+      },
+    };
+  });
 }
 
 /** Everything that is still undecided, the most pressing first; `today` is YYYY-MM-DD. */

@@ -18,6 +18,6 @@ export {
 } from './cells.ts';
 export { againstBrief, answeringDevices, requirementsOf, type Requirement } from './requirements.ts';
 export { briefCost, costOfAnswer, costOfType, NO_COST, sumCosts, type AnswerCost } from './cost.ts';
-export { openDecisions, supersetOf, type DecisionState, type SupersetCable } from './decisions.ts';
+export { openDecisions, WAITING, supersetOf, type DecisionState, type SupersetCable } from './decisions.ts';
 export { comparePackage, readPackage, type PackageComparison, type PackageDifference } from './builders-package.ts';
 export { tellWalk, walkDifferences, walkingOrder, walkResultOf, type WalkDifference } from './walk.ts';

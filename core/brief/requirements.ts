@@ -1,4 +1,5 @@
-import { listOf, type BriefCell, type Device, type ProjectDocument } from '../project/index.ts';
+import { type BriefCell, type Device, type ProjectDocument } from '../project/index.ts';
+import { derivationsOf, grouped, listOf } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { TOPIC_RULES, type ThresholdUnit } from './topics.ts';
 
@@ -28,21 +29,10 @@ export function answeringDevices(document: ProjectDocument, cell: BriefCell): De
   });
 }
 
-const kept = new WeakMap<object, ReadonlyMap<string, readonly Device[]>>();
-function devicesIn(document: ProjectDocument, roomId: string): readonly Device[] {
-  let byRoom = kept.get(document.devices);
-  if (!byRoom) {
-    const groups = new Map<string, Device[]>();
-    for (const device of listOf(document, 'devices')) {
-      if (device.roomId === null) continue;
-      const list = groups.get(device.roomId);
-      if (list) list.push(device);
-      else groups.set(device.roomId, [device]);
-    }
-    kept.set(document.devices, (byRoom = groups));
-  }
-  return byRoom.get(roomId) ?? [];
-}
+const DEVICES_BY_ROOM = grouped('devices by room', 'devices', ({ roomId }) => roomId);
+
+const devicesIn = (document: ProjectDocument, roomId: string): readonly Device[] =>
+  derivationsOf(document).get(DEVICES_BY_ROOM).byKey.get(roomId) ?? [];
 
 /** Every answer that asks for something, against the plan. */
 export function requirementsOf(document: ProjectDocument, runs: readonly PlannedRun[]): Requirement[] {

@@ -2,8 +2,6 @@ import { levelsFromBelow } from '../building/index.ts';
 import { middleOf, type Point2 } from '../geometry/index.ts';
 import {
   create,
-  listOf,
-  onLevel,
   update,
   type BriefCell,
   type BriefTopic,
@@ -12,6 +10,7 @@ import {
   type Room,
   type WalkResult,
 } from '../project/index.ts';
+import { listOf, onLevel } from '../derive/index.ts';
 import { briefOf, cellOf } from './cells.ts';
 
 /** Rooms as one walks: level by level from below, and on a level always on to the nearest; a number given by hand goes first. */

@@ -1,7 +1,8 @@
+import { edited } from '../derive/index.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { distance2 } from '../geometry/index.ts';
-import { newFeature, newOpening, newRoom } from '../project/index.ts';
+import { newFeature, newOpening, newRoom, type Operation, create, update } from '../project/index.ts';
 import { bigHouse } from '../testing/big-house.ts';
 import { smallHouse, twoStoreyHouse } from '../testing/index.ts';
 import {
@@ -20,8 +21,13 @@ describe('a building', () => {
   it('is worked out once for the same house, and anew when a table of it changes', () => {
     const house = smallHouse();
     const first = buildingOf(house);
-    expect(buildingOf({ ...house, devices: {} })).to.equal(first);
-    expect(buildingOf({ ...house, walls: { ...house.walls } })).to.not.equal(first);
+    const after = (...operations: Operation[]) => {
+      const next = edited(house, operations);
+      if (!next.ok) throw new Error(next.problem.code);
+      return buildingOf(next.value);
+    };
+    expect(after(create('groups', { id: 'g', kind: 'audio', name: 'West' }))).to.equal(first);
+    expect(after(update('walls', house.walls.middle, { thicknessM: 0.2 })!)).to.not.equal(first);
     expect(buildingOf(house)).to.equal(first);
   });
 

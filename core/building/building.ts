@@ -9,9 +9,6 @@ import {
   type Point3,
 } from '../geometry/index.ts';
 import {
-  listOf,
-  onLevel,
-  sameItems,
   WAY_KINDS,
   type Feature,
   type FeatureKind,
@@ -23,8 +20,10 @@ import {
   type Room,
   type Wall,
 } from '../project/index.ts';
+import { derivationsOf, listOf, onLevel, partOf, Remembered, whole } from '../derive/index.ts';
 import { levelsFromBelow } from './levels.ts';
-import { gridOf, wallsNear, type WallGrid } from './wall-grid.ts';
+import { FRAMING, type Framing } from './framing.ts';
+import { wallGrid, type WallGrid } from './wall-grid.ts';
 
 /** The house alone, sorted once: what routing and checks need of a project, without devices and runs. */
 export interface Building {
@@ -37,8 +36,16 @@ export interface Building {
   readonly racks: readonly Rack[];
   /** Ways that cable may take and things that are in its way; nothing else of what a survey holds. */
   readonly featuresByLevel: Readonly<Record<string, readonly Feature[]>>;
-  readonly framingMembers: ProjectDocument['framingMembers'];
+  readonly framing: Framing;
+  /** What is looked up by place, worked out where it is first asked for. */
+  readonly places: {
+    readonly grids: Remembered<string, WallGrid>;
+    readonly rooms: Remembered<string, RoomCells>;
+    readonly tops: Remembered<Wall, number>;
+  };
 }
+
+type RoomCells = ReadonlyMap<number, readonly Room[]>;
 
 /** Things that a cable has to go around, or that count where it passes them. */
 const OBSTACLE_KINDS = [
@@ -55,48 +62,37 @@ const OBSTACLE_KINDS = [
 ] as const satisfies readonly FeatureKind[];
 const FOR_CABLE: ReadonlySet<string> = new Set([...WAY_KINDS, ...OBSTACLE_KINDS]);
 
-type Sources = Pick<ProjectDocument, (typeof TABLES)[number]>;
-const TABLES = ['levels', 'rooms', 'walls', 'openings', 'risers', 'racks', 'features', 'framingMembers'] as const;
-/** An edit looks at the house before and after it, and a preview at a third: as many are remembered. */
-const MOST_KEPT = 4;
-let kept: { readonly sources: Sources; readonly building: Building }[] = [];
+const CABLE_FEATURES = partOf('features that cable meets', 'features', ({ kind }) => FOR_CABLE.has(kind));
 
-/** The building of a project. The same tables give the same (identical) building, so that what is made from it can be kept. */
-export function buildingOf(document: ProjectDocument): Building {
-  const at = kept.findIndex(({ sources }) => TABLES.every((name) => sources[name] === document[name]));
-  if (at >= 0) {
-    const [found] = kept.splice(at, 1);
-    kept.unshift(found);
-    return found.building;
-  }
-  const features = listOf(document, 'features').filter(({ kind }) => FOR_CABLE.has(kind));
-  // Furniture and marks share their table with ways and obstacles, and are moved about without the house becoming another one.
-  const like = kept.find(
-    ({ sources, building }) =>
-      TABLES.every((name) => name === 'features' || sources[name] === document[name]) && sameItems(ofAll(building), features),
-  );
-  if (like) {
-    kept = [{ sources: document, building: like.building }, ...kept].slice(0, MOST_KEPT);
-    return like.building;
-  }
-  const building: Building = {
-    levels: levelsFromBelow(document),
-    levelById: document.levels,
-    roomsByLevel: groupBy(smallestFirst(listOf(document, 'rooms')), (room) => room.levelId),
-    wallsByLevel: Object.fromEntries(Object.keys(document.levels).map((id) => [id, onLevel(document, 'walls', id)])),
-    openingsByWall: groupBy(listOf(document, 'openings'), (opening) => opening.wallId),
-    risers: listOf(document, 'risers'),
-    racks: listOf(document, 'racks'),
-    featuresByLevel: groupBy(features, (feature) => feature.levelId),
-    framingMembers: document.framingMembers,
-  };
-  allFeatures.set(building, features);
-  kept = [{ sources: document, building }, ...kept].slice(0, MOST_KEPT);
-  return building;
-}
+/** The building of a project, for nodes that read it. */
+export const BUILDING = whole<Building>({
+  name: 'building',
+  tables: ['levels', 'rooms', 'walls', 'openings', 'risers', 'racks', 'framingMembers'],
+  // Furniture and marks share their table with pathways and obstacles, and are moved about without the house becoming another one.
+  nodes: [CABLE_FEATURES, FRAMING],
+  make: (read, last) => {
+    const { document } = read;
+    const wallsByLevel = Object.fromEntries(listOf(document, 'levels').map(({ id }) => [id, onLevel(document, 'walls', id)]));
+    const grids = new Remembered<string, WallGrid>();
+    for (const [id, walls] of Object.entries(wallsByLevel))
+      if (last?.value.wallsByLevel[id] === walls) grids.of(id, () => wallsOf(last.value, id));
+    return {
+      levels: levelsFromBelow(document),
+      levelById: document.levels,
+      roomsByLevel: groupBy(smallestFirst(listOf(document, 'rooms')), (room) => room.levelId),
+      wallsByLevel,
+      openingsByWall: groupBy(listOf(document, 'openings'), (opening) => opening.wallId),
+      risers: listOf(document, 'risers'),
+      racks: listOf(document, 'racks'),
+      featuresByLevel: groupBy(read.get(CABLE_FEATURES), (feature) => feature.levelId),
+      framing: read.get(FRAMING),
+      places: { grids, rooms: new Remembered(), tops: new Remembered() },
+    };
+  },
+});
 
-const allFeatures = new WeakMap<Building, readonly Feature[]>();
-const ofAll = (building: Building): readonly Feature[] => allFeatures.get(building) ?? [];
+/** The building of a project; the same (identical) one while the house is the same. */
+export const buildingOf = (document: ProjectDocument): Building => derivationsOf(document).get(BUILDING);
 
 /** A room inside another one (a closet in the midst of a hall) counts before the one around it. */
 function smallestFirst(rooms: readonly Room[]): Room[] {
@@ -135,22 +131,16 @@ export function ceilingHeightAt(room: Room, level: Level, p: Point2): number {
 /** The room at a plan position of a level; the smaller where one lies in the other, or two share an edge. */
 export function roomAt(building: Building, levelId: string, p: Point2): Room | undefined {
   const rooms = building.roomsByLevel[levelId];
-  return rooms && roomsNear(rooms, p).find((room) => pointInPolygon(p, room.polygon));
+  if (!rooms) return undefined;
+  const near = building.places.rooms.of(levelId, () => cellsOf(rooms)).get(cellOf(p[0], p[1]));
+  return near?.find((room) => pointInPolygon(p, room.polygon));
 }
 
 const ROOM_CELL_M = 2;
-const roomCells = new WeakMap<readonly Room[], ReadonlyMap<number, readonly Room[]>>();
-const NO_ROOMS: readonly Room[] = [];
 const cellOf = (x: number, y: number) => (Math.floor(x / ROOM_CELL_M) + 32_768) * 65_536 + Math.floor(y / ROOM_CELL_M) + 32_768;
 
-/** Rooms whose box, grown a little, holds a point; sorted into cells once, in their order. */
-function roomsNear(rooms: readonly Room[], p: Point2): readonly Room[] {
-  let cells = roomCells.get(rooms);
-  if (!cells) roomCells.set(rooms, (cells = cellsOf(rooms)));
-  return cells.get(cellOf(p[0], p[1])) ?? NO_ROOMS;
-}
-
-function cellsOf(rooms: readonly Room[]): ReadonlyMap<number, readonly Room[]> {
+/** For each cell of a level the rooms whose box, grown a little, meets it, in their order. */
+function cellsOf(rooms: readonly Room[]): RoomCells {
   const cells = new Map<number, Room[]>();
   for (const room of rooms) {
     const { minX, minY, maxX, maxY } = grownBounds(boundsOf(room.polygon as Point2[])!, SIDE_M);
@@ -203,7 +193,7 @@ export function nearestWall(
   fits: (wall: Wall) => boolean = () => true,
 ): WallPlace | undefined {
   let best: WallPlace | undefined;
-  for (const wall of wallsNear(building.wallsByLevel[levelId] ?? NO_WALLS, p, withinM)) {
+  for (const wall of wallsOf(building, levelId).near(p, withinM)) {
     if (!fits(wall)) continue;
     const { point, t, distanceM } = closestOnSegment(p, wall.a, wall.b);
     const nearer = !best || distanceM < best.distanceM - 1e-9 || (distanceM < best.distanceM + 1e-9 && wall.id < best.wall.id);
@@ -216,16 +206,10 @@ export function nearestWall(
 
 export const openingsOf = (building: Building, wall: Wall): readonly Opening[] => building.openingsByWall[wall.id] ?? [];
 
-const tops = new WeakMap<Building, Map<string, number>>();
-
 /** Top of a wall above the finished floor of its level, m: as entered, else the higher of the ceilings beside its middle. */
 export function wallTopM(building: Building, wall: Wall): number {
   if (wall.heightM !== null) return wall.heightM;
-  let byWall = tops.get(building);
-  if (!byWall) tops.set(building, (byWall = new Map()));
-  let topM = byWall.get(wall.id);
-  if (topM === undefined) byWall.set(wall.id, (topM = ceilingBeside(building, wall)));
-  return topM;
+  return building.places.tops.of(wall, () => ceilingBeside(building, wall));
 }
 
 function ceilingBeside(building: Building, wall: Wall): number {
@@ -242,7 +226,8 @@ function ceilingBeside(building: Building, wall: Wall): number {
 }
 
 /** The walls of a level by place. */
-export const wallsOf = (building: Building, levelId: string): WallGrid => gridOf(building.wallsByLevel[levelId] ?? NO_WALLS);
+export const wallsOf = (building: Building, levelId: string): WallGrid =>
+  building.places.grids.of(levelId, () => wallGrid(building.wallsByLevel[levelId] ?? NO_WALLS));
 
 /** The level in whose storey, or above whose ceiling, a height from the datum lies; undefined in a house without levels. */
 export function levelUnder({ levels }: Pick<Building, 'levels'>, z: number): Level | undefined {

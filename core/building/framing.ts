@@ -1,5 +1,6 @@
 import { distance2, levelCrossings, rotate2, type Point2 } from '../geometry/index.ts';
-import { listOf, type FramingMember, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { type FramingMember, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { derivationsOf, listOf, Remembered, whole } from '../derive/index.ts';
 
 /** A stud or joist: where its centre is along the rule, how thick, and whether anybody has measured it. m. */
 export interface Framed {
@@ -89,16 +90,6 @@ export function joistsOf(document: Pick<ProjectDocument, 'framingMembers'>, room
   );
 }
 
-interface Turned {
-  readonly cos: number;
-  readonly sin: number;
-  readonly polygon: readonly Point2[];
-  /** Where the outline ends a joist, by its line in micrometres: many holes lie in the same few joists. */
-  readonly ends: Map<number, readonly number[]>;
-}
-const turnedOf = new WeakMap<Room, Turned>();
-const MOST_LINES = 500;
-
 /** The joist at a place: how far to the left of the line through the origin it lies, and its span along itself. */
 export interface Span {
   readonly lineM: number;
@@ -108,40 +99,8 @@ export interface Span {
   readonly atM: number;
 }
 
-/** The span of the joist at a place, m; null outside the room. The room's outline bears it. */
-export function spanAt(room: Room, p: Point2): Span | null {
-  let turned = turnedOf.get(room);
-  if (!turned) {
-    const [cos, sin] = [Math.cos(-room.joistAngleRad), Math.sin(-room.joistAngleRad)];
-    turned = {
-      cos,
-      sin,
-      polygon: room.polygon.map((corner) => rotate2(corner as Point2, -room.joistAngleRad)),
-      ends: new Map(),
-    };
-    turnedOf.set(room, turned);
-  }
-  const atM = p[0] * turned.cos - p[1] * turned.sin;
-  const lineM = p[0] * turned.sin + p[1] * turned.cos;
-  const micron = Math.round(lineM * 1e6);
-  let us = turned.ends.get(micron);
-  if (!us) {
-    if (turned.ends.size > MOST_LINES) turned.ends.clear();
-    turned.ends.set(micron, (us = levelCrossings(turned.polygon, (micron + 1) / 1e6)));
-  }
-  for (let k = 0; k + 1 < us.length; k += 2)
-    if (atM >= us[k] - 1e-6 && atM <= us[k + 1] + 1e-6) return { lineM, fromM: us[k], toM: us[k + 1], atM };
-  return null;
-}
-
 /** Share of a span from its nearer support, 0 to 0.5. */
 export const spanShare = ({ fromM, toM, atM }: Span): number => Math.max(0, Math.min(atM - fromM, toM - atM)) / (toM - fromM);
-
-/** Share of the span of the joist at a place from its nearer support, 0 to 0.5; null outside the room. */
-export function spanShareAt(room: Room, p: Point2): number | null {
-  const span = spanAt(room, p);
-  return span && spanShare(span);
-}
 
 /** Clear width of the bay at an offset between two members, and its middle; null outside all bays. m. */
 export function bayAt(
@@ -158,23 +117,70 @@ export function bayAt(
 
 type Members = Pick<ProjectDocument, 'framingMembers'>;
 
-/** What is worked out of a wall or room and of what was found in it, once for each state of both. */
-function keptFor<T extends object, R>(work: (source: Members, of: T) => R): (source: Members, of: T) => R {
-  const kept = new WeakMap<T, { readonly members: unknown; readonly result: R }>();
-  return (source, of) => {
-    const known = kept.get(of);
-    if (known?.members === source.framingMembers) return known.result;
-    const result = work(source, of);
-    kept.set(of, { members: source.framingMembers, result });
-    return result;
+/** The outline of a room turned so that its joists lie level. */
+interface Turned {
+  readonly cos: number;
+  readonly sin: number;
+  readonly polygon: readonly Point2[];
+  /** Where the outline ends a joist, by its line in micrometres: many holes lie in the same few joists. */
+  readonly ends: Remembered<number, readonly number[]>;
+}
+const MOST_LINES = 500;
+const MOST_WALLS = 20_000;
+
+/** Studs and joists of a house, by the rules of its walls and rooms and by what was found in them; each worked out once. */
+export class Framing {
+  private readonly ofWall = new Remembered<Wall, readonly Framed[]>(MOST_WALLS);
+  private readonly ofRoom = new Remembered<Room, readonly Framed[]>(MOST_WALLS);
+  private readonly turned = new Remembered<Room, Turned>(MOST_WALLS);
+
+  constructor(private readonly members: Members) {}
+
+  studs(wall: Wall): readonly Framed[] {
+    return this.ofWall.of(wall, () => studsOf(this.members, wall));
+  }
+
+  /** Joists of a room, each once however many lines it makes in the room's outline. */
+  joists(room: Room): readonly Framed[] {
+    return this.ofRoom.of(room, () => {
+      const seen = new Set<number>();
+      return joistsOf(this.members, room).filter(({ offsetM }) => !seen.has(offsetM) && seen.add(offsetM));
+    });
+  }
+
+  /** The span of the joist at a place, m; null outside the room. The room's outline bears it. */
+  spanAt(room: Room, p: Point2): Span | null {
+    const { cos, sin, polygon, ends } = this.turned.of(room, () => turnedOf(room));
+    const atM = p[0] * cos - p[1] * sin;
+    const lineM = p[0] * sin + p[1] * cos;
+    const micron = Math.round(lineM * 1e6);
+    const us = ends.of(micron, () => levelCrossings(polygon, (micron + 1) / 1e6));
+    for (let k = 0; k + 1 < us.length; k += 2)
+      if (atM >= us[k] - 1e-6 && atM <= us[k + 1] + 1e-6) return { lineM, fromM: us[k], toM: us[k + 1], atM };
+    return null;
+  }
+
+  /** Share of the span of the joist at a place from its nearer support, 0 to 0.5; null outside the room. */
+  spanShareAt(room: Room, p: Point2): number | null {
+    const span = this.spanAt(room, p);
+    return span && spanShare(span);
+  }
+}
+
+function turnedOf({ polygon, joistAngleRad }: Room): Turned {
+  return {
+    cos: Math.cos(-joistAngleRad),
+    sin: Math.sin(-joistAngleRad),
+    polygon: polygon.map((corner) => rotate2(corner as Point2, -joistAngleRad)),
+    ends: new Remembered(MOST_LINES),
   };
 }
 
-/** Studs of a wall; worked out once for each state of the wall and of what was found in it. */
-export const studsIn: (source: Members, wall: Wall) => readonly Framed[] = keptFor(studsOf);
-
-/** Joists of a room, each once however many lines it makes in the room's outline. */
-export const joistsIn: (source: Members, room: Room) => readonly Framed[] = keptFor((source: Members, room: Room) => {
-  const seen = new Set<number>();
-  return joistsOf(source, room).filter(({ offsetM }) => !seen.has(offsetM) && seen.add(offsetM));
+export const FRAMING = whole<Framing>({
+  name: 'framing',
+  tables: ['framingMembers'],
+  make: ({ document: { framingMembers } }) => new Framing({ framingMembers }),
 });
+
+/** The framing of a project's house. */
+export const framingOf = (document: ProjectDocument): Framing => derivationsOf(document).get(FRAMING);

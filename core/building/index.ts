@@ -3,6 +3,7 @@
 // Start with `buildingOf`.
 // Terms: docs/glossary.md.
 export {
+  BUILDING,
   buildingOf,
   ceilingHeightAt,
   ceilingHeightOf,
@@ -31,18 +32,17 @@ export {
 } from './attic-space.ts';
 export {
   bayAt,
-  joistsIn,
+  FRAMING,
+  framingOf,
   joistsOf,
-  spanAt,
   spanShare,
-  spanShareAt,
-  studsIn,
   studsOf,
   type Framed,
+  type Framing,
   type JoistLine,
   type Span,
 } from './framing.ts';
-export { gridOf, wallGrid, wallsNear, type WallGrid } from './wall-grid.ts';
+export { wallGrid, type WallGrid } from './wall-grid.ts';
 export { levelUnder, placeName, wallsOf } from './building.ts';
 export { wallReaches } from './wall-reach.ts';
 export { levelsFromBelow, projectBounds } from './levels.ts';

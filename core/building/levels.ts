@@ -1,5 +1,6 @@
 import { boundsOf, type Bounds } from '../geometry/index.ts';
-import { listOf, type Level, type ProjectDocument } from '../project/index.ts';
+import { type Level, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 
 /** Levels from the lowest to the highest. */
 export function levelsFromBelow(document: Pick<ProjectDocument, 'levels'>): Level[] {

@@ -13,18 +13,6 @@ export interface WallGrid {
   along(p: Point2, q: Point2, withinM: number): Wall[];
 }
 
-const kept = new WeakMap<readonly Wall[], WallGrid>();
-
-/** Walls of a list whose box comes within `withinM` of a point; the list is sorted into a grid once. */
-export const wallsNear = (walls: readonly Wall[], p: Point2, withinM: number): Wall[] => gridOf(walls).near(p, withinM);
-
-/** A list of walls sorted into a grid, once. */
-export function gridOf(walls: readonly Wall[]): WallGrid {
-  let grid = kept.get(walls);
-  if (!grid) kept.set(walls, (grid = wallGrid(walls)));
-  return grid;
-}
-
 /** The walls of a level sorted into cells of a metre. */
 export function wallGrid(walls: readonly Wall[]): WallGrid {
   const cells = new Map<number, number[]>();

@@ -57,7 +57,7 @@ describe('what is filled into a calculator', () => {
     ],
     countedIds(),
   ).document;
-  const [speaker, drop] = planRuns(house).sort((a, b) => (a.device.typeId < b.device.typeId ? -1 : 1));
+  const [speaker, drop] = planRuns(house).toSorted((a, b) => (a.device.typeId < b.device.typeId ? -1 : 1));
 
   it('means the same there: a length is that of the cable, or of the room, or stays open', () => {
     const cut = speaker.length!.cutLengthM;

@@ -1,6 +1,7 @@
-import { buildingOf } from '../building/index.ts';
+import { buildingOf, BUILDING } from '../building/index.ts';
 import { tightBends, type TightBend } from '../routing/index.ts';
-import { listOf, update, type CableType, type ProjectDocument, type Run } from '../project/index.ts';
+import { update, type CableType, type ProjectDocument, type Run } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { isKept } from '../runs/index.ts';
 import { defineCheck, say, type Cure } from './check.ts';
 
@@ -16,6 +17,8 @@ export const bendsFit = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes'],
+  nodes: [BUILDING],
   ofRun: ({ run, points, media }, { document }) => {
     const cable = document.cableTypes[run.cableTypeId];
     const tight = tightBends(buildingOf(document), points, media).filter(({ roomM }) => roomM < cable.bendRadiusM * (1 - 1e-9));

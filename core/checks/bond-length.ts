@@ -8,6 +8,7 @@ export const bondLength = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes'],
   safety: true,
   limits: { longestM: { usual: 6, least: 1, most: 6, unit: 'm', safer: 'less' } },
   ofRun: ({ run, device, length }, { document, limit }) => {

@@ -1,9 +1,11 @@
+import { whole } from '../derive/index.ts';
+import { each } from '../derive/index.ts';
 import { bitFor, boreLimit, holeForM, isOutsideSpan, type BoreLimit } from '../boring/index.ts';
-import { spanAt, spanShare, type Span } from '../building/index.ts';
+import { spanShare, type Span, framingOf, BUILDING, FRAMING } from '../building/index.ts';
 import { boredDepthM } from '../drilling/index.ts';
-import { Each, Stamps, type ProjectDocument, type Room, type Stamp } from '../project/index.ts';
+import { type ProjectDocument, type Room, sameValue } from '../project/index.ts';
 import type { Hole } from '../routing/index.ts';
-import { holesOfRun, type PlannedRun } from '../runs/index.ts';
+import { holesOfRun, type PlannedRun, PLANNED_RUN } from '../runs/index.ts';
 
 /** A hole of one run that its member does not allow. */
 export interface Bad {
@@ -40,26 +42,7 @@ export interface Half {
   readonly byDiameters: boolean;
 }
 
-/** All runs of a house with what they bore, while the house is the same. */
-export interface BoredHouse {
-  readonly stamp: Stamp;
-  readonly halves: readonly Half[];
-  readonly runs: readonly Bored[];
-}
-
 const NOTHING: Bored = { bad: [], diameterM: 0, bitM: 0, throughs: [] };
-const stamps = new Stamps();
-const looks = new WeakMap<Stamp, Look>();
-const each = new Each<PlannedRun, Bored>();
-
-/** What the runs bore. A run that is the same in a house that is the same is not looked at again. */
-export function boredByRun(document: ProjectDocument, runs: readonly PlannedRun[]): BoredHouse {
-  const { project, levels, rooms, walls, features, framingMembers, cableTypes } = document;
-  const stamp = stamps.of([project, levels, rooms, walls, features, framingMembers, cableTypes]);
-  let look = looks.get(stamp);
-  if (!look) looks.set(stamp, (look = new Look(document)));
-  return { stamp, halves: look.halves, runs: each.over(runs, stamp, look.boredOf) };
-}
 
 type AddBad = (hole: Hole, code: Bad['code'], measured: number | null, allowed: number | null) => void;
 
@@ -70,16 +53,13 @@ interface Ceiling {
   readonly numbers: Map<number, readonly [number, number]>;
 }
 
-/** One look at one state of a house: the halves of its joists are numbered as they are first met. */
-class Look {
+/** The halves of the joists of a house, numbered as they are first met. */
+export class JoistHalves {
   readonly halves: Half[] = [];
   private readonly ceilings = new Map<Room, Ceiling>();
 
-  constructor(private readonly document: ProjectDocument) {}
-
-  readonly boredOf = (planned: PlannedRun): Bored => {
+  boredOf(document: ProjectDocument, planned: PlannedRun): Bored {
     if (planned.points.length < 2) return NOTHING;
-    const { document } = this;
     const diameterM = document.cableTypes[planned.run.cableTypeId].outsideDiameterM;
     const needM = holeForM([diameterM]);
     const bad: Bad[] = [];
@@ -90,7 +70,7 @@ class Look {
       const { member, wallId, roomId } = hole;
       const room = roomId === null ? undefined : document.rooms[roomId];
       if (member === 'joist' && room) {
-        this.joist(room, hole, needM, throughs, add);
+        this.joist(document, room, hole, needM, throughs, add);
         continue;
       }
       const depthM = boredDepthM(member, wallId === null ? undefined : document.walls[wallId], room);
@@ -99,18 +79,18 @@ class Look {
       if (needM > mostM + 1e-9) add(hole, 'bore-too-large', needM, mostM);
     }
     return bad.length + throughs.length > 0 ? { bad, diameterM, bitM: bitFor(needM) ?? Infinity, throughs } : NOTHING;
-  };
+  }
 
-  private joist(room: Room, hole: Hole, needM: number, throughs: number[], add: AddBad): void {
+  private joist(document: ProjectDocument, room: Room, hole: Hole, needM: number, throughs: number[], add: AddBad): void {
     // Engineered joists wait for their maker's paper whatever is bored.
     if (room.framing === 'i-joist') {
       add(hole, 'bore-engineered', null, null);
       return;
     }
-    const ceiling = this.ceilingOf(room);
+    const ceiling = this.ceilingOf(document, room);
     const { mostM, spanShares } = ceiling.limit;
     if (needM > mostM + 1e-9) add(hole, 'bore-too-large', needM, mostM);
-    const span = spanAt(room, [hole.at[0], hole.at[1]]);
+    const span = framingOf(document).spanAt(room, [hole.at[0], hole.at[1]]);
     if (!span) return;
     const first = span.atM - span.fromM <= span.toM - span.atM;
     throughs.push(this.halvesOf(ceiling, room, span)[first ? 0 : 1], Math.round(span.atM / PLACE_M));
@@ -120,10 +100,10 @@ class Look {
       add(hole, 'bore-off-span', share, share < spanShares[0] ? spanShares[0] : spanShares[1]);
   }
 
-  private ceilingOf(room: Room): Ceiling {
+  private ceilingOf(document: ProjectDocument, room: Room): Ceiling {
     let ceiling = this.ceilings.get(room);
     if (!ceiling) {
-      const limit = boreLimit('joist', room.joistDepthM, this.document.project.jurisdiction);
+      const limit = boreLimit('joist', room.joistDepthM, document.project.jurisdiction);
       this.ceilings.set(room, (ceiling = { limit, numbers: new Map() }));
     }
     return ceiling;
@@ -142,3 +122,21 @@ class Look {
     return pair;
   }
 }
+
+export const JOIST_HALVES = whole<JoistHalves>({
+  name: 'halves of joists',
+  tables: ['project'],
+  nodes: [BUILDING],
+  make: () => new JoistHalves(),
+});
+
+/** What each run bores. */
+export const BORED_BY_RUN = each<'runs', Bored>({
+  name: 'what a run bores',
+  over: 'runs',
+  tables: ['project', 'levels', 'rooms', 'walls', 'cableTypes'],
+  nodes: [BUILDING, FRAMING, JOIST_HALVES],
+  beside: [PLANNED_RUN],
+  make: ({ id }, read) => read.get(JOIST_HALVES).boredOf(read.document, read.one(PLANNED_RUN, id)!),
+  alike: sameValue,
+});

@@ -1,7 +1,9 @@
-import { buildingOf, levelUnder } from '../building/index.ts';
+import { NUMBER_ORDER } from '../runs/index.ts';
+import { inNumberOrder } from '../runs/index.ts';
+import { buildingOf, levelUnder, BUILDING } from '../building/index.ts';
 import type { CollectionName, ProjectDocument } from '../project/index.ts';
-import { boredByRun, type Bad } from './bored-by-run.ts';
-import { defineCheck, say, type FindingDraft } from './check.ts';
+import { BORED_BY_RUN, type Bad } from './bored-by-run.ts';
+import { defineCheck, say, type Finding } from './check.ts';
 
 const CODES = ['bore-too-large', 'bore-off-span', 'bore-engineered'] as const;
 
@@ -14,10 +16,12 @@ export const boresAllowed = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'rooms',
+  reads: ['rooms'],
   safety: true,
-  run: ({ document, runs }) => {
+  nodes: [BORED_BY_RUN, NUMBER_ORDER, BUILDING],
+  run: ({ document, read }) => {
     const bad: Bad[] = [];
-    for (const one of boredByRun(document, runs).runs) for (const each of one.bad) bad.push(each);
+    for (const one of inNumberOrder(read, BORED_BY_RUN)) for (const each of one.bad) bad.push(each);
     if (bad.length === 0) return [];
     const byWhere = new Map<string, Bad[]>();
     for (const one of bad) {
@@ -33,7 +37,7 @@ export const boresAllowed = defineCheck({
   },
 });
 
-function findingOf(document: ProjectDocument, those: readonly Bad[]): FindingDraft {
+function findingOf(document: ProjectDocument, those: readonly Bad[]): Finding {
   const [{ code, hole }] = those;
   const { member, wallId, roomId, at } = hole;
   const level = levelUnder(buildingOf(document), at[2])!;

@@ -1,25 +1,13 @@
+import { whole } from '../derive/index.ts';
 import { BITS_M, HOLE_FILL, holesFor } from '../boring/index.ts';
 import { rotate2 } from '../geometry/index.ts';
-import { update, type ProjectDocument, type Room, type Stamp } from '../project/index.ts';
-import { boredByRun, PLACE_M, type Bored, type BoredHouse, type Half } from './bored-by-run.ts';
-import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
+import { update, type ProjectDocument, type Room } from '../project/index.ts';
+import { BORED_BY_RUN, JOIST_HALVES, PLACE_M, type Bored, type Half } from './bored-by-run.ts';
+import { defineCheck, say, type Cure, type Finding } from './check.ts';
 
 /** Between two holes of a joist edge to edge, m (IRC R502.8: 2 in); in the UK and EU three diameters from middle to middle. */
 const APART_M = 0.0508;
 const APART_DIAMETERS = 3;
-
-/** The holes of one joist keep their distance from each other: there is room for all of them where it may be bored (ENGINEERING 7.2). */
-export const boresApart = defineCheck({
-  id: 'bores-apart',
-  title: 'Holes in one joist keep their distance from each other',
-  source: 'IRC R502.8; BS 5268, Approved Document A',
-  formulaIds: ['F7.3', 'F7.4'],
-  severity: 'stop',
-  stage: 'cabling',
-  appliesTo: 'rooms',
-  safety: true,
-  run: ({ document, runs }) => crowded.over(boredByRun(document, runs)),
-});
 
 /** Holes of one half of a joist that want more of its length than may be bored, m. */
 interface Crowd {
@@ -33,65 +21,77 @@ interface Crowd {
 
 /** What goes through one half of a joist. */
 interface Load {
-  cables: number;
+  readonly cables: number;
   /** The widest bit that any cable which went through would need for itself, m. */
-  widestM: number;
+  readonly widestM: number;
   /** Squares of the diameters that go through at each place, um2: whole numbers, so that what is taken away leaves no rest. */
-  readonly squares: Map<number, number>;
-  crowd: Crowd | null;
+  readonly squares: ReadonlyMap<number, number>;
+  readonly crowd: Crowd | null;
+}
+
+interface Crowds {
+  /** By the number of the half of a joist. */
+  readonly loads: readonly Load[];
 }
 
 /** What goes through all halves of joists; after an edit only those are looked at again whose runs came or went. */
-class Crowded {
-  private stamp: Stamp | null = null;
-  private runs: readonly Bored[] = [];
-  private loads: Load[] = [];
-  private findings: readonly FindingDraft[] = [];
-
-  over({ stamp, halves, runs }: BoredHouse): readonly FindingDraft[] {
-    const touched = new Set<number>();
-    if (stamp === this.stamp && runs.length === this.runs.length) {
-      if (runs === this.runs) return this.findings;
-      for (let n = 0; n < runs.length; n++) {
-        if (runs[n] === this.runs[n]) continue;
-        this.put(this.runs[n], -1, touched);
-        this.put(runs[n], 1, touched);
-      }
-    } else {
-      this.loads = [];
-      for (const bored of runs) this.put(bored, 1, touched);
-      this.findings = [];
-    }
-    [this.stamp, this.runs] = [stamp, runs];
-    const close = new Set([...touched].filter((number) => mayBeCrowded(halves[number], this.loads[number])));
+const NO_BORED: ReadonlySet<Bored> = new Set();
+const CROWDS = whole<Crowds>({
+  name: 'crowded joists',
+  nodes: [JOIST_HALVES, BORED_BY_RUN],
+  make: (read, last) => {
+    const { halves } = read.get(JOIST_HALVES);
+    const runs = read.all(BORED_BY_RUN);
+    const before = last?.get(JOIST_HALVES).halves === halves ? last : null;
+    const was = before?.all(BORED_BY_RUN) ?? [];
+    const loads: Load[] = [...(before?.value.loads ?? [])];
+    const own = new Map<number, OwnLoad>();
+    // A run that bores the same is the same value again; each value belongs to one run.
+    const [now, then] = before ? [new Set(runs), new Set(was)] : [NO_BORED, NO_BORED];
+    for (const bored of was) if (!now.has(bored)) put(loads, bored, -1, own);
+    for (const bored of runs) if (!then.has(bored)) put(loads, bored, 1, own);
+    const touched = [...own.keys()];
+    const close = new Set(touched.filter((number) => mayBeCrowded(halves[number], loads[number])));
     const few = runsThrough(
       runs,
-      [...close].filter((number) => this.loads[number].cables <= MOST_PACKED),
+      [...close].filter((number) => loads[number].cables <= MOST_PACKED),
     );
-    let differs = false;
-    for (const number of touched) {
-      const load = this.loads[number];
-      const crowd = close.has(number) ? crowdOf(halves[number], load, few.get(number)) : null;
-      if (crowd !== load.crowd) differs = true;
-      load.crowd = crowd;
-    }
-    if (differs) this.findings = byRoom(this.loads.flatMap((load) => load?.crowd ?? []));
-    return this.findings;
-  }
+    for (const number of touched)
+      loads[number] = {
+        ...loads[number],
+        crowd: close.has(number) ? crowdOf(halves[number], loads[number], few.get(number)) : null,
+      };
+    return { loads };
+  },
+});
 
-  private put({ diameterM, bitM, throughs }: Bored, sign: 1 | -1, touched: Set<number>): void {
-    const square = sign * Math.round(diameterM * 1e6) ** 2;
-    for (let k = 0; k < throughs.length; k += 2) {
-      const number = throughs[k];
-      const load = (this.loads[number] ??= { cables: 0, widestM: 0, squares: new Map(), crowd: null });
-      load.cables += sign;
-      if (bitM > load.widestM) load.widestM = bitM;
-      load.squares.set(throughs[k + 1], (load.squares.get(throughs[k + 1]) ?? 0) + square);
-      touched.add(number);
+/** A load of this edit, which may be added to. */
+interface OwnLoad {
+  cables: number;
+  widestM: number;
+  readonly squares: Map<number, number>;
+  readonly crowd: Crowd | null;
+}
+
+/** Puts what a run bores to the loads, or takes it away; loads of before are copied once. */
+function put(loads: Load[], { diameterM, bitM, throughs }: Bored, sign: 1 | -1, own: Map<number, OwnLoad>): void {
+  const square = sign * Math.round(diameterM * 1e6) ** 2;
+  for (let k = 0; k < throughs.length; k += 2) {
+    const [number, place] = [throughs[k], throughs[k + 1]];
+    let load = own.get(number);
+    if (!load) {
+      const before = loads[number];
+      load = before
+        ? { ...before, squares: new Map(before.squares) }
+        : { cables: 0, widestM: 0, squares: new Map<number, number>(), crowd: null };
+      own.set(number, load);
+      loads[number] = load;
     }
+    load.cables += sign;
+    if (bitM > load.widestM) load.widestM = bitM;
+    load.squares.set(place, (load.squares.get(place) ?? 0) + square);
   }
 }
-const crowded = new Crowded();
 
 /** The runs through some halves of joists, by their places. */
 function runsThrough(runs: readonly Bored[], wanted: readonly number[]): Map<number, Map<number, Bored[]>> {
@@ -169,7 +169,7 @@ function atLeastBits(squares: Load['squares'], mostM: number): number[] {
 }
 
 /** One finding for each room, about the worst of its joists. */
-function byRoom(crowds: readonly Crowd[]): FindingDraft[] {
+function byRoom(crowds: readonly Crowd[]): Finding[] {
   const rooms = new Map<Room, Crowd[]>();
   for (const one of crowds) rooms.set(one.room, [...(rooms.get(one.room) ?? []), one]);
   return [...rooms]
@@ -193,3 +193,18 @@ function hungCeiling(document: ProjectDocument, roomId: string): Cure[] {
   const operation = room && update('rooms', room, { framing: 'dropped' });
   return operation ? [{ code: 'hang-ceiling', figures: { place: room.name }, operations: [operation] }] : [];
 }
+
+/** The holes of one joist keep their distance from each other: there is room for all of them where it may be bored (ENGINEERING 7.2). */
+export const boresApart = defineCheck({
+  id: 'bores-apart',
+  title: 'Holes in one joist keep their distance from each other',
+  source: 'IRC R502.8; BS 5268, Approved Document A',
+  formulaIds: ['F7.3', 'F7.4'],
+  severity: 'stop',
+  stage: 'cabling',
+  appliesTo: 'rooms',
+  reads: [],
+  safety: true,
+  nodes: [CROWDS],
+  run: ({ read }) => byRoom(read.get(CROWDS).loads.flatMap((load) => load?.crowd ?? [])),
+});

@@ -1,5 +1,7 @@
-import { againstBrief, cellOf, openDecisions, requirementsOf } from '../brief/index.ts';
-import { BRIEF_TOPICS, listOf, update, type BriefCell, type ProjectDocument } from '../project/index.ts';
+import { PLANNED_RUNS } from '../runs/index.ts';
+import { WAITING, againstBrief, cellOf, openDecisions, requirementsOf } from '../brief/index.ts';
+import { BRIEF_TOPICS, update, type BriefCell, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { defineCheck, type Finding } from './check.ts';
 
 /** A decision this near its last safe date is worth a look, days. */
@@ -24,6 +26,8 @@ export const briefMet = defineCheck({
   source: 'Trade practice; thresholds of the brief',
   severity: 'look',
   appliesTo: 'rooms',
+  reads: ['briefCells', 'cableTypes', 'deviceTypes', 'devices', 'rooms'],
+  nodes: [PLANNED_RUNS],
   run: ({ document, runs }) => {
     if (Object.keys(document.briefCells).length === 0) return [];
     return requirementsOf(document, runs).flatMap(({ cell, unit, devices, missing, reached, holds }): Finding[] => {
@@ -41,7 +45,6 @@ export const briefMet = defineCheck({
             allowed: cell.count,
             unit: '',
             figures: { ...figures, wanted: cell.count, placed: devices.length },
-            cures: [],
           },
         ];
       return [
@@ -54,7 +57,6 @@ export const briefMet = defineCheck({
           allowed: cell.threshold,
           unit: unit ?? '',
           figures: { ...figures, reached: tidy(reached), asked: tidy(cell.threshold), unit: unit ?? '' },
-          cures: [],
         },
       ];
     });
@@ -71,11 +73,10 @@ export const nothingOnPurpose = defineCheck({
   source: 'Trade practice',
   severity: 'look',
   appliesTo: 'rooms',
-  reads: ['rooms', 'briefCells', 'devices', 'deviceTypes'],
+  reads: ['briefCells', 'deviceTypes', 'devices', 'rooms'],
   run: ({ document }) =>
     againstBrief(document).map(({ cell, devices }): Finding => {
       const { subjects, figures } = about(document, cell);
-      const operation = update('briefCells', cell, { answer: 'wanted', count: devices.length });
       return {
         check: 'nothing-on-purpose',
         rank: 'look',
@@ -85,7 +86,11 @@ export const nothingOnPurpose = defineCheck({
         allowed: 0,
         unit: '',
         figures: { ...figures, placed: devices.length },
-        cures: operation ? [{ code: 'brief-want', figures: { topic: cell.topic }, operations: [operation] }] : [],
+        cures: ({ briefCells }) => {
+          const now = briefCells[cell.id];
+          const operation = now && update('briefCells', now, { answer: 'wanted', count: devices.length });
+          return operation ? [{ code: 'brief-want', figures: { topic: cell.topic }, operations: [operation] }] : [];
+        },
       };
     }),
 });
@@ -98,6 +103,9 @@ export const decisionsInTime = defineCheck({
   source: 'Trade practice',
   severity: 'stop',
   appliesTo: 'decisions',
+  reads: ['deviceTypes', 'decisions', 'rooms', 'tradeDates'],
+  nodes: [WAITING],
+  day: true,
   run: ({ document, today }) => {
     return openDecisions(document, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): Finding[] => {
       if (daysLeft === null || daysLeft > SOON_DAYS) return [];
@@ -119,7 +127,6 @@ export const decisionsInTime = defineCheck({
             days: Math.abs(daysLeft),
             gate: decision.gate,
           },
-          cures: [],
         },
       ];
     });
@@ -134,7 +141,7 @@ export const signedRooms = defineCheck({
   source: 'Trade practice',
   severity: 'look',
   appliesTo: 'rooms',
-  reads: ['rooms', 'briefCells', 'roomBriefs'],
+  reads: ['briefCells', 'roomBriefs', 'rooms'],
   run: ({ document }) =>
     listOf(document, 'roomBriefs').flatMap((brief): Finding[] => {
       if (brief.signedOn === '') return [];
@@ -151,13 +158,11 @@ export const signedRooms = defineCheck({
           allowed: 0,
           unit: '',
           figures: { number: room.code, room: room.name, count: open.length },
-          cures: [
-            {
-              code: 'take-signature-back',
-              figures: { room: room.name },
-              operations: [update('roomBriefs', brief, { signedBy: '', signedOn: '' })!],
-            },
-          ],
+          cures: ({ roomBriefs }) => {
+            const now = roomBriefs[brief.id];
+            const operation = now && update('roomBriefs', now, { signedBy: '', signedOn: '' });
+            return operation ? [{ code: 'take-signature-back', figures: { room: room.name }, operations: [operation] }] : [];
+          },
         },
       ];
     }),

@@ -1,20 +1,11 @@
 import { isKept } from '../runs/index.ts';
 import { moveDevices, placeDevice } from '../devices/index.ts';
 import { middleOf, type Point2 } from '../geometry/index.ts';
-import {
-  allClashes,
-  blockingNeeds,
-  clashesSince,
-  CURED_BY_MOVING,
-  legalPlaces,
-  mountsFor,
-  type Clash,
-  type ClashesByDevice,
-} from '../mounting/index.ts';
+import { blockingNeeds, CURED_BY_MOVING, legalPlaces, mountsFor, type Clash, CLASHES_OF_DEVICE } from '../mounting/index.ts';
 import { buildingOf, nearestWall } from '../building/index.ts';
-import { create, listOf, update, type Device, type DeviceType, type Operation, type ProjectDocument } from '../project/index.ts';
-import { patchedByDevice, type ByDevice } from './by-device.ts';
-import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
+import { create, update, type Device, type DeviceType, type Operation, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
+import { defineCheck, say, type Cure, type Finding } from './check.ts';
 
 const MOST_MOVES = 2;
 
@@ -27,44 +18,16 @@ export const buildable = defineCheck({
   formulaIds: ['F11.1', 'F11.2'],
   severity: 'stop',
   appliesTo: 'devices',
-  run: ({ document }) => {
-    const clashes = allClashes(document);
-    let known = said.get(clashes);
-    if (!known) {
-      const since = clashesSince(document);
-      const before = since && said.get(since.before);
-      const byDevice =
-        before && since
-          ? patchedByDevice(before.byDevice, since.ids, (id) => draftsOf(document, id, clashes))
-          : [...clashes.keys()].sort().flatMap((id) => {
-              const found = draftsOf(document, id, clashes);
-              return found ? [{ id, found }] : [];
-            });
-      const findings: FindingDraft[] = [];
-      for (const { found } of byDevice) for (const one of found) findings.push(one);
-      known = { byDevice, findings };
-      said.set(clashes, known);
-    }
-    return known.findings;
+  reads: ['deviceTypes', 'features', 'levels', 'rooms'],
+  beside: [CLASHES_OF_DEVICE],
+  ofDevice: (device, { document, read }) => {
+    // A device of an alternative that does not hold is not built.
+    if (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen) return [];
+    return read.one(CLASHES_OF_DEVICE, device.id)!.map((clash) => findingOf(document, device, clash));
   },
 });
 
-interface Said {
-  readonly byDevice: ByDevice<readonly FindingDraft[]>;
-  readonly findings: readonly FindingDraft[];
-}
-/** What was said of a state of all clashes. */
-const said = new WeakMap<ClashesByDevice, Said>();
-
-function draftsOf(document: ProjectDocument, id: string, all: ClashesByDevice): readonly FindingDraft[] | null {
-  const device = document.devices[id];
-  const clashes = all.get(id);
-  // A device of an alternative that does not hold is not built.
-  if (!device || !clashes || (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen)) return null;
-  return clashes.map((clash) => findingOf(document, device, clash));
-}
-
-function findingOf(document: ProjectDocument, device: Device, clash: Clash): FindingDraft {
+function findingOf(document: ProjectDocument, device: Device, clash: Clash): Finding {
   return say(
     'buildable',
     clash.rank,
@@ -76,7 +39,10 @@ function findingOf(document: ProjectDocument, device: Device, clash: Clash): Fin
       allowed: clash.allowed,
       unit: clash.unit,
       // A search for places is only made where somebody looks at the finding.
-      cures: (house) => curesOf(house, device, house.deviceTypes[device.typeId], clash),
+      cures: (house) => {
+        const now = house.devices[device.id];
+        return now ? curesOf(house, now, house.deviceTypes[now.typeId], clash) : [];
+      },
     },
   );
 }

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { placeDevice } from '../devices/index.ts';
-import { applyChange, listOf, update, type ProjectDocument } from '../project/index.ts';
+import { applyChange, update, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { checked, countingIds, smallHouse } from '../testing/index.ts';
 
 /** So many network drops in one bundle, fed as a device of a PoE class. */

@@ -9,6 +9,7 @@ export const cableAsType = defineCheck({
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'deviceTypes'],
   ofRun: ({ run, device }, { document }) => {
     const type = document.deviceTypes[device.typeId];
     const leg = type.cables[run.leg - 1];

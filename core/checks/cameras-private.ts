@@ -8,6 +8,7 @@ export const camerasPrivate = defineCheck({
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',
+  reads: ['deviceTypes', 'rooms'],
   ofDevice: (device, { document }) => {
     const room = device.roomId === null ? undefined : document.rooms[device.roomId];
     if (!room || !/camera/.test(device.typeId) || device.typeId === 'wide-camera-wall') return [];

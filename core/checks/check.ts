@@ -1,3 +1,4 @@
+import type { AnyNode, Each, Reading, TableName } from '../derive/index.ts';
 import type { CollectionName, Device, Operation, ProjectDocument, ProjectHeader } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 
@@ -21,12 +22,22 @@ export interface Finding {
   readonly allowed: number | null;
   readonly unit: string;
   readonly figures: Readonly<Record<string, unknown>>;
-  readonly cures: readonly Cure[];
+  /** What would put it right, for the project in which somebody looks at it. */
+  readonly cures?: (document: ProjectDocument) => readonly Cure[];
 }
+
+const NO_CURES: readonly Cure[] = [];
+
+/** What would put a finding right, for this state of the project. */
+export const curesFor = ({ cures }: Pick<Finding, 'cures'>, document: ProjectDocument): readonly Cure[] =>
+  cures?.(document) ?? NO_CURES;
 
 /** What a check may look at. */
 export interface CheckContext {
   readonly document: ProjectDocument;
+  /** What follows from it, as far as the rule declares it. */
+  readonly read: Reading;
+  /** All runs by number, for a rule that declares `PLANNED_RUNS`. */
   readonly runs: readonly PlannedRun[];
   /** YYYY-MM-DD. */
   readonly today: string;
@@ -63,74 +74,43 @@ interface CheckHead {
   /** Where it keeps people safe: it is lowered only with a reason, and documents print that. */
   readonly safety?: true;
   readonly limits?: Readonly<Record<string, CheckLimit>>;
+  /** Tables that it looks at besides what it is about; `project` is the header. */
+  readonly reads: readonly TableName[];
+  /** What follows from the project that it looks at. */
+  readonly nodes?: readonly AnyNode[];
+  /** Whether it asks what day it is. */
+  readonly day?: true;
 }
 
-/**
- * A rule over the whole project; `run` is pure. One that names the tables it `reads`, and looks at nothing else, is not run again
- * while they are the same.
- */
+/** A rule over the whole project; `run` is pure. It is run again where something differs that it reads. */
 export interface HouseCheck extends CheckHead {
-  readonly reads?: readonly CollectionName[];
-  readonly run: (context: CheckContext) => readonly (Finding | FindingDraft)[];
+  readonly run: (context: CheckContext) => readonly Finding[];
 }
 
-/** A rule about single runs: it looks at a run, its route and device, and of the project at the tables of `RUN_READS` only. */
+/** A rule about single runs: it looks at a run with its device and its route. */
 export interface RunCheck extends CheckHead {
-  readonly ofRun: (planned: PlannedRun, context: CheckContext) => FindingDraft[];
+  readonly ofRun: (planned: PlannedRun, context: CheckContext) => readonly Finding[];
 }
 
-/** A rule about single devices: it looks at a device, and of the project at the tables of `DEVICE_READS` only. */
+/** A rule about single devices. */
 export interface DeviceCheck extends CheckHead {
-  readonly ofDevice: (device: Device, context: CheckContext) => FindingDraft[];
+  readonly ofDevice: (device: Device, context: CheckContext) => readonly Finding[];
+  /** Nodes over devices that it looks at for the same device. */
+  readonly beside?: readonly Each<'devices', unknown>[];
 }
 
 export type Check = HouseCheck | RunCheck | DeviceCheck;
 
-/** Tables that rules about single runs may read besides the run and its device: an edit of one has all runs looked at again. */
-export const RUN_READS: readonly CollectionName[] = [
-  'levels',
-  'rooms',
-  'walls',
-  'openings',
-  'risers',
-  'racks',
-  'features',
-  'framingMembers',
-  'cableTypes',
-  'conductorMaps',
-  'deviceTypes',
-  'routeRules',
-  'tradeDates',
-  'ruleSettings',
-];
-
-/** Tables that rules about single devices may read. */
-export const DEVICE_READS: readonly CollectionName[] = [
-  'levels',
-  'rooms',
-  'walls',
-  'openings',
-  'features',
-  'racks',
-  'deviceTypes',
-  'cableTypes',
-  'tradeDates',
-  'ruleSettings',
-];
-
 export const defineCheck = <C extends Check>(check: C): C => check;
-
-/** A finding of a rule about one run or device: its cures are worked out for the project in which somebody looks at it. */
-export type FindingDraft = Omit<Finding, 'cures'> & { readonly cures?: (document: ProjectDocument) => readonly Cure[] };
 
 interface Told {
   readonly measured?: number | null;
   readonly allowed?: number | null;
   readonly unit?: string;
-  readonly cures?: FindingDraft['cures'];
+  readonly cures?: Finding['cures'];
 }
 
-/** What a rule about one run or device says; what is left out has nothing measured and no cure. */
+/** What a rule says; what is left out has nothing measured and no cure. */
 export const say = (
   check: string,
   rank: Rank,
@@ -138,7 +118,7 @@ export const say = (
   subjects: Finding['subjects'],
   figures: Finding['figures'],
   { measured = null, allowed = null, unit = '', cures }: Told = {},
-): FindingDraft => ({ check, rank, code, subjects, measured, allowed, unit, figures, cures });
+): Finding => ({ check, rank, code, subjects, measured, allowed, unit, figures, cures });
 
 /** Ranks from the worst on. */
 export const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };

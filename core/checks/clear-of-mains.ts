@@ -1,9 +1,9 @@
 import { besideMains, RIGHT_ANGLE_FROM_RAD } from '../routing/index.ts';
 import { cableClassOf, OPEN_CONDUCTORS_M, PARALLEL_FROM_M } from '../separation/index.ts';
-import { buildingOf } from '../building/index.ts';
+import { buildingOf, BUILDING } from '../building/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { defineCheck, say, type FindingDraft, type Rank } from './check.ts';
+import { defineCheck, say, type Finding, type Rank } from './check.ts';
 import { leadAway } from './cures.ts';
 
 /** Optical leads take nothing up from mains. */
@@ -18,6 +18,8 @@ export const clearOfMains = defineCheck({
   formulaIds: ['F7.1'],
   severity: 'stop',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'features', 'project'],
+  nodes: [BUILDING],
   safety: true,
   limits: { longestM: { usual: PARALLEL_FROM_M, least: 0.5, most: 3, unit: 'm', safer: 'less' } },
   ofRun: (planned, { document, limit }) => {
@@ -35,7 +37,7 @@ export const clearOfMains = defineCheck({
     return besideIn(document, planned).flatMap((beside) => {
       const { keepM, parallelM, leastM, crossingRad, featureId } = beside;
       const figures = { mains: document.features[featureId].name || 'mains', keepM, longestM };
-      const found: FindingDraft[] = [];
+      const found: Finding[] = [];
       const told = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>
         found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }, keeps));
       if (parallelM > longestM && leastM < OPEN_CONDUCTORS_M)
@@ -60,7 +62,7 @@ function about(
   unit: string,
   figures: object,
   keeps: (house: ProjectDocument, run: PlannedRun) => boolean,
-): FindingDraft {
+): Finding {
   return say(
     'clear-of-mains',
     rank,

@@ -1,4 +1,4 @@
-import { buildingOf } from '../building/index.ts';
+import { buildingOf, BUILDING } from '../building/index.ts';
 import type { Feature } from '../project/index.ts';
 import { besideThings } from '../routing/index.ts';
 import { SERVICE_KEEP_M } from '../separation/index.ts';
@@ -16,6 +16,8 @@ export const clearOfServices = defineCheck({
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'features'],
+  nodes: [BUILDING],
   limits: {
     pipeM: { usual: SERVICE_KEEP_M.gas, least: 0.05, most: 1, unit: 'm', safer: 'more' },
     lampM: { usual: SERVICE_KEEP_M['lamp-driver'], least: 0.05, most: 1, unit: 'm', safer: 'more' },

@@ -1,7 +1,10 @@
+import { BUILDING } from '../building/index.ts';
+import { PLANNED_RUNS } from '../runs/index.ts';
 import { cellOf } from '../brief/index.ts';
 import { holeSchedule, penetrationsOf, sealCounts } from '../drilling/index.ts';
-import { BRIEF_TOPICS, daysBetween, gateDate, listOf } from '../project/index.ts';
-import { defineCheck, say, type FindingDraft } from './check.ts';
+import { BRIEF_TOPICS, daysBetween, gateDate } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
+import { defineCheck, say, type Finding } from './check.ts';
 
 /** No pierced separation is open when the boards go on (practice B15). */
 export const sealsClosed = defineCheck({
@@ -11,6 +14,9 @@ export const sealsClosed = defineCheck({
   severity: 'stop',
   stage: 'closing',
   appliesTo: 'seals',
+  reads: ['cableTypes', 'levels', 'project', 'seals', 'tradeDates', 'walls'],
+  day: true,
+  nodes: [BUILDING, PLANNED_RUNS],
   safety: true,
   limits: { daysBefore: { usual: 3, least: 0, most: 30, unit: 'days', safer: 'more' } },
   run: ({ document, runs, today, limit }) => {
@@ -41,11 +47,13 @@ export const roomsDiscussed = defineCheck({
   severity: 'look',
   stage: 'brief',
   appliesTo: 'rooms',
+  reads: ['briefCells', 'levels', 'rooms', 'tradeDates'],
+  day: true,
   limits: { daysBefore: { usual: 14, least: 0, most: 120, unit: 'days', safer: 'more' } },
   run: ({ document, today, limit }) => {
     const on = gateDate(document, 'low-voltage-rough-in');
     if (on === '' || daysBetween(today, on) > limit('daysBefore') || Object.keys(document.briefCells).length === 0) return [];
-    return listOf(document, 'rooms').flatMap((room): FindingDraft[] => {
+    return listOf(document, 'rooms').flatMap((room): Finding[] => {
       const open = BRIEF_TOPICS.filter((topic) => !cellOf(document, room.id, topic));
       if (open.length === 0) return [];
       return [
@@ -70,11 +78,11 @@ export const askedFor = defineCheck({
   severity: 'look',
   stage: 'brief',
   appliesTo: 'devices',
-  reads: ['rooms', 'roomBriefs', 'briefCells', 'devices', 'deviceTypes'],
+  reads: ['briefCells', 'deviceTypes', 'devices', 'levels', 'roomBriefs', 'rooms'],
   run: ({ document }) => {
     const signed = new Set(listOf(document, 'roomBriefs').flatMap(({ roomId, signedOn }) => (signedOn === '' ? [] : [roomId])));
     if (signed.size === 0) return [];
-    return listOf(document, 'devices').flatMap((device): FindingDraft[] => {
+    return listOf(document, 'devices').flatMap((device): Finding[] => {
       if (device.roomId === null || !signed.has(device.roomId)) return [];
       const { answers, name } = document.deviceTypes[device.typeId];
       if (answers === null || cellOf(document, device.roomId, answers)) return [];

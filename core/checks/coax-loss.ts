@@ -16,6 +16,7 @@ export const coaxLossCheck = defineCheck({
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'project'],
   limits: { mostDb: { usual: 12, least: 4, most: 20, unit: 'dB', safer: 'less' } },
   ofRun: ({ run, device, length }, { document, limit }) => {
     const cable = document.cableTypes[run.cableTypeId];

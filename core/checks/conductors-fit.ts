@@ -10,12 +10,12 @@ export const conductorsFit = defineCheck({
   source: 'Trade practice',
   severity: 'stop',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'conductorMaps'],
   ofRun: ({ run }, { document }) => {
     const map = run.mapId === null ? undefined : document.conductorMaps[run.mapId];
     const cable = document.cableTypes[run.cableTypeId];
     const used = map ? conductorsUsed(map) : 0;
     if (!map || used <= cable.conductors) return [];
-    const operation = update('runs', run, { mapId: null });
     return [
       say(
         'conductors-fit',
@@ -26,7 +26,10 @@ export const conductorsFit = defineCheck({
         {
           measured: used,
           allowed: cable.conductors,
-          cures: () => (operation ? [{ code: 'drop-map', figures: {}, operations: [operation] }] : []),
+          cures: ({ runs }) => {
+            const operation = runs[run.id] && update('runs', runs[run.id], { mapId: null });
+            return operation ? [{ code: 'drop-map', figures: {}, operations: [operation] }] : [];
+          },
         },
       ),
     ];

@@ -1,5 +1,7 @@
-import { proposeConduit, spareConduits } from '../conduits/index.ts';
+import { BUILDING } from '../building/index.ts';
+import { OUTDOORS, PICTURES, proposeConduit, spareConduits } from '../conduits/index.ts';
 import { defineCheck, type Cure } from './check.ts';
+import type { ProjectDocument } from '../project/index.ts';
 
 /** An attic, every display, every projector and the outside have a conduit for what comes later (practice A40, B09). */
 export const conduitsPlanned = defineCheck({
@@ -9,10 +11,11 @@ export const conduitsPlanned = defineCheck({
   source: 'Trade practice',
   severity: 'look',
   appliesTo: 'devices',
+  reads: ['deviceTypes', 'features', 'levels', 'racks'],
+  nodes: [BUILDING, OUTDOORS, PICTURES],
   run: ({ document }) => {
     const missing = spareConduits(document).filter(({ servedBy }) => servedBy === null);
     if (missing.length === 0) return [];
-    let cures: readonly Cure[] | null = null;
     return [
       {
         check: 'conduits-planned',
@@ -23,19 +26,14 @@ export const conduitsPlanned = defineCheck({
         allowed: 0,
         unit: '',
         figures: { count: missing.length, first: missing[0].name || missing[0].why },
-        get cures() {
-          return (cures ??= withConduits(document, missing));
-        },
+        cures: (house: ProjectDocument) => withConduits(house, missing),
       },
     ];
   },
 });
 
 /** All of them at once; those to which no way leads stay open. */
-function withConduits(
-  document: Parameters<typeof proposeConduit>[0],
-  missing: readonly Parameters<typeof proposeConduit>[1][],
-): Cure[] {
+function withConduits(document: ProjectDocument, missing: readonly Parameters<typeof proposeConduit>[1][]): Cure[] {
   const operations = missing.flatMap((one, n) => {
     const id = `spare_${one.subject.id}`.slice(0, 36);
     const proposed = proposeConduit(document, one, document.features[id] ? `${id}_${n}` : id);

@@ -9,6 +9,7 @@ export const copperClad = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes'],
   safety: true,
   ofRun: ({ run }, { document }) => {
     const cable = document.cableTypes[run.cableTypeId];

@@ -1,7 +1,8 @@
 import { FAMILY_ENDS } from '../devices/index.ts';
-import { applyChange, create, listOf, update, type CableType, type ProjectDocument, type Run } from '../project/index.ts';
+import { create, update, type CableType, type ProjectDocument, type Run } from '../project/index.ts';
+import { listOf, edited } from '../derive/index.ts';
 import type { Operation } from '../project/index.ts';
-import { isKept, planRun, type PlannedRun } from '../runs/index.ts';
+import { isKept, plannedRun, type PlannedRun } from '../runs/index.ts';
 import type { Cure } from './check.ts';
 
 /** Another cable for a run, with the connectors and the map of its family where that is another one. */
@@ -46,9 +47,9 @@ export function leadAway(
   if (!run || isKept(run) || Object.hasOwn(document.routeRules, id)) return [];
   const rule = { id, runId, kind: 'avoid', target: 'feature', targetId: featureId, at: null, note: '' } as const;
   const operations = [create('routeRules', rule)];
-  const applied = applyChange(document, { operations });
+  const applied = edited(document, operations);
   if (!applied.ok) return [];
-  const planned = planRun(applied.value, run, null);
+  const planned = plannedRun(applied.value, runId);
   const holds = planned.wanted.ok && planned.wanted.value.broken.length === 0 && isClear(applied.value, planned);
   return holds ? [{ code: 'lead-away', figures: { number: run.number }, operations }] : [];
 }

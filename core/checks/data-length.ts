@@ -11,6 +11,7 @@ export const dataLength = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'project'],
   limits: {
     longestM: { usual: 90, least: 30, most: 90, unit: 'm', safer: 'less' },
     warnM: { usual: 85, least: 20, most: 90, unit: 'm', safer: 'less' },

@@ -1,29 +1,32 @@
+import { whole } from '../derive/index.ts';
+import { derivationsOf } from '../derive/index.ts';
 import { FAMILY_ENDS } from '../devices/index.ts';
-import { update, type DeviceType, type ProjectDocument } from '../project/index.ts';
+import { update, type ProjectDocument } from '../project/index.ts';
 import { defineCheck, say, type Cure } from './check.ts';
 
-const kept = new WeakMap<ProjectDocument['deviceTypes'], ReadonlyMap<string, ReadonlySet<string>>>();
-
 /** Connectors that the library puts on each family of cable. */
-function usedOn(document: ProjectDocument): ReadonlyMap<string, ReadonlySet<string>> {
-  let used = kept.get(document.deviceTypes);
-  if (used) return used;
-  const found = new Map<string, Set<string>>();
-  const add = (family: string, connector: string) => {
-    if (connector === '') return;
-    const set = found.get(family);
-    if (set) set.add(connector);
-    else found.set(family, new Set([connector]));
-  };
-  for (const [family, [device, far]] of Object.entries(FAMILY_ENDS)) [device, far].forEach((one) => add(family, one));
-  for (const { cables } of Object.values<DeviceType>(document.deviceTypes))
-    for (const leg of cables) {
-      const family = document.cableTypes[leg.cableTypeId]?.family;
-      if (family) [leg.deviceConnector, leg.farConnector].forEach((one) => add(family, one));
-    }
-  kept.set(document.deviceTypes, (used = found));
-  return used;
-}
+const USED_ON = whole<ReadonlyMap<string, ReadonlySet<string>>>({
+  name: 'connectors by family',
+  tables: ['deviceTypes', 'cableTypes'],
+  make: (read) => {
+    const found = new Map<string, Set<string>>();
+    const add = (family: string, connector: string) => {
+      if (connector === '') return;
+      const set = found.get(family);
+      if (set) set.add(connector);
+      else found.set(family, new Set([connector]));
+    };
+    for (const [family, [device, far]] of Object.entries(FAMILY_ENDS)) [device, far].forEach((one) => add(family, one));
+    for (const { cables } of read.rows('deviceTypes'))
+      for (const leg of cables) {
+        const family = read.document.cableTypes[leg.cableTypeId]?.family;
+        if (family) [leg.deviceConnector, leg.farConnector].forEach((one) => add(family, one));
+      }
+    return found;
+  },
+});
+
+const usedOn = (document: ProjectDocument) => derivationsOf(document).get(USED_ON);
 
 /** Every run has a connector at both ends, and one that goes on its cable (practice B10). */
 export const endsKnown = defineCheck({
@@ -33,6 +36,8 @@ export const endsKnown = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes'],
+  nodes: [USED_ON],
   ofRun: ({ run }, { document }) => {
     const { family, name } = document.cableTypes[run.cableTypeId];
     if (!FAMILY_ENDS[family]) return [];

@@ -1,21 +1,14 @@
 import { nearestWall, buildingOf, wallLength, wallPoint } from '../building/index.ts';
 import { placeDevice } from '../devices/index.ts';
 import type { Point2 } from '../geometry/index.ts';
-import {
-  applyChange,
-  listOf,
-  pickedFrom,
-  type Operation,
-  type PartOf,
-  type ProjectDocument,
-  type Run,
-} from '../project/index.ts';
-import { runsByDevice } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
+import { type Operation, type Device, type ProjectDocument, type Run } from '../project/index.ts';
+import { listOf, pickedFrom, partOf, edited } from '../derive/index.ts';
+import { runsByDevice, RUNS_BY_DEVICE } from '../runs/index.ts';
+import { defineCheck, say, type Cure, type Finding } from './check.ts';
 
 const isCopper = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].material !== 'fibre';
 const isBond = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].family === 'bond';
-const part = (name: string, fits: PartOf<'devices'>['fits']): PartOf<'devices'> => ({ name, in: 'devices', fits });
+const part = (name: string, fits: (device: Device) => boolean) => partOf(name, 'devices', fits);
 const OF_TYPE = {
   'surge-arrester': part('surge-arrester', ({ typeId }) => typeId === 'surge-arrester'),
   'bonding-bar': part('bonding-bar', ({ typeId }) => typeId === 'bonding-bar'),
@@ -32,6 +25,8 @@ export const surgeProtected = defineCheck({
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',
+  reads: ['cableTypes'],
+  nodes: [OF_TYPE['surge-arrester'], OUTDOORS, RUNS_BY_DEVICE],
   safety: true,
   run: ({ document }) => {
     if (hasType(document, 'surge-arrester')) return [];
@@ -61,10 +56,12 @@ export const aerialBonded = defineCheck({
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',
+  reads: ['deviceTypes'],
+  nodes: [MASTS, OF_TYPE['bonding-bar']],
   safety: true,
   run: ({ document }) => {
     if (hasType(document, 'bonding-bar')) return [];
-    return pickedFrom(document, MASTS).map((device): FindingDraft =>
+    return pickedFrom(document, MASTS).map((device): Finding =>
       say(
         'aerial-bonded',
         'stop',
@@ -80,7 +77,7 @@ export const aerialBonded = defineCheck({
 function arresters(document: ProjectDocument): Cure[] {
   if (!document.deviceTypes['surge-arrester']) return [];
   const bonded = hasType(document, 'bonding-bar') ? [] : (bar(document, document)[0]?.operations ?? []);
-  const between = applyChange(document, { operations: bonded });
+  const between = edited(document, bonded);
   if (!between.ok) return [];
   const placed = besideRack(between.value, 'surge-arrester', 0.6);
   return placed.length > 0 ? [{ code: 'add-arresters', figures: {}, operations: [...bonded, ...placed] }] : [];

@@ -10,6 +10,7 @@ export const fibreOutdoors = defineCheck({
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'deviceTypes'],
   limits: { longestM: { usual: 30, least: 5, most: 90, unit: 'm', safer: 'less' } },
   ofRun: ({ run, device, points, media }, { document, limit }) => {
     const cable = document.cableTypes[run.cableTypeId];

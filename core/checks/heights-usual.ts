@@ -10,6 +10,7 @@ export const heightsUsual = defineCheck({
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',
+  reads: ['deviceTypes', 'project'],
   limits: { offM: { usual: 0.2, least: 0, most: 1, unit: 'm', safer: 'less' } },
   ofDevice: (device, { document, limit }) => {
     const kind = HEIGHT_KIND_OF[device.typeId];

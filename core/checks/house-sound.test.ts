@@ -1,12 +1,11 @@
 import { expect } from 'chai';
 import { applyChange, newOpening, type ProjectDocument } from '../project/index.ts';
-import { checked, smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { type Finding } from './index.ts';
+import { checked, smallHouse, twoStoreyHouse, type CheckedFinding } from '../testing/index.ts';
 
 const about = (document: ProjectDocument) => checked(document).filter((f) => f.rank !== 'fine');
 const window = (more: object) =>
   newOpening({ id: 'w', wallId: 'south1', kind: 'window', offsetM: 2, widthM: 1.2, sillM: 0.9, headM: 2.1, ...more });
-const cured = (document: ProjectDocument, found: Finding) => {
+const cured = (document: ProjectDocument, found: CheckedFinding) => {
   const applied = applyChange(document, found.cures[0]);
   if (!applied.ok) throw new Error(applied.problem.code);
   return about(applied.value);

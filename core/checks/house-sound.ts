@@ -1,14 +1,7 @@
 import { closestOnSegment, distance2, type Point2 } from '../geometry/index.ts';
-import {
-  listOf,
-  onLevel,
-  type CollectionName,
-  type Opening,
-  type ProjectDocument,
-  type Room,
-  type Wall,
-} from '../project/index.ts';
-import { gridOf, levelsFromBelow } from '../building/index.ts';
+import { type CollectionName, type Level, type Opening, type ProjectDocument, type Room } from '../project/index.ts';
+import { listOf, onLevel } from '../derive/index.ts';
+import { wallGrid, type WallGrid, levelsFromBelow } from '../building/index.ts';
 import { CORNER_TOLERANCE_M, factOf, openingFits } from '../survey/index.ts';
 import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
 
@@ -19,7 +12,7 @@ const finding = (
   subject: { in: CollectionName; id: string },
   figures: Finding['figures'],
   more: Partial<Pick<Finding, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
-): Finding => ({ check, rank, code, subjects: [subject], measured: null, allowed: null, unit: '', cures: [], ...more, figures });
+): Finding => ({ check, rank, code, subjects: [subject], measured: null, allowed: null, unit: '', ...more, figures });
 
 const wallName = (document: ProjectDocument, wallId: string) => document.levels[document.walls[wallId].levelId].name;
 
@@ -31,7 +24,7 @@ export const openingsFit = defineCheck({
   source: 'Geometry of the survey',
   severity: 'stop',
   appliesTo: 'openings',
-  reads: ['levels', 'rooms', 'walls', 'openings'],
+  reads: ['levels', 'openings', 'rooms', 'walls'],
   run: ({ document }) =>
     listOf(document, 'openings').flatMap((opening) => {
       const fits = openingFits(document, opening);
@@ -44,13 +37,14 @@ export const openingsFit = defineCheck({
           code,
           { in: 'openings', id: opening.id },
           { ...figures, number: wallName(document, opening.wallId), kind: opening.kind },
-          { measured: opening.widthM, unit: 'm', cures: fittingCures(document, opening) },
+          { measured: opening.widthM, unit: 'm', cures: (house) => fittingCures(house, house.openings[opening.id]) },
         ),
       ];
     }),
 });
 
-function fittingCures(document: ProjectDocument, opening: Opening): Cure[] {
+function fittingCures(document: ProjectDocument, opening: Opening | undefined): Cure[] {
+  if (!opening) return [];
   const wall = document.walls[opening.wallId];
   const lengthM = distance2(wall.a, wall.b);
   const widthM = Math.min(opening.widthM, lengthM);
@@ -86,13 +80,11 @@ export const levelsApart = defineCheck({
       // Levels beside each other (a wing half a storey up) share no ground and may share heights.
       if (overlapM <= 1e-6 || !shareGround(document, lower.id, upper.id)) return [];
       const elevationM = topM + lower.cavityDepthM;
-      const cure: Cure = {
+      const lift = (now: Level): Cure => ({
         code: 'lift-level',
         figures: { name: upper.name, elevationM },
-        operations: [
-          { op: 'update', in: 'levels', id: upper.id, before: { elevationM: upper.elevationM }, after: { elevationM } },
-        ],
-      };
+        operations: [{ op: 'update', in: 'levels', id: upper.id, before: { elevationM: now.elevationM }, after: { elevationM } }],
+      });
       return [
         finding(
           'levels-apart',
@@ -100,7 +92,12 @@ export const levelsApart = defineCheck({
           'levels-overlap',
           { in: 'levels', id: upper.id },
           { number: upper.name, upper: upper.name, lower: lower.name, overlapM },
-          { measured: upper.elevationM, allowed: topM, unit: 'm', cures: [cure] },
+          {
+            measured: upper.elevationM,
+            allowed: topM,
+            unit: 'm',
+            cures: (house) => (house.levels[upper.id] ? [lift(house.levels[upper.id])] : []),
+          },
         ),
       ];
     });
@@ -131,7 +128,7 @@ export const ceilingAboveHeads = defineCheck({
   source: 'Geometry of the survey',
   severity: 'look',
   appliesTo: 'rooms',
-  reads: ['levels', 'rooms', 'walls', 'openings'],
+  reads: ['levels', 'openings', 'rooms', 'walls'],
   run: ({ document }) => {
     return listOf(document, 'openings').flatMap((opening) => {
       const wall = document.walls[opening.wallId];
@@ -180,18 +177,19 @@ export const roomsClosed = defineCheck({
   source: 'Geometry of the survey',
   severity: 'look',
   appliesTo: 'rooms',
-  reads: ['rooms', 'walls'],
+  reads: ['levels', 'rooms', 'walls'],
   run: ({ document }) => {
+    const grids = new Map(listOf(document, 'levels').map(({ id }) => [id, wallGrid(onLevel(document, 'walls', id))]));
     return listOf(document, 'rooms').flatMap((room) => {
       const walls = onLevel(document, 'walls', room.levelId);
-      if (walls.length === 0 || isHeld(room, walls)) return [];
+      const grid = grids.get(room.levelId)!;
+      if (walls.length === 0 || isHeld(room, grid)) return [];
       return [finding('rooms-closed', 'look', 'room-open', { in: 'rooms', id: room.id }, { number: room.code, room: room.name })];
     });
   },
 });
 
-function isHeld({ polygon }: Room, walls: readonly Wall[]): boolean {
-  const grid = gridOf(walls);
+function isHeld({ polygon }: Room, grid: WallGrid): boolean {
   return polygon.every((a, i) => {
     const b = polygon[(i + 1) % polygon.length];
     const along = grid.along(a, b, 2 * CORNER_TOLERANCE_M);
@@ -212,7 +210,7 @@ export const cavitiesKnown = defineCheck({
   source: 'Trade practice',
   severity: 'look',
   appliesTo: 'walls',
-  reads: ['levels', 'walls', 'facts'],
+  reads: ['facts', 'levels', 'walls'],
   run: ({ document }) =>
     listOf(document, 'walls').flatMap((wall) =>
       factOf(document, 'walls', wall.id, 'cavityDepthM')?.state === 'not-known'

@@ -1,16 +1,10 @@
 import { distance3, pointInPolygon, type Point2 } from '../geometry/index.ts';
-import {
-  listOf,
-  pickedFrom,
-  update,
-  type CableType,
-  type Feature,
-  type Medium,
-  type PartOf,
-  type ProjectDocument,
-} from '../project/index.ts';
+import { update, type CableType, type Feature, type Medium, type ProjectDocument } from '../project/index.ts';
+import { listOf, pickedFrom, partOf } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type FindingDraft, type Rank } from './check.ts';
+import { defineCheck, say, type Cure, type Finding, type Rank } from './check.ts';
+
+const AIR_SPACES = partOf('spaces that move air', 'features', ({ kind, points }) => kind === 'air-space' && points.length >= 3);
 
 /** Ways in the weather or the ground (ENGINEERING 1.3). */
 const WEATHER: ReadonlySet<Medium> = new Set(['outside', 'underground', 'soffit']);
@@ -26,6 +20,8 @@ export const jacketsFit = defineCheck({
   severity: 'stop',
   safety: true,
   appliesTo: 'runs',
+  reads: ['cableTypes', 'levels', 'project'],
+  nodes: [AIR_SPACES],
   limits: { insideM: { usual: INSIDE_M, least: 5, most: 15, unit: 'm', safer: 'less' } },
   ofRun: (planned, { document, limit }) => {
     const found = findingOf(document, planned, limit('insideM'));
@@ -67,13 +63,7 @@ function inAir(
   return { lengthM, first };
 }
 
-const AIR_SPACES: PartOf<'features'> = {
-  name: 'spaces that move air',
-  in: 'features',
-  fits: ({ kind, points }) => kind === 'air-space' && points.length >= 3,
-};
-
-function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number): FindingDraft | null {
+function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number): Finding | null {
   const { run, points, media } = planned;
   const cable = document.cableTypes[run.cableTypeId];
   const told = (
@@ -83,7 +73,7 @@ function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number
     rating: CableType['rating'] | null,
     figures = {},
     rank: Rank = 'look',
-    about: FindingDraft['subjects'] = [],
+    about: Finding['subjects'] = [],
   ) =>
     say(
       'jackets-fit',

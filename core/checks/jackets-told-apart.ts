@@ -1,17 +1,6 @@
-import { listOf, type ProjectDocument } from '../project/index.ts';
+import { type ProjectDocument } from '../project/index.ts';
+import { listOf, whole, derivationsOf } from '../derive/index.ts';
 import { defineCheck, type Finding } from './check.ts';
-
-/** Where one jacket colour serves several families of cable at one place, only the label tells them apart (practice A43, B12). */
-export const jacketsToldApart = defineCheck({
-  id: 'jackets-told-apart',
-  stage: 'labels',
-  title: 'Cables of one colour at one place are told apart by their labels',
-  source: 'Trade practice',
-  severity: 'look',
-  appliesTo: 'devices',
-  reads: ['runs', 'cableTypes', 'devices', 'racks', 'deviceTypes'],
-  run: ({ document }) => [...atDevices(document), ...atRacks(document)],
-});
 
 type Place = Map<string, Map<string, string>>;
 
@@ -20,26 +9,6 @@ interface Alike {
   readonly colour: string;
   readonly cables: readonly string[];
 }
-const kept = new WeakMap<
-  object,
-  { readonly cableTypes: object; readonly devices: readonly Alike[]; readonly racks: readonly Alike[] }
->();
-
-/** Places at which one colour serves several families: worked out once for each state of the runs. */
-function alikeIn(document: ProjectDocument) {
-  const known = kept.get(document.runs);
-  if (known?.cableTypes === document.cableTypes) return known;
-  const found = {
-    cableTypes: document.cableTypes,
-    devices: alike(
-      familiesAt(document, ({ deviceId, toDeviceId }) => (toDeviceId === null ? [deviceId] : [deviceId, toDeviceId])),
-    ),
-    racks: alike(familiesAt(document, ({ rackId, toDeviceId }) => (toDeviceId === null ? [rackId] : []))),
-  };
-  kept.set(document.runs, found);
-  return found;
-}
-
 /** Families by colour at each place, with the name of one of their types. */
 function familiesAt(document: ProjectDocument, placesOf: (run: ProjectDocument['runs'][string]) => readonly string[]) {
   const at = new Map<string, Place>();
@@ -63,28 +32,55 @@ const alike = (at: ReadonlyMap<string, Place>): Alike[] =>
     ),
   );
 
+/** Places at which one colour serves several families. */
+const ALIKE_AT = whole<{ readonly devices: readonly Alike[]; readonly racks: readonly Alike[] }>({
+  name: 'jackets alike',
+  tables: ['runs', 'cableTypes'],
+  make: ({ document }) => ({
+    devices: alike(
+      familiesAt(document, ({ deviceId, toDeviceId }) => (toDeviceId === null ? [deviceId] : [deviceId, toDeviceId])),
+    ),
+    racks: alike(familiesAt(document, ({ rackId, toDeviceId }) => (toDeviceId === null ? [rackId] : []))),
+  }),
+});
+
 const atDevices = (document: ProjectDocument): Finding[] =>
-  alikeIn(document).devices.map(({ id, colour, cables }): Finding => ({
-    check: 'jackets-told-apart',
-    rank: 'look',
-    code: 'jackets-alike',
-    subjects: [{ in: 'devices', id }],
-    measured: cables.length,
-    allowed: 1,
-    unit: '',
-    figures: { device: document.deviceTypes[document.devices[id].typeId].name, colour, cables },
-    cures: [],
-  }));
+  derivationsOf(document)
+    .get(ALIKE_AT)
+    .devices.map(({ id, colour, cables }): Finding => ({
+      check: 'jackets-told-apart',
+      rank: 'look',
+      code: 'jackets-alike',
+      subjects: [{ in: 'devices', id }],
+      measured: cables.length,
+      allowed: 1,
+      unit: '',
+      figures: { device: document.deviceTypes[document.devices[id].typeId].name, colour, cables },
+    }));
 
 const atRacks = (document: ProjectDocument): Finding[] =>
-  alikeIn(document).racks.map(({ id, colour, cables }): Finding => ({
-    check: 'jackets-told-apart',
-    rank: 'fine',
-    code: 'jackets-alike-at-rack',
-    subjects: [{ in: 'racks', id }],
-    measured: cables.length,
-    allowed: null,
-    unit: '',
-    figures: { rack: document.racks[id].name, colour, cables },
-    cures: [],
-  }));
+  derivationsOf(document)
+    .get(ALIKE_AT)
+    .racks.map(({ id, colour, cables }): Finding => ({
+      check: 'jackets-told-apart',
+      rank: 'fine',
+      code: 'jackets-alike-at-rack',
+      subjects: [{ in: 'racks', id }],
+      measured: cables.length,
+      allowed: null,
+      unit: '',
+      figures: { rack: document.racks[id].name, colour, cables },
+    }));
+
+/** Where one jacket colour serves several families of cable at one place, only the label tells them apart (practice A43, B12). */
+export const jacketsToldApart = defineCheck({
+  id: 'jackets-told-apart',
+  stage: 'labels',
+  title: 'Cables of one colour at one place are told apart by their labels',
+  source: 'Trade practice',
+  severity: 'look',
+  appliesTo: 'devices',
+  reads: ['devices', 'racks', 'deviceTypes'],
+  nodes: [ALIKE_AT],
+  run: ({ document }) => [...atDevices(document), ...atRacks(document)],
+});

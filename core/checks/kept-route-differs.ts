@@ -1,6 +1,6 @@
 import type { ProjectDocument, Run } from '../project/index.ts';
 import { decideKept, type PlannedRun } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type FindingDraft, type Rank } from './check.ts';
+import { defineCheck, say, type Cure, type Finding, type Rank } from './check.ts';
 import { closedOn } from './tested-in-time.ts';
 
 /** A run issued, labelled or pulled keeps its route; where the plan has moved on, a person decides. */
@@ -11,6 +11,8 @@ export const keptRouteDiffers = defineCheck({
   source: 'Change control, trade practice',
   severity: 'look',
   appliesTo: 'runs',
+  reads: ['tradeDates'],
+  day: true,
   // Once the boards are on it is another matter: see below.
   ofRun: (planned, { document, today }) =>
     closedOn(document, today) === null
@@ -26,6 +28,8 @@ export const changedAfterBoards = defineCheck({
   source: 'Change control, trade practice',
   severity: 'stop',
   appliesTo: 'runs',
+  reads: ['tradeDates'],
+  day: true,
   ofRun: (planned, { document, today }) => {
     const on = closedOn(document, today);
     return on === null ? [] : tell(planned, 'changed-after-boards', 'stop', 'changed-after-boards', { on });
@@ -37,8 +41,8 @@ function tell(
   check: string,
   rank: Rank,
   code: string,
-  more: FindingDraft['figures'] = {},
-): FindingDraft[] {
+  more: Finding['figures'] = {},
+): Finding[] {
   if (!kept || !differs) return [];
   const builtM = length?.cutLengthM ?? null;
   const wantedM = wanted.ok ? wanted.value.cutLengthM : null;

@@ -10,6 +10,7 @@ export const labelsOn = defineCheck({
   severity: 'stop',
   stage: 'labels',
   appliesTo: 'runs',
+  reads: [],
   ofRun: ({ run }) => {
     if (RUN_STATES.indexOf(run.state) < RUN_STATES.indexOf('pulled') || run.printedOn !== '') return [];
     return [

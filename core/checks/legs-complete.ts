@@ -1,8 +1,7 @@
 import { runsFor, usualLegs } from '../devices/index.ts';
-import { Stamps, type Stamp, create, listOf, originOf, type Device, type ProjectDocument, type Run } from '../project/index.ts';
-import { runsByDevice } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
-import { patchedByDevice, type ByDevice } from './by-device.ts';
+import { create, type Device, type ProjectDocument, type Run } from '../project/index.ts';
+import { runsByDevice, RUNS_OF_DEVICE } from '../runs/index.ts';
+import { defineCheck, say, type Cure, type Finding } from './check.ts';
 
 /** Every device has the cables that its type asks for: nothing in the walls is forgotten (practice A33, B04). */
 export const legsComplete = defineCheck({
@@ -12,55 +11,14 @@ export const legsComplete = defineCheck({
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',
-  run: ({ document }) => {
+  reads: ['cableTypes', 'deviceTypes', 'levels', 'racks', 'rooms'],
+  beside: [RUNS_OF_DEVICE],
+  ofDevice: (device, { document, read }) => {
     if (Object.keys(document.racks).length === 0) return [];
-    return lackingIn(document).findings;
+    const found = findingOf(document, device, read.one(RUNS_OF_DEVICE, device.id)!);
+    return found ? [found] : [];
   },
 });
-
-interface Lacking {
-  readonly stamp: Stamp;
-  readonly runs: ReadonlyMap<string, readonly Run[]>;
-  readonly byDevice: ByDevice<FindingDraft>;
-  readonly findings: readonly FindingDraft[];
-}
-const stamps = new Stamps();
-const kept = new WeakMap<ProjectDocument['devices'], Lacking>();
-
-/** What each device lacks; after an edit only devices that it touched, or whose runs it touched, are looked at again. */
-function lackingIn(document: ProjectDocument): Lacking {
-  const stamp = stamps.of([document.deviceTypes, document.cableTypes, document.rooms, document.levels]);
-  const runs = runsByDevice(document);
-  const own = kept.get(document.devices);
-  if (own?.stamp === stamp && own.runs === runs) return own;
-  const origin = own ? null : originOf(document.devices);
-  const before = own ?? (origin && kept.get(origin.before as ProjectDocument['devices']));
-  const now = (id: string) => {
-    const device = document.devices[id];
-    return device ? findingOf(document, device, runs.get(id) ?? NO_RUNS) : null;
-  };
-  const touched =
-    before?.stamp === stamp ? [...(origin?.ids ?? []), ...(before.runs === runs ? [] : differing(before.runs, runs))] : null;
-  const byDevice =
-    before && touched
-      ? patchedByDevice(before.byDevice, touched, now)
-      : listOf(document, 'devices').flatMap(({ id }) => {
-          const found = now(id);
-          return found ? [{ id, found }] : [];
-        });
-  const lacking = { stamp, runs, byDevice, findings: byDevice.map(({ found }) => found) };
-  kept.set(document.devices, lacking);
-  return lacking;
-}
-
-/** Devices that have other runs in one of two states than in the other. */
-function differing(before: Lacking['runs'], after: Lacking['runs']): string[] {
-  const ids = [...before.keys()].filter((id) => before.get(id) !== after.get(id));
-  for (const id of after.keys()) if (!before.has(id)) ids.push(id);
-  return ids;
-}
-
-const NO_RUNS: readonly Run[] = [];
 
 /** The usual legs of its type that a device has no run for. Of a spare place only what is there counts. */
 function missingLegs(document: ProjectDocument, device: Device, runs: readonly Run[]): ReturnType<typeof usualLegs> {
@@ -69,7 +27,7 @@ function missingLegs(document: ProjectDocument, device: Device, runs: readonly R
   return usualLegs(type).filter(({ number }) => !runs.some(({ leg }) => leg === number));
 }
 
-function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): FindingDraft | null {
+function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): Finding | null {
   const type = document.deviceTypes[device.typeId];
   const missing = missingLegs(document, device, runs);
   if (missing.length === 0) return null;

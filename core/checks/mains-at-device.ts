@@ -1,6 +1,7 @@
 import { isMainsOutlet } from '../plates/index.ts';
-import { create, listOf, newFeature, type Device, type ProjectDocument } from '../project/index.ts';
-import { defineCheck, say, type FindingDraft } from './check.ts';
+import { create, newFeature, type Device, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
+import { defineCheck, say, type Finding } from './check.ts';
 
 /** An outlet this near serves a device, m. */
 const NEAR_M = 1.5;
@@ -13,6 +14,7 @@ export const mainsAtDevice = defineCheck({
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',
+  reads: ['deviceTypes', 'devices', 'features', 'plates', 'rooms'],
   run: ({ document }) => {
     const marks = listOf(document, 'features').filter(
       ({ kind, owner, decision }) => kind === 'trade-mark' && /electric/i.test(owner) && decision !== 'strike',
@@ -23,7 +25,7 @@ export const mainsAtDevice = defineCheck({
     const outlets = listOf(document, 'devices').filter(({ typeId }) => isMainsOutlet(document.deviceTypes[typeId]));
     const near = (device: Device, x: number, y: number, levelId: string) =>
       levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= NEAR_M;
-    return listOf(document, 'devices').flatMap((device): FindingDraft[] => {
+    return listOf(document, 'devices').flatMap((device): Finding[] => {
       const type = document.deviceTypes[device.typeId];
       if (!type.mainsW || isMainsOutlet(type) || device.fitting === 'spare') return [];
       const has =

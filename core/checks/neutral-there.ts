@@ -1,14 +1,11 @@
-import { listOf, pickedFrom, type PartOf, type ProjectDocument } from '../project/index.ts';
-import { defineCheck, say, type FindingDraft } from './check.ts';
+import { type ProjectDocument } from '../project/index.ts';
+import { listOf, pickedFrom, partOf } from '../derive/index.ts';
+import { defineCheck, say, type Finding } from './check.ts';
 
 /** A box this near to a switch is its own, m. */
 const OWN_BOX_M = 0.35;
 
-const SWITCHES: PartOf<'devices'> = {
-  name: 'smart switches',
-  in: 'devices',
-  fits: ({ typeId }) => /smart-(switch|dimmer)/.test(typeId),
-};
+const SWITCHES = partOf('smart switches', 'devices', ({ typeId }) => /smart-(switch|dimmer)/.test(typeId));
 
 /** A smart switch has a neutral in its box (practice B07). */
 export const neutralThere = defineCheck({
@@ -18,12 +15,14 @@ export const neutralThere = defineCheck({
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',
+  reads: ['deviceTypes', 'features', 'rooms'],
+  nodes: [SWITCHES],
   safety: true,
   run: ({ document }) => {
     const switches = pickedFrom(document, SWITCHES);
     if (switches.length === 0) return [];
     const boxes = listOf(document, 'features').filter(({ kind }) => kind === 'existing-switch-box');
-    return switches.flatMap((device): FindingDraft[] => {
+    return switches.flatMap((device): Finding[] => {
       const box = boxes.find(
         ({ levelId, points: [[x, y]] }) => levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= OWN_BOX_M,
       );

@@ -1,3 +1,4 @@
+import { derivationsOf } from '../derive/index.ts';
 import { expect } from 'chai';
 import { create, newFeature, type ProjectDocument } from '../project/index.ts';
 import { applied, smallHouse } from '../testing/index.ts';
@@ -13,7 +14,7 @@ const notched = (notch: Notch, more: House = {}, jurisdiction: 'NA' | 'UK' = 'NA
 };
 const told = (document: ProjectDocument) =>
   notchesAllowed
-    .run({ document, runs: [], today: '2026-01-01', limit: () => 0 })
+    .run({ document, read: derivationsOf(document), runs: [], today: '2026-01-01', limit: () => 0 })
     .map(({ code, rank, measured, allowed }) => ({ code, rank, measured, allowed }));
 const codes = (document: ProjectDocument) => told(document).map(({ code }) => code);
 

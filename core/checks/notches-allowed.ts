@@ -1,17 +1,9 @@
 import { notchLimit, type Notch } from '../boring/index.ts';
-import {
-  buildingOf,
-  ceilingHeightOf,
-  joistsIn,
-  nearestWall,
-  roomAt,
-  spanAt,
-  wallTopM,
-  type Building,
-} from '../building/index.ts';
+import { buildingOf, ceilingHeightOf, nearestWall, roomAt, wallTopM, type Building, BUILDING } from '../building/index.ts';
 import type { Point2 } from '../geometry/index.ts';
-import { listOf, update, type Feature, type ProjectDocument } from '../project/index.ts';
-import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
+import { update, type Feature, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
+import { defineCheck, say, type Cure, type Finding } from './check.ts';
 
 /** A notch this far from the middle of a joist or plate still lies in it, m. */
 const NEAR_M = 0.15;
@@ -27,6 +19,8 @@ export const notchesAllowed = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'features',
+  reads: ['features', 'levels', 'project'],
+  nodes: [BUILDING],
   safety: true,
   run: ({ document }) => {
     const notches = listOf(document, 'features').filter(({ kind }) => kind === 'existing-notch');
@@ -38,15 +32,15 @@ export const notchesAllowed = defineCheck({
 
 type Cut = { readonly notch: Notch; readonly engineered: boolean };
 
-function findingsOf(document: ProjectDocument, building: Building, feature: Feature): FindingDraft[] {
+function findingsOf(document: ProjectDocument, building: Building, feature: Feature): Finding[] {
   const level = document.levels[feature.levelId];
   const room = roomAt(building, feature.levelId, feature.points[0] as Point2);
   const cut = inWall(document, building, feature) ?? overRoom(document, building, feature);
   const tell = (
     code: string,
     rank: 'stop' | 'look',
-    figures: FindingDraft['figures'] = {},
-    more: Partial<Pick<FindingDraft, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
+    figures: Finding['figures'] = {},
+    more: Partial<Pick<Finding, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
   ) => [
     say(
       'notches-allowed',
@@ -118,8 +112,11 @@ function overRoom(document: ProjectDocument, building: Building, feature: Featur
     const notch: Notch = { ...PLAIN, jurisdiction: document.project.jurisdiction, depthM: room.joistDepthM, notchM };
     return { notch, engineered: true };
   }
-  const span = spanAt(room, at);
-  if (!span || !joistsIn(building, room).some(({ offsetM, widthM }) => Math.abs(offsetM - span.lineM) <= widthM / 2 + NEAR_M))
+  const span = building.framing.spanAt(room, at);
+  if (
+    !span ||
+    !building.framing.joists(room).some(({ offsetM, widthM }) => Math.abs(offsetM - span.lineM) <= widthM / 2 + NEAR_M)
+  )
     return null;
   const half = feature.widthM / 2;
   const ends = [span.atM - half - span.fromM, span.toM - span.atM - half];

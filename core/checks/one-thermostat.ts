@@ -1,11 +1,9 @@
-import { pickedFrom, type Device, type PartOf } from '../project/index.ts';
+import { pickedFrom } from '../derive/index.ts';
+import { partOf } from '../derive/index.ts';
+import { type Device } from '../project/index.ts';
 import { defineCheck, type Finding } from './check.ts';
 
-const THERMOSTATS: PartOf<'devices'> = {
-  name: 'thermostats',
-  in: 'devices',
-  fits: ({ typeId, roomId }) => typeId === 'thermostat' && roomId !== null,
-};
+const THERMOSTATS = partOf('thermostats', 'devices', ({ typeId, roomId }) => typeId === 'thermostat' && roomId !== null);
 
 /** Two thermostats in one room work against each other: one for each zone. */
 export const oneThermostat = defineCheck({
@@ -15,7 +13,8 @@ export const oneThermostat = defineCheck({
   source: 'Trade practice of climate zones',
   severity: 'look',
   appliesTo: 'devices',
-  reads: ['devices', 'rooms'],
+  reads: ['rooms'],
+  nodes: [THERMOSTATS],
   run: ({ document }) => {
     const byRoom = new Map<string, Device[]>();
     for (const device of pickedFrom(document, THERMOSTATS)) {
@@ -36,7 +35,6 @@ export const oneThermostat = defineCheck({
               allowed: 1,
               unit: '',
               figures: { number: document.rooms[roomId].code, room: document.rooms[roomId].name, count: devices.length },
-              cures: [],
             },
           ],
     );

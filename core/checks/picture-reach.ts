@@ -17,6 +17,7 @@ export const pictureReachCheck = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes'],
   limits: {
     copperM: { usual: COPPER_M, least: 3, most: THICK_COPPER_M, unit: 'm', safer: 'less' },
     opticalM: { usual: OPTICAL_M, least: 10, most: MOST_OPTICAL_M, unit: 'm', safer: 'less' },

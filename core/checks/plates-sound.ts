@@ -1,5 +1,6 @@
 import { linePlateUp, plateProblems, recompose, type PlateProblem } from '../plates/index.ts';
-import { listOf, update, type Plate, type ProjectDocument } from '../project/index.ts';
+import { update, type Plate, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { defineCheck, type Cure, type Finding } from './check.ts';
 
 /** Every box keeps mains and low voltage apart, holds what its devices need, fits its wall and lines up with its neighbour. */
@@ -11,18 +12,18 @@ export const platesSound = defineCheck({
   severity: 'stop',
   appliesTo: 'plates',
   reads: [
-    'plates',
-    'devices',
     'deviceTypes',
-    'runs',
+    'devices',
     'features',
-    'walls',
-    'rooms',
+    'framingMembers',
     'levels',
     'openings',
-    'framingMembers',
-    'risers',
+    'plates',
     'racks',
+    'risers',
+    'rooms',
+    'runs',
+    'walls',
   ],
   run: ({ document }) =>
     listOf(document, 'plates').flatMap((plate) =>
@@ -41,9 +42,7 @@ function findingOf(document: ProjectDocument, plate: Plate, { code, rank, measur
     allowed,
     unit: code === 'plate-apart' || code === 'plate-not-lined-up' || code === 'plate-too-wide-for-bay' ? 'm' : '',
     figures: { number: room, plate: plate.name, ...figures },
-    get cures() {
-      return curesOf(document, plate, code);
-    },
+    cures: (house) => (house.plates[plate.id] ? curesOf(house, house.plates[plate.id], code) : []),
   };
 }
 

@@ -14,6 +14,7 @@ export const poeDeliveredCheck = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'deviceTypes', 'project'],
   ofRun: (planned, { document }) => {
     const { run, device } = planned;
     const type = document.deviceTypes[device.typeId];

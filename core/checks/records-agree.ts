@@ -1,4 +1,5 @@
-import { listOf, type CableType, type ProjectDocument } from '../project/index.ts';
+import { type CableType, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { defineCheck, say, type Cure } from './check.ts';
 import { exchange } from './cures.ts';
 
@@ -13,6 +14,7 @@ export const recordsAgree = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes'],
   ofRun: ({ run, device }, { document }) => {
     const cable = document.cableTypes[run.cableTypeId];
     if (cable.gaugeAwg === null) return [];

@@ -1,5 +1,7 @@
-import { MOST_KEPT, listOf, type Device, type ProjectDocument } from '../project/index.ts';
-import type { PlannedRun } from '../runs/index.ts';
+import { sameItems, sameValue, type ProjectDocument, type RuleSetting } from '../project/index.ts';
+import { NUMBER_ORDER, PLANNED_RUN, PLANNED_RUNS, inNumberOrder } from '../runs/index.ts';
+import { derivationsOn, each, whole, type AnyNode, type Reading } from '../derive/index.ts';
+import { findingKey } from '../findings/index.ts';
 import { aerialBonded, surgeProtected } from './entries-protected.ts';
 import { askedFor, roomsDiscussed, sealsClosed } from './closed-in-time.ts';
 import { bondLength } from './bond-length.ts';
@@ -39,20 +41,7 @@ import { screedSound } from './screed-sound.ts';
 import { waysOpen } from './ways-open.ts';
 import { waysFit } from './ways-fit.ts';
 import { buildable } from './buildable.ts';
-import {
-  DEVICE_READS,
-  RUN_READS,
-  type Check,
-  type CheckContext,
-  type DeviceCheck,
-  type Finding,
-  type FindingDraft,
-  type HouseCheck,
-  type RunCheck,
-} from './check.ts';
-import { lookAt, slotOf } from './bound.ts';
-import { HousePass } from './house-pass.ts';
-import { Pass, type Asking } from './pass.ts';
+import { ORDER, type Check, type CheckContext, type DeviceCheck, type Finding, type HouseCheck, type RunCheck } from './check.ts';
 import { clearOfMains } from './clear-of-mains.ts';
 import { conductorsFit } from './conductors-fit.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
@@ -61,7 +50,7 @@ import { oneThermostat } from './one-thermostat.ts';
 import { platesSound } from './plates-sound.ts';
 import { rulesKept } from './rules-kept.ts';
 import { routeMissing } from './route-missing.ts';
-import { limitOf, settingsOf } from './settings.ts';
+import { limitIn, SETTINGS } from './settings.ts';
 import { speakerCableLossCheck } from './speaker-cable-loss.ts';
 
 /** Every rule of the product. */
@@ -128,79 +117,205 @@ export const CHECKS: readonly Check[] = [
 ];
 
 const PLACES = new Map(CHECKS.map(({ id }, n) => [id, n]));
-const HOUSE_CHECKS = CHECKS.filter((check): check is HouseCheck => 'run' in check);
-const RUN_CHECKS = CHECKS.filter((check): check is RunCheck => 'ofRun' in check);
-const DEVICE_CHECKS = CHECKS.filter((check): check is DeviceCheck => 'ofDevice' in check);
-const housePasses = HOUSE_CHECKS.map((check) => ({ check, pass: new HousePass() }));
-const runPass = new Pass<PlannedRun>(RUN_READS);
-const devicePass = new Pass<Device>(DEVICE_READS);
 
-/** What every rule says of the project as it stands on a day, YYYY-MM-DD: the worst first, then in the order of rules. Only what changed is asked again. */
-export function runChecks(document: ProjectDocument, runs: readonly PlannedRun[], today: string): Finding[] {
-  const settings = settingsOf(document);
-  const contextOf = (check: Check): CheckContext => ({ document, runs, today, limit: (name) => limitOf(document, check, name) });
-  const inForce = <C extends Check>(checks: readonly C[]) =>
-    checks.flatMap((check) => (holds(check, document) ? [{ check, context: contextOf(check) }] : []));
-  const how = {
-    rankOf: (check: string) => settings.get(check)?.rank ?? null,
-    slotOf: (finding: Finding) => slotOf(finding, PLACES.get(finding.check) ?? 0, CHECKS.length),
-  };
-  const look = { document, today, before: lookAt(document) };
-  const slots: (readonly Finding[])[] = [];
-  // Rules in force are asked for once, and only where something has to be looked at again.
-  let onRuns: { check: RunCheck; context: CheckContext }[] | null = null;
-  let onDevices: { check: DeviceCheck; context: CheckContext }[] | null = null;
-  const ofRun: Asking<PlannedRun> = {
-    ...how,
-    drafts: (planned) => {
-      const drafts: FindingDraft[] = [];
-      for (const { check, context } of (onRuns ??= inForce(RUN_CHECKS)))
-        for (const draft of check.ofRun(planned, context)) drafts.push(draft);
-      return drafts;
-    },
-  };
-  const ofDevice: Asking<Device> = {
-    ...how,
-    drafts: (device) => {
-      const drafts: FindingDraft[] = [];
-      for (const { check, context } of (onDevices ??= inForce(DEVICE_CHECKS)))
-        for (const draft of check.ofDevice(device, context)) drafts.push(draft);
-      return drafts;
-    },
-  };
-  for (const { check, pass } of housePasses) {
-    const found = holds(check, document) ? ofHouse(check, contextOf(check)) : NOTHING;
-    for (const [slot, those] of pass.over(found, how.rankOf(check.id), look.before, how.slotOf)) slots[slot] = those;
+/** The rules that hold in a project, with how each is set. */
+interface InForce {
+  readonly holds: ReadonlySet<Check>;
+  readonly settings: ReadonlyMap<string, RuleSetting>;
+  readonly jurisdiction: string;
+}
+
+const IN_FORCE = whole<InForce>({
+  name: 'rules in force',
+  tables: ['project'],
+  nodes: [SETTINGS],
+  make: (read) => {
+    const settings = read.get(SETTINGS);
+    const { jurisdiction } = read.document.project;
+    const holds = CHECKS.filter(({ id, regions }) => !settings.get(id)?.off && (!regions || regions.includes(jurisdiction)));
+    return { holds: new Set(holds), settings, jurisdiction };
+  },
+  alike: (a, b) => a.settings === b.settings && a.jurisdiction === b.jurisdiction,
+});
+
+/** What a rule may look at; asked for by every rule about every run, so nothing is made before it is wanted. */
+class Context implements CheckContext {
+  readonly document: ProjectDocument;
+
+  constructor(
+    private readonly check: Check,
+    readonly read: Reading,
+    private readonly settings: ReadonlyMap<string, RuleSetting>,
+  ) {
+    this.document = read.document;
   }
-  runPass.over(runs, look, ofRun).forEach((those, slot) => (slots[slot] = those));
-  devicePass.over(listOf(document, 'devices'), look, ofDevice).forEach((those, slot) => (slots[slot] = those));
-  const told: Finding[] = [];
-  slots.forEach((those) => {
-    for (const one of those) told.push(one);
+
+  get runs() {
+    return this.read.get(PLANNED_RUNS);
+  }
+
+  get today() {
+    return this.read.today;
+  }
+
+  get limit() {
+    return (name: string) => limitIn(this.settings, this.check, name);
+  }
+}
+
+const NOTHING: readonly Finding[] = [];
+
+/** Findings as they are told: at the rank that the firm gives to those of the rule. */
+function toldAs(found: readonly Finding[], check: Check, { settings }: InForce): readonly Finding[] {
+  const rank = settings.get(check.id)?.rank ?? null;
+  return rank === null ? found : found.map((one) => (one.rank === 'fine' || one.rank === rank ? one : { ...one, rank }));
+}
+
+const sameFinding = ({ cures: _, ...a }: Finding, { cures: __, ...b }: Finding) => sameValue(a, b);
+
+/** What was said before stays where the same is said again: its cures are made for the project in which somebody looks at them. */
+const sameFindings = (a: readonly Finding[], b: readonly Finding[]) =>
+  a.length === b.length && a.every((one, n) => one === b[n] || sameFinding(one, b[n]));
+
+const isHouse = (check: Check): check is HouseCheck => 'run' in check;
+const isRun = (check: Check): check is RunCheck => 'ofRun' in check;
+const isDevice = (check: Check): check is DeviceCheck => 'ofDevice' in check;
+
+const HOUSE_NODES = CHECKS.filter(isHouse).map((check) =>
+  whole<readonly Finding[]>({
+    name: `rule ${check.id}`,
+    tables: check.reads,
+    nodes: [IN_FORCE, ...(check.nodes ?? [])],
+    day: check.day,
+    make: (read, last) => {
+      const inForce = read.get(IN_FORCE);
+      if (!inForce.holds.has(check)) return NOTHING;
+      const found = toldAs(check.run(new Context(check, read, inForce.settings)), check, inForce);
+      return last ? heldOn(last.value, found) : found;
+    },
+    alike: sameItems,
+  }),
+);
+
+/** Findings with those of before in the place of the ones that say the same. */
+function heldOn(before: readonly Finding[], now: readonly Finding[]): readonly Finding[] {
+  if (before.length === 0 || now.length === 0) return now;
+  const known = new Map(before.map((one) => [findingKey(one), one]));
+  return now.map((one) => {
+    const was = known.get(findingKey(one));
+    return was && (was === one || sameFinding(was, one)) ? was : one;
   });
-  return told;
 }
 
-const NOTHING: readonly FindingDraft[] = [];
-
-/** Whether a rule is on and holds in the region of the project. */
-const holds = (check: Check, document: ProjectDocument): boolean =>
-  !settingsOf(document).get(check.id)?.off && (!check.regions || check.regions.includes(document.project.jurisdiction));
-
-interface Kept {
-  readonly tables: readonly unknown[];
-  readonly findings: readonly (Finding | FindingDraft)[];
+/** Rules about one kind of thing that read the same: they are asked together. */
+function alikeIn<C extends RunCheck | DeviceCheck>(checks: readonly C[]): C[][] {
+  const groups = new Map<string, C[]>();
+  for (const check of checks) {
+    const beside = 'beside' in check ? check.beside : undefined;
+    const key =
+      [...check.reads].sort().join() + [...(check.nodes ?? []), ...(beside ?? [])].map(({ name }) => name).join() + check.day;
+    const group = groups.get(key);
+    if (group) group.push(check);
+    else groups.set(key, [check]);
+  }
+  return [...groups.values()];
 }
-const kept = new Map<Check, readonly Kept[]>();
 
-function ofHouse(check: HouseCheck, context: CheckContext): readonly (Finding | FindingDraft)[] {
-  if (!check.reads) return check.run(context);
-  const tables: unknown[] = check.reads.map((name) => context.document[name]);
-  if (check.limits) tables.push(context.document.ruleSettings);
-  const known = kept.get(check) ?? [];
-  const same = known.find((one) => one.tables.every((table, i) => table === tables[i]));
-  if (same) return same.findings;
-  const findings = check.run(context);
-  kept.set(check, [{ tables, findings }, ...known].slice(0, MOST_KEPT));
-  return findings;
+const nameOf = (checks: readonly Check[]) => `rules ${checks.map(({ id }) => id).join(', ')}`;
+
+/** What some rules say of one thing. */
+function foundBy<C extends Check>(
+  checks: readonly C[],
+  read: Reading,
+  of: (check: C, context: CheckContext) => readonly Finding[],
+) {
+  const inForce = read.get(IN_FORCE);
+  let found: Finding[] | null = null;
+  for (const check of checks) {
+    if (!inForce.holds.has(check)) continue;
+    const those = of(check, new Context(check, read, inForce.settings));
+    if (those.length > 0) (found ??= []).push(...toldAs(those, check, inForce));
+  }
+  return found ?? NOTHING;
 }
+
+const RUN_NODES = alikeIn(CHECKS.filter(isRun)).map((checks) =>
+  each<'runs', readonly Finding[]>({
+    name: nameOf(checks),
+    over: 'runs',
+    tables: checks[0].reads,
+    nodes: [IN_FORCE, ...(checks[0].nodes ?? [])],
+    day: checks[0].day,
+    beside: [PLANNED_RUN],
+    make: ({ id }, read) => {
+      const planned = read.one(PLANNED_RUN, id)!;
+      return foundBy(checks, read, (check, context) => check.ofRun(planned, context));
+    },
+    alike: sameFindings,
+  }),
+);
+
+const DEVICE_NODES = alikeIn(CHECKS.filter(isDevice)).map((checks) =>
+  each<'devices', readonly Finding[]>({
+    name: nameOf(checks),
+    over: 'devices',
+    tables: checks[0].reads,
+    nodes: [IN_FORCE, ...(checks[0].nodes ?? [])],
+    day: checks[0].day,
+    beside: checks[0].beside,
+    make: (device, read) => foundBy(checks, read, (check, context) => check.ofDevice(device, context)),
+    alike: sameFindings,
+  }),
+);
+
+/** Findings by their place among all: by rank, then by rule. */
+type Slots = readonly (readonly Finding[] | undefined)[];
+
+const slotOf = ({ rank, check }: Finding): number => ORDER[rank] * CHECKS.length + PLACES.get(check)!;
+
+function slotted(lists: Iterable<readonly Finding[]>): Slots {
+  const slots: Finding[][] = [];
+  for (const found of lists) if (found !== NOTHING) for (const one of found) (slots[slotOf(one)] ??= []).push(one);
+  return slots;
+}
+
+/** Put together for the rules that read the same, so that an edit has only those put together again that it concerns. */
+const SLOTS = [
+  ...HOUSE_NODES.map((node) =>
+    whole<Slots>({ name: `${node.name}, by rank`, nodes: [node], day: true, make: (read) => slotted([read.get(node)]) }),
+  ),
+  ...RUN_NODES.map((node) =>
+    whole<Slots>({
+      name: `${node.name}, by rank`,
+      nodes: [node as unknown as AnyNode, NUMBER_ORDER],
+      day: true,
+      make: (read) => slotted(inNumberOrder(read, node)),
+    }),
+  ),
+  ...DEVICE_NODES.map((node) =>
+    whole<Slots>({
+      name: `${node.name}, by rank`,
+      nodes: [node as unknown as AnyNode],
+      day: true,
+      make: (read) => slotted(read.all(node)),
+    }),
+  ),
+];
+
+/** What every rule says of the project on its day: the worst first, then in the order of rules. */
+export const FINDINGS = whole<readonly Finding[]>({
+  name: 'findings',
+  nodes: SLOTS,
+  day: true,
+  make: (read) => {
+    const all = SLOTS.map((node) => read.get(node));
+    const told: Finding[] = [];
+    for (let slot = 0; slot < 3 * CHECKS.length; slot++)
+      for (const slots of all) for (const one of slots[slot] ?? NOTHING) told.push(one);
+    return told;
+  },
+});
+
+/** What every rule says of the project as it stands on a day, YYYY-MM-DD. */
+export const runChecks = (document: ProjectDocument, today: string): readonly Finding[] =>
+  derivationsOn(document, today).get(FINDINGS);

@@ -1,13 +1,10 @@
 import { runsFor } from '../devices/index.ts';
-import { create, listOf, pickedFrom, type Device, type Leg, type PartOf, type ProjectDocument } from '../project/index.ts';
-import { runsByDevice } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
+import { create, type Device, type Leg, type ProjectDocument } from '../project/index.ts';
+import { listOf, pickedFrom, partOf } from '../derive/index.ts';
+import { runsByDevice, RUNS_BY_DEVICE } from '../runs/index.ts';
+import { defineCheck, say, type Cure, type Finding } from './check.ts';
 
-const DISPLAYS: PartOf<'devices'> = {
-  name: 'displays',
-  in: 'devices',
-  fits: ({ typeId }) => /display|tv/.test(typeId),
-};
+const DISPLAYS = partOf('displays', 'devices', ({ typeId }) => /display|tv/.test(typeId));
 
 /** A display that gets its picture over an optical lead has a way back for its sound (ENGINEERING 4). */
 export const returnAudio = defineCheck({
@@ -17,9 +14,11 @@ export const returnAudio = defineCheck({
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',
+  reads: ['cableTypes', 'deviceTypes', 'rooms'],
+  nodes: [DISPLAYS, RUNS_BY_DEVICE],
   run: ({ document }) => {
     const byDevice = runsByDevice(document);
-    return pickedFrom(document, DISPLAYS).flatMap((device): FindingDraft[] => {
+    return pickedFrom(document, DISPLAYS).flatMap((device): Finding[] => {
       const deviceId = device.id;
       const runs = (byDevice.get(deviceId) ?? []).filter(({ toDeviceId }) => toDeviceId === null);
       const isDisplay = document.deviceTypes[device.typeId].answers === 'display';

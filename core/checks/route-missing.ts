@@ -21,6 +21,7 @@ export const routeMissing = defineCheck({
   source: 'Home run topology',
   severity: 'stop',
   appliesTo: 'runs',
+  reads: [],
   ofRun: ({ run, wanted, kept }) =>
     wanted.ok || kept
       ? []

@@ -9,6 +9,7 @@ export const rulesKept = defineCheck({
   source: 'Trade practice: pinned parts stay when things move',
   severity: 'look',
   appliesTo: 'runs',
+  reads: ['routeRules'],
   ofRun: ({ run, wanted, kept }, { document }) => {
     if (kept || !wanted.ok) return [];
     return wanted.value.broken.flatMap((id) => {
@@ -21,7 +22,10 @@ export const rulesKept = defineCheck({
           rule.kind === 'through' ? 'rule-not-passed' : 'rule-not-avoided',
           [{ in: 'runs', id: run.id }],
           { number: run.number },
-          { cures: () => [{ code: 'lift-rule', figures: {}, operations: [remove('routeRules', rule)] }] },
+          {
+            cures: ({ routeRules }) =>
+              routeRules[id] ? [{ code: 'lift-rule', figures: {}, operations: [remove('routeRules', routeRules[id])] }] : [],
+          },
         ),
       ];
     });

@@ -1,6 +1,6 @@
 import { update } from '../project/index.ts';
 import { movedFromSigned, screedWays, SIGNED_WITHIN_M } from '../screed/index.ts';
-import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
+import { defineCheck, type Finding, type Rank } from './check.ts';
 
 /** ENGINEERING 6: keep this from reinforcement; as little is wanted over and under a way in screed, m. */
 const LEAST_COVER_M = 0.025;
@@ -13,11 +13,18 @@ export const screedSound = defineCheck({
   source: 'Trade practice of floor topping and slab work',
   severity: 'stop',
   appliesTo: 'features',
-  reads: ['features', 'waySigns', 'walls', 'levels'],
+  reads: ['features', 'levels', 'walls', 'waySigns'],
   run: ({ document }) =>
     screedWays(document).flatMap(({ feature, coverM, crossings, sign }) => {
       const found: Finding[] = [];
-      const say = (code: string, rank: Rank, measured: number | null, allowed: number | null, figures = {}, cures: Cure[] = []) =>
+      const say = (
+        code: string,
+        rank: Rank,
+        measured: number | null,
+        allowed: number | null,
+        figures = {},
+        cures?: Finding['cures'],
+      ) =>
         found.push({
           check: 'screed-sound',
           rank,
@@ -39,9 +46,12 @@ export const screedSound = defineCheck({
       else {
         const movedM = movedFromSigned(feature, sign);
         if (movedM > SIGNED_WITHIN_M) {
-          const back = update('features', feature, { points: sign.points.map(([x, y]): [number, number] => [x, y]) });
           const awayM = Number.isFinite(movedM) ? movedM : 0;
-          const cures = back ? [{ code: 'back-as-signed', figures: {}, operations: [back] }] : [];
+          const cures: Finding['cures'] = ({ features }) => {
+            const points = sign.points.map(([x, y]): [number, number] => [x, y]);
+            const back = features[feature.id] && update('features', features[feature.id], { points });
+            return back ? [{ code: 'back-as-signed', figures: {}, operations: [back] }] : [];
+          };
           say('screed-moved', 'stop', awayM, SIGNED_WITHIN_M, { awayM, by: sign.by, on: sign.on }, cures);
         }
       }

@@ -1,29 +1,29 @@
 import { refuse, fine, type Outcome } from '../outcome/index.ts';
-import { listOf, type ProjectDocument, type RuleSetting } from '../project/index.ts';
+import { type ProjectDocument, type RuleSetting } from '../project/index.ts';
+import { derivationsOf, whole } from '../derive/index.ts';
 import { ORDER, type Check } from './check.ts';
 
-const kept = new WeakMap<ProjectDocument['ruleSettings'], ReadonlyMap<string, RuleSetting>>();
+export const SETTINGS = whole<ReadonlyMap<string, RuleSetting>>({
+  name: 'rule settings',
+  tables: ['ruleSettings'],
+  make: (read) => new Map(read.rows('ruleSettings').map((setting) => [setting.ruleId, setting])),
+});
 
 /** How rules are set in a project, by rule. */
-export function settingsOf(document: Pick<ProjectDocument, 'ruleSettings'>): ReadonlyMap<string, RuleSetting> {
-  let settings = kept.get(document.ruleSettings);
-  if (!settings)
-    kept.set(
-      document.ruleSettings,
-      (settings = new Map(listOf(document, 'ruleSettings').map((setting) => [setting.ruleId, setting]))),
-    );
-  return settings;
-}
+export const settingsOf = (document: Pick<ProjectDocument, 'ruleSettings'>): ReadonlyMap<string, RuleSetting> =>
+  derivationsOf(document).get(SETTINGS);
 
 /** A limit as the project has it; the usual one where nobody has set it, or set it outside its bounds. */
-export function limitOf(
+export const limitOf = (
   document: Pick<ProjectDocument, 'ruleSettings'>,
   check: Pick<Check, 'id' | 'limits'>,
   name: string,
-): number {
+): number => limitIn(settingsOf(document), check, name);
+
+export function limitIn(settings: ReadonlyMap<string, RuleSetting>, check: Pick<Check, 'id' | 'limits'>, name: string): number {
   const limit = check.limits?.[name];
   if (!limit) throw new Error(`${check.id} has no limit ${name}`);
-  const set = settingsOf(document).get(check.id)?.limits[name];
+  const set = settings.get(check.id)?.limits[name];
   return set === undefined || set < limit.least || set > limit.most ? limit.usual : set;
 }
 

@@ -10,6 +10,7 @@ export const slackEnough = defineCheck({
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['deviceTypes', 'project'],
   limits: {
     deviceM: { usual: 0.3, least: 0.1, most: 1, unit: 'm', safer: 'more' },
     rackM: { usual: 1.5, least: 0.3, most: 5, unit: 'm', safer: 'more' },
@@ -33,11 +34,12 @@ export const slackEnough = defineCheck({
           measured: isShort ? run.deviceSlackM : run.rackSlackM,
           allowed: isShort ? leastM : leastRackM,
           unit: 'm',
-          cures: () => {
-            if (isKept(run)) return [];
-            const operation = update('runs', run, {
+          cures: (house) => {
+            const now = house.runs[run.id];
+            if (!now || isKept(now)) return [];
+            const operation = update('runs', now, {
               ...(isShort ? { deviceSlackM: Math.max(leastM, leg?.slackM ?? 0.45) } : {}),
-              ...(isShortFar ? { rackSlackM: Math.max(leastRackM, isHome ? document.project.rackSlackM : 0.45) } : {}),
+              ...(isShortFar ? { rackSlackM: Math.max(leastRackM, isHome ? house.project.rackSlackM : 0.45) } : {}),
             });
             return operation ? [{ code: 'usual-slack', figures: {}, operations: [operation] }] : [];
           },

@@ -1,7 +1,8 @@
-import { listOf, update, type CableType, type ProjectDocument, type Run } from '../project/index.ts';
+import { update, type CableType, type ProjectDocument, type Run } from '../project/index.ts';
+import { listOf, Remembered, whole, derivationsOf } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { lossLimitDb, speakerCableLoss } from '../wire/index.ts';
-import { defineCheck, say, type Cure, type FindingDraft, type Rank } from './check.ts';
+import { defineCheck, say, type Cure, type Finding, type Rank } from './check.ts';
 
 /** Practice: 16 AWG is the thinnest in a wall; 14 AWG for theatre and for loads of 4 ohm and less. */
 const THINNEST_AWG = 16;
@@ -17,6 +18,7 @@ export const speakerCableLossCheck = defineCheck({
   formulaIds: ['F2.1', 'F2.2', 'F2.4', 'F2.8'],
   severity: 'stop',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'deviceTypes', 'project'],
   // From this share of the limit on a run is worth a look: a detour of a tenth more on site would break it [practice].
   limits: { nearShare: { usual: 0.9, least: 0.5, most: 1, unit: '', safer: 'less' } },
   ofRun: (planned, { document, limit }) => findingFor(document, planned, limit('nearShare')),
@@ -33,7 +35,7 @@ interface Figures {
   readonly gaugeAwg: number;
 }
 
-function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun, nearShare: number): FindingDraft[] {
+function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun, nearShare: number): Finding[] {
   const type = document.deviceTypes[device.typeId];
   const cable = document.cableTypes[run.cableTypeId];
   if (!length || type.impedanceOhm === null || type.soundUse === null || cable.gaugeAwg === null || cable.system !== 'sound')
@@ -64,8 +66,18 @@ function findingFor(document: ProjectDocument, { run, device, length }: PlannedR
 const thinnestAwg = (use: SoundUse, loadOhm: number) =>
   use === 'theatre' || loadOhm <= HEAVY_LOAD_OHM ? THINNEST_HEAVY_AWG : THINNEST_AWG;
 
-/** What was worked out of a cable before: cut lengths come in steps, so many runs have the same figures. */
-const worked = new WeakMap<CableType, Map<string, Figures | null>>();
+const MOST_WORKED = 5000;
+
+/** What is worked out of cables: cut lengths come in steps, so many runs have the same figures. */
+interface SpeakerCables {
+  readonly figures: Remembered<string, Figures | null>;
+  readonly thicker: Remembered<CableType, readonly CableType[]>;
+}
+const SPEAKER_CABLES = whole<SpeakerCables>({
+  name: 'speaker cables',
+  tables: ['cableTypes'],
+  make: () => ({ figures: new Remembered(MOST_WORKED), thicker: new Remembered() }),
+});
 
 function figuresFor(
   document: ProjectDocument,
@@ -74,17 +86,11 @@ function figuresFor(
   loadOhm: number,
   use: SoundUse,
 ): Figures | null {
-  let ofCable = worked.get(cable);
-  if (!ofCable) worked.set(cable, (ofCable = new Map()));
-  const key = `${lengthM}/${loadOhm}/${use}/${document.project.ambientC}`;
-  let figures = ofCable.get(key);
-  if (figures === undefined) {
-    if (ofCable.size > MOST_WORKED) ofCable.clear();
-    ofCable.set(key, (figures = workOut(document.project.ambientC, cable, lengthM, loadOhm, use)));
-  }
-  return figures;
+  const { ambientC } = document.project;
+  return derivationsOf(document)
+    .get(SPEAKER_CABLES)
+    .figures.of(`${cable.id}/${lengthM}/${loadOhm}/${use}/${ambientC}`, () => workOut(ambientC, cable, lengthM, loadOhm, use));
 }
-const MOST_WORKED = 5000;
 
 function workOut(temperatureC: number, cable: CableType, lengthM: number, loadOhm: number, use: SoundUse): Figures | null {
   const gaugeAwg = cable.gaugeAwg!;
@@ -102,22 +108,16 @@ function judge(figures: Figures, cable: CableType, thinnest: number, nearShare: 
   return { rank: 'fine', code: 'speaker-loss-fine' };
 }
 
-const thicker = new WeakMap<ProjectDocument['cableTypes'], Map<CableType, readonly CableType[]>>();
-
 /** Copper of the family that is thicker, the thinnest first; any thickness instead of clad aluminium. */
-function thickerThan(document: ProjectDocument, cable: CableType): readonly CableType[] {
-  let byCable = thicker.get(document.cableTypes);
-  if (!byCable) thicker.set(document.cableTypes, (byCable = new Map()));
-  let found = byCable.get(cable);
-  if (!found) {
-    found = listOf(document, 'cableTypes')
-      .filter((other) => other.family === cable.family && other.gaugeAwg !== null && other.material === 'copper')
-      .filter((other) => other.gaugeAwg! < cable.gaugeAwg! || cable.material !== 'copper')
-      .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!);
-    byCable.set(cable, found);
-  }
-  return found;
-}
+const thickerThan = (document: ProjectDocument, cable: CableType): readonly CableType[] =>
+  derivationsOf(document)
+    .get(SPEAKER_CABLES)
+    .thicker.of(cable, () =>
+      listOf(document, 'cableTypes')
+        .filter((other) => other.family === cable.family && other.gaugeAwg !== null && other.material === 'copper')
+        .filter((other) => other.gaugeAwg! < cable.gaugeAwg! || cable.material !== 'copper')
+        .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!),
+    );
 
 /**
  * Thicker cables of the same family: the thinnest within the limit (F2.8), and the thinnest that leaves nothing to judge.

@@ -1,6 +1,7 @@
-import { listOf, update, type ProjectDocument, type Run } from '../project/index.ts';
+import { update, type ProjectDocument, type Run } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { isKept } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type FindingDraft } from './check.ts';
+import { defineCheck, say, type Cure, type Finding } from './check.ts';
 
 /** Speakers that hang on one line are no less load than an amplifier bears (F2.7). */
 export const speakerChains = defineCheck({
@@ -11,6 +12,7 @@ export const speakerChains = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'deviceTypes', 'devices', 'runs'],
   safety: true,
   limits: { leastOhm: { usual: 4, least: 2, most: 16, unit: 'Ω', safer: 'more' } },
   run: ({ document, limit }) => {
@@ -21,7 +23,7 @@ export const speakerChains = defineCheck({
     const hangsOn = new Map<string, Run[]>();
     for (const run of chained) hangsOn.set(run.toDeviceId!, [...(hangsOn.get(run.toDeviceId!) ?? []), run]);
     const leastOhm = limit('leastOhm');
-    return homes.flatMap((home): FindingDraft[] => {
+    return homes.flatMap((home): Finding[] => {
       const seen = new Set<string>();
       const open = [home.deviceId];
       const loads: number[] = [];

@@ -15,6 +15,8 @@ export const testedInTime = defineCheck({
   severity: 'stop',
   stage: 'closing',
   appliesTo: 'runs',
+  reads: ['tradeDates'],
+  day: true,
   ofRun: ({ run }, { document, today }) => {
     const on = closedOn(document, today);
     if (on === null || run.state === 'tested') return [];

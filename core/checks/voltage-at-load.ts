@@ -16,6 +16,7 @@ export const voltageAtLoad = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  reads: ['cableTypes', 'deviceTypes', 'project'],
   limits: {
     share: { usual: 0.1, least: 0.02, most: 0.15, unit: '', safer: 'less' },
     ledShare: { usual: 0.03, least: 0.01, most: 0.05, unit: '', safer: 'less' },

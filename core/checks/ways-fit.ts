@@ -1,4 +1,4 @@
-import { conduitSize, wayLoads, type WayLoad } from '../conduits/index.ts';
+import { conduitSize, WAY_LOADS, wayLoads, type WayLoad } from '../conduits/index.ts';
 import { update, type ProjectDocument } from '../project/index.ts';
 import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
 
@@ -16,18 +16,12 @@ export const waysFit = defineCheck({
   formulaIds: ['F6.1', 'F6.2', 'F6.3', 'F6.4'],
   severity: 'stop',
   appliesTo: 'features',
-  run: ({ document, runs }) =>
-    wayLoads(document, runs).flatMap((load) => {
-      let found = known.get(load);
-      if (!found) known.set(load, (found = findingsOf(document, load)));
-      return found;
-    }),
+  reads: [],
+  nodes: [WAY_LOADS],
+  run: ({ document }) => wayLoads(document).flatMap((load) => findingsOf(load)),
 });
 
-/** A load is the same thing again while neither the house nor what lies in the way differs. */
-const known = new WeakMap<WayLoad, Finding[]>();
-
-function findingsOf(document: ProjectDocument, load: WayLoad): Finding[] {
+function findingsOf(load: WayLoad): Finding[] {
   const found: Finding[] = [];
   const say = (
     code: string,
@@ -36,7 +30,7 @@ function findingsOf(document: ProjectDocument, load: WayLoad): Finding[] {
     allowed: number | null,
     unit: string,
     figures = {},
-    cures: Cure[] = [],
+    cures?: Finding['cures'],
   ) =>
     found.push({
       check: 'ways-fit',
@@ -59,7 +53,7 @@ function findingsOf(document: ProjectDocument, load: WayLoad): Finding[] {
       limit,
       '',
       { full: Math.round(fill * 100), most: `${Math.round(limit * 100)} %` },
-      larger(document, load),
+      (house) => larger(house, load),
     );
   if (load.jams) say('way-jams', 'look', null, null, '');
   if (!pull) return found;
@@ -83,6 +77,7 @@ function larger(document: ProjectDocument, load: WayLoad): Cure[] {
   if (!size.ok || size.value.insideM <= load.insideM) return [];
   const { name, insideM, outsideM } = size.value;
   const feature = document.features[load.id];
+  if (!feature) return [];
   const middleM = (feature.bottomM + feature.topM) / 2;
   const after = {
     insideDiameterM: insideM,

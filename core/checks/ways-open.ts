@@ -1,6 +1,7 @@
 import { buildingOf, roomAt } from '../building/index.ts';
-import { listOf, remove, update, type CollectionName, type ProjectDocument } from '../project/index.ts';
-import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
+import { remove, update, type CollectionName, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
+import { defineCheck, type Finding, type Rank } from './check.ts';
 
 /** What would keep many runs from a way at once: no rack, risers that end nowhere, cavities without height. */
 export const waysOpen = defineCheck({
@@ -11,17 +12,17 @@ export const waysOpen = defineCheck({
   severity: 'stop',
   appliesTo: 'levels',
   reads: [
-    'racks',
-    'devices',
     'deviceTypes',
+    'devices',
+    'features',
+    'framingMembers',
+    'levels',
+    'openings',
+    'racks',
     'risers',
     'rooms',
-    'levels',
     'runs',
-    'features',
     'walls',
-    'openings',
-    'framingMembers',
   ],
   run: ({ document }) => [...racks(document), ...risers(document), ...cavities(document)],
 });
@@ -31,7 +32,7 @@ const finding = (
   rank: Rank,
   subject: { in: CollectionName; id: string },
   figures: Finding['figures'],
-  cures: readonly Cure[] = [],
+  cures?: Finding['cures'],
 ): Finding => ({ check: 'ways-open', rank, code, subjects: [subject], measured: null, allowed: null, unit: '', figures, cures });
 
 function racks(document: ProjectDocument): Finding[] {
@@ -58,13 +59,17 @@ function racks(document: ProjectDocument): Finding[] {
   );
 }
 
+const away =
+  (id: string): Finding['cures'] =>
+  ({ risers }) =>
+    risers[id] ? [{ code: 'remove-riser', figures: {}, operations: [remove('risers', risers[id])] }] : [];
+
 function risers(document: ProjectDocument): Finding[] {
   const building = buildingOf(document);
   return listOf(document, 'risers').flatMap((riser) => {
     const subject = { in: 'risers' as const, id: riser.id };
-    const away: Cure = { code: 'remove-riser', figures: {}, operations: [remove('risers', riser)] };
     if (riser.bottomLevelId === riser.topLevelId)
-      return [finding('riser-one-level', 'look', subject, { riser: riser.name }, [away])];
+      return [finding('riser-one-level', 'look', subject, { riser: riser.name }, away(riser.id))];
     const ends = [riser.bottomLevelId, riser.topLevelId];
     const shut = ends.find((levelId) => {
       const room = roomAt(building, levelId, [riser.x, riser.y]);
@@ -83,11 +88,17 @@ function cavities(document: ProjectDocument): Finding[] {
       ({ levelId, framing }) => levelId === level.id && framing !== 'none' && framing !== 'slab',
     );
     if (framed.length === 0) return [];
-    const operations = [update('levels', level, { cavityDepthM: 0.25 })].filter((operation) => operation !== null);
     return [
-      finding('cavity-no-height', 'look', { in: 'levels', id: level.id }, { level: level.name, count: framed.length }, [
-        { code: 'give-cavity', figures: { depthM: 0.25 }, operations },
-      ]),
+      finding(
+        'cavity-no-height',
+        'look',
+        { in: 'levels', id: level.id },
+        { level: level.name, count: framed.length },
+        ({ levels }) => {
+          const operation = levels[level.id] && update('levels', levels[level.id], { cavityDepthM: 0.25 });
+          return operation ? [{ code: 'give-cavity', figures: { depthM: 0.25 }, operations: [operation] }] : [];
+        },
+      ),
     ];
   });
 }

@@ -1,5 +1,5 @@
 import { pointInPolygon, type Point2 } from '../geometry/index.ts';
-import { onLevel } from '../project/index.ts';
+import { onLevel } from '../derive/index.ts';
 import { defineCheck, say } from './check.ts';
 
 /** Nothing electrical stands within a bath or shower zone but by code (ENGINEERING 8.3, caution C20). */
@@ -10,6 +10,7 @@ export const wetZonesClear = defineCheck({
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',
+  reads: ['deviceTypes', 'features'],
   safety: true,
   ofDevice: (device, { document }) => {
     const zone = onLevel(document, 'features', device.levelId).find(

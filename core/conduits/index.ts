@@ -4,5 +4,5 @@
 // Terms: docs/glossary.md.
 export { conduitFill, CONDUITS, conduitSize, fillLimit, jams, type ConduitFill, type ConduitSize } from './fill.ts';
 export { pullTension, weightKgPerM, type PullLeg, type PullTension } from './pull.ts';
-export { wayLoads, type WayLoad } from './way-loads.ts';
-export { proposeConduit, spareConduits, type SpareConduit } from './spare-conduits.ts';
+export { WAY_LOADS, wayLoads, type WayLoad } from './way-loads.ts';
+export { OUTDOORS, PICTURES, proposeConduit, spareConduits, type SpareConduit } from './spare-conduits.ts';

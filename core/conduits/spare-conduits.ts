@@ -1,17 +1,8 @@
 import { buildingOf, levelsFromBelow, levelUnder } from '../building/index.ts';
 import { deviceTitle } from '../devices/index.ts';
 import type { Point2 } from '../geometry/index.ts';
-import {
-  create,
-  listOf,
-  newFeature,
-  pickedFrom,
-  type Feature,
-  type Operation,
-  type PartOf,
-  type ProjectDocument,
-  type Rack,
-} from '../project/index.ts';
+import { create, newFeature, type Feature, type Operation, type ProjectDocument, type Rack } from '../project/index.ts';
+import { listOf, pickedFrom, partOf } from '../derive/index.ts';
 import { routeDevice, type EndPlace, type RoutedPath } from '../routing/index.ts';
 import { endOfDevice, routeNetwork, sharedWays } from '../runs/index.ts';
 import { conduitSize, CONDUITS, type ConduitSize } from './fill.ts';
@@ -34,12 +25,12 @@ const SERVES_M = 1;
 /** Its end above the ceiling or under the floor of the place counts, m. */
 const STOREY_M = 2.2;
 
-const PICTURES: PartOf<'devices'> = {
-  name: 'pictures',
-  in: 'devices',
-  fits: ({ fitting, typeId }) => fitting !== 'spare' && /display|projector/.test(typeId),
-};
-const OUTDOORS: PartOf<'devices'> = { name: 'outdoors', in: 'devices', fits: ({ roomId }) => roomId === null };
+export const PICTURES = partOf(
+  'pictures',
+  'devices',
+  ({ fitting, typeId }) => fitting !== 'spare' && /display|projector/.test(typeId),
+);
+export const OUTDOORS = partOf('outdoors', 'devices', ({ roomId }) => roomId === null);
 
 /** Where a spare conduit to the rack is wanted: every attic, display and projector, and one to the outside. */
 export function spareConduits(document: ProjectDocument): SpareConduit[] {
@@ -127,7 +118,7 @@ export function proposeConduit(
   const rack = nearestRack(document, place);
   const network = routeNetwork(document);
   if (!rack) return null;
-  const way = routeDevice(network, place, rack, sharedWays(document, network));
+  const way = routeDevice(network, place, rack, sharedWays(document));
   if (!way.ok) return null;
   const parts = levelParts(way.value);
   if (parts.length === 0) return null;

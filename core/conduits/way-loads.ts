@@ -1,15 +1,18 @@
-import { buildingOf, type Building } from '../building/index.ts';
+import { each } from '../derive/index.ts';
+import { PLANNED_RUN, NUMBER_ORDER, inNumberOrder } from '../runs/index.ts';
+import { whole } from '../derive/index.ts';
+import { PLANNED_RUNS } from '../runs/index.ts';
+import { derivationsOf } from '../derive/index.ts';
+import { type Building, BUILDING } from '../building/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
 import {
-  Each,
-  Stamps,
   type CableType,
   type Feature,
   type FeatureKind,
   type Medium,
   type ProjectDocument,
   type Riser,
-  type Stamp,
+  sameItems,
 } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { conduitFill, fillLimit, jams } from './fill.ts';
@@ -24,7 +27,7 @@ export interface WayLoad {
   readonly id: string;
   readonly name: string;
   readonly levelId: string;
-  /** Runs that lie in it, in the order in which they were given: by number from `planRuns`. */
+  /** Runs that lie in it, by number. */
   readonly runs: readonly PlannedRun[];
   /** Clear inside: a diameter, or the sides of a shaft or channel, m; null where nobody has said. */
   readonly insideM: number | null;
@@ -55,62 +58,55 @@ const LOADED = new Set<FeatureKind>(['conduit', 'chase', 'disused-chimney', 'sur
 /** Ways that cables are drawn through from one end to the other. */
 const DRAWN_THROUGH = new Set<FeatureKind>(['conduit', 'underground-way', 'screed-way']);
 
-/** Every riser and made way with what lies in it, in the order of the runs; the same project gives the same list. */
-export function wayLoads(document: ProjectDocument, runs: readonly PlannedRun[]): WayLoad[] {
-  const building = buildingOf(document);
-  const inWay = new Map<string, PlannedRun[]>();
-  const ways = waysOfRuns.over(runs, stamps.of([building]), (planned) => waysOfRun(building, planned));
-  for (let n = 0; n < ways.length; n++)
-    for (const id of ways[n]) {
-      const list = inWay.get(id);
-      if (list) list.push(runs[n]);
-      else inWay.set(id, [runs[n]]);
-    }
-  const through = (id: string) => inWay.get(id) ?? NO_RUNS;
-  const { project, cableTypes } = document;
-  const loadStamp = loadStamps.of([building, project, cableTypes]);
-  const risers = building.risers.map((riser) =>
-    unlessSame(loadStamp, riser, through(riser.id), (lying) => ofRiser(document, riser, lying)),
-  );
-  const made = building.levels.flatMap((level) =>
-    (building.featuresByLevel[level.id] ?? [])
-      .filter(({ kind }) => LOADED.has(kind))
-      .map((feature) =>
-        unlessSame(loadStamp, feature, through(feature.id), (lying) => ofFeature(document, building, feature, lying)),
-      ),
-  );
-  return [...risers, ...made];
-}
+/** The risers and made ways that a run lies in. */
+const WAYS_OF_RUN = each<'runs', readonly string[]>({
+  name: 'ways of a run',
+  over: 'runs',
+  nodes: [BUILDING],
+  beside: [PLANNED_RUN],
+  make: ({ id }, read) => [...waysAlong(read.get(BUILDING), read.one(PLANNED_RUN, id)!)],
+  alike: sameItems,
+});
 
-const loadStamps = new Stamps();
-const lastLoad = new WeakMap<Riser | Feature, { readonly stamp: Stamp; readonly load: WayLoad }>();
+/** Every riser and made way with what lies in it, in the order of the runs' numbers. One in which nothing differs stays as it was. */
+export const WAY_LOADS = whole<readonly WayLoad[]>({
+  name: 'way loads',
+  tables: ['project', 'cableTypes'],
+  nodes: [BUILDING, PLANNED_RUNS, WAYS_OF_RUN, NUMBER_ORDER],
+  make: (read, last) => {
+    const { document } = read;
+    const building = read.get(BUILDING);
+    const inWay = new Map<string, PlannedRun[]>();
+    const ways = inNumberOrder(read, WAYS_OF_RUN);
+    read.get(PLANNED_RUNS).forEach((planned, n) => {
+      for (const id of ways[n]) {
+        const list = inWay.get(id);
+        if (list) list.push(planned);
+        else inWay.set(id, [planned]);
+      }
+    });
+    const isSame = last?.get(BUILDING) === building && last.table('project') === document.project;
+    const before = isSame && last.table('cableTypes') === document.cableTypes ? last.value : NO_LOADS;
+    const known = new Map(before.map((load) => [load.id, load]));
+    const loadOf = (id: string, make: (lying: readonly PlannedRun[]) => WayLoad): WayLoad => {
+      const lying = inWay.get(id) ?? NO_RUNS;
+      const load = known.get(id);
+      return load && sameItems(load.runs, lying) ? load : make(lying);
+    };
+    const risers = building.risers.map((riser) => loadOf(riser.id, (lying) => ofRiser(document, riser, lying)));
+    const made = building.levels.flatMap((level) =>
+      (building.featuresByLevel[level.id] ?? [])
+        .filter(({ kind }) => LOADED.has(kind))
+        .map((feature) => loadOf(feature.id, (lying) => ofFeature(document, building, feature, lying))),
+    );
+    return [...risers, ...made];
+  },
+});
 
-/** What a way bears, worked out again only where the house or the runs in it are others than the last time. */
-function unlessSame(
-  stamp: Stamp,
-  way: Riser | Feature,
-  lying: readonly PlannedRun[],
-  loadOf: (lying: readonly PlannedRun[]) => WayLoad,
-): WayLoad {
-  const last = lastLoad.get(way);
-  if (last?.stamp === stamp && last.load.runs.length === lying.length && last.load.runs.every((run, n) => run === lying[n]))
-    return last.load;
-  const load = loadOf(lying);
-  lastLoad.set(way, { stamp, load });
-  return load;
-}
+export const wayLoads = (document: ProjectDocument): readonly WayLoad[] => derivationsOf(document).get(WAY_LOADS);
 
-const stamps = new Stamps();
-const waysOfRuns = new Each<PlannedRun, readonly string[]>();
+const NO_LOADS: readonly WayLoad[] = [];
 const NO_RUNS: readonly PlannedRun[] = [];
-const known = new WeakMap<PlannedRun['points'], { readonly building: Building; readonly ways: readonly string[] }>();
-
-/** The risers and made ways that a run lies in; looked for again where its way or the house is another one. */
-function waysOfRun(building: Building, planned: PlannedRun): readonly string[] {
-  let last = known.get(planned.points);
-  if (last?.building !== building) known.set(planned.points, (last = { building, ways: [...waysAlong(building, planned)] }));
-  return last.ways;
-}
 
 function waysAlong(building: Building, { points, media }: PlannedRun): Set<string> {
   const found = new Set<string>();

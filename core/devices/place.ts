@@ -3,16 +3,15 @@ import type { Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
-  listOf,
   newDevice,
   removeWithDependants,
   update,
-  withRecords,
   type Device,
   type Operation,
   type ProjectDocument,
   type Run,
 } from '../project/index.ts';
+import { listOf, withRecords } from '../derive/index.ts';
 import { bundleFor, firstFreeNumber, isKept, runNumberFor, spendNumber } from '../runs/index.ts';
 import { platesFollowing } from './plate-mates.ts';
 import { runsFor, usualLegs } from './recipe.ts';

@@ -2,10 +2,7 @@ import { attachmentOf, buildingOf, ceilingHeightOf, roomAt, wallLength, isSideOf
 import { boundsOf, middleOf, pointInPolygon, tidyM, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
-  addToDraft,
   create,
-  draftOf,
-  onLevel,
   update,
   type Device,
   type Operation,
@@ -15,6 +12,7 @@ import {
   type Run,
   type Wall,
 } from '../project/index.ts';
+import { onLevel, withRecords } from '../derive/index.ts';
 import type { Overlap } from '../heights/index.ts';
 import { EAR_M, speakerGrid, type SpeakerGrid } from './coverage.ts';
 import { moveDevices, placeDevice } from './place.ts';
@@ -40,7 +38,7 @@ interface Wanted {
 
 /** Places several devices in one change, each with its number and runs. Problems: those of `placeDevice`. */
 export function placeAll(document: ProjectDocument, levelId: string, wanted: readonly Wanted[], ids: IdSource): Outcome<Placed> {
-  const working = draftOf(document, ['devices', 'runs']);
+  let working = document;
   const devices: Device[] = [];
   const operations: Operation[] = [];
   for (const { typeId, at, heightM, name, more } of wanted) {
@@ -55,8 +53,7 @@ export function placeAll(document: ProjectDocument, levelId: string, wanted: rea
     const runs: Run[] = placed.value.runs;
     devices.push(device);
     operations.push(create('devices', device), ...runs.map((run) => create('runs', run)));
-    addToDraft(working, 'devices', [device]);
-    addToDraft(working, 'runs', runs);
+    working = withRecords(withRecords(working, 'devices', [device]), 'runs', runs);
   }
   return fine({ devices, operations });
 }

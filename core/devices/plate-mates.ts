@@ -1,5 +1,6 @@
 import { tidyM } from '../geometry/index.ts';
-import { listOf, update, type Device, type Operation, type Plate, type ProjectDocument } from '../project/index.ts';
+import { update, type Device, type Operation, type Plate, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 
 /** The devices that a plate holds, each once; one that is gone may still be among them. */
 export const plateDeviceIds = ({ inserts }: Pick<Plate, 'inserts'>): string[] => [

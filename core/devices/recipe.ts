@@ -1,7 +1,6 @@
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
-  listOf,
   newRun,
   removeWithDependants,
   update,
@@ -15,6 +14,7 @@ import {
   type Rack,
   type Run,
 } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { stereoLines } from './library/conductor-maps.ts';
 import { bundleFor, isKept, runNumberFor, spendNumber, usualRackSlackM } from '../runs/index.ts';
 

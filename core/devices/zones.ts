@@ -1,5 +1,6 @@
 import { convexHull, type Point2 } from '../geometry/index.ts';
-import { listOf, type Group, type GroupKind, type ProjectDocument } from '../project/index.ts';
+import { type Group, type GroupKind, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 
 /** The part of a zone that lies in one room, or outdoors: an outline around its devices and how many there are. */
 export interface ZonePart {

@@ -4,7 +4,7 @@ import { proposeConduit, spareConduits, wayLoads, type SpareConduit, type WayLoa
 import type { ProjectDocument } from '../project/index.ts';
 import { besideMains } from '../routing/index.ts';
 import { cableClassOf } from '../separation/index.ts';
-import { bundlesOf, compareNumbers, type PlannedRun } from '../runs/index.ts';
+import { bundlesOf, compareNumbers, type PlannedRun, planRuns } from '../runs/index.ts';
 import { screedWays, type ScreedWay } from '../screed/index.ts';
 import { openedByAll, type Opened } from '../surface/index.ts';
 import { holeSchedule, penetrationsOf, type BoredPlace, type Penetration } from '../drilling/index.ts';
@@ -59,15 +59,16 @@ export interface CablingReport {
 }
 
 /** Everything that follows from the routes: the same project gives the same report. */
-export function cablingReport(document: ProjectDocument, runs: readonly PlannedRun[]): CablingReport {
+export function cablingReport(document: ProjectDocument): CablingReport {
+  const runs = planRuns(document);
   const places = holeSchedule(document, runs);
   return {
     places,
-    loads: wayLoads(document, runs).map(({ runs: through, ...load }) => ({
+    loads: wayLoads(document).map(({ runs: through, ...load }) => ({
       ...load,
       runs: through.map(({ run }) => run.number),
     })),
-    bundles: bundles(document, runs),
+    bundles: bundles(document),
     penetrations: penetrationsOf(document, places),
     supports: supportsOf(document, runs),
     spares: spares(document),
@@ -77,9 +78,9 @@ export function cablingReport(document: ProjectDocument, runs: readonly PlannedR
   };
 }
 
-function bundles(document: ProjectDocument, runs: readonly PlannedRun[]): ReportedBundle[] {
+function bundles(document: ProjectDocument): ReportedBundle[] {
   const building = buildingOf(document);
-  return bundlesOf(document, runs)
+  return bundlesOf(document)
     .filter(({ members }) => members.length > 1)
     .map(({ code, rackId, members, head, sharedM, diameterM, holeM }) => ({
       code,

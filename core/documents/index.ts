@@ -4,6 +4,8 @@
 // Terms: docs/glossary.md.
 export {
   groupSchedule,
+  plainSchedule,
+  scheduleNodes,
   scheduleOf,
   spoolsFor,
   totalsByCable,

@@ -1,6 +1,7 @@
 import { mainsBoxBeside, plateSizeM } from '../plates/index.ts';
 import { wallDistancesAt } from '../devices/index.ts';
-import { listOf, type Plate, type ProjectDocument } from '../project/index.ts';
+import { type Plate, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { formatLength, formatLengthFine } from '../units/index.ts';
 
 export type PlateColumn =

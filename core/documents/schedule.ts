@@ -1,9 +1,17 @@
-import { worstRank, type Finding, type Rank } from '../checks/index.ts';
+import { FINDINGS, type Rank } from '../checks/index.ts';
 import { conductorsOf, deviceTitle } from '../devices/index.ts';
-import { buildingOf } from '../building/index.ts';
+import { BUILDING } from '../building/index.ts';
 import type { Outcome } from '../outcome/index.ts';
-import { listOf, type Medium, type ProjectDocument, type RunState, type SlackStyle, type SystemName } from '../project/index.ts';
-import { holesOfRun, slackStyleOf, type PlannedRun } from '../runs/index.ts';
+import {
+  type Medium,
+  type ProjectDocument,
+  type RunState,
+  type SlackStyle,
+  type SystemName,
+  sameValue,
+} from '../project/index.ts';
+import { derivationsOf, derivationsOn, each, listOf, whole, lookup, type Keyed } from '../derive/index.ts';
+import { holesOfRun, inNumberOrder, PLANNED_RUN, slackStyleOf, type PlannedRun } from '../runs/index.ts';
 import { ORDER_FACTOR, planSpools, USUAL_SPOOL_M, type SpoolPlan } from '../spools/index.ts';
 
 /** One row of the cable schedule; lengths in metres, null where the run has no way yet. */
@@ -53,86 +61,124 @@ export interface ScheduleWords {
   readonly fittingMarks?: Readonly<Record<string, string>>;
 }
 
-/** The schedule of every run, in number order. */
-export function scheduleOf(
+/** Holes of each run on the way that counts. */
+const HOLES_OF_RUN = each<'runs', number>({
+  name: 'holes of a run',
+  over: 'runs',
+  nodes: [BUILDING],
+  beside: [PLANNED_RUN],
+  make: ({ id }, read) => holesOfRun(read.document, read.one(PLANNED_RUN, id)!).length,
+});
+
+/** The worst rank among the findings about each run; runs that are fine are left out. */
+const RANKS_BY_RUN = whole<Keyed<Rank>>({
+  name: 'ranks by run',
+  nodes: [FINDINGS],
+  day: true,
+  make: (read) => {
+    const ranks = new Map<string, Rank>();
+    // The worst come first.
+    for (const { rank, subjects } of read.get(FINDINGS))
+      if (rank !== 'fine') for (const { in: name, id } of subjects) if (name === 'runs' && !ranks.has(id)) ranks.set(id, rank);
+    return { byKey: ranks };
+  },
+  alike: ({ byKey: a }, { byKey: b }) => a.size === b.size && [...a].every(([id, rank]) => b.get(id) === rank),
+});
+
+const RANK_OF_RUN = lookup('rank of a run', 'runs', RANKS_BY_RUN, 'fine' as Rank);
+
+/** The rows of the schedule: as they are before the checks, and with the worst rank of their findings. */
+export function scheduleNodes(words: ScheduleWords) {
+  const plainRow = each<'runs', ScheduleRow>({
+    name: 'schedule row before the checks',
+    over: 'runs',
+    tables: ['project'],
+    beside: [PLANNED_RUN, HOLES_OF_RUN],
+    records: ({ deviceId, toDeviceId, rackId, cableTypeId, mapId }, { devices }) => [
+      ['devices', deviceId],
+      ['deviceTypes', devices[deviceId].typeId],
+      ['levels', devices[deviceId].levelId],
+      ['rooms', devices[deviceId].roomId],
+      ['racks', rackId],
+      ['cableTypes', cableTypeId],
+      ['conductorMaps', mapId],
+      ['devices', toDeviceId],
+      ['deviceTypes', toDeviceId === null ? null : devices[toDeviceId].typeId],
+    ],
+    make: ({ id }, read) => rowOf(read.document, words, read.one(PLANNED_RUN, id)!, read.one(HOLES_OF_RUN, id)!),
+    alike: sameValue,
+  });
+  const row = each<'runs', ScheduleRow>({
+    name: 'schedule row',
+    over: 'runs',
+    beside: [plainRow, RANK_OF_RUN],
+    make: ({ id }, read) => {
+      const plain = read.one(plainRow, id)!;
+      const rank = read.one(RANK_OF_RUN, id)!;
+      return rank === 'fine' ? plain : { ...plain, rank };
+    },
+  });
+  return { plainRow, row };
+}
+
+/** The schedule of every run before the checks: every rank is fine. In number order. */
+export const plainSchedule = (document: ProjectDocument, words: ScheduleWords): readonly ScheduleRow[] =>
+  inNumberOrder(derivationsOf(document), scheduleNodes(words).plainRow);
+
+/** The schedule of every run as of a day, YYYY-MM-DD, in number order. */
+export const scheduleOf = (document: ProjectDocument, words: ScheduleWords, today: string): readonly ScheduleRow[] =>
+  inNumberOrder(derivationsOn(document, today), scheduleNodes(words).row);
+
+function rowOf(
   document: ProjectDocument,
   words: ScheduleWords,
-  runs: readonly PlannedRun[],
-  findings: readonly Finding[],
-): ScheduleRow[] {
-  const byRun = new Map<string, Finding[]>();
-  for (const finding of findings) {
-    for (const { id } of finding.subjects.filter((subject) => subject.in === 'runs')) {
-      const list = byRun.get(id);
-      if (list) list.push(finding);
-      else byRun.set(id, [finding]);
-    }
-  }
-  return runs.map((planned) => {
-    const { run, device, length, media } = planned;
-    const type = document.deviceTypes[device.typeId];
-    const level = document.levels[device.levelId];
-    const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
-    const mark = device.fitting === 'fitted' ? undefined : words.fittingMarks?.[device.fitting];
-    const name = mark ? `${deviceTitle(device, type)} (${mark})` : deviceTitle(device, type);
-    const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
-    return {
-      runId: run.id,
-      deviceId: device.id,
-      number: run.number,
-      levelId: level.id,
-      level: level.name,
-      room,
-      device: name,
-      purpose: run.purpose,
-      from: `${room} · ${name}`,
-      to: far ? deviceTitle(far, document.deviceTypes[far.typeId]) : document.racks[run.rackId].name,
-      cableTypeId: run.cableTypeId,
-      cable: document.cableTypes[run.cableTypeId].name,
-      system: type.system,
-      riseM: length?.riseM ?? null,
-      runM: length?.runM ?? null,
-      dropM: length?.dropM ?? null,
-      deviceSlackM: length?.deviceSlackM ?? run.deviceSlackM,
-      rackSlackM: length?.rackSlackM ?? run.rackSlackM,
-      cutLengthM: length?.cutLengthM ?? null,
-      leastM: length?.leastM ?? null,
-      mostM: length?.mostM ?? null,
-      traced: length?.traced ?? false,
-      way: wayOf(media),
-      holes: length ? holeCount(document, planned) : null,
-      slackStyle: slackStyleOf(document.project, run, device),
-      printedOn: run.printedOn,
-      deviceConnector: run.deviceConnector,
-      farConnector: run.farConnector,
-      conductors: run.mapId === null ? '' : conductorsOf(document.conductorMaps[run.mapId]),
-      bundle: run.bundle,
-      state: run.state,
-      rank: worstRank(byRun.get(run.id) ?? []),
-    };
-  });
+  { run, device, length, media }: PlannedRun,
+  holes: number,
+): ScheduleRow {
+  const type = document.deviceTypes[device.typeId];
+  const level = document.levels[device.levelId];
+  const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
+  const mark = device.fitting === 'fitted' ? undefined : words.fittingMarks?.[device.fitting];
+  const name = mark ? `${deviceTitle(device, type)} (${mark})` : deviceTitle(device, type);
+  const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
+  return {
+    runId: run.id,
+    deviceId: device.id,
+    number: run.number,
+    levelId: level.id,
+    level: level.name,
+    room,
+    device: name,
+    purpose: run.purpose,
+    from: `${room} · ${name}`,
+    to: far ? deviceTitle(far, document.deviceTypes[far.typeId]) : document.racks[run.rackId].name,
+    cableTypeId: run.cableTypeId,
+    cable: document.cableTypes[run.cableTypeId].name,
+    system: type.system,
+    riseM: length?.riseM ?? null,
+    runM: length?.runM ?? null,
+    dropM: length?.dropM ?? null,
+    deviceSlackM: length?.deviceSlackM ?? run.deviceSlackM,
+    rackSlackM: length?.rackSlackM ?? run.rackSlackM,
+    cutLengthM: length?.cutLengthM ?? null,
+    leastM: length?.leastM ?? null,
+    mostM: length?.mostM ?? null,
+    traced: length?.traced ?? false,
+    way: wayOf(media),
+    holes: length ? holes : null,
+    slackStyle: slackStyleOf(document.project, run, device),
+    printedOn: run.printedOn,
+    deviceConnector: run.deviceConnector,
+    farConnector: run.farConnector,
+    conductors: run.mapId === null ? '' : conductorsOf(document.conductorMaps[run.mapId]),
+    bundle: run.bundle,
+    state: run.state,
+    rank: 'fine',
+  };
 }
-
-const ways = new WeakMap<readonly Medium[], string>();
 
 /** Each medium once, in the order in which the run comes to it. */
-function wayOf(media: readonly Medium[]): string {
-  let way = ways.get(media);
-  if (way === undefined) ways.set(media, (way = [...new Set(media)].join('+')));
-  return way;
-}
-
-const counts = new WeakMap<PlannedRun, { readonly building: object; readonly holes: number }>();
-
-/** Holes of a run; counted again where the run or the house is another one. */
-function holeCount(document: ProjectDocument, planned: PlannedRun): number {
-  const building = buildingOf(document);
-  const known = counts.get(planned);
-  if (known?.building === building) return known.holes;
-  const holes = holesOfRun(document, planned).length;
-  counts.set(planned, { building, holes });
-  return holes;
-}
+const wayOf = (media: readonly Medium[]): string => [...new Set(media)].join('+');
 
 export type ScheduleGrouping = 'none' | 'room' | 'cable' | 'bundle' | 'level';
 

@@ -1,4 +1,5 @@
-import { listOf, type Feature, type ProjectDocument } from '../project/index.ts';
+import { type Feature, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { correctionsOf, featureMake, fromTwoCorners, heightsOf, TAPED_KINDS } from '../survey/index.ts';
 import { buildingOf, roomAt } from '../building/index.ts';
 import { formatLength, formatLengthFine } from '../units/index.ts';

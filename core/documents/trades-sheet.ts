@@ -1,6 +1,7 @@
 import { deviceTitle } from '../devices/index.ts';
 import { blockingNeeds, heightOf, holesToFill, mountTypeOf } from '../mounting/index.ts';
-import { listOf, type Device, type ProjectDocument } from '../project/index.ts';
+import { type Device, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { planRuns, type PlannedRun } from '../runs/index.ts';
 import { formatCableLength, formatLength, formatLengthFine } from '../units/index.ts';
 

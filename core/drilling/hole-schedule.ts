@@ -1,5 +1,5 @@
 import { bitFor, boreLimit, holeForM, holesFor, needsNailPlates } from '../boring/index.ts';
-import { buildingOf, levelUnder, spanShareAt } from '../building/index.ts';
+import { buildingOf, levelUnder, framingOf } from '../building/index.ts';
 import type { Point2, Point3 } from '../geometry/index.ts';
 import type { ProjectDocument, Room, Wall } from '../project/index.ts';
 import { HOLE_MEMBERS, isOffSpan, weightsOf, type Hole, type HoleMember } from '../routing/index.ts';
@@ -86,7 +86,9 @@ function placeOf(
   const holes = holesFor(diameters, mostM) ?? [];
   const onPlan: Point2 = [at[0], at[1]];
   const offSpan =
-    bored === 'joist' && room && isOffSpan(weightsOf(document.project), room, onPlan) ? spanShareAt(room, onPlan) : null;
+    bored === 'joist' && room && isOffSpan(framingOf(document), weightsOf(document.project), room, onPlan)
+      ? framingOf(document).spanShareAt(room, onPlan)
+      : null;
   return {
     ...common,
     holes,

@@ -1,6 +1,7 @@
 import { buildingOf } from '../building/index.ts';
 import { isOutsideWall } from '../mounting/index.ts';
-import { PIERCED, listOf, type Pierced, type ProjectDocument, type Seal } from '../project/index.ts';
+import { PIERCED, type Pierced, type ProjectDocument, type Seal } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import type { BoredPlace } from './hole-schedule.ts';
 
 /** What closes a place again, by the separation that is pierced (ENGINEERING 7.3). */

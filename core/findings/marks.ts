@@ -1,5 +1,6 @@
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import { create, listOf, remove, update, type FindingMark, type Operation, type ProjectDocument } from '../project/index.ts';
+import { create, remove, update, type FindingMark, type Operation, type ProjectDocument } from '../project/index.ts';
+import { whole, derivationsOf } from '../derive/index.ts';
 
 /** What of a finding says which one it is, and what it found. */
 export interface Said {
@@ -36,24 +37,24 @@ export function seenOf({ rank, measured, allowed, figures }: Pick<Said, 'rank' |
   return `${rank}|${tidy(measured)}|${tidy(allowed)}|${plain}`.slice(0, 400);
 }
 
-const kept = new WeakMap<ProjectDocument['findingMarks'], ReadonlyMap<string, FindingMark>>();
 const keyOf = (ruleId: string, code: string, about: string) => `${ruleId}|${code}|${about}`;
 
 /** What tells one finding from every other one of the same project. */
 export const findingKey = (finding: Pick<Said, 'check' | 'code' | 'subjects'>): string =>
   keyOf(finding.check, finding.code, aboutOf(finding));
 
+const MARKS = whole<ReadonlyMap<string, FindingMark>>({
+  name: 'finding marks',
+  tables: ['findingMarks'],
+  make: (read) => new Map(read.rows('findingMarks').map((mark) => [keyOf(mark.ruleId, mark.code, mark.about), mark])),
+});
+
 /** What was decided of a finding. */
 export function markOf(
   document: Pick<ProjectDocument, 'findingMarks'>,
   finding: Pick<Said, 'check' | 'code' | 'subjects'>,
 ): FindingMark | undefined {
-  let marks = kept.get(document.findingMarks);
-  if (!marks)
-    kept.set(
-      document.findingMarks,
-      (marks = new Map(listOf(document, 'findingMarks').map((mark) => [keyOf(mark.ruleId, mark.code, mark.about), mark]))),
-    );
+  const marks = derivationsOf(document).get(MARKS);
   return marks.size === 0 ? undefined : marks.get(findingKey(finding));
 }
 

@@ -1,14 +1,16 @@
+import type { Touched } from '../derive/index.ts';
+import { Derivations } from '../derive/index.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { runChecks } from '../checks/index.ts';
 import { moveDevices, placeDevice, removeDevices } from '../devices/index.ts';
 import { cablingReport, scheduleOf } from '../documents/index.ts';
-import { update, updateProject, type Operation, type ProjectDocument } from '../project/index.ts';
+import { update, updateProject, type Operation, type ProjectDocument, COLLECTION_NAMES } from '../project/index.ts';
 import { bundleByWay, planRuns } from '../runs/index.ts';
 import { bothRoutes } from '../surface/index.ts';
-import { applied, countedIds, twoStoreyHouse, withDevices } from '../testing/index.ts';
+import { applied, countedIds, twoStoreyHouse, withDevices, checked } from '../testing/index.ts';
 import { splicesBetween, spliced } from './splices.ts';
-import { derivedFrom, Following, NOTHING_TOLD, patchBetween, patched, plannedFrom, withTold } from './index.ts';
+import { derivedFrom, Following, NOTHING_TOLD, patched, plannedFrom, withTold, patchOf } from './index.ts';
 
 const WORDS = { outdoors: 'Outdoors' };
 const TODAY = '2026-11-25';
@@ -38,16 +40,20 @@ const { document: start } = withDevices(
   ids,
 );
 
+/** Every record of two states, as if an edit had touched them all. */
+const touchedAll = (before: ProjectDocument, after: ProjectDocument): Touched =>
+  new Map(COLLECTION_NAMES.map((name) => [name, new Set([...Object.keys(before[name]), ...Object.keys(after[name])])]));
+
 /** A page with its worker: it knows only what it is told. */
 function page(document: ProjectDocument) {
   const following = new Following(WORDS);
-  following.open(sent(document));
+  following.open(sent(document), TODAY);
   let now = document;
   let lists = withTold(NOTHING_TOLD, sent(finished(following.follow(TODAY)).value));
   return {
     following,
     edit(next: ProjectDocument) {
-      following.edit(sent(patchBetween(now, next)));
+      following.edit(sent(patchOf(now, next, touchedAll(now, next))));
       now = next;
       const told = sent(finished(following.follow(TODAY)).value);
       lists = withTold(lists, told);
@@ -64,8 +70,8 @@ function page(document: ProjectDocument) {
 
 const plain = (document: ProjectDocument) => {
   const runs = planRuns(document);
-  const findings = runChecks(document, runs, TODAY);
-  return { runs, findings, rows: scheduleOf(document, WORDS, runs, findings) };
+  const findings = runChecks(document, TODAY);
+  return { runs, findings, rows: scheduleOf(document, WORDS, TODAY) };
 };
 
 function expectSame(document: ProjectDocument, derived: ReturnType<typeof derivedFrom>) {
@@ -105,7 +111,7 @@ describe('what follows from a project', () => {
 
   it('can have its routes told ahead of the checks, once, for a house that was just opened', () => {
     const following = new Following(WORDS);
-    following.open(start);
+    following.open(start, TODAY);
     const routed = finished(following.route()).value!;
     const early = withTold(NOTHING_TOLD, sent(routed));
     expect(derivedFrom(early, start).runs).to.deep.equal(planRuns(start));
@@ -129,7 +135,7 @@ describe('what follows from a project', () => {
     const before = one.lists;
     const removed = removeDevices(start, ['d1']);
     const without = applied(start, removed.ok ? removed.value : []);
-    const told = finished(one.following.preview(sent(patchBetween(start, without)), TODAY)).value;
+    const told = finished(one.following.preview(sent(patchOf(start, without, touchedAll(start, without))), TODAY)).value;
     expectSame(without, derivedFrom(withTold(before, sent(told)), without));
     expect(one.edit(start)).to.deep.equal({ runs: [], findings: [], rows: [] });
   });
@@ -146,13 +152,12 @@ describe('what follows from a project', () => {
     const into = moveDevices(start, [{ deviceId: 'd1', to: [4.9, 3.99] }]);
     const clashing = one.following.hold(into.ok ? into.value : [], ['d1'])!;
     expect(clashing.clashes.map(({ deviceId }) => deviceId)).to.include('d1');
-    one.following.letGo();
     expect(one.edit(start)).to.deep.equal({ runs: [], findings: [], rows: [] });
   });
 
   it('tells its share on the way, and loses nothing where it is called off', () => {
     const following = new Following(WORDS);
-    following.open(start);
+    following.open(start, TODAY);
     const steps = following.follow(TODAY);
     steps.next();
     const { value, shares } = finished(following.follow(TODAY));
@@ -166,12 +171,12 @@ describe('what follows from a project', () => {
     const thin = update('runs', run, { cableTypeId: 'sec_22_2' });
     const narrow = applied(start, thin ? [thin] : []);
     const one = page(narrow);
-    const [cured] = plain(narrow).findings.filter(({ cures }) => cures.length > 0);
+    const [cured] = checked(narrow, TODAY).filter(({ cures }) => cures.length > 0);
     const told = one.derived.findings.find(
       ({ code, subjects }) => code === cured.code && subjects[0].id === cured.subjects[0].id,
     )!;
     expect(one.following.cures(told.ref)).to.deep.equal(cured.cures);
-    expect(one.following.cures(99_999)).to.deep.equal([]);
+    expect(one.following.cures('nothing')).to.deep.equal([]);
   });
 
   it('leaves out what speaks of records that are gone, until the rest is told', () => {
@@ -189,12 +194,12 @@ describe('a patch', () => {
   it('makes the one state of the other and keeps what it does not name', () => {
     const moved = moveDevices(start, [{ deviceId: 'd2', to: [3.5, 0.05] }]);
     const after = applied(start, moved.ok ? moved.value : []);
-    const patch = patchBetween(start, after);
-    const made = patched(start, sent(patch));
+    const patch = patchOf(start, after, touchedAll(start, after));
+    const made = patched(new Derivations(start), sent(patch)).document;
     expect(made).to.deep.equal(after);
     expect(made.walls).to.equal(start.walls);
     expect(made.devices.d1).to.equal(start.devices.d1);
-    expect(patchBetween(start, start)).to.deep.equal({ tables: [] });
+    expect(patchOf(start, start, touchedAll(start, start))).to.deep.equal({ tables: [] });
   });
 });
 
@@ -246,7 +251,7 @@ describe('what is asked of the one that follows', () => {
   it('survives the way to the page, and is what the routes of now say', () => {
     const { following } = page(start);
     const runs = planRuns(start);
-    expect(sent(following.cabling())).to.deep.equal(sent(cablingReport(start, runs)));
+    expect(sent(following.cabling())).to.deep.equal(sent(cablingReport(start)));
     expect(following.bundles()).to.deep.equal(bundleByWay(runs));
     expect(following.scheme('{room}-{device}')).to.have.nested.property('problem.code', 'scheme-not-unique');
     const outlook = following.scheme('{level}{room}{device}.{leg}');

@@ -1,9 +1,10 @@
+import { heldDraft } from './held-draft.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { moveDevices, placeAll } from '../devices/index.ts';
-import { applyChange, create, listOf, onLevel, type ProjectDocument } from '../project/index.ts';
+import { applyChange, create, type ProjectDocument } from '../project/index.ts';
+import { listOf, onLevel } from '../derive/index.ts';
 import { smallHouse } from '../testing/index.ts';
-import { HeldDraft } from './held-draft.ts';
 
 describe('devices in the hand', () => {
   let count = 0;
@@ -25,7 +26,6 @@ describe('devices in the hand', () => {
   it('are where a change would put them, in every picture of a drag, lists and all, and the project stays as it was', () => {
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.subarray(ids, { minLength: 1 }), place), { minLength: 1, maxLength: 12 }), (pictures) => {
-        const held = new HeldDraft();
         const before = structuredClone(house.devices);
         for (const [moved, [x, y]] of pictures) {
           const operations = moveDevices(
@@ -33,7 +33,7 @@ describe('devices in the hand', () => {
             moved.map((deviceId, i) => ({ deviceId, to: [x + i * 0.3, y] as const })),
           );
           if (!operations.ok) throw new Error(operations.problem.code);
-          const shown = held.show(house, operations.value)!;
+          const shown = heldDraft(house, operations.value)!;
           const changed = applyChange(house, { operations: operations.value });
           if (!changed.ok) throw new Error(changed.problem.code);
           expect(shown.devices).to.deep.equal(changed.value.devices);
@@ -49,6 +49,6 @@ describe('devices in the hand', () => {
 
   it('are not shown this way where more than devices and runs changes', () => {
     const group = create('groups', { id: 'g', kind: 'audio', name: 'West' });
-    expect(new HeldDraft().show(house, [group])).to.equal(null);
+    expect(heldDraft(house, [group])).to.equal(null);
   });
 });

@@ -3,8 +3,8 @@
 // Start with `Following` on the one side and `derivedFrom` on the other.
 // Terms: docs/glossary.md.
 export { Following } from './following.ts';
-export { HeldDraft } from './held-draft.ts';
-export { patchBetween, patched, type DocumentPatch } from './patch.ts';
+export { heldDraft } from './held-draft.ts';
+export { patchBy, patched, patchOf, type DocumentPatch } from './patch.ts';
 export {
   derivedFrom,
   NOTHING_TOLD,

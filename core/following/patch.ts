@@ -1,34 +1,24 @@
-import {
-  carryLists,
-  COLLECTION_NAMES,
-  originOf,
-  type CollectionName,
-  type ProjectDocument,
-  type ProjectHeader,
-} from '../project/index.ts';
+import { touchedBy, type Derivations, type Touched } from '../derive/index.ts';
+import type { CollectionName, Operation, ProjectDocument, ProjectHeader } from '../project/index.ts';
 
 type Table = Readonly<Record<string, { readonly id: string }>>;
 
-/** What differs between two states of a project, small enough to be sent for every edit. */
+/** What an edit made of a project, small enough to be sent: the records that it touched as they are now. */
 export interface DocumentPatch {
   readonly project?: ProjectHeader;
   readonly tables: readonly TablePatch[];
 }
-
 export interface TablePatch {
   readonly in: CollectionName;
   readonly put: readonly { readonly id: string }[];
   readonly gone: readonly string[];
 }
 
-/** The difference of two states by identity: records are never changed in place, so the same record is the same value. */
-export function patchBetween(before: ProjectDocument, after: ProjectDocument): DocumentPatch {
+/** The patch that makes `before` into `after`, of which an edit touched these records; nothing else is compared. */
+export function patchOf(before: ProjectDocument, after: ProjectDocument, touched: Touched): DocumentPatch {
   const tables: TablePatch[] = [];
-  for (const name of COLLECTION_NAMES) {
+  for (const [name, ids] of touched) {
     const [was, is] = [before[name] as Table, after[name] as Table];
-    if (was === is) continue;
-    const origin = originOf(is);
-    const ids = origin?.before === was ? origin.ids : new Set([...Object.keys(was), ...Object.keys(is)]);
     const put: { readonly id: string }[] = [];
     const gone: string[] = [];
     for (const id of ids) {
@@ -41,17 +31,21 @@ export function patchBetween(before: ProjectDocument, after: ProjectDocument): D
   return { ...(before.project === after.project ? {} : { project: after.project }), tables };
 }
 
-/** The project after a patch; what the patch does not name keeps its identity, and what is known of it. */
-export function patched(document: ProjectDocument, { project, tables }: DocumentPatch): ProjectDocument {
-  const next: Record<string, unknown> = { ...document };
+/** The patch of an edit that is only looked at. */
+export const patchBy = (before: ProjectDocument, after: ProjectDocument, operations: readonly Operation[]): DocumentPatch =>
+  patchOf(before, after, touchedBy(operations));
+
+/** The state after a patch; what the patch does not name keeps its identity, and what is known of it. */
+export function patched(own: Derivations, { project, tables }: DocumentPatch): Derivations {
+  const next: Record<string, unknown> = { ...own.document };
+  const touched = new Map<CollectionName, ReadonlySet<string>>();
   if (project) next.project = project;
   for (const { in: name, put, gone } of tables) {
-    const before = document[name] as Table;
-    const table: Record<string, { readonly id: string }> = { ...before };
+    const table: Record<string, { readonly id: string }> = { ...(own.document[name] as Table) };
     for (const id of gone) delete table[id];
     for (const record of put) table[record.id] = record;
-    carryLists(before, table, new Set([...gone, ...put.map(({ id }) => id)]));
+    touched.set(name, new Set([...gone, ...put.map(({ id }) => id)]));
     next[name] = table;
   }
-  return next as unknown as ProjectDocument;
+  return own.become(next as unknown as ProjectDocument, touched);
 }

@@ -1,14 +1,14 @@
 import type { CheckStage, Finding } from '../checks/index.ts';
 import type { ScheduleRow } from '../documents/index.ts';
 import type { CollectionName, Operation, ProjectDocument } from '../project/index.ts';
-import { keptRoutes, type PlannedRun } from '../runs/index.ts';
+import { keptRoute, type PlannedRun } from '../runs/index.ts';
 import { spliced, type Splice } from './splices.ts';
 
 /** A planned run as it is sent: without the records that the other side has. */
 export type ToldRun = Omit<PlannedRun, 'run' | 'device' | 'kept'> & { readonly runId: string };
 
-/** A finding as it is sent; `ref` asks for its cures. */
-export type ToldFinding = Omit<Finding, 'cures'> & { readonly ref: number; readonly stage: CheckStage };
+/** A finding as it is sent; `ref` tells it from all others and asks for its cures. */
+export type ToldFinding = Omit<Finding, 'cures'> & { readonly ref: string; readonly stage: CheckStage };
 
 /** Everything that was told so far. */
 export interface ToldLists {
@@ -51,33 +51,34 @@ export const withTold = (lists: ToldLists, told: Told): ToldLists => ({
 /** All that follows from a project: routes, findings and the schedule. */
 export interface Derived {
   readonly runs: readonly PlannedRun[];
+  readonly byTold: ReadonlyMap<ToldRun, PlannedRun>;
   readonly runById: ReadonlyMap<string, PlannedRun>;
   readonly runsByDevice: ReadonlyMap<string, readonly PlannedRun[]>;
   readonly findings: readonly ToldFinding[];
   readonly rows: readonly ScheduleRow[];
 }
 
-const known = new WeakMap<ToldLists, WeakMap<ProjectDocument, Derived>>();
-const plannedOf = new WeakMap<ToldRun, PlannedRun>();
-
 /**
  * What was told, beside a project that may already be an edit further: records are those of the project, and what speaks of
- * records that are gone is left out. Routes and findings of the last edit follow when they are told.
+ * records that are gone is left out. Routes and findings of the last edit follow when they are told. What `last` has in common with
+ * it is taken over.
  */
-export function derivedFrom(lists: ToldLists, document: ProjectDocument): Derived {
-  let byDocument = known.get(lists);
-  if (!byDocument) known.set(lists, (byDocument = new WeakMap()));
-  const again = byDocument.get(document);
-  if (again) return again;
-  const runs = lists.runs.flatMap((told) => plannedFrom(told, document) ?? []);
+export function derivedFrom(lists: ToldLists, document: ProjectDocument, last: Derived | null = null): Derived {
+  const byTold = new Map<ToldRun, PlannedRun>();
+  for (const told of lists.runs) {
+    const planned = plannedFrom(told, document, last?.byTold.get(told));
+    if (planned) byTold.set(told, planned);
+  }
+  const runs = [...byTold.values()];
   const runsByDevice = new Map<string, PlannedRun[]>();
   for (const planned of runs) {
     const list = runsByDevice.get(planned.device.id);
     if (list) list.push(planned);
     else runsByDevice.set(planned.device.id, [planned]);
   }
-  const derived: Derived = {
+  return {
     runs,
+    byTold,
     runById: new Map(runs.map((planned) => [planned.run.id, planned])),
     runsByDevice,
     findings: kept(lists.findings, ({ subjects }) => subjects.every((subject) => isThere(document, subject))),
@@ -86,22 +87,17 @@ export function derivedFrom(lists: ToldLists, document: ProjectDocument): Derive
       ({ runId, deviceId }) => document.runs[runId] !== undefined && document.devices[deviceId] !== undefined,
     ),
   };
-  byDocument.set(document, derived);
-  return derived;
 }
 
-/** A told run with its records; undefined where they are gone. */
-export function plannedFrom(told: ToldRun, document: ProjectDocument): PlannedRun | undefined {
+/** A told run with its records; undefined where they are gone, `last` where they are the same. */
+export function plannedFrom(told: ToldRun, document: ProjectDocument, last?: PlannedRun): PlannedRun | undefined {
   const run = document.runs[told.runId];
   const device = run && document.devices[run.deviceId];
   if (!device) return undefined;
-  const last = plannedOf.get(told);
-  const route = keptRoutes(document.routes).get(run.id) ?? null;
+  const route = keptRoute(document, run.id);
   if (last && last.run === run && last.device === device && last.kept === route) return last;
   const { wanted, differs, length, points, media } = told;
-  const planned = { run, device, wanted, kept: route, differs, length, points, media };
-  plannedOf.set(told, planned);
-  return planned;
+  return { run, device, wanted, kept: route, differs, length, points, media };
 }
 
 const isThere = (document: ProjectDocument, { in: name, id }: { readonly in: CollectionName; readonly id: string }) =>

@@ -6,7 +6,6 @@ import {
   COLLECTIONS,
   COLLECTION_NAMES,
   emptyDocument,
-  listOf,
   MAX_RECORDS,
   PICTURE_TYPES,
   problemOfIssue,
@@ -15,6 +14,7 @@ import {
   type CollectionName,
   type ProjectDocument,
 } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { upgradeFile } from './upgrade.ts';
 
 export const FORMAT_NAME = 'dusky-spool-project';

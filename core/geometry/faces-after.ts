@@ -10,7 +10,7 @@ const MOST_CHANGED = 0.2;
 /**
  * The faces of a drawing after some of its segments were moved, added or taken away, from the faces before: only those that
  * the changed segments touch are traced again. The same faces as `facesOf(now)`, in another order.
- * `map` is that of `was`; `changedIds` may name segments that are in neither list. Lengths in m.
+ * `traits` are those of `map`, for one who keeps them. `map` is that of `was`; `changedIds` may name segments that are in neither list. Lengths in m.
  */
 export function facesAfter(
   map: PlanarMap,
@@ -18,15 +18,16 @@ export function facesAfter(
   now: readonly FaceSegment[],
   changedIds: ReadonlySet<string>,
   toleranceM = 0.01,
+  traits = (): Traits => traitsOf(map, was),
 ): PlanarMap {
   const isChanged = ({ id }: FaceSegment) => changedIds.has(id);
   const changed = [...was.filter(isChanged), ...now.filter(isChanged)];
   if (changed.length === 0) return map;
   if (changed.length > MOST_CHANGED * now.length) return facesOf(now, toleranceM);
-  const traits = traitsOf(map, was);
+  const { boxes, insides, faceAround } = traits();
   const ground = changed.map((segment) => grownBounds(boxOf(segment), 2 * toleranceM));
-  const touched = map.faces.map((_, i) => traits.insides[i] === null || ground.some((box) => boundsMeet(box, traits.boxes[i])));
-  const edges = map.faces.flatMap((_, i) => (touched[i] ? [grownBounds(traits.boxes[i], 2 * toleranceM)] : []));
+  const touched = map.faces.map((_, i) => insides[i] === null || ground.some((box) => boundsMeet(box, boxes[i])));
+  const edges = map.faces.flatMap((_, i) => (touched[i] ? [grownBounds(boxes[i], 2 * toleranceM)] : []));
   const all = boundsOf(
     edges.flatMap((box): Point2[] => [
       [box.minX, box.minY],
@@ -35,14 +36,14 @@ export function facesAfter(
   );
   const needed = now.filter((segment) => {
     if (map.openIds.has(segment.id) || isChanged(segment)) {
-      const around = isChanged(segment) ? undefined : traits.faceAround.get(segment.id);
+      const around = isChanged(segment) ? undefined : faceAround.get(segment.id);
       return around === undefined || touched[around];
     }
     return all !== null && segmentMeets(all, segment) && edges.some((edge) => segmentMeets(edge, segment));
   });
   const part = facesOf(needed, toleranceM);
   // What is whole between untouched faces comes out as larger faces, or as faces that were there before: those stay as they were.
-  const untouched = map.faces.flatMap((_, i) => (touched[i] ? [] : [traits.insides[i]!]));
+  const untouched = map.faces.flatMap((_, i) => (touched[i] ? [] : [insides[i]!]));
   const fresh = part.faces.filter((face) => {
     const box = boundsOf(face.polygon)!;
     return !untouched.some((p) => inBounds(box, p) && contains(face, p));
@@ -70,7 +71,7 @@ function idsOf(faces: readonly Face[]): Set<string> {
 }
 
 /** What is worked out once for each map that edits begin from. */
-interface Traits {
+export interface Traits {
   readonly boxes: readonly Bounds[];
   /** A point well inside each face; null for one so thin that there is none. */
   readonly insides: readonly (Point2 | null)[];
@@ -78,11 +79,7 @@ interface Traits {
   readonly faceAround: ReadonlyMap<string, number>;
 }
 
-const kept = new WeakMap<PlanarMap, Traits>();
-
-function traitsOf(map: PlanarMap, segments: readonly FaceSegment[]): Traits {
-  const known = kept.get(map);
-  if (known) return known;
+export function traitsOf(map: PlanarMap, segments: readonly FaceSegment[]): Traits {
   const boxes = map.faces.map((face) => boundsOf(face.polygon)!);
   const loose = new Set(map.looseIds);
   const faceAround = new Map<string, number>();
@@ -91,9 +88,7 @@ function traitsOf(map: PlanarMap, segments: readonly FaceSegment[]): Traits {
     const at = map.faces.findIndex((face, i) => face.holes.length === 0 && liesIn(segment, face, boxes[i]));
     if (at >= 0) faceAround.set(segment.id, at);
   }
-  const traits = { boxes, insides: map.faces.map(insideOf), faceAround };
-  kept.set(map, traits);
-  return traits;
+  return { boxes, insides: map.faces.map(insideOf), faceAround };
 }
 
 function liesIn({ a, b }: FaceSegment, { polygon }: Face, box: Bounds): boolean {

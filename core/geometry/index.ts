@@ -10,5 +10,5 @@ export { closestOnSegment, crossingParameters, segmentsCross } from './segment.t
 export { centroidOf, chordsOf, isSimplePolygon, levelCrossings, pointInPolygon, polygonArea } from './polygon.ts';
 export { convexHull, outlineGap } from './hull.ts';
 export { clusterPoints, type Cluster } from './cluster.ts';
-export { facesAfter } from './faces-after.ts';
+export { facesAfter, traitsOf, type Traits } from './faces-after.ts';
 export { faceArea, facesOf, type Face, type FaceSegment, type PlanarMap } from './faces.ts';

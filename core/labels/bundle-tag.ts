@@ -1,6 +1,6 @@
 import { buildingOf, placeName } from '../building/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
-import { bundlesOf, type PlannedRun } from '../runs/index.ts';
+import { bundlesOf } from '../runs/index.ts';
 import { labelFit, type LabelFit } from './fit.ts';
 
 /** The tag of a bundle, for its head and its end at the rack. */
@@ -17,9 +17,9 @@ export interface BundleTag {
 }
 
 /** A tag for each bundle of two and more. */
-export function bundleTags(document: ProjectDocument, runs: readonly PlannedRun[]): BundleTag[] {
+export function bundleTags(document: ProjectDocument): BundleTag[] {
   const building = buildingOf(document);
-  return bundlesOf(document, runs)
+  return bundlesOf(document)
     .filter(({ members }) => members.length > 1)
     .map(({ code, rackId, members, head, diameterM }) => ({
       code,

@@ -1,48 +1,42 @@
 import { plateDeviceIds } from '../devices/index.ts';
-import { listOf, onLevel, originOf, type Device, type ProjectDocument } from '../project/index.ts';
+import { type Device, type Plate, type ProjectDocument, sameValue } from '../project/index.ts';
+import { changedBetween, derivationsOf, listOf, onLevel, whole, lookup, type Keyed } from '../derive/index.ts';
 import type { Clash } from './clash.ts';
 import { clashesOf } from './clashes.ts';
 
 /** Devices farther apart than this along either axis never meet: two of the largest faces and what they keep clear, m. */
 const NEAR_M = 3;
-const TABLES = ['levels', 'rooms', 'walls', 'openings', 'features', 'framingMembers', 'facts', 'deviceTypes'] as const;
+const HOUSE = ['project', 'levels', 'rooms', 'walls', 'openings', 'features', 'framingMembers', 'facts', 'deviceTypes'] as const;
 
 export type ClashesByDevice = ReadonlyMap<string, readonly Clash[]>;
 
-/** What an edit made of the clashes before it: only these devices were tested again. */
-export interface ClashChange {
-  readonly before: ClashesByDevice;
-  readonly ids: ReadonlySet<string>;
+interface AllClashes extends Keyed<readonly Clash[]> {
+  readonly devices: readonly Device[];
+  readonly plates: readonly Plate[];
 }
-
-interface Kept {
-  readonly house: readonly object[];
-  readonly plates: ProjectDocument['plates'];
-  readonly clashes: ClashesByDevice;
-  readonly since: ClashChange | null;
-}
-const kept = new WeakMap<object, Kept>();
 
 /**
  * The clashes of every device. Where an edit left the house alone, only those devices are tested again that it touched or whose
  * plate it touched, the ones near where they were and are, and those that take a lead from a device that came or went.
  */
-export const allClashes = (document: ProjectDocument): ClashesByDevice => keptOf(document).clashes;
+const ALL_CLASHES = whole<AllClashes>({
+  name: 'clashes',
+  tables: [...HOUSE, 'risers', 'racks', 'devices', 'plates'],
+  make: (read, last) => {
+    const { document } = read;
+    const [devices, plates] = [read.rows('devices'), read.rows('plates')];
+    const isSameHouse = last !== null && HOUSE.every((name) => last.table(name) === document[name]);
+    const found = isSameHouse ? afterEdit(document, last.value, devices, plates) : { byKey: fromNothing(document) };
+    return { ...found, devices, plates };
+  },
+});
 
-/** What differs from the clashes that were known before; null where all devices were tested. */
-export const clashesSince = (document: ProjectDocument): ClashChange | null => keptOf(document).since;
+export const allClashes = (document: ProjectDocument): ClashesByDevice => derivationsOf(document).get(ALL_CLASHES).byKey;
 
-function keptOf(document: ProjectDocument): Kept {
-  const house = TABLES.map((name) => document[name]);
-  const known = kept.get(document.devices);
-  if (known && sameHouse(known, house) && known.plates === document.plates) return known;
-  const edited = afterEdit(document, house) ?? { clashes: fromNothing(document), since: null };
-  const now: Kept = { house, plates: document.plates, ...edited };
-  kept.set(document.devices, now);
-  return now;
-}
+const NO_CLASHES: readonly Clash[] = [];
 
-const sameHouse = (known: Kept, house: readonly object[]) => known.house.every((table, i) => table === house[i]);
+/** The clashes of each device; the same list again where it was not tested again. */
+export const CLASHES_OF_DEVICE = lookup('clashes of a device', 'devices', ALL_CLASHES, NO_CLASHES);
 
 function fromNothing(document: ProjectDocument): ClashesByDevice {
   const found = new Map<string, readonly Clash[]>();
@@ -63,34 +57,36 @@ function fromNothing(document: ProjectDocument): ClashesByDevice {
   return found;
 }
 
-/** What an edit of a few devices and plates makes of what was found before it; null where that is not known. */
-function afterEdit(document: ProjectDocument, house: readonly object[]): Pick<Kept, 'clashes' | 'since'> | null {
-  const own = kept.get(document.devices);
-  const origin = own ? null : originOf(document.devices);
-  const before = own ?? (origin && kept.get(origin.before));
-  if (!before || !sameHouse(before, house)) return null;
-  const was = (origin?.before ?? document.devices) as ProjectDocument['devices'];
-  const edited = origin?.ids ?? NONE;
-  const ids = new Set([...edited, ...ofChangedPlates(before.plates, document.plates)]);
-  const cameOrWent = new Set(
-    [...edited].flatMap((id) => (was[id] && document.devices[id] ? [] : ((was[id] ?? document.devices[id])?.typeId ?? []))),
-  );
-  if (cameOrWent.size > 0) for (const id of takingLeadsFrom(document, cameOrWent)) ids.add(id);
-  const touched = [...ids].flatMap((id) => [was[id], document.devices[id]].filter((device) => device !== undefined));
-  const found = new Map(before.clashes);
-  const tested = new Set(edited);
-  for (const id of edited) if (!document.devices[id]) found.delete(id);
+/** What an edit of devices and plates makes of what was found before it. */
+function afterEdit(
+  document: ProjectDocument,
+  before: AllClashes,
+  devices: readonly Device[],
+  plates: readonly Plate[],
+): Keyed<readonly Clash[]> {
+  const edited = changedBetween(before.devices, devices);
+  const cameOrWent = new Set([...edited.values()].flatMap(([was, is]) => (was && is ? [] : (was ?? is)!.typeId)));
+  const touched = [...edited.values()].flat().filter((device) => device !== undefined);
+  const also = [
+    ...[...changedBetween(before.plates, plates).values()].flat().flatMap((plate) => (plate ? plateDeviceIds(plate) : [])),
+    ...(cameOrWent.size > 0 ? takingLeadsFrom(document, cameOrWent) : []),
+  ];
+  for (const id of also) if (!edited.has(id) && document.devices[id]) touched.push(document.devices[id]);
+  const found = new Map(before.byKey);
+  const keys = new Set(edited.keys());
+  for (const id of keys) if (!document.devices[id]) found.delete(id);
   for (const levelId of new Set(touched.map((device) => device.levelId))) {
     const there = touched.filter((device) => device.levelId === levelId);
     const around = withinOf(onLevel(document, 'devices', levelId), there, 2 * NEAR_M);
     for (const device of withinOf(around, there, NEAR_M)) {
-      tested.add(device.id);
       const clashes = clashesOf(document, device, withinOf(around, [device], NEAR_M));
-      if (clashes.length > 0) found.set(device.id, clashes);
-      else found.delete(device.id);
+      const known = found.get(device.id);
+      keys.add(device.id);
+      if (clashes.length === 0) found.delete(device.id);
+      else if (!known || !sameValue(known, clashes)) found.set(device.id, clashes);
     }
   }
-  return { clashes: found, since: { before: before.clashes, ids: tested } };
+  return { byKey: found, since: { byKey: before.byKey, keys } };
 }
 
 /** Those devices of a level that are no farther along either axis from one of some places than so much. */
@@ -103,15 +99,6 @@ function withinOf(devices: readonly Device[], places: readonly Device[], farthes
         break;
       }
   return found;
-}
-
-const NONE: ReadonlySet<string> = new Set();
-
-/** Devices of plates that one of two states has otherwise than the other: what shares a plate does not clash. */
-function ofChangedPlates(before: ProjectDocument['plates'], after: ProjectDocument['plates']): string[] {
-  if (before === after) return [];
-  const changed = Object.keys({ ...before, ...after }).filter((id) => before[id] !== after[id]);
-  return changed.flatMap((id) => [before[id], after[id]].flatMap((plate) => (plate ? plateDeviceIds(plate) : [])));
 }
 
 /** Devices, wherever they are, whose lead comes from a device of one of these types. */

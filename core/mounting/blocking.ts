@@ -1,10 +1,10 @@
-import { attachmentOf } from '../building/index.ts';
-import { listOf, type Device, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { attachmentOf, framingOf } from '../building/index.ts';
+import { type Device, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { clashesOf, heightOf } from './clashes.ts';
 import { loadOf, needsStructureOverhead, overheadRequiredN, wallRequiredN } from './fixing.ts';
 import { mountTypeOf } from './mounts.ts';
-import { acrossJoists, joistsAbove } from './on-ceiling.ts';
-import { studsIn } from '../building/index.ts';
+import { acrossJoists } from './on-ceiling.ts';
 import { isBlockedBehind, wallPlaceOf } from './on-wall.ts';
 
 /** Ply or timber set flush with the studs (ENGINEERING 9.5: 19 to 25 mm ply). Above and below the hole pattern, m. */
@@ -42,7 +42,7 @@ export function blockingNeeds(document: ProjectDocument): BlockingNeed[] {
       const there = isBlockedBehind(document, place.wall, place.offsetM - half, place.offsetM + half, heightM);
       const wanted = clashesOf(document, device).some(({ code }) => code === 'mount-needs-blocking');
       if (!there && !wanted) return [];
-      const studs = studsIn(document, place.wall);
+      const studs = framingOf(document).studs(place.wall);
       // From the stud before the pattern to the stud after it, so that the blocking itself is held.
       const left = [...studs].reverse().find(({ offsetM }) => offsetM <= place.offsetM - half) ?? studs[0];
       const right = studs.find(({ offsetM }) => offsetM >= place.offsetM + half) ?? studs.at(-1);
@@ -66,7 +66,7 @@ export function blockingNeeds(document: ProjectDocument): BlockingNeed[] {
     const room = document.rooms[device.roomId];
     const there = !clashesOf(document, device).some(({ code }) => code === 'mount-overhead');
     const v = acrossJoists(room, [device.x, device.y]);
-    const joists = joistsAbove(document, room);
+    const joists = framingOf(document).joists(room);
     const before = [...joists].reverse().find(({ offsetM }) => offsetM <= v);
     const after = joists.find(({ offsetM }) => offsetM >= v);
     return [

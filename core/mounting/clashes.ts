@@ -1,7 +1,8 @@
 import { plateDeviceIds } from '../devices/index.ts';
 import { attachmentOf, buildingOf, ceilingHeightAt, ceilingHeightOf, roomAt } from '../building/index.ts';
 import { pointInPolygon, type Point2 } from '../geometry/index.ts';
-import { onLevel, type Device, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
+import { type Device, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
+import { onLevel, whole, derivationsOf } from '../derive/index.ts';
 import { clash, less, type Clash } from './clash.ts';
 import { ceilingClashes } from './on-ceiling.ts';
 import { halfFace, sensesElsewhere, wallClashes, wallPlaceOf } from './on-wall.ts';
@@ -213,17 +214,18 @@ function neighbourClashes(
   return [];
 }
 
-const platesKept = new WeakMap<object, ReadonlyMap<string, string>>();
+/** The plate of each device in a gang. */
+const PLATE_OF = whole<ReadonlyMap<string, string>>({
+  name: 'plates by device',
+  tables: ['plates'],
+  make: (read) =>
+    new Map(read.rows('plates').flatMap((plate) => plateDeviceIds(plate).map((deviceId) => [deviceId, plate.id] as const))),
+});
+
 /** Devices in the gangs of one plate stand side by side on purpose. */
-function sharesPlate({ plates }: ProjectDocument, a: string, b: string): boolean {
-  let byDevice = platesKept.get(plates);
-  if (!byDevice) {
-    byDevice = new Map(
-      Object.values(plates).flatMap((plate) => plateDeviceIds(plate).map((deviceId) => [deviceId, plate.id] as const)),
-    );
-    platesKept.set(plates, byDevice);
-  }
-  return byDevice.has(a) && byDevice.get(a) === byDevice.get(b);
+function sharesPlate(document: ProjectDocument, a: string, b: string): boolean {
+  const plateOf = derivationsOf(document).get(PLATE_OF);
+  return plateOf.has(a) && plateOf.get(a) === plateOf.get(b);
 }
 
 const nearDevice = (other: Device, awayM: number, needM: number): Clash =>
@@ -281,12 +283,14 @@ function farDeviceClashes(document: ProjectDocument, type: DeviceType): Clash[] 
   return far ? [clash('mount-no-far-device', 'stop', { figures: { far: far.name, lead: missing!.purpose } })] : [];
 }
 
-const placedTypes = new WeakMap<object, ReadonlySet<string>>();
-function isPlaced({ devices }: ProjectDocument, typeId: string): boolean {
-  let placed = placedTypes.get(devices);
-  if (!placed) placedTypes.set(devices, (placed = new Set(Object.values(devices).map((device) => device.typeId))));
-  return placed.has(typeId);
-}
+const PLACED_TYPES = whole<ReadonlySet<string>>({
+  name: 'types that are placed',
+  tables: ['devices'],
+  make: (read) => new Set(read.rows('devices').map(({ typeId }) => typeId)),
+  alike: (a, b) => a.size === b.size && [...a].every((typeId) => b.has(typeId)),
+});
+
+const isPlaced = (document: ProjectDocument, typeId: string): boolean => derivationsOf(document).get(PLACED_TYPES).has(typeId);
 
 /** What stands out into a path at body height, and what hangs into it from above. */
 function headRoom(

@@ -1,6 +1,7 @@
 import { buildingOf, ceilingHeightAt, openingsOf, wallLength, wallPoint, isSideOf } from '../building/index.ts';
 import { distance2, pointInPolygon, tidyM, type Point2 } from '../geometry/index.ts';
-import { onLevel, type DeviceType, type Opening, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { type DeviceType, type Opening, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { onLevel } from '../derive/index.ts';
 import { seatsOf } from './sight.ts';
 
 export const DISPLAY_REASONS = ['window-opposite', 'window-beside', 'fireplace', 'off-axis', 'far', 'near', 'tight'] as const;

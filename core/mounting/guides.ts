@@ -1,8 +1,9 @@
-import { buildingOf, roomAt } from '../building/index.ts';
+import { buildingOf, roomAt, framingOf } from '../building/index.ts';
 import { middleOf, rotate2, tidyM, type Point2 } from '../geometry/index.ts';
-import { onLevel, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
+import { type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
+import { onLevel } from '../derive/index.ts';
 import { bayAt } from '../survey/index.ts';
-import { acrossJoists, hasMembers, joistsAbove } from './on-ceiling.ts';
+import { acrossJoists, hasMembers } from './on-ceiling.ts';
 
 /** What a guide lines up with. */
 export type GuideKind = 'device' | 'light' | 'island' | 'seat' | 'room' | 'bay';
@@ -86,7 +87,7 @@ export function guideTo(
   }
   // A ceiling device falls into the middle of its bay where nothing else holds it across the joists.
   const bay =
-    type.mount === 'ceiling' && hasMembers(room) ? bayAt(joistsAbove(document, room), acrossJoists(room, [x, y])) : null;
+    type.mount === 'ceiling' && hasMembers(room) ? bayAt(framingOf(document).joists(room), acrossJoists(room, [x, y])) : null;
   if (bay) {
     const offM = Math.abs(bay.middleM - acrossJoists(room, [x, y]));
     const across = Math.abs(Math.sin(room.joistAngleRad)) > 0.7 ? 'x' : 'y';

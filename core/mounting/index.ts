@@ -5,7 +5,7 @@
 export { CLASHES, CURED_BY_MOVING, type Clash, type ClashCode } from './clash.ts';
 export { clashesOf, heightOf, rankOf } from './clashes.ts';
 export { acceptsCutOut, faceOf, holesToFill, mountsFor, mountTypeOf, typesFitting, type Face } from './mounts.ts';
-export { allClashes, clashesSince, type ClashesByDevice } from './all-clashes.ts';
+export { allClashes, CLASHES_OF_DEVICE, type ClashesByDevice } from './all-clashes.ts';
 export { legalPlaces, type LegalPlace } from './legal-places.ts';
 export {
   BOARD_SCREW_KG,

@@ -1,10 +1,9 @@
-import { attachmentOf, roomAt, buildingOf, wallLength, wallPoint } from '../building/index.ts';
+import { attachmentOf, roomAt, buildingOf, wallLength, wallPoint, framingOf } from '../building/index.ts';
 import { rotate2, type Point2 } from '../geometry/index.ts';
-import { onLevel, type Device, type ProjectDocument } from '../project/index.ts';
+import { type Device, type ProjectDocument } from '../project/index.ts';
+import { onLevel } from '../derive/index.ts';
 import { CURED_BY_MOVING, type Clash } from './clash.ts';
 import { clashesOf } from './clashes.ts';
-import { joistsAbove } from './on-ceiling.ts';
-import { studsIn } from '../building/index.ts';
 import { wallPlaceOf } from './on-wall.ts';
 import { seatsOf } from './sight.ts';
 
@@ -69,7 +68,7 @@ function alongWall(document: ProjectDocument, device: Device): Point2[] {
   const { wall, offsetM } = place;
   const lengthM = wallLength(wall);
   const offsets: number[] = [];
-  const studs = studsIn(document, wall);
+  const studs = framingOf(document).studs(wall);
   for (let k = 0; k + 1 < studs.length; k++) {
     offsets.push((studs[k].offsetM + studs[k].widthM / 2 + studs[k + 1].offsetM - studs[k + 1].widthM / 2) / 2);
   }
@@ -84,7 +83,7 @@ function underCeiling(document: ProjectDocument, device: Device): Point2[] {
   const room = roomAt(buildingOf(document), device.levelId, [device.x, device.y]);
   if (!room) return [];
   const [u, v] = rotate2([device.x, device.y], -room.joistAngleRad);
-  const joists = joistsAbove(document, room);
+  const joists = framingOf(document).joists(room);
   const across = new Set<number>([v]);
   for (let k = 0; k + 1 < joists.length; k++) {
     const middle = (joists[k].offsetM + joists[k].widthM / 2 + joists[k + 1].offsetM - joists[k + 1].widthM / 2) / 2;

@@ -12,12 +12,11 @@ import {
   type Opening,
   type ProjectDocument,
 } from '../project/index.ts';
-import { planRuns } from '../runs/index.ts';
 import { checked, smallHouse } from '../testing/index.ts';
 import { allClashes, blockingNeeds, clashesOf, isBlocked, legalPlaces, loadOf, sightOf, wallFixing } from './index.ts';
 
 /** What keeps devices from being built, as findings. */
-const buildable = (document: ProjectDocument) => checked(document, []).filter(({ check }) => check === 'buildable');
+const buildable = (document: ProjectDocument) => checked(document).filter(({ check }) => check === 'buildable');
 
 let count = 0;
 const place = (
@@ -351,7 +350,7 @@ describe('legal places', () => {
     expect(first.shiftM).to.be.closeTo(0.2, 1e-3);
     expect(first.twin!.at[1] - first.at[1]).to.be.closeTo(0, 1e-3);
     expect(first.twin!.at[0] + first.at[0]).to.be.closeTo(5, 1e-3);
-    const [finding] = checked(both.document, planRuns(both.document)).filter(({ subjects }) => subjects[0].id === left.device.id);
+    const [finding] = checked(both.document).filter(({ subjects }) => subjects[0].id === left.device.id);
     expect(finding.code).to.equal('mount-on-joist');
     const cured = applyChange(both.document, finding.cures[0]);
     expect(cured.ok && allClashes(cured.value).size).to.equal(0);

@@ -1,24 +1,9 @@
-import { ceilingHeightAt, ceilingHeightOf } from '../building/index.ts';
+import { ceilingHeightAt, ceilingHeightOf, framingOf } from '../building/index.ts';
 import { rotate2, type Point2 } from '../geometry/index.ts';
 import type { Device, DeviceType, ProjectDocument, Room } from '../project/index.ts';
-import { factOf, joistsOf, type Framed } from '../survey/index.ts';
+import { factOf } from '../survey/index.ts';
 import { clash, less, type Clash } from './clash.ts';
 import { loadOf, needsStructureOverhead, overheadRequiredN, overRated } from './fixing.ts';
-
-interface KeptJoists {
-  readonly members: object;
-  readonly joists: readonly Framed[];
-}
-const joistsByRoom = new WeakMap<Room, KeptJoists>();
-
-/** Joists above a room by their offset; one entry a joist, though an outline may cut it into several pieces. */
-export function joistsAbove(document: ProjectDocument, room: Room): readonly Framed[] {
-  const known = joistsByRoom.get(room);
-  if (known?.members === document.framingMembers) return known.joists;
-  const joists = joistsOf(document, room).filter((joist, i, all) => i === 0 || all[i - 1].offsetM !== joist.offsetM);
-  joistsByRoom.set(room, { members: document.framingMembers, joists });
-  return joists;
-}
 
 /** Offset of a point across the joists of a room, m. */
 export const acrossJoists = (room: Room, p: Point2): number => rotate2(p, -room.joistAngleRad)[1];
@@ -76,7 +61,7 @@ export function ceilingClashes(
     const v = acrossJoists(room, p);
     const clearM = room.joistSpacingM - (room.framing === 'i-joist' ? 0.06 : 0.045);
     const surveyed = factOf(document, 'rooms', room.id, 'joistOffsetM')?.state === 'measured';
-    for (const joist of joistsAbove(document, room)) {
+    for (const joist of framingOf(document).joists(room)) {
       const toFaceM = Math.abs(joist.offsetM - v) - joist.widthM / 2;
       if (!less(toFaceM, need)) continue;
       const on = less(toFaceM, spanM / 2);
@@ -102,7 +87,9 @@ export function ceilingClashes(
     const half = load.patternM[1] / 2;
     const joist =
       hasMembers(room) &&
-      joistsAbove(document, room).some(({ offsetM, widthM }) => Math.abs(offsetM - v) <= widthM / 2 + Math.min(half, 0.02));
+      framingOf(document)
+        .joists(room)
+        .some(({ offsetM, widthM }) => Math.abs(offsetM - v) <= widthM / 2 + Math.min(half, 0.02));
     const blocked = Object.values(document.framingMembers).some(
       (member) =>
         member.roomId === room.id &&

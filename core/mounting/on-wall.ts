@@ -1,6 +1,16 @@
 import { distance2, type Point2 } from '../geometry/index.ts';
-import { nearestWall, buildingOf, openingsOf, roomAt, studsIn, wallPoint, type WallPlace, onOutline } from '../building/index.ts';
-import { listOf, type Device, type DeviceType, type ProjectDocument, type Wall } from '../project/index.ts';
+import {
+  nearestWall,
+  buildingOf,
+  openingsOf,
+  roomAt,
+  framingOf,
+  wallPoint,
+  type WallPlace,
+  onOutline,
+} from '../building/index.ts';
+import { type Device, type DeviceType, type ProjectDocument, type Wall } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { factOf, mountingDepth, facedSide } from '../survey/index.ts';
 import { clash, less, type Clash } from './clash.ts';
 import { heaviestOnWall, loadOf, wallFixing, overRated } from './fixing.ts';
@@ -87,7 +97,7 @@ export function wallClashes(
     const need = hole.widthM / 2 + clampM;
     const clearM = wall.studSpacingM - wall.studWidthM;
     const surveyed = factOf(document, 'walls', wall.id, 'studOffsetM')?.state === 'measured';
-    for (const stud of studsIn(document, wall)) {
+    for (const stud of framingOf(document).studs(wall)) {
       const toFaceM = Math.abs(stud.offsetM - offsetM) - stud.widthM / 2;
       if (!less(toFaceM, need)) continue;
       clashes.push(
@@ -158,7 +168,9 @@ function fixingClashes(
     ({ points }) => distance2(points[0] as Point2, place.point) < SUBSTRATE_M,
   )?.substrate;
   const solid = MASONRY.has(wall.kind) || (substrate ?? '').startsWith('solid') || substrate === 'soft-brick';
-  const studs = studsIn(document, wall).filter(({ offsetM: at }) => Math.abs(at - offsetM) <= half + 0.006).length;
+  const studs = framingOf(document)
+    .studs(wall)
+    .filter(({ offsetM: at }) => Math.abs(at - offsetM) <= half + 0.006).length;
   const blocked = isBlockedBehind(document, wall, offsetM - half, offsetM + half, heightM);
   const fixing = wallFixing(load, studs, blocked, substrate ?? null, solid);
   const figures = { kg: load.massKg, requiredN: fixing.requiredN, into: fixing.into, studs };

@@ -1,5 +1,6 @@
 import { closestOnSegment, crossingParameters, pointInPolygon, type Point2, type Point3 } from '../geometry/index.ts';
-import { onLevel, type Feature, type FeatureKind, type ProjectDocument } from '../project/index.ts';
+import { type Feature, type FeatureKind, type ProjectDocument } from '../project/index.ts';
+import { byLevel, whole, Remembered, derivationsOf } from '../derive/index.ts';
 import { featureBox } from '../survey/index.ts';
 
 /** A thing in the house as upright prisms over its footprints; heights above finished floor of its level, m. */
@@ -25,27 +26,32 @@ export interface Solids {
   readonly substrates: readonly Feature[];
 }
 
-const kept = new WeakMap<object, Map<string, Solids>>();
+const FEATURES_BY_LEVEL = byLevel('features');
+const SOLIDS = whole<{ readonly on: (levelId: string) => Solids }>({
+  name: 'solids by level',
+  nodes: [FEATURES_BY_LEVEL],
+  make: (read) => {
+    const { byKey } = read.get(FEATURES_BY_LEVEL);
+    const solids = new Remembered<string, Solids>();
+    return { on: (levelId) => solids.of(levelId, () => solidsAmong(byKey.get(levelId) ?? [])) };
+  },
+});
 
 /** What stands on a level, sorted by what it means for devices; alternatives that do not hold are left out. */
-export function solidsOn(document: Pick<ProjectDocument, 'features'>, levelId: string): Solids {
-  let byLevel = kept.get(document.features);
-  if (!byLevel) kept.set(document.features, (byLevel = new Map()));
-  let solids = byLevel.get(levelId);
-  if (!solids) {
-    const features = onLevel(document, 'features', levelId).filter((f) => f.choiceOf === '' || f.chosen);
-    const of = (kinds: ReadonlySet<FeatureKind>) =>
-      features.filter(({ kind }) => kinds.has(kind)).map((feature) => ({ feature, footprints: footprintsOf(feature) }));
-    solids = {
-      obstacles: of(IN_THE_WAY),
-      opaque: of(OPAQUE),
-      keepAway: of(KEEP_AWAY),
-      seats: features.filter(({ kind }) => SEATS.has(kind)),
-      substrates: features.filter(({ kind, substrate }) => kind === 'substrate' && substrate !== null),
-    };
-    byLevel.set(levelId, solids);
-  }
-  return solids;
+export const solidsOn = (document: Pick<ProjectDocument, 'features'>, levelId: string): Solids =>
+  derivationsOf(document).get(SOLIDS).on(levelId);
+
+function solidsAmong(all: readonly Feature[]): Solids {
+  const features = all.filter((f) => f.choiceOf === '' || f.chosen);
+  const of = (kinds: ReadonlySet<FeatureKind>) =>
+    features.filter(({ kind }) => kinds.has(kind)).map((feature) => ({ feature, footprints: footprintsOf(feature) }));
+  return {
+    obstacles: of(IN_THE_WAY),
+    opaque: of(OPAQUE),
+    keepAway: of(KEEP_AWAY),
+    seats: features.filter(({ kind }) => SEATS.has(kind)),
+    substrates: features.filter(({ kind, substrate }) => kind === 'substrate' && substrate !== null),
+  };
 }
 
 /** The ground that a thing covers: an area, a box, or a box along each part of a line. */

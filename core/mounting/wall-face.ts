@@ -4,7 +4,6 @@ import { tidyM, type Point2 } from '../geometry/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import {
   newDevice,
-  onLevel,
   type Device,
   type DeviceType,
   type Operation,
@@ -12,11 +11,12 @@ import {
   type Room,
   type Wall,
 } from '../project/index.ts';
+import { onLevel } from '../derive/index.ts';
 import { bayAt, facedSide, type WallSide } from '../survey/index.ts';
 import type { Clash } from './clash.ts';
 import { clashesOf, heightOf } from './clashes.ts';
 import { lineUps } from './guides.ts';
-import { studsIn } from '../building/index.ts';
+import { framingOf } from '../building/index.ts';
 import { wallPlaceOf } from './on-wall.ts';
 
 /** A place on the face of a wall: from its end a, and above the finished floor of its level, m. */
@@ -155,7 +155,7 @@ export function guideOnFace(
     level.push({ kind: 'height', axis: 'height', atM: there.heightM });
   }
   for (const opening of openingsOf(building, wall)) upright.push({ kind: 'opening', axis: 'offset', atM: opening.offsetM });
-  const bay = bayAt(studsIn(document, wall), place.offsetM);
+  const bay = bayAt(framingOf(document).studs(wall), place.offsetM);
   if (bay) upright.push({ kind: 'bay', axis: 'offset', atM: bay.middleM });
   const room = roomOnSide(document, wall, side, place.offsetM);
   const [ux, uy] = [(wall.b[0] - wall.a[0]) / lengthM, (wall.b[1] - wall.a[1]) / lengthM];

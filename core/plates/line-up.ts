@@ -1,7 +1,8 @@
 import { closestOnSegment, distance2, tidyM, type Point2 } from '../geometry/index.ts';
 import { plateDeviceIds } from '../devices/index.ts';
 import { heightOf, wallPlaceOf } from '../mounting/index.ts';
-import { onLevel, update, type Operation, type Plate, type ProjectDocument } from '../project/index.ts';
+import { update, type Operation, type Plate, type ProjectDocument } from '../project/index.ts';
+import { onLevel } from '../derive/index.ts';
 import { isMainsOutlet } from './mains.ts';
 
 /** A box of the electrician on the same wall as a plate. Lengths in m. */

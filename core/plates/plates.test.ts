@@ -1,11 +1,10 @@
+import { CHECKS } from '../checks/index.ts';
 import { expect } from 'chai';
-import { CHECKS, type Finding } from '../checks/index.ts';
 import { moveDevices, placeAll, withPlateMates } from '../devices/index.ts';
 import { plateSchedule } from '../documents/index.ts';
 import { clashesOf, moveOnFace } from '../mounting/index.ts';
 import { newFeature, type Plate, type ProjectDocument } from '../project/index.ts';
-import { planRuns } from '../runs/index.ts';
-import { applied, checked, countedIds, smallHouse, withDevices } from '../testing/index.ts';
+import { applied, checked, type CheckedFinding, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 import { composePlate, gangsOf, insertOf, linePlateUp, mainsBoxBeside, plateProblems, platesWanted, recompose } from './index.ts';
 
 const ids = countedIds();
@@ -27,8 +26,8 @@ const compose = (document: ProjectDocument, deviceIds: readonly string[]) => {
 };
 const codes = (document: ProjectDocument, plate: Plate) =>
   plateProblems(document, plate).map(({ rank, code }) => `${rank} ${code}`);
-const plateFindings = (document: ProjectDocument): Finding[] =>
-  checked(document, planRuns(document)).filter(({ check }) => check === 'plates-sound');
+const plateFindings = (document: ProjectDocument): CheckedFinding[] =>
+  checked(document).filter(({ check }) => check === 'plates-sound');
 
 describe('the gangs of a device', () => {
   it('follow from the connectors of its runs', () => {

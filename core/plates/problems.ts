@@ -1,6 +1,6 @@
 import { plateDeviceIds } from '../devices/index.ts';
 import { bayAt } from '../survey/index.ts';
-import { studsIn } from '../building/index.ts';
+import { framingOf } from '../building/index.ts';
 import { isOutsideWall, wallPlaceOf } from '../mounting/index.ts';
 import type { Plate, ProjectDocument } from '../project/index.ts';
 import { BOX_GANGS, gangsOf, MOST_INSERTS, plateSizeM } from './gangs.ts';
@@ -58,7 +58,7 @@ export function plateProblems(document: ProjectDocument, plate: Plate): PlatePro
     const rated = place.wall.kind === 'fire';
     if (OPEN.has(boxKind) && (rated || isOutsideWall(document, place.wall, place.point)))
       say('plate-open-box', rated ? 'stop' : 'look', null, null, { wall: rated ? 'fire' : 'outside' });
-    const bay = bayAt(studsIn(document, place.wall), place.offsetM);
+    const bay = bayAt(framingOf(document).studs(place.wall), place.offsetM);
     const [widthM] = plateSizeM(plate);
     // The box is narrower than its plate by the frame on either side, 7.5 mm.
     if (bay && widthM - 0.015 > bay.clearM + 1e-9)

@@ -1,7 +1,8 @@
 import { attachmentOf } from '../building/index.ts';
 import { plateDeviceIds } from '../devices/index.ts';
 import { heightOf, wallPlaceOf } from '../mounting/index.ts';
-import { listOf, type Device, type ProjectDocument } from '../project/index.ts';
+import { type Device, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 
 /** Boxes this near, side by side and one over the other, become one plate, m. */
 const TOGETHER_M = 0.25;

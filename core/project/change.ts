@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { refuse, fine, type Outcome, type Problem } from '../outcome/index.ts';
 import { COLLECTIONS, COLLECTION_NAMES, type CollectionName } from './collections.ts';
 import type { ProjectDocument } from './document.ts';
-import { carryLists } from './lists.ts';
 import { id as recordId, words } from './fields.ts';
 import { projectHeader } from './records.ts';
 
@@ -75,14 +74,10 @@ export interface FieldConflict {
  */
 export function applyChange(document: ProjectDocument, change: Pick<Change, 'operations'>): Outcome<ProjectDocument> {
   const next: Record<string, unknown> = { ...document };
-  const touched = new Map<CollectionName, Set<string>>();
-  const table = (name: CollectionName, id: string): Record<string, Fields> => {
-    const ids = touched.get(name);
-    if (ids) ids.add(id);
-    else {
-      next[name] = { ...(next[name] as object) };
-      touched.set(name, new Set([id]));
-    }
+  const copied = new Set<CollectionName>();
+  const table = (name: CollectionName): Record<string, Fields> => {
+    if (!copied.has(name)) next[name] = { ...(next[name] as object) };
+    copied.add(name);
     return next[name] as Record<string, Fields>;
   };
   const conflicts: FieldConflict[] = [];
@@ -92,11 +87,10 @@ export function applyChange(document: ProjectDocument, change: Pick<Change, 'ope
     if (!outcome.ok) return outcome;
     const result = outcome.value;
     if (operation.in === 'project') next.project = result;
-    else if (result === null) delete table(operation.in, operation.id)[operation.id];
-    else table(operation.in, operation.id)[operation.id] = result;
+    else if (result === null) delete table(operation.in)[operation.id];
+    else table(operation.in)[operation.id] = result;
   }
   if (conflicts.length > 0) return refuse('conflict', { conflicts });
-  for (const [name, ids] of touched) carryLists(document[name], next[name] as object, ids);
   return fine(next as unknown as ProjectDocument);
 }
 
@@ -180,6 +174,10 @@ export function squashOperations(first: readonly Operation[], second: readonly O
   }
   return result;
 }
+
+/** Whether two lists hold the same values in the same order. */
+export const sameItems = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((item, n) => item === b[n]);
 
 /** Deep equality of JSON values. */
 export function sameValue(a: unknown, b: unknown): boolean {

@@ -37,27 +37,12 @@ export {
 export { COLLECTIONS, COLLECTION_NAMES, type CollectionName, type RecordOf } from './collections.ts';
 export { emptyDocument, newHeader, tableFrom, type ProjectDocument, type TableOf } from './document.ts';
 export {
-  addToDraft,
-  carryLists,
-  draftOf,
-  listOf,
-  onLevel,
-  originOf,
-  pickedFrom,
-  sameItems,
-  withRecords,
-  patched,
-  type LevelCollection,
-  type PartOf,
-} from './lists.ts';
-export { MOST_KEPT, Stamps, type Stamp } from './stamps.ts';
-export { Each } from './each.ts';
-export {
   applyChange,
   changeSchema,
   problemOfIssue,
   resultOf,
   reverseOperations,
+  sameItems,
   sameValue,
   squashOperations,
   type Change,

@@ -43,7 +43,7 @@ export function entriesAt(
     if (!weights.joistSpan || found.some(({ holes }) => holes < weights.offSpanM)) return found;
     // Beside a wall the first joist may only be bored farther along: the cable follows the last bay to there.
     let more = 0;
-    for (const node of nodesInSpan(weights, layer, p)) {
+    for (const node of nodesInSpan(building, weights, layer, p)) {
       if (more >= MOST_BEYOND) break;
       const space = layer.spaces[layer.space[node]];
       if (sameHeightOnly && Math.abs(space.z - z) > 1e-6) continue;
@@ -63,7 +63,7 @@ const ALONG_BAY = 10;
 const MOST_BEYOND = 2;
 
 /** The first node on either side along the lines beside a place at which joists may be bored. */
-function nodesInSpan(weights: Weights, layer: Layer, p: Point2): number[] {
+function nodesInSpan({ framing }: Building, weights: Weights, layer: Layer, p: Point2): number[] {
   const [u, v] = rotate2(p, -layer.angleRad);
   const [i, j] = [Math.floor(u / STEP_M - 0.5) - layer.i0, Math.floor(v / STEP_M - 0.5) - layer.j0];
   const nodes: { node: number; steps: number }[] = [];
@@ -80,7 +80,7 @@ function nodesInSpan(weights: Weights, layer: Layer, p: Point2): number[] {
             axis === 0 ? [(column + layer.i0 + 0.5) * STEP_M, v] : [u, (row + layer.j0 + 0.5) * STEP_M],
             layer.angleRad,
           );
-          if (room && isOffSpan(weights, room, corner)) continue;
+          if (room && isOffSpan(framing, weights, room, corner)) continue;
           nodes.push({ node, steps: k });
           break;
         }
@@ -134,7 +134,7 @@ function bestCorner(
       if (lengthM < 1e-9) continue;
       const [x, y] = [across(space, from), across(space, to)];
       work += lengthM + space.openPerM * Math.abs(x - y) * weights.openFrameM;
-      holes += joistsBored(weights, space, joistsBetween(space, x, y), from);
+      holes += joistsBored(building, weights, space, joistsBetween(space, x, y), from);
       for (const { wall } of grid.crossing(from, to)) {
         const level = building.levelById[wall.levelId];
         holes += wallCrossing(weights, wall, level.elevationM + wallTopM(building, wall), space.z);

@@ -1,4 +1,4 @@
-import { openingsOf, studsIn, wallLength, wallPoint, wallTopM, type Building } from '../building/index.ts';
+import { openingsOf, wallLength, wallPoint, wallTopM, type Building } from '../building/index.ts';
 import { pointInPolygon, rotate2, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium, Wall } from '../project/index.ts';
 import type { Between } from './arcs.ts';
@@ -27,7 +27,7 @@ export interface Column {
 /** Middles of the bays of a wall from its end a, m. */
 export function baysOf(building: Building, wall: Wall): number[] {
   const lengthM = wallLength(wall);
-  const studs = studsIn(building, wall);
+  const studs = building.framing.studs(wall);
   if (studs.length < 2) {
     const count = Math.max(1, Math.floor(lengthM / WITHOUT_STUDS_M));
     return Array.from({ length: count }, (_, n) => ((n + 0.5) * lengthM) / count);
@@ -67,7 +67,7 @@ function columnAt(building: Building, weights: Weights, above: Layer, below: Lay
   const [high, low] = [above.spaces[above.space[top]].z, below.spaces[below.space[bottom]].z];
   const wallTop = building.levels[above.levelIndex].elevationM + wallTopM(building, wall);
   if (high < wallTop - 1e-6 || low >= high) return null;
-  const [upper, lower] = [legTo(weights, above, p, top), legTo(weights, below, p, bottom)];
+  const [upper, lower] = [legTo(building, weights, above, p, top), legTo(building, weights, below, p, bottom)];
   return {
     above: top,
     below: bottom,
@@ -85,7 +85,13 @@ function turnOf(layer: Layer, p: Point2, node: number): Point2 {
 }
 
 /** What it costs to get from a bay of a wall to a node beside it. */
-function legTo(weights: Weights, layer: Layer, p: Point2, node: number): { readonly work: number; readonly holes: number } {
+function legTo(
+  building: Building,
+  weights: Weights,
+  layer: Layer,
+  p: Point2,
+  node: number,
+): { readonly work: number; readonly holes: number } {
   const space = layer.spaces[layer.space[node]];
   const places = [p, turnOf(layer, p, node), [layer.x[node], layer.y[node]] as const];
   let work = 0;
@@ -94,7 +100,7 @@ function legTo(weights: Weights, layer: Layer, p: Point2, node: number): { reado
     const [from, to] = [places[k], places[k + 1]];
     work += Math.hypot(to[0] - from[0], to[1] - from[1]);
     const bays = Math.abs(bayNumber(space, across(space, from)) - bayNumber(space, across(space, to)));
-    holes += joistsBored(weights, space, bays, from);
+    holes += joistsBored(building, weights, space, bays, from);
   }
   return { work, holes };
 }

@@ -1,14 +1,4 @@
-import {
-  joistsIn,
-  roomAt,
-  studsIn,
-  wallLength,
-  wallsOf,
-  wallTopM,
-  type Building,
-  type Framed,
-  levelUnder,
-} from '../building/index.ts';
+import { roomAt, wallLength, wallsOf, wallTopM, type Building, type Framed, levelUnder } from '../building/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
 import type { Medium, Room, Wall } from '../project/index.ts';
 import { reachedFromAbove } from './spaces.ts';
@@ -32,7 +22,7 @@ export interface Hole {
 /** Studs of a wall between two places along it. */
 export function studsCrossed(building: Building, wall: Wall, fromM: number, toM: number): Framed[] {
   const [low, high] = fromM < toM ? [fromM, toM] : [toM, fromM];
-  return studsIn(building, wall).filter(({ offsetM }) => offsetM > low + 1e-6 && offsetM < high - 1e-6);
+  return building.framing.studs(wall).filter(({ offsetM }) => offsetM > low + 1e-6 && offsetM < high - 1e-6);
 }
 
 /**
@@ -105,7 +95,7 @@ function inCavity(building: Building, points: readonly Point3[], media: readonly
     const acrossOf = ([u, v]: readonly number[]) => -u * Math.sin(room.joistAngleRad) + v * Math.cos(room.joistAngleRad);
     const [start, end] = [acrossOf(between(a, b, from)), acrossOf(between(a, b, to))];
     if (Math.abs(end - start) < 1e-9) continue;
-    for (const joist of joistsIn(building, room)) {
+    for (const joist of building.framing.joists(room)) {
       const share = (joist.offsetM - start) / (end - start);
       if (share < -1e-9 || share >= 1 - 1e-9) continue;
       if (share < 1e-9 && from === 0 && !comesAcross(points, media, k, acrossOf, end - start)) continue;

@@ -3,9 +3,9 @@
 // Start with `networkOf`, then `routeDevice`; `openAirSegments` and `holesOf` are the independent judges of both.
 // Terms: docs/glossary.md.
 export { isOffSpan, cavityZ } from './spaces.ts';
-export { networkOf, type Network } from './network.ts';
+export { NETWORK, networkOf, type Network } from './network.ts';
 export { HOLE_MEMBERS, holesOf, type Hole, type HoleMember } from './holes.ts';
-export { NOT_SHARED, rackPlace, routeBetween, routeDevice, type EndPlace, type RoutedPath } from './route-device.ts';
+export { NOT_SHARED, rackName, rackPlace, routeBetween, routeDevice, type EndPlace, type RoutedPath } from './route-device.ts';
 export { openAirSegments, type OpenAirSegment } from './open-air.ts';
 export { BARRED_M, NEW_FRAMING, WEIGHTS, weightsOf, type Weights } from './weights.ts';
 export { CABLES_A_HOLE, CABLES_A_PULL, priceFor, type Loads } from './share.ts';

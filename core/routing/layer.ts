@@ -246,7 +246,7 @@ function joinLine(own: Own, line: Line, axis: 0 | 1): void {
 const NOTHING: readonly Across[] = [];
 
 function joinNodes(own: Own, a: number, b: number, axis: 0 | 1, from: number, to: number, crossed: readonly Across[]): void {
-  const { weights, spaces, arcs, space, bay, reached, beside } = own;
+  const { building, weights, spaces, arcs, space, bay, reached, beside } = own;
   if (crossed.some(({ wall }) => wall === null)) return;
   const [inA, inB] = [spaces[space[a]], spaces[space[b]]];
   const lengthM = to - from;
@@ -270,7 +270,7 @@ function joinNodes(own: Own, a: number, b: number, axis: 0 | 1, from: number, to
   const bays = Math.abs(bay[a] - bay[b]);
   if (bays > 0) {
     if (reached[a] && reached[b]) work += bays * weights.openFrameM;
-    else holes += joistsBored(weights, inA, bays, [own.x[a], own.y[a]]);
+    else holes += joistsBored(building, weights, inA, bays, [own.x[a], own.y[a]]);
   }
   work += inA.openPerM * acrossShare(inA, own, a, b) * weights.openFrameM + spent(own, inA, a, b, lengthM);
   if (beside[a] && beside[b]) work += lengthM * weights.besideMains;
@@ -307,8 +307,8 @@ function joinAcross(
   const middle = at(t);
   let work = lengthM + (spent(own, inA, a, b, lengthM) + spent(own, inB, a, b, lengthM)) / 2;
   let holes =
-    joistsBored(weights, inA, Math.abs(bay[a] - bayNumber(inA, across(inA, middle))), [x[a], y[a]]) +
-    joistsBored(weights, inB, Math.abs(bay[b] - bayNumber(inB, across(inB, middle))), [x[b], y[b]]);
+    joistsBored(building, weights, inA, Math.abs(bay[a] - bayNumber(inA, across(inA, middle))), [x[a], y[a]]) +
+    joistsBored(building, weights, inB, Math.abs(bay[b] - bayNumber(inB, across(inB, middle))), [x[b], y[b]]);
   const highest = Math.max(inA.z, inB.z);
   for (const { wall } of crossed) {
     const level = building.levelById[wall!.levelId];

@@ -1,6 +1,7 @@
+import { BUILDING } from '../building/index.ts';
 import type { Building } from '../building/index.ts';
 import type { Point2, Point3 } from '../geometry/index.ts';
-import { sameItems } from '../project/index.ts';
+import { sameItems, sameValue } from '../project/index.ts';
 import { ArcList, type Between } from './arcs.ts';
 import { entriesAt, type Entry } from './attach.ts';
 import { columnsOf, type Column } from './columns.ts';
@@ -8,7 +9,11 @@ import { buildLayer, type Layer } from './layer.ts';
 import { madeWaysOf } from './made-ways.ts';
 import { spacesAbove, spacesBelow, type Space } from './spaces.ts';
 import type { Channel, Mouth, Stub } from './stubs.ts';
-import { NEW_FRAMING, type Weights } from './weights.ts';
+import { NEW_FRAMING, weightsOf, type Weights } from './weights.ts';
+import type { Loads } from './share.ts';
+import type { WayTree } from './tree.ts';
+import type { Outcome } from '../outcome/index.ts';
+import { once, Remembered, whole } from '../derive/index.ts';
 
 /** All ways through a building as numbered places and ways between them. Walls join it where a device or rack needs them. */
 export interface Network {
@@ -40,6 +45,11 @@ export interface Network {
   readonly channels: readonly Channel[];
   /** Nodes of each riser and made way, by its id. */
   readonly owners: ReadonlyMap<string, readonly number[]>;
+  readonly parts: NetworkParts;
+  /** Nodes by their places in millimetres, worked out when first asked for. */
+  readonly nodeByPlace: () => ReadonlyMap<string, number>;
+  /** Trees to ends that were asked for, by the ways that others go along. */
+  readonly trees: Remembered<Loads, Remembered<string, Outcome<WayTree>>>;
 }
 
 export interface PlacedLayer {
@@ -49,14 +59,24 @@ export interface PlacedLayer {
   readonly spaceOffset: number;
 }
 
-const kept = new WeakMap<Building, Network>();
-
-/** The network of a building; made once for each building value. */
-export function networkOf(building: Building, weights: Weights = NEW_FRAMING): Network {
-  let network = kept.get(building);
-  if (!network || network.weights !== weights) kept.set(building, (network = buildNetwork(building, weights)));
-  return network;
+/** The network of a building. What the network before it has in common with it is taken over: a moved wall changes one level. */
+export function networkOf(building: Building, weights: Weights = NEW_FRAMING, before: Network | null = null): Network {
+  return buildNetwork(building, weights, before?.parts ?? NO_PARTS);
 }
+
+export const WEIGHTS_NODE = whole<Weights>({
+  name: 'weights',
+  tables: ['project'],
+  make: ({ document }) => weightsOf(document.project),
+  alike: sameValue,
+});
+
+/** The network of a project's house, at what ways cost in it. */
+export const NETWORK = whole<Network>({
+  name: 'network',
+  nodes: [BUILDING, WEIGHTS_NODE],
+  make: (read, last) => networkOf(read.get(BUILDING), read.get(WEIGHTS_NODE), last?.value),
+});
 
 interface Piece {
   readonly inputs: readonly unknown[];
@@ -67,18 +87,27 @@ interface Columns {
   readonly inputs: readonly unknown[];
   readonly columns: readonly Column[];
 }
-/** Pieces of the networks made last: a moved wall changes one level, the others are taken over. */
-let pieces: Piece[] = [];
-let columns: Columns[] = [];
-const MOST_PIECES = 24;
+/** What a network was put together from. */
+export interface NetworkParts {
+  readonly pieces: readonly Piece[];
+  readonly columns: readonly Columns[];
+}
+/** Trees are remembered for the ways that are shared now, for those before, and for none. */
+const MOST_LOADS = 3;
 
-function pieceOf(building: Building, weights: Weights, levelIndex: number): Piece {
+/** A place in millimetres, as a key. */
+export const placeKey = (x: number, y: number, z: number): string =>
+  `${Math.round(x * 1000)},${Math.round(y * 1000)},${Math.round(z * 1000)}`;
+
+const NO_PARTS: NetworkParts = { pieces: [], columns: [] };
+
+function pieceOf(building: Building, weights: Weights, levelIndex: number, pieces: readonly Piece[]): Piece {
   const level = building.levels[levelIndex];
   const inputs = [
     weights,
     levelIndex,
     level,
-    building.framingMembers,
+    building.framing,
     ...(building.roomsByLevel[level.id] ?? []),
     null,
     ...(building.wallsByLevel[level.id] ?? []),
@@ -88,29 +117,25 @@ function pieceOf(building: Building, weights: Weights, levelIndex: number): Piec
   const known = pieces.find((piece) => sameItems(piece.inputs, inputs));
   if (known) return known;
   const lower = spacesBelow(building, levelIndex);
-  const piece = {
+  return {
     inputs,
     above: buildLayer(building, weights, levelIndex, false, spacesAbove(building, levelIndex)),
     below: lower.length > 0 ? buildLayer(building, weights, levelIndex, true, lower) : null,
   };
-  pieces = [piece, ...pieces].slice(0, MOST_PIECES);
-  return piece;
 }
 
-function columnsBetween(building: Building, weights: Weights, above: Layer, below: Layer): readonly Column[] {
+function columnsBetween(building: Building, weights: Weights, above: Layer, below: Layer, columns: readonly Columns[]): Columns {
   const level = building.levels[above.levelIndex];
   const walls = building.wallsByLevel[level.id] ?? [];
   const features = building.featuresByLevel[level.id] ?? [];
   const inputs = [above, below, ...features, ...walls.map((wall) => building.openingsByWall[wall.id])].flat();
   const known = columns.find((one) => sameItems(one.inputs, inputs));
-  if (known) return known.columns;
-  const found = { inputs, columns: columnsOf(building, weights, above, below) };
-  columns = [found, ...columns].slice(0, MOST_PIECES);
-  return found.columns;
+  return known ?? { inputs, columns: columnsOf(building, weights, above, below) };
 }
 
-function buildNetwork(building: Building, weights: Weights): Network {
-  const own = building.levels.map((_, levelIndex) => pieceOf(building, weights, levelIndex));
+function buildNetwork(building: Building, weights: Weights, before: NetworkParts): Network {
+  const own = building.levels.map((_, levelIndex) => pieceOf(building, weights, levelIndex, before.pieces));
+  const between: Columns[] = [];
   const layers: PlacedLayer[] = [];
   const spaces: Space[] = [];
   let offset = 0;
@@ -135,7 +160,9 @@ function buildNetwork(building: Building, weights: Weights): Network {
     const under = below ?? own[levelIndex - 1]?.above;
     if (!under) return;
     const [upper, lower] = [placed(above).offset, placed(under).offset];
-    for (const column of columnsBetween(building, weights, above, under))
+    const found = columnsBetween(building, weights, above, under, before.columns);
+    between.push(found);
+    for (const column of found.columns)
       made.add(upper + column.above, lower + column.below, 2, column.work, column.holes, column.between);
   });
   const attach = (levelIndex: number, p: Point2, z: number, medium: 'riser' | 'chase' | 'conduit' | 'wall', same = false) =>
@@ -161,7 +188,7 @@ function buildNetwork(building: Building, weights: Weights): Network {
     spaces,
     nodes.map(({ at }) => at),
     made,
-    { owners, stubs, mouths, channels },
+    { owners, stubs, mouths, channels, parts: { pieces: own, columns: between } },
   );
 }
 
@@ -176,7 +203,7 @@ function assembled(
   spaces: readonly Space[],
   more: readonly Point3[],
   made: ArcList,
-  { owners, stubs, mouths, channels }: Pick<Network, 'owners' | 'stubs' | 'mouths' | 'channels'>,
+  rest: Pick<Network, 'owners' | 'stubs' | 'mouths' | 'channels' | 'parts'>,
 ): Network {
   const lattice = layers.reduce((sum, { layer }) => sum + layer.x.length, 0);
   const count = lattice + more.length;
@@ -254,9 +281,8 @@ function assembled(
     detail,
     turned,
     details,
-    owners,
-    stubs,
-    mouths,
-    channels,
+    ...rest,
+    nodeByPlace: once(() => new Map(Array.from(x, (_, node): [string, number] => [placeKey(x[node], y[node], z[node]), node]))),
+    trees: new Remembered(MOST_LOADS),
   };
 }

@@ -1,3 +1,4 @@
+import { Remembered } from '../derive/index.ts';
 import { nearestWall, openingsOf, wallPoint } from '../building/index.ts';
 import type { Point3 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
@@ -32,8 +33,6 @@ export interface RoutedPath {
   readonly broken: readonly string[];
 }
 
-const treesOf = new WeakMap<Network, WeakMap<Loads, Map<string, Outcome<WayTree>>>>();
-
 /**
  * The cheapest way from an end to a rack through walls, cavities and risers.
  * The same network gives the same way; `shared` are the ways that others go along. Problems: those of `waysIn`, `rack-not-at-wall`, `no-route`.
@@ -45,8 +44,11 @@ export function routeDevice(
   shared: Loads = NOT_SHARED,
   rules: readonly RouteRule[] = NO_RULES,
 ): Outcome<RoutedPath> {
-  return routeBetween(network, end, rackPlace(rack), `rack ${rack.code}`, shared, rules);
+  return routeBetween(network, end, rackPlace(rack), rackName(rack), shared, rules);
 }
+
+/** What a rack is called where a way to it is spoken of. */
+export const rackName = ({ code }: Pick<Rack, 'code'>): string => `rack ${code}`;
 
 /** Where cables enter a rack. */
 export const rackPlace = ({ levelId, x, y, entryHeightM }: Rack): EndPlace => ({
@@ -130,18 +132,8 @@ export function bestStart(
 const MOST_TREES = 40;
 
 /** A tree that was grown before, or a new one. */
-function remembered(network: Network, shared: Loads, key: string, grow: () => Outcome<WayTree>): Outcome<WayTree> {
-  let byLoads = treesOf.get(network);
-  if (!byLoads) treesOf.set(network, (byLoads = new WeakMap()));
-  let trees = byLoads.get(shared);
-  if (!trees) byLoads.set(shared, (trees = new Map()));
-  let found = trees.get(key);
-  if (!found) {
-    if (trees.size >= MOST_TREES) trees.delete([...trees.keys()].find((old) => !old.startsWith('rack')) ?? '');
-    trees.set(key, (found = grow()));
-  }
-  return found;
-}
+const remembered = ({ trees }: Network, shared: Loads, key: string, grow: () => Outcome<WayTree>): Outcome<WayTree> =>
+  trees.of(shared, () => new Remembered(MOST_TREES)).of(key, grow);
 
 const keyOf = ({ mount, levelId, x, y, heightM }: EndPlace) => `${mount}:${levelId}:${x}:${y}:${heightM}`;
 

@@ -1,6 +1,6 @@
 import { isOutsideSpan } from '../boring/index.ts';
-import { atticHeightAt, ceilingHeightOf, CRAWL_M, joistsIn, spanShareAt, type Building } from '../building/index.ts';
-import { middleOf, pointInPolygon, type Point2 } from '../geometry/index.ts';
+import { atticHeightAt, ceilingHeightOf, CRAWL_M, type Building, type Framing } from '../building/index.ts';
+import { middleOf, pointInPolygon, type Point2, type Bounds, grownBounds, boundsOf } from '../geometry/index.ts';
 import type { Feature, Medium, Room } from '../project/index.ts';
 import type { Weights } from './weights.ts';
 
@@ -16,6 +16,8 @@ export interface Space {
   readonly room: Room | null;
   readonly feature: Feature | null;
   readonly polygon: readonly Point2[];
+  /** The box of its outline, grown by `EDGE_M`. */
+  readonly bounds: Bounds;
   /** Height of a cable in it, m from the datum. */
   readonly z: number;
   /** Centres of the joists across their direction, m, in order; where none has to be bored, it is empty. */
@@ -45,8 +47,9 @@ function spaceOf(building: Building, levelIndex: number, room: Room, z: number, 
     room,
     feature: null,
     polygon: room.polygon as Point2[],
+    bounds: boundsAround(room.polygon as Point2[]),
     z,
-    joists: bored ? Float64Array.from(joistsIn(building, room).map(({ offsetM }) => offsetM)) : NO_JOISTS,
+    joists: bored ? Float64Array.from(building.framing.joists(room).map(({ offsetM }) => offsetM)) : NO_JOISTS,
     joistAngleRad: room.joistAngleRad,
     openPerM: bored ? 0 : 1 / room.joistSpacingM,
     attics,
@@ -54,6 +57,10 @@ function spaceOf(building: Building, levelIndex: number, room: Room, z: number, 
 }
 
 const NO_JOISTS = new Float64Array(0);
+
+/** So near to the edge of a space a place is still in it, m. */
+export const EDGE_M = 0.005;
+const boundsAround = (ring: readonly Point2[]): Bounds => grownBounds(boundsOf(ring)!, EDGE_M);
 
 /** Unfinished basements and crawl spaces under a level, where cable hangs under the joists. */
 export function spacesBelow(building: Building, levelIndex: number): Space[] {
@@ -68,6 +75,7 @@ export function spacesBelow(building: Building, levelIndex: number): Space[] {
         room: null,
         feature,
         polygon: feature.points as Point2[],
+        bounds: boundsAround(feature.points as Point2[]),
         z: level.elevationM + feature.topM - Math.min(BELOW_JOISTS_M, (feature.topM - feature.bottomM) / 2),
         joists: NO_JOISTS,
         joistAngleRad: 0,
@@ -115,15 +123,15 @@ export function bayNumber({ joists }: Space, acrossM: number): number {
 }
 
 /** What the joists cost that are bored one after the other at a place of their span, m of cable. */
-export function joistsBored(weights: Weights, { room }: Space, bays: number, p: Point2): number {
+export function joistsBored({ framing }: Building, weights: Weights, { room }: Space, bays: number, p: Point2): number {
   if (bays === 0) return 0;
-  return bays * (weights.joistBoredM + (room && isOffSpan(weights, room, p) ? weights.offSpanM : 0));
+  return bays * (weights.joistBoredM + (room && isOffSpan(framing, weights, room, p) ? weights.offSpanM : 0));
 }
 
 /** Whether a joist over a room is bored outside the part of its span in which it may be (F7.4). */
-export function isOffSpan({ joistSpan }: Pick<Weights, 'joistSpan'>, room: Room, p: Point2): boolean {
+export function isOffSpan(framing: Framing, { joistSpan }: Pick<Weights, 'joistSpan'>, room: Room, p: Point2): boolean {
   if (joistSpan === null || room.framing !== 'solid') return false;
-  const share = spanShareAt(room, p);
+  const share = framing.spanShareAt(room, p);
   return share !== null && isOutsideSpan(joistSpan, share);
 }
 

@@ -6,7 +6,6 @@ import {
   grownBounds,
   inBounds,
   pointInPolygon,
-  type Bounds,
   type Point2,
   type Point3,
 } from '../geometry/index.ts';
@@ -14,7 +13,7 @@ import type { Medium } from '../project/index.ts';
 import { holesOf, type Hole } from './holes.ts';
 import { runsInSolid } from './in-solid.ts';
 import type { Network } from './network.ts';
-import { isOffSpan } from './spaces.ts';
+import { EDGE_M, isOffSpan } from './spaces.ts';
 import type { Weights } from './weights.ts';
 
 /** Between the places at which a moved piece is looked at, m. */
@@ -26,7 +25,7 @@ const FROM_END = 3;
 export function holeCost(building: Building, weights: Weights, { member, roomId, at }: Hole): number {
   if (member === 'joist') {
     const room = (building.roomsByLevel[levelUnder(building, at[2])?.id ?? ''] ?? []).find(({ id }) => id === roomId);
-    return weights.joistBoredM + (room && isOffSpan(weights, room, [at[0], at[1]]) ? weights.offSpanM : 0);
+    return weights.joistBoredM + (room && isOffSpan(building.framing, weights, room, [at[0], at[1]]) ? weights.offSpanM : 0);
   }
   if (member === 'stud') return weights.studBoredM;
   if (member === 'top-plate') return weights.plateBoredM;
@@ -88,24 +87,13 @@ function movedAside(network: Network, medium: Medium, a: Point3, b: Point3, c: P
   return price([a, from, to, d]) <= price([a, b, c, d]) + 1e-9 ? [from, to] : null;
 }
 
-/** So near to the edge of a space a place is still in it, m. */
-const EDGE_M = 0.005;
-const boundsOfRings = new WeakMap<readonly Point2[], Bounds>();
-function boundsOfRing(ring: readonly Point2[]): Bounds {
-  let bounds = boundsOfRings.get(ring);
-  if (!bounds) boundsOfRings.set(ring, (bounds = grownBounds(boundsOf(ring)!, EDGE_M)));
-  return bounds;
-}
-
 /** Whether pieces lie in spaces at their height, over the heads of walls, and pass no obstacle. */
 function staysOpen({ building, layers }: Network, points: readonly Point3[]): boolean {
   const z = points[0][2];
   const at = layers.find(({ layer }) => layer.spaces.some((space) => Math.abs(space.z - z) < 1e-6));
   if (!at) return false;
   const reach = grownBounds(boundsOf(points.map(([x, y]): Point2 => [x, y]))!, 0.01);
-  const spaces = at.layer.spaces.filter(
-    (space) => Math.abs(space.z - z) < 1e-6 && boundsMeet(boundsOfRing(space.polygon), reach),
-  );
+  const spaces = at.layer.spaces.filter((space) => Math.abs(space.z - z) < 1e-6 && boundsMeet(space.bounds, reach));
   const { areas } = at.layer;
   let last: readonly Point2[] | undefined;
   for (let k = 0; k + 1 < points.length; k++) {
@@ -118,7 +106,7 @@ function staysOpen({ building, layers }: Network, points: readonly Point3[]): bo
       const s: Point2 = [p[0] + ((q[0] - p[0]) * n) / steps, p[1] + ((q[1] - p[1]) * n) / steps];
       // What holds the last place mostly holds this one.
       if (!last || !pointInPolygon(s, last, EDGE_M)) {
-        last = spaces.find(({ polygon }) => inBounds(boundsOfRing(polygon), s) && pointInPolygon(s, polygon, EDGE_M))?.polygon;
+        last = spaces.find(({ polygon, bounds }) => inBounds(bounds, s) && pointInPolygon(s, polygon, EDGE_M))?.polygon;
         if (!last) return false;
       }
       if (areas.some((area) => pointInPolygon(s, area))) return false;

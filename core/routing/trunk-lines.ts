@@ -1,5 +1,5 @@
 import type { Trunk } from '../project/index.ts';
-import type { Network } from './network.ts';
+import { placeKey, type Network } from './network.ts';
 import { tidy } from './straighten.ts';
 import { wayNumber, type Loads } from './share.ts';
 
@@ -38,32 +38,18 @@ export function linesOf(network: Network, loads: Loads): Segment[] {
   return segments;
 }
 
-const keyOf = (x: number, y: number, z: number) => `${Math.round(x * 1000)},${Math.round(y * 1000)},${Math.round(z * 1000)}`;
-
-const nodesOf = new WeakMap<Network, ReadonlyMap<string, number>>();
-
-function nodesByPlace(network: Network): ReadonlyMap<string, number> {
-  let byPlace = nodesOf.get(network);
-  if (!byPlace) {
-    const { x, y, z } = network;
-    byPlace = new Map(Array.from(x, (_, node): [string, number] => [keyOf(x[node], y[node], z[node]), node]));
-    nodesOf.set(network, byPlace);
-  }
-  return byPlace;
-}
-
 /** The ways of a network that kept pieces lie on; what the house no longer has is left out. */
 export function loadsOf(network: Network, trunks: readonly Pick<Trunk, 'segments'>[]): Loads {
   const loads = new Map<number, number>();
-  const byPlace = nodesByPlace(network);
+  const byPlace = network.nodeByPlace();
   for (const { segments } of trunks) for (const segment of segments) layOut(network, byPlace, segment, loads);
   return loads;
 }
 
 function layOut(network: Network, byPlace: ReadonlyMap<string, number>, { a, b, cables }: Segment, loads: Map<number, number>) {
   const { first, to, x, y, z } = network;
-  const end = byPlace.get(keyOf(...b));
-  let node = byPlace.get(keyOf(...a));
+  const end = byPlace.get(placeKey(...b));
+  let node = byPlace.get(placeKey(...a));
   for (let steps = 0; node !== undefined && end !== undefined && node !== end && steps < 100_000; steps++) {
     const left = [x[end] - x[node], y[end] - y[node], z[end] - z[node]];
     const farM = Math.hypot(...left);

@@ -113,31 +113,15 @@ export const WEIGHTS: Readonly<Record<Construction, Weights>> = {
   heritage: HERITAGE,
 };
 
-const known = new Map<string, Weights>();
-
-/** What a way costs in a project: by its construction, with what the firm has changed. The same words give the same value. */
-export function weightsOf(header: Pick<ProjectHeader, 'construction' | 'routeWeights' | 'jurisdiction'>): Weights {
-  let weights = ofHeader.get(header);
-  if (!weights) ofHeader.set(header, (weights = weightsFor(header)));
-  return weights;
-}
-
-const ofHeader = new WeakMap<object, Weights>();
-
-function weightsFor({
+/** What a way costs in a project: by its construction, with what the firm has changed. */
+export function weightsOf({
   construction,
   routeWeights,
   jurisdiction,
 }: Pick<ProjectHeader, 'construction' | 'routeWeights' | 'jurisdiction'>): Weights {
   const { spanShares: joistSpan } = boreLimit('joist', 1, jurisdiction);
-  const key = `${jurisdiction}${construction}${joistSpan?.join() ?? ''}${JSON.stringify(routeWeights)}`;
-  let weights = known.get(key);
-  if (!weights) {
-    const changed = jurisdiction !== 'NA' || joistSpan !== null || Object.keys(routeWeights).length > 0;
-    weights = changed ? { ...WEIGHTS[construction], jurisdiction, joistSpan, ...routeWeights } : WEIGHTS[construction];
-    known.set(key, weights);
-  }
-  return weights;
+  const changed = jurisdiction !== 'NA' || joistSpan !== null || Object.keys(routeWeights).length > 0;
+  return changed ? { ...WEIGHTS[construction], jurisdiction, joistSpan, ...routeWeights } : WEIGHTS[construction];
 }
 
 /** Whether a wall has a core of stone that stands up through the cavity above the ceilings beside it. */

@@ -1,16 +1,16 @@
 import { levelsFromBelow } from '../building/index.ts';
 import {
-  listOf,
   update,
   type Device,
-  type Fact,
   type Operation,
   type ProjectDocument,
   type ProjectHeader,
   type Rack,
   type Run,
   type SlackStyle,
+  sameValue,
 } from '../project/index.ts';
+import { listOf, whole, each, derivationsOf } from '../derive/index.ts';
 import type { Allowance } from './cut-length.ts';
 
 const RACK_UNIT_M = 0.04445;
@@ -34,32 +34,45 @@ export function slackOf(project: ProjectHeader, run: Run, device: Device): { dev
   return { deviceSlackM: Math.max(none ? 0 : run.deviceSlackM, device.tailM ?? 0), rackSlackM: run.rackSlackM };
 }
 
-const measuredOf = new WeakMap<object, { readonly levels: unknown; readonly measured: ReadonlyMap<string, number> }>();
-
 /** Places of levels from below whose ceiling height was measured; -1 for those whose was not. */
-function measuredLevels(document: ProjectDocument): ReadonlyMap<string, number> {
-  const known = measuredOf.get(document.facts);
-  if (known?.levels === document.levels) return known.measured;
-  const said = new Set(
-    Object.values(document.facts).flatMap(({ subject, subjectId, field, state }: Fact) =>
-      subject === 'levels' && field === 'ceilingHeightM' && state === 'measured' ? [subjectId] : [],
-    ),
-  );
-  const measured = new Map(levelsFromBelow(document).map(({ id }, place) => [id, said.has(id) ? place : -1]));
-  measuredOf.set(document.facts, { levels: document.levels, measured });
-  return measured;
-}
+const MEASURED_LEVELS = whole<ReadonlyMap<string, number>>({
+  name: 'measured levels',
+  tables: ['levels', 'facts'],
+  make: ({ document }) => {
+    const said = new Set(
+      listOf(document, 'facts').flatMap(({ subject, subjectId, field, state }) =>
+        subject === 'levels' && field === 'ceilingHeightM' && state === 'measured' ? [subjectId] : [],
+      ),
+    );
+    return new Map(levelsFromBelow(document).map(({ id }, place) => [id, said.has(id) ? place : -1]));
+  },
+});
 
 /** What is added to a run's routed length: the way is traced where the heights of all levels from end to end were measured. */
-export function allowanceOf(document: ProjectDocument, run: Run, device: Device): Allowance {
-  const { wasteFactor, tracedFactor, reserveM } = document.project;
-  const measured = measuredLevels(document);
-  const far = run.toDeviceId === null ? document.racks[run.rackId] : document.devices[run.toDeviceId];
-  const places = [device.levelId, far.levelId].map((id) => measured.get(id) ?? -1);
-  const [low, high] = [Math.min(...places), Math.max(...places)];
-  const traced = low >= 0 && [...measured.values()].filter((place) => place >= low && place <= high).length === high - low + 1;
-  return { factor: traced ? tracedFactor : wasteFactor, reserveM, traced };
-}
+export const ALLOWANCE_OF_RUN = each<'runs', Allowance>({
+  name: 'allowance of a run',
+  over: 'runs',
+  tables: ['project'],
+  nodes: [MEASURED_LEVELS],
+  records: ({ deviceId, toDeviceId, rackId }) => [
+    ['devices', deviceId],
+    ['racks', rackId],
+    ['devices', toDeviceId],
+  ],
+  make: ({ deviceId, toDeviceId, rackId }, read) => {
+    const { project, devices, racks } = read.document;
+    const measured = read.get(MEASURED_LEVELS);
+    const far = toDeviceId === null ? racks[rackId] : devices[toDeviceId];
+    const places = [devices[deviceId].levelId, far.levelId].map((id) => measured.get(id) ?? -1);
+    const [low, high] = [Math.min(...places), Math.max(...places)];
+    const traced = low >= 0 && [...measured.values()].filter((place) => place >= low && place <= high).length === high - low + 1;
+    return { factor: traced ? project.tracedFactor : project.wasteFactor, reserveM: project.reserveM, traced };
+  },
+  alike: sameValue,
+});
+
+export const allowanceOf = (document: ProjectDocument, runId: string): Allowance =>
+  derivationsOf(document).one(ALLOWANCE_OF_RUN, runId)!;
 
 /** Another way to leave cables at a rack: drafted runs that had the slack of the old way get that of the new one. */
 export function setRackSlack(document: ProjectDocument, rack: Rack, slackStyle: Rack['slackStyle']): Operation[] {

@@ -44,7 +44,7 @@ describe('bundles by way', () => {
         [2, 2],
       ]),
     );
-    const [bundle] = bundlesOf(document, planRuns(document));
+    const [bundle] = bundlesOf(document);
     expect(bundle.members.map(({ run }) => run.deviceId)).to.deep.equal(['d2', 'd3', 'd1']);
     // The nearest one is at x 3; its way ends in the ceiling there: 0.6 down, 7.2 along.
     expect(bundle.head![0]).to.be.within(3, 3.5);
@@ -73,7 +73,7 @@ describe('bundles by way', () => {
     fc.assert(
       fc.property(fc.array(place, { minLength: 1, maxLength: 40 }), (places) => {
         const document = bundled(houseWith(places as At[], 'ceiling-speaker', twoStoreyHouse()));
-        const bundles = bundlesOf(document, planRuns(document));
+        const bundles = bundlesOf(document);
         expect(bundles.reduce((sum, { members }) => sum + members.length, 0)).to.equal(places.length);
         for (const { members } of bundles) {
           expect(members.length).to.be.at.most(24);

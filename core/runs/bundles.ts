@@ -2,7 +2,8 @@ import { bundleDiameterM, holeForM } from '../boring/index.ts';
 import { distance3, type Point3 } from '../geometry/index.ts';
 import { update, type Operation, type ProjectDocument } from '../project/index.ts';
 import { freeBundleCode } from './bundling.ts';
-import { compareNumbers, isKept, type PlannedRun } from './plan-runs.ts';
+import { compareNumbers, isKept, PLANNED_RUNS, type PlannedRun } from './plan-runs.ts';
+import { derivationsOf, Remembered, whole } from '../derive/index.ts';
 
 /** Ways are compared at every half metre from the rack. */
 const STEP_M = 0.5;
@@ -28,14 +29,10 @@ export interface Bundle {
   readonly holeM: number;
 }
 
-const byLine = new WeakMap<readonly Point3[], readonly Point3[]>();
-
-/** Places along a way at every half metre, from its far end on; worked out once for each way. */
-function stepsFromRack(points: readonly Point3[]): readonly Point3[] {
-  let steps = byLine.get(points);
-  if (!steps) byLine.set(points, (steps = stepsAlong([...points].reverse())));
-  return steps;
-}
+/** Places along a way at every half metre, from its far end on, each worked out once. */
+type RackSteps = Remembered<readonly Point3[], readonly Point3[]>;
+const stepsFromRack = (steps: RackSteps, points: readonly Point3[]): readonly Point3[] =>
+  steps.of(points, () => stepsAlong([...points].reverse()));
 
 function stepsAlong(points: readonly Point3[]): Point3[] {
   const steps: Point3[] = points.length > 0 ? [points[0]] : [];
@@ -53,8 +50,8 @@ function stepsAlong(points: readonly Point3[]): Point3[] {
 }
 
 /** Metres from the rack that two ways go along together. */
-export function sharedM(a: readonly Point3[], b: readonly Point3[]): number {
-  const [first, second] = [stepsFromRack(a), stepsFromRack(b)];
+export function sharedM(a: readonly Point3[], b: readonly Point3[], steps: RackSteps = new Remembered()): number {
+  const [first, second] = [stepsFromRack(steps, a), stepsFromRack(steps, b)];
   let n = 0;
   while (n < first.length && n < second.length && distance3(first[n], second[n]) <= TOGETHER_M) n++;
   return Math.max(0, n - 1) * STEP_M;
@@ -63,25 +60,40 @@ export function sharedM(a: readonly Point3[], b: readonly Point3[]): number {
 /** Runs home to a rack whose way is known. */
 const isBundled = ({ run, points }: PlannedRun) => run.toDeviceId === null && points.length > 1;
 
-/** Every bundle of a project as its runs are marked now, by code. */
-export function bundlesOf(document: ProjectDocument, runs: readonly PlannedRun[]): Bundle[] {
-  const groups = new Map<string, PlannedRun[]>();
-  for (const planned of runs) {
-    if (planned.run.bundle === '' || !isBundled(planned)) continue;
-    const list = groups.get(planned.run.bundle);
-    if (list) list.push(planned);
-    else groups.set(planned.run.bundle, [planned]);
-  }
-  return [...groups].map(([code, members]) => bundleOf(document, code, members)).sort((a, b) => compareNumbers(a.code, b.code));
-}
+/** Every bundle as its runs are marked now, by code. One whose runs are the same is not put together again. */
+export const BUNDLES = whole<readonly Bundle[]>({
+  name: 'bundles',
+  tables: ['cableTypes'],
+  nodes: [PLANNED_RUNS],
+  make: (read, last) => {
+    const { cableTypes } = read.document;
+    const groups = new Map<string, PlannedRun[]>();
+    for (const planned of read.get(PLANNED_RUNS)) {
+      if (planned.run.bundle === '' || !isBundled(planned)) continue;
+      const list = groups.get(planned.run.bundle);
+      if (list) list.push(planned);
+      else groups.set(planned.run.bundle, [planned]);
+    }
+    const before = last?.table('cableTypes') === cableTypes ? new Map(last.value.map((bundle) => [bundle.code, bundle])) : null;
+    const bundles = [...groups].map(([code, members]) => {
+      const known = before?.get(code);
+      const isSame = known?.members.length === members.length && members.every((member) => known.members.includes(member));
+      return isSame ? known : bundleOf(cableTypes, code, members);
+    });
+    return bundles.sort((a, b) => compareNumbers(a.code, b.code));
+  },
+});
 
-function bundleOf(document: ProjectDocument, code: string, members: readonly PlannedRun[]): Bundle {
+export const bundlesOf = (document: ProjectDocument): readonly Bundle[] => derivationsOf(document).get(BUNDLES);
+
+function bundleOf(cableTypes: ProjectDocument['cableTypes'], code: string, members: readonly PlannedRun[]): Bundle {
+  const known: RackSteps = new Remembered();
   const [longest] = [...members].sort((a, b) => lengthOf(b) - lengthOf(a) || compareNumbers(a.run.number, b.run.number));
-  const along = new Map(members.map((member) => [member, sharedM(longest.points, member.points)]));
+  const along = new Map(members.map((member) => [member, sharedM(longest.points, member.points, known)]));
   const ordered = [...members].sort((a, b) => along.get(a)! - along.get(b)! || compareNumbers(a.run.number, b.run.number));
   const common = members.length > 1 ? along.get(ordered[0])! : lengthOf(longest);
-  const diametersM = members.map(({ run }) => document.cableTypes[run.cableTypeId].outsideDiameterM);
-  const steps = stepsFromRack(longest.points);
+  const diametersM = members.map(({ run }) => cableTypes[run.cableTypeId].outsideDiameterM);
+  const steps = stepsFromRack(known, longest.points);
   return {
     code,
     rackId: longest.run.rackId,
@@ -100,10 +112,11 @@ const lengthOf = ({ length }: PlannedRun) => (length ? length.riseM + length.run
  * with the runs that have them now; runs that are issued, labelled or pulled keep theirs. The same project gives the same bundles.
  */
 export function bundleByWay(runs: readonly PlannedRun[]): Operation[] {
+  const steps: RackSteps = new Remembered();
   const drafted = runs.filter((planned) => isBundled(planned) && !isKept(planned.run));
   const byRack = new Map<string, PlannedRun[]>();
   for (const planned of drafted) byRack.set(planned.run.rackId, [...(byRack.get(planned.run.rackId) ?? []), planned]);
-  const groups = [...byRack.keys()].sort().flatMap((rackId) => grouped(byRack.get(rackId)!, 0));
+  const groups = [...byRack.keys()].sort().flatMap((rackId) => grouped(steps, byRack.get(rackId)!, 0));
   const taken = new Set(runs.filter(({ run }) => isKept(run) && run.bundle !== '').map(({ run }) => run.bundle));
   const codes = new Map<PlannedRun, string>();
   // The largest first, so that a code stays where most of it is.
@@ -119,25 +132,25 @@ export function bundleByWay(runs: readonly PlannedRun[]): Operation[] {
  * Splits runs that go along together up to a step: those that have half of their way in common there are a bundle, the others are looked
  * at further on with those beside them. Runs left alone are bundles of one.
  */
-function grouped(runs: readonly PlannedRun[], from: number): PlannedRun[][] {
+function grouped(steps: RackSteps, runs: readonly PlannedRun[], from: number): PlannedRun[][] {
   if (runs.length < 2) return runs.length === 0 ? [] : [[...runs]];
   for (let n = from; ; n++) {
-    const parts = partsAt(runs, n);
+    const parts = partsAt(steps, runs, n);
     if (parts.length === 1 && parts[0].length === runs.length) continue;
     const commonM = Math.max(0, n - 1) * STEP_M;
     const isNear = (planned: PlannedRun) => commonM >= SHARE * lengthOf(planned) - 1e-9;
     const near = runs.filter(isNear);
-    const ended = runs.filter((planned) => !isNear(planned) && stepsFromRack(planned.points).length <= n);
+    const ended = runs.filter((planned) => !isNear(planned) && stepsFromRack(steps, planned.points).length <= n);
     const further = parts.map((part) => part.filter((planned) => !isNear(planned)));
-    return [...inLoads(near), ...ended.map((planned) => [planned]), ...further.flatMap((part) => grouped(part, n))];
+    return [...inLoads(near), ...ended.map((planned) => [planned]), ...further.flatMap((part) => grouped(steps, part, n))];
   }
 }
 
 /** Runs by where they are at a step; those whose way ended before it are in none. */
-function partsAt(runs: readonly PlannedRun[], n: number): PlannedRun[][] {
+function partsAt(steps: RackSteps, runs: readonly PlannedRun[], n: number): PlannedRun[][] {
   const parts: { at: Point3; runs: PlannedRun[] }[] = [];
   for (const planned of runs) {
-    const at = stepsFromRack(planned.points)[n];
+    const at = stepsFromRack(steps, planned.points)[n];
     const near = at && parts.find((part) => distance3(part.at, at) <= TOGETHER_M);
     if (near) near.runs.push(planned);
     else if (at) parts.push({ at, runs: [planned] });

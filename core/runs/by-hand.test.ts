@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import { placeDevice } from '../devices/index.ts';
 import { closestOnSegment, distance3 } from '../geometry/index.ts';
 import type { Outcome } from '../outcome/index.ts';
-import { applyChange, listOf, type ProjectDocument } from '../project/index.ts';
+import { applyChange, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
 import { planRuns, throughPoint } from './index.ts';
 

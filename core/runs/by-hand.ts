@@ -1,7 +1,8 @@
 import { buildingOf, roomAt } from '../building/index.ts';
 import type { Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import { create, listOf, type Operation, type ProjectDocument } from '../project/index.ts';
+import { create, type Operation, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { cavityZ } from '../routing/index.ts';
 
 /** Points of one run are counted with so many digits, so that they stay in the order in which they were set. */

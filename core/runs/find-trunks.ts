@@ -1,4 +1,5 @@
-import { create, listOf, remove, update, type Operation, type ProjectDocument, type Trunk } from '../project/index.ts';
+import { create, remove, update, type Operation, type ProjectDocument, type Trunk } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { findTrunks, linesOf, rackPlace, waysIn, workWith, type Demand, type Network, type Work } from '../routing/index.ts';
 import { isKept, routeNetwork, sharedWays, endOfDevice } from './plan-runs.ts';
 
@@ -24,7 +25,7 @@ export function proposeTrunks(document: ProjectDocument, newId: () => string): T
   const runs = demands.reduce((sum, { starts }) => sum + starts.length, 0);
   const found = findTrunks(network, demands);
   const segments = linesOf(network, found.prices);
-  const shared = sharedWays(document, network);
+  const shared = sharedWays(document);
   const now = shared.size > 0 ? workWith(network, demands, shared) : found.apart;
   return { operations: keep(document, segments, newId), apart: found.apart, together: found.work, now, runs };
 }

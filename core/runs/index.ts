@@ -17,23 +17,27 @@ export {
 export { renumberScheme, type Renumbered, type SchemeOutlook } from './renumber-scheme.ts';
 export { throughPoint } from './by-hand.ts';
 export { bundleFor } from './bundling.ts';
-export { bundleByWay, bundlesOf, MOST_IN_BUNDLE, sharedM, type Bundle } from './bundles.ts';
+export { bundleByWay, BUNDLES, bundlesOf, MOST_IN_BUNDLE, sharedM, type Bundle } from './bundles.ts';
 export {
   choicesOf,
   compareNumbers,
   endOfDevice,
   holesOfRun,
   isKept,
-  keptRoutes,
-  planRun,
+  inNumberOrder,
+  keptRoute,
+  NUMBER_ORDER,
+  PLANNED_RUN,
+  PLANNED_RUNS,
+  plannedRun,
   planRuns,
-  planRunsInSteps,
   routeNetwork,
   sharedWays,
+  ROUTE_OF_RUN,
   rulesOf,
   type PlannedRun,
 } from './plan-runs.ts';
 export { decideKept, runState, waysOf, type StateChoice, type WayOf } from './run-state.ts';
 export { waysToOpen, type OpenedWay } from './open-a-way.ts';
 export { proposeTrunks, type TrunkProposal } from './find-trunks.ts';
-export { runsByDevice } from './runs-by-device.ts';
+export { RUNS_BY_DEVICE, RUNS_OF_DEVICE, runsByDevice } from './runs-by-device.ts';

@@ -1,13 +1,5 @@
-import {
-  create,
-  listOf,
-  onLevel,
-  type Device,
-  type Operation,
-  type ProjectDocument,
-  type Run,
-  type SystemName,
-} from '../project/index.ts';
+import { create, type Device, type Operation, type ProjectDocument, type Run, type SystemName } from '../project/index.ts';
+import { listOf, onLevel, whole, derivationsOf } from '../derive/index.ts';
 
 /** Room code of devices that stand in no room. */
 export const OUTDOORS_CODE = 'EX';
@@ -89,18 +81,14 @@ export function runNumberFor(document: ProjectDocument, device: Numbered, leg: n
   }
 }
 
-const takenOf = new WeakMap<object, { readonly spent: unknown; readonly numbers: ReadonlySet<string> }>();
+const TAKEN_NUMBERS = whole<ReadonlySet<string>>({
+  name: 'taken numbers',
+  tables: ['runs', 'spentNumbers'],
+  make: (read) => new Set([...read.rows('runs'), ...read.rows('spentNumbers')].map(({ number }) => number)),
+});
 
 /** Numbers that cannot be given: those of runs, and those of labels that were printed for runs that are gone. */
-export function takenNumbers(document: ProjectDocument): ReadonlySet<string> {
-  const known = takenOf.get(document.runs);
-  if (known?.spent === document.spentNumbers) return known.numbers;
-  const numbers = new Set<string>();
-  for (const id in document.runs) numbers.add(document.runs[id].number);
-  for (const id in document.spentNumbers) numbers.add(document.spentNumbers[id].number);
-  takenOf.set(document.runs, { spent: document.spentNumbers, numbers });
-  return numbers;
-}
+export const takenNumbers = (document: ProjectDocument): ReadonlySet<string> => derivationsOf(document).get(TAKEN_NUMBERS);
 
 /**
  * The lowest device number of a room that is free and whose run numbers are free too: a run that was issued keeps its number when its

@@ -1,7 +1,7 @@
+import { edited } from '../derive/index.ts';
 import { attachmentOf, buildingOf, nearestWall, roomAt, wallLength, wallPoint, type Building } from '../building/index.ts';
 import { distance2, ringLength, type Point2 } from '../geometry/index.ts';
 import {
-  applyChange,
   create,
   newFeature,
   newRiser,
@@ -14,7 +14,7 @@ import {
 import { weightsOf } from '../routing/index.ts';
 import { channelHome, channels } from './open-by-channel.ts';
 import { NEAR_M, tidy, type Candidate, type OpenedWay } from './opened-way.ts';
-import { planRun } from './plan-runs.ts';
+import { plannedRun } from './plan-runs.ts';
 
 export type { OpenedWay } from './opened-way.ts';
 
@@ -35,14 +35,14 @@ const LEAVE_M = 500;
  * Empty where the run has a way, or nothing that is known here opens one. The same project gives the same list. `id` names what is made.
  */
 export function waysToOpen(document: ProjectDocument, run: Run, id = `way_${run.id}`): OpenedWay[] {
-  if (planRun(document, run, null).wanted.ok) return [];
+  if (plannedRun(document, run.id).wanted.ok) return [];
   const found: OpenedWay[] = [];
   for (const { kind, operations, madeM, makingM } of candidatesFor(document, run, id.slice(0, 40))) {
     const made = operations.filter((operation) => operation !== null);
     if (made.length === 0) continue;
-    const applied = applyChange(document, { operations: made });
+    const applied = edited(document, made);
     if (!applied.ok) continue;
-    const { wanted } = planRun(applied.value, applied.value.runs[run.id], null);
+    const { wanted } = plannedRun(applied.value, run.id);
     if (wanted.ok) found.push({ kind, operations: made, madeM, costM: makingM + wanted.value.costM });
   }
   const best = new Map<OpenedWay['kind'], OpenedWay>();

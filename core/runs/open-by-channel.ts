@@ -1,15 +1,7 @@
 import { wallLength, wallPoint, type Building } from '../building/index.ts';
 import { alongRing, closestOnSegment, distance2, placeOnRing, ringLength, type Point2 } from '../geometry/index.ts';
-import {
-  create,
-  newFeature,
-  onLevel,
-  type Feature,
-  type ProjectDocument,
-  type Room,
-  type Run,
-  type Wall,
-} from '../project/index.ts';
+import { create, newFeature, type Feature, type ProjectDocument, type Room, type Run, type Wall } from '../project/index.ts';
+import { onLevel } from '../derive/index.ts';
 import { surfaceRoute, weightsOf } from '../routing/index.ts';
 import { NEAR_M, tidy, type Candidate } from './opened-way.ts';
 

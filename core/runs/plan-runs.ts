@@ -1,8 +1,7 @@
-import { attachmentOf, buildingOf, type Attachment } from '../building/index.ts';
+import { attachmentOf, buildingOf } from '../building/index.ts';
 import { distance3, type Point3 } from '../geometry/index.ts';
 import type { Outcome } from '../outcome/index.ts';
 import {
-  listOf,
   RUN_STATES,
   type Device,
   type Medium,
@@ -11,24 +10,26 @@ import {
   type Route,
   type RouteRule,
   type Run,
+  sameItems,
+  sameValue,
 } from '../project/index.ts';
+import { derivationsOf, each, Remembered, whole, type Each, type Reading, lookup, type Keyed } from '../derive/index.ts';
 import {
   holesOf,
   loadsOf,
-  networkOf,
   NOT_SHARED,
   otherWays,
   rackPlace,
   routeBetween,
-  routeDevice,
-  weightsOf,
   type EndPlace,
   type Hole,
   type Loads,
   type Network,
   type RoutedPath,
+  NETWORK,
+  rackName,
 } from '../routing/index.ts';
-import { allowanceOf, slackOf } from './allowance.ts';
+import { ALLOWANCE_OF_RUN, slackOf } from './allowance.ts';
 import { cutLength, lengthWith, type Allowance, type CutLength } from './cut-length.ts';
 
 /** A run with its route and length: as kept where it was issued, as wanted where it is still drafted. */
@@ -54,135 +55,165 @@ const SAME_PLACE_M = 0.02;
 export const isKept = (run: Run): boolean => RUN_STATES.indexOf(run.state) >= 1;
 
 /** The network of a project's house, at what ways cost in it. */
-export const routeNetwork = (document: ProjectDocument): Network => networkOf(buildingOf(document), weightsOf(document.project));
-
-const sharedOf = new WeakMap<Network, { readonly trunks: unknown; readonly shared: Loads }>();
+export const routeNetwork = (document: ProjectDocument): Network => derivationsOf(document).get(NETWORK);
 
 /** Ways that the project keeps for many runs. */
-export function sharedWays(document: ProjectDocument, network: Network): Loads {
-  const known = sharedOf.get(network);
-  if (known?.trunks === document.trunks) return known.shared;
-  const trunks = listOf(document, 'trunks');
-  const shared = trunks.length > 0 ? loadsOf(network, trunks) : NOT_SHARED;
-  sharedOf.set(network, { trunks: document.trunks, shared });
-  return shared;
-}
+const SHARED_WAYS = whole<Loads>({
+  name: 'shared ways',
+  tables: ['trunks'],
+  nodes: [NETWORK],
+  make: (read) => {
+    const trunks = read.rows('trunks');
+    return trunks.length > 0 ? loadsOf(read.get(NETWORK), trunks) : NOT_SHARED;
+  },
+});
 
-const rulesByRun = new WeakMap<
-  object,
-  { readonly all: readonly RouteRule[]; readonly byRun: ReadonlyMap<string, readonly RouteRule[]> }
->();
+export const sharedWays = (document: ProjectDocument): Loads => derivationsOf(document).get(SHARED_WAYS);
+
 const NO_RULES: readonly RouteRule[] = [];
 
-/** What a person decided for the way of a run: first what holds for all, then its own. */
-export function rulesOf(document: ProjectDocument, runId: string): readonly RouteRule[] {
-  let known = rulesByRun.get(document.routeRules);
-  if (!known) {
-    const list = listOf(document, 'routeRules');
+interface RulesByRun {
+  readonly all: readonly RouteRule[];
+  readonly byRun: ReadonlyMap<string, readonly RouteRule[]>;
+}
+
+const RULES_BY_RUN = whole<RulesByRun>({
+  name: 'route rules by run',
+  tables: ['routeRules'],
+  make: (read) => {
+    const list = read.rows('routeRules');
     const all = list.filter((rule) => rule.runId === null);
     const byRun = new Map<string, readonly RouteRule[]>();
     for (const rule of list) if (rule.runId !== null) byRun.set(rule.runId, [...(byRun.get(rule.runId) ?? all), rule]);
-    rulesByRun.set(document.routeRules, (known = { all: all.length > 0 ? all : NO_RULES, byRun }));
-  }
-  return known.byRun.get(runId) ?? known.all;
-}
+    return { all: all.length > 0 ? all : NO_RULES, byRun };
+  },
+});
+
+const RULES_OF_RUN = each<'runs', readonly RouteRule[]>({
+  name: 'route rules of a run',
+  over: 'runs',
+  nodes: [RULES_BY_RUN],
+  make: ({ id }, read) => {
+    const { all, byRun } = read.get(RULES_BY_RUN);
+    return byRun.get(id) ?? all;
+  },
+  alike: sameItems,
+});
+
+/** What a person decided for the way of a run: first what holds for all, then its own. */
+export const rulesOf = (document: ProjectDocument, runId: string): readonly RouteRule[] =>
+  derivationsOf(document).one(RULES_OF_RUN, runId) ?? NO_RULES;
 
 /** The holes that a run needs on the way that counts: kept where there is one, else wanted. */
 export function holesOfRun(document: ProjectDocument, { wanted, kept, points, media }: PlannedRun): readonly Hole[] {
   return kept || !wanted.ok ? holesOf(buildingOf(document), points, media) : wanted.value.holes;
 }
 
-interface Remembered {
-  readonly network: Network;
-  readonly shared: Loads;
-  readonly rules: readonly RouteRule[];
-  readonly mount: Attachment;
-  readonly target: unknown;
-  readonly targetMount: Attachment | null;
-  readonly path: Outcome<RoutedPath>;
+/** From where to where a run leads, and what its far end is called where it is not the rack. */
+interface RunEnds {
+  readonly from: EndPlace;
+  readonly to: EndPlace;
+  readonly name: string;
 }
-const pathOf = new WeakMap<Device, Map<string, Remembered>>();
 
-/** The wanted way of a device to a rack; remembered while the device, the house and the rack stay the same values. */
-function wantedPath(document: ProjectDocument, device: Device, run: Run): Outcome<RoutedPath> {
-  const network = routeNetwork(document);
-  const shared = sharedWays(document, network);
-  const rules = rulesOf(document, run.id);
-  const mount = attachmentOf(document.deviceTypes[device.typeId]);
-  const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
-  const target = far ?? document.racks[run.rackId];
-  const targetMount = far && attachmentOf(document.deviceTypes[far.typeId]);
-  let byTarget = pathOf.get(device);
-  if (!byTarget) pathOf.set(device, (byTarget = new Map()));
-  // Runs of one device to one end share their way, unless a person has rules for one of them.
-  const key = rules.some(({ runId }) => runId !== null) ? `${target.id}/${run.id}` : target.id;
-  const last = byTarget.get(key);
-  if (
-    last &&
-    last.network === network &&
-    last.shared === shared &&
-    last.rules === rules &&
-    last.mount === mount &&
-    last.target === target &&
-    last.targetMount === targetMount
-  )
-    return last.path;
-  const end = endOf(device, mount);
-  const path =
-    far && targetMount
-      ? routeBetween(network, end, endOf(far, targetMount), document.deviceTypes[far.typeId].name, shared, rules)
-      : routeDevice(network, end, document.racks[run.rackId], shared, rules);
-  byTarget.set(key, { network, shared, rules, mount, target, targetMount, path });
-  return path;
-}
+const ENDS_OF_RUN = each<'runs', RunEnds>({
+  name: 'ends of a run',
+  over: 'runs',
+  records: ({ deviceId, toDeviceId, rackId }, { devices }) => [
+    ['devices', deviceId],
+    ['deviceTypes', devices[deviceId].typeId],
+    ...(toDeviceId === null
+      ? ([['racks', rackId]] as const)
+      : ([
+          ['devices', toDeviceId],
+          ['deviceTypes', devices[toDeviceId].typeId],
+        ] as const)),
+  ],
+  make: ({ deviceId, toDeviceId, rackId }, { document }) => {
+    const from = endOfDevice(document, document.devices[deviceId]);
+    if (toDeviceId === null) {
+      const rack = document.racks[rackId];
+      return { from, to: rackPlace(rack), name: rackName(rack) };
+    }
+    const far = document.devices[toDeviceId];
+    return { from, to: endOfDevice(document, far), name: document.deviceTypes[far.typeId].name };
+  },
+  alike: sameValue,
+});
+
+/** Ways of a network that were asked for last: runs of one device to one end share theirs. */
+const MOST_ROUTES = 10_000;
+const ROUTES = whole<Remembered<string, Outcome<RoutedPath>>>({
+  name: 'routes by their ends',
+  nodes: [NETWORK, SHARED_WAYS],
+  make: () => new Remembered(MOST_ROUTES),
+});
+
+const placeText = ({ levelId, x, y, heightM, mount }: EndPlace) => `${levelId} ${x} ${y} ${heightM} ${mount}`;
+
+/** The wanted way of each run, whatever was issued. */
+export const ROUTE_OF_RUN = each<'runs', Outcome<RoutedPath>>({
+  name: 'route of a run',
+  over: 'runs',
+  nodes: [NETWORK, SHARED_WAYS, ROUTES],
+  beside: [ENDS_OF_RUN, RULES_OF_RUN],
+  make: ({ id }, read) => {
+    const { from, to, name } = read.one(ENDS_OF_RUN, id)!;
+    const rules = read.one(RULES_OF_RUN, id)!;
+    const key = `${placeText(from)} > ${placeText(to)} ${name}${rules.length > 0 ? JSON.stringify(rules) : ''}`;
+    return read.get(ROUTES).of(key, () => routeBetween(read.get(NETWORK), from, to, name, read.get(SHARED_WAYS), rules));
+  },
+  alike: sameValue,
+});
 
 /** The way that a run takes and the next cheapest ones. Problems: those of `routeDevice`. */
 export function choicesOf(document: ProjectDocument, run: Run): ReturnType<typeof otherWays> {
-  const network = routeNetwork(document);
-  const device = document.devices[run.deviceId];
-  const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
-  const target = far ? endOfDevice(document, far) : rackPlace(document.racks[run.rackId]);
-  return otherWays(network, endOfDevice(document, device), target, sharedWays(document, network), rulesOf(document, run.id));
+  const { from, to } = derivationsOf(document).one(ENDS_OF_RUN, run.id)!;
+  return otherWays(routeNetwork(document), from, to, sharedWays(document), rulesOf(document, run.id));
 }
-
-const endOf = ({ levelId, x, y, heightM }: Device, mount: Attachment) => ({ levelId, x, y, heightM, mount });
 
 /** Where the cable of a device begins. */
-export const endOfDevice = (document: ProjectDocument, device: Device): EndPlace =>
-  endOf(device, attachmentOf(document.deviceTypes[device.typeId]));
+export const endOfDevice = (document: ProjectDocument, { levelId, x, y, heightM, typeId }: Device): EndPlace => ({
+  levelId,
+  x,
+  y,
+  heightM,
+  mount: attachmentOf(document.deviceTypes[typeId]),
+});
 
-interface Planned {
-  readonly run: Run;
-  readonly kept: Route | null;
-  readonly path: Outcome<RoutedPath>;
-  readonly project: ProjectHeader;
-  readonly traced: boolean;
-  readonly planned: PlannedRun;
-}
-const plannedOf = new WeakMap<Device, Map<string, Planned>>();
+const KEPT_ROUTES = whole<Keyed<Route | null>>({
+  name: 'kept route by run',
+  tables: ['routes'],
+  make: (read) => ({ byKey: new Map(read.rows('routes').map((route) => [route.runId, route])) }),
+});
 
-/** Route and length of one run: the same value again while nothing of it changed. */
-export function planRun(document: ProjectDocument, run: Run, kept: Route | null): PlannedRun {
-  const device = document.devices[run.deviceId];
-  const path = wantedPath(document, device, run);
-  const { project } = document;
-  const allowance = allowanceOf(document, run, device);
-  let byRun = plannedOf.get(device);
-  if (!byRun) plannedOf.set(device, (byRun = new Map()));
-  const last = byRun.get(run.id);
-  if (
-    last &&
-    last.run === run &&
-    last.kept === kept &&
-    last.path === path &&
-    last.project === project &&
-    last.traced === allowance.traced
-  )
-    return last.planned;
-  const planned = planAnew(project, allowance, run, device, path, kept);
-  byRun.set(run.id, { run, kept, path, project, traced: allowance.traced, planned });
-  return planned;
-}
+const KEPT_ROUTE = lookup('kept route of a run', 'runs', KEPT_ROUTES, null);
+
+/** The route that was written down for a run when it was issued; null for one that is still drafted. */
+export const keptRoute = (document: Pick<ProjectDocument, 'routes'>, runId: string): Route | null =>
+  derivationsOf(document).get(KEPT_ROUTES).byKey.get(runId) ?? null;
+
+/** Route and length of each run. */
+export const PLANNED_RUN = each<'runs', PlannedRun>({
+  name: 'planned run',
+  over: 'runs',
+  tables: ['project'],
+  beside: [ROUTE_OF_RUN, KEPT_ROUTE, ALLOWANCE_OF_RUN],
+  records: ({ deviceId }) => [['devices', deviceId]],
+  make: (run, read) =>
+    planAnew(
+      read.document.project,
+      read.one(ALLOWANCE_OF_RUN, run.id)!,
+      run,
+      read.document.devices[run.deviceId],
+      read.one(ROUTE_OF_RUN, run.id)!,
+      read.one(KEPT_ROUTE, run.id)!,
+    ),
+});
+
+/** Route and length of one run. */
+export const plannedRun = (document: ProjectDocument, runId: string): PlannedRun =>
+  derivationsOf(document).one(PLANNED_RUN, runId)!;
 
 function planAnew(
   project: ProjectHeader,
@@ -210,35 +241,33 @@ function planAnew(
   return { run, device, wanted, kept, differs: false, length: way, points: way?.points ?? [], media: way?.media ?? [] };
 }
 
+const NUMBER_OF_RUN = each<'runs', string>({ name: 'number of a run', over: 'runs', make: ({ number }) => number });
+
+/** The places of runs in the order of their ids, in the order of their numbers. */
+export const NUMBER_ORDER = whole<readonly number[]>({
+  name: 'order of numbers',
+  nodes: [NUMBER_OF_RUN],
+  make: (read) => {
+    const numbers = read.all(NUMBER_OF_RUN);
+    return numbers.map((_, n) => n).sort((a, b) => compareNumbers(numbers[a], numbers[b]));
+  },
+});
+
+/** Values of a node over runs, in the order of the runs' numbers. */
+export const inNumberOrder = <V>(read: Reading, node: Each<'runs', V>): V[] => {
+  const values = read.all(node);
+  return read.get(NUMBER_ORDER).map((n) => values[n]);
+};
+
 /** Every run of the project, in the order of their numbers. */
-export function planRuns(document: ProjectDocument): PlannedRun[] {
-  const steps = planRunsInSteps(document);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
+export const PLANNED_RUNS = whole<readonly PlannedRun[]>({
+  name: 'planned runs',
+  nodes: [PLANNED_RUN, NUMBER_ORDER],
+  make: (read) => inNumberOrder(read, PLANNED_RUN),
+});
 
-/** The same run by run, with the share done, 0 to 1, for one who shows it or may call it off: what was routed is not routed again. */
-export function* planRunsInSteps(document: ProjectDocument): Generator<number, PlannedRun[]> {
-  const kept = keptRoutes(document.routes);
-  const runs = listOf(document, 'runs');
-  const planned: PlannedRun[] = [];
-  for (const run of runs) {
-    planned.push(planRun(document, run, kept.get(run.id) ?? null));
-    yield planned.length / runs.length;
-  }
-  return planned.sort((a, b) => compareNumbers(a.run.number, b.run.number));
-}
-
-const keptByRun = new WeakMap<object, ReadonlyMap<string, Route>>();
-
-/** The routes that were written down, by the id of their run. */
-export function keptRoutes(routes: ProjectDocument['routes']): ReadonlyMap<string, Route> {
-  let byRun = keptByRun.get(routes);
-  if (!byRun) keptByRun.set(routes, (byRun = new Map(Object.values(routes).map((route) => [route.runId, route]))));
-  return byRun;
-}
+/** Every run of the project with its route and length, in the order of their numbers. */
+export const planRuns = (document: ProjectDocument): readonly PlannedRun[] => derivationsOf(document).get(PLANNED_RUNS);
 
 function keptDiffers(kept: Route, wanted: PlannedRun['wanted'], device: Device): boolean {
   if (kept.acceptedAt) {

@@ -1,6 +1,7 @@
 import { levelsFromBelow } from '../building/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import { listOf, SYSTEMS, update, updateProject, type Operation, type ProjectDocument, type Run } from '../project/index.ts';
+import { SYSTEMS, update, updateProject, type Operation, type ProjectDocument, type Run } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { numberIn, numberScheme, spendNumber } from './numbering.ts';
 import { compareNumbers, isKept } from './plan-runs.ts';
 

@@ -1,7 +1,6 @@
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
-  listOf,
   remove,
   update,
   type Operation,
@@ -10,9 +9,10 @@ import {
   type Run,
   type RunState,
 } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import type { RoutedPath } from '../routing/index.ts';
 import type { CutLength } from './cut-length.ts';
-import { planRun, type PlannedRun } from './plan-runs.ts';
+import { plannedRun, type PlannedRun } from './plan-runs.ts';
 import { runNumberFor, spendNumber, takenNumbers } from './numbering.ts';
 
 /** What a person decides where a kept route differs from the plan. */
@@ -25,7 +25,7 @@ export type WayOf = (run: Run) => PlannedRun['wanted'] | undefined;
 export const waysOf =
   (document: ProjectDocument): WayOf =>
   (run) =>
-    planRun(document, run, null).wanted;
+    plannedRun(document, run.id).wanted;
 
 /**
  * Moves runs to a state. Leaving `drafted` writes the route down so that number, way and length stay;

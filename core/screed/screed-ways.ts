@@ -1,16 +1,8 @@
 import { signatureOf } from '../building/index.ts';
 import { closestOnSegment, crossingParameters, distance2, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import {
-  create,
-  listOf,
-  onLevel,
-  update,
-  type Feature,
-  type Operation,
-  type ProjectDocument,
-  type WaySign,
-} from '../project/index.ts';
+import { create, update, type Feature, type Operation, type ProjectDocument, type WaySign } from '../project/index.ts';
+import { listOf, onLevel } from '../derive/index.ts';
 
 /** Where a way crosses a pipe or duct on the plan. */
 export interface ScreedCrossing {

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { tidyM, rotate2, type Point2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import { listOf, update, type Operation, type ProjectDocument } from '../project/index.ts';
+import { update, type Operation, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 
 const pair = z.strictObject({
   name: z.string(),

@@ -1,16 +1,8 @@
 import { signatureOf } from '../building/index.ts';
 import { tidyM, boundsOf, distance2, rotate2, type Bounds, type Point2 } from '../geometry/index.ts';
 import { fine, type Outcome } from '../outcome/index.ts';
-import {
-  create,
-  listOf,
-  update,
-  type Feature,
-  type Opening,
-  type Operation,
-  type ProjectDocument,
-  type Wall,
-} from '../project/index.ts';
+import { create, update, type Feature, type Opening, type Operation, type ProjectDocument, type Wall } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import { featureBox } from './hit.ts';
 import { settleHouse } from './settle.ts';
 import type { NewId } from './walls.ts';

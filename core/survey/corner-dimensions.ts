@@ -1,5 +1,6 @@
 import { crossingParameters, distance2, type Point2 } from '../geometry/index.ts';
-import { onLevel, type FeatureKind, type ProjectDocument } from '../project/index.ts';
+import { type FeatureKind, type ProjectDocument } from '../project/index.ts';
+import { onLevel } from '../derive/index.ts';
 import { wallFaces } from './wall-faces.ts';
 
 export interface Corner {

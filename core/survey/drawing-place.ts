@@ -1,5 +1,6 @@
 import { tidyM, type Point2 } from '../geometry/index.ts';
-import { listOf, type ProjectDocument } from '../project/index.ts';
+import { type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 
 /** Drawings farther apart than this do not share their coordinates, m. */
 const FARTHEST_APART_M = 500;

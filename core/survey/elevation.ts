@@ -1,6 +1,5 @@
 import { centroidOf, closestOnSegment, distance2, pointInPolygon, polygonArea, type Point2 } from '../geometry/index.ts';
 import {
-  listOf,
   type Device,
   type Feature,
   type FramingMember,
@@ -9,6 +8,7 @@ import {
   type Room,
   type Wall,
 } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 import {
   attachmentOf,
   buildingOf,

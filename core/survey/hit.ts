@@ -1,6 +1,7 @@
 import { closestOnSegment, distance2, pointInPolygon, rotate2, type Point2 } from '../geometry/index.ts';
 import { buildingOf, roomAt } from '../building/index.ts';
-import { listOf, type Feature, type ProjectDocument } from '../project/index.ts';
+import { type Feature, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 
 export type SurveyKind = 'wall' | 'room' | 'opening' | 'feature' | 'rack' | 'riser' | 'dimension' | 'reference';
 export interface SurveyHit {

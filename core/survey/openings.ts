@@ -1,15 +1,7 @@
 import { distance2 } from '../geometry/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import {
-  create,
-  listOf,
-  remove,
-  update,
-  type Opening,
-  type Operation,
-  type ProjectDocument,
-  type Wall,
-} from '../project/index.ts';
+import { create, remove, update, type Opening, type Operation, type ProjectDocument, type Wall } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 
 /**
  * Puts a door, window or arch into a wall.

@@ -3,7 +3,6 @@ import { attachmentOf, levelsFromBelow } from '../building/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
-  listOf,
   remove,
   update,
   type CollectionName,
@@ -13,6 +12,7 @@ import {
   type ProjectDocument,
   type Room,
 } from '../project/index.ts';
+import { derivationsOf, listOf, whole } from '../derive/index.ts';
 
 type Subject = Fact['subject'];
 
@@ -42,15 +42,14 @@ const need = (field: string, neededBy: Need['neededBy'], kind: Need['kind'] = 'l
 
 /** State of one value. Without a record it is assumed. */
 export function factOf(document: ProjectDocument, subject: Subject, subjectId: string, field: string): Fact | null {
-  return indexOf(document).get(`${subject}/${subjectId}/${field}`) ?? null;
+  return derivationsOf(document).get(FACTS).get(`${subject}/${subjectId}/${field}`) ?? null;
 }
 
-const kept = new WeakMap<object, Map<string, Fact>>();
-function indexOf({ facts }: ProjectDocument): Map<string, Fact> {
-  let index = kept.get(facts);
-  if (!index) kept.set(facts, (index = new Map(Object.values(facts).map((f) => [`${f.subject}/${f.subjectId}/${f.field}`, f]))));
-  return index;
-}
+const FACTS = whole<ReadonlyMap<string, Fact>>({
+  name: 'facts by field',
+  tables: ['facts'],
+  make: (read) => new Map(read.rows('facts').map((fact) => [`${fact.subject}/${fact.subjectId}/${fact.field}`, fact])),
+});
 
 /** What is not known that a later stage needs, in the order in which one walks through the house. */
 export function surveyQuestions(document: ProjectDocument): SurveyQuestion[] {
@@ -76,7 +75,7 @@ export function surveyQuestions(document: ProjectDocument): SurveyQuestion[] {
           },
         ];
       });
-    const whole = ask('levels', level.id, null, [
+    const ofLevel = ask('levels', level.id, null, [
       need('ceilingHeightM', 'devices'),
       need('cavityDepthM', 'cabling'),
       need('floorBuildUpM', 'devices'),
@@ -86,7 +85,7 @@ export function surveyQuestions(document: ProjectDocument): SurveyQuestion[] {
     const risers = listOf(document, 'risers').filter((riser) => riser.bottomLevelId === level.id);
     const wallsOf = wallsByRoom(document, level.id, rooms);
     return [
-      ...whole,
+      ...ofLevel,
       ...rooms.flatMap((room) => [
         ...ask('rooms', room.id, room.id, roomNeeds(room)),
         ...(wallsOf.get(room.id) ?? []).flatMap((id) => ask('walls', id, room.id, wallNeeds(document, id))),

@@ -1,5 +1,6 @@
 import { boundsMeet, boundsOf, faceArea, polygonArea, type Face, type Point2 } from '../geometry/index.ts';
-import { create, newRoom, onLevel, remove, update, type Operation, type ProjectDocument, type Room } from '../project/index.ts';
+import { create, newRoom, remove, update, type Operation, type ProjectDocument, type Room } from '../project/index.ts';
+import { derivationsOf, onLevel, Remembered, whole } from '../derive/index.ts';
 import { intersection, regionArea } from '../regions/index.ts';
 import { byId, keyOf, outlineOf, wallFaces } from './wall-faces.ts';
 
@@ -11,26 +12,19 @@ interface Area {
   readonly key: string;
 }
 
-const keptAreas = new WeakMap<object, Map<string, Area[]>>();
-
-/** Closed areas large enough for a room; worked out once for each state of the walls. */
-function areasOf(document: Pick<ProjectDocument, 'walls'>, levelId: string): Area[] {
-  let byLevel = keptAreas.get(document.walls);
-  if (!byLevel) keptAreas.set(document.walls, (byLevel = new Map()));
-  let areas = byLevel.get(levelId);
-  if (!areas) byLevel.set(levelId, (areas = workOutAreas(document, levelId)));
-  return areas;
-}
+const MOST_FACES = 10_000;
 
 /** Faces that an edit does not touch stay the same objects; so do their areas. Null for one too small for a room. */
-const ofFace = new WeakMap<Face, Area | null>();
+const AREAS = whole<Remembered<Face, Area | null>>({
+  name: 'areas of faces',
+  make: () => new Remembered(MOST_FACES),
+});
 
-const workOutAreas = (document: Pick<ProjectDocument, 'walls'>, levelId: string): Area[] =>
-  wallFaces(document, levelId).faces.flatMap((face) => {
-    let area = ofFace.get(face);
-    if (area === undefined) ofFace.set(face, (area = areaOfFace(face)));
-    return area ?? [];
-  });
+/** Closed areas large enough for a room. */
+function areasOf(document: Pick<ProjectDocument, 'walls'>, levelId: string): Area[] {
+  const areas = derivationsOf(document).get(AREAS);
+  return wallFaces(document, levelId).faces.flatMap((face) => areas.of(face, () => areaOfFace(face)) ?? []);
+}
 
 function areaOfFace(face: Face): Area | null {
   if (faceArea(face) < LEAST_ROOM_M2) return null;

@@ -1,4 +1,5 @@
-import { onLevel, type ProjectDocument } from '../project/index.ts';
+import { type ProjectDocument } from '../project/index.ts';
+import { onLevel } from '../derive/index.ts';
 import type { SurveyHit } from './hit.ts';
 
 /** Everything on a level that is of the same kind as one thing: walls of its make, doors, beds, rooms, racks. */

@@ -12,16 +12,8 @@ import {
   type Point2,
 } from '../geometry/index.ts';
 import { fine, type Outcome } from '../outcome/index.ts';
-import {
-  applyChange,
-  listOf,
-  onLevel,
-  type Device,
-  type Operation,
-  type ProjectDocument,
-  type Room,
-  type Wall,
-} from '../project/index.ts';
+import { applyChange, type Device, type Operation, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { listOf, onLevel } from '../derive/index.ts';
 import { refitRooms } from './refit-rooms.ts';
 
 /**

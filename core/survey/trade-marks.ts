@@ -1,6 +1,7 @@
 import { buildingOf, nearestWall, roomAt, wallLength } from '../building/index.ts';
 import { distance2, type Point2 } from '../geometry/index.ts';
-import { listOf, type Decision, type Feature, type ProjectDocument } from '../project/index.ts';
+import { type Decision, type Feature, type ProjectDocument } from '../project/index.ts';
+import { listOf } from '../derive/index.ts';
 
 /** One mark of another trade on the sheet that goes back to it. Lengths in m. */
 export interface Correction {

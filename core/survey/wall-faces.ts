@@ -1,31 +1,58 @@
-import { facesAfter, facesOf, type Face, type PlanarMap, type Point2 } from '../geometry/index.ts';
-import { onLevel, originOf, sameValue, type ProjectDocument, type Room } from '../project/index.ts';
+import { facesAfter, facesOf, traitsOf, type Face, type PlanarMap, type Point2, type Traits } from '../geometry/index.ts';
+import { sameValue, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { byLevel, changedBetween, derivationsOf, once, Remembered, whole } from '../derive/index.ts';
 
 /** Ends of walls closer than this count as one corner, m. */
 export const CORNER_TOLERANCE_M = 0.01;
-const kept = new WeakMap<object, Map<string, PlanarMap>>();
 
-/** The closed areas between the walls of a level; worked out once for each state of the walls. */
-export function wallFaces(document: Pick<ProjectDocument, 'walls'>, levelId: string): PlanarMap {
-  let byLevel = kept.get(document.walls);
-  if (!byLevel) kept.set(document.walls, (byLevel = new Map()));
-  let map = byLevel.get(levelId);
-  if (!map) {
-    byLevel.set(
-      levelId,
-      (map = fromBefore(document, levelId) ?? facesOf(onLevel(document, 'walls', levelId), CORNER_TOLERANCE_M)),
-    );
-  }
-  return map;
+/** The closed areas between the walls of one level. */
+interface LevelFaces {
+  readonly walls: readonly Wall[];
+  readonly map: PlanarMap;
+  readonly traits: () => Traits;
 }
 
-/** The areas as an edit of a few walls leaves them; null where the areas before it are not known. */
-function fromBefore(document: Pick<ProjectDocument, 'walls'>, levelId: string): PlanarMap | null {
-  const origin = originOf(document.walls);
-  const map = origin && kept.get(origin.before)?.get(levelId);
-  if (!map) return null;
-  const before = { walls: origin.before as ProjectDocument['walls'] };
-  return facesAfter(map, onLevel(before, 'walls', levelId), onLevel(document, 'walls', levelId), origin.ids, CORNER_TOLERANCE_M);
+interface WallFaces {
+  readonly byLevel: Remembered<string, LevelFaces>;
+  readonly wallsOf: (levelId: string) => readonly Wall[];
+}
+
+const NO_WALLS: readonly Wall[] = [];
+const WALLS_BY_LEVEL = byLevel('walls');
+
+/** Levels whose areas were asked for before an edit are brought up to it; those of the others are found when they are asked for. */
+const WALL_FACES = whole<WallFaces>({
+  name: 'wall faces',
+  nodes: [WALLS_BY_LEVEL],
+  make: (read, last) => {
+    const { byKey } = read.get(WALLS_BY_LEVEL);
+    const found = new Remembered<string, LevelFaces>();
+    for (const [levelId, walls] of byKey) {
+      const before = last?.value.byLevel.known(levelId);
+      if (before) found.of(levelId, () => (before.walls === walls ? before : facesFrom(before, walls)));
+    }
+    return { byLevel: found, wallsOf: (levelId) => byKey.get(levelId) ?? NO_WALLS };
+  },
+});
+
+const levelFaces = (walls: readonly Wall[], map: PlanarMap): LevelFaces => ({
+  walls,
+  map,
+  traits: once(() => traitsOf(map, walls)),
+});
+
+function facesFrom({ walls, map, traits }: LevelFaces, now: readonly Wall[]): LevelFaces {
+  const changed = new Set(changedBetween(walls, now).keys());
+  return levelFaces(now, facesAfter(map, walls, now, changed, CORNER_TOLERANCE_M, traits));
+}
+
+/** The closed areas between the walls of a level. */
+export function wallFaces(document: Pick<ProjectDocument, 'walls'>, levelId: string): PlanarMap {
+  const faces = derivationsOf(document).get(WALL_FACES);
+  return faces.byLevel.of(levelId, () => {
+    const walls = faces.wallsOf(levelId);
+    return levelFaces(walls, facesOf(walls, CORNER_TOLERANCE_M));
+  }).map;
 }
 
 export const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : 1);

@@ -347,5 +347,5 @@ describe('any sequence of edits', () => {
       }),
       { numRuns: 80 },
     );
-  }).timeout(60_000);
+  }).timeout(300_000);
 });

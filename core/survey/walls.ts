@@ -2,8 +2,6 @@ import { tidyM, closestOnSegment, crossingParameters, distance2, type Point2 } f
 import { refuse, type Outcome } from '../outcome/index.ts';
 import {
   create,
-  listOf,
-  onLevel,
   newWall,
   removeWithDependants,
   update,
@@ -13,6 +11,7 @@ import {
   type ProjectDocument,
   type Wall,
 } from '../project/index.ts';
+import { listOf, onLevel } from '../derive/index.ts';
 import { CORNER_TOLERANCE_M } from './wall-faces.ts';
 import { settleHouse } from './settle.ts';
 

@@ -1,13 +1,17 @@
-import { runChecks, type Finding } from '../checks/index.ts';
+import { curesFor, runChecks, type Cure, type Finding } from '../checks/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
-import { planRuns, type PlannedRun } from '../runs/index.ts';
 
 /** A day before every gate of the houses here: nothing is late and nothing is closed. */
 const LONG_BEFORE = '2020-01-01';
 
+/** A finding with what would put it right in the house in which it was found. */
+export type CheckedFinding = Omit<Finding, 'cures'> & { readonly cures: readonly Cure[] };
+
 /** What the rules say of a house, as of a day on which nothing is late. */
-export const checked = (
-  document: ProjectDocument,
-  runs: readonly PlannedRun[] = planRuns(document),
-  today: string = LONG_BEFORE,
-): Finding[] => runChecks(document, runs, today);
+export const checked = (document: ProjectDocument, today: string = LONG_BEFORE): CheckedFinding[] =>
+  runChecks(document, today).map((finding) => ({
+    ...finding,
+    get cures() {
+      return curesFor(finding, document);
+    },
+  }));

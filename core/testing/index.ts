@@ -2,7 +2,7 @@
 // Start with `smallHouse`.
 // Terms: docs/glossary.md.
 export { randomHouse, smallHouse, twoStoreyHouse } from './houses.ts';
-export { checked } from './checked.ts';
+export { checked, type CheckedFinding } from './checked.ts';
 export { countingIds } from './counting-ids.ts';
 export { answer, printed } from './answers.ts';
 export { applied, countedIds, withDevices } from './steps.ts';

@@ -1,6 +1,5 @@
 import { newHeader, type ProjectDocument } from '../../core/project/index.ts';
-import { runChecks } from '../../core/checks/index.ts';
-import { planRuns } from '../../core/runs/index.ts';
+import { runChecks, curesFor } from '../../core/checks/index.ts';
 import { DRAWN_ON, HouseBuilder, type RoomPlan } from './house-builder.ts';
 
 const BRICK_LINED = { kind: 'closed', thicknessM: 0.3, cavityDepthM: 0.055, cableMayRun: true } as const;
@@ -82,8 +81,9 @@ export function buildCottage(): ProjectDocument {
   ];
   for (const [type, x, y, name] of devices) house.device(ground, type, at(x, y), name);
   house.makeBuildable();
-  for (const finding of runChecks(house.document, planRuns(house.document), DRAWN_ON)) {
-    if (finding.rank === 'stop' && finding.cures[0]) house.apply(finding.cures[0].operations);
+  for (const finding of runChecks(house.document, DRAWN_ON)) {
+    if (finding.rank === 'stop' && curesFor(finding, house.document)[0])
+      house.apply(curesFor(finding, house.document)[0].operations);
   }
   return house.finish();
 }

@@ -1,8 +1,7 @@
-import { runChecks } from '../../core/checks/index.ts';
+import { runChecks, curesFor } from '../../core/checks/index.ts';
 import type { Point2 } from '../../core/geometry/index.ts';
 import { newHeader, update, type ProjectDocument, type Room } from '../../core/project/index.ts';
 import { answerFact, drawWalls, WALL_BUILDS } from '../../core/survey/index.ts';
-import { planRuns } from '../../core/runs/index.ts';
 import { DRAWN_ON, HouseBuilder, must } from './house-builder.ts';
 
 /** What each room of the flat is, found by a point in it. */
@@ -140,8 +139,11 @@ export function buildFlat(): ProjectDocument {
     house.apply([update('devices', house.document.devices[keypad], { belongsTo: bed.id })].flatMap((one) => one ?? []));
   }
   measured(house, level);
-  const stops = runChecks(house.document, planRuns(house.document), DRAWN_ON).filter((finding) => finding.rank === 'stop');
-  for (const finding of stops) if (finding.cures[0]) house.apply(finding.cures[0].operations);
+  const stops = runChecks(house.document, DRAWN_ON).filter((finding) => finding.rank === 'stop');
+  for (const finding of stops) {
+    const [cure] = curesFor(finding, house.document);
+    if (cure) house.apply(cure.operations);
+  }
   return house.finish();
 }
 

@@ -1,4 +1,4 @@
-import { runChecks } from '../../core/checks/index.ts';
+import { runChecks, curesFor } from '../../core/checks/index.ts';
 import type { Point2 } from '../../core/geometry/index.ts';
 import { composePlate, platesWanted } from '../../core/plates/index.ts';
 import { create, newHeader, type GroupKind, type ProjectDocument, type SystemName } from '../../core/project/index.ts';
@@ -190,9 +190,9 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     for (const [type, x, y, name, heightM] of list) house.device(levelId, type, [x, y], name, heightM);
   }
   house.makeBuildable();
-  for (const finding of runChecks(house.document, planRuns(house.document), DRAWN_ON)) {
-    if (finding.rank !== 'fine' && finding.check === 'speaker-cable-loss' && finding.cures[0])
-      house.apply(finding.cures[0].operations);
+  for (const finding of runChecks(house.document, DRAWN_ON)) {
+    if (finding.rank !== 'fine' && finding.check === 'speaker-cable-loss' && curesFor(finding, house.document)[0])
+      house.apply(curesFor(finding, house.document)[0].operations);
   }
   house.thing(main, 'stub-out', [[-1.2, -2.4]], {
     name: 'Gate intercom',

@@ -1,5 +1,5 @@
 import { moveDevices, placeDevice, CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../../core/devices/index.ts';
-import { runChecks } from '../../core/checks/index.ts';
+import { runChecks, curesFor } from '../../core/checks/index.ts';
 import { readPackage } from '../../core/brief/index.ts';
 import { nearestWall, buildingOf } from '../../core/building/index.ts';
 import { crossingParameters, type Point2 } from '../../core/geometry/index.ts';
@@ -26,7 +26,6 @@ import {
   type Room,
   type Wall,
 } from '../../core/project/index.ts';
-import { planRuns } from '../../core/runs/index.ts';
 
 /** The day on which the demo houses were drawn: what is due is reckoned from then. */
 export const DRAWN_ON = '2026-11-25';
@@ -177,11 +176,11 @@ export class HouseBuilder {
   /** Puts every device where it can be built, by the cures that its user is offered. */
   makeBuildable(): void {
     for (let round = 0; round < 60; round++) {
-      const finding = runChecks(this.document, planRuns(this.document), DRAWN_ON).find(
-        ({ check, cures }) => check === 'buildable' && cures.length > 0,
+      const finding = runChecks(this.document, DRAWN_ON).find(
+        (one) => one.check === 'buildable' && curesFor(one, this.document).length > 0,
       );
       if (!finding) return;
-      this.apply(finding.cures[0].operations);
+      this.apply(curesFor(finding, this.document)[0].operations);
     }
   }
 

@@ -1,6 +1,7 @@
+import { listOf, derivationsOn, edited } from '../../core/derive/index.ts';
 import { CHECKS, runChecks, type Check, type Finding } from '../../core/checks/index.ts';
 import { moveDevices } from '../../core/devices/index.ts';
-import { applyChange, listOf, type ProjectDocument } from '../../core/project/index.ts';
+import { type ProjectDocument } from '../../core/project/index.ts';
 import { planRuns, type PlannedRun } from '../../core/runs/index.ts';
 import { figure, percentile, type Figure } from './figure.ts';
 import { houseOf } from './wired.ts';
@@ -12,7 +13,13 @@ const TODAY = '2026-11-25';
 function plainly(document: ProjectDocument, runs: readonly PlannedRun[]): number {
   let found = 0;
   for (const check of CHECKS) {
-    const context = { document, runs, today: TODAY, limit: (name: string) => (check as Check).limits![name].usual };
+    const context = {
+      document,
+      read: derivationsOn(document, TODAY),
+      runs,
+      today: TODAY,
+      limit: (name: string) => (check as Check).limits![name].usual,
+    };
     if ('run' in check) found += check.run(context).length;
     else if ('ofRun' in check) for (const planned of runs) found += check.ofRun(planned, context).length;
     else for (const device of listOf(document, 'devices')) found += check.ofDevice(device, context).length;
@@ -24,25 +31,25 @@ function plainly(document: ProjectDocument, runs: readonly PlannedRun[]): number
 export function checkFigures(): Figure[] {
   let house = houseOf(2000);
   let runs = planRuns(house);
-  runChecks(houseOf(250), planRuns(houseOf(250)), TODAY);
+  runChecks(houseOf(250), TODAY);
   const cold = leastMs(3, () => {
     const fresh = structuredClone(house);
-    const planned = planRuns(fresh);
-    return () => runChecks(fresh, planned, TODAY);
+    planRuns(fresh);
+    return () => runChecks(fresh, TODAY);
   });
-  let told: Finding[] = runChecks(house, runs, TODAY);
+  let told: readonly Finding[] = runChecks(house, TODAY);
   const moves: number[] = [];
   const plain: number[] = [];
   const devices = Object.keys(house.devices);
   for (let n = 0; n < 120; n++) {
     const device = house.devices[devices[(n * 37) % devices.length]];
     const moved = moveDevices(house, [{ deviceId: device.id, to: [device.x + (n % 2 ? 0.02 : -0.02), device.y] }]);
-    const applied = moved.ok ? applyChange(house, { operations: moved.value }) : moved;
+    const applied = moved.ok ? edited(house, moved.value) : moved;
     if (!applied.ok) continue;
     house = applied.value;
     runs = planRuns(house);
     const start = performance.now();
-    told = runChecks(house, runs, TODAY);
+    told = runChecks(house, TODAY);
     moves.push(performance.now() - start);
     if (n % 40 === 0) {
       const began = performance.now();

@@ -12,7 +12,7 @@ const used = () => {
 const house = houseOf(count);
 const before = used();
 const following = new Following({ outdoors: 'Outdoors' });
-following.open(house);
+following.open(house, '2026-11-26');
 const steps = following.follow('2026-11-26');
 while (!steps.next().done);
 const after = used();

@@ -1,3 +1,5 @@
+import { edited } from '../../core/derive/index.ts';
+import { withRecords } from '../../core/derive/index.ts';
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -7,8 +9,8 @@ import { attachmentOf } from '../../core/building/index.ts';
 import { applyChange, type ProjectDocument } from '../../core/project/index.ts';
 import { plainWayCost } from '../../core/routing/plain-way.ts';
 import { rackPlace, routeDevice, waysIn } from '../../core/routing/index.ts';
-import { groupSchedule, scheduleOf, type ScheduleRow } from '../../core/documents/index.ts';
-import { compareNumbers, planRun, planRuns, proposeTrunks, routeNetwork } from '../../core/runs/index.ts';
+import { groupSchedule, type ScheduleRow, plainSchedule } from '../../core/documents/index.ts';
+import { compareNumbers, planRuns, proposeTrunks, routeNetwork, plannedRun } from '../../core/runs/index.ts';
 import { readProjectFile } from '../../core/formats/index.ts';
 import { houseOf } from './wired.ts';
 import { figure, percentile, type Figure } from './figure.ts';
@@ -130,11 +132,11 @@ function edits(): Figure[] {
     const device = house.devices[ids[(n * 53) % ids.length]];
     const operations = moveDevices(house, [{ deviceId: device.id, to: [device.x + 0.01 * (n % 20), device.y] }]);
     if (!operations.ok) throw new Error(operations.problem.code);
-    const applied = applyChange(house, { operations: operations.value });
+    const applied = edited(house, operations.value);
     if (!applied.ok) throw new Error(applied.problem.code);
     const run = Object.values(applied.value.runs).find(({ deviceId }) => deviceId === device.id);
     const start = performance.now();
-    if (run) planRun(applied.value, run, null);
+    if (run) plannedRun(applied.value, run.id);
     if (n >= 40) moved.push(performance.now() - start);
     house = applied.value;
   }
@@ -143,7 +145,7 @@ function edits(): Figure[] {
   for (let n = 0; n < 12; n++) {
     const wall = house.walls[`w${String(1900 + n).padStart(5, '0')}`];
     const there = { ...wall, b: [wall.b[0], wall.b[1] + 0.05] as [number, number] };
-    house = { ...house, walls: { ...house.walls, [wall.id]: there } };
+    house = withRecords(house, 'walls', [there]);
     const start = performance.now();
     const network = routeNetwork(house);
     routeDevice(network, { levelId: 'l0', x: 1, y: 1, heightM: null, mount: 'ceiling' }, house.racks.rack);
@@ -176,9 +178,9 @@ function growth(): Figure[] {
 /** The schedule of 5 000 rows: made from its routes, then filtered and grouped as the screen does at a key. */
 function schedule(): Figure[] {
   const house = houseOf(5000);
-  const runs = planRuns(house);
+  planRuns(house);
   let rows: readonly ScheduleRow[] = [];
-  const made = leastMs(() => (rows = scheduleOf(house, { outdoors: 'Outdoors' }, runs, [])));
+  const made = leastMs(() => (rows = plainSchedule(house, { outdoors: 'Outdoors' })));
   const looked = leastMs(() => {
     const found = rows.filter((row) =>
       `${row.number} ${row.from} ${row.to} ${row.cable} ${row.bundle}`.toLowerCase().includes('cat'),

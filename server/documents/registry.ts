@@ -52,12 +52,12 @@ function labels({ document, progress }: DocumentSource): ReturnType<typeof label
   return labelsOf(document, runs, en.terms);
 }
 
-function scheduleRows({ document, today, progress }: DocumentSource): ScheduleRow[] {
-  const runs = planRuns(document);
+function scheduleRows({ document, today, progress }: DocumentSource): readonly ScheduleRow[] {
+  planRuns(document);
   progress(0.3);
-  const findings = runChecks(document, runs, today);
+  runChecks(document, today);
   progress(0.5);
-  return scheduleOf(document, en.terms, runs, findings);
+  return scheduleOf(document, en.terms, today);
 }
 
 type SheetName = keyof typeof SHEETS;
@@ -98,7 +98,7 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
     bytes: Buffer.from(labelsSvg(labels(source), size, paper, source.document.project.units), 'utf8'),
   }),
   'bundle-tags.pdf': async ({ document, progress }, { paper }) => {
-    const tags = bundleTags(document, planRuns(document));
+    const tags = bundleTags(document);
     progress(0.6);
     return { name: 'bundle-tags.pdf', mediaType: PDF, bytes: await tagsPdf(tags, paper, document.project.name) };
   },

@@ -27,13 +27,12 @@ export const SHEETS = {
     sheet: 'cabling',
     tablesOf: (document) => {
       const runs = planRuns(document);
-      return cablingSheet(document, cablingReport(document, runs), runs, cablingWords());
+      return cablingSheet(document, cablingReport(document), runs, cablingWords());
     },
   },
   checks: {
     sheet: 'checks',
-    tablesOf: (document, today) =>
-      checkSheet(document, runChecks(document, planRuns(document), today), today, checkWords(document.project.units)),
+    tablesOf: (document, today) => checkSheet(document, runChecks(document, today), today, checkWords(document.project.units)),
   },
   'site-sheet': {
     sheet: 'site',

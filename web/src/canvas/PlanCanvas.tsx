@@ -12,14 +12,8 @@ import {
 } from '@dusky-spool/core/devices';
 import { guideTo, mountTypeOf, sweepOf, wallPlaceOf, type Guided } from '@dusky-spool/core/mounting';
 import { boundsOf, inBounds, type Cluster, type Point2 } from '@dusky-spool/core/geometry';
-import {
-  onLevel,
-  type Device,
-  type DeviceType,
-  type GroupKind,
-  type ProjectDocument,
-  type RoomTemplate,
-} from '@dusky-spool/core/project';
+import { type Device, type DeviceType, type GroupKind, type ProjectDocument, type RoomTemplate } from '@dusky-spool/core/project';
+import { onLevel } from '@dusky-spool/core/derive';
 import { later } from '../app/later.ts';
 import { text } from '../app/text.ts';
 import { useSettings } from '../state/settings.ts';

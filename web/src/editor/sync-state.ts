@@ -1,3 +1,4 @@
+import type { Touched } from '@dusky-spool/core/derive';
 import type { Problem } from '@dusky-spool/core/outcome';
 import type { Change, FieldConflict, History, Operation, ProjectDocument } from '@dusky-spool/core/project';
 import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
@@ -20,6 +21,8 @@ export interface SetAside {
 }
 
 export interface SyncState {
+  /** Records that `view` may have otherwise than the view before it. */
+  readonly touched: Touched;
   /** The project as its user sees it: what the server has, with the pending edits on top. */
   readonly view: ProjectDocument;
   readonly revision: number;

@@ -1,3 +1,4 @@
+import { Derivations, derivationsOf, edited, touchedBy } from '@dusky-spool/core/derive';
 import { renumberTaken } from '@dusky-spool/core/devices';
 import type { Problem } from '@dusky-spool/core/outcome';
 import {
@@ -63,6 +64,7 @@ export class ProjectSync {
     this.pending = [...kept];
     this.state = {
       view: this.viewOf(),
+      touched: new Map(),
       revision: this.revision,
       pending: this.pending,
       connection: 'online',
@@ -117,12 +119,12 @@ export class ProjectSync {
   private take(change: Change): Problem | null {
     const forbidden = this.outside.forbids(change.operations);
     if (forbidden) return forbidden;
-    const applied = applyChange(this.state.view, change);
+    const applied = edited(this.state.view, change.operations);
     if (!applied.ok) return applied.problem;
     const tooLarge = mayBreakBounds(change.operations) ? boundsProblem(applied.value) : null;
     if (tooLarge) return tooLarge;
     this.pending = [...this.pending, change];
-    this.publish({ view: applied.value, pending: this.pending, notice: null });
+    this.publish({ view: applied.value, touched: touchedBy(change.operations), pending: this.pending, notice: null });
     void this.outside.keep(this.pending).catch(() => undefined);
     void this.flush();
     return null;
@@ -148,16 +150,18 @@ export class ProjectSync {
     this.revision = stored.revision;
     // The common case, one's own first pending change coming back, leaves the view as it is.
     const own = this.pending[0]?.id === stored.change.id;
+    const before = [...this.pending, stored.change];
     this.pending = this.pending.filter((change) => change.id !== stored.change.id);
     void this.outside.keep(this.pending).catch(() => undefined);
-    this.publish({ view: own ? this.state.view : this.viewOf(), revision: this.revision, pending: this.pending });
+    this.publish({ ...(own ? {} : this.viewAfter(before)), revision: this.revision, pending: this.pending });
   }
 
   private forget(changeId: string): void {
     if (!this.pending.some((change) => change.id === changeId)) return;
+    const before = this.pending;
     this.pending = this.pending.filter((change) => change.id !== changeId);
     void this.outside.keep(this.pending).catch(() => undefined);
-    this.publish({ view: this.viewOf(), pending: this.pending });
+    this.publish({ ...this.viewAfter(before), pending: this.pending });
   }
 
   /** Fetches what other people have done since; called when a gap is seen or the connection returns. */
@@ -236,7 +240,7 @@ export class ProjectSync {
     if (problem.code === 'conflict') {
       const again = await this.outside.resettle?.(this.base, change, problem.conflicts as FieldConflict[]);
       if (again) return this.replace(change, again);
-      this.publish({ conflict: { change, conflicts: problem.conflicts as FieldConflict[] }, view: this.viewOf() });
+      this.publish({ conflict: { change, conflicts: problem.conflicts as FieldConflict[] }, ...this.viewAfter(this.pending) });
       return;
     }
     if (problem.code === 'value-taken' && (problem.field === 'runs.number' || problem.field === 'devices.number')) {
@@ -296,22 +300,33 @@ export class ProjectSync {
   }
 
   private drop(change: Change): void {
+    const before = this.pending;
     this.pending = this.pending.filter((other) => other.id !== change.id);
     const without = (entries: History['done']) => entries.filter((entry) => entry.changeId !== change.id);
     const history = { done: without(this.state.history.done), undone: without(this.state.history.undone) };
     void this.outside.keep(this.pending).catch(() => undefined);
-    this.publish({ view: this.viewOf(), pending: this.pending, history });
+    this.publish({ ...this.viewAfter(before), pending: this.pending, history });
   }
 
   /** The same edit with other operations: a new id, since the server has answered the old one. */
   private replace(change: Change, operations: readonly Operation[]): void {
     const next: Change = { ...change, id: this.outside.newId(), baseRevision: this.revision, operations };
+    const before = this.pending;
     this.pending = this.pending.map((other) => (other.id === change.id ? next : other));
     const done = this.state.history.done.map((entry) =>
       entry.changeId === change.id ? { ...entry, changeId: next.id, operations } : entry,
     );
     void this.outside.keep(this.pending).catch(() => undefined);
-    this.publish({ view: this.viewOf(), pending: this.pending, history: { ...this.state.history, done } });
+    this.publish({ ...this.viewAfter(before), pending: this.pending, history: { ...this.state.history, done } });
+  }
+
+  /** The view anew, with the records that may differ: those of all edits that were or are in it. */
+  private viewAfter(before: readonly Change[]): Pick<SyncState, 'view' | 'touched'> {
+    const touched = touchedBy([...before, ...this.pending].flatMap(({ operations }) => operations));
+    const view = this.viewOf();
+    const own = derivationsOf(this.state.view);
+    if (own instanceof Derivations) own.become(view, touched);
+    return { view, touched };
   }
 
   private viewOf(): ProjectDocument {

@@ -4,7 +4,8 @@ import type { Cure } from '@dusky-spool/core/checks';
 import {
   derivedFrom,
   NOTHING_TOLD,
-  patchBetween,
+  patchBy,
+  patchOf,
   plannedFrom,
   withTold,
   type Derived,
@@ -14,6 +15,7 @@ import {
   type TrunkOutlook,
 } from '@dusky-spool/core/following';
 import type { CablingReport } from '@dusky-spool/core/documents';
+import type { Touched } from '@dusky-spool/core/derive';
 import type { Outcome } from '@dusky-spool/core/outcome';
 import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/project';
 import type { choicesOf, PlannedRun, SchemeOutlook } from '@dusky-spool/core/runs';
@@ -24,10 +26,10 @@ import { useProject, type Preview } from './project.ts';
 import { today } from './today.ts';
 
 interface FollowingStore {
-  /** What the worker has told of the project. */
-  readonly lists: ToldLists;
+  /** What the worker has told of the project, beside the project as it is now. */
+  readonly derived: Derived;
   /** What it told of an edit that is only looked at. */
-  readonly previewed: { readonly document: ProjectDocument; readonly lists: ToldLists } | null;
+  readonly previewed: { readonly document: ProjectDocument; readonly derived: Derived } | null;
   /** What follows from where devices are held now. */
   readonly held: { readonly runs: readonly PlannedRun[]; readonly clashes: HeldTold['clashes'] } | null;
   /** How much of a long reckoning is done, 0 to 1; null where all is told. */
@@ -38,8 +40,16 @@ interface FollowingStore {
   readonly stopped: boolean;
 }
 
+const NOTHING_DERIVED: Derived = {
+  runs: [],
+  byTold: new Map(),
+  runById: new Map(),
+  runsByDevice: new Map(),
+  findings: [],
+  rows: [],
+};
 const NOTHING: FollowingStore = {
-  lists: NOTHING_TOLD,
+  derived: NOTHING_DERIVED,
   previewed: null,
   held: null,
   share: null,
@@ -58,8 +68,9 @@ class Follower {
   private lastId = 0;
   private previewing: { readonly id: number; readonly document: ProjectDocument } | null = null;
   private holding: { readonly id: number; readonly document: ProjectDocument } | null = null;
-  /** What the worker takes for known here. */
+  /** What the worker takes for known here, and what is shown: runs that were let go keep the way they had in the hand. */
   private told: ToldLists = NOTHING_TOLD;
+  private lists: ToldLists = NOTHING_TOLD;
   private nextHold: (() => void) | null = null;
   private readonly asked = new Map<number, (value: unknown) => void>();
   private readonly whenDone: (() => void)[] = [];
@@ -69,26 +80,47 @@ class Follower {
     this.worker.onerror = (event) => this.fail(event.message);
   }
 
-  /** The project as it is now. */
-  follow(document: ProjectDocument): void {
+  /** A project from its start, or as it is now where it is not known what differs. */
+  open(document: ProjectDocument): void {
     if (document === this.sent) return;
-    const before = this.sent;
+    this.now(document);
+    this.told = NOTHING_TOLD;
+    this.ask({ ask: 'open', document, today: today() });
+  }
+
+  /** An edit made `before` into `document`; these records may differ. */
+  edit(before: ProjectDocument, document: ProjectDocument, touched: Touched): void {
+    if (document === this.sent) return;
+    if (before !== this.sent) return this.open(document);
+    this.now(document);
+    this.ask({ ask: 'edit', patch: patchOf(before, document, touched), today: today() });
+  }
+
+  private now(document: ProjectDocument): void {
     this.sent = document;
     this.edits++;
-    if (useFollowing.getState().stopped) useFollowing.setState({ stopped: false });
-    if (!before) return this.ask({ ask: 'open', document, today: today() });
-    this.ask({ ask: 'edit', patch: patchBetween(before, document), today: today() });
+    this.tell(useFollowing.getState().stopped ? { stopped: false } : {});
+  }
+
+  /** Puts what is told beside the project as it is now. */
+  private tell(more: Partial<FollowingStore> = {}): void {
+    const { derived } = useFollowing.getState();
+    useFollowing.setState({ ...more, ...(this.sent ? { derived: derivedFrom(this.lists, this.sent, derived) } : {}) });
   }
 
   /** What would follow from an edit; null ends it. */
-  preview(document: ProjectDocument | null): void {
-    if (!document || !this.sent) {
+  preview(preview: Preview | null): void {
+    const { sent } = this;
+    if (!preview || !sent) {
       this.previewing = null;
       if (useFollowing.getState().previewed) useFollowing.setState({ previewed: null });
       return;
     }
+    const { document, operations } = preview;
     this.previewing = { id: ++this.lastId, document };
-    this.ask({ ask: 'preview', id: this.lastId, patch: patchBetween(this.sent, document), today: today() });
+    const { derived } = useFollowing.getState();
+    useFollowing.setState({ previewed: { document, derived: derivedFrom(this.lists, document, derived) } });
+    this.ask({ ask: 'preview', id: this.lastId, patch: patchBy(sent, document, operations), today: today() });
   }
 
   /** Devices in the hand: the newest place is asked for when the last one is answered. */
@@ -108,10 +140,9 @@ class Follower {
     this.holding = null;
     if (dropped) this.keepHeld();
     else if (useFollowing.getState().held) useFollowing.setState({ held: null });
-    this.ask({ ask: 'let-go' });
   }
 
-  cures(ref: number): Promise<readonly Cure[]> {
+  cures(ref: string): Promise<readonly Cure[]> {
     return this.answerTo((id) => ({ ask: 'cures', id, ref }));
   }
 
@@ -149,26 +180,30 @@ class Follower {
 
   /** Routes of devices that were let go stay as they were shown in the hand, until those of the edit are told. */
   private keepHeld(): void {
-    const { held, lists } = useFollowing.getState();
+    const { held } = useFollowing.getState();
     if (!held) return;
     const byRun = new Map(held.runs.map(({ run, ...told }) => [run.id, { ...told, runId: run.id }]));
-    useFollowing.setState({ held: null, lists: { ...lists, runs: lists.runs.map((told) => byRun.get(told.runId) ?? told) } });
+    this.lists = { ...this.lists, runs: this.lists.runs.map((told) => byRun.get(told.runId) ?? told) };
+    this.tell({ held: null });
   }
 
   private hear(answer: FollowingAnswer): void {
     if (answer.tell === 'progress') {
       if (!useFollowing.getState().stopped) useFollowing.setState({ share: answer.share });
     } else if (answer.tell === 'routed') {
-      this.told = withTold(this.told, answer.told);
-      useFollowing.setState({ lists: this.told });
+      this.told = this.lists = withTold(this.told, answer.told);
+      this.tell();
     } else if (answer.tell === 'followed') {
       this.answered = answer.edits;
-      this.told = withTold(this.told, answer.told);
-      useFollowing.setState({ lists: this.told, share: null, checked: true, failed: false, stopped: false });
+      this.told = this.lists = withTold(this.told, answer.told);
+      this.tell({ share: null, checked: true, failed: false, stopped: false });
       if (this.answered === this.edits) for (const done of this.whenDone.splice(0)) done();
     } else if (answer.tell === 'previewed') {
-      if (this.previewing?.id === answer.id)
-        useFollowing.setState({ previewed: { document: this.previewing.document, lists: withTold(this.told, answer.told) } });
+      if (this.previewing?.id !== answer.id) return;
+      const { document } = this.previewing;
+      const { derived } = useFollowing.getState();
+      const lists = withTold(this.told, answer.told);
+      useFollowing.setState({ previewed: { document, derived: derivedFrom(lists, document, derived) } });
     } else if (answer.tell === 'held') {
       const { holding } = this;
       // One that was let go meanwhile is not shown any more.
@@ -207,6 +242,8 @@ export function startFollowing(): () => void {
   useFollowing.setState(NOTHING);
   let heldOn: ProjectDocument | undefined;
   const stop = useProject.subscribe(({ preview, sync }, before) => {
+    const was = before.sync?.view;
+    if (sync && was && sync.view !== was) own.edit(was, sync.view, sync.touched);
     if (preview === before.preview) return;
     const hand = inHand(preview);
     if (hand && hand.operations.every(({ in: name }) => DEVICES_ONLY.has(name))) {
@@ -218,7 +255,7 @@ export function startFollowing(): () => void {
       own.letGo(sync?.view !== heldOn);
       heldOn = undefined;
     }
-    own.preview(hand ? null : (preview?.document ?? null));
+    own.preview(hand ? null : preview);
   });
   return () => {
     stop();
@@ -231,7 +268,7 @@ export function startFollowing(): () => void {
 /** Has the project followed as it is now. */
 export function useFollowed(document: ProjectDocument | null): void {
   useLayoutEffect(() => {
-    if (document) follower?.follow(document);
+    if (document) follower?.open(document);
   }, [document]);
 }
 
@@ -239,8 +276,8 @@ export function useFollowed(document: ProjectDocument | null): void {
 export function useDerived(document: ProjectDocument): Derived;
 export function useDerived(document: ProjectDocument | null): Derived | null;
 export function useDerived(document: ProjectDocument | null): Derived | null {
-  const lists = useFollowing((state) => (state.previewed?.document === document ? state.previewed.lists : state.lists));
-  return document && derivedFrom(lists, document);
+  const derived = useFollowing((state) => (state.previewed?.document === document ? state.previewed.derived : state.derived));
+  return document && derived;
 }
 
 /** Whether the checks of the project have not been told yet. */
@@ -272,7 +309,7 @@ export async function editOnRoutes(
   await follower?.caughtUp();
   const view = useProject.getState().sync?.view;
   if (!view) return false;
-  const { runById } = derivedFrom(useFollowing.getState().lists, view);
+  const { runById } = useFollowing.getState().derived;
   return useProject.getState().edit(
     title,
     build(view, (run) => runById.get(run.id)?.wanted),

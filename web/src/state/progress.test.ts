@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { findingKey } from '@dusky-spool/core/findings';
 import { CHECKS, type Finding } from '@dusky-spool/core/checks';
 import { placeDevice } from '@dusky-spool/core/devices';
 import { applyChange, newOpening, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
@@ -30,7 +31,7 @@ function derived(document: ProjectDocument) {
   const runs = planRuns(document);
   return {
     runs,
-    findings: checked(document, runs).map((finding, ref) => ({ ...finding, ref, stage: stageOf(finding.check) })),
+    findings: checked(document).map((finding) => ({ ...finding, ref: findingKey(finding), stage: stageOf(finding.check) })),
   };
 }
 const shareOf = (document: ProjectDocument, stage: string) =>

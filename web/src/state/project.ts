@@ -2,14 +2,15 @@ import { create } from 'zustand';
 import { useSettings } from './settings.ts';
 import { useShallow } from 'zustand/react/shallow';
 import type { ChangesReply, DocumentReply, PictureInfo, StoredChange } from '@dusky-spool/core/contract';
-import { applyChange, idFrom, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import { idFrom, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import type { Outcome, Problem } from '@dusky-spool/core/outcome';
 import { problemOf } from '../api/error-sentence.ts';
 import { forgetHouse, keepAside, keepEdits, keepHistory, keepHouse, keptHouse, keptWork } from '../api/device-store.ts';
 import { forbids, useSession } from '../api/session.ts';
 import { getJson, postJson, Refused } from '../api/http.ts';
 import { followProject } from '../api/live.ts';
-import { HeldDraft } from '@dusky-spool/core/following';
+import { edited } from '@dusky-spool/core/derive';
+import { heldDraft } from '@dusky-spool/core/following';
 import { ProjectSync, SendRefused, Unreachable, type SyncState } from '../editor/sync.ts';
 
 /** A cure or drag shown on the plan before it is made. */
@@ -65,7 +66,6 @@ function unreachable(error: unknown): never {
 let engine: ProjectSync | null = null;
 let stopFollowing: (() => void) | null = null;
 let keepTimer = 0;
-const held = new HeldDraft();
 
 export const useProject = create<ProjectStore>((set, get) => {
   const refuse = (problem: Problem) => set({ refusal: { problem, at: Date.now() } });
@@ -166,7 +166,6 @@ export const useProject = create<ProjectStore>((set, get) => {
       }
       const problem = engine?.edit(title, operations.value) ?? null;
       if (problem) refuse(problem);
-      held.end();
       set({ preview: null });
       return problem === null;
     },
@@ -187,10 +186,9 @@ export const useProject = create<ProjectStore>((set, get) => {
     },
     showPreview: (what, operations) => {
       const view = get().sync?.view;
-      const moved = what === '' && operations && view ? held.show(view, operations) : null;
+      const moved = what === '' && operations && view ? heldDraft(view, operations) : null;
       if (moved) return set({ preview: { what, operations: operations!, document: moved } });
-      held.end();
-      const applied = operations && view ? applyChange(view, { operations }) : null;
+      const applied = operations && view ? edited(view, operations) : null;
       set({ preview: applied?.ok ? { what, operations: operations!, document: applied.value } : null });
     },
     addPicture: (picture) => set({ pictures: [...get().pictures.filter((other) => other.id !== picture.id), picture] }),

@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import { levelsFromBelow } from '@dusky-spool/core/building';
-import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../app/text.ts';
 
 interface Props {

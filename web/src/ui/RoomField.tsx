@@ -1,4 +1,5 @@
-import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../app/text.ts';
 import { ChoiceField } from './ChoiceField.tsx';
 

@@ -12,11 +12,10 @@ export type FollowingQuestion =
       readonly operations: readonly Operation[];
       readonly deviceIds: readonly string[];
     }
-  | { readonly ask: 'let-go' }
   /** Calls off what is worked out, or goes on with it. */
   | { readonly ask: 'stop' }
   | { readonly ask: 'go-on'; readonly today: string }
-  | { readonly ask: 'cures'; readonly id: number; readonly ref: number }
+  | { readonly ask: 'cures'; readonly id: number; readonly ref: string }
   | { readonly ask: 'choices'; readonly id: number; readonly runId: string }
   | { readonly ask: 'trunks'; readonly id: number; readonly newId: string }
   | { readonly ask: 'cabling'; readonly id: number }

@@ -76,7 +76,7 @@ function asked(question: FollowingQuestion & { readonly id: number }): unknown {
 async function answer(question: FollowingQuestion): Promise<void> {
   if (question.ask === 'open' || question.ask === 'edit') {
     edits++;
-    if (question.ask === 'open') following.open(question.document);
+    if (question.ask === 'open') following.open(question.document, question.today);
     else following.edit(question.patch);
     await follow(question.today);
   } else if (question.ask === 'preview') {
@@ -90,8 +90,6 @@ async function answer(question: FollowingQuestion): Promise<void> {
     begun++;
   } else if (question.ask === 'go-on') {
     await follow(question.today);
-  } else if (question.ask === 'let-go') {
-    following.letGo();
   } else {
     say({ tell: 'answer', id: question.id, value: asked(question) });
   }

@@ -1,7 +1,8 @@
 import { useRef, type KeyboardEvent } from 'react';
 import { answerCell, briefCost, briefOf, cellOf, notDiscussed } from '@dusky-spool/core/brief';
 import { levelsFromBelow } from '@dusky-spool/core/building';
-import { BRIEF_TOPICS, onLevel, type Answer, type BriefTopic, type ProjectDocument, type Room } from '@dusky-spool/core/project';
+import { BRIEF_TOPICS, type Answer, type BriefTopic, type ProjectDocument, type Room } from '@dusky-spool/core/project';
+import { onLevel } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { AnswerMark } from './AnswerMark.tsx';

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Button, Input } from 'antd';
 import { comparePackage, readPackage, type PackageDifference } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS, create, listOf, remove, update, type PackageLine, type ProjectDocument } from '@dusky-spool/core/project';
+import { BRIEF_TOPICS, create, remove, update, type PackageLine, type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

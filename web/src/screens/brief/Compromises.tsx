@@ -1,5 +1,6 @@
 import { Button } from 'antd';
-import { create, listOf, remove, update, type Compromise, type ProjectDocument } from '@dusky-spool/core/project';
+import { create, remove, update, type Compromise, type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';

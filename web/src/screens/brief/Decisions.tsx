@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { openDecisions } from '@dusky-spool/core/brief';
-import { create, listOf, remove, TRADE_GATES, update, type OpenDecision, type ProjectDocument } from '@dusky-spool/core/project';
+import { create, remove, TRADE_GATES, update, type OpenDecision, type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';

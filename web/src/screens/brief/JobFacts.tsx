@@ -3,7 +3,6 @@ import { setSpeakerColours } from '@dusky-spool/core/devices';
 import {
   create,
   JURISDICTIONS,
-  listOf,
   removeWithDependants,
   SLACK_STYLES,
   SPEAKER_COLOURS,
@@ -13,6 +12,7 @@ import {
   type ProjectDocument,
   type ProjectHeader,
 } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

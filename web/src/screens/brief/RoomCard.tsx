@@ -14,17 +14,8 @@ import {
   typesFor,
 } from '@dusky-spool/core/brief';
 import { deviceTitle, templateOf } from '@dusky-spool/core/devices';
-import {
-  ANSWERS,
-  create,
-  HABIT_USE,
-  listOf,
-  onLevel,
-  update,
-  type Answer,
-  type BriefCell,
-  type ProjectDocument,
-} from '@dusky-spool/core/project';
+import { ANSWERS, create, HABIT_USE, update, type Answer, type BriefCell, type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf, onLevel } from '@dusky-spool/core/derive';
 import { useOwnName } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';

@@ -1,5 +1,6 @@
 import { Fragment } from 'react';
-import { JACKET_RATINGS, listOf, update, type CableType, type ProjectDocument } from '@dusky-spool/core/project';
+import { JACKET_RATINGS, update, type CableType, type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

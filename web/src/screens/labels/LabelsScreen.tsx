@@ -1,6 +1,7 @@
 import { Button, Checkbox, Input, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { listOf, update, type ProjectDocument } from '@dusky-spool/core/project';
+import { update, type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { numberScheme, reserveBlock, type PlannedRun, type SchemeOutlook } from '@dusky-spool/core/runs';
 import type { Outcome } from '@dusky-spool/core/outcome';
 import { labelFit } from '@dusky-spool/core/labels';

@@ -3,7 +3,6 @@ import { App as AntApp, Button, Input, Segmented, Select, Upload } from 'antd';
 import type { LibraryReadReply, LibraryReply } from '@dusky-spool/core/contract';
 import {
   create,
-  listOf,
   PARTS,
   sameValue,
   SYSTEMS,
@@ -13,6 +12,7 @@ import {
   type ProjectDocument,
   type SystemName,
 } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { sentenceOf } from '../../api/error-sentence.ts';
 import { getJson, postText, putJson } from '../../api/http.ts';
 import { term, text } from '../../app/text.ts';

@@ -1,7 +1,8 @@
 import { useMemo, useState } from 'react';
 import { Button, Checkbox, Input, Select } from 'antd';
 import { changeRecipe } from '@dusky-spool/core/devices';
-import { LEG_ENDS, listOf, sameValue, type DeviceType, type Leg, type ProjectDocument } from '@dusky-spool/core/project';
+import { LEG_ENDS, sameValue, type DeviceType, type Leg, type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { problemSentence } from '@dusky-spool/texts';
 import { term, text } from '../../app/text.ts';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Button, Input, Select } from 'antd';
-import { create, GROUP_KINDS, listOf, remove, type GroupKind, type ProjectDocument } from '@dusky-spool/core/project';
+import { create, GROUP_KINDS, remove, type GroupKind, type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import type { Selection } from '../../editor/selection.ts';
 import { newRecordId, useProject } from '../../state/project.ts';

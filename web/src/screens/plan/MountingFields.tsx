@@ -11,7 +11,8 @@ import {
   typesFitting,
   wallPlaceOf,
 } from '@dusky-spool/core/mounting';
-import { FITTINGS, listOf, update, WISHES, type Device, type ProjectDocument } from '@dusky-spool/core/project';
+import { FITTINGS, update, WISHES, type Device, type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { formatLengthFine } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { deviceIds, useProject } from '../../state/project.ts';

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
-import { listOf, update, type ProjectDocument, type Run } from '@dusky-spool/core/project';
+import { update, type ProjectDocument, type Run } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../../app/text.ts';
 import { useProject } from '../../state/project.ts';
 import { Cautions } from '../../ui/Cautions.tsx';

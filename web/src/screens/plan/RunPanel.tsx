@@ -3,15 +3,8 @@ import { Fragment } from 'react';
 import { findingsOf } from '@dusky-spool/core/checks';
 import { findingKey } from '@dusky-spool/core/findings';
 import type { ToldFinding } from '@dusky-spool/core/following';
-import {
-  listOf,
-  RUN_STATES,
-  SLACK_STYLES,
-  update,
-  type ProjectDocument,
-  type Run,
-  type SlackStyle,
-} from '@dusky-spool/core/project';
+import { RUN_STATES, SLACK_STYLES, update, type ProjectDocument, type Run, type SlackStyle } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type HoleMember } from '@dusky-spool/core/routing';
 import { isKept, runState, slackStyleOf, usualRackSlackM, type PlannedRun } from '@dusky-spool/core/runs';
 import { formatCableLength } from '@dusky-spool/core/units';

@@ -2,15 +2,8 @@ import { useEffect, useState } from 'react';
 import { Button, Select } from 'antd';
 import { useByHand } from '../../state/by-hand.ts';
 import type { Point3 } from '@dusky-spool/core/geometry';
-import {
-  create,
-  listOf,
-  remove,
-  type Operation,
-  type ProjectDocument,
-  type RouteRule,
-  type Run,
-} from '@dusky-spool/core/project';
+import { create, remove, type Operation, type ProjectDocument, type RouteRule, type Run } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type RoutedPath } from '@dusky-spool/core/routing';
 import { formatCableLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
-import { listOf, type ProjectDocument } from '@dusky-spool/core/project';
+import { type ProjectDocument } from '@dusky-spool/core/project';
+import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
 import { useDerived } from '../../state/following.ts';

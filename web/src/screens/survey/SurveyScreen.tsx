@@ -3,7 +3,8 @@ import { Button, Dropdown } from 'antd';
 import { levelsFromBelow, projectBounds, signatureOf } from '@dusky-spool/core/building';
 import { refuse } from '@dusky-spool/core/outcome';
 import type { Point2 } from '@dusky-spool/core/geometry';
-import { create, onLevel, update, type ProjectDocument } from '@dusky-spool/core/project';
+import { create, update, type ProjectDocument } from '@dusky-spool/core/project';
+import { onLevel } from '@dusky-spool/core/derive';
 import {
   arrayMotions,
   FEATURE_MAKES,

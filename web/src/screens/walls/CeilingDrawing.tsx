@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import { pointInPolygon, type Point2 } from '@dusky-spool/core/geometry';
-import { onLevel, type ProjectDocument, type Room } from '@dusky-spool/core/project';
+import { type ProjectDocument, type Room } from '@dusky-spool/core/project';
+import { onLevel } from '@dusky-spool/core/derive';
 import { featureBox, featureMake, type JoistLine } from '@dusky-spool/core/survey';
 import { term } from '../../app/text.ts';
 import { pathThrough } from '../../canvas/room-drawing.ts';

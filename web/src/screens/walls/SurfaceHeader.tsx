@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Button, Select } from 'antd';
-import { onLevel, type ProjectDocument, type Room, type Wall } from '@dusky-spool/core/project';
+import { type ProjectDocument, type Room, type Wall } from '@dusky-spool/core/project';
+import { onLevel } from '@dusky-spool/core/derive';
 import { wallsAround, type WallSide } from '@dusky-spool/core/survey';
 import { text } from '../../app/text.ts';
 import { ceilingView, wallView } from '../../editor/views.ts';

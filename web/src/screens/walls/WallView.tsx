@@ -16,7 +16,8 @@ import {
   type FaceGuide,
   type FacePlace,
 } from '@dusky-spool/core/mounting';
-import { onLevel, remove, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+import { remove, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+import { onLevel } from '@dusky-spool/core/derive';
 import { bayAt, facedSide, placeOpening, wallElevation, type WallSide } from '@dusky-spool/core/survey';
 import { plateSizeM } from '@dusky-spool/core/plates';
 import { formatLength } from '@dusky-spool/core/units';

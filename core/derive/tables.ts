@@ -1,0 +1,146 @@
+import {
+  COLLECTION_NAMES,
+  sameItems,
+  type CollectionName,
+  type Operation,
+  type ProjectDocument,
+  type RecordOf,
+} from '../project/index.ts';
+import type { Outcome } from '../outcome/index.ts';
+import { derivationsOf, Derivations } from './derivations.ts';
+import { whole, type AnyNode, type Keyed, type Whole } from './node.ts';
+import { changedBetween } from './rows.ts';
+
+/** Collections whose records stand on a level. */
+export type LevelCollection = {
+  [C in CollectionName]: RecordOf<C> extends { levelId: string } ? C : never;
+}[CollectionName];
+
+/** Records of a collection in the order of their ids. */
+export const listOf = <C extends CollectionName>(document: Pick<ProjectDocument, C>, name: C): readonly RecordOf<C>[] =>
+  derivationsOf(document).rows(name);
+
+/** Records of a table by a key, in the order of their ids. */
+export interface Groups<T> extends Keyed<readonly T[]> {
+  readonly rows: readonly T[];
+}
+
+/** A node that sorts the records of a table by a key; null leaves a record out. After an edit only the groups that it touched are made anew. */
+export const grouped = <C extends CollectionName>(
+  name: string,
+  table: C,
+  keyOf: (record: RecordOf<C>) => string | null,
+): Whole<Groups<RecordOf<C>>> =>
+  whole({
+    name,
+    tables: [table],
+    make: (read, last) => regrouped(last?.value ?? null, read.rows(table), keyOf),
+  });
+
+/** Beyond so many records that differ, all groups are made anew. */
+const MOST_REGROUPED = 200;
+
+function regrouped<T extends { readonly id: string }>(
+  last: Groups<T> | null,
+  rows: readonly T[],
+  keyOf: (record: T) => string | null,
+): Groups<T> {
+  const changed = last && keysOf(last.rows, rows, keyOf);
+  if (changed?.size === 0) return { rows, byKey: last!.byKey };
+  const byKey = new Map<string, T[]>();
+  for (const record of rows) {
+    const key = keyOf(record);
+    if (key === null || (changed && !changed.has(key))) continue;
+    const group = byKey.get(key);
+    if (group) group.push(record);
+    else byKey.set(key, [record]);
+  }
+  if (!changed) return { rows, byKey };
+  const merged = new Map<string, readonly T[]>(last!.byKey);
+  for (const key of changed) {
+    const group = byKey.get(key);
+    if (group) merged.set(key, group);
+    else merged.delete(key);
+  }
+  return { rows, byKey: merged, since: { byKey: last!.byKey, keys: changed } };
+}
+
+/** The keys of records that differ between two states; null where those are too many. */
+function keysOf<T extends { readonly id: string }>(
+  before: readonly T[],
+  now: readonly T[],
+  keyOf: (record: T) => string | null,
+): Set<string> | null {
+  const changed = changedBetween(before, now);
+  if (changed.size > MOST_REGROUPED) return null;
+  const records = [...changed.values()].flat().filter((record) => record !== undefined);
+  return new Set(records.map(keyOf).filter((key) => key !== null));
+}
+
+/** Nodes that sort each table by the level of its records. */
+const BY_LEVEL = Object.fromEntries(
+  COLLECTION_NAMES.map((name) => [
+    name,
+    grouped(`${name} by level`, name, (record) => (record as { readonly levelId?: string }).levelId ?? null),
+  ]),
+) as unknown as Readonly<Record<CollectionName, Whole<Groups<RecordOf<CollectionName>>>>>;
+
+/** Records of a collection that stand on a level, in the order of their ids. */
+export const onLevel = <C extends LevelCollection>(
+  document: Pick<ProjectDocument, C>,
+  name: C,
+  levelId: string,
+): readonly RecordOf<C>[] => (derivationsOf(document).get(BY_LEVEL[name]).byKey.get(levelId) ?? NONE) as readonly RecordOf<C>[];
+
+const NONE: readonly never[] = [];
+
+/** The node that sorts a table by the level of its records. */
+export const byLevel = <C extends LevelCollection>(name: C): Whole<Groups<RecordOf<C>>> =>
+  BY_LEVEL[name] as unknown as Whole<Groups<RecordOf<C>>>;
+
+/** Those records of a table that fit, and all among which they were looked for. */
+interface Part<T> {
+  readonly rows: readonly T[];
+  readonly list: readonly T[];
+}
+
+/** A node of those records of a table that fit; the same list again where an edit touched none of them. `fits` looks at the record alone. */
+export function partOf<C extends CollectionName>(
+  name: string,
+  table: C,
+  fits: (record: RecordOf<C>) => boolean,
+): Whole<readonly RecordOf<C>[]> {
+  const part = whole<Part<RecordOf<C>>>({
+    name: `${name}, looked for`,
+    tables: [table],
+    make: (read, last) => {
+      const rows = read.rows(table);
+      const changed = last && [...changedBetween<RecordOf<C>>(last.value.rows, rows).values()].flat();
+      const isSame = changed && !changed.some((record) => record !== undefined && fits(record));
+      return { rows, list: isSame ? last.value.list : rows.filter(fits) };
+    },
+  });
+  return whole<readonly RecordOf<C>[]>({ name, nodes: [part as AnyNode], make: (read) => read.get(part).list, alike: sameItems });
+}
+
+/** The records of a part of a table. */
+export const pickedFrom = <T>(document: object, part: Whole<readonly T[]>): readonly T[] => derivationsOf(document).get(part);
+
+/** A project after an edit of a few records, for work of several steps that each see the ones before. Nothing is copied. */
+export function withRecords<C extends CollectionName>(
+  document: ProjectDocument,
+  name: C,
+  records: readonly RecordOf<C>[],
+): ProjectDocument {
+  const own = derivationsOf(document);
+  if (!(own instanceof Derivations)) throw new Error('a node makes no other state of the project');
+  return records.length === 0 ? document : own.layer({ [name]: new Map(records.map((one) => [one.id, one])) }).document;
+}
+
+/** A project after some operations; what is known of it is carried on. Problems: those of `applyChange`. */
+export function edited(document: ProjectDocument, operations: readonly Operation[]): Outcome<ProjectDocument> {
+  const own = derivationsOf(document);
+  if (!(own instanceof Derivations)) throw new Error('a node makes no other state of the project');
+  const next = own.edit(operations);
+  return next.ok ? { ok: true, value: next.value.document } : next;
+}

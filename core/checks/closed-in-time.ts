@@ -1,4 +1,4 @@
-import { BUILDING } from '../building/index.ts';
+import { BUILDING, FRAMING } from '../building/index.ts';
 import { PLANNED_RUNS } from '../runs/index.ts';
 import { cellOf } from '../brief/index.ts';
 import { holeSchedule, penetrationsOf, sealCounts } from '../drilling/index.ts';
@@ -14,9 +14,9 @@ export const sealsClosed = defineCheck({
   severity: 'stop',
   stage: 'closing',
   appliesTo: 'seals',
-  reads: ['cableTypes', 'levels', 'project', 'seals', 'tradeDates', 'walls'],
+  reads: ['rooms', 'cableTypes', 'levels', 'project', 'seals', 'tradeDates', 'walls'],
   day: true,
-  nodes: [BUILDING, PLANNED_RUNS],
+  nodes: [FRAMING, BUILDING, PLANNED_RUNS],
   safety: true,
   limits: { daysBefore: { usual: 3, least: 0, most: 30, unit: 'days', safer: 'more' } },
   run: ({ document, runs, today, limit }) => {

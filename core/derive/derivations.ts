@@ -4,7 +4,7 @@ import { guarded } from './guard.ts';
 import { layerOver } from './layer.ts';
 import type { AnyNode, Each, Reading, RecordRef, Whole } from './node.ts';
 import { patchedRows, placeOf, sortedRows } from './rows.ts';
-import { Store, type Stamp } from './store.ts';
+import { LastState, Store, type Stamp, type State } from './store.ts';
 import { touchedBy, type Touched } from './touched.ts';
 
 type Rows = readonly { readonly id: string }[];
@@ -47,7 +47,9 @@ type Linked = { [LINK]?: Reading };
  * before it. An edit or a draft gives the derivations of the next state, which share what is known with these.
  */
 export class Derivations implements Reading {
-  private readonly values = new Map<AnyNode, unknown>();
+  private readonly values = new Map<AnyNode, State>();
+  /** Values of the state that this one was made of. */
+  private before: ReadonlyMap<AnyNode, State> = new Map();
   private readonly tables = new Map<CollectionName, Rows>();
   private readonly lists = new Map<AnyNode, List>();
   private readonly singles = new Map<AnyNode, Map<string, unknown>>();
@@ -104,15 +106,19 @@ export class Derivations implements Reading {
 
   get<T>(node: Whole<T>): T {
     const own = node as AnyNode;
-    if (this.values.has(own)) return this.values.get(own) as T;
-    const state = this.store.stateOf(own, this.inputsOf(own));
-    if (!state.isMade) {
-      const last = this.store.lastOf(node);
-      const made = node.make(this.readingFor(own), last);
-      state.value = last && node.alike?.(last.value, made) ? last.value : made;
-      state.isMade = true;
+    let state = this.values.get(own);
+    if (!state) {
+      state = this.store.stateOf(own, this.inputsOf(own));
+      if (!state.isMade) {
+        // From the state that this one was made of, where that knows it: of many drafts over one project each goes on from there.
+        const before = this.before.get(own) ?? this.store.newestOf(own);
+        const last = before ? new LastState(node, before.value as T, before.stamp) : null;
+        const made = node.make(this.readingFor(own), last);
+        state.value = last && node.alike?.(last.value, made) ? last.value : made;
+        state.isMade = true;
+      }
+      this.values.set(own, state);
     }
-    this.values.set(own, state.value);
     return state.value as T;
   }
 
@@ -156,6 +162,7 @@ export class Derivations implements Reading {
 
   private next(document: ProjectDocument, touched: Touched, day = this.day): Derivations {
     const next = new Derivations(document, day, this.guards, this.store);
+    next.before = this.values;
     next.carriedTables = carry(this.tables, this.carriedTables, touched);
     next.carriedLists = carry(this.lists, this.carriedLists, touched);
     return next;

@@ -26,6 +26,7 @@ export {
   onLevel,
   partOf,
   pickedFrom,
+  withoutRecords,
   withRecords,
   type Groups,
   type LevelCollection,

@@ -9,7 +9,8 @@ export interface Stamp {
 /** The project now, the one before it, an edit that is looked at and one in the hand: as many states are remembered of a node. */
 const MOST_STATES = 4;
 
-interface State {
+/** A value with what it was made from. */
+export interface State {
   readonly stamp: Stamp;
   value: unknown;
   isMade: boolean;
@@ -37,10 +38,9 @@ export class Store<List> {
     return state;
   }
 
-  /** The last value of a node, before the state that is made now. */
-  lastOf<T>(node: Whole<T>): Last<T> | null {
-    const state = this.states.get(node as AnyNode)?.find(({ isMade }) => isMade);
-    return state ? new LastState(node, state.value as T, state.stamp) : null;
+  /** The newest value of a node. */
+  newestOf(node: AnyNode): State | undefined {
+    return this.states.get(node)?.find(({ isMade }) => isMade);
   }
 
   partOf(node: AnyNode): List | undefined {
@@ -74,7 +74,8 @@ export class Store<List> {
   }
 }
 
-class LastState<T> implements Last<T> {
+/** A state as the node reads it that goes on from there. */
+export class LastState<T> implements Last<T> {
   constructor(
     private readonly node: Whole<T>,
     readonly value: T,

@@ -9,7 +9,7 @@ import {
 import type { Outcome } from '../outcome/index.ts';
 import { derivationsOf, Derivations } from './derivations.ts';
 import { whole, type AnyNode, type Keyed, type Whole } from './node.ts';
-import { changedBetween } from './rows.ts';
+import { changedBetween, placeOf } from './rows.ts';
 
 /** Collections whose records stand on a level. */
 export type LevelCollection = {
@@ -45,36 +45,51 @@ function regrouped<T extends { readonly id: string }>(
   rows: readonly T[],
   keyOf: (record: T) => string | null,
 ): Groups<T> {
-  const changed = last && keysOf(last.rows, rows, keyOf);
-  if (changed?.size === 0) return { rows, byKey: last!.byKey };
+  const changed = last && changedBetween(last.rows, rows);
+  if (changed && changed.size <= MOST_REGROUPED) return patchedGroups(last, rows, changed.values(), keyOf);
   const byKey = new Map<string, T[]>();
   for (const record of rows) {
     const key = keyOf(record);
-    if (key === null || (changed && !changed.has(key))) continue;
+    if (key === null) continue;
     const group = byKey.get(key);
     if (group) group.push(record);
     else byKey.set(key, [record]);
   }
-  if (!changed) return { rows, byKey };
-  const merged = new Map<string, readonly T[]>(last!.byKey);
-  for (const key of changed) {
-    const group = byKey.get(key);
-    if (group) merged.set(key, group);
-    else merged.delete(key);
-  }
-  return { rows, byKey: merged, since: { byKey: last!.byKey, keys: changed } };
+  return { rows, byKey };
 }
 
-/** The keys of records that differ between two states; null where those are too many. */
-function keysOf<T extends { readonly id: string }>(
-  before: readonly T[],
-  now: readonly T[],
+/** The groups with some records taken out and put in again: as they were and as they are. */
+function patchedGroups<T extends { readonly id: string }>(
+  last: Groups<T>,
+  rows: readonly T[],
+  changed: Iterable<readonly [T | undefined, T | undefined]>,
   keyOf: (record: T) => string | null,
-): Set<string> | null {
-  const changed = changedBetween(before, now);
-  if (changed.size > MOST_REGROUPED) return null;
-  const records = [...changed.values()].flat().filter((record) => record !== undefined);
-  return new Set(records.map(keyOf).filter((key) => key !== null));
+): Groups<T> {
+  const own = new Map<string, T[]>();
+  const groupOf = (key: string) => {
+    let group = own.get(key);
+    if (!group) own.set(key, (group = [...(last.byKey.get(key) ?? [])]));
+    return group;
+  };
+  for (const [was, is] of changed) {
+    const before = was ? keyOf(was) : null;
+    const now = is ? keyOf(is) : null;
+    if (was && before !== null) {
+      const group = groupOf(before);
+      group.splice(placeOf(group, was.id), 1);
+    }
+    if (is && now !== null) {
+      const group = groupOf(now);
+      group.splice(placeOf(group, is.id), 0, is);
+    }
+  }
+  if (own.size === 0) return { rows, byKey: last.byKey };
+  const byKey = new Map<string, readonly T[]>(last.byKey);
+  for (const [key, group] of own) {
+    if (group.length > 0) byKey.set(key, group);
+    else byKey.delete(key);
+  }
+  return { rows, byKey, since: { byKey: last.byKey, keys: new Set(own.keys()) } };
 }
 
 /** Nodes that sort each table by the level of its records. */
@@ -135,6 +150,17 @@ export function withRecords<C extends CollectionName>(
   const own = derivationsOf(document);
   if (!(own instanceof Derivations)) throw new Error('a node makes no other state of the project');
   return records.length === 0 ? document : own.layer({ [name]: new Map(records.map((one) => [one.id, one])) }).document;
+}
+
+/** A project without some records. Nothing is copied. */
+export function withoutRecords<C extends CollectionName>(
+  document: ProjectDocument,
+  name: C,
+  ids: readonly string[],
+): ProjectDocument {
+  const own = derivationsOf(document);
+  if (!(own instanceof Derivations)) throw new Error('a node makes no other state of the project');
+  return ids.length === 0 ? document : own.layer({ [name]: new Map(ids.map((id) => [id, null])) }).document;
 }
 
 /** A project after some operations; what is known of it is carried on. Problems: those of `applyChange`. */

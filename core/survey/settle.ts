@@ -12,8 +12,8 @@ import {
   type Point2,
 } from '../geometry/index.ts';
 import { fine, type Outcome } from '../outcome/index.ts';
-import { applyChange, type Device, type Operation, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
-import { listOf, onLevel } from '../derive/index.ts';
+import { type Device, type Operation, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import { listOf, onLevel, edited, withoutRecords } from '../derive/index.ts';
 import { refitRooms } from './refit-rooms.ts';
 
 /**
@@ -27,24 +27,24 @@ export function settleHouse(
   levelIds: readonly string[],
   newId: () => string,
 ): Outcome<Operation[]> {
-  const edited = applyChange(document, { operations });
-  if (!edited.ok) return edited;
+  const applied = edited(document, operations);
+  if (!applied.ok) return applied;
   const all = [...operations];
-  let working = edited.value;
+  let working = applied.value;
   const removals: Operation[] = [];
   for (const levelId of new Set(levelIds)) {
     const roomOperations = refitRooms(document, working, levelId, newId);
     removals.push(...roomOperations.filter((operation) => operation.op === 'delete'));
     const others = roomOperations.filter((operation) => operation.op !== 'delete');
     all.push(...others);
-    const refitted = applyChange(working, { operations: others });
+    const refitted = edited(working, others);
     if (!refitted.ok) return refitted;
     working = refitted.value;
     const left = without(working, removals);
     const moved = moveDevices(left, movesOf(document, left, levelId, touched([...operations, ...roomOperations], document)));
     if (!moved.ok) return moved;
     all.push(...moved.value);
-    const settled = applyChange(working, { operations: moved.value });
+    const settled = edited(working, moved.value);
     if (!settled.ok) return settled;
     working = settled.value;
   }
@@ -64,8 +64,11 @@ export function settleHouse(
 /** The project as it is once these rooms have gone. */
 function without(document: ProjectDocument, removals: readonly Operation[]): ProjectDocument {
   if (removals.length === 0) return document;
-  const gone = new Set(removals.map(({ id }) => id));
-  return { ...document, rooms: Object.fromEntries(Object.entries(document.rooms).filter(([id]) => !gone.has(id))) };
+  return withoutRecords(
+    document,
+    'rooms',
+    removals.map(({ id }) => id),
+  );
 }
 
 /** How far beside changed ground a device may still be affected, m. */

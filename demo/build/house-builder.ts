@@ -1,3 +1,4 @@
+import { edited } from '../../core/derive/index.ts';
 import { moveDevices, placeDevice, CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../../core/devices/index.ts';
 import { runChecks, curesFor } from '../../core/checks/index.ts';
 import { readPackage } from '../../core/brief/index.ts';
@@ -6,7 +7,6 @@ import { crossingParameters, type Point2 } from '../../core/geometry/index.ts';
 import { featureMake, usualSize } from '../../core/survey/index.ts';
 import type { Outcome } from '../../core/outcome/index.ts';
 import {
-  applyChange,
   checkIntegrity,
   create,
   emptyDocument,
@@ -56,7 +56,7 @@ export class HouseBuilder {
   }
 
   apply(operations: readonly Operation[]): void {
-    this.document = must(applyChange(this.document, { operations }));
+    this.document = must(edited(this.document, operations));
   }
 
   finish(): ProjectDocument {

@@ -1,12 +1,13 @@
+import { edited } from '../../core/derive/index.ts';
 import { applyTemplate, moveDevices, ROOM_TEMPLATES } from '../../core/devices/index.ts';
 import { allClashes, clashesOf, legalPlaces } from '../../core/mounting/index.ts';
-import { applyChange, type Change, type ProjectDocument } from '../../core/project/index.ts';
+import { type Change, type ProjectDocument } from '../../core/project/index.ts';
 import { bigHouse } from '../../core/testing/big-house.ts';
 import { ProjectSync } from '../../web/src/editor/sync.ts';
 import { figure, percentile, type Figure } from './figure.ts';
 
-const must = (house: ProjectDocument, operations: Parameters<typeof applyChange>[1]['operations']): ProjectDocument => {
-  const applied = applyChange(house, { operations });
+const must = (house: ProjectDocument, operations: Parameters<typeof edited>[1]): ProjectDocument => {
+  const applied = edited(house, operations);
   if (!applied.ok) throw new Error(applied.problem.code);
   return applied.value;
 };

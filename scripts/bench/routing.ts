@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { buildGranary } from '../../demo/build/granary.ts';
 import { moveDevices, placeDevice } from '../../core/devices/index.ts';
 import { attachmentOf } from '../../core/building/index.ts';
-import { applyChange, type ProjectDocument } from '../../core/project/index.ts';
+import { type ProjectDocument } from '../../core/project/index.ts';
 import { plainWayCost } from '../../core/routing/plain-way.ts';
 import { rackPlace, routeDevice, waysIn } from '../../core/routing/index.ts';
 import { groupSchedule, type ScheduleRow, plainSchedule } from '../../core/documents/index.ts';
@@ -26,7 +26,7 @@ function houseOf150(): ProjectDocument {
       { device: `bench_${n}`, run: () => `benchrun_${n}` },
     );
     if (!placed.ok) throw new Error(placed.problem.code);
-    const applied = applyChange(document, { operations: placed.value.operations });
+    const applied = edited(document, placed.value.operations);
     if (!applied.ok) throw new Error(applied.problem.code);
     document = applied.value;
   }
@@ -46,7 +46,7 @@ export function benchRouting(): Figure[] {
     const start = performance.now();
     const moved = moveDevices(document, [{ deviceId: device.id, to: [device.x + (n % 2 ? -0.05 : 0.05), device.y] }]);
     if (!moved.ok) throw new Error(moved.problem.code);
-    const applied = applyChange(document, { operations: moved.value });
+    const applied = edited(document, moved.value);
     if (!applied.ok) throw new Error(applied.problem.code);
     document = applied.value;
     planRuns(document);

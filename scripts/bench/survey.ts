@@ -1,6 +1,6 @@
+import { edited } from '../../core/derive/index.ts';
 import { writeProjectFile } from '../../core/formats/index.ts';
 import { facesOf, type FaceSegment } from '../../core/geometry/index.ts';
-import { applyChange } from '../../core/project/index.ts';
 import { moveWalls, wallFaces } from '../../core/survey/index.ts';
 import type { ProjectDocument } from '../../core/project/index.ts';
 import { bigHouse, wiredHouse } from '../../core/testing/big-house.ts';
@@ -25,7 +25,7 @@ function coreFigures(): Figure[] {
     const start = performance.now();
     const moved = moveWalls(house, { wallIds: [wall.id] }, [0.01 * ((n % 30) + 1), 0], () => `new_${ids++}`);
     if (!moved.ok) throw new Error(moved.problem.code);
-    const applied = applyChange(house, { operations: moved.value });
+    const applied = edited(house, moved.value);
     if (!applied.ok) throw new Error(applied.problem.code);
     if (n >= 60) drag.push(performance.now() - start);
   }

@@ -5,7 +5,8 @@ import type { Database } from '../database/index.ts';
 
 /** What servers notify each other of. Ids only: whoever needs more reads it from the database. */
 export type ServerEvent =
-  | { readonly kind: 'change'; readonly projectId: string }
+  /** `tab` is the page that made the change: it knows it already. */
+  | { readonly kind: 'change'; readonly projectId: string; readonly revision: number; readonly tab: string }
   | { readonly kind: 'project-gone'; readonly projectId: string }
   | { readonly kind: 'session-ended'; readonly session: string }
   | { readonly kind: 'member-out'; readonly memberId: string }

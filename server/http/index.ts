@@ -17,3 +17,4 @@ export { RouteTable, type Access, type Route, type RouteSpec } from './route-tab
 export { securityHeaders } from './security.ts';
 export { parseBody, parseQuery, parseShape, parseValue } from './parse.ts';
 export { fingerprint, makeLog } from './logging.ts';
+export { tabOf } from './tab.ts';

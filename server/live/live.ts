@@ -6,7 +6,7 @@ import { WebSocket, WebSocketServer } from 'ws';
 import { PROTOCOL_VERSION, type LiveMessage } from '@dusky-spool/core/contract';
 import type { Database } from '../database/index.ts';
 import type { EventBus } from '../events/index.ts';
-import { maySeeProject, memberOf, sessionName } from '../http/index.ts';
+import { maySeeProject, memberOf, sessionName, tabOf } from '../http/index.ts';
 import { changesSince, revisionOfProject } from '../resources/changes/store.ts';
 
 export interface Live {
@@ -17,17 +17,22 @@ interface Admitted {
   readonly projectId: string;
   readonly memberId: string;
   readonly session: string;
+  /** The page that follows; empty where it does not say. */
+  readonly tab: string;
 }
 
 interface Follower extends Admitted {
   readonly socket: WebSocket;
   readonly request: IncomingMessage;
   revision: number;
+  /** Revisions that the page made itself: they are not sent to it. */
+  readonly own: Set<number>;
   /** Answered the last ping. */
   alive: boolean;
 }
 
 const PATH = /^\/api\/projects\/([0-9a-f-]{36})\/live$/i;
+const tabIn = (url = '') => tabOf(new URLSearchParams(url.split('?')[1]).get('tab') ?? undefined);
 const HEARTBEAT_MS = 25_000;
 const ADMISSION_MS = 10_000;
 /** Followers on one server; more are turned away before anything is looked up for them. */
@@ -53,7 +58,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
       for (const stored of await changesSince(database, projectId, from)) {
         for (const follower of here.filter((f) => f.revision < stored.revision)) {
           follower.revision = stored.revision;
-          send(follower, { type: 'change', stored });
+          if (!follower.own.delete(stored.revision)) send(follower, { type: 'change', stored });
         }
       }
     });
@@ -71,8 +76,12 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
   };
 
   const stopListening = bus.on((event) => {
-    if (event.kind === 'change') void bringUpToDate(event.projectId);
-    else if (event.kind === 'project-gone') end((f) => f.projectId === event.projectId, { type: 'gone' }, 4404);
+    if (event.kind === 'change') {
+      const { projectId, revision, tab } = event;
+      for (const follower of tab === '' ? [] : where((f) => f.projectId === projectId && f.tab === tab))
+        if (follower.revision < revision) follower.own.add(revision);
+      void bringUpToDate(projectId);
+    } else if (event.kind === 'project-gone') end((f) => f.projectId === event.projectId, { type: 'gone' }, 4404);
     else if (event.kind === 'session-ended') end((f) => f.session === event.session, { type: 'signed-out' }, 4401);
     else if (event.kind === 'member-out') end((f) => f.memberId === event.memberId, { type: 'signed-out' }, 4401);
   });
@@ -118,11 +127,11 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
     );
     const member = await memberOf(database, (parsed.session as { memberId?: string } | undefined)?.memberId);
     if (!member || !(await maySeeProject(database, member, projectId))) return null;
-    return { projectId, memberId: member.id, session: sessionName(parsed.sessionID ?? '') };
+    return { projectId, memberId: member.id, session: sessionName(parsed.sessionID ?? ''), tab: tabIn(request.url) };
   }
 
   async function follow(socket: WebSocket, request: IncomingMessage, admitted: Admitted): Promise<void> {
-    const follower: Follower = { ...admitted, socket, request, revision: Number.MAX_SAFE_INTEGER, alive: true };
+    const follower: Follower = { ...admitted, socket, request, revision: Number.MAX_SAFE_INTEGER, own: new Set(), alive: true };
     socket.on('close', () => followers.delete(follower));
     socket.on('error', () => socket.terminate());
     socket.on('pong', () => (follower.alive = true));

@@ -225,6 +225,39 @@ describe('changes', () => {
     socket.terminate();
   });
 
+  it('are not told to the page that made them, which hears of the next one that it did not make', async () => {
+    const listen = async (tab: string) => {
+      const socket = new WebSocket(`${server.url.replace('http', 'ws')}/api/projects/${projectId}/live?tab=${tab}`, {
+        headers: { cookie: client.cookie },
+      });
+      const heard: unknown[] = [];
+      socket.on('message', (data: Buffer) => {
+        const message = JSON.parse(data.toString()) as LiveMessage;
+        heard.push(message.type === 'change' ? message.stored.revision : message.type);
+      });
+      await until(() => heard.length === 1);
+      return { socket, heard };
+    };
+    const [mine, other] = [await listen('tab-of-mine'), await listen('tab-of-another')];
+    const send = (tab: string, id: string) =>
+      client.send(
+        'POST',
+        `/projects/${projectId}/changes`,
+        { changes: [client.change([addRoom(id, id.toUpperCase())])] },
+        { 'x-spool-tab': tab },
+      );
+    await send('tab-of-mine', 'qa');
+    await send('tab-of-another', 'qb');
+    await send('', 'qc');
+    await until(() => mine.heard.at(-1) === 3 && other.heard.at(-1) === 3);
+    expect([mine.heard, other.heard]).to.deep.equal([
+      ['at-revision', 2, 3],
+      ['at-revision', 1, 3],
+    ]);
+    mine.socket.terminate();
+    other.socket.terminate();
+  });
+
   it('are not told to someone from outside', async () => {
     for (const headers of [{}, { cookie: client.cookie, origin: 'http://elsewhere.test' }]) {
       const socket = new WebSocket(`${server.url.replace('http', 'ws')}/api/projects/${projectId}/live`, {

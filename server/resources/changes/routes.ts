@@ -1,7 +1,7 @@
 import express from 'express';
 import { z } from 'zod';
 import { changesReply, storedChangesReply, changesRequest } from '@dusky-spool/core/contract';
-import { parseQuery, parseShape, type RouteTable } from '../../http/index.ts';
+import { parseQuery, parseShape, tabOf, type RouteTable } from '../../http/index.ts';
 import type { Services } from '../services.ts';
 import { applyChanges } from './service.ts';
 import { changesSince } from './store.ts';
@@ -16,7 +16,8 @@ export function changeRoutes(table: RouteTable, services: Services): void {
     express.json({ limit: '20mb' }),
     async (request, response) => {
       const { changes } = parseShape(request.body, changesRequest);
-      response.json(await applyChanges(services, String(request.params.projectId), response.locals.member!, changes));
+      const tab = tabOf(request.get('x-spool-tab'));
+      response.json(await applyChanges(services, String(request.params.projectId), response.locals.member!, changes, tab));
     },
   );
   table.get(

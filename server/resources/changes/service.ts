@@ -28,6 +28,7 @@ export async function applyChanges(
   projectId: string,
   member: SignedIn,
   changes: readonly unknown[],
+  tab = '',
 ): Promise<ChangesReply> {
   const results: ChangeResult[] = [];
   let newest: number | null = null;
@@ -36,7 +37,7 @@ export async function applyChanges(
     const result: ChangeResult =
       'problem' in read
         ? { id: read.id, status: 'refused', problem: read.problem }
-        : await applyOne(services, projectId, member, read.change, (revision) => (newest = revision));
+        : await applyOne(services, projectId, member, read.change, tab, (revision) => (newest = revision));
     results.push(result);
     if (result.status === 'refused') break;
   }
@@ -58,6 +59,7 @@ async function applyOne(
   projectId: string,
   member: SignedIn,
   change: Change,
+  tab: string,
   onNewest: (revision: number) => void,
   isRepeat = false,
 ): Promise<ChangeResult> {
@@ -89,7 +91,7 @@ async function applyOne(
           { firmId: member.firmId, kind: 'accepted', member, about: { project: projectId, ...about } },
           transaction,
         );
-      await store.store(change, member.id, before + 1, new Date());
+      await store.store(change, member.id, before + 1, new Date(), tab);
       return { revision: before + 1, newest: before + 1 };
     });
     onNewest(newest);
@@ -101,7 +103,8 @@ async function applyOne(
     }
     const broken = brokenConstraint(error);
     // The same change was being stored at this moment: now it is there.
-    if (broken?.constraint === 'changes_pkey' && !isRepeat) return applyOne(services, projectId, member, change, onNewest, true);
+    if (broken?.constraint === 'changes_pkey' && !isRepeat)
+      return applyOne(services, projectId, member, change, tab, onNewest, true);
     if (broken) return refused(problemOfConstraint(broken));
     if (isDatabaseAway(error)) throw error;
     if (!isBadValue(error)) {
@@ -115,7 +118,7 @@ async function applyOne(
 async function writeAll(store: ChangeStore, change: Change): Promise<void> {
   const conflicts: FieldConflict[] = [];
   for (const operation of change.operations) {
-    const outcome = resultOf(operation, await store.current(operation), conflicts);
+    const outcome = resultOf(operation, operation.op === 'create' ? undefined : await store.current(operation), conflicts);
     if (!outcome.ok) throw new PlannedRefusal(outcome.problem);
     if (conflicts.length === 0) await store.write(operation);
   }

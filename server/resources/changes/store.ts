@@ -1,7 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { sameValue, type Change, type CollectionName, type HouseLists, type Operation } from '@dusky-spool/core/project';
 import type { StoredChange } from '@dusky-spool/core/contract';
-import type { Database } from '../../database/index.ts';
+import { brokenConstraint, type Database } from '../../database/index.ts';
 import { eventText, NOTIFY_STATEMENT } from '../../events/index.ts';
 import { refusal } from '../../http/problems.ts';
 import { headerOf } from '../projects/store.ts';
@@ -101,13 +101,26 @@ export class ChangeStore {
     }
     const table = models.records[operation.in];
     const where = { projectId, id: operation.id };
-    if (operation.op === 'create') await table.create({ ...operation.record, projectId }, { transaction, returning: false });
+    if (operation.op === 'create') await this.create(operation);
     else if (operation.op === 'delete') await table.destroy({ where, transaction });
     else if (Object.keys(operation.after).length > 0) await table.update(operation.after, { where, transaction });
   }
 
+  /** A new record. Nothing is looked up before: the database knows whether its id is taken. Problem: `record-exists`. */
+  private async create(operation: Extract<Operation, { op: 'create' }>): Promise<void> {
+    const { transaction, projectId } = this;
+    const table = this.database.models.records[operation.in];
+    try {
+      await table.create({ ...operation.record, projectId }, { transaction, returning: false });
+    } catch (error) {
+      if (brokenConstraint(error)?.constraint.endsWith('_pkey'))
+        throw refusal('record-exists', { in: operation.in, id: operation.id });
+      throw error;
+    }
+  }
+
   /** Checks the deferred constraints, stores the change, raises the revision, and notifies all servers after the commit. */
-  async store(change: Change, memberId: string, revision: number, at: Date): Promise<void> {
+  async store(change: Change, memberId: string, revision: number, at: Date, tab: string): Promise<void> {
     const { id, title, operations, undoes } = change;
     const { projectId } = this;
     // One round trip for what every change does.
@@ -127,7 +140,7 @@ export class ChangeStore {
           operations: JSON.stringify(operations),
           undoes: undoes ?? null,
           at,
-          event: eventText({ kind: 'change', projectId }),
+          event: eventText({ kind: 'change', projectId, revision, tab }),
         },
         transaction: this.transaction,
       },

@@ -12,6 +12,9 @@ export class Refused extends Error {
   }
 }
 
+/** What this page calls itself: the server does not tell it of its own edits. */
+export const TAB = Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+
 let csrfToken = '';
 
 export function rememberToken(reply: SessionReply): SessionReply {
@@ -26,6 +29,7 @@ async function request(method: string, path: string, body?: BodyInit, contentTyp
     headers: {
       'x-csrf-token': csrfToken,
       'x-spool-protocol': String(PROTOCOL_VERSION),
+      'x-spool-tab': TAB,
       ...(contentType ? { 'content-type': contentType } : {}),
     },
   });

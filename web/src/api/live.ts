@@ -1,5 +1,6 @@
 import { PROTOCOL_VERSION, type LiveMessage } from '@dusky-spool/core/contract';
 import { updateApp } from './app-update.ts';
+import { TAB } from './http.ts';
 
 const RETRY_MS = [500, 1000, 2000, 5000];
 
@@ -10,7 +11,7 @@ export function followProject(projectId: string, heard: (message: LiveMessage) =
   let socket: WebSocket | null = null;
   let timer = 0;
   const open = () => {
-    const address = new URL(`/api/projects/${projectId}/live`, window.location.href);
+    const address = new URL(`/api/projects/${projectId}/live?tab=${TAB}`, window.location.href);
     address.protocol = address.protocol === 'https:' ? 'wss:' : 'ws:';
     socket = new WebSocket(address);
     socket.onmessage = (event: MessageEvent<string>) => {

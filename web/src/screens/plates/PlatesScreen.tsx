@@ -1,8 +1,9 @@
+import { edited } from '@dusky-spool/core/derive';
 import { useMemo } from 'react';
 import { Button } from 'antd';
 import { platesInOrder } from '@dusky-spool/core/documents';
 import { composePlate, platesWanted } from '@dusky-spool/core/plates';
-import { applyChange, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import { type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { useKeys } from '../../editor/useKeys.ts';
@@ -44,7 +45,7 @@ export function PlatesScreen({ projectId, document, plateId, onPlate, onView }: 
       const made = composePlate(working, group, last);
       if (!made.ok) return void edit(text('plates.compose'), made);
       operations.push(...made.value.operations);
-      const applied = applyChange(working, { operations: made.value.operations });
+      const applied = edited(working, made.value.operations);
       if (applied.ok) working = applied.value;
     }
     if (edit(text('plates.compose'), operations) && last) onPlate(last);

@@ -1,8 +1,9 @@
+import { edited } from '@dusky-spool/core/derive';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button, Checkbox, Modal, Progress, Select } from 'antd';
 import type { PictureInfo } from '@dusky-spool/core/contract';
 import type { Point2 } from '@dusky-spool/core/geometry';
-import { applyChange, create, newFeature, newUnderlay, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import { create, newFeature, newUnderlay, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
 import { SVG_PX_PER_M, type Proposals, type TradeMarkAt } from '@dusky-spool/core/plans';
 import { drawingPlace, featureMake, usualSize, wallsFromProposals } from '@dusky-spool/core/survey';
 import { formatLength, METRES_PER } from '@dusky-spool/core/units';
@@ -143,7 +144,7 @@ export function DrawingImport({ projectId, document, levelId, file, onClose }: P
           );
         }
       }
-      const withPicture = applyChange(document, { operations });
+      const withPicture = edited(document, operations);
       const walls =
         accepted.length > 0 && withPicture.ok
           ? wallsFromProposals(

@@ -38,6 +38,30 @@ export default tseslint.config(
     },
   },
   {
+    // What is remembered of a project belongs to the derivations of that project, and goes with them.
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts', 'core/derive/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'NewExpression[callee.name=/^Weak(Map|Set|Ref)$/]',
+          message: 'Declare a node of core/derive, or a Remembered in the value of one.',
+        },
+        {
+          selector:
+            'Program > VariableDeclaration[kind="let"], Program > ExportNamedDeclaration > VariableDeclaration[kind="let"]',
+          message: 'A module remembers nothing: declare a node of core/derive.',
+        },
+        {
+          selector:
+            'Program > VariableDeclaration > VariableDeclarator > NewExpression[callee.name=/^(Map|Set)$/][arguments.length=0]',
+          message: 'A module remembers nothing: declare a node of core/derive.',
+        },
+      ],
+    },
+  },
+  {
     files: ['web/**/*.{ts,tsx}'],
     languageOptions: { globals: { ...globals.browser } },
     plugins: { 'react-hooks': reactHooks, 'react-refresh': reactRefresh },

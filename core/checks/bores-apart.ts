@@ -35,7 +35,6 @@ interface Crowds {
 }
 
 /** What goes through all halves of joists; after an edit only those are looked at again whose runs came or went. */
-const NO_BORED: ReadonlySet<Bored> = new Set();
 const CROWDS = whole<Crowds>({
   name: 'crowded joists',
   nodes: [JOIST_HALVES, BORED_BY_RUN],
@@ -47,7 +46,8 @@ const CROWDS = whole<Crowds>({
     const loads: Load[] = [...(before?.value.loads ?? [])];
     const own = new Map<number, OwnLoad>();
     // A run that bores the same is the same value again; each value belongs to one run.
-    const [now, then] = before ? [new Set(runs), new Set(was)] : [NO_BORED, NO_BORED];
+    const now = new Set(before ? runs : []);
+    const then = new Set(was);
     for (const bored of was) if (!now.has(bored)) put(loads, bored, -1, own);
     for (const bored of runs) if (!then.has(bored)) put(loads, bored, 1, own);
     const touched = [...own.keys()];

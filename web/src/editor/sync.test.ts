@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { placeDevice } from '@dusky-spool/core/devices';
 import type { Problem } from '@dusky-spool/core/outcome';
 import {
+  COLLECTION_NAMES,
   applyChange,
   checkIntegrity,
   update,
@@ -13,7 +14,7 @@ import {
 import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
 import { moveWalls, onlyOutlines, resettle } from '@dusky-spool/core/survey';
 import { smallHouse } from '@dusky-spool/core/testing';
-import { ProjectSync, SendRefused, Unreachable } from './sync.ts';
+import { ProjectSync, SendRefused, Unreachable, type SyncState } from './sync.ts';
 
 /** A server in memory with the rules of the real one, whose answers can be lost. */
 class MemoryServer {
@@ -61,12 +62,23 @@ class MemoryServer {
   }
 }
 
+/** Every record that a view has otherwise than the one before it is among those that it names. */
+function expectTouched(before: ProjectDocument, { view, touched }: SyncState): void {
+  for (const name of COLLECTION_NAMES) {
+    const [was, is] = [before[name] as Readonly<Record<string, unknown>>, view[name] as Readonly<Record<string, unknown>>];
+    const differ = Object.keys({ ...was, ...is }).filter((id) => was[id] !== is[id]);
+    expect([...(touched.get(name) ?? [])], name).to.include.members(differ);
+  }
+}
+
 function openTab(
   server: MemoryServer,
   tasks: (() => void)[],
   kept: Change[] = [],
   keep: (pending: readonly Change[]) => void = () => undefined,
+  told: (state: SyncState) => void = () => undefined,
 ): ProjectSync {
+  let shown = server.document;
   let count = 0;
   const name = server.tabs.length + 1;
   const tab = new ProjectSync(
@@ -83,7 +95,11 @@ function openTab(
       now: () => new Date('2026-11-29T10:00:00Z'),
       newId: () => `00000000-0000-4000-800${name}-${String(++count).padStart(12, '0')}`,
       later: (task) => tasks.push(task),
-      changed: () => undefined,
+      changed: (state) => {
+        told(state);
+        if (state.view !== shown) expectTouched(shown, state);
+        shown = state.view;
+      },
       resettle: async (base, change, conflicts) => {
         await Promise.resolve();
         if (!onlyOutlines(conflicts)) return null;
@@ -94,6 +110,7 @@ function openTab(
     { document: server.document, revision: server.log.length },
     kept,
   );
+  shown = tab.current.view;
   server.tabs.push(tab);
   return tab;
 }
@@ -119,6 +136,15 @@ const move = (tab: ProjectSync, id: string, x: number) => {
 };
 
 describe('keeping in step with the server', () => {
+  it('publishes one edit once', () => {
+    let count = 0;
+    const tab = openTab(new MemoryServer(smallHouse()), [], [], undefined, () => count++);
+    place(tab, 'd1', 1);
+    expect([count, tab.current.history.done.length]).to.deep.equal([1, 1]);
+    tab.undo();
+    expect([count, tab.current.history.undone.length]).to.deep.equal([2, 1]);
+  });
+
   it('applies an edit at once and keeps it until it is acknowledged', async () => {
     const tasks: (() => void)[] = [];
     const keeps: number[] = [];

@@ -42,6 +42,8 @@ export class ProjectSync {
   private base: ProjectDocument;
   private revision: number;
   private pending: Change[] = [];
+  /** Own changes that were acknowledged since the view was made: it holds their records as they were applied here. */
+  private acknowledged: Change[] = [];
   private sending = false;
   private pulling: Promise<void> | null = null;
   private failures = 0;
@@ -93,9 +95,7 @@ export class ProjectSync {
   edit(title: string, operations: readonly Operation[]): Problem | null {
     if (operations.length === 0) return null;
     const change: Change = { id: this.outside.newId(), baseRevision: this.revision, title, operations };
-    const problem = this.take(change);
-    if (!problem) this.publish({ history: remember(this.state.history, change) });
-    return problem;
+    return this.take(change, remember(this.state.history, change));
   }
 
   undo = (): Problem | null => this.step(undoStep(this.state.history, this.state.view));
@@ -105,18 +105,18 @@ export class ProjectSync {
   private step(step: ReturnType<typeof undoStep>): Problem | null {
     if (!step.ok) return step.problem;
     const { entry, operations, history } = step.value;
-    const problem = this.take({
+    const change = {
       id: this.outside.newId(),
       baseRevision: this.revision,
       title: entry.title,
       operations,
       undoes: entry.changeId,
-    });
-    if (!problem) this.publish({ history });
-    return problem;
+    };
+    return this.take(change, history);
   }
 
-  private take(change: Change): Problem | null {
+  /** Makes a change; `history` is that of this tab with it. One edit is published once. */
+  private take(change: Change, history: History): Problem | null {
     const forbidden = this.outside.forbids(change.operations);
     if (forbidden) return forbidden;
     const applied = edited(this.state.view, change.operations);
@@ -124,7 +124,7 @@ export class ProjectSync {
     const tooLarge = mayBreakBounds(change.operations) ? boundsProblem(applied.value) : null;
     if (tooLarge) return tooLarge;
     this.pending = [...this.pending, change];
-    this.publish({ view: applied.value, touched: touchedBy(change.operations), pending: this.pending, notice: null });
+    this.publish({ view: applied.value, touched: touchedBy(change.operations), pending: this.pending, history, notice: null });
     void this.outside.keep(this.pending).catch(() => undefined);
     void this.flush();
     return null;
@@ -150,6 +150,7 @@ export class ProjectSync {
     this.revision = stored.revision;
     // The common case, one's own first pending change coming back, leaves the view as it is.
     const own = this.pending[0]?.id === stored.change.id;
+    if (own) this.acknowledged.push(stored.change);
     const before = [...this.pending, stored.change];
     this.pending = this.pending.filter((change) => change.id !== stored.change.id);
     void this.outside.keep(this.pending).catch(() => undefined);
@@ -322,7 +323,8 @@ export class ProjectSync {
 
   /** The view anew, with the records that may differ: those of all edits that were or are in it. */
   private viewAfter(before: readonly Change[]): Pick<SyncState, 'view' | 'touched'> {
-    const touched = touchedBy([...before, ...this.pending].flatMap(({ operations }) => operations));
+    const touched = touchedBy([...this.acknowledged, ...before, ...this.pending].flatMap(({ operations }) => operations));
+    this.acknowledged = [];
     const view = this.viewOf();
     const own = derivationsOf(this.state.view);
     if (own instanceof Derivations) own.become(view, touched);

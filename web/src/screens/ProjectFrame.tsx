@@ -102,7 +102,7 @@ function Frame({
 }) {
   const document = sync.view;
   const settled = useSettled(document, stage === 'survey');
-  useFollowed(settled);
+  useFollowed(document);
   const derived = useDerived(settled);
   const stages = useMemo(() => progressOf(settled, derived), [settled, derived]);
   const onPlan = stage === 'devices' || stage === 'cabling';

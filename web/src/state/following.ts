@@ -80,6 +80,11 @@ class Follower {
     this.worker.onerror = (event) => this.fail(event.message);
   }
 
+  /** A project that is looked at: the edits of the one that is open come by themselves. */
+  begin(document: ProjectDocument): void {
+    if (!this.sent || !useProject.getState().sync) this.open(document);
+  }
+
   /** A project from its start, or as it is now where it is not known what differs. */
   open(document: ProjectDocument): void {
     if (document === this.sent) return;
@@ -265,10 +270,10 @@ export function startFollowing(): () => void {
   };
 }
 
-/** Has the project followed as it is now. */
+/** Has a project followed from here on; edits of the one that is open are followed as they are made. */
 export function useFollowed(document: ProjectDocument | null): void {
   useLayoutEffect(() => {
-    if (document) follower?.open(document);
+    if (document) follower?.begin(document);
   }, [document]);
 }
 

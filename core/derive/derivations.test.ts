@@ -168,6 +168,10 @@ describe('what follows from a project', () => {
     const { share } = steps.next().value as { share: number };
     expect(share).to.be.within(0, 1);
     expect(count).to.equal(1);
+    steps.next();
+    steps.next();
+    own.steps(counted as unknown as AnyNode).next();
+    expect(count).to.equal(3);
     own.all(counted);
     expect(count).to.equal(Object.keys(own.document.walls).length);
   });

@@ -19,6 +19,8 @@ interface List {
   readonly records: readonly (readonly unknown[])[];
   /** Of a node that looks its values up: where. */
   readonly map?: ReadonlyMap<string, unknown>;
+  /** Whether it is written down which records were read for which. */
+  isIndexed?: boolean;
 }
 
 /** What is known from a state before, and what was touched since; null where that is too much to tell. */
@@ -205,9 +207,10 @@ export class Derivations implements Reading {
     const values: unknown[] = [];
     const records: (readonly unknown[])[] = [];
     const part: List = { rows, stamp, beside, values, records };
-    // Called off, what was worked out is where the next one begins.
-    if (!last) this.store.keepPart(node, part);
+    const isPart = last !== undefined && last.values.length < last.rows.length;
     for (let m = 0, n = 0; n < rows.length; n++) {
+      // Called off, what was worked out is where the next one begins.
+      if (last ? isPart && n === last.values.length : n === 0) this.store.keepPart(node, part);
       while (last && m < last.values.length && last.rows[m].id < rows[n].id) m++;
       const at = last && m < last.values.length && last.rows[m].id === rows[n].id ? m : -1;
       this.put(node, part, n, last, at);
@@ -316,6 +319,7 @@ export class Derivations implements Reading {
       beside,
       values: places ? places.map((m) => last.values[m]) : [...last.values],
       records: !node.records ? [] : places ? places.map((m) => last.records[m]) : [...last.records],
+      isIndexed: true,
     };
     let isSame = isSameRows;
     for (const id of wanted) {

@@ -16,7 +16,11 @@ export interface State {
   isMade: boolean;
 }
 
-type Ids = readonly { readonly id: string }[];
+interface Indexed {
+  readonly rows: readonly { readonly id: string }[];
+  readonly records: readonly (readonly unknown[])[];
+  isIndexed?: boolean;
+}
 
 /** All that is remembered of one open project. Only `Derivations` uses it, and it is gone with them. */
 export class Store<List> {
@@ -61,12 +65,12 @@ export class Store<List> {
     else readers.set(id, new Set([reader]));
   }
 
-  /** For which records of a node a record of any table was read, by its id; `list` tells it where nobody has asked before. */
-  readersOf(node: AnyNode, list: { readonly rows: Ids; readonly records: readonly (readonly unknown[])[] }) {
-    const known = this.readers.get(node);
-    if (known) return known;
-    const readers = new Map<string, Set<string>>();
-    this.readers.set(node, readers);
+  /** For which records of a node a record of any table was read, by its id: those of `list`, and others of states before. */
+  readersOf(node: AnyNode, list: Indexed): ReadonlyMap<string, ReadonlySet<string>> {
+    let readers = this.readers.get(node);
+    if (!readers) this.readers.set(node, (readers = new Map()));
+    if (list.isIndexed) return readers;
+    list.isIndexed = true;
     list.records.forEach((records, n) => {
       for (const record of records) if (record) this.addReader(node, (record as { readonly id: string }).id, list.rows[n].id);
     });

@@ -10,8 +10,6 @@ const RANK = {
   calculation: 1,
   units: 1,
   geometry: 1,
-  graph: 1,
-  optimise: 1,
   regions: 2,
   project: 2,
   derive: 2.5,

@@ -10,7 +10,6 @@ import {
   redoStep,
   remember,
   reverseOperations,
-  squashOperations,
   undoStep,
   update,
   type Change,
@@ -69,24 +68,6 @@ describe('a change', () => {
         }
         for (const operations of done.reverse()) document = apply(document, reverseOperations(operations));
         expect(document).to.deep.equal(start);
-      }),
-      { numRuns: 60 },
-    );
-  });
-
-  it('squashed does what the changes do one after the other', () => {
-    fc.assert(
-      fc.property(fc.array(fc.tuple(fc.nat(40), fc.nat(4)), { maxLength: 10 }), (edits) => {
-        const start = houseWithSpeakers();
-        let document = start;
-        let squashed: Operation[] = [];
-        for (const [pick, value] of edits) {
-          const operations = edit(document, pick, value);
-          document = apply(document, operations);
-          squashed = squashOperations(squashed, operations);
-        }
-        expect(apply(start, squashed)).to.deep.equal(document);
-        expect(apply(document, reverseOperations(squashed))).to.deep.equal(start);
       }),
       { numRuns: 60 },
     );

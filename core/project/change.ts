@@ -19,7 +19,7 @@ export type Operation =
     }
   | { readonly op: 'delete'; readonly in: CollectionName; readonly id: string; readonly record: Fields };
 
-/** A value that can be applied, reversed, squashed, sent, stored and audited. Sending it twice does nothing twice. */
+/** A value that can be applied, reversed, sent, stored and audited. Sending it twice does nothing twice. */
 export interface Change {
   readonly id: string;
   readonly baseRevision: number;
@@ -153,26 +153,6 @@ export function reverseOperations(operations: readonly Operation[]): Operation[]
     if (operation.op === 'delete') return { ...operation, op: 'create' as const };
     return { ...operation, before: operation.after, after: operation.before };
   });
-}
-
-/** Two changes in a row as one: an update of the same fields keeps the first `before` and the last `after`. */
-export function squashOperations(first: readonly Operation[], second: readonly Operation[]): Operation[] {
-  const result: Operation[] = [...first];
-  for (const operation of second) {
-    const at = result.findLastIndex((o) => o.in === operation.in && o.id === operation.id);
-    const last = result[at];
-    if (operation.op === 'update' && last?.op === 'update') {
-      const before = { ...operation.before, ...last.before };
-      result[at] = { ...last, before, after: { ...last.after, ...operation.after } };
-    } else if (operation.op === 'update' && last?.op === 'create') {
-      result[at] = { ...last, record: { ...last.record, ...operation.after } };
-    } else if (operation.op === 'delete' && last?.op === 'create') {
-      result.splice(at, 1);
-    } else {
-      result.push(operation);
-    }
-  }
-  return result;
 }
 
 /** Whether two lists hold the same values in the same order. */

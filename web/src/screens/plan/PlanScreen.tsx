@@ -1,3 +1,4 @@
+import { onLevel } from '@dusky-spool/core/derive';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Button, ConfigProvider } from 'antd';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
@@ -143,9 +144,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
         ? text(tool.field ? 'plan.placingField' : 'plan.placing', { name: tool.type.name.toLowerCase() })
         : null;
   const nothing =
-    !underlay &&
-    !Object.values(document.rooms).some((room) => room.levelId === levelId) &&
-    !Object.values(document.devices).some((device) => device.levelId === levelId);
+    !underlay && onLevel(document, 'rooms', levelId).length === 0 && onLevel(document, 'devices', levelId).length === 0;
 
   const onSurface = {
     document,
@@ -370,7 +369,6 @@ function nudgedOnWall(
 
 function systemsOnLevel(document: ProjectDocument, levelId: string): SystemName[] {
   const found = new Set<SystemName>();
-  for (const device of Object.values(document.devices))
-    if (device.levelId === levelId) found.add(document.deviceTypes[device.typeId].system);
+  for (const { typeId } of onLevel(document, 'devices', levelId)) found.add(document.deviceTypes[typeId].system);
   return (Object.keys(SYSTEM_STYLE) as SystemName[]).filter((system) => found.has(system));
 }

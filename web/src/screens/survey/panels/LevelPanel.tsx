@@ -1,3 +1,4 @@
+import { listOf } from '@dusky-spool/core/derive';
 import { useState } from 'react';
 import { Button, Select } from 'antd';
 import { levelsFromBelow } from '@dusky-spool/core/building';
@@ -115,7 +116,7 @@ export function LevelPanel({ document, levelId, onLevel }: Props) {
         >
           {text('survey.siteSheet')}
         </Button>
-        {levels.length > 1 && !Object.values(document.devices).some((device) => device.levelId === levelId) && (
+        {levels.length > 1 && !listOf(document, 'devices').some((device) => device.levelId === levelId) && (
           <Button
             size="small"
             danger

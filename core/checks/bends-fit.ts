@@ -26,7 +26,6 @@ export const bendsFit = defineCheck({
     const worst = tight.reduce((a, b) => (b.roomM < a.roomM ? b : a));
     return [
       say(
-        'bends-fit',
         BY_STANDARD.test(cable.family) ? 'stop' : 'look',
         `bend-${worst.where}`,
         [{ in: 'runs', id: run.id }, ...(worst.wallId === null ? [] : [{ in: 'walls' as const, id: worst.wallId }])],

@@ -19,7 +19,6 @@ export const bondLength = defineCheck({
     if (lengthM <= longestM * (1 + 1e-9)) return [];
     return [
       say(
-        'bond-length',
         'stop',
         'bond-too-long',
         [{ in: 'runs', id: run.id }],

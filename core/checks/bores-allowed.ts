@@ -3,7 +3,7 @@ import { inNumberOrder } from '../runs/index.ts';
 import { buildingOf, levelUnder, BUILDING } from '../building/index.ts';
 import type { CollectionName, ProjectDocument } from '../project/index.ts';
 import { BORED_BY_RUN, type Bad } from './bored-by-run.ts';
-import { defineCheck, say, type Finding } from './check.ts';
+import { defineCheck, say, type Said } from './check.ts';
 
 const CODES = ['bore-too-large', 'bore-off-span', 'bore-engineered'] as const;
 
@@ -37,7 +37,7 @@ export const boresAllowed = defineCheck({
   },
 });
 
-function findingOf(document: ProjectDocument, those: readonly Bad[]): Finding {
+function findingOf(document: ProjectDocument, those: readonly Bad[]): Said {
   const [{ code, hole }] = those;
   const { member, wallId, roomId, at } = hole;
   const level = levelUnder(buildingOf(document), at[2])!;
@@ -56,20 +56,13 @@ function findingOf(document: ProjectDocument, those: readonly Bad[]): Finding {
     runs: [...new Set(those.map(({ number }) => number))],
     at: at.slice(0, 2),
   };
-  if (code === 'bore-engineered') return say('bores-allowed', 'look', code, [where], figures);
+  if (code === 'bore-engineered') return say('look', code, [where], figures);
   if (code === 'bore-off-span') {
     const worst = those.reduce((a, b) => (b.measured! < a.measured! ? b : a));
     const { measured, allowed } = worst;
-    return say('bores-allowed', 'stop', code, [where], { ...figures, share: Math.round(measured! * 100) }, { measured, allowed });
+    return say('stop', code, [where], { ...figures, share: Math.round(measured! * 100) }, { measured, allowed });
   }
   const worst = those.reduce((a, b) => (b.measured! > a.measured! ? b : a));
   const { measured, allowed } = worst;
-  return say(
-    'bores-allowed',
-    'stop',
-    code,
-    [where],
-    { ...figures, needM: measured, mostM: allowed },
-    { measured, allowed, unit: 'm' },
-  );
+  return say('stop', code, [where], { ...figures, needM: measured, mostM: allowed }, { measured, allowed, unit: 'm' });
 }

@@ -3,7 +3,7 @@ import { BITS_M, HOLE_FILL, holesFor } from '../boring/index.ts';
 import { rotate2 } from '../geometry/index.ts';
 import { update, type ProjectDocument, type Room } from '../project/index.ts';
 import { BORED_BY_RUN, JOIST_HALVES, PLACE_M, type Bored, type Half } from './bored-by-run.ts';
-import { defineCheck, say, type Cure, type Finding } from './check.ts';
+import { defineCheck, say, type Cure, type Said } from './check.ts';
 
 /** Between two holes of a joist edge to edge, m (IRC R502.8: 2 in); in the UK and EU three diameters from middle to middle. */
 const APART_M = 0.0508;
@@ -169,7 +169,7 @@ function atLeastBits(squares: Load['squares'], mostM: number): number[] {
 }
 
 /** One finding for each room, about the worst of its joists. */
-function byRoom(crowds: readonly Crowd[]): Finding[] {
+function byRoom(crowds: readonly Crowd[]): Said[] {
   const rooms = new Map<Room, Crowd[]>();
   for (const one of crowds) rooms.set(one.room, [...(rooms.get(one.room) ?? []), one]);
   return [...rooms]
@@ -177,7 +177,6 @@ function byRoom(crowds: readonly Crowd[]): Finding[] {
     .map(([{ id: roomId, code, name }, those]) => {
       const { holes, cables, needM, freeM, at } = those.reduce((a, b) => (b.needM / b.freeM > a.needM / a.freeM ? b : a));
       return say(
-        'bores-apart',
         'stop',
         'bores-crowded',
         [{ in: 'rooms', id: roomId }],

@@ -2,12 +2,12 @@ import { PLANNED_RUNS } from '../runs/index.ts';
 import { WAITING, againstBrief, cellOf, openDecisions, requirementsOf } from '../brief/index.ts';
 import { BRIEF_TOPICS, update, type BriefCell, type ProjectDocument } from '../project/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, type Finding } from './check.ts';
+import { defineCheck, type Said } from './check.ts';
 
 /** A decision this near its last safe date is worth a look, days. */
 const SOON_DAYS = 14;
 
-const about = (document: ProjectDocument, cell: BriefCell): Pick<Finding, 'subjects'> & { figures: Record<string, unknown> } => {
+const about = (document: ProjectDocument, cell: BriefCell): Pick<Said, 'subjects'> & { figures: Record<string, unknown> } => {
   const room = document.rooms[cell.roomId];
   return {
     subjects: [
@@ -30,14 +30,13 @@ export const briefMet = defineCheck({
   nodes: [PLANNED_RUNS],
   run: ({ document, runs }) => {
     if (Object.keys(document.briefCells).length === 0) return [];
-    return requirementsOf(document, runs).flatMap(({ cell, unit, devices, missing, reached, holds }): Finding[] => {
+    return requirementsOf(document, runs).flatMap(({ cell, unit, devices, missing, reached, holds }): Said[] => {
       if (holds) return [];
       const { subjects, figures } = about(document, cell);
       const own = devices.map(({ id }) => ({ in: 'devices' as const, id }));
       if (missing > 0)
         return [
           {
-            check: 'brief-met',
             rank: 'look',
             code: 'brief-device-missing',
             subjects,
@@ -49,7 +48,6 @@ export const briefMet = defineCheck({
         ];
       return [
         {
-          check: 'brief-met',
           rank: 'look',
           code: 'brief-threshold-missed',
           subjects: [...subjects, ...own],
@@ -75,10 +73,9 @@ export const nothingOnPurpose = defineCheck({
   appliesTo: 'rooms',
   reads: ['briefCells', 'deviceTypes', 'devices', 'rooms'],
   run: ({ document }) =>
-    againstBrief(document).map(({ cell, devices }): Finding => {
+    againstBrief(document).map(({ cell, devices }): Said => {
       const { subjects, figures } = about(document, cell);
       return {
-        check: 'nothing-on-purpose',
         rank: 'look',
         code: 'brief-nothing-wanted',
         subjects: [...subjects, ...devices.map(({ id }) => ({ in: 'devices' as const, id }))],
@@ -107,12 +104,11 @@ export const decisionsInTime = defineCheck({
   nodes: [WAITING],
   day: true,
   run: ({ document, today }) => {
-    return openDecisions(document, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): Finding[] => {
+    return openDecisions(document, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): Said[] => {
       if (daysLeft === null || daysLeft > SOON_DAYS) return [];
       const past = daysLeft < 0;
       return [
         {
-          check: 'decisions-in-time',
           rank: past ? 'stop' : 'look',
           code: `${device ? 'drawing' : 'decision'}-${past ? 'late' : 'soon'}`,
           subjects: [device ? { in: 'devices', id: device.id } : { in: 'decisions', id: decision.id }],
@@ -143,14 +139,13 @@ export const signedRooms = defineCheck({
   appliesTo: 'rooms',
   reads: ['briefCells', 'roomBriefs', 'rooms'],
   run: ({ document }) =>
-    listOf(document, 'roomBriefs').flatMap((brief): Finding[] => {
+    listOf(document, 'roomBriefs').flatMap((brief): Said[] => {
       if (brief.signedOn === '') return [];
       const open = BRIEF_TOPICS.filter((topic) => !cellOf(document, brief.roomId, topic));
       if (open.length === 0) return [];
       const room = document.rooms[brief.roomId];
       return [
         {
-          check: 'signed-rooms',
           rank: 'look',
           code: 'signed-not-discussed',
           subjects: [{ in: 'rooms', id: room.id }],

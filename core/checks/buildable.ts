@@ -5,7 +5,7 @@ import { blockingNeeds, CURED_BY_MOVING, legalPlaces, mountsFor, type Clash, CLA
 import { buildingOf, nearestWall } from '../building/index.ts';
 import { create, update, type Device, type DeviceType, type Operation, type ProjectDocument } from '../project/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, say, type Cure, type Finding } from './check.ts';
+import { defineCheck, say, type Cure, type Said } from './check.ts';
 
 const MOST_MOVES = 2;
 
@@ -27,9 +27,8 @@ export const buildable = defineCheck({
   },
 });
 
-function findingOf(document: ProjectDocument, device: Device, clash: Clash): Finding {
+function findingOf(document: ProjectDocument, device: Device, clash: Clash): Said {
   return say(
-    'buildable',
     clash.rank,
     clash.code,
     [{ in: 'devices', id: device.id }, ...(clash.with ? [clash.with] : [])],

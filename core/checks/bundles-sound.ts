@@ -1,7 +1,7 @@
 import { update, type ProjectDocument, type Run } from '../project/index.ts';
 import { each, listOf } from '../derive/index.ts';
 import { compareNumbers, isKept, MOST_IN_BUNDLE, NUMBER_ORDER } from '../runs/index.ts';
-import { defineCheck, type Cure, type Finding } from './check.ts';
+import { defineCheck, type Cure, type Said } from './check.ts';
 
 /** PoE classes whose heat adds up in a bundle, and those above 60 W a cable (ENGINEERING 3.2). */
 const WARM_CLASS = 5;
@@ -38,17 +38,9 @@ export const bundlesSound = defineCheck({
       const classes = bundle.members.map(({ poeClass }) => poeClass);
       const warm = classes.filter((one) => one >= WARM_CLASS).length;
       const hot = classes.filter((one) => one >= HOT_CLASS).length;
-      const found: Finding[] = [];
-      const say = (
-        code: string,
-        rank: 'stop' | 'look',
-        measured: number,
-        allowed: number,
-        unit: string,
-        cures?: Finding['cures'],
-      ) =>
+      const found: Said[] = [];
+      const say = (code: string, rank: 'stop' | 'look', measured: number, allowed: number, unit: string, cures?: Said['cures']) =>
         found.push({
-          check: 'bundles-sound',
           rank,
           code,
           subjects: bundle.members.map(({ run }) => ({ in: 'runs', id: run.id })),

@@ -21,7 +21,6 @@ export const cableAsType = defineCheck({
     const noPower = type.poeClass !== null && wanted.family === 'cat';
     return [
       say(
-        'cable-as-type',
         noPower ? 'stop' : 'look',
         noPower ? 'cable-no-power' : 'cable-not-as-type',
         [

@@ -15,7 +15,6 @@ export const camerasPrivate = defineCheck({
     if (!/bed|bath|shower|wc|toilet|dressing/i.test(`${room.use} ${room.name}`)) return [];
     return [
       say(
-        'cameras-private',
         'stop',
         'camera-private',
         [

@@ -26,6 +26,9 @@ export interface Finding {
   readonly cures?: (document: ProjectDocument) => readonly Cure[];
 }
 
+/** What a rule says; whose it is, the runner adds. */
+export type Said = Omit<Finding, 'check'>;
+
 const NO_CURES: readonly Cure[] = [];
 
 /** What would put a finding right, for this state of the project. */
@@ -84,17 +87,17 @@ interface CheckHead {
 
 /** A rule over the whole project; `run` is pure. It is run again where something differs that it reads. */
 export interface HouseCheck extends CheckHead {
-  readonly run: (context: CheckContext) => readonly Finding[];
+  readonly run: (context: CheckContext) => readonly Said[];
 }
 
 /** A rule about single runs: it looks at a run with its device and its route. */
 export interface RunCheck extends CheckHead {
-  readonly ofRun: (planned: PlannedRun, context: CheckContext) => readonly Finding[];
+  readonly ofRun: (planned: PlannedRun, context: CheckContext) => readonly Said[];
 }
 
 /** A rule about single devices. */
 export interface DeviceCheck extends CheckHead {
-  readonly ofDevice: (device: Device, context: CheckContext) => readonly Finding[];
+  readonly ofDevice: (device: Device, context: CheckContext) => readonly Said[];
   /** Nodes over devices that it looks at for the same device. */
   readonly beside?: readonly Each<'devices', unknown>[];
 }
@@ -112,13 +115,12 @@ interface Told {
 
 /** What a rule says; what is left out has nothing measured and no cure. */
 export const say = (
-  check: string,
   rank: Rank,
   code: string,
   subjects: Finding['subjects'],
   figures: Finding['figures'],
   { measured = null, allowed = null, unit = '', cures }: Told = {},
-): Finding => ({ check, rank, code, subjects, measured, allowed, unit, figures, cures });
+): Said => ({ rank, code, subjects, measured, allowed, unit, figures, cures });
 
 /** Ranks from the worst on. */
 export const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };

@@ -3,7 +3,7 @@ import { cableClassOf, OPEN_CONDUCTORS_M, PARALLEL_FROM_M } from '../separation/
 import { buildingOf, BUILDING } from '../building/index.ts';
 import type { ProjectDocument } from '../project/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { defineCheck, say, type Finding, type Rank } from './check.ts';
+import { defineCheck, say, type Said, type Rank } from './check.ts';
 import { leadAway } from './cures.ts';
 
 /** Optical leads take nothing up from mains. */
@@ -37,7 +37,7 @@ export const clearOfMains = defineCheck({
     return besideIn(document, planned).flatMap((beside) => {
       const { keepM, parallelM, leastM, crossingRad, featureId } = beside;
       const figures = { mains: document.features[featureId].name || 'mains', keepM, longestM };
-      const found: Finding[] = [];
+      const found: Said[] = [];
       const told = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>
         found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }, keeps));
       if (parallelM > longestM && leastM < OPEN_CONDUCTORS_M)
@@ -62,9 +62,8 @@ function about(
   unit: string,
   figures: object,
   keeps: (house: ProjectDocument, run: PlannedRun) => boolean,
-): Finding {
+): Said {
   return say(
-    'clear-of-mains',
     rank,
     code,
     [

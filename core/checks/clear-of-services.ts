@@ -38,7 +38,6 @@ export const clearOfServices = defineCheck({
       if (parallelM <= PASSING_M) return [];
       return [
         say(
-          'clear-of-services',
           'look',
           'service-near',
           [

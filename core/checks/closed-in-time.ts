@@ -4,7 +4,7 @@ import { cellOf } from '../brief/index.ts';
 import { holeSchedule, penetrationsOf, sealCounts } from '../drilling/index.ts';
 import { BRIEF_TOPICS, daysBetween, gateDate } from '../project/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, say, type Finding } from './check.ts';
+import { defineCheck, say, type Said } from './check.ts';
 
 /** No pierced separation is open when the boards go on (practice B15). */
 export const sealsClosed = defineCheck({
@@ -28,7 +28,6 @@ export const sealsClosed = defineCheck({
     const first = pierced.find(({ seal }) => (seal?.state ?? 'open') === 'open')!;
     return [
       say(
-        'seals-closed',
         'stop',
         'seals-open',
         [{ in: 'levels', id: first.levelId }],
@@ -53,12 +52,11 @@ export const roomsDiscussed = defineCheck({
   run: ({ document, today, limit }) => {
     const on = gateDate(document, 'low-voltage-rough-in');
     if (on === '' || daysBetween(today, on) > limit('daysBefore') || Object.keys(document.briefCells).length === 0) return [];
-    return listOf(document, 'rooms').flatMap((room): Finding[] => {
+    return listOf(document, 'rooms').flatMap((room): Said[] => {
       const open = BRIEF_TOPICS.filter((topic) => !cellOf(document, room.id, topic));
       if (open.length === 0) return [];
       return [
         say(
-          'rooms-discussed',
           'look',
           'room-not-discussed',
           [{ in: 'rooms', id: room.id }],
@@ -82,14 +80,13 @@ export const askedFor = defineCheck({
   run: ({ document }) => {
     const signed = new Set(listOf(document, 'roomBriefs').flatMap(({ roomId, signedOn }) => (signedOn === '' ? [] : [roomId])));
     if (signed.size === 0) return [];
-    return listOf(document, 'devices').flatMap((device): Finding[] => {
+    return listOf(document, 'devices').flatMap((device): Said[] => {
       if (device.roomId === null || !signed.has(device.roomId)) return [];
       const { answers, name } = document.deviceTypes[device.typeId];
       if (answers === null || cellOf(document, device.roomId, answers)) return [];
       const room = document.rooms[device.roomId];
       return [
         say(
-          'asked-for',
           'look',
           'device-not-asked',
           [

@@ -28,7 +28,6 @@ export const coaxLossCheck = defineCheck({
     if (lossDb <= mostDb * (1 + 1e-9)) return [];
     return [
       say(
-        'coax-loss',
         'look',
         'coax-lossy',
         [{ in: 'runs', id: run.id }],

@@ -18,7 +18,6 @@ export const conductorsFit = defineCheck({
     if (!map || used <= cable.conductors) return [];
     return [
       say(
-        'conductors-fit',
         'stop',
         'conductors-short',
         [{ in: 'runs', id: run.id }],

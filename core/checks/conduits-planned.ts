@@ -18,7 +18,6 @@ export const conduitsPlanned = defineCheck({
     if (missing.length === 0) return [];
     return [
       {
-        check: 'conduits-planned',
         rank: 'look' as const,
         code: 'conduits-missing',
         subjects: missing.map(({ subject }) => subject),

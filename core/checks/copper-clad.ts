@@ -17,7 +17,6 @@ export const copperClad = defineCheck({
     if (cable.material !== 'cca' || cable.system === 'sound') return [];
     return [
       say(
-        'copper-clad',
         'stop',
         'clad-aluminium',
         [{ in: 'runs', id: run.id }],

@@ -27,7 +27,6 @@ export const dataLength = defineCheck({
     const isOver = lengthM > longestM * (1 + 1e-9);
     return [
       say(
-        'data-length',
         isOver ? 'stop' : 'look',
         isOver ? 'data-too-long' : 'data-near-long',
         [{ in: 'runs', id: run.id }],

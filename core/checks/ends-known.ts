@@ -52,7 +52,6 @@ export const endsKnown = defineCheck({
     if (!wrong && !isOpen) return [];
     return [
       say(
-        'ends-known',
         wrong ? 'stop' : 'look',
         wrong ? 'end-misfit' : 'end-unknown',
         [{ in: 'runs', id: run.id }],

@@ -4,7 +4,7 @@ import type { Point2 } from '../geometry/index.ts';
 import { type Operation, type Device, type ProjectDocument, type Run } from '../project/index.ts';
 import { listOf, pickedFrom, partOf, edited } from '../derive/index.ts';
 import { runsByDevice, RUNS_BY_DEVICE } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type Finding } from './check.ts';
+import { defineCheck, say, type Cure, type Said } from './check.ts';
 
 const isCopper = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].material !== 'fibre';
 const isBond = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].family === 'bond';
@@ -37,7 +37,6 @@ export const surgeProtected = defineCheck({
     if (runs.length === 0) return [];
     return [
       say(
-        'surge-protected',
         'look',
         'surge-missing',
         runs.map(({ id }) => ({ in: 'runs', id })),
@@ -61,9 +60,8 @@ export const aerialBonded = defineCheck({
   safety: true,
   run: ({ document }) => {
     if (hasType(document, 'bonding-bar')) return [];
-    return pickedFrom(document, MASTS).map((device): Finding =>
+    return pickedFrom(document, MASTS).map((device): Said =>
       say(
-        'aerial-bonded',
         'stop',
         'aerial-not-bonded',
         [{ in: 'devices', id: device.id }],

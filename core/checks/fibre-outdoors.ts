@@ -24,7 +24,6 @@ export const fibreOutdoors = defineCheck({
     const isPowered = document.deviceTypes[device.typeId].poeClass !== null;
     return [
       say(
-        'fibre-outdoors',
         'look',
         isPowered ? 'ground-powered' : 'ground-copper',
         [{ in: 'runs', id: run.id }],

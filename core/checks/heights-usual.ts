@@ -25,7 +25,6 @@ export const heightsUsual = defineCheck({
 function said(device: Device, type: DeviceType, heightM: number, leastM: number, mostM: number, offM: number) {
   const nearest = heightM < leastM ? leastM : mostM;
   return say(
-    'heights-usual',
     'look',
     'height-unusual',
     [{ in: 'devices', id: device.id }],

@@ -3,16 +3,15 @@ import { type CollectionName, type Level, type Opening, type ProjectDocument, ty
 import { listOf, onLevel } from '../derive/index.ts';
 import { wallGrid, type WallGrid, levelsFromBelow } from '../building/index.ts';
 import { CORNER_TOLERANCE_M, factOf, openingFits } from '../survey/index.ts';
-import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
+import { defineCheck, type Cure, type Said, type Rank } from './check.ts';
 
 const finding = (
-  check: string,
   rank: Rank,
   code: string,
   subject: { in: CollectionName; id: string },
-  figures: Finding['figures'],
-  more: Partial<Pick<Finding, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
-): Finding => ({ check, rank, code, subjects: [subject], measured: null, allowed: null, unit: '', ...more, figures });
+  figures: Said['figures'],
+  more: Partial<Pick<Said, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
+): Said => ({ rank, code, subjects: [subject], measured: null, allowed: null, unit: '', ...more, figures });
 
 const wallName = (document: ProjectDocument, wallId: string) => document.levels[document.walls[wallId].levelId].name;
 
@@ -32,7 +31,6 @@ export const openingsFit = defineCheck({
       const { code, ...figures } = fits.problem;
       return [
         finding(
-          'openings-fit',
           'stop',
           code,
           { in: 'openings', id: opening.id },
@@ -87,7 +85,6 @@ export const levelsApart = defineCheck({
       });
       return [
         finding(
-          'levels-apart',
           'stop',
           'levels-overlap',
           { in: 'levels', id: upper.id },
@@ -141,7 +138,6 @@ export const ceilingAboveHeads = defineCheck({
       const ceilingM = ceilingOf(document, low);
       return [
         finding(
-          'ceiling-above-heads',
           'look',
           'ceiling-below-head',
           { in: 'rooms', id: low.id },
@@ -184,7 +180,7 @@ export const roomsClosed = defineCheck({
       const walls = onLevel(document, 'walls', room.levelId);
       const grid = grids.get(room.levelId)!;
       if (walls.length === 0 || isHeld(room, grid)) return [];
-      return [finding('rooms-closed', 'look', 'room-open', { in: 'rooms', id: room.id }, { number: room.code, room: room.name })];
+      return [finding('look', 'room-open', { in: 'rooms', id: room.id }, { number: room.code, room: room.name })];
     });
   },
 });
@@ -216,7 +212,6 @@ export const cavitiesKnown = defineCheck({
       factOf(document, 'walls', wall.id, 'cavityDepthM')?.state === 'not-known'
         ? [
             finding(
-              'cavities-known',
               'look',
               'cavity-not-known',
               { in: 'walls', id: wall.id },

@@ -2,7 +2,7 @@ import { distance3, pointInPolygon, type Point2 } from '../geometry/index.ts';
 import { update, type CableType, type Feature, type Medium, type ProjectDocument } from '../project/index.ts';
 import { listOf, pickedFrom, partOf } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type Finding, type Rank } from './check.ts';
+import { defineCheck, say, type Cure, type Said, type Rank } from './check.ts';
 
 const AIR_SPACES = partOf('spaces that move air', 'features', ({ kind, points }) => kind === 'air-space' && points.length >= 3);
 
@@ -63,7 +63,7 @@ function inAir(
   return { lengthM, first };
 }
 
-function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number): Finding | null {
+function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number): Said | null {
   const { run, points, media } = planned;
   const cable = document.cableTypes[run.cableTypeId];
   const told = (
@@ -73,10 +73,9 @@ function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number
     rating: CableType['rating'] | null,
     figures = {},
     rank: Rank = 'look',
-    about: Finding['subjects'] = [],
+    about: Said['subjects'] = [],
   ) =>
     say(
-      'jackets-fit',
       rank,
       code,
       [{ in: 'runs', id: run.id }, ...about],

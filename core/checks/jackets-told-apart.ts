@@ -1,6 +1,6 @@
 import { type ProjectDocument } from '../project/index.ts';
 import { listOf, whole, derivationsOf } from '../derive/index.ts';
-import { defineCheck, type Finding } from './check.ts';
+import { defineCheck, type Said } from './check.ts';
 
 type Place = Map<string, Map<string, string>>;
 
@@ -44,11 +44,10 @@ const ALIKE_AT = whole<{ readonly devices: readonly Alike[]; readonly racks: rea
   }),
 });
 
-const atDevices = (document: ProjectDocument): Finding[] =>
+const atDevices = (document: ProjectDocument): Said[] =>
   derivationsOf(document)
     .get(ALIKE_AT)
-    .devices.map(({ id, colour, cables }): Finding => ({
-      check: 'jackets-told-apart',
+    .devices.map(({ id, colour, cables }): Said => ({
       rank: 'look',
       code: 'jackets-alike',
       subjects: [{ in: 'devices', id }],
@@ -58,11 +57,10 @@ const atDevices = (document: ProjectDocument): Finding[] =>
       figures: { device: document.deviceTypes[document.devices[id].typeId].name, colour, cables },
     }));
 
-const atRacks = (document: ProjectDocument): Finding[] =>
+const atRacks = (document: ProjectDocument): Said[] =>
   derivationsOf(document)
     .get(ALIKE_AT)
-    .racks.map(({ id, colour, cables }): Finding => ({
-      check: 'jackets-told-apart',
+    .racks.map(({ id, colour, cables }): Said => ({
       rank: 'fine',
       code: 'jackets-alike-at-rack',
       subjects: [{ in: 'racks', id }],

@@ -1,6 +1,6 @@
 import type { ProjectDocument, Run } from '../project/index.ts';
 import { decideKept, type PlannedRun } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type Finding, type Rank } from './check.ts';
+import { defineCheck, say, type Cure, type Said, type Rank } from './check.ts';
 import { closedOn } from './tested-in-time.ts';
 
 /** A run issued, labelled or pulled keeps its route; where the plan has moved on, a person decides. */
@@ -16,7 +16,7 @@ export const keptRouteDiffers = defineCheck({
   // Once the boards are on it is another matter: see below.
   ofRun: (planned, { document, today }) =>
     closedOn(document, today) === null
-      ? tell(planned, 'kept-route-differs', 'look', planned.wanted.ok ? 'kept-route-differs' : 'kept-route-impossible')
+      ? tell(planned, 'look', planned.wanted.ok ? 'kept-route-differs' : 'kept-route-impossible')
       : [],
 });
 
@@ -32,23 +32,16 @@ export const changedAfterBoards = defineCheck({
   day: true,
   ofRun: (planned, { document, today }) => {
     const on = closedOn(document, today);
-    return on === null ? [] : tell(planned, 'changed-after-boards', 'stop', 'changed-after-boards', { on });
+    return on === null ? [] : tell(planned, 'stop', 'changed-after-boards', { on });
   },
 });
 
-function tell(
-  { run, kept, wanted, differs, length }: PlannedRun,
-  check: string,
-  rank: Rank,
-  code: string,
-  more: Finding['figures'] = {},
-): Finding[] {
+function tell({ run, kept, wanted, differs, length }: PlannedRun, rank: Rank, code: string, more: Said['figures'] = {}): Said[] {
   if (!kept || !differs) return [];
   const builtM = length?.cutLengthM ?? null;
   const wantedM = wanted.ok ? wanted.value.cutLengthM : null;
   return [
     say(
-      check,
       rank,
       code,
       [

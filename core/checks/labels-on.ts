@@ -15,7 +15,6 @@ export const labelsOn = defineCheck({
     if (RUN_STATES.indexOf(run.state) < RUN_STATES.indexOf('pulled') || run.printedOn !== '') return [];
     return [
       say(
-        'labels-on',
         'stop',
         'label-missing',
         [{ in: 'runs', id: run.id }],

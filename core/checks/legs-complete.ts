@@ -1,7 +1,7 @@
 import { runsFor, usualLegs } from '../devices/index.ts';
 import { create, type Device, type ProjectDocument, type Run } from '../project/index.ts';
 import { runsByDevice, RUNS_OF_DEVICE } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type Finding } from './check.ts';
+import { defineCheck, say, type Cure, type Said } from './check.ts';
 
 /** Every device has the cables that its type asks for: nothing in the walls is forgotten (practice A33, B04). */
 export const legsComplete = defineCheck({
@@ -27,14 +27,13 @@ function missingLegs(document: ProjectDocument, device: Device, runs: readonly R
   return usualLegs(type).filter(({ number }) => !runs.some(({ leg }) => leg === number));
 }
 
-function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): Finding | null {
+function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): Said | null {
   const type = document.deviceTypes[device.typeId];
   const missing = missingLegs(document, device, runs);
   if (missing.length === 0) return null;
   const purposes = missing.map(({ leg }) => `${document.cableTypes[leg.cableTypeId]?.name ?? leg.cableTypeId} (${leg.purpose})`);
   const usual = usualLegs(type).length;
   return say(
-    'legs-complete',
     'look',
     runs.length === 0 ? 'legs-none' : 'legs-missing',
     [{ in: 'devices', id: device.id }],

@@ -1,7 +1,7 @@
 import { isMainsOutlet } from '../plates/index.ts';
 import { create, newFeature, type Device, type ProjectDocument } from '../project/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, say, type Finding } from './check.ts';
+import { defineCheck, say, type Said } from './check.ts';
 
 /** An outlet this near serves a device, m. */
 const NEAR_M = 1.5;
@@ -25,7 +25,7 @@ export const mainsAtDevice = defineCheck({
     const outlets = listOf(document, 'devices').filter(({ typeId }) => isMainsOutlet(document.deviceTypes[typeId]));
     const near = (device: Device, x: number, y: number, levelId: string) =>
       levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= NEAR_M;
-    return listOf(document, 'devices').flatMap((device): Finding[] => {
+    return listOf(document, 'devices').flatMap((device): Said[] => {
       const type = document.deviceTypes[device.typeId];
       if (!type.mainsW || isMainsOutlet(type) || device.fitting === 'spare') return [];
       const has =
@@ -35,7 +35,6 @@ export const mainsAtDevice = defineCheck({
       if (has) return [];
       return [
         say(
-          'mains-at-device',
           'look',
           'mains-missing',
           [{ in: 'devices', id: device.id }],

@@ -1,6 +1,6 @@
 import { type ProjectDocument } from '../project/index.ts';
 import { listOf, pickedFrom, partOf } from '../derive/index.ts';
-import { defineCheck, say, type Finding } from './check.ts';
+import { defineCheck, say, type Said } from './check.ts';
 
 /** A box this near to a switch is its own, m. */
 const OWN_BOX_M = 0.35;
@@ -22,7 +22,7 @@ export const neutralThere = defineCheck({
     const switches = pickedFrom(document, SWITCHES);
     if (switches.length === 0) return [];
     const boxes = listOf(document, 'features').filter(({ kind }) => kind === 'existing-switch-box');
-    return switches.flatMap((device): Finding[] => {
+    return switches.flatMap((device): Said[] => {
       const box = boxes.find(
         ({ levelId, points: [[x, y]] }) => levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= OWN_BOX_M,
       );
@@ -31,7 +31,6 @@ export const neutralThere = defineCheck({
       const isAbsent = box.neutral === 'absent';
       return [
         say(
-          'neutral-there',
           isAbsent ? 'stop' : 'look',
           isAbsent ? 'neutral-absent' : 'neutral-not-known',
           [

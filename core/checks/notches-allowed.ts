@@ -3,7 +3,7 @@ import { buildingOf, ceilingHeightOf, nearestWall, roomAt, wallTopM, type Buildi
 import type { Point2 } from '../geometry/index.ts';
 import { update, type Feature, type ProjectDocument } from '../project/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, say, type Cure, type Finding } from './check.ts';
+import { defineCheck, say, type Cure, type Said } from './check.ts';
 
 /** A notch this far from the middle of a joist or plate still lies in it, m. */
 const NEAR_M = 0.15;
@@ -32,18 +32,17 @@ export const notchesAllowed = defineCheck({
 
 type Cut = { readonly notch: Notch; readonly engineered: boolean };
 
-function findingsOf(document: ProjectDocument, building: Building, feature: Feature): Finding[] {
+function findingsOf(document: ProjectDocument, building: Building, feature: Feature): Said[] {
   const level = document.levels[feature.levelId];
   const room = roomAt(building, feature.levelId, feature.points[0] as Point2);
   const cut = inWall(document, building, feature) ?? overRoom(document, building, feature);
   const tell = (
     code: string,
     rank: 'stop' | 'look',
-    figures: Finding['figures'] = {},
-    more: Partial<Pick<Finding, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
+    figures: Said['figures'] = {},
+    more: Partial<Pick<Said, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
   ) => [
     say(
-      'notches-allowed',
       rank,
       code,
       [{ in: 'features', id: feature.id }],

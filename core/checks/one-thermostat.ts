@@ -1,7 +1,7 @@
 import { pickedFrom } from '../derive/index.ts';
 import { partOf } from '../derive/index.ts';
 import { type Device } from '../project/index.ts';
-import { defineCheck, type Finding } from './check.ts';
+import { defineCheck, type Said } from './check.ts';
 
 const THERMOSTATS = partOf('thermostats', 'devices', ({ typeId, roomId }) => typeId === 'thermostat' && roomId !== null);
 
@@ -22,12 +22,11 @@ export const oneThermostat = defineCheck({
       if (there) there.push(device);
       else byRoom.set(device.roomId!, [device]);
     }
-    return [...byRoom].flatMap(([roomId, devices]): Finding[] =>
+    return [...byRoom].flatMap(([roomId, devices]): Said[] =>
       devices.length < 2
         ? []
         : [
             {
-              check: 'one-thermostat',
               rank: 'look',
               code: 'climate-twice',
               subjects: devices.toReversed().map(({ id }) => ({ in: 'devices' as const, id })),

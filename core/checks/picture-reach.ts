@@ -33,7 +33,6 @@ export const pictureReachCheck = defineCheck({
     const mayDo = isCopper && (cable.gaugeAwg ?? 99) <= 24 && atMost(lengthM, THICK_COPPER_M);
     return [
       say(
-        'picture-reach',
         mayDo ? 'look' : 'stop',
         'picture-too-long',
         [{ in: 'runs', id: run.id }],

@@ -1,7 +1,7 @@
 import { linePlateUp, plateProblems, recompose, type PlateProblem } from '../plates/index.ts';
 import { update, type Plate, type ProjectDocument } from '../project/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, type Cure, type Finding } from './check.ts';
+import { defineCheck, type Cure, type Said } from './check.ts';
 
 /** Every box keeps mains and low voltage apart, holds what its devices need, fits its wall and lines up with its neighbour. */
 export const platesSound = defineCheck({
@@ -31,10 +31,9 @@ export const platesSound = defineCheck({
     ),
 });
 
-function findingOf(document: ProjectDocument, plate: Plate, { code, rank, measured, allowed, figures }: PlateProblem): Finding {
+function findingOf(document: ProjectDocument, plate: Plate, { code, rank, measured, allowed, figures }: PlateProblem): Said {
   const room = plate.roomId === null ? document.levels[plate.levelId].code : document.rooms[plate.roomId].code;
   return {
-    check: 'plates-sound',
     rank,
     code,
     subjects: [{ in: 'plates', id: plate.id }],

@@ -29,7 +29,6 @@ export const poeDeliveredCheck = defineCheck({
     ];
     return [
       say(
-        'poe-delivered',
         'stop',
         'poe-short',
         subjects,

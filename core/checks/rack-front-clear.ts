@@ -2,7 +2,7 @@ import { buildingOf, wallsOf } from '../building/index.ts';
 import type { Point2 } from '../geometry/index.ts';
 import { update, type ProjectDocument, type Rack } from '../project/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, say, type Finding } from './check.ts';
+import { defineCheck, say, type Said } from './check.ts';
 
 /** One can stand and work before a rack or panel (ENGINEERING 8.1, 15.1). */
 export const rackFrontClear = defineCheck({
@@ -15,13 +15,12 @@ export const rackFrontClear = defineCheck({
   reads: ['features', 'framingMembers', 'levels', 'openings', 'racks', 'risers', 'rooms', 'walls'],
   limits: { depthM: { usual: 0.76, least: 0.6, most: 1.2, unit: 'm', safer: 'more' } },
   run: ({ document, limit }) =>
-    listOf(document, 'racks').flatMap((rack): Finding[] => {
+    listOf(document, 'racks').flatMap((rack): Said[] => {
       const wantedM = limit('depthM');
       const freeM = freeBefore(document, rack, rack.facingRad, wantedM);
       if (freeM >= wantedM * (1 - 1e-9)) return [];
       return [
         say(
-          'rack-front-clear',
           'look',
           'rack-no-room',
           [{ in: 'racks', id: rack.id }],

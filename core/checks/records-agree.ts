@@ -24,7 +24,6 @@ export const recordsAgree = defineCheck({
       if (!found || gaugeAwg === cable.gaugeAwg || gaugeAwg < 8 || gaugeAwg > 26) continue;
       return [
         say(
-          'records-agree',
           'stop',
           'gauge-twice',
           [{ in: 'runs', id: run.id }],

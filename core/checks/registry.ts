@@ -41,7 +41,16 @@ import { screedSound } from './screed-sound.ts';
 import { waysOpen } from './ways-open.ts';
 import { waysFit } from './ways-fit.ts';
 import { buildable } from './buildable.ts';
-import { ORDER, type Check, type CheckContext, type DeviceCheck, type Finding, type HouseCheck, type RunCheck } from './check.ts';
+import {
+  ORDER,
+  type Check,
+  type CheckContext,
+  type DeviceCheck,
+  type Finding,
+  type HouseCheck,
+  type RunCheck,
+  type Said,
+} from './check.ts';
 import { clearOfMains } from './clear-of-mains.ts';
 import { conductorsFit } from './conductors-fit.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';
@@ -165,10 +174,14 @@ class Context implements CheckContext {
 
 const NOTHING: readonly Finding[] = [];
 
-/** Findings as they are told: at the rank that the firm gives to those of the rule. */
-function toldAs(found: readonly Finding[], check: Check, { settings }: InForce): readonly Finding[] {
+/** Findings as they are told: with their rule, at the rank that the firm gives to them. */
+function toldAs(said: readonly Said[], check: Check, { settings }: InForce): readonly Finding[] {
   const rank = settings.get(check.id)?.rank ?? null;
-  return rank === null ? found : found.map((one) => (one.rank === 'fine' || one.rank === rank ? one : { ...one, rank }));
+  return said.map((one) => ({
+    check: check.id,
+    ...one,
+    rank: rank === null || one.rank === 'fine' ? one.rank : rank,
+  }));
 }
 
 const sameFinding = ({ cures: _, ...a }: Finding, { cures: __, ...b }: Finding) => sameValue(a, b);
@@ -224,11 +237,7 @@ function alikeIn<C extends RunCheck | DeviceCheck>(checks: readonly C[]): C[][] 
 const nameOf = (checks: readonly Check[]) => `rules ${checks.map(({ id }) => id).join(', ')}`;
 
 /** What some rules say of one thing. */
-function foundBy<C extends Check>(
-  checks: readonly C[],
-  read: Reading,
-  of: (check: C, context: CheckContext) => readonly Finding[],
-) {
+function foundBy<C extends Check>(checks: readonly C[], read: Reading, of: (check: C, context: CheckContext) => readonly Said[]) {
   const inForce = read.get(IN_FORCE);
   let found: Finding[] | null = null;
   for (const check of checks) {

@@ -2,7 +2,7 @@ import { runsFor } from '../devices/index.ts';
 import { create, type Device, type Leg, type ProjectDocument } from '../project/index.ts';
 import { listOf, pickedFrom, partOf } from '../derive/index.ts';
 import { runsByDevice, RUNS_BY_DEVICE } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type Finding } from './check.ts';
+import { defineCheck, say, type Cure, type Said } from './check.ts';
 
 const DISPLAYS = partOf('displays', 'devices', ({ typeId }) => /display|tv/.test(typeId));
 
@@ -18,7 +18,7 @@ export const returnAudio = defineCheck({
   nodes: [DISPLAYS, RUNS_BY_DEVICE],
   run: ({ document }) => {
     const byDevice = runsByDevice(document);
-    return pickedFrom(document, DISPLAYS).flatMap((device): Finding[] => {
+    return pickedFrom(document, DISPLAYS).flatMap((device): Said[] => {
       const deviceId = device.id;
       const runs = (byDevice.get(deviceId) ?? []).filter(({ toDeviceId }) => toDeviceId === null);
       const isDisplay = document.deviceTypes[device.typeId].answers === 'display';
@@ -29,7 +29,6 @@ export const returnAudio = defineCheck({
       if (!isDisplay || !optical || back) return [];
       return [
         say(
-          'return-audio',
           'look',
           'sound-no-way-back',
           [{ in: 'devices', id: deviceId }],

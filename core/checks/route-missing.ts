@@ -27,7 +27,6 @@ export const routeMissing = defineCheck({
       ? []
       : [
           say(
-            'route-missing',
             'stop',
             'route-missing',
             [

@@ -17,7 +17,6 @@ export const rulesKept = defineCheck({
       if (!rule) return [];
       return [
         say(
-          'rules-kept',
           'look',
           rule.kind === 'through' ? 'rule-not-passed' : 'rule-not-avoided',
           [{ in: 'runs', id: run.id }],

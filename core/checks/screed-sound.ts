@@ -1,6 +1,6 @@
 import { update } from '../project/index.ts';
 import { movedFromSigned, screedWays, SIGNED_WITHIN_M } from '../screed/index.ts';
-import { defineCheck, type Finding, type Rank } from './check.ts';
+import { defineCheck, type Said, type Rank } from './check.ts';
 
 /** ENGINEERING 6: keep this from reinforcement; as little is wanted over and under a way in screed, m. */
 const LEAST_COVER_M = 0.025;
@@ -16,17 +16,16 @@ export const screedSound = defineCheck({
   reads: ['features', 'levels', 'walls', 'waySigns'],
   run: ({ document }) =>
     screedWays(document).flatMap(({ feature, coverM, crossings, sign }) => {
-      const found: Finding[] = [];
+      const found: Said[] = [];
       const say = (
         code: string,
         rank: Rank,
         measured: number | null,
         allowed: number | null,
         figures = {},
-        cures?: Finding['cures'],
+        cures?: Said['cures'],
       ) =>
         found.push({
-          check: 'screed-sound',
           rank,
           code,
           subjects: [{ in: 'features', id: feature.id }],
@@ -47,7 +46,7 @@ export const screedSound = defineCheck({
         const movedM = movedFromSigned(feature, sign);
         if (movedM > SIGNED_WITHIN_M) {
           const awayM = Number.isFinite(movedM) ? movedM : 0;
-          const cures: Finding['cures'] = ({ features }) => {
+          const cures: Said['cures'] = ({ features }) => {
             const points = sign.points.map(([x, y]): [number, number] => [x, y]);
             const back = features[feature.id] && update('features', features[feature.id], { points });
             return back ? [{ code: 'back-as-signed', figures: {}, operations: [back] }] : [];

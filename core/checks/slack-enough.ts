@@ -25,7 +25,6 @@ export const slackEnough = defineCheck({
     const leg = document.deviceTypes[device.typeId].cables[run.leg - 1];
     return [
       say(
-        'slack-enough',
         'look',
         isShort ? 'slack-short' : 'slack-short-far',
         [{ in: 'runs', id: run.id }],

@@ -2,7 +2,7 @@ import { update, type CableType, type ProjectDocument, type Run } from '../proje
 import { listOf, Remembered, whole, derivationsOf } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { lossLimitDb, speakerCableLoss } from '../wire/index.ts';
-import { defineCheck, say, type Cure, type Finding, type Rank } from './check.ts';
+import { defineCheck, say, type Cure, type Said, type Rank } from './check.ts';
 
 /** Practice: 16 AWG is the thinnest in a wall; 14 AWG for theatre and for loads of 4 ohm and less. */
 const THINNEST_AWG = 16;
@@ -35,7 +35,7 @@ interface Figures {
   readonly gaugeAwg: number;
 }
 
-function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun, nearShare: number): Finding[] {
+function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun, nearShare: number): Said[] {
   const type = document.deviceTypes[device.typeId];
   const cable = document.cableTypes[run.cableTypeId];
   if (!length || type.impedanceOhm === null || type.soundUse === null || cable.gaugeAwg === null || cable.system !== 'sound')
@@ -50,7 +50,6 @@ function findingFor(document: ProjectDocument, { run, device, length }: PlannedR
     rank === 'fine' ? [] : thickerCables(house, run, cable, rank, cutLengthM, impedanceOhm, soundUse, nearShare);
   return [
     say(
-      'speaker-cable-loss',
       rank,
       code,
       [

@@ -1,7 +1,7 @@
 import { update, type ProjectDocument, type Run } from '../project/index.ts';
 import { listOf } from '../derive/index.ts';
 import { isKept } from '../runs/index.ts';
-import { defineCheck, say, type Cure, type Finding } from './check.ts';
+import { defineCheck, say, type Cure, type Said } from './check.ts';
 
 /** Speakers that hang on one line are no less load than an amplifier bears (F2.7). */
 export const speakerChains = defineCheck({
@@ -23,7 +23,7 @@ export const speakerChains = defineCheck({
     const hangsOn = new Map<string, Run[]>();
     for (const run of chained) hangsOn.set(run.toDeviceId!, [...(hangsOn.get(run.toDeviceId!) ?? []), run]);
     const leastOhm = limit('leastOhm');
-    return homes.flatMap((home): Finding[] => {
+    return homes.flatMap((home): Said[] => {
       const seen = new Set<string>();
       const open = [home.deviceId];
       const loads: number[] = [];
@@ -44,7 +44,6 @@ export const speakerChains = defineCheck({
       if (loadOhm >= leastOhm * (1 - 1e-9) || nextOf.has(home.deviceId)) return [];
       return [
         say(
-          'speaker-chains',
           'stop',
           'amplifier-under-load',
           [{ in: 'runs', id: home.id }, ...[...seen].map((id) => ({ in: 'devices' as const, id }))],

@@ -23,7 +23,6 @@ export const testedInTime = defineCheck({
     const isPulled = RUN_STATES.indexOf(run.state) >= RUN_STATES.indexOf('pulled');
     return [
       say(
-        'tested-in-time',
         isPulled ? 'look' : 'stop',
         isPulled ? 'closed-untested' : 'closed-unpulled',
         [{ in: 'runs', id: run.id }],

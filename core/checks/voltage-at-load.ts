@@ -31,7 +31,6 @@ export const voltageAtLoad = defineCheck({
     if (share === null || share <= allowed * (1 + 1e-9)) return [];
     return [
       say(
-        'voltage-at-load',
         'stop',
         'voltage-low',
         [

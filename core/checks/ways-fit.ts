@@ -1,6 +1,6 @@
 import { conduitSize, WAY_LOADS, wayLoads, type WayLoad } from '../conduits/index.ts';
 import { update, type ProjectDocument } from '../project/index.ts';
-import { defineCheck, type Cure, type Finding, type Rank } from './check.ts';
+import { defineCheck, type Cure, type Said, type Rank } from './check.ts';
 
 /** ENGINEERING 6: no more than 360 degrees between pull points is allowed, 180 and 30 m are practice. */
 const MOST_BENDS_RAD = 2 * Math.PI;
@@ -21,8 +21,8 @@ export const waysFit = defineCheck({
   run: ({ document }) => wayLoads(document).flatMap((load) => findingsOf(load)),
 });
 
-function findingsOf(load: WayLoad): Finding[] {
-  const found: Finding[] = [];
+function findingsOf(load: WayLoad): Said[] {
+  const found: Said[] = [];
   const say = (
     code: string,
     rank: Rank,
@@ -30,10 +30,9 @@ function findingsOf(load: WayLoad): Finding[] {
     allowed: number | null,
     unit: string,
     figures = {},
-    cures?: Finding['cures'],
+    cures?: Said['cures'],
   ) =>
     found.push({
-      check: 'ways-fit',
       rank,
       code,
       subjects: [{ in: load.in, id: load.id }],

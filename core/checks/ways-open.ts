@@ -1,7 +1,7 @@
 import { buildingOf, roomAt } from '../building/index.ts';
 import { remove, update, type CollectionName, type ProjectDocument } from '../project/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, type Finding, type Rank } from './check.ts';
+import { defineCheck, type Said, type Rank } from './check.ts';
 
 /** What would keep many runs from a way at once: no rack, risers that end nowhere, cavities without height. */
 export const waysOpen = defineCheck({
@@ -31,11 +31,11 @@ const finding = (
   code: string,
   rank: Rank,
   subject: { in: CollectionName; id: string },
-  figures: Finding['figures'],
-  cures?: Finding['cures'],
-): Finding => ({ check: 'ways-open', rank, code, subjects: [subject], measured: null, allowed: null, unit: '', figures, cures });
+  figures: Said['figures'],
+  cures?: Said['cures'],
+): Said => ({ rank, code, subjects: [subject], measured: null, allowed: null, unit: '', figures, cures });
 
-function racks(document: ProjectDocument): Finding[] {
+function racks(document: ProjectDocument): Said[] {
   const all = listOf(document, 'racks');
   if (all.length === 1) return [];
   const waiting =
@@ -60,11 +60,11 @@ function racks(document: ProjectDocument): Finding[] {
 }
 
 const away =
-  (id: string): Finding['cures'] =>
+  (id: string): Said['cures'] =>
   ({ risers }) =>
     risers[id] ? [{ code: 'remove-riser', figures: {}, operations: [remove('risers', risers[id])] }] : [];
 
-function risers(document: ProjectDocument): Finding[] {
+function risers(document: ProjectDocument): Said[] {
   const building = buildingOf(document);
   return listOf(document, 'risers').flatMap((riser) => {
     const subject = { in: 'risers' as const, id: riser.id };
@@ -81,7 +81,7 @@ function risers(document: ProjectDocument): Finding[] {
   });
 }
 
-function cavities(document: ProjectDocument): Finding[] {
+function cavities(document: ProjectDocument): Said[] {
   return listOf(document, 'levels').flatMap((level) => {
     if (level.cavityDepthM > 0) return [];
     const framed = listOf(document, 'rooms').filter(

@@ -23,7 +23,6 @@ export const wetZonesClear = defineCheck({
     if (!zone) return [];
     return [
       say(
-        'wet-zones-clear',
         'stop',
         'device-in-wet-zone',
         [

@@ -13,8 +13,13 @@ export function updateApp(): void {
     .getRegistration()
     .then(async (registration) => {
       await registration?.update();
-      // Nothing newer is there, or it waits for this page: it is asked to take over.
-      registration?.waiting?.postMessage({ type: 'SKIP_WAITING' });
+      // Nothing newer is there, or it is asked to take over, as soon as all of it is fetched.
+      const newer = registration?.waiting ?? registration?.installing;
+      const takeOver = () => {
+        if (newer?.state === 'installed') newer.postMessage({ type: 'SKIP_WAITING' });
+      };
+      newer?.addEventListener('statechange', takeOver);
+      takeOver();
     })
     .catch(() => undefined)
     // A later answer of the server may ask again.

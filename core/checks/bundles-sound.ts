@@ -1,7 +1,7 @@
 import { update, type ProjectDocument, type Run } from '../project/index.ts';
 import { each, listOf } from '../derive/index.ts';
 import { compareNumbers, isKept, MOST_IN_BUNDLE, NUMBER_ORDER } from '../runs/index.ts';
-import { defineCheck, type Cure, type Said } from './check.ts';
+import { defineCheck, say, type Cure, type Said } from './check.ts';
 
 /** PoE classes whose heat adds up in a bundle, and those above 60 W a cable (ENGINEERING 3.2). */
 const WARM_CLASS = 5;
@@ -39,20 +39,19 @@ export const bundlesSound = defineCheck({
       const warm = classes.filter((one) => one >= WARM_CLASS).length;
       const hot = classes.filter((one) => one >= HOT_CLASS).length;
       const found: Said[] = [];
-      const say = (code: string, rank: 'stop' | 'look', measured: number, allowed: number, unit: string, cures?: Said['cures']) =>
-        found.push({
-          rank,
-          code,
-          subjects: bundle.members.map(({ run }) => ({ in: 'runs', id: run.id })),
-          measured,
-          allowed,
-          unit,
-          figures: { bundle: bundle.code, count: bundle.members.length, warm, hot },
-          cures,
-        });
+      const add = (code: string, rank: 'stop' | 'look', measured: number, allowed: number, unit: string, cures?: Said['cures']) =>
+        found.push(
+          say(
+            rank,
+            code,
+            bundle.members.map(({ run }) => ({ in: 'runs', id: run.id })),
+            { bundle: bundle.code, count: bundle.members.length, warm, hot },
+            { measured, allowed, unit, cures },
+          ),
+        );
       if (warm > 0 && bundle.members.length > MOST_IN_BUNDLE)
-        say('bundle-too-warm', 'stop', bundle.members.length, MOST_IN_BUNDLE, '', (house) => split(house, bundle.code));
-      if (hot > 1 && document.project.jurisdiction === 'NA') say('bundle-ampacity', 'look', hot, 1, '');
+        add('bundle-too-warm', 'stop', bundle.members.length, MOST_IN_BUNDLE, '', (house) => split(house, bundle.code));
+      if (hot > 1 && document.project.jurisdiction === 'NA') add('bundle-ampacity', 'look', hot, 1, '');
       return found;
     });
   },

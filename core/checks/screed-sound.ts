@@ -1,6 +1,6 @@
 import { update } from '../project/index.ts';
 import { movedFromSigned, screedWays, SIGNED_WITHIN_M } from '../screed/index.ts';
-import { defineCheck, type Said, type Rank } from './check.ts';
+import { defineCheck, say, type Said, type Rank } from './check.ts';
 
 /** ENGINEERING 6: keep this from reinforcement; as little is wanted over and under a way in screed, m. */
 const LEAST_COVER_M = 0.025;
@@ -17,7 +17,7 @@ export const screedSound = defineCheck({
   run: ({ document }) =>
     screedWays(document).flatMap(({ feature, coverM, crossings, sign }) => {
       const found: Said[] = [];
-      const say = (
+      const add = (
         code: string,
         rank: Rank,
         measured: number | null,
@@ -25,23 +25,22 @@ export const screedSound = defineCheck({
         figures = {},
         cures?: Said['cures'],
       ) =>
-        found.push({
-          rank,
-          code,
-          subjects: [{ in: 'features', id: feature.id }],
-          measured,
-          allowed,
-          unit: measured === null ? '' : 'm',
-          figures: { way: feature.name, ...figures },
-          cures,
-        });
-      if (coverM < LEAST_COVER_M - 1e-9) say('screed-cover', 'stop', coverM, LEAST_COVER_M, { coverM, wantedM: LEAST_COVER_M });
+        found.push(
+          say(
+            rank,
+            code,
+            [{ in: 'features', id: feature.id }],
+            { way: feature.name, ...figures },
+            { measured, allowed, unit: measured === null ? '' : 'm', cures },
+          ),
+        );
+      if (coverM < LEAST_COVER_M - 1e-9) add('screed-cover', 'stop', coverM, LEAST_COVER_M, { coverM, wantedM: LEAST_COVER_M });
       for (const { featureId, gapM } of crossings)
         if (gapM < 0)
-          say('screed-crossing', 'look', gapM, 0, {
+          add('screed-crossing', 'look', gapM, 0, {
             other: document.features[featureId].name || document.features[featureId].kind,
           });
-      if (!sign) say('screed-unsigned', 'look', null, null);
+      if (!sign) add('screed-unsigned', 'look', null, null);
       else {
         const movedM = movedFromSigned(feature, sign);
         if (movedM > SIGNED_WITHIN_M) {
@@ -51,7 +50,7 @@ export const screedSound = defineCheck({
             const back = features[feature.id] && update('features', features[feature.id], { points });
             return back ? [{ code: 'back-as-signed', figures: {}, operations: [back] }] : [];
           };
-          say('screed-moved', 'stop', awayM, SIGNED_WITHIN_M, { awayM, by: sign.by, on: sign.on }, cures);
+          add('screed-moved', 'stop', awayM, SIGNED_WITHIN_M, { awayM, by: sign.by, on: sign.on }, cures);
         }
       }
       return found;

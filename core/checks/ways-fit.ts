@@ -1,6 +1,6 @@
 import { conduitSize, WAY_LOADS, wayLoads, type WayLoad } from '../conduits/index.ts';
 import { update, type ProjectDocument } from '../project/index.ts';
-import { defineCheck, type Cure, type Said, type Rank } from './check.ts';
+import { defineCheck, say, type Cure, type Said, type Rank } from './check.ts';
 
 /** ENGINEERING 6: no more than 360 degrees between pull points is allowed, 180 and 30 m are practice. */
 const MOST_BENDS_RAD = 2 * Math.PI;
@@ -23,7 +23,7 @@ export const waysFit = defineCheck({
 
 function findingsOf(load: WayLoad): Said[] {
   const found: Said[] = [];
-  const say = (
+  const add = (
     code: string,
     rank: Rank,
     measured: number | null,
@@ -32,20 +32,19 @@ function findingsOf(load: WayLoad): Said[] {
     figures = {},
     cures?: Said['cures'],
   ) =>
-    found.push({
-      rank,
-      code,
-      subjects: [{ in: load.in, id: load.id }],
-      measured,
-      allowed,
-      unit,
-      figures: { way: load.name, thing: load.kind, cables: load.runs.length, ...figures },
-      cures,
-    });
+    found.push(
+      say(
+        rank,
+        code,
+        [{ in: load.in, id: load.id }],
+        { way: load.name, thing: load.kind, cables: load.runs.length, ...figures },
+        { measured, allowed, unit, cures },
+      ),
+    );
   const { fill, limit, pull, allowedN } = load;
-  if (load.runs.length > 0 && fill === null && load.kind === 'conduit') say('way-size-unknown', 'look', null, null, '');
+  if (load.runs.length > 0 && fill === null && load.kind === 'conduit') add('way-size-unknown', 'look', null, null, '');
   if (fill !== null && fill > limit + 1e-9)
-    say(
+    add(
       'way-over-full',
       'stop',
       fill,
@@ -54,14 +53,14 @@ function findingsOf(load: WayLoad): Said[] {
       { full: Math.round(fill * 100), most: `${Math.round(limit * 100)} %` },
       (house) => larger(house, load),
     );
-  if (load.jams) say('way-jams', 'look', null, null, '');
+  if (load.jams) add('way-jams', 'look', null, null, '');
   if (!pull) return found;
   const degrees = Math.round((pull.bendsRad * 180) / Math.PI);
-  if (pull.bendsRad > MOST_BENDS_RAD + 1e-6) say('way-bends-over', 'stop', pull.bendsRad, MOST_BENDS_RAD, 'rad', { degrees });
-  else if (pull.bendsRad > USUAL_BENDS_RAD + 1e-6) say('way-bends', 'look', pull.bendsRad, USUAL_BENDS_RAD, 'rad', { degrees });
-  if (pull.lengthM > LONGEST_PULL_M) say('way-long', 'look', pull.lengthM, LONGEST_PULL_M, 'm', { lengthM: pull.lengthM });
+  if (pull.bendsRad > MOST_BENDS_RAD + 1e-6) add('way-bends-over', 'stop', pull.bendsRad, MOST_BENDS_RAD, 'rad', { degrees });
+  else if (pull.bendsRad > USUAL_BENDS_RAD + 1e-6) add('way-bends', 'look', pull.bendsRad, USUAL_BENDS_RAD, 'rad', { degrees });
+  if (pull.lengthM > LONGEST_PULL_M) add('way-long', 'look', pull.lengthM, LONGEST_PULL_M, 'm', { lengthM: pull.lengthM });
   if (allowedN !== null && pull.tensionN > allowedN)
-    say('way-too-hard', 'stop', pull.tensionN, allowedN, 'N', {
+    add('way-too-hard', 'stop', pull.tensionN, allowedN, 'N', {
       pullN: Math.round(pull.tensionN),
       allowedN: Math.round(allowedN),
     });

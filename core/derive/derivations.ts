@@ -1,5 +1,12 @@
 import { fine, type Outcome } from '../outcome/index.ts';
-import { applyChange, type CollectionName, type Operation, type ProjectDocument, type RecordOf } from '../project/index.ts';
+import {
+  applyChange,
+  sameItems,
+  type CollectionName,
+  type Operation,
+  type ProjectDocument,
+  type RecordOf,
+} from '../project/index.ts';
 import { guarded } from './guard.ts';
 import { layerOver } from './layer.ts';
 import type { AnyNode, Each, Reading, RecordRef, Whole } from './node.ts';
@@ -171,7 +178,7 @@ export class Derivations implements Reading {
   }
 
   private readingFor(node: AnyNode, records: readonly RecordRef[] = []): Reading {
-    return this.guards ? guarded(this, node, records, (document, reading) => link(document, reading)) : this;
+    return this.guards ? guarded(this, node, records, link) : this;
   }
 
   private inputsOf(node: AnyNode): unknown[] {
@@ -232,7 +239,7 @@ export class Derivations implements Reading {
       last.stamp === list.stamp &&
       last.rows[m] === record &&
       last.beside.every((one, k) => besideAt(one, last, m) === besideAt(list.beside[k], list, n)) &&
-      (!refs || isSameItems(last.records[m], read));
+      (!refs || sameItems(last.records[m], read));
     (list.values as unknown[])[n] = isSame
       ? last.values[m]
       : this.made(node, record, refs, last && m >= 0 ? { is: last.values[m] } : null);
@@ -265,7 +272,7 @@ export class Derivations implements Reading {
       last.stamp === stamp &&
       last.rows[m] === record &&
       last.beside.every((one, k) => besideAt(one, last, m) === this.one(node.beside![k] as never, record.id)) &&
-      (!refs || isSameItems(last.records[m], this.recordsOf(refs)));
+      (!refs || sameItems(last.records[m], this.recordsOf(refs)));
     return isSame ? last.values[m] : this.made(node, record, refs, { is: last.values[m] });
   }
 
@@ -349,11 +356,6 @@ export const guardEveryNode = (): void => {
   guardAll = true;
 };
 
-const isSameItems = (a: readonly unknown[], b: readonly unknown[]): boolean => {
-  if (a.length !== b.length) return false;
-  for (let n = 0; n < a.length; n++) if (a[n] !== b[n]) return false;
-  return true;
-};
 const isAt = (rows: Rows, id: string) => rows[placeOf(rows, id)]?.id === id;
 
 function carry<K, T>(known: ReadonlyMap<K, T>, before: ReadonlyMap<K, Carried<T>>, touched: Touched): ReadonlyMap<K, Carried<T>> {

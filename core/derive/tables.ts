@@ -141,14 +141,20 @@ export function partOf<C extends CollectionName>(
 /** The records of a part of a table. */
 export const pickedFrom = <T>(document: object, part: Whole<readonly T[]>): readonly T[] => derivationsOf(document).get(part);
 
+/** The state of a project, from which others are made; a node has none. */
+function stateOf(document: ProjectDocument): Derivations {
+  const own = derivationsOf(document);
+  if (!(own instanceof Derivations)) throw new Error('a node makes no other state of the project');
+  return own;
+}
+
 /** A project after an edit of a few records, for work of several steps that each see the ones before. Nothing is copied. */
 export function withRecords<C extends CollectionName>(
   document: ProjectDocument,
   name: C,
   records: readonly RecordOf<C>[],
 ): ProjectDocument {
-  const own = derivationsOf(document);
-  if (!(own instanceof Derivations)) throw new Error('a node makes no other state of the project');
+  const own = stateOf(document);
   return records.length === 0 ? document : own.layer({ [name]: new Map(records.map((one) => [one.id, one])) }).document;
 }
 
@@ -158,15 +164,13 @@ export function withoutRecords<C extends CollectionName>(
   name: C,
   ids: readonly string[],
 ): ProjectDocument {
-  const own = derivationsOf(document);
-  if (!(own instanceof Derivations)) throw new Error('a node makes no other state of the project');
+  const own = stateOf(document);
   return ids.length === 0 ? document : own.layer({ [name]: new Map(ids.map((id) => [id, null])) }).document;
 }
 
 /** A project after some operations; what is known of it is carried on. Problems: those of `applyChange`. */
 export function edited(document: ProjectDocument, operations: readonly Operation[]): Outcome<ProjectDocument> {
-  const own = derivationsOf(document);
-  if (!(own instanceof Derivations)) throw new Error('a node makes no other state of the project');
+  const own = stateOf(document);
   const next = own.edit(operations);
   return next.ok ? { ok: true, value: next.value.document } : next;
 }

@@ -59,7 +59,7 @@ describe('the brief', () => {
       .getByText(/24.5 m/)
       .first()
       .waitFor();
-    expect(await page.getByText('3 wanted for network').count()).to.equal(0);
+    await page.getByText('3 wanted for network').waitFor({ state: 'detached' });
     await page.keyboard.press('Escape');
   });
 

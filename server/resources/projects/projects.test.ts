@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import sharp from 'sharp';
-import { newUnderlay, create } from '@dusky-spool/core/project';
+import { newUnderlay, create, update } from '@dusky-spool/core/project';
 import type { PictureInfo, ProjectSummary } from '@dusky-spool/core/contract';
 import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
 
@@ -32,6 +32,19 @@ describe('project files', () => {
       expect(exported).to.equal(file(name));
     });
   }
+
+  it('are loaded in the order of their ids, whatever was written last', async () => {
+    const { id: projectId } = await client.json<{ id: string }>('POST', '/projects/import', file('ropewalk-flat'));
+    const { document, revision } = await client.load(projectId);
+    const ids = Object.keys(document.devices);
+    const moved = update('devices', document.devices[ids[0]], { note: 'written last' })!;
+    await client.sendChanges(projectId, client.change([moved], revision));
+    // The database hands rows over as they lie: a row that is written again lies at the end.
+    await server.database.sequelize.query('VACUUM FULL devices');
+    const after = await client.load(projectId);
+    expect(after.document.devices[ids[0]].note).to.equal('written last');
+    expect(Object.keys(after.document.devices)).to.deep.equal(ids);
+  });
 
   it('carry a plan picture with them', async () => {
     const projectId = await client.newProject('With a picture');

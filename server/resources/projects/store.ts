@@ -38,6 +38,7 @@ export async function loadDocument(
       const rows = (await models.records[name].findAll({
         where: { projectId },
         attributes: FIELDS[name],
+        order: ['id'],
         raw: true,
         transaction,
       })) as unknown as Fields[];

@@ -1,4 +1,3 @@
-import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { openGranary, saved, startApp, type App } from './testing/index.ts';
 

@@ -1,10 +1,6 @@
 import { chordsOf, pointInPolygon, rotate2, type Point2 } from '../geometry/index.ts';
+import { CRAWL_M, KNEEL_M, STAND_M } from '../survey/index.ts';
 import type { Feature } from '../project/index.ts';
-
-/** Heights that a person needs over the joists [practice], m. */
-export const CRAWL_M = 0.6;
-export const KNEEL_M = 1.2;
-export const STAND_M = 1.8;
 
 /** A drill with its bit, held upright over the plate [practice], m. */
 export const DRILL_M = 0.45;

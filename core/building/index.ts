@@ -23,11 +23,8 @@ export { attachmentOf, type Attachment } from './attachment.ts';
 export {
   atticContours,
   atticHeightAt,
-  CRAWL_M,
   DRILL_M,
-  KNEEL_M,
   ridgeHeight,
-  STAND_M,
   type AtticContour,
 } from './attic-space.ts';
 export {

@@ -1,6 +1,7 @@
 import type { CableType } from '../project/index.ts';
 import { distance3, type Point3 } from '../geometry/index.ts';
 import { GRAVITY } from '../units/index.ts';
+import { areaMm2Of } from '../wire/index.ts';
 
 /** Dry pull through plastic or steel; polyethylene or with lubricant 0.35 (F6.4). */
 const FRICTION = 0.5;
@@ -26,7 +27,7 @@ export interface PullTension {
 /** Weight of a cable, kg/m, from its copper and its outside: 8.96 g/cm3 of copper and 1.4 of everything else. An estimate. */
 export function weightKgPerM({ gaugeAwg, conductors, outsideDiameterM, material }: CableType): number {
   const copperMm2 =
-    gaugeAwg === null || material === 'fibre' ? 0 : conductors * (Math.PI / 4) * (0.127 * 92 ** ((36 - gaugeAwg) / 39)) ** 2;
+    gaugeAwg === null || material === 'fibre' ? 0 : conductors * areaMm2Of(gaugeAwg);
   const allMm2 = (Math.PI / 4) * (outsideDiameterM * 1000) ** 2;
   return (8.96 * copperMm2 + 1.4 * Math.max(0, allMm2 - copperMm2)) / 1000;
 }

@@ -14,7 +14,6 @@ import {
   type CollectionName,
   type ProjectDocument,
 } from '../project/index.ts';
-import { listOf } from '../derive/index.ts';
 import { upgradeFile } from './upgrade.ts';
 
 export const FORMAT_NAME = 'dusky-spool-project';
@@ -121,7 +120,7 @@ export function writeProjectFile({ document, pictures }: ProjectFile): string {
     project: ordered(projectHeader, document.project),
   };
   for (const name of COLLECTION_NAMES) {
-    out[name] = listOf(document, name).map((record) => ordered(COLLECTIONS[name].schema, record));
+    out[name] = Object.values(document[name]).map((record) => ordered(COLLECTIONS[name].schema, record));
   }
   out.pictures = [...pictures].sort((a, b) => (a.id < b.id ? -1 : 1)).map((p) => ordered(picture, p));
   const lines = Object.entries(out).map(([key, value]) => {

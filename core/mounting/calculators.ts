@@ -2,8 +2,7 @@ import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculation/index.ts';
 import { fine, refuse } from '../outcome/index.ts';
 import { GRAVITY } from '../units/index.ts';
-import { bracketForces, lagWithdrawal, WOODS, type Wood } from './fasteners.ts';
-import { BOARD_SCREW_KG, OVERHEAD_FACTOR, WALL_FACTOR } from './fixing.ts';
+import { BOARD_SCREW_KG, bracketForces, lagWithdrawal, OVERHEAD_FACTOR, WALL_FACTOR, WOODS, type Wood } from './fasteners.ts';
 
 /** Overhead no factor below this is accepted (F11.1). */
 const LEAST_OVERHEAD_FACTOR = 5;

@@ -1,5 +1,13 @@
 import { GRAVITY, INCH_M, LBF_N } from '../units/index.ts';
 
+/** Load factors of F11.1: on a wall, and overhead with people beneath. */
+export const WALL_FACTOR = 5;
+export const OVERHEAD_FACTOR = 10;
+/** Overhead in board alone is prohibited above this (ENGINEERING 11: safety wire and structure), kg. */
+export const OVERHEAD_BOARD_KG = 2.3;
+/** Screws into board alone never hold a display above this, kg. */
+export const BOARD_SCREW_KG = 5;
+
 /** Specific gravity of framing timber (ANSI/AWC NDS). */
 export const WOODS = { 'spruce-pine-fir': 0.42, 'douglas-fir-larch': 0.5, 'southern-pine': 0.55 } as const;
 export type Wood = keyof typeof WOODS;

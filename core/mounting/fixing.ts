@@ -1,15 +1,8 @@
 import { clash, less, type Clash } from './clash.ts';
 import type { DeviceType, Substrate } from '../project/index.ts';
 import { GRAVITY } from '../units/index.ts';
-import { bracketForces, lagWithdrawal } from './fasteners.ts';
+import { BOARD_SCREW_KG, bracketForces, lagWithdrawal, OVERHEAD_BOARD_KG, OVERHEAD_FACTOR, WALL_FACTOR } from './fasteners.ts';
 
-/** Load factors of F11.1: on a wall, and overhead with people beneath. */
-export const WALL_FACTOR = 5;
-export const OVERHEAD_FACTOR = 10;
-/** Overhead in board alone is prohibited above this (ENGINEERING 11: safety wire and structure), kg. */
-export const OVERHEAD_BOARD_KG = 2.3;
-/** Screws into board alone never hold a display above this, kg. */
-export const BOARD_SCREW_KG = 5;
 /** Ultimate load of a toggle in 12.7 mm board, the low end of 0.5 to 1.2 kN, N. */
 const TOGGLE_N = 500;
 /** Lag screw of 5/16 in with 51 mm of thread in spruce-pine-fir: an allowable value, N (F11.3). */

@@ -7,12 +7,10 @@ export { clashesOf, heightOf, rankOf } from './clashes.ts';
 export { acceptsCutOut, faceOf, holesToFill, mountsFor, mountTypeOf, typesFitting, type Face } from './mounts.ts';
 export { allClashes, CLASHES_OF_DEVICE, type ClashesByDevice } from './all-clashes.ts';
 export { legalPlaces, type LegalPlace } from './legal-places.ts';
+export { BOARD_SCREW_KG, WALL_FACTOR, OVERHEAD_FACTOR } from './fasteners.ts';
 export {
-  BOARD_SCREW_KG,
   loadOf,
   overheadRequiredN,
-  WALL_FACTOR,
-  OVERHEAD_FACTOR,
   wallFixing,
   type Fixing,
   type Load,

@@ -1,5 +1,6 @@
 import { isOutsideSpan } from '../boring/index.ts';
-import { atticHeightAt, ceilingHeightOf, CRAWL_M, type Building, type Framing } from '../building/index.ts';
+import { atticHeightAt, ceilingHeightOf, type Building, type Framing } from '../building/index.ts';
+import { CRAWL_M } from '../survey/index.ts';
 import { middleOf, pointInPolygon, type Point2, type Bounds, grownBounds, boundsOf } from '../geometry/index.ts';
 import type { Feature, Medium, Room } from '../project/index.ts';
 import type { Weights } from './weights.ts';

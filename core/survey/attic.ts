@@ -1,6 +1,10 @@
 import { z } from 'zod';
-import { CRAWL_M, KNEEL_M, STAND_M } from '../building/index.ts';
 import { fine, refuse, type Outcome } from '../outcome/index.ts';
+
+/** Heights that a person needs over the joists [practice], m. */
+export const CRAWL_M = 0.6;
+export const KNEEL_M = 1.2;
+export const STAND_M = 1.8;
 
 export const atticHeightInput = z.strictObject({
   pitchDeg: z.number().gt(0).lt(85).describe('degrees, pitch of the roof'),

@@ -21,10 +21,10 @@ export {
 export { FEATURE_GROUPS, FEATURE_MAKES, featureMake, usualSize, type FeatureGroup, type FeatureMake } from './feature-kinds.ts';
 export { snapDrawing, type Snap, type SnapKind, type SnapSources } from './snap-drawing.ts';
 export { planScale, planScaleInput, type PlanScale } from './plan-scale.ts';
-export { levelAlignment, levelAlignmentInput, moveLevel, sharedPoints, type LevelAlignment } from './align-levels.ts';
+export { levelAlignment, levelAlignmentInput, type LevelAlignment } from './level-alignment.ts';
+export { moveLevel, sharedPoints } from './align-levels.ts';
 export { bayAt, joistsOf, studsOf, type Framed, type JoistLine } from '../building/index.ts';
-export { CRAWL_M } from '../building/index.ts';
-export { atticHeight, atticHeightInput, type AtticHeight } from './attic.ts';
+export { CRAWL_M, KNEEL_M, STAND_M, atticHeight, atticHeightInput, type AtticHeight } from './attic.ts';
 export { atticContours, atticHeightAt, DRILL_M, ridgeHeight, type AtticContour } from '../building/index.ts';
 export { answerFact, factOf, missingThings, surveyQuestions, type MissingThing, type SurveyQuestion } from './questions.ts';
 export { featureBox, surveyHit, type SurveyHit, type SurveyKind } from './hit.ts';

@@ -1,7 +1,8 @@
 import { createRequire } from 'node:module';
 import { expect } from 'chai';
 import type { AxeResults } from 'axe-core';
-import { openGranary, startApp, type App } from './testing/index.ts';
+import { openGranary } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 import type { Page } from 'playwright-core';
 
 const AXE = createRequire(import.meta.url).resolve('axe-core/axe.min.js');

@@ -3,8 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import type { DocumentReply } from '@dusky-spool/core/contract';
-import { openGranary, planPoint, saved, startApp, type App } from './testing/index.ts';
+import type { DocumentReply } from '@dusky-spool/core/model';
+import { openGranary, planPoint, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 import type { Page } from 'playwright-core';
 
 const ROOT = join(import.meta.dirname, '..');

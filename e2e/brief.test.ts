@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { openGranary, saved, startApp, type App } from './testing/index.ts';
+import { openGranary, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 import type { Page } from 'playwright-core';
 
 describe('the brief', () => {

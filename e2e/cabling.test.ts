@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { openGranary, planPoint, saved, startApp, type App } from './testing/index.ts';
+import { openGranary, planPoint, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 
 describe('a crew that gets the cabling ready', function () {
   this.timeout(300_000);

@@ -1,5 +1,6 @@
 import type { Page } from 'playwright-core';
-import { openGranary, saved, startApp, type App } from './testing/index.ts';
+import { openGranary, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 
 describe('a practitioner who looks at everything before the walls close', function () {
   this.timeout(300_000);

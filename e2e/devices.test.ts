@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import type { DocumentReply } from '@dusky-spool/core/contract';
-import { openGranary, planPoint, saved, startApp, type App } from './testing/index.ts';
+import type { DocumentReply } from '@dusky-spool/core/model';
+import { openGranary, planPoint, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 import type { Page } from 'playwright-core';
 
 describe('devices in places that can be built', () => {

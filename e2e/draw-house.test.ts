@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import sharp from 'sharp';
-import type { DocumentReply } from '@dusky-spool/core/contract';
+import type { DocumentReply } from '@dusky-spool/core/model';
 import { drawnPlans } from '../core/testing/drawn-plans.ts';
-import { openGranary, planPoint, projectIdOf, saved, startApp, type App } from './testing/index.ts';
+import { openGranary, planPoint, projectIdOf, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 import type { Page } from 'playwright-core';
 
 describe('a house drawn from nothing', () => {

@@ -3,8 +3,9 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { expect } from 'chai';
-import type { DocumentReply } from '@dusky-spool/core/contract';
-import { planPoint, projectIdOf, startApp, type App } from './testing/index.ts';
+import type { DocumentReply } from '@dusky-spool/core/model';
+import { planPoint, projectIdOf } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 
 /** A build of the web app from before the protocol had a version, as browsers still have it. */
 const OLDER_BUILD = join(import.meta.dirname, 'older-build/web-dist.zip');

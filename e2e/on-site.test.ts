@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import type { DocumentReply } from '@dusky-spool/core/contract';
-import type { ProjectDocument } from '@dusky-spool/core/project';
-import { openGranary, planPoint, projectIdOf, saved, startApp, type App } from './testing/index.ts';
+import type { DocumentReply, ProjectDocument } from '@dusky-spool/core/model';
+import { openGranary, planPoint, projectIdOf, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 
 describe('a surveyor on site', () => {
   let app: App;

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
-import type { DocumentReply } from '@dusky-spool/core/contract';
-import { openGranary, projectIdOf, saved, startApp, type App } from './testing/index.ts';
+import type { DocumentReply } from '@dusky-spool/core/model';
+import { openGranary, projectIdOf, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 import type { Page } from 'playwright-core';
 
 const PASSWORD = 'tide creek rope 12';

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import QRCode from 'qrcode';
-import { openGranary, saved, startApp, type App } from './testing/index.ts';
+import { openGranary, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 
 describe('the scanner', () => {
   let app: App;

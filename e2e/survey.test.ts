@@ -2,8 +2,9 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import type { DocumentReply } from '@dusky-spool/core/contract';
-import { openGranary, planPoint, projectIdOf, saved, startApp, type App } from './testing/index.ts';
+import type { DocumentReply } from '@dusky-spool/core/model';
+import { openGranary, planPoint, projectIdOf, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 import type { Page } from 'playwright-core';
 
 const DEMO = join(import.meta.dirname, '../demo');

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { openGranary, planPoint, saved, startApp, type App } from './testing/index.ts';
+import { openGranary, planPoint, saved } from './testing/steps.ts';
+import { type App, startApp } from './testing/app.ts';
 import type { Page } from 'playwright-core';
 
 describe('a planner', () => {

@@ -1,58 +1,36 @@
-// npm run arrows: who may import whom. Mathematics -> project -> domain folders -> checks, documents; web and server
-// import the core and never each other; only the server's stores touch Sequelize.
+// npm run arrows: who may import whom, read through the TypeScript API. Core shelves from the ground up; web and server import the core
+// and never each other; folders go through doors and never in circles; only stores touch the database.
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
+import ts from 'typescript';
 import { ROOT } from './prepare.mjs';
 
-/** Core folders from the ground up: each may import those of lower rank, and itself. */
-const RANK = {
-  outcome: 0,
-  calculation: 1,
-  units: 1,
-  geometry: 1,
-  regions: 2,
-  project: 2,
-  derive: 2.5,
-  plans: 3,
-  findings: 3,
-  building: 3,
-  formats: 3,
-  wire: 3,
-  power: 4,
-  'data-links': 5,
-  'picture-links': 4,
-  rf: 4,
-  security: 4,
-  heights: 4,
-  spools: 4,
-  cost: 4,
-  theatre: 4,
-  coverage: 4,
-  shades: 4,
-  lighting: 4,
-  'head-end': 4,
-  routing: 4,
-  boring: 3,
-  separation: 3,
-  runs: 5,
-  devices: 6,
-  conduits: 7,
-  screed: 7,
-  surface: 7,
-  labels: 6,
-  drilling: 9,
-  library: 7,
-  survey: 7,
-  brief: 8,
-  mounting: 8,
-  plates: 9,
-  calculators: 9,
-  checks: 10,
-  documents: 11,
-  contract: 11,
-  following: 12,
-  testing: 13,
+/** Shelves of the core from the ground up: each may import those before it, and itself. */
+const CORE = [
+  'math',
+  'model',
+  'derive',
+  'calculators',
+  'house',
+  'routing',
+  'runs',
+  'devices',
+  'pathways',
+  'survey',
+  'brief',
+  'rules',
+  'sheets',
+  'deltas',
+  'testing',
+];
+const WORKSPACES = {
+  core: ['core'],
+  texts: ['core', 'texts'],
+  web: ['core', 'texts', 'web'],
+  server: ['core', 'texts', 'server'],
+  cli: ['core', 'texts', 'cli'],
 };
+/** Models and queries belong to stores; elsewhere only where a database is opened, notified or tested. */
 const MAY_USE_SEQUELIZE = [
   /^server\/database\//,
   /\/([a-z]+-)?store\.ts$/,
@@ -63,13 +41,6 @@ const MAY_USE_SEQUELIZE = [
   /^server\/app\/create-app\.ts$/,
   /^server\/resources\/session\/service\.ts$/,
 ];
-const WORKSPACES = {
-  core: ['core'],
-  texts: ['core', 'texts'],
-  web: ['core', 'texts', 'web'],
-  server: ['core', 'texts', 'server'],
-  cli: ['core', 'texts', 'cli'],
-};
 
 const problems = [];
 const files = [];
@@ -78,41 +49,95 @@ const visit = (folder) => {
     if (entry === 'node_modules' || entry === 'dist') continue;
     const full = join(folder, entry);
     if (statSync(full).isDirectory()) visit(full);
-    else if (/\.tsx?$/.test(entry)) files.push(full);
+    else if (/\.tsx?$/.test(entry)) files.push(relative(ROOT, full));
   }
 };
 Object.keys(WORKSPACES).forEach((workspace) => visit(join(ROOT, workspace)));
 
-for (const file of files) {
-  const from = relative(ROOT, file);
-  const isTest = /\.test\.tsx?$/.test(from) || from.includes('/testing/');
-  for (const [, target] of readFileSync(file, 'utf8').matchAll(/(?:from|import)\s*\(?\s*'([^']+)'/g)) {
-    const to = target.startsWith('.')
-      ? relative(ROOT, resolve(dirname(file), target))
-      : target.replace(/^@dusky-spool\/(\w+)/, '$1');
-    check(from, to, target, isTest);
-  }
+/** Where a specifier leads: a path of the project, or the name of a package. */
+function targetOf(from, specifier) {
+  if (specifier.startsWith('.')) return relative(ROOT, resolve(ROOT, dirname(from), specifier));
+  const [, workspace, rest] = /^@dusky-spool\/(\w+)\/?(.*)$/.exec(specifier) ?? [];
+  return workspace ? join(workspace, rest, 'index.ts') : specifier;
 }
 
-function check(from, to, target, isTest) {
-  const [fromSpace, fromFolder] = from.split('/');
-  const [toSpace, toFolder] = to.split('/');
-  const internal = target.startsWith('.') || target.startsWith('@dusky-spool/');
-  if (internal && !isTest && !(WORKSPACES[fromSpace] ?? []).includes(toSpace))
+/** Arrows between folders: from, to, and one file that draws it. */
+const folders = new Map();
+for (const from of files) {
+  const isTest = /\.test\.tsx?$/.test(from) || /(^|\/)testing\//.test(from);
+  const text = readFileSync(join(ROOT, from), 'utf8');
+  // Imports, re-exports and `import()`, as TypeScript reads them.
+  for (const { fileName: specifier } of ts.preProcessFile(text).importedFiles) {
+    const to = targetOf(from, specifier);
+    check(from, to, specifier, isTest);
+    if (!isTest && dirname(to) !== dirname(from)) draw(from, to);
+  }
+  const declared = ts.createSourceFile(from, text, ts.ScriptTarget.Latest).statements.filter(ts.isImportDeclaration);
+  const specifiers = declared.map(({ moduleSpecifier }) => moduleSpecifier.text);
+  for (const specifier of new Set(specifiers.filter((one, k) => specifiers.indexOf(one) !== k)))
+    problems.push(`${from} imports ${specifier} twice`);
+}
+
+function draw(from, to) {
+  const [a, b] = [dirname(from), dirname(to)];
+  if (!Object.keys(WORKSPACES).some((workspace) => b.startsWith(`${workspace}/`))) return;
+  if (!folders.has(a)) folders.set(a, new Map());
+  if (!folders.get(a).has(b)) folders.get(a).set(b, from);
+}
+
+function check(from, to, specifier, isTest) {
+  const [fromSpace, fromShelf] = from.split('/');
+  const [toSpace, toShelf] = to.split('/');
+  const isInternal = specifier.startsWith('.') || specifier.startsWith('@dusky-spool/');
+  if (isInternal && !isTest && !(WORKSPACES[fromSpace] ?? []).includes(toSpace))
     problems.push(`${from} imports ${to}: ${fromSpace} may not use ${toSpace}`);
-  if (internal && fromSpace === 'core' && toSpace === 'core' && !isTest && toFolder !== fromFolder) {
-    if (!(fromFolder in RANK) || !(toFolder in RANK))
-      problems.push(`${from}: a folder of the core has no rank in scripts/arrows.mjs`);
-    else if (RANK[toFolder] > RANK[fromFolder]) problems.push(`${from} imports ${to}: ${fromFolder} lies below ${toFolder}`);
-    if (target.startsWith('.') && !to.endsWith('/index.ts'))
-      problems.push(`${from} imports ${to}: go through the folder's index.ts`);
-  }
-  if (fromSpace === 'core' && !isTest && (target.startsWith('node:') || /^(react|express|sequelize|d3-)/.test(target)))
-    problems.push(`${from} imports ${target}: the core is pure`);
-  if (/^(sequelize|umzug)$/.test(target) && !MAY_USE_SEQUELIZE.some((pattern) => pattern.test(from)))
-    problems.push(`${from} imports ${target}: only stores touch the database`);
+  if (isInternal && toSpace === 'core' && !isTest) checkCore(from, to, fromSpace === 'core' ? fromShelf : null, toShelf);
+  if (fromSpace === 'core' && !isTest && (specifier.startsWith('node:') || /^(react|express|sequelize|d3-)/.test(specifier)))
+    problems.push(`${from} imports ${specifier}: the core is pure`);
+  if (/^(sequelize|umzug)$/.test(specifier) && !MAY_USE_SEQUELIZE.some((pattern) => pattern.test(from)))
+    problems.push(`${from} imports ${specifier}: only stores touch the database`);
 }
 
+function checkCore(from, to, fromShelf, toShelf) {
+  if (!CORE.includes(toShelf) || (fromShelf !== null && !CORE.includes(fromShelf)))
+    return problems.push(`${from} imports ${to}: a shelf of the core has no place in scripts/arrows.mjs`);
+  if (fromShelf !== toShelf && to !== `core/${toShelf}/index.ts`)
+    problems.push(`${from} imports ${to}: go through the door of the shelf, core/${toShelf}`);
+  if (fromShelf === null) return;
+  if (CORE.indexOf(toShelf) > CORE.indexOf(fromShelf)) problems.push(`${from} imports ${to}: ${fromShelf} lies below ${toShelf}`);
+  // Within a shelf: a folder's door, or a file of the shelf itself.
+  if (fromShelf === toShelf && dirname(from) !== dirname(to) && dirname(to) !== `core/${toShelf}` && !to.endsWith('/index.ts'))
+    problems.push(`${from} imports ${to}: go through the folder's index.ts`);
+}
+
+/** Circles of folders, by Tarjan's strongly connected components. The door of a shelf only gathers, so it draws no arrow. */
+function circles() {
+  const [index, low, stack, found] = [new Map(), new Map(), [], []];
+  const isGathering = (from, to) => from.split('/').length < to.split('/').length && to.startsWith(`${from}/`);
+  const go = (folder) => {
+    index.set(folder, index.size);
+    low.set(folder, index.get(folder));
+    stack.push(folder);
+    for (const [next, file] of folders.get(folder) ?? []) {
+      if (isGathering(folder, next) && file.endsWith('/index.ts')) continue;
+      if (!index.has(next)) go(next);
+      if (stack.includes(next)) low.set(folder, Math.min(low.get(folder), low.get(next)));
+    }
+    if (low.get(folder) !== index.get(folder)) return;
+    const circle = stack.splice(stack.indexOf(folder));
+    if (circle.length > 1) found.push(circle);
+  };
+  for (const folder of folders.keys()) if (!index.has(folder)) go(folder);
+  return found;
+}
+
+const found = circles();
+for (const circle of found) {
+  const arrows = circle.flatMap((a) =>
+    [...(folders.get(a) ?? [])].flatMap(([b, file]) => (circle.includes(b) ? [`  ${file} -> ${b}`] : [])),
+  );
+  problems.push(`a circle of folders: ${circle.join(', ')}\n${arrows.join('\n')}`);
+}
 problems.forEach((problem) => console.error(problem));
-console.log(`${files.length} files, ${problems.length} arrows the wrong way`);
+console.log(`${files.length} files, ${found.length} circles of folders, ${problems.length} arrows the wrong way`);
 process.exit(problems.length > 0 ? 1 : 0);

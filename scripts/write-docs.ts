@@ -1,18 +1,20 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { FORMAT_NAME, FORMAT_VERSION, projectFileSchema } from '../core/formats/index.ts';
 import {
-  COLLECTIONS,
   COLLECTION_NAMES,
+  COLLECTIONS,
   FARTHEST_M,
+  FORMAT_NAME,
+  FORMAT_VERSION,
   HIGHEST_M,
   LEVEL_SPAN_M,
   MAX_DEPTH,
   MAX_FLOOR_AREA_M2,
   MAX_RECORDS,
   MAX_ROOM_AREA_M2,
-} from '../core/project/index.ts';
+  projectFileSchema,
+} from '../core/model/index.ts';
 
 /** Writes docs/format.md from the schemas that the program itself reads with. `--check` only says whether it is current. */
 const schema = z.toJSONSchema(projectFileSchema, { io: 'input' });

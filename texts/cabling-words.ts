@@ -1,4 +1,4 @@
-import type { CablingWords } from '@dusky-spool/core/documents';
+import type { CablingWords } from '@dusky-spool/core/sheets';
 import { en } from './en/index.ts';
 import { words } from './words.ts';
 

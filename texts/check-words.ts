@@ -1,5 +1,5 @@
-import type { CheckWords } from '@dusky-spool/core/documents';
-import { formatClearance, type UnitSystem } from '@dusky-spool/core/units';
+import type { CheckWords } from '@dusky-spool/core/sheets';
+import { formatClearance, type UnitSystem } from '@dusky-spool/core/math';
 import { en } from './en/index.ts';
 import { findingSentence } from './sentences.ts';
 

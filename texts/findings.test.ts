@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { checked, type CheckedFinding, PLANTED } from '@dusky-spool/core/testing';
-import { cureSentence, en, findingSentence } from './index.ts';
+import { cureSentence, findingSentence } from './sentences.ts';
+import { en } from './en/index.ts';
 
 const UNEXPECTED = en.problems.unexpected;
 /** Whole words, ended as a sentence, with every figure filled in. */

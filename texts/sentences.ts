@@ -1,6 +1,5 @@
-import type { Cure, Finding } from '@dusky-spool/core/checks';
-import type { Problem } from '@dusky-spool/core/outcome';
-import { formatCableLength, formatClearance, formatLength, type UnitSystem } from '@dusky-spool/core/units';
+import type { Cure, Finding } from '@dusky-spool/core/rules';
+import { formatCableLength, formatClearance, formatLength, type Problem, type UnitSystem } from '@dusky-spool/core/math';
 import { words } from './words.ts';
 
 const CABLE_LENGTHS = new Set(['lengthM', 'builtM', 'wantedM', 'cutLengthM', 'longestM']);

@@ -4,37 +4,38 @@ import { join } from 'node:path';
 import {
   ANSWERS,
   BOX_KINDS,
-  GROUP_KINDS,
-  PLATE_OPENINGS,
-  LEG_ENDS,
-  PARTS,
   BRIEF_TOPICS,
-  FITTINGS,
-  MOUNTS,
-  SPEAKER_COLOURS,
-  TRADE_GATES,
-  WALK_RESULTS,
-  WISHES,
   CEILING_KINDS,
   CONDITIONS,
   DECISIONS,
   FACT_STATES,
   FEATURE_KINDS,
+  FITTINGS,
   FRAMINGS,
+  GROUP_KINDS,
   HEIGHT_EDGES,
+  LEG_ENDS,
+  MOUNTS,
   NEUTRALS,
   OPENING_KINDS,
+  PARTS,
+  PLATE_OPENINGS,
   RACK_KINDS,
+  SPEAKER_COLOURS,
   STUD_MATERIALS,
   SUBSTRATES,
+  TRADE_GATES,
+  WALK_RESULTS,
   WALL_KINDS,
-} from '@dusky-spool/core/project';
-import { ANCHOR_CAUTIONS, ANCHORS, EDGES, FEATURE_GROUPS, surveyQuestions } from '@dusky-spool/core/survey';
+  WISHES,
+} from '@dusky-spool/core/model';
+import { ANCHOR_CAUTIONS, ANCHORS, FEATURE_GROUPS, surveyQuestions } from '@dusky-spool/core/house';
+import { EDGES } from '@dusky-spool/core/survey';
 import { smallHouse, twoStoreyHouse } from '@dusky-spool/core/testing';
-import { INSERTS, PLATE_PROBLEMS } from '@dusky-spool/core/plates';
-import { CLASHES, DISPLAY_REASONS } from '@dusky-spool/core/mounting';
-import { CHECKS } from '@dusky-spool/core/checks';
-import { en, problemSentence } from './index.ts';
+import { CLASHES, DISPLAY_REASONS, INSERTS, PLATE_PROBLEMS } from '@dusky-spool/core/devices';
+import { CHECKS } from '@dusky-spool/core/rules';
+import { en } from './en/index.ts';
+import { problemSentence } from './sentences.ts';
 
 const ROOT = join(import.meta.dirname, '..');
 const sources = (folder: string): string[] =>

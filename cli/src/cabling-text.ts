@@ -1,6 +1,6 @@
-import { cablingReport, cablingSheet } from '@dusky-spool/core/documents';
-import { sealCounts } from '@dusky-spool/core/drilling';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import { cablingReport, cablingSheet } from '@dusky-spool/core/sheets';
+import { sealCounts } from '@dusky-spool/core/pathways';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingWords, en, words } from '@dusky-spool/texts';
 

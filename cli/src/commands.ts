@@ -1,19 +1,25 @@
 import { z } from 'zod';
 import { listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
-import { CHECKS, runChecks, type Finding, curesFor } from '@dusky-spool/core/checks';
-import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/documents';
-import { readProjectFile, writeProjectFile, type ProjectFile } from '@dusky-spool/core/formats';
-import { fine, refuse, type Outcome, type Problem } from '@dusky-spool/core/outcome';
-import { type ProjectDocument } from '@dusky-spool/core/project';
+import { CHECKS, curesFor, type Finding, runChecks } from '@dusky-spool/core/rules';
+import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/sheets';
+import { type ProjectDocument, type ProjectFile, readProjectFile, writeProjectFile } from '@dusky-spool/core/model';
+import { fine, METRES_PER, type Outcome, parseLength, type Problem, refuse } from '@dusky-spool/core/math';
 import { listOf } from '@dusky-spool/core/derive';
-import { levelsFromBelow } from '@dusky-spool/core/building';
-import { lineCount, proposalInput, proposeWalls, readDxf } from '@dusky-spool/core/plans';
+import {
+  levelAreas,
+  levelsFromBelow,
+  lineCount,
+  missingThings,
+  proposalInput,
+  proposeWalls,
+  readDxf,
+  sameOutline,
+  surveyQuestions,
+} from '@dusky-spool/core/house';
 import { planRuns } from '@dusky-spool/core/runs';
-import { levelAreas, missingThings, sameOutline, surveyQuestions } from '@dusky-spool/core/survey';
-import { cureSentence, en, findingSentence, problemSentence } from '@dusky-spool/texts';
-import { METRES_PER, parseLength } from '@dusky-spool/core/units';
 import { cablingText } from './cabling-text.ts';
 import { waysText } from './ways-text.ts';
+import { cureSentence, en, findingSentence, problemSentence } from '@dusky-spool/texts';
 
 /** What a command prints and how it ends: 0 good, 1 findings of rank stop, 2 bad input. */
 export interface CommandResult {

@@ -1,5 +1,5 @@
-import { holeSchedule, holeTotals } from '@dusky-spool/core/drilling';
-import { applyChange, type ProjectDocument } from '@dusky-spool/core/project';
+import { holeSchedule, holeTotals } from '@dusky-spool/core/pathways';
+import { applyChange, type ProjectDocument } from '@dusky-spool/core/model';
 import { HOLE_MEMBERS } from '@dusky-spool/core/routing';
 import { holesOfRun, planRuns, proposeTrunks } from '@dusky-spool/core/runs';
 import { en, problemSentence } from '@dusky-spool/texts';

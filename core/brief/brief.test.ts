@@ -1,36 +1,23 @@
 import { expect } from 'chai';
 import { placeAll, placeDevice } from '../devices/index.ts';
 import {
-  daysBefore,
   applyChange,
   BRIEF_TOPICS,
   type BriefTopic,
-  type Operation,
+  daysBefore,
   type OpenDecision,
+  type Operation,
   type ProjectDocument,
-} from '../project/index.ts';
+} from '../model/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { checked, smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import {
-  answerCell,
-  briefCost,
-  briefPrompts,
-  cellOf,
-  comparePackage,
-  costOfAnswer,
-  fillRest,
-  notDiscussed,
-  openDecisions,
-  readPackage,
-  requirementsOf,
-  signRoom,
-  supersetOf,
-  tellRoom,
-  tellWalk,
-  topicsAsked,
-  walkDifferences,
-  walkingOrder,
-} from './index.ts';
+import { answerCell, briefPrompts, cellOf, fillRest, notDiscussed, signRoom, tellRoom } from './cells.ts';
+import { briefCost, costOfAnswer } from './cost.ts';
+import { comparePackage, readPackage } from './builders-package.ts';
+import { openDecisions, supersetOf } from './decisions.ts';
+import { requirementsOf } from './requirements.ts';
+import { tellWalk, walkDifferences, walkingOrder } from './walk.ts';
+import { topicsAsked } from './topics.ts';
 
 let count = 0;
 const newId = () => `n${++count}`;

@@ -1,4 +1,4 @@
-import { type BriefTopic, type PackageLine, type ProjectDocument } from '../project/index.ts';
+import type { BriefTopic, PackageLine, ProjectDocument } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 
 /** One room and topic, wanted against what the builder includes. Room null is the whole house. */

@@ -1,19 +1,18 @@
-import { wallPoint } from '../building/index.ts';
-import { polygonArea, type Point2 } from '../geometry/index.ts';
-import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import { wallPoint } from '../house/index.ts';
+import { fine, type Outcome, type Point2, polygonArea, refuse } from '../math/index.ts';
 import {
-  BRIEF_TOPICS,
-  create,
-  remove,
-  update,
   type Answer,
+  BRIEF_TOPICS,
   type BriefCell,
   type BriefTopic,
+  create,
   type Operation,
   type ProjectDocument,
+  remove,
   type Room,
   type RoomBrief,
-} from '../project/index.ts';
+  update,
+} from '../model/index.ts';
 import { derivationsOf, listOf, whole } from '../derive/index.ts';
 import { TOPIC_RULES, topicsAsked } from './topics.ts';
 

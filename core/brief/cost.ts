@@ -1,8 +1,7 @@
-import { HOURS, runHours } from '../cost/index.ts';
-import { middleOf, type Point2 } from '../geometry/index.ts';
-import { type Answer, type BriefTopic, type DeviceType, type ProjectDocument, type Room } from '../project/index.ts';
+import { cutLength, HOURS, runHours } from '../calculators/index.ts';
+import { middleOf, type Point2 } from '../math/index.ts';
+import type { Answer, BriefTopic, DeviceType, ProjectDocument, Room } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { cutLength } from '../runs/index.ts';
 import { typesFor } from './topics.ts';
 
 /** What an answer costs, in the currency of the project. Bands of ±40 % (ENGINEERING 18): an order of size, not an offer. */

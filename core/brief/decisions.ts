@@ -1,14 +1,14 @@
-import { attachmentOf } from '../building/index.ts';
+import { attachmentOf } from '../house/index.ts';
 import {
   daysBefore,
   daysBetween,
-  gateDate,
-  TRADE_GATES,
   type Device,
+  gateDate,
   type Leg,
   type OpenDecision,
   type ProjectDocument,
-} from '../project/index.ts';
+  TRADE_GATES,
+} from '../model/index.ts';
 import { listOf, partOf, pickedFrom } from '../derive/index.ts';
 
 /** A cable of the superset: so many of it, and which options need them. */

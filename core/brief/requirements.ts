@@ -1,7 +1,7 @@
-import { type BriefCell, type Device, type ProjectDocument } from '../project/index.ts';
+import type { BriefCell, Device, ProjectDocument } from '../model/index.ts';
 import { derivationsOf, grouped, listOf } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { TOPIC_RULES, type ThresholdUnit } from './topics.ts';
+import { type ThresholdUnit, TOPIC_RULES } from './topics.ts';
 
 /** What an answer asks for, which devices answer it, and how far they do. */
 export interface Requirement {

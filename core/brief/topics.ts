@@ -1,4 +1,4 @@
-import type { BriefTopic, DeviceType, ProjectDocument } from '../project/index.ts';
+import type { BriefTopic, DeviceType, ProjectDocument } from '../model/index.ts';
 
 /** Unit in which the least value of an answer is given; null where a count says all. */
 export type ThresholdUnit = 'dB' | 'channels' | 'm' | 'Gbit/s' | 'Mbit/s' | 'px/m' | 'W' | 'dBuV';

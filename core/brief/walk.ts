@@ -1,15 +1,15 @@
-import { levelsFromBelow } from '../building/index.ts';
-import { middleOf, type Point2 } from '../geometry/index.ts';
+import { levelsFromBelow } from '../house/index.ts';
+import { middleOf, type Point2 } from '../math/index.ts';
 import {
-  create,
-  update,
   type BriefCell,
   type BriefTopic,
+  create,
   type Operation,
   type ProjectDocument,
   type Room,
+  update,
   type WalkResult,
-} from '../project/index.ts';
+} from '../model/index.ts';
 import { listOf, onLevel } from '../derive/index.ts';
 import { briefOf, cellOf } from './cells.ts';
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { z } from 'zod';
-import { CALCULATORS, runCalculator, stepsOf } from './index.ts';
+import { CALCULATORS, runCalculator, stepsOf } from './list.ts';
 
 interface Field {
   readonly type?: string;

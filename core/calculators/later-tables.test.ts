@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { answer, printed } from '../testing/index.ts';
-import { runCalculator } from './index.ts';
+import { runCalculator } from './list.ts';
 
 const kindOf = (name: string, input: object) => {
   const outcome = runCalculator(name, input);

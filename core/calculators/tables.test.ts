@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { z } from 'zod';
 import { answer } from '../testing/index.ts';
-import { CALCULATORS, CALCULATOR_TOPICS, runCalculator, stepsOf } from './index.ts';
+import { CALCULATORS, runCalculator, stepsOf } from './list.ts';
+import { CALCULATOR_TOPICS } from './calculator.ts';
 
 const near = (value: unknown, expected: number, within: number) => expect(value as number).to.be.closeTo(expected, within);
 const refused = (name: string, input: object) => {

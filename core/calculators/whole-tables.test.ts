@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { answer, printed } from '../testing/index.ts';
-import { runCalculator } from './index.ts';
+import { runCalculator } from './list.ts';
 
 const FOOT_M = 0.3048;
 

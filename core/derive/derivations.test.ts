@@ -1,20 +1,21 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { FINDINGS } from '../checks/index.ts';
-import { WAY_LOADS } from '../conduits/index.ts';
+import { FINDINGS } from '../rules/index.ts';
+import { WAY_LOADS } from '../pathways/index.ts';
 import { moveDevices, removeDevices } from '../devices/index.ts';
 import { BUNDLES, PLANNED_RUN } from '../runs/index.ts';
 import {
   create,
   newWall,
+  type Operation,
+  type ProjectDocument,
   reverseOperations,
   update,
   updateProject,
-  type Operation,
-  type ProjectDocument,
-} from '../project/index.ts';
+} from '../model/index.ts';
 import { countedIds, twoStoreyHouse, withDevices } from '../testing/index.ts';
-import { deltaBetween, Derivations, each, whole, type AnyNode } from './index.ts';
+import { deltaBetween, Derivations } from './derivations.ts';
+import { type AnyNode, each, whole } from './node.ts';
 
 const TODAY = '2026-11-25';
 const house = () =>

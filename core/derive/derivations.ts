@@ -1,18 +1,18 @@
-import { fine, type Outcome } from '../outcome/index.ts';
+import { fine, type Outcome } from '../math/index.ts';
 import {
   applyChange,
-  sameItems,
   type CollectionName,
   type Operation,
   type ProjectDocument,
   type RecordOf,
-} from '../project/index.ts';
+  sameItems,
+} from '../model/index.ts';
 import { guarded } from './guard.ts';
 import { layerOver } from './layer.ts';
 import type { AnyNode, Each, Reading, RecordRef, Whole } from './node.ts';
 import { patchedRows, placeOf, sortedRows } from './rows.ts';
-import { LastState, Store, type Stamp, type State } from './store.ts';
-import { touchedBy, type Touched } from './touched.ts';
+import { LastState, type Stamp, type State, Store } from './store.ts';
+import { type Touched, touchedBy } from './touched.ts';
 
 type Rows = readonly { readonly id: string }[];
 

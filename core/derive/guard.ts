@@ -1,6 +1,5 @@
-import type { CollectionName, ProjectDocument } from '../project/index.ts';
-import { COLLECTION_NAMES } from '../project/index.ts';
-import { isCovered, type AnyNode, type Each, type Reading, type RecordRef, type TableName, type Whole } from './node.ts';
+import { COLLECTION_NAMES, type CollectionName, type ProjectDocument } from '../model/index.ts';
+import { type AnyNode, type Each, isCovered, type Reading, type RecordRef, type TableName, type Whole } from './node.ts';
 
 const TABLES: ReadonlySet<string> = new Set<TableName>([...COLLECTION_NAMES, 'project']);
 

@@ -1,4 +1,4 @@
-import type { ProjectDocument } from '../project/index.ts';
+import type { ProjectDocument } from '../model/index.ts';
 import type { Touched } from './touched.ts';
 
 type Table = Readonly<Record<string, { readonly id: string }>>;

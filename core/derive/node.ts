@@ -1,4 +1,4 @@
-import type { CollectionName, ProjectDocument, RecordOf } from '../project/index.ts';
+import type { CollectionName, ProjectDocument, RecordOf } from '../model/index.ts';
 
 /** A table of the project as a node reads it; `project` is the header. */
 export type TableName = CollectionName | 'project';

@@ -1,4 +1,4 @@
-import type { CollectionName } from '../project/index.ts';
+import type { CollectionName } from '../model/index.ts';
 import type { AnyNode, Each, Last, TableName, Whole } from './node.ts';
 
 /** What a node was made from, as one value: the day, its tables, the values of its nodes, in the order in which it declares them. */

@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { create, newWall, remove, update, type Operation, type ProjectDocument } from '../project/index.ts';
+import { create, newWall, type Operation, type ProjectDocument, remove, update } from '../model/index.ts';
 import { twoStoreyHouse } from '../testing/index.ts';
-import { derivationsOf, edited, grouped, listOf, onLevel, partOf, withRecords } from './index.ts';
+import { derivationsOf } from './derivations.ts';
+import { edited, grouped, listOf, onLevel, partOf, withRecords } from './tables.ts';
 
 /** The lists as somebody who remembers nothing would make them. */
 const afresh = (document: ProjectDocument, levelId?: string) =>

@@ -1,14 +1,14 @@
 import {
   COLLECTION_NAMES,
-  sameItems,
   type CollectionName,
   type Operation,
   type ProjectDocument,
   type RecordOf,
-} from '../project/index.ts';
-import type { Outcome } from '../outcome/index.ts';
-import { derivationsOf, Derivations } from './derivations.ts';
-import { whole, type AnyNode, type Keyed, type Whole } from './node.ts';
+  sameItems,
+} from '../model/index.ts';
+import type { Outcome } from '../math/index.ts';
+import { Derivations, derivationsOf } from './derivations.ts';
+import { type AnyNode, type Keyed, whole, type Whole } from './node.ts';
 import { changedBetween, placeOf } from './rows.ts';
 
 /** Collections whose records stand on a level. */

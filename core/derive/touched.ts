@@ -1,4 +1,4 @@
-import type { CollectionName, Operation } from '../project/index.ts';
+import type { CollectionName, Operation } from '../model/index.ts';
 
 /** The ids of records that an edit touches, by table. The header is compared as it is. */
 export type Touched = ReadonlyMap<CollectionName, ReadonlySet<string>>;

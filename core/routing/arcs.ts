@@ -1,5 +1,5 @@
-import type { Point3 } from '../geometry/index.ts';
-import type { Medium } from '../project/index.ts';
+import type { Point3 } from '../math/index.ts';
+import type { Medium } from '../model/index.ts';
 import { Growing } from './growing.ts';
 
 /** Direction of a piece of way: along the grid of its level, square to it, or upright and otherwise. */

@@ -1,9 +1,9 @@
-import { wallsOf, wallTopM, type Building, type WallGrid } from '../building/index.ts';
-import { closestOnSegment, pointInPolygon, rotate2, type Point2, type Point3 } from '../geometry/index.ts';
-import type { Medium } from '../project/index.ts';
+import { type Building, type WallGrid, wallsOf, wallTopM } from '../house/index.ts';
+import { closestOnSegment, type Point2, type Point3, pointInPolygon, rotate2 } from '../math/index.ts';
+import type { Medium } from '../model/index.ts';
 import type { Axis } from './arcs.ts';
 import { runsInSolid } from './in-solid.ts';
-import { STEP_M, type Layer } from './layer.ts';
+import { type Layer, STEP_M } from './layer.ts';
 import { across, isOffSpan, joistsBetween, joistsBored, type Space } from './spaces.ts';
 import { wallCrossing, type Weights } from './weights.ts';
 

@@ -1,8 +1,11 @@
 import { expect } from 'chai';
-import { buildingOf } from '../building/index.ts';
-import { newFeature, type Feature, type ProjectDocument } from '../project/index.ts';
+import { buildingOf } from '../house/index.ts';
+import { type Feature, newFeature, type ProjectDocument } from '../model/index.ts';
 import { smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { networkOf, openAirSegments, routeDevice, type EndPlace } from './index.ts';
+import { networkOf } from './network.ts';
+import { openAirSegments } from './open-air.ts';
+import { routeDevice } from './route-device.ts';
+import type { EndPlace } from './ends.ts';
 
 const attic = (more: Partial<Feature> = {}): Feature =>
   newFeature({

@@ -1,6 +1,6 @@
-import { nearestWall, levelUnder, type Building } from '../building/index.ts';
-import type { Point2, Point3 } from '../geometry/index.ts';
-import type { Medium } from '../project/index.ts';
+import { type Building, levelUnder, nearestWall } from '../house/index.ts';
+import type { Point2, Point3 } from '../math/index.ts';
+import type { Medium } from '../model/index.ts';
 
 /** A place at which a cable has to turn within a depth that is limited. */
 export interface TightBend {

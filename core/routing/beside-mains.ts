@@ -1,7 +1,7 @@
-import type { Building } from '../building/index.ts';
-import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
-import type { Feature, Medium, ProjectHeader } from '../project/index.ts';
-import { keepFromMains, type CableClass } from '../separation/index.ts';
+import type { Building } from '../house/index.ts';
+import { closestOnSegment, type Point2, type Point3 } from '../math/index.ts';
+import type { Feature, Medium, ProjectHeader } from '../model/index.ts';
+import { type CableClass, keepFromMains } from '../calculators/index.ts';
 
 /** Where one run comes near one mains route. Lengths in m, angles in rad. */
 export interface BesideMains {

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { buildingOf } from '../building/index.ts';
-import { newFeature, type ProjectDocument, type Room } from '../project/index.ts';
+import { buildingOf } from '../house/index.ts';
+import { newFeature, type ProjectDocument, type Room } from '../model/index.ts';
 import { smallHouse } from '../testing/index.ts';
 import type { Entry } from './attach.ts';
 import { waysIn } from './ends.ts';
-import { networkOf, type Network } from './network.ts';
+import { type Network, networkOf } from './network.ts';
 import { bestStart } from './route-device.ts';
 import { growTree } from './tree.ts';
 

@@ -1,6 +1,6 @@
-import { openingsOf, wallLength, wallPoint, wallTopM, type Building } from '../building/index.ts';
-import { pointInPolygon, rotate2, type Point2, type Point3 } from '../geometry/index.ts';
-import type { Medium, Wall } from '../project/index.ts';
+import { type Building, openingsOf, wallLength, wallPoint, wallTopM } from '../house/index.ts';
+import { type Point2, type Point3, pointInPolygon, rotate2 } from '../math/index.ts';
+import type { Medium, Wall } from '../model/index.ts';
 import type { Between } from './arcs.ts';
 import { nearestNode } from './attach.ts';
 import type { Layer } from './layer.ts';

@@ -5,13 +5,12 @@ import {
   openingsOf,
   roomAt,
   wallLength,
+  type WallPlace,
   wallPoint,
   wallTopM,
-  type WallPlace,
-} from '../building/index.ts';
-import type { Point2, Point3 } from '../geometry/index.ts';
-import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import type { Medium } from '../project/index.ts';
+} from '../house/index.ts';
+import { fine, type Outcome, type Point2, type Point3, refuse } from '../math/index.ts';
+import type { Medium } from '../model/index.ts';
 import { entriesAt, type Entry } from './attach.ts';
 import { BESIDE_OPENING_M } from './columns.ts';
 import { studsCrossed } from './holes.ts';

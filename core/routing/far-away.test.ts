@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { applyChange, update, type Operation, type ProjectDocument } from '../project/index.ts';
+import { applyChange, type Operation, type ProjectDocument, update } from '../model/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { twoStoreyHouse } from '../testing/index.ts';
 import { placeDevice } from '../devices/index.ts';
-import { buildingOf } from '../building/index.ts';
+import { buildingOf } from '../house/index.ts';
 import { networkOf } from './network.ts';
 
 /** The house with everything moved along x and y by some metres. */

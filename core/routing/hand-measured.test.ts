@@ -1,8 +1,12 @@
 import { expect } from 'chai';
-import { buildingOf } from '../building/index.ts';
-import { newFeature, newOpening, type FramingMember, type ProjectDocument } from '../project/index.ts';
+import { buildingOf } from '../house/index.ts';
+import { type FramingMember, newFeature, newOpening, type ProjectDocument } from '../model/index.ts';
 import { smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { networkOf, openAirSegments, routeDevice, type EndPlace, type HoleMember } from './index.ts';
+import { networkOf } from './network.ts';
+import { openAirSegments } from './open-air.ts';
+import { routeDevice } from './route-device.ts';
+import type { EndPlace } from './ends.ts';
+import type { HoleMember } from './holes.ts';
 
 /** A run measured with a ruler on the drawing, and its holes counted by hand. */
 interface ByHand {

@@ -1,10 +1,12 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { buildingOf } from '../building/index.ts';
-import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
-import { newFeature, type Feature, type ProjectDocument } from '../project/index.ts';
+import { buildingOf } from '../house/index.ts';
+import { closestOnSegment, type Point2, type Point3 } from '../math/index.ts';
+import { type Feature, newFeature, type ProjectDocument } from '../model/index.ts';
 import { randomHouse } from '../testing/index.ts';
-import { networkOf, openAirSegments, routeDevice } from './index.ts';
+import { networkOf } from './network.ts';
+import { openAirSegments } from './open-air.ts';
+import { routeDevice } from './route-device.ts';
 
 /** Points along a way at every five centimetres, with what they lie in. */
 function samples(points: readonly Point3[], media: readonly string[]): { p: Point3; medium: string }[] {

@@ -1,6 +1,6 @@
-import { roomAt, wallLength, wallsOf, wallTopM, type Building, type Framed, levelUnder } from '../building/index.ts';
-import { closestOnSegment, type Point2, type Point3 } from '../geometry/index.ts';
-import type { Medium, Room, Wall } from '../project/index.ts';
+import { type Building, type Framed, levelUnder, roomAt, wallLength, wallsOf, wallTopM } from '../house/index.ts';
+import { closestOnSegment, type Point2, type Point3 } from '../math/index.ts';
+import type { Medium, Room, Wall } from '../model/index.ts';
 import { reachedFromAbove } from './spaces.ts';
 import { tidy } from './straighten.ts';
 import { isSolid, isStone } from './weights.ts';

@@ -2,7 +2,7 @@ import type { Entry } from './attach.ts';
 import type { Network } from './network.ts';
 import { bestStart } from './route-device.ts';
 import { growTree, walkTree, type WayTree } from './tree.ts';
-import { averagePrice, priceFor, wayNumber, type Loads } from './share.ts';
+import { averagePrice, type Loads, priceFor, wayNumber } from './share.ts';
 import type { Demand } from './trunks.ts';
 
 /** Runs that begin at one place, with the ways that they take now. */

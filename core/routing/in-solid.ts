@@ -1,5 +1,5 @@
-import type { WallGrid } from '../building/index.ts';
-import { closestOnSegment, type Point2 } from '../geometry/index.ts';
+import type { WallGrid } from '../house/index.ts';
+import { closestOnSegment, type Point2 } from '../math/index.ts';
 import { solidHalfM } from './weights.ts';
 
 /** A piece this short passes into a wall and out of it, whatever its direction, m. */

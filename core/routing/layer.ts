@@ -1,15 +1,15 @@
 import {
-  crossingParameters,
-  pointInPolygon,
-  rotate2,
-  levelCrossings,
   closestOnSegment,
+  crossingParameters,
+  levelCrossings,
   type Point2,
   type Point3,
-} from '../geometry/index.ts';
-import { wallTopM, type Building } from '../building/index.ts';
-import type { Feature, Wall } from '../project/index.ts';
-import { keepFromMains } from '../separation/index.ts';
+  pointInPolygon,
+  rotate2,
+} from '../math/index.ts';
+import { type Building, wallTopM } from '../house/index.ts';
+import type { Feature, Wall } from '../model/index.ts';
+import { keepFromMains } from '../calculators/index.ts';
 import { ArcList } from './arcs.ts';
 import { Growing } from './growing.ts';
 import { across, bayNumber, joistsBored, reachedFromAbove, type Space } from './spaces.ts';

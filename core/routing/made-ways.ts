@@ -1,6 +1,6 @@
-import { nearestWall, roomAt, type Building, type WallPlace } from '../building/index.ts';
-import type { Point2, Point3 } from '../geometry/index.ts';
-import type { Feature, FeatureKind, Medium } from '../project/index.ts';
+import { type Building, nearestWall, roomAt, type WallPlace } from '../house/index.ts';
+import type { Point2, Point3 } from '../math/index.ts';
+import type { Feature, FeatureKind, Medium } from '../model/index.ts';
 import type { ArcList, Axis } from './arcs.ts';
 import type { Entry } from './attach.ts';
 import { cavityZ } from './spaces.ts';

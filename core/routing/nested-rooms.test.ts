@@ -1,9 +1,11 @@
 import { expect } from 'chai';
-import { buildingOf, roomAt } from '../building/index.ts';
-import { applyChange, type ProjectDocument } from '../project/index.ts';
+import { buildingOf, roomAt } from '../house/index.ts';
 import { drawWalls, WALL_BUILDS } from '../survey/index.ts';
+import { applyChange, type ProjectDocument } from '../model/index.ts';
 import { smallHouse } from '../testing/index.ts';
-import { networkOf, openAirSegments, routeDevice } from './index.ts';
+import { networkOf } from './network.ts';
+import { openAirSegments } from './open-air.ts';
+import { routeDevice } from './route-device.ts';
 
 /** The small house with a closet standing free in the midst of its west room. */
 function houseWithCloset(): ProjectDocument {

@@ -1,18 +1,16 @@
-import { BUILDING } from '../building/index.ts';
-import type { Building } from '../building/index.ts';
-import type { Point2, Point3 } from '../geometry/index.ts';
-import { sameItems, sameValue } from '../project/index.ts';
+import { type Building, BUILDING } from '../house/index.ts';
+import type { Outcome, Point2, Point3 } from '../math/index.ts';
+import { sameItems, sameValue } from '../model/index.ts';
 import { ArcList, type Between } from './arcs.ts';
 import { entriesAt, type Entry } from './attach.ts';
-import { columnsOf, type Column } from './columns.ts';
+import { type Column, columnsOf } from './columns.ts';
 import { buildLayer, type Layer } from './layer.ts';
 import { madeWaysOf } from './made-ways.ts';
-import { spacesAbove, spacesBelow, type Space } from './spaces.ts';
+import { type Space, spacesAbove, spacesBelow } from './spaces.ts';
 import type { Channel, Mouth, Stub } from './stubs.ts';
-import { NEW_FRAMING, weightsOf, type Weights } from './weights.ts';
+import { NEW_FRAMING, type Weights, weightsOf } from './weights.ts';
 import type { Loads } from './share.ts';
 import type { WayTree } from './tree.ts';
-import type { Outcome } from '../outcome/index.ts';
 import { once, Remembered, whole } from '../derive/index.ts';
 
 /** All ways through a building as numbered places and ways between them. Walls join it where a device or rack needs them. */

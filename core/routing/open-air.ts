@@ -1,6 +1,6 @@
-import { ceilingHeightOf, openingsOf, wallLength, type Building } from '../building/index.ts';
-import { closestOnSegment, pointInPolygon, type Point2, type Point3 } from '../geometry/index.ts';
-import type { FeatureKind, Level, Medium } from '../project/index.ts';
+import { type Building, ceilingHeightOf, openingsOf, wallLength } from '../house/index.ts';
+import { closestOnSegment, type Point2, type Point3, pointInPolygon } from '../math/index.ts';
+import type { FeatureKind, Level, Medium } from '../model/index.ts';
 
 /** A part of a route that lies in no wall, cavity or riser. */
 export interface OpenAirSegment {

@@ -1,9 +1,8 @@
-import type { Point3 } from '../geometry/index.ts';
-import { fine, type Outcome } from '../outcome/index.ts';
-import type { RouteRule } from '../project/index.ts';
-import { waysIn, type EndPlace } from './ends.ts';
+import { fine, type Outcome, type Point3 } from '../math/index.ts';
+import type { RouteRule } from '../model/index.ts';
+import { type EndPlace, waysIn } from './ends.ts';
 import type { Network } from './network.ts';
-import { bestStart, routeBetween, wayOf, type RoutedPath } from './route-device.ts';
+import { bestStart, routeBetween, type RoutedPath, wayOf } from './route-device.ts';
 import { rulePrice } from './rules.ts';
 import type { Loads } from './share.ts';
 import { growTree, walkTree } from './tree.ts';

@@ -1,11 +1,10 @@
 import { Remembered } from '../derive/index.ts';
-import { nearestWall, openingsOf, wallPoint } from '../building/index.ts';
-import type { Point3 } from '../geometry/index.ts';
-import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import type { Medium, Rack, RouteRule } from '../project/index.ts';
+import { nearestWall, openingsOf, wallPoint } from '../house/index.ts';
+import { fine, type Outcome, type Point3, refuse } from '../math/index.ts';
+import type { Medium, Rack, RouteRule } from '../model/index.ts';
 import type { Entry } from './attach.ts';
-import { waysIn, type EndPlace } from './ends.ts';
-import { holesOf, type Hole } from './holes.ts';
+import { type EndPlace, waysIn } from './ends.ts';
+import { type Hole, holesOf } from './holes.ts';
 import type { Network } from './network.ts';
 import { straighten, tidy } from './straighten.ts';
 import { tightened } from './tighten.ts';

@@ -1,12 +1,15 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { buildGranary } from '../../demo/build/granary.ts';
-import { buildingOf } from '../building/index.ts';
-import type { Point3 } from '../geometry/index.ts';
-import { newOpening, type Opening, type ProjectDocument } from '../project/index.ts';
+import { buildingOf } from '../house/index.ts';
+import type { Point3 } from '../math/index.ts';
+import { newOpening, type Opening, type ProjectDocument } from '../model/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { randomHouse, smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { networkOf, openAirSegments, routeDevice, type EndPlace, type RoutedPath } from './index.ts';
+import { networkOf } from './network.ts';
+import { openAirSegments } from './open-air.ts';
+import { routeDevice, type RoutedPath } from './route-device.ts';
+import type { EndPlace } from './ends.ts';
 
 const route = (document: ProjectDocument, end: Partial<EndPlace>) =>
   routeDevice(

@@ -1,6 +1,6 @@
-import { crossingParameters, closestOnSegment, type Point2 } from '../geometry/index.ts';
-import type { RouteRule } from '../project/index.ts';
-import { keepFromMains } from '../separation/index.ts';
+import { closestOnSegment, crossingParameters, type Point2 } from '../math/index.ts';
+import type { RouteRule } from '../model/index.ts';
+import { keepFromMains } from '../calculators/index.ts';
 import { RIGHT_ANGLE_FROM_RAD } from './beside-mains.ts';
 import type { Network } from './network.ts';
 import { averagePrice, type Loads } from './share.ts';

@@ -1,8 +1,7 @@
-import { isOutsideSpan } from '../boring/index.ts';
-import { atticHeightAt, ceilingHeightOf, type Building, type Framing } from '../building/index.ts';
-import { CRAWL_M } from '../survey/index.ts';
-import { middleOf, pointInPolygon, type Point2, type Bounds, grownBounds, boundsOf } from '../geometry/index.ts';
-import type { Feature, Medium, Room } from '../project/index.ts';
+import { CRAWL_M, isOutsideSpan } from '../calculators/index.ts';
+import { atticHeightAt, type Building, ceilingHeightOf, type Framing } from '../house/index.ts';
+import { type Bounds, boundsOf, grownBounds, middleOf, type Point2, pointInPolygon } from '../math/index.ts';
+import type { Feature, Medium, Room } from '../model/index.ts';
 import type { Weights } from './weights.ts';
 
 /** How far above the finished ceiling a cable lies where the structure is deep enough, m. */

@@ -1,5 +1,5 @@
-import { distance3, type Point3 } from '../geometry/index.ts';
-import type { Medium } from '../project/index.ts';
+import { distance3, type Point3 } from '../math/index.ts';
+import type { Medium } from '../model/index.ts';
 
 /** Drops repeated points, steps there and back, and points in the midst of a straight segment of one medium. */
 export function straighten(points: readonly Point3[], media: readonly Medium[]): { points: Point3[]; media: Medium[] } {

@@ -1,8 +1,11 @@
 import { expect } from 'chai';
-import { buildingOf } from '../building/index.ts';
-import { newFeature, tableFrom, type Feature, type ProjectDocument } from '../project/index.ts';
+import { buildingOf } from '../house/index.ts';
+import { type Feature, newFeature, type ProjectDocument, tableFrom } from '../model/index.ts';
 import { smallHouse } from '../testing/index.ts';
-import { networkOf, openAirSegments, routeDevice, type EndPlace } from './index.ts';
+import { networkOf } from './network.ts';
+import { openAirSegments } from './open-air.ts';
+import { routeDevice } from './route-device.ts';
+import type { EndPlace } from './ends.ts';
 
 /** Concrete above and below: there is no cavity anywhere. */
 const slab = (features: Feature[]): ProjectDocument => ({

@@ -1,6 +1,6 @@
-import { openingsOf, wallPoint, type Building, type WallPlace } from '../building/index.ts';
-import { closestOnSegment, distance3, type Point2, type Point3 } from '../geometry/index.ts';
-import type { Medium } from '../project/index.ts';
+import { type Building, openingsOf, type WallPlace, wallPoint } from '../house/index.ts';
+import { closestOnSegment, distance3, type Point2, type Point3 } from '../math/index.ts';
+import type { Medium } from '../model/index.ts';
 import type { Axis } from './arcs.ts';
 import type { Entry } from './attach.ts';
 import { studsCrossed } from './holes.ts';

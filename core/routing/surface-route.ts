@@ -1,7 +1,17 @@
-import { buildingOf, nearestWall, openingsOf, roomAt, wallLength, wallPoint, type Building } from '../building/index.ts';
-import { alongRing, closestOnSegment, distance2, placeOnRing, polygonArea, ringLength, type Point2 } from '../geometry/index.ts';
-import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import type { ProjectDocument, Room, Run, Wall } from '../project/index.ts';
+import { type Building, buildingOf, nearestWall, openingsOf, roomAt, wallLength, wallPoint } from '../house/index.ts';
+import {
+  alongRing,
+  closestOnSegment,
+  distance2,
+  fine,
+  type Outcome,
+  placeOnRing,
+  type Point2,
+  polygonArea,
+  refuse,
+  ringLength,
+} from '../math/index.ts';
+import type { ProjectDocument, Room, Run, Wall } from '../model/index.ts';
 
 /** A run in channels along the skirtings of rooms, m. */
 export interface SurfaceRoute {

@@ -1,16 +1,16 @@
-import { levelUnder, wallsOf, type Building } from '../building/index.ts';
+import { type Building, levelUnder, wallsOf } from '../house/index.ts';
 import {
   boundsMeet,
   boundsOf,
   distance3,
   grownBounds,
   inBounds,
-  pointInPolygon,
   type Point2,
   type Point3,
-} from '../geometry/index.ts';
-import type { Medium } from '../project/index.ts';
-import { holesOf, type Hole } from './holes.ts';
+  pointInPolygon,
+} from '../math/index.ts';
+import type { Medium } from '../model/index.ts';
+import { type Hole, holesOf } from './holes.ts';
 import { runsInSolid } from './in-solid.ts';
 import type { Network } from './network.ts';
 import { EDGE_M, isOffSpan } from './spaces.ts';

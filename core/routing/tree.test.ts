@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { buildingOf } from '../building/index.ts';
+import { buildingOf } from '../house/index.ts';
 import { randomHouse, twoStoreyHouse } from '../testing/index.ts';
-import { waysIn, type EndPlace } from './ends.ts';
+import { type EndPlace, waysIn } from './ends.ts';
 import { networkOf } from './network.ts';
 import { plainWayCost } from './plain-way.ts';
 import { bestStart } from './route-device.ts';

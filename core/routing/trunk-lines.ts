@@ -1,7 +1,7 @@
-import type { Trunk } from '../project/index.ts';
-import { placeKey, type Network } from './network.ts';
+import type { Trunk } from '../model/index.ts';
+import { type Network, placeKey } from './network.ts';
 import { tidy } from './straighten.ts';
-import { wayNumber, type Loads } from './share.ts';
+import { type Loads, wayNumber } from './share.ts';
 
 type Segment = Trunk['segments'][number];
 

@@ -1,15 +1,15 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { buildingOf } from '../building/index.ts';
-import { newRiser, type RouteRule } from '../project/index.ts';
+import { buildingOf } from '../house/index.ts';
+import { newRiser, type RouteRule } from '../model/index.ts';
 import { randomHouse, smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { waysIn, type EndPlace } from './ends.ts';
+import { type EndPlace, waysIn } from './ends.ts';
 import { networkOf } from './network.ts';
 import { otherWays } from './other-ways.ts';
 import { NOT_SHARED, rackPlace, routeBetween, routeDevice } from './route-device.ts';
-import { priceFor, type Loads } from './share.ts';
+import { type Loads, priceFor } from './share.ts';
 import { linesOf, loadsOf } from './trunk-lines.ts';
-import { findTrunks, workWith, type Demand } from './trunks.ts';
+import { type Demand, findTrunks, workWith } from './trunks.ts';
 import { NEW_FRAMING, WEIGHTS, weightsOf } from './weights.ts';
 import { openAirSegments } from './open-air.ts';
 

@@ -2,8 +2,8 @@ import type { Entry } from './attach.ts';
 import type { Network } from './network.ts';
 import { bestStart } from './route-device.ts';
 import { improved } from './improve.ts';
-import { averagePrice, priceFor, wayNumber, type Loads } from './share.ts';
-import { AXES, growTree, type ArcPrice, type WayTree } from './tree.ts';
+import { averagePrice, type Loads, priceFor, wayNumber } from './share.ts';
+import { type ArcPrice, AXES, growTree, type WayTree } from './tree.ts';
 
 /** Runs that lead to one end. */
 export interface Demand {

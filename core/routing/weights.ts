@@ -1,5 +1,5 @@
-import { boreLimit } from '../boring/index.ts';
-import type { Construction, ProjectHeader, Wall } from '../project/index.ts';
+import { boreLimit } from '../calculators/index.ts';
+import type { Construction, ProjectHeader, Wall } from '../model/index.ts';
 
 /**
  * What makes one way better than another, in metres of cable that would cost as much. From the hours of ENGINEERING 18.1 for open

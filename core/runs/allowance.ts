@@ -1,17 +1,17 @@
-import { levelsFromBelow } from '../building/index.ts';
+import { levelsFromBelow } from '../house/index.ts';
 import {
-  update,
   type Device,
   type Operation,
   type ProjectDocument,
   type ProjectHeader,
   type Rack,
   type Run,
-  type SlackStyle,
   sameValue,
-} from '../project/index.ts';
-import { listOf, whole, each, derivationsOf } from '../derive/index.ts';
-import type { Allowance } from './cut-length.ts';
+  type SlackStyle,
+  update,
+} from '../model/index.ts';
+import { derivationsOf, each, listOf, whole } from '../derive/index.ts';
+import type { Allowance } from '../calculators/index.ts';
 
 const RACK_UNIT_M = 0.04445;
 /** A rack that slides out needs its height and this, a panel no more than this (ENGINEERING 16.1), m. */

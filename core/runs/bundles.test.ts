@@ -1,10 +1,12 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { placeDevice } from '../devices/index.ts';
-import type { Outcome } from '../outcome/index.ts';
-import { applyChange, type ProjectDocument } from '../project/index.ts';
+import type { Outcome } from '../math/index.ts';
+import { applyChange, type ProjectDocument } from '../model/index.ts';
 import { countingIds, smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { bundleByWay, bundlesOf, planRuns, runState, sharedM, waysOf } from './index.ts';
+import { bundleByWay, bundlesOf, sharedM } from './bundles.ts';
+import { planRuns } from './plan-runs.ts';
+import { runState, waysOf } from './run-state.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));

@@ -1,6 +1,6 @@
-import { bundleDiameterM, holeForM } from '../boring/index.ts';
-import { distance3, type Point3 } from '../geometry/index.ts';
-import { update, type Operation, type ProjectDocument } from '../project/index.ts';
+import { bundleDiameterM, holeForM } from '../calculators/index.ts';
+import { distance3, type Point3 } from '../math/index.ts';
+import { type Operation, type ProjectDocument, update } from '../model/index.ts';
 import { freeBundleCode } from './bundling.ts';
 import { compareNumbers, isKept, PLANNED_RUNS, type PlannedRun } from './plan-runs.ts';
 import { derivationsOf, Remembered, whole } from '../derive/index.ts';

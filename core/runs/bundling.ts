@@ -1,4 +1,4 @@
-import type { Device, ProjectDocument } from '../project/index.ts';
+import type { Device, ProjectDocument } from '../model/index.ts';
 
 /**
  * The bundle that a new run of a room joins: the one that the room's other runs to that rack are pulled in,

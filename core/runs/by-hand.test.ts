@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { placeDevice } from '../devices/index.ts';
-import { closestOnSegment, distance3 } from '../geometry/index.ts';
-import type { Outcome } from '../outcome/index.ts';
-import { applyChange, type ProjectDocument } from '../project/index.ts';
+import { closestOnSegment, distance3, type Outcome } from '../math/index.ts';
+import { applyChange, type ProjectDocument } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
-import { planRuns, throughPoint } from './index.ts';
+import { planRuns } from './plan-runs.ts';
+import { throughPoint } from './by-hand.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));

@@ -1,7 +1,6 @@
-import { buildingOf, roomAt } from '../building/index.ts';
-import type { Point2 } from '../geometry/index.ts';
-import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import { create, type Operation, type ProjectDocument } from '../project/index.ts';
+import { buildingOf, roomAt } from '../house/index.ts';
+import { fine, type Outcome, type Point2, refuse } from '../math/index.ts';
+import { create, type Operation, type ProjectDocument } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { cavityZ } from '../routing/index.ts';
 

@@ -1,7 +1,7 @@
-import { create, remove, update, type Operation, type ProjectDocument, type Trunk } from '../project/index.ts';
+import { create, type Operation, type ProjectDocument, remove, type Trunk, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { findTrunks, linesOf, rackPlace, waysIn, workWith, type Demand, type Network, type Work } from '../routing/index.ts';
-import { isKept, routeNetwork, sharedWays, endOfDevice } from './plan-runs.ts';
+import { type Demand, findTrunks, linesOf, type Network, rackPlace, waysIn, type Work, workWith } from '../routing/index.ts';
+import { endOfDevice, isKept, routeNetwork, sharedWays } from './plan-runs.ts';
 
 /** Ways that runs could share, what pulling then comes to, and the edit that keeps them. */
 export interface TrunkProposal {

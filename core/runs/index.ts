@@ -2,42 +2,32 @@
 // Not here: finding the way (routing) and electrical checks (checks).
 // Start with `planRuns`.
 // Terms: docs/glossary.md.
-export { cutLength, LENGTH_STEP_M, type Allowance, type CutLength } from './cut-length.ts';
-export { allowanceOf, setRackSlack, slackStyleOf, usualRackSlackM } from './allowance.ts';
-export {
-  firstFreeNumber,
-  formatRunNumber,
-  numberScheme,
-  OUTDOORS_CODE,
-  reserveBlock,
-  runNumberFor,
-  spendNumber,
-  takenNumbers,
-} from './numbering.ts';
-export { renumberScheme, type Renumbered, type SchemeOutlook } from './renumber-scheme.ts';
-export { throughPoint } from './by-hand.ts';
+export { setRackSlack, slackStyleOf, usualRackSlackM } from './allowance.ts';
+export { bundleByWay, BUNDLES, bundlesOf, MOST_IN_BUNDLE } from './bundles.ts';
 export { bundleFor } from './bundling.ts';
-export { bundleByWay, BUNDLES, bundlesOf, MOST_IN_BUNDLE, sharedM, type Bundle } from './bundles.ts';
+export { throughPoint } from './by-hand.ts';
+export { filledIn } from './calculator-inputs.ts';
+export { proposeTrunks } from './find-trunks.ts';
+export { firstFreeNumber, numberScheme, reserveBlock, runNumberFor, spendNumber } from './numbering.ts';
+export { waysToOpen } from './open-a-way.ts';
 export {
   choicesOf,
   compareNumbers,
   endOfDevice,
   holesOfRun,
-  isKept,
   inNumberOrder,
+  isKept,
   keptRoute,
   NUMBER_ORDER,
   PLANNED_RUN,
   PLANNED_RUNS,
   plannedRun,
+  type PlannedRun,
   planRuns,
+  ROUTE_OF_RUN,
   routeNetwork,
   sharedWays,
-  ROUTE_OF_RUN,
-  rulesOf,
-  type PlannedRun,
 } from './plan-runs.ts';
-export { decideKept, runState, waysOf, type StateChoice, type WayOf } from './run-state.ts';
-export { waysToOpen, type OpenedWay } from './open-a-way.ts';
-export { proposeTrunks, type TrunkProposal } from './find-trunks.ts';
+export { renumberScheme, type SchemeOutlook } from './renumber-scheme.ts';
+export { decideKept, runState, waysOf } from './run-state.ts';
 export { RUNS_BY_DEVICE, RUNS_OF_DEVICE, runsByDevice } from './runs-by-device.ts';

@@ -1,10 +1,12 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { moveDevices, placeDevice, removeDevices } from '../devices/index.ts';
-import type { Outcome } from '../outcome/index.ts';
-import { applyChange, checkIntegrity, update, updateProject, type Operation, type ProjectDocument } from '../project/index.ts';
+import type { Outcome } from '../math/index.ts';
+import { applyChange, checkIntegrity, type Operation, type ProjectDocument, update, updateProject } from '../model/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
-import { renumberScheme, reserveBlock, runState, waysOf } from './index.ts';
+import { renumberScheme } from './renumber-scheme.ts';
+import { reserveBlock } from './numbering.ts';
+import { runState, waysOf } from './run-state.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));

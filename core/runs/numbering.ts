@@ -1,5 +1,5 @@
-import { create, type Device, type Operation, type ProjectDocument, type Run, type SystemName } from '../project/index.ts';
-import { listOf, onLevel, whole, derivationsOf } from '../derive/index.ts';
+import { create, type Device, type Operation, type ProjectDocument, type Run, type SystemName } from '../model/index.ts';
+import { derivationsOf, listOf, onLevel, whole } from '../derive/index.ts';
 
 /** Room code of devices that stand in no room. */
 export const OUTDOORS_CODE = 'EX';

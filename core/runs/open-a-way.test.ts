@@ -1,11 +1,12 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { findingsOf } from '../checks/index.ts';
+import { findingsOf } from '../rules/index.ts';
 import { placeDevice } from '../devices/index.ts';
-import type { Outcome } from '../outcome/index.ts';
-import { applyChange, newOpening, newRiser, update, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
+import type { Outcome } from '../math/index.ts';
+import { applyChange, newOpening, newRiser, type ProjectDocument, type Room, update, type Wall } from '../model/index.ts';
 import { checked, countedIds, countingIds, smallHouse, twoStoreyHouse, withDevices } from '../testing/index.ts';
-import { planRuns, waysToOpen } from './index.ts';
+import { planRuns } from './plan-runs.ts';
+import { waysToOpen } from './open-a-way.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));

@@ -1,19 +1,19 @@
 import { edited } from '../derive/index.ts';
-import { attachmentOf, buildingOf, nearestWall, roomAt, wallLength, wallPoint, type Building } from '../building/index.ts';
-import { distance2, ringLength, type Point2 } from '../geometry/index.ts';
+import { attachmentOf, type Building, buildingOf, nearestWall, roomAt, wallLength, wallPoint } from '../house/index.ts';
+import { distance2, type Point2, ringLength } from '../math/index.ts';
 import {
   create,
   newFeature,
   newRiser,
-  update,
-  updateProject,
   type ProjectDocument,
   type Room,
   type Run,
-} from '../project/index.ts';
+  update,
+  updateProject,
+} from '../model/index.ts';
 import { weightsOf } from '../routing/index.ts';
 import { channelHome, channels } from './open-by-channel.ts';
-import { NEAR_M, tidy, type Candidate, type OpenedWay } from './opened-way.ts';
+import { type Candidate, NEAR_M, type OpenedWay, tidy } from './opened-way.ts';
 import { plannedRun } from './plan-runs.ts';
 
 export type { OpenedWay } from './opened-way.ts';

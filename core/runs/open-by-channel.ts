@@ -1,9 +1,9 @@
-import { wallLength, wallPoint, type Building } from '../building/index.ts';
-import { alongRing, closestOnSegment, distance2, placeOnRing, ringLength, type Point2 } from '../geometry/index.ts';
-import { create, newFeature, type Feature, type ProjectDocument, type Room, type Run, type Wall } from '../project/index.ts';
+import { type Building, wallLength, wallPoint } from '../house/index.ts';
+import { alongRing, closestOnSegment, distance2, placeOnRing, type Point2, ringLength } from '../math/index.ts';
+import { create, type Feature, newFeature, type ProjectDocument, type Room, type Run, type Wall } from '../model/index.ts';
 import { onLevel } from '../derive/index.ts';
 import { surfaceRoute, weightsOf } from '../routing/index.ts';
-import { NEAR_M, tidy, type Candidate } from './opened-way.ts';
+import { type Candidate, NEAR_M, tidy } from './opened-way.ts';
 
 const SKIRTING_M = 0.1;
 const FROM_WALL_M = 0.02;

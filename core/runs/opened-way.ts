@@ -1,4 +1,4 @@
-import type { Operation } from '../project/index.ts';
+import type { Operation } from '../model/index.ts';
 
 /** Something that would give a run a way, tried out on the house. */
 export interface OpenedWay {

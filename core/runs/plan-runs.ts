@@ -1,8 +1,6 @@
-import { attachmentOf, buildingOf } from '../building/index.ts';
-import { distance3, type Point3 } from '../geometry/index.ts';
-import type { Outcome } from '../outcome/index.ts';
+import { attachmentOf, buildingOf } from '../house/index.ts';
+import { distance3, type Outcome, type Point3 } from '../math/index.ts';
 import {
-  RUN_STATES,
   type Device,
   type Medium,
   type ProjectDocument,
@@ -10,27 +8,28 @@ import {
   type Route,
   type RouteRule,
   type Run,
+  RUN_STATES,
   sameItems,
   sameValue,
-} from '../project/index.ts';
-import { derivationsOf, each, Remembered, whole, type Each, type Reading, lookup, type Keyed } from '../derive/index.ts';
+} from '../model/index.ts';
+import { derivationsOf, each, type Each, type Keyed, lookup, type Reading, Remembered, whole } from '../derive/index.ts';
 import {
-  holesOf,
-  loadsOf,
-  NOT_SHARED,
-  otherWays,
-  rackPlace,
-  routeBetween,
   type EndPlace,
   type Hole,
+  holesOf,
   type Loads,
+  loadsOf,
   type Network,
-  type RoutedPath,
   NETWORK,
+  NOT_SHARED,
+  otherWays,
   rackName,
+  rackPlace,
+  routeBetween,
+  type RoutedPath,
 } from '../routing/index.ts';
 import { ALLOWANCE_OF_RUN, slackOf } from './allowance.ts';
-import { cutLength, lengthWith, type Allowance, type CutLength } from './cut-length.ts';
+import { type Allowance, cutLength, type CutLength, lengthWith } from '../calculators/index.ts';
 
 /** A run with its route and length: as kept where it was issued, as wanted where it is still drafted. */
 export interface PlannedRun {

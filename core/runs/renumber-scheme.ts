@@ -1,6 +1,6 @@
-import { levelsFromBelow } from '../building/index.ts';
-import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import { SYSTEMS, update, updateProject, type Operation, type ProjectDocument, type Run } from '../project/index.ts';
+import { levelsFromBelow } from '../house/index.ts';
+import { fine, type Outcome, refuse } from '../math/index.ts';
+import { type Operation, type ProjectDocument, type Run, SYSTEMS, update, updateProject } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { numberIn, numberScheme, spendNumber } from './numbering.ts';
 import { compareNumbers, isKept } from './plan-runs.ts';

@@ -1,17 +1,17 @@
-import { fine, refuse, type Outcome } from '../outcome/index.ts';
+import { fine, type Outcome, refuse } from '../math/index.ts';
 import {
   create,
-  remove,
-  update,
   type Operation,
   type ProjectDocument,
+  remove,
   type Route,
   type Run,
   type RunState,
-} from '../project/index.ts';
+  update,
+} from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import type { RoutedPath } from '../routing/index.ts';
-import type { CutLength } from './cut-length.ts';
+import type { CutLength } from '../calculators/index.ts';
 import { plannedRun, type PlannedRun } from './plan-runs.ts';
 import { runNumberFor, spendNumber, takenNumbers } from './numbering.ts';
 

@@ -1,4 +1,4 @@
-import type { ProjectDocument, Run } from '../project/index.ts';
+import type { ProjectDocument, Run } from '../model/index.ts';
 import { derivationsOf, grouped, lookup } from '../derive/index.ts';
 
 /** Runs by the device that they begin at. */

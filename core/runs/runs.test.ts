@@ -1,22 +1,15 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { moveDevices, placeDevice, removeDevices, renumberTaken } from '../devices/index.ts';
-import { distance3 } from '../geometry/index.ts';
-import { applyChange, create, update, type Operation, type ProjectDocument, type Rack } from '../project/index.ts';
+import { distance3, type Outcome } from '../math/index.ts';
+import { applyChange, create, type Operation, type ProjectDocument, type Rack, update } from '../model/index.ts';
 import { checked, countingIds, smallHouse } from '../testing/index.ts';
-import {
-  bundleFor,
-  cutLength,
-  decideKept,
-  formatRunNumber,
-  planRuns,
-  runState,
-  setRackSlack,
-  slackStyleOf,
-  usualRackSlackM,
-  waysOf,
-} from './index.ts';
-import type { Outcome } from '../outcome/index.ts';
+import { bundleFor } from './bundling.ts';
+import { cutLength } from '../calculators/index.ts';
+import { decideKept, runState, waysOf } from './run-state.ts';
+import { formatRunNumber } from './numbering.ts';
+import { planRuns } from './plan-runs.ts';
+import { setRackSlack, slackStyleOf, usualRackSlackM } from './allowance.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));

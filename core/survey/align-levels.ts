@@ -1,8 +1,8 @@
 import type { z } from 'zod';
-import { tidyM, rotate2, type Point2 } from '../geometry/index.ts';
-import { update, type Operation, type ProjectDocument } from '../project/index.ts';
+import { type Point2, rotate2, tidyM } from '../math/index.ts';
+import { type Operation, type ProjectDocument, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import type { LevelAlignment, levelAlignmentInput } from './level-alignment.ts';
+import type { LevelAlignment, levelAlignmentInput } from '../calculators/index.ts';
 
 /** The points that two levels share by name, as input of the alignment. */
 export function sharedPoints(

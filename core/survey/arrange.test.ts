@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import type { Outcome } from '../outcome/index.ts';
-import { applyChange, create, newFeature, newOpening, type Operation, type ProjectDocument } from '../project/index.ts';
+import type { Outcome } from '../math/index.ts';
+import { applyChange, create, newFeature, newOpening, type Operation, type ProjectDocument } from '../model/index.ts';
 import { smallHouse } from '../testing/index.ts';
 import {
   alignFeatures,
@@ -8,13 +8,12 @@ import {
   clipBounds,
   clipOf,
   distributeFeatures,
-  featureBox,
   mirrorMotion,
   moveFeatures,
   paste,
-  surveyHit,
-  type NewId,
-} from './index.ts';
+} from './arrange.ts';
+import { featureBox, surveyHit } from '../house/index.ts';
+import type { NewId } from './walls.ts';
 
 const made = (document: ProjectDocument, outcome: Outcome<readonly Operation[]> | readonly Operation[]): ProjectDocument => {
   const operations = 'ok' in outcome ? outcome : { ok: true as const, value: outcome };

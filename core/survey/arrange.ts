@@ -1,9 +1,7 @@
-import { signatureOf } from '../building/index.ts';
-import { tidyM, boundsOf, distance2, rotate2, type Bounds, type Point2 } from '../geometry/index.ts';
-import { fine, type Outcome } from '../outcome/index.ts';
-import { create, update, type Feature, type Opening, type Operation, type ProjectDocument, type Wall } from '../project/index.ts';
+import { featureBox, signatureOf } from '../house/index.ts';
+import { type Bounds, boundsOf, distance2, fine, type Outcome, type Point2, rotate2, tidyM } from '../math/index.ts';
+import { create, type Feature, type Opening, type Operation, type ProjectDocument, update, type Wall } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { featureBox } from './hit.ts';
 import { settleHouse } from './settle.ts';
 import type { NewId } from './walls.ts';
 

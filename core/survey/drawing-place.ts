@@ -1,5 +1,5 @@
-import { tidyM, type Point2 } from '../geometry/index.ts';
-import { type ProjectDocument } from '../project/index.ts';
+import { type Point2, tidyM } from '../math/index.ts';
+import type { ProjectDocument } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 
 /** Drawings farther apart than this do not share their coordinates, m. */

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { placeDevice } from '../devices/index.ts';
-import { proposalInput, proposeWalls, readDxf } from '../plans/index.ts';
+import { levelAreas, proposalInput, proposeWalls, readDxf, wallElevation } from '../house/index.ts';
 import {
   applyChange,
   checkIntegrity,
@@ -9,10 +9,10 @@ import {
   newOpening,
   type Operation,
   type ProjectDocument,
-} from '../project/index.ts';
+} from '../model/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
 import { drawnPlans } from '../testing/drawn-plans.ts';
-import { levelAreas, wallElevation, wallsFromProposals } from './index.ts';
+import { wallsFromProposals } from './walls-from-proposals.ts';
 
 const apply = (document: ProjectDocument, operations: readonly Operation[]) => {
   const applied = applyChange(document, { operations });

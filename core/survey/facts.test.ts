@@ -1,29 +1,25 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { Outcome } from '../outcome/index.ts';
-import { rotate2, type Point2 } from '../geometry/index.ts';
-import { applyChange, create, newFeature, type FramingMember, type Operation, type ProjectDocument } from '../project/index.ts';
+import { type Outcome, type Point2, rotate2 } from '../math/index.ts';
+import { applyChange, create, type FramingMember, newFeature, type Operation, type ProjectDocument } from '../model/index.ts';
 import { smallHouse, twoStoreyHouse } from '../testing/index.ts';
 import {
   answerFact,
   atticContours,
-  atticHeight,
   atticHeightAt,
   bayAt,
   factOf,
   FEATURE_MAKES,
   joistsOf,
-  levelAlignment,
   missingThings,
-  moveLevel,
-  planScale,
   ridgeHeight,
-  sharedPoints,
   snapDrawing,
   studsOf,
   surveyQuestions,
   wallFaces,
-} from './index.ts';
+} from '../house/index.ts';
+import { atticHeight, levelAlignment, planScale } from '../calculators/index.ts';
+import { moveLevel, sharedPoints } from './align-levels.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));

@@ -1,31 +1,24 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { distance2, type Point2 } from '../geometry/index.ts';
+import { distance2, type Point2 } from '../math/index.ts';
 import {
   applyChange,
   create,
-  newFeature,
-  newUnderlay,
-  SUBSTRATES,
-  newDevice,
   type Device,
   type Feature,
+  newDevice,
+  newFeature,
+  newUnderlay,
   type Operation,
   type ProjectDocument,
-} from '../project/index.ts';
+  SUBSTRATES,
+} from '../model/index.ts';
 import { smallHouse } from '../testing/index.ts';
-import {
-  anchoringIn,
-  correctionsOf,
-  cornersOf,
-  drawingPlace,
-  fromTwoCorners,
-  heightsOf,
-  mountingDepth,
-  mountOf,
-  sameKind,
-  moveFeatures,
-} from './index.ts';
+import { anchoringIn, cornersOf, fromTwoCorners, heightsOf, mountingDepth, mountOf } from '../house/index.ts';
+import { correctionsOf } from './trade-marks.ts';
+import { drawingPlace } from './drawing-place.ts';
+import { sameKind } from './same-kind.ts';
+import { moveFeatures } from './arrange.ts';
 
 const apply = (document: ProjectDocument, operations: readonly Operation[]) => {
   const applied = applyChange(document, { operations });

@@ -1,6 +1,5 @@
-import { distance2 } from '../geometry/index.ts';
-import { fine, refuse, type Outcome } from '../outcome/index.ts';
-import { create, remove, update, type Opening, type Operation, type ProjectDocument, type Wall } from '../project/index.ts';
+import { distance2, fine, type Outcome, refuse } from '../math/index.ts';
+import { create, type Opening, type Operation, type ProjectDocument, remove, update, type Wall } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 
 /**

@@ -1,8 +1,7 @@
-import { boundsMeet, boundsOf, faceArea, polygonArea, type Face, type Point2 } from '../geometry/index.ts';
-import { create, newRoom, remove, update, type Operation, type ProjectDocument, type Room } from '../project/index.ts';
+import { boundsMeet, boundsOf, type Face, faceArea, intersection, type Point2, polygonArea, regionArea } from '../math/index.ts';
+import { create, newRoom, type Operation, type ProjectDocument, remove, type Room, update } from '../model/index.ts';
 import { derivationsOf, onLevel, Remembered, whole } from '../derive/index.ts';
-import { intersection, regionArea } from '../regions/index.ts';
-import { byId, keyOf, outlineOf, wallFaces } from './wall-faces.ts';
+import { byId, keyOf, outlineOf, wallFaces } from '../house/index.ts';
 
 /** A closed area smaller than this is a shaft or a drawing accident, not a room, m². */
 const LEAST_ROOM_M2 = 0.4;

@@ -1,5 +1,5 @@
-import type { Outcome } from '../outcome/index.ts';
-import type { FieldConflict, Operation, ProjectDocument } from '../project/index.ts';
+import type { Outcome } from '../math/index.ts';
+import type { FieldConflict, Operation, ProjectDocument } from '../model/index.ts';
 import { settleHouse } from './settle.ts';
 
 /** Whether a conflict is only about outlines of rooms, which follow from walls and need nobody to decide. */

@@ -1,6 +1,6 @@
-import { type ProjectDocument } from '../project/index.ts';
+import type { ProjectDocument } from '../model/index.ts';
 import { onLevel } from '../derive/index.ts';
-import type { SurveyHit } from './hit.ts';
+import type { SurveyHit } from '../house/index.ts';
 
 /** Everything on a level that is of the same kind as one thing: walls of its make, doors, beds, rooms, racks. */
 export function sameKind(document: ProjectDocument, levelId: string, { kind, id }: SurveyHit): string[] {

@@ -1,20 +1,21 @@
-import { attachmentOf, buildingOf, nearestWall, type Building } from '../building/index.ts';
-import { moveDevices, type DeviceMove } from '../devices/index.ts';
+import { attachmentOf, type Building, buildingOf, nearestWall } from '../house/index.ts';
+import { refitRooms } from './refit-rooms.ts';
+import { type DeviceMove, moveDevices } from '../devices/index.ts';
 import {
+  type Bounds,
   boundsMeet,
   boundsOf,
   distance2,
+  fine,
   grownBounds,
   inBounds,
+  type Outcome,
+  type Point2,
   pointInPolygon,
   polygonArea,
-  type Bounds,
-  type Point2,
-} from '../geometry/index.ts';
-import { fine, type Outcome } from '../outcome/index.ts';
-import { type Device, type Operation, type ProjectDocument, type Room, type Wall } from '../project/index.ts';
-import { listOf, onLevel, edited, withoutRecords } from '../derive/index.ts';
-import { refitRooms } from './refit-rooms.ts';
+} from '../math/index.ts';
+import type { Device, Operation, ProjectDocument, Room, Wall } from '../model/index.ts';
+import { edited, listOf, onLevel, withoutRecords } from '../derive/index.ts';
 
 /**
  * An edit of walls with all that follows from it in the same change: rooms are fitted anew, wall devices go with their wall,

@@ -1,6 +1,6 @@
-import { buildingOf, nearestWall, roomAt, wallLength } from '../building/index.ts';
-import { distance2, type Point2 } from '../geometry/index.ts';
-import { type Decision, type Feature, type ProjectDocument } from '../project/index.ts';
+import { buildingOf, nearestWall, roomAt, wallLength } from '../house/index.ts';
+import { distance2, type Point2 } from '../math/index.ts';
+import type { Decision, Feature, ProjectDocument } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 
 /** One mark of another trade on the sheet that goes back to it. Lengths in m. */

@@ -1,9 +1,8 @@
-import { distance2, type Point2 } from '../geometry/index.ts';
-import type { WallProposal } from '../plans/index.ts';
-import type { Outcome } from '../outcome/index.ts';
-import { create, newOpening, newWall, type Operation, type ProjectDocument, type WallKind } from '../project/index.ts';
+import { distance2, type Outcome, type Point2 } from '../math/index.ts';
+import type { WallProposal } from '../house/index.ts';
+import { create, newOpening, newWall, type Operation, type ProjectDocument, type WallKind } from '../model/index.ts';
 import { settleHouse } from './settle.ts';
-import { SHORTEST_WALL_M, WALL_BUILDS, type NewId } from './walls.ts';
+import { type NewId, SHORTEST_WALL_M, WALL_BUILDS } from './walls.ts';
 
 /** Walls this thick and thicker are taken for outside walls until somebody says otherwise, m. */
 const THICK_M = 0.2;

@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { placeDevice } from '../devices/index.ts';
-import type { Point2 } from '../geometry/index.ts';
-import type { Outcome } from '../outcome/index.ts';
+import type { Outcome, Point2 } from '../math/index.ts';
 import {
   applyChange,
   checkIntegrity,
@@ -10,22 +9,14 @@ import {
   newHeader,
   newLevel,
   newOpening,
-  reverseOperations,
   type Operation,
   type ProjectDocument,
-} from '../project/index.ts';
+  reverseOperations,
+} from '../model/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
-import {
-  drawWalls,
-  levelAreas,
-  moveWalls,
-  placeOpening,
-  removeWalls,
-  splitWall,
-  WALL_BUILDS,
-  wallFaces,
-  type NewId,
-} from './index.ts';
+import { drawWalls, moveWalls, type NewId, removeWalls, splitWall, WALL_BUILDS } from './walls.ts';
+import { levelAreas, wallFaces } from '../house/index.ts';
+import { placeOpening } from './openings.ts';
 
 const ids = (): NewId => {
   let n = 0;

@@ -1,18 +1,17 @@
-import { tidyM, closestOnSegment, crossingParameters, distance2, type Point2 } from '../geometry/index.ts';
-import { refuse, type Outcome } from '../outcome/index.ts';
+import { closestOnSegment, crossingParameters, distance2, type Outcome, type Point2, refuse, tidyM } from '../math/index.ts';
 import {
   create,
   newWall,
-  removeWithDependants,
-  update,
-  WALL_DEFAULTS,
   type Opening,
   type Operation,
   type ProjectDocument,
+  removeWithDependants,
+  update,
   type Wall,
-} from '../project/index.ts';
+  WALL_DEFAULTS,
+} from '../model/index.ts';
 import { listOf, onLevel } from '../derive/index.ts';
-import { CORNER_TOLERANCE_M } from './wall-faces.ts';
+import { CORNER_TOLERANCE_M } from '../house/index.ts';
 import { settleHouse } from './settle.ts';
 
 /** How a wall is made: everything but where it stands. */

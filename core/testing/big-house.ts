@@ -1,5 +1,6 @@
 import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../devices/index.ts';
 import {
+  type Device,
   emptyDocument,
   newDevice,
   newHeader,
@@ -9,12 +10,11 @@ import {
   newRoom,
   newRun,
   newWall,
-  type Device,
   type ProjectDocument,
   type Room,
-  type Wall,
   tableFrom,
-} from '../project/index.ts';
+  type Wall,
+} from '../model/index.ts';
 
 /** That house with a run home from every device, its levels joined by a riser beside the rack. */
 export function wiredHouse(): ProjectDocument {

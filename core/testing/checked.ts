@@ -1,5 +1,5 @@
-import { curesFor, runChecks, type Cure, type Finding } from '../checks/index.ts';
-import type { ProjectDocument } from '../project/index.ts';
+import { type Cure, curesFor, type Finding, runChecks } from '../rules/index.ts';
+import type { ProjectDocument } from '../model/index.ts';
 
 /** A day before every gate of the houses here: nothing is late and nothing is closed. */
 const LONG_BEFORE = '2020-01-01';

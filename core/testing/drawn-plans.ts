@@ -1,5 +1,4 @@
-import { rotate2, type Point2 } from '../geometry/index.ts';
-import { difference, union, type Region } from '../regions/index.ts';
+import { difference, type Point2, type Region, rotate2, union } from '../math/index.ts';
 
 /** A wall of a drawn plan as it is meant: centre line, thickness, openings from end a. */
 export interface DrawnWall {

@@ -10,9 +10,9 @@ import {
   type Opening,
   type ProjectDocument,
   type Room,
-  type Wall,
   tableFrom,
-} from '../project/index.ts';
+  type Wall,
+} from '../model/index.ts';
 
 const STUD = { thicknessM: 0.12, kind: 'stud', cavityDepthM: 0.089, cableMayRun: true } as const;
 

@@ -1,5 +1,5 @@
-import { placeAll, type IdSource } from '../devices/index.ts';
-import { applyChange, type Device, type Operation, type ProjectDocument } from '../project/index.ts';
+import { type IdSource, placeAll } from '../devices/index.ts';
+import { applyChange, type Device, type Operation, type ProjectDocument } from '../model/index.ts';
 
 /** Ids that count up, for devices and their runs. */
 export function countedIds(): IdSource {

@@ -1,7 +1,7 @@
 import { listOf } from '../../core/derive/index.ts';
 import { answerCell, fillRest, notDiscussed, signRoom, tellRoom, topicsAsked } from '../../core/brief/index.ts';
-import { BRIEF_TOPICS, create, type OpenDecision, type RoomBrief, type TradeGate } from '../../core/project/index.ts';
-import { must, type HouseBuilder } from './house-builder.ts';
+import { BRIEF_TOPICS, create, type OpenDecision, type RoomBrief, type TradeGate } from '../../core/model/index.ts';
+import { type HouseBuilder, must } from './house-builder.ts';
 
 /** What is told of a house beyond what stands in it. Rooms are named by their codes. */
 export interface BriefPlan {

@@ -1,5 +1,5 @@
-import { newHeader, type ProjectDocument } from '../../core/project/index.ts';
-import { runChecks, curesFor } from '../../core/checks/index.ts';
+import { newHeader, type ProjectDocument } from '../../core/model/index.ts';
+import { curesFor, runChecks } from '../../core/rules/index.ts';
 import { DRAWN_ON, HouseBuilder, type RoomPlan } from './house-builder.ts';
 
 const BRICK_LINED = { kind: 'closed', thicknessM: 0.3, cavityDepthM: 0.055, cableMayRun: true } as const;

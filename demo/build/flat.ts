@@ -1,7 +1,8 @@
-import { runChecks, curesFor } from '../../core/checks/index.ts';
-import type { Point2 } from '../../core/geometry/index.ts';
-import { newHeader, update, type ProjectDocument, type Room } from '../../core/project/index.ts';
-import { answerFact, drawWalls, WALL_BUILDS } from '../../core/survey/index.ts';
+import { curesFor, runChecks } from '../../core/rules/index.ts';
+import type { Point2 } from '../../core/math/index.ts';
+import { newHeader, type ProjectDocument, type Room, update } from '../../core/model/index.ts';
+import { answerFact } from '../../core/house/index.ts';
+import { drawWalls, WALL_BUILDS } from '../../core/survey/index.ts';
 import { DRAWN_ON, HouseBuilder, must } from './house-builder.ts';
 
 /** What each room of the flat is, found by a point in it. */

@@ -1,9 +1,9 @@
-import { runChecks, curesFor } from '../../core/checks/index.ts';
-import type { Point2 } from '../../core/geometry/index.ts';
-import { composePlate, platesWanted } from '../../core/plates/index.ts';
-import { create, newHeader, type GroupKind, type ProjectDocument, type SystemName } from '../../core/project/index.ts';
+import { curesFor, runChecks } from '../../core/rules/index.ts';
+import type { Point2 } from '../../core/math/index.ts';
+import { composePlate, platesWanted } from '../../core/devices/index.ts';
+import { create, type GroupKind, newHeader, type ProjectDocument, type SystemName } from '../../core/model/index.ts';
 import { bundleByWay, planRuns } from '../../core/runs/index.ts';
-import { signWay } from '../../core/screed/index.ts';
+import { signWay } from '../../core/pathways/index.ts';
 import { addBrief } from './brief.ts';
 import { DRAWN_ON, HouseBuilder, must, type RoomPlan } from './house-builder.ts';
 

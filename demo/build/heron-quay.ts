@@ -1,5 +1,5 @@
-import { runChecks } from '../../core/checks/index.ts';
-import { update, type ProjectDocument, type RunState } from '../../core/project/index.ts';
+import { runChecks } from '../../core/rules/index.ts';
+import { type ProjectDocument, type RunState, update } from '../../core/model/index.ts';
 import { planRuns, runState, waysOf } from '../../core/runs/index.ts';
 import { buildGranary } from './granary.ts';
 import { DRAWN_ON, must } from './house-builder.ts';

@@ -1,15 +1,14 @@
 import { edited } from '../../core/derive/index.ts';
-import { moveDevices, placeDevice, CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../../core/devices/index.ts';
-import { runChecks, curesFor } from '../../core/checks/index.ts';
+import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES, moveDevices, placeDevice } from '../../core/devices/index.ts';
+import { curesFor, runChecks } from '../../core/rules/index.ts';
 import { readPackage } from '../../core/brief/index.ts';
-import { nearestWall, buildingOf } from '../../core/building/index.ts';
-import { crossingParameters, type Point2 } from '../../core/geometry/index.ts';
-import { featureMake, usualSize } from '../../core/survey/index.ts';
-import type { Outcome } from '../../core/outcome/index.ts';
+import { buildingOf, featureMake, nearestWall, usualSize } from '../../core/house/index.ts';
+import { crossingParameters, type Outcome, type Point2 } from '../../core/math/index.ts';
 import {
   checkIntegrity,
   create,
   emptyDocument,
+  type Feature,
   newFeature,
   newLevel,
   newOpening,
@@ -17,15 +16,14 @@ import {
   newRiser,
   newRoom,
   newWall,
-  update,
-  type Feature,
   type Opening,
   type Operation,
   type ProjectDocument,
   type ProjectHeader,
   type Room,
+  update,
   type Wall,
-} from '../../core/project/index.ts';
+} from '../../core/model/index.ts';
 
 /** The day on which the demo houses were drawn: what is due is reckoned from then. */
 export const DRAWN_ON = '2026-11-25';

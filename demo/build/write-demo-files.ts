@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { writeProjectFile } from '../../core/formats/index.ts';
+import { writeProjectFile } from '../../core/model/index.ts';
 import { buildCottage } from './cottage.ts';
 import { buildFlat } from './flat.ts';
 import { buildGranary } from './granary.ts';

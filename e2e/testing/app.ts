@@ -1,6 +1,6 @@
 import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
 import { freePort, startProcess } from '../../server/faults/kill-run.ts';
-import { freshDatabaseUrl } from '../../server/testing/index.ts';
+import { freshDatabaseUrl } from '../../server/testing/fresh-database.ts';
 import { existsSync } from 'node:fs';
 
 export interface App {

@@ -2,11 +2,12 @@ import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { update } from '../../core/project/index.ts';
-import { startApp } from '../../e2e/testing/index.ts';
-import { freshDatabaseUrl, TestClient } from '../../server/testing/index.ts';
+import { update } from '../../core/model/index.ts';
+import { startApp } from '../../e2e/testing/app.ts';
+import { freshDatabaseUrl } from '../../server/testing/fresh-database.ts';
+import { TestClient } from '../../server/testing/test-client.ts';
 import { freePort, startProcess } from '../../server/faults/kill-run.ts';
-import { figure, percentile, type Figure } from './figure.ts';
+import { figure, type Figure, percentile } from './figure.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 const DIST = join(ROOT, 'web/dist');

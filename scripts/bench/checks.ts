@@ -1,9 +1,9 @@
-import { listOf, derivationsOn, edited } from '../../core/derive/index.ts';
-import { CHECKS, runChecks, type Check, type Finding } from '../../core/checks/index.ts';
+import { derivationsOn, edited, listOf } from '../../core/derive/index.ts';
+import { type Check, CHECKS, type Finding, runChecks } from '../../core/rules/index.ts';
 import { moveDevices } from '../../core/devices/index.ts';
-import { type ProjectDocument } from '../../core/project/index.ts';
-import { planRuns, type PlannedRun } from '../../core/runs/index.ts';
-import { figure, percentile, type Figure } from './figure.ts';
+import type { ProjectDocument } from '../../core/model/index.ts';
+import { type PlannedRun, planRuns } from '../../core/runs/index.ts';
+import { figure, type Figure, percentile } from './figure.ts';
 import { houseOf } from './wired.ts';
 
 /** A day on which some gates are past and some are not. */

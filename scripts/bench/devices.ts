@@ -1,10 +1,9 @@
 import { edited } from '../../core/derive/index.ts';
-import { applyTemplate, moveDevices, ROOM_TEMPLATES } from '../../core/devices/index.ts';
-import { allClashes, clashesOf, legalPlaces } from '../../core/mounting/index.ts';
-import { type Change, type ProjectDocument } from '../../core/project/index.ts';
+import { allClashes, applyTemplate, clashesOf, legalPlaces, moveDevices, ROOM_TEMPLATES } from '../../core/devices/index.ts';
+import type { Change, ProjectDocument } from '../../core/model/index.ts';
 import { bigHouse } from '../../core/testing/big-house.ts';
 import { ProjectSync } from '../../web/src/editor/sync.ts';
-import { figure, percentile, type Figure } from './figure.ts';
+import { figure, type Figure, percentile } from './figure.ts';
 
 const must = (house: ProjectDocument, operations: Parameters<typeof edited>[1]): ProjectDocument => {
   const applied = edited(house, operations);

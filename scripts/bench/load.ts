@@ -3,10 +3,10 @@ import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { WebSocket } from 'ws';
-import { writeProjectFile } from '../../core/formats/index.ts';
-import { update, type Device } from '../../core/project/index.ts';
-import { freshDatabaseUrl, TEST_SETUP_TOKEN, TestClient } from '../../server/testing/index.ts';
-import { figure, percentile, type Figure } from './figure.ts';
+import { type Device, update, writeProjectFile } from '../../core/model/index.ts';
+import { freshDatabaseUrl } from '../../server/testing/fresh-database.ts';
+import { TEST_SETUP_TOKEN, TestClient } from '../../server/testing/test-client.ts';
+import { figure, type Figure, percentile } from './figure.ts';
 import { houseOf } from './wired.ts';
 
 const ROOT = join(import.meta.dirname, '../..');

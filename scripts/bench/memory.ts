@@ -1,5 +1,5 @@
 // Run by the routing figures in a process of its own: how much memory routes, checks and schedule of a house keep, MB.
-import { Following } from '../../core/following/index.ts';
+import { Following } from '../../core/deltas/index.ts';
 import { houseOf } from './wired.ts';
 
 const count = Number(process.argv[2]);

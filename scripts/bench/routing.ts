@@ -1,19 +1,17 @@
-import { edited } from '../../core/derive/index.ts';
-import { withRecords } from '../../core/derive/index.ts';
+import { edited, withRecords } from '../../core/derive/index.ts';
+import { buildGranary } from '../../demo/build/granary.ts';
+import { moveDevices, placeDevice } from '../../core/devices/index.ts';
+import { attachmentOf } from '../../core/house/index.ts';
+import { type ProjectDocument, readProjectFile } from '../../core/model/index.ts';
+import { plainWayCost } from '../../core/routing/plain-way.ts';
+import { rackPlace, routeDevice, waysIn } from '../../core/routing/index.ts';
+import { groupSchedule, plainSchedule, type ScheduleRow } from '../../core/sheets/index.ts';
+import { compareNumbers, plannedRun, planRuns, proposeTrunks, routeNetwork } from '../../core/runs/index.ts';
+import { houseOf } from './wired.ts';
+import { figure, type Figure, percentile } from './figure.ts';
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildGranary } from '../../demo/build/granary.ts';
-import { moveDevices, placeDevice } from '../../core/devices/index.ts';
-import { attachmentOf } from '../../core/building/index.ts';
-import { type ProjectDocument } from '../../core/project/index.ts';
-import { plainWayCost } from '../../core/routing/plain-way.ts';
-import { rackPlace, routeDevice, waysIn } from '../../core/routing/index.ts';
-import { groupSchedule, type ScheduleRow, plainSchedule } from '../../core/documents/index.ts';
-import { compareNumbers, planRuns, proposeTrunks, routeNetwork, plannedRun } from '../../core/runs/index.ts';
-import { readProjectFile } from '../../core/formats/index.ts';
-import { houseOf } from './wired.ts';
-import { figure, percentile, type Figure } from './figure.ts';
 
 /** The granary grown to 150 runs. */
 function houseOf150(): ProjectDocument {

@@ -1,11 +1,11 @@
 import { edited } from '../../core/derive/index.ts';
-import { writeProjectFile } from '../../core/formats/index.ts';
-import { facesOf, type FaceSegment } from '../../core/geometry/index.ts';
-import { moveWalls, wallFaces } from '../../core/survey/index.ts';
-import type { ProjectDocument } from '../../core/project/index.ts';
+import { type ProjectDocument, writeProjectFile } from '../../core/model/index.ts';
+import { type FaceSegment, facesOf } from '../../core/math/index.ts';
+import { moveWalls } from '../../core/survey/index.ts';
+import { wallFaces } from '../../core/house/index.ts';
 import { bigHouse, wiredHouse } from '../../core/testing/big-house.ts';
-import { startApp } from '../../e2e/testing/index.ts';
-import { figure, percentile, type Figure } from './figure.ts';
+import { startApp } from '../../e2e/testing/app.ts';
+import { figure, type Figure, percentile } from './figure.ts';
 
 /** Rooms of 2 000 walls from nothing, and one wall dragged in that house: what the client works out between pointer and picture. */
 function coreFigures(): Figure[] {

@@ -1,4 +1,4 @@
-import type { ProjectDocument } from '../../core/project/index.ts';
+import type { ProjectDocument } from '../../core/model/index.ts';
 import { wiredHouse } from '../../core/testing/big-house.ts';
 
 /** The wired house with so many of its runs. */

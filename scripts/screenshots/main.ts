@@ -1,6 +1,7 @@
 import { join } from 'node:path';
-import type { DocumentReply } from '../../core/contract/index.ts';
-import { openGranary, planPoint, saved, startApp } from '../../e2e/testing/index.ts';
+import type { DocumentReply } from '../../core/model/index.ts';
+import { openGranary, planPoint, saved } from '../../e2e/testing/steps.ts';
+import { startApp } from '../../e2e/testing/app.ts';
 
 const FOLDER = join(import.meta.dirname, '../../docs/screenshots');
 const PHONE = { width: 390, height: 844 };

@@ -3,26 +3,23 @@ import { randomBytes } from 'node:crypto';
 import compression from 'compression';
 import express from 'express';
 import { pinoHttp } from 'pino-http';
-import { MIN_PROTOCOL, PROTOCOL_VERSION } from '@dusky-spool/core/contract';
-import { AuditTrail, newAuditKey } from '../audit/index.ts';
-import { startBridge, type Bridge } from '../bridge/index.ts';
-import { migrateUp, openDatabase, withStartLock, type Database } from '../database/index.ts';
+import { MIN_PROTOCOL, PROTOCOL_VERSION } from '@dusky-spool/core/model';
+import { AuditTrail, newAuditKey } from '../audit/audit-store.ts';
+import { type Bridge, startBridge } from '../bridge/index.ts';
+import { migrateUp, withStartLock } from '../database/migrate.ts';
+import { type Database, openDatabase } from '../database/index.ts';
 import { loadDemo } from '../demo/index.ts';
-import { EventBus } from '../events/index.ts';
-import {
-  makeLog,
-  openApi,
-  openSessions,
-  problemHandler,
-  refusal,
-  RouteTable,
-  securityHeaders,
-  type Route,
-  type Sessions,
-} from '../http/index.ts';
-import { JobQueue, type Lane } from '../jobs/index.ts';
-import { startLive } from '../live/index.ts';
-import { MailRoom } from '../mail/index.ts';
+import { EventBus } from '../events/event-bus.ts';
+import { makeLog } from '../http/logging.ts';
+import { openApi } from '../http/open-api.ts';
+import { openSessions, type Sessions } from '../http/sessions.ts';
+import { problemHandler, refusal } from '../http/problems.ts';
+import { type Route, RouteTable } from '../http/route-table.ts';
+import { securityHeaders } from '../http/security.ts';
+import { JobQueue } from '../jobs/queue.ts';
+import type { Lane } from '../jobs/job-kinds.ts';
+import { startLive } from '../live/live.ts';
+import { MailRoom } from '../mail/mail-store.ts';
 import { changeRoutes } from '../resources/changes/routes.ts';
 import { diagnosticsRoutes } from '../resources/diagnostics/routes.ts';
 import { documentRoutes } from '../resources/documents/routes.ts';

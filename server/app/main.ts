@@ -1,7 +1,7 @@
 import { configFromEnvironment } from './config.ts';
 import { startServer } from './create-app.ts';
 import { backupBefore } from './backup-before.ts';
-import { makeLog } from '../http/index.ts';
+import { makeLog } from '../http/logging.ts';
 import { countMembers } from '../resources/session/store.ts';
 
 const config = configFromEnvironment();

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Op, QueryTypes } from 'sequelize';
-import { describeFailure, type Database } from '../database/index.ts';
+import { describeFailure } from '../database/failures.ts';
+import type { Database } from '../database/index.ts';
 
 /** Closes jobs whose server died, so that nobody waits for them for ever. */
 export async function closeLostJobs({ models }: Database, before: Date): Promise<void> {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Route } from '../http/index.ts';
+import type { Route } from '../http/route-table.ts';
 
 /** Values for the parameters of routes, by their names. */
 export type RouteValues = Readonly<Record<string, string>>;

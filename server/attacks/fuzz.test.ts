@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { startTestServer } from '../testing/index.ts';
+import { startTestServer } from '../testing/test-server.ts';
 import { fuzz } from './fuzz.ts';
 
 const COUNT = Number(process.env.FUZZ_COUNT ?? 5000);

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { createConnection } from 'node:net';
-import type { Route } from '../http/index.ts';
-import type { TestClient, TestServer } from '../testing/index.ts';
+import type { Route } from '../http/route-table.ts';
+import type { TestClient } from '../testing/test-client.ts';
+import type { TestServer } from '../testing/test-server.ts';
 import { fillRoute, type RouteValues } from './fill-route.ts';
 
 /** Texts that break parsers, queries, paths and files. */

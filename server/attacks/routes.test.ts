@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import { hasRight, ROLES, type Role } from '@dusky-spool/core/contract';
-import { update } from '@dusky-spool/core/project';
-import { startTestServer, type TestClient, type TestServer } from '../testing/index.ts';
+import { hasRight, type Role, ROLES, update } from '@dusky-spool/core/model';
+import { startTestServer, type TestServer } from '../testing/test-server.ts';
+import type { TestClient } from '../testing/test-client.ts';
 import { fillRoute, type RouteValues } from './fill-route.ts';
 
 const FLAT = readFileSync(join(import.meta.dirname, '../../demo/ropewalk-flat.spool.json'), 'utf8');

@@ -2,7 +2,8 @@ import { connect, type Socket } from 'node:net';
 import { expect } from 'chai';
 import { WebSocket } from 'ws';
 import { freePort, startProcess } from '../faults/kill-run.ts';
-import { freshDatabaseUrl, TestClient } from '../testing/index.ts';
+import { freshDatabaseUrl } from '../testing/fresh-database.ts';
+import { TestClient } from '../testing/test-client.ts';
 import type { ChildProcess } from 'node:child_process';
 
 const sleep = (ms: number) => new Promise((done) => setTimeout(done, ms));

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { expect } from 'chai';
-import { create, newRoom, newWall, update, type Operation } from '@dusky-spool/core/project';
-import type { ChangeResult } from '@dusky-spool/core/contract';
-import { startTestServer, type TestClient, type TestServer } from '../testing/index.ts';
+import { type ChangeResult, create, newRoom, newWall, type Operation, update } from '@dusky-spool/core/model';
+import { startTestServer, type TestServer } from '../testing/test-server.ts';
+import type { TestClient } from '../testing/test-client.ts';
 
 const codes = (results: readonly ChangeResult[]) =>
   results.map((one) => (one.status === 'applied' ? 'applied' : one.problem.code));

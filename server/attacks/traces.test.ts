@@ -6,14 +6,9 @@ import { expect } from 'chai';
 import { QueryTypes } from 'sequelize';
 import { freePort } from '../faults/kill-run.ts';
 import { tidyUp } from '../app/housekeeping.ts';
-import {
-  freshDatabaseUrl,
-  startTestServer,
-  TEST_PASSWORD,
-  TEST_SETUP_TOKEN,
-  TestClient,
-  type TestServer,
-} from '../testing/index.ts';
+import { freshDatabaseUrl } from '../testing/fresh-database.ts';
+import { startTestServer, type TestServer } from '../testing/test-server.ts';
+import { TEST_PASSWORD, TEST_SETUP_TOKEN, TestClient } from '../testing/test-client.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 const DAY_MS = 24 * 3600 * 1000;

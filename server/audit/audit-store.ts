@@ -1,9 +1,9 @@
 import { createPrivateKey, createPublicKey, generateKeyPairSync, sign, verify, type KeyObject } from 'node:crypto';
 import { promisify } from 'node:util';
 import { QueryTypes, type Transaction } from 'sequelize';
-import type { AuditLine, AuditReply } from '@dusky-spool/core/contract';
+import type { AuditLine, AuditReply } from '@dusky-spool/core/model';
 import type { Database } from '../database/index.ts';
-import { fingerprint } from '../http/index.ts';
+import { fingerprint } from '../http/logging.ts';
 
 /** What is written down. */
 export type AuditKind =

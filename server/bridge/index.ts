@@ -1,9 +1,9 @@
 // Here: the instrument bridge: devices outside the browser (a laser meter) behind adapters, and simulated ones on loopback.
 // Not here: what is done with a reading.
 // Start with `startBridge`.
-import { rawPrinter, type LabelPrinter } from './label-printer.ts';
+import { type LabelPrinter, rawPrinter } from './label-printer.ts';
 import { startLabelPrinterSimulator } from './label-printer-simulator.ts';
-import { lineLaser, type LaserMeter } from './laser.ts';
+import { type LaserMeter, lineLaser } from './laser.ts';
 import { startLaserSimulator } from './laser-simulator.ts';
 
 export { rawPrinter, type LabelPrinter } from './label-printer.ts';

@@ -1,8 +1,10 @@
 import { expect } from 'chai';
 import { QueryTypes } from 'sequelize';
-import { COLLECTIONS, COLLECTION_NAMES } from '@dusky-spool/core/project';
-import { freshDatabaseUrl } from '../testing/index.ts';
-import { openDatabase, migrator, type Database, type Table } from './index.ts';
+import { COLLECTION_NAMES, COLLECTIONS } from '@dusky-spool/core/model';
+import { freshDatabaseUrl } from '../testing/fresh-database.ts';
+import { type Database, openDatabase } from './index.ts';
+import { migrator } from './migrate.ts';
+import type { Table } from './models/index.ts';
 
 const KINDS: Record<string, string> = {
   'double precision': 'DOUBLE PRECISION',

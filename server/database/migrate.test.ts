@@ -3,8 +3,10 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { startServer } from '../app/create-app.ts';
 import { configFromEnvironment } from '../app/config.ts';
-import { freshDatabaseUrl, TEST_SETUP_TOKEN, TestClient } from '../testing/index.ts';
-import { migrator, openDatabase } from './index.ts';
+import { freshDatabaseUrl } from '../testing/fresh-database.ts';
+import { TEST_SETUP_TOKEN, TestClient } from '../testing/test-client.ts';
+import { migrator } from './migrate.ts';
+import { openDatabase } from './index.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 const POINTS = ['begun', 'stepped', 'noted', 'committed'] as const;

@@ -4,10 +4,10 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { daysBefore, daysBetween } from '@dusky-spool/core/project';
+import { daysBefore, daysBetween, readProjectFile } from '@dusky-spool/core/model';
 import type { Database } from '../database/index.ts';
-import { readProjectFile } from '@dusky-spool/core/formats';
-import { hashPassword, insertFirm } from '../resources/session/service.ts';
+import { hashPassword } from '../resources/session/passwords.ts';
+import { insertFirm } from '../resources/session/service.ts';
 import { demoMember } from '../resources/session/store.ts';
 
 export const DEMO_FILES = ['saltmarsh-granary', 'heron-quay-house', 'tollgate-cottage', 'ropewalk-flat'];

@@ -1,9 +1,9 @@
 import QRCode from 'qrcode';
-import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
-import { sheetLayout, type CableLabel, type LabelSize, type Paper } from '@dusky-spool/core/labels';
-import { words } from '@dusky-spool/texts';
+import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
+import { type CableLabel, type LabelSize, type Paper, sheetLayout } from '@dusky-spool/core/sheets';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
+import { words } from '@dusky-spool/texts';
 
 const INK = '#1d1a22';
 const FAINT = '#b9b0a2';

@@ -1,6 +1,6 @@
 import QRCode from 'qrcode';
-import { sheetLayout, type CableLabel, type LabelSize, type Paper } from '@dusky-spool/core/labels';
-import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
+import { type CableLabel, type LabelSize, type Paper, sheetLayout } from '@dusky-spool/core/sheets';
+import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
 import { words } from '@dusky-spool/texts';
 
 /** Sheets of labels under each other as one drawing in mm, for a cutter or another program: the same places as in the PDF. */

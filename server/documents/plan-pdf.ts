@@ -1,8 +1,8 @@
-import type { PlanSheet, SheetMark } from '@dusky-spool/core/documents';
-import type { ProjectHeader } from '@dusky-spool/core/project';
-import { words } from '@dusky-spool/texts';
+import type { PlanSheet, SheetMark } from '@dusky-spool/core/sheets';
+import type { ProjectHeader } from '@dusky-spool/core/model';
 import { FONTS, POINTS_PER_MM, SYSTEM_LINES } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
+import { words } from '@dusky-spool/texts';
 
 const INK = '#2b2733';
 const SOFT = '#5d566a';

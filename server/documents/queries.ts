@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { labelsQuery, planQuery, printLabelsRequest, siteQuery } from '@dusky-spool/core/contract';
+import { labelsQuery, planQuery, printLabelsRequest, siteQuery } from '@dusky-spool/core/model';
 
 const NO_QUERY = z.strictObject({});
 

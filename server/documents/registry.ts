@@ -1,10 +1,17 @@
-import { runChecks } from '@dusky-spool/core/checks';
-import { cutOutTemplate, planSheet, scheduleCsv, scheduleOf, type ScheduleRow } from '@dusky-spool/core/documents';
-import { bundleTags, labelsCsv, labelsOf } from '@dusky-spool/core/labels';
-import type { Problem } from '@dusky-spool/core/outcome';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import { runChecks } from '@dusky-spool/core/rules';
+import {
+  bundleTags,
+  cutOutTemplate,
+  labelsCsv,
+  labelsOf,
+  planSheet,
+  scheduleCsv,
+  scheduleOf,
+  type ScheduleRow,
+} from '@dusky-spool/core/sheets';
+import type { Problem } from '@dusky-spool/core/math';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { planRuns } from '@dusky-spool/core/runs';
-import { en, words } from '@dusky-spool/texts';
 import { labelsPdf } from './labels-pdf.ts';
 import { labelsSvg } from './labels-svg.ts';
 import { planPdf } from './plan-pdf.ts';
@@ -14,6 +21,7 @@ import { SHEETS, withLowered } from './sheets.ts';
 import { tablesPdf } from './tables-pdf.ts';
 import { tagsPdf } from './tags-pdf.ts';
 import { templatePdf } from './template-pdf.ts';
+import { en, words } from '@dusky-spool/texts';
 
 /** A project at the moment of asking, and the day, YYYY-MM-DD. */
 export interface DocumentSource {

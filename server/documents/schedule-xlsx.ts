@@ -1,7 +1,7 @@
 import ExcelJS from 'exceljs';
-import { scheduleColumns, totalsByCable, type ScheduleRow } from '@dusky-spool/core/documents';
-import type { ProjectDocument } from '@dusky-spool/core/project';
-import { FOOT_M } from '@dusky-spool/core/units';
+import { scheduleColumns, type ScheduleRow, totalsByCable } from '@dusky-spool/core/sheets';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { FOOT_M } from '@dusky-spool/core/math';
 import { en, words } from '@dusky-spool/texts';
 
 /** The schedule as a workbook: a sheet of runs with the columns of the CSV, and a sheet of totals by cable. */

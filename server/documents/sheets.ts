@@ -7,13 +7,13 @@ import {
   plateSchedule,
   siteSheet,
   tradesSheet,
-} from '@dusky-spool/core/documents';
-import { runChecks } from '@dusky-spool/core/checks';
-import { holeSchedule } from '@dusky-spool/core/drilling';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+} from '@dusky-spool/core/sheets';
+import { runChecks } from '@dusky-spool/core/rules';
+import { holeSchedule } from '@dusky-spool/core/pathways';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { planRuns } from '@dusky-spool/core/runs';
-import { cablingWords, checkWords, en, words } from '@dusky-spool/texts';
 import type { SheetTable, TablesSheet } from './tables-pdf.ts';
+import { cablingWords, checkWords, en, words } from '@dusky-spool/texts';
 
 interface Sheet {
   readonly sheet: TablesSheet;

@@ -1,7 +1,7 @@
-import { sheetLayout, type BundleTag, type Paper } from '@dusky-spool/core/labels';
-import { words } from '@dusky-spool/texts';
+import { type BundleTag, type Paper, sheetLayout } from '@dusky-spool/core/sheets';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
+import { words } from '@dusky-spool/texts';
 
 const INK = '#1d1a22';
 const FAINT = '#b9b0a2';

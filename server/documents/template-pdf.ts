@@ -1,7 +1,7 @@
-import type { CutOutTemplate } from '@dusky-spool/core/documents';
-import { words } from '@dusky-spool/texts';
+import type { CutOutTemplate } from '@dusky-spool/core/sheets';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
+import { words } from '@dusky-spool/texts';
 
 const INK = '#2b2733';
 const SOFT = '#5d566a';

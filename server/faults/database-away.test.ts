@@ -4,11 +4,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { WebSocket } from 'ws';
-import { update } from '@dusky-spool/core/project';
-import type { LiveMessage } from '@dusky-spool/core/contract';
+import { type LiveMessage, update } from '@dusky-spool/core/model';
 import { configFromEnvironment } from '../app/config.ts';
 import { startServer } from '../app/create-app.ts';
-import { TEST_SETUP_TOKEN, TestClient } from '../testing/index.ts';
+import { TEST_SETUP_TOKEN, TestClient } from '../testing/test-client.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 

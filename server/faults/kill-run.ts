@@ -4,16 +4,17 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import {
   applyChange,
+  type Change,
   create,
   newOpening,
   newRoom,
   newWall,
-  update,
-  type Change,
   type Operation,
   type ProjectDocument,
-} from '@dusky-spool/core/project';
-import { freshDatabaseUrl, TEST_SETUP_TOKEN, TestClient } from '../testing/index.ts';
+  update,
+} from '@dusky-spool/core/model';
+import { freshDatabaseUrl } from '../testing/fresh-database.ts';
+import { TEST_SETUP_TOKEN, TestClient } from '../testing/test-client.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { pino, type Logger } from 'pino';
-import { describeFailure } from '../database/index.ts';
+import { describeFailure } from '../database/failures.ts';
 
 /**
  * A log without SQL, values, names or addresses: a failure is written as its class, its SQLSTATE, the constraint and the

@@ -1,6 +1,6 @@
 import type { Request, RequestHandler } from 'express';
 import { QueryTypes } from 'sequelize';
-import { hasRight, type Right, type Role } from '@dusky-spool/core/contract';
+import { hasRight, type Right, type Role } from '@dusky-spool/core/model';
 import type { Database } from '../database/index.ts';
 import { refusal } from './problems.ts';
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { startTestServer, type TestServer } from '../testing/index.ts';
+import { startTestServer, type TestServer } from '../testing/test-server.ts';
 
 interface Described {
   readonly openapi: string;

@@ -1,6 +1,6 @@
 import { STATUS_CODES } from 'node:http';
 import { z } from 'zod';
-import { PROTOCOL_VERSION, problemReply } from '@dusky-spool/core/contract';
+import { problemReply, PROTOCOL_VERSION } from '@dusky-spool/core/model';
 import type { Route, RouteSpec } from './route-table.ts';
 
 const FILE = { schema: { type: 'string', format: 'binary' } } as const;

@@ -1,6 +1,6 @@
 import type { Request } from 'express';
 import type { z } from 'zod';
-import { problemOfIssue, textProblem } from '@dusky-spool/core/project';
+import { problemOfIssue, textProblem } from '@dusky-spool/core/model';
 import { PlannedRefusal } from './problems.ts';
 
 /** A value in the shape of the contract, and with clean text; refused with the field otherwise. */

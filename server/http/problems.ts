@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
-import type { Problem } from '@dusky-spool/core/outcome';
-import { isBadValue, isDatabaseAway } from '../database/index.ts';
+import type { Problem } from '@dusky-spool/core/math';
+import { isBadValue, isDatabaseAway } from '../database/failures.ts';
 
 /** A refusal on its way to the one place where problems become statuses. */
 export class PlannedRefusal extends Error {

@@ -1,6 +1,6 @@
 import { Router, type RequestHandler } from 'express';
 import type { z } from 'zod';
-import type { Right } from '@dusky-spool/core/contract';
+import type { Right } from '@dusky-spool/core/model';
 import type { Database } from '../database/index.ts';
 import { requireProject, requireRight } from './membership-store.ts';
 import { requireCsrf } from './sessions.ts';

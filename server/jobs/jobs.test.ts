@@ -1,9 +1,10 @@
 import { expect } from 'chai';
 import sharp from 'sharp';
-import type { JobReply } from '@dusky-spool/core/contract';
-import type { SignedIn } from '../http/index.ts';
-import { startTestServer, type TestClient, type TestServer } from '../testing/index.ts';
-import type { Lane } from './index.ts';
+import type { JobReply } from '@dusky-spool/core/model';
+import type { SignedIn } from '../http/membership-store.ts';
+import { startTestServer, type TestServer } from '../testing/test-server.ts';
+import type { TestClient } from '../testing/test-client.ts';
+import type { Lane } from './job-kinds.ts';
 
 /** Lanes with limits so small that a test reaches them. */
 const SMALL_LANES: readonly Lane[] = [

@@ -2,14 +2,15 @@ import { randomUUID } from 'node:crypto';
 import { EventEmitter, once } from 'node:events';
 import PgBoss from 'pg-boss';
 import type { Logger } from 'pino';
-import { hasEnded } from '@dusky-spool/core/contract';
-import type { Problem } from '@dusky-spool/core/outcome';
+import { hasEnded } from '@dusky-spool/core/model';
+import type { Problem } from '@dusky-spool/core/math';
 import type { Database } from '../database/index.ts';
-import type { EventBus } from '../events/index.ts';
-import { PlannedRefusal, refusal, type ErrorReport, type SignedIn } from '../http/index.ts';
-import { LANES, LANE_OF, type JobKind, type JobParams, type Lane } from './job-kinds.ts';
+import type { EventBus } from '../events/event-bus.ts';
+import { type ErrorReport, PlannedRefusal, refusal } from '../http/problems.ts';
+import type { SignedIn } from '../http/membership-store.ts';
+import { type JobKind, type JobParams, type Lane, LANE_OF, LANES } from './job-kinds.ts';
 import { Runner, type TaskEnd } from './runners.ts';
-import { insertJob, moveJob, openJobs, readJob, reopenJob, type JobRow } from './store.ts';
+import { insertJob, type JobRow, moveJob, openJobs, readJob, reopenJob } from './store.ts';
 
 /** Most jobs of one firm that wait or run at a time. */
 const MAX_OPEN_JOBS = 60;

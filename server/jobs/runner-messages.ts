@@ -1,4 +1,4 @@
-import type { Problem } from '@dusky-spool/core/outcome';
+import type { Problem } from '@dusky-spool/core/math';
 
 /** What a runner is given. */
 export interface RunnerTask {

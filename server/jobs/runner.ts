@@ -1,7 +1,8 @@
 // The entry of a runner, a thread or a process: takes one task after the other and says how each ended.
 import { setPriority } from 'node:os';
 import { parentPort, workerData } from 'node:worker_threads';
-import { describeFailure, isDatabaseAway, openDatabase, type Database } from '../database/index.ts';
+import { describeFailure, isDatabaseAway } from '../database/failures.ts';
+import { type Database, openDatabase } from '../database/index.ts';
 import { PlannedRefusal } from '../http/problems.ts';
 import type { RunnerMessage, RunnerSettings, RunnerTask } from './runner-messages.ts';
 import { jobFile, storeResultFile } from './store.ts';

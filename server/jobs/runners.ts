@@ -2,7 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import type { Problem } from '@dusky-spool/core/outcome';
+import type { Problem } from '@dusky-spool/core/math';
 import type { Lane } from './job-kinds.ts';
 import type { RunnerMessage, RunnerSettings, RunnerTask } from './runner-messages.ts';
 

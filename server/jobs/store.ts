@@ -1,6 +1,6 @@
 import { Op, QueryTypes, type Transaction } from 'sequelize';
-import type { JobState } from '@dusky-spool/core/contract';
-import type { Problem } from '@dusky-spool/core/outcome';
+import type { JobState } from '@dusky-spool/core/model';
+import type { Problem } from '@dusky-spool/core/math';
 import type { Database } from '../database/index.ts';
 
 export interface JobRow {

@@ -3,10 +3,12 @@ import type { Duplex } from 'node:stream';
 import type { RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { WebSocket, WebSocketServer } from 'ws';
-import { PROTOCOL_VERSION, type LiveMessage } from '@dusky-spool/core/contract';
+import { type LiveMessage, PROTOCOL_VERSION } from '@dusky-spool/core/model';
 import type { Database } from '../database/index.ts';
-import type { EventBus } from '../events/index.ts';
-import { maySeeProject, memberOf, sessionName, tabOf } from '../http/index.ts';
+import type { EventBus } from '../events/event-bus.ts';
+import { maySeeProject, memberOf } from '../http/membership-store.ts';
+import { sessionName } from '../http/sessions.ts';
+import { tabOf } from '../http/tab.ts';
 import { changesSince, revisionOfProject } from '../resources/changes/store.ts';
 
 export interface Live {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Transporter } from 'nodemailer';
 import type { Logger } from 'pino';
 import { Op } from 'sequelize';
-import type { Mail } from '@dusky-spool/core/contract';
+import type { Mail } from '@dusky-spool/core/model';
 import type { Database } from '../database/index.ts';
 
 export interface Letter {

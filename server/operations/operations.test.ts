@@ -17,14 +17,9 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { WebSocket } from 'ws';
 import { freePort } from '../faults/kill-run.ts';
-import {
-  freshDatabaseUrl,
-  startTestServer,
-  TEST_PASSWORD,
-  TEST_SETUP_TOKEN,
-  TestClient,
-  type TestServer,
-} from '../testing/index.ts';
+import { freshDatabaseUrl } from '../testing/fresh-database.ts';
+import { startTestServer, type TestServer } from '../testing/test-server.ts';
+import { TEST_PASSWORD, TEST_SETUP_TOKEN, TestClient } from '../testing/test-client.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 const GRANARY = readFileSync(join(ROOT, 'demo/saltmarsh-granary.spool.json'), 'utf8');

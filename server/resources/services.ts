@@ -1,13 +1,13 @@
 import type { Request } from 'express';
 import type { Logger } from 'pino';
 import type { Config } from '../app/config.ts';
-import type { AuditTrail } from '../audit/index.ts';
-import type { LabelPrinter } from '../bridge/index.ts';
+import type { AuditTrail } from '../audit/audit-store.ts';
+import type { LabelPrinter } from '../bridge/label-printer.ts';
 import type { Database } from '../database/index.ts';
-import type { EventBus } from '../events/index.ts';
-import type { ErrorReport } from '../http/index.ts';
-import type { JobQueue } from '../jobs/index.ts';
-import type { MailRoom } from '../mail/index.ts';
+import type { EventBus } from '../events/event-bus.ts';
+import type { ErrorReport } from '../http/problems.ts';
+import type { JobQueue } from '../jobs/queue.ts';
+import type { MailRoom } from '../mail/mail-store.ts';
 import type { SignInAttempts } from './session/attempt-store.ts';
 
 /** What the resources share, made once at the start. */

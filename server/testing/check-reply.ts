@@ -1,5 +1,5 @@
-import { problemReply } from '@dusky-spool/core/contract';
-import type { Route } from '../http/index.ts';
+import { problemReply } from '@dusky-spool/core/model';
+import type { Route } from '../http/route-table.ts';
 
 /** The route that an address is, the most exact one where several fit. */
 function routeOf(routes: readonly Route[], method: string, path: string): Route | undefined {

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { ChangesReply, DocumentReply, MailsReply, Role, SessionReply } from '@dusky-spool/core/contract';
-import type { Change, Operation } from '@dusky-spool/core/project';
-import type { Route } from '../http/index.ts';
+import type { Change, ChangesReply, DocumentReply, MailsReply, Operation, Role, SessionReply } from '@dusky-spool/core/model';
+import type { Route } from '../http/route-table.ts';
 import { replyProblem } from './check-reply.ts';
 
 /** The setup token of every test server. */

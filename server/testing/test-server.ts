@@ -1,6 +1,6 @@
 import { configFromEnvironment } from '../app/config.ts';
-import { startServer, type RunningServer } from '../app/create-app.ts';
-import type { Lane } from '../jobs/index.ts';
+import { type RunningServer, startServer } from '../app/create-app.ts';
+import type { Lane } from '../jobs/job-kinds.ts';
 import { freshDatabaseUrl } from './fresh-database.ts';
 import { TEST_SETUP_TOKEN, TestClient } from './test-client.ts';
 

@@ -1,4 +1,4 @@
-import type { CableType, SystemName } from '../../project/index.ts';
+import type { CableType, SystemName } from '../../model/index.ts';
 
 /** One row of the table of typical cables (ENGINEERING 1.2): defaults, editable in each project; mm, N, and an invented price per metre. */
 type CableRow = [

@@ -1,4 +1,4 @@
-import type { ConductorMap, ProjectHeader } from '../../project/index.ts';
+import type { ConductorMap, ProjectHeader } from '../../model/index.ts';
 
 type Colours = ProjectHeader['speakerColours'];
 

@@ -1,4 +1,4 @@
-import type { DeviceType } from '../../project/index.ts';
+import type { DeviceType } from '../../model/index.ts';
 import { BOXES, define, degrees, leg, NETWORK_PORT, port } from './define.ts';
 
 const BUS = port('bus', 'screw block', 'both');

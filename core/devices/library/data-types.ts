@@ -1,5 +1,5 @@
-import type { DeviceType } from '../../project/index.ts';
-import { BOXES, define, leg, NETWORK_PORT, port, type More } from './define.ts';
+import type { DeviceType } from '../../model/index.ts';
+import { BOXES, define, leg, type More, NETWORK_PORT, port } from './define.ts';
 
 const point: More = { answers: 'wifi', ports: [NETWORK_PORT], weightKg: 0.8, round: true, keepClearM: 0.15 };
 const machine: More = { ports: [NETWORK_PORT], boxKind: 'weatherproof', answers: 'network' };

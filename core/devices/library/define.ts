@@ -1,4 +1,4 @@
-import type { DeviceType, Leg, SystemName } from '../../project/index.ts';
+import type { DeviceType, Leg, SystemName } from '../../model/index.ts';
 import { CABLE_TYPES } from './cables.ts';
 import { FAMILY_ENDS } from './conductor-maps.ts';
 

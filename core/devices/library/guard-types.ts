@@ -1,5 +1,5 @@
-import type { DeviceType } from '../../project/index.ts';
-import { BOXES, define, degrees, leg, NETWORK_PORT, port, type More } from './define.ts';
+import type { DeviceType } from '../../model/index.ts';
+import { BOXES, define, degrees, leg, type More, NETWORK_PORT, port } from './define.ts';
 
 const ZONE = port('zone', 'screw block', 'out');
 const camera: More = {

@@ -1,4 +1,4 @@
-import type { DeviceType } from '../../project/index.ts';
+import type { DeviceType } from '../../model/index.ts';
 import { define, degrees } from './define.ts';
 
 type Holds = NonNullable<DeviceType['holds']>;

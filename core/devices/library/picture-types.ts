@@ -1,5 +1,5 @@
-import type { DeviceType } from '../../project/index.ts';
-import { BOXES, define, degrees, leg, NETWORK_PORT, port, type More } from './define.ts';
+import type { DeviceType } from '../../model/index.ts';
+import { BOXES, define, degrees, leg, type More, NETWORK_PORT, port } from './define.ts';
 
 const PICTURE_IN = port('picture', 'picture plug', 'in');
 const set: More = { answers: 'display', ports: [PICTURE_IN, NETWORK_PORT], boxKind: 'recessed-two-gang', keepClearM: 0.05 };

@@ -1,4 +1,4 @@
-import type { DeviceType } from '../../project/index.ts';
+import type { DeviceType } from '../../model/index.ts';
 import { BOXES, define, degrees, leg, port } from './define.ts';
 
 const FEED = port('supply and bus', 'plug, 4 way', 'in');

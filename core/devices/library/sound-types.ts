@@ -1,5 +1,5 @@
-import type { DeviceType } from '../../project/index.ts';
-import { BOXES, define, degrees, leg, NETWORK_PORT, port, roundHole, SPEAKER_PORT, squareHole, type More } from './define.ts';
+import type { DeviceType } from '../../model/index.ts';
+import { BOXES, define, degrees, leg, type More, NETWORK_PORT, port, roundHole, SPEAKER_PORT, squareHole } from './define.ts';
 
 const passive: More = { impedanceOhm: 8, ports: [SPEAKER_PORT] };
 const inCeiling: More = { ...passive, round: true, coverageRad: degrees(90), sensitivityDb: 88, keepClearM: 0.3, hours: 0.4 };

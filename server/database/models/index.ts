@@ -9,7 +9,7 @@ import {
   type Model,
   type Sequelize,
 } from 'sequelize';
-import { COLLECTION_NAMES, type CollectionName } from '@dusky-spool/core/project';
+import { COLLECTION_NAMES, type CollectionName } from '@dusky-spool/core/model';
 import { flag, geometry, geometryOrNull, number, text, whole } from './columns.ts';
 import { DEVICE_TYPE_COLUMNS, RECORD_COLUMNS } from './records.ts';
 

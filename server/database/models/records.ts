@@ -1,5 +1,5 @@
 import type { ModelAttributes } from 'sequelize';
-import type { CollectionName } from '@dusky-spool/core/project';
+import type { CollectionName } from '@dusky-spool/core/model';
 import {
   flag,
   geometry,

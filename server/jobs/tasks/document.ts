@@ -1,4 +1,5 @@
-import { DOCUMENTS, isDocument } from '../../documents/index.ts';
+import { DOCUMENTS } from '../../documents/registry.ts';
+import { isDocument } from '../../documents/queries.ts';
 import { PlannedRefusal, refusal } from '../../http/problems.ts';
 import { fileName } from '../../resources/projects/file-name.ts';
 import { loadDocument } from '../../resources/projects/store.ts';

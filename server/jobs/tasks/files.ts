@@ -1,7 +1,5 @@
-import { readProjectFile, writeProjectFile } from '@dusky-spool/core/formats';
-import { CABLE_TYPES } from '@dusky-spool/core/devices';
-import { readLibrary } from '@dusky-spool/core/library';
-import { tableFrom } from '@dusky-spool/core/project';
+import { readProjectFile, tableFrom, writeProjectFile } from '@dusky-spool/core/model';
+import { CABLE_TYPES, readLibrary } from '@dusky-spool/core/devices';
 import { PlannedRefusal } from '../../http/problems.ts';
 import { firmLibrary, firmMaps } from '../../resources/library/store.ts';
 import { fileName } from '../../resources/projects/file-name.ts';

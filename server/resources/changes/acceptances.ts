@@ -1,4 +1,4 @@
-import type { Operation } from '@dusky-spool/core/project';
+import type { Operation } from '@dusky-spool/core/model';
 
 /** What a change accepts in somebody's name: findings, and issued routes that differ from the plan. For the audit trail. */
 export function acceptancesIn(operations: readonly Operation[]): readonly Readonly<Record<string, string>>[] {

@@ -3,19 +3,22 @@ import { WebSocket } from 'ws';
 import { placeDevice } from '@dusky-spool/core/devices';
 import {
   applyChange,
+  type ChangesReply,
   create,
+  type LiveMessage,
   newOpening,
   newRack,
   newRiser,
   newRoom,
   newWall,
-  reverseOperations,
-  update,
   type Operation,
   type ProjectDocument,
-} from '@dusky-spool/core/project';
-import type { ChangesReply, LiveMessage, StoredChange } from '@dusky-spool/core/contract';
-import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+  reverseOperations,
+  type StoredChange,
+  update,
+} from '@dusky-spool/core/model';
+import { startTestServer, type TestServer } from '../../testing/test-server.ts';
+import type { TestClient } from '../../testing/test-client.ts';
 
 const applied = (reply: ChangesReply) =>
   reply.results.map((result) => (result.status === 'applied' ? result.revision : result.problem.code));

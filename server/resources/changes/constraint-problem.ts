@@ -1,6 +1,6 @@
-import type { Problem } from '@dusky-spool/core/outcome';
-import { COLLECTIONS, COLLECTION_NAMES, type CollectionName } from '@dusky-spool/core/project';
-import type { BrokenConstraint } from '../../database/index.ts';
+import type { Problem } from '@dusky-spool/core/math';
+import { COLLECTION_NAMES, type CollectionName, COLLECTIONS } from '@dusky-spool/core/model';
+import type { BrokenConstraint } from '../../database/failures.ts';
 
 const camel = (name: string): string => name.replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase());
 const snake = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { QueryTypes, Sequelize } from 'sequelize';
-import { COLLECTIONS, projectHeader } from '@dusky-spool/core/project';
-import { words } from '@dusky-spool/texts';
-import type { BrokenConstraint } from '../../database/index.ts';
-import { startTestServer, type TestServer } from '../../testing/index.ts';
+import { COLLECTIONS, projectHeader } from '@dusky-spool/core/model';
+import type { BrokenConstraint } from '../../database/failures.ts';
+import { startTestServer, type TestServer } from '../../testing/test-server.ts';
 import { problemOfConstraint } from './constraint-problem.ts';
+import { words } from '@dusky-spool/texts';
 
 interface Row {
   readonly type: 'u' | 'p' | 'c' | 'f';

@@ -1,7 +1,9 @@
 import express from 'express';
 import { z } from 'zod';
-import { changesReply, storedChangesReply, changesRequest } from '@dusky-spool/core/contract';
-import { parseQuery, parseShape, tabOf, type RouteTable } from '../../http/index.ts';
+import { changesReply, changesRequest, storedChangesReply } from '@dusky-spool/core/model';
+import { parseQuery, parseShape } from '../../http/parse.ts';
+import { tabOf } from '../../http/tab.ts';
+import type { RouteTable } from '../../http/route-table.ts';
 import type { Services } from '../services.ts';
 import { applyChanges } from './service.ts';
 import { changesSince } from './store.ts';

@@ -1,19 +1,22 @@
 import {
   boundsProblem,
+  type Change,
+  type ChangeResult,
   changeSchema,
+  type ChangesReply,
+  type CollectionName,
   countProblem,
+  type FieldConflict,
+  forbiddenOperation,
   mayBreakBounds,
   problemOfIssue,
   resultOf,
   textProblem,
-  type Change,
-  type CollectionName,
-  type FieldConflict,
-} from '@dusky-spool/core/project';
-import { forbiddenOperation, type ChangeResult, type ChangesReply } from '@dusky-spool/core/contract';
-import type { Problem } from '@dusky-spool/core/outcome';
-import { brokenConstraint, isBadValue, isDatabaseAway } from '../../database/index.ts';
-import { PlannedRefusal, refusal, type SignedIn } from '../../http/index.ts';
+} from '@dusky-spool/core/model';
+import type { Problem } from '@dusky-spool/core/math';
+import { brokenConstraint, isBadValue, isDatabaseAway } from '../../database/failures.ts';
+import { PlannedRefusal, refusal } from '../../http/problems.ts';
+import type { SignedIn } from '../../http/membership-store.ts';
 import type { Services } from '../services.ts';
 import { acceptancesIn } from './acceptances.ts';
 import { problemOfConstraint } from './constraint-problem.ts';

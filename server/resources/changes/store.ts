@@ -1,8 +1,15 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import { sameValue, type Change, type CollectionName, type HouseLists, type Operation } from '@dusky-spool/core/project';
-import type { StoredChange } from '@dusky-spool/core/contract';
-import { brokenConstraint, type Database } from '../../database/index.ts';
-import { eventText, NOTIFY_STATEMENT } from '../../events/index.ts';
+import {
+  type Change,
+  type CollectionName,
+  type HouseLists,
+  type Operation,
+  sameValue,
+  type StoredChange,
+} from '@dusky-spool/core/model';
+import { brokenConstraint } from '../../database/failures.ts';
+import type { Database } from '../../database/index.ts';
+import { eventText, NOTIFY_STATEMENT } from '../../events/event-bus.ts';
 import { refusal } from '../../http/problems.ts';
 import { headerOf } from '../projects/store.ts';
 

@@ -1,9 +1,8 @@
 import { memoryUsage, uptime, version as nodeVersion } from 'node:process';
 import { cpus, release, totalmem } from 'node:os';
-import { PROTOCOL_VERSION } from '@dusky-spool/core/contract';
-import { FORMAT_VERSION } from '@dusky-spool/core/formats';
+import { FORMAT_VERSION, PROTOCOL_VERSION } from '@dusky-spool/core/model';
 import { countAll, databaseVersion, lastErrors } from './store.ts';
-import type { RouteTable } from '../../http/index.ts';
+import type { RouteTable } from '../../http/route-table.ts';
 import type { Services } from '../services.ts';
 
 /** A file for whoever is asked for help: versions, settings, counts, last errors; no names, no addresses, no secrets. */

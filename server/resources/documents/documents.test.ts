@@ -6,12 +6,19 @@ import { expect } from 'chai';
 import ExcelJS from 'exceljs';
 import jsQR from 'jsqr';
 import sharp from 'sharp';
-import type { DocumentReply, PrinterJobsReply, PrintLabelsReply, ProjectSummary } from '@dusky-spool/core/contract';
-import { readLabelCode, sheetLayout } from '@dusky-spool/core/labels';
-import { create } from '@dusky-spool/core/project';
-import { rawPrinter, startLabelPrinterSimulator } from '../../bridge/index.ts';
-import type { PlannedRefusal } from '../../http/index.ts';
-import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+import {
+  create,
+  type DocumentReply,
+  type PrinterJobsReply,
+  type PrintLabelsReply,
+  type ProjectSummary,
+} from '@dusky-spool/core/model';
+import { readLabelCode, sheetLayout } from '@dusky-spool/core/sheets';
+import { rawPrinter } from '../../bridge/label-printer.ts';
+import { startLabelPrinterSimulator } from '../../bridge/label-printer-simulator.ts';
+import type { PlannedRefusal } from '../../http/problems.ts';
+import { startTestServer, type TestServer } from '../../testing/test-server.ts';
+import type { TestClient } from '../../testing/test-client.ts';
 
 /** Clear parts of a drawing are paper. */
 function onWhite(data: Buffer): Buffer {

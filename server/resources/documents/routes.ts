@@ -1,12 +1,14 @@
 import express, { type Request, type Response } from 'express';
-import { madeReply, printLabelsReply, printLabelsRequest, type PrintLabelsReply } from '@dusky-spool/core/contract';
-import { DOCUMENT_QUERIES, DOCUMENT_TITLES, FETCHED_DOCUMENTS, isDocument, type DocumentName } from '../../documents/queries.ts';
-import type { z } from 'zod';
-import { parseBody, parseValue, refusal, type RouteTable } from '../../http/index.ts';
-import { resultFile } from '../../jobs/index.ts';
+import { madeReply, printLabelsReply, type PrintLabelsReply, printLabelsRequest } from '@dusky-spool/core/model';
+import { DOCUMENT_QUERIES, DOCUMENT_TITLES, type DocumentName, FETCHED_DOCUMENTS, isDocument } from '../../documents/queries.ts';
+import { parseBody, parseValue } from '../../http/parse.ts';
+import { refusal } from '../../http/problems.ts';
+import type { RouteTable } from '../../http/route-table.ts';
+import { resultFile } from '../../jobs/store.ts';
 import { sendJobFile } from '../jobs/routes.ts';
 import { storePrinted } from '../printing/store.ts';
-import { untilGone, type Services } from '../services.ts';
+import { type Services, untilGone } from '../services.ts';
+import type { z } from 'zod';
 
 /** What is handed out of a project, made from its state at the moment of asking, by the job queue. */
 export function documentRoutes(table: RouteTable, services: Services): void {

@@ -1,8 +1,10 @@
 import type { Response } from 'express';
-import { jobReply, hasRight, type JobReply } from '@dusky-spool/core/contract';
+import { hasRight, jobReply, type JobReply } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
-import { isUuid, maySeeProject, refusal, type RouteTable, type SignedIn } from '../../http/index.ts';
-import { readJob, resultFile, type JobRow } from '../../jobs/index.ts';
+import { isUuid, maySeeProject, type SignedIn } from '../../http/membership-store.ts';
+import { refusal } from '../../http/problems.ts';
+import type { RouteTable } from '../../http/route-table.ts';
+import { type JobRow, readJob, resultFile } from '../../jobs/store.ts';
 import type { Services } from '../services.ts';
 
 /** Sends the file that a job made as a download. Problem: `not-found`. */

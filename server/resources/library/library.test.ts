@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
-import type { DocumentReply, LibraryReadReply, LibraryReply, MapsReply } from '@dusky-spool/core/contract';
-import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+import type { DocumentReply, LibraryReadReply, LibraryReply, MapsReply } from '@dusky-spool/core/model';
+import { startTestServer, type TestServer } from '../../testing/test-server.ts';
+import type { TestClient } from '../../testing/test-client.ts';
 
 const keypad = DEVICE_TYPES.find(({ id }) => id === 'keypad')!;
 const problemOf = async (response: Response) => ((await response.json()) as { problem: { code: string; field: string } }).problem;

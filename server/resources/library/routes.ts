@@ -1,24 +1,27 @@
 import express from 'express';
 import { z } from 'zod';
-import { CHECKS, judgeSetting } from '@dusky-spool/core/checks';
-import { CABLE_TYPES, checkMap, checkRecipe } from '@dusky-spool/core/devices';
-import { writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/library';
+import { CHECKS, judgeSetting } from '@dusky-spool/core/rules';
+import { CABLE_TYPES, checkMap, checkRecipe, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/devices';
 import {
+  type ConductorMap,
+  type DeviceType,
+  type FirmRules,
   firmRulesReply,
-  libraryReadReply,
-  libraryReply,
-  mapsReply,
   keepMapsRequest,
   keepRulesRequest,
   keepTypesRequest,
-  type FirmRules,
+  libraryReadReply,
+  libraryReply,
   type LibraryReply,
+  mapsReply,
   type MapsReply,
-} from '@dusky-spool/core/contract';
-import { tableFrom, type ConductorMap, type DeviceType } from '@dusky-spool/core/project';
-import { parseBody, parseQuery, PlannedRefusal, refusal, type RouteTable } from '../../http/index.ts';
-import { resultFile } from '../../jobs/index.ts';
-import { untilGone, type Services } from '../services.ts';
+  tableFrom,
+} from '@dusky-spool/core/model';
+import { parseBody, parseQuery } from '../../http/parse.ts';
+import { PlannedRefusal, refusal } from '../../http/problems.ts';
+import type { RouteTable } from '../../http/route-table.ts';
+import { resultFile } from '../../jobs/store.ts';
+import { type Services, untilGone } from '../services.ts';
 import { firmLibrary, firmMaps, firmRules, forgetMap, forgetType, keepMaps, keepRules, keepTypes } from './store.ts';
 
 const MOST_BYTES = 8 * 1024 * 1024;

@@ -1,7 +1,7 @@
 import { CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
-import type { FirmRule } from '@dusky-spool/core/contract';
-import type { ConductorMap, DeviceType } from '@dusky-spool/core/project';
-import { DEVICE_TYPE_COLUMNS, type Database } from '../../database/index.ts';
+import type { ConductorMap, DeviceType, FirmRule } from '@dusky-spool/core/model';
+import { DEVICE_TYPE_COLUMNS } from '../../database/models/records.ts';
+import type { Database } from '../../database/index.ts';
 
 const FIELDS = ['id', ...Object.keys(DEVICE_TYPE_COLUMNS)];
 

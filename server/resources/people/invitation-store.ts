@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { Op } from 'sequelize';
-import type { Invitation, InvitationReply, Role } from '@dusky-spool/core/contract';
+import type { Invitation, InvitationReply, Role } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { refusal } from '../../http/problems.ts';
 import { checkPassword, hashPassword } from '../session/passwords.ts';
 import { hashOfToken, newToken } from '../session/service.ts';
-import { accountById, firmName, type AccountRow } from '../session/store.ts';
+import { accountById, type AccountRow, firmName } from '../session/store.ts';
 import { checkProjects, setProjects } from './member-store.ts';
 
 const DAY_MS = 24 * 3600 * 1000;

@@ -1,5 +1,5 @@
 import { Op, type Transaction } from 'sequelize';
-import type { Member, Role } from '@dusky-spool/core/contract';
+import type { Member, Role } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { refusal } from '../../http/problems.ts';
 import { isUuid } from '../../http/membership-store.ts';

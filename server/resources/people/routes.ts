@@ -2,22 +2,25 @@ import express from 'express';
 import { z } from 'zod';
 import {
   auditReply,
-  madeReply,
-  mailsReply,
-  peopleReply,
   firmSettingsRequest,
   inviteRequest,
-  memberRequest,
+  madeReply,
+  mailsReply,
   type MailsReply,
+  memberRequest,
+  peopleReply,
   type PeopleReply,
-} from '@dusky-spool/core/contract';
-import { en, words } from '@dusky-spool/texts';
-import { isUuid, parseBody, parseQuery, refusal, type RouteTable } from '../../http/index.ts';
+} from '@dusky-spool/core/model';
+import { isUuid } from '../../http/membership-store.ts';
+import { parseBody, parseQuery } from '../../http/parse.ts';
+import { refusal } from '../../http/problems.ts';
+import type { RouteTable } from '../../http/route-table.ts';
 import { linkTo, type Services } from '../services.ts';
 import { projectNames } from '../projects/store.ts';
 import { endSessions, firmName } from '../session/store.ts';
 import { invite, openInvitations, withdrawInvitation } from './invitation-store.ts';
 import { changeRole, membersOf, plannersMayDelete, removeMember, setFirm } from './member-store.ts';
+import { en, words } from '@dusky-spool/texts';
 
 const SMALL = express.json({ limit: '40kb' });
 const auditQuery = z.strictObject({ before: z.coerce.number().int().min(1).max(2_147_483_647).optional() });

@@ -1,6 +1,6 @@
 import { fileTypeFromBuffer } from 'file-type';
 import sharp, { type Sharp } from 'sharp';
-import type { PICTURE_TYPES } from '@dusky-spool/core/project';
+import type { PICTURE_TYPES } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { refusal } from '../../http/problems.ts';
 import { oneAtATime } from './store.ts';

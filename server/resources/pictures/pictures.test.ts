@@ -1,10 +1,13 @@
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
 import sharp from 'sharp';
-import type { PlannedRefusal } from '../../http/index.ts';
-import { lineLaser, startLaserSimulator } from '../../bridge/index.ts';
-import { openDatabase, type Database } from '../../database/index.ts';
-import { freshDatabaseUrl, startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+import type { PlannedRefusal } from '../../http/problems.ts';
+import { lineLaser } from '../../bridge/laser.ts';
+import { startLaserSimulator } from '../../bridge/laser-simulator.ts';
+import { type Database, openDatabase } from '../../database/index.ts';
+import { freshDatabaseUrl } from '../../testing/fresh-database.ts';
+import { startTestServer, type TestServer } from '../../testing/test-server.ts';
+import type { TestClient } from '../../testing/test-client.ts';
 import { inspectPicture } from './inspect.ts';
 import { sanitiseSvg } from './sanitise-svg.ts';
 import { deepestLevel } from './tiles.ts';

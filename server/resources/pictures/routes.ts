@@ -1,9 +1,10 @@
 import type { Request, Response } from 'express';
 import multer from 'multer';
-import { pictureReply, planFileReply } from '@dusky-spool/core/contract';
-import { refusal, type RouteTable } from '../../http/index.ts';
-import { resultFile } from '../../jobs/index.ts';
-import { untilGone, type Services } from '../services.ts';
+import { pictureReply, planFileReply } from '@dusky-spool/core/model';
+import { refusal } from '../../http/problems.ts';
+import type { RouteTable } from '../../http/route-table.ts';
+import { resultFile } from '../../jobs/store.ts';
+import { type Services, untilGone } from '../services.ts';
 import { readPicture, readTile } from './store.ts';
 
 /** Largest picture or PDF that is taken, bytes. */

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { Op, QueryTypes } from 'sequelize';
-import { WHOLE_UP_TO_PX, type PictureInfo } from '@dusky-spool/core/contract';
+import { type PictureInfo, WHOLE_UP_TO_PX } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import type { InspectedPicture } from './inspect.ts';
 

@@ -1,7 +1,7 @@
 import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { TILE_PX, type PictureInfo } from '@dusky-spool/core/contract';
+import { type PictureInfo, TILE_PX } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { readRaster } from './inspect.ts';
 import { oneAtATime } from './store.ts';

@@ -1,6 +1,7 @@
-import { instrumentsReply, measureReply, printerJobsReply, type PrinterJobsReply } from '@dusky-spool/core/contract';
+import { instrumentsReply, measureReply, printerJobsReply, type PrinterJobsReply } from '@dusky-spool/core/model';
 import type { Bridge } from '../../bridge/index.ts';
-import { refusal, type RouteTable } from '../../http/index.ts';
+import { refusal } from '../../http/problems.ts';
+import type { RouteTable } from '../../http/route-table.ts';
 import type { Services } from '../services.ts';
 import { printedBy, printedJob } from './store.ts';
 

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Picture, ProjectFile } from '@dusky-spool/core/formats';
+import type { Picture, ProjectFile } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { refusal } from '../../http/problems.ts';
 import { inspectPicture } from '../pictures/inspect.ts';

@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import sharp from 'sharp';
-import { newUnderlay, create, update } from '@dusky-spool/core/project';
-import type { PictureInfo, ProjectSummary } from '@dusky-spool/core/contract';
-import { startTestServer, type TestClient, type TestServer } from '../../testing/index.ts';
+import { create, newUnderlay, type PictureInfo, type ProjectSummary, update } from '@dusky-spool/core/model';
+import { startTestServer, type TestServer } from '../../testing/test-server.ts';
+import type { TestClient } from '../../testing/test-client.ts';
 
 const DEMO = join(import.meta.dirname, '../../../demo');
 const file = (name: string) => readFileSync(join(DEMO, `${name}.spool.json`), 'utf8');

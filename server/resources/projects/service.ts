@@ -1,6 +1,6 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { CABLE_TYPES } from '@dusky-spool/core/devices';
-import { emptyDocument, newHeader, newLevel, shortIdFrom, type ProjectDocument, tableFrom } from '@dusky-spool/core/project';
+import { emptyDocument, newHeader, newLevel, type ProjectDocument, shortIdFrom, tableFrom } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { firmLibrary, firmMaps, firmRules } from '../library/store.ts';
 import { insertProject } from './store.ts';

@@ -1,15 +1,18 @@
 import { Op, QueryTypes, Transaction } from 'sequelize';
 import {
   COLLECTION_NAMES,
-  COLLECTIONS,
-  emptyDocument,
   type CollectionName,
+  COLLECTIONS,
+  type DeletedProject,
+  emptyDocument,
+  type Picture,
+  type PictureInfo,
   type ProjectDocument,
   type ProjectHeader,
-} from '@dusky-spool/core/project';
-import type { DeletedProject, PictureInfo, ProjectSummary } from '@dusky-spool/core/contract';
-import type { Picture } from '@dusky-spool/core/formats';
-import { HEADER_COLUMNS, type Database } from '../../database/index.ts';
+  type ProjectSummary,
+} from '@dusky-spool/core/model';
+import { HEADER_COLUMNS } from '../../database/models/index.ts';
+import type { Database } from '../../database/index.ts';
 
 type Fields = Record<string, unknown>;
 

@@ -3,7 +3,7 @@ import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../../database/index.ts';
 import { refusal } from '../../http/problems.ts';
 import { checkPassword, hashPassword, isPassword } from './passwords.ts';
-import { accountByEmail, accountById, countMembers, setPassword, type AccountRow } from './store.ts';
+import { accountByEmail, accountById, type AccountRow, countMembers, setPassword } from './store.ts';
 
 export { hashPassword } from './passwords.ts';
 

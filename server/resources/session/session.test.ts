@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { startTestServer, type TestServer } from '../../testing/index.ts';
-import type { SessionReply } from '@dusky-spool/core/contract';
+import { startTestServer, type TestServer } from '../../testing/test-server.ts';
+import type { SessionReply } from '@dusky-spool/core/model';
 
 const problemOf = async (response: Response) => ((await response.json()) as { problem: { code: string } }).problem.code;
 

@@ -2,8 +2,9 @@ import { createServer } from 'node:net';
 import { expect } from 'chai';
 import { QueryTypes } from 'sequelize';
 import { WebSocket } from 'ws';
-import type { LiveMessage, OpenSession } from '@dusky-spool/core/contract';
-import { startTestServer, TEST_PASSWORD, type TestClient, type TestServer } from '../../testing/index.ts';
+import type { LiveMessage, OpenSession } from '@dusky-spool/core/model';
+import { startTestServer, type TestServer } from '../../testing/test-server.ts';
+import { TEST_PASSWORD, type TestClient } from '../../testing/test-client.ts';
 
 const problemOf = async (response: Response) =>
   ((await response.json()) as { problem: { code: string; field?: string } }).problem;

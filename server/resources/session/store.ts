@@ -1,5 +1,5 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import type { OpenSession, Role } from '@dusky-spool/core/contract';
+import type { OpenSession, Role } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { sessionName } from '../../http/sessions.ts';
 

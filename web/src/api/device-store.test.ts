@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
-import type { Change } from '@dusky-spool/core/project';
+import type { Change } from '@dusky-spool/core/model';
 import { smallHouse } from '@dusky-spool/core/testing';
 import { decrypt, encrypt, importKey } from './device-lock.ts';
 import { setDeviceOwner } from './device-owner.ts';

@@ -1,8 +1,8 @@
 import Dexie, { type Table } from 'dexie';
-import type { Change, History, ProjectDocument } from '@dusky-spool/core/project';
-import type { SetAside } from '../editor/sync.ts';
+import type { Change, History, ProjectDocument } from '@dusky-spool/core/model';
+import type { SetAside } from '../editor/sync-state.ts';
 import { deviceOwner } from './device-owner.ts';
-import { decrypt, encrypt, importKey, type Encrypted } from './device-lock.ts';
+import { decrypt, encrypt, type Encrypted, importKey } from './device-lock.ts';
 
 /** What a browser stores belongs to the member who was signed in then; rows of earlier versions name nobody. */
 interface Owned {

@@ -1,6 +1,6 @@
-import type { Problem } from '@dusky-spool/core/outcome';
-import { problemSentence } from '@dusky-spool/texts';
+import type { Problem } from '@dusky-spool/core/math';
 import { Refused } from './http.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 /** What a failed request comes to: the reason of the server, or that it could not be reached. */
 export const problemOf = (error: unknown): Problem => (error instanceof Refused ? error.problem : { code: 'database-away' });

@@ -1,5 +1,5 @@
-import type { Problem } from '@dusky-spool/core/outcome';
-import { PROTOCOL_VERSION, type SessionReply } from '@dusky-spool/core/contract';
+import type { Problem } from '@dusky-spool/core/math';
+import { PROTOCOL_VERSION, type SessionReply } from '@dusky-spool/core/model';
 import { updateApp } from './app-update.ts';
 
 /** A request that the server refused, with the reason. */

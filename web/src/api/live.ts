@@ -1,4 +1,4 @@
-import { PROTOCOL_VERSION, type LiveMessage } from '@dusky-spool/core/contract';
+import { type LiveMessage, PROTOCOL_VERSION } from '@dusky-spool/core/model';
 import { updateApp } from './app-update.ts';
 import { TAB } from './http.ts';
 

@@ -1,7 +1,6 @@
 import { create } from 'zustand';
-import { forbiddenOperation, hasRight, type Right, type Role, type SessionReply } from '@dusky-spool/core/contract';
-import type { Problem } from '@dusky-spool/core/outcome';
-import type { Operation } from '@dusky-spool/core/project';
+import { forbiddenOperation, hasRight, type Operation, type Right, type Role, type SessionReply } from '@dusky-spool/core/model';
+import type { Problem } from '@dusky-spool/core/math';
 import { getJson, postJson, rememberToken, remove } from './http.ts';
 import { setDeviceOwner } from './device-owner.ts';
 

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react';
-import { wallReaches } from '@dusky-spool/core/building';
-import type { ProjectDocument, Wall } from '@dusky-spool/core/project';
+import { wallReaches } from '@dusky-spool/core/house';
+import type { ProjectDocument, Wall } from '@dusky-spool/core/model';
 import { joistPath, pathThrough, wallBand } from './room-drawing.ts';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { memo, type KeyboardEvent, type PointerEvent } from 'react';
-import { attachmentOf } from '@dusky-spool/core/building';
-import type { Cluster } from '@dusky-spool/core/geometry';
-import type { Device, DeviceType } from '@dusky-spool/core/project';
+import { attachmentOf } from '@dusky-spool/core/house';
+import type { Cluster } from '@dusky-spool/core/math';
+import type { Device, DeviceType } from '@dusky-spool/core/model';
 import { text } from '../app/text.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../ui/systems.ts';

@@ -1,9 +1,9 @@
-import { openOf } from '@dusky-spool/core/findings';
-import type { Derived, ToldFinding } from '@dusky-spool/core/following';
-import type { Point2 } from '@dusky-spool/core/geometry';
-import type { ProjectDocument } from '@dusky-spool/core/project';
-import { findingSentence } from '@dusky-spool/texts';
+import { openOf } from '@dusky-spool/core/rules';
+import type { Derived, ToldFinding } from '@dusky-spool/core/deltas';
+import type { Point2 } from '@dusky-spool/core/math';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { today } from '../state/today.ts';
+import { findingSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -1,11 +1,11 @@
 import type { CSSProperties } from 'react';
-import { attachmentOf } from '@dusky-spool/core/building';
-import type { Level, ProjectDocument } from '@dusky-spool/core/project';
+import { attachmentOf } from '@dusky-spool/core/house';
+import type { Level, ProjectDocument } from '@dusky-spool/core/model';
 import type { PlannedRun } from '@dusky-spool/core/runs';
 import { BeadShape } from '../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../ui/systems.ts';
 import { linesOf } from './route-drawing.ts';
-import type { Camera } from './useCamera.ts';
+import type { Camera } from './picture.ts';
 
 interface Props {
   /** The project with the devices where the pointer has them. */

@@ -1,6 +1,6 @@
-import type { Derived } from '@dusky-spool/core/following';
-import type { Point2 } from '@dusky-spool/core/geometry';
-import type { Level } from '@dusky-spool/core/project';
+import type { Derived } from '@dusky-spool/core/deltas';
+import type { Point2 } from '@dusky-spool/core/math';
+import type { Level } from '@dusky-spool/core/model';
 
 interface Props {
   readonly derived: Derived;

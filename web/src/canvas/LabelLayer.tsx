@@ -1,11 +1,19 @@
 import { memo, useMemo } from 'react';
-import { boundsOf, centroidOf, placeLabels, type Box, type LabelWish, type Point2 } from '@dusky-spool/core/geometry';
-import { ceilingHeightOf, slopeOf } from '@dusky-spool/core/building';
-import type { Device, Level, ProjectDocument, Room } from '@dusky-spool/core/project';
-import { formatLength, type UnitSystem } from '@dusky-spool/core/units';
+import {
+  boundsOf,
+  type Box,
+  centroidOf,
+  formatLength,
+  type LabelWish,
+  placeLabels,
+  type Point2,
+  type UnitSystem,
+} from '@dusky-spool/core/math';
+import { ceilingHeightOf, slopeOf } from '@dusky-spool/core/house';
+import type { Device, Level, ProjectDocument, Room } from '@dusky-spool/core/model';
 import { text } from '../app/text.ts';
 import type { RunLine } from './route-drawing.ts';
-import type { Camera } from './useCamera.ts';
+import type { Camera } from './picture.ts';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -1,28 +1,32 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { buildingOf, levelsFromBelow, projectBounds, roomAt } from '@dusky-spool/core/building';
+import { buildingOf, levelsFromBelow, projectBounds, roomAt } from '@dusky-spool/core/house';
 import {
   applyTemplate,
   coverRoom,
   deviceTitle,
+  type Guided,
+  guideTo,
+  mountTypeOf,
   moveDevices,
   placeDevice,
   placeField,
+  sweepOf,
+  wallPlaceOf,
   withPlateMates,
-  type Overlap,
 } from '@dusky-spool/core/devices';
-import { guideTo, mountTypeOf, sweepOf, wallPlaceOf, type Guided } from '@dusky-spool/core/mounting';
-import { boundsOf, inBounds, type Cluster, type Point2 } from '@dusky-spool/core/geometry';
-import { type Device, type DeviceType, type GroupKind, type ProjectDocument, type RoomTemplate } from '@dusky-spool/core/project';
+import type { Overlap } from '@dusky-spool/core/calculators';
+import { boundsOf, type Cluster, inBounds, type Point2 } from '@dusky-spool/core/math';
+import type { Device, DeviceType, GroupKind, ProjectDocument, RoomTemplate } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { later } from '../app/later.ts';
 import { text } from '../app/text.ts';
 import { useSettings } from '../state/settings.ts';
 import { toHandGrid } from '../editor/nudge.ts';
-import { noSelection, type Selection } from '../editor/selection.ts';
+import { noSelection, type Selection } from '../editor/selection-kinds.ts';
 import { useDerived, useFollowing } from '../state/following.ts';
 import { throughPoint } from '@dusky-spool/core/runs';
 import { useByHand } from '../state/by-hand.ts';
-import { deviceIds, useProjectParts, numberHolderNow } from '../state/project.ts';
+import { deviceIds, numberHolderNow, useProjectParts } from '../state/project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
 import { detailAt } from './device-detail.ts';

@@ -1,8 +1,7 @@
 import { memo } from 'react';
-import { TILE_PX, WHOLE_UP_TO_PX, type PictureInfo } from '@dusky-spool/core/contract';
-import type { ProjectDocument, Underlay } from '@dusky-spool/core/project';
+import { type PictureInfo, type ProjectDocument, TILE_PX, type Underlay, WHOLE_UP_TO_PX } from '@dusky-spool/core/model';
 import { useProject } from '../state/project.ts';
-import type { Camera } from './useCamera.ts';
+import type { Camera } from './picture.ts';
 
 interface Props {
   readonly projectId: string;

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react';
 import { zonesOn } from '@dusky-spool/core/devices';
-import type { GroupKind, ProjectDocument } from '@dusky-spool/core/project';
+import type { GroupKind, ProjectDocument } from '@dusky-spool/core/model';
 import { pathThrough } from './room-drawing.ts';
 
 interface Props {

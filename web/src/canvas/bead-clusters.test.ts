@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { newDevice } from '@dusky-spool/core/project';
+import { newDevice } from '@dusky-spool/core/model';
 import { smallHouse } from '@dusky-spool/core/testing';
 import { beadClusters } from './bead-clusters.ts';
 

@@ -1,4 +1,4 @@
-import { clusterPoints, type Cluster } from '@dusky-spool/core/geometry';
+import { type Cluster, clusterPoints } from '@dusky-spool/core/math';
 import { detailAt } from './device-detail.ts';
 import type { DeviceOnPlan } from './DeviceLayer.tsx';
 

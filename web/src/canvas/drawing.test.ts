@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { newRoom, newWall, type Level } from '@dusky-spool/core/project';
-import { levelCrossings, polygonArea } from '@dusky-spool/core/geometry';
+import { type Level, newRoom, newWall } from '@dusky-spool/core/model';
+import { levelCrossings, polygonArea } from '@dusky-spool/core/math';
 import { smallHouse } from '@dusky-spool/core/testing';
-import { toHandGrid, NUDGE_M } from '../editor/nudge.ts';
+import { NUDGE_M, toHandGrid } from '../editor/nudge.ts';
 import { guessRole } from '../screens/survey/layer-roles.ts';
 import { detailAt } from './device-detail.ts';
 import { joistPath, pathThrough, wallBand } from './room-drawing.ts';

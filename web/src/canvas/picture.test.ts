@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { MARGIN_PX, pictureOf, type Camera } from './picture.ts';
+import { type Camera, MARGIN_PX, pictureOf } from './picture.ts';
 
 const SIZE = [1000, 600] as const;
 const camera = fc.record({

@@ -1,5 +1,5 @@
-import { chordsOf, rotate2, type Point2 } from '@dusky-spool/core/geometry';
-import type { Room, Wall } from '@dusky-spool/core/project';
+import { chordsOf, type Point2, rotate2 } from '@dusky-spool/core/math';
+import type { Room, Wall } from '@dusky-spool/core/model';
 
 /** SVG path through points, metres. */
 export const pathThrough = (points: readonly (readonly [number, number, ...number[]])[], closed = false): string =>

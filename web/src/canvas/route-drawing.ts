@@ -1,6 +1,6 @@
-import type { Level, SystemName } from '@dusky-spool/core/project';
+import type { Level, SystemName } from '@dusky-spool/core/model';
 import type { PlannedRun } from '@dusky-spool/core/runs';
-import type { Point3 } from '@dusky-spool/core/geometry';
+import type { Point3 } from '@dusky-spool/core/math';
 import { pathThrough } from './room-drawing.ts';
 
 /** One run's line on one level. */

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3-zoom';
-import type { Bounds, Point2 } from '@dusky-spool/core/geometry';
-import { MARGIN_PX, pictureOf, type Camera } from './picture.ts';
+import type { Bounds, Point2 } from '@dusky-spool/core/math';
+import { type Camera, MARGIN_PX, pictureOf } from './picture.ts';
 
 export type { Camera } from './picture.ts';
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { newUnderlay, type Operation, type Underlay } from '@dusky-spool/core/project';
+import { newUnderlay, type Operation, type Underlay } from '@dusky-spool/core/model';
 import { onPicture, rescaled, turned } from './picture-place.ts';
 
 const underlay = newUnderlay({

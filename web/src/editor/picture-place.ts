@@ -1,5 +1,5 @@
-import { rotate2, type Point2 } from '@dusky-spool/core/geometry';
-import { update, type Operation, type Underlay } from '@dusky-spool/core/project';
+import { type Point2, rotate2 } from '@dusky-spool/core/math';
+import { type Operation, type Underlay, update } from '@dusky-spool/core/model';
 
 /** Where a plan position lies on a picture, px from its lower left corner. */
 export function onPicture(underlay: Underlay, p: Point2): Point2 {

@@ -1,6 +1,12 @@
-import type { Outcome } from '@dusky-spool/core/outcome';
-import { applyChange, reverseOperations, type Change, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
-import type { StoredChange } from '@dusky-spool/core/contract';
+import type { Outcome } from '@dusky-spool/core/math';
+import {
+  applyChange,
+  type Change,
+  type Operation,
+  type ProjectDocument,
+  reverseOperations,
+  type StoredChange,
+} from '@dusky-spool/core/model';
 
 type Fields = Readonly<Record<string, unknown>>;
 

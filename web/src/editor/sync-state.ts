@@ -1,7 +1,14 @@
 import type { Touched } from '@dusky-spool/core/derive';
-import type { Problem } from '@dusky-spool/core/outcome';
-import type { Change, FieldConflict, History, Operation, ProjectDocument } from '@dusky-spool/core/project';
-import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
+import type { Problem } from '@dusky-spool/core/math';
+import type {
+  Change,
+  ChangesReply,
+  FieldConflict,
+  History,
+  Operation,
+  ProjectDocument,
+  StoredChange,
+} from '@dusky-spool/core/model';
 
 /** Where the edits are: on their way, kept because nobody answers, or waiting for a decision. */
 export type Connection = 'online' | 'offline' | 'database-away' | 'signed-out' | 'gone' | 'outdated';

@@ -1,20 +1,22 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { moveWalls, onlyOutlines, resettle } from '@dusky-spool/core/survey';
 import { placeDevice } from '@dusky-spool/core/devices';
-import type { Problem } from '@dusky-spool/core/outcome';
+import type { Problem } from '@dusky-spool/core/math';
 import {
-  COLLECTION_NAMES,
   applyChange,
-  checkIntegrity,
-  update,
   type Change,
+  type ChangesReply,
+  checkIntegrity,
+  COLLECTION_NAMES,
   type Operation,
   type ProjectDocument,
-} from '@dusky-spool/core/project';
-import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
-import { moveWalls, onlyOutlines, resettle } from '@dusky-spool/core/survey';
+  type StoredChange,
+  update,
+} from '@dusky-spool/core/model';
 import { smallHouse } from '@dusky-spool/core/testing';
-import { ProjectSync, SendRefused, Unreachable, type SyncState } from './sync.ts';
+import { ProjectSync } from './sync.ts';
+import { SendRefused, type SyncState, Unreachable } from './sync-state.ts';
 
 /** A server in memory with the rules of the real one, whose answers can be lost. */
 class MemoryServer {

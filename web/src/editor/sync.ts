@@ -1,30 +1,31 @@
 import { Derivations, derivationsOf, edited, touchedBy } from '@dusky-spool/core/derive';
 import { renumberTaken } from '@dusky-spool/core/devices';
-import type { Problem } from '@dusky-spool/core/outcome';
+import type { Problem } from '@dusky-spool/core/math';
 import {
   applyChange,
   boundsProblem,
-  emptyHistory,
-  mayBreakBounds,
-  redoStep,
-  remember,
-  undoStep,
   type Change,
+  type ChangesReply,
+  emptyHistory,
   type FieldConflict,
   type History,
+  mayBreakBounds,
   type Operation,
   type ProjectDocument,
-} from '@dusky-spool/core/project';
-import type { ChangesReply, StoredChange } from '@dusky-spool/core/contract';
+  redoStep,
+  remember,
+  type StoredChange,
+  undoStep,
+} from '@dusky-spool/core/model';
 import { rebased, restoringOperations } from './set-aside.ts';
 import {
-  SendRefused,
-  Unreachable,
   type Connection,
   type OpenConflict,
+  SendRefused,
   type SetAside,
   type SyncOutside,
   type SyncState,
+  Unreachable,
 } from './sync-state.ts';
 
 export * from './sync-state.ts';

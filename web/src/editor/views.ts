@@ -1,6 +1,6 @@
-import { wallPlaceOf } from '@dusky-spool/core/mounting';
-import type { Device, ProjectDocument } from '@dusky-spool/core/project';
-import { facedSide, type WallSide } from '@dusky-spool/core/survey';
+import { wallPlaceOf } from '@dusky-spool/core/devices';
+import type { Device, ProjectDocument } from '@dusky-spool/core/model';
+import { facedSide, type WallSide } from '@dusky-spool/core/house';
 
 /** What stands in the address as `view` when a wall or a ceiling is looked at instead of the plan. */
 export type SurfaceView =

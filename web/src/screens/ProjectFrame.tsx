@@ -3,23 +3,23 @@ import { useNavigate, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { App as AntApp, Button, Modal, Select, Spin } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
-import { type ProjectDocument } from '@dusky-spool/core/project';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import type { ToldFinding } from '@dusky-spool/core/following';
-import { openOf } from '@dusky-spool/core/findings';
+import type { ToldFinding } from '@dusky-spool/core/deltas';
+import { openOf } from '@dusky-spool/core/rules';
 import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { useRole } from '../api/session.ts';
 import { later } from '../app/later.ts';
 import { term, text } from '../app/text.ts';
 import {
+  goOnFollowing,
+  haltFollowing,
   startFollowing,
   useDerived,
   useFollowed,
   useFollowing,
   useNothingTold,
-  goOnFollowing,
-  haltFollowing,
 } from '../state/following.ts';
 import { isStage, progressOf, STAGES } from '../state/progress.ts';
 import { useProject, useProjectParts } from '../state/project.ts';
@@ -27,7 +27,7 @@ import { useSettings } from '../state/settings.ts';
 import { placeOf } from '../state/finding-place.ts';
 import { today } from '../state/today.ts';
 import { useAfterFirstPaint } from '../state/useAfterFirstPaint.ts';
-import type { OpenConflict, SyncState } from '../editor/sync.ts';
+import type { OpenConflict, SyncState } from '../editor/sync-state.ts';
 import { SmallButton } from '../ui/SmallButton.tsx';
 import { Thread } from '../ui/Thread.tsx';
 import { PlanScreen } from './plan/PlanScreen.tsx';

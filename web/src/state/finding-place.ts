@@ -1,5 +1,5 @@
-import type { Finding } from '@dusky-spool/core/checks';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import type { Finding } from '@dusky-spool/core/rules';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 
 /** The address at which what a finding is about can be seen and put right. */
 export function placeOf(projectId: string, document: ProjectDocument, finding: Pick<Finding, 'check' | 'subjects'>): string {

@@ -1,28 +1,28 @@
 import { create } from 'zustand';
 import { useEffect, useLayoutEffect, useState } from 'react';
-import type { Cure } from '@dusky-spool/core/checks';
+import type { Cure } from '@dusky-spool/core/rules';
 import {
+  type Derived,
   derivedFrom,
+  type HeldTold,
   NOTHING_TOLD,
   patchBy,
   patchOf,
   plannedFrom,
-  withTold,
-  type Derived,
-  type HeldTold,
   type ToldFinding,
   type ToldLists,
   type TrunkOutlook,
-} from '@dusky-spool/core/following';
-import type { CablingReport } from '@dusky-spool/core/documents';
+  withTold,
+} from '@dusky-spool/core/deltas';
+import type { CablingReport } from '@dusky-spool/core/sheets';
 import type { Touched } from '@dusky-spool/core/derive';
-import type { Outcome } from '@dusky-spool/core/outcome';
-import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/project';
+import type { Outcome } from '@dusky-spool/core/math';
+import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/model';
 import type { choicesOf, PlannedRun, SchemeOutlook } from '@dusky-spool/core/runs';
-import type { BothRoutes } from '@dusky-spool/core/surface';
+import type { BothRoutes } from '@dusky-spool/core/pathways';
 import { takeWorker } from '../workers/start-following.ts';
 import type { FollowingAnswer, FollowingQuestion } from '../workers/following-contract.ts';
-import { useProject, type Preview } from './project.ts';
+import { type Preview, useProject } from './project.ts';
 import { today } from './today.ts';
 
 interface FollowingStore {

@@ -1,8 +1,7 @@
 import { expect } from 'chai';
-import { findingKey } from '@dusky-spool/core/findings';
-import { CHECKS, type Finding } from '@dusky-spool/core/checks';
+import { CHECKS, type Finding, findingKey } from '@dusky-spool/core/rules';
 import { placeDevice } from '@dusky-spool/core/devices';
-import { applyChange, newOpening, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
+import { applyChange, newOpening, type ProjectDocument, type RunState } from '@dusky-spool/core/model';
 import { planRuns } from '@dusky-spool/core/runs';
 import { checked, countingIds, smallHouse } from '@dusky-spool/core/testing';
 import { placeOf } from './finding-place.ts';

@@ -1,6 +1,6 @@
-import { BRIEF_TOPICS, RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
-import { openOf } from '@dusky-spool/core/findings';
-import type { Derived, ToldFinding } from '@dusky-spool/core/following';
+import { BRIEF_TOPICS, type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
+import { openOf } from '@dusky-spool/core/rules';
+import type { Derived, ToldFinding } from '@dusky-spool/core/deltas';
 import { today } from './today.ts';
 
 export const STAGES = [

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { GroupKind } from '@dusky-spool/core/project';
+import type { GroupKind } from '@dusky-spool/core/model';
 import { persist } from 'zustand/middleware';
 
 interface Settings {

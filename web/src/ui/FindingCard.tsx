@@ -1,12 +1,12 @@
-import type { ToldFinding } from '@dusky-spool/core/following';
-import type { UnitSystem } from '@dusky-spool/core/units';
-import { cureSentence, findingSentence } from '@dusky-spool/texts';
-import { Button } from 'antd';
-import type { ReactNode } from 'react';
+import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { UnitSystem } from '@dusky-spool/core/math';
 import { useCures } from '../state/following.ts';
 import { text } from '../app/text.ts';
 import { useProject } from '../state/project.ts';
 import { RankMark } from './RankMark.tsx';
+import { cureSentence, findingSentence } from '@dusky-spool/texts';
+import { Button } from 'antd';
+import type { ReactNode } from 'react';
 
 interface Props {
   readonly finding: ToldFinding;

@@ -1,7 +1,7 @@
 import { Drawer } from 'antd';
-import { findingKey } from '@dusky-spool/core/findings';
-import type { ToldFinding } from '@dusky-spool/core/following';
-import type { UnitSystem } from '@dusky-spool/core/units';
+import { findingKey } from '@dusky-spool/core/rules';
+import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { UnitSystem } from '@dusky-spool/core/math';
 import { term, text } from '../app/text.ts';
 import { FindingCard } from './FindingCard.tsx';
 

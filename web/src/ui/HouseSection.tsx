@@ -1,6 +1,6 @@
 import { memo } from 'react';
-import { levelsFromBelow } from '@dusky-spool/core/building';
-import { type ProjectDocument } from '@dusky-spool/core/project';
+import { levelsFromBelow } from '@dusky-spool/core/house';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../app/text.ts';
 

@@ -1,5 +1,5 @@
-import type { CutLength } from '@dusky-spool/core/runs';
-import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
+import type { CutLength } from '@dusky-spool/core/calculators';
+import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
 import { text } from '../app/text.ts';
 
 interface Props {

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { Input } from 'antd';
-import { formatLengthFine, parseLength, type UnitSystem } from '@dusky-spool/core/units';
+import { formatLengthFine, parseLength, type UnitSystem } from '@dusky-spool/core/math';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {

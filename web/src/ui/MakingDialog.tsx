@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
 import { Button, Modal, Progress } from 'antd';
-import { hasEnded, type JobReply } from '@dusky-spool/core/contract';
-import type { Problem } from '@dusky-spool/core/outcome';
-import { problemSentence } from '@dusky-spool/texts';
+import { hasEnded, type JobReply } from '@dusky-spool/core/model';
+import type { Problem } from '@dusky-spool/core/math';
 import { problemOf } from '../api/error-sentence.ts';
 import { download, getJson, postJson, remove } from '../api/http.ts';
 import { text } from '../app/text.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 /** A document that is being made by the server's job queue. */
 export interface Making {

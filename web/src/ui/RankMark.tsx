@@ -1,4 +1,4 @@
-import type { Rank } from '@dusky-spool/core/checks';
+import type { Rank } from '@dusky-spool/core/rules';
 import { term } from '../app/text.ts';
 
 /** The mark of a finding's rank: an octagon, a half-filled eye, a tick. Its shape says it without colour. */

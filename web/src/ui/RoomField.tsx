@@ -1,4 +1,4 @@
-import { type ProjectDocument } from '@dusky-spool/core/project';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../app/text.ts';
 import { ChoiceField } from './ChoiceField.tsx';

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { Button, Modal } from 'antd';
-import type { Operation, ProjectDocument } from '@dusky-spool/core/project';
-import type { Problem } from '@dusky-spool/core/outcome';
-import { problemSentence } from '@dusky-spool/texts';
-import type { SetAside } from '../editor/sync.ts';
+import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
+import type { Problem } from '@dusky-spool/core/math';
+import type { SetAside } from '../editor/sync-state.ts';
 import { text } from '../app/text.ts';
 import { useProject } from '../state/project.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly entries: readonly SetAside[];

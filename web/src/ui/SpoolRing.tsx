@@ -1,4 +1,4 @@
-import type { SystemName } from '@dusky-spool/core/project';
+import type { SystemName } from '@dusky-spool/core/model';
 import { SYSTEM_STYLE } from './systems.ts';
 
 interface Props {

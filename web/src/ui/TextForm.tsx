@@ -1,9 +1,9 @@
 import { useState, type ReactNode } from 'react';
 import { Button, Input } from 'antd';
-import { MIN_PASSWORD_LENGTH } from '@dusky-spool/core/contract';
-import { problemSentence } from '@dusky-spool/texts';
+import { MIN_PASSWORD_LENGTH } from '@dusky-spool/core/model';
 import { problemOf } from '../api/error-sentence.ts';
 import { text } from '../app/text.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 export interface TextFormField {
   readonly name: string;

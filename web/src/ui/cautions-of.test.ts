@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { CABLE_TYPES, DEVICE_TYPES } from '@dusky-spool/core/devices';
-import { CAUTIONS } from '@dusky-spool/texts/cautions';
 import { cautionsOf, cautionsOfCable } from './cautions-of.ts';
+import { CAUTIONS } from '@dusky-spool/texts/cautions';
 
 describe('cautions', () => {
   const typeOf = (id: string) => DEVICE_TYPES.find((type) => type.id === id)!;

@@ -1,4 +1,4 @@
-import type { CableType, DeviceType } from '@dusky-spool/core/project';
+import type { CableType, DeviceType } from '@dusky-spool/core/model';
 
 /** Cautions that belong to a kind of cable, where its ends are chosen. */
 export const cautionsOfCable = ({ material, system, gaugeAwg }: CableType): readonly string[] =>

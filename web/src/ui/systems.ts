@@ -1,4 +1,4 @@
-import type { SystemName } from '@dusky-spool/core/project';
+import type { SystemName } from '@dusky-spool/core/model';
 
 /** Colour only repeats what dash pattern and letter code say; patterns are in screen pixels. */
 export const SYSTEM_STYLE: Readonly<Record<SystemName, { colour: string; dash: string }>> = {

@@ -1,6 +1,5 @@
-import type { Bounds } from '@dusky-spool/core/geometry';
-import type { Problem } from '@dusky-spool/core/outcome';
-import type { Proposals, TradeMarkAt } from '@dusky-spool/core/plans';
+import type { Bounds, Problem } from '@dusky-spool/core/math';
+import type { Proposals, TradeMarkAt } from '@dusky-spool/core/house';
 
 /** What the page asks of the drawing worker. */
 export type DrawingQuestion =

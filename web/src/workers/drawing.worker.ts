@@ -1,4 +1,4 @@
-import { drawingMarks, drawingSvg, proposalInput, proposeWalls, readDxf, type Drawing } from '@dusky-spool/core/plans';
+import { type Drawing, drawingMarks, drawingSvg, proposalInput, proposeWalls, readDxf } from '@dusky-spool/core/house';
 import type { DrawingAnswer, DrawingQuestion } from './drawing-contract.ts';
 
 /** Reads drawings and proposes walls away from the page; ended by the page where it is called off. */

@@ -1,5 +1,5 @@
-import type { DocumentPatch, HeldTold, Told } from '@dusky-spool/core/following';
-import type { Operation, ProjectDocument } from '@dusky-spool/core/project';
+import type { DocumentPatch, HeldTold, Told } from '@dusky-spool/core/deltas';
+import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 
 /** What the page asks of the worker that follows its project. Days are YYYY-MM-DD. */
 export type FollowingQuestion =

@@ -1,6 +1,6 @@
-import { Following } from '@dusky-spool/core/following';
-import { en } from '@dusky-spool/texts';
+import { Following } from '@dusky-spool/core/deltas';
 import type { FollowingAnswer, FollowingQuestion } from './following-contract.ts';
+import { en } from '@dusky-spool/texts';
 
 /** Routes, checks and the schedule, away from the page. What is asked while they are worked out is answered in between. */
 const following = new Following(en.terms);

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { backCorner, endChain, leaveWalls, setCorner, startWalls, typedCorner, typeWalls, type DrawWalls } from './draw-walls.ts';
+import { backCorner, type DrawWalls, endChain, leaveWalls, setCorner, startWalls, typedCorner, typeWalls } from './draw-walls.ts';
 
 const through = (...points: [number, number][]) => points.reduce<DrawWalls>((state, p) => setCorner(state, p).state, startWalls);
 const metres = (text: string) => (/^\d+(\.\d+)?$/.test(text) ? Number(text) : null);

@@ -1,4 +1,4 @@
-import type { Point2 } from '@dusky-spool/core/geometry';
+import type { Point2 } from '@dusky-spool/core/math';
 
 /** Drawing a chain of walls: the corners set so far, and what has been typed for the next one. */
 export interface DrawWalls {

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import { Button } from 'antd';
-import type { SessionsReply } from '@dusky-spool/core/contract';
+import type { SessionsReply } from '@dusky-spool/core/model';
 import { sentenceOf } from '../../api/error-sentence.ts';
 import { getJson, putJson, remove } from '../../api/http.ts';
 import { text } from '../../app/text.ts';

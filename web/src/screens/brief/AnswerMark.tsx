@@ -1,4 +1,4 @@
-import type { Answer } from '@dusky-spool/core/project';
+import type { Answer } from '@dusky-spool/core/model';
 
 /** How an answer is drawn: its shape tells it, not its colour. Wanted is a wound spool, prepared one that is half wound. */
 export function AnswerMark({ answer, count = 0 }: { readonly answer: Answer | undefined; readonly count?: number }) {

@@ -1,7 +1,7 @@
 import { useRef, type KeyboardEvent } from 'react';
 import { answerCell, briefCost, briefOf, cellOf, notDiscussed } from '@dusky-spool/core/brief';
-import { levelsFromBelow } from '@dusky-spool/core/building';
-import { BRIEF_TOPICS, type Answer, type BriefTopic, type ProjectDocument, type Room } from '@dusky-spool/core/project';
+import { levelsFromBelow } from '@dusky-spool/core/house';
+import { type Answer, BRIEF_TOPICS, type BriefTopic, type ProjectDocument, type Room } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { Segmented } from 'antd';
 import { briefCost, fillRest, openDecisions, walkDifferences } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS, type ProjectDocument } from '@dusky-spool/core/project';
+import { BRIEF_TOPICS, type ProjectDocument } from '@dusky-spool/core/model';
 import { text } from '../../app/text.ts';
 import { usePlace } from '../../editor/selection.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Button } from 'antd';
 import { answeringDevices, cellOf, tellWalk, walkDifferences, walkingOrder, walkResultOf } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS, WALK_RESULTS, type ProjectDocument } from '@dusky-spool/core/project';
+import { BRIEF_TOPICS, type ProjectDocument, WALK_RESULTS } from '@dusky-spool/core/model';
 import { useOwnName } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Button, Input } from 'antd';
-import { comparePackage, readPackage, type PackageDifference } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS, create, remove, update, type PackageLine, type ProjectDocument } from '@dusky-spool/core/project';
+import { comparePackage, type PackageDifference, readPackage } from '@dusky-spool/core/brief';
+import { BRIEF_TOPICS, create, type PackageLine, type ProjectDocument, remove, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';

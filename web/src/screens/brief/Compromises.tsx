@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { create, remove, update, type Compromise, type ProjectDocument } from '@dusky-spool/core/project';
+import { type Compromise, create, type ProjectDocument, remove, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';

@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { openDecisions } from '@dusky-spool/core/brief';
-import { create, remove, TRADE_GATES, update, type OpenDecision, type ProjectDocument } from '@dusky-spool/core/project';
+import { create, type OpenDecision, type ProjectDocument, remove, TRADE_GATES, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { formatLength } from '@dusky-spool/core/units';
+import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';

@@ -3,15 +3,15 @@ import { setSpeakerColours } from '@dusky-spool/core/devices';
 import {
   create,
   JURISDICTIONS,
+  type ProjectDocument,
+  type ProjectHeader,
   removeWithDependants,
   SLACK_STYLES,
   SPEAKER_COLOURS,
   TRADE_GATES,
   update,
   updateProject,
-  type ProjectDocument,
-  type ProjectHeader,
-} from '@dusky-spool/core/project';
+} from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';

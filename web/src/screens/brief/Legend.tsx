@@ -1,4 +1,4 @@
-import { ANSWERS } from '@dusky-spool/core/project';
+import { ANSWERS } from '@dusky-spool/core/model';
 import { term, text } from '../../app/text.ts';
 import { AnswerMark } from './AnswerMark.tsx';
 

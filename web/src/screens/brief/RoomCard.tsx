@@ -14,7 +14,7 @@ import {
   typesFor,
 } from '@dusky-spool/core/brief';
 import { deviceTitle, templateOf } from '@dusky-spool/core/devices';
-import { ANSWERS, create, HABIT_USE, update, type Answer, type BriefCell, type ProjectDocument } from '@dusky-spool/core/project';
+import { type Answer, ANSWERS, type BriefCell, create, HABIT_USE, type ProjectDocument, update } from '@dusky-spool/core/model';
 import { listOf, onLevel } from '@dusky-spool/core/derive';
 import { useOwnName } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';

@@ -1,11 +1,10 @@
 import { Button, Input, InputNumber, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { CALCULATOR_TOPICS, CALCULATORS, filledIn, listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
-import { create, remove, type KeptCalculation, type ProjectDocument } from '@dusky-spool/core/project';
+import { CALCULATOR_TOPICS, CALCULATORS, listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
+import { compareNumbers, filledIn } from '@dusky-spool/core/runs';
+import { create, type KeptCalculation, type ProjectDocument, remove } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { compareNumbers } from '@dusky-spool/core/runs';
-import { problemSentence } from '@dusky-spool/texts';
 import { useOwnName } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
 import { useDerived } from '../../state/following.ts';
@@ -13,6 +12,7 @@ import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { figureName, figureValue } from './figure-names.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 /** One field of a calculator as its JSON Schema tells it. */
 interface Field {

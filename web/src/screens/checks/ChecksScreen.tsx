@@ -1,6 +1,6 @@
 import { Segmented } from 'antd';
 import { useSearchParams } from 'react-router';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { text } from '../../app/text.ts';
 import { StagePage } from '../stages/StagePage.tsx';
 import { Calculators } from './Calculators.tsx';

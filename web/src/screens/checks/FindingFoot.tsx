@@ -1,11 +1,9 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { Check, CostAfter } from '@dusky-spool/core/checks';
-import { acceptFinding, liftAcceptance, noteFinding } from '@dusky-spool/core/findings';
-import type { ToldFinding } from '@dusky-spool/core/following';
-import type { FindingMark, Operation, ProjectDocument } from '@dusky-spool/core/project';
-import { formatClearance } from '@dusky-spool/core/units';
-import { problemSentence } from '@dusky-spool/texts';
+import { acceptFinding, type Check, type CostAfter, liftAcceptance, noteFinding } from '@dusky-spool/core/rules';
+import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { FindingMark, Operation, ProjectDocument } from '@dusky-spool/core/model';
+import { formatClearance } from '@dusky-spool/core/math';
 import { useOwnName } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
@@ -14,6 +12,7 @@ import { money } from '../../ui/money.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { DayField } from '../brief/DayField.tsx';
 import { figureValue } from './figure-names.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -1,9 +1,17 @@
 import { Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { CHECK_STAGES, CHECKS, costAfterClosing, type Check, type CheckStage } from '@dusky-spool/core/checks';
-import { findingKey, isAccepted, markOf } from '@dusky-spool/core/findings';
-import { type ProjectDocument } from '@dusky-spool/core/project';
+import {
+  type Check,
+  CHECK_STAGES,
+  CHECKS,
+  type CheckStage,
+  costAfterClosing,
+  findingKey,
+  isAccepted,
+  markOf,
+} from '@dusky-spool/core/rules';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import { placeOf } from '../../state/finding-place.ts';

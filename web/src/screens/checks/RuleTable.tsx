@@ -1,16 +1,23 @@
 import { Button, InputNumber, Select, Switch } from 'antd';
 import { useEffect, useState } from 'react';
-import { CHECK_STAGES, CHECKS, isLowered, judgeSetting, settingsOf, type Check } from '@dusky-spool/core/checks';
-import type { FirmRules } from '@dusky-spool/core/contract';
-import type { Problem } from '@dusky-spool/core/outcome';
-import { create, remove, update, type Operation, type ProjectDocument, type RuleSetting } from '@dusky-spool/core/project';
-import { problemSentence } from '@dusky-spool/texts';
+import { type Check, CHECK_STAGES, CHECKS, isLowered, judgeSetting, settingsOf } from '@dusky-spool/core/rules';
+import {
+  create,
+  type FirmRules,
+  type Operation,
+  type ProjectDocument,
+  remove,
+  type RuleSetting,
+  update,
+} from '@dusky-spool/core/model';
+import type { Problem } from '@dusky-spool/core/math';
 import { getJson, putJson } from '../../api/http.ts';
 import { useOwnName } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
+import { problemSentence } from '@dusky-spool/texts';
 
 type Setting = Pick<RuleSetting, 'off' | 'rank' | 'limits' | 'reason'>;
 const PLAIN: Setting = { off: false, rank: null, limits: {}, reason: '' };

@@ -1,5 +1,5 @@
-import type { ToldFinding } from '@dusky-spool/core/following';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 
 type About = Pick<ToldFinding, 'subjects'>;
 

@@ -1,5 +1,5 @@
 import { Fragment } from 'react';
-import { JACKET_RATINGS, update, type CableType, type ProjectDocument } from '@dusky-spool/core/project';
+import { type CableType, JACKET_RATINGS, type ProjectDocument, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import { useProjectParts } from '../../state/project.ts';

@@ -1,12 +1,10 @@
 import { Button, Checkbox, Input, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { update, type ProjectDocument } from '@dusky-spool/core/project';
+import { type PrintLabelsReply, type ProjectDocument, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { numberScheme, reserveBlock, type PlannedRun, type SchemeOutlook } from '@dusky-spool/core/runs';
-import type { Outcome } from '@dusky-spool/core/outcome';
-import { labelFit } from '@dusky-spool/core/labels';
-import type { PrintLabelsReply } from '@dusky-spool/core/contract';
-import { problemSentence } from '@dusky-spool/texts';
+import { numberScheme, type PlannedRun, reserveBlock, type SchemeOutlook } from '@dusky-spool/core/runs';
+import type { Outcome } from '@dusky-spool/core/math';
+import { labelFit } from '@dusky-spool/core/sheets';
 import { text } from '../../app/text.ts';
 import { postJson, Refused } from '../../api/http.ts';
 import { askScheme, useDerived } from '../../state/following.ts';
@@ -17,6 +15,7 @@ import { today } from '../../state/today.ts';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { Jackets } from './Jackets.tsx';
 import { PrinterJobs } from './PrinterJobs.tsx';
+import { problemSentence } from '@dusky-spool/texts';
 import './labels.css';
 
 interface Props {

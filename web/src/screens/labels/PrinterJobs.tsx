@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { PrinterJobsReply } from '@dusky-spool/core/contract';
+import type { PrinterJobsReply } from '@dusky-spool/core/model';
 import { getJson } from '../../api/http.ts';
 import { text } from '../../app/text.ts';
 

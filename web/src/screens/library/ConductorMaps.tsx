@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { App as AntApp, Button, Input } from 'antd';
-import type { MapsReply } from '@dusky-spool/core/contract';
+import { type ConductorMap, create, type MapsReply, type ProjectDocument, remove } from '@dusky-spool/core/model';
 import { changeMap, conductorsOf, conductorsUsed } from '@dusky-spool/core/devices';
-import { create, remove, type ConductorMap, type ProjectDocument } from '@dusky-spool/core/project';
 import { listOf } from '@dusky-spool/core/derive';
 import { sentenceOf } from '../../api/error-sentence.ts';
 import { putJson } from '../../api/http.ts';

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
-import type { LibraryReadReply } from '@dusky-spool/core/contract';
-import { problemSentence } from '@dusky-spool/texts';
+import type { LibraryReadReply } from '@dusky-spool/core/model';
 import { text } from '../../app/text.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly read: LibraryReadReply;

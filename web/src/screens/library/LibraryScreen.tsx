@@ -1,17 +1,18 @@
 import { useEffect, useMemo, useState } from 'react';
 import { App as AntApp, Button, Input, Segmented, Select, Upload } from 'antd';
-import type { LibraryReadReply, LibraryReply } from '@dusky-spool/core/contract';
 import {
   create,
+  type DeviceType,
+  type LibraryReadReply,
+  type LibraryReply,
+  type Operation,
   PARTS,
+  type ProjectDocument,
   sameValue,
+  type SystemName,
   SYSTEMS,
   update,
-  type DeviceType,
-  type Operation,
-  type ProjectDocument,
-  type SystemName,
-} from '@dusky-spool/core/project';
+} from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { sentenceOf } from '../../api/error-sentence.ts';
 import { getJson, postText, putJson } from '../../api/http.ts';

@@ -1,13 +1,13 @@
 import { useMemo, useState } from 'react';
 import { Button, Checkbox, Input, Select } from 'antd';
 import { changeRecipe } from '@dusky-spool/core/devices';
-import { LEG_ENDS, sameValue, type DeviceType, type Leg, type ProjectDocument } from '@dusky-spool/core/project';
+import { type DeviceType, type Leg, LEG_ENDS, type ProjectDocument, sameValue } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { compareNumbers } from '@dusky-spool/core/runs';
-import { problemSentence } from '@dusky-spool/texts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { NumberField } from '../../ui/fields.tsx';
+import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -2,14 +2,14 @@ import { Button } from 'antd';
 import {
   BOX_KINDS,
   BRIEF_TOPICS,
+  type DeviceType,
   MOUNTS,
+  type ProjectDocument,
   removeWithDependants,
   SYSTEMS,
   update,
-  type DeviceType,
-  type ProjectDocument,
-} from '@dusky-spool/core/project';
-import { typesFitting } from '@dusky-spool/core/mounting';
+} from '@dusky-spool/core/model';
+import { typesFitting } from '@dusky-spool/core/devices';
 import { term, text } from '../../app/text.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Button } from 'antd';
-import type { AuditLine, AuditReply } from '@dusky-spool/core/contract';
+import type { AuditLine, AuditReply } from '@dusky-spool/core/model';
 import { getJson } from '../../api/http.ts';
 import { text } from '../../app/text.ts';
 import { whenText } from '../../ui/when.ts';

@@ -1,4 +1,4 @@
-import type { MailsReply } from '@dusky-spool/core/contract';
+import type { MailsReply } from '@dusky-spool/core/model';
 import { text } from '../../app/text.ts';
 import { whenText } from '../../ui/when.ts';
 import { useFetched } from './useFetched.ts';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { App as AntApp, Button, Switch } from 'antd';
-import type { Invitation, Member, PeopleReply } from '@dusky-spool/core/contract';
+import type { Invitation, Member, PeopleReply } from '@dusky-spool/core/model';
 import { putJson, remove } from '../../api/http.ts';
 import { sentenceOf } from '../../api/error-sentence.ts';
 import { useSession } from '../../api/session.ts';

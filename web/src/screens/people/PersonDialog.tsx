@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Input, Modal, Radio, Select } from 'antd';
-import { ROLES, type Member, type ProjectsReply, type Role } from '@dusky-spool/core/contract';
+import { type Member, type ProjectsReply, type Role, ROLES } from '@dusky-spool/core/model';
 import { postJson, putJson } from '../../api/http.ts';
 import { sentenceOf } from '../../api/error-sentence.ts';
 import { text } from '../../app/text.ts';

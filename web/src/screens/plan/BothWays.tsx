@@ -1,12 +1,12 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { ProjectDocument, Run } from '@dusky-spool/core/project';
-import type { BothRoutes } from '@dusky-spool/core/surface';
-import { formatCableLength } from '@dusky-spool/core/units';
-import { problemSentence } from '@dusky-spool/texts';
+import type { ProjectDocument, Run } from '@dusky-spool/core/model';
+import type { BothRoutes } from '@dusky-spool/core/pathways';
+import { formatCableLength } from '@dusky-spool/core/math';
 import { text } from '../../app/text.ts';
 import { askBoth } from '../../state/following.ts';
 import { money } from '../../ui/money.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -1,6 +1,6 @@
-import { countsBySystem } from '@dusky-spool/core/documents';
-import type { ProjectDocument } from '@dusky-spool/core/project';
-import { formatCableLength } from '@dusky-spool/core/units';
+import { countsBySystem } from '@dusky-spool/core/sheets';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { money } from '../../ui/money.ts';

@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { Button } from 'antd';
-import { moveDevices } from '@dusky-spool/core/devices';
-import { displayWalls } from '@dusky-spool/core/mounting';
-import type { Device, ProjectDocument } from '@dusky-spool/core/project';
-import { formatLength } from '@dusky-spool/core/units';
+import { displayWalls, moveDevices } from '@dusky-spool/core/devices';
+import type { Device, ProjectDocument } from '@dusky-spool/core/model';
+import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
 import { useProject } from '../../state/project.ts';
 

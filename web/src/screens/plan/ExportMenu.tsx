@@ -1,9 +1,9 @@
 import { useCallback, useState } from 'react';
 import { Button, Dropdown, Modal, Segmented } from 'antd';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { useRight } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
-import { MakingDialog, type Making } from '../../ui/MakingDialog.tsx';
+import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
 
 interface Props {
   readonly projectId: string;

@@ -1,10 +1,10 @@
-import { formatCableLength } from '@dusky-spool/core/units';
-import { findingSentence } from '@dusky-spool/texts';
+import { formatCableLength } from '@dusky-spool/core/math';
 import { text } from '../../app/text.ts';
 import { useFollowing } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
+import { findingSentence } from '@dusky-spool/texts';
 
 const MOST = 6;
 /** The card has room for everything it may say, so that its words never move the page while something is dragged, px. */

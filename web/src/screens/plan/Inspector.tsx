@@ -1,11 +1,11 @@
 import { useEffect } from 'react';
 import { Button } from 'antd';
 import { alignDevices, alignHeights, ALIGNMENTS } from '@dusky-spool/core/devices';
-import type { ProjectDocument } from '@dusky-spool/core/project';
-import { formatLength } from '@dusky-spool/core/units';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { formatLength } from '@dusky-spool/core/math';
 import { later } from '../../app/later.ts';
 import { text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection.ts';
+import type { Selection } from '../../editor/selection-kinds.ts';
 import { useDerived } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';

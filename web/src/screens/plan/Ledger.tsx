@@ -1,11 +1,11 @@
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input, Select } from 'antd';
-import { groupSchedule, totalsByCable, type ScheduleGrouping, type ScheduleRow } from '@dusky-spool/core/documents';
-import { RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
-import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
+import { groupSchedule, type ScheduleGrouping, type ScheduleRow, totalsByCable } from '@dusky-spool/core/sheets';
+import { type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
+import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection.ts';
+import type { Selection } from '../../editor/selection-kinds.ts';
 import { useDerived, useFollowing } from '../../state/following.ts';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { RankMark } from '../../ui/RankMark.tsx';

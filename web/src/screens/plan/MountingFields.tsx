@@ -1,19 +1,23 @@
 import { Button, Checkbox } from 'antd';
-import { attachmentOf } from '@dusky-spool/core/building';
-import { aimAt, mirrorDevice, setWallDistance, wallDistances, type Axis } from '@dusky-spool/core/devices';
+import { attachmentOf } from '@dusky-spool/core/house';
 import {
+  aimAt,
+  type Axis,
   holesToFill,
   loadOf,
+  mirrorDevice,
   mountsFor,
   mountTypeOf,
   seatsOf,
+  setWallDistance,
   sweepOf,
   typesFitting,
+  wallDistances,
   wallPlaceOf,
-} from '@dusky-spool/core/mounting';
-import { FITTINGS, update, WISHES, type Device, type ProjectDocument } from '@dusky-spool/core/project';
+} from '@dusky-spool/core/devices';
+import { type Device, FITTINGS, type ProjectDocument, update, WISHES } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { formatLengthFine } from '@dusky-spool/core/units';
+import { formatLengthFine } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
 import { deviceIds, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

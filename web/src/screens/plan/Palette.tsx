@@ -1,8 +1,9 @@
 import { memo, useMemo, useState } from 'react';
 import { Input } from 'antd';
-import { attachmentOf } from '@dusky-spool/core/building';
-import { OVERLAPS, ROOM_TEMPLATES } from '@dusky-spool/core/devices';
-import { SYSTEMS, type ProjectDocument, type SystemName } from '@dusky-spool/core/project';
+import { attachmentOf } from '@dusky-spool/core/house';
+import { OVERLAPS } from '@dusky-spool/core/calculators';
+import { ROOM_TEMPLATES } from '@dusky-spool/core/devices';
+import { type ProjectDocument, type SystemName, SYSTEMS } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import type { Tool } from '../../canvas/PlanCanvas.tsx';

@@ -1,17 +1,15 @@
 import { onLevel } from '@dusky-spool/core/derive';
-import { useCallback, useEffect, useMemo, useState } from 'react';
-import { Button, ConfigProvider } from 'antd';
-import { levelsFromBelow, projectBounds } from '@dusky-spool/core/building';
-import { moveDevices, removeDevices } from '@dusky-spool/core/devices';
-import { facePlaceOf, moveOnFace } from '@dusky-spool/core/mounting';
-import { GROUP_KINDS, type GroupKind, type ProjectDocument, type SystemName } from '@dusky-spool/core/project';
+import { levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
+import { facePlaceOf, moveDevices, moveOnFace, removeDevices } from '@dusky-spool/core/devices';
+import { GROUP_KINDS, type GroupKind, type ProjectDocument, type SystemName } from '@dusky-spool/core/model';
 import { later } from '../../app/later.ts';
 import { useRight } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { PlanCanvas, type Tool } from '../../canvas/PlanCanvas.tsx';
 import { useCamera } from '../../canvas/useCamera.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
-import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
+import { noSelection, type Selection } from '../../editor/selection-kinds.ts';
+import { usePlace } from '../../editor/selection.ts';
 import { useKeys } from '../../editor/useKeys.ts';
 import { surfaceIn, type SurfaceView } from '../../editor/views.ts';
 import { useProjectParts } from '../../state/project.ts';
@@ -26,6 +24,8 @@ import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { InHand } from './InHand.tsx';
 import { Inspector } from './Inspector.tsx';
 import { Palette } from './Palette.tsx';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Button, ConfigProvider } from 'antd';
 
 interface Props {
   readonly projectId: string;

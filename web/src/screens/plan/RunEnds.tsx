@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { update, type ProjectDocument, type Run } from '@dusky-spool/core/project';
+import { type ProjectDocument, type Run, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../../app/text.ts';
 import { useProject } from '../../state/project.ts';

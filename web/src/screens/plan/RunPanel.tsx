@@ -1,17 +1,15 @@
 import { Select } from 'antd';
 import { Fragment } from 'react';
-import { findingsOf } from '@dusky-spool/core/checks';
-import { findingKey } from '@dusky-spool/core/findings';
-import type { ToldFinding } from '@dusky-spool/core/following';
-import { RUN_STATES, SLACK_STYLES, update, type ProjectDocument, type Run, type SlackStyle } from '@dusky-spool/core/project';
+import { findingKey, findingsOf } from '@dusky-spool/core/rules';
+import type { ToldFinding } from '@dusky-spool/core/deltas';
+import { type ProjectDocument, type Run, RUN_STATES, SLACK_STYLES, type SlackStyle, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type HoleMember } from '@dusky-spool/core/routing';
-import { isKept, runState, slackStyleOf, usualRackSlackM, type PlannedRun } from '@dusky-spool/core/runs';
-import { formatCableLength } from '@dusky-spool/core/units';
-import { problemSentence } from '@dusky-spool/texts';
+import { isKept, type PlannedRun, runState, slackStyleOf, usualRackSlackM } from '@dusky-spool/core/runs';
+import { formatCableLength } from '@dusky-spool/core/math';
 import { later } from '../../app/later.ts';
 import { term, text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection.ts';
+import type { Selection } from '../../editor/selection-kinds.ts';
 import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -19,6 +17,7 @@ import { FindingCard } from '../../ui/FindingCard.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
+import { problemSentence } from '@dusky-spool/texts';
 
 /** Fetched when the first run is looked at. */
 const RunEnds = later(() => import('./RunEnds.tsx').then((module) => module.RunEnds), null);

@@ -1,11 +1,10 @@
 import { useEffect, useState } from 'react';
 import { Button, Select } from 'antd';
 import { useByHand } from '../../state/by-hand.ts';
-import type { Point3 } from '@dusky-spool/core/geometry';
-import { create, remove, type Operation, type ProjectDocument, type RouteRule, type Run } from '@dusky-spool/core/project';
+import { formatCableLength, type Point3 } from '@dusky-spool/core/math';
+import { create, type Operation, type ProjectDocument, remove, type RouteRule, type Run } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type RoutedPath } from '@dusky-spool/core/routing';
-import { formatCableLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import { askChoices } from '../../state/following.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';

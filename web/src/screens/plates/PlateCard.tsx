@@ -1,17 +1,17 @@
 import { useState } from 'react';
 import { Button, Select } from 'antd';
-import type { ToldFinding } from '@dusky-spool/core/following';
+import type { ToldFinding } from '@dusky-spool/core/deltas';
 import {
   dissolvePlate,
+  type InsertKind,
   INSERTS,
   linePlateUp,
   mainsBoxBeside,
   MOST_INSERTS,
   setPlateHeight,
-  type InsertKind,
-} from '@dusky-spool/core/plates';
-import { BOX_KINDS, PLATE_OPENINGS, update, type Plate, type ProjectDocument } from '@dusky-spool/core/project';
-import { formatLength } from '@dusky-spool/core/units';
+} from '@dusky-spool/core/devices';
+import { BOX_KINDS, type Plate, PLATE_OPENINGS, type ProjectDocument, update } from '@dusky-spool/core/model';
+import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
 import { useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

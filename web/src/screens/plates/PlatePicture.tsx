@@ -1,5 +1,5 @@
-import { gangOffsetM, plateSizeM } from '@dusky-spool/core/plates';
-import type { Plate } from '@dusky-spool/core/project';
+import { gangOffsetM, plateSizeM } from '@dusky-spool/core/devices';
+import type { Plate } from '@dusky-spool/core/model';
 import { term, text } from '../../app/text.ts';
 
 interface Props {

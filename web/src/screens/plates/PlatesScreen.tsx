@@ -1,10 +1,8 @@
 import { edited } from '@dusky-spool/core/derive';
-import { useMemo } from 'react';
-import { Button } from 'antd';
-import { platesInOrder } from '@dusky-spool/core/documents';
-import { composePlate, platesWanted } from '@dusky-spool/core/plates';
-import { type Operation, type ProjectDocument } from '@dusky-spool/core/project';
-import { formatLength } from '@dusky-spool/core/units';
+import { platesInOrder } from '@dusky-spool/core/sheets';
+import { composePlate, platesWanted } from '@dusky-spool/core/devices';
+import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
+import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
 import { useKeys } from '../../editor/useKeys.ts';
 import { viewOfItsWall } from '../../editor/views.ts';
@@ -13,6 +11,8 @@ import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { PlateCard } from './PlateCard.tsx';
 import { PlatePicture } from './PlatePicture.tsx';
+import { useMemo } from 'react';
+import { Button } from 'antd';
 
 interface Props {
   readonly projectId: string;

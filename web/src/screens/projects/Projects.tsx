@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { App as AntApp, Button, Input, Modal, Segmented } from 'antd';
-import type { DeletedProject, ProjectsReply, ProjectSummary } from '@dusky-spool/core/contract';
+import type { DeletedProject, ProjectsReply, ProjectSummary } from '@dusky-spool/core/model';
 import { sentenceOf } from '../../api/error-sentence.ts';
 import { getJson, postJson, postText, remove } from '../../api/http.ts';
 import { useRight } from '../../api/session.ts';

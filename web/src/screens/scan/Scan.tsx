@@ -1,16 +1,15 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Button, Input } from 'antd';
-import type { Problem } from '@dusky-spool/core/outcome';
-import { formatCableLength } from '@dusky-spool/core/units';
-import { problemSentence } from '@dusky-spool/texts';
-import { keptHouses, type KeptHouse } from '../../api/device-store.ts';
+import { formatCableLength, type Problem } from '@dusky-spool/core/math';
+import { type KeptHouse, keptHouses } from '../../api/device-store.ts';
 import { term, text } from '../../app/text.ts';
 import { startFollowing, useDerived, useFollowed } from '../../state/following.ts';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { decodePicture, decodeVideo } from './decode.ts';
 import { resolveLabel } from './resolve-label.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 /** Resolves a cable label against the houses kept on this device; needs no connection. */
 export function Scan() {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { placeDevice } from '@dusky-spool/core/devices';
-import { applyChange } from '@dusky-spool/core/project';
+import { applyChange } from '@dusky-spool/core/model';
 import { countingIds, smallHouse } from '@dusky-spool/core/testing';
 import type { KeptHouse } from '../../api/device-store.ts';
 import { resolveLabel } from './resolve-label.ts';

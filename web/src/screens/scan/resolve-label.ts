@@ -1,5 +1,5 @@
-import { readLabelCode } from '@dusky-spool/core/labels';
-import type { Problem } from '@dusky-spool/core/outcome';
+import { readLabelCode } from '@dusky-spool/core/sheets';
+import type { Problem } from '@dusky-spool/core/math';
 import type { KeptHouse } from '../../api/device-store.ts';
 
 /** Finds the run of a code, or of a bare number in the houses at hand. */

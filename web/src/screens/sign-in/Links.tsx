@@ -1,13 +1,13 @@
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from 'antd';
-import type { InvitationReply } from '@dusky-spool/core/contract';
-import { problemSentence } from '@dusky-spool/texts';
+import type { InvitationReply } from '@dusky-spool/core/model';
 import { postJson, Refused } from '../../api/http.ts';
 import { useSession } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
 import { TextForm } from '../../ui/TextForm.tsx';
 import { Door } from './Door.tsx';
+import { problemSentence } from '@dusky-spool/texts';
 
 /** The code of a link in a mail. It is taken out of the address at once, so that it stays in no history. */
 function useCode(): string {

@@ -1,5 +1,5 @@
-import { levelsFromBelow } from '@dusky-spool/core/building';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import { levelsFromBelow } from '@dusky-spool/core/house';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { text } from '../../app/text.ts';
 import { StagePage } from './StagePage.tsx';
 

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
-import { type ProjectDocument } from '@dusky-spool/core/project';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { formatLength } from '@dusky-spool/core/units';
+import { formatLength } from '@dusky-spool/core/math';
 import { text } from '../../app/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';

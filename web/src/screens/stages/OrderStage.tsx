@@ -1,7 +1,7 @@
-import { spoolsFor, totalsByCable } from '@dusky-spool/core/documents';
-import type { ProjectDocument } from '@dusky-spool/core/project';
-import { USUAL_SPOOL_M } from '@dusky-spool/core/spools';
-import { formatCableLength } from '@dusky-spool/core/units';
+import { spoolsFor, totalsByCable } from '@dusky-spool/core/sheets';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { USUAL_SPOOL_M } from '@dusky-spool/core/calculators';
+import { formatCableLength } from '@dusky-spool/core/math';
 import { text } from '../../app/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { SpoolRing } from '../../ui/SpoolRing.tsx';

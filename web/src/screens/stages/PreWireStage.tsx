@@ -1,14 +1,14 @@
 import { Button } from 'antd';
-import { groupSchedule, type ScheduleRow } from '@dusky-spool/core/documents';
-import { RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
+import { groupSchedule, type ScheduleRow } from '@dusky-spool/core/sheets';
+import { type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
-import { formatCableLength } from '@dusky-spool/core/units';
-import { Link } from 'react-router';
+import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
 import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { StagePage } from './StagePage.tsx';
+import { Link } from 'react-router';
 
 /** What comes next for a run on the pre-wire day. */
 const NEXT: Partial<Record<RunState, { to: RunState; words: string }>> = {

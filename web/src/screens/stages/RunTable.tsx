@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
-import type { ScheduleRow } from '@dusky-spool/core/documents';
-import { formatCableLength, type UnitSystem } from '@dusky-spool/core/units';
+import type { ScheduleRow } from '@dusky-spool/core/sheets';
+import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
 import { term } from '../../app/text.ts';
 import { RunTag } from '../../ui/RunTag.tsx';
 

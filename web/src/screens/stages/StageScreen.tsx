@@ -1,4 +1,4 @@
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import type { Stage } from '../../state/progress.ts';
 import { HandoverStage } from './HandoverStage.tsx';
 import { HeadEndStage } from './HeadEndStage.tsx';

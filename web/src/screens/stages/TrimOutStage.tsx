@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { RUN_STATES, type ProjectDocument, type RunState } from '@dusky-spool/core/project';
+import { type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
 import { term, text } from '../../app/text.ts';
 import { editOnRoutes, useDerived } from '../../state/following.ts';

@@ -1,5 +1,5 @@
-import { distance2, type Point2 } from '@dusky-spool/core/geometry';
-import type { Snap } from '@dusky-spool/core/survey';
+import { distance2, type Point2 } from '@dusky-spool/core/math';
+import type { Snap } from '@dusky-spool/core/house';
 import { text } from '../../app/text.ts';
 import { boxPath, pathThrough } from '../../canvas/room-drawing.ts';
 import type { SurveyTool } from './tools.ts';

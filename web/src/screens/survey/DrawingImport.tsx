@@ -1,21 +1,19 @@
 import { edited } from '@dusky-spool/core/derive';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { Button, Checkbox, Modal, Progress, Select } from 'antd';
-import type { PictureInfo } from '@dusky-spool/core/contract';
-import type { Point2 } from '@dusky-spool/core/geometry';
-import { create, newFeature, newUnderlay, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
-import { SVG_PX_PER_M, type Proposals, type TradeMarkAt } from '@dusky-spool/core/plans';
-import { drawingPlace, featureMake, usualSize, wallsFromProposals } from '@dusky-spool/core/survey';
-import { formatLength, METRES_PER } from '@dusky-spool/core/units';
-import { problemSentence } from '@dusky-spool/texts';
+import { create, newFeature, newUnderlay, type Operation, type PictureInfo, type ProjectDocument } from '@dusky-spool/core/model';
+import { formatLength, METRES_PER, type Point2 } from '@dusky-spool/core/math';
+import { drawingPlace, wallsFromProposals } from '@dusky-spool/core/survey';
+import { featureMake, type Proposals, SVG_PX_PER_M, type TradeMarkAt, usualSize } from '@dusky-spool/core/house';
 import { sentenceOf } from '../../api/error-sentence.ts';
 import { postForm } from '../../api/http.ts';
 import { text } from '../../app/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import type { DrawingAnswer, DrawingQuestion, ShownDrawing } from '../../workers/drawing-contract.ts';
 import { DrawingPreview } from './DrawingPreview.tsx';
-import { guessRole, ROLES, type Role } from './layer-roles.ts';
+import { guessRole, type Role, ROLES } from './layer-roles.ts';
 import { newSurveyId } from './ids.ts';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Button, Checkbox, Modal, Progress, Select } from 'antd';
+import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly projectId: string;

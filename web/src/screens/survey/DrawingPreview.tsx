@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
-import { closestOnSegment, type Point2 } from '@dusky-spool/core/geometry';
-import type { Proposals } from '@dusky-spool/core/plans';
+import { closestOnSegment, type Point2 } from '@dusky-spool/core/math';
+import type { Proposals } from '@dusky-spool/core/house';
 import { text } from '../../app/text.ts';
 import type { ShownDrawing } from '../../workers/drawing-contract.ts';
 import type { Role } from './layer-roles.ts';

@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { Button, Modal } from 'antd';
-import { distance2, type Point2 } from '@dusky-spool/core/geometry';
-import type { ProjectDocument } from '@dusky-spool/core/project';
-import { planScale } from '@dusky-spool/core/survey';
-import { formatLength } from '@dusky-spool/core/units';
+import { distance2, formatLength, type Point2 } from '@dusky-spool/core/math';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { planScale } from '@dusky-spool/core/calculators';
 import { text } from '../../app/text.ts';
 import { onPicture, rescaled } from '../../editor/picture-place.ts';
 import { useProject } from '../../state/project.ts';

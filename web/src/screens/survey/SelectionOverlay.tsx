@@ -1,10 +1,9 @@
 import type { PointerEvent } from 'react';
-import { featureBox, wallFootprint } from '@dusky-spool/core/survey';
-import { wallPoint } from '@dusky-spool/core/building';
-import type { Point2 } from '@dusky-spool/core/geometry';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import { featureBox, wallFootprint, wallPoint } from '@dusky-spool/core/house';
+import type { Point2 } from '@dusky-spool/core/math';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { pathThrough } from '../../canvas/room-drawing.ts';
-import type { Selection } from '../../editor/selection.ts';
+import type { Selection } from '../../editor/selection-kinds.ts';
 
 /** What is taken hold of on the sheet. */
 export type Grip =

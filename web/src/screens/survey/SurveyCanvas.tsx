@@ -1,30 +1,18 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { App as AntApp } from 'antd';
-import { projectBounds, nearestWall, buildingOf } from '@dusky-spool/core/building';
-import { tidyM, distance2, type Point2 } from '@dusky-spool/core/geometry';
+import { buildingOf, nearestWall, projectBounds, type Snap, snapDrawing, surveyHit, usualSize } from '@dusky-spool/core/house';
+import { drawWalls, moveFeatures, moveWalls, placeOpening } from '@dusky-spool/core/survey';
+import { distance2, formatLength, type Outcome, parseLength, type Point2, tidyM } from '@dusky-spool/core/math';
 import {
   create,
   newFeature,
   newOpening,
   newRack,
   newRiser,
-  update,
   type Operation,
   type ProjectDocument,
-} from '@dusky-spool/core/project';
-import type { Outcome } from '@dusky-spool/core/outcome';
-import {
-  drawWalls,
-  moveFeatures,
-  moveWalls,
-  placeOpening,
-  snapDrawing,
-  surveyHit,
-  usualSize,
-  type Snap,
-} from '@dusky-spool/core/survey';
-import { formatLength, parseLength } from '@dusky-spool/core/units';
-import { problemSentence } from '@dusky-spool/texts';
+  update,
+} from '@dusky-spool/core/model';
 import { term, text } from '../../app/text.ts';
 import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
 import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
@@ -35,14 +23,15 @@ import { Draft } from './Draft.tsx';
 import { inBox } from './survey-selection.ts';
 import { Sheet } from '../../canvas/Sheet.tsx';
 import type { CameraControl } from '../../canvas/useCamera.ts';
-import { noSelection, type Selection } from '../../editor/selection.ts';
+import { noSelection, type Selection } from '../../editor/selection-kinds.ts';
 import { setCorner, typedCorner } from '../../editor/tools/draw-walls.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { newSurveyId } from './ids.ts';
-import { SelectionOverlay, type Grip } from './SelectionOverlay.tsx';
+import { type Grip, SelectionOverlay } from './SelectionOverlay.tsx';
 import { OPENING_SIZES, SELECT, type SurveyTool } from './tools.ts';
 import { useSurveyView } from './useSurveyView.ts';
 import { useUnderlayLines } from './useUnderlayLines.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly projectId: string;

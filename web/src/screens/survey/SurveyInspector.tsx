@@ -1,8 +1,8 @@
 import { Button } from 'antd';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { alignFeatures, distributeFeatures, EDGES } from '@dusky-spool/core/survey';
 import { term, text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection.ts';
+import type { Selection } from '../../editor/selection-kinds.ts';
 import { useProject } from '../../state/project.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { SurveyPanel } from './panels/SurveyPanel.tsx';

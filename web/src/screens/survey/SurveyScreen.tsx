@@ -1,27 +1,25 @@
 import { useCallback, useState } from 'react';
 import { Button, Dropdown } from 'antd';
-import { levelsFromBelow, projectBounds, signatureOf } from '@dusky-spool/core/building';
-import { refuse } from '@dusky-spool/core/outcome';
-import type { Point2 } from '@dusky-spool/core/geometry';
-import { create, update, type ProjectDocument } from '@dusky-spool/core/project';
-import { onLevel } from '@dusky-spool/core/derive';
 import {
   arrayMotions,
-  FEATURE_MAKES,
   moveFeatures,
   moveWalls,
   removeOpenings,
   removeWalls,
   sameKind,
-  surveyQuestions,
   WALL_BUILDS,
 } from '@dusky-spool/core/survey';
+import { FEATURE_MAKES, levelsFromBelow, projectBounds, signatureOf, surveyQuestions } from '@dusky-spool/core/house';
+import { type Point2, refuse } from '@dusky-spool/core/math';
+import { create, type ProjectDocument, update } from '@dusky-spool/core/model';
+import { onLevel } from '@dusky-spool/core/derive';
 import { later } from '../../app/later.ts';
 import { useRight } from '../../api/session.ts';
 import { text } from '../../app/text.ts';
 import { useCamera } from '../../canvas/useCamera.ts';
 import { NUDGE_M } from '../../editor/nudge.ts';
-import { noSelection, usePlace, type Selection } from '../../editor/selection.ts';
+import { noSelection, type Selection } from '../../editor/selection-kinds.ts';
+import { usePlace } from '../../editor/selection.ts';
 import { leaveWalls } from '../../editor/tools/draw-walls.ts';
 import { useKeys } from '../../editor/useKeys.ts';
 import { surfaceIn } from '../../editor/views.ts';
@@ -39,7 +37,7 @@ import { cropBetween, isBare, present, removed } from './survey-selection.ts';
 import { SurveyCanvas } from './SurveyCanvas.tsx';
 import { SurveyInspector } from './SurveyInspector.tsx';
 import { ToolBar } from './ToolBar.tsx';
-import { SELECT, wallsTool, type SurveyTool } from './tools.ts';
+import { SELECT, type SurveyTool, wallsTool } from './tools.ts';
 import { useClip } from './useClip.ts';
 import { useSurveyKeys } from './useSurveyKeys.ts';
 import { useTypedWalls } from './useTypedWalls.ts';

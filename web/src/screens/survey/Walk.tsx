@@ -1,15 +1,15 @@
 import { useMemo, useState } from 'react';
 import { Button } from 'antd';
-import type { FactState, ProjectDocument } from '@dusky-spool/core/project';
-import { answerFact, missingThings, surveyQuestions, type SurveyQuestion } from '@dusky-spool/core/survey';
-import { formatLength, parseLength } from '@dusky-spool/core/units';
-import { problemSentence } from '@dusky-spool/texts';
+import type { FactState, ProjectDocument } from '@dusky-spool/core/model';
+import { answerFact, missingThings, type SurveyQuestion, surveyQuestions } from '@dusky-spool/core/house';
+import { formatLength, parseLength } from '@dusky-spool/core/math';
 import { sentenceOf } from '../../api/error-sentence.ts';
 import { postJson } from '../../api/http.ts';
 import { useOwnName } from '../../api/session.ts';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
+import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly document: ProjectDocument;

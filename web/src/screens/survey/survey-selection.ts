@@ -1,5 +1,5 @@
-import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/geometry';
-import { removeWithDependants, type Operation, type ProjectDocument, type Underlay } from '@dusky-spool/core/project';
+import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/math';
+import { type Operation, type ProjectDocument, removeWithDependants, type Underlay } from '@dusky-spool/core/model';
 import { noSelection, type Selection } from '../../editor/selection-kinds.ts';
 
 const TABLES = {

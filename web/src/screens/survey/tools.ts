@@ -1,7 +1,8 @@
-import type { Point2 } from '@dusky-spool/core/geometry';
-import type { FeatureMake, WallBuild } from '@dusky-spool/core/survey';
-import type { Opening } from '@dusky-spool/core/project';
-import { startWalls, type DrawWalls } from '../../editor/tools/draw-walls.ts';
+import type { Point2 } from '@dusky-spool/core/math';
+import type { FeatureMake } from '@dusky-spool/core/house';
+import type { WallBuild } from '@dusky-spool/core/survey';
+import type { Opening } from '@dusky-spool/core/model';
+import { type DrawWalls, startWalls } from '../../editor/tools/draw-walls.ts';
 
 /** What the pointer does on the survey sheet. */
 export type SurveyTool =

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { App as AntApp } from 'antd';
-import type { ProjectDocument } from '@dusky-spool/core/project';
-import { clipBounds, clipOf, mirrorMotion, paste, type Clip, type Motion } from '@dusky-spool/core/survey';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { type Clip, clipBounds, clipOf, mirrorMotion, type Motion, paste } from '@dusky-spool/core/survey';
 import { text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection.ts';
+import type { Selection } from '../../editor/selection-kinds.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { newSurveyId } from './ids.ts';
 

@@ -1,9 +1,8 @@
 import { useEffect, useRef } from 'react';
 import { App as AntApp } from 'antd';
-import type { Point2 } from '@dusky-spool/core/geometry';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import { parseLength, type Point2 } from '@dusky-spool/core/math';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { drawWalls } from '@dusky-spool/core/survey';
-import { parseLength } from '@dusky-spool/core/units';
 import { text } from '../../app/text.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { backCorner, endChain, setCorner, typedCorner, typeWalls } from '../../editor/tools/draw-walls.ts';

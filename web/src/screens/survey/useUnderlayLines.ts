@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
-import { rotate2, type Point2 } from '@dusky-spool/core/geometry';
-import { svgLines } from '@dusky-spool/core/plans';
-import type { ProjectDocument, Underlay } from '@dusky-spool/core/project';
+import { type Point2, rotate2 } from '@dusky-spool/core/math';
+import { svgLines } from '@dusky-spool/core/house';
+import type { ProjectDocument, Underlay } from '@dusky-spool/core/model';
 import { useProject } from '../../state/project.ts';
 
 type Line = readonly [Point2, Point2];

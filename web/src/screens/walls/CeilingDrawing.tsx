@@ -1,8 +1,8 @@
 import { memo } from 'react';
-import { pointInPolygon, type Point2 } from '@dusky-spool/core/geometry';
-import { type ProjectDocument, type Room } from '@dusky-spool/core/project';
+import { type Point2, pointInPolygon } from '@dusky-spool/core/math';
+import type { ProjectDocument, Room } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
-import { featureBox, featureMake, type JoistLine } from '@dusky-spool/core/survey';
+import { featureBox, featureMake, type JoistLine } from '@dusky-spool/core/house';
 import { term } from '../../app/text.ts';
 import { pathThrough } from '../../canvas/room-drawing.ts';
 

@@ -1,25 +1,34 @@
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
-import { attachmentOf } from '@dusky-spool/core/building';
-import { coverRoom, moveDevices, placeAll, placeField, withPlateMates } from '@dusky-spool/core/devices';
-import { boundsOf, pointInPolygon, rotate2, type Point2 } from '@dusky-spool/core/geometry';
-import { faceOf, guideTo, legalPlaces, mountTypeOf, rankOf, type Guide } from '@dusky-spool/core/mounting';
-import { create, remove, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+import { attachmentOf, bayAt, joistsOf } from '@dusky-spool/core/house';
+import {
+  coverRoom,
+  faceOf,
+  type Guide,
+  guideTo,
+  legalPlaces,
+  mountTypeOf,
+  moveDevices,
+  placeAll,
+  placeField,
+  rankOf,
+  withPlateMates,
+} from '@dusky-spool/core/devices';
+import { boundsOf, formatLength, type Point2, pointInPolygon, rotate2 } from '@dusky-spool/core/math';
+import { create, type DeviceType, type ProjectDocument, remove } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
-import { bayAt, joistsOf } from '@dusky-spool/core/survey';
-import { formatLength } from '@dusky-spool/core/units';
 import { term, text } from '../../app/text.ts';
 import type { Field } from '../../canvas/PlanCanvas.tsx';
 import { pathThrough } from '../../canvas/room-drawing.ts';
 import { toHandGrid } from '../../editor/nudge.ts';
-import type { Selection } from '../../editor/selection.ts';
+import type { Selection } from '../../editor/selection-kinds.ts';
 import { deviceIds, newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { CeilingDrawing } from './CeilingDrawing.tsx';
 import { labelFaces } from './face-labels.ts';
 import { SurfaceHeader } from './SurfaceHeader.tsx';
-import { useSurfaceDrag, type Grip } from './useSurfaceDrag.ts';
+import { type Grip, useSurfaceDrag } from './useSurfaceDrag.ts';
 import { useSheetSize } from './useSheetSize.ts';
 import { FaceShape } from './WallDevices.tsx';
 

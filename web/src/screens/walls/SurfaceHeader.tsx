@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { Button, Select } from 'antd';
-import { type ProjectDocument, type Room, type Wall } from '@dusky-spool/core/project';
+import type { ProjectDocument, Room, Wall } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
-import { wallsAround, type WallSide } from '@dusky-spool/core/survey';
+import { wallsAround, type WallSide } from '@dusky-spool/core/house';
 import { text } from '../../app/text.ts';
 import { ceilingView, wallView } from '../../editor/views.ts';
 

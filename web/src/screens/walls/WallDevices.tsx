@@ -1,8 +1,8 @@
 import { Fragment, type PointerEvent } from 'react';
-import { faceOf, mountTypeOf, rankOf, type Face } from '@dusky-spool/core/mounting';
-import type { ProjectDocument, Wall } from '@dusky-spool/core/project';
-import { facedSide, type WallElevation, type WallSide } from '@dusky-spool/core/survey';
-import { formatLength } from '@dusky-spool/core/units';
+import { type Face, faceOf, mountTypeOf, rankOf } from '@dusky-spool/core/devices';
+import type { ProjectDocument, Wall } from '@dusky-spool/core/model';
+import { facedSide, type WallElevation, type WallSide } from '@dusky-spool/core/house';
+import { formatLength } from '@dusky-spool/core/math';
 import { BeadShape } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { labelFaces } from './face-labels.ts';

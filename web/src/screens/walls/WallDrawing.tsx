@@ -1,9 +1,9 @@
 import { memo } from 'react';
-import type { FramingMember, Opening } from '@dusky-spool/core/project';
-import type { WallElevation } from '@dusky-spool/core/survey';
-import { formatLength, type UnitSystem } from '@dusky-spool/core/units';
+import type { FramingMember, Opening } from '@dusky-spool/core/model';
+import type { WallElevation } from '@dusky-spool/core/house';
+import { formatLength, type UnitSystem } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection.ts';
+import type { Selection } from '../../editor/selection-kinds.ts';
 import type { WallScale } from './wall-scale.ts';
 
 interface Props {

@@ -1,40 +1,40 @@
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
-import { withPlateMates } from '@dusky-spool/core/devices';
-import { attachmentOf } from '@dusky-spool/core/building';
 import {
-  faceOf,
   clashesOnFace,
+  type FaceGuide,
+  faceOf,
+  type FacePlace,
   facePlaceOf,
   guideOnFace,
   legalPlaces,
   moveOnFace,
   placeOnFace,
+  plateSizeM,
   rankOf,
   roomOnSide,
   wallPlaceOf,
-  type FaceGuide,
-  type FacePlace,
-} from '@dusky-spool/core/mounting';
-import { remove, type DeviceType, type ProjectDocument } from '@dusky-spool/core/project';
+  withPlateMates,
+} from '@dusky-spool/core/devices';
+import { attachmentOf, bayAt, facedSide, wallElevation, type WallSide } from '@dusky-spool/core/house';
+import { placeOpening } from '@dusky-spool/core/survey';
+import { type DeviceType, type ProjectDocument, remove } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
-import { bayAt, facedSide, placeOpening, wallElevation, type WallSide } from '@dusky-spool/core/survey';
-import { plateSizeM } from '@dusky-spool/core/plates';
-import { formatLength } from '@dusky-spool/core/units';
-import type { Finding } from '@dusky-spool/core/checks';
-import { findingSentence } from '@dusky-spool/texts';
+import { formatLength } from '@dusky-spool/core/math';
+import type { Finding } from '@dusky-spool/core/rules';
 import { term, text } from '../../app/text.ts';
 import { toHandGrid } from '../../editor/nudge.ts';
-import type { Selection } from '../../editor/selection.ts';
+import type { Selection } from '../../editor/selection-kinds.ts';
 import { deviceIds, newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
 import { framingEdit, type FramingMode } from './framing-edit.ts';
 import { SurfaceHeader } from './SurfaceHeader.tsx';
-import { useSurfaceDrag, type Grip } from './useSurfaceDrag.ts';
+import { type Grip, useSurfaceDrag } from './useSurfaceDrag.ts';
 import { useSheetSize } from './useSheetSize.ts';
 import { wallScale } from './wall-scale.ts';
 import { FaceShape, WallDevices } from './WallDevices.tsx';
 import { WallDrawing } from './WallDrawing.tsx';
+import { findingSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly document: ProjectDocument;

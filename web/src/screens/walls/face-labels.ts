@@ -1,4 +1,4 @@
-import { placeLabels, type Box } from '@dusky-spool/core/geometry';
+import { type Box, placeLabels } from '@dusky-spool/core/math';
 
 /** Something drawn square on with its bead and its words, px. */
 export interface LabelledFace {

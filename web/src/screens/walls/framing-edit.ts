@@ -1,6 +1,6 @@
-import type { FacePlace } from '@dusky-spool/core/mounting';
-import { create, remove, type FramingMember, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
-import type { WallElevation } from '@dusky-spool/core/survey';
+import type { FacePlace } from '@dusky-spool/core/devices';
+import { create, type FramingMember, type Operation, type ProjectDocument, remove } from '@dusky-spool/core/model';
+import type { WallElevation } from '@dusky-spool/core/house';
 
 export type FramingMode = 'look' | 'stud' | 'no-stud' | 'blocking';
 

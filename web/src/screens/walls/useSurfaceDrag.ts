@@ -1,8 +1,8 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
-import type { Outcome } from '@dusky-spool/core/outcome';
-import type { Operation } from '@dusky-spool/core/project';
+import type { Outcome } from '@dusky-spool/core/math';
+import type { Operation } from '@dusky-spool/core/model';
 import { text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection.ts';
+import type { Selection } from '../../editor/selection-kinds.ts';
 import { useProjectParts } from '../../state/project.ts';
 
 /** A drag begins after so far, px. */

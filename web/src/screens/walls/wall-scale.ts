@@ -1,6 +1,6 @@
-import type { WallElevation, WallSide } from '@dusky-spool/core/survey';
+import type { WallElevation, WallSide } from '@dusky-spool/core/house';
 import type { SheetSize } from './useSheetSize.ts';
-import type { FacePlace } from '@dusky-spool/core/mounting';
+import type { FacePlace } from '@dusky-spool/core/devices';
 
 const MARGIN = { side: 66, top: 26, bottom: 36 } as const;
 

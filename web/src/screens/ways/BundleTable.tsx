@@ -1,7 +1,7 @@
 import { Button } from 'antd';
-import type { CablingReport } from '@dusky-spool/core/documents';
-import type { ProjectDocument } from '@dusky-spool/core/project';
-import { formatCableLength, formatThin } from '@dusky-spool/core/units';
+import type { CablingReport } from '@dusky-spool/core/sheets';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { formatCableLength, formatThin } from '@dusky-spool/core/math';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { text } from '../../app/text.ts';
 import { RunLinks } from './RunLinks.tsx';

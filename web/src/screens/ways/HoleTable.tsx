@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import { bitsOf, holePlace } from '@dusky-spool/core/documents';
-import { boredLines, type BoredPlace } from '@dusky-spool/core/drilling';
-import { levelsFromBelow } from '@dusky-spool/core/building';
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import { bitsOf, holePlace } from '@dusky-spool/core/sheets';
+import { boredLines, type BoredPlace } from '@dusky-spool/core/pathways';
+import { levelsFromBelow } from '@dusky-spool/core/house';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { term, text } from '../../app/text.ts';
 import { RunLinks } from './RunLinks.tsx';

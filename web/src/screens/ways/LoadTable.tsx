@@ -1,8 +1,8 @@
 import { Button } from 'antd';
-import type { CablingReport, LoadedWay } from '@dusky-spool/core/documents';
-import type { ToldFinding } from '@dusky-spool/core/following';
-import type { Operation, ProjectDocument } from '@dusky-spool/core/project';
-import { formatCableLength, formatThin } from '@dusky-spool/core/units';
+import type { CablingReport, LoadedWay } from '@dusky-spool/core/sheets';
+import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
+import { formatCableLength, formatThin } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
 import { useCures, useDerived } from '../../state/following.ts';
 import { RunLinks } from './RunLinks.tsx';

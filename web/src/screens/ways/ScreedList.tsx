@@ -1,10 +1,9 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { CablingReport } from '@dusky-spool/core/documents';
-import type { Operation, ProjectDocument } from '@dusky-spool/core/project';
-import { signWay, type ScreedWay } from '@dusky-spool/core/screed';
-import type { Outcome } from '@dusky-spool/core/outcome';
-import { formatCableLength, formatLength, formatThin } from '@dusky-spool/core/units';
+import type { CablingReport } from '@dusky-spool/core/sheets';
+import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
+import { type ScreedWay, signWay } from '@dusky-spool/core/pathways';
+import { formatCableLength, formatLength, formatThin, type Outcome } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
 import { newRecordId } from '../../state/project.ts';
 import { today } from '../../state/today.ts';

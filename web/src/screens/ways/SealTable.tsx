@@ -1,8 +1,8 @@
 import { Select } from 'antd';
 import { useState } from 'react';
-import { holePlace, type CablingReport } from '@dusky-spool/core/documents';
-import { sealCounts, type Penetration } from '@dusky-spool/core/drilling';
-import { create, SEAL_STATES, update, type Operation, type ProjectDocument, type Seal } from '@dusky-spool/core/project';
+import { type CablingReport, holePlace } from '@dusky-spool/core/sheets';
+import { type Penetration, sealCounts } from '@dusky-spool/core/pathways';
+import { create, type Operation, type ProjectDocument, type Seal, SEAL_STATES, update } from '@dusky-spool/core/model';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { term, text } from '../../app/text.ts';
 import { newRecordId } from '../../state/project.ts';

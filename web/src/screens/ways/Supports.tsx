@@ -1,6 +1,6 @@
-import type { CablingReport } from '@dusky-spool/core/documents';
-import type { ProjectDocument } from '@dusky-spool/core/project';
-import { formatCableLength, formatLengthFine } from '@dusky-spool/core/units';
+import type { CablingReport } from '@dusky-spool/core/sheets';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { formatCableLength, formatLengthFine } from '@dusky-spool/core/math';
 import { text } from '../../app/text.ts';
 
 interface Props {

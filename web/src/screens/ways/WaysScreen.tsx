@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Button, Segmented } from 'antd';
-import type { CablingReport } from '@dusky-spool/core/documents';
-import { holeTotals } from '@dusky-spool/core/drilling';
-import type { TrunkOutlook } from '@dusky-spool/core/following';
-import { CONSTRUCTIONS, remove, updateProject, type Operation, type ProjectDocument } from '@dusky-spool/core/project';
+import type { CablingReport } from '@dusky-spool/core/sheets';
+import { holeTotals } from '@dusky-spool/core/pathways';
+import type { TrunkOutlook } from '@dusky-spool/core/deltas';
+import { CONSTRUCTIONS, type Operation, type ProjectDocument, remove, updateProject } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { formatCableLength } from '@dusky-spool/core/units';
+import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../app/text.ts';
 import { askBundles, askCabling, askTrunks, useDerived } from '../../state/following.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { updateProject, WEIGHT_NAMES, type Operation, type ProjectDocument, type WeightName } from '@dusky-spool/core/project';
+import { type Operation, type ProjectDocument, updateProject, WEIGHT_NAMES, type WeightName } from '@dusky-spool/core/model';
 import { BARRED_M, weightsOf } from '@dusky-spool/core/routing';
 import { text } from '../../app/text.ts';
 import { NumberField } from '../../ui/fields.tsx';

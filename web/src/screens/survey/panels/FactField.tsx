@@ -1,6 +1,6 @@
 import { useId } from 'react';
-import { answerFact, factOf } from '@dusky-spool/core/survey';
-import type { Fact, FactState, ProjectDocument } from '@dusky-spool/core/project';
+import { answerFact, factOf } from '@dusky-spool/core/house';
+import type { Fact, FactState, ProjectDocument } from '@dusky-spool/core/model';
 import { term, text } from '../../../app/text.ts';
 import { useOwnName } from '../../../api/session.ts';
 import { newRecordId, useProject } from '../../../state/project.ts';

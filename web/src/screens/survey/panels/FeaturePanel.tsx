@@ -1,29 +1,28 @@
-import { signatureOf } from '@dusky-spool/core/building';
-import { Button } from 'antd';
+import { featureMake, signatureOf } from '@dusky-spool/core/house';
 import {
   CONDITIONS,
+  type Decision,
   DECISIONS,
   FACT_STATES,
+  type Feature,
   HEIGHT_EDGES,
   NEUTRALS,
+  type ProjectDocument,
   SUBSTRATES,
   update,
-  type Decision,
-  type Feature,
-  type ProjectDocument,
-} from '@dusky-spool/core/project';
-import { keepFromMains } from '@dusky-spool/core/separation';
-import { featureMake } from '@dusky-spool/core/survey';
-import { formatLength } from '@dusky-spool/core/units';
+} from '@dusky-spool/core/model';
+import { keepFromMains } from '@dusky-spool/core/calculators';
+import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
 import { ChoiceField } from '../../../ui/ChoiceField.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
-import { NumberField, WordsField, SwitchField } from '../../../ui/fields.tsx';
+import { NumberField, SwitchField, WordsField } from '../../../ui/fields.tsx';
 import { Head } from './Head.tsx';
 import { OnSite } from './OnSite.tsx';
 import { useChange } from './useChange.ts';
+import { Button } from 'antd';
 
 const DEGREES = 180 / Math.PI;
 

@@ -1,15 +1,16 @@
 import { listOf } from '@dusky-spool/core/derive';
-import { useState } from 'react';
-import { Button, Select } from 'antd';
-import { levelsFromBelow } from '@dusky-spool/core/building';
-import { create, newLevel, removeWithDependants, update, type Level, type ProjectDocument } from '@dusky-spool/core/project';
-import { levelAlignment, moveLevel, sharedPoints } from '@dusky-spool/core/survey';
-import { formatLength } from '@dusky-spool/core/units';
+import { levelsFromBelow } from '@dusky-spool/core/house';
+import { moveLevel, sharedPoints } from '@dusky-spool/core/survey';
+import { create, type Level, newLevel, type ProjectDocument, removeWithDependants, update } from '@dusky-spool/core/model';
+import { levelAlignment } from '@dusky-spool/core/calculators';
+import { formatLength } from '@dusky-spool/core/math';
 import { text } from '../../../app/text.ts';
 import { newRecordId, useProject } from '../../../state/project.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
 import { WordsField } from '../../../ui/fields.tsx';
+import { useState } from 'react';
+import { Button, Select } from 'antd';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -1,16 +1,9 @@
 import { Button } from 'antd';
-import { distance2 } from '@dusky-spool/core/geometry';
-import type { Feature, ProjectDocument } from '@dusky-spool/core/project';
-import {
-  anchoringIn,
-  atticHeight,
-  DRILL_M,
-  fromTwoCorners,
-  moveFeatures,
-  ridgeHeight,
-  TAPED_KINDS,
-} from '@dusky-spool/core/survey';
-import { formatLength } from '@dusky-spool/core/units';
+import { distance2, formatLength } from '@dusky-spool/core/math';
+import type { Feature, ProjectDocument } from '@dusky-spool/core/model';
+import { anchoringIn, DRILL_M, fromTwoCorners, ridgeHeight, TAPED_KINDS } from '@dusky-spool/core/house';
+import { moveFeatures } from '@dusky-spool/core/survey';
+import { atticHeight } from '@dusky-spool/core/calculators';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
 

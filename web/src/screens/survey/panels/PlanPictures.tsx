@@ -1,8 +1,15 @@
 import { useRef, useState } from 'react';
 import { Button, Modal, Slider, Tooltip } from 'antd';
-import type { PictureInfo } from '@dusky-spool/core/contract';
-import { projectBounds } from '@dusky-spool/core/building';
-import { create, newUnderlay, remove, update, type ProjectDocument, type Underlay } from '@dusky-spool/core/project';
+import {
+  create,
+  newUnderlay,
+  type PictureInfo,
+  type ProjectDocument,
+  remove,
+  type Underlay,
+  update,
+} from '@dusky-spool/core/model';
+import { projectBounds } from '@dusky-spool/core/house';
 import { sentenceOf } from '../../../api/error-sentence.ts';
 import { postForm, postJson } from '../../../api/http.ts';
 import { text } from '../../../app/text.ts';

@@ -1,16 +1,8 @@
 import { useMemo } from 'react';
 import { Button } from 'antd';
-import { polygonArea, type Point2 } from '@dusky-spool/core/geometry';
-import {
-  CEILING_KINDS,
-  FRAMINGS,
-  removeWithDependants,
-  update,
-  type ProjectDocument,
-  type Room,
-} from '@dusky-spool/core/project';
-import { levelAreas, sameOutline } from '@dusky-spool/core/survey';
-import { formatArea } from '@dusky-spool/core/units';
+import { formatArea, type Point2, polygonArea } from '@dusky-spool/core/math';
+import { CEILING_KINDS, FRAMINGS, type ProjectDocument, removeWithDependants, type Room, update } from '@dusky-spool/core/model';
+import { levelAreas, sameOutline } from '@dusky-spool/core/house';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
 import { ChoiceField } from '../../../ui/ChoiceField.tsx';

@@ -1,7 +1,7 @@
-import type { ProjectDocument } from '@dusky-spool/core/project';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { text } from '../../../app/text.ts';
 import { ceilingView, wallView } from '../../../editor/views.ts';
-import { noSelection, type Selection } from '../../../editor/selection.ts';
+import { noSelection, type Selection } from '../../../editor/selection-kinds.ts';
 import { FeaturePanel } from './FeaturePanel.tsx';
 import { LevelPanel } from './LevelPanel.tsx';
 import { RoomPanel } from './RoomPanel.tsx';

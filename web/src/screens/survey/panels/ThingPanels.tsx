@@ -1,14 +1,14 @@
-import { distance2 } from '@dusky-spool/core/geometry';
+import { distance2 } from '@dusky-spool/core/math';
 import { setRackSlack } from '@dusky-spool/core/runs';
 import {
-  OPENING_KINDS,
-  RACK_KINDS,
-  RACK_SLACKS,
   type Opening,
+  OPENING_KINDS,
   type ProjectDocument,
   type Rack,
+  RACK_KINDS,
+  RACK_SLACKS,
   type Riser,
-} from '@dusky-spool/core/project';
+} from '@dusky-spool/core/model';
 import { placeOpening } from '@dusky-spool/core/survey';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';

@@ -1,8 +1,8 @@
 import { Button } from 'antd';
-import { distance2, type Point2 } from '@dusky-spool/core/geometry';
-import { update, WALL_KINDS, STUD_MATERIALS, type ProjectDocument, type Wall } from '@dusky-spool/core/project';
-import { mountingDepth, placeWall, splitWall, studsOf, WALL_BUILDS } from '@dusky-spool/core/survey';
-import { formatLengthFine } from '@dusky-spool/core/units';
+import { distance2, formatLengthFine, type Point2 } from '@dusky-spool/core/math';
+import { type ProjectDocument, STUD_MATERIALS, update, type Wall, WALL_KINDS } from '@dusky-spool/core/model';
+import { mountingDepth, studsOf } from '@dusky-spool/core/house';
+import { placeWall, splitWall, WALL_BUILDS } from '@dusky-spool/core/survey';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
 import { ChoiceField } from '../../../ui/ChoiceField.tsx';

@@ -1,4 +1,4 @@
-import { update, type CollectionName, type RecordOf } from '@dusky-spool/core/project';
+import { type CollectionName, type RecordOf, update } from '@dusky-spool/core/model';
 import { text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';
 

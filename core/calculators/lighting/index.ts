@@ -1,0 +1,5 @@
+// Here: estimates of light at a point and over a room.
+// Not here: feeds of strip light (power).
+// Start with `lightAtPoint`.
+// Terms: docs/glossary.md.
+export { lightAtPoint, roomLight } from './lighting.ts';

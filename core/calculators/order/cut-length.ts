@@ -1,0 +1,69 @@
+import { FOOT_M, type UnitSystem } from '../../math/index.ts';
+
+/** Cut lengths are whole steps: half a metre, or a foot (F16.1). */
+export const LENGTH_STEP_M: Readonly<Record<UnitSystem, number>> = { metric: 0.5, imperial: FOOT_M };
+
+/** The parts of a cable's length, m. */
+export interface CutLength {
+  readonly riseM: number;
+  readonly runM: number;
+  readonly dropM: number;
+  readonly deviceSlackM: number;
+  readonly rackSlackM: number;
+  /** The factor's share, the reserve and the rounding up. */
+  readonly allowanceM: number;
+  readonly cutLengthM: number;
+  /** Whether the way leads through what was measured. */
+  readonly traced: boolean;
+  /** What the cable will turn out to need: the routed length, less and more by what the way may be wrong. */
+  readonly leastM: number;
+  readonly mostM: number;
+}
+
+/** What is added to a routed length. */
+export interface Allowance {
+  /** On the routed length: 1.03 where the way is traced, 1.10 where it is estimated. */
+  readonly factor: number;
+  readonly reserveM: number;
+  readonly traced: boolean;
+}
+
+/**
+ * How much cable to cut for a run. Routed length is the way with the slack at both ends; cut length is the routed length times the
+ * factor, with the reserve, rounded up to 0.5 m (1 ft). Lengths in metres. From F16.1, with the factor on slack too, since loops are
+ * laid by hand as ways are. Reel ends are added to orders only (F16.2).
+ */
+export function cutLength(
+  way: { readonly riseM: number; readonly runM: number; readonly dropM: number },
+  slack: { readonly deviceSlackM: number; readonly rackSlackM: number },
+  allowance: Allowance,
+  units: UnitSystem,
+): CutLength {
+  const { riseM, runM, dropM } = way;
+  const { deviceSlackM, rackSlackM } = slack;
+  const routedM = riseM + runM + dropM + deviceSlackM + rackSlackM;
+  const step = LENGTH_STEP_M[units];
+  const cutLengthM = Math.ceil((routedM * allowance.factor + allowance.reserveM) / step - 1e-9) * step;
+  return lengthWith({ riseM, runM, dropM, deviceSlackM, rackSlackM, cutLengthM }, allowance);
+}
+
+/** A length that is cut already, with its parts and what it may turn out to need. */
+export function lengthWith(
+  parts: Pick<CutLength, 'riseM' | 'runM' | 'dropM' | 'deviceSlackM' | 'rackSlackM' | 'cutLengthM'>,
+  { factor, traced }: Allowance,
+): CutLength {
+  const { riseM, runM, dropM, deviceSlackM, rackSlackM, cutLengthM } = parts;
+  const routedM = riseM + runM + dropM + deviceSlackM + rackSlackM;
+  return {
+    riseM,
+    runM,
+    dropM,
+    deviceSlackM,
+    rackSlackM,
+    cutLengthM,
+    allowanceM: cutLengthM - routedM,
+    traced,
+    leastM: routedM * (2 - factor),
+    mostM: routedM * factor,
+  };
+}

@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { wireResistance, wireResistanceInput } from '../wire/index.ts';
+
+/** Gauges that F2.8 chooses from, thinnest first. */
+export const SPEAKER_GAUGES = [18, 16, 14, 12, 10] as const;
+
+/** Loss allowed by use, dB: 5 % of voltage for distributed sound, 0.3 dB for theatre and stereo (ENGINEERING 2.1). */
+export const lossLimitDb = (use: 'distributed' | 'theatre'): number => (use === 'theatre' ? 0.3 : 20 * Math.log10(1.05));
+
+export const speakerCableGaugeInput = wireResistanceInput.omit({ gaugeAwg: true }).extend({
+  lengthM: z.number().min(0).describe('m, one way'),
+  loadOhm: z.number().gt(0).describe('ohm, nominal impedance of the load'),
+  use: z.enum(['distributed', 'theatre']).default('distributed').describe('sets the limit where lossLimitDb is not given'),
+  lossLimitDb: z.number().gt(0).nullable().default(null).describe('dB; null takes the limit of the use'),
+  conductorsPerPole: z.int().min(1).default(1).describe('conductors paralleled per pole'),
+});
+export type SpeakerCableGaugeInput = z.input<typeof speakerCableGaugeInput>;
+
+export interface SpeakerCableGaugeResult {
+  readonly gaugeAwg: number;
+  readonly lossLimitDb: number;
+  /** Longest one-way length of each gauge within the limit, m. */
+  readonly longestM: Readonly<Record<string, number>>;
+}
+
+/**
+ * Answers: which is the thinnest gauge for this length, and how far does each gauge reach?
+ * Units: m one way, ohm, dB.
+ * Formula and source: F2.4 L_max = Z*k/(2*r/n), k = 10^(dB/20)-1; F2.8 the thinnest of 18, 16, 14, 12, 10 AWG that reaches.
+ * Valid: as the wire resistance; a length exactly at the limit passes.
+ * Problems: `infeasible` where no gauge reaches: a shorter run, parallel conductors, a higher impedance or a 70/100 V line cures it.
+ */
+export function speakerCableGauge(given: SpeakerCableGaugeInput): Outcome<SpeakerCableGaugeResult> {
+  const { lengthM, loadOhm, use, lossLimitDb: limit, conductorsPerPole, ...wire } = speakerCableGaugeInput.parse(given);
+  const limitDb = limit ?? lossLimitDb(use);
+  const k = 10 ** (limitDb / 20) - 1;
+  const longestM: Record<string, number> = {};
+  for (const gaugeAwg of SPEAKER_GAUGES) {
+    const resistance = wireResistance({ ...wire, gaugeAwg });
+    if (!resistance.ok) return resistance;
+    longestM[gaugeAwg] = (loadOhm * k * conductorsPerPole) / (2 * (resistance.value.ohmPerKm / 1000));
+  }
+  const gaugeAwg = SPEAKER_GAUGES.find((gauge) => lengthM <= longestM[gauge] * (1 + 1e-9));
+  if (gaugeAwg === undefined)
+    return refuse('no-gauge-reaches', { kind: 'infeasible', field: 'lengthM', lengthM, longestM: longestM[10] });
+  return fine({ gaugeAwg, lossLimitDb: limitDb, longestM });
+}

@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { fine, type Outcome, refuse } from '../../math/index.ts';
+
+export const wireResistanceInput = z.strictObject({
+  gaugeAwg: z.int().describe('AWG number; 0 = 1/0, -1 = 2/0; valid -3 to 40'),
+  stranded: z.boolean().default(true).describe('adds 2 % for lay'),
+  material: z.enum(['copper', 'cca']).default('copper').describe('cca: copper-clad aluminium, 1.60 x copper'),
+  temperatureC: z.number().default(20).describe('degrees C; valid -20 to 90'),
+});
+export type WireResistanceInput = z.input<typeof wireResistanceInput>;
+
+export interface WireResistanceResult {
+  readonly diameterMm: number;
+  readonly areaMm2: number;
+  /** Solid copper at 20 C, ohm/km. */
+  readonly solid20OhmPerKm: number;
+  /** As asked: lay, material and temperature included, ohm/km of one conductor. */
+  readonly ohmPerKm: number;
+}
+
+/**
+ * Answers: how much resistance has one conductor of this gauge?
+ * Units: mm, mm2, ohm/km, degrees C.
+ * Formula and source: F1.1 d = 0.127 * 92^((36-n)/39) (ASTM B258); F1.2 area; F1.3 r20 = 1000*0.017241/A (IEC 60028);
+ * F1.4 temperature 0.00393/C; F1.5 stranded x 1.02; copper-clad aluminium x 1.60.
+ * Valid: AWG -3 to 40, -20 to 90 C.
+ * Problems: `out_of_domain` for gauge or temperature.
+ */
+export function wireResistance(given: WireResistanceInput): Outcome<WireResistanceResult> {
+  const { gaugeAwg, stranded, material, temperatureC } = wireResistanceInput.parse(given);
+  if (gaugeAwg < -3 || gaugeAwg > 40)
+    return refuse('gauge-out-of-domain', { kind: 'out_of_domain', field: 'gaugeAwg', value: gaugeAwg });
+  if (temperatureC < -20 || temperatureC > 90) {
+    return refuse('temperature-out-of-domain', { kind: 'out_of_domain', field: 'temperatureC', value: temperatureC });
+  }
+  const diameterMm = 0.127 * 92 ** ((36 - gaugeAwg) / 39);
+  const areaMm2 = (Math.PI / 4) * diameterMm ** 2;
+  const solid20OhmPerKm = (1000 * 0.017241) / areaMm2;
+  const ohmPerKm = solid20OhmPerKm * (stranded ? 1.02 : 1) * (material === 'cca' ? 1.6 : 1) * (1 + 0.00393 * (temperatureC - 20));
+  return fine({ diameterMm, areaMm2, solid20OhmPerKm, ohmPerKm });
+}

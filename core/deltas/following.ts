@@ -1,0 +1,179 @@
+import { bothRoutes, type BothRoutes, holeSchedule, holeTotals } from '../pathways/index.ts';
+import { type Cure, curesFor, findingKey, FINDINGS } from '../rules/index.ts';
+import { Derivations, derivationsOf, edited, onLevel, type Steps } from '../derive/index.ts';
+import { cablingReport, type CablingReport, type ScheduleWords } from '../sheets/index.ts';
+import { clashesOf } from '../devices/index.ts';
+import type { Device, Operation, ProjectDocument } from '../model/index.ts';
+import {
+  bundleByWay,
+  choicesOf,
+  compareNumbers,
+  plannedRun,
+  type PlannedRun,
+  planRuns,
+  proposeTrunks,
+  renumberScheme,
+  ROUTE_OF_RUN,
+  runsByDevice,
+} from '../runs/index.ts';
+import { heldDraft } from './held-draft.ts';
+import { type DocumentPatch, patched } from './patch.ts';
+import { splicesBetween } from './splices.ts';
+import { TOLD_RUN, toldNodes } from './told-nodes.ts';
+import { type HeldTold, NOTHING_TOLD, type Told, type ToldLists, type TrunkOutlook } from './told.ts';
+
+/** Devices this near are looked at beside one in the hand, m. */
+const BESIDE_M = 3;
+/** What keeps more devices in the hand from being built is not told while they move. */
+const MOST_TOLD = 2;
+
+/**
+ * Tells what follows from a project, routes, findings and the schedule, as differences after each of its edits. The page runs it in
+ * a worker, tests without one; what it remembers is in the derivations of the project that is open.
+ */
+export class Following {
+  private own: Derivations | null = null;
+  private told: ToldLists = NOTHING_TOLD;
+  private readonly nodes: ReturnType<typeof toldNodes>;
+
+  constructor(words: ScheduleWords) {
+    this.nodes = toldNodes(words);
+  }
+
+  /** Another project, or this one from the start, on a day, YYYY-MM-DD. */
+  open(document: ProjectDocument, today: string): void {
+    this.own = new Derivations(document, today);
+    this.told = NOTHING_TOLD;
+  }
+
+  /** An edit; what follows from it is told by the next `follow`. */
+  edit(patch: DocumentPatch): void {
+    this.own = patched(this.opened, patch);
+  }
+
+  /** Routes and schedule without the checks, where nothing was told yet: null where something was, since all is told together then. */
+  *route(): Generator<number, Told | null> {
+    if (this.told !== NOTHING_TOLD) return null;
+    yield* shares(this.opened.steps(this.nodes.routed));
+    this.told = this.opened.get(this.nodes.routed);
+    return differenceOf(NOTHING_TOLD, this.told);
+  }
+
+  /** Works out everything, step by step with the share done; called off it loses nothing. */
+  *follow(today: string): Generator<number, Told> {
+    this.own = this.opened.at(today);
+    yield* shares(this.own.steps(this.nodes.all));
+    const lists = this.own.get(this.nodes.all);
+    const told = differenceOf(this.told, lists);
+    this.told = lists;
+    return told;
+  }
+
+  /** What would follow from an edit that is only looked at, as a difference to what was told last. */
+  *preview(patch: DocumentPatch, today: string): Generator<number, Told> {
+    const looked = patched(this.opened.at(today), patch);
+    yield* shares(looked.steps(this.nodes.all));
+    return differenceOf(this.told, looked.get(this.nodes.all));
+  }
+
+  /** Runs of devices in the hand, and what keeps the first of them from being built there. */
+  hold(operations: readonly Operation[], deviceIds: readonly string[]): HeldTold | null {
+    const document = heldDraft(this.opened.document, operations);
+    if (!document) return null;
+    const byDevice = runsByDevice(document);
+    const runs = deviceIds
+      .flatMap((id) => byDevice.get(id) ?? [])
+      .sort((a, b) => compareNumbers(a.number, b.number))
+      .map(({ id }) => derivationsOf(document).one(TOLD_RUN, id)!);
+    return { runs, clashes: deviceIds.slice(0, MOST_TOLD).flatMap((id) => heldClashes(document, document.devices[id])) };
+  }
+
+  /** The way that a run takes and the next cheapest ones, with what each is made of. */
+  choices(runId: string): ReturnType<typeof choicesOf> {
+    const run = this.opened.document.runs[runId];
+    return run ? choicesOf(this.opened.document, run) : { ok: false, problem: { code: 'record-gone', in: 'runs', id: runId } };
+  }
+
+  /** Ways that runs could share. `newId` gives ids for what would be kept. */
+  trunks(newId: () => string): TrunkOutlook {
+    const now = this.opened.document;
+    const { operations, now: workNow, together } = proposeTrunks(now, newId);
+    const applied = edited(now, operations);
+    const then = applied.ok ? applied.value : now;
+    const [before, after] = [planRuns(now), planRuns(then)];
+    const bundles = operations.length > 0 ? bundleByWay(after) : [];
+    const wasAt = new Map(before.map((planned) => [planned.run.id, planned.points]));
+    const sumOf = (document: ProjectDocument, runs: readonly PlannedRun[], workM: number) => ({
+      cutM: runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0),
+      holes: holeTotals(holeSchedule(document, runs)).reduce((sum, { holes }) => sum + holes, 0),
+      workM,
+    });
+    return {
+      operations: [...operations, ...bundles],
+      now: sumOf(now, before, workNow.totalM),
+      then: sumOf(then, after, together.totalM),
+      moved: after.filter(({ run, points }) => !samePoints(wasAt.get(run.id) ?? [], points)).length,
+    };
+  }
+
+  /** All that follows from the routes: holes, ways, bundles, seals. */
+  cabling(): CablingReport {
+    return cablingReport(this.opened.document);
+  }
+
+  /** Runs by the bundles that their ways make. */
+  bundles(): readonly Operation[] {
+    return bundleByWay(planRuns(this.opened.document));
+  }
+
+  /** Every run under another number scheme. */
+  scheme(pattern: string): ReturnType<typeof renumberScheme> {
+    return renumberScheme(this.opened.document, pattern);
+  }
+
+  /** A run in the walls beside the same run on the surface; null where it is gone. */
+  both(runId: string): BothRoutes | null {
+    const run = this.opened.document.runs[runId];
+    return run ? bothRoutes(this.opened.document, plannedRun(this.opened.document, runId)) : null;
+  }
+
+  /** The cures of a finding that was told; none where it is no longer so. */
+  cures(ref: string): readonly Cure[] {
+    const finding = this.opened.get(FINDINGS).find((one) => findingKey(one) === ref);
+    return finding ? curesFor(finding, this.opened.document) : [];
+  }
+
+  private get opened(): Derivations {
+    if (!this.own) throw new Error('no project is open');
+    return this.own;
+  }
+}
+
+/** The share of the routes that is done: they are what takes time. */
+function* shares(steps: Steps<void>): Generator<number, void> {
+  let share = 0;
+  for (const step of steps) {
+    if (step.node === ROUTE_OF_RUN) share = step.share;
+    yield share;
+  }
+}
+
+function heldClashes(document: ProjectDocument, device: Device): HeldTold['clashes'] {
+  const near = onLevel(document, 'devices', device.levelId).filter(
+    (other) => Math.abs(other.x - device.x) < BESIDE_M && Math.abs(other.y - device.y) < BESIDE_M,
+  );
+  const { name } = document.deviceTypes[device.typeId];
+  return clashesOf(document, device, near)
+    .slice(0, MOST_TOLD)
+    .map(({ rank, code, figures }) => ({ deviceId: device.id, rank, code, figures: { device: name, ...figures } }));
+}
+
+const same = <T>(a: T, b: T) => a === b;
+const samePoints = (a: PlannedRun['points'], b: PlannedRun['points']) =>
+  a.length === b.length && a.every((p, n) => p.every((value, axis) => value === b[n][axis]));
+
+const differenceOf = (before: ToldLists, after: ToldLists): Told => ({
+  runs: splicesBetween(before.runs, after.runs, same),
+  findings: splicesBetween(before.findings, after.findings, same),
+  rows: splicesBetween(before.rows, after.rows, same),
+});

@@ -1,0 +1,61 @@
+import { CHECKS, type CheckStage, type Finding, findingKey, FINDINGS } from '../rules/index.ts';
+import { each, whole } from '../derive/index.ts';
+import { scheduleNodes, type ScheduleWords } from '../sheets/index.ts';
+import { inNumberOrder, NUMBER_ORDER, PLANNED_RUN } from '../runs/index.ts';
+import type { ToldFinding, ToldLists, ToldRun } from './told.ts';
+
+const STAGE_OF: ReadonlyMap<string, CheckStage> = new Map(CHECKS.map(({ id, stage }) => [id, stage]));
+
+/** A planned run as it is sent. */
+export const TOLD_RUN = each<'runs', ToldRun>({
+  name: 'told run',
+  over: 'runs',
+  beside: [PLANNED_RUN],
+  make: ({ id }, read) => {
+    const { wanted, differs, length, points, media } = read.one(PLANNED_RUN, id)!;
+    return { runId: id, wanted, differs, length, points, media };
+  },
+});
+
+interface ToldFindings {
+  readonly list: readonly ToldFinding[];
+  readonly of: ReadonlyMap<Finding, ToldFinding>;
+}
+
+/** Findings as they are sent; one that stayed the same value is told as it was. */
+const TOLD_FINDINGS = whole<ToldFindings>({
+  name: 'told findings',
+  nodes: [FINDINGS],
+  day: true,
+  make: (read, last) => {
+    const of = new Map(read.get(FINDINGS).map((finding) => [finding, last?.value.of.get(finding) ?? toldAs(finding)]));
+    return { list: [...of.values()], of };
+  },
+});
+
+function toldAs(finding: Finding): ToldFinding {
+  const { check, rank, code, subjects, measured, allowed, unit, figures } = finding;
+  const stage = STAGE_OF.get(check) ?? 'cabling';
+  return { check, rank, code, subjects, measured, allowed, unit, figures, stage, ref: findingKey(finding) };
+}
+
+/** What is told of a project: routes and schedule at once, and all with its findings. `words` stand for things without a name. */
+export function toldNodes(words: ScheduleWords) {
+  const { plainRow, row } = scheduleNodes(words);
+  const routed = whole<ToldLists>({
+    name: 'told before the checks',
+    nodes: [TOLD_RUN, NUMBER_ORDER, plainRow],
+    make: (read) => ({ runs: inNumberOrder(read, TOLD_RUN), findings: [], rows: inNumberOrder(read, plainRow) }),
+  });
+  const all = whole<ToldLists>({
+    name: 'all that is told',
+    nodes: [TOLD_RUN, NUMBER_ORDER, TOLD_FINDINGS, row],
+    day: true,
+    make: (read) => ({
+      runs: inNumberOrder(read, TOLD_RUN),
+      findings: read.get(TOLD_FINDINGS).list,
+      rows: inNumberOrder(read, row),
+    }),
+  });
+  return { routed, all };
+}

@@ -1,0 +1,109 @@
+import type { CheckStage, Finding } from '../rules/index.ts';
+import type { ScheduleRow } from '../sheets/index.ts';
+import type { CollectionName, Operation, ProjectDocument } from '../model/index.ts';
+import { keptRoute, type PlannedRun } from '../runs/index.ts';
+import { type Splice, spliced } from './splices.ts';
+
+/** A planned run as it is sent: without the records that the other side has. */
+export type ToldRun = Omit<PlannedRun, 'run' | 'device' | 'kept'> & { readonly runId: string };
+
+/** A finding as it is sent; `ref` tells it from all others and asks for its cures. */
+export type ToldFinding = Omit<Finding, 'cures'> & { readonly ref: string; readonly stage: CheckStage };
+
+/** Everything that was told so far. */
+export interface ToldLists {
+  readonly runs: readonly ToldRun[];
+  readonly findings: readonly ToldFinding[];
+  readonly rows: readonly ScheduleRow[];
+}
+
+export const NOTHING_TOLD: ToldLists = { runs: [], findings: [], rows: [] };
+
+/** What became different. */
+export interface Told {
+  readonly runs: readonly Splice<ToldRun>[];
+  readonly findings: readonly Splice<ToldFinding>[];
+  readonly rows: readonly Splice<ScheduleRow>[];
+}
+
+/** What follows from where devices are held. */
+export interface HeldTold {
+  readonly runs: readonly ToldRun[];
+  readonly clashes: readonly (Pick<Finding, 'rank' | 'code' | 'figures'> & { readonly deviceId: string })[];
+}
+
+/** What shared ways would bring: all cable, holes and work now and then, and the edit that keeps them. */
+export interface TrunkOutlook {
+  readonly operations: readonly Operation[];
+  readonly now: { readonly cutM: number; readonly holes: number; readonly workM: number };
+  readonly then: { readonly cutM: number; readonly holes: number; readonly workM: number };
+  /** Runs that would go another way. */
+  readonly moved: number;
+}
+
+/** The lists with what became different. */
+export const withTold = (lists: ToldLists, told: Told): ToldLists => ({
+  runs: spliced(lists.runs, told.runs),
+  findings: spliced(lists.findings, told.findings),
+  rows: spliced(lists.rows, told.rows),
+});
+
+/** All that follows from a project: routes, findings and the schedule. */
+export interface Derived {
+  readonly runs: readonly PlannedRun[];
+  readonly byTold: ReadonlyMap<ToldRun, PlannedRun>;
+  readonly runById: ReadonlyMap<string, PlannedRun>;
+  readonly runsByDevice: ReadonlyMap<string, readonly PlannedRun[]>;
+  readonly findings: readonly ToldFinding[];
+  readonly rows: readonly ScheduleRow[];
+}
+
+/**
+ * What was told, beside a project that may already be an edit further: records are those of the project, and what speaks of
+ * records that are gone is left out. Routes and findings of the last edit follow when they are told. What `last` has in common with
+ * it is taken over.
+ */
+export function derivedFrom(lists: ToldLists, document: ProjectDocument, last: Derived | null = null): Derived {
+  const byTold = new Map<ToldRun, PlannedRun>();
+  for (const told of lists.runs) {
+    const planned = plannedFrom(told, document, last?.byTold.get(told));
+    if (planned) byTold.set(told, planned);
+  }
+  const runs = [...byTold.values()];
+  const runsByDevice = new Map<string, PlannedRun[]>();
+  for (const planned of runs) {
+    const list = runsByDevice.get(planned.device.id);
+    if (list) list.push(planned);
+    else runsByDevice.set(planned.device.id, [planned]);
+  }
+  return {
+    runs,
+    byTold,
+    runById: new Map(runs.map((planned) => [planned.run.id, planned])),
+    runsByDevice,
+    findings: kept(lists.findings, ({ subjects }) => subjects.every((subject) => isThere(document, subject))),
+    rows: kept(
+      lists.rows,
+      ({ runId, deviceId }) => document.runs[runId] !== undefined && document.devices[deviceId] !== undefined,
+    ),
+  };
+}
+
+/** A told run with its records; undefined where they are gone, `last` where they are the same. */
+export function plannedFrom(told: ToldRun, document: ProjectDocument, last?: PlannedRun): PlannedRun | undefined {
+  const run = document.runs[told.runId];
+  const device = run && document.devices[run.deviceId];
+  if (!device) return undefined;
+  const route = keptRoute(document, run.id);
+  if (last && last.run === run && last.device === device && last.kept === route) return last;
+  const { wanted, differs, length, points, media } = told;
+  return { run, device, wanted, kept: route, differs, length, points, media };
+}
+
+const isThere = (document: ProjectDocument, { in: name, id }: { readonly in: CollectionName; readonly id: string }) =>
+  document[name][id] !== undefined;
+
+/** The list itself where all of it stays. */
+function kept<T>(list: readonly T[], stays: (item: T) => boolean): readonly T[] {
+  return list.every(stays) ? list : list.filter(stays);
+}

@@ -1,0 +1,88 @@
+import { attachmentOf, framingOf } from '../../house/index.ts';
+import type { Device, ProjectDocument, Room, Wall } from '../../model/index.ts';
+import { listOf } from '../../derive/index.ts';
+import { clashesOf, heightOf } from './clashes.ts';
+import { loadOf, needsStructureOverhead, overheadRequiredN, wallRequiredN } from './fixing.ts';
+import { mountTypeOf } from './mounts.ts';
+import { acrossJoists } from './on-ceiling.ts';
+import { isBlockedBehind, wallPlaceOf } from './on-wall.ts';
+
+/** Ply or timber set flush with the studs (ENGINEERING 9.5: 19 to 25 mm ply). Above and below the hole pattern, m. */
+const MARGIN_M = 0.1;
+
+/** Blocking that the framer sets for a device: where, how large, and what it must bear. Lengths in m, forces in N. */
+export interface BlockingNeed {
+  readonly device: Device;
+  readonly wall: Wall | null;
+  readonly room: Room | null;
+  /** Walls: from end a; ceilings: across the joists from the first-joist line. */
+  readonly fromM: number;
+  readonly toM: number;
+  /** Walls: above finished floor; null on ceilings. */
+  readonly bottomM: number | null;
+  readonly topM: number | null;
+  readonly massKg: number;
+  readonly requiredN: number;
+  readonly holePatternM: readonly [number, number];
+  /** Whether it is set already. */
+  readonly there: boolean;
+}
+
+/** Every device that needs blocking, whether it is there or not: the sheet for the framer. */
+export function blockingNeeds(document: ProjectDocument): BlockingNeed[] {
+  return listOf(document, 'devices').flatMap((device): BlockingNeed[] => {
+    const type = document.deviceTypes[device.typeId];
+    const mount = mountTypeOf(document, device);
+    const load = loadOf(type, mount?.part === 'mount' ? mount : null);
+    if (attachmentOf(type) === 'wall' && !type.cutOut) {
+      const place = wallPlaceOf(document, device);
+      if (!place) return [];
+      const heightM = heightOf(document, device);
+      const half = load.patternM[0] / 2;
+      const there = isBlockedBehind(document, place.wall, place.offsetM - half, place.offsetM + half, heightM);
+      const wanted = clashesOf(document, device).some(({ code }) => code === 'mount-needs-blocking');
+      if (!there && !wanted) return [];
+      const studs = framingOf(document).studs(place.wall);
+      // From the stud before the pattern to the stud after it, so that the blocking itself is held.
+      const left = [...studs].reverse().find(({ offsetM }) => offsetM <= place.offsetM - half) ?? studs[0];
+      const right = studs.find(({ offsetM }) => offsetM >= place.offsetM + half) ?? studs.at(-1);
+      return [
+        {
+          device,
+          wall: place.wall,
+          room: device.roomId === null ? null : document.rooms[device.roomId],
+          fromM: left ? left.offsetM : place.offsetM - half - MARGIN_M,
+          toM: right ? right.offsetM : place.offsetM + half + MARGIN_M,
+          bottomM: Math.max(0.05, heightM - load.patternM[1] / 2 - MARGIN_M),
+          topM: heightM + load.patternM[1] / 2 + MARGIN_M,
+          massKg: load.massKg,
+          requiredN: wallRequiredN(load.massKg),
+          holePatternM: load.patternM,
+          there,
+        },
+      ];
+    }
+    if (attachmentOf(type) !== 'ceiling' || !needsStructureOverhead(type, load.massKg) || device.roomId === null) return [];
+    const room = document.rooms[device.roomId];
+    const there = !clashesOf(document, device).some(({ code }) => code === 'mount-overhead');
+    const v = acrossJoists(room, [device.x, device.y]);
+    const joists = framingOf(document).joists(room);
+    const before = [...joists].reverse().find(({ offsetM }) => offsetM <= v);
+    const after = joists.find(({ offsetM }) => offsetM >= v);
+    return [
+      {
+        device,
+        wall: null,
+        room,
+        fromM: before?.offsetM ?? v - 0.2,
+        toM: after?.offsetM ?? v + 0.2,
+        bottomM: null,
+        topM: null,
+        massKg: load.massKg,
+        requiredN: overheadRequiredN(load.massKg),
+        holePatternM: load.patternM,
+        there,
+      },
+    ];
+  });
+}

@@ -1,0 +1,325 @@
+import { plateDeviceIds } from '../placing/index.ts';
+import { attachmentOf, buildingOf, ceilingHeightAt, ceilingHeightOf, roomAt } from '../../house/index.ts';
+import { type Point2, pointInPolygon } from '../../math/index.ts';
+import type { Device, DeviceType, ProjectDocument, Room } from '../../model/index.ts';
+import { derivationsOf, onLevel, whole } from '../../derive/index.ts';
+import { clash, type Clash, less } from './clash.ts';
+import { ceilingClashes } from './on-ceiling.ts';
+import { halfFace, sensesElsewhere, wallClashes, wallPlaceOf } from './on-wall.ts';
+import { acceptsCutOut, mountTypeOf } from './mounts.ts';
+import { sightOf, wantsSight } from './sight.ts';
+import { awayFromSolid, solidsOn } from './solids.ts';
+import { sweepClashes } from './sweep.ts';
+
+/** ENGINEERING 8.2, edge to edge, m. */
+const FROM_LIGHT_M = 0.3;
+const FROM_SPRINKLER_M = 0.45;
+const FROM_SUPPLY_M = 0.9;
+/** Heat of a display below or beside a thermostat, m. */
+const FROM_HEAT_M = 1;
+const HEAT_W = 80;
+/** What stands out into a walking path between these heights is walked into (0.69 to 2.03 m; 0.1 m out), m. */
+const PATH_LOW_M = 0.69;
+const HEAD_ROOM_M = 2.03;
+const STANDS_OUT_M = 0.1;
+/** A wish for a flush look holds up to this depth, m. */
+const FLUSH_M = 0.05;
+const PATH_USES: ReadonlySet<string> = new Set(['circulation', 'utility', 'garage', 'workshop']);
+
+/** The room that a device is in: the one it says, where it still is inside it. */
+function roomUnder(document: ProjectDocument, device: Device): Room | undefined {
+  const p: Point2 = [device.x, device.y];
+  const said = device.roomId === null ? undefined : document.rooms[device.roomId];
+  return said && pointInPolygon(p, said.polygon as Point2[]) ? said : roomAt(buildingOf(document), device.levelId, p);
+}
+
+/** Height of a device above the finished floor of its level, m: what is at the ceiling is at the ceiling of its place. */
+export function heightOf(document: ProjectDocument, device: Device): number {
+  if (device.heightM !== null) return device.heightM;
+  const level = document.levels[device.levelId];
+  const room = roomUnder(document, device);
+  return room ? ceilingHeightAt(room, level, [device.x, device.y]) : level.ceilingHeightM;
+}
+
+/**
+ * Everything that keeps a device from being built where it stands, and what must be judged: members, cavities, openings,
+ * obstacles, other devices, weight, head room, sight. Works on the device as given, which need not be in the document.
+ */
+export function clashesOf(document: ProjectDocument, device: Device, others?: readonly Device[]): Clash[] {
+  const type = document.deviceTypes[device.typeId];
+  const mount = mountTypeOf(document, device);
+  const attachment = attachmentOf(type);
+  const level = document.levels[device.levelId];
+  const room = device.roomId === null ? undefined : document.rooms[device.roomId];
+  const heightM = heightOf(document, device);
+  const clashes: Clash[] = [];
+  if (attachment === 'wall') {
+    const place = wallPlaceOf(document, device);
+    if (!place) clashes.push(clash('mount-no-wall', 'stop'));
+    else clashes.push(...wallClashes(document, device, type, mount, place, heightM));
+    const top = heightM + halfFace(type)[1];
+    const ceilingM = room ? ceilingHeightOf(room, level) : null;
+    if (ceilingM !== null && less(ceilingM, top))
+      clashes.push(
+        clash('mount-above-ceiling', 'stop', {
+          measured: top,
+          allowed: ceilingM,
+          with: { in: 'rooms', id: room!.id },
+          figures: { heightM: top, ceilingM },
+        }),
+      );
+  } else if (attachment === 'ceiling') {
+    const under = roomUnder(document, device);
+    if (under) clashes.push(...ceilingClashes(document, device, type, mount, under));
+    else if (type.mount === 'ceiling') clashes.push(clash('mount-outside', 'stop'));
+  } else if (attachment === 'floor' && !roomUnder(document, device)) clashes.push(clash('mount-outside', 'stop'));
+  if (attachment !== 'free' && less(heightM, -level.floorBuildUpM - 0.001)) {
+    clashes.push(clash('mount-below-floor', 'stop', { measured: heightM, allowed: 0, figures: { heightM } }));
+  }
+  clashes.push(...thingClashes(document, device, type, heightM));
+  clashes.push(...neighbourClashes(document, device, type, heightM, others ?? onLevel(document, 'devices', device.levelId)));
+  clashes.push(...mountClashes(type, mount, device));
+  clashes.push(...sweepClashes(document, device, type, mount, heightM));
+  clashes.push(...farDeviceClashes(document, type));
+  clashes.push(...headRoom(document, device, type, mount, heightM));
+  if (wantsSight(type)) {
+    const { seats, blocked, by } = sightOf(document, device, type, heightM);
+    if (blocked > 0 && by)
+      clashes.push(
+        clash(blocked === seats ? 'mount-sight-lost' : 'mount-sight-part', blocked === seats ? 'stop' : 'look', {
+          measured: blocked,
+          allowed: 0,
+          unit: 'seats',
+          with: { in: 'features', id: by.id },
+          figures: { blocked, seats, thing: by.kind },
+        }),
+      );
+  }
+  return clashes;
+}
+
+/** The rank of the worst thing that keeps a device from being built where it is. */
+export function rankOf(document: ProjectDocument, device: Device): 'stop' | 'look' | 'fine' {
+  const ranks = clashesOf(document, device).map(({ rank }) => rank);
+  return ranks.includes('stop') ? 'stop' : ranks.includes('look') ? 'look' : 'fine';
+}
+
+/** Half the ground that a device covers, as a circle, m. */
+const halfSize = (type: DeviceType) => (type.round ? type.sizeM[0] / 2 : Math.hypot(type.sizeM[0], type.sizeM[1]) / 2);
+
+function thingClashes(document: ProjectDocument, device: Device, type: DeviceType, heightM: number): Clash[] {
+  const p: Point2 = [device.x, device.y];
+  const solids = solidsOn(document, device.levelId);
+  const clashes: Clash[] = [];
+  const attachment = attachmentOf(type);
+  if (attachment === 'free') return clashes;
+  const reachM = (type.cutOut ? type.cutOut.widthM / 2 : type.sizeM[0] / 2) + type.clampM;
+  const [lowM, highM] =
+    attachment === 'ceiling'
+      ? [heightM - 0.02, heightM + Math.max(0.02, type.depthM)]
+      : [heightM - halfFace(type)[1], heightM + halfFace(type)[1]];
+  for (const solid of solids.obstacles) {
+    const { feature } = solid;
+    // A display over a fireplace is judged by what is above it, not by the opening below.
+    if (feature.topM <= lowM + 1e-6 || feature.bottomM >= highM - 1e-6) continue;
+    const awayM = awayFromSolid(p, solid);
+    if (!less(awayM, reachM)) continue;
+    clashes.push(
+      clash('mount-in-thing', 'stop', {
+        measured: awayM,
+        allowed: reachM,
+        with: { in: 'features', id: feature.id },
+        figures: { thing: feature.kind, freeM: awayM, needM: reachM },
+      }),
+    );
+    break;
+  }
+  for (const solid of solids.keepAway) {
+    const { feature } = solid;
+    const vent = feature.kind === 'supply-vent';
+    const concerned =
+      type.answers === 'climate' && type.mount === 'wall'
+        ? vent && !sensesElsewhere(document, device)
+        : attachment === 'ceiling' && (!vent || type.system === 'sound' || type.answers === 'wifi');
+    if (!concerned) continue;
+    const limit = vent ? FROM_SUPPLY_M : feature.kind === 'sprinkler' ? FROM_SPRINKLER_M : FROM_LIGHT_M;
+    const awayM = Math.max(0, awayFromSolid(p, solid) - (attachment === 'ceiling' ? halfSize(type) : 0));
+    if (!less(awayM, limit)) continue;
+    clashes.push(
+      clash(type.answers === 'climate' ? 'climate-near-vent' : 'mount-near-thing', 'look', {
+        measured: awayM,
+        allowed: limit,
+        with: { in: 'features', id: feature.id },
+        figures: { thing: feature.kind, freeM: awayM, needM: limit },
+      }),
+    );
+    break;
+  }
+  return clashes;
+}
+
+/** Other devices that are nearer than either of the two wants, face to face; only what can meet: the same wall or ceiling. */
+function neighbourClashes(
+  document: ProjectDocument,
+  device: Device,
+  type: DeviceType,
+  heightM: number,
+  others: readonly Device[],
+): Clash[] {
+  const attachment = attachmentOf(type);
+  if (attachment === 'free') return [];
+  const own = attachment === 'wall' ? halfFace(type) : ([halfSize(type), 0] as const);
+  for (const other of others) {
+    if (other.id === device.id) continue;
+    const dx = Math.abs(other.x - device.x);
+    const dy = Math.abs(other.y - device.y);
+    if (dx > 3 || dy > 3) continue;
+    const there = document.deviceTypes[other.typeId];
+    if (attachmentOf(there) !== attachment) continue;
+    const clear = Math.max(type.keepClearM, there.keepClearM);
+    if (attachment === 'ceiling') {
+      const awayM = Math.hypot(dx, dy) - own[0] - halfSize(there);
+      const close = type.system === 'sound' && there.system === 'sound' ? 0 : clear;
+      if (less(awayM, close) || awayM < -1e-6) return [nearDevice(other, awayM, close)];
+      continue;
+    }
+    if (sharesPlate(document, device.id, other.id)) continue;
+    if (other.roomId !== device.roomId || Math.abs(Math.cos(other.facingRad - device.facingRad) - 1) > 0.1) continue;
+    const their = halfFace(there);
+    const asideM = Math.hypot(dx, dy) - own[0] - their[0];
+    const upM = Math.abs((other.heightM ?? heightM) - heightM) - own[1] - their[1];
+    const awayM = Math.max(asideM, upM);
+    // Boxes of one group stand side by side; what belongs behind a display lies behind it.
+    if (awayM < -1e-6 && !isBehind(type, there)) return [nearDevice(other, awayM, 0)];
+    if (type.system !== there.system && less(awayM, Math.min(clear, 0.1)) && !isBehind(type, there))
+      return [nearDevice(other, awayM, Math.min(clear, 0.1))];
+  }
+  if (type.answers === 'climate' && attachment === 'wall' && !sensesElsewhere(document, device)) {
+    const hot = others.find(
+      (other) =>
+        other.id !== device.id &&
+        document.deviceTypes[other.typeId].heatW >= HEAT_W &&
+        other.roomId === device.roomId &&
+        Math.hypot(other.x - device.x, other.y - device.y) - document.deviceTypes[other.typeId].sizeM[0] / 2 < FROM_HEAT_M,
+    );
+    if (hot)
+      return [
+        clash('climate-near-heat', 'look', {
+          with: { in: 'devices', id: hot.id },
+          allowed: FROM_HEAT_M,
+          figures: { heatW: document.deviceTypes[hot.typeId].heatW },
+        }),
+      ];
+  }
+  return [];
+}
+
+/** The plate of each device in a gang. */
+const PLATE_OF = whole<ReadonlyMap<string, string>>({
+  name: 'plates by device',
+  tables: ['plates'],
+  make: (read) =>
+    new Map(read.rows('plates').flatMap((plate) => plateDeviceIds(plate).map((deviceId) => [deviceId, plate.id] as const))),
+});
+
+/** Devices in the gangs of one plate stand side by side on purpose. */
+function sharesPlate(document: ProjectDocument, a: string, b: string): boolean {
+  const plateOf = derivationsOf(document).get(PLATE_OF);
+  return plateOf.has(a) && plateOf.get(a) === plateOf.get(b);
+}
+
+const nearDevice = (other: Device, awayM: number, needM: number): Clash =>
+  clash(awayM < -1e-6 ? 'mount-on-device' : 'mount-near-device', awayM < -1e-6 ? 'stop' : 'look', {
+    measured: Math.max(0, awayM),
+    allowed: needM,
+    with: { in: 'devices', id: other.id },
+    figures: { freeM: Math.max(0, awayM), needM },
+  });
+
+const HIDDEN_BEHIND: ReadonlySet<string> = new Set([
+  'network-drop',
+  'coax-outlet',
+  'mains-outlet',
+  'game-point',
+  'connection-box',
+]);
+const isBehind = (a: DeviceType, b: DeviceType): boolean =>
+  (a.answers === 'display' && HIDDEN_BEHIND.has(b.id)) ||
+  (b.answers === 'display' && HIDDEN_BEHIND.has(a.id)) ||
+  // A screen hangs in front of the speakers behind it.
+  (a.id === 'screen') !== (b.id === 'screen');
+
+function mountClashes(type: DeviceType, mount: DeviceType | null, device: Device): Clash[] {
+  const clashes: Clash[] = [];
+  if (mount?.holds && less(mount.holds.widestM, type.sizeM[0]))
+    clashes.push(
+      clash('mount-too-wide', 'stop', {
+        measured: type.sizeM[0],
+        allowed: mount.holds.widestM,
+        figures: { widthM: type.sizeM[0], widestM: mount.holds.widestM },
+      }),
+    );
+  if (mount?.accepts && type.cutOut) {
+    const sideM = Math.max(type.cutOut.widthM, type.cutOut.heightM);
+    const { leastM, mostM } = mount.accepts;
+    if (!acceptsCutOut(mount, type))
+      clashes.push(clash('mount-bracket-misfit', 'stop', { measured: sideM, allowed: mostM, figures: { sideM, leastM, mostM } }));
+  }
+  if (device.wishes.includes('flush')) {
+    const standsM = type.cutOut ? 0 : (mount?.holds?.parkedDepthM ?? 0) + type.sizeM[1];
+    if (less(FLUSH_M, standsM) && mount?.holds?.style !== 'recessed')
+      clashes.push(clash('mount-not-flush', 'look', { measured: standsM, allowed: FLUSH_M, figures: { standsM } }));
+  }
+  if (device.wishes.includes('turns') && (mount?.holds?.turnRad ?? 0) <= 0) clashes.push(clash('mount-does-not-turn', 'look'));
+  return clashes;
+}
+
+/** A display whose picture comes from a box of its own needs that box: what a lead goes to must be placed. */
+function farDeviceClashes(document: ProjectDocument, type: DeviceType): Clash[] {
+  const missing = type.cables.find(
+    ({ to, toTypeId, optional }) => to === 'device' && !optional && toTypeId !== null && !isPlaced(document, toTypeId),
+  );
+  const far = missing?.toTypeId ? document.deviceTypes[missing.toTypeId] : undefined;
+  return far ? [clash('mount-no-far-device', 'stop', { figures: { far: far.name, lead: missing!.purpose } })] : [];
+}
+
+const PLACED_TYPES = whole<ReadonlySet<string>>({
+  name: 'types that are placed',
+  tables: ['devices'],
+  make: (read) => new Set(read.rows('devices').map(({ typeId }) => typeId)),
+  alike: (a, b) => a.size === b.size && [...a].every((typeId) => b.has(typeId)),
+});
+
+const isPlaced = (document: ProjectDocument, typeId: string): boolean => derivationsOf(document).get(PLACED_TYPES).has(typeId);
+
+/** What stands out into a path at body height, and what hangs into it from above. */
+function headRoom(
+  document: ProjectDocument,
+  device: Device,
+  type: DeviceType,
+  mount: DeviceType | null,
+  heightM: number,
+): Clash[] {
+  const room = device.roomId === null ? undefined : document.rooms[device.roomId];
+  if (!room) return [];
+  const attachment = attachmentOf(type);
+  if (attachment === 'ceiling') {
+    const bottomM = heightM - (mount?.holds ? mount.holds.reachM + type.sizeM[1] / 2 : 0);
+    return less(bottomM, HEAD_ROOM_M)
+      ? [clash('mount-head-room', 'look', { measured: bottomM, allowed: HEAD_ROOM_M, figures: { bottomM, leastM: HEAD_ROOM_M } })]
+      : [];
+  }
+  if (attachment !== 'wall' || type.cutOut || !PATH_USES.has(room.use)) return [];
+  const bottomM = heightM - halfFace(type)[1];
+  const outM = (mount?.holds?.parkedDepthM ?? 0) + type.sizeM[1];
+  const concerned = bottomM > PATH_LOW_M && bottomM < HEAD_ROOM_M && less(STANDS_OUT_M, outM);
+  return concerned
+    ? [
+        clash('mount-head-room', 'look', {
+          measured: bottomM,
+          allowed: HEAD_ROOM_M,
+          figures: { bottomM, leastM: HEAD_ROOM_M, outM },
+        }),
+      ]
+    : [];
+}

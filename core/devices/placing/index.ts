@@ -1,0 +1,29 @@
+// Here: putting devices into the house, moving and removing them, with their runs; the generic device library.
+// Not here: where the cable goes (routing) and what may be wrong (checks).
+// Start with `placeDevice`.
+// Terms: docs/glossary.md.
+export { alignDevices, ALIGNMENTS } from './align.ts';
+export { changeMap, checkMap, conductorsOf, conductorsUsed } from './conductors.ts';
+export { type DeviceMove, moveDevices, placeDevice, removeDevices } from './place.ts';
+export {
+  aimAt,
+  alignHeights,
+  applyTemplate,
+  type Axis,
+  coverRoom,
+  type IdSource,
+  mirrorDevice,
+  placeAll,
+  type Placed,
+  placeField,
+  setWallDistance,
+  templateOf,
+  wallDistances,
+  wallDistancesAt,
+} from './placing.ts';
+export { plateDeviceIds, withPlateMates } from './plate-mates.ts';
+export { changeRecipe, checkRecipe, runsFor, setSpeakerColours, usualLegs } from './recipe.ts';
+export { renumberTaken } from './renumber.ts';
+export { ROOM_TEMPLATES } from './room-templates.ts';
+export { deviceTitle } from './title.ts';
+export { zonesOn } from './zones.ts';

@@ -1,0 +1,268 @@
+import { attachmentOf, buildingOf, ceilingHeightOf, isSideOf, roomAt, wallLength } from '../../house/index.ts';
+import { boundsOf, fine, middleOf, type Outcome, type Point2, pointInPolygon, refuse, tidyM } from '../../math/index.ts';
+import {
+  create,
+  type Device,
+  type Operation,
+  type ProjectDocument,
+  type Room,
+  type RoomTemplate,
+  type Run,
+  update,
+  type Wall,
+} from '../../model/index.ts';
+import { onLevel, withRecords } from '../../derive/index.ts';
+import type { Overlap } from '../../calculators/index.ts';
+import { EAR_M, speakerGrid, type SpeakerGrid } from './coverage.ts';
+import { moveDevices, placeDevice } from './place.ts';
+
+/** Ids come in from outside. */
+export interface IdSource {
+  readonly device: () => string;
+  readonly run: () => string;
+}
+
+export interface Placed {
+  readonly devices: readonly Device[];
+  readonly operations: readonly Operation[];
+}
+
+interface Wanted {
+  readonly typeId: string;
+  readonly at: Point2;
+  readonly heightM?: number | null;
+  readonly name?: string;
+  readonly more?: Partial<Device>;
+}
+
+/** Places several devices in one change, each with its number and runs. Problems: those of `placeDevice`. */
+export function placeAll(document: ProjectDocument, levelId: string, wanted: readonly Wanted[], ids: IdSource): Outcome<Placed> {
+  let working = document;
+  const devices: Device[] = [];
+  const operations: Operation[] = [];
+  for (const { typeId, at, heightM, name, more } of wanted) {
+    const placed = placeDevice(working, { typeId, levelId, at }, { device: ids.device(), run: () => ids.run() });
+    if (!placed.ok) return placed;
+    const device: Device = {
+      ...placed.value.device,
+      ...(heightM === undefined ? {} : { heightM }),
+      ...(name ? { name } : {}),
+      ...more,
+    };
+    const runs: Run[] = placed.value.runs;
+    devices.push(device);
+    operations.push(create('devices', device), ...runs.map((run) => create('runs', run)));
+    working = withRecords(withRecords(working, 'devices', [device]), 'runs', runs);
+  }
+  return fine({ devices, operations });
+}
+
+/** An even field of ceiling speakers for a room, with the figures it comes from. */
+export function coverRoom(
+  document: ProjectDocument,
+  roomId: string,
+  typeId: string,
+  overlap: Overlap,
+  ear: keyof typeof EAR_M,
+): Outcome<SpeakerGrid & { readonly at: readonly Point2[] }> {
+  const room = document.rooms[roomId];
+  const type = document.deviceTypes[typeId];
+  if (!room) return refuse('record-gone', { in: 'rooms', id: roomId });
+  if (!type || attachmentOf(type) !== 'ceiling')
+    return refuse('type-not-for-ceiling', { kind: 'invalid', field: 'typeId', name: type?.name ?? typeId });
+  const box = boundsOf(room.polygon as Point2[])!;
+  const found = speakerGrid({
+    lengthM: box.maxX - box.minX,
+    widthM: box.maxY - box.minY,
+    ceilingM: ceilingHeightOf(room, document.levels[room.levelId]),
+    earM: EAR_M[ear],
+    coverageRad: type.coverageRad ?? Math.PI / 2,
+    overlap,
+  });
+  if (!found.ok) return found;
+  const at = found.value.places
+    .map(([x, y]): Point2 => [tidyM(box.minX + x), tidyM(box.minY + y)])
+    .filter((p) => pointInPolygon(p, room.polygon as Point2[]));
+  return fine({ ...found.value, at });
+}
+
+export type Axis = 'x' | 'y';
+
+/** A place mirrored at the middle of a room: left to right (`x`) or front to back (`y`). */
+export function mirroredPlace(room: Room, at: Point2, axis: Axis): Point2 {
+  const [cx, cy] = middleOf(room.polygon as Point2[]);
+  return axis === 'x' ? [tidyM(2 * cx - at[0]), at[1]] : [at[0], tidyM(2 * cy - at[1])];
+}
+
+/**
+ * The mirror image of a device on the other side of its room, with runs of its own. On the wall opposite it may be kept as a
+ * spare ("wire both walls": the lead is pulled and stored until it is known which wall holds).
+ * Problems: `not-in-a-room`, those of `placeDevice`.
+ */
+export function mirrorDevice(
+  document: ProjectDocument,
+  deviceId: string,
+  axis: Axis,
+  as: 'pair' | 'spare',
+  ids: IdSource,
+): Outcome<Placed> {
+  const device = document.devices[deviceId];
+  const room = device?.roomId ? document.rooms[device.roomId] : undefined;
+  if (!device || !room) return refuse('not-in-a-room', { kind: 'invalid', field: 'device' });
+  const at = mirroredPlace(room, [device.x, device.y], axis);
+  // A wall device must fall on the side of the wall that faces the room.
+  const [cx, cy] = middleOf(room.polygon as Point2[]);
+  const inward: Point2 = [at[0] + (cx - at[0]) * 0.02, at[1] + (cy - at[1]) * 0.02];
+  const more: Partial<Device> = {
+    mountTypeId: device.mountTypeId,
+    finish: device.finish,
+    wishes: device.wishes,
+    ...(as === 'spare' ? { fitting: 'spare' } : {}),
+  };
+  return placeAll(document, device.levelId, [{ typeId: device.typeId, at: inward, heightM: device.heightM, more }], ids);
+}
+
+/** Lays an even field of ceiling speakers into a room, in one change. Problems: those of `coverRoom` and `placeAll`. */
+export function placeField(
+  document: ProjectDocument,
+  roomId: string,
+  typeId: string,
+  overlap: Overlap,
+  ear: keyof typeof EAR_M,
+  ids: IdSource,
+): Outcome<Placed> {
+  const covered = coverRoom(document, roomId, typeId, overlap, ear);
+  if (!covered.ok) return covered;
+  return placeAll(
+    document,
+    document.rooms[roomId].levelId,
+    covered.value.at.map((at) => ({ typeId, at })),
+    ids,
+  );
+}
+
+/** Distance of a device from one of the walls around it: from the finished face, m. */
+export interface WallDistance {
+  readonly wall: Wall;
+  readonly distanceM: number;
+  /** Unit vector from the wall to the device. */
+  readonly away: Point2;
+}
+
+const ON_WALL_M = 0.35;
+
+/** The two walls that a device is measured from on site: the nearest one, and the nearest that is not parallel to it. */
+export const wallDistances = (document: ProjectDocument, device: Device): WallDistance[] =>
+  wallDistancesAt(document, device, attachmentOf(document.deviceTypes[device.typeId]) === 'wall');
+
+/** The same for any place; one that is on a wall is measured from the nearest wall beside it alone. */
+export function wallDistancesAt(
+  document: ProjectDocument,
+  device: Pick<Device, 'levelId' | 'roomId' | 'x' | 'y' | 'facingRad'>,
+  onWall: boolean,
+): WallDistance[] {
+  const building = buildingOf(document);
+  const room = device.roomId === null ? roomAt(building, device.levelId, [device.x, device.y]) : document.rooms[device.roomId];
+  if (!room) return [];
+  const p: Point2 = [device.x, device.y];
+  const around = (building.wallsByLevel[device.levelId] ?? []).flatMap((wall): WallDistance[] => {
+    if (!isSideOf(room, wall)) return [];
+    const lengthM = wallLength(wall);
+    const normal: Point2 = [-(wall.b[1] - wall.a[1]) / lengthM, (wall.b[0] - wall.a[0]) / lengthM];
+    const asideM = (p[0] - wall.a[0]) * normal[0] + (p[1] - wall.a[1]) * normal[1];
+    // Its own wall, and those that go on in line with it, are nothing to measure from.
+    if (
+      onWall &&
+      Math.abs(asideM) < ON_WALL_M &&
+      Math.abs(Math.cos(device.facingRad) * normal[0] + Math.sin(device.facingRad) * normal[1]) > 0.7
+    )
+      return [];
+    const side = asideM >= 0 ? 1 : -1;
+    return [{ wall, distanceM: Math.abs(asideM) - wall.thicknessM / 2, away: [normal[0] * side, normal[1] * side] }];
+  });
+  around.sort((a, b) => a.distanceM - b.distanceM || (a.wall.id < b.wall.id ? -1 : 1));
+  const [first] = around;
+  if (!first) return [];
+  const crossing = around.find(({ away }) => Math.abs(away[0] * first.away[0] + away[1] * first.away[1]) < 0.7);
+  return onWall || !crossing ? [first] : [first, crossing];
+}
+
+/** Moves a device so that it is a typed distance from the face of a wall, m. Problems: `record-gone`, those of `moveDevices`. */
+export function setWallDistance(
+  document: ProjectDocument,
+  deviceId: string,
+  wallId: string,
+  distanceM: number,
+): Outcome<Operation[]> {
+  const device = document.devices[deviceId];
+  const known = device && wallDistances(document, device).find(({ wall }) => wall.id === wallId);
+  if (!known) return refuse('record-gone', { in: 'walls', id: wallId });
+  const by = distanceM - known.distanceM;
+  return moveDevices(document, [{ deviceId, to: [tidyM(device.x + known.away[0] * by), tidyM(device.y + known.away[1] * by)] }]);
+}
+
+/** Turns devices towards a point of their level. */
+export function aimAt(document: ProjectDocument, deviceIds: readonly string[], at: Point2): Operation[] {
+  return deviceIds.flatMap((id) => {
+    const device = document.devices[id];
+    const operation = device && update('devices', device, { facingRad: Math.atan2(at[1] - device.y, at[0] - device.x) });
+    return operation ? [operation] : [];
+  });
+}
+
+/** Sets several devices to one height: that of the first. */
+export function alignHeights(document: ProjectDocument, deviceIds: readonly string[]): Operation[] {
+  const [first, ...rest] = deviceIds.flatMap((id) => document.devices[id] ?? []);
+  return rest.flatMap((device) => {
+    const operation = update('devices', device, { heightM: first.heightM });
+    return operation ? [operation] : [];
+  });
+}
+
+/** The devices of a room as a template; places are shares of the room's box. */
+export function templateOf(document: ProjectDocument, roomId: string, id: string, name: string): RoomTemplate {
+  const room = document.rooms[roomId];
+  const box = boundsOf(room.polygon as Point2[])!;
+  const share = (value: number, low: number, high: number) => Math.min(1, Math.max(0, (value - low) / (high - low)));
+  return {
+    id,
+    name,
+    use: room.use,
+    cells: Object.values(document.briefCells)
+      .filter((cell) => cell.roomId === roomId)
+      .map(({ topic, answer, count }) => ({ topic, answer, count })),
+    devices: onLevel(document, 'devices', room.levelId)
+      .filter((device) => device.roomId === roomId)
+      .slice(0, 200)
+      .map((device) => ({
+        typeId: device.typeId,
+        name: device.name,
+        alongShare: share(device.x, box.minX, box.maxX),
+        acrossShare: share(device.y, box.minY, box.maxY),
+        heightM: device.heightM,
+      })),
+  };
+}
+
+/** Lays the devices of a template into a room; types that the project no longer has are left out and named. */
+export function applyTemplate(
+  document: ProjectDocument,
+  roomId: string,
+  template: RoomTemplate,
+  ids: IdSource,
+): Outcome<Placed & { readonly missing: readonly string[] }> {
+  const room = document.rooms[roomId];
+  if (!room) return refuse('record-gone', { in: 'rooms', id: roomId });
+  const box = boundsOf(room.polygon as Point2[])!;
+  const [cx, cy] = middleOf(room.polygon as Point2[]);
+  const missing = template.devices.filter(({ typeId }) => !document.deviceTypes[typeId]).map(({ typeId }) => typeId);
+  const wanted = template.devices
+    .filter(({ typeId }) => document.deviceTypes[typeId])
+    .map(({ typeId, name, alongShare, acrossShare, heightM }): Wanted => {
+      const at: Point2 = [box.minX + alongShare * (box.maxX - box.minX), box.minY + acrossShare * (box.maxY - box.minY)];
+      // A little inward, so that what is on a wall faces the room.
+      return { typeId, name, heightM, at: [at[0] + (cx - at[0]) * 0.02, at[1] + (cy - at[1]) * 0.02] };
+    });
+  const placed = placeAll(document, room.levelId, wanted, ids);
+  return placed.ok ? fine({ ...placed.value, missing: [...new Set(missing)] }) : placed;
+}

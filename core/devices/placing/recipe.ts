@@ -1,0 +1,217 @@
+import { fine, type Outcome, refuse } from '../../math/index.ts';
+import {
+  create,
+  type Device,
+  type DeviceType,
+  type Leg,
+  newRun,
+  type Operation,
+  type ProjectDocument,
+  type ProjectHeader,
+  type Rack,
+  removeWithDependants,
+  type Run,
+  update,
+  updateProject,
+} from '../../model/index.ts';
+import { listOf } from '../../derive/index.ts';
+import { stereoLines } from '../library/index.ts';
+import { bundleFor, isKept, runNumberFor, spendNumber, usualRackSlackM } from '../../runs/index.ts';
+
+/**
+ * Whether the recipes of a library can be followed: every cable and type is there, and no recipe leads back to itself.
+ * Problems: `recipe-cable-missing`, `recipe-type-missing`, `recipe-self`, `recipe-circle`; each with the field.
+ */
+export function checkRecipe(
+  document: Pick<ProjectDocument, 'cableTypes' | 'deviceTypes'>,
+  type: DeviceType,
+): Outcome<DeviceType> {
+  const types = { ...document.deviceTypes, [type.id]: type };
+  for (const [index, leg] of type.cables.entries()) {
+    const field = `cables[${index}]`;
+    if (!Object.hasOwn(document.cableTypes, leg.cableTypeId))
+      return refuse('recipe-cable-missing', { kind: 'invalid', field: `${field}.cableTypeId`, value: leg.cableTypeId });
+    if (leg.to !== 'device') continue;
+    const far = leg.toTypeId === null ? undefined : types[leg.toTypeId];
+    if (!far) return refuse('recipe-type-missing', { kind: 'invalid', field: `${field}.toTypeId`, value: leg.toTypeId ?? '' });
+    if (far.id === type.id) return refuse('recipe-self', { kind: 'invalid', field: `${field}.toTypeId`, name: type.name });
+    const circle = wayBack(types, far, type.id, [type.name, far.name]);
+    if (circle) return refuse('recipe-circle', { kind: 'invalid', field: `${field}.toTypeId`, way: circle.join(' → ') });
+  }
+  return fine(type);
+}
+
+function wayBack(
+  types: Readonly<Record<string, DeviceType>>,
+  from: DeviceType,
+  goalId: string,
+  way: readonly string[],
+): readonly string[] | null {
+  for (const leg of from.cables) {
+    if (leg.to !== 'device' || leg.toTypeId === null) continue;
+    const next = types[leg.toTypeId];
+    if (!next || (way.includes(next.name) && next.id !== goalId)) continue;
+    if (next.id === goalId) return [...way, next.name];
+    const found = wayBack(types, next, goalId, [...way, next.name]);
+    if (found) return found;
+  }
+  return null;
+}
+
+/** The rack that home runs of a place go to. */
+export function nearestRack(document: ProjectDocument, device: Pick<Device, 'x' | 'y' | 'levelId'>): Rack | undefined {
+  const away = (rack: Rack) => Math.hypot(rack.x - device.x, rack.y - device.y) + (rack.levelId === device.levelId ? 0 : 5);
+  return listOf(document, 'racks').toSorted((a, b) => away(a) - away(b))[0];
+}
+
+/** The rack that the runs of a device go to: the nearest, but for a link between racks, which goes on from the one it stands at. */
+function rackFor(document: ProjectDocument, device: Device): Rack | undefined {
+  const nearest = nearestRack(document, device);
+  if (document.deviceTypes[device.typeId].mount !== 'rack' || !nearest) return nearest;
+  const { [nearest.id]: _own, ...others } = document.racks;
+  return nearestRack({ ...document, racks: others }, device);
+}
+
+/** The device that a leg ends at; null is the rack: also for the first of a chain, and where there is none to go to yet. */
+export function farDevice(document: ProjectDocument, device: Device, leg: Pick<Leg, 'to' | 'toTypeId'>): Device | null {
+  if (leg.to === 'rack') return null;
+  const wanted = leg.to === 'chain' ? device.typeId : leg.toTypeId;
+  const away = (other: Device) =>
+    Math.hypot(other.x - device.x, other.y - device.y) + (other.roomId === device.roomId ? 0 : 1000);
+  const candidates = listOf(document, 'devices').filter(
+    (other) => other.typeId === wanted && other.id !== device.id && other.levelId === device.levelId,
+  );
+  const taken = new Set<string>();
+  if (leg.to === 'chain') {
+    for (const run of listOf(document, 'runs'))
+      if (run.toDeviceId !== null && run.deviceId !== device.id) taken.add(run.toDeviceId);
+  }
+  const free = candidates.filter((other) => !taken.has(other.id) && !leadsTo(document, other, device.id));
+  return free.toSorted((a, b) => away(a) - away(b) || (a.id < b.id ? -1 : 1))[0] ?? null;
+}
+
+/** Whether a device hangs, over however many others, on the one given. */
+function leadsTo(document: ProjectDocument, from: Device, goalId: string): boolean {
+  const seen = new Set<string>();
+  const open = [from.id];
+  while (open.length > 0) {
+    const id = open.pop()!;
+    if (id === goalId) return true;
+    if (seen.has(id)) continue;
+    seen.add(id);
+    for (const run of listOf(document, 'runs')) if (run.deviceId === id && run.toDeviceId !== null) open.push(run.toDeviceId);
+  }
+  return false;
+}
+
+/** The runs that a device gets from its type's recipe; none where there is no rack. Optional legs only where asked for. */
+export function runsFor(
+  document: ProjectDocument,
+  device: Device,
+  legs: readonly { readonly leg: Leg; readonly number: number }[],
+  id: (leg: number) => string,
+): Run[] {
+  const rack = rackFor(document, device);
+  if (!rack) return [];
+  const bundle = bundleFor(document, device, rack.id);
+  return legs.map(({ leg, number }) => {
+    const far = farDevice(document, device, leg);
+    return newRun({
+      id: id(number),
+      number: runNumberFor(document, device, number, rack.id),
+      deviceId: device.id,
+      rackId: rack.id,
+      leg: number,
+      toDeviceId: far?.id ?? null,
+      cableTypeId: leg.cableTypeId,
+      purpose: leg.purpose,
+      deviceConnector: leg.deviceConnector,
+      farConnector: leg.farConnector,
+      mapId: leg.mapId !== null && Object.hasOwn(document.conductorMaps, leg.mapId) ? leg.mapId : null,
+      bundle: far ? '' : bundle,
+      deviceSlackM: leg.slackM,
+      // A jumper has no service loop at a rack: its far end gets what a box gets.
+      rackSlackM: far ? leg.slackM : usualRackSlackM(document.project, rack),
+    });
+  });
+}
+
+/** The legs that every device of a type gets, with their numbers. */
+export const usualLegs = (type: DeviceType): { leg: Leg; number: number }[] =>
+  type.cables.flatMap((leg, index) => (leg.optional ? [] : [{ leg, number: index + 1 }]));
+
+/** What a change of a recipe does to the runs that are there. */
+export interface RecipeChange {
+  readonly added: readonly Run[];
+  readonly removed: readonly Run[];
+  readonly altered: readonly Run[];
+  /** Issued or further: they stay as they are, whatever the recipe says. */
+  readonly kept: readonly Run[];
+  readonly operations: readonly Operation[];
+}
+
+const legFields = (leg: Leg) => ({
+  cableTypeId: leg.cableTypeId,
+  purpose: leg.purpose,
+  deviceConnector: leg.deviceConnector,
+  farConnector: leg.farConnector,
+  deviceSlackM: leg.slackM,
+});
+
+/**
+ * Gives a type another recipe and says which runs that adds, alters and removes. A leg is known by its number.
+ * Problems: those of `checkRecipe`, `type-missing`.
+ */
+export function changeRecipe(
+  document: ProjectDocument,
+  typeId: string,
+  cables: readonly Leg[],
+  newId: () => string,
+): Outcome<RecipeChange> {
+  const type = document.deviceTypes[typeId];
+  if (!type) return refuse('type-missing', { kind: 'invalid', field: 'typeId' });
+  const next: DeviceType = { ...type, cables: [...cables], version: type.version + 1 };
+  const sound = checkRecipe(document, next);
+  if (!sound.ok) return sound;
+  const added: Run[] = [];
+  const removed: Run[] = [];
+  const altered: Run[] = [];
+  const kept: Run[] = [];
+  const operations: (Operation | null)[] = [update('deviceTypes', type, { cables: next.cables, version: next.version })];
+  const runs = new Map<string, Run[]>();
+  for (const run of listOf(document, 'runs')) runs.set(run.deviceId, [...(runs.get(run.deviceId) ?? []), run]);
+  for (const device of listOf(document, 'devices')) {
+    if (device.typeId !== typeId) continue;
+    const own = runs.get(device.id) ?? [];
+    for (const run of own) {
+      const leg = next.cables[run.leg - 1];
+      if (isKept(run)) kept.push(run);
+      else if (!leg) {
+        removed.push(run);
+        operations.push(spendNumber(document, run), ...removeWithDependants(document, 'runs', run.id));
+      } else {
+        const far = farDevice(document, device, leg);
+        const mapId = leg.mapId !== null && Object.hasOwn(document.conductorMaps, leg.mapId) ? leg.mapId : null;
+        const change = update('runs', run, { ...legFields(leg), mapId, toDeviceId: far?.id ?? null });
+        if (!change) continue;
+        altered.push(run);
+        operations.push(change);
+      }
+    }
+    const missing = usualLegs(next).filter(({ number }) => !own.some((run) => run.leg === number));
+    for (const run of runsFor(document, device, missing, newId)) {
+      added.push(run);
+      operations.push(create('runs', run));
+    }
+  }
+  return fine({ added, removed, altered, kept, operations: operations.filter((operation) => operation !== null) });
+}
+
+/** Takes the other convention of four-conductor speaker cable, with the map that is printed for it. */
+export function setSpeakerColours(document: ProjectDocument, colours: ProjectHeader['speakerColours']): Operation[] {
+  const map = document.conductorMaps.speaker_4;
+  return [
+    updateProject(document.project, { speakerColours: colours }),
+    map ? update('conductorMaps', map, { lines: stereoLines(colours) }) : null,
+  ].filter((operation) => operation !== null);
+}

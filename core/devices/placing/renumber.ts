@@ -1,0 +1,39 @@
+import type { Change, Device, Operation, ProjectDocument, Run } from '../../model/index.ts';
+import { firstFreeNumber, runNumberFor } from '../../runs/index.ts';
+
+/**
+ * Gives the devices that a change creates or moves new numbers, where another person has taken theirs meanwhile.
+ * `document` is the project without the change. Returns the operations to send instead.
+ */
+export function renumberTaken(document: ProjectDocument, change: Pick<Change, 'operations'>): Operation[] {
+  let working = document;
+  const numbers = new Map<string, Device>();
+  const operations = change.operations.map((operation): Operation => {
+    if (operation.in !== 'devices' || operation.op === 'delete') return operation;
+    const fields = operation.op === 'create' ? operation.record : operation.after;
+    if (!('number' in fields)) return operation;
+    const device = { ...working.devices[operation.id], ...fields } as Device;
+    const { [operation.id]: _own, ...others } = working.devices;
+    const legs = change.operations.filter(
+      (o) => o.in === 'runs' && o.op === 'create' && (o.record as Partial<Run>).deviceId === device.id,
+    ).length;
+    const number = firstFreeNumber({ ...working, devices: others }, device, Math.max(1, legs));
+    const next = { ...device, number };
+    numbers.set(device.id, next);
+    working = { ...working, devices: { ...working.devices, [device.id]: next } };
+    if (operation.op === 'create') return { ...operation, record: { ...operation.record, number } };
+    return { ...operation, after: { ...operation.after, number } };
+  });
+  return operations.map((operation): Operation => {
+    if (operation.in !== 'runs' || operation.op === 'delete') return operation;
+    const run = (operation.op === 'create'
+      ? operation.record
+      : { ...working.runs[operation.id], ...operation.after }) as unknown as Run;
+    const device = numbers.get(run.deviceId);
+    const fields = operation.op === 'create' ? operation.record : operation.after;
+    if (!device || !('number' in fields)) return operation;
+    const number = runNumberFor(working, device, run.leg, run.rackId);
+    if (operation.op === 'create') return { ...operation, record: { ...operation.record, number } };
+    return { ...operation, after: { ...operation.after, number } };
+  });
+}

@@ -1,0 +1,45 @@
+import type { Bounds, Problem } from '../../math/index.ts';
+
+/** One layer of a drawing: straight lines as x0, y0, x1, y1, ... in drawing units, and the arcs among them. */
+export interface DrawingLayer {
+  readonly name: string;
+  readonly lines: Float64Array;
+  /** cx, cy, radius, start and end angle (rad, counter-clockwise), five numbers an arc. */
+  readonly arcs: Float64Array;
+}
+
+export interface DrawingText {
+  readonly layer: string;
+  readonly x: number;
+  readonly y: number;
+  readonly height: number;
+  readonly text: string;
+}
+
+/** A symbol, point or circle of the drawing: where another trade may have marked something. */
+export interface DrawingMark {
+  readonly layer: string;
+  readonly name: string;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A drawing taken apart into lines, in its own units, about its own lower left corner. */
+export interface Drawing {
+  /** Null where the file does not say. */
+  readonly metresPerUnit: number | null;
+  /** What the size of the drawing suggests where the file does not say. */
+  readonly guessMetresPerUnit: number;
+  readonly layers: readonly DrawingLayer[];
+  readonly texts: readonly DrawingText[];
+  readonly marks: readonly DrawingMark[];
+  readonly bounds: Bounds;
+  /** Where the lower left corner lies in the file's coordinates. */
+  readonly origin: readonly [number, number];
+  /** Kinds of entity that were not drawn, with their count. */
+  readonly ignored: Readonly<Record<string, number>>;
+  /** What was wrong in places; the rest was drawn. */
+  readonly problems: readonly Problem[];
+}
+
+export const lineCount = (layer: Pick<DrawingLayer, 'lines'>): number => layer.lines.length / 4;

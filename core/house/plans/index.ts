@@ -1,0 +1,10 @@
+// Here: drawings from outside (DXF) taken apart into lines, and the walls that their lines propose.
+// Not here: walls of a project (survey) and pictures (server, web).
+// Start with `readDxf`, then `proposeWalls`.
+// Terms: docs/glossary.md.
+export { drawingMarks, type TradeMarkAt } from './drawing-marks.ts';
+export { drawingSvg, SVG_PX_PER_M, svgLines } from './drawing-svg.ts';
+export { type Drawing, lineCount } from './drawing.ts';
+export { proposalInput } from './proposal-input.ts';
+export { readDxf } from './read-dxf.ts';
+export { type Proposals, proposeWalls, type WallProposal } from './wall-proposals.ts';

@@ -1,0 +1,432 @@
+import { crossingParameters, distance2, type Point2, rotate2 } from '../../math/index.ts';
+
+/** What a wall layer says, m. Arcs as centre, radius, start and end angle. */
+export interface ProposalInput {
+  readonly lines: readonly (readonly [Point2, Point2])[];
+  /** Lines of the openings layer, drawn across or inside the walls. */
+  readonly openingLines?: readonly (readonly [Point2, Point2])[];
+  /** Door swings, on any layer. */
+  readonly arcs?: readonly {
+    readonly centre: Point2;
+    readonly radiusM: number;
+    readonly startRad: number;
+    readonly endRad: number;
+  }[];
+}
+
+export interface ProposalOptions {
+  readonly thinnestM: number;
+  readonly thickestM: number;
+  /** Gaps in a wall up to this wide are openings in it; wider ones end it. */
+  readonly gapM: number;
+  /** How far lines may miss each other and still be meant to meet. */
+  readonly toleranceM: number;
+  /** Thickness of walls that are drawn as single lines. */
+  readonly singleLineM: number;
+}
+
+export const PROPOSAL_OPTIONS: ProposalOptions = {
+  thinnestM: 0.05,
+  thickestM: 0.5,
+  gapM: 2.6,
+  toleranceM: 0.03,
+  singleLineM: 0.115,
+};
+
+export interface OpeningProposal {
+  readonly kind: 'door' | 'window' | 'arch';
+  /** From end a to the middle, m. */
+  readonly offsetM: number;
+  readonly widthM: number;
+  readonly hinge: 'start' | 'end' | null;
+  readonly swing: 'left' | 'right' | null;
+}
+
+export interface WallProposal {
+  readonly a: Point2;
+  readonly b: Point2;
+  readonly thicknessM: number;
+  readonly openings: readonly OpeningProposal[];
+  /** 1 where both faces are drawn all along; less where they were guessed. */
+  readonly certainty: number;
+}
+
+export interface Proposals {
+  readonly walls: readonly WallProposal[];
+  /** Lines of the wall layer that no proposal accounts for. */
+  readonly unclaimed: readonly (readonly [Point2, Point2])[];
+  readonly singleLines: boolean;
+}
+
+/** A stretch of a face line in the frame of its direction: at height v, from u0 to u1. */
+interface Stroke {
+  readonly v: number;
+  readonly u0: number;
+  readonly u1: number;
+}
+/** A wall in that frame: between vLow and vHigh. */
+interface Band {
+  vLow: number;
+  vHigh: number;
+  u0: number;
+  u1: number;
+  gaps: [number, number][];
+  drawnM: number;
+}
+
+const SAME_LINE_M = 0.006;
+const SHORTEST_BAND_M = 0.12;
+const SAME_DIRECTION_RAD = Math.PI / 240;
+
+/**
+ * Proposes walls for the lines of a wall layer: parallel lines a wall's thickness apart are its faces, gaps are closed,
+ * ends are led on to where walls meet. Lengths in m. The same lines give the same proposals.
+ */
+export function proposeWalls(input: ProposalInput, options: ProposalOptions = PROPOSAL_OPTIONS): Proposals {
+  const directions = byDirection(input.lines);
+  const frames = directions.map(({ angleRad, lines }) => ({ angleRad, strokes: strokesOf(lines, angleRad, options) }));
+  const modes = usualThicknesses(frames.flatMap(({ strokes }) => bandsOf(strokes, options, [])));
+  const found = frames.map(({ angleRad, strokes }) => ({ angleRad, strokes, bands: bandsOf(strokes, options, modes) }));
+  const drawnM = input.lines.reduce((sum, [a, b]) => sum + distance2(a, b), 0);
+  const pairedM = found.reduce((sum, { bands }) => sum + bands.reduce((s, band) => s + 2 * band.drawnM, 0), 0);
+  if (pairedM < 0.25 * drawnM) return singleLines(frames, options);
+  const joined = found.map((frame) => ({ ...frame, bands: joinBands(frame.bands, options) }));
+  const walls = joined.flatMap(({ angleRad, bands }) => bands.map((band) => ({ band, angleRad, ...centreLine(band, angleRad) })));
+  meet(walls, options);
+  return {
+    walls: walls.filter(({ a, b }) => distance2(a, b) >= SHORTEST_BAND_M).map((wall) => finish(wall, walls, input, options)),
+    unclaimed: joined.flatMap(({ angleRad, strokes, bands }) => unclaimedOf(strokes, bands, angleRad, options)),
+    singleLines: false,
+  };
+}
+
+/** Lines in groups of nearly the same direction. */
+function byDirection(lines: ProposalInput['lines']): { angleRad: number; lines: (readonly [Point2, Point2])[] }[] {
+  const items = lines
+    .filter(([a, b]) => distance2(a, b) > 1e-4)
+    .map((line) => {
+      const [a, b] = line;
+      const angle = Math.atan2(b[1] - a[1], b[0] - a[0]);
+      return {
+        line,
+        angle: angle < -1e-9 ? angle + Math.PI : angle >= Math.PI - 1e-9 ? angle - Math.PI : angle,
+        lengthM: distance2(a, b),
+      };
+    })
+    // Long lines set the direction; short ones join it.
+    .sort((p, q) => q.lengthM - p.lengthM || p.angle - q.angle);
+  const groups: { angleRad: number; lines: (readonly [Point2, Point2])[] }[] = [];
+  for (const { line, angle, lengthM } of items) {
+    const off = (g: number) => Math.abs(Math.atan2(Math.sin(2 * (angle - g)), Math.cos(2 * (angle - g)))) / 2;
+    // A short line's direction is less certain than a long one's.
+    const group = groups.find(({ angleRad }) => off(angleRad) < Math.max(SAME_DIRECTION_RAD, Math.min(0.05, 0.002 / lengthM)));
+    if (group) group.lines.push(line);
+    else groups.push({ angleRad: angle, lines: [line] });
+  }
+  return groups;
+}
+
+/** The lines of one direction as strokes, those on one line joined. */
+function strokesOf(lines: readonly (readonly [Point2, Point2])[], angleRad: number, { toleranceM }: ProposalOptions): Stroke[] {
+  const raw = lines
+    .map(([a, b]): Stroke => {
+      const [p, q] = [rotate2(a, -angleRad), rotate2(b, -angleRad)];
+      return { v: (p[1] + q[1]) / 2, u0: Math.min(p[0], q[0]), u1: Math.max(p[0], q[0]) };
+    })
+    .sort((s, t) => s.v - t.v || s.u0 - t.u0);
+  const strokes: Stroke[] = [];
+  for (let i = 0; i < raw.length;) {
+    let j = i + 1;
+    while (j < raw.length && raw[j].v - raw[i].v <= SAME_LINE_M) j++;
+    const row = raw.slice(i, j).sort((s, t) => s.u0 - t.u0);
+    let open = { ...row[0] };
+    for (const stroke of row.slice(1)) {
+      if (stroke.u0 <= open.u1 + toleranceM / 2) open.u1 = Math.max(open.u1, stroke.u1);
+      else {
+        strokes.push(open);
+        open = { ...stroke };
+      }
+    }
+    strokes.push(open);
+    i = j;
+  }
+  return strokes;
+}
+
+/** Bands between strokes: at every place along the direction, lines that lie close together are the faces of one wall. */
+function bandsOf(strokes: readonly Stroke[], options: ProposalOptions, modes: readonly number[]): Band[] {
+  const stops = [...new Set(strokes.flatMap(({ u0, u1 }) => [u0, u1]))].sort((a, b) => a - b);
+  const starting = [...strokes].sort((a, b) => a.u0 - b.u0);
+  const bands: Band[] = [];
+  let open: Band[] = [];
+  let active: Stroke[] = [];
+  let next = 0;
+  for (let k = 0; k + 1 < stops.length; k++) {
+    const [from, to] = [stops[k], stops[k + 1]];
+    const middle = (from + to) / 2;
+    while (next < starting.length && starting[next].u0 <= middle) active.push(starting[next++]);
+    active = active.filter(({ u1 }) => u1 > middle);
+    const heights = active.map(({ v }) => v).sort((a, b) => a - b);
+    const here = chainsOf(heights, options).flatMap((chain) => splitChain(chain, options, modes));
+    const going: Band[] = [];
+    for (const [vLow, vHigh] of here) {
+      const before = open.find((band) => Math.abs(band.vLow - vLow) < SAME_LINE_M && Math.abs(band.vHigh - vHigh) < SAME_LINE_M);
+      if (before) {
+        before.u1 = to;
+        before.drawnM += to - from;
+        going.push(before);
+      } else {
+        const band: Band = { vLow, vHigh, u0: from, u1: to, gaps: [], drawnM: to - from };
+        bands.push(band);
+        going.push(band);
+      }
+    }
+    open = going;
+  }
+  return bands;
+}
+
+/** Heights in groups whose members lie no farther apart than a wall is thick. */
+function chainsOf(heights: readonly number[], { thickestM }: ProposalOptions): number[][] {
+  const chains: number[][] = [];
+  for (const v of heights) {
+    const last = chains.at(-1);
+    if (last && v - last.at(-1)! <= thickestM) last.push(v);
+    else chains.push([v]);
+  }
+  return chains;
+}
+
+/** A group of lines as walls: the outermost where that is a wall, else parted at the widest gap; two known walls stay two. */
+function splitChain(chain: readonly number[], options: ProposalOptions, modes: readonly number[]): [number, number][] {
+  if (chain.length < 2) return [];
+  const total = chain.at(-1)! - chain[0];
+  const usual = (thickness: number) => modes.some((mode) => Math.abs(mode - thickness) < 0.02);
+  if (total < options.thinnestM) return [];
+  if (chain.length >= 4 && !usual(total)) {
+    for (let k = 2; k <= chain.length - 2; k++) {
+      const [left, right] = [chain.slice(0, k), chain.slice(k)];
+      if (usual(left.at(-1)! - left[0]) && usual(right.at(-1)! - right[0]))
+        return [...splitChain(left, options, modes), ...splitChain(right, options, modes)];
+    }
+  }
+  if (total <= options.thickestM) return [[chain[0], chain.at(-1)!]];
+  let widest = 1;
+  for (let k = 2; k < chain.length; k++) if (chain[k] - chain[k - 1] > chain[widest] - chain[widest - 1]) widest = k;
+  return [...splitChain(chain.slice(0, widest), options, modes), ...splitChain(chain.slice(widest), options, modes)];
+}
+
+/** Thicknesses that make up a good part of the drawing. */
+function usualThicknesses(bands: readonly Band[]): number[] {
+  const lengths = new Map<number, number>();
+  let total = 0;
+  for (const { vLow, vHigh, drawnM } of bands) {
+    const key = Math.round((vHigh - vLow) * 100) / 100;
+    lengths.set(key, (lengths.get(key) ?? 0) + drawnM);
+    total += drawnM;
+  }
+  return [...lengths].filter(([, length]) => length > total * 0.05).map(([thickness]) => thickness);
+}
+
+/** Bands on one line become one wall; what is missing between them are its gaps. */
+function joinBands(bands: readonly Band[], { gapM, toleranceM }: ProposalOptions): Band[] {
+  const rest = bands
+    .filter((band) => band.u1 - band.u0 > toleranceM)
+    .map((band) => ({ ...band, gaps: [...band.gaps] }))
+    .sort((a, b) => a.vLow - b.vLow || a.u0 - b.u0);
+  const joined: Band[] = [];
+  for (const band of rest.sort((a, b) => a.u0 - b.u0)) {
+    const before = joined
+      .filter(
+        (other) =>
+          Math.abs(mid(other) - mid(band)) < toleranceM && band.u0 - other.u1 <= gapM && band.u0 >= other.u1 - toleranceM,
+      )
+      .sort((a, b) => b.u1 - a.u1)[0];
+    // Where lines come and go beside a wall its measured thickness changes for a stretch: the longer stretch says what it is.
+    if (!before || Math.abs(width(before) - width(band)) > Math.max(0.12, toleranceM * 2)) {
+      joined.push(band);
+      continue;
+    }
+    if (band.u0 - before.u1 > toleranceM) before.gaps.push([before.u1, band.u0]);
+    if (band.drawnM > before.drawnM) [before.vLow, before.vHigh] = [band.vLow, band.vHigh];
+    before.u1 = Math.max(before.u1, band.u1);
+    before.drawnM += band.drawnM;
+  }
+  return joined.filter((band) => band.drawnM >= SHORTEST_BAND_M && band.drawnM >= 0.6 * width(band));
+}
+
+const mid = ({ vLow, vHigh }: Band) => (vLow + vHigh) / 2;
+const width = ({ vLow, vHigh }: Band) => vHigh - vLow;
+
+function centreLine(band: Band, angleRad: number): { a: Point2; b: Point2 } {
+  return { a: rotate2([band.u0, mid(band)], angleRad), b: rotate2([band.u1, mid(band)], angleRad) };
+}
+
+interface Candidate {
+  readonly band: Band;
+  readonly angleRad: number;
+  a: Point2;
+  b: Point2;
+}
+
+/** Leads ends on to the centre line of the wall that they meet. */
+function meet(walls: Candidate[], { toleranceM }: ProposalOptions): void {
+  const was = walls.map(({ a, b }) => ({ a, b }));
+  walls.forEach((wall, i) => {
+    for (const end of ['a', 'b'] as const) {
+      const at = was[i][end];
+      let best: { p: Point2; movedM: number } | null = null;
+      walls.forEach((other, j) => {
+        if (i === j || Math.abs(Math.sin(wall.angleRad - other.angleRad)) < 0.1) return;
+        const hit = crossingParameters(was[i].a, was[i].b, was[j].a, was[j].b);
+        if (!hit) return;
+        const p: Point2 = [was[i].a[0] + (was[i].b[0] - was[i].a[0]) * hit.t, was[i].a[1] + (was[i].b[1] - was[i].a[1]) * hit.t];
+        const movedM = distance2(p, at);
+        const slant = Math.abs(Math.sin(wall.angleRad - other.angleRad));
+        const reachM = (width(other.band) / 2 + toleranceM) / slant + width(wall.band) / 2;
+        const lengthM = distance2(was[j].a, was[j].b);
+        const beyondM = Math.max(-hit.u, hit.u - 1, 0) * lengthM;
+        if (movedM > reachM || beyondM > width(wall.band) / 2 / slant + width(other.band) / 2 + toleranceM) return;
+        if (!best || movedM < best.movedM) best = { p, movedM };
+      });
+      const found = best as { p: Point2; movedM: number } | null;
+      if (found) wall[end] = found.p;
+    }
+  });
+}
+
+function finish(wall: Candidate, all: readonly Candidate[], input: ProposalInput, options: ProposalOptions): WallProposal {
+  const { band, angleRad } = wall;
+  const lengthM = distance2(wall.a, wall.b);
+  const startU = rotate2(wall.a, -angleRad)[0];
+  const gaps = band.gaps.filter(([u0, u1]) => !crossedBy(wall, all, u0, u1) && u1 - u0 >= 0.3);
+  const openings = [
+    ...gaps.map(([u0, u1]) => openingIn(wall, u0, u1, startU, input)),
+    ...drawnOpenings(wall, gaps, startU, input, options),
+  ]
+    .filter(({ offsetM, widthM }) => offsetM - widthM / 2 > -0.01 && offsetM + widthM / 2 < lengthM + 0.01)
+    .sort((p, q) => p.offsetM - q.offsetM);
+  const spanM = band.u1 - band.u0;
+  const openM = band.gaps.reduce((sum, [u0, u1]) => sum + u1 - u0, 0);
+  const certainty = Math.max(0.1, Math.min(1, band.drawnM / Math.max(0.01, spanM - openM * 0.5)));
+  return {
+    a: wall.a,
+    b: wall.b,
+    thicknessM: Math.round(width(band) * 1000) / 1000,
+    openings,
+    certainty: Math.round(certainty * 100) / 100,
+  };
+}
+
+/** Whether a gap is only where another wall passes through. */
+function crossedBy(wall: Candidate, all: readonly Candidate[], u0: number, u1: number): boolean {
+  return all.some((other) => {
+    if (other === wall || Math.abs(Math.sin(wall.angleRad - other.angleRad)) < 0.1) return false;
+    const hit = crossingParameters(wall.a, wall.b, other.a, other.b);
+    if (!hit || hit.u < -0.05 || hit.u > 1.05) return false;
+    const p: Point2 = [wall.a[0] + (wall.b[0] - wall.a[0]) * hit.t, wall.a[1] + (wall.b[1] - wall.a[1]) * hit.t];
+    const u = rotate2(p, -wall.angleRad)[0];
+    return u > u0 - 0.05 && u < u1 + 0.05 && u1 - u0 < width(other.band) * 1.5 + 0.05;
+  });
+}
+
+function openingIn(wall: Candidate, u0: number, u1: number, startU: number, input: ProposalInput): OpeningProposal {
+  const size = { offsetM: round((u0 + u1) / 2 - startU), widthM: round(u1 - u0) };
+  const door = doorAt(wall, u0, u1, input);
+  if (door) return { kind: 'door', ...size, ...door };
+  const across = (input.openingLines ?? []).concat(input.lines).some((line) => liesAlong(wall, line, u0, u1));
+  return { kind: across ? 'window' : 'arch', ...size, hinge: null, swing: null };
+}
+
+/** Openings drawn on their own layer over a wall that goes on below them. */
+function drawnOpenings(
+  wall: Candidate,
+  gaps: readonly [number, number][],
+  startU: number,
+  input: ProposalInput,
+  options: ProposalOptions,
+): OpeningProposal[] {
+  const spans = (input.openingLines ?? [])
+    .flatMap((line): [number, number][] => {
+      const [p, q] = line.map((point) => rotate2(point, -wall.angleRad));
+      const inside = [p, q].every(([, v]) => v > wall.band.vLow - options.toleranceM && v < wall.band.vHigh + options.toleranceM);
+      const [u0, u1] = [Math.min(p[0], q[0]), Math.max(p[0], q[0])];
+      return inside && u1 - u0 >= 0.3 && u0 > wall.band.u0 - 0.05 && u1 < wall.band.u1 + 0.05 ? [[u0, u1]] : [];
+    })
+    .sort((s, t) => s[0] - t[0]);
+  const merged: [number, number][] = [];
+  for (const span of spans) {
+    const last = merged.at(-1);
+    if (last && span[0] <= last[1] + 0.02) last[1] = Math.max(last[1], span[1]);
+    else merged.push([...span]);
+  }
+  return merged
+    .filter(([u0, u1]) => !gaps.some(([g0, g1]) => u0 < g1 && u1 > g0))
+    .map(([u0, u1]) => openingIn(wall, u0, u1, startU, { ...input, openingLines: input.openingLines ?? [] }))
+    .map((opening) => (opening.kind === 'arch' ? { ...opening, kind: 'window' as const } : opening));
+}
+
+function liesAlong(wall: Candidate, line: readonly [Point2, Point2], u0: number, u1: number): boolean {
+  const [p, q] = line.map((point) => rotate2(point, -wall.angleRad));
+  if (Math.abs(p[1] - q[1]) > 0.02) return false;
+  if (p[1] < wall.band.vLow - 0.02 || p[1] > wall.band.vHigh + 0.02) return false;
+  const overlap = Math.min(u1, Math.max(p[0], q[0])) - Math.max(u0, Math.min(p[0], q[0]));
+  return overlap > (u1 - u0) * 0.6;
+}
+
+/** A door's swing at a gap: its arc is centred on one jamb with the width of the gap for radius. */
+function doorAt(wall: Candidate, u0: number, u1: number, input: ProposalInput): Pick<OpeningProposal, 'hinge' | 'swing'> | null {
+  for (const { centre, radiusM, startRad, endRad } of input.arcs ?? []) {
+    if (Math.abs(radiusM - (u1 - u0)) > 0.12 * (u1 - u0) + 0.05) continue;
+    const [u, v] = rotate2(centre, -wall.angleRad);
+    if (v < wall.band.vLow - 0.12 || v > wall.band.vHigh + 0.12) continue;
+    const hinge = Math.abs(u - u0) < 0.12 ? 'start' : Math.abs(u - u1) < 0.12 ? 'end' : null;
+    if (!hinge) continue;
+    const middle = (startRad + endRad) / 2 - wall.angleRad;
+    return { hinge, swing: Math.sin(middle) > 0 ? 'left' : 'right' };
+  }
+  return null;
+}
+
+/** What no band accounts for. */
+function unclaimedOf(
+  strokes: readonly Stroke[],
+  bands: readonly Band[],
+  angleRad: number,
+  { toleranceM }: ProposalOptions,
+): [Point2, Point2][] {
+  const left: [Point2, Point2][] = [];
+  for (const { v, u0, u1 } of strokes) {
+    const covers = bands
+      .filter((band) => v > band.vLow - toleranceM && v < band.vHigh + toleranceM)
+      .map((band): [number, number] => [band.u0 - width(band) - toleranceM, band.u1 + width(band) + toleranceM])
+      .sort((a, b) => a[0] - b[0]);
+    let from = u0;
+    for (const [c0, c1] of [...covers, [Infinity, Infinity] as [number, number]]) {
+      const to = Math.min(c0, u1);
+      // A short line is an end cap of a wall or a jamb.
+      if (to - from > 0.6) left.push([rotate2([from, v], angleRad), rotate2([to, v], angleRad)]);
+      from = Math.max(from, c1);
+      if (from >= u1) break;
+    }
+  }
+  return left;
+}
+
+function singleLines(frames: readonly { angleRad: number; strokes: readonly Stroke[] }[], options: ProposalOptions): Proposals {
+  const walls: Candidate[] = frames.flatMap(({ angleRad, strokes }) => {
+    const half = options.singleLineM / 2;
+    const bands = strokes.map(({ v, u0, u1 }): Band => ({ vLow: v - half, vHigh: v + half, u0, u1, gaps: [], drawnM: u1 - u0 }));
+    return joinBands(bands, { ...options, gapM: 1.3 }).map((band) => ({ band, angleRad, ...centreLine(band, angleRad) }));
+  });
+  meet(walls, options);
+  return {
+    walls: walls
+      .filter(({ a, b }) => distance2(a, b) >= 0.3)
+      .map((wall) => ({ ...finish(wall, walls, { lines: [] }, options), certainty: 0.5 })),
+    unclaimed: [],
+    singleLines: true,
+  };
+}
+
+const round = (value: number) => Math.round(value * 1000) / 1000;

@@ -1,0 +1,210 @@
+import { centroidOf, distance2, fine, type Outcome, type Point2, refuse } from '../../math/index.ts';
+import { attachmentOf, levelsFromBelow } from '../building/index.ts';
+import {
+  type CollectionName,
+  create,
+  type Fact,
+  type FactState,
+  type Operation,
+  type ProjectDocument,
+  remove,
+  type Room,
+  update,
+} from '../../model/index.ts';
+import { derivationsOf, listOf, whole } from '../../derive/index.ts';
+
+type Subject = Fact['subject'];
+
+/** Something that a later stage needs and nobody has measured. */
+export interface SurveyQuestion {
+  readonly id: string;
+  readonly subject: Subject;
+  readonly subjectId: string;
+  readonly field: string;
+  readonly kind: 'length' | 'angle';
+  /** The stage that waits for the answer. */
+  readonly neededBy: 'devices' | 'cabling' | 'head-end';
+  readonly levelId: string;
+  /** The room in which one stands to answer; null where it concerns a whole level. */
+  readonly roomId: string | null;
+  readonly now: number | null;
+  readonly state: Exclude<FactState, 'measured'>;
+}
+
+/** A thing of which every house has one and this survey has none. */
+export interface MissingThing {
+  readonly kind: 'service-panel' | 'service-entry' | 'rack';
+}
+
+type Need = Pick<SurveyQuestion, 'field' | 'kind' | 'neededBy'>;
+const need = (field: string, neededBy: Need['neededBy'], kind: Need['kind'] = 'length'): Need => ({ field, neededBy, kind });
+
+/** State of one value. Without a record it is assumed. */
+export function factOf(document: ProjectDocument, subject: Subject, subjectId: string, field: string): Fact | null {
+  return derivationsOf(document).get(FACTS).get(`${subject}/${subjectId}/${field}`) ?? null;
+}
+
+const FACTS = whole<ReadonlyMap<string, Fact>>({
+  name: 'facts by field',
+  tables: ['facts'],
+  make: (read) => new Map(read.rows('facts').map((fact) => [`${fact.subject}/${fact.subjectId}/${fact.field}`, fact])),
+});
+
+/** What is not known that a later stage needs, in the order in which one walks through the house. */
+export function surveyQuestions(document: ProjectDocument): SurveyQuestion[] {
+  return levelsFromBelow(document).flatMap((level) => {
+    const ask = (subject: Subject, subjectId: string, roomId: string | null, needs: readonly Need[]): SurveyQuestion[] =>
+      needs.flatMap(({ field, kind, neededBy }) => {
+        const known = factOf(document, subject, subjectId, field);
+        if (known?.state === 'measured') return [];
+        const record = (document[subject] as Record<string, Record<string, unknown>>)[subjectId];
+        const now = record[field] as number | null;
+        return [
+          {
+            id: `${subject}/${subjectId}/${field}`,
+            subject,
+            subjectId,
+            field,
+            kind,
+            neededBy,
+            levelId: level.id,
+            roomId,
+            now,
+            state: known?.state ?? 'assumed',
+          },
+        ];
+      });
+    const ofLevel = ask('levels', level.id, null, [
+      need('ceilingHeightM', 'devices'),
+      need('cavityDepthM', 'cabling'),
+      need('floorBuildUpM', 'devices'),
+    ]);
+    const rooms = walkingOrder(listOf(document, 'rooms').filter((room) => room.levelId === level.id));
+    const racks = listOf(document, 'racks').filter((rack) => rack.levelId === level.id);
+    const risers = listOf(document, 'risers').filter((riser) => riser.bottomLevelId === level.id);
+    const wallsOf = wallsByRoom(document, level.id, rooms);
+    return [
+      ...ofLevel,
+      ...rooms.flatMap((room) => [
+        ...ask('rooms', room.id, room.id, roomNeeds(room)),
+        ...(wallsOf.get(room.id) ?? []).flatMap((id) => ask('walls', id, room.id, wallNeeds(document, id))),
+        ...openingsOf(document, wallsOf.get(room.id) ?? []).flatMap((id) =>
+          ask('openings', id, room.id, [need('headM', 'devices'), need('casingDepthM', 'devices')]),
+        ),
+        ...racks
+          .filter((rack) => roomHolding(rooms, [rack.x, rack.y]) === room.id)
+          .flatMap((rack) => ask('racks', rack.id, room.id, [need('entryHeightM', 'cabling')])),
+      ]),
+      ...risers.flatMap((riser) => ask('risers', riser.id, null, [need('widthM', 'cabling'), need('depthM', 'cabling')])),
+    ];
+  });
+}
+
+/** Things that every house has and this survey does not show yet. */
+export function missingThings(document: ProjectDocument): MissingThing[] {
+  const has = (kind: string) => Object.values(document.features).some((feature) => feature.kind === kind);
+  return [
+    ...(has('service-entry') ? [] : [{ kind: 'service-entry' as const }]),
+    ...(has('service-panel') ? [] : [{ kind: 'service-panel' as const }]),
+    ...(Object.keys(document.racks).length > 0 ? [] : [{ kind: 'rack' as const }]),
+  ];
+}
+
+function roomNeeds(room: Room): Need[] {
+  const framed = room.framing === 'solid' || room.framing === 'i-joist' || room.framing === 'open-web';
+  return [
+    need('ceilingHeightM', 'devices'),
+    ...(framed
+      ? [need('joistAngleRad', 'cabling', 'angle'), need('joistSpacingM', 'devices'), need('joistDepthM', 'devices')]
+      : []),
+  ];
+}
+
+function wallNeeds(document: ProjectDocument, wallId: string): Need[] {
+  const wall = document.walls[wallId];
+  if (!wall.cableMayRun) return [];
+  // A cavity of hidden make is the costliest guess; an ordinary stud wall is asked only where something is mounted in it.
+  return [need('cavityDepthM', 'devices')];
+}
+
+/** Walls that are asked about: those with devices in them, and those whose make cannot be seen. Each belongs to one room. */
+function wallsByRoom(document: ProjectDocument, levelId: string, rooms: readonly Room[]): Map<string, string[]> {
+  const hidden = new Set(['furred', 'closed', 'fire']);
+  const used = new Map<string, string>();
+  const walls = listOf(document, 'walls').filter((wall) => wall.levelId === levelId);
+  for (const device of listOf(document, 'devices')) {
+    if (device.levelId !== levelId || device.roomId === null || attachmentOf(document.deviceTypes[device.typeId]) !== 'wall')
+      continue;
+    const wall = walls.find((w) => onLine([device.x, device.y], w.a, w.b));
+    if (wall) used.set(wall.id, device.roomId);
+  }
+  const byRoom = new Map<string, string[]>();
+  for (const wall of walls) {
+    const middle: Point2 = [(wall.a[0] + wall.b[0]) / 2, (wall.a[1] + wall.b[1]) / 2];
+    const roomId = used.get(wall.id) ?? (hidden.has(wall.kind) ? roomBeside(rooms, middle) : null);
+    if (roomId) byRoom.set(roomId, [...(byRoom.get(roomId) ?? []), wall.id]);
+  }
+  return byRoom;
+}
+
+function openingsOf(document: ProjectDocument, wallIds: readonly string[]): string[] {
+  const walls = new Set(wallIds);
+  return listOf(document, 'openings')
+    .filter((opening) => opening.kind === 'window' && walls.has(opening.wallId))
+    .map(({ id }) => id);
+}
+
+function onLine(p: Point2, a: Point2, b: Point2): boolean {
+  return Math.abs(distance2(p, a) + distance2(p, b) - distance2(a, b)) < 0.01;
+}
+
+const roomBeside = (rooms: readonly Room[], p: Point2): string | null =>
+  rooms.find((room) => room.polygon.some((q, i) => onLine(p, q, room.polygon[(i + 1) % room.polygon.length])))?.id ?? null;
+
+function roomHolding(rooms: readonly Room[], p: Point2): string | null {
+  const away = (room: Room) => distance2(centroidOf(room.polygon as Point2[]), p);
+  return [...rooms].sort((a, b) => away(a) - away(b))[0]?.id ?? null;
+}
+
+/** From room to the nearest room not yet seen, from the lower left on. */
+function walkingOrder(rooms: readonly Room[]): Room[] {
+  const left = rooms.map((room) => ({ room, at: centroidOf(room.polygon as Point2[]) }));
+  left.sort((a, b) => a.at[0] + a.at[1] - b.at[0] - b.at[1]);
+  const order: Room[] = [];
+  let here: Point2 | null = null;
+  while (left.length > 0) {
+    let next = 0;
+    if (here) for (let i = 1; i < left.length; i++) if (distance2(left[i].at, here) < distance2(left[next].at, here)) next = i;
+    const [{ room, at }] = left.splice(next, 1);
+    order.push(room);
+    here = at;
+  }
+  return order;
+}
+
+/**
+ * Writes an answer down: the value where there is one, and how it is known.
+ * `by` and `on` (YYYY-MM-DD) say who and when; `factId` is the id for a new record.
+ * Problems: `record-gone`.
+ */
+export function answerFact(
+  document: ProjectDocument,
+  at: { readonly subject: Subject; readonly subjectId: string; readonly field: string },
+  answer: { readonly value?: unknown; readonly state: FactState; readonly by: string; readonly on: string },
+  factId: string,
+): Outcome<Operation[]> {
+  const record = (document[at.subject] as Record<string, { id: string }>)[at.subjectId];
+  if (!record) return refuse('record-gone', { in: at.subject, id: at.subjectId });
+  const operations: (Operation | null)[] = [];
+  if (answer.value !== undefined)
+    operations.push(update(at.subject as CollectionName, record as never, { [at.field]: answer.value } as never));
+  const known = factOf(document, at.subject, at.subjectId, at.field);
+  const { state, by, on } = answer;
+  if (state === 'assumed' && known) operations.push(remove('facts', known));
+  else if (known) operations.push(update('facts', known, { state, by, on }));
+  else if (state !== 'assumed')
+    operations.push(
+      create('facts', { id: factId, subject: at.subject, subjectId: at.subjectId, field: at.field, state, by, on, note: '' }),
+    );
+  return fine(operations.filter((operation) => operation !== null));
+}

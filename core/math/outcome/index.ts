@@ -1,0 +1,5 @@
+// Here: the shape in which every expected problem is told (ARCHITECTURE habit 4).
+// Not here: sentences (see the texts workspace) and thrown programming errors.
+// Start with `Outcome`.
+// Terms: docs/glossary.md.
+export { fine, type Outcome, type Problem, REFUSAL_KINDS, refuse } from './outcome.ts';

@@ -1,0 +1,3 @@
+export * from './contract/index.ts';
+export * from './formats/index.ts';
+export * from './project/index.ts';

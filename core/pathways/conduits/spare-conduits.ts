@@ -1,0 +1,222 @@
+import { buildingOf, levelsFromBelow, levelUnder } from '../../house/index.ts';
+import { deviceTitle } from '../../devices/index.ts';
+import type { Point2 } from '../../math/index.ts';
+import { create, type Feature, newFeature, type Operation, type ProjectDocument, type Rack } from '../../model/index.ts';
+import { listOf, partOf, pickedFrom } from '../../derive/index.ts';
+import { type EndPlace, routeDevice, type RoutedPath } from '../../routing/index.ts';
+import { endOfDevice, routeNetwork, sharedWays } from '../../runs/index.ts';
+import { CONDUITS, conduitSize, type ConduitSize, legsOf } from '../../calculators/index.ts';
+import { cornersOf } from './way-loads.ts';
+
+/** A place that a later cable will be wanted at, and the conduit that is there for it or is missing (practice A40, B09). */
+export interface SpareConduit {
+  readonly why: 'attic' | 'display' | 'projector' | 'outdoors';
+  /** The device or the attic that it is for; null for outdoors. */
+  readonly subject: { readonly in: 'devices' | 'features' | 'levels'; readonly id: string };
+  readonly name: string;
+  readonly place: EndPlace;
+  /** Conduit that serves it already. */
+  readonly servedBy: Feature | null;
+}
+
+/** A conduit this near to a place serves it, m. */
+const SERVES_M = 1;
+/** Its end above the ceiling or under the floor of the place counts, m. */
+const STOREY_M = 2.2;
+
+export const PICTURES = partOf(
+  'pictures',
+  'devices',
+  ({ fitting, typeId }) => fitting !== 'spare' && /display|projector/.test(typeId),
+);
+export const OUTDOORS = partOf('outdoors', 'devices', ({ roomId }) => roomId === null);
+
+/** Where a spare conduit to the rack is wanted: every attic, display and projector, and one to the outside. */
+export function spareConduits(document: ProjectDocument): SpareConduit[] {
+  const rack = listOf(document, 'racks')[0];
+  if (!rack) return [];
+  const conduits = listOf(document, 'features').filter(({ kind }) => kind === 'conduit');
+  const building = buildingOf(document);
+  const served = (levelId: string, p: Point2, heightM: number | null) => {
+    const { elevationM, ceilingHeightM } = building.levelById[levelId];
+    const z = elevationM + (heightM ?? ceilingHeightM);
+    return (
+      conduits.find((conduit) =>
+        cornersOf(building, conduit).some(
+          ([x, y, cornerZ], k, all) =>
+            (k === 0 || k === all.length - 1) && Math.hypot(x - p[0], y - p[1]) <= SERVES_M && Math.abs(cornerZ - z) <= STOREY_M,
+        ),
+      ) ?? null
+    );
+  };
+  const wanted: SpareConduit[] = [];
+  for (const device of pickedFrom(document, PICTURES)) {
+    const type = document.deviceTypes[device.typeId];
+    if (type.system !== 'picture') continue;
+    wanted.push({
+      why: device.typeId.includes('projector') ? 'projector' : 'display',
+      subject: { in: 'devices', id: device.id },
+      name: deviceTitle(device, type),
+      place: endOfDevice(document, device),
+      servedBy: served(device.levelId, [device.x, device.y], device.heightM),
+    });
+  }
+  for (const attic of listOf(document, 'features').filter(({ kind }) => kind === 'attic')) {
+    const over = middleOf(attic.points as Point2[]);
+    const there = conduits.find(({ levelId, topLevelId }) => topLevelId === attic.levelId || levelId === attic.levelId) ?? null;
+    wanted.push({
+      why: 'attic',
+      subject: { in: 'features', id: attic.id },
+      name: attic.name,
+      place: { levelId: attic.levelId, x: over[0], y: over[1], heightM: null, mount: 'ceiling' },
+      servedBy: there,
+    });
+  }
+  const [outdoors] = pickedFrom(document, OUTDOORS);
+  if (outdoors) {
+    const through = listOf(document, 'features').find(({ kind }) => kind === 'underground-way') ?? null;
+    wanted.push({
+      why: 'outdoors',
+      subject: {
+        in: 'levels',
+        id: (levelsFromBelow(document).find(({ order }) => order >= 0) ?? levelsFromBelow(document)[0]).id,
+      },
+      name: '',
+      place: endOfDevice(document, outdoors),
+      servedBy: through ?? served(outdoors.levelId, [outdoors.x, outdoors.y], outdoors.heightM),
+    });
+  }
+  return wanted;
+}
+
+const middleOf = (points: readonly Point2[]): Point2 => [
+  points.reduce((sum, p) => sum + p[0], 0) / points.length,
+  points.reduce((sum, p) => sum + p[1], 0) / points.length,
+];
+
+/** A conduit that would serve a place: where it lies, how large, and how it bends. */
+export interface ProposedConduit {
+  readonly operations: readonly Operation[];
+  readonly size: ConduitSize;
+  readonly lengthM: number;
+  readonly bendsRad: number;
+}
+
+/** Cables that a spare conduit has to take later: two of Category 6A and a picture lead with its plug, m. */
+const LATER_M = [0.0078, 0.0078, 0.009];
+
+/**
+ * The conduit along the way that a cable from this place would take: a line for each level part of it, from pull box to pull box, free for
+ * later, with its length and bends from end to end. Null where no way leads there. `id` names the new things.
+ */
+export function proposeConduit(
+  document: ProjectDocument,
+  { place, name, why }: SpareConduit,
+  id: string,
+): ProposedConduit | null {
+  const rack = nearestRack(document, place);
+  const network = routeNetwork(document);
+  if (!rack) return null;
+  const way = routeDevice(network, place, rack, sharedWays(document));
+  if (!way.ok) return null;
+  const parts = levelParts(way.value);
+  if (parts.length === 0) return null;
+  const { jurisdiction } = document.project;
+  const sized = conduitSize(LATER_M, jurisdiction);
+  const size = sized.ok ? sized.value : CONDUITS.filter(({ region }) => (region === 'NA') === (jurisdiction === 'NA')).at(-1)!;
+  const building = buildingOf(document);
+  const pieces = parts.flatMap(({ points, z }) => betweenBoxes(points).map((piece) => ({ points: piece, z })));
+  const features = pieces.map(({ points, z }, k) => {
+    const level = levelUnder(building, z)!;
+    return newFeature({
+      id: (k === 0 ? id : `${id}_p${k}`).slice(0, 40),
+      levelId: level.id,
+      kind: 'conduit',
+      name: `Spare, ${why === 'outdoors' ? 'outdoors' : name || why}`.slice(0, 80),
+      points,
+      widthM: size.outsideM,
+      bottomM: tidy(z - level.elevationM - size.outsideM / 2),
+      topM: tidy(z - level.elevationM + size.outsideM / 2),
+      insideDiameterM: size.insideM,
+      contents: 'pull string',
+      reserved: true,
+    });
+  });
+  const legs = legsOf(way.value.points);
+  return {
+    operations: features.map((feature) => create('features', feature)),
+    size,
+    lengthM: legs.reduce((sum, { lengthM }) => sum + lengthM, 0),
+    bendsRad: legs.reduce((sum, { bendRad }) => sum + bendRad, 0),
+  };
+}
+
+/** Bends and length between two pull boxes (ENGINEERING 6: 180 degrees and 30 m by practice). */
+const MOST_BENDS_RAD = Math.PI;
+const LONGEST_PULL_M = 30;
+
+/** The pieces of a line that can be pulled through one by one: a pull box stands between two of them. */
+function betweenBoxes(points: readonly [number, number][]): [number, number][][] {
+  const pieces: [number, number][][] = [];
+  let piece: [number, number][] = [points[0]];
+  let [bendsRad, lengthM] = [0, 0];
+  const box = (at: [number, number]) => {
+    piece.push(at);
+    pieces.push(piece);
+    piece = [at];
+    [bendsRad, lengthM] = [0, 0];
+  };
+  for (let k = 1; k < points.length; k++) {
+    const [a, b] = [points[k - 1], points[k]];
+    const directionRad = Math.atan2(b[1] - a[1], b[0] - a[0]);
+    const wholeM = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    let doneM = 0;
+    while (lengthM + wholeM - doneM > LONGEST_PULL_M + 1e-6) {
+      doneM += LONGEST_PULL_M - lengthM;
+      box([tidy(a[0] + Math.cos(directionRad) * doneM), tidy(a[1] + Math.sin(directionRad) * doneM)]);
+    }
+    lengthM += wholeM - doneM;
+    const next = points[k + 1];
+    if (!next) {
+      piece.push(b);
+      break;
+    }
+    const turnRad = Math.abs(wrapped(Math.atan2(next[1] - b[1], next[0] - b[0]) - directionRad));
+    if (bendsRad + turnRad > MOST_BENDS_RAD + 1e-6) box(b);
+    else {
+      bendsRad += turnRad;
+      if (turnRad > 1e-6) piece.push(b);
+    }
+  }
+  pieces.push(piece);
+  return pieces.filter((one) => one.length > 1);
+}
+
+const wrapped = (angleRad: number) => Math.atan2(Math.sin(angleRad), Math.cos(angleRad));
+
+const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
+
+function nearestRack(document: ProjectDocument, { x, y }: EndPlace): Rack | null {
+  const racks = [...listOf(document, 'racks')].sort((a, b) => Math.hypot(a.x - x, a.y - y) - Math.hypot(b.x - x, b.y - y));
+  return racks[0] ?? null;
+}
+
+/** Level parts shorter than this belong to the drops beside them, m. */
+const SHORT_M = 0.5;
+
+/** The parts of a way at one height, from its start on, as corners on the plan; the longest one where all are short. */
+function levelParts({ points }: RoutedPath): { points: [number, number][]; z: number }[] {
+  const parts: { points: [number, number][]; z: number; lengthM: number }[] = [];
+  for (let k = 0; k < points.length;) {
+    let end = k;
+    let lengthM = 0;
+    while (end + 1 < points.length && Math.abs(points[end + 1][2] - points[k][2]) < 1e-6) {
+      lengthM += Math.hypot(points[end + 1][0] - points[end][0], points[end + 1][1] - points[end][1]);
+      end++;
+    }
+    if (lengthM > 1e-6) parts.push({ points: points.slice(k, end + 1).map(([x, y]) => [x, y]), z: points[k][2], lengthM });
+    k = end + 1;
+  }
+  const long = parts.filter(({ lengthM }) => lengthM >= SHORT_M);
+  return long.length > 0 ? long : parts.sort((a, b) => b.lengthM - a.lengthM).slice(0, 1);
+}

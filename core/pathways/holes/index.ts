@@ -1,0 +1,7 @@
+// Here: every place at which the routes bore the house, for all cables that pass it, with bits, plates and who has to agree;
+// and every separation that is pierced, with what closes it again.
+// Not here: limits of members (boring), where one route bores (routing), the sheets (documents).
+// Start with `holeSchedule`.
+// Terms: docs/glossary.md.
+export { boredDepthM, type BoredLine, boredLines, type BoredPlace, holeSchedule, holeTotals } from './hole-schedule.ts';
+export { type Penetration, penetrationsOf, sealCounts } from './penetrations.ts';

@@ -1,6 +1,0 @@
-// Here: direct-current feeds over copper: drop, constant loads, chains, strip light.
-// Not here: power over network cable (data-links) and what is wrong with a run (checks).
-// Start with `dcDrop`.
-// Terms: docs/glossary.md.
-export { ALLOWED_DROP, constantPower, dcChain, dcDrop, dcFeed, dcPower, FEED_LOADS, type FeedLoad } from './dc-feeds.ts';
-export { classTwo, ledChannels, ledFeed, ledStrip } from './led-feeds.ts';

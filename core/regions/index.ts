@@ -1,5 +1,0 @@
-// Here: areas put together, cut and widened (metres), over an exact integer clipper.
-// Not here: single polygons and points (geometry), and what an area means.
-// Start with `union`.
-// Terms: docs/glossary.md.
-export { difference, intersection, offset, regionArea, union, type Region } from './regions.ts';

@@ -1,9 +1,0 @@
-// Here: coax and aerials: loss, splitters, levels at outlets, amplifiers, noise, dishes, bonding.
-// Not here: radio networks indoors (coverage) and what is wrong with a run (checks).
-// Start with `coaxLoss` and `outletLevel`.
-// Terms: docs/glossary.md.
-export { amplifierOutput, cascadeNoise, thermalNoise } from './amplifiers.ts';
-export { bondingConductor, fieldStrength, horizon, mastSpacing, surgeBond } from './aerials.ts';
-export { COAX_KINDS, coaxDbPerM, coaxLoss, type CoaxKind } from './coax-loss.ts';
-export { dishAim, dishGap, lnbDrop, magneticBearing } from './dishes.ts';
-export { levelUnits, outletLevel, PASSIVES, splitterLoss, WINDOWS } from './levels.ts';

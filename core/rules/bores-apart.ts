@@ -1,0 +1,209 @@
+import { whole } from '../derive/index.ts';
+import { BITS_M, HOLE_FILL, holesFor } from '../calculators/index.ts';
+import { rotate2 } from '../math/index.ts';
+import { type ProjectDocument, type Room, update } from '../model/index.ts';
+import { type Bored, BORED_BY_RUN, type Half, JOIST_HALVES, PLACE_M } from './bored-by-run.ts';
+import { type Cure, defineCheck, type Said, say } from './check.ts';
+
+/** Between two holes of a joist edge to edge, m (IRC R502.8: 2 in); in the UK and EU three diameters from middle to middle. */
+const APART_M = 0.0508;
+const APART_DIAMETERS = 3;
+
+/** Holes of one half of a joist that want more of its length than may be bored, m. */
+interface Crowd {
+  readonly room: Room;
+  readonly at: readonly [number, number];
+  readonly holes: number;
+  readonly cables: number;
+  readonly needM: number;
+  readonly freeM: number;
+}
+
+/** What goes through one half of a joist. */
+interface Load {
+  readonly cables: number;
+  /** The widest bit that any cable which went through would need for itself, m. */
+  readonly widestM: number;
+  /** Squares of the diameters that go through at each place, um2: whole numbers, so that what is taken away leaves no rest. */
+  readonly squares: ReadonlyMap<number, number>;
+  readonly crowd: Crowd | null;
+}
+
+interface Crowds {
+  /** By the number of the half of a joist. */
+  readonly loads: readonly Load[];
+}
+
+/** What goes through all halves of joists; after an edit only those are looked at again whose runs came or went. */
+const CROWDS = whole<Crowds>({
+  name: 'crowded joists',
+  nodes: [JOIST_HALVES, BORED_BY_RUN],
+  make: (read, last) => {
+    const { halves } = read.get(JOIST_HALVES);
+    const runs = read.all(BORED_BY_RUN);
+    const before = last?.get(JOIST_HALVES).halves === halves ? last : null;
+    const was = before?.all(BORED_BY_RUN) ?? [];
+    const loads: Load[] = [...(before?.value.loads ?? [])];
+    const own = new Map<number, OwnLoad>();
+    // A run that bores the same is the same value again; each value belongs to one run.
+    const now = new Set(before ? runs : []);
+    const then = new Set(was);
+    for (const bored of was) if (!now.has(bored)) put(loads, bored, -1, own);
+    for (const bored of runs) if (!then.has(bored)) put(loads, bored, 1, own);
+    const touched = [...own.keys()];
+    const close = new Set(touched.filter((number) => mayBeCrowded(halves[number], loads[number])));
+    const few = runsThrough(
+      runs,
+      [...close].filter((number) => loads[number].cables <= MOST_PACKED),
+    );
+    for (const number of touched)
+      loads[number] = {
+        ...loads[number],
+        crowd: close.has(number) ? crowdOf(halves[number], loads[number], few.get(number)) : null,
+      };
+    return { loads };
+  },
+});
+
+/** A load of this edit, which may be added to. */
+interface OwnLoad {
+  cables: number;
+  widestM: number;
+  readonly squares: Map<number, number>;
+  readonly crowd: Crowd | null;
+}
+
+/** Puts what a run bores to the loads, or takes it away; loads of before are copied once. */
+function put(loads: Load[], { diameterM, bitM, throughs }: Bored, sign: 1 | -1, own: Map<number, OwnLoad>): void {
+  const square = sign * Math.round(diameterM * 1e6) ** 2;
+  for (let k = 0; k < throughs.length; k += 2) {
+    const [number, place] = [throughs[k], throughs[k + 1]];
+    let load = own.get(number);
+    if (!load) {
+      const before = loads[number];
+      load = before
+        ? { ...before, squares: new Map(before.squares) }
+        : { cables: 0, widestM: 0, squares: new Map<number, number>(), crowd: null };
+      own.set(number, load);
+      loads[number] = load;
+    }
+    load.cables += sign;
+    if (bitM > load.widestM) load.widestM = bitM;
+    load.squares.set(place, (load.squares.get(place) ?? 0) + square);
+  }
+}
+
+/** The runs through some halves of joists, by their places. */
+function runsThrough(runs: readonly Bored[], wanted: readonly number[]): Map<number, Map<number, Bored[]>> {
+  const found = new Map<number, Map<number, Bored[]>>();
+  if (wanted.length === 0) return found;
+  const isWanted = new Uint8Array(Math.max(...wanted) + 1);
+  for (const number of wanted) isWanted[number] = 1;
+  for (const bored of runs) {
+    const { throughs } = bored;
+    for (let k = 0; k < throughs.length; k += 2) {
+      if (isWanted[throughs[k]] !== 1) continue;
+      let byPlace = found.get(throughs[k]);
+      if (!byPlace) found.set(throughs[k], (byPlace = new Map()));
+      const there = byPlace.get(throughs[k + 1]);
+      if (there) there.push(bored);
+      else byPlace.set(throughs[k + 1], [bored]);
+    }
+  }
+  return found;
+}
+
+/** Cables that are put into holes one by one; of more it is enough how many holes they fill at the least. */
+const MOST_PACKED = 60;
+
+/** Where each of a few cables has room for a hole of its own, there is nothing to look for. */
+function mayBeCrowded(half: Half, { cables, widestM }: Load): boolean {
+  return cables > MOST_PACKED || (cables > 1 && wantedM(half, cables, widestM, cables * widestM) > half.freeM);
+}
+
+/** Length of a joist that holes take with what must be left between them, m. */
+function wantedM({ byDiameters }: Half, count: number, widestM: number, allM: number): number {
+  return byDiameters ? (count - 1) * APART_DIAMETERS * widestM : allM + (count - 1) * APART_M;
+}
+
+function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, Bored[]> | undefined): Crowd | null {
+  const { room, lineM, freeM, mostM } = half;
+  const wanted = (bits: readonly number[]) =>
+    wantedM(
+      half,
+      bits.length,
+      Math.max(...bits),
+      bits.reduce((sum, bitM) => sum + bitM, 0),
+    );
+  if (few && wanted(ownBits(few)) <= freeM) return null;
+  const bits = few ? packedBits(few, mostM) : atLeastBits(squares, mostM);
+  if (bits.length < 2) return null;
+  const needM = wanted(bits);
+  if (needM <= freeM * (1 + 1e-9)) return null;
+  const [fullest] = [...squares].reduce((a, b) => (b[1] > a[1] ? b : a));
+  const at = rotate2([fullest * PLACE_M, lineM], room.joistAngleRad);
+  return { room, at, holes: bits.length, cables, needM, freeM };
+}
+
+/** Bits were each cable to have a hole of its own. */
+const ownBits = (through: Map<number, Bored[]>): number[] =>
+  [...through.values()].flatMap((runs) => runs.map(({ bitM }) => bitM));
+
+/** Bits of the holes that the cables of each place need. A hole that no allowed bit makes is told by the rule about widths. */
+const packedBits = (through: Map<number, Bored[]>, mostM: number): number[] =>
+  [...through.values()].flatMap(
+    (runs) =>
+      holesFor(
+        runs.map(({ diameterM }) => diameterM),
+        mostM,
+      )?.map(({ bitM }) => bitM) ?? [],
+  );
+
+/** As many of the widest bit as the cables of each place fill at the least. */
+function atLeastBits(squares: Load['squares'], mostM: number): number[] {
+  const bitM = BITS_M.findLast((bit) => bit <= mostM + 1e-9);
+  if (bitM === undefined) return [];
+  const most = HOLE_FILL * (bitM * 1e6) ** 2;
+  const holes = [...squares.values()].reduce((sum, square) => sum + Math.ceil(square / most - 1e-6), 0);
+  return Array.from({ length: holes }, () => bitM);
+}
+
+/** One finding for each room, about the worst of its joists. */
+function byRoom(crowds: readonly Crowd[]): Said[] {
+  const rooms = new Map<Room, Crowd[]>();
+  for (const one of crowds) rooms.set(one.room, [...(rooms.get(one.room) ?? []), one]);
+  return [...rooms]
+    .sort(([a], [b]) => (a.id < b.id ? -1 : 1))
+    .map(([{ id: roomId, code, name }, those]) => {
+      const { holes, cables, needM, freeM, at } = those.reduce((a, b) => (b.needM / b.freeM > a.needM / a.freeM ? b : a));
+      return say(
+        'stop',
+        'bores-crowded',
+        [{ in: 'rooms', id: roomId }],
+        { number: code, place: name, joists: those.length, count: holes, cables, needM, freeM, at },
+        { measured: needM, allowed: freeM, unit: 'm', cures: (house) => hungCeiling(house, roomId) },
+      );
+    });
+}
+
+/** A ceiling hung under the joists: cables lie on it and nothing is bored. */
+function hungCeiling(document: ProjectDocument, roomId: string): Cure[] {
+  const room = document.rooms[roomId];
+  const operation = room && update('rooms', room, { framing: 'dropped' });
+  return operation ? [{ code: 'hang-ceiling', figures: { place: room.name }, operations: [operation] }] : [];
+}
+
+/** The holes of one joist keep their distance from each other: there is room for all of them where it may be bored (ENGINEERING 7.2). */
+export const boresApart = defineCheck({
+  id: 'bores-apart',
+  title: 'Holes in one joist keep their distance from each other',
+  source: 'IRC R502.8; BS 5268, Approved Document A',
+  formulaIds: ['F7.3', 'F7.4'],
+  severity: 'stop',
+  stage: 'cabling',
+  appliesTo: 'rooms',
+  reads: [],
+  safety: true,
+  nodes: [CROWDS],
+  run: ({ read }) => byRoom(read.get(CROWDS).loads.flatMap((load) => load?.crowd ?? [])),
+});

@@ -1,0 +1,54 @@
+import { expect } from 'chai';
+import { placeDevice } from '../devices/index.ts';
+import { applyChange, type ProjectDocument, update } from '../model/index.ts';
+import { listOf } from '../derive/index.ts';
+import { checked, countingIds, smallHouse } from '../testing/index.ts';
+
+/** So many network drops in one bundle, fed as a device of a PoE class. */
+function bundled(count: number, poeClass: number, jurisdiction: 'NA' | 'EU' = 'EU'): ProjectDocument {
+  const ids = countingIds();
+  let document: ProjectDocument = smallHouse();
+  const type = { ...document.deviceTypes['network-drop'], poeClass };
+  document = {
+    ...document,
+    project: { ...document.project, jurisdiction },
+    deviceTypes: { ...document.deviceTypes, [type.id]: type },
+  };
+  for (let n = 0; Object.keys(document.runs).length < count; n++) {
+    const placed = placeDevice(
+      document,
+      { typeId: type.id, levelId: 'm', at: [0.4 + (n % 12) * 0.4, n < 12 ? 0.05 : 4.05] },
+      ids(),
+    );
+    if (!placed.ok) throw new Error('refused');
+    const applied = applyChange(document, { operations: placed.value.operations });
+    if (!applied.ok) throw new Error('refused');
+    document = applied.value;
+  }
+  const all = listOf(document, 'runs').flatMap((run, n) => update('runs', run, { bundle: n < count ? 'B-01' : 'B-09' }) ?? []);
+  const applied = applyChange(document, { operations: all });
+  if (!applied.ok) throw new Error('refused');
+  return applied.value;
+}
+const found = (document: ProjectDocument) => checked(document).filter(({ check }) => check === 'bundles-sound');
+
+describe('bundles that carry power', () => {
+  it('of class 5 and more hold 24 cables; one more is a stop whose cure splits them', () => {
+    expect(found(bundled(24, 6))).to.deep.equal([]);
+    const [finding] = found(bundled(25, 6));
+    expect(finding).to.include({ rank: 'stop', code: 'bundle-too-warm', measured: 25, allowed: 24 });
+    const cured = applyChange(bundled(25, 6), { operations: finding.cures[0].operations });
+    if (!cured.ok) throw new Error('refused');
+    expect(found(cured.value)).to.deep.equal([]);
+    expect(new Set(listOf(cured.value, 'runs').map(({ bundle }) => bundle)).size).to.be.greaterThan(1);
+  });
+
+  it('of lesser classes may be larger', () => {
+    expect(found(bundled(30, 3))).to.deep.equal([]);
+  });
+
+  it('above 60 W a cable defer to the ampacity tables in North America only', () => {
+    expect(found(bundled(6, 8, 'NA')).map(({ code, rank }) => `${rank} ${code}`)).to.deep.equal(['look bundle-ampacity']);
+    expect(found(bundled(6, 8, 'EU'))).to.deep.equal([]);
+  });
+});

@@ -1,0 +1,81 @@
+import { besideMains, RIGHT_ANGLE_FROM_RAD } from '../routing/index.ts';
+import { cableClassOf, OPEN_CONDUCTORS_M, PARALLEL_FROM_M } from '../calculators/index.ts';
+import { BUILDING, buildingOf } from '../house/index.ts';
+import type { ProjectDocument } from '../model/index.ts';
+import type { PlannedRun } from '../runs/index.ts';
+import { defineCheck, type Rank, type Said, say } from './check.ts';
+import { leadAway } from './cures.ts';
+
+/** Optical leads take nothing up from mains. */
+const isOptical = (material: string) => material === 'fibre';
+
+/** Cable keeps away from mains, and crosses them squarely (practice A39, B11). */
+export const clearOfMains = defineCheck({
+  id: 'clear-of-mains',
+  stage: 'cabling',
+  title: 'Cable keeps its distance from mains',
+  source: 'EN 50174-2; NEC 725, 800; BS 6701; 300 mm by trade practice',
+  formulaIds: ['F7.1'],
+  severity: 'stop',
+  appliesTo: 'runs',
+  reads: ['cableTypes', 'features', 'project'],
+  nodes: [BUILDING],
+  safety: true,
+  limits: { longestM: { usual: PARALLEL_FROM_M, least: 0.5, most: 3, unit: 'm', safer: 'less' } },
+  ofRun: (planned, { document, limit }) => {
+    const cable = document.cableTypes[planned.run.cableTypeId];
+    if (isOptical(cable.material)) return [];
+    const longestM = limit('longestM');
+    const { jurisdiction } = document.project;
+    const cableClass = cableClassOf(cable);
+    const besideIn = (house: ProjectDocument, { points, media }: Pick<PlannedRun, 'points' | 'media'>) =>
+      besideMains(buildingOf(house), points, media, jurisdiction, cableClass);
+    const keeps = (house: ProjectDocument, run: Pick<PlannedRun, 'points' | 'media'>) =>
+      besideIn(house, run).every(
+        (one) => one.parallelM <= longestM && (one.crossingRad === null || one.crossingRad >= RIGHT_ANGLE_FROM_RAD),
+      );
+    return besideIn(document, planned).flatMap((beside) => {
+      const { keepM, parallelM, leastM, crossingRad, featureId } = beside;
+      const figures = { mains: document.features[featureId].name || 'mains', keepM, longestM };
+      const found: Said[] = [];
+      const told = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>
+        found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }, keeps));
+      if (parallelM > longestM && leastM < OPEN_CONDUCTORS_M)
+        told('mains-touching', 'stop', leastM, OPEN_CONDUCTORS_M, 'm', { parallelM, leastM });
+      else if (parallelM > longestM) told('mains-parallel', 'look', parallelM, longestM, 'm', { parallelM, leastM });
+      if (crossingRad !== null && crossingRad < RIGHT_ANGLE_FROM_RAD)
+        told('mains-skewed', 'look', crossingRad, RIGHT_ANGLE_FROM_RAD, 'rad', {
+          angleDeg: Math.round((crossingRad * 180) / Math.PI),
+        });
+      return found;
+    });
+  },
+});
+
+function about(
+  { run }: PlannedRun,
+  featureId: string,
+  code: string,
+  rank: Rank,
+  measured: number,
+  allowed: number,
+  unit: string,
+  figures: object,
+  keeps: (house: ProjectDocument, run: PlannedRun) => boolean,
+): Said {
+  return say(
+    rank,
+    code,
+    [
+      { in: 'runs', id: run.id },
+      { in: 'features', id: featureId },
+    ],
+    { number: run.number, ...figures },
+    {
+      measured,
+      allowed,
+      unit,
+      cures: (document) => leadAway(document, run.id, featureId, keeps),
+    },
+  );
+}

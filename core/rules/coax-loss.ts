@@ -1,0 +1,59 @@
+import { coaxDbPerM, type CoaxKind } from '../calculators/index.ts';
+import type { CableType, ProjectDocument } from '../model/index.ts';
+import { defineCheck, say } from './check.ts';
+import { useCable } from './cures.ts';
+
+/** Highest frequency that a line is used at, MHz. */
+const SATELLITE_MHZ = 2150;
+const CABLE_MHZ = 1000;
+
+/** A coax run leaves enough of its signal: what it loses by itself (F5.1, F5.2). */
+export const coaxLossCheck = defineCheck({
+  id: 'coax-loss',
+  title: 'Coax leaves enough of its signal',
+  source: 'ANSI/SCTE 74, above 1000 MHz typical; 12 dB a run by trade practice',
+  formulaIds: ['F5.1', 'F5.2'],
+  severity: 'look',
+  stage: 'cabling',
+  appliesTo: 'runs',
+  reads: ['cableTypes', 'project'],
+  limits: { mostDb: { usual: 12, least: 4, most: 20, unit: 'dB', safer: 'less' } },
+  ofRun: ({ run, device, length }, { document, limit }) => {
+    const cable = document.cableTypes[run.cableTypeId];
+    const kind = kindOf(cable);
+    if (!length || !kind) return [];
+    const mhz = device.typeId.includes('dish') ? SATELLITE_MHZ : CABLE_MHZ;
+    const lossDb = lossOf(document, kind, mhz, length.cutLengthM);
+    const mostDb = limit('mostDb');
+    if (lossDb <= mostDb * (1 + 1e-9)) return [];
+    return [
+      say(
+        'look',
+        'coax-lossy',
+        [{ in: 'runs', id: run.id }],
+        { number: run.number, cable: cable.name, lengthM: length.cutLengthM, lossDb, limitDb: mostDb, mhz },
+        {
+          measured: lossDb,
+          allowed: mostDb,
+          unit: 'dB',
+          cures: (house) =>
+            useCable(house, run.id, (other) => {
+              const better = kindOf(other);
+              return better !== null && other.rating === cable.rating && lossOf(house, better, mhz, length.cutLengthM) <= mostDb;
+            }),
+        },
+      ),
+    ];
+  },
+});
+
+const kindOf = ({ family, id, name }: CableType): CoaxKind | null => {
+  if (family !== 'coax') return null;
+  const text = `${id} ${name}`.toLowerCase();
+  return text.includes('rg11') ? 'rg11' : text.includes('rg59') ? 'rg59' : 'rg6';
+};
+
+function lossOf(document: ProjectDocument, kind: CoaxKind, mhz: number, lengthM: number): number {
+  const perM = coaxDbPerM(kind, mhz, document.project.ambientC);
+  return perM.ok ? perM.value * lengthM : Infinity;
+}

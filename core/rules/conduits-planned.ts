@@ -1,0 +1,42 @@
+import { BUILDING } from '../house/index.ts';
+import { OUTDOORS, PICTURES, proposeConduit, spareConduits } from '../pathways/index.ts';
+import { type Cure, defineCheck } from './check.ts';
+import type { ProjectDocument } from '../model/index.ts';
+
+/** An attic, every display, every projector and the outside have a conduit for what comes later (practice A40, B09). */
+export const conduitsPlanned = defineCheck({
+  id: 'conduits-planned',
+  stage: 'cabling',
+  title: 'Spare conduits lead where later cable will be wanted',
+  source: 'Trade practice',
+  severity: 'look',
+  appliesTo: 'devices',
+  reads: ['deviceTypes', 'features', 'levels', 'racks'],
+  nodes: [BUILDING, OUTDOORS, PICTURES],
+  run: ({ document }) => {
+    const missing = spareConduits(document).filter(({ servedBy }) => servedBy === null);
+    if (missing.length === 0) return [];
+    return [
+      {
+        rank: 'look' as const,
+        code: 'conduits-missing',
+        subjects: missing.map(({ subject }) => subject),
+        measured: missing.length,
+        allowed: 0,
+        unit: '',
+        figures: { count: missing.length, first: missing[0].name || missing[0].why },
+        cures: (house: ProjectDocument) => withConduits(house, missing),
+      },
+    ];
+  },
+});
+
+/** All of them at once; those to which no way leads stay open. */
+function withConduits(document: ProjectDocument, missing: readonly Parameters<typeof proposeConduit>[1][]): Cure[] {
+  const operations = missing.flatMap((one, n) => {
+    const id = `spare_${one.subject.id}`.slice(0, 36);
+    const proposed = proposeConduit(document, one, document.features[id] ? `${id}_${n}` : id);
+    return proposed ? [...proposed.operations] : [];
+  });
+  return operations.length > 0 ? [{ code: 'add-conduits', figures: { count: operations.length }, operations }] : [];
+}

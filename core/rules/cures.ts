@@ -1,0 +1,54 @@
+import { FAMILY_ENDS } from '../devices/index.ts';
+import { type CableType, create, type Operation, type ProjectDocument, type Run, update } from '../model/index.ts';
+import { edited, listOf } from '../derive/index.ts';
+import { isKept, plannedRun, type PlannedRun } from '../runs/index.ts';
+import type { Cure } from './check.ts';
+
+/** Another cable for a run, with the connectors and the map of its family where that is another one. */
+export function exchange(document: ProjectDocument, runId: string, cable: CableType | undefined): Operation[] {
+  const run = document.runs[runId];
+  if (!run || !cable || isPulled(run)) return [];
+  const was = document.cableTypes[run.cableTypeId];
+  const [deviceConnector, farConnector, mapId] = FAMILY_ENDS[cable.family] ?? ['', '', null];
+  const ends =
+    was?.family === cable.family
+      ? {}
+      : { deviceConnector, farConnector, mapId: mapId !== null && Object.hasOwn(document.conductorMaps, mapId) ? mapId : null };
+  const operation = update('runs', run, { cableTypeId: cable.id, ...ends });
+  return operation ? [operation] : [];
+}
+
+/** A cable that is in the wall is not exchanged by a click. */
+const isPulled = ({ state }: Run) => state === 'pulled' || state === 'terminated' || state === 'tested';
+
+/** The cure that exchanges a cable; none where there is no such cable. */
+export function useCable(document: ProjectDocument, runId: string, fits: (cable: CableType) => boolean): Cure[] {
+  const cable = listOf(document, 'cableTypes').find(fits);
+  const operations = exchange(document, runId, cable);
+  return cable && operations.length > 0 ? [{ code: 'use-cable', figures: { name: cable.name }, operations }] : [];
+}
+
+/** Thicker cables of the same family, the thinnest first. */
+export const thickerThan = (document: ProjectDocument, { family, gaugeAwg, id }: CableType): CableType[] =>
+  listOf(document, 'cableTypes')
+    .filter((other) => other.id !== id && other.family === family && other.gaugeAwg !== null && other.gaugeAwg < (gaugeAwg ?? -9))
+    .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!);
+
+/** Keeps a run away from a thing of the survey, where another way is there that `isClear`. */
+export function leadAway(
+  document: ProjectDocument,
+  runId: string,
+  featureId: string,
+  isClear: (house: ProjectDocument, planned: PlannedRun) => boolean,
+): Cure[] {
+  const run = document.runs[runId];
+  const id = `away_${runId}`.slice(0, 40);
+  if (!run || isKept(run) || Object.hasOwn(document.routeRules, id)) return [];
+  const rule = { id, runId, kind: 'avoid', target: 'feature', targetId: featureId, at: null, note: '' } as const;
+  const operations = [create('routeRules', rule)];
+  const applied = edited(document, operations);
+  if (!applied.ok) return [];
+  const planned = plannedRun(applied.value, runId);
+  const holds = planned.wanted.ok && planned.wanted.value.broken.length === 0 && isClear(applied.value, planned);
+  return holds ? [{ code: 'lead-away', figures: { number: run.number }, operations }] : [];
+}

@@ -1,0 +1,43 @@
+import { linkLengthM } from '../calculators/index.ts';
+import { defineCheck, say } from './check.ts';
+import { useCable } from './cures.ts';
+
+/** Category cable carries no farther than its link may be (ENGINEERING 3.1, F3.2). */
+export const dataLength = defineCheck({
+  id: 'data-length',
+  title: 'Network cable is no longer than its link may be',
+  source: 'ANSI/TIA-568, ISO/IEC 11801: link 90 m, less by temperature; warning at 85 m by trade practice',
+  formulaIds: ['F3.2'],
+  severity: 'stop',
+  stage: 'cabling',
+  appliesTo: 'runs',
+  reads: ['cableTypes', 'project'],
+  limits: {
+    longestM: { usual: 90, least: 30, most: 90, unit: 'm', safer: 'less' },
+    warnM: { usual: 85, least: 20, most: 90, unit: 'm', safer: 'less' },
+  },
+  ofRun: ({ run, length }, { document, limit }) => {
+    const cable = document.cableTypes[run.cableTypeId];
+    if (!length || cable.family !== 'cat') return [];
+    const warm = linkLengthM(Math.min(60, document.project.ambientC), /foil|screen/i.test(cable.name));
+    const longestM = Math.min(limit('longestM'), warm.ok ? warm.value : 0);
+    const lengthM = length.riseM + length.runM + length.dropM + length.deviceSlackM + length.rackSlackM;
+    const warnM = Math.min(limit('warnM'), longestM);
+    if (lengthM <= warnM * (1 + 1e-9)) return [];
+    const isOver = lengthM > longestM * (1 + 1e-9);
+    return [
+      say(
+        isOver ? 'stop' : 'look',
+        isOver ? 'data-too-long' : 'data-near-long',
+        [{ in: 'runs', id: run.id }],
+        { number: run.number, cable: cable.name, lengthM, longestM },
+        {
+          measured: lengthM,
+          allowed: isOver ? longestM : warnM,
+          unit: 'm',
+          cures: (house) => useCable(house, run.id, ({ family }) => family === 'fibre'),
+        },
+      ),
+    ];
+  },
+});

@@ -1,0 +1,34 @@
+import { type ProjectDocument, RUN_STATES } from '../model/index.ts';
+import { runState, waysOf } from '../runs/index.ts';
+import { type Cure, defineCheck, say } from './check.ts';
+
+/** No pull is complete without labels at both ends (practice A42, B12). */
+export const labelsOn = defineCheck({
+  id: 'labels-on',
+  title: 'No run is pulled without its labels',
+  source: 'ANSI/TIA-606 direction; trade practice',
+  severity: 'stop',
+  stage: 'labels',
+  appliesTo: 'runs',
+  reads: [],
+  ofRun: ({ run }) => {
+    if (RUN_STATES.indexOf(run.state) < RUN_STATES.indexOf('pulled') || run.printedOn !== '') return [];
+    return [
+      say(
+        'stop',
+        'label-missing',
+        [{ in: 'runs', id: run.id }],
+        { number: run.number, state: run.state },
+        {
+          cures: (house) => back(house, run.id),
+        },
+      ),
+    ];
+  },
+});
+
+/** Until its labels are printed it counts as issued, not as pulled. */
+function back(document: ProjectDocument, runId: string): Cure[] {
+  const moved = runState(document, [runId], 'issued', waysOf(document));
+  return moved.ok && moved.value.length > 0 ? [{ code: 'back-to-issued', figures: {}, operations: moved.value }] : [];
+}

@@ -1,0 +1,60 @@
+import { runsFor, usualLegs } from '../devices/index.ts';
+import { create, type Device, type ProjectDocument, type Run } from '../model/index.ts';
+import { RUNS_OF_DEVICE, runsByDevice } from '../runs/index.ts';
+import { type Cure, defineCheck, type Said, say } from './check.ts';
+
+/** Every device has the cables that its type asks for: nothing in the walls is forgotten (practice A33, B04). */
+export const legsComplete = defineCheck({
+  id: 'legs-complete',
+  title: 'Every device has all the cables of its type',
+  source: 'Trade practice',
+  severity: 'look',
+  stage: 'devices',
+  appliesTo: 'devices',
+  reads: ['cableTypes', 'deviceTypes', 'levels', 'racks', 'rooms'],
+  beside: [RUNS_OF_DEVICE],
+  ofDevice: (device, { document, read }) => {
+    if (Object.keys(document.racks).length === 0) return [];
+    const found = findingOf(document, device, read.one(RUNS_OF_DEVICE, device.id)!);
+    return found ? [found] : [];
+  },
+});
+
+/** The usual legs of its type that a device has no run for. Of a spare place only what is there counts. */
+function missingLegs(document: ProjectDocument, device: Device, runs: readonly Run[]): ReturnType<typeof usualLegs> {
+  const type = document.deviceTypes[device.typeId];
+  if (type.cables.length === 0 || device.fitting === 'spare') return [];
+  return usualLegs(type).filter(({ number }) => !runs.some(({ leg }) => leg === number));
+}
+
+function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): Said | null {
+  const type = document.deviceTypes[device.typeId];
+  const missing = missingLegs(document, device, runs);
+  if (missing.length === 0) return null;
+  const purposes = missing.map(({ leg }) => `${document.cableTypes[leg.cableTypeId]?.name ?? leg.cableTypeId} (${leg.purpose})`);
+  const usual = usualLegs(type).length;
+  return say(
+    'look',
+    runs.length === 0 ? 'legs-none' : 'legs-missing',
+    [{ in: 'devices', id: device.id }],
+    {
+      number: device.roomId === null ? document.levels[device.levelId].code : document.rooms[device.roomId].code,
+      device: type.name,
+      missing: purposes,
+    },
+    { measured: usual - missing.length, allowed: usual, cures: (house) => addLegs(house, device.id) },
+  );
+}
+
+function addLegs(document: ProjectDocument, deviceId: string): Cure[] {
+  const device = document.devices[deviceId];
+  if (!device) return [];
+  const there = new Set((runsByDevice(document).get(deviceId) ?? []).map(({ leg }) => leg));
+  const missing = usualLegs(document.deviceTypes[device.typeId]).filter(({ number }) => !there.has(number));
+  const id = (leg: number) => {
+    const base = `${deviceId}_l${leg}`.slice(-38);
+    return Object.hasOwn(document.runs, base) ? `${base}b` : base;
+  };
+  const operations = runsFor(document, device, missing, id).map((run) => create('runs', run));
+  return operations.length > 0 ? [{ code: 'add-legs', figures: { count: operations.length }, operations }] : [];
+}

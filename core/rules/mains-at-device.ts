@@ -1,0 +1,70 @@
+import { isMainsOutlet } from '../devices/index.ts';
+import { create, type Device, newFeature, type ProjectDocument } from '../model/index.ts';
+import { listOf } from '../derive/index.ts';
+import { defineCheck, type Said, say } from './check.ts';
+
+/** An outlet this near serves a device, m. */
+const NEAR_M = 1.5;
+
+/** What needs mains has an outlet on the electrician’s plan (practice A53). */
+export const mainsAtDevice = defineCheck({
+  id: 'mains-at-device',
+  title: 'What needs mains has an outlet',
+  source: 'Trade practice; compared with the marks of the electrician where he has given any',
+  severity: 'look',
+  stage: 'devices',
+  appliesTo: 'devices',
+  reads: ['deviceTypes', 'devices', 'features', 'plates', 'rooms'],
+  run: ({ document }) => {
+    const marks = listOf(document, 'features').filter(
+      ({ kind, owner, decision }) => kind === 'trade-mark' && /electric/i.test(owner) && decision !== 'strike',
+    );
+    // Before he has marked anything there is nothing to compare with: the trades sheet asks him.
+    if (marks.length === 0) return [];
+    const plates = listOf(document, 'plates').filter(({ mainsGangs }) => mainsGangs > 0);
+    const outlets = listOf(document, 'devices').filter(({ typeId }) => isMainsOutlet(document.deviceTypes[typeId]));
+    const near = (device: Device, x: number, y: number, levelId: string) =>
+      levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= NEAR_M;
+    return listOf(document, 'devices').flatMap((device): Said[] => {
+      const type = document.deviceTypes[device.typeId];
+      if (!type.mainsW || isMainsOutlet(type) || device.fitting === 'spare') return [];
+      const has =
+        marks.some(({ points: [[x, y]], levelId }) => near(device, x, y, levelId)) ||
+        plates.some(({ x, y, levelId }) => near(device, x, y, levelId)) ||
+        outlets.some(({ x, y, levelId }) => near(device, x, y, levelId));
+      if (has) return [];
+      return [
+        say(
+          'look',
+          'mains-missing',
+          [{ in: 'devices', id: device.id }],
+          { number: device.roomId === null ? '' : document.rooms[device.roomId].code, device: type.name, watts: type.mainsW },
+          { measured: 0, allowed: 1, cures: (house) => mark(house, device.id) },
+        ),
+      ];
+    });
+  },
+});
+
+/** A mark for the electrician at the device; it goes to him with the site sheet. */
+function mark(document: ProjectDocument, deviceId: string) {
+  const device = document.devices[deviceId];
+  const id = `mk_${deviceId}`.slice(0, 40);
+  if (!device || Object.hasOwn(document.features, id)) return [];
+  const heightM = device.heightM ?? 0.4;
+  const feature = newFeature({
+    id,
+    levelId: device.levelId,
+    kind: 'trade-mark',
+    name: `Outlet for ${document.deviceTypes[device.typeId].name}`.slice(0, 80),
+    points: [[device.x, device.y]],
+    widthM: 0.1,
+    depthM: 0.1,
+    bottomM: Math.max(0, heightM - 0.05),
+    topM: heightM + 0.05,
+    owner: 'electrician',
+    decision: 'open',
+    markedAt: [device.x, device.y],
+  });
+  return [{ code: 'mark-outlet', figures: {}, operations: [create('features', feature)] }];
+}

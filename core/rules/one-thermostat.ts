@@ -1,0 +1,40 @@
+import { partOf, pickedFrom } from '../derive/index.ts';
+import type { Device } from '../model/index.ts';
+import { defineCheck, type Said } from './check.ts';
+
+const THERMOSTATS = partOf('thermostats', 'devices', ({ typeId, roomId }) => typeId === 'thermostat' && roomId !== null);
+
+/** Two thermostats in one room work against each other: one for each zone. */
+export const oneThermostat = defineCheck({
+  id: 'one-thermostat',
+  stage: 'devices',
+  title: 'Each room has one thermostat',
+  source: 'Trade practice of climate zones',
+  severity: 'look',
+  appliesTo: 'devices',
+  reads: ['rooms'],
+  nodes: [THERMOSTATS],
+  run: ({ document }) => {
+    const byRoom = new Map<string, Device[]>();
+    for (const device of pickedFrom(document, THERMOSTATS)) {
+      const there = byRoom.get(device.roomId!);
+      if (there) there.push(device);
+      else byRoom.set(device.roomId!, [device]);
+    }
+    return [...byRoom].flatMap(([roomId, devices]): Said[] =>
+      devices.length < 2
+        ? []
+        : [
+            {
+              rank: 'look',
+              code: 'climate-twice',
+              subjects: devices.toReversed().map(({ id }) => ({ in: 'devices' as const, id })),
+              measured: devices.length,
+              allowed: 1,
+              unit: '',
+              figures: { number: document.rooms[roomId].code, room: document.rooms[roomId].name, count: devices.length },
+            },
+          ],
+    );
+  },
+});

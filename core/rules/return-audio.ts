@@ -1,0 +1,65 @@
+import { runsFor } from '../devices/index.ts';
+import { create, type Device, type Leg, type ProjectDocument } from '../model/index.ts';
+import { listOf, partOf, pickedFrom } from '../derive/index.ts';
+import { RUNS_BY_DEVICE, runsByDevice } from '../runs/index.ts';
+import { type Cure, defineCheck, type Said, say } from './check.ts';
+
+const DISPLAYS = partOf('displays', 'devices', ({ typeId }) => /display|tv/.test(typeId));
+
+/** A display that gets its picture over an optical lead has a way back for its sound (ENGINEERING 4). */
+export const returnAudio = defineCheck({
+  id: 'return-audio',
+  title: 'The sound of a display finds its way back',
+  source: 'Trade practice: many active optical cables and extenders lack eARC; confirm it, or run audio back separately',
+  severity: 'look',
+  stage: 'devices',
+  appliesTo: 'devices',
+  reads: ['cableTypes', 'deviceTypes', 'rooms'],
+  nodes: [DISPLAYS, RUNS_BY_DEVICE],
+  run: ({ document }) => {
+    const byDevice = runsByDevice(document);
+    return pickedFrom(document, DISPLAYS).flatMap((device): Said[] => {
+      const deviceId = device.id;
+      const runs = (byDevice.get(deviceId) ?? []).filter(({ toDeviceId }) => toDeviceId === null);
+      const isDisplay = document.deviceTypes[device.typeId].answers === 'display';
+      const families = runs.map(({ cableTypeId }) => document.cableTypes[cableTypeId]);
+      const optical = families.some(({ family, material }) => family === 'hdmi' && material === 'fibre');
+      // A category cable carries sound back, or an extender that does.
+      const back = families.some(({ family }) => family === 'cat' || family === 'hdmi_audio');
+      if (!isDisplay || !optical || back) return [];
+      return [
+        say(
+          'look',
+          'sound-no-way-back',
+          [{ in: 'devices', id: deviceId }],
+          {
+            number: device.roomId === null ? '' : document.rooms[device.roomId].code,
+            device: document.deviceTypes[device.typeId].name,
+          },
+          { cures: (house) => backRun(house, house.devices[deviceId]) },
+        ),
+      ];
+    });
+  },
+});
+
+function backRun(document: ProjectDocument, device: Device | undefined): Cure[] {
+  if (!device || !document.cableTypes.cat6a_utp) return [];
+  const legs = listOf(document, 'runs').filter(({ deviceId }) => deviceId === device.id);
+  const number = Math.max(document.deviceTypes[device.typeId].cables.length, 0, ...legs.map(({ leg }) => leg)) + 1;
+  const leg: Leg = {
+    cableTypeId: 'cat6a_utp',
+    purpose: 'sound back',
+    slackM: 1,
+    to: 'rack',
+    toTypeId: null,
+    deviceConnector: '8P8C jack',
+    farConnector: '8P8C patch',
+    mapId: null,
+    optional: false,
+  };
+  const operations = runsFor(document, device, [{ leg, number }], (n) => `${device.id}_b${n}`.slice(-40)).map((run) =>
+    create('runs', run),
+  );
+  return operations.length > 0 ? [{ code: 'add-legs', figures: { count: 1 }, operations }] : [];
+}

@@ -1,0 +1,41 @@
+import type { ProjectDocument, Run } from '../model/index.ts';
+import { waysToOpen } from '../runs/index.ts';
+import { type Cure, defineCheck, say } from './check.ts';
+
+/** The cheapest things that would open a way. */
+const MOST_CURES = 3;
+const curesOf = (document: ProjectDocument, run: Run): Cure[] =>
+  waysToOpen(document, run)
+    .slice(0, MOST_CURES)
+    .map(({ kind, operations, madeM, costM }) => ({
+      code: `open-${kind}`,
+      figures: { madeM, costM: Math.round(costM) },
+      operations,
+    }));
+
+/** A run that finds no way through walls, cavities and risers cannot be pulled. */
+export const routeMissing = defineCheck({
+  id: 'route-missing',
+  stage: 'cabling',
+  title: 'Every run has a way to its rack inside the structure',
+  source: 'Home run topology',
+  severity: 'stop',
+  appliesTo: 'runs',
+  reads: [],
+  ofRun: ({ run, wanted, kept }) =>
+    wanted.ok || kept
+      ? []
+      : [
+          say(
+            'stop',
+            'route-missing',
+            [
+              { in: 'runs', id: run.id },
+              { in: 'devices', id: run.deviceId },
+            ],
+            { number: run.number, because: wanted.problem },
+            // What would open a way is tried out only where somebody looks.
+            { cures: (document) => curesOf(document, run) },
+          ),
+        ],
+});

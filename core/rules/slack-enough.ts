@@ -1,0 +1,49 @@
+import { update } from '../model/index.ts';
+import { isKept } from '../runs/index.ts';
+import { defineCheck, say } from './check.ts';
+
+/** Enough cable is left at a box to work with (ENGINEERING 16.1). */
+export const slackEnough = defineCheck({
+  id: 'slack-enough',
+  title: 'Enough cable is left at both ends',
+  source: 'Trade practice: 0.3 m in a box at the least, 1.5 m at a panel',
+  severity: 'look',
+  stage: 'cabling',
+  appliesTo: 'runs',
+  reads: ['deviceTypes', 'project'],
+  limits: {
+    deviceM: { usual: 0.3, least: 0.1, most: 1, unit: 'm', safer: 'more' },
+    rackM: { usual: 1.5, least: 0.3, most: 5, unit: 'm', safer: 'more' },
+  },
+  ofRun: ({ run, device }, { document, limit }) => {
+    const isHome = run.toDeviceId === null;
+    const leastRackM = isHome ? limit('rackM') : limit('deviceM');
+    const leastM = limit('deviceM');
+    const isShort = run.deviceSlackM < leastM * (1 - 1e-9) && (run.slackStyle ?? document.project.slackStyle) !== 'none';
+    const isShortFar = run.rackSlackM < leastRackM * (1 - 1e-9);
+    if (!isShort && !isShortFar) return [];
+    const leg = document.deviceTypes[device.typeId].cables[run.leg - 1];
+    return [
+      say(
+        'look',
+        isShort ? 'slack-short' : 'slack-short-far',
+        [{ in: 'runs', id: run.id }],
+        { number: run.number, leftM: isShort ? run.deviceSlackM : run.rackSlackM, leastM: isShort ? leastM : leastRackM },
+        {
+          measured: isShort ? run.deviceSlackM : run.rackSlackM,
+          allowed: isShort ? leastM : leastRackM,
+          unit: 'm',
+          cures: (house) => {
+            const now = house.runs[run.id];
+            if (!now || isKept(now)) return [];
+            const operation = update('runs', now, {
+              ...(isShort ? { deviceSlackM: Math.max(leastM, leg?.slackM ?? 0.45) } : {}),
+              ...(isShortFar ? { rackSlackM: Math.max(leastRackM, isHome ? house.project.rackSlackM : 0.45) } : {}),
+            });
+            return operation ? [{ code: 'usual-slack', figures: {}, operations: [operation] }] : [];
+          },
+        },
+      ),
+    ];
+  },
+});

@@ -1,0 +1,73 @@
+import { type ProjectDocument, type Run, update } from '../model/index.ts';
+import { listOf } from '../derive/index.ts';
+import { isKept } from '../runs/index.ts';
+import { type Cure, defineCheck, type Said, say } from './check.ts';
+
+/** Speakers that hang on one line are no less load than an amplifier bears (F2.7). */
+export const speakerChains = defineCheck({
+  id: 'speaker-chains',
+  title: 'Speakers on one line do not overload its amplifier',
+  source: 'Circuit theory; minimum load of the amplifier 4 Ω unless it says otherwise',
+  formulaIds: ['F2.7'],
+  severity: 'stop',
+  stage: 'cabling',
+  appliesTo: 'runs',
+  reads: ['cableTypes', 'deviceTypes', 'devices', 'runs'],
+  safety: true,
+  limits: { leastOhm: { usual: 4, least: 2, most: 16, unit: 'Ω', safer: 'more' } },
+  run: ({ document, limit }) => {
+    const chained = listOf(document, 'runs').filter((run) => run.toDeviceId !== null && isSound(document, run));
+    if (chained.length === 0) return [];
+    const nextOf = new Map(chained.map((run) => [run.deviceId, run]));
+    const homes = listOf(document, 'runs').filter((run) => run.toDeviceId === null && isSound(document, run));
+    const hangsOn = new Map<string, Run[]>();
+    for (const run of chained) hangsOn.set(run.toDeviceId!, [...(hangsOn.get(run.toDeviceId!) ?? []), run]);
+    const leastOhm = limit('leastOhm');
+    return homes.flatMap((home): Said[] => {
+      const seen = new Set<string>();
+      const open = [home.deviceId];
+      const loads: number[] = [];
+      const links: Run[] = [];
+      while (open.length > 0) {
+        const id = open.pop()!;
+        if (seen.has(id)) continue;
+        seen.add(id);
+        const ohm = document.deviceTypes[document.devices[id].typeId].impedanceOhm;
+        if (ohm !== null) loads.push(ohm);
+        for (const run of hangsOn.get(id) ?? []) {
+          links.push(run);
+          open.push(run.deviceId);
+        }
+      }
+      if (loads.length < 2) return [];
+      const loadOhm = 1 / loads.reduce((sum, ohm) => sum + 1 / ohm, 0);
+      if (loadOhm >= leastOhm * (1 - 1e-9) || nextOf.has(home.deviceId)) return [];
+      return [
+        say(
+          'stop',
+          'amplifier-under-load',
+          [{ in: 'runs', id: home.id }, ...[...seen].map((id) => ({ in: 'devices' as const, id }))],
+          { number: home.number, count: loads.length, loadOhm, leastOhm },
+          { measured: loadOhm, allowed: leastOhm, unit: 'Ω', cures: (house) => homeByItself(house, links) },
+        ),
+      ];
+    });
+  },
+});
+
+const isSound = (document: ProjectDocument, { cableTypeId, deviceId }: Run) =>
+  document.cableTypes[cableTypeId].system === 'sound' &&
+  document.deviceTypes[document.devices[deviceId].typeId].impedanceOhm !== null;
+
+/** Every speaker of the chain with a run of its own to the rack. */
+function homeByItself(document: ProjectDocument, links: readonly Run[]): Cure[] {
+  const operations = links.flatMap(({ id }) => {
+    const run = document.runs[id];
+    const operation =
+      run && !isKept(run) ? update('runs', run, { toDeviceId: null, rackSlackM: document.project.rackSlackM }) : null;
+    return operation ?? [];
+  });
+  return operations.length === links.length && links.length > 0
+    ? [{ code: 'home-by-itself', figures: { count: links.length }, operations }]
+    : [];
+}

@@ -1,0 +1,34 @@
+import { gateDate, type ProjectDocument, RUN_STATES } from '../model/index.ts';
+import { defineCheck, say } from './check.ts';
+
+/** The day on which the boards went on, where that is past or today. */
+export function closedOn(document: Pick<ProjectDocument, 'tradeDates'>, today: string): string | null {
+  const on = gateDate(document, 'board');
+  return on !== '' && on <= today ? on : null;
+}
+
+/** What lies behind the boards was tested while it could be reached (ENGINEERING 18: tests before boards). */
+export const testedInTime = defineCheck({
+  id: 'tested-in-time',
+  title: 'Every run is pulled and tested before the boards',
+  source: 'Trade practice: test before drywall',
+  severity: 'stop',
+  stage: 'closing',
+  appliesTo: 'runs',
+  reads: ['tradeDates'],
+  day: true,
+  ofRun: ({ run }, { document, today }) => {
+    const on = closedOn(document, today);
+    if (on === null || run.state === 'tested') return [];
+    const isPulled = RUN_STATES.indexOf(run.state) >= RUN_STATES.indexOf('pulled');
+    return [
+      say(
+        isPulled ? 'look' : 'stop',
+        isPulled ? 'closed-untested' : 'closed-unpulled',
+        [{ in: 'runs', id: run.id }],
+        { number: run.number, state: run.state, on },
+        {},
+      ),
+    ];
+  },
+});

@@ -1,0 +1,97 @@
+import { expect } from 'chai';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { type ProjectDocument, readProjectFile } from '../model/index.ts';
+import { planRuns } from './plan-runs.ts';
+import { countedIds, smallHouse, withDevices } from '../testing/index.ts';
+import { CALCULATORS, runCalculator } from '../calculators/index.ts';
+import { filledIn } from './calculator-inputs.ts';
+
+const DEMO = join(import.meta.dirname, '../../demo');
+const fieldsOf = (name: string) =>
+  (z.toJSONSchema(CALCULATORS.find((one) => one.name === name)!.input, { io: 'input' }) as { properties?: object }).properties ??
+  {};
+const fill = (document: ProjectDocument, number: string, name: string) =>
+  filledIn(
+    document,
+    planRuns(document).find(({ run }) => run.number === number),
+    name,
+    fieldsOf(name) as Record<string, unknown>,
+  );
+
+describe('what is filled into a calculator', () => {
+  for (const file of readdirSync(DEMO).filter((name) => name.endsWith('.spool.json')))
+    it(`from any run of ${file} is taken by every calculator`, () => {
+      const read = readProjectFile(readFileSync(join(DEMO, file), 'utf8'));
+      if (!read.ok) throw new Error(read.problem.code);
+      const { document } = read.value;
+      const wrong = new Set<string>();
+      // One run of each pair of device and cable says what all of them say.
+      const seen = new Set<string>();
+      for (const planned of planRuns(document)) {
+        const kind = `${planned.device.typeId}/${planned.run.cableTypeId}`;
+        if (seen.has(kind)) continue;
+        seen.add(kind);
+        for (const { name } of CALCULATORS) {
+          const input = filledIn(document, planned, name, fieldsOf(name) as Record<string, unknown>);
+          const outcome = runCalculator(name, input);
+          if (
+            !outcome.ok &&
+            outcome.problem.kind === 'invalid' &&
+            Object.hasOwn(input, String(outcome.problem.field).split('.')[0])
+          )
+            wrong.add(
+              `${name}.${String(outcome.problem.field)} = ${JSON.stringify(input[String(outcome.problem.field)])} (${kind})`,
+            );
+        }
+      }
+      expect([...wrong]).to.deep.equal([]);
+    });
+
+  const house = withDevices(
+    smallHouse(),
+    [
+      { typeId: 'ceiling-speaker', at: [1, 2] },
+      { typeId: 'network-drop', at: [2, 0.05] },
+    ],
+    countedIds(),
+  ).document;
+  const [speaker, drop] = planRuns(house).toSorted((a, b) => (a.device.typeId < b.device.typeId ? -1 : 1));
+
+  it('means the same there: a length is that of the cable, or of the room, or stays open', () => {
+    const cut = speaker.length!.cutLengthM;
+    expect(fill(house, speaker.run.number, 'speaker-cable-loss')).to.include({
+      lengthM: cut,
+      gaugeAwg: 16,
+      loadOhm: 8,
+      stranded: true,
+    });
+    expect(fill(house, speaker.run.number, 'ceiling-coverage')).to.include({ ceilingM: 2.5, lengthM: 5.1, widthM: 4.1 });
+    for (const name of ['shade-roll', 'led-strip', 'conduit-fill', 'rigid-in-bend', 'notch-limit'])
+      expect(fill(house, speaker.run.number, name), name).not.to.have.property('lengthM');
+  });
+
+  it('is what the cable is for', () => {
+    expect(fill(house, speaker.run.number, 'conductor-material')).to.include({ material: 'copper', use: 'speaker' });
+    expect(fill(house, drop.run.number, 'conductor-material')).to.include({ use: 'data' });
+    expect(fill(house, speaker.run.number, 'speaker-cable-gauge')).to.include({ use: 'distributed' });
+    expect(fill(house, drop.run.number, 'bend-radius')).to.include({ kind: 'cat', outsideM: 0.0061 });
+    expect(fill(house, speaker.run.number, 'bend-radius')).to.include({ kind: 'speaker' });
+    expect(fill(house, drop.run.number, 'data-link')).to.include({ category: '6', lengthM: drop.length!.cutLengthM });
+    expect(fill(house, drop.run.number, 'pull-limit')).to.include({ fourPair: true });
+    expect(fill(house, drop.run.number, 'device-height')).to.include({ kind: 'outlet' });
+  });
+
+  it('is warm where the cable lies, and not in the rack', () => {
+    const warm = { ...house, project: { ...house.project, ambientC: 45 } };
+    expect(fill(warm, speaker.run.number, 'speaker-cable-loss').temperatureC).to.equal(45);
+    expect(fill(warm, speaker.run.number, 'standby-battery')).not.to.have.property('temperatureC');
+  });
+
+  it('is only what the project says where no run is chosen', () => {
+    expect(filledIn(house, undefined, 'separation', fieldsOf('separation') as Record<string, unknown>)).to.deep.equal({
+      jurisdiction: house.project.jurisdiction,
+    });
+  });
+});

@@ -1,0 +1,135 @@
+import { bitFor, cableClassOf } from '../../calculators/index.ts';
+import { buildingOf, placeName } from '../../house/index.ts';
+import {
+  type BoredPlace,
+  holeSchedule,
+  type Opened,
+  openedByAll,
+  type Penetration,
+  penetrationsOf,
+  proposeConduit,
+  type ScreedWay,
+  screedWays,
+  type SpareConduit,
+  spareConduits,
+  type WayLoad,
+  wayLoads,
+} from '../../pathways/index.ts';
+import type { ProjectDocument } from '../../model/index.ts';
+import { besideMains } from '../../routing/index.ts';
+import { bundlesOf, compareNumbers, type PlannedRun, planRuns } from '../../runs/index.ts';
+import { type Supports, supportsOf } from './supports.ts';
+
+/** A made way with the numbers of its runs. */
+export type LoadedWay = Omit<WayLoad, 'runs'> & { readonly runs: readonly string[] };
+
+/** A bundle as it is pulled and tagged. */
+export interface ReportedBundle {
+  readonly code: string;
+  readonly rackId: string;
+  /** Numbers in the order in which they leave, seen from the rack. */
+  readonly numbers: readonly string[];
+  /** Room over which the first one leaves; empty where it is not known. */
+  readonly head: string;
+  readonly sharedM: number;
+  readonly diameterM: number;
+  /** Bit for a hole that takes all of it, m; null where it has to be spread over several. */
+  readonly bitM: number | null;
+}
+
+/** A spare conduit that is there or proposed. */
+export interface ReportedSpare extends Pick<SpareConduit, 'why' | 'subject' | 'name'> {
+  readonly servedBy: string | null;
+  readonly size: string;
+  readonly lengthM: number | null;
+  readonly bendsRad: number | null;
+}
+
+/** A run that lies beside mains, or crosses them. */
+export interface BesideRun {
+  readonly number: string;
+  readonly mains: string;
+  readonly parallelM: number;
+  readonly leastM: number;
+  readonly crossingRad: number | null;
+}
+
+/** All that follows from the routes of a project, as plain data. */
+export interface CablingReport {
+  readonly places: readonly BoredPlace[];
+  readonly loads: readonly LoadedWay[];
+  readonly bundles: readonly ReportedBundle[];
+  readonly penetrations: readonly Penetration[];
+  readonly supports: Supports;
+  readonly spares: readonly ReportedSpare[];
+  readonly screed: readonly ScreedWay[];
+  readonly beside: readonly BesideRun[];
+  /** What is opened and patched; null in new framing, where all is open. */
+  readonly opened: Opened | null;
+}
+
+/** Everything that follows from the routes: the same project gives the same report. */
+export function cablingReport(document: ProjectDocument): CablingReport {
+  const runs = planRuns(document);
+  const places = holeSchedule(document, runs);
+  return {
+    places,
+    loads: wayLoads(document).map(({ runs: through, ...load }) => ({
+      ...load,
+      runs: through.map(({ run }) => run.number),
+    })),
+    bundles: bundles(document),
+    penetrations: penetrationsOf(document, places),
+    supports: supportsOf(document, runs),
+    spares: spares(document),
+    screed: screedWays(document),
+    beside: beside(document, runs),
+    opened: document.project.construction === 'new-framing' ? null : openedByAll(document, runs),
+  };
+}
+
+function bundles(document: ProjectDocument): ReportedBundle[] {
+  const building = buildingOf(document);
+  return bundlesOf(document)
+    .filter(({ members }) => members.length > 1)
+    .map(({ code, rackId, members, head, sharedM, diameterM, holeM }) => ({
+      code,
+      rackId,
+      numbers: members.map(({ run }) => run.number),
+      head: head ? placeName(building, head) : '',
+      sharedM,
+      diameterM,
+      bitM: bitFor(holeM),
+    }));
+}
+
+const spares = (document: ProjectDocument): ReportedSpare[] =>
+  spareConduits(document).map((spare) => {
+    const { why, subject, name, servedBy } = spare;
+    if (servedBy) return { why, subject, name, servedBy: servedBy.name, size: '', lengthM: null, bendsRad: null };
+    const proposed = proposeConduit(document, spare, 'proposed');
+    return {
+      why,
+      subject,
+      name,
+      servedBy: null,
+      size: proposed?.size.name ?? '',
+      lengthM: proposed?.lengthM ?? null,
+      bendsRad: proposed?.bendsRad ?? null,
+    };
+  });
+
+function beside(document: ProjectDocument, runs: readonly PlannedRun[]): BesideRun[] {
+  const building = buildingOf(document);
+  const { jurisdiction } = document.project;
+  return runs
+    .flatMap(({ run, points, media }) =>
+      besideMains(building, points, media, jurisdiction, cableClassOf(document.cableTypes[run.cableTypeId])).flatMap(
+        ({ featureId, parallelM, leastM, crossingRad }) =>
+          parallelM > 0 || crossingRad !== null
+            ? [{ number: run.number, mains: document.features[featureId].name, parallelM, leastM, crossingRad }]
+            : [],
+      ),
+    )
+    .sort((a, b) => b.parallelM - a.parallelM || compareNumbers(a.number, b.number));
+}

@@ -1,0 +1,82 @@
+import { isSideOf } from '../../house/index.ts';
+import type { ProjectDocument } from '../../model/index.ts';
+import { formatLengthFine } from '../../math/index.ts';
+import { type BoredLine, boredLines, type BoredPlace, holeTotals } from '../../pathways/index.ts';
+
+export type HoleColumn = 'member' | 'place' | 'bit' | 'count' | 'cables' | 'nailPlates' | 'who';
+
+export interface HoleTable {
+  readonly section: 'asked' | 'bored' | 'totals';
+  readonly columns: readonly (HoleColumn | 'holes' | 'places')[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** The words that the sheet needs, from the texts. */
+export interface HoleWords {
+  readonly members: Readonly<Record<string, string>>;
+  readonly asks: Readonly<Record<string, string>>;
+  readonly crew: string;
+  readonly bothFaces: string;
+  readonly none: string;
+  readonly open: string;
+  readonly wallOf: (room: string) => string;
+  readonly more: (count: number) => string;
+}
+
+const MOST_RUNS = 6;
+
+/** `2 × 25 mm + 16 mm`: how many holes of which bit; empty where none is allowed. */
+export function bitsOf({ holes }: BoredPlace): string {
+  const count = new Map<number, number>();
+  for (const { bitM } of holes) count.set(bitM, (count.get(bitM) ?? 0) + 1);
+  return [...count].map(([bitM, n]) => `${n > 1 ? `${n} × ` : ''}${Math.round(bitM * 1000)} mm`).join(' + ');
+}
+
+type PlaceOf = Pick<BoredPlace, 'at' | 'roomId' | 'wallId'>;
+
+/** Where a line of places is: the room that it lies over, or a room beside its wall, with its place on the plan. */
+export function holePlace(
+  document: ProjectDocument,
+  { first, last }: { readonly first: PlaceOf; readonly last: Pick<PlaceOf, 'at'> },
+  wallOf: HoleWords['wallOf'],
+): string {
+  const { units } = document.project;
+  const span = (axis: 0 | 1) => {
+    const [from, to] = [first.at[axis], last.at[axis]].map((value) => formatLengthFine(value, units));
+    return from === to ? from : `${from} – ${to}`;
+  };
+  const plan = `x ${span(0)}, y ${span(1)}`;
+  if (first.roomId !== null) return `${document.rooms[first.roomId].name}, ${plan}`;
+  const wall = first.wallId === null ? undefined : document.walls[first.wallId];
+  const beside = wall && Object.values(document.rooms).find((room) => room.levelId === wall.levelId && isSideOf(room, wall));
+  return beside ? `${wallOf(beside.name)}, ${plan}` : plan;
+}
+
+/** The holes of a house for the crew: first those that others decide on, then all others level by level, then their sums. */
+export function holeSheet(document: ProjectDocument, places: readonly BoredPlace[], words: HoleWords): HoleTable[] {
+  const rowOf = (line: BoredLine) => {
+    const place = line.first;
+    return [
+      line.count > 1 ? `${line.count} × ${words.members[place.member]}` : words.members[place.member],
+      `${document.levels[place.levelId].name} · ${holePlace(document, line, words.wallOf)}`,
+      bitsOf(place) || (place.member === 'floor' ? words.open : words.none),
+      String(place.runs.length),
+      place.runs.slice(0, MOST_RUNS).join(' ') +
+        (place.runs.length > MOST_RUNS ? ` ${words.more(place.runs.length - MOST_RUNS)}` : ''),
+      place.nailPlates ? words.bothFaces : '',
+      place.ask ? words.asks[place.ask] : words.crew,
+    ];
+  };
+  const lines = boredLines(places);
+  const columns: HoleTable['columns'] = ['member', 'place', 'bit', 'count', 'cables', 'nailPlates', 'who'];
+  const tables: HoleTable[] = [
+    { section: 'asked', columns, rows: lines.filter(({ first }) => first.ask !== null).map(rowOf) },
+    { section: 'bored', columns, rows: lines.filter(({ first }) => first.ask === null).map(rowOf) },
+    {
+      section: 'totals',
+      columns: ['member', 'places', 'holes'],
+      rows: holeTotals(places).map(({ member, places: at, holes }) => [words.members[member], String(at), String(holes)]),
+    },
+  ];
+  return tables.filter(({ rows }) => rows.length > 0);
+}

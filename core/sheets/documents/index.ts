@@ -1,0 +1,27 @@
+// Here: pure models of what is handed out: the cable schedule, its totals, the plan sheet.
+// Not here: PDF and XLSX (server) and screens (web).
+// Start with `scheduleOf`.
+// Terms: docs/glossary.md.
+export { cablingReport, type CablingReport, type LoadedWay } from './cabling-report.ts';
+export { cablingSheet, type CablingWords } from './cabling-sheet.ts';
+export { checkSheet, type CheckWords, loweredRules } from './check-sheet.ts';
+export { countsBySystem } from './counts.ts';
+export { cutOutTemplate, type CutOutTemplate } from './cut-out-template.ts';
+export { bitsOf, holePlace, holeSheet } from './hole-sheet.ts';
+export { planSheet, type PlanSheet, type SheetMark } from './plan-sheet.ts';
+export { plateSchedule, platesInOrder } from './plate-schedule.ts';
+export { scheduleColumns, scheduleCsv } from './schedule-columns.ts';
+export {
+  groupSchedule,
+  plainSchedule,
+  type ScheduleGrouping,
+  scheduleNodes,
+  scheduleOf,
+  type ScheduleRow,
+  type ScheduleWords,
+  spoolsFor,
+  totalsByCable,
+} from './schedule.ts';
+export { siteSheet } from './site-sheet.ts';
+export { supportsOf } from './supports.ts';
+export { tradesSheet } from './trades-sheet.ts';

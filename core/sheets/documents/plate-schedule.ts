@@ -1,0 +1,88 @@
+import { mainsBoxBeside, plateSizeM, wallDistancesAt } from '../../devices/index.ts';
+import type { Plate, ProjectDocument } from '../../model/index.ts';
+import { listOf } from '../../derive/index.ts';
+import { formatLength, formatLengthFine } from '../../math/index.ts';
+
+export type PlateColumn =
+  'what' | 'place' | 'fromWall' | 'height' | 'gangs' | 'box' | 'divider' | 'opening' | 'inserts' | 'finish' | 'beside';
+
+export interface PlateTable {
+  readonly section: 'plates' | 'inserts';
+  readonly columns: readonly (PlateColumn | 'insert' | 'count')[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** The words that the schedule needs, from the texts. */
+export interface PlateWords {
+  readonly outdoors: string;
+  readonly boxKinds: Readonly<Record<string, string>>;
+  readonly openings: Readonly<Record<string, string>>;
+  readonly inserts: Readonly<Record<string, string>>;
+  readonly yes: string;
+  readonly gang: (gang: number) => string;
+  readonly plate: (number: number) => string;
+  readonly left: string;
+  readonly right: string;
+}
+
+/**
+ * The plates of a house in walking order with all that is bought and set for them, and the count of inserts to buy.
+ * Heights are above finished floor to the middle; `fromWall` is from the nearest wall beside it, finished face to middle.
+ */
+export function plateSchedule(document: ProjectDocument, words: PlateWords): PlateTable[] {
+  const { units } = document.project;
+  const plates = platesInOrder(document);
+  const rows = plates.map((plate, index) => {
+    const gangs = Array.from({ length: plate.gangs }, (_, i) => i + 1).map((gang) => {
+      const kinds = plate.inserts.filter((insert) => insert.gang === gang).map(({ kind }) => words.inserts[kind] ?? kind);
+      return kinds.length === 0 ? '' : `${words.gang(gang)}: ${counted(kinds)}`;
+    });
+    const beside = mainsBoxBeside(document, plate);
+    const away = wallDistancesAt(document, plate, true)[0]?.distanceM ?? null;
+    return [
+      plate.name || words.plate(index + 1),
+      `${plate.roomId === null ? words.outdoors : document.rooms[plate.roomId].name}, ${document.levels[plate.levelId].name}`,
+      away === null ? '' : formatLength(away, units),
+      formatLength(plate.heightM, units),
+      `${plate.gangs} · ${formatLengthFine(plateSizeM(plate)[0], units)}`,
+      words.boxKinds[plate.boxKind],
+      plate.divider ? words.yes : '',
+      words.openings[plate.opening],
+      gangs.filter(Boolean).join('; '),
+      plate.finish,
+      beside ? `${formatLength(beside.distanceM, units)} ${beside.right ? words.right : words.left}` : '',
+    ];
+  });
+  const counts = new Map<string, number>();
+  for (const { inserts } of plates)
+    for (const { kind } of inserts) if (kind !== 'face') counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  const tables: PlateTable[] = [
+    {
+      section: 'plates',
+      columns: ['what', 'place', 'fromWall', 'height', 'gangs', 'box', 'divider', 'opening', 'inserts', 'finish', 'beside'],
+      rows,
+    },
+    {
+      section: 'inserts',
+      columns: ['insert', 'count'],
+      rows: [...counts].sort(([a], [b]) => (a < b ? -1 : 1)).map(([kind, count]) => [words.inserts[kind] ?? kind, String(count)]),
+    },
+  ];
+  return tables.filter((table) => table.rows.length > 0);
+}
+
+/** Plates by level, room and place. */
+export function platesInOrder(document: ProjectDocument): Plate[] {
+  const room = ({ roomId }: Plate) => (roomId === null ? '' : document.rooms[roomId].code);
+  const floor = ({ levelId }: Plate) => document.levels[levelId].order;
+  return listOf(document, 'plates').toSorted(
+    (a, b) => floor(a) - floor(b) || room(a).localeCompare(room(b)) || a.x - b.x || a.y - b.y || (a.id < b.id ? -1 : 1),
+  );
+}
+
+/** Equal words once, with how many of them. */
+function counted(words: readonly string[]): string {
+  const counts = new Map<string, number>();
+  for (const word of words) counts.set(word, (counts.get(word) ?? 0) + 1);
+  return [...counts].map(([word, count]) => (count > 1 ? `${count} × ${word}` : word)).join(', ');
+}

@@ -1,0 +1,142 @@
+import { blockingNeeds, deviceTitle, heightOf, holesToFill, mountTypeOf } from '../../devices/index.ts';
+import type { Device, ProjectDocument } from '../../model/index.ts';
+import { listOf } from '../../derive/index.ts';
+import { type PlannedRun, planRuns } from '../../runs/index.ts';
+import { formatCableLength, formatLength, formatLengthFine } from '../../math/index.ts';
+
+export const TRADES_SECTIONS = ['blocking', 'joinery', 'outlets', 'looks', 'links', 'leads'] as const;
+export type TradesSection = (typeof TRADES_SECTIONS)[number];
+export type TradesColumn =
+  | 'what'
+  | 'place'
+  | 'from'
+  | 'to'
+  | 'bottom'
+  | 'top'
+  | 'holes'
+  | 'weight'
+  | 'bears'
+  | 'state'
+  | 'height'
+  | 'tail'
+  | 'cutOut'
+  | 'depth'
+  | 'power'
+  | 'finish'
+  | 'wishes'
+  | 'seenFrom'
+  | 'toFill'
+  | 'link'
+  | 'note'
+  | 'number'
+  | 'toWhat'
+  | 'cable'
+  | 'length'
+  | 'connectors';
+
+export interface TradesTable {
+  readonly section: TradesSection;
+  readonly columns: readonly TradesColumn[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** The words that the sheet needs, from the texts. */
+export interface TradesWords {
+  readonly outdoors: string;
+  readonly atCeiling: string;
+  readonly set: string;
+  readonly notSet: string;
+  readonly wishes: Readonly<Record<string, string>>;
+  readonly links: Readonly<Record<string, string>>;
+}
+
+/**
+ * What other trades do for our devices: blocking for the framer with hole pattern and load, leads and heights for joiner and
+ * electrician on one sheet, outlets to add, how things are to look, what is linked without a cable, and leads from device to device
+ * with the length to order. Empty tables are left out.
+ */
+export function tradesSheet(
+  document: ProjectDocument,
+  words: TradesWords,
+  runs: readonly PlannedRun[] = planRuns(document),
+): TradesTable[] {
+  const { units } = document.project;
+  const fine = (valueM: number | null) => (valueM === null ? '' : formatLengthFine(valueM, units));
+  const typeOf = (device: Device) => document.deviceTypes[device.typeId];
+  const what = (device: Device) => `${typeOf(device).code} ${deviceTitle(device, typeOf(device))}`;
+  const place = (device: Device) =>
+    `${device.roomId === null ? words.outdoors : document.rooms[device.roomId].name}, ${document.levels[device.levelId].name}`;
+  const height = (device: Device) =>
+    device.heightM === null ? words.atCeiling : formatLength(heightOf(document, device), units);
+  const devices = listOf(document, 'devices');
+
+  const blocking = blockingNeeds(document).map((need) => [
+    what(need.device),
+    place(need.device),
+    formatLength(need.fromM, units),
+    formatLength(need.toM, units),
+    need.bottomM === null ? words.atCeiling : formatLength(need.bottomM, units),
+    need.topM === null ? '' : formatLength(need.topM, units),
+    `${fine(need.holePatternM[0])} × ${fine(need.holePatternM[1])}`,
+    `${need.massKg.toFixed(1)} kg`,
+    `${Math.ceil(need.requiredN)} N`,
+    need.there ? words.set : words.notSet,
+  ]);
+  const joinery = devices
+    .filter((device) => typeOf(device).mount === 'joinery' || device.tailM !== null)
+    .map((device) => {
+      const { cutOut, depthM, sizeM, frameM } = typeOf(device);
+      const size = cutOut ? [cutOut.widthM, cutOut.heightM] : (frameM ?? sizeM);
+      return [
+        what(device),
+        place(device),
+        height(device),
+        fine(device.tailM),
+        `${fine(size[0])} × ${fine(size[1])}`,
+        depthM > 0 ? fine(depthM) : '',
+        device.note,
+      ];
+    });
+  const outlets = devices
+    .filter((device) => typeOf(device).mainsW !== null)
+    .map((device) => [what(device), place(device), height(device), `${typeOf(device).mainsW} W`, device.note]);
+  const looks = devices
+    .filter((device) => device.wishes.length > 0 || device.finish !== '' || device.seenFrom !== '')
+    .map((device) => {
+      const type = typeOf(device);
+      return [
+        what(device),
+        place(device),
+        device.finish,
+        device.wishes.map((wish) => words.wishes[wish]).join(', '),
+        device.seenFrom,
+        device.wishes.includes('removable') ? String(holesToFill(type, mountTypeOf(document, device))) : '',
+      ];
+    });
+  const links = devices
+    .filter((device) => typeOf(device).link !== 'cable')
+    .map((device) => [what(device), place(device), words.links[typeOf(device).link], device.note]);
+  const leads = runs
+    .filter(({ run }) => run.toDeviceId !== null && document.devices[run.toDeviceId])
+    .map(({ run, device, length }) => [
+      run.number,
+      what(device),
+      what(document.devices[run.toDeviceId!]),
+      document.cableTypes[run.cableTypeId].name,
+      length ? formatCableLength(length.cutLengthM, units) : '',
+      [run.deviceConnector, run.farConnector].filter(Boolean).join(' → '),
+    ]);
+  const tables: TradesTable[] = [
+    {
+      section: 'blocking',
+      columns: ['what', 'place', 'from', 'to', 'bottom', 'top', 'holes', 'weight', 'bears', 'state'],
+      rows: blocking,
+    },
+    { section: 'joinery', columns: ['what', 'place', 'height', 'tail', 'cutOut', 'depth', 'note'], rows: joinery },
+    { section: 'outlets', columns: ['what', 'place', 'height', 'power', 'note'], rows: outlets },
+    { section: 'looks', columns: ['what', 'place', 'finish', 'wishes', 'seenFrom', 'toFill'], rows: looks },
+    { section: 'links', columns: ['what', 'place', 'link', 'note'], rows: links },
+    { section: 'leads', columns: ['number', 'what', 'toWhat', 'cable', 'length', 'connectors'], rows: leads },
+  ];
+  return tables.filter(({ rows }) => rows.length > 0);
+}

@@ -1,0 +1,2 @@
+export * from './documents/index.ts';
+export * from './labels/index.ts';

@@ -1,0 +1,60 @@
+import { conductorsOf, deviceTitle } from '../../devices/index.ts';
+import type { Device, ProjectDocument } from '../../model/index.ts';
+import type { PlannedRun } from '../../runs/index.ts';
+import { labelFit, type LabelFit } from './fit.ts';
+import { labelCode } from './label-code.ts';
+
+/** One printed label. End R is at the rack (or the far device of a jumper), D at the device. */
+export interface CableLabel {
+  readonly runId: string;
+  readonly number: string;
+  readonly end: 'R' | 'D';
+  readonly code: string;
+  /** Where this end is, where the other is, and what the cable is. */
+  readonly here: string;
+  readonly there: string;
+  readonly cable: string;
+  readonly cutLengthM: number | null;
+  /** What each conductor is used for, on one line; empty where that is not said. */
+  readonly conductors: string;
+  /** Name of its conductor map; empty where it has none. */
+  readonly map: string;
+  /** How long a label must be on this cable. */
+  readonly fit: LabelFit;
+}
+
+/** More conductors than this are named by their map: they would not be read on a label. */
+const MOST_ON_LABEL = 4;
+
+/** Two labels for each run, far end (the rack, or the device that it goes on to) first. */
+export function labelsOf(
+  document: ProjectDocument,
+  runs: readonly PlannedRun[],
+  words: { readonly outdoors: string; readonly fittingMarks?: Readonly<Record<string, string>> },
+): CableLabel[] {
+  const placeOf = (device: Device) => {
+    const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
+    const mark = device.fitting === 'fitted' ? undefined : words.fittingMarks?.[device.fitting];
+    return `${room} · ${deviceTitle(device, document.deviceTypes[device.typeId])}${mark ? ` (${mark})` : ''}`;
+  };
+  return runs.flatMap(({ run, device, length }) => {
+    const place = placeOf(device);
+    const far = run.toDeviceId === null ? undefined : document.devices[run.toDeviceId];
+    const rack = far ? placeOf(far) : document.racks[run.rackId].name;
+    const map = run.mapId === null ? undefined : document.conductorMaps[run.mapId];
+    const common = {
+      runId: run.id,
+      number: run.number,
+      code: labelCode({ shortId: document.project.shortId, number: run.number }),
+      cable: document.cableTypes[run.cableTypeId].name,
+      cutLengthM: length?.cutLengthM ?? null,
+      map: map?.name ?? '',
+      fit: labelFit(document.cableTypes[run.cableTypeId].outsideDiameterM),
+      conductors: !map ? '' : map.lines.length > MOST_ON_LABEL ? map.name : conductorsOf(map),
+    };
+    return [
+      { ...common, end: 'R' as const, here: rack, there: place },
+      { ...common, end: 'D' as const, here: place, there: rack },
+    ];
+  });
+}

@@ -22,6 +22,33 @@ export const CALCULATOR_TOPICS = [
 ] as const;
 export type CalculatorTopic = (typeof CALCULATOR_TOPICS)[number];
 
+/**
+ * What a project knows of a chosen run, its cable, device and room, where its name is not simply that of a calculator's field: cut length
+ * of the run; sides, ceiling and area of the room; depth of its solid joists; what the conductor or speaker is for; volts, watts and
+ * amperes of the device; kind of coax, of bend and of height; any material, also clad steel; gauge of a bonding conductor.
+ */
+export type ProjectFact =
+  | 'cutLengthM'
+  | 'roomLengthM'
+  | 'roomWidthM'
+  | 'ceilingM'
+  | 'roomAreaM2'
+  | 'solidJoistM'
+  | 'conductorUse'
+  | 'speakerUse'
+  | 'deviceV'
+  | 'deviceW'
+  | 'deviceA'
+  | 'coaxKind'
+  | 'bendKind'
+  | 'heightKind'
+  | 'deviceHeightM'
+  | 'anyMaterial'
+  | 'bondGaugeAwg';
+
+/** Where a field begins from a fact of another name; `null` where the fact of the same name means something else there. */
+type FieldSources = Readonly<Record<string, ProjectFact | null>>;
+
 /** A calculator as the command line and screens see it. Units stand in the names of its fields. */
 export interface Calculator {
   readonly name: string;
@@ -37,6 +64,7 @@ export interface Calculator {
   /** Cautions of the reference that stand beside its answer, by number. */
   readonly cautions: readonly string[];
   readonly input: z.ZodType;
+  readonly from: FieldSources;
   readonly run: (input: never) => Outcome<object>;
   /** The way to the answer in numbers, as a person would check it by hand. */
   readonly steps: (input: never, value: never) => readonly string[];
@@ -52,6 +80,7 @@ interface Definition<I extends z.ZodType, R extends object> {
   readonly formulas: readonly string[];
   readonly cautions?: readonly string[];
   readonly input: I;
+  readonly from?: FieldSources;
   readonly run: (input: z.output<I>) => Outcome<R>;
   readonly steps?: (input: z.output<I>, value: R) => readonly string[];
 }
@@ -65,6 +94,7 @@ export type CalculatorOf<I extends z.ZodType, R extends object> = Omit<Calculato
 
 export const calculator = <I extends z.ZodType, R extends object>(definition: Definition<I, R>): CalculatorOf<I, R> => ({
   cautions: [],
+  from: {},
   steps: () => [],
   ...definition,
 });

@@ -1,12 +1,8 @@
-// Here: the shape of a calculator: what goes in, what comes out, and how it is shown.
-// Not here: the calculators (domain folders) and the list of them (calculators).
-// Start with `calculator`.
-// Terms: docs/glossary.md.
-// Here: the list of every calculator, with its input schema, for the command line and for screens.
-// Not here: the calculators themselves (in their domain folders).
+// Here: every calculator, one a file in the folder of its topic, their shape, and the list of them.
+// Not here: findings (rules), which call them, and what a project fills into their fields (runs).
 // Start with `CALCULATORS`.
 // Terms: docs/glossary.md.
-export { atMost, CALCULATOR_TOPICS } from './calculator.ts';
+export { atMost, type Calculator, CALCULATOR_TOPICS, type ProjectFact } from './calculator.ts';
 export { CALCULATORS, listCalculators, runCalculator, stepsOf } from './list.ts';
 export * from './coax/index.ts';
 export * from './coverage/index.ts';

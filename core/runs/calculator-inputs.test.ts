@@ -16,7 +16,7 @@ const fill = (document: ProjectDocument, number: string, name: string) =>
   filledIn(
     document,
     planRuns(document).find(({ run }) => run.number === number),
-    name,
+    CALCULATORS.find((one) => one.name === name)!,
     fieldsOf(name) as Record<string, unknown>,
   );
 
@@ -33,8 +33,9 @@ describe('what is filled into a calculator', () => {
         const kind = `${planned.device.typeId}/${planned.run.cableTypeId}`;
         if (seen.has(kind)) continue;
         seen.add(kind);
-        for (const { name } of CALCULATORS) {
-          const input = filledIn(document, planned, name, fieldsOf(name) as Record<string, unknown>);
+        for (const calculator of CALCULATORS) {
+          const { name } = calculator;
+          const input = filledIn(document, planned, calculator, fieldsOf(name) as Record<string, unknown>);
           const outcome = runCalculator(name, input);
           if (
             !outcome.ok &&
@@ -89,8 +90,15 @@ describe('what is filled into a calculator', () => {
     expect(fill(warm, speaker.run.number, 'standby-battery')).not.to.have.property('temperatureC');
   });
 
+  it('comes from facts that are named for a field it has', () => {
+    const wrong = CALCULATORS.flatMap(({ name, from }) =>
+      Object.keys(from).flatMap((field) => (Object.hasOwn(fieldsOf(name), field) ? [] : [`${name}.${field}`])),
+    );
+    expect(wrong).to.deep.equal([]);
+  });
+
   it('is only what the project says where no run is chosen', () => {
-    expect(filledIn(house, undefined, 'separation', fieldsOf('separation') as Record<string, unknown>)).to.deep.equal({
+    expect(filledIn(house, undefined, { from: {} }, fieldsOf('separation') as Record<string, unknown>)).to.deep.equal({
       jurisdiction: house.project.jurisdiction,
     });
   });

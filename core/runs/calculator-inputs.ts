@@ -1,53 +1,38 @@
+import { type Calculator, HEIGHT_KIND_OF, type ProjectFact } from '../calculators/index.ts';
 import { ceilingHeightOf } from '../house/index.ts';
 import { polygonArea } from '../math/index.ts';
-import { HEIGHT_KIND_OF } from '../calculators/index.ts';
-import type { CableType, DeviceType, ProjectDocument, Room, SystemName } from '../model/index.ts';
+import type { CableType, Device, DeviceType, ProjectDocument, Room, SystemName } from '../model/index.ts';
 import type { PlannedRun } from './plan-runs.ts';
 
 type Known = Readonly<Record<string, unknown>>;
-
-/** Where a temperature is that of a room; elsewhere it is that of the cavity. */
-const IN_A_ROOM: ReadonlySet<string> = new Set(['standby-battery', 'speaker-delays']);
-/** Calculators whose length is that of a cable. Of others it is a conduit, a strip, a room, a roll. */
-const OF_A_CABLE: ReadonlySet<string> = new Set([
-  'speaker-cable-loss',
-  'speaker-cable-gauge',
-  'speaker-damping',
-  'constant-voltage',
-  'dc-drop',
-  'dc-power',
-  'led-channels',
-  'data-link',
-  'poe-link',
-  'picture-reach',
-  'coax-loss',
-  'lnb-drop',
-  'contact-loop',
-  'cable-supports',
-]);
-const DC: ReadonlySet<string> = new Set(['dc-drop', 'dc-power', 'dc-chain']);
-const OF_A_ROOM: ReadonlySet<string> = new Set(['ceiling-coverage', 'room-mode', 'modal-response']);
+/** Facts that a calculator asks for by name. */
+type Asked = Readonly<Partial<Record<ProjectFact, unknown>>>;
 
 /**
- * What a project, and a run where one is chosen, know of the fields of a calculator: only what means the same there. Lengths in m,
- * temperatures in degrees C. `fields` are the names of its inputs.
+ * What a project, and a run where one is chosen, know of the fields of a calculator: a field takes the fact that the calculator names for
+ * it (`from`), else the one of its own name. Lengths in m, temperatures in degrees C. `fields` are the names of its inputs.
  */
 export function filledIn(
   document: ProjectDocument,
   planned: PlannedRun | undefined,
-  name: string,
+  { from }: Pick<Calculator, 'from'>,
   fields: Readonly<Record<string, unknown>>,
 ): Record<string, unknown> {
   const { project } = document;
+  const ofRun = planned ? factsOfRun(document, planned) : { known: {}, asked: {} };
   const known: Known = {
     jurisdiction: project.jurisdiction,
     units: project.units,
     construction: project.construction === 'new-framing' ? 'new' : 'retrofit',
-    ...(IN_A_ROOM.has(name) ? {} : { temperatureC: project.ambientC }),
-    ...(planned ? ofRun(document, planned, name) : {}),
+    temperatureC: project.ambientC,
+    ...ofRun.known,
   };
   return Object.fromEntries(
-    Object.entries(known).flatMap(([field, value]) => (Object.hasOwn(fields, field) ? [[field, plain(value)]] : [])),
+    Object.keys(fields).flatMap((field) => {
+      const fact = from[field];
+      const value = fact === undefined ? known[field] : fact === null ? undefined : (ofRun.asked[fact] ?? undefined);
+      return value === undefined ? [] : [[field, plain(value)]];
+    }),
   );
 }
 
@@ -57,28 +42,40 @@ function plain(value: unknown): unknown {
   return Array.isArray(value) ? value.map(plain) : value;
 }
 
-function ofRun(document: ProjectDocument, planned: PlannedRun, name: string): Known {
+function factsOfRun(document: ProjectDocument, planned: PlannedRun): { readonly known: Known; readonly asked: Asked } {
   const { device, length } = planned;
   const cable = document.cableTypes[planned.run.cableTypeId];
   const type = document.deviceTypes[device.typeId];
   const room = device.roomId === null ? undefined : document.rooms[device.roomId];
+  const { riseM, runM, dropM, deviceSlackM, rackSlackM, cutLengthM } = length ?? {};
   return {
-    ...ofCable(cable, type, name),
-    ...ofType(type, name),
-    ...(length
-      ? {
-          ...(OF_A_CABLE.has(name) ? { lengthM: length.cutLengthM } : {}),
-          riseM: length.riseM,
-          runM: length.runM,
-          dropM: length.dropM,
-          deviceSlackM: length.deviceSlackM,
-          rackSlackM: length.rackSlackM,
-        }
-      : {}),
-    ...(room ? ofRoom(document, room, name) : {}),
-    ...(name === 'device-height' && HEIGHT_KIND_OF[type.id]
-      ? { kind: HEIGHT_KIND_OF[type.id], ...(device.heightM === null ? {} : { heightM: device.heightM }) }
-      : {}),
+    known: {
+      ...knownOfCable(cable),
+      ...knownOfType(type),
+      ...(room ? { ceilingM: ceilingHeightOf(room, document.levels[room.levelId]) } : {}),
+      ...{ riseM, runM, dropM, deviceSlackM, rackSlackM },
+    },
+    asked: {
+      cutLengthM,
+      ...askedOfCable(cable, type),
+      ...askedOfDevice(device, type),
+      ...(room ? askedOfRoom(document, room) : {}),
+    },
+  };
+}
+
+const categoryOf = (cable: CableType): string | undefined => /^cat(5e|6a?)/.exec(cable.id)?.[1];
+const coaxOf = (cable: CableType): string | undefined => /^rg(?:59|6|11)(?![0-9])/.exec(cable.id)?.[0];
+
+function knownOfCable(cable: CableType): Known {
+  const category = categoryOf(cable);
+  return {
+    outsideM: cable.outsideDiameterM,
+    diametersM: [cable.outsideDiameterM],
+    ...(cable.gaugeAwg === null ? {} : { gaugeAwg: cable.gaugeAwg, conductors: cable.conductors }),
+    stranded: cable.stranded,
+    ...(cable.material === 'copper' || cable.material === 'cca' ? { material: cable.material } : {}),
+    ...(category ? { category, fourPair: true } : {}),
   };
 }
 
@@ -89,24 +86,15 @@ const USE_OF: Readonly<Partial<Record<SystemName, string>>> = {
   light: 'lighting',
 };
 
-function ofCable(cable: CableType, type: DeviceType, name: string): Known {
-  const category = /^cat(5e|6a?)/.exec(cable.id)?.[1];
-  const coax = /^rg(?:59|6|11)(?![0-9])/.exec(cable.id)?.[0];
-  const use = type.poeClass !== null && category ? 'poe' : (USE_OF[cable.system] ?? 'power');
-  const mayBe =
-    cable.material === 'copper' || cable.material === 'cca' || (name === 'conductor-material' && cable.material === 'ccs');
+function askedOfCable(cable: CableType, type: DeviceType): Asked {
+  const [category, coax] = [categoryOf(cable), coaxOf(cable)];
+  const isConductor = cable.material !== 'fibre';
   return {
-    outsideM: cable.outsideDiameterM,
-    diametersM: [cable.outsideDiameterM],
-    ...(cable.gaugeAwg === null || (name === 'bonding-conductor' && !cable.id.startsWith('bond'))
-      ? {}
-      : { gaugeAwg: cable.gaugeAwg, conductors: cable.conductors }),
-    stranded: cable.stranded,
-    ...(mayBe ? { material: cable.material } : {}),
-    ...(name === 'conductor-material' || DC.has(name) ? { use } : {}),
-    ...(category ? { category, fourPair: true } : {}),
-    ...(name === 'coax-loss' && coax ? { kind: coax } : {}),
-    ...(name === 'bend-radius' ? { kind: bendKindOf(cable, category !== undefined, coax !== undefined) } : {}),
+    conductorUse: type.poeClass !== null && category ? 'poe' : (USE_OF[cable.system] ?? 'power'),
+    coaxKind: coax,
+    bendKind: bendKindOf(cable, category !== undefined, coax !== undefined),
+    ...(isConductor ? { anyMaterial: cable.material } : {}),
+    ...(cable.id.startsWith('bond') ? { bondGaugeAwg: cable.gaugeAwg } : {}),
   };
 }
 
@@ -115,30 +103,35 @@ function bendKindOf(cable: CableType, isCategory: boolean, isCoax: boolean): str
   return isCategory ? 'cat' : isCoax ? 'coax' : cable.system === 'sound' ? 'speaker' : 'control';
 }
 
-function ofType(type: DeviceType, name: string): Known {
-  const { impedanceOhm, soundUse, poeClass, dcV, dcW, weightKg, sensitivityDb } = type;
+function knownOfType(type: DeviceType): Known {
+  const { impedanceOhm, poeClass, weightKg, sensitivityDb } = type;
   return {
     ...(impedanceOhm === null ? {} : { loadOhm: impedanceOhm, impedanceOhm, loadsOhm: [impedanceOhm] }),
-    ...(name === 'speaker-cable-gauge' && soundUse !== null ? { use: soundUse } : {}),
     ...(poeClass === null ? {} : { poeClass }),
-    ...(DC.has(name) && dcV !== null && dcW !== null ? { supplyV: dcV, powerW: dcW, currentA: dcW / dcV } : {}),
     ...(weightKg > 0 ? { massKg: weightKg } : {}),
     ...(sensitivityDb === null ? {} : { sensitivityDb }),
   };
 }
 
+function askedOfDevice(device: Device, { id, soundUse, dcV, dcW }: DeviceType): Asked {
+  const heightKind = HEIGHT_KIND_OF[id];
+  return {
+    speakerUse: soundUse,
+    ...(dcV !== null && dcW !== null ? { deviceV: dcV, deviceW: dcW, deviceA: dcW / dcV } : {}),
+    ...(heightKind ? { heightKind, deviceHeightM: device.heightM } : {}),
+  };
+}
+
 /** The box of a room about its outline, its ceiling and its joists. */
-function ofRoom(document: ProjectDocument, room: Room, name: string): Known {
-  const level = document.levels[room.levelId];
-  const ceilingM = ceilingHeightOf(room, level);
+function askedOfRoom(document: ProjectDocument, room: Room): Asked {
   const [xs, ys] = [room.polygon.map(([x]) => x), room.polygon.map(([, y]) => y)];
   const sides = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)].sort((a, b) => b - a);
   const rounded = (value: number) => Math.round(value * 1000) / 1000;
   return {
-    ceilingM,
-    ...(OF_A_ROOM.has(name) ? { lengthM: rounded(sides[0]), widthM: rounded(sides[1]) } : {}),
-    ...(name === 'room-mode' || name === 'modal-response' ? { heightM: ceilingM } : {}),
-    ...(name === 'room-light' ? { areaM2: rounded(Math.abs(polygonArea(room.polygon))) } : {}),
-    ...(name === 'notch-limit' && room.framing === 'solid' ? { depthM: room.joistDepthM } : {}),
+    ceilingM: ceilingHeightOf(room, document.levels[room.levelId]),
+    roomLengthM: rounded(sides[0]),
+    roomWidthM: rounded(sides[1]),
+    roomAreaM2: rounded(Math.abs(polygonArea(room.polygon))),
+    ...(room.framing === 'solid' ? { solidJoistM: room.joistDepthM } : {}),
   };
 }

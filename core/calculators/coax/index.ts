@@ -1,9 +1,20 @@
-// Here: coax and aerials: loss, splitters, levels at outlets, amplifiers, noise, dishes, bonding.
-// Not here: radio networks indoors (coverage) and what is wrong with a run (checks).
-// Start with `coaxLoss` and `outletLevel`.
+// Here: antennas, dishes, coax, amplifiers, levels and their protection.
+// Not here: findings about coax (rules).
+// Start with `coaxLoss`.
 // Terms: docs/glossary.md.
-export { bondingConductor, fieldStrength, horizon, mastSpacing, surgeBond } from './aerials.ts';
-export { amplifierOutput, cascadeNoise, thermalNoise } from './amplifiers.ts';
+export { mastSpacing } from './aerial-spacing.ts';
+export { amplifierOutput } from './amplifier-output.ts';
+export { bondingConductor } from './bonding-conductor.ts';
+export { cascadeNoise } from './cascade-noise.ts';
 export { coaxDbPerM, type CoaxKind, coaxLoss } from './coax-loss.ts';
-export { dishAim, dishGap, lnbDrop, magneticBearing } from './dishes.ts';
-export { levelUnits, outletLevel, splitterLoss } from './levels.ts';
+export { dishAim } from './dish-aim.ts';
+export { dishGap } from './dish-gap.ts';
+export { fieldStrength } from './field-strength.ts';
+export { levelUnits } from './level-units.ts';
+export { lnbDrop } from './lnb-drop.ts';
+export { magneticBearing } from './magnetic-bearing.ts';
+export { outletLevel } from './outlet-level.ts';
+export { horizon } from './radio-horizon.ts';
+export { splitterLoss } from './splitter-loss.ts';
+export { surgeBond } from './surge-bond.ts';
+export { thermalNoise } from './thermal-noise.ts';

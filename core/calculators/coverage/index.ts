@@ -2,4 +2,5 @@
 // Not here: views over the plan.
 // Start with `cameraDensity` and `pathLoss`.
 // Terms: docs/glossary.md.
-export { cameraDensity, pathLoss } from './coverage.ts';
+export { cameraDensity } from './camera-density.ts';
+export { pathLoss } from './path-loss.ts';

@@ -2,5 +2,10 @@
 // Not here: what is wrong with a run (checks) and ports of switches (head-end).
 // Start with `dataLink` and `poeLink`.
 // Terms: docs/glossary.md.
-export { dataLink, linkLengthM, patchCords } from './data-link.ts';
-export { POE_CLASSES, poeBudget, poeBundle, poeDelivered, poeLink } from './poe.ts';
+export { dataLink } from './data-link.ts';
+export { linkLengthM } from './link-reach.ts';
+export { patchCords } from './patch-cords.ts';
+export { poeBudget } from './poe-budget.ts';
+export { poeBundle } from './poe-bundle.ts';
+export { poeLink } from './poe-link.ts';
+export { POE_CLASSES, poeDelivered } from './poe.ts';

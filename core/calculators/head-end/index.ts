@@ -2,4 +2,7 @@
 // Not here: its elevation and patching.
 // Start with `rackHeat`.
 // Terms: docs/glossary.md.
-export { circuitLoad, patchPorts, rackHeat, upsTime } from './head-end.ts';
+export { circuitLoad } from './circuit-load.ts';
+export { patchPorts } from './patch-ports.ts';
+export { rackHeat } from './rack-heat.ts';
+export { upsTime } from './ups-time.ts';

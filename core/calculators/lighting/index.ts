@@ -2,4 +2,5 @@
 // Not here: feeds of strip light (power).
 // Start with `lightAtPoint`.
 // Terms: docs/glossary.md.
-export { lightAtPoint, roomLight } from './lighting.ts';
+export { lightAtPoint } from './light-at-point.ts';
+export { roomLight } from './room-light.ts';

@@ -1,4 +1,6 @@
-import { FOOT_M, type UnitSystem } from '../../math/index.ts';
+import { z } from 'zod';
+import { fine, FOOT_M, type Outcome, type UnitSystem } from '../../math/index.ts';
+import { calculator, fig } from '../calculator.ts';
 
 /** Cut lengths are whole steps: half a metre, or a foot (F16.1). */
 export const LENGTH_STEP_M: Readonly<Record<UnitSystem, number>> = { metric: 0.5, imperial: FOOT_M };
@@ -67,3 +69,40 @@ export function lengthWith(
     mostM: routedM * factor,
   };
 }
+
+export const cutLengthInput = z.strictObject({
+  riseM: z.number().min(0).describe('m, upward part of the route from device to rack'),
+  runM: z.number().min(0).describe('m, level part of the route'),
+  dropM: z.number().min(0).describe('m, downward part of the route'),
+  deviceSlackM: z.number().min(0).default(0.45).describe('m, service loop at the device'),
+  rackSlackM: z.number().min(0).default(3).describe('m, service loop at the rack'),
+  wasteFactor: z
+    .number()
+    .min(1)
+    .default(1.1)
+    .describe('factor on way and slack: 1.03 where the way is traced, 1.10 where it is estimated'),
+  reserveM: z.number().min(0).default(0).describe('m, added at the end'),
+  units: z.enum(['metric', 'imperial']).default('metric').describe('rounds up to 0.5 m or to 1 ft'),
+});
+
+/**
+ * Answers: how much cable is cut for a run?
+ * Units: m. Formula and source: F16.1, factor on the routed length. Valid: any length. Problems: none beyond invalid input.
+ */
+export function calculateCutLength(given: z.input<typeof cutLengthInput>): Outcome<CutLength> {
+  const { deviceSlackM, rackSlackM, wasteFactor, reserveM, units, ...way } = cutLengthInput.parse(given);
+  return fine(cutLength(way, { deviceSlackM, rackSlackM }, { factor: wasteFactor, reserveM, traced: false }, units));
+}
+
+export const cutLengthCalculator = calculator({
+  name: 'cut-length',
+  title: 'Length to cut for a run',
+  topic: 'order',
+  source: 'Trade practice: factor on the routed length',
+  formulaIds: ['F16.1'],
+  valid: 'any length',
+  formulas: ['cut = (way + slack)·factor + reserve, rounded up to 0.5 m or 1 ft'],
+  input: cutLengthInput,
+  run: calculateCutLength,
+  steps: (_, v) => [`${fig(v.cutLengthM)} m`],
+});

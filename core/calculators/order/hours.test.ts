@@ -4,7 +4,7 @@ import { countsBySystem } from '../../sheets/index.ts';
 import { planRuns } from '../../runs/index.ts';
 import { countedIds, smallHouse, withDevices } from '../../testing/index.ts';
 import { HOURS, hoursBand, runHours } from './hours.ts';
-import { labourHours } from './cost.ts';
+import { labourHours } from './labour-hours.ts';
 
 describe('hours of work', () => {
   it('of a run are its pull, holes, crossings, box, both ends and labels', () => {

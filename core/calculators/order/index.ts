@@ -1,24 +1,12 @@
-// Here: hours and prices.
+// Here: cut lengths, hours, prices, spools, supports.
 // Not here: what a brief costs (brief).
-// Start with `HOURS` and `labourHours`.
+// Start with `cutLength`.
 // Terms: docs/glossary.md.
-// Here: spools and boxes for runs, supports, order lengths.
-// Not here: cut lengths of runs (runs).
-// Start with `planSpools`.
-// Terms: docs/glossary.md.
-export { labourHours, priceOf } from './cost.ts';
-export { cutLengthCalculator, cutLengthInput } from './cut-length-calculator.ts';
-export { type Allowance, cutLength, type CutLength, lengthWith } from './cut-length.ts';
+export { cableSupports } from './cable-supports.ts';
+export { type Allowance, cutLength, type CutLength, cutLengthCalculator, lengthWith } from './cut-length.ts';
 export { HOURS, runHours } from './hours.ts';
-export {
-  cableSupports,
-  hooksFor,
-  ORDER_FACTOR,
-  orderLength,
-  planSpools,
-  spoolPlan,
-  type SpoolPlan,
-  staplesFor,
-  tiesFor,
-  USUAL_SPOOL_M,
-} from './spools.ts';
+export { labourHours } from './labour-hours.ts';
+export { orderLength } from './order-length.ts';
+export { priceOf } from './price.ts';
+export { spoolPlan } from './spool-plan.ts';
+export { hooksFor, ORDER_FACTOR, planSpools, type SpoolPlan, staplesFor, tiesFor, USUAL_SPOOL_M } from './spools.ts';

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { spoolsFor, totalsByCable } from '../../sheets/index.ts';
 import { smallHouse } from '../../testing/index.ts';
-import { hooksFor, planSpools, spoolPlan, staplesFor, tiesFor, USUAL_SPOOL_M } from './spools.ts';
+import { hooksFor, planSpools, staplesFor, tiesFor, USUAL_SPOOL_M } from './spools.ts';
+import { spoolPlan } from './spool-plan.ts';
 
 describe('spools', () => {
   it('of 305 m hold four runs of 160 m only one each, whatever their sum', () => {

@@ -1,14 +1,9 @@
-// Here: heights at which devices usually stand, by region, and coverage of ceiling speakers.
-// Not here: whether one may be built there (mounting).
-// Start with `HEIGHTS`.
+// Here: heights, ceiling speakers, frames.
+// Not here: clashes with the structure (devices).
+// Start with `ceilingCoverage`.
 // Terms: docs/glossary.md.
-export {
-  ceilingCoverage,
-  discAndPitch,
-  frameFit,
-  type Overlap,
-  OVERLAPS,
-  speakersAlong,
-  stereoPair,
-} from './ceiling-speakers.ts';
+export { ceilingCoverage } from './ceiling-coverage.ts';
+export { discAndPitch, type Overlap, OVERLAPS, speakersAlong } from './ceiling-speakers.ts';
+export { frameFit } from './frame-fit.ts';
 export { HEIGHT_KIND_OF, heightCheck, heightOf } from './heights.ts';
+export { stereoPair } from './stereo-pair.ts';

@@ -2,4 +2,7 @@
 // Not here: findings about sensors (checks).
 // Start with `standbyBattery`.
 // Terms: docs/glossary.md.
-export { contactZones, endOfLine, loopLimit, standbyBattery } from './security.ts';
+export { loopLimit } from './contact-loop.ts';
+export { contactZones } from './contact-zones.ts';
+export { endOfLine } from './end-of-line.ts';
+export { standbyBattery } from './standby-battery.ts';

@@ -3,4 +3,7 @@
 // Start with `shadeRoll` and `sunOnPane`.
 // Terms: docs/glossary.md.
 export { shadeRoll } from './roll.ts';
-export { skySeen, sunHours, sunOnPane, sunPosition } from './sun.ts';
+export { skySeen } from './sky-seen.ts';
+export { sunHours } from './sun-hours.ts';
+export { sunOnPane } from './sun-on-pane.ts';
+export { sunPosition } from './sun-position.ts';

@@ -1,8 +1,7 @@
-import { z } from 'zod';
+import { positive } from '../fields.ts';
 import { atMost, calculator, fig } from '../calculator.ts';
 import { fine, GRAVITY } from '../../math/index.ts';
-
-const positive = z.number().gt(0);
+import { z } from 'zod';
 
 export const shadeRoll = calculator({
   name: 'shade-roll',

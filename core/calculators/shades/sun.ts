@@ -1,11 +1,12 @@
+import { DEGREE_RAD, fine, type Outcome } from '../../math/index.ts';
+import { outOfDomain } from '../calculator.ts';
 import { z } from 'zod';
-import { calculator, fig, outOfDomain } from '../calculator.ts';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
 
-const RAD = Math.PI / 180;
-const sin = (deg: number) => Math.sin(deg * RAD);
-const cos = (deg: number) => Math.cos(deg * RAD);
-const tan = (deg: number) => Math.tan(deg * RAD);
+export const sin = (deg: number) => Math.sin(deg * DEGREE_RAD);
+
+const cos = (deg: number) => Math.cos(deg * DEGREE_RAD);
+
+const tan = (deg: number) => Math.tan(deg * DEGREE_RAD);
 
 export interface Sun {
   readonly declinationDeg: number;
@@ -25,7 +26,7 @@ interface Instant {
 
 const INSTANT = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})(?::(\d{2}(?:\.\d+)?))?Z$/;
 
-function instantOf(text: string): Instant | null {
+export function instantOf(text: string): Instant | null {
   const found = INSTANT.exec(text);
   if (!found) return null;
   const [year, month, day, h, min] = found.slice(1, 6).map(Number);
@@ -52,10 +53,10 @@ export function sunAt(latitudeDeg: number, longitudeDeg: number, { year, month, 
   const om = 125.04 - 1934.136 * t;
   const lam = l0 + c - 0.00569 - 0.00478 * sin(om);
   const eps = 23 + (26 + (21.448 - t * (46.815 + t * (0.00059 - 0.001813 * t))) / 60) / 60 + 0.00256 * cos(om);
-  const declinationDeg = Math.asin(sin(eps) * sin(lam)) / RAD;
+  const declinationDeg = Math.asin(sin(eps) * sin(lam)) / DEGREE_RAD;
   const yy = tan(eps / 2) ** 2;
   const equationMin =
-    (4 / RAD) *
+    (4 / DEGREE_RAD) *
     (yy * sin(2 * l0) -
       2 * ecc * sin(anomaly) +
       4 * ecc * yy * sin(anomaly) * cos(2 * l0) -
@@ -64,23 +65,24 @@ export function sunAt(latitudeDeg: number, longitudeDeg: number, { year, month, 
   const minutes = (((hours * 60 + equationMin + 4 * longitudeDeg) % 1440) + 1440) % 1440;
   const hourAngleDeg = minutes / 4 - 180;
   const altitudeDeg =
-    Math.asin(sin(latitudeDeg) * sin(declinationDeg) + cos(latitudeDeg) * cos(declinationDeg) * cos(hourAngleDeg)) / RAD;
+    Math.asin(sin(latitudeDeg) * sin(declinationDeg) + cos(latitudeDeg) * cos(declinationDeg) * cos(hourAngleDeg)) / DEGREE_RAD;
   const azimuthDeg =
     (Math.atan2(
       -sin(hourAngleDeg) * cos(declinationDeg),
       sin(declinationDeg) * cos(latitudeDeg) - cos(declinationDeg) * sin(latitudeDeg) * cos(hourAngleDeg),
     ) /
-      RAD +
+      DEGREE_RAD +
       360) %
     360;
   return { declinationDeg, equationMin, hourAngleDeg, altitudeDeg, azimuthDeg };
 }
 
-const site = {
+export const site = {
   latitudeDeg: z.number().describe('degrees, north positive'),
   longitudeDeg: z.number().describe('degrees, east positive'),
 };
-const pane = {
+
+export const pane = {
   bearingDeg: z.number().describe('degrees, outward bearing of the pane, true north, clockwise'),
   tiltDeg: z.number().min(0).max(180).default(90).describe('degrees, 90 upright'),
   overhangM: z.number().min(0).default(0).describe('m, projection of an overhang'),
@@ -88,7 +90,7 @@ const pane = {
   glassM: z.number().gt(0).default(1).describe('m, height of the glass'),
 };
 
-function judge({ latitudeDeg, longitudeDeg }: { latitudeDeg: number; longitudeDeg: number }, year: number): Outcome<true> {
+export function judge({ latitudeDeg, longitudeDeg }: { latitudeDeg: number; longitudeDeg: number }, year: number): Outcome<true> {
   if (Math.abs(latitudeDeg) > 90) return outOfDomain('latitudeDeg', latitudeDeg, -90, 90);
   if (Math.abs(longitudeDeg) > 180) return outOfDomain('longitudeDeg', longitudeDeg, -180, 180);
   return year < 1950 || year > 2050 ? outOfDomain('year', year, 1950, 2050) : fine(true);
@@ -103,15 +105,15 @@ interface Pane {
 }
 
 /** F14.8, F14.9. */
-function onPane({ altitudeDeg, azimuthDeg }: Sun, { bearingDeg, tiltDeg, overhangM, gapM, glassM }: Pane) {
+export function onPane({ altitudeDeg, azimuthDeg }: Sun, { bearingDeg, tiltDeg, overhangM, gapM, glassM }: Pane) {
   const gammaDeg = ((((azimuthDeg - bearingDeg + 180) % 360) + 360) % 360) - 180;
   const cosine = sin(altitudeDeg) * cos(tiltDeg) + cos(altitudeDeg) * sin(tiltDeg) * cos(gammaDeg);
   const lit = altitudeDeg > 0 && cosine > 0;
-  const profileDeg = Math.atan2(tan(altitudeDeg), cos(gammaDeg)) / RAD;
+  const profileDeg = Math.atan2(tan(altitudeDeg), cos(gammaDeg)) / DEGREE_RAD;
   const shadedM = lit ? Math.min(glassM, Math.max(0, overhangM * tan(profileDeg) - gapM)) : 0;
   return {
     gammaDeg,
-    incidenceDeg: Math.acos(Math.max(-1, Math.min(1, cosine))) / RAD,
+    incidenceDeg: Math.acos(Math.max(-1, Math.min(1, cosine))) / DEGREE_RAD,
     cosine,
     profileDeg,
     lit,
@@ -119,102 +121,7 @@ function onPane({ altitudeDeg, azimuthDeg }: Sun, { bearingDeg, tiltDeg, overhan
   };
 }
 
-const instant = z
+export const instant = z
   .string()
   .regex(INSTANT, 'is not an instant in UTC such as 2026-06-21T18:00:00Z')
   .describe('UTC, 2026-06-21T18:00:00Z');
-
-export const sunPosition = calculator({
-  name: 'sun-position',
-  title: 'Where the sun stands',
-  topic: 'shades',
-  source: 'Low-precision series for the position of the sun',
-  formulaIds: ['F14.7'],
-  valid: '1950 to 2050; good to 0.02 degrees below 60 degrees of latitude',
-  formulas: ['declination, equation of time, hour angle, altitude, azimuth of F14.7'],
-  input: z.strictObject({ ...site, at: instant }),
-  run: ({ at, ...where }) => {
-    const when = instantOf(at);
-    if (!when) return refuse('instant-invalid', { kind: 'invalid', field: 'at' });
-    const judged = judge(where, when.year);
-    return judged.ok ? fine(sunAt(where.latitudeDeg, where.longitudeDeg, when)) : judged;
-  },
-  steps: (_, v) => [`altitude ${fig(v.altitudeDeg)}°, azimuth ${fig(v.azimuthDeg)}°`],
-});
-
-export const sunOnPane = calculator({
-  name: 'sun-on-pane',
-  title: 'Sun on a pane under an overhang',
-  topic: 'shades',
-  source: 'Low-precision series for the position of the sun',
-  formulaIds: ['F14.7', 'F14.8', 'F14.9'],
-  valid: 'upright panes under a long overhang; neighbours and trees want a visit',
-  formulas: ['cos i = sin alt·cos β + cos alt·sin β·cos γ', 'Ω = atan2(tan alt, cos γ)', 'shaded = clamp(P·tan Ω − G, 0, Hg)'],
-  input: z.strictObject({ ...site, ...pane, at: instant }),
-  run: ({ at, latitudeDeg, longitudeDeg, ...glass }) => {
-    const when = instantOf(at);
-    if (!when) return refuse('instant-invalid', { kind: 'invalid', field: 'at' });
-    const judged = judge({ latitudeDeg, longitudeDeg }, when.year);
-    if (!judged.ok) return judged;
-    const sun = sunAt(latitudeDeg, longitudeDeg, when);
-    return fine({ ...sun, ...onPane(sun, glass) });
-  },
-  steps: (_, v) => [
-    `γ ${fig(v.gammaDeg)}°, i ${fig(v.incidenceDeg)}°, Ω ${fig(v.profileDeg)}°`,
-    `shaded ${fig(v.shadedShare * 100)} %`,
-  ],
-});
-
-export const sunHours = calculator({
-  name: 'sun-hours',
-  title: 'Hours of sun on a pane in a year',
-  topic: 'shades',
-  source: 'Clear-sky model without obstacles: more sun, the safe side',
-  formulaIds: ['F14.11'],
-  valid: 'steps of 10 minutes at their midpoints; a bound, not the weather',
-  formulas: ['Σ step · unshaded', 'I = 1353·0.7^(AM^0.678)', 'heat = Σ I·cos i·unshaded·step'],
-  input: z.strictObject({ ...site, ...pane, year: z.int().default(2026) }),
-  run: ({ latitudeDeg, longitudeDeg, year, ...glass }) => {
-    const judged = judge({ latitudeDeg, longitudeDeg }, year);
-    if (!judged.ok) return judged;
-    const leap = year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
-    let [hours, openHours, heat] = [0, 0, 0];
-    const step = 1 / 6;
-    [31, leap ? 29 : 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31].forEach((days, month) => {
-      for (let day = 1; day <= days; day++)
-        for (let n = 0; n < 144; n++) {
-          const sun = sunAt(latitudeDeg, longitudeDeg, { year, month: month + 1, day, hours: (n + 0.5) * step });
-          if (sun.altitudeDeg <= 0) continue;
-          const { lit, shadedShare, cosine } = onPane(sun, glass);
-          if (!lit) continue;
-          const open = 1 - shadedShare;
-          const air = 1 / (sin(sun.altitudeDeg) + 0.50572 * (sun.altitudeDeg + 6.07995) ** -1.6364);
-          openHours += step;
-          hours += step * open;
-          heat += (1353 * 0.7 ** (air ** 0.678) * cosine * open * step) / 1000;
-        }
-    });
-    return fine({ openHours, hours, heatKwhPerM2: heat });
-  },
-  steps: (_, v) => [`${fig(v.openHours)} h open, ${fig(v.hours)} h under the overhang, ${fig(v.heatKwhPerM2)} kWh/m²`],
-});
-
-export const skySeen = calculator({
-  name: 'sky-seen',
-  title: 'Sky that a pane sees',
-  topic: 'shades',
-  source: 'Geometry',
-  formulaIds: ['F14.10'],
-  valid: 'upright pane under a long overhang',
-  formulas: ['F = 0.5·(y/√(y² + P²) − sin a), not below 0'],
-  input: z.strictObject({
-    belowM: z.number().min(0).describe('m, point below the overhang'),
-    overhangM: z.number().min(0).describe('m'),
-    skylineDeg: z.number().min(0).max(90).default(0).describe('degrees'),
-  }),
-  run: ({ belowM, overhangM, skylineDeg }) => {
-    const open = overhangM === 0 ? 1 : belowM / Math.hypot(belowM, overhangM);
-    return fine({ skyShare: Math.max(0, 0.5 * (open - sin(skylineDeg))) });
-  },
-  steps: (_, v) => [`F = ${fig(v.skyShare)}`],
-});

@@ -1,4 +1,12 @@
-export { lossLimitDb, speakerCableGauge, speakerCableGaugeInput } from './speaker-cable-gauge.ts';
-export { speakerCableLoss, speakerCableLossInput } from './speaker-cable-loss.ts';
-export { constantVoltage, damping, speakerNetwork, speakerResponse, volumeControl } from './speaker-lines.ts';
-export { speakerLoad, speakerLoadInput } from './speaker-load.ts';
+// Here: speaker cable, loads, networks and volume controls.
+// Not here: findings about speaker runs (rules).
+// Start with `speakerCableLoss`.
+// Terms: docs/glossary.md.
+export { constantVoltage } from './constant-voltage.ts';
+export { lossLimitDb, speakerCableGauge, speakerCableGaugeCalculator } from './speaker-cable-gauge.ts';
+export { speakerCableLoss, speakerCableLossCalculator } from './speaker-cable-loss.ts';
+export { damping } from './speaker-damping.ts';
+export { speakerLoad, speakerLoadCalculator } from './speaker-load.ts';
+export { speakerNetwork } from './speaker-network.ts';
+export { speakerResponse } from './speaker-response.ts';
+export { volumeControl } from './volume-control.ts';

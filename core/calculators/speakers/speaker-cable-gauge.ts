@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { fine, type Outcome, refuse } from '../../math/index.ts';
 import { wireResistance, wireResistanceInput } from '../wire/index.ts';
+import { calculator, fig } from '../calculator.ts';
 
 /** Gauges that F2.8 chooses from, thinnest first. */
 export const SPEAKER_GAUGES = [18, 16, 14, 12, 10] as const;
@@ -46,3 +47,23 @@ export function speakerCableGauge(given: SpeakerCableGaugeInput): Outcome<Speake
     return refuse('no-gauge-reaches', { kind: 'infeasible', field: 'lengthM', lengthM, longestM: longestM[10] });
   return fine({ gaugeAwg, lossLimitDb: limitDb, longestM });
 }
+
+export const speakerCableGaugeCalculator = calculator({
+  name: 'speaker-cable-gauge',
+  title: 'Thinnest speaker cable for a length',
+  topic: 'speakers',
+  source: 'Circuit theory; trade practice',
+  formulaIds: ['F2.4', 'F2.8'],
+  valid: 'resistive model; 18 to 10 AWG',
+  formulas: ['L max = Z·k/(2·r/n), k = 10^(dB/20) − 1'],
+  cautions: ['C2'],
+  input: speakerCableGaugeInput,
+  from: { lengthM: 'cutLengthM', use: 'speakerUse' },
+  run: speakerCableGauge,
+  steps: (i, v) => [
+    `limit ${fig(v.lossLimitDb)} dB: ${Object.entries(v.longestM)
+      .map(([gauge, m]) => `${gauge} AWG ${fig(m)} m`)
+      .join(', ')}`,
+    `${fig(i.lengthM)} m: ${v.gaugeAwg} AWG`,
+  ],
+});

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { fine, type Outcome } from '../../math/index.ts';
 import { wireResistance, wireResistanceInput } from '../wire/index.ts';
+import { calculator, fig } from '../calculator.ts';
 
 export const speakerCableLossInput = wireResistanceInput.extend({
   lengthM: z.number().min(0).describe('m, one way'),
@@ -52,3 +53,21 @@ export function speakerCableLoss(given: SpeakerCableLossInput): Outcome<SpeakerC
     dampingFactor: amplifierDampingFactor === null ? null : loadOhm / (loopOhm + dampingRatedOhm / amplifierDampingFactor),
   });
 }
+
+export const speakerCableLossCalculator = calculator({
+  name: 'speaker-cable-loss',
+  title: 'Loss and resistance of a speaker cable',
+  topic: 'speakers',
+  source: 'Circuit theory',
+  formulaIds: ['F2.1', 'F2.2', 'F2.3', 'F2.5'],
+  valid: 'resistive model; AWG -3 to 40, -20 to 90 C',
+  formulas: ['R = 2·L·r/n', 'loss = 20·log10((Z + R)/Z)', 'lost = R/(Z + R)'],
+  cautions: ['C2'],
+  input: speakerCableLossInput,
+  from: { lengthM: 'cutLengthM' },
+  run: speakerCableLoss,
+  steps: (i, v) => [
+    `R = 2 · ${fig(i.lengthM)} m · ${fig(v.ohmPerKm)} Ω/km / ${i.conductorsPerPole} = ${fig(v.loopOhm)} Ω`,
+    `loss = 20·log10((${fig(i.loadOhm)} + ${fig(v.loopOhm)})/${fig(i.loadOhm)}) = ${fig(v.lossDb)} dB`,
+  ],
+});

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { calculator, fig } from '../calculator.ts';
 
 export const speakerLoadInput = z.strictObject({
   loadsOhm: z.array(z.number().gt(0)).max(200).describe('ohm, nominal impedance of each speaker'),
@@ -30,3 +31,17 @@ export function speakerLoad(given: SpeakerLoadInput): Outcome<SpeakerLoadResult>
   }
   return fine({ loadOhm, marginFraction: loadOhm / amplifierLeastOhm - 1 });
 }
+
+export const speakerLoadCalculator = calculator({
+  name: 'speaker-load',
+  title: 'Load of several speakers on one amplifier',
+  topic: 'speakers',
+  source: 'Circuit theory',
+  formulaIds: ['F2.7'],
+  valid: 'nominal, resistive loads',
+  formulas: ['parallel: 1/Z = Σ1/Zi', 'series: Z = ΣZi'],
+  cautions: ['C2'],
+  input: speakerLoadInput,
+  run: speakerLoad,
+  steps: (i, v) => [v.loadOhm === null ? 'open circuit' : `Z = ${fig(v.loadOhm)} Ω, at least ${fig(i.amplifierLeastOhm)} Ω`],
+});

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { calculator, fig } from '../calculator.ts';
 
 /** Heights that a person needs over the joists [practice], m. */
 export const CRAWL_M = 0.6;
@@ -49,3 +50,17 @@ export function atticHeight(given: z.input<typeof atticHeightInput>): Outcome<At
     drillFromM: from(drillLengthM),
   });
 }
+
+export const atticHeightCalculator = calculator({
+  name: 'attic-height',
+  title: 'Height of an attic, and where one can crawl and drill',
+  topic: 'survey',
+  source: 'Geometry, trade practice',
+  valid: 'plain gables',
+  formulas: ['h = tan(pitch)·distance from the eaves'],
+  input: atticHeightInput,
+  run: atticHeight,
+  steps: ({ pitchDeg, distanceFromEavesM, eavesHeightM }, v) => [
+    `h = ${fig(eavesHeightM ?? 0)} m + tan(${fig(pitchDeg)}°) · ${fig(distanceFromEavesM)} m = ${fig(v.heightM)} m at the most`,
+  ],
+});

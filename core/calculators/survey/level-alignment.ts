@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fine, type Outcome, refuse, rotate2 } from '../../math/index.ts';
+import { calculator, fig } from '../calculator.ts';
 
 const pair = z.strictObject({
   name: z.string(),
@@ -52,3 +53,18 @@ export function levelAlignment(given: z.input<typeof levelAlignmentInput>): Outc
     residuals,
   });
 }
+
+export const levelAlignmentCalculator = calculator({
+  name: 'level-alignment',
+  title: 'Levels laid over each other by shared points',
+  topic: 'survey',
+  source: 'Least squares',
+  valid: 'two shared points and more',
+  formulas: ['shift and turn of least squares'],
+  input: levelAlignmentInput,
+  run: levelAlignment,
+  steps: ({ points }, v) => [
+    `${points.length} points: turned by ${fig((v.turnRad * 180) / Math.PI)}°, moved by ${fig(v.dx)} m and ${fig(v.dy)} m`,
+    `what is left: ${fig(v.rmsM * 1000)} mm, at worst ${fig(v.worstM * 1000)} mm`,
+  ],
+});

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { calculator, fig } from '../calculator.ts';
 
 const measured = z.strictObject({
   dxPx: z.number().describe('px across the picture between the two points'),
@@ -47,3 +48,19 @@ export function planScale(given: z.input<typeof planScaleInput>): Outcome<PlanSc
   }
   return fine({ metresPerPixel, disagreement, warn: Math.abs(disagreement) > 0.01 * (1 + 1e-9), bestMetresPerPixel, perAxis });
 }
+
+export const planScaleCalculator = calculator({
+  name: 'plan-scale',
+  title: 'Scale of a plan picture by two measurements',
+  topic: 'survey',
+  source: 'Geometry',
+  valid: 'two lengths that lie apart',
+  formulas: ['least squares over both axes'],
+  input: planScaleInput,
+  run: planScale,
+  steps: ({ first, second }, v) => [
+    `${fig(first.lengthM)} m / ${fig(Math.hypot(first.dxPx, first.dyPx))} px = ${fig(v.metresPerPixel)} m a pixel`,
+    `by that the second is ${fig(Math.hypot(second.dxPx, second.dyPx) * v.metresPerPixel)} m, measured ${fig(second.lengthM)} m: ${fig(100 * v.disagreement)} % apart`,
+    `both together: ${fig(v.bestMetresPerPixel)} m a pixel`,
+  ],
+});

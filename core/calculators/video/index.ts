@@ -2,6 +2,8 @@
 // Not here: what is wrong with a run (checks) and pictures themselves (theatre).
 // Start with `pictureReach`.
 // Terms: docs/glossary.md.
+export { bundleDiameter } from './bundle-diameter.ts';
 export { pictureRate } from './picture-rate.ts';
 export { pictureReach, reachOf } from './picture-reach.ts';
-export { bundleDiameter, plugConduit, rigidInBend } from './plugs.ts';
+export { plugConduit } from './plug-conduit.ts';
+export { rigidInBend } from './rigid-in-bend.ts';

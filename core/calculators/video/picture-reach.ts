@@ -34,6 +34,7 @@ export const pictureReach = calculator({
     linkClassGbps: z.enum(LINK_CLASSES).default('18').describe('Gb/s'),
     lengthM: z.number().min(0).describe('m'),
   }),
+  from: { lengthM: 'cutLengthM' },
   run: ({ path, linkClassGbps, lengthM }) => {
     const longestM = reachOf(path, linkClassGbps);
     if (longestM === null) return refuse('reach-by-maker', { kind: 'defer', field: 'path', path, linkClassGbps });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { calculator, fig } from '../calculator.ts';
 
 export const wireResistanceInput = z.strictObject({
   gaugeAwg: z.int().describe('AWG number; 0 = 1/0, -1 = 2/0; valid -3 to 40'),
@@ -39,3 +40,19 @@ export function wireResistance(given: WireResistanceInput): Outcome<WireResistan
   const ohmPerKm = solid20OhmPerKm * (stranded ? 1.02 : 1) * (material === 'cca' ? 1.6 : 1) * (1 + 0.00393 * (temperatureC - 20));
   return fine({ diameterMm, areaMm2, solid20OhmPerKm, ohmPerKm });
 }
+
+export const wireResistanceCalculator = calculator({
+  name: 'wire-resistance',
+  title: 'Resistance of one conductor',
+  topic: 'wire',
+  source: 'ASTM B258, IEC 60028',
+  formulaIds: ['F1.1', 'F1.2', 'F1.3', 'F1.4', 'F1.5'],
+  valid: 'AWG -3 to 40, -20 to 90 C',
+  formulas: ['d = 0.127 mm · 92^((36 − n)/39)', 'r20 = 1000·0.017241/A', 'r(T) = r20·(1 + 0.00393·(T − 20)); stranded × 1.02'],
+  input: wireResistanceInput,
+  run: wireResistance,
+  steps: (_, v) => [
+    `d = ${fig(v.diameterMm)} mm, A = ${fig(v.areaMm2)} mm²`,
+    `r20 = ${fig(v.solid20OhmPerKm)} Ω/km, as asked ${fig(v.ohmPerKm)} Ω/km`,
+  ],
+});

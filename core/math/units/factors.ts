@@ -8,6 +8,8 @@ export const INCH_M = 0.0254;
 export const FOOT_M = 0.3048;
 /** Newtons in a pound of force (ENGINEERING 0.2). */
 export const LBF_N = 4.44822;
+/** Radians in a degree. */
+export const DEGREE_RAD = Math.PI / 180;
 /** Standard acceleration of free fall, m/s2. */
 export const GRAVITY = 9.80665;
 

@@ -1,14 +1,5 @@
 import { memo, useMemo } from 'react';
-import {
-  boundsOf,
-  type Box,
-  centroidOf,
-  formatLength,
-  type LabelWish,
-  placeLabels,
-  type Point2,
-  type UnitSystem,
-} from '@dusky-spool/core/math';
+import { boundsOf, type Box, centroidOf, formatLength, type LabelWish, placeLabels, type Point2, type UnitSystem } from '@dusky-spool/core/math';
 import { ceilingHeightOf, slopeOf } from '@dusky-spool/core/house';
 import type { Device, Level, ProjectDocument, Room } from '@dusky-spool/core/model';
 import { text } from '../app/text.ts';

@@ -1,19 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { buildingOf, levelsFromBelow, projectBounds, roomAt } from '@dusky-spool/core/house';
-import {
-  applyTemplate,
-  coverRoom,
-  deviceTitle,
-  type Guided,
-  guideTo,
-  mountTypeOf,
-  moveDevices,
-  placeDevice,
-  placeField,
-  sweepOf,
-  wallPlaceOf,
-  withPlateMates,
-} from '@dusky-spool/core/devices';
+import { applyTemplate, coverRoom, deviceTitle, type Guided, guideTo, mountTypeOf, moveDevices, placeDevice, placeField, sweepOf, wallPlaceOf, withPlateMates } from '@dusky-spool/core/devices';
 import type { Overlap } from '@dusky-spool/core/calculators';
 import { boundsOf, type Cluster, inBounds, type Point2 } from '@dusky-spool/core/math';
 import type { Device, DeviceType, GroupKind, ProjectDocument, RoomTemplate } from '@dusky-spool/core/model';

@@ -1,12 +1,5 @@
 import type { Outcome } from '@dusky-spool/core/math';
-import {
-  applyChange,
-  type Change,
-  type Operation,
-  type ProjectDocument,
-  reverseOperations,
-  type StoredChange,
-} from '@dusky-spool/core/model';
+import { applyChange, type Change, type Operation, type ProjectDocument, reverseOperations, type StoredChange } from '@dusky-spool/core/model';
 
 type Fields = Readonly<Record<string, unknown>>;
 

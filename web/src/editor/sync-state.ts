@@ -1,14 +1,6 @@
 import type { Touched } from '@dusky-spool/core/derive';
 import type { Problem } from '@dusky-spool/core/math';
-import type {
-  Change,
-  ChangesReply,
-  FieldConflict,
-  History,
-  Operation,
-  ProjectDocument,
-  StoredChange,
-} from '@dusky-spool/core/model';
+import type { Change, ChangesReply, FieldConflict, History, Operation, ProjectDocument, StoredChange } from '@dusky-spool/core/model';
 
 /** Where the edits are: on their way, kept because nobody answers, or waiting for a decision. */
 export type Connection = 'online' | 'offline' | 'database-away' | 'signed-out' | 'gone' | 'outdated';

@@ -3,17 +3,7 @@ import fc from 'fast-check';
 import { moveWalls, onlyOutlines, resettle } from '@dusky-spool/core/survey';
 import { placeDevice } from '@dusky-spool/core/devices';
 import type { Problem } from '@dusky-spool/core/math';
-import {
-  applyChange,
-  type Change,
-  type ChangesReply,
-  checkIntegrity,
-  COLLECTION_NAMES,
-  type Operation,
-  type ProjectDocument,
-  type StoredChange,
-  update,
-} from '@dusky-spool/core/model';
+import { applyChange, type Change, type ChangesReply, checkIntegrity, COLLECTION_NAMES, type Operation, type ProjectDocument, type StoredChange, update } from '@dusky-spool/core/model';
 import { smallHouse } from '@dusky-spool/core/testing';
 import { ProjectSync } from './sync.ts';
 import { SendRefused, type SyncState, Unreachable } from './sync-state.ts';

@@ -1,32 +1,9 @@
 import { Derivations, derivationsOf, edited, touchedBy } from '@dusky-spool/core/derive';
 import { renumberTaken } from '@dusky-spool/core/devices';
 import type { Problem } from '@dusky-spool/core/math';
-import {
-  applyChange,
-  boundsProblem,
-  type Change,
-  type ChangesReply,
-  emptyHistory,
-  type FieldConflict,
-  type History,
-  mayBreakBounds,
-  type Operation,
-  type ProjectDocument,
-  redoStep,
-  remember,
-  type StoredChange,
-  undoStep,
-} from '@dusky-spool/core/model';
+import { applyChange, boundsProblem, type Change, type ChangesReply, emptyHistory, type FieldConflict, type History, mayBreakBounds, type Operation, type ProjectDocument, redoStep, remember, type StoredChange, undoStep } from '@dusky-spool/core/model';
 import { rebased, restoringOperations } from './set-aside.ts';
-import {
-  type Connection,
-  type OpenConflict,
-  SendRefused,
-  type SetAside,
-  type SyncOutside,
-  type SyncState,
-  Unreachable,
-} from './sync-state.ts';
+import { type Connection, type OpenConflict, SendRefused, type SetAside, type SyncOutside, type SyncState, Unreachable } from './sync-state.ts';
 
 export * from './sync-state.ts';
 

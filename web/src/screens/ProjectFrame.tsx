@@ -12,15 +12,7 @@ import { compareNumbers } from '@dusky-spool/core/runs';
 import { useRole } from '../api/session.ts';
 import { later } from '../app/later.ts';
 import { term, text } from '../app/text.ts';
-import {
-  goOnFollowing,
-  haltFollowing,
-  startFollowing,
-  useDerived,
-  useFollowed,
-  useFollowing,
-  useNothingTold,
-} from '../state/following.ts';
+import { goOnFollowing, haltFollowing, startFollowing, useDerived, useFollowed, useFollowing, useNothingTold } from '../state/following.ts';
 import { isStage, progressOf, STAGES } from '../state/progress.ts';
 import { useProject, useProjectParts } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';

@@ -1,14 +1,6 @@
 import { create } from 'zustand';
 import { useSettings } from './settings.ts';
-import {
-  type ChangesReply,
-  type DocumentReply,
-  idFrom,
-  type Operation,
-  type PictureInfo,
-  type ProjectDocument,
-  type StoredChange,
-} from '@dusky-spool/core/model';
+import { type ChangesReply, type DocumentReply, idFrom, type Operation, type PictureInfo, type ProjectDocument, type StoredChange } from '@dusky-spool/core/model';
 import type { Outcome, Problem } from '@dusky-spool/core/math';
 import { problemOf } from '../api/error-sentence.ts';
 import { forgetHouse, keepAside, keepEdits, keepHistory, keepHouse, keptHouse, keptWork } from '../api/device-store.ts';

@@ -1,17 +1,6 @@
 import { Button, InputNumber, Segmented, Select } from 'antd';
 import { setSpeakerColours } from '@dusky-spool/core/devices';
-import {
-  create,
-  JURISDICTIONS,
-  type ProjectDocument,
-  type ProjectHeader,
-  removeWithDependants,
-  SLACK_STYLES,
-  SPEAKER_COLOURS,
-  TRADE_GATES,
-  update,
-  updateProject,
-} from '@dusky-spool/core/model';
+import { create, JURISDICTIONS, type ProjectDocument, type ProjectHeader, removeWithDependants, SLACK_STYLES, SPEAKER_COLOURS, TRADE_GATES, update, updateProject } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';

@@ -47,7 +47,7 @@ export function Calculators({ document }: { readonly document: ProjectDocument }
   const run = runId === null ? undefined : runById.get(runId);
   const found = CALCULATORS.find((one) => one.name === name)!;
   const fields = SCHEMAS.get(name)!;
-  const usual = useMemo(() => filledIn(document, run, name, fields), [document, run, name, fields]);
+  const usual = useMemo(() => filledIn(document, run, found, fields), [document, run, found, fields]);
   const [typed, setTyped] = useState<{ readonly of: string; readonly values: Readonly<Record<string, unknown>> }>({
     of: '',
     values: {},

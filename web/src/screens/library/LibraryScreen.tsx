@@ -1,18 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { App as AntApp, Button, Input, Segmented, Select, Upload } from 'antd';
-import {
-  create,
-  type DeviceType,
-  type LibraryReadReply,
-  type LibraryReply,
-  type Operation,
-  PARTS,
-  type ProjectDocument,
-  sameValue,
-  type SystemName,
-  SYSTEMS,
-  update,
-} from '@dusky-spool/core/model';
+import { create, type DeviceType, type LibraryReadReply, type LibraryReply, type Operation, PARTS, type ProjectDocument, sameValue, type SystemName, SYSTEMS, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { sentenceOf } from '../../api/error-sentence.ts';
 import { getJson, postText, putJson } from '../../api/http.ts';

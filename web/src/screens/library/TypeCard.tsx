@@ -1,14 +1,5 @@
 import { Button } from 'antd';
-import {
-  BOX_KINDS,
-  BRIEF_TOPICS,
-  type DeviceType,
-  MOUNTS,
-  type ProjectDocument,
-  removeWithDependants,
-  SYSTEMS,
-  update,
-} from '@dusky-spool/core/model';
+import { BOX_KINDS, BRIEF_TOPICS, type DeviceType, MOUNTS, type ProjectDocument, removeWithDependants, SYSTEMS, update } from '@dusky-spool/core/model';
 import { typesFitting } from '@dusky-spool/core/devices';
 import { term, text } from '../../app/text.ts';
 import { useProjectParts } from '../../state/project.ts';

@@ -3,16 +3,7 @@ import { App as AntApp } from 'antd';
 import { buildingOf, nearestWall, projectBounds, type Snap, snapDrawing, surveyHit, usualSize } from '@dusky-spool/core/house';
 import { drawWalls, moveFeatures, moveWalls, placeOpening } from '@dusky-spool/core/survey';
 import { distance2, formatLength, type Outcome, parseLength, type Point2, tidyM } from '@dusky-spool/core/math';
-import {
-  create,
-  newFeature,
-  newOpening,
-  newRack,
-  newRiser,
-  type Operation,
-  type ProjectDocument,
-  update,
-} from '@dusky-spool/core/model';
+import { create, newFeature, newOpening, newRack, newRiser, type Operation, type ProjectDocument, update } from '@dusky-spool/core/model';
 import { term, text } from '../../app/text.ts';
 import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
 import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';

@@ -1,14 +1,6 @@
 import { useCallback, useState } from 'react';
 import { Button, Dropdown } from 'antd';
-import {
-  arrayMotions,
-  moveFeatures,
-  moveWalls,
-  removeOpenings,
-  removeWalls,
-  sameKind,
-  WALL_BUILDS,
-} from '@dusky-spool/core/survey';
+import { arrayMotions, moveFeatures, moveWalls, removeOpenings, removeWalls, sameKind, WALL_BUILDS } from '@dusky-spool/core/survey';
 import { FEATURE_MAKES, levelsFromBelow, projectBounds, signatureOf, surveyQuestions } from '@dusky-spool/core/house';
 import { type Point2, refuse } from '@dusky-spool/core/math';
 import { create, type ProjectDocument, update } from '@dusky-spool/core/model';

@@ -1,19 +1,7 @@
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
 import { attachmentOf, bayAt, joistsOf } from '@dusky-spool/core/house';
-import {
-  coverRoom,
-  faceOf,
-  type Guide,
-  guideTo,
-  legalPlaces,
-  mountTypeOf,
-  moveDevices,
-  placeAll,
-  placeField,
-  rankOf,
-  withPlateMates,
-} from '@dusky-spool/core/devices';
+import { coverRoom, faceOf, type Guide, guideTo, legalPlaces, mountTypeOf, moveDevices, placeAll, placeField, rankOf, withPlateMates } from '@dusky-spool/core/devices';
 import { boundsOf, formatLength, type Point2, pointInPolygon, rotate2 } from '@dusky-spool/core/math';
 import { create, type DeviceType, type ProjectDocument, remove } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';

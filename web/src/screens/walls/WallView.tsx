@@ -1,21 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
-import {
-  clashesOnFace,
-  type FaceGuide,
-  faceOf,
-  type FacePlace,
-  facePlaceOf,
-  guideOnFace,
-  legalPlaces,
-  moveOnFace,
-  placeOnFace,
-  plateSizeM,
-  rankOf,
-  roomOnSide,
-  wallPlaceOf,
-  withPlateMates,
-} from '@dusky-spool/core/devices';
+import { clashesOnFace, type FaceGuide, faceOf, type FacePlace, facePlaceOf, guideOnFace, legalPlaces, moveOnFace, placeOnFace, plateSizeM, rankOf, roomOnSide, wallPlaceOf, withPlateMates } from '@dusky-spool/core/devices';
 import { attachmentOf, bayAt, facedSide, wallElevation, type WallSide } from '@dusky-spool/core/house';
 import { placeOpening } from '@dusky-spool/core/survey';
 import { type DeviceType, type ProjectDocument, remove } from '@dusky-spool/core/model';

@@ -1,16 +1,5 @@
 import { featureMake, signatureOf } from '@dusky-spool/core/house';
-import {
-  CONDITIONS,
-  type Decision,
-  DECISIONS,
-  FACT_STATES,
-  type Feature,
-  HEIGHT_EDGES,
-  NEUTRALS,
-  type ProjectDocument,
-  SUBSTRATES,
-  update,
-} from '@dusky-spool/core/model';
+import { CONDITIONS, type Decision, DECISIONS, FACT_STATES, type Feature, HEIGHT_EDGES, NEUTRALS, type ProjectDocument, SUBSTRATES, update } from '@dusky-spool/core/model';
 import { keepFromMains } from '@dusky-spool/core/calculators';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../../app/text.ts';

@@ -1,14 +1,6 @@
 import { useRef, useState } from 'react';
 import { Button, Modal, Slider, Tooltip } from 'antd';
-import {
-  create,
-  newUnderlay,
-  type PictureInfo,
-  type ProjectDocument,
-  remove,
-  type Underlay,
-  update,
-} from '@dusky-spool/core/model';
+import { create, newUnderlay, type PictureInfo, type ProjectDocument, remove, type Underlay, update } from '@dusky-spool/core/model';
 import { projectBounds } from '@dusky-spool/core/house';
 import { sentenceOf } from '../../../api/error-sentence.ts';
 import { postForm, postJson } from '../../../api/http.ts';

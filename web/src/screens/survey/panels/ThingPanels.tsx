@@ -1,14 +1,6 @@
 import { distance2 } from '@dusky-spool/core/math';
 import { setRackSlack } from '@dusky-spool/core/runs';
-import {
-  type Opening,
-  OPENING_KINDS,
-  type ProjectDocument,
-  type Rack,
-  RACK_KINDS,
-  RACK_SLACKS,
-  type Riser,
-} from '@dusky-spool/core/model';
+import { type Opening, OPENING_KINDS, type ProjectDocument, type Rack, RACK_KINDS, RACK_SLACKS, type Riser } from '@dusky-spool/core/model';
 import { placeOpening } from '@dusky-spool/core/survey';
 import { term, text } from '../../../app/text.ts';
 import { useProject } from '../../../state/project.ts';

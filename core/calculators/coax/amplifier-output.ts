@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { calculator, fig } from '../calculator.ts';
+import { fine } from '../../math/index.ts';
+
+export const amplifierOutput = calculator({
+  name: 'amplifier-output',
+  title: 'Output of an amplifier for several channels',
+  topic: 'coax',
+  source: 'EN 60728-3 type, trade practice',
+  formulaIds: ['F5.5'],
+  valid: 'two channels and more; put it before losses, never to revive a poor signal',
+  formulas: ['Umax(n) = Umax − 7.5·log10(n − 1)'],
+  input: z.strictObject({
+    ratedDbuv: z.number().describe('dBuV, rated output for two channels'),
+    channels: z.int().min(1).max(300),
+    wantedDbuv: z.number().nullable().default(null).describe('dBuV, output that is wanted'),
+  }),
+  run: ({ ratedDbuv, channels, wantedDbuv }) => {
+    const mostDbuv = channels < 2 ? ratedDbuv : ratedDbuv - 7.5 * Math.log10(channels - 1);
+    return fine({ mostDbuv, ok: wantedDbuv === null ? null : wantedDbuv <= mostDbuv + 1e-9 });
+  },
+  steps: (i, v) => [`${fig(i.ratedDbuv)} − 7.5·log10(${i.channels - 1}) = ${fig(v.mostDbuv)} dBµV`],
+});

@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { calculator, fig, outOfDomain } from '../calculator.ts';
+import { fine } from '../../math/index.ts';
+import { positive } from '../fields.ts';
+
+export const pathLoss = calculator({
+  name: 'path-loss',
+  title: 'Loss of radio indoors',
+  topic: 'coverage',
+  source: 'ITU-R P.1238; physics: free-space loss',
+  formulaIds: ['F13.1', 'F13.2', 'F13.3', 'F13.6'],
+  valid: '1 m and more; ± 8 dB; survey needed',
+  formulas: [
+    'FSPL = 20·log10(d) + 20·log10(f) − 27.55',
+    'P.1238: 20·log10(f) + N·log10(d) + Lf − 28',
+    'walls: FSPL + Σ L + floors',
+  ],
+  cautions: ['C16'],
+  input: z.strictObject({
+    distanceM: positive.describe('m'),
+    frequencyMhz: positive,
+    coefficient: positive.default(28).describe('N of P.1238'),
+    floors: z.int().min(0).max(20).default(0),
+    floorDb: z.number().min(0).default(7).describe('dB a floor'),
+    wallsDb: z.array(z.number().min(0)).max(100).default([]).describe('dB of each wall crossed'),
+    bandwidthMhz: positive.default(20),
+    noiseFigureDb: z.number().min(0).default(7),
+  }),
+  run: ({ distanceM, frequencyMhz, coefficient, floors, floorDb, wallsDb, bandwidthMhz, noiseFigureDb }) => {
+    if (distanceM < 1) return outOfDomain('distanceM', distanceM, 1, 10_000);
+    const freeDb = 20 * Math.log10(distanceM) + 20 * Math.log10(frequencyMhz) - 27.55;
+    const floorsDb = floors === 0 ? 0 : floorDb * floors ** ((floors + 2) / (floors + 1) - 0.46);
+    return fine({
+      freeDb,
+      p1238Db: 20 * Math.log10(frequencyMhz) + coefficient * Math.log10(distanceM) + floors * floorDb - 28,
+      floorsDb,
+      wallsDb: freeDb + wallsDb.reduce((sum, one) => sum + one, 0) + floorsDb,
+      noiseDbm: -174 + 10 * Math.log10(bandwidthMhz * 1e6) + noiseFigureDb,
+    });
+  },
+  steps: (_, v) => [`free space ${fig(v.freeDb)} dB`, `with walls and floors ${fig(v.wallsDb)} dB`],
+});

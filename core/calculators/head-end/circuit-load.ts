@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { atMost, calculator, countUp, fig } from '../calculator.ts';
+import { fine } from '../../math/index.ts';
+import { positive } from '../fields.ts';
+
+export const circuitLoad = calculator({
+  name: 'circuit-load',
+  title: 'Load of a circuit',
+  topic: 'head-end',
+  source: 'NEC 210.20; 0.8 elsewhere by trade practice',
+  formulaIds: ['F15.6'],
+  valid: 'continuous loads of 3 h and more',
+  formulas: ['load ≤ 0.8·V·I', 'VA = W/PF'],
+  cautions: ['C1'],
+  input: z.strictObject({
+    volts: positive.describe('V'),
+    breakerA: positive.describe('A'),
+    watts: z.number().min(0).describe('W'),
+    powerFactor: z.number().gt(0).max(1).default(1),
+  }),
+  run: ({ volts, breakerA, watts, powerFactor }) => {
+    const va = watts / powerFactor;
+    const mostVa = 0.8 * volts * breakerA;
+    return fine({ va, mostVa, circuits: countUp(va / mostVa), ok: atMost(va, mostVa) });
+  },
+  steps: (_, v) => [`${fig(v.va)} VA of ${fig(v.mostVa)} VA`],
+});

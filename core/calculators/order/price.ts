@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { calculator, fig } from '../calculator.ts';
+import { fine, refuse } from '../../math/index.ts';
+
+export const priceOf = calculator({
+  name: 'price',
+  title: 'Price by margin or markup',
+  topic: 'order',
+  source: 'Arithmetic',
+  formulaIds: ['F18.2'],
+  valid: 'margin below 1',
+  formulas: ['margin: cost/(1 − m)', 'markup: cost·(1 + k)', 'k = m/(1 − m)'],
+  cautions: ['C21'],
+  input: z.strictObject({
+    lines: z.array(z.strictObject({ quantity: z.number().min(0), unitCost: z.number().min(0) })).max(5000),
+    marginFraction: z.number().min(0).nullable().default(null),
+    markupFraction: z.number().min(0).nullable().default(null),
+  }),
+  run: ({ lines, marginFraction, markupFraction }) => {
+    if (marginFraction === null && markupFraction === null)
+      return refuse('input-missing', { kind: 'incomplete', field: 'marginFraction' });
+    if (marginFraction !== null && marginFraction >= 1)
+      return refuse('margin-too-high', { kind: 'invalid', field: 'marginFraction', value: marginFraction });
+    const cost = lines.reduce((sum, { quantity, unitCost }) => sum + quantity * unitCost, 0);
+    const markup = markupFraction ?? marginFraction! / (1 - marginFraction!);
+    return fine({ cost, price: cost * (1 + markup), markupFraction: markup, marginFraction: markup / (1 + markup) });
+  },
+  steps: (_, v) => [`${fig(v.cost)} · (1 + ${fig(v.markupFraction)}) = ${fig(v.price)}`],
+});

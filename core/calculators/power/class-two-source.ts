@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { atMost, calculator, fig } from '../calculator.ts';
+import { fine, refuse } from '../../math/index.ts';
+
+export const classTwo = calculator({
+  name: 'class-two-source',
+  title: 'Limits of a class 2 output',
+  topic: 'power',
+  source: 'NEC chapter 9, tables 11',
+  valid: 'direct current to 60 V',
+  formulas: ['to 20 V: 5 A', '20 to 60 V: 100 VA/V'],
+  input: z.strictObject({ volts: z.number().gt(0).describe('V'), loadA: z.number().min(0).default(0).describe('A') }),
+  run: ({ volts, loadA }) => {
+    if (volts > 60) return refuse('out-of-domain', { kind: 'out_of_domain', field: 'volts', value: volts, least: 0, most: 60 });
+    const mostA = volts <= 20 ? 5 : 100 / volts;
+    if (!atMost(loadA, mostA)) return refuse('class-two-over', { kind: 'prohibited', field: 'loadA', loadA, mostA });
+    return fine({ mostA, mostVa: Math.min(100, mostA * volts), ok: true });
+  },
+  steps: (_, v) => [`${fig(v.mostA)} A at most`],
+});

@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { calculator, fig } from '../calculator.ts';
+import { fine, refuse } from '../../math/index.ts';
+import { instant, instantOf, judge, onPane, pane, site, sunAt } from './sun.ts';
+
+export const sunOnPane = calculator({
+  name: 'sun-on-pane',
+  title: 'Sun on a pane under an overhang',
+  topic: 'shades',
+  source: 'Low-precision series for the position of the sun',
+  formulaIds: ['F14.7', 'F14.8', 'F14.9'],
+  valid: 'upright panes under a long overhang; neighbours and trees want a visit',
+  formulas: ['cos i = sin alt·cos β + cos alt·sin β·cos γ', 'Ω = atan2(tan alt, cos γ)', 'shaded = clamp(P·tan Ω − G, 0, Hg)'],
+  input: z.strictObject({ ...site, ...pane, at: instant }),
+  run: ({ at, latitudeDeg, longitudeDeg, ...glass }) => {
+    const when = instantOf(at);
+    if (!when) return refuse('instant-invalid', { kind: 'invalid', field: 'at' });
+    const judged = judge({ latitudeDeg, longitudeDeg }, when.year);
+    if (!judged.ok) return judged;
+    const sun = sunAt(latitudeDeg, longitudeDeg, when);
+    return fine({ ...sun, ...onPane(sun, glass) });
+  },
+  steps: (_, v) => [
+    `γ ${fig(v.gammaDeg)}°, i ${fig(v.incidenceDeg)}°, Ω ${fig(v.profileDeg)}°`,
+    `shaded ${fig(v.shadedShare * 100)} %`,
+  ],
+});

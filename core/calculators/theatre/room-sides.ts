@@ -1,0 +1,5 @@
+import { z } from 'zod';
+
+export const side = z.number().gt(0).max(100).describe('m');
+
+export const SPEED = 343.2;

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { calculator, fig } from '../calculator.ts';
+import { fine } from '../../math/index.ts';
+import { positive } from '../fields.ts';
+
+const SPEED = 343.2;
+
+export const speakerDelay = calculator({
+  name: 'speaker-delays',
+  title: 'Delays and levels of speakers',
+  topic: 'theatre',
+  source: 'Acoustics',
+  formulaIds: ['F10.2', 'F10.3'],
+  valid: '20 °C unless said',
+  formulas: ['delay = 1000·(d max − d)/c ms', 'trim = −20·log10(d max/d) dB'],
+  input: z.strictObject({
+    distancesM: z.array(positive).min(1).max(64).describe('m, of each speaker to the seat'),
+    temperatureC: z.number().min(-20).max(60).default(20),
+  }),
+  from: { temperatureC: null },
+  run: ({ distancesM, temperatureC }) => {
+    const speed = temperatureC === 20 ? SPEED : 331.3 * Math.sqrt(1 + temperatureC / 273.15);
+    const far = Math.max(...distancesM);
+    return fine({
+      speedMPerS: speed,
+      delaysMs: distancesM.map((d) => (1000 * (far - d)) / speed),
+      trimsDb: distancesM.map((d) => -20 * Math.log10(far / d)),
+    });
+  },
+  steps: (_, v) => [`${v.delaysMs.map(fig).join(', ')} ms`, `${v.trimsDb.map(fig).join(', ')} dB`],
+});

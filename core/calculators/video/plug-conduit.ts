@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { atLeast, calculator, fig } from '../calculator.ts';
+import { bundleDiameterM } from '../structure/index.ts';
+import { fine } from '../../math/index.ts';
+import { positive } from '../fields.ts';
+
+export const plugConduit = calculator({
+  name: 'plug-conduit',
+  title: 'Conduit for a lead with its plug on',
+  topic: 'ways',
+  source: 'Trade practice',
+  formulaIds: ['F4.3'],
+  valid: 'straight conduit; two sweeps of 90 degrees at most for a pre-made plug',
+  formulas: ['ID ≥ 1.25·√(w² + h²)', 'beside cables: ID − bundle ≥ √(w² + h²)'],
+  input: z.strictObject({
+    plugWidthM: positive.default(0.021).describe('m, overmould of the plug'),
+    plugHeightM: positive.default(0.012).describe('m'),
+    insideM: positive.nullable().default(null).describe('m, clear inside of the conduit; null asks for the least'),
+    besideM: z.array(positive.max(0.2)).max(200).default([]).describe('m, diameters of cables that lie in it'),
+  }),
+  run: ({ plugWidthM, plugHeightM, insideM, besideM }) => {
+    const diagonalM = Math.hypot(plugWidthM, plugHeightM);
+    const bundleM = bundleDiameterM(besideM);
+    const leastM = Math.max(1.25 * diagonalM, besideM.length > 0 ? bundleM + diagonalM : 0);
+    return fine({ diagonalM, bundleM, leastM, ok: insideM === null ? null : atLeast(insideM, leastM) });
+  },
+  steps: (_, v) => [`diagonal ${fig(v.diagonalM * 1000)} mm`, `inside at least ${fig(v.leastM * 1000)} mm`],
+});

@@ -1,11 +1,21 @@
 import { z } from 'zod';
-import { listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
+import { CALCULATORS, listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
 import { CHECKS, curesFor, type Finding, runChecks } from '@dusky-spool/core/rules';
 import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/sheets';
 import { type ProjectDocument, type ProjectFile, readProjectFile, writeProjectFile } from '@dusky-spool/core/model';
 import { fine, METRES_PER, type Outcome, parseLength, type Problem, refuse } from '@dusky-spool/core/math';
 import { listOf } from '@dusky-spool/core/derive';
-import { levelAreas, levelsFromBelow, lineCount, missingThings, proposalInput, proposeWalls, readDxf, sameOutline, surveyQuestions } from '@dusky-spool/core/house';
+import {
+  levelAreas,
+  levelsFromBelow,
+  lineCount,
+  missingThings,
+  proposalInput,
+  proposeWalls,
+  readDxf,
+  sameOutline,
+  surveyQuestions,
+} from '@dusky-spool/core/house';
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingText } from './cabling-text.ts';
 import { waysText } from './ways-text.ts';
@@ -168,11 +178,12 @@ function checkText(document: ProjectDocument, asJson: boolean, today: string): C
 }
 
 function ruleList(asJson: boolean): string {
-  const rules = CHECKS.map(({ id, title, source, formulaIds = [], severity, appliesTo }) => ({
+  const rules = CHECKS.map(({ id, title, source, calculators = [], severity, appliesTo }) => ({
     id,
     title,
     source,
-    formulaIds,
+    calculators,
+    formulaIds: CALCULATORS.filter(({ name }) => calculators.includes(name)).flatMap(({ formulaIds: ids = [] }) => ids),
     severity,
     appliesTo,
   }));

@@ -25,7 +25,7 @@ const LATE_FITTING: Readonly<Record<string, number>> = {
 const LATE_FITTING_OTHER = 1.5;
 
 /**
- * The cost of `count` devices of a type in a room. Cable length by F16.1 along the axes of the house from the middle of the
+ * The cost of `count` devices of a type in a room. Cable length as it is cut, along the axes of the house from the middle of the
  * room to the nearest rack, over the ceilings: an estimate until the device has its place.
  */
 export function costOfType(document: ProjectDocument, room: Room, type: DeviceType, count: number, answer: Answer): AnswerCost {

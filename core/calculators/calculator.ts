@@ -56,7 +56,7 @@ export interface Calculator {
   readonly topic: CalculatorTopic;
   /** Where its figures come from: a standard with its clause, a science, or trade practice. */
   readonly source: string;
-  /** Formulas of the reference that it works out, for instance F2.1. */
+  /** Formulas of the reference that it works out; each stands with one calculator. */
   readonly formulaIds?: readonly string[];
   /** For what it holds. */
   readonly valid: string;

@@ -128,7 +128,7 @@ export function joistsBored({ framing }: Building, weights: Weights, { room }: S
   return bays * (weights.joistBoredM + (room && isOffSpan(framing, weights, room, p) ? weights.offSpanM : 0));
 }
 
-/** Whether a joist over a room is bored outside the part of its span in which it may be (F7.4). */
+/** Whether a joist over a room is bored outside the part of its span in which it may be. */
 export function isOffSpan(framing: Framing, { joistSpan }: Pick<Weights, 'joistSpan'>, room: Room, p: Point2): boolean {
   if (joistSpan === null || room.framing !== 'solid') return false;
   const share = framing.spanShareAt(room, p);

@@ -14,7 +14,7 @@ export interface Weights {
   readonly turnM: number;
   readonly studBoredM: number;
   readonly joistBoredM: number;
-  /** Part of the span of a joist in which it may be bored (F7.4); null for all of it. */
+  /** Part of the span of a joist in which it may be bored; null for all of it. */
   readonly joistSpan: readonly [number, number] | null;
   /** A joist bored outside that part: only where there is no other way, and not without the engineer. */
   readonly offSpanM: number;

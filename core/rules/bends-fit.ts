@@ -8,12 +8,12 @@ import { type Cure, defineCheck, say } from './check.ts';
 /** Families of cable whose radius stands in a standard: nearer than that is a fault, for all others it is to be judged. */
 const BY_STANDARD = /^(cat|fibre)/;
 
-/** No cable is bent closer than it may be where its way turns in little room (F1.8). */
+/** No cable is bent closer than it may be where its way turns in little room. */
 export const bendsFit = defineCheck({
   id: 'bends-fit',
   title: 'Cable has room for its bends',
   source: 'ANSI/TIA-568, EN 50174-2, else trade practice',
-  formulaIds: ['F1.8'],
+  calculators: ['bend-radius'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

@@ -11,7 +11,7 @@ export const boresAllowed = defineCheck({
   id: 'bores-allowed',
   title: 'No member is bored wider, or elsewhere, than it may be',
   source: 'IRC R502.8, R602.6; BS 5268, Approved Document A; trade practice',
-  formulaIds: ['F7.2', 'F7.3', 'F7.4', 'F7.6'],
+  calculators: ['bore-limit'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'rooms',

@@ -1,12 +1,12 @@
 import { whole } from '../derive/index.ts';
 import { BITS_M, HOLE_FILL, holesFor } from '../calculators/index.ts';
-import { rotate2 } from '../math/index.ts';
+import { rotate2, INCH_M } from '../math/index.ts';
 import { type ProjectDocument, type Room, update } from '../model/index.ts';
 import { type Bored, BORED_BY_RUN, type Half, JOIST_HALVES, PLACE_M } from './bored-by-run.ts';
 import { type Cure, defineCheck, type Said, say } from './check.ts';
 
 /** Between two holes of a joist edge to edge, m (IRC R502.8: 2 in); in the UK and EU three diameters from middle to middle. */
-const APART_M = 0.0508;
+const APART_M = 2 * INCH_M;
 const APART_DIAMETERS = 3;
 
 /** Holes of one half of a joist that want more of its length than may be bored, m. */
@@ -198,7 +198,7 @@ export const boresApart = defineCheck({
   id: 'bores-apart',
   title: 'Holes in one joist keep their distance from each other',
   source: 'IRC R502.8; BS 5268, Approved Document A',
-  formulaIds: ['F7.3', 'F7.4'],
+  calculators: ['bore-limit'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'rooms',

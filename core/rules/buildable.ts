@@ -23,7 +23,7 @@ export const buildable = defineCheck({
   stage: 'devices',
   title: 'Every device can be built where it stands',
   source: 'Geometry of walls, ceilings and devices; statics; trade practice',
-  formulaIds: ['F11.1', 'F11.2'],
+  calculators: ['fixing-load', 'bracket-load'],
   severity: 'stop',
   appliesTo: 'devices',
   reads: ['deviceTypes', 'features', 'levels', 'rooms'],

@@ -66,8 +66,8 @@ interface CheckHead {
   readonly title: string;
   /** A standard with its clause, or trade practice. */
   readonly source: string;
-  /** Formulas of the reference that it rests on. */
-  readonly formulaIds?: readonly string[];
+  /** Names of the calculators that it rests on. */
+  readonly calculators?: readonly string[];
   /** Worst rank that it can give. */
   readonly severity: Rank;
   readonly stage: CheckStage;

@@ -15,7 +15,7 @@ export const clearOfMains = defineCheck({
   stage: 'cabling',
   title: 'Cable keeps its distance from mains',
   source: 'EN 50174-2; NEC 725, 800; BS 6701; 300 mm by trade practice',
-  formulaIds: ['F7.1'],
+  calculators: ['separation'],
   severity: 'stop',
   appliesTo: 'runs',
   reads: ['cableTypes', 'features', 'project'],

@@ -1,18 +1,17 @@
-import { coaxDbPerM, type CoaxKind } from '../calculators/index.ts';
+import { coaxDbPerM, type CoaxKind, SATELLITE_MHZ } from '../calculators/index.ts';
 import type { CableType, ProjectDocument } from '../model/index.ts';
 import { defineCheck, say } from './check.ts';
 import { useCable } from './cures.ts';
 
-/** Highest frequency that a line is used at, MHz. */
-const SATELLITE_MHZ = 2150;
+/** Highest frequency of cable television lines, MHz. */
 const CABLE_MHZ = 1000;
 
-/** A coax run leaves enough of its signal: what it loses by itself (F5.1, F5.2). */
+/** A coax run leaves enough of its signal: what it loses by itself. */
 export const coaxLossCheck = defineCheck({
   id: 'coax-loss',
   title: 'Coax leaves enough of its signal',
   source: 'ANSI/SCTE 74, above 1000 MHz typical; 12 dB a run by trade practice',
-  formulaIds: ['F5.1', 'F5.2'],
+  calculators: ['coax-loss'],
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',

@@ -6,6 +6,7 @@ export const copperClad = defineCheck({
   id: 'copper-clad',
   title: 'No copper-clad aluminium where it is unsafe',
   source: 'ANSI/TIA-568, ISO/IEC 11801, UL 444: solid copper',
+  calculators: ['conductor-material'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

@@ -2,12 +2,12 @@ import { linkLengthM } from '../calculators/index.ts';
 import { defineCheck, say } from './check.ts';
 import { useCable } from './cures.ts';
 
-/** Category cable carries no farther than its link may be (ENGINEERING 3.1, F3.2). */
+/** Category cable carries no farther than its link may be (ENGINEERING 3.1). */
 export const dataLength = defineCheck({
   id: 'data-length',
   title: 'Network cable is no longer than its link may be',
   source: 'ANSI/TIA-568, ISO/IEC 11801: link 90 m, less by temperature; warning at 85 m by trade practice',
-  formulaIds: ['F3.2'],
+  calculators: ['data-link'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

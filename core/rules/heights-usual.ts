@@ -7,6 +7,7 @@ export const heightsUsual = defineCheck({
   id: 'heights-usual',
   title: 'Devices stand at usual heights',
   source: 'Trade practice; accessibility: ADA, UK Part M',
+  calculators: ['device-height'],
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',

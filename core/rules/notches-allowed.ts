@@ -15,7 +15,7 @@ export const notchesAllowed = defineCheck({
   id: 'notches-allowed',
   title: 'No member is notched deeper, or elsewhere, than it may be',
   source: 'IRC R502.8, R602.6; BS 5268, Approved Document A; trade practice',
-  formulaIds: ['F7.2', 'F7.3', 'F7.4', 'F7.6'],
+  calculators: ['notch-limit', 'bore-limit'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'features',

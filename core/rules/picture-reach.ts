@@ -13,6 +13,7 @@ export const pictureReachCheck = defineCheck({
   id: 'picture-reach',
   title: 'Video cables carry their signal',
   source: `Trade practice: passive copper ${COPPER_M} m at 18 Gb/s, ${THICK_COPPER_M} m at best; optical ${OPTICAL_M} m (a certified label outranks it)`,
+  calculators: ['picture-reach'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

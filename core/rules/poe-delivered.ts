@@ -4,12 +4,12 @@ import type { PlannedRun } from '../runs/index.ts';
 import { defineCheck, say } from './check.ts';
 import { exchange, thickerThan } from './cures.ts';
 
-/** Power over the network cable reaches its device (F3.3, F3.4). */
+/** Power over the network cable reaches its device. */
 export const poeDeliveredCheck = defineCheck({
   id: 'poe-delivered',
   title: 'Power over network cable arrives',
   source: 'IEEE 802.3 af, at, bt',
-  formulaIds: ['F3.3', 'F3.4'],
+  calculators: ['poe-link'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

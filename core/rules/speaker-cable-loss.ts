@@ -15,7 +15,7 @@ export const speakerCableLossCheck = defineCheck({
   stage: 'cabling',
   title: 'Speaker cable is thick enough for its length and load',
   source: 'Circuit theory; trade practice: limits 5 % (distributed) and 0.3 dB (theatre)',
-  formulaIds: ['F2.1', 'F2.2', 'F2.4', 'F2.8'],
+  calculators: ['speaker-cable-loss', 'speaker-cable-gauge'],
   severity: 'stop',
   appliesTo: 'runs',
   reads: ['cableTypes', 'deviceTypes', 'project'],
@@ -119,7 +119,7 @@ const thickerThan = (document: ProjectDocument, cable: CableType): readonly Cabl
     );
 
 /**
- * Thicker cables of the same family: the thinnest within the limit (F2.8), and the thinnest that leaves nothing to judge.
+ * Thicker cables of the same family: the thinnest within the limit, and the thinnest that leaves nothing to judge.
  * A cable already pulled cannot be exchanged by a click.
  */
 function thickerCables(

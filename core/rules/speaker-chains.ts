@@ -3,12 +3,12 @@ import { listOf } from '../derive/index.ts';
 import { isKept } from '../runs/index.ts';
 import { type Cure, defineCheck, type Said, say } from './check.ts';
 
-/** Speakers that hang on one line are no less load than an amplifier bears (F2.7). */
+/** Speakers that hang on one line are no less load than an amplifier bears. */
 export const speakerChains = defineCheck({
   id: 'speaker-chains',
   title: 'Speakers on one line do not overload its amplifier',
   source: 'Circuit theory; minimum load of the amplifier 4 Ω unless it says otherwise',
-  formulaIds: ['F2.7'],
+  calculators: ['speaker-load'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

@@ -6,12 +6,12 @@ import { exchange, thickerThan } from './cures.ts';
 /** Families that carry the supply of their device. */
 const FEEDS = /^(ctl|sec|led|shade|cat)/;
 
-/** Every device that is fed by its cable has enough volts (F3.6 to F3.12). */
+/** Every device that is fed by its cable has enough volts. */
 export const voltageAtLoad = defineCheck({
   id: 'voltage-at-load',
   title: 'Devices fed by their cable get enough volts',
   source: 'Circuit theory; shares of 3 to 10 % by trade practice',
-  formulaIds: ['F3.6', 'F3.8', 'F3.12'],
+  calculators: ['dc-drop', 'dc-power', 'led-channels'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
@@ -75,7 +75,7 @@ function shareLost(document: ProjectDocument, { dcV, dcW }: DeviceType, cable: C
   if (cable.family === 'led' && cable.conductors >= 4) {
     const one = wireResistance(wire);
     if (!one.ok) return null;
-    // Two conductors are bonded for the common; all others carry a channel each (F3.12).
+    // Two conductors are bonded for the common; all others carry a channel each.
     const channels = cable.conductors - 2;
     const ohm = (one.value.ohmPerKm / 1000) * lengthM;
     return ((currentA / channels) * ohm + (currentA * ohm) / 2) / dcV!;

@@ -14,7 +14,7 @@ export const waysFit = defineCheck({
   stage: 'cabling',
   title: 'What lies in a conduit, chase or channel fits, and can be pulled',
   source: 'NEC chapter 9 table 1; ANSI/TIA-569; trade practice',
-  formulaIds: ['F6.1', 'F6.2', 'F6.3', 'F6.4'],
+  calculators: ['conduit-fill', 'conduit-size', 'conduit-pull'],
   severity: 'stop',
   appliesTo: 'features',
   reads: [],

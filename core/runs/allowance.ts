@@ -1,3 +1,4 @@
+import { RACK_UNIT_M } from '../math/index.ts';
 import { levelsFromBelow } from '../house/index.ts';
 import {
   type Device,
@@ -13,7 +14,6 @@ import {
 import { derivationsOf, each, listOf, whole } from '../derive/index.ts';
 import type { Allowance } from '../calculators/index.ts';
 
-const RACK_UNIT_M = 0.04445;
 /** A rack that slides out needs its height and this, a panel no more than this (ENGINEERING 16.1), m. */
 const BEYOND_RACK_M = 1.5;
 

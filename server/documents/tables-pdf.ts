@@ -1,3 +1,4 @@
+import { PAPER_MM } from '@dusky-spool/core/math';
 import { words } from '@dusky-spool/texts';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
@@ -6,7 +7,6 @@ import type { PlanTitle } from './plan-pdf.ts';
 const INK = '#2b2733';
 const SOFT = '#5d566a';
 const LINE = '#b9b0a2';
-const SIZES = { A4: [297, 210], Letter: [279.4, 215.9] } as const;
 const MARGIN_MM = 12;
 /** Shares of the width. */
 const WIDE: Readonly<Record<string, number>> = {
@@ -49,10 +49,10 @@ export function tablesPdf(
   sheet: TablesSheet,
   tables: readonly SheetTable[],
   title: Omit<PlanTitle, 'level'>,
-  paper: keyof typeof SIZES,
+  paper: 'A4' | 'Letter',
 ): Promise<Buffer> {
   const mm = (length: number) => length * POINTS_PER_MM;
-  const [width, height] = SIZES[paper].map(mm);
+  const [height, width] = PAPER_MM[paper].map(mm);
   const margin = mm(MARGIN_MM);
   const name = words.t(`documents.${sheet}.title`);
   return pdfBuffer([width, height], { Title: `${title.project.name}, ${name}` }, (pdf, addPage) => {

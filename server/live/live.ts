@@ -3,7 +3,7 @@ import type { Duplex } from 'node:stream';
 import type { RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { WebSocket, WebSocketServer } from 'ws';
-import { type LiveMessage, PROTOCOL_VERSION } from '@dusky-spool/core/model';
+import { type LiveMessage, PROTOCOL_VERSION, LIVE_CLOSED } from '@dusky-spool/core/model';
 import type { Database } from '../database/index.ts';
 import type { EventBus } from '../events/event-bus.ts';
 import { maySeeProject, memberOf } from '../http/membership-store.ts';
@@ -83,9 +83,11 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
       for (const follower of tab === '' ? [] : where((f) => f.projectId === projectId && f.tab === tab))
         if (follower.revision < revision) follower.own.add(revision);
       void bringUpToDate(projectId);
-    } else if (event.kind === 'project-gone') end((f) => f.projectId === event.projectId, { type: 'gone' }, 4404);
-    else if (event.kind === 'session-ended') end((f) => f.session === event.session, { type: 'signed-out' }, 4401);
-    else if (event.kind === 'member-out') end((f) => f.memberId === event.memberId, { type: 'signed-out' }, 4401);
+    } else if (event.kind === 'project-gone') end((f) => f.projectId === event.projectId, { type: 'gone' }, LIVE_CLOSED.gone);
+    else if (event.kind === 'session-ended')
+      end((f) => f.session === event.session, { type: 'signed-out' }, LIVE_CLOSED.signedOut);
+    else if (event.kind === 'member-out')
+      end((f) => f.memberId === event.memberId, { type: 'signed-out' }, LIVE_CLOSED.signedOut);
   });
   bus.onReturn(() => {
     for (const projectId of new Set([...followers].map((follower) => follower.projectId))) void bringUpToDate(projectId);
@@ -140,7 +142,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
     followers.add(follower);
     try {
       const revision = await revisionOfProject(database, admitted.projectId);
-      if (revision === null) return end((f) => f === follower, { type: 'gone' }, 4404);
+      if (revision === null) return end((f) => f === follower, { type: 'gone' }, LIVE_CLOSED.gone);
       follower.revision = revision;
       send(follower, { type: 'at-revision', revision, protocol: PROTOCOL_VERSION });
       await bringUpToDate(admitted.projectId);
@@ -159,7 +161,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
       follower.alive = false;
       follower.socket.ping();
       admittedBySession(follower.request, follower.projectId).then(
-        (still) => still || end((f) => f === follower, { type: 'signed-out' }, 4401),
+        (still) => still || end((f) => f === follower, { type: 'signed-out' }, LIVE_CLOSED.signedOut),
         () => undefined,
       );
     }

@@ -6,6 +6,8 @@ export const COAX_KINDS = ['rg59', 'rg6', 'rg11'] as const;
 export type CoaxKind = (typeof COAX_KINDS)[number];
 
 const FREQUENCIES = [55, 211, 400, 550, 750, 1000, 1450, 2150] as const;
+/** Highest frequency of satellite lines, and the end of the table, MHz. */
+export const SATELLITE_MHZ = 2150;
 /** dB/100 ft (ANSI/SCTE 74 class maxima to 1000 MHz; typical above). */
 const DB_PER_100_FT: Readonly<Record<CoaxKind, readonly number[]>> = {
   rg59: [2.05, 3.8, 5.1, 5.95, 6.97, 8.12, 9.9, 12.2],
@@ -16,7 +18,7 @@ const M_PER_100_FT = 30.48;
 
 /** F5.1, F5.2: loss of coax at a frequency and temperature, dB/m. `out_of_domain` outside 5 to 2150 MHz. */
 export function coaxDbPerM(kind: CoaxKind, frequencyMhz: number, temperatureC = 20): Outcome<number> {
-  if (frequencyMhz < 5 || frequencyMhz > 2150) return outOfDomain('frequencyMhz', frequencyMhz, 5, 2150);
+  if (frequencyMhz < 5 || frequencyMhz > SATELLITE_MHZ) return outOfDomain('frequencyMhz', frequencyMhz, 5, SATELLITE_MHZ);
   const table = DB_PER_100_FT[kind];
   const f = Math.max(frequencyMhz, FREQUENCIES[0]);
   const k = Math.max(

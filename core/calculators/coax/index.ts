@@ -6,7 +6,7 @@ export { mastSpacing } from './aerial-spacing.ts';
 export { amplifierOutput } from './amplifier-output.ts';
 export { bondingConductor } from './bonding-conductor.ts';
 export { cascadeNoise } from './cascade-noise.ts';
-export { coaxDbPerM, type CoaxKind, coaxLoss } from './coax-loss.ts';
+export { coaxDbPerM, type CoaxKind, coaxLoss, SATELLITE_MHZ } from './coax-loss.ts';
 export { dishAim } from './dish-aim.ts';
 export { dishGap } from './dish-gap.ts';
 export { fieldStrength } from './field-strength.ts';

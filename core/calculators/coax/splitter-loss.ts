@@ -1,3 +1,4 @@
+import { SATELLITE_MHZ } from './coax-loss.ts';
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
 import { fine } from '../../math/index.ts';
@@ -13,7 +14,7 @@ export const splitterLoss = calculator({
   formulas: ['ideal = 10·log10(N)', 'real = ideal + 0.5 to 1 dB · ⌈log2 N⌉'],
   input: z.strictObject({
     outputs: z.int().min(1).max(64),
-    frequencyMhz: z.number().gt(0).max(2150).default(1000),
+    frequencyMhz: z.number().gt(0).max(SATELLITE_MHZ).default(1000),
   }),
   run: ({ outputs, frequencyMhz }) => {
     const idealDb = 10 * Math.log10(outputs);

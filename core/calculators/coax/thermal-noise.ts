@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
 import { fine } from '../../math/index.ts';
+import { DBMV_OVER_DBM } from './dbm.ts';
 
 const BOLTZMANN = 1.380649e-23;
 
@@ -9,9 +10,8 @@ export const thermalNoise = calculator({
   title: 'Noise of a 75 ohm line, and what stays above it',
   topic: 'coax',
   source: 'Physics: thermal noise',
-  formulaIds: ['F5.6'],
   valid: 'noise temperature 293 K unless said',
-  formulas: ['N = 10·log10(k·T·B/1 mW) + 48.75 dBmV', 'C/N = level − N − NF'],
+  formulas: [`N = 10·log10(k·T·B/1 mW) + ${DBMV_OVER_DBM} dBmV`, 'C/N = level − N − NF'],
   input: z.strictObject({
     bandwidthHz: z.number().gt(0).describe('Hz'),
     temperatureK: z.number().gt(0).default(293).describe('K'),
@@ -19,7 +19,7 @@ export const thermalNoise = calculator({
     noiseFigureDb: z.number().min(0).default(0).describe('dB'),
   }),
   run: ({ bandwidthHz, temperatureK, levelDbmv, noiseFigureDb }) => {
-    const noiseDbmv = 10 * Math.log10((BOLTZMANN * temperatureK * bandwidthHz) / 1e-3) + 48.75;
+    const noiseDbmv = 10 * Math.log10((BOLTZMANN * temperatureK * bandwidthHz) / 1e-3) + DBMV_OVER_DBM;
     return fine({ noiseDbmv, carrierToNoiseDb: levelDbmv === null ? null : levelDbmv - noiseDbmv - noiseFigureDb });
   },
   steps: (_, v) => [

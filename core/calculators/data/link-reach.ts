@@ -25,7 +25,7 @@ export const reachM = (category: Category, rate: Rate): number | null => CHANNEL
 /** Nobody has measured a link below this; at 20 C and less it is as long as it may be. */
 const COLDEST_C = -60;
 
-/** Installed length that a permanent link may have at a temperature, m (F3.2). `out_of_domain` above 60 C. */
+/** Installed length that a permanent link may have at a temperature, m. `out_of_domain` above 60 C. */
 export function linkLengthM(temperatureC: number, screened: boolean): Outcome<number> {
   if (temperatureC > 60 || temperatureC < COLDEST_C) return outOfDomain('temperatureC', temperatureC, COLDEST_C, 60);
   const warm = Math.max(0, Math.min(temperatureC, 40) - 20);

@@ -46,7 +46,7 @@ export interface PoeDelivered {
   readonly deviceV: number;
 }
 
-/** F3.3, F3.4: what a device of so many watts takes from its source. `infeasible` where it cannot be delivered. */
+/** What a device of so many watts takes from its source. `infeasible` where it cannot be delivered. */
 export function poeDelivered(
   deviceW: number,
   { sourceV, pairSets }: PoeClass,

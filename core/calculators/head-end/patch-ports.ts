@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, countUp } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { fine, RACK_UNIT_M } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const patchPorts = calculator({
@@ -20,7 +20,7 @@ export const patchPorts = calculator({
     return fine({
       ports,
       boards: Math.ceil(ports / 24),
-      looseUnits: looseHeightsM.map((h) => countUp((h + 0.006) / 0.04445)),
+      looseUnits: looseHeightsM.map((h) => countUp((h + 0.006) / RACK_UNIT_M)),
     });
   },
   steps: (_, v) => [`${v.ports} ports, ${v.boards} boards`],

@@ -33,7 +33,7 @@ export interface Allowance {
 /**
  * How much cable to cut for a run. Routed length is the way with the slack at both ends; cut length is the routed length times the
  * factor, with the reserve, rounded up to 0.5 m (1 ft). Lengths in metres. From F16.1, with the factor on slack too, since loops are
- * laid by hand as ways are. Reel ends are added to orders only (F16.2).
+ * laid by hand as ways are. Reel ends are added to orders only.
  */
 export function cutLength(
   way: { readonly riseM: number; readonly runM: number; readonly dropM: number },

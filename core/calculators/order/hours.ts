@@ -54,7 +54,7 @@ export interface RunWork {
   readonly boxes?: number;
 }
 
-/** Hours to pull one run, bore for it, box, terminate and label it (F18.1 without difficulty), person-hours. */
+/** Hours to pull one run, bore for it, box, terminate and label it (difficulty 1), person-hours. */
 export function runHours(
   { family, additional = false, holes = 0, floors = 0, boxes = 0 }: RunWork,
   construction: keyof WorkHours,

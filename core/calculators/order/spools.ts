@@ -4,7 +4,7 @@ import { fine, type Outcome, refuse } from '../../math/index.ts';
 /** A remainder under this is worth a word, m. */
 const SHORT_M = 3;
 
-/** Length to order for a length that is cut: 3 % go at the ends of reels (F16.2). */
+/** Length to order for a length that is cut: 3 % go at the ends of reels. */
 export const ORDER_FACTOR = 1.03;
 
 /** A spool as it is usually sold: 1000 ft, m. */
@@ -21,7 +21,7 @@ export interface SpoolPlan {
 }
 
 /**
- * F16.3 to F16.5: spools of one length for runs of one cable type, without splices: first fit, longest first; as many at least as are
+ * Spools of one length for runs of one cable type, without splices: first fit, longest first; as many at least as are
  * pulled at once in any one pull. Lengths m. Problem: `run-longer-than-spool` (infeasible).
  */
 export function planSpools(lengthsM: readonly number[], spoolM: number, parallel: number): Outcome<SpoolPlan> {
@@ -46,7 +46,7 @@ export function planSpools(lengthsM: readonly number[], spoolM: number, parallel
   });
 }
 
-/** F16.6: staples for a length in walls, with two at each end; hooks for a length that hangs; ties for a length that is bundled. */
+/** Staples for a length in walls, with two at each end; hooks for a length that hangs; ties for a length that is bundled. */
 export const staplesFor = (lengthM: number): number => countUp(lengthM / 1.4) + 4;
 
 export const hooksFor = (lengthM: number): number => countUp(lengthM / 1.5);

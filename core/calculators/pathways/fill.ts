@@ -37,7 +37,7 @@ export const CONDUITS: readonly ConduitSize[] = [
 const NIPPLE_M = 0.6;
 const NIPPLE_FILL = 0.6;
 
-/** Share of a conduit's area that so many cables may fill (F6.1): 53, 31, 40 % in North America, 40 % elsewhere, 60 % in a nipple. */
+/** Share of a conduit's area that so many cables may fill: 53, 31, 40 % in North America, 40 % elsewhere, 60 % in a nipple. */
 export function fillLimit(cables: number, jurisdiction: ProjectHeader['jurisdiction'], lengthM = Infinity): number {
   if (lengthM <= NIPPLE_M) return NIPPLE_FILL;
   if (jurisdiction !== 'NA') return 0.4;
@@ -54,7 +54,7 @@ export interface ConduitFill {
 }
 
 /**
- * Answers: how full is a conduit, and how many more go in? Units: m. Formula: F6.1, `sum(OD^2) / ID^2`. Valid for round cables; flat
+ * Answers: how full is a conduit, and how many more go in? Units: m. Formula: `sum(OD^2) / ID^2`. Valid for round cables; flat
  * ones count by their larger width. Problems: `conduit-no-size`.
  */
 export function conduitFill(
@@ -76,7 +76,7 @@ export function conduitFill(
   return fine({ fill: fillOf(0), limit: fillLimit(diametersM.length, jurisdiction, lengthM), fits: fits(0), roomFor });
 }
 
-/** F6.3: three equal cables in a conduit of 2.8 to 3.2 times their diameter may wedge. */
+/** Three equal cables in a conduit of 2.8 to 3.2 times their diameter may wedge. */
 export function jams(diametersM: readonly number[], insideM: number): boolean {
   if (diametersM.length !== 3 || Math.max(...diametersM) - Math.min(...diametersM) > 1e-4) return false;
   const ratio = insideM / diametersM[0];
@@ -84,7 +84,7 @@ export function jams(diametersM: readonly number[], insideM: number): boolean {
 }
 
 /**
- * Answers: the smallest listed conduit for cables, with a quarter of room to spare (F6.2). Units: m.
+ * Answers: the smallest listed conduit for cables, with a quarter of room to spare. Units: m.
  * Problems: `conduit-none-fits`: take several.
  */
 export function conduitSize(

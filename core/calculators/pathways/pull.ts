@@ -2,7 +2,7 @@ import type { CableType } from '../../model/index.ts';
 import { distance3, GRAVITY, type Point3 } from '../../math/index.ts';
 import { areaMm2Of } from '../wire/index.ts';
 
-/** Dry pull through plastic or steel; polyethylene or with lubricant 0.35 (F6.4). */
+/** Dry pull through plastic or steel; polyethylene or with lubricant 0.35. */
 const FRICTION = 0.5;
 
 /** A straight piece of a conduit and the bend before it, in the direction of the pull. */
@@ -32,7 +32,7 @@ export function weightKgPerM({ gaugeAwg, conductors, outsideDiameterM, material 
 
 /**
  * Answers: how hard is it to pull cables through a conduit, and from which end? Units: corners in m, weight in kg/m, result in N.
- * Formula: F6.4, straight `T + mu w g L`, bend `T e^(mu theta)`, a rise adds `w g z`, a fall counts nothing. Valid for one pull between
+ * Formula: straight `T + mu w g L`, bend `T e^(mu theta)`, a rise adds `w g z`, a fall counts nothing. Valid for one pull between
  * two open ends.
  */
 export function pullTension(corners: readonly Point3[], weightPerM: number, friction = FRICTION): PullTension {

@@ -5,7 +5,7 @@ export const OVERLAPS = ['edge', 'minimum', 'full'] as const;
 
 export type Overlap = (typeof OVERLAPS)[number];
 
-/** F8.2: the disc that a speaker of an included angle (rad, below pi) covers at ear height, and F8.3: the pitch for an overlap; m. */
+/** The disc that a speaker of an included angle (rad, below pi) covers at ear height, and the pitch for an overlap; m. */
 export function discAndPitch(
   ceilingM: number,
   earM: number,
@@ -16,5 +16,5 @@ export function discAndPitch(
   return { discM, pitchM: overlap === 'edge' ? discM : overlap === 'minimum' ? discM / Math.SQRT2 : discM / 2 };
 }
 
-/** F8.3: how many speakers at most `pitchM` apart cover a length, both m. */
+/** How many speakers at most `pitchM` apart cover a length, both m. */
 export const speakersAlong = (lengthM: number, pitchM: number): number => countUp(lengthM / pitchM);

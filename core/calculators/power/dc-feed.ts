@@ -61,7 +61,7 @@ export interface DcFeed {
   readonly ok: boolean;
 }
 
-/** F3.6 for one feed; zero length has no drop. Problems: those of the wire. */
+/** Volts that one feed loses and leaves; zero length has no drop. Problems: those of the wire. */
 export function dcFeed(input: z.output<typeof feed>, currentA: number): Outcome<DcFeed> {
   const metal = judgeMaterial(input.material, input.use);
   const loop = loopOhmOf(wireOf(input), input.lengthM, input.conductorsPerPole);
@@ -88,7 +88,7 @@ export function dcFeed(input: z.output<typeof feed>, currentA: number): Outcome<
   });
 }
 
-/** F3.4, F3.7: current of a load of constant power at the end of a resistance. `infeasible` where it cannot be delivered. */
+/** Current of a load of constant power at the end of a resistance. `infeasible` where it cannot be delivered. */
 export function constantPower(
   supplyV: number,
   ohm: number,

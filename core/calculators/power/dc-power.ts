@@ -9,7 +9,7 @@ export const dcPower = calculator({
   title: 'Feed of a load of constant power',
   topic: 'power',
   source: 'Circuit theory',
-  formulaIds: ['F3.7', 'F3.4'],
+  formulaIds: ['F3.7'],
   valid: 'regulated loads; AWG -3 to 40, -20 to 90 C',
   formulas: ['R = 2·L·r/n', 'I = (V − √(V² − 4·R·P))/(2·R)', 'Vload = (V + √(V² − 4·R·P))/2'],
   input: feed.extend({ powerW: z.number().min(0).describe('W, drawn at the load') }),

@@ -8,7 +8,7 @@ export const sunOnPane = calculator({
   title: 'Sun on a pane under an overhang',
   topic: 'shades',
   source: 'Low-precision series for the position of the sun',
-  formulaIds: ['F14.7', 'F14.8', 'F14.9'],
+  formulaIds: ['F14.8', 'F14.9'],
   valid: 'upright panes under a long overhang; neighbours and trees want a visit',
   formulas: ['cos i = sin alt·cos β + cos alt·sin β·cos γ', 'Ω = atan2(tan alt, cos γ)', 'shaded = clamp(P·tan Ω − G, 0, Hg)'],
   input: z.strictObject({ ...site, ...pane, at: instant }),

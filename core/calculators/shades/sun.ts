@@ -36,7 +36,7 @@ export function instantOf(text: string): Instant | null {
   return month >= 1 && month <= 12 && day >= 1 && day <= days[month - 1] && hours < 24 ? { year, month, day, hours } : null;
 }
 
-/** F14.7: geometric position of the sun, degrees and minutes. */
+/** Geometric position of the sun, degrees and minutes. */
 export function sunAt(latitudeDeg: number, longitudeDeg: number, { year, month, day, hours }: Instant): Sun {
   const [y, m] = month <= 2 ? [year - 1, month + 12] : [year, month];
   const a = Math.floor(y / 100);
@@ -104,7 +104,7 @@ interface Pane {
   readonly glassM: number;
 }
 
-/** F14.8, F14.9. */
+/** Where the sun stands to a pane, degrees, and whether it shines on it. */
 export function onPane({ altitudeDeg, azimuthDeg }: Sun, { bearingDeg, tiltDeg, overhangM, gapM, glassM }: Pane) {
   const gammaDeg = ((((azimuthDeg - bearingDeg + 180) % 360) + 360) % 360) - 180;
   const cosine = sin(altitudeDeg) * cos(tiltDeg) + cos(altitudeDeg) * sin(tiltDeg) * cos(gammaDeg);

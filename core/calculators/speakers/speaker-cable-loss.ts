@@ -32,7 +32,7 @@ export interface SpeakerCableLossResult {
  * Answers: what does a speaker cable of this length and gauge cost in level, power and damping?
  * Units: m one way, ohm, dB, fractions.
  * Formula and source: F2.1 R_loop = 2*L*r/n; F2.2 loss = 20*log10((Z+R)/Z); F2.3 R/(Z+R) and (Z/(Z+R))^2;
- * F2.5 DF = Z/(R + Z_rated/DF_amp). Resistive model.
+ * DF = Z/(R + Z_rated/DF_amp). Resistive model.
  * Valid: as the wire resistance; a zero length is legal and costs nothing.
  * Problems: `out_of_domain` for gauge or temperature.
  */
@@ -59,7 +59,7 @@ export const speakerCableLossCalculator = calculator({
   title: 'Loss and resistance of a speaker cable',
   topic: 'speakers',
   source: 'Circuit theory',
-  formulaIds: ['F2.1', 'F2.2', 'F2.3', 'F2.5'],
+  formulaIds: ['F2.1', 'F2.2', 'F2.3'],
   valid: 'resistive model; AWG -3 to 40, -20 to 90 C',
   formulas: ['R = 2·L·r/n', 'loss = 20·log10((Z + R)/Z)', 'lost = R/(Z + R)'],
   cautions: ['C2'],

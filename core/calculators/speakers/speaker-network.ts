@@ -7,7 +7,6 @@ export const speakerNetwork = calculator({
   title: 'Speakers in series and parallel on one amplifier',
   topic: 'speakers',
   source: 'Circuit theory',
-  formulaIds: ['F2.7'],
   valid: 'nominal, resistive loads; each string in series, strings in parallel',
   formulas: ['string: Z = ΣZi', 'strings: 1/Z = Σ1/Zs'],
   cautions: ['C2'],

@@ -1,6 +1,6 @@
 import { GRAVITY, INCH_M, LBF_N } from '../../math/index.ts';
 
-/** Load factors of F11.1: on a wall, and overhead with people beneath. */
+/** Load factors: on a wall, and overhead with people beneath. */
 export const WALL_FACTOR = 5;
 export const OVERHEAD_FACTOR = 10;
 /** Overhead in board alone is prohibited above this (ENGINEERING 11: safety wire and structure), kg. */
@@ -12,14 +12,14 @@ export const BOARD_SCREW_KG = 5;
 export const WOODS = { 'spruce-pine-fir': 0.42, 'douglas-fir-larch': 0.5, 'southern-pine': 0.55 } as const;
 export type Wood = keyof typeof WOODS;
 
-/** F11.3, `W = 1800*G^1.5*D^0.75` lbf per inch of thread: allowable withdrawal of a lag screw from side grain. Diameter m. */
+/** `W = 1800*G^1.5*D^0.75` lbf per inch of thread (ANSI/AWC NDS): allowable withdrawal of a lag screw from side grain. Diameter m. */
 export function lagWithdrawal(diameterM: number, wood: Wood): { readonly lbfPerIn: number; readonly nPerM: number } {
   const lbfPerIn = 1800 * WOODS[wood] ** 1.5 * (diameterM / INCH_M) ** 0.75;
   return { lbfPerIn, nPerM: (lbfPerIn * LBF_N) / INCH_M };
 }
 
 /**
- * F11.2: tension of one fastener of the upper row and shear of any of them, N, for a mass (kg) whose centre is `reachM` from the
+ * Tension of one fastener of the upper row and shear of any of them, N, for a mass (kg) whose centre is `reachM` from the
  * wall, on rows `rowsApartM` apart.
  */
 export function bracketForces(

@@ -4,7 +4,7 @@ export const BITS_M = [0.012, 0.016, 0.02, 0.025, 0.028, 0.032, 0.038, 0.044, 0.
 export const HOLE_FILL = 0.4;
 /** Room round a bundle, m. */
 const ROUND_BUNDLE_M = 0.003;
-/** Diameter of a round bundle of n equal cables over that of one (F4.3); from eight on 1.21 times the root of n. */
+/** Diameter of a round bundle of n equal cables over that of one; from eight on 1.21 times the root of n. */
 const BUNDLE = [0, 1, 2, 2.155, 2.414, 2.701, 3, 3] as const;
 
 /**
@@ -19,7 +19,7 @@ export function holeForM(diametersM: readonly number[]): number {
 const holeOfM = (cables: number, widestM: number, squaresM2: number): number =>
   Math.max(Math.sqrt(squaresM2 / HOLE_FILL), roundM(cables, widestM) + ROUND_BUNDLE_M);
 
-/** Outside diameter of a round bundle, m (F4.3), as wide as if all its cables were as thick as the thickest. */
+/** Outside diameter of a round bundle, m, as wide as if all its cables were as thick as the thickest. */
 export function bundleDiameterM(diametersM: readonly number[]): number {
   return roundM(diametersM.length, Math.max(0, ...diametersM));
 }

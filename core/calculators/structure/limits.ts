@@ -13,13 +13,13 @@ export interface BoreLimit {
   readonly spanShares: readonly [number, number] | null;
 }
 
-/** F7.5: a hole nearer to the face than this gets a steel plate, m. */
+/** A hole nearer to the face than this gets a steel plate, m. */
 export const NAIL_PLATE_M = 1.25 * INCH_M;
 
 /**
  * Answers: how large may a hole in a sawn member be, and where? Units: m; `depthM` is the actual depth of the member.
- * Formulas: F7.2 (studs: 40 % of the depth bearing, 60 % not, 16 mm of wood at the edge), F7.3 (joists: a third of the depth, 51 mm
- * from the edges), F7.4 (UK and EU: joists a quarter of the depth, between 0.25 and 0.40 of the span), F7.6 (plates: half their width
+ * Limits: studs (40 % of the depth bearing, 60 % not, 16 mm of wood at the edge), joists (a third of the depth, 51 mm
+ * from the edges), joists in the UK and EU (a quarter of the depth, between 0.25 and 0.40 of the span), plates (half their width
  * without a tie). Valid for sawn timber; engineered members and steel are the engineer's.
  */
 export function boreLimit(
@@ -39,9 +39,9 @@ export function boreLimit(
   return { mostM: Math.max(0, Math.min(depthM / 3, depthM - 2 * edgeM)), edgeM, spanShares: null };
 }
 
-/** Whether a place at this share of the span lies outside the part in which a hole may be (F7.4). */
+/** Whether a place at this share of the span lies outside the part in which a hole may be. */
 export const isOutsideSpan = (spanShares: readonly [number, number], share: number): boolean =>
   share < spanShares[0] - 1e-9 || share > spanShares[1] + 1e-9;
 
-/** F7.5: whether a hole in the middle of a member leaves so little at its faces that steel plates are needed. */
+/** Whether a hole in the middle of a member leaves so little at its faces that steel plates are needed. */
 export const needsNailPlates = (depthM: number, holeM: number): boolean => (depthM - holeM) / 2 < NAIL_PLATE_M - 1e-9;

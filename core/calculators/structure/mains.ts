@@ -1,3 +1,4 @@
+import { INCH_M } from '../../math/index.ts';
 import type { CableType, Feature, ProjectHeader } from '../../model/index.ts';
 
 type Jurisdiction = ProjectHeader['jurisdiction'];
@@ -29,7 +30,7 @@ const P: readonly (readonly [upTo: number, factor: number])[] = [
   [Infinity, 6],
 ];
 /** Open conductors: 2 in (NEC 725, 800), and what practice keeps where they run beside each other for longer, m. */
-export const OPEN_CONDUCTORS_M = 0.0508;
+export const OPEN_CONDUCTORS_M = 2 * INCH_M;
 const PARALLEL_KEEP_M = 0.3;
 /** Parallel runs longer than this keep their distance, m (ENGINEERING 7.1, plan checks). */
 export const PARALLEL_FROM_M = 2;
@@ -49,7 +50,7 @@ export interface BesideCircuits {
 }
 
 /**
- * F7.1: the distance that a cable keeps from branch circuits, m. `computedM` is S*P where the region has it, null elsewhere. Crossings
+ * The distance that a cable keeps from branch circuits, m. `computedM` is S*P where the region has it, null elsewhere. Crossings
  * at right angles are left out.
  */
 export function mainsSeparation({

@@ -9,7 +9,6 @@ export const notchCheck = calculator({
   title: 'A notch in a stud or joist',
   topic: 'structure',
   source: 'IRC R502.8, R602.6; BS 5268; Approved Document A',
-  formulaIds: ['F7.2', 'F7.3', 'F7.4'],
   valid: 'sawn timber; masonry chases of one face',
   formulas: [
     'stud: ≤ 0.25·D bearing, 0.40·D not',

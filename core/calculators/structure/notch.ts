@@ -28,9 +28,9 @@ export interface NotchLimit {
 }
 
 /**
- * Answers: may a member be notched like this? Units: m. Formulas: F7.2 (studs: a quarter of the depth bearing, 0.40 not), F7.3 (joists:
- * a sixth of the depth, a third of it long, none in the middle third; a quarter at the ends), F7.4 (UK, EU: top only, an eighth, 0.07
- * to 0.25 of the span, joists to 250 mm; masonry: a third of the leaf upright, a sixth level), F7.6 (plates: half). Valid for sawn
+ * Answers: may a member be notched like this? Units: m. Limits: studs (a quarter of the depth bearing, 0.40 not), joists (a
+ * sixth of the depth, a third of it long, none in the middle third; a quarter at the ends), in the UK and EU (top only, an eighth, 0.07
+ * to 0.25 of the span, joists to 250 mm; masonry: a third of the leaf upright, a sixth level), plates (half). Valid for sawn
  * timber and single leaves of masonry. Refused as prohibited with the limit where it is over.
  */
 export function notchLimit(notch: Notch): Outcome<NotchLimit> {

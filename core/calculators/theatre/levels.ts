@@ -7,14 +7,14 @@ export const level = {
   gainDb: z.number().default(0).describe('dB, boundaries and room'),
 };
 
-/** F10.5: dB at 1 W and 1 m. */
+/** DB at 1 W and 1 m. */
 export const oneWatt = (sensitivityDb: number, impedanceOhm: number) => sensitivityDb - 10 * Math.log10(8 / impedanceOhm);
 
 /** Excess beyond a window, degrees. */
 const excess = (value: number, [least, most]: readonly [number, number]) =>
   value < least ? value - least : value > most ? value - most : 0;
 
-/** F10.15: what a channel loses at a seat, 0 to 1. */
+/** What a channel loses at a seat, 0 to 1. */
 export function channelFit(
   azimuth: number,
   elevation: number,

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
 import { fine, refuse } from '../../math/index.ts';
-import { side, SPEED } from './room-sides.ts';
+import { side } from './room-sides.ts';
+import { SOUND_M_PER_S } from './speed-of-sound.ts';
 
 /** F10.16: every mode to here is counted, so that results agree, Hz. */
 const TOP_HZ = 400;
@@ -43,14 +44,14 @@ export const modalResponse = calculator({
     for (const [k, p] of [seat, ...subs.map(({ at }) => at)].entries())
       if (p.some((value, axis) => value < 0 || value > sides[axis]))
         return refuse('outside-room', { kind: 'invalid', field: k === 0 ? 'seat' : `subs.${k - 1}.at` });
-    const most = sides.map((s) => Math.floor((2 * TOP_HZ * s) / SPEED));
+    const most = sides.map((s) => Math.floor((2 * TOP_HZ * s) / SOUND_M_PER_S));
     const shape = (axis: number, n: number, at: number) => Math.cos((n * Math.PI * at) / sides[axis]);
     const modes: { hz: number; e: number; seat: number; subs: number[] }[] = [];
     for (let nx = 0; nx <= most[0]; nx++)
       for (let ny = 0; ny <= most[1]; ny++)
         for (let nz = 0; nz <= most[2]; nz++) {
           const n = [nx, ny, nz];
-          const hz = (SPEED / 2) * Math.hypot(nx / sides[0], ny / sides[1], nz / sides[2]);
+          const hz = (SOUND_M_PER_S / 2) * Math.hypot(nx / sides[0], ny / sides[1], nz / sides[2]);
           if (hz > TOP_HZ) continue;
           const p = (at: readonly number[]) => n.reduce((product, order, axis) => product * shape(axis, order, at[axis]), 1);
           modes.push({
@@ -77,7 +78,7 @@ export const modalResponse = calculator({
         re += (scale * (a * dr + b * di)) / size;
         im += (scale * (b * dr - a * di)) / size;
       }
-      return 20 * Math.log10((SPEED ** 2 / (Math.PI * volume)) * Math.hypot(re, im));
+      return 20 * Math.log10((SOUND_M_PER_S ** 2 / (Math.PI * volume)) * Math.hypot(re, im));
     });
     return fine({ modes: modes.length, levelsDb });
   },

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
 import { fine } from '../../math/index.ts';
-import { side, SPEED } from './room-sides.ts';
+import { side } from './room-sides.ts';
+import { SOUND_M_PER_S } from './speed-of-sound.ts';
 
 export const roomMode = calculator({
   name: 'room-mode',
@@ -20,7 +21,7 @@ export const roomMode = calculator({
   }),
   from: { lengthM: 'roomLengthM', widthM: 'roomWidthM', heightM: 'ceilingM' },
   run: ({ lengthM, widthM, heightM, order: [nx, ny, nz], rt60S }) => {
-    const hz = (SPEED / 2) * Math.hypot(nx / lengthM, ny / widthM, nz / heightM);
+    const hz = (SOUND_M_PER_S / 2) * Math.hypot(nx / lengthM, ny / widthM, nz / heightM);
     const kinds = ['none', 'axial', 'tangential', 'oblique'];
     return fine({
       hz,

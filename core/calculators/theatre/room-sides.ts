@@ -1,5 +1,3 @@
 import { z } from 'zod';
 
 export const side = z.number().gt(0).max(100).describe('m');
-
-export const SPEED = 343.2;

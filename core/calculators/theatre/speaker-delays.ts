@@ -2,8 +2,7 @@ import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
 import { fine } from '../../math/index.ts';
 import { positive } from '../fields.ts';
-
-const SPEED = 343.2;
+import { soundSpeed } from './speed-of-sound.ts';
 
 export const speakerDelay = calculator({
   name: 'speaker-delays',
@@ -19,7 +18,7 @@ export const speakerDelay = calculator({
   }),
   from: { temperatureC: null },
   run: ({ distancesM, temperatureC }) => {
-    const speed = temperatureC === 20 ? SPEED : 331.3 * Math.sqrt(1 + temperatureC / 273.15);
+    const speed = soundSpeed(temperatureC);
     const far = Math.max(...distancesM);
     return fine({
       speedMPerS: speed,

@@ -9,7 +9,6 @@ export const plugConduit = calculator({
   title: 'Conduit for a lead with its plug on',
   topic: 'ways',
   source: 'Trade practice',
-  formulaIds: ['F4.3'],
   valid: 'straight conduit; two sweeps of 90 degrees at most for a pre-made plug',
   formulas: ['ID ≥ 1.25·√(w² + h²)', 'beside cables: ID − bundle ≥ √(w² + h²)'],
   input: z.strictObject({

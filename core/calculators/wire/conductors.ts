@@ -1,7 +1,13 @@
 import { fine, type Outcome, refuse } from '../../math/index.ts';
 
-/** F1.1, F1.2. */
-export const diameterMmOf = (gaugeAwg: number): number => 0.127 * 92 ** ((36 - gaugeAwg) / 39);
+/** Diameter of 36 AWG, mm, and the ratio of the diameters of 4/0 and 36 AWG (ASTM B258). */
+const [AWG_36_MM, AWG_RATIO] = [0.127, 92];
+
+/** Diameter and area of a solid conductor by its gauge (ASTM B258), mm and mm2. */
+export const diameterMmOf = (gaugeAwg: number): number => AWG_36_MM * AWG_RATIO ** ((36 - gaugeAwg) / 39);
+
+/** Gauge of a diameter, mm; a fraction between two gauges. */
+export const gaugeOf = (diameterMm: number): number => 36 - (39 * Math.log(diameterMm / AWG_36_MM)) / Math.log(AWG_RATIO);
 
 export const areaMm2Of = (gaugeAwg: number): number => (Math.PI / 4) * diameterMmOf(gaugeAwg) ** 2;
 

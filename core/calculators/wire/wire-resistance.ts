@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { fine, type Outcome, refuse } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
+import { areaMm2Of, diameterMmOf } from './conductors.ts';
 
 export const wireResistanceInput = z.strictObject({
   gaugeAwg: z.int().describe('AWG number; 0 = 1/0, -1 = 2/0; valid -3 to 40'),
@@ -22,7 +23,7 @@ export interface WireResistanceResult {
 /**
  * Answers: how much resistance has one conductor of this gauge?
  * Units: mm, mm2, ohm/km, degrees C.
- * Formula and source: F1.1 d = 0.127 * 92^((36-n)/39) (ASTM B258); F1.2 area; F1.3 r20 = 1000*0.017241/A (IEC 60028);
+ * Formula and source: d = 0.127 * 92^((36-n)/39) (ASTM B258); area; r20 = 1000*0.017241/A (IEC 60028);
  * F1.4 temperature 0.00393/C; F1.5 stranded x 1.02; copper-clad aluminium x 1.60.
  * Valid: AWG -3 to 40, -20 to 90 C.
  * Problems: `out_of_domain` for gauge or temperature.
@@ -34,8 +35,7 @@ export function wireResistance(given: WireResistanceInput): Outcome<WireResistan
   if (temperatureC < -20 || temperatureC > 90) {
     return refuse('temperature-out-of-domain', { kind: 'out_of_domain', field: 'temperatureC', value: temperatureC });
   }
-  const diameterMm = 0.127 * 92 ** ((36 - gaugeAwg) / 39);
-  const areaMm2 = (Math.PI / 4) * diameterMm ** 2;
+  const [diameterMm, areaMm2] = [diameterMmOf(gaugeAwg), areaMm2Of(gaugeAwg)];
   const solid20OhmPerKm = (1000 * 0.017241) / areaMm2;
   const ohmPerKm = solid20OhmPerKm * (stranded ? 1.02 : 1) * (material === 'cca' ? 1.6 : 1) * (1 + 0.00393 * (temperatureC - 20));
   return fine({ diameterMm, areaMm2, solid20OhmPerKm, ohmPerKm });
@@ -46,7 +46,7 @@ export const wireResistanceCalculator = calculator({
   title: 'Resistance of one conductor',
   topic: 'wire',
   source: 'ASTM B258, IEC 60028',
-  formulaIds: ['F1.1', 'F1.2', 'F1.3', 'F1.4', 'F1.5'],
+  formulaIds: ['F1.3', 'F1.4', 'F1.5'],
   valid: 'AWG -3 to 40, -20 to 90 C',
   formulas: ['d = 0.127 mm · 92^((36 − n)/39)', 'r20 = 1000·0.017241/A', 'r(T) = r20·(1 + 0.00393·(T − 20)); stranded × 1.02'],
   input: wireResistanceInput,

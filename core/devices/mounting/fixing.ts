@@ -12,7 +12,7 @@ import {
 
 /** Ultimate load of a toggle in 12.7 mm board, the low end of 0.5 to 1.2 kN, N. */
 const TOGGLE_N = 500;
-/** Lag screw of 5/16 in with 51 mm of thread in spruce-pine-fir: an allowable value, N (F11.3). */
+/** Lag screw of 5/16 in with 51 mm of thread in spruce-pine-fir: an allowable value, N. */
 const LAG_N = lagWithdrawal(0.0079375, 'spruce-pine-fir').nPerM * 0.051;
 /** Shear of the same screw, taken as half its withdrawal [practice, safe side], N. */
 const LAG_SHEAR_N = LAG_N / 2;
@@ -36,7 +36,7 @@ export function loadOf(type: DeviceType, mount: DeviceType | null): Load {
   return { massKg: type.weightKg + (mount?.weightKg ?? 0), armM, patternM, moves, ratedKg: holds?.ratedKg ?? null };
 }
 
-/** Force that the fixings of a load on a wall must bear (F11.1), N. */
+/** Force that the fixings of a load on a wall must bear, N. */
 export const wallRequiredN = (massKg: number): number => massKg * GRAVITY * WALL_FACTOR;
 
 /** A device heavier than its mount is rated for. */
@@ -52,7 +52,7 @@ export const overRated = (type: DeviceType, { ratedKg }: Load): Clash[] =>
       ]
     : [];
 
-/** How a load is held on a wall, with the share of what its fixings allow (F11.2). */
+/** How a load is held on a wall, with the share of what its fixings allow. */
 export interface Fixing {
   readonly into: 'board' | 'toggles' | 'studs' | 'blocking' | 'solid' | 'nothing';
   /** T/T_allow + V/V_allow; at most 1 holds. */
@@ -63,7 +63,7 @@ export interface Fixing {
 }
 
 /**
- * F11.2: W on an arm from the wall, fixings in two rows. Against allowable values the factor is in the value already; toggles
+ * W on an arm from the wall, fixings in two rows. Against allowable values the factor is in the value already; toggles
  * have an ultimate value, so the factor is applied. `studs` counts members behind the hole pattern.
  */
 export function wallFixing(load: Load, studs: number, blocked: boolean, substrate: Substrate | null, solid: boolean): Fixing {
@@ -93,7 +93,7 @@ export function heaviestOnWall(load: Load): number {
   return unit.share === 0 ? Infinity : 10 / unit.share;
 }
 
-/** Force that overhead fixings must bear (F11.1), N. */
+/** Force that overhead fixings must bear, N. */
 export const overheadRequiredN = (massKg: number): number => massKg * GRAVITY * OVERHEAD_FACTOR;
 
 /** Whether a thing overhead must hang from structure rather than from board. Devices with clamps hold themselves up to that mass. */

@@ -34,7 +34,7 @@ export interface Sight {
   readonly by: Feature | null;
 }
 
-/** Lines from every seat of the room to the speaker, or to the four corners of the picture (F10.4). */
+/** Lines from every seat of the room to the speaker, or to the four corners of the picture. */
 export function sightOf(document: ProjectDocument, device: Device, type: DeviceType, heightM: number): Sight {
   const seats = wantsSight(type) ? seatsOf(document, device.levelId, device.roomId) : [];
   const { opaque } = solidsOn(document, device.levelId);

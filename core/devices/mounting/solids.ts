@@ -86,7 +86,7 @@ export const awayFromSolid = (p: Point2, { footprints }: Solid): number =>
   Math.min(...footprints.map((footprint) => awayFrom(p, footprint)));
 
 /**
- * Whether a straight line is cut by a prism: F10.4, blocked where the part of it inside is longer than nothing.
+ * Whether a straight line is cut by a prism: blocked where the part of it inside is longer than nothing.
  * Points in m, the prism's heights in the same system as z.
  */
 export function isBlocked(from: Point3, to: Point3, footprint: readonly Point2[], bottomM: number, topM: number): boolean {

@@ -29,7 +29,7 @@ export interface SpeakerGrid {
 
 /**
  * Even coverage of a rectangular room from its ceiling. Metres, radians.
- * Disc and pitch by F8.2 and F8.3; actual pitch L/nx, first row at half the pitch; at least 0.6 m from the walls. Valid for speakers that radiate straight down.
+ * Disc and pitch as the calculator has them; actual pitch L/nx, first row at half the pitch; at least 0.6 m from the walls. Valid for speakers that radiate straight down.
  * Problems: `ceiling-not-above-ear` (invalid), `angle-out-of-domain` (0 to 180 degrees), `room-too-small` (invalid).
  */
 export function speakerGrid(input: SpeakerGridInput): Outcome<SpeakerGrid> {

@@ -6,6 +6,8 @@ export type LengthUnit = 'mm' | 'cm' | 'm' | 'in' | 'ft';
 /** Metres in an inch and in a foot, exact (ENGINEERING 0.2). */
 export const INCH_M = 0.0254;
 export const FOOT_M = 0.3048;
+/** Height of a rack unit, exact: 1 3/4 in (IEC 60297). */
+export const RACK_UNIT_M = 1.75 * INCH_M;
 /** Newtons in a pound of force (ENGINEERING 0.2). */
 export const LBF_N = 4.44822;
 /** Radians in a degree. */

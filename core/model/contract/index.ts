@@ -75,6 +75,7 @@ export {
 export {
   changesRequest,
   labelsQuery,
+  LIVE_CLOSED,
   type LiveMessage,
   MIN_PROTOCOL,
   newProjectRequest,

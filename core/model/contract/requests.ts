@@ -38,6 +38,9 @@ export const WHOLE_UP_TO_PX = 16_000_000;
 /** Side of a tile, px. */
 export const TILE_PX = 512;
 
+/** Why the server closed a live connection: nobody is signed in any more, or the project is gone. */
+export const LIVE_CLOSED = { signedOut: 4401, gone: 4404 } as const;
+
 export type LiveMessage =
   | { readonly type: 'at-revision'; readonly revision: number; readonly protocol: number }
   | { readonly type: 'change'; readonly stored: StoredChange }

@@ -73,11 +73,7 @@ export const projectHeader = z.strictObject({
   numberPattern: words(60, 1)
     .regex(/\{(device|port)\}/, 'must hold {device} or {port}')
     .describe('{level} {room} {system} {type} {device} {leg} {rack} {port}'),
-  wasteFactor: z
-    .number()
-    .min(1)
-    .max(1.5)
-    .describe('on a way through what was not measured, F16.1; 1.10 unless the firm knows better'),
+  wasteFactor: z.number().min(1).max(1.5).describe('on a way through what was not measured; 1.10 unless the firm knows better'),
   tracedFactor: z.number().min(1).max(1.5).describe('on a way through what was measured; 1.03 unless the firm knows better'),
   reserveM: lengthM(20).describe('added to every cut length, m'),
   slackStyle: z.enum(SLACK_STYLES).describe('how slack is left at a device, unless its run says otherwise'),

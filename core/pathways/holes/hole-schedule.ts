@@ -21,7 +21,7 @@ export interface BoredPlace {
   /** Largest hole that may be bored, m; null where others decide. */
   readonly mostM: number | null;
   readonly nailPlates: boolean;
-  /** Share of the span from the nearer support at which a joist is bored, where that is limited (F7.4) and missed. */
+  /** Share of the span from the nearer support at which a joist is bored, where that is limited and missed. */
   readonly offSpan: number | null;
   /** Who has to agree or to do it: null is the crew itself. */
   readonly ask: 'engineer' | 'firestop' | 'mason' | null;

@@ -1,14 +1,10 @@
 import { deviceTitle, faceOf, mountTypeOf } from '../../devices/index.ts';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { fine, type Outcome, refuse, PAPER_MM } from '../../math/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 
 /** Papers of a template, portrait, mm; the smallest on which the hole fits is taken. */
-const PAPERS = {
-  A4: [210, 297],
-  Letter: [215.9, 279.4],
-  A3: [297, 420],
-  Tabloid: [279.4, 431.8],
-} as const;
+const { A4, Letter, A3, Tabloid } = PAPER_MM;
+const PAPERS = { A4, Letter, A3, Tabloid };
 export type TemplatePaper = keyof typeof PAPERS;
 const MARGIN_MM = 10;
 /** Below the drawing: what it is for, and the ruler by which the print is checked. */

@@ -1,5 +1,5 @@
 import { buildingOf, openingsOf, projectBounds, wallLength, wallPoint, wallReaches } from '../../house/index.ts';
-import { type Box, centroidOf, fine, type Outcome, placeLabels, type Point2, refuse } from '../../math/index.ts';
+import { type Box, centroidOf, fine, type Outcome, placeLabels, type Point2, refuse, PAPER_MM } from '../../math/index.ts';
 import type { ProjectDocument, SystemName } from '../../model/index.ts';
 import { type PlannedRun, planRuns } from '../../runs/index.ts';
 
@@ -34,15 +34,8 @@ export interface PlanSheet {
   readonly systems: readonly SystemName[];
 }
 
-/** Landscape sheets, mm. */
-export const SHEET_PAPERS = {
-  A4: { widthMm: 297, heightMm: 210 },
-  A3: { widthMm: 420, heightMm: 297 },
-  A2: { widthMm: 594, heightMm: 420 },
-  Letter: { widthMm: 279.4, heightMm: 215.9 },
-  Tabloid: { widthMm: 431.8, heightMm: 279.4 },
-} as const;
-export type SheetPaper = keyof typeof SHEET_PAPERS;
+/** Plans are printed on their side. */
+export type SheetPaper = keyof typeof PAPER_MM;
 
 const METRIC_SCALES = [20, 25, 50, 75, 100, 125, 150, 200, 250, 500, 1000];
 /** 1/2, 3/8, 1/4, 3/16, 1/8, 3/32, 1/16 in to the foot. */
@@ -62,7 +55,7 @@ export function planSheet(
   if (!Object.hasOwn(document.levels, levelId)) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
   const bounds = projectBounds(document, levelId);
   if (!bounds) return refuse('level-empty', { kind: 'incomplete', field: 'levelId', level: document.levels[levelId].name });
-  const { widthMm, heightMm } = SHEET_PAPERS[paper];
+  const [heightMm, widthMm] = PAPER_MM[paper];
   const roomX = widthMm - 2 * MARGIN_MM - 6;
   const roomY = heightMm - 2 * MARGIN_MM - TITLE_BLOCK_MM - 6;
   const [widthM, heightM] = [bounds.maxX - bounds.minX, bounds.maxY - bounds.minY];

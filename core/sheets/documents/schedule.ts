@@ -210,7 +210,7 @@ export function groupSchedule(rows: readonly ScheduleRow[], by: ScheduleGrouping
   return [...groups].map(([key, list]) => ({ key, title: key, rows: list, cutLengthM: sum(list) }));
 }
 
-/** What one cable type comes to, with the length to order of it (F16.2). */
+/** What one cable type comes to, with the length to order of it. */
 export interface CableTotal {
   readonly cableTypeId: string;
   readonly cable: string;

@@ -1,3 +1,4 @@
+import { PAPER_MM } from '../../math/index.ts';
 /** Label sizes offered, mm. The cable goes round the lower part of the taller ones. */
 export const LABEL_SIZES = {
   small: { widthMm: 48, heightMm: 17 },
@@ -6,9 +7,8 @@ export const LABEL_SIZES = {
 } as const;
 export type LabelSize = keyof typeof LABEL_SIZES;
 
-const PAPERS = { A4: { widthMm: 210, heightMm: 297 }, Letter: { widthMm: 215.9, heightMm: 279.4 } } as const;
 /** Sheets, or a roll of one label after the other. */
-export type Paper = keyof typeof PAPERS | 'Roll';
+export type Paper = 'A4' | 'Letter' | 'Roll';
 
 /** Places of labels on a sheet, mm from the upper left corner. */
 export interface SheetLayout {
@@ -41,7 +41,8 @@ export function sheetLayout(size: LabelSize, paper: Paper): SheetLayout {
       topMm: 0,
       gapMm: 0,
     };
-  const page = PAPERS[paper];
+  const [widthMm, heightMm] = PAPER_MM[paper];
+  const page = { widthMm, heightMm };
   const fit = (lengthMm: number, eachMm: number) =>
     Math.max(1, Math.floor((lengthMm - 2 * MARGIN_MM + GAP_MM) / (eachMm + GAP_MM)));
   const across = fit(page.widthMm, label.widthMm);

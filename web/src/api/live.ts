@@ -1,4 +1,4 @@
-import { type LiveMessage, PROTOCOL_VERSION } from '@dusky-spool/core/model';
+import { type LiveMessage, PROTOCOL_VERSION, LIVE_CLOSED } from '@dusky-spool/core/model';
 import { updateApp } from './app-update.ts';
 import { TAB } from './http.ts';
 
@@ -22,7 +22,7 @@ export function followProject(projectId: string, heard: (message: LiveMessage) =
     };
     socket.onclose = ({ code }) => {
       // Not opened again: the session is over, or the project is gone.
-      if (stopped || code === 4401 || code === 4404) return;
+      if (stopped || code === LIVE_CLOSED.signedOut || code === LIVE_CLOSED.gone) return;
       if (failures === 0) lost();
       timer = window.setTimeout(open, RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]);
     };

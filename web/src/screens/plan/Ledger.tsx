@@ -1,3 +1,4 @@
+import { USUAL_SPOOL_M } from '@dusky-spool/core/calculators';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input, Select } from 'antd';
@@ -57,7 +58,6 @@ const SORTED: Readonly<Record<Column, (row: ScheduleRow) => string | number>> = 
 };
 const ROW_PX = 27;
 const collator = new Intl.Collator('en', { numeric: true });
-const SPOOL_M = 305;
 /** Narrower windows show the columns first, and the totals when they are asked for. */
 const TOTALS_FROM_PX = 1560;
 /** The choice of a filter that lets everything through. */
@@ -164,7 +164,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
         {!full &&
           totals.slice(0, 3).map((total) => (
             <span key={total.cableTypeId} className="ledger-spool">
-              <SpoolRing system={total.system} left={1 - ((total.orderLengthM / SPOOL_M) % 1)} size={32} />
+              <SpoolRing system={total.system} left={1 - ((total.orderLengthM / USUAL_SPOOL_M) % 1)} size={32} />
               <span>
                 <b>{total.cable}</b>
                 <span>{formatCableLength(total.cutLengthM, units)}</span>
@@ -353,7 +353,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
             <div className="eyebrow">{text('schedule.totals')}</div>
             {totals.map((total) => (
               <div key={total.cableTypeId} className="total">
-                <SpoolRing system={total.system} left={1 - ((total.orderLengthM / SPOOL_M) % 1)} size={34} />
+                <SpoolRing system={total.system} left={1 - ((total.orderLengthM / USUAL_SPOOL_M) % 1)} size={34} />
                 <div>
                   <b>{total.cable}</b>
                   <span>

@@ -1,6 +1,20 @@
 import { Button, Checkbox } from 'antd';
 import { attachmentOf } from '@dusky-spool/core/house';
-import { aimAt, type Axis, holesToFill, loadOf, mirrorDevice, mountsFor, mountTypeOf, seatsOf, setWallDistance, sweepOf, typesFitting, wallDistances, wallPlaceOf } from '@dusky-spool/core/devices';
+import {
+  aimAt,
+  type Axis,
+  holesToFill,
+  loadOf,
+  mirrorDevice,
+  mountsFor,
+  mountTypeOf,
+  seatsOf,
+  setWallDistance,
+  sweepOf,
+  typesFitting,
+  wallDistances,
+  wallPlaceOf,
+} from '@dusky-spool/core/devices';
 import { type Device, FITTINGS, type ProjectDocument, update, WISHES } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLengthFine } from '@dusky-spool/core/math';

@@ -1,0 +1,8 @@
+/** Sheets upright, width and height, mm (ISO 216; US sizes 8.5 by 11 in and 11 by 17 in). */
+export const PAPER_MM = {
+  A4: [210, 297],
+  A3: [297, 420],
+  A2: [420, 594],
+  Letter: [215.9, 279.4],
+  Tabloid: [279.4, 431.8],
+} as const;

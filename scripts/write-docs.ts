@@ -1,5 +1,5 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { z } from 'zod';
 import {
   COLLECTION_NAMES,
@@ -15,6 +15,7 @@ import {
   MAX_ROOM_AREA_M2,
   projectFileSchema,
 } from '../core/model/index.ts';
+import { referenceMarkdown } from './reference-markdown.ts';
 
 /** Writes docs/format.md from the schemas that the program itself reads with. `--check` only says whether it is current. */
 const schema = z.toJSONSchema(projectFileSchema, { io: 'input' });
@@ -97,14 +98,18 @@ const lines = [
   '```',
   '',
 ];
-const path = join(import.meta.dirname, '../docs/format.md');
-const text = lines.join('\n');
-if (process.argv.includes('--check')) {
-  if (readFileSync(path, 'utf8') !== text) {
-    console.error('docs/format.md is not current: run npm run docs');
-    process.exit(1);
+const DOCS = join(import.meta.dirname, '../docs');
+const pages: Record<string, string> = { 'format.md': lines.join('\n'), ...referenceMarkdown() };
+for (const [name, text] of Object.entries(pages)) {
+  const path = join(DOCS, name);
+  if (!process.argv.includes('--check')) {
+    mkdirSync(dirname(path), { recursive: true });
+    writeFileSync(path, text);
+  } else if (!existsSync(path) || readFileSync(path, 'utf8') !== text) {
+    console.error(`docs/${name} is not current: run npm run docs`);
+    process.exitCode = 1;
   }
-} else writeFileSync(path, text);
+}
 
 function listLimits(): string {
   const usual = MAX_RECORDS.groups;

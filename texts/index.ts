@@ -1,6 +1,7 @@
 // Here: every English sentence of the product, and the functions that fill figures into them.
 // Not here: any rule; codes and figures come from the core.
 // Start with `en`, then `problemSentence`.
+export { figureName, figureValue } from './figure-names.ts';
 export { en } from './en/index.ts';
 export { words, type Words } from './words.ts';
 export { cureSentence, findingSentence, problemSentence } from './sentences.ts';

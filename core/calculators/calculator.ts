@@ -64,6 +64,8 @@ export interface Calculator {
   /** Cautions of the reference that stand beside its answer, by number. */
   readonly cautions: readonly string[];
   readonly input: z.ZodType;
+  /** An input that it answers, as the reference shows it. */
+  readonly example: object;
   readonly from: FieldSources;
   readonly run: (input: never) => Outcome<object>;
   /** The way to the answer in numbers, as a person would check it by hand. */
@@ -80,14 +82,16 @@ interface Definition<I extends z.ZodType, R extends object> {
   readonly formulas: readonly string[];
   readonly cautions?: readonly string[];
   readonly input: I;
+  readonly example: z.input<I>;
   readonly from?: FieldSources;
   readonly run: (input: z.output<I>) => Outcome<R>;
   readonly steps?: (input: z.output<I>, value: R) => readonly string[];
 }
 
 /** A calculator whose kept types are those of its own input and answer. */
-export type CalculatorOf<I extends z.ZodType, R extends object> = Omit<Calculator, 'run' | 'steps' | 'input'> & {
+export type CalculatorOf<I extends z.ZodType, R extends object> = Omit<Calculator, 'run' | 'steps' | 'input' | 'example'> & {
   readonly input: I;
+  readonly example: z.input<I>;
   readonly run: (input: z.output<I>) => Outcome<R>;
   readonly steps: (input: z.output<I>, value: R) => readonly string[];
 };

@@ -2,7 +2,7 @@
 // Not here: findings (rules), which call them, and what a project fills into their fields (runs).
 // Start with `CALCULATORS`.
 // Terms: docs/glossary.md.
-export { atMost, type Calculator, CALCULATOR_TOPICS, type ProjectFact } from './calculator.ts';
+export { atMost, type Calculator, CALCULATOR_TOPICS, type CalculatorTopic, type ProjectFact } from './calculator.ts';
 export { CALCULATORS, listCalculators, runCalculator, stepsOf } from './list.ts';
 export * from './coax/index.ts';
 export * from './coverage/index.ts';

@@ -4,3 +4,4 @@
 // Terms: docs/glossary.md.
 export * from './documents/index.ts';
 export * from './labels/index.ts';
+export * from './reference/index.ts';

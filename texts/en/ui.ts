@@ -79,12 +79,14 @@ export const ui = {
     hasStops: 'has errors',
   },
   checks: {
-    views: { findings: 'Findings', rules: 'Rules', calculators: 'Calculators' },
+    views: { findings: 'Findings', rules: 'Rules', calculators: 'Calculators', reference: 'Reference' },
     leads: {
       findings: 'Everything the checks found, errors first. Fix it, or record who accepts it and why.',
       rules:
         'What is checked, and its source. Limits can be set within their bounds; a safety rule is relaxed only with a reason.',
       calculators: 'The formulas behind the checks, with their steps. Choose a run to fill in its figures.',
+      reference:
+        'Formulas, limits, sources and worked examples. Results are planning aids: local code and product instructions come first.',
     },
     stages: {
       survey: 'Survey',

@@ -16,6 +16,7 @@ export const mastSpacing = calculator({
     mastM: z.number().min(0).default(0).describe('m, mast with its aerial'),
     lineDistanceM: z.number().min(0).nullable().default(null).describe('m, to the nearest power line'),
   }),
+  example: { lowestMhz: 470 },
   run: ({ lowestMhz, apartM, mastM, lineDistanceM }) => {
     const wavelengthM = 300 / lowestMhz;
     const fallM = mastM + 3;

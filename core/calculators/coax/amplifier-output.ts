@@ -15,6 +15,7 @@ export const amplifierOutput = calculator({
     channels: z.int().min(1).max(300),
     wantedDbuv: z.number().nullable().default(null).describe('dBuV, output that is wanted'),
   }),
+  example: { ratedDbuv: 110, channels: 20 },
   run: ({ ratedDbuv, channels, wantedDbuv }) => {
     const mostDbuv = channels < 2 ? ratedDbuv : ratedDbuv - 7.5 * Math.log10(channels - 1);
     return fine({ mostDbuv, ok: wantedDbuv === null ? null : wantedDbuv <= mostDbuv + 1e-9 });

@@ -19,6 +19,7 @@ export const bondingConductor = calculator({
     areaMm2: z.number().gt(0).nullable().default(null).describe('mm2 that is planned'),
     lengthM: z.number().min(0).nullable().default(null).describe('m'),
   }),
+  example: { part: 'mast', jurisdiction: 'NA' },
   from: { gaugeAwg: 'bondGaugeAwg' },
   run: ({ part, jurisdiction, gaugeAwg, areaMm2, lengthM }) => {
     if (part === 'lightning' && jurisdiction === 'NA') return refuse('lightning-defer', { kind: 'defer', field: 'part' });

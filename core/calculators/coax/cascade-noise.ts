@@ -16,6 +16,7 @@ export const cascadeNoise = calculator({
       .min(1)
       .max(20),
   }),
+  example: { stages: [{ gainDb: 20, noiseFigureDb: 3 }] },
   run: ({ stages }) => {
     let factor = 0;
     let gain = 1;

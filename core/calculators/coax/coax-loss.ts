@@ -46,6 +46,7 @@ export const coaxLoss = calculator({
     connectors: z.int().min(0).max(50).default(0).describe('compression connectors, 0.2 dB each'),
     plates: z.int().min(0).max(50).default(0).describe('plates or barrels, 0.5 dB each above 1 GHz'),
   }),
+  example: { kind: 'rg6', frequencyMhz: 750, lengthM: 30 },
   from: { lengthM: 'cutLengthM', kind: 'coaxKind' },
   run: ({ kind, frequencyMhz, lengthM, temperatureC, connectors, plates }) => {
     const perM = coaxDbPerM(kind, frequencyMhz, temperatureC);

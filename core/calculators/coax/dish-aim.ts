@@ -25,6 +25,7 @@ export const dishAim = calculator({
     longitudeDeg: z.number().describe('degrees, east positive'),
     slotDeg: z.number().describe('degrees, longitude of the orbit slot, east positive'),
   }),
+  example: { latitudeDeg: 45, longitudeDeg: 0, slotDeg: 13 },
   run: ({ latitudeDeg, longitudeDeg, slotDeg }) => {
     if (Math.abs(latitudeDeg) > 90) return outOfDomain('latitudeDeg', latitudeDeg, -90, 90);
     for (const [field, value] of [

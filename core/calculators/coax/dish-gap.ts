@@ -14,6 +14,7 @@ export const dishGap = calculator({
     rearBottomM: z.number().describe('m'),
     elevationDeg: z.number().describe('degrees'),
   }),
+  example: { frontTopM: 1, rearBottomM: 0.5, elevationDeg: 35 },
   run: ({ frontTopM, rearBottomM, elevationDeg }) => {
     if (elevationDeg <= 0 || elevationDeg > 90) return outOfDomain('elevationDeg', elevationDeg, 0, 90);
     return fine({ gapM: Math.max(0, (frontTopM - rearBottomM) / Math.tan(elevationDeg * DEGREE_RAD)) });

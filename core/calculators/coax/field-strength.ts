@@ -17,6 +17,7 @@ export const fieldStrength = calculator({
     frequencyMhz: z.number().gt(0),
     ohm: z.union([z.literal(75), z.literal(50)]).default(75),
   }),
+  example: { fieldDbuvPerM: 60, gainDbi: 8, frequencyMhz: 600 },
   run: ({ fieldDbuvPerM, gainDbi, frequencyMhz, ohm }) =>
     fine({ levelDbuv: fieldDbuvPerM + gainDbi - 20 * Math.log10(frequencyMhz) + (ohm === 75 ? 31.54 : 29.78) }),
   steps: (_, v) => [`${fig(v.levelDbuv)} dBµV`],

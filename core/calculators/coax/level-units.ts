@@ -11,6 +11,7 @@ export const levelUnits = calculator({
   valid: '75 ohm',
   formulas: ['dBµV = dBmV + 60', `dBm = dBmV − ${DBMV_OVER_DBM}`],
   input: z.strictObject({ level: z.number(), unit: z.enum(['dBuV', 'dBmV', 'dBm']) }),
+  example: { level: 60, unit: 'dBuV' },
   run: ({ level, unit }) => {
     const dbmv = unit === 'dBuV' ? level - 60 : unit === 'dBm' ? level + DBMV_OVER_DBM : level;
     if (Math.abs(dbmv) > 300)

@@ -16,6 +16,7 @@ export const lnbDrop = calculator({
     shieldOhmPerKm: z.number().min(0).default(29.5).describe('ohm/km'),
     supplyV: z.union([z.literal(13), z.literal(18)]).default(18),
   }),
+  example: { lengthM: 20 },
   from: { lengthM: 'cutLengthM' },
   run: ({ lengthM, currentA, centre, shieldOhmPerKm, supplyV }) => {
     const ohmPerKm = (centre === 'copper' ? 21 : 100) + shieldOhmPerKm;

@@ -18,6 +18,7 @@ export const magneticBearing = calculator({
     dishM: z.number().default(0).describe('m, height of the dish'),
     distanceM: z.number().gt(0).default(10).describe('m, to the obstacle'),
   }),
+  example: { trueDeg: 162, declinationDeg: 2 },
   run: ({ trueDeg, declinationDeg, elevationDeg, obstacleM, dishM, distanceM }) => {
     const obstacleDeg = Math.atan((obstacleM - dishM) / distanceM) / DEGREE_RAD;
     return fine({

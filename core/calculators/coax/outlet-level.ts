@@ -36,6 +36,7 @@ export const outletLevel = calculator({
       temperatureC: z.number().min(-40).max(90).default(20).describe('degrees C'),
     })
     .refine((i) => i.highestMhz >= i.lowestMhz, { path: ['highestMhz'], message: 'is below the lowest' }),
+  example: { service: 'fm', sourceDbuv: 65, lowestMhz: 88, highestMhz: 108 },
   run: ({ service, sourceDbuv, gainDb, cables, passives, otherDb, lowestMhz, highestMhz, temperatureC }) => {
     const at = (frequencyMhz: number): Outcome<number> => {
       let level = sourceDbuv + gainDb - otherDb;

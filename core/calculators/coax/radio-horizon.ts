@@ -16,6 +16,7 @@ export const horizon = calculator({
     distanceKm: z.number().gt(0).nullable().default(null),
     frequencyMhz: z.number().gt(0).nullable().default(null),
   }),
+  example: { height1M: 100, height2M: 9 },
   run: ({ height1M, height2M, distanceKm, frequencyMhz }) => {
     const horizonKm = 4.12 * (Math.sqrt(height1M) + Math.sqrt(height2M));
     return fine({

@@ -16,6 +16,7 @@ export const splitterLoss = calculator({
     outputs: z.int().min(1).max(64),
     frequencyMhz: z.number().gt(0).max(SATELLITE_MHZ).default(1000),
   }),
+  example: { outputs: 4 },
   run: ({ outputs, frequencyMhz }) => {
     const idealDb = 10 * Math.log10(outputs);
     const stages = Math.ceil(Math.log2(outputs) - 1e-9);

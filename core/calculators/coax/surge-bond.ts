@@ -15,6 +15,7 @@ export const surgeBond = calculator({
     arresters: z.int().min(0).max(500),
     bondM: z.number().min(0).nullable().default(null).describe('m, from the arresters to the electrode of the building'),
   }),
+  example: { outdoorRuns: 3, arresters: 3 },
   run: ({ outdoorRuns, arresters, bondM }) =>
     fine({ missing: Math.max(0, outdoorRuns - arresters), ok: arresters >= outdoorRuns && (bondM === null || atMost(bondM, 6)) }),
   steps: (_, v) => [`${v.missing} without an arrester`],

@@ -18,6 +18,7 @@ export const thermalNoise = calculator({
     levelDbmv: z.number().nullable().default(null).describe('dBmV, of the signal'),
     noiseFigureDb: z.number().min(0).default(0).describe('dB'),
   }),
+  example: { bandwidthHz: 8e6 },
   run: ({ bandwidthHz, temperatureK, levelDbmv, noiseFigureDb }) => {
     const noiseDbmv = 10 * Math.log10((BOLTZMANN * temperatureK * bandwidthHz) / 1e-3) + DBMV_OVER_DBM;
     return fine({ noiseDbmv, carrierToNoiseDb: levelDbmv === null ? null : levelDbmv - noiseDbmv - noiseFigureDb });

@@ -34,6 +34,7 @@ export const cameraDensity = calculator({
     verticalDeg: z.number().gt(0).lt(180).nullable().default(null),
     targetM: z.number().min(0).default(0).describe('m, height of what is looked at'),
   }),
+  example: { sensorWidthMm: 4.8, focalMm: 3.6, pixelsAcross: 2560, distanceM: 10 },
   run: (i) => {
     if (i.fieldDeg === null)
       for (const field of ['sensorWidthMm', 'focalMm'] as const)

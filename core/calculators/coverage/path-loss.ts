@@ -26,6 +26,7 @@ export const pathLoss = calculator({
     bandwidthMhz: positive.default(20),
     noiseFigureDb: z.number().min(0).default(7),
   }),
+  example: { distanceM: 10, frequencyMhz: 5500 },
   run: ({ distanceM, frequencyMhz, coefficient, floors, floorDb, wallsDb, bandwidthMhz, noiseFigureDb }) => {
     if (distanceM < 1) return outOfDomain('distanceM', distanceM, 1, 10_000);
     const freeDb = 20 * Math.log10(distanceM) + 20 * Math.log10(frequencyMhz) - 27.55;

@@ -31,6 +31,7 @@ export const dataLink = calculator({
     temperatureC: z.number().default(20).describe('degrees C, warmest along the link'),
     screened: z.boolean().default(false),
   }),
+  example: { category: '6', lengthM: 60 },
   from: { lengthM: 'cutLengthM' },
   run: ({ category, rateGbps, lengthM, cordsM, temperatureC, screened }) => {
     const isFibre = category.startsWith('o');

@@ -17,6 +17,7 @@ export const patchCords = calculator({
       .default(24)
       .describe('AWG of the cords'),
   }),
+  example: { horizontalM: 80 },
   run: ({ horizontalM, cordAwg }) => {
     if (!atMost(horizontalM, 90))
       return refuse('link-too-long', { kind: 'prohibited', field: 'horizontalM', lengthM: horizontalM, longestM: 90 });

@@ -17,6 +17,7 @@ export const poeBudget = calculator({
     budgetW: z.number().gt(0).describe('W, of the switch'),
     ports: z.int().min(0).nullable().default(null).describe('ports of the switch'),
   }),
+  example: { classes: [3, 4], budgetW: 120 },
   run: ({ classes, measuredW, budgetW, ports }) => {
     const needW = classes.reduce((sum, one) => sum + POE_CLASSES[one].sourceW, 0) + measuredW.reduce((sum, w) => sum + w, 0);
     const wantedPorts = countUp((classes.length + measuredW.length) * 1.25);

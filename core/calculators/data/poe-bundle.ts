@@ -16,6 +16,7 @@ export const poeBundle = calculator({
     poeClass: classOf,
     jurisdiction: z.enum(['NA', 'EU', 'UK', 'other']).default('NA'),
   }),
+  example: { cables: 20, poeClass: 5 },
   run: ({ cables, poeClass: number, jurisdiction }) => {
     if (jurisdiction === 'NA' && POE_CLASSES[number].sourceW > 60 && cables > 1)
       return refuse('poe-ampacity', { kind: 'defer', field: 'poeClass', cables, sourceW: POE_CLASSES[number].sourceW });

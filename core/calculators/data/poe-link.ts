@@ -20,6 +20,7 @@ export const poeLink = calculator({
     material: z.enum(['copper', 'cca']).default('copper'),
     standards: z.boolean().default(true).describe('negotiated; false is a passive injector'),
   }),
+  example: { poeClass: 4, lengthM: 60 },
   from: { lengthM: 'cutLengthM' },
   run: ({ poeClass: number, lengthM, deviceW, ohmPerM, material, standards }) => {
     const of = POE_CLASSES[number];

@@ -18,6 +18,7 @@ export const circuitLoad = calculator({
     watts: z.number().min(0).describe('W'),
     powerFactor: z.number().gt(0).max(1).default(1),
   }),
+  example: { volts: 230, breakerA: 16, watts: 800 },
   run: ({ volts, breakerA, watts, powerFactor }) => {
     const va = watts / powerFactor;
     const mostVa = 0.8 * volts * breakerA;

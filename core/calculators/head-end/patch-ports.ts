@@ -15,6 +15,7 @@ export const patchPorts = calculator({
     runs: z.int().min(0).max(5000),
     looseHeightsM: z.array(positive).max(100).default([]).describe('m, devices on shelves with their feet'),
   }),
+  example: { runs: 40 },
   run: ({ runs, looseHeightsM }) => {
     const ports = countUp(runs * 1.25);
     return fine({

@@ -19,6 +19,7 @@ export const rackHeat = calculator({
     wallWPerM2K: positive.default(2).describe('W/m2K: 2.0 board, 0.5 insulated, 2.5 door'),
     exhaustM3PerS: z.number().min(0).default(0).describe('m3/s'),
   }),
+  example: { watts: 600, riseK: 8 },
   run: ({ watts, riseK, closetM2, wallWPerM2K, exhaustM3PerS }) => {
     const airM3PerS = watts / (1206 * riseK);
     const takes = closetM2 === null ? null : wallWPerM2K * closetM2 + 1206 * exhaustM3PerS;

@@ -21,6 +21,7 @@ export const upsTime = calculator({
     efficiency: z.number().gt(0).max(1).default(0.85),
     usable: z.number().gt(0).max(1).default(0.7),
   }),
+  example: { batteryWh: 200, loadW: 100 },
   run: ({ batteryWh, loadW, loadVa, ratedW, ratedVa, efficiency, usable }) =>
     fine({
       hours: (batteryWh * efficiency * usable) / loadW,

@@ -18,6 +18,7 @@ export const lightAtPoint = calculator({
     incidenceDeg: z.number().min(0).max(90).default(0).describe('degrees on the surface'),
     transmission: z.number().gt(0).max(1).default(1).describe('of a cover; 0.8 over strip'),
   }),
+  example: { lumens: 800, distanceM: 2.4 },
   run: ({ lumens, distanceM, offAxisDeg, incidenceDeg, transmission }) => {
     const candela = ((lumens * transmission) / Math.PI) * Math.cos((offAxisDeg * Math.PI) / 180);
     return fine({ candela, lux: (candela * Math.cos((incidenceDeg * Math.PI) / 180)) / distanceM ** 2 });

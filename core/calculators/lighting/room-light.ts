@@ -18,6 +18,7 @@ export const roomLight = calculator({
     utilisation: z.number().gt(0).max(1).default(0.5).describe('0.5 direct, 0.25 cove'),
     maintenance: z.number().gt(0).max(1).default(0.8),
   }),
+  example: { lamps: 6, lumens: 800, areaM2: 20 },
   from: { areaM2: 'roomAreaM2' },
   run: ({ lamps, lumens, areaM2, utilisation, maintenance }) =>
     fine({ lux: (lamps * lumens * utilisation * maintenance) / areaM2 }),

@@ -12,6 +12,7 @@ export const cableSupports = calculator({
   valid: 'one run',
   formulas: ['staples = ⌈L/1.4⌉ + 2 per end', 'hooks = ⌈L/1.5⌉', 'ties = ⌈L/1.2⌉'],
   input: z.strictObject({ lengthM: z.number().min(0).describe('m') }),
+  example: { lengthM: 20 },
   from: { lengthM: 'cutLengthM' },
   run: ({ lengthM }) => fine({ staples: staplesFor(lengthM), hooks: hooksFor(lengthM), ties: tiesFor(lengthM) }),
   steps: (_, v) => [`${v.staples} staples, ${v.hooks} hooks, ${v.ties} ties`],

@@ -103,6 +103,7 @@ export const cutLengthCalculator = calculator({
   valid: 'any length',
   formulas: ['cut = (way + slack)·factor + reserve, rounded up to 0.5 m or 1 ft'],
   input: cutLengthInput,
+  example: { riseM: 1, runM: 10, dropM: 2 },
   run: calculateCutLength,
   steps: (_, v) => [`${fig(v.cutLengthM)} m`],
 });

@@ -28,6 +28,7 @@ export const labourHours = calculator({
     labels: z.number().min(0).default(0).describe('pairs of labels'),
     fixedHours: z.number().min(0).default(0).describe('h, everything else'),
   }),
+  example: {},
   run: (i) => {
     const { construction } = i;
     const of = (kind: WorkKind, count: number) => count * HOURS[kind][construction];

@@ -12,6 +12,7 @@ export const orderLength = calculator({
   valid: 'cut lengths with their waste already inside',
   formulas: [`order = Σ cut · ${ORDER_FACTOR}`],
   input: z.strictObject({ cutM: z.array(z.number().min(0)).max(5000).describe('m, cut length of each run') }),
+  example: { cutM: [20, 30] },
   run: ({ cutM }) => {
     const sumM = cutM.reduce((sum, l) => sum + l, 0);
     return fine({ sumM, orderM: sumM * ORDER_FACTOR });

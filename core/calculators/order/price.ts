@@ -16,6 +16,7 @@ export const priceOf = calculator({
     marginFraction: z.number().min(0).nullable().default(null),
     markupFraction: z.number().min(0).nullable().default(null),
   }),
+  example: { lines: [{ quantity: 2, unitCost: 50 }], marginFraction: 0.2 },
   run: ({ lines, marginFraction, markupFraction }) => {
     if (marginFraction === null && markupFraction === null)
       return refuse('input-missing', { kind: 'incomplete', field: 'marginFraction' });

@@ -15,6 +15,7 @@ export const spoolPlan = calculator({
     spoolM: z.number().gt(0).describe('m, on one spool'),
     parallel: z.int().min(0).max(1000).default(1).describe('runs pulled at once in any one pull'),
   }),
+  example: { lengthsM: [20, 30], spoolM: 152 },
   run: ({ lengthsM, spoolM, parallel }) => planSpools(lengthsM, spoolM, parallel),
   steps: (_, v) => [`Σ = ${fig(v.totalM)} m: at least ${v.lowerBound}`, `first fit ${v.firstFit}; buy ${v.buy}`],
 });

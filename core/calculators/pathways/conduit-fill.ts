@@ -31,6 +31,7 @@ export const conduitFillCalculator = calculator({
   valid: 'round cables; flat ones by their width',
   formulas: ['fill = Σd²/D²', 'limits 53, 31, 40 %; a nipple 60 %', 'three alike wedge at D/d 2.8 to 3.2'],
   input: conduitFillInput,
+  example: { diametersM: [0.0061, 0.0061], insideM: 0.025 },
   run: fillOfConduit,
   steps: (_, v) => [`${fig(v.fill * 100)} % of ${fig(v.limit * 100)} %`, `room for ${v.roomFor} more`],
 });

@@ -35,6 +35,14 @@ export const conduitPullCalculator = calculator({
   valid: 'one pull between open ends; a fall counts nothing',
   formulas: ['straight: T + μ·w·g·L', 'bend: T·e^(μθ)', 'rise: w·g·z'],
   input: conduitPullInput,
+  example: {
+    corners: [
+      [0, 0, 0],
+      [10, 0, 0],
+      [10, 5, 0],
+    ],
+    weightKgPerM: 0.1,
+  },
   run: pullThroughConduit,
   steps: (_, v) => [`${fig(v.tensionN)} N over ${fig(v.lengthM)} m and ${fig((v.bendsRad * 180) / Math.PI)}° of bends`],
 });

@@ -28,6 +28,7 @@ export const conduitSizeCalculator = calculator({
   valid: 'listed conduits by their typical inside: check the product',
   formulas: ['ΣA ≤ limit·A, with 25 % spare'],
   input: conduitSizeInput,
+  example: { diametersM: [0.0061, 0.0061] },
   run: sizeOfConduit,
   steps: (_, v) => [`${v.name}: ${fig(v.insideM * 1000)} mm inside`],
 });

@@ -19,6 +19,7 @@ export const ceilingCoverage = calculator({
     lengthM: z.number().gt(0).nullable().default(null).describe('m, of the room'),
     widthM: z.number().gt(0).nullable().default(null).describe('m, of the room'),
   }),
+  example: { ceilingM: 2.74 },
   from: { lengthM: 'roomLengthM', widthM: 'roomWidthM' },
   run: ({ ceilingM, earM, angleDeg, overlap, lengthM, widthM }) => {
     if (ceilingM <= earM) return refuse('ceiling-not-above-ear', { kind: 'invalid', field: 'ceilingM', ceilingM, earM });

@@ -28,6 +28,7 @@ export const frameFit = calculator({
       .default(null)
       .describe('m, centre of the device from the centre of the member on its left'),
   }),
+  example: { spacingM: 0.4, memberM: 0.045, studM: 0.089, frameM: 0.25, depthM: 0.09 },
   run: ({ spacingM, memberM, studM, boardM, gapM, frameM, cutOutM, depthM, clearM, offsetM }) => {
     const bayM = spacingM - memberM;
     const availableM = studM + boardM - gapM;

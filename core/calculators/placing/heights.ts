@@ -59,6 +59,7 @@ export const heightCheck = calculator({
     heightM: z.number().min(0).max(30).nullable().default(null).describe('m above finished floor'),
     accessible: z.boolean().default(false).describe('within reach of a seated person'),
   }),
+  example: { kind: 'keypad' },
   from: { kind: 'heightKind', heightM: 'deviceHeightM' },
   run: ({ kind, jurisdiction, heightM, accessible }) => {
     const usual = heightOf(kind, jurisdiction);

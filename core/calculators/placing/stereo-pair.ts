@@ -14,6 +14,7 @@ export const stereoPair = calculator({
     distanceM: z.number().gt(0).describe('m, from the line of the speakers to the seat'),
     spacingM: z.number().gt(0).nullable().default(null).describe('m, as planned'),
   }),
+  example: { distanceM: 3 },
   run: ({ distanceM, spacingM }) => {
     const idealM = 2 * distanceM * Math.tan(30 * DEGREE_RAD);
     const angleDeg = (2 * Math.atan((spacingM ?? idealM) / (2 * distanceM))) / DEGREE_RAD;

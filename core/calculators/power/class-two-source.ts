@@ -10,6 +10,7 @@ export const classTwo = calculator({
   valid: 'direct current to 60 V',
   formulas: ['to 20 V: 5 A', '20 to 60 V: 100 VA/V'],
   input: z.strictObject({ volts: z.number().gt(0).describe('V'), loadA: z.number().min(0).default(0).describe('A') }),
+  example: { volts: 24 },
   run: ({ volts, loadA }) => {
     if (volts > 60) return refuse('out-of-domain', { kind: 'out_of_domain', field: 'volts', value: volts, least: 0, most: 60 });
     const mostA = volts <= 20 ? 5 : 100 / volts;

@@ -18,6 +18,7 @@ export const dcChain = calculator({
       .max(200)
       .describe('from the supply outward: length of the piece, m, and current of the device at its end, A'),
   }),
+  example: { gaugeAwg: 18, supplyV: 24, segments: [{ lengthM: 10, currentA: 0.2 }] },
   from: { use: 'conductorUse', supplyV: 'deviceV' },
   run: ({ segments, ...input }) => {
     const all = { ...input, lengthM: 0 };

@@ -11,6 +11,7 @@ export const dcDrop = calculator({
   valid: 'constant current; AWG -3 to 40, -20 to 90 C',
   formulas: ['R = 2·L·r/n', 'ΔV = I·R', 'L = p·V·n/(2·r·I)'],
   input: feed.extend({ currentA: z.number().min(0).describe('A, at start or with infrared on where that is more') }),
+  example: { gaugeAwg: 18, supplyV: 24, lengthM: 20, currentA: 1 },
   from: { lengthM: 'cutLengthM', use: 'conductorUse', supplyV: 'deviceV', currentA: 'deviceA' },
   run: ({ currentA, ...input }) => dcFeed(input, currentA),
   steps: (i, v) => [

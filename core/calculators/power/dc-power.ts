@@ -13,6 +13,7 @@ export const dcPower = calculator({
   valid: 'regulated loads; AWG -3 to 40, -20 to 90 C',
   formulas: ['R = 2·L·r/n', 'I = (V − √(V² − 4·R·P))/(2·R)', 'Vload = (V + √(V² − 4·R·P))/2'],
   input: feed.extend({ powerW: z.number().min(0).describe('W, drawn at the load') }),
+  example: { gaugeAwg: 18, supplyV: 24, lengthM: 20, powerW: 10 },
   from: { lengthM: 'cutLengthM', use: 'conductorUse', supplyV: 'deviceV', powerW: 'deviceW' },
   run: ({ powerW, ...input }) => {
     const metal = judgeMaterial(input.material, input.use);

@@ -21,6 +21,7 @@ export const ledChannels = calculator({
     cableConductors: z.int().min(2).max(20).default(6).describe('conductors of the cable'),
     supplyV: z.number().gt(0).max(60).default(24).describe('V'),
   }),
+  example: { gaugeAwg: 16, lengthM: 5, channelsA: [1, 1, 1, 1], commonConductors: 2 },
   from: { lengthM: 'cutLengthM' },
   run: ({ lengthM, channelsA, conductorsPerChannel, commonConductors, cableConductors, supplyV, ...wire }) => {
     const used = channelsA.length * conductorsPerChannel + commonConductors;

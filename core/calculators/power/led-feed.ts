@@ -21,6 +21,7 @@ export const ledFeed = calculator({
     controller: z.boolean().default(true).describe('adds 2 % for the controller'),
     capW: z.number().gt(0).nullable().default(null).describe('W of each output; null takes 96 W at 24 V, 60 W at 12 V'),
   }),
+  example: { wattsPerM: 14.4, lengthM: 5 },
   run: ({ wattsPerM, lengthM, supplyV, controller, capW }) => {
     const loadW = wattsPerM * lengthM;
     const cap = capW ?? CAP_W(supplyV);

@@ -18,6 +18,7 @@ export const ledStrip = calculator({
     fed: z.enum(['one-end', 'both-ends', 'middle']).default('one-end'),
     supplyV: z.number().gt(0).max(60).default(24).describe('V'),
   }),
+  example: { ampsPerM: 0.6, stripOhmPerM: 0.05, lengthM: 5 },
   run: ({ ampsPerM, stripOhmPerM, lengthM, fed, supplyV }) => {
     const oneEndV = 0.5 * ampsPerM * stripOhmPerM * lengthM ** 2;
     const dropV = fed === 'one-end' ? oneEndV : oneEndV / 4;

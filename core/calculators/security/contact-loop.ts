@@ -18,6 +18,7 @@ export const loopLimit = calculator({
     limitOhm: z.number().gt(0).default(100).describe('ohm, most that the panel allows'),
     lengthM: z.number().min(0).nullable().default(null).describe('m, one way'),
   }),
+  example: {},
   from: { lengthM: 'cutLengthM' },
   run: ({ limitOhm, lengthM, ...wire }) => {
     if (wire.material === 'cca')

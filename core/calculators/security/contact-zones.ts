@@ -14,6 +14,7 @@ export const contactZones = calculator({
     facades: z.array(z.int().min(0).max(200)).max(100).describe('openings of each façade'),
     perZone: z.int().min(1).max(4).default(4),
   }),
+  example: { facades: [4, 2] },
   run: ({ facades, perZone }) => fine({ zones: facades.reduce((sum, n) => sum + Math.ceil(n / perZone), 0) }),
   steps: (_, v) => [`${v.zones} zones`],
 });

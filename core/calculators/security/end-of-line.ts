@@ -26,6 +26,7 @@ export const endOfLine = calculator({
     supplyV: z.number().gt(0).nullable().default(null).describe('V, of the divider'),
     pullUpOhm: z.number().gt(0).nullable().default(null).describe('ohm'),
   }),
+  example: { kind: 'double', state: 'normal' },
   run: ({ kind, endOhm, acrossOhm, loopOhm, state, supplyV, pullUpOhm }) => {
     const open = state === 'open' || (state === 'alarm' && kind === 'single');
     const ohm = open ? null : (state === 'short' ? 0 : endOhm + (state === 'alarm' ? acrossOhm : 0)) + loopOhm;

@@ -22,6 +22,7 @@ export const standbyBattery = calculator({
     temperatureC: z.number().min(-40).max(60).default(20).describe('degrees C'),
     chargeA: z.number().gt(0).nullable().default(null).describe('A, of the charger'),
   }),
+  example: { standbyA: 0.08, standbyHours: 24 },
   from: { temperatureC: null },
   run: ({ standbyA, standbyHours, alarmA, alarmMinutes, temperatureC, chargeA }) => {
     const neededAh = 1.25 * (standbyA * standbyHours + (alarmA * alarmMinutes) / 60);

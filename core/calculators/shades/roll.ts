@@ -24,6 +24,7 @@ export const shadeRoll = calculator({
     friction: z.boolean().default(false).describe('side channels or zip: twice'),
     pocketM: positive.nullable().default(null).describe('m, clear inside of the pocket'),
   }),
+  example: { tubeM: 0.05, fabricM: 0.0006, lengthM: 2.4 },
   run: ({ tubeM, fabricM, lengthM, lined, barKg, fabricKgPerM2, widthM, dropM, friction, pocketM }) => {
     const t = lined ? fabricM * 1.05 : fabricM;
     const diameterM = Math.sqrt(tubeM ** 2 + (4 * t * lengthM) / Math.PI);

@@ -16,6 +16,7 @@ export const skySeen = calculator({
     overhangM: z.number().min(0).describe('m'),
     skylineDeg: z.number().min(0).max(90).default(0).describe('degrees'),
   }),
+  example: { belowM: 1.2, overhangM: 0.6 },
   run: ({ belowM, overhangM, skylineDeg }) => {
     const open = overhangM === 0 ? 1 : belowM / Math.hypot(belowM, overhangM);
     return fine({ skyShare: Math.max(0, 0.5 * (open - sin(skylineDeg))) });

@@ -12,6 +12,7 @@ export const sunHours = calculator({
   valid: 'steps of 10 minutes at their midpoints; a bound, not the weather',
   formulas: ['Σ step · unshaded', 'I = 1353·0.7^(AM^0.678)', 'heat = Σ I·cos i·unshaded·step'],
   input: z.strictObject({ ...site, ...pane, year: z.int().default(2026) }),
+  example: { latitudeDeg: 40, longitudeDeg: -105, bearingDeg: 180 },
   run: ({ latitudeDeg, longitudeDeg, year, ...glass }) => {
     const judged = judge({ latitudeDeg, longitudeDeg }, year);
     if (!judged.ok) return judged;

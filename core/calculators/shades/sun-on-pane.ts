@@ -12,6 +12,7 @@ export const sunOnPane = calculator({
   valid: 'upright panes under a long overhang; neighbours and trees want a visit',
   formulas: ['cos i = sin alt·cos β + cos alt·sin β·cos γ', 'Ω = atan2(tan alt, cos γ)', 'shaded = clamp(P·tan Ω − G, 0, Hg)'],
   input: z.strictObject({ ...site, ...pane, at: instant }),
+  example: { latitudeDeg: 40, longitudeDeg: -105, at: '2026-06-21T18:00:00Z', bearingDeg: 180 },
   run: ({ at, latitudeDeg, longitudeDeg, ...glass }) => {
     const when = instantOf(at);
     if (!when) return refuse('instant-invalid', { kind: 'invalid', field: 'at' });

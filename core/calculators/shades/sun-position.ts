@@ -12,6 +12,7 @@ export const sunPosition = calculator({
   valid: '1950 to 2050; good to 0.02 degrees below 60 degrees of latitude',
   formulas: ['declination, equation of time, hour angle, altitude, azimuth of F14.7'],
   input: z.strictObject({ ...site, at: instant }),
+  example: { latitudeDeg: 40, longitudeDeg: -105, at: '2026-06-21T18:00:00Z' },
   run: ({ at, ...where }) => {
     const when = instantOf(at);
     if (!when) return refuse('instant-invalid', { kind: 'invalid', field: 'at' });

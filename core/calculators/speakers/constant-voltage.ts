@@ -21,6 +21,7 @@ export const constantVoltage = calculator({
     conductorsPerPole: z.int().min(1).default(1).describe('conductors paralleled per pole'),
     lossLimitDb: z.number().gt(0).default(0.5).describe('dB at the far end'),
   }),
+  example: { gaugeAwg: 14, tapsW: [10, 20], lengthM: 60 },
   from: { lengthM: 'cutLengthM' },
   run: ({ lineV, tapsW, amplifierW, lengthM, conductorsPerPole, lossLimitDb, ...wire }) => {
     const powerW = tapsW.reduce((sum, w) => sum + w, 0);

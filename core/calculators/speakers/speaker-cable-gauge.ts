@@ -58,6 +58,7 @@ export const speakerCableGaugeCalculator = calculator({
   formulas: ['L max = Z·k/(2·r/n), k = 10^(dB/20) − 1'],
   cautions: ['C2'],
   input: speakerCableGaugeInput,
+  example: { lengthM: 10, loadOhm: 8 },
   from: { lengthM: 'cutLengthM', use: 'speakerUse' },
   run: speakerCableGauge,
   steps: (i, v) => [

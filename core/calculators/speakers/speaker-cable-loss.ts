@@ -64,6 +64,7 @@ export const speakerCableLossCalculator = calculator({
   formulas: ['R = 2·L·r/n', 'loss = 20·log10((Z + R)/Z)', 'lost = R/(Z + R)'],
   cautions: ['C2'],
   input: speakerCableLossInput,
+  example: { gaugeAwg: 14, lengthM: 25, loadOhm: 8 },
   from: { lengthM: 'cutLengthM' },
   run: speakerCableLoss,
   steps: (i, v) => [

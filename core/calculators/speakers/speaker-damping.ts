@@ -14,6 +14,7 @@ export const damping = calculator({
   input: speakerCableLossInput
     .omit({ amplifierDampingFactor: true })
     .extend({ amplifierDampingFactor: z.number().gt(0).describe('as the amplifier is rated') }),
+  example: { gaugeAwg: 14, lengthM: 10, loadOhm: 8, amplifierDampingFactor: 200 },
   from: { lengthM: 'cutLengthM' },
   run: (input) => {
     const found = speakerCableLoss(input);

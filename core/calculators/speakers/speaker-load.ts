@@ -42,6 +42,7 @@ export const speakerLoadCalculator = calculator({
   formulas: ['parallel: 1/Z = Σ1/Zi', 'series: Z = ΣZi'],
   cautions: ['C2'],
   input: speakerLoadInput,
+  example: { loadsOhm: [8, 8], wiring: 'parallel', amplifierLeastOhm: 4 },
   run: speakerLoad,
   steps: (i, v) => [v.loadOhm === null ? 'open circuit' : `Z = ${fig(v.loadOhm)} Ω, at least ${fig(i.amplifierLeastOhm)} Ω`],
 });

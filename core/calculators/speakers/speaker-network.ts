@@ -17,6 +17,7 @@ export const speakerNetwork = calculator({
       .describe('ohm: strings in parallel, each a list of speakers in series'),
     amplifierLeastOhm: z.number().gt(0).describe('ohm, least load that the amplifier allows'),
   }),
+  example: { stringsOhm: [[8, 8], [8]], amplifierLeastOhm: 4 },
   run: ({ stringsOhm, amplifierLeastOhm }) => {
     const strings = stringsOhm.filter((one) => one.length > 0).map((one) => one.reduce((sum, z) => sum + z, 0));
     // No load is an open circuit, not an error.

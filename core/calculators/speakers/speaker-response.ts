@@ -17,6 +17,7 @@ export const speakerResponse = calculator({
       greatestOhm: z.number().gt(0).describe('ohm, greatest impedance of the speaker'),
     })
     .refine((i) => i.greatestOhm >= i.leastOhm, { path: ['greatestOhm'], message: 'is below the least' }),
+  example: { loopOhm: 0.2, leastOhm: 6.4, greatestOhm: 30 },
   run: ({ loopOhm, leastOhm, greatestOhm }) => {
     const loss = (z: number) => 20 * Math.log10((z + loopOhm) / z);
     const errorDb = loss(leastOhm) - loss(greatestOhm);

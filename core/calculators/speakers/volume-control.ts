@@ -14,6 +14,7 @@ export const volumeControl = calculator({
     loadsOhm: z.array(z.number().gt(0)).max(60).describe('ohm, speakers behind each control, as the control sees them'),
     amplifierLeastOhm: z.number().gt(0).describe('ohm, least load that the amplifier allows'),
   }),
+  example: { loadsOhm: [8, 8, 8], amplifierLeastOhm: 8 },
   run: ({ loadsOhm, amplifierLeastOhm }) => {
     if (loadsOhm.length === 0) return fine({ setting: 1, loadOhm: null as number | null, lossDb: 0.5 });
     const at = (m: number) => 1 / loadsOhm.reduce((sum, z) => sum + 1 / (m * z), 0);

@@ -34,6 +34,7 @@ export const boreCheck = calculator({
     toNextHoleM: z.number().min(0).nullable().default(null).describe('m, edge to edge to the next hole or notch'),
     doubled: z.boolean().default(false).describe('doubled bearing stud, no more than two bored in a row'),
   }),
+  example: { depthM: 0.0889 },
   run: ({ member, depthM, jurisdiction, bearing, holeM, edgeM, spanM, fromSupportM, toNextHoleM, doubled }) => {
     // Whatever else is given: engineered members are not ours to judge.
     if (DEFERRED.has(member)) return refuse('member-deferred', { kind: 'defer', field: 'member', member });

@@ -22,6 +22,7 @@ export const bracketLoad = calculator({
     tensionN: z.number().gt(0).nullable().default(null).describe('N, of one fastener'),
     shearN: z.number().gt(0).nullable().default(null).describe('N, of one fastener'),
   }),
+  example: { massKg: 30, reachM: 0.5, rowsApartM: 0.3, topFasteners: 2, fasteners: 4 },
   run: ({ massKg, reachM, rowsApartM, topFasteners, fasteners, factor, tensionN, shearN }) => {
     if (topFasteners > fasteners)
       return refuse('fasteners-few', { kind: 'invalid', field: 'fasteners', fasteners, topFasteners });

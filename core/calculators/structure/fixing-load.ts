@@ -22,6 +22,7 @@ export const fixingLoad = calculator({
     ratedN: z.number().gt(0).nullable().default(null).describe('N, ultimate rating of all fixings'),
     into: z.enum(['structure', 'board', 'masonry']).default('structure'),
   }),
+  example: { massKg: 10, overhead: true },
   run: ({ massKg, overhead, factor, ratedN, into }) => {
     const by = factor ?? (overhead ? OVERHEAD_FACTOR : WALL_FACTOR);
     if (overhead && !atLeast(by, LEAST_OVERHEAD_FACTOR))

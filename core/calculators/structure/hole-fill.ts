@@ -16,6 +16,7 @@ export const holeFill = calculator({
     mostM: z.number().gt(0).max(1).nullable().default(null).describe('m, largest hole of the member'),
     holeM: z.number().gt(0).max(1).nullable().default(null).describe('m, hole that is there'),
   }),
+  example: { diametersM: [0.0061] },
   run: ({ diametersM, mostM, holeM }) => {
     const leastM = holeForM(diametersM);
     const holes = mostM === null ? null : holesFor(diametersM, mostM);

@@ -19,6 +19,7 @@ export const lagScrew = calculator({
     threadM: z.number().gt(0).max(0.5).describe('m of thread in the member, without its tip'),
     wood: z.enum(WOOD_NAMES).default('spruce-pine-fir'),
   }),
+  example: { diameterM: 0.00635, threadM: 0.0508 },
   run: ({ diameterM, threadM, wood }) => {
     const { lbfPerIn, nPerM } = lagWithdrawal(diameterM, wood);
     return fine({ lbfPerIn, nPerM, allowableN: nPerM * threadM, ok: atLeast(threadM, 2 * INCH_M) });

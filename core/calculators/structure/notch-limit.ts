@@ -32,6 +32,7 @@ export const notchCheck = calculator({
     face: z.enum(['top', 'bottom']).default('top'),
     level: z.boolean().default(false).describe('a level chase in masonry'),
   }),
+  example: { depthM: 0.235, notchM: 0.02 },
   from: { depthM: 'solidJoistM' },
   run: ({ member, depthM, ...notch }) => {
     if (DEFERRED.has(member)) return refuse('member-deferred', { kind: 'defer', field: 'member', member });

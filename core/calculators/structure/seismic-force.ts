@@ -18,6 +18,7 @@ export const seismicForce = calculator({
     ip: z.number().min(1).max(1.5).default(1),
     heightShare: z.number().min(0).max(1).default(1).describe('z/h'),
   }),
+  example: { massKg: 30, sds: 1 },
   run: ({ massKg, sds, ap, rp, ip, heightShare }) => {
     const weightN = massKg * GRAVITY;
     const plainN = (0.4 * ap * sds * weightN * (1 + 2 * heightShare)) / (rp / ip);

@@ -40,6 +40,7 @@ export const separation = calculator({
     barrier: z.boolean().default(false).describe('a listed divider between them'),
     distanceM: z.number().min(0).nullable().default(null).describe('m, as planned'),
   }),
+  example: {},
   run: ({ jurisdiction, beside, cableClass, divider, circuits, parallelM, enclosed, sameBox, barrier, distanceM }) => {
     if (sameBox && !barrier) return refuse('mains-same-box', { kind: 'prohibited', field: 'sameBox' });
     const { computedM, leastM } =

@@ -59,6 +59,7 @@ export const atticHeightCalculator = calculator({
   valid: 'plain gables',
   formulas: ['h = tan(pitch)·distance from the eaves'],
   input: atticHeightInput,
+  example: { pitchDeg: 35, distanceFromEavesM: 3 },
   run: atticHeight,
   steps: ({ pitchDeg, distanceFromEavesM, eavesHeightM }, v) => [
     `h = ${fig(eavesHeightM ?? 0)} m + tan(${fig(pitchDeg)}°) · ${fig(distanceFromEavesM)} m = ${fig(v.heightM)} m at the most`,

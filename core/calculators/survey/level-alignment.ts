@@ -62,6 +62,12 @@ export const levelAlignmentCalculator = calculator({
   valid: 'two shared points and more',
   formulas: ['shift and turn of least squares'],
   input: levelAlignmentInput,
+  example: {
+    points: [
+      { name: 'chimney', x: 1, y: 1, movingX: 0, movingY: 0 },
+      { name: 'stair', x: 5, y: 1, movingX: 4, movingY: 0 },
+    ],
+  },
   run: levelAlignment,
   steps: ({ points }, v) => [
     `${points.length} points: turned by ${fig((v.turnRad * 180) / Math.PI)}°, moved by ${fig(v.dx)} m and ${fig(v.dy)} m`,

@@ -57,6 +57,7 @@ export const planScaleCalculator = calculator({
   valid: 'two lengths that lie apart',
   formulas: ['least squares over both axes'],
   input: planScaleInput,
+  example: { first: { dxPx: 400, dyPx: 0, lengthM: 8 }, second: { dxPx: 0, dyPx: 300, lengthM: 6.03 } },
   run: planScale,
   steps: ({ first, second }, v) => [
     `${fig(first.lengthM)} m / ${fig(Math.hypot(first.dxPx, first.dyPx))} px = ${fig(v.metresPerPixel)} m a pixel`,

@@ -33,6 +33,9 @@ export const layoutChannels = calculator({
       .min(1)
       .max(64),
   }),
+  example: {
+    channels: [{ weight: 2, azimuthDeg: [85, 110], seats: [{ azimuthDeg: -95, weight: 1, reference: true }] }],
+  },
   run: ({ channels }) => {
     let sum = 0;
     let all = 0;

@@ -38,6 +38,14 @@ export const modalResponse = calculator({
       .min(1)
       .max(400),
   }),
+  example: {
+    lengthM: 6,
+    widthM: 4.4,
+    heightM: 2.5,
+    seat: [3.6, 2.2, 1],
+    subs: [{ at: [0, 2.2, 0] }],
+    frequenciesHz: [40],
+  },
   from: { lengthM: 'roomLengthM', widthM: 'roomWidthM', heightM: 'ceilingM' },
   run: ({ lengthM, widthM, heightM, t60S, seat, subs, frequenciesHz }) => {
     const sides = [lengthM, widthM, heightM];

@@ -19,6 +19,7 @@ export const roomMode = calculator({
     order: z.tuple([z.int().min(0).max(200), z.int().min(0).max(200), z.int().min(0).max(200)]).describe('nx, ny, nz'),
     rt60S: z.number().gt(0).default(0.3).describe('s'),
   }),
+  example: { lengthM: 6, widthM: 4.2, heightM: 2.6, order: [1, 0, 0] },
   from: { lengthM: 'roomLengthM', widthM: 'roomWidthM', heightM: 'ceilingM' },
   run: ({ lengthM, widthM, heightM, order: [nx, ny, nz], rt60S }) => {
     const hz = (SOUND_M_PER_S / 2) * Math.hypot(nx / lengthM, ny / widthM, nz / heightM);

@@ -17,6 +17,7 @@ export const eyeRows = calculator({
     distancesM: z.array(positive).min(1).max(20).describe('m, of each row from the screen'),
     clearanceM: z.number().min(0).default(0.125).describe('m, of the eye ray over the head before it'),
   }),
+  example: { bottomM: 0.7, distancesM: [3, 4.8] },
   run: ({ bottomM, eyeM, distancesM, clearanceM }) => {
     if (distancesM.some((d, k) => k > 0 && d <= distancesM[k - 1]))
       return refuse('rows-not-in-order', { kind: 'invalid', field: 'distancesM' });

@@ -20,6 +20,7 @@ export const screenBrightness = calculator({
     ambientLx: z.number().min(0).default(0).describe('lx on the screen'),
     nativeContrast: positive.default(2000),
   }),
+  example: { areaM2: 3, lumens: 2000 },
   run: ({ lumens, areaM2, gain, wantedCdM2, shareLeft, ambientLx, nativeContrast }) => {
     const neededLm = (Math.PI * areaM2 * wantedCdM2) / (gain * shareLeft);
     const cdM2 = lumens === null ? wantedCdM2 : (lumens * gain) / (Math.PI * areaM2);

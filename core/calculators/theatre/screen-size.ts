@@ -12,6 +12,7 @@ export const screenSize = calculator({
   valid: 'flat screens; 1.78 stands for 16:9',
   formulas: ['W = d·a/√(1 + a²)', 'H = d/√(1 + a²)'],
   input: z.strictObject({ diagonalM: positive.describe('m'), aspect: positive.default(16 / 9) }),
+  example: { diagonalM: 2.79 },
   run: ({ diagonalM, aspect }) => {
     const a = Math.abs(aspect - 1.78) < 1e-9 ? 16 / 9 : aspect;
     const root = Math.sqrt(1 + a * a);

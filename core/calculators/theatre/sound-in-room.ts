@@ -21,6 +21,7 @@ export const soundInRoom = calculator({
     directivity: positive.default(5).describe('Q: 2, 5 or 10'),
     offAxisDb: z.number().min(0).default(0).describe('dB'),
   }),
+  example: { sensitivityDb: 87, powerW: 10, distanceM: 3, roomConstantM2: 30 },
   run: ({ sensitivityDb, impedanceOhm, gainDb, powerW, distanceM, roomConstantM2, directivity, offAxisDb }) => {
     const base = oneWatt(sensitivityDb, impedanceOhm) + 10 * Math.log10(powerW) + gainDb;
     const direct = 10 ** (-offAxisDb / 10) / distanceM ** 2;

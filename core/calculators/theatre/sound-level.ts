@@ -14,6 +14,7 @@ export const soundLevel = calculator({
   formulas: ['S1W = S2.83V − 10·log10(8/Z)', 'SPL = S1W + 10·log10(P) − 20·log10(r) + G'],
   cautions: ['C14'],
   input: z.strictObject({ ...level, powerW: positive.describe('W'), distanceM: positive.describe('m') }),
+  example: { sensitivityDb: 88, powerW: 100, distanceM: 4 },
   run: ({ sensitivityDb, impedanceOhm, gainDb, powerW, distanceM }) => {
     const oneWattDb = oneWatt(sensitivityDb, impedanceOhm);
     return fine({ oneWattDb, levelDb: oneWattDb + 10 * Math.log10(powerW) - 20 * Math.log10(distanceM) + gainDb });

@@ -16,6 +16,7 @@ export const speakerDelay = calculator({
     distancesM: z.array(positive).min(1).max(64).describe('m, of each speaker to the seat'),
     temperatureC: z.number().min(-20).max(60).default(20),
   }),
+  example: { distancesM: [3, 2.5] },
   from: { temperatureC: null },
   run: ({ distancesM, temperatureC }) => {
     const speed = soundSpeed(temperatureC);

@@ -20,6 +20,7 @@ export const speakerPower = calculator({
     compressionDb: z.number().min(0).default(2),
     mostW: positive.nullable().default(null).describe('W, of the speaker or amplifier, the lesser'),
   }),
+  example: { sensitivityDb: 88, targetDb: 95, distanceM: 4 },
   run: ({ sensitivityDb, impedanceOhm, gainDb, targetDb, distanceM, compressionDb, mostW }) => {
     const neededW =
       10 ** ((targetDb + 20 * Math.log10(distanceM) - oneWatt(sensitivityDb, impedanceOhm) - gainDb + compressionDb) / 10);

@@ -26,6 +26,7 @@ export const throwWindow = calculator({
       shape: z.enum(['diamond', 'ellipse']).default('diamond'),
     })
     .refine((i) => i.mostRatio >= i.leastRatio, { path: ['mostRatio'], message: 'is below the least' }),
+  example: { widthM: 2.5, throwM: 4, leastRatio: 1.3, mostRatio: 2 },
   run: (i) => {
     if (i.ultraShort) return refuse('throw-by-maker', { kind: 'defer', field: 'ultraShort' });
     if (i.shiftUp !== 0 && i.mostShiftUp === null) return refuse('input-missing', { kind: 'incomplete', field: 'mostShiftUp' });

@@ -17,6 +17,7 @@ export const viewingAngle = calculator({
     wantedDeg: z.number().gt(0).lt(180).nullable().default(null).describe('degrees'),
     pixelsAcross: z.int().min(1).default(3840),
   }),
+  example: { widthM: 2.8, distanceM: 3.6 },
   run: ({ widthM, distanceM, wantedDeg, pixelsAcross }) => {
     const angleDeg = (2 * Math.atan(widthM / (2 * distanceM))) / DEGREE_RAD;
     return fine({

@@ -13,6 +13,7 @@ export const bundleDiameter = calculator({
   valid: 'round cables; unequal ones as if all were as thick as the thickest',
   formulas: ['D = k·OD'],
   input: z.strictObject({ diametersM: z.array(positive.max(0.2)).max(500).describe('m, outside diameter of each') }),
+  example: { diametersM: [0.0061, 0.0061] },
   run: ({ diametersM }) => fine({ count: diametersM.length, diameterM: bundleDiameterM(diametersM) }),
   steps: (_, v) => [`${v.count} cables: ${fig(v.diameterM * 1000)} mm`],
 });

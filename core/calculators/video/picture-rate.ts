@@ -26,6 +26,7 @@ export const pictureRate = calculator({
     bits: z.union([z.literal(8), z.literal(10), z.literal(12)]).default(8),
     chroma: z.enum(CHROMA).default('444'),
   }),
+  example: { pixelClockMhz: 594 },
   run: ({ pixelClockMhz, horizontalTotal, verticalTotal, framesPerS, bits, chroma }) => {
     if (pixelClockMhz === null)
       for (const [field, value] of Object.entries({ horizontalTotal, verticalTotal, framesPerS }))

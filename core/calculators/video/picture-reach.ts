@@ -34,6 +34,7 @@ export const pictureReach = calculator({
     linkClassGbps: z.enum(LINK_CLASSES).default('18').describe('Gb/s'),
     lengthM: z.number().min(0).describe('m'),
   }),
+  example: { path: 'passive', lengthM: 4 },
   from: { lengthM: 'cutLengthM' },
   run: ({ path, linkClassGbps, lengthM }) => {
     const longestM = reachOf(path, linkClassGbps);

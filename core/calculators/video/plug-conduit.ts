@@ -17,6 +17,7 @@ export const plugConduit = calculator({
     insideM: positive.nullable().default(null).describe('m, clear inside of the conduit; null asks for the least'),
     besideM: z.array(positive.max(0.2)).max(200).default([]).describe('m, diameters of cables that lie in it'),
   }),
+  example: {},
   run: ({ plugWidthM, plugHeightM, insideM, besideM }) => {
     const diagonalM = Math.hypot(plugWidthM, plugHeightM);
     const bundleM = bundleDiameterM(besideM);

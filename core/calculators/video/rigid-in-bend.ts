@@ -17,6 +17,7 @@ export const rigidInBend = calculator({
     bendRadiusM: positive.describe('m, centre line of the bend'),
     insideM: positive.describe('m, bore of the conduit'),
   }),
+  example: { lengthM: 0.05, widthM: 0.021, bendRadiusM: 0.3, insideM: 0.04 },
   run: ({ lengthM, widthM, bendRadiusM, insideM }) => {
     if (!atMost(widthM, insideM)) return refuse('plug-too-wide', { kind: 'infeasible', field: 'widthM', widthM, insideM });
     const outer = bendRadiusM + insideM / 2;

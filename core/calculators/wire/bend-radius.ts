@@ -28,6 +28,7 @@ export const bendRadius = calculator({
     availableM: z.number().min(0).nullable().default(null).describe('m, room for the radius; null only asks for the radius'),
     inBox: z.boolean().default(false).describe('bent in a box'),
   }),
+  example: { kind: 'cat', outsideM: 0.0061 },
   from: { kind: 'bendKind' },
   run: ({ kind, outsideM, availableM, inBox }) => {
     const times = BEND_TIMES[kind];

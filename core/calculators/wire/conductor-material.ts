@@ -13,6 +13,7 @@ export const materialAllowed = calculator({
   valid: 'copper, copper-clad aluminium, copper-clad steel (coax centre for RF only)',
   formulas: ['copper-clad aluminium: 1.60 times the resistance of copper'],
   input: z.strictObject({ material: z.enum(MATERIALS), use: z.enum(WIRE_USES) }),
+  example: { material: 'copper', use: 'data' },
   from: { material: 'anyMaterial', use: 'conductorUse' },
   run: ({ material, use }) => {
     const judged = judgeMaterial(material, use);

@@ -12,6 +12,7 @@ export const parallelConductors = calculator({
   valid: 'equal conductors, AWG -3 to 40',
   formulas: ['r = r1/n', 'gauge falls by 39·log10(n)/(2·log10(92))'],
   input: wireResistanceInput.extend({ count: z.int().min(1).max(100).describe('conductors joined') }),
+  example: { gaugeAwg: 16, count: 2 },
   run: ({ count, ...wire }) => {
     const one = wireResistance(wire);
     if (!one.ok) return one;

@@ -17,6 +17,7 @@ export const pullLimit = calculator({
     conductors: z.int().min(1).max(200).default(2).describe('conductors pulled in all'),
     pullN: z.number().min(0).nullable().default(null).describe('N, pull that is expected'),
   }),
+  example: {},
   run: ({ fourPair, gaugeAwg, conductors, pullN }) => {
     if (!fourPair && (gaugeAwg < -3 || gaugeAwg > 40)) return outOfDomain('gaugeAwg', gaugeAwg, -3, 40);
     const copperMm2 = fourPair ? null : conductors * areaMm2Of(gaugeAwg);

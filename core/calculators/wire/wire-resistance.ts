@@ -50,6 +50,7 @@ export const wireResistanceCalculator = calculator({
   valid: 'AWG -3 to 40, -20 to 90 C',
   formulas: ['d = 0.127 mm · 92^((36 − n)/39)', 'r20 = 1000·0.017241/A', 'r(T) = r20·(1 + 0.00393·(T − 20)); stranded × 1.02'],
   input: wireResistanceInput,
+  example: { gaugeAwg: 16 },
   run: wireResistance,
   steps: (_, v) => [
     `d = ${fig(v.diameterMm)} mm, A = ${fig(v.areaMm2)} mm²`,

@@ -27,6 +27,7 @@ export const wireSizes = calculator({
     gaugeAwg: z.int().nullable().default(null).describe('AWG number; 0 = 1/0, -1 = 2/0. Give this or an area'),
     areaMm2: z.number().gt(0).nullable().default(null).describe('mm2, nominal area. Give this or a gauge'),
   }),
+  example: { gaugeAwg: 16 },
   run: ({ gaugeAwg, areaMm2 }) => {
     if (gaugeAwg === null && areaMm2 === null) return refuse('input-missing', { kind: 'incomplete', field: 'gaugeAwg' });
     if (gaugeAwg !== null && (gaugeAwg < -3 || gaugeAwg > 40)) return outOfDomain('gaugeAwg', gaugeAwg, -3, 40);

@@ -1,6 +1,6 @@
 import { Button, Input, InputNumber, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { CALCULATOR_TOPICS, CALCULATORS, listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
 import { compareNumbers, filledIn } from '@dusky-spool/core/runs';
 import { create, type KeptCalculation, type ProjectDocument, remove } from '@dusky-spool/core/model';
@@ -11,8 +11,7 @@ import { useDerived } from '../../state/following.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
-import { figureName, figureValue } from './figure-names.ts';
-import { problemSentence } from '@dusky-spool/texts';
+import { figureName, figureValue, problemSentence, words } from '@dusky-spool/texts';
 
 /** One field of a calculator as its JSON Schema tells it. */
 interface Field {
@@ -61,7 +60,7 @@ export function Calculators({ document }: { readonly document: ProjectDocument }
     setTyped({ of: key, values: { ...(typed.of === key ? typed.values : {}), [field]: value } });
   const go = (next: Record<string, string>) =>
     setQuery({ view: 'calculators', calc: name, ...(runId === null ? {} : { run: runId }), ...next });
-  const words = search.trim().toLowerCase();
+  const searched = search.trim().toLowerCase();
   const kept = listOf(document, 'keptCalculations').filter((one) => one.runId === (runId ?? null));
   const keep = () => {
     if (!outcome.ok) return;
@@ -96,7 +95,7 @@ export function Calculators({ document }: { readonly document: ProjectDocument }
         />
         {CALCULATOR_TOPICS.map((topic) => {
           const own = CALCULATORS.filter(
-            (one) => one.topic === topic && (words === '' || `${one.title} ${one.name}`.toLowerCase().includes(words)),
+            (one) => one.topic === topic && (searched === '' || `${one.title} ${one.name}`.toLowerCase().includes(searched)),
           );
           return own.length === 0 ? null : (
             <section key={topic}>
@@ -194,8 +193,10 @@ export function Calculators({ document }: { readonly document: ProjectDocument }
           </dd>
           <dt>{text('checks.source')}</dt>
           <dd>
-            {found.source}
-            {found.formulaIds && <span className="faint"> · {found.formulaIds.join(', ')}</span>}
+            {found.source}{' '}
+            <Link className="plain link" to={`?view=reference&page=${found.topic}&at=${found.name}`}>
+              {words.t('reference.open')}
+            </Link>
           </dd>
           <dt>{text('checks.valid')}</dt>
           <dd>{found.valid}</dd>

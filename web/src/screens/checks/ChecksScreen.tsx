@@ -5,10 +5,11 @@ import { text } from '../../app/text.ts';
 import { StagePage } from '../stages/StagePage.tsx';
 import { Calculators } from './Calculators.tsx';
 import { FindingList } from './FindingList.tsx';
+import { Reference } from './Reference.tsx';
 import { RuleTable } from './RuleTable.tsx';
 import './checks.css';
 
-const VIEWS = ['findings', 'rules', 'calculators'] as const;
+const VIEWS = ['findings', 'rules', 'calculators', 'reference'] as const;
 type View = (typeof VIEWS)[number];
 
 /** What the checks found, how the rules are set, and the calculators behind them. */
@@ -30,6 +31,7 @@ export function ChecksScreen({ projectId, document }: { readonly projectId: stri
       {view === 'findings' && <FindingList projectId={projectId} document={document} />}
       {view === 'rules' && <RuleTable document={document} />}
       {view === 'calculators' && <Calculators document={document} />}
+      {view === 'reference' && <Reference />}
       <p className="faint">{text('aid')}</p>
     </StagePage>
   );

@@ -10,9 +10,9 @@ import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { money } from '../../ui/money.ts';
 import { WordsField } from '../../ui/fields.tsx';
+import { SourceLink } from '../../ui/SourceLink.tsx';
 import { DayField } from '../brief/DayField.tsx';
-import { figureValue } from './figure-names.ts';
-import { problemSentence } from '@dusky-spool/texts';
+import { figureValue, problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly document: ProjectDocument;
@@ -65,6 +65,12 @@ export function FindingFoot({ document, finding, rule, mark, accepted, later }: 
         <dd className="faint">
           {rule?.source}
           {rule?.regions ? ` · ${rule.regions.join(', ')}` : ` · ${text('checks.everyRegion')}`}
+          {rule && (
+            <>
+              {' · '}
+              <SourceLink ruleId={rule.id} />
+            </>
+          )}
         </dd>
       </dl>
       {mark && (mark.acceptedBy !== '' || mark.assignedTo !== '' || mark.note !== '') && (

@@ -17,6 +17,7 @@ import { term, text } from '../../app/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
+import { SourceLink } from '../../ui/SourceLink.tsx';
 import { problemSentence } from '@dusky-spool/texts';
 
 type Setting = Pick<RuleSetting, 'off' | 'rank' | 'limits' | 'reason'>;
@@ -104,7 +105,7 @@ export function RuleTable({ document }: { readonly document: ProjectDocument }) 
                     <b>{check.title}</b>
                     <span className="faint">
                       {check.source}
-                      {check.regions ? ` · ${check.regions.join(', ')}` : ''}
+                      {check.regions ? ` · ${check.regions.join(', ')}` : ''} · <SourceLink ruleId={check.id} />
                     </span>
                     {check.safety && <span className="chip quiet">{text('checks.safety')}</span>}
                     {isLowered(check, setting) && <span className="chip look">{text('checks.lowered')}</span>}

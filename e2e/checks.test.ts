@@ -116,6 +116,18 @@ describe('a practitioner who looks at everything before the walls close', functi
     await page.getByText('Detectors, strikes, door release').waitFor();
   });
 
+  it('reads where a figure comes from, from the finding and from the calculator', async () => {
+    await at();
+    await page.locator('.finding', { hasText: '12 AWG loses' }).first().getByRole('link', { name: 'Open the reference' }).click();
+    await page.getByRole('heading', { name: 'Loss and resistance of a speaker cable' }).waitFor();
+    const entry = page.getByRole('region', { name: 'Loss and resistance of a speaker cable' });
+    await entry.getByText(/loss = 20·log10\(\(8 \+ /).waitFor();
+    await entry.getByRole('link', { name: 'Open the calculator' }).click();
+    await page.getByRole('link', { name: 'Open the reference' }).click();
+    await page.getByRole('button', { name: 'Coax and antennas' }).click();
+    await page.getByRole('heading', { name: 'Loss of a splitter' }).waitFor();
+  });
+
   it('sees findings at their places on the plan', async () => {
     await page.goto(`${app.url}/p/${house}/cabling?level=level_m`);
     await page.locator('.plan-canvas .device').first().waitFor();

@@ -88,7 +88,11 @@ export function figureName(name: string): string {
     ([suffix]) => name.length > suffix.length && name.endsWith(suffix) && /[a-z0-9]/.test(name[name.length - suffix.length - 1]),
   );
   const bare = unit ? name.slice(0, -unit[0].length) : name.replace(/Fraction$/, 'Share');
-  const words = bare.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase();
+  const words = bare
+    .replace(/([a-z0-9])([A-Z])/g, '$1 $2')
+    .toLowerCase()
+    .replace(/\bleast\b/, 'min.')
+    .replace(/\bmost\b/, 'max.');
   return `${words.charAt(0).toUpperCase()}${words.slice(1)}${unit ? ` (${unit[1]})` : ''}`;
 }
 

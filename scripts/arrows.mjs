@@ -23,6 +23,27 @@ const CORE = [
   'deltas',
   'testing',
 ];
+/** Folders of the page and of the server, from the ground up, as the shelves of the core. `app` is the roof. */
+const WEB = ['ground', 'styles', 'workers', 'state', 'ui', 'canvas', 'screens', 'app'];
+const SERVER = [
+  'database',
+  'http',
+  'audit',
+  'bridge',
+  'documents',
+  'events',
+  'mail',
+  'jobs',
+  'services',
+  'resources',
+  'tasks',
+  'live',
+  'demo',
+  'app',
+  'testing',
+  'attacks',
+  'faults',
+];
 const WORKSPACES = {
   core: ['core'],
   texts: ['core', 'texts'],
@@ -92,10 +113,23 @@ function check(from, to, specifier, isTest) {
   if (isInternal && !isTest && !(WORKSPACES[fromSpace] ?? []).includes(toSpace))
     problems.push(`${from} imports ${to}: ${fromSpace} may not use ${toSpace}`);
   if (isInternal && toSpace === 'core' && !isTest) checkCore(from, to, fromSpace === 'core' ? fromShelf : null, toShelf);
+  if (fromSpace === toSpace && !isTest && specifier.startsWith('.')) {
+    if (fromSpace === 'web') checkRank(from, to, WEB, from.split('/')[2], to.split('/')[2]);
+    if (fromSpace === 'server') checkRank(from, to, SERVER, fromShelf, toShelf);
+  }
   if (fromSpace === 'core' && !isTest && (specifier.startsWith('node:') || /^(react|express|sequelize|d3-)/.test(specifier)))
     problems.push(`${from} imports ${specifier}: the core is pure`);
   if (/^(sequelize|umzug)$/.test(specifier) && !MAY_USE_SEQUELIZE.some((pattern) => pattern.test(from)))
     problems.push(`${from} imports ${specifier}: only stores touch the database`);
+}
+
+function checkRank(from, to, order, fromFolder, toFolder) {
+  // Files beside the folders (the entries of the page) stand above them all.
+  if (/\.\w+$/.test(fromFolder) || /\.\w+$/.test(toFolder)) return;
+  for (const folder of [fromFolder, toFolder])
+    if (!order.includes(folder)) problems.push(`${from}: the folder ${folder} has no place in scripts/arrows.mjs`);
+  if (order.indexOf(toFolder) > order.indexOf(fromFolder))
+    problems.push(`${from} imports ${to}: ${fromFolder} lies below ${toFolder}`);
 }
 
 function checkCore(from, to, fromShelf, toShelf) {

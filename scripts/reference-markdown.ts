@@ -1,5 +1,6 @@
 import { type ReferenceEntry, referencePages, type ReferenceRule, referenceRules } from '../core/sheets/index.ts';
-import { figureName, figureValue, words } from '../texts/index.ts';
+import { figureName, figureValue } from '../texts/figure-names.ts';
+import { words } from '../texts/words.ts';
 
 const say = (key: string, figures: Record<string, unknown> = {}): string => words.t(`reference.${key}`, figures);
 const topicOf = (topic: string): string => words.t(`ui.checks.topics.${topic}`);

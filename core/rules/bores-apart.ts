@@ -1,6 +1,6 @@
 import { whole } from '../derive/index.ts';
 import { BITS_M, HOLE_FILL, holesFor } from '../calculators/index.ts';
-import { rotate2, INCH_M } from '../math/index.ts';
+import { INCH_M, rotate2 } from '../math/index.ts';
 import { type ProjectDocument, type Room, update } from '../model/index.ts';
 import { type Bored, BORED_BY_RUN, type Half, JOIST_HALVES, PLACE_M } from './bored-by-run.ts';
 import { type Cure, defineCheck, type Said, say } from './check.ts';

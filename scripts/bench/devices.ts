@@ -2,7 +2,7 @@ import { edited } from '../../core/derive/index.ts';
 import { allClashes, applyTemplate, clashesOf, legalPlaces, moveDevices, ROOM_TEMPLATES } from '../../core/devices/index.ts';
 import type { Change, ProjectDocument } from '../../core/model/index.ts';
 import { bigHouse } from '../../core/testing/big-house.ts';
-import { ProjectSync } from '../../web/src/editor/sync.ts';
+import { ProjectSync } from '../../web/src/state/sync.ts';
 import { figure, type Figure, percentile } from './figure.ts';
 
 const must = (house: ProjectDocument, operations: Parameters<typeof edited>[1]): ProjectDocument => {

@@ -1,5 +1,5 @@
 // The server of the load figures: as `npm start` runs it, and it reports its heap after a collection when asked.
-import { configFromEnvironment } from '../../server/app/config.ts';
+import { configFromEnvironment } from '../../server/services/config.ts';
 import { startServer } from '../../server/app/create-app.ts';
 
 const running = await startServer(configFromEnvironment());

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import type { Config } from './config.ts';
+import type { Config } from '../services/config.ts';
 
 const SCRIPT = join(import.meta.dirname, '../../scripts/backup.mjs');
 

@@ -3,7 +3,7 @@ import { deletePlanFiles, picturesWithoutTiles } from '../resources/pictures/sto
 import { deletePrinted } from '../resources/printing/store.ts';
 import { removeRested } from '../resources/projects/store.ts';
 import { deleteOldResets } from '../resources/session/service.ts';
-import type { Services } from '../resources/services.ts';
+import type { Services } from '../services/services.ts';
 import { closeLostJobs, deleteOldErrors } from './store.ts';
 
 const MINUTE_MS = 60_000;

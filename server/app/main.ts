@@ -1,4 +1,4 @@
-import { configFromEnvironment } from './config.ts';
+import { configFromEnvironment } from '../services/config.ts';
 import { startServer } from './create-app.ts';
 import { backupBefore } from './backup-before.ts';
 import { makeLog } from '../http/logging.ts';

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { startServer } from '../app/create-app.ts';
-import { configFromEnvironment } from '../app/config.ts';
+import { configFromEnvironment } from '../services/config.ts';
 import { freshDatabaseUrl } from '../testing/fresh-database.ts';
 import { TEST_SETUP_TOKEN, TestClient } from '../testing/test-client.ts';
 import { migrator } from './migrate.ts';

@@ -1,6 +1,4 @@
-import pg from 'pg';
-import { QueryTypes, type Sequelize } from 'sequelize';
-import { Umzug, type UmzugStorage } from 'umzug';
+import type { Migration, Sql } from './migrations/migration.ts';
 import { firstTables } from './migrations/2026-11-24-first-tables.ts';
 import { foundOnSite } from './migrations/2026-11-25-found-on-site.ts';
 import { briefAndDevices } from './migrations/2026-11-26-brief-and-devices.ts';
@@ -13,15 +11,9 @@ import { checks } from './migrations/2026-11-30-checks.ts';
 import { trunks } from './migrations/2026-11-28-trunks.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
-
-type Sql = (statements: string) => Promise<void>;
-
-/** A dated step of the database's shape, up and down, in literal SQL. */
-export interface Migration {
-  readonly name: string;
-  readonly up: (sql: Sql) => Promise<void>;
-  readonly down: (sql: Sql) => Promise<void>;
-}
+import pg from 'pg';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { Umzug, type UmzugStorage } from 'umzug';
 
 /** In the order in which they are made. */
 const MIGRATIONS: readonly Migration[] = [

@@ -1,8 +1,8 @@
 import { PAPER_MM } from '@dusky-spool/core/math';
-import { words } from '@dusky-spool/texts';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
 import type { PlanTitle } from './plan-pdf.ts';
+import { words } from '@dusky-spool/texts';
 
 const INK = '#2b2733';
 const SOFT = '#5d566a';

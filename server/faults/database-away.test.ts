@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { WebSocket } from 'ws';
 import { type LiveMessage, update } from '@dusky-spool/core/model';
-import { configFromEnvironment } from '../app/config.ts';
+import { configFromEnvironment } from '../services/config.ts';
 import { startServer } from '../app/create-app.ts';
 import { TEST_SETUP_TOKEN, TestClient } from '../testing/test-client.ts';
 

@@ -77,3 +77,11 @@ export const requireProject: RequestHandler = (request: Request, response, next)
   request.params.projectId = String(request.params.projectId).toLowerCase();
   next();
 };
+
+/** Whether the planners of a firm may delete projects. */
+export async function plannersMayDelete({ models }: Database, firmId: string): Promise<boolean> {
+  const firm = (await models.firms.findByPk(firmId, { raw: true, attributes: ['plannersMayDelete'] })) as unknown as {
+    plannersMayDelete: boolean;
+  };
+  return firm.plannersMayDelete;
+}

@@ -24,8 +24,8 @@ interface Vessel {
   readonly onEnd: (listener: (kind: string) => void) => void;
 }
 
-const THREAD_ENTRY = new URL('./runner-thread.mjs', import.meta.url);
-const PROCESS_ENTRY = new URL('./runner.ts', import.meta.url);
+const THREAD_ENTRY = new URL('../tasks/runner-thread.mjs', import.meta.url);
+const PROCESS_ENTRY = new URL('../tasks/runner.ts', import.meta.url);
 const WITH_TYPESCRIPT = ['--import', 'tsx'];
 const MEMORY_CHECK_MS = 200;
 /** An idle runner is let go after so long. */

@@ -3,7 +3,7 @@ import type { Duplex } from 'node:stream';
 import type { RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { WebSocket, WebSocketServer } from 'ws';
-import { type LiveMessage, PROTOCOL_VERSION, LIVE_CLOSED } from '@dusky-spool/core/model';
+import { LIVE_CLOSED, type LiveMessage, PROTOCOL_VERSION } from '@dusky-spool/core/model';
 import type { Database } from '../database/index.ts';
 import type { EventBus } from '../events/event-bus.ts';
 import { maySeeProject, memberOf } from '../http/membership-store.ts';

@@ -198,7 +198,7 @@ describe('a backup', () => {
           'tsx',
           '--input-type=module',
           '-e',
-          `const { configFromEnvironment } = await import('./server/app/config.ts');
+          `const { configFromEnvironment } = await import('./server/services/config.ts');
            const { startServer } = await import('./server/app/create-app.ts');
            const { backupBefore } = await import('./server/app/backup-before.ts');
            const config = configFromEnvironment();

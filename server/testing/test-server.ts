@@ -1,4 +1,4 @@
-import { configFromEnvironment } from '../app/config.ts';
+import { configFromEnvironment } from '../services/config.ts';
 import { type RunningServer, startServer } from '../app/create-app.ts';
 import type { Lane } from '../jobs/job-kinds.ts';
 import { freshDatabaseUrl } from './fresh-database.ts';

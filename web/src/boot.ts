@@ -1,4 +1,4 @@
-import { askEarly } from './api/http.ts';
+import { askEarly } from './ground/api/http.ts';
 import { readyWorker } from './workers/start-following.ts';
 
 /*
@@ -10,7 +10,7 @@ const linked = /^\/p\/([0-9a-f-]{36})\//.exec(window.location.pathname);
 if (linked) {
   askEarly(`/projects/${linked[1]}`);
   readyWorker();
-  void import('./api/device-store.ts').then(({ readWorkEarly }) => readWorkEarly(linked[1]));
+  void import('./ground/api/device-store.ts').then(({ readWorkEarly }) => readWorkEarly(linked[1]));
 }
 void import('./main.tsx');
-if (linked) void import('./screens/ProjectFrame.tsx');
+if (linked) void import('./app/ProjectFrame.tsx');

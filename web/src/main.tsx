@@ -14,7 +14,7 @@ import './styles/survey.css';
 import './styles/people.css';
 import { registerSW } from 'virtual:pwa-register';
 import { App } from './app/App.tsx';
-import { signStyles } from './app/style-nonce.ts';
+import { signStyles } from './ground/style-nonce.ts';
 
 signStyles();
 registerSW({ immediate: true });

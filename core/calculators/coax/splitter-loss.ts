@@ -1,8 +1,8 @@
 import { SATELLITE_MHZ } from './coax-loss.ts';
-import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
 import { fine } from '../../math/index.ts';
 import { PASSIVES } from './passives.ts';
+import { z } from 'zod';
 
 export const splitterLoss = calculator({
   name: 'splitter-loss',

@@ -1,5 +1,5 @@
 import { buildingOf, openingsOf, projectBounds, wallLength, wallPoint, wallReaches } from '../../house/index.ts';
-import { type Box, centroidOf, fine, type Outcome, placeLabels, type Point2, refuse, PAPER_MM } from '../../math/index.ts';
+import { type Box, centroidOf, fine, type Outcome, PAPER_MM, placeLabels, type Point2, refuse } from '../../math/index.ts';
 import type { ProjectDocument, SystemName } from '../../model/index.ts';
 import { type PlannedRun, planRuns } from '../../runs/index.ts';
 

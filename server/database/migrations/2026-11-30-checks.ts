@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate.ts';
+import type { Migration } from './migration.ts';
 
 const UP = `
 ALTER TABLE projects ADD channel_colour text NOT NULL DEFAULT 'white, painted as the wall';

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate.ts';
+import type { Migration } from './migration.ts';
 import { featuresMayBe, KINDS_WITH_AIR } from './2026-12-01-air-and-cords.ts';
 
 /** Notches that were found in studs, joists and plates. */

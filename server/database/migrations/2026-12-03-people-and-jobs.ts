@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate.ts';
+import type { Migration } from './migration.ts';
 
 /** Characters that no text may hold since this step; written out, as it was then. */
 const FORBIDDEN = `[\\u0001-\\u0008\\u000b\\u000c\\u000e-\\u001f\\u007f-\\u009f\\u200b\\u2028-\\u202e\\u2060-\\u2069\\ufeff\\ufff9-\\ufffb]`;

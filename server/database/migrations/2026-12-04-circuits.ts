@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate.ts';
+import type { Migration } from './migration.ts';
 
 /** How many circuits a mains route holds: what cable keeps from it follows from that in some regions. */
 export const circuits: Migration = {

@@ -4,7 +4,7 @@ import { changesReply, changesRequest, storedChangesReply } from '@dusky-spool/c
 import { parseQuery, parseShape } from '../../http/parse.ts';
 import { tabOf } from '../../http/tab.ts';
 import type { RouteTable } from '../../http/route-table.ts';
-import type { Services } from '../services.ts';
+import type { Services } from '../../services/services.ts';
 import { applyChanges } from './service.ts';
 import { changesSince } from './store.ts';
 

@@ -1,9 +1,23 @@
-import { boundsProblem, type Change, type ChangeResult, changeSchema, type ChangesReply, type CollectionName, countProblem, type FieldConflict, forbiddenOperation, mayBreakBounds, problemOfIssue, resultOf, textProblem } from '@dusky-spool/core/model';
+import {
+  boundsProblem,
+  type Change,
+  type ChangeResult,
+  changeSchema,
+  type ChangesReply,
+  type CollectionName,
+  countProblem,
+  type FieldConflict,
+  forbiddenOperation,
+  mayBreakBounds,
+  problemOfIssue,
+  resultOf,
+  textProblem,
+} from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
 import { brokenConstraint, isBadValue, isDatabaseAway } from '../../database/failures.ts';
 import { PlannedRefusal, refusal } from '../../http/problems.ts';
 import type { SignedIn } from '../../http/membership-store.ts';
-import type { Services } from '../services.ts';
+import type { Services } from '../../services/services.ts';
 import { acceptancesIn } from './acceptances.ts';
 import { problemOfConstraint } from './constraint-problem.ts';
 import { ChangeStore, revisionOfProject } from './store.ts';

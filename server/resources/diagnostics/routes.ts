@@ -3,7 +3,7 @@ import { cpus, release, totalmem } from 'node:os';
 import { FORMAT_VERSION, PROTOCOL_VERSION } from '@dusky-spool/core/model';
 import { countAll, databaseVersion, lastErrors } from './store.ts';
 import type { RouteTable } from '../../http/route-table.ts';
-import type { Services } from '../services.ts';
+import type { Services } from '../../services/services.ts';
 
 /** A file for whoever is asked for help: versions, settings, counts, last errors; no names, no addresses, no secrets. */
 export function diagnosticsRoutes(table: RouteTable, { database, config, mail, audit }: Services): void {

@@ -7,7 +7,7 @@ import type { RouteTable } from '../../http/route-table.ts';
 import { resultFile } from '../../jobs/store.ts';
 import { sendJobFile } from '../jobs/routes.ts';
 import { storePrinted } from '../printing/store.ts';
-import { type Services, untilGone } from '../services.ts';
+import { type Services, untilGone } from '../../services/services.ts';
 import type { z } from 'zod';
 
 /** What is handed out of a project, made from its state at the moment of asking, by the job queue. */

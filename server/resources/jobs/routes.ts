@@ -5,7 +5,7 @@ import { isUuid, maySeeProject, type SignedIn } from '../../http/membership-stor
 import { refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
 import { type JobRow, readJob, resultFile } from '../../jobs/store.ts';
-import type { Services } from '../services.ts';
+import type { Services } from '../../services/services.ts';
 
 /** Sends the file that a job made as a download. Problem: `not-found`. */
 export async function sendJobFile(database: Database, jobId: string, response: Response): Promise<void> {

@@ -2,12 +2,26 @@ import express from 'express';
 import { z } from 'zod';
 import { CHECKS, judgeSetting } from '@dusky-spool/core/rules';
 import { CABLE_TYPES, checkMap, checkRecipe, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/devices';
-import { type ConductorMap, type DeviceType, type FirmRules, firmRulesReply, keepMapsRequest, keepRulesRequest, keepTypesRequest, libraryReadReply, libraryReply, type LibraryReply, mapsReply, type MapsReply, tableFrom } from '@dusky-spool/core/model';
+import {
+  type ConductorMap,
+  type DeviceType,
+  type FirmRules,
+  firmRulesReply,
+  keepMapsRequest,
+  keepRulesRequest,
+  keepTypesRequest,
+  libraryReadReply,
+  libraryReply,
+  type LibraryReply,
+  mapsReply,
+  type MapsReply,
+  tableFrom,
+} from '@dusky-spool/core/model';
 import { parseBody, parseQuery } from '../../http/parse.ts';
 import { PlannedRefusal, refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
 import { resultFile } from '../../jobs/store.ts';
-import { type Services, untilGone } from '../services.ts';
+import { type Services, untilGone } from '../../services/services.ts';
 import { firmLibrary, firmMaps, firmRules, forgetMap, forgetType, keepMaps, keepRules, keepTypes } from './store.ts';
 
 const MOST_BYTES = 8 * 1024 * 1024;

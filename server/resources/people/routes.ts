@@ -1,15 +1,25 @@
 import express from 'express';
 import { z } from 'zod';
-import { auditReply, firmSettingsRequest, inviteRequest, madeReply, mailsReply, type MailsReply, memberRequest, peopleReply, type PeopleReply } from '@dusky-spool/core/model';
-import { isUuid } from '../../http/membership-store.ts';
+import {
+  auditReply,
+  firmSettingsRequest,
+  inviteRequest,
+  madeReply,
+  mailsReply,
+  type MailsReply,
+  memberRequest,
+  peopleReply,
+  type PeopleReply,
+} from '@dusky-spool/core/model';
+import { isUuid, plannersMayDelete } from '../../http/membership-store.ts';
 import { parseBody, parseQuery } from '../../http/parse.ts';
 import { refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
-import { linkTo, type Services } from '../services.ts';
+import { linkTo, type Services } from '../../services/services.ts';
 import { projectNames } from '../projects/store.ts';
 import { endSessions, firmName } from '../session/store.ts';
-import { invite, openInvitations, withdrawInvitation } from './invitation-store.ts';
-import { changeRole, membersOf, plannersMayDelete, removeMember, setFirm } from './member-store.ts';
+import { invite, openInvitations, withdrawInvitation } from '../session/invitation-store.ts';
+import { changeRole, membersOf, removeMember, setFirm } from '../session/member-store.ts';
 import { en, words } from '@dusky-spool/texts';
 
 const SMALL = express.json({ limit: '40kb' });

@@ -4,7 +4,7 @@ import { pictureReply, planFileReply } from '@dusky-spool/core/model';
 import { refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
 import { resultFile } from '../../jobs/store.ts';
-import { type Services, untilGone } from '../services.ts';
+import { type Services, untilGone } from '../../services/services.ts';
 import { readPicture, readTile } from './store.ts';
 
 /** Largest picture or PDF that is taken, bytes. */

@@ -2,7 +2,7 @@ import { instrumentsReply, measureReply, printerJobsReply, type PrinterJobsReply
 import type { Bridge } from '../../bridge/index.ts';
 import { refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
-import type { Services } from '../services.ts';
+import type { Services } from '../../services/services.ts';
 import { printedBy, printedJob } from './store.ts';
 
 /** The instruments, and what this firm sent to the printer: with the simulated one, what it would have printed. */

@@ -1,13 +1,22 @@
 import { randomUUID } from 'node:crypto';
 import express, { type Response } from 'express';
-import { deletedProjectsReply, documentReply, type DocumentReply, hasRight, madeReply, MOST_FILE_BYTES, newProjectRequest, projectsReply, type ProjectsReply } from '@dusky-spool/core/model';
-import { isUuid, type SignedIn } from '../../http/membership-store.ts';
+import {
+  deletedProjectsReply,
+  documentReply,
+  type DocumentReply,
+  hasRight,
+  madeReply,
+  MOST_FILE_BYTES,
+  newProjectRequest,
+  projectsReply,
+  type ProjectsReply,
+} from '@dusky-spool/core/model';
+import { isUuid, plannersMayDelete, type SignedIn } from '../../http/membership-store.ts';
 import { parseBody } from '../../http/parse.ts';
 import { refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
 import { sendJobFile } from '../jobs/routes.ts';
-import { plannersMayDelete } from '../people/member-store.ts';
-import { type Services, untilGone } from '../services.ts';
+import { type Services, untilGone } from '../../services/services.ts';
 import { makeProject } from './service.ts';
 import { deletedProjects, deleteProject, listPictures, listProjects, loadDocument, restoreProject } from './store.ts';
 

@@ -1,13 +1,28 @@
 import { createHmac } from 'node:crypto';
 import express, { type Request, type Response } from 'express';
-import { acceptInvitationRequest, askResetRequest, changePasswordRequest, deviceKeyReply, firstAccountRequest, invitationReply, readInvitationRequest, resetPasswordRequest, sentReply, sessionReply, type SessionReply, sessionsReply, type SessionsReply, signInRequest } from '@dusky-spool/core/model';
+import {
+  acceptInvitationRequest,
+  askResetRequest,
+  changePasswordRequest,
+  deviceKeyReply,
+  firstAccountRequest,
+  invitationReply,
+  readInvitationRequest,
+  resetPasswordRequest,
+  sentReply,
+  sessionReply,
+  type SessionReply,
+  sessionsReply,
+  type SessionsReply,
+  signInRequest,
+} from '@dusky-spool/core/model';
 import { beginSession, sessionName, tokenForVisitor } from '../../http/sessions.ts';
 import { memberOf } from '../../http/membership-store.ts';
 import { parseBody } from '../../http/parse.ts';
 import { PlannedRefusal, refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
-import { acceptInvitation, readInvitation } from '../people/invitation-store.ts';
-import { linkTo, type Services } from '../services.ts';
+import { acceptInvitation, readInvitation } from './invitation-store.ts';
+import { linkTo, type Services } from '../../services/services.ts';
 import { beginReset, changePassword, finishReset, makeFirm, signIn } from './service.ts';
 import { accountByEmail, accountById, countMembers, demoMember, endSessions, firmName, sessionsOf } from './store.ts';
 import { words } from '@dusky-spool/texts';

@@ -2,20 +2,20 @@ import { useEffect } from 'react';
 import { App as AntApp, Button, ConfigProvider } from 'antd';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { problemSentence } from '@dusky-spool/texts';
-import { useSession } from '../api/session.ts';
+import { useSession } from '../ground/api/session.ts';
 import { Projects } from '../screens/projects/Projects.tsx';
 import { SignIn } from '../screens/sign-in/SignIn.tsx';
 import { Join, Reset } from '../screens/sign-in/Links.tsx';
 import { useSettings } from '../state/settings.ts';
-import { pageNonce } from './style-nonce.ts';
-import { later } from './later.ts';
-import { text } from './text.ts';
-import { themeFor } from './theme.ts';
+import { pageNonce } from '../ground/style-nonce.ts';
+import { later } from '../ground/later.ts';
+import { text } from '../ground/text.ts';
+import { themeFor } from '../ground/theme.ts';
 
 /** Plain, so that the first picture waits for no part of the library. */
 const Waiting = () => <main className="centre waiting">{text('loading')}</main>;
 
-const ProjectFrame = later(() => import('../screens/ProjectFrame.tsx').then((module) => module.ProjectFrame), <Waiting />);
+const ProjectFrame = later(() => import('./ProjectFrame.tsx').then((module) => module.ProjectFrame), <Waiting />);
 const PeopleScreen = later(() => import('../screens/people/PeopleScreen.tsx').then((module) => module.PeopleScreen), <Waiting />);
 const AccountScreen = later(
   () => import('../screens/account/AccountScreen.tsx').then((module) => module.AccountScreen),

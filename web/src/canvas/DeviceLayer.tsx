@@ -2,7 +2,7 @@ import { memo, type KeyboardEvent, type PointerEvent } from 'react';
 import { attachmentOf } from '@dusky-spool/core/house';
 import type { Cluster } from '@dusky-spool/core/math';
 import type { Device, DeviceType } from '@dusky-spool/core/model';
-import { text } from '../app/text.ts';
+import { text } from '../ground/text.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../ui/systems.ts';
 import type { DeviceDetail } from './device-detail.ts';

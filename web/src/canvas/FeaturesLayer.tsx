@@ -2,7 +2,7 @@ import { memo, useMemo } from 'react';
 import { atticContours, featureBox, featureMake } from '@dusky-spool/core/house';
 import type { Feature, ProjectDocument } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
-import { term } from '../app/text.ts';
+import { term } from '../ground/text.ts';
 import { pathThrough } from './room-drawing.ts';
 
 interface Props {

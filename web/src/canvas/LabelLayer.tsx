@@ -1,8 +1,17 @@
 import { memo, useMemo } from 'react';
-import { boundsOf, type Box, centroidOf, formatLength, type LabelWish, placeLabels, type Point2, type UnitSystem } from '@dusky-spool/core/math';
+import {
+  boundsOf,
+  type Box,
+  centroidOf,
+  formatLength,
+  type LabelWish,
+  placeLabels,
+  type Point2,
+  type UnitSystem,
+} from '@dusky-spool/core/math';
 import { ceilingHeightOf, slopeOf } from '@dusky-spool/core/house';
 import type { Device, Level, ProjectDocument, Room } from '@dusky-spool/core/model';
-import { text } from '../app/text.ts';
+import { text } from '../ground/text.ts';
 import type { RunLine } from './route-drawing.ts';
 import type { Camera } from './picture.ts';
 

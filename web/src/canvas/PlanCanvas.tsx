@@ -1,15 +1,28 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { buildingOf, levelsFromBelow, projectBounds, roomAt } from '@dusky-spool/core/house';
-import { applyTemplate, coverRoom, deviceTitle, type Guided, guideTo, mountTypeOf, moveDevices, placeDevice, placeField, sweepOf, wallPlaceOf, withPlateMates } from '@dusky-spool/core/devices';
+import {
+  applyTemplate,
+  coverRoom,
+  deviceTitle,
+  type Guided,
+  guideTo,
+  mountTypeOf,
+  moveDevices,
+  placeDevice,
+  placeField,
+  sweepOf,
+  wallPlaceOf,
+  withPlateMates,
+} from '@dusky-spool/core/devices';
 import type { Overlap } from '@dusky-spool/core/calculators';
 import { boundsOf, type Cluster, inBounds, type Point2 } from '@dusky-spool/core/math';
 import type { Device, DeviceType, GroupKind, ProjectDocument, RoomTemplate } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
-import { later } from '../app/later.ts';
-import { text } from '../app/text.ts';
+import { later } from '../ground/later.ts';
+import { text } from '../ground/text.ts';
 import { useSettings } from '../state/settings.ts';
-import { toHandGrid } from '../editor/nudge.ts';
-import { noSelection, type Selection } from '../editor/selection-kinds.ts';
+import { toHandGrid } from './nudge.ts';
+import { noSelection, type Selection } from '../state/selection-kinds.ts';
 import { useDerived, useFollowing } from '../state/following.ts';
 import { throughPoint } from '@dusky-spool/core/runs';
 import { useByHand } from '../state/by-hand.ts';

@@ -1,7 +1,19 @@
 import { create } from 'zustand';
 import { useEffect, useLayoutEffect, useState } from 'react';
 import type { Cure } from '@dusky-spool/core/rules';
-import { type Derived, derivedFrom, type HeldTold, NOTHING_TOLD, patchBy, patchOf, plannedFrom, type ToldFinding, type ToldLists, type TrunkOutlook, withTold } from '@dusky-spool/core/deltas';
+import {
+  type Derived,
+  derivedFrom,
+  type HeldTold,
+  NOTHING_TOLD,
+  patchBy,
+  patchOf,
+  plannedFrom,
+  type ToldFinding,
+  type ToldLists,
+  type TrunkOutlook,
+  withTold,
+} from '@dusky-spool/core/deltas';
 import type { CablingReport } from '@dusky-spool/core/sheets';
 import type { Touched } from '@dusky-spool/core/derive';
 import type { Outcome } from '@dusky-spool/core/math';

@@ -1,16 +1,24 @@
 import { create } from 'zustand';
 import { useSettings } from './settings.ts';
-import { type ChangesReply, type DocumentReply, idFrom, type Operation, type PictureInfo, type ProjectDocument, type StoredChange } from '@dusky-spool/core/model';
+import {
+  type ChangesReply,
+  type DocumentReply,
+  idFrom,
+  type Operation,
+  type PictureInfo,
+  type ProjectDocument,
+  type StoredChange,
+} from '@dusky-spool/core/model';
 import type { Outcome, Problem } from '@dusky-spool/core/math';
-import { problemOf } from '../api/error-sentence.ts';
-import { forgetHouse, keepAside, keepEdits, keepHistory, keepHouse, keptHouse, keptWork } from '../api/device-store.ts';
-import { forbids, useSession } from '../api/session.ts';
-import { getJson, postJson, Refused } from '../api/http.ts';
-import { followProject } from '../api/live.ts';
+import { problemOf } from '../ground/api/error-sentence.ts';
+import { forgetHouse, keepAside, keepEdits, keepHistory, keepHouse, keptHouse, keptWork } from '../ground/api/device-store.ts';
+import { forbids, useSession } from '../ground/api/session.ts';
+import { getJson, postJson, Refused } from '../ground/api/http.ts';
+import { followProject } from '../ground/api/live.ts';
 import { edited } from '@dusky-spool/core/derive';
 import { heldDraft } from '@dusky-spool/core/deltas';
-import { ProjectSync } from '../editor/sync.ts';
-import { SendRefused, type SyncState, Unreachable } from '../editor/sync-state.ts';
+import { ProjectSync } from './sync.ts';
+import { SendRefused, type SyncState, Unreachable } from './sync-state.ts';
 import { useShallow } from 'zustand/react/shallow';
 
 /** A cure or drag shown on the plan before it is made. */

@@ -1,7 +1,7 @@
 import type { ToldFinding } from '@dusky-spool/core/deltas';
 import type { UnitSystem } from '@dusky-spool/core/math';
 import { useCures } from '../state/following.ts';
-import { text } from '../app/text.ts';
+import { text } from '../ground/text.ts';
 import { useProject } from '../state/project.ts';
 import { RankMark } from './RankMark.tsx';
 import { cureSentence, findingSentence } from '@dusky-spool/texts';

@@ -2,7 +2,7 @@ import { Drawer } from 'antd';
 import { findingKey } from '@dusky-spool/core/rules';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
 import type { UnitSystem } from '@dusky-spool/core/math';
-import { term, text } from '../app/text.ts';
+import { term, text } from '../ground/text.ts';
 import { FindingCard } from './FindingCard.tsx';
 
 interface Props {

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from 'antd';
-import { useRight, useSession } from '../api/session.ts';
-import { text } from '../app/text.ts';
+import { useRight, useSession } from '../ground/api/session.ts';
+import { text } from '../ground/text.ts';
 import { SignOutDialog } from './SignOutDialog.tsx';
 
 /** The bar over the pages that belong to no project: the firm, the scanner, people, one's account, signing out. */

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { text } from '../app/text.ts';
+import { text } from '../ground/text.ts';
 
 interface Props {
   readonly document: ProjectDocument;

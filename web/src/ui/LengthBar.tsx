@@ -1,6 +1,6 @@
 import type { CutLength } from '@dusky-spool/core/calculators';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
-import { text } from '../app/text.ts';
+import { text } from '../ground/text.ts';
 
 interface Props {
   readonly length: CutLength;

@@ -2,9 +2,9 @@ import { useEffect, useState } from 'react';
 import { Button, Modal, Progress } from 'antd';
 import { hasEnded, type JobReply } from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
-import { problemOf } from '../api/error-sentence.ts';
-import { download, getJson, postJson, remove } from '../api/http.ts';
-import { text } from '../app/text.ts';
+import { problemOf } from '../ground/api/error-sentence.ts';
+import { download, getJson, postJson, remove } from '../ground/api/http.ts';
+import { text } from '../ground/text.ts';
 import { problemSentence } from '@dusky-spool/texts';
 
 /** A document that is being made by the server's job queue. */

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { text } from '../app/text.ts';
+import { text } from '../ground/text.ts';
 import { useProjectParts } from '../state/project.ts';
 
 /** What is shown on the plan but not made yet, to be applied or left. Nothing while there is none, or while something is dragged. */

@@ -1,5 +1,5 @@
 import type { Rank } from '@dusky-spool/core/rules';
-import { term } from '../app/text.ts';
+import { term } from '../ground/text.ts';
 
 /** The mark of a finding's rank: an octagon, a half-filled eye, a tick. Its shape says it without colour. */
 export function RankMark({ rank, label = true }: { readonly rank: Rank; readonly label?: boolean }) {

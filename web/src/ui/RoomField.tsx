@@ -1,6 +1,6 @@
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { text } from '../app/text.ts';
+import { text } from '../ground/text.ts';
 import { ChoiceField } from './ChoiceField.tsx';
 
 /** A room, or the whole house. */

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { Button, Modal } from 'antd';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
-import type { SetAside } from '../editor/sync-state.ts';
-import { text } from '../app/text.ts';
+import type { SetAside } from '../ground/api/set-aside.ts';
+import { text } from '../ground/text.ts';
 import { useProject } from '../state/project.ts';
 import { problemSentence } from '@dusky-spool/texts';
 

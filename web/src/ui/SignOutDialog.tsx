@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import { Modal, Radio } from 'antd';
-import { sentenceOf } from '../api/error-sentence.ts';
-import { canLock } from '../api/device-lock.ts';
-import { countUnsent } from '../api/device-store.ts';
-import { useSession } from '../api/session.ts';
-import { text } from '../app/text.ts';
+import { sentenceOf } from '../ground/api/error-sentence.ts';
+import { canLock } from '../ground/api/device-lock.ts';
+import { countUnsent } from '../ground/api/device-store.ts';
+import { useSession } from '../ground/api/session.ts';
+import { text } from '../ground/text.ts';
 
 /** Asks what becomes of the houses stored on this device, and signs out. */
 export function SignOutDialog({ onClose }: { readonly onClose: () => void }) {

@@ -1,8 +1,8 @@
 import { useState, type ReactNode } from 'react';
 import { Button, Input } from 'antd';
 import { MIN_PASSWORD_LENGTH } from '@dusky-spool/core/model';
-import { problemOf } from '../api/error-sentence.ts';
-import { text } from '../app/text.ts';
+import { problemOf } from '../ground/api/error-sentence.ts';
+import { text } from '../ground/text.ts';
 import { problemSentence } from '@dusky-spool/texts';
 
 export interface TextFormField {

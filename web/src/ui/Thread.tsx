@@ -1,5 +1,5 @@
 import { NavLink, useParams } from 'react-router';
-import { text } from '../app/text.ts';
+import { text } from '../ground/text.ts';
 import type { StageProgress } from '../state/progress.ts';
 
 interface Props {

@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useState } from 'react';
 import { Button } from 'antd';
 import type { SessionsReply } from '@dusky-spool/core/model';
-import { sentenceOf } from '../../api/error-sentence.ts';
-import { getJson, putJson, remove } from '../../api/http.ts';
-import { text } from '../../app/text.ts';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { getJson, putJson, remove } from '../../ground/api/http.ts';
+import { text } from '../../ground/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { TextForm } from '../../ui/TextForm.tsx';
 import { whenText } from '../../ui/when.ts';

@@ -3,7 +3,7 @@ import { answerCell, briefCost, briefOf, cellOf, notDiscussed } from '@dusky-spo
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import { type Answer, BRIEF_TOPICS, type BriefTopic, type ProjectDocument, type Room } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { AnswerMark } from './AnswerMark.tsx';
 import { money } from '../../ui/money.ts';

@@ -3,7 +3,7 @@ import { Button, Input } from 'antd';
 import { comparePackage, type PackageDifference, readPackage } from '@dusky-spool/core/brief';
 import { BRIEF_TOPICS, create, type PackageLine, type ProjectDocument, remove, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField } from '../../ui/fields.tsx';

@@ -1,11 +1,11 @@
 import { Button } from 'antd';
 import { type Compromise, create, type ProjectDocument, remove, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
-import { DayField } from './DayField.tsx';
+import { DayField } from '../../ui/DayField.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
 
 /** Less than good, said openly, and accepted by the client. */

@@ -3,7 +3,7 @@ import { Button, Checkbox, Modal } from 'antd';
 import { copyAnswers } from '@dusky-spool/core/brief';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 
 interface Props {

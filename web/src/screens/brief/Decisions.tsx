@@ -3,7 +3,7 @@ import { openDecisions } from '@dusky-spool/core/brief';
 import { create, type OpenDecision, type ProjectDocument, remove, TRADE_GATES, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

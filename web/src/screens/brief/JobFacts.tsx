@@ -1,14 +1,25 @@
 import { Button, InputNumber, Segmented, Select } from 'antd';
 import { setSpeakerColours } from '@dusky-spool/core/devices';
-import { create, JURISDICTIONS, type ProjectDocument, type ProjectHeader, removeWithDependants, SLACK_STYLES, SPEAKER_COLOURS, TRADE_GATES, update, updateProject } from '@dusky-spool/core/model';
+import {
+  create,
+  JURISDICTIONS,
+  type ProjectDocument,
+  type ProjectHeader,
+  removeWithDependants,
+  SLACK_STYLES,
+  SPEAKER_COLOURS,
+  TRADE_GATES,
+  update,
+  updateProject,
+} from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { DayField } from './DayField.tsx';
+import { DayField } from '../../ui/DayField.tsx';
 
 /** The facts of the job, its phases and the dates of its trades. */
 export function JobFacts({ document }: { readonly document: ProjectDocument }) {

@@ -1,5 +1,5 @@
 import { ANSWERS } from '@dusky-spool/core/model';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { AnswerMark } from './AnswerMark.tsx';
 
 /** The marks and the keys that make them. */

@@ -1,10 +1,23 @@
 import { Button } from 'antd';
-import { answerCell, answeringDevices, briefOf, briefPrompts, cellOf, costOfAnswer, notDiscussed, ROOM_USES, signRoom, tellRoom, TOPIC_RULES, typesFor } from '@dusky-spool/core/brief';
+import {
+  answerCell,
+  answeringDevices,
+  briefOf,
+  briefPrompts,
+  cellOf,
+  costOfAnswer,
+  notDiscussed,
+  ROOM_USES,
+  signRoom,
+  tellRoom,
+  TOPIC_RULES,
+  typesFor,
+} from '@dusky-spool/core/brief';
 import { deviceTitle, templateOf } from '@dusky-spool/core/devices';
 import { type Answer, ANSWERS, type BriefCell, create, HABIT_USE, type ProjectDocument, update } from '@dusky-spool/core/model';
 import { listOf, onLevel } from '@dusky-spool/core/derive';
-import { useOwnName } from '../../api/session.ts';
-import { term, text } from '../../app/text.ts';
+import { useOwnName } from '../../ground/api/session.ts';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

@@ -5,8 +5,8 @@ import { CALCULATOR_TOPICS, CALCULATORS, listCalculators, runCalculator, stepsOf
 import { compareNumbers, filledIn } from '@dusky-spool/core/runs';
 import { create, type KeptCalculation, type ProjectDocument, remove } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { useOwnName } from '../../api/session.ts';
-import { text } from '../../app/text.ts';
+import { useOwnName } from '../../ground/api/session.ts';
+import { text } from '../../ground/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';

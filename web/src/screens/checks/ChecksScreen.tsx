@@ -1,8 +1,8 @@
 import { Segmented } from 'antd';
 import { useSearchParams } from 'react-router';
 import type { ProjectDocument } from '@dusky-spool/core/model';
-import { text } from '../../app/text.ts';
-import { StagePage } from '../stages/StagePage.tsx';
+import { text } from '../../ground/text.ts';
+import { StagePage } from '../../ui/StagePage.tsx';
 import { Calculators } from './Calculators.tsx';
 import { FindingList } from './FindingList.tsx';
 import { Reference } from './Reference.tsx';

@@ -4,14 +4,14 @@ import { acceptFinding, type Check, type CostAfter, liftAcceptance, noteFinding 
 import type { ToldFinding } from '@dusky-spool/core/deltas';
 import type { FindingMark, Operation, ProjectDocument } from '@dusky-spool/core/model';
 import { formatClearance } from '@dusky-spool/core/math';
-import { useOwnName } from '../../api/session.ts';
-import { text } from '../../app/text.ts';
+import { useOwnName } from '../../ground/api/session.ts';
+import { text } from '../../ground/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { money } from '../../ui/money.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { SourceLink } from '../../ui/SourceLink.tsx';
-import { DayField } from '../brief/DayField.tsx';
+import { DayField } from '../../ui/DayField.tsx';
 import { figureValue, problemSentence } from '@dusky-spool/texts';
 
 interface Props {

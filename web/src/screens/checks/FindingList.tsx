@@ -13,7 +13,7 @@ import {
 } from '@dusky-spool/core/rules';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { placeOf } from '../../state/finding-place.ts';
 import { useDerived } from '../../state/following.ts';
 import { today } from '../../state/today.ts';

@@ -2,9 +2,9 @@ import { useEffect, useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { CALCULATOR_TOPICS } from '@dusky-spool/core/calculators';
 import { type ReferenceEntry, referencePage, type ReferenceRule, referenceRules } from '@dusky-spool/core/sheets';
-import { figureName, figureValue, words } from '@dusky-spool/texts';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
+import { figureName, figureValue, words } from '@dusky-spool/texts';
 
 const say = (key: string, figures: Record<string, unknown> = {}): string => words.t(`reference.${key}`, figures);
 

@@ -11,9 +11,9 @@ import {
   update,
 } from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
-import { getJson, putJson } from '../../api/http.ts';
-import { useOwnName } from '../../api/session.ts';
-import { term, text } from '../../app/text.ts';
+import { getJson, putJson } from '../../ground/api/http.ts';
+import { useOwnName } from '../../ground/api/session.ts';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';

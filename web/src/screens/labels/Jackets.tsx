@@ -1,7 +1,7 @@
 import { Fragment } from 'react';
 import { type CableType, JACKET_RATINGS, type ProjectDocument, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { WordsField } from '../../ui/fields.tsx';

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { PrinterJobsReply } from '@dusky-spool/core/model';
-import { getJson } from '../../api/http.ts';
-import { text } from '../../app/text.ts';
+import { getJson } from '../../ground/api/http.ts';
+import { text } from '../../ground/text.ts';
 
 /** What the printer that ships with the app would have printed. `asked` rises with each job. */
 export function PrinterJobs({ asked }: { readonly asked: number }) {

@@ -3,9 +3,9 @@ import { App as AntApp, Button, Input } from 'antd';
 import { type ConductorMap, create, type MapsReply, type ProjectDocument, remove } from '@dusky-spool/core/model';
 import { changeMap, conductorsOf, conductorsUsed } from '@dusky-spool/core/devices';
 import { listOf } from '@dusky-spool/core/derive';
-import { sentenceOf } from '../../api/error-sentence.ts';
-import { putJson } from '../../api/http.ts';
-import { text } from '../../app/text.ts';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { putJson } from '../../ground/api/http.ts';
+import { text } from '../../ground/text.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { WordsField } from '../../ui/fields.tsx';
 

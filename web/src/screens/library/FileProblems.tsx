@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { LibraryReadReply } from '@dusky-spool/core/model';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {

@@ -1,10 +1,22 @@
 import { useEffect, useMemo, useState } from 'react';
 import { App as AntApp, Button, Input, Segmented, Select, Upload } from 'antd';
-import { create, type DeviceType, type LibraryReadReply, type LibraryReply, type Operation, PARTS, type ProjectDocument, sameValue, type SystemName, SYSTEMS, update } from '@dusky-spool/core/model';
+import {
+  create,
+  type DeviceType,
+  type LibraryReadReply,
+  type LibraryReply,
+  type Operation,
+  PARTS,
+  type ProjectDocument,
+  sameValue,
+  type SystemName,
+  SYSTEMS,
+  update,
+} from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { sentenceOf } from '../../api/error-sentence.ts';
-import { getJson, postText, putJson } from '../../api/http.ts';
-import { term, text } from '../../app/text.ts';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { getJson, postText, putJson } from '../../ground/api/http.ts';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 import { ConductorMaps } from './ConductorMaps.tsx';

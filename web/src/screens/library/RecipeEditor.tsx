@@ -4,7 +4,7 @@ import { changeRecipe } from '@dusky-spool/core/devices';
 import { type DeviceType, type Leg, LEG_ENDS, type ProjectDocument, sameValue } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { compareNumbers } from '@dusky-spool/core/runs';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { NumberField } from '../../ui/fields.tsx';
 import { problemSentence } from '@dusky-spool/texts';

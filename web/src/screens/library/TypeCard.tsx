@@ -1,7 +1,16 @@
 import { Button } from 'antd';
-import { BOX_KINDS, BRIEF_TOPICS, type DeviceType, MOUNTS, type ProjectDocument, removeWithDependants, SYSTEMS, update } from '@dusky-spool/core/model';
+import {
+  BOX_KINDS,
+  BRIEF_TOPICS,
+  type DeviceType,
+  MOUNTS,
+  type ProjectDocument,
+  removeWithDependants,
+  SYSTEMS,
+  update,
+} from '@dusky-spool/core/model';
 import { typesFitting } from '@dusky-spool/core/devices';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Button } from 'antd';
 import type { AuditLine, AuditReply } from '@dusky-spool/core/model';
-import { getJson } from '../../api/http.ts';
-import { text } from '../../app/text.ts';
+import { getJson } from '../../ground/api/http.ts';
+import { text } from '../../ground/text.ts';
 import { whenText } from '../../ui/when.ts';
 import { useFetched } from './useFetched.ts';
 

@@ -1,5 +1,5 @@
 import type { MailsReply } from '@dusky-spool/core/model';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { whenText } from '../../ui/when.ts';
 import { useFetched } from './useFetched.ts';
 

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { App as AntApp, Button, Switch } from 'antd';
 import type { Invitation, Member, PeopleReply } from '@dusky-spool/core/model';
-import { putJson, remove } from '../../api/http.ts';
-import { sentenceOf } from '../../api/error-sentence.ts';
-import { useSession } from '../../api/session.ts';
-import { text } from '../../app/text.ts';
+import { putJson, remove } from '../../ground/api/http.ts';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { useSession } from '../../ground/api/session.ts';
+import { text } from '../../ground/text.ts';
 import { dayText } from '../../ui/when.ts';
 import { PersonDialog } from './PersonDialog.tsx';
 import { useFetched } from './useFetched.ts';

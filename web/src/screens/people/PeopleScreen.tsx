@@ -1,7 +1,7 @@
 import { useNavigate, useSearchParams } from 'react-router';
 import { Segmented } from 'antd';
-import { useRight } from '../../api/session.ts';
-import { text } from '../../app/text.ts';
+import { useRight } from '../../ground/api/session.ts';
+import { text } from '../../ground/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { AuditTrail } from './AuditTrail.tsx';
 import { MailBox } from './MailBox.tsx';

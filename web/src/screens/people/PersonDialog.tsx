@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Input, Modal, Radio, Select } from 'antd';
 import { type Member, type ProjectsReply, type Role, ROLES } from '@dusky-spool/core/model';
-import { postJson, putJson } from '../../api/http.ts';
-import { sentenceOf } from '../../api/error-sentence.ts';
-import { text } from '../../app/text.ts';
+import { postJson, putJson } from '../../ground/api/http.ts';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { text } from '../../ground/text.ts';
 import { useFetched } from './useFetched.ts';
 
 interface Props {

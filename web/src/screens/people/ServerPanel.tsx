@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Button } from 'antd';
-import { sentenceOf } from '../../api/error-sentence.ts';
-import { download } from '../../api/http.ts';
-import { text } from '../../app/text.ts';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { download } from '../../ground/api/http.ts';
+import { text } from '../../ground/text.ts';
 
 /** The diagnostics file for whoever is asked for help. */
 export function ServerPanel() {

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
-import { sentenceOf } from '../../api/error-sentence.ts';
-import { getJson } from '../../api/http.ts';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { getJson } from '../../ground/api/http.ts';
 
 /** What stands at an address of the API, fetched again on demand. */
 export function useFetched<T>(path: string): {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { ProjectDocument, Run } from '@dusky-spool/core/model';
 import type { BothRoutes } from '@dusky-spool/core/pathways';
 import { formatCableLength } from '@dusky-spool/core/math';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { askBoth } from '../../state/following.ts';
 import { money } from '../../ui/money.ts';
 import { problemSentence } from '@dusky-spool/texts';

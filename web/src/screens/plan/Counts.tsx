@@ -1,7 +1,7 @@
 import { countsBySystem } from '@dusky-spool/core/sheets';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { formatCableLength } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { money } from '../../ui/money.ts';
 

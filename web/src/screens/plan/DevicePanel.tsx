@@ -6,10 +6,10 @@ import { deviceTitle, moveDevices, removeDevices } from '@dusky-spool/core/devic
 import { type Device, type Feature, type ProjectDocument, update } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { formatCableLength, formatLengthFine } from '@dusky-spool/core/math';
-import { later } from '../../app/later.ts';
-import { term, text } from '../../app/text.ts';
-import { noSelection, type Selection } from '../../editor/selection-kinds.ts';
-import { ceilingView, viewOfItsWall } from '../../editor/views.ts';
+import { later } from '../../ground/later.ts';
+import { term, text } from '../../ground/text.ts';
+import { noSelection, type Selection } from '../../state/selection-kinds.ts';
+import { ceilingView, viewOfItsWall } from '../../state/views.ts';
 import { useDerived } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { displayWalls, moveDevices } from '@dusky-spool/core/devices';
 import type { Device, ProjectDocument } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/project.ts';
 
 interface Props {

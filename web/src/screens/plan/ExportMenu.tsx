@@ -1,8 +1,8 @@
 import { useCallback, useState } from 'react';
 import { Button, Dropdown, Modal, Segmented } from 'antd';
 import type { ProjectDocument } from '@dusky-spool/core/model';
-import { useRight } from '../../api/session.ts';
-import { text } from '../../app/text.ts';
+import { useRight } from '../../ground/api/session.ts';
+import { text } from '../../ground/text.ts';
 import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
 
 interface Props {

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { Button, Input, Select } from 'antd';
 import { create, GROUP_KINDS, type GroupKind, type ProjectDocument, remove } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { term, text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import { term, text } from '../../ground/text.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 
 interface Props {

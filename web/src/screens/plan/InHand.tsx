@@ -1,5 +1,5 @@
 import { formatCableLength } from '@dusky-spool/core/math';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { useFollowing } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
 import { RankMark } from '../../ui/RankMark.tsx';

@@ -3,13 +3,13 @@ import { Button } from 'antd';
 import { alignDevices, alignHeights, ALIGNMENTS } from '@dusky-spool/core/devices';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
-import { later } from '../../app/later.ts';
-import { text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import { later } from '../../ground/later.ts';
+import { text } from '../../ground/text.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import { useDerived } from '../../state/following.ts';
 import { useProject } from '../../state/project.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
-import { NUDGE_M } from '../../editor/nudge.ts';
+import { NUDGE_M } from '../../canvas/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { Counts } from './Counts.tsx';
 

@@ -1,12 +1,9 @@
 import { USUAL_SPOOL_M } from '@dusky-spool/core/calculators';
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { Button, Input, Select } from 'antd';
 import { groupSchedule, type ScheduleGrouping, type ScheduleRow, totalsByCable } from '@dusky-spool/core/sheets';
 import { type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import { term, text } from '../../ground/text.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import { useDerived, useFollowing } from '../../state/following.ts';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { RankMark } from '../../ui/RankMark.tsx';
@@ -14,6 +11,9 @@ import { RunTag } from '../../ui/RunTag.tsx';
 import { SpoolRing } from '../../ui/SpoolRing.tsx';
 import { Chevron } from '../../ui/Chevron.tsx';
 import { ExportMenu } from './ExportMenu.tsx';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { Button, Input, Select } from 'antd';
 
 interface Props {
   readonly projectId: string;

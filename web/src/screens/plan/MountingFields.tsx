@@ -18,7 +18,7 @@ import {
 import { type Device, FITTINGS, type ProjectDocument, update, WISHES } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLengthFine } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { deviceIds, useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';

@@ -5,7 +5,7 @@ import { OVERLAPS } from '@dusky-spool/core/calculators';
 import { ROOM_TEMPLATES } from '@dusky-spool/core/devices';
 import { type ProjectDocument, type SystemName, SYSTEMS } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import type { Tool } from '../../canvas/PlanCanvas.tsx';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { type ProjectDocument, type Run, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/project.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { cautionsOfCable } from '../../ui/cautions-of.ts';

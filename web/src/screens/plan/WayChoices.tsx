@@ -5,7 +5,7 @@ import { formatCableLength, type Point3 } from '@dusky-spool/core/math';
 import { create, type Operation, type ProjectDocument, remove, type RouteRule, type Run } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type RoutedPath } from '@dusky-spool/core/routing';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { askChoices } from '../../state/following.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 

@@ -1,10 +1,18 @@
 import { useState } from 'react';
 import { Button, Select } from 'antd';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
-import { dissolvePlate, type InsertKind, INSERTS, linePlateUp, mainsBoxBeside, MOST_INSERTS, setPlateHeight } from '@dusky-spool/core/devices';
+import {
+  dissolvePlate,
+  type InsertKind,
+  INSERTS,
+  linePlateUp,
+  mainsBoxBeside,
+  MOST_INSERTS,
+  setPlateHeight,
+} from '@dusky-spool/core/devices';
 import { BOX_KINDS, type Plate, PLATE_OPENINGS, type ProjectDocument, update } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, SwitchField, WordsField } from '../../ui/fields.tsx';

@@ -1,6 +1,6 @@
 import { gangOffsetM, plateSizeM } from '@dusky-spool/core/devices';
 import type { Plate } from '@dusky-spool/core/model';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 
 interface Props {
   readonly plate: Plate;

@@ -2,10 +2,10 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { App as AntApp, Button, Input, Modal, Segmented } from 'antd';
 import type { DeletedProject, ProjectsReply, ProjectSummary } from '@dusky-spool/core/model';
-import { sentenceOf } from '../../api/error-sentence.ts';
-import { getJson, postJson, postText, remove } from '../../api/http.ts';
-import { useRight } from '../../api/session.ts';
-import { term, text } from '../../app/text.ts';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { getJson, postJson, postText, remove } from '../../ground/api/http.ts';
+import { useRight } from '../../ground/api/session.ts';
+import { term, text } from '../../ground/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { dayText } from '../../ui/when.ts';
 

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { placeDevice } from '@dusky-spool/core/devices';
 import { applyChange } from '@dusky-spool/core/model';
 import { countingIds, smallHouse } from '@dusky-spool/core/testing';
-import type { KeptHouse } from '../../api/device-store.ts';
+import type { KeptHouse } from '../../ground/api/device-store.ts';
 import { resolveLabel } from './resolve-label.ts';
 
 function house(projectId: string, shortId: string): KeptHouse {

@@ -1,6 +1,6 @@
 import { readLabelCode } from '@dusky-spool/core/sheets';
 import type { Problem } from '@dusky-spool/core/math';
-import type { KeptHouse } from '../../api/device-store.ts';
+import type { KeptHouse } from '../../ground/api/device-store.ts';
 
 /** Finds the run of a code, or of a bare number in the houses at hand. */
 export function resolveLabel(

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 
 /** The page in front of the app: the picture, the name, and what is asked here. */
 export function Door({ children }: { readonly children: ReactNode }) {

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Button } from 'antd';
-import { sentenceOf } from '../../api/error-sentence.ts';
-import { postJson } from '../../api/http.ts';
-import { useSession } from '../../api/session.ts';
-import { text } from '../../app/text.ts';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { postJson } from '../../ground/api/http.ts';
+import { useSession } from '../../ground/api/session.ts';
+import { text } from '../../ground/text.ts';
 import { TextForm, type TextFormField } from '../../ui/TextForm.tsx';
 import { Door } from './Door.tsx';
 

@@ -1,7 +1,7 @@
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { ProjectDocument } from '@dusky-spool/core/model';
-import { text } from '../../app/text.ts';
-import { StagePage } from './StagePage.tsx';
+import { text } from '../../ground/text.ts';
+import { StagePage } from '../../ui/StagePage.tsx';
 
 /** The files that leave the house. */
 export function HandoverStage({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {

@@ -2,11 +2,11 @@ import { Link } from 'react-router';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
-import { StagePage } from './StagePage.tsx';
+import { StagePage } from '../../ui/StagePage.tsx';
 
 /** What arrives at each rack, in the order of termination. */
 export function HeadEndStage({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {

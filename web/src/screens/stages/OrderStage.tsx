@@ -2,10 +2,10 @@ import { spoolsFor, totalsByCable } from '@dusky-spool/core/sheets';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { USUAL_SPOOL_M } from '@dusky-spool/core/calculators';
 import { formatCableLength } from '@dusky-spool/core/math';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { SpoolRing } from '../../ui/SpoolRing.tsx';
-import { StagePage } from './StagePage.tsx';
+import { StagePage } from '../../ui/StagePage.tsx';
 
 /** Cable by type: what is cut, what to order, and the spools that it takes without a splice. */
 export function OrderStage({ document }: { readonly document: ProjectDocument }) {

@@ -3,11 +3,11 @@ import { groupSchedule, type ScheduleRow } from '@dusky-spool/core/sheets';
 import { type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
 import { formatCableLength } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
-import { StagePage } from './StagePage.tsx';
+import { StagePage } from '../../ui/StagePage.tsx';
 import { Link } from 'react-router';
 
 /** What comes next for a run on the pre-wire day. */

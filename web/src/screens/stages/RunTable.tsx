@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { ScheduleRow } from '@dusky-spool/core/sheets';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
-import { term } from '../../app/text.ts';
+import { term } from '../../ground/text.ts';
 import { RunTag } from '../../ui/RunTag.tsx';
 
 interface Props {

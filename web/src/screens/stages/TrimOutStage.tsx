@@ -1,10 +1,10 @@
 import { Button } from 'antd';
 import { type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
-import { StagePage } from './StagePage.tsx';
+import { StagePage } from '../../ui/StagePage.tsx';
 
 const NEXT: Partial<Record<RunState, { to: RunState; words: string }>> = {
   pulled: { to: 'terminated', words: 'stage.trimOut.terminate' },

@@ -1,6 +1,6 @@
 import { distance2, type Point2 } from '@dusky-spool/core/math';
 import type { Snap } from '@dusky-spool/core/house';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { boxPath, pathThrough } from '../../canvas/room-drawing.ts';
 import type { SurveyTool } from './tools.ts';
 

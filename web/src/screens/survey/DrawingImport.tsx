@@ -3,9 +3,9 @@ import { create, newFeature, newUnderlay, type Operation, type PictureInfo, type
 import { formatLength, METRES_PER, type Point2 } from '@dusky-spool/core/math';
 import { drawingPlace, wallsFromProposals } from '@dusky-spool/core/survey';
 import { featureMake, type Proposals, SVG_PX_PER_M, type TradeMarkAt, usualSize } from '@dusky-spool/core/house';
-import { sentenceOf } from '../../api/error-sentence.ts';
-import { postForm } from '../../api/http.ts';
-import { text } from '../../app/text.ts';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { postForm } from '../../ground/api/http.ts';
+import { text } from '../../ground/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import type { DrawingAnswer, DrawingQuestion, ShownDrawing } from '../../workers/drawing-contract.ts';
 import { DrawingPreview } from './DrawingPreview.tsx';

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { closestOnSegment, type Point2 } from '@dusky-spool/core/math';
 import type { Proposals } from '@dusky-spool/core/house';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import type { ShownDrawing } from '../../workers/drawing-contract.ts';
 import type { Role } from './layer-roles.ts';
 

@@ -5,8 +5,8 @@ import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { ceilingHeightAt, ceilingHeightOf, projectBounds, slopeOf, wallPoint } from '@dusky-spool/core/house';
 import type { Level, ProjectDocument, Room, Wall } from '@dusky-spool/core/model';
 import type { PlannedRun } from '@dusky-spool/core/runs';
-import { text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import { text } from '../../ground/text.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import { useDerived } from '../../state/following.ts';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 

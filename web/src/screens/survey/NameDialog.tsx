@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Button, Input, Modal } from 'antd';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 
 /** Asks for the name of a shared point, or takes one that another level has. */
 export function NameDialog({

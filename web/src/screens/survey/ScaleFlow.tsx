@@ -3,8 +3,8 @@ import { Button, Modal } from 'antd';
 import { distance2, formatLength, type Point2 } from '@dusky-spool/core/math';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { planScale } from '@dusky-spool/core/calculators';
-import { text } from '../../app/text.ts';
-import { onPicture, rescaled } from '../../editor/picture-place.ts';
+import { text } from '../../ground/text.ts';
+import { onPicture, rescaled } from '../../canvas/picture-place.ts';
 import { useProject } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 

@@ -3,7 +3,7 @@ import { featureBox, wallFootprint, wallPoint } from '@dusky-spool/core/house';
 import type { Point2 } from '@dusky-spool/core/math';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { pathThrough } from '../../canvas/room-drawing.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 
 /** What is taken hold of on the sheet. */
 export type Grip =

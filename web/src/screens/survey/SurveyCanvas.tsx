@@ -3,8 +3,17 @@ import { App as AntApp } from 'antd';
 import { buildingOf, nearestWall, projectBounds, type Snap, snapDrawing, surveyHit, usualSize } from '@dusky-spool/core/house';
 import { drawWalls, moveFeatures, moveWalls, placeOpening } from '@dusky-spool/core/survey';
 import { distance2, formatLength, type Outcome, parseLength, type Point2, tidyM } from '@dusky-spool/core/math';
-import { create, newFeature, newOpening, newRack, newRiser, type Operation, type ProjectDocument, update } from '@dusky-spool/core/model';
-import { term, text } from '../../app/text.ts';
+import {
+  create,
+  newFeature,
+  newOpening,
+  newRack,
+  newRiser,
+  type Operation,
+  type ProjectDocument,
+  update,
+} from '@dusky-spool/core/model';
+import { term, text } from '../../ground/text.ts';
 import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
 import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
 import { LabelLayer } from '../../canvas/LabelLayer.tsx';
@@ -14,8 +23,8 @@ import { Draft } from './Draft.tsx';
 import { inBox } from './survey-selection.ts';
 import { Sheet } from '../../canvas/Sheet.tsx';
 import type { CameraControl } from '../../canvas/useCamera.ts';
-import { noSelection, type Selection } from '../../editor/selection-kinds.ts';
-import { setCorner, typedCorner } from '../../editor/tools/draw-walls.ts';
+import { noSelection, type Selection } from '../../state/selection-kinds.ts';
+import { setCorner, typedCorner } from '../../canvas/tools/draw-walls.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { newSurveyId } from './ids.ts';
 import { type Grip, SelectionOverlay } from './SelectionOverlay.tsx';

@@ -1,11 +1,11 @@
 import { Button } from 'antd';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { alignFeatures, distributeFeatures, EDGES } from '@dusky-spool/core/survey';
-import { term, text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import { term, text } from '../../ground/text.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import { useProject } from '../../state/project.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
-import { SurveyPanel } from './panels/SurveyPanel.tsx';
+import { SurveyPanel } from './SurveyPanel.tsx';
 
 interface Props {
   readonly document: ProjectDocument;

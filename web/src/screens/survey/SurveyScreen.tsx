@@ -1,25 +1,33 @@
 import { useCallback, useState } from 'react';
 import { Button, Dropdown } from 'antd';
-import { arrayMotions, moveFeatures, moveWalls, removeOpenings, removeWalls, sameKind, WALL_BUILDS } from '@dusky-spool/core/survey';
+import {
+  arrayMotions,
+  moveFeatures,
+  moveWalls,
+  removeOpenings,
+  removeWalls,
+  sameKind,
+  WALL_BUILDS,
+} from '@dusky-spool/core/survey';
 import { FEATURE_MAKES, levelsFromBelow, projectBounds, signatureOf, surveyQuestions } from '@dusky-spool/core/house';
 import { type Point2, refuse } from '@dusky-spool/core/math';
 import { create, type ProjectDocument, update } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
-import { later } from '../../app/later.ts';
-import { useRight } from '../../api/session.ts';
-import { text } from '../../app/text.ts';
+import { later } from '../../ground/later.ts';
+import { useRight } from '../../ground/api/session.ts';
+import { text } from '../../ground/text.ts';
 import { useCamera } from '../../canvas/useCamera.ts';
-import { NUDGE_M } from '../../editor/nudge.ts';
-import { noSelection, type Selection } from '../../editor/selection-kinds.ts';
-import { usePlace } from '../../editor/selection.ts';
-import { leaveWalls } from '../../editor/tools/draw-walls.ts';
-import { useKeys } from '../../editor/useKeys.ts';
-import { surfaceIn } from '../../editor/views.ts';
+import { NUDGE_M } from '../../canvas/nudge.ts';
+import { noSelection, type Selection } from '../../state/selection-kinds.ts';
+import { usePlace } from '../../state/selection.ts';
+import { leaveWalls } from '../../canvas/tools/draw-walls.ts';
+import { useKeys } from '../../canvas/useKeys.ts';
+import { surfaceIn } from '../../state/views.ts';
 import { newRecordId, useProject, useProjectParts } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
-import { PlanPictures } from './panels/PlanPictures.tsx';
+import { PlanPictures } from './PlanPictures.tsx';
 import { ArrayDialog, KeyboardSheet } from './dialogs.tsx';
 import { hintFor } from './hints.ts';
 import { newSurveyId } from './ids.ts';

@@ -3,7 +3,7 @@ import { Checkbox, Input, Popover, Segmented } from 'antd';
 import { FEATURE_GROUPS, FEATURE_MAKES, type FeatureGroup } from '@dusky-spool/core/house';
 import { WALL_BUILDS } from '@dusky-spool/core/survey';
 import { OPENING_KINDS, WALL_KINDS, type WallKind } from '@dusky-spool/core/model';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { SELECT, type SurveyTool, wallsTool } from './tools.ts';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { InputNumber, Modal } from 'antd';
 import type { UnitSystem } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 
 /** How many copies, and how far apart. */

@@ -1,4 +1,4 @@
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import type { SurveyTool } from './tools.ts';
 
 /** What the pointer waits for, in words; null where it only selects. */

@@ -1,6 +1,6 @@
 import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/math';
 import { type Operation, type ProjectDocument, removeWithDependants, type Underlay } from '@dusky-spool/core/model';
-import { noSelection, type Selection } from '../../editor/selection-kinds.ts';
+import { noSelection, type Selection } from '../../state/selection-kinds.ts';
 
 const TABLES = {
   wall: 'walls',

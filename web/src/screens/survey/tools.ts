@@ -2,7 +2,7 @@ import type { Point2 } from '@dusky-spool/core/math';
 import type { FeatureMake } from '@dusky-spool/core/house';
 import type { WallBuild } from '@dusky-spool/core/survey';
 import type { Opening } from '@dusky-spool/core/model';
-import { type DrawWalls, startWalls } from '../../editor/tools/draw-walls.ts';
+import { type DrawWalls, startWalls } from '../../canvas/tools/draw-walls.ts';
 
 /** What the pointer does on the survey sheet. */
 export type SurveyTool =

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { App as AntApp } from 'antd';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { type Clip, clipBounds, clipOf, mirrorMotion, type Motion, paste } from '@dusky-spool/core/survey';
-import { text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import { text } from '../../ground/text.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import { newRecordId, useProject } from '../../state/project.ts';
 import { newSurveyId } from './ids.ts';
 

@@ -3,7 +3,7 @@ import { type Point2, pointInPolygon } from '@dusky-spool/core/math';
 import type { ProjectDocument, Room } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { featureBox, featureMake, type JoistLine } from '@dusky-spool/core/house';
-import { term } from '../../app/text.ts';
+import { term } from '../../ground/text.ts';
 import { pathThrough } from '../../canvas/room-drawing.ts';
 
 interface Props {

@@ -1,15 +1,27 @@
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
 import { attachmentOf, bayAt, joistsOf } from '@dusky-spool/core/house';
-import { coverRoom, faceOf, type Guide, guideTo, legalPlaces, mountTypeOf, moveDevices, placeAll, placeField, rankOf, withPlateMates } from '@dusky-spool/core/devices';
+import {
+  coverRoom,
+  faceOf,
+  type Guide,
+  guideTo,
+  legalPlaces,
+  mountTypeOf,
+  moveDevices,
+  placeAll,
+  placeField,
+  rankOf,
+  withPlateMates,
+} from '@dusky-spool/core/devices';
 import { boundsOf, formatLength, type Point2, pointInPolygon, rotate2 } from '@dusky-spool/core/math';
 import { create, type DeviceType, type ProjectDocument, remove } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import type { Field } from '../../canvas/PlanCanvas.tsx';
 import { pathThrough } from '../../canvas/room-drawing.ts';
-import { toHandGrid } from '../../editor/nudge.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import { toHandGrid } from '../../canvas/nudge.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import { deviceIds, newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';

@@ -3,8 +3,8 @@ import { Button, Select } from 'antd';
 import type { ProjectDocument, Room, Wall } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { wallsAround, type WallSide } from '@dusky-spool/core/house';
-import { text } from '../../app/text.ts';
-import { ceilingView, wallView } from '../../editor/views.ts';
+import { text } from '../../ground/text.ts';
+import { ceilingView, wallView } from '../../state/views.ts';
 
 interface Props {
   readonly document: ProjectDocument;

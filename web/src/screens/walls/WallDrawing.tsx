@@ -2,8 +2,8 @@ import { memo } from 'react';
 import type { FramingMember, Opening } from '@dusky-spool/core/model';
 import type { WallElevation } from '@dusky-spool/core/house';
 import { formatLength, type UnitSystem } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import { term, text } from '../../ground/text.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import type { WallScale } from './wall-scale.ts';
 
 interface Props {

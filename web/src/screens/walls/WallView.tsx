@@ -1,15 +1,30 @@
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
-import { clashesOnFace, type FaceGuide, faceOf, type FacePlace, facePlaceOf, guideOnFace, legalPlaces, moveOnFace, placeOnFace, plateSizeM, rankOf, roomOnSide, wallPlaceOf, withPlateMates } from '@dusky-spool/core/devices';
+import {
+  clashesOnFace,
+  type FaceGuide,
+  faceOf,
+  type FacePlace,
+  facePlaceOf,
+  guideOnFace,
+  legalPlaces,
+  moveOnFace,
+  placeOnFace,
+  plateSizeM,
+  rankOf,
+  roomOnSide,
+  wallPlaceOf,
+  withPlateMates,
+} from '@dusky-spool/core/devices';
 import { attachmentOf, bayAt, facedSide, wallElevation, type WallSide } from '@dusky-spool/core/house';
 import { placeOpening } from '@dusky-spool/core/survey';
 import { type DeviceType, type ProjectDocument, remove } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import type { Finding } from '@dusky-spool/core/rules';
-import { term, text } from '../../app/text.ts';
-import { toHandGrid } from '../../editor/nudge.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import { term, text } from '../../ground/text.ts';
+import { toHandGrid } from '../../canvas/nudge.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import { deviceIds, newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
 import { framingEdit, type FramingMode } from './framing-edit.ts';

@@ -1,8 +1,8 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
 import type { Outcome } from '@dusky-spool/core/math';
 import type { Operation } from '@dusky-spool/core/model';
-import { text } from '../../app/text.ts';
-import type { Selection } from '../../editor/selection-kinds.ts';
+import { text } from '../../ground/text.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import { useProjectParts } from '../../state/project.ts';
 
 /** A drag begins after so far, px. */

@@ -3,7 +3,7 @@ import type { CablingReport } from '@dusky-spool/core/sheets';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { formatCableLength, formatThin } from '@dusky-spool/core/math';
 import { Cautions } from '../../ui/Cautions.tsx';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { RunLinks } from './RunLinks.tsx';
 
 interface Props {

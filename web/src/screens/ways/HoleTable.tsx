@@ -4,7 +4,7 @@ import { boredLines, type BoredPlace } from '@dusky-spool/core/pathways';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { Cautions } from '../../ui/Cautions.tsx';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { RunLinks } from './RunLinks.tsx';
 
 interface Props {

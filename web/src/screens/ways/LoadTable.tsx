@@ -3,7 +3,7 @@ import type { CablingReport, LoadedWay } from '@dusky-spool/core/sheets';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 import { formatCableLength, formatThin } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { useCures, useDerived } from '../../state/following.ts';
 import { RunLinks } from './RunLinks.tsx';
 

@@ -1,4 +1,4 @@
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 
 interface Props {
   readonly numbers: readonly string[];

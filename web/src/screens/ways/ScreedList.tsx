@@ -4,7 +4,7 @@ import type { CablingReport } from '@dusky-spool/core/sheets';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 import { type ScreedWay, signWay } from '@dusky-spool/core/pathways';
 import { formatCableLength, formatLength, formatThin, type Outcome } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';

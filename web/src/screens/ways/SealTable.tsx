@@ -4,7 +4,7 @@ import { type CablingReport, holePlace } from '@dusky-spool/core/sheets';
 import { type Penetration, sealCounts } from '@dusky-spool/core/pathways';
 import { create, type Operation, type ProjectDocument, type Seal, SEAL_STATES, update } from '@dusky-spool/core/model';
 import { Cautions } from '../../ui/Cautions.tsx';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';

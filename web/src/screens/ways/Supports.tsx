@@ -1,7 +1,7 @@
 import type { CablingReport } from '@dusky-spool/core/sheets';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { formatCableLength, formatLengthFine } from '@dusky-spool/core/math';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 
 interface Props {
   readonly document: ProjectDocument;

@@ -6,7 +6,7 @@ import type { TrunkOutlook } from '@dusky-spool/core/deltas';
 import { CONSTRUCTIONS, type Operation, type ProjectDocument, remove, updateProject } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatCableLength } from '@dusky-spool/core/math';
-import { term, text } from '../../app/text.ts';
+import { term, text } from '../../ground/text.ts';
 import { askBundles, askCabling, askTrunks, useDerived } from '../../state/following.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

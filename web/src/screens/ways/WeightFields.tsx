@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { type Operation, type ProjectDocument, updateProject, WEIGHT_NAMES, type WeightName } from '@dusky-spool/core/model';
 import { BARRED_M, weightsOf } from '@dusky-spool/core/routing';
-import { text } from '../../app/text.ts';
+import { text } from '../../ground/text.ts';
 import { NumberField } from '../../ui/fields.tsx';
 
 interface Props {

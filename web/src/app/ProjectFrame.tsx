@@ -1,0 +1,404 @@
+import { useEffect, useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { useShallow } from 'zustand/react/shallow';
+import { App as AntApp, Button, Modal, Select, Spin } from 'antd';
+import { problemSentence } from '@dusky-spool/texts';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { listOf } from '@dusky-spool/core/derive';
+import type { ToldFinding } from '@dusky-spool/core/deltas';
+import { openOf } from '@dusky-spool/core/rules';
+import { deviceTitle } from '@dusky-spool/core/devices';
+import { compareNumbers } from '@dusky-spool/core/runs';
+import { useRole } from '../ground/api/session.ts';
+import { later } from '../ground/later.ts';
+import { term, text } from '../ground/text.ts';
+import {
+  goOnFollowing,
+  haltFollowing,
+  startFollowing,
+  useDerived,
+  useFollowed,
+  useFollowing,
+  useNothingTold,
+} from '../state/following.ts';
+import { isStage, progressOf, STAGES } from '../state/progress.ts';
+import { useProject, useProjectParts } from '../state/project.ts';
+import { useSettings } from '../state/settings.ts';
+import { placeOf } from '../state/finding-place.ts';
+import { today } from '../state/today.ts';
+import { useAfterFirstPaint } from '../state/useAfterFirstPaint.ts';
+import type { OpenConflict, SyncState } from '../state/sync-state.ts';
+import { SmallButton } from '../ui/SmallButton.tsx';
+import { Thread } from '../ui/Thread.tsx';
+import { PlanScreen } from '../screens/plan/PlanScreen.tsx';
+
+const WAITING = (
+  <div className="centre">
+    <Spin />
+  </div>
+);
+const SurveyScreen = later(() => import('../screens/survey/SurveyScreen.tsx').then((module) => module.SurveyScreen), WAITING);
+const BriefScreen = later(() => import('../screens/brief/BriefScreen.tsx').then((module) => module.BriefScreen), WAITING);
+const FindingDrawer = later(() => import('../ui/FindingDrawer.tsx').then((module) => module.FindingDrawer), null);
+const SetAsideDialog = later(() => import('../ui/SetAsideDialog.tsx').then((module) => module.SetAsideDialog), null);
+const StageScreen = later(() => import('./StageScreen.tsx').then((module) => module.StageScreen), WAITING);
+
+/** A project with its thread and header; the stage in the address says what is inside. */
+export function ProjectFrame() {
+  const { projectId = '', stage } = useParams();
+  const { open, close, sync, problem, refusal } = useProjectParts('open', 'close', 'sync', 'problem', 'refusal');
+  const navigate = useNavigate();
+  const { message } = AntApp.useApp();
+
+  useEffect(() => {
+    const stop = startFollowing();
+    void open(projectId);
+    return () => {
+      close();
+      stop();
+    };
+  }, [projectId, open, close]);
+  useEffect(() => {
+    if (refusal)
+      void message.warning({
+        content: problemSentence(refusal.problem, useProject.getState().sync?.view.project.units),
+        duration: 6,
+        key: 'refusal',
+      });
+  }, [refusal, message]);
+
+  if (problem) {
+    return (
+      <main className="centre">
+        <p>{problemSentence(problem)}</p>
+        <Button
+          type="primary"
+          onClick={() => (problem.code === 'database-away' ? void open(projectId) : void navigate('/projects'))}
+        >
+          {problem.code === 'database-away' ? text('tryAgain') : text('toProjects')}
+        </Button>
+      </main>
+    );
+  }
+  if (!sync) {
+    return (
+      <main className="centre">
+        <span>{text('loading')}</span>
+      </main>
+    );
+  }
+  const here = isStage(stage) ? stage : 'devices';
+  return <Frame projectId={projectId} sync={sync} stage={here} />;
+}
+
+function Frame({
+  projectId,
+  sync,
+  stage,
+}: {
+  readonly projectId: string;
+  readonly sync: SyncState;
+  readonly stage: ReturnType<typeof progressOf>[number]['stage'];
+}) {
+  const document = sync.view;
+  const settled = useSettled(document, stage === 'survey');
+  useFollowed(document);
+  const derived = useDerived(settled);
+  const stages = useMemo(() => progressOf(settled, derived), [settled, derived]);
+  const onPlan = stage === 'devices' || stage === 'cabling';
+  return (
+    <div className="frame">
+      <Thread stages={stages} />
+      <Header projectId={projectId} sync={sync} settled={settled} />
+      <main className="work">
+        {onPlan ? (
+          <PlanScreen projectId={projectId} document={document} stage={stage} />
+        ) : stage === 'survey' ? (
+          <SurveyScreen projectId={projectId} document={document} />
+        ) : stage === 'brief' ? (
+          <BriefScreen document={document} />
+        ) : (
+          <StageScreen projectId={projectId} document={document} stage={stage} />
+        )}
+      </main>
+      {sync.conflict && <ConflictDialog conflict={sync.conflict} view={sync.view} />}
+    </div>
+  );
+}
+
+const SETTLE_MS = 500;
+
+/** The project as it was when it last came to rest: routes and checks of the whole house do not run at every stroke of a wall. */
+function useSettled(document: ProjectDocument, drawing: boolean): ProjectDocument {
+  const [rested, setRested] = useState(document);
+  useEffect(() => {
+    if (!drawing) return;
+    const soon = window.setTimeout(() => setRested(document), SETTLE_MS);
+    return () => window.clearTimeout(soon);
+  }, [document, drawing]);
+  return drawing ? rested : document;
+}
+
+function SaveState({ sync }: { readonly sync: SyncState }) {
+  const count = sync.pending.length;
+  const words =
+    sync.connection === 'signed-out'
+      ? text('header.signedOut')
+      : sync.connection === 'gone'
+        ? text('access.gone')
+        : sync.connection === 'outdated'
+          ? text('header.outdated')
+          : sync.connection === 'offline'
+            ? text('header.offline', { count })
+            : sync.connection === 'database-away'
+              ? text('header.away', { count })
+              : count > 0
+                ? text('header.saving', { count })
+                : text('header.saved', { revision: sync.revision });
+  return (
+    <span className={sync.connection === 'online' ? 'chip' : 'chip away'} role="status">
+      {words}
+    </span>
+  );
+}
+
+function Header({
+  projectId,
+  sync,
+  settled: document,
+}: {
+  readonly projectId: string;
+  readonly sync: SyncState;
+  readonly settled: ProjectDocument;
+}) {
+  const { findings: told } = useDerived(document);
+  const findings = useMemo(() => openOf(document, told, today()), [document, told]);
+  const nothingTold = useNothingTold();
+  const navigate = useNavigate();
+  const { undo, redo } = useProjectParts('undo', 'redo');
+  const { dusk, set } = useSettings();
+  const [listing, setListing] = useState(false);
+  const [everListed, setEverListed] = useState(false);
+  const list = () => {
+    setEverListed(true);
+    setListing(true);
+  };
+  const secondPaint = useAfterFirstPaint();
+  const stops = findings.filter((finding) => finding.rank === 'stop');
+  const looks = findings.filter((finding) => finding.rank === 'look');
+  const units = document.project.units;
+  const show = (finding: ToldFinding) => {
+    setListing(false);
+    void navigate(placeOf(projectId, document, finding));
+  };
+  return (
+    <header className="header">
+      <h1>{document.project.name}</h1>
+      <span className="chip quiet">{term(`units.${units}`)}</span>
+      <SaveState sync={sync} />
+      <AccessChip />
+      <AsideChip sync={sync} />
+      <span className="grow" />
+      {secondPaint ? <Finder projectId={projectId} document={document} /> : <span className="finder" />}
+      <SmallButton bare disabled={sync.history.done.length === 0} onClick={undo} aria-label={text('header.undo')} title="Ctrl Z">
+        <Turn />
+      </SmallButton>
+      <SmallButton
+        bare
+        disabled={sync.history.undone.length === 0}
+        onClick={redo}
+        aria-label={text('header.redo')}
+        title="Ctrl Shift Z"
+      >
+        <Turn forward />
+      </SmallButton>
+      <SmallButton bare onClick={() => set({ dusk: !dusk })} aria-label={text(dusk ? 'theme.vellum' : 'theme.dusk')}>
+        <Moon />
+      </SmallButton>
+      <FollowChip />
+      <button
+        type="button"
+        className={`chip ${stops.length > 0 ? 'stop' : looks.length > 0 ? 'look' : nothingTold ? 'quiet' : 'fine'}`}
+        onClick={list}
+      >
+        {stops.length > 0
+          ? text('header.stops', { count: stops.length })
+          : looks.length > 0
+            ? text('header.looks', { count: looks.length })
+            : text(nothingTold ? 'header.checking' : 'header.allFine')}
+      </button>
+      {stops.length > 0 && looks.length > 0 && (
+        <button type="button" className="chip look" onClick={list}>
+          {text('header.looks', { count: looks.length })}
+        </button>
+      )}
+      {everListed && (
+        <FindingDrawer open={listing} findings={findings} units={units} onShow={show} onClose={() => setListing(false)} />
+      )}
+    </header>
+  );
+}
+
+/** What a crew or a client may not do here, before it is tried. */
+function AccessChip() {
+  const role = useRole();
+  if (role === 'owner' || role === 'planner') return null;
+  return <span className="chip quiet">{text(role === 'crew' ? 'access.crew' : 'access.readOnly')}</span>;
+}
+
+/** Edits that the server could not take wait here for a person. */
+function AsideChip({ sync }: { readonly sync: SyncState }) {
+  const [open, setOpen] = useState(false);
+  const { setAside, view } = sync;
+  if (setAside.length === 0) return null;
+  return (
+    <>
+      <button type="button" className="chip stop" onClick={() => setOpen(true)}>
+        {text('setAside.chip', { count: setAside.length })}
+      </button>
+      {open && <SetAsideDialog entries={setAside} project={view} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+/** How far a long reckoning of routes is, or that there will be none. */
+function FollowChip() {
+  const { share, failed, stopped } = useFollowing(useShallow(({ share, failed, stopped }) => ({ share, failed, stopped })));
+  if (failed)
+    return (
+      <button type="button" className="chip away" onClick={() => location.reload()}>
+        {text('header.notFollowed')}
+      </button>
+    );
+  if (stopped)
+    return (
+      <button type="button" className="chip away" onClick={goOnFollowing}>
+        {text('header.goOn')}
+      </button>
+    );
+  return share === null ? null : (
+    <span className="chip quiet" role="status">
+      {text('header.routing', { share: Math.round(100 * share) })}{' '}
+      <button type="button" className="plain link" onClick={haltFollowing}>
+        {text('header.halt')}
+      </button>
+    </span>
+  );
+}
+
+/** Finds a run, room or device by a few letters and selects it. */
+function Finder({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+  const navigate = useNavigate();
+  const { stage } = useParams();
+  const { rows } = useDerived(document);
+  const options = useMemo(() => {
+    const planStage = stage === 'devices' || stage === 'cabling' ? stage : 'cabling';
+    const link = (levelId: string, sel: string) => `/p/${projectId}/${planStage}?level=${levelId}${sel}`;
+    return [
+      ...[...rows]
+        .sort((a, b) => compareNumbers(a.number, b.number))
+        .map((row) => ({ value: link(row.levelId, `&sel=run:${row.runId}`), label: `${row.number}  ${row.from}` })),
+      ...listOf(document, 'devices').map((device) => ({
+        value: link(device.levelId, `&sel=device:${device.id}`),
+        label: `${deviceTitle(device, document.deviceTypes[device.typeId])} · ${device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name}`,
+      })),
+      ...listOf(document, 'rooms').map((room) => ({
+        value: `/p/${projectId}/survey?level=${room.levelId}&sel=room:${room.id}`,
+        label: `${room.code} · ${room.name} (${document.levels[room.levelId].name})`,
+      })),
+      ...listOf(document, 'features').map((feature) => ({
+        value: `/p/${projectId}/survey?level=${feature.levelId}&sel=feature:${feature.id}`,
+        label: `${feature.name || term(`features.${feature.kind}`)} (${document.levels[feature.levelId].name})`,
+      })),
+      ...STAGES.map((one) => ({ value: `/p/${projectId}/${one}`, label: text('header.goTo', { stage: text(`stages.${one}`) }) })),
+      { value: `/p/${projectId}/devices?view=library`, label: text('library.title') },
+      { value: `/p/${projectId}/brief?view=walk`, label: text('brief.findWalk') },
+      { value: `/p/${projectId}/brief?view=decisions`, label: text('brief.views.decisions') },
+      { value: `/p/${projectId}/survey?view=walk`, label: text('survey.walk') },
+      { value: `/p/${projectId}/survey?view=3d`, label: text('survey.threeD') },
+      { value: `/p/${projectId}/cabling?view=schedule`, label: text('schedule.title') },
+      { value: `/p/${projectId}/inspect?view=rules`, label: text('checks.views.rules') },
+      { value: `/p/${projectId}/inspect?view=calculators`, label: text('checks.views.calculators') },
+    ];
+  }, [document, rows, projectId, stage]);
+  return (
+    <Select
+      className="finder"
+      size="small"
+      showSearch={{ optionFilterProp: 'label' }}
+      value={null}
+      placeholder={text('header.find')}
+      aria-label={text('header.find')}
+      options={options}
+      onSelect={(value: string | null) => value && void navigate(value)}
+    />
+  );
+}
+
+function ConflictDialog({ conflict, view }: { readonly conflict: OpenConflict; readonly view: ProjectDocument }) {
+  const resolve = useProject((state) => state.resolve);
+  const say = (value: unknown) =>
+    value === undefined ? text('conflict.deleted') : typeof value === 'object' ? JSON.stringify(value) : String(value);
+  const nameOf = (id: string) =>
+    view.runs[id]?.number ??
+    (view.devices[id] ? view.devices[id].name || view.deviceTypes[view.devices[id].typeId].name : (view.rooms[id]?.name ?? id));
+  return (
+    <Modal
+      open
+      title={text('conflict.title')}
+      closable={false}
+      footer={
+        <>
+          <Button onClick={() => resolve('theirs')}>{text('conflict.takeTheirs')}</Button>
+          <Button type="primary" onClick={() => resolve('mine')}>
+            {text('conflict.keepMine')}
+          </Button>
+        </>
+      }
+    >
+      <p>{text('conflict.text', { what: nameOf(conflict.conflicts[0].id) })}</p>
+      <table className="conflicts">
+        <thead>
+          <tr>
+            <th>{text('conflict.field')}</th>
+            <th>{text('conflict.mine')}</th>
+            <th>{text('conflict.theirs')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {conflict.conflicts.map((c) => (
+            <tr key={`${c.id}${c.field}`}>
+              <td>{c.field}</td>
+              <td>{say(c.mine)}</td>
+              <td>{say(c.theirs)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Modal>
+  );
+}
+
+const Turn = ({ forward = false }: { readonly forward?: boolean }) => (
+  <svg width={15} height={15} viewBox="0 0 16 16" aria-hidden="true" style={forward ? { transform: 'scaleX(-1)' } : undefined}>
+    <path
+      d="M5.500 2.500 2.500 5.500l3 3M3 5.500h6a4 4 0 0 1 0 8H6"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth={1.6}
+      strokeLinecap="round"
+      strokeLinejoin="round"
+    />
+  </svg>
+);
+const Moon = () => (
+  <svg width={15} height={15} viewBox="0 0 16 16" aria-hidden="true">
+    <path
+      d="M13 9.500A5.600 5.600 0 0 1 6.500 3a5.600 5.600 0 1 0 6.500 6.500Z"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth={1.6}
+      strokeLinejoin="round"
+    />
+  </svg>
+);

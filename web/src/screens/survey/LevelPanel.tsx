@@ -1,0 +1,183 @@
+import { listOf } from '@dusky-spool/core/derive';
+import { levelsFromBelow } from '@dusky-spool/core/house';
+import { moveLevel, sharedPoints } from '@dusky-spool/core/survey';
+import { create, type Level, newLevel, type ProjectDocument, removeWithDependants, update } from '@dusky-spool/core/model';
+import { levelAlignment } from '@dusky-spool/core/calculators';
+import { formatLength } from '@dusky-spool/core/math';
+import { text } from '../../ground/text.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { FactField } from './FactField.tsx';
+import { WordsField } from '../../ui/fields.tsx';
+import { useState } from 'react';
+import { Button, Select } from 'antd';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly levelId: string;
+  readonly onLevel: (levelId: string) => void;
+}
+
+/** The level itself: its heights, its benchmark, how it lies over the others. */
+export function LevelPanel({ document, levelId, onLevel }: Props) {
+  const edit = useProject((state) => state.edit);
+  const { units } = document.project;
+  const level = document.levels[levelId];
+  const levels = levelsFromBelow(document);
+  const change = (after: Partial<Level>) => {
+    const operation = update('levels', level, after);
+    if (operation) edit(text('survey.change', { what: level.name }), [operation]);
+  };
+  const add = () => {
+    const top = levels.at(-1) ?? level;
+    const order = top.order + 1;
+    const codes = new Set(levels.map(({ code }) => code));
+    let n = order + 1;
+    while (codes.has(`L${n}`)) n++;
+    const next = newLevel({
+      id: newRecordId('l'),
+      code: `L${n}`,
+      name: text('survey.levelName', { n }),
+      order,
+      elevationM: top.elevationM + top.ceilingHeightM + top.cavityDepthM,
+      ceilingHeightM: top.ceilingHeightM,
+      cavityDepthM: top.cavityDepthM,
+      gridAngleRad: top.gridAngleRad,
+    });
+    if (edit(text('survey.addLevel'), [create('levels', next)])) onLevel(next.id);
+  };
+  return (
+    <>
+      <div className="punched-tag">
+        <span className="punch" aria-hidden="true" />
+        <div>
+          <h2>{level.name}</h2>
+          <p>{text('survey.levelLine', { code: level.code, elevation: formatLength(level.elevationM, units) })}</p>
+        </div>
+      </div>
+      <div className="fields">
+        <WordsField label={text('device.name')} value={level.name} max={60} onChange={(name) => name && change({ name })} />
+        <WordsField
+          label={text('survey.code')}
+          value={level.code}
+          max={6}
+          onChange={(code) => change({ code: code.toUpperCase() })}
+        />
+        <LengthField
+          label={text('survey.elevationOf')}
+          valueM={level.elevationM}
+          units={units}
+          onChange={(elevationM) => elevationM !== null && change({ elevationM })}
+        />
+        <FactField
+          document={document}
+          subject="levels"
+          subjectId={levelId}
+          field="ceilingHeightM"
+          label={text('survey.ceiling')}
+        />
+        <FactField
+          document={document}
+          subject="levels"
+          subjectId={levelId}
+          field="cavityDepthM"
+          label={text('survey.structure')}
+        />
+        <FactField
+          document={document}
+          subject="levels"
+          subjectId={levelId}
+          field="floorBuildUpM"
+          label={text('survey.floorToCome')}
+        />
+        <FactField
+          document={document}
+          subject="levels"
+          subjectId={levelId}
+          field="benchmarkM"
+          label={text('survey.benchmark')}
+          placeholder={text('survey.none')}
+          mayBeEmpty
+        />
+      </div>
+      <p className="faint">
+        {text('survey.heightNote', { sub: formatLength(level.ceilingHeightM + level.floorBuildUpM, units) })}
+        {level.benchmarkM !== null &&
+          ` ${text('survey.benchmarkNote', { up: formatLength(level.ceilingHeightM - level.benchmarkM, units) })}`}
+      </p>
+      <Alignment document={document} levelId={levelId} />
+      <div className="panel-buttons">
+        <Button size="small" onClick={add}>
+          {text('survey.addLevel')}
+        </Button>
+        <Button
+          size="small"
+          href={`/api/projects/${useProject.getState().projectId ?? ''}/documents/site-sheet.pdf?paper=${units === 'metric' ? 'A4' : 'Letter'}`}
+          download
+        >
+          {text('survey.siteSheet')}
+        </Button>
+        {levels.length > 1 && !listOf(document, 'devices').some((device) => device.levelId === levelId) && (
+          <Button
+            size="small"
+            danger
+            onClick={() => {
+              const other = levels.find(({ id }) => id !== levelId)!;
+              if (edit(text('edit.remove'), removeWithDependants(document, 'levels', levelId))) onLevel(other.id);
+            }}
+          >
+            {text('survey.removeLevel')}
+          </Button>
+        )}
+      </div>
+      <p className="faint">{text('survey.drawHint')}</p>
+      <p className="faint">{text('aid')}</p>
+    </>
+  );
+}
+
+/** How this level lies over another by the points that both show, and the residual. */
+function Alignment({ document, levelId }: { readonly document: ProjectDocument; readonly levelId: string }) {
+  const edit = useProject((state) => state.edit);
+  const { units } = document.project;
+  const others = levelsFromBelow(document).filter(({ id }) => id !== levelId && sharedPoints(document, id, levelId).length > 0);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const stays = others.find(({ id }) => id === chosen) ?? others[0];
+  if (!stays) return <p className="faint">{text('survey.alignHint')}</p>;
+  const found = levelAlignment({ points: sharedPoints(document, stays.id, levelId) });
+  return (
+    <section className="alignment">
+      <div className="eyebrow">{text('survey.align')}</div>
+      <Select
+        size="small"
+        value={stays.id}
+        aria-label={text('survey.align')}
+        options={others.map(({ id, name }) => ({ value: id, label: text('survey.over', { name }) }))}
+        onChange={setChosen}
+      />
+      {found.ok ? (
+        <>
+          <dl className="figures">
+            <dt>{text('survey.offBy')}</dt>
+            <dd>{formatLength(Math.hypot(found.value.dx, found.value.dy), units)}</dd>
+            <dt>{text('survey.turnedBy')}</dt>
+            <dd>{((found.value.turnRad * 180) / Math.PI).toFixed(2)}°</dd>
+            {found.value.residuals.map(({ name, residualM }) => [
+              <dt key={`${name}t`}>{name}</dt>,
+              <dd key={`${name}d`}>{text('survey.residual', { length: formatLength(residualM, units) })}</dd>,
+            ])}
+          </dl>
+          <Button
+            size="small"
+            type="primary"
+            onClick={() => edit(text('survey.align'), moveLevel(document, levelId, found.value))}
+          >
+            {text('survey.alignNow')}
+          </Button>
+        </>
+      ) : (
+        <p className="caution">{text('survey.pointsTogether')}</p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,251 @@
+import { useRef, useState } from 'react';
+import { Button, Modal, Slider, Tooltip } from 'antd';
+import {
+  create,
+  newUnderlay,
+  type PictureInfo,
+  type ProjectDocument,
+  remove,
+  type Underlay,
+  update,
+} from '@dusky-spool/core/model';
+import { projectBounds } from '@dusky-spool/core/house';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { postForm, postJson } from '../../ground/api/http.ts';
+import { text } from '../../ground/text.ts';
+import { turned } from '../../canvas/picture-place.ts';
+import { newRecordId, useProject } from '../../state/project.ts';
+import { useSurveyView } from './useSurveyView.ts';
+
+interface Props {
+  readonly projectId: string;
+  readonly document: ProjectDocument;
+  readonly levelId: string;
+  readonly onScale: (underlayId: string) => void;
+  readonly onCrop: (underlayId: string) => void;
+  readonly onDrawing: (file: File) => void;
+}
+
+const FIRST_WIDTH_M = 20;
+
+/** What the server has made of a PDF: its pages, one picture each when asked for. */
+interface PdfPages {
+  readonly id: string;
+  readonly pages: readonly { readonly number: number; readonly widthPt: number; readonly heightPt: number }[];
+}
+
+/** Plan pictures of a level: bring one in, scale, turn, crop, fade, hold fast, replace by a newer issue, or remove. */
+export function PlanPictures({ projectId, document, levelId, onScale, onCrop, onDrawing }: Props) {
+  const edit = useProject((state) => state.edit);
+  const addPicture = useProject((state) => state.addPicture);
+  const pictures = useProject((state) => state.pictures);
+  const { hidden, toggleHidden } = useSurveyView();
+  const input = useRef<HTMLInputElement>(null);
+  const replacing = useRef<Underlay | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [pdf, setPdf] = useState<{ file: File; pages: PdfPages } | null>(null);
+  const all = Object.values(document.underlays).filter((one) => one.levelId === levelId);
+  const underlay = all.find((one) => !one.retired);
+  const retired = all.filter((one) => one.retired);
+
+  const attempt = async (work: () => Promise<void>) => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      await work();
+    } catch (error) {
+      setProblem(sentenceOf(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  const lay = (picture: PictureInfo, name: string, metresPerPixel: number | null) => {
+    addPicture(picture);
+    const old = replacing.current;
+    replacing.current = null;
+    const bounds = projectBounds(document, levelId);
+    const record = newUnderlay({
+      id: newRecordId('u'),
+      levelId,
+      pictureId: picture.id,
+      name: name.slice(0, 200),
+      originX: old?.originX ?? bounds?.minX ?? 0,
+      originY: old?.originY ?? bounds?.minY ?? 0,
+      // A newer issue of the same sheet lies where the old one lay, at the same width.
+      metresPerPixel: old
+        ? (old.metresPerPixel * (pictures.find(({ id }) => id === old.pictureId)?.widthPx ?? picture.widthPx)) / picture.widthPx
+        : (metresPerPixel ?? FIRST_WIDTH_M / picture.widthPx),
+      rotationRad: old?.rotationRad ?? 0,
+      opacity: old?.opacity ?? 0.7,
+      scaled: old?.scaled ?? metresPerPixel !== null,
+    });
+    const retire = old ? update('underlays', old, { retired: true }) : null;
+    edit(text(old ? 'survey.replacePicture' : 'edit.addPicture'), [create('underlays', record), ...(retire ? [retire] : [])]);
+  };
+  const bringIn = (file: File) => {
+    if (/\.dxf$/i.test(file.name)) return onDrawing(file);
+    void attempt(async () => {
+      const form = new FormData();
+      form.append('picture', file);
+      if (/\.pdf$/i.test(file.name) || file.type === 'application/pdf') {
+        const pages = await postForm<PdfPages>(`/projects/${projectId}/sheets`, form);
+        if (pages.pages.length === 1) await takePage(pages, 1, file.name);
+        else setPdf({ file, pages });
+        return;
+      }
+      lay(await postForm<PictureInfo>(`/projects/${projectId}/pictures`, form), file.name, null);
+    });
+  };
+  const takePage = async (pages: PdfPages, number: number, name: string) => {
+    const picture = await postJson<PictureInfo>(`/projects/${projectId}/sheets/${pages.id}/${number}`, {});
+    lay(picture, pages.pages.length > 1 ? `${name} · ${number}` : name, null);
+  };
+  const pick = (old: Underlay | null) => {
+    replacing.current = old;
+    input.current?.click();
+  };
+  const change = (title: string, after: Partial<Underlay>) => {
+    const operation = underlay && update('underlays', underlay, after);
+    if (operation) edit(title, [operation]);
+  };
+  const size = underlay && pictures.find(({ id }) => id === underlay.pictureId);
+  return (
+    <div className="palette underlay-panel" role="group" aria-label={text('plan.picture')}>
+      <div className="eyebrow">{text('plan.picture')}</div>
+      <input
+        ref={input}
+        type="file"
+        accept=".png,.jpg,.jpeg,.webp,.svg,.pdf,.dxf,image/png,image/jpeg,image/webp,image/svg+xml,application/pdf"
+        className="unseen"
+        aria-label={text('plan.addPicture')}
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) bringIn(file);
+          event.target.value = '';
+        }}
+      />
+      {underlay ? (
+        <>
+          <b className="file-name">{underlay.name}</b>
+          {!underlay.scaled && <p className="caution">{text('plan.scaleWait')}</p>}
+          <Button
+            type={underlay.scaled ? 'default' : 'primary'}
+            size="small"
+            block
+            disabled={underlay.locked}
+            onClick={() => onScale(underlay.id)}
+          >
+            {text(underlay.scaled ? 'survey.checkScale' : 'plan.setScale')}
+          </Button>
+          <label className="field">
+            <span>{text('plan.fade')}</span>
+            <Slider
+              min={0.1}
+              max={1}
+              step={0.05}
+              defaultValue={underlay.opacity}
+              ariaLabelForHandle={text('plan.fade')}
+              onChangeComplete={(opacity: number) => change(text('plan.fade'), { opacity })}
+            />
+          </label>
+          <div className="picture-buttons">
+            <Tooltip title={text('survey.turnPicture')}>
+              <Button
+                size="small"
+                aria-label={text('survey.turnPicture')}
+                disabled={underlay.locked}
+                onClick={() => {
+                  const operation = size && turned(underlay, size, Math.PI / 2);
+                  if (operation) edit(text('survey.turnPicture'), [operation]);
+                }}
+              >
+                90°
+              </Button>
+            </Tooltip>
+            <Button
+              size="small"
+              disabled={underlay.locked}
+              onClick={() => (underlay.crop ? change(text('survey.crop'), { crop: null }) : onCrop(underlay.id))}
+            >
+              {text(underlay.crop ? 'survey.uncrop' : 'survey.crop')}
+            </Button>
+            <Button
+              size="small"
+              type={underlay.locked ? 'primary' : 'default'}
+              aria-pressed={underlay.locked}
+              onClick={() => change(text('survey.lockPicture'), { locked: !underlay.locked })}
+            >
+              {text(underlay.locked ? 'survey.unlock' : 'survey.lock')}
+            </Button>
+            <Button size="small" loading={busy} onClick={() => pick(underlay)}>
+              {text('survey.replace')}
+            </Button>
+            <Button
+              size="small"
+              danger
+              disabled={underlay.locked}
+              onClick={() => edit(text('plan.removePicture'), [remove('underlays', underlay)])}
+            >
+              {text('plan.remove')}
+            </Button>
+          </div>
+          {retired.length > 0 && (
+            <Button
+              size="small"
+              block
+              type={hidden.has('retired') ? 'default' : 'primary'}
+              aria-pressed={!hidden.has('retired')}
+              onClick={() => toggleHidden(['retired'])}
+            >
+              {text(hidden.has('retired') ? 'survey.showOld' : 'survey.hideOld')}
+            </Button>
+          )}
+        </>
+      ) : (
+        <>
+          <Button size="small" type="primary" loading={busy} block onClick={() => pick(null)}>
+            {text('plan.addPicture')}
+          </Button>
+          <span className="faint">{text('plan.pictureHint')}</span>
+        </>
+      )}
+      {problem && (
+        <p className="field-problem" role="alert">
+          {problem}
+        </p>
+      )}
+      {pdf && (
+        <Modal
+          open
+          title={text('survey.choosePage', { name: pdf.file.name })}
+          footer={null}
+          width={760}
+          onCancel={() => setPdf(null)}
+        >
+          <ul className="pdf-pages">
+            {pdf.pages.pages.map(({ number }) => (
+              <li key={number}>
+                <button
+                  type="button"
+                  className="plain"
+                  disabled={busy}
+                  onClick={() =>
+                    void attempt(async () => {
+                      await takePage(pdf.pages, number, pdf.file.name);
+                      setPdf(null);
+                    })
+                  }
+                >
+                  <img src={`/api/projects/${projectId}/sheets/${pdf.pages.id}/${number}/thumbnail`} alt="" loading="lazy" />
+                  <span>{text('survey.page', { number })}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </Modal>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,173 @@
+import { useMemo } from 'react';
+import { Button } from 'antd';
+import { formatArea, type Point2, polygonArea } from '@dusky-spool/core/math';
+import { CEILING_KINDS, FRAMINGS, type ProjectDocument, removeWithDependants, type Room, update } from '@dusky-spool/core/model';
+import { levelAreas, sameOutline } from '@dusky-spool/core/house';
+import { term, text } from '../../ground/text.ts';
+import { useProject } from '../../state/project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { FactField } from './FactField.tsx';
+import { NumberField, WordsField } from '../../ui/fields.tsx';
+
+interface Props {
+  readonly document: ProjectDocument;
+  readonly room: Room;
+  readonly onCeiling: (roomId: string) => void;
+  readonly onRemoved: () => void;
+}
+
+const DEGREES = 180 / Math.PI;
+
+/** One room: its name and use, its heights, what is above its ceiling. */
+export function RoomPanel({ document, room, onCeiling, onRemoved }: Props) {
+  const edit = useProject((state) => state.edit);
+  const { units } = document.project;
+  const level = document.levels[room.levelId];
+  const netM2 = useMemo(
+    () =>
+      levelAreas(document, room.levelId).rooms.find(({ polygon }) =>
+        sameOutline(
+          polygon.map(([x, y]) => [x, y]),
+          room.polygon,
+        ),
+      )?.netM2,
+    // Only walls and the outline matter.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [document.walls, room.polygon, room.levelId],
+  );
+  const change = (after: Partial<Room>) => {
+    const operation = update('rooms', room, after);
+    if (operation) edit(text('survey.changeRoom', { name: room.name }), [operation]);
+  };
+  const sloped = room.ceilingKind === 'sloped' || room.ceilingKind === 'vaulted';
+  const slope = room.slope ?? { lowM: 2.2, highM: room.ceilingHeightM ?? level.ceilingHeightM, angleRad: 0 };
+  const framed = room.framing === 'solid' || room.framing === 'i-joist' || room.framing === 'open-web';
+  return (
+    <>
+      <div className="punched-tag">
+        <span className="punch" aria-hidden="true" />
+        <div>
+          <h2>{room.name}</h2>
+          <p>
+            {room.code} · {formatArea(netM2 ?? Math.abs(polygonArea(room.polygon as Point2[])), units)}{' '}
+            {text(netM2 === undefined ? 'survey.onCentreLines' : 'survey.net')}
+          </p>
+        </div>
+      </div>
+      {netM2 === undefined && <p className="caution">{text('survey.roomOpen')}</p>}
+      <div className="fields">
+        <WordsField label={text('device.name')} value={room.name} max={60} onChange={(name) => name && change({ name })} />
+        <WordsField
+          label={text('plan.roomCode')}
+          value={room.code}
+          max={6}
+          onChange={(code) => change({ code: code.toUpperCase() })}
+        />
+        <WordsField label={text('survey.use')} value={room.use} max={40} onChange={(use) => change({ use })} />
+        <LengthField
+          label={text('survey.floor')}
+          valueM={room.floorM}
+          units={units}
+          onChange={(floorM) => floorM !== null && change({ floorM })}
+        />
+        <ChoiceField
+          label={text('survey.ceilingKind')}
+          value={room.ceilingKind}
+          options={CEILING_KINDS.map((value) => ({ value, label: term(`ceilings.${value}`) }))}
+          onChange={(ceilingKind) =>
+            change({ ceilingKind, slope: ceilingKind === 'sloped' || ceilingKind === 'vaulted' ? slope : null })
+          }
+        />
+        <FactField
+          document={document}
+          subject="rooms"
+          subjectId={room.id}
+          field="ceilingHeightM"
+          label={text('survey.ceiling')}
+          placeholder={text('survey.asLevel')}
+          mayBeEmpty
+        />
+        {sloped && (
+          <>
+            <LengthField
+              label={text('survey.lowSide')}
+              valueM={slope.lowM}
+              units={units}
+              onChange={(lowM) => lowM && change({ slope: { ...slope, lowM } })}
+            />
+            <LengthField
+              label={text('survey.highSide')}
+              valueM={slope.highM}
+              units={units}
+              onChange={(highM) => highM && change({ slope: { ...slope, highM } })}
+            />
+            <NumberField
+              label={text('survey.uphill')}
+              value={Math.round(slope.angleRad * DEGREES)}
+              min={-360}
+              max={360}
+              onChange={(degrees) => change({ slope: { ...slope, angleRad: degrees / DEGREES } })}
+            />
+          </>
+        )}
+      </div>
+      <div className="eyebrow">{text('survey.above')}</div>
+      <div className="fields">
+        <ChoiceField
+          label={text('survey.framing')}
+          value={room.framing}
+          options={FRAMINGS.map((value) => ({ value, label: term(`framings.${value}`) }))}
+          onChange={(framing) => change({ framing })}
+        />
+        {framed && (
+          <>
+            <NumberField
+              label={text('survey.joistAngle')}
+              value={Math.round(room.joistAngleRad * DEGREES)}
+              min={-180}
+              max={360}
+              step={15}
+              onChange={(degrees) => change({ joistAngleRad: degrees / DEGREES })}
+            />
+            <FactField
+              document={document}
+              subject="rooms"
+              subjectId={room.id}
+              field="joistSpacingM"
+              label={text('survey.spacing')}
+            />
+            <FactField
+              document={document}
+              subject="rooms"
+              subjectId={room.id}
+              field="joistDepthM"
+              label={text('survey.joistDepth')}
+            />
+            <FactField
+              document={document}
+              subject="rooms"
+              subjectId={room.id}
+              field="joistOffsetM"
+              label={text('survey.firstJoist')}
+            />
+          </>
+        )}
+      </div>
+      <div className="panel-buttons">
+        <Button size="small" type="primary" onClick={() => onCeiling(room.id)}>
+          {text('survey.ceilingView')}
+        </Button>
+        <Button
+          size="small"
+          danger
+          onClick={() => {
+            if (edit(text('edit.remove'), removeWithDependants(document, 'rooms', room.id))) onRemoved();
+          }}
+        >
+          {text('survey.removeRoom')}
+        </Button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,67 @@
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { text } from '../../ground/text.ts';
+import { ceilingView, wallView } from '../../state/views.ts';
+import { noSelection, type Selection } from '../../state/selection-kinds.ts';
+import { FeaturePanel } from './FeaturePanel.tsx';
+import { LevelPanel } from './LevelPanel.tsx';
+import { RoomPanel } from './RoomPanel.tsx';
+import { OpeningPanel, RackPanel, RiserPanel } from './ThingPanels.tsx';
+import { WallPanel } from './WallPanel.tsx';
+
+/** The panel of what is selected; the level's own where nothing is. */
+export function SurveyPanel({
+  document,
+  selection,
+  levelId,
+  onView,
+  onLevel,
+  onSelect,
+}: {
+  readonly document: ProjectDocument;
+  readonly selection: Selection;
+  readonly levelId: string;
+  readonly onView: (view: string) => void;
+  readonly onLevel: (id: string) => void;
+  readonly onSelect: (selection: Selection) => void;
+}) {
+  const [id] = selection.ids;
+  const key = selection.ids.join();
+  switch (selection.kind) {
+    case 'wall':
+      return (
+        <WallPanel
+          key={key}
+          document={document}
+          walls={selection.ids.map((wallId) => document.walls[wallId])}
+          onElevation={(wallId) => onView(wallView(wallId, 'right'))}
+        />
+      );
+    case 'room':
+      return (
+        <RoomPanel
+          key={key}
+          document={document}
+          room={document.rooms[id]}
+          onCeiling={(roomId) => onView(ceilingView(roomId))}
+          onRemoved={() => onSelect(noSelection)}
+        />
+      );
+    case 'opening':
+      return <OpeningPanel key={key} document={document} opening={document.openings[id]} />;
+    case 'feature':
+      return selection.ids.length === 1 ? (
+        <FeaturePanel key={key} document={document} feature={document.features[id]} />
+      ) : (
+        <h2>{text('plan.selectedCount', { count: selection.ids.length })}</h2>
+      );
+    case 'rack':
+      return <RackPanel key={key} document={document} rack={document.racks[id]} />;
+    case 'riser':
+      return <RiserPanel key={key} document={document} riser={document.risers[id]} />;
+    case 'dimension':
+    case 'reference':
+      return <h2>{selection.kind === 'reference' ? document.referencePoints[id].name : text('survey.dimension')}</h2>;
+    default:
+      return <LevelPanel key={levelId} document={document} levelId={levelId} onLevel={onLevel} />;
+  }
+}

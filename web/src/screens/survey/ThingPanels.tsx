@@ -1,0 +1,210 @@
+import { distance2 } from '@dusky-spool/core/math';
+import { setRackSlack } from '@dusky-spool/core/runs';
+import {
+  type Opening,
+  OPENING_KINDS,
+  type ProjectDocument,
+  type Rack,
+  RACK_KINDS,
+  RACK_SLACKS,
+  type Riser,
+} from '@dusky-spool/core/model';
+import { placeOpening } from '@dusky-spool/core/survey';
+import { term, text } from '../../ground/text.ts';
+import { useProject } from '../../state/project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { FactField } from './FactField.tsx';
+import { NumberField, SwitchField, WordsField } from '../../ui/fields.tsx';
+import { Head } from './Head.tsx';
+import { useChange } from './useChange.ts';
+
+const DEGREES = 180 / Math.PI;
+
+/** A door, window or arch. */
+export function OpeningPanel({ document, opening }: { readonly document: ProjectDocument; readonly opening: Opening }) {
+  const edit = useProject((state) => state.edit);
+  const { units } = document.project;
+  const wall = document.walls[opening.wallId];
+  const title = term(`openings.${opening.kind}`);
+  const change = (after: Partial<Opening>) =>
+    edit(text('survey.change', { what: title }), placeOpening(document, { ...opening, ...after }));
+  const sides = [
+    { value: 'start', label: text('survey.atStart') },
+    { value: 'end', label: text('survey.atEnd') },
+  ] as const;
+  return (
+    <>
+      <Head title={title} line={document.levels[wall.levelId].name} />
+      <div className="fields">
+        <ChoiceField
+          label={text('survey.kind')}
+          value={opening.kind}
+          options={OPENING_KINDS.map((value) => ({ value, label: term(`openings.${value}`) }))}
+          onChange={(kind) => change({ kind })}
+        />
+        <LengthField
+          label={text('survey.width')}
+          valueM={opening.widthM}
+          units={units}
+          onChange={(widthM) => widthM && change({ widthM })}
+        />
+        <LengthField
+          label={text('survey.fromStart')}
+          valueM={opening.offsetM - opening.widthM / 2}
+          units={units}
+          onChange={(value) => value !== null && change({ offsetM: value + opening.widthM / 2 })}
+        />
+        <LengthField
+          label={text('survey.fromEnd')}
+          valueM={distance2(wall.a, wall.b) - opening.offsetM - opening.widthM / 2}
+          units={units}
+          onChange={(value) => value !== null && change({ offsetM: distance2(wall.a, wall.b) - value - opening.widthM / 2 })}
+        />
+        <FactField document={document} subject="openings" subjectId={opening.id} field="sillM" label={text('survey.sill')} />
+        <FactField document={document} subject="openings" subjectId={opening.id} field="headM" label={text('survey.head')} />
+        <LengthField
+          label={text('survey.casing')}
+          valueM={opening.casingWidthM}
+          units={units}
+          onChange={(casingWidthM) => casingWidthM !== null && change({ casingWidthM })}
+        />
+        <FactField
+          document={document}
+          subject="openings"
+          subjectId={opening.id}
+          field="casingDepthM"
+          label={text('survey.recess')}
+        />
+        {opening.kind === 'door' && (
+          <>
+            <ChoiceField
+              label={text('survey.hinge')}
+              value={opening.hinge ?? 'start'}
+              options={sides}
+              onChange={(hinge) => change({ hinge })}
+            />
+            <ChoiceField
+              label={text('survey.swing')}
+              value={opening.swing ?? 'left'}
+              options={[
+                { value: 'left', label: text('survey.left') },
+                { value: 'right', label: text('survey.right') },
+              ]}
+              onChange={(swing) => change({ swing })}
+            />
+          </>
+        )}
+        <SwitchField label={text('survey.pocket')} value={opening.pocket} onChange={(pocket) => change({ pocket })} />
+        <WordsField
+          label={text('survey.hardware')}
+          value={opening.hardware}
+          max={120}
+          onChange={(hardware) => change({ hardware })}
+        />
+      </div>
+    </>
+  );
+}
+
+export function RackPanel({ document, rack }: { readonly document: ProjectDocument; readonly rack: Rack }) {
+  const { units } = document.project;
+  const change = useChange('racks', rack, rack.name);
+  const edit = useProject((state) => state.edit);
+  return (
+    <>
+      <Head title={rack.name} line={document.levels[rack.levelId].name} />
+      <div className="fields">
+        <WordsField label={text('device.name')} value={rack.name} max={60} onChange={(name) => name && change({ name })} />
+        <ChoiceField
+          label={text('survey.kind')}
+          value={rack.kind}
+          options={RACK_KINDS.map((value) => ({ value, label: term(`racks.${value}`) }))}
+          onChange={(kind) => change({ kind })}
+        />
+        <LengthField label={text('device.x')} valueM={rack.x} units={units} onChange={(x) => x !== null && change({ x })} />
+        <LengthField label={text('device.y')} valueM={rack.y} units={units} onChange={(y) => y !== null && change({ y })} />
+        <LengthField
+          label={text('survey.width')}
+          valueM={rack.widthM}
+          units={units}
+          onChange={(widthM) => widthM && change({ widthM })}
+        />
+        <LengthField
+          label={text('survey.depth')}
+          valueM={rack.depthM}
+          units={units}
+          onChange={(depthM) => depthM && change({ depthM })}
+        />
+        <NumberField
+          label={text('survey.turned')}
+          value={Math.round(rack.facingRad * DEGREES)}
+          min={-360}
+          max={360}
+          step={90}
+          onChange={(degrees) => change({ facingRad: degrees / DEGREES })}
+        />
+        <NumberField
+          label={text('survey.units')}
+          value={rack.units}
+          min={1}
+          max={60}
+          onChange={(count) => change({ units: count })}
+        />
+        <FactField
+          document={document}
+          subject="racks"
+          subjectId={rack.id}
+          field="entryHeightM"
+          label={text('survey.entryHeight')}
+        />
+        <ChoiceField
+          label={text('survey.rackSlack')}
+          value={rack.slackStyle}
+          options={RACK_SLACKS.map((value) => ({ value, label: term(`rackSlacks.${value}`) }))}
+          onChange={(slackStyle) => edit(text('survey.rackSlack'), setRackSlack(document, rack, slackStyle))}
+        />
+      </div>
+    </>
+  );
+}
+
+export function RiserPanel({ document, riser }: { readonly document: ProjectDocument; readonly riser: Riser }) {
+  const { units } = document.project;
+  const change = useChange('risers', riser, riser.name);
+  const levels = Object.values(document.levels).map(({ id, name }) => ({ value: id, label: name }));
+  return (
+    <>
+      <Head
+        title={riser.name}
+        line={`${document.levels[riser.bottomLevelId].name} – ${document.levels[riser.topLevelId].name}`}
+      />
+      <p className="caution">{text('cautions.fire')}</p>
+      <div className="fields">
+        <WordsField label={text('device.name')} value={riser.name} max={60} onChange={(name) => name && change({ name })} />
+        <LengthField label={text('device.x')} valueM={riser.x} units={units} onChange={(x) => x !== null && change({ x })} />
+        <LengthField label={text('device.y')} valueM={riser.y} units={units} onChange={(y) => y !== null && change({ y })} />
+        <FactField document={document} subject="risers" subjectId={riser.id} field="widthM" label={text('survey.width')} />
+        <FactField document={document} subject="risers" subjectId={riser.id} field="depthM" label={text('survey.depth')} />
+        <ChoiceField
+          label={text('survey.from')}
+          value={riser.bottomLevelId}
+          options={levels}
+          onChange={(bottomLevelId) => change({ bottomLevelId })}
+        />
+        <ChoiceField
+          label={text('survey.to')}
+          value={riser.topLevelId}
+          options={levels}
+          onChange={(topLevelId) => change({ topLevelId })}
+        />
+        <WordsField
+          label={text('survey.contents')}
+          value={riser.contents}
+          max={200}
+          onChange={(contents) => change({ contents })}
+        />
+      </div>
+    </>
+  );
+}

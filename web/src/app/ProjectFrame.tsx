@@ -1,3 +1,4 @@
+import { ProjectProvider, useProject } from '../state/open-project.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
@@ -22,7 +23,7 @@ import {
   useNothingTold,
 } from '../state/following.ts';
 import { isStage, progressOf, STAGES } from '../state/progress.ts';
-import { useProject, useProjectParts } from '../state/project.ts';
+import { useProjectStore, useProjectParts } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
 import { placeOf } from '../state/finding-place.ts';
 import { today } from '../state/today.ts';
@@ -61,7 +62,7 @@ export function ProjectFrame() {
   useEffect(() => {
     if (refusal)
       void message.warning({
-        content: problemSentence(refusal.problem, useProject.getState().sync?.view.project.units),
+        content: problemSentence(refusal.problem, useProjectStore.getState().sync?.view.project.units),
         duration: 6,
         key: 'refusal',
       });
@@ -107,22 +108,24 @@ function Frame({
   const stages = useMemo(() => progressOf(settled, derived), [settled, derived]);
   const onPlan = stage === 'devices' || stage === 'cabling';
   return (
-    <div className="frame">
-      <Thread stages={stages} />
-      <Header projectId={projectId} sync={sync} settled={settled} />
-      <main className="work">
-        {onPlan ? (
-          <PlanScreen projectId={projectId} document={document} stage={stage} />
-        ) : stage === 'survey' ? (
-          <SurveyScreen projectId={projectId} document={document} />
-        ) : stage === 'brief' ? (
-          <BriefScreen document={document} />
-        ) : (
-          <StageScreen projectId={projectId} document={document} stage={stage} />
-        )}
-      </main>
-      {sync.conflict && <ConflictDialog conflict={sync.conflict} view={sync.view} />}
-    </div>
+    <ProjectProvider value={document}>
+      <div className="frame">
+        <Thread stages={stages} />
+        <Header projectId={projectId} sync={sync} settled={settled} />
+        <main className="work">
+          {onPlan ? (
+            <PlanScreen projectId={projectId} stage={stage} />
+          ) : stage === 'survey' ? (
+            <SurveyScreen projectId={projectId} />
+          ) : stage === 'brief' ? (
+            <BriefScreen />
+          ) : (
+            <StageScreen projectId={projectId} stage={stage} />
+          )}
+        </main>
+        {sync.conflict && <ConflictDialog conflict={sync.conflict} view={sync.view} />}
+      </div>
+    </ProjectProvider>
   );
 }
 
@@ -199,7 +202,7 @@ function Header({
       <AccessChip />
       <AsideChip sync={sync} />
       <span className="grow" />
-      {secondPaint ? <Finder projectId={projectId} document={document} /> : <span className="finder" />}
+      {secondPaint ? <Finder projectId={projectId} /> : <span className="finder" />}
       <SmallButton bare disabled={sync.history.done.length === 0} onClick={undo} aria-label={text('header.undo')} title="Ctrl Z">
         <Turn />
       </SmallButton>
@@ -287,7 +290,8 @@ function FollowChip() {
 }
 
 /** Finds a run, room or device by a few letters and selects it. */
-function Finder({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+function Finder({ projectId }: { readonly projectId: string }) {
+  const document = useProject();
   const navigate = useNavigate();
   const { stage } = useParams();
   const { rows } = useDerived(document);
@@ -336,7 +340,7 @@ function Finder({ projectId, document }: { readonly projectId: string; readonly 
 }
 
 function ConflictDialog({ conflict, view }: { readonly conflict: OpenConflict; readonly view: ProjectDocument }) {
-  const resolve = useProject((state) => state.resolve);
+  const resolve = useProjectStore((state) => state.resolve);
   const say = (value: unknown) =>
     value === undefined ? text('conflict.deleted') : typeof value === 'object' ? JSON.stringify(value) : String(value);
   const nameOf = (id: string) =>

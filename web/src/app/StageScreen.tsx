@@ -1,4 +1,3 @@
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import type { Stage } from '../state/progress.ts';
 import { HandoverStage } from '../screens/stages/HandoverStage.tsx';
 import { HeadEndStage } from '../screens/stages/HeadEndStage.tsx';
@@ -9,24 +8,23 @@ import { TrimOutStage } from '../screens/stages/TrimOutStage.tsx';
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
   readonly stage: Stage;
 }
 
 /** The stages that are lists and forms rather than the plan. */
-export function StageScreen({ projectId, document, stage }: Props) {
+export function StageScreen({ projectId, stage }: Props) {
   switch (stage) {
     case 'head-end':
-      return <HeadEndStage projectId={projectId} document={document} />;
+      return <HeadEndStage projectId={projectId} />;
     case 'order':
-      return <OrderStage document={document} />;
+      return <OrderStage />;
     case 'pre-wire':
-      return <PreWireStage document={document} />;
+      return <PreWireStage />;
     case 'inspect':
-      return <ChecksScreen projectId={projectId} document={document} />;
+      return <ChecksScreen projectId={projectId} />;
     case 'trim-out':
-      return <TrimOutStage document={document} />;
+      return <TrimOutStage />;
     default:
-      return <HandoverStage projectId={projectId} document={document} />;
+      return <HandoverStage projectId={projectId} />;
   }
 }

@@ -1,3 +1,4 @@
+import { useProject } from '../state/open-project.ts';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { buildingOf, levelsFromBelow, projectBounds, roomAt } from '@dusky-spool/core/house';
 import {
@@ -16,7 +17,7 @@ import {
 } from '@dusky-spool/core/devices';
 import type { Overlap } from '@dusky-spool/core/calculators';
 import { boundsOf, type Cluster, inBounds, type Point2 } from '@dusky-spool/core/math';
-import type { Device, DeviceType, GroupKind, ProjectDocument, RoomTemplate } from '@dusky-spool/core/model';
+import type { Device, DeviceType, GroupKind, RoomTemplate } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { later } from '../ground/later.ts';
 import { text } from '../ground/text.ts';
@@ -26,7 +27,7 @@ import { noSelection, type Selection } from '../state/selection-kinds.ts';
 import { useDerived, useFollowing } from '../state/following.ts';
 import { throughPoint } from '@dusky-spool/core/runs';
 import { useByHand } from '../state/by-hand.ts';
-import { deviceIds, numberHolderNow, useProjectParts } from '../state/project.ts';
+import { deviceIds, dragOf, numberHolderNow, useProjectParts } from '../state/project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { BuildingLayer } from './BuildingLayer.tsx';
 import { detailAt } from './device-detail.ts';
@@ -59,7 +60,6 @@ export interface Field {
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
   readonly levelId: string;
   readonly selection: Selection;
   readonly tool: Tool;
@@ -86,9 +86,10 @@ const SOONEST_MS = 8;
 const GUIDE_PX = 8;
 
 /** The plan of one level: what is there, and moving and placing by pointer. */
-export function PlanCanvas({ projectId, document, levelId, selection, tool, zones, leftPx, control, onSelect, onTool }: Props) {
+export function PlanCanvas({ projectId, levelId, selection, tool, zones, leftPx, control, onSelect, onTool }: Props) {
+  const document = useProject();
   const showFindings = useSettings((state) => state.findings);
-  const { edit, showPreview, preview } = useProjectParts('edit', 'showPreview', 'preview');
+  const { edit, drag: showDrag, preview } = useProjectParts('edit', 'drag', 'preview');
   const drag = useRef<Drag | null>(null);
   const frame = useRef(0);
   /** Where the pointer was last heard while it drags. */
@@ -103,7 +104,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
   const [box, setBox] = useState<readonly [Point2, Point2] | null>(null);
   /** Devices in the hand; the plan below them stays as it was until they are let go. */
   const [heldIds, setHeldIds] = useState<ReadonlySet<string>>(NOBODY);
-  const inHand = heldIds.size > 0 && preview !== null && preview.what === '' ? preview : null;
+  const inHand = heldIds.size > 0 ? dragOf(preview) : null;
   const shown = inHand ? document : (preview?.document ?? document);
   const heldRuns = useFollowing(({ held }) => held?.runs);
   const derived = useDerived(shown);
@@ -258,7 +259,7 @@ export function PlanCanvas({ projectId, document, levelId, selection, tool, zone
     const show = () => {
       shownAt.current = performance.now();
       const operations = operationsOf(current.from, at, current.ids);
-      if (operations.ok) showPreview('', operations.value);
+      if (operations.ok) showDrag(operations.value);
     };
     // Moves come once a picture as a rule, and are shown in that picture; one that comes sooner waits for the next.
     if (performance.now() - shownAt.current > SOONEST_MS) show();

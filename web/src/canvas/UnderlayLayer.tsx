@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { type PictureInfo, type ProjectDocument, TILE_PX, type Underlay, WHOLE_UP_TO_PX } from '@dusky-spool/core/model';
-import { useProject } from '../state/project.ts';
+import { useProjectStore } from '../state/project.ts';
 import type { Camera } from './picture.ts';
 
 interface Props {
@@ -17,7 +17,7 @@ const MOST_TILES = 80;
 
 /** Plan pictures under the drawing, at their scale. */
 export const UnderlayLayer = memo(function UnderlayLayer({ projectId, document, levelId, showRetired = false, camera }: Props) {
-  const pictures = useProject((state) => state.pictures);
+  const pictures = useProjectStore((state) => state.pictures);
   return (
     <g className="underlays">
       {Object.values(document.underlays)

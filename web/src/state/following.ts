@@ -22,7 +22,7 @@ import type { choicesOf, PlannedRun, SchemeOutlook } from '@dusky-spool/core/run
 import type { BothRoutes } from '@dusky-spool/core/pathways';
 import { takeWorker } from '../workers/start-following.ts';
 import type { FollowingAnswer, FollowingQuestion } from '../workers/following-contract.ts';
-import { type Preview, useProject } from './project.ts';
+import { dragOf, type Preview, useProjectStore } from './project.ts';
 import { today } from './today.ts';
 
 interface FollowingStore {
@@ -82,7 +82,7 @@ class Follower {
 
   /** A project that is looked at: the edits of the one that is open come by themselves. */
   begin(document: ProjectDocument): void {
-    if (!this.sent || !useProject.getState().sync) this.open(document);
+    if (!this.sent || !useProjectStore.getState().sync) this.open(document);
   }
 
   /** A project from its start, or as it is now where it is not known what differs. */
@@ -237,7 +237,6 @@ class Follower {
 }
 
 let follower: Follower | null = null;
-const inHand = (preview: Preview | null) => (preview?.what === '' ? preview : null);
 const DEVICES_ONLY: ReadonlySet<string> = new Set(['devices', 'runs', 'plates']);
 
 /** Follows the project that is open, until what is returned is called. Started before it is there, so that the worker is. */
@@ -246,11 +245,11 @@ export function startFollowing(): () => void {
   follower = own;
   useFollowing.setState(NOTHING);
   let heldOn: ProjectDocument | undefined;
-  const stop = useProject.subscribe(({ preview, sync }, before) => {
+  const stop = useProjectStore.subscribe(({ preview, sync }, before) => {
     const was = before.sync?.view;
     if (sync && was && sync.view !== was) own.edit(was, sync.view, sync.touched);
     if (preview === before.preview) return;
-    const hand = inHand(preview);
+    const hand = dragOf(preview);
     if (hand && hand.operations.every(({ in: name }) => DEVICES_ONLY.has(name))) {
       heldOn = sync?.view;
       const ids = hand.operations.flatMap(({ in: name, id }) => (name === 'devices' ? [id] : []));
@@ -312,10 +311,10 @@ export async function editOnRoutes(
   build: (document: ProjectDocument, wayOf: (run: Run) => PlannedRun['wanted'] | undefined) => Outcome<Operation[]>,
 ): Promise<boolean> {
   await follower?.caughtUp();
-  const view = useProject.getState().sync?.view;
+  const view = useProjectStore.getState().sync?.view;
   if (!view) return false;
   const { runById } = useFollowing.getState().derived;
-  return useProject.getState().edit(
+  return useProjectStore.getState().edit(
     title,
     build(view, (run) => runById.get(run.id)?.wanted),
   );

@@ -21,12 +21,17 @@ import { ProjectSync } from './sync.ts';
 import { SendRefused, type SyncState, Unreachable } from './sync-state.ts';
 import { useShallow } from 'zustand/react/shallow';
 
-/** A cure or drag shown on the plan before it is made. */
-export interface Preview {
-  readonly what: string;
+/** What is shown on the plan before it is made: a drag that follows the pointer, or a proposal that a person applies or cancels. */
+export type Preview = Previewed & ({ readonly kind: 'drag' } | { readonly kind: 'proposal'; readonly title: string });
+interface Previewed {
   readonly operations: readonly Operation[];
   readonly document: ProjectDocument;
 }
+
+/** The drag that is going on, if any. */
+export const dragOf = (preview: Preview | null) => (preview?.kind === 'drag' ? preview : null);
+/** The proposal that is shown, if any. */
+export const proposalOf = (preview: Preview | null) => (preview?.kind === 'proposal' ? preview : null);
 
 interface ProjectStore {
   readonly projectId: string | null;
@@ -45,13 +50,19 @@ interface ProjectStore {
   readonly resolve: (choice: 'mine' | 'theirs') => void;
   /** Settles an edit that was set aside; returns why it cannot be made. */
   readonly settleAside: (changeId: string, how: 'restore' | 'again' | 'let-go') => Promise<Problem | null>;
-  readonly showPreview: (what: string, operations: readonly Operation[] | null) => void;
+  /** Shows where a drag has come to. */
+  readonly drag: (operations: readonly Operation[]) => void;
+  /** Shows what a proposal would do. */
+  readonly propose: (title: string, operations: readonly Operation[]) => void;
+  readonly endPreview: () => void;
   readonly addPicture: (picture: PictureInfo) => void;
 }
 
 /** Some parts of the store; a component that takes only actions is not drawn again while something is dragged. */
 export function useProjectParts<K extends keyof ProjectStore>(...names: readonly K[]): Pick<ProjectStore, K> {
-  return useProject(useShallow((state) => Object.fromEntries(names.map((name) => [name, state[name]])) as Pick<ProjectStore, K>));
+  return useProjectStore(
+    useShallow((state) => Object.fromEntries(names.map((name) => [name, state[name]])) as Pick<ProjectStore, K>),
+  );
 }
 
 export const newRecordId = (prefix: string): string => idFrom((count) => crypto.getRandomValues(new Uint8Array(count)), prefix);
@@ -75,7 +86,7 @@ let engine: ProjectSync | null = null;
 let stopFollowing: (() => void) | null = null;
 let keepTimer = 0;
 
-export const useProject = create<ProjectStore>((set, get) => {
+export const useProjectStore = create<ProjectStore>((set, get) => {
   const refuse = (problem: Problem) => set({ refusal: { problem, at: Date.now() } });
 
   const startSync = async (projectId: string, loaded: { document: ProjectDocument; revision: number }) => {
@@ -192,16 +203,26 @@ export const useProject = create<ProjectStore>((set, get) => {
       engine.letGo(changeId);
       return null;
     },
-    showPreview: (what, operations) => {
+    drag: (operations) => {
       const view = get().sync?.view;
-      const moved = what === '' && operations && view ? heldDraft(view, operations) : null;
-      if (moved) return set({ preview: { what, operations: operations!, document: moved } });
-      const applied = operations && view ? edited(view, operations) : null;
-      set({ preview: applied?.ok ? { what, operations: operations!, document: applied.value } : null });
+      const document = view ? (heldDraft(view, operations) ?? afterEdit(view, operations)) : null;
+      set({ preview: document && { kind: 'drag', operations, document } });
     },
+    propose: (title, operations) => {
+      const view = get().sync?.view;
+      const document = view ? afterEdit(view, operations) : null;
+      set({ preview: document && { kind: 'proposal', title, operations, document } });
+    },
+    endPreview: () => set({ preview: null }),
     addPicture: (picture) => set({ pictures: [...get().pictures.filter((other) => other.id !== picture.id), picture] }),
   };
 });
+
+/** The project after operations; null where they cannot be made. */
+function afterEdit(view: ProjectDocument, operations: readonly Operation[]): ProjectDocument | null {
+  const after = edited(view, operations);
+  return after.ok ? after.value : null;
+}
 
 /** Keeps the house on this device a moment after it last changed, for the scanner and for work without a connection. */
 function keepSoon(projectId: string, { view, revision, pending }: SyncState): void {
@@ -217,7 +238,7 @@ window.addEventListener('online', () => void engine?.tryAgain());
 
 /** Whose numbers new devices get: those that were taken along, while there is no connection. */
 export function numberHolderNow(): string {
-  const { sync } = useProject.getState();
+  const { sync } = useProjectStore.getState();
   const away = !navigator.onLine || (sync !== null && sync.connection !== 'online');
   return away ? useSettings.getState().numberHolder : '';
 }

@@ -2,7 +2,7 @@ import type { ToldFinding } from '@dusky-spool/core/deltas';
 import type { UnitSystem } from '@dusky-spool/core/math';
 import { useCures } from '../state/following.ts';
 import { text } from '../ground/text.ts';
-import { useProject } from '../state/project.ts';
+import { useProjectStore } from '../state/project.ts';
 import { RankMark } from './RankMark.tsx';
 import { cureSentence, findingSentence } from '@dusky-spool/texts';
 import { Button } from 'antd';
@@ -18,7 +18,7 @@ interface Props {
 
 /** One finding: what is wrong in a sentence, and each cure as a button that previews it on the plan (the inspector applies it). */
 export function FindingCard({ finding, units, onShow, children }: Props) {
-  const showPreview = useProject((state) => state.showPreview);
+  const propose = useProjectStore((state) => state.propose);
   const cures = useCures(finding);
   const number = nameOf(finding);
   return (
@@ -44,7 +44,7 @@ export function FindingCard({ finding, units, onShow, children }: Props) {
                 size="small"
                 onClick={() => {
                   onShow?.();
-                  showPreview(number ? `${number}: ${words}` : words, cure.operations);
+                  propose(number ? `${number}: ${words}` : words, cure.operations);
                 }}
               >
                 {words}

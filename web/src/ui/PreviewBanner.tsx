@@ -1,19 +1,20 @@
 import { Button } from 'antd';
 import { text } from '../ground/text.ts';
-import { useProjectParts } from '../state/project.ts';
+import { proposalOf, useProjectParts } from '../state/project.ts';
 
 /** What is shown on the plan but not made yet, to be applied or left. Nothing while there is none, or while something is dragged. */
 export function PreviewBanner() {
-  const { preview, edit, showPreview } = useProjectParts('preview', 'edit', 'showPreview');
-  if (!preview || preview.what === '') return null;
+  const { preview, edit, endPreview } = useProjectParts('preview', 'edit', 'endPreview');
+  const proposal = proposalOf(preview);
+  if (!proposal) return null;
   return (
     <div className="previewing" role="status">
-      <span>{text('run.previewing', { what: preview.what })}</span>
+      <span>{text('run.previewing', { what: proposal.title })}</span>
       <div>
-        <Button size="small" type="primary" onClick={() => edit(preview.what, preview.operations)}>
+        <Button size="small" type="primary" onClick={() => edit(proposal.title, proposal.operations)}>
           {text('apply')}
         </Button>
-        <Button size="small" ghost onClick={() => showPreview('', null)}>
+        <Button size="small" ghost onClick={endPreview}>
           {text('cancel')}
         </Button>
       </div>

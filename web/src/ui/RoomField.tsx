@@ -1,18 +1,17 @@
-import type { ProjectDocument } from '@dusky-spool/core/model';
+import { useProject } from '../state/open-project.ts';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../ground/text.ts';
 import { ChoiceField } from './ChoiceField.tsx';
 
 /** A room, or the whole house. */
 export function RoomField({
-  document,
   value,
   onChange,
 }: {
-  readonly document: ProjectDocument;
   readonly value: string | null;
   readonly onChange: (roomId: string | null) => void;
 }) {
+  const document = useProject();
   return (
     <ChoiceField
       label={text('brief.room')}

@@ -4,7 +4,7 @@ import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
 import type { SetAside } from '../ground/api/set-aside.ts';
 import { text } from '../ground/text.ts';
-import { useProject } from '../state/project.ts';
+import { useProjectStore } from '../state/project.ts';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
@@ -17,7 +17,7 @@ const MOST_LINES = 6;
 
 /** Edits that the server could not take, each with what it was and why, for a person to settle. */
 export function SetAsideDialog({ entries, project, onClose }: Props) {
-  const settleAside = useProject((state) => state.settleAside);
+  const settleAside = useProjectStore((state) => state.settleAside);
   const [problems, setProblems] = useState<Readonly<Record<string, Problem>>>({});
   const units = project.project.units;
   const settle = async (id: string, how: 'restore' | 'again' | 'let-go') => {

@@ -1,10 +1,11 @@
+import { useProject } from '../../state/open-project.ts';
 import { useRef, type KeyboardEvent } from 'react';
 import { answerCell, briefCost, briefOf, cellOf, notDiscussed } from '@dusky-spool/core/brief';
 import { levelsFromBelow } from '@dusky-spool/core/house';
-import { type Answer, BRIEF_TOPICS, type BriefTopic, type ProjectDocument, type Room } from '@dusky-spool/core/model';
+import { type Answer, BRIEF_TOPICS, type BriefTopic, type Room } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { AnswerMark } from './AnswerMark.tsx';
 import { money } from '../../ui/money.ts';
 
@@ -14,7 +15,6 @@ export interface CellPlace {
 }
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly at: CellPlace | null;
   readonly onAt: (place: CellPlace) => void;
   readonly onFill: (roomId: string) => void;
@@ -25,8 +25,9 @@ interface Props {
 const KEYS: Readonly<Record<string, Answer>> = { w: 'wanted', p: 'prepared', l: 'later', n: 'nothing' };
 
 /** Rooms by systems. Arrows move; one letter answers and goes on to the next cell; a digit says how many. */
-export function BriefMatrix({ document, at, onAt, onFill, onDetails }: Props) {
-  const edit = useProject((state) => state.edit);
+export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const table = useRef<HTMLTableElement>(null);
   const levels = levelsFromBelow(document).toReversed();
   const rooms = levels.flatMap((level) => onLevel(document, 'rooms', level.id).toSorted((a, b) => (a.name < b.name ? -1 : 1)));
@@ -135,7 +136,7 @@ export function BriefMatrix({ document, at, onAt, onFill, onDetails }: Props) {
                 })}
                 <td className="cost">{money(byRoom.get(room.id)?.now ?? 0)}</td>
                 <td className="signed">
-                  <SignedMark document={document} room={room} />
+                  <SignedMark room={room} />
                 </td>
               </tr>
             ))}
@@ -146,7 +147,8 @@ export function BriefMatrix({ document, at, onAt, onFill, onDetails }: Props) {
 }
 
 /** How many topics are open, or a tick where the room is signed. */
-function SignedMark({ document, room }: { readonly document: ProjectDocument; readonly room: Room }) {
+function SignedMark({ room }: { readonly room: Room }) {
+  const document = useProject();
   const open = notDiscussed(document, room.id).length;
   const signed = briefOf(document, room.id)?.signedOn;
   if (signed)

@@ -1,8 +1,9 @@
+import { useProject } from '../../state/open-project.ts';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { Segmented } from 'antd';
 import { briefCost, fillRest, openDecisions, walkDifferences } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS, type ProjectDocument } from '@dusky-spool/core/model';
+import { BRIEF_TOPICS } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
 import { usePlace } from '../../state/selection.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
@@ -24,7 +25,8 @@ const VIEWS = ['rooms', 'decisions', 'compromises', 'package', 'walk', 'job'] as
 type View = (typeof VIEWS)[number];
 
 /** What every room gets, and what is still open. */
-export function BriefScreen({ document }: { readonly document: ProjectDocument }) {
+export function BriefScreen() {
+  const document = useProject();
   const { view, go } = usePlace();
   const { edit, undo, redo } = useProjectParts('edit', 'undo', 'redo');
   const [params] = useSearchParams();
@@ -83,7 +85,6 @@ export function BriefScreen({ document }: { readonly document: ProjectDocument }
             <>
               <div className="table-paper">
                 <BriefMatrix
-                  document={document}
                   at={place}
                   onAt={setAt}
                   onFill={fill}
@@ -93,14 +94,14 @@ export function BriefScreen({ document }: { readonly document: ProjectDocument }
               <Legend />
             </>
           ))}
-        {shown === 'decisions' && <Decisions document={document} />}
-        {shown === 'compromises' && <Compromises document={document} />}
-        {shown === 'package' && <BuildersPackage document={document} />}
-        {shown === 'walk' && <BriefWalk document={document} />}
-        {shown === 'job' && <JobFacts document={document} />}
+        {shown === 'decisions' && <Decisions />}
+        {shown === 'compromises' && <Compromises />}
+        {shown === 'package' && <BuildersPackage />}
+        {shown === 'walk' && <BriefWalk />}
+        {shown === 'job' && <JobFacts />}
       </div>
-      {shown === 'rooms' && place && <RoomCard document={document} at={place} onAt={setAt} onFill={fill} onCopy={setCopying} />}
-      {copying && <CopyRoom document={document} roomId={copying} onClose={() => setCopying(null)} />}
+      {shown === 'rooms' && place && <RoomCard at={place} onAt={setAt} onFill={fill} onCopy={setCopying} />}
+      {copying && <CopyRoom roomId={copying} onClose={() => setCopying(null)} />}
     </div>
   );
 }

@@ -1,16 +1,18 @@
+import { useProject } from '../../state/open-project.ts';
 import { useState } from 'react';
 import { Button } from 'antd';
 import { answeringDevices, cellOf, tellWalk, walkDifferences, walkingOrder, walkResultOf } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS, type ProjectDocument, WALK_RESULTS } from '@dusky-spool/core/model';
+import { BRIEF_TOPICS, WALK_RESULTS } from '@dusky-spool/core/model';
 import { useOwnName } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { AnswerMark } from './AnswerMark.tsx';
 
 /** The brief in walking order, one room at a time; each answer is found there, missing or different. */
-export function BriefWalk({ document }: { readonly document: ProjectDocument }) {
-  const edit = useProject((state) => state.edit);
+export function BriefWalk() {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const by = useOwnName();
   const rooms = walkingOrder(document);
   const [index, setIndex] = useState(0);

@@ -1,17 +1,19 @@
+import { useProject } from '../../state/open-project.ts';
 import { useState } from 'react';
 import { Button, Input } from 'antd';
 import { comparePackage, type PackageDifference, readPackage } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS, create, type PackageLine, type ProjectDocument, remove, update } from '@dusky-spool/core/model';
+import { BRIEF_TOPICS, create, type PackageLine, remove, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
 
 /** What the builder includes against what the client wants, line by line. */
-export function BuildersPackage({ document }: { readonly document: ProjectDocument }) {
-  const edit = useProject((state) => state.edit);
+export function BuildersPackage() {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const [typed, setTyped] = useState('');
   const { missing, beyond, unclear } = comparePackage(document);
   const lines = listOf(document, 'packageLines');
@@ -61,14 +63,14 @@ export function BuildersPackage({ document }: { readonly document: ProjectDocume
       )}
       {unclear.length > 0 && <p className="finding look">{text('brief.packageUnclear', { count: unclear.length })}</p>}
       {lines.map((line) => (
-        <PackageRow key={line.id} document={document} line={line} />
+        <PackageRow key={line.id} line={line} />
       ))}
     </section>
   );
 }
 
-function PackageRow({ document, line }: { readonly document: ProjectDocument; readonly line: PackageLine }) {
-  const edit = useProject((state) => state.edit);
+function PackageRow({ line }: { readonly line: PackageLine }) {
+  const edit = useProjectStore((state) => state.edit);
   const change = (after: Partial<PackageLine>) => {
     const operation = update('packageLines', line, after);
     if (operation) edit(text('brief.views.package'), [operation]);
@@ -85,7 +87,7 @@ function PackageRow({ document, line }: { readonly document: ProjectDocument; re
         ]}
         onChange={(topic) => change({ topic: topic === '' ? null : topic })}
       />
-      <RoomField document={document} value={line.roomId} onChange={(roomId) => change({ roomId })} />
+      <RoomField value={line.roomId} onChange={(roomId) => change({ roomId })} />
       <NumberField label={text('brief.count')} value={line.count} min={0} max={999} onChange={(count) => change({ count })} />
       <Button onClick={() => edit(text('brief.remove'), [remove('packageLines', line)])}>{text('brief.remove')}</Button>
     </div>

@@ -1,16 +1,18 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
-import { type Compromise, create, type ProjectDocument, remove, update } from '@dusky-spool/core/model';
+import { type Compromise, create, remove, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { DayField } from '../../ui/DayField.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
 
 /** Less than good, said openly, and accepted by the client. */
-export function Compromises({ document }: { readonly document: ProjectDocument }) {
-  const edit = useProject((state) => state.edit);
+export function Compromises() {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const list = listOf(document, 'compromises');
   return (
     <section className="brief-page" aria-label={text('brief.views.compromises')}>
@@ -34,7 +36,7 @@ export function Compromises({ document }: { readonly document: ProjectDocument }
                 max={200}
                 onChange={(what) => what !== '' && change({ what })}
               />
-              <RoomField document={document} value={one.roomId} onChange={(roomId) => change({ roomId })} />
+              <RoomField value={one.roomId} onChange={(roomId) => change({ roomId })} />
               <DayField label={text('brief.agreedOn')} value={one.on} onChange={(on) => change({ on })} />
               <WordsField label={text('brief.reason')} value={one.reason} max={400} onChange={(reason) => change({ reason })} />
               <WordsField label={text('brief.effect')} value={one.effect} max={400} onChange={(effect) => change({ effect })} />

@@ -1,20 +1,20 @@
+import { useProject } from '../../state/open-project.ts';
 import { useState } from 'react';
 import { Button, Checkbox, Modal } from 'antd';
 import { copyAnswers } from '@dusky-spool/core/brief';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly roomId: string;
   readonly onClose: () => void;
 }
 
 /** Lays the answers of one room into others; what they already have stays unless it is to be replaced. */
-export function CopyRoom({ document, roomId, onClose }: Props) {
-  const edit = useProject((state) => state.edit);
+export function CopyRoom({ roomId, onClose }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const room = document.rooms[roomId];
   const others = listOf(document, 'rooms').filter(({ id }) => id !== roomId);
   const [to, setTo] = useState<readonly string[]>(others.filter(({ use }) => use === room.use).map(({ id }) => id));

@@ -1,18 +1,20 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import { openDecisions } from '@dusky-spool/core/brief';
-import { create, type OpenDecision, type ProjectDocument, remove, TRADE_GATES, update } from '@dusky-spool/core/model';
+import { create, type OpenDecision, remove, TRADE_GATES, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
 
 /** What is undecided, which cables keep every option open, until when, and who must decide. */
-export function Decisions({ document }: { readonly document: ProjectDocument }) {
-  const edit = useProject((state) => state.edit);
+export function Decisions() {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const open = openDecisions(document, today());
   const decided = listOf(document, 'decisions').filter(({ chosen }) => chosen !== '');
   return (
@@ -39,7 +41,7 @@ export function Decisions({ document }: { readonly document: ProjectDocument }) 
               })}
             </p>
           ) : (
-            <DecisionFields document={document} decision={decision} />
+            <DecisionFields decision={decision} />
           )}
           <p className="superset">
             <b>{text('brief.superset')}</b>{' '}
@@ -123,8 +125,9 @@ export function Decisions({ document }: { readonly document: ProjectDocument }) 
   );
 }
 
-function DecisionFields({ document, decision }: { readonly document: ProjectDocument; readonly decision: OpenDecision }) {
-  const edit = useProject((state) => state.edit);
+function DecisionFields({ decision }: { readonly decision: OpenDecision }) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const change = (after: Partial<OpenDecision>) => {
     const operation = update('decisions', decision, after);
     if (operation) edit(text('edit.decision', { subject: decision.subject }), [operation]);
@@ -138,7 +141,7 @@ function DecisionFields({ document, decision }: { readonly document: ProjectDocu
         max={160}
         onChange={(subject) => subject !== '' && change({ subject })}
       />
-      <RoomField document={document} value={decision.roomId} onChange={(roomId) => change({ roomId })} />
+      <RoomField value={decision.roomId} onChange={(roomId) => change({ roomId })} />
       <WordsField label={text('brief.owner')} value={decision.owner} max={60} onChange={(owner) => change({ owner })} />
       <ChoiceField
         label={text('brief.gate')}

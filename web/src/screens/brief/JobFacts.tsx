@@ -1,9 +1,9 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button, InputNumber, Segmented, Select } from 'antd';
 import { setSpeakerColours } from '@dusky-spool/core/devices';
 import {
   create,
   JURISDICTIONS,
-  type ProjectDocument,
   type ProjectHeader,
   removeWithDependants,
   SLACK_STYLES,
@@ -14,7 +14,7 @@ import {
 } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
@@ -22,8 +22,9 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { DayField } from '../../ui/DayField.tsx';
 
 /** The facts of the job, its phases and the dates of its trades. */
-export function JobFacts({ document }: { readonly document: ProjectDocument }) {
-  const edit = useProject((state) => state.edit);
+export function JobFacts() {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const { project } = document;
   const change = (after: Partial<ProjectHeader>) => {
     const operation = updateProject(project, after);
@@ -158,15 +159,16 @@ export function JobFacts({ document }: { readonly document: ProjectDocument }) {
           />
         </label>
       </div>
-      <Phases document={document} />
-      <TradeDates document={document} />
+      <Phases />
+      <TradeDates />
     </section>
   );
 }
 
 /** Parts of the job with their own time: what is not in the first is prepared. */
-function Phases({ document }: { readonly document: ProjectDocument }) {
-  const edit = useProject((state) => state.edit);
+function Phases() {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const phases = listOf(document, 'phases').toSorted((a, b) => a.order - b.order);
   return (
     <>
@@ -209,8 +211,9 @@ function Phases({ document }: { readonly document: ProjectDocument }) {
 }
 
 /** When each gate of the job is reached: the last safe dates of decisions follow from it. */
-function TradeDates({ document }: { readonly document: ProjectDocument }) {
-  const edit = useProject((state) => state.edit);
+function TradeDates() {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   return (
     <>
       <h3 className="eyebrow">{text('brief.dates')}</h3>

@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import {
   answerCell,
@@ -14,11 +15,11 @@ import {
   typesFor,
 } from '@dusky-spool/core/brief';
 import { deviceTitle, templateOf } from '@dusky-spool/core/devices';
-import { type Answer, ANSWERS, type BriefCell, create, HABIT_USE, type ProjectDocument, update } from '@dusky-spool/core/model';
+import { type Answer, ANSWERS, type BriefCell, create, HABIT_USE, update } from '@dusky-spool/core/model';
 import { listOf, onLevel } from '@dusky-spool/core/derive';
 import { useOwnName } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
@@ -27,7 +28,6 @@ import type { CellPlace } from './BriefMatrix.tsx';
 import { money } from '../../ui/money.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly at: CellPlace;
   readonly onAt: (place: CellPlace) => void;
   readonly onFill: (roomId: string) => void;
@@ -38,8 +38,9 @@ const newCell = () => newRecordId('bc');
 const newBrief = () => newRecordId('rb');
 
 /** One answer in full, and the room around it: what to ask next, how it is used, its signature. */
-export function RoomCard({ document, at, onAt, onFill, onCopy }: Props) {
-  const edit = useProject((state) => state.edit);
+export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const member = useOwnName();
   const room = document.rooms[at.roomId];
   const cell = cellOf(document, at.roomId, at.topic);
@@ -78,7 +79,7 @@ export function RoomCard({ document, at, onAt, onFill, onCopy }: Props) {
           </button>
         ))}
       </div>
-      {cell && cell.answer !== 'nothing' && <AnswerDetails document={document} cell={cell} tell={tell} />}
+      {cell && cell.answer !== 'nothing' && <AnswerDetails cell={cell} tell={tell} />}
       {prompts.length > 0 && (
         <>
           <div className="eyebrow">{text('brief.askNext')}</div>
@@ -171,14 +172,13 @@ export function RoomCard({ document, at, onAt, onFill, onCopy }: Props) {
 
 /** How many, which, how good, when, and what it costs now against later. */
 function AnswerDetails({
-  document,
   cell,
   tell,
 }: {
-  readonly document: ProjectDocument;
   readonly cell: BriefCell;
   readonly tell: (answer: Answer, given: Partial<BriefCell>) => void;
 }) {
+  const document = useProject();
   const room = document.rooms[cell.roomId];
   const { unit, source } = TOPIC_RULES[cell.topic];
   const types = typesFor(document, cell.topic);

@@ -1,14 +1,15 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button, Input, InputNumber, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { CALCULATOR_TOPICS, CALCULATORS, listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
 import { compareNumbers, filledIn } from '@dusky-spool/core/runs';
-import { create, type KeptCalculation, type ProjectDocument, remove } from '@dusky-spool/core/model';
+import { create, type KeptCalculation, remove } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { useOwnName } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { useDerived } from '../../state/following.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { figureName, figureValue, problemSentence, words } from '@dusky-spool/texts';
@@ -35,10 +36,11 @@ const SCHEMAS = new Map(
 );
 
 /** Every calculator, open to use on its own, with what the project knows filled in; an answer may be kept with a run. */
-export function Calculators({ document }: { readonly document: ProjectDocument }) {
+export function Calculators() {
+  const document = useProject();
   const [query, setQuery] = useSearchParams();
   const { runById } = useDerived(document);
-  const edit = useProject((state) => state.edit);
+  const edit = useProjectStore((state) => state.edit);
   const author = useOwnName();
   const [search, setSearch] = useState('');
   const name = CALCULATORS.some((one) => one.name === query.get('calc')) ? query.get('calc')! : 'speaker-cable-loss';

@@ -1,6 +1,5 @@
 import { Segmented } from 'antd';
 import { useSearchParams } from 'react-router';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
 import { StagePage } from '../../ui/StagePage.tsx';
 import { Calculators } from './Calculators.tsx';
@@ -13,7 +12,7 @@ const VIEWS = ['findings', 'rules', 'calculators', 'reference'] as const;
 type View = (typeof VIEWS)[number];
 
 /** What the checks found, how the rules are set, and the calculators behind them. */
-export function ChecksScreen({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+export function ChecksScreen({ projectId }: { readonly projectId: string }) {
   const [query, setQuery] = useSearchParams();
   const view = VIEWS.find((one) => one === query.get('view')) ?? 'findings';
   return (
@@ -28,9 +27,9 @@ export function ChecksScreen({ projectId, document }: { readonly projectId: stri
         />
       }
     >
-      {view === 'findings' && <FindingList projectId={projectId} document={document} />}
-      {view === 'rules' && <RuleTable document={document} />}
-      {view === 'calculators' && <Calculators document={document} />}
+      {view === 'findings' && <FindingList projectId={projectId} />}
+      {view === 'rules' && <RuleTable />}
+      {view === 'calculators' && <Calculators />}
       {view === 'reference' && <Reference />}
       <p className="faint">{text('aid')}</p>
     </StagePage>

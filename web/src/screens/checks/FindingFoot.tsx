@@ -1,12 +1,13 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { acceptFinding, type Check, type CostAfter, liftAcceptance, noteFinding } from '@dusky-spool/core/rules';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
-import type { FindingMark, Operation, ProjectDocument } from '@dusky-spool/core/model';
+import type { FindingMark, Operation } from '@dusky-spool/core/model';
 import { formatClearance } from '@dusky-spool/core/math';
 import { useOwnName } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { money } from '../../ui/money.ts';
 import { WordsField } from '../../ui/fields.tsx';
@@ -15,7 +16,6 @@ import { DayField } from '../../ui/DayField.tsx';
 import { figureValue, problemSentence } from '@dusky-spool/texts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly finding: ToldFinding;
   readonly rule: Check | undefined;
   readonly mark: FindingMark | undefined;
@@ -24,8 +24,9 @@ interface Props {
 }
 
 /** Under a finding: its figures and source, what it costs after the boards, and what was decided of it. */
-export function FindingFoot({ document, finding, rule, mark, accepted, later }: Props) {
-  const edit = useProject((state) => state.edit);
+export function FindingFoot({ finding, rule, mark, accepted, later }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const [deciding, setDeciding] = useState(false);
   const { currency, units } = document.project;
   const figure = (value: number) =>
@@ -102,24 +103,22 @@ export function FindingFoot({ document, finding, rule, mark, accepted, later }: 
           )}
         </div>
       )}
-      {deciding && !accepted && (
-        <Decide document={document} finding={finding} mark={mark} onWrite={write} onDone={() => setDeciding(false)} />
-      )}
+      {deciding && !accepted && <Decide finding={finding} mark={mark} onWrite={write} onDone={() => setDeciding(false)} />}
     </footer>
   );
 }
 
 /** Accept it with a reason, give it to somebody, write a note. */
 function Decide({
-  document,
   finding,
   mark,
   onWrite,
   onDone,
-}: Pick<Props, 'document' | 'finding' | 'mark'> & {
+}: Pick<Props, 'finding' | 'mark'> & {
   readonly onWrite: (title: string, operations: readonly Operation[]) => void;
   readonly onDone: () => void;
 }) {
+  const document = useProject();
   const name = useOwnName();
   const [by, setBy] = useState(name);
   const [why, setWhy] = useState('');

@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -11,7 +12,6 @@ import {
   isAccepted,
   markOf,
 } from '@dusky-spool/core/rules';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import { placeOf } from '../../state/finding-place.ts';
@@ -27,7 +27,8 @@ type Show = (typeof RANKS)[number];
 const RULE = new Map<string, Check>(CHECKS.map((check) => [check.id, check]));
 
 /** Every finding by the part of the job, stops first, with what was decided of it and what it would cost later. */
-export function FindingList({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+export function FindingList({ projectId }: { readonly projectId: string }) {
+  const document = useProject();
   const { findings, runById } = useDerived(document);
   const navigate = useNavigate();
   const [show, setShow] = useState<Show>('open');
@@ -129,7 +130,6 @@ export function FindingList({ projectId, document }: { readonly projectId: strin
                   onShow={() => void navigate(placeOf(projectId, document, finding))}
                 >
                   <FindingFoot
-                    document={document}
                     finding={finding}
                     rule={RULE.get(finding.check)}
                     mark={mark}

@@ -1,20 +1,13 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button, InputNumber, Select, Switch } from 'antd';
 import { useEffect, useState } from 'react';
 import { type Check, CHECK_STAGES, CHECKS, isLowered, judgeSetting, settingsOf } from '@dusky-spool/core/rules';
-import {
-  create,
-  type FirmRules,
-  type Operation,
-  type ProjectDocument,
-  remove,
-  type RuleSetting,
-  update,
-} from '@dusky-spool/core/model';
+import { create, type FirmRules, type Operation, remove, type RuleSetting, update } from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
 import { getJson, putJson } from '../../ground/api/http.ts';
 import { useOwnName } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { SourceLink } from '../../ui/SourceLink.tsx';
@@ -24,8 +17,9 @@ type Setting = Pick<RuleSetting, 'off' | 'rank' | 'limits' | 'reason'>;
 const PLAIN: Setting = { off: false, rank: null, limits: {}, reason: '' };
 
 /** How every rule is set in this project: on or off, its rank, its limits; and the firm's own settings. */
-export function RuleTable({ document }: { readonly document: ProjectDocument }) {
-  const edit = useProject((state) => state.edit);
+export function RuleTable() {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const settings = settingsOf(document);
   const name = useOwnName();
   const [firm, setFirm] = useState<FirmRules['rules'] | null>(null);

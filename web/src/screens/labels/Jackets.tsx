@@ -1,5 +1,6 @@
+import { useProject } from '../../state/open-project.ts';
 import { Fragment } from 'react';
-import { type CableType, JACKET_RATINGS, type ProjectDocument, update } from '@dusky-spool/core/model';
+import { type CableType, JACKET_RATINGS, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import { useProjectParts } from '../../state/project.ts';
@@ -7,7 +8,8 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { WordsField } from '../../ui/fields.tsx';
 
 /** The jacket colour of the stock that is pulled, for each cable in use; checks tell where one colour serves several families. */
-export function Jackets({ document }: { readonly document: ProjectDocument }) {
+export function Jackets() {
+  const document = useProject();
   const { edit } = useProjectParts('edit');
   const used = new Set(Object.values(document.runs).map(({ cableTypeId }) => cableTypeId));
   const change = (cable: CableType, after: Partial<CableType>) => {

@@ -1,6 +1,7 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button, Checkbox, Input, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { type PrintLabelsReply, type ProjectDocument, update } from '@dusky-spool/core/model';
+import { type PrintLabelsReply, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { numberScheme, type PlannedRun, reserveBlock, type SchemeOutlook } from '@dusky-spool/core/runs';
 import type { Outcome } from '@dusky-spool/core/math';
@@ -20,7 +21,6 @@ import './labels.css';
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
   readonly onBack: () => void;
   readonly onRun: (runId: string) => void;
 }
@@ -28,7 +28,8 @@ interface Props {
 type Shown = 'all' | 'unprinted' | 'printed';
 
 /** Numbers and labels: the scheme with the whole project beside it, what is printed, and printing it. */
-export function LabelsScreen({ projectId, document, onBack, onRun }: Props) {
+export function LabelsScreen({ projectId, onBack, onRun }: Props) {
+  const document = useProject();
   const { edit } = useProjectParts('edit');
   const { runs } = useDerived(document);
   const [pattern, setPattern] = useState(document.project.numberPattern);
@@ -128,8 +129,8 @@ export function LabelsScreen({ projectId, document, onBack, onRun }: Props) {
             {text('labels.renumber')}
           </Button>
           <p className="faint">{text('labels.schemeHint')}</p>
-          <Jackets document={document} />
-          <Blocks document={document} />
+          <Jackets />
+          <Blocks />
           <h3>{text('labels.printer')}</h3>
           <PrinterJobs asked={jobs} />
         </section>
@@ -252,7 +253,8 @@ export function LabelsScreen({ projectId, document, onBack, onRun }: Props) {
 const MOST_ROWS = 300;
 
 /** Device numbers that somebody without a connection takes along. */
-function Blocks({ document }: { readonly document: ProjectDocument }) {
+function Blocks() {
+  const document = useProject();
   const { edit } = useProjectParts('edit');
   const { numberHolder, set } = useSettings();
   const name = useOwnName();

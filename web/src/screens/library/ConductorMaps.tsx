@@ -1,22 +1,23 @@
+import { useProject } from '../../state/open-project.ts';
 import { useState } from 'react';
 import { App as AntApp, Button, Input } from 'antd';
-import { type ConductorMap, create, type MapsReply, type ProjectDocument, remove } from '@dusky-spool/core/model';
+import { type ConductorMap, create, type MapsReply, remove } from '@dusky-spool/core/model';
 import { changeMap, conductorsOf, conductorsUsed } from '@dusky-spool/core/devices';
 import { listOf } from '@dusky-spool/core/derive';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { putJson } from '../../ground/api/http.ts';
 import { text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { WordsField } from '../../ui/fields.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly find: string;
 }
 
 /** What each conductor of a cable is used for: the maps of the project, changed here for all their runs, and kept for the firm. */
-export function ConductorMaps({ document, find }: Props) {
-  const edit = useProject((state) => state.edit);
+export function ConductorMaps({ find }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const [chosen, setChosen] = useState<string | null>(null);
   const words = find.trim().toLowerCase();
   const maps = listOf(document, 'conductorMaps')
@@ -63,19 +64,19 @@ export function ConductorMaps({ document, find }: Props) {
           </Button>
         </div>
       </div>
-      {map && <MapCard key={map.id} document={document} map={map} runs={runs.get(map.id) ?? 0} />}
+      {map && <MapCard key={map.id} map={map} runs={runs.get(map.id) ?? 0} />}
     </div>
   );
 }
 
 interface CardProps {
-  readonly document: ProjectDocument;
   readonly map: ConductorMap;
   readonly runs: number;
 }
 
-function MapCard({ document, map, runs }: CardProps) {
-  const edit = useProject((state) => state.edit);
+function MapCard({ map, runs }: CardProps) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const { message } = AntApp.useApp();
   const [draft, setDraft] = useState<ConductorMap['lines'] | null>(null);
   const lines = draft ?? map.lines;

@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { App as AntApp, Button, Input, Segmented, Select, Upload } from 'antd';
 import {
@@ -7,7 +8,6 @@ import {
   type LibraryReply,
   type Operation,
   PARTS,
-  type ProjectDocument,
   sameValue,
   type SystemName,
   SYSTEMS,
@@ -25,12 +25,12 @@ import { TypeCard } from './TypeCard.tsx';
 import './library.css';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly onBack: () => void;
 }
 
 /** The device library as this project uses it, beside the firm's: edit, add, take newer versions, files in and out. */
-export function LibraryScreen({ document, onBack }: Props) {
+export function LibraryScreen({ onBack }: Props) {
+  const document = useProject();
   const { edit } = useProjectParts('edit');
   const { message } = AntApp.useApp();
   const [find, setFind] = useState('');
@@ -129,7 +129,7 @@ export function LibraryScreen({ document, onBack }: Props) {
             ]}
           />
         </header>
-        {part === 'maps' && <ConductorMaps document={document} find={find} />}
+        {part === 'maps' && <ConductorMaps find={find} />}
         {part !== 'maps' && (
           <>
             <div className="library-actions">
@@ -219,7 +219,6 @@ export function LibraryScreen({ document, onBack }: Props) {
       {type && part !== 'maps' && (
         <TypeCard
           key={type.id}
-          document={document}
           type={type}
           firm={inFirm.get(type.id)}
           used={used.get(type.id) ?? 0}

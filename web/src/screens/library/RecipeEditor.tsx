@@ -1,7 +1,8 @@
+import { useProject } from '../../state/open-project.ts';
 import { useMemo, useState } from 'react';
 import { Button, Checkbox, Input, Select } from 'antd';
 import { changeRecipe } from '@dusky-spool/core/devices';
-import { type DeviceType, type Leg, LEG_ENDS, type ProjectDocument, sameValue } from '@dusky-spool/core/model';
+import { type DeviceType, type Leg, LEG_ENDS, sameValue } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { compareNumbers } from '@dusky-spool/core/runs';
 import { term, text } from '../../ground/text.ts';
@@ -10,13 +11,13 @@ import { NumberField } from '../../ui/fields.tsx';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly type: DeviceType;
   readonly used: number;
 }
 
 /** The cables that every device of a type gets. What a change does to runs is shown before it is made. */
-export function RecipeEditor({ document, type, used }: Props) {
+export function RecipeEditor({ type, used }: Props) {
+  const document = useProject();
   const { edit } = useProjectParts('edit');
   const [draft, setDraft] = useState<readonly Leg[] | null>(null);
   const cables = draft ?? type.cables;

@@ -1,14 +1,6 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
-import {
-  BOX_KINDS,
-  BRIEF_TOPICS,
-  type DeviceType,
-  MOUNTS,
-  type ProjectDocument,
-  removeWithDependants,
-  SYSTEMS,
-  update,
-} from '@dusky-spool/core/model';
+import { BOX_KINDS, BRIEF_TOPICS, type DeviceType, MOUNTS, removeWithDependants, SYSTEMS, update } from '@dusky-spool/core/model';
 import { typesFitting } from '@dusky-spool/core/devices';
 import { term, text } from '../../ground/text.ts';
 import { useProjectParts } from '../../state/project.ts';
@@ -19,7 +11,6 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { RecipeEditor } from './RecipeEditor.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly type: DeviceType;
   /** The same type in the firm's library. */
   readonly firm: DeviceType | undefined;
@@ -28,7 +19,8 @@ interface Props {
 }
 
 /** One type with everything that planning needs of it. A change holds in this project; keeping it gives it to the firm. */
-export function TypeCard({ document, type, firm, used, onKeep }: Props) {
+export function TypeCard({ type, firm, used, onKeep }: Props) {
+  const document = useProject();
   const { edit } = useProjectParts('edit');
   const { units } = document.project;
   const change = (after: Partial<DeviceType>) => {
@@ -196,7 +188,7 @@ export function TypeCard({ document, type, firm, used, onKeep }: Props) {
         <WordsField label={text('library.tools')} value={type.tools} max={200} onChange={(tools) => change({ tools })} />
         <WordsField label={text('library.premade')} value={type.premade} max={200} onChange={(premade) => change({ premade })} />
       </div>
-      {type.part === 'device' && <RecipeEditor document={document} type={type} used={used} />}
+      {type.part === 'device' && <RecipeEditor type={type} used={used} />}
       {type.part === 'bracket' && (
         <>
           <div className="eyebrow">{text('device.stillFits')}</div>

@@ -1,6 +1,7 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { ProjectDocument, Run } from '@dusky-spool/core/model';
+import type { Run } from '@dusky-spool/core/model';
 import type { BothRoutes } from '@dusky-spool/core/pathways';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
@@ -9,12 +10,12 @@ import { money } from '../../ui/money.ts';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly run: Run;
 }
 
 /** In a finished house: the run in the wall beside the same run on the surface, each with what it opens, shows and costs. */
-export function BothWays({ document, run }: Props) {
+export function BothWays({ run }: Props) {
+  const document = useProject();
   const [both, setBoth] = useState<BothRoutes | null>(null);
   const { units, currency } = document.project;
   if (!both)

@@ -1,12 +1,13 @@
+import { useProject } from '../../state/open-project.ts';
 import { countsBySystem } from '@dusky-spool/core/sheets';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { useDerived } from '../../state/following.ts';
 import { money } from '../../ui/money.ts';
 
 /** What the plan has come to so far, by system. */
-export function Counts({ document }: { readonly document: ProjectDocument }) {
+export function Counts() {
+  const document = useProject();
   const counts = countsBySystem(document, useDerived(document).runs);
   const { units, currency } = document.project;
   if (counts.length === 0) return null;

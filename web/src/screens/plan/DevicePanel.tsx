@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { attachmentOf, featureMake, heightsOf, mountOf } from '@dusky-spool/core/house';
@@ -11,7 +12,7 @@ import { term, text } from '../../ground/text.ts';
 import { noSelection, type Selection } from '../../state/selection-kinds.ts';
 import { ceilingView, viewOfItsWall } from '../../state/views.ts';
 import { useDerived } from '../../state/following.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
@@ -24,15 +25,15 @@ const GroupPicker = later(() => import('./GroupPicker.tsx').then((module) => mod
 const MountingFields = later(() => import('./MountingFields.tsx').then((module) => module.MountingFields), null);
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly device: Device;
   readonly onSelect: (selection: Selection, levelId?: string) => void;
   readonly onView?: (view: string) => void;
 }
 
 /** One device: where it is, its runs, and what the checks say. */
-export function DevicePanel({ document, device, onSelect, onView }: Props) {
-  const edit = useProject((state) => state.edit);
+export function DevicePanel({ device, onSelect, onView }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const { findings, runsByDevice } = useDerived(document);
   const { units } = document.project;
   const type = document.deviceTypes[device.typeId];
@@ -97,11 +98,8 @@ export function DevicePanel({ document, device, onSelect, onView }: Props) {
         )}
       </div>
       {companion && !companion.chosen && <p className="faint">{text('device.notChosen', { name: nameOf(companion) })}</p>}
-      <Checks
-        document={document}
-        findings={findings.filter((finding) => finding.check === 'buildable' && finding.subjects[0].id === device.id)}
-      />
-      <SiteHeights document={document} device={device} />
+      <Checks findings={findings.filter((finding) => finding.check === 'buildable' && finding.subjects[0].id === device.id)} />
+      <SiteHeights device={device} />
       {onView && surface && (
         <Button size="small" className="to-surface" onClick={() => onView(surface)}>
           {text(surface.startsWith('wall') ? 'device.onItsWall' : 'device.onItsCeiling')}
@@ -123,14 +121,13 @@ export function DevicePanel({ document, device, onSelect, onView }: Props) {
         </button>
       ))}
       <Checks
-        document={document}
         findings={findings
           .filter((finding) => finding.subjects.some((subject) => own.has(subject.id)))
           .filter((f) => findingsOf([f], device.id).length > 0)}
       />
       <div className="eyebrow">{text('device.mounting')}</div>
-      <MountingFields document={document} device={device} />
-      <GroupPicker document={document} deviceIds={[device.id]} onSelect={onSelect} />
+      <MountingFields device={device} />
+      <GroupPicker deviceIds={[device.id]} onSelect={onSelect} />
       <Button size="small" onClick={() => onSelect({ kind: 'device', ids: alike })}>
         {text('device.allAlike', { count: alike.length })}
       </Button>
@@ -158,7 +155,8 @@ function surfaceOf(document: ProjectDocument, device: Device): string | null {
 const nameOf = (feature: Feature) => feature.name || term(`features.${feature.kind}`);
 
 /** The height from what is there at rough-in, and what the wall takes. */
-function SiteHeights({ document, device }: { readonly document: ProjectDocument; readonly device: Device }) {
+function SiteHeights({ device }: { readonly device: Device }) {
+  const document = useProject();
   const { units } = document.project;
   const level = document.levels[device.levelId];
   const room = device.roomId === null ? null : document.rooms[device.roomId];

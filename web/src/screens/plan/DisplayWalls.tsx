@@ -1,20 +1,21 @@
+import { useProject } from '../../state/open-project.ts';
 import { useState } from 'react';
 import { Button } from 'antd';
 import { displayWalls, moveDevices } from '@dusky-spool/core/devices';
-import type { Device, ProjectDocument } from '@dusky-spool/core/model';
+import type { Device } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly device: Device;
   readonly wallName: (away: readonly [number, number]) => string;
 }
 
 /** The walls of a room as places for a display, the best first, with what speaks against each. */
-export function DisplayWalls({ document, device, wallName }: Props) {
-  const edit = useProject((state) => state.edit);
+export function DisplayWalls({ device, wallName }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const [open, setOpen] = useState(false);
   if (device.roomId === null) return null;
   if (!open)

@@ -1,13 +1,12 @@
+import { useProject } from '../../state/open-project.ts';
 import { useCallback, useState } from 'react';
 import { Button, Dropdown, Modal, Segmented } from 'antd';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { useRight } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
   readonly levelId: string;
 }
 
@@ -24,7 +23,8 @@ const SHEETS = [
 ] as const;
 
 /** Everything that can be taken to site. */
-export function ExportMenu({ projectId, document, levelId }: Props) {
+export function ExportMenu({ projectId, levelId }: Props) {
+  const document = useProject();
   const imperial = document.project.units === 'imperial';
   const [asking, setAsking] = useState<'labels' | 'plan' | null>(null);
   const [size, setSize] = useState('medium');

@@ -1,20 +1,21 @@
+import { useProject } from '../../state/open-project.ts';
 import { useState } from 'react';
 import { Button, Input, Select } from 'antd';
-import { create, GROUP_KINDS, type GroupKind, type ProjectDocument, remove } from '@dusky-spool/core/model';
+import { create, GROUP_KINDS, type GroupKind, remove } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly deviceIds: readonly string[];
   readonly onSelect: (selection: Selection) => void;
 }
 
 /** The zones and groups that devices belong to: put into one, taken out, or made anew. */
-export function GroupPicker({ document, deviceIds, onSelect }: Props) {
-  const edit = useProject((state) => state.edit);
+export function GroupPicker({ deviceIds, onSelect }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const [kind, setKind] = useState<GroupKind>('audio');
   const [name, setName] = useState('');
   const groups = listOf(document, 'groups').toSorted((a, b) => (a.name < b.name ? -1 : 1));

@@ -1,7 +1,7 @@
 import { formatCableLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
 import { useFollowing } from '../../state/following.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { findingSentence } from '@dusky-spool/texts';
@@ -14,8 +14,8 @@ const CLASHES_PX = 128;
 
 /** What follows from where devices are held now: the length of their runs, and what keeps them from being built there. */
 export function InHand() {
-  const holding = useProject(({ preview }) => preview?.what === '');
-  const units = useProject(({ sync }) => sync?.view.project.units ?? 'metric');
+  const holding = useProjectStore(({ preview }) => preview?.kind === 'drag');
+  const units = useProjectStore(({ sync }) => sync?.view.project.units ?? 'metric');
   const held = useFollowing((state) => state.held);
   if (!holding || !held) return null;
   const runs = held.runs.slice(0, MOST);

@@ -1,13 +1,13 @@
+import { ProjectProvider, useProject } from '../../state/open-project.ts';
 import { useEffect } from 'react';
 import { Button } from 'antd';
 import { alignDevices, alignHeights, ALIGNMENTS } from '@dusky-spool/core/devices';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
 import { later } from '../../ground/later.ts';
 import { text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { useDerived } from '../../state/following.ts';
-import { useProject } from '../../state/project.ts';
+import { proposalOf, useProjectStore } from '../../state/project.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { NUDGE_M } from '../../canvas/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
@@ -20,7 +20,6 @@ const DevicePanel = later(loadDevicePanel, null);
 const GroupPicker = later(() => import('./GroupPicker.tsx').then((module) => module.GroupPicker), null);
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly selection: Selection;
   readonly onSelect: (selection: Selection, levelId?: string) => void;
   /** Shows a wall or a ceiling in place of the plan. */
@@ -28,10 +27,11 @@ interface Props {
 }
 
 /** What is selected, with everything that can be said and changed about it. */
-export function Inspector({ document, selection, onSelect, onView }: Props) {
+export function Inspector({ selection, onSelect, onView }: Props) {
+  const document = useProject();
   // What is dragged is told by `InHand`: the panel waits until it is let go.
-  const preview = useProject((state) => (state.preview?.what === '' ? null : state.preview));
-  const edit = useProject((state) => state.edit);
+  const preview = useProjectStore((state) => proposalOf(state.preview));
+  const edit = useProjectStore((state) => state.edit);
   const shown = preview?.document ?? document;
   const { runById } = useDerived(shown);
   const painted = useAfterFirstPaint();
@@ -48,43 +48,45 @@ export function Inspector({ document, selection, onSelect, onView }: Props) {
   return (
     <aside className="inspector" aria-label={text('device.checks')}>
       <PreviewBanner />
-      {run && <RunPanel key={run.run.id} document={shown} planned={run} onSelect={onSelect} />}
-      {device && <DevicePanel key={device.id} document={shown} device={device} onSelect={onSelect} onView={onView} />}
-      {!run && !device && (
-        <div className="inspector-empty">
-          <h2>
-            {selection.ids.length > 1
-              ? text('plan.selectedCount', { count: selection.ids.length })
-              : text('plan.nothingSelected')}
-          </h2>
-          {selection.kind === 'device' && selection.ids.length > 1 && (
-            <>
-              <div className="eyebrow">{text('device.alignTitle')}</div>
-              <div className="panel-buttons">
-                {ALIGNMENTS.map((how) => (
-                  <Button
-                    key={how}
-                    size="small"
-                    disabled={how.startsWith('spread') && selection.ids.length < 3}
-                    onClick={() => edit(text('device.alignTitle'), alignDevices(document, selection.ids, how))}
-                  >
-                    {text(`device.aligns.${how}`)}
+      <ProjectProvider value={shown}>
+        {run && <RunPanel key={run.run.id} planned={run} onSelect={onSelect} />}
+        {device && <DevicePanel key={device.id} device={device} onSelect={onSelect} onView={onView} />}
+        {!run && !device && (
+          <div className="inspector-empty">
+            <h2>
+              {selection.ids.length > 1
+                ? text('plan.selectedCount', { count: selection.ids.length })
+                : text('plan.nothingSelected')}
+            </h2>
+            {selection.kind === 'device' && selection.ids.length > 1 && (
+              <>
+                <div className="eyebrow">{text('device.alignTitle')}</div>
+                <div className="panel-buttons">
+                  {ALIGNMENTS.map((how) => (
+                    <Button
+                      key={how}
+                      size="small"
+                      disabled={how.startsWith('spread') && selection.ids.length < 3}
+                      onClick={() => edit(text('device.alignTitle'), alignDevices(document, selection.ids, how))}
+                    >
+                      {text(`device.aligns.${how}`)}
+                    </Button>
+                  ))}
+                  <Button size="small" onClick={() => edit(text('device.oneHeight'), alignHeights(document, selection.ids))}>
+                    {text('device.oneHeight')}
                   </Button>
-                ))}
-                <Button size="small" onClick={() => edit(text('device.oneHeight'), alignHeights(document, selection.ids))}>
-                  {text('device.oneHeight')}
-                </Button>
-              </div>
-              <GroupPicker document={document} deviceIds={selection.ids} onSelect={onSelect} />
-            </>
-          )}
-          {selection.ids.length === 0 && <Counts document={shown} />}
-          {selection.ids.length === 0 && <p>{text('plan.selectHint')}</p>}
-          <p>{text('plan.moveHint', { step: formatLength(NUDGE_M[units], units) })}</p>
-          <p>{text('plan.wheelHint')}</p>
-          <p className="faint">{text('aid')}</p>
-        </div>
-      )}
+                </div>
+                <GroupPicker deviceIds={selection.ids} onSelect={onSelect} />
+              </>
+            )}
+            {selection.ids.length === 0 && <Counts />}
+            {selection.ids.length === 0 && <p>{text('plan.selectHint')}</p>}
+            <p>{text('plan.moveHint', { step: formatLength(NUDGE_M[units], units) })}</p>
+            <p>{text('plan.wheelHint')}</p>
+            <p className="faint">{text('aid')}</p>
+          </div>
+        )}
+      </ProjectProvider>
     </aside>
   );
 }

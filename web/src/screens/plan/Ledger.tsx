@@ -1,6 +1,7 @@
+import { useProject } from '../../state/open-project.ts';
 import { USUAL_SPOOL_M } from '@dusky-spool/core/calculators';
 import { groupSchedule, type ScheduleGrouping, type ScheduleRow, totalsByCable } from '@dusky-spool/core/sheets';
-import { type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
+import { RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
@@ -17,7 +18,6 @@ import { Button, Input, Select } from 'antd';
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
   readonly levelId: string;
   readonly selection: Selection;
   readonly full: boolean;
@@ -64,7 +64,8 @@ const TOTALS_FROM_PX = 1560;
 const ANY = 'any';
 
 /** The cable schedule: what is in view of the plan, or all of it on a full screen. */
-export const Ledger = memo(function Ledger({ projectId, document, levelId, selection, full, onSelect, onFull, onFold }: Props) {
+export const Ledger = memo(function Ledger({ projectId, levelId, selection, full, onSelect, onFull, onFold }: Props) {
+  const document = useProject();
   const { rows, runById } = useDerived(document);
   const { units } = document.project;
   const routing = useFollowing(({ checked, failed, stopped }) => !checked && !failed && !stopped);
@@ -171,7 +172,7 @@ export const Ledger = memo(function Ledger({ projectId, document, levelId, selec
               </span>
             </span>
           ))}
-        <ExportMenu projectId={projectId} document={document} levelId={levelId} />
+        <ExportMenu projectId={projectId} levelId={levelId} />
         {full && (
           <Button size="small" aria-expanded={totalsOpen} onClick={() => setTotalsOpen(!totalsOpen)}>
             {text('schedule.totals')}

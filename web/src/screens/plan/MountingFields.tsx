@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button, Checkbox } from 'antd';
 import { attachmentOf } from '@dusky-spool/core/house';
 import {
@@ -15,11 +16,11 @@ import {
   wallDistances,
   wallPlaceOf,
 } from '@dusky-spool/core/devices';
-import { type Device, FITTINGS, type ProjectDocument, update, WISHES } from '@dusky-spool/core/model';
+import { type Device, FITTINGS, update, WISHES } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLengthFine } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { deviceIds, useProject } from '../../state/project.ts';
+import { deviceIds, useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
@@ -28,7 +29,6 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { DisplayWalls } from './DisplayWalls.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly device: Device;
 }
 
@@ -37,9 +37,10 @@ const wallName = ([x, y]: readonly [number, number]): string =>
   text(`device.walls.${Math.abs(x) > Math.abs(y) ? (x > 0 ? 'left' : 'right') : y > 0 ? 'lower' : 'upper'}`);
 
 /** Where a device is measured from, what holds it, how it should look, and what it is copied to. */
-export function MountingFields({ document, device }: Props) {
-  const edit = useProject((state) => state.edit);
-  const projectId = useProject((state) => state.projectId);
+export function MountingFields({ device }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
+  const projectId = useProjectStore((state) => state.projectId);
   const type = document.deviceTypes[device.typeId];
   const { units } = document.project;
   const change = (title: string, after: Partial<Device>) => {
@@ -214,7 +215,7 @@ export function MountingFields({ document, device }: Props) {
       {device.tailM !== null && (
         <p className="faint">{text('device.tailNote', { length: formatLengthFine(device.tailM, units) })}</p>
       )}
-      {type.answers === 'display' && onWall && <DisplayWalls document={document} device={device} wallName={wallName} />}
+      {type.answers === 'display' && onWall && <DisplayWalls device={device} wallName={wallName} />}
       <div className="panel-buttons">
         {(type.cutOut || mount?.cutOut || mount?.holePatternM || type.holePatternM) && (
           <Button size="small" href={`/api/projects/${projectId}/documents/cut-out/${device.id}`}>

@@ -1,9 +1,10 @@
+import { useProject } from '../../state/open-project.ts';
 import { memo, useMemo, useState } from 'react';
 import { Input } from 'antd';
 import { attachmentOf } from '@dusky-spool/core/house';
 import { OVERLAPS } from '@dusky-spool/core/calculators';
 import { ROOM_TEMPLATES } from '@dusky-spool/core/devices';
-import { type ProjectDocument, type SystemName, SYSTEMS } from '@dusky-spool/core/model';
+import { type SystemName, SYSTEMS } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import type { Tool } from '../../canvas/PlanCanvas.tsx';
@@ -12,7 +13,6 @@ import { BeadIcon } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly tool: Tool;
   readonly onTool: (tool: Tool) => void;
   readonly onLibrary: () => void;
@@ -22,7 +22,8 @@ interface Props {
 const SELECT: Tool = { kind: 'select' };
 
 /** Device types by system; choosing one arms the pointer. What goes into a ceiling may be laid out as an even field. */
-export const Palette = memo(function Palette({ document, tool, onTool, onLibrary, onPlates }: Props) {
+export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates }: Props) {
+  const document = useProject();
   const [find, setFind] = useState('');
   const [only, setOnly] = useState<SystemName | null>(null);
   const findDue = useAfterFirstPaint();

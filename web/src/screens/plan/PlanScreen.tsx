@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { onLevel } from '@dusky-spool/core/derive';
 import { levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
 import { facePlaceOf, moveDevices, moveOnFace, removeDevices } from '@dusky-spool/core/devices';
@@ -29,7 +30,6 @@ import { Button, ConfigProvider } from 'antd';
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
   readonly stage: Stage;
 }
 
@@ -46,11 +46,12 @@ const WaysScreen = later(() => import('../ways/WaysScreen.tsx').then((module) =>
 const SELECT: Tool = { kind: 'select' };
 
 /** The plan with its inspector and its ledger: Devices and Cabling are this screen with different tools. */
-export function PlanScreen({ projectId, document, stage }: Props) {
+export function PlanScreen({ projectId, stage }: Props) {
+  const document = useProject();
   const mayPlan = useRight('plan');
   const mayWrite = useRight('field');
   const { levelId: wanted, selection, view, go } = usePlace();
-  const { edit, undo, redo, showPreview } = useProjectParts('edit', 'undo', 'redo', 'showPreview');
+  const { edit, undo, redo, endPreview } = useProjectParts('edit', 'undo', 'redo', 'endPreview');
   const settings = useSettings();
   const byHand = useByHand(({ runId }) => runId !== null);
   // A tool belongs to the stage in which it was taken up.
@@ -72,10 +73,10 @@ export function PlanScreen({ projectId, document, stage }: Props) {
 
   const select = useCallback(
     (next: Selection, level?: string) => {
-      showPreview('', null);
+      endPreview();
       go({ selection: next, ...(level ? { level } : {}) });
     },
-    [go, showPreview],
+    [go, endPreview],
   );
 
   const onFull = useCallback((next: boolean) => go({ view: next ? 'schedule' : null }), [go]);
@@ -147,7 +148,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     !underlay && onLevel(document, 'rooms', levelId).length === 0 && onLevel(document, 'devices', levelId).length === 0;
 
   const onSurface = {
-    document,
     selection,
     stage: 'devices',
     armed: tool.kind === 'place' ? tool.type : null,
@@ -162,7 +162,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
       <Ledger
         key={full ? 'full' : 'part'}
         projectId={projectId}
-        document={document}
         levelId={levelId}
         selection={selection}
         full={full}
@@ -176,7 +175,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
     return (
       <PlatesScreen
         projectId={projectId}
-        document={document}
         plateId={plates[1] ?? null}
         onPlate={(id) => go({ view: `plates:${id}` })}
         onView={onView}
@@ -185,10 +183,9 @@ export function PlanScreen({ projectId, document, stage }: Props) {
   const toPlan = () => go({ view: null });
   const toRun = (id: string) =>
     go({ view: null, selection: { kind: 'run', ids: [id] }, level: document.devices[document.runs[id].deviceId].levelId });
-  if (view === 'ways' && stage === 'cabling') return <WaysScreen document={document} onBack={toPlan} onRun={toRun} />;
-  if (view === 'labels' && stage === 'cabling')
-    return <LabelsScreen projectId={projectId} document={document} onBack={toPlan} onRun={toRun} />;
-  if (library) return <LibraryScreen document={document} onBack={() => go({ view: null })} />;
+  if (view === 'ways' && stage === 'cabling') return <WaysScreen onBack={toPlan} onRun={toRun} />;
+  if (view === 'labels' && stage === 'cabling') return <LabelsScreen projectId={projectId} onBack={toPlan} onRun={toRun} />;
+  if (library) return <LibraryScreen onBack={() => go({ view: null })} />;
   return (
     <div className={`plan-screen${inspecting ? '' : ' no-inspector'}`}>
       <div className="plan-column">
@@ -207,7 +204,6 @@ export function PlanScreen({ projectId, document, stage }: Props) {
               levelId !== '' && (
                 <PlanCanvas
                   projectId={projectId}
-                  document={document}
                   levelId={levelId}
                   selection={selection}
                   tool={tool}
@@ -221,7 +217,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
             )}
             <div className="sheet-left">
               {stage === 'devices' && mayPlan && (
-                <Palette document={document} tool={tool} onTool={setTool} onLibrary={onLibrary} onPlates={onPlates} />
+                <Palette tool={tool} onTool={setTool} onLibrary={onLibrary} onPlates={onPlates} />
               )}
               <HouseSection document={document} levelId={levelId} onPick={onPickLevel} />
               {stage === 'cabling' && (
@@ -335,12 +331,7 @@ export function PlanScreen({ projectId, document, stage }: Props) {
       {inspecting && <InHand />}
       {inspecting && (
         <ConfigProvider componentDisabled={!mayWrite}>
-          <Inspector
-            document={document}
-            selection={selection}
-            onSelect={select}
-            onView={stage === 'devices' && !surface ? onView : undefined}
-          />
+          <Inspector selection={selection} onSelect={select} onView={stage === 'devices' && !surface ? onView : undefined} />
         </ConfigProvider>
       )}
     </div>

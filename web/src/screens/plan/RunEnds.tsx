@@ -1,22 +1,23 @@
+import { useProject } from '../../state/open-project.ts';
 import { Link } from 'react-router';
-import { type ProjectDocument, type Run, update } from '@dusky-spool/core/model';
+import { type Run, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../../ground/text.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { cautionsOfCable } from '../../ui/cautions-of.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { WordsField } from '../../ui/fields.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly run: Run;
 }
 
 /** What is on both ends of a run, and what each of its conductors is used for. */
-export function RunEnds({ document, run }: Props) {
-  const edit = useProject((state) => state.edit);
-  const projectId = useProject((state) => state.projectId);
+export function RunEnds({ run }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
+  const projectId = useProjectStore((state) => state.projectId);
   const change = (after: Partial<Run>) => {
     const operation = update('runs', run, after);
     if (operation) edit(text('run.ends'), [operation]);

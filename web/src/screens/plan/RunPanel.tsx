@@ -1,8 +1,9 @@
+import { useProject } from '../../state/open-project.ts';
 import { Select } from 'antd';
 import { Fragment } from 'react';
 import { findingKey, findingsOf } from '@dusky-spool/core/rules';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
-import { type ProjectDocument, type Run, RUN_STATES, SLACK_STYLES, type SlackStyle, update } from '@dusky-spool/core/model';
+import { type Run, RUN_STATES, SLACK_STYLES, type SlackStyle, update } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type HoleMember } from '@dusky-spool/core/routing';
 import { isKept, type PlannedRun, runState, slackStyleOf, usualRackSlackM } from '@dusky-spool/core/runs';
@@ -11,7 +12,7 @@ import { later } from '../../ground/later.ts';
 import { term, text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { editOnRoutes, useDerived } from '../../state/following.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { FindingCard } from '../../ui/FindingCard.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
@@ -30,14 +31,14 @@ const FINISHED = new Set(['retrofit', 'heritage', 'slab']);
 const BothWays = later(() => import('./BothWays.tsx').then((module) => module.BothWays), null);
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly planned: PlannedRun;
   readonly onSelect: (selection: Selection, levelId?: string) => void;
 }
 
 /** One run: its tag, its length in parts, its route, its cable and state, and what the checks say. */
-export function RunPanel({ document, planned, onSelect }: Props) {
-  const edit = useProject((state) => state.edit);
+export function RunPanel({ planned, onSelect }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const { findings, rows, runs } = useDerived(document);
   const { run, length, wanted, kept, device } = planned;
   const { units } = document.project;
@@ -115,8 +116,8 @@ export function RunPanel({ document, planned, onSelect }: Props) {
             <dt>{text('run.pulledWith')}</dt>
             <dd>{together > 1 ? text('run.bundleOf', { bundle: run.bundle, count: together }) : text('run.alone')}</dd>
           </dl>
-          {!kept && <WayChoices document={document} run={run} broken={wanted.value.broken} />}
-          {FINISHED.has(document.project.construction) && run.toDeviceId === null && <BothWays document={document} run={run} />}
+          {!kept && <WayChoices run={run} broken={wanted.value.broken} />}
+          {FINISHED.has(document.project.construction) && run.toDeviceId === null && <BothWays run={run} />}
           {through('joist') + through('stud') > 0 && <p className="caution">{text('run.boring')}</p>}
           {through('masonry') + through('fire') > 0 && <p className="caution">{text('run.masonryCaution')}</p>}
         </>
@@ -189,20 +190,15 @@ export function RunPanel({ document, planned, onSelect }: Props) {
         )}
       </div>
       {kept && <p className="faint">{text('run.kept')}</p>}
-      <RunEnds document={document} run={run} />
+      <RunEnds run={run} />
 
-      <Checks document={document} findings={findingsOf(findings, run.id)} />
+      <Checks findings={findingsOf(findings, run.id)} />
     </>
   );
 }
 
-export function Checks({
-  document,
-  findings,
-}: {
-  readonly document: ProjectDocument;
-  readonly findings: readonly ToldFinding[];
-}) {
+export function Checks({ findings }: { readonly findings: readonly ToldFinding[] }) {
+  const document = useProject();
   if (findings.length === 0) return null;
   return (
     <>

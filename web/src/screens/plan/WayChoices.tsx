@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { useEffect, useState } from 'react';
 import { Button, Select } from 'antd';
 import { useByHand } from '../../state/by-hand.ts';
@@ -10,7 +11,6 @@ import { askChoices } from '../../state/following.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly run: Run;
   readonly broken: readonly string[];
 }
@@ -21,8 +21,9 @@ type Choices = {
 };
 
 /** Why a run goes this way: what it costs against the next ways, and what a person wants of it. */
-export function WayChoices({ document, run, broken }: Props) {
-  const { edit, showPreview } = useProjectParts('edit', 'showPreview');
+export function WayChoices({ run, broken }: Props) {
+  const document = useProject();
+  const { edit, propose } = useProjectParts('edit', 'propose');
   const [open, setOpen] = useState(false);
   const [choices, setChoices] = useState<Choices | null>(null);
   const led = useByHand(({ runId }) => runId === run.id);
@@ -96,10 +97,7 @@ export function WayChoices({ document, run, broken }: Props) {
               <Row name={text('way.taken')} way={choices.taken} />
               {choices.others.map(({ way, via }, n) => (
                 <Row key={via.join()} name={text('way.other', { n: n + 1 })} way={way} than={choices.taken.costM}>
-                  <Button
-                    size="small"
-                    onClick={() => showPreview(text('way.other', { n: n + 1 }), takeWay(via, newRecordId('rr')))}
-                  >
+                  <Button size="small" onClick={() => propose(text('way.other', { n: n + 1 }), takeWay(via, newRecordId('rr')))}>
                     {text('way.look')}
                   </Button>
                 </Row>

@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { useState } from 'react';
 import { Button, Select } from 'antd';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
@@ -10,10 +11,10 @@ import {
   MOST_INSERTS,
   setPlateHeight,
 } from '@dusky-spool/core/devices';
-import { BOX_KINDS, type Plate, PLATE_OPENINGS, type ProjectDocument, update } from '@dusky-spool/core/model';
+import { BOX_KINDS, type Plate, PLATE_OPENINGS, update } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, SwitchField, WordsField } from '../../ui/fields.tsx';
 import { FindingCard } from '../../ui/FindingCard.tsx';
@@ -22,15 +23,15 @@ import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { PlatePicture } from './PlatePicture.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly plate: Plate;
   readonly findings: readonly ToldFinding[];
   readonly onWall: () => void;
 }
 
 /** One plate: its picture, what is in each gang, its box, and how it lines up. */
-export function PlateCard({ document, plate, findings, onWall }: Props) {
-  const edit = useProject((state) => state.edit);
+export function PlateCard({ plate, findings, onWall }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const [chosen, setGang] = useState(1);
   const gang = Math.min(chosen, plate.gangs);
   const { units } = document.project;

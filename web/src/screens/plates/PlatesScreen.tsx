@@ -1,7 +1,8 @@
+import { ProjectProvider, useProject } from '../../state/open-project.ts';
 import { edited } from '@dusky-spool/core/derive';
 import { platesInOrder } from '@dusky-spool/core/sheets';
 import { composePlate, platesWanted } from '@dusky-spool/core/devices';
-import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
+import type { Operation } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { useKeys } from '../../canvas/useKeys.ts';
@@ -16,7 +17,6 @@ import { Button } from 'antd';
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
   readonly plateId: string | null;
   readonly onPlate: (plateId: string) => void;
   readonly onView: (view: string | null) => void;
@@ -25,7 +25,8 @@ interface Props {
 const SMALL = 420;
 
 /** Boxes and plates: those that are composed, and the devices that still want one. */
-export function PlatesScreen({ projectId, document, plateId, onPlate, onView }: Props) {
+export function PlatesScreen({ projectId, plateId, onPlate, onView }: Props) {
+  const document = useProject();
   const { edit, undo, redo, preview } = useProjectParts('edit', 'undo', 'redo', 'preview');
   useKeys({ undo, redo });
   const shown = preview?.document ?? document;
@@ -122,16 +123,17 @@ export function PlatesScreen({ projectId, document, plateId, onPlate, onView }: 
         )}
       </div>
       {chosen && (
-        <PlateCard
-          key={chosen.id}
-          document={shown}
-          plate={chosen}
-          findings={findings.filter(({ subjects }) => subjects[0].id === chosen.id)}
-          onWall={() => {
-            const view = viewOfItsWall(document, chosen);
-            if (view) onView(view);
-          }}
-        />
+        <ProjectProvider value={shown}>
+          <PlateCard
+            key={chosen.id}
+            plate={chosen}
+            findings={findings.filter(({ subjects }) => subjects[0].id === chosen.id)}
+            onWall={() => {
+              const view = viewOfItsWall(document, chosen);
+              if (view) onView(view);
+            }}
+          />
+        </ProjectProvider>
       )}
     </div>
   );

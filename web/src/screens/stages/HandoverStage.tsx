@@ -1,10 +1,11 @@
+import { useProject } from '../../state/open-project.ts';
 import { levelsFromBelow } from '@dusky-spool/core/house';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
 import { StagePage } from '../../ui/StagePage.tsx';
 
 /** The files that leave the house. */
-export function HandoverStage({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+export function HandoverStage({ projectId }: { readonly projectId: string }) {
+  const document = useProject();
   const imperial = document.project.units === 'imperial';
   const from = (path: string) => `/api/projects/${projectId}/${path}`;
   const files = [

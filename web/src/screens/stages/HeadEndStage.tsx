@@ -1,5 +1,5 @@
+import { useProject } from '../../state/open-project.ts';
 import { Link } from 'react-router';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
@@ -9,7 +9,8 @@ import { Cautions } from '../../ui/Cautions.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
 
 /** What arrives at each rack, in the order of termination. */
-export function HeadEndStage({ projectId, document }: { readonly projectId: string; readonly document: ProjectDocument }) {
+export function HeadEndStage({ projectId }: { readonly projectId: string }) {
+  const document = useProject();
   const { rows } = useDerived(document);
   const { units } = document.project;
   const racks = listOf(document, 'racks');

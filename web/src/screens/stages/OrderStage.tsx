@@ -1,5 +1,5 @@
+import { useProject } from '../../state/open-project.ts';
 import { spoolsFor, totalsByCable } from '@dusky-spool/core/sheets';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { USUAL_SPOOL_M } from '@dusky-spool/core/calculators';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
@@ -8,7 +8,8 @@ import { SpoolRing } from '../../ui/SpoolRing.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
 
 /** Cable by type: what is cut, what to order, and the spools that it takes without a splice. */
-export function OrderStage({ document }: { readonly document: ProjectDocument }) {
+export function OrderStage() {
+  const document = useProject();
   const { rows } = useDerived(document);
   const { units } = document.project;
   const totals = totalsByCable(document, rows);

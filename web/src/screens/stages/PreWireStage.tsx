@@ -1,6 +1,7 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import { groupSchedule, type ScheduleRow } from '@dusky-spool/core/sheets';
-import { type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
+import { RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
@@ -20,7 +21,8 @@ const NEXT: Partial<Record<RunState, { to: RunState; words: string }>> = {
 const isPulled = (row: ScheduleRow) => RUN_STATES.indexOf(row.state) >= RUN_STATES.indexOf('pulled');
 
 /** Pulling by bundle, made for one hand: each step of a run is one large button. */
-export function PreWireStage({ document }: { readonly document: ProjectDocument }) {
+export function PreWireStage() {
+  const document = useProject();
   const { rows } = useDerived(document);
   const { units } = document.project;
   const go = (row: ScheduleRow, state: RunState) =>

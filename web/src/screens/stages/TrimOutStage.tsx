@@ -1,5 +1,6 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
-import { type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
+import { RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
 import { term, text } from '../../ground/text.ts';
 import { editOnRoutes, useDerived } from '../../state/following.ts';
@@ -12,7 +13,8 @@ const NEXT: Partial<Record<RunState, { to: RunState; words: string }>> = {
 };
 
 /** Termination and test of the runs that are in the walls. */
-export function TrimOutStage({ document }: { readonly document: ProjectDocument }) {
+export function TrimOutStage() {
+  const document = useProject();
   const rows = useDerived(document).rows.filter((row) => RUN_STATES.indexOf(row.state) >= RUN_STATES.indexOf('pulled'));
   return (
     <StagePage title={text('stage.trimOut.title')} lead={text('stage.trimOut.lead')}>

@@ -1,5 +1,6 @@
+import { useProject } from '../../state/open-project.ts';
 import { edited } from '@dusky-spool/core/derive';
-import { create, newFeature, newUnderlay, type Operation, type PictureInfo, type ProjectDocument } from '@dusky-spool/core/model';
+import { create, newFeature, newUnderlay, type Operation, type PictureInfo } from '@dusky-spool/core/model';
 import { formatLength, METRES_PER, type Point2 } from '@dusky-spool/core/math';
 import { drawingPlace, wallsFromProposals } from '@dusky-spool/core/survey';
 import { featureMake, type Proposals, SVG_PX_PER_M, type TradeMarkAt, usualSize } from '@dusky-spool/core/house';
@@ -17,7 +18,6 @@ import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
   readonly levelId: string;
   readonly file: File;
   readonly onClose: () => void;
@@ -40,7 +40,8 @@ const tradeMark = (levelId: string, ceilingM: number, { layer, name, at }: Trade
   );
 
 /** A DXF drawing: read with progress, its layers given meaning, walls proposed and accepted one by one. */
-export function DrawingImport({ projectId, document, levelId, file, onClose }: Props) {
+export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
+  const document = useProject();
   const { edit, addPicture } = useProjectParts('edit', 'addPicture');
   const worker = useRef<Worker | null>(null);
   const [share, setShare] = useState(0);

@@ -1,14 +1,14 @@
+import { useProject } from '../../state/open-project.ts';
 import { useId } from 'react';
 import { answerFact, factOf } from '@dusky-spool/core/house';
-import type { Fact, FactState, ProjectDocument } from '@dusky-spool/core/model';
+import type { Fact, FactState } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
 import { useOwnName } from '../../ground/api/session.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { today } from '../../state/today.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly subject: Fact['subject'];
   readonly subjectId: string;
   readonly field: string;
@@ -22,9 +22,10 @@ interface Props {
 const NEXT: Readonly<Record<FactState, FactState>> = { assumed: 'measured', measured: 'not-known', 'not-known': 'assumed' };
 
 /** A length with what is known of it: a press on the mark goes from assumed to measured to not known. */
-export function FactField({ document, subject, subjectId, field, label, placeholder, mayBeEmpty, onValue }: Props) {
+export function FactField({ subject, subjectId, field, label, placeholder, mayBeEmpty, onValue }: Props) {
+  const document = useProject();
   const id = useId();
-  const edit = useProject((state) => state.edit);
+  const edit = useProjectStore((state) => state.edit);
   const name = useOwnName();
   const record = (document[subject] as Record<string, Record<string, unknown>>)[subjectId];
   const fact = factOf(document, subject, subjectId, field);

@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { featureMake, signatureOf } from '@dusky-spool/core/house';
 import {
   CONDITIONS,
@@ -7,14 +8,13 @@ import {
   type Feature,
   HEIGHT_EDGES,
   NEUTRALS,
-  type ProjectDocument,
   SUBSTRATES,
   update,
 } from '@dusky-spool/core/model';
 import { keepFromMains } from '@dusky-spool/core/calculators';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
@@ -27,7 +27,8 @@ import { Button } from 'antd';
 const DEGREES = 180 / Math.PI;
 
 /** Any other thing in or around the house; the fields are those that its kind has. */
-export function FeaturePanel({ document, feature }: { readonly document: ProjectDocument; readonly feature: Feature }) {
+export function FeaturePanel({ feature }: { readonly feature: Feature }) {
+  const document = useProject();
   const make = featureMake(feature.kind);
   const { units } = document.project;
   const title = term(`features.${feature.kind}`);
@@ -84,7 +85,6 @@ export function FeaturePanel({ document, feature }: { readonly document: Project
           />
         )}
         <FactField
-          document={document}
           subject="features"
           subjectId={feature.id}
           field="bottomM"
@@ -92,7 +92,6 @@ export function FeaturePanel({ document, feature }: { readonly document: Project
           onValue={(value) => value !== null && change({ bottomM: value, topM: Math.max(value, feature.topM) })}
         />
         <FactField
-          document={document}
           subject="features"
           subjectId={feature.id}
           field="topM"
@@ -239,12 +238,12 @@ export function FeaturePanel({ document, feature }: { readonly document: Project
               max={60}
               onChange={(choiceOf) => change({ choiceOf })}
             />
-            <ChooseAlternative document={document} feature={feature} />
+            <ChooseAlternative feature={feature} />
           </>
         )}
         <WordsField long label={text('device.note')} value={feature.note} max={2000} onChange={(note) => change({ note })} />
       </div>
-      <OnSite document={document} feature={feature} />
+      <OnSite feature={feature} />
     </>
   );
 }
@@ -253,8 +252,9 @@ const decisionsFor = (group: string): readonly Decision[] =>
   group === 'trade' ? ['open', 'accept', 'move', 'strike'] : DECISIONS.filter((d) => !['accept', 'move', 'strike'].includes(d));
 
 /** Of things that are alternatives to each other, one holds. */
-function ChooseAlternative({ document, feature }: { readonly document: ProjectDocument; readonly feature: Feature }) {
-  const edit = useProject((state) => state.edit);
+function ChooseAlternative({ feature }: { readonly feature: Feature }) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   if (feature.choiceOf === '') return null;
   const choose = () => {
     const others = Object.values(document.features).filter((one) => one.choiceOf === feature.choiceOf);

@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { useEffect, useRef, useState } from 'react';
 import { Button, Checkbox } from 'antd';
 import * as THREE from 'three';
@@ -11,7 +12,6 @@ import { useDerived } from '../../state/following.ts';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly selection: Selection;
   readonly onSelect: (selection: Selection, levelId: string) => void;
   readonly onBack: () => void;
@@ -23,7 +23,8 @@ interface Picked {
 }
 
 /** The whole house with its cavities and runs: to look at and to pick from, not to edit. */
-export function House3d({ document, selection, onSelect, onBack }: Props) {
+export function House3d({ selection, onSelect, onBack }: Props) {
+  const document = useProject();
   const { runs } = useDerived(document);
   const host = useRef<HTMLDivElement>(null);
   const [cavities, setCavities] = useState(true);

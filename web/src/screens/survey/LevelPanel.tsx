@@ -1,11 +1,12 @@
+import { useProject } from '../../state/open-project.ts';
 import { listOf } from '@dusky-spool/core/derive';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import { moveLevel, sharedPoints } from '@dusky-spool/core/survey';
-import { create, type Level, newLevel, type ProjectDocument, removeWithDependants, update } from '@dusky-spool/core/model';
+import { create, type Level, newLevel, removeWithDependants, update } from '@dusky-spool/core/model';
 import { levelAlignment } from '@dusky-spool/core/calculators';
 import { formatLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
 import { WordsField } from '../../ui/fields.tsx';
@@ -13,14 +14,14 @@ import { useState } from 'react';
 import { Button, Select } from 'antd';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly levelId: string;
   readonly onLevel: (levelId: string) => void;
 }
 
 /** The level itself: its heights, its benchmark, how it lies over the others. */
-export function LevelPanel({ document, levelId, onLevel }: Props) {
-  const edit = useProject((state) => state.edit);
+export function LevelPanel({ levelId, onLevel }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const { units } = document.project;
   const level = document.levels[levelId];
   const levels = levelsFromBelow(document);
@@ -69,29 +70,10 @@ export function LevelPanel({ document, levelId, onLevel }: Props) {
           units={units}
           onChange={(elevationM) => elevationM !== null && change({ elevationM })}
         />
+        <FactField subject="levels" subjectId={levelId} field="ceilingHeightM" label={text('survey.ceiling')} />
+        <FactField subject="levels" subjectId={levelId} field="cavityDepthM" label={text('survey.structure')} />
+        <FactField subject="levels" subjectId={levelId} field="floorBuildUpM" label={text('survey.floorToCome')} />
         <FactField
-          document={document}
-          subject="levels"
-          subjectId={levelId}
-          field="ceilingHeightM"
-          label={text('survey.ceiling')}
-        />
-        <FactField
-          document={document}
-          subject="levels"
-          subjectId={levelId}
-          field="cavityDepthM"
-          label={text('survey.structure')}
-        />
-        <FactField
-          document={document}
-          subject="levels"
-          subjectId={levelId}
-          field="floorBuildUpM"
-          label={text('survey.floorToCome')}
-        />
-        <FactField
-          document={document}
           subject="levels"
           subjectId={levelId}
           field="benchmarkM"
@@ -105,14 +87,14 @@ export function LevelPanel({ document, levelId, onLevel }: Props) {
         {level.benchmarkM !== null &&
           ` ${text('survey.benchmarkNote', { up: formatLength(level.ceilingHeightM - level.benchmarkM, units) })}`}
       </p>
-      <Alignment document={document} levelId={levelId} />
+      <Alignment levelId={levelId} />
       <div className="panel-buttons">
         <Button size="small" onClick={add}>
           {text('survey.addLevel')}
         </Button>
         <Button
           size="small"
-          href={`/api/projects/${useProject.getState().projectId ?? ''}/documents/site-sheet.pdf?paper=${units === 'metric' ? 'A4' : 'Letter'}`}
+          href={`/api/projects/${useProjectStore.getState().projectId ?? ''}/documents/site-sheet.pdf?paper=${units === 'metric' ? 'A4' : 'Letter'}`}
           download
         >
           {text('survey.siteSheet')}
@@ -137,8 +119,9 @@ export function LevelPanel({ document, levelId, onLevel }: Props) {
 }
 
 /** How this level lies over another by the points that both show, and the residual. */
-function Alignment({ document, levelId }: { readonly document: ProjectDocument; readonly levelId: string }) {
-  const edit = useProject((state) => state.edit);
+function Alignment({ levelId }: { readonly levelId: string }) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const { units } = document.project;
   const others = levelsFromBelow(document).filter(({ id }) => id !== levelId && sharedPoints(document, id, levelId).length > 0);
   const [chosen, setChosen] = useState<string | null>(null);

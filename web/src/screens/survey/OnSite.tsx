@@ -1,29 +1,30 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import { distance2, formatLength } from '@dusky-spool/core/math';
-import type { Feature, ProjectDocument } from '@dusky-spool/core/model';
+import type { Feature } from '@dusky-spool/core/model';
 import { anchoringIn, DRILL_M, fromTwoCorners, ridgeHeight, TAPED_KINDS } from '@dusky-spool/core/house';
 import { moveFeatures } from '@dusky-spool/core/survey';
 import { atticHeight } from '@dusky-spool/core/calculators';
 import { term, text } from '../../ground/text.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly feature: Feature;
 }
 
 /** What follows from a thing for the people on site: how it is found with two tapes, what it bears, what its trade is told. */
-export function OnSite({ document, feature }: Props) {
-  if (feature.kind === 'trade-mark') return <Mark document={document} feature={feature} />;
-  if (feature.kind === 'attic') return <Attic document={document} feature={feature} />;
-  if (feature.kind === 'underground-way') return <Trench document={document} feature={feature} />;
-  if (TAPED_KINDS.has(feature.kind)) return <Tapes document={document} feature={feature} />;
+export function OnSite({ feature }: Props) {
+  if (feature.kind === 'trade-mark') return <Mark feature={feature} />;
+  if (feature.kind === 'attic') return <Attic feature={feature} />;
+  if (feature.kind === 'underground-way') return <Trench feature={feature} />;
+  if (TAPED_KINDS.has(feature.kind)) return <Tapes feature={feature} />;
   if (feature.substrate) return <Anchors substrate={feature.substrate} />;
   return null;
 }
 
-function Mark({ document, feature }: Props) {
-  const edit = useProject((state) => state.edit);
+function Mark({ feature }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const [at] = feature.points;
   if (!feature.markedAt) return <p className="faint">{text('survey.markStays')}</p>;
   const [x, y] = feature.markedAt;
@@ -38,7 +39,8 @@ function Mark({ document, feature }: Props) {
   );
 }
 
-function Tapes({ document, feature }: Props) {
+function Tapes({ feature }: Props) {
+  const document = useProject();
   const { units } = document.project;
   const tapes = fromTwoCorners(document, feature.levelId, feature.points[0]);
   return (
@@ -58,7 +60,8 @@ function Tapes({ document, feature }: Props) {
   );
 }
 
-function Trench({ document, feature }: Props) {
+function Trench({ feature }: Props) {
+  const document = useProject();
   const { units } = document.project;
   const lengthM = feature.points.slice(1).reduce((sum, p, i) => sum + distance2(feature.points[i], p), 0);
   return (
@@ -69,7 +72,8 @@ function Trench({ document, feature }: Props) {
   );
 }
 
-function Attic({ document, feature }: Props) {
+function Attic({ feature }: Props) {
+  const document = useProject();
   const { units } = document.project;
   const ridgeM = ridgeHeight(feature);
   if (ridgeM === null || !feature.pitchRad) return null;

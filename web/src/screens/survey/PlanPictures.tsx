@@ -1,25 +1,17 @@
+import { useProject } from '../../state/open-project.ts';
 import { useRef, useState } from 'react';
 import { Button, Modal, Slider, Tooltip } from 'antd';
-import {
-  create,
-  newUnderlay,
-  type PictureInfo,
-  type ProjectDocument,
-  remove,
-  type Underlay,
-  update,
-} from '@dusky-spool/core/model';
+import { create, newUnderlay, type PictureInfo, remove, type Underlay, update } from '@dusky-spool/core/model';
 import { projectBounds } from '@dusky-spool/core/house';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { postForm, postJson } from '../../ground/api/http.ts';
 import { text } from '../../ground/text.ts';
 import { turned } from '../../canvas/picture-place.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { useSurveyView } from './useSurveyView.ts';
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
   readonly levelId: string;
   readonly onScale: (underlayId: string) => void;
   readonly onCrop: (underlayId: string) => void;
@@ -35,10 +27,11 @@ interface PdfPages {
 }
 
 /** Plan pictures of a level: bring one in, scale, turn, crop, fade, hold fast, replace by a newer issue, or remove. */
-export function PlanPictures({ projectId, document, levelId, onScale, onCrop, onDrawing }: Props) {
-  const edit = useProject((state) => state.edit);
-  const addPicture = useProject((state) => state.addPicture);
-  const pictures = useProject((state) => state.pictures);
+export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
+  const addPicture = useProjectStore((state) => state.addPicture);
+  const pictures = useProjectStore((state) => state.pictures);
   const { hidden, toggleHidden } = useSurveyView();
   const input = useRef<HTMLInputElement>(null);
   const replacing = useRef<Underlay | null>(null);

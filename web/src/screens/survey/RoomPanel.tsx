@@ -1,17 +1,17 @@
+import { useProject } from '../../state/open-project.ts';
 import { useMemo } from 'react';
 import { Button } from 'antd';
 import { formatArea, type Point2, polygonArea } from '@dusky-spool/core/math';
-import { CEILING_KINDS, FRAMINGS, type ProjectDocument, removeWithDependants, type Room, update } from '@dusky-spool/core/model';
+import { CEILING_KINDS, FRAMINGS, removeWithDependants, type Room, update } from '@dusky-spool/core/model';
 import { levelAreas, sameOutline } from '@dusky-spool/core/house';
 import { term, text } from '../../ground/text.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly room: Room;
   readonly onCeiling: (roomId: string) => void;
   readonly onRemoved: () => void;
@@ -20,8 +20,9 @@ interface Props {
 const DEGREES = 180 / Math.PI;
 
 /** One room: its name and use, its heights, what is above its ceiling. */
-export function RoomPanel({ document, room, onCeiling, onRemoved }: Props) {
-  const edit = useProject((state) => state.edit);
+export function RoomPanel({ room, onCeiling, onRemoved }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const { units } = document.project;
   const level = document.levels[room.levelId];
   const netM2 = useMemo(
@@ -80,7 +81,6 @@ export function RoomPanel({ document, room, onCeiling, onRemoved }: Props) {
           }
         />
         <FactField
-          document={document}
           subject="rooms"
           subjectId={room.id}
           field="ceilingHeightM"
@@ -130,27 +130,9 @@ export function RoomPanel({ document, room, onCeiling, onRemoved }: Props) {
               step={15}
               onChange={(degrees) => change({ joistAngleRad: degrees / DEGREES })}
             />
-            <FactField
-              document={document}
-              subject="rooms"
-              subjectId={room.id}
-              field="joistSpacingM"
-              label={text('survey.spacing')}
-            />
-            <FactField
-              document={document}
-              subject="rooms"
-              subjectId={room.id}
-              field="joistDepthM"
-              label={text('survey.joistDepth')}
-            />
-            <FactField
-              document={document}
-              subject="rooms"
-              subjectId={room.id}
-              field="joistOffsetM"
-              label={text('survey.firstJoist')}
-            />
+            <FactField subject="rooms" subjectId={room.id} field="joistSpacingM" label={text('survey.spacing')} />
+            <FactField subject="rooms" subjectId={room.id} field="joistDepthM" label={text('survey.joistDepth')} />
+            <FactField subject="rooms" subjectId={room.id} field="joistOffsetM" label={text('survey.firstJoist')} />
           </>
         )}
       </div>

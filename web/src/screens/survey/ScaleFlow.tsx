@@ -1,15 +1,14 @@
+import { useProject } from '../../state/open-project.ts';
 import { useState } from 'react';
 import { Button, Modal } from 'antd';
 import { distance2, formatLength, type Point2 } from '@dusky-spool/core/math';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { planScale } from '@dusky-spool/core/calculators';
 import { text } from '../../ground/text.ts';
 import { onPicture, rescaled } from '../../canvas/picture-place.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly measured: { readonly underlayId: string; readonly first: Point2; readonly second: Point2 };
   readonly onDone: () => void;
 }
@@ -18,8 +17,9 @@ interface Props {
 const before = new Map<string, { dxPx: number; dyPx: number; lengthM: number }>();
 
 /** The length between two points of a picture: the first sets its scale, the next ones judge it. */
-export function ScaleFlow({ document, measured, onDone }: Props) {
-  const edit = useProject((state) => state.edit);
+export function ScaleFlow({ measured, onDone }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const [lengthM, setLengthM] = useState<number | null>(null);
   const { units } = document.project;
   const underlay = document.underlays[measured.underlayId];

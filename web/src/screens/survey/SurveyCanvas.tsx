@@ -1,18 +1,10 @@
+import { useProject } from '../../state/open-project.ts';
 import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { App as AntApp } from 'antd';
 import { buildingOf, nearestWall, projectBounds, type Snap, snapDrawing, surveyHit, usualSize } from '@dusky-spool/core/house';
 import { drawWalls, moveFeatures, moveWalls, placeOpening } from '@dusky-spool/core/survey';
 import { distance2, formatLength, type Outcome, parseLength, type Point2, tidyM } from '@dusky-spool/core/math';
-import {
-  create,
-  newFeature,
-  newOpening,
-  newRack,
-  newRiser,
-  type Operation,
-  type ProjectDocument,
-  update,
-} from '@dusky-spool/core/model';
+import { create, newFeature, newOpening, newRack, newRiser, type Operation, update } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
 import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
 import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
@@ -35,7 +27,6 @@ import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
   readonly levelId: string;
   readonly selection: Selection;
   readonly tool: SurveyTool;
@@ -56,7 +47,6 @@ const NO_DEVICES: readonly never[] = [];
 /** The survey sheet of one level: walls, openings and things are drawn, chosen and moved by pointer. */
 export function SurveyCanvas({
   projectId,
-  document,
   levelId,
   selection,
   tool,
@@ -69,7 +59,8 @@ export function SurveyCanvas({
   onCrop,
   onReference,
 }: Props) {
-  const { edit, preview, showPreview } = useProjectParts('edit', 'preview', 'showPreview');
+  const document = useProject();
+  const { edit, preview, drag: showDrag, endPreview } = useProjectParts('edit', 'preview', 'drag', 'endPreview');
   const { message } = AntApp.useApp();
   const { hidden, locked, gridM } = useSurveyView();
   const [pointer, setPointer] = useState<Snap | null>(null);
@@ -193,7 +184,7 @@ export function SurveyCanvas({
     cancelAnimationFrame(frame.current);
     frame.current = requestAnimationFrame(() => {
       const operations = operationsOf(current.grip, by, at);
-      if (operations.ok) showPreview('', operations.value);
+      if (operations.ok) showDrag(operations.value);
     });
   };
   const onPointerUp = (event: PointerEvent) => {
@@ -210,7 +201,7 @@ export function SurveyCanvas({
     const { by, at } = dragTo(event);
     grip.current = null;
     if (current.moved) edit(text('edit.move'), operationsOf(current.grip, by, at));
-    else showPreview('', null);
+    else endPreview();
   };
   const onPointerDown = (event: PointerEvent) => {
     if (tool.kind === 'select' && event.shiftKey && event.button === 0) {

@@ -1,14 +1,13 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { alignFeatures, distributeFeatures, EDGES } from '@dusky-spool/core/survey';
 import { term, text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { SurveyPanel } from './SurveyPanel.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly selection: Selection;
   readonly levelId: string;
   readonly onView: (view: string) => void;
@@ -21,19 +20,9 @@ interface Props {
 }
 
 /** What is selected in the survey, and what can be done with it. */
-export function SurveyInspector({
-  document,
-  selection,
-  levelId,
-  onView,
-  onLevel,
-  onSelect,
-  onCopy,
-  onMirror,
-  onArray,
-  onRemove,
-}: Props) {
-  const edit = useProject((state) => state.edit);
+export function SurveyInspector({ selection, levelId, onView, onLevel, onSelect, onCopy, onMirror, onArray, onRemove }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const arrange = selection.kind === 'feature' && selection.ids.length > 1;
   const canCopy = selection.kind === 'wall' || selection.kind === 'feature';
   return (
@@ -62,14 +51,7 @@ export function SurveyInspector({
           ))}
         </div>
       )}
-      <SurveyPanel
-        document={document}
-        selection={selection}
-        levelId={levelId}
-        onView={onView}
-        onLevel={onLevel}
-        onSelect={onSelect}
-      />
+      <SurveyPanel selection={selection} levelId={levelId} onView={onView} onLevel={onLevel} onSelect={onSelect} />
       {canCopy && (
         <div className="panel-buttons">
           <Button size="small" onClick={onCopy}>

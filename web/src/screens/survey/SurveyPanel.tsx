@@ -1,4 +1,4 @@
-import type { ProjectDocument } from '@dusky-spool/core/model';
+import { useProject } from '../../state/open-project.ts';
 import { text } from '../../ground/text.ts';
 import { ceilingView, wallView } from '../../state/views.ts';
 import { noSelection, type Selection } from '../../state/selection-kinds.ts';
@@ -10,20 +10,19 @@ import { WallPanel } from './WallPanel.tsx';
 
 /** The panel of what is selected; the level's own where nothing is. */
 export function SurveyPanel({
-  document,
   selection,
   levelId,
   onView,
   onLevel,
   onSelect,
 }: {
-  readonly document: ProjectDocument;
   readonly selection: Selection;
   readonly levelId: string;
   readonly onView: (view: string) => void;
   readonly onLevel: (id: string) => void;
   readonly onSelect: (selection: Selection) => void;
 }) {
+  const document = useProject();
   const [id] = selection.ids;
   const key = selection.ids.join();
   switch (selection.kind) {
@@ -31,7 +30,6 @@ export function SurveyPanel({
       return (
         <WallPanel
           key={key}
-          document={document}
           walls={selection.ids.map((wallId) => document.walls[wallId])}
           onElevation={(wallId) => onView(wallView(wallId, 'right'))}
         />
@@ -40,28 +38,27 @@ export function SurveyPanel({
       return (
         <RoomPanel
           key={key}
-          document={document}
           room={document.rooms[id]}
           onCeiling={(roomId) => onView(ceilingView(roomId))}
           onRemoved={() => onSelect(noSelection)}
         />
       );
     case 'opening':
-      return <OpeningPanel key={key} document={document} opening={document.openings[id]} />;
+      return <OpeningPanel key={key} opening={document.openings[id]} />;
     case 'feature':
       return selection.ids.length === 1 ? (
-        <FeaturePanel key={key} document={document} feature={document.features[id]} />
+        <FeaturePanel key={key} feature={document.features[id]} />
       ) : (
         <h2>{text('plan.selectedCount', { count: selection.ids.length })}</h2>
       );
     case 'rack':
-      return <RackPanel key={key} document={document} rack={document.racks[id]} />;
+      return <RackPanel key={key} rack={document.racks[id]} />;
     case 'riser':
-      return <RiserPanel key={key} document={document} riser={document.risers[id]} />;
+      return <RiserPanel key={key} riser={document.risers[id]} />;
     case 'dimension':
     case 'reference':
       return <h2>{selection.kind === 'reference' ? document.referencePoints[id].name : text('survey.dimension')}</h2>;
     default:
-      return <LevelPanel key={levelId} document={document} levelId={levelId} onLevel={onLevel} />;
+      return <LevelPanel key={levelId} levelId={levelId} onLevel={onLevel} />;
   }
 }

@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { useCallback, useState } from 'react';
 import { Button, Dropdown } from 'antd';
 import {
@@ -11,7 +12,7 @@ import {
 } from '@dusky-spool/core/survey';
 import { FEATURE_MAKES, levelsFromBelow, projectBounds, signatureOf, surveyQuestions } from '@dusky-spool/core/house';
 import { type Point2, refuse } from '@dusky-spool/core/math';
-import { create, type ProjectDocument, update } from '@dusky-spool/core/model';
+import { create, update } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { later } from '../../ground/later.ts';
 import { useRight } from '../../ground/api/session.ts';
@@ -23,7 +24,7 @@ import { usePlace } from '../../state/selection.ts';
 import { leaveWalls } from '../../canvas/tools/draw-walls.ts';
 import { useKeys } from '../../canvas/useKeys.ts';
 import { surfaceIn } from '../../state/views.ts';
-import { newRecordId, useProject, useProjectParts } from '../../state/project.ts';
+import { newRecordId, useProjectStore, useProjectParts } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
@@ -51,16 +52,16 @@ const DrawingImport = later(() => import('./DrawingImport.tsx').then((module) =>
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
 }
 
 const LEFT_PX = 200;
 
 /** The Survey stage: the building as it really is. */
-export function SurveyScreen({ projectId, document }: Props) {
+export function SurveyScreen({ projectId }: Props) {
+  const document = useProject();
   const mayPlan = useRight('plan');
   const { levelId: wanted, selection: raw, view, go } = usePlace();
-  const { edit, undo, redo, showPreview } = useProjectParts('edit', 'undo', 'redo', 'showPreview');
+  const { edit, undo, redo, endPreview } = useProjectParts('edit', 'undo', 'redo', 'endPreview');
   const settings = useSettings();
   const [tool, setTool] = useState<SurveyTool>(SELECT);
   const [menu, setMenu] = useState<{ x: number; y: number } | null>(null);
@@ -77,10 +78,10 @@ export function SurveyScreen({ projectId, document }: Props) {
 
   const select = useCallback(
     (next: Selection) => {
-      showPreview('', null);
+      endPreview();
       go({ selection: next });
     },
-    [go, showPreview],
+    [go, endPreview],
   );
   const questions = surveyQuestions(document).length;
 
@@ -191,7 +192,7 @@ export function SurveyScreen({ projectId, document }: Props) {
   ];
 
   if (view === 'walk') {
-    return <Walk document={document} onBack={() => go({ view: null })} />;
+    return <Walk onBack={() => go({ view: null })} />;
   }
   const surface = surfaceIn(document, view);
   const onView = (next: string | null) => go({ view: next });
@@ -203,7 +204,6 @@ export function SurveyScreen({ projectId, document }: Props) {
           {surface?.kind === 'wall' ? (
             <WallView
               key={surface.wallId}
-              document={document}
               wallId={surface.wallId}
               side={surface.side}
               selection={selection}
@@ -214,7 +214,6 @@ export function SurveyScreen({ projectId, document }: Props) {
           ) : surface ? (
             <CeilingView
               key={surface.roomId}
-              document={document}
               roomId={surface.roomId}
               selection={selection}
               stage="survey"
@@ -223,7 +222,6 @@ export function SurveyScreen({ projectId, document }: Props) {
             />
           ) : view === '3d' ? (
             <House3d
-              document={document}
               selection={selection}
               onSelect={(next, level) => go({ selection: next, level })}
               onBack={() => go({ view: null })}
@@ -233,7 +231,6 @@ export function SurveyScreen({ projectId, document }: Props) {
               {levelId !== '' && (
                 <SurveyCanvas
                   projectId={projectId}
-                  document={document}
                   levelId={levelId}
                   selection={selection}
                   tool={tool}
@@ -249,7 +246,7 @@ export function SurveyScreen({ projectId, document }: Props) {
                   onCrop={(underlayId, first, second) => {
                     setTool(SELECT);
                     const underlay = document.underlays[underlayId];
-                    const picture = useProject.getState().pictures.find(({ id }) => id === underlay?.pictureId);
+                    const picture = useProjectStore.getState().pictures.find(({ id }) => id === underlay?.pictureId);
                     const crop = underlay && picture && cropBetween(underlay, picture, first, second);
                     const operation = crop && update('underlays', underlay, { crop });
                     if (operation) edit(text('survey.crop'), [operation]);
@@ -263,7 +260,6 @@ export function SurveyScreen({ projectId, document }: Props) {
                   {mayPlan && tool.kind === 'select' && (
                     <PlanPictures
                       projectId={projectId}
-                      document={document}
                       levelId={levelId}
                       onScale={(underlayId) => setTool({ kind: 'scale', underlayId, points: [] })}
                       onCrop={(underlayId) => setTool({ kind: 'crop', underlayId, first: null })}
@@ -316,7 +312,6 @@ export function SurveyScreen({ projectId, document }: Props) {
       </div>
       {settings.inspectorOpen && (
         <SurveyInspector
-          document={document}
           selection={selection}
           levelId={levelId}
           onView={(next) => go({ view: next })}
@@ -347,9 +342,7 @@ export function SurveyScreen({ projectId, document }: Props) {
         />
       )}
       {dialog === 'keys' && <KeyboardSheet onClose={() => setDialog(null)} />}
-      {measured && document.underlays[measured.underlayId] && (
-        <ScaleFlow document={document} measured={measured} onDone={() => setMeasured(null)} />
-      )}
+      {measured && document.underlays[measured.underlayId] && <ScaleFlow measured={measured} onDone={() => setMeasured(null)} />}
       {naming && (
         <NameDialog
           onCancel={() => setNaming(null)}
@@ -363,15 +356,7 @@ export function SurveyScreen({ projectId, document }: Props) {
           }}
         />
       )}
-      {drawing && (
-        <DrawingImport
-          projectId={projectId}
-          document={document}
-          levelId={levelId}
-          file={drawing}
-          onClose={() => setDrawing(null)}
-        />
-      )}
+      {drawing && <DrawingImport projectId={projectId} levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />}
     </div>
   );
 

@@ -1,17 +1,10 @@
+import { useProject } from '../../state/open-project.ts';
 import { distance2 } from '@dusky-spool/core/math';
 import { setRackSlack } from '@dusky-spool/core/runs';
-import {
-  type Opening,
-  OPENING_KINDS,
-  type ProjectDocument,
-  type Rack,
-  RACK_KINDS,
-  RACK_SLACKS,
-  type Riser,
-} from '@dusky-spool/core/model';
+import { type Opening, OPENING_KINDS, type Rack, RACK_KINDS, RACK_SLACKS, type Riser } from '@dusky-spool/core/model';
 import { placeOpening } from '@dusky-spool/core/survey';
 import { term, text } from '../../ground/text.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
@@ -22,8 +15,9 @@ import { useChange } from './useChange.ts';
 const DEGREES = 180 / Math.PI;
 
 /** A door, window or arch. */
-export function OpeningPanel({ document, opening }: { readonly document: ProjectDocument; readonly opening: Opening }) {
-  const edit = useProject((state) => state.edit);
+export function OpeningPanel({ opening }: { readonly opening: Opening }) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const { units } = document.project;
   const wall = document.walls[opening.wallId];
   const title = term(`openings.${opening.kind}`);
@@ -61,21 +55,15 @@ export function OpeningPanel({ document, opening }: { readonly document: Project
           units={units}
           onChange={(value) => value !== null && change({ offsetM: distance2(wall.a, wall.b) - value - opening.widthM / 2 })}
         />
-        <FactField document={document} subject="openings" subjectId={opening.id} field="sillM" label={text('survey.sill')} />
-        <FactField document={document} subject="openings" subjectId={opening.id} field="headM" label={text('survey.head')} />
+        <FactField subject="openings" subjectId={opening.id} field="sillM" label={text('survey.sill')} />
+        <FactField subject="openings" subjectId={opening.id} field="headM" label={text('survey.head')} />
         <LengthField
           label={text('survey.casing')}
           valueM={opening.casingWidthM}
           units={units}
           onChange={(casingWidthM) => casingWidthM !== null && change({ casingWidthM })}
         />
-        <FactField
-          document={document}
-          subject="openings"
-          subjectId={opening.id}
-          field="casingDepthM"
-          label={text('survey.recess')}
-        />
+        <FactField subject="openings" subjectId={opening.id} field="casingDepthM" label={text('survey.recess')} />
         {opening.kind === 'door' && (
           <>
             <ChoiceField
@@ -107,10 +95,11 @@ export function OpeningPanel({ document, opening }: { readonly document: Project
   );
 }
 
-export function RackPanel({ document, rack }: { readonly document: ProjectDocument; readonly rack: Rack }) {
+export function RackPanel({ rack }: { readonly rack: Rack }) {
+  const document = useProject();
   const { units } = document.project;
   const change = useChange('racks', rack, rack.name);
-  const edit = useProject((state) => state.edit);
+  const edit = useProjectStore((state) => state.edit);
   return (
     <>
       <Head title={rack.name} line={document.levels[rack.levelId].name} />
@@ -151,13 +140,7 @@ export function RackPanel({ document, rack }: { readonly document: ProjectDocume
           max={60}
           onChange={(count) => change({ units: count })}
         />
-        <FactField
-          document={document}
-          subject="racks"
-          subjectId={rack.id}
-          field="entryHeightM"
-          label={text('survey.entryHeight')}
-        />
+        <FactField subject="racks" subjectId={rack.id} field="entryHeightM" label={text('survey.entryHeight')} />
         <ChoiceField
           label={text('survey.rackSlack')}
           value={rack.slackStyle}
@@ -169,7 +152,8 @@ export function RackPanel({ document, rack }: { readonly document: ProjectDocume
   );
 }
 
-export function RiserPanel({ document, riser }: { readonly document: ProjectDocument; readonly riser: Riser }) {
+export function RiserPanel({ riser }: { readonly riser: Riser }) {
+  const document = useProject();
   const { units } = document.project;
   const change = useChange('risers', riser, riser.name);
   const levels = Object.values(document.levels).map(({ id, name }) => ({ value: id, label: name }));
@@ -184,8 +168,8 @@ export function RiserPanel({ document, riser }: { readonly document: ProjectDocu
         <WordsField label={text('device.name')} value={riser.name} max={60} onChange={(name) => name && change({ name })} />
         <LengthField label={text('device.x')} valueM={riser.x} units={units} onChange={(x) => x !== null && change({ x })} />
         <LengthField label={text('device.y')} valueM={riser.y} units={units} onChange={(y) => y !== null && change({ y })} />
-        <FactField document={document} subject="risers" subjectId={riser.id} field="widthM" label={text('survey.width')} />
-        <FactField document={document} subject="risers" subjectId={riser.id} field="depthM" label={text('survey.depth')} />
+        <FactField subject="risers" subjectId={riser.id} field="widthM" label={text('survey.width')} />
+        <FactField subject="risers" subjectId={riser.id} field="depthM" label={text('survey.depth')} />
         <ChoiceField
           label={text('survey.from')}
           value={riser.bottomLevelId}

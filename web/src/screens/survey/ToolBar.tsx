@@ -4,7 +4,7 @@ import { FEATURE_GROUPS, FEATURE_MAKES, type FeatureGroup } from '@dusky-spool/c
 import { WALL_BUILDS } from '@dusky-spool/core/survey';
 import { OPENING_KINDS, WALL_KINDS, type WallKind } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { SELECT, type SurveyTool, wallsTool } from './tools.ts';
 import { useSurveyView } from './useSurveyView.ts';
@@ -17,7 +17,7 @@ interface Props {
 /** What is drawn, with its key; the chosen tool shows its kinds below it. */
 export function ToolBar({ tool, onTool }: Props) {
   const [wallKind, setWallKind] = useState<WallKind>('stud');
-  const units = useProject((state) => state.sync?.view.project.units ?? 'metric');
+  const units = useProjectStore((state) => state.sync?.view.project.units ?? 'metric');
   const [find, setFind] = useState('');
   const [group, setGroup] = useState<FeatureGroup>('obstacle');
   const rows: { key: string; letter: string; on: boolean; pick: () => void }[] = [

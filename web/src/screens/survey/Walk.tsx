@@ -1,24 +1,25 @@
+import { useProject } from '../../state/open-project.ts';
 import { useMemo, useState } from 'react';
 import { Button } from 'antd';
-import type { FactState, ProjectDocument } from '@dusky-spool/core/model';
+import type { FactState } from '@dusky-spool/core/model';
 import { answerFact, missingThings, type SurveyQuestion, surveyQuestions } from '@dusky-spool/core/house';
 import { formatLength, parseLength } from '@dusky-spool/core/math';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { postJson } from '../../ground/api/http.ts';
 import { useOwnName } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly onBack: () => void;
 }
 
 /** What is not known, one question at a time in walking order, for a phone held in one hand. */
-export function Walk({ document, onBack }: Props) {
-  const edit = useProject((state) => state.edit);
+export function Walk({ onBack }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const name = useOwnName();
   const questions = useMemo(() => surveyQuestions(document), [document]);
   const [total] = useState(questions.length);

@@ -1,10 +1,11 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import { distance2, formatLengthFine, type Point2 } from '@dusky-spool/core/math';
-import { type ProjectDocument, STUD_MATERIALS, update, type Wall, WALL_KINDS } from '@dusky-spool/core/model';
+import { STUD_MATERIALS, update, type Wall, WALL_KINDS } from '@dusky-spool/core/model';
 import { mountingDepth, studsOf } from '@dusky-spool/core/house';
 import { placeWall, splitWall, WALL_BUILDS } from '@dusky-spool/core/survey';
 import { term, text } from '../../ground/text.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { newSurveyId } from './ids.ts';
@@ -12,14 +13,14 @@ import { FactField } from './FactField.tsx';
 import { NumberField, SwitchField, WordsField } from '../../ui/fields.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly walls: readonly Wall[];
   readonly onElevation: (wallId: string) => void;
 }
 
 /** One wall, or what several have in common: how it is made, where it stands, whether cable may run in it. */
-export function WallPanel({ document, walls, onElevation }: Props) {
-  const edit = useProject((state) => state.edit);
+export function WallPanel({ walls, onElevation }: Props) {
+  const document = useProject();
+  const edit = useProjectStore((state) => state.edit);
   const [wall] = walls;
   const single = walls.length === 1;
   const { units } = document.project;
@@ -101,7 +102,6 @@ export function WallPanel({ document, walls, onElevation }: Props) {
           }}
         />
         <FactField
-          document={document}
           subject="walls"
           subjectId={wall.id}
           field="thicknessM"
@@ -109,7 +109,6 @@ export function WallPanel({ document, walls, onElevation }: Props) {
           onValue={single ? undefined : (value) => value && change({ thicknessM: value })}
         />
         <FactField
-          document={document}
           subject="walls"
           subjectId={wall.id}
           field="cavityDepthM"
@@ -148,7 +147,6 @@ export function WallPanel({ document, walls, onElevation }: Props) {
         {wall.studMaterial !== 'none' && (
           <>
             <FactField
-              document={document}
               subject="walls"
               subjectId={wall.id}
               field="studSpacingM"
@@ -156,7 +154,6 @@ export function WallPanel({ document, walls, onElevation }: Props) {
               onValue={single ? undefined : (value) => value !== null && change({ studSpacingM: value })}
             />
             <FactField
-              document={document}
               subject="walls"
               subjectId={wall.id}
               field="studOffsetM"

@@ -4,7 +4,7 @@ import type { ProjectDocument } from '@dusky-spool/core/model';
 import { type Clip, clipBounds, clipOf, mirrorMotion, type Motion, paste } from '@dusky-spool/core/survey';
 import { text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
-import { newRecordId, useProject } from '../../state/project.ts';
+import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { newSurveyId } from './ids.ts';
 
 interface Sources {
@@ -18,7 +18,7 @@ interface Sources {
 
 /** Copies of what is selected: kept, pasted, mirrored, in rows. What is set down becomes the selection. */
 export function useClip({ document, levelId, selection, select, scale }: Sources) {
-  const edit = useProject((state) => state.edit);
+  const edit = useProjectStore((state) => state.edit);
   const { message } = AntApp.useApp();
   const [clip, setClip] = useState<Clip | null>(null);
   const copy = () => {
@@ -36,7 +36,7 @@ export function useClip({ document, levelId, selection, select, scale }: Sources
       )
     )
       return;
-    const now = useProject.getState().sync!.view;
+    const now = useProjectStore.getState().sync!.view;
     const made = Object.keys(what.walls.length > 0 ? now.walls : now.features).filter((id) => !before.has(id));
     select({ kind: what.walls.length > 0 ? 'wall' : 'feature', ids: made });
   };

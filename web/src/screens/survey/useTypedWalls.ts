@@ -6,7 +6,7 @@ import { drawWalls } from '@dusky-spool/core/survey';
 import { text } from '../../ground/text.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { backCorner, endChain, setCorner, typedCorner, typeWalls } from '../../canvas/tools/draw-walls.ts';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 import { newSurveyId } from './ids.ts';
 import type { SurveyTool } from './tools.ts';
 
@@ -20,7 +20,7 @@ interface Sources {
 
 /** Walls drawn by the keyboard: length and angle of the next one, the end of a chain, a step back. */
 export function useTypedWalls({ document, levelId, tool, setTool, control }: Sources): (key: string) => boolean {
-  const edit = useProject((state) => state.edit);
+  const edit = useProjectStore((state) => state.edit);
   const { message } = AntApp.useApp();
   const { units } = document.project;
   const setTypedCorner = () => {

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { type Point2, rotate2 } from '@dusky-spool/core/math';
 import { svgLines } from '@dusky-spool/core/house';
 import type { ProjectDocument, Underlay } from '@dusky-spool/core/model';
-import { useProject } from '../../state/project.ts';
+import { useProjectStore } from '../../state/project.ts';
 
 type Line = readonly [Point2, Point2];
 const CELL_M = 1;
@@ -15,7 +15,7 @@ export function useUnderlayLines(
   document: ProjectDocument,
   levelId: string,
 ): (p: Point2, reachM: number) => Line[] {
-  const pictures = useProject((state) => state.pictures);
+  const pictures = useProjectStore((state) => state.pictures);
   const underlay = Object.values(document.underlays).find((one) => one.levelId === levelId && !one.retired);
   const picture = underlay && pictures.find(({ id }) => id === underlay.pictureId);
   const [lines, setLines] = useState<{ id: string; lines: Line[] } | null>(null);

@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
 import { attachmentOf, bayAt, joistsOf } from '@dusky-spool/core/house';
@@ -15,7 +16,7 @@ import {
   withPlateMates,
 } from '@dusky-spool/core/devices';
 import { boundsOf, formatLength, type Point2, pointInPolygon, rotate2 } from '@dusky-spool/core/math';
-import { create, type DeviceType, type ProjectDocument, remove } from '@dusky-spool/core/model';
+import { create, type DeviceType, remove } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import type { Field } from '../../canvas/PlanCanvas.tsx';
@@ -33,7 +34,6 @@ import { useSheetSize } from './useSheetSize.ts';
 import { FaceShape } from './WallDevices.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly roomId: string;
   readonly selection: Selection;
   readonly stage: 'survey' | 'devices';
@@ -49,7 +49,8 @@ interface Props {
 const GUIDE_PX = 8;
 
 /** A room's ceiling as it lies over the plan: joists, beams, lights, vents, and what hangs there, which is placed and moved here. */
-export function CeilingView({ document, roomId, selection, stage, armed = null, field, onPlaced, onSelect, onView }: Props) {
+export function CeilingView({ roomId, selection, stage, armed = null, field, onPlaced, onSelect, onView }: Props) {
+  const document = useProject();
   const { edit, preview } = useProjectParts('edit', 'preview');
   const [mode, setMode] = useState<'look' | 'joist' | 'no-joist'>('look');
   const svg = useRef<SVGSVGElement>(null);
@@ -170,7 +171,7 @@ export function CeilingView({ document, roomId, selection, stage, armed = null, 
   const turned = (facingRad: number) => `rotate(${90 - (facingRad * 180) / Math.PI})`;
   return (
     <div className={stage === 'devices' ? 'elevation beside' : 'elevation'}>
-      <SurfaceHeader document={document} levelId={room.levelId} room={room} wall={null} side={null} onView={onView}>
+      <SurfaceHeader levelId={room.levelId} room={room} wall={null} side={null} onView={onView}>
         <h2>
           {term(`ceilings.${room.ceilingKind}`)} · {term(`framings.${room.framing}`)}
         </h2>

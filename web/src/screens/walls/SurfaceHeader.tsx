@@ -1,13 +1,13 @@
+import { useProject } from '../../state/open-project.ts';
 import type { ReactNode } from 'react';
 import { Button, Select } from 'antd';
-import type { ProjectDocument, Room, Wall } from '@dusky-spool/core/model';
+import type { Room, Wall } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { wallsAround, type WallSide } from '@dusky-spool/core/house';
 import { text } from '../../ground/text.ts';
 import { ceilingView, wallView } from '../../state/views.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly levelId: string;
   readonly room: Room | null;
   /** The wall that is looked at; null is the ceiling. */
@@ -18,7 +18,8 @@ interface Props {
 }
 
 /** Where one stands: the room, its walls one after the other as one turns in it, its ceiling, and the way back to the plan. */
-export function SurfaceHeader({ document, levelId, room, wall, side, onView, children }: Props) {
+export function SurfaceHeader({ levelId, room, wall, side, onView, children }: Props) {
+  const document = useProject();
   const around = room ? wallsAround(document, room) : [];
   const at = around.findIndex((one) => one.wall.id === wall?.id && one.side === side);
   const turn = (by: number) => {

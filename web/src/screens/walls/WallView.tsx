@@ -1,3 +1,4 @@
+import { useProject } from '../../state/open-project.ts';
 import { useMemo, useRef, useState } from 'react';
 import { Segmented } from 'antd';
 import {
@@ -18,7 +19,7 @@ import {
 } from '@dusky-spool/core/devices';
 import { attachmentOf, bayAt, facedSide, wallElevation, type WallSide } from '@dusky-spool/core/house';
 import { placeOpening } from '@dusky-spool/core/survey';
-import { type DeviceType, type ProjectDocument, remove } from '@dusky-spool/core/model';
+import { type DeviceType, remove } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import type { Finding } from '@dusky-spool/core/rules';
@@ -37,7 +38,6 @@ import { WallDrawing } from './WallDrawing.tsx';
 import { findingSentence } from '@dusky-spool/texts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly wallId: string;
   readonly side: WallSide;
   readonly selection: Selection;
@@ -54,7 +54,8 @@ interface Props {
 const GUIDE_PX = 8;
 
 /** A wall seen square on from one of its sides: devices are placed, moved and lined up on it, studs and blocking set where they are. */
-export function WallView({ document, wallId, side, selection, stage, armed = null, onPlaced, onSelect, onView }: Props) {
+export function WallView({ wallId, side, selection, stage, armed = null, onPlaced, onSelect, onView }: Props) {
+  const document = useProject();
   const { edit, preview } = useProjectParts('edit', 'preview');
   const [mode, setMode] = useState<FramingMode>('look');
   const [blockFrom, setBlockFrom] = useState<FacePlace | null>(null);
@@ -157,7 +158,7 @@ export function WallView({ document, wallId, side, selection, stage, armed = nul
   const bay = pointer && bayAt(view.studs, pointer.offsetM);
   return (
     <div className={stage === 'devices' ? 'elevation beside' : 'elevation'}>
-      <SurfaceHeader document={document} levelId={wall.levelId} room={room ?? null} wall={wall} side={side} onView={onView}>
+      <SurfaceHeader levelId={wall.levelId} room={room ?? null} wall={wall} side={side} onView={onView}>
         <h2>
           {term(`walls.${wall.kind}`)} · {formatLength(view.lengthM, units)}
         </h2>

@@ -36,7 +36,7 @@ interface Surface<Place, Guide> {
 /** Selecting and dragging on a wall or ceiling, with Shift for several and Alt without guides; drawn as a preview until let go. */
 export function useSurfaceDrag<Place, Guide>(surface: Surface<Place, Guide>) {
   const { svg, selection, chosen, busy, at, apartPx, dragged, together, onSelect } = surface;
-  const { edit, showPreview } = useProjectParts('edit', 'showPreview');
+  const { edit, drag: showDrag, endPreview } = useProjectParts('edit', 'drag', 'endPreview');
   const [pointer, setPointer] = useState<Place | null>(null);
   const [free, setFree] = useState(false);
   const [guides, setGuides] = useState<readonly Guide[]>([]);
@@ -73,7 +73,7 @@ export function useSurfaceDrag<Place, Guide>(surface: Surface<Place, Guide>) {
     if (!held.current) return;
     const next = dragged(held.current, to, event.altKey);
     setGuides(next.guides);
-    if (next.operations.ok) showPreview('', next.operations.value);
+    if (next.operations.ok) showDrag(next.operations.value);
   };
   const onPointerUp = (event: PointerEvent) => {
     const grip = held.current;
@@ -82,7 +82,7 @@ export function useSurfaceDrag<Place, Guide>(surface: Surface<Place, Guide>) {
     if (!grip) return;
     const to = at(event);
     if (apartPx(grip.from, to) > DRAG_PX) edit(text('edit.move'), dragged(grip, to, event.altKey).operations);
-    else showPreview('', null);
+    else endPreview();
   };
   /** Whether a click only ends a drag. */
   const endsDrag = (): boolean => {

@@ -1,13 +1,12 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import type { CablingReport } from '@dusky-spool/core/sheets';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { formatCableLength, formatThin } from '@dusky-spool/core/math';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { text } from '../../ground/text.ts';
 import { RunLinks } from './RunLinks.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly report: CablingReport;
   readonly onRun: (number: string) => void;
   readonly onBundle: () => void;
@@ -16,7 +15,8 @@ interface Props {
 const MOST_RUNS = 6;
 
 /** What is pulled together: its order, where it parts, how thick it is and the hole it needs. */
-export function BundleTable({ document, report, onRun, onBundle }: Props) {
+export function BundleTable({ report, onRun, onBundle }: Props) {
+  const document = useProject();
   const { units } = document.project;
   return (
     <>

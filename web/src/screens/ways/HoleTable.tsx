@@ -1,14 +1,13 @@
+import { useProject } from '../../state/open-project.ts';
 import { useMemo } from 'react';
 import { bitsOf, holePlace } from '@dusky-spool/core/sheets';
 import { boredLines, type BoredPlace } from '@dusky-spool/core/pathways';
 import { levelsFromBelow } from '@dusky-spool/core/house';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { term, text } from '../../ground/text.ts';
 import { RunLinks } from './RunLinks.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly places: readonly BoredPlace[];
   readonly onRun: (number: string) => void;
 }
@@ -16,7 +15,8 @@ interface Props {
 const MOST_RUNS = 3;
 
 /** Every place that is bored: by level, what, where, how wide, for how many cables, and who has to agree. */
-export function HoleTable({ document, places, onRun }: Props) {
+export function HoleTable({ places, onRun }: Props) {
+  const document = useProject();
   const byLevel = useMemo(
     () =>
       levelsFromBelow(document).flatMap((level) => {

@@ -1,14 +1,14 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import type { CablingReport, LoadedWay } from '@dusky-spool/core/sheets';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
-import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
+import type { Operation } from '@dusky-spool/core/model';
 import { formatCableLength, formatThin } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { useCures, useDerived } from '../../state/following.ts';
 import { RunLinks } from './RunLinks.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly report: CablingReport;
   readonly onRun: (number: string) => void;
   readonly onPreview: (title: string, operations: readonly Operation[]) => void;
@@ -18,7 +18,8 @@ const degrees = (rad: number) => `${Math.round((rad * 180) / Math.PI)}°`;
 const MOST_RUNS = 2;
 
 /** How full each riser, conduit, chase and channel is, and which spare conduits are there or missing. */
-export function LoadTable({ document, report, onRun, onPreview }: Props) {
+export function LoadTable({ report, onRun, onPreview }: Props) {
+  const document = useProject();
   const { units } = document.project;
   const { findings } = useDerived(document);
   const finding = findings.find(({ check }) => check === 'conduits-planned');

@@ -1,7 +1,8 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { CablingReport } from '@dusky-spool/core/sheets';
-import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
+import type { Operation } from '@dusky-spool/core/model';
 import { type ScreedWay, signWay } from '@dusky-spool/core/pathways';
 import { formatCableLength, formatLength, formatThin, type Outcome } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
@@ -10,25 +11,25 @@ import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly report: CablingReport;
   readonly onEdit: (title: string, operations: Outcome<Operation[]>) => boolean;
 }
 
 /** Ways in the screed: what is dimensioned, photographed and signed before the pour. */
-export function ScreedList({ document, report, onEdit }: Props) {
+export function ScreedList({ report, onEdit }: Props) {
   return (
     <>
       <p className="caution">{text('ways.screedCaution')}</p>
       {report.screed.length === 0 && <p>{text('ways.noScreed')}</p>}
       {report.screed.map((way) => (
-        <ScreedCard key={way.feature.id} document={document} way={way} onEdit={onEdit} />
+        <ScreedCard key={way.feature.id} way={way} onEdit={onEdit} />
       ))}
     </>
   );
 }
 
-function ScreedCard({ document, way, onEdit }: Omit<Props, 'report'> & { readonly way: ScreedWay }) {
+function ScreedCard({ way, onEdit }: Omit<Props, 'report'> & { readonly way: ScreedWay }) {
+  const document = useProject();
   const { units } = document.project;
   const { feature, lengthM, coverM, crossings, stubUps, sign } = way;
   const [by, setBy] = useState('');

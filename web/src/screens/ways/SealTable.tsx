@@ -1,8 +1,9 @@
+import { useProject } from '../../state/open-project.ts';
 import { Select } from 'antd';
 import { useState } from 'react';
 import { type CablingReport, holePlace } from '@dusky-spool/core/sheets';
 import { type Penetration, sealCounts } from '@dusky-spool/core/pathways';
-import { create, type Operation, type ProjectDocument, type Seal, SEAL_STATES, update } from '@dusky-spool/core/model';
+import { create, type Operation, type Seal, SEAL_STATES, update } from '@dusky-spool/core/model';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId } from '../../state/project.ts';
@@ -10,13 +11,13 @@ import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly report: CablingReport;
   readonly onEdit: (title: string, operations: readonly Operation[]) => void;
 }
 
 /** Every place that has to be closed again: what closes it, whether it is closed, by whom. */
-export function SealTable({ document, report, onEdit }: Props) {
+export function SealTable({ report, onEdit }: Props) {
+  const document = useProject();
   const [open, setOpen] = useState<string | null>(null);
   const [only, setOnly] = useState<'all' | 'open'>('all');
   const counts = sealCounts(report.penetrations);

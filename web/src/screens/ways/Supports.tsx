@@ -1,15 +1,15 @@
+import { useProject } from '../../state/open-project.ts';
 import type { CablingReport } from '@dusky-spool/core/sheets';
-import type { ProjectDocument } from '@dusky-spool/core/model';
 import { formatCableLength, formatLengthFine } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly report: CablingReport;
 }
 
 /** What holds the cable, what lies beside mains, and what is opened in a finished house. */
-export function Supports({ document, report }: Props) {
+export function Supports({ report }: Props) {
+  const document = useProject();
   const { units } = document.project;
   const length = (lengthM: number) => formatCableLength(lengthM, units);
   const { supports, beside, opened } = report;

@@ -1,9 +1,10 @@
+import { useProject } from '../../state/open-project.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { Button, Segmented } from 'antd';
 import type { CablingReport } from '@dusky-spool/core/sheets';
 import { holeTotals } from '@dusky-spool/core/pathways';
 import type { TrunkOutlook } from '@dusky-spool/core/deltas';
-import { CONSTRUCTIONS, type Operation, type ProjectDocument, remove, updateProject } from '@dusky-spool/core/model';
+import { CONSTRUCTIONS, type Operation, remove, updateProject } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
@@ -19,7 +20,6 @@ import { Supports } from './Supports.tsx';
 import { WeightFields } from './WeightFields.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly onBack: () => void;
   readonly onRun: (runId: string) => void;
 }
@@ -28,8 +28,9 @@ type Tab = 'holes' | 'ways' | 'bundles' | 'seals' | 'screed' | 'supports';
 const TABS: readonly Tab[] = ['holes', 'ways', 'bundles', 'seals', 'screed', 'supports'];
 
 /** What all ways come to: metres, holes and who bores them; and the search for ways that runs share. */
-export function WaysScreen({ document, onBack, onRun }: Props) {
-  const { edit, showPreview } = useProjectParts('edit', 'showPreview');
+export function WaysScreen({ onBack, onRun }: Props) {
+  const document = useProject();
+  const { edit, propose } = useProjectParts('edit', 'propose');
   const { runs } = useDerived(document);
   const [report, setReport] = useState<CablingReport | null>(null);
   const [tab, setTab] = useState<Tab>('holes');
@@ -56,7 +57,7 @@ export function WaysScreen({ document, onBack, onRun }: Props) {
   };
   const preview = (title: string, operations: readonly Operation[]) => {
     onBack();
-    showPreview(title, operations);
+    propose(title, operations);
   };
   const goTo = (number: string) => {
     const id = numbers.get(number);
@@ -90,7 +91,7 @@ export function WaysScreen({ document, onBack, onRun }: Props) {
             }}
           />
           <p className="faint">{text(`ways.constructionHints.${document.project.construction}`)}</p>
-          <WeightFields document={document} onEdit={edit} />
+          <WeightFields onEdit={edit} />
           <h3>{text('ways.shared')}</h3>
           <p>{text(trunks.length > 0 ? 'ways.sharedKept' : 'ways.sharedNone')}</p>
           <div className="panel-buttons">
@@ -167,24 +168,23 @@ export function WaysScreen({ document, onBack, onRun }: Props) {
           {report === null ? (
             <p className="faint">{text('header.checking')}</p>
           ) : tab === 'ways' ? (
-            <LoadTable document={document} report={report} onRun={goTo} onPreview={preview} />
+            <LoadTable report={report} onRun={goTo} onPreview={preview} />
           ) : tab === 'bundles' ? (
             <BundleTable
-              document={document}
               report={report}
               onRun={goTo}
               onBundle={() => void askBundles().then((operations) => edit(text('ways.bundleByWay'), operations))}
             />
           ) : tab === 'seals' ? (
-            <SealTable document={document} report={report} onEdit={edit} />
+            <SealTable report={report} onEdit={edit} />
           ) : tab === 'screed' ? (
-            <ScreedList document={document} report={report} onEdit={edit} />
+            <ScreedList report={report} onEdit={edit} />
           ) : tab === 'supports' ? (
-            <Supports document={document} report={report} />
+            <Supports report={report} />
           ) : report.places.length === 0 ? (
             <p>{text('ways.noHoles')}</p>
           ) : (
-            <HoleTable document={document} places={report.places} onRun={goTo} />
+            <HoleTable places={report.places} onRun={goTo} />
           )}
         </section>
       </div>

@@ -1,17 +1,18 @@
+import { useProject } from '../../state/open-project.ts';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { type Operation, type ProjectDocument, updateProject, WEIGHT_NAMES, type WeightName } from '@dusky-spool/core/model';
+import { type Operation, updateProject, WEIGHT_NAMES, type WeightName } from '@dusky-spool/core/model';
 import { BARRED_M, weightsOf } from '@dusky-spool/core/routing';
 import { text } from '../../ground/text.ts';
 import { NumberField } from '../../ui/fields.tsx';
 
 interface Props {
-  readonly document: ProjectDocument;
   readonly onEdit: (title: string, operations: readonly Operation[]) => void;
 }
 
 /** What a way costs in this project, in metres of cable: as its construction has it, with what the firm has changed. */
-export function WeightFields({ document, onEdit }: Props) {
+export function WeightFields({ onEdit }: Props) {
+  const document = useProject();
   const { project } = document;
   const [open, setOpen] = useState(false);
   const usual = weightsOf({ ...project, routeWeights: {} });

@@ -72,6 +72,24 @@ export default tseslint.config(
       'react-refresh/only-export-components': 'warn',
     },
   },
+  {
+    // What an edit does to a project is a command, tested without a screen.
+    files: ['web/src/{screens,ui,canvas,app}/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            {
+              name: '@dusky-spool/core/model',
+              importNames: ['create', 'update', 'remove'],
+              message: 'Give it a file in web/src/commands.',
+            },
+          ],
+        },
+      ],
+    },
+  },
   { files: ['**/*.test.ts', 'e2e/**/*.ts', '**/testing/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
   { files: ['scripts/**', 'cli/**', 'demo/build/**', 'server/app/main.ts'], rules: { 'no-console': 'off' } },
 );

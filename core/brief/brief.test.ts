@@ -1,6 +1,14 @@
 import { expect } from 'chai';
 import { placeAll, placeDevice } from '../devices/index.ts';
-import { applyChange, BRIEF_TOPICS, type BriefTopic, daysBefore, type OpenDecision, type Operation, type ProjectDocument } from '../model/index.ts';
+import {
+  applyChange,
+  BRIEF_TOPICS,
+  type BriefTopic,
+  daysBefore,
+  type OpenDecision,
+  type Operation,
+  type ProjectDocument,
+} from '../model/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { checked, smallHouse, twoStoreyHouse } from '../testing/index.ts';
 import { answerCell, briefPrompts, cellOf, fillRest, notDiscussed, signRoom, tellRoom } from './cells.ts';

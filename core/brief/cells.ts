@@ -1,6 +1,18 @@
 import { wallPoint } from '../house/index.ts';
 import { fine, type Outcome, type Point2, polygonArea, refuse } from '../math/index.ts';
-import { type Answer, BRIEF_TOPICS, type BriefCell, type BriefTopic, create, type Operation, type ProjectDocument, remove, type Room, type RoomBrief, update } from '../model/index.ts';
+import {
+  type Answer,
+  BRIEF_TOPICS,
+  type BriefCell,
+  type BriefTopic,
+  create,
+  type Operation,
+  type ProjectDocument,
+  remove,
+  type Room,
+  type RoomBrief,
+  update,
+} from '../model/index.ts';
 import { derivationsOf, listOf, whole } from '../derive/index.ts';
 import { TOPIC_RULES, topicsAsked } from './topics.ts';
 

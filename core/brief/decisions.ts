@@ -1,5 +1,14 @@
 import { attachmentOf } from '../house/index.ts';
-import { daysBefore, daysBetween, type Device, gateDate, type Leg, type OpenDecision, type ProjectDocument, TRADE_GATES } from '../model/index.ts';
+import {
+  daysBefore,
+  daysBetween,
+  type Device,
+  gateDate,
+  type Leg,
+  type OpenDecision,
+  type ProjectDocument,
+  TRADE_GATES,
+} from '../model/index.ts';
 import { listOf, partOf, pickedFrom } from '../derive/index.ts';
 
 /** A cable of the superset: so many of it, and which options need them. */

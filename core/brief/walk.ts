@@ -1,6 +1,15 @@
 import { levelsFromBelow } from '../house/index.ts';
 import { middleOf, type Point2 } from '../math/index.ts';
-import { type BriefCell, type BriefTopic, create, type Operation, type ProjectDocument, type Room, update, type WalkResult } from '../model/index.ts';
+import {
+  type BriefCell,
+  type BriefTopic,
+  create,
+  type Operation,
+  type ProjectDocument,
+  type Room,
+  update,
+  type WalkResult,
+} from '../model/index.ts';
 import { listOf, onLevel } from '../derive/index.ts';
 import { briefOf, cellOf } from './cells.ts';
 

@@ -1,7 +1,24 @@
 import { z } from 'zod';
 import { type Outcome, refuse } from '../math/index.ts';
 import type { Calculator } from './calculator.ts';
-import { amplifierOutput, bondingConductor, cascadeNoise, coaxLoss, dishAim, dishGap, fieldStrength, horizon, levelUnits, lnbDrop, magneticBearing, mastSpacing, outletLevel, splitterLoss, surgeBond, thermalNoise } from './coax/index.ts';
+import {
+  amplifierOutput,
+  bondingConductor,
+  cascadeNoise,
+  coaxLoss,
+  dishAim,
+  dishGap,
+  fieldStrength,
+  horizon,
+  levelUnits,
+  lnbDrop,
+  magneticBearing,
+  mastSpacing,
+  outletLevel,
+  splitterLoss,
+  surgeBond,
+  thermalNoise,
+} from './coax/index.ts';
 import { cameraDensity, pathLoss } from './coverage/index.ts';
 import { dataLink, patchCords, poeBudget, poeBundle, poeLink } from './data/index.ts';
 import { circuitLoad, patchPorts, rackHeat, upsTime } from './head-end/index.ts';
@@ -12,10 +29,41 @@ import { ceilingCoverage, frameFit, heightCheck, stereoPair } from './placing/in
 import { classTwo, dcChain, dcDrop, dcPower, ledChannels, ledFeed, ledStrip } from './power/index.ts';
 import { contactZones, endOfLine, loopLimit, standbyBattery } from './security/index.ts';
 import { shadeRoll, skySeen, sunHours, sunOnPane, sunPosition } from './shades/index.ts';
-import { constantVoltage, damping, speakerCableGaugeCalculator, speakerCableLossCalculator, speakerLoadCalculator, speakerNetwork, speakerResponse, volumeControl } from './speakers/index.ts';
-import { boreCheck, bracketLoad, fixingLoad, holeFill, lagScrew, notchCheck, seismicForce, separation } from './structure/index.ts';
+import {
+  constantVoltage,
+  damping,
+  speakerCableGaugeCalculator,
+  speakerCableLossCalculator,
+  speakerLoadCalculator,
+  speakerNetwork,
+  speakerResponse,
+  volumeControl,
+} from './speakers/index.ts';
+import {
+  boreCheck,
+  bracketLoad,
+  fixingLoad,
+  holeFill,
+  lagScrew,
+  notchCheck,
+  seismicForce,
+  separation,
+} from './structure/index.ts';
 import { atticHeightCalculator, levelAlignmentCalculator, planScaleCalculator } from './survey/index.ts';
-import { eyeRows, layoutChannels, modalResponse, roomMode, screenBrightness, screenSize, soundInRoom, soundLevel, speakerDelay, speakerPower, throwWindow, viewingAngle } from './theatre/index.ts';
+import {
+  eyeRows,
+  layoutChannels,
+  modalResponse,
+  roomMode,
+  screenBrightness,
+  screenSize,
+  soundInRoom,
+  soundLevel,
+  speakerDelay,
+  speakerPower,
+  throwWindow,
+  viewingAngle,
+} from './theatre/index.ts';
 import { bundleDiameter, pictureRate, pictureReach, plugConduit, rigidInBend } from './video/index.ts';
 import { bendRadius, materialAllowed, parallelConductors, pullLimit, wireResistanceCalculator, wireSizes } from './wire/index.ts';
 

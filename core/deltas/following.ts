@@ -4,7 +4,18 @@ import { Derivations, derivationsOf, edited, onLevel, type Steps } from '../deri
 import { cablingReport, type CablingReport, type ScheduleWords } from '../sheets/index.ts';
 import { clashesOf } from '../devices/index.ts';
 import type { Device, Operation, ProjectDocument } from '../model/index.ts';
-import { bundleByWay, choicesOf, compareNumbers, plannedRun, type PlannedRun, planRuns, proposeTrunks, renumberScheme, ROUTE_OF_RUN, runsByDevice } from '../runs/index.ts';
+import {
+  bundleByWay,
+  choicesOf,
+  compareNumbers,
+  plannedRun,
+  type PlannedRun,
+  planRuns,
+  proposeTrunks,
+  renumberScheme,
+  ROUTE_OF_RUN,
+  runsByDevice,
+} from '../runs/index.ts';
 import { heldDraft } from './held-draft.ts';
 import { type DocumentPatch, patched } from './patch.ts';
 import { splicesBetween } from './splices.ts';

@@ -5,4 +5,15 @@
 export { Following } from './following.ts';
 export { heldDraft } from './held-draft.ts';
 export { type DocumentPatch, patchBy, patchOf } from './patch.ts';
-export { type Derived, derivedFrom, type HeldTold, NOTHING_TOLD, plannedFrom, type Told, type ToldFinding, type ToldLists, type TrunkOutlook, withTold } from './told.ts';
+export {
+  type Derived,
+  derivedFrom,
+  type HeldTold,
+  NOTHING_TOLD,
+  plannedFrom,
+  type Told,
+  type ToldFinding,
+  type ToldLists,
+  type TrunkOutlook,
+  withTold,
+} from './told.ts';

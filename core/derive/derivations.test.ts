@@ -4,7 +4,15 @@ import { FINDINGS } from '../rules/index.ts';
 import { WAY_LOADS } from '../pathways/index.ts';
 import { moveDevices, removeDevices } from '../devices/index.ts';
 import { BUNDLES, PLANNED_RUN } from '../runs/index.ts';
-import { create, newWall, type Operation, type ProjectDocument, reverseOperations, update, updateProject } from '../model/index.ts';
+import {
+  create,
+  newWall,
+  type Operation,
+  type ProjectDocument,
+  reverseOperations,
+  update,
+  updateProject,
+} from '../model/index.ts';
 import { countedIds, twoStoreyHouse, withDevices } from '../testing/index.ts';
 import { deltaBetween, Derivations } from './derivations.ts';
 import { type AnyNode, each, whole } from './node.ts';

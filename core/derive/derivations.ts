@@ -1,5 +1,12 @@
 import { fine, type Outcome } from '../math/index.ts';
-import { applyChange, type CollectionName, type Operation, type ProjectDocument, type RecordOf, sameItems } from '../model/index.ts';
+import {
+  applyChange,
+  type CollectionName,
+  type Operation,
+  type ProjectDocument,
+  type RecordOf,
+  sameItems,
+} from '../model/index.ts';
 import { guarded } from './guard.ts';
 import { layerOver } from './layer.ts';
 import type { AnyNode, Each, Reading, RecordRef, Whole } from './node.ts';

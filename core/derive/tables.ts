@@ -1,4 +1,11 @@
-import { COLLECTION_NAMES, type CollectionName, type Operation, type ProjectDocument, type RecordOf, sameItems } from '../model/index.ts';
+import {
+  COLLECTION_NAMES,
+  type CollectionName,
+  type Operation,
+  type ProjectDocument,
+  type RecordOf,
+  sameItems,
+} from '../model/index.ts';
 import type { Outcome } from '../math/index.ts';
 import { Derivations, derivationsOf } from './derivations.ts';
 import { type AnyNode, type Keyed, whole, type Whole } from './node.ts';

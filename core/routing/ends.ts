@@ -1,4 +1,14 @@
-import { type Attachment, ceilingHeightAt, nearestWall, openingsOf, roomAt, wallLength, type WallPlace, wallPoint, wallTopM } from '../house/index.ts';
+import {
+  type Attachment,
+  ceilingHeightAt,
+  nearestWall,
+  openingsOf,
+  roomAt,
+  wallLength,
+  type WallPlace,
+  wallPoint,
+  wallTopM,
+} from '../house/index.ts';
 import { fine, type Outcome, type Point2, type Point3, refuse } from '../math/index.ts';
 import type { Medium } from '../model/index.ts';
 import { entriesAt, type Entry } from './attach.ts';

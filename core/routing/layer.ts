@@ -1,4 +1,12 @@
-import { closestOnSegment, crossingParameters, levelCrossings, type Point2, type Point3, pointInPolygon, rotate2 } from '../math/index.ts';
+import {
+  closestOnSegment,
+  crossingParameters,
+  levelCrossings,
+  type Point2,
+  type Point3,
+  pointInPolygon,
+  rotate2,
+} from '../math/index.ts';
 import { type Building, wallTopM } from '../house/index.ts';
 import type { Feature, Wall } from '../model/index.ts';
 import { keepFromMains } from '../calculators/index.ts';

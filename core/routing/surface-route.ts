@@ -1,5 +1,16 @@
 import { type Building, buildingOf, nearestWall, openingsOf, roomAt, wallLength, wallPoint } from '../house/index.ts';
-import { alongRing, closestOnSegment, distance2, fine, type Outcome, placeOnRing, type Point2, polygonArea, refuse, ringLength } from '../math/index.ts';
+import {
+  alongRing,
+  closestOnSegment,
+  distance2,
+  fine,
+  type Outcome,
+  placeOnRing,
+  type Point2,
+  polygonArea,
+  refuse,
+  ringLength,
+} from '../math/index.ts';
 import type { ProjectDocument, Room, Run, Wall } from '../model/index.ts';
 
 /** A run in channels along the skirtings of rooms, m. */

@@ -1,5 +1,14 @@
 import { type Building, levelUnder, wallsOf } from '../house/index.ts';
-import { boundsMeet, boundsOf, distance3, grownBounds, inBounds, type Point2, type Point3, pointInPolygon } from '../math/index.ts';
+import {
+  boundsMeet,
+  boundsOf,
+  distance3,
+  grownBounds,
+  inBounds,
+  type Point2,
+  type Point3,
+  pointInPolygon,
+} from '../math/index.ts';
 import type { Medium } from '../model/index.ts';
 import { type Hole, holesOf } from './holes.ts';
 import { runsInSolid } from './in-solid.ts';

@@ -1,5 +1,14 @@
 import { isKept } from '../runs/index.ts';
-import { blockingNeeds, type Clash, CLASHES_OF_DEVICE, CURED_BY_MOVING, legalPlaces, mountsFor, moveDevices, placeDevice } from '../devices/index.ts';
+import {
+  blockingNeeds,
+  type Clash,
+  CLASHES_OF_DEVICE,
+  CURED_BY_MOVING,
+  legalPlaces,
+  mountsFor,
+  moveDevices,
+  placeDevice,
+} from '../devices/index.ts';
 import { middleOf, type Point2 } from '../math/index.ts';
 import { buildingOf, nearestWall } from '../house/index.ts';
 import { create, type Device, type DeviceType, type Operation, type ProjectDocument, update } from '../model/index.ts';

@@ -2,7 +2,17 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { moveDevices, placeDevice, removeDevices } from '../devices/index.ts';
-import { applyChange, create, type FeatureKind, newFeature, type Operation, type ProjectDocument, readProjectFile, remove, update } from '../model/index.ts';
+import {
+  applyChange,
+  create,
+  type FeatureKind,
+  newFeature,
+  type Operation,
+  type ProjectDocument,
+  readProjectFile,
+  remove,
+  update,
+} from '../model/index.ts';
 import type { Outcome } from '../math/index.ts';
 import { listOf } from '../derive/index.ts';
 import { runState, waysOf } from '../runs/index.ts';

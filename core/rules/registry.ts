@@ -41,7 +41,16 @@ import { screedSound } from './screed-sound.ts';
 import { waysOpen } from './ways-open.ts';
 import { waysFit } from './ways-fit.ts';
 import { buildable } from './buildable.ts';
-import { type Check, type CheckContext, type DeviceCheck, type Finding, type HouseCheck, ORDER, type RunCheck, type Said } from './check.ts';
+import {
+  type Check,
+  type CheckContext,
+  type DeviceCheck,
+  type Finding,
+  type HouseCheck,
+  ORDER,
+  type RunCheck,
+  type Said,
+} from './check.ts';
 import { clearOfMains } from './clear-of-mains.ts';
 import { conductorsFit } from './conductors-fit.ts';
 import { cavitiesKnown, ceilingAboveHeads, levelsApart, openingsFit, roomsClosed } from './house-sound.ts';

@@ -1,6 +1,16 @@
 import { RACK_UNIT_M } from '../math/index.ts';
 import { levelsFromBelow } from '../house/index.ts';
-import { type Device, type Operation, type ProjectDocument, type ProjectHeader, type Rack, type Run, sameValue, type SlackStyle, update } from '../model/index.ts';
+import {
+  type Device,
+  type Operation,
+  type ProjectDocument,
+  type ProjectHeader,
+  type Rack,
+  type Run,
+  sameValue,
+  type SlackStyle,
+  update,
+} from '../model/index.ts';
 import { derivationsOf, each, listOf, whole } from '../derive/index.ts';
 import type { Allowance } from '../calculators/index.ts';
 

@@ -10,7 +10,24 @@ export { filledIn } from './calculator-inputs.ts';
 export { proposeTrunks } from './find-trunks.ts';
 export { firstFreeNumber, numberScheme, reserveBlock, runNumberFor, spendNumber } from './numbering.ts';
 export { waysToOpen } from './open-a-way.ts';
-export { choicesOf, compareNumbers, endOfDevice, holesOfRun, inNumberOrder, isKept, keptRoute, NUMBER_ORDER, PLANNED_RUN, PLANNED_RUNS, plannedRun, type PlannedRun, planRuns, ROUTE_OF_RUN, routeNetwork, sharedWays } from './plan-runs.ts';
+export {
+  choicesOf,
+  compareNumbers,
+  endOfDevice,
+  holesOfRun,
+  inNumberOrder,
+  isKept,
+  keptRoute,
+  NUMBER_ORDER,
+  PLANNED_RUN,
+  PLANNED_RUNS,
+  plannedRun,
+  type PlannedRun,
+  planRuns,
+  ROUTE_OF_RUN,
+  routeNetwork,
+  sharedWays,
+} from './plan-runs.ts';
 export { renumberScheme, type SchemeOutlook } from './renumber-scheme.ts';
 export { decideKept, runState, waysOf } from './run-state.ts';
 export { RUNS_BY_DEVICE, RUNS_OF_DEVICE, runsByDevice } from './runs-by-device.ts';

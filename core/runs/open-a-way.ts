@@ -1,7 +1,16 @@
 import { edited } from '../derive/index.ts';
 import { attachmentOf, type Building, buildingOf, nearestWall, roomAt, wallLength, wallPoint } from '../house/index.ts';
 import { distance2, type Point2, ringLength } from '../math/index.ts';
-import { create, newFeature, newRiser, type ProjectDocument, type Room, type Run, update, updateProject } from '../model/index.ts';
+import {
+  create,
+  newFeature,
+  newRiser,
+  type ProjectDocument,
+  type Room,
+  type Run,
+  update,
+  updateProject,
+} from '../model/index.ts';
 import { weightsOf } from '../routing/index.ts';
 import { channelHome, channels } from './open-by-channel.ts';
 import { type Candidate, NEAR_M, type OpenedWay, tidy } from './opened-way.ts';

@@ -1,8 +1,33 @@
 import { attachmentOf, buildingOf } from '../house/index.ts';
 import { distance3, type Outcome, type Point3 } from '../math/index.ts';
-import { type Device, type Medium, type ProjectDocument, type ProjectHeader, type Route, type RouteRule, type Run, RUN_STATES, sameItems, sameValue } from '../model/index.ts';
+import {
+  type Device,
+  type Medium,
+  type ProjectDocument,
+  type ProjectHeader,
+  type Route,
+  type RouteRule,
+  type Run,
+  RUN_STATES,
+  sameItems,
+  sameValue,
+} from '../model/index.ts';
 import { derivationsOf, each, type Each, type Keyed, lookup, type Reading, Remembered, whole } from '../derive/index.ts';
-import { type EndPlace, type Hole, holesOf, type Loads, loadsOf, type Network, NETWORK, NOT_SHARED, otherWays, rackName, rackPlace, routeBetween, type RoutedPath } from '../routing/index.ts';
+import {
+  type EndPlace,
+  type Hole,
+  holesOf,
+  type Loads,
+  loadsOf,
+  type Network,
+  NETWORK,
+  NOT_SHARED,
+  otherWays,
+  rackName,
+  rackPlace,
+  routeBetween,
+  type RoutedPath,
+} from '../routing/index.ts';
 import { ALLOWANCE_OF_RUN, slackOf } from './allowance.ts';
 import { type Allowance, cutLength, type CutLength, lengthWith } from '../calculators/index.ts';
 

@@ -1,5 +1,14 @@
 import { fine, type Outcome, refuse } from '../math/index.ts';
-import { create, type Operation, type ProjectDocument, remove, type Route, type Run, type RunState, update } from '../model/index.ts';
+import {
+  create,
+  type Operation,
+  type ProjectDocument,
+  remove,
+  type Route,
+  type Run,
+  type RunState,
+  update,
+} from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import type { RoutedPath } from '../routing/index.ts';
 import type { CutLength } from '../calculators/index.ts';

@@ -2,7 +2,16 @@ import { expect } from 'chai';
 import type { Outcome } from '../math/index.ts';
 import { applyChange, create, newFeature, newOpening, type Operation, type ProjectDocument } from '../model/index.ts';
 import { smallHouse } from '../testing/index.ts';
-import { alignFeatures, arrayMotions, clipBounds, clipOf, distributeFeatures, mirrorMotion, moveFeatures, paste } from './arrange.ts';
+import {
+  alignFeatures,
+  arrayMotions,
+  clipBounds,
+  clipOf,
+  distributeFeatures,
+  mirrorMotion,
+  moveFeatures,
+  paste,
+} from './arrange.ts';
 import { featureBox, surveyHit } from '../house/index.ts';
 import type { NewId } from './walls.ts';
 

@@ -1,7 +1,15 @@
 import { expect } from 'chai';
 import { placeDevice } from '../devices/index.ts';
 import { levelAreas, proposalInput, proposeWalls, readDxf, wallElevation } from '../house/index.ts';
-import { applyChange, checkIntegrity, create, newFeature, newOpening, type Operation, type ProjectDocument } from '../model/index.ts';
+import {
+  applyChange,
+  checkIntegrity,
+  create,
+  newFeature,
+  newOpening,
+  type Operation,
+  type ProjectDocument,
+} from '../model/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
 import { drawnPlans } from '../testing/drawn-plans.ts';
 import { wallsFromProposals } from './walls-from-proposals.ts';

@@ -3,7 +3,21 @@ import fc from 'fast-check';
 import { type Outcome, type Point2, rotate2 } from '../math/index.ts';
 import { applyChange, create, type FramingMember, newFeature, type Operation, type ProjectDocument } from '../model/index.ts';
 import { smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { answerFact, atticContours, atticHeightAt, bayAt, factOf, FEATURE_MAKES, joistsOf, missingThings, ridgeHeight, snapDrawing, studsOf, surveyQuestions, wallFaces } from '../house/index.ts';
+import {
+  answerFact,
+  atticContours,
+  atticHeightAt,
+  bayAt,
+  factOf,
+  FEATURE_MAKES,
+  joistsOf,
+  missingThings,
+  ridgeHeight,
+  snapDrawing,
+  studsOf,
+  surveyQuestions,
+  wallFaces,
+} from '../house/index.ts';
 import { atticHeight, levelAlignment, planScale } from '../calculators/index.ts';
 import { moveLevel, sharedPoints } from './align-levels.ts';
 

@@ -1,7 +1,18 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { distance2, type Point2 } from '../math/index.ts';
-import { applyChange, create, type Device, type Feature, newDevice, newFeature, newUnderlay, type Operation, type ProjectDocument, SUBSTRATES } from '../model/index.ts';
+import {
+  applyChange,
+  create,
+  type Device,
+  type Feature,
+  newDevice,
+  newFeature,
+  newUnderlay,
+  type Operation,
+  type ProjectDocument,
+  SUBSTRATES,
+} from '../model/index.ts';
 import { smallHouse } from '../testing/index.ts';
 import { anchoringIn, cornersOf, fromTwoCorners, heightsOf, mountingDepth, mountOf } from '../house/index.ts';
 import { correctionsOf } from './trade-marks.ts';

@@ -3,7 +3,19 @@
 // Start with `drawWalls`, then `settleHouse`.
 // Terms: docs/glossary.md.
 export { moveLevel, sharedPoints } from './align-levels.ts';
-export { alignFeatures, arrayMotions, type Clip, clipBounds, clipOf, distributeFeatures, EDGES, mirrorMotion, type Motion, moveFeatures, paste } from './arrange.ts';
+export {
+  alignFeatures,
+  arrayMotions,
+  type Clip,
+  clipBounds,
+  clipOf,
+  distributeFeatures,
+  EDGES,
+  mirrorMotion,
+  type Motion,
+  moveFeatures,
+  paste,
+} from './arrange.ts';
 export { drawingPlace } from './drawing-place.ts';
 export { openingFits, placeOpening, removeOpenings } from './openings.ts';
 export { onlyOutlines, resettle } from './resettle.ts';

@@ -1,7 +1,19 @@
 import { attachmentOf, type Building, buildingOf, nearestWall } from '../house/index.ts';
 import { refitRooms } from './refit-rooms.ts';
 import { type DeviceMove, moveDevices } from '../devices/index.ts';
-import { type Bounds, boundsMeet, boundsOf, distance2, fine, grownBounds, inBounds, type Outcome, type Point2, pointInPolygon, polygonArea } from '../math/index.ts';
+import {
+  type Bounds,
+  boundsMeet,
+  boundsOf,
+  distance2,
+  fine,
+  grownBounds,
+  inBounds,
+  type Outcome,
+  type Point2,
+  pointInPolygon,
+  polygonArea,
+} from '../math/index.ts';
 import type { Device, Operation, ProjectDocument, Room, Wall } from '../model/index.ts';
 import { edited, listOf, onLevel, withoutRecords } from '../derive/index.ts';
 

@@ -2,7 +2,17 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { placeDevice } from '../devices/index.ts';
 import type { Outcome, Point2 } from '../math/index.ts';
-import { applyChange, checkIntegrity, emptyDocument, newHeader, newLevel, newOpening, type Operation, type ProjectDocument, reverseOperations } from '../model/index.ts';
+import {
+  applyChange,
+  checkIntegrity,
+  emptyDocument,
+  newHeader,
+  newLevel,
+  newOpening,
+  type Operation,
+  type ProjectDocument,
+  reverseOperations,
+} from '../model/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
 import { drawWalls, moveWalls, type NewId, removeWalls, splitWall, WALL_BUILDS } from './walls.ts';
 import { levelAreas, wallFaces } from '../house/index.ts';

@@ -1,5 +1,15 @@
 import { closestOnSegment, crossingParameters, distance2, type Outcome, type Point2, refuse, tidyM } from '../math/index.ts';
-import { create, newWall, type Opening, type Operation, type ProjectDocument, removeWithDependants, update, type Wall, WALL_DEFAULTS } from '../model/index.ts';
+import {
+  create,
+  newWall,
+  type Opening,
+  type Operation,
+  type ProjectDocument,
+  removeWithDependants,
+  update,
+  type Wall,
+  WALL_DEFAULTS,
+} from '../model/index.ts';
 import { listOf, onLevel } from '../derive/index.ts';
 import { CORNER_TOLERANCE_M } from '../house/index.ts';
 import { settleHouse } from './settle.ts';

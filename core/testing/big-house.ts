@@ -1,5 +1,20 @@
 import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../devices/index.ts';
-import { type Device, emptyDocument, newDevice, newHeader, newLevel, newRack, newRiser, newRoom, newRun, newWall, type ProjectDocument, type Room, tableFrom, type Wall } from '../model/index.ts';
+import {
+  type Device,
+  emptyDocument,
+  newDevice,
+  newHeader,
+  newLevel,
+  newRack,
+  newRiser,
+  newRoom,
+  newRun,
+  newWall,
+  type ProjectDocument,
+  type Room,
+  tableFrom,
+  type Wall,
+} from '../model/index.ts';
 
 /** That house with a run home from every device, its levels joined by a riser beside the rack. */
 export function wiredHouse(): ProjectDocument {

@@ -1,5 +1,18 @@
 import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../devices/index.ts';
-import { emptyDocument, newHeader, newLevel, newRack, newRiser, newRoom, newWall, type Opening, type ProjectDocument, type Room, tableFrom, type Wall } from '../model/index.ts';
+import {
+  emptyDocument,
+  newHeader,
+  newLevel,
+  newRack,
+  newRiser,
+  newRoom,
+  newWall,
+  type Opening,
+  type ProjectDocument,
+  type Room,
+  tableFrom,
+  type Wall,
+} from '../model/index.ts';
 
 const STUD = { thicknessM: 0.12, kind: 'stud', cavityDepthM: 0.089, cableMayRun: true } as const;
 

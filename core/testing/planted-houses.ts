@@ -1,4 +1,20 @@
-import { BRIEF_TOPICS, type BriefTopic, type CableType, type CollectionName, create, type Device, newFeature, newOpening, newRoom, type Operation, type Plate, type ProjectDocument, type Run, tableFrom, update } from '../model/index.ts';
+import {
+  BRIEF_TOPICS,
+  type BriefTopic,
+  type CableType,
+  type CollectionName,
+  create,
+  type Device,
+  newFeature,
+  newOpening,
+  newRoom,
+  type Operation,
+  type Plate,
+  type ProjectDocument,
+  type Run,
+  tableFrom,
+  update,
+} from '../model/index.ts';
 import { runState, waysOf } from '../runs/index.ts';
 import { smallHouse, twoStoreyHouse } from './houses.ts';
 import { applied, countedIds, withDevices } from './steps.ts';

@@ -1,7 +1,14 @@
 import { clash, type Clash, less } from './clash.ts';
 import type { DeviceType, Substrate } from '../../model/index.ts';
 import { GRAVITY } from '../../math/index.ts';
-import { BOARD_SCREW_KG, bracketForces, lagWithdrawal, OVERHEAD_BOARD_KG, OVERHEAD_FACTOR, WALL_FACTOR } from '../../calculators/index.ts';
+import {
+  BOARD_SCREW_KG,
+  bracketForces,
+  lagWithdrawal,
+  OVERHEAD_BOARD_KG,
+  OVERHEAD_FACTOR,
+  WALL_FACTOR,
+} from '../../calculators/index.ts';
 
 /** Ultimate load of a toggle in 12.7 mm board, the low end of 0.5 to 1.2 kN, N. */
 const TOGGLE_N = 500;

@@ -14,4 +14,13 @@ export { type Face, faceOf, holesToFill, mountsFor, mountTypeOf, typesFitting } 
 export { isOutsideWall, wallPlaceOf } from './on-wall.ts';
 export { seatsOf } from './sight.ts';
 export { sweepOf } from './sweep.ts';
-export { clashesOnFace, type FaceGuide, type FacePlace, facePlaceOf, guideOnFace, moveOnFace, placeOnFace, roomOnSide } from './wall-face.ts';
+export {
+  clashesOnFace,
+  type FaceGuide,
+  type FacePlace,
+  facePlaceOf,
+  guideOnFace,
+  moveOnFace,
+  placeOnFace,
+  roomOnSide,
+} from './wall-face.ts';

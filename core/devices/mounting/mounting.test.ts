@@ -3,7 +3,15 @@ import fc from 'fast-check';
 import type { Finding } from '../../rules/index.ts';
 import { placeDevice } from '../placing/index.ts';
 import type { Point2 } from '../../math/index.ts';
-import { applyChange, type Device, type DeviceType, type Feature, newFeature, type Opening, type ProjectDocument } from '../../model/index.ts';
+import {
+  applyChange,
+  type Device,
+  type DeviceType,
+  type Feature,
+  newFeature,
+  type Opening,
+  type ProjectDocument,
+} from '../../model/index.ts';
 import { checked, smallHouse } from '../../testing/index.ts';
 import { allClashes } from './all-clashes.ts';
 import { blockingNeeds } from './blocking.ts';

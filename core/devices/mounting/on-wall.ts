@@ -1,5 +1,17 @@
 import { distance2, type Point2 } from '../../math/index.ts';
-import { buildingOf, facedSide, factOf, framingOf, mountingDepth, nearestWall, onOutline, openingsOf, roomAt, type WallPlace, wallPoint } from '../../house/index.ts';
+import {
+  buildingOf,
+  facedSide,
+  factOf,
+  framingOf,
+  mountingDepth,
+  nearestWall,
+  onOutline,
+  openingsOf,
+  roomAt,
+  type WallPlace,
+  wallPoint,
+} from '../../house/index.ts';
 import type { Device, DeviceType, ProjectDocument, Wall } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
 import { clash, type Clash, less } from './clash.ts';

@@ -1,5 +1,13 @@
 import { expect } from 'chai';
-import { create, type DeviceType, newFeature, type Plate, type ProjectDocument, remove, removeWithDependants } from '../../model/index.ts';
+import {
+  create,
+  type DeviceType,
+  newFeature,
+  type Plate,
+  type ProjectDocument,
+  remove,
+  removeWithDependants,
+} from '../../model/index.ts';
 import { wallsAround } from '../../house/index.ts';
 import { applied, countedIds, smallHouse, withDevices } from '../../testing/index.ts';
 import { allClashes } from './all-clashes.ts';

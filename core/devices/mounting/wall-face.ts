@@ -1,7 +1,25 @@
-import { bayAt, buildingOf, facedSide, framingOf, openingsOf, roomAt, wallLength, wallPoint, type WallSide } from '../../house/index.ts';
+import {
+  bayAt,
+  buildingOf,
+  facedSide,
+  framingOf,
+  openingsOf,
+  roomAt,
+  wallLength,
+  wallPoint,
+  type WallSide,
+} from '../../house/index.ts';
 import { type IdSource, moveDevices, placeAll, type Placed } from '../placing/index.ts';
 import { type Outcome, type Point2, tidyM } from '../../math/index.ts';
-import { type Device, type DeviceType, newDevice, type Operation, type ProjectDocument, type Room, type Wall } from '../../model/index.ts';
+import {
+  type Device,
+  type DeviceType,
+  newDevice,
+  type Operation,
+  type ProjectDocument,
+  type Room,
+  type Wall,
+} from '../../model/index.ts';
 import { onLevel } from '../../derive/index.ts';
 import type { Clash } from './clash.ts';
 import { clashesOf, heightOf } from './clashes.ts';

@@ -5,7 +5,22 @@
 export { alignDevices, ALIGNMENTS } from './align.ts';
 export { changeMap, checkMap, conductorsOf, conductorsUsed } from './conductors.ts';
 export { type DeviceMove, moveDevices, placeDevice, removeDevices } from './place.ts';
-export { aimAt, alignHeights, applyTemplate, type Axis, coverRoom, type IdSource, mirrorDevice, placeAll, type Placed, placeField, setWallDistance, templateOf, wallDistances, wallDistancesAt } from './placing.ts';
+export {
+  aimAt,
+  alignHeights,
+  applyTemplate,
+  type Axis,
+  coverRoom,
+  type IdSource,
+  mirrorDevice,
+  placeAll,
+  type Placed,
+  placeField,
+  setWallDistance,
+  templateOf,
+  wallDistances,
+  wallDistancesAt,
+} from './placing.ts';
 export { plateDeviceIds, withPlateMates } from './plate-mates.ts';
 export { changeRecipe, checkRecipe, runsFor, setSpeakerColours, usualLegs } from './recipe.ts';
 export { renumberTaken } from './renumber.ts';

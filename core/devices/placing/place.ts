@@ -1,6 +1,15 @@
 import { buildingOf } from '../../house/index.ts';
 import { fine, type Outcome, type Point2, refuse } from '../../math/index.ts';
-import { create, type Device, newDevice, type Operation, type ProjectDocument, removeWithDependants, type Run, update } from '../../model/index.ts';
+import {
+  create,
+  type Device,
+  newDevice,
+  type Operation,
+  type ProjectDocument,
+  removeWithDependants,
+  type Run,
+  update,
+} from '../../model/index.ts';
 import { listOf, withRecords } from '../../derive/index.ts';
 import { bundleFor, firstFreeNumber, isKept, runNumberFor, spendNumber } from '../../runs/index.ts';
 import { platesFollowing } from './plate-mates.ts';

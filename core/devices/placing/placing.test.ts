@@ -2,7 +2,16 @@ import { expect } from 'chai';
 import { answerCell } from '../../brief/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 import { applied, countedIds, smallHouse, withDevices } from '../../testing/index.ts';
-import { aimAt, alignHeights, applyTemplate, coverRoom, mirrorDevice, setWallDistance, templateOf, wallDistances } from './placing.ts';
+import {
+  aimAt,
+  alignHeights,
+  applyTemplate,
+  coverRoom,
+  mirrorDevice,
+  setWallDistance,
+  templateOf,
+  wallDistances,
+} from './placing.ts';
 import { speakerGrid } from './coverage.ts';
 
 const ids = countedIds();

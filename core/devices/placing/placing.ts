@@ -1,6 +1,16 @@
 import { attachmentOf, buildingOf, ceilingHeightOf, isSideOf, roomAt, wallLength } from '../../house/index.ts';
 import { boundsOf, fine, middleOf, type Outcome, type Point2, pointInPolygon, refuse, tidyM } from '../../math/index.ts';
-import { create, type Device, type Operation, type ProjectDocument, type Room, type RoomTemplate, type Run, update, type Wall } from '../../model/index.ts';
+import {
+  create,
+  type Device,
+  type Operation,
+  type ProjectDocument,
+  type Room,
+  type RoomTemplate,
+  type Run,
+  update,
+  type Wall,
+} from '../../model/index.ts';
 import { onLevel, withRecords } from '../../derive/index.ts';
 import type { Overlap } from '../../calculators/index.ts';
 import { EAR_M, speakerGrid, type SpeakerGrid } from './coverage.ts';

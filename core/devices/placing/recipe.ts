@@ -1,5 +1,19 @@
 import { fine, type Outcome, refuse } from '../../math/index.ts';
-import { create, type Device, type DeviceType, type Leg, newRun, type Operation, type ProjectDocument, type ProjectHeader, type Rack, removeWithDependants, type Run, update, updateProject } from '../../model/index.ts';
+import {
+  create,
+  type Device,
+  type DeviceType,
+  type Leg,
+  newRun,
+  type Operation,
+  type ProjectDocument,
+  type ProjectHeader,
+  type Rack,
+  removeWithDependants,
+  type Run,
+  update,
+  updateProject,
+} from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
 import { stereoLines } from '../library/index.ts';
 import { bundleFor, isKept, runNumberFor, spendNumber, usualRackSlackM } from '../../runs/index.ts';

@@ -2,7 +2,16 @@ import type { WallPlace } from '../../house/index.ts';
 import { moveDevices, plateDeviceIds } from '../placing/index.ts';
 import { fine, type Outcome, type Point2, refuse, tidyM } from '../../math/index.ts';
 import { heightOf, isOutsideWall, wallPlaceOf } from '../mounting/index.ts';
-import { type BoxKind, create, type Device, type Operation, type Plate, type ProjectDocument, remove, update } from '../../model/index.ts';
+import {
+  type BoxKind,
+  create,
+  type Device,
+  type Operation,
+  type Plate,
+  type ProjectDocument,
+  remove,
+  update,
+} from '../../model/index.ts';
 import { gangOffsetM, gangsOf } from './gangs.ts';
 import { isMainsOutlet } from './mains.ts';
 import { mainsBoxBeside } from './line-up.ts';

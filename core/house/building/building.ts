@@ -1,5 +1,25 @@
-import { boundsOf, closestOnSegment, distance2, grownBounds, type Point2, type Point3, pointInPolygon, polygonArea } from '../../math/index.ts';
-import { type Feature, type FeatureKind, type Level, type Opening, type ProjectDocument, type Rack, type Riser, type Room, type Wall, WAY_KINDS } from '../../model/index.ts';
+import {
+  boundsOf,
+  closestOnSegment,
+  distance2,
+  grownBounds,
+  type Point2,
+  type Point3,
+  pointInPolygon,
+  polygonArea,
+} from '../../math/index.ts';
+import {
+  type Feature,
+  type FeatureKind,
+  type Level,
+  type Opening,
+  type ProjectDocument,
+  type Rack,
+  type Riser,
+  type Room,
+  type Wall,
+  WAY_KINDS,
+} from '../../model/index.ts';
 import { derivationsOf, listOf, onLevel, partOf, Remembered, whole } from '../../derive/index.ts';
 import { levelsFromBelow } from './levels.ts';
 import { type Framing, FRAMING } from './framing.ts';

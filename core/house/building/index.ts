@@ -4,8 +4,38 @@
 // Terms: docs/glossary.md.
 export { type Attachment, attachmentOf } from './attachment.ts';
 export { atticContours, atticHeightAt, DRILL_M, ridgeHeight } from './attic-space.ts';
-export { type Building, BUILDING, buildingOf, ceilingHeightAt, ceilingHeightOf, isSideOf, levelUnder, nearestWall, onOutline, openingsOf, placeName, roomAt, slopeOf, wallLength, type WallPlace, wallPoint, wallsOf, wallTopM } from './building.ts';
-export { bayAt, type Framed, type Framing, FRAMING, framingOf, type JoistLine, joistsOf, type Span, spanShare, studsOf } from './framing.ts';
+export {
+  type Building,
+  BUILDING,
+  buildingOf,
+  ceilingHeightAt,
+  ceilingHeightOf,
+  isSideOf,
+  levelUnder,
+  nearestWall,
+  onOutline,
+  openingsOf,
+  placeName,
+  roomAt,
+  slopeOf,
+  wallLength,
+  type WallPlace,
+  wallPoint,
+  wallsOf,
+  wallTopM,
+} from './building.ts';
+export {
+  bayAt,
+  type Framed,
+  type Framing,
+  FRAMING,
+  framingOf,
+  type JoistLine,
+  joistsOf,
+  type Span,
+  spanShare,
+  studsOf,
+} from './framing.ts';
 export { levelsFromBelow, projectBounds } from './levels.ts';
 export { signatureOf } from './signed-way.ts';
 export { wallGrid, type WallGrid } from './wall-grid.ts';

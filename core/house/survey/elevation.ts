@@ -1,7 +1,17 @@
 import { centroidOf, closestOnSegment, distance2, type Point2, pointInPolygon, polygonArea } from '../../math/index.ts';
 import type { Device, Feature, FramingMember, Opening, ProjectDocument, Room, Wall } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
-import { attachmentOf, buildingOf, type Framed, isSideOf, openingsOf, roomAt, studsOf, wallLength, wallPoint } from '../building/index.ts';
+import {
+  attachmentOf,
+  buildingOf,
+  type Framed,
+  isSideOf,
+  openingsOf,
+  roomAt,
+  studsOf,
+  wallLength,
+  wallPoint,
+} from '../building/index.ts';
 import type { WallSide } from './heights.ts';
 
 /** One wall seen square on: distances from its end a, heights above finished floor, m. */

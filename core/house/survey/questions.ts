@@ -1,6 +1,16 @@
 import { centroidOf, distance2, fine, type Outcome, type Point2, refuse } from '../../math/index.ts';
 import { attachmentOf, levelsFromBelow } from '../building/index.ts';
-import { type CollectionName, create, type Fact, type FactState, type Operation, type ProjectDocument, remove, type Room, update } from '../../model/index.ts';
+import {
+  type CollectionName,
+  create,
+  type Fact,
+  type FactState,
+  type Operation,
+  type ProjectDocument,
+  remove,
+  type Room,
+  update,
+} from '../../model/index.ts';
 import { derivationsOf, listOf, whole } from '../../derive/index.ts';
 
 type Subject = Fact['subject'];

@@ -3,4 +3,13 @@
 // Start with `readProjectFile` and `writeProjectFile`.
 // Terms: docs/glossary.md.
 export { type CsvColumn, writeCsv } from './csv.ts';
-export { FORMAT_NAME, FORMAT_VERSION, MOST_FILE_BYTES, type Picture, type ProjectFile, projectFileSchema, readProjectFile, writeProjectFile } from './project-file.ts';
+export {
+  FORMAT_NAME,
+  FORMAT_VERSION,
+  MOST_FILE_BYTES,
+  type Picture,
+  type ProjectFile,
+  projectFileSchema,
+  readProjectFile,
+  writeProjectFile,
+} from './project-file.ts';

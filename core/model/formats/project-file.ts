@@ -1,6 +1,19 @@
 import { z } from 'zod';
 import { fine, type Outcome, refuse } from '../../math/index.ts';
-import { checkBounds, checkIntegrity, COLLECTION_NAMES, type CollectionName, COLLECTIONS, emptyDocument, MAX_RECORDS, PICTURE_TYPES, problemOfIssue, type ProjectDocument, projectHeader, textProblem } from '../project/index.ts';
+import {
+  checkBounds,
+  checkIntegrity,
+  COLLECTION_NAMES,
+  type CollectionName,
+  COLLECTIONS,
+  emptyDocument,
+  MAX_RECORDS,
+  PICTURE_TYPES,
+  problemOfIssue,
+  type ProjectDocument,
+  projectHeader,
+  textProblem,
+} from '../project/index.ts';
 import { upgradeFile } from './upgrade.ts';
 
 export const FORMAT_NAME = 'dusky-spool-project';

@@ -1,6 +1,14 @@
 import { expect } from 'chai';
 import { smallHouse } from '../../testing/index.ts';
-import { boundsProblem, checkBounds, countProblem, LEVEL_SPAN_M, MAX_RECORDS, MAX_ROOM_AREA_M2, mayBreakBounds } from './bounds.ts';
+import {
+  boundsProblem,
+  checkBounds,
+  countProblem,
+  LEVEL_SPAN_M,
+  MAX_RECORDS,
+  MAX_ROOM_AREA_M2,
+  mayBreakBounds,
+} from './bounds.ts';
 import { CLEAN_TEXT, cleanText, textProblem } from './text-rules.ts';
 import { COLLECTIONS } from './collections.ts';
 import { create, update } from './operations.ts';

@@ -1,7 +1,21 @@
 import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../../math/index.ts';
 import { CONSTRUCTIONS, WEIGHT_NAMES } from './routing-records.ts';
-import { angleRad, code, coordinateM, day, drawingPoint, FARTHEST_M, heightM, id, lengthM, point2, point3, positiveM, words } from './fields.ts';
+import {
+  angleRad,
+  code,
+  coordinateM,
+  day,
+  drawingPoint,
+  FARTHEST_M,
+  heightM,
+  id,
+  lengthM,
+  point2,
+  point3,
+  positiveM,
+  words,
+} from './fields.ts';
 
 export const RUN_STATES = ['drafted', 'issued', 'labelled', 'pulled', 'terminated', 'tested'] as const;
 export const WALL_KINDS = ['stud', 'insulated', 'furred', 'masonry', 'concrete', 'glazed', 'fire', 'closed'] as const;

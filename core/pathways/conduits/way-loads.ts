@@ -2,7 +2,15 @@ import { derivationsOf, each, whole } from '../../derive/index.ts';
 import { inNumberOrder, NUMBER_ORDER, PLANNED_RUN, PLANNED_RUNS, type PlannedRun } from '../../runs/index.ts';
 import { type Building, BUILDING } from '../../house/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../../math/index.ts';
-import { type CableType, type Feature, type FeatureKind, type Medium, type ProjectDocument, type Riser, sameItems } from '../../model/index.ts';
+import {
+  type CableType,
+  type Feature,
+  type FeatureKind,
+  type Medium,
+  type ProjectDocument,
+  type Riser,
+  sameItems,
+} from '../../model/index.ts';
 import { conduitFill, fillLimit, jams, pullTension, type PullTension, weightKgPerM } from '../../calculators/index.ts';
 
 /** How full one made way is, and how hard it is to pull. */

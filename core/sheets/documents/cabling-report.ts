@@ -1,6 +1,20 @@
 import { bitFor, cableClassOf } from '../../calculators/index.ts';
 import { buildingOf, placeName } from '../../house/index.ts';
-import { type BoredPlace, holeSchedule, type Opened, openedByAll, type Penetration, penetrationsOf, proposeConduit, type ScreedWay, screedWays, type SpareConduit, spareConduits, type WayLoad, wayLoads } from '../../pathways/index.ts';
+import {
+  type BoredPlace,
+  holeSchedule,
+  type Opened,
+  openedByAll,
+  type Penetration,
+  penetrationsOf,
+  proposeConduit,
+  type ScreedWay,
+  screedWays,
+  type SpareConduit,
+  spareConduits,
+  type WayLoad,
+  wayLoads,
+} from '../../pathways/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 import { besideMains } from '../../routing/index.ts';
 import { bundlesOf, compareNumbers, type PlannedRun, planRuns } from '../../runs/index.ts';

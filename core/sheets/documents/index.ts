@@ -11,7 +11,17 @@ export { bitsOf, holePlace, holeSheet } from './hole-sheet.ts';
 export { planSheet, type PlanSheet, type SheetMark } from './plan-sheet.ts';
 export { plateSchedule, platesInOrder } from './plate-schedule.ts';
 export { scheduleColumns, scheduleCsv } from './schedule-columns.ts';
-export { groupSchedule, plainSchedule, type ScheduleGrouping, scheduleNodes, scheduleOf, type ScheduleRow, type ScheduleWords, spoolsFor, totalsByCable } from './schedule.ts';
+export {
+  groupSchedule,
+  plainSchedule,
+  type ScheduleGrouping,
+  scheduleNodes,
+  scheduleOf,
+  type ScheduleRow,
+  type ScheduleWords,
+  spoolsFor,
+  totalsByCable,
+} from './schedule.ts';
 export { siteSheet } from './site-sheet.ts';
 export { supportsOf } from './supports.ts';
 export { tradesSheet } from './trades-sheet.ts';

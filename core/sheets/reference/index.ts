@@ -2,4 +2,11 @@
 // Not here: the formulas (calculators) and its words (texts).
 // Start with `referencePage`.
 // Terms: docs/glossary.md.
-export { type ReferenceEntry, referenceOfRule, referencePage, referencePages, type ReferenceRule, referenceRules } from './reference.ts';
+export {
+  type ReferenceEntry,
+  referenceOfRule,
+  referencePage,
+  referencePages,
+  type ReferenceRule,
+  referenceRules,
+} from './reference.ts';

@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import { type Calculator, CALCULATOR_TOPICS, CALCULATORS, type CalculatorTopic, runCalculator, stepsOf } from '../../calculators/index.ts';
+import {
+  type Calculator,
+  CALCULATOR_TOPICS,
+  CALCULATORS,
+  type CalculatorTopic,
+  runCalculator,
+  stepsOf,
+} from '../../calculators/index.ts';
 import { type Check, CHECK_STAGES, type CheckLimit, CHECKS, type CheckStage, type Rank } from '../../rules/index.ts';
 
 /** One input of a calculator; units stand in its name and its words. */

@@ -1,9 +1,4 @@
 import { ProjectProvider, useProject } from '../state/open-project.ts';
-import { useEffect, useMemo, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
-import { useShallow } from 'zustand/react/shallow';
-import { App as AntApp, Button, Modal, Select, Spin } from 'antd';
-import { problemSentence } from '@dusky-spool/texts';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
@@ -23,7 +18,7 @@ import {
   useNothingTold,
 } from '../state/following.ts';
 import { isStage, progressOf, STAGES } from '../state/progress.ts';
-import { useProjectStore, useProjectParts } from '../state/project.ts';
+import { useProjectParts, useProjectStore } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
 import { placeOf } from '../state/finding-place.ts';
 import { today } from '../state/today.ts';
@@ -32,6 +27,11 @@ import type { OpenConflict, SyncState } from '../state/sync-state.ts';
 import { SmallButton } from '../ui/SmallButton.tsx';
 import { Thread } from '../ui/Thread.tsx';
 import { PlanScreen } from '../screens/plan/PlanScreen.tsx';
+import { useEffect, useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { useShallow } from 'zustand/react/shallow';
+import { App as AntApp, Button, Modal, Select, Spin } from 'antd';
+import { problemSentence } from '@dusky-spool/texts';
 
 const WAITING = (
   <div className="centre">

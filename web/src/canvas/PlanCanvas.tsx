@@ -1,5 +1,4 @@
 import { useProject } from '../state/open-project.ts';
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { buildingOf, levelsFromBelow, projectBounds, roomAt } from '@dusky-spool/core/house';
 import {
   applyTemplate,
@@ -43,6 +42,7 @@ import { Sheet } from './Sheet.tsx';
 import { ZonesLayer } from './ZonesLayer.tsx';
 import { UnderlayLayer } from './UnderlayLayer.tsx';
 import type { CameraControl } from './useCamera.ts';
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
 const FindingLayer = later(() => import('./FindingLayer.tsx').then((module) => module.FindingLayer), null);
 

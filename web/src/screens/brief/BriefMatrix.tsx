@@ -1,5 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { useRef, type KeyboardEvent } from 'react';
 import { answerCell, briefCost, briefOf, cellOf, notDiscussed } from '@dusky-spool/core/brief';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import { type Answer, BRIEF_TOPICS, type BriefTopic, type Room } from '@dusky-spool/core/model';
@@ -8,6 +7,7 @@ import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { AnswerMark } from './AnswerMark.tsx';
 import { money } from '../../ui/money.ts';
+import { useRef, type KeyboardEvent } from 'react';
 
 export interface CellPlace {
   readonly roomId: string;

@@ -1,7 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { useState } from 'react';
-import { useSearchParams } from 'react-router';
-import { Segmented } from 'antd';
 import { briefCost, fillRest, openDecisions, walkDifferences } from '@dusky-spool/core/brief';
 import { BRIEF_TOPICS } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
@@ -19,6 +16,9 @@ import { Legend } from './Legend.tsx';
 import { money } from '../../ui/money.ts';
 import { BuildersPackage } from './BuildersPackage.tsx';
 import { RoomCard } from './RoomCard.tsx';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { Segmented } from 'antd';
 import './brief.css';
 
 const VIEWS = ['rooms', 'decisions', 'compromises', 'package', 'walk', 'job'] as const;

@@ -1,6 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { useState } from 'react';
-import { Button } from 'antd';
 import { answeringDevices, cellOf, tellWalk, walkDifferences, walkingOrder, walkResultOf } from '@dusky-spool/core/brief';
 import { BRIEF_TOPICS, WALK_RESULTS } from '@dusky-spool/core/model';
 import { useOwnName } from '../../ground/api/session.ts';
@@ -8,6 +6,8 @@ import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { AnswerMark } from './AnswerMark.tsx';
+import { useState } from 'react';
+import { Button } from 'antd';
 
 /** The brief in walking order, one room at a time; each answer is found there, missing or different. */
 export function BriefWalk() {

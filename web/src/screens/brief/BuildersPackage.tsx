@@ -1,14 +1,17 @@
+import { createRecords } from '../../commands/create-records.ts';
+import { removeRecords } from '../../commands/remove-records.ts';
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useState } from 'react';
-import { Button, Input } from 'antd';
 import { comparePackage, type PackageDifference, readPackage } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS, create, type PackageLine, remove, update } from '@dusky-spool/core/model';
+import { BRIEF_TOPICS, type PackageLine } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
+import { useState } from 'react';
+import { Button, Input } from 'antd';
 
 /** What the builder includes against what the client wants, line by line. */
 export function BuildersPackage() {
@@ -38,13 +41,7 @@ export function BuildersPackage() {
         disabled={typed.trim() === ''}
         onClick={() => {
           const read = readPackage(document, typed, () => newRecordId('pl'));
-          if (
-            edit(
-              text('brief.packageRead'),
-              read.map((line) => create('packageLines', line)),
-            )
-          )
-            setTyped('');
+          if (edit(text('brief.packageRead'), createRecords('packageLines', read))) setTyped('');
         }}
       >
         {text('brief.packageRead')}
@@ -72,8 +69,8 @@ export function BuildersPackage() {
 function PackageRow({ line }: { readonly line: PackageLine }) {
   const edit = useProjectStore((state) => state.edit);
   const change = (after: Partial<PackageLine>) => {
-    const operation = update('packageLines', line, after);
-    if (operation) edit(text('brief.views.package'), [operation]);
+    const operations = changeRecord('packageLines', line, after);
+    if (operations.length > 0) edit(text('brief.views.package'), operations);
   };
   return (
     <div className="brief-row package-row">
@@ -89,7 +86,7 @@ function PackageRow({ line }: { readonly line: PackageLine }) {
       />
       <RoomField value={line.roomId} onChange={(roomId) => change({ roomId })} />
       <NumberField label={text('brief.count')} value={line.count} min={0} max={999} onChange={(count) => change({ count })} />
-      <Button onClick={() => edit(text('brief.remove'), [remove('packageLines', line)])}>{text('brief.remove')}</Button>
+      <Button onClick={() => edit(text('brief.remove'), removeRecords('packageLines', [line]))}>{text('brief.remove')}</Button>
     </div>
   );
 }

@@ -1,6 +1,8 @@
+import { addCompromise } from '../../commands/add-compromise.ts';
+import { removeRecords } from '../../commands/remove-records.ts';
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
-import { type Compromise, create, remove, update } from '@dusky-spool/core/model';
+import type { Compromise } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
@@ -8,6 +10,7 @@ import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { DayField } from '../../ui/DayField.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
+import { Button } from 'antd';
 
 /** Less than good, said openly, and accepted by the client. */
 export function Compromises() {
@@ -19,8 +22,8 @@ export function Compromises() {
       <p className="faint">{text('brief.compromisesLead')}</p>
       {list.map((one) => {
         const change = (after: Partial<Compromise>) => {
-          const operation = update('compromises', one, after);
-          if (operation) edit(text('brief.views.compromises'), [operation]);
+          const operations = changeRecord('compromises', one, after);
+          if (operations.length > 0) edit(text('brief.views.compromises'), operations);
         };
         return (
           <article key={one.id} className="decision">
@@ -55,7 +58,7 @@ export function Compromises() {
               >
                 {one.signedOn ? text('brief.unsign') : text('brief.signToday')}
               </Button>
-              <Button size="small" onClick={() => edit(text('brief.remove'), [remove('compromises', one)])}>
+              <Button size="small" onClick={() => edit(text('brief.remove'), removeRecords('compromises', [one]))}>
                 {text('brief.remove')}
               </Button>
             </div>
@@ -64,19 +67,10 @@ export function Compromises() {
       })}
       <Button
         onClick={() =>
-          edit(text('brief.compromiseAdd'), [
-            create('compromises', {
-              id: newRecordId('cp'),
-              roomId: null,
-              deviceId: null,
-              what: text('brief.compromiseNew'),
-              reason: '',
-              effect: '',
-              on: today(),
-              acceptedBy: document.project.client.slice(0, 60),
-              signedOn: '',
-            }),
-          ])
+          edit(
+            text('brief.compromiseAdd'),
+            addCompromise(document, { id: newRecordId('cp'), what: text('brief.compromiseNew'), on: today() }),
+          )
         }
       >
         {text('brief.compromiseAdd')}

@@ -1,10 +1,10 @@
 import { useProject } from '../../state/open-project.ts';
-import { useState } from 'react';
-import { Button, Checkbox, Modal } from 'antd';
 import { copyAnswers } from '@dusky-spool/core/brief';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
+import { useState } from 'react';
+import { Button, Checkbox, Modal } from 'antd';
 
 interface Props {
   readonly roomId: string;

@@ -1,7 +1,9 @@
+import { addDecision } from '../../commands/add-decision.ts';
+import { removeRecords } from '../../commands/remove-records.ts';
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
 import { openDecisions } from '@dusky-spool/core/brief';
-import { create, type OpenDecision, remove, TRADE_GATES, update } from '@dusky-spool/core/model';
+import { type OpenDecision, TRADE_GATES } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
@@ -10,6 +12,7 @@ import { today } from '../../state/today.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
+import { Button } from 'antd';
 
 /** What is undecided, which cables keep every option open, until when, and who must decide. */
 export function Decisions() {
@@ -56,8 +59,8 @@ export function Decisions() {
               <Button
                 size="small"
                 onClick={() => {
-                  const operation = update('devices', device, { tailM: null });
-                  if (operation) edit(text('brief.drawingCame'), [operation]);
+                  const operations = changeRecord('devices', device, { tailM: null });
+                  if (operations.length > 0) edit(text('brief.drawingCame'), operations);
                 }}
               >
                 {text('brief.drawingCame')}
@@ -70,13 +73,16 @@ export function Decisions() {
                   key={name}
                   size="small"
                   onClick={() =>
-                    edit(text('brief.decide', { name }), [update('decisions', decision, { chosen: name, decidedOn: today() })!])
+                    edit(
+                      text('brief.decide', { name }),
+                      changeRecord('decisions', decision, { chosen: name, decidedOn: today() }),
+                    )
                   }
                 >
                   {text('brief.decide', { name })}
                 </Button>
               ))}
-              <Button size="small" onClick={() => edit(text('brief.remove'), [remove('decisions', decision)])}>
+              <Button size="small" onClick={() => edit(text('brief.remove'), removeRecords('decisions', [decision]))}>
                 {text('brief.remove')}
               </Button>
             </div>
@@ -85,20 +91,7 @@ export function Decisions() {
       ))}
       <Button
         onClick={() =>
-          edit(text('brief.decisionAdd'), [
-            create('decisions', {
-              id: newRecordId('od'),
-              roomId: null,
-              subject: text('brief.decisionNew'),
-              options: [],
-              gate: 'board',
-              leadDays: 10,
-              owner: document.project.client.slice(0, 60),
-              chosen: '',
-              decidedOn: '',
-              note: '',
-            }),
-          ])
+          edit(text('brief.decisionAdd'), addDecision(document, { id: newRecordId('od'), subject: text('brief.decisionNew') }))
         }
       >
         {text('brief.decisionAdd')}
@@ -112,7 +105,7 @@ export function Decisions() {
                 <b>{decision.subject}</b> {decision.chosen} <span className="faint">{decision.decidedOn}</span>
                 <Button
                   size="small"
-                  onClick={() => edit(text('brief.reopen'), [update('decisions', decision, { chosen: '', decidedOn: '' })!])}
+                  onClick={() => edit(text('brief.reopen'), changeRecord('decisions', decision, { chosen: '', decidedOn: '' }))}
                 >
                   {text('brief.reopen')}
                 </Button>
@@ -129,8 +122,8 @@ function DecisionFields({ decision }: { readonly decision: OpenDecision }) {
   const document = useProject();
   const edit = useProjectStore((state) => state.edit);
   const change = (after: Partial<OpenDecision>) => {
-    const operation = update('decisions', decision, after);
-    if (operation) edit(text('edit.decision', { subject: decision.subject }), [operation]);
+    const operations = changeRecord('decisions', decision, after);
+    if (operations.length > 0) edit(text('edit.decision', { subject: decision.subject }), operations);
   };
   const types = listOf(document, 'deviceTypes').toSorted((a, b) => (a.name < b.name ? -1 : 1));
   return (

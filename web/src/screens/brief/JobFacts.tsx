@@ -1,15 +1,15 @@
+import { addPhase } from '../../commands/add-phase.ts';
+import { setTradeDate } from '../../commands/set-trade-date.ts';
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button, InputNumber, Segmented, Select } from 'antd';
 import { setSpeakerColours } from '@dusky-spool/core/devices';
 import {
-  create,
   JURISDICTIONS,
   type ProjectHeader,
   removeWithDependants,
   SLACK_STYLES,
   SPEAKER_COLOURS,
   TRADE_GATES,
-  update,
   updateProject,
 } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
@@ -20,6 +20,7 @@ import { Cautions } from '../../ui/Cautions.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { DayField } from '../../ui/DayField.tsx';
+import { Button, InputNumber, Segmented, Select } from 'antd';
 
 /** The facts of the job, its phases and the dates of its trades. */
 export function JobFacts() {
@@ -180,12 +181,12 @@ function Phases() {
             label={text('brief.phaseName')}
             value={phase.name}
             max={60}
-            onChange={(name) => name !== '' && edit(text('brief.phases'), [update('phases', phase, { name })!])}
+            onChange={(name) => name !== '' && edit(text('brief.phases'), changeRecord('phases', phase, { name }))}
           />
           <DayField
             label={text('brief.phaseOn')}
             value={phase.on}
-            onChange={(on) => edit(text('brief.phases'), [update('phases', phase, { on })!])}
+            onChange={(on) => edit(text('brief.phases'), changeRecord('phases', phase, { on }))}
           />
           <Button onClick={() => edit(text('brief.phases'), removeWithDependants(document, 'phases', phase.id))}>
             {text('brief.remove')}
@@ -194,14 +195,10 @@ function Phases() {
       ))}
       <Button
         onClick={() =>
-          edit(text('brief.phases'), [
-            create('phases', {
-              id: newRecordId('ph'),
-              order: phases.length,
-              name: text('brief.phaseNew', { number: phases.length + 2 }),
-              on: '',
-            }),
-          ])
+          edit(
+            text('brief.phases'),
+            addPhase(document, { id: newRecordId('ph'), nameOf: (number) => text('brief.phaseNew', { number }) }),
+          )
         }
       >
         {text('brief.phaseAdd')}
@@ -226,11 +223,7 @@ function TradeDates() {
               key={gate}
               label={term(`gates.${gate}`)}
               value={known?.on ?? ''}
-              onChange={(on) =>
-                edit(text('brief.dates'), [
-                  known ? update('tradeDates', known, { on })! : create('tradeDates', { id: newRecordId('td'), gate, on }),
-                ])
-              }
+              onChange={(on) => edit(text('brief.dates'), setTradeDate(document, { id: newRecordId('td'), gate, on }))}
             />
           );
         })}

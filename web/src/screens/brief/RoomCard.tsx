@@ -1,5 +1,6 @@
+import { createRecords } from '../../commands/create-records.ts';
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
 import {
   answerCell,
   answeringDevices,
@@ -15,7 +16,7 @@ import {
   typesFor,
 } from '@dusky-spool/core/brief';
 import { deviceTitle, templateOf } from '@dusky-spool/core/devices';
-import { type Answer, ANSWERS, type BriefCell, create, HABIT_USE, update } from '@dusky-spool/core/model';
+import { type Answer, ANSWERS, type BriefCell, HABIT_USE } from '@dusky-spool/core/model';
 import { listOf, onLevel } from '@dusky-spool/core/derive';
 import { useOwnName } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
@@ -26,6 +27,7 @@ import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { AnswerMark } from './AnswerMark.tsx';
 import type { CellPlace } from './BriefMatrix.tsx';
 import { money } from '../../ui/money.ts';
+import { Button } from 'antd';
 
 interface Props {
   readonly at: CellPlace;
@@ -105,7 +107,7 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
           size="small"
           onClick={() => {
             const id = newRecordId('rt');
-            edit(text('brief.keepTemplate'), [create('roomTemplates', templateOf(document, room.id, id, room.name))]);
+            edit(text('brief.keepTemplate'), createRecords('roomTemplates', [templateOf(document, room.id, id, room.name)]));
           }}
         >
           {text('brief.keepTemplate')}
@@ -118,8 +120,8 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
           value={room.use}
           options={[...new Set([room.use, ...ROOM_USES])].map((value) => ({ value, label: value || text('brief.noUse') }))}
           onChange={(use) => {
-            const operation = update('rooms', room, { use });
-            if (operation) edit(text('edit.habit', { room: room.name }), [operation]);
+            const operations = changeRecord('rooms', room, { use });
+            if (operations.length > 0) edit(text('edit.habit', { room: room.name }), operations);
           }}
         />
         <ChoiceField

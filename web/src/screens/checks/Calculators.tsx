@@ -1,10 +1,9 @@
+import { saveCalculation } from '../../commands/save-calculation.ts';
+import { removeRecords } from '../../commands/remove-records.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button, Input, InputNumber, Select, Switch } from 'antd';
-import { useMemo, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
 import { CALCULATOR_TOPICS, CALCULATORS, listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
 import { compareNumbers, filledIn } from '@dusky-spool/core/runs';
-import { create, type KeptCalculation, remove } from '@dusky-spool/core/model';
+import type { KeptCalculation } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { useOwnName } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
@@ -12,6 +11,9 @@ import { useDerived } from '../../state/following.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
+import { Button, Input, InputNumber, Select, Switch } from 'antd';
+import { useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import { figureName, figureValue, problemSentence, words } from '@dusky-spool/texts';
 
 /** One field of a calculator as its JSON Schema tells it. */
@@ -68,21 +70,12 @@ export function Calculators() {
     if (!outcome.ok) return;
     const result = Object.entries(outcome.value)
       .map(([field, value]) => `${figureName(field)}: ${figureValue(value)}`)
-      .join('; ')
-      .slice(0, 2000);
+      .join('; ');
     const input = given as KeptCalculation['input'];
-    edit(text('checks.kept'), [
-      create('keptCalculations', {
-        id: newRecordId('kc'),
-        runId,
-        calculator: name,
-        input,
-        result,
-        by: author,
-        on: today(),
-        note: '',
-      }),
-    ]);
+    edit(
+      text('checks.kept'),
+      saveCalculation({ id: newRecordId('kc'), runId, calculator: name, input, result, by: author, on: today() }),
+    );
   };
   return (
     <div className="calculators">
@@ -212,7 +205,7 @@ export function Calculators() {
                   <b>{CALCULATORS.find(({ name: of }) => of === one.calculator)?.title ?? one.calculator}</b>{' '}
                   <span className="faint">{one.on}</span>
                   <p>{one.result}</p>
-                  <Button size="small" onClick={() => edit(text('checks.drop'), [remove('keptCalculations', one)])}>
+                  <Button size="small" onClick={() => edit(text('checks.drop'), removeRecords('keptCalculations', [one]))}>
                     {text('checks.drop')}
                   </Button>
                 </li>

@@ -1,6 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
-import { useState } from 'react';
 import { acceptFinding, type Check, type CostAfter, liftAcceptance, noteFinding } from '@dusky-spool/core/rules';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
 import type { FindingMark, Operation } from '@dusky-spool/core/model';
@@ -13,6 +11,8 @@ import { money } from '../../ui/money.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { SourceLink } from '../../ui/SourceLink.tsx';
 import { DayField } from '../../ui/DayField.tsx';
+import { Button } from 'antd';
+import { useState } from 'react';
 import { figureValue, problemSentence } from '@dusky-spool/texts';
 
 interface Props {

@@ -1,7 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { Select } from 'antd';
-import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
 import {
   type Check,
   CHECK_STAGES,
@@ -21,6 +18,9 @@ import { FindingCard } from '../../ui/FindingCard.tsx';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { roomOf, systemOf } from './finding-facts.ts';
 import { FindingFoot } from './FindingFoot.tsx';
+import { Select } from 'antd';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
 
 const RANKS = ['open', 'stop', 'look', 'accepted', 'assigned', 'fine'] as const;
 type Show = (typeof RANKS)[number];

@@ -1,8 +1,7 @@
+import { setRule, type Setting, USUAL_SETTING } from '../../commands/set-rule.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button, InputNumber, Select, Switch } from 'antd';
-import { useEffect, useState } from 'react';
 import { type Check, CHECK_STAGES, CHECKS, isLowered, judgeSetting, settingsOf } from '@dusky-spool/core/rules';
-import { create, type FirmRules, type Operation, remove, type RuleSetting, update } from '@dusky-spool/core/model';
+import type { FirmRules, RuleSetting } from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
 import { getJson, putJson } from '../../ground/api/http.ts';
 import { useOwnName } from '../../ground/api/session.ts';
@@ -11,10 +10,9 @@ import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { SourceLink } from '../../ui/SourceLink.tsx';
+import { Button, InputNumber, Select, Switch } from 'antd';
+import { useEffect, useState } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
-
-type Setting = Pick<RuleSetting, 'off' | 'rank' | 'limits' | 'reason'>;
-const PLAIN: Setting = { off: false, rank: null, limits: {}, reason: '' };
 
 /** How every rule is set in this project: on or off, its rank, its limits; and the firm's own settings. */
 export function RuleTable() {
@@ -38,25 +36,20 @@ export function RuleTable() {
     };
   }, []);
 
-  const operationFor = (check: Check, next: Setting): Operation | null => {
-    const known = settings.get(check.id);
-    const isPlain = !next.off && next.rank === null && Object.keys(next.limits).length === 0 && next.reason === '';
-    if (isPlain) return known ? remove('ruleSettings', known) : null;
-    if (known) return update('ruleSettings', known, { ...next, by: name, on: today() });
-    return create('ruleSettings', { id: newRecordId('rs'), ruleId: check.id, by: name, on: today(), ...next });
-  };
+  const operationsFor = ({ id: ruleId }: Check, setting: Setting) =>
+    setRule(document, { id: newRecordId('rs'), ruleId, setting, by: name, on: today() });
   const write = (check: Check, next: Setting) => {
     const judged = judgeSetting(check, next);
     if (!judged.ok) return setWrong({ id: check.id, problem: judged.problem });
     setWrong(null);
-    const operation = operationFor(check, next);
-    if (operation) edit(text('checks.ruleSet', { rule: check.title }), [operation]);
+    const operations = operationsFor(check, next);
+    if (operations.length > 0) edit(text('checks.ruleSet', { rule: check.title }), operations);
   };
   const takeFirms = () => {
     const byRule = new Map((firm ?? []).map((one) => [one.ruleId, one]));
     const operations = CHECKS.flatMap((check) => {
-      const { off, rank, limits, reason } = byRule.get(check.id) ?? PLAIN;
-      return operationFor(check, { off, rank, limits, reason }) ?? [];
+      const { off, rank, limits, reason } = byRule.get(check.id) ?? USUAL_SETTING;
+      return operationsFor(check, { off, rank, limits, reason });
     });
     if (operations.length > 0) edit(text('checks.takeFirms'), operations);
   };
@@ -92,7 +85,7 @@ export function RuleTable() {
           <ul className="rule-list">
             {CHECKS.filter(({ stage }) => stage === part).map((check) => {
               const known = settings.get(check.id);
-              const setting = known ?? PLAIN;
+              const setting = known ?? USUAL_SETTING;
               return (
                 <li key={check.id} className={setting.off ? 'off' : undefined}>
                   <div className="rule-what">

@@ -1,11 +1,12 @@
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Fragment } from 'react';
-import { type CableType, JACKET_RATINGS, update } from '@dusky-spool/core/model';
+import { type CableType, JACKET_RATINGS } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { WordsField } from '../../ui/fields.tsx';
+import { Fragment } from 'react';
 
 /** The jacket colour of the stock that is pulled, for each cable in use; checks tell where one colour serves several families. */
 export function Jackets() {
@@ -13,8 +14,8 @@ export function Jackets() {
   const { edit } = useProjectParts('edit');
   const used = new Set(Object.values(document.runs).map(({ cableTypeId }) => cableTypeId));
   const change = (cable: CableType, after: Partial<CableType>) => {
-    const operation = update('cableTypes', cable, after);
-    if (operation) edit(text('labels.jackets'), [operation]);
+    const operations = changeRecord('cableTypes', cable, after);
+    if (operations.length > 0) edit(text('labels.jackets'), operations);
   };
   return (
     <details>

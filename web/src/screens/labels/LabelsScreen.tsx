@@ -1,7 +1,6 @@
+import { markPrinted } from '../../commands/mark-printed.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button, Checkbox, Input, Select } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
-import { type PrintLabelsReply, update } from '@dusky-spool/core/model';
+import type { PrintLabelsReply } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { numberScheme, type PlannedRun, reserveBlock, type SchemeOutlook } from '@dusky-spool/core/runs';
 import type { Outcome } from '@dusky-spool/core/math';
@@ -16,6 +15,8 @@ import { today } from '../../state/today.ts';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { Jackets } from './Jackets.tsx';
 import { PrinterJobs } from './PrinterJobs.tsx';
+import { Button, Checkbox, Input, Select } from 'antd';
+import { useEffect, useMemo, useState } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
 import './labels.css';
 
@@ -68,10 +69,7 @@ export function LabelsScreen({ projectId, onBack, onRun }: Props) {
     try {
       const body = { runIds: wanted.map(({ run }) => run.id), ends, size };
       const reply = await postJson<PrintLabelsReply>(`/projects/${projectId}/documents/print-labels`, body);
-      const operations = reply.runIds.flatMap((id) => {
-        const run = document.runs[id];
-        return (run && update('runs', run, { printedOn: today() })) ?? [];
-      });
+      const operations = markPrinted(document, reply.runIds, today());
       if (operations.length > 0) edit(text('labels.printed', { count: reply.runIds.length }), operations);
       setSaid(text('labels.sent', { count: reply.labels, printer: reply.printer }));
       setJobs((count) => count + 1);

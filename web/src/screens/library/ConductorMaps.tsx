@@ -1,7 +1,7 @@
+import { createRecords } from '../../commands/create-records.ts';
+import { removeRecords } from '../../commands/remove-records.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useState } from 'react';
-import { App as AntApp, Button, Input } from 'antd';
-import { type ConductorMap, create, type MapsReply, remove } from '@dusky-spool/core/model';
+import { type ConductorMap, type MapsReply } from '@dusky-spool/core/model';
 import { changeMap, conductorsOf, conductorsUsed } from '@dusky-spool/core/devices';
 import { listOf } from '@dusky-spool/core/derive';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
@@ -9,6 +9,8 @@ import { putJson } from '../../ground/api/http.ts';
 import { text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { WordsField } from '../../ui/fields.tsx';
+import { useState } from 'react';
+import { App as AntApp, Button, Input } from 'antd';
 
 interface Props {
   readonly find: string;
@@ -29,7 +31,7 @@ export function ConductorMaps({ find }: Props) {
   const add = () => {
     const id = newRecordId('cm');
     const made: ConductorMap = { id, name: text('maps.newName'), lines: [{ conductor: 'red', use: '+' }], note: '' };
-    if (edit(text('maps.add'), [create('conductorMaps', made)])) setChosen(id);
+    if (edit(text('maps.add'), createRecords('conductorMaps', [made]))) setChosen(id);
   };
   return (
     <div className="maps-screen">
@@ -162,7 +164,7 @@ function MapCard({ map, runs }: CardProps) {
           size="small"
           danger
           disabled={runs > 0 || usedBy.length > 0}
-          onClick={() => edit(text('maps.remove', { name: map.name }), [remove('conductorMaps', map)])}
+          onClick={() => edit(text('maps.remove', { name: map.name }), removeRecords('conductorMaps', [map]))}
         >
           {text('brief.remove')}
         </Button>

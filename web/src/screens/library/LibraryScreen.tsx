@@ -1,17 +1,14 @@
+import { copyType } from '../../commands/copy-type.ts';
+import { takeTypes } from '../../commands/take-types.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useEffect, useMemo, useState } from 'react';
-import { App as AntApp, Button, Input, Segmented, Select, Upload } from 'antd';
 import {
-  create,
   type DeviceType,
   type LibraryReadReply,
   type LibraryReply,
-  type Operation,
   PARTS,
   sameValue,
   type SystemName,
   SYSTEMS,
-  update,
 } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
@@ -22,6 +19,8 @@ import { BeadIcon } from '../../ui/Bead.tsx';
 import { ConductorMaps } from './ConductorMaps.tsx';
 import { FileProblems } from './FileProblems.tsx';
 import { TypeCard } from './TypeCard.tsx';
+import { useEffect, useMemo, useState } from 'react';
+import { App as AntApp, Button, Input, Segmented, Select, Upload } from 'antd';
 import './library.css';
 
 interface Props {
@@ -64,13 +63,7 @@ export function LibraryScreen({ onBack }: Props) {
     return !mine || (one.version > mine.version && !sameValue(one, mine));
   });
   const take = (wanted: readonly DeviceType[], title: string) => {
-    const operations = wanted.flatMap((one): Operation[] => {
-      const mine = document.deviceTypes[one.id];
-      if (!mine) return [create('deviceTypes', one)];
-      // Recipes are taken over with their runs, one type at a time, where their effect is shown.
-      const operation = update('deviceTypes', mine, { ...one, cables: mine.cables });
-      return operation ? [operation] : [];
-    });
+    const operations = takeTypes(document, wanted);
     return operations.length === 0 || edit(title, operations);
   };
   const keepInFirm = async (wanted: readonly DeviceType[]) => {
@@ -84,17 +77,11 @@ export function LibraryScreen({ onBack }: Props) {
     }
   };
   const add = () => {
-    const codes = new Set(Object.values(document.deviceTypes).map(({ code }) => code));
-    const code = [...'XYZQJ'].flatMap((a) => [...'0123456789'].map((b) => `${a}${b}`)).find((one) => !codes.has(one)) ?? 'X0';
     const base = document.deviceTypes[chosen ?? ''] ?? types[0];
     if (!base) return;
     const id = newRecordId('t');
-    if (
-      edit(text('library.add'), [
-        create('deviceTypes', { ...base, id, code, name: text('library.copyOf', { name: base.name }).slice(0, 80), version: 1 }),
-      ])
-    )
-      setChosen(id);
+    const name = text('library.copyOf', { name: base.name });
+    if (edit(text('library.add'), copyType(document, { id, from: base, name }))) setChosen(id);
   };
   return (
     <div className="library-screen">

@@ -1,6 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { useMemo, useState } from 'react';
-import { Button, Checkbox, Input, Select } from 'antd';
 import { changeRecipe } from '@dusky-spool/core/devices';
 import { type DeviceType, type Leg, LEG_ENDS, sameValue } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
@@ -8,6 +6,8 @@ import { compareNumbers } from '@dusky-spool/core/runs';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { NumberField } from '../../ui/fields.tsx';
+import { useMemo, useState } from 'react';
+import { Button, Checkbox, Input, Select } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {

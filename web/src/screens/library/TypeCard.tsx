@@ -1,6 +1,6 @@
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
-import { BOX_KINDS, BRIEF_TOPICS, type DeviceType, MOUNTS, removeWithDependants, SYSTEMS, update } from '@dusky-spool/core/model';
+import { BOX_KINDS, BRIEF_TOPICS, type DeviceType, MOUNTS, removeWithDependants, SYSTEMS } from '@dusky-spool/core/model';
 import { typesFitting } from '@dusky-spool/core/devices';
 import { term, text } from '../../ground/text.ts';
 import { useProjectParts } from '../../state/project.ts';
@@ -9,6 +9,7 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RecipeEditor } from './RecipeEditor.tsx';
+import { Button } from 'antd';
 
 interface Props {
   readonly type: DeviceType;
@@ -24,8 +25,8 @@ export function TypeCard({ type, firm, used, onKeep }: Props) {
   const { edit } = useProjectParts('edit');
   const { units } = document.project;
   const change = (after: Partial<DeviceType>) => {
-    const operation = update('deviceTypes', type, after);
-    if (operation) edit(text('library.edit', { name: type.name }), [operation]);
+    const operations = changeRecord('deviceTypes', type, after);
+    if (operations.length > 0) edit(text('library.edit', { name: type.name }), operations);
   };
   const optional = (value: number) => (value > 0 ? value : null);
   return (

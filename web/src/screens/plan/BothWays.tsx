@@ -1,12 +1,12 @@
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
-import { useState } from 'react';
 import type { Run } from '@dusky-spool/core/model';
 import type { BothRoutes } from '@dusky-spool/core/pathways';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
 import { askBoth } from '../../state/following.ts';
 import { money } from '../../ui/money.ts';
+import { Button } from 'antd';
+import { useState } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {

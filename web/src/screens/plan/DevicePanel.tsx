@@ -1,10 +1,9 @@
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button, Input } from 'antd';
-import { useState } from 'react';
 import { attachmentOf, featureMake, heightsOf, mountOf } from '@dusky-spool/core/house';
 import { findingsOf } from '@dusky-spool/core/rules';
 import { deviceTitle, moveDevices, removeDevices } from '@dusky-spool/core/devices';
-import { type Device, type Feature, type ProjectDocument, update } from '@dusky-spool/core/model';
+import type { Device, Feature, ProjectDocument } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { formatCableLength, formatLengthFine } from '@dusky-spool/core/math';
 import { later } from '../../ground/later.ts';
@@ -19,6 +18,8 @@ import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { Checks } from './RunPanel.tsx';
+import { Button, Input } from 'antd';
+import { useState } from 'react';
 
 /** Fetched when the first device is looked at: its fields are not needed for the first picture of the plan. */
 const GroupPicker = later(() => import('./GroupPicker.tsx').then((module) => module.GroupPicker), null);
@@ -39,8 +40,8 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
   const type = document.deviceTypes[device.typeId];
   const runs = runsByDevice.get(device.id) ?? [];
   const change = (title: string, after: Partial<Device>) => {
-    const operation = update('devices', device, after);
-    if (operation) edit(title, [operation]);
+    const operations = changeRecord('devices', device, after);
+    if (operations.length > 0) edit(title, operations);
   };
   const moveTo = (x: number, y: number) => edit(text('edit.move'), moveDevices(document, [{ deviceId: device.id, to: [x, y] }]));
   const furniture = onLevel(document, 'features', device.levelId).filter(

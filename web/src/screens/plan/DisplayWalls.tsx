@@ -1,11 +1,11 @@
 import { useProject } from '../../state/open-project.ts';
-import { useState } from 'react';
-import { Button } from 'antd';
 import { displayWalls, moveDevices } from '@dusky-spool/core/devices';
 import type { Device } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
+import { useState } from 'react';
+import { Button } from 'antd';
 
 interface Props {
   readonly device: Device;

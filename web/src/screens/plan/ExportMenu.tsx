@@ -1,9 +1,9 @@
 import { useProject } from '../../state/open-project.ts';
-import { useCallback, useState } from 'react';
-import { Button, Dropdown, Modal, Segmented } from 'antd';
 import { useRight } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
+import { useCallback, useState } from 'react';
+import { Button, Dropdown, Modal, Segmented } from 'antd';
 
 interface Props {
   readonly projectId: string;

@@ -1,11 +1,13 @@
+import { makeGroup } from '../../commands/make-group.ts';
+import { toggleGroup } from '../../commands/toggle-group.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useState } from 'react';
-import { Button, Input, Select } from 'antd';
-import { create, GROUP_KINDS, type GroupKind, remove } from '@dusky-spool/core/model';
+import { GROUP_KINDS, type GroupKind } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
+import { useState } from 'react';
+import { Button, Input, Select } from 'antd';
 
 interface Props {
   readonly deviceIds: readonly string[];
@@ -20,23 +22,11 @@ export function GroupPicker({ deviceIds, onSelect }: Props) {
   const [name, setName] = useState('');
   const groups = listOf(document, 'groups').toSorted((a, b) => (a.name < b.name ? -1 : 1));
   const members = listOf(document, 'groupMembers').filter(({ deviceId }) => deviceIds.includes(deviceId));
-  const toggle = (groupId: string) => {
-    const own = members.filter((member) => member.groupId === groupId);
-    const operations =
-      own.length === deviceIds.length
-        ? own.map((member) => remove('groupMembers', member))
-        : deviceIds
-            .filter((deviceId) => !own.some((member) => member.deviceId === deviceId))
-            .map((deviceId) => create('groupMembers', { id: newRecordId('gm'), groupId, deviceId }));
-    edit(text('group.change'), operations);
-  };
+  const newId = () => newRecordId('gm');
+  const toggle = (groupId: string) => edit(text('group.change'), toggleGroup(document, { groupId, deviceIds, newId }));
   const make = () => {
-    const id = newRecordId('gr');
-    const done = edit(text('group.make'), [
-      create('groups', { id, kind, name: name.trim() }),
-      ...deviceIds.map((deviceId) => create('groupMembers', { id: newRecordId('gm'), groupId: id, deviceId })),
-    ]);
-    if (done) setName('');
+    const group = { id: newRecordId('gr'), kind, name: name.trim() };
+    if (edit(text('group.make'), makeGroup(group, { deviceIds, newId }))) setName('');
   };
   return (
     <div className="group-picker">

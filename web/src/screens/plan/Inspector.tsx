@@ -1,6 +1,4 @@
 import { ProjectProvider, useProject } from '../../state/open-project.ts';
-import { useEffect } from 'react';
-import { Button } from 'antd';
 import { alignDevices, alignHeights, ALIGNMENTS } from '@dusky-spool/core/devices';
 import { formatLength } from '@dusky-spool/core/math';
 import { later } from '../../ground/later.ts';
@@ -12,6 +10,8 @@ import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { NUDGE_M } from '../../canvas/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { Counts } from './Counts.tsx';
+import { useEffect } from 'react';
+import { Button } from 'antd';
 
 const loadRunPanel = () => import('./RunPanel.tsx').then((module) => module.RunPanel);
 const loadDevicePanel = () => import('./DevicePanel.tsx').then((module) => module.DevicePanel);

@@ -1,5 +1,5 @@
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button, Checkbox } from 'antd';
 import { attachmentOf } from '@dusky-spool/core/house';
 import {
   aimAt,
@@ -16,7 +16,7 @@ import {
   wallDistances,
   wallPlaceOf,
 } from '@dusky-spool/core/devices';
-import { type Device, FITTINGS, update, WISHES } from '@dusky-spool/core/model';
+import { type Device, FITTINGS, WISHES } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLengthFine } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
@@ -27,6 +27,7 @@ import { Cautions } from '../../ui/Cautions.tsx';
 import { cautionsOf } from '../../ui/cautions-of.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { DisplayWalls } from './DisplayWalls.tsx';
+import { Button, Checkbox } from 'antd';
 
 interface Props {
   readonly device: Device;
@@ -44,8 +45,8 @@ export function MountingFields({ device }: Props) {
   const type = document.deviceTypes[device.typeId];
   const { units } = document.project;
   const change = (title: string, after: Partial<Device>) => {
-    const operation = update('devices', device, after);
-    if (operation) edit(title, [operation]);
+    const operations = changeRecord('devices', device, after);
+    if (operations.length > 0) edit(title, operations);
   };
   const mounts = mountsFor(document, type);
   const mount = mountTypeOf(document, device);

@@ -1,6 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { memo, useMemo, useState } from 'react';
-import { Input } from 'antd';
 import { attachmentOf } from '@dusky-spool/core/house';
 import { OVERLAPS } from '@dusky-spool/core/calculators';
 import { ROOM_TEMPLATES } from '@dusky-spool/core/devices';
@@ -11,6 +9,8 @@ import type { Tool } from '../../canvas/PlanCanvas.tsx';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
+import { memo, useMemo, useState } from 'react';
+import { Input } from 'antd';
 
 interface Props {
   readonly tool: Tool;

@@ -1,6 +1,6 @@
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Link } from 'react-router';
-import { type Run, update } from '@dusky-spool/core/model';
+import type { Run } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
@@ -8,6 +8,7 @@ import { Cautions } from '../../ui/Cautions.tsx';
 import { cautionsOfCable } from '../../ui/cautions-of.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { WordsField } from '../../ui/fields.tsx';
+import { Link } from 'react-router';
 
 interface Props {
   readonly run: Run;
@@ -19,8 +20,8 @@ export function RunEnds({ run }: Props) {
   const edit = useProjectStore((state) => state.edit);
   const projectId = useProjectStore((state) => state.projectId);
   const change = (after: Partial<Run>) => {
-    const operation = update('runs', run, after);
-    if (operation) edit(text('run.ends'), [operation]);
+    const operations = changeRecord('runs', run, after);
+    if (operations.length > 0) edit(text('run.ends'), operations);
   };
   const maps = listOf(document, 'conductorMaps').toSorted((a, b) => (a.name < b.name ? -1 : 1));
   const map = run.mapId === null ? undefined : document.conductorMaps[run.mapId];

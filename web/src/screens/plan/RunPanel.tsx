@@ -1,9 +1,8 @@
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Select } from 'antd';
-import { Fragment } from 'react';
 import { findingKey, findingsOf } from '@dusky-spool/core/rules';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
-import { type Run, RUN_STATES, SLACK_STYLES, type SlackStyle, update } from '@dusky-spool/core/model';
+import { type Run, RUN_STATES, SLACK_STYLES, type SlackStyle } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type HoleMember } from '@dusky-spool/core/routing';
 import { isKept, type PlannedRun, runState, slackStyleOf, usualRackSlackM } from '@dusky-spool/core/runs';
@@ -18,6 +17,8 @@ import { FindingCard } from '../../ui/FindingCard.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
+import { Select } from 'antd';
+import { Fragment } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
 
 /** Fetched when the first run is looked at. */
@@ -44,8 +45,8 @@ export function RunPanel({ planned, onSelect }: Props) {
   const { units } = document.project;
   const row = rows.find((r) => r.runId === run.id)!;
   const change = (title: string, after: Partial<Run>) => {
-    const operation = update('runs', run, after);
-    if (operation) edit(title, [operation]);
+    const operations = changeRecord('runs', run, after);
+    if (operations.length > 0) edit(title, operations);
   };
   const together = run.bundle === '' ? 0 : runs.filter((other) => other.run.bundle === run.bundle).length;
   const holes = wanted.ok ? wanted.value.holes : [];

@@ -1,14 +1,16 @@
+import { addRouteRule, routeVia } from '../../commands/route-via.ts';
+import { removeRecords } from '../../commands/remove-records.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useEffect, useState } from 'react';
-import { Button, Select } from 'antd';
 import { useByHand } from '../../state/by-hand.ts';
 import { formatCableLength, type Point3 } from '@dusky-spool/core/math';
-import { create, type Operation, type ProjectDocument, remove, type RouteRule, type Run } from '@dusky-spool/core/model';
+import type { ProjectDocument, RouteRule, Run } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type RoutedPath } from '@dusky-spool/core/routing';
 import { term, text } from '../../ground/text.ts';
 import { askChoices } from '../../state/following.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { useEffect, useState } from 'react';
+import { Button, Select } from 'antd';
 
 interface Props {
   readonly run: Run;
@@ -42,23 +44,11 @@ export function WayChoices({ run, broken }: Props) {
     };
   }, [open, run.id, document]);
   const rules = listOf(document, 'routeRules').filter(({ runId }) => runId === run.id || runId === null);
-  const own = rules.filter(({ runId }) => runId === run.id);
-  const rule = (
-    kind: RouteRule['kind'],
-    target: RouteRule['target'],
-    targetId: string,
-    at: Point3 | null,
-    id: string,
-  ): Operation => create('routeRules', { id, runId: run.id, kind, target, targetId, at: at && [at[0], at[1], at[2]], note: '' });
-  /** Other points take the place of those before them; rules hold in the order of their ids. */
-  const takeWay = (via: readonly Point3[], id: string) => [
-    ...own.filter(({ kind, target }) => kind === 'through' && target === 'point').map((one) => remove('routeRules', one)),
-    ...via.map((at, n) => rule('through', 'point', '', at, `${id}_${n}`)),
-  ];
+  const takeWay = (points: readonly Point3[], id: string) => routeVia(document, { id, runId: run.id, points });
   const things = thingsOf(document);
   const add = (kind: RouteRule['kind'], value: string) => {
     const [target, id] = value.split('/') as [RouteRule['target'], string];
-    edit(text(`way.${kind}`), [rule(kind, target, id, null, newRecordId('rr'))]);
+    edit(text(`way.${kind}`), [addRouteRule({ id: newRecordId('rr'), runId: run.id, kind, target, targetId: id, at: null })]);
   };
   return (
     <div className="way-choices">
@@ -68,7 +58,7 @@ export function WayChoices({ run, broken }: Props) {
             {text(`way.${one.kind}`)} {nameOf(document, one)}
             {broken.includes(one.id) && ` · ${text('way.broken')}`}
           </span>
-          <Button size="small" type="text" onClick={() => edit(text('way.lift'), [remove('routeRules', one)])}>
+          <Button size="small" type="text" onClick={() => edit(text('way.lift'), removeRecords('routeRules', [one]))}>
             {text('way.lift')}
           </Button>
         </p>

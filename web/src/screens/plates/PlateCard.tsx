@@ -1,6 +1,5 @@
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useState } from 'react';
-import { Button, Select } from 'antd';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
 import {
   dissolvePlate,
@@ -11,7 +10,7 @@ import {
   MOST_INSERTS,
   setPlateHeight,
 } from '@dusky-spool/core/devices';
-import { BOX_KINDS, type Plate, PLATE_OPENINGS, update } from '@dusky-spool/core/model';
+import { BOX_KINDS, type Plate, PLATE_OPENINGS } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
@@ -21,6 +20,8 @@ import { FindingCard } from '../../ui/FindingCard.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { PlatePicture } from './PlatePicture.tsx';
+import { useState } from 'react';
+import { Button, Select } from 'antd';
 
 interface Props {
   readonly plate: Plate;
@@ -37,8 +38,8 @@ export function PlateCard({ plate, findings, onWall }: Props) {
   const { units } = document.project;
   const beside = mainsBoxBeside(document, plate);
   const change = (title: string, after: Partial<Plate>) => {
-    const operation = update('plates', plate, after);
-    if (operation) edit(title, [operation]);
+    const operations = changeRecord('plates', plate, after);
+    if (operations.length > 0) edit(title, operations);
   };
   const inGang = plate.inserts.flatMap((insert, index) => (insert.gang === gang ? [{ ...insert, index }] : []));
   const setInserts = (inserts: Plate['inserts']) => change(text('plates.inserts'), { inserts });

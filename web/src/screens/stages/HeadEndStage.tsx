@@ -1,5 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { Link } from 'react-router';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
@@ -7,6 +6,7 @@ import { useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
+import { Link } from 'react-router';
 
 /** What arrives at each rack, in the order of termination. */
 export function HeadEndStage({ projectId }: { readonly projectId: string }) {

@@ -1,5 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
 import { groupSchedule, type ScheduleRow } from '@dusky-spool/core/sheets';
 import { RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
@@ -9,6 +8,7 @@ import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
+import { Button } from 'antd';
 import { Link } from 'react-router';
 
 /** What comes next for a run on the pre-wire day. */

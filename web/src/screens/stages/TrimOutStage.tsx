@@ -1,11 +1,11 @@
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
 import { RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
 import { term, text } from '../../ground/text.ts';
 import { editOnRoutes, useDerived } from '../../state/following.ts';
 import { RunTable } from './RunTable.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
+import { Button } from 'antd';
 
 const NEXT: Partial<Record<RunState, { to: RunState; words: string }>> = {
   pulled: { to: 'terminated', words: 'stage.trimOut.terminate' },

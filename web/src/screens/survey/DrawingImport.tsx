@@ -1,9 +1,10 @@
+import { addDrawingPicture, addTradeMarks } from '../../commands/add-drawing.ts';
 import { useProject } from '../../state/open-project.ts';
 import { edited } from '@dusky-spool/core/derive';
-import { create, newFeature, newUnderlay, type Operation, type PictureInfo } from '@dusky-spool/core/model';
+import { type Operation, type PictureInfo } from '@dusky-spool/core/model';
 import { formatLength, METRES_PER, type Point2 } from '@dusky-spool/core/math';
 import { drawingPlace, wallsFromProposals } from '@dusky-spool/core/survey';
-import { featureMake, type Proposals, SVG_PX_PER_M, type TradeMarkAt, usualSize } from '@dusky-spool/core/house';
+import { type Proposals } from '@dusky-spool/core/house';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { postForm } from '../../ground/api/http.ts';
 import { text } from '../../ground/text.ts';
@@ -22,22 +23,6 @@ interface Props {
   readonly file: File;
   readonly onClose: () => void;
 }
-
-/** A mark of the trade whose layer it is on, open until it is answered. */
-const tradeMark = (levelId: string, ceilingM: number, { layer, name, at }: TradeMarkAt): Operation =>
-  create(
-    'features',
-    newFeature({
-      id: newRecordId('f'),
-      levelId,
-      kind: 'trade-mark',
-      name,
-      owner: layer.slice(0, 60),
-      points: [[at[0], at[1]]],
-      ...usualSize(featureMake('trade-mark'), ceilingM),
-      decision: 'open',
-    }),
-  );
 
 /** A DXF drawing: read with progress, its layers given meaning, walls proposed and accepted one by one. */
 export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
@@ -109,11 +94,7 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
       if (trades.length > 0) {
         const answer = await ask({ ask: 'marks', metresPerUnit: unit, layers: trades });
         if (answer.tell === 'marks')
-          operations.push(
-            ...answer.marks.map((mark) =>
-              tradeMark(levelId, document.levels[levelId].ceilingHeightM, { ...mark, at: moved(mark.at) }),
-            ),
-          );
+          operations.push(...addTradeMarks(document, { levelId, marks: answer.marks, moved, newId: () => newRecordId('f') }));
       }
       const layers = named('walls', 'openings', 'furniture', 'marks', 'text', 'underlay');
       if (layers.length > 0) {
@@ -124,22 +105,7 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
           const kept = await postForm<PictureInfo>(`/projects/${projectId}/pictures`, form);
           addPicture(kept);
           operations.push(
-            create(
-              'underlays',
-              newUnderlay({
-                id: newRecordId('u'),
-                levelId,
-                pictureId: kept.id,
-                name: file.name.slice(0, 200),
-                originX: place[0],
-                originY: place[1],
-                drawingCorner: [corner[0], corner[1]],
-                metresPerPixel: 1 / SVG_PX_PER_M,
-                rotationRad: 0,
-                opacity: 0.5,
-                scaled: true,
-              }),
-            ),
+            ...addDrawingPicture({ id: newRecordId('u'), levelId, pictureId: kept.id, name: file.name, at: place, corner }),
           );
         }
       }

@@ -1,5 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { useId } from 'react';
 import { answerFact, factOf } from '@dusky-spool/core/house';
 import type { Fact, FactState } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
@@ -7,6 +6,7 @@ import { useOwnName } from '../../ground/api/session.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { today } from '../../state/today.ts';
+import { useId } from 'react';
 
 interface Props {
   readonly subject: Fact['subject'];

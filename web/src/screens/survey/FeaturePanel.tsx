@@ -1,3 +1,4 @@
+import { chooseAlternative } from '../../commands/choose-alternative.ts';
 import { useProject } from '../../state/open-project.ts';
 import { featureMake, signatureOf } from '@dusky-spool/core/house';
 import {
@@ -9,7 +10,6 @@ import {
   HEIGHT_EDGES,
   NEUTRALS,
   SUBSTRATES,
-  update,
 } from '@dusky-spool/core/model';
 import { keepFromMains } from '@dusky-spool/core/calculators';
 import { formatLength } from '@dusky-spool/core/math';
@@ -257,11 +257,7 @@ function ChooseAlternative({ feature }: { readonly feature: Feature }) {
   const edit = useProjectStore((state) => state.edit);
   if (feature.choiceOf === '') return null;
   const choose = () => {
-    const others = Object.values(document.features).filter((one) => one.choiceOf === feature.choiceOf);
-    edit(
-      text('survey.choose', { what: feature.choiceOf }),
-      others.flatMap((one) => update('features', one, { chosen: one.id === feature.id }) ?? []),
-    );
+    edit(text('survey.choose', { what: feature.choiceOf }), chooseAlternative(document, feature));
   };
   return (
     <Button size="small" disabled={feature.chosen} onClick={choose}>

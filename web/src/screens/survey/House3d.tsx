@@ -1,8 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { useEffect, useRef, useState } from 'react';
-import { Button, Checkbox } from 'antd';
-import * as THREE from 'three';
-import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { ceilingHeightAt, ceilingHeightOf, projectBounds, slopeOf, wallPoint } from '@dusky-spool/core/house';
 import type { Level, ProjectDocument, Room, Wall } from '@dusky-spool/core/model';
 import type { PlannedRun } from '@dusky-spool/core/runs';
@@ -10,6 +6,10 @@ import { text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { useDerived } from '../../state/following.ts';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
+import { useEffect, useRef, useState } from 'react';
+import { Button, Checkbox } from 'antd';
+import * as THREE from 'three';
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 
 interface Props {
   readonly selection: Selection;

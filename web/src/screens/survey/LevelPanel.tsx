@@ -1,8 +1,10 @@
+import { addLevel } from '../../commands/add-level.ts';
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import { listOf } from '@dusky-spool/core/derive';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import { moveLevel, sharedPoints } from '@dusky-spool/core/survey';
-import { create, type Level, newLevel, removeWithDependants, update } from '@dusky-spool/core/model';
+import { type Level, removeWithDependants } from '@dusky-spool/core/model';
 import { levelAlignment } from '@dusky-spool/core/calculators';
 import { formatLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
@@ -26,26 +28,13 @@ export function LevelPanel({ levelId, onLevel }: Props) {
   const level = document.levels[levelId];
   const levels = levelsFromBelow(document);
   const change = (after: Partial<Level>) => {
-    const operation = update('levels', level, after);
-    if (operation) edit(text('survey.change', { what: level.name }), [operation]);
+    const operations = changeRecord('levels', level, after);
+    if (operations.length > 0) edit(text('survey.change', { what: level.name }), operations);
   };
   const add = () => {
-    const top = levels.at(-1) ?? level;
-    const order = top.order + 1;
-    const codes = new Set(levels.map(({ code }) => code));
-    let n = order + 1;
-    while (codes.has(`L${n}`)) n++;
-    const next = newLevel({
-      id: newRecordId('l'),
-      code: `L${n}`,
-      name: text('survey.levelName', { n }),
-      order,
-      elevationM: top.elevationM + top.ceilingHeightM + top.cavityDepthM,
-      ceilingHeightM: top.ceilingHeightM,
-      cavityDepthM: top.cavityDepthM,
-      gridAngleRad: top.gridAngleRad,
-    });
-    if (edit(text('survey.addLevel'), [create('levels', next)])) onLevel(next.id);
+    const id = newRecordId('l');
+    const operations = addLevel(document, { id, nameOf: (n) => text('survey.levelName', { n }) });
+    if (edit(text('survey.addLevel'), operations)) onLevel(id);
   };
   return (
     <>

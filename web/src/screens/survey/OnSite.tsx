@@ -1,5 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
 import { distance2, formatLength } from '@dusky-spool/core/math';
 import type { Feature } from '@dusky-spool/core/model';
 import { anchoringIn, DRILL_M, fromTwoCorners, ridgeHeight, TAPED_KINDS } from '@dusky-spool/core/house';
@@ -7,6 +6,7 @@ import { moveFeatures } from '@dusky-spool/core/survey';
 import { atticHeight } from '@dusky-spool/core/calculators';
 import { term, text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
+import { Button } from 'antd';
 
 interface Props {
   readonly feature: Feature;

@@ -1,14 +1,17 @@
+import { addPlanPicture } from '../../commands/add-plan-picture.ts';
+import { removeRecords } from '../../commands/remove-records.ts';
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useRef, useState } from 'react';
-import { Button, Modal, Slider, Tooltip } from 'antd';
-import { create, newUnderlay, type PictureInfo, remove, type Underlay, update } from '@dusky-spool/core/model';
+import { type PictureInfo, type Underlay } from '@dusky-spool/core/model';
 import { projectBounds } from '@dusky-spool/core/house';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { postForm, postJson } from '../../ground/api/http.ts';
 import { text } from '../../ground/text.ts';
-import { turned } from '../../canvas/picture-place.ts';
+import { turned } from '../../commands/place-picture.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { useSurveyView } from './useSurveyView.ts';
+import { useRef, useState } from 'react';
+import { Button, Modal, Slider, Tooltip } from 'antd';
 
 interface Props {
   readonly projectId: string;
@@ -17,8 +20,6 @@ interface Props {
   readonly onCrop: (underlayId: string) => void;
   readonly onDrawing: (file: File) => void;
 }
-
-const FIRST_WIDTH_M = 20;
 
 /** What the server has made of a PDF: its pages, one picture each when asked for. */
 interface PdfPages {
@@ -58,23 +59,19 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
     const old = replacing.current;
     replacing.current = null;
     const bounds = projectBounds(document, levelId);
-    const record = newUnderlay({
+    const operations = addPlanPicture({
       id: newRecordId('u'),
       levelId,
-      pictureId: picture.id,
-      name: name.slice(0, 200),
-      originX: old?.originX ?? bounds?.minX ?? 0,
-      originY: old?.originY ?? bounds?.minY ?? 0,
-      // A newer issue of the same sheet lies where the old one lay, at the same width.
-      metresPerPixel: old
-        ? (old.metresPerPixel * (pictures.find(({ id }) => id === old.pictureId)?.widthPx ?? picture.widthPx)) / picture.widthPx
-        : (metresPerPixel ?? FIRST_WIDTH_M / picture.widthPx),
-      rotationRad: old?.rotationRad ?? 0,
-      opacity: old?.opacity ?? 0.7,
-      scaled: old?.scaled ?? metresPerPixel !== null,
+      picture,
+      name,
+      at: [bounds?.minX ?? 0, bounds?.minY ?? 0],
+      metresPerPixel,
+      replaced: old && {
+        underlay: old,
+        widthPx: pictures.find(({ id }) => id === old.pictureId)?.widthPx ?? picture.widthPx,
+      },
     });
-    const retire = old ? update('underlays', old, { retired: true }) : null;
-    edit(text(old ? 'survey.replacePicture' : 'edit.addPicture'), [create('underlays', record), ...(retire ? [retire] : [])]);
+    edit(text(old ? 'survey.replacePicture' : 'edit.addPicture'), operations);
   };
   const bringIn = (file: File) => {
     if (/\.dxf$/i.test(file.name)) return onDrawing(file);
@@ -99,8 +96,8 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
     input.current?.click();
   };
   const change = (title: string, after: Partial<Underlay>) => {
-    const operation = underlay && update('underlays', underlay, after);
-    if (operation) edit(title, [operation]);
+    const operations = underlay ? changeRecord('underlays', underlay, after) : [];
+    if (operations.length > 0) edit(title, operations);
   };
   const size = underlay && pictures.find(({ id }) => id === underlay.pictureId);
   return (
@@ -179,7 +176,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
               size="small"
               danger
               disabled={underlay.locked}
-              onClick={() => edit(text('plan.removePicture'), [remove('underlays', underlay)])}
+              onClick={() => edit(text('plan.removePicture'), removeRecords('underlays', [underlay]))}
             >
               {text('plan.remove')}
             </Button>

@@ -1,8 +1,7 @@
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useMemo } from 'react';
-import { Button } from 'antd';
 import { formatArea, type Point2, polygonArea } from '@dusky-spool/core/math';
-import { CEILING_KINDS, FRAMINGS, removeWithDependants, type Room, update } from '@dusky-spool/core/model';
+import { CEILING_KINDS, FRAMINGS, removeWithDependants, type Room } from '@dusky-spool/core/model';
 import { levelAreas, sameOutline } from '@dusky-spool/core/house';
 import { term, text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
@@ -10,6 +9,8 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
+import { useMemo } from 'react';
+import { Button } from 'antd';
 
 interface Props {
   readonly room: Room;
@@ -38,8 +39,8 @@ export function RoomPanel({ room, onCeiling, onRemoved }: Props) {
     [document.walls, room.polygon, room.levelId],
   );
   const change = (after: Partial<Room>) => {
-    const operation = update('rooms', room, after);
-    if (operation) edit(text('survey.changeRoom', { name: room.name }), [operation]);
+    const operations = changeRecord('rooms', room, after);
+    if (operations.length > 0) edit(text('survey.changeRoom', { name: room.name }), operations);
   };
   const sloped = room.ceilingKind === 'sloped' || room.ceilingKind === 'vaulted';
   const slope = room.slope ?? { lowM: 2.2, highM: room.ceilingHeightM ?? level.ceilingHeightM, angleRad: 0 };

@@ -1,12 +1,12 @@
 import { useProject } from '../../state/open-project.ts';
-import { useState } from 'react';
-import { Button, Modal } from 'antd';
 import { distance2, formatLength, type Point2 } from '@dusky-spool/core/math';
 import { planScale } from '@dusky-spool/core/calculators';
 import { text } from '../../ground/text.ts';
-import { onPicture, rescaled } from '../../canvas/picture-place.ts';
+import { onPicture, rescaled } from '../../commands/place-picture.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
+import { useState } from 'react';
+import { Button, Modal } from 'antd';
 
 interface Props {
   readonly measured: { readonly underlayId: string; readonly first: Point2; readonly second: Point2 };

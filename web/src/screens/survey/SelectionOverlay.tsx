@@ -1,19 +1,9 @@
-import type { PointerEvent } from 'react';
+import type { Grip } from '../../commands/drag-grip.ts';
 import { featureBox, wallFootprint, wallPoint } from '@dusky-spool/core/house';
-import type { Point2 } from '@dusky-spool/core/math';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { pathThrough } from '../../canvas/room-drawing.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
-
-/** What is taken hold of on the sheet. */
-export type Grip =
-  | { readonly kind: 'walls'; readonly ids: readonly string[] }
-  | { readonly kind: 'corner'; readonly at: Point2 }
-  | { readonly kind: 'opening'; readonly id: string }
-  | { readonly kind: 'features'; readonly ids: readonly string[] }
-  | { readonly kind: 'feature-point'; readonly id: string; readonly index: number }
-  | { readonly kind: 'rack'; readonly id: string }
-  | { readonly kind: 'riser'; readonly id: string };
+import type { PointerEvent } from 'react';
 
 interface Props {
   readonly document: ProjectDocument;

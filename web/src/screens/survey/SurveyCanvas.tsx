@@ -1,10 +1,12 @@
+import { addDimension } from '../../commands/add-dimension.ts';
+import { placeRiser } from '../../commands/place-riser.ts';
+import { freeRackCode, placeRack } from '../../commands/place-rack.ts';
+import { placeFeature } from '../../commands/place-feature.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
-import { App as AntApp } from 'antd';
-import { buildingOf, nearestWall, projectBounds, type Snap, snapDrawing, surveyHit, usualSize } from '@dusky-spool/core/house';
-import { drawWalls, moveFeatures, moveWalls, placeOpening } from '@dusky-spool/core/survey';
+import { buildingOf, nearestWall, projectBounds, type Snap, snapDrawing, surveyHit } from '@dusky-spool/core/house';
+import { drawWalls, placeOpening } from '@dusky-spool/core/survey';
 import { distance2, formatLength, type Outcome, parseLength, type Point2, tidyM } from '@dusky-spool/core/math';
-import { create, newFeature, newOpening, newRack, newRiser, type Operation, update } from '@dusky-spool/core/model';
+import { newOpening, type Operation } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
 import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
 import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
@@ -19,10 +21,13 @@ import { noSelection, type Selection } from '../../state/selection-kinds.ts';
 import { setCorner, typedCorner } from '../../canvas/tools/draw-walls.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { newSurveyId } from './ids.ts';
-import { type Grip, SelectionOverlay } from './SelectionOverlay.tsx';
+import { SelectionOverlay } from './SelectionOverlay.tsx';
+import { dragGrip, type Grip } from '../../commands/drag-grip.ts';
 import { OPENING_SIZES, SELECT, type SurveyTool } from './tools.ts';
 import { useSurveyView } from './useSurveyView.ts';
 import { useUnderlayLines } from './useUnderlayLines.ts';
+import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
+import { App as AntApp } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {
@@ -106,35 +111,6 @@ export function SurveyCanvas({
     if (!outcome.ok) void message.warning({ content: problemSentence(outcome.problem, units), key: 'refusal', duration: 6 });
   };
 
-  const operationsOf = (held: Grip, by: Point2, at: Point2): Outcome<readonly Operation[]> => {
-    if (held.kind === 'walls') return moveWalls(document, { wallIds: held.ids }, by, newSurveyId);
-    if (held.kind === 'corner')
-      return moveWalls(document, { corner: held.at, levelId }, [at[0] - held.at[0], at[1] - held.at[1]], newSurveyId);
-    if (held.kind === 'features') return { ok: true, value: moveFeatures(document, held.ids, by) };
-    if (held.kind === 'feature-point') {
-      const feature = document.features[held.id];
-      const operation = update('features', feature, {
-        points: feature.points.map((p, i) => (i === held.index ? [at[0], at[1]] : p)),
-      });
-      return { ok: true, value: operation ? [operation] : [] };
-    }
-    if (held.kind === 'rack' || held.kind === 'riser') {
-      const name = held.kind === 'rack' ? 'racks' : 'risers';
-      const thing = document[name][held.id];
-      const operation = update(name, thing as never, { x: tidyM(thing.x + by[0]), y: tidyM(thing.y + by[1]) } as never);
-      return { ok: true, value: operation ? [operation] : [] };
-    }
-    const opening = document.openings[held.id];
-    const wall = document.walls[opening.wallId];
-    const length = distance2(wall.a, wall.b);
-    const along = (by[0] * (wall.b[0] - wall.a[0]) + by[1] * (wall.b[1] - wall.a[1])) / length;
-    const half = opening.widthM / 2;
-    return placeOpening(document, {
-      ...opening,
-      offsetM: tidyM(Math.min(length - half, Math.max(half, opening.offsetM + along))),
-    });
-  };
-
   const onGrip = (held: Grip, event: PointerEvent) => {
     if (tool.kind !== 'select' || event.button !== 0) return;
     const kinds =
@@ -183,7 +159,7 @@ export function SurveyCanvas({
     const { by, at } = dragTo(event);
     cancelAnimationFrame(frame.current);
     frame.current = requestAnimationFrame(() => {
-      const operations = operationsOf(current.grip, by, at);
+      const operations = dragGrip(document, { grip: current.grip, by, at, levelId, newId: newSurveyId });
       if (operations.ok) showDrag(operations.value);
     });
   };
@@ -200,7 +176,7 @@ export function SurveyCanvas({
     cancelAnimationFrame(frame.current);
     const { by, at } = dragTo(event);
     grip.current = null;
-    if (current.moved) edit(text('edit.move'), operationsOf(current.grip, by, at));
+    if (current.moved) edit(text('edit.move'), dragGrip(document, { grip: current.grip, by, at, levelId, newId: newSurveyId }));
     else endPreview();
   };
   const onPointerDown = (event: PointerEvent) => {
@@ -265,9 +241,7 @@ export function SurveyCanvas({
         return placeShaft(p);
       case 'measure':
         if (!tool.first) return onTool({ ...tool, first: p });
-        edit(text('survey.measured'), [
-          create('dimensions', { id: newRecordId('m'), levelId, a: [...tool.first], b: [p[0], p[1]], note: '' }),
-        ]);
+        edit(text('survey.measured'), addDimension({ id: newRecordId('m'), levelId, from: tool.first, to: p }));
         return onTool({ kind: 'measure', first: null });
       case 'scale':
         if (tool.points.length === 0) return onTool({ ...tool, points: [snap.point] });
@@ -292,55 +266,17 @@ export function SurveyCanvas({
   const finishFeature = (points: readonly Point2[]) => {
     if (tool.kind !== 'feature') return;
     const { make } = tool;
-    const feature = newFeature({
-      id: newRecordId('f'),
-      levelId,
-      kind: make.kind,
-      points: points.map(([x, y]) => [x, y]),
-      ...usualSize(make, document.levels[levelId].ceilingHeightM),
-      decision: make.group === 'existing' || make.group === 'trade' ? 'open' : null,
-      tested: make.fields.includes('tested') ? 'not-known' : null,
-      insideDiameterM: make.fields.includes('insideDiameterM') ? 0.025 : null,
-      pitchRad: make.fields.includes('pitchRad') ? 0.6 : null,
-    });
-    if (edit(text('edit.place', { name: term(`features.${make.kind}`).toLowerCase() }), [create('features', feature)]))
-      onSelect({ kind: 'feature', ids: [feature.id] });
+    const id = newRecordId('f');
+    const title = text('edit.place', { name: term(`features.${make.kind}`).toLowerCase() });
+    if (edit(title, placeFeature(document, { id, levelId, make, points }))) onSelect({ kind: 'feature', ids: [id] });
     onTool(make.shape === 'point' ? tool : { ...tool, points: [] });
   };
   const placeShaft = (p: Point2) => {
-    if (tool.kind === 'rack') {
-      const codes = new Set(Object.values(document.racks).map(({ code }) => code));
-      const code = [...'ABCDEFGHJK'].find((letter) => !codes.has(letter)) ?? `R${codes.size + 1}`;
-      const rack = newRack({
-        id: newRecordId('k'),
-        levelId,
-        code,
-        name: `${text('survey.rack')} ${code}`,
-        x: p[0],
-        y: p[1],
-        facingRad: -Math.PI / 2,
-        widthM: 0.6,
-        depthM: 0.6,
-        units: 24,
-        entryHeightM: 2,
-      });
-      if (edit(text('edit.place', { name: rack.name }), [create('racks', rack)])) onSelect({ kind: 'rack', ids: [rack.id] });
-    } else {
-      const above = Object.values(document.levels)
-        .sort((a, b) => a.order - b.order)
-        .find((level) => level.order > document.levels[levelId].order);
-      const riser = newRiser({
-        id: newRecordId('z'),
-        name: text('survey.riser'),
-        x: p[0],
-        y: p[1],
-        widthM: 0.3,
-        depthM: 0.3,
-        bottomLevelId: levelId,
-        topLevelId: above?.id ?? levelId,
-      });
-      if (edit(text('edit.place', { name: riser.name }), [create('risers', riser)])) onSelect({ kind: 'riser', ids: [riser.id] });
-    }
+    const isRack = tool.kind === 'rack';
+    const id = newRecordId(isRack ? 'k' : 'z');
+    const name = isRack ? `${text('survey.rack')} ${freeRackCode(document)}` : text('survey.riser');
+    const operations = (isRack ? placeRack : placeRiser)(document, { id, levelId, at: p, name });
+    if (edit(text('edit.place', { name }), operations)) onSelect({ kind: isRack ? 'rack' : 'riser', ids: [id] });
     onTool(SELECT);
   };
 

@@ -1,11 +1,11 @@
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
 import { alignFeatures, distributeFeatures, EDGES } from '@dusky-spool/core/survey';
 import { term, text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { SurveyPanel } from './SurveyPanel.tsx';
+import { Button } from 'antd';
 
 interface Props {
   readonly selection: Selection;

@@ -1,6 +1,6 @@
+import { markPoint } from '../../commands/mark-point.ts';
+import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useCallback, useState } from 'react';
-import { Button, Dropdown } from 'antd';
 import {
   arrayMotions,
   moveFeatures,
@@ -12,7 +12,6 @@ import {
 } from '@dusky-spool/core/survey';
 import { FEATURE_MAKES, levelsFromBelow, projectBounds, signatureOf, surveyQuestions } from '@dusky-spool/core/house';
 import { type Point2, refuse } from '@dusky-spool/core/math';
-import { create, update } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { later } from '../../ground/later.ts';
 import { useRight } from '../../ground/api/session.ts';
@@ -24,7 +23,7 @@ import { usePlace } from '../../state/selection.ts';
 import { leaveWalls } from '../../canvas/tools/draw-walls.ts';
 import { useKeys } from '../../canvas/useKeys.ts';
 import { surfaceIn } from '../../state/views.ts';
-import { newRecordId, useProjectStore, useProjectParts } from '../../state/project.ts';
+import { newRecordId, useProjectParts, useProjectStore } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
@@ -42,6 +41,8 @@ import { SELECT, type SurveyTool, wallsTool } from './tools.ts';
 import { useClip } from './useClip.ts';
 import { useSurveyKeys } from './useSurveyKeys.ts';
 import { useTypedWalls } from './useTypedWalls.ts';
+import { useCallback, useState } from 'react';
+import { Button, Dropdown } from 'antd';
 
 const WAITING = <div className="centre">{text('loading')}</div>;
 const Walk = later(() => import('./Walk.tsx').then((module) => module.Walk), WAITING);
@@ -248,8 +249,8 @@ export function SurveyScreen({ projectId }: Props) {
                     const underlay = document.underlays[underlayId];
                     const picture = useProjectStore.getState().pictures.find(({ id }) => id === underlay?.pictureId);
                     const crop = underlay && picture && cropBetween(underlay, picture, first, second);
-                    const operation = crop && update('underlays', underlay, { crop });
-                    if (operation) edit(text('survey.crop'), [operation]);
+                    const operations = crop ? changeRecord('underlays', underlay, { crop }) : [];
+                    if (operations.length > 0) edit(text('survey.crop'), operations);
                   }}
                   onReference={setNaming}
                 />
@@ -348,9 +349,7 @@ export function SurveyScreen({ projectId }: Props) {
           onCancel={() => setNaming(null)}
           known={[...new Set(Object.values(document.referencePoints).map(({ name }) => name))]}
           onName={(name) => {
-            edit(text('survey.markPoint', { name }), [
-              create('referencePoints', { id: newRecordId('p'), levelId, name, x: naming[0], y: naming[1] }),
-            ]);
+            edit(text('survey.markPoint', { name }), markPoint({ id: newRecordId('p'), levelId, name, at: naming }));
             setNaming(null);
             setTool(SELECT);
           }}

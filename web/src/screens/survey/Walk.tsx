@@ -1,6 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { useMemo, useState } from 'react';
-import { Button } from 'antd';
 import type { FactState } from '@dusky-spool/core/model';
 import { answerFact, missingThings, type SurveyQuestion, surveyQuestions } from '@dusky-spool/core/house';
 import { formatLength, parseLength } from '@dusky-spool/core/math';
@@ -10,6 +8,8 @@ import { useOwnName } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
+import { useMemo, useState } from 'react';
+import { Button } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
 
 interface Props {

@@ -1,7 +1,7 @@
+import { changeRecords } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
 import { distance2, formatLengthFine, type Point2 } from '@dusky-spool/core/math';
-import { STUD_MATERIALS, update, type Wall, WALL_KINDS } from '@dusky-spool/core/model';
+import { STUD_MATERIALS, type Wall, WALL_KINDS } from '@dusky-spool/core/model';
 import { mountingDepth, studsOf } from '@dusky-spool/core/house';
 import { placeWall, splitWall, WALL_BUILDS } from '@dusky-spool/core/survey';
 import { term, text } from '../../ground/text.ts';
@@ -11,6 +11,7 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { newSurveyId } from './ids.ts';
 import { FactField } from './FactField.tsx';
 import { NumberField, SwitchField, WordsField } from '../../ui/fields.tsx';
+import { Button } from 'antd';
 
 interface Props {
   readonly walls: readonly Wall[];
@@ -25,11 +26,7 @@ export function WallPanel({ walls, onElevation }: Props) {
   const single = walls.length === 1;
   const { units } = document.project;
   const lengthM = walls.reduce((sum, { a, b }) => sum + distance2(a, b), 0);
-  const change = (after: Partial<Wall>) =>
-    edit(
-      text('survey.changeWall'),
-      walls.flatMap((one) => update('walls', one, after) ?? []),
-    );
+  const change = (after: Partial<Wall>) => edit(text('survey.changeWall'), changeRecords('walls', walls, after));
   const along = (length: number): Point2 => {
     const now = distance2(wall.a, wall.b);
     return [wall.a[0] + ((wall.b[0] - wall.a[0]) * length) / now, wall.a[1] + ((wall.b[1] - wall.a[1]) * length) / now];

@@ -1,6 +1,5 @@
+import { toggleJoist } from '../../commands/toggle-joist.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useMemo, useRef, useState } from 'react';
-import { Segmented } from 'antd';
 import { attachmentOf, bayAt, joistsOf } from '@dusky-spool/core/house';
 import {
   coverRoom,
@@ -16,7 +15,7 @@ import {
   withPlateMates,
 } from '@dusky-spool/core/devices';
 import { boundsOf, formatLength, type Point2, pointInPolygon, rotate2 } from '@dusky-spool/core/math';
-import { create, type DeviceType, remove } from '@dusky-spool/core/model';
+import type { DeviceType } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import type { Field } from '../../canvas/PlanCanvas.tsx';
@@ -32,6 +31,8 @@ import { SurfaceHeader } from './SurfaceHeader.tsx';
 import { type Grip, useSurfaceDrag } from './useSurfaceDrag.ts';
 import { useSheetSize } from './useSheetSize.ts';
 import { FaceShape } from './WallDevices.tsx';
+import { useMemo, useRef, useState } from 'react';
+import { Segmented } from 'antd';
 
 interface Props {
   readonly roomId: string;
@@ -124,24 +125,9 @@ export function CeilingView({ roomId, selection, stage, armed = null, field, onP
       return;
     }
     const offsetM = Math.round(offsetAt(p) * 1000) / 1000;
-    const near = joists.find((joist) => Math.abs(joist.offsetM - offsetM) < 0.05);
-    const known = near?.memberId ? document.framingMembers[near.memberId] : undefined;
-    if (known) edit(text('edit.remove'), [remove('framingMembers', known)]);
-    else if (mode === 'joist' || near)
-      edit(text(`ceiling.${mode}`), [
-        create('framingMembers', {
-          id: newRecordId('n'),
-          wallId: null,
-          roomId,
-          kind: 'joist',
-          offsetM: mode === 'joist' ? offsetM : near!.offsetM,
-          widthM: 0.045,
-          bottomM: 0,
-          topM: 0,
-          present: mode === 'joist',
-          note: '',
-        }),
-      ]);
+    const operations = toggleJoist(document, { id: newRecordId('n'), roomId, offsetM, isThere: mode === 'joist', joists });
+    const takesBack = operations.some(({ op }) => op === 'delete');
+    if (operations.length > 0) edit(text(takesBack ? 'edit.remove' : `ceiling.${mode}`), operations);
   };
 
   const covered = pointer && mayPlace && field ? coverRoom(document, roomId, mayPlace.id, field.overlap, field.ear) : null;

@@ -1,11 +1,11 @@
 import { useProject } from '../../state/open-project.ts';
-import type { ReactNode } from 'react';
-import { Button, Select } from 'antd';
 import type { Room, Wall } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { wallsAround, type WallSide } from '@dusky-spool/core/house';
 import { text } from '../../ground/text.ts';
 import { ceilingView, wallView } from '../../state/views.ts';
+import type { ReactNode } from 'react';
+import { Button, Select } from 'antd';
 
 interface Props {
   readonly levelId: string;

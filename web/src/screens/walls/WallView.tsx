@@ -1,6 +1,5 @@
+import { removeRecords } from '../../commands/remove-records.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useMemo, useRef, useState } from 'react';
-import { Segmented } from 'antd';
 import {
   clashesOnFace,
   type FaceGuide,
@@ -19,7 +18,7 @@ import {
 } from '@dusky-spool/core/devices';
 import { attachmentOf, bayAt, facedSide, wallElevation, type WallSide } from '@dusky-spool/core/house';
 import { placeOpening } from '@dusky-spool/core/survey';
-import { type DeviceType, remove } from '@dusky-spool/core/model';
+import type { DeviceType } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import type { Finding } from '@dusky-spool/core/rules';
@@ -28,13 +27,15 @@ import { toHandGrid } from '../../canvas/nudge.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { deviceIds, newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
-import { framingEdit, type FramingMode } from './framing-edit.ts';
+import { framingEdit, type FramingMode } from '../../commands/edit-framing.ts';
 import { SurfaceHeader } from './SurfaceHeader.tsx';
 import { type Grip, useSurfaceDrag } from './useSurfaceDrag.ts';
 import { useSheetSize } from './useSheetSize.ts';
 import { wallScale } from './wall-scale.ts';
 import { FaceShape, WallDevices } from './WallDevices.tsx';
 import { WallDrawing } from './WallDrawing.tsx';
+import { useMemo, useRef, useState } from 'react';
+import { Segmented } from 'antd';
 import { findingSentence } from '@dusky-spool/texts';
 
 interface Props {
@@ -203,7 +204,7 @@ export function WallView({ wallId, side, selection, stage, armed = null, onPlace
           onBlocking={(member, event) => {
             if (mode !== 'blocking') return;
             event.stopPropagation();
-            edit(text('edit.remove'), [remove('framingMembers', member)]);
+            edit(text('edit.remove'), removeRecords('framingMembers', [member]));
           }}
         />
         {onLevel(shown, 'plates', wall.levelId).map((plate) => {

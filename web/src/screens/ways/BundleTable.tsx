@@ -1,10 +1,10 @@
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
 import type { CablingReport } from '@dusky-spool/core/sheets';
 import { formatCableLength, formatThin } from '@dusky-spool/core/math';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { text } from '../../ground/text.ts';
 import { RunLinks } from './RunLinks.tsx';
+import { Button } from 'antd';
 
 interface Props {
   readonly report: CablingReport;

@@ -1,11 +1,11 @@
 import { useProject } from '../../state/open-project.ts';
-import { useMemo } from 'react';
 import { bitsOf, holePlace } from '@dusky-spool/core/sheets';
 import { boredLines, type BoredPlace } from '@dusky-spool/core/pathways';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { term, text } from '../../ground/text.ts';
 import { RunLinks } from './RunLinks.tsx';
+import { useMemo } from 'react';
 
 interface Props {
   readonly places: readonly BoredPlace[];

@@ -1,5 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
 import type { CablingReport, LoadedWay } from '@dusky-spool/core/sheets';
 import type { ToldFinding } from '@dusky-spool/core/deltas';
 import type { Operation } from '@dusky-spool/core/model';
@@ -7,6 +6,7 @@ import { formatCableLength, formatThin } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { useCures, useDerived } from '../../state/following.ts';
 import { RunLinks } from './RunLinks.tsx';
+import { Button } from 'antd';
 
 interface Props {
   readonly report: CablingReport;

@@ -1,6 +1,4 @@
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
-import { useState } from 'react';
 import type { CablingReport } from '@dusky-spool/core/sheets';
 import type { Operation } from '@dusky-spool/core/model';
 import { type ScreedWay, signWay } from '@dusky-spool/core/pathways';
@@ -9,6 +7,8 @@ import { term, text } from '../../ground/text.ts';
 import { newRecordId } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
+import { Button } from 'antd';
+import { useState } from 'react';
 
 interface Props {
   readonly report: CablingReport;

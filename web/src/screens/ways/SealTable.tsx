@@ -1,14 +1,15 @@
+import { recordSeal } from '../../commands/record-seal.ts';
 import { useProject } from '../../state/open-project.ts';
-import { Select } from 'antd';
-import { useState } from 'react';
 import { type CablingReport, holePlace } from '@dusky-spool/core/sheets';
 import { type Penetration, sealCounts } from '@dusky-spool/core/pathways';
-import { create, type Operation, type Seal, SEAL_STATES, update } from '@dusky-spool/core/model';
+import { type Operation, type Seal, SEAL_STATES } from '@dusky-spool/core/model';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
+import { Select } from 'antd';
+import { useState } from 'react';
 
 interface Props {
   readonly report: CablingReport;
@@ -22,30 +23,9 @@ export function SealTable({ report, onEdit }: Props) {
   const [only, setOnly] = useState<'all' | 'open'>('all');
   const counts = sealCounts(report.penetrations);
   const shown = report.penetrations.filter(({ seal }) => only === 'all' || (seal?.state ?? 'open') === 'open');
-  const write = (one: Penetration, change: Partial<Seal>) => {
-    const { seal, member, at, levelId, assembly, family } = one;
-    if (seal) {
-      const operation = update('seals', seal, change);
-      if (operation) onEdit(text('ways.sealed'), [operation]);
-      return;
-    }
-    const [x, y, z] = at;
-    const fresh: Seal = {
-      id: newRecordId('sl'),
-      levelId,
-      member,
-      at: [x, y, z],
-      assembly,
-      product: family,
-      system: '',
-      state: 'open',
-      by: '',
-      on: '',
-      photo: '',
-      note: '',
-      ...change,
-    };
-    onEdit(text('ways.sealed'), [create('seals', fresh)]);
+  const write = (one: Penetration, fields: Partial<Seal>) => {
+    const operations = recordSeal(one, { id: newRecordId('sl'), fields });
+    if (operations.length > 0) onEdit(text('ways.sealed'), operations);
   };
   return (
     <>

@@ -1,10 +1,9 @@
+import { removeRecords } from '../../commands/remove-records.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useEffect, useMemo, useState } from 'react';
-import { Button, Segmented } from 'antd';
 import type { CablingReport } from '@dusky-spool/core/sheets';
 import { holeTotals } from '@dusky-spool/core/pathways';
 import type { TrunkOutlook } from '@dusky-spool/core/deltas';
-import { CONSTRUCTIONS, type Operation, remove, updateProject } from '@dusky-spool/core/model';
+import { CONSTRUCTIONS, type Operation, updateProject } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
@@ -18,6 +17,8 @@ import { ScreedList } from './ScreedList.tsx';
 import { SealTable } from './SealTable.tsx';
 import { Supports } from './Supports.tsx';
 import { WeightFields } from './WeightFields.tsx';
+import { useEffect, useMemo, useState } from 'react';
+import { Button, Segmented } from 'antd';
 
 interface Props {
   readonly onBack: () => void;
@@ -99,16 +100,7 @@ export function WaysScreen({ onBack, onRun }: Props) {
               {text('ways.look')}
             </Button>
             {trunks.length > 0 && (
-              <Button
-                onClick={() =>
-                  edit(
-                    text('ways.forget'),
-                    trunks.map((trunk) => remove('trunks', trunk)),
-                  )
-                }
-              >
-                {text('ways.forget')}
-              </Button>
+              <Button onClick={() => edit(text('ways.forget'), removeRecords('trunks', trunks))}>{text('ways.forget')}</Button>
             )}
           </div>
           {outlook && (

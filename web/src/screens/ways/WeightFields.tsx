@@ -1,10 +1,10 @@
 import { useProject } from '../../state/open-project.ts';
-import { Button } from 'antd';
-import { useState } from 'react';
 import { type Operation, updateProject, WEIGHT_NAMES, type WeightName } from '@dusky-spool/core/model';
 import { BARRED_M, weightsOf } from '@dusky-spool/core/routing';
 import { text } from '../../ground/text.ts';
 import { NumberField } from '../../ui/fields.tsx';
+import { Button } from 'antd';
+import { useState } from 'react';
 
 interface Props {
   readonly onEdit: (title: string, operations: readonly Operation[]) => void;

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { newUnderlay, type Operation, type Underlay } from '@dusky-spool/core/model';
-import { onPicture, rescaled, turned } from './picture-place.ts';
+import { onPicture, rescaled, turned } from './place-picture.ts';
 
 const underlay = newUnderlay({
   id: 'u',

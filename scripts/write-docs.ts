@@ -1,7 +1,20 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { z } from 'zod';
-import { COLLECTION_NAMES, COLLECTIONS, FARTHEST_M, FORMAT_NAME, FORMAT_VERSION, HIGHEST_M, LEVEL_SPAN_M, MAX_DEPTH, MAX_FLOOR_AREA_M2, MAX_RECORDS, MAX_ROOM_AREA_M2, projectFileSchema } from '../core/model/index.ts';
+import {
+  COLLECTION_NAMES,
+  COLLECTIONS,
+  FARTHEST_M,
+  FORMAT_NAME,
+  FORMAT_VERSION,
+  HIGHEST_M,
+  LEVEL_SPAN_M,
+  MAX_DEPTH,
+  MAX_FLOOR_AREA_M2,
+  MAX_RECORDS,
+  MAX_ROOM_AREA_M2,
+  projectFileSchema,
+} from '../core/model/index.ts';
 import { referenceMarkdown } from './reference-markdown.ts';
 
 /** Writes docs/format.md from the schemas that the program itself reads with. `--check` only says whether it is current. */

@@ -1,7 +1,34 @@
 import { expect } from 'chai';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { ANSWERS, BOX_KINDS, BRIEF_TOPICS, CEILING_KINDS, CONDITIONS, DECISIONS, FACT_STATES, FEATURE_KINDS, FITTINGS, FRAMINGS, GROUP_KINDS, HEIGHT_EDGES, LEG_ENDS, MOUNTS, NEUTRALS, OPENING_KINDS, PARTS, PLATE_OPENINGS, RACK_KINDS, SPEAKER_COLOURS, STUD_MATERIALS, SUBSTRATES, TRADE_GATES, WALK_RESULTS, WALL_KINDS, WISHES } from '@dusky-spool/core/model';
+import {
+  ANSWERS,
+  BOX_KINDS,
+  BRIEF_TOPICS,
+  CEILING_KINDS,
+  CONDITIONS,
+  DECISIONS,
+  FACT_STATES,
+  FEATURE_KINDS,
+  FITTINGS,
+  FRAMINGS,
+  GROUP_KINDS,
+  HEIGHT_EDGES,
+  LEG_ENDS,
+  MOUNTS,
+  NEUTRALS,
+  OPENING_KINDS,
+  PARTS,
+  PLATE_OPENINGS,
+  RACK_KINDS,
+  SPEAKER_COLOURS,
+  STUD_MATERIALS,
+  SUBSTRATES,
+  TRADE_GATES,
+  WALK_RESULTS,
+  WALL_KINDS,
+  WISHES,
+} from '@dusky-spool/core/model';
 import { ANCHOR_CAUTIONS, ANCHORS, FEATURE_GROUPS, surveyQuestions } from '@dusky-spool/core/house';
 import { EDGES } from '@dusky-spool/core/survey';
 import { smallHouse, twoStoreyHouse } from '@dusky-spool/core/testing';

@@ -5,7 +5,17 @@ import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/sheets
 import { type ProjectDocument, type ProjectFile, readProjectFile, writeProjectFile } from '@dusky-spool/core/model';
 import { fine, METRES_PER, type Outcome, parseLength, type Problem, refuse } from '@dusky-spool/core/math';
 import { listOf } from '@dusky-spool/core/derive';
-import { levelAreas, levelsFromBelow, lineCount, missingThings, proposalInput, proposeWalls, readDxf, sameOutline, surveyQuestions } from '@dusky-spool/core/house';
+import {
+  levelAreas,
+  levelsFromBelow,
+  lineCount,
+  missingThings,
+  proposalInput,
+  proposeWalls,
+  readDxf,
+  sameOutline,
+  surveyQuestions,
+} from '@dusky-spool/core/house';
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingText } from './cabling-text.ts';
 import { waysText } from './ways-text.ts';

@@ -1,5 +1,14 @@
 import { runChecks } from '@dusky-spool/core/rules';
-import { bundleTags, cutOutTemplate, labelsCsv, labelsOf, planSheet, scheduleCsv, scheduleOf, type ScheduleRow } from '@dusky-spool/core/sheets';
+import {
+  bundleTags,
+  cutOutTemplate,
+  labelsCsv,
+  labelsOf,
+  planSheet,
+  scheduleCsv,
+  scheduleOf,
+  type ScheduleRow,
+} from '@dusky-spool/core/sheets';
 import type { Problem } from '@dusky-spool/core/math';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { planRuns } from '@dusky-spool/core/runs';

@@ -1,4 +1,13 @@
-import { cablingReport, cablingSheet, checkSheet, holeSheet, loweredRules, plateSchedule, siteSheet, tradesSheet } from '@dusky-spool/core/sheets';
+import {
+  cablingReport,
+  cablingSheet,
+  checkSheet,
+  holeSheet,
+  loweredRules,
+  plateSchedule,
+  siteSheet,
+  tradesSheet,
+} from '@dusky-spool/core/sheets';
 import { runChecks } from '@dusky-spool/core/rules';
 import { holeSchedule } from '@dusky-spool/core/pathways';
 import type { ProjectDocument } from '@dusky-spool/core/model';

@@ -2,7 +2,17 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { createInterface } from 'node:readline';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { applyChange, type Change, create, newOpening, newRoom, newWall, type Operation, type ProjectDocument, update } from '@dusky-spool/core/model';
+import {
+  applyChange,
+  type Change,
+  create,
+  newOpening,
+  newRoom,
+  newWall,
+  type Operation,
+  type ProjectDocument,
+  update,
+} from '@dusky-spool/core/model';
 import { freshDatabaseUrl } from '../testing/fresh-database.ts';
 import { TEST_SETUP_TOKEN, TestClient } from '../testing/test-client.ts';
 

@@ -12,6 +12,7 @@ export { planSheet, type PlanSheet, type SheetMark } from './plan-sheet.ts';
 export { plateSchedule, platesInOrder } from './plate-schedule.ts';
 export { scheduleColumns, scheduleCsv } from './schedule-columns.ts';
 export {
+  type CableTotal,
   groupSchedule,
   plainSchedule,
   type ScheduleGrouping,

@@ -1,6 +1,18 @@
 import type { ModelAttributes } from 'sequelize';
 import type { CollectionName } from '@dusky-spool/core/model';
-import { flag, geometry, geometryOrNull, number, numberOrNull, recordColumns, reference, referenceOrNull, text, whole, wholeOrNull } from './columns.ts';
+import {
+  flag,
+  geometry,
+  geometryOrNull,
+  number,
+  numberOrNull,
+  recordColumns,
+  reference,
+  referenceOrNull,
+  text,
+  whole,
+  wholeOrNull,
+} from './columns.ts';
 
 /** A type of the library, in a project or in a firm's own. */
 export const DEVICE_TYPE_COLUMNS = {

@@ -1,7 +1,22 @@
 import { expect } from 'chai';
 import { WebSocket } from 'ws';
 import { placeDevice } from '@dusky-spool/core/devices';
-import { applyChange, type ChangesReply, create, type LiveMessage, newOpening, newRack, newRiser, newRoom, newWall, type Operation, type ProjectDocument, reverseOperations, type StoredChange, update } from '@dusky-spool/core/model';
+import {
+  applyChange,
+  type ChangesReply,
+  create,
+  type LiveMessage,
+  newOpening,
+  newRack,
+  newRiser,
+  newRoom,
+  newWall,
+  type Operation,
+  type ProjectDocument,
+  reverseOperations,
+  type StoredChange,
+  update,
+} from '@dusky-spool/core/model';
 import { startTestServer, type TestServer } from '../../testing/test-server.ts';
 import type { TestClient } from '../../testing/test-client.ts';
 

@@ -1,4 +1,18 @@
-import { boundsProblem, type Change, type ChangeResult, changeSchema, type ChangesReply, type CollectionName, countProblem, type FieldConflict, forbiddenOperation, mayBreakBounds, problemOfIssue, resultOf, textProblem } from '@dusky-spool/core/model';
+import {
+  boundsProblem,
+  type Change,
+  type ChangeResult,
+  changeSchema,
+  type ChangesReply,
+  type CollectionName,
+  countProblem,
+  type FieldConflict,
+  forbiddenOperation,
+  mayBreakBounds,
+  problemOfIssue,
+  resultOf,
+  textProblem,
+} from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
 import { brokenConstraint, isBadValue, isDatabaseAway } from '../../database/failures.ts';
 import { PlannedRefusal, refusal } from '../../http/problems.ts';

@@ -1,5 +1,12 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import { type Change, type CollectionName, type HouseLists, type Operation, sameValue, type StoredChange } from '@dusky-spool/core/model';
+import {
+  type Change,
+  type CollectionName,
+  type HouseLists,
+  type Operation,
+  sameValue,
+  type StoredChange,
+} from '@dusky-spool/core/model';
 import { brokenConstraint } from '../../database/failures.ts';
 import type { Database } from '../../database/index.ts';
 import { eventText, NOTIFY_STATEMENT } from '../../events/event-bus.ts';

@@ -6,7 +6,13 @@ import { expect } from 'chai';
 import ExcelJS from 'exceljs';
 import jsQR from 'jsqr';
 import sharp from 'sharp';
-import { create, type DocumentReply, type PrinterJobsReply, type PrintLabelsReply, type ProjectSummary } from '@dusky-spool/core/model';
+import {
+  create,
+  type DocumentReply,
+  type PrinterJobsReply,
+  type PrintLabelsReply,
+  type ProjectSummary,
+} from '@dusky-spool/core/model';
 import { readLabelCode, sheetLayout } from '@dusky-spool/core/sheets';
 import { rawPrinter } from '../../bridge/label-printer.ts';
 import { startLabelPrinterSimulator } from '../../bridge/label-printer-simulator.ts';

@@ -2,7 +2,21 @@ import express from 'express';
 import { z } from 'zod';
 import { CHECKS, judgeSetting } from '@dusky-spool/core/rules';
 import { CABLE_TYPES, checkMap, checkRecipe, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/devices';
-import { type ConductorMap, type DeviceType, type FirmRules, firmRulesReply, keepMapsRequest, keepRulesRequest, keepTypesRequest, libraryReadReply, libraryReply, type LibraryReply, mapsReply, type MapsReply, tableFrom } from '@dusky-spool/core/model';
+import {
+  type ConductorMap,
+  type DeviceType,
+  type FirmRules,
+  firmRulesReply,
+  keepMapsRequest,
+  keepRulesRequest,
+  keepTypesRequest,
+  libraryReadReply,
+  libraryReply,
+  type LibraryReply,
+  mapsReply,
+  type MapsReply,
+  tableFrom,
+} from '@dusky-spool/core/model';
 import { parseBody, parseQuery } from '../../http/parse.ts';
 import { PlannedRefusal, refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';

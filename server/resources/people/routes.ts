@@ -1,6 +1,16 @@
 import express from 'express';
 import { z } from 'zod';
-import { auditReply, firmSettingsRequest, inviteRequest, madeReply, mailsReply, type MailsReply, memberRequest, peopleReply, type PeopleReply } from '@dusky-spool/core/model';
+import {
+  auditReply,
+  firmSettingsRequest,
+  inviteRequest,
+  madeReply,
+  mailsReply,
+  type MailsReply,
+  memberRequest,
+  peopleReply,
+  type PeopleReply,
+} from '@dusky-spool/core/model';
 import { isUuid, plannersMayDelete } from '../../http/membership-store.ts';
 import { parseBody, parseQuery } from '../../http/parse.ts';
 import { refusal } from '../../http/problems.ts';

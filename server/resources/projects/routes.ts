@@ -1,6 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import express, { type Response } from 'express';
-import { deletedProjectsReply, documentReply, type DocumentReply, hasRight, madeReply, MOST_FILE_BYTES, newProjectRequest, projectsReply, type ProjectsReply } from '@dusky-spool/core/model';
+import {
+  deletedProjectsReply,
+  documentReply,
+  type DocumentReply,
+  hasRight,
+  madeReply,
+  MOST_FILE_BYTES,
+  newProjectRequest,
+  projectsReply,
+  type ProjectsReply,
+} from '@dusky-spool/core/model';
 import { isUuid, plannersMayDelete, type SignedIn } from '../../http/membership-store.ts';
 import { parseBody } from '../../http/parse.ts';
 import { refusal } from '../../http/problems.ts';

@@ -1,5 +1,16 @@
 import { Op, QueryTypes, Transaction } from 'sequelize';
-import { COLLECTION_NAMES, type CollectionName, COLLECTIONS, type DeletedProject, emptyDocument, type Picture, type PictureInfo, type ProjectDocument, type ProjectHeader, type ProjectSummary } from '@dusky-spool/core/model';
+import {
+  COLLECTION_NAMES,
+  type CollectionName,
+  COLLECTIONS,
+  type DeletedProject,
+  emptyDocument,
+  type Picture,
+  type PictureInfo,
+  type ProjectDocument,
+  type ProjectHeader,
+  type ProjectSummary,
+} from '@dusky-spool/core/model';
 import { HEADER_COLUMNS } from '../../database/models/index.ts';
 import type { Database } from '../../database/index.ts';
 

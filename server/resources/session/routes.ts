@@ -1,6 +1,21 @@
 import { createHmac } from 'node:crypto';
 import express, { type Request, type Response } from 'express';
-import { acceptInvitationRequest, askResetRequest, changePasswordRequest, deviceKeyReply, firstAccountRequest, invitationReply, readInvitationRequest, resetPasswordRequest, sentReply, sessionReply, type SessionReply, sessionsReply, type SessionsReply, signInRequest } from '@dusky-spool/core/model';
+import {
+  acceptInvitationRequest,
+  askResetRequest,
+  changePasswordRequest,
+  deviceKeyReply,
+  firstAccountRequest,
+  invitationReply,
+  readInvitationRequest,
+  resetPasswordRequest,
+  sentReply,
+  sessionReply,
+  type SessionReply,
+  sessionsReply,
+  type SessionsReply,
+  signInRequest,
+} from '@dusky-spool/core/model';
 import { beginSession, sessionName, tokenForVisitor } from '../../http/sessions.ts';
 import { memberOf } from '../../http/membership-store.ts';
 import { parseBody } from '../../http/parse.ts';

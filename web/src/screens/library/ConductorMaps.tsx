@@ -1,7 +1,7 @@
 import { createRecords } from '../../commands/create-records.ts';
 import { removeRecords } from '../../commands/remove-records.ts';
 import { useProject } from '../../state/open-project.ts';
-import { type ConductorMap, type MapsReply } from '@dusky-spool/core/model';
+import type { ConductorMap, MapsReply } from '@dusky-spool/core/model';
 import { changeMap, conductorsOf, conductorsUsed } from '@dusky-spool/core/devices';
 import { listOf } from '@dusky-spool/core/derive';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';

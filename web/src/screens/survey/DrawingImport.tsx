@@ -1,10 +1,10 @@
 import { addDrawingPicture, addTradeMarks } from '../../commands/add-drawing.ts';
 import { useProject } from '../../state/open-project.ts';
 import { edited } from '@dusky-spool/core/derive';
-import { type Operation, type PictureInfo } from '@dusky-spool/core/model';
+import type { Operation, PictureInfo } from '@dusky-spool/core/model';
 import { formatLength, METRES_PER, type Point2 } from '@dusky-spool/core/math';
 import { drawingPlace, wallsFromProposals } from '@dusky-spool/core/survey';
-import { type Proposals } from '@dusky-spool/core/house';
+import type { Proposals } from '@dusky-spool/core/house';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { postForm } from '../../ground/api/http.ts';
 import { text } from '../../ground/text.ts';

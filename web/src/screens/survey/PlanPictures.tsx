@@ -2,7 +2,7 @@ import { addPlanPicture } from '../../commands/add-plan-picture.ts';
 import { removeRecords } from '../../commands/remove-records.ts';
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { type PictureInfo, type Underlay } from '@dusky-spool/core/model';
+import type { PictureInfo, Underlay } from '@dusky-spool/core/model';
 import { projectBounds } from '@dusky-spool/core/house';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { postForm, postJson } from '../../ground/api/http.ts';

@@ -14,7 +14,7 @@ import { LabelLayer } from '../../canvas/LabelLayer.tsx';
 import { boxPath } from '../../canvas/room-drawing.ts';
 import { UnderlayLayer } from '../../canvas/UnderlayLayer.tsx';
 import { Draft } from './Draft.tsx';
-import { inBox } from './survey-selection.ts';
+import { inBox } from '../../state/survey-selection.ts';
 import { Sheet } from '../../canvas/Sheet.tsx';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { noSelection, type Selection } from '../../state/selection-kinds.ts';

@@ -1,20 +1,14 @@
+import { removeSelection } from '../../commands/remove-selection.ts';
+import { SurveyFoot } from './SurveyFoot.tsx';
+import { SURVEY_LEFT_PX } from './sheet-left.ts';
+import { SurveySheet } from './SurveySheet.tsx';
 import { markPoint } from '../../commands/mark-point.ts';
-import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import {
-  arrayMotions,
-  moveFeatures,
-  moveWalls,
-  removeOpenings,
-  removeWalls,
-  sameKind,
-  WALL_BUILDS,
-} from '@dusky-spool/core/survey';
-import { FEATURE_MAKES, levelsFromBelow, projectBounds, signatureOf, surveyQuestions } from '@dusky-spool/core/house';
-import { type Point2, refuse } from '@dusky-spool/core/math';
+import { arrayMotions, moveFeatures, moveWalls, sameKind, WALL_BUILDS } from '@dusky-spool/core/survey';
+import { FEATURE_MAKES, levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
+import { type Point2 } from '@dusky-spool/core/math';
 import { onLevel } from '@dusky-spool/core/derive';
 import { later } from '../../ground/later.ts';
-import { useRight } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { useCamera } from '../../canvas/useCamera.ts';
 import { NUDGE_M } from '../../canvas/nudge.ts';
@@ -23,26 +17,20 @@ import { usePlace } from '../../state/selection.ts';
 import { leaveWalls } from '../../canvas/tools/draw-walls.ts';
 import { useKeys } from '../../canvas/useKeys.ts';
 import { surfaceIn } from '../../state/views.ts';
-import { newRecordId, useProjectParts, useProjectStore } from '../../state/project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
-import { HouseSection } from '../../ui/HouseSection.tsx';
-import { SmallButton } from '../../ui/SmallButton.tsx';
-import { PlanPictures } from './PlanPictures.tsx';
 import { ArrayDialog, KeyboardSheet } from './dialogs.tsx';
-import { hintFor } from './hints.ts';
 import { newSurveyId } from './ids.ts';
 import { NameDialog } from './NameDialog.tsx';
 import { ScaleFlow } from './ScaleFlow.tsx';
-import { cropBetween, isBare, present, removed } from './survey-selection.ts';
-import { SurveyCanvas } from './SurveyCanvas.tsx';
+import { present } from '../../state/survey-selection.ts';
 import { SurveyInspector } from './SurveyInspector.tsx';
-import { ToolBar } from './ToolBar.tsx';
 import { SELECT, type SurveyTool, wallsTool } from './tools.ts';
 import { useClip } from './useClip.ts';
 import { useSurveyKeys } from './useSurveyKeys.ts';
 import { useTypedWalls } from './useTypedWalls.ts';
 import { useCallback, useState } from 'react';
-import { Button, Dropdown } from 'antd';
+import { Dropdown } from 'antd';
 
 const WAITING = <div className="centre">{text('loading')}</div>;
 const Walk = later(() => import('./Walk.tsx').then((module) => module.Walk), WAITING);
@@ -55,12 +43,9 @@ interface Props {
   readonly projectId: string;
 }
 
-const LEFT_PX = 200;
-
 /** The Survey stage: the building as it really is. */
 export function SurveyScreen({ projectId }: Props) {
   const document = useProject();
-  const mayPlan = useRight('plan');
   const { levelId: wanted, selection: raw, view, go } = usePlace();
   const { edit, undo, redo, endPreview } = useProjectParts('edit', 'undo', 'redo', 'endPreview');
   const settings = useSettings();
@@ -84,7 +69,6 @@ export function SurveyScreen({ projectId }: Props) {
     },
     [go, endPreview],
   );
-  const questions = surveyQuestions(document).length;
 
   const leave = () => {
     if (tool.kind === 'walls' && tool.draw.chain.length > 0) setTool({ ...tool, draw: leaveWalls(tool.draw).state });
@@ -94,15 +78,7 @@ export function SurveyScreen({ projectId }: Props) {
     setMenu(null);
   };
   const remove = () => {
-    const { kind, ids } = selection;
-    const signed = kind === 'feature' ? ids.map((id) => signatureOf(document, id)).find((sign) => sign !== undefined) : undefined;
-    const operations = signed
-      ? refuse('way-signed', { kind: 'prohibited', field: 'way', by: signed.by, on: signed.on })
-      : kind === 'wall'
-        ? removeWalls(document, ids, newSurveyId)
-        : kind === 'opening'
-          ? removeOpenings(document, ids)
-          : { ok: true as const, value: ids.flatMap((id) => removed(document, kind, id)) };
+    const operations = removeSelection(document, selection, newSurveyId);
     if (!operations.ok || operations.value.length > 0) if (edit(text('edit.remove'), operations)) select(noSelection);
   };
   const nudge = (dx: number, dy: number, far: boolean) => {
@@ -119,7 +95,9 @@ export function SurveyScreen({ projectId }: Props) {
     escape: leave,
     remove,
     zoom: (direction) =>
-      direction === 0 ? control.fit(projectBounds(document, levelId, true), LEFT_PX) : control.zoomBy(direction > 0 ? 1.25 : 0.8),
+      direction === 0
+        ? control.fit(projectBounds(document, levelId, true), SURVEY_LEFT_PX)
+        : control.zoomBy(direction > 0 ? 1.25 : 0.8),
     level: (by) => {
       const next = levels[levels.findIndex((level) => level.id === levelId) + by];
       if (next) go({ level: next.id });
@@ -189,7 +167,7 @@ export function SurveyScreen({ projectId }: Props) {
     ...(clip ? [item('paste', () => pasteClip())] : []),
     ...(selection.kind !== 'none'
       ? [item('sameKind', selectAll), item('remove', remove, true)]
-      : [item('fit', () => control.fit(projectBounds(document, levelId, true), LEFT_PX))]),
+      : [item('fit', () => control.fit(projectBounds(document, levelId, true), SURVEY_LEFT_PX))]),
   ];
 
   if (view === 'walk') {
@@ -197,7 +175,6 @@ export function SurveyScreen({ projectId }: Props) {
   }
   const surface = surfaceIn(document, view);
   const onView = (next: string | null) => go({ view: next });
-  const hint = hintFor(tool);
   return (
     <div className={`plan-screen${settings.inspectorOpen ? '' : ' no-inspector'}`}>
       <div className="plan-column">
@@ -228,88 +205,21 @@ export function SurveyScreen({ projectId }: Props) {
               onBack={() => go({ view: null })}
             />
           ) : (
-            <>
-              {levelId !== '' && (
-                <SurveyCanvas
-                  projectId={projectId}
-                  levelId={levelId}
-                  selection={selection}
-                  tool={tool}
-                  leftPx={LEFT_PX}
-                  control={control}
-                  onSelect={select}
-                  onTool={setTool}
-                  onMenu={setMenu}
-                  onScale={(underlayId, first, second) => {
-                    setTool(SELECT);
-                    setMeasured({ underlayId, first, second });
-                  }}
-                  onCrop={(underlayId, first, second) => {
-                    setTool(SELECT);
-                    const underlay = document.underlays[underlayId];
-                    const picture = useProjectStore.getState().pictures.find(({ id }) => id === underlay?.pictureId);
-                    const crop = underlay && picture && cropBetween(underlay, picture, first, second);
-                    const operations = crop ? changeRecord('underlays', underlay, { crop }) : [];
-                    if (operations.length > 0) edit(text('survey.crop'), operations);
-                  }}
-                  onReference={setNaming}
-                />
-              )}
-              <div className="sheet-left">
-                <div className="sheet-left-top">
-                  {mayPlan && <ToolBar tool={tool} onTool={setTool} />}
-                  {mayPlan && tool.kind === 'select' && (
-                    <PlanPictures
-                      projectId={projectId}
-                      levelId={levelId}
-                      onScale={(underlayId) => setTool({ kind: 'scale', underlayId, points: [] })}
-                      onCrop={(underlayId) => setTool({ kind: 'crop', underlayId, first: null })}
-                      onDrawing={setDrawing}
-                    />
-                  )}
-                </div>
-                <HouseSection document={document} levelId={levelId} onPick={(id) => go({ level: id })} />
-              </div>
-              <div className="zoom-buttons">
-                <SmallButton onClick={() => go({ view: '3d' })}>{text('survey.threeD')}</SmallButton>
-                <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
-                  +
-                </SmallButton>
-                <SmallButton aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / 1.4)}>
-                  −
-                </SmallButton>
-                <SmallButton onClick={() => control.fit(projectBounds(document, levelId, true), LEFT_PX)}>
-                  {text('plan.fit')}
-                </SmallButton>
-              </div>
-              {hint && (
-                <div className="sheet-hint" role="status">
-                  {hint}
-                  {tool.kind === 'walls' && tool.draw.typed !== '' && <b className="typed-length">{tool.draw.typed}</b>}
-                </div>
-              )}
-              {isBare(document, levelId) && tool.kind === 'select' && (
-                <div className="sheet-empty">
-                  <b>{text('plan.empty')}</b>
-                  <span>{text('survey.begin')}</span>
-                  <Button type="primary" onClick={() => setTool(wallsTool(WALL_BUILDS.stud))}>
-                    {text('survey.beginWalls')}
-                  </Button>
-                </div>
-              )}
-            </>
+            <SurveySheet
+              tool={tool}
+              onTool={setTool}
+              onMenu={setMenu}
+              onLevel={(id) => go({ level: id })}
+              on3d={() => go({ view: '3d' })}
+              onMeasured={setMeasured}
+              onNaming={setNaming}
+              onDrawing={setDrawing}
+              onSelect={select}
+              {...{ projectId, levelId, selection, control }}
+            />
           )}
         </div>
-        <div className="survey-foot">
-          <b>{text('survey.notKnown', { count: questions })}</b>
-          <span className="faint">{text('survey.notKnownLine')}</span>
-          <Button size="small" type="primary" onClick={() => go({ view: 'walk' })}>
-            {text('survey.walk')}
-          </Button>
-          <Button size="small" onClick={() => setDialog('keys')}>
-            {text('survey.keys')}
-          </Button>
-        </div>
+        <SurveyFoot onWalk={() => go({ view: 'walk' })} onKeys={() => setDialog('keys')} />
       </div>
       {settings.inspectorOpen && (
         <SurveyInspector

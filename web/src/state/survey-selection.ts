@@ -1,6 +1,6 @@
 import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/math';
 import { type Operation, type ProjectDocument, removeWithDependants, type Underlay } from '@dusky-spool/core/model';
-import { noSelection, type Selection } from '../../state/selection-kinds.ts';
+import { noSelection, type Selection } from './selection-kinds.ts';
 
 const TABLES = {
   wall: 'walls',

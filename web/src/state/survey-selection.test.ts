@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { emptyDocument, newFeature, newHeader, type ProjectDocument } from '@dusky-spool/core/model';
 import { smallHouse } from '@dusky-spool/core/testing';
-import { noSelection, readSelection } from '../../state/selection-kinds.ts';
+import { noSelection, readSelection } from './selection-kinds.ts';
 import { cropBetween, inBox, isBare, present, removed } from './survey-selection.ts';
 
 const house = smallHouse();

@@ -1,6 +1,6 @@
 import { BUILDING } from '../house/index.ts';
 import { OUTDOORS, PICTURES, proposeConduit, spareConduits } from '../pathways/index.ts';
-import { type Cure, defineCheck } from './check.ts';
+import { type Cure, defineCheck, say } from './check.ts';
 import type { ProjectDocument } from '../model/index.ts';
 
 /** An attic, every display, every projector and the outside have a conduit for what comes later (practice A40, B09). */
@@ -17,16 +17,13 @@ export const conduitsPlanned = defineCheck({
     const missing = spareConduits(document).filter(({ servedBy }) => servedBy === null);
     if (missing.length === 0) return [];
     return [
-      {
-        rank: 'look' as const,
-        code: 'conduits-missing',
-        subjects: missing.map(({ subject }) => subject),
-        measured: missing.length,
-        allowed: 0,
-        unit: '',
-        figures: { count: missing.length, first: missing[0].name || missing[0].why },
-        cures: (house: ProjectDocument) => withConduits(house, missing),
-      },
+      say(
+        'look' as const,
+        'conduits-missing',
+        missing.map(({ subject }) => subject),
+        { count: missing.length, first: missing[0].name || missing[0].why },
+        { measured: missing.length, allowed: 0, cures: (house: ProjectDocument) => withConduits(house, missing) },
+      ),
     ];
   },
 });

@@ -1,6 +1,6 @@
 import type { ProjectDocument } from '../model/index.ts';
 import { derivationsOf, listOf, whole } from '../derive/index.ts';
-import { defineCheck, type Said } from './check.ts';
+import { defineCheck, type Said, say } from './check.ts';
 
 type Place = Map<string, Map<string, string>>;
 
@@ -47,28 +47,28 @@ const ALIKE_AT = whole<{ readonly devices: readonly Alike[]; readonly racks: rea
 const atDevices = (document: ProjectDocument): Said[] =>
   derivationsOf(document)
     .get(ALIKE_AT)
-    .devices.map(({ id, colour, cables }): Said => ({
-      rank: 'look',
-      code: 'jackets-alike',
-      subjects: [{ in: 'devices', id }],
-      measured: cables.length,
-      allowed: 1,
-      unit: '',
-      figures: { device: document.deviceTypes[document.devices[id].typeId].name, colour, cables },
-    }));
+    .devices.map(({ id, colour, cables }): Said =>
+      say(
+        'look',
+        'jackets-alike',
+        [{ in: 'devices', id }],
+        { device: document.deviceTypes[document.devices[id].typeId].name, colour, cables },
+        { measured: cables.length, allowed: 1 },
+      ),
+    );
 
 const atRacks = (document: ProjectDocument): Said[] =>
   derivationsOf(document)
     .get(ALIKE_AT)
-    .racks.map(({ id, colour, cables }): Said => ({
-      rank: 'fine',
-      code: 'jackets-alike-at-rack',
-      subjects: [{ in: 'racks', id }],
-      measured: cables.length,
-      allowed: null,
-      unit: '',
-      figures: { rack: document.racks[id].name, colour, cables },
-    }));
+    .racks.map(({ id, colour, cables }): Said =>
+      say(
+        'fine',
+        'jackets-alike-at-rack',
+        [{ in: 'racks', id }],
+        { rack: document.racks[id].name, colour, cables },
+        { measured: cables.length },
+      ),
+    );
 
 /** Where one jacket colour serves several families of cable at one place, only the label tells them apart (practice A43, B12). */
 export const jacketsToldApart = defineCheck({

@@ -1,6 +1,6 @@
 import { partOf, pickedFrom } from '../derive/index.ts';
 import type { Device } from '../model/index.ts';
-import { defineCheck, type Said } from './check.ts';
+import { defineCheck, type Said, say } from './check.ts';
 
 const THERMOSTATS = partOf('thermostats', 'devices', ({ typeId, roomId }) => typeId === 'thermostat' && roomId !== null);
 
@@ -25,15 +25,13 @@ export const oneThermostat = defineCheck({
       devices.length < 2
         ? []
         : [
-            {
-              rank: 'look',
-              code: 'climate-twice',
-              subjects: devices.toReversed().map(({ id }) => ({ in: 'devices' as const, id })),
-              measured: devices.length,
-              allowed: 1,
-              unit: '',
-              figures: { number: document.rooms[roomId].code, room: document.rooms[roomId].name, count: devices.length },
-            },
+            say(
+              'look',
+              'climate-twice',
+              devices.toReversed().map(({ id }) => ({ in: 'devices' as const, id })),
+              { number: document.rooms[roomId].code, room: document.rooms[roomId].name, count: devices.length },
+              { measured: devices.length, allowed: 1 },
+            ),
           ],
     );
   },

@@ -1,7 +1,7 @@
 import { linePlateUp, type PlateProblem, plateProblems, recompose } from '../devices/index.ts';
 import { type Plate, type ProjectDocument, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { type Cure, defineCheck, type Said } from './check.ts';
+import { type Cure, defineCheck, type Said, say } from './check.ts';
 
 /** Every box keeps mains and low voltage apart, holds what its devices need, fits its wall and lines up with its neighbour. */
 export const platesSound = defineCheck({
@@ -33,16 +33,18 @@ export const platesSound = defineCheck({
 
 function findingOf(document: ProjectDocument, plate: Plate, { code, rank, measured, allowed, figures }: PlateProblem): Said {
   const room = plate.roomId === null ? document.levels[plate.levelId].code : document.rooms[plate.roomId].code;
-  return {
+  return say(
     rank,
     code,
-    subjects: [{ in: 'plates', id: plate.id }],
-    measured,
-    allowed,
-    unit: code === 'plate-apart' || code === 'plate-not-lined-up' || code === 'plate-too-wide-for-bay' ? 'm' : '',
-    figures: { number: room, plate: plate.name, ...figures },
-    cures: (house) => (house.plates[plate.id] ? curesOf(house, house.plates[plate.id], code) : []),
-  };
+    [{ in: 'plates', id: plate.id }],
+    { number: room, plate: plate.name, ...figures },
+    {
+      measured,
+      allowed,
+      unit: code === 'plate-apart' || code === 'plate-not-lined-up' || code === 'plate-too-wide-for-bay' ? 'm' : '',
+      cures: (house) => (house.plates[plate.id] ? curesOf(house, house.plates[plate.id], code) : []),
+    },
+  );
 }
 
 function curesOf(document: ProjectDocument, plate: Plate, code: PlateProblem['code']): Cure[] {

@@ -1,7 +1,7 @@
 import { buildingOf, roomAt } from '../house/index.ts';
 import { type CollectionName, type ProjectDocument, remove, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, type Rank, type Said } from './check.ts';
+import { defineCheck, type Rank, type Said, say } from './check.ts';
 
 /** What would keep many runs from a way at once: no rack, risers that end nowhere, cavities without height. */
 export const waysOpen = defineCheck({
@@ -33,7 +33,7 @@ const finding = (
   subject: { in: CollectionName; id: string },
   figures: Said['figures'],
   cures?: Said['cures'],
-): Said => ({ rank, code, subjects: [subject], measured: null, allowed: null, unit: '', figures, cures });
+): Said => say(rank, code, [subject], figures, { cures });
 
 function racks(document: ProjectDocument): Said[] {
   const all = listOf(document, 'racks');

@@ -1,0 +1,30 @@
+import { pickedFrom } from '../derive/index.ts';
+import { defineCheck, type Said, say } from './check.ts';
+import { part, OF_TYPE, hasType, bondingBar } from './entry-protection.ts';
+
+const MASTS = part('masts', ({ typeId }) => typeId === 'aerial' || typeId === 'dish');
+
+/** Masts and dishes are bonded (ENGINEERING 5.5). */
+export const aerialBonded = defineCheck({
+  id: 'aerial-bonded',
+  title: 'Aerials and dishes are bonded',
+  source: 'NEC 810, 820 style; EN 60728-11',
+  severity: 'stop',
+  stage: 'devices',
+  appliesTo: 'devices',
+  reads: ['deviceTypes'],
+  nodes: [MASTS, OF_TYPE['bonding-bar']],
+  safety: true,
+  run: ({ document }) => {
+    if (hasType(document, 'bonding-bar')) return [];
+    return pickedFrom(document, MASTS).map((device): Said =>
+      say(
+        'stop',
+        'aerial-not-bonded',
+        [{ in: 'devices', id: device.id }],
+        { number: '', device: document.deviceTypes[device.typeId].name },
+        { measured: 0, allowed: 1, cures: (house) => bondingBar(house, house) },
+      ),
+    );
+  },
+});

@@ -1,0 +1,17 @@
+import { type BriefCell, type ProjectDocument } from '../model/index.ts';
+import { type Said } from './check.ts';
+
+/** The room and the answer that a rule of the brief speaks of. */
+export const cellSubject = (
+  document: ProjectDocument,
+  cell: BriefCell,
+): Pick<Said, 'subjects'> & { figures: Record<string, unknown> } => {
+  const room = document.rooms[cell.roomId];
+  return {
+    subjects: [
+      { in: 'rooms', id: room.id },
+      { in: 'briefCells', id: cell.id },
+    ],
+    figures: { number: room.code, room: room.name, topic: cell.topic },
+  };
+};

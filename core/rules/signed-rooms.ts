@@ -1,0 +1,39 @@
+import { cellOf } from '../brief/index.ts';
+import { BRIEF_TOPICS, update } from '../model/index.ts';
+import { listOf } from '../derive/index.ts';
+import { defineCheck, type Said, say } from './check.ts';
+
+/** A room that was signed with a topic nobody has talked about since. */
+export const signedRooms = defineCheck({
+  id: 'signed-rooms',
+  stage: 'brief',
+  title: 'No signed room has a topic that was not discussed',
+  source: 'Trade practice',
+  severity: 'look',
+  appliesTo: 'rooms',
+  reads: ['briefCells', 'roomBriefs', 'rooms'],
+  run: ({ document }) =>
+    listOf(document, 'roomBriefs').flatMap((brief): Said[] => {
+      if (brief.signedOn === '') return [];
+      const open = BRIEF_TOPICS.filter((topic) => !cellOf(document, brief.roomId, topic));
+      if (open.length === 0) return [];
+      const room = document.rooms[brief.roomId];
+      return [
+        say(
+          'look',
+          'signed-not-discussed',
+          [{ in: 'rooms', id: room.id }],
+          { number: room.code, room: room.name, count: open.length },
+          {
+            measured: open.length,
+            allowed: 0,
+            cures: ({ roomBriefs }) => {
+              const now = roomBriefs[brief.id];
+              const operation = now && update('roomBriefs', now, { signedBy: '', signedOn: '' });
+              return operation ? [{ code: 'take-signature-back', figures: { room: room.name }, operations: [operation] }] : [];
+            },
+          },
+        ),
+      ];
+    }),
+});

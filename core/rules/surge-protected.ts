@@ -1,0 +1,50 @@
+import type { ProjectDocument, Run } from '../model/index.ts';
+import { edited, pickedFrom } from '../derive/index.ts';
+import { RUNS_BY_DEVICE, runsByDevice } from '../runs/index.ts';
+import { type Cure, defineCheck, say } from './check.ts';
+import { part, OF_TYPE, hasType, bondingBar, besideRack } from './entry-protection.ts';
+
+const isCopper = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].material !== 'fibre';
+
+const isBond = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].family === 'bond';
+
+const OUTDOORS = part('outdoors', ({ roomId }) => roomId === null);
+
+/** Copper that comes from outdoors passes a surge arrester where it enters (ENGINEERING 3.3). */
+export const surgeProtected = defineCheck({
+  id: 'surge-protected',
+  title: 'Copper from outdoors has surge protection at its entry',
+  source: 'NEC 800, 820 style; EN 62305 direction',
+  severity: 'look',
+  stage: 'devices',
+  appliesTo: 'devices',
+  reads: ['cableTypes'],
+  nodes: [OF_TYPE['surge-arrester'], OUTDOORS, RUNS_BY_DEVICE],
+  safety: true,
+  run: ({ document }) => {
+    if (hasType(document, 'surge-arrester')) return [];
+    const byDevice = runsByDevice(document);
+    const runs = pickedFrom(document, OUTDOORS)
+      .flatMap(({ id }) => byDevice.get(id) ?? [])
+      .filter((run) => run.toDeviceId === null && isCopper(document, run) && !isBond(document, run));
+    if (runs.length === 0) return [];
+    return [
+      say(
+        'look',
+        'surge-missing',
+        runs.map(({ id }) => ({ in: 'runs', id })),
+        { number: '', count: runs.length, first: runs[0].number },
+        { measured: 0, allowed: 1, cures: (house) => arresters(house) },
+      ),
+    ];
+  },
+});
+
+function arresters(document: ProjectDocument): Cure[] {
+  if (!document.deviceTypes['surge-arrester']) return [];
+  const bonded = hasType(document, 'bonding-bar') ? [] : (bondingBar(document, document)[0]?.operations ?? []);
+  const between = edited(document, bonded);
+  if (!between.ok) return [];
+  const placed = besideRack(between.value, 'surge-arrester', 0.6);
+  return placed.length > 0 ? [{ code: 'add-arresters', figures: {}, operations: [...bonded, ...placed] }] : [];
+}

@@ -3,7 +3,7 @@ import { CALCULATORS, listCalculators, runCalculator, stepsOf } from '@dusky-spo
 import { CHECKS, curesFor, type Finding, runChecks } from '@dusky-spool/core/rules';
 import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/sheets';
 import { type ProjectDocument, type ProjectFile, readProjectFile, writeProjectFile } from '@dusky-spool/core/model';
-import { fine, METRES_PER, type Outcome, parseLength, type Problem, refuse } from '@dusky-spool/core/math';
+import { ok, METRES_PER, type Outcome, parseLength, type Problem, err } from '@dusky-spool/core/math';
 import { listOf } from '@dusky-spool/core/derive';
 import {
   levelAreas,
@@ -108,21 +108,21 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
 function dayOf(flags: ReadonlySet<string>): Outcome<string> {
   const flag = [...flags].find((one) => one.startsWith('--today'));
   if (flag === undefined) {
-    return fine(new Date().toLocaleDateString('sv-SE'));
+    return ok(new Date().toLocaleDateString('sv-SE'));
   }
   const day = flag.slice('--today='.length);
   return z.iso.date().safeParse(day).success
-    ? fine(day)
-    : refuse('input-invalid', { kind: 'invalid', field: '--today', reason: 'must be a day such as 2026-11-29' });
+    ? ok(day)
+    : err('input-invalid', { kind: 'invalid', field: '--today', reason: 'must be a day such as 2026-11-29' });
 }
 
 function load(path: string | undefined, readFile: ReadFile): Outcome<ProjectFile> {
-  if (path === undefined) return refuse('input-missing', { kind: 'incomplete', field: 'FILE' });
+  if (path === undefined) return err('input-missing', { kind: 'incomplete', field: 'FILE' });
   let text: string;
   try {
     text = readFile(path);
   } catch (error) {
-    return refuse('file-missing', { kind: 'invalid', field: path, reason: (error as Error).message });
+    return err('file-missing', { kind: 'invalid', field: path, reason: (error as Error).message });
   }
   return readProjectFile(text);
 }

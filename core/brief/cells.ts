@@ -1,5 +1,5 @@
 import { wallPoint } from '../house/index.ts';
-import { fine, type Outcome, type Point2, polygonArea, refuse } from '../math/index.ts';
+import { ok, type Outcome, type Point2, polygonArea, err } from '../math/index.ts';
 import {
   type Answer,
   BRIEF_TOPICS,
@@ -139,10 +139,9 @@ export function signRoom(
 ): Outcome<Operation[]> {
   const open = notDiscussed(document, roomId);
   const { name } = document.rooms[roomId];
-  if (open.length > 0)
-    return refuse('brief-not-discussed', { kind: 'incomplete', field: name, count: open.length, topics: open });
-  if (by.trim() === '') return refuse('signature-missing', { kind: 'incomplete', field: name });
-  return fine(tellRoom(document, roomId, { signedBy: by.trim(), signedOn: on }, newId));
+  if (open.length > 0) return err('brief-not-discussed', { kind: 'incomplete', field: name, count: open.length, topics: open });
+  if (by.trim() === '') return err('signature-missing', { kind: 'incomplete', field: name });
+  return ok(tellRoom(document, roomId, { signedBy: by.trim(), signedOn: on }, newId));
 }
 
 /** A question that is still open, and why it is asked. */

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { type Outcome, refuse } from '../math/index.ts';
+import { type Outcome, err } from '../math/index.ts';
 
 /** What a calculator belongs to, for lists. */
 export const CALCULATOR_TOPICS = [
@@ -109,7 +109,7 @@ export const fig = (value: number): string =>
 
 /** A value outside what a formula holds for. */
 export const outOfDomain = (field: string, value: number, least: number, most: number) =>
-  refuse('out-of-domain', { kind: 'out_of_domain', field, value, least, most });
+  err('out-of-domain', { kind: 'out_of_domain', field, value, least, most });
 
 /** The next whole count, 0 and up; float noise above a whole number is none. */
 export const countUp = (value: number): number => Math.max(0, Math.ceil(value - 1e-9));

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Outcome, refuse } from '../math/index.ts';
+import { type Outcome, err } from '../math/index.ts';
 import type { Calculator } from './calculator.ts';
 import {
   amplifierOutput,
@@ -191,16 +191,16 @@ export function listCalculators(): object[] {
 export function runCalculator(name: string, input: unknown): Outcome<object> {
   const calculator = CALCULATORS.find((c) => c.name === name);
   if (!calculator)
-    return refuse('calculator-unknown', { kind: 'invalid', field: 'name', name, known: CALCULATORS.map((c) => c.name) });
+    return err('calculator-unknown', { kind: 'invalid', field: 'name', name, known: CALCULATORS.map((c) => c.name) });
   if (typeof input !== 'object' || input === null || Array.isArray(input))
-    return refuse('input-not-object', { kind: 'invalid', field: 'input' });
+    return err('input-not-object', { kind: 'invalid', field: 'input' });
   const parsed = calculator.input.safeParse(input);
   if (parsed.success) return calculator.run(parsed.data as never);
   const { issues } = parsed.error;
   const missing = issues.find((issue) => issue.path.length === 1 && !Object.hasOwn(input, String(issue.path[0])));
   const issue = missing ?? issues[0];
   const field = issue.code === 'unrecognized_keys' ? issue.keys[0] : issue.path.map(String).join('.');
-  return refuse(missing ? 'input-missing' : 'input-invalid', {
+  return err(missing ? 'input-missing' : 'input-invalid', {
     kind: missing ? 'incomplete' : 'invalid',
     field,
     reason: issue.message,

@@ -1,4 +1,4 @@
-import { fine, type Outcome } from '../math/index.ts';
+import { ok, type Outcome } from '../math/index.ts';
 import {
   applyChange,
   type CollectionName,
@@ -98,7 +98,7 @@ export class Derivations implements Reading {
   /** The state after some operations. Problems: those of `applyChange`. */
   edit(operations: readonly Operation[]): Outcome<Derivations> {
     const applied = applyChange(this.document, { operations });
-    return applied.ok ? fine(this.next(applied.value, touchedBy(operations))) : applied;
+    return applied.ok ? ok(this.next(applied.value, touchedBy(operations))) : applied;
   }
 
   /** A state that was made elsewhere, with all that it may have otherwise than this one. */

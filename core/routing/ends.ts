@@ -9,7 +9,7 @@ import {
   wallPoint,
   wallTopM,
 } from '../house/index.ts';
-import { fine, type Outcome, type Point2, type Point3, refuse } from '../math/index.ts';
+import { ok, type Outcome, type Point2, type Point3, err } from '../math/index.ts';
 import type { Medium } from '../model/index.ts';
 import { entriesAt, type Entry } from './attach.ts';
 import { BESIDE_OPENING_M } from './columns.ts';
@@ -37,7 +37,7 @@ export interface EndPlace {
  */
 export function waysIn(network: Network, end: EndPlace): Outcome<Entry[]> {
   const levelIndex = network.building.levels.findIndex((level) => level.id === end.levelId);
-  if (levelIndex < 0) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
+  if (levelIndex < 0) return err('level-missing', { kind: 'invalid', field: 'levelId' });
   if (end.mount === 'ceiling') return orIntoChannel(network, levelIndex, end, fromCeiling(network, levelIndex, end));
   if (end.mount === 'floor') return orIntoChannel(network, levelIndex, end, fromFloor(network, levelIndex, end));
   if (end.mount !== 'free') return fromWall(network, levelIndex, end);
@@ -57,7 +57,7 @@ function orIntoChannel(network: Network, levelIndex: number, end: EndPlace, foun
   const at: Point3 = [end.x, end.y, level.elevationM + heightM];
   const { weights, channels, mouths } = network;
   const entries = [...waysToChannels(weights, channels, level.id, at), ...waysToMouths(weights, mouths, level.id, at)];
-  return entries.length > 0 ? fine([...(found.ok ? found.value : []), ...entries]) : found;
+  return entries.length > 0 ? ok([...(found.ok ? found.value : []), ...entries]) : found;
 }
 
 /** The layer above the ceilings of a level, and the one under its floor: its own crawl space or basement, else the level below. */
@@ -83,9 +83,9 @@ function fromCeiling(network: Network, levelIndex: number, end: EndPlace): Outco
   const { building } = network;
   const level = building.levels[levelIndex];
   const room = roomAt(building, level.id, [end.x, end.y]);
-  if (!room) return refuse('outside-rooms', { kind: 'infeasible', field: 'position' });
+  if (!room) return err('outside-rooms', { kind: 'infeasible', field: 'position' });
   const z = cavityZ(building, room);
-  if (z === null) return refuse('no-cavity', { kind: 'infeasible', field: 'room', room: room.name });
+  if (z === null) return err('no-cavity', { kind: 'infeasible', field: 'room', room: room.name });
   const start: Point3 = [
     end.x,
     end.y,
@@ -100,7 +100,7 @@ function fromFloor(network: Network, levelIndex: number, end: EndPlace): Outcome
   const p: Point2 = [end.x, end.y];
   const start: Point3 = [end.x, end.y, building.levels[levelIndex].elevationM];
   const entries = under ? downInto(network, under, p) : [];
-  if (entries.length === 0) return refuse('slab-below', { kind: 'infeasible', field: 'position' });
+  if (entries.length === 0) return err('slab-below', { kind: 'infeasible', field: 'position' });
   return entered(entries, start, 'floor', weights.floorBoredM);
 }
 
@@ -113,8 +113,8 @@ function downInto(network: Network, placed: PlacedLayer, p: Point2): Entry[] {
 
 /** Puts the passage through the ceiling or floor before each way. */
 function entered(found: readonly Entry[], start: Point3, medium: Medium, holes: number): Outcome<Entry[]> {
-  if (found.length === 0) return refuse('no-way-in', { kind: 'infeasible', field: 'position' });
-  return fine(
+  if (found.length === 0) return err('no-way-in', { kind: 'infeasible', field: 'position' });
+  return ok(
     found.map((entry) => ({
       ...entry,
       points: [start, ...entry.points],
@@ -137,10 +137,10 @@ function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<
     ...waysToMouths(weights, network.mouths, level.id, at),
   ];
   if (!place) {
-    if (channelled.length > 0) return fine(channelled);
+    if (channelled.length > 0) return ok(channelled);
     const closed = nearestWall(building, level.id, p, reach);
-    if (closed) return refuse('wall-closed', { kind: 'infeasible', field: 'position', wallKind: closed.wall.kind });
-    return refuse(end.mount === 'rack' ? 'rack-not-at-wall' : 'not-on-wall', {
+    if (closed) return err('wall-closed', { kind: 'infeasible', field: 'position', wallKind: closed.wall.kind });
+    return err(end.mount === 'rack' ? 'rack-not-at-wall' : 'not-on-wall', {
       kind: 'infeasible',
       field: 'position',
       reachM: reach,
@@ -152,10 +152,10 @@ function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<
   const inside = openings.some(
     (o) => Math.abs(place.offsetM - o.offsetM) < o.widthM / 2 && heightM > o.sillM && heightM < o.headM,
   );
-  if (inside) return refuse('in-opening', { kind: 'infeasible', field: 'position' });
+  if (inside) return err('in-opening', { kind: 'infeasible', field: 'position' });
   const up = clearColumns(network, place, heightM, 'up');
   const down = clearColumns(network, place, heightM, 'down');
-  if (up.length + down.length === 0) return refuse('in-opening', { kind: 'infeasible', field: 'position' });
+  if (up.length + down.length === 0) return err('in-opening', { kind: 'infeasible', field: 'position' });
   const top = level.elevationM + wallTopM(building, place.wall);
   const from = (columns: readonly number[], placed: PlacedLayer | undefined) =>
     columns.flatMap((offsetM) => {
@@ -182,7 +182,7 @@ function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<
     ...waysToStubs(building, weights, network.stubs, place, z),
     ...channelled,
   ];
-  return found.length > 0 ? fine(found) : refuse('no-way-in', { kind: 'infeasible', field: 'position' });
+  return found.length > 0 ? ok(found) : err('no-way-in', { kind: 'infeasible', field: 'position' });
 }
 
 /** Offsets along the wall at which a cable can climb from `heightM` to the head, or fall to the sole, without meeting an opening. */

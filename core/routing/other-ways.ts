@@ -1,4 +1,4 @@
-import { fine, type Outcome, type Point3 } from '../math/index.ts';
+import { ok, type Outcome, type Point3 } from '../math/index.ts';
 import type { RouteRule } from '../model/index.ts';
 import { type EndPlace, waysIn } from './ends.ts';
 import type { Network } from './network.ts';
@@ -71,7 +71,7 @@ export function otherWays(
     if ([taken.value, ...found].every((known) => farthest(way, known) >= ELSEWHERE_M)) found.push(way);
   }
   const others = found.sort((a, b) => a.costM - b.costM).map((way) => ({ way, via: tellingPoints(way, taken.value) }));
-  return fine({ taken: taken.value, others });
+  return ok({ taken: taken.value, others });
 }
 
 function makeDearer({ x, y, z }: Network, { points }: RoutedPath, dearer: Float64Array): void {

@@ -1,6 +1,6 @@
 import { Remembered } from '../derive/index.ts';
 import { nearestWall, openingsOf, wallPoint } from '../house/index.ts';
-import { fine, type Outcome, type Point3, refuse } from '../math/index.ts';
+import { ok, type Outcome, type Point3, err } from '../math/index.ts';
 import type { Medium, Rack, RouteRule } from '../model/index.ts';
 import type { Entry } from './attach.ts';
 import { type EndPlace, waysIn } from './ends.ts';
@@ -75,7 +75,7 @@ export function routeBetween(
   rules: readonly RouteRule[] = NO_RULES,
 ): Outcome<RoutedPath> {
   const inside = rules.length > 0 ? null : insideWall(network, end, target);
-  if (inside) return fine(inside);
+  if (inside) return ok(inside);
   const starts = waysIn(network, end);
   if (!starts.ok) return starts;
   const toTarget = targetTree(network, target, shared);
@@ -86,10 +86,10 @@ export function routeBetween(
     const best = tree.ok ? bestStart(network, tree.value, starts.value) : null;
     if (tree.ok && best) {
       const keepsAway = held.some(({ kind }) => kind === 'avoid');
-      return fine({ ...assemble(network, best.entry, best.state, tree.value, best.costM, keepsAway), broken });
+      return ok({ ...assemble(network, best.entry, best.state, tree.value, best.costM, keepsAway), broken });
     }
     if (held.length === 0)
-      return refuse('no-route', { kind: 'infeasible', field: 'position', rack: name, ...between(network, starts.value, target) });
+      return err('no-route', { kind: 'infeasible', field: 'position', rack: name, ...between(network, starts.value, target) });
     const last = held[held.length - 1];
     broken = [...broken, last.id];
     held = held.slice(0, -1);
@@ -139,7 +139,7 @@ const keyOf = ({ mount, levelId, x, y, heightM }: EndPlace) => `${mount}:${level
 const targetTree = (network: Network, target: EndPlace, shared: Loads): Outcome<WayTree> =>
   remembered(network, shared, keyOf(target), () => {
     const ways = waysIn(network, target);
-    return ways.ok ? fine(growTree(network, ways.value, shared.size > 0 ? averagePrice(network, shared) : undefined)) : ways;
+    return ways.ok ? ok(growTree(network, ways.value, shared.size > 0 ? averagePrice(network, shared) : undefined)) : ways;
   });
 
 /** The tree to a target that keeps rules; a refusal where a thing that has to be passed is not there any more. */
@@ -155,10 +155,10 @@ const treeByRules = (network: Network, target: EndPlace, shared: Loads, rules: r
     let tree = growTree(network, ways.value, price);
     for (const rule of rules.filter(({ kind }) => kind === 'through').reverse()) {
       const nodes = nodesOfRule(network, rule);
-      if (nodes.length === 0) return refuse('no-route');
+      if (nodes.length === 0) return err('no-route');
       tree = growThrough(network, nodes, tree, price);
     }
-    return fine(tree);
+    return ok(tree);
   });
 
 /** Two wall boxes in one wall: along it at the lower height, then up; null where that is not one wall, or an opening is between. */

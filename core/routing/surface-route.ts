@@ -3,12 +3,12 @@ import {
   alongRing,
   closestOnSegment,
   distance2,
-  fine,
+  ok,
   type Outcome,
   placeOnRing,
   type Point2,
   polygonArea,
-  refuse,
+  err,
   ringLength,
 } from '../math/index.ts';
 import type { ProjectDocument, Room, Run, Wall } from '../model/index.ts';
@@ -87,11 +87,11 @@ export function surfaceRoute(
     placeIn(building, device.levelId, [device.x, device.y], device.roomId),
     placeIn(building, far.levelId, [far.x, far.y], null),
   ];
-  if (!start || !end) return refuse('outside-rooms', { kind: 'infeasible', field: 'position' });
+  if (!start || !end) return err('outside-rooms', { kind: 'infeasible', field: 'position' });
   const crossings =
     through === 'holes' ? crossingsBetween(building, device.levelId, far.levelId) : doorwaysOn(building, device.levelId);
   const found = shortest(document, building, start, end, crossings, through === 'holes');
-  if (!found) return refuse('surface-no-way', { kind: 'infeasible', field: 'position' });
+  if (!found) return err('surface-no-way', { kind: 'infeasible', field: 'position' });
   const { legs: path, passed } = found;
   const legs = path.map(({ from, to }): SurfaceLeg => {
     return { roomId: from.roomId, ...along(document, building, from, to) };
@@ -106,7 +106,7 @@ export function surfaceRoute(
   const inRackRoom = legs
     .filter(({ roomId }) => roomId === end.roomId && roomId !== start.roomId)
     .reduce((sum, l) => sum + l.lengthM, 0);
-  return fine({
+  return ok({
     legs,
     channelM,
     uprightM,

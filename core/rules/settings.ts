@@ -1,4 +1,4 @@
-import { fine, type Outcome, refuse } from '../math/index.ts';
+import { ok, type Outcome, err } from '../math/index.ts';
 import type { ProjectDocument, RuleSetting } from '../model/index.ts';
 import { derivationsOf, whole } from '../derive/index.ts';
 import { type Check, ORDER } from './check.ts';
@@ -45,9 +45,9 @@ export const isLowered = (check: Pick<Check, 'severity' | 'limits'>, { off, rank
 export function judgeSetting(check: Check, setting: Setting): Outcome<Setting> {
   for (const [name, value] of Object.entries(setting.limits)) {
     const limit = check.limits?.[name];
-    if (!limit) return refuse('rule-limit-unknown', { kind: 'invalid', field: name });
+    if (!limit) return err('rule-limit-unknown', { kind: 'invalid', field: name });
     if (!(value >= limit.least && value <= limit.most))
-      return refuse('rule-limit-outside', {
+      return err('rule-limit-outside', {
         kind: 'invalid',
         field: name,
         least: limit.least,
@@ -56,6 +56,6 @@ export function judgeSetting(check: Check, setting: Setting): Outcome<Setting> {
       });
   }
   if (check.safety && isLowered(check, setting) && setting.reason.trim().length < 3)
-    return refuse('rule-reason-missing', { kind: 'incomplete', field: 'reason', rule: check.title });
-  return fine(setting);
+    return err('rule-reason-missing', { kind: 'incomplete', field: 'reason', rule: check.title });
+  return ok(setting);
 }

@@ -1,5 +1,5 @@
 import { buildingOf, roomAt } from '../house/index.ts';
-import { fine, type Outcome, type Point2, refuse } from '../math/index.ts';
+import { ok, type Outcome, type Point2, err } from '../math/index.ts';
 import { create, type Operation, type ProjectDocument } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { cavityZ } from '../routing/index.ts';
@@ -12,15 +12,15 @@ const DIGITS = 3;
  * Problems: `record-gone`, `outside-rooms`, `no-cavity`.
  */
 export function throughPoint(document: ProjectDocument, runId: string, levelId: string, [x, y]: Point2): Outcome<Operation[]> {
-  if (!document.runs[runId]) return refuse('record-gone', { in: 'runs', id: runId });
+  if (!document.runs[runId]) return err('record-gone', { in: 'runs', id: runId });
   const building = buildingOf(document);
   const room = roomAt(building, levelId, [x, y]);
-  if (!room) return refuse('outside-rooms', { kind: 'infeasible', field: 'position' });
+  if (!room) return err('outside-rooms', { kind: 'infeasible', field: 'position' });
   const z = cavityZ(building, room);
-  if (z === null) return refuse('no-cavity', { kind: 'infeasible', field: 'room', room: room.name });
+  if (z === null) return err('no-cavity', { kind: 'infeasible', field: 'room', room: room.name });
   const before = listOf(document, 'routeRules').filter((rule) => rule.runId === runId && rule.id.startsWith('h')).length;
   const id = `h${String(before + 1).padStart(DIGITS, '0')}_${runId}`.slice(0, 40);
   const tidy = (value: number) => Math.round(value * 1000) / 1000;
   const at: [number, number, number] = [tidy(x), tidy(y), tidy(z)];
-  return fine([create('routeRules', { id, runId, kind: 'through', target: 'point', targetId: '', at, note: '' })]);
+  return ok([create('routeRules', { id, runId, kind: 'through', target: 'point', targetId: '', at, note: '' })]);
 }

@@ -1,5 +1,5 @@
 import { levelsFromBelow } from '../house/index.ts';
-import { fine, type Outcome, refuse } from '../math/index.ts';
+import { ok, type Outcome, err } from '../math/index.ts';
 import { type Operation, type ProjectDocument, type Run, SYSTEMS, update, updateProject } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { numberIn, numberScheme, spendNumber } from './numbering.ts';
@@ -31,10 +31,9 @@ const LONGEST = 40;
 export function renumberScheme(document: ProjectDocument, pattern: string): Outcome<SchemeOutlook> {
   const known: readonly string[] = numberScheme;
   const strange = [...pattern.matchAll(/\{([^}]*)\}/g)].map(([, part]) => part).find((part) => !known.includes(part));
-  if (strange !== undefined)
-    return refuse('scheme-unknown-part', { kind: 'invalid', field: 'numberPattern', part: strange, known });
+  if (strange !== undefined) return err('scheme-unknown-part', { kind: 'invalid', field: 'numberPattern', part: strange, known });
   if (pattern.trim() === '' || !/\{(device|port)\}/.test(pattern))
-    return refuse('scheme-without-count', { kind: 'incomplete', field: 'numberPattern' });
+    return err('scheme-without-count', { kind: 'incomplete', field: 'numberPattern' });
   const runs = [...listOf(document, 'runs')].sort(byTermination(document));
   const ports = new Map<string, number>();
   const wanted = runs.map((run) => {
@@ -43,12 +42,12 @@ export function renumberScheme(document: ProjectDocument, pattern: string): Outc
     return { run, to: numberIn(document, pattern, document.devices[run.deviceId], run.leg, run.rackId, port) };
   });
   const long = wanted.find(({ to }) => to.length > LONGEST || to.length === 0);
-  if (long) return refuse('scheme-too-long', { kind: 'invalid', field: 'numberPattern', number: long.to, longest: LONGEST });
+  if (long) return err('scheme-too-long', { kind: 'invalid', field: 'numberPattern', number: long.to, longest: LONGEST });
   const seen = new Map<string, Run>();
   for (const { run, to } of wanted) {
     const other = seen.get(to);
     if (other)
-      return refuse('scheme-not-unique', {
+      return err('scheme-not-unique', {
         kind: 'invalid',
         field: 'numberPattern',
         number: to,
@@ -67,7 +66,7 @@ export function renumberScheme(document: ProjectDocument, pattern: string): Outc
     to,
     kept: isKept(run) ? 'issued' : held.has(to) && to !== run.number ? 'taken' : null,
   }));
-  return fine(withOperations(document, pattern, outlook));
+  return ok(withOperations(document, pattern, outlook));
 }
 
 function withOperations(document: ProjectDocument, pattern: string, runs: readonly Renumbered[]): SchemeOutlook {

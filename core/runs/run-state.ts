@@ -1,4 +1,4 @@
-import { fine, type Outcome, refuse } from '../math/index.ts';
+import { ok, type Outcome, err } from '../math/index.ts';
 import {
   create,
   type Operation,
@@ -41,7 +41,7 @@ export function runState(
   const operations: (Operation | null)[] = [];
   for (const runId of runIds) {
     const run = document.runs[runId];
-    if (!run) return refuse('record-gone', { in: 'runs', id: runId });
+    if (!run) return err('record-gone', { in: 'runs', id: runId });
     const kept = listOf(document, 'routes').find((route) => route.runId === runId) ?? null;
     if (state === 'drafted') {
       const device = document.devices[run.deviceId];
@@ -55,7 +55,7 @@ export function runState(
     if (!kept) {
       const way = wayOf(run);
       if (!way?.ok)
-        return refuse('no-route-to-keep', {
+        return err('no-route-to-keep', {
           field: `run ${run.number}`,
           number: run.number,
           because: way?.problem ?? { code: 'no-route' },
@@ -64,7 +64,7 @@ export function runState(
     }
     operations.push(update('runs', run, { state }));
   }
-  return fine(operations.filter((operation) => operation !== null));
+  return ok(operations.filter((operation) => operation !== null));
 }
 
 function keptRoute(runId: string, way: RoutedPath & CutLength, acceptedAt: Route['acceptedAt']): Route {
@@ -91,16 +91,16 @@ function keptRoute(runId: string, way: RoutedPath & CutLength, acceptedAt: Route
 export function decideKept(document: ProjectDocument, runId: string, choice: StateChoice): Outcome<Operation[]> {
   const run = document.runs[runId];
   const kept = listOf(document, 'routes').find((route) => route.runId === runId);
-  if (!run || !kept) return refuse('nothing-to-decide', { field: 'run' });
+  if (!run || !kept) return err('nothing-to-decide', { field: 'run' });
   if (choice === 'pull-again') return runState(document, [runId], 'drafted', () => undefined);
   const device = document.devices[run.deviceId];
   if (choice === 'keep-built') {
     const operation = update('routes', kept, { acceptedAt: [device.x, device.y, device.heightM ?? 0] });
-    return fine(operation ? [operation] : []);
+    return ok(operation ? [operation] : []);
   }
   const [x, y, z] = kept.points[0];
   const level = document.levels[device.levelId];
   const heightM = device.heightM === null ? null : Math.round((z - level.elevationM) * 1e6) / 1e6;
   const back = update('devices', device, { x, y, heightM });
-  return fine(back ? [back] : []);
+  return ok(back ? [back] : []);
 }

@@ -1,5 +1,5 @@
 import { featureBox, signatureOf } from '../house/index.ts';
-import { type Bounds, boundsOf, distance2, fine, type Outcome, type Point2, rotate2, tidyM } from '../math/index.ts';
+import { type Bounds, boundsOf, distance2, ok, type Outcome, type Point2, rotate2, tidyM } from '../math/index.ts';
 import { create, type Feature, type Opening, type Operation, type ProjectDocument, update, type Wall } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { settleHouse } from './settle.ts';
@@ -93,7 +93,7 @@ export function paste(
       ),
     ];
   });
-  return clip.walls.length > 0 ? settleHouse(document, operations, [levelId], () => newId('room')) : fine(operations);
+  return clip.walls.length > 0 ? settleHouse(document, operations, [levelId], () => newId('room')) : ok(operations);
 }
 
 /** A row or grid of copies beside the original: how many, and how far apart. The original is not among them. */

@@ -1,4 +1,4 @@
-import { distance2, fine, type Outcome, refuse } from '../math/index.ts';
+import { distance2, ok, type Outcome, err } from '../math/index.ts';
 import { create, type Opening, type Operation, type ProjectDocument, remove, update, type Wall } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 
@@ -11,26 +11,26 @@ export function placeOpening(document: ProjectDocument, opening: Opening): Outco
   if (!fits.ok) return fits;
   const known = document.openings[opening.id];
   const operation = known ? update('openings', known, opening) : create('openings', opening);
-  return fine(operation ? [operation] : []);
+  return ok(operation ? [operation] : []);
 }
 
 /** Whether an opening fits its wall; its fields are named where it does not. */
 export function openingFits(document: ProjectDocument, opening: Opening): Outcome<Opening> {
   const wall = document.walls[opening.wallId];
-  if (!wall) return refuse('record-gone', { in: 'walls', id: opening.wallId });
+  if (!wall) return err('record-gone', { in: 'walls', id: opening.wallId });
   const lengthM = distance2(wall.a, wall.b);
   if (opening.widthM > lengthM + 1e-9)
-    return refuse('opening-wider-than-wall', { kind: 'invalid', field: 'widthM', widthM: opening.widthM, wallM: lengthM });
+    return err('opening-wider-than-wall', { kind: 'invalid', field: 'widthM', widthM: opening.widthM, wallM: lengthM });
   if (opening.offsetM - opening.widthM / 2 < -1e-6 || opening.offsetM + opening.widthM / 2 > lengthM + 1e-6)
-    return refuse('opening-outside-wall', { kind: 'invalid', field: 'offsetM', widthM: opening.widthM, wallM: lengthM });
+    return err('opening-outside-wall', { kind: 'invalid', field: 'offsetM', widthM: opening.widthM, wallM: lengthM });
   const beside = listOf(document, 'openings')
     .filter((o) => o.wallId === opening.wallId)
     .find((o) => o.id !== opening.id && Math.abs(o.offsetM - opening.offsetM) < (o.widthM + opening.widthM) / 2 - 1e-6);
-  if (beside) return refuse('opening-overlaps', { kind: 'invalid', field: 'offsetM' });
+  if (beside) return err('opening-overlaps', { kind: 'invalid', field: 'offsetM' });
   const topM = wall.heightM ?? highestCeiling(document, wall);
   if (opening.headM > topM + 1e-9)
-    return refuse('opening-above-ceiling', { kind: 'invalid', field: 'headM', headM: opening.headM, ceilingM: topM });
-  return fine(opening);
+    return err('opening-above-ceiling', { kind: 'invalid', field: 'headM', headM: opening.headM, ceilingM: topM });
+  return ok(opening);
 }
 
 function highestCeiling(document: ProjectDocument, wall: Wall): number {
@@ -41,4 +41,4 @@ function highestCeiling(document: ProjectDocument, wall: Wall): number {
 
 /** Takes an opening out. */
 export const removeOpenings = (document: ProjectDocument, ids: readonly string[]): Outcome<Operation[]> =>
-  fine(ids.flatMap((id) => (document.openings[id] ? [remove('openings', document.openings[id])] : [])));
+  ok(ids.flatMap((id) => (document.openings[id] ? [remove('openings', document.openings[id])] : [])));

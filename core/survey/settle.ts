@@ -6,7 +6,7 @@ import {
   boundsMeet,
   boundsOf,
   distance2,
-  fine,
+  ok,
   grownBounds,
   inBounds,
   type Outcome,
@@ -59,7 +59,7 @@ export function settleHouse(
       removal,
     );
   }
-  return fine(all);
+  return ok(all);
 }
 
 /** The project as it is once these rooms have gone. */

@@ -1,4 +1,4 @@
-import { closestOnSegment, crossingParameters, distance2, type Outcome, type Point2, refuse, tidyM } from '../math/index.ts';
+import { closestOnSegment, crossingParameters, distance2, type Outcome, type Point2, err, tidyM } from '../math/index.ts';
 import {
   create,
   newWall,
@@ -59,15 +59,15 @@ export function drawWalls(
   make: WallBuild,
   newId: NewId,
 ): Outcome<Operation[]> {
-  if (!document.levels[levelId]) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
+  if (!document.levels[levelId]) return err('level-missing', { kind: 'invalid', field: 'levelId' });
   const sides = chain.slice(1).map((b, i) => [chain[i], b] as const);
   for (const [a, b] of sides) {
     const lengthM = distance2(a, b);
     if (!(lengthM >= SHORTEST_WALL_M))
-      return refuse('wall-too-short', { kind: 'invalid', field: 'length', wallM: lengthM, leastM: SHORTEST_WALL_M });
+      return err('wall-too-short', { kind: 'invalid', field: 'length', wallM: lengthM, leastM: SHORTEST_WALL_M });
   }
   const overlap = sides.some(([a, b], i) => sides.some(([c, d], j) => j > i && runsOver(a, b, c, d)));
-  if (overlap) return refuse('wall-chain-crosses', { kind: 'invalid', field: 'walls' });
+  if (overlap) return err('wall-chain-crosses', { kind: 'invalid', field: 'walls' });
   const operations = sides.map(([a, b]) =>
     create(
       'walls',
@@ -163,7 +163,7 @@ export function placeWall(
   newId: NewId,
 ): Outcome<Operation[]> {
   const wall = document.walls[wallId];
-  if (!wall) return refuse('record-gone', { in: 'walls', id: wallId });
+  if (!wall) return err('record-gone', { in: 'walls', id: wallId });
   const point = (p: Point2): [number, number] => [tidyM(p[0]), tidyM(p[1])];
   return commit(document, [{ ...wall, a: ends.a ? point(ends.a) : wall.a, b: ends.b ? point(ends.b) : wall.b }], newId);
 }
@@ -174,12 +174,12 @@ function commit(document: ProjectDocument, walls: readonly Wall[], newId: NewId)
     const was = document.walls[wall.id];
     const lengthM = distance2(wall.a, wall.b);
     if (lengthM < SHORTEST_WALL_M)
-      return refuse('wall-too-short', { kind: 'invalid', field: 'length', wallM: lengthM, leastM: SHORTEST_WALL_M });
+      return err('wall-too-short', { kind: 'invalid', field: 'length', wallM: lengthM, leastM: SHORTEST_WALL_M });
     operations.push(update('walls', was, { a: wall.a, b: wall.b }));
     for (const opening of openingsIn(document, wall.id)) {
       const offsetM = carriedOffset(opening, was, wall);
       if (offsetM - opening.widthM / 2 < -1e-6 || offsetM + opening.widthM / 2 > lengthM + 1e-6)
-        return refuse('opening-outside-wall', {
+        return err('opening-outside-wall', {
           kind: 'invalid',
           field: `opening ${opening.kind}`,
           widthM: opening.widthM,
@@ -211,14 +211,14 @@ export function removeWalls(document: ProjectDocument, wallIds: readonly string[
 /** Cuts a wall in two at a distance from its end a. Problems: `wall-too-short`, `opening-in-the-way`. */
 export function splitWall(document: ProjectDocument, wallId: string, offsetM: number, newId: NewId): Outcome<Operation[]> {
   const wall = document.walls[wallId];
-  if (!wall) return refuse('record-gone', { in: 'walls', id: wallId });
+  if (!wall) return err('record-gone', { in: 'walls', id: wallId });
   const lengthM = distance2(wall.a, wall.b);
   const shorter = Math.min(offsetM, lengthM - offsetM);
   if (shorter < SHORTEST_WALL_M)
-    return refuse('wall-too-short', { kind: 'invalid', field: 'offset', wallM: shorter, leastM: SHORTEST_WALL_M });
+    return err('wall-too-short', { kind: 'invalid', field: 'offset', wallM: shorter, leastM: SHORTEST_WALL_M });
   const openings = openingsIn(document, wallId);
   if (openings.some((o) => Math.abs(o.offsetM - offsetM) < o.widthM / 2))
-    return refuse('opening-in-the-way', { kind: 'invalid', field: 'offset' });
+    return err('opening-in-the-way', { kind: 'invalid', field: 'offset' });
   const t = offsetM / lengthM;
   const at: [number, number] = [tidyM(wall.a[0] + (wall.b[0] - wall.a[0]) * t), tidyM(wall.a[1] + (wall.b[1] - wall.a[1]) * t)];
   const second: Wall = {

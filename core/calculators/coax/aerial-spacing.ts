@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 
 export const mastSpacing = calculator({
   name: 'aerial-spacing',
@@ -21,8 +21,8 @@ export const mastSpacing = calculator({
     const wavelengthM = 300 / lowestMhz;
     const fallM = mastM + 3;
     if (lineDistanceM !== null && !atLeast(lineDistanceM, fallM))
-      return refuse('mast-near-line', { kind: 'prohibited', field: 'lineDistanceM', lineDistanceM, fallM });
-    return fine({ wavelengthM, leastM: wavelengthM / 2, fallM, ok: apartM === null ? null : atLeast(apartM, wavelengthM) });
+      return err('mast-near-line', { kind: 'prohibited', field: 'lineDistanceM', lineDistanceM, fallM });
+    return ok({ wavelengthM, leastM: wavelengthM / 2, fallM, ok: apartM === null ? null : atLeast(apartM, wavelengthM) });
   },
   steps: ({ lowestMhz }, v) => [`λ = 300/${fig(lowestMhz)} = ${fig(v.wavelengthM)} m`, `clear of lines by ${fig(v.fallM)} m`],
 });

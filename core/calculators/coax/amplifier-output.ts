@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 export const amplifierOutput = calculator({
   name: 'amplifier-output',
@@ -18,7 +18,7 @@ export const amplifierOutput = calculator({
   example: { ratedDbuv: 110, channels: 20 },
   run: ({ ratedDbuv, channels, wantedDbuv }) => {
     const mostDbuv = channels < 2 ? ratedDbuv : ratedDbuv - 7.5 * Math.log10(channels - 1);
-    return fine({ mostDbuv, ok: wantedDbuv === null ? null : wantedDbuv <= mostDbuv + 1e-9 });
+    return ok({ mostDbuv, ok: wantedDbuv === null ? null : wantedDbuv <= mostDbuv + 1e-9 });
   },
   steps: (i, v) => [`${fig(i.ratedDbuv)} − 7.5·log10(${i.channels - 1}) = ${fig(v.mostDbuv)} dBµV`],
 });

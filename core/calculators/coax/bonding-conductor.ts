@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, outOfDomain } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 
 const FINAL = 'final sizing: local code and licensed electrician';
 
@@ -22,7 +22,7 @@ export const bondingConductor = calculator({
   example: { part: 'mast', jurisdiction: 'NA' },
   from: { gaugeAwg: 'bondGaugeAwg' },
   run: ({ part, jurisdiction, gaugeAwg, areaMm2, lengthM }) => {
-    if (part === 'lightning' && jurisdiction === 'NA') return refuse('lightning-defer', { kind: 'defer', field: 'part' });
+    if (part === 'lightning' && jurisdiction === 'NA') return err('lightning-defer', { kind: 'defer', field: 'part' });
     if (gaugeAwg !== null && (gaugeAwg < -3 || gaugeAwg > 40)) return outOfDomain('gaugeAwg', gaugeAwg, -3, 40);
     const isNa = jurisdiction === 'NA';
     const leastAwg = isNa ? (part === 'separate-rod' ? 6 : 10) : null;
@@ -31,8 +31,8 @@ export const bondingConductor = calculator({
     const thick =
       (leastAwg !== null && gaugeAwg !== null && gaugeAwg > leastAwg) ||
       (leastMm2 !== null && areaMm2 !== null && !atLeast(areaMm2, leastMm2));
-    if (thick) return refuse('bond-too-thin', { kind: 'prohibited', field: isNa ? 'gaugeAwg' : 'areaMm2', leastAwg, leastMm2 });
-    return fine({
+    if (thick) return err('bond-too-thin', { kind: 'prohibited', field: isNa ? 'gaugeAwg' : 'areaMm2', leastAwg, leastMm2 });
+    return ok({
       leastAwg,
       leastMm2,
       longestM,

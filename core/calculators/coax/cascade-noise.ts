@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 export const cascadeNoise = calculator({
   name: 'cascade-noise',
@@ -25,7 +25,7 @@ export const cascadeNoise = calculator({
       factor += k === 0 ? own : (own - 1) / gain;
       gain *= 10 ** (gainDb / 10);
     });
-    return fine({ noiseFactor: factor, noiseFigureDb: 10 * Math.log10(factor), gainDb: 10 * Math.log10(gain) });
+    return ok({ noiseFactor: factor, noiseFigureDb: 10 * Math.log10(factor), gainDb: 10 * Math.log10(gain) });
   },
   steps: (_, v) => [`F = ${fig(v.noiseFactor)}, ${fig(v.noiseFigureDb)} dB`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig, outOfDomain } from '../calculator.ts';
-import { fine, type Outcome } from '../../math/index.ts';
+import { ok, type Outcome } from '../../math/index.ts';
 
 export const COAX_KINDS = ['rg59', 'rg6', 'rg11'] as const;
 export type CoaxKind = (typeof COAX_KINDS)[number];
@@ -27,7 +27,7 @@ export function coaxDbPerM(kind: CoaxKind, frequencyMhz: number, temperatureC = 
   );
   const [f1, f2, a1, a2] = [FREQUENCIES[k - 1], FREQUENCIES[k], table[k - 1], table[k]];
   const per100 = a1 * (f / f1) ** (Math.log(a2 / a1) / Math.log(f2 / f1));
-  return fine((per100 / M_PER_100_FT) * (1 + 0.002 * (temperatureC - 20)));
+  return ok((per100 / M_PER_100_FT) * (1 + 0.002 * (temperatureC - 20)));
 }
 
 export const coaxLoss = calculator({
@@ -53,7 +53,7 @@ export const coaxLoss = calculator({
     if (!perM.ok) return perM;
     const cableDb = perM.value * lengthM;
     const connectorsDb = 0.2 * connectors + (frequencyMhz > 1000 ? 0.5 * plates : 0);
-    return fine({
+    return ok({
       dbPer100M: perM.value * 100,
       dbPer30M: perM.value * 30,
       cableDb,

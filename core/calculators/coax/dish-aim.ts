@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig, outOfDomain } from '../calculator.ts';
-import { DEGREE_RAD, fine, refuse } from '../../math/index.ts';
+import { DEGREE_RAD, ok, err } from '../../math/index.ts';
 
 const EARTH_KM = 6378.137;
 
@@ -38,13 +38,13 @@ export const dishAim = calculator({
     const cosB = Math.cos(phi) * Math.cos(delta);
     const sinB = Math.sqrt(Math.max(0, 1 - cosB ** 2));
     const elevationDeg = Math.atan2(cosB - EARTH_KM / ORBIT_KM, sinB) / DEGREE_RAD;
-    if (elevationDeg <= 0) return refuse('below-horizon', { kind: 'infeasible', field: 'slotDeg', elevationDeg });
+    if (elevationDeg <= 0) return err('below-horizon', { kind: 'infeasible', field: 'slotDeg', elevationDeg });
     const under = Math.abs(phi) < 1e-12 && Math.abs(delta) < 1e-12;
     const azimuthDeg = under ? null : (Math.atan2(Math.sin(delta), -Math.sin(phi) * Math.cos(delta)) / DEGREE_RAD + 360) % 360;
     let skew = Math.atan2(-Math.sin(delta), Math.tan(phi)) / DEGREE_RAD;
     if (skew > 90) skew -= 180;
     if (skew < -90) skew += 180;
-    return fine({
+    return ok({
       azimuthDeg,
       elevationDeg,
       skewDeg: under ? 0 : skew,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig, outOfDomain } from '../calculator.ts';
-import { DEGREE_RAD, fine } from '../../math/index.ts';
+import { DEGREE_RAD, ok } from '../../math/index.ts';
 
 export const dishGap = calculator({
   name: 'dish-gap',
@@ -17,7 +17,7 @@ export const dishGap = calculator({
   example: { frontTopM: 1, rearBottomM: 0.5, elevationDeg: 35 },
   run: ({ frontTopM, rearBottomM, elevationDeg }) => {
     if (elevationDeg <= 0 || elevationDeg > 90) return outOfDomain('elevationDeg', elevationDeg, 0, 90);
-    return fine({ gapM: Math.max(0, (frontTopM - rearBottomM) / Math.tan(elevationDeg * DEGREE_RAD)) });
+    return ok({ gapM: Math.max(0, (frontTopM - rearBottomM) / Math.tan(elevationDeg * DEGREE_RAD)) });
   },
   steps: (_, v) => [`${fig(v.gapM)} m`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 export const fieldStrength = calculator({
   name: 'field-strength',
@@ -19,6 +19,6 @@ export const fieldStrength = calculator({
   }),
   example: { fieldDbuvPerM: 60, gainDbi: 8, frequencyMhz: 600 },
   run: ({ fieldDbuvPerM, gainDbi, frequencyMhz, ohm }) =>
-    fine({ levelDbuv: fieldDbuvPerM + gainDbi - 20 * Math.log10(frequencyMhz) + (ohm === 75 ? 31.54 : 29.78) }),
+    ok({ levelDbuv: fieldDbuvPerM + gainDbi - 20 * Math.log10(frequencyMhz) + (ohm === 75 ? 31.54 : 29.78) }),
   steps: (_, v) => [`${fig(v.levelDbuv)} dBµV`],
 });

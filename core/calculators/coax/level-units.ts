@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { DBMV_OVER_DBM } from './dbm.ts';
 
 export const levelUnits = calculator({
@@ -15,8 +15,8 @@ export const levelUnits = calculator({
   run: ({ level, unit }) => {
     const dbmv = unit === 'dBuV' ? level - 60 : unit === 'dBm' ? level + DBMV_OVER_DBM : level;
     if (Math.abs(dbmv) > 300)
-      return refuse('out-of-domain', { kind: 'out_of_domain', field: 'level', value: level, least: -300, most: 300 });
-    return fine({ dbuv: dbmv + 60, dbmv, dbm: dbmv - DBMV_OVER_DBM });
+      return err('out-of-domain', { kind: 'out_of_domain', field: 'level', value: level, least: -300, most: 300 });
+    return ok({ dbuv: dbmv + 60, dbmv, dbm: dbmv - DBMV_OVER_DBM });
   },
   steps: ({ level, unit }, v) => [
     `${fig(level)} ${unit.replace('u', 'µ')} = ${fig(v.dbmv)} dBmV`,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 export const lnbDrop = calculator({
   name: 'lnb-drop',
@@ -22,7 +22,7 @@ export const lnbDrop = calculator({
     const ohmPerKm = (centre === 'copper' ? 21 : 100) + shieldOhmPerKm;
     const dropV = (currentA * lengthM * ohmPerKm) / 1000;
     const leastV = supplyV === 13 ? 12.5 : 17;
-    return fine({ ohmPerKm, dropV, loadV: supplyV - dropV, leastV, ok: atLeast(supplyV - dropV, leastV) });
+    return ok({ ohmPerKm, dropV, loadV: supplyV - dropV, leastV, ok: atLeast(supplyV - dropV, leastV) });
   },
   steps: (_, v) => [`ΔV = ${fig(v.dropV)} V; ${fig(v.loadV)} V of ${v.leastV} V wanted`],
 });

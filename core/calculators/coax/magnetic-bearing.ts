@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { DEGREE_RAD, fine } from '../../math/index.ts';
+import { DEGREE_RAD, ok } from '../../math/index.ts';
 
 export const magneticBearing = calculator({
   name: 'magnetic-bearing',
@@ -21,7 +21,7 @@ export const magneticBearing = calculator({
   example: { trueDeg: 162, declinationDeg: 2 },
   run: ({ trueDeg, declinationDeg, elevationDeg, obstacleM, dishM, distanceM }) => {
     const obstacleDeg = Math.atan((obstacleM - dishM) / distanceM) / DEGREE_RAD;
-    return fine({
+    return ok({
       bearingDeg: (((trueDeg - declinationDeg) % 360) + 360) % 360,
       obstacleDeg,
       ok: elevationDeg === null ? null : atLeast(elevationDeg, obstacleDeg + 5),

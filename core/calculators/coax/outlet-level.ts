@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { fine, type Outcome } from '../../math/index.ts';
+import { ok, type Outcome } from '../../math/index.ts';
 import { COAX_KINDS, coaxDbPerM } from './coax-loss.ts';
 import { PASSIVES, WINDOWS } from './passives.ts';
 
@@ -46,7 +46,7 @@ export const outletLevel = calculator({
         if (!perM.ok) return perM;
         level -= perM.value * lengthM;
       }
-      return fine(level);
+      return ok(level);
     };
     const [low, high] = [at(lowestMhz), at(highestMhz)];
     if (!low.ok) return low;
@@ -55,7 +55,7 @@ export const outletLevel = calculator({
     const [lowestDbuv, highestDbuv] = [low.value, high.value];
     const worst = (within: (level: number) => boolean) => within(lowestDbuv) && within(highestDbuv);
     const tiltDb = lowestDbuv - highestDbuv;
-    return fine({
+    return ok({
       atLowestDbuv: lowestDbuv,
       atHighestDbuv: highestDbuv,
       atLowestDbmv: lowestDbuv - 60,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 export const horizon = calculator({
   name: 'radio-horizon',
@@ -19,7 +19,7 @@ export const horizon = calculator({
   example: { height1M: 100, height2M: 9 },
   run: ({ height1M, height2M, distanceKm, frequencyMhz }) => {
     const horizonKm = 4.12 * (Math.sqrt(height1M) + Math.sqrt(height2M));
-    return fine({
+    return ok({
       horizonKm,
       lossDb:
         distanceKm === null || frequencyMhz === null ? null : 20 * Math.log10(distanceKm) + 20 * Math.log10(frequencyMhz) + 32.45,

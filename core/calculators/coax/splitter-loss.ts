@@ -1,6 +1,6 @@
 import { SATELLITE_MHZ } from './coax-loss.ts';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { PASSIVES } from './passives.ts';
 import { z } from 'zod';
 
@@ -22,7 +22,7 @@ export const splitterLoss = calculator({
     const stages = Math.ceil(Math.log2(outputs) - 1e-9);
     const table = PASSIVES[`splitter-${outputs}`];
     const plannedDb = outputs === 1 ? 0 : table ? table[frequencyMhz > 1002 ? 1 : 0] : idealDb + stages;
-    return fine({ idealDb, leastDb: idealDb + 0.5 * stages, mostDb: idealDb + stages, plannedDb });
+    return ok({ idealDb, leastDb: idealDb + 0.5 * stages, mostDb: idealDb + stages, plannedDb });
   },
   steps: ({ outputs }, v) => [`10·log10(${outputs}) = ${fig(v.idealDb)} dB; planned ${fig(v.plannedDb)} dB`],
 });

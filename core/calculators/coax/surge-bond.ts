@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 export const surgeBond = calculator({
   name: 'surge-bond',
@@ -17,6 +17,6 @@ export const surgeBond = calculator({
   }),
   example: { outdoorRuns: 3, arresters: 3 },
   run: ({ outdoorRuns, arresters, bondM }) =>
-    fine({ missing: Math.max(0, outdoorRuns - arresters), ok: arresters >= outdoorRuns && (bondM === null || atMost(bondM, 6)) }),
+    ok({ missing: Math.max(0, outdoorRuns - arresters), ok: arresters >= outdoorRuns && (bondM === null || atMost(bondM, 6)) }),
   steps: (_, v) => [`${v.missing} without an arrester`],
 });

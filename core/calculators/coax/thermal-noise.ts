@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { DBMV_OVER_DBM } from './dbm.ts';
 
 const BOLTZMANN = 1.380649e-23;
@@ -21,7 +21,7 @@ export const thermalNoise = calculator({
   example: { bandwidthHz: 8e6 },
   run: ({ bandwidthHz, temperatureK, levelDbmv, noiseFigureDb }) => {
     const noiseDbmv = 10 * Math.log10((BOLTZMANN * temperatureK * bandwidthHz) / 1e-3) + DBMV_OVER_DBM;
-    return fine({ noiseDbmv, carrierToNoiseDb: levelDbmv === null ? null : levelDbmv - noiseDbmv - noiseFigureDb });
+    return ok({ noiseDbmv, carrierToNoiseDb: levelDbmv === null ? null : levelDbmv - noiseDbmv - noiseFigureDb });
   },
   steps: (_, v) => [
     `N = ${fig(v.noiseDbmv)} dBmV`,

@@ -1,4 +1,4 @@
-import { DEGREE_RAD, fine, refuse } from '../../math/index.ts';
+import { DEGREE_RAD, ok, err } from '../../math/index.ts';
 import { atLeast, calculator, fig, outOfDomain } from '../calculator.ts';
 import { positive } from '../fields.ts';
 import { z } from 'zod';
@@ -38,7 +38,7 @@ export const cameraDensity = calculator({
   run: (i) => {
     if (i.fieldDeg === null)
       for (const field of ['sensorWidthMm', 'focalMm'] as const)
-        if (i[field] === null) return refuse('input-missing', { kind: 'incomplete', field });
+        if (i[field] === null) return err('input-missing', { kind: 'incomplete', field });
     const fieldDeg = i.fieldDeg ?? (2 * Math.atan(i.sensorWidthMm! / (2 * i.focalMm!))) / DEGREE_RAD;
     if (fieldDeg <= 0 || fieldDeg >= 180) return outOfDomain('fieldDeg', fieldDeg, 0, 180);
     const half = Math.tan((fieldDeg / 2) * DEGREE_RAD);
@@ -46,7 +46,7 @@ export const cameraDensity = calculator({
     const heightM = i.mountM === null ? null : i.mountM - i.targetM;
     const edge = (by: number) => (i.verticalDeg === null ? null : i.tiltDeg + by * (i.verticalDeg / 2));
     const [lower, upper] = [edge(1), edge(-1)];
-    return fine({
+    return ok({
       fieldDeg,
       pxPerM,
       band: BANDS.find(([, least]) => atLeast(pxPerM, least))?.[0] ?? 'none',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig, outOfDomain } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const pathLoss = calculator({
@@ -31,7 +31,7 @@ export const pathLoss = calculator({
     if (distanceM < 1) return outOfDomain('distanceM', distanceM, 1, 10_000);
     const freeDb = 20 * Math.log10(distanceM) + 20 * Math.log10(frequencyMhz) - 27.55;
     const floorsDb = floors === 0 ? 0 : floorDb * floors ** ((floors + 2) / (floors + 1) - 0.46);
-    return fine({
+    return ok({
       freeDb,
       p1238Db: 20 * Math.log10(frequencyMhz) + coefficient * Math.log10(distanceM) + floors * floorDb - 28,
       floorsDb,

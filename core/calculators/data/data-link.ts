@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { CATEGORIES, type Category, linkLengthM, RATES, reachM } from './link-reach.ts';
 
 const BANDWIDTH_MHZ: Readonly<Partial<Record<Category, number>>> = {
@@ -35,10 +35,10 @@ export const dataLink = calculator({
   from: { lengthM: 'cutLengthM' },
   run: ({ category, rateGbps, lengthM, cordsM, temperatureC, screened }) => {
     const isFibre = category.startsWith('o');
-    const warm = isFibre ? fine(Infinity) : linkLengthM(temperatureC, screened);
+    const warm = isFibre ? ok(Infinity) : linkLengthM(temperatureC, screened);
     if (!warm.ok) return warm;
     const channelM = reachM(category, rateGbps);
-    if (channelM === null) return refuse('category-too-low', { kind: 'infeasible', field: 'category', category, rateGbps });
+    if (channelM === null) return err('category-too-low', { kind: 'infeasible', field: 'category', category, rateGbps });
     const cords = isFibre ? 0 : Math.min(cordsM, 10);
     // A channel shorter than 100 m leaves its link what the cords do not take; heat takes its share of that.
     const share = isFibre ? 1 : warm.value / 90;
@@ -48,8 +48,8 @@ export const dataLink = calculator({
         ? warm.value
         : Math.max(0, channelM - (category === '8' ? 6 : cords)) * share;
     const figures = { channelM, longestM, bandwidthMhz: BANDWIDTH_MHZ[category] ?? null, latencyNs: lengthM * 5 };
-    if (!atMost(lengthM, longestM)) return refuse('link-too-long', { kind: 'prohibited', field: 'lengthM', lengthM, ...figures });
-    return fine({ ...figures, ok: isFibre || atMost(lengthM, Math.min(85, longestM)) });
+    if (!atMost(lengthM, longestM)) return err('link-too-long', { kind: 'prohibited', field: 'lengthM', lengthM, ...figures });
+    return ok({ ...figures, ok: isFibre || atMost(lengthM, Math.min(85, longestM)) });
   },
   steps: (i, v) => [
     `channel ${v.channelM} m at ${i.rateGbps} Gb/s`,

@@ -1,4 +1,4 @@
-import { fine, type Outcome } from '../../math/index.ts';
+import { ok, type Outcome } from '../../math/index.ts';
 import { outOfDomain } from '../calculator.ts';
 
 export const CATEGORIES = ['5e', '6', '6a', '7', '7a', '8', 'om3', 'om4', 'os2'] as const;
@@ -31,5 +31,5 @@ export function linkLengthM(temperatureC: number, screened: boolean): Outcome<nu
   const warm = Math.max(0, Math.min(temperatureC, 40) - 20);
   const hot = Math.max(0, temperatureC - 40);
   const more = screened ? 0.002 * (warm + hot) : 0.004 * warm + 0.006 * hot;
-  return fine(90 / (1 + more));
+  return ok(90 / (1 + more));
 }

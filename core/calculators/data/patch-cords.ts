@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 
 export const patchCords = calculator({
   name: 'patch-cords',
@@ -20,11 +20,11 @@ export const patchCords = calculator({
   example: { horizontalM: 80 },
   run: ({ horizontalM, cordAwg }) => {
     if (!atMost(horizontalM, 90))
-      return refuse('link-too-long', { kind: 'prohibited', field: 'horizontalM', lengthM: horizontalM, longestM: 90 });
+      return err('link-too-long', { kind: 'prohibited', field: 'horizontalM', lengthM: horizontalM, longestM: 90 });
     const [more, rackM, mostM] = cordAwg === 24 ? [0.2, 5, 22] : [0.5, 4, 17];
     const cordsM = (102 - horizontalM) / (1 + more);
     const workAreaM = Math.min(mostM, cordsM - rackM);
-    return fine({ cordsM, workAreaM, mostWorkAreaM: mostM, rackCordsM: rackM });
+    return ok({ cordsM, workAreaM, mostWorkAreaM: mostM, rackCordsM: rackM });
   },
   steps: ({ horizontalM, cordAwg }, v) => [
     `C = (102 − ${fig(horizontalM)})/${cordAwg === 24 ? 1.2 : 1.5} = ${fig(v.cordsM)} m`,

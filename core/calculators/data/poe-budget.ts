@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, countUp, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { classOf, POE_CLASSES } from './poe.ts';
 
 export const poeBudget = calculator({
@@ -21,8 +21,8 @@ export const poeBudget = calculator({
   run: ({ classes, measuredW, budgetW, ports }) => {
     const needW = classes.reduce((sum, one) => sum + POE_CLASSES[one].sourceW, 0) + measuredW.reduce((sum, w) => sum + w, 0);
     const wantedPorts = countUp((classes.length + measuredW.length) * 1.25);
-    if (!atMost(needW, budgetW)) return refuse('poe-budget-over', { kind: 'infeasible', field: 'budgetW', needW, budgetW });
-    return fine({
+    if (!atMost(needW, budgetW)) return err('poe-budget-over', { kind: 'infeasible', field: 'budgetW', needW, budgetW });
+    return ok({
       needW,
       plannedMostW: 0.8 * budgetW,
       leftW: budgetW - needW,

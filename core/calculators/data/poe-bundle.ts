@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { classOf, POE_CLASSES } from './poe.ts';
 
 export const poeBundle = calculator({
@@ -19,9 +19,9 @@ export const poeBundle = calculator({
   example: { cables: 20, poeClass: 5 },
   run: ({ cables, poeClass: number, jurisdiction }) => {
     if (jurisdiction === 'NA' && POE_CLASSES[number].sourceW > 60 && cables > 1)
-      return refuse('poe-ampacity', { kind: 'defer', field: 'poeClass', cables, sourceW: POE_CLASSES[number].sourceW });
+      return err('poe-ampacity', { kind: 'defer', field: 'poeClass', cables, sourceW: POE_CLASSES[number].sourceW });
     const most = number >= 5 ? 24 : null;
-    return fine({
+    return ok({
       most,
       bundles: most === null ? (cables > 0 ? 1 : 0) : Math.ceil(cables / most),
       ok: most === null || cables <= most,

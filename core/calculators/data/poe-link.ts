@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { classOf, OHM_PER_M, POE_CLASSES, poeDelivered } from './poe.ts';
 
 export const poeLink = calculator({
@@ -25,16 +25,16 @@ export const poeLink = calculator({
   run: ({ poeClass: number, lengthM, deviceW, ohmPerM, material, standards }) => {
     const of = POE_CLASSES[number];
     if (lengthM > 100)
-      return refuse('out-of-domain', { kind: 'out_of_domain', field: 'lengthM', value: lengthM, least: 0, most: 100 });
-    if (material === 'cca') return refuse('clad-aluminium-refused', { kind: 'prohibited', field: 'material', use: 'poe' });
-    if (!standards) return refuse('injector-passive', { kind: 'prohibited', field: 'standards' });
+      return err('out-of-domain', { kind: 'out_of_domain', field: 'lengthM', value: lengthM, least: 0, most: 100 });
+    if (material === 'cca') return err('clad-aluminium-refused', { kind: 'prohibited', field: 'material', use: 'poe' });
+    if (!standards) return err('injector-passive', { kind: 'prohibited', field: 'standards' });
     const watts = deviceW ?? of.deviceW;
     if (!atMost(watts, of.deviceW))
-      return refuse('poe-class-exceeded', { kind: 'infeasible', field: 'deviceW', deviceW: watts, mostW: of.deviceW });
+      return err('poe-class-exceeded', { kind: 'infeasible', field: 'deviceW', deviceW: watts, mostW: of.deviceW });
     const found = poeDelivered(watts, of, lengthM, ohmPerM);
     if (!found.ok) return found;
     const { sourceW, pathOhm } = found.value;
-    return fine({
+    return ok({
       type: of.type,
       guaranteedW: of.deviceW,
       classSourceW: of.sourceW,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome } from '../../math/index.ts';
+import { ok, type Outcome } from '../../math/index.ts';
 import { constantPower } from '../power/index.ts';
 
 /** IEEE 802.3 classes: W at the source, W guaranteed at the device, least V, pair sets, channel ohm for each, A for each. */
@@ -57,7 +57,7 @@ export function poeDelivered(
   const found = constantPower(sourceV, pathOhm, deviceW);
   if (!found.ok) return found;
   const { currentA, loadV } = found.value;
-  return fine({ pathOhm, currentA, lossW: currentA ** 2 * pathOhm, sourceW: sourceV * currentA, deviceV: loadV });
+  return ok({ pathOhm, currentA, lossW: currentA ** 2 * pathOhm, sourceW: sourceV * currentA, deviceV: loadV });
 }
 
 export const classOf = z.int().min(0).max(8).describe('IEEE 802.3 class, 0 to 8');

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, countUp, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const circuitLoad = calculator({
@@ -22,7 +22,7 @@ export const circuitLoad = calculator({
   run: ({ volts, breakerA, watts, powerFactor }) => {
     const va = watts / powerFactor;
     const mostVa = 0.8 * volts * breakerA;
-    return fine({ va, mostVa, circuits: countUp(va / mostVa), ok: atMost(va, mostVa) });
+    return ok({ va, mostVa, circuits: countUp(va / mostVa), ok: atMost(va, mostVa) });
   },
   steps: (_, v) => [`${fig(v.va)} VA of ${fig(v.mostVa)} VA`],
 });

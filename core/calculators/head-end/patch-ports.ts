@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, countUp } from '../calculator.ts';
-import { fine, RACK_UNIT_M } from '../../math/index.ts';
+import { ok, RACK_UNIT_M } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const patchPorts = calculator({
@@ -18,7 +18,7 @@ export const patchPorts = calculator({
   example: { runs: 40 },
   run: ({ runs, looseHeightsM }) => {
     const ports = countUp(runs * 1.25);
-    return fine({
+    return ok({
       ports,
       boards: Math.ceil(ports / 24),
       looseUnits: looseHeightsM.map((h) => countUp((h + 0.006) / RACK_UNIT_M)),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const rackHeat = calculator({
@@ -23,8 +23,8 @@ export const rackHeat = calculator({
   run: ({ watts, riseK, closetM2, wallWPerM2K, exhaustM3PerS }) => {
     const airM3PerS = watts / (1206 * riseK);
     const takes = closetM2 === null ? null : wallWPerM2K * closetM2 + 1206 * exhaustM3PerS;
-    if (takes === 0 && watts > 0) return refuse('closet-no-way', { kind: 'infeasible', field: 'exhaustM3PerS', watts });
-    return fine({
+    if (takes === 0 && watts > 0) return err('closet-no-way', { kind: 'infeasible', field: 'exhaustM3PerS', watts });
+    return ok({
       btuPerH: 3.41214 * watts,
       airM3PerS,
       cfm: airM3PerS * 2118.88,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const upsTime = calculator({
@@ -23,7 +23,7 @@ export const upsTime = calculator({
   }),
   example: { batteryWh: 200, loadW: 100 },
   run: ({ batteryWh, loadW, loadVa, ratedW, ratedVa, efficiency, usable }) =>
-    fine({
+    ok({
       hours: (batteryWh * efficiency * usable) / loadW,
       minutes: (60 * batteryWh * efficiency * usable) / loadW,
       ok:

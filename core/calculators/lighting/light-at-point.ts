@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const lightAtPoint = calculator({
@@ -21,7 +21,7 @@ export const lightAtPoint = calculator({
   example: { lumens: 800, distanceM: 2.4 },
   run: ({ lumens, distanceM, offAxisDeg, incidenceDeg, transmission }) => {
     const candela = ((lumens * transmission) / Math.PI) * Math.cos((offAxisDeg * Math.PI) / 180);
-    return fine({ candela, lux: (candela * Math.cos((incidenceDeg * Math.PI) / 180)) / distanceM ** 2 });
+    return ok({ candela, lux: (candela * Math.cos((incidenceDeg * Math.PI) / 180)) / distanceM ** 2 });
   },
   steps: (_, v) => [`${fig(v.candela)} cd, ${fig(v.lux)} lx`],
 });

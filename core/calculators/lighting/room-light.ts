@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const roomLight = calculator({
@@ -21,6 +21,6 @@ export const roomLight = calculator({
   example: { lamps: 6, lumens: 800, areaM2: 20 },
   from: { areaM2: 'roomAreaM2' },
   run: ({ lamps, lumens, areaM2, utilisation, maintenance }) =>
-    fine({ lux: (lamps * lumens * utilisation * maintenance) / areaM2 }),
+    ok({ lux: (lamps * lumens * utilisation * maintenance) / areaM2 }),
   steps: (_, v) => [`${fig(v.lux)} lx`],
 });

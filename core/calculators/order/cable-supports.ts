@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { hooksFor, staplesFor, tiesFor } from './spools.ts';
 
 export const cableSupports = calculator({
@@ -14,6 +14,6 @@ export const cableSupports = calculator({
   input: z.strictObject({ lengthM: z.number().min(0).describe('m') }),
   example: { lengthM: 20 },
   from: { lengthM: 'cutLengthM' },
-  run: ({ lengthM }) => fine({ staples: staplesFor(lengthM), hooks: hooksFor(lengthM), ties: tiesFor(lengthM) }),
+  run: ({ lengthM }) => ok({ staples: staplesFor(lengthM), hooks: hooksFor(lengthM), ties: tiesFor(lengthM) }),
   steps: (_, v) => [`${v.staples} staples, ${v.hooks} hooks, ${v.ties} ties`],
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, FOOT_M, type Outcome, type UnitSystem } from '../../math/index.ts';
+import { ok, FOOT_M, type Outcome, type UnitSystem } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 
 /** Cut lengths are whole steps: half a metre, or a foot (F16.1). */
@@ -91,7 +91,7 @@ export const cutLengthInput = z.strictObject({
  */
 export function calculateCutLength(given: z.input<typeof cutLengthInput>): Outcome<CutLength> {
   const { deviceSlackM, rackSlackM, wasteFactor, reserveM, units, ...way } = cutLengthInput.parse(given);
-  return fine(cutLength(way, { deviceSlackM, rackSlackM }, { factor: wasteFactor, reserveM, traced: false }, units));
+  return ok(cutLength(way, { deviceSlackM, rackSlackM }, { factor: wasteFactor, reserveM, traced: false }, units));
 }
 
 export const cutLengthCalculator = calculator({

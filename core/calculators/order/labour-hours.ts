@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { HOURS, hoursBand, type WorkKind } from './hours.ts';
 
 export const labourHours = calculator({
@@ -45,7 +45,7 @@ export const labourHours = calculator({
       of('labelPair', i.labels) +
       i.fixedHours;
     const hours = pullHours + otherHours;
-    return fine({ pullHours, otherHours, hours, elapsedHours: hours / 2, ...hoursBand(hours) });
+    return ok({ pullHours, otherHours, hours, elapsedHours: hours / 2, ...hoursBand(hours) });
   },
   steps: (_, v) => [
     `${fig(v.pullHours)} h of pulling + ${fig(v.otherHours)} h`,

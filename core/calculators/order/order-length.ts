@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { ORDER_FACTOR } from './spools.ts';
 
 export const orderLength = calculator({
@@ -15,7 +15,7 @@ export const orderLength = calculator({
   example: { cutM: [20, 30] },
   run: ({ cutM }) => {
     const sumM = cutM.reduce((sum, l) => sum + l, 0);
-    return fine({ sumM, orderM: sumM * ORDER_FACTOR });
+    return ok({ sumM, orderM: sumM * ORDER_FACTOR });
   },
   steps: (_, v) => [`${fig(v.sumM)} · ${ORDER_FACTOR} = ${fig(v.orderM)} m`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 
 export const priceOf = calculator({
   name: 'price',
@@ -19,12 +19,12 @@ export const priceOf = calculator({
   example: { lines: [{ quantity: 2, unitCost: 50 }], marginFraction: 0.2 },
   run: ({ lines, marginFraction, markupFraction }) => {
     if (marginFraction === null && markupFraction === null)
-      return refuse('input-missing', { kind: 'incomplete', field: 'marginFraction' });
+      return err('input-missing', { kind: 'incomplete', field: 'marginFraction' });
     if (marginFraction !== null && marginFraction >= 1)
-      return refuse('margin-too-high', { kind: 'invalid', field: 'marginFraction', value: marginFraction });
+      return err('margin-too-high', { kind: 'invalid', field: 'marginFraction', value: marginFraction });
     const cost = lines.reduce((sum, { quantity, unitCost }) => sum + quantity * unitCost, 0);
     const markup = markupFraction ?? marginFraction! / (1 - marginFraction!);
-    return fine({ cost, price: cost * (1 + markup), markupFraction: markup, marginFraction: markup / (1 + markup) });
+    return ok({ cost, price: cost * (1 + markup), markupFraction: markup, marginFraction: markup / (1 + markup) });
   },
   steps: (_, v) => [`${fig(v.cost)} · (1 + ${fig(v.markupFraction)}) = ${fig(v.price)}`],
 });

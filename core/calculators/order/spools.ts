@@ -1,5 +1,5 @@
 import { atMost, countUp } from '../calculator.ts';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 
 /** A remainder under this is worth a word, m. */
 const SHORT_M = 3;
@@ -27,7 +27,7 @@ export interface SpoolPlan {
 export function planSpools(lengthsM: readonly number[], spoolM: number, parallel: number): Outcome<SpoolPlan> {
   const longest = Math.max(0, ...lengthsM);
   if (!atMost(longest, spoolM))
-    return refuse('run-longer-than-spool', { kind: 'infeasible', field: 'lengthsM', lengthM: longest, spoolM });
+    return err('run-longer-than-spool', { kind: 'infeasible', field: 'lengthsM', lengthM: longest, spoolM });
   const totalM = lengthsM.reduce((sum, l) => sum + l, 0);
   const lowerBound = Math.max(countUp(totalM / spoolM), lengthsM.filter((l) => l > spoolM / 2 + 1e-9).length);
   const left: number[] = [];
@@ -36,7 +36,7 @@ export function planSpools(lengthsM: readonly number[], spoolM: number, parallel
     if (at >= 0) left[at] -= l;
     else left.push(spoolM - l);
   }
-  return fine({
+  return ok({
     totalM,
     lowerBound,
     firstFit: left.length,

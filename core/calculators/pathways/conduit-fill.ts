@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome } from '../../math/index.ts';
+import { ok, type Outcome } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 import { diameters, region } from './conduit-fields.ts';
 import { conduitFill, type ConduitFill, jams } from './fill.ts';
@@ -19,7 +19,7 @@ export const conduitFillInput = z.strictObject({
 export function fillOfConduit(given: z.input<typeof conduitFillInput>): Outcome<ConduitFill & { readonly jams: boolean }> {
   const { diametersM, insideM, jurisdiction, lengthM, moreOfM } = conduitFillInput.parse(given);
   const filled = conduitFill(diametersM, insideM, jurisdiction, lengthM, moreOfM);
-  return filled.ok ? fine({ ...filled.value, jams: jams(diametersM, insideM) }) : filled;
+  return filled.ok ? ok({ ...filled.value, jams: jams(diametersM, insideM) }) : filled;
 }
 
 export const conduitFillCalculator = calculator({

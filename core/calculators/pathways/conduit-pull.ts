@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 import { pullTension, type PullTension } from './pull.ts';
 
@@ -22,8 +22,8 @@ export function pullThroughConduit(given: z.input<typeof conduitPullInput>): Out
   const pull = pullTension(corners, weightKgPerM, friction);
   // No more than 360 degrees between pull points (ENGINEERING 6).
   if (pull.bendsRad > 2 * Math.PI * (1 + 1e-9))
-    return refuse('bends-over', { kind: 'prohibited', field: 'corners', degrees: Math.round((pull.bendsRad * 180) / Math.PI) });
-  return fine(pull);
+    return err('bends-over', { kind: 'prohibited', field: 'corners', degrees: Math.round((pull.bendsRad * 180) / Math.PI) });
+  return ok(pull);
 }
 
 export const conduitPullCalculator = calculator({

@@ -1,4 +1,4 @@
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import type { ProjectHeader } from '../../model/index.ts';
 
 /** A conduit of the table of ENGINEERING 6, clear inside, m. */
@@ -64,7 +64,7 @@ export function conduitFill(
   lengthM = Infinity,
   moreOfM = 0.0061,
 ): Outcome<ConduitFill> {
-  if (!(insideM > 0)) return refuse('conduit-no-size', { kind: 'incomplete', field: 'insideDiameterM' });
+  if (!(insideM > 0)) return err('conduit-no-size', { kind: 'incomplete', field: 'insideDiameterM' });
   const squares = diametersM.reduce((sum, d) => sum + d * d, 0);
   const fillOf = (more: number) => (squares + more * moreOfM * moreOfM) / (insideM * insideM);
   const fits = (more: number) =>
@@ -73,7 +73,7 @@ export function conduitFill(
   let roomFor = 0;
   // Fuller than a nipple may be, nothing fits any more.
   for (let more = 1; more <= 400 && fillOf(more) <= NIPPLE_FILL + 1e-9; more++) if (fits(more)) roomFor = more;
-  return fine({ fill: fillOf(0), limit: fillLimit(diametersM.length, jurisdiction, lengthM), fits: fits(0), roomFor });
+  return ok({ fill: fillOf(0), limit: fillLimit(diametersM.length, jurisdiction, lengthM), fits: fits(0), roomFor });
 }
 
 /** Three equal cables in a conduit of 2.8 to 3.2 times their diameter may wedge. */
@@ -99,5 +99,5 @@ export function conduitSize(
     (one) =>
       one.region === region && squares <= limit * one.insideM * one.insideM + 1e-12 && Math.max(0, ...diametersM) < one.insideM,
   );
-  return found ? fine(found) : refuse('conduit-none-fits', { kind: 'infeasible', field: 'cables', count: diametersM.length });
+  return found ? ok(found) : err('conduit-none-fits', { kind: 'infeasible', field: 'cables', count: diametersM.length });
 }

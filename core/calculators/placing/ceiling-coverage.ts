@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig, outOfDomain } from '../calculator.ts';
-import { DEGREE_RAD, fine, refuse } from '../../math/index.ts';
+import { DEGREE_RAD, ok, err } from '../../math/index.ts';
 import { discAndPitch, OVERLAPS, speakersAlong } from './ceiling-speakers.ts';
 
 export const ceilingCoverage = calculator({
@@ -22,12 +22,12 @@ export const ceilingCoverage = calculator({
   example: { ceilingM: 2.74 },
   from: { lengthM: 'roomLengthM', widthM: 'roomWidthM' },
   run: ({ ceilingM, earM, angleDeg, overlap, lengthM, widthM }) => {
-    if (ceilingM <= earM) return refuse('ceiling-not-above-ear', { kind: 'invalid', field: 'ceilingM', ceilingM, earM });
+    if (ceilingM <= earM) return err('ceiling-not-above-ear', { kind: 'invalid', field: 'ceilingM', ceilingM, earM });
     if (angleDeg <= 0 || angleDeg >= 180) return outOfDomain('angleDeg', angleDeg, 0, 180);
     const { discM, pitchM } = discAndPitch(ceilingM, earM, angleDeg * DEGREE_RAD, overlap);
     const along = lengthM === null ? null : speakersAlong(lengthM, pitchM);
     const across = widthM === null ? null : speakersAlong(widthM, pitchM);
-    return fine({
+    return ok({
       discM,
       pitchM,
       along,

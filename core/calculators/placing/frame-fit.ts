@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 export const frameFit = calculator({
   name: 'frame-fit',
@@ -37,7 +37,7 @@ export const frameFit = calculator({
     const widthFits = atMost(frameM + 2 * clearM, bayM);
     const depthFits = atMost(depthM, availableM);
     const clampFits = atLeast(toMemberM, neededM);
-    return fine({
+    return ok({
       bayM,
       availableM,
       toMemberM,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { JURISDICTIONS } from '../../model/index.ts';
 
 /** From and to above finished floor, m; centre of the device unless noted (ENGINEERING 8.1). */
@@ -66,7 +66,7 @@ export const heightCheck = calculator({
     const reach = accessible ? (jurisdiction === 'UK' ? REACH.UK : REACH.NA) : null;
     const leastM = Math.max(usual.leastM, reach?.leastM ?? 0);
     const mostM = Math.max(leastM, Math.min(usual.mostM, reach?.mostM ?? Infinity));
-    return fine({ leastM, mostM, ok: heightM === null ? null : atLeast(heightM, leastM) && atMost(heightM, mostM) });
+    return ok({ leastM, mostM, ok: heightM === null ? null : atLeast(heightM, leastM) && atMost(heightM, mostM) });
   },
   steps: (_, v) => [`${fig(v.leastM * 1000)} to ${fig(v.mostM * 1000)} mm`],
 });

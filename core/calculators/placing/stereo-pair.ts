@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { DEGREE_RAD, fine } from '../../math/index.ts';
+import { DEGREE_RAD, ok } from '../../math/index.ts';
 
 export const stereoPair = calculator({
   name: 'stereo-pair',
@@ -18,7 +18,7 @@ export const stereoPair = calculator({
   run: ({ distanceM, spacingM }) => {
     const idealM = 2 * distanceM * Math.tan(30 * DEGREE_RAD);
     const angleDeg = (2 * Math.atan((spacingM ?? idealM) / (2 * distanceM))) / DEGREE_RAD;
-    return fine({ idealM, angleDeg, ok: atLeast(angleDeg, 45) && atMost(angleDeg, 65) });
+    return ok({ idealM, angleDeg, ok: atLeast(angleDeg, 45) && atMost(angleDeg, 65) });
   },
   steps: (_, v) => [`${fig(v.idealM)} m; ${fig(v.angleDeg)}°`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 
 export const classTwo = calculator({
   name: 'class-two-source',
@@ -12,10 +12,10 @@ export const classTwo = calculator({
   input: z.strictObject({ volts: z.number().gt(0).describe('V'), loadA: z.number().min(0).default(0).describe('A') }),
   example: { volts: 24 },
   run: ({ volts, loadA }) => {
-    if (volts > 60) return refuse('out-of-domain', { kind: 'out_of_domain', field: 'volts', value: volts, least: 0, most: 60 });
+    if (volts > 60) return err('out-of-domain', { kind: 'out_of_domain', field: 'volts', value: volts, least: 0, most: 60 });
     const mostA = volts <= 20 ? 5 : 100 / volts;
-    if (!atMost(loadA, mostA)) return refuse('class-two-over', { kind: 'prohibited', field: 'loadA', loadA, mostA });
-    return fine({ mostA, mostVa: Math.min(100, mostA * volts), ok: true });
+    if (!atMost(loadA, mostA)) return err('class-two-over', { kind: 'prohibited', field: 'loadA', loadA, mostA });
+    return ok({ mostA, mostVa: Math.min(100, mostA * volts), ok: true });
   },
   steps: (_, v) => [`${fig(v.mostA)} A at most`],
 });

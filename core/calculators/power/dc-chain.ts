@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { judgeMaterial } from '../wire/index.ts';
 import { ALLOWED_DROP, feed, LEAST_AT_12_V, loopOhmOf, wireOf } from './dc-feed.ts';
 
@@ -35,10 +35,9 @@ export const dcChain = calculator({
     });
     const allowedFraction = input.allowedFraction ?? ALLOWED_DROP[input.load];
     const dropV = input.supplyV - voltsV;
-    if (voltsV <= 0)
-      return refuse('feed-not-delivered', { kind: 'infeasible', field: 'segments', dropV, supplyV: input.supplyV });
+    if (voltsV <= 0) return err('feed-not-delivered', { kind: 'infeasible', field: 'segments', dropV, supplyV: input.supplyV });
     const isKeypadLow = input.load === 'keypad' && Math.abs(input.supplyV - 12) < 0.5 && !atLeast(voltsV, LEAST_AT_12_V);
-    return fine({
+    return ok({
       ohmPerKm: loop.value.ohmPerKm,
       devicesV,
       dropV,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost } from '../calculator.ts';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import { judgeMaterial, WIRE_USES, wireResistance, wireResistanceInput } from '../wire/index.ts';
 
 /** Drop that is usual for a load, as a share of the supply (ENGINEERING 3.3, practice). */
@@ -40,7 +40,7 @@ export function loopOhmOf(
   const wire = wireResistance(input);
   if (!wire.ok) return wire;
   const { ohmPerKm } = wire.value;
-  return fine({ ohmPerKm, loopOhm: (2 * lengthM * (ohmPerKm / 1000)) / conductorsPerPole });
+  return ok({ ohmPerKm, loopOhm: (2 * lengthM * (ohmPerKm / 1000)) / conductorsPerPole });
 }
 
 export const wireOf = ({ gaugeAwg, stranded, material, temperatureC }: z.output<typeof feed>) => ({
@@ -71,12 +71,12 @@ export function dcFeed(input: z.output<typeof feed>, currentA: number): Outcome<
   const allowedFraction = input.allowedFraction ?? ALLOWED_DROP[input.load];
   const dropV = currentA * loopOhm;
   const loadV = input.supplyV - dropV;
-  if (loadV <= 0) return refuse('feed-not-delivered', { kind: 'infeasible', field: 'lengthM', dropV, supplyV: input.supplyV });
+  if (loadV <= 0) return err('feed-not-delivered', { kind: 'infeasible', field: 'lengthM', dropV, supplyV: input.supplyV });
   const longestM =
     currentA === 0 ? Infinity : (allowedFraction * input.supplyV * input.conductorsPerPole) / ((2 * ohmPerKm * currentA) / 1000);
   const dropFraction = dropV / input.supplyV;
   const isKeypadLow = input.load === 'keypad' && Math.abs(input.supplyV - 12) < 0.5 && !atLeast(loadV, LEAST_AT_12_V);
-  return fine({
+  return ok({
     ohmPerKm,
     loopOhm,
     dropV,
@@ -94,11 +94,11 @@ export function constantPower(
   ohm: number,
   powerW: number,
 ): Outcome<{ readonly currentA: number; readonly loadV: number }> {
-  if (powerW === 0) return fine({ currentA: 0, loadV: supplyV });
-  if (ohm === 0) return fine({ currentA: powerW / supplyV, loadV: supplyV });
+  if (powerW === 0) return ok({ currentA: 0, loadV: supplyV });
+  if (ohm === 0) return ok({ currentA: powerW / supplyV, loadV: supplyV });
   const root = supplyV ** 2 - 4 * ohm * powerW;
   if (root < -1e-9 * supplyV ** 2)
-    return refuse('power-not-delivered', { kind: 'infeasible', field: 'powerW', mostW: supplyV ** 2 / (4 * ohm) });
+    return err('power-not-delivered', { kind: 'infeasible', field: 'powerW', mostW: supplyV ** 2 / (4 * ohm) });
   const currentA = (supplyV - Math.sqrt(Math.max(0, root))) / (2 * ohm);
-  return fine({ currentA, loadV: supplyV - currentA * ohm });
+  return ok({ currentA, loadV: supplyV - currentA * ohm });
 }

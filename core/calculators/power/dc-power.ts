@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { judgeMaterial } from '../wire/index.ts';
 import { ALLOWED_DROP, constantPower, feed, loopOhmOf, wireOf } from './dc-feed.ts';
 
@@ -27,7 +27,7 @@ export const dcPower = calculator({
     const allowedFraction = input.allowedFraction ?? ALLOWED_DROP[input.load];
     const dropV = input.supplyV - loadV;
     const dropFraction = dropV / input.supplyV;
-    return fine({
+    return ok({
       ohmPerKm,
       loopOhm,
       currentA,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { judgeMaterial, wireResistanceInput } from '../wire/index.ts';
 import { loopOhmOf } from './dc-feed.ts';
 
@@ -30,12 +30,12 @@ export const ledChannels = calculator({
     const metal = judgeMaterial(wire.material, 'lighting');
     if (!metal.ok) return metal;
     if (used > cableConductors)
-      return refuse('conductors-not-enough', { kind: 'infeasible', field: 'cableConductors', used, has: cableConductors });
+      return err('conductors-not-enough', { kind: 'infeasible', field: 'cableConductors', used, has: cableConductors });
     const oneWayOhm = loop.value.loopOhm / 2;
     const commonV = (channelsA.reduce((sum, a) => sum + a, 0) * oneWayOhm) / commonConductors;
     const channelsV = channelsA.map((a) => (a * oneWayOhm) / conductorsPerChannel + commonV);
     const worstV = Math.max(...channelsV);
-    return fine({
+    return ok({
       commonV,
       channelsV,
       worstV,

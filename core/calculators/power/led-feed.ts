@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, countUp, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 /** Greatest load of a class 2 output by practice, W: under 100 VA and under the currents of its tables. */
 const CAP_W = (volts: number) => (volts <= 12 ? 60 : 96);
@@ -25,7 +25,7 @@ export const ledFeed = calculator({
   run: ({ wattsPerM, lengthM, supplyV, controller, capW }) => {
     const loadW = wattsPerM * lengthM;
     const cap = capW ?? CAP_W(supplyV);
-    return fine({
+    return ok({
       loadW,
       currentA: (loadW / supplyV) * (controller ? 1.02 : 1),
       supplyW: 1.2 * loadW,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 export const ledStrip = calculator({
   name: 'led-strip',
@@ -22,7 +22,7 @@ export const ledStrip = calculator({
   run: ({ ampsPerM, stripOhmPerM, lengthM, fed, supplyV }) => {
     const oneEndV = 0.5 * ampsPerM * stripOhmPerM * lengthM ** 2;
     const dropV = fed === 'one-end' ? oneEndV : oneEndV / 4;
-    return fine({ oneEndV, dropV, dropFraction: dropV / supplyV, ok: atMost(dropV / supplyV, 0.05) });
+    return ok({ oneEndV, dropV, dropFraction: dropV / supplyV, ok: atMost(dropV / supplyV, 0.05) });
   },
   steps: (i, v) => [
     `0.5 · ${fig(i.ampsPerM)} · ${fig(i.stripOhmPerM)} · ${fig(i.lengthM)}² = ${fig(v.oneEndV)} V`,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { wireResistance, wireResistanceInput } from '../wire/index.ts';
 
 export const loopLimit = calculator({
@@ -21,13 +21,12 @@ export const loopLimit = calculator({
   example: {},
   from: { lengthM: 'cutLengthM' },
   run: ({ limitOhm, lengthM, ...wire }) => {
-    if (wire.material === 'cca')
-      return refuse('clad-aluminium-refused', { kind: 'prohibited', field: 'material', use: 'security' });
+    if (wire.material === 'cca') return err('clad-aluminium-refused', { kind: 'prohibited', field: 'material', use: 'security' });
     const one = wireResistance(wire);
     if (!one.ok) return one;
     const ohmPerM = one.value.ohmPerKm / 1000;
     const longestM = limitOhm / (2 * ohmPerM);
-    return fine({
+    return ok({
       ohmPerM,
       longestM,
       loopOhm: lengthM === null ? null : 2 * ohmPerM * lengthM,

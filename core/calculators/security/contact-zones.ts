@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 export const contactZones = calculator({
   name: 'contact-zones',
@@ -15,6 +15,6 @@ export const contactZones = calculator({
     perZone: z.int().min(1).max(4).default(4),
   }),
   example: { facades: [4, 2] },
-  run: ({ facades, perZone }) => fine({ zones: facades.reduce((sum, n) => sum + Math.ceil(n / perZone), 0) }),
+  run: ({ facades, perZone }) => ok({ zones: facades.reduce((sum, n) => sum + Math.ceil(n / perZone), 0) }),
   steps: (_, v) => [`${v.zones} zones`],
 });

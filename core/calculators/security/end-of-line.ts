@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 const STATES = ['normal', 'alarm', 'short', 'open'] as const;
 
@@ -39,7 +39,7 @@ export const endOfLine = calculator({
             ? 'fault'
             : 'tamper';
     const volts = supplyV === null || pullUpOhm === null ? null : ohm === null ? supplyV : (supplyV * ohm) / (ohm + pullUpOhm);
-    return fine({ ohm, read, volts });
+    return ok({ ohm, read, volts });
   },
   steps: (_, v) => [
     `${v.ohm === null ? 'open' : `${fig(v.ohm)} Ω`}: ${v.read}`,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 
 /** Sealed batteries as they are sold, Ah. */
 const BATTERIES_AH = [1.2, 4, 5, 7, 12, 18, 26] as const;
@@ -29,8 +29,8 @@ export const standbyBattery = calculator({
     const coldAh = temperatureC < 10 ? neededAh * 1.2 : neededAh;
     const batteryAh = BATTERIES_AH.find((one) => atMost(coldAh, one));
     if (batteryAh === undefined)
-      return refuse('battery-none', { kind: 'infeasible', field: 'standbyHours', neededAh: coldAh, mostAh: 26 });
-    return fine({ neededAh, coldAh, batteryAh, chargeHours: chargeA === null ? null : (batteryAh * 1.4) / chargeA });
+      return err('battery-none', { kind: 'infeasible', field: 'standbyHours', neededAh: coldAh, mostAh: 26 });
+    return ok({ neededAh, coldAh, batteryAh, chargeHours: chargeA === null ? null : (batteryAh * 1.4) / chargeA });
   },
   steps: (i, v) => [
     `1.25 · (${fig(i.standbyA)} · ${fig(i.standbyHours)} + ${fig(i.alarmA)} · ${fig(i.alarmMinutes)}/60) = ${fig(v.neededAh)} Ah`,

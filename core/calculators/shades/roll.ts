@@ -1,6 +1,6 @@
 import { positive } from '../fields.ts';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, GRAVITY } from '../../math/index.ts';
+import { ok, GRAVITY } from '../../math/index.ts';
 import { z } from 'zod';
 
 export const shadeRoll = calculator({
@@ -39,7 +39,7 @@ export const shadeRoll = calculator({
       const peak = perM === 0 ? -1 : all / (3 * perM) - (2 * Math.PI * r0 ** 2) / (3 * t);
       if (peak > 0 && peak < drop) torqueNm = Math.max(torqueNm, at(peak));
     }
-    return fine({
+    return ok({
       diameterM,
       turns: (diameterM - tubeM) / (2 * t),
       torqueNm,

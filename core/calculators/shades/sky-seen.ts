@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { sin } from './sun.ts';
 
 export const skySeen = calculator({
@@ -19,7 +19,7 @@ export const skySeen = calculator({
   example: { belowM: 1.2, overhangM: 0.6 },
   run: ({ belowM, overhangM, skylineDeg }) => {
     const open = overhangM === 0 ? 1 : belowM / Math.hypot(belowM, overhangM);
-    return fine({ skyShare: Math.max(0, 0.5 * (open - sin(skylineDeg))) });
+    return ok({ skyShare: Math.max(0, 0.5 * (open - sin(skylineDeg))) });
   },
   steps: (_, v) => [`F = ${fig(v.skyShare)}`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { judge, onPane, pane, sin, site, sunAt } from './sun.ts';
 
 export const sunHours = calculator({
@@ -33,7 +33,7 @@ export const sunHours = calculator({
           heat += (1353 * 0.7 ** (air ** 0.678) * cosine * open * step) / 1000;
         }
     });
-    return fine({ openHours, hours, heatKwhPerM2: heat });
+    return ok({ openHours, hours, heatKwhPerM2: heat });
   },
   steps: (_, v) => [`${fig(v.openHours)} h open, ${fig(v.hours)} h under the overhang, ${fig(v.heatKwhPerM2)} kWh/m²`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { instant, instantOf, judge, onPane, pane, site, sunAt } from './sun.ts';
 
 export const sunOnPane = calculator({
@@ -15,11 +15,11 @@ export const sunOnPane = calculator({
   example: { latitudeDeg: 40, longitudeDeg: -105, at: '2026-06-21T18:00:00Z', bearingDeg: 180 },
   run: ({ at, latitudeDeg, longitudeDeg, ...glass }) => {
     const when = instantOf(at);
-    if (!when) return refuse('instant-invalid', { kind: 'invalid', field: 'at' });
+    if (!when) return err('instant-invalid', { kind: 'invalid', field: 'at' });
     const judged = judge({ latitudeDeg, longitudeDeg }, when.year);
     if (!judged.ok) return judged;
     const sun = sunAt(latitudeDeg, longitudeDeg, when);
-    return fine({ ...sun, ...onPane(sun, glass) });
+    return ok({ ...sun, ...onPane(sun, glass) });
   },
   steps: (_, v) => [
     `γ ${fig(v.gammaDeg)}°, i ${fig(v.incidenceDeg)}°, Ω ${fig(v.profileDeg)}°`,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { instant, instantOf, judge, site, sunAt } from './sun.ts';
 
 export const sunPosition = calculator({
@@ -15,9 +15,9 @@ export const sunPosition = calculator({
   example: { latitudeDeg: 40, longitudeDeg: -105, at: '2026-06-21T18:00:00Z' },
   run: ({ at, ...where }) => {
     const when = instantOf(at);
-    if (!when) return refuse('instant-invalid', { kind: 'invalid', field: 'at' });
+    if (!when) return err('instant-invalid', { kind: 'invalid', field: 'at' });
     const judged = judge(where, when.year);
-    return judged.ok ? fine(sunAt(where.latitudeDeg, where.longitudeDeg, when)) : judged;
+    return judged.ok ? ok(sunAt(where.latitudeDeg, where.longitudeDeg, when)) : judged;
   },
   steps: (_, v) => [`altitude ${fig(v.altitudeDeg)}°, azimuth ${fig(v.azimuthDeg)}°`],
 });

@@ -1,4 +1,4 @@
-import { DEGREE_RAD, fine, type Outcome } from '../../math/index.ts';
+import { DEGREE_RAD, ok, type Outcome } from '../../math/index.ts';
 import { outOfDomain } from '../calculator.ts';
 import { z } from 'zod';
 
@@ -93,7 +93,7 @@ export const pane = {
 export function judge({ latitudeDeg, longitudeDeg }: { latitudeDeg: number; longitudeDeg: number }, year: number): Outcome<true> {
   if (Math.abs(latitudeDeg) > 90) return outOfDomain('latitudeDeg', latitudeDeg, -90, 90);
   if (Math.abs(longitudeDeg) > 180) return outOfDomain('longitudeDeg', longitudeDeg, -180, 180);
-  return year < 1950 || year > 2050 ? outOfDomain('year', year, 1950, 2050) : fine(true);
+  return year < 1950 || year > 2050 ? outOfDomain('year', year, 1950, 2050) : ok(true);
 }
 
 interface Pane {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { speakerCableLoss } from './speaker-cable-loss.ts';
 import { wireResistanceInput } from '../wire/index.ts';
 
@@ -31,7 +31,7 @@ export const constantVoltage = calculator({
     const { loopOhm, lossDb, ohmPerKm } = line.value;
     const longestM = (loadOhm * (10 ** (lossLimitDb / 20) - 1)) / ((2 * ohmPerKm) / 1000 / conductorsPerPole);
     const mostW = amplifierW === null ? null : 0.8 * amplifierW;
-    return fine({
+    return ok({
       powerW,
       loadOhm,
       loopOhm,

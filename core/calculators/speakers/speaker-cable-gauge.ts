@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import { wireResistance, wireResistanceInput } from '../wire/index.ts';
 import { calculator, fig } from '../calculator.ts';
 
@@ -44,8 +44,8 @@ export function speakerCableGauge(given: SpeakerCableGaugeInput): Outcome<Speake
   }
   const gaugeAwg = SPEAKER_GAUGES.find((gauge) => lengthM <= longestM[gauge] * (1 + 1e-9));
   if (gaugeAwg === undefined)
-    return refuse('no-gauge-reaches', { kind: 'infeasible', field: 'lengthM', lengthM, longestM: longestM[10] });
-  return fine({ gaugeAwg, lossLimitDb: limitDb, longestM });
+    return err('no-gauge-reaches', { kind: 'infeasible', field: 'lengthM', lengthM, longestM: longestM[10] });
+  return ok({ gaugeAwg, lossLimitDb: limitDb, longestM });
 }
 
 export const speakerCableGaugeCalculator = calculator({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome } from '../../math/index.ts';
+import { ok, type Outcome } from '../../math/index.ts';
 import { wireResistance, wireResistanceInput } from '../wire/index.ts';
 import { calculator, fig } from '../calculator.ts';
 
@@ -44,7 +44,7 @@ export function speakerCableLoss(given: SpeakerCableLossInput): Outcome<SpeakerC
   const { ohmPerKm } = resistance.value;
   const loopOhm = (2 * lengthM * (ohmPerKm / 1000)) / conductorsPerPole;
   const total = loadOhm + loopOhm;
-  return fine({
+  return ok({
     ohmPerKm,
     loopOhm,
     lossDb: 20 * Math.log10(total / loadOhm),

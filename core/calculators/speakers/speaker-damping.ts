@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { speakerCableLoss, speakerCableLossInput } from './speaker-cable-loss.ts';
 
 export const damping = calculator({
@@ -20,7 +20,7 @@ export const damping = calculator({
     const found = speakerCableLoss(input);
     if (!found.ok) return found;
     const dampingFactor = found.value.dampingFactor!;
-    return fine({ loopOhm: found.value.loopOhm, dampingFactor, wanted: 20, ok: atLeast(dampingFactor, 20) });
+    return ok({ loopOhm: found.value.loopOhm, dampingFactor, wanted: 20, ok: atLeast(dampingFactor, 20) });
   },
   steps: ({ loadOhm, dampingRatedOhm, amplifierDampingFactor }, v) => [
     `${fig(loadOhm)}/(${fig(v.loopOhm)} + ${fig(dampingRatedOhm)}/${fig(amplifierDampingFactor)}) = ${fig(v.dampingFactor)}`,

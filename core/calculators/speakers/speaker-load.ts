@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 
 export const speakerLoadInput = z.strictObject({
@@ -24,12 +24,12 @@ export interface SpeakerLoadResult {
  */
 export function speakerLoad(given: SpeakerLoadInput): Outcome<SpeakerLoadResult> {
   const { loadsOhm, wiring, amplifierLeastOhm } = speakerLoadInput.parse(given);
-  if (loadsOhm.length === 0) return fine({ loadOhm: null, marginFraction: null });
+  if (loadsOhm.length === 0) return ok({ loadOhm: null, marginFraction: null });
   const loadOhm = wiring === 'series' ? loadsOhm.reduce((sum, z) => sum + z, 0) : 1 / loadsOhm.reduce((sum, z) => sum + 1 / z, 0);
   if (loadOhm < amplifierLeastOhm * (1 - 1e-9)) {
-    return refuse('amplifier-overloaded', { kind: 'prohibited', field: 'loadsOhm', loadOhm, amplifierLeastOhm });
+    return err('amplifier-overloaded', { kind: 'prohibited', field: 'loadsOhm', loadOhm, amplifierLeastOhm });
   }
-  return fine({ loadOhm, marginFraction: loadOhm / amplifierLeastOhm - 1 });
+  return ok({ loadOhm, marginFraction: loadOhm / amplifierLeastOhm - 1 });
 }
 
 export const speakerLoadCalculator = calculator({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 
 export const speakerNetwork = calculator({
   name: 'speaker-network',
@@ -21,11 +21,11 @@ export const speakerNetwork = calculator({
   run: ({ stringsOhm, amplifierLeastOhm }) => {
     const strings = stringsOhm.filter((one) => one.length > 0).map((one) => one.reduce((sum, z) => sum + z, 0));
     // No load is an open circuit, not an error.
-    if (strings.length === 0) return fine({ loadOhm: null as number | null, strings, marginFraction: null as number | null });
+    if (strings.length === 0) return ok({ loadOhm: null as number | null, strings, marginFraction: null as number | null });
     const loadOhm = 1 / strings.reduce((sum, z) => sum + 1 / z, 0);
     if (!atLeast(loadOhm, amplifierLeastOhm))
-      return refuse('amplifier-overloaded', { kind: 'prohibited', field: 'stringsOhm', loadOhm, amplifierLeastOhm });
-    return fine({ loadOhm, strings, marginFraction: loadOhm / amplifierLeastOhm - 1 });
+      return err('amplifier-overloaded', { kind: 'prohibited', field: 'stringsOhm', loadOhm, amplifierLeastOhm });
+    return ok({ loadOhm, strings, marginFraction: loadOhm / amplifierLeastOhm - 1 });
   },
   steps: (_, { strings, loadOhm }) => [
     strings.map((z) => `${fig(z)} Ω`).join(' ∥ '),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 export const speakerResponse = calculator({
   name: 'speaker-response',
@@ -21,7 +21,7 @@ export const speakerResponse = calculator({
   run: ({ loopOhm, leastOhm, greatestOhm }) => {
     const loss = (z: number) => 20 * Math.log10((z + loopOhm) / z);
     const errorDb = loss(leastOhm) - loss(greatestOhm);
-    return fine({
+    return ok({
       lossAtLeastDb: loss(leastOhm),
       lossAtGreatestDb: loss(greatestOhm),
       errorDb,

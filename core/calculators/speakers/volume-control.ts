@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 
 export const volumeControl = calculator({
   name: 'volume-control',
@@ -16,12 +16,12 @@ export const volumeControl = calculator({
   }),
   example: { loadsOhm: [8, 8, 8], amplifierLeastOhm: 8 },
   run: ({ loadsOhm, amplifierLeastOhm }) => {
-    if (loadsOhm.length === 0) return fine({ setting: 1, loadOhm: null as number | null, lossDb: 0.5 });
+    if (loadsOhm.length === 0) return ok({ setting: 1, loadOhm: null as number | null, lossDb: 0.5 });
     const at = (m: number) => 1 / loadsOhm.reduce((sum, z) => sum + 1 / (m * z), 0);
     const setting = [1, 2, 4, 8, 16].find((m) => atLeast(at(m), amplifierLeastOhm));
     if (setting === undefined)
-      return refuse('volume-control-none', { kind: 'infeasible', field: 'loadsOhm', loadOhm: at(16), amplifierLeastOhm });
-    return fine({ setting, loadOhm: at(setting), lossDb: 10 * Math.log10(setting) + 0.5 });
+      return err('volume-control-none', { kind: 'infeasible', field: 'loadsOhm', loadOhm: at(16), amplifierLeastOhm });
+    return ok({ setting, loadOhm: at(setting), lossDb: 10 * Math.log10(setting) + 0.5 });
   },
   steps: (_, { setting, loadOhm, lossDb }) => [
     `m = ${setting}: Z = ${loadOhm === null ? 'open' : `${fig(loadOhm)} Ω`}`,

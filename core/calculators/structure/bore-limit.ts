@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { fine, INCH_M, refuse } from '../../math/index.ts';
+import { ok, INCH_M, err } from '../../math/index.ts';
 import { boreLimit, NAIL_PLATE_M } from './limits.ts';
 import { common, DEFERRED } from './bored-members.ts';
 
@@ -37,8 +37,8 @@ export const boreCheck = calculator({
   example: { depthM: 0.0889 },
   run: ({ member, depthM, jurisdiction, bearing, holeM, edgeM, spanM, fromSupportM, toNextHoleM, doubled }) => {
     // Whatever else is given: engineered members are not ours to judge.
-    if (DEFERRED.has(member)) return refuse('member-deferred', { kind: 'defer', field: 'member', member });
-    if (depthM === null) return refuse('input-missing', { kind: 'incomplete', field: 'depthM' });
+    if (DEFERRED.has(member)) return err('member-deferred', { kind: 'defer', field: 'member', member });
+    if (depthM === null) return err('input-missing', { kind: 'incomplete', field: 'depthM' });
     const kind = member as 'stud' | 'joist' | 'plate';
     const limit = boreLimit(kind, depthM, jurisdiction, bearing && !doubled);
     const isUk = kind === 'joist' && limit.spanShares !== null;
@@ -54,24 +54,24 @@ export const boreCheck = calculator({
       bothFaces: edgeM === null && nailPlates,
       tie,
     };
-    if (holeM === null) return fine({ ...figures, ok: true });
-    if (kind === 'plate') return fine({ ...figures, ok: !tie });
-    if (!atMost(holeM, limit.mostM)) return refuse('bore-over', { kind: 'prohibited', field: 'holeM', holeM, ...figures });
+    if (holeM === null) return ok({ ...figures, ok: true });
+    if (kind === 'plate') return ok({ ...figures, ok: !tie });
+    if (!atMost(holeM, limit.mostM)) return err('bore-over', { kind: 'prohibited', field: 'holeM', holeM, ...figures });
     if (!isUk && edgeM !== null && !atLeast(edgeM, limit.edgeM))
-      return refuse('bore-near-edge', { kind: 'prohibited', field: 'edgeM', holeM, ...figures });
+      return err('bore-near-edge', { kind: 'prohibited', field: 'edgeM', holeM, ...figures });
     if (isUk && spanM !== null && fromSupportM !== null) {
       const share = Math.min(fromSupportM, spanM - fromSupportM) / spanM;
       if (!atLeast(share, 0.25) || !atMost(share, 0.4))
-        return refuse('bore-off-span', { kind: 'prohibited', field: 'fromSupportM', share, ...figures });
+        return err('bore-off-span', { kind: 'prohibited', field: 'fromSupportM', share, ...figures });
     }
     if (isUk && edgeM !== null && Math.abs(edgeM - (depthM - holeM) / 2) > 0.005)
-      return refuse('bore-off-axis', { kind: 'prohibited', field: 'edgeM', holeM, ...figures });
+      return err('bore-off-axis', { kind: 'prohibited', field: 'edgeM', holeM, ...figures });
     if (toNextHoleM !== null && kind === 'joist') {
       const leastM = isUk ? 2 * holeM : 2 * INCH_M;
       if (!atLeast(toNextHoleM, leastM))
-        return refuse('bore-too-close', { kind: 'prohibited', field: 'toNextHoleM', toNextHoleM, leastM, ...figures });
+        return err('bore-too-close', { kind: 'prohibited', field: 'toNextHoleM', toNextHoleM, leastM, ...figures });
     }
-    return fine({ ...figures, ok: true });
+    return ok({ ...figures, ok: true });
   },
   steps: (i, v) => [
     `largest hole ${fig(v.mostM * 1000)} mm of ${fig((i.depthM ?? 0) * 1000)} mm`,

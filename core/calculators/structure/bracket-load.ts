@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { bracketForces } from './fasteners.ts';
 
 export const bracketLoad = calculator({
@@ -24,12 +24,11 @@ export const bracketLoad = calculator({
   }),
   example: { massKg: 30, reachM: 0.5, rowsApartM: 0.3, topFasteners: 2, fasteners: 4 },
   run: ({ massKg, reachM, rowsApartM, topFasteners, fasteners, factor, tensionN, shearN }) => {
-    if (topFasteners > fasteners)
-      return refuse('fasteners-few', { kind: 'invalid', field: 'fasteners', fasteners, topFasteners });
+    if (topFasteners > fasteners) return err('fasteners-few', { kind: 'invalid', field: 'fasteners', fasteners, topFasteners });
     const plain = bracketForces(massKg, reachM, rowsApartM, topFasteners, fasteners);
     const [eachTensionN, eachShearN] = [plain.tensionN * factor, plain.shearN * factor];
     const used = tensionN === null || shearN === null ? null : eachTensionN / tensionN + eachShearN / shearN;
-    return fine({ eachTensionN, eachShearN, used, ok: used === null ? null : atMost(used, 1) });
+    return ok({ eachTensionN, eachShearN, used, ok: used === null ? null : atMost(used, 1) });
   },
   steps: (_, v) => [
     `T = ${fig(v.eachTensionN)} N, V = ${fig(v.eachShearN)} N`,

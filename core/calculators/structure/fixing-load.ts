@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { fine, GRAVITY, refuse } from '../../math/index.ts';
+import { ok, GRAVITY, err } from '../../math/index.ts';
 import { BOARD_SCREW_KG, OVERHEAD_FACTOR, WALL_FACTOR } from './fasteners.ts';
 
 /** Overhead no factor below this is accepted (F11.1). */
@@ -26,13 +26,13 @@ export const fixingLoad = calculator({
   run: ({ massKg, overhead, factor, ratedN, into }) => {
     const by = factor ?? (overhead ? OVERHEAD_FACTOR : WALL_FACTOR);
     if (overhead && !atLeast(by, LEAST_OVERHEAD_FACTOR))
-      return refuse('factor-too-low', { kind: 'prohibited', field: 'factor', factor: by, least: LEAST_OVERHEAD_FACTOR });
-    if (overhead && into === 'board') return refuse('overhead-in-board', { kind: 'prohibited', field: 'into' });
+      return err('factor-too-low', { kind: 'prohibited', field: 'factor', factor: by, least: LEAST_OVERHEAD_FACTOR });
+    if (overhead && into === 'board') return err('overhead-in-board', { kind: 'prohibited', field: 'into' });
     if (!overhead && into === 'board' && !atMost(massKg, BOARD_SCREW_KG))
-      return refuse('board-overloaded', { kind: 'prohibited', field: 'massKg', massKg, mostKg: BOARD_SCREW_KG });
+      return err('board-overloaded', { kind: 'prohibited', field: 'massKg', massKg, mostKg: BOARD_SCREW_KG });
     const weightN = massKg * GRAVITY;
     const requiredN = weightN * by;
-    return fine({ factor: by, weightN, requiredN, ok: ratedN === null ? null : atLeast(ratedN, requiredN) });
+    return ok({ factor: by, weightN, requiredN, ok: ratedN === null ? null : atLeast(ratedN, requiredN) });
   },
   steps: (i, v) => [`${fig(i.massKg)} · ${GRAVITY} · ${fig(v.factor)} = ${fig(v.requiredN)} N`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { holeForM, holesFor } from './hole-size.ts';
 
 export const holeFill = calculator({
@@ -21,9 +21,9 @@ export const holeFill = calculator({
     const leastM = holeForM(diametersM);
     const holes = mostM === null ? null : holesFor(diametersM, mostM);
     if (mostM !== null && holes === null)
-      return refuse('hole-none', { kind: 'infeasible', field: 'mostM', leastM: holeForM([Math.max(...diametersM)]), mostM });
+      return err('hole-none', { kind: 'infeasible', field: 'mostM', leastM: holeForM([Math.max(...diametersM)]), mostM });
     const fill = holeM === null ? null : diametersM.reduce((sum, d) => sum + d * d, 0) / holeM ** 2;
-    return fine({ leastM, holes, fill, ok: holeM === null ? null : atMost(leastM, holeM) });
+    return ok({ leastM, holes, fill, ok: holeM === null ? null : atMost(leastM, holeM) });
   },
   steps: (_, v) => [
     `hole of ${fig(v.leastM * 1000)} mm`,

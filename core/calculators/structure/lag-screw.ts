@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { fine, INCH_M } from '../../math/index.ts';
+import { ok, INCH_M } from '../../math/index.ts';
 import { lagWithdrawal, type Wood, WOODS } from './fasteners.ts';
 
 const WOOD_NAMES = Object.keys(WOODS) as [Wood, ...Wood[]];
@@ -22,7 +22,7 @@ export const lagScrew = calculator({
   example: { diameterM: 0.00635, threadM: 0.0508 },
   run: ({ diameterM, threadM, wood }) => {
     const { lbfPerIn, nPerM } = lagWithdrawal(diameterM, wood);
-    return fine({ lbfPerIn, nPerM, allowableN: nPerM * threadM, ok: atLeast(threadM, 2 * INCH_M) });
+    return ok({ lbfPerIn, nPerM, allowableN: nPerM * threadM, ok: atLeast(threadM, 2 * INCH_M) });
   },
   steps: (_, v) => [`${fig(v.lbfPerIn)} lbf/in`, `${fig(v.allowableN)} N allowable`],
 });

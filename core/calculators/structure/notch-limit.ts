@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { refuse } from '../../math/index.ts';
+import { err } from '../../math/index.ts';
 import { type Notch, notchLimit } from './notch.ts';
 import { common, DEFERRED, MEMBERS } from './bored-members.ts';
 
@@ -35,8 +35,8 @@ export const notchCheck = calculator({
   example: { depthM: 0.235, notchM: 0.02 },
   from: { depthM: 'solidJoistM' },
   run: ({ member, depthM, ...notch }) => {
-    if (DEFERRED.has(member)) return refuse('member-deferred', { kind: 'defer', field: 'member', member });
-    if (depthM === null) return refuse('input-missing', { kind: 'incomplete', field: 'depthM' });
+    if (DEFERRED.has(member)) return err('member-deferred', { kind: 'defer', field: 'member', member });
+    if (depthM === null) return err('input-missing', { kind: 'incomplete', field: 'depthM' });
     return notchLimit({ ...notch, member: member as Notch['member'], depthM });
   },
   steps: (i, v) => [`${fig(i.notchM * 1000)} mm of ${fig(v.mostM * 1000)} mm`],

@@ -1,5 +1,5 @@
 import { atLeast, atMost } from '../calculator.ts';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import type { ProjectHeader } from '../../model/index.ts';
 
 /** A notch in a sawn member, or a chase in masonry, m. */
@@ -35,9 +35,9 @@ export interface NotchLimit {
  */
 export function notchLimit(notch: Notch): Outcome<NotchLimit> {
   const { member, depthM, jurisdiction, bearing, notchM, lengthM, spanM, fromSupportM, face, level } = notch;
-  const over = (code: string, field: string, mostM: number | null) => refuse(code, { kind: 'prohibited', field, notchM, mostM });
+  const over = (code: string, field: string, mostM: number | null) => err(code, { kind: 'prohibited', field, notchM, mostM });
   const within = (mostM: number, mostLengthM: number | null, nailPlates: boolean): Outcome<NotchLimit> =>
-    fine({ mostM, mostLengthM, nailPlates, ok: true });
+    ok({ mostM, mostLengthM, nailPlates, ok: true });
   if (member === 'masonry') {
     const mostM = depthM / (level ? 6 : 3);
     return atMost(notchM, mostM) ? within(mostM, null, false) : over('notch-over', 'notchM', mostM);
@@ -66,6 +66,6 @@ export function notchLimit(notch: Notch): Outcome<NotchLimit> {
   }
   if (!atMost(notchM, mostM)) return over('notch-over', 'notchM', mostM);
   if (mostLengthM !== null && lengthM !== null && !atMost(lengthM, mostLengthM))
-    return refuse('notch-too-long', { kind: 'prohibited', field: 'lengthM', lengthM, mostM: mostLengthM });
+    return err('notch-too-long', { kind: 'prohibited', field: 'lengthM', lengthM, mostM: mostLengthM });
   return within(mostM, mostLengthM, true);
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine, GRAVITY } from '../../math/index.ts';
+import { ok, GRAVITY } from '../../math/index.ts';
 
 export const seismicForce = calculator({
   name: 'seismic-force',
@@ -23,7 +23,7 @@ export const seismicForce = calculator({
     const weightN = massKg * GRAVITY;
     const plainN = (0.4 * ap * sds * weightN * (1 + 2 * heightShare)) / (rp / ip);
     const [leastN, mostN] = [0.3 * sds * ip * weightN, 1.6 * sds * ip * weightN];
-    return fine({ plainN, leastN, mostN, forceN: Math.min(mostN, Math.max(leastN, plainN)) });
+    return ok({ plainN, leastN, mostN, forceN: Math.min(mostN, Math.max(leastN, plainN)) });
   },
   steps: (_, v) => [`Fp = ${fig(v.forceN)} N (${fig(v.leastN)} to ${fig(v.mostN)} N)`],
 });

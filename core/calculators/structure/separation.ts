@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { JURISDICTIONS } from '../../model/index.ts';
 import { CABLE_CLASSES, DIVIDERS, mainsSeparation, OPEN_CONDUCTORS_M } from './mains.ts';
 
@@ -42,15 +42,15 @@ export const separation = calculator({
   }),
   example: {},
   run: ({ jurisdiction, beside, cableClass, divider, circuits, parallelM, enclosed, sameBox, barrier, distanceM }) => {
-    if (sameBox && !barrier) return refuse('mains-same-box', { kind: 'prohibited', field: 'sameBox' });
+    if (sameBox && !barrier) return err('mains-same-box', { kind: 'prohibited', field: 'sameBox' });
     const { computedM, leastM } =
       beside === 'branch-circuit'
         ? mainsSeparation({ jurisdiction, cableClass, divider, circuits, parallelM, enclosed })
         : { computedM: null, leastM: SERVICE_KEEP_M[beside] };
     const isOpen = beside === 'branch-circuit' && jurisdiction === 'NA' && !enclosed;
     if (distanceM !== null && isOpen && !atLeast(distanceM, OPEN_CONDUCTORS_M))
-      return refuse('mains-too-near', { kind: 'prohibited', field: 'distanceM', distanceM, leastM: OPEN_CONDUCTORS_M });
-    return fine({ computedM, leastM, ok: distanceM === null ? null : atLeast(distanceM, leastM) });
+      return err('mains-too-near', { kind: 'prohibited', field: 'distanceM', distanceM, leastM: OPEN_CONDUCTORS_M });
+    return ok({ computedM, leastM, ok: distanceM === null ? null : atLeast(distanceM, leastM) });
   },
   steps: (_, v) => [
     ...(v.computedM === null ? [] : [`d = S·P = ${fig(v.computedM * 1000)} mm`]),

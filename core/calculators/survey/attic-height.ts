@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 
 /** Heights that a person needs over the joists [practice], m. */
@@ -35,12 +35,12 @@ export interface AtticHeight {
 export function atticHeight(given: z.input<typeof atticHeightInput>): Outcome<AtticHeight> {
   const { pitchDeg, distanceFromEavesM, eavesHeightM, ridgeHeightM, drillLengthM } = atticHeightInput.parse(given);
   if (ridgeHeightM !== undefined && ridgeHeightM < eavesHeightM)
-    return refuse('ridge-below-eaves', { kind: 'invalid', field: 'ridgeHeightM' });
+    return err('ridge-below-eaves', { kind: 'invalid', field: 'ridgeHeightM' });
   const rise = Math.tan((pitchDeg * Math.PI) / 180);
   const heightM = Math.min(eavesHeightM + distanceFromEavesM * rise, ridgeHeightM ?? Infinity);
   const from = (neededM: number) => (neededM > (ridgeHeightM ?? Infinity) ? null : Math.max(0, (neededM - eavesHeightM) / rise));
   const reaches = (neededM: number) => heightM >= neededM * (1 - 1e-9);
-  return fine({
+  return ok({
     heightM,
     canCrawl: reaches(CRAWL_M),
     canKneel: reaches(KNEEL_M),

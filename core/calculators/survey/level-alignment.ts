@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome, refuse, rotate2 } from '../../math/index.ts';
+import { ok, type Outcome, err, rotate2 } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 
 const pair = z.strictObject({
@@ -36,7 +36,7 @@ export function levelAlignment(given: z.input<typeof levelAlignmentInput>): Outc
     dot += ax * bx + ay * by;
     cross += ax * by - ay * bx;
   }
-  if (points.length > 1 && Math.hypot(dot, cross) < 1e-9) return refuse('points-together', { kind: 'invalid', field: 'points' });
+  if (points.length > 1 && Math.hypot(dot, cross) < 1e-9) return err('points-together', { kind: 'invalid', field: 'points' });
   const turnRad = points.length > 1 ? Math.atan2(cross, dot) : 0;
   const [rx, ry] = rotate2([mx, my], turnRad);
   const [dx, dy] = [cx - rx, cy - ry];
@@ -44,7 +44,7 @@ export function levelAlignment(given: z.input<typeof levelAlignmentInput>): Outc
     const [x, y] = rotate2([p.movingX, p.movingY], turnRad);
     return { name: p.name, residualM: Math.hypot(x + dx - p.x, y + dy - p.y) };
   });
-  return fine({
+  return ok({
     turnRad,
     dx,
     dy,

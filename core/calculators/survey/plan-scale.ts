@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 
 const measured = z.strictObject({
@@ -30,7 +30,7 @@ export interface PlanScale {
 export function planScale(given: z.input<typeof planScaleInput>): Outcome<PlanScale> {
   const { first, second } = planScaleInput.parse(given);
   const [p, q] = [Math.hypot(first.dxPx, first.dyPx), Math.hypot(second.dxPx, second.dyPx)];
-  if (p < 1e-9 || q < 1e-9) return refuse('points-together', { kind: 'invalid', field: p < 1e-9 ? 'first' : 'second' });
+  if (p < 1e-9 || q < 1e-9) return err('points-together', { kind: 'invalid', field: p < 1e-9 ? 'first' : 'second' });
   const metresPerPixel = first.lengthM / p;
   const disagreement = (second.lengthM - q * metresPerPixel) / (q * metresPerPixel);
   const bestMetresPerPixel = (first.lengthM * p + second.lengthM * q) / (p * p + q * q);
@@ -46,7 +46,7 @@ export function planScale(given: z.input<typeof planScaleInput>): Outcome<PlanSc
       perAxis = { metresPerPixelX: x, metresPerPixelY: y, ratio: y / x };
     }
   }
-  return fine({ metresPerPixel, disagreement, warn: Math.abs(disagreement) > 0.01 * (1 + 1e-9), bestMetresPerPixel, perAxis });
+  return ok({ metresPerPixel, disagreement, warn: Math.abs(disagreement) > 0.01 * (1 + 1e-9), bestMetresPerPixel, perAxis });
 }
 
 export const planScaleCalculator = calculator({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { channelFit } from './levels.ts';
 
 const seat = z.strictObject({
@@ -51,8 +51,8 @@ export const layoutChannels = calculator({
       all += weight * ownAll;
       return { q, score: ownAll === 0 ? null : 100 * (1 - own / ownAll) };
     });
-    if (all === 0) return refuse('weights-zero', { kind: 'invalid', field: 'channels' });
-    return fine({ score: 100 * (1 - sum / all), channels: each });
+    if (all === 0) return err('weights-zero', { kind: 'invalid', field: 'channels' });
+    return ok({ score: 100 * (1 - sum / all), channels: each });
   },
   steps: (_, v) => [`S = ${fig(v.score)}`],
 });

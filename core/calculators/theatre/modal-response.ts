@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { side } from './room-sides.ts';
 import { SOUND_M_PER_S } from './speed-of-sound.ts';
 
@@ -51,7 +51,7 @@ export const modalResponse = calculator({
     const sides = [lengthM, widthM, heightM];
     for (const [k, p] of [seat, ...subs.map(({ at }) => at)].entries())
       if (p.some((value, axis) => value < 0 || value > sides[axis]))
-        return refuse('outside-room', { kind: 'invalid', field: k === 0 ? 'seat' : `subs.${k - 1}.at` });
+        return err('outside-room', { kind: 'invalid', field: k === 0 ? 'seat' : `subs.${k - 1}.at` });
     const most = sides.map((s) => Math.floor((2 * TOP_HZ * s) / SOUND_M_PER_S));
     const shape = (axis: number, n: number, at: number) => Math.cos((n * Math.PI * at) / sides[axis]);
     const modes: { hz: number; e: number; seat: number; subs: number[] }[] = [];
@@ -88,7 +88,7 @@ export const modalResponse = calculator({
       }
       return 20 * Math.log10((SOUND_M_PER_S ** 2 / (Math.PI * volume)) * Math.hypot(re, im));
     });
-    return fine({ modes: modes.length, levelsDb });
+    return ok({ modes: modes.length, levelsDb });
   },
   steps: (i, v) => i.frequenciesHz.map((f, k) => `${fig(f)} Hz: ${fig(v.levelsDb[k])} dB`),
 });

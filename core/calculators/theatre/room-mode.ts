@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { side } from './room-sides.ts';
 import { SOUND_M_PER_S } from './speed-of-sound.ts';
 
@@ -24,7 +24,7 @@ export const roomMode = calculator({
   run: ({ lengthM, widthM, heightM, order: [nx, ny, nz], rt60S }) => {
     const hz = (SOUND_M_PER_S / 2) * Math.hypot(nx / lengthM, ny / widthM, nz / heightM);
     const kinds = ['none', 'axial', 'tangential', 'oblique'];
-    return fine({
+    return ok({
       hz,
       kind: kinds[[nx, ny, nz].filter((n) => n > 0).length],
       transitionHz: 2000 * Math.sqrt(rt60S / (lengthM * widthM * heightM)),

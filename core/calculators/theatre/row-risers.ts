@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const eyeRows = calculator({
@@ -20,12 +20,12 @@ export const eyeRows = calculator({
   example: { bottomM: 0.7, distancesM: [3, 4.8] },
   run: ({ bottomM, eyeM, distancesM, clearanceM }) => {
     if (distancesM.some((d, k) => k > 0 && d <= distancesM[k - 1]))
-      return refuse('rows-not-in-order', { kind: 'invalid', field: 'distancesM' });
+      return err('rows-not-in-order', { kind: 'invalid', field: 'distancesM' });
     const eyesM: number[] = [eyeM];
     for (let k = 1; k < distancesM.length; k++)
       eyesM.push(Math.max(eyeM, bottomM + ((eyesM[k - 1] + clearanceM - bottomM) * distancesM[k]) / distancesM[k - 1]));
     const risersM = eyesM.map((one) => one - eyeM);
-    return fine({ eyesM, risersM, builtM: risersM.map((one) => Math.ceil(one * 100 - 1e-9) / 100) });
+    return ok({ eyesM, risersM, builtM: risersM.map((one) => Math.ceil(one * 100 - 1e-9) / 100) });
   },
   steps: (_, v) => [`eyes ${v.eyesM.map(fig).join(', ')} m`, `risers ${v.risersM.map(fig).join(', ')} m`],
 });

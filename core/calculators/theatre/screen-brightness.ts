@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const screenBrightness = calculator({
@@ -25,7 +25,7 @@ export const screenBrightness = calculator({
     const neededLm = (Math.PI * areaM2 * wantedCdM2) / (gain * shareLeft);
     const cdM2 = lumens === null ? wantedCdM2 : (lumens * gain) / (Math.PI * areaM2);
     const ambientCdM2 = (ambientLx * gain) / Math.PI;
-    return fine({
+    return ok({
       cdM2,
       footLamberts: cdM2 / 3.42626,
       neededLm,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const screenSize = calculator({
@@ -16,7 +16,7 @@ export const screenSize = calculator({
   run: ({ diagonalM, aspect }) => {
     const a = Math.abs(aspect - 1.78) < 1e-9 ? 16 / 9 : aspect;
     const root = Math.sqrt(1 + a * a);
-    return fine({ widthM: (diagonalM * a) / root, heightM: diagonalM / root, areaM2: (diagonalM ** 2 * a) / root ** 2 });
+    return ok({ widthM: (diagonalM * a) / root, heightM: diagonalM / root, areaM2: (diagonalM ** 2 * a) / root ** 2 });
   },
   steps: (_, v) => [`W ${fig(v.widthM)} m, H ${fig(v.heightM)} m`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { level, oneWatt } from './levels.ts';
 import { positive } from '../fields.ts';
 
@@ -25,7 +25,7 @@ export const soundInRoom = calculator({
   run: ({ sensitivityDb, impedanceOhm, gainDb, powerW, distanceM, roomConstantM2, directivity, offAxisDb }) => {
     const base = oneWatt(sensitivityDb, impedanceOhm) + 10 * Math.log10(powerW) + gainDb;
     const direct = 10 ** (-offAxisDb / 10) / distanceM ** 2;
-    return fine({
+    return ok({
       directDb: base + 10 * Math.log10(direct),
       levelDb: base + 10 * Math.log10(direct + (16 * Math.PI) / (directivity * roomConstantM2)),
       criticalM: Math.sqrt((directivity * roomConstantM2) / (16 * Math.PI)),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { level, oneWatt } from './levels.ts';
 import { positive } from '../fields.ts';
 
@@ -17,7 +17,7 @@ export const soundLevel = calculator({
   example: { sensitivityDb: 88, powerW: 100, distanceM: 4 },
   run: ({ sensitivityDb, impedanceOhm, gainDb, powerW, distanceM }) => {
     const oneWattDb = oneWatt(sensitivityDb, impedanceOhm);
-    return fine({ oneWattDb, levelDb: oneWattDb + 10 * Math.log10(powerW) - 20 * Math.log10(distanceM) + gainDb });
+    return ok({ oneWattDb, levelDb: oneWattDb + 10 * Math.log10(powerW) - 20 * Math.log10(distanceM) + gainDb });
   },
   steps: (_, v) => [`S1W = ${fig(v.oneWattDb)} dB`, `SPL = ${fig(v.levelDb)} dB`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 import { soundSpeed } from './speed-of-sound.ts';
 
@@ -21,7 +21,7 @@ export const speakerDelay = calculator({
   run: ({ distancesM, temperatureC }) => {
     const speed = soundSpeed(temperatureC);
     const far = Math.max(...distancesM);
-    return fine({
+    return ok({
       speedMPerS: speed,
       delaysMs: distancesM.map((d) => (1000 * (far - d)) / speed),
       trimsDb: distancesM.map((d) => -20 * Math.log10(far / d)),

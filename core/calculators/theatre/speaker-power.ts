@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { level, oneWatt } from './levels.ts';
 import { positive } from '../fields.ts';
 
@@ -25,14 +25,14 @@ export const speakerPower = calculator({
     const neededW =
       10 ** ((targetDb + 20 * Math.log10(distanceM) - oneWatt(sensitivityDb, impedanceOhm) - gainDb + compressionDb) / 10);
     if (mostW !== null && !atMost(neededW, mostW))
-      return refuse('power-short', {
+      return err('power-short', {
         kind: 'infeasible',
         field: 'targetDb',
         neededW,
         mostW,
         shortDb: 10 * Math.log10(neededW / mostW),
       });
-    return fine({ neededW });
+    return ok({ neededW });
   },
   steps: (_, v) => [`${fig(v.neededW)} W`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const throwWindow = calculator({
@@ -28,17 +28,17 @@ export const throwWindow = calculator({
     .refine((i) => i.mostRatio >= i.leastRatio, { path: ['mostRatio'], message: 'is below the least' }),
   example: { widthM: 2.5, throwM: 4, leastRatio: 1.3, mostRatio: 2 },
   run: (i) => {
-    if (i.ultraShort) return refuse('throw-by-maker', { kind: 'defer', field: 'ultraShort' });
-    if (i.shiftUp !== 0 && i.mostShiftUp === null) return refuse('input-missing', { kind: 'incomplete', field: 'mostShiftUp' });
+    if (i.ultraShort) return err('throw-by-maker', { kind: 'defer', field: 'ultraShort' });
+    if (i.shiftUp !== 0 && i.mostShiftUp === null) return err('input-missing', { kind: 'incomplete', field: 'mostShiftUp' });
     if (i.shiftAside !== 0 && i.mostShiftAside === null)
-      return refuse('input-missing', { kind: 'incomplete', field: 'mostShiftAside' });
+      return err('input-missing', { kind: 'incomplete', field: 'mostShiftAside' });
     const [leastM, mostM] = [i.leastRatio * i.widthM, i.mostRatio * i.widthM];
     if (!atLeast(i.throwM, leastM) || !atMost(i.throwM, mostM))
-      return refuse('throw-outside', { kind: 'infeasible', field: 'throwM', throwM: i.throwM, leastM, mostM });
+      return err('throw-outside', { kind: 'infeasible', field: 'throwM', throwM: i.throwM, leastM, mostM });
     const u = i.mostShiftUp === null ? 0 : Math.abs(i.shiftUp) / i.mostShiftUp;
     const a = i.mostShiftAside === null ? 0 : Math.abs(i.shiftAside) / i.mostShiftAside;
     const used = i.shape === 'diamond' ? u + a : Math.hypot(u, a);
-    return fine({
+    return ok({
       leastM,
       mostM,
       shiftUsed: used,

@@ -1,4 +1,4 @@
-import { DEGREE_RAD, fine } from '../../math/index.ts';
+import { DEGREE_RAD, ok } from '../../math/index.ts';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
 import { positive } from '../fields.ts';
 import { z } from 'zod';
@@ -20,7 +20,7 @@ export const viewingAngle = calculator({
   example: { widthM: 2.8, distanceM: 3.6 },
   run: ({ widthM, distanceM, wantedDeg, pixelsAcross }) => {
     const angleDeg = (2 * Math.atan(widthM / (2 * distanceM))) / DEGREE_RAD;
-    return fine({
+    return ok({
       angleDeg,
       distanceForM: wantedDeg === null ? null : widthM / (2 * Math.tan((wantedDeg / 2) * DEGREE_RAD)),
       acuityM: widthM / pixelsAcross / Math.tan(DEGREE_RAD / 60),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
 import { bundleDiameterM } from '../structure/index.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const bundleDiameter = calculator({
@@ -14,6 +14,6 @@ export const bundleDiameter = calculator({
   formulas: ['D = k·OD'],
   input: z.strictObject({ diametersM: z.array(positive.max(0.2)).max(500).describe('m, outside diameter of each') }),
   example: { diametersM: [0.0061, 0.0061] },
-  run: ({ diametersM }) => fine({ count: diametersM.length, diameterM: bundleDiameterM(diametersM) }),
+  run: ({ diametersM }) => ok({ count: diametersM.length, diameterM: bundleDiameterM(diametersM) }),
   steps: (_, v) => [`${v.count} cables: ${fig(v.diameterM * 1000)} mm`],
 });

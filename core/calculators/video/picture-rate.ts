@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 
 const CHROMA = ['444', '422', '420'] as const;
 /** Link classes, Gb/s: the first two carry TMDS, all others a fixed rate. */
@@ -30,7 +30,7 @@ export const pictureRate = calculator({
   run: ({ pixelClockMhz, horizontalTotal, verticalTotal, framesPerS, bits, chroma }) => {
     if (pixelClockMhz === null)
       for (const [field, value] of Object.entries({ horizontalTotal, verticalTotal, framesPerS }))
-        if (value === null) return refuse('input-missing', { kind: 'incomplete', field });
+        if (value === null) return err('input-missing', { kind: 'incomplete', field });
     const clockMhz = pixelClockMhz ?? (horizontalTotal! * verticalTotal! * framesPerS!) / 1e6;
     const tmdsFull = (clockMhz * 30 * (chroma === '422' ? 1 : bits / 8)) / 1000;
     const tmdsGbps = chroma === '420' ? tmdsFull / 2 : tmdsFull;
@@ -43,8 +43,8 @@ export const pictureRate = calculator({
         ? 10.2
         : 18
       : (FIXED.find((one) => one > 18 && atMost(fixedGbps, one * 1.02)) ?? null);
-    if (linkClass === null) return refuse('picture-rate-none', { kind: 'infeasible', field: 'bits', fixedGbps, mostGbps: 48 });
-    return fine({
+    if (linkClass === null) return err('picture-rate-none', { kind: 'infeasible', field: 'bits', fixedGbps, mostGbps: 48 });
+    return ok({
       clockMhz,
       tmdsGbps,
       payloadGbps,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 
 export const PATHS = ['passive', 'passive-24awg', 'active-copper', 'active-optical', 'extender', 'ip'] as const;
 export type LinkPath = (typeof PATHS)[number];
@@ -38,12 +38,12 @@ export const pictureReach = calculator({
   from: { lengthM: 'cutLengthM' },
   run: ({ path, linkClassGbps, lengthM }) => {
     const longestM = reachOf(path, linkClassGbps);
-    if (longestM === null) return refuse('reach-by-maker', { kind: 'defer', field: 'path', path, linkClassGbps });
+    if (longestM === null) return err('reach-by-maker', { kind: 'defer', field: 'path', path, linkClassGbps });
     const advised = PATHS.filter((one) => {
       const far = reachOf(one, linkClassGbps);
       return far !== null && atMost(lengthM, far);
     });
-    return fine({ longestM, advised, directional: path === 'active-optical', ok: atMost(lengthM, longestM) });
+    return ok({ longestM, advised, directional: path === 'active-optical', ok: atMost(lengthM, longestM) });
   },
   steps: (i, v) => [`${fig(i.lengthM)} m of ${fig(v.longestM)} m`, `paths that reach: ${v.advised.join(', ') || 'none'}`],
 });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
 import { bundleDiameterM } from '../structure/index.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const plugConduit = calculator({
@@ -22,7 +22,7 @@ export const plugConduit = calculator({
     const diagonalM = Math.hypot(plugWidthM, plugHeightM);
     const bundleM = bundleDiameterM(besideM);
     const leastM = Math.max(1.25 * diagonalM, besideM.length > 0 ? bundleM + diagonalM : 0);
-    return fine({ diagonalM, bundleM, leastM, ok: insideM === null ? null : atLeast(insideM, leastM) });
+    return ok({ diagonalM, bundleM, leastM, ok: insideM === null ? null : atLeast(insideM, leastM) });
   },
   steps: (_, v) => [`diagonal ${fig(v.diagonalM * 1000)} mm`, `inside at least ${fig(v.leastM * 1000)} mm`],
 });

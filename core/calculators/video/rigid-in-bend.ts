@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { positive } from '../fields.ts';
 
 export const rigidInBend = calculator({
@@ -19,11 +19,11 @@ export const rigidInBend = calculator({
   }),
   example: { lengthM: 0.05, widthM: 0.021, bendRadiusM: 0.3, insideM: 0.04 },
   run: ({ lengthM, widthM, bendRadiusM, insideM }) => {
-    if (!atMost(widthM, insideM)) return refuse('plug-too-wide', { kind: 'infeasible', field: 'widthM', widthM, insideM });
+    if (!atMost(widthM, insideM)) return err('plug-too-wide', { kind: 'infeasible', field: 'widthM', widthM, insideM });
     const outer = bendRadiusM + insideM / 2;
     const inner = bendRadiusM - insideM / 2 + widthM;
     const longestM = 2 * Math.sqrt(Math.max(0, outer ** 2 - inner ** 2));
-    return fine({ longestM, ok: atMost(lengthM, longestM) });
+    return ok({ longestM, ok: atMost(lengthM, longestM) });
   },
   steps: (i, v) => [`${fig(i.lengthM * 1000)} mm of ${fig(v.longestM * 1000)} mm`],
 });

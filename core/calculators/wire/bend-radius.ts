@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 
 const BEND_KINDS = ['cat', 'cat-pulling', 'coax', 'speaker', 'control', 'fibre', 'fibre-pulling'] as const;
 
@@ -33,7 +33,7 @@ export const bendRadius = calculator({
   run: ({ kind, outsideM, availableM, inBox }) => {
     const times = BEND_TIMES[kind];
     const radiusM = inBox && kind.startsWith('cat') ? Math.max(times * outsideM, 0.025) : times * outsideM;
-    return fine({ times, radiusM, ok: availableM === null ? null : atLeast(availableM, radiusM) });
+    return ok({ times, radiusM, ok: availableM === null ? null : atLeast(availableM, radiusM) });
   },
   steps: ({ outsideM }, { times, radiusM }) => [`${times} · ${fig(outsideM * 1000)} mm = ${fig(radiusM * 1000)} mm`],
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { judgeMaterial, WIRE_USES } from './conductors.ts';
 
 const MATERIALS = ['copper', 'cca', 'ccs'] as const;
@@ -18,7 +18,7 @@ export const materialAllowed = calculator({
   run: ({ material, use }) => {
     const judged = judgeMaterial(material, use);
     if (!judged.ok) return judged;
-    return fine({ times: material === 'cca' ? 1.6 : material === 'ccs' ? 1 / 0.21 : 1, ok: material === 'copper' });
+    return ok({ times: material === 'cca' ? 1.6 : material === 'ccs' ? 1 / 0.21 : 1, ok: material === 'copper' });
   },
   steps: ({ material, use }, v) => [`${material} for ${use}: ${fig(v.times)} times the resistance of copper`],
 });

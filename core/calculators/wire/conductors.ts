@@ -1,4 +1,4 @@
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 
 /** Diameter of 36 AWG, mm, and the ratio of the diameters of 4/0 and 36 AWG (ASTM B258). */
 const [AWG_36_MM, AWG_RATIO] = [0.127, 92];
@@ -19,5 +19,5 @@ export const WIRE_USES = ['speaker', 'power', ...CLAD_REFUSED] as const;
 /** Whether a conductor may be used so; `prohibited` where copper-clad aluminium is not. */
 export const judgeMaterial = (material: string, use: (typeof WIRE_USES)[number]): Outcome<true> =>
   material === 'cca' && (CLAD_REFUSED as readonly string[]).includes(use)
-    ? refuse('clad-aluminium-refused', { kind: 'prohibited', field: 'material', use })
-    : fine(true);
+    ? err('clad-aluminium-refused', { kind: 'prohibited', field: 'material', use })
+    : ok(true);

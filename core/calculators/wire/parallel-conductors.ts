@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { wireResistance, wireResistanceInput } from './wire-resistance.ts';
 
 export const parallelConductors = calculator({
@@ -17,7 +17,7 @@ export const parallelConductors = calculator({
     const one = wireResistance(wire);
     if (!one.ok) return one;
     const fallsBy = (39 * Math.log10(count)) / (2 * Math.log10(92));
-    return fine({ ohmPerKm: one.value.ohmPerKm / count, fallsBy, equivalentAwg: wire.gaugeAwg - fallsBy });
+    return ok({ ohmPerKm: one.value.ohmPerKm / count, fallsBy, equivalentAwg: wire.gaugeAwg - fallsBy });
   },
   steps: ({ gaugeAwg, count }, { fallsBy, equivalentAwg, ohmPerKm }) => [
     `39·log10(${count})/(2·log10 92) = ${fig(fallsBy)}`,

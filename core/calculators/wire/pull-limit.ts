@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig, outOfDomain } from '../calculator.ts';
-import { fine } from '../../math/index.ts';
+import { ok } from '../../math/index.ts';
 import { areaMm2Of } from './conductors.ts';
 
 export const pullLimit = calculator({
@@ -22,7 +22,7 @@ export const pullLimit = calculator({
     if (!fourPair && (gaugeAwg < -3 || gaugeAwg > 40)) return outOfDomain('gaugeAwg', gaugeAwg, -3, 40);
     const copperMm2 = fourPair ? null : conductors * areaMm2Of(gaugeAwg);
     const mostN = copperMm2 === null ? 110 : 50 * copperMm2;
-    return fine({ copperMm2, mostN, ok: pullN === null ? null : atMost(pullN, mostN) });
+    return ok({ copperMm2, mostN, ok: pullN === null ? null : atMost(pullN, mostN) });
   },
   steps: (_, { copperMm2, mostN }) => [copperMm2 === null ? '110 N' : `50 · ${fig(copperMm2)} mm² = ${fig(mostN)} N`],
 });

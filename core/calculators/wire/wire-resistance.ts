@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 import { areaMm2Of, diameterMmOf } from './conductors.ts';
 
@@ -31,14 +31,14 @@ export interface WireResistanceResult {
 export function wireResistance(given: WireResistanceInput): Outcome<WireResistanceResult> {
   const { gaugeAwg, stranded, material, temperatureC } = wireResistanceInput.parse(given);
   if (gaugeAwg < -3 || gaugeAwg > 40)
-    return refuse('gauge-out-of-domain', { kind: 'out_of_domain', field: 'gaugeAwg', value: gaugeAwg });
+    return err('gauge-out-of-domain', { kind: 'out_of_domain', field: 'gaugeAwg', value: gaugeAwg });
   if (temperatureC < -20 || temperatureC > 90) {
-    return refuse('temperature-out-of-domain', { kind: 'out_of_domain', field: 'temperatureC', value: temperatureC });
+    return err('temperature-out-of-domain', { kind: 'out_of_domain', field: 'temperatureC', value: temperatureC });
   }
   const [diameterMm, areaMm2] = [diameterMmOf(gaugeAwg), areaMm2Of(gaugeAwg)];
   const solid20OhmPerKm = (1000 * 0.017241) / areaMm2;
   const ohmPerKm = solid20OhmPerKm * (stranded ? 1.02 : 1) * (material === 'cca' ? 1.6 : 1) * (1 + 0.00393 * (temperatureC - 20));
-  return fine({ diameterMm, areaMm2, solid20OhmPerKm, ohmPerKm });
+  return ok({ diameterMm, areaMm2, solid20OhmPerKm, ohmPerKm });
 }
 
 export const wireResistanceCalculator = calculator({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig, outOfDomain } from '../calculator.ts';
-import { fine, refuse } from '../../math/index.ts';
+import { ok, err } from '../../math/index.ts';
 import { areaMm2Of, gaugeOf } from './conductors.ts';
 
 /** IEC 60228: greatest resistance at 20 C of plain annealed copper, ohm/km, by nominal area, mm2. */
@@ -29,14 +29,14 @@ export const wireSizes = calculator({
   }),
   example: { gaugeAwg: 16 },
   run: ({ gaugeAwg, areaMm2 }) => {
-    if (gaugeAwg === null && areaMm2 === null) return refuse('input-missing', { kind: 'incomplete', field: 'gaugeAwg' });
+    if (gaugeAwg === null && areaMm2 === null) return err('input-missing', { kind: 'incomplete', field: 'gaugeAwg' });
     if (gaugeAwg !== null && (gaugeAwg < -3 || gaugeAwg > 40)) return outOfDomain('gaugeAwg', gaugeAwg, -3, 40);
     const area = gaugeAwg === null ? areaMm2! : areaMm2Of(gaugeAwg);
     const diameterMm = Math.sqrt((4 * area) / Math.PI);
     const exactAwg = gaugeOf(diameterMm);
     if (exactAwg < -3.5 || exactAwg > 40.5) return outOfDomain('areaMm2', area, areaMm2Of(40), areaMm2Of(-3));
     const next = METRIC.find(([size]) => atLeast(size, area));
-    return fine({
+    return ok({
       gaugeAwg: gaugeAwg ?? Math.round(exactAwg),
       exactAwg,
       diameterMm,

@@ -1,6 +1,6 @@
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
-import { fine, type Outcome, type Problem, refuse } from '../../math/index.ts';
+import { ok, type Outcome, type Problem, err } from '../../math/index.ts';
 import { deviceType, type DeviceType, problemOfIssue, type ProjectDocument } from '../../model/index.ts';
 import { checkRecipe } from '../placing/index.ts';
 import { TYPE_DEFAULTS } from '../library/index.ts';
@@ -255,12 +255,12 @@ type Known = Pick<ProjectDocument, 'cableTypes' | 'deviceTypes' | 'conductorMaps
  * `library-empty`, `library-unreadable`.
  */
 export function readLibrary(text: string, known: Known): Outcome<LibraryFile> {
-  if (text.length > MOST_TEXT) return refuse('file-too-large', { bytes: text.length, most: MOST_TEXT });
+  if (text.length > MOST_TEXT) return err('file-too-large', { bytes: text.length, most: MOST_TEXT });
   const plain = text.replace(/^\uFEFF/, '');
   const drafts = plain.trimStart().startsWith('{') ? jsonDrafts(plain) : csvDrafts(plain);
   if (!drafts.ok) return drafts;
-  if (drafts.value.length === 0) return refuse('library-empty', { kind: 'incomplete', field: 'file' });
-  return fine(judged(drafts.value, known));
+  if (drafts.value.length === 0) return err('library-empty', { kind: 'incomplete', field: 'file' });
+  return ok(judged(drafts.value, known));
 }
 
 interface RowDraft {
@@ -274,11 +274,11 @@ function jsonDrafts(text: string): Outcome<RowDraft[]> {
   try {
     json = JSON.parse(text) as typeof json;
   } catch (error) {
-    return refuse('file-not-json', { kind: 'invalid', field: 'file', reason: (error as Error).message.slice(0, 160) });
+    return err('file-not-json', { kind: 'invalid', field: 'file', reason: (error as Error).message.slice(0, 160) });
   }
   if (json.format !== LIBRARY_FORMAT || !Array.isArray(json.deviceTypes))
-    return refuse('library-not-ours', { kind: 'invalid', field: 'format' });
-  return fine(
+    return err('library-not-ours', { kind: 'invalid', field: 'format' });
+  return ok(
     json.deviceTypes
       .slice(0, MOST_ROWS)
       .map((draft: unknown, i) => ({ row: i + 1, draft: (draft ?? {}) as Draft, problem: null })),
@@ -297,13 +297,13 @@ function csvDrafts(text: string): Outcome<RowDraft[]> {
       to: MOST_ROWS + 1,
     }) as string[][];
   } catch (error) {
-    return refuse('library-unreadable', { kind: 'invalid', field: 'file', reason: (error as Error).message.slice(0, 160) });
+    return err('library-unreadable', { kind: 'invalid', field: 'file', reason: (error as Error).message.slice(0, 160) });
   }
   const [head = [], ...rows] = cells;
   const at = new Map(head.map((name, i) => [name.replace(/^'/, '').toLowerCase(), i]));
   const missing = COLUMNS.find(({ name, required }) => required && !at.has(name.toLowerCase()));
-  if (missing) return refuse('library-column-missing', { kind: 'incomplete', field: missing.name });
-  return fine(
+  if (missing) return err('library-column-missing', { kind: 'incomplete', field: missing.name });
+  return ok(
     rows.map((row, i) => {
       const draft: Draft = {};
       for (const { name, read } of COLUMNS) {

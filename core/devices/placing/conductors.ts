@@ -1,4 +1,4 @@
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import { type ConductorMap, type Operation, type ProjectDocument, update } from '../../model/index.ts';
 
 /** Copper conductors that one line of a map takes: a pair is two, "any two" as well. */
@@ -10,15 +10,15 @@ export const conductorsUsed = ({ lines }: Pick<ConductorMap, 'lines'>): number =
 
 /** Whether a map can be followed: every conductor once. Problems: `map-empty`, `map-twice`, with the field. */
 export function checkMap(map: ConductorMap): Outcome<ConductorMap> {
-  if (map.lines.length === 0) return refuse('map-empty', { kind: 'incomplete', field: `${map.name}: lines` });
+  if (map.lines.length === 0) return err('map-empty', { kind: 'incomplete', field: `${map.name}: lines` });
   const seen = new Set<string>();
   for (const [index, { conductor }] of map.lines.entries()) {
     const name = conductor.trim().toLowerCase();
     if (seen.has(name))
-      return refuse('map-twice', { kind: 'invalid', field: `${map.name}: lines[${index}].conductor`, value: conductor });
+      return err('map-twice', { kind: 'invalid', field: `${map.name}: lines[${index}].conductor`, value: conductor });
     seen.add(name);
   }
-  return fine(map);
+  return ok(map);
 }
 
 /** Changes a map everywhere it is used. Problems: those of `checkMap`, `record-gone`. */
@@ -28,11 +28,11 @@ export function changeMap(
   after: Partial<Omit<ConductorMap, 'id'>>,
 ): Outcome<Operation[]> {
   const map = document.conductorMaps[mapId];
-  if (!map) return refuse('record-gone', { in: 'conductorMaps', id: mapId });
+  if (!map) return err('record-gone', { in: 'conductorMaps', id: mapId });
   const sound = checkMap({ ...map, ...after });
   if (!sound.ok) return sound;
   const operation = update('conductorMaps', map, after);
-  return fine(operation ? [operation] : []);
+  return ok(operation ? [operation] : []);
 }
 
 /** A map on one line: `red + / black −`. */

@@ -1,5 +1,5 @@
 import { discAndPitch, type Overlap, speakersAlong } from '../../calculators/index.ts';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 
 /** Ear heights of ENGINEERING 8.3, m. */
 export const EAR_M = { seated: 1, standing: 1.6 } as const;
@@ -34,17 +34,17 @@ export interface SpeakerGrid {
  */
 export function speakerGrid(input: SpeakerGridInput): Outcome<SpeakerGrid> {
   const { lengthM, widthM, ceilingM, earM, coverageRad, overlap } = input;
-  if (!(lengthM > 0)) return refuse('room-too-small', { kind: 'invalid', field: 'lengthM', lengthM });
-  if (!(widthM > 0)) return refuse('room-too-small', { kind: 'invalid', field: 'widthM', lengthM: widthM });
-  if (!(ceilingM > earM)) return refuse('ceiling-not-above-ear', { kind: 'invalid', field: 'ceilingM', ceilingM, earM });
+  if (!(lengthM > 0)) return err('room-too-small', { kind: 'invalid', field: 'lengthM', lengthM });
+  if (!(widthM > 0)) return err('room-too-small', { kind: 'invalid', field: 'widthM', lengthM: widthM });
+  if (!(ceilingM > earM)) return err('ceiling-not-above-ear', { kind: 'invalid', field: 'ceilingM', ceilingM, earM });
   if (!(coverageRad > 0 && coverageRad < Math.PI))
-    return refuse('angle-out-of-domain', { kind: 'out_of_domain', field: 'coverageRad', value: (coverageRad * 180) / Math.PI });
+    return err('angle-out-of-domain', { kind: 'out_of_domain', field: 'coverageRad', value: (coverageRad * 180) / Math.PI });
   const { discM, pitchM } = discAndPitch(ceilingM, earM, coverageRad, overlap);
   const columns = speakersAlong(lengthM, pitchM);
   const rows = speakersAlong(widthM, pitchM);
   const along = spread(lengthM, columns);
   const across = spread(widthM, rows);
-  return fine({
+  return ok({
     discM,
     columns,
     rows,

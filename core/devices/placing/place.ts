@@ -1,5 +1,5 @@
 import { buildingOf } from '../../house/index.ts';
-import { fine, type Outcome, type Point2, refuse } from '../../math/index.ts';
+import { ok, type Outcome, type Point2, err } from '../../math/index.ts';
 import {
   create,
   type Device,
@@ -32,8 +32,8 @@ export function placeDevice(
   ids: NewIds,
 ): Outcome<{ device: Device; runs: Run[]; operations: Operation[] }> {
   const type = document.deviceTypes[wanted.typeId];
-  if (!type) return refuse('type-missing', { kind: 'invalid', field: 'typeId' });
-  if (!document.levels[wanted.levelId]) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
+  if (!type) return err('type-missing', { kind: 'invalid', field: 'typeId' });
+  if (!document.levels[wanted.levelId]) return err('level-missing', { kind: 'invalid', field: 'levelId' });
   const snapped = snapDevice(buildingOf(document), wanted.levelId, type, wanted.at);
   const place = { levelId: wanted.levelId, roomId: snapped.roomId };
   const device = newDevice({
@@ -47,7 +47,7 @@ export function placeDevice(
     facingRad: snapped.facingRad ?? wanted.facingRad ?? -Math.PI / 2,
   });
   const runs = runsFor(document, device, usualLegs(type), ids.run);
-  return fine({ device, runs, operations: [create('devices', device), ...runs.map((run) => create('runs', run))] });
+  return ok({ device, runs, operations: [create('devices', device), ...runs.map((run) => create('runs', run))] });
 }
 
 export interface DeviceMove {
@@ -67,7 +67,7 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
   let working = document;
   for (const move of moves) {
     const device = working.devices[move.deviceId];
-    if (!device) return refuse('record-gone', { in: 'devices', id: move.deviceId });
+    if (!device) return err('record-gone', { in: 'devices', id: move.deviceId });
     const type = working.deviceTypes[device.typeId];
     const snapped = snapDevice(buildingOf(working), device.levelId, type, move.to, device.facingRad);
     const { x, y } = snapped;
@@ -104,7 +104,7 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
       if (!last) working = withRecords(working, 'runs', [{ ...run, ...renumbered }]);
     }
   }
-  return fine([...operations.filter((operation) => operation !== null), ...platesFollowing(document, moved)]);
+  return ok([...operations.filter((operation) => operation !== null), ...platesFollowing(document, moved)]);
 }
 
 /** Removes devices with their runs. Refused where a run was already issued: `run-issued` (with its number). */
@@ -112,12 +112,12 @@ export function removeDevices(document: ProjectDocument, deviceIds: readonly str
   const gone = new Set(deviceIds);
   const issued = listOf(document, 'runs').find((run) => gone.has(run.deviceId) && isKept(run));
   if (issued)
-    return refuse('run-issued', {
+    return err('run-issued', {
       kind: 'prohibited',
       field: `run ${issued.number}`,
       number: issued.number,
       state: issued.state,
     });
   const spent = listOf(document, 'runs').flatMap((run) => (gone.has(run.deviceId) ? (spendNumber(document, run) ?? []) : []));
-  return fine([...spent, ...deviceIds.flatMap((id) => removeWithDependants(document, 'devices', id))]);
+  return ok([...spent, ...deviceIds.flatMap((id) => removeWithDependants(document, 'devices', id))]);
 }

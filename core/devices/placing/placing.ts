@@ -1,5 +1,5 @@
 import { attachmentOf, buildingOf, ceilingHeightOf, isSideOf, roomAt, wallLength } from '../../house/index.ts';
-import { boundsOf, fine, middleOf, type Outcome, type Point2, pointInPolygon, refuse, tidyM } from '../../math/index.ts';
+import { boundsOf, ok, middleOf, type Outcome, type Point2, pointInPolygon, err, tidyM } from '../../math/index.ts';
 import {
   create,
   type Device,
@@ -54,7 +54,7 @@ export function placeAll(document: ProjectDocument, levelId: string, wanted: rea
     operations.push(create('devices', device), ...runs.map((run) => create('runs', run)));
     working = withRecords(withRecords(working, 'devices', [device]), 'runs', runs);
   }
-  return fine({ devices, operations });
+  return ok({ devices, operations });
 }
 
 /** An even field of ceiling speakers for a room, with the figures it comes from. */
@@ -67,9 +67,9 @@ export function coverRoom(
 ): Outcome<SpeakerGrid & { readonly at: readonly Point2[] }> {
   const room = document.rooms[roomId];
   const type = document.deviceTypes[typeId];
-  if (!room) return refuse('record-gone', { in: 'rooms', id: roomId });
+  if (!room) return err('record-gone', { in: 'rooms', id: roomId });
   if (!type || attachmentOf(type) !== 'ceiling')
-    return refuse('type-not-for-ceiling', { kind: 'invalid', field: 'typeId', name: type?.name ?? typeId });
+    return err('type-not-for-ceiling', { kind: 'invalid', field: 'typeId', name: type?.name ?? typeId });
   const box = boundsOf(room.polygon as Point2[])!;
   const found = speakerGrid({
     lengthM: box.maxX - box.minX,
@@ -83,7 +83,7 @@ export function coverRoom(
   const at = found.value.places
     .map(([x, y]): Point2 => [tidyM(box.minX + x), tidyM(box.minY + y)])
     .filter((p) => pointInPolygon(p, room.polygon as Point2[]));
-  return fine({ ...found.value, at });
+  return ok({ ...found.value, at });
 }
 
 export type Axis = 'x' | 'y';
@@ -108,7 +108,7 @@ export function mirrorDevice(
 ): Outcome<Placed> {
   const device = document.devices[deviceId];
   const room = device?.roomId ? document.rooms[device.roomId] : undefined;
-  if (!device || !room) return refuse('not-in-a-room', { kind: 'invalid', field: 'device' });
+  if (!device || !room) return err('not-in-a-room', { kind: 'invalid', field: 'device' });
   const at = mirroredPlace(room, [device.x, device.y], axis);
   // A wall device must fall on the side of the wall that faces the room.
   const [cx, cy] = middleOf(room.polygon as Point2[]);
@@ -196,7 +196,7 @@ export function setWallDistance(
 ): Outcome<Operation[]> {
   const device = document.devices[deviceId];
   const known = device && wallDistances(document, device).find(({ wall }) => wall.id === wallId);
-  if (!known) return refuse('record-gone', { in: 'walls', id: wallId });
+  if (!known) return err('record-gone', { in: 'walls', id: wallId });
   const by = distanceM - known.distanceM;
   return moveDevices(document, [{ deviceId, to: [tidyM(device.x + known.away[0] * by), tidyM(device.y + known.away[1] * by)] }]);
 }
@@ -252,7 +252,7 @@ export function applyTemplate(
   ids: IdSource,
 ): Outcome<Placed & { readonly missing: readonly string[] }> {
   const room = document.rooms[roomId];
-  if (!room) return refuse('record-gone', { in: 'rooms', id: roomId });
+  if (!room) return err('record-gone', { in: 'rooms', id: roomId });
   const box = boundsOf(room.polygon as Point2[])!;
   const [cx, cy] = middleOf(room.polygon as Point2[]);
   const missing = template.devices.filter(({ typeId }) => !document.deviceTypes[typeId]).map(({ typeId }) => typeId);
@@ -264,5 +264,5 @@ export function applyTemplate(
       return { typeId, name, heightM, at: [at[0] + (cx - at[0]) * 0.02, at[1] + (cy - at[1]) * 0.02] };
     });
   const placed = placeAll(document, room.levelId, wanted, ids);
-  return placed.ok ? fine({ ...placed.value, missing: [...new Set(missing)] }) : placed;
+  return placed.ok ? ok({ ...placed.value, missing: [...new Set(missing)] }) : placed;
 }

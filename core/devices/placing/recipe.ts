@@ -1,4 +1,4 @@
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import {
   create,
   type Device,
@@ -30,15 +30,15 @@ export function checkRecipe(
   for (const [index, leg] of type.cables.entries()) {
     const field = `cables[${index}]`;
     if (!Object.hasOwn(document.cableTypes, leg.cableTypeId))
-      return refuse('recipe-cable-missing', { kind: 'invalid', field: `${field}.cableTypeId`, value: leg.cableTypeId });
+      return err('recipe-cable-missing', { kind: 'invalid', field: `${field}.cableTypeId`, value: leg.cableTypeId });
     if (leg.to !== 'device') continue;
     const far = leg.toTypeId === null ? undefined : types[leg.toTypeId];
-    if (!far) return refuse('recipe-type-missing', { kind: 'invalid', field: `${field}.toTypeId`, value: leg.toTypeId ?? '' });
-    if (far.id === type.id) return refuse('recipe-self', { kind: 'invalid', field: `${field}.toTypeId`, name: type.name });
+    if (!far) return err('recipe-type-missing', { kind: 'invalid', field: `${field}.toTypeId`, value: leg.toTypeId ?? '' });
+    if (far.id === type.id) return err('recipe-self', { kind: 'invalid', field: `${field}.toTypeId`, name: type.name });
     const circle = wayBack(types, far, type.id, [type.name, far.name]);
-    if (circle) return refuse('recipe-circle', { kind: 'invalid', field: `${field}.toTypeId`, way: circle.join(' → ') });
+    if (circle) return err('recipe-circle', { kind: 'invalid', field: `${field}.toTypeId`, way: circle.join(' → ') });
   }
-  return fine(type);
+  return ok(type);
 }
 
 function wayBack(
@@ -169,7 +169,7 @@ export function changeRecipe(
   newId: () => string,
 ): Outcome<RecipeChange> {
   const type = document.deviceTypes[typeId];
-  if (!type) return refuse('type-missing', { kind: 'invalid', field: 'typeId' });
+  if (!type) return err('type-missing', { kind: 'invalid', field: 'typeId' });
   const next: DeviceType = { ...type, cables: [...cables], version: type.version + 1 };
   const sound = checkRecipe(document, next);
   if (!sound.ok) return sound;
@@ -204,7 +204,7 @@ export function changeRecipe(
       operations.push(create('runs', run));
     }
   }
-  return fine({ added, removed, altered, kept, operations: operations.filter((operation) => operation !== null) });
+  return ok({ added, removed, altered, kept, operations: operations.filter((operation) => operation !== null) });
 }
 
 /** Takes the other convention of four-conductor speaker cable, with the map that is printed for it. */

@@ -1,6 +1,6 @@
 import type { WallPlace } from '../../house/index.ts';
 import { moveDevices, plateDeviceIds } from '../placing/index.ts';
-import { fine, type Outcome, type Point2, refuse, tidyM } from '../../math/index.ts';
+import { ok, type Outcome, type Point2, err, tidyM } from '../../math/index.ts';
 import { heightOf, isOutsideWall, wallPlaceOf } from '../mounting/index.ts';
 import {
   type BoxKind,
@@ -33,12 +33,12 @@ export function composePlate(
 ): Outcome<{ readonly plate: Plate; readonly operations: readonly Operation[] }> {
   const devices = deviceIds.flatMap((deviceId) => document.devices[deviceId] ?? []);
   const [first] = devices;
-  if (!first) return refuse('plate-nothing', { kind: 'incomplete', field: 'devices' });
+  if (!first) return err('plate-nothing', { kind: 'incomplete', field: 'devices' });
   const place = wallPlaceOf(document, first);
   const together = devices.every(
     (device) => wallPlaceOf(document, device)?.wall.id === place?.wall.id && Math.cos(device.facingRad - first.facingRad) > 0.9,
   );
-  if (!place || !together) return refuse('plate-two-walls', { kind: 'invalid', field: 'devices' });
+  if (!place || !together) return err('plate-two-walls', { kind: 'invalid', field: 'devices' });
   const [rx, ry] = rightOf(first);
   const along = ({ x, y }: Device) => x * rx + y * ry;
   const isMains = (device: Device) => isMainsOutlet(document.deviceTypes[device.typeId]);
@@ -58,7 +58,7 @@ export function composePlate(
     gangs += own.length;
     if (isMains(device)) mainsGangs += own.length;
   }
-  if (gangs > MOST_GANGS) return refuse('plate-too-wide', { kind: 'invalid', field: 'devices', gangs, most: MOST_GANGS });
+  if (gangs > MOST_GANGS) return err('plate-too-wide', { kind: 'invalid', field: 'devices', gangs, most: MOST_GANGS });
   const middle = order.reduce((sum, device) => sum + along(device), 0) / order.length;
   const by = middle - along(first);
   const plate: Plate = {
@@ -85,7 +85,7 @@ export function composePlate(
     const [from, count] = firstGang.get(device.id)!;
     return ontoGang(document, placed, device, from + (count - 1) / 2);
   });
-  return fine({ plate: placed, operations: [create('plates', placed), ...operations] });
+  return ok({ plate: placed, operations: [create('plates', placed), ...operations] });
 }
 
 /** A device at the middle of its gang and at the height of the plate. */

@@ -1,5 +1,5 @@
 import DxfParserModule from 'dxf-parser';
-import { type Bounds, fine, FOOT_M, INCH_M, type Outcome, type Problem, refuse } from '../../math/index.ts';
+import { type Bounds, ok, FOOT_M, INCH_M, type Outcome, type Problem, err } from '../../math/index.ts';
 import type { Drawing, DrawingLayer, DrawingMark, DrawingText } from './drawing.ts';
 
 /** Largest drawing file, bytes, and the most lines it may come to once its blocks are drawn. */
@@ -83,23 +83,23 @@ const DxfParser = ((DxfParserModule as unknown as { default?: unknown }).default
  */
 export function readDxf(text: string, progress: (share: number) => void = () => undefined): Outcome<Drawing> {
   if (text.length > MOST_DRAWING_BYTES)
-    return refuse('drawing-too-large', { kind: 'out_of_domain', field: 'file', bytes: text.length, most: MOST_DRAWING_BYTES });
-  if (text.slice(0, 2000).includes('\0')) return refuse('drawing-binary', { kind: 'invalid', field: 'file' });
+    return err('drawing-too-large', { kind: 'out_of_domain', field: 'file', bytes: text.length, most: MOST_DRAWING_BYTES });
+  if (text.slice(0, 2000).includes('\0')) return err('drawing-binary', { kind: 'invalid', field: 'file' });
   let parsed: Parsed | null;
   try {
     // A file cut off after its last section is still good.
     parsed = new DxfParser().parseSync(/\bEOF\s*$/.test(text.slice(-40)) ? text : `${text.trimEnd()}\n0\nEOF\n`);
   } catch (error) {
-    return refuse('dxf-damaged', { kind: 'invalid', field: 'file', reason: (error as Error).message.slice(0, 160) });
+    return err('dxf-damaged', { kind: 'invalid', field: 'file', reason: (error as Error).message.slice(0, 160) });
   }
   progress(0.7);
-  if (!parsed) return refuse('dxf-damaged', { kind: 'invalid', field: 'file', reason: 'nothing could be read' });
+  if (!parsed) return err('dxf-damaged', { kind: 'invalid', field: 'file', reason: 'nothing could be read' });
   const flat = new Flattener(parsed.blocks ?? {});
   flat.drawAll(parsed.entities ?? [], (share) => progress(0.7 + share * 0.25));
   if (flat.tooMany)
-    return refuse('drawing-too-large', { kind: 'out_of_domain', field: 'file', lines: MOST_LINES, most: MOST_LINES });
-  if (flat.isEmpty) return refuse('drawing-empty', { kind: 'invalid', field: 'file' });
-  return fine(flat.finish(METRES[Number(parsed.header?.$INSUNITS ?? 0)] ?? null));
+    return err('drawing-too-large', { kind: 'out_of_domain', field: 'file', lines: MOST_LINES, most: MOST_LINES });
+  if (flat.isEmpty) return err('drawing-empty', { kind: 'invalid', field: 'file' });
+  return ok(flat.finish(METRES[Number(parsed.header?.$INSUNITS ?? 0)] ?? null));
 }
 
 class Flattener {

@@ -1,4 +1,4 @@
-import { centroidOf, distance2, fine, type Outcome, type Point2, refuse } from '../../math/index.ts';
+import { centroidOf, distance2, ok, type Outcome, type Point2, err } from '../../math/index.ts';
 import { attachmentOf, levelsFromBelow } from '../building/index.ts';
 import {
   type CollectionName,
@@ -194,7 +194,7 @@ export function answerFact(
   factId: string,
 ): Outcome<Operation[]> {
   const record = (document[at.subject] as Record<string, { id: string }>)[at.subjectId];
-  if (!record) return refuse('record-gone', { in: at.subject, id: at.subjectId });
+  if (!record) return err('record-gone', { in: at.subject, id: at.subjectId });
   const operations: (Operation | null)[] = [];
   if (answer.value !== undefined)
     operations.push(update(at.subject as CollectionName, record as never, { [at.field]: answer.value } as never));
@@ -206,5 +206,5 @@ export function answerFact(
     operations.push(
       create('facts', { id: factId, subject: at.subject, subjectId: at.subjectId, field: at.field, state, by, on, note: '' }),
     );
-  return fine(operations.filter((operation) => operation !== null));
+  return ok(operations.filter((operation) => operation !== null));
 }

@@ -2,4 +2,4 @@
 // Not here: sentences (see the texts workspace) and thrown programming errors.
 // Start with `Outcome`.
 // Terms: docs/glossary.md.
-export { fine, type Outcome, type Problem, REFUSAL_KINDS, refuse } from './outcome.ts';
+export { ok, type Outcome, type Problem, REFUSAL_KINDS, err } from './outcome.ts';

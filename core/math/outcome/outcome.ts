@@ -12,9 +12,9 @@ export interface Problem {
 
 export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
 
-export const fine = <T>(value: T): Outcome<T> => ({ ok: true, value });
+export const ok = <T>(value: T): Outcome<T> => ({ ok: true, value });
 
-export const refuse = (code: string, figures: Omit<Problem, 'code'> = {}): { ok: false; problem: Problem } => ({
+export const err = (code: string, figures: Omit<Problem, 'code'> = {}): { ok: false; problem: Problem } => ({
   ok: false,
   problem: { code, ...figures },
 });

@@ -1,4 +1,4 @@
-import { fine, type Outcome, refuse } from '../outcome/index.ts';
+import { ok, type Outcome, err } from '../outcome/index.ts';
 import { FOOT_M, INCH_M, type LengthUnit, METRES_PER, type UnitSystem } from './factors.ts';
 
 const NUMBER = String.raw`\d+(?:\.\d+)?|\.\d+`;
@@ -14,23 +14,23 @@ const INCHES_ONLY = new RegExp(`^(?:${INCHES}) ?"$`);
  */
 export function parseLength(text: string, system: UnitSystem, bareUnit?: LengthUnit): Outcome<number> {
   const tidy = normalise(text);
-  if (tidy === '') return refuse('length-empty', { kind: 'incomplete' });
-  if (/\d,\d{3}(?!\d)/.test(tidy)) return refuse('length-comma-ambiguous', { kind: 'invalid', typed: text });
+  if (tidy === '') return err('length-empty', { kind: 'incomplete' });
+  if (/\d,\d{3}(?!\d)/.test(tidy)) return err('length-comma-ambiguous', { kind: 'invalid', typed: text });
   const sign = tidy.startsWith('-') ? -1 : 1;
   const body = tidy.replace(/^[-+] ?/, '').replace(/(\d),(\d)/g, '$1.$2');
 
   const metric = METRIC.exec(body);
   if (metric?.groups) {
     const unit = (metric.groups.unit as LengthUnit | undefined) ?? bareUnit ?? (system === 'metric' ? 'm' : 'ft');
-    return fine(sign * Number(metric.groups.value) * METRES_PER[unit]);
+    return ok(sign * Number(metric.groups.value) * METRES_PER[unit]);
   }
   const feet = FEET_INCHES.exec(body.replace(/ ?ft ?/, "'").replace(/ ?in$/, '"'));
   const parts = feet ?? INCHES_ONLY.exec(body.replace(/ ?in$/, '"'));
-  if (!parts?.groups) return refuse('length-not-read', { kind: 'invalid', typed: text });
+  if (!parts?.groups) return err('length-not-read', { kind: 'invalid', typed: text });
   const { feet: feetText = '0', whole = '0', top, bottom, decimal = '0' } = parts.groups;
-  if (bottom !== undefined && Number(bottom) === 0) return refuse('length-zero-divisor', { kind: 'invalid', typed: text });
+  if (bottom !== undefined && Number(bottom) === 0) return err('length-zero-divisor', { kind: 'invalid', typed: text });
   const inches = top === undefined ? Number(decimal) : Number(whole) + Number(top) / Number(bottom);
-  return fine(sign * (Number(feetText) * FOOT_M + inches * INCH_M));
+  return ok(sign * (Number(feetText) * FOOT_M + inches * INCH_M));
 }
 
 function normalise(text: string): string {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import {
   checkBounds,
   checkIntegrity,
@@ -55,15 +55,15 @@ export interface ProjectFile {
  * `reference-missing`, `value-taken`, `nested-too-deep` and the bounds of a house (`checkBounds`); each with the field.
  */
 export function readProjectFile(text: string): Outcome<ProjectFile> {
-  if (text.length > MOST_FILE_BYTES) return refuse('file-too-large', { bytes: text.length, most: MOST_FILE_BYTES });
+  if (text.length > MOST_FILE_BYTES) return err('file-too-large', { bytes: text.length, most: MOST_FILE_BYTES });
   const json = parseJson(text);
   if (!json.ok) return json;
   const head = json.value as { format?: unknown; version?: unknown } | null;
   if (typeof head !== 'object' || head === null || head.format !== FORMAT_NAME) {
-    return refuse('file-not-ours', { kind: 'invalid', field: 'format' });
+    return err('file-not-ours', { kind: 'invalid', field: 'format' });
   }
   if (typeof head.version === 'number' && head.version > FORMAT_VERSION) {
-    return refuse('file-version-newer', {
+    return err('file-version-newer', {
       kind: 'out_of_domain',
       field: 'version',
       version: head.version,
@@ -80,9 +80,9 @@ export function readProjectFile(text: string): Outcome<ProjectFile> {
 
 function parseJson(text: string): Outcome<unknown> {
   try {
-    return fine(JSON.parse(text.replace(/^\uFEFF/, '')) as unknown);
+    return ok(JSON.parse(text.replace(/^\uFEFF/, '')) as unknown);
   } catch (error) {
-    return refuse('file-not-json', { kind: 'invalid', field: 'file', reason: (error as Error).message.slice(0, 160) });
+    return err('file-not-json', { kind: 'invalid', field: 'file', reason: (error as Error).message.slice(0, 160) });
   }
 }
 
@@ -92,14 +92,14 @@ function assemble(file: z.infer<typeof projectFileSchema>): Outcome<ProjectFile>
     const table = document[name];
     for (const [index, record] of (file[name] as { id: string }[]).entries()) {
       if (Object.hasOwn(table, record.id))
-        return refuse('id-twice', { kind: 'invalid', field: `${name}[${index}].id`, value: record.id });
+        return err('id-twice', { kind: 'invalid', field: `${name}[${index}].id`, value: record.id });
       table[record.id] = record;
     }
   }
   const pictures = new Set(file.pictures.map((p) => p.id));
   const orphan = file.underlays.find((underlay) => !pictures.has(underlay.pictureId));
   if (orphan) {
-    return refuse('reference-missing', {
+    return err('reference-missing', {
       kind: 'invalid',
       field: `underlays.${orphan.id}.pictureId`,
       value: orphan.pictureId,
@@ -109,7 +109,7 @@ function assemble(file: z.infer<typeof projectFileSchema>): Outcome<ProjectFile>
   const whole = checkIntegrity(document as unknown as ProjectDocument);
   if (!whole.ok) return whole;
   const bounded = checkBounds(whole.value);
-  return bounded.ok ? fine({ document: bounded.value, pictures: file.pictures }) : bounded;
+  return bounded.ok ? ok({ document: bounded.value, pictures: file.pictures }) : bounded;
 }
 
 /** Writes the file in its one canonical form: the same project gives the same text. */

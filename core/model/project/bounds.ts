@@ -1,4 +1,4 @@
-import { fine, type Outcome, type Problem } from '../../math/index.ts';
+import { ok, type Outcome, type Problem } from '../../math/index.ts';
 import { COLLECTION_NAMES, type CollectionName } from './collections.ts';
 import type { Operation } from './change.ts';
 import type { ProjectDocument } from './document.ts';
@@ -118,5 +118,5 @@ export function checkBounds(document: ProjectDocument): Outcome<ProjectDocument>
     if (problem) return { ok: false, problem };
   }
   const problem = boundsProblem(document);
-  return problem ? { ok: false, problem } : fine(document);
+  return problem ? { ok: false, problem } : ok(document);
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fine, type Outcome, type Problem, refuse } from '../../math/index.ts';
+import { ok, type Outcome, type Problem, err } from '../../math/index.ts';
 import { COLLECTION_NAMES, type CollectionName, COLLECTIONS } from './collections.ts';
 import type { ProjectDocument } from './document.ts';
 import { id as recordId, words } from './fields.ts';
@@ -90,21 +90,21 @@ export function applyChange(document: ProjectDocument, change: Pick<Change, 'ope
     else if (result === null) delete table(operation.in)[operation.id];
     else table(operation.in)[operation.id] = result;
   }
-  if (conflicts.length > 0) return refuse('conflict', { conflicts });
-  return fine(next as unknown as ProjectDocument);
+  if (conflicts.length > 0) return err('conflict', { conflicts });
+  return ok(next as unknown as ProjectDocument);
 }
 
 /** What one operation makes of a record: the new record, null for none. Shared by client and server. */
 export function resultOf(operation: Operation, current: Fields | undefined, conflicts: FieldConflict[]): Outcome<Fields | null> {
   const place = { in: operation.in, id: operation.id };
   if (operation.op === 'create') {
-    if (current) return refuse('record-exists', place);
+    if (current) return err('record-exists', place);
     return validRecord(operation.in, operation.id, operation.record);
   }
-  if (!current) return refuse('record-gone', place);
+  if (!current) return err('record-gone', place);
   if (operation.op === 'delete') {
     collectConflicts(operation, current, operation.record, {}, conflicts);
-    return fine(null);
+    return ok(null);
   }
   collectConflicts(operation, current, operation.before, operation.after, conflicts);
   return validRecord(operation.in, operation.id, { ...current, ...operation.after });
@@ -129,9 +129,9 @@ function validRecord(name: CollectionName | 'project', id: string, record: Field
   const schema: z.ZodType = name === 'project' ? projectHeader : COLLECTIONS[name].schema;
   const parsed = schema.safeParse(record);
   if (!parsed.success) return { ok: false, problem: problemOfIssue(parsed.error.issues[0], `${name}.${id}`) };
-  if (record.id !== id) return refuse('record-invalid', { field: `${name}.${id}.id`, reason: 'does not match' });
+  if (record.id !== id) return err('record-invalid', { field: `${name}.${id}.id`, reason: 'does not match' });
   // An app of before does not know the newest fields: they get their usual values.
-  return fine(name === 'project' ? record : { ...(parsed.data as Fields), ...record });
+  return ok(name === 'project' ? record : { ...(parsed.data as Fields), ...record });
 }
 
 /** The first thing that is wrong with a record, as a problem that names the field. */

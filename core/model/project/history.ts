@@ -1,5 +1,5 @@
 import { applyChange, type Change, type FieldConflict, type Operation, reverseOperations } from './change.ts';
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import type { ProjectDocument } from './document.ts';
 
 /** One's own edits that can be taken back, and those taken back that can be made again. No limit. */
@@ -31,20 +31,20 @@ export interface Step {
 /** Takes the last edit back. Problems: `nothing-to-undo`, `undo-overtaken` (another person changed the same field since). */
 export function undoStep(history: History, document: ProjectDocument): Outcome<Step> {
   const entry = history.done.at(-1);
-  if (!entry) return refuse('nothing-to-undo');
+  if (!entry) return err('nothing-to-undo');
   const operations = reverseOperations(entry.operations);
   const blocked = overtaken(document, operations, entry);
   if (blocked) return blocked;
-  return fine({ entry, operations, history: { done: history.done.slice(0, -1), undone: [...history.undone, entry] } });
+  return ok({ entry, operations, history: { done: history.done.slice(0, -1), undone: [...history.undone, entry] } });
 }
 
 /** Makes the last undone edit again. Problems: `nothing-to-redo`, `undo-overtaken`. */
 export function redoStep(history: History, document: ProjectDocument): Outcome<Step> {
   const entry = history.undone.at(-1);
-  if (!entry) return refuse('nothing-to-redo');
+  if (!entry) return err('nothing-to-redo');
   const blocked = overtaken(document, entry.operations, entry);
   if (blocked) return blocked;
-  return fine({
+  return ok({
     entry,
     operations: entry.operations,
     history: { done: [...history.done, entry], undone: history.undone.slice(0, -1) },
@@ -55,5 +55,5 @@ function overtaken(document: ProjectDocument, operations: readonly Operation[], 
   const applied = applyChange(document, { operations });
   if (applied.ok) return null;
   const conflicts = (applied.problem.conflicts as FieldConflict[] | undefined) ?? [];
-  return refuse('undo-overtaken', { title: entry.title, why: applied.problem.code, field: conflicts[0]?.field, conflicts });
+  return err('undo-overtaken', { title: entry.title, why: applied.problem.code, field: conflicts[0]?.field, conflicts });
 }

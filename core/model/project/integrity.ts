@@ -1,4 +1,4 @@
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import { COLLECTION_NAMES, type CollectionName, COLLECTIONS } from './collections.ts';
 import type { ProjectDocument } from './document.ts';
 
@@ -15,7 +15,7 @@ export function checkIntegrity(document: ProjectDocument): Outcome<ProjectDocume
       for (const record of records) {
         const value = record[field];
         if (value !== null && !Object.hasOwn(table, value as string)) {
-          return refuse('reference-missing', { kind: 'invalid', field: `${name}.${String(record.id)}.${field}`, value, target });
+          return err('reference-missing', { kind: 'invalid', field: `${name}.${String(record.id)}.${field}`, value, target });
         }
       }
     }
@@ -27,11 +27,11 @@ export function checkIntegrity(document: ProjectDocument): Outcome<ProjectDocume
         const other = seen.get(key);
         if (other !== undefined) {
           const field = `${name}.${String(record.id)}.${fields[fields.length - 1]}`;
-          return refuse('value-taken', { kind: 'invalid', field, value: record[fields[fields.length - 1]], other });
+          return err('value-taken', { kind: 'invalid', field, value: record[fields[fields.length - 1]], other });
         }
         seen.set(key, String(record.id));
       }
     }
   }
-  return fine(document);
+  return ok(document);
 }

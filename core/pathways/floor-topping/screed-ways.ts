@@ -1,5 +1,5 @@
 import { signatureOf } from '../../house/index.ts';
-import { closestOnSegment, crossingParameters, distance2, fine, type Outcome, type Point2, refuse } from '../../math/index.ts';
+import { closestOnSegment, crossingParameters, distance2, ok, type Outcome, type Point2, err } from '../../math/index.ts';
 import { create, type Feature, type Operation, type ProjectDocument, update, type WaySign } from '../../model/index.ts';
 import { listOf, onLevel } from '../../derive/index.ts';
 
@@ -117,10 +117,10 @@ export function signWay(
   id: string,
 ): Outcome<Operation[]> {
   const feature = document.features[featureId];
-  if (!feature) return refuse('record-gone', { in: 'features', id: featureId });
-  if (given.by.trim() === '') return refuse('sign-no-name', { kind: 'incomplete', field: 'by' });
-  if (given.photo.trim() === '') return refuse('sign-no-photo', { kind: 'incomplete', field: 'photo' });
-  if (-feature.topM <= 0) return refuse('screed-no-cover', { kind: 'infeasible', field: 'topM' });
+  if (!feature) return err('record-gone', { in: 'features', id: featureId });
+  if (given.by.trim() === '') return err('sign-no-name', { kind: 'incomplete', field: 'by' });
+  if (given.photo.trim() === '') return err('sign-no-photo', { kind: 'incomplete', field: 'photo' });
+  if (-feature.topM <= 0) return err('screed-no-cover', { kind: 'infeasible', field: 'topM' });
   const sign = {
     points: feature.points.map(([x, y]): [number, number] => [x, y]),
     coverM: Math.min(1, -feature.topM),
@@ -129,7 +129,7 @@ export function signWay(
     photo: given.photo.trim(),
   };
   const there = signatureOf(document, featureId);
-  if (!there) return fine([create('waySigns', { id, featureId, ...sign })]);
+  if (!there) return ok([create('waySigns', { id, featureId, ...sign })]);
   const again = update('waySigns', there, sign);
-  return fine(again ? [again] : []);
+  return ok(again ? [again] : []);
 }

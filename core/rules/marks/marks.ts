@@ -1,4 +1,4 @@
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 import { create, type FindingMark, type Operation, type ProjectDocument, remove, update } from '../../model/index.ts';
 import { derivationsOf, whole } from '../../derive/index.ts';
 
@@ -113,11 +113,11 @@ export function acceptFinding(
   by: { readonly name: string; readonly why: string; readonly until: string; readonly today: string },
   newId: () => string,
 ): Outcome<Operation[]> {
-  if (by.name.trim() === '') return refuse('accept-no-name', { kind: 'incomplete', field: 'acceptedBy' });
-  if (by.why.trim().length < 3) return refuse('accept-no-reason', { kind: 'incomplete', field: 'why' });
-  if (by.until !== '' && by.until < by.today) return refuse('accept-past', { kind: 'invalid', field: 'until', until: by.until });
+  if (by.name.trim() === '') return err('accept-no-name', { kind: 'incomplete', field: 'acceptedBy' });
+  if (by.why.trim().length < 3) return err('accept-no-reason', { kind: 'incomplete', field: 'why' });
+  if (by.until !== '' && by.until < by.today) return err('accept-past', { kind: 'invalid', field: 'until', until: by.until });
   const after = { acceptedBy: by.name.trim(), why: by.why.trim(), until: by.until, on: by.today, seen: seenOf(finding) };
-  return fine(written(document, finding, after, newId));
+  return ok(written(document, finding, after, newId));
 }
 
 /** Takes an acceptance back. */

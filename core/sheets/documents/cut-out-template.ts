@@ -1,5 +1,5 @@
 import { deviceTitle, faceOf, mountTypeOf } from '../../devices/index.ts';
-import { fine, type Outcome, PAPER_MM, refuse } from '../../math/index.ts';
+import { ok, type Outcome, PAPER_MM, err } from '../../math/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 
 /** Papers of a template, portrait, mm; the smallest on which the hole fits is taken. */
@@ -45,11 +45,11 @@ export function cutOutTemplate(
   region: 'metric' | 'imperial',
 ): Outcome<CutOutTemplate> {
   const device = Object.hasOwn(document.devices, deviceId) ? document.devices[deviceId] : undefined;
-  if (!device) return refuse('record-gone', { in: 'devices', id: deviceId });
+  if (!device) return err('record-gone', { in: 'devices', id: deviceId });
   const type = document.deviceTypes[device.typeId];
   const face = faceOf(type, mountTypeOf(document, device));
   const title = deviceTitle(device, type);
-  if (!face.cutOut && !face.holePatternM) return refuse('no-cut-out', { kind: 'incomplete', field: 'device', name: title });
+  if (!face.cutOut && !face.holePatternM) return err('no-cut-out', { kind: 'incomplete', field: 'device', name: title });
   const mm = (pair: readonly [number, number]): readonly [number, number] => [pair[0] * 1000, pair[1] * 1000];
   const holeMm = face.cutOut && mm([face.cutOut.widthM, face.cutOut.heightM]);
   const patternMm = face.holePatternM && mm(face.holePatternM);
@@ -64,7 +64,7 @@ export function cutOutTemplate(
   const fits = tries.find((one) => need[0] <= room(one).across && need[1] <= room(one).down);
   const chosen = fits ?? tries[0];
   const { w, h, down } = room(chosen);
-  return fine({
+  return ok({
     title: `${type.code} ${title}`,
     room: device.roomId === null ? '' : document.rooms[device.roomId].name,
     paper: chosen.paper,

@@ -1,5 +1,5 @@
 import { buildingOf, openingsOf, projectBounds, wallLength, wallPoint, wallReaches } from '../../house/index.ts';
-import { type Box, centroidOf, fine, type Outcome, PAPER_MM, placeLabels, type Point2, refuse } from '../../math/index.ts';
+import { type Box, centroidOf, ok, type Outcome, PAPER_MM, placeLabels, type Point2, err } from '../../math/index.ts';
 import type { ProjectDocument, SystemName } from '../../model/index.ts';
 import { type PlannedRun, planRuns } from '../../runs/index.ts';
 
@@ -52,16 +52,16 @@ export function planSheet(
   paper: SheetPaper,
   runs: readonly PlannedRun[] = planRuns(document),
 ): Outcome<PlanSheet> {
-  if (!Object.hasOwn(document.levels, levelId)) return refuse('level-missing', { kind: 'invalid', field: 'levelId' });
+  if (!Object.hasOwn(document.levels, levelId)) return err('level-missing', { kind: 'invalid', field: 'levelId' });
   const bounds = projectBounds(document, levelId);
-  if (!bounds) return refuse('level-empty', { kind: 'incomplete', field: 'levelId', level: document.levels[levelId].name });
+  if (!bounds) return err('level-empty', { kind: 'incomplete', field: 'levelId', level: document.levels[levelId].name });
   const [heightMm, widthMm] = PAPER_MM[paper];
   const roomX = widthMm - 2 * MARGIN_MM - 6;
   const roomY = heightMm - 2 * MARGIN_MM - TITLE_BLOCK_MM - 6;
   const [widthM, heightM] = [bounds.maxX - bounds.minX, bounds.maxY - bounds.minY];
   const scales = document.project.units === 'imperial' ? IMPERIAL_SCALES : METRIC_SCALES;
   const scale = scales.find((s) => (widthM * 1000) / s <= roomX && (heightM * 1000) / s <= roomY);
-  if (scale === undefined) return refuse('level-too-large', { kind: 'infeasible', field: 'paper', paper });
+  if (scale === undefined) return err('level-too-large', { kind: 'infeasible', field: 'paper', paper });
   const perM = 1000 / scale;
   const left = MARGIN_MM + 3 + (roomX - widthM * perM) / 2;
   const bottom = MARGIN_MM + TITLE_BLOCK_MM + 3 + (roomY - heightM * perM) / 2;
@@ -71,7 +71,7 @@ export function planSheet(
   );
   const labelled = clearOfDevices(marks);
   const systems = [...new Set(marks.flatMap((mark) => (mark.kind === 'device' ? [mark.system] : [])))].sort();
-  return fine({ paper, widthMm, heightMm, scale, marginMm: MARGIN_MM, titleBlockMm: TITLE_BLOCK_MM, marks: labelled, systems });
+  return ok({ paper, widthMm, heightMm, scale, marginMm: MARGIN_MM, titleBlockMm: TITLE_BLOCK_MM, marks: labelled, systems });
 }
 
 /** Marks in metres; `planSheet` puts them on paper. */

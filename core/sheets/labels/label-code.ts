@@ -1,4 +1,4 @@
-import { fine, type Outcome, refuse } from '../../math/index.ts';
+import { ok, type Outcome, err } from '../../math/index.ts';
 
 /** What a label's square code holds: the house and the run, no address of any host. */
 export interface LabelCode {
@@ -15,5 +15,5 @@ export const labelCode = ({ shortId, number }: LabelCode): string => `${MARK}:${
 /** Reads a code. Problems: `label-not-ours`. */
 export function readLabelCode(text: string): Outcome<LabelCode> {
   const match = FORM.exec(text.trim().toUpperCase());
-  return match ? fine({ shortId: match[1], number: match[2] }) : refuse('label-not-ours', { kind: 'invalid', field: 'label' });
+  return match ? ok({ shortId: match[1], number: match[2] }) : err('label-not-ours', { kind: 'invalid', field: 'label' });
 }

@@ -3,7 +3,7 @@ import { CALCULATORS, listCalculators, runCalculator, stepsOf } from '@dusky-spo
 import { CHECKS, curesFor, type Finding, runChecks } from '@dusky-spool/core/rules';
 import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/sheets';
 import { type ProjectDocument, type ProjectFile, readProjectFile, writeProjectFile } from '@dusky-spool/core/model';
-import { ok, METRES_PER, type Outcome, parseLength, type Problem, err } from '@dusky-spool/core/math';
+import { err, METRES_PER, ok, type Outcome, parseLength, type Problem } from '@dusky-spool/core/math';
 import { listOf } from '@dusky-spool/core/derive';
 import {
   levelAreas,

@@ -1,5 +1,5 @@
 import { wallPoint } from '../house/index.ts';
-import { ok, type Outcome, type Point2, polygonArea, err } from '../math/index.ts';
+import { err, ok, type Outcome, type Point2, polygonArea } from '../math/index.ts';
 import {
   type Answer,
   BRIEF_TOPICS,

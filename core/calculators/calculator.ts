@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { type Outcome, err } from '../math/index.ts';
+import { err, type Outcome } from '../math/index.ts';
 
 /** What a calculator belongs to, for lists. */
 export const CALCULATOR_TOPICS = [

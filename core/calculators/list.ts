@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Outcome, err } from '../math/index.ts';
+import { err, type Outcome } from '../math/index.ts';
 import type { Calculator } from './calculator.ts';
 import {
   amplifierOutput,

@@ -1,19 +1,19 @@
-// Here: what follows from a project (routes, findings, schedule) kept up with its edits, and told as differences.
-// Not here: working each of them out (runs, checks, documents), and the worker that this runs in (web).
-// Start with `Following` on the one side and `derivedFrom` on the other.
+// Here: what follows from a project (routes, findings, schedule), kept up with its edits and handed over as differences.
+// Not here: working each of them out (runs, rules, sheets), and the worker that this runs in (web).
+// Start with `DerivedProject` on the one side and `derivedFrom` on the other.
 // Terms: docs/glossary.md.
-export { Following } from './following.ts';
-export { heldDraft } from './held-draft.ts';
-export { type DocumentPatch, patchBy, patchOf } from './patch.ts';
 export {
+  applyDelta,
+  type Delta,
   type Derived,
+  type DerivedFinding,
   derivedFrom,
-  type HeldTold,
-  NOTHING_TOLD,
+  type DerivedLists,
+  type DragDelta,
+  NO_LISTS,
   plannedFrom,
-  type Told,
-  type ToldFinding,
-  type ToldLists,
-  type TrunkOutlook,
-  withTold,
-} from './told.ts';
+  type SharedRoutePreview,
+} from './delta.ts';
+export { DerivedProject } from './derived-project.ts';
+export { dragDraft } from './drag-draft.ts';
+export { type DocumentPatch, patchBy, patchOf } from './patch.ts';

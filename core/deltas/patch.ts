@@ -36,7 +36,7 @@ export const patchBy = (before: ProjectDocument, after: ProjectDocument, operati
   patchOf(before, after, touchedBy(operations));
 
 /** The state after a patch; what the patch does not name keeps its identity, and what is known of it. */
-export function patched(own: Derivations, { project, tables }: DocumentPatch): Derivations {
+export function applyPatch(own: Derivations, { project, tables }: DocumentPatch): Derivations {
   const next: Record<string, unknown> = { ...own.document };
   const touched = new Map<CollectionName, ReadonlySet<string>>();
   if (project) next.project = project;

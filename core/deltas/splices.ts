@@ -29,7 +29,7 @@ export function splicesBetween<T>(before: readonly T[], after: readonly T[], sam
 }
 
 /** The list with its splices made. */
-export function spliced<T>(list: readonly T[], splices: readonly Splice<T>[]): readonly T[] {
+export function applySplices<T>(list: readonly T[], splices: readonly Splice<T>[]): readonly T[] {
   if (splices.length === 0) return list;
   const next: T[] = [];
   let from = 0;

@@ -9,7 +9,7 @@ import {
   wallPoint,
   wallTopM,
 } from '../house/index.ts';
-import { ok, type Outcome, type Point2, type Point3, err } from '../math/index.ts';
+import { err, ok, type Outcome, type Point2, type Point3 } from '../math/index.ts';
 import type { Medium } from '../model/index.ts';
 import { entriesAt, type Entry } from './attach.ts';
 import { BESIDE_OPENING_M } from './columns.ts';

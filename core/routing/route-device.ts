@@ -1,6 +1,6 @@
 import { Remembered } from '../derive/index.ts';
 import { nearestWall, openingsOf, wallPoint } from '../house/index.ts';
-import { ok, type Outcome, type Point3, err } from '../math/index.ts';
+import { err, ok, type Outcome, type Point3 } from '../math/index.ts';
 import type { Medium, Rack, RouteRule } from '../model/index.ts';
 import type { Entry } from './attach.ts';
 import { type EndPlace, waysIn } from './ends.ts';

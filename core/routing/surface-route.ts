@@ -3,12 +3,12 @@ import {
   alongRing,
   closestOnSegment,
   distance2,
+  err,
   ok,
   type Outcome,
   placeOnRing,
   type Point2,
   polygonArea,
-  err,
   ringLength,
 } from '../math/index.ts';
 import type { ProjectDocument, Room, Run, Wall } from '../model/index.ts';

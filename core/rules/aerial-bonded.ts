@@ -1,6 +1,6 @@
 import { pickedFrom } from '../derive/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
-import { part, OF_TYPE, hasType, bondingBar } from './entry-protection.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
+import { bondingBar, hasType, OF_TYPE, part } from './entry-protection.ts';
 
 const MASTS = part('masts', ({ typeId }) => typeId === 'aerial' || typeId === 'dish');
 
@@ -17,7 +17,7 @@ export const aerialBonded = defineCheck({
   safety: true,
   run: ({ document }) => {
     if (hasType(document, 'bonding-bar')) return [];
-    return pickedFrom(document, MASTS).map((device): Said =>
+    return pickedFrom(document, MASTS).map((device): RuleFinding =>
       say(
         'stop',
         'aerial-not-bonded',

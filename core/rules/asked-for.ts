@@ -1,6 +1,6 @@
 import { cellOf } from '../brief/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 
 /** Nothing is wired that nobody asked for (practice B14). */
 export const askedFor = defineCheck({
@@ -14,7 +14,7 @@ export const askedFor = defineCheck({
   run: ({ document }) => {
     const signed = new Set(listOf(document, 'roomBriefs').flatMap(({ roomId, signedOn }) => (signedOn === '' ? [] : [roomId])));
     if (signed.size === 0) return [];
-    return listOf(document, 'devices').flatMap((device): Said[] => {
+    return listOf(document, 'devices').flatMap((device): RuleFinding[] => {
       if (device.roomId === null || !signed.has(device.roomId)) return [];
       const { answers, name } = document.deviceTypes[device.typeId];
       if (answers === null || cellOf(document, device.roomId, answers)) return [];

@@ -2,7 +2,7 @@ import { inNumberOrder, NUMBER_ORDER } from '../runs/index.ts';
 import { BUILDING, buildingOf, levelUnder } from '../house/index.ts';
 import type { CollectionName, ProjectDocument } from '../model/index.ts';
 import { type Bad, BORED_BY_RUN } from './bored-by-run.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 
 const CODES = ['bore-too-large', 'bore-off-span', 'bore-engineered'] as const;
 
@@ -36,7 +36,7 @@ export const boresAllowed = defineCheck({
   },
 });
 
-function findingOf(document: ProjectDocument, those: readonly Bad[]): Said {
+function findingOf(document: ProjectDocument, those: readonly Bad[]): RuleFinding {
   const [{ code, hole }] = those;
   const { member, wallId, roomId, at } = hole;
   const level = levelUnder(buildingOf(document), at[2])!;

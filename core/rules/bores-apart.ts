@@ -3,7 +3,7 @@ import { BITS_M, HOLE_FILL, holesFor } from '../calculators/index.ts';
 import { INCH_M, rotate2 } from '../math/index.ts';
 import { type ProjectDocument, type Room, update } from '../model/index.ts';
 import { type Bored, BORED_BY_RUN, type Half, JOIST_HALVES, PLACE_M } from './bored-by-run.ts';
-import { type Cure, defineCheck, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
 /** Between two holes of a joist edge to edge, m (IRC R502.8: 2 in); in the UK and EU three diameters from middle to middle. */
 const APART_M = 2 * INCH_M;
@@ -169,7 +169,7 @@ function atLeastBits(squares: Load['squares'], mostM: number): number[] {
 }
 
 /** One finding for each room, about the worst of its joists. */
-function byRoom(crowds: readonly Crowd[]): Said[] {
+function byRoom(crowds: readonly Crowd[]): RuleFinding[] {
   const rooms = new Map<Room, Crowd[]>();
   for (const one of crowds) rooms.set(one.room, [...(rooms.get(one.room) ?? []), one]);
   return [...rooms]

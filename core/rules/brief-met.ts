@@ -1,6 +1,6 @@
 import { PLANNED_RUNS } from '../runs/index.ts';
 import { requirementsOf } from '../brief/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 import { cellSubject } from './brief-subject.ts';
 
 /** What the client was promised and the plan does not hold: practice B04. */
@@ -15,7 +15,7 @@ export const briefMet = defineCheck({
   nodes: [PLANNED_RUNS],
   run: ({ document, runs }) => {
     if (Object.keys(document.briefCells).length === 0) return [];
-    return requirementsOf(document, runs).flatMap(({ cell, unit, devices, missing, reached, holds }): Said[] => {
+    return requirementsOf(document, runs).flatMap(({ cell, unit, devices, missing, reached, holds }): RuleFinding[] => {
       if (holds) return [];
       const { subjects, figures } = cellSubject(document, cell);
       const own = devices.map(({ id }) => ({ in: 'devices' as const, id }));

@@ -1,11 +1,11 @@
-import { type BriefCell, type ProjectDocument } from '../model/index.ts';
-import { type Said } from './check.ts';
+import type { BriefCell, ProjectDocument } from '../model/index.ts';
+import type { RuleFinding } from './check.ts';
 
 /** The room and the answer that a rule of the brief speaks of. */
 export const cellSubject = (
   document: ProjectDocument,
   cell: BriefCell,
-): Pick<Said, 'subjects'> & { figures: Record<string, unknown> } => {
+): Pick<RuleFinding, 'subjects'> & { figures: Record<string, unknown> } => {
   const room = document.rooms[cell.roomId];
   return {
     subjects: [

@@ -13,7 +13,7 @@ import { middleOf, type Point2 } from '../math/index.ts';
 import { buildingOf, nearestWall } from '../house/index.ts';
 import { create, type Device, type DeviceType, type Operation, type ProjectDocument, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { type Cure, defineCheck, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
 const MOST_MOVES = 2;
 
@@ -35,7 +35,7 @@ export const buildable = defineCheck({
   },
 });
 
-function findingOf(document: ProjectDocument, device: Device, clash: Clash): Said {
+function findingOf(document: ProjectDocument, device: Device, clash: Clash): RuleFinding {
   return say(
     clash.rank,
     clash.code,

@@ -1,7 +1,7 @@
 import { type ProjectDocument, type Run, update } from '../model/index.ts';
 import { each, listOf } from '../derive/index.ts';
 import { compareNumbers, isKept, MOST_IN_BUNDLE, NUMBER_ORDER } from '../runs/index.ts';
-import { type Cure, defineCheck, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
 /** PoE classes whose heat adds up in a bundle, and those above 60 W a cable (ENGINEERING 3.2). */
 const WARM_CLASS = 5;
@@ -38,8 +38,15 @@ export const bundlesSound = defineCheck({
       const classes = bundle.members.map(({ poeClass }) => poeClass);
       const warm = classes.filter((one) => one >= WARM_CLASS).length;
       const hot = classes.filter((one) => one >= HOT_CLASS).length;
-      const found: Said[] = [];
-      const add = (code: string, rank: 'stop' | 'look', measured: number, allowed: number, unit: string, cures?: Said['cures']) =>
+      const found: RuleFinding[] = [];
+      const add = (
+        code: string,
+        rank: 'stop' | 'look',
+        measured: number,
+        allowed: number,
+        unit: string,
+        cures?: RuleFinding['cures'],
+      ) =>
         found.push(
           say(
             rank,

@@ -27,7 +27,7 @@ export interface Finding {
 }
 
 /** What a rule says; whose it is, the runner adds. */
-export type Said = Omit<Finding, 'check'>;
+export type RuleFinding = Omit<Finding, 'check'>;
 
 const NO_CURES: readonly Cure[] = [];
 
@@ -87,17 +87,17 @@ interface CheckHead {
 
 /** A rule over the whole project; `run` is pure. It is run again where something differs that it reads. */
 export interface HouseCheck extends CheckHead {
-  readonly run: (context: CheckContext) => readonly Said[];
+  readonly run: (context: CheckContext) => readonly RuleFinding[];
 }
 
 /** A rule about single runs: it looks at a run with its device and its route. */
 export interface RunCheck extends CheckHead {
-  readonly ofRun: (planned: PlannedRun, context: CheckContext) => readonly Said[];
+  readonly ofRun: (planned: PlannedRun, context: CheckContext) => readonly RuleFinding[];
 }
 
 /** A rule about single devices. */
 export interface DeviceCheck extends CheckHead {
-  readonly ofDevice: (device: Device, context: CheckContext) => readonly Said[];
+  readonly ofDevice: (device: Device, context: CheckContext) => readonly RuleFinding[];
   /** Nodes over devices that it looks at for the same device. */
   readonly beside?: readonly Each<'devices', unknown>[];
 }
@@ -106,7 +106,7 @@ export type Check = HouseCheck | RunCheck | DeviceCheck;
 
 export const defineCheck = <C extends Check>(check: C): C => check;
 
-interface Told {
+interface Measured {
   readonly measured?: number | null;
   readonly allowed?: number | null;
   readonly unit?: string;
@@ -119,8 +119,8 @@ export const say = (
   code: string,
   subjects: Finding['subjects'],
   figures: Finding['figures'],
-  { measured = null, allowed = null, unit = '', cures }: Told = {},
-): Said => ({ rank, code, subjects, measured, allowed, unit, figures, cures });
+  { measured = null, allowed = null, unit = '', cures }: Measured = {},
+): RuleFinding => ({ rank, code, subjects, measured, allowed, unit, figures, cures });
 
 /** Ranks from the worst on. */
 export const ORDER: Readonly<Record<Rank, number>> = { stop: 0, look: 1, fine: 2 };

@@ -3,7 +3,7 @@ import { cableClassOf, OPEN_CONDUCTORS_M, PARALLEL_FROM_M } from '../calculators
 import { BUILDING, buildingOf } from '../house/index.ts';
 import type { ProjectDocument } from '../model/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { defineCheck, type Rank, type Said, say } from './check.ts';
+import { defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 import { leadAway } from './cures.ts';
 
 /** Optical leads take nothing up from mains. */
@@ -37,7 +37,7 @@ export const clearOfMains = defineCheck({
     return besideIn(document, planned).flatMap((beside) => {
       const { keepM, parallelM, leastM, crossingRad, featureId } = beside;
       const figures = { mains: document.features[featureId].name || 'mains', keepM, longestM };
-      const found: Said[] = [];
+      const found: RuleFinding[] = [];
       const told = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>
         found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }, keeps));
       if (parallelM > longestM && leastM < OPEN_CONDUCTORS_M)
@@ -62,7 +62,7 @@ function about(
   unit: string,
   figures: object,
   keeps: (house: ProjectDocument, run: PlannedRun) => boolean,
-): Said {
+): RuleFinding {
   return say(
     rank,
     code,

@@ -1,5 +1,5 @@
 import { openDecisions, WAITING } from '../brief/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 
 /** A decision this near its last safe date is worth a look, days. */
 const SOON_DAYS = 14;
@@ -16,7 +16,7 @@ export const decisionsInTime = defineCheck({
   nodes: [WAITING],
   day: true,
   run: ({ document, today }) => {
-    return openDecisions(document, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): Said[] => {
+    return openDecisions(document, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): RuleFinding[] => {
       if (daysLeft === null || daysLeft > SOON_DAYS) return [];
       const past = daysLeft < 0;
       return [

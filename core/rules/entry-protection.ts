@@ -3,7 +3,7 @@ import { placeDevice } from '../devices/index.ts';
 import type { Point2 } from '../math/index.ts';
 import type { Device, Operation, ProjectDocument } from '../model/index.ts';
 import { listOf, partOf, pickedFrom } from '../derive/index.ts';
-import { type Cure } from './check.ts';
+import type { Cure } from './check.ts';
 
 export const part = (name: string, fits: (device: Device) => boolean) => partOf(name, 'devices', fits);
 

@@ -1,14 +1,14 @@
 import type { ProjectDocument, Run } from '../model/index.ts';
 import { decideKept, type PlannedRun } from '../runs/index.ts';
-import { type Cure, type Rank, type Said, say } from './check.ts';
+import { type Cure, type Rank, type RuleFinding, say } from './check.ts';
 
 /** What a rule says of an issued run whose plan has moved on, with the three ways to decide. */
 export function sayDiffers(
   { run, kept, wanted, differs, length }: PlannedRun,
   rank: Rank,
   code: string,
-  more: Said['figures'] = {},
-): Said[] {
+  more: RuleFinding['figures'] = {},
+): RuleFinding[] {
   if (!kept || !differs) return [];
   const builtM = length?.cutLengthM ?? null;
   const wantedM = wanted.ok ? wanted.value.cutLengthM : null;

@@ -2,7 +2,7 @@ import { distance3, type Point2, pointInPolygon } from '../math/index.ts';
 import { type CableType, type Feature, type Medium, type ProjectDocument, update } from '../model/index.ts';
 import { listOf, partOf, pickedFrom } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { type Cure, defineCheck, type Rank, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
 const AIR_SPACES = partOf('spaces that move air', 'features', ({ kind, points }) => kind === 'air-space' && points.length >= 3);
 
@@ -63,7 +63,7 @@ function inAir(
   return { lengthM, first };
 }
 
-function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number): Said | null {
+function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number): RuleFinding | null {
   const { run, points, media } = planned;
   const cable = document.cableTypes[run.cableTypeId];
   const told = (
@@ -73,7 +73,7 @@ function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number
     rating: CableType['rating'] | null,
     figures = {},
     rank: Rank = 'look',
-    about: Said['subjects'] = [],
+    about: RuleFinding['subjects'] = [],
   ) =>
     say(
       rank,

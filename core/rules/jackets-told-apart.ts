@@ -1,6 +1,6 @@
 import type { ProjectDocument } from '../model/index.ts';
 import { derivationsOf, listOf, whole } from '../derive/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 
 type Place = Map<string, Map<string, string>>;
 
@@ -44,10 +44,10 @@ const ALIKE_AT = whole<{ readonly devices: readonly Alike[]; readonly racks: rea
   }),
 });
 
-const atDevices = (document: ProjectDocument): Said[] =>
+const atDevices = (document: ProjectDocument): RuleFinding[] =>
   derivationsOf(document)
     .get(ALIKE_AT)
-    .devices.map(({ id, colour, cables }): Said =>
+    .devices.map(({ id, colour, cables }): RuleFinding =>
       say(
         'look',
         'jackets-alike',
@@ -57,10 +57,10 @@ const atDevices = (document: ProjectDocument): Said[] =>
       ),
     );
 
-const atRacks = (document: ProjectDocument): Said[] =>
+const atRacks = (document: ProjectDocument): RuleFinding[] =>
   derivationsOf(document)
     .get(ALIKE_AT)
-    .racks.map(({ id, colour, cables }): Said =>
+    .racks.map(({ id, colour, cables }): RuleFinding =>
       say(
         'fine',
         'jackets-alike-at-rack',

@@ -1,7 +1,7 @@
 import { runsFor, usualLegs } from '../devices/index.ts';
 import { create, type Device, type ProjectDocument, type Run } from '../model/index.ts';
 import { RUNS_OF_DEVICE, runsByDevice } from '../runs/index.ts';
-import { type Cure, defineCheck, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
 /** Every device has the cables that its type asks for: nothing in the walls is forgotten (practice A33, B04). */
 export const legsComplete = defineCheck({
@@ -27,7 +27,7 @@ function missingLegs(document: ProjectDocument, device: Device, runs: readonly R
   return usualLegs(type).filter(({ number }) => !runs.some(({ leg }) => leg === number));
 }
 
-function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): Said | null {
+function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): RuleFinding | null {
   const type = document.deviceTypes[device.typeId];
   const missing = missingLegs(document, device, runs);
   if (missing.length === 0) return null;

@@ -1,7 +1,7 @@
 import { isMainsOutlet } from '../devices/index.ts';
 import { create, type Device, newFeature, type ProjectDocument } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 
 /** An outlet this near serves a device, m. */
 const NEAR_M = 1.5;
@@ -25,7 +25,7 @@ export const mainsAtDevice = defineCheck({
     const outlets = listOf(document, 'devices').filter(({ typeId }) => isMainsOutlet(document.deviceTypes[typeId]));
     const near = (device: Device, x: number, y: number, levelId: string) =>
       levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= NEAR_M;
-    return listOf(document, 'devices').flatMap((device): Said[] => {
+    return listOf(document, 'devices').flatMap((device): RuleFinding[] => {
       const type = document.deviceTypes[device.typeId];
       if (!type.mainsW || isMainsOutlet(type) || device.fitting === 'spare') return [];
       const has =

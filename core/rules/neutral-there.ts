@@ -1,6 +1,6 @@
 import type { ProjectDocument } from '../model/index.ts';
 import { listOf, partOf, pickedFrom } from '../derive/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 
 /** A box this near to a switch is its own, m. */
 const OWN_BOX_M = 0.35;
@@ -22,7 +22,7 @@ export const neutralThere = defineCheck({
     const switches = pickedFrom(document, SWITCHES);
     if (switches.length === 0) return [];
     const boxes = listOf(document, 'features').filter(({ kind }) => kind === 'existing-switch-box');
-    return switches.flatMap((device): Said[] => {
+    return switches.flatMap((device): RuleFinding[] => {
       const box = boxes.find(
         ({ levelId, points: [[x, y]] }) => levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= OWN_BOX_M,
       );

@@ -3,7 +3,7 @@ import { type Building, BUILDING, buildingOf, ceilingHeightOf, nearestWall, room
 import type { Point2 } from '../math/index.ts';
 import { type Feature, type ProjectDocument, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { type Cure, defineCheck, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
 /** A notch this far from the middle of a joist or plate still lies in it, m. */
 const NEAR_M = 0.15;
@@ -32,15 +32,15 @@ export const notchesAllowed = defineCheck({
 
 type Cut = { readonly notch: Notch; readonly engineered: boolean };
 
-function findingsOf(document: ProjectDocument, building: Building, feature: Feature): Said[] {
+function findingsOf(document: ProjectDocument, building: Building, feature: Feature): RuleFinding[] {
   const level = document.levels[feature.levelId];
   const room = roomAt(building, feature.levelId, feature.points[0] as Point2);
   const cut = inWall(document, building, feature) ?? overRoom(document, building, feature);
   const tell = (
     code: string,
     rank: 'stop' | 'look',
-    figures: Said['figures'] = {},
-    more: Partial<Pick<Said, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
+    figures: RuleFinding['figures'] = {},
+    more: Partial<Pick<RuleFinding, 'measured' | 'allowed' | 'unit' | 'cures'>> = {},
   ) => [
     say(
       rank,

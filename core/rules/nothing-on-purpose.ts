@@ -1,6 +1,6 @@
 import { againstBrief } from '../brief/index.ts';
 import { update } from '../model/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 import { cellSubject } from './brief-subject.ts';
 
 /** A device where nothing was to come on purpose: one of the two is wrong. */
@@ -13,7 +13,7 @@ export const nothingOnPurpose = defineCheck({
   appliesTo: 'rooms',
   reads: ['briefCells', 'deviceTypes', 'devices', 'rooms'],
   run: ({ document }) =>
-    againstBrief(document).map(({ cell, devices }): Said => {
+    againstBrief(document).map(({ cell, devices }): RuleFinding => {
       const { subjects, figures } = cellSubject(document, cell);
       return say(
         'look',

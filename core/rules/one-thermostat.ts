@@ -1,6 +1,6 @@
 import { partOf, pickedFrom } from '../derive/index.ts';
 import type { Device } from '../model/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 
 const THERMOSTATS = partOf('thermostats', 'devices', ({ typeId, roomId }) => typeId === 'thermostat' && roomId !== null);
 
@@ -21,7 +21,7 @@ export const oneThermostat = defineCheck({
       if (there) there.push(device);
       else byRoom.set(device.roomId!, [device]);
     }
-    return [...byRoom].flatMap(([roomId, devices]): Said[] =>
+    return [...byRoom].flatMap(([roomId, devices]): RuleFinding[] =>
       devices.length < 2
         ? []
         : [

@@ -1,7 +1,7 @@
 import { linePlateUp, type PlateProblem, plateProblems, recompose } from '../devices/index.ts';
 import { type Plate, type ProjectDocument, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { type Cure, defineCheck, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
 /** Every box keeps mains and low voltage apart, holds what its devices need, fits its wall and lines up with its neighbour. */
 export const platesSound = defineCheck({
@@ -31,7 +31,11 @@ export const platesSound = defineCheck({
     ),
 });
 
-function findingOf(document: ProjectDocument, plate: Plate, { code, rank, measured, allowed, figures }: PlateProblem): Said {
+function findingOf(
+  document: ProjectDocument,
+  plate: Plate,
+  { code, rank, measured, allowed, figures }: PlateProblem,
+): RuleFinding {
   const room = plate.roomId === null ? document.levels[plate.levelId].code : document.rooms[plate.roomId].code;
   return say(
     rank,

@@ -2,7 +2,7 @@ import { buildingOf, wallsOf } from '../house/index.ts';
 import type { Point2 } from '../math/index.ts';
 import { type ProjectDocument, type Rack, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 
 /** One can stand and work before a rack or panel (ENGINEERING 8.1, 15.1). */
 export const rackFrontClear = defineCheck({
@@ -15,7 +15,7 @@ export const rackFrontClear = defineCheck({
   reads: ['features', 'framingMembers', 'levels', 'openings', 'racks', 'risers', 'rooms', 'walls'],
   limits: { depthM: { usual: 0.76, least: 0.6, most: 1.2, unit: 'm', safer: 'more' } },
   run: ({ document, limit }) =>
-    listOf(document, 'racks').flatMap((rack): Said[] => {
+    listOf(document, 'racks').flatMap((rack): RuleFinding[] => {
       const wantedM = limit('depthM');
       const freeM = freeBefore(document, rack, rack.facingRad, wantedM);
       if (freeM >= wantedM * (1 - 1e-9)) return [];

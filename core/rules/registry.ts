@@ -54,8 +54,8 @@ import {
   type Finding,
   type HouseCheck,
   ORDER,
+  type RuleFinding,
   type RunCheck,
-  type Said,
 } from './check.ts';
 import { clearOfMains } from './clear-of-mains.ts';
 import { conductorsFit } from './conductors-fit.ts';
@@ -186,7 +186,7 @@ class Context implements CheckContext {
 const NOTHING: readonly Finding[] = [];
 
 /** Findings as they are told: with their rule, at the rank that the firm gives to them. */
-function toldAs(said: readonly Said[], check: Check, { settings }: InForce): readonly Finding[] {
+function toldAs(said: readonly RuleFinding[], check: Check, { settings }: InForce): readonly Finding[] {
   const rank = settings.get(check.id)?.rank ?? null;
   return said.map((one) => ({
     check: check.id,
@@ -248,7 +248,11 @@ function alikeIn<C extends RunCheck | DeviceCheck>(checks: readonly C[]): C[][] 
 const nameOf = (checks: readonly Check[]) => `rules ${checks.map(({ id }) => id).join(', ')}`;
 
 /** What some rules say of one thing. */
-function foundBy<C extends Check>(checks: readonly C[], read: Reading, of: (check: C, context: CheckContext) => readonly Said[]) {
+function foundBy<C extends Check>(
+  checks: readonly C[],
+  read: Reading,
+  of: (check: C, context: CheckContext) => readonly RuleFinding[],
+) {
   const inForce = read.get(IN_FORCE);
   let found: Finding[] | null = null;
   for (const check of checks) {

@@ -2,7 +2,7 @@ import { runsFor } from '../devices/index.ts';
 import { create, type Device, type Leg, type ProjectDocument } from '../model/index.ts';
 import { listOf, partOf, pickedFrom } from '../derive/index.ts';
 import { RUNS_BY_DEVICE, runsByDevice } from '../runs/index.ts';
-import { type Cure, defineCheck, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
 const DISPLAYS = partOf('displays', 'devices', ({ typeId }) => /display|tv/.test(typeId));
 
@@ -18,7 +18,7 @@ export const returnAudio = defineCheck({
   nodes: [DISPLAYS, RUNS_BY_DEVICE],
   run: ({ document }) => {
     const byDevice = runsByDevice(document);
-    return pickedFrom(document, DISPLAYS).flatMap((device): Said[] => {
+    return pickedFrom(document, DISPLAYS).flatMap((device): RuleFinding[] => {
       const deviceId = device.id;
       const runs = (byDevice.get(deviceId) ?? []).filter(({ toDeviceId }) => toDeviceId === null);
       const isDisplay = document.deviceTypes[device.typeId].answers === 'display';

@@ -1,7 +1,7 @@
 import { cellOf } from '../brief/index.ts';
 import { BRIEF_TOPICS, daysBetween, gateDate } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 
 /** Every room was talked about before its walls are filled (practice B04). */
 export const roomsDiscussed = defineCheck({
@@ -17,7 +17,7 @@ export const roomsDiscussed = defineCheck({
   run: ({ document, today, limit }) => {
     const on = gateDate(document, 'low-voltage-rough-in');
     if (on === '' || daysBetween(today, on) > limit('daysBefore') || Object.keys(document.briefCells).length === 0) return [];
-    return listOf(document, 'rooms').flatMap((room): Said[] => {
+    return listOf(document, 'rooms').flatMap((room): RuleFinding[] => {
       const open = BRIEF_TOPICS.filter((topic) => !cellOf(document, room.id, topic));
       if (open.length === 0) return [];
       return [

@@ -1,6 +1,6 @@
 import { update } from '../model/index.ts';
 import { movedFromSigned, screedWays, SIGNED_WITHIN_M } from '../pathways/index.ts';
-import { defineCheck, type Rank, type Said, say } from './check.ts';
+import { defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
 /** ENGINEERING 6: keep this from reinforcement; as little is wanted over and under a way in screed, m. */
 const LEAST_COVER_M = 0.025;
@@ -16,14 +16,14 @@ export const screedSound = defineCheck({
   reads: ['features', 'levels', 'walls', 'waySigns'],
   run: ({ document }) =>
     screedWays(document).flatMap(({ feature, coverM, crossings, sign }) => {
-      const found: Said[] = [];
+      const found: RuleFinding[] = [];
       const add = (
         code: string,
         rank: Rank,
         measured: number | null,
         allowed: number | null,
         figures = {},
-        cures?: Said['cures'],
+        cures?: RuleFinding['cures'],
       ) =>
         found.push(
           say(
@@ -45,7 +45,7 @@ export const screedSound = defineCheck({
         const movedM = movedFromSigned(feature, sign);
         if (movedM > SIGNED_WITHIN_M) {
           const awayM = Number.isFinite(movedM) ? movedM : 0;
-          const cures: Said['cures'] = ({ features }) => {
+          const cures: RuleFinding['cures'] = ({ features }) => {
             const points = sign.points.map(([x, y]): [number, number] => [x, y]);
             const back = features[feature.id] && update('features', features[feature.id], { points });
             return back ? [{ code: 'back-as-signed', figures: {}, operations: [back] }] : [];

@@ -1,4 +1,4 @@
-import { ok, type Outcome, err } from '../math/index.ts';
+import { err, ok, type Outcome } from '../math/index.ts';
 import type { ProjectDocument, RuleSetting } from '../model/index.ts';
 import { derivationsOf, whole } from '../derive/index.ts';
 import { type Check, ORDER } from './check.ts';

@@ -1,7 +1,7 @@
 import { cellOf } from '../brief/index.ts';
 import { BRIEF_TOPICS, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, type Said, say } from './check.ts';
+import { defineCheck, type RuleFinding, say } from './check.ts';
 
 /** A room that was signed with a topic nobody has talked about since. */
 export const signedRooms = defineCheck({
@@ -13,7 +13,7 @@ export const signedRooms = defineCheck({
   appliesTo: 'rooms',
   reads: ['briefCells', 'roomBriefs', 'rooms'],
   run: ({ document }) =>
-    listOf(document, 'roomBriefs').flatMap((brief): Said[] => {
+    listOf(document, 'roomBriefs').flatMap((brief): RuleFinding[] => {
       if (brief.signedOn === '') return [];
       const open = BRIEF_TOPICS.filter((topic) => !cellOf(document, brief.roomId, topic));
       if (open.length === 0) return [];

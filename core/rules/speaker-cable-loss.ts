@@ -2,7 +2,7 @@ import { type CableType, type ProjectDocument, type Run, update } from '../model
 import { derivationsOf, listOf, Remembered, whole } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { lossLimitDb, speakerCableLoss } from '../calculators/index.ts';
-import { type Cure, defineCheck, type Rank, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
 /** Practice: 16 AWG is the thinnest in a wall; 14 AWG for theatre and for loads of 4 ohm and less. */
 const THINNEST_AWG = 16;
@@ -35,7 +35,7 @@ interface Figures {
   readonly gaugeAwg: number;
 }
 
-function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun, nearShare: number): Said[] {
+function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun, nearShare: number): RuleFinding[] {
   const type = document.deviceTypes[device.typeId];
   const cable = document.cableTypes[run.cableTypeId];
   if (!length || type.impedanceOhm === null || type.soundUse === null || cable.gaugeAwg === null || cable.system !== 'sound')

@@ -1,7 +1,7 @@
 import { type ProjectDocument, type Run, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { isKept } from '../runs/index.ts';
-import { type Cure, defineCheck, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
 /** Speakers that hang on one line are no less load than an amplifier bears. */
 export const speakerChains = defineCheck({
@@ -23,7 +23,7 @@ export const speakerChains = defineCheck({
     const hangsOn = new Map<string, Run[]>();
     for (const run of chained) hangsOn.set(run.toDeviceId!, [...(hangsOn.get(run.toDeviceId!) ?? []), run]);
     const leastOhm = limit('leastOhm');
-    return homes.flatMap((home): Said[] => {
+    return homes.flatMap((home): RuleFinding[] => {
       const seen = new Set<string>();
       const open = [home.deviceId];
       const loads: number[] = [];

@@ -2,7 +2,7 @@ import type { ProjectDocument, Run } from '../model/index.ts';
 import { edited, pickedFrom } from '../derive/index.ts';
 import { RUNS_BY_DEVICE, runsByDevice } from '../runs/index.ts';
 import { type Cure, defineCheck, say } from './check.ts';
-import { part, OF_TYPE, hasType, bondingBar, besideRack } from './entry-protection.ts';
+import { besideRack, bondingBar, hasType, OF_TYPE, part } from './entry-protection.ts';
 
 const isCopper = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].material !== 'fibre';
 

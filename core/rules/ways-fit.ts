@@ -1,7 +1,7 @@
 import { conduitSize } from '../calculators/index.ts';
 import { WAY_LOADS, type WayLoad, wayLoads } from '../pathways/index.ts';
 import { type ProjectDocument, update } from '../model/index.ts';
-import { type Cure, defineCheck, type Rank, type Said, say } from './check.ts';
+import { type Cure, defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
 /** ENGINEERING 6: no more than 360 degrees between pull points is allowed, 180 and 30 m are practice. */
 const MOST_BENDS_RAD = 2 * Math.PI;
@@ -22,8 +22,8 @@ export const waysFit = defineCheck({
   run: ({ document }) => wayLoads(document).flatMap((load) => findingsOf(load)),
 });
 
-function findingsOf(load: WayLoad): Said[] {
-  const found: Said[] = [];
+function findingsOf(load: WayLoad): RuleFinding[] {
+  const found: RuleFinding[] = [];
   const add = (
     code: string,
     rank: Rank,
@@ -31,7 +31,7 @@ function findingsOf(load: WayLoad): Said[] {
     allowed: number | null,
     unit: string,
     figures = {},
-    cures?: Said['cures'],
+    cures?: RuleFinding['cures'],
   ) =>
     found.push(
       say(

@@ -1,7 +1,7 @@
 import { buildingOf, roomAt } from '../house/index.ts';
 import { type CollectionName, type ProjectDocument, remove, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { defineCheck, type Rank, type Said, say } from './check.ts';
+import { defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
 /** What would keep many runs from a way at once: no rack, risers that end nowhere, cavities without height. */
 export const waysOpen = defineCheck({
@@ -31,11 +31,11 @@ const finding = (
   code: string,
   rank: Rank,
   subject: { in: CollectionName; id: string },
-  figures: Said['figures'],
-  cures?: Said['cures'],
-): Said => say(rank, code, [subject], figures, { cures });
+  figures: RuleFinding['figures'],
+  cures?: RuleFinding['cures'],
+): RuleFinding => say(rank, code, [subject], figures, { cures });
 
-function racks(document: ProjectDocument): Said[] {
+function racks(document: ProjectDocument): RuleFinding[] {
   const all = listOf(document, 'racks');
   if (all.length === 1) return [];
   const waiting =
@@ -60,11 +60,11 @@ function racks(document: ProjectDocument): Said[] {
 }
 
 const away =
-  (id: string): Said['cures'] =>
+  (id: string): RuleFinding['cures'] =>
   ({ risers }) =>
     risers[id] ? [{ code: 'remove-riser', figures: {}, operations: [remove('risers', risers[id])] }] : [];
 
-function risers(document: ProjectDocument): Said[] {
+function risers(document: ProjectDocument): RuleFinding[] {
   const building = buildingOf(document);
   return listOf(document, 'risers').flatMap((riser) => {
     const subject = { in: 'risers' as const, id: riser.id };
@@ -81,7 +81,7 @@ function risers(document: ProjectDocument): Said[] {
   });
 }
 
-function cavities(document: ProjectDocument): Said[] {
+function cavities(document: ProjectDocument): RuleFinding[] {
   return listOf(document, 'levels').flatMap((level) => {
     if (level.cavityDepthM > 0) return [];
     const framed = listOf(document, 'rooms').filter(

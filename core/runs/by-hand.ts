@@ -1,5 +1,5 @@
 import { buildingOf, roomAt } from '../house/index.ts';
-import { ok, type Outcome, type Point2, err } from '../math/index.ts';
+import { err, ok, type Outcome, type Point2 } from '../math/index.ts';
 import { create, type Operation, type ProjectDocument } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { cavityZ } from '../routing/index.ts';

@@ -1,5 +1,5 @@
 import { levelsFromBelow } from '../house/index.ts';
-import { ok, type Outcome, err } from '../math/index.ts';
+import { err, ok, type Outcome } from '../math/index.ts';
 import { type Operation, type ProjectDocument, type Run, SYSTEMS, update, updateProject } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { numberIn, numberScheme, spendNumber } from './numbering.ts';

@@ -1,4 +1,4 @@
-import { distance2, ok, type Outcome, err } from '../math/index.ts';
+import { distance2, err, ok, type Outcome } from '../math/index.ts';
 import { create, type Opening, type Operation, type ProjectDocument, remove, update, type Wall } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 

@@ -1,4 +1,4 @@
-import { closestOnSegment, crossingParameters, distance2, type Outcome, type Point2, err, tidyM } from '../math/index.ts';
+import { closestOnSegment, crossingParameters, distance2, err, type Outcome, type Point2, tidyM } from '../math/index.ts';
 import {
   create,
   newWall,

@@ -1,5 +1,5 @@
 // Run by the routing figures in a process of its own: how much memory routes, checks and schedule of a house keep, MB.
-import { Following } from '../../core/deltas/index.ts';
+import { DerivedProject } from '../../core/deltas/index.ts';
 import { houseOf } from './wired.ts';
 
 const count = Number(process.argv[2]);
@@ -11,7 +11,7 @@ const used = () => {
 };
 const house = houseOf(count);
 const before = used();
-const following = new Following({ outdoors: 'Outdoors' });
+const following = new DerivedProject({ outdoors: 'Outdoors' });
 following.open(house, '2026-11-26');
 const steps = following.follow('2026-11-26');
 while (!steps.next().done);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, outOfDomain } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 
 const FINAL = 'final sizing: local code and licensed electrician';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig, outOfDomain } from '../calculator.ts';
-import { DEGREE_RAD, ok, err } from '../../math/index.ts';
+import { DEGREE_RAD, err, ok } from '../../math/index.ts';
 
 const EARTH_KM = 6378.137;
 

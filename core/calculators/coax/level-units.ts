@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 import { DBMV_OVER_DBM } from './dbm.ts';
 
 export const levelUnits = calculator({

@@ -1,4 +1,4 @@
-import { DEGREE_RAD, ok, err } from '../../math/index.ts';
+import { DEGREE_RAD, err, ok } from '../../math/index.ts';
 import { atLeast, calculator, fig, outOfDomain } from '../calculator.ts';
 import { positive } from '../fields.ts';
 import { z } from 'zod';

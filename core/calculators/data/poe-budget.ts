@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, countUp, fig } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 import { classOf, POE_CLASSES } from './poe.ts';
 
 export const poeBudget = calculator({

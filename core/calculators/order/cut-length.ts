@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ok, FOOT_M, type Outcome, type UnitSystem } from '../../math/index.ts';
+import { FOOT_M, ok, type Outcome, type UnitSystem } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 
 /** Cut lengths are whole steps: half a metre, or a foot (F16.1). */

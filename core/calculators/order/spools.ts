@@ -1,5 +1,5 @@
 import { atMost, countUp } from '../calculator.ts';
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 
 /** A remainder under this is worth a word, m. */
 const SHORT_M = 3;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 import { pullTension, type PullTension } from './pull.ts';
 

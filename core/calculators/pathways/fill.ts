@@ -1,4 +1,4 @@
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 import type { ProjectHeader } from '../../model/index.ts';
 
 /** A conduit of the table of ENGINEERING 6, clear inside, m. */

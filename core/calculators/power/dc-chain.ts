@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 import { judgeMaterial } from '../wire/index.ts';
 import { ALLOWED_DROP, feed, LEAST_AT_12_V, loopOhmOf, wireOf } from './dc-feed.ts';
 

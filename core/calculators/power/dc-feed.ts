@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost } from '../calculator.ts';
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 import { judgeMaterial, WIRE_USES, wireResistance, wireResistanceInput } from '../wire/index.ts';
 
 /** Drop that is usual for a load, as a share of the supply (ENGINEERING 3.3, practice). */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 
 /** Sealed batteries as they are sold, Ah. */
 const BATTERIES_AH = [1.2, 4, 5, 7, 12, 18, 26] as const;

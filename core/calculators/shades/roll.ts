@@ -1,6 +1,6 @@
 import { positive } from '../fields.ts';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { ok, GRAVITY } from '../../math/index.ts';
+import { GRAVITY, ok } from '../../math/index.ts';
 import { z } from 'zod';
 
 export const shadeRoll = calculator({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 import { instant, instantOf, judge, onPane, pane, site, sunAt } from './sun.ts';
 
 export const sunOnPane = calculator({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { ok, INCH_M, err } from '../../math/index.ts';
+import { err, INCH_M, ok } from '../../math/index.ts';
 import { boreLimit, NAIL_PLATE_M } from './limits.ts';
 import { common, DEFERRED } from './bored-members.ts';
 

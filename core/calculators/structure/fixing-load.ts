@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
-import { ok, GRAVITY, err } from '../../math/index.ts';
+import { err, GRAVITY, ok } from '../../math/index.ts';
 import { BOARD_SCREW_KG, OVERHEAD_FACTOR, WALL_FACTOR } from './fasteners.ts';
 
 /** Overhead no factor below this is accepted (F11.1). */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { ok, INCH_M } from '../../math/index.ts';
+import { INCH_M, ok } from '../../math/index.ts';
 import { lagWithdrawal, type Wood, WOODS } from './fasteners.ts';
 
 const WOOD_NAMES = Object.keys(WOODS) as [Wood, ...Wood[]];

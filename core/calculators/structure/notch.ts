@@ -1,5 +1,5 @@
 import { atLeast, atMost } from '../calculator.ts';
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 import type { ProjectHeader } from '../../model/index.ts';
 
 /** A notch in a sawn member, or a chase in masonry, m. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { ok, GRAVITY } from '../../math/index.ts';
+import { GRAVITY, ok } from '../../math/index.ts';
 
 export const seismicForce = calculator({
   name: 'seismic-force',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 import { JURISDICTIONS } from '../../model/index.ts';
 import { CABLE_CLASSES, DIVIDERS, mainsSeparation, OPEN_CONDUCTORS_M } from './mains.ts';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ok, type Outcome, err, rotate2 } from '../../math/index.ts';
+import { err, ok, type Outcome, rotate2 } from '../../math/index.ts';
 import { calculator, fig } from '../calculator.ts';
 
 const pair = z.strictObject({

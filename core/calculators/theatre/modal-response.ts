@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 import { side } from './room-sides.ts';
 import { SOUND_M_PER_S } from './speed-of-sound.ts';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 
 const CHROMA = ['444', '422', '420'] as const;
 /** Link classes, Gb/s: the first two carry TMDS, all others a fixed rate. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, calculator, fig } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 
 export const PATHS = ['passive', 'passive-24awg', 'active-copper', 'active-optical', 'extender', 'ip'] as const;
 export type LinkPath = (typeof PATHS)[number];

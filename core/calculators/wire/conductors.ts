@@ -1,4 +1,4 @@
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 
 /** Diameter of 36 AWG, mm, and the ratio of the diameters of 4/0 and 36 AWG (ASTM B258). */
 const [AWG_36_MM, AWG_RATIO] = [0.127, 92];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig, outOfDomain } from '../calculator.ts';
-import { ok, err } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 import { areaMm2Of, gaugeOf } from './conductors.ts';
 
 /** IEC 60228: greatest resistance at 20 C of plain annealed copper, ohm/km, by nominal area, mm2. */

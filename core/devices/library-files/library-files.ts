@@ -1,6 +1,6 @@
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
-import { ok, type Outcome, type Problem, err } from '../../math/index.ts';
+import { err, ok, type Outcome, type Problem } from '../../math/index.ts';
 import { deviceType, type DeviceType, problemOfIssue, type ProjectDocument } from '../../model/index.ts';
 import { checkRecipe } from '../placing/index.ts';
 import { TYPE_DEFAULTS } from '../library/index.ts';

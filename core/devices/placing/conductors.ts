@@ -1,4 +1,4 @@
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 import { type ConductorMap, type Operation, type ProjectDocument, update } from '../../model/index.ts';
 
 /** Copper conductors that one line of a map takes: a pair is two, "any two" as well. */

@@ -1,5 +1,5 @@
 import { discAndPitch, type Overlap, speakersAlong } from '../../calculators/index.ts';
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 
 /** Ear heights of ENGINEERING 8.3, m. */
 export const EAR_M = { seated: 1, standing: 1.6 } as const;

@@ -1,5 +1,5 @@
 import { attachmentOf, buildingOf, ceilingHeightOf, isSideOf, roomAt, wallLength } from '../../house/index.ts';
-import { boundsOf, ok, middleOf, type Outcome, type Point2, pointInPolygon, err, tidyM } from '../../math/index.ts';
+import { boundsOf, err, middleOf, ok, type Outcome, type Point2, pointInPolygon, tidyM } from '../../math/index.ts';
 import {
   create,
   type Device,

@@ -1,6 +1,6 @@
 import type { WallPlace } from '../../house/index.ts';
 import { moveDevices, plateDeviceIds } from '../placing/index.ts';
-import { ok, type Outcome, type Point2, err, tidyM } from '../../math/index.ts';
+import { err, ok, type Outcome, type Point2, tidyM } from '../../math/index.ts';
 import { heightOf, isOutsideWall, wallPlaceOf } from '../mounting/index.ts';
 import {
   type BoxKind,

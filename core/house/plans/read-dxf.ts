@@ -1,5 +1,5 @@
 import DxfParserModule from 'dxf-parser';
-import { type Bounds, ok, FOOT_M, INCH_M, type Outcome, type Problem, err } from '../../math/index.ts';
+import { type Bounds, err, FOOT_M, INCH_M, ok, type Outcome, type Problem } from '../../math/index.ts';
 import type { Drawing, DrawingLayer, DrawingMark, DrawingText } from './drawing.ts';
 
 /** Largest drawing file, bytes, and the most lines it may come to once its blocks are drawn. */

@@ -1,4 +1,4 @@
-import { centroidOf, distance2, ok, type Outcome, type Point2, err } from '../../math/index.ts';
+import { centroidOf, distance2, err, ok, type Outcome, type Point2 } from '../../math/index.ts';
 import { attachmentOf, levelsFromBelow } from '../building/index.ts';
 import {
   type CollectionName,

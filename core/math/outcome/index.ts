@@ -2,4 +2,4 @@
 // Not here: sentences (see the texts workspace) and thrown programming errors.
 // Start with `Outcome`.
 // Terms: docs/glossary.md.
-export { ok, type Outcome, type Problem, REFUSAL_KINDS, err } from './outcome.ts';
+export { err, ok, type Outcome, type Problem, REFUSAL_KINDS } from './outcome.ts';

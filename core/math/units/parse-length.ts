@@ -1,4 +1,4 @@
-import { ok, type Outcome, err } from '../outcome/index.ts';
+import { err, ok, type Outcome } from '../outcome/index.ts';
 import { FOOT_M, INCH_M, type LengthUnit, METRES_PER, type UnitSystem } from './factors.ts';
 
 const NUMBER = String.raw`\d+(?:\.\d+)?|\.\d+`;

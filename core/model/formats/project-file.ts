@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 import {
   checkBounds,
   checkIntegrity,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ok, type Outcome, type Problem, err } from '../../math/index.ts';
+import { err, ok, type Outcome, type Problem } from '../../math/index.ts';
 import { COLLECTION_NAMES, type CollectionName, COLLECTIONS } from './collections.ts';
 import type { ProjectDocument } from './document.ts';
 import { id as recordId, words } from './fields.ts';

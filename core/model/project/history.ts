@@ -1,5 +1,5 @@
 import { applyChange, type Change, type FieldConflict, type Operation, reverseOperations } from './change.ts';
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 import type { ProjectDocument } from './document.ts';
 
 /** One's own edits that can be taken back, and those taken back that can be made again. No limit. */

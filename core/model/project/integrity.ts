@@ -1,4 +1,4 @@
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 import { COLLECTION_NAMES, type CollectionName, COLLECTIONS } from './collections.ts';
 import type { ProjectDocument } from './document.ts';
 

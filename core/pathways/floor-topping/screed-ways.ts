@@ -1,5 +1,5 @@
 import { signatureOf } from '../../house/index.ts';
-import { closestOnSegment, crossingParameters, distance2, ok, type Outcome, type Point2, err } from '../../math/index.ts';
+import { closestOnSegment, crossingParameters, distance2, err, ok, type Outcome, type Point2 } from '../../math/index.ts';
 import { create, type Feature, type Operation, type ProjectDocument, update, type WaySign } from '../../model/index.ts';
 import { listOf, onLevel } from '../../derive/index.ts';
 

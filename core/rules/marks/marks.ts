@@ -1,4 +1,4 @@
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 import { create, type FindingMark, type Operation, type ProjectDocument, remove, update } from '../../model/index.ts';
 import { derivationsOf, whole } from '../../derive/index.ts';
 

@@ -1,5 +1,5 @@
 import { deviceTitle, faceOf, mountTypeOf } from '../../devices/index.ts';
-import { ok, type Outcome, PAPER_MM, err } from '../../math/index.ts';
+import { err, ok, type Outcome, PAPER_MM } from '../../math/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 
 /** Papers of a template, portrait, mm; the smallest on which the hole fits is taken. */

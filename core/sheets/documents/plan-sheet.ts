@@ -1,5 +1,5 @@
 import { buildingOf, openingsOf, projectBounds, wallLength, wallPoint, wallReaches } from '../../house/index.ts';
-import { type Box, centroidOf, ok, type Outcome, PAPER_MM, placeLabels, type Point2, err } from '../../math/index.ts';
+import { type Box, centroidOf, err, ok, type Outcome, PAPER_MM, placeLabels, type Point2 } from '../../math/index.ts';
 import type { ProjectDocument, SystemName } from '../../model/index.ts';
 import { type PlannedRun, planRuns } from '../../runs/index.ts';
 

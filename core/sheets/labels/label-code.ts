@@ -1,4 +1,4 @@
-import { ok, type Outcome, err } from '../../math/index.ts';
+import { err, ok, type Outcome } from '../../math/index.ts';
 
 /** What a label's square code holds: the house and the run, no address of any host. */
 export interface LabelCode {

@@ -1,7 +1,7 @@
 import { ProjectProvider, useProject } from '../state/open-project.ts';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import { openOf } from '@dusky-spool/core/rules';
 import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
@@ -190,7 +190,7 @@ function Header({
   const stops = findings.filter((finding) => finding.rank === 'stop');
   const looks = findings.filter((finding) => finding.rank === 'look');
   const units = document.project.units;
-  const show = (finding: ToldFinding) => {
+  const show = (finding: DerivedFinding) => {
     setListing(false);
     void navigate(placeOf(projectId, document, finding));
   };

@@ -1,5 +1,5 @@
 import { openOf } from '@dusky-spool/core/rules';
-import type { Derived, ToldFinding } from '@dusky-spool/core/deltas';
+import type { Derived, DerivedFinding } from '@dusky-spool/core/deltas';
 import type { Point2 } from '@dusky-spool/core/math';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { today } from '../state/today.ts';
@@ -13,7 +13,7 @@ interface Props {
 
 /** Stops and looks at their places on the plan, the worst of each place. */
 export function FindingLayer({ document, derived, levelId }: Props) {
-  const places = new Map<string, { at: Point2; finding: ToldFinding; count: number }>();
+  const places = new Map<string, { at: Point2; finding: DerivedFinding; count: number }>();
   for (const finding of openOf(document, derived.findings, today())) {
     if (finding.rank === 'fine') continue;
     for (const at of placesOf(document, finding, levelId).slice(0, 40)) {
@@ -51,7 +51,7 @@ export function FindingLayer({ document, derived, levelId }: Props) {
 }
 
 /** Where the things that a finding is about stand on a level; a run at its device. */
-function placesOf(document: ProjectDocument, { subjects }: ToldFinding, levelId: string): Point2[] {
+function placesOf(document: ProjectDocument, { subjects }: DerivedFinding, levelId: string): Point2[] {
   const all = subjects.flatMap(({ in: list, id }): Point2[] => {
     if (list === 'runs' || list === 'devices') {
       const device = document.devices[list === 'runs' ? (document.runs[id]?.deviceId ?? '') : id];

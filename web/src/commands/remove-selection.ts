@@ -1,4 +1,4 @@
-import { type Outcome, err } from '@dusky-spool/core/math';
+import { err, type Outcome } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 import { type NewId, removeOpenings, removeWalls } from '@dusky-spool/core/survey';
 import type { Selection } from '../state/selection-kinds.ts';

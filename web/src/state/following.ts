@@ -2,17 +2,17 @@ import { create } from 'zustand';
 import { useEffect, useLayoutEffect, useState } from 'react';
 import type { Cure } from '@dusky-spool/core/rules';
 import {
+  applyDelta,
   type Derived,
+  type DerivedFinding,
   derivedFrom,
-  type HeldTold,
-  NOTHING_TOLD,
+  type DerivedLists,
+  type DragDelta,
+  NO_LISTS,
   patchBy,
   patchOf,
   plannedFrom,
-  type ToldFinding,
-  type ToldLists,
-  type TrunkOutlook,
-  withTold,
+  type SharedRoutePreview,
 } from '@dusky-spool/core/deltas';
 import type { CablingReport } from '@dusky-spool/core/sheets';
 import type { Touched } from '@dusky-spool/core/derive';
@@ -31,7 +31,7 @@ interface FollowingStore {
   /** What it told of an edit that is only looked at. */
   readonly previewed: { readonly document: ProjectDocument; readonly derived: Derived } | null;
   /** What follows from where devices are held now. */
-  readonly held: { readonly runs: readonly PlannedRun[]; readonly clashes: HeldTold['clashes'] } | null;
+  readonly held: { readonly runs: readonly PlannedRun[]; readonly clashes: DragDelta['clashes'] } | null;
   /** How much of a long reckoning is done, 0 to 1; null where all is told. */
   readonly share: number | null;
   readonly checked: boolean;
@@ -69,8 +69,8 @@ class Follower {
   private previewing: { readonly id: number; readonly document: ProjectDocument } | null = null;
   private holding: { readonly id: number; readonly document: ProjectDocument } | null = null;
   /** What the worker takes for known here, and what is shown: runs that were let go keep the way they had in the hand. */
-  private told: ToldLists = NOTHING_TOLD;
-  private lists: ToldLists = NOTHING_TOLD;
+  private told: DerivedLists = NO_LISTS;
+  private lists: DerivedLists = NO_LISTS;
   private nextHold: (() => void) | null = null;
   private readonly asked = new Map<number, (value: unknown) => void>();
   private readonly whenDone: (() => void)[] = [];
@@ -89,7 +89,7 @@ class Follower {
   open(document: ProjectDocument): void {
     if (document === this.sent) return;
     this.now(document);
-    this.told = NOTHING_TOLD;
+    this.told = NO_LISTS;
     this.ask({ ask: 'open', document, today: today() });
   }
 
@@ -196,18 +196,18 @@ class Follower {
     if (answer.tell === 'progress') {
       if (!useFollowing.getState().stopped) useFollowing.setState({ share: answer.share });
     } else if (answer.tell === 'routed') {
-      this.told = this.lists = withTold(this.told, answer.told);
+      this.told = this.lists = applyDelta(this.told, answer.told);
       this.tell();
     } else if (answer.tell === 'followed') {
       this.answered = answer.edits;
-      this.told = this.lists = withTold(this.told, answer.told);
+      this.told = this.lists = applyDelta(this.told, answer.told);
       this.tell({ share: null, checked: true, failed: false, stopped: false });
       if (this.answered === this.edits) for (const done of this.whenDone.splice(0)) done();
     } else if (answer.tell === 'previewed') {
       if (this.previewing?.id !== answer.id) return;
       const { document } = this.previewing;
       const { derived } = useFollowing.getState();
-      const lists = withTold(this.told, answer.told);
+      const lists = applyDelta(this.told, answer.told);
       useFollowing.setState({ previewed: { document, derived: derivedFrom(lists, document, derived) } });
     } else if (answer.tell === 'held') {
       const { holding } = this;
@@ -288,7 +288,7 @@ export function useDerived(document: ProjectDocument | null): Derived | null {
 export const useNothingTold = (): boolean => useFollowing(({ checked }) => !checked);
 
 /** What puts a finding right; empty until it is worked out. */
-export function useCures(finding: ToldFinding): readonly Cure[] {
+export function useCures(finding: DerivedFinding): readonly Cure[] {
   const [cures, setCures] = useState<readonly Cure[]>([]);
   useEffect(() => {
     let stale = false;
@@ -327,7 +327,7 @@ export async function askChoices(runId: string): Promise<ReturnType<typeof choic
 }
 
 /** Ways that runs could share. */
-export async function askTrunks(newId: string): Promise<TrunkOutlook | null> {
+export async function askTrunks(newId: string): Promise<SharedRoutePreview | null> {
   await follower?.caughtUp();
   return follower?.answerTo((id) => ({ ask: 'trunks', id, newId })) ?? null;
 }

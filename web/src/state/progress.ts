@@ -1,6 +1,6 @@
 import { BRIEF_TOPICS, type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { openOf } from '@dusky-spool/core/rules';
-import type { Derived, ToldFinding } from '@dusky-spool/core/deltas';
+import type { Derived, DerivedFinding } from '@dusky-spool/core/deltas';
 import { today } from './today.ts';
 
 export const STAGES = [
@@ -20,7 +20,7 @@ export type Stage = (typeof STAGES)[number];
 export const isStage = (word: string | undefined): word is Stage => STAGES.includes(word as Stage);
 
 /** The bead that a rule belongs to, by the part of the job in which it is looked at. */
-const BEAD_OF: Readonly<Record<ToldFinding['stage'], Stage>> = {
+const BEAD_OF: Readonly<Record<DerivedFinding['stage'], Stage>> = {
   brief: 'brief',
   survey: 'survey',
   devices: 'devices',

@@ -16,7 +16,7 @@ import { forbids, useSession } from '../ground/api/session.ts';
 import { getJson, postJson, Refused } from '../ground/api/http.ts';
 import { followProject } from '../ground/api/live.ts';
 import { edited } from '@dusky-spool/core/derive';
-import { heldDraft } from '@dusky-spool/core/deltas';
+import { dragDraft } from '@dusky-spool/core/deltas';
 import { ProjectSync } from './sync.ts';
 import { SendRefused, type SyncState, Unreachable } from './sync-state.ts';
 import { useShallow } from 'zustand/react/shallow';
@@ -205,7 +205,7 @@ export const useProjectStore = create<ProjectStore>((set, get) => {
     },
     drag: (operations) => {
       const view = get().sync?.view;
-      const document = view ? (heldDraft(view, operations) ?? afterEdit(view, operations)) : null;
+      const document = view ? (dragDraft(view, operations) ?? afterEdit(view, operations)) : null;
       set({ preview: document && { kind: 'drag', operations, document } });
     },
     propose: (title, operations) => {

@@ -1,4 +1,4 @@
-import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import type { UnitSystem } from '@dusky-spool/core/math';
 import { useCures } from '../state/following.ts';
 import { text } from '../ground/text.ts';
@@ -9,7 +9,7 @@ import { Button } from 'antd';
 import type { ReactNode } from 'react';
 
 interface Props {
-  readonly finding: ToldFinding;
+  readonly finding: DerivedFinding;
   readonly units: UnitSystem;
   readonly onShow?: () => void;
   /** What stands under it. */
@@ -59,7 +59,7 @@ export function FindingCard({ finding, units, onShow, children }: Props) {
 }
 
 /** What a finding speaks of: the number of a run, or the name of what it is about. */
-function nameOf({ figures }: ToldFinding): string {
+function nameOf({ figures }: DerivedFinding): string {
   const names = [figures.number, figures.way, figures.bundle, figures.rack, figures.riser, figures.level, figures.device];
   return (names.find((name) => typeof name === 'string' && name !== '') as string | undefined) ?? text('stage.inspect.show');
 }

@@ -1,6 +1,6 @@
 import { Drawer } from 'antd';
 import { findingKey } from '@dusky-spool/core/rules';
-import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import type { UnitSystem } from '@dusky-spool/core/math';
 import { term, text } from '../ground/text.ts';
 import { FindingCard } from './FindingCard.tsx';
@@ -8,9 +8,9 @@ import { useFocusBack } from './useFocusBack.ts';
 
 interface Props {
   readonly open: boolean;
-  readonly findings: readonly ToldFinding[];
+  readonly findings: readonly DerivedFinding[];
   readonly units: UnitSystem;
-  readonly onShow: (finding: ToldFinding) => void;
+  readonly onShow: (finding: DerivedFinding) => void;
   readonly onClose: () => void;
 }
 

@@ -1,4 +1,4 @@
-import type { DocumentPatch, HeldTold, Told } from '@dusky-spool/core/deltas';
+import type { Delta, DocumentPatch, DragDelta } from '@dusky-spool/core/deltas';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 
 /** What the page asks of the worker that follows its project. Days are YYYY-MM-DD. */
@@ -26,11 +26,11 @@ export type FollowingQuestion =
 export type FollowingAnswer =
   | { readonly tell: 'progress'; readonly share: number }
   /** Routes, ahead of the checks of a whole house. */
-  | { readonly tell: 'routed'; readonly told: Told }
+  | { readonly tell: 'routed'; readonly told: Delta }
   /** `edits` of the project's states had come, the first one counted, when this was begun. */
-  | { readonly tell: 'followed'; readonly edits: number; readonly told: Told }
-  | { readonly tell: 'previewed'; readonly id: number; readonly told: Told }
-  | { readonly tell: 'held'; readonly id: number; readonly held: HeldTold | null }
+  | { readonly tell: 'followed'; readonly edits: number; readonly told: Delta }
+  | { readonly tell: 'previewed'; readonly id: number; readonly told: Delta }
+  | { readonly tell: 'held'; readonly id: number; readonly held: DragDelta | null }
   /** What was asked for by one question. */
   | { readonly tell: 'answer'; readonly id: number; readonly value: unknown }
   | { readonly tell: 'failed'; readonly message: string };

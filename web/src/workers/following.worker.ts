@@ -1,9 +1,9 @@
-import { Following } from '@dusky-spool/core/deltas';
+import { DerivedProject } from '@dusky-spool/core/deltas';
 import type { FollowingAnswer, FollowingQuestion } from './following-contract.ts';
 import { en } from '@dusky-spool/texts';
 
 /** Routes, checks and the schedule, away from the page. What is asked while they are worked out is answered in between. */
-const following = new Following(en.terms);
+const following = new DerivedProject(en.terms);
 const say = (answer: FollowingAnswer) => (self as unknown as Worker).postMessage(answer);
 
 /** Works this long before it looks whether something was asked, ms. */

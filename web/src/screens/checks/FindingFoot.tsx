@@ -1,6 +1,6 @@
 import { useProject } from '../../state/open-project.ts';
 import { acceptFinding, type Check, type CostAfter, liftAcceptance, noteFinding } from '@dusky-spool/core/rules';
-import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import type { FindingMark, Operation } from '@dusky-spool/core/model';
 import { formatClearance } from '@dusky-spool/core/math';
 import { useOwnName } from '../../ground/api/session.ts';
@@ -16,7 +16,7 @@ import { useState } from 'react';
 import { figureValue, problemSentence } from '@dusky-spool/texts';
 
 interface Props {
-  readonly finding: ToldFinding;
+  readonly finding: DerivedFinding;
   readonly rule: Check | undefined;
   readonly mark: FindingMark | undefined;
   readonly accepted: boolean;

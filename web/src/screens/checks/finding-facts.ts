@@ -1,7 +1,7 @@
-import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 
-type About = Pick<ToldFinding, 'subjects'>;
+type About = Pick<DerivedFinding, 'subjects'>;
 
 /** The room that a finding is in; empty where it is in none or in several. */
 export function roomOf(document: ProjectDocument, { subjects }: About): string {

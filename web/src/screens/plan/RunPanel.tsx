@@ -1,7 +1,7 @@
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import { findingKey, findingsOf } from '@dusky-spool/core/rules';
-import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import { type Run, RUN_STATES, SLACK_STYLES, type SlackStyle } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type HoleMember } from '@dusky-spool/core/routing';
@@ -198,7 +198,7 @@ export function RunPanel({ planned, onSelect }: Props) {
   );
 }
 
-export function Checks({ findings }: { readonly findings: readonly ToldFinding[] }) {
+export function Checks({ findings }: { readonly findings: readonly DerivedFinding[] }) {
   const document = useProject();
   if (findings.length === 0) return null;
   return (

@@ -1,6 +1,6 @@
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import {
   dissolvePlate,
   type InsertKind,
@@ -25,7 +25,7 @@ import { Button, Select } from 'antd';
 
 interface Props {
   readonly plate: Plate;
-  readonly findings: readonly ToldFinding[];
+  readonly findings: readonly DerivedFinding[];
   readonly onWall: () => void;
 }
 

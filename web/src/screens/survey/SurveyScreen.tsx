@@ -6,7 +6,7 @@ import { markPoint } from '../../commands/mark-point.ts';
 import { useProject } from '../../state/open-project.ts';
 import { arrayMotions, moveFeatures, moveWalls, sameKind, WALL_BUILDS } from '@dusky-spool/core/survey';
 import { FEATURE_MAKES, levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
-import { type Point2 } from '@dusky-spool/core/math';
+import type { Point2 } from '@dusky-spool/core/math';
 import { onLevel } from '@dusky-spool/core/derive';
 import { later } from '../../ground/later.ts';
 import { text } from '../../ground/text.ts';

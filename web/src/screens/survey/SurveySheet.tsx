@@ -14,10 +14,10 @@ import { PlanPictures } from './PlanPictures.tsx';
 import { SurveyCanvas } from './SurveyCanvas.tsx';
 import { ToolBar } from './ToolBar.tsx';
 import { SELECT, type SurveyTool, wallsTool } from './tools.ts';
-import { Button } from 'antd';
 import type { Point2 } from '@dusky-spool/core/math';
 import { WALL_BUILDS } from '@dusky-spool/core/survey';
 import { changeRecord } from '../../commands/change-record.ts';
+import { Button } from 'antd';
 
 interface Props {
   readonly projectId: string;

@@ -1,6 +1,6 @@
 import { useProject } from '../../state/open-project.ts';
 import type { CablingReport, LoadedWay } from '@dusky-spool/core/sheets';
-import type { ToldFinding } from '@dusky-spool/core/deltas';
+import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import type { Operation } from '@dusky-spool/core/model';
 import { formatCableLength, formatThin } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
@@ -109,7 +109,7 @@ export function LoadTable({ report, onRun, onPreview }: Props) {
   );
 }
 
-function SpareButton({ finding, onPreview }: Pick<Props, 'onPreview'> & { readonly finding: ToldFinding }) {
+function SpareButton({ finding, onPreview }: Pick<Props, 'onPreview'> & { readonly finding: DerivedFinding }) {
   const [cure] = useCures(finding);
   if (!cure) return null;
   return <Button onClick={() => onPreview(text('ways.addSpares'), cure.operations)}>{text('ways.addSpares')}</Button>;

@@ -2,7 +2,7 @@ import { removeRecords } from '../../commands/remove-records.ts';
 import { useProject } from '../../state/open-project.ts';
 import type { CablingReport } from '@dusky-spool/core/sheets';
 import { holeTotals } from '@dusky-spool/core/pathways';
-import type { TrunkOutlook } from '@dusky-spool/core/deltas';
+import type { SharedRoutePreview } from '@dusky-spool/core/deltas';
 import { CONSTRUCTIONS, type Operation, updateProject } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatCableLength } from '@dusky-spool/core/math';
@@ -35,7 +35,7 @@ export function WaysScreen({ onBack, onRun }: Props) {
   const { runs } = useDerived(document);
   const [report, setReport] = useState<CablingReport | null>(null);
   const [tab, setTab] = useState<Tab>('holes');
-  const [outlook, setOutlook] = useState<TrunkOutlook | null>(null);
+  const [outlook, setOutlook] = useState<SharedRoutePreview | null>(null);
   const [looking, setLooking] = useState(false);
   const { units } = document.project;
   useEffect(() => {

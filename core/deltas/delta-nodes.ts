@@ -2,12 +2,12 @@ import { CHECKS, type CheckStage, type Finding, findingKey, FINDINGS } from '../
 import { each, whole } from '../derive/index.ts';
 import { scheduleNodes, type ScheduleWords } from '../sheets/index.ts';
 import { inNumberOrder, NUMBER_ORDER, PLANNED_RUN } from '../runs/index.ts';
-import type { ToldFinding, ToldLists, ToldRun } from './told.ts';
+import type { DerivedFinding, DerivedLists, DerivedRun } from './delta.ts';
 
 const STAGE_OF: ReadonlyMap<string, CheckStage> = new Map(CHECKS.map(({ id, stage }) => [id, stage]));
 
 /** A planned run as it is sent. */
-export const TOLD_RUN = each<'runs', ToldRun>({
+export const RUN_DELTA = each<'runs', DerivedRun>({
   name: 'told run',
   over: 'runs',
   beside: [PLANNED_RUN],
@@ -18,8 +18,8 @@ export const TOLD_RUN = each<'runs', ToldRun>({
 });
 
 interface ToldFindings {
-  readonly list: readonly ToldFinding[];
-  readonly of: ReadonlyMap<Finding, ToldFinding>;
+  readonly list: readonly DerivedFinding[];
+  readonly of: ReadonlyMap<Finding, DerivedFinding>;
 }
 
 /** Findings as they are sent; one that stayed the same value is told as it was. */
@@ -33,26 +33,26 @@ const TOLD_FINDINGS = whole<ToldFindings>({
   },
 });
 
-function toldAs(finding: Finding): ToldFinding {
+function toldAs(finding: Finding): DerivedFinding {
   const { check, rank, code, subjects, measured, allowed, unit, figures } = finding;
   const stage = STAGE_OF.get(check) ?? 'cabling';
   return { check, rank, code, subjects, measured, allowed, unit, figures, stage, ref: findingKey(finding) };
 }
 
 /** What is told of a project: routes and schedule at once, and all with its findings. `words` stand for things without a name. */
-export function toldNodes(words: ScheduleWords) {
+export function deltaNodes(words: ScheduleWords) {
   const { plainRow, row } = scheduleNodes(words);
-  const routed = whole<ToldLists>({
+  const routed = whole<DerivedLists>({
     name: 'told before the checks',
-    nodes: [TOLD_RUN, NUMBER_ORDER, plainRow],
-    make: (read) => ({ runs: inNumberOrder(read, TOLD_RUN), findings: [], rows: inNumberOrder(read, plainRow) }),
+    nodes: [RUN_DELTA, NUMBER_ORDER, plainRow],
+    make: (read) => ({ runs: inNumberOrder(read, RUN_DELTA), findings: [], rows: inNumberOrder(read, plainRow) }),
   });
-  const all = whole<ToldLists>({
+  const all = whole<DerivedLists>({
     name: 'all that is told',
-    nodes: [TOLD_RUN, NUMBER_ORDER, TOLD_FINDINGS, row],
+    nodes: [RUN_DELTA, NUMBER_ORDER, TOLD_FINDINGS, row],
     day: true,
     make: (read) => ({
-      runs: inNumberOrder(read, TOLD_RUN),
+      runs: inNumberOrder(read, RUN_DELTA),
       findings: read.get(TOLD_FINDINGS).list,
       rows: inNumberOrder(read, row),
     }),

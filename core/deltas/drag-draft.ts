@@ -10,7 +10,7 @@ type Fields = Readonly<Record<string, unknown>>;
  * thousands of records. The drop is applied as any other change. Null where the operations are more than moves of devices with
  * their runs and plates.
  */
-export function heldDraft(document: ProjectDocument, operations: readonly Operation[]): ProjectDocument | null {
+export function dragDraft(document: ProjectDocument, operations: readonly Operation[]): ProjectDocument | null {
   const own = derivationsOf(document);
   if (!(own instanceof Derivations)) return null;
   const puts: Partial<Record<Table, Map<string, { readonly id: string }>>> = {};

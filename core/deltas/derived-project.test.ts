@@ -6,10 +6,10 @@ import { COLLECTION_NAMES, type Operation, type ProjectDocument, update, updateP
 import { bundleByWay, planRuns } from '../runs/index.ts';
 import { bothRoutes } from '../pathways/index.ts';
 import { applied, checked, countedIds, twoStoreyHouse, withDevices } from '../testing/index.ts';
-import { spliced, splicesBetween } from './splices.ts';
-import { derivedFrom, NOTHING_TOLD, plannedFrom, withTold } from './told.ts';
-import { Following } from './following.ts';
-import { patched, patchOf } from './patch.ts';
+import { applySplices, splicesBetween } from './splices.ts';
+import { applyDelta, derivedFrom, NO_LISTS, plannedFrom } from './delta.ts';
+import { DerivedProject } from './derived-project.ts';
+import { applyPatch, patchOf } from './patch.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 
@@ -47,17 +47,17 @@ const touchedAll = (before: ProjectDocument, after: ProjectDocument): Touched =>
 
 /** A page with its worker: it knows only what it is told. */
 function page(document: ProjectDocument) {
-  const following = new Following(WORDS);
+  const following = new DerivedProject(WORDS);
   following.open(sent(document), TODAY);
   let now = document;
-  let lists = withTold(NOTHING_TOLD, sent(finished(following.follow(TODAY)).value));
+  let lists = applyDelta(NO_LISTS, sent(finished(following.follow(TODAY)).value));
   return {
     following,
     edit(next: ProjectDocument) {
       following.edit(sent(patchOf(now, next, touchedAll(now, next))));
       now = next;
       const told = sent(finished(following.follow(TODAY)).value);
-      lists = withTold(lists, told);
+      lists = applyDelta(lists, told);
       return told;
     },
     get derived() {
@@ -111,15 +111,15 @@ describe('what follows from a project', () => {
   });
 
   it('can have its routes told ahead of the checks, once, for a house that was just opened', () => {
-    const following = new Following(WORDS);
+    const following = new DerivedProject(WORDS);
     following.open(start, TODAY);
     const routed = finished(following.route()).value!;
-    const early = withTold(NOTHING_TOLD, sent(routed));
+    const early = applyDelta(NO_LISTS, sent(routed));
     expect(derivedFrom(early, start).runs).to.deep.equal(planRuns(start));
     expect(early.findings).to.deep.equal([]);
     expect(early.rows.map(({ runId }) => runId)).to.deep.equal(planRuns(start).map(({ run }) => run.id));
     expect(finished(following.route()).value).to.equal(null);
-    expectSame(start, derivedFrom(withTold(early, sent(finished(following.follow(TODAY)).value)), start));
+    expectSame(start, derivedFrom(applyDelta(early, sent(finished(following.follow(TODAY)).value)), start));
   });
 
   it('is little after a small edit: a device that moved tells its own runs', () => {
@@ -137,7 +137,7 @@ describe('what follows from a project', () => {
     const removed = removeDevices(start, ['d1']);
     const without = applied(start, removed.ok ? removed.value : []);
     const told = finished(one.following.preview(sent(patchOf(start, without, touchedAll(start, without))), TODAY)).value;
-    expectSame(without, derivedFrom(withTold(before, sent(told)), without));
+    expectSame(without, derivedFrom(applyDelta(before, sent(told)), without));
     expect(one.edit(start)).to.deep.equal({ runs: [], findings: [], rows: [] });
   });
 
@@ -157,12 +157,12 @@ describe('what follows from a project', () => {
   });
 
   it('tells its share on the way, and loses nothing where it is called off', () => {
-    const following = new Following(WORDS);
+    const following = new DerivedProject(WORDS);
     following.open(start, TODAY);
     const steps = following.follow(TODAY);
     steps.next();
     const { value, shares } = finished(following.follow(TODAY));
-    expectSame(start, derivedFrom(withTold(NOTHING_TOLD, value), start));
+    expectSame(start, derivedFrom(applyDelta(NO_LISTS, value), start));
     expect(shares).to.deep.equal([...shares].sort((a, b) => a - b));
     expect(shares.at(-1)).to.equal(1);
   });
@@ -196,7 +196,7 @@ describe('a patch', () => {
     const moved = moveDevices(start, [{ deviceId: 'd2', to: [3.5, 0.05] }]);
     const after = applied(start, moved.ok ? moved.value : []);
     const patch = patchOf(start, after, touchedAll(start, after));
-    const made = patched(new Derivations(start), sent(patch)).document;
+    const made = applyPatch(new Derivations(start), sent(patch)).document;
     expect(made).to.deep.equal(after);
     expect(made.walls).to.equal(start.walls);
     expect(made.devices.d1).to.equal(start.devices.d1);
@@ -210,7 +210,7 @@ describe('splices', () => {
     fc.assert(
       fc.property(list, list, (before, after) => {
         const splices = splicesBetween(before, after, (a, b) => a === b);
-        expect(spliced(before, splices)).to.deep.equal(after);
+        expect(applySplices(before, splices)).to.deep.equal(after);
       }),
     );
   });

@@ -2,38 +2,38 @@ import type { CheckStage, Finding } from '../rules/index.ts';
 import type { ScheduleRow } from '../sheets/index.ts';
 import type { CollectionName, Operation, ProjectDocument } from '../model/index.ts';
 import { keptRoute, type PlannedRun } from '../runs/index.ts';
-import { type Splice, spliced } from './splices.ts';
+import { applySplices, type Splice } from './splices.ts';
 
 /** A planned run as it is sent: without the records that the other side has. */
-export type ToldRun = Omit<PlannedRun, 'run' | 'device' | 'kept'> & { readonly runId: string };
+export type DerivedRun = Omit<PlannedRun, 'run' | 'device' | 'kept'> & { readonly runId: string };
 
 /** A finding as it is sent; `ref` tells it from all others and asks for its cures. */
-export type ToldFinding = Omit<Finding, 'cures'> & { readonly ref: string; readonly stage: CheckStage };
+export type DerivedFinding = Omit<Finding, 'cures'> & { readonly ref: string; readonly stage: CheckStage };
 
 /** Everything that was told so far. */
-export interface ToldLists {
-  readonly runs: readonly ToldRun[];
-  readonly findings: readonly ToldFinding[];
+export interface DerivedLists {
+  readonly runs: readonly DerivedRun[];
+  readonly findings: readonly DerivedFinding[];
   readonly rows: readonly ScheduleRow[];
 }
 
-export const NOTHING_TOLD: ToldLists = { runs: [], findings: [], rows: [] };
+export const NO_LISTS: DerivedLists = { runs: [], findings: [], rows: [] };
 
 /** What became different. */
-export interface Told {
-  readonly runs: readonly Splice<ToldRun>[];
-  readonly findings: readonly Splice<ToldFinding>[];
+export interface Delta {
+  readonly runs: readonly Splice<DerivedRun>[];
+  readonly findings: readonly Splice<DerivedFinding>[];
   readonly rows: readonly Splice<ScheduleRow>[];
 }
 
 /** What follows from where devices are held. */
-export interface HeldTold {
-  readonly runs: readonly ToldRun[];
+export interface DragDelta {
+  readonly runs: readonly DerivedRun[];
   readonly clashes: readonly (Pick<Finding, 'rank' | 'code' | 'figures'> & { readonly deviceId: string })[];
 }
 
 /** What shared ways would bring: all cable, holes and work now and then, and the edit that keeps them. */
-export interface TrunkOutlook {
+export interface SharedRoutePreview {
   readonly operations: readonly Operation[];
   readonly now: { readonly cutM: number; readonly holes: number; readonly workM: number };
   readonly then: { readonly cutM: number; readonly holes: number; readonly workM: number };
@@ -42,19 +42,19 @@ export interface TrunkOutlook {
 }
 
 /** The lists with what became different. */
-export const withTold = (lists: ToldLists, told: Told): ToldLists => ({
-  runs: spliced(lists.runs, told.runs),
-  findings: spliced(lists.findings, told.findings),
-  rows: spliced(lists.rows, told.rows),
+export const applyDelta = (lists: DerivedLists, told: Delta): DerivedLists => ({
+  runs: applySplices(lists.runs, told.runs),
+  findings: applySplices(lists.findings, told.findings),
+  rows: applySplices(lists.rows, told.rows),
 });
 
 /** All that follows from a project: routes, findings and the schedule. */
 export interface Derived {
   readonly runs: readonly PlannedRun[];
-  readonly byTold: ReadonlyMap<ToldRun, PlannedRun>;
+  readonly byTold: ReadonlyMap<DerivedRun, PlannedRun>;
   readonly runById: ReadonlyMap<string, PlannedRun>;
   readonly runsByDevice: ReadonlyMap<string, readonly PlannedRun[]>;
-  readonly findings: readonly ToldFinding[];
+  readonly findings: readonly DerivedFinding[];
   readonly rows: readonly ScheduleRow[];
 }
 
@@ -63,8 +63,8 @@ export interface Derived {
  * records that are gone is left out. Routes and findings of the last edit follow when they are told. What `last` has in common with
  * it is taken over.
  */
-export function derivedFrom(lists: ToldLists, document: ProjectDocument, last: Derived | null = null): Derived {
-  const byTold = new Map<ToldRun, PlannedRun>();
+export function derivedFrom(lists: DerivedLists, document: ProjectDocument, last: Derived | null = null): Derived {
+  const byTold = new Map<DerivedRun, PlannedRun>();
   for (const told of lists.runs) {
     const planned = plannedFrom(told, document, last?.byTold.get(told));
     if (planned) byTold.set(told, planned);
@@ -90,7 +90,7 @@ export function derivedFrom(lists: ToldLists, document: ProjectDocument, last: D
 }
 
 /** A told run with its records; undefined where they are gone, `last` where they are the same. */
-export function plannedFrom(told: ToldRun, document: ProjectDocument, last?: PlannedRun): PlannedRun | undefined {
+export function plannedFrom(told: DerivedRun, document: ProjectDocument, last?: PlannedRun): PlannedRun | undefined {
   const run = document.runs[told.runId];
   const device = run && document.devices[run.deviceId];
   if (!device) return undefined;

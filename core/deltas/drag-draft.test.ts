@@ -1,4 +1,4 @@
-import { heldDraft } from './held-draft.ts';
+import { dragDraft } from './drag-draft.ts';
 import { moveDevices, placeAll } from '../devices/index.ts';
 import { applyChange, create, type ProjectDocument } from '../model/index.ts';
 import { listOf, onLevel } from '../derive/index.ts';
@@ -33,7 +33,7 @@ describe('devices in the hand', () => {
             moved.map((deviceId, i) => ({ deviceId, to: [x + i * 0.3, y] as const })),
           );
           if (!operations.ok) throw new Error(operations.problem.code);
-          const shown = heldDraft(house, operations.value)!;
+          const shown = dragDraft(house, operations.value)!;
           const changed = applyChange(house, { operations: operations.value });
           if (!changed.ok) throw new Error(changed.problem.code);
           expect(shown.devices).to.deep.equal(changed.value.devices);
@@ -49,6 +49,6 @@ describe('devices in the hand', () => {
 
   it('are not shown this way where more than devices and runs changes', () => {
     const group = create('groups', { id: 'g', kind: 'audio', name: 'West' });
-    expect(heldDraft(house, [group])).to.equal(null);
+    expect(dragDraft(house, [group])).to.equal(null);
   });
 });

@@ -16,11 +16,11 @@ import {
   ROUTE_OF_RUN,
   runsByDevice,
 } from '../runs/index.ts';
-import { heldDraft } from './held-draft.ts';
-import { type DocumentPatch, patched } from './patch.ts';
+import { dragDraft } from './drag-draft.ts';
+import { applyPatch, type DocumentPatch } from './patch.ts';
 import { splicesBetween } from './splices.ts';
-import { TOLD_RUN, toldNodes } from './told-nodes.ts';
-import { type HeldTold, NOTHING_TOLD, type Told, type ToldLists, type TrunkOutlook } from './told.ts';
+import { deltaNodes, RUN_DELTA } from './delta-nodes.ts';
+import { type Delta, type DerivedLists, type DragDelta, NO_LISTS, type SharedRoutePreview } from './delta.ts';
 
 /** Devices this near are looked at beside one in the hand, m. */
 const BESIDE_M = 3;
@@ -31,36 +31,36 @@ const MOST_TOLD = 2;
  * Tells what follows from a project, routes, findings and the schedule, as differences after each of its edits. The page runs it in
  * a worker, tests without one; what it remembers is in the derivations of the project that is open.
  */
-export class Following {
+export class DerivedProject {
   private own: Derivations | null = null;
-  private told: ToldLists = NOTHING_TOLD;
-  private readonly nodes: ReturnType<typeof toldNodes>;
+  private told: DerivedLists = NO_LISTS;
+  private readonly nodes: ReturnType<typeof deltaNodes>;
 
   constructor(words: ScheduleWords) {
-    this.nodes = toldNodes(words);
+    this.nodes = deltaNodes(words);
   }
 
   /** Another project, or this one from the start, on a day, YYYY-MM-DD. */
   open(document: ProjectDocument, today: string): void {
     this.own = new Derivations(document, today);
-    this.told = NOTHING_TOLD;
+    this.told = NO_LISTS;
   }
 
   /** An edit; what follows from it is told by the next `follow`. */
   edit(patch: DocumentPatch): void {
-    this.own = patched(this.opened, patch);
+    this.own = applyPatch(this.opened, patch);
   }
 
   /** Routes and schedule without the checks, where nothing was told yet: null where something was, since all is told together then. */
-  *route(): Generator<number, Told | null> {
-    if (this.told !== NOTHING_TOLD) return null;
+  *route(): Generator<number, Delta | null> {
+    if (this.told !== NO_LISTS) return null;
     yield* shares(this.opened.steps(this.nodes.routed));
     this.told = this.opened.get(this.nodes.routed);
-    return differenceOf(NOTHING_TOLD, this.told);
+    return differenceOf(NO_LISTS, this.told);
   }
 
   /** Works out everything, step by step with the share done; called off it loses nothing. */
-  *follow(today: string): Generator<number, Told> {
+  *follow(today: string): Generator<number, Delta> {
     this.own = this.opened.at(today);
     yield* shares(this.own.steps(this.nodes.all));
     const lists = this.own.get(this.nodes.all);
@@ -70,21 +70,21 @@ export class Following {
   }
 
   /** What would follow from an edit that is only looked at, as a difference to what was told last. */
-  *preview(patch: DocumentPatch, today: string): Generator<number, Told> {
-    const looked = patched(this.opened.at(today), patch);
+  *preview(patch: DocumentPatch, today: string): Generator<number, Delta> {
+    const looked = applyPatch(this.opened.at(today), patch);
     yield* shares(looked.steps(this.nodes.all));
     return differenceOf(this.told, looked.get(this.nodes.all));
   }
 
   /** Runs of devices in the hand, and what keeps the first of them from being built there. */
-  hold(operations: readonly Operation[], deviceIds: readonly string[]): HeldTold | null {
-    const document = heldDraft(this.opened.document, operations);
+  hold(operations: readonly Operation[], deviceIds: readonly string[]): DragDelta | null {
+    const document = dragDraft(this.opened.document, operations);
     if (!document) return null;
     const byDevice = runsByDevice(document);
     const runs = deviceIds
       .flatMap((id) => byDevice.get(id) ?? [])
       .sort((a, b) => compareNumbers(a.number, b.number))
-      .map(({ id }) => derivationsOf(document).one(TOLD_RUN, id)!);
+      .map(({ id }) => derivationsOf(document).one(RUN_DELTA, id)!);
     return { runs, clashes: deviceIds.slice(0, MOST_TOLD).flatMap((id) => heldClashes(document, document.devices[id])) };
   }
 
@@ -95,7 +95,7 @@ export class Following {
   }
 
   /** Ways that runs could share. `newId` gives ids for what would be kept. */
-  trunks(newId: () => string): TrunkOutlook {
+  trunks(newId: () => string): SharedRoutePreview {
     const now = this.opened.document;
     const { operations, now: workNow, together } = proposeTrunks(now, newId);
     const applied = edited(now, operations);
@@ -158,7 +158,7 @@ function* shares(steps: Steps<void>): Generator<number, void> {
   }
 }
 
-function heldClashes(document: ProjectDocument, device: Device): HeldTold['clashes'] {
+function heldClashes(document: ProjectDocument, device: Device): DragDelta['clashes'] {
   const near = onLevel(document, 'devices', device.levelId).filter(
     (other) => Math.abs(other.x - device.x) < BESIDE_M && Math.abs(other.y - device.y) < BESIDE_M,
   );
@@ -172,7 +172,7 @@ const same = <T>(a: T, b: T) => a === b;
 const samePoints = (a: PlannedRun['points'], b: PlannedRun['points']) =>
   a.length === b.length && a.every((p, n) => p.every((value, axis) => value === b[n][axis]));
 
-const differenceOf = (before: ToldLists, after: ToldLists): Told => ({
+const differenceOf = (before: DerivedLists, after: DerivedLists): Delta => ({
   runs: splicesBetween(before.runs, after.runs, same),
   findings: splicesBetween(before.findings, after.findings, same),
   rows: splicesBetween(before.rows, after.rows, same),

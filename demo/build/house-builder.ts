@@ -4,7 +4,26 @@ import { curesFor, runChecks } from '../../core/rules/index.ts';
 import { readPackage } from '../../core/brief/index.ts';
 import { buildingOf, featureMake, nearestWall, usualSize } from '../../core/house/index.ts';
 import { crossingParameters, type Outcome, type Point2 } from '../../core/math/index.ts';
-import { checkIntegrity, create, emptyDocument, type Feature, newFeature, newLevel, newOpening, newRack, newRiser, newRoom, newWall, type Opening, type Operation, type ProjectDocument, type ProjectHeader, type Room, update, type Wall } from '../../core/model/index.ts';
+import {
+  checkIntegrity,
+  create,
+  emptyDocument,
+  type Feature,
+  newFeature,
+  newLevel,
+  newOpening,
+  newRack,
+  newRiser,
+  newRoom,
+  newWall,
+  type Opening,
+  type Operation,
+  type ProjectDocument,
+  type ProjectHeader,
+  type Room,
+  update,
+  type Wall,
+} from '../../core/model/index.ts';
 
 /** The day on which the demo houses were drawn: what is due is reckoned from then. */
 export const DRAWN_ON = '2026-11-25';

@@ -42,16 +42,16 @@ export interface SharedRoutePreview {
 }
 
 /** The lists with what became different. */
-export const applyDelta = (lists: DerivedLists, told: Delta): DerivedLists => ({
-  runs: applySplices(lists.runs, told.runs),
-  findings: applySplices(lists.findings, told.findings),
-  rows: applySplices(lists.rows, told.rows),
+export const applyDelta = (lists: DerivedLists, delta: Delta): DerivedLists => ({
+  runs: applySplices(lists.runs, delta.runs),
+  findings: applySplices(lists.findings, delta.findings),
+  rows: applySplices(lists.rows, delta.rows),
 });
 
 /** All that follows from a project: routes, findings and the schedule. */
 export interface Derived {
   readonly runs: readonly PlannedRun[];
-  readonly byTold: ReadonlyMap<DerivedRun, PlannedRun>;
+  readonly byDerived: ReadonlyMap<DerivedRun, PlannedRun>;
   readonly runById: ReadonlyMap<string, PlannedRun>;
   readonly runsByDevice: ReadonlyMap<string, readonly PlannedRun[]>;
   readonly findings: readonly DerivedFinding[];
@@ -59,17 +59,16 @@ export interface Derived {
 }
 
 /**
- * What was told, beside a project that may already be an edit further: records are those of the project, and what speaks of
- * records that are gone is left out. Routes and findings of the last edit follow when they are told. What `last` has in common with
- * it is taken over.
+ * The lists beside a project that may already be an edit further: records are those of the project, and what speaks of records that
+ * are gone is left out. Routes and findings of the last edit follow with their delta. What `last` has in common with it is taken over.
  */
 export function derivedFrom(lists: DerivedLists, document: ProjectDocument, last: Derived | null = null): Derived {
-  const byTold = new Map<DerivedRun, PlannedRun>();
-  for (const told of lists.runs) {
-    const planned = plannedFrom(told, document, last?.byTold.get(told));
-    if (planned) byTold.set(told, planned);
+  const byDerived = new Map<DerivedRun, PlannedRun>();
+  for (const derived of lists.runs) {
+    const planned = plannedFrom(derived, document, last?.byDerived.get(derived));
+    if (planned) byDerived.set(derived, planned);
   }
-  const runs = [...byTold.values()];
+  const runs = [...byDerived.values()];
   const runsByDevice = new Map<string, PlannedRun[]>();
   for (const planned of runs) {
     const list = runsByDevice.get(planned.device.id);
@@ -78,25 +77,25 @@ export function derivedFrom(lists: DerivedLists, document: ProjectDocument, last
   }
   return {
     runs,
-    byTold,
+    byDerived,
     runById: new Map(runs.map((planned) => [planned.run.id, planned])),
     runsByDevice,
-    findings: kept(lists.findings, ({ subjects }) => subjects.every((subject) => isThere(document, subject))),
-    rows: kept(
+    findings: keepOnly(lists.findings, ({ subjects }) => subjects.every((subject) => isThere(document, subject))),
+    rows: keepOnly(
       lists.rows,
       ({ runId, deviceId }) => document.runs[runId] !== undefined && document.devices[deviceId] !== undefined,
     ),
   };
 }
 
-/** A told run with its records; undefined where they are gone, `last` where they are the same. */
-export function plannedFrom(told: DerivedRun, document: ProjectDocument, last?: PlannedRun): PlannedRun | undefined {
-  const run = document.runs[told.runId];
+/** A run of the lists with its records; undefined where they are gone, `last` where they are the same. */
+export function plannedFrom(derived: DerivedRun, document: ProjectDocument, last?: PlannedRun): PlannedRun | undefined {
+  const run = document.runs[derived.runId];
   const device = run && document.devices[run.deviceId];
   if (!device) return undefined;
   const route = keptRoute(document, run.id);
   if (last && last.run === run && last.device === device && last.kept === route) return last;
-  const { wanted, differs, length, points, media } = told;
+  const { wanted, differs, length, points, media } = derived;
   return { run, device, wanted, kept: route, differs, length, points, media };
 }
 
@@ -104,6 +103,6 @@ const isThere = (document: ProjectDocument, { in: name, id }: { readonly in: Col
   document[name][id] !== undefined;
 
 /** The list itself where all of it stays. */
-function kept<T>(list: readonly T[], stays: (item: T) => boolean): readonly T[] {
+function keepOnly<T>(list: readonly T[], stays: (item: T) => boolean): readonly T[] {
   return list.every(stays) ? list : list.filter(stays);
 }

@@ -1,9 +1,8 @@
 import { expect } from 'chai';
-import { edited } from '@dusky-spool/core/derive';
-import type { Operation, ProjectDocument, Seal } from '@dusky-spool/core/model';
+import type { ProjectDocument, Seal } from '@dusky-spool/core/model';
 import type { Penetration } from '@dusky-spool/core/pathways';
 import { CHECKS, settingsOf } from '@dusky-spool/core/rules';
-import { countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
+import { applied, countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
 import { addCompromise } from './add-compromise.ts';
 import { addDecision } from './add-decision.ts';
 import { addPhase } from './add-phase.ts';
@@ -18,11 +17,6 @@ import { setTradeDate } from './set-trade-date.ts';
 import { takeTypes } from './take-types.ts';
 import { toggleGroup } from './toggle-group.ts';
 
-const after = (project: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
-  const outcome = edited(project, operations);
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
-  return outcome.value;
-};
 const counted = () => {
   let n = 0;
   return () => `n${++n}`;
@@ -40,15 +34,15 @@ const [run] = Object.values(withTwo.runs);
 
 describe('groups', () => {
   it('take devices in that are not in them, and let all of them go where all are', () => {
-    const made = after(
+    const made = applied(
       withTwo,
       makeGroup({ id: 'g1', kind: 'audio', name: 'Porch' }, { deviceIds: [deviceIds[0]], newId: counted() }),
     );
     expect(Object.values(made.groupMembers).map(({ deviceId }) => deviceId)).to.deep.equal([deviceIds[0]]);
     const newId = () => 'm2';
-    const both = after(made, toggleGroup(made, { groupId: 'g1', deviceIds, newId }));
+    const both = applied(made, toggleGroup(made, { groupId: 'g1', deviceIds, newId }));
     expect(Object.values(both.groupMembers).map(({ deviceId }) => deviceId)).to.have.members(deviceIds);
-    expect(after(both, toggleGroup(both, { groupId: 'g1', deviceIds, newId })).groupMembers).to.deep.equal({});
+    expect(applied(both, toggleGroup(both, { groupId: 'g1', deviceIds, newId })).groupMembers).to.deep.equal({});
   });
 });
 
@@ -59,11 +53,11 @@ describe('rules', () => {
 
   it('that are set as usual have no record; others say who set them and when', () => {
     expect(set(withTwo, USUAL_SETTING)).to.deep.equal([]);
-    const off = after(withTwo, set(withTwo, { ...USUAL_SETTING, off: true }));
+    const off = applied(withTwo, set(withTwo, { ...USUAL_SETTING, off: true }));
     expect(settingsOf(off).get(ruleId)).to.include({ off: true, by: 'A planner', on: '2026-11-29' });
-    const lowered = after(off, set(off, { ...USUAL_SETTING, rank: 'look' }));
+    const lowered = applied(off, set(off, { ...USUAL_SETTING, rank: 'look' }));
     expect(Object.keys(lowered.ruleSettings)).to.deep.equal(['rs1']);
-    expect(after(lowered, set(lowered, USUAL_SETTING)).ruleSettings).to.deep.equal({});
+    expect(applied(lowered, set(lowered, USUAL_SETTING)).ruleSettings).to.deep.equal({});
   });
 });
 
@@ -77,8 +71,8 @@ describe('routes led by hand', () => {
       targetId: Object.keys(withTwo.rooms)[0],
       at: null,
     });
-    const avoiding = after(withTwo, [rule]);
-    const led = after(
+    const avoiding = applied(withTwo, [rule]);
+    const led = applied(
       avoiding,
       routeVia(avoiding, {
         id: 'a',
@@ -90,7 +84,7 @@ describe('routes led by hand', () => {
       }),
     );
     expect(Object.keys(led.routeRules).sort()).to.deep.equal(['a_0', 'a_1', 'rr0']);
-    const again = after(led, routeVia(led, { id: 'b', runId: run.id, points: [[3, 1, 2.5]] }));
+    const again = applied(led, routeVia(led, { id: 'b', runId: run.id, points: [[3, 1, 2.5]] }));
     expect(Object.keys(again.routeRules).sort()).to.deep.equal(['b_0', 'rr0']);
     expect(again.routeRules.b_0.at).to.deep.equal([3, 1, 2.5]);
   });
@@ -101,7 +95,7 @@ describe('the library of a project', () => {
     const [type] = Object.values(withTwo.deviceTypes);
     const newer = { ...type, name: 'Renamed', version: type.version + 1, cables: [] };
     const fresh = { ...type, id: 'fresh', code: 'Z9' };
-    const taken = after(withTwo, takeTypes(withTwo, [newer, fresh]));
+    const taken = applied(withTwo, takeTypes(withTwo, [newer, fresh]));
     expect(taken.deviceTypes[type.id]).to.include({ name: 'Renamed', version: type.version + 1 });
     expect(taken.deviceTypes[type.id].cables).to.deep.equal(type.cables);
     expect(taken.deviceTypes.fresh.code).to.equal('Z9');
@@ -110,8 +104,8 @@ describe('the library of a project', () => {
 
   it('copies a type under a code that is free', () => {
     const [from] = Object.values(withTwo.deviceTypes);
-    const once = after(withTwo, copyType(withTwo, { id: 't1', from, name: 'x'.repeat(100) }));
-    const twice = after(once, copyType(once, { id: 't2', from, name: 'Copy' }));
+    const once = applied(withTwo, copyType(withTwo, { id: 't1', from, name: 'x'.repeat(100) }));
+    const twice = applied(once, copyType(once, { id: 't2', from, name: 'Copy' }));
     expect(once.deviceTypes.t1.name).to.have.length(80);
     expect(new Set(Object.values(twice.deviceTypes).map(({ code }) => code)).size).to.equal(
       Object.keys(twice.deviceTypes).length,
@@ -121,19 +115,19 @@ describe('the library of a project', () => {
 
 describe('what is written down of a job', () => {
   it('labels that were printed, of runs that are still there', () => {
-    const printed = after(withTwo, markPrinted(withTwo, [run.id, 'gone'], '2026-11-29'));
+    const printed = applied(withTwo, markPrinted(withTwo, [run.id, 'gone'], '2026-11-29'));
     expect(printed.runs[run.id].printedOn).to.equal('2026-11-29');
     expect(markPrinted(printed, [run.id], '2026-11-29')).to.deep.equal([]);
   });
 
   it('one date for each gate', () => {
-    const set = after(withTwo, setTradeDate(withTwo, { id: 'd1', gate: 'board', on: '2026-12-01' }));
-    const moved = after(set, setTradeDate(set, { id: 'd2', gate: 'board', on: '2026-12-08' }));
+    const set = applied(withTwo, setTradeDate(withTwo, { id: 'd1', gate: 'board', on: '2026-12-01' }));
+    const moved = applied(set, setTradeDate(set, { id: 'd2', gate: 'board', on: '2026-12-08' }));
     expect(Object.values(moved.tradeDates)).to.deep.equal([{ id: 'd1', gate: 'board', on: '2026-12-08' }]);
   });
 
   it('phases counted from the second, decisions and compromises with the client as their owner', () => {
-    const client = after(withTwo, [
+    const client = applied(withTwo, [
       {
         op: 'update',
         in: 'project',
@@ -142,15 +136,15 @@ describe('what is written down of a job', () => {
         after: { client: 'The household' },
       } as never,
     ]);
-    const phased = after(client, addPhase(client, { id: 'p1', nameOf: (n) => `Phase ${n}` }));
+    const phased = applied(client, addPhase(client, { id: 'p1', nameOf: (n) => `Phase ${n}` }));
     expect(phased.phases.p1).to.include({ name: 'Phase 2', order: 0 });
-    expect(after(phased, addPhase(phased, { id: 'p2', nameOf: (n) => `Phase ${n}` })).phases.p2.name).to.equal('Phase 3');
-    expect(after(client, addDecision(client, { id: 'o1', subject: 'Projector' })).decisions.o1).to.include({
+    expect(applied(phased, addPhase(phased, { id: 'p2', nameOf: (n) => `Phase ${n}` })).phases.p2.name).to.equal('Phase 3');
+    expect(applied(client, addDecision(client, { id: 'o1', subject: 'Projector' })).decisions.o1).to.include({
       owner: 'The household',
       gate: 'board',
     });
     expect(
-      after(client, addCompromise(client, { id: 'c1', what: 'No riser', on: '2026-11-29' })).compromises.c1.acceptedBy,
+      applied(client, addCompromise(client, { id: 'c1', what: 'No riser', on: '2026-11-29' })).compromises.c1.acceptedBy,
     ).to.equal('The household');
   });
 

@@ -1,8 +1,7 @@
 import { expect } from 'chai';
-import { edited } from '@dusky-spool/core/derive';
 import { featureMake } from '@dusky-spool/core/house';
-import { newOpening, type Operation, type PictureInfo, type ProjectDocument } from '@dusky-spool/core/model';
-import { smallHouse } from '@dusky-spool/core/testing';
+import { newOpening, type PictureInfo } from '@dusky-spool/core/model';
+import { applied, smallHouse } from '@dusky-spool/core/testing';
 import { addDrawingPicture, addTradeMarks } from './add-drawing.ts';
 import { addDimension } from './add-dimension.ts';
 import { addLevel } from './add-level.ts';
@@ -18,12 +17,6 @@ import { placeRiser } from './place-riser.ts';
 import { removeRecords } from './remove-records.ts';
 import { toggleJoist } from './toggle-joist.ts';
 
-/** The project after operations, which have to be possible. */
-const after = (project: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
-  const outcome = edited(project, operations);
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
-  return outcome.value;
-};
 const [levelId] = Object.keys(smallHouse().levels);
 const newId = (kind: string) => `${kind}_new`;
 
@@ -38,19 +31,19 @@ describe('commands that change single records', () => {
   it('change and remove several at once', () => {
     const house = smallHouse();
     const walls = Object.values(house.walls);
-    const thick = after(house, changeRecords('walls', walls, { thicknessM: 0.2 }));
+    const thick = applied(house, changeRecords('walls', walls, { thicknessM: 0.2 }));
     expect(Object.values(thick.walls).every(({ thicknessM }) => thicknessM === 0.2)).to.equal(true);
-    const measured = after(house, addDimension({ id: 'm1', levelId, from: [0, 0], to: [2, 0] }));
+    const measured = applied(house, addDimension({ id: 'm1', levelId, from: [0, 0], to: [2, 0] }));
     expect(measured.dimensions.m1).to.deep.include({ a: [0, 0], b: [2, 0] });
-    expect(after(measured, removeRecords('dimensions', [measured.dimensions.m1])).dimensions).to.deep.equal({});
+    expect(applied(measured, removeRecords('dimensions', [measured.dimensions.m1])).dimensions).to.deep.equal({});
   });
 });
 
 describe('a new level', () => {
   it('stands on the highest one, with the next free code and number', () => {
     const house = smallHouse();
-    const one = after(house, addLevel(house, { id: 'l1', nameOf: (n) => `Level ${n}` }));
-    const two = after(one, addLevel(one, { id: 'l2', nameOf: (n) => `Level ${n}` }));
+    const one = applied(house, addLevel(house, { id: 'l1', nameOf: (n) => `Level ${n}` }));
+    const two = applied(one, addLevel(one, { id: 'l2', nameOf: (n) => `Level ${n}` }));
     const { l1, l2 } = two.levels;
     expect(l2.elevationM).to.be.closeTo(l1.elevationM + l1.ceilingHeightM + l1.cavityDepthM, 1e-9);
     expect(l2.order).to.equal(l1.order + 1);
@@ -62,14 +55,14 @@ describe('a new level', () => {
 describe('things that are placed on a plan', () => {
   it('have the usual size of their kind, and what is to be measured is open', () => {
     const house = smallHouse();
-    const sofa = after(house, placeFeature(house, { id: 'f1', levelId, make: featureMake('sofa'), points: [[1, 1]] })).features
+    const sofa = applied(house, placeFeature(house, { id: 'f1', levelId, make: featureMake('sofa'), points: [[1, 1]] })).features
       .f1;
     expect(sofa).to.deep.include({ kind: 'sofa', points: [[1, 1]], decision: null, insideDiameterM: null });
     const points: [number, number][] = [
       [0, 0],
       [3, 0],
     ];
-    const conduit = after(house, placeFeature(house, { id: 'f2', levelId, make: featureMake('conduit'), points })).features.f2;
+    const conduit = applied(house, placeFeature(house, { id: 'f2', levelId, make: featureMake('conduit'), points })).features.f2;
     expect(conduit.insideDiameterM).to.equal(0.025);
   });
 
@@ -77,20 +70,20 @@ describe('things that are placed on a plan', () => {
     const house = smallHouse();
     const code = freeRackCode(house);
     expect(Object.values(house.racks).map((rack) => rack.code)).to.not.include(code);
-    const racked = after(house, placeRack(house, { id: 'k9', levelId, at: [1, 1], name: `Rack ${code}` }));
+    const racked = applied(house, placeRack(house, { id: 'k9', levelId, at: [1, 1], name: `Rack ${code}` }));
     expect(racked.racks.k9).to.include({ code, x: 1, y: 1, units: 24 });
     expect(freeRackCode(racked)).to.not.equal(code);
-    const taller = after(house, addLevel(house, { id: 'top', nameOf: String }));
+    const taller = applied(house, addLevel(house, { id: 'top', nameOf: String }));
     const lowest = Object.values(taller.levels).sort((a, b) => a.order - b.order)[0].id;
-    const riser = after(taller, placeRiser(taller, { id: 'z9', levelId: lowest, at: [1, 1], name: 'Riser' })).risers.z9;
+    const riser = applied(taller, placeRiser(taller, { id: 'z9', levelId: lowest, at: [1, 1], name: 'Riser' })).risers.z9;
     expect(taller.levels[riser.topLevelId].order).to.be.greaterThan(taller.levels[lowest].order);
-    const single = after(taller, placeRiser(taller, { id: 'z8', levelId: 'top', at: [1, 1], name: 'Riser' })).risers.z8;
+    const single = applied(taller, placeRiser(taller, { id: 'z8', levelId: 'top', at: [1, 1], name: 'Riser' })).risers.z8;
     expect(single.topLevelId).to.equal('top');
   });
 
   it('mark a point by name', () => {
     const house = smallHouse();
-    expect(after(house, markPoint({ id: 'p1', levelId, name: 'chimney', at: [2, 3] })).referencePoints.p1).to.include({
+    expect(applied(house, markPoint({ id: 'p1', levelId, name: 'chimney', at: [2, 3] })).referencePoints.p1).to.include({
       x: 2,
       y: 3,
     });
@@ -99,20 +92,20 @@ describe('things that are placed on a plan', () => {
   it('stand for one choice: choosing one lets go of the others', () => {
     let house = smallHouse();
     for (const id of ['s1', 's2']) {
-      house = after(house, placeFeature(house, { id, levelId, make: featureMake('sofa'), points: [[1, 1]] }));
-      house = after(house, changeRecord('features', house.features[id], { choiceOf: 'seating', chosen: id === 's1' }));
+      house = applied(house, placeFeature(house, { id, levelId, make: featureMake('sofa'), points: [[1, 1]] }));
+      house = applied(house, changeRecord('features', house.features[id], { choiceOf: 'seating', chosen: id === 's1' }));
     }
-    const chosen = after(house, chooseAlternative(house, house.features.s2));
+    const chosen = applied(house, chooseAlternative(house, house.features.s2));
     expect([chosen.features.s1.chosen, chosen.features.s2.chosen]).to.deep.equal([false, true]);
   });
 });
 
 describe('a drag', () => {
-  const house = after(smallHouse(), placeRack(smallHouse(), { id: 'k9', levelId, at: [1, 1], name: 'Rack' }));
+  const house = applied(smallHouse(), placeRack(smallHouse(), { id: 'k9', levelId, at: [1, 1], name: 'Rack' }));
   const drag = (grip: Parameters<typeof dragGrip>[1]['grip'], by: [number, number], at: [number, number] = by) => {
     const outcome = dragGrip(house, { grip, by, at, levelId, newId });
     if (!outcome.ok) throw new Error(outcome.problem.code);
-    return after(house, outcome.value);
+    return applied(house, outcome.value);
   };
 
   it('moves a rack by as much as the pointer, to a tenth of a millimetre', () => {
@@ -133,10 +126,10 @@ describe('a drag', () => {
       sillM: 0,
       headM: 2.04,
     });
-    const outfitted = after(house, createRecords('openings', [door]));
+    const outfitted = applied(house, createRecords('openings', [door]));
     const outcome = dragGrip(outfitted, { grip: { kind: 'opening', id: 'o1' }, by: along, at: along, levelId, newId });
     if (!outcome.ok) throw new Error(outcome.problem.code);
-    expect(after(outfitted, outcome.value).openings.o1.offsetM).to.be.closeTo(lengthM - 0.4, 0.002);
+    expect(applied(outfitted, outcome.value).openings.o1.offsetM).to.be.closeTo(lengthM - 0.4, 0.002);
   });
 
   it('moves one point of an area and leaves the others', () => {
@@ -144,7 +137,7 @@ describe('a drag', () => {
       [0, 0],
       [3, 0],
     ];
-    const beamed = after(house, placeFeature(house, { id: 'b1', levelId, make: featureMake('beam'), points }));
+    const beamed = applied(house, placeFeature(house, { id: 'b1', levelId, make: featureMake('beam'), points }));
     const outcome = dragGrip(beamed, {
       grip: { kind: 'feature-point', id: 'b1', index: 1 },
       by: [0, 1],
@@ -152,7 +145,7 @@ describe('a drag', () => {
       levelId,
       newId,
     });
-    expect(outcome.ok && after(beamed, outcome.value).features.b1.points).to.deep.equal([
+    expect(outcome.ok && applied(beamed, outcome.value).features.b1.points).to.deep.equal([
       [0, 0],
       [3, 1],
     ]);
@@ -163,11 +156,11 @@ describe('a joist', () => {
   it('is written down, and taken back by a second click', () => {
     const house = smallHouse();
     const [roomId] = Object.keys(house.rooms);
-    const there = after(house, toggleJoist(house, { id: 'j1', roomId, offsetM: 1.2, isThere: true, joists: [] }));
+    const there = applied(house, toggleJoist(house, { id: 'j1', roomId, offsetM: 1.2, isThere: true, joists: [] }));
     expect(there.framingMembers.j1).to.include({ kind: 'joist', offsetM: 1.2, present: true });
     const joists = [{ offsetM: 1.2, memberId: 'j1' }];
     expect(
-      after(there, toggleJoist(there, { id: 'j2', roomId, offsetM: 1.22, isThere: true, joists })).framingMembers,
+      applied(there, toggleJoist(there, { id: 'j2', roomId, offsetM: 1.22, isThere: true, joists })).framingMembers,
     ).to.deep.equal({});
     // That one is missing is only said of one that the spacing rule puts there.
     expect(toggleJoist(house, { id: 'j3', roomId, offsetM: 2, isThere: false, joists: [] })).to.deep.equal([]);
@@ -189,12 +182,12 @@ describe('a plan picture', () => {
 
   it('that replaces another lies where it lay, as wide, and retires it', () => {
     const house = smallHouse();
-    const old = after(
+    const old = applied(
       house,
       addPlanPicture({ id: 'u1', levelId, picture, name: 'a', at: [1, 2], metresPerPixel: 0.02, replaced: null }),
     );
     const sharper = { ...picture, id: 'b'.repeat(64), widthPx: 4000 };
-    const next = after(
+    const next = applied(
       old,
       addPlanPicture({
         id: 'u2',
@@ -224,7 +217,7 @@ describe('a drawing', () => {
       moved: ([x, y]) => [x + 2, y + 3],
       newId: () => 'f1',
     });
-    expect(after(house, operations).features.f1).to.deep.include({
+    expect(applied(house, operations).features.f1).to.deep.include({
       kind: 'trade-mark',
       owner: 'ELECTRIC',
       points: [[3, 4]],

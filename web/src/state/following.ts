@@ -42,7 +42,7 @@ interface FollowingStore {
 
 const NOTHING_DERIVED: Derived = {
   runs: [],
-  byTold: new Map(),
+  byDerived: new Map(),
   runById: new Map(),
   runsByDevice: new Map(),
   findings: [],

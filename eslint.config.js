@@ -131,10 +131,10 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['**/*.test.ts', 'e2e/**/*.ts', '**/testing/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
+  { files: ['**/*.test.{ts,tsx}', 'e2e/**/*.ts', '**/testing/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
   {
     files: ['**/*.{ts,tsx}'],
-    ignores: ['**/*.test.ts', ...Object.values(LONG_FUNCTIONS).flat()],
+    ignores: ['**/*.test.{ts,tsx}', ...Object.values(LONG_FUNCTIONS).flat()],
     rules: { 'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }] },
   },
   { files: ['scripts/**', 'cli/**', 'demo/build/**', 'server/app/main.ts'], rules: { 'no-console': 'off' } },

@@ -24,7 +24,7 @@ const CORE = [
   'testing',
 ];
 /** Folders of the page and of the server, from the ground up, as the shelves of the core. `app` is the roof. */
-const WEB = ['ground', 'styles', 'workers', 'state', 'commands', 'ui', 'canvas', 'screens', 'app'];
+const WEB = ['ground', 'styles', 'workers', 'state', 'commands', 'ui', 'canvas', 'screens', 'app', 'testing'];
 const SERVER = [
   'database',
   'http',

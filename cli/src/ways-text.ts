@@ -1,27 +1,27 @@
 import { holeSchedule, holeTotals } from '@dusky-spool/core/pathways';
 import { applyChange, type ProjectDocument } from '@dusky-spool/core/model';
 import { HOLE_MEMBERS } from '@dusky-spool/core/routing';
-import { holesOfRun, planRuns, proposeTrunks } from '@dusky-spool/core/runs';
+import { holesOfRun, planRuns, proposeSharedRoutes } from '@dusky-spool/core/runs';
 import { en, problemSentence } from '@dusky-spool/texts';
 
 /** The way of every run with its holes, and what all of them come to; with `shared`, after ways that runs share were looked for. */
 export function waysText(document: ProjectDocument, shared: boolean, asJson: boolean): string {
-  const proposal = shared ? proposeTrunks(document, () => 'trunk') : null;
+  const proposal = shared ? proposeSharedRoutes(document, () => 'trunk') : null;
   const applied = proposal && applyChange(document, { operations: proposal.operations });
   const house = applied?.ok ? applied.value : document;
   const planned = planRuns(house);
   const totals = holeTotals(holeSchedule(house, planned));
   const runs = planned.map((one) => {
-    const { run, wanted, kept, length, points, media } = one;
+    const { run, proposedRoute, issuedRoute, length, points, media } = one;
     const holes = holesOfRun(house, one);
     return {
       number: run.number,
-      problem: wanted.ok || kept ? null : problemSentence(wanted.problem),
+      problem: proposedRoute.ok || issuedRoute ? null : problemSentence(proposedRoute.problem),
       riseM: length?.riseM ?? null,
       runM: length?.runM ?? null,
       dropM: length?.dropM ?? null,
       cutLengthM: length?.cutLengthM ?? null,
-      costM: wanted.ok ? wanted.value.costM : null,
+      costM: proposedRoute.ok ? proposedRoute.value.costM : null,
       holes: holes.map(({ member, at }) => ({ member, at })),
       points,
       media,

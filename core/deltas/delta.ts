@@ -5,12 +5,12 @@ import { keptRoute, type PlannedRun } from '../runs/index.ts';
 import { applySplices, type Splice } from './splices.ts';
 
 /** A planned run as it is sent: without the records that the other side has. */
-export type DerivedRun = Omit<PlannedRun, 'run' | 'device' | 'kept'> & { readonly runId: string };
+export type DerivedRun = Omit<PlannedRun, 'run' | 'device' | 'issuedRoute'> & { readonly runId: string };
 
 /** A finding as it is sent; `ref` tells it from all others and asks for its cures. */
 export type DerivedFinding = Omit<Finding, 'cures'> & { readonly ref: string; readonly stage: CheckStage };
 
-/** Everything that was told so far. */
+/** Everything that has been published. */
 export interface DerivedLists {
   readonly runs: readonly DerivedRun[];
   readonly findings: readonly DerivedFinding[];
@@ -19,34 +19,39 @@ export interface DerivedLists {
 
 export const NO_LISTS: DerivedLists = { runs: [], findings: [], rows: [] };
 
-/** What became different. */
+/** What has changed. */
 export interface Delta {
+  /** Made from nothing: it replaces what was published before, of whatever project. */
+  readonly isWhole: boolean;
   readonly runs: readonly Splice<DerivedRun>[];
   readonly findings: readonly Splice<DerivedFinding>[];
   readonly rows: readonly Splice<ScheduleRow>[];
 }
 
-/** What follows from where devices are held. */
+/** What follows from where devices are dragged to. */
 export interface DragDelta {
   readonly runs: readonly DerivedRun[];
   readonly clashes: readonly (Pick<Finding, 'rank' | 'code' | 'figures'> & { readonly deviceId: string })[];
 }
 
-/** What shared ways would bring: all cable, holes and work now and then, and the edit that keeps them. */
+/** What shared routes would bring: all cable, holes and work before and after, and the edit that makes them. */
 export interface SharedRoutePreview {
   readonly operations: readonly Operation[];
   readonly now: { readonly cutM: number; readonly holes: number; readonly workM: number };
   readonly then: { readonly cutM: number; readonly holes: number; readonly workM: number };
-  /** Runs that would go another way. */
+  /** Runs that would take another route. */
   readonly moved: number;
 }
 
-/** The lists with what became different. */
-export const applyDelta = (lists: DerivedLists, delta: Delta): DerivedLists => ({
-  runs: applySplices(lists.runs, delta.runs),
-  findings: applySplices(lists.findings, delta.findings),
-  rows: applySplices(lists.rows, delta.rows),
-});
+/** The lists with the changes applied. */
+export function applyDelta(lists: DerivedLists, delta: Delta): DerivedLists {
+  const base = delta.isWhole ? NO_LISTS : lists;
+  return {
+    runs: applySplices(base.runs, delta.runs),
+    findings: applySplices(base.findings, delta.findings),
+    rows: applySplices(base.rows, delta.rows),
+  };
+}
 
 /** All that follows from a project: routes, findings and the schedule. */
 export interface Derived {
@@ -59,8 +64,8 @@ export interface Derived {
 }
 
 /**
- * The lists beside a project that may already be an edit further: records are those of the project, and what speaks of records that
- * are gone is left out. Routes and findings of the last edit follow with their delta. What `last` has in common with it is taken over.
+ * The lists beside a project that may already be one edit ahead of them: records are those of the project, and rows about deleted
+ * records are left out. Routes and findings of the last edit come with their delta. Objects that are equal in `last` are reused.
  */
 export function derivedFrom(lists: DerivedLists, document: ProjectDocument, last: Derived | null = null): Derived {
   const byDerived = new Map<DerivedRun, PlannedRun>();
@@ -94,9 +99,9 @@ export function plannedFrom(derived: DerivedRun, document: ProjectDocument, last
   const device = run && document.devices[run.deviceId];
   if (!device) return undefined;
   const route = keptRoute(document, run.id);
-  if (last && last.run === run && last.device === device && last.kept === route) return last;
-  const { wanted, differs, length, points, media } = derived;
-  return { run, device, wanted, kept: route, differs, length, points, media };
+  if (last && last.run === run && last.device === device && last.issuedRoute === route) return last;
+  const { proposedRoute, differs, length, points, media } = derived;
+  return { run, device, proposedRoute, issuedRoute: route, differs, length, points, media };
 }
 
 const isThere = (document: ProjectDocument, { in: name, id }: { readonly in: CollectionName; readonly id: string }) =>

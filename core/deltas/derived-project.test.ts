@@ -45,20 +45,20 @@ const { document: start } = withDevices(
 const touchedAll = (before: ProjectDocument, after: ProjectDocument): Touched =>
   new Map(COLLECTION_NAMES.map((name) => [name, new Set([...Object.keys(before[name]), ...Object.keys(after[name])])]));
 
-/** A page with its worker: it knows only what it is told. */
+/** A page with its worker: it knows only what is published. */
 function page(document: ProjectDocument) {
-  const following = new DerivedProject(WORDS);
-  following.open(sent(document), TODAY);
+  const derivedProject = new DerivedProject(WORDS);
+  derivedProject.open(sent(document), TODAY);
   let now = document;
-  let lists = applyDelta(NO_LISTS, sent(finished(following.follow(TODAY)).value));
+  let lists = applyDelta(NO_LISTS, sent(finished(derivedProject.derive(TODAY)).value));
   return {
-    following,
+    derivedProject,
     edit(next: ProjectDocument) {
-      following.edit(sent(patchOf(now, next, touchedAll(now, next))));
+      derivedProject.edit(sent(patchOf(now, next, touchedAll(now, next))));
       now = next;
-      const told = sent(finished(following.follow(TODAY)).value);
-      lists = applyDelta(lists, told);
-      return told;
+      const delta = sent(finished(derivedProject.derive(TODAY)).value);
+      lists = applyDelta(lists, delta);
+      return delta;
     },
     get derived() {
       return derivedFrom(lists, now);
@@ -85,7 +85,7 @@ function expectSame(document: ProjectDocument, derived: ReturnType<typeof derive
 }
 
 describe('what follows from a project', () => {
-  it('is told once in whole and then as differences, which come to what is worked out from nothing, whatever is edited', () => {
+  it('is published in whole once and then as deltas, which add up to a cold start, whatever is edited', () => {
     const place = fc.tuple(fc.double({ min: 0.2, max: 9.8, noNaN: true }), fc.double({ min: 0.2, max: 3.8, noNaN: true }));
     const step = fc.oneof(
       fc.record({ kind: fc.constant('move' as const), which: fc.nat(20), place }),
@@ -110,25 +110,25 @@ describe('what follows from a project', () => {
     );
   });
 
-  it('can have its routes told ahead of the checks, once, for a house that was just opened', () => {
-    const following = new DerivedProject(WORDS);
-    following.open(start, TODAY);
-    const routed = finished(following.route()).value!;
+  it('has its routes published ahead of the checks, once, for a house that was just opened', () => {
+    const derivedProject = new DerivedProject(WORDS);
+    derivedProject.open(start, TODAY);
+    const routed = finished(derivedProject.route()).value!;
     const early = applyDelta(NO_LISTS, sent(routed));
     expect(derivedFrom(early, start).runs).to.deep.equal(planRuns(start));
     expect(early.findings).to.deep.equal([]);
     expect(early.rows.map(({ runId }) => runId)).to.deep.equal(planRuns(start).map(({ run }) => run.id));
-    expect(finished(following.route()).value).to.equal(null);
-    expectSame(start, derivedFrom(applyDelta(early, sent(finished(following.follow(TODAY)).value)), start));
+    expect(finished(derivedProject.route()).value).to.equal(null);
+    expectSame(start, derivedFrom(applyDelta(early, sent(finished(derivedProject.derive(TODAY)).value)), start));
   });
 
   it('is little after a small edit: a device that moved tells its own runs', () => {
     const one = page(start);
     const moved = moveDevices(start, [{ deviceId: 'd1', to: [2, 1] }]);
-    const told = one.edit(applied(start, moved.ok ? moved.value : []));
+    const delta = one.edit(applied(start, moved.ok ? moved.value : []));
     const own = Object.values(start.runs).filter(({ deviceId }) => deviceId === 'd1');
-    expect(told.runs.flatMap(({ put }) => put.map(({ runId }) => runId))).to.deep.equal(own.map(({ id }) => id));
-    expect(told.rows.flatMap(({ put }) => put)).to.have.length(own.length);
+    expect(delta.runs.flatMap(({ put }) => put.map(({ runId }) => runId))).to.deep.equal(own.map(({ id }) => id));
+    expect(delta.rows.flatMap(({ put }) => put)).to.have.length(own.length);
   });
 
   it('can be looked at for an edit that is not made, and is as before after it', () => {
@@ -136,32 +136,32 @@ describe('what follows from a project', () => {
     const before = one.lists;
     const removed = removeDevices(start, ['d1']);
     const without = applied(start, removed.ok ? removed.value : []);
-    const told = finished(one.following.preview(sent(patchOf(start, without, touchedAll(start, without))), TODAY)).value;
-    expectSame(without, derivedFrom(applyDelta(before, sent(told)), without));
-    expect(one.edit(start)).to.deep.equal({ runs: [], findings: [], rows: [] });
+    const delta = finished(one.derivedProject.preview(sent(patchOf(start, without, touchedAll(start, without))), TODAY)).value;
+    expectSame(without, derivedFrom(applyDelta(before, sent(delta)), without));
+    expect(one.edit(start)).to.deep.equal({ isWhole: false, runs: [], findings: [], rows: [] });
   });
 
   it('of devices in the hand is what it would be if they were let go there', () => {
     const one = page(start);
     const moved = moveDevices(start, [{ deviceId: 'd1', to: [2.2, 1.4] }]);
     const operations = moved.ok ? moved.value : [];
-    const held = one.following.hold(sent(operations), ['d1'])!;
+    const held = one.derivedProject.drag(sent(operations), ['d1'])!;
     const there = applied(start, operations);
     const own = planRuns(there).filter(({ device }) => device.id === 'd1');
-    expect(held.runs.map((told) => plannedFrom(sent(told), there))).to.deep.equal(own);
-    // In the wall between the rooms a ceiling speaker has no cavity to go into: it is told so while it is held.
+    expect(held.runs.map((delta) => plannedFrom(sent(delta), there))).to.deep.equal(own);
+    // In the wall between the rooms a ceiling speaker has no cavity to go into: it is delta so while it is held.
     const into = moveDevices(start, [{ deviceId: 'd1', to: [4.9, 3.99] }]);
-    const clashing = one.following.hold(into.ok ? into.value : [], ['d1'])!;
+    const clashing = one.derivedProject.drag(into.ok ? into.value : [], ['d1'])!;
     expect(clashing.clashes.map(({ deviceId }) => deviceId)).to.include('d1');
-    expect(one.edit(start)).to.deep.equal({ runs: [], findings: [], rows: [] });
+    expect(one.edit(start)).to.deep.equal({ isWhole: false, runs: [], findings: [], rows: [] });
   });
 
   it('tells its share on the way, and loses nothing where it is called off', () => {
-    const following = new DerivedProject(WORDS);
-    following.open(start, TODAY);
-    const steps = following.follow(TODAY);
+    const derivedProject = new DerivedProject(WORDS);
+    derivedProject.open(start, TODAY);
+    const steps = derivedProject.derive(TODAY);
     steps.next();
-    const { value, shares } = finished(following.follow(TODAY));
+    const { value, shares } = finished(derivedProject.derive(TODAY));
     expectSame(start, derivedFrom(applyDelta(NO_LISTS, value), start));
     expect(shares).to.deep.equal([...shares].sort((a, b) => a - b));
     expect(shares.at(-1)).to.equal(1);
@@ -173,14 +173,14 @@ describe('what follows from a project', () => {
     const narrow = applied(start, thin ? [thin] : []);
     const one = page(narrow);
     const [cured] = checked(narrow, TODAY).filter(({ cures }) => cures.length > 0);
-    const told = one.derived.findings.find(
+    const delta = one.derived.findings.find(
       ({ code, subjects }) => code === cured.code && subjects[0].id === cured.subjects[0].id,
     )!;
-    expect(one.following.cures(told.ref)).to.deep.equal(cured.cures);
-    expect(one.following.cures('nothing')).to.deep.equal([]);
+    expect(one.derivedProject.cures(delta.ref)).to.deep.equal(cured.cures);
+    expect(one.derivedProject.cures('nothing')).to.deep.equal([]);
   });
 
-  it('leaves out what speaks of records that are gone, until the rest is told', () => {
+  it('leaves out what speaks of records that are gone, until the rest is published', () => {
     const one = page(start);
     const removed = removeDevices(start, ['d1']);
     const without = applied(start, removed.ok ? removed.value : []);
@@ -250,15 +250,15 @@ function operationsOf(
 
 describe('what is asked of the one that follows', () => {
   it('survives the way to the page, and is what the routes of now say', () => {
-    const { following } = page(start);
+    const { derivedProject } = page(start);
     const runs = planRuns(start);
-    expect(sent(following.cabling())).to.deep.equal(sent(cablingReport(start)));
-    expect(following.bundles()).to.deep.equal(bundleByWay(runs));
-    expect(following.scheme('{room}-{device}')).to.have.nested.property('problem.code', 'scheme-not-unique');
-    const outlook = following.scheme('{level}{room}{device}.{leg}');
+    expect(sent(derivedProject.cabling())).to.deep.equal(sent(cablingReport(start)));
+    expect(derivedProject.bundles()).to.deep.equal(bundleByWay(runs));
+    expect(derivedProject.scheme('{room}-{device}')).to.have.nested.property('problem.code', 'scheme-not-unique');
+    const outlook = derivedProject.scheme('{level}{room}{device}.{leg}');
     expect(outlook.ok && outlook.value.changed).to.equal(runs.length);
-    const both = following.both(runs[0].run.id)!;
+    const both = derivedProject.bothRoutes(runs[0].run.id)!;
     expect(sent(both.inWall!.openings)).to.equal(bothRoutes(start, runs[0]).inWall!.openings);
-    expect(following.both('nobody')).to.equal(null);
+    expect(derivedProject.bothRoutes('nobody')).to.equal(null);
   });
 });

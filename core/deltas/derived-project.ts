@@ -11,7 +11,7 @@ import {
   plannedRun,
   type PlannedRun,
   planRuns,
-  proposeTrunks,
+  proposeSharedRoutes,
   renumberScheme,
   ROUTE_OF_RUN,
   runsByDevice,
@@ -22,18 +22,18 @@ import { splicesBetween } from './splices.ts';
 import { deltaNodes, RUN_DELTA } from './delta-nodes.ts';
 import { type Delta, type DerivedLists, type DragDelta, NO_LISTS, type SharedRoutePreview } from './delta.ts';
 
-/** Devices this near are looked at beside one in the hand, m. */
+/** Devices this near to a dragged one are checked for clashes, m. */
 const BESIDE_M = 3;
-/** What keeps more devices in the hand from being built is not told while they move. */
-const MOST_TOLD = 2;
+/** Clashes shown while devices are dragged, and devices that are checked for them. */
+const MAX_CLASHES = 2;
 
 /**
- * Tells what follows from a project, routes, findings and the schedule, as differences after each of its edits. The page runs it in
- * a worker, tests without one; what it remembers is in the derivations of the project that is open.
+ * Publishes what follows from a project, routes, findings and the schedule, as a delta after each of its edits. The page runs it in
+ * a worker, tests without one; its caches are in the derivations of the open project.
  */
 export class DerivedProject {
   private own: Derivations | null = null;
-  private told: DerivedLists = NO_LISTS;
+  private published: DerivedLists = NO_LISTS;
   private readonly nodes: ReturnType<typeof deltaNodes>;
 
   constructor(words: ScheduleWords) {
@@ -43,41 +43,41 @@ export class DerivedProject {
   /** Another project, or this one from the start, on a day, YYYY-MM-DD. */
   open(document: ProjectDocument, today: string): void {
     this.own = new Derivations(document, today);
-    this.told = NO_LISTS;
+    this.published = NO_LISTS;
   }
 
-  /** An edit; what follows from it is told by the next `follow`. */
+  /** An edit; what follows from it is published by the next `derive`. */
   edit(patch: DocumentPatch): void {
     this.own = applyPatch(this.opened, patch);
   }
 
-  /** Routes and schedule without the checks, where nothing was told yet: null where something was, since all is told together then. */
+  /** Routes and schedule without the checks, where nothing has been published; else null, since all is published together then. */
   *route(): Generator<number, Delta | null> {
-    if (this.told !== NO_LISTS) return null;
+    if (this.published !== NO_LISTS) return null;
     yield* shares(this.opened.steps(this.nodes.routed));
-    this.told = this.opened.get(this.nodes.routed);
-    return differenceOf(NO_LISTS, this.told);
+    this.published = this.opened.get(this.nodes.routed);
+    return differenceOf(NO_LISTS, this.published);
   }
 
-  /** Works out everything, step by step with the share done; called off it loses nothing. */
-  *follow(today: string): Generator<number, Delta> {
+  /** Derives everything, step by step with the share done; cancelled it loses nothing. */
+  *derive(today: string): Generator<number, Delta> {
     this.own = this.opened.at(today);
     yield* shares(this.own.steps(this.nodes.all));
     const lists = this.own.get(this.nodes.all);
-    const told = differenceOf(this.told, lists);
-    this.told = lists;
-    return told;
+    const delta = differenceOf(this.published, lists);
+    this.published = lists;
+    return delta;
   }
 
-  /** What would follow from an edit that is only looked at, as a difference to what was told last. */
+  /** What would follow from a proposal, as a delta to what was published last. */
   *preview(patch: DocumentPatch, today: string): Generator<number, Delta> {
-    const looked = applyPatch(this.opened.at(today), patch);
-    yield* shares(looked.steps(this.nodes.all));
-    return differenceOf(this.told, looked.get(this.nodes.all));
+    const proposed = applyPatch(this.opened.at(today), patch);
+    yield* shares(proposed.steps(this.nodes.all));
+    return differenceOf(this.published, proposed.get(this.nodes.all));
   }
 
-  /** Runs of devices in the hand, and what keeps the first of them from being built there. */
-  hold(operations: readonly Operation[], deviceIds: readonly string[]): DragDelta | null {
+  /** Runs of dragged devices, and what keeps the first of the devices from being built there. */
+  drag(operations: readonly Operation[], deviceIds: readonly string[]): DragDelta | null {
     const document = dragDraft(this.opened.document, operations);
     if (!document) return null;
     const byDevice = runsByDevice(document);
@@ -85,19 +85,19 @@ export class DerivedProject {
       .flatMap((id) => byDevice.get(id) ?? [])
       .sort((a, b) => compareNumbers(a.number, b.number))
       .map(({ id }) => derivationsOf(document).one(RUN_DELTA, id)!);
-    return { runs, clashes: deviceIds.slice(0, MOST_TOLD).flatMap((id) => heldClashes(document, document.devices[id])) };
+    return { runs, clashes: deviceIds.slice(0, MAX_CLASHES).flatMap((id) => clashesOfDragged(document, document.devices[id])) };
   }
 
-  /** The way that a run takes and the next cheapest ones, with what each is made of. */
+  /** The route of a run and the next cheapest ones, with what each is made of. */
   choices(runId: string): ReturnType<typeof choicesOf> {
     const run = this.opened.document.runs[runId];
     return run ? choicesOf(this.opened.document, run) : { ok: false, problem: { code: 'record-gone', in: 'runs', id: runId } };
   }
 
-  /** Ways that runs could share. `newId` gives ids for what would be kept. */
-  trunks(newId: () => string): SharedRoutePreview {
+  /** Routes that runs could share. `newId` gives ids for what would be created. */
+  sharedRoutes(newId: () => string): SharedRoutePreview {
     const now = this.opened.document;
-    const { operations, now: workNow, together } = proposeTrunks(now, newId);
+    const { operations, now: workNow, together } = proposeSharedRoutes(now, newId);
     const applied = edited(now, operations);
     const then = applied.ok ? applied.value : now;
     const [before, after] = [planRuns(now), planRuns(then)];
@@ -116,12 +116,12 @@ export class DerivedProject {
     };
   }
 
-  /** All that follows from the routes: holes, ways, bundles, seals. */
+  /** All that follows from the routes: holes, pathways, bundles, penetrations. */
   cabling(): CablingReport {
     return cablingReport(this.opened.document);
   }
 
-  /** Runs by the bundles that their ways make. */
+  /** Operations that bundle runs by the pathways that they share. */
   bundles(): readonly Operation[] {
     return bundleByWay(planRuns(this.opened.document));
   }
@@ -132,12 +132,12 @@ export class DerivedProject {
   }
 
   /** A run in the walls beside the same run on the surface; null where it is gone. */
-  both(runId: string): BothRoutes | null {
+  bothRoutes(runId: string): BothRoutes | null {
     const run = this.opened.document.runs[runId];
     return run ? bothRoutes(this.opened.document, plannedRun(this.opened.document, runId)) : null;
   }
 
-  /** The cures of a finding that was told; none where it is no longer so. */
+  /** The cures of a published finding; none where it is gone. */
   cures(ref: string): readonly Cure[] {
     const finding = this.opened.get(FINDINGS).find((one) => findingKey(one) === ref);
     return finding ? curesFor(finding, this.opened.document) : [];
@@ -158,13 +158,13 @@ function* shares(steps: Steps<void>): Generator<number, void> {
   }
 }
 
-function heldClashes(document: ProjectDocument, device: Device): DragDelta['clashes'] {
+function clashesOfDragged(document: ProjectDocument, device: Device): DragDelta['clashes'] {
   const near = onLevel(document, 'devices', device.levelId).filter(
     (other) => Math.abs(other.x - device.x) < BESIDE_M && Math.abs(other.y - device.y) < BESIDE_M,
   );
   const { name } = document.deviceTypes[device.typeId];
   return clashesOf(document, device, near)
-    .slice(0, MOST_TOLD)
+    .slice(0, MAX_CLASHES)
     .map(({ rank, code, figures }) => ({ deviceId: device.id, rank, code, figures: { device: name, ...figures } }));
 }
 
@@ -173,6 +173,7 @@ const samePoints = (a: PlannedRun['points'], b: PlannedRun['points']) =>
   a.length === b.length && a.every((p, n) => p.every((value, axis) => value === b[n][axis]));
 
 const differenceOf = (before: DerivedLists, after: DerivedLists): Delta => ({
+  isWhole: before === NO_LISTS,
   runs: splicesBetween(before.runs, after.runs, same),
   findings: splicesBetween(before.findings, after.findings, same),
   rows: splicesBetween(before.rows, after.rows, same),

@@ -1,4 +1,4 @@
-// Here: what follows from a project (routes, findings, schedule), kept up with its edits and handed over as differences.
+// Here: what follows from a project (routes, findings, schedule), derived again after each edit and published as deltas.
 // Not here: working each of them out (runs, rules, sheets), and the worker that this runs in (web).
 // Start with `DerivedProject` on the one side and `derivedFrom` on the other.
 // Terms: docs/glossary.md.

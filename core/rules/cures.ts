@@ -49,6 +49,6 @@ export function leadAway(
   const applied = edited(document, operations);
   if (!applied.ok) return [];
   const planned = plannedRun(applied.value, runId);
-  const holds = planned.wanted.ok && planned.wanted.value.broken.length === 0 && isClear(applied.value, planned);
+  const holds = planned.proposedRoute.ok && planned.proposedRoute.value.broken.length === 0 && isClear(applied.value, planned);
   return holds ? [{ code: 'lead-away', figures: { number: run.number }, operations }] : [];
 }

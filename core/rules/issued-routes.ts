@@ -4,14 +4,14 @@ import { type Cure, type Rank, type RuleFinding, say } from './check.ts';
 
 /** What a rule says of an issued run whose plan has moved on, with the three ways to decide. */
 export function sayDiffers(
-  { run, kept, wanted, differs, length }: PlannedRun,
+  { run, issuedRoute, proposedRoute, differs, length }: PlannedRun,
   rank: Rank,
   code: string,
   more: RuleFinding['figures'] = {},
 ): RuleFinding[] {
-  if (!kept || !differs) return [];
+  if (!issuedRoute || !differs) return [];
   const builtM = length?.cutLengthM ?? null;
-  const wantedM = wanted.ok ? wanted.value.cutLengthM : null;
+  const wantedM = proposedRoute.ok ? proposedRoute.value.cutLengthM : null;
   return [
     say(
       rank,

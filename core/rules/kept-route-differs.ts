@@ -15,6 +15,6 @@ export const keptRouteDiffers = defineCheck({
   // Once the boards are on it is another matter: see below.
   ofRun: (planned, { document, today }) =>
     closedOn(document, today) === null
-      ? sayDiffers(planned, 'look', planned.wanted.ok ? 'kept-route-differs' : 'kept-route-impossible')
+      ? sayDiffers(planned, 'look', planned.proposedRoute.ok ? 'kept-route-differs' : 'kept-route-impossible')
       : [],
 });

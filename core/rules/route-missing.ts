@@ -22,8 +22,8 @@ export const routeMissing = defineCheck({
   severity: 'stop',
   appliesTo: 'runs',
   reads: [],
-  ofRun: ({ run, wanted, kept }) =>
-    wanted.ok || kept
+  ofRun: ({ run, proposedRoute, issuedRoute }) =>
+    proposedRoute.ok || issuedRoute
       ? []
       : [
           say(
@@ -33,7 +33,7 @@ export const routeMissing = defineCheck({
               { in: 'runs', id: run.id },
               { in: 'devices', id: run.deviceId },
             ],
-            { number: run.number, because: wanted.problem },
+            { number: run.number, because: proposedRoute.problem },
             // What would open a way is tried out only where somebody looks.
             { cures: (document) => curesOf(document, run) },
           ),

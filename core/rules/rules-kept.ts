@@ -10,9 +10,9 @@ export const rulesKept = defineCheck({
   severity: 'look',
   appliesTo: 'runs',
   reads: ['routeRules'],
-  ofRun: ({ run, wanted, kept }, { document }) => {
-    if (kept || !wanted.ok) return [];
-    return wanted.value.broken.flatMap((id) => {
+  ofRun: ({ run, proposedRoute, issuedRoute }, { document }) => {
+    if (issuedRoute || !proposedRoute.ok) return [];
+    return proposedRoute.value.broken.flatMap((id) => {
       const rule = document.routeRules[id];
       if (!rule) return [];
       return [

@@ -29,7 +29,7 @@ describe('a way led by hand', () => {
       [3, 3.6],
       [7, 0.6],
     ]);
-    expect(after.wanted.ok && after.wanted.value.broken).to.deep.equal([]);
+    expect(after.proposedRoute.ok && after.proposedRoute.value.broken).to.deep.equal([]);
     /** How far along the way, m, it passes a place within half a bay; -1 where it does not. */
     const passes = (x: number, y: number): number => {
       let soFarM = 0;

@@ -19,7 +19,7 @@ export interface TrunkProposal {
  * Looks for ways that drafted runs share, so that holes and pulls are fewer. Runs that are issued, labelled or pulled are left alone.
  * The same project gives the same proposal. `newId` gives ids for records that are made.
  */
-export function proposeTrunks(document: ProjectDocument, newId: () => string): TrunkProposal {
+export function proposeSharedRoutes(document: ProjectDocument, newId: () => string): TrunkProposal {
   const network = routeNetwork(document);
   const demands = demandsOf(document, network);
   const runs = demands.reduce((sum, { starts }) => sum + starts.length, 0);

@@ -7,7 +7,7 @@ export { bundleByWay, BUNDLES, bundlesOf, MOST_IN_BUNDLE } from './bundles.ts';
 export { bundleFor } from './bundling.ts';
 export { throughPoint } from './by-hand.ts';
 export { filledIn } from './calculator-inputs.ts';
-export { proposeTrunks } from './find-trunks.ts';
+export { proposeSharedRoutes } from './find-trunks.ts';
 export { firstFreeNumber, numberScheme, reserveBlock, runNumberFor, spendNumber } from './numbering.ts';
 export { waysToOpen } from './open-a-way.ts';
 export {

@@ -18,8 +18,8 @@ const slab = (walls: Record<string, Partial<Wall>> = {}, rooms: Partial<Room>[] 
   smallHouse({ rooms, walls });
 const kinds = (document: ProjectDocument) => waysToOpen(document, document.runs.r1x1).map(({ kind }) => kind);
 const problem = (document: ProjectDocument) => {
-  const [{ wanted }] = planRuns(document);
-  return wanted.ok ? null : wanted.problem;
+  const [{ proposedRoute }] = planRuns(document);
+  return proposedRoute.ok ? null : proposedRoute.problem;
 };
 
 describe('a run that finds no way', () => {
@@ -74,7 +74,7 @@ describe('a run that finds no way', () => {
 
   it('from the garden gets a duct', () => {
     const document = place(smallHouse(), 'garden-speaker', [-6, 2]);
-    expect(planRuns(document)[0].wanted.ok).to.equal(false);
+    expect(planRuns(document)[0].proposedRoute.ok).to.equal(false);
     expect(kinds(document)).to.include('duct');
   });
 

@@ -35,15 +35,15 @@ const LEAVE_M = 500;
  * Empty where the run has a way, or nothing that is known here opens one. The same project gives the same list. `id` names what is made.
  */
 export function waysToOpen(document: ProjectDocument, run: Run, id = `way_${run.id}`): OpenedWay[] {
-  if (plannedRun(document, run.id).wanted.ok) return [];
+  if (plannedRun(document, run.id).proposedRoute.ok) return [];
   const found: OpenedWay[] = [];
   for (const { kind, operations, madeM, makingM } of candidatesFor(document, run, id.slice(0, 40))) {
     const made = operations.filter((operation) => operation !== null);
     if (made.length === 0) continue;
     const applied = edited(document, made);
     if (!applied.ok) continue;
-    const { wanted } = plannedRun(applied.value, run.id);
-    if (wanted.ok) found.push({ kind, operations: made, madeM, costM: makingM + wanted.value.costM });
+    const { proposedRoute } = plannedRun(applied.value, run.id);
+    if (proposedRoute.ok) found.push({ kind, operations: made, madeM, costM: makingM + proposedRoute.value.costM });
   }
   const best = new Map<OpenedWay['kind'], OpenedWay>();
   for (const way of found.sort((a, b) => a.costM - b.costM)) if (!best.has(way.kind)) best.set(way.kind, way);

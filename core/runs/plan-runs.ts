@@ -36,9 +36,9 @@ export interface PlannedRun {
   readonly run: Run;
   readonly device: Device;
   /** The way the plan asks for now, or why there is none. */
-  readonly wanted: Outcome<RoutedPath & CutLength>;
+  readonly proposedRoute: Outcome<RoutedPath & CutLength>;
   /** The way that was issued and is built or will be. */
-  readonly kept: Route | null;
+  readonly issuedRoute: Route | null;
   /** Whether kept and wanted differ and nobody has decided yet. */
   readonly differs: boolean;
   /** What counts: kept where there is one, else wanted; null where there is no way. */
@@ -104,8 +104,11 @@ export const rulesOf = (document: ProjectDocument, runId: string): readonly Rout
   derivationsOf(document).one(RULES_OF_RUN, runId) ?? NO_RULES;
 
 /** The holes that a run needs on the way that counts: kept where there is one, else wanted. */
-export function holesOfRun(document: ProjectDocument, { wanted, kept, points, media }: PlannedRun): readonly Hole[] {
-  return kept || !wanted.ok ? holesOf(buildingOf(document), points, media) : wanted.value.holes;
+export function holesOfRun(
+  document: ProjectDocument,
+  { proposedRoute, issuedRoute, points, media }: PlannedRun,
+): readonly Hole[] {
+  return issuedRoute || !proposedRoute.ok ? holesOf(buildingOf(document), points, media) : proposedRoute.value.holes;
 }
 
 /** From where to where a run leads, and what its far end is called where it is not the rack. */
@@ -200,7 +203,7 @@ export const PLANNED_RUN = each<'runs', PlannedRun>({
   beside: [ROUTE_OF_RUN, KEPT_ROUTE, ALLOWANCE_OF_RUN],
   records: ({ deviceId }) => [['devices', deviceId]],
   make: (run, read) =>
-    planAnew(
+    planRun(
       read.document.project,
       read.one(ALLOWANCE_OF_RUN, run.id)!,
       run,
@@ -214,30 +217,31 @@ export const PLANNED_RUN = each<'runs', PlannedRun>({
 export const plannedRun = (document: ProjectDocument, runId: string): PlannedRun =>
   derivationsOf(document).one(PLANNED_RUN, runId)!;
 
-function planAnew(
+function planRun(
   project: ProjectHeader,
   allowance: Allowance,
   run: Run,
   device: Device,
   path: Outcome<RoutedPath>,
-  kept: Route | null,
+  issuedRoute: Route | null,
 ): PlannedRun {
-  const wanted: PlannedRun['wanted'] = path.ok
+  const proposedRoute: PlannedRun['proposedRoute'] = path.ok
     ? { ok: true, value: { ...path.value, ...cutLength(path.value, slackOf(project, run, device), allowance, project.units) } }
     : path;
-  if (kept)
+  if (issuedRoute)
     return {
       run,
       device,
-      wanted,
-      kept,
-      differs: keptDiffers(kept, wanted, device),
-      length: lengthWith(kept, allowance),
-      points: kept.points,
-      media: kept.media,
+      proposedRoute,
+      issuedRoute,
+      differs: isDifferent(issuedRoute, proposedRoute, device),
+      length: lengthWith(issuedRoute, allowance),
+      points: issuedRoute.points,
+      media: issuedRoute.media,
     };
-  const way = wanted.ok ? wanted.value : null;
-  return { run, device, wanted, kept, differs: false, length: way, points: way?.points ?? [], media: way?.media ?? [] };
+  const route = proposedRoute.ok ? proposedRoute.value : null;
+  const { points = [], media = [] } = route ?? {};
+  return { run, device, proposedRoute, issuedRoute, differs: false, length: route, points, media };
 }
 
 const NUMBER_OF_RUN = each<'runs', string>({ name: 'number of a run', over: 'runs', make: ({ number }) => number });
@@ -268,17 +272,24 @@ export const PLANNED_RUNS = whole<readonly PlannedRun[]>({
 /** Every run of the project with its route and length, in the order of their numbers. */
 export const planRuns = (document: ProjectDocument): readonly PlannedRun[] => derivationsOf(document).get(PLANNED_RUNS);
 
-function keptDiffers(kept: Route, wanted: PlannedRun['wanted'], device: Device): boolean {
-  if (kept.acceptedAt) {
-    const [x, y, height] = kept.acceptedAt;
+function isDifferent(issuedRoute: Route, proposedRoute: PlannedRun['proposedRoute'], device: Device): boolean {
+  if (issuedRoute.acceptedAt) {
+    const [x, y, height] = issuedRoute.acceptedAt;
     if (distance3([x, y, height], [device.x, device.y, device.heightM ?? 0]) <= SAME_PLACE_M) return false;
   }
-  if (!wanted.ok) return true;
-  const { points } = wanted.value;
+  if (!proposedRoute.ok) return true;
+  const { points } = proposedRoute.value;
   return (
-    distance3(kept.points[0], points[0]) > SAME_PLACE_M ||
-    distance3(kept.points[kept.points.length - 1], points[points.length - 1]) > SAME_PLACE_M ||
-    Math.abs(kept.riseM + kept.runM + kept.dropM - wanted.value.riseM - wanted.value.runM - wanted.value.dropM) > SAME_PLACE_M
+    distance3(issuedRoute.points[0], points[0]) > SAME_PLACE_M ||
+    distance3(issuedRoute.points[issuedRoute.points.length - 1], points[points.length - 1]) > SAME_PLACE_M ||
+    Math.abs(
+      issuedRoute.riseM +
+        issuedRoute.runM +
+        issuedRoute.dropM -
+        proposedRoute.value.riseM -
+        proposedRoute.value.runM -
+        proposedRoute.value.dropM,
+    ) > SAME_PLACE_M
   );
 }
 

@@ -19,13 +19,13 @@ import { runNumberFor, spendNumber, takenNumbers } from './numbering.ts';
 export type StateChoice = 'keep-built' | 'pull-again' | 'move-back';
 
 /** The way that the plan asks for, for a run that has none written down. */
-export type WayOf = (run: Run) => PlannedRun['wanted'] | undefined;
+export type RouteOf = (run: Run) => PlannedRun['proposedRoute'] | undefined;
 
 /** Ways worked out here and now. */
 export const waysOf =
-  (document: ProjectDocument): WayOf =>
+  (document: ProjectDocument): RouteOf =>
   (run) =>
-    plannedRun(document, run.id).wanted;
+    plannedRun(document, run.id).proposedRoute;
 
 /**
  * Moves runs to a state. Leaving `drafted` writes the route down so that number, way and length stay;
@@ -36,7 +36,7 @@ export function runState(
   document: ProjectDocument,
   runIds: readonly string[],
   state: RunState,
-  wayOf: WayOf,
+  wayOf: RouteOf,
 ): Outcome<Operation[]> {
   const operations: (Operation | null)[] = [];
   for (const runId of runIds) {

@@ -159,7 +159,7 @@ describe('a link between racks', () => {
     const linked = place(two, countingIds(), [0.5, 2], 'rack-link');
     const runs = planRuns(linked);
     expect(runs.map(({ run }) => run.rackId)).to.deep.equal(['rack', 'rack', 'rack']);
-    expect(runs.every(({ wanted }) => wanted.ok)).to.equal(true);
+    expect(runs.every(({ proposedRoute }) => proposedRoute.ok)).to.equal(true);
     expect(Object.keys(place(house, countingIds(), [9.7, 2], 'rack-link').runs)).to.deep.equal([]);
   });
 });
@@ -178,7 +178,7 @@ describe('a run', () => {
     let document = place(smallHouse(), ids, [1, 2]);
     document = apply(document, must(runState(document, ['r1x1'], 'issued', waysOf(document))));
     const issued = planRuns(document)[0];
-    expect(issued.kept).to.not.equal(null);
+    expect(issued.issuedRoute).to.not.equal(null);
     document = apply(document, must(moveDevices(document, [{ deviceId: 'd1', to: [7, 2] }])));
     const moved = planRuns(document)[0];
     expect(moved.run.number).to.equal('M-AA-01.1');

@@ -13,7 +13,7 @@ const house = houseOf(count);
 const before = used();
 const following = new DerivedProject({ outdoors: 'Outdoors' });
 following.open(house, '2026-11-26');
-const steps = following.follow('2026-11-26');
+const steps = following.derive('2026-11-26');
 while (!steps.next().done);
 const after = used();
 // Held until it is measured.

@@ -6,7 +6,7 @@ import { type ProjectDocument, readProjectFile } from '../../core/model/index.ts
 import { plainWayCost } from '../../core/routing/plain-way.ts';
 import { rackPlace, routeDevice, waysIn } from '../../core/routing/index.ts';
 import { groupSchedule, plainSchedule, type ScheduleRow } from '../../core/sheets/index.ts';
-import { compareNumbers, plannedRun, planRuns, proposeTrunks, routeNetwork } from '../../core/runs/index.ts';
+import { compareNumbers, plannedRun, planRuns, proposeSharedRoutes, routeNetwork } from '../../core/runs/index.ts';
 import { houseOf } from './wired.ts';
 import { figure, type Figure, percentile } from './figure.ts';
 import { spawnSync } from 'node:child_process';
@@ -104,12 +104,12 @@ function fromScratch(): Figure[] {
   const some = planned.filter((_, n) => n % 50 === 0);
   let dearer = 0;
   const start = performance.now();
-  for (const { device, wanted } of some) {
+  for (const { device, proposedRoute } of some) {
     const { levelId, x, y, heightM } = device;
     const starts = waysIn(network, { levelId, x, y, heightM, mount: attachmentOf(house.deviceTypes[device.typeId]) });
-    if (!starts.ok || !wanted.ok) throw new Error('no way');
+    if (!starts.ok || !proposedRoute.ok) throw new Error('no way');
     const costM = plainWayCost(network, starts.value, ends.value);
-    if (wanted.value.costM > costM + 1e-6) dearer++;
+    if (proposedRoute.value.costM > costM + 1e-6) dearer++;
   }
   const alone = ((performance.now() - start) / some.length) * planned.length;
   return [
@@ -211,7 +211,7 @@ function shared(): Figure[] {
     return [name, read.value.document] as const;
   });
   return [...demo, ['big house, 2 000 runs', houseOf(2000)] as const].map(([name, document]) => {
-    const { apart, together } = proposeTrunks(document, () => 'trunk');
+    const { apart, together } = proposeSharedRoutes(document, () => 'trunk');
     const less = 100 * (1 - together.totalM / apart.totalM);
     return figure(
       'routing',

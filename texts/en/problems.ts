@@ -7,6 +7,8 @@ export const problems = {
   'plate-two-walls': 'A plate holds devices on one side of one wall. Choose devices that stand together.',
   'plate-too-wide': 'These devices take {{gangs}} gangs; a plate has {{most}} at most. Make two plates.',
   unexpected: 'Something failed that should not. Nothing was lost. Try again, and tell your administrator if it stays.',
+  'worker-failed':
+    'Routes and checks could not be worked out on this device. Nothing was changed. Try again, or reload the page.',
   'database-away': 'The database cannot be reached. Your edits are kept here and go out when it is back.',
   'not-signed-in': 'You are not signed in any more. Sign in again; your edits are kept.',
   'sign-in-wrong': 'That address and password do not belong together. Check both and try again.',

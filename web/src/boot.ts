@@ -1,5 +1,5 @@
 import { askEarly } from './ground/api/http.ts';
-import { readyWorker } from './workers/start-following.ts';
+import { prepareProjectWorker } from './workers/start-project-worker.ts';
 
 /*
  * The page's entry is small, so that what the address needs is asked for before the app itself has arrived:
@@ -9,7 +9,7 @@ askEarly('/session');
 const linked = /^\/p\/([0-9a-f-]{36})\//.exec(window.location.pathname);
 if (linked) {
   askEarly(`/projects/${linked[1]}`);
-  readyWorker();
+  prepareProjectWorker();
   void import('./ground/api/device-store.ts').then(({ readWorkEarly }) => readWorkEarly(linked[1]));
 }
 void import('./main.tsx');

@@ -170,7 +170,7 @@ describe('what lies in made ways', () => {
     const after = checked(cured).filter(({ check }) => check === 'ways-fit');
     expect(after.filter(({ code }) => code === 'way-over-full')).to.deep.equal([]);
     expect(after.some(({ rank }) => rank === 'stop')).to.equal(false);
-    expect(planRuns(document).every(({ wanted }) => wanted.ok)).to.equal(true);
+    expect(planRuns(document).every(({ proposedRoute }) => proposedRoute.ok)).to.equal(true);
   });
 
   it('of an unknown size is asked for', () => {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { applyChange, type ProjectDocument, update } from '../../model/index.ts';
-import { planRuns, proposeTrunks } from '../../runs/index.ts';
+import { planRuns, proposeSharedRoutes } from '../../runs/index.ts';
 import { applied, countedIds, smallHouse, withDevices } from '../../testing/index.ts';
 import { boredLines, holeSchedule, holeTotals } from './hole-schedule.ts';
 
@@ -75,7 +75,7 @@ describe('the hole list', () => {
       [0.7, 1.3, 1.9, 2.6, 3.3].map((y, n) => ({ typeId: 'ceiling-speaker', at: [1 + n * 0.7, y] as const })),
       countedIds(),
     ).document;
-    const { operations, together, apart } = proposeTrunks(apartHouse, () => 'trunk');
+    const { operations, together, apart } = proposeSharedRoutes(apartHouse, () => 'trunk');
     expect(together.totalM).to.be.lessThan(apart.totalM);
     const shared = applyChange(apartHouse, { operations });
     if (!shared.ok) throw new Error(shared.problem.code);
@@ -84,7 +84,7 @@ describe('the hole list', () => {
     // A run that is issued is not laid anew.
     const [run] = Object.values(apartHouse.runs);
     const issued = update('runs', run, { state: 'issued' });
-    const before = proposeTrunks(apartHouse, () => 'trunk').runs;
-    expect(proposeTrunks(applied(apartHouse, issued ? [issued] : []), () => 'trunk').runs).to.equal(before - 1);
+    const before = proposeSharedRoutes(apartHouse, () => 'trunk').runs;
+    expect(proposeSharedRoutes(applied(apartHouse, issued ? [issued] : []), () => 'trunk').runs).to.equal(before - 1);
   });
 });

@@ -74,7 +74,7 @@ describe('both ways of a run in a finished house', () => {
 
   it('are priced by what is opened, patched and painted, and by what is seen (by hand)', () => {
     const { inWall, surface } = bothRoutes(document, planned);
-    const joistsAndPlates = planned.wanted.ok ? planned.wanted.value.holes.length : 0;
+    const joistsAndPlates = planned.proposedRoute.ok ? planned.proposedRoute.value.holes.length : 0;
     expect(inWall!.openings).to.equal(joistsAndPlates);
     expect(inWall!.openedM2).to.be.closeTo(0.06 * joistsAndPlates, 1e-9);
     const { siteRates, labourRate } = document.project;

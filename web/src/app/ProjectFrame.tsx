@@ -9,14 +9,14 @@ import { useRole } from '../ground/api/session.ts';
 import { later } from '../ground/later.ts';
 import { term, text } from '../ground/text.ts';
 import {
-  goOnFollowing,
-  haltFollowing,
-  startFollowing,
+  resumeDeriving,
+  cancelDeriving,
+  startDeriving,
   useDerived,
-  useFollowed,
-  useFollowing,
-  useNothingTold,
-} from '../state/following.ts';
+  useDeriving,
+  useDerivedStore,
+  useNotChecked,
+} from '../state/derived.ts';
 import { isStage, progressOf, STAGES } from '../state/progress.ts';
 import { useProjectParts, useProjectStore } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
@@ -52,7 +52,7 @@ export function ProjectFrame() {
   const { message } = AntApp.useApp();
 
   useEffect(() => {
-    const stop = startFollowing();
+    const stop = startDeriving();
     void open(projectId);
     return () => {
       close();
@@ -103,7 +103,7 @@ function Frame({
 }) {
   const document = sync.view;
   const settled = useSettled(document, stage === 'survey');
-  useFollowed(document);
+  useDeriving(document);
   const derived = useDerived(settled);
   const stages = useMemo(() => progressOf(settled, derived), [settled, derived]);
   const onPlan = stage === 'devices' || stage === 'cabling';
@@ -176,7 +176,7 @@ function Header({
 }) {
   const { findings: told } = useDerived(document);
   const findings = useMemo(() => openOf(document, told, today()), [document, told]);
-  const nothingTold = useNothingTold();
+  const nothingTold = useNotChecked();
   const navigate = useNavigate();
   const { undo, redo } = useProjectParts('undo', 'redo');
   const { dusk, set } = useSettings();
@@ -266,7 +266,7 @@ function AsideChip({ sync }: { readonly sync: SyncState }) {
 
 /** How far a long reckoning of routes is, or that there will be none. */
 function FollowChip() {
-  const { share, failed, stopped } = useFollowing(useShallow(({ share, failed, stopped }) => ({ share, failed, stopped })));
+  const { share, failed, stopped } = useDerivedStore(useShallow(({ share, failed, stopped }) => ({ share, failed, stopped })));
   if (failed)
     return (
       <button type="button" className="chip away" onClick={() => location.reload()}>
@@ -275,14 +275,14 @@ function FollowChip() {
     );
   if (stopped)
     return (
-      <button type="button" className="chip away" onClick={goOnFollowing}>
+      <button type="button" className="chip away" onClick={resumeDeriving}>
         {text('header.goOn')}
       </button>
     );
   return share === null ? null : (
     <span className="chip quiet" role="status">
       {text('header.routing', { share: Math.round(100 * share) })}{' '}
-      <button type="button" className="plain link" onClick={haltFollowing}>
+      <button type="button" className="plain link" onClick={cancelDeriving}>
         {text('header.halt')}
       </button>
     </span>

@@ -13,7 +13,7 @@ interface Props {
 export function HoleLayer({ derived, levelId, levels, runIds }: Props) {
   const places = new Map<string, Point2>();
   for (const id of runIds) {
-    const wanted = derived.runById.get(id)?.wanted;
+    const wanted = derived.runById.get(id)?.proposedRoute;
     if (!wanted?.ok) continue;
     for (const { at } of wanted.value.holes) {
       const level = [...levels].reverse().find((l) => l.elevationM <= at[2] + 1e-6);

@@ -23,7 +23,7 @@ import { text } from '../ground/text.ts';
 import { useSettings } from '../state/settings.ts';
 import { toHandGrid } from './nudge.ts';
 import { noSelection, type Selection } from '../state/selection-kinds.ts';
-import { useDerived, useFollowing } from '../state/following.ts';
+import { useDerived, useDerivedStore } from '../state/derived.ts';
 import { throughPoint } from '@dusky-spool/core/runs';
 import { useByHand } from '../state/by-hand.ts';
 import { deviceIds, dragOf, numberHolderNow, useProjectParts } from '../state/project.ts';
@@ -106,7 +106,7 @@ export function PlanCanvas({ projectId, levelId, selection, tool, zones, leftPx,
   const [heldIds, setHeldIds] = useState<ReadonlySet<string>>(NOBODY);
   const inHand = heldIds.size > 0 ? dragOf(preview) : null;
   const shown = inHand ? document : (preview?.document ?? document);
-  const heldRuns = useFollowing(({ held }) => held?.runs);
+  const heldRuns = useDerivedStore(({ dragged }) => dragged?.runs);
   const derived = useDerived(shown);
   const levels = useMemo(() => levelsFromBelow({ levels: shown.levels }), [shown.levels]);
 

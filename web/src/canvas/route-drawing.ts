@@ -69,13 +69,14 @@ export function linesOf(
   levelId: string,
 ): RunLine[] {
   const seen = new Map<string, number>();
-  return runs.flatMap(({ run, device, points, kept, differs, wanted }) => {
+  return runs.flatMap(({ run, device, points, issuedRoute, differs, proposedRoute }) => {
     const strand = seen.get(run.bundle) ?? 0;
     seen.set(run.bundle, strand + 1);
     const asideM = (((strand + (run.bundle.charCodeAt(run.bundle.length - 1) || 0)) % 7) - 3) * STRAND_M;
     const strokes = strokesOnLevel(points, levels, levelId, asideM);
     const path = pathOf(strokes);
-    const wantedPath = kept && differs && wanted.ok ? pathOf(strokesOnLevel(wanted.value.points, levels, levelId, 0)) : null;
+    const wantedPath =
+      issuedRoute && differs && proposedRoute.ok ? pathOf(strokesOnLevel(proposedRoute.value.points, levels, levelId, 0)) : null;
     const ghost = device.levelId === levelId ? pathOf(strokesElsewhere(points, levels, levelId, asideM)) : '';
     if (path === '' && !wantedPath && ghost === '') return [];
     return [{ runId: run.id, system: systems[device.typeId].system, path, strokes, differs, wantedPath, ghost }];

@@ -1,6 +1,6 @@
 import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import type { UnitSystem } from '@dusky-spool/core/math';
-import { useCures } from '../state/following.ts';
+import { useCures } from '../state/derived.ts';
 import { text } from '../ground/text.ts';
 import { useProjectStore } from '../state/project.ts';
 import { RankMark } from './RankMark.tsx';

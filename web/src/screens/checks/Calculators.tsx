@@ -7,7 +7,7 @@ import type { KeptCalculation } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { useOwnName } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
-import { useDerived } from '../../state/following.ts';
+import { useDerived } from '../../state/derived.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { Cautions } from '../../ui/Cautions.tsx';

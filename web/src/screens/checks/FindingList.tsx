@@ -12,7 +12,7 @@ import {
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import { placeOf } from '../../state/finding-place.ts';
-import { useDerived } from '../../state/following.ts';
+import { useDerived } from '../../state/derived.ts';
 import { today } from '../../state/today.ts';
 import { FindingCard } from '../../ui/FindingCard.tsx';
 import { RankMark } from '../../ui/RankMark.tsx';

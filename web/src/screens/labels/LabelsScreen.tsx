@@ -7,7 +7,7 @@ import type { Outcome } from '@dusky-spool/core/math';
 import { labelFit } from '@dusky-spool/core/sheets';
 import { text } from '../../ground/text.ts';
 import { postJson, Refused } from '../../ground/api/http.ts';
-import { askScheme, useDerived } from '../../state/following.ts';
+import { askScheme, useDerived } from '../../state/derived.ts';
 import { useOwnName } from '../../ground/api/session.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';

@@ -3,7 +3,7 @@ import type { Run } from '@dusky-spool/core/model';
 import type { BothRoutes } from '@dusky-spool/core/pathways';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
-import { askBoth } from '../../state/following.ts';
+import { askBothRoutes } from '../../state/derived.ts';
 import { money } from '../../ui/money.ts';
 import { Button } from 'antd';
 import { useState } from 'react';
@@ -20,7 +20,7 @@ export function BothWays({ run }: Props) {
   const { units, currency } = document.project;
   if (!both)
     return (
-      <Button size="small" onClick={() => void askBoth(run.id).then(setBoth)}>
+      <Button size="small" onClick={() => void askBothRoutes(run.id).then(setBoth)}>
         {text('both.ask')}
       </Button>
     );

@@ -2,7 +2,7 @@ import { useProject } from '../../state/open-project.ts';
 import { countsBySystem } from '@dusky-spool/core/sheets';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { useDerived } from '../../state/following.ts';
+import { useDerived } from '../../state/derived.ts';
 import { money } from '../../ui/money.ts';
 
 /** What the plan has come to so far, by system. */

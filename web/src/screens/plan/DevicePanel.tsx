@@ -10,7 +10,7 @@ import { later } from '../../ground/later.ts';
 import { term, text } from '../../ground/text.ts';
 import { noSelection, type Selection } from '../../state/selection-kinds.ts';
 import { ceilingView, viewOfItsWall } from '../../state/views.ts';
-import { useDerived } from '../../state/following.ts';
+import { useDerived } from '../../state/derived.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

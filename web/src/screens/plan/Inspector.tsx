@@ -4,7 +4,7 @@ import { formatLength } from '@dusky-spool/core/math';
 import { later } from '../../ground/later.ts';
 import { text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
-import { useDerived } from '../../state/following.ts';
+import { useDerived } from '../../state/derived.ts';
 import { proposalOf, useProjectStore } from '../../state/project.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { NUDGE_M } from '../../canvas/nudge.ts';

@@ -3,7 +3,7 @@ import { memo, useMemo, useState } from 'react';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { type ScheduleRow, totalsByCable } from '@dusky-spool/core/sheets';
 import { text } from '../../ground/text.ts';
-import { useDerived, useFollowing } from '../../state/following.ts';
+import { useDerived, useDerivedStore } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { Chevron } from '../../ui/Chevron.tsx';
@@ -96,7 +96,7 @@ interface NothingProps {
 
 /** Why the schedule is empty, and how to see runs again. */
 function NothingShown({ isFiltered, view: { find, cableTypeId, state }, onClear }: NothingProps) {
-  const isRouting = useFollowing(({ checked, failed, stopped }) => !checked && !failed && !stopped);
+  const isRouting = useDerivedStore(({ checked, failed, stopped }) => !checked && !failed && !stopped);
   return (
     <>
       <p>{text(isFiltered ? 'schedule.noMatch' : isRouting ? 'schedule.routing' : 'schedule.empty')}</p>

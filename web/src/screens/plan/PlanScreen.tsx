@@ -22,7 +22,7 @@ import { SmallButton } from '../../ui/SmallButton.tsx';
 import { Chevron } from '../../ui/Chevron.tsx';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
-import { InHand } from './InHand.tsx';
+import { DragCard } from './DragCard.tsx';
 import { Inspector } from './Inspector.tsx';
 import { Palette } from './Palette.tsx';
 import { useCallback, useEffect, useMemo, useState } from 'react';
@@ -328,7 +328,7 @@ export function PlanScreen({ projectId, stage }: Props) {
           </svg>
         </button>
       )}
-      {inspecting && <InHand />}
+      {inspecting && <DragCard />}
       {inspecting && (
         <ConfigProvider componentDisabled={!mayWrite}>
           <Inspector selection={selection} onSelect={select} onView={stage === 'devices' && !surface ? onView : undefined} />

@@ -10,7 +10,7 @@ import { formatCableLength } from '@dusky-spool/core/math';
 import { later } from '../../ground/later.ts';
 import { term, text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
-import { editOnRoutes, useDerived } from '../../state/following.ts';
+import { editOnRoutes, useDerived } from '../../state/derived.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { FindingCard } from '../../ui/FindingCard.tsx';
@@ -41,7 +41,7 @@ export function RunPanel({ planned, onSelect }: Props) {
   const document = useProject();
   const edit = useProjectStore((state) => state.edit);
   const { findings, rows, runs } = useDerived(document);
-  const { run, length, wanted, kept, device } = planned;
+  const { run, length, proposedRoute, issuedRoute, device } = planned;
   const { units } = document.project;
   const row = rows.find((r) => r.runId === run.id)!;
   const change = (title: string, after: Partial<Run>) => {
@@ -49,7 +49,7 @@ export function RunPanel({ planned, onSelect }: Props) {
     if (operations.length > 0) edit(title, operations);
   };
   const together = run.bundle === '' ? 0 : runs.filter((other) => other.run.bundle === run.bundle).length;
-  const holes = wanted.ok ? wanted.value.holes : [];
+  const holes = proposedRoute.ok ? proposedRoute.value.holes : [];
   const through = (kind: HoleMember) => holes.filter(({ member }) => member === kind).length;
   return (
     <>
@@ -94,15 +94,15 @@ export function RunPanel({ planned, onSelect }: Props) {
           </p>
         </>
       ) : (
-        !wanted.ok && (
+        !proposedRoute.ok && (
           <div className="no-way">
             <b>{text('run.noWay')}</b>
-            <p>{problemSentence(wanted.problem, units)}</p>
+            <p>{problemSentence(proposedRoute.problem, units)}</p>
           </div>
         )
       )}
 
-      {wanted.ok && (
+      {proposedRoute.ok && (
         <>
           <div className="eyebrow">{text('run.route')}</div>
           <dl className="figures">
@@ -117,7 +117,7 @@ export function RunPanel({ planned, onSelect }: Props) {
             <dt>{text('run.pulledWith')}</dt>
             <dd>{together > 1 ? text('run.bundleOf', { bundle: run.bundle, count: together }) : text('run.alone')}</dd>
           </dl>
-          {!kept && <WayChoices run={run} broken={wanted.value.broken} />}
+          {!issuedRoute && <WayChoices run={run} broken={proposedRoute.value.broken} />}
           {FINISHED.has(document.project.construction) && run.toDeviceId === null && <BothWays run={run} />}
           {through('joist') + through('stud') > 0 && <p className="caution">{text('run.boring')}</p>}
           {through('masonry') + through('fire') > 0 && <p className="caution">{text('run.masonryCaution')}</p>}
@@ -190,7 +190,7 @@ export function RunPanel({ planned, onSelect }: Props) {
           </>
         )}
       </div>
-      {kept && <p className="faint">{text('run.kept')}</p>}
+      {issuedRoute && <p className="faint">{text('run.kept')}</p>}
       <RunEnds run={run} />
 
       <Checks findings={findingsOf(findings, run.id)} />

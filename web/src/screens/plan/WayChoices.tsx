@@ -7,7 +7,7 @@ import type { ProjectDocument, RouteRule, Run } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type RoutedPath } from '@dusky-spool/core/routing';
 import { term, text } from '../../ground/text.ts';
-import { askChoices } from '../../state/following.ts';
+import { askChoices } from '../../state/derived.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { useEffect, useState } from 'react';
 import { Button, Select } from 'antd';

@@ -7,7 +7,7 @@ import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { useKeys } from '../../canvas/useKeys.ts';
 import { viewOfItsWall } from '../../state/views.ts';
-import { useDerived } from '../../state/following.ts';
+import { useDerived } from '../../state/derived.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { PlateCard } from './PlateCard.tsx';

@@ -4,7 +4,7 @@ import { Button, Input } from 'antd';
 import { formatCableLength, type Problem } from '@dusky-spool/core/math';
 import { type KeptHouse, keptHouses } from '../../ground/api/device-store.ts';
 import { term, text } from '../../ground/text.ts';
-import { startFollowing, useDerived, useFollowed } from '../../state/following.ts';
+import { startDeriving, useDerived, useDeriving } from '../../state/derived.ts';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { decodePicture, decodeVideo } from './decode.ts';
@@ -22,8 +22,8 @@ export function Scan() {
   const video = useRef<HTMLVideoElement>(null);
   const navigate = useNavigate();
   const house = found?.house.document ?? null;
-  useEffect(startFollowing, []);
-  useFollowed(house);
+  useEffect(startDeriving, []);
+  useDeriving(house);
   const derived = useDerived(house);
 
   useEffect(() => {

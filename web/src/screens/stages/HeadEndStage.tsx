@@ -2,7 +2,7 @@ import { useProject } from '../../state/open-project.ts';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
-import { useDerived } from '../../state/following.ts';
+import { useDerived } from '../../state/derived.ts';
 import { RunTable } from './RunTable.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';

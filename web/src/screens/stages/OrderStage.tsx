@@ -3,7 +3,7 @@ import { spoolsFor, totalsByCable } from '@dusky-spool/core/sheets';
 import { USUAL_SPOOL_M } from '@dusky-spool/core/calculators';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
-import { useDerived } from '../../state/following.ts';
+import { useDerived } from '../../state/derived.ts';
 import { SpoolRing } from '../../ui/SpoolRing.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
 

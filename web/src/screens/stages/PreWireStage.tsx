@@ -4,7 +4,7 @@ import { RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { editOnRoutes, useDerived } from '../../state/following.ts';
+import { editOnRoutes, useDerived } from '../../state/derived.ts';
 import { RunTable } from './RunTable.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';

@@ -2,7 +2,7 @@ import { useProject } from '../../state/open-project.ts';
 import { RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
 import { term, text } from '../../ground/text.ts';
-import { editOnRoutes, useDerived } from '../../state/following.ts';
+import { editOnRoutes, useDerived } from '../../state/derived.ts';
 import { RunTable } from './RunTable.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
 import { Button } from 'antd';

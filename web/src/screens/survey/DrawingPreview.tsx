@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { closestOnSegment, type Point2 } from '@dusky-spool/core/math';
 import type { Proposals } from '@dusky-spool/core/house';
 import { text } from '../../ground/text.ts';
-import type { ShownDrawing } from '../../workers/drawing-contract.ts';
+import type { ShownDrawing } from '../../workers/drawing-jobs.ts';
 import type { Role } from './layer-roles.ts';
 
 interface Props {

@@ -4,7 +4,7 @@ import type { Level, ProjectDocument, Room, Wall } from '@dusky-spool/core/model
 import type { PlannedRun } from '@dusky-spool/core/runs';
 import { text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
-import { useDerived } from '../../state/following.ts';
+import { useDerived } from '../../state/derived.ts';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { useEffect, useRef, useState } from 'react';
 import { Button, Checkbox } from 'antd';

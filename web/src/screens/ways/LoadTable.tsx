@@ -4,7 +4,7 @@ import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import type { Operation } from '@dusky-spool/core/model';
 import { formatCableLength, formatThin } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { useCures, useDerived } from '../../state/following.ts';
+import { useCures, useDerived } from '../../state/derived.ts';
 import { RunLinks } from './RunLinks.tsx';
 import { Button } from 'antd';
 

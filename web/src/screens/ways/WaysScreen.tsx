@@ -7,7 +7,7 @@ import { CONSTRUCTIONS, type Operation, updateProject } from '@dusky-spool/core/
 import { listOf } from '@dusky-spool/core/derive';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { askBundles, askCabling, askTrunks, useDerived } from '../../state/following.ts';
+import { askBundles, askCabling, askSharedRoutes, useDerived } from '../../state/derived.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { BundleTable } from './BundleTable.tsx';
@@ -53,7 +53,7 @@ export function WaysScreen({ onBack, onRun }: Props) {
   const numbers = useMemo(() => new Map(runs.map(({ run }) => [run.number, run.id])), [runs]);
   const look = async () => {
     setLooking(true);
-    setOutlook(await askTrunks(newRecordId('tr')));
+    setOutlook(await askSharedRoutes(newRecordId('tr')));
     setLooking(false);
   };
   const preview = (title: string, operations: readonly Operation[]) => {

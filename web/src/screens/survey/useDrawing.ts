@@ -1,0 +1,36 @@
+import { problemSentence } from '@dusky-spool/texts';
+import { useEffect, useRef, useState } from 'react';
+import { text } from '../../ground/text.ts';
+import type { DrawingJobs, ShownDrawing } from '../../workers/drawing-jobs.ts';
+import { JobCancelled, JobClient } from '../../workers/jobs.ts';
+
+/** A drawing file as it is read by its worker, which goes with the component. */
+export interface OpenDrawing {
+  /** The share read, 0 to 1. */
+  readonly share: number;
+  readonly drawing: ShownDrawing | null;
+  readonly problem: string | null;
+  readonly jobs: () => JobClient<DrawingJobs>;
+}
+
+export function useDrawing(file: File): OpenDrawing {
+  const client = useRef<JobClient<DrawingJobs> | null>(null);
+  const [share, setShare] = useState(0);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [drawing, setDrawing] = useState<ShownDrawing | null>(null);
+
+  useEffect(() => {
+    const jobs = new JobClient<DrawingJobs>(
+      new Worker(new URL('../../workers/drawing.worker.ts', import.meta.url), { type: 'module' }),
+    );
+    client.current = jobs;
+    jobs.run('read', file, { report: setShare }).then(
+      (read) => (read.ok ? setDrawing(read.value) : setProblem(problemSentence(read.problem))),
+      (error: unknown) => {
+        if (!(error instanceof JobCancelled)) setProblem(text('drawing.failed'));
+      },
+    );
+    return () => jobs.stop();
+  }, [file]);
+  return { share, drawing, problem, jobs: () => client.current! };
+}

@@ -1,0 +1,62 @@
+import type { Proposals } from '@dusky-spool/core/house';
+import { edited } from '@dusky-spool/core/derive';
+import type { Outcome, Point2 } from '@dusky-spool/core/math';
+import { ok } from '@dusky-spool/core/math';
+import type { Operation, PictureInfo } from '@dusky-spool/core/model';
+import { drawingPlace, wallsFromProposals } from '@dusky-spool/core/survey';
+import { addDrawingPicture, addTradeMarks } from '../../commands/add-drawing.ts';
+import { postForm } from '../../ground/api/http.ts';
+import { useProject } from '../../state/open-project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
+import type { ShownDrawing } from '../../workers/drawing-jobs.ts';
+import { newSurveyId } from './ids.ts';
+import type { Role } from './layer-roles.ts';
+import type { OpenDrawing } from './useDrawing.ts';
+
+interface Import {
+  readonly projectId: string;
+  readonly levelId: string;
+  readonly fileName: string;
+  readonly drawing: ShownDrawing;
+  readonly metresPerUnit: number;
+  /** Layers by what they mean. */
+  readonly named: (...roles: Role[]) => string[];
+  readonly accepted: Proposals['walls'];
+}
+
+/** Makes the operations that bring a drawing into the project: its picture, the marks of trades, and the accepted walls. */
+export function useDrawingImport(jobs: OpenDrawing['jobs']): (wanted: Import) => Promise<Outcome<Operation[]>> {
+  const project = useProject();
+  const { addPicture } = useProjectParts('addPicture');
+  return async ({ projectId, levelId, fileName, drawing, metresPerUnit, named, accepted }) => {
+    const operations: Operation[] = [];
+    const corner = [drawing.origin[0] * metresPerUnit, drawing.origin[1] * metresPerUnit] as const;
+    const place = drawingPlace(project, levelId, corner);
+    const moved = ([x, y]: Point2): Point2 => [x + place[0], y + place[1]];
+    const trades = named('marks');
+    if (trades.length > 0) {
+      const marks = await jobs().run('marks', { metresPerUnit, layers: trades });
+      operations.push(...addTradeMarks(project, { levelId, marks, moved, newId: () => newRecordId('f') }));
+    }
+    const layers = named('walls', 'openings', 'furniture', 'marks', 'text', 'underlay');
+    if (layers.length > 0) {
+      const { svg } = await jobs().run('picture', { metresPerUnit, layers });
+      const form = new FormData();
+      form.append('picture', new File([svg], `${fileName}.svg`, { type: 'image/svg+xml' }));
+      const stored = await postForm<PictureInfo>(`/projects/${projectId}/pictures`, form);
+      addPicture(stored);
+      operations.push(
+        ...addDrawingPicture({ id: newRecordId('u'), levelId, pictureId: stored.id, name: fileName, at: place, corner }),
+      );
+    }
+    const withPicture = edited(project, operations);
+    if (accepted.length === 0 || !withPicture.ok) return ok(operations);
+    const walls = wallsFromProposals(
+      withPicture.value,
+      levelId,
+      accepted.map((wall) => ({ ...wall, a: moved(wall.a), b: moved(wall.b) })),
+      newSurveyId,
+    );
+    return walls.ok ? ok([...operations, ...walls.value]) : walls;
+  };
+}

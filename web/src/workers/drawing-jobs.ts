@@ -1,0 +1,32 @@
+import type { Bounds, Outcome, Problem } from '@dusky-spool/core/math';
+import type { Proposals, TradeMarkAt } from '@dusky-spool/core/house';
+
+/** The jobs of the worker that reads a drawing. All but `read` are about the drawing that was read last. */
+export interface DrawingJobs {
+  /** Reports the share read, 0 to 1. */
+  readonly read: { readonly params: File; readonly report: number; readonly result: Outcome<ShownDrawing> };
+  readonly marks: DrawingJob<{ readonly layers: readonly string[] }, readonly TradeMarkAt[]>;
+  readonly picture: DrawingJob<
+    { readonly layers: readonly string[] },
+    { readonly svg: string; readonly widthPx: number; readonly heightPx: number }
+  >;
+  readonly proposeWalls: DrawingJob<{ readonly walls: readonly string[]; readonly openings: readonly string[] }, Proposals>;
+}
+
+interface DrawingJob<P, R> {
+  readonly params: P & { readonly metresPerUnit: number };
+  readonly report: never;
+  readonly result: R;
+}
+
+/** A drawing as the page shows it: lines as x0, y0, x1, y1, ... in drawing units. */
+export interface ShownDrawing {
+  readonly layers: readonly { readonly name: string; readonly lines: Float32Array; readonly marks: number }[];
+  readonly metresPerUnit: number | null;
+  readonly guessMetresPerUnit: number;
+  readonly bounds: Bounds;
+  /** The lower left corner in the coordinates of the file, drawing units. */
+  readonly origin: readonly [number, number];
+  readonly problems: readonly Problem[];
+  readonly ignored: Readonly<Record<string, number>>;
+}

@@ -1,0 +1,72 @@
+import type { Delta, DerivedProject, DocumentPatch, DragDelta, SharedRoutePreview } from '@dusky-spool/core/deltas';
+import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
+import type { JobHandlers } from './jobs.ts';
+
+/** What is reported while a project is derived: the share done, 0 to 1, and its routes ahead of its checks. */
+export type DeriveReport = { readonly share: number } | { readonly routed: Delta };
+
+interface Question<P, R> {
+  readonly params: P;
+  readonly report: never;
+  readonly result: R;
+}
+interface Derivation<P> {
+  readonly params: P & { readonly today: string };
+  readonly report: DeriveReport;
+  readonly result: Delta;
+}
+
+/** The jobs of the worker that derives routes, checks and the schedule from the open project. Days are YYYY-MM-DD. */
+export interface ProjectJobs {
+  /** A project from its start. */
+  readonly open: Derivation<{ readonly project: ProjectDocument }>;
+  /** An edit of it. */
+  readonly edit: Derivation<{ readonly patch: DocumentPatch }>;
+  /** A derivation that was cancelled goes on. */
+  readonly resume: Derivation<unknown>;
+  /** What a proposal would change, as a difference to what was published last. */
+  readonly preview: Question<{ readonly patch: DocumentPatch; readonly today: string }, Delta>;
+  /** Dragged devices: their runs, and what keeps them from being built there; null where more than devices moves. */
+  readonly drag: Question<{ readonly operations: readonly Operation[]; readonly deviceIds: readonly string[] }, DragDelta | null>;
+  readonly cures: Question<string, ReturnType<DerivedProject['cures']>>;
+  readonly choices: Question<string, ReturnType<DerivedProject['choices']>>;
+  readonly sharedRoutes: Question<{ readonly newId: string }, SharedRoutePreview>;
+  readonly cabling: Question<null, ReturnType<DerivedProject['cabling']>>;
+  readonly bundles: Question<null, readonly Operation[]>;
+  readonly scheme: Question<string, ReturnType<DerivedProject['scheme']>>;
+  readonly bothRoutes: Question<string, ReturnType<DerivedProject['bothRoutes']>>;
+}
+
+/** A later state of the project replaces the derivation of an earlier one, and a later proposal an earlier one. */
+export const PROJECT_JOB_GROUPS = { open: 'derive', edit: 'derive', resume: 'derive', preview: 'preview' } as const;
+
+/** The jobs, worked by a derived project. */
+export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJobs> {
+  const derive = async (today: string, { report, work }: Parameters<JobHandlers<ProjectJobs>['edit']>[1]): Promise<Delta> => {
+    const share = (done: number) => report({ share: done });
+    // The routes of a project that was just opened are published before its checks are made.
+    const routed = await work(derived.route(), share);
+    if (routed) report({ routed });
+    return work(derived.derive(today), share);
+  };
+  return {
+    open: ({ project, today }, context) => {
+      derived.open(project, today);
+      return derive(today, context);
+    },
+    edit: ({ patch, today }, context) => {
+      derived.edit(patch);
+      return derive(today, context);
+    },
+    resume: ({ today }, context) => derive(today, context),
+    preview: ({ patch, today }, { work }) => work(derived.preview(patch, today)),
+    drag: ({ operations, deviceIds }) => derived.drag(operations, deviceIds),
+    cures: (ref) => derived.cures(ref),
+    choices: (runId) => derived.choices(runId),
+    sharedRoutes: ({ newId }) => derived.sharedRoutes(() => newId),
+    cabling: () => derived.cabling(),
+    bundles: () => derived.bundles(),
+    scheme: (pattern) => derived.scheme(pattern),
+    bothRoutes: (runId) => derived.bothRoutes(runId),
+  };
+}

@@ -24,11 +24,9 @@ const LONG_FUNCTIONS = {
     'web/src/state/project.ts',
     'web/src/canvas/useCamera.ts',
   ],
-  'a plan or wall on which one pointer does everything: its tools are to become reducers': [
+  'a sheet put together from its hooks and layers': [
     'web/src/canvas/PlanCanvas.tsx',
-    'web/src/screens/survey/SurveyCanvas.tsx',
-    'web/src/screens/walls/{WallView,CeilingView,WallDrawing}.tsx',
-    'web/src/screens/plan/PlanScreen.tsx',
+    'web/src/screens/walls/{WallView,CeilingView}.tsx',
     'web/src/screens/survey/SurveyScreen.tsx',
   ],
   'a form, a field after the other: its parts are to be taken out': [

@@ -178,7 +178,7 @@ async function browserFigures(): Promise<Figure[]> {
       let moved = null;
       addEventListener('pointerrawupdate', (event) => (moved = event.timeStamp), { capture: true });
       new MutationObserver((changes) => {
-        if (moved === null || !changes.some(({ target }) => target.closest?.('.held-picture'))) return;
+        if (moved === null || !changes.some(({ target }) => target.closest?.('.drag-picture'))) return;
         const from = moved;
         moved = null;
         requestAnimationFrame(() => setTimeout(() => window.waits.push(performance.now() - from), 0));

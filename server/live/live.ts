@@ -151,6 +151,13 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
     }
   }
 
+  /** Ends a follower who may not follow any more, with the reason: the project is gone, or the session is over. */
+  async function endLapsed(follower: Follower): Promise<void> {
+    const isGone = (await revisionOfProject(database, follower.projectId)) === null;
+    if (isGone) end((f) => f === follower, { type: 'gone' }, LIVE_CLOSED.gone);
+    else end((f) => f === follower, { type: 'signed-out' }, LIVE_CLOSED.signedOut);
+  }
+
   /** Cuts off who does not answer, and lets go of those whose session or project ended without an event. */
   const heartbeat = setInterval(() => {
     for (const follower of followers) {
@@ -161,7 +168,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
       follower.alive = false;
       follower.socket.ping();
       admittedBySession(follower.request, follower.projectId).then(
-        (still) => still || end((f) => f === follower, { type: 'signed-out' }, LIVE_CLOSED.signedOut),
+        (still) => still || endLapsed(follower),
         () => undefined,
       );
     }

@@ -182,7 +182,11 @@ export async function changesSince({ sequelize }: Database, projectId: string, r
 }
 
 export async function revisionOfProject({ models }: Database, projectId: string): Promise<number | null> {
-  const row = (await models.projects.findByPk(projectId, { attributes: ['revision'], raw: true })) as unknown as {
+  const row = (await models.projects.findOne({
+    where: { id: projectId, deletedAt: null },
+    attributes: ['revision'],
+    raw: true,
+  })) as unknown as {
     revision: number;
   } | null;
   return row?.revision ?? null;

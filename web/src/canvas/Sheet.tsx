@@ -8,11 +8,11 @@ interface Props extends Omit<ComponentProps<'div'>, 'ref' | 'role'> {
   readonly control: CameraControl;
   readonly children: ReactNode;
   /** Pictures of their own above the plan. */
-  readonly held?: ReactNode;
+  readonly dragged?: ReactNode;
 }
 
 /** The paper that a plan is drawn on: what is inside is given in metres, y up, and seen through the camera. */
-export function Sheet({ control, className = '', children, held, ...rest }: Props) {
+export function Sheet({ control, className = '', children, dragged, ...rest }: Props) {
   const { sheet, picture, world } = control;
   return (
     <div ref={sheet} className={`plan-canvas ${className}`} role="group" {...rest}>
@@ -21,7 +21,7 @@ export function Sheet({ control, className = '', children, held, ...rest }: Prop
           {children}
         </g>
       </svg>
-      {held}
+      {dragged}
     </div>
   );
 }

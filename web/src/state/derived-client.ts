@@ -127,11 +127,7 @@ export class DerivedClient {
     };
     show(this.shown);
     this.jobs
-      .run(
-        'preview',
-        { patch: patchBy(this.sent, document, operations), today: this.today() },
-        { signal: own.signal },
-      )
+      .run('preview', { patch: patchBy(this.sent, document, operations), today: this.today() }, { signal: own.signal })
       .then((delta) => show(applyDelta(this.published, delta)))
       .catch(this.fail);
   }

@@ -3,6 +3,7 @@ import { useSettings } from './settings.ts';
 import {
   type ChangesReply,
   type DocumentReply,
+  emptyHistory,
   idFrom,
   type Operation,
   type PictureInfo,
@@ -116,7 +117,8 @@ export const useProjectStore = create<ProjectStore>((set, get) => {
         changed: (sync) => {
           const { notice } = sync;
           if (notice && notice !== get().sync?.notice) refuse(notice);
-          if (sync.history !== get().sync?.history) void keepHistory(projectId, sync.history).catch(() => undefined);
+          const before = get().sync?.history ?? history ?? emptyHistory;
+          if (sync.history !== before) void keepHistory(projectId, before, sync.history).catch(() => undefined);
           set({ sync });
           keepSoon(projectId, sync);
         },

@@ -326,6 +326,14 @@ describe('keeping in step with the server', () => {
     }
   });
 
+  it('stays deleted where an answer from before the deletion comes after it', async () => {
+    const tab = openTab(new MemoryServer(smallHouse()), []);
+    const asking = tab.tryAgain();
+    tab.lose('gone');
+    await asking;
+    expect(tab.current.connection).to.equal('gone');
+  });
+
   it('refuses at once what the role of its user does not allow, and what no house is large enough for', () => {
     const server = new MemoryServer(smallHouse());
     const tab = openTab(server, []);

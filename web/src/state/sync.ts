@@ -336,7 +336,8 @@ export class ProjectSync {
 
   private reached(): void {
     this.failures = 0;
-    if (this.state.connection !== 'online') this.publish({ connection: 'online' });
+    // An answer that was on its way when the project was deleted does not bring it back.
+    if (this.state.connection !== 'online' && this.state.connection !== 'gone') this.publish({ connection: 'online' });
   }
 
   private missed(error: unknown): void {

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
-import type { Change } from '@dusky-spool/core/model';
+import { type Change, emptyHistory, type History } from '@dusky-spool/core/model';
+import fc from 'fast-check';
 import { smallHouse } from '@dusky-spool/core/testing';
 import { decrypt, encrypt, importKey } from './device-lock.ts';
 import { setDeviceOwner } from './device-owner.ts';
@@ -20,6 +21,20 @@ const edit = (title: string): Change => ({ id: crypto.randomUUID(), baseRevision
 const titles = async (projectId: string) => (await store.keptWork(projectId)).edits.map(({ title }) => title);
 
 describe('what a device stores', () => {
+  let fromVersion7: History | undefined;
+  before(async () => {
+    const { Dexie } = await import('dexie');
+    const old = new Dexie('dusky-spool');
+    old.version(7).stores({
+      ...{ houses: 'projectId, shortId', edits: 'projectId', histories: 'projectId' },
+      ...{ asides: 'projectId', locked: 'key, memberId', parked: 'key, memberId' },
+    });
+    const entry = { changeId: 'c1', title: 'Move speaker', operations: [] };
+    await old.table('histories').put({ projectId: 'p7', memberId: 'ann', history: { done: [entry], undone: [] } });
+    old.close();
+    setDeviceOwner('ann');
+    fromVersion7 = (await store.keptWork('p7')).history;
+  });
   beforeEach(async () => {
     for (const member of ['ann', 'bo']) {
       setDeviceOwner(member);
@@ -75,6 +90,73 @@ describe('what a device stores', () => {
     expect(await store.keptHouses()).to.deep.equal([]);
     setDeviceOwner('ann');
     expect((await store.keptHouses()).map(({ projectId }) => projectId)).to.deep.equal(['p1']);
+  });
+
+  describe('of edits that can be undone', () => {
+    const entry = (title: string) => ({ changeId: title, title, operations: [] });
+    const titlesOf = async (projectId: string) => {
+      const history = (await store.keptWork(projectId)).history ?? emptyHistory;
+      return { done: history.done.map(({ title }) => title), undone: history.undone.map(({ title }) => title) };
+    };
+    const tables = async () => {
+      const { Dexie } = await import('dexie');
+      const database = await new Dexie('dusky-spool').open();
+      const rows = await database.table('history').toArray();
+      database.close();
+      return rows.length;
+    };
+
+    it('has one row for each, whatever is edited, undone and redone', async () => {
+      const step = fc.constantFrom('edit' as const, 'undo' as const, 'redo' as const, 'drop' as const);
+      await fc.assert(
+        fc.asyncProperty(fc.array(step, { maxLength: 20 }), async (steps) => {
+          await store.wipeDevice();
+          let history: History = emptyHistory;
+          for (const [i, kind] of steps.entries()) {
+            const before = history;
+            const { done, undone } = history;
+            if (kind === 'edit') history = { done: [...done, entry(`e${i}`)], undone: [] };
+            else if (kind === 'undo' && done.length > 0) history = { done: done.slice(0, -1), undone: [...undone, done.at(-1)!] };
+            else if (kind === 'redo' && undone.length > 0)
+              history = { done: [...done, undone.at(-1)!], undone: undone.slice(0, -1) };
+            // An edit that the server refused leaves from the middle.
+            else if (kind === 'drop') history = { done: done.filter((_, at) => at !== 1), undone };
+            await store.keepHistory('p1', before, history);
+          }
+          expect(await titlesOf('p1')).to.deep.equal({
+            done: history.done.map(({ title }) => title),
+            undone: history.undone.map(({ title }) => title),
+          });
+          expect(await tables()).to.equal(history.done.length + history.undone.length);
+        }),
+        { numRuns: 40 },
+      );
+    });
+
+    it('belongs to its member, is locked with the rest and comes back', async () => {
+      const done = ['one', 'two'].map(entry);
+      await store.keepHistory('p1', emptyHistory, { done, undone: [] });
+      setDeviceOwner('bo');
+      expect(await titlesOf('p1')).to.deep.equal({ done: [], undone: [] });
+      await store.keepHistory('p1', emptyHistory, { done: [entry('of bo')], undone: [] });
+      setDeviceOwner('ann');
+      await store.lockDevice(KEY);
+      expect(await titlesOf('p1')).to.deep.equal({ done: [], undone: [] });
+      await store.unlockDevice('ann', KEY);
+      expect(await titlesOf('p1')).to.deep.equal({ done: ['one', 'two'], undone: [] });
+    });
+
+    it('is taken over from devices that stored it whole', () => {
+      expect(fromVersion7?.done.map(({ title }) => title)).to.deep.equal(['Move speaker']);
+    });
+
+    it('is deleted with its house', async () => {
+      await store.keepHistory('p1', emptyHistory, { done: [entry('one')], undone: [] });
+      await store.keepHistory('p2', emptyHistory, { done: [entry('two')], undone: [] });
+      await store.forgetHouse('p1');
+      expect(await titlesOf('p1')).to.deep.equal({ done: [], undone: [] });
+      expect((await titlesOf('p2')).done).to.deep.equal(['two']);
+    });
   });
 
   it('is encrypted so that a changed byte or another key opens nothing', async () => {

@@ -22,8 +22,17 @@ interface KeptEdits extends Owned {
   readonly changes: readonly Change[];
 }
 
-interface KeptHistory extends Owned {
+/** How histories were stored before version 8: whole, at every edit. */
+interface WholeHistory extends Owned {
   readonly history: History;
+}
+
+/** One edit that can be undone or redone: an edit adds a row, and rewrites none. */
+interface HistoryRow extends Owned {
+  readonly memberId: string;
+  readonly stack: keyof History;
+  readonly index: number;
+  readonly entry: History['done'][number];
 }
 
 interface KeptAside extends Owned {
@@ -34,7 +43,7 @@ interface KeptAside extends Owned {
 interface LockedRow extends Encrypted {
   readonly key: string;
   readonly memberId: string;
-  readonly table: TableName;
+  readonly table: TableName | 'histories';
 }
 
 /** Work of another member of this browser in a house where somebody else works now. */
@@ -44,14 +53,14 @@ interface ParkedRow {
   readonly row: Owned;
 }
 
-const TABLES = ['houses', 'edits', 'histories', 'asides'] as const;
+const TABLES = ['houses', 'edits', 'asides', 'history'] as const;
 type TableName = (typeof TABLES)[number];
 
 /** What this browser keeps: edits on their way, and houses for use without a connection. */
 class DeviceStore extends Dexie {
   houses!: Table<KeptHouse, string>;
   edits!: Table<KeptEdits, string>;
-  histories!: Table<KeptHistory, string>;
+  history!: Table<HistoryRow, [string, string, string, number]>;
   asides!: Table<KeptAside, string>;
   locked!: Table<LockedRow, string>;
   parked!: Table<ParkedRow, string>;
@@ -66,15 +75,32 @@ class DeviceStore extends Dexie {
     this.version(5).upgrade((changing) => changing.table('houses').clear());
     this.version(6).upgrade((changing) => changing.table('houses').clear());
     this.version(7).stores({ asides: 'projectId', locked: 'key, memberId', parked: 'key, memberId' });
+    this.version(8)
+      .stores({ history: '[projectId+memberId+stack+index], [projectId+memberId], memberId' })
+      .upgrade(async (changing) => {
+        const parked = changing.table<ParkedRow>('parked').filter(({ key }) => key.split('/')[1] === 'histories');
+        const whole = [
+          ...(await changing.table<WholeHistory>('histories').toArray()),
+          ...(await parked.toArray()).map(({ row }) => row),
+        ];
+        await changing.table<HistoryRow>('history').bulkPut(whole.flatMap((row) => rowsOf(row as WholeHistory)));
+        await parked.delete();
+      });
+    this.version(9).stores({ histories: null });
   }
 }
+
+/** A whole history as rows. */
+const rowsOf = ({ projectId, memberId = '', history }: WholeHistory): HistoryRow[] =>
+  STACKS.flatMap((stack) => history[stack].map((entry, index) => ({ projectId, memberId, stack, index, entry })));
+const STACKS = ['done', 'undone'] as const;
 
 const store = new DeviceStore();
 
 const isOwn = ({ memberId }: Owned): boolean => !memberId || memberId === deviceOwner();
 const mine = <T extends Owned>(row: T): T => ({ ...row, memberId: deviceOwner() || undefined });
 
-type WorkTable = 'edits' | 'histories' | 'asides';
+type WorkTable = 'edits' | 'asides';
 const parkedKey = (memberId: string, table: WorkTable, projectId: string): string => `${memberId}/${table}/${projectId}`;
 
 /** One's own row of a house; another member's is left alone. */
@@ -125,13 +151,13 @@ export function keptWork(projectId: string): Promise<KeptWork> {
 /** A store that cannot be read (private browsing, a full disk) holds nothing. */
 const readWork = (projectId: string): Promise<KeptWork> =>
   store
-    .transaction('r', store.edits, store.histories, store.asides, store.parked, async () => {
+    .transaction('r', store.edits, store.history, store.asides, store.parked, async () => {
       const [edits, history, aside] = await Promise.all([
         readOwn<KeptEdits>('edits', projectId),
-        readOwn<KeptHistory>('histories', projectId),
+        readHistory(projectId),
         readOwn<KeptAside>('asides', projectId),
       ]);
-      return { edits: edits?.changes ?? [], setAside: aside?.setAside ?? [], history: history?.history };
+      return { edits: edits?.changes ?? [], setAside: aside?.setAside ?? [], history };
     })
     .catch(() => ({ edits: [], setAside: [], history: undefined }));
 
@@ -144,9 +170,34 @@ export async function keptHouse(projectId: string): Promise<KeptHouse | undefine
 
 export const keptHouses = async (): Promise<KeptHouse[]> => (await store.houses.toArray()).filter(isOwn);
 
-/** One's own edits that can be taken back, also after the page was closed. */
-export const keepHistory = (projectId: string, history: History): Promise<void> =>
-  writeOwn('histories', projectId, { projectId, history } as Owned);
+/** One's own edits that can be undone, also after the page was closed. */
+async function readHistory(projectId: string): Promise<History | undefined> {
+  const rows = await store.history.where('[projectId+memberId]').equals([projectId, deviceOwner()]).toArray();
+  if (rows.length === 0) return undefined;
+  const stack = (name: keyof History) => {
+    const own = rows.filter((row) => row.stack === name).sort((a, b) => a.index - b.index);
+    // A row that could not be written ends what can be undone.
+    const gap = own.findIndex(({ index }, i) => index !== i);
+    return (gap < 0 ? own : own.slice(0, gap)).map(({ entry }) => entry);
+  };
+  return { done: stack('done'), undone: stack('undone') };
+}
+
+/** Stores what an edit, undo or redo changed in the history: rows are added and deleted at the end of its two stacks. */
+export async function keepHistory(projectId: string, before: History, after: History): Promise<void> {
+  const memberId = deviceOwner();
+  await store.transaction('rw', store.history, async () => {
+    for (const stack of STACKS) {
+      const [was, is] = [before[stack], after[stack]];
+      if (was === is) continue;
+      let same = 0;
+      while (same < was.length && same < is.length && was[same] === is[same]) same++;
+      const at = (index: number): [string, string, string, number] => [projectId, memberId, stack, index];
+      if (is.length < was.length) await store.history.bulkDelete(was.slice(is.length).map((_, i) => at(is.length + i)));
+      await store.history.bulkPut(is.slice(same).map((entry, i) => ({ projectId, memberId, stack, index: same + i, entry })));
+    }
+  });
+}
 
 /** Edits of the signed-in member that have not reached the server. */
 export async function countUnsent(): Promise<number> {
@@ -159,7 +210,10 @@ export async function countUnsent(): Promise<number> {
 
 /** Forgets everything of one house: it was deleted on the server. */
 export async function forgetHouse(projectId: string): Promise<void> {
-  await Promise.all([store.houses.delete(projectId), store.histories.delete(projectId)]);
+  await Promise.all([
+    store.houses.delete(projectId),
+    store.history.where('[projectId+memberId]').equals([projectId, deviceOwner()]).delete(),
+  ]);
 }
 
 /** Deletes what this device stores for the signed-in member. */
@@ -179,13 +233,18 @@ export async function lockDevice(keyText: string): Promise<void> {
   for (const { key: name, row } of await store.parked.where('memberId').equals(memberId).toArray())
     rows.push({ key: name, memberId, table: name.split('/')[1] as TableName, ...(await encrypt(key, row)) });
   for (const table of TABLES)
-    for (const row of (await store[table].toArray()).filter(isOwn))
-      rows.push({ key: `${memberId}/${table}/${row.projectId}`, memberId, table, ...(await encrypt(key, row)) });
+    for (const row of ((await store[table].toArray()) as Owned[]).filter(isOwn))
+      rows.push({ key: lockedKey(memberId, table, row), memberId, table, ...(await encrypt(key, row)) });
   await store.transaction('rw', [...TABLES.map((name) => store[name]), store.locked, store.parked], async () => {
     await store.parked.where('memberId').equals(memberId).delete();
     await store.locked.bulkPut(rows);
     for (const name of TABLES) await (store[name] as Table<Owned, string>).filter(isOwn).delete();
   });
+}
+
+function lockedKey(memberId: string, table: TableName, row: Owned): string {
+  const place = table === 'history' ? `/${(row as HistoryRow).stack}/${(row as HistoryRow).index}` : '';
+  return `${memberId}/${table}/${row.projectId}${place}`;
 }
 
 /** Whether something of this member lies locked on this device. */
@@ -203,6 +262,9 @@ export async function unlockDevice(memberId: string, keyText: string): Promise<v
     const row = (await decrypt(key, locked).catch(() => null)) as Owned | null;
     if (!row) continue;
     if (locked.table === 'houses') await store.houses.put(row as KeptHouse);
+    else if (locked.table === 'history') await store.history.put(row as HistoryRow);
+    // Locked by an earlier version.
+    else if (locked.table === 'histories') await store.history.bulkPut(rowsOf(row as WholeHistory));
     else await writeOwn(locked.table, row.projectId, row);
     await store.locked.delete(locked.key);
   }

@@ -5,7 +5,7 @@ import { ROOM_TEMPLATES } from '@dusky-spool/core/devices';
 import { type SystemName, SYSTEMS } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
-import type { Tool } from '../../canvas/PlanCanvas.tsx';
+import type { Tool } from '../../canvas/tools/plan-tool.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';

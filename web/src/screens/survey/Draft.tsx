@@ -2,7 +2,7 @@ import { distance2, type Point2 } from '@dusky-spool/core/math';
 import type { Snap } from '@dusky-spool/core/house';
 import { text } from '../../ground/text.ts';
 import { boxPath, pathThrough } from '../../canvas/room-drawing.ts';
-import type { SurveyTool } from './tools.ts';
+import { drawnPoints, type SurveyTool } from '../../canvas/tools/survey-tool.ts';
 
 /** The shape being drawn, its next side with its length, and what the pointer is drawn to. */
 export function Draft({
@@ -22,18 +22,7 @@ export function Draft({
   readonly flip: boolean;
 }) {
   if (!target) return null;
-  const points =
-    tool.kind === 'walls'
-      ? tool.draw.chain
-      : tool.kind === 'feature'
-        ? tool.points
-        : tool.kind === 'scale'
-          ? tool.points
-          : tool.kind === 'measure' || tool.kind === 'crop'
-            ? tool.first
-              ? [tool.first]
-              : []
-            : [];
+  const points = drawnPoints(tool);
   const last = points.at(-1);
   const lengthM = last ? distance2(last, target) : 0;
   const angle = last ? ((Math.atan2(target[1] - last[1], target[0] - last[0]) - gridAngleRad) * 180) / Math.PI : 0;

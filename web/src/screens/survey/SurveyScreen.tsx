@@ -1,36 +1,30 @@
-import { removeSelection } from '../../commands/remove-selection.ts';
-import { SurveyFoot } from './SurveyFoot.tsx';
-import { SURVEY_LEFT_PX } from './sheet-left.ts';
-import { SurveySheet } from './SurveySheet.tsx';
-import { markPoint } from '../../commands/mark-point.ts';
-import { useProject } from '../../state/open-project.ts';
-import { arrayMotions, moveFeatures, moveWalls, sameKind, WALL_BUILDS } from '@dusky-spool/core/survey';
-import { FEATURE_MAKES, levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
+import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { Point2 } from '@dusky-spool/core/math';
-import { onLevel } from '@dusky-spool/core/derive';
+import { arrayMotions } from '@dusky-spool/core/survey';
+import { useCallback, useState } from 'react';
+import { SELECT, type ToolQuestion } from '../../canvas/tools/survey-tool.ts';
+import { useCamera } from '../../canvas/useCamera.ts';
+import { cropPicture } from '../../commands/crop-picture.ts';
+import { markPoint } from '../../commands/mark-point.ts';
 import { later } from '../../ground/later.ts';
 import { text } from '../../ground/text.ts';
-import { useCamera } from '../../canvas/useCamera.ts';
-import { NUDGE_M } from '../../canvas/nudge.ts';
-import { noSelection, type Selection } from '../../state/selection-kinds.ts';
+import { useProject } from '../../state/open-project.ts';
+import { newRecordId, useProjectParts, useProjectStore } from '../../state/project.ts';
 import { usePlace } from '../../state/selection.ts';
-import { leaveWalls } from '../../canvas/tools/draw-walls.ts';
-import { useKeys } from '../../canvas/useKeys.ts';
-import { surfaceIn } from '../../state/views.ts';
-import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { noSelection, type Selection } from '../../state/selection-kinds.ts';
 import { useSettings } from '../../state/settings.ts';
+import { present } from '../../state/survey-selection.ts';
+import { surfaceIn, type SurfaceView } from '../../state/views.ts';
 import { ArrayDialog, KeyboardSheet } from './dialogs.tsx';
-import { newSurveyId } from './ids.ts';
 import { NameDialog } from './NameDialog.tsx';
 import { ScaleFlow } from './ScaleFlow.tsx';
-import { present } from '../../state/survey-selection.ts';
+import { SurveyFoot } from './SurveyFoot.tsx';
 import { SurveyInspector } from './SurveyInspector.tsx';
-import { SELECT, type SurveyTool, wallsTool } from './tools.ts';
+import { SurveyMenu } from './SurveyMenu.tsx';
+import { SurveySheet } from './SurveySheet.tsx';
 import { useClip } from './useClip.ts';
-import { useSurveyKeys } from './useSurveyKeys.ts';
-import { useTypedWalls } from './useTypedWalls.ts';
-import { useCallback, useState } from 'react';
-import { Dropdown } from 'antd';
+import { useSurveyActions } from './useSurveyActions.ts';
+import { useSurveyTool } from './useSurveyTool.ts';
 
 const WAITING = <div className="centre">{text('loading')}</div>;
 const Walk = later(() => import('./Walk.tsx').then((module) => module.Walk), WAITING);
@@ -45,23 +39,23 @@ interface Props {
 
 /** The Survey stage: the building as it really is. */
 export function SurveyScreen({ projectId }: Props) {
-  const document = useProject();
+  const { view, go } = usePlace();
+  return view === 'walk' ? <Walk onBack={() => go({ view: null })} /> : <SurveyPlan projectId={projectId} />;
+}
+
+function SurveyPlan({ projectId }: Props) {
+  const project = useProject();
   const { levelId: wanted, selection: raw, view, go } = usePlace();
-  const { edit, undo, redo, endPreview } = useProjectParts('edit', 'undo', 'redo', 'endPreview');
-  const settings = useSettings();
-  const [tool, setTool] = useState<SurveyTool>(SELECT);
+  const { endPreview } = useProjectParts('endPreview');
+  const inspectorOpen = useSettings((state) => state.inspectorOpen);
   const [menu, setMenu] = useState<{ x: number; y: number } | null>(null);
   const [dialog, setDialog] = useState<'array' | 'keys' | null>(null);
   const [drawing, setDrawing] = useState<File | null>(null);
-  const [naming, setNaming] = useState<Point2 | null>(null);
-  const [measured, setMeasured] = useState<{ underlayId: string; first: Point2; second: Point2 } | null>(null);
   const control = useCamera();
-  const levels = levelsFromBelow(document);
+  const levels = levelsFromBelow(project);
   const levelId =
-    (wanted && document.levels[wanted] ? wanted : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
-  const selection = present(document, raw);
-  const { units } = document.project;
-
+    (wanted && project.levels[wanted] ? wanted : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
+  const selection = present(project, raw);
   const select = useCallback(
     (next: Selection) => {
       endPreview();
@@ -69,135 +63,23 @@ export function SurveyScreen({ projectId }: Props) {
     },
     [go, endPreview],
   );
-
-  const leave = () => {
-    if (tool.kind === 'walls' && tool.draw.chain.length > 0) setTool({ ...tool, draw: leaveWalls(tool.draw).state });
-    else if (tool.kind === 'feature' && tool.points.length > 0) setTool({ ...tool, points: [] });
-    else if (tool.kind !== 'select') setTool(SELECT);
-    else select(noSelection);
-    setMenu(null);
-  };
-  const remove = () => {
-    const operations = removeSelection(document, selection, newSurveyId);
-    if (!operations.ok || operations.value.length > 0) if (edit(text('edit.remove'), operations)) select(noSelection);
-  };
-  const nudge = (dx: number, dy: number, far: boolean) => {
-    const step = NUDGE_M[units] * (far ? 10 : 1);
-    const by: Point2 = [dx * step, dy * step];
-    if (selection.kind === 'wall') edit(text('edit.nudge'), moveWalls(document, { wallIds: selection.ids }, by, newSurveyId));
-    else if (selection.kind === 'feature') edit(text('edit.nudge'), moveFeatures(document, selection.ids, by));
-    else control.panBy(-dx * 60, dy * 60);
-  };
-  useKeys({
-    undo,
-    redo,
-    nudge,
-    escape: leave,
-    remove,
-    zoom: (direction) =>
-      direction === 0
-        ? control.fit(projectBounds(document, levelId, true), SURVEY_LEFT_PX)
-        : control.zoomBy(direction > 0 ? 1.25 : 0.8),
-    level: (by) => {
-      const next = levels[levels.findIndex((level) => level.id === levelId) + by];
-      if (next) go({ level: next.id });
-    },
+  const onLevel = (id: string) => go({ level: id });
+  const questions = useQuestions(levelId, () => toolControl.setTool(SELECT));
+  const toolControl = useSurveyTool(levelId, select, questions.ask);
+  const clip = useClip({ document: project, levelId, selection, select, scale: control.camera.k });
+  const { remove, selectAll } = useSurveyActions({
+    ...{ levelId, levels, selection, toolControl, clip, control, goToLevel: onLevel },
+    onSelect: select,
+    onKeyboardHelp: () => setDialog('keys'),
+    onLeave: () => setMenu(null),
   });
-
-  const { clip, copy, pasteClip, duplicate, mirror, array } = useClip({
-    document,
-    levelId,
-    selection,
-    select,
-    scale: control.camera.k,
-  });
-  const typeKey = useTypedWalls({ document, levelId, tool, setTool, control });
-  useSurveyKeys({
-    tool: (letter) => {
-      const pick: Record<string, () => void> = {
-        v: () => setTool(SELECT),
-        w: () => setTool(wallsTool(tool.kind === 'walls' ? tool.make : WALL_BUILDS.stud)),
-        o: () => setTool({ kind: 'opening', opening: 'door' }),
-        t: () => setTool({ kind: 'feature', make: FEATURE_MAKES[0], points: [] }),
-        m: () => setTool({ kind: 'measure', first: null }),
-        p: () => setTool({ kind: 'reference' }),
-      };
-      pick[letter]?.();
-      return letter in pick;
-    },
-    typing: (key) => {
-      if (tool.kind !== 'walls') {
-        if (key === 'Enter' && tool.kind === 'feature' && tool.points.length >= 2) {
-          control.sheet.current?.dispatchEvent(new MouseEvent('dblclick', { bubbles: true }));
-          return true;
-        }
-        return false;
-      }
-      return typeKey(key);
-    },
-    command: (name) => {
-      if (name === 'copy') copy();
-      else if (name === 'paste') pasteClip();
-      else if (name === 'duplicate') duplicate();
-      else if (name === 'help') setDialog('keys');
-      else if (name === 'palette') window.document.querySelector<HTMLInputElement>('.finder input')?.focus();
-      else selectAll();
-    },
-  });
-  /** All of the kind selected, all walls where nothing is. */
-  const selectAll = () => {
-    const { kind } = selection;
-    const [id] = selection.ids;
-    // What belongs to other stages is not selected here.
-    if (kind === 'none' || kind === 'device' || kind === 'run')
-      select({ kind: 'wall', ids: onLevel(document, 'walls', levelId).map((wall) => wall.id) });
-    else select({ kind, ids: sameKind(document, levelId, { kind, id }) });
-  };
-  const canCopy = selection.kind === 'wall' || selection.kind === 'feature';
-  const menuItems = [
-    ...(canCopy
-      ? [
-          item('copy', copy),
-          item('duplicate', () => duplicate()),
-          item('mirror', () => mirror(false)),
-          item('mirrorBeside', () => mirror(true)),
-          item('array', () => setDialog('array')),
-        ]
-      : []),
-    ...(clip ? [item('paste', () => pasteClip())] : []),
-    ...(selection.kind !== 'none'
-      ? [item('sameKind', selectAll), item('remove', remove, true)]
-      : [item('fit', () => control.fit(projectBounds(document, levelId, true), SURVEY_LEFT_PX))]),
-  ];
-
-  if (view === 'walk') {
-    return <Walk onBack={() => go({ view: null })} />;
-  }
-  const surface = surfaceIn(document, view);
-  const onView = (next: string | null) => go({ view: next });
+  const surface = surfaceIn(project, view);
   return (
-    <div className={`plan-screen${settings.inspectorOpen ? '' : ' no-inspector'}`}>
+    <div className={`plan-screen${inspectorOpen ? '' : ' no-inspector'}`}>
       <div className="plan-column">
         <div className="sheet">
-          {surface?.kind === 'wall' ? (
-            <WallView
-              key={surface.wallId}
-              wallId={surface.wallId}
-              side={surface.side}
-              selection={selection}
-              stage="survey"
-              onSelect={select}
-              onView={onView}
-            />
-          ) : surface ? (
-            <CeilingView
-              key={surface.roomId}
-              roomId={surface.roomId}
-              selection={selection}
-              stage="survey"
-              onSelect={select}
-              onView={onView}
-            />
+          {surface ? (
+            <Surface surface={surface} selection={selection} onSelect={select} onView={(next) => go({ view: next })} />
           ) : view === '3d' ? (
             <House3d
               selection={selection}
@@ -206,70 +88,99 @@ export function SurveyScreen({ projectId }: Props) {
             />
           ) : (
             <SurveySheet
-              tool={tool}
-              onTool={setTool}
+              {...{ projectId, levelId, selection, control, toolControl, onLevel }}
               onMenu={setMenu}
-              onLevel={(id) => go({ level: id })}
               on3d={() => go({ view: '3d' })}
-              onMeasured={setMeasured}
-              onNaming={setNaming}
               onDrawing={setDrawing}
               onSelect={select}
-              {...{ projectId, levelId, selection, control }}
             />
           )}
         </div>
         <SurveyFoot onWalk={() => go({ view: 'walk' })} onKeys={() => setDialog('keys')} />
       </div>
-      {settings.inspectorOpen && (
+      {inspectorOpen && (
         <SurveyInspector
           selection={selection}
           levelId={levelId}
           onView={(next) => go({ view: next })}
           onLevel={(id) => go({ level: id, selection: noSelection })}
           onSelect={select}
-          onCopy={copy}
-          onMirror={() => mirror(true)}
+          onCopy={clip.copy}
+          onMirror={() => clip.mirror(true)}
           onArray={() => setDialog('array')}
           onRemove={remove}
         />
       )}
-      <Dropdown
-        open={menu !== null}
-        onOpenChange={(open) => !open && setMenu(null)}
-        menu={{ items: menuItems, onClick: () => setMenu(null) }}
-        trigger={['click']}
-      >
-        <span className="menu-anchor" style={{ left: menu?.x ?? 0, top: menu?.y ?? 0 }} />
-      </Dropdown>
+      <SurveyMenu
+        {...{ levelId, selection, control, clip }}
+        at={menu}
+        onArray={() => setDialog('array')}
+        onSelectAll={selectAll}
+        onRemove={remove}
+        onClose={() => setMenu(null)}
+      />
       {dialog === 'array' && (
         <ArrayDialog
-          units={units}
+          units={project.project.units}
           onCancel={() => setDialog(null)}
           onMake={(columns, rows, x, y) => {
             setDialog(null);
-            array(arrayMotions(columns, rows, x, y));
+            clip.array(arrayMotions(columns, rows, x, y));
           }}
         />
       )}
       {dialog === 'keys' && <KeyboardSheet onClose={() => setDialog(null)} />}
-      {measured && document.underlays[measured.underlayId] && <ScaleFlow measured={measured} onDone={() => setMeasured(null)} />}
-      {naming && (
-        <NameDialog
-          onCancel={() => setNaming(null)}
-          known={[...new Set(Object.values(document.referencePoints).map(({ name }) => name))]}
-          onName={(name) => {
-            edit(text('survey.markPoint', { name }), markPoint({ id: newRecordId('p'), levelId, name, at: naming }));
-            setNaming(null);
-            setTool(SELECT);
-          }}
-        />
-      )}
+      {questions.dialog}
       {drawing && <DrawingImport projectId={projectId} levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />}
     </div>
   );
+}
 
-  function item(key: string, onClick: () => void, danger = false) {
-    return { key, label: text(`survey.menu.${key}`), onClick, danger };
-  }
+/** A wall or a ceiling seen square on. */
+function Surface({
+  surface,
+  ...rest
+}: {
+  readonly surface: SurfaceView;
+  readonly selection: Selection;
+  readonly onSelect: (selection: Selection) => void;
+  readonly onView: (view: string | null) => void;
+}) {
+  return surface.kind === 'wall' ? (
+    <WallView key={surface.wallId} wallId={surface.wallId} side={surface.side} stage="survey" {...rest} />
+  ) : (
+    <CeilingView key={surface.roomId} roomId={surface.roomId} stage="survey" {...rest} />
+  );
+}
+
+/** What a tool asks after its points are set: the length between two of them, the part of a picture, a name. */
+function useQuestions(levelId: string, onDone: () => void) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const [measured, setMeasured] = useState<{ underlayId: string; first: Point2; second: Point2 } | null>(null);
+  const [naming, setNaming] = useState<Point2 | null>(null);
+  const ask = (question: ToolQuestion) => {
+    if (question.kind === 'reference') return setNaming(question.at);
+    onDone();
+    if (question.kind === 'scale') return setMeasured(question);
+    edit(text('survey.crop'), cropPicture(project, useProjectStore.getState().pictures, question));
+  };
+  const name = (given: string, at: Point2) => {
+    edit(text('survey.markPoint', { name: given }), markPoint({ id: newRecordId('p'), levelId, name: given, at }));
+    setNaming(null);
+    onDone();
+  };
+  const dialog = (
+    <>
+      {measured && project.underlays[measured.underlayId] && <ScaleFlow measured={measured} onDone={() => setMeasured(null)} />}
+      {naming && (
+        <NameDialog
+          onCancel={() => setNaming(null)}
+          known={[...new Set(Object.values(project.referencePoints).map((point) => point.name))]}
+          onName={(given) => name(given, naming)}
+        />
+      )}
+    </>
+  );
+  return { ask, dialog };
 }

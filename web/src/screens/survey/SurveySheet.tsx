@@ -4,19 +4,17 @@ import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useRight } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useProjectStore } from '../../state/project.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
-import { cropBetween, isBare } from '../../state/survey-selection.ts';
+import { isBare } from '../../state/survey-selection.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 import { hintFor } from './hints.ts';
 import { PlanPictures } from './PlanPictures.tsx';
 import { SurveyCanvas } from './SurveyCanvas.tsx';
 import { ToolBar } from './ToolBar.tsx';
-import { SELECT, type SurveyTool, wallsTool } from './tools.ts';
-import type { Point2 } from '@dusky-spool/core/math';
+import type { SurveyToolControl } from './useSurveyTool.ts';
+import { wallsTool } from '../../canvas/tools/survey-tool.ts';
 import { WALL_BUILDS } from '@dusky-spool/core/survey';
-import { changeRecord } from '../../commands/change-record.ts';
 import { Button } from 'antd';
 
 interface Props {
@@ -24,14 +22,11 @@ interface Props {
   readonly levelId: string;
   readonly selection: Selection;
   readonly control: CameraControl;
-  readonly tool: SurveyTool;
-  readonly onTool: (tool: SurveyTool) => void;
+  readonly toolControl: SurveyToolControl;
   readonly onSelect: (selection: Selection) => void;
   readonly onMenu: (at: { x: number; y: number }) => void;
   readonly onLevel: (levelId: string) => void;
   readonly on3d: () => void;
-  readonly onMeasured: (measured: { underlayId: string; first: Point2; second: Point2 }) => void;
-  readonly onNaming: (at: Point2) => void;
   readonly onDrawing: (file: File) => void;
 }
 
@@ -41,27 +36,16 @@ export function SurveySheet({
   levelId,
   selection,
   control,
-  tool,
-  onTool,
+  toolControl,
   onSelect,
   onMenu,
   onLevel,
   on3d,
-  onMeasured,
-  onNaming,
   onDrawing,
 }: Props) {
   const document = useProject();
   const mayPlan = useRight('plan');
-  const edit = useProjectStore((state) => state.edit);
-  const crop = (underlayId: string, first: Point2, second: Point2) => {
-    onTool(SELECT);
-    const underlay = document.underlays[underlayId];
-    const picture = useProjectStore.getState().pictures.find(({ id }) => id === underlay?.pictureId);
-    const part = underlay && picture && cropBetween(underlay, picture, first, second);
-    const operations = part ? changeRecord('underlays', underlay, { crop: part }) : [];
-    if (operations.length > 0) edit(text('survey.crop'), operations);
-  };
+  const { tool, setTool: onTool } = toolControl;
   return (
     <>
       {levelId !== '' && (
@@ -69,18 +53,11 @@ export function SurveySheet({
           projectId={projectId}
           levelId={levelId}
           selection={selection}
-          tool={tool}
+          toolControl={toolControl}
           leftPx={SURVEY_LEFT_PX}
           control={control}
           onSelect={onSelect}
-          onTool={onTool}
           onMenu={onMenu}
-          onScale={(underlayId, first, second) => {
-            onTool(SELECT);
-            onMeasured({ underlayId, first, second });
-          }}
-          onCrop={crop}
-          onReference={onNaming}
         />
       )}
       <div className="sheet-left">
@@ -99,7 +76,7 @@ export function SurveySheet({
         <HouseSection document={document} levelId={levelId} onPick={onLevel} />
       </div>
       <ZoomButtons {...{ levelId, control, on3d }} />
-      <SheetWords {...{ levelId, tool, onTool }} />
+      <SheetWords {...{ levelId, toolControl }} />
     </>
   );
 }
@@ -123,7 +100,7 @@ function ZoomButtons({ levelId, control, on3d }: Pick<Props, 'levelId' | 'contro
 }
 
 /** What the tool does next, and how to begin on a level where nothing is drawn. */
-function SheetWords({ levelId, tool, onTool }: Pick<Props, 'levelId' | 'tool' | 'onTool'>) {
+function SheetWords({ levelId, toolControl: { tool, setTool: onTool } }: Pick<Props, 'levelId' | 'toolControl'>) {
   const document = useProject();
   const hint = hintFor(tool);
   return (

@@ -6,7 +6,7 @@ import { OPENING_KINDS, WALL_KINDS, type WallKind } from '@dusky-spool/core/mode
 import { term, text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { SELECT, type SurveyTool, wallsTool } from './tools.ts';
+import { SELECT, type SurveyTool, wallsTool } from '../../canvas/tools/survey-tool.ts';
 import { useSurveyView } from './useSurveyView.ts';
 
 interface Props {

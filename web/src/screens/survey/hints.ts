@@ -1,5 +1,5 @@
 import { term, text } from '../../ground/text.ts';
-import type { SurveyTool } from './tools.ts';
+import type { SurveyTool } from '../../canvas/tools/survey-tool.ts';
 
 /** What the pointer waits for, in words; null where it only selects. */
 export function hintFor(tool: SurveyTool): string | null {

@@ -17,18 +17,8 @@ interface Props {
 }
 
 /** A wall as it stands: framing, openings, what meets it, what was found on it, and the lines that heights are taken from. */
-export const WallDrawing = memo(function WallDrawing({
-  view,
-  scale: { X, Y, k, box },
-  units,
-  selection,
-  onOpening,
-  onFeature,
-  onBlocking,
-}: Props) {
-  const chosen = (kind: Selection['kind'], id: string) => selection.kind === kind && selection.ids.includes(id);
-  const [west, east] = [Math.min(X(0), X(view.lengthM)), Math.max(X(0), X(view.lengthM))];
-  const across = (heightM: number) => `M${west} ${Y(heightM)}H${east}`;
+export const WallDrawing = memo(function WallDrawing({ view, scale, units, selection, onOpening, onFeature, onBlocking }: Props) {
+  const { box } = scale;
   return (
     <>
       <rect {...box(0, view.lengthM, 0, view.heightM)} className="elevation-wall" />
@@ -51,26 +41,7 @@ export const WallDrawing = memo(function WallDrawing({
           onClick={(event) => onBlocking?.(one, event)}
         />
       ))}
-      {view.openings.map((opening) => {
-        const { offsetM, widthM, casingWidthM, sillM, headM } = opening;
-        const reach = widthM / 2 + casingWidthM;
-        return (
-          <g
-            key={opening.id}
-            className={`elevation-opening${chosen('opening', opening.id) ? ' chosen' : ''}${onOpening ? '' : ' still'}`}
-            onPointerDown={(event) => onOpening?.(opening, event)}
-          >
-            <rect
-              {...box(offsetM - reach, offsetM + reach, sillM > 0 ? sillM - casingWidthM : 0, headM + casingWidthM)}
-              className="casing"
-            />
-            <rect {...box(offsetM - widthM / 2, offsetM + widthM / 2, sillM, headM)} className={opening.kind} />
-            <text x={X(offsetM)} y={Y((headM + sillM) / 2)} textAnchor="middle">
-              {formatLength(widthM, units)}
-            </text>
-          </g>
-        );
-      })}
+      <Openings {...{ view, scale, units, selection, onOpening }} />
       {view.meets.map(({ wall, offsetM }) => (
         <rect
           key={wall.id}
@@ -78,22 +49,71 @@ export const WallDrawing = memo(function WallDrawing({
           className="elevation-meets"
         />
       ))}
-      {view.features.map(({ feature, offsetM }) => {
-        const least = 4 / k;
-        const half = Math.max(least, feature.widthM) / 2;
-        return (
-          <g
-            key={feature.id}
-            className={chosen('feature', feature.id) ? 'elevation-thing chosen' : 'elevation-thing'}
-            onClick={() => onFeature?.(feature.id)}
-          >
-            <rect {...box(offsetM - half, offsetM + half, feature.bottomM, Math.max(feature.topM, feature.bottomM + least))} />
-            <text x={X(offsetM)} y={Y(feature.topM) - 4} textAnchor="middle">
-              {feature.name || term(`features.${feature.kind}`)}
-            </text>
-          </g>
-        );
-      })}
+      <Features {...{ view, scale, selection, onFeature }} />
+      <HeightLines {...{ view, scale, units }} />
+    </>
+  );
+});
+
+/** Doors, windows and arches with their casings. */
+function Openings({
+  view,
+  scale,
+  units,
+  selection,
+  onOpening,
+}: Pick<Props, 'view' | 'scale' | 'units' | 'selection' | 'onOpening'>) {
+  const { X, Y, box } = scale;
+  return view.openings.map((opening) => {
+    const { offsetM, widthM, casingWidthM, sillM, headM } = opening;
+    const reach = widthM / 2 + casingWidthM;
+    return (
+      <g
+        key={opening.id}
+        className={`elevation-opening${isChosen(selection, 'opening', opening.id) ? ' chosen' : ''}${onOpening ? '' : ' still'}`}
+        onPointerDown={(event) => onOpening?.(opening, event)}
+      >
+        <rect
+          {...box(offsetM - reach, offsetM + reach, sillM > 0 ? sillM - casingWidthM : 0, headM + casingWidthM)}
+          className="casing"
+        />
+        <rect {...box(offsetM - widthM / 2, offsetM + widthM / 2, sillM, headM)} className={opening.kind} />
+        <text x={X(offsetM)} y={Y((headM + sillM) / 2)} textAnchor="middle">
+          {formatLength(widthM, units)}
+        </text>
+      </g>
+    );
+  });
+}
+
+/** What was found on the wall. */
+function Features({ view, scale, selection, onFeature }: Pick<Props, 'view' | 'scale' | 'selection' | 'onFeature'>) {
+  const { X, Y, k, box } = scale;
+  return view.features.map(({ feature, offsetM }) => {
+    const minM = 4 / k;
+    const half = Math.max(minM, feature.widthM) / 2;
+    return (
+      <g
+        key={feature.id}
+        className={isChosen(selection, 'feature', feature.id) ? 'elevation-thing chosen' : 'elevation-thing'}
+        onClick={() => onFeature?.(feature.id)}
+      >
+        <rect {...box(offsetM - half, offsetM + half, feature.bottomM, Math.max(feature.topM, feature.bottomM + minM))} />
+        <text x={X(offsetM)} y={Y(feature.topM) - 4} textAnchor="middle">
+          {feature.name || term(`features.${feature.kind}`)}
+        </text>
+      </g>
+    );
+  });
+}
+
+/** The lines that heights are taken from: floor, ceilings, benchmark. */
+function HeightLines({ view, scale, units }: Pick<Props, 'view' | 'scale' | 'units'>) {
+  const { X, Y } = scale;
+  const [west, east] = [Math.min(X(0), X(view.lengthM)), Math.max(X(0), X(view.lengthM))];
+  const across = (heightM: number) => `M${west} ${Y(heightM)}H${east}`;
+  return (
+    <>
       {view.benchmarkM !== null && (
         <g className="elevation-benchmark">
           <path d={across(view.benchmarkM)} />
@@ -123,4 +143,7 @@ export const WallDrawing = memo(function WallDrawing({
       </g>
     </>
   );
-});
+}
+
+const isChosen = (selection: Selection, kind: Selection['kind'], id: string) =>
+  selection.kind === kind && selection.ids.includes(id);

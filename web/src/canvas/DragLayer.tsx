@@ -22,14 +22,14 @@ interface Props {
 const HALF_PX = 24;
 
 /**
- * Devices in the hand with their runs, in pictures of their own above the plan: the plan below is neither drawn nor painted
+ * Dragged devices with their runs, in pictures of their own above the plan: the plan below is neither drawn nor painted
  * again while they move. Runs are painted in every frame; a bead is painted once and its picture moved, which the browser does
  * without looking at anything else.
  */
-export function HeldLayer({ document, runs = [], ids, levels, levelId, camera: { k, tx, ty } }: Props) {
+export function DragLayer({ document, runs = [], ids, levels, levelId, camera: { k, tx, ty } }: Props) {
   return (
     <>
-      <svg className="held-picture" aria-hidden="true">
+      <svg className="drag-picture" aria-hidden="true">
         <g
           className="world"
           transform={`translate(${tx},${ty}) scale(${k},${-k})`}
@@ -54,7 +54,7 @@ export function HeldLayer({ document, runs = [], ids, levels, levelId, camera: {
         return (
           <svg
             key={id}
-            className="held-bead device chosen"
+            className="drag-bead device chosen"
             width={2 * HALF_PX}
             height={2 * HALF_PX}
             viewBox={`${-HALF_PX} ${-HALF_PX} ${2 * HALF_PX} ${2 * HALF_PX}`}

@@ -1,0 +1,139 @@
+import { onLevel } from '@dusky-spool/core/derive';
+import { projectBounds } from '@dusky-spool/core/house';
+import { GROUP_KINDS, type GroupKind, type ProjectDocument, type SystemName } from '@dusky-spool/core/model';
+import { Button } from 'antd';
+import { useMemo } from 'react';
+import type { Tool } from '../../canvas/tools/plan-tool.ts';
+import type { CameraControl } from '../../canvas/useCamera.ts';
+import { term, text } from '../../ground/text.ts';
+import { useByHand } from '../../state/by-hand.ts';
+import { useProject } from '../../state/open-project.ts';
+import { useSettings } from '../../state/settings.ts';
+import { SmallButton } from '../../ui/SmallButton.tsx';
+import { SYSTEM_STYLE } from '../../ui/systems.ts';
+
+interface Props {
+  readonly levelId: string;
+  readonly tool: Tool;
+  readonly control: CameraControl;
+  readonly leftPx: number;
+  readonly hasSelection: boolean;
+}
+
+const ZOOM_STEP = 1.4;
+
+/** Kinds of zones that the project has. */
+export const zoneKindsOf = (project: ProjectDocument): GroupKind[] =>
+  GROUP_KINDS.filter((kind) => Object.values(project.groups).some((group) => group.kind === kind));
+
+/** What lies over the plan: zoom and layers, the hint of the tool, the legend of systems, and how to begin where nothing is drawn. */
+export function SheetTools({ levelId, tool, control, leftPx, hasSelection }: Props) {
+  return (
+    <>
+      <ZoomButtons levelId={levelId} control={control} leftPx={leftPx} />
+      <ToolHint tool={tool} />
+      {tool.kind === 'select' && <EmptyLevel levelId={levelId} />}
+      <Legend levelId={levelId} hasSelection={hasSelection} />
+    </>
+  );
+}
+
+function ZoomButtons({ levelId, control, leftPx }: Pick<Props, 'levelId' | 'control' | 'leftPx'>) {
+  const project = useProject();
+  const settings = useSettings();
+  const zoneKinds = useMemo(() => zoneKindsOf(project), [project]);
+  return (
+    <div className="zoom-buttons">
+      {zoneKinds.length > 0 && (
+        <select
+          className="small-button zone-choice"
+          value={settings.zones ?? ''}
+          aria-label={text('plan.zones')}
+          onChange={(event) => settings.set({ zones: (event.target.value || null) as GroupKind | null })}
+        >
+          <option value="">{text('plan.noZones')}</option>
+          {zoneKinds.map((kind) => (
+            <option key={kind} value={kind}>
+              {text('plan.zonesOf', { kind: term(`groupKinds.${kind}`) })}
+            </option>
+          ))}
+        </select>
+      )}
+      <SmallButton aria-pressed={settings.findings} onClick={() => settings.set({ findings: !settings.findings })}>
+        {text('plan.findings')}
+      </SmallButton>
+      <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(ZOOM_STEP)}>
+        +
+      </SmallButton>
+      <SmallButton aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / ZOOM_STEP)}>
+        −
+      </SmallButton>
+      <SmallButton onClick={() => control.fit(projectBounds(project, levelId), leftPx)}>{text('plan.fit')}</SmallButton>
+    </div>
+  );
+}
+
+/** What a click does next. */
+function ToolHint({ tool }: Pick<Props, 'tool'>) {
+  const isEditingRoute = useByHand(({ runId }) => runId !== null);
+  const hint = isEditingRoute ? text('way.byHandHint') : hintOf(tool);
+  return (
+    hint && (
+      <div className="sheet-hint" role="status">
+        {hint}
+      </div>
+    )
+  );
+}
+
+function hintOf(tool: Tool): string | null {
+  if (tool.kind === 'select') return null;
+  if (tool.kind === 'template') return text('plan.placingTemplate', { name: tool.template.name });
+  return text(tool.field ? 'plan.placingField' : 'plan.placing', { name: tool.type.name.toLowerCase() });
+}
+
+function EmptyLevel({ levelId }: Pick<Props, 'levelId'>) {
+  const project = useProject();
+  const isEmpty =
+    !Object.values(project.underlays).some((underlay) => underlay.levelId === levelId) &&
+    onLevel(project, 'rooms', levelId).length === 0 &&
+    onLevel(project, 'devices', levelId).length === 0;
+  if (!isEmpty) return null;
+  return (
+    <div className="sheet-empty">
+      <b>{text('plan.empty')}</b>
+      <span>{text('plan.emptySurvey')}</span>
+      <Button href={`../survey?level=${levelId}`}>{text('plan.toSurvey')}</Button>
+    </div>
+  );
+}
+
+function Legend({ levelId, hasSelection }: Pick<Props, 'levelId' | 'hasSelection'>) {
+  const project = useProject();
+  const systems = useMemo(() => systemsOnLevel(project, levelId), [project, levelId]);
+  return (
+    <div className="legend" aria-hidden="true">
+      {systems.map((system) => (
+        <span key={system}>
+          <svg width={30} height={6}>
+            <path d="M0 3H30" stroke={SYSTEM_STYLE[system].colour} strokeWidth={2} strokeDasharray={SYSTEM_STYLE[system].dash} />
+          </svg>
+          {term(`systems.${system}`)}
+        </span>
+      ))}
+      {hasSelection && (
+        <span>
+          <svg width={12} height={12} viewBox="-7 -7 14 14">
+            <path className="hole" d="M0-6 6 0 0 6-6 0Z" />
+          </svg>
+          {text('plan.hole')}
+        </span>
+      )}
+    </div>
+  );
+}
+
+export function systemsOnLevel(project: ProjectDocument, levelId: string): SystemName[] {
+  const found = new Set(onLevel(project, 'devices', levelId).map(({ typeId }) => project.deviceTypes[typeId].system));
+  return (Object.keys(SYSTEM_STYLE) as SystemName[]).filter((system) => found.has(system));
+}

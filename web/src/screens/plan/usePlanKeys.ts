@@ -1,0 +1,68 @@
+import { removeDevices } from '@dusky-spool/core/devices';
+import { type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
+import type { Point2 } from '@dusky-spool/core/math';
+import { NUDGE_M } from '../../canvas/nudge.ts';
+import { SELECT_TOOL, type Tool } from '../../canvas/tools/plan-tool.ts';
+import type { CameraControl } from '../../canvas/useCamera.ts';
+import { useKeys } from '../../canvas/useKeys.ts';
+import { nudgeOnPlan, nudgeOnWall } from '../../commands/nudge-devices.ts';
+import { text } from '../../ground/text.ts';
+import { useByHand } from '../../state/by-hand.ts';
+import { useProject } from '../../state/open-project.ts';
+import { useProjectParts } from '../../state/project.ts';
+import { noSelection, type Selection } from '../../state/selection-kinds.ts';
+import type { SurfaceView } from '../../state/views.ts';
+
+interface Options {
+  readonly levelId: string;
+  readonly levels: ReturnType<typeof levelsFromBelow>;
+  readonly leftPx: number;
+  readonly selection: Selection;
+  readonly surface: SurfaceView | null;
+  readonly tool: Tool;
+  readonly control: CameraControl;
+  readonly setTool: (tool: Tool) => void;
+  readonly onSelect: (selection: Selection) => void;
+  readonly onLevel: (levelId: string) => void;
+}
+
+/** An arrow key without a selection moves the plan so far, px. */
+const PAN_PX = 60;
+const ZOOM_STEP = 1.25;
+
+/** The keys of the plan and of a wall. */
+export function usePlanKeys(options: Options): void {
+  const { levelId, levels, leftPx, selection, surface, tool, control, setTool, onSelect, onLevel } = options;
+  const project = useProject();
+  const { edit, undo, redo } = useProjectParts('edit', 'undo', 'redo');
+  const nudge = (dx: number, dy: number, far: boolean) => {
+    const ids = selection.kind === 'device' ? selection.ids.filter((id) => project.devices[id]) : [];
+    const step = NUDGE_M[project.project.units] * (far ? 10 : 1);
+    const by: Point2 = [dx * step, dy * step];
+    if (surface?.kind === 'wall') edit(text('edit.nudge'), nudgeOnWall(project, surface, ids, by));
+    else if (ids.length > 0) edit(text('edit.nudge'), nudgeOnPlan(project, ids, by));
+    else control.panBy(-dx * PAN_PX, dy * PAN_PX);
+  };
+  const leave = () => {
+    if (useByHand.getState().runId) useByHand.setState({ runId: null });
+    else if (tool.kind !== 'select') setTool(SELECT_TOOL);
+    else onSelect(noSelection);
+  };
+  useKeys({
+    undo,
+    redo,
+    nudge,
+    escape: leave,
+    remove: () => {
+      if (selection.kind === 'device' && edit(text('edit.remove'), removeDevices(project, selection.ids))) onSelect(noSelection);
+    },
+    zoom: (direction) =>
+      direction === 0
+        ? control.fit(projectBounds(project, levelId), leftPx)
+        : control.zoomBy(direction > 0 ? ZOOM_STEP : 1 / ZOOM_STEP),
+    level: (by) => {
+      const next = levels[levels.findIndex((level) => level.id === levelId) + by];
+      if (next) onLevel(next.id);
+    },
+  });
+}

@@ -1,0 +1,103 @@
+import { onLevel } from '@dusky-spool/core/derive';
+import { FEATURE_MAKES, type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
+import type { Point2 } from '@dusky-spool/core/math';
+import { moveFeatures, moveWalls, sameKind, WALL_BUILDS } from '@dusky-spool/core/survey';
+import { NUDGE_M } from '../../canvas/nudge.ts';
+import { SELECT, wallsTool } from '../../canvas/tools/survey-tool.ts';
+import type { CameraControl } from '../../canvas/useCamera.ts';
+import { useKeys } from '../../canvas/useKeys.ts';
+import { removeSelection } from '../../commands/remove-selection.ts';
+import { text } from '../../ground/text.ts';
+import { useProject } from '../../state/open-project.ts';
+import { useProjectParts } from '../../state/project.ts';
+import { noSelection, type Selection } from '../../state/selection-kinds.ts';
+import { newSurveyId } from './ids.ts';
+import { SURVEY_LEFT_PX } from './sheet-left.ts';
+import type { useClip } from './useClip.ts';
+import { useSurveyKeys } from './useSurveyKeys.ts';
+import type { SurveyToolControl } from './useSurveyTool.ts';
+
+interface Options {
+  readonly levelId: string;
+  readonly levels: ReturnType<typeof levelsFromBelow>;
+  readonly selection: Selection;
+  readonly toolControl: SurveyToolControl;
+  readonly clip: ReturnType<typeof useClip>;
+  readonly control: CameraControl;
+  readonly onSelect: (selection: Selection) => void;
+  readonly goToLevel: (levelId: string) => void;
+  readonly onKeyboardHelp: () => void;
+  readonly onLeave: () => void;
+}
+
+/** An arrow key without a selection moves the plan so far, px. */
+const PAN_PX = 60;
+const ZOOM_STEP = 1.25;
+
+/** Removing, nudging and selecting, with all keys of the survey sheet. */
+export function useSurveyActions(options: Options) {
+  const { levelId, levels, selection, toolControl, clip, control, onSelect, goToLevel, onKeyboardHelp, onLeave } = options;
+  const project = useProject();
+  const { edit, undo, redo } = useProjectParts('edit', 'undo', 'redo');
+  const remove = () => {
+    if (edit(text('edit.remove'), removeSelection(project, selection, newSurveyId))) onSelect(noSelection);
+  };
+  const nudge = (dx: number, dy: number, far: boolean) => {
+    const step = NUDGE_M[project.project.units] * (far ? 10 : 1);
+    const by: Point2 = [dx * step, dy * step];
+    if (selection.kind === 'wall') edit(text('edit.nudge'), moveWalls(project, { wallIds: selection.ids }, by, newSurveyId));
+    else if (selection.kind === 'feature') edit(text('edit.nudge'), moveFeatures(project, selection.ids, by));
+    else control.panBy(-dx * PAN_PX, dy * PAN_PX);
+  };
+  /** All of the kind selected, all walls where nothing is. */
+  const selectAll = () => {
+    const { kind } = selection;
+    // What belongs to other stages is not selected here.
+    if (kind === 'none' || kind === 'device' || kind === 'run')
+      onSelect({ kind: 'wall', ids: onLevel(project, 'walls', levelId).map((wall) => wall.id) });
+    else onSelect({ kind, ids: sameKind(project, levelId, { kind, id: selection.ids[0] }) });
+  };
+  useKeys({
+    undo,
+    redo,
+    nudge,
+    escape: () => {
+      toolControl.leave();
+      onLeave();
+    },
+    remove,
+    zoom: (direction) =>
+      direction === 0
+        ? control.fit(projectBounds(project, levelId, true), SURVEY_LEFT_PX)
+        : control.zoomBy(direction > 0 ? ZOOM_STEP : 1 / ZOOM_STEP),
+    level: (by) => {
+      const next = levels[levels.findIndex((level) => level.id === levelId) + by];
+      if (next) goToLevel(next.id);
+    },
+  });
+  const { tool, setTool } = toolControl;
+  const TOOL_KEYS: Readonly<Record<string, () => void>> = {
+    v: () => setTool(SELECT),
+    w: () => setTool(wallsTool(tool.kind === 'walls' ? tool.make : WALL_BUILDS.stud)),
+    o: () => setTool({ kind: 'opening', opening: 'door' }),
+    t: () => setTool({ kind: 'feature', make: FEATURE_MAKES[0], points: [] }),
+    m: () => setTool({ kind: 'measure', first: null }),
+    p: () => setTool({ kind: 'reference' }),
+  };
+  useSurveyKeys({
+    tool: (letter) => {
+      TOOL_KEYS[letter]?.();
+      return letter in TOOL_KEYS;
+    },
+    typing: toolControl.type,
+    command: (name) => {
+      if (name === 'copy') clip.copy();
+      else if (name === 'paste') clip.pasteClip();
+      else if (name === 'duplicate') clip.duplicate();
+      else if (name === 'help') onKeyboardHelp();
+      else if (name === 'palette') window.document.querySelector<HTMLInputElement>('.finder input')?.focus();
+      else selectAll();
+    },
+  });
+  return { remove, selectAll };
+}

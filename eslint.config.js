@@ -129,7 +129,10 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['**/*.test.{ts,tsx}', 'e2e/**/*.ts', '**/testing/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
+  {
+    files: ['**/*.test.{ts,tsx}', 'e2e/**/*.ts', '**/testing/**'],
+    rules: { '@typescript-eslint/no-unused-expressions': 'off', 'react-refresh/only-export-components': 'off' },
+  },
   {
     files: ['**/*.{ts,tsx}'],
     ignores: ['**/*.test.{ts,tsx}', ...Object.values(LONG_FUNCTIONS).flat()],

@@ -168,7 +168,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
       follower.alive = false;
       follower.socket.ping();
       admittedBySession(follower.request, follower.projectId).then(
-        (still) => still || endLapsed(follower),
+        (still) => (still ? undefined : endLapsed(follower)),
         () => undefined,
       );
     }

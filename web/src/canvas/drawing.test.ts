@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { type Level, newRoom, newWall } from '@dusky-spool/core/model';
 import { levelCrossings, polygonArea } from '@dusky-spool/core/math';
 import { smallHouse } from '@dusky-spool/core/testing';
-import { NUDGE_M, toHandGrid } from './nudge.ts';
+import { NUDGE_M, toHandGrid } from './tools/nudge.ts';
 import { guessRole } from '../screens/survey/layer-roles.ts';
 import { detailAt } from './device-detail.ts';
 import { joistPath, pathThrough, wallBand } from './room-drawing.ts';

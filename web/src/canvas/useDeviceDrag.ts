@@ -5,7 +5,7 @@ import { useCallback, useState, type PointerEvent } from 'react';
 import { text } from '../ground/text.ts';
 import { useProjectParts } from '../state/project.ts';
 import type { Selection } from '../state/selection-kinds.ts';
-import { toHandGrid } from './nudge.ts';
+import { toHandGrid } from './tools/nudge.ts';
 import type { CameraControl } from './useCamera.ts';
 import { usePointerDrag } from './usePointerDrag.ts';
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { JobClient, JobFailed, type JobHandlers, type JobPort, type JobWorker, serveJobs } from './jobs.ts';
+import { JobClient, type JobFailed, type JobHandlers, type JobPort, type JobWorker, serveJobs } from './jobs.ts';
 
 interface TestJobs {
   readonly double: { readonly params: number; readonly report: never; readonly result: number };

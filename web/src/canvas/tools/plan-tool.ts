@@ -3,7 +3,7 @@ import { applyTemplate, type Guided, guideTo, placeDevice, placeField } from '@d
 import { buildingOf, roomAt } from '@dusky-spool/core/house';
 import type { Outcome, Point2 } from '@dusky-spool/core/math';
 import type { Device, DeviceType, Operation, ProjectDocument, RoomTemplate } from '@dusky-spool/core/model';
-import { toHandGrid } from '../nudge.ts';
+import { toHandGrid } from './nudge.ts';
 
 /** What a click on the plan does. */
 export type Tool =

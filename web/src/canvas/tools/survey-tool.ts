@@ -96,13 +96,13 @@ export function clickTool(tool: SurveyTool, point: Point2, context: ToolContext)
     case 'scale': {
       const { underlayId, points } = tool;
       if (points.length === 0) return { tool: { ...tool, points: [point] } };
-      return { question: { kind: 'scale', underlayId, first: points[0], second: point } };
+      return { question: { kind: 'scale', underlayId, first: points[0], second: point }, tool: SELECT };
     }
     case 'crop':
       if (!tool.first) return { tool: { ...tool, first: point } };
-      return { question: { kind: 'crop', underlayId: tool.underlayId, first: tool.first, second: point } };
+      return { question: { kind: 'crop', underlayId: tool.underlayId, first: tool.first, second: point }, tool: SELECT };
     case 'reference':
-      return { question: { kind: 'reference', at } };
+      return { question: { kind: 'reference', at }, tool: SELECT };
   }
 }
 

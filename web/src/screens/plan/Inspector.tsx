@@ -7,7 +7,7 @@ import type { Selection } from '../../state/selection-kinds.ts';
 import { useDerived } from '../../state/derived.ts';
 import { proposalOf, useProjectStore } from '../../state/project.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
-import { NUDGE_M } from '../../canvas/nudge.ts';
+import { NUDGE_M } from '../../canvas/tools/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { Counts } from './Counts.tsx';
 import { useEffect } from 'react';

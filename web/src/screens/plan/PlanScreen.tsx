@@ -20,7 +20,8 @@ import { HouseSection } from '../../ui/HouseSection.tsx';
 import { DragCard } from './DragCard.tsx';
 import { Inspector } from './Inspector.tsx';
 import { Palette } from './Palette.tsx';
-import { SheetTools, zoneKindsOf } from './SheetTools.tsx';
+import { zoneKindsOf } from './on-level.ts';
+import { SheetTools } from './SheetTools.tsx';
 import { usePlanKeys } from './usePlanKeys.ts';
 
 interface Props {

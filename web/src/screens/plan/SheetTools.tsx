@@ -1,6 +1,6 @@
 import { onLevel } from '@dusky-spool/core/derive';
 import { projectBounds } from '@dusky-spool/core/house';
-import { GROUP_KINDS, type GroupKind, type ProjectDocument, type SystemName } from '@dusky-spool/core/model';
+import type { GroupKind } from '@dusky-spool/core/model';
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import type { Tool } from '../../canvas/tools/plan-tool.ts';
@@ -11,6 +11,7 @@ import { useProject } from '../../state/open-project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
+import { systemsOnLevel, zoneKindsOf } from './on-level.ts';
 
 interface Props {
   readonly levelId: string;
@@ -21,10 +22,6 @@ interface Props {
 }
 
 const ZOOM_STEP = 1.4;
-
-/** Kinds of zones that the project has. */
-export const zoneKindsOf = (project: ProjectDocument): GroupKind[] =>
-  GROUP_KINDS.filter((kind) => Object.values(project.groups).some((group) => group.kind === kind));
 
 /** What lies over the plan: zoom and layers, the hint of the tool, the legend of systems, and how to begin where nothing is drawn. */
 export function SheetTools({ levelId, tool, control, leftPx, hasSelection }: Props) {
@@ -131,9 +128,4 @@ function Legend({ levelId, hasSelection }: Pick<Props, 'levelId' | 'hasSelection
       )}
     </div>
   );
-}
-
-export function systemsOnLevel(project: ProjectDocument, levelId: string): SystemName[] {
-  const found = new Set(onLevel(project, 'devices', levelId).map(({ typeId }) => project.deviceTypes[typeId].system));
-  return (Object.keys(SYSTEM_STYLE) as SystemName[]).filter((system) => found.has(system));
 }

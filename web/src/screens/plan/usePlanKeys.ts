@@ -1,7 +1,7 @@
 import { removeDevices } from '@dusky-spool/core/devices';
 import { type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
 import type { Point2 } from '@dusky-spool/core/math';
-import { NUDGE_M } from '../../canvas/nudge.ts';
+import { NUDGE_M } from '../../canvas/tools/nudge.ts';
 import { SELECT_TOOL, type Tool } from '../../canvas/tools/plan-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useKeys } from '../../canvas/useKeys.ts';

@@ -2,7 +2,7 @@ import type { Proposals } from '@dusky-spool/core/house';
 import { formatLength, METRES_PER, type UnitSystem } from '@dusky-spool/core/math';
 import { problemSentence } from '@dusky-spool/texts';
 import { Button, Modal, Progress, Select } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
@@ -27,8 +27,6 @@ interface Props {
 export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
   const { units } = useProject().project;
   const { edit } = useProjectParts('edit');
-  const { share, drawing, problem: notRead, jobs } = useDrawing(file);
-  const importDrawing = useDrawingImport(jobs);
   const [failure, setFailure] = useState<string | null>(null);
   const [roles, setRoles] = useState<Readonly<Record<string, Role>>>({});
   const [unit, setUnit] = useState<number | null>(null);
@@ -37,12 +35,16 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
   const [pointed, setPointed] = useState<number | null>(null);
   const [missed, setMissed] = useState(-1);
   const [busy, setBusy] = useState(false);
-
-  useEffect(() => {
-    if (!drawing) return;
-    setUnit(drawing.metresPerUnit);
-    setRoles(Object.fromEntries(drawing.layers.map(({ name }) => [name, guessRole(name)])));
-  }, [drawing]);
+  const {
+    share,
+    drawing,
+    problem: notRead,
+    jobs,
+  } = useDrawing(file, (read) => {
+    setUnit(read.metresPerUnit);
+    setRoles(Object.fromEntries(read.layers.map(({ name }) => [name, guessRole(name)])));
+  });
+  const importDrawing = useDrawingImport(jobs);
 
   const named = (...wanted: Role[]) =>
     Object.entries(roles)

@@ -2,7 +2,7 @@ import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { Point2 } from '@dusky-spool/core/math';
 import { arrayMotions } from '@dusky-spool/core/survey';
 import { useCallback, useState } from 'react';
-import { SELECT, type ToolQuestion } from '../../canvas/tools/survey-tool.ts';
+import type { ToolQuestion } from '../../canvas/tools/survey-tool.ts';
 import { useCamera } from '../../canvas/useCamera.ts';
 import { cropPicture } from '../../commands/crop-picture.ts';
 import { markPoint } from '../../commands/mark-point.ts';
@@ -64,7 +64,7 @@ function SurveyPlan({ projectId }: Props) {
     [go, endPreview],
   );
   const onLevel = (id: string) => go({ level: id });
-  const questions = useQuestions(levelId, () => toolControl.setTool(SELECT));
+  const questions = useQuestions(levelId);
   const toolControl = useSurveyTool(levelId, select, questions.ask);
   const clip = useClip({ document: project, levelId, selection, select, scale: control.camera.k });
   const { remove, selectAll } = useSurveyActions({
@@ -154,21 +154,19 @@ function Surface({
 }
 
 /** What a tool asks after its points are set: the length between two of them, the part of a picture, a name. */
-function useQuestions(levelId: string, onDone: () => void) {
+function useQuestions(levelId: string) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const [measured, setMeasured] = useState<{ underlayId: string; first: Point2; second: Point2 } | null>(null);
   const [naming, setNaming] = useState<Point2 | null>(null);
   const ask = (question: ToolQuestion) => {
     if (question.kind === 'reference') return setNaming(question.at);
-    onDone();
     if (question.kind === 'scale') return setMeasured(question);
     edit(text('survey.crop'), cropPicture(project, useProjectStore.getState().pictures, question));
   };
   const name = (given: string, at: Point2) => {
     edit(text('survey.markPoint', { name: given }), markPoint({ id: newRecordId('p'), levelId, name: given, at }));
     setNaming(null);
-    onDone();
   };
   const dialog = (
     <>

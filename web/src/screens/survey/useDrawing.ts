@@ -1,5 +1,5 @@
 import { problemSentence } from '@dusky-spool/texts';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { text } from '../../ground/text.ts';
 import type { DrawingJobs, ShownDrawing } from '../../workers/drawing-jobs.ts';
 import { JobCancelled, JobClient } from '../../workers/jobs.ts';
@@ -13,19 +13,27 @@ export interface OpenDrawing {
   readonly jobs: () => JobClient<DrawingJobs>;
 }
 
-export function useDrawing(file: File): OpenDrawing {
+export function useDrawing(file: File, onRead: (drawing: ShownDrawing) => void): OpenDrawing {
   const client = useRef<JobClient<DrawingJobs> | null>(null);
   const [share, setShare] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
   const [drawing, setDrawing] = useState<ShownDrawing | null>(null);
 
+  const latest = useRef(onRead);
+  useLayoutEffect(() => {
+    latest.current = onRead;
+  });
   useEffect(() => {
     const jobs = new JobClient<DrawingJobs>(
       new Worker(new URL('../../workers/drawing.worker.ts', import.meta.url), { type: 'module' }),
     );
     client.current = jobs;
     jobs.run('read', file, { report: setShare }).then(
-      (read) => (read.ok ? setDrawing(read.value) : setProblem(problemSentence(read.problem))),
+      (read) => {
+        if (!read.ok) return setProblem(problemSentence(read.problem));
+        setDrawing(read.value);
+        latest.current(read.value);
+      },
       (error: unknown) => {
         if (!(error instanceof JobCancelled)) setProblem(text('drawing.failed'));
       },

@@ -1,7 +1,6 @@
 import type { Proposals } from '@dusky-spool/core/house';
 import { edited } from '@dusky-spool/core/derive';
-import type { Outcome, Point2 } from '@dusky-spool/core/math';
-import { ok } from '@dusky-spool/core/math';
+import { ok, type Outcome, type Point2 } from '@dusky-spool/core/math';
 import type { Operation, PictureInfo } from '@dusky-spool/core/model';
 import { drawingPlace, wallsFromProposals } from '@dusky-spool/core/survey';
 import { addDrawingPicture, addTradeMarks } from '../../commands/add-drawing.ts';

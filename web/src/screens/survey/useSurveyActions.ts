@@ -2,7 +2,7 @@ import { onLevel } from '@dusky-spool/core/derive';
 import { FEATURE_MAKES, type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
 import type { Point2 } from '@dusky-spool/core/math';
 import { moveFeatures, moveWalls, sameKind, WALL_BUILDS } from '@dusky-spool/core/survey';
-import { NUDGE_M } from '../../canvas/nudge.ts';
+import { NUDGE_M } from '../../canvas/tools/nudge.ts';
 import { SELECT, wallsTool } from '../../canvas/tools/survey-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useKeys } from '../../canvas/useKeys.ts';

@@ -3,8 +3,7 @@ import { formatLength } from '@dusky-spool/core/math';
 import type { Device, ProjectDocument } from '@dusky-spool/core/model';
 import { BeadShape } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
-import { labelFaces } from './face-labels.ts';
-import { faceTurn } from './LegalPlaces.tsx';
+import { faceTurn, labelFaces } from './face-labels.ts';
 import { FaceShape } from './WallDevices.tsx';
 import type { KeyboardEvent, PointerEvent } from 'react';
 

@@ -6,6 +6,7 @@ import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
 import type { WallScale } from './wall-scale.ts';
+import { faceTurn } from './face-labels.ts';
 import { FaceShape } from './WallDevices.tsx';
 
 /** Places near a device that cannot be built where it is; a click moves it there. On a wall in px of its sheet. */
@@ -55,9 +56,6 @@ export function LegalPlacesOnCeiling({ device, k }: { readonly device: Device; r
     />
   ));
 }
-
-/** Turns a face on a ceiling by the facing of its device. */
-export const faceTurn = (facingRad: number) => `rotate(${90 - (facingRad * 180) / Math.PI})`;
 
 function LegalPlace({
   device,

@@ -16,7 +16,7 @@ import type { Finding } from '@dusky-spool/core/rules';
 import { findingSentence } from '@dusky-spool/texts';
 import { Segmented } from 'antd';
 import { useMemo, useRef, useState, type MouseEvent, type PointerEvent } from 'react';
-import { toHandGrid } from '../../canvas/nudge.ts';
+import { toHandGrid } from '../../canvas/tools/nudge.ts';
 import { framingEdit, type FramingMode } from '../../commands/edit-framing.ts';
 import { removeRecords } from '../../commands/remove-records.ts';
 import { term, text } from '../../ground/text.ts';

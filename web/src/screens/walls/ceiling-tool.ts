@@ -1,7 +1,7 @@
 import { type Guide, type Guided, guideTo, moveDevices } from '@dusky-spool/core/devices';
 import type { Point2 } from '@dusky-spool/core/math';
 import type { DeviceType, ProjectDocument, Room } from '@dusky-spool/core/model';
-import { toHandGrid } from '../../canvas/nudge.ts';
+import { toHandGrid } from '../../canvas/tools/nudge.ts';
 import type { Dragged, Grip } from './useSurfaceDrag.ts';
 
 /** The ceiling of a room. */

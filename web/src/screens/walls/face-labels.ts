@@ -81,3 +81,6 @@ export function labelFaces(faces: readonly LabelledFace[]): Map<string, FaceLabe
     }),
   );
 }
+
+/** Turns a face on a ceiling by the facing of its device. */
+export const faceTurn = (facingRad: number) => `rotate(${90 - (facingRad * 180) / Math.PI})`;

@@ -14,3 +14,4 @@ if (linked) {
 }
 void import('./main.tsx');
 if (linked) void import('./app/ProjectFrame.tsx');
+else void import('./screens/projects/Projects.tsx');

@@ -3,7 +3,6 @@ import { App as AntApp, Button, ConfigProvider } from 'antd';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { problemSentence } from '@dusky-spool/texts';
 import { useSession } from '../ground/api/session.ts';
-import { Projects } from '../screens/projects/Projects.tsx';
 import { SignIn } from '../screens/sign-in/SignIn.tsx';
 import { Join, Reset } from '../screens/sign-in/Links.tsx';
 import { useSettings } from '../state/settings.ts';
@@ -15,6 +14,7 @@ import { themeFor } from '../ground/theme.ts';
 /** Plain, so that the first picture waits for no part of the library. */
 const Waiting = () => <main className="centre waiting">{text('loading')}</main>;
 
+const Projects = later(() => import('../screens/projects/Projects.tsx').then((module) => module.Projects), <Waiting />);
 const ProjectFrame = later(() => import('./ProjectFrame.tsx').then((module) => module.ProjectFrame), <Waiting />);
 const PeopleScreen = later(() => import('../screens/people/PeopleScreen.tsx').then((module) => module.PeopleScreen), <Waiting />);
 const AccountScreen = later(

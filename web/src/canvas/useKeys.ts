@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 
 export interface KeyActions {
   readonly undo: () => void;
@@ -19,45 +19,30 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, -1],
 };
 
-/** The keys of the plan, from the moment that it shows; typing in a field, a dialog or a list keeps its own keys. */
-export function useKeys(actions: KeyActions): void {
-  const latest = useRef(actions);
-  useLayoutEffect(() => {
-    latest.current = actions;
-  });
-  useLayoutEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      if (
-        event.defaultPrevented ||
-        target.closest('input, textarea, select, [role=combobox], [role=listbox], [role=dialog], [role=menu], [role=slider]')
-      )
-        return;
-      const act = actionFor(event, latest.current, target);
-      if (!act) return;
-      event.preventDefault();
-      act();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
-}
+const FIELDS = 'input, textarea, select, [role=combobox], [role=listbox], [role=dialog], [role=menu], [role=slider]';
+/** Whether a key belongs to what has the focus: a field, a dialog, a list. */
+export const belongsElsewhere = (event: KeyboardEvent): boolean => event.defaultPrevented || isInside(event, FIELDS);
+const isInGrid = (event: KeyboardEvent): boolean => isInside(event, '[role=grid]');
+const isInside = ({ target }: KeyboardEvent, selector: string): boolean =>
+  target instanceof Element && target.closest(selector) !== null;
 
-function actionFor(event: KeyboardEvent, actions: KeyActions, target: HTMLElement): (() => void) | null {
-  const key = event.key.toLowerCase();
-  if (event.ctrlKey || event.metaKey) {
-    if (key === 'z') return event.shiftKey ? actions.redo : actions.undo;
-    return key === 'y' ? actions.redo : null;
-  }
-  if (event.altKey) return null;
-  const arrow = ARROWS[event.key];
-  if (arrow && !target.closest('[role=grid]')) return () => actions.nudge?.(arrow[0], arrow[1], event.shiftKey);
-  if (key === 'delete' || key === 'backspace') return actions.remove ?? null;
-  if (key === 'escape') return actions.escape ?? null;
-  if (key === '+' || key === '=') return () => actions.zoom?.(1);
-  if (key === '-') return () => actions.zoom?.(-1);
-  if (key === '0') return () => actions.zoom?.(0);
-  if (key === 'pageup') return () => actions.level?.(1);
-  if (key === 'pagedown') return () => actions.level?.(-1);
-  return null;
+/** Keys are those that are typed, on any keyboard; `_` joins a key to its modifiers, so that + can be a key. */
+export const HOTKEYS = { useKey: true, splitKey: '_', preventDefault: true, ignoreEventWhen: belongsElsewhere } as const;
+
+/** The keys of the plan; typing in a field, a dialog or a list keeps its own keys. */
+export function useKeys({ undo, redo, nudge, remove, escape, zoom, level }: KeyActions): void {
+  useHotkeys('mod_z', undo, HOTKEYS);
+  useHotkeys('mod_shift_z,mod_y', redo, HOTKEYS);
+  useHotkeys(
+    'arrowleft,arrowright,arrowup,arrowdown,shift_arrowleft,shift_arrowright,shift_arrowup,shift_arrowdown',
+    (event) => nudge?.(...ARROWS[event.key], event.shiftKey),
+    { ...HOTKEYS, ignoreEventWhen: (event) => belongsElsewhere(event) || isInGrid(event) },
+  );
+  useHotkeys('delete,backspace', () => remove?.(), { ...HOTKEYS, enabled: remove !== undefined });
+  useHotkeys('escape', () => escape?.(), { ...HOTKEYS, enabled: escape !== undefined });
+  useHotkeys('+,shift_+,=', () => zoom?.(1), HOTKEYS);
+  useHotkeys('-', () => zoom?.(-1), HOTKEYS);
+  useHotkeys('0', () => zoom?.(0), HOTKEYS);
+  useHotkeys('pageup', () => level?.(1), HOTKEYS);
+  useHotkeys('pagedown', () => level?.(-1), HOTKEYS);
 }

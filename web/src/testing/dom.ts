@@ -44,4 +44,7 @@ if (!('window' in globalThis)) {
   define(window, 'ResizeObserver', NoResizeObserver);
   define(window, 'matchMedia', OURS.matchMedia);
   define(window.HTMLElement.prototype, 'scrollIntoView', () => undefined);
+  // Lists that draw only what is in sight see a window of this size.
+  for (const [name, px] of Object.entries({ clientWidth: 1280, clientHeight: 800 }))
+    Object.defineProperty(window.Element.prototype, name, { get: () => px, configurable: true });
 }

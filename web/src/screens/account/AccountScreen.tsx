@@ -1,8 +1,8 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Button } from 'antd';
 import type { SessionsReply } from '@dusky-spool/core/model';
-import { sentenceOf } from '../../ground/api/error-sentence.ts';
-import { getJson, putJson, remove } from '../../ground/api/http.ts';
+import { putJson, remove } from '../../ground/api/http.ts';
+import { useSend, useServer } from '../../ground/api/server-state.ts';
 import { text } from '../../ground/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { TextForm } from '../../ui/TextForm.tsx';
@@ -10,17 +10,15 @@ import { whenText } from '../../ui/when.ts';
 
 /** One's own account: the password, and where one is signed in. */
 export function AccountScreen() {
-  const [sessions, setSessions] = useState<SessionsReply['sessions']>([]);
+  const { data, problem: notRead } = useServer<SessionsReply>('/session/list');
   const [changed, setChanged] = useState(0);
-  const [problem, setProblem] = useState<string | null>(null);
-  const load = useCallback(() => {
-    getJson<SessionsReply>('/session/list').then(
-      (reply) => setSessions(reply.sessions),
-      (error: unknown) => setProblem(sentenceOf(error)),
-    );
-  }, []);
-  useEffect(load, [load]);
-  const end = (path: string) => void remove(path).then(load, load);
+  const { send: end, sentence: notEnded } = useSend((path: string) => remove(path), ['/session/list']);
+  const { sendAsync: change } = useSend(
+    (words: { current: string; password: string }) => putJson('/session/password', words),
+    ['/session/list'],
+  );
+  const sessions = data?.sessions ?? [];
+  const problem = notRead ?? notEnded;
   return (
     <div className="projects-page">
       <FirmHeader />
@@ -73,9 +71,8 @@ export function AccountScreen() {
             ]}
             submitLabel={text('account.change')}
             onSubmit={async ({ current, password }) => {
-              await putJson('/session/password', { current, password });
+              await change({ current, password });
               setChanged((n) => n + 1);
-              load();
             }}
           />
           {changed > 0 && <p role="status">{text('account.changed')}</p>}

@@ -3,7 +3,8 @@ import { useProject } from '../../state/open-project.ts';
 import { type Check, CHECK_STAGES, CHECKS, isLowered, judgeSetting, settingsOf } from '@dusky-spool/core/rules';
 import type { FirmRules, RuleSetting } from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
-import { getJson, putJson } from '../../ground/api/http.ts';
+import { putJson } from '../../ground/api/http.ts';
+import { useSend, useServer } from '../../ground/api/server-state.ts';
 import { useOwnName } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
@@ -11,8 +12,10 @@ import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { SourceLink } from '../../ui/SourceLink.tsx';
 import { Button, InputNumber, Select, Switch } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
+
+const FIRM_RULES = '/library/rules';
 
 /** How every rule is set in this project: on or off, its rank, its limits; and the firm's own settings. */
 export function RuleTable() {
@@ -20,21 +23,14 @@ export function RuleTable() {
   const edit = useProjectStore((state) => state.edit);
   const settings = settingsOf(document);
   const name = useOwnName();
-  const [firm, setFirm] = useState<FirmRules['rules'] | null>(null);
+  // Without a connection the firm's settings are not at hand.
+  const { data } = useServer<FirmRules>(FIRM_RULES);
+  const firm = data?.rules ?? null;
+  const { send: sendToFirm, sentence: notStored } = useSend(
+    (rules: FirmRules['rules']) => putJson<FirmRules>(FIRM_RULES, { rules }),
+    [FIRM_RULES],
+  );
   const [wrong, setWrong] = useState<{ readonly id: string; readonly problem: Problem } | null>(null);
-  useEffect(() => {
-    let stale = false;
-    void getJson<FirmRules>('/library/rules').then(
-      ({ rules }) => {
-        if (!stale) setFirm(rules);
-      },
-      // Without a connection the firm's settings are not at hand.
-      () => undefined,
-    );
-    return () => {
-      stale = true;
-    };
-  }, []);
 
   const operationsFor = ({ id: ruleId }: Check, setting: Setting) =>
     setRule(document, { id: newRecordId('rs'), ruleId, setting, by: name, on: today() });
@@ -62,16 +58,18 @@ export function RuleTable() {
       reason,
       by,
     }));
-    void putJson<FirmRules>('/library/rules', { rules }).then(
-      (reply) => setFirm(reply.rules),
-      () => setFirm(null),
-    );
+    sendToFirm(rules);
   };
   return (
     <>
       <div className="check-filters">
         <span className="faint">{text('checks.rulesCount', { count: CHECKS.length, changed: settings.size })}</span>
         <span className="grow" />
+        {notStored && (
+          <span className="field-problem" role="alert">
+            {notStored}
+          </span>
+        )}
         <Button size="small" disabled={!firm} onClick={takeFirms}>
           {text('checks.takeFirms')}
         </Button>

@@ -1,23 +1,11 @@
-import { useEffect, useState } from 'react';
 import type { PrinterJobsReply } from '@dusky-spool/core/model';
-import { getJson } from '../../ground/api/http.ts';
+import { PRINTER_JOBS } from './printer-jobs.ts';
+import { useServer } from '../../ground/api/server-state.ts';
 import { text } from '../../ground/text.ts';
 
-/** What the printer that ships with the app would have printed. `asked` rises with each job. */
-export function PrinterJobs({ asked }: { readonly asked: number }) {
-  const [reply, setReply] = useState<PrinterJobsReply | null>(null);
-  useEffect(() => {
-    let stale = false;
-    getJson<PrinterJobsReply>('/bridge/printer/jobs').then(
-      (found) => {
-        if (!stale) setReply(found);
-      },
-      () => undefined,
-    );
-    return () => {
-      stale = true;
-    };
-  }, [asked]);
+/** What the printer that ships with the app would have printed. */
+export function PrinterJobs() {
+  const { data: reply } = useServer<PrinterJobsReply>(PRINTER_JOBS);
   if (!reply) return null;
   if (!reply.simulated) return <p>{text('labels.realPrinter')}</p>;
   return (

@@ -12,20 +12,24 @@ import {
 } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
-import { getJson, postText, putJson } from '../../ground/api/http.ts';
+import { postText, putJson } from '../../ground/api/http.ts';
+import { useSend, useServer } from '../../ground/api/server-state.ts';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 import { ConductorMaps } from './ConductorMaps.tsx';
 import { FileProblems } from './FileProblems.tsx';
 import { TypeCard } from './TypeCard.tsx';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { App as AntApp, Button, Input, Segmented, Select, Upload } from 'antd';
 import './library.css';
 
 interface Props {
   readonly onBack: () => void;
 }
+
+const FIRM_LIBRARY = '/library';
+const NO_TYPES: readonly DeviceType[] = [];
 
 /** The device library as this project uses it, beside the firm's: edit, add, take newer versions, files in and out. */
 export function LibraryScreen({ onBack }: Props) {
@@ -36,16 +40,14 @@ export function LibraryScreen({ onBack }: Props) {
   const [system, setSystem] = useState<SystemName | 'all'>('all');
   const [part, setPart] = useState<DeviceType['part'] | 'maps'>('device');
   const [chosen, setChosen] = useState<string | null>(null);
-  const [firm, setFirm] = useState<readonly DeviceType[]>([]);
+  const { data } = useServer<LibraryReply>(FIRM_LIBRARY);
+  const firm = data?.types ?? NO_TYPES;
   const [read, setRead] = useState<LibraryReadReply | null>(null);
   const fail = (error: unknown) => void message.warning(sentenceOf(error));
-  const refresh = () => getJson<LibraryReply>('/library').then(({ types }) => setFirm(types), fail);
-  useEffect(() => {
-    void getJson<LibraryReply>('/library').then(
-      ({ types }) => setFirm(types),
-      () => undefined,
-    );
-  }, []);
+  const { sendAsync: sendToFirm } = useSend(
+    (types: readonly DeviceType[]) => putJson<LibraryReply>(FIRM_LIBRARY, { types }),
+    [FIRM_LIBRARY],
+  );
   const used = useMemo(() => {
     const counts = new Map<string, number>();
     for (const device of Object.values(document.devices)) counts.set(device.typeId, (counts.get(device.typeId) ?? 0) + 1);
@@ -68,8 +70,7 @@ export function LibraryScreen({ onBack }: Props) {
   };
   const keepInFirm = async (wanted: readonly DeviceType[]) => {
     try {
-      const { types: kept } = await putJson<LibraryReply>('/library', { types: wanted });
-      await refresh();
+      const { types: kept } = await sendToFirm(wanted);
       take(kept, text('library.kept'));
       void message.success(text('library.keptCount', { count: kept.length }));
     } catch (error) {

@@ -1,20 +1,18 @@
-import { useState } from 'react';
 import { Button } from 'antd';
 import type { AuditLine, AuditReply } from '@dusky-spool/core/model';
-import { getJson } from '../../ground/api/http.ts';
+import { useServerPages } from '../../ground/api/server-state.ts';
 import { text } from '../../ground/text.ts';
 import { whenText } from '../../ui/when.ts';
-import { useFetched } from './useFetched.ts';
 
 /** What was done in the firm, newest first, and whether every line is as it was written. */
 export function AuditTrail() {
-  const { data, problem } = useFetched<AuditReply>('/people/audit');
-  const [older, setOlder] = useState<readonly AuditLine[]>([]);
+  const { pages, problem, more, isLoading } = useServerPages<AuditReply>('/people/audit', ({ lines }) => {
+    const last = lines.at(-1)?.line ?? 1;
+    return last > 1 ? `/people/audit?before=${last}` : null;
+  });
+  const [data] = pages;
   if (!data) return problem ? <p role="alert">{problem}</p> : <p>{text('loading')}</p>;
-  const lines = [...data.lines, ...older];
-  const last = lines.at(-1)?.line ?? 1;
-  const more = () =>
-    void getJson<AuditReply>(`/people/audit?before=${last}`).then((reply) => setOlder([...older, ...reply.lines]));
+  const lines = pages.flatMap((page) => page.lines);
   return (
     <section className="stage-sheet">
       <div className="stage-head">
@@ -49,7 +47,11 @@ export function AuditTrail() {
           ))}
         </tbody>
       </table>
-      {last > 1 && <Button onClick={more}>{text('people.auditMore')}</Button>}
+      {more && (
+        <Button onClick={more} loading={isLoading}>
+          {text('people.auditMore')}
+        </Button>
+      )}
     </section>
   );
 }

@@ -1,11 +1,11 @@
 import type { MailsReply } from '@dusky-spool/core/model';
+import { useServer } from '../../ground/api/server-state.ts';
 import { text } from '../../ground/text.ts';
 import { whenText } from '../../ui/when.ts';
-import { useFetched } from './useFetched.ts';
 
 /** Mails that were not sent because no mail server is set. */
 export function MailBox() {
-  const { data, problem } = useFetched<MailsReply>('/people/mails');
+  const { data, problem } = useServer<MailsReply>('/people/mails');
   return (
     <section className="stage-sheet">
       <div className="stage-head">

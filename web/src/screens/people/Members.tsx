@@ -2,29 +2,20 @@ import { useState } from 'react';
 import { App as AntApp, Button, Switch } from 'antd';
 import type { Invitation, Member, PeopleReply } from '@dusky-spool/core/model';
 import { putJson, remove } from '../../ground/api/http.ts';
-import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { useSend, useServer } from '../../ground/api/server-state.ts';
 import { useSession } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { dayText } from '../../ui/when.ts';
 import { PersonDialog } from './PersonDialog.tsx';
-import { useFetched } from './useFetched.ts';
 
 /** Members with their roles, open invitations, and who may delete projects. */
 export function Members() {
-  const { data, problem, again } = useFetched<PeopleReply>('/people');
+  const { data, problem, refresh } = useServer<PeopleReply>('/people');
   const ownId = useSession((state) => state.session?.member?.id);
   const readSession = useSession((state) => state.read);
   const [asking, setAsking] = useState<'invite' | Member | null>(null);
-  const [failed, setFailed] = useState<string | null>(null);
   const { modal } = AntApp.useApp();
-  const act = (work: Promise<unknown>) =>
-    void work.then(
-      () => {
-        setFailed(null);
-        again();
-      },
-      (error: unknown) => setFailed(sentenceOf(error)),
-    );
+  const { send: act, sentence: failed } = useSend((work: () => Promise<unknown>) => work(), ['/people']);
   const askRemove = (member: Member) =>
     modal.confirm({
       title: text('people.removeOf', { name: member.name }),
@@ -33,7 +24,7 @@ export function Members() {
       okButtonProps: { danger: true },
       cancelText: text('cancel'),
       autoFocusButton: 'cancel',
-      onOk: () => act(remove(`/people/members/${member.id}`)),
+      onOk: () => act(() => remove(`/people/members/${member.id}`)),
     });
   if (!data) return problem ? <p role="alert">{problem}</p> : <p>{text('loading')}</p>;
   return (
@@ -97,13 +88,13 @@ export function Members() {
         </tbody>
       </table>
       {data.invitations.length > 0 && (
-        <Invitations invitations={data.invitations} onWithdraw={(id) => act(remove(`/people/invitations/${id}`))} />
+        <Invitations invitations={data.invitations} onWithdraw={(id) => act(() => remove(`/people/invitations/${id}`))} />
       )}
       <h3 className="eyebrow">{text('people.deleting')}</h3>
       <label className="switch-line">
         <Switch
           checked={data.plannersMayDelete}
-          onChange={(plannersMayDelete) => act(putJson('/people/settings', { plannersMayDelete }))}
+          onChange={(plannersMayDelete) => act(() => putJson('/people/settings', { plannersMayDelete }))}
         />
         {text('people.plannersMayDelete')}
       </label>
@@ -112,7 +103,7 @@ export function Members() {
           member={asking === 'invite' ? null : asking}
           onDone={() => {
             setAsking(null);
-            again();
+            refresh();
             void readSession();
           }}
           onCancel={() => setAsking(null)}

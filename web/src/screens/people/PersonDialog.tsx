@@ -3,8 +3,8 @@ import { Input, Modal, Radio, Select } from 'antd';
 import { type Member, type ProjectsReply, type Role, ROLES } from '@dusky-spool/core/model';
 import { postJson, putJson } from '../../ground/api/http.ts';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { useServer } from '../../ground/api/server-state.ts';
 import { text } from '../../ground/text.ts';
-import { useFetched } from './useFetched.ts';
 
 interface Props {
   /** Whose role changes; null invites somebody. */
@@ -20,7 +20,7 @@ export function PersonDialog({ member, onDone, onCancel }: Props) {
   const [projectIds, setProjectIds] = useState<string[]>([...(member?.projectIds ?? [])]);
   const [wrong, setWrong] = useState<{ readonly field: 'email' | 'projects' | ''; readonly sentence: string } | null>(null);
   const [busy, setBusy] = useState(false);
-  const { data } = useFetched<ProjectsReply>('/projects');
+  const { data } = useServer<ProjectsReply>('/projects');
   const send = () => {
     if (!member && !/^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(email.trim()))
       return setWrong({ field: 'email', sentence: text('form.email') });

@@ -11,7 +11,7 @@ import { ExportMenu } from './ExportMenu.tsx';
 import { LedgerGrid } from './LedgerGrid.tsx';
 import { LedgerTools } from './LedgerTools.tsx';
 import { LedgerTotals, SpoolSummary } from './LedgerTotals.tsx';
-import { linesOf, rowsInView, type ScheduleView } from './schedule-view.ts';
+import { rowsInView, type ScheduleView } from './schedule-view.ts';
 
 interface Props {
   readonly projectId: string;
@@ -26,7 +26,7 @@ interface Props {
 /** Narrower windows show the columns first, and the totals when they are asked for. */
 const TOTALS_FROM_PX = 1560;
 const NO_FILTER = { find: '', cableTypeId: null, state: null } as const;
-const FIRST_VIEW: Omit<ScheduleView, 'levelId'> = { ...NO_FILTER, group: 'none', sort: { column: 'run', down: false } };
+const FIRST_VIEW: Omit<ScheduleView, 'levelId'> = { ...NO_FILTER, group: 'none' };
 
 /** The cable schedule: what is in view of the plan, or all of it on a full screen. */
 export const Ledger = memo(function Ledger({ projectId, levelId, selection, full, onSelect, onFull, onFold }: Props) {
@@ -43,7 +43,6 @@ export const Ledger = memo(function Ledger({ projectId, levelId, selection, full
   const change = (fields: Partial<ScheduleView>) => setView({ ...chosenView, ...fields });
 
   const shown = useMemo(() => rowsInView(rows, view), [rows, view]);
-  const lines = useMemo(() => linesOf(shown, view.group, text('run.alone')), [shown, view.group]);
   const totals = useMemo(() => totalsByCable(document, shown), [document, shown]);
   const chosen = useMemo(() => {
     if (selection.kind === 'run') return new Set(selection.ids);
@@ -76,11 +75,12 @@ export const Ledger = memo(function Ledger({ projectId, levelId, selection, full
       <LedgerTools rows={rows} choosesLevels={!full} onView={change} onAllLevels={setAllLevels} {...{ view, allLevels }} />
       <div className="ledger-body">
         <LedgerGrid
-          sort={view.sort}
-          onSort={(sort) => change({ sort })}
+          rows={shown}
+          group={view.group}
+          isFull={full}
           onPick={pick}
           empty={<NothingShown isFiltered={rows.length > 0} view={view} onClear={() => change(NO_FILTER)} />}
-          {...{ lines, full, units, chosen, runById }}
+          {...{ units, chosen, runById }}
         />
         {full && totalsOpen && <LedgerTotals totals={totals} units={units} />}
       </div>

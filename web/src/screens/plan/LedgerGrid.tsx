@@ -1,32 +1,97 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ReactNode, useEffect, useRef } from 'react';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
 import type { PlannedRun } from '@dusky-spool/core/runs';
-import type { ScheduleRow } from '@dusky-spool/core/sheets';
-import { term, text } from '../../ground/text.ts';
+import type { ScheduleGrouping, ScheduleRow } from '@dusky-spool/core/sheets';
+import { type ReactTable, type Row, type SortingState, useTable } from '@tanstack/react-table';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
+import { text } from '../../ground/text.ts';
 import { Chevron } from '../../ui/Chevron.tsx';
-import { LengthBar } from '../../ui/LengthBar.tsx';
-import { RankMark } from '../../ui/RankMark.tsx';
-import { RunTag } from '../../ui/RunTag.tsx';
-import { columnsOf, type ScheduleLine, type ScheduleView } from './schedule-view.ts';
+import { FULL_COLUMNS, SCHEDULE_COLUMNS, SCHEDULE_FEATURES, ScheduleContext } from './schedule-columns.tsx';
+import { linesOf, type ScheduleLine } from './schedule-view.ts';
 
 const ROW_PX = 27;
 
 interface Props {
-  readonly lines: readonly ScheduleLine[];
-  readonly full: boolean;
+  /** The rows that pass the filters. */
+  readonly rows: readonly ScheduleRow[];
+  readonly group: ScheduleGrouping;
+  readonly isFull: boolean;
   readonly units: UnitSystem;
   readonly chosen: ReadonlySet<string>;
   readonly runById: ReadonlyMap<string, PlannedRun>;
-  readonly sort: ScheduleView['sort'];
-  readonly onSort: (sort: ScheduleView['sort']) => void;
   readonly onPick: (row: ScheduleRow, more: boolean) => void;
-  /** What stands in the table while it has no line. */
+  /** What is shown while the table has no row. */
   readonly empty: ReactNode;
 }
 
-/** The table of the schedule; only the lines that are in sight are drawn. */
-export function LedgerGrid({ lines, full, units, chosen, runById, sort, onSort, onPick, empty }: Props) {
+type ScheduleTable = ReactTable<typeof SCHEDULE_FEATURES, ScheduleRow>;
+type TableRow = Row<typeof SCHEDULE_FEATURES, ScheduleRow>;
+
+/** The table of the schedule, sorted by a click on a column; only the rows that are in sight are drawn. */
+export function LedgerGrid({ rows, group, isFull, units, chosen, runById, onPick, empty }: Props) {
+  const [sorting, setSorting] = useState<SortingState>([{ id: 'run', desc: false }]);
+  const table = useTable({
+    features: SCHEDULE_FEATURES,
+    columns: SCHEDULE_COLUMNS,
+    data: rows,
+    state: { sorting, columnVisibility: isFull ? ALL_VISIBLE : BRIEF_VISIBLE },
+    onSortingChange: setSorting,
+    enableSortingRemoval: false,
+    getRowId: ({ runId }) => runId,
+  });
+  const sorted = table.getRowModel().rows;
+  const lines = useMemo(() => linesOf(sorted, group, text('run.alone')), [sorted, group]);
+  const columnCount = table.getVisibleLeafColumns().length;
+  const context = useMemo(() => ({ units, isFull, runById }), [units, isFull, runById]);
+  return (
+    <ScheduleContext.Provider value={context}>
+      <div
+        className="grid"
+        role="grid"
+        aria-rowcount={lines.length + 1}
+        aria-colcount={columnCount}
+        aria-label={text('schedule.title')}
+      >
+        <HeadRow table={table} />
+        <Lines {...{ table, lines, columnCount, units, chosen, onPick, empty }} />
+      </div>
+    </ScheduleContext.Provider>
+  );
+}
+
+const ALL_VISIBLE = {};
+const BRIEF_VISIBLE = Object.fromEntries(FULL_COLUMNS.map((id) => [id, false]));
+
+function HeadRow({ table }: { readonly table: ScheduleTable }) {
+  return table.getHeaderGroups().map((line) => (
+    <div key={line.id} className="grid-row head" role="row" aria-rowindex={1}>
+      {line.headers.map((header) => {
+        const sorted = header.column.getIsSorted();
+        return (
+          <button
+            key={header.id}
+            type="button"
+            role="columnheader"
+            className={`plain cell ${header.id}`}
+            aria-sort={sorted === 'desc' ? 'descending' : sorted === 'asc' ? 'ascending' : 'none'}
+            onClick={header.column.getToggleSortingHandler()}
+          >
+            <table.FlexRender header={header} />
+            {sorted && <Chevron down={sorted === 'desc'} />}
+          </button>
+        );
+      })}
+    </div>
+  ));
+}
+
+interface LinesProps extends Pick<Props, 'units' | 'chosen' | 'onPick' | 'empty'> {
+  readonly table: ScheduleTable;
+  readonly lines: readonly ScheduleLine<TableRow>[];
+  readonly columnCount: number;
+}
+
+function Lines({ table, lines, columnCount, units, chosen, onPick, empty }: LinesProps) {
   const scroller = useRef<HTMLDivElement>(null);
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions are used in this component only
   const virtual = useVirtualizer({
@@ -35,84 +100,59 @@ export function LedgerGrid({ lines, full, units, chosen, runById, sort, onSort, 
     estimateSize: () => ROW_PX,
     overscan: 12,
   });
-  const firstChosen = lines.findIndex((line) => line.kind === 'row' && chosen.has(line.row.runId));
+  const firstChosen = lines.findIndex((line) => line.kind === 'row' && chosen.has(line.row.id));
   const chosenIds = [...chosen].join();
-  // What is chosen on the plan, or came by a link, is brought into sight; sorting alone leaves the place as it is.
+  // What is selected on the plan, or came by a link, is brought into sight; sorting alone leaves the place as it is.
   useEffect(() => {
     if (firstChosen < 0) return;
     const soon = window.setTimeout(() => virtual.scrollToIndex(firstChosen, { align: 'auto' }), 0);
     return () => window.clearTimeout(soon);
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosenIds]);
-  const columns = columnsOf(full);
   return (
-    <div
-      className="grid"
-      role="grid"
-      aria-rowcount={lines.length + 1}
-      aria-colcount={columns.length}
-      aria-label={text('schedule.title')}
-    >
-      <div className="grid-row head" role="row" aria-rowindex={1}>
-        {columns.map((column) => (
-          <button
-            key={column}
-            type="button"
-            role="columnheader"
-            className={`plain cell ${column}`}
-            aria-sort={sort.column === column ? (sort.down ? 'descending' : 'ascending') : 'none'}
-            onClick={() => onSort({ column, down: sort.column === column && !sort.down })}
-          >
-            {text(`schedule.columns.${column}`)}
-            {sort.column === column && <Chevron down={sort.down} />}
-          </button>
-        ))}
-      </div>
-      <div ref={scroller} className="grid-scroll" role="rowgroup">
-        {lines.length === 0 && (
-          <div role="row">
-            <div role="gridcell" aria-colspan={columns.length} className="ledger-empty">
-              {empty}
-            </div>
+    <div ref={scroller} className="grid-scroll" role="rowgroup">
+      {lines.length === 0 && (
+        <div role="row">
+          <div role="gridcell" aria-colspan={columnCount} className="ledger-empty">
+            {empty}
           </div>
-        )}
-        <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-          {virtual.getVirtualItems().map(({ key, index, start }) => {
-            const line = lines[index];
-            const style = { transform: `translateY(${start}px)`, height: ROW_PX };
-            return line.kind === 'group' ? (
-              <div key={key} className="grid-row group" role="row" aria-rowindex={index + 2} style={style}>
-                <div role="gridcell" aria-colspan={columns.length} className="cell">
-                  <b>{line.title}</b> {text('projects.runs', { count: line.count })} · {formatCableLength(line.cutLengthM, units)}
-                </div>
-              </div>
-            ) : (
-              <RunLine
-                key={key}
-                row={line.row}
-                planned={runById.get(line.row.runId)}
-                index={index}
-                style={style}
-                isChosen={chosen.has(line.row.runId)}
-                {...{ full, units, onPick }}
-              />
-            );
-          })}
         </div>
+      )}
+      <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        {virtual.getVirtualItems().map(({ key, index, start }) => {
+          const line = lines[index];
+          const style = { transform: `translateY(${start}px)`, height: ROW_PX };
+          return line.kind === 'group' ? (
+            <div key={key} className="grid-row group" role="row" aria-rowindex={index + 2} style={style}>
+              <div role="gridcell" aria-colspan={columnCount} className="cell">
+                <b>{line.title}</b> {text('projects.runs', { count: line.count })} · {formatCableLength(line.cutLengthM, units)}
+              </div>
+            </div>
+          ) : (
+            <RunLine
+              key={key}
+              row={line.row}
+              index={index}
+              style={style}
+              isChosen={chosen.has(line.row.id)}
+              {...{ table, onPick }}
+            />
+          );
+        })}
       </div>
     </div>
   );
 }
 
-interface LineProps extends Pick<Props, 'full' | 'units' | 'onPick'> {
-  readonly row: ScheduleRow;
-  readonly planned: PlannedRun | undefined;
+interface LineProps extends Pick<Props, 'onPick'> {
+  readonly table: ScheduleTable;
+  readonly row: TableRow;
   readonly index: number;
   readonly style: { readonly transform: string; readonly height: number };
   readonly isChosen: boolean;
 }
 
-function RunLine({ row, planned, index, style, isChosen, full, units, onPick }: LineProps) {
+function RunLine({ table, row, index, style, isChosen, onPick }: LineProps) {
   return (
     <div
       className={isChosen ? 'grid-row chosen' : 'grid-row'}
@@ -121,65 +161,18 @@ function RunLine({ row, planned, index, style, isChosen, full, units, onPick }: 
       aria-rowindex={index + 2}
       aria-selected={isChosen}
       style={style}
-      onClick={(event) => onPick(row, event.shiftKey)}
+      onClick={(event) => onPick(row.original, event.shiftKey)}
       onKeyDown={(event) => {
         if (event.key !== 'Enter' && event.key !== ' ') return;
         event.preventDefault();
-        onPick(row, event.shiftKey);
+        onPick(row.original, event.shiftKey);
       }}
     >
-      <div role="gridcell" className="cell run">
-        <RunTag number={row.number} />
-      </div>
-      <div role="gridcell" className="cell from">
-        {row.from}
-      </div>
-      <div role="gridcell" className="cell to">
-        {row.to}
-      </div>
-      <div role="gridcell" className="cell cable">
-        {row.cable}
-      </div>
-      <div role="gridcell" className="cell length">
-        {planned?.length && full && <LengthBar length={planned.length} units={units} small />}
-        {row.cutLengthM === null ? text('run.noWay') : formatCableLength(row.cutLengthM, units)}
-      </div>
-      {full && <FullCells row={row} units={units} />}
-      <div role="gridcell" className="cell bundle">
-        {row.bundle}
-      </div>
-      <div role="gridcell" className="cell state">
-        {term(`states.${row.state}`)}
-      </div>
-      <div role="gridcell" className="cell check">
-        <RankMark rank={row.rank} />
-      </div>
+      {row.getVisibleCells().map((cell) => (
+        <div key={cell.id} role="gridcell" className={`cell ${cell.column.id}`}>
+          <table.FlexRender cell={cell} />
+        </div>
+      ))}
     </div>
-  );
-}
-
-/** What the schedule says of a run's way where there is room for it. */
-function FullCells({ row, units }: { readonly row: ScheduleRow; readonly units: UnitSystem }) {
-  return (
-    <>
-      <div role="gridcell" className="cell range">
-        {row.leastM === null || row.mostM === null
-          ? ''
-          : `${formatCableLength(row.leastM, units)} – ${formatCableLength(row.mostM, units)}`}
-      </div>
-      <div role="gridcell" className="cell slack">
-        {formatCableLength(row.deviceSlackM, units)} + {formatCableLength(row.rackSlackM, units)}
-      </div>
-      <div role="gridcell" className="cell way">
-        {row.way
-          .split('+')
-          .filter(Boolean)
-          .map((medium) => term(`media.${medium}`))
-          .join(', ')}
-      </div>
-      <div role="gridcell" className="cell holes">
-        {row.holes ?? ''}
-      </div>
-    </>
   );
 }

@@ -8,6 +8,7 @@ import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type RoutedPath } from '@dusky-spool/core/routing';
 import { term, text } from '../../ground/text.ts';
 import { askChoices } from '../../state/derived.ts';
+import { useAsked } from '../../state/useAsked.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { useEffect, useState } from 'react';
 import { Button, Select } from 'antd';
@@ -17,32 +18,18 @@ interface Props {
   readonly broken: readonly string[];
 }
 
-type Choices = {
-  readonly taken: RoutedPath;
-  readonly others: readonly { readonly way: RoutedPath; readonly via: readonly Point3[] }[];
-};
-
 /** Why a run goes this way: what it costs against the next ways, and what a person wants of it. */
 export function WayChoices({ run, broken }: Props) {
   const document = useProject();
   const { edit, propose } = useProjectParts('edit', 'propose');
   const [open, setOpen] = useState(false);
-  const [choices, setChoices] = useState<Choices | null>(null);
+  const found = useAsked(askChoices, open ? run.id : null);
+  const choices = found?.ok ? found.value : null;
   const led = useByHand(({ runId }) => runId === run.id);
   const setLed = useByHand((state) => state.set);
   // Another run, or another screen, ends it.
   useEffect(() => () => setLed(null), [run.id, setLed]);
   const { units } = document.project;
-  useEffect(() => {
-    if (!open) return;
-    let stale = false;
-    void askChoices(run.id).then((found) => {
-      if (!stale) setChoices(found?.ok ? found.value : null);
-    });
-    return () => {
-      stale = true;
-    };
-  }, [open, run.id, document]);
   const rules = listOf(document, 'routeRules').filter(({ runId }) => runId === run.id || runId === null);
   const takeWay = (points: readonly Point3[], id: string) => routeVia(document, { id, runId: run.id, points });
   const things = thingsOf(document);

@@ -85,10 +85,7 @@ export function useSurveyActions(options: Options) {
     p: () => setTool({ kind: 'reference' }),
   };
   useSurveyKeys({
-    tool: (letter) => {
-      TOOL_KEYS[letter]?.();
-      return letter in TOOL_KEYS;
-    },
+    tool: (letter) => TOOL_KEYS[letter]?.(),
     typing: toolControl.type,
     command: (name) => {
       if (name === 'copy') clip.copy();

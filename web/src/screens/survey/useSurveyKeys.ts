@@ -1,55 +1,47 @@
 import { useLayoutEffect, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { belongsElsewhere, HOTKEYS } from '../../canvas/useKeys.ts';
+
+export type SurveyCommand = 'copy' | 'paste' | 'duplicate' | 'all' | 'help' | 'palette';
 
 export interface SurveyKeys {
   /** A letter of the tool bar. */
-  readonly tool: (letter: string) => boolean;
-  /** Text for the next length while walls are drawn; Enter, Backspace. */
+  readonly tool: (letter: string) => void;
+  /** Text for the next length while something is drawn; Enter, Backspace. Whether the key was taken. */
   readonly typing: (key: string) => boolean;
-  readonly command: (name: 'copy' | 'paste' | 'duplicate' | 'all' | 'help' | 'palette') => void;
+  readonly command: (name: SurveyCommand) => void;
 }
 
-/** Keys of the survey that the plan does not have. They run first and keep what they take. */
-export function useSurveyKeys(keys: SurveyKeys): void {
-  const latest = useRef(keys);
+/** Keys of the survey that the plan does not have. What is typed for a length comes before all others. */
+export function useSurveyKeys({ tool, typing, command }: SurveyKeys): void {
+  useTyping(typing);
+  useHotkeys('v,w,o,t,m,p', (event) => tool(event.key.toLowerCase()), HOTKEYS);
+  useHotkeys('mod_c', () => command('copy'), HOTKEYS);
+  useHotkeys('mod_v', () => command('paste'), HOTKEYS);
+  useHotkeys('mod_d', () => command('duplicate'), HOTKEYS);
+  useHotkeys('mod_a', () => command('all'), HOTKEYS);
+  useHotkeys('?,shift_?', () => command('help'), HOTKEYS);
+  useHotkeys('mod_k', () => command('palette'), {
+    ...HOTKEYS,
+    enableOnFormTags: true,
+    ignoreEventWhen: (event) => event.defaultPrevented,
+  });
+}
+
+/** Hears keys before anything else does, and keeps those that are text for the tool. */
+function useTyping(typing: SurveyKeys['typing']): void {
+  const latest = useRef(typing);
   useLayoutEffect(() => {
-    latest.current = keys;
+    latest.current = typing;
   });
   useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      const finder = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k';
-      if (!finder && target.closest('input, textarea, select, [role=combobox], [role=dialog], [role=menu]')) return;
-      if (take(event, latest.current)) {
-        event.preventDefault();
-        event.stopImmediatePropagation();
-      }
+      if (event.ctrlKey || event.metaKey || event.altKey || belongsElsewhere(event)) return;
+      if (!latest.current(event.key)) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
     };
     window.addEventListener('keydown', onKey, true);
     return () => window.removeEventListener('keydown', onKey, true);
   }, []);
-}
-
-const COMMANDS: Readonly<Record<string, Parameters<SurveyKeys['command']>[0]>> = {
-  c: 'copy',
-  v: 'paste',
-  d: 'duplicate',
-  a: 'all',
-  k: 'palette',
-};
-
-function take(event: KeyboardEvent, keys: SurveyKeys): boolean {
-  const key = event.key.toLowerCase();
-  if (event.ctrlKey || event.metaKey) {
-    const command = COMMANDS[key];
-    if (!command || event.shiftKey) return false;
-    keys.command(command);
-    return true;
-  }
-  if (event.altKey) return false;
-  if (event.key === '?') {
-    keys.command('help');
-    return true;
-  }
-  if (keys.typing(event.key)) return true;
-  return event.key.length === 1 && keys.tool(key);
 }

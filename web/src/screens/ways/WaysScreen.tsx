@@ -1,12 +1,12 @@
 import { removeRecords } from '../../commands/remove-records.ts';
 import { useProject } from '../../state/open-project.ts';
-import type { CablingReport } from '@dusky-spool/core/sheets';
 import { holeTotals } from '@dusky-spool/core/pathways';
 import type { SharedRoutePreview } from '@dusky-spool/core/deltas';
 import { CONSTRUCTIONS, type Operation, updateProject } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
+import { useAsked } from '../../state/useAsked.ts';
 import { askBundles, askCabling, askSharedRoutes, useDerived } from '../../state/derived.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -17,7 +17,7 @@ import { ScreedList } from './ScreedList.tsx';
 import { SealTable } from './SealTable.tsx';
 import { Supports } from './Supports.tsx';
 import { WeightFields } from './WeightFields.tsx';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Button, Segmented } from 'antd';
 
 interface Props {
@@ -33,20 +33,11 @@ export function WaysScreen({ onBack, onRun }: Props) {
   const document = useProject();
   const { edit, propose } = useProjectParts('edit', 'propose');
   const { runs } = useDerived(document);
-  const [report, setReport] = useState<CablingReport | null>(null);
+  const report = useAsked(askCabling, '');
   const [tab, setTab] = useState<Tab>('holes');
   const [outlook, setOutlook] = useState<SharedRoutePreview | null>(null);
   const [looking, setLooking] = useState(false);
   const { units } = document.project;
-  useEffect(() => {
-    let stale = false;
-    void askCabling().then((found) => {
-      if (!stale) setReport(found);
-    });
-    return () => {
-      stale = true;
-    };
-  }, [document]);
   const totals = useMemo(() => holeTotals(report?.places ?? []), [report]);
   const cutM = runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0);
   const trunks = listOf(document, 'trunks');

@@ -19,6 +19,9 @@ describe('the keys of the plan', () => {
     return (
       <>
         <input aria-label="Name" />
+        <button type="button" role="radio" aria-checked="true">
+          Upper
+        </button>
         <div role="grid">
           <button type="button">Cell</button>
         </div>
@@ -54,6 +57,9 @@ describe('the keys of the plan', () => {
     const { user, heard, getByLabelText, getByText } = open();
     await user.type(getByLabelText('Name'), '0-{Backspace}{ArrowLeft}{Control>}z{/Control}');
     expect(heard).to.deep.equal([]);
+    getByText('Upper').focus();
+    await user.keyboard('{PageDown}');
+    expect(heard.splice(0)).to.deep.equal(['level -1']);
     getByText('Cell').focus();
     await user.keyboard('{ArrowDown}{Escape}');
     expect(heard).to.deep.equal(['escape']);

@@ -27,7 +27,14 @@ const isInside = ({ target }: KeyboardEvent, selector: string): boolean =>
   target instanceof Element && target.closest(selector) !== null;
 
 /** Keys are those that are typed, on any keyboard; `_` joins a key to its modifiers, so that + can be a key. */
-export const HOTKEYS = { useKey: true, splitKey: '_', preventDefault: true, ignoreEventWhen: belongsElsewhere } as const;
+export const HOTKEYS = {
+  useKey: true,
+  splitKey: '_',
+  preventDefault: true,
+  // What has keys of its own is told by `belongsElsewhere`: the library would leave out radio buttons, such as those of the levels.
+  enableOnFormTags: true,
+  ignoreEventWhen: belongsElsewhere,
+} as const;
 
 /** The keys of the plan; typing in a field, a dialog or a list keeps its own keys. */
 export function useKeys({ undo, redo, nudge, remove, escape, zoom, level }: KeyActions): void {

@@ -23,7 +23,6 @@ export function useSurveyKeys({ tool, typing, command }: SurveyKeys): void {
   useHotkeys('?,shift_?', () => command('help'), HOTKEYS);
   useHotkeys('mod_k', () => command('palette'), {
     ...HOTKEYS,
-    enableOnFormTags: true,
     ignoreEventWhen: (event) => event.defaultPrevented,
   });
 }

@@ -1,0 +1,76 @@
+import type { ProjectDocument, RoomTemplate } from '@dusky-spool/core/model';
+import { applied, countedIds, smallHouse } from '@dusky-spool/core/testing';
+import { expect } from 'chai';
+import { guidedPlace, type PlanClick, placeWithTool, SELECT_TOOL, type Tool } from './plan-tool.ts';
+
+const house = smallHouse();
+const typeOf = (id: string) => house.deviceTypes[id];
+
+function click(project: ProjectDocument, tool: Tool, at: readonly [number, number], more: Partial<PlanClick> = {}) {
+  const placement = placeWithTool(project, tool, {
+    levelId: 'm',
+    at,
+    isFree: true,
+    guideM: 0.2,
+    numberHolder: '',
+    ids: countedIds(),
+    ...more,
+  });
+  if (!placement) return null;
+  if (!placement.placed.ok) throw new Error(placement.placed.problem.code);
+  const after = applied(project, placement.placed.value.operations);
+  return { ...placement, project: after, devices: placement.placed.value.deviceIds.map((id) => after.devices[id]) };
+}
+
+describe('a click on the plan', () => {
+  it('places nothing without a tool', () => {
+    expect(click(house, SELECT_TOOL, [1, 1])).to.equal(null);
+  });
+
+  it('places a device with its runs, on the grid of the hand', () => {
+    const placed = click(house, { kind: 'place', type: typeOf('ceiling-speaker') }, [1.2345, 2.0049])!;
+    expect(placed.devices).to.have.length(1);
+    expect([placed.devices[0].x, placed.devices[0].y]).to.deep.equal([1.23, 2]);
+    expect(placed.name).to.equal(typeOf('ceiling-speaker').name);
+    expect(Object.values(placed.project.runs).every(({ deviceId }) => deviceId === placed.devices[0].id)).to.equal(true);
+  });
+
+  it('lines a device up with others unless Alt is held', () => {
+    const one = click(house, { kind: 'place', type: typeOf('ceiling-speaker') }, [1, 1])!.project;
+    const tool = typeOf('ceiling-speaker');
+    const near = { levelId: 'm', at: [1.06, 3] as const, guideM: 0.2 };
+    const guided = guidedPlace(one, tool, { ...near, isFree: false });
+    expect(guided.guides.length).to.be.greaterThan(0);
+    expect(guided.at[0]).to.equal(1);
+    expect(guidedPlace(one, tool, { ...near, isFree: true })).to.deep.equal({ at: [1.06, 3], guides: [] });
+  });
+
+  it('fills a room with an even field, and does nothing outside rooms', () => {
+    const tool: Tool = {
+      kind: 'place',
+      type: typeOf('ceiling-speaker'),
+      field: { overlap: 'edge', ear: 'seated' },
+    };
+    const placed = click(house, tool, [2, 2])!;
+    expect(placed.devices.length).to.be.greaterThan(1);
+    expect(placed.devices.every(({ roomId }) => roomId === 'a')).to.equal(true);
+    expect(click(house, tool, [30, 30])).to.equal(null);
+  });
+
+  it('furnishes a room from a template', () => {
+    const speaker = { typeId: 'ceiling-speaker', name: '', heightM: null, acrossShare: 0.5 };
+    const devices = [
+      { ...speaker, alongShare: 0.25 },
+      { ...speaker, alongShare: 0.75 },
+    ];
+    const template: RoomTemplate = { id: 't1', name: 'Bedroom', use: 'bedroom', cells: [], devices };
+    const placed = click(house, { kind: 'template', template }, [2, 2])!;
+    expect(placed.name).to.equal('Bedroom');
+    // By their shares of the room, clear of its walls.
+    const [one, two] = placed.devices;
+    expect([one.roomId, two.roomId, one.y, two.y]).to.deep.equal(['a', 'a', 2.05, 2.05]);
+    expect(one.x + two.x).to.be.closeTo(5.1, 1e-9);
+    expect(two.x - one.x).to.be.closeTo(2.5, 0.1);
+    expect(click(house, { kind: 'template', template }, [-5, 2])).to.equal(null);
+  });
+});

@@ -114,6 +114,7 @@ export default tseslint.config(
   {
     // What an edit does to a project is a command, tested without a screen.
     files: ['web/src/{screens,ui,canvas,app}/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}'],
     rules: {
       'no-restricted-imports': [
         'error',

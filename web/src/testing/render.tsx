@@ -8,6 +8,7 @@ import { en } from '@dusky-spool/texts';
 import { App as AntApp, ConfigProvider } from 'antd';
 import type { ReactNode } from 'react';
 import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
+import { clearServerState } from '../ground/api/server-state.ts';
 import { useSession } from '../ground/api/session.ts';
 import { NOTHING_DERIVED } from '../state/derived-client.ts';
 import { useDerivedStore } from '../state/derived.ts';
@@ -120,6 +121,7 @@ const realStore = useProjectStore.getState();
 /** After each test: the page and the stores as they were. */
 export function closePage(): void {
   cleanup();
+  clearServerState();
   useProjectStore.setState(realStore, true);
   useDerivedStore.setState(NOTHING_DERIVED, true);
   useSession.setState({ session: null });

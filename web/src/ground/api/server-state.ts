@@ -11,6 +11,9 @@ const queries = new QueryClient({
   },
 });
 
+/** Forgets everything that the server said. */
+export const clearServerState = (): void => queries.clear();
+
 const useKey = (path: string) => [useSession((state) => state.session?.member?.id ?? ''), path];
 
 export interface ServerState<T> {

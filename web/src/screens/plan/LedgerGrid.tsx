@@ -6,7 +6,8 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { text } from '../../ground/text.ts';
 import { Chevron } from '../../ui/Chevron.tsx';
-import { FULL_COLUMNS, SCHEDULE_COLUMNS, SCHEDULE_FEATURES, ScheduleContext } from './schedule-columns.tsx';
+import { FULL_COLUMNS, SCHEDULE_COLUMNS, SCHEDULE_FEATURES } from './schedule-columns.tsx';
+import { ScheduleContext } from './schedule-context.ts';
 import { linesOf, type ScheduleLine } from './schedule-view.ts';
 
 const ROW_PX = 27;

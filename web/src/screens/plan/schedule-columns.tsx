@@ -1,6 +1,4 @@
-import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
 import { RUN_STATES } from '@dusky-spool/core/model';
-import type { PlannedRun } from '@dusky-spool/core/runs';
 import type { ScheduleRow } from '@dusky-spool/core/sheets';
 import {
   columnVisibilityFeature,
@@ -9,18 +7,11 @@ import {
   rowSortingFeature,
   tableFeatures,
 } from '@tanstack/react-table';
-import { createContext, useContext, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { term, text } from '../../ground/text.ts';
-import { LengthBar } from '../../ui/LengthBar.tsx';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
-
-/** What cells need beside their row. */
-export const ScheduleContext = createContext<{
-  readonly units: UnitSystem;
-  readonly isFull: boolean;
-  readonly runById: ReadonlyMap<string, PlannedRun>;
-}>({ units: 'metric', isFull: false, runById: new Map() });
+import { LengthCell, RangeCell, SlackCell } from './schedule-cells.tsx';
 
 export const SCHEDULE_FEATURES = tableFeatures({
   rowSortingFeature,
@@ -125,28 +116,3 @@ const mediaOf = (way: string): string =>
     .filter(Boolean)
     .map((medium) => term(`media.${medium}`))
     .join(', ');
-
-interface CellProps {
-  readonly row: ScheduleRow;
-}
-
-function LengthCell({ row: { runId, cutLengthM } }: CellProps) {
-  const { units, isFull, runById } = useContext(ScheduleContext);
-  const length = runById.get(runId)?.length;
-  return (
-    <>
-      {length && isFull && <LengthBar length={length} units={units} small />}
-      {cutLengthM === null ? text('run.noWay') : formatCableLength(cutLengthM, units)}
-    </>
-  );
-}
-
-function RangeCell({ row: { leastM, mostM } }: CellProps) {
-  const { units } = useContext(ScheduleContext);
-  return leastM === null || mostM === null ? '' : `${formatCableLength(leastM, units)} – ${formatCableLength(mostM, units)}`;
-}
-
-function SlackCell({ row: { deviceSlackM, rackSlackM } }: CellProps) {
-  const { units } = useContext(ScheduleContext);
-  return `${formatCableLength(deviceSlackM, units)} + ${formatCableLength(rackSlackM, units)}`;
-}

@@ -4,4 +4,4 @@ import { fileURLToPath } from 'node:url';
 
 process.env.TSX_TSCONFIG_PATH ??= fileURLToPath(new URL('../web/tsconfig.json', import.meta.url));
 register(new URL('./style-sheets.mjs', import.meta.url));
-await import('tsx');
+await import('tsx/esm');

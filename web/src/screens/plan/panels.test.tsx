@@ -1,0 +1,219 @@
+import '../../testing/dom.ts';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { applied, countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
+import { waitFor } from '@testing-library/react';
+import { expect } from 'chai';
+import { useProjectStore } from '../../state/project.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
+import { useSettings } from '../../state/settings.ts';
+import { choose, enter, press, valueIn } from '../../testing/fields.ts';
+import { closePage, renderInProject } from '../../testing/render.tsx';
+import { Inspector } from './Inspector.tsx';
+import { SheetTools } from './SheetTools.tsx';
+
+const ids = countedIds();
+const { document: house, devices } = withDevices(
+  smallHouse(),
+  [
+    { typeId: 'ceiling-speaker', at: [1, 1] },
+    { typeId: 'ceiling-speaker', at: [3, 1.4] },
+    { typeId: 'ceiling-speaker', at: [4, 2.2] },
+    { typeId: 'network-drop', at: [3, 0.05] },
+  ],
+  ids,
+);
+const [speaker, second, third, drop] = devices.map(({ id }) => id);
+const runOf = (project: ProjectDocument, deviceId: string) =>
+  Object.values(project.runs).find((run) => run.deviceId === deviceId)!;
+
+async function open(selection: Selection, project = house) {
+  const selections: Selection[] = [];
+  const views: string[] = [];
+  const page = renderInProject(
+    <Inspector selection={selection} onSelect={(next) => selections.push(next)} onView={(view) => views.push(view)} />,
+    project,
+  );
+  // Its panels are loaded when they are first shown.
+  if (selection.ids.length === 1)
+    await waitFor(() => expect(page.container.querySelector('.eyebrow')).to.not.equal(null), { timeout: 10_000 });
+  return { ...page, selections, views };
+}
+
+describe('the panel of a device', () => {
+  afterEach(closePage);
+  const selection: Selection = { kind: 'device', ids: [speaker] };
+
+  it('names it, moves it, and sets its height; a drop says what its field takes', async () => {
+    const page = await open(selection);
+    await enter(page, 'Name', 'Left surround');
+    await enter(page, 'From left', '2.5 m');
+    await enter(page, 'From bottom', '2 m');
+    const { name, x, y } = page.project().devices[speaker];
+    expect([name, x, y]).to.deep.equal(['Left surround', 2.5, 2]);
+    await enter(page, 'From left', 'left');
+    expect(page.getByRole('alert').textContent).to.match(/length/i);
+    expect(page.project().devices[speaker].x).to.equal(2.5);
+  });
+
+  it('goes into another room with its number, when it is moved there', async () => {
+    const page = await open(selection);
+    expect(page.project().devices[speaker].roomId).to.equal('a');
+    await enter(page, 'From left', '7 m');
+    expect(page.project().devices[speaker].roomId).to.equal('b');
+    expect(page.edits).to.have.length(1);
+  });
+
+  it('lists its runs, which are selected by a click', async () => {
+    const page = await open(selection);
+    await page.user.click(page.container.querySelector('.run-line-item')!);
+    expect(page.selections).to.deep.equal([{ kind: 'run', ids: [runOf(house, speaker).id] }]);
+  });
+
+  it('shows its ceiling, selects all of its type on the level, and is removed with its runs', async () => {
+    const page = await open(selection);
+    await press(page, 'See it on its ceiling');
+    expect(page.views).to.deep.equal(['ceiling-a']);
+    await press(page, 'Select all 3 of this type on the level');
+    expect(page.selections.at(-1)).to.deep.equal({ kind: 'device', ids: [speaker, second, third] });
+    await press(page, 'Remove');
+    expect(page.project().devices[speaker]).to.equal(undefined);
+    expect(Object.values(page.project().runs).some(({ deviceId }) => deviceId === speaker)).to.equal(false);
+    expect(page.selections.at(-1)).to.deep.equal({ kind: 'none', ids: [] });
+  });
+});
+
+describe('the panel of a run', () => {
+  afterEach(closePage);
+  const runId = runOf(house, drop).id;
+  const selection: Selection = { kind: 'run', ids: [runId] };
+  const run = ({ project }: { project: () => ProjectDocument }) => project().runs[runId];
+
+  it('shows its length in its parts, which add up', async () => {
+    const page = await open(selection);
+    const figures = [...page.container.querySelectorAll('dl.figures dd')].map(({ textContent }) => textContent ?? '');
+    const metres = figures.flatMap((words) => [...words.matchAll(/(\d+\.\d) m/g)].map((match) => Number(match[1])));
+    const [rise, along, down, ends, rack, allowance] = metres;
+    const total = Number(/([\d.]+) m/.exec(page.getByText(/^Length/, { selector: '.eyebrow' }).textContent ?? '')?.[1]);
+    // Each part is rounded to a decimetre, and the cut length up.
+    expect(total - (rise + along + down + ends + rack + allowance)).to.be.within(-0.3, 0.6);
+  });
+
+  it('takes another cable, and other slack', async () => {
+    const page = await open(selection);
+    const other = Object.values(house.cableTypes).find(({ name }) => name === 'Category 5e')!;
+    await choose(page, 'Cable', other.name);
+    expect(run(page).cableTypeId).to.equal(other.id);
+    await enter(page, 'Slack at device', '0.8 m');
+    expect(run(page).deviceSlackM).to.be.closeTo(0.8, 1e-9);
+  });
+
+  it('writes what is on its ends', async () => {
+    const page = await open(selection);
+    await page.findByLabelText('Connector here', {}, { timeout: 10_000 });
+    await enter(page, 'Connector here', 'Jack');
+    expect(run(page).deviceConnector).to.equal('Jack');
+  });
+
+  it('says why there is no route, and what would open one', async () => {
+    const { rack: _, ...racks } = house.racks;
+    const away = { ...house.racks.rack, levelId: 'u' };
+    const upper = { ...house.levels.m, id: 'u', code: 'U', name: 'Upper', order: 1, elevationM: 2.8 };
+    const page = await open(selection, {
+      ...house,
+      levels: { ...house.levels, u: upper },
+      racks: { ...racks, rack: away },
+    });
+    expect(page.getByText('No route to the rack', { selector: 'b' })).to.not.equal(null);
+    expect(page.container.querySelector('.no-way p')?.textContent).to.not.equal('');
+  });
+});
+
+describe('the inspector', () => {
+  afterEach(closePage);
+
+  it('lines up several devices, spreads three, and sets one height', async () => {
+    const page = await open({ kind: 'device', ids: [speaker, second, third] });
+    await press(page, 'Side by side');
+    const place = (id: string) => page.project().devices[id];
+    expect(new Set([speaker, second, third].map((id) => place(id).y)).size).to.equal(1);
+    await press(page, 'Spread across');
+    expect(place(second).x - place(speaker).x).to.be.closeTo(place(third).x - place(second).x, 1e-6);
+    const two = await open({ kind: 'device', ids: [speaker, second] });
+    expect((two.getAllByRole('button', { name: 'Spread across' }).at(-1) as HTMLButtonElement).disabled).to.equal(true);
+  });
+
+  it('shows a proposal beside the project and applies it, or leaves everything as it was', async () => {
+    const page = await open({ kind: 'device', ids: [speaker] });
+    const propose = (name: string) => {
+      const device = page.project().devices[speaker];
+      useProjectStore.setState({
+        preview: {
+          kind: 'proposal',
+          title: 'Rename it',
+          operations: [{ op: 'update', in: 'devices', id: speaker, before: { name: device.name }, after: { name } } as never],
+          document: applied(page.project(), [
+            { op: 'update', in: 'devices', id: speaker, before: { name: device.name }, after: { name } } as never,
+          ]),
+        },
+      });
+    };
+    propose('Proposed name');
+    await waitFor(() => expect(valueIn(page, 'Name')).to.equal('Proposed name'));
+    await press(page, 'Apply');
+    expect(page.project().devices[speaker].name).to.equal('Proposed name');
+    propose('Another');
+    await waitFor(() => expect(valueIn(page, 'Name')).to.equal('Another'));
+    await press(page, /cancel|discard/i);
+    expect(useProjectStore.getState().preview).to.equal(null);
+    expect(page.project().devices[speaker].name).to.equal('Proposed name');
+  });
+
+  it('counts what is there where nothing is selected', async () => {
+    const page = await open({ kind: 'none', ids: [] });
+    expect(page.container.textContent).to.match(/3/);
+    expect(page.container.querySelector('h2')?.textContent).to.equal('Nothing selected');
+  });
+});
+
+describe('what lies over the plan', () => {
+  afterEach(closePage);
+  const control = () => {
+    const calls: string[] = [];
+    return { calls, control: { zoomBy: (k: number) => calls.push(k > 1 ? 'in' : 'out'), fit: () => calls.push('fit') } as never };
+  };
+  const open = (project: ProjectDocument, tool: Parameters<typeof SheetTools>[0]['tool'] = { kind: 'select' }) => {
+    const { calls, control: camera } = control();
+    const page = renderInProject(
+      <SheetTools levelId="m" tool={tool} control={camera} leftPx={100} hasSelection={false} />,
+      project,
+    );
+    return { ...page, calls };
+  };
+
+  it('zooms, fits, and shows findings or not', async () => {
+    const page = open(house);
+    await press(page, 'Zoom in');
+    await press(page, 'Zoom out');
+    await press(page, 'Fit');
+    expect(page.calls).to.deep.equal(['in', 'out', 'fit']);
+    const before = useSettings.getState().findings;
+    await press(page, 'Findings');
+    expect(useSettings.getState().findings).to.equal(!before);
+    await press(page, 'Findings');
+  });
+
+  it('lists the systems of the level', () => {
+    const words = open(house).container.querySelector('.legend')!.textContent!;
+    expect(words).to.include('Audio').and.include('Data').and.not.include('Shades');
+  });
+
+  it('says what a click places', () => {
+    const page = open(house, { kind: 'place', type: house.deviceTypes['ceiling-speaker'] });
+    expect(page.getByRole('status').textContent).to.match(/ceiling speaker/i);
+  });
+
+  it('sends to the survey from a level where nothing is drawn', () => {
+    const page = open({ ...smallHouse(), rooms: {}, walls: {} });
+    expect(page.getByRole('link').getAttribute('href')).to.equal('../survey?level=m');
+  });
+});

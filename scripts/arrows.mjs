@@ -46,9 +46,10 @@ const SERVER = [
 ];
 const WORKSPACES = {
   core: ['core'],
+  design: ['design'],
   texts: ['core', 'texts'],
-  web: ['core', 'texts', 'web'],
-  server: ['core', 'texts', 'server'],
+  web: ['core', 'design', 'texts', 'web'],
+  server: ['core', 'design', 'texts', 'server'],
   cli: ['core', 'texts', 'cli'],
 };
 /** Models and queries belong to stores; elsewhere only where a database is opened, notified or tested. */

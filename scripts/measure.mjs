@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ROOT } from './prepare.mjs';
 
-const FOLDERS = ['core', 'texts', 'server', 'web', 'cli', 'demo', 'e2e', 'scripts'];
+const FOLDERS = ['core', 'design', 'texts', 'server', 'web', 'cli', 'demo', 'e2e', 'scripts'];
 const isTest = (path) =>
   /\.(test|spec|soak)\.tsx?$/.test(path) || path.startsWith('e2e/') || path.includes('/testing/') || path.includes('/faults/');
 const counts = {};

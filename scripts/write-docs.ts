@@ -15,9 +15,10 @@ import {
   MAX_ROOM_AREA_M2,
   projectFileSchema,
 } from '../core/model/index.ts';
+import { tokensCss } from '../design/index.ts';
 import { referenceMarkdown } from './reference-markdown.ts';
 
-/** Writes docs/format.md from the schemas that the program itself reads with. `--check` only says whether it is current. */
+/** Writes docs/format.md from the schemas that the program itself reads with, the engineering reference, and the design tokens as CSS. `--check` only says whether they are current. */
 const schema = z.toJSONSchema(projectFileSchema, { io: 'input' });
 const about: Record<string, string> = {
   levels: 'Storeys. `order` counts from the ground floor; `cavityDepthM` is the depth of the structure above the ceiling.',
@@ -99,7 +100,12 @@ const lines = [
   '',
 ];
 const DOCS = join(import.meta.dirname, '../docs');
-const pages: Record<string, string> = { 'format.md': lines.join('\n'), ...referenceMarkdown() };
+const TOKENS_CSS = '../web/src/styles/tokens.css';
+const pages: Record<string, string> = {
+  'format.md': lines.join('\n'),
+  [TOKENS_CSS]: tokensCss(),
+  ...referenceMarkdown(),
+};
 for (const [name, text] of Object.entries(pages)) {
   const path = join(DOCS, name);
   if (!process.argv.includes('--check')) {

@@ -1,3 +1,4 @@
+import { SYSTEM_COLORS } from '@dusky-spool/design';
 import { createRequire } from 'node:module';
 
 const require = createRequire(import.meta.url);
@@ -16,12 +17,12 @@ export const POINTS_PER_MM = 72 / 25.4;
 
 /** Systems in print: a colour and a dash pattern (mm), so that a monochrome print can be read. */
 export const SYSTEM_LINES = {
-  sound: { colour: '#b4592a', dash: [] },
-  picture: { colour: '#8a6410', dash: [3.2, 1.1] },
-  data: { colour: '#1c7280', dash: [1.9, 0.8] },
-  coax: { colour: '#7d3c63', dash: [0.8, 0.8] },
-  control: { colour: '#4f6b2b', dash: [2.1, 0.8, 0.5, 0.8, 0.5, 0.8] },
-  shade: { colour: '#5257a6', dash: [0.4, 1.1] },
-  light: { colour: '#b3405a', dash: [1.3, 0.5, 0.3, 0.5] },
-  guard: { colour: '#3d6b9e', dash: [2.6, 0.8, 0.5, 0.8] },
+  sound: { colour: SYSTEM_COLORS.sound[0], dash: [] },
+  picture: { colour: SYSTEM_COLORS.picture[0], dash: [3.2, 1.1] },
+  data: { colour: SYSTEM_COLORS.data[0], dash: [1.9, 0.8] },
+  coax: { colour: SYSTEM_COLORS.coax[0], dash: [0.8, 0.8] },
+  control: { colour: SYSTEM_COLORS.control[0], dash: [2.1, 0.8, 0.5, 0.8, 0.5, 0.8] },
+  shade: { colour: SYSTEM_COLORS.shade[0], dash: [0.4, 1.1] },
+  light: { colour: SYSTEM_COLORS.light[0], dash: [1.3, 0.5, 0.3, 0.5] },
+  guard: { colour: SYSTEM_COLORS.guard[0], dash: [2.6, 0.8, 0.5, 0.8] },
 } as const;

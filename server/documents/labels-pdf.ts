@@ -1,3 +1,4 @@
+import { PRINT } from '@dusky-spool/design';
 import QRCode from 'qrcode';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
 import { type CableLabel, type LabelSize, type Paper, sheetLayout } from '@dusky-spool/core/sheets';
@@ -5,8 +6,7 @@ import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
 import { words } from '@dusky-spool/texts';
 
-const INK = '#1d1a22';
-const FAINT = '#b9b0a2';
+const { labelInk: INK, rule: FAINT } = PRINT;
 /** Labels lower than this have no room to spell conductors out, mm. */
 const SPELLED_FROM_MM = 22;
 

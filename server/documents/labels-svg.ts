@@ -1,3 +1,4 @@
+import { PRINT } from '@dusky-spool/design';
 import QRCode from 'qrcode';
 import { type CableLabel, type LabelSize, type Paper, sheetLayout } from '@dusky-spool/core/sheets';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
@@ -18,7 +19,7 @@ export function labelsSvg(labels: readonly CableLabel[], size: LabelSize, paper:
   });
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(sheet.pageWidthMm)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(sheet.pageWidthMm)} ${mm(height)}" font-family="sans-serif" fill="#1d1a22">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(sheet.pageWidthMm)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(sheet.pageWidthMm)} ${mm(height)}" font-family="sans-serif" fill="${PRINT.labelInk}">`,
     ...drawn,
     '</svg>',
     '',
@@ -51,8 +52,8 @@ function drawnLabel(label: CableLabel, width: number, height: number, units: Uni
     return `<text x="${mm(x)}" y="${mm(y)}" font-size="${mm(fit)}"${bold ? ' font-weight="700"' : ''}>${escaped(words)}</text>`;
   };
   return [
-    `<rect width="${mm(width)}" height="${mm(height)}" rx="1" fill="none" stroke="#b9b0a2" stroke-width="0.15"/>`,
-    `<circle cx="${mm(pad + ring)}" cy="${mm(pad + ring)}" r="${mm(ring)}" fill="none" stroke="#1d1a22" stroke-width="0.3"/>`,
+    `<rect width="${mm(width)}" height="${mm(height)}" rx="1" fill="none" stroke="${PRINT.rule}" stroke-width="0.15"/>`,
+    `<circle cx="${mm(pad + ring)}" cy="${mm(pad + ring)}" r="${mm(ring)}" fill="none" stroke="${PRINT.labelInk}" stroke-width="0.3"/>`,
     `<text x="${mm(pad + ring)}" y="${mm(pad + ring + big * 0.26)}" font-size="${mm(big * 0.72)}" font-weight="700" text-anchor="middle">${label.end}</text>`,
     text(2 * pad + 2 * ring, pad + big * 0.85, big, label.number, room - 2 * ring - pad, true),
     ...lines.map((line, k) => text(pad, pad + big * 1.85 + k * small * 1.3, small, line, room, k === 0)),

@@ -1,12 +1,11 @@
+import { PRINT } from '@dusky-spool/design';
 import type { PlanSheet, SheetMark } from '@dusky-spool/core/sheets';
 import type { ProjectHeader } from '@dusky-spool/core/model';
 import { FONTS, POINTS_PER_MM, SYSTEM_LINES } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
 import { words } from '@dusky-spool/texts';
 
-const INK = '#2b2733';
-const SOFT = '#5d566a';
-const LINE = '#8d857a';
+const { ink: INK, inkSoft: SOFT, ruleDark: LINE } = PRINT;
 
 export interface PlanTitle {
   readonly project: ProjectHeader;
@@ -80,14 +79,14 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
       write(pdf, mark.code, mark.at[0], mark.at[1] - 1.8, 2.2, FONTS.tag, LINE, true);
       break;
     case 'riser':
-      pdf.lineWidth(0.25).strokeColor('#b4592a');
+      pdf.lineWidth(0.25).strokeColor(PRINT.accent);
       path(pdf, mark.points, true);
       path(pdf, [mark.points[0], mark.points[2]], false);
       path(pdf, [mark.points[1], mark.points[3]], false);
       pdf.stroke();
       break;
     case 'rack':
-      pdf.fillColor('#2f2740');
+      pdf.fillColor(PRINT.hole);
       path(pdf, mark.points, true);
       pdf.fill();
       write(

@@ -1,12 +1,11 @@
+import { PRINT } from '@dusky-spool/design';
 import { PAPER_MM } from '@dusky-spool/core/math';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
 import type { PlanTitle } from './plan-pdf.ts';
 import { words } from '@dusky-spool/texts';
 
-const INK = '#2b2733';
-const SOFT = '#5d566a';
-const LINE = '#b9b0a2';
+const { ink: INK, inkSoft: SOFT, rule: LINE } = PRINT;
 const MARGIN_MM = 12;
 /** Shares of the width. */
 const WIDE: Readonly<Record<string, number>> = {

@@ -1,10 +1,10 @@
+import { PRINT } from '@dusky-spool/design';
 import { type BundleTag, type Paper, sheetLayout } from '@dusky-spool/core/sheets';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
 import { words } from '@dusky-spool/texts';
 
-const INK = '#1d1a22';
-const FAINT = '#b9b0a2';
+const { labelInk: INK, rule: FAINT } = PRINT;
 
 /** Two tags for each bundle, one for its head and one for the rack: its code, where it goes and parts, and who leaves it first. */
 export function tagsPdf(tags: readonly BundleTag[], paper: Paper, title: string): Promise<Buffer> {

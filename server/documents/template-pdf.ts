@@ -1,10 +1,10 @@
+import { PRINT } from '@dusky-spool/design';
 import type { CutOutTemplate } from '@dusky-spool/core/sheets';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
 import { words } from '@dusky-spool/texts';
 
-const INK = '#2b2733';
-const SOFT = '#5d566a';
+const { ink: INK, inkSoft: SOFT } = PRINT;
 const RULER_MM = 100;
 
 /** A cut-out drawn full size, with the cross of its middle, its clamps, its fixings, and a ruler to check the print by. */

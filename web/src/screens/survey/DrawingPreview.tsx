@@ -1,3 +1,4 @@
+import { LIGHT } from '@dusky-spool/design';
 import { useEffect, useRef } from 'react';
 import { closestOnSegment, type Point2 } from '@dusky-spool/core/math';
 import type { Proposals } from '@dusky-spool/core/house';
@@ -19,11 +20,11 @@ interface Props {
 const WIDTH = 700;
 const HEIGHT = 520;
 const COLOURS: Readonly<Record<Role, string>> = {
-  walls: '#3a3445',
-  openings: '#1c7280',
-  furniture: '#8a6410',
-  marks: '#5257a6',
-  text: '#756d80',
+  walls: LIGHT.wall,
+  openings: LIGHT.existing,
+  furniture: LIGHT.timber,
+  marks: LIGHT.guide,
+  text: LIGHT.inkFaint,
   underlay: '#a99fc0',
   leave: 'transparent',
 };

@@ -48,7 +48,7 @@ export const LIGHT: Palette = {
   hazard: '#b2373c',
   ink: '#2b2733',
   inkSoft: '#5d566a',
-  inkFaint: '#756d80',
+  inkFaint: '#716a7c',
   accent: '#b4592a',
   accentText: '#a34d21',
   accentSoft: '#f3ddcf',

@@ -2,6 +2,7 @@
  * A page for component tests: `import '../testing/dom.ts'` comes first in a test file, before React is loaded.
  * What jsdom lacks and Ant Design asks for is given as a page without layout would give it.
  */
+import 'fake-indexeddb/auto';
 import { JSDOM } from 'jsdom';
 
 const { window } = new JSDOM('<!doctype html><html lang="en"><body></body></html>', {
@@ -44,6 +45,22 @@ if (!('window' in globalThis)) {
   define(window, 'ResizeObserver', NoResizeObserver);
   define(window, 'matchMedia', OURS.matchMedia);
   define(window.HTMLElement.prototype, 'scrollIntoView', () => undefined);
+  // Sheets are not scaled: a pixel of the window is a pixel of the drawing.
+  define(window.Element.prototype, 'setPointerCapture', () => undefined);
+  define(window.SVGElement.prototype, 'getScreenCTM', () => ({ inverse: () => null }));
+  define(
+    globalThis,
+    'DOMPoint',
+    class {
+      constructor(
+        readonly x: number,
+        readonly y: number,
+      ) {}
+      matrixTransform() {
+        return this;
+      }
+    },
+  );
   // Lists that draw only what is in sight see a window of this size.
   for (const [name, px] of Object.entries({ clientWidth: 1280, clientHeight: 800 }))
     Object.defineProperty(window.Element.prototype, name, { get: () => px, configurable: true });

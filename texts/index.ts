@@ -1,3 +1,4 @@
+export type { TextKey } from './text-key.ts';
 // Here: every English sentence of the product, and the functions that fill figures into them.
 // Not here: any rule; codes and figures come from the core.
 // Start with `en`, then `problemSentence`.

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import type { SessionsReply } from '@dusky-spool/core/model';
 import { putJson, remove } from '../../ground/api/http.ts';
 import { useSend, useServer } from '../../ground/api/server-state.ts';
-import { text } from '../../ground/text.ts';
+import { text, textNamed } from '../../ground/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { TextForm } from '../../ui/TextForm.tsx';
 import { whenText } from '../../ui/when.ts';
@@ -34,7 +34,7 @@ export function AccountScreen() {
           <ul className="session-list">
             {sessions.map(({ id, device, startedAt, usedAt, isThis }) => (
               <li key={id}>
-                <b>{text(`account.devices.${device}`)}</b>
+                <b>{textNamed('account.devices', device)}</b>
                 <span>{text('account.started', { when: whenText(startedAt) })}</span>
                 <span>{text('account.used', { when: whenText(usedAt) })}</span>
                 <span className="grow" />

@@ -10,7 +10,7 @@ import {
   markOf,
 } from '@dusky-spool/core/rules';
 import { listOf } from '@dusky-spool/core/derive';
-import { term, text } from '../../ground/text.ts';
+import { termNamed, text } from '../../ground/text.ts';
 import { placeOf } from '../../state/finding-place.ts';
 import { useDerived } from '../../state/derived.ts';
 import { today } from '../../state/today.ts';
@@ -97,7 +97,7 @@ export function FindingList({ projectId }: { readonly projectId: string }) {
           popupMatchSelectWidth={false}
           options={[
             { value: 'all', label: text('checks.everySystem') },
-            ...systems.map((value) => ({ value, label: term(`systems.${value}`) })),
+            ...systems.map((value) => ({ value, label: termNamed('systems', value) })),
           ]}
         />
         <span className="grow" />

@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { CALCULATOR_TOPICS } from '@dusky-spool/core/calculators';
 import { type ReferenceEntry, referencePage, type ReferenceRule, referenceRules } from '@dusky-spool/core/sheets';
-import { term, text } from '../../ground/text.ts';
+import { term, text, textNamed } from '../../ground/text.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { figureName, figureValue, words } from '@dusky-spool/texts';
 
@@ -120,7 +120,7 @@ const RuleLines = ({ rules }: { readonly rules: readonly ReferenceRule[] }) => (
         </div>
         {limits.map((limit) => (
           <div key={limit.name}>
-            {text(`checks.limits.${limit.name}`)}: {say('limit', { ...limit })}
+            {textNamed('checks.limits', limit.name)}: {say('limit', { ...limit })}
           </div>
         ))}
       </li>

@@ -6,7 +6,7 @@ import type { Problem } from '@dusky-spool/core/math';
 import { putJson } from '../../ground/api/http.ts';
 import { useSend, useServer } from '../../ground/api/server-state.ts';
 import { useOwnName } from '../../ground/api/session.ts';
-import { term, text } from '../../ground/text.ts';
+import { term, text, textNamed } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
@@ -121,7 +121,7 @@ export function RuleTable() {
                   <div className="rule-limits">
                     {Object.entries(check.limits ?? {}).map(([name, limit]) => (
                       <label key={name} className="field">
-                        <span>{text(`checks.limits.${name}`)}</span>
+                        <span>{textNamed('checks.limits', name)}</span>
                         <InputNumber
                           size="small"
                           value={setting.limits[name] ?? limit.usual}
@@ -129,7 +129,7 @@ export function RuleTable() {
                           max={limit.most}
                           step={(limit.most - limit.least) / 20}
                           suffix={limit.unit}
-                          aria-label={`${text(`checks.limits.${name}`)}, ${check.title}`}
+                          aria-label={`${textNamed('checks.limits', name)}, ${check.title}`}
                           onChange={(value) => {
                             if (value === null) return;
                             const { [name]: _old, ...others } = setting.limits;

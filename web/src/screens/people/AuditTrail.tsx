@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import type { AuditLine, AuditReply } from '@dusky-spool/core/model';
 import { useServerPages } from '../../ground/api/server-state.ts';
-import { text } from '../../ground/text.ts';
+import { text, textNamed } from '../../ground/text.ts';
 import { whenText } from '../../ui/when.ts';
 
 /** What was done in the firm, newest first, and whether every line is as it was written. */
@@ -41,7 +41,7 @@ export function AuditTrail() {
               <td className="figure">{line}</td>
               <td>{whenText(at)}</td>
               <td>{by || text('people.stranger')}</td>
-              <td>{text(`people.audit.${kind}`)}</td>
+              <td>{textNamed('people.audit', kind)}</td>
               <td className="about">{aboutText(about)}</td>
             </tr>
           ))}
@@ -58,5 +58,5 @@ export function AuditTrail() {
 
 const aboutText = (about: AuditLine['about']): string =>
   Object.entries(about)
-    .map(([name, value]) => `${text(`people.aboutNames.${name}`)}: ${String(value)}`)
+    .map(([name, value]) => `${textNamed('people.aboutNames', name)}: ${String(value)}`)
     .join(', ');

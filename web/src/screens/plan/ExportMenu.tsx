@@ -1,6 +1,6 @@
 import { useProject } from '../../state/open-project.ts';
 import { useRight } from '../../ground/api/session.ts';
-import { text } from '../../ground/text.ts';
+import { text, textNamed } from '../../ground/text.ts';
 import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
 import { useCallback, useState } from 'react';
 import { Button, Dropdown, Modal, Segmented } from 'antd';
@@ -104,7 +104,7 @@ export function ExportMenu({ projectId, levelId }: Props) {
             <Segmented
               value={size}
               onChange={setSize}
-              options={['small', 'medium', 'large'].map((value) => ({ value, label: text(`schedule.${value}`) }))}
+              options={['small', 'medium', 'large'].map((value) => ({ value, label: textNamed('schedule', value) }))}
               vertical
               block
             />

@@ -8,7 +8,7 @@ import {
   tableFeatures,
 } from '@tanstack/react-table';
 import type { ReactNode } from 'react';
-import { term, text } from '../../ground/text.ts';
+import { term, termNamed, textNamed } from '../../ground/text.ts';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { LengthCell, RangeCell, SlackCell } from './schedule-cells.tsx';
@@ -31,7 +31,7 @@ const helper = createColumnHelper<typeof SCHEDULE_FEATURES, ScheduleRow>();
 function column(id: string, valueOf: (row: ScheduleRow) => string | number | null, cell: (row: ScheduleRow) => ReactNode) {
   return helper.accessor(valueOf, {
     id,
-    header: () => text(`schedule.columns.${id}`),
+    header: () => textNamed('schedule.columns', id),
     cell: ({ row }) => cell(row.original),
     // The first click sorts up, the next one down.
     sortDescFirst: false,
@@ -114,5 +114,5 @@ const mediaOf = (way: string): string =>
   way
     .split('+')
     .filter(Boolean)
-    .map((medium) => term(`media.${medium}`))
+    .map((medium) => termNamed('media', medium))
     .join(', ');

@@ -12,7 +12,7 @@ import {
 } from '@dusky-spool/core/devices';
 import { BOX_KINDS, type Plate, PLATE_OPENINGS } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
-import { term, text } from '../../ground/text.ts';
+import { term, termNamed, text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, SwitchField, WordsField } from '../../ui/fields.tsx';
@@ -65,7 +65,7 @@ export function PlateCard({ plate, findings, onWall }: Props) {
             <span className="faint">{owner(deviceId)}</span>
             <Button
               size="small"
-              aria-label={text('plates.takeOut', { what: term(`inserts.${kind}`) })}
+              aria-label={text('plates.takeOut', { what: termNamed('inserts', kind) })}
               onClick={() => setInserts(plate.inserts.filter((_, i) => i !== index))}
             >
               ×

@@ -1,6 +1,6 @@
 import { gangOffsetM, plateSizeM } from '@dusky-spool/core/devices';
 import type { Plate } from '@dusky-spool/core/model';
-import { term, text } from '../../ground/text.ts';
+import { termNamed, text } from '../../ground/text.ts';
 
 interface Props {
   readonly plate: Plate;
@@ -57,7 +57,10 @@ export function PlatePicture({ plate, scale: k, gang: chosen = null, onGang }: P
             className={`plate-gang${gang === chosen ? ' chosen' : ''}${gang > mainsFrom ? ' mains' : ''}`}
             role={onGang ? 'button' : undefined}
             tabIndex={onGang ? 0 : undefined}
-            aria-label={text('plates.gangOf', { n: gang, what: inserts.map(({ kind }) => term(`inserts.${kind}`)).join(', ') })}
+            aria-label={text('plates.gangOf', {
+              n: gang,
+              what: inserts.map(({ kind }) => termNamed('inserts', kind)).join(', '),
+            })}
             onClick={() => onGang?.(gang)}
             onKeyDown={(event) => {
               if (event.key === 'Enter' || event.key === ' ') onGang?.(gang);

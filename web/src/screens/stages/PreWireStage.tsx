@@ -1,3 +1,4 @@
+import type { TextKey } from '@dusky-spool/texts';
 import { useProject } from '../../state/open-project.ts';
 import { groupSchedule, type ScheduleRow } from '@dusky-spool/core/sheets';
 import { RUN_STATES, type RunState } from '@dusky-spool/core/model';
@@ -12,7 +13,7 @@ import { Button } from 'antd';
 import { Link } from 'react-router';
 
 /** What comes next for a run on the pre-wire day. */
-const NEXT: Partial<Record<RunState, { to: RunState; words: string }>> = {
+const NEXT: Partial<Record<RunState, { to: RunState; words: TextKey<'ui'> }>> = {
   drafted: { to: 'issued', words: 'stage.preWire.issue' },
   issued: { to: 'labelled', words: 'stage.preWire.label' },
   labelled: { to: 'pulled', words: 'stage.preWire.pull' },

@@ -1,3 +1,4 @@
+import type { TextKey } from '@dusky-spool/texts';
 import { useProject } from '../../state/open-project.ts';
 import { RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { runState } from '@dusky-spool/core/runs';
@@ -7,7 +8,7 @@ import { RunTable } from './RunTable.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
 import { Button } from 'antd';
 
-const NEXT: Partial<Record<RunState, { to: RunState; words: string }>> = {
+const NEXT: Partial<Record<RunState, { to: RunState; words: TextKey<'ui'> }>> = {
   pulled: { to: 'terminated', words: 'stage.trimOut.terminate' },
   terminated: { to: 'tested', words: 'stage.trimOut.test' },
 };

@@ -1,7 +1,7 @@
 import { projectBounds } from '@dusky-spool/core/house';
 import { Dropdown } from 'antd';
 import type { CameraControl } from '../../canvas/useCamera.ts';
-import { text } from '../../ground/text.ts';
+import { textNamed } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { SURVEY_LEFT_PX } from './sheet-left.ts';
@@ -24,7 +24,7 @@ export function SurveyMenu({ at, levelId, selection, control, clip, onArray, onS
   const project = useProject();
   const item = (key: string, onClick: () => void, danger = false) => ({
     key,
-    label: text(`survey.menu.${key}`),
+    label: textNamed('survey.menu', key),
     onClick,
     danger,
   });

@@ -3,7 +3,7 @@ import { Checkbox, Input, Popover, Segmented } from 'antd';
 import { FEATURE_GROUPS, FEATURE_MAKES, type FeatureGroup } from '@dusky-spool/core/house';
 import { WALL_BUILDS } from '@dusky-spool/core/survey';
 import { OPENING_KINDS, WALL_KINDS, type WallKind } from '@dusky-spool/core/model';
-import { term, text } from '../../ground/text.ts';
+import { term, termNamed, text, textNamed } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { SELECT, type SurveyTool, wallsTool } from '../../canvas/tools/survey-tool.ts';
@@ -49,7 +49,7 @@ export function ToolBar({ tool, onTool }: Props) {
             onClick={pick}
           >
             <ToolMark name={key} />
-            <span>{text(`tools.${key}`)}</span>
+            <span>{textNamed('tools', key)}</span>
             <kbd>{letter}</kbd>
           </button>
         ))}
@@ -171,11 +171,11 @@ function ViewMenu() {
         <tbody>
           {kinds.map(([name, list]) => (
             <tr key={name}>
-              <th scope="row">{term(`groups.${name}`)}</th>
+              <th scope="row">{termNamed('groups', name)}</th>
               <td>
                 {name !== 'walls' && (
                   <Checkbox
-                    aria-label={`${term(`groups.${name}`)} ${text('survey.shown')}`}
+                    aria-label={`${termNamed('groups', name)} ${text('survey.shown')}`}
                     checked={!all(hidden, list)}
                     onChange={() => toggleHidden(list)}
                   />
@@ -183,7 +183,7 @@ function ViewMenu() {
               </td>
               <td>
                 <Checkbox
-                  aria-label={`${term(`groups.${name}`)} ${text('survey.lockedHead')}`}
+                  aria-label={`${termNamed('groups', name)} ${text('survey.lockedHead')}`}
                   checked={all(locked, list)}
                   onChange={() => toggleLocked(list)}
                 />
@@ -192,10 +192,10 @@ function ViewMenu() {
           ))}
           {['underlay', 'labels'].map((kind) => (
             <tr key={kind}>
-              <th scope="row">{term(`groups.${kind}`)}</th>
+              <th scope="row">{termNamed('groups', kind)}</th>
               <td>
                 <Checkbox
-                  aria-label={`${term(`groups.${kind}`)} ${text('survey.shown')}`}
+                  aria-label={`${termNamed('groups', kind)} ${text('survey.shown')}`}
                   checked={!hidden.has(kind)}
                   onChange={() => toggleHidden([kind])}
                 />

@@ -5,7 +5,7 @@ import { formatLength, parseLength } from '@dusky-spool/core/math';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { postJson } from '../../ground/api/http.ts';
 import { useOwnName } from '../../ground/api/session.ts';
-import { term, text } from '../../ground/text.ts';
+import { term, text, textNamed } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { useMemo, useState } from 'react';
@@ -182,4 +182,4 @@ export function Walk({ onBack }: Props) {
   );
 }
 
-const questionText = ({ subject, field }: SurveyQuestion): string => text(`questions.${subject}.${field}`);
+const questionText = ({ subject, field }: SurveyQuestion): string => textNamed(`questions.${subject}`, field);

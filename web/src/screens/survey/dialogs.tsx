@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { InputNumber, Modal } from 'antd';
 import type { UnitSystem } from '@dusky-spool/core/math';
-import { term, text } from '../../ground/text.ts';
+import { term, text, textNamed } from '../../ground/text.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 
 /** How many copies, and how far apart. */
@@ -86,7 +86,7 @@ export function KeyboardSheet({ onClose }: { readonly onClose: () => void }) {
         {KEYS.map((key) => (
           <div key={key}>
             <dt>
-              {text(`keys.${key}.0`)
+              {textNamed('keys', `${key}.0`)
                 .split(' ')
                 .map((part, i) => (
                   <kbd key={i}>{part}</kbd>

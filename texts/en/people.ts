@@ -146,6 +146,7 @@ export const people = {
     deleted: 'deleted',
   },
   form: {
+    range: '{{label}}: type a number from {{min}} to {{max}}.',
     missing: '{{label}} is missing.',
     email: 'This is not an email address. It looks like name@firm.example.',
     short: 'It has fewer than {{count}} characters.',

@@ -30,6 +30,6 @@ export async function choose(page: Page, label: string | RegExp, option: string 
 }
 
 export const press = async (page: Page, name: string | RegExp): Promise<void> =>
-  page.user.click(page.getByRole('button', { name }));
+  page.user.click(await page.findByRole('button', { name }));
 export const flip = async (page: Page, label: string | RegExp): Promise<void> =>
   page.user.click(page.getByRole('switch', { name: label }));

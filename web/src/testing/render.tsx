@@ -1,4 +1,4 @@
-import { cleanup, render, type RenderResult } from '@testing-library/react';
+import { cleanup, configure, render, type RenderResult } from '@testing-library/react';
 import userEvent, { type UserEvent } from '@testing-library/user-event';
 import { derivedFrom, NO_LISTS, applyDelta, DerivedProject } from '@dusky-spool/core/deltas';
 import { edited } from '@dusky-spool/core/derive';
@@ -14,6 +14,9 @@ import { NOTHING_DERIVED } from '../state/derived-client.ts';
 import { useDerivedStore } from '../state/derived.ts';
 import { ProjectProvider } from '../state/open-project.ts';
 import { useProjectStore } from '../state/project.ts';
+
+// Wide enough for a machine that is several times slower.
+configure({ asyncUtilTimeout: 15_000 });
 
 /** The day of the tests, YYYY-MM-DD. */
 export const TEST_DAY = '2026-11-25';

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Input, InputNumber, Switch } from 'antd';
+import { text } from '../ground/text.ts';
 
 /** Words; written when the field is left. */
 export function WordsField({
@@ -64,21 +65,33 @@ export function NumberField({
   readonly step?: number;
   readonly onChange: (value: number) => void;
 }) {
-  const [typed, setTyped] = useState<number | null>(null);
-  const commit = () => {
-    if (typed !== null && typed !== value) onChange(typed);
+  const [typed, setTyped] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const write = (next: number) => {
     setTyped(null);
+    setProblem(null);
+    if (next !== value) onChange(next);
+  };
+  const commit = () => {
+    if (typed === null) return;
+    const next = Number(typed.trim().replace(',', '.'));
+    if (typed.trim() === '' || !(next >= min && next <= max)) setProblem(text('form.range', { label, min, max }));
+    else write(next);
   };
   return (
     <label className="field">
       <span>{label}</span>
       <InputNumber
-        value={typed ?? value}
+        value={value}
         min={min}
         max={max}
         step={step}
         aria-label={label}
-        onChange={(next) => setTyped(next)}
+        status={problem ? 'error' : undefined}
+        aria-invalid={problem !== null}
+        changeOnBlur={false}
+        onInput={setTyped}
+        onStep={write}
         onBlur={commit}
         onKeyDown={(event) => {
           // What is stopped here never reaches the library's own handler for Enter.
@@ -86,6 +99,11 @@ export function NumberField({
           event.stopPropagation();
         }}
       />
+      {problem && (
+        <em role="alert" className="field-problem">
+          {problem}
+        </em>
+      )}
     </label>
   );
 }

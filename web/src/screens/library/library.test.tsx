@@ -1,0 +1,152 @@
+import '../../testing/dom.ts';
+import type { DeviceType, ProjectDocument } from '@dusky-spool/core/model';
+import { countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
+import { expect } from 'chai';
+import { useProject } from '../../state/open-project.ts';
+import { fakeServer, type Refusal } from '../../testing/fake-server.ts';
+import { choose, enter, press, valueIn } from '../../testing/fields.ts';
+import { closePage, renderInProject, signInAs } from '../../testing/render.tsx';
+import { LibraryScreen } from './LibraryScreen.tsx';
+import { TypeCard } from './TypeCard.tsx';
+
+const { document: house } = withDevices(
+  smallHouse(),
+  [
+    { typeId: 'network-drop', at: [1, 0.05] },
+    { typeId: 'network-drop', at: [3, 0.05] },
+  ],
+  countedIds(),
+);
+
+/** The card of a type as the project has it now. */
+function Card({ typeId, used, onKeep }: { readonly typeId: string; readonly used: number; readonly onKeep: () => void }) {
+  const type = useProject().deviceTypes[typeId];
+  return type ? <TypeCard type={type} firm={undefined} used={used} onKeep={onKeep} /> : null;
+}
+function open(typeId: string, { used = 0, project = house } = {}) {
+  let kept = 0;
+  const page = renderInProject(<Card typeId={typeId} used={used} onKeep={() => kept++} />, project);
+  return { ...page, type: () => page.project().deviceTypes[typeId], kept: () => kept };
+}
+const runsOf = (project: ProjectDocument) =>
+  Object.values(project.runs).map(({ purpose, cableTypeId }) => `${cableTypeId} ${purpose}`);
+
+describe('the card of a device type', () => {
+  afterEach(closePage);
+
+  it('writes its name, its code in capitals, and what it weighs and costs', async () => {
+    const page = open('network-drop');
+    await enter(page, 'Name', 'Data outlet');
+    await enter(page, 'Code, two letters', 'do');
+    await enter(page, 'Weight, kg', '0.4');
+    await enter(page, 'Price', '35');
+    expect(page.type()).to.deep.include({ name: 'Data outlet', code: 'DO', weightKg: 0.4, price: 35 });
+  });
+
+  it('does not take a code that is none, nor an empty name', async () => {
+    const page = open('network-drop');
+    const { name, code } = page.type();
+    await enter(page, 'Code, two letters', '!');
+    await enter(page, 'Name', '');
+    expect(page.type()).to.deep.include({ name, code });
+    expect(valueIn(page, 'Code, two letters')).to.equal(code);
+  });
+
+  it('keeps a round hole round', async () => {
+    const page = open('ceiling-speaker');
+    await enter(page, 'Cut-out diameter', '21 cm');
+    expect(page.type().cutOut).to.deep.include({ shape: 'round', widthM: 0.21, heightM: 0.21 });
+  });
+
+  it('is deleted only where no device is of it, and is kept for the firm', async () => {
+    const page = open('network-drop', { used: 2 });
+    expect((page.getByRole('button', { name: 'Used by 2 devices' }) as HTMLButtonElement).disabled).to.equal(true);
+    await press(page, 'Keep in the firm’s library');
+    expect(page.kept()).to.equal(1);
+    closePage();
+    const free = open('doorbell-none');
+    expect(free.container.querySelector('.library-card')).to.equal(null);
+    closePage();
+    const unused = Object.values(house.deviceTypes).find(
+      ({ id, part }) => part === 'device' && !Object.values(house.devices).some(({ typeId }) => typeId === id),
+    )!;
+    const other = open(unused.id);
+    const remove = other.getAllByRole('button', { name: /^(Remove|Delete)$/ }).at(-1)!;
+    await other.user.click(remove);
+    expect(other.type()).to.equal(undefined);
+  });
+});
+
+describe('the cables of a device type', () => {
+  afterEach(closePage);
+
+  it('show what a change does to placed devices before it is made', async () => {
+    const page = open('network-drop', { used: 2 });
+    const before = runsOf(page.project());
+    await press(page, 'Add a cable');
+    const words = page.getByRole('status').textContent!;
+    expect(words).to.match(/Adds 2 runs: /);
+    expect(runsOf(page.project())).to.deep.equal(before);
+    await press(page, 'Apply');
+    expect(runsOf(page.project())).to.have.length(before.length + 2);
+    expect(page.edits).to.have.length(1);
+    expect(page.queryByRole('status')).to.equal(null);
+  });
+
+  it('are left as they were where the change is not applied', async () => {
+    const page = open('network-drop', { used: 2 });
+    const before = page.type().cables;
+    await choose(page, 'Cable 1', 'Category 5e');
+    expect(page.getByRole('status').textContent).to.match(/Changes 2 runs/);
+    await press(page, 'Cancel');
+    expect(page.queryByRole('status')).to.equal(null);
+    expect(page.type().cables).to.equal(before);
+  });
+
+  it('take runs away with a cable that is removed', async () => {
+    const page = open('network-drop', { used: 2 });
+    const before = Object.keys(page.project().runs).length;
+    const legs = page.container.querySelectorAll('.recipe-leg').length;
+    await page.user.click(page.container.querySelector('.recipe-leg > button:last-of-type')!);
+    expect(page.getByRole('status').textContent).to.match(/Removes 2 runs/);
+    await press(page, 'Apply');
+    expect(page.container.querySelectorAll('.recipe-leg')).to.have.length(legs - 1);
+    expect(Object.keys(page.project().runs).length).to.equal(before - 2);
+  });
+});
+
+describe('the library', () => {
+  let server: ReturnType<typeof fakeServer>;
+  let firm: DeviceType[];
+  let refuse: Refusal | null;
+  beforeEach(() => {
+    signInAs('planner');
+    refuse = null;
+    firm = [];
+    server = fakeServer({
+      'GET /library': () => ({ types: firm }),
+      'PUT /library': ({ body }) => {
+        if (refuse) return refuse;
+        const types = (body as { types: DeviceType[] }).types.map((type) => ({ ...type, version: type.version + 1 }));
+        firm = [...firm.filter(({ id }) => !types.some((type) => type.id === id)), ...types];
+        return { types };
+      },
+    });
+  });
+  afterEach(() => {
+    server.stop();
+    closePage();
+  });
+  const names = (page: { container: HTMLElement }) =>
+    [...page.container.querySelectorAll('tbody tr')].map(({ textContent }) => textContent ?? '');
+
+  it('is narrowed by words and by system', async () => {
+    const page = renderInProject(<LibraryScreen onBack={() => undefined} />, house);
+    const all = names(page).length;
+    await page.user.type(page.getByLabelText('Find a device type'), 'network');
+    expect(names(page).length).to.be.within(1, all - 1);
+    expect(names(page).every((words) => /network/i.test(words))).to.equal(true);
+    await choose(page, 'System', 'Coax');
+    expect(names(page).some((words) => /network/i.test(words))).to.equal(false);
+  });
+});

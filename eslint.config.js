@@ -29,8 +29,8 @@ const LONG_FUNCTIONS = {
     'web/src/screens/walls/{WallView,CeilingView}.tsx',
     'web/src/screens/survey/SurveyScreen.tsx',
   ],
-  'a form, a field after the other: its parts are to be taken out': [
-    'web/src/screens/survey/{DrawingImport,FeaturePanel,PlanPictures,WallPanel,Walk,RoomPanel,LevelPanel,ToolBar,ThingPanels}.tsx',
+  'a form that is read from top to bottom, a field after the other': [
+    'web/src/screens/survey/{DrawingImport,FeaturePanel,PlanPictures,WallPanel,Walk,RoomPanel,LevelPanel,ToolBar}.tsx',
     'web/src/screens/labels/LabelsScreen.tsx',
     'web/src/screens/library/{TypeCard,LibraryScreen,RecipeEditor,ConductorMaps}.tsx',
     'web/src/screens/plan/{MountingFields,RunPanel,Palette,WayChoices,DevicePanel,ExportMenu}.tsx',
@@ -39,7 +39,7 @@ const LONG_FUNCTIONS = {
     'web/src/screens/brief/{JobFacts,RoomCard,BriefMatrix,Decisions,BriefWalk}.tsx',
     'web/src/screens/plates/{PlateCard,PlatesScreen,PlatePicture}.tsx',
     'web/src/screens/people/{Members,PersonDialog}.tsx',
-    'web/src/screens/{projects/Projects,scan/Scan,stages/PreWireStage}.tsx',
+    'web/src/screens/{scan/Scan,stages/PreWireStage}.tsx',
   ],
 };
 

@@ -7,7 +7,7 @@ import { applySplices, type Splice } from './splices.ts';
 /** A planned run as it is sent: without the records that the other side has. */
 export type DerivedRun = Omit<PlannedRun, 'run' | 'device' | 'issuedRoute'> & { readonly runId: string };
 
-/** A finding as it is sent; `ref` tells it from all others and asks for its cures. */
+/** A finding as it is sent; `ref` identifies it, and its cures are asked for by it. */
 export type DerivedFinding = Omit<Finding, 'cures'> & { readonly ref: string; readonly stage: CheckStage };
 
 /** Everything that has been published. */

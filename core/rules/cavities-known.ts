@@ -22,7 +22,7 @@ export const cavitiesKnown = defineCheck({
               [{ in: 'walls', id: wall.id }],
               {
                 number: document.levels[wall.levelId].code,
-                place: document.levels[document.walls[wall.id].levelId].name,
+                place: document.levels[wall.levelId].name,
                 wallM: distance2(wall.a, wall.b),
               },
               { measured: wall.cavityDepthM, unit: 'm' },

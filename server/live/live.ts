@@ -77,17 +77,18 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
     }
   };
 
+  const endGone = (matches: (follower: Follower) => boolean) => end(matches, { type: 'gone' }, LIVE_CLOSED.gone);
+  const endSignedOut = (matches: (follower: Follower) => boolean) => end(matches, { type: 'signed-out' }, LIVE_CLOSED.signedOut);
+
   const stopListening = bus.on((event) => {
     if (event.kind === 'change') {
       const { projectId, revision, tab } = event;
       for (const follower of tab === '' ? [] : where((f) => f.projectId === projectId && f.tab === tab))
         if (follower.revision < revision) follower.own.add(revision);
       void bringUpToDate(projectId);
-    } else if (event.kind === 'project-gone') end((f) => f.projectId === event.projectId, { type: 'gone' }, LIVE_CLOSED.gone);
-    else if (event.kind === 'session-ended')
-      end((f) => f.session === event.session, { type: 'signed-out' }, LIVE_CLOSED.signedOut);
-    else if (event.kind === 'member-out')
-      end((f) => f.memberId === event.memberId, { type: 'signed-out' }, LIVE_CLOSED.signedOut);
+    } else if (event.kind === 'project-gone') endGone((f) => f.projectId === event.projectId);
+    else if (event.kind === 'session-ended') endSignedOut((f) => f.session === event.session);
+    else if (event.kind === 'member-out') endSignedOut((f) => f.memberId === event.memberId);
   });
   bus.onReturn(() => {
     for (const projectId of new Set([...followers].map((follower) => follower.projectId))) void bringUpToDate(projectId);
@@ -142,7 +143,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
     followers.add(follower);
     try {
       const revision = await revisionOfProject(database, admitted.projectId);
-      if (revision === null) return end((f) => f === follower, { type: 'gone' }, LIVE_CLOSED.gone);
+      if (revision === null) return endGone((f) => f === follower);
       follower.revision = revision;
       send(follower, { type: 'at-revision', revision, protocol: PROTOCOL_VERSION });
       await bringUpToDate(admitted.projectId);
@@ -154,8 +155,7 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
   /** Ends a follower who may not follow any more, with the reason: the project is gone, or the session is over. */
   async function endLapsed(follower: Follower): Promise<void> {
     const isGone = (await revisionOfProject(database, follower.projectId)) === null;
-    if (isGone) end((f) => f === follower, { type: 'gone' }, LIVE_CLOSED.gone);
-    else end((f) => f === follower, { type: 'signed-out' }, LIVE_CLOSED.signedOut);
+    (isGone ? endGone : endSignedOut)((f) => f === follower);
   }
 
   /** Cuts off who does not answer, and lets go of those whose session or project ended without an event. */

@@ -1,8 +1,7 @@
-import { projectBounds } from '@dusky-spool/core/house';
 import { boundsOf, type Cluster, inBounds, type Point2 } from '@dusky-spool/core/math';
 import type { Device, GroupKind } from '@dusky-spool/core/model';
 import { throughPoint } from '@dusky-spool/core/runs';
-import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
+import { useCallback, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
 import { later } from '../ground/later.ts';
 import { text } from '../ground/text.ts';
 import { useByHand } from '../state/by-hand.ts';
@@ -26,6 +25,8 @@ import { UnderlayLayer } from './UnderlayLayer.tsx';
 import { useBoxSelect } from './useBoxSelect.ts';
 import type { CameraControl } from './useCamera.ts';
 import { useDeviceDrag } from './useDeviceDrag.ts';
+import { useFirstFit } from './useFirstFit.ts';
+import { usePlacing } from './usePlacing.ts';
 import { usePlanPicture } from './usePlanPicture.ts';
 import { ZonesLayer } from './ZonesLayer.tsx';
 
@@ -176,6 +177,7 @@ function useToolPointer(tool: Tool, control: CameraControl) {
 function usePlanClick({ levelId, tool, control, onSelect, onTool }: Props) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
+  const place = usePlacing(onSelect);
   return (event: MouseEvent) => {
     const at = control.toWorld(event.clientX, event.clientY);
     const routedId = useByHand.getState().runId;
@@ -193,23 +195,8 @@ function usePlanClick({ levelId, tool, control, onSelect, onTool }: Props) {
       ids: deviceIds,
     });
     if (!placement) return;
-    const { name, placed } = placement;
-    const isMade = edit(text('edit.place', { name: name.toLowerCase() }), placed.ok ? placed.value.operations : placed);
-    if (!isMade || !placed.ok) return;
-    onSelect({ kind: 'device', ids: placed.value.deviceIds });
-    if (!event.shiftKey) onTool(SELECT_TOOL);
+    if (place(placement.name, placement.placed) && !event.shiftKey) onTool(SELECT_TOOL);
   };
-}
-
-/** Shows all of the level when the project is opened. */
-function useFirstFit({ projectId, levelId, leftPx, control }: Props): void {
-  const project = useProject();
-  const fitted = useRef('');
-  useEffect(() => {
-    if (!control.ready || fitted.current === projectId) return;
-    fitted.current = projectId;
-    control.fit(projectBounds(project, levelId) ?? projectBounds(project), leftPx);
-  }, [projectId, project, levelId, control, leftPx]);
 }
 
 function useShowCluster({ control, leftPx }: Props) {

@@ -19,7 +19,7 @@ function click(project: ProjectDocument, tool: Tool, at: readonly [number, numbe
   if (!placement) return null;
   if (!placement.placed.ok) throw new Error(placement.placed.problem.code);
   const after = applied(project, placement.placed.value.operations);
-  return { ...placement, project: after, devices: placement.placed.value.deviceIds.map((id) => after.devices[id]) };
+  return { ...placement, project: after, devices: placement.placed.value.devices.map(({ id }) => after.devices[id]) };
 }
 
 describe('a click on the plan', () => {

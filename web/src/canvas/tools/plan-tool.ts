@@ -1,7 +1,7 @@
 import type { Overlap } from '@dusky-spool/core/calculators';
 import { applyTemplate, type Guided, guideTo, placeDevice, placeField } from '@dusky-spool/core/devices';
 import { buildingOf, roomAt } from '@dusky-spool/core/house';
-import type { Outcome, Point2 } from '@dusky-spool/core/math';
+import { ok, type Outcome, type Point2 } from '@dusky-spool/core/math';
 import type { Device, DeviceType, Operation, ProjectDocument, RoomTemplate } from '@dusky-spool/core/model';
 import { toHandGrid } from './nudge.ts';
 
@@ -35,7 +35,7 @@ export interface PlanClick {
 /** What a tool places: its name for the history, and the devices with the operations that create them. */
 export interface Placement {
   readonly name: string;
-  readonly placed: Outcome<{ readonly operations: readonly Operation[]; readonly deviceIds: readonly string[] }>;
+  readonly placed: Outcome<{ readonly operations: readonly Operation[]; readonly devices: readonly Device[] }>;
 }
 
 /** Where a device would be placed. */
@@ -61,24 +61,11 @@ export function placeWithTool(project: ProjectDocument, tool: Tool, click: PlanC
       },
       { device: ids.device(), run: ids.run },
     );
-    return {
-      name: tool.type.name,
-      placed: placed.ok
-        ? { ok: true, value: { operations: placed.value.operations, deviceIds: [placed.value.device.id] } }
-        : placed,
-    };
+    return { name: tool.type.name, placed: placed.ok ? ok({ ...placed.value, devices: [placed.value.device] }) : placed };
   }
   const room = roomAt(buildingOf(project), levelId, at);
   if (!room) return null;
-  if (tool.kind === 'template')
-    return { name: tool.template.name, placed: several(applyTemplate(project, room.id, tool.template, ids)) };
+  if (tool.kind === 'template') return { name: tool.template.name, placed: applyTemplate(project, room.id, tool.template, ids) };
   const { overlap, ear } = tool.field!;
-  return { name: tool.type.name, placed: several(placeField(project, room.id, tool.type.id, overlap, ear, ids)) };
+  return { name: tool.type.name, placed: placeField(project, room.id, tool.type.id, overlap, ear, ids) };
 }
-
-const several = (
-  placed: Outcome<{ readonly operations: readonly Operation[]; readonly devices: readonly Device[] }>,
-): Placement['placed'] =>
-  placed.ok
-    ? { ok: true, value: { operations: placed.value.operations, deviceIds: placed.value.devices.map(({ id }) => id) } }
-    : placed;

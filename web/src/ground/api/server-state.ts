@@ -50,7 +50,7 @@ export function useServerPages<T>(path: string, next: (page: T) => string | null
 
 /** Sends something; then everything at addresses that begin with one of `changes` is read again. */
 export function useSend<V, R>(send: (value: V) => Promise<R>, changes: readonly string[] = []) {
-  const { mutate, mutateAsync, error, isPending, reset } = useMutation(
+  const { mutate, mutateAsync, error, isPending } = useMutation(
     {
       mutationFn: send,
       onSuccess: () =>
@@ -66,6 +66,5 @@ export function useSend<V, R>(send: (value: V) => Promise<R>, changes: readonly 
     problem: error && problemOf(error),
     sentence: error && sentenceOf(error),
     isSending: isPending,
-    reset,
   };
 }

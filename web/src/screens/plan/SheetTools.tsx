@@ -5,6 +5,7 @@ import { Button } from 'antd';
 import { useMemo } from 'react';
 import type { Tool } from '../../canvas/tools/plan-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
+import { ZoomButtons } from '../../canvas/ZoomButtons.tsx';
 import { term, text } from '../../ground/text.ts';
 import { useByHand } from '../../state/by-hand.ts';
 import { useProject } from '../../state/open-project.ts';
@@ -21,13 +22,11 @@ interface Props {
   readonly hasSelection: boolean;
 }
 
-const ZOOM_STEP = 1.4;
-
 /** What lies over the plan: zoom and layers, the hint of the tool, the legend of systems, and how to begin where nothing is drawn. */
 export function SheetTools({ levelId, tool, control, leftPx, hasSelection }: Props) {
   return (
     <>
-      <ZoomButtons levelId={levelId} control={control} leftPx={leftPx} />
+      <SheetButtons levelId={levelId} control={control} leftPx={leftPx} />
       <ToolHint tool={tool} />
       {tool.kind === 'select' && <EmptyLevel levelId={levelId} />}
       <Legend levelId={levelId} hasSelection={hasSelection} />
@@ -35,7 +34,7 @@ export function SheetTools({ levelId, tool, control, leftPx, hasSelection }: Pro
   );
 }
 
-function ZoomButtons({ levelId, control, leftPx }: Pick<Props, 'levelId' | 'control' | 'leftPx'>) {
+function SheetButtons({ levelId, control, leftPx }: Pick<Props, 'levelId' | 'control' | 'leftPx'>) {
   const project = useProject();
   const settings = useSettings();
   const zoneKinds = useMemo(() => zoneKindsOf(project), [project]);
@@ -59,13 +58,7 @@ function ZoomButtons({ levelId, control, leftPx }: Pick<Props, 'levelId' | 'cont
       <SmallButton aria-pressed={settings.findings} onClick={() => settings.set({ findings: !settings.findings })}>
         {text('plan.findings')}
       </SmallButton>
-      <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(ZOOM_STEP)}>
-        +
-      </SmallButton>
-      <SmallButton aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / ZOOM_STEP)}>
-        −
-      </SmallButton>
-      <SmallButton onClick={() => control.fit(projectBounds(project, levelId), leftPx)}>{text('plan.fit')}</SmallButton>
+      <ZoomButtons control={control} onFit={() => control.fit(projectBounds(project, levelId), leftPx)} />
     </div>
   );
 }

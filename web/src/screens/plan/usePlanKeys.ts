@@ -1,7 +1,6 @@
 import { removeDevices } from '@dusky-spool/core/devices';
 import { type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
-import type { Point2 } from '@dusky-spool/core/math';
-import { NUDGE_M } from '../../canvas/tools/nudge.ts';
+import { nudgeBy, panByKey, sheetKeys } from '../../canvas/sheet-keys.ts';
 import { SELECT_TOOL, type Tool } from '../../canvas/tools/plan-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useKeys } from '../../canvas/useKeys.ts';
@@ -26,10 +25,6 @@ interface Options {
   readonly onLevel: (levelId: string) => void;
 }
 
-/** An arrow key without a selection moves the plan so far, px. */
-const PAN_PX = 60;
-const ZOOM_STEP = 1.25;
-
 /** The keys of the plan and of a wall. */
 export function usePlanKeys(options: Options): void {
   const { levelId, levels, leftPx, selection, surface, tool, control, setTool, onSelect, onLevel } = options;
@@ -37,11 +32,10 @@ export function usePlanKeys(options: Options): void {
   const { edit, undo, redo } = useProjectParts('edit', 'undo', 'redo');
   const nudge = (dx: number, dy: number, far: boolean) => {
     const ids = selection.kind === 'device' ? selection.ids.filter((id) => project.devices[id]) : [];
-    const step = NUDGE_M[project.project.units] * (far ? 10 : 1);
-    const by: Point2 = [dx * step, dy * step];
+    const by = nudgeBy(project.project.units, dx, dy, far);
     if (surface?.kind === 'wall') edit(text('edit.nudge'), nudgeOnWall(project, surface, ids, by));
     else if (ids.length > 0) edit(text('edit.nudge'), nudgeOnPlan(project, ids, by));
-    else control.panBy(-dx * PAN_PX, dy * PAN_PX);
+    else panByKey(control, dx, dy);
   };
   const leave = () => {
     if (useByHand.getState().runId) useByHand.setState({ runId: null });
@@ -56,13 +50,6 @@ export function usePlanKeys(options: Options): void {
     remove: () => {
       if (selection.kind === 'device' && edit(text('edit.remove'), removeDevices(project, selection.ids))) onSelect(noSelection);
     },
-    zoom: (direction) =>
-      direction === 0
-        ? control.fit(projectBounds(project, levelId), leftPx)
-        : control.zoomBy(direction > 0 ? ZOOM_STEP : 1 / ZOOM_STEP),
-    level: (by) => {
-      const next = levels[levels.findIndex((level) => level.id === levelId) + by];
-      if (next) onLevel(next.id);
-    },
+    ...sheetKeys({ control, leftPx, levels, levelId, onLevel, bounds: () => projectBounds(project, levelId) }),
   });
 }

@@ -1,6 +1,6 @@
-import { projectBounds, type Snap, snapDrawing, surveyHit } from '@dusky-spool/core/house';
+import { type Snap, snapDrawing, surveyHit } from '@dusky-spool/core/house';
 import { formatLength, type Point2 } from '@dusky-spool/core/math';
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
+import { useCallback, useLayoutEffect, useMemo, useState, type MouseEvent } from 'react';
 import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
 import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
 import { LabelLayer } from '../../canvas/LabelLayer.tsx';
@@ -11,6 +11,7 @@ import { drawnPoints, typedTarget } from '../../canvas/tools/survey-tool.ts';
 import { UnderlayLayer } from '../../canvas/UnderlayLayer.tsx';
 import { useBoxSelect } from '../../canvas/useBoxSelect.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
+import { useFirstFit } from '../../canvas/useFirstFit.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
@@ -56,7 +57,7 @@ export function SurveyCanvas(props: Props) {
   const pointer = useDraftPointer(props, walls);
   const drag = useGripDrag(levelId, walls, control, isSelecting);
   const box = useBoxSelect(control, isSelecting, (first, second) => onSelect(inBox(project, levelId, first, second, hidden)));
-  useFirstFit(props);
+  useFirstFit(props, true);
   const hitAt = ({ clientX, clientY }: { clientX: number; clientY: number }) =>
     surveyHit(project, levelId, control.toWorld(clientX, clientY), HIT_PX / camera.k, hidden);
   const onClick = (event: MouseEvent) => {
@@ -161,15 +162,4 @@ function useDraftPointer({ projectId, levelId, toolControl, control }: Props, wa
     onMove: (event: { clientX: number; clientY: number; shiftKey: boolean }) => setSnap(snapAt(event)),
     onLeave: () => setSnap(null),
   };
-}
-
-/** Shows all of the level when the project is opened. */
-function useFirstFit({ projectId, levelId, leftPx, control }: Props): void {
-  const project = useProject();
-  const fitted = useRef('');
-  useEffect(() => {
-    if (!control.ready || fitted.current === projectId) return;
-    fitted.current = projectId;
-    control.fit(projectBounds(project, levelId, true) ?? projectBounds(project), leftPx);
-  }, [projectId, project, levelId, control, leftPx]);
 }

@@ -1,6 +1,7 @@
 import { SURVEY_LEFT_PX } from './sheet-left.ts';
 import { projectBounds } from '@dusky-spool/core/house';
 import type { CameraControl } from '../../canvas/useCamera.ts';
+import { ZoomButtons } from '../../canvas/ZoomButtons.tsx';
 import { useRight } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
@@ -75,26 +76,18 @@ export function SurveySheet({
         </div>
         <HouseSection document={document} levelId={levelId} onPick={onLevel} />
       </div>
-      <ZoomButtons {...{ levelId, control, on3d }} />
+      <SheetButtons {...{ levelId, control, on3d }} />
       <SheetWords {...{ levelId, toolControl }} />
     </>
   );
 }
 
-function ZoomButtons({ levelId, control, on3d }: Pick<Props, 'levelId' | 'control' | 'on3d'>) {
+function SheetButtons({ levelId, control, on3d }: Pick<Props, 'levelId' | 'control' | 'on3d'>) {
   const document = useProject();
   return (
     <div className="zoom-buttons">
       <SmallButton onClick={on3d}>{text('survey.threeD')}</SmallButton>
-      <SmallButton aria-label={text('plan.zoomIn')} onClick={() => control.zoomBy(1.4)}>
-        +
-      </SmallButton>
-      <SmallButton aria-label={text('plan.zoomOut')} onClick={() => control.zoomBy(1 / 1.4)}>
-        −
-      </SmallButton>
-      <SmallButton onClick={() => control.fit(projectBounds(document, levelId, true), SURVEY_LEFT_PX)}>
-        {text('plan.fit')}
-      </SmallButton>
+      <ZoomButtons control={control} onFit={() => control.fit(projectBounds(document, levelId, true), SURVEY_LEFT_PX)} />
     </div>
   );
 }

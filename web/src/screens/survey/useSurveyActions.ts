@@ -1,8 +1,7 @@
 import { onLevel } from '@dusky-spool/core/derive';
 import { FEATURE_MAKES, type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
-import type { Point2 } from '@dusky-spool/core/math';
 import { moveFeatures, moveWalls, sameKind, WALL_BUILDS } from '@dusky-spool/core/survey';
-import { NUDGE_M } from '../../canvas/tools/nudge.ts';
+import { nudgeBy, panByKey, sheetKeys } from '../../canvas/sheet-keys.ts';
 import { SELECT, wallsTool } from '../../canvas/tools/survey-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useKeys } from '../../canvas/useKeys.ts';
@@ -30,10 +29,6 @@ interface Options {
   readonly onLeave: () => void;
 }
 
-/** An arrow key without a selection moves the plan so far, px. */
-const PAN_PX = 60;
-const ZOOM_STEP = 1.25;
-
 /** Removing, nudging and selecting, with all keys of the survey sheet. */
 export function useSurveyActions(options: Options) {
   const { levelId, levels, selection, toolControl, clip, control, onSelect, goToLevel, onKeyboardHelp, onLeave } = options;
@@ -43,11 +38,10 @@ export function useSurveyActions(options: Options) {
     if (edit(text('edit.remove'), removeSelection(project, selection, newSurveyId))) onSelect(noSelection);
   };
   const nudge = (dx: number, dy: number, far: boolean) => {
-    const step = NUDGE_M[project.project.units] * (far ? 10 : 1);
-    const by: Point2 = [dx * step, dy * step];
+    const by = nudgeBy(project.project.units, dx, dy, far);
     if (selection.kind === 'wall') edit(text('edit.nudge'), moveWalls(project, { wallIds: selection.ids }, by, newSurveyId));
     else if (selection.kind === 'feature') edit(text('edit.nudge'), moveFeatures(project, selection.ids, by));
-    else control.panBy(-dx * PAN_PX, dy * PAN_PX);
+    else panByKey(control, dx, dy);
   };
   /** All of the kind selected, all walls where nothing is. */
   const selectAll = () => {
@@ -66,14 +60,12 @@ export function useSurveyActions(options: Options) {
       onLeave();
     },
     remove,
-    zoom: (direction) =>
-      direction === 0
-        ? control.fit(projectBounds(project, levelId, true), SURVEY_LEFT_PX)
-        : control.zoomBy(direction > 0 ? ZOOM_STEP : 1 / ZOOM_STEP),
-    level: (by) => {
-      const next = levels[levels.findIndex((level) => level.id === levelId) + by];
-      if (next) goToLevel(next.id);
-    },
+    ...sheetKeys({
+      ...{ control, levels, levelId },
+      leftPx: SURVEY_LEFT_PX,
+      onLevel: goToLevel,
+      bounds: () => projectBounds(project, levelId, true),
+    }),
   });
   const { tool, setTool } = toolControl;
   const TOOL_KEYS: Readonly<Record<string, () => void>> = {

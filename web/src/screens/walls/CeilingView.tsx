@@ -7,6 +7,7 @@ import { Segmented } from 'antd';
 import { useMemo, useRef, useState, type MouseEvent } from 'react';
 import { pathThrough } from '../../canvas/room-drawing.ts';
 import type { Field } from '../../canvas/tools/plan-tool.ts';
+import { usePlacing } from '../../canvas/usePlacing.ts';
 import { toggleJoist } from '../../commands/toggle-joist.ts';
 import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
@@ -45,6 +46,7 @@ export function CeilingView({ roomId, selection, stage, armed = null, field, onP
   const project = useProject();
   const { edit, preview } = useProjectParts('edit', 'preview');
   const [mode, setMode] = useState<(typeof MODES)[number]>('look');
+  const makePlaced = usePlacing(onSelect);
   const svg = useRef<SVGSVGElement>(null);
   const shown = preview?.document ?? project;
   const room = shown.rooms[roomId];
@@ -78,10 +80,7 @@ export function CeilingView({ roomId, selection, stage, armed = null, field, onP
     const placed = field
       ? placeField(project, roomId, type.id, field.overlap, field.ear, deviceIds)
       : placeAll(project, room.levelId, [{ typeId: type.id, at: to }], deviceIds);
-    const title = text('edit.place', { name: type.name.toLowerCase() });
-    if (!edit(title, placed.ok ? placed.value.operations : placed) || !placed.ok) return;
-    onSelect({ kind: 'device', ids: placed.value.devices.map(({ id }) => id) });
-    onPlaced?.(event.shiftKey);
+    if (makePlaced(type.name, placed)) onPlaced?.(event.shiftKey);
   };
   const onClick = (event: MouseEvent) => {
     if (drag.takesClick()) return;

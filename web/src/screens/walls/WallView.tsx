@@ -17,6 +17,7 @@ import { findingSentence } from '@dusky-spool/texts';
 import { Segmented } from 'antd';
 import { useMemo, useRef, useState, type MouseEvent, type PointerEvent } from 'react';
 import { toHandGrid } from '../../canvas/tools/nudge.ts';
+import { usePlacing } from '../../canvas/usePlacing.ts';
 import { framingEdit, type FramingMode } from '../../commands/edit-framing.ts';
 import { removeRecords } from '../../commands/remove-records.ts';
 import { term, text } from '../../ground/text.ts';
@@ -56,6 +57,7 @@ export function WallView({ wallId, side, selection, stage, armed = null, onPlace
   const { edit, preview } = useProjectParts('edit', 'preview');
   const [mode, setMode] = useState<FramingMode>('look');
   const [blockFrom, setBlockFrom] = useState<FacePlace | null>(null);
+  const makePlaced = usePlacing(onSelect);
   const svg = useRef<SVGSVGElement>(null);
   const shown = preview?.document ?? project;
   const wall = shown.walls[wallId];
@@ -82,10 +84,7 @@ export function WallView({ wallId, side, selection, stage, armed = null, onPlace
   const place = (type: DeviceType, event: MouseEvent) => {
     const to = guidedOnWall(face, type, at(event), { isFree: event.altKey }).place;
     const placed = placeOnFace(project, face.wall, side, type.id, to, deviceIds);
-    const title = text('edit.place', { name: type.name.toLowerCase() });
-    if (!edit(title, placed.ok ? placed.value.operations : placed) || !placed.ok) return;
-    onSelect({ kind: 'device', ids: placed.value.devices.map(({ id }) => id) });
-    onPlaced?.(event.shiftKey);
+    if (makePlaced(type.name, placed)) onPlaced?.(event.shiftKey);
   };
   const onClick = (event: MouseEvent) => {
     if (drag.takesClick()) return;

@@ -44,7 +44,13 @@ export async function startApp(databaseUrl?: string, env: NodeJS.ProcessEnv = {}
     browser,
     problems,
     person: async (options = {}) => {
-      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true, ...options });
+      // Without motion: on a busy machine a click lands on what a menu's item has just left.
+      const context = await browser.newContext({
+        viewport: { width: 1280, height: 800 },
+        acceptDownloads: true,
+        reducedMotion: 'reduce',
+        ...options,
+      });
       const page = await context.newPage();
       page.setDefaultTimeout(120_000);
       page.on('pageerror', (error) => problems.push(error.message));

@@ -10,6 +10,7 @@ import { pageNonce } from '../ground/style-nonce.ts';
 import { later } from '../ground/later.ts';
 import { text } from '../ground/text.ts';
 import { themeFor } from '../ground/theme.ts';
+import { useReducedMotion } from '../ground/useReducedMotion.ts';
 
 /** Plain, so that the first picture waits for no part of the library. */
 const Waiting = () => <main className="centre waiting">{text('loading')}</main>;
@@ -26,11 +27,12 @@ const Scan = later(() => import('../screens/scan/Scan.tsx').then((module) => mod
 /** The whole app: theme, session, routes. */
 export function App() {
   const dusk = useSettings((state) => state.dusk);
+  const reducedMotion = useReducedMotion();
   useEffect(() => {
     document.documentElement.dataset.theme = dusk ? 'dusk' : 'vellum';
   }, [dusk]);
   return (
-    <ConfigProvider theme={themeFor(dusk)} csp={pageNonce ? { nonce: pageNonce } : undefined}>
+    <ConfigProvider theme={themeFor(dusk, reducedMotion)} csp={pageNonce ? { nonce: pageNonce } : undefined}>
       <AntApp className="app" message={{ maxCount: 2 }}>
         <BrowserRouter useTransitions={false}>
           <Routes>

@@ -173,7 +173,7 @@ describe('a person at a device of one’s own', () => {
     await two.getByRole('button', { name: '1 edit set aside' }).waitFor({ state: 'detached' });
     await saved(two);
     await one.getByText(/of 117 runs/).waitFor();
-    const { document } = (await (await one.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply;
-    expect(Object.values(document.devices).filter(({ name: one }) => one === 'by the larder')).to.have.length(1);
+    const { document: project } = (await (await one.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply;
+    expect(Object.values(project.devices).filter(({ name: one }) => one === 'by the larder')).to.have.length(1);
   }).timeout(300_000);
 });

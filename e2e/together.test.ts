@@ -31,8 +31,8 @@ describe('two people in one house', () => {
     await Promise.all([place(one, /^Ceiling speaker$/, 3, 9.2), place(two, /^Access point$/, 5.5, 5.4)]);
     await Promise.all([saved(one), saved(two)]);
     await Promise.all([one, two].map((page) => page.getByText(/of 119 runs/).waitFor()));
-    const { document } = await server();
-    const numbers = Object.values(document.runs).map((run) => run.number);
+    const { document: project } = await server();
+    const numbers = Object.values(project.runs).map((run) => run.number);
     expect(new Set(numbers).size).to.equal(119);
     expect(numbers).to.include.members(['M-GR-12.1', 'M-GR-13.1']);
     expect(await schedule(one)).to.equal(await schedule(two));

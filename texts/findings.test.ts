@@ -11,8 +11,8 @@ const isSound = (sentence: string) =>
 describe('what is said of a house with a planted mistake', () => {
   for (const { rule, code, mistake, today } of PLANTED)
     it(`of ${rule} (${code}) is whole in both systems of units, with its cures`, () => {
-      const document = mistake();
-      const findings = checked(document, today);
+      const project = mistake();
+      const findings = checked(project, today);
       const own = findings.find((one) => one.check === rule && one.code === code)!;
       for (const units of ['metric', 'imperial'] as const) {
         for (const finding of findings) expect(findingSentence(finding, units), `${finding.code} ${units}`).to.satisfy(isSound);

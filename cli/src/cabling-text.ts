@@ -5,11 +5,11 @@ import { planRuns } from '@dusky-spool/core/runs';
 import { cablingWords, en, words } from '@dusky-spool/texts';
 
 /** What follows from the routes: bundles, how full ways are, spare conduits, seals, screed, supports. */
-export function cablingText(document: ProjectDocument, asJson: boolean): string {
-  const runs = planRuns(document);
-  const report = cablingReport(document);
-  if (asJson) return JSON.stringify({ project: document.project.name, units: 'm', ...report }, null, 2);
-  const tables = cablingSheet(document, report, runs, cablingWords());
+export function cablingText(project: ProjectDocument, asJson: boolean): string {
+  const runs = planRuns(project);
+  const report = cablingReport(project);
+  if (asJson) return JSON.stringify({ project: project.project.name, units: 'm', ...report }, null, 2);
+  const tables = cablingSheet(project, report, runs, cablingWords());
   const sections: Readonly<Record<string, string>> = en.documents.cabling.sections;
   const titles: Readonly<Record<string, string>> = en.documents.cabling.columns;
   const counts = sealCounts(report.penetrations);

@@ -69,21 +69,21 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
   if (!today.ok) return bad(today.problem, asJson);
   switch (command) {
     case 'schedule':
-      return withFile(words[0], readFile, asJson, ({ document }) => good(scheduleText(document, flags, today.value)));
+      return withFile(words[0], readFile, asJson, ({ project }) => good(scheduleText(project, flags, today.value)));
     case 'check':
       if (flags.has('--list')) return good(ruleList(asJson));
-      return withFile(words[0], readFile, asJson, ({ document }) => checkText(document, asJson, today.value));
+      return withFile(words[0], readFile, asJson, ({ project }) => checkText(project, asJson, today.value));
     case 'calc':
       if (flags.has('--list')) return good(asJson ? json(listCalculators()) : calculatorLines());
       return calculate(words, readFile, flags.has('--steps'));
     case 'ways':
-      return withFile(words[0], readFile, asJson, ({ document }) => good(waysText(document, flags.has('--shared'), asJson)));
+      return withFile(words[0], readFile, asJson, ({ project }) => good(waysText(project, flags.has('--shared'), asJson)));
     case 'cabling':
-      return withFile(words[0], readFile, asJson, ({ document }) => good(cablingText(document, asJson)));
+      return withFile(words[0], readFile, asJson, ({ project }) => good(cablingText(project, asJson)));
     case 'rooms':
-      return withFile(words[0], readFile, asJson, ({ document }) => good(roomsText(document, asJson)));
+      return withFile(words[0], readFile, asJson, ({ project }) => good(roomsText(project, asJson)));
     case 'questions':
-      return withFile(words[0], readFile, asJson, ({ document }) => good(questionsText(document, asJson)));
+      return withFile(words[0], readFile, asJson, ({ project }) => good(questionsText(project, asJson)));
     case 'drawing':
     case 'propose':
       return drawing(command, words[0], flags, readFile, asJson);
@@ -137,14 +137,14 @@ function withFile(
   return file.ok ? use(file.value) : bad(file.problem, asJson);
 }
 
-function scheduleText(document: ProjectDocument, flags: ReadonlySet<string>, today: string): string {
-  const planned = planRuns(document);
-  const rows = scheduleOf(document, en.terms, today);
-  if (!flags.has('--json')) return scheduleCsv(rows, document.project.units, en.documents.columns);
+function scheduleText(project: ProjectDocument, flags: ReadonlySet<string>, today: string): string {
+  const planned = planRuns(project);
+  const rows = scheduleOf(project, en.terms, today);
+  if (!flags.has('--json')) return scheduleCsv(rows, project.project.units, en.documents.columns);
   const routes = new Map(planned.map((run) => [run.run.id, run]));
   return json({
-    project: document.project.name,
-    shortId: document.project.shortId,
+    project: project.project.name,
+    shortId: project.project.shortId,
     units: 'm',
     runs: rows.map((row) => ({
       ...row,
@@ -152,13 +152,13 @@ function scheduleText(document: ProjectDocument, flags: ReadonlySet<string>, tod
       media: routes.get(row.runId)!.media,
       differs: routes.get(row.runId)!.differs,
     })),
-    totals: totalsByCable(document, rows),
+    totals: totalsByCable(project, rows),
   });
 }
 
-function checkText(document: ProjectDocument, asJson: boolean, today: string): CommandResult {
-  const { units } = document.project;
-  const findings = runChecks(document, today);
+function checkText(project: ProjectDocument, asJson: boolean, today: string): CommandResult {
+  const { units } = project.project;
+  const findings = runChecks(project, today);
   const count = (rank: Finding['rank']) => findings.filter((finding) => finding.rank === rank).length;
   const status = count('stop') > 0 ? 1 : 0;
   const counts = { stop: count('stop'), look: count('look'), fine: count('fine') };
@@ -166,7 +166,7 @@ function checkText(document: ProjectDocument, asJson: boolean, today: string): C
     const told = findings.map((finding) => ({
       ...finding,
       sentence: findingSentence(finding, units),
-      cures: curesFor(finding, document).map((cure) => ({ ...cure, words: cureSentence(cure, units) })),
+      cures: curesFor(finding, project).map((cure) => ({ ...cure, words: cureSentence(cure, units) })),
     }));
     return good(json({ counts, findings: told }), status);
   }
@@ -211,10 +211,10 @@ function calculate([name, text]: readonly string[], readFile: ReadFile, withStep
 }
 
 /** Areas of every level: net areas and footprint sum to the gross. */
-function roomsText(document: ProjectDocument, asJson: boolean): string {
-  const levels = levelsFromBelow(document).map((level) => {
-    const { grossM2, footprintM2, rooms } = levelAreas(document, level.id);
-    const own = listOf(document, 'rooms').filter((room) => room.levelId === level.id);
+function roomsText(project: ProjectDocument, asJson: boolean): string {
+  const levels = levelsFromBelow(project).map((level) => {
+    const { grossM2, footprintM2, rooms } = levelAreas(project, level.id);
+    const own = listOf(project, 'rooms').filter((room) => room.levelId === level.id);
     return {
       level: level.code,
       grossM2,
@@ -252,9 +252,9 @@ function roomsText(document: ProjectDocument, asJson: boolean): string {
     .join('\n');
 }
 
-function questionsText(document: ProjectDocument, asJson: boolean): string {
-  const questions = surveyQuestions(document);
-  if (asJson) return json({ questions, missing: missingThings(document) });
+function questionsText(project: ProjectDocument, asJson: boolean): string {
+  const questions = surveyQuestions(project);
+  if (asJson) return json({ questions, missing: missingThings(project) });
   return questions.map(({ id, neededBy, state }) => `${id.padEnd(48)} ${state.padEnd(10)} ${neededBy}`).join('\n');
 }
 

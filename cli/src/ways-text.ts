@@ -5,10 +5,10 @@ import { holesOfRun, planRuns, proposeSharedRoutes } from '@dusky-spool/core/run
 import { en, problemSentence } from '@dusky-spool/texts';
 
 /** The way of every run with its holes, and what all of them come to; with `shared`, after ways that runs share were looked for. */
-export function waysText(document: ProjectDocument, shared: boolean, asJson: boolean): string {
-  const proposal = shared ? proposeSharedRoutes(document, () => 'trunk') : null;
-  const applied = proposal && applyChange(document, { operations: proposal.operations });
-  const house = applied?.ok ? applied.value : document;
+export function waysText(project: ProjectDocument, shared: boolean, asJson: boolean): string {
+  const proposal = shared ? proposeSharedRoutes(project, () => 'trunk') : null;
+  const applied = proposal && applyChange(project, { operations: proposal.operations });
+  const house = applied?.ok ? applied.value : project;
   const planned = planRuns(house);
   const totals = holeTotals(holeSchedule(house, planned));
   const runs = planned.map((one) => {

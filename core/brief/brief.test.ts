@@ -21,56 +21,56 @@ import { topicsAsked } from './topics.ts';
 
 let count = 0;
 const newId = () => `n${++count}`;
-const make = (document: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
-  const applied = applyChange(document, { operations });
+const make = (project: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
+  const applied = applyChange(project, { operations });
   if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
   return applied.value;
 };
 const answer = (
-  document: ProjectDocument,
+  project: ProjectDocument,
   roomId: string,
   topic: BriefTopic,
   ...rest: [Parameters<typeof answerCell>[3], Parameters<typeof answerCell>[5]?]
-) => make(document, answerCell(document, roomId, topic, rest[0], newId, rest[1]));
-const place = (document: ProjectDocument, typeId: string, at: [number, number]): ProjectDocument => {
-  const placed = placeDevice(document, { typeId, levelId: 'm', at }, { device: newId(), run: newId });
+) => make(project, answerCell(project, roomId, topic, rest[0], newId, rest[1]));
+const place = (project: ProjectDocument, typeId: string, at: [number, number]): ProjectDocument => {
+  const placed = placeDevice(project, { typeId, levelId: 'm', at }, { device: newId(), run: newId });
   if (!placed.ok) throw new Error(placed.problem.code);
-  return make(document, placed.value.operations);
+  return make(project, placed.value.operations);
 };
 const house = smallHouse({ rooms: [{ use: 'living' }, { use: 'bath' }] });
 
 describe('the brief', () => {
   it('knows five states of a topic: four answers, and not discussed', () => {
-    let document = answer(house, 'a', 'display', 'wanted');
-    expect(cellOf(document, 'a', 'display')).to.include({ answer: 'wanted', count: 1, threshold: 1.2 });
-    document = answer(document, 'a', 'display', 'nothing');
-    expect(cellOf(document, 'a', 'display')).to.include({ answer: 'nothing', count: 0 });
-    document = answer(document, 'a', 'display', 'prepared');
-    expect(cellOf(document, 'a', 'display')!.count).to.equal(1);
-    document = answer(document, 'a', 'display', null);
-    expect(cellOf(document, 'a', 'display')).to.equal(undefined);
-    expect(notDiscussed(document, 'a')).to.have.length(BRIEF_TOPICS.length);
+    let project = answer(house, 'a', 'display', 'wanted');
+    expect(cellOf(project, 'a', 'display')).to.include({ answer: 'wanted', count: 1, threshold: 1.2 });
+    project = answer(project, 'a', 'display', 'nothing');
+    expect(cellOf(project, 'a', 'display')).to.include({ answer: 'nothing', count: 0 });
+    project = answer(project, 'a', 'display', 'prepared');
+    expect(cellOf(project, 'a', 'display')!.count).to.equal(1);
+    project = answer(project, 'a', 'display', null);
+    expect(cellOf(project, 'a', 'display')).to.equal(undefined);
+    expect(notDiscussed(project, 'a')).to.have.length(BRIEF_TOPICS.length);
   });
 
   it('does not let a room be signed with a topic not discussed, and takes the signature back when an answer changes', () => {
     const refused = signRoom(house, 'a', 'the client', '2026-11-25', newId);
     expect(refused).to.nested.include({ ok: false, 'problem.code': 'brief-not-discussed', 'problem.count': 14 });
-    let document = house;
-    for (const topic of topicsAsked('living')) document = answer(document, 'a', topic, 'wanted');
-    expect(notDiscussed(document, 'a')).to.have.members(['camera', 'security', 'door', 'coax']);
-    document = make(document, fillRest(document, 'a', newId));
-    expect(notDiscussed(document, 'a')).to.deep.equal([]);
-    expect(cellOf(document, 'a', 'camera')!.answer).to.equal('nothing');
-    expect(signRoom(document, 'a', ' ', '2026-11-25', newId)).to.nested.include({ 'problem.code': 'signature-missing' });
-    const signed = signRoom(document, 'a', 'the client', '2026-11-25', newId);
+    let project = house;
+    for (const topic of topicsAsked('living')) project = answer(project, 'a', topic, 'wanted');
+    expect(notDiscussed(project, 'a')).to.have.members(['camera', 'security', 'door', 'coax']);
+    project = make(project, fillRest(project, 'a', newId));
+    expect(notDiscussed(project, 'a')).to.deep.equal([]);
+    expect(cellOf(project, 'a', 'camera')!.answer).to.equal('nothing');
+    expect(signRoom(project, 'a', ' ', '2026-11-25', newId)).to.nested.include({ 'problem.code': 'signature-missing' });
+    const signed = signRoom(project, 'a', 'the client', '2026-11-25', newId);
     if (!signed.ok) throw new Error(signed.problem.code);
-    document = make(document, signed.value);
-    expect(Object.values(document.roomBriefs)[0]).to.include({ signedBy: 'the client', signedOn: '2026-11-25' });
-    expect(Object.values(answer(document, 'a', 'coax', 'wanted').roomBriefs)[0].signedOn).to.equal('');
+    project = make(project, signed.value);
+    expect(Object.values(project.roomBriefs)[0]).to.include({ signedBy: 'the client', signedOn: '2026-11-25' });
+    expect(Object.values(answer(project, 'a', 'coax', 'wanted').roomBriefs)[0].signedOn).to.equal('');
   });
 
   it('asks by the use of a room, then by what its people do there, and only what is still open', () => {
-    const topics = (document: ProjectDocument, roomId: string) => briefPrompts(document, roomId).map(({ topic }) => topic);
+    const topics = (project: ProjectDocument, roomId: string) => briefPrompts(project, roomId).map(({ topic }) => topic);
     expect(topics(house, 'b')).to.deep.equal(['sound', 'keypad', 'light', 'climate']);
     expect(topics(answer(house, 'b', 'sound', 'nothing'), 'b')).to.deep.equal(['keypad', 'light', 'climate']);
     const used = make(house, tellRoom(house, 'b', { used: 'daily', overflowSeats: 4 }, newId));
@@ -94,43 +94,43 @@ describe('the brief', () => {
 
 describe('a requirement', () => {
   it('names the devices that answer it, and says what is missing', () => {
-    let document = answer(house, 'a', 'sound', 'wanted');
-    const [before] = requirementsOf(document, planRuns(document));
+    let project = answer(house, 'a', 'sound', 'wanted');
+    const [before] = requirementsOf(project, planRuns(project));
     expect(before).to.include({ missing: 2, holds: false });
-    expect(checked(document).find(({ code }) => code === 'brief-device-missing')).to.deep.include({
+    expect(checked(project).find(({ code }) => code === 'brief-device-missing')).to.deep.include({
       measured: 0,
       allowed: 2,
       subjects: [
         { in: 'rooms', id: 'a' },
-        { in: 'briefCells', id: cellOf(document, 'a', 'sound')!.id },
+        { in: 'briefCells', id: cellOf(project, 'a', 'sound')!.id },
       ],
     });
-    document = place(place(document, 'ceiling-speaker', [2, 2]), 'ceiling-speaker', [3, 2]);
-    const [after] = requirementsOf(document, planRuns(document));
+    project = place(place(project, 'ceiling-speaker', [2, 2]), 'ceiling-speaker', [3, 2]);
+    const [after] = requirementsOf(project, planRuns(project));
     expect(after).to.include({ missing: 0, holds: true, reached: null });
     expect(after.devices).to.have.length(2);
-    expect(checked(document).some(({ check }) => check === 'brief-met')).to.equal(false);
+    expect(checked(project).some(({ check }) => check === 'brief-met')).to.equal(false);
   });
 
   it('can fail later by its threshold: a display too small, a network drop too far for 10 Gbit/s over category 6', () => {
     // 1.45 m wide at 16:9: 1.664 m across.
-    let document = place(answer(house, 'a', 'display', 'wanted', { threshold: 1.7 }), 'display', [2, 0.1]);
-    const display = requirementsOf(document, planRuns(document))[0];
+    let project = place(answer(house, 'a', 'display', 'wanted', { threshold: 1.7 }), 'display', [2, 0.1]);
+    const display = requirementsOf(project, planRuns(project))[0];
     expect(display.reached).to.be.closeTo(1.45 / 0.871576, 1e-4);
     expect(display.holds).to.equal(false);
-    expect(checked(document).find(({ code }) => code === 'brief-threshold-missed')).to.include({ allowed: 1.7, unit: 'm' });
+    expect(checked(project).find(({ code }) => code === 'brief-threshold-missed')).to.include({ allowed: 1.7, unit: 'm' });
     const near = answer(house, 'a', 'network', 'wanted', { threshold: 10 });
-    document = place(near, 'network-drop', [1, 0.1]);
-    expect(requirementsOf(document, planRuns(document))[0]).to.include({ reached: 10, holds: true });
+    project = place(near, 'network-drop', [1, 0.1]);
+    expect(requirementsOf(project, planRuns(project))[0]).to.include({ reached: 10, holds: true });
     const far = place({ ...near, project: { ...near.project, rackSlackM: 20, wasteFactor: 1.5 } }, 'network-drop', [1, 0.1]);
     expect(requirementsOf(far, planRuns(far))[0]).to.include({ reached: 1, holds: false });
   });
 
   it('is broken by a device where nothing was to come on purpose; the cure writes it down', () => {
-    const document = place(answer(house, 'a', 'camera', 'nothing'), 'ceiling-camera', [2, 2]);
-    const [finding] = checked(document).filter(({ check }) => check === 'nothing-on-purpose');
+    const project = place(answer(house, 'a', 'camera', 'nothing'), 'ceiling-camera', [2, 2]);
+    const [finding] = checked(project).filter(({ check }) => check === 'nothing-on-purpose');
     expect(finding).to.include({ measured: 1, allowed: 0 });
-    const cured = make(document, finding.cures[0].operations);
+    const cured = make(project, finding.cures[0].operations);
     expect(cellOf(cured, 'a', 'camera')).to.include({ answer: 'wanted', count: 1 });
     expect(checked(cured).filter(({ check }) => check === 'nothing-on-purpose' || check === 'brief-met')).to.deep.equal([]);
   });
@@ -147,8 +147,8 @@ describe('the cost of an answer', () => {
     expect(prepared.now).to.be.closeTo(16.5 + 87.1, 1e-9);
     expect(costOfAnswer(house, house.rooms.a, 'network', 'later', 1, null)).to.include({ now: 0, afterClose: wanted.afterClose });
     expect(costOfAnswer(house, house.rooms.a, 'network', 'nothing', 0, null).afterClose).to.equal(0);
-    const document = answer(answer(house, 'a', 'network', 'wanted'), 'b', 'network', 'nothing');
-    expect(briefCost(document).all.now).to.be.closeTo(wanted.now, 1e-9);
+    const project = answer(answer(house, 'a', 'network', 'wanted'), 'b', 'network', 'nothing');
+    expect(briefCost(project).all.now).to.be.closeTo(wanted.now, 1e-9);
   });
 });
 
@@ -181,22 +181,22 @@ describe('an open decision', () => {
 
   it('has a last safe date before its gate, and becomes a stop when that is past', () => {
     expect(daysBefore('2027-03-01', 10)).to.equal('2027-02-19');
-    const document = {
+    const project = {
       ...house,
       decisions: { x: base },
       tradeDates: { g: { id: 'g', gate: 'board' as const, on: '2027-03-01' } },
     };
-    expect(openDecisions(document, '2027-02-10')[0]).to.include({ lastSafeOn: '2027-02-19', daysLeft: 9 });
-    const rankOn = (today: string) => checked(document, today).find(({ check }) => check === 'decisions-in-time')?.rank;
+    expect(openDecisions(project, '2027-02-10')[0]).to.include({ lastSafeOn: '2027-02-19', daysLeft: 9 });
+    const rankOn = (today: string) => checked(project, today).find(({ check }) => check === 'decisions-in-time')?.rank;
     expect([rankOn('2027-01-01'), rankOn('2027-02-10'), rankOn('2027-02-19'), rankOn('2027-02-20')]).to.deep.equal([
       undefined,
       'look',
       'look',
       'stop',
     ]);
-    const decided = { ...document, decisions: { x: { ...base, chosen: 'display' } } };
+    const decided = { ...project, decisions: { x: { ...base, chosen: 'display' } } };
     expect(openDecisions(decided, '2027-02-20')).to.deep.equal([]);
-    expect(openDecisions({ ...document, tradeDates: {} }, '2027-02-20')[0]).to.include({ lastSafeOn: '', daysLeft: null });
+    expect(openDecisions({ ...project, tradeDates: {} }, '2027-02-20')[0]).to.include({ lastSafeOn: '', daysLeft: null });
   });
 });
 
@@ -208,35 +208,35 @@ describe('a lead that waits for a drawing', () => {
     });
     const applied = placed.ok && applyChange(house, placed.value);
     if (!applied || !applied.ok) throw new Error('not placed');
-    const document = {
+    const project = {
       ...applied.value,
       tradeDates: {
         g: { id: 'g', gate: 'joinery' as const, on: '2027-03-22' },
         b: { id: 'b', gate: 'board' as const, on: '2027-03-22' },
       },
     };
-    const [state] = openDecisions(document, '2027-02-20');
+    const [state] = openDecisions(project, '2027-02-20');
     expect(state.device?.id).to.equal('strip');
     // Three weeks before.
     expect(state).to.include({ lastSafeOn: '2027-03-01', daysLeft: 9 });
     const found = (today: string) =>
-      checked(document, today).filter(({ check, code }) => check === 'decisions-in-time' && code.startsWith('drawing'));
+      checked(project, today).filter(({ check, code }) => check === 'decisions-in-time' && code.startsWith('drawing'));
     expect(found('2027-02-20').map(({ code, rank }) => [code, rank])).to.deep.equal([['drawing-soon', 'look']]);
     expect(found('2027-03-02').map(({ code, rank }) => [code, rank])).to.deep.equal([['drawing-late', 'stop']]);
-    const lengthOf = (one: typeof document) => planRuns(one)[0].length!;
-    expect(lengthOf(document).deviceSlackM).to.equal(2.5);
-    const drawn = { ...document, devices: { strip: { ...document.devices.strip, tailM: null } } };
+    const lengthOf = (one: typeof project) => planRuns(one)[0].length!;
+    expect(lengthOf(project).deviceSlackM).to.equal(2.5);
+    const drawn = { ...project, devices: { strip: { ...project.devices.strip, tailM: null } } };
     expect(openDecisions(drawn, '2027-02-20')).to.deep.equal([]);
-    expect(lengthOf(drawn).deviceSlackM).to.equal(document.runs.strip_1.deviceSlackM);
+    expect(lengthOf(drawn).deviceSlackM).to.equal(project.runs.strip_1.deviceSlackM);
   });
 });
 
 describe('the builder’s package', () => {
   it('is read line by line and compared with the brief', () => {
-    let document = answer(answer(house, 'a', 'network', 'wanted', { count: 2 }), 'b', 'sound', 'wanted', { count: 2 });
-    document = answer(document, 'a', 'coax', 'nothing');
+    let project = answer(answer(house, 'a', 'network', 'wanted', { count: 2 }), 'b', 'sound', 'wanted', { count: 2 });
+    project = answer(project, 'a', 'coax', 'nothing');
     const lines = readPackage(
-      document,
+      project,
       '- Room AA: 1 x data outlet\n2 ceiling speakers\nRoom AA: 3 coax outlets\n\nallowance as discussed',
       newId,
     );
@@ -246,7 +246,7 @@ describe('the builder’s package', () => {
       ['a', 'coax', 3],
       [null, null, 1],
     ]);
-    const compared = comparePackage({ ...document, packageLines: Object.fromEntries(lines.map((line) => [line.id, line])) });
+    const compared = comparePackage({ ...project, packageLines: Object.fromEntries(lines.map((line) => [line.id, line])) });
     expect(compared.missing).to.deep.equal([{ roomId: 'a', topic: 'network', wanted: 2, included: 1 }]);
     expect(compared.beyond).to.deep.equal([{ roomId: 'a', topic: 'coax', wanted: 0, included: 3 }]);
     expect(compared.unclear.map(({ words }) => words)).to.deep.equal(['allowance as discussed']);
@@ -262,18 +262,15 @@ describe('the walk', () => {
       'a',
       'c',
     ]);
-    let document = answer(both, 'a', 'display', 'wanted');
-    document = make(
-      document,
-      tellWalk(document, 'a', 'display', { found: 'missing', by: 'crew', on: '2026-11-25', note: '' }, newId),
+    let project = answer(both, 'a', 'display', 'wanted');
+    project = make(
+      project,
+      tellWalk(project, 'a', 'display', { found: 'missing', by: 'crew', on: '2026-11-25', note: '' }, newId),
     );
-    expect(walkDifferences(document).map(({ cell, result }) => [cell.topic, result.found])).to.deep.equal([
+    expect(walkDifferences(project).map(({ cell, result }) => [cell.topic, result.found])).to.deep.equal([
       ['display', 'missing'],
     ]);
-    document = make(
-      document,
-      tellWalk(document, 'a', 'display', { found: 'there', by: 'crew', on: '2026-11-26', note: '' }, newId),
-    );
-    expect(walkDifferences(document)).to.deep.equal([]);
+    project = make(project, tellWalk(project, 'a', 'display', { found: 'there', by: 'crew', on: '2026-11-26', note: '' }, newId));
+    expect(walkDifferences(project)).to.deep.equal([]);
   });
 });

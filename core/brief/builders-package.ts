@@ -19,8 +19,8 @@ export interface PackageComparison {
 }
 
 /** The builder's package against the brief, line by line (practice C22). Lines for the whole house count where a room has none of its own. */
-export function comparePackage(document: ProjectDocument): PackageComparison {
-  const lines = listOf(document, 'packageLines');
+export function comparePackage(project: ProjectDocument): PackageComparison {
+  const lines = listOf(project, 'packageLines');
   const inRoom = new Map<string, number>();
   const inHouse = new Map<BriefTopic, number>();
   for (const line of lines) {
@@ -31,7 +31,7 @@ export function comparePackage(document: ProjectDocument): PackageComparison {
   const missing: PackageDifference[] = [];
   const beyond: PackageDifference[] = [];
   const seen = new Set<string>();
-  for (const { roomId, topic, answer, count } of listOf(document, 'briefCells')) {
+  for (const { roomId, topic, answer, count } of listOf(project, 'briefCells')) {
     const key = `${roomId}/${topic}`;
     seen.add(key);
     const wanted = answer === 'wanted' || answer === 'prepared' ? count : 0;
@@ -73,8 +73,8 @@ const WORDS: readonly (readonly [BriefTopic, RegExp])[] = [
 ];
 
 /** Reads a package as it is sent: one line each, `2 x ...` gives the count, a room's name or code its room. */
-export function readPackage(document: ProjectDocument, text: string, newId: () => string): PackageLine[] {
-  const rooms = listOf(document, 'rooms').toSorted((a, b) => b.name.length - a.name.length);
+export function readPackage(project: ProjectDocument, text: string, newId: () => string): PackageLine[] {
+  const rooms = listOf(project, 'rooms').toSorted((a, b) => b.name.length - a.name.length);
   return text.split(/\r?\n/).flatMap((raw) => {
     const words = raw
       .replace(/^[\s\-*•]+/, '')

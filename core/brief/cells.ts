@@ -25,48 +25,48 @@ const CELLS = whole<ReadonlyMap<string, BriefCell>>({
 });
 
 /** The answer of a room to a topic; undefined where it was not discussed. */
-export const cellOf = (document: Pick<ProjectDocument, 'briefCells'>, roomId: string, topic: BriefTopic): BriefCell | undefined =>
-  derivationsOf(document).get(CELLS).get(key(roomId, topic));
+export const cellOf = (project: Pick<ProjectDocument, 'briefCells'>, roomId: string, topic: BriefTopic): BriefCell | undefined =>
+  derivationsOf(project).get(CELLS).get(key(roomId, topic));
 
-export const briefOf = (document: Pick<ProjectDocument, 'roomBriefs'>, roomId: string): RoomBrief | undefined =>
-  listOf(document, 'roomBriefs').find((brief) => brief.roomId === roomId);
+export const briefOf = (project: Pick<ProjectDocument, 'roomBriefs'>, roomId: string): RoomBrief | undefined =>
+  listOf(project, 'roomBriefs').find((brief) => brief.roomId === roomId);
 
 const EMPTY_BRIEF = { who: '', used: '', noise: '', overflowSeats: 0, walkOrder: 0, signedBy: '', signedOn: '' } as const;
 
 /** Writes down how a room is used, or who signed it. */
 export function tellRoom(
-  document: ProjectDocument,
+  project: ProjectDocument,
   roomId: string,
   after: Partial<Omit<RoomBrief, 'id' | 'roomId'>>,
   newId: () => string,
 ): Operation[] {
-  const known = briefOf(document, roomId);
+  const known = briefOf(project, roomId);
   if (!known) return [create('roomBriefs', { id: newId(), roomId, ...EMPTY_BRIEF, ...after })];
   const operation = update('roomBriefs', known, after);
   return operation ? [operation] : [];
 }
 
 /** How many devices a room of this size and shape usually has for a topic: a pair of speakers for 28 m², a contact an opening. */
-export function usualCount(document: ProjectDocument, room: Room, topic: BriefTopic): number {
+export function usualCount(project: ProjectDocument, room: Room, topic: BriefTopic): number {
   const areaM2 = Math.abs(polygonArea(room.polygon as Point2[]));
   if (topic === 'sound') return areaM2 < 9 ? 1 : 2 * Math.max(1, Math.ceil(areaM2 / 28));
   if (topic === 'surround') return TOPIC_RULES.surround.usual ?? 5;
-  if (topic === 'shade') return Math.max(1, openingsIn(document, room, ['window']));
-  if (topic === 'security') return Math.max(1, openingsIn(document, room, ['window', 'door'], true));
+  if (topic === 'shade') return Math.max(1, openingsIn(project, room, ['window']));
+  if (topic === 'security') return Math.max(1, openingsIn(project, room, ['window', 'door'], true));
   return 1;
 }
 
 /** Openings on the outline of a room; `outer` leaves out those that lead into another room. */
-function openingsIn(document: ProjectDocument, room: Room, kinds: readonly string[], outer = false): number {
-  const rooms = listOf(document, 'rooms').filter((other) => other.levelId === room.levelId);
+function openingsIn(project: ProjectDocument, room: Room, kinds: readonly string[], outer = false): number {
+  const rooms = listOf(project, 'rooms').filter((other) => other.levelId === room.levelId);
   const onOutline = (one: Room, p: Point2) =>
     one.polygon.some((a, i) => {
       const b = one.polygon[(i + 1) % one.polygon.length];
       const long = Math.hypot(b[0] - a[0], b[1] - a[1]);
       return Math.hypot(p[0] - a[0], p[1] - a[1]) + Math.hypot(p[0] - b[0], p[1] - b[1]) - long < 0.02;
     });
-  return listOf(document, 'openings').filter((opening) => {
-    const wall = document.walls[opening.wallId];
+  return listOf(project, 'openings').filter((opening) => {
+    const wall = project.walls[opening.wallId];
     if (wall.levelId !== room.levelId || !kinds.includes(opening.kind)) return false;
     const p = wallPoint(wall, opening.offsetM);
     return onOutline(room, p) && (!outer || rooms.filter((other) => onOutline(other, p)).length === 1);
@@ -77,30 +77,30 @@ type Given = Partial<Pick<BriefCell, 'count' | 'threshold' | 'typeId' | 'phaseId
 
 /** Answers one cell; null takes the answer back to not discussed. A room that was signed is signed no longer. */
 export function answerCell(
-  document: ProjectDocument,
+  project: ProjectDocument,
   roomId: string,
   topic: BriefTopic,
   answer: Answer | null,
   newId: () => string,
   given: Given = {},
 ): Operation[] {
-  const known = cellOf(document, roomId, topic);
+  const known = cellOf(project, roomId, topic);
   const operations: (Operation | null)[] = [];
   if (answer === null) operations.push(known ? remove('briefCells', known) : null);
   else if (known) {
     const count =
       given.count ??
-      (known.count === 0 && answer !== 'nothing' ? usualCount(document, document.rooms[roomId], topic) : known.count);
+      (known.count === 0 && answer !== 'nothing' ? usualCount(project, project.rooms[roomId], topic) : known.count);
     operations.push(update('briefCells', known, { answer, ...given, count: answer === 'nothing' ? 0 : count }));
   } else {
-    const room = document.rooms[roomId];
+    const room = project.rooms[roomId];
     operations.push(
       create('briefCells', {
         id: newId(),
         roomId,
         topic,
         answer,
-        count: answer === 'nothing' ? 0 : usualCount(document, room, topic),
+        count: answer === 'nothing' ? 0 : usualCount(project, room, topic),
         threshold: answer === 'nothing' ? null : TOPIC_RULES[topic].usual,
         typeId: null,
         phaseId: null,
@@ -110,38 +110,38 @@ export function answerCell(
     );
   }
   const made = operations.filter((operation) => operation !== null);
-  const brief = briefOf(document, roomId);
+  const brief = briefOf(project, roomId);
   if (made.length > 0 && brief && brief.signedOn !== '') made.push(update('roomBriefs', brief, { signedBy: '', signedOn: '' })!);
   return made;
 }
 
 /** Topics of a room without an answer. */
-export const notDiscussed = (document: ProjectDocument, roomId: string): BriefTopic[] =>
-  BRIEF_TOPICS.filter((topic) => !cellOf(document, roomId, topic));
+export const notDiscussed = (project: ProjectDocument, roomId: string): BriefTopic[] =>
+  BRIEF_TOPICS.filter((topic) => !cellOf(project, roomId, topic));
 
 /** Says "nothing here on purpose" to all that a room of this use is not even asked about. */
-export function fillRest(document: ProjectDocument, roomId: string, newId: () => string): Operation[] {
-  const asked = new Set(topicsAsked(document.rooms[roomId].use));
-  return notDiscussed(document, roomId)
+export function fillRest(project: ProjectDocument, roomId: string, newId: () => string): Operation[] {
+  const asked = new Set(topicsAsked(project.rooms[roomId].use));
+  return notDiscussed(project, roomId)
     .filter((topic) => !asked.has(topic))
-    .flatMap((topic) => answerCell(document, roomId, topic, 'nothing', newId));
+    .flatMap((topic) => answerCell(project, roomId, topic, 'nothing', newId));
 }
 
 /**
  * Signs a room off. Problems: `brief-not-discussed` (with the topics), `signature-missing`.
  */
 export function signRoom(
-  document: ProjectDocument,
+  project: ProjectDocument,
   roomId: string,
   by: string,
   on: string,
   newId: () => string,
 ): Outcome<Operation[]> {
-  const open = notDiscussed(document, roomId);
-  const { name } = document.rooms[roomId];
+  const open = notDiscussed(project, roomId);
+  const { name } = project.rooms[roomId];
   if (open.length > 0) return err('brief-not-discussed', { kind: 'incomplete', field: name, count: open.length, topics: open });
   if (by.trim() === '') return err('signature-missing', { kind: 'incomplete', field: name });
-  return ok(tellRoom(document, roomId, { signedBy: by.trim(), signedOn: on }, newId));
+  return ok(tellRoom(project, roomId, { signedBy: by.trim(), signedOn: on }, newId));
 }
 
 /** A question that is still open, and why it is asked. */
@@ -151,9 +151,9 @@ export interface BriefPrompt {
 }
 
 /** What to ask about a room next: by its use first, then by what its people do there. Only what has no answer yet. */
-export function briefPrompts(document: ProjectDocument, roomId: string): BriefPrompt[] {
-  const room = document.rooms[roomId];
-  const brief = briefOf(document, roomId);
+export function briefPrompts(project: ProjectDocument, roomId: string): BriefPrompt[] {
+  const room = project.rooms[roomId];
+  const brief = briefOf(project, roomId);
   const prompts: BriefPrompt[] = topicsAsked(room.use).map((topic) => ({ topic, because: 'use' }));
   if (brief?.used === 'daily') prompts.push({ topic: 'wifi', because: 'daily' }, { topic: 'climate', because: 'daily' });
   if (brief && brief.who !== '') prompts.push({ topic: 'charging', because: 'seat' }, { topic: 'display', because: 'seat' });
@@ -162,7 +162,7 @@ export function briefPrompts(document: ProjectDocument, roomId: string): BriefPr
     prompts.push({ topic: 'sound', because: 'overflow' }, { topic: 'display', because: 'overflow' });
   const seen = new Set<BriefTopic>();
   return prompts.filter(({ topic }) => {
-    if (seen.has(topic) || cellOf(document, roomId, topic)) return false;
+    if (seen.has(topic) || cellOf(project, roomId, topic)) return false;
     seen.add(topic);
     return true;
   });
@@ -170,7 +170,7 @@ export function briefPrompts(document: ProjectDocument, roomId: string): BriefPr
 
 /** Lays the answers of one room into others: counts anew for each room; what they have stays unless it is to be replaced. */
 export function copyAnswers(
-  document: ProjectDocument,
+  project: ProjectDocument,
   fromId: string,
   toIds: readonly string[],
   replace: boolean,
@@ -180,13 +180,12 @@ export function copyAnswers(
   for (const roomId of toIds) {
     let signed = false;
     for (const topic of BRIEF_TOPICS) {
-      const cell = cellOf(document, fromId, topic);
-      const there = cellOf(document, roomId, topic);
+      const cell = cellOf(project, fromId, topic);
+      const there = cellOf(project, roomId, topic);
       if (!cell || (there && !replace)) continue;
-      const counted =
-        document.rooms[roomId] && cell.answer !== 'nothing' ? usualCount(document, document.rooms[roomId], topic) : 0;
+      const counted = project.rooms[roomId] && cell.answer !== 'nothing' ? usualCount(project, project.rooms[roomId], topic) : 0;
       const given = { count: counted, threshold: cell.threshold, typeId: cell.typeId, phaseId: cell.phaseId };
-      for (const operation of answerCell(document, roomId, topic, cell.answer, newId, given)) {
+      for (const operation of answerCell(project, roomId, topic, cell.answer, newId, given)) {
         // The signature is taken back once.
         if (operation.in === 'roomBriefs' && signed) continue;
         signed ||= operation.in === 'roomBriefs';

@@ -28,16 +28,16 @@ const LATE_FITTING_OTHER = 1.5;
  * The cost of `count` devices of a type in a room. Cable length as it is cut, along the axes of the house from the middle of the
  * room to the nearest rack, over the ceilings: an estimate until the device has its place.
  */
-export function costOfType(document: ProjectDocument, room: Room, type: DeviceType, count: number, answer: Answer): AnswerCost {
+export function costOfType(project: ProjectDocument, room: Room, type: DeviceType, count: number, answer: Answer): AnswerCost {
   if (count === 0 || answer === 'nothing') return NO_COST;
-  const { labourRate } = document.project;
-  const { levels, wayM } = wayToRack(document, room, type);
+  const { labourRate } = project.project;
+  const { levels, wayM } = wayToRack(project, room, type);
   const cables = type.cables.filter((leg) => !leg.optional);
   let material = 0;
   const hours = { new: 0, retrofit: 0 };
   cables.forEach((leg, index) => {
-    const cable = document.cableTypes[leg.cableTypeId];
-    const { wasteFactor: factor, reserveM, rackSlackM, units } = document.project;
+    const cable = project.cableTypes[leg.cableTypeId];
+    const { wasteFactor: factor, reserveM, rackSlackM, units } = project.project;
     const slack = { deviceSlackM: leg.slackM, rackSlackM };
     const { cutLengthM } = cutLength({ riseM: 0, runM: wayM, dropM: 0 }, slack, { factor, reserveM, traced: false }, units);
     material += cutLengthM * (cable?.pricePerM ?? 0);
@@ -58,15 +58,15 @@ export function costOfType(document: ProjectDocument, room: Room, type: DeviceTy
 
 /** The cost of an answer by the type that it names, or the first that can answer. */
 export function costOfAnswer(
-  document: ProjectDocument,
+  project: ProjectDocument,
   room: Room,
   topic: BriefTopic,
   answer: Answer,
   count: number,
   typeId: string | null,
 ): AnswerCost {
-  const type = typeId === null ? typesFor(document, topic)[0] : document.deviceTypes[typeId];
-  return type ? costOfType(document, room, type, count, answer) : NO_COST;
+  const type = typeId === null ? typesFor(project, topic)[0] : project.deviceTypes[typeId];
+  return type ? costOfType(project, room, type, count, answer) : NO_COST;
 }
 
 export const sumCosts = (costs: readonly AnswerCost[]): AnswerCost =>
@@ -80,24 +80,24 @@ export const sumCosts = (costs: readonly AnswerCost[]): AnswerCost =>
   );
 
 /** The cost of the whole brief, and of each room. */
-export function briefCost(document: ProjectDocument): {
+export function briefCost(project: ProjectDocument): {
   readonly all: AnswerCost;
   readonly byRoom: ReadonlyMap<string, AnswerCost>;
 } {
   const byRoom = new Map<string, AnswerCost>();
-  for (const cell of listOf(document, 'briefCells')) {
-    const cost = costOfAnswer(document, document.rooms[cell.roomId], cell.topic, cell.answer, cell.count, cell.typeId);
+  for (const cell of listOf(project, 'briefCells')) {
+    const cost = costOfAnswer(project, project.rooms[cell.roomId], cell.topic, cell.answer, cell.count, cell.typeId);
     byRoom.set(cell.roomId, sumCosts([byRoom.get(cell.roomId) ?? NO_COST, cost]));
   }
   return { all: sumCosts([...byRoom.values()]), byRoom };
 }
 
-function wayToRack(document: ProjectDocument, room: Room, type: DeviceType): { readonly levels: number; readonly wayM: number } {
+function wayToRack(project: ProjectDocument, room: Room, type: DeviceType): { readonly levels: number; readonly wayM: number } {
   const [x, y] = middleOf(room.polygon as Point2[]);
-  const level = document.levels[room.levelId];
+  const level = project.levels[room.levelId];
   const ceilingM = room.ceilingHeightM ?? level.ceilingHeightM;
-  const ways = listOf(document, 'racks').map((rack) => {
-    const there = document.levels[rack.levelId];
+  const ways = listOf(project, 'racks').map((rack) => {
+    const there = project.levels[rack.levelId];
     const riseM = type.defaultHeightM === null ? 0 : Math.max(0, ceilingM - type.defaultHeightM);
     const dropM = Math.max(0, there.ceilingHeightM - rack.entryHeightM);
     const floorsM = Math.abs(level.elevationM + ceilingM - there.elevationM - there.ceilingHeightM);

@@ -22,10 +22,10 @@ export interface SupersetCable {
  * The least set of cables that keeps every option open: of each cable as many as the option that needs most of it
  * (practice A14). Options without a type need nothing that is known.
  */
-export function supersetOf(document: ProjectDocument, options: OpenDecision['options']): SupersetCable[] {
+export function supersetOf(project: ProjectDocument, options: OpenDecision['options']): SupersetCable[] {
   const most = new Map<string, { count: number; options: string[] }>();
   for (const { name, typeId } of options) {
-    const type = typeId === null ? undefined : document.deviceTypes[typeId];
+    const type = typeId === null ? undefined : project.deviceTypes[typeId];
     for (const [cableTypeId, count] of countOf(type?.cables ?? [])) {
       const known = most.get(cableTypeId) ?? { count: 0, options: [] };
       most.set(cableTypeId, { count: Math.max(known.count, count), options: [...known.options, name] });
@@ -61,9 +61,9 @@ const DRAWING_DAYS = 21;
 export const WAITING = partOf('devices that wait', 'devices', ({ tailM }) => tailM !== null);
 
 /** Leads that wait at the stud for joinery that is not drawn, or for a ceiling still to come: each is an open decision. */
-function waitingLeads(document: ProjectDocument): Pick<DecisionState, 'decision' | 'device'>[] {
-  return pickedFrom(document, WAITING).map((device) => {
-    const type = document.deviceTypes[device.typeId];
+function waitingLeads(project: ProjectDocument): Pick<DecisionState, 'decision' | 'device'>[] {
+  return pickedFrom(project, WAITING).map((device) => {
+    const type = project.deviceTypes[device.typeId];
     return {
       device,
       decision: {
@@ -83,16 +83,16 @@ function waitingLeads(document: ProjectDocument): Pick<DecisionState, 'decision'
 }
 
 /** Everything that is still undecided, the most pressing first; `today` is YYYY-MM-DD. */
-export function openDecisions(document: ProjectDocument, today: string): DecisionState[] {
-  const asked = listOf(document, 'decisions')
+export function openDecisions(project: ProjectDocument, today: string): DecisionState[] {
+  const asked = listOf(project, 'decisions')
     .filter((decision) => decision.chosen === '')
     .map((decision) => ({ decision, device: null }));
-  return [...asked, ...waitingLeads(document)]
+  return [...asked, ...waitingLeads(project)]
     .map(({ decision, device }): DecisionState => {
-      const gate = gateDate(document, decision.gate);
+      const gate = gateDate(project, decision.gate);
       const lastSafeOn = gate === '' ? '' : daysBefore(gate, decision.leadDays);
       const daysLeft = lastSafeOn === '' ? null : daysBetween(today, lastSafeOn);
-      return { decision, device, superset: supersetOf(document, decision.options), lastSafeOn, daysLeft };
+      return { decision, device, superset: supersetOf(project, decision.options), lastSafeOn, daysLeft };
     })
     .sort(
       (a, b) =>

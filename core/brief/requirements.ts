@@ -22,38 +22,38 @@ const TEN_GIGABIT_CATEGORY_6_M = 37;
 const CHANNEL_M = 100;
 
 /** The devices in a room that answer a cell: those of its type, or any that can. */
-export function answeringDevices(document: ProjectDocument, cell: BriefCell): Device[] {
-  return devicesIn(document, cell.roomId).filter((device) => {
-    const type = document.deviceTypes[device.typeId];
+export function answeringDevices(project: ProjectDocument, cell: BriefCell): Device[] {
+  return devicesIn(project, cell.roomId).filter((device) => {
+    const type = project.deviceTypes[device.typeId];
     return cell.typeId === null ? type.answers === cell.topic : type.id === cell.typeId;
   });
 }
 
 const DEVICES_BY_ROOM = grouped('devices by room', 'devices', ({ roomId }) => roomId);
 
-const devicesIn = (document: ProjectDocument, roomId: string): readonly Device[] =>
-  derivationsOf(document).get(DEVICES_BY_ROOM).byKey.get(roomId) ?? [];
+const devicesIn = (project: ProjectDocument, roomId: string): readonly Device[] =>
+  derivationsOf(project).get(DEVICES_BY_ROOM).byKey.get(roomId) ?? [];
 
 /** Every answer that asks for something, against the plan. */
-export function requirementsOf(document: ProjectDocument, runs: readonly PlannedRun[]): Requirement[] {
+export function requirementsOf(project: ProjectDocument, runs: readonly PlannedRun[]): Requirement[] {
   const runsByDevice = new Map<string, PlannedRun[]>();
   for (const planned of runs) {
     const list = runsByDevice.get(planned.device.id);
     if (list) list.push(planned);
     else runsByDevice.set(planned.device.id, [planned]);
   }
-  return listOf(document, 'briefCells').flatMap((cell) => {
+  return listOf(project, 'briefCells').flatMap((cell) => {
     if (cell.answer === 'nothing' || cell.answer === 'later') return [];
-    const devices = answeringDevices(document, cell);
+    const devices = answeringDevices(project, cell);
     const missing = Math.max(0, cell.count - devices.length);
-    const reached = devices.length === 0 ? null : reach(document, cell, devices, runsByDevice);
+    const reached = devices.length === 0 ? null : reach(project, cell, devices, runsByDevice);
     const short = cell.threshold !== null && reached !== null && reached < cell.threshold * (1 - 1e-9);
     return [{ cell, unit: TOPIC_RULES[cell.topic].unit, devices, missing, reached, holds: missing === 0 && !short }];
   });
 }
 
 function reach(
-  document: ProjectDocument,
+  project: ProjectDocument,
   cell: BriefCell,
   devices: readonly Device[],
   runsByDevice: ReadonlyMap<string, readonly PlannedRun[]>,
@@ -61,27 +61,27 @@ function reach(
   if (cell.topic === 'surround') return devices.length;
   if (cell.topic === 'display') {
     // A projector has no picture of its own: its screen has.
-    const widths = devices.flatMap(({ typeId }) => document.deviceTypes[typeId].frameM?.[0] ?? []);
+    const widths = devices.flatMap(({ typeId }) => project.deviceTypes[typeId].frameM?.[0] ?? []);
     return widths.length === 0 ? null : Math.min(...widths) * DIAGONAL_OF_WIDTH;
   }
-  if (cell.topic === 'charging') return Math.min(...devices.map(({ typeId }) => document.deviceTypes[typeId].mainsW ?? 0));
+  if (cell.topic === 'charging') return Math.min(...devices.map(({ typeId }) => project.deviceTypes[typeId].mainsW ?? 0));
   if (cell.topic !== 'network') return null;
-  const rates = devices.flatMap(({ id }) => (runsByDevice.get(id) ?? []).flatMap((planned) => rateOf(document, planned)));
+  const rates = devices.flatMap(({ id }) => (runsByDevice.get(id) ?? []).flatMap((planned) => rateOf(project, planned)));
   return rates.length === 0 ? null : Math.min(...rates);
 }
 
 /** What a category run carries at its cut length, Gbit/s: 10 over 6A, and over 6 up to 37 m; 1 to 100 m; else nothing. */
-function rateOf(document: ProjectDocument, { run, length }: PlannedRun): number[] {
-  const cable = document.cableTypes[run.cableTypeId];
+function rateOf(project: ProjectDocument, { run, length }: PlannedRun): number[] {
+  const cable = project.cableTypes[run.cableTypeId];
   if (cable.family !== 'cat' || !length) return [];
   if (length.cutLengthM > CHANNEL_M) return [0];
   return [cable.id.startsWith('cat6a') || length.cutLengthM <= TEN_GIGABIT_CATEGORY_6_M ? 10 : 1];
 }
 
 /** A device that stands where the brief says that nothing comes on purpose. */
-export const againstBrief = (document: ProjectDocument): { readonly cell: BriefCell; readonly devices: readonly Device[] }[] =>
-  listOf(document, 'briefCells').flatMap((cell) => {
+export const againstBrief = (project: ProjectDocument): { readonly cell: BriefCell; readonly devices: readonly Device[] }[] =>
+  listOf(project, 'briefCells').flatMap((cell) => {
     if (cell.answer !== 'nothing') return [];
-    const devices = answeringDevices(document, cell);
+    const devices = answeringDevices(project, cell);
     return devices.length === 0 ? [] : [{ cell, devices }];
   });

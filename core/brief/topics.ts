@@ -32,9 +32,9 @@ export const TOPIC_RULES: Readonly<Record<BriefTopic, TopicRule>> = {
 };
 
 /** The types of a project's library that can answer a topic, the usual one first. */
-export function typesFor(document: Pick<ProjectDocument, 'deviceTypes'>, topic: BriefTopic): DeviceType[] {
+export function typesFor(project: Pick<ProjectDocument, 'deviceTypes'>, topic: BriefTopic): DeviceType[] {
   const usual = TOPIC_RULES[topic].typeId;
-  return Object.values(document.deviceTypes)
+  return Object.values(project.deviceTypes)
     .filter((type) => type.answers === topic && type.part === 'device')
     .sort((a, b) => Number(b.id === usual) - Number(a.id === usual) || (a.name < b.name ? -1 : 1));
 }

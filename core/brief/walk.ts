@@ -14,10 +14,10 @@ import { listOf, onLevel } from '../derive/index.ts';
 import { briefOf, cellOf } from './cells.ts';
 
 /** Rooms as one walks: level by level from below, and on a level always on to the nearest; a number given by hand goes first. */
-export function walkingOrder(document: ProjectDocument): Room[] {
-  return levelsFromBelow(document).flatMap((level) => {
-    const rooms = [...onLevel(document, 'rooms', level.id)];
-    const given = (room: Room) => briefOf(document, room.id)?.walkOrder ?? 0;
+export function walkingOrder(project: ProjectDocument): Room[] {
+  return levelsFromBelow(project).flatMap((level) => {
+    const rooms = [...onLevel(project, 'rooms', level.id)];
+    const given = (room: Room) => briefOf(project, room.id)?.walkOrder ?? 0;
     const ordered = rooms.filter((room) => given(room) > 0).sort((a, b) => given(a) - given(b));
     let open = rooms.filter((room) => given(room) === 0);
     let at = ordered.length > 0 ? middleOf(ordered[ordered.length - 1].polygon as Point2[]) : null;
@@ -37,21 +37,21 @@ export function walkingOrder(document: ProjectDocument): Room[] {
 }
 
 export const walkResultOf = (
-  document: Pick<ProjectDocument, 'walkResults'>,
+  project: Pick<ProjectDocument, 'walkResults'>,
   roomId: string,
   topic: BriefTopic,
 ): WalkResult | undefined =>
-  Object.values(document.walkResults).find((result) => result.roomId === roomId && result.topic === topic);
+  Object.values(project.walkResults).find((result) => result.roomId === roomId && result.topic === topic);
 
 /** Writes down what is found of an answer on the walk. */
 export function tellWalk(
-  document: ProjectDocument,
+  project: ProjectDocument,
   roomId: string,
   topic: BriefTopic,
   found: Pick<WalkResult, 'found' | 'by' | 'on' | 'note'>,
   newId: () => string,
 ): Operation[] {
-  const known = walkResultOf(document, roomId, topic);
+  const known = walkResultOf(project, roomId, topic);
   if (!known) return [create('walkResults', { id: newId(), roomId, topic, ...found })];
   const operation = update('walkResults', known, found);
   return operation ? [operation] : [];
@@ -63,8 +63,8 @@ export interface WalkDifference {
   readonly result: WalkResult;
 }
 
-export const walkDifferences = (document: ProjectDocument): WalkDifference[] =>
-  listOf(document, 'walkResults').flatMap((result) => {
-    const cell = cellOf(document, result.roomId, result.topic);
+export const walkDifferences = (project: ProjectDocument): WalkDifference[] =>
+  listOf(project, 'walkResults').flatMap((result) => {
+    const cell = cellOf(project, result.roomId, result.topic);
     return cell && result.found !== 'there' ? [{ cell, result }] : [];
   });

@@ -67,10 +67,10 @@ export interface Derived {
  * The lists beside a project that may already be one edit ahead of them: records are those of the project, and rows about deleted
  * records are left out. Routes and findings of the last edit come with their delta. Objects that are equal in `last` are reused.
  */
-export function derivedFrom(lists: DerivedLists, document: ProjectDocument, last: Derived | null = null): Derived {
+export function derivedFrom(lists: DerivedLists, project: ProjectDocument, last: Derived | null = null): Derived {
   const byDerived = new Map<DerivedRun, PlannedRun>();
   for (const derived of lists.runs) {
-    const planned = plannedFrom(derived, document, last?.byDerived.get(derived));
+    const planned = plannedFrom(derived, project, last?.byDerived.get(derived));
     if (planned) byDerived.set(derived, planned);
   }
   const runs = [...byDerived.values()];
@@ -85,27 +85,27 @@ export function derivedFrom(lists: DerivedLists, document: ProjectDocument, last
     byDerived,
     runById: new Map(runs.map((planned) => [planned.run.id, planned])),
     runsByDevice,
-    findings: keepOnly(lists.findings, ({ subjects }) => subjects.every((subject) => isThere(document, subject))),
+    findings: keepOnly(lists.findings, ({ subjects }) => subjects.every((subject) => isThere(project, subject))),
     rows: keepOnly(
       lists.rows,
-      ({ runId, deviceId }) => document.runs[runId] !== undefined && document.devices[deviceId] !== undefined,
+      ({ runId, deviceId }) => project.runs[runId] !== undefined && project.devices[deviceId] !== undefined,
     ),
   };
 }
 
 /** A run of the lists with its records; undefined where they are gone, `last` where they are the same. */
-export function plannedFrom(derived: DerivedRun, document: ProjectDocument, last?: PlannedRun): PlannedRun | undefined {
-  const run = document.runs[derived.runId];
-  const device = run && document.devices[run.deviceId];
+export function plannedFrom(derived: DerivedRun, project: ProjectDocument, last?: PlannedRun): PlannedRun | undefined {
+  const run = project.runs[derived.runId];
+  const device = run && project.devices[run.deviceId];
   if (!device) return undefined;
-  const route = keptRoute(document, run.id);
+  const route = keptRoute(project, run.id);
   if (last && last.run === run && last.device === device && last.issuedRoute === route) return last;
   const { proposedRoute, differs, length, points, media } = derived;
   return { run, device, proposedRoute, issuedRoute: route, differs, length, points, media };
 }
 
-const isThere = (document: ProjectDocument, { in: name, id }: { readonly in: CollectionName; readonly id: string }) =>
-  document[name][id] !== undefined;
+const isThere = (project: ProjectDocument, { in: name, id }: { readonly in: CollectionName; readonly id: string }) =>
+  project[name][id] !== undefined;
 
 /** The list itself where all of it stays. */
 function keepOnly<T>(list: readonly T[], stays: (item: T) => boolean): readonly T[] {

@@ -30,7 +30,7 @@ function finished<T>(steps: Generator<number, T>): { value: T; shares: number[] 
 const sent = <T>(value: T): T => structuredClone(value);
 
 const ids = countedIds();
-const { document: start } = withDevices(
+const { project: start } = withDevices(
   twoStoreyHouse(),
   [
     { typeId: 'ceiling-speaker', at: [1, 1] },
@@ -46,10 +46,10 @@ const touchedAll = (before: ProjectDocument, after: ProjectDocument): Touched =>
   new Map(COLLECTION_NAMES.map((name) => [name, new Set([...Object.keys(before[name]), ...Object.keys(after[name])])]));
 
 /** A page with its worker: it knows only what is published. */
-function page(document: ProjectDocument) {
+function page(project: ProjectDocument) {
   const derivedProject = new DerivedProject(WORDS);
-  derivedProject.open(sent(document), TODAY);
-  let now = document;
+  derivedProject.open(sent(project), TODAY);
+  let now = project;
   let lists = applyDelta(NO_LISTS, sent(finished(derivedProject.derive(TODAY)).value));
   return {
     derivedProject,
@@ -69,14 +69,14 @@ function page(document: ProjectDocument) {
   };
 }
 
-const plain = (document: ProjectDocument) => {
-  const runs = planRuns(document);
-  const findings = runChecks(document, TODAY);
-  return { runs, findings, rows: scheduleOf(document, WORDS, TODAY) };
+const plain = (project: ProjectDocument) => {
+  const runs = planRuns(project);
+  const findings = runChecks(project, TODAY);
+  return { runs, findings, rows: scheduleOf(project, WORDS, TODAY) };
 };
 
-function expectSame(document: ProjectDocument, derived: ReturnType<typeof derivedFrom>) {
-  const wanted = plain(structuredClone(document));
+function expectSame(project: ProjectDocument, derived: ReturnType<typeof derivedFrom>) {
+  const wanted = plain(structuredClone(project));
   expect(derived.runs).to.deep.equal(wanted.runs);
   expect(derived.rows).to.deep.equal(wanted.rows);
   const texts = (list: readonly object[]) =>
@@ -97,14 +97,14 @@ describe('what follows from a project', () => {
     fc.assert(
       fc.property(fc.array(step, { maxLength: 8 }), (steps) => {
         const one = page(start);
-        let document = start;
+        let project = start;
         for (const { kind, which, place: at } of steps) {
-          const operations = operationsOf(document, kind, which, at);
+          const operations = operationsOf(project, kind, which, at);
           if (!operations) continue;
-          document = applied(document, operations);
-          one.edit(document);
+          project = applied(project, operations);
+          one.edit(project);
         }
-        expectSame(document, one.derived);
+        expectSame(project, one.derived);
       }),
       { numRuns: 40 },
     );
@@ -196,7 +196,7 @@ describe('a patch', () => {
     const moved = moveDevices(start, [{ deviceId: 'd2', to: [3.5, 0.05] }]);
     const after = applied(start, moved.ok ? moved.value : []);
     const patch = patchOf(start, after, touchedAll(start, after));
-    const made = applyPatch(new Derivations(start), sent(patch)).document;
+    const made = applyPatch(new Derivations(start), sent(patch)).project;
     expect(made).to.deep.equal(after);
     expect(made.walls).to.equal(start.walls);
     expect(made.devices.d1).to.equal(start.devices.d1);
@@ -217,34 +217,34 @@ describe('splices', () => {
 });
 
 function operationsOf(
-  document: ProjectDocument,
+  project: ProjectDocument,
   kind: 'move' | 'place' | 'remove' | 'wall' | 'waste',
   which: number,
   at: readonly [number, number],
 ): readonly Operation[] | null {
-  const devices = Object.keys(document.devices).sort();
+  const devices = Object.keys(project.devices).sort();
   const id = devices[which % Math.max(1, devices.length)];
   if (kind === 'move' && id) {
-    const moved = moveDevices(document, [{ deviceId: id, to: at }]);
+    const moved = moveDevices(project, [{ deviceId: id, to: at }]);
     return moved.ok ? moved.value : null;
   }
   if (kind === 'remove' && id) {
-    const removed = removeDevices(document, [id]);
+    const removed = removeDevices(project, [id]);
     return removed.ok ? removed.value : null;
   }
   if (kind === 'place') {
     const placed = placeDevice(
-      document,
+      project,
       { typeId: 'ceiling-speaker', levelId: which === 0 ? 'm' : 'u', at },
       { device: ids.device(), run: ids.run },
     );
     return placed.ok ? placed.value.operations : null;
   }
-  const walls = Object.keys(document.walls).sort();
+  const walls = Object.keys(project.walls).sort();
   const operation =
     kind === 'wall'
-      ? update('walls', document.walls[walls[which % walls.length]], { kind: which % 2 === 0 ? 'fire' : 'stud' })
-      : updateProject(document.project, { wasteFactor: 1 + (which % 5) / 20 });
+      ? update('walls', project.walls[walls[which % walls.length]], { kind: which % 2 === 0 ? 'fire' : 'stud' })
+      : updateProject(project.project, { wasteFactor: 1 + (which % 5) / 20 });
   return operation ? [operation] : null;
 }
 

@@ -41,8 +41,8 @@ export class DerivedProject {
   }
 
   /** Another project, or this one from the start, on a day, YYYY-MM-DD. */
-  open(document: ProjectDocument, today: string): void {
-    this.own = new Derivations(document, today);
+  open(project: ProjectDocument, today: string): void {
+    this.own = new Derivations(project, today);
     this.published = NO_LISTS;
   }
 
@@ -78,34 +78,34 @@ export class DerivedProject {
 
   /** Runs of dragged devices, and what keeps the first of the devices from being built there. */
   drag(operations: readonly Operation[], deviceIds: readonly string[]): DragDelta | null {
-    const document = dragDraft(this.opened.document, operations);
-    if (!document) return null;
-    const byDevice = runsByDevice(document);
+    const project = dragDraft(this.opened.project, operations);
+    if (!project) return null;
+    const byDevice = runsByDevice(project);
     const runs = deviceIds
       .flatMap((id) => byDevice.get(id) ?? [])
       .sort((a, b) => compareNumbers(a.number, b.number))
-      .map(({ id }) => derivationsOf(document).one(RUN_DELTA, id)!);
-    return { runs, clashes: deviceIds.slice(0, MAX_CLASHES).flatMap((id) => clashesOfDragged(document, document.devices[id])) };
+      .map(({ id }) => derivationsOf(project).one(RUN_DELTA, id)!);
+    return { runs, clashes: deviceIds.slice(0, MAX_CLASHES).flatMap((id) => clashesOfDragged(project, project.devices[id])) };
   }
 
   /** The route of a run and the next cheapest ones, with what each is made of. */
   choices(runId: string): ReturnType<typeof choicesOf> {
-    const run = this.opened.document.runs[runId];
-    return run ? choicesOf(this.opened.document, run) : { ok: false, problem: { code: 'record-gone', in: 'runs', id: runId } };
+    const run = this.opened.project.runs[runId];
+    return run ? choicesOf(this.opened.project, run) : { ok: false, problem: { code: 'record-gone', in: 'runs', id: runId } };
   }
 
   /** Routes that runs could share. `newId` gives ids for what would be created. */
   sharedRoutes(newId: () => string): SharedRoutePreview {
-    const now = this.opened.document;
+    const now = this.opened.project;
     const { operations, now: workNow, together } = proposeSharedRoutes(now, newId);
     const applied = edited(now, operations);
     const then = applied.ok ? applied.value : now;
     const [before, after] = [planRuns(now), planRuns(then)];
     const bundles = operations.length > 0 ? bundleByWay(after) : [];
     const wasAt = new Map(before.map((planned) => [planned.run.id, planned.points]));
-    const sumOf = (document: ProjectDocument, runs: readonly PlannedRun[], workM: number) => ({
+    const sumOf = (project: ProjectDocument, runs: readonly PlannedRun[], workM: number) => ({
       cutM: runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0),
-      holes: holeTotals(holeSchedule(document, runs)).reduce((sum, { holes }) => sum + holes, 0),
+      holes: holeTotals(holeSchedule(project, runs)).reduce((sum, { holes }) => sum + holes, 0),
       workM,
     });
     return {
@@ -118,29 +118,29 @@ export class DerivedProject {
 
   /** All that follows from the routes: holes, pathways, bundles, penetrations. */
   cabling(): CablingReport {
-    return cablingReport(this.opened.document);
+    return cablingReport(this.opened.project);
   }
 
   /** Operations that bundle runs by the pathways that they share. */
   bundles(): readonly Operation[] {
-    return bundleByWay(planRuns(this.opened.document));
+    return bundleByWay(planRuns(this.opened.project));
   }
 
   /** Every run under another number scheme. */
   scheme(pattern: string): ReturnType<typeof renumberScheme> {
-    return renumberScheme(this.opened.document, pattern);
+    return renumberScheme(this.opened.project, pattern);
   }
 
   /** A run in the walls beside the same run on the surface; null where it is gone. */
   bothRoutes(runId: string): BothRoutes | null {
-    const run = this.opened.document.runs[runId];
-    return run ? bothRoutes(this.opened.document, plannedRun(this.opened.document, runId)) : null;
+    const run = this.opened.project.runs[runId];
+    return run ? bothRoutes(this.opened.project, plannedRun(this.opened.project, runId)) : null;
   }
 
   /** The cures of a published finding; none where it is gone. */
   cures(ref: string): readonly Cure[] {
     const finding = this.opened.get(FINDINGS).find((one) => findingKey(one) === ref);
-    return finding ? curesFor(finding, this.opened.document) : [];
+    return finding ? curesFor(finding, this.opened.project) : [];
   }
 
   private get opened(): Derivations {
@@ -158,12 +158,12 @@ function* shares(steps: Steps<void>): Generator<number, void> {
   }
 }
 
-function clashesOfDragged(document: ProjectDocument, device: Device): DragDelta['clashes'] {
-  const near = onLevel(document, 'devices', device.levelId).filter(
+function clashesOfDragged(project: ProjectDocument, device: Device): DragDelta['clashes'] {
+  const near = onLevel(project, 'devices', device.levelId).filter(
     (other) => Math.abs(other.x - device.x) < BESIDE_M && Math.abs(other.y - device.y) < BESIDE_M,
   );
-  const { name } = document.deviceTypes[device.typeId];
-  return clashesOf(document, device, near)
+  const { name } = project.deviceTypes[device.typeId];
+  return clashesOf(project, device, near)
     .slice(0, MAX_CLASHES)
     .map(({ rank, code, figures }) => ({ deviceId: device.id, rank, code, figures: { device: name, ...figures } }));
 }

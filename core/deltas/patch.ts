@@ -37,11 +37,11 @@ export const patchBy = (before: ProjectDocument, after: ProjectDocument, operati
 
 /** The state after a patch; what the patch does not name keeps its identity, and what is known of it. */
 export function applyPatch(own: Derivations, { project, tables }: DocumentPatch): Derivations {
-  const next: Record<string, unknown> = { ...own.document };
+  const next: Record<string, unknown> = { ...own.project };
   const touched = new Map<CollectionName, ReadonlySet<string>>();
   if (project) next.project = project;
   for (const { in: name, put, gone } of tables) {
-    const table: Record<string, { readonly id: string }> = { ...(own.document[name] as Table) };
+    const table: Record<string, { readonly id: string }> = { ...(own.project[name] as Table) };
     for (const id of gone) delete table[id];
     for (const record of put) table[record.id] = record;
     touched.set(name, new Set([...gone, ...put.map(({ id }) => id)]));

@@ -28,7 +28,7 @@ const house = () =>
       { typeId: 'ceiling-speaker', at: [7, 2] },
     ],
     countedIds(),
-  ).document;
+  ).project;
 
 /** A node and all that it is made from. */
 function allFrom(nodes: readonly AnyNode[], found = new Set<AnyNode>()): Set<AnyNode> {
@@ -68,7 +68,7 @@ const BY_ORDER_MET = new Set([
 ]);
 
 function expectCold(own: Derivations): void {
-  const cold = new Derivations(structuredClone(own.document), TODAY);
+  const cold = new Derivations(structuredClone(own.project), TODAY);
   for (const node of NODES) {
     if (BY_ORDER_MET.has(node.name)) continue;
     expect(plain(valueOf(own, node)), node.name).to.equal(plain(valueOf(cold, node)));
@@ -83,28 +83,28 @@ const act: fc.Arbitrary<Act> = fc.record({
 });
 
 let made = 0;
-function operationsOf(document: ProjectDocument, { act: what, pick, at }: Act): readonly Operation[] {
+function operationsOf(project: ProjectDocument, { act: what, pick, at }: Act): readonly Operation[] {
   const pickOf = <T>(table: Readonly<Record<string, T>>): T | undefined => Object.values(table)[pick % Object.keys(table).length];
-  const device = pickOf(document.devices);
-  const run = pickOf(document.runs);
-  const wall = pickOf(document.walls)!;
+  const device = pickOf(project.devices);
+  const run = pickOf(project.runs);
+  const wall = pickOf(project.walls)!;
   const one = (operation: Operation | null | undefined | false) => (operation ? [operation] : []);
   if (what === 'move') {
-    const moved = device ? moveDevices(document, [{ deviceId: device.id, to: [...at] }]) : null;
+    const moved = device ? moveDevices(project, [{ deviceId: device.id, to: [...at] }]) : null;
     return moved?.ok ? moved.value : [];
   }
   if (what === 'remove') {
-    const gone = device && pick % 3 === 0 ? removeDevices(document, [device.id]) : null;
+    const gone = device && pick % 3 === 0 ? removeDevices(project, [device.id]) : null;
     return gone?.ok ? gone.value : [];
   }
   if (what === 'wall') return [create('walls', newWall({ ...wall, id: `extra${++made}`, a: [at[0], 0.5], b: [at[0], 3] }))];
   if (what === 'thing') return one(update('walls', wall, { thicknessM: 0.1 + (pick % 5) / 50 }));
-  if (what === 'fact') return one(update('levels', pickOf(document.levels)!, { cavityDepthM: 0.2 + (pick % 4) / 20 }));
+  if (what === 'fact') return one(update('levels', pickOf(project.levels)!, { cavityDepthM: 0.2 + (pick % 4) / 20 }));
   if (what === 'rename') return one(device && update('devices', device, { name: `N${pick}` }));
   if (what === 'bundle') return one(run && update('runs', run, { bundle: `B-0${pick % 3}` }));
   if (what === 'cable') return one(run && update('runs', run, { cableTypeId: pick % 2 ? 'sec_22_2' : 'cat6_utp' }));
-  if (what === 'waste') return one(updateProject(document.project, { wasteFactor: 1.1 + (pick % 3) / 20 }));
-  return one(document.ruleSettings.s ? null : create('ruleSettings', setting()));
+  if (what === 'waste') return one(updateProject(project.project, { wasteFactor: 1.1 + (pick % 3) / 20 }));
+  return one(project.ruleSettings.s ? null : create('ruleSettings', setting()));
 }
 const setting = () => ({ id: 's', ruleId: 'legs-complete', off: true, rank: null, limits: {}, reason: '', by: '', on: '' });
 
@@ -117,7 +117,7 @@ describe('what follows from a project', () => {
           let own = new Derivations(house(), TODAY);
           expectCold(own);
           for (const [one, how] of acts) {
-            const operations = operationsOf(own.document, one);
+            const operations = operationsOf(own.project, one);
             const next = own.edit(operations);
             if (!next.ok) continue;
             if (how === 'draft') expectCold(next.value);
@@ -147,15 +147,15 @@ describe('what follows from a project', () => {
   it('tells for each node what an edit made of it', () => {
     const own = new Derivations(house(), TODAY);
     own.all(PLANNED_RUN);
-    const [device] = Object.values(own.document.devices);
-    const moved = moveDevices(own.document, [{ deviceId: device.id, to: [2, 1.5] }]);
+    const [device] = Object.values(own.project.devices);
+    const moved = moveDevices(own.project, [{ deviceId: device.id, to: [2, 1.5] }]);
     const next = own.edit(moved.ok ? moved.value : []);
     if (!next.ok) throw new Error(next.problem.code);
     const { put, gone } = deltaBetween(PLANNED_RUN, own, next.value);
-    const ownRuns = Object.values(own.document.runs).filter(({ deviceId }) => deviceId === device.id);
+    const ownRuns = Object.values(own.project.runs).filter(({ deviceId }) => deviceId === device.id);
     expect([...put.keys()].sort()).to.deep.equal(ownRuns.map(({ id }) => id).sort());
     expect(gone).to.deep.equal([]);
-    const removed = removeDevices(own.document, [device.id]);
+    const removed = removeDevices(own.project, [device.id]);
     const without = own.edit(removed.ok ? removed.value : []);
     if (!without.ok) throw new Error(without.problem.code);
     expect([...deltaBetween(PLANNED_RUN, own, without.value).gone].sort()).to.deep.equal(ownRuns.map(({ id }) => id).sort());
@@ -174,7 +174,7 @@ describe('what follows from a project', () => {
     own.steps(counted as unknown as AnyNode).next();
     expect(count).to.equal(3);
     own.all(counted);
-    expect(count).to.equal(Object.keys(own.document.walls).length);
+    expect(count).to.equal(Object.keys(own.project.walls).length);
   });
 
   it('needs a day where it asks for one', () => {
@@ -191,11 +191,11 @@ describe('a guarded node', () => {
     whole<unknown>({ name: 'sly', tables: ['walls'], ...more, make });
 
   it('fails where it reads a table, a record, a node or the day that it does not declare', () => {
-    expect(() => own().get(reads(({ document }) => document.devices))).to.throw('sly reads the table devices');
-    expect(() => own().get(reads(({ document }) => ({ ...document })))).to.throw('sly reads all tables');
+    expect(() => own().get(reads(({ project }) => project.devices))).to.throw('sly reads the table devices');
+    expect(() => own().get(reads(({ project }) => ({ ...project })))).to.throw('sly reads all tables');
     expect(() => own().get(reads((read) => read.all(PLANNED_RUN)))).to.throw('sly reads the node planned run');
     expect(() => own().get(reads((read) => read.today))).to.throw('sly reads the day');
-    expect(own().get(reads(({ document }) => Object.keys(document.walls).length))).to.be.above(0);
+    expect(own().get(reads(({ project }) => Object.keys(project.walls).length))).to.be.above(0);
   });
 
   it('over records may read those that it names, and no others of their table', () => {
@@ -204,7 +204,7 @@ describe('a guarded node', () => {
         name: 'sly',
         over: 'walls',
         records: ({ levelId }) => [['levels', levelId]],
-        make: ({ levelId }, { document }) => document.levels[idOf(levelId)]?.name ?? '',
+        make: ({ levelId }, { project }) => project.levels[idOf(levelId)]?.name ?? '',
       });
     expect(own().all(level((id) => id))).to.have.length.above(0);
     expect(() => own().all(level(() => 'other'))).to.throw('sly reads the record other of the table levels');
@@ -212,7 +212,7 @@ describe('a guarded node', () => {
       name: 'sly',
       over: 'walls',
       records: ({ levelId }) => [['levels', levelId]],
-      make: (_, { document }) => Object.keys(document.levels).length,
+      make: (_, { project }) => Object.keys(project.levels).length,
     });
     expect(() => own().all(list)).to.throw('sly reads all of the table levels');
   });

@@ -68,13 +68,13 @@ export class Derivations implements Reading {
 
   /** `guards` has each node fail that reads what it does not declare: tests are made so. */
   constructor(
-    readonly document: ProjectDocument,
+    readonly project: ProjectDocument,
     private readonly day: string | null = null,
     private readonly guards = guardAll,
     private readonly store = new Store<List>(),
   ) {
-    if (Object.isExtensible(document) && !(document as Linked)[LINK])
-      Object.defineProperty(document, LINK, { value: this, enumerable: false, configurable: true });
+    if (Object.isExtensible(project) && !(project as Linked)[LINK])
+      Object.defineProperty(project, LINK, { value: this, enumerable: false, configurable: true });
   }
 
   get today(): string {
@@ -87,30 +87,30 @@ export class Derivations implements Reading {
     if (day === this.day) return this;
     let there = this.days.get(day);
     if (!there) {
-      this.days.set(day, (there = this.next(this.document, new Map(), day)));
+      this.days.set(day, (there = this.next(this.project, new Map(), day)));
       // What follows from its edits goes on from there.
-      if (this.day === null && (this.document as Linked)[LINK] === this)
-        Object.defineProperty(this.document, LINK, { value: there, enumerable: false, configurable: true });
+      if (this.day === null && (this.project as Linked)[LINK] === this)
+        Object.defineProperty(this.project, LINK, { value: there, enumerable: false, configurable: true });
     }
     return there;
   }
 
   /** The state after some operations. Problems: those of `applyChange`. */
   edit(operations: readonly Operation[]): Outcome<Derivations> {
-    const applied = applyChange(this.document, { operations });
+    const applied = applyChange(this.project, { operations });
     return applied.ok ? ok(this.next(applied.value, touchedBy(operations))) : applied;
   }
 
   /** A state that was made elsewhere, with all that it may have otherwise than this one. */
-  become(document: ProjectDocument, touched: Touched): Derivations {
-    return this.next(document, touched);
+  become(project: ProjectDocument, touched: Touched): Derivations {
+    return this.next(project, touched);
   }
 
   /** A draft: some records replaced, added or (null) taken out, without a copy of any other. */
   layer(puts: Readonly<Partial<Record<CollectionName, ReadonlyMap<string, { readonly id: string } | null>>>>): Derivations {
     for (const name of Object.keys(puts) as CollectionName[]) this.rows(name);
-    const { document, touched } = layerOver(this.document, puts as Parameters<typeof layerOver>[1]);
-    return this.next(document, touched);
+    const { project, touched } = layerOver(this.project, puts as Parameters<typeof layerOver>[1]);
+    return this.next(project, touched);
   }
 
   get<T>(node: Whole<T>): T {
@@ -137,7 +137,7 @@ export class Derivations implements Reading {
 
   one<C extends CollectionName, V>(node: Each<C, V>, id: string): V | undefined {
     const own = node as unknown as AnyEach;
-    const record = (this.document[node.over] as Readonly<Record<string, { readonly id: string }>>)[id];
+    const record = (this.project[node.over] as Readonly<Record<string, { readonly id: string }>>)[id];
     if (!record) return undefined;
     const list = this.lists.get(own);
     if (list) return list.values[placeOf(list.rows, id)] as V;
@@ -161,7 +161,7 @@ export class Derivations implements Reading {
   rows<C extends CollectionName>(table: C): readonly RecordOf<C>[] {
     let rows = this.tables.get(table);
     if (!rows) {
-      const records = this.document[table] as unknown as Readonly<Record<string, { readonly id: string }>>;
+      const records = this.project[table] as unknown as Readonly<Record<string, { readonly id: string }>>;
       const carried = this.carriedTables.get(table);
       rows = carried?.touches ? patchedRows(carried.list, idsOf(carried.touches, table), records) : sortedRows(records);
       this.tables.set(table, rows);
@@ -169,8 +169,8 @@ export class Derivations implements Reading {
     return rows as unknown as readonly RecordOf<C>[];
   }
 
-  private next(document: ProjectDocument, touched: Touched, day = this.day): Derivations {
-    const next = new Derivations(document, day, this.guards, this.store);
+  private next(project: ProjectDocument, touched: Touched, day = this.day): Derivations {
+    const next = new Derivations(project, day, this.guards, this.store);
     next.before = this.values;
     next.carriedTables = carry(this.tables, this.carriedTables, touched);
     next.carriedLists = carry(this.lists, this.carriedLists, touched);
@@ -182,9 +182,9 @@ export class Derivations implements Reading {
   }
 
   private inputsOf(node: AnyNode): unknown[] {
-    const { document } = this;
+    const { project } = this;
     const inputs: unknown[] = [node.day ? this.today : null];
-    for (const table of node.tables ?? []) inputs.push(document[table]);
+    for (const table of node.tables ?? []) inputs.push(project[table]);
     for (const one of node.nodes ?? []) inputs.push(one.kind === 'whole' ? this.get(one) : this.all(one));
     return inputs;
   }
@@ -231,7 +231,7 @@ export class Derivations implements Reading {
   /** Works out the value of a record in a list: the last one where it was made from the same. */
   private put(node: AnyEach, list: List, n: number, last: List | undefined, m: number): void {
     const record = list.rows[n];
-    const refs = node.records?.(record as never, this.document);
+    const refs = node.records?.(record as never, this.project);
     const read = refs ? this.recordsOf(refs) : NO_RECORDS;
     const isSame =
       last !== undefined &&
@@ -258,13 +258,13 @@ export class Derivations implements Reading {
   }
 
   private recordsOf(refs: Refs): readonly unknown[] {
-    return refs.map(([table, id]) => (id === null ? null : (this.document[table] as Readonly<Record<string, unknown>>)[id]));
+    return refs.map(([table, id]) => (id === null ? null : (this.project[table] as Readonly<Record<string, unknown>>)[id]));
   }
 
   /** The value for one record where the list is not worked out. */
   private single(node: AnyEach, record: { readonly id: string }): unknown {
     const { stamp } = this.store.stateOf(node, this.inputsOf(node));
-    const refs = node.records?.(record as never, this.document);
+    const refs = node.records?.(record as never, this.project);
     const last = this.carriedLists.get(node)?.list;
     const m = last ? placeOf(last.rows, record.id) : -1;
     if (!last || last.rows[m]?.id !== record.id) return this.made(node, record, refs, null);
@@ -412,16 +412,16 @@ function finished<T>(steps: Steps<T>): T {
   }
 }
 
-const link = (document: ProjectDocument, reading: Reading): ProjectDocument =>
-  Object.defineProperty(document, LINK, { value: reading, enumerable: false });
+const link = (project: ProjectDocument, reading: Reading): ProjectDocument =>
+  Object.defineProperty(project, LINK, { value: reading, enumerable: false });
 
 /** What follows from a project: its derivations where they were made, else new ones, without a day. */
-export const derivationsOf = (document: object): Reading =>
-  (document as Linked)[LINK] ?? new Derivations(document as ProjectDocument);
+export const derivationsOf = (project: object): Reading =>
+  (project as Linked)[LINK] ?? new Derivations(project as ProjectDocument);
 
 /** The derivations of a project on a day, YYYY-MM-DD. */
-export function derivationsOn(document: ProjectDocument, day: string): Reading {
-  const own = derivationsOf(document);
+export function derivationsOn(project: ProjectDocument, day: string): Reading {
+  const own = derivationsOf(project);
   return own instanceof Derivations ? own.at(day) : own;
 }
 

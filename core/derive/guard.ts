@@ -8,7 +8,7 @@ export function guarded(
   all: Reading,
   node: AnyNode,
   records: readonly RecordRef[],
-  link: (document: ProjectDocument, reading: Reading) => ProjectDocument,
+  link: (project: ProjectDocument, reading: Reading) => ProjectDocument,
 ): Reading {
   const fail = (what: string): never => {
     throw new Error(`${node.name} reads ${what}, which it does not declare`);
@@ -17,11 +17,11 @@ export function guarded(
   const named = new Map<string, Set<string>>();
   for (const [table, id] of records) named.set(table, (named.get(table) ?? new Set()).add(id ?? ''));
   // The records themselves and what is of the object are no tables.
-  const document = new Proxy({} as Record<string | symbol, unknown>, {
+  const project = new Proxy({} as Record<string | symbol, unknown>, {
     get: (own, key) => {
       if (Object.hasOwn(own, key)) return own[key];
-      if (typeof key !== 'string' || !TABLES.has(key)) return (all.document as unknown as Record<string | symbol, unknown>)[key];
-      const table = all.document[key as CollectionName];
+      if (typeof key !== 'string' || !TABLES.has(key)) return (all.project as unknown as Record<string | symbol, unknown>)[key];
+      const table = all.project[key as CollectionName];
       if (tables.has(key)) return table;
       const ids = named.get(key);
       if (!ids) return fail(`the table ${key}`);
@@ -37,7 +37,7 @@ export function guarded(
   const beside = node.kind === 'each' ? (node.beside ?? []) : [];
   const may = (one: AnyNode) => isCovered(one, node) || fail(`the node ${one.name}`);
   const reading: Reading = {
-    document,
+    project,
     get today() {
       return node.day ? all.today : fail('the day');
     },
@@ -49,5 +49,5 @@ export function guarded(
     },
     rows: (table) => (tables.has(table) ? all.rows(table) : fail(`the table ${table}`)),
   };
-  return (link(document, reading), reading);
+  return (link(project, reading), reading);
 }

@@ -40,15 +40,15 @@ function layeredTable(table: Table, puts: ReadonlyMap<string, { readonly id: str
 
 /** A project with some of its records replaced, added or (null) taken out, and what that touches. Nothing of it is copied. */
 export function layerOver(
-  document: ProjectDocument,
+  project: ProjectDocument,
   puts: Puts,
-): { readonly document: ProjectDocument; readonly touched: Touched } {
-  const next: Record<string, unknown> = { ...document };
+): { readonly project: ProjectDocument; readonly touched: Touched } {
+  const next: Record<string, unknown> = { ...project };
   const touched = new Map<string, ReadonlySet<string>>();
   for (const [name, own] of Object.entries(puts)) {
     if (own.size === 0) continue;
     next[name] = layeredTable(next[name] as Table, own);
     touched.set(name, new Set(own.keys()));
   }
-  return { document: next as unknown as ProjectDocument, touched: touched as Touched };
+  return { project: next as unknown as ProjectDocument, touched: touched as Touched };
 }

@@ -8,7 +8,7 @@ export type RecordRef = readonly [table: CollectionName, id: string | null];
 
 /** What a node may ask while it is worked out: what it has declared, and nothing else. */
 export interface Reading {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   /** YYYY-MM-DD. Throws where the derivations were made without a day. */
   readonly today: string;
   get<T>(node: Whole<T>): T;
@@ -54,7 +54,7 @@ export interface Each<C extends CollectionName, V> extends Declared {
   /** Nodes over the same table that are read for the same record. */
   readonly beside?: readonly Each<C, unknown>[];
   /** Other records that are read for a record: found from it, and from those named before them. */
-  records?(record: RecordOf<C>, document: ProjectDocument): readonly RecordRef[];
+  records?(record: RecordOf<C>, project: ProjectDocument): readonly RecordRef[];
   make(record: RecordOf<C>, read: Reading): V;
   alike?(a: V, b: V): boolean;
   /** For a node that only takes its values out of a table of another node, which is quicker done for all at once. */

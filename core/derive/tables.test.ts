@@ -6,10 +6,10 @@ import { derivationsOf } from './derivations.ts';
 import { edited, grouped, listOf, onLevel, partOf, withRecords } from './tables.ts';
 
 /** The lists as somebody who remembers nothing would make them. */
-const afresh = (document: ProjectDocument, levelId?: string) =>
-  Object.keys(document.walls)
+const afresh = (project: ProjectDocument, levelId?: string) =>
+  Object.keys(project.walls)
     .sort()
-    .map((id) => document.walls[id])
+    .map((id) => project.walls[id])
     .filter((wall) => levelId === undefined || wall.levelId === levelId);
 
 const step = fc.record({
@@ -18,19 +18,19 @@ const step = fc.record({
   id: fc.string({ unit: fc.constantFrom('a', 'b', 'Z', '0', '_', '9'), minLength: 1, maxLength: 5 }).map((s) => `w${s}`),
 });
 
-function operationOf(document: ProjectDocument, { act, pick, id }: { act: string; pick: number; id: string }): Operation | null {
-  const walls = Object.values(document.walls);
-  const levels = Object.keys(document.levels);
+function operationOf(project: ProjectDocument, { act, pick, id }: { act: string; pick: number; id: string }): Operation | null {
+  const walls = Object.values(project.walls);
+  const levels = Object.keys(project.levels);
   if (act === 'create')
-    return document.walls[id] ? null : create('walls', newWall({ ...walls[0], id, levelId: levels[pick % levels.length] }));
+    return project.walls[id] ? null : create('walls', newWall({ ...walls[0], id, levelId: levels[pick % levels.length] }));
   const wall = walls[pick % walls.length];
   if (act === 'update') return update('walls', wall, { thicknessM: 0.1 + (pick % 7) / 100 });
   if (act === 'lift') return update('walls', wall, { levelId: levels[pick % levels.length] });
   return walls.length > 1 ? remove('walls', wall) : null;
 }
 
-const after = (document: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
-  const next = edited(document, operations);
+const after = (project: ProjectDocument, operations: readonly Operation[]): ProjectDocument => {
+  const next = edited(project, operations);
   if (!next.ok) throw new Error(next.problem.code);
   return next.value;
 };
@@ -39,35 +39,35 @@ describe('lists of records', () => {
   it('that are carried from edit to edit are the same as lists made afresh', () => {
     fc.assert(
       fc.property(fc.array(step, { minLength: 1, maxLength: 30 }), fc.boolean(), (steps, always) => {
-        let document = twoStoreyHouse();
-        const levels = Object.keys(document.levels);
+        let project = twoStoreyHouse();
+        const levels = Object.keys(project.levels);
         for (const one of steps) {
-          if (always) levels.forEach((levelId) => onLevel(document, 'walls', levelId));
-          const operation = operationOf(document, one);
-          if (operation) document = after(document, [operation]);
+          if (always) levels.forEach((levelId) => onLevel(project, 'walls', levelId));
+          const operation = operationOf(project, one);
+          if (operation) project = after(project, [operation]);
         }
-        for (const levelId of levels) expect(onLevel(document, 'walls', levelId)).to.deep.equal(afresh(document, levelId));
-        expect(listOf(document, 'walls')).to.deep.equal(afresh(document));
+        for (const levelId of levels) expect(onLevel(project, 'walls', levelId)).to.deep.equal(afresh(project, levelId));
+        expect(listOf(project, 'walls')).to.deep.equal(afresh(project));
       }),
       { numRuns: 80 },
     );
   });
 
   it('are the same object until their table changes, and those before an edit stay as they were', () => {
-    const document = twoStoreyHouse();
-    const [wall] = listOf(document, 'walls');
-    const was = onLevel(document, 'walls', wall.levelId);
+    const project = twoStoreyHouse();
+    const [wall] = listOf(project, 'walls');
+    const was = onLevel(project, 'walls', wall.levelId);
     const copy = [...was];
-    const next = after(document, [remove('walls', wall)]);
-    expect(onLevel(document, 'walls', wall.levelId)).to.equal(was);
+    const next = after(project, [remove('walls', wall)]);
+    expect(onLevel(project, 'walls', wall.levelId)).to.equal(was);
     expect(was).to.deep.equal(copy);
     expect(onLevel(next, 'walls', wall.levelId)).to.deep.equal(copy.slice(1));
   });
 
   it('of a level that an edit leaves alone stay the same object', () => {
-    const document = twoStoreyHouse();
-    const [low, high] = Object.keys(document.levels).map((id) => onLevel(document, 'walls', id));
-    const next = after(document, [update('walls', low[0], { thicknessM: 0.3 })!]);
+    const project = twoStoreyHouse();
+    const [low, high] = Object.keys(project.levels).map((id) => onLevel(project, 'walls', id));
+    const next = after(project, [update('walls', low[0], { thicknessM: 0.3 })!]);
     expect(onLevel(next, 'walls', high[0].levelId)).to.equal(high);
     expect(onLevel(next, 'walls', low[0].levelId)).to.not.equal(low);
   });
@@ -82,12 +82,12 @@ describe('groups and parts of a table', () => {
   it('are after any edits what they are from nothing', () => {
     fc.assert(
       fc.property(fc.array(step, { minLength: 1, maxLength: 20 }), (steps) => {
-        let document = twoStoreyHouse();
+        let project = twoStoreyHouse();
         for (const one of steps) {
-          const operation = operationOf(document, one);
+          const operation = operationOf(project, one);
           if (!operation) continue;
-          document = after(document, [operation]);
-          const [now, cold] = [derivationsOf(document), derivationsOf(structuredClone(document))];
+          project = after(project, [operation]);
+          const [now, cold] = [derivationsOf(project), derivationsOf(structuredClone(project))];
           expect([...now.get(BY_THICKNESS).byKey].sort()).to.deep.equal([...cold.get(BY_THICKNESS).byKey].sort());
           expect(now.get(THICK)).to.deep.equal(cold.get(THICK));
         }
@@ -97,9 +97,9 @@ describe('groups and parts of a table', () => {
   });
 
   it('stay the same list where an edit touches none of their records', () => {
-    const document = twoStoreyHouse();
-    const [wall] = listOf(document, 'walls');
-    const thin = after(document, [update('walls', wall, { thicknessM: 0.08 })!]);
+    const project = twoStoreyHouse();
+    const [wall] = listOf(project, 'walls');
+    const thin = after(project, [update('walls', wall, { thicknessM: 0.08 })!]);
     const list = derivationsOf(thin).get(THICK);
     expect(derivationsOf(after(thin, [update('walls', thin.walls[wall.id], { thicknessM: 0.09 })!])).get(THICK)).to.equal(list);
   });
@@ -114,23 +114,23 @@ describe('a layer over a project', () => {
         }),
         fc.boolean(),
         (wanted, listed) => {
-          const document = twoStoreyHouse();
-          const levels = Object.keys(document.levels);
-          if (listed) levels.forEach((levelId) => onLevel(document, 'walls', levelId));
-          const before = structuredClone(document.walls);
-          let layer = document;
-          const plain: Record<string, ProjectDocument['walls'][string]> = { ...document.walls };
+          const project = twoStoreyHouse();
+          const levels = Object.keys(project.levels);
+          if (listed) levels.forEach((levelId) => onLevel(project, 'walls', levelId));
+          const before = structuredClone(project.walls);
+          let layer = project;
+          const plain: Record<string, ProjectDocument['walls'][string]> = { ...project.walls };
           for (const [id, pick] of wanted) {
-            const wall = newWall({ ...Object.values(document.walls)[0], id: `n${id}`, levelId: levels[pick % levels.length] });
+            const wall = newWall({ ...Object.values(project.walls)[0], id: `n${id}`, levelId: levels[pick % levels.length] });
             layer = withRecords(layer, 'walls', [wall]);
             plain[wall.id] = wall;
           }
-          const asCopy = { ...document, walls: plain };
+          const asCopy = { ...project, walls: plain };
           expect(listOf(layer, 'walls')).to.deep.equal(afresh(asCopy));
           for (const levelId of levels) expect(onLevel(layer, 'walls', levelId)).to.deep.equal(afresh(asCopy, levelId));
           expect(Object.keys(layer.walls).sort()).to.deep.equal(Object.keys(plain).sort());
           expect({ ...layer.walls }).to.deep.equal(plain);
-          expect(document.walls).to.deep.equal(before);
+          expect(project.walls).to.deep.equal(before);
         },
       ),
     );

@@ -17,8 +17,8 @@ export type LevelCollection = {
 }[CollectionName];
 
 /** Records of a collection in the order of their ids. */
-export const listOf = <C extends CollectionName>(document: Pick<ProjectDocument, C>, name: C): readonly RecordOf<C>[] =>
-  derivationsOf(document).rows(name);
+export const listOf = <C extends CollectionName>(project: Pick<ProjectDocument, C>, name: C): readonly RecordOf<C>[] =>
+  derivationsOf(project).rows(name);
 
 /** Records of a table by a key, in the order of their ids. */
 export interface Groups<T> extends Keyed<readonly T[]> {
@@ -102,10 +102,10 @@ const BY_LEVEL = Object.fromEntries(
 
 /** Records of a collection that stand on a level, in the order of their ids. */
 export const onLevel = <C extends LevelCollection>(
-  document: Pick<ProjectDocument, C>,
+  project: Pick<ProjectDocument, C>,
   name: C,
   levelId: string,
-): readonly RecordOf<C>[] => (derivationsOf(document).get(BY_LEVEL[name]).byKey.get(levelId) ?? NONE) as readonly RecordOf<C>[];
+): readonly RecordOf<C>[] => (derivationsOf(project).get(BY_LEVEL[name]).byKey.get(levelId) ?? NONE) as readonly RecordOf<C>[];
 
 const NONE: readonly never[] = [];
 
@@ -139,38 +139,38 @@ export function partOf<C extends CollectionName>(
 }
 
 /** The records of a part of a table. */
-export const pickedFrom = <T>(document: object, part: Whole<readonly T[]>): readonly T[] => derivationsOf(document).get(part);
+export const pickedFrom = <T>(project: object, part: Whole<readonly T[]>): readonly T[] => derivationsOf(project).get(part);
 
 /** The state of a project, from which others are made; a node has none. */
-function stateOf(document: ProjectDocument): Derivations {
-  const own = derivationsOf(document);
+function stateOf(project: ProjectDocument): Derivations {
+  const own = derivationsOf(project);
   if (!(own instanceof Derivations)) throw new Error('a node makes no other state of the project');
   return own;
 }
 
 /** A project after an edit of a few records, for work of several steps that each see the ones before. Nothing is copied. */
 export function withRecords<C extends CollectionName>(
-  document: ProjectDocument,
+  project: ProjectDocument,
   name: C,
   records: readonly RecordOf<C>[],
 ): ProjectDocument {
-  const own = stateOf(document);
-  return records.length === 0 ? document : own.layer({ [name]: new Map(records.map((one) => [one.id, one])) }).document;
+  const own = stateOf(project);
+  return records.length === 0 ? project : own.layer({ [name]: new Map(records.map((one) => [one.id, one])) }).project;
 }
 
 /** A project without some records. Nothing is copied. */
 export function withoutRecords<C extends CollectionName>(
-  document: ProjectDocument,
+  project: ProjectDocument,
   name: C,
   ids: readonly string[],
 ): ProjectDocument {
-  const own = stateOf(document);
-  return ids.length === 0 ? document : own.layer({ [name]: new Map(ids.map((id) => [id, null])) }).document;
+  const own = stateOf(project);
+  return ids.length === 0 ? project : own.layer({ [name]: new Map(ids.map((id) => [id, null])) }).project;
 }
 
 /** A project after some operations; what is known of it is carried on. Problems: those of `applyChange`. */
-export function edited(document: ProjectDocument, operations: readonly Operation[]): Outcome<ProjectDocument> {
-  const own = stateOf(document);
+export function edited(project: ProjectDocument, operations: readonly Operation[]): Outcome<ProjectDocument> {
+  const own = stateOf(project);
   const next = own.edit(operations);
-  return next.ok ? { ok: true, value: next.value.document } : next;
+  return next.ok ? { ok: true, value: next.value.project } : next;
 }

@@ -24,10 +24,10 @@ const attic = (more: Partial<Feature> = {}): Feature =>
     pitchRad: 0.6,
     ...more,
   });
-function routed(document: ProjectDocument, end: Partial<EndPlace> = {}) {
-  const building = buildingOf(document);
+function routed(project: ProjectDocument, end: Partial<EndPlace> = {}) {
+  const building = buildingOf(project);
   const place: EndPlace = { levelId: 'm', x: 1, y: 2, heightM: null, mount: 'ceiling', ...end };
-  const path = routeDevice(networkOf(building), place, document.racks.rack);
+  const path = routeDevice(networkOf(building), place, project.racks.rack);
   if (path.ok) expect(openAirSegments(building, path.value.points, path.value.media)).to.deep.equal([]);
   return path;
 }

@@ -79,9 +79,9 @@ describe('the cheapest way in a small house', () => {
         fc.option(fc.double({ min: 0.2, max: 0.8, noNaN: true })),
         fc.double({ min: 0.1, max: 0.9, noNaN: true }),
         (widthM, depthM, framing, joistAngleRad, riserAt, at) => {
-          const document = tinyHouse(widthM, depthM, framing, joistAngleRad, riserAt);
-          const network = networkOf(buildingOf(document));
-          const { x, y } = document.racks.rack;
+          const project = tinyHouse(widthM, depthM, framing, joistAngleRad, riserAt);
+          const network = networkOf(buildingOf(project));
+          const { x, y } = project.racks.rack;
           const ends = waysIn(network, { levelId: 'm', mount: 'rack', x, y, heightM: 2 });
           const starts = waysIn(network, { levelId: 'm', mount: 'ceiling', x: widthM * at, y: depthM * (1 - at), heightM: null });
           if (!ends.ok || !starts.ok) return;

@@ -93,12 +93,12 @@ function countOf(members: readonly { readonly member: HoleMember }[]): Partial<R
   return count;
 }
 
-function expectByHand(document: ProjectDocument, { end, lengthM, holes }: ByHand): void {
-  const building = buildingOf(document);
+function expectByHand(project: ProjectDocument, { end, lengthM, holes }: ByHand): void {
+  const building = buildingOf(project);
   const routed = routeDevice(
     networkOf(building),
     { levelId: 'm', x: 0, y: 0, heightM: null, mount: 'ceiling', ...end },
-    document.racks.rack,
+    project.racks.rack,
   );
   if (!routed.ok) throw new Error(JSON.stringify(routed.problem));
   const { riseM, runM, dropM, points, media } = routed.value;

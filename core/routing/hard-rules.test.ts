@@ -69,12 +69,12 @@ describe('a way through any house', () => {
           const walls = Object.fromEntries(
             Object.entries(house.walls).map(([id, wall]) => [id, draw() < 0.15 ? { ...wall, kind: 'fire' as const } : wall]),
           );
-          const document: ProjectDocument = { ...house, walls, features: { x: thing, s: spare } };
-          const building = buildingOf(document);
+          const project: ProjectDocument = { ...house, walls, features: { x: thing, s: spare } };
+          const building = buildingOf(project);
           const path = routeDevice(
             networkOf(building),
             { levelId: 'm', mount: 'ceiling', heightM: null, x: rackX * draw(), y: 0.2 + 3 * draw() },
-            document.racks.rack,
+            project.racks.rack,
           );
           if (!path.ok) return;
           found++;
@@ -84,7 +84,7 @@ describe('a way through any house', () => {
           for (const { p, medium } of samples(points, media))
             if (medium === 'cavity') expect(within(thing, p), `${kind} at ${p.join()}`).to.be.at.most(1e-6);
           for (const { member, wallId } of holes) {
-            const wall = wallId === null ? undefined : document.walls[wallId];
+            const wall = wallId === null ? undefined : project.walls[wallId];
             if (wall?.kind !== 'fire') continue;
             fires++;
             expect(member).to.equal('fire');

@@ -65,7 +65,7 @@ export function networkOf(building: Building, weights: Weights = NEW_FRAMING, be
 export const WEIGHTS_NODE = whole<Weights>({
   name: 'weights',
   tables: ['project'],
-  make: ({ document }) => weightsOf(document.project),
+  make: ({ project }) => weightsOf(project.project),
   alike: sameValue,
 });
 

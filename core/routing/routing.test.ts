@@ -11,22 +11,22 @@ import { openAirSegments } from './open-air.ts';
 import { routeDevice, type RoutedPath } from './route-device.ts';
 import type { EndPlace } from './ends.ts';
 
-const route = (document: ProjectDocument, end: Partial<EndPlace>) =>
+const route = (project: ProjectDocument, end: Partial<EndPlace>) =>
   routeDevice(
-    networkOf(buildingOf(document)),
+    networkOf(buildingOf(project)),
     { levelId: 'm', x: 1, y: 2, heightM: null, mount: 'ceiling', ...end },
-    document.racks.rack,
+    project.racks.rack,
   );
 
-function way(document: ProjectDocument, end: Partial<EndPlace>): RoutedPath {
-  const routed = route(document, end);
+function way(project: ProjectDocument, end: Partial<EndPlace>): RoutedPath {
+  const routed = route(project, end);
   if (!routed.ok) throw new Error(JSON.stringify(routed.problem));
-  expect(openAirSegments(buildingOf(document), routed.value.points, routed.value.media)).to.deep.equal([]);
+  expect(openAirSegments(buildingOf(project), routed.value.points, routed.value.media)).to.deep.equal([]);
   return routed.value;
 }
 
-const problem = (document: ProjectDocument, end: Partial<EndPlace>) => {
-  const routed = route(document, end);
+const problem = (project: ProjectDocument, end: Partial<EndPlace>) => {
+  const routed = route(project, end);
   return routed.ok ? 'found a way' : routed.problem.code;
 };
 
@@ -63,11 +63,11 @@ describe('a route', () => {
       sillM: 0.9,
       headM: 2.1,
     });
-    const document = smallHouse({ openings: [window] });
-    const { points } = way(document, { mount: 'wall', x: 0, y: 2.1, heightM: 0.4 });
+    const project = smallHouse({ openings: [window] });
+    const { points } = way(project, { mount: 'wall', x: 0, y: 2.1, heightM: 0.4 });
     expect(points[1][1] >= 2.7 - 1e-9 || points[1][1] <= 1.3 + 1e-9).to.equal(true);
     expect(points[1][2]).to.equal(0.4);
-    expect(problem(document, { mount: 'wall', x: 0, y: 2.1, heightM: 1.5 })).to.equal('in-opening');
+    expect(problem(project, { mount: 'wall', x: 0, y: 2.1, heightM: 1.5 })).to.equal('in-opening');
   });
 
   it('takes the riser to another storey and stays inside it', () => {
@@ -117,20 +117,20 @@ describe('a route', () => {
     fc.assert(
       fc.property(fc.infiniteStream(fc.double({ min: 0, max: 0.999, noNaN: true })), (numbers) => {
         const draw = () => numbers.next().value as number;
-        const document = randomHouse(draw);
-        const building = buildingOf(document);
-        const rooms = Object.values(document.rooms);
+        const project = randomHouse(draw);
+        const building = buildingOf(project);
+        const rooms = Object.values(project.rooms);
         const [x0, y0, x1, y1] = [rooms[0].polygon[0][0], 0, rooms.at(-1)!.polygon[1][0], rooms[0].polygon[2][1]];
         for (let k = 0; k < 6; k++) {
           const end: EndPlace =
             k % 2 === 0
               ? { levelId: 'm', mount: 'ceiling', heightM: null, x: x0 + draw() * (x1 - x0), y: y0 + draw() * (y1 - y0) }
               : { levelId: 'm', mount: 'wall', heightM: draw() * 2, x: x0 + draw() * (x1 - x0), y: draw() < 0.5 ? 0 : y1 };
-          const routed = routeDevice(networkOf(building), end, document.racks.rack);
+          const routed = routeDevice(networkOf(building), end, project.racks.rack);
           if (!routed.ok) continue;
           expect(openAirSegments(building, routed.value.points, routed.value.media)).to.deep.equal([]);
-          const again = buildingOf(structuredClone(document));
-          expect(routeDevice(networkOf(again), end, document.racks.rack)).to.deep.equal(routed);
+          const again = buildingOf(structuredClone(project));
+          expect(routeDevice(networkOf(again), end, project.racks.rack)).to.deep.equal(routed);
         }
       }),
       { numRuns: 40 },
@@ -138,9 +138,9 @@ describe('a route', () => {
   });
 
   it('in the demo house exists for every run and lies in no open room', () => {
-    const { document } = buildGranary({ shortId: '7K3MQ', name: 'Granary', description: '', client: '', address: '' });
-    const building = buildingOf(document);
-    const runs = planRuns(document);
+    const { project } = buildGranary({ shortId: '7K3MQ', name: 'Granary', description: '', client: '', address: '' });
+    const building = buildingOf(project);
+    const runs = planRuns(project);
     expect(runs.length).to.be.greaterThan(100);
     for (const { run, points, media } of runs) {
       expect(points, run.number).to.have.length.greaterThan(1);

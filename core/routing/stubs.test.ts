@@ -15,15 +15,15 @@ const slab = (features: Feature[]): ProjectDocument => ({
 const duct = (id: string, points: [number, number][], kind: Feature['kind'] = 'screed-way') =>
   newFeature({ id, levelId: 'm', kind, points, widthM: 0.025, bottomM: -0.1, topM: -0.07 });
 
-function routed(document: ProjectDocument, end: Partial<EndPlace>) {
-  const building = buildingOf(document);
+function routed(project: ProjectDocument, end: Partial<EndPlace>) {
+  const building = buildingOf(project);
   const place: EndPlace = { levelId: 'm', x: 2, y: 0, heightM: 0.3, mount: 'wall', ...end };
-  const path = routeDevice(networkOf(building), place, document.racks.rack);
+  const path = routeDevice(networkOf(building), place, project.racks.rack);
   if (path.ok) expect(openAirSegments(building, path.value.points, path.value.media)).to.deep.equal([]);
   return path;
 }
-function measured(document: ProjectDocument, end: Partial<EndPlace> = {}) {
-  const path = routed(document, end);
+function measured(project: ProjectDocument, end: Partial<EndPlace> = {}) {
+  const path = routed(project, end);
   if (!path.ok) throw new Error(JSON.stringify(path.problem));
   const { riseM, runM, dropM, holes, media } = path.value;
   return { riseM, runM, dropM, holes: holes.map(({ member }) => member), media: [...new Set(media)] };
@@ -104,7 +104,7 @@ describe('a house of concrete', () => {
   });
 
   it('does not pass a doorway in the wall on the way to the duct', () => {
-    const document = slab([
+    const project = slab([
       duct('d', [
         [1.3, 0],
         [1.3, 2],
@@ -112,12 +112,12 @@ describe('a house of concrete', () => {
       ]),
     ]);
     const door = { wallId: 'south1', kind: 'door', offsetM: 1.7, widthM: 0.4, sillM: 0, headM: 2 } as const;
-    const barred = { ...document, openings: { o: { ...smallDoor, ...door, id: 'o' } } };
+    const barred = { ...project, openings: { o: { ...smallDoor, ...door, id: 'o' } } };
     expect(routed(barred, { x: 2.2 }).ok).to.equal(false);
   });
 
   it('leads what stands beside a channel into it, even in a wall that is closed', () => {
-    const document: ProjectDocument = {
+    const project: ProjectDocument = {
       ...smallHouse({
         rooms: [{ framing: 'slab' }, { framing: 'slab' }],
         walls: Object.fromEntries(
@@ -140,7 +140,7 @@ describe('a house of concrete', () => {
       },
     };
     // 0.19 down, 0.1 into it, 8.1 + 1.9 along, 0.3 out of it, 1.89 up.
-    const way = measured(document, {});
+    const way = measured(project, {});
     expect(way.media).to.deep.equal(['surface']);
     expect(way.holes).to.deep.equal([]);
     expect(way.runM).to.be.closeTo(0.1 + 8.1 + 1.9 + 0.3, 0.02);

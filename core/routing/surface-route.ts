@@ -75,14 +75,10 @@ interface Crossing {
  * room to room beside the frames of doorways instead, on one level, and over no door. Lengths in metres.
  * Problems: `outside-rooms`, `surface-no-way`.
  */
-export function surfaceRoute(
-  document: ProjectDocument,
-  run: Run,
-  through: 'holes' | 'doorways' = 'holes',
-): Outcome<SurfaceRoute> {
-  const building = buildingOf(document);
-  const device = document.devices[run.deviceId];
-  const far = run.toDeviceId === null ? document.racks[run.rackId] : document.devices[run.toDeviceId];
+export function surfaceRoute(project: ProjectDocument, run: Run, through: 'holes' | 'doorways' = 'holes'): Outcome<SurfaceRoute> {
+  const building = buildingOf(project);
+  const device = project.devices[run.deviceId];
+  const far = run.toDeviceId === null ? project.racks[run.rackId] : project.devices[run.toDeviceId];
   const [start, end] = [
     placeIn(building, device.levelId, [device.x, device.y], device.roomId),
     placeIn(building, far.levelId, [far.x, far.y], null),
@@ -90,18 +86,18 @@ export function surfaceRoute(
   if (!start || !end) return err('outside-rooms', { kind: 'infeasible', field: 'position' });
   const crossings =
     through === 'holes' ? crossingsBetween(building, device.levelId, far.levelId) : doorwaysOn(building, device.levelId);
-  const found = shortest(document, building, start, end, crossings, through === 'holes');
+  const found = shortest(project, building, start, end, crossings, through === 'holes');
   if (!found) return err('surface-no-way', { kind: 'infeasible', field: 'position' });
   const { legs: path, passed } = found;
   const legs = path.map(({ from, to }): SurfaceLeg => {
-    return { roomId: from.roomId, ...along(document, building, from, to) };
+    return { roomId: from.roomId, ...along(project, building, from, to) };
   });
   const deviceM = device.heightM ?? building.levelById[device.levelId].ceilingHeightM;
   const farM = 'entryHeightM' in far ? far.entryHeightM : (far.heightM ?? building.levelById[far.levelId].ceilingHeightM);
   const riseM = passed.reduce((sum, crossing) => sum + crossing.riseM, 0);
   const floorsPierced = passed.filter((crossing) => crossing.riseM > 0).length;
   const uprightM = Math.abs(deviceM - SKIRTING_M) + Math.abs(farM - SKIRTING_M) + riseM;
-  const turns = legs.flatMap(({ points, roomId }) => cornersOf(document.rooms[roomId], points));
+  const turns = legs.flatMap(({ points, roomId }) => cornersOf(project.rooms[roomId], points));
   const channelM = legs.reduce((sum, { lengthM }) => sum + lengthM, 0);
   const inRackRoom = legs
     .filter(({ roomId }) => roomId === end.roomId && roomId !== start.roomId)
@@ -215,7 +211,7 @@ interface Leg {
 
 /** Cheapest chain of legs from room to room, with the holes that it passes. */
 function shortest(
-  document: ProjectDocument,
+  project: ProjectDocument,
   building: Building,
   start: Place,
   end: Place,
@@ -240,7 +236,7 @@ function shortest(
       let stepM = Infinity;
       if (n === otherSide(next)) stepM = crossings[(n >> 1) - 1].weighsM;
       else if (nodes[n].roomId === nodes[next].roomId) {
-        const leg = along(document, building, nodes[next], nodes[n]);
+        const leg = along(project, building, nodes[next], nodes[n]);
         stepM = leg.doors > 0 && !overDoors ? Infinity : leg.lengthM;
       }
       if (cost[next] + stepM < cost[n] - 1e-9) {
@@ -270,8 +266,8 @@ interface Along {
 }
 
 /** The shorter way along the outline of a room, over the heads of the doors that it meets. */
-function along(document: ProjectDocument, building: Building, from: Place, to: Place): Along {
-  const room = document.rooms[from.roomId];
+function along(project: ProjectDocument, building: Building, from: Place, to: Place): Along {
+  const room = project.rooms[from.roomId];
   const ring = room.polygon as Point2[];
   const totalM = ringLength(ring);
   const forwardM = (to.at - from.at + totalM) % totalM;

@@ -15,9 +15,9 @@ describe('the tree of ways', () => {
     fc.assert(
       fc.property(fc.infiniteStream(fc.double({ min: 0, max: 0.999, noNaN: true })), (numbers) => {
         const draw = () => numbers.next().value as number;
-        const document = draw() < 0.3 ? twoStoreyHouse() : randomHouse(draw);
-        const network = networkOf(buildingOf(document));
-        const { x, y } = document.racks.rack;
+        const project = draw() < 0.3 ? twoStoreyHouse() : randomHouse(draw);
+        const network = networkOf(buildingOf(project));
+        const { x, y } = project.racks.rack;
         const ends = waysIn(network, { ...rackEnd, x, y });
         if (!ends.ok) return;
         const tree = growTree(network, ends.value);

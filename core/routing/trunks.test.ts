@@ -17,15 +17,15 @@ const numbers = fc.infiniteStream(fc.double({ min: 0, max: 0.999, noNaN: true })
 
 /** A drawn house and the demand of a dozen ceiling speakers. */
 function drawn(draw: () => number) {
-  const document = randomHouse(draw);
-  const network = networkOf(buildingOf(document));
-  const ends = waysIn(network, rackPlace(document.racks.rack));
-  const { x } = document.racks.rack;
+  const project = randomHouse(draw);
+  const network = networkOf(buildingOf(project));
+  const ends = waysIn(network, rackPlace(project.racks.rack));
+  const { x } = project.racks.rack;
   const starts = Array.from({ length: 12 }, () =>
     waysIn(network, { levelId: 'm', mount: 'ceiling', heightM: null, x: draw() * x, y: 0.2 + draw() * 3 }),
   ).flatMap((ways) => (ways.ok ? [ways.value] : []));
   const demands: Demand[] = ends.ok ? [{ ends: ends.value, starts }] : [];
-  return { document, network, demands };
+  return { document: project, network, demands };
 }
 
 describe('ways that runs share', () => {
@@ -75,8 +75,8 @@ describe('what a way costs', () => {
     const above: EndPlace = { ...speaker, levelId: 'u' };
     const withOne = twoStoreyHouse();
     const without = { ...withOne, risers: {} };
-    const cost = (document: typeof withOne) => {
-      const routed = routeDevice(networkOf(buildingOf(document)), above, document.racks.rack);
+    const cost = (project: typeof withOne) => {
+      const routed = routeDevice(networkOf(buildingOf(project)), above, project.racks.rack);
       return routed.ok ? routed.value.costM : Infinity;
     };
     fc.assert(
@@ -102,8 +102,8 @@ describe('what a way costs', () => {
 });
 
 describe('a rule for a way', () => {
-  const document = twoStoreyHouse();
-  const building = buildingOf(document);
+  const project = twoStoreyHouse();
+  const building = buildingOf(project);
   const network = networkOf(building);
   const above: EndPlace = { levelId: 'u', mount: 'ceiling', heightM: null, x: 2, y: 3.4 };
   const rule = (more: Partial<RouteRule>): RouteRule => ({
@@ -117,7 +117,7 @@ describe('a rule for a way', () => {
     ...more,
   });
   const route = (rules: readonly RouteRule[]) => {
-    const routed = routeDevice(network, above, document.racks.rack, NOT_SHARED, rules);
+    const routed = routeDevice(network, above, project.racks.rack, NOT_SHARED, rules);
     if (!routed.ok) throw new Error(routed.problem.code);
     expect(openAirSegments(building, routed.value.points, routed.value.media)).to.deep.equal([]);
     return routed.value;
@@ -146,7 +146,7 @@ describe('a rule for a way', () => {
   });
 
   it('can be made of another way, which is then the one that the run takes', () => {
-    const choices = otherWays(network, above, rackPlace(document.racks.rack), NOT_SHARED, []);
+    const choices = otherWays(network, above, rackPlace(project.racks.rack), NOT_SHARED, []);
     if (!choices.ok) throw new Error(choices.problem.code);
     const { taken, others } = choices.value;
     expect(taken.costM).to.be.closeTo(route([]).costM, 1e-9);
@@ -157,7 +157,7 @@ describe('a rule for a way', () => {
       rule({ id: `rule${n}`, kind: 'through', target: 'point', targetId: '', at: [x, y, z] }),
     );
     expect(rules.length).to.be.at.least(1);
-    const led = routeBetween(network, above, rackPlace(document.racks.rack), '', NOT_SHARED, rules);
+    const led = routeBetween(network, above, rackPlace(project.racks.rack), '', NOT_SHARED, rules);
     if (!led.ok) throw new Error(led.problem.code);
     expect(led.value.broken).to.deep.equal([]);
     expect(led.value.costM).to.be.at.most(way.costM + 3);

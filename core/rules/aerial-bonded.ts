@@ -15,14 +15,14 @@ export const aerialBonded = defineCheck({
   reads: ['deviceTypes'],
   nodes: [MASTS, OF_TYPE['bonding-bar']],
   safety: true,
-  run: ({ document }) => {
-    if (hasType(document, 'bonding-bar')) return [];
-    return pickedFrom(document, MASTS).map((device): RuleFinding =>
+  run: ({ project }) => {
+    if (hasType(project, 'bonding-bar')) return [];
+    return pickedFrom(project, MASTS).map((device): RuleFinding =>
       say(
         'stop',
         'aerial-not-bonded',
         [{ in: 'devices', id: device.id }],
-        { number: '', device: document.deviceTypes[device.typeId].name },
+        { number: '', device: project.deviceTypes[device.typeId].name },
         { measured: 0, allowed: 1, cures: (house) => bondingBar(house, house) },
       ),
     );

@@ -11,14 +11,14 @@ export const askedFor = defineCheck({
   stage: 'brief',
   appliesTo: 'devices',
   reads: ['briefCells', 'deviceTypes', 'devices', 'levels', 'roomBriefs', 'rooms'],
-  run: ({ document }) => {
-    const signed = new Set(listOf(document, 'roomBriefs').flatMap(({ roomId, signedOn }) => (signedOn === '' ? [] : [roomId])));
+  run: ({ project }) => {
+    const signed = new Set(listOf(project, 'roomBriefs').flatMap(({ roomId, signedOn }) => (signedOn === '' ? [] : [roomId])));
     if (signed.size === 0) return [];
-    return listOf(document, 'devices').flatMap((device): RuleFinding[] => {
+    return listOf(project, 'devices').flatMap((device): RuleFinding[] => {
       if (device.roomId === null || !signed.has(device.roomId)) return [];
-      const { answers, name } = document.deviceTypes[device.typeId];
-      if (answers === null || cellOf(document, device.roomId, answers)) return [];
-      const room = document.rooms[device.roomId];
+      const { answers, name } = project.deviceTypes[device.typeId];
+      if (answers === null || cellOf(project, device.roomId, answers)) return [];
+      const room = project.rooms[device.roomId];
       return [
         say(
           'look',

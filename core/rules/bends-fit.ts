@@ -19,9 +19,9 @@ export const bendsFit = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes'],
   nodes: [BUILDING],
-  ofRun: ({ run, points, media }, { document }) => {
-    const cable = document.cableTypes[run.cableTypeId];
-    const tight = tightBends(buildingOf(document), points, media).filter(({ roomM }) => roomM < cable.bendRadiusM * (1 - 1e-9));
+  ofRun: ({ run, points, media }, { project }) => {
+    const cable = project.cableTypes[run.cableTypeId];
+    const tight = tightBends(buildingOf(project), points, media).filter(({ roomM }) => roomM < cable.bendRadiusM * (1 - 1e-9));
     if (tight.length === 0) return [];
     const worst = tight.reduce((a, b) => (b.roomM < a.roomM ? b : a));
     return [
@@ -37,10 +37,10 @@ export const bendsFit = defineCheck({
 });
 
 /** Cables for the same use that bend into the room that is there. */
-function limber(document: ProjectDocument, run: Run, { roomM }: TightBend): Cure[] {
+function limber(project: ProjectDocument, run: Run, { roomM }: TightBend): Cure[] {
   if (isKept(run)) return [];
-  const own = document.cableTypes[run.cableTypeId];
-  const instead = listOf(document, 'cableTypes')
+  const own = project.cableTypes[run.cableTypeId];
+  const instead = listOf(project, 'cableTypes')
     .filter((other) => other.id !== own.id && isForTheSame(own, other) && other.bendRadiusM <= roomM)
     .sort((a, b) => b.bendRadiusM - a.bendRadiusM)[0];
   const operation = instead && update('runs', run, { cableTypeId: instead.id });

@@ -11,8 +11,8 @@ export const bondLength = defineCheck({
   reads: ['cableTypes'],
   safety: true,
   limits: { longestM: { usual: 6, least: 1, most: 6, unit: 'm', safer: 'less' } },
-  ofRun: ({ run, device, length }, { document, limit }) => {
-    const cable = document.cableTypes[run.cableTypeId];
+  ofRun: ({ run, device, length }, { project, limit }) => {
+    const cable = project.cableTypes[run.cableTypeId];
     if (!length || cable.family !== 'bond' || device.typeId !== 'surge-arrester') return [];
     const lengthM = length.riseM + length.runM + length.dropM + run.deviceSlackM + run.rackSlackM;
     const longestM = limit('longestM');

@@ -57,39 +57,39 @@ export class JoistHalves {
   readonly halves: Half[] = [];
   private readonly ceilings = new Map<Room, Ceiling>();
 
-  boredOf(document: ProjectDocument, planned: PlannedRun): Bored {
+  boredOf(project: ProjectDocument, planned: PlannedRun): Bored {
     if (planned.points.length < 2) return NOTHING;
-    const diameterM = document.cableTypes[planned.run.cableTypeId].outsideDiameterM;
+    const diameterM = project.cableTypes[planned.run.cableTypeId].outsideDiameterM;
     const needM = holeForM([diameterM]);
     const bad: Bad[] = [];
     const throughs: number[] = [];
     const { number } = planned.run;
     const add: AddBad = (hole, code, measured, allowed) => bad.push({ code, hole, number, measured, allowed });
-    for (const hole of holesOfRun(document, planned)) {
+    for (const hole of holesOfRun(project, planned)) {
       const { member, wallId, roomId } = hole;
-      const room = roomId === null ? undefined : document.rooms[roomId];
+      const room = roomId === null ? undefined : project.rooms[roomId];
       if (member === 'joist' && room) {
-        this.joist(document, room, hole, needM, throughs, add);
+        this.joist(project, room, hole, needM, throughs, add);
         continue;
       }
-      const depthM = boredDepthM(member, wallId === null ? undefined : document.walls[wallId], room);
+      const depthM = boredDepthM(member, wallId === null ? undefined : project.walls[wallId], room);
       if (depthM === null) continue;
-      const { mostM } = boreLimit(member === 'stud' ? 'stud' : 'plate', depthM, document.project.jurisdiction);
+      const { mostM } = boreLimit(member === 'stud' ? 'stud' : 'plate', depthM, project.project.jurisdiction);
       if (needM > mostM + 1e-9) add(hole, 'bore-too-large', needM, mostM);
     }
     return bad.length + throughs.length > 0 ? { bad, diameterM, bitM: bitFor(needM) ?? Infinity, throughs } : NOTHING;
   }
 
-  private joist(document: ProjectDocument, room: Room, hole: Hole, needM: number, throughs: number[], add: AddBad): void {
+  private joist(project: ProjectDocument, room: Room, hole: Hole, needM: number, throughs: number[], add: AddBad): void {
     // Engineered joists wait for their maker's paper whatever is bored.
     if (room.framing === 'i-joist') {
       add(hole, 'bore-engineered', null, null);
       return;
     }
-    const ceiling = this.ceilingOf(document, room);
+    const ceiling = this.ceilingOf(project, room);
     const { mostM, spanShares } = ceiling.limit;
     if (needM > mostM + 1e-9) add(hole, 'bore-too-large', needM, mostM);
-    const span = framingOf(document).spanAt(room, [hole.at[0], hole.at[1]]);
+    const span = framingOf(project).spanAt(room, [hole.at[0], hole.at[1]]);
     if (!span) return;
     const first = span.atM - span.fromM <= span.toM - span.atM;
     throughs.push(this.halvesOf(ceiling, room, span)[first ? 0 : 1], Math.round(span.atM / PLACE_M));
@@ -99,10 +99,10 @@ export class JoistHalves {
       add(hole, 'bore-off-span', share, share < spanShares[0] ? spanShares[0] : spanShares[1]);
   }
 
-  private ceilingOf(document: ProjectDocument, room: Room): Ceiling {
+  private ceilingOf(project: ProjectDocument, room: Room): Ceiling {
     let ceiling = this.ceilings.get(room);
     if (!ceiling) {
-      const limit = boreLimit('joist', room.joistDepthM, document.project.jurisdiction);
+      const limit = boreLimit('joist', room.joistDepthM, project.project.jurisdiction);
       this.ceilings.set(room, (ceiling = { limit, numbers: new Map() }));
     }
     return ceiling;
@@ -136,6 +136,6 @@ export const BORED_BY_RUN = each<'runs', Bored>({
   tables: ['project', 'levels', 'rooms', 'walls', 'cableTypes'],
   nodes: [BUILDING, FRAMING, JOIST_HALVES],
   beside: [PLANNED_RUN],
-  make: ({ id }, read) => read.get(JOIST_HALVES).boredOf(read.document, read.one(PLANNED_RUN, id)!),
+  make: ({ id }, read) => read.get(JOIST_HALVES).boredOf(read.project, read.one(PLANNED_RUN, id)!),
   alike: sameValue,
 });

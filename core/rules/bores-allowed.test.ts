@@ -3,14 +3,14 @@ import { newLevel, type ProjectDocument, type Room, update, type Wall } from '..
 import { planRuns, runState, waysOf } from '../runs/index.ts';
 import { applied, checked, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 
-const said = (document: ProjectDocument, check: string) => checked(document).filter((one) => one.check === check);
+const said = (project: ProjectDocument, check: string) => checked(project).filter((one) => one.check === check);
 /** Joists square to the way from the west room to the rack. */
 const across: Partial<Room>[] = [{ joistAngleRad: Math.PI / 2 }, { joistAngleRad: Math.PI / 2 }];
 const house = (rooms: Partial<Room>[], walls: Record<string, Partial<Wall>> = {}, typeId = 'ceiling-speaker') =>
-  withDevices(smallHouse({ rooms, walls }), [{ typeId, at: [1, 2] }], countedIds()).document;
-const inRegion = (document: ProjectDocument, jurisdiction: 'NA' | 'EU' | 'UK'): ProjectDocument => ({
-  ...document,
-  project: { ...document.project, jurisdiction },
+  withDevices(smallHouse({ rooms, walls }), [{ typeId, at: [1, 2] }], countedIds()).project;
+const inRegion = (project: ProjectDocument, jurisdiction: 'NA' | 'EU' | 'UK'): ProjectDocument => ({
+  ...project,
+  project: { ...project.project, jurisdiction },
 });
 
 describe('bores', () => {
@@ -51,7 +51,7 @@ describe('bores', () => {
 
 describe('bends', () => {
   const outlet = (walls: Record<string, Partial<Wall>>) =>
-    withDevices(smallHouse({ walls }), [{ typeId: 'coax-outlet', at: [2, 0.05] }], countedIds()).document;
+    withDevices(smallHouse({ walls }), [{ typeId: 'coax-outlet', at: [2, 0.05] }], countedIds()).project;
 
   it('of coax into a box in a furred wall want more depth than it has; a stud wall is deep enough', () => {
     const shallow = outlet({ south1: { kind: 'furred', cavityDepthM: 0.038, studWidthM: 0.038 } });
@@ -67,8 +67,8 @@ describe('bends', () => {
       [{ typeId: 'display', at: [2, 0.05] }],
       countedIds(),
     );
-    const [run] = Object.values(base.document.runs);
-    const copper = applied(base.document, [update('runs', run, { cableTypeId: 'hdmi_passive_24' })!]);
+    const [run] = Object.values(base.project.runs);
+    const copper = applied(base.project, [update('runs', run, { cableTypeId: 'hdmi_passive_24' })!]);
     const found = said(copper, 'bends-fit').find(({ subjects }) => subjects[0].id === run.id)!;
     expect(found.allowed).to.equal(0.09);
     const cured = applied(copper, found.cures[0].operations);
@@ -76,8 +76,8 @@ describe('bends', () => {
   });
 
   it('over a plate under a ceiling hung by 50 mm are told with the depth of its hollow', () => {
-    const document = outlet({});
-    const low: ProjectDocument = { ...document, levels: { m: newLevel({ ...document.levels.m, cavityDepthM: 0.05 }) } };
+    const project = outlet({});
+    const low: ProjectDocument = { ...project, levels: { m: newLevel({ ...project.levels.m, cavityDepthM: 0.05 }) } };
     const [found] = said(low, 'bends-fit');
     expect(found).to.include({ code: 'bend-plate', measured: 0.05 });
   });
@@ -85,11 +85,11 @@ describe('bends', () => {
 
 describe('the cables of a type', () => {
   it('that are missing are told and added; nothing is said where all are there', () => {
-    const { document, devices } = withDevices(smallHouse(), [{ typeId: 'modem-place', at: [2, 0.05] }], countedIds());
-    expect(said(document, 'legs-complete')).to.deep.equal([]);
-    const back = Object.values(document.runs).find(({ leg }) => leg === 2)!;
-    const { [back.id]: _gone, ...runs } = document.runs;
-    const short: ProjectDocument = { ...document, runs };
+    const { project, devices } = withDevices(smallHouse(), [{ typeId: 'modem-place', at: [2, 0.05] }], countedIds());
+    expect(said(project, 'legs-complete')).to.deep.equal([]);
+    const back = Object.values(project.runs).find(({ leg }) => leg === 2)!;
+    const { [back.id]: _gone, ...runs } = project.runs;
+    const short: ProjectDocument = { ...project, runs };
     const [found] = said(short, 'legs-complete');
     expect(found).to.include({ code: 'legs-missing', measured: 1, allowed: 2 });
     expect(found.subjects).to.deep.equal([{ in: 'devices', id: devices[0].id }]);

@@ -18,7 +18,7 @@ export const boresAllowed = defineCheck({
   reads: ['rooms'],
   safety: true,
   nodes: [BORED_BY_RUN, NUMBER_ORDER, BUILDING],
-  run: ({ document, read }) => {
+  run: ({ project, read }) => {
     const bad: Bad[] = [];
     for (const one of inNumberOrder(read, BORED_BY_RUN)) for (const each of one.bad) bad.push(each);
     if (bad.length === 0) return [];
@@ -32,14 +32,14 @@ export const boresAllowed = defineCheck({
     }
     return [...byWhere.values()]
       .sort(([a], [b]) => CODES.indexOf(a.code) - CODES.indexOf(b.code))
-      .map((those) => findingOf(document, those));
+      .map((those) => findingOf(project, those));
   },
 });
 
-function findingOf(document: ProjectDocument, those: readonly Bad[]): RuleFinding {
+function findingOf(project: ProjectDocument, those: readonly Bad[]): RuleFinding {
   const [{ code, hole }] = those;
   const { member, wallId, roomId, at } = hole;
-  const level = levelUnder(buildingOf(document), at[2])!;
+  const level = levelUnder(buildingOf(project), at[2])!;
   const where: { in: CollectionName; id: string } =
     wallId !== null
       ? { in: 'walls', id: wallId }
@@ -48,8 +48,8 @@ function findingOf(document: ProjectDocument, those: readonly Bad[]): RuleFindin
         : { in: 'levels', id: level.id };
   const places = new Set(those.map((one) => one.hole.at.map((value) => Math.round(value / 0.05)).join()));
   const figures = {
-    number: roomId === null ? level.code : document.rooms[roomId].code,
-    place: roomId === null ? level.name : document.rooms[roomId].name,
+    number: roomId === null ? level.code : project.rooms[roomId].code,
+    place: roomId === null ? level.name : project.rooms[roomId].name,
     member,
     count: places.size,
     runs: [...new Set(those.map(({ number }) => number))],

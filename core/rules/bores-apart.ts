@@ -187,8 +187,8 @@ function byRoom(crowds: readonly Crowd[]): RuleFinding[] {
 }
 
 /** A ceiling hung under the joists: cables lie on it and nothing is bored. */
-function hungCeiling(document: ProjectDocument, roomId: string): Cure[] {
-  const room = document.rooms[roomId];
+function hungCeiling(project: ProjectDocument, roomId: string): Cure[] {
+  const room = project.rooms[roomId];
   const operation = room && update('rooms', room, { framing: 'dropped' });
   return operation ? [{ code: 'hang-ceiling', figures: { place: room.name }, operations: [operation] }] : [];
 }

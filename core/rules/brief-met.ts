@@ -13,11 +13,11 @@ export const briefMet = defineCheck({
   appliesTo: 'rooms',
   reads: ['briefCells', 'cableTypes', 'deviceTypes', 'devices', 'rooms'],
   nodes: [PLANNED_RUNS],
-  run: ({ document, runs }) => {
-    if (Object.keys(document.briefCells).length === 0) return [];
-    return requirementsOf(document, runs).flatMap(({ cell, unit, devices, missing, reached, holds }): RuleFinding[] => {
+  run: ({ project, runs }) => {
+    if (Object.keys(project.briefCells).length === 0) return [];
+    return requirementsOf(project, runs).flatMap(({ cell, unit, devices, missing, reached, holds }): RuleFinding[] => {
       if (holds) return [];
-      const { subjects, figures } = cellSubject(document, cell);
+      const { subjects, figures } = cellSubject(project, cell);
       const own = devices.map(({ id }) => ({ in: 'devices' as const, id }));
       if (missing > 0)
         return [

@@ -3,10 +3,10 @@ import type { RuleFinding } from './check.ts';
 
 /** The room and the answer that a rule of the brief speaks of. */
 export const cellSubject = (
-  document: ProjectDocument,
+  project: ProjectDocument,
   cell: BriefCell,
 ): Pick<RuleFinding, 'subjects'> & { figures: Record<string, unknown> } => {
-  const room = document.rooms[cell.roomId];
+  const room = project.rooms[cell.roomId];
   return {
     subjects: [
       { in: 'rooms', id: room.id },

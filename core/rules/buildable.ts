@@ -28,19 +28,19 @@ export const buildable = defineCheck({
   appliesTo: 'devices',
   reads: ['deviceTypes', 'features', 'levels', 'rooms'],
   beside: [CLASHES_OF_DEVICE],
-  ofDevice: (device, { document, read }) => {
+  ofDevice: (device, { project, read }) => {
     // A device of an alternative that does not hold is not built.
-    if (device.belongsTo !== null && !document.features[device.belongsTo]?.chosen) return [];
-    return read.one(CLASHES_OF_DEVICE, device.id)!.map((clash) => findingOf(document, device, clash));
+    if (device.belongsTo !== null && !project.features[device.belongsTo]?.chosen) return [];
+    return read.one(CLASHES_OF_DEVICE, device.id)!.map((clash) => findingOf(project, device, clash));
   },
 });
 
-function findingOf(document: ProjectDocument, device: Device, clash: Clash): RuleFinding {
+function findingOf(project: ProjectDocument, device: Device, clash: Clash): RuleFinding {
   return say(
     clash.rank,
     clash.code,
     [{ in: 'devices', id: device.id }, ...(clash.with ? [clash.with] : [])],
-    { number: placeName(document, device), device: document.deviceTypes[device.typeId].name, ...clash.figures },
+    { number: placeName(project, device), device: project.deviceTypes[device.typeId].name, ...clash.figures },
     {
       measured: clash.measured,
       allowed: clash.allowed,
@@ -54,29 +54,29 @@ function findingOf(document: ProjectDocument, device: Device, clash: Clash): Rul
   );
 }
 
-const placeName = (document: ProjectDocument, device: Device) =>
-  `${device.roomId === null ? document.levels[device.levelId].code : document.rooms[device.roomId].code} ${document.deviceTypes[device.typeId].code}`;
+const placeName = (project: ProjectDocument, device: Device) =>
+  `${device.roomId === null ? project.levels[device.levelId].code : project.rooms[device.roomId].code} ${project.deviceTypes[device.typeId].code}`;
 
-function curesOf(document: ProjectDocument, device: Device, type: DeviceType, { code }: Clash): Cure[] {
-  if (CURED_BY_MOVING.has(code)) return moves(document, device);
-  if (code === 'mount-needs-blocking' || code === 'mount-overhead') return blocking(document, device);
-  if (code === 'mount-not-flush') return mounts(document, device, type, (mount) => mount.holds?.style === 'recessed');
-  if (code === 'mount-does-not-turn') return mounts(document, device, type, (mount) => (mount.holds?.turnRad ?? 0) > 0);
-  if (code === 'mount-over-rated' || code === 'mount-too-wide') return mounts(document, device, type, () => true);
-  if (code === 'mount-bracket-misfit') return brackets(document, device, type);
-  if (code === 'mount-no-far-device') return farBox(document, device, type);
-  if (code.startsWith('climate-')) return remoteSensor(document, device);
+function curesOf(project: ProjectDocument, device: Device, type: DeviceType, { code }: Clash): Cure[] {
+  if (CURED_BY_MOVING.has(code)) return moves(project, device);
+  if (code === 'mount-needs-blocking' || code === 'mount-overhead') return blocking(project, device);
+  if (code === 'mount-not-flush') return mounts(project, device, type, (mount) => mount.holds?.style === 'recessed');
+  if (code === 'mount-does-not-turn') return mounts(project, device, type, (mount) => (mount.holds?.turnRad ?? 0) > 0);
+  if (code === 'mount-over-rated' || code === 'mount-too-wide') return mounts(project, device, type, () => true);
+  if (code === 'mount-bracket-misfit') return brackets(project, device, type);
+  if (code === 'mount-no-far-device') return farBox(project, device, type);
+  if (code.startsWith('climate-')) return remoteSensor(project, device);
   return [];
 }
 
-function moves(document: ProjectDocument, device: Device): Cure[] {
-  return legalPlaces(document, device, MOST_MOVES).flatMap((place): Cure[] => {
+function moves(project: ProjectDocument, device: Device): Cure[] {
+  return legalPlaces(project, device, MOST_MOVES).flatMap((place): Cure[] => {
     const both = place.twin && [
       { deviceId: device.id, to: place.at },
       { deviceId: place.twin.deviceId, to: place.twin.at },
     ];
-    const alone = moveDevices(document, [{ deviceId: device.id, to: place.at }]);
-    const pair = both ? moveDevices(document, both) : null;
+    const alone = moveDevices(project, [{ deviceId: device.id, to: place.at }]);
+    const pair = both ? moveDevices(project, both) : null;
     const figures = { shiftM: place.shiftM };
     return [
       ...(pair?.ok ? [{ code: 'move-pair', figures, operations: pair.value }] : []),
@@ -85,10 +85,10 @@ function moves(document: ProjectDocument, device: Device): Cure[] {
   });
 }
 
-function blocking(document: ProjectDocument, device: Device): Cure[] {
-  const need = blockingNeeds(document).find((one) => one.device.id === device.id && !one.there);
+function blocking(project: ProjectDocument, device: Device): Cure[] {
+  const need = blockingNeeds(project).find((one) => one.device.id === device.id && !one.there);
   const id = `blk_${device.id}`.slice(0, 40);
-  if (!need || Object.hasOwn(document.framingMembers, id)) return [];
+  if (!need || Object.hasOwn(project.framingMembers, id)) return [];
   const member = create('framingMembers', {
     id,
     wallId: need.wall?.id ?? null,
@@ -109,29 +109,29 @@ function choose(device: Device, mount: DeviceType): Cure[] {
   return operation ? [{ code: 'use-mount', figures: { name: mount.name }, operations: [operation] }] : [];
 }
 
-function mounts(document: ProjectDocument, device: Device, type: DeviceType, fits: (mount: DeviceType) => boolean): Cure[] {
-  const best = mountsFor(document, type).find(
+function mounts(project: ProjectDocument, device: Device, type: DeviceType, fits: (mount: DeviceType) => boolean): Cure[] {
+  const best = mountsFor(project, type).find(
     (mount) => mount.holds && mount.holds.ratedKg >= type.weightKg && mount.holds.widestM >= type.sizeM[0] && fits(mount),
   );
   return best ? choose(device, best) : [];
 }
 
-function brackets(document: ProjectDocument, device: Device, type: DeviceType): Cure[] {
-  const best = mountsFor(document, type).find(({ part }) => part === 'bracket');
+function brackets(project: ProjectDocument, device: Device, type: DeviceType): Cure[] {
+  const best = mountsFor(project, type).find(({ part }) => part === 'bracket');
   return best ? choose(device, best) : [];
 }
 
 /** The box that a lead comes from, below its display. */
-function farBox(document: ProjectDocument, device: Device, type: DeviceType): Cure[] {
+function farBox(project: ProjectDocument, device: Device, type: DeviceType): Cure[] {
   const leg = type.cables.find(({ to, toTypeId }) => to === 'device' && toTypeId !== null);
-  const far = leg?.toTypeId ? document.deviceTypes[leg.toTypeId] : undefined;
+  const far = leg?.toTypeId ? project.deviceTypes[leg.toTypeId] : undefined;
   const id = `fb_${device.id}`.slice(0, 38);
-  if (!far || Object.hasOwn(document.devices, id)) return [];
+  if (!far || Object.hasOwn(project.devices, id)) return [];
   const at: Point2 = [device.x + Math.cos(device.facingRad) * 0.15, device.y + Math.sin(device.facingRad) * 0.15];
-  const placed = placeDevice(document, { typeId: far.id, levelId: device.levelId, at }, { device: id, run: (n) => `${id}_${n}` });
+  const placed = placeDevice(project, { typeId: far.id, levelId: device.levelId, at }, { device: id, run: (n) => `${id}_${n}` });
   if (!placed.ok) return [];
   // Leads that waited for it at the rack go to it now.
-  const leads = listOf(document, 'runs').flatMap((run) => {
+  const leads = listOf(project, 'runs').flatMap((run) => {
     const operation =
       run.deviceId === device.id && run.purpose === leg!.purpose && run.toDeviceId === null && !isKept(run)
         ? update('runs', run, { toDeviceId: id, farConnector: leg!.farConnector })
@@ -142,11 +142,11 @@ function farBox(document: ProjectDocument, device: Device, type: DeviceType): Cu
 }
 
 /** A sensor in the midst of the zone reads for the thermostat (practice of climate zones). */
-function remoteSensor(document: ProjectDocument, device: Device): Cure[] {
-  const room = device.roomId === null ? undefined : document.rooms[device.roomId];
-  if (!room || !document.deviceTypes['remote-sensor']) return [];
+function remoteSensor(project: ProjectDocument, device: Device): Cure[] {
+  const room = device.roomId === null ? undefined : project.rooms[device.roomId];
+  if (!room || !project.deviceTypes['remote-sensor']) return [];
   const middle = middleOf(room.polygon as Point2[]);
-  const inside = nearestWall(buildingOf(document), room.levelId, middle, 20, (wall) => wall.cableMayRun);
+  const inside = nearestWall(buildingOf(project), room.levelId, middle, 20, (wall) => wall.cableMayRun);
   if (!inside) return [];
   const towards: Point2 = [
     inside.point[0] + (middle[0] - inside.point[0]) * 0.02,
@@ -154,11 +154,11 @@ function remoteSensor(document: ProjectDocument, device: Device): Cure[] {
   ];
   const id = `rs_${device.id}`.slice(0, 38);
   const placed = placeDevice(
-    document,
+    project,
     { typeId: 'remote-sensor', levelId: room.levelId, at: towards },
     { device: id, run: (leg) => `${id}_${leg}` },
   );
-  if (!placed.ok || Object.hasOwn(document.devices, id)) return [];
+  if (!placed.ok || Object.hasOwn(project.devices, id)) return [];
   const operations: readonly Operation[] = placed.value.operations;
   return [{ code: 'add-remote-sensor', figures: {}, operations }];
 }

@@ -7,30 +7,30 @@ import { checked, countingIds, smallHouse } from '../testing/index.ts';
 /** So many network drops in one bundle, fed as a device of a PoE class. */
 function bundled(count: number, poeClass: number, jurisdiction: 'NA' | 'EU' = 'EU'): ProjectDocument {
   const ids = countingIds();
-  let document: ProjectDocument = smallHouse();
-  const type = { ...document.deviceTypes['network-drop'], poeClass };
-  document = {
-    ...document,
-    project: { ...document.project, jurisdiction },
-    deviceTypes: { ...document.deviceTypes, [type.id]: type },
+  let project: ProjectDocument = smallHouse();
+  const type = { ...project.deviceTypes['network-drop'], poeClass };
+  project = {
+    ...project,
+    project: { ...project.project, jurisdiction },
+    deviceTypes: { ...project.deviceTypes, [type.id]: type },
   };
-  for (let n = 0; Object.keys(document.runs).length < count; n++) {
+  for (let n = 0; Object.keys(project.runs).length < count; n++) {
     const placed = placeDevice(
-      document,
+      project,
       { typeId: type.id, levelId: 'm', at: [0.4 + (n % 12) * 0.4, n < 12 ? 0.05 : 4.05] },
       ids(),
     );
     if (!placed.ok) throw new Error('refused');
-    const applied = applyChange(document, { operations: placed.value.operations });
+    const applied = applyChange(project, { operations: placed.value.operations });
     if (!applied.ok) throw new Error('refused');
-    document = applied.value;
+    project = applied.value;
   }
-  const all = listOf(document, 'runs').flatMap((run, n) => update('runs', run, { bundle: n < count ? 'B-01' : 'B-09' }) ?? []);
-  const applied = applyChange(document, { operations: all });
+  const all = listOf(project, 'runs').flatMap((run, n) => update('runs', run, { bundle: n < count ? 'B-01' : 'B-09' }) ?? []);
+  const applied = applyChange(project, { operations: all });
   if (!applied.ok) throw new Error('refused');
   return applied.value;
 }
-const found = (document: ProjectDocument) => checked(document).filter(({ check }) => check === 'bundles-sound');
+const found = (project: ProjectDocument) => checked(project).filter(({ check }) => check === 'bundles-sound');
 
 describe('bundles that carry power', () => {
   it('of class 5 and more hold 24 cables; one more is a stop whose cure splits them', () => {

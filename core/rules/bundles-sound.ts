@@ -16,7 +16,7 @@ const POE_OF_RUN = each<'runs', number>({
     ['deviceTypes', devices[deviceId].typeId],
     ['cableTypes', cableTypeId],
   ],
-  make: ({ deviceId, cableTypeId }, { document: { devices, deviceTypes, cableTypes } }) =>
+  make: ({ deviceId, cableTypeId }, { project: { devices, deviceTypes, cableTypes } }) =>
     cableTypes[cableTypeId].family === 'cat' ? (deviceTypes[devices[deviceId].typeId].poeClass ?? 0) : 0,
 });
 
@@ -30,7 +30,7 @@ export const bundlesSound = defineCheck({
   appliesTo: 'runs',
   reads: ['runs', 'project'],
   nodes: [POE_OF_RUN, NUMBER_ORDER],
-  run: ({ document, read }) => {
+  run: ({ project, read }) => {
     const [rows, classOf] = [read.rows('runs'), read.all(POE_OF_RUN)];
     // Where nothing draws so much power there is nothing to look for.
     if (!classOf.some((one) => one >= WARM_CLASS)) return [];
@@ -58,7 +58,7 @@ export const bundlesSound = defineCheck({
         );
       if (warm > 0 && bundle.members.length > MOST_IN_BUNDLE)
         add('bundle-too-warm', 'stop', bundle.members.length, MOST_IN_BUNDLE, '', (house) => split(house, bundle.code));
-      if (hot > 1 && document.project.jurisdiction === 'NA') add('bundle-ampacity', 'look', hot, 1, '');
+      if (hot > 1 && project.project.jurisdiction === 'NA') add('bundle-ampacity', 'look', hot, 1, '');
       return found;
     });
   },
@@ -88,8 +88,8 @@ function bundledRuns(runs: readonly Fed[]): Bundled[] {
 }
 
 /** Half of the drafted ones go into a bundle of their own. */
-function split(document: ProjectDocument, code: string): Cure[] {
-  const all = listOf(document, 'runs').toSorted((a, b) => compareNumbers(a.number, b.number));
+function split(project: ProjectDocument, code: string): Cure[] {
+  const all = listOf(project, 'runs').toSorted((a, b) => compareNumbers(a.number, b.number));
   const members = all.filter(({ bundle, toDeviceId }) => bundle === code && toDeviceId === null);
   const moving = members.filter((run) => !isKept(run)).slice(0, Math.ceil(members.length / 2));
   if (members.length - moving.length > MOST_IN_BUNDLE || moving.length > MOST_IN_BUNDLE) return [];

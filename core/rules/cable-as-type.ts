@@ -10,11 +10,11 @@ export const cableAsType = defineCheck({
   stage: 'devices',
   appliesTo: 'runs',
   reads: ['cableTypes', 'deviceTypes'],
-  ofRun: ({ run, device }, { document }) => {
-    const type = document.deviceTypes[device.typeId];
+  ofRun: ({ run, device }, { project }) => {
+    const type = project.deviceTypes[device.typeId];
     const leg = type.cables[run.leg - 1];
-    const wanted = leg && document.cableTypes[leg.cableTypeId];
-    const cable = document.cableTypes[run.cableTypeId];
+    const wanted = leg && project.cableTypes[leg.cableTypeId];
+    const cable = project.cableTypes[run.cableTypeId];
     if (!wanted || wanted.family === cable.family || (wanted.system === cable.system && wanted.system === 'picture')) return [];
     // Fibre may always take the place of category cable.
     if (wanted.family === 'cat' && cable.family === 'fibre' && type.poeClass === null) return [];

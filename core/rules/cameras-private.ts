@@ -9,8 +9,8 @@ export const camerasPrivate = defineCheck({
   stage: 'devices',
   appliesTo: 'devices',
   reads: ['deviceTypes', 'rooms'],
-  ofDevice: (device, { document }) => {
-    const room = device.roomId === null ? undefined : document.rooms[device.roomId];
+  ofDevice: (device, { project }) => {
+    const room = device.roomId === null ? undefined : project.rooms[device.roomId];
     if (!room || !/camera/.test(device.typeId) || device.typeId === 'wide-camera-wall') return [];
     if (!/bed|bath|shower|wc|toilet|dressing/i.test(`${room.use} ${room.name}`)) return [];
     return [
@@ -21,7 +21,7 @@ export const camerasPrivate = defineCheck({
           { in: 'devices', id: device.id },
           { in: 'rooms', id: room.id },
         ],
-        { number: room.code, room: room.name, device: document.deviceTypes[device.typeId].name },
+        { number: room.code, room: room.name, device: project.deviceTypes[device.typeId].name },
       ),
     ];
   },

@@ -12,17 +12,17 @@ export const cavitiesKnown = defineCheck({
   severity: 'look',
   appliesTo: 'walls',
   reads: ['facts', 'levels', 'walls'],
-  run: ({ document }) =>
-    listOf(document, 'walls').flatMap((wall) =>
-      factOf(document, 'walls', wall.id, 'cavityDepthM')?.state === 'not-known'
+  run: ({ project }) =>
+    listOf(project, 'walls').flatMap((wall) =>
+      factOf(project, 'walls', wall.id, 'cavityDepthM')?.state === 'not-known'
         ? [
             say(
               'look',
               'cavity-not-known',
               [{ in: 'walls', id: wall.id }],
               {
-                number: document.levels[wall.levelId].code,
-                place: document.levels[wall.levelId].name,
+                number: project.levels[wall.levelId].code,
+                place: project.levels[wall.levelId].name,
                 wallM: distance2(wall.a, wall.b),
               },
               { measured: wall.cavityDepthM, unit: 'm' },

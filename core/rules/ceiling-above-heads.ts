@@ -12,16 +12,16 @@ export const ceilingAboveHeads = defineCheck({
   severity: 'look',
   appliesTo: 'rooms',
   reads: ['levels', 'openings', 'rooms', 'walls'],
-  run: ({ document }) => {
-    return listOf(document, 'openings').flatMap((opening) => {
-      const wall = document.walls[opening.wallId];
+  run: ({ project }) => {
+    return listOf(project, 'openings').flatMap((opening) => {
+      const wall = project.walls[opening.wallId];
       const t = opening.offsetM / distance2(wall.a, wall.b);
       const at: Point2 = [wall.a[0] + (wall.b[0] - wall.a[0]) * t, wall.a[1] + (wall.b[1] - wall.a[1]) * t];
-      const low = onLevel(document, 'rooms', wall.levelId)
+      const low = onLevel(project, 'rooms', wall.levelId)
         .filter((room) => onOutline(room, at))
-        .find((room) => ceilingOf(document, room) < opening.headM - 1e-9);
+        .find((room) => ceilingOf(project, room) < opening.headM - 1e-9);
       if (!low) return [];
-      const ceilingM = ceilingOf(document, low);
+      const ceilingM = ceilingOf(project, low);
       return [
         say(
           'look',
@@ -35,8 +35,8 @@ export const ceilingAboveHeads = defineCheck({
   },
 });
 
-const ceilingOf = (document: ProjectDocument, room: Room) =>
-  room.slope?.highM ?? room.ceilingHeightM ?? document.levels[room.levelId].ceilingHeightM;
+const ceilingOf = (project: ProjectDocument, room: Room) =>
+  room.slope?.highM ?? room.ceilingHeightM ?? project.levels[room.levelId].ceilingHeightM;
 
 function onOutline({ polygon }: Room, p: Point2): boolean {
   return polygon.some((a, i) => {

@@ -12,8 +12,8 @@ export const changedAfterBoards = defineCheck({
   appliesTo: 'runs',
   reads: ['tradeDates'],
   day: true,
-  ofRun: (planned, { document, today }) => {
-    const on = closedOn(document, today);
+  ofRun: (planned, { project, today }) => {
+    const on = closedOn(project, today);
     return on === null ? [] : sayDiffers(planned, 'stop', 'changed-after-boards', { on });
   },
 });

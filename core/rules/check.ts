@@ -23,7 +23,7 @@ export interface Finding {
   readonly unit: string;
   readonly figures: Readonly<Record<string, unknown>>;
   /** What would put it right, for the project in which somebody looks at it. */
-  readonly cures?: (document: ProjectDocument) => readonly Cure[];
+  readonly cures?: (project: ProjectDocument) => readonly Cure[];
 }
 
 /** What a rule says; whose it is, the runner adds. */
@@ -32,12 +32,12 @@ export type RuleFinding = Omit<Finding, 'check'>;
 const NO_CURES: readonly Cure[] = [];
 
 /** What would put a finding right, for this state of the project. */
-export const curesFor = ({ cures }: Pick<Finding, 'cures'>, document: ProjectDocument): readonly Cure[] =>
-  cures?.(document) ?? NO_CURES;
+export const curesFor = ({ cures }: Pick<Finding, 'cures'>, project: ProjectDocument): readonly Cure[] =>
+  cures?.(project) ?? NO_CURES;
 
 /** What a check may look at. */
 export interface CheckContext {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   /** What follows from it, as far as the rule declares it. */
   readonly read: Reading;
   /** All runs by number, for a rule that declares `PLANNED_RUNS`. */

@@ -3,7 +3,7 @@ import { create, type Feature, newFeature, type ProjectHeader } from '../model/i
 import { applied, checked, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 
 /** A speaker whose cable runs at y = 2 above the ceiling, 2.6 m up, from x = 1 to x = 10.2. */
-const start = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 2] }], countedIds()).document;
+const start = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 2] }], countedIds()).project;
 const findings = (points: Feature['points'], more: Partial<Feature> = {}, jurisdiction: ProjectHeader['jurisdiction'] = 'NA') => {
   const mains = newFeature({
     id: 'mains',

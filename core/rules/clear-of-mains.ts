@@ -22,11 +22,11 @@ export const clearOfMains = defineCheck({
   nodes: [BUILDING],
   safety: true,
   limits: { longestM: { usual: PARALLEL_FROM_M, least: 0.5, most: 3, unit: 'm', safer: 'less' } },
-  ofRun: (planned, { document, limit }) => {
-    const cable = document.cableTypes[planned.run.cableTypeId];
+  ofRun: (planned, { project, limit }) => {
+    const cable = project.cableTypes[planned.run.cableTypeId];
     if (isOptical(cable.material)) return [];
     const longestM = limit('longestM');
-    const { jurisdiction } = document.project;
+    const { jurisdiction } = project.project;
     const cableClass = cableClassOf(cable);
     const besideIn = (house: ProjectDocument, { points, media }: Pick<PlannedRun, 'points' | 'media'>) =>
       besideMains(buildingOf(house), points, media, jurisdiction, cableClass);
@@ -34,9 +34,9 @@ export const clearOfMains = defineCheck({
       besideIn(house, run).every(
         (one) => one.parallelM <= longestM && (one.crossingRad === null || one.crossingRad >= RIGHT_ANGLE_FROM_RAD),
       );
-    return besideIn(document, planned).flatMap((beside) => {
+    return besideIn(project, planned).flatMap((beside) => {
       const { keepM, parallelM, leastM, crossingRad, featureId } = beside;
-      const figures = { mains: document.features[featureId].name || 'mains', keepM, longestM };
+      const figures = { mains: project.features[featureId].name || 'mains', keepM, longestM };
       const found: RuleFinding[] = [];
       const told = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>
         found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }, keeps));
@@ -75,7 +75,7 @@ function about(
       measured,
       allowed,
       unit,
-      cures: (document) => leadAway(document, run.id, featureId, keeps),
+      cures: (project) => leadAway(project, run.id, featureId, keeps),
     },
   );
 }

@@ -23,7 +23,7 @@ export const clearOfServices = defineCheck({
     lampM: { usual: SERVICE_KEEP_M['lamp-driver'], least: 0.05, most: 1, unit: 'm', safer: 'more' },
     panelM: { usual: SERVICE_KEEP_M.panelboard, least: 0.3, most: 3, unit: 'm', safer: 'more' },
   },
-  ofRun: ({ run, points, media }, { document, limit }) => {
+  ofRun: ({ run, points, media }, { project, limit }) => {
     const keeps = {
       pipe: limit('pipeM'),
       flue: limit('pipeM'),
@@ -32,9 +32,9 @@ export const clearOfServices = defineCheck({
     };
     const keepOf = ({ kind, clearanceM }: Feature) =>
       Object.hasOwn(keeps, kind) ? Math.max(clearanceM, keeps[kind as keyof typeof keeps]) : null;
-    if (document.cableTypes[run.cableTypeId].material === 'fibre') return [];
-    return besideThings(buildingOf(document), points, media, keepOf).flatMap(({ featureId, keepM, parallelM, leastM }) => {
-      const feature = document.features[featureId];
+    if (project.cableTypes[run.cableTypeId].material === 'fibre') return [];
+    return besideThings(buildingOf(project), points, media, keepOf).flatMap(({ featureId, keepM, parallelM, leastM }) => {
+      const feature = project.features[featureId];
       if (parallelM <= PASSING_M) return [];
       return [
         say(

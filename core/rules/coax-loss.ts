@@ -17,12 +17,12 @@ export const coaxLossCheck = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes', 'project'],
   limits: { mostDb: { usual: 12, least: 4, most: 20, unit: 'dB', safer: 'less' } },
-  ofRun: ({ run, device, length }, { document, limit }) => {
-    const cable = document.cableTypes[run.cableTypeId];
+  ofRun: ({ run, device, length }, { project, limit }) => {
+    const cable = project.cableTypes[run.cableTypeId];
     const kind = kindOf(cable);
     if (!length || !kind) return [];
     const mhz = device.typeId.includes('dish') ? SATELLITE_MHZ : CABLE_MHZ;
-    const lossDb = lossOf(document, kind, mhz, length.cutLengthM);
+    const lossDb = lossOf(project, kind, mhz, length.cutLengthM);
     const mostDb = limit('mostDb');
     if (lossDb <= mostDb * (1 + 1e-9)) return [];
     return [
@@ -52,7 +52,7 @@ const kindOf = ({ family, id, name }: CableType): CoaxKind | null => {
   return text.includes('rg11') ? 'rg11' : text.includes('rg59') ? 'rg59' : 'rg6';
 };
 
-function lossOf(document: ProjectDocument, kind: CoaxKind, mhz: number, lengthM: number): number {
-  const perM = coaxDbPerM(kind, mhz, document.project.ambientC);
+function lossOf(project: ProjectDocument, kind: CoaxKind, mhz: number, lengthM: number): number {
+  const perM = coaxDbPerM(kind, mhz, project.project.ambientC);
   return perM.ok ? perM.value * lengthM : Infinity;
 }

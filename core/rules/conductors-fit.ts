@@ -11,9 +11,9 @@ export const conductorsFit = defineCheck({
   severity: 'stop',
   appliesTo: 'runs',
   reads: ['cableTypes', 'conductorMaps'],
-  ofRun: ({ run }, { document }) => {
-    const map = run.mapId === null ? undefined : document.conductorMaps[run.mapId];
-    const cable = document.cableTypes[run.cableTypeId];
+  ofRun: ({ run }, { project }) => {
+    const map = run.mapId === null ? undefined : project.conductorMaps[run.mapId];
+    const cable = project.cableTypes[run.cableTypeId];
     const used = map ? conductorsUsed(map) : 0;
     if (!map || used <= cable.conductors) return [];
     return [

@@ -13,8 +13,8 @@ export const conduitsPlanned = defineCheck({
   appliesTo: 'devices',
   reads: ['deviceTypes', 'features', 'levels', 'racks'],
   nodes: [BUILDING, OUTDOORS, PICTURES],
-  run: ({ document }) => {
-    const missing = spareConduits(document).filter(({ servedBy }) => servedBy === null);
+  run: ({ project }) => {
+    const missing = spareConduits(project).filter(({ servedBy }) => servedBy === null);
     if (missing.length === 0) return [];
     return [
       say(
@@ -29,10 +29,10 @@ export const conduitsPlanned = defineCheck({
 });
 
 /** All of them at once; those to which no way leads stay open. */
-function withConduits(document: ProjectDocument, missing: readonly Parameters<typeof proposeConduit>[1][]): Cure[] {
+function withConduits(project: ProjectDocument, missing: readonly Parameters<typeof proposeConduit>[1][]): Cure[] {
   const operations = missing.flatMap((one, n) => {
     const id = `spare_${one.subject.id}`.slice(0, 36);
-    const proposed = proposeConduit(document, one, document.features[id] ? `${id}_${n}` : id);
+    const proposed = proposeConduit(project, one, project.features[id] ? `${id}_${n}` : id);
     return proposed ? [...proposed.operations] : [];
   });
   return operations.length > 0 ? [{ code: 'add-conduits', figures: { count: operations.length }, operations }] : [];

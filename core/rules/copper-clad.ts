@@ -12,8 +12,8 @@ export const copperClad = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes'],
   safety: true,
-  ofRun: ({ run }, { document }) => {
-    const cable = document.cableTypes[run.cableTypeId];
+  ofRun: ({ run }, { project }) => {
+    const cable = project.cableTypes[run.cableTypeId];
     // Speaker cable is judged with its loss.
     if (cable.material !== 'cca' || cable.system === 'sound') return [];
     return [

@@ -20,20 +20,20 @@ export interface CostAfter {
  * its devices moved. Null where nothing in a wall is at stake. Hours by ENGINEERING 18.1, a band of 40 %, no quotation.
  */
 export function costAfterClosing(
-  document: ProjectDocument,
+  project: ProjectDocument,
   finding: Pick<Finding, 'subjects'>,
   runById: ReadonlyMap<string, PlannedRun>,
 ): CostAfter | null {
-  const { labourRate, siteRates } = document.project;
+  const { labourRate, siteRates } = project.project;
   let [hours, openedM2, paintedM2, material] = [0, 0, 0, 0];
   const runs = finding.subjects.flatMap(({ in: list, id }) => (list === 'runs' ? (runById.get(id) ?? []) : []));
   for (const planned of runs) {
-    const opened = openedBy(document, planned);
-    const { family } = document.cableTypes[planned.run.cableTypeId];
+    const opened = openedBy(project, planned);
+    const { family } = project.cableTypes[planned.run.cableTypeId];
     hours += runHours({ family, holes: opened.openings, boxes: 1 }, 'retrofit');
     openedM2 += opened.openedM2;
     paintedM2 += opened.paintedM2;
-    material += (planned.length?.cutLengthM ?? 0) * document.cableTypes[planned.run.cableTypeId].pricePerM;
+    material += (planned.length?.cutLengthM ?? 0) * project.cableTypes[planned.run.cableTypeId].pricePerM;
   }
   const others = runs.length > 0 ? [] : finding.subjects.filter(({ in: list }) => IN_WALLS.has(list));
   hours += others.length * HOURS.deviceMoved.retrofit;

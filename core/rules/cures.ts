@@ -5,15 +5,15 @@ import { isKept, plannedRun, type PlannedRun } from '../runs/index.ts';
 import type { Cure } from './check.ts';
 
 /** Another cable for a run, with the connectors and the map of its family where that is another one. */
-export function exchange(document: ProjectDocument, runId: string, cable: CableType | undefined): Operation[] {
-  const run = document.runs[runId];
+export function exchange(project: ProjectDocument, runId: string, cable: CableType | undefined): Operation[] {
+  const run = project.runs[runId];
   if (!run || !cable || isPulled(run)) return [];
-  const was = document.cableTypes[run.cableTypeId];
+  const was = project.cableTypes[run.cableTypeId];
   const [deviceConnector, farConnector, mapId] = FAMILY_ENDS[cable.family] ?? ['', '', null];
   const ends =
     was?.family === cable.family
       ? {}
-      : { deviceConnector, farConnector, mapId: mapId !== null && Object.hasOwn(document.conductorMaps, mapId) ? mapId : null };
+      : { deviceConnector, farConnector, mapId: mapId !== null && Object.hasOwn(project.conductorMaps, mapId) ? mapId : null };
   const operation = update('runs', run, { cableTypeId: cable.id, ...ends });
   return operation ? [operation] : [];
 }
@@ -22,31 +22,31 @@ export function exchange(document: ProjectDocument, runId: string, cable: CableT
 const isPulled = ({ state }: Run) => state === 'pulled' || state === 'terminated' || state === 'tested';
 
 /** The cure that exchanges a cable; none where there is no such cable. */
-export function useCable(document: ProjectDocument, runId: string, fits: (cable: CableType) => boolean): Cure[] {
-  const cable = listOf(document, 'cableTypes').find(fits);
-  const operations = exchange(document, runId, cable);
+export function useCable(project: ProjectDocument, runId: string, fits: (cable: CableType) => boolean): Cure[] {
+  const cable = listOf(project, 'cableTypes').find(fits);
+  const operations = exchange(project, runId, cable);
   return cable && operations.length > 0 ? [{ code: 'use-cable', figures: { name: cable.name }, operations }] : [];
 }
 
 /** Thicker cables of the same family, the thinnest first. */
-export const thickerThan = (document: ProjectDocument, { family, gaugeAwg, id }: CableType): CableType[] =>
-  listOf(document, 'cableTypes')
+export const thickerThan = (project: ProjectDocument, { family, gaugeAwg, id }: CableType): CableType[] =>
+  listOf(project, 'cableTypes')
     .filter((other) => other.id !== id && other.family === family && other.gaugeAwg !== null && other.gaugeAwg < (gaugeAwg ?? -9))
     .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!);
 
 /** Keeps a run away from a thing of the survey, where another way is there that `isClear`. */
 export function leadAway(
-  document: ProjectDocument,
+  project: ProjectDocument,
   runId: string,
   featureId: string,
   isClear: (house: ProjectDocument, planned: PlannedRun) => boolean,
 ): Cure[] {
-  const run = document.runs[runId];
+  const run = project.runs[runId];
   const id = `away_${runId}`.slice(0, 40);
-  if (!run || isKept(run) || Object.hasOwn(document.routeRules, id)) return [];
+  if (!run || isKept(run) || Object.hasOwn(project.routeRules, id)) return [];
   const rule = { id, runId, kind: 'avoid', target: 'feature', targetId: featureId, at: null, note: '' } as const;
   const operations = [create('routeRules', rule)];
-  const applied = edited(document, operations);
+  const applied = edited(project, operations);
   if (!applied.ok) return [];
   const planned = plannedRun(applied.value, runId);
   const holds = planned.proposedRoute.ok && planned.proposedRoute.value.broken.length === 0 && isClear(applied.value, planned);

@@ -16,10 +16,10 @@ export const dataLength = defineCheck({
     longestM: { usual: 90, least: 30, most: 90, unit: 'm', safer: 'less' },
     warnM: { usual: 85, least: 20, most: 90, unit: 'm', safer: 'less' },
   },
-  ofRun: ({ run, length }, { document, limit }) => {
-    const cable = document.cableTypes[run.cableTypeId];
+  ofRun: ({ run, length }, { project, limit }) => {
+    const cable = project.cableTypes[run.cableTypeId];
     if (!length || cable.family !== 'cat') return [];
-    const warm = linkLengthM(Math.min(60, document.project.ambientC), /foil|screen/i.test(cable.name));
+    const warm = linkLengthM(Math.min(60, project.project.ambientC), /foil|screen/i.test(cable.name));
     const longestM = Math.min(limit('longestM'), warm.ok ? warm.value : 0);
     const lengthM = length.riseM + length.runM + length.dropM + length.deviceSlackM + length.rackSlackM;
     const warnM = Math.min(limit('warnM'), longestM);

@@ -15,8 +15,8 @@ export const decisionsInTime = defineCheck({
   reads: ['deviceTypes', 'decisions', 'rooms', 'tradeDates'],
   nodes: [WAITING],
   day: true,
-  run: ({ document, today }) => {
-    return openDecisions(document, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): RuleFinding[] => {
+  run: ({ project, today }) => {
+    return openDecisions(project, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): RuleFinding[] => {
       if (daysLeft === null || daysLeft > SOON_DAYS) return [];
       const past = daysLeft < 0;
       return [
@@ -25,7 +25,7 @@ export const decisionsInTime = defineCheck({
           `${device ? 'drawing' : 'decision'}-${past ? 'late' : 'soon'}`,
           [device ? { in: 'devices', id: device.id } : { in: 'decisions', id: decision.id }],
           {
-            number: decision.roomId === null ? '' : document.rooms[decision.roomId].code,
+            number: decision.roomId === null ? '' : project.rooms[decision.roomId].code,
             subject: decision.subject,
             lastSafeOn,
             owner: decision.owner,

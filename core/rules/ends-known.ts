@@ -18,14 +18,14 @@ const USED_ON = whole<ReadonlyMap<string, ReadonlySet<string>>>({
     for (const [family, [device, far]] of Object.entries(FAMILY_ENDS)) [device, far].forEach((one) => add(family, one));
     for (const { cables } of read.rows('deviceTypes'))
       for (const leg of cables) {
-        const family = read.document.cableTypes[leg.cableTypeId]?.family;
+        const family = read.project.cableTypes[leg.cableTypeId]?.family;
         if (family) [leg.deviceConnector, leg.farConnector].forEach((one) => add(family, one));
       }
     return found;
   },
 });
 
-const usedOn = (document: ProjectDocument) => derivationsOf(document).get(USED_ON);
+const usedOn = (project: ProjectDocument) => derivationsOf(project).get(USED_ON);
 
 /** Every run has a connector at both ends, and one that goes on its cable (practice B10). */
 export const endsKnown = defineCheck({
@@ -37,11 +37,11 @@ export const endsKnown = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes'],
   nodes: [USED_ON],
-  ofRun: ({ run }, { document }) => {
-    const { family, name } = document.cableTypes[run.cableTypeId];
+  ofRun: ({ run }, { project }) => {
+    const { family, name } = project.cableTypes[run.cableTypeId];
     if (!FAMILY_ENDS[family]) return [];
     const ends = [run.deviceConnector, run.farConnector];
-    const used = usedOn(document);
+    const used = usedOn(project);
     const isMisfit = (connector: string) =>
       connector !== '' &&
       !used.get(family)?.has(connector) &&
@@ -61,11 +61,11 @@ export const endsKnown = defineCheck({
   },
 });
 
-function usual(document: ProjectDocument, runId: string): Cure[] {
-  const run = document.runs[runId];
+function usual(project: ProjectDocument, runId: string): Cure[] {
+  const run = project.runs[runId];
   if (!run) return [];
-  const [device, far] = FAMILY_ENDS[document.cableTypes[run.cableTypeId].family];
-  const used = usedOn(document).get(document.cableTypes[run.cableTypeId].family);
+  const [device, far] = FAMILY_ENDS[project.cableTypes[run.cableTypeId].family];
+  const used = usedOn(project).get(project.cableTypes[run.cableTypeId].family);
   const keep = (connector: string, otherwise: string) => (connector !== '' && used?.has(connector) ? connector : otherwise);
   const operation = update('runs', run, {
     deviceConnector: keep(run.deviceConnector, device),

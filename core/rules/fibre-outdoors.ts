@@ -12,8 +12,8 @@ export const fibreOutdoors = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes', 'deviceTypes'],
   limits: { longestM: { usual: 30, least: 5, most: 90, unit: 'm', safer: 'less' } },
-  ofRun: ({ run, device, points, media }, { document, limit }) => {
-    const cable = document.cableTypes[run.cableTypeId];
+  ofRun: ({ run, device, points, media }, { project, limit }) => {
+    const cable = project.cableTypes[run.cableTypeId];
     if (cable.family !== 'cat') return [];
     const inGroundM = media.reduce(
       (sum, medium, k) => (medium === 'underground' ? sum + distance3(points[k], points[k + 1]) : sum),
@@ -21,7 +21,7 @@ export const fibreOutdoors = defineCheck({
     );
     const longestM = limit('longestM');
     if (inGroundM <= longestM * (1 + 1e-9)) return [];
-    const isPowered = document.deviceTypes[device.typeId].poeClass !== null;
+    const isPowered = project.deviceTypes[device.typeId].poeClass !== null;
     return [
       say(
         'look',

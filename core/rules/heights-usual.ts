@@ -13,13 +13,13 @@ export const heightsUsual = defineCheck({
   appliesTo: 'devices',
   reads: ['deviceTypes', 'project'],
   limits: { offM: { usual: 0.2, least: 0, most: 1, unit: 'm', safer: 'less' } },
-  ofDevice: (device, { document, limit }) => {
+  ofDevice: (device, { project, limit }) => {
     const kind = HEIGHT_KIND_OF[device.typeId];
     if (!kind || device.heightM === null) return [];
-    const { leastM, mostM } = heightOf(kind, document.project.jurisdiction);
+    const { leastM, mostM } = heightOf(kind, project.project.jurisdiction);
     const offM = device.heightM < leastM ? leastM - device.heightM : device.heightM > mostM ? device.heightM - mostM : 0;
     if (offM <= limit('offM') * (1 + 1e-9)) return [];
-    return [said(device, document.deviceTypes[device.typeId], device.heightM, leastM, mostM, offM)];
+    return [said(device, project.deviceTypes[device.typeId], device.heightM, leastM, mostM, offM)];
   },
 });
 

@@ -2,11 +2,11 @@ import { expect } from 'chai';
 import { applyChange, newOpening, type ProjectDocument } from '../model/index.ts';
 import { checked, type CheckedFinding, smallHouse, twoStoreyHouse } from '../testing/index.ts';
 
-const about = (document: ProjectDocument) => checked(document).filter((f) => f.rank !== 'fine');
+const about = (project: ProjectDocument) => checked(project).filter((f) => f.rank !== 'fine');
 const window = (more: object) =>
   newOpening({ id: 'w', wallId: 'south1', kind: 'window', offsetM: 2, widthM: 1.2, sillM: 0.9, headM: 2.1, ...more });
-const cured = (document: ProjectDocument, found: CheckedFinding) => {
-  const applied = applyChange(document, found.cures[0]);
+const cured = (project: ProjectDocument, found: CheckedFinding) => {
+  const applied = applyChange(project, found.cures[0]);
   if (!applied.ok) throw new Error(applied.problem.code);
   return about(applied.value);
 };

@@ -41,39 +41,39 @@ const KINDS: readonly FeatureKind[] = [
 const AREAS: ReadonlySet<FeatureKind> = new Set(['air-space', 'wet-zone']);
 const LINES: ReadonlySet<FeatureKind> = new Set(['mains-route', 'conduit', 'beam']);
 
-type Edit = (document: ProjectDocument, draw: () => number, step: number) => readonly (Operation | null)[];
+type Edit = (project: ProjectDocument, draw: () => number, step: number) => readonly (Operation | null)[];
 const pick = <T>(list: readonly T[], draw: () => number): T => list[Math.floor(draw() * list.length)];
 const held = (outcome: Outcome<readonly Operation[]>) => (outcome.ok ? outcome.value : []);
 const ids = countedIds();
 
 /** What people do to a project, each at random. */
 const EDITS: Readonly<Record<string, Edit>> = {
-  'a device moved': (document, draw) => {
-    const device = pick(listOf(document, 'devices'), draw);
-    return held(moveDevices(document, [{ deviceId: device.id, to: [device.x + draw() - 0.5, device.y + draw() - 0.5] }]));
+  'a device moved': (project, draw) => {
+    const device = pick(listOf(project, 'devices'), draw);
+    return held(moveDevices(project, [{ deviceId: device.id, to: [device.x + draw() - 0.5, device.y + draw() - 0.5] }]));
   },
-  'a device removed': (document, draw) => held(removeDevices(document, [pick(listOf(document, 'devices'), draw).id])),
-  'a device placed': (document, draw) => {
-    const room = pick(listOf(document, 'rooms'), draw);
+  'a device removed': (project, draw) => held(removeDevices(project, [pick(listOf(project, 'devices'), draw).id])),
+  'a device placed': (project, draw) => {
+    const room = pick(listOf(project, 'rooms'), draw);
     const typeId = pick(['ceiling-speaker', 'network-drop', 'keypad', 'camera', 'display', 'thermostat', 'access-point'], draw);
     const [[x, y]] = room.polygon;
     const placed = placeDevice(
-      document,
+      project,
       { typeId, levelId: room.levelId, at: [x + 0.3 + draw() * 2, y + 0.3 + draw() * 2] },
       { device: ids.device(), run: () => ids.run() },
     );
     return placed.ok ? placed.value.operations : [];
   },
-  'another cable': (document, draw) => {
-    const run = pick(listOf(document, 'runs'), draw);
-    return [update('runs', run, { cableTypeId: pick(listOf(document, 'cableTypes'), draw).id })];
+  'another cable': (project, draw) => {
+    const run = pick(listOf(project, 'runs'), draw);
+    return [update('runs', run, { cableTypeId: pick(listOf(project, 'cableTypes'), draw).id })];
   },
-  'a run issued or pulled': (document, draw) => {
-    const run = pick(listOf(document, 'runs'), draw);
-    return held(runState(document, [run.id], pick(['issued', 'pulled', 'tested'] as const, draw), waysOf(document)));
+  'a run issued or pulled': (project, draw) => {
+    const run = pick(listOf(project, 'runs'), draw);
+    return held(runState(project, [run.id], pick(['issued', 'pulled', 'tested'] as const, draw), waysOf(project)));
   },
-  'a thing drawn': (document, draw, step) => {
-    const room = pick(listOf(document, 'rooms'), draw);
+  'a thing drawn': (project, draw, step) => {
+    const room = pick(listOf(project, 'rooms'), draw);
     const kind = pick(KINDS, draw);
     const [[x, y]] = room.polygon;
     const at = (dx: number, dy: number): [number, number] => [x + dx, y + dy];
@@ -86,14 +86,14 @@ const EDITS: Readonly<Record<string, Edit>> = {
     const size = { widthM: 0.1, depthM: 0.04, bottomM: draw() < 0.5 ? 1 : 2.5, topM: 2.7, area: AREAS.has(kind) };
     return [create('features', newFeature({ id: `drawn${step}`, levelId: room.levelId, kind, name: kind, points, ...size }))];
   },
-  'a thing moved': (document, draw) => {
-    const features = listOf(document, 'features');
+  'a thing moved': (project, draw) => {
+    const features = listOf(project, 'features');
     if (features.length === 0) return [];
     const feature = pick(features, draw);
     return [update('features', feature, { points: feature.points.map(([x, y]): [number, number] => [x + 0.2, y]) })];
   },
-  'a ceiling framed otherwise': (document, draw) => {
-    const room = pick(listOf(document, 'rooms'), draw);
+  'a ceiling framed otherwise': (project, draw) => {
+    const room = pick(listOf(project, 'rooms'), draw);
     return [
       update('rooms', room, {
         framing: pick(['solid', 'i-joist', 'dropped'] as const, draw),
@@ -101,19 +101,19 @@ const EDITS: Readonly<Record<string, Edit>> = {
       }),
     ];
   },
-  'a wall filled': (document, draw) => [
-    update('walls', pick(listOf(document, 'walls'), draw), { kind: pick(['stud', 'insulated', 'fire'] as const, draw) }),
+  'a wall filled': (project, draw) => [
+    update('walls', pick(listOf(project, 'walls'), draw), { kind: pick(['stud', 'insulated', 'fire'] as const, draw) }),
   ],
-  'another region': (document, draw) => [
+  'another region': (project, draw) => [
     {
-      ...updateHeader(document, {
+      ...updateHeader(project, {
         jurisdiction: pick(['NA', 'EU', 'UK'] as const, draw),
         ambientC: Math.round(20 + draw() * 30),
       }),
     },
   ],
-  'a rule set': (document, draw, step) => {
-    const [setting] = listOf(document, 'ruleSettings');
+  'a rule set': (project, draw, step) => {
+    const [setting] = listOf(project, 'ruleSettings');
     if (setting) return [remove('ruleSettings', setting)];
     const rank = pick(['look', null] as const, draw);
     const ruleId = pick(CHECKS, draw).id;
@@ -129,9 +129,9 @@ const EDITS: Readonly<Record<string, Edit>> = {
     };
     return [create('ruleSettings', record)];
   },
-  'a day set': (document, draw, step) => {
+  'a day set': (project, draw, step) => {
     const on = draw() < 0.5 ? '2026-11-10' : '2026-12-24';
-    const known = listOf(document, 'tradeDates').find(({ gate }) => gate === 'board');
+    const known = listOf(project, 'tradeDates').find(({ gate }) => gate === 'board');
     return [known ? update('tradeDates', known, { on }) : create('tradeDates', { id: `day${step}`, gate: 'board', on })];
   },
 };
@@ -162,27 +162,27 @@ describe('rules that are only asked again where something changed', () => {
     it(`say after ${steps} edits of ${file}, and after going back, what they say of the whole house looked at anew`, () => {
       const read = readProjectFile(readFileSync(join(import.meta.dirname, `../../demo/${file}.spool.json`), 'utf8'));
       if (!read.ok) throw new Error(read.problem.code);
-      let { document } = read.value;
+      let { project } = read.value;
       const draw = drawFrom(seed);
-      const past: ProjectDocument[] = [document];
+      const past: ProjectDocument[] = [project];
       const done = new Set<string>();
       for (let step = 0; step < steps; step++) {
         const what = step % 6 === 5 ? 'taken back' : pick(Object.keys(EDITS), draw);
-        if (what === 'taken back') document = past[Math.max(0, past.length - 2 - Math.floor(draw() * 2))];
+        if (what === 'taken back') project = past[Math.max(0, past.length - 2 - Math.floor(draw() * 2))];
         else {
-          const operations = EDITS[what](document, draw, step).flatMap((operation) => operation ?? []);
-          const next = operations.length > 0 ? applyChange(document, { operations }) : null;
+          const operations = EDITS[what](project, draw, step).flatMap((operation) => operation ?? []);
+          const next = operations.length > 0 ? applyChange(project, { operations }) : null;
           if (!next?.ok) continue;
-          document = next.value;
+          project = next.value;
         }
-        past.push(document);
+        past.push(project);
         done.add(what);
-        const now = told(runChecks(document, TODAY));
+        const now = told(runChecks(project, TODAY));
         // Nothing of a copy is the same object: all of it is looked at.
-        const anew = structuredClone(document);
+        const anew = structuredClone(project);
         expect(told(runChecks(anew, TODAY)), `step ${step}: ${what}`).to.deep.equal(now);
         // And once more as it was, which is what the next edit starts from.
-        expect(told(runChecks(document, TODAY)), `step ${step} again: ${what}`).to.deep.equal(now);
+        expect(told(runChecks(project, TODAY)), `step ${step} again: ${what}`).to.deep.equal(now);
       }
       expect(done.size, [...done].join(', ')).to.be.greaterThan(5);
     });

@@ -21,14 +21,14 @@ export function sayDiffers(
         { in: 'devices', id: run.deviceId },
       ],
       { number: run.number, state: run.state, builtM, wantedM, ...more },
-      { measured: builtM, allowed: wantedM, unit: 'm', cures: (document) => decisions(document, run) },
+      { measured: builtM, allowed: wantedM, unit: 'm', cures: (project) => decisions(project, run) },
     ),
   ];
 }
 
-const decisions = (document: ProjectDocument, run: Run): Cure[] =>
+const decisions = (project: ProjectDocument, run: Run): Cure[] =>
   (['keep-built', 'move-back', 'pull-again'] as const).flatMap((choice) => {
-    const decided = decideKept(document, run.id, choice);
+    const decided = decideKept(project, run.id, choice);
     return decided.ok && decided.value.length > 0
       ? [{ code: choice, figures: { number: run.number }, operations: decided.value }]
       : [];

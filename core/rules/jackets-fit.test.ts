@@ -34,24 +34,24 @@ function house(lengthM: number, cableTypeId = 'cat6_utp', x = 2, rackY = 2): Pro
   if (!applied.ok) throw new Error('refused');
   return applied.value;
 }
-const found = (document: ProjectDocument) =>
-  checked(document).filter(({ check, subjects }) => check === 'jackets-fit' && subjects[0].id === 'r1x1');
+const found = (project: ProjectDocument) =>
+  checked(project).filter(({ check, subjects }) => check === 'jackets-fit' && subjects[0].id === 'r1x1');
 
 describe('the jacket of a cable', () => {
   it('in the ground has to be an outdoor one; the cure takes one of its family', () => {
-    const document = house(6);
-    expect(planRuns(document)[0].media).to.include('underground');
-    const [finding] = found(document);
+    const project = house(6);
+    expect(planRuns(project)[0].media).to.include('underground');
+    const [finding] = found(project);
     expect(finding).to.include({ code: 'jacket-not-outdoor', rank: 'look' });
-    const cured = applyChange(document, { operations: finding.cures[0].operations });
+    const cured = applyChange(project, { operations: finding.cures[0].operations });
     if (!cured.ok) throw new Error('refused');
     expect(cured.value.runs.r1x1.cableTypeId).to.equal('cat6_outdoor');
     expect(found(cured.value)).to.deep.equal([]);
   });
 
   it('of outdoor cable goes no farther into the house than 15 m', () => {
-    const document = house(6, 'cat6_outdoor');
-    expect(found(document)).to.deep.equal([]);
+    const project = house(6, 'cat6_outdoor');
+    expect(found(project)).to.deep.equal([]);
     // From the other end of the house: 2.6 up, 9.7 and 3.9 along, 0.6 down and the depth of the duct.
     const [finding] = found(house(6, 'cat6_outdoor', 0.5, 3.9));
     expect(finding).to.include({ code: 'jacket-outdoor-inside', rank: 'look', allowed: 15 });

@@ -23,8 +23,8 @@ export const jacketsFit = defineCheck({
   reads: ['cableTypes', 'levels', 'project'],
   nodes: [AIR_SPACES],
   limits: { insideM: { usual: INSIDE_M, least: 5, most: 15, unit: 'm', safer: 'less' } },
-  ofRun: (planned, { document, limit }) => {
-    const found = findingOf(document, planned, limit('insideM'));
+  ofRun: (planned, { project, limit }) => {
+    const found = findingOf(project, planned, limit('insideM'));
     return found ? [found] : [];
   },
 });
@@ -38,10 +38,10 @@ const AIR_STEP_M = 0.1;
 
 /** How far a cable lies open in spaces that move air, m, and the first of them. */
 function inAir(
-  document: ProjectDocument,
+  project: ProjectDocument,
   { points, media }: PlannedRun,
 ): { readonly lengthM: number; readonly first: Feature | null } {
-  const spaces = pickedFrom(document, AIR_SPACES);
+  const spaces = pickedFrom(project, AIR_SPACES);
   let [lengthM, first]: [number, Feature | null] = [0, null];
   if (spaces.length === 0) return { lengthM, first };
   media.forEach((medium, k) => {
@@ -52,7 +52,7 @@ function inAir(
     for (let n = 0; n < steps; n++) {
       const [x, y, z] = [0, 1, 2].map((axis) => a[axis] + ((b[axis] - a[axis]) * (n + 0.5)) / steps);
       const space = spaces.find(({ levelId, bottomM, topM, points: outline }) => {
-        const floorM = document.levels[levelId].elevationM;
+        const floorM = project.levels[levelId].elevationM;
         return z >= floorM + bottomM - 1e-6 && z <= floorM + topM + 1e-6 && pointInPolygon([x, y], outline as Point2[]);
       });
       if (!space) continue;
@@ -63,9 +63,9 @@ function inAir(
   return { lengthM, first };
 }
 
-function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number): RuleFinding | null {
+function findingOf(project: ProjectDocument, planned: PlannedRun, mostM: number): RuleFinding | null {
   const { run, points, media } = planned;
-  const cable = document.cableTypes[run.cableTypeId];
+  const cable = project.cableTypes[run.cableTypeId];
   const told = (
     code: string,
     measured: number | null,
@@ -89,7 +89,7 @@ function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number
     );
   if (cable.rating === 'cord' && media.some((medium) => !IN_ROOMS.has(medium)))
     return told('jacket-cord', null, null, 'general', {}, 'stop');
-  const air = cable.rating === 'plenum' ? null : inAir(document, planned);
+  const air = cable.rating === 'plenum' ? null : inAir(project, planned);
   if (air?.first)
     return told(
       'jacket-not-plenum',
@@ -97,7 +97,7 @@ function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number
       0,
       'plenum',
       { lengthM: air.lengthM, space: air.first.name || 'the space that moves air' },
-      document.project.jurisdiction === 'NA' ? 'stop' : 'look',
+      project.project.jurisdiction === 'NA' ? 'stop' : 'look',
       [{ in: 'features', id: air.first.id }],
     );
   if (cable.rating !== 'outdoor' && media.some((medium) => WEATHER.has(medium)))
@@ -109,8 +109,8 @@ function findingOf(document: ProjectDocument, planned: PlannedRun, mostM: number
 }
 
 /** A cable of the same family, as thick at the least, with the jacket that is wanted. */
-const instead = (document: ProjectDocument, runId: string, cable: CableType, rating: CableType['rating']): Cure[] =>
-  listOf(document, 'cableTypes')
+const instead = (project: ProjectDocument, runId: string, cable: CableType, rating: CableType['rating']): Cure[] =>
+  listOf(project, 'cableTypes')
     .filter(
       (other) =>
         other.family === cable.family &&
@@ -124,6 +124,6 @@ const instead = (document: ProjectDocument, runId: string, cable: CableType, rat
     )
     .slice(0, 1)
     .flatMap(({ id, name }) => {
-      const operation = update('runs', document.runs[runId], { cableTypeId: id });
+      const operation = update('runs', project.runs[runId], { cableTypeId: id });
       return operation ? [{ code: 'use-cable', figures: { name }, operations: [operation] }] : [];
     });

@@ -14,8 +14,8 @@ function house(colours: Readonly<Record<string, string>>): ProjectDocument {
   if (!applied.ok) throw new Error('refused');
   return applied.value;
 }
-const found = (document: ProjectDocument) =>
-  checked(document)
+const found = (project: ProjectDocument) =>
+  checked(project)
     .filter(({ check }) => check === 'jackets-told-apart')
     .map(({ rank, code, figures }) => `${rank} ${code} ${String(figures.colour)}`);
 

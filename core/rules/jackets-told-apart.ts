@@ -10,10 +10,10 @@ interface Alike {
   readonly cables: readonly string[];
 }
 /** Families by colour at each place, with the name of one of their types. */
-function familiesAt(document: ProjectDocument, placesOf: (run: ProjectDocument['runs'][string]) => readonly string[]) {
+function familiesAt(project: ProjectDocument, placesOf: (run: ProjectDocument['runs'][string]) => readonly string[]) {
   const at = new Map<string, Place>();
-  for (const run of listOf(document, 'runs')) {
-    const cable = document.cableTypes[run.cableTypeId];
+  for (const run of listOf(project, 'runs')) {
+    const cable = project.cableTypes[run.cableTypeId];
     if (cable.jacketColour === '') continue;
     for (const id of placesOf(run)) {
       const place: Place = at.get(id) ?? new Map();
@@ -36,36 +36,36 @@ const alike = (at: ReadonlyMap<string, Place>): Alike[] =>
 const ALIKE_AT = whole<{ readonly devices: readonly Alike[]; readonly racks: readonly Alike[] }>({
   name: 'jackets alike',
   tables: ['runs', 'cableTypes'],
-  make: ({ document }) => ({
+  make: ({ project }) => ({
     devices: alike(
-      familiesAt(document, ({ deviceId, toDeviceId }) => (toDeviceId === null ? [deviceId] : [deviceId, toDeviceId])),
+      familiesAt(project, ({ deviceId, toDeviceId }) => (toDeviceId === null ? [deviceId] : [deviceId, toDeviceId])),
     ),
-    racks: alike(familiesAt(document, ({ rackId, toDeviceId }) => (toDeviceId === null ? [rackId] : []))),
+    racks: alike(familiesAt(project, ({ rackId, toDeviceId }) => (toDeviceId === null ? [rackId] : []))),
   }),
 });
 
-const atDevices = (document: ProjectDocument): RuleFinding[] =>
-  derivationsOf(document)
+const atDevices = (project: ProjectDocument): RuleFinding[] =>
+  derivationsOf(project)
     .get(ALIKE_AT)
     .devices.map(({ id, colour, cables }): RuleFinding =>
       say(
         'look',
         'jackets-alike',
         [{ in: 'devices', id }],
-        { device: document.deviceTypes[document.devices[id].typeId].name, colour, cables },
+        { device: project.deviceTypes[project.devices[id].typeId].name, colour, cables },
         { measured: cables.length, allowed: 1 },
       ),
     );
 
-const atRacks = (document: ProjectDocument): RuleFinding[] =>
-  derivationsOf(document)
+const atRacks = (project: ProjectDocument): RuleFinding[] =>
+  derivationsOf(project)
     .get(ALIKE_AT)
     .racks.map(({ id, colour, cables }): RuleFinding =>
       say(
         'fine',
         'jackets-alike-at-rack',
         [{ in: 'racks', id }],
-        { rack: document.racks[id].name, colour, cables },
+        { rack: project.racks[id].name, colour, cables },
         { measured: cables.length },
       ),
     );
@@ -80,5 +80,5 @@ export const jacketsToldApart = defineCheck({
   appliesTo: 'devices',
   reads: ['devices', 'racks', 'deviceTypes'],
   nodes: [ALIKE_AT],
-  run: ({ document }) => [...atDevices(document), ...atRacks(document)],
+  run: ({ project }) => [...atDevices(project), ...atRacks(project)],
 });

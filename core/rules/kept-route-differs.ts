@@ -13,8 +13,8 @@ export const keptRouteDiffers = defineCheck({
   reads: ['tradeDates'],
   day: true,
   // Once the boards are on it is another matter: see below.
-  ofRun: (planned, { document, today }) =>
-    closedOn(document, today) === null
+  ofRun: (planned, { project, today }) =>
+    closedOn(project, today) === null
       ? sayDiffers(planned, 'look', planned.proposedRoute.ok ? 'kept-route-differs' : 'kept-route-impossible')
       : [],
 });

@@ -28,7 +28,7 @@ export const labelsOn = defineCheck({
 });
 
 /** Until its labels are printed it counts as issued, not as pulled. */
-function back(document: ProjectDocument, runId: string): Cure[] {
-  const moved = runState(document, [runId], 'issued', waysOf(document));
+function back(project: ProjectDocument, runId: string): Cure[] {
+  const moved = runState(project, [runId], 'issued', waysOf(project));
   return moved.ok && moved.value.length > 0 ? [{ code: 'back-to-issued', figures: {}, operations: moved.value }] : [];
 }

@@ -13,32 +13,32 @@ export const legsComplete = defineCheck({
   appliesTo: 'devices',
   reads: ['cableTypes', 'deviceTypes', 'levels', 'racks', 'rooms'],
   beside: [RUNS_OF_DEVICE],
-  ofDevice: (device, { document, read }) => {
-    if (Object.keys(document.racks).length === 0) return [];
-    const found = findingOf(document, device, read.one(RUNS_OF_DEVICE, device.id)!);
+  ofDevice: (device, { project, read }) => {
+    if (Object.keys(project.racks).length === 0) return [];
+    const found = findingOf(project, device, read.one(RUNS_OF_DEVICE, device.id)!);
     return found ? [found] : [];
   },
 });
 
 /** The usual legs of its type that a device has no run for. Of a spare place only what is there counts. */
-function missingLegs(document: ProjectDocument, device: Device, runs: readonly Run[]): ReturnType<typeof usualLegs> {
-  const type = document.deviceTypes[device.typeId];
+function missingLegs(project: ProjectDocument, device: Device, runs: readonly Run[]): ReturnType<typeof usualLegs> {
+  const type = project.deviceTypes[device.typeId];
   if (type.cables.length === 0 || device.fitting === 'spare') return [];
   return usualLegs(type).filter(({ number }) => !runs.some(({ leg }) => leg === number));
 }
 
-function findingOf(document: ProjectDocument, device: Device, runs: readonly Run[]): RuleFinding | null {
-  const type = document.deviceTypes[device.typeId];
-  const missing = missingLegs(document, device, runs);
+function findingOf(project: ProjectDocument, device: Device, runs: readonly Run[]): RuleFinding | null {
+  const type = project.deviceTypes[device.typeId];
+  const missing = missingLegs(project, device, runs);
   if (missing.length === 0) return null;
-  const purposes = missing.map(({ leg }) => `${document.cableTypes[leg.cableTypeId]?.name ?? leg.cableTypeId} (${leg.purpose})`);
+  const purposes = missing.map(({ leg }) => `${project.cableTypes[leg.cableTypeId]?.name ?? leg.cableTypeId} (${leg.purpose})`);
   const usual = usualLegs(type).length;
   return say(
     'look',
     runs.length === 0 ? 'legs-none' : 'legs-missing',
     [{ in: 'devices', id: device.id }],
     {
-      number: device.roomId === null ? document.levels[device.levelId].code : document.rooms[device.roomId].code,
+      number: device.roomId === null ? project.levels[device.levelId].code : project.rooms[device.roomId].code,
       device: type.name,
       missing: purposes,
     },
@@ -46,15 +46,15 @@ function findingOf(document: ProjectDocument, device: Device, runs: readonly Run
   );
 }
 
-function addLegs(document: ProjectDocument, deviceId: string): Cure[] {
-  const device = document.devices[deviceId];
+function addLegs(project: ProjectDocument, deviceId: string): Cure[] {
+  const device = project.devices[deviceId];
   if (!device) return [];
-  const there = new Set((runsByDevice(document).get(deviceId) ?? []).map(({ leg }) => leg));
-  const missing = usualLegs(document.deviceTypes[device.typeId]).filter(({ number }) => !there.has(number));
+  const there = new Set((runsByDevice(project).get(deviceId) ?? []).map(({ leg }) => leg));
+  const missing = usualLegs(project.deviceTypes[device.typeId]).filter(({ number }) => !there.has(number));
   const id = (leg: number) => {
     const base = `${deviceId}_l${leg}`.slice(-38);
-    return Object.hasOwn(document.runs, base) ? `${base}b` : base;
+    return Object.hasOwn(project.runs, base) ? `${base}b` : base;
   };
-  const operations = runsFor(document, device, missing, id).map((run) => create('runs', run));
+  const operations = runsFor(project, device, missing, id).map((run) => create('runs', run));
   return operations.length > 0 ? [{ code: 'add-legs', figures: { count: operations.length }, operations }] : [];
 }

@@ -12,14 +12,14 @@ export const levelsApart = defineCheck({
   severity: 'stop',
   appliesTo: 'levels',
   reads: ['levels', 'walls'],
-  run: ({ document }) => {
-    const levels = levelsFromBelow(document);
+  run: ({ project }) => {
+    const levels = levelsFromBelow(project);
     return levels.slice(1).flatMap((upper, i) => {
       const lower = levels[i];
       const topM = lower.elevationM + lower.ceilingHeightM;
       const overlapM = topM - upper.elevationM;
       // Levels beside each other (a wing half a storey up) share no ground and may share heights.
-      if (overlapM <= 1e-6 || !shareGround(document, lower.id, upper.id)) return [];
+      if (overlapM <= 1e-6 || !shareGround(project, lower.id, upper.id)) return [];
       const elevationM = topM + lower.cavityDepthM;
       const lift = (now: Level): Cure => ({
         code: 'lift-level',
@@ -44,9 +44,9 @@ export const levelsApart = defineCheck({
   },
 });
 
-function shareGround(document: ProjectDocument, a: string, b: string): boolean {
+function shareGround(project: ProjectDocument, a: string, b: string): boolean {
   const boxOf = (levelId: string) => {
-    const points = onLevel(document, 'walls', levelId).flatMap((wall) => [wall.a, wall.b]);
+    const points = onLevel(project, 'walls', levelId).flatMap((wall) => [wall.a, wall.b]);
     return points.length === 0
       ? null
       : [

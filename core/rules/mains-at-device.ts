@@ -15,18 +15,18 @@ export const mainsAtDevice = defineCheck({
   stage: 'devices',
   appliesTo: 'devices',
   reads: ['deviceTypes', 'devices', 'features', 'plates', 'rooms'],
-  run: ({ document }) => {
-    const marks = listOf(document, 'features').filter(
+  run: ({ project }) => {
+    const marks = listOf(project, 'features').filter(
       ({ kind, owner, decision }) => kind === 'trade-mark' && /electric/i.test(owner) && decision !== 'strike',
     );
     // Before he has marked anything there is nothing to compare with: the trades sheet asks him.
     if (marks.length === 0) return [];
-    const plates = listOf(document, 'plates').filter(({ mainsGangs }) => mainsGangs > 0);
-    const outlets = listOf(document, 'devices').filter(({ typeId }) => isMainsOutlet(document.deviceTypes[typeId]));
+    const plates = listOf(project, 'plates').filter(({ mainsGangs }) => mainsGangs > 0);
+    const outlets = listOf(project, 'devices').filter(({ typeId }) => isMainsOutlet(project.deviceTypes[typeId]));
     const near = (device: Device, x: number, y: number, levelId: string) =>
       levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= NEAR_M;
-    return listOf(document, 'devices').flatMap((device): RuleFinding[] => {
-      const type = document.deviceTypes[device.typeId];
+    return listOf(project, 'devices').flatMap((device): RuleFinding[] => {
+      const type = project.deviceTypes[device.typeId];
       if (!type.mainsW || isMainsOutlet(type) || device.fitting === 'spare') return [];
       const has =
         marks.some(({ points: [[x, y]], levelId }) => near(device, x, y, levelId)) ||
@@ -38,7 +38,7 @@ export const mainsAtDevice = defineCheck({
           'look',
           'mains-missing',
           [{ in: 'devices', id: device.id }],
-          { number: device.roomId === null ? '' : document.rooms[device.roomId].code, device: type.name, watts: type.mainsW },
+          { number: device.roomId === null ? '' : project.rooms[device.roomId].code, device: type.name, watts: type.mainsW },
           { measured: 0, allowed: 1, cures: (house) => mark(house, device.id) },
         ),
       ];
@@ -47,16 +47,16 @@ export const mainsAtDevice = defineCheck({
 });
 
 /** A mark for the electrician at the device; it goes to him with the site sheet. */
-function mark(document: ProjectDocument, deviceId: string) {
-  const device = document.devices[deviceId];
+function mark(project: ProjectDocument, deviceId: string) {
+  const device = project.devices[deviceId];
   const id = `mk_${deviceId}`.slice(0, 40);
-  if (!device || Object.hasOwn(document.features, id)) return [];
+  if (!device || Object.hasOwn(project.features, id)) return [];
   const heightM = device.heightM ?? 0.4;
   const feature = newFeature({
     id,
     levelId: device.levelId,
     kind: 'trade-mark',
-    name: `Outlet for ${document.deviceTypes[device.typeId].name}`.slice(0, 80),
+    name: `Outlet for ${project.deviceTypes[device.typeId].name}`.slice(0, 80),
     points: [[device.x, device.y]],
     widthM: 0.1,
     depthM: 0.1,

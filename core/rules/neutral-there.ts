@@ -18,10 +18,10 @@ export const neutralThere = defineCheck({
   reads: ['deviceTypes', 'features', 'rooms'],
   nodes: [SWITCHES],
   safety: true,
-  run: ({ document }) => {
-    const switches = pickedFrom(document, SWITCHES);
+  run: ({ project }) => {
+    const switches = pickedFrom(project, SWITCHES);
     if (switches.length === 0) return [];
-    const boxes = listOf(document, 'features').filter(({ kind }) => kind === 'existing-switch-box');
+    const boxes = listOf(project, 'features').filter(({ kind }) => kind === 'existing-switch-box');
     return switches.flatMap((device): RuleFinding[] => {
       const box = boxes.find(
         ({ levelId, points: [[x, y]] }) => levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= OWN_BOX_M,
@@ -37,11 +37,11 @@ export const neutralThere = defineCheck({
             { in: 'devices', id: device.id },
             { in: 'features', id: box.id },
           ],
-          { number: roomCode(document, device.roomId), device: document.deviceTypes[device.typeId].name },
+          { number: roomCode(project, device.roomId), device: project.deviceTypes[device.typeId].name },
         ),
       ];
     });
   },
 });
 
-const roomCode = (document: ProjectDocument, roomId: string | null) => (roomId === null ? '' : document.rooms[roomId].code);
+const roomCode = (project: ProjectDocument, roomId: string | null) => (roomId === null ? '' : project.rooms[roomId].code);

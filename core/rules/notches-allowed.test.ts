@@ -12,11 +12,11 @@ const notched = (notch: Notch, more: House = {}, jurisdiction: 'NA' | 'UK' = 'NA
   const feature = newFeature({ id: 'n', levelId: 'm', kind: 'existing-notch', points: [[2, 0]], ...notch });
   return applied({ ...house, project: { ...house.project, jurisdiction } }, [create('features', feature)]);
 };
-const told = (document: ProjectDocument) =>
+const told = (project: ProjectDocument) =>
   notchesAllowed
-    .run({ document, read: derivationsOf(document), runs: [], today: '2026-01-01', limit: () => 0 })
+    .run({ project, read: derivationsOf(project), runs: [], today: '2026-01-01', limit: () => 0 })
     .map(({ code, rank, measured, allowed }) => ({ code, rank, measured, allowed }));
-const codes = (document: ProjectDocument) => told(document).map(({ code }) => code);
+const codes = (project: ProjectDocument) => told(project).map(({ code }) => code);
 
 /** Joists of 235 mm over a room 4.1 m deep, along y, notched from below or above. */
 const ACROSS = { rooms: [{ joistAngleRad: Math.PI / 2, joistDepthM: 0.235, joistSpacingM: 0.4, joistOffsetM: 0 }] };

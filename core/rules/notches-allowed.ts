@@ -22,20 +22,20 @@ export const notchesAllowed = defineCheck({
   reads: ['features', 'levels', 'project'],
   nodes: [BUILDING],
   safety: true,
-  run: ({ document }) => {
-    const notches = listOf(document, 'features').filter(({ kind }) => kind === 'existing-notch');
+  run: ({ project }) => {
+    const notches = listOf(project, 'features').filter(({ kind }) => kind === 'existing-notch');
     if (notches.length === 0) return [];
-    const building = buildingOf(document);
-    return notches.flatMap((feature) => findingsOf(document, building, feature));
+    const building = buildingOf(project);
+    return notches.flatMap((feature) => findingsOf(project, building, feature));
   },
 });
 
 type Cut = { readonly notch: Notch; readonly engineered: boolean };
 
-function findingsOf(document: ProjectDocument, building: Building, feature: Feature): RuleFinding[] {
-  const level = document.levels[feature.levelId];
+function findingsOf(project: ProjectDocument, building: Building, feature: Feature): RuleFinding[] {
+  const level = project.levels[feature.levelId];
   const room = roomAt(building, feature.levelId, feature.points[0] as Point2);
-  const cut = inWall(document, building, feature) ?? overRoom(document, building, feature);
+  const cut = inWall(project, building, feature) ?? overRoom(project, building, feature);
   const tell = (
     code: string,
     rank: 'stop' | 'look',
@@ -99,16 +99,16 @@ function inWall({ project }: ProjectDocument, building: Building, feature: Featu
 }
 
 /** What is cut out of a joist over a room: deep as the thing is high, along the member as it is wide. */
-function overRoom(document: ProjectDocument, building: Building, feature: Feature): Cut | null {
+function overRoom(project: ProjectDocument, building: Building, feature: Feature): Cut | null {
   const at = feature.points[0] as Point2;
   const room = roomAt(building, feature.levelId, at);
   if (!room) return null;
-  const underM = ceilingHeightOf(room, document.levels[room.levelId]);
+  const underM = ceilingHeightOf(room, project.levels[room.levelId]);
   const overM = underM + room.joistDepthM;
   const notchM = Math.min(feature.topM, overM) - Math.max(feature.bottomM, underM);
   if (notchM <= 1e-9) return null;
   if (room.framing === 'i-joist' || room.framing === 'open-web') {
-    const notch: Notch = { ...PLAIN, jurisdiction: document.project.jurisdiction, depthM: room.joistDepthM, notchM };
+    const notch: Notch = { ...PLAIN, jurisdiction: project.project.jurisdiction, depthM: room.joistDepthM, notchM };
     return { notch, engineered: true };
   }
   const span = building.framing.spanAt(room, at);
@@ -122,7 +122,7 @@ function overRoom(document: ProjectDocument, building: Building, feature: Featur
   const notch: Notch = {
     ...PLAIN,
     depthM: room.joistDepthM,
-    jurisdiction: document.project.jurisdiction,
+    jurisdiction: project.project.jurisdiction,
     notchM,
     lengthM: feature.widthM,
     spanM: span.toM - span.fromM,
@@ -143,8 +143,8 @@ const PLAIN = {
 } as const;
 
 /** Made good as the engineer says: decided, and asked for again until it is done. */
-function madeGood(document: ProjectDocument, id: string): Cure[] {
-  const feature = document.features[id];
+function madeGood(project: ProjectDocument, id: string): Cure[] {
+  const feature = project.features[id];
   const operation = feature && update('features', feature, { decision: 'make-good' });
   return operation ? [{ code: 'make-good', figures: {}, operations: [operation] }] : [];
 }

@@ -12,9 +12,9 @@ export const nothingOnPurpose = defineCheck({
   severity: 'look',
   appliesTo: 'rooms',
   reads: ['briefCells', 'deviceTypes', 'devices', 'rooms'],
-  run: ({ document }) =>
-    againstBrief(document).map(({ cell, devices }): RuleFinding => {
-      const { subjects, figures } = cellSubject(document, cell);
+  run: ({ project }) =>
+    againstBrief(project).map(({ cell, devices }): RuleFinding => {
+      const { subjects, figures } = cellSubject(project, cell);
       return say(
         'look',
         'brief-nothing-wanted',

@@ -14,9 +14,9 @@ export const oneThermostat = defineCheck({
   appliesTo: 'devices',
   reads: ['rooms'],
   nodes: [THERMOSTATS],
-  run: ({ document }) => {
+  run: ({ project }) => {
     const byRoom = new Map<string, Device[]>();
-    for (const device of pickedFrom(document, THERMOSTATS)) {
+    for (const device of pickedFrom(project, THERMOSTATS)) {
       const there = byRoom.get(device.roomId!);
       if (there) there.push(device);
       else byRoom.set(device.roomId!, [device]);
@@ -29,7 +29,7 @@ export const oneThermostat = defineCheck({
               'look',
               'climate-twice',
               devices.toReversed().map(({ id }) => ({ in: 'devices' as const, id })),
-              { number: document.rooms[roomId].code, room: document.rooms[roomId].name, count: devices.length },
+              { number: project.rooms[roomId].code, room: project.rooms[roomId].name, count: devices.length },
               { measured: devices.length, allowed: 1 },
             ),
           ],

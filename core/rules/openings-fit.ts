@@ -13,9 +13,9 @@ export const openingsFit = defineCheck({
   severity: 'stop',
   appliesTo: 'openings',
   reads: ['levels', 'openings', 'rooms', 'walls'],
-  run: ({ document }) =>
-    listOf(document, 'openings').flatMap((opening) => {
-      const fits = openingFits(document, opening);
+  run: ({ project }) =>
+    listOf(project, 'openings').flatMap((opening) => {
+      const fits = openingFits(project, opening);
       if (fits.ok) return [];
       const { code, ...figures } = fits.problem;
       return [
@@ -23,21 +23,21 @@ export const openingsFit = defineCheck({
           'stop',
           code,
           [{ in: 'openings', id: opening.id }],
-          { ...figures, number: document.levels[document.walls[opening.wallId].levelId].name, kind: opening.kind },
+          { ...figures, number: project.levels[project.walls[opening.wallId].levelId].name, kind: opening.kind },
           { measured: opening.widthM, unit: 'm', cures: (house) => fittingCures(house, house.openings[opening.id]) },
         ),
       ];
     }),
 });
 
-function fittingCures(document: ProjectDocument, opening: Opening | undefined): Cure[] {
+function fittingCures(project: ProjectDocument, opening: Opening | undefined): Cure[] {
   if (!opening) return [];
-  const wall = document.walls[opening.wallId];
+  const wall = project.walls[opening.wallId];
   const lengthM = distance2(wall.a, wall.b);
   const widthM = Math.min(opening.widthM, lengthM);
   const offsetM = Math.min(lengthM - widthM / 2, Math.max(widthM / 2, opening.offsetM));
   const next = { ...opening, widthM, offsetM };
-  if (!openingFits(document, next).ok) return [];
+  if (!openingFits(project, next).ok) return [];
   const changed = (['widthM', 'offsetM'] as const).filter((field) => next[field] !== opening[field]);
   const pick = (from: Opening) => Object.fromEntries(changed.map((field) => [field, from[field]]));
   return [

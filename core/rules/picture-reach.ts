@@ -22,8 +22,8 @@ export const pictureReachCheck = defineCheck({
     copperM: { usual: COPPER_M, least: 3, most: THICK_COPPER_M, unit: 'm', safer: 'less' },
     opticalM: { usual: OPTICAL_M, least: 10, most: MOST_OPTICAL_M, unit: 'm', safer: 'less' },
   },
-  ofRun: ({ run, length }, { document, limit }) => {
-    const cable = document.cableTypes[run.cableTypeId];
+  ofRun: ({ run, length }, { project, limit }) => {
+    const cable = project.cableTypes[run.cableTypeId];
     if (!length || cable.family !== 'hdmi') return [];
     const isCopper = cable.material !== 'fibre';
     const longestM = isCopper ? limit('copperM') : limit('opticalM');

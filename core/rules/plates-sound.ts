@@ -25,18 +25,18 @@ export const platesSound = defineCheck({
     'runs',
     'walls',
   ],
-  run: ({ document }) =>
-    listOf(document, 'plates').flatMap((plate) =>
-      plateProblems(document, plate).map((problem) => findingOf(document, plate, problem)),
+  run: ({ project }) =>
+    listOf(project, 'plates').flatMap((plate) =>
+      plateProblems(project, plate).map((problem) => findingOf(project, plate, problem)),
     ),
 });
 
 function findingOf(
-  document: ProjectDocument,
+  project: ProjectDocument,
   plate: Plate,
   { code, rank, measured, allowed, figures }: PlateProblem,
 ): RuleFinding {
-  const room = plate.roomId === null ? document.levels[plate.levelId].code : document.rooms[plate.roomId].code;
+  const room = plate.roomId === null ? project.levels[plate.levelId].code : project.rooms[plate.roomId].code;
   return say(
     rank,
     code,
@@ -51,7 +51,7 @@ function findingOf(
   );
 }
 
-function curesOf(document: ProjectDocument, plate: Plate, code: PlateProblem['code']): Cure[] {
+function curesOf(project: ProjectDocument, plate: Plate, code: PlateProblem['code']): Cure[] {
   const change = (cure: string, after: Partial<Plate>): Cure[] => {
     const operation = update('plates', plate, after);
     return operation ? [{ code: cure, figures: {}, operations: [operation] }] : [];
@@ -62,13 +62,13 @@ function curesOf(document: ProjectDocument, plate: Plate, code: PlateProblem['co
   if (code === 'plate-box-misfit') return change('plate-larger-box', { boxKind: plate.gangs === 2 ? 'two-gang' : 'back-box' });
   if (code === 'plate-device-gone')
     return change('plate-clear', {
-      inserts: plate.inserts.filter(({ deviceId }) => deviceId === null || document.devices[deviceId]),
+      inserts: plate.inserts.filter(({ deviceId }) => deviceId === null || project.devices[deviceId]),
     });
   const operations =
     code === 'plate-insert-missing'
-      ? recompose(document, plate)
+      ? recompose(project, plate)
       : code === 'plate-not-lined-up'
-        ? linePlateUp(document, plate)
+        ? linePlateUp(project, plate)
         : [];
   const name = code === 'plate-insert-missing' ? 'plate-fill' : 'plate-line-up';
   return operations.length > 0 ? [{ code: name, figures: {}, operations }] : [];

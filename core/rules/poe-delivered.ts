@@ -14,13 +14,13 @@ export const poeDeliveredCheck = defineCheck({
   stage: 'cabling',
   appliesTo: 'runs',
   reads: ['cableTypes', 'deviceTypes', 'project'],
-  ofRun: (planned, { document }) => {
+  ofRun: (planned, { project }) => {
     const { run, device } = planned;
-    const type = document.deviceTypes[device.typeId];
-    const cable = document.cableTypes[run.cableTypeId];
+    const type = project.deviceTypes[device.typeId];
+    const cable = project.cableTypes[run.cableTypeId];
     if (type.poeClass === null || cable.family !== 'cat' || !planned.length || cable.material !== 'copper') return [];
     const of = POE_CLASSES[type.poeClass];
-    const over = judged(document, planned, cable, of);
+    const over = judged(project, planned, cable, of);
     if (!over) return [];
     const subjects = [
       { in: 'runs' as const, id: run.id },
@@ -49,7 +49,7 @@ export const poeDeliveredCheck = defineCheck({
 
 /** What the source would have to give; null where the class covers it. */
 function judged(
-  document: ProjectDocument,
+  project: ProjectDocument,
   { length }: PlannedRun,
   cable: CableType,
   of: (typeof POE_CLASSES)[number],
@@ -57,7 +57,7 @@ function judged(
   const wire = wireResistance({
     gaugeAwg: cable.gaugeAwg ?? 24,
     stranded: cable.stranded,
-    temperatureC: Math.max(-20, Math.min(90, document.project.ambientC)),
+    temperatureC: Math.max(-20, Math.min(90, project.project.ambientC)),
   });
   const lengthM = length!.cutLengthM;
   const found = poeDelivered(of.deviceW, of, lengthM, wire.ok ? wire.value.ohmPerKm / 1000 : undefined);

@@ -14,10 +14,10 @@ export const rackFrontClear = defineCheck({
   appliesTo: 'racks',
   reads: ['features', 'framingMembers', 'levels', 'openings', 'racks', 'risers', 'rooms', 'walls'],
   limits: { depthM: { usual: 0.76, least: 0.6, most: 1.2, unit: 'm', safer: 'more' } },
-  run: ({ document, limit }) =>
-    listOf(document, 'racks').flatMap((rack): RuleFinding[] => {
+  run: ({ project, limit }) =>
+    listOf(project, 'racks').flatMap((rack): RuleFinding[] => {
       const wantedM = limit('depthM');
-      const freeM = freeBefore(document, rack, rack.facingRad, wantedM);
+      const freeM = freeBefore(project, rack, rack.facingRad, wantedM);
       if (freeM >= wantedM * (1 - 1e-9)) return [];
       return [
         say(
@@ -37,24 +37,24 @@ export const rackFrontClear = defineCheck({
 });
 
 /** How far it is from the front of a rack to the next wall, as far as it matters, m. */
-function freeBefore(document: ProjectDocument, rack: Rack, facingRad: number, wantedM: number): number {
+function freeBefore(project: ProjectDocument, rack: Rack, facingRad: number, wantedM: number): number {
   const [fx, fy] = [Math.cos(facingRad), Math.sin(facingRad)];
   const front: Point2 = [rack.x + (fx * rack.depthM) / 2, rack.y + (fy * rack.depthM) / 2];
   let least = Infinity;
   for (const aside of [-0.38, -0.2, 0, 0.2, 0.38]) {
     const from: Point2 = [front[0] - fy * aside, front[1] + fx * aside];
     const to: Point2 = [from[0] + fx * (wantedM + 0.3), from[1] + fy * (wantedM + 0.3)];
-    for (const { wall, t } of wallsOf(buildingOf(document), rack.levelId).crossing(from, to))
+    for (const { wall, t } of wallsOf(buildingOf(project), rack.levelId).crossing(from, to))
       least = Math.min(least, t * (wantedM + 0.3) - wall.thicknessM / 2);
   }
   return Math.max(0, least);
 }
 
-function turned(document: ProjectDocument, rack: Rack | undefined, wantedM: number) {
+function turned(project: ProjectDocument, rack: Rack | undefined, wantedM: number) {
   if (!rack) return [];
   for (const by of [Math.PI, Math.PI / 2, -Math.PI / 2]) {
     const facingRad = Math.atan2(Math.sin(rack.facingRad + by), Math.cos(rack.facingRad + by));
-    if (freeBefore(document, rack, facingRad, wantedM) < wantedM) continue;
+    if (freeBefore(project, rack, facingRad, wantedM) < wantedM) continue;
     const operation = update('racks', rack, { facingRad });
     return operation ? [{ code: 'turn-rack', figures: {}, operations: [operation] }] : [];
   }

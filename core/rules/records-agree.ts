@@ -15,8 +15,8 @@ export const recordsAgree = defineCheck({
   stage: 'cabling',
   appliesTo: 'runs',
   reads: ['cableTypes'],
-  ofRun: ({ run, device }, { document }) => {
-    const cable = document.cableTypes[run.cableTypeId];
+  ofRun: ({ run, device }, { project }) => {
+    const cable = project.cableTypes[run.cableTypeId];
     if (cable.gaugeAwg === null) return [];
     for (const text of [run.purpose, run.note, device.note]) {
       const found = GAUGE.exec(text);
@@ -41,10 +41,10 @@ export const recordsAgree = defineCheck({
   },
 });
 
-function asWritten(document: ProjectDocument, runId: string, { family, conductors }: CableType, gaugeAwg: number): Cure[] {
-  const cable = listOf(document, 'cableTypes').find(
+function asWritten(project: ProjectDocument, runId: string, { family, conductors }: CableType, gaugeAwg: number): Cure[] {
+  const cable = listOf(project, 'cableTypes').find(
     (one) => one.family === family && one.gaugeAwg === gaugeAwg && one.conductors === conductors,
   );
-  const operations = exchange(document, runId, cable);
+  const operations = exchange(project, runId, cable);
   return operations.length > 0 ? [{ code: 'use-gauge', figures: { gaugeAwg }, operations }] : [];
 }

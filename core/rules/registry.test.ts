@@ -18,7 +18,7 @@ describe('a check', () => {
   });
 
   it('says the same again without being run, and something else as soon as one of them changes', () => {
-    const codes = (document: ProjectDocument) => checked(document).flatMap(({ code, rank }) => (rank === 'fine' ? [] : [code]));
+    const codes = (project: ProjectDocument) => checked(project).flatMap(({ code, rank }) => (rank === 'fine' ? [] : [code]));
     expect(codes(house)).to.deep.equal(['ceiling-below-head']);
     expect(codes({ ...house, devices: {} })).to.deep.equal(['ceiling-below-head']);
     const [room] = listOf(house, 'rooms');

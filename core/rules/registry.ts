@@ -151,7 +151,7 @@ const IN_FORCE = whole<InForce>({
   nodes: [SETTINGS],
   make: (read) => {
     const settings = read.get(SETTINGS);
-    const { jurisdiction } = read.document.project;
+    const { jurisdiction } = read.project.project;
     const holds = CHECKS.filter(({ id, regions }) => !settings.get(id)?.off && (!regions || regions.includes(jurisdiction)));
     return { holds: new Set(holds), settings, jurisdiction };
   },
@@ -160,14 +160,14 @@ const IN_FORCE = whole<InForce>({
 
 /** What a rule may look at; asked for by every rule about every run, so nothing is made before it is wanted. */
 class Context implements CheckContext {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
 
   constructor(
     private readonly check: Check,
     readonly read: Reading,
     private readonly settings: ReadonlyMap<string, RuleSetting>,
   ) {
-    this.document = read.document;
+    this.project = read.project;
   }
 
   get runs() {
@@ -341,5 +341,5 @@ export const FINDINGS = whole<readonly Finding[]>({
 });
 
 /** What every rule says of the project as it stands on a day, YYYY-MM-DD. */
-export const runChecks = (document: ProjectDocument, today: string): readonly Finding[] =>
-  derivationsOn(document, today).get(FINDINGS);
+export const runChecks = (project: ProjectDocument, today: string): readonly Finding[] =>
+  derivationsOn(project, today).get(FINDINGS);

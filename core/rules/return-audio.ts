@@ -16,13 +16,13 @@ export const returnAudio = defineCheck({
   appliesTo: 'devices',
   reads: ['cableTypes', 'deviceTypes', 'rooms'],
   nodes: [DISPLAYS, RUNS_BY_DEVICE],
-  run: ({ document }) => {
-    const byDevice = runsByDevice(document);
-    return pickedFrom(document, DISPLAYS).flatMap((device): RuleFinding[] => {
+  run: ({ project }) => {
+    const byDevice = runsByDevice(project);
+    return pickedFrom(project, DISPLAYS).flatMap((device): RuleFinding[] => {
       const deviceId = device.id;
       const runs = (byDevice.get(deviceId) ?? []).filter(({ toDeviceId }) => toDeviceId === null);
-      const isDisplay = document.deviceTypes[device.typeId].answers === 'display';
-      const families = runs.map(({ cableTypeId }) => document.cableTypes[cableTypeId]);
+      const isDisplay = project.deviceTypes[device.typeId].answers === 'display';
+      const families = runs.map(({ cableTypeId }) => project.cableTypes[cableTypeId]);
       const optical = families.some(({ family, material }) => family === 'hdmi' && material === 'fibre');
       // A category cable carries sound back, or an extender that does.
       const back = families.some(({ family }) => family === 'cat' || family === 'hdmi_audio');
@@ -33,8 +33,8 @@ export const returnAudio = defineCheck({
           'sound-no-way-back',
           [{ in: 'devices', id: deviceId }],
           {
-            number: device.roomId === null ? '' : document.rooms[device.roomId].code,
-            device: document.deviceTypes[device.typeId].name,
+            number: device.roomId === null ? '' : project.rooms[device.roomId].code,
+            device: project.deviceTypes[device.typeId].name,
           },
           { cures: (house) => backRun(house, house.devices[deviceId]) },
         ),
@@ -43,10 +43,10 @@ export const returnAudio = defineCheck({
   },
 });
 
-function backRun(document: ProjectDocument, device: Device | undefined): Cure[] {
-  if (!device || !document.cableTypes.cat6a_utp) return [];
-  const legs = listOf(document, 'runs').filter(({ deviceId }) => deviceId === device.id);
-  const number = Math.max(document.deviceTypes[device.typeId].cables.length, 0, ...legs.map(({ leg }) => leg)) + 1;
+function backRun(project: ProjectDocument, device: Device | undefined): Cure[] {
+  if (!device || !project.cableTypes.cat6a_utp) return [];
+  const legs = listOf(project, 'runs').filter(({ deviceId }) => deviceId === device.id);
+  const number = Math.max(project.deviceTypes[device.typeId].cables.length, 0, ...legs.map(({ leg }) => leg)) + 1;
   const leg: Leg = {
     cableTypeId: 'cat6a_utp',
     purpose: 'sound back',
@@ -58,7 +58,7 @@ function backRun(document: ProjectDocument, device: Device | undefined): Cure[] 
     mapId: null,
     optional: false,
   };
-  const operations = runsFor(document, device, [{ leg, number }], (n) => `${device.id}_b${n}`.slice(-40)).map((run) =>
+  const operations = runsFor(project, device, [{ leg, number }], (n) => `${device.id}_b${n}`.slice(-40)).map((run) =>
     create('runs', run),
   );
   return operations.length > 0 ? [{ code: 'add-legs', figures: { count: 1 }, operations }] : [];

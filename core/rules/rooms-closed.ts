@@ -19,10 +19,10 @@ export const roomsClosed = defineCheck({
   severity: 'look',
   appliesTo: 'rooms',
   reads: ['levels', 'rooms', 'walls'],
-  run: ({ document }) => {
-    const grids = new Map(listOf(document, 'levels').map(({ id }) => [id, wallGrid(onLevel(document, 'walls', id))]));
-    return listOf(document, 'rooms').flatMap((room) => {
-      const walls = onLevel(document, 'walls', room.levelId);
+  run: ({ project }) => {
+    const grids = new Map(listOf(project, 'levels').map(({ id }) => [id, wallGrid(onLevel(project, 'walls', id))]));
+    return listOf(project, 'rooms').flatMap((room) => {
+      const walls = onLevel(project, 'walls', room.levelId);
       const grid = grids.get(room.levelId)!;
       if (walls.length === 0 || isHeld(room, grid)) return [];
       return [say('look', 'room-open', [{ in: 'rooms', id: room.id }], { number: room.code, room: room.name })];

@@ -14,11 +14,11 @@ export const roomsDiscussed = defineCheck({
   reads: ['briefCells', 'levels', 'rooms', 'tradeDates'],
   day: true,
   limits: { daysBefore: { usual: 14, least: 0, most: 120, unit: 'days', safer: 'more' } },
-  run: ({ document, today, limit }) => {
-    const on = gateDate(document, 'low-voltage-rough-in');
-    if (on === '' || daysBetween(today, on) > limit('daysBefore') || Object.keys(document.briefCells).length === 0) return [];
-    return listOf(document, 'rooms').flatMap((room): RuleFinding[] => {
-      const open = BRIEF_TOPICS.filter((topic) => !cellOf(document, room.id, topic));
+  run: ({ project, today, limit }) => {
+    const on = gateDate(project, 'low-voltage-rough-in');
+    if (on === '' || daysBetween(today, on) > limit('daysBefore') || Object.keys(project.briefCells).length === 0) return [];
+    return listOf(project, 'rooms').flatMap((room): RuleFinding[] => {
+      const open = BRIEF_TOPICS.filter((topic) => !cellOf(project, room.id, topic));
       if (open.length === 0) return [];
       return [
         say(

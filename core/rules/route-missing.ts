@@ -4,8 +4,8 @@ import { type Cure, defineCheck, say } from './check.ts';
 
 /** The cheapest things that would open a way. */
 const MOST_CURES = 3;
-const curesOf = (document: ProjectDocument, run: Run): Cure[] =>
-  waysToOpen(document, run)
+const curesOf = (project: ProjectDocument, run: Run): Cure[] =>
+  waysToOpen(project, run)
     .slice(0, MOST_CURES)
     .map(({ kind, operations, madeM, costM }) => ({
       code: `open-${kind}`,
@@ -35,7 +35,7 @@ export const routeMissing = defineCheck({
             ],
             { number: run.number, because: proposedRoute.problem },
             // What would open a way is tried out only where somebody looks.
-            { cures: (document) => curesOf(document, run) },
+            { cures: (project) => curesOf(project, run) },
           ),
         ],
 });

@@ -10,10 +10,10 @@ export const rulesKept = defineCheck({
   severity: 'look',
   appliesTo: 'runs',
   reads: ['routeRules'],
-  ofRun: ({ run, proposedRoute, issuedRoute }, { document }) => {
+  ofRun: ({ run, proposedRoute, issuedRoute }, { project }) => {
     if (issuedRoute || !proposedRoute.ok) return [];
     return proposedRoute.value.broken.flatMap((id) => {
-      const rule = document.routeRules[id];
+      const rule = project.routeRules[id];
       if (!rule) return [];
       return [
         say(

@@ -14,8 +14,8 @@ export const screedSound = defineCheck({
   severity: 'stop',
   appliesTo: 'features',
   reads: ['features', 'levels', 'walls', 'waySigns'],
-  run: ({ document }) =>
-    screedWays(document).flatMap(({ feature, coverM, crossings, sign }) => {
+  run: ({ project }) =>
+    screedWays(project).flatMap(({ feature, coverM, crossings, sign }) => {
       const found: RuleFinding[] = [];
       const add = (
         code: string,
@@ -38,7 +38,7 @@ export const screedSound = defineCheck({
       for (const { featureId, gapM } of crossings)
         if (gapM < 0)
           add('screed-crossing', 'look', gapM, 0, {
-            other: document.features[featureId].name || document.features[featureId].kind,
+            other: project.features[featureId].name || project.features[featureId].kind,
           });
       if (!sign) add('screed-unsigned', 'look', null, null);
       else {

@@ -17,10 +17,10 @@ export const sealsClosed = defineCheck({
   nodes: [FRAMING, BUILDING, PLANNED_RUNS],
   safety: true,
   limits: { daysBefore: { usual: 3, least: 0, most: 30, unit: 'days', safer: 'more' } },
-  run: ({ document, runs, today, limit }) => {
-    const on = gateDate(document, 'board');
+  run: ({ project, runs, today, limit }) => {
+    const on = gateDate(project, 'board');
     if (on === '' || daysBetween(today, on) > limit('daysBefore')) return [];
-    const pierced = penetrationsOf(document, holeSchedule(document, runs));
+    const pierced = penetrationsOf(project, holeSchedule(project, runs));
     const { open } = sealCounts(pierced);
     if (open === 0) return [];
     const first = pierced.find(({ seal }) => (seal?.state ?? 'open') === 'open')!;
@@ -29,7 +29,7 @@ export const sealsClosed = defineCheck({
         'stop',
         'seals-open',
         [{ in: 'levels', id: first.levelId }],
-        { number: document.levels[first.levelId].code, count: open, on, kind: first.kind },
+        { number: project.levels[first.levelId].code, count: open, on, kind: first.kind },
         { measured: open, allowed: 0 },
       ),
     ];

@@ -10,15 +10,15 @@ export const SETTINGS = whole<ReadonlyMap<string, RuleSetting>>({
 });
 
 /** How rules are set in a project, by rule. */
-export const settingsOf = (document: Pick<ProjectDocument, 'ruleSettings'>): ReadonlyMap<string, RuleSetting> =>
-  derivationsOf(document).get(SETTINGS);
+export const settingsOf = (project: Pick<ProjectDocument, 'ruleSettings'>): ReadonlyMap<string, RuleSetting> =>
+  derivationsOf(project).get(SETTINGS);
 
 /** A limit as the project has it; the usual one where nobody has set it, or set it outside its bounds. */
 export const limitOf = (
-  document: Pick<ProjectDocument, 'ruleSettings'>,
+  project: Pick<ProjectDocument, 'ruleSettings'>,
   check: Pick<Check, 'id' | 'limits'>,
   name: string,
-): number => limitIn(settingsOf(document), check, name);
+): number => limitIn(settingsOf(project), check, name);
 
 export function limitIn(settings: ReadonlyMap<string, RuleSetting>, check: Pick<Check, 'id' | 'limits'>, name: string): number {
   const limit = check.limits?.[name];

@@ -12,12 +12,12 @@ export const signedRooms = defineCheck({
   severity: 'look',
   appliesTo: 'rooms',
   reads: ['briefCells', 'roomBriefs', 'rooms'],
-  run: ({ document }) =>
-    listOf(document, 'roomBriefs').flatMap((brief): RuleFinding[] => {
+  run: ({ project }) =>
+    listOf(project, 'roomBriefs').flatMap((brief): RuleFinding[] => {
       if (brief.signedOn === '') return [];
-      const open = BRIEF_TOPICS.filter((topic) => !cellOf(document, brief.roomId, topic));
+      const open = BRIEF_TOPICS.filter((topic) => !cellOf(project, brief.roomId, topic));
       if (open.length === 0) return [];
-      const room = document.rooms[brief.roomId];
+      const room = project.rooms[brief.roomId];
       return [
         say(
           'look',

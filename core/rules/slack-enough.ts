@@ -15,14 +15,14 @@ export const slackEnough = defineCheck({
     deviceM: { usual: 0.3, least: 0.1, most: 1, unit: 'm', safer: 'more' },
     rackM: { usual: 1.5, least: 0.3, most: 5, unit: 'm', safer: 'more' },
   },
-  ofRun: ({ run, device }, { document, limit }) => {
+  ofRun: ({ run, device }, { project, limit }) => {
     const isHome = run.toDeviceId === null;
     const leastRackM = isHome ? limit('rackM') : limit('deviceM');
     const leastM = limit('deviceM');
-    const isShort = run.deviceSlackM < leastM * (1 - 1e-9) && (run.slackStyle ?? document.project.slackStyle) !== 'none';
+    const isShort = run.deviceSlackM < leastM * (1 - 1e-9) && (run.slackStyle ?? project.project.slackStyle) !== 'none';
     const isShortFar = run.rackSlackM < leastRackM * (1 - 1e-9);
     if (!isShort && !isShortFar) return [];
-    const leg = document.deviceTypes[device.typeId].cables[run.leg - 1];
+    const leg = project.deviceTypes[device.typeId].cables[run.leg - 1];
     return [
       say(
         'look',

@@ -15,25 +15,25 @@ function houseWith(typeId: string, changes: Partial<ProjectDocument['runs'][stri
   if (!applied.ok) throw new Error('refused');
   return applied.value;
 }
-const finding = (document: ProjectDocument) => checked(document).find((f) => f.check === 'speaker-cable-loss')!;
+const finding = (project: ProjectDocument) => checked(project).find((f) => f.check === 'speaker-cable-loss')!;
 
 describe('the check of speaker cable', () => {
   it('measures the loss at the cut length, as worked by hand', () => {
-    const document = houseWith('ceiling-speaker');
+    const project = houseWith('ceiling-speaker');
     // (0.1 + 9.2 + 0.6 + 0.8 + 3) * 1.1 = 15.07 -> 15.5 m; 2 * 15.5 * 13.439 ohm/km = 0.4166 ohm; 20 log(8.4166/8) = 0.4409 dB > 0.4238
-    expect(planRuns(document)[0].length!.cutLengthM).to.equal(15.5);
-    const over = finding(document);
+    expect(planRuns(project)[0].length!.cutLengthM).to.equal(15.5);
+    const over = finding(project);
     expect(over).to.include({ rank: 'stop', code: 'speaker-loss-over' });
     expect(over.measured).to.be.closeTo(0.4409, 2e-4);
     expect(over.allowed).to.be.closeTo(0.4238, 1e-4);
   });
 
   it('offers 14 AWG, and applying the cure makes it fine', () => {
-    const document = houseWith('ceiling-speaker');
-    const [cure] = finding(document).cures;
+    const project = houseWith('ceiling-speaker');
+    const [cure] = finding(project).cures;
     expect(cure).to.deep.include({ code: 'use-gauge' });
     expect(cure.figures).to.include({ gaugeAwg: 14 });
-    const cured = applyChange(document, cure);
+    const cured = applyChange(project, cure);
     expect(cured.ok && finding(cured.value)).to.include({ rank: 'fine', code: 'speaker-loss-fine' });
     expect(cured.ok && finding(cured.value).measured).to.be.closeTo(cure.figures.lossDb as number, 1e-12);
   });

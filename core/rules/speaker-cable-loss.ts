@@ -21,7 +21,7 @@ export const speakerCableLossCheck = defineCheck({
   reads: ['cableTypes', 'deviceTypes', 'project'],
   // From this share of the limit on a run is worth a look: a detour of a tenth more on site would break it [practice].
   limits: { nearShare: { usual: 0.9, least: 0.5, most: 1, unit: '', safer: 'less' } },
-  ofRun: (planned, { document, limit }) => findingFor(document, planned, limit('nearShare')),
+  ofRun: (planned, { project, limit }) => findingFor(project, planned, limit('nearShare')),
 });
 
 type SoundUse = 'distributed' | 'theatre';
@@ -35,12 +35,12 @@ interface Figures {
   readonly gaugeAwg: number;
 }
 
-function findingFor(document: ProjectDocument, { run, device, length }: PlannedRun, nearShare: number): RuleFinding[] {
-  const type = document.deviceTypes[device.typeId];
-  const cable = document.cableTypes[run.cableTypeId];
+function findingFor(project: ProjectDocument, { run, device, length }: PlannedRun, nearShare: number): RuleFinding[] {
+  const type = project.deviceTypes[device.typeId];
+  const cable = project.cableTypes[run.cableTypeId];
   if (!length || type.impedanceOhm === null || type.soundUse === null || cable.gaugeAwg === null || cable.system !== 'sound')
     return [];
-  const figures = figuresFor(document, cable, length.cutLengthM, type.impedanceOhm, type.soundUse);
+  const figures = figuresFor(project, cable, length.cutLengthM, type.impedanceOhm, type.soundUse);
   if (!figures) return [];
   const thinnest = thinnestAwg(type.soundUse, type.impedanceOhm);
   const { rank, code } = judge(figures, cable, thinnest, nearShare);
@@ -56,7 +56,7 @@ function findingFor(document: ProjectDocument, { run, device, length }: PlannedR
         { in: 'runs', id: run.id },
         { in: 'devices', id: device.id },
       ],
-      { number: run.number, thinnestAwg: thinnest, ...figures, better: useThicker(document)[0]?.figures ?? null },
+      { number: run.number, thinnestAwg: thinnest, ...figures, better: useThicker(project)[0]?.figures ?? null },
       { measured: figures.lossDb, allowed: figures.limitDb, unit: 'dB', cures: useThicker },
     ),
   ];
@@ -78,15 +78,9 @@ const SPEAKER_CABLES = whole<SpeakerCables>({
   make: () => ({ figures: new Remembered(MOST_WORKED), thicker: new Remembered() }),
 });
 
-function figuresFor(
-  document: ProjectDocument,
-  cable: CableType,
-  lengthM: number,
-  loadOhm: number,
-  use: SoundUse,
-): Figures | null {
-  const { ambientC } = document.project;
-  return derivationsOf(document)
+function figuresFor(project: ProjectDocument, cable: CableType, lengthM: number, loadOhm: number, use: SoundUse): Figures | null {
+  const { ambientC } = project.project;
+  return derivationsOf(project)
     .get(SPEAKER_CABLES)
     .figures.of(`${cable.id}/${lengthM}/${loadOhm}/${use}/${ambientC}`, () => workOut(ambientC, cable, lengthM, loadOhm, use));
 }
@@ -108,11 +102,11 @@ function judge(figures: Figures, cable: CableType, thinnest: number, nearShare: 
 }
 
 /** Copper of the family that is thicker, the thinnest first; any thickness instead of clad aluminium. */
-const thickerThan = (document: ProjectDocument, cable: CableType): readonly CableType[] =>
-  derivationsOf(document)
+const thickerThan = (project: ProjectDocument, cable: CableType): readonly CableType[] =>
+  derivationsOf(project)
     .get(SPEAKER_CABLES)
     .thicker.of(cable, () =>
-      listOf(document, 'cableTypes')
+      listOf(project, 'cableTypes')
         .filter((other) => other.family === cable.family && other.gaugeAwg !== null && other.material === 'copper')
         .filter((other) => other.gaugeAwg! < cable.gaugeAwg! || cable.material !== 'copper')
         .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!),
@@ -123,7 +117,7 @@ const thickerThan = (document: ProjectDocument, cable: CableType): readonly Cabl
  * A cable already pulled cannot be exchanged by a click.
  */
 function thickerCables(
-  document: ProjectDocument,
+  project: ProjectDocument,
   run: Run,
   cable: CableType,
   rank: Rank,
@@ -134,8 +128,8 @@ function thickerCables(
 ): Cure[] {
   if (run.state !== 'drafted' && run.state !== 'issued' && run.state !== 'labelled') return [];
   const thinnest = thinnestAwg(use, loadOhm);
-  const candidates = thickerThan(document, cable).flatMap((other) => {
-    const figures = figuresFor(document, other, lengthM, loadOhm, use);
+  const candidates = thickerThan(project, cable).flatMap((other) => {
+    const figures = figuresFor(project, other, lengthM, loadOhm, use);
     return figures ? [{ other, figures, rank: judge(figures, other, thinnest, nearShare).rank }] : [];
   });
   const within = rank === 'stop' ? candidates.find((c) => c.rank !== 'stop') : undefined;

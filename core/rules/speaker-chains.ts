@@ -15,11 +15,11 @@ export const speakerChains = defineCheck({
   reads: ['cableTypes', 'deviceTypes', 'devices', 'runs'],
   safety: true,
   limits: { leastOhm: { usual: 4, least: 2, most: 16, unit: 'Ω', safer: 'more' } },
-  run: ({ document, limit }) => {
-    const chained = listOf(document, 'runs').filter((run) => run.toDeviceId !== null && isSound(document, run));
+  run: ({ project, limit }) => {
+    const chained = listOf(project, 'runs').filter((run) => run.toDeviceId !== null && isSound(project, run));
     if (chained.length === 0) return [];
     const nextOf = new Map(chained.map((run) => [run.deviceId, run]));
-    const homes = listOf(document, 'runs').filter((run) => run.toDeviceId === null && isSound(document, run));
+    const homes = listOf(project, 'runs').filter((run) => run.toDeviceId === null && isSound(project, run));
     const hangsOn = new Map<string, Run[]>();
     for (const run of chained) hangsOn.set(run.toDeviceId!, [...(hangsOn.get(run.toDeviceId!) ?? []), run]);
     const leastOhm = limit('leastOhm');
@@ -32,7 +32,7 @@ export const speakerChains = defineCheck({
         const id = open.pop()!;
         if (seen.has(id)) continue;
         seen.add(id);
-        const ohm = document.deviceTypes[document.devices[id].typeId].impedanceOhm;
+        const ohm = project.deviceTypes[project.devices[id].typeId].impedanceOhm;
         if (ohm !== null) loads.push(ohm);
         for (const run of hangsOn.get(id) ?? []) {
           links.push(run);
@@ -55,16 +55,16 @@ export const speakerChains = defineCheck({
   },
 });
 
-const isSound = (document: ProjectDocument, { cableTypeId, deviceId }: Run) =>
-  document.cableTypes[cableTypeId].system === 'sound' &&
-  document.deviceTypes[document.devices[deviceId].typeId].impedanceOhm !== null;
+const isSound = (project: ProjectDocument, { cableTypeId, deviceId }: Run) =>
+  project.cableTypes[cableTypeId].system === 'sound' &&
+  project.deviceTypes[project.devices[deviceId].typeId].impedanceOhm !== null;
 
 /** Every speaker of the chain with a run of its own to the rack. */
-function homeByItself(document: ProjectDocument, links: readonly Run[]): Cure[] {
+function homeByItself(project: ProjectDocument, links: readonly Run[]): Cure[] {
   const operations = links.flatMap(({ id }) => {
-    const run = document.runs[id];
+    const run = project.runs[id];
     const operation =
-      run && !isKept(run) ? update('runs', run, { toDeviceId: null, rackSlackM: document.project.rackSlackM }) : null;
+      run && !isKept(run) ? update('runs', run, { toDeviceId: null, rackSlackM: project.project.rackSlackM }) : null;
     return operation ?? [];
   });
   return operations.length === links.length && links.length > 0

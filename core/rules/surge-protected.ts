@@ -4,9 +4,9 @@ import { RUNS_BY_DEVICE, runsByDevice } from '../runs/index.ts';
 import { type Cure, defineCheck, say } from './check.ts';
 import { besideRack, bondingBar, hasType, OF_TYPE, part } from './entry-protection.ts';
 
-const isCopper = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].material !== 'fibre';
+const isCopper = (project: ProjectDocument, { cableTypeId }: Run) => project.cableTypes[cableTypeId].material !== 'fibre';
 
-const isBond = (document: ProjectDocument, { cableTypeId }: Run) => document.cableTypes[cableTypeId].family === 'bond';
+const isBond = (project: ProjectDocument, { cableTypeId }: Run) => project.cableTypes[cableTypeId].family === 'bond';
 
 const OUTDOORS = part('outdoors', ({ roomId }) => roomId === null);
 
@@ -21,12 +21,12 @@ export const surgeProtected = defineCheck({
   reads: ['cableTypes'],
   nodes: [OF_TYPE['surge-arrester'], OUTDOORS, RUNS_BY_DEVICE],
   safety: true,
-  run: ({ document }) => {
-    if (hasType(document, 'surge-arrester')) return [];
-    const byDevice = runsByDevice(document);
-    const runs = pickedFrom(document, OUTDOORS)
+  run: ({ project }) => {
+    if (hasType(project, 'surge-arrester')) return [];
+    const byDevice = runsByDevice(project);
+    const runs = pickedFrom(project, OUTDOORS)
       .flatMap(({ id }) => byDevice.get(id) ?? [])
-      .filter((run) => run.toDeviceId === null && isCopper(document, run) && !isBond(document, run));
+      .filter((run) => run.toDeviceId === null && isCopper(project, run) && !isBond(project, run));
     if (runs.length === 0) return [];
     return [
       say(
@@ -40,10 +40,10 @@ export const surgeProtected = defineCheck({
   },
 });
 
-function arresters(document: ProjectDocument): Cure[] {
-  if (!document.deviceTypes['surge-arrester']) return [];
-  const bonded = hasType(document, 'bonding-bar') ? [] : (bondingBar(document, document)[0]?.operations ?? []);
-  const between = edited(document, bonded);
+function arresters(project: ProjectDocument): Cure[] {
+  if (!project.deviceTypes['surge-arrester']) return [];
+  const bonded = hasType(project, 'bonding-bar') ? [] : (bondingBar(project, project)[0]?.operations ?? []);
+  const between = edited(project, bonded);
   if (!between.ok) return [];
   const placed = besideRack(between.value, 'surge-arrester', 0.6);
   return placed.length > 0 ? [{ code: 'add-arresters', figures: {}, operations: [...bonded, ...placed] }] : [];

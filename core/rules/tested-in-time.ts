@@ -2,8 +2,8 @@ import { gateDate, type ProjectDocument, RUN_STATES } from '../model/index.ts';
 import { defineCheck, say } from './check.ts';
 
 /** The day on which the boards went on, where that is past or today. */
-export function closedOn(document: Pick<ProjectDocument, 'tradeDates'>, today: string): string | null {
-  const on = gateDate(document, 'board');
+export function closedOn(project: Pick<ProjectDocument, 'tradeDates'>, today: string): string | null {
+  const on = gateDate(project, 'board');
   return on !== '' && on <= today ? on : null;
 }
 
@@ -17,8 +17,8 @@ export const testedInTime = defineCheck({
   appliesTo: 'runs',
   reads: ['tradeDates'],
   day: true,
-  ofRun: ({ run }, { document, today }) => {
-    const on = closedOn(document, today);
+  ofRun: ({ run }, { project, today }) => {
+    const on = closedOn(project, today);
     if (on === null || run.state === 'tested') return [];
     const isPulled = RUN_STATES.indexOf(run.state) >= RUN_STATES.indexOf('pulled');
     return [

@@ -20,13 +20,13 @@ export const voltageAtLoad = defineCheck({
     share: { usual: 0.1, least: 0.02, most: 0.15, unit: '', safer: 'less' },
     ledShare: { usual: 0.03, least: 0.01, most: 0.05, unit: '', safer: 'less' },
   },
-  ofRun: ({ run, device, length }, { document, limit }) => {
-    const type = document.deviceTypes[device.typeId];
-    const cable = document.cableTypes[run.cableTypeId];
+  ofRun: ({ run, device, length }, { project, limit }) => {
+    const type = project.deviceTypes[device.typeId];
+    const cable = project.cableTypes[run.cableTypeId];
     if (!length || run.toDeviceId !== null || type.dcV === null || type.dcW === null || type.poeClass !== null) return [];
     if (!FEEDS.test(cable.family) || cable.gaugeAwg === null || cable.material === 'fibre') return [];
     const allowed = cable.family === 'led' ? limit('ledShare') : limit('share');
-    const share = shareLost(document, type, cable, length.cutLengthM);
+    const share = shareLost(project, type, cable, length.cutLengthM);
     if (share === null || share <= allowed * (1 + 1e-9)) return [];
     return [
       say(
@@ -64,12 +64,12 @@ export const voltageAtLoad = defineCheck({
 });
 
 /** Share of the supply that a feed loses: strips over their common and a channel, category cable with a pair for each pole. */
-function shareLost(document: ProjectDocument, { dcV, dcW }: DeviceType, cable: CableType, lengthM: number): number | null {
+function shareLost(project: ProjectDocument, { dcV, dcW }: DeviceType, cable: CableType, lengthM: number): number | null {
   const wire = {
     gaugeAwg: cable.gaugeAwg!,
     stranded: cable.stranded,
     material: cable.material === 'cca' ? ('cca' as const) : ('copper' as const),
-    temperatureC: Math.max(-20, Math.min(90, document.project.ambientC)),
+    temperatureC: Math.max(-20, Math.min(90, project.project.ambientC)),
   };
   const currentA = dcW! / dcV!;
   if (cable.family === 'led' && cable.conductors >= 4) {

@@ -19,7 +19,7 @@ export const waysFit = defineCheck({
   appliesTo: 'features',
   reads: [],
   nodes: [WAY_LOADS],
-  run: ({ document }) => wayLoads(document).flatMap((load) => findingsOf(load)),
+  run: ({ project }) => wayLoads(project).flatMap((load) => findingsOf(load)),
 });
 
 function findingsOf(load: WayLoad): RuleFinding[] {
@@ -69,13 +69,13 @@ function findingsOf(load: WayLoad): RuleFinding[] {
 }
 
 /** The next conduit that takes all of it with room to spare. */
-function larger(document: ProjectDocument, load: WayLoad): Cure[] {
+function larger(project: ProjectDocument, load: WayLoad): Cure[] {
   if (load.insideM === null) return [];
-  const diameters = load.runs.map(({ run }) => document.cableTypes[run.cableTypeId].outsideDiameterM);
-  const size = conduitSize(diameters, document.project.jurisdiction);
+  const diameters = load.runs.map(({ run }) => project.cableTypes[run.cableTypeId].outsideDiameterM);
+  const size = conduitSize(diameters, project.project.jurisdiction);
   if (!size.ok || size.value.insideM <= load.insideM) return [];
   const { name, insideM, outsideM } = size.value;
-  const feature = document.features[load.id];
+  const feature = project.features[load.id];
   if (!feature) return [];
   const middleM = (feature.bottomM + feature.topM) / 2;
   const after = {

@@ -24,7 +24,7 @@ export const waysOpen = defineCheck({
     'runs',
     'walls',
   ],
-  run: ({ document }) => [...racks(document), ...risers(document), ...cavities(document)],
+  run: ({ project }) => [...racks(project), ...risers(project), ...cavities(project)],
 });
 
 const finding = (
@@ -35,16 +35,16 @@ const finding = (
   cures?: RuleFinding['cures'],
 ): RuleFinding => say(rank, code, [subject], figures, { cures });
 
-function racks(document: ProjectDocument): RuleFinding[] {
-  const all = listOf(document, 'racks');
+function racks(project: ProjectDocument): RuleFinding[] {
+  const all = listOf(project, 'racks');
   if (all.length === 1) return [];
   const waiting =
-    all.length > 0 ? [] : listOf(document, 'devices').filter(({ typeId }) => document.deviceTypes[typeId].cables.length > 0);
+    all.length > 0 ? [] : listOf(project, 'devices').filter(({ typeId }) => project.deviceTypes[typeId].cables.length > 0);
   if (all.length === 0)
     return waiting.length === 0
       ? []
       : [finding('no-rack', 'stop', { in: 'devices', id: waiting[0].id }, { count: waiting.length })];
-  const runs = listOf(document, 'runs').filter(({ toDeviceId }) => toDeviceId === null);
+  const runs = listOf(project, 'runs').filter(({ toDeviceId }) => toDeviceId === null);
   return all.map((rack) =>
     finding(
       'rack-of-several',
@@ -64,9 +64,9 @@ const away =
   ({ risers }) =>
     risers[id] ? [{ code: 'remove-riser', figures: {}, operations: [remove('risers', risers[id])] }] : [];
 
-function risers(document: ProjectDocument): RuleFinding[] {
-  const building = buildingOf(document);
-  return listOf(document, 'risers').flatMap((riser) => {
+function risers(project: ProjectDocument): RuleFinding[] {
+  const building = buildingOf(project);
+  return listOf(project, 'risers').flatMap((riser) => {
     const subject = { in: 'risers' as const, id: riser.id };
     if (riser.bottomLevelId === riser.topLevelId)
       return [finding('riser-one-level', 'look', subject, { riser: riser.name }, away(riser.id))];
@@ -81,10 +81,10 @@ function risers(document: ProjectDocument): RuleFinding[] {
   });
 }
 
-function cavities(document: ProjectDocument): RuleFinding[] {
-  return listOf(document, 'levels').flatMap((level) => {
+function cavities(project: ProjectDocument): RuleFinding[] {
+  return listOf(project, 'levels').flatMap((level) => {
     if (level.cavityDepthM > 0) return [];
-    const framed = listOf(document, 'rooms').filter(
+    const framed = listOf(project, 'rooms').filter(
       ({ levelId, framing }) => levelId === level.id && framing !== 'none' && framing !== 'slab',
     );
     if (framed.length === 0) return [];

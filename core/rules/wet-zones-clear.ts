@@ -12,8 +12,8 @@ export const wetZonesClear = defineCheck({
   appliesTo: 'devices',
   reads: ['deviceTypes', 'features'],
   safety: true,
-  ofDevice: (device, { document }) => {
-    const zone = onLevel(document, 'features', device.levelId).find(
+  ofDevice: (device, { project }) => {
+    const zone = onLevel(project, 'features', device.levelId).find(
       ({ kind, points, bottomM, topM }) =>
         kind === 'wet-zone' &&
         points.length >= 3 &&
@@ -29,7 +29,7 @@ export const wetZonesClear = defineCheck({
           { in: 'devices', id: device.id },
           { in: 'features', id: zone.id },
         ],
-        { number: '', device: document.deviceTypes[device.typeId].name, zone: zone.name || 'the wet zone' },
+        { number: '', device: project.deviceTypes[device.typeId].name, zone: zone.name || 'the wet zone' },
       ),
     ];
   },

@@ -38,13 +38,13 @@ export function slackOf(project: ProjectHeader, run: Run, device: Device): { dev
 const MEASURED_LEVELS = whole<ReadonlyMap<string, number>>({
   name: 'measured levels',
   tables: ['levels', 'facts'],
-  make: ({ document }) => {
+  make: ({ project }) => {
     const said = new Set(
-      listOf(document, 'facts').flatMap(({ subject, subjectId, field, state }) =>
+      listOf(project, 'facts').flatMap(({ subject, subjectId, field, state }) =>
         subject === 'levels' && field === 'ceilingHeightM' && state === 'measured' ? [subjectId] : [],
       ),
     );
-    return new Map(levelsFromBelow(document).map(({ id }, place) => [id, said.has(id) ? place : -1]));
+    return new Map(levelsFromBelow(project).map(({ id }, place) => [id, said.has(id) ? place : -1]));
   },
 });
 
@@ -60,7 +60,7 @@ export const ALLOWANCE_OF_RUN = each<'runs', Allowance>({
     ['devices', toDeviceId],
   ],
   make: ({ deviceId, toDeviceId, rackId }, read) => {
-    const { project, devices, racks } = read.document;
+    const { project, devices, racks } = read.project;
     const measured = read.get(MEASURED_LEVELS);
     const far = toDeviceId === null ? racks[rackId] : devices[toDeviceId];
     const places = [devices[deviceId].levelId, far.levelId].map((id) => measured.get(id) ?? -1);
@@ -71,13 +71,13 @@ export const ALLOWANCE_OF_RUN = each<'runs', Allowance>({
   alike: sameValue,
 });
 
-export const allowanceOf = (document: ProjectDocument, runId: string): Allowance =>
-  derivationsOf(document).one(ALLOWANCE_OF_RUN, runId)!;
+export const allowanceOf = (project: ProjectDocument, runId: string): Allowance =>
+  derivationsOf(project).one(ALLOWANCE_OF_RUN, runId)!;
 
 /** Another way to leave cables at a rack: drafted runs that had the slack of the old way get that of the new one. */
-export function setRackSlack(document: ProjectDocument, rack: Rack, slackStyle: Rack['slackStyle']): Operation[] {
-  const [before, after] = [usualRackSlackM(document.project, rack), usualRackSlackM(document.project, { ...rack, slackStyle })];
-  const runs = listOf(document, 'runs').flatMap((run) => {
+export function setRackSlack(project: ProjectDocument, rack: Rack, slackStyle: Rack['slackStyle']): Operation[] {
+  const [before, after] = [usualRackSlackM(project.project, rack), usualRackSlackM(project.project, { ...rack, slackStyle })];
+  const runs = listOf(project, 'runs').flatMap((run) => {
     const follows = run.rackId === rack.id && run.toDeviceId === null && run.state === 'drafted' && run.rackSlackM === before;
     return (follows && update('runs', run, { rackSlackM: after })) || [];
   });

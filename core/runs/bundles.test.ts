@@ -16,37 +16,37 @@ type At = [number, number];
 function houseWith(places: readonly At[], typeId = 'ceiling-speaker', start: ProjectDocument = smallHouse()): ProjectDocument {
   const ids = countingIds();
   return places.reduce(
-    (document, at) => must(applyChange(document, must(placeDevice(document, { typeId, levelId: 'm', at }, ids())))),
+    (project, at) => must(applyChange(project, must(placeDevice(project, { typeId, levelId: 'm', at }, ids())))),
     start,
   );
 }
-const bundled = (document: ProjectDocument) => must(applyChange(document, { operations: bundleByWay(planRuns(document)) }));
-const codes = (document: ProjectDocument) => planRuns(document).map(({ run }) => `${run.deviceId} ${run.bundle}`);
+const bundled = (project: ProjectDocument) => must(applyChange(project, { operations: bundleByWay(planRuns(project)) }));
+const codes = (project: ProjectDocument) => planRuns(project).map(({ run }) => `${run.deviceId} ${run.bundle}`);
 
 describe('bundles by way', () => {
   it('gather runs that go along together from the rack for half of their way', () => {
     // Rack in the east wall at y 2: two speakers far west side by side, and one beside the rack on the other hand.
-    const document = bundled(
+    const project = bundled(
       houseWith([
         [1, 2],
         [1.2, 2],
         [9, 3.6],
       ]),
     );
-    const byDevice = new Map(planRuns(document).map(({ run }) => [run.deviceId, run.bundle]));
+    const byDevice = new Map(planRuns(project).map(({ run }) => [run.deviceId, run.bundle]));
     expect(byDevice.get('d1')).to.equal(byDevice.get('d2'));
     expect(byDevice.get('d3')).to.not.equal(byDevice.get('d1'));
   });
 
   it('know their head, their order from the rack, their diameter and their hole (by hand)', () => {
-    const document = bundled(
+    const project = bundled(
       houseWith([
         [1, 2],
         [3, 2],
         [2, 2],
       ]),
     );
-    const [bundle] = bundlesOf(document);
+    const [bundle] = bundlesOf(project);
     expect(bundle.members.map(({ run }) => run.deviceId)).to.deep.equal(['d2', 'd3', 'd1']);
     // The nearest one is at x 3; its way ends in the ceiling there: 0.6 down, 7.2 along.
     expect(bundle.head![0]).to.be.within(3, 3.5);
@@ -74,8 +74,8 @@ describe('bundles by way', () => {
     const place = fc.tuple(fc.double({ min: 0.3, max: 9.8, noNaN: true }), fc.double({ min: 0.3, max: 3.8, noNaN: true }));
     fc.assert(
       fc.property(fc.array(place, { minLength: 1, maxLength: 40 }), (places) => {
-        const document = bundled(houseWith(places as At[], 'ceiling-speaker', twoStoreyHouse()));
-        const bundles = bundlesOf(document);
+        const project = bundled(houseWith(places as At[], 'ceiling-speaker', twoStoreyHouse()));
+        const bundles = bundlesOf(project);
         expect(bundles.reduce((sum, { members }) => sum + members.length, 0)).to.equal(places.length);
         for (const { members } of bundles) {
           expect(members.length).to.be.at.most(24);
@@ -91,7 +91,7 @@ describe('bundles by way', () => {
   });
 
   it('of runs that lead nowhere are left as they are', () => {
-    const document = houseWith([[40, 2]]);
-    expect(codes(bundled(document))).to.deep.equal(codes(document));
+    const project = houseWith([[40, 2]]);
+    expect(codes(bundled(project))).to.deep.equal(codes(project));
   });
 });

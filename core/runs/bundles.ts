@@ -66,7 +66,7 @@ export const BUNDLES = whole<readonly Bundle[]>({
   tables: ['cableTypes'],
   nodes: [PLANNED_RUNS],
   make: (read, last) => {
-    const { cableTypes } = read.document;
+    const { cableTypes } = read.project;
     const groups = new Map<string, PlannedRun[]>();
     for (const planned of read.get(PLANNED_RUNS)) {
       if (planned.run.bundle === '' || !isBundled(planned)) continue;
@@ -84,7 +84,7 @@ export const BUNDLES = whole<readonly Bundle[]>({
   },
 });
 
-export const bundlesOf = (document: ProjectDocument): readonly Bundle[] => derivationsOf(document).get(BUNDLES);
+export const bundlesOf = (project: ProjectDocument): readonly Bundle[] => derivationsOf(project).get(BUNDLES);
 
 function bundleOf(cableTypes: ProjectDocument['cableTypes'], code: string, members: readonly PlannedRun[]): Bundle {
   const known: RackSteps = new Remembered();

@@ -5,15 +5,15 @@ import type { Device, ProjectDocument } from '../model/index.ts';
  * else the next free `B-nn`. `moved` counts as standing where it says, whatever the document has.
  */
 export function bundleFor(
-  document: ProjectDocument,
+  project: ProjectDocument,
   place: { roomId: string | null; levelId: string },
   rackId: string,
   moved?: Device,
 ): string {
   const used = new Set<string>();
-  for (const run of Object.values(document.runs)) {
+  for (const run of Object.values(project.runs)) {
     used.add(run.bundle);
-    const device = run.deviceId === moved?.id ? moved : document.devices[run.deviceId];
+    const device = run.deviceId === moved?.id ? moved : project.devices[run.deviceId];
     if (run.bundle !== '' && run.rackId === rackId && device.roomId === place.roomId && device.levelId === place.levelId)
       return run.bundle;
   }

@@ -17,15 +17,15 @@ const start = must(
     must(placeDevice(smallHouse(), { typeId: 'ceiling-speaker', levelId: 'm', at: [1, 2] }, countingIds()())),
   ),
 );
-const led = (document: ProjectDocument, x: number, y: number) =>
-  must(applyChange(document, { operations: must(throughPoint(document, 'r1x1', 'm', [x, y])) }));
+const led = (project: ProjectDocument, x: number, y: number) =>
+  must(applyChange(project, { operations: must(throughPoint(project, 'r1x1', 'm', [x, y])) }));
 
 describe('a way led by hand', () => {
   it('passes the places in the order in which they were set, and is longer for it', () => {
     const [before] = planRuns(start);
-    const document = led(led(start, 3, 3.6), 7, 0.6);
-    const [after] = planRuns(document);
-    expect(listOf(document, 'routeRules').map(({ at }) => at!.slice(0, 2))).to.deep.equal([
+    const project = led(led(start, 3, 3.6), 7, 0.6);
+    const [after] = planRuns(project);
+    expect(listOf(project, 'routeRules').map(({ at }) => at!.slice(0, 2))).to.deep.equal([
       [3, 3.6],
       [7, 0.6],
     ]);
@@ -48,8 +48,8 @@ describe('a way led by hand', () => {
   });
 
   it('is refused where there is no room, no hollow, or no run', () => {
-    const problem = (document: ProjectDocument, runId: string, at: [number, number]) => {
-      const outcome = throughPoint(document, runId, 'm', at);
+    const problem = (project: ProjectDocument, runId: string, at: [number, number]) => {
+      const outcome = throughPoint(project, runId, 'm', at);
       return outcome.ok ? null : outcome.problem.code;
     };
     expect(problem(start, 'r1x1', [40, 2])).to.equal('outside-rooms');

@@ -12,10 +12,10 @@ const DEMO = join(import.meta.dirname, '../../demo');
 const fieldsOf = (name: string) =>
   (z.toJSONSchema(CALCULATORS.find((one) => one.name === name)!.input, { io: 'input' }) as { properties?: object }).properties ??
   {};
-const fill = (document: ProjectDocument, number: string, name: string) =>
+const fill = (project: ProjectDocument, number: string, name: string) =>
   filledIn(
-    document,
-    planRuns(document).find(({ run }) => run.number === number),
+    project,
+    planRuns(project).find(({ run }) => run.number === number),
     CALCULATORS.find((one) => one.name === name)!,
     fieldsOf(name) as Record<string, unknown>,
   );
@@ -25,17 +25,17 @@ describe('what is filled into a calculator', () => {
     it(`from any run of ${file} is taken by every calculator`, () => {
       const read = readProjectFile(readFileSync(join(DEMO, file), 'utf8'));
       if (!read.ok) throw new Error(read.problem.code);
-      const { document } = read.value;
+      const { project } = read.value;
       const wrong = new Set<string>();
       // One run of each pair of device and cable says what all of them say.
       const seen = new Set<string>();
-      for (const planned of planRuns(document)) {
+      for (const planned of planRuns(project)) {
         const kind = `${planned.device.typeId}/${planned.run.cableTypeId}`;
         if (seen.has(kind)) continue;
         seen.add(kind);
         for (const calculator of CALCULATORS) {
           const { name } = calculator;
-          const input = filledIn(document, planned, calculator, fieldsOf(name) as Record<string, unknown>);
+          const input = filledIn(project, planned, calculator, fieldsOf(name) as Record<string, unknown>);
           const outcome = runCalculator(name, input);
           if (
             !outcome.ok &&
@@ -57,7 +57,7 @@ describe('what is filled into a calculator', () => {
       { typeId: 'network-drop', at: [2, 0.05] },
     ],
     countedIds(),
-  ).document;
+  ).project;
   const [speaker, drop] = planRuns(house).toSorted((a, b) => (a.device.typeId < b.device.typeId ? -1 : 1));
 
   it('means the same there: a length is that of the cable, or of the room, or stays open', () => {

@@ -13,18 +13,18 @@ type Asked = Readonly<Partial<Record<ProjectFact, unknown>>>;
  * it (`from`), else the one of its own name. Lengths in m, temperatures in degrees C. `fields` are the names of its inputs.
  */
 export function filledIn(
-  document: ProjectDocument,
+  project: ProjectDocument,
   planned: PlannedRun | undefined,
   { from }: Pick<Calculator, 'from'>,
   fields: Readonly<Record<string, unknown>>,
 ): Record<string, unknown> {
-  const { project } = document;
-  const ofRun = planned ? factsOfRun(document, planned) : { known: {}, asked: {} };
+  const header = project.project;
+  const ofRun = planned ? factsOfRun(project, planned) : { known: {}, asked: {} };
   const known: Known = {
-    jurisdiction: project.jurisdiction,
-    units: project.units,
-    construction: project.construction === 'new-framing' ? 'new' : 'retrofit',
-    temperatureC: project.ambientC,
+    jurisdiction: header.jurisdiction,
+    units: header.units,
+    construction: header.construction === 'new-framing' ? 'new' : 'retrofit',
+    temperatureC: header.ambientC,
     ...ofRun.known,
   };
   return Object.fromEntries(
@@ -42,24 +42,24 @@ function plain(value: unknown): unknown {
   return Array.isArray(value) ? value.map(plain) : value;
 }
 
-function factsOfRun(document: ProjectDocument, planned: PlannedRun): { readonly known: Known; readonly asked: Asked } {
+function factsOfRun(project: ProjectDocument, planned: PlannedRun): { readonly known: Known; readonly asked: Asked } {
   const { device, length } = planned;
-  const cable = document.cableTypes[planned.run.cableTypeId];
-  const type = document.deviceTypes[device.typeId];
-  const room = device.roomId === null ? undefined : document.rooms[device.roomId];
+  const cable = project.cableTypes[planned.run.cableTypeId];
+  const type = project.deviceTypes[device.typeId];
+  const room = device.roomId === null ? undefined : project.rooms[device.roomId];
   const { riseM, runM, dropM, deviceSlackM, rackSlackM, cutLengthM } = length ?? {};
   return {
     known: {
       ...knownOfCable(cable),
       ...knownOfType(type),
-      ...(room ? { ceilingM: ceilingHeightOf(room, document.levels[room.levelId]) } : {}),
+      ...(room ? { ceilingM: ceilingHeightOf(room, project.levels[room.levelId]) } : {}),
       ...{ riseM, runM, dropM, deviceSlackM, rackSlackM },
     },
     asked: {
       cutLengthM,
       ...askedOfCable(cable, type),
       ...askedOfDevice(device, type),
-      ...(room ? askedOfRoom(document, room) : {}),
+      ...(room ? askedOfRoom(project, room) : {}),
     },
   };
 }
@@ -123,12 +123,12 @@ function askedOfDevice(device: Device, { id, soundUse, dcV, dcW }: DeviceType): 
 }
 
 /** The box of a room about its outline, its ceiling and its joists. */
-function askedOfRoom(document: ProjectDocument, room: Room): Asked {
+function askedOfRoom(project: ProjectDocument, room: Room): Asked {
   const [xs, ys] = [room.polygon.map(([x]) => x), room.polygon.map(([, y]) => y)];
   const sides = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)].sort((a, b) => b - a);
   const rounded = (value: number) => Math.round(value * 1000) / 1000;
   return {
-    ceilingM: ceilingHeightOf(room, document.levels[room.levelId]),
+    ceilingM: ceilingHeightOf(room, project.levels[room.levelId]),
     roomLengthM: rounded(sides[0]),
     roomWidthM: rounded(sides[1]),
     roomAreaM2: rounded(Math.abs(polygonArea(room.polygon))),

@@ -19,25 +19,25 @@ export interface TrunkProposal {
  * Looks for ways that drafted runs share, so that holes and pulls are fewer. Runs that are issued, labelled or pulled are left alone.
  * The same project gives the same proposal. `newId` gives ids for records that are made.
  */
-export function proposeSharedRoutes(document: ProjectDocument, newId: () => string): TrunkProposal {
-  const network = routeNetwork(document);
-  const demands = demandsOf(document, network);
+export function proposeSharedRoutes(project: ProjectDocument, newId: () => string): TrunkProposal {
+  const network = routeNetwork(project);
+  const demands = demandsOf(project, network);
   const runs = demands.reduce((sum, { starts }) => sum + starts.length, 0);
   const found = findTrunks(network, demands);
   const segments = linesOf(network, found.prices);
-  const shared = sharedWays(document);
+  const shared = sharedWays(project);
   const now = shared.size > 0 ? workWith(network, demands, shared) : found.apart;
-  return { operations: keep(document, segments, newId), apart: found.apart, together: found.work, now, runs };
+  return { operations: keep(project, segments, newId), apart: found.apart, together: found.work, now, runs };
 }
 
-function demandsOf(document: ProjectDocument, network: Network): Demand[] {
+function demandsOf(project: ProjectDocument, network: Network): Demand[] {
   const demands: Demand[] = [];
-  for (const rack of listOf(document, 'racks')) {
+  for (const rack of listOf(project, 'racks')) {
     const ends = waysIn(network, rackPlace(rack));
     if (!ends.ok) continue;
-    const starts = listOf(document, 'runs').flatMap((run) => {
+    const starts = listOf(project, 'runs').flatMap((run) => {
       if (run.rackId !== rack.id || run.toDeviceId !== null || isKept(run)) return [];
-      const ways = waysIn(network, endOfDevice(document, document.devices[run.deviceId]));
+      const ways = waysIn(network, endOfDevice(project, project.devices[run.deviceId]));
       return ways.ok ? [ways.value] : [];
     });
     if (starts.length > 0) demands.push({ ends: ends.value, starts });
@@ -46,9 +46,9 @@ function demandsOf(document: ProjectDocument, network: Network): Demand[] {
 }
 
 /** All of it stands with the first rack: ways are shared by runs of several. */
-function keep(document: ProjectDocument, segments: Trunk['segments'], newId: () => string): Operation[] {
-  const [rack] = listOf(document, 'racks');
-  const there = listOf(document, 'trunks');
+function keep(project: ProjectDocument, segments: Trunk['segments'], newId: () => string): Operation[] {
+  const [rack] = listOf(project, 'racks');
+  const there = listOf(project, 'trunks');
   if (!rack || segments.length === 0) return there.map((trunk) => remove('trunks', trunk));
   const own = there.find(({ rackId }) => rackId === rack.id);
   const others = there.filter((trunk) => trunk !== own).map((trunk) => remove('trunks', trunk));

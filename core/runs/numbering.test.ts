@@ -12,17 +12,17 @@ function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
   return outcome.value;
 }
-const apply = (document: ProjectDocument, operations: readonly Operation[]) => must(applyChange(document, { operations }));
+const apply = (project: ProjectDocument, operations: readonly Operation[]) => must(applyChange(project, { operations }));
 type At = [number, number];
 function house(places: readonly At[], typeId = 'ceiling-speaker', holder?: string, start = smallHouse(), ids = countingIds()) {
   return places.reduce(
-    (document, at) => apply(document, must(placeDevice(document, { typeId, levelId: 'm', at, holder }, ids())).operations),
+    (project, at) => apply(project, must(placeDevice(project, { typeId, levelId: 'm', at, holder }, ids())).operations),
     start,
   );
 }
-const printed = (document: ProjectDocument, runId = 'r1x1') =>
-  apply(document, [update('runs', document.runs[runId], { printedOn: '2026-11-26' })!]);
-const numbers = (document: ProjectDocument) => Object.values(document.runs).map(({ number }) => number);
+const printed = (project: ProjectDocument, runId = 'r1x1') =>
+  apply(project, [update('runs', project.runs[runId], { printedOn: '2026-11-26' })!]);
+const numbers = (project: ProjectDocument) => Object.values(project.runs).map(({ number }) => number);
 
 describe('a number that was printed', () => {
   it('is not given again when its device is deleted', () => {
@@ -116,7 +116,7 @@ describe('numbers taken along', () => {
 });
 
 describe('another number scheme', () => {
-  const document = house(
+  const project = house(
     [
       [1, 2],
       [7, 2],
@@ -125,7 +125,7 @@ describe('another number scheme', () => {
   );
 
   it('is shown on every run, old beside new, and keeps what was issued', () => {
-    const issued = apply(document, must(runState(document, ['r1x1'], 'issued', waysOf(document))));
+    const issued = apply(project, must(runState(project, ['r1x1'], 'issued', waysOf(project))));
     const outlook = must(renumberScheme(issued, '{room}{type}{device}-{leg}'));
     expect(outlook.runs.find(({ runId }) => runId === 'r1x1')).to.include({ from: 'M-AA-01.1', to: 'AATV01-1', kept: 'issued' });
     expect(outlook.runs.find(({ runId }) => runId === 'r2x2')).to.include({ to: 'BBTV01-2', kept: null });
@@ -136,7 +136,7 @@ describe('another number scheme', () => {
   });
 
   it('may count the ports of each rack in the order of termination', () => {
-    const after = apply(document, must(renumberScheme(document, '{rack}{port}')).operations);
+    const after = apply(project, must(renumberScheme(project, '{rack}{port}')).operations);
     expect(numbers(after).sort()[0]).to.equal('A001');
     expect(new Set(numbers(after)).size).to.equal(numbers(after).length);
     const more = house(
@@ -155,15 +155,15 @@ describe('another number scheme', () => {
   });
 
   it('spends numbers that were printed under the old one', () => {
-    const outlook = must(renumberScheme(printed(document), '{room}.{device}.{leg}'));
-    const after = apply(printed(document), outlook.operations);
+    const outlook = must(renumberScheme(printed(project), '{room}.{device}.{leg}'));
+    const after = apply(printed(project), outlook.operations);
     expect(Object.values(after.spentNumbers).map(({ number }) => number)).to.deep.equal(['M-AA-01.1']);
     expect(after.runs.r1x1.printedOn).to.equal('');
   });
 
   it('is refused with the part or the two runs that do not fit', () => {
     const problem = (pattern: string) => {
-      const outcome = renumberScheme(document, pattern);
+      const outcome = renumberScheme(project, pattern);
       return outcome.ok ? null : outcome.problem;
     };
     expect(problem('{room}-{cable}-{device}')).to.include({ code: 'scheme-unknown-part', part: 'cable' });
@@ -177,9 +177,9 @@ describe('another number scheme', () => {
     const part = fc.constantFrom('{level}', '{room}', '{system}', '{type}', '{device}', '{leg}', '{rack}', '{port}', '-', '.');
     fc.assert(
       fc.property(fc.array(part, { minLength: 1, maxLength: 7 }), (parts) => {
-        const outlook = renumberScheme(document, parts.join(''));
+        const outlook = renumberScheme(project, parts.join(''));
         if (!outlook.ok) return;
-        const after = apply(document, outlook.value.operations);
+        const after = apply(project, outlook.value.operations);
         expect(checkIntegrity(after).ok).to.equal(true);
       }),
       { numRuns: 300 },
@@ -187,7 +187,7 @@ describe('another number scheme', () => {
   });
 
   it('takes numbers from nobody (update of a header alone is not enough)', () => {
-    const only = apply(document, [updateProject(document.project, { numberPattern: '{room}{device}.{leg}' })!]);
-    expect(numbers(only)).to.deep.equal(numbers(document));
+    const only = apply(project, [updateProject(project.project, { numberPattern: '{room}{device}.{leg}' })!]);
+    expect(numbers(only)).to.deep.equal(numbers(project));
   });
 });

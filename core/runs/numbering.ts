@@ -50,33 +50,33 @@ type Numbered = Pick<Device, 'levelId' | 'roomId' | 'number' | 'typeId'>;
 
 /** The number of a device's leg in a scheme; `port` is the place among the runs of its rack. */
 export function numberIn(
-  document: ProjectDocument,
+  project: ProjectDocument,
   pattern: string,
   device: Numbered,
   leg: number,
   rackId: string | undefined,
   port: number,
 ): string {
-  const type = document.deviceTypes[device.typeId];
+  const type = project.deviceTypes[device.typeId];
   return formatRunNumber(pattern, {
-    level: document.levels[device.levelId].code,
-    room: device.roomId === null ? OUTDOORS_CODE : document.rooms[device.roomId].code,
+    level: project.levels[device.levelId].code,
+    room: device.roomId === null ? OUTDOORS_CODE : project.rooms[device.roomId].code,
     system: SYSTEM_LETTERS[type.system],
     type: type.code,
     device: device.number,
     leg,
-    rack: rackId === undefined ? '' : (document.racks[rackId]?.code ?? ''),
+    rack: rackId === undefined ? '' : (project.racks[rackId]?.code ?? ''),
     port,
   });
 }
 
 /** The number of a device's leg in the project's scheme. Where the scheme counts ports, the lowest one that is free. */
-export function runNumberFor(document: ProjectDocument, device: Numbered, leg: number, rackId?: string): string {
-  const { numberPattern } = document.project;
-  if (!numberPattern.includes('{port}')) return numberIn(document, numberPattern, device, leg, rackId, 0);
-  const taken = takenNumbers(document);
+export function runNumberFor(project: ProjectDocument, device: Numbered, leg: number, rackId?: string): string {
+  const { numberPattern } = project.project;
+  if (!numberPattern.includes('{port}')) return numberIn(project, numberPattern, device, leg, rackId, 0);
+  const taken = takenNumbers(project);
   for (let port = 1; ; port++) {
-    const number = numberIn(document, numberPattern, device, leg, rackId, port);
+    const number = numberIn(project, numberPattern, device, leg, rackId, port);
     if (!taken.has(number)) return number;
   }
 }
@@ -88,7 +88,7 @@ const TAKEN_NUMBERS = whole<ReadonlySet<string>>({
 });
 
 /** Numbers that cannot be given: those of runs, and those of labels that were printed for runs that are gone. */
-export const takenNumbers = (document: ProjectDocument): ReadonlySet<string> => derivationsOf(document).get(TAKEN_NUMBERS);
+export const takenNumbers = (project: ProjectDocument): ReadonlySet<string> => derivationsOf(project).get(TAKEN_NUMBERS);
 
 /**
  * The lowest device number of a room that is free and whose run numbers are free too: a run that was issued keeps its number when its
@@ -96,7 +96,7 @@ export const takenNumbers = (document: ProjectDocument): ReadonlySet<string> => 
  * the block that was taken along, and blocks of others are left out.
  */
 export function firstFreeNumber(
-  document: ProjectDocument,
+  project: ProjectDocument,
   place: Pick<Device, 'levelId' | 'roomId' | 'typeId'>,
   legs: number,
   holder = '',
@@ -104,13 +104,13 @@ export function firstFreeNumber(
   const inPlace = (device: Device) =>
     device.roomId === place.roomId && (place.roomId !== null || device.levelId === place.levelId);
   const taken = new Set<number>();
-  for (const device of onLevel(document, 'devices', place.levelId)) if (inPlace(device)) taken.add(device.number);
-  const numbers = takenNumbers(document);
-  const blocks = listOf(document, 'numberBlocks');
+  for (const device of onLevel(project, 'devices', place.levelId)) if (inPlace(device)) taken.add(device.number);
+  const numbers = takenNumbers(project);
+  const blocks = listOf(project, 'numberBlocks');
   const own = blocks.filter((block) => holder !== '' && block.holder === holder);
   const isFree = (number: number) =>
     !taken.has(number) &&
-    !Array.from({ length: legs }, (_, leg) => runNumberFor(document, { ...place, number }, leg + 1)).some((text) =>
+    !Array.from({ length: legs }, (_, leg) => runNumberFor(project, { ...place, number }, leg + 1)).some((text) =>
       numbers.has(text),
     );
   for (const { from, to } of own) for (let number = from; number <= to; number++) if (isFree(number)) return number;
@@ -125,11 +125,11 @@ export function firstFreeNumber(
 const BLOCK_SIZE = 40;
 
 /** A block of device numbers that nobody has used, for one who goes without a connection. */
-export function reserveBlock(document: ProjectDocument, holder: string, on: string, id: string): Operation[] {
+export function reserveBlock(project: ProjectDocument, holder: string, on: string, id: string): Operation[] {
   const used = [
     100,
-    ...listOf(document, 'devices').map(({ number }) => number),
-    ...listOf(document, 'numberBlocks').map(({ to }) => to),
+    ...listOf(project, 'devices').map(({ number }) => number),
+    ...listOf(project, 'numberBlocks').map(({ to }) => to),
   ];
   const from = Math.ceil((Math.max(...used) + 1) / 10) * 10 + 1;
   if (from + BLOCK_SIZE - 1 > 9999) return [];
@@ -137,9 +137,9 @@ export function reserveBlock(document: ProjectDocument, holder: string, on: stri
 }
 
 /** Keeps the number of a printed label from being given again; null where none was printed or it is kept already. */
-export function spendNumber(document: ProjectDocument, { number, printedOn }: Run): Operation | null {
+export function spendNumber(project: ProjectDocument, { number, printedOn }: Run): Operation | null {
   if (printedOn === '') return null;
   const id = `s_${[...number].map((letter) => ({ '.': 'd', '/': 's', '-': 'h' })[letter] ?? letter).join('')}`.slice(0, 40);
-  if (Object.hasOwn(document.spentNumbers, id)) return null;
+  if (Object.hasOwn(project.spentNumbers, id)) return null;
   return create('spentNumbers', { id, number, on: printedOn });
 }

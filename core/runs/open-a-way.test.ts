@@ -12,24 +12,24 @@ function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
   return outcome.value;
 }
-const place = (document: ProjectDocument, typeId: string, at: [number, number], levelId = 'm') =>
-  must(applyChange(document, must(placeDevice(document, { typeId, levelId, at }, countingIds()()))));
+const place = (project: ProjectDocument, typeId: string, at: [number, number], levelId = 'm') =>
+  must(applyChange(project, must(placeDevice(project, { typeId, levelId, at }, countingIds()()))));
 const slab = (walls: Record<string, Partial<Wall>> = {}, rooms: Partial<Room>[] = [{ framing: 'slab' }, {}]) =>
   smallHouse({ rooms, walls });
-const kinds = (document: ProjectDocument) => waysToOpen(document, document.runs.r1x1).map(({ kind }) => kind);
-const problem = (document: ProjectDocument) => {
-  const [{ proposedRoute }] = planRuns(document);
+const kinds = (project: ProjectDocument) => waysToOpen(project, project.runs.r1x1).map(({ kind }) => kind);
+const problem = (project: ProjectDocument) => {
+  const [{ proposedRoute }] = planRuns(project);
   return proposedRoute.ok ? null : proposedRoute.problem;
 };
 
 describe('a run that finds no way', () => {
   it('under concrete is told so, with the cheapest things that would open a way, each of which does', () => {
-    const document = place(slab(), 'ceiling-speaker', [1, 2]);
-    expect(problem(document)).to.include({ code: 'no-cavity', room: 'Room AA' });
-    const ways = waysToOpen(document, document.runs.r1x1);
+    const project = place(slab(), 'ceiling-speaker', [1, 2]);
+    expect(problem(project)).to.include({ code: 'no-cavity', room: 'Room AA' });
+    const ways = waysToOpen(project, project.runs.r1x1);
     expect(ways.map(({ kind }) => kind)).to.include.members(['channel', 'lowered-ceiling']);
     expect(ways.map(({ costM }) => costM)).to.deep.equal([...ways.map(({ costM }) => costM)].sort((a, b) => a - b));
-    for (const { operations } of ways) expect(problem(must(applyChange(document, { operations })))).to.equal(null);
+    for (const { operations } of ways) expect(problem(must(applyChange(project, { operations })))).to.equal(null);
   });
 
   it('between levels names the level and is cured by a riser; the finding goes and none comes instead', () => {
@@ -42,59 +42,57 @@ describe('a run that finds no way', () => {
         Object.entries(house.walls).map(([id, wall]) => [id, wall.levelId === 'u' ? { ...wall, cableMayRun: false } : wall]),
       ),
     };
-    const document = place(shut, 'ceiling-camera', [3, 2], 'u');
-    expect(problem(document)).to.deep.include({ code: 'no-route', blocked: 'levels', reached: ['Room CC'] });
-    const finding = findingsOf(checked(document), 'r1x1').find(({ check }) => check === 'route-missing')!;
+    const project = place(shut, 'ceiling-camera', [3, 2], 'u');
+    expect(problem(project)).to.deep.include({ code: 'no-route', blocked: 'levels', reached: ['Room CC'] });
+    const finding = findingsOf(checked(project), 'r1x1').find(({ check }) => check === 'route-missing')!;
     expect(finding.cures.map(({ code }) => code)).to.include('open-riser');
-    const cured = must(
-      applyChange(document, { operations: finding.cures.find(({ code }) => code === 'open-riser')!.operations }),
-    );
+    const cured = must(applyChange(project, { operations: finding.cures.find(({ code }) => code === 'open-riser')!.operations }));
     const stops = (of: ProjectDocument) => checked(of).filter(({ rank }) => rank === 'stop');
-    expect(stops(cured).length).to.equal(stops(document).length - 1);
+    expect(stops(cured).length).to.equal(stops(project).length - 1);
   });
 
   it('in a closed wall is opened by opening it, by a channel, or by moving it', () => {
-    const document = place(slab({ south1: { cableMayRun: false, kind: 'closed' } }, [{}, {}]), 'wall-speaker', [2, 0.05]);
-    expect(problem(document)).to.include({ code: 'wall-closed' });
-    expect(kinds(document)).to.include.members(['open-wall', 'channel', 'move-device']);
+    const project = place(slab({ south1: { cableMayRun: false, kind: 'closed' } }, [{}, {}]), 'wall-speaker', [2, 0.05]);
+    expect(problem(project)).to.include({ code: 'wall-closed' });
+    expect(kinds(project)).to.include.members(['open-wall', 'channel', 'move-device']);
     const concrete = place(slab({ south1: { cableMayRun: false, kind: 'concrete' } }, [{}, {}]), 'wall-speaker', [2, 0.05]);
     expect(kinds(concrete)).to.not.include('open-wall');
   });
 
   it('because the rack stands free in its room is cured by moving the rack', () => {
     const house = smallHouse();
-    const document = place(
+    const project = place(
       must(applyChange(house, { operations: [update('racks', house.racks.rack, { x: 7.6, y: 2 })!] })),
       'ceiling-speaker',
       [1, 2],
     );
-    expect(problem(document)).to.include({ code: 'rack-not-at-wall' });
-    expect(kinds(document)[0]).to.equal('move-rack');
+    expect(problem(project)).to.include({ code: 'rack-not-at-wall' });
+    expect(kinds(project)[0]).to.equal('move-rack');
   });
 
   it('from the garden gets a duct', () => {
-    const document = place(smallHouse(), 'garden-speaker', [-6, 2]);
-    expect(planRuns(document)[0].proposedRoute.ok).to.equal(false);
-    expect(kinds(document)).to.include('duct');
+    const project = place(smallHouse(), 'garden-speaker', [-6, 2]);
+    expect(planRuns(project)[0].proposedRoute.ok).to.equal(false);
+    expect(kinds(project)).to.include('duct');
   });
 
   it('where nothing may be cut gets a channel home through the doorways, and leave to cut last of all', () => {
     const arch = newOpening({ id: 'o', wallId: 'middle', kind: 'arch', offsetM: 2, widthM: 1, sillM: 0, headM: 2.1 });
     const base = smallHouse({ openings: [arch] });
-    const document = {
-      ...withDevices(base, [{ typeId: 'network-drop', at: [2, 0.05] }], countedIds()).document,
+    const project = {
+      ...withDevices(base, [{ typeId: 'network-drop', at: [2, 0.05] }], countedIds()).project,
       project: { ...base.project, construction: 'heritage' as const },
     };
-    const run = Object.values(document.runs)[0];
-    const ways = waysToOpen(document, run);
+    const run = Object.values(project.runs)[0];
+    const ways = waysToOpen(project, run);
     expect(ways.map(({ kind }) => kind)).to.deep.equal(['channel-home', 'leave-to-cut']);
     // 3.1 m to the partition, 1.53 m up it to the frame of the arch; back 1.53 m, 5.1 m along and 2 m up to the rack.
     expect(ways[0].madeM).to.be.closeTo(3.1 + 1.53 + 1.53 + 5.1 + 2 + 0.3 + 1.9, 1e-6);
   });
 
   it('has nothing to open where it has a way', () => {
-    const document = place(smallHouse(), 'ceiling-speaker', [1, 2]);
-    expect(waysToOpen(document, document.runs.r1x1)).to.deep.equal([]);
+    const project = place(smallHouse(), 'ceiling-speaker', [1, 2]);
+    expect(waysToOpen(project, project.runs.r1x1)).to.deep.equal([]);
   });
 
   it('never gets told of a thing that does not help (property)', () => {
@@ -103,9 +101,9 @@ describe('a run that finds no way', () => {
     fc.assert(
       fc.property(framing, framing, fc.boolean(), at, (west, east, closed, [x, y]) => {
         const walls = closed ? Object.fromEntries(['south1', 'west', 'middle'].map((id) => [id, { cableMayRun: false }])) : {};
-        const document = place(slab(walls, [{ framing: west }, { framing: east }]), 'ceiling-speaker', [x, y]);
-        for (const { operations } of waysToOpen(document, document.runs.r1x1))
-          expect(problem(must(applyChange(document, { operations })))).to.equal(null);
+        const project = place(slab(walls, [{ framing: west }, { framing: east }]), 'ceiling-speaker', [x, y]);
+        for (const { operations } of waysToOpen(project, project.runs.r1x1))
+          expect(problem(must(applyChange(project, { operations })))).to.equal(null);
       }),
       { numRuns: 40 },
     );
@@ -113,8 +111,8 @@ describe('a run that finds no way', () => {
 });
 
 describe('what keeps all runs from a way', () => {
-  const codes = (document: ProjectDocument) =>
-    checked(document)
+  const codes = (project: ProjectDocument) =>
+    checked(project)
       .filter(({ check }) => check === 'ways-open')
       .map(({ code, rank }) => `${rank} ${code}`);
   const riser = (more: object) =>

@@ -34,13 +34,13 @@ const LEAVE_M = 500;
  * What would open a way for a run that has none, cheapest first: each is tried on a copy of the house, and only what works is told.
  * Empty where the run has a way, or nothing that is known here opens one. The same project gives the same list. `id` names what is made.
  */
-export function waysToOpen(document: ProjectDocument, run: Run, id = `way_${run.id}`): OpenedWay[] {
-  if (plannedRun(document, run.id).proposedRoute.ok) return [];
+export function waysToOpen(project: ProjectDocument, run: Run, id = `way_${run.id}`): OpenedWay[] {
+  if (plannedRun(project, run.id).proposedRoute.ok) return [];
   const found: OpenedWay[] = [];
-  for (const { kind, operations, madeM, makingM } of candidatesFor(document, run, id.slice(0, 40))) {
+  for (const { kind, operations, madeM, makingM } of candidatesFor(project, run, id.slice(0, 40))) {
     const made = operations.filter((operation) => operation !== null);
     if (made.length === 0) continue;
-    const applied = edited(document, made);
+    const applied = edited(project, made);
     if (!applied.ok) continue;
     const { proposedRoute } = plannedRun(applied.value, run.id);
     if (proposedRoute.ok) found.push({ kind, operations: made, madeM, costM: makingM + proposedRoute.value.costM });
@@ -50,22 +50,22 @@ export function waysToOpen(document: ProjectDocument, run: Run, id = `way_${run.
   return [...best.values()];
 }
 
-function candidatesFor(document: ProjectDocument, run: Run, id: string): Candidate[] {
-  const building = buildingOf(document);
-  const device = document.devices[run.deviceId];
-  const target = run.toDeviceId === null ? document.racks[run.rackId] : document.devices[run.toDeviceId];
+function candidatesFor(project: ProjectDocument, run: Run, id: string): Candidate[] {
+  const building = buildingOf(project);
+  const device = project.devices[run.deviceId];
+  const target = run.toDeviceId === null ? project.racks[run.rackId] : project.devices[run.toDeviceId];
   const at: Point2 = [device.x, device.y];
   const room = roomAt(building, device.levelId, at);
   return [
     ...risers(building, id, device.levelId, target.levelId, [at, [target.x, target.y]]),
-    ...(room ? channels(document, building, id, room, device.levelId, at, device.heightM) : []),
-    ...channelHome(document, id, run),
+    ...(room ? channels(project, building, id, room, device.levelId, at, device.heightM) : []),
+    ...channelHome(project, id, run),
     ...(room ? [lowered(room)] : []),
-    ...openedWalls(document, building, device.levelId, at),
-    ...(room ? [] : duct(document, building, id, device.levelId, at)),
-    ...movedDevice(document, building, run),
-    ...movedRack(document, building, run),
-    ...leaveToCut(document),
+    ...openedWalls(project, building, device.levelId, at),
+    ...(room ? [] : duct(project, building, id, device.levelId, at)),
+    ...movedDevice(project, building, run),
+    ...movedRack(project, building, run),
+    ...leaveToCut(project),
   ];
 }
 
@@ -120,11 +120,11 @@ function lowered(room: Room): Candidate {
 }
 
 /** The closed wall behind the device, opened for it: not glass and not concrete. */
-function openedWalls(document: ProjectDocument, building: Building, levelId: string, at: Point2): Candidate[] {
+function openedWalls(project: ProjectDocument, building: Building, levelId: string, at: Point2): Candidate[] {
   const place = nearestWall(building, levelId, at, NEAR_M);
   if (!place || place.wall.cableMayRun || place.wall.kind === 'glazed' || place.wall.kind === 'concrete') return [];
   const heightM = building.levelById[levelId].ceilingHeightM;
-  const wall = document.walls[place.wall.id];
+  const wall = project.walls[place.wall.id];
   return [
     {
       kind: 'open-wall',
@@ -136,10 +136,10 @@ function openedWalls(document: ProjectDocument, building: Building, levelId: str
 }
 
 /** A duct in the ground from something outdoors to the nearest wall of the house. */
-function duct(document: ProjectDocument, building: Building, id: string, levelId: string, at: Point2): Candidate[] {
+function duct(project: ProjectDocument, building: Building, id: string, levelId: string, at: Point2): Candidate[] {
   const place = nearestWall(building, levelId, at, 60, (wall) => wall.cableMayRun);
   if (!place) return [];
-  const { underground } = weightsOf(document.project);
+  const { underground } = weightsOf(project.project);
   const feature = newFeature({
     id,
     levelId,
@@ -164,9 +164,9 @@ function duct(document: ProjectDocument, building: Building, id: string, levelId
 }
 
 /** The device on the nearest wall that cable may use, clear of openings. */
-function movedDevice(document: ProjectDocument, building: Building, run: Run): Candidate[] {
-  const device = document.devices[run.deviceId];
-  if (attachmentOf(document.deviceTypes[device.typeId]) !== 'wall') return [];
+function movedDevice(project: ProjectDocument, building: Building, run: Run): Candidate[] {
+  const device = project.devices[run.deviceId];
+  if (attachmentOf(project.deviceTypes[device.typeId]) !== 'wall') return [];
   const place = nearestWall(building, device.levelId, [device.x, device.y], 3, (wall) => wall.cableMayRun);
   if (!place) return [];
   const { wall } = place;
@@ -198,9 +198,9 @@ function leaveToCut({ project }: ProjectDocument): Candidate[] {
 }
 
 /** The rack against the nearest wall that cable may use. */
-function movedRack(document: ProjectDocument, building: Building, run: Run): Candidate[] {
+function movedRack(project: ProjectDocument, building: Building, run: Run): Candidate[] {
   if (run.toDeviceId !== null) return [];
-  const rack = document.racks[run.rackId];
+  const rack = project.racks[run.rackId];
   if (nearestWall(building, rack.levelId, [rack.x, rack.y], 1, (wall) => wall.cableMayRun)) return [];
   const place = nearestWall(building, rack.levelId, [rack.x, rack.y], 30, (wall) => wall.cableMayRun);
   if (!place) return [];

@@ -10,7 +10,7 @@ const FROM_WALL_M = 0.02;
 
 /** A channel along the sides of the room, from beside the device to a wall that cable may use; over doors it runs at the ceiling. */
 export function channels(
-  document: ProjectDocument,
+  project: ProjectDocument,
   building: Building,
   id: string,
   room: Room,
@@ -18,12 +18,12 @@ export function channels(
   at: Point2,
   heightM: number | null,
 ): Candidate[] {
-  const { visible } = weightsOf(document.project);
+  const { visible } = weightsOf(project.project);
   const ring = room.polygon as Point2[];
   const ceilingM = room.ceilingHeightM ?? building.levelById[levelId].ceilingHeightM;
   const start = placeOnRing(ring, at);
   const totalM = ringLength(ring);
-  return onLevel(document, 'walls', levelId)
+  return onLevel(project, 'walls', levelId)
     .filter((wall) => wall.cableMayRun && isBeside(ring, wall))
     .flatMap((wall) => {
       const middle = wallPoint(wall, wallLength(wall) / 2);
@@ -63,13 +63,13 @@ export function channels(
 }
 
 /** A channel all the way from the device to its rack, along skirtings and beside the frames of doorways: nothing is cut for it. */
-export function channelHome(document: ProjectDocument, id: string, run: Run): Candidate[] {
-  const found = surfaceRoute(document, run, 'doorways');
+export function channelHome(project: ProjectDocument, id: string, run: Run): Candidate[] {
+  const found = surfaceRoute(project, run, 'doorways');
   if (!found.ok) return [];
-  const device = document.devices[run.deviceId];
+  const device = project.devices[run.deviceId];
   const { legs, channelM, uprightM } = found.value;
   const points = legs.flatMap((leg, k) => {
-    const inside = towardsMiddle(document.rooms[leg.roomId].polygon as Point2[], leg.points);
+    const inside = towardsMiddle(project.rooms[leg.roomId].polygon as Point2[], leg.points);
     // Where it passes a doorway both rooms have the same point.
     const last = leg.points.length - 1;
     return inside.map((p, n) => ((n === 0 && k > 0) || (n === last && k + 1 < legs.length) ? leg.points[n] : p));
@@ -87,7 +87,7 @@ export function channelHome(document: ProjectDocument, id: string, run: Run): Ca
     topM: tidy(SKIRTING_M + 0.02),
   });
   const madeM = channelM + uprightM;
-  const { visible } = weightsOf(document.project);
+  const { visible } = weightsOf(project.project);
   return [{ kind: 'channel-home', operations: [create('features', channel)], madeM, makingM: madeM * visible }];
 }
 

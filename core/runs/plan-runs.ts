@@ -54,7 +54,7 @@ const SAME_PLACE_M = 0.02;
 export const isKept = (run: Run): boolean => RUN_STATES.indexOf(run.state) >= 1;
 
 /** The network of a project's house, at what ways cost in it. */
-export const routeNetwork = (document: ProjectDocument): Network => derivationsOf(document).get(NETWORK);
+export const routeNetwork = (project: ProjectDocument): Network => derivationsOf(project).get(NETWORK);
 
 /** Ways that the project keeps for many runs. */
 const SHARED_WAYS = whole<Loads>({
@@ -67,7 +67,7 @@ const SHARED_WAYS = whole<Loads>({
   },
 });
 
-export const sharedWays = (document: ProjectDocument): Loads => derivationsOf(document).get(SHARED_WAYS);
+export const sharedWays = (project: ProjectDocument): Loads => derivationsOf(project).get(SHARED_WAYS);
 
 const NO_RULES: readonly RouteRule[] = [];
 
@@ -100,15 +100,12 @@ const RULES_OF_RUN = each<'runs', readonly RouteRule[]>({
 });
 
 /** What a person decided for the way of a run: first what holds for all, then its own. */
-export const rulesOf = (document: ProjectDocument, runId: string): readonly RouteRule[] =>
-  derivationsOf(document).one(RULES_OF_RUN, runId) ?? NO_RULES;
+export const rulesOf = (project: ProjectDocument, runId: string): readonly RouteRule[] =>
+  derivationsOf(project).one(RULES_OF_RUN, runId) ?? NO_RULES;
 
 /** The holes that a run needs on the way that counts: kept where there is one, else wanted. */
-export function holesOfRun(
-  document: ProjectDocument,
-  { proposedRoute, issuedRoute, points, media }: PlannedRun,
-): readonly Hole[] {
-  return issuedRoute || !proposedRoute.ok ? holesOf(buildingOf(document), points, media) : proposedRoute.value.holes;
+export function holesOfRun(project: ProjectDocument, { proposedRoute, issuedRoute, points, media }: PlannedRun): readonly Hole[] {
+  return issuedRoute || !proposedRoute.ok ? holesOf(buildingOf(project), points, media) : proposedRoute.value.holes;
 }
 
 /** From where to where a run leads, and what its far end is called where it is not the rack. */
@@ -131,14 +128,14 @@ const ENDS_OF_RUN = each<'runs', RunEnds>({
           ['deviceTypes', devices[toDeviceId].typeId],
         ] as const)),
   ],
-  make: ({ deviceId, toDeviceId, rackId }, { document }) => {
-    const from = endOfDevice(document, document.devices[deviceId]);
+  make: ({ deviceId, toDeviceId, rackId }, { project }) => {
+    const from = endOfDevice(project, project.devices[deviceId]);
     if (toDeviceId === null) {
-      const rack = document.racks[rackId];
+      const rack = project.racks[rackId];
       return { from, to: rackPlace(rack), name: rackName(rack) };
     }
-    const far = document.devices[toDeviceId];
-    return { from, to: endOfDevice(document, far), name: document.deviceTypes[far.typeId].name };
+    const far = project.devices[toDeviceId];
+    return { from, to: endOfDevice(project, far), name: project.deviceTypes[far.typeId].name };
   },
   alike: sameValue,
 });
@@ -169,18 +166,18 @@ export const ROUTE_OF_RUN = each<'runs', Outcome<RoutedPath>>({
 });
 
 /** The way that a run takes and the next cheapest ones. Problems: those of `routeDevice`. */
-export function choicesOf(document: ProjectDocument, run: Run): ReturnType<typeof otherWays> {
-  const { from, to } = derivationsOf(document).one(ENDS_OF_RUN, run.id)!;
-  return otherWays(routeNetwork(document), from, to, sharedWays(document), rulesOf(document, run.id));
+export function choicesOf(project: ProjectDocument, run: Run): ReturnType<typeof otherWays> {
+  const { from, to } = derivationsOf(project).one(ENDS_OF_RUN, run.id)!;
+  return otherWays(routeNetwork(project), from, to, sharedWays(project), rulesOf(project, run.id));
 }
 
 /** Where the cable of a device begins. */
-export const endOfDevice = (document: ProjectDocument, { levelId, x, y, heightM, typeId }: Device): EndPlace => ({
+export const endOfDevice = (project: ProjectDocument, { levelId, x, y, heightM, typeId }: Device): EndPlace => ({
   levelId,
   x,
   y,
   heightM,
-  mount: attachmentOf(document.deviceTypes[typeId]),
+  mount: attachmentOf(project.deviceTypes[typeId]),
 });
 
 const KEPT_ROUTES = whole<Keyed<Route | null>>({
@@ -192,8 +189,8 @@ const KEPT_ROUTES = whole<Keyed<Route | null>>({
 const KEPT_ROUTE = lookup('kept route of a run', 'runs', KEPT_ROUTES, null);
 
 /** The route that was written down for a run when it was issued; null for one that is still drafted. */
-export const keptRoute = (document: Pick<ProjectDocument, 'routes'>, runId: string): Route | null =>
-  derivationsOf(document).get(KEPT_ROUTES).byKey.get(runId) ?? null;
+export const keptRoute = (project: Pick<ProjectDocument, 'routes'>, runId: string): Route | null =>
+  derivationsOf(project).get(KEPT_ROUTES).byKey.get(runId) ?? null;
 
 /** Route and length of each run. */
 export const PLANNED_RUN = each<'runs', PlannedRun>({
@@ -204,18 +201,18 @@ export const PLANNED_RUN = each<'runs', PlannedRun>({
   records: ({ deviceId }) => [['devices', deviceId]],
   make: (run, read) =>
     planRun(
-      read.document.project,
+      read.project.project,
       read.one(ALLOWANCE_OF_RUN, run.id)!,
       run,
-      read.document.devices[run.deviceId],
+      read.project.devices[run.deviceId],
       read.one(ROUTE_OF_RUN, run.id)!,
       read.one(KEPT_ROUTE, run.id)!,
     ),
 });
 
 /** Route and length of one run. */
-export const plannedRun = (document: ProjectDocument, runId: string): PlannedRun =>
-  derivationsOf(document).one(PLANNED_RUN, runId)!;
+export const plannedRun = (project: ProjectDocument, runId: string): PlannedRun =>
+  derivationsOf(project).one(PLANNED_RUN, runId)!;
 
 function planRun(
   project: ProjectHeader,
@@ -270,7 +267,7 @@ export const PLANNED_RUNS = whole<readonly PlannedRun[]>({
 });
 
 /** Every run of the project with its route and length, in the order of their numbers. */
-export const planRuns = (document: ProjectDocument): readonly PlannedRun[] => derivationsOf(document).get(PLANNED_RUNS);
+export const planRuns = (project: ProjectDocument): readonly PlannedRun[] => derivationsOf(project).get(PLANNED_RUNS);
 
 function isDifferent(issuedRoute: Route, proposedRoute: PlannedRun['proposedRoute'], device: Device): boolean {
   if (issuedRoute.acceptedAt) {

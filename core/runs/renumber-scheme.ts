@@ -28,18 +28,18 @@ const LONGEST = 40;
  * Every run under another number scheme, old beside new. Runs from issued on keep their numbers; a number that was printed is spent.
  * Problems: `scheme-unknown-part`, `scheme-too-long`, `scheme-not-unique` with two runs that would have one number.
  */
-export function renumberScheme(document: ProjectDocument, pattern: string): Outcome<SchemeOutlook> {
+export function renumberScheme(project: ProjectDocument, pattern: string): Outcome<SchemeOutlook> {
   const known: readonly string[] = numberScheme;
   const strange = [...pattern.matchAll(/\{([^}]*)\}/g)].map(([, part]) => part).find((part) => !known.includes(part));
   if (strange !== undefined) return err('scheme-unknown-part', { kind: 'invalid', field: 'numberPattern', part: strange, known });
   if (pattern.trim() === '' || !/\{(device|port)\}/.test(pattern))
     return err('scheme-without-count', { kind: 'incomplete', field: 'numberPattern' });
-  const runs = [...listOf(document, 'runs')].sort(byTermination(document));
+  const runs = [...listOf(project, 'runs')].sort(byTermination(project));
   const ports = new Map<string, number>();
   const wanted = runs.map((run) => {
     const port = (ports.get(run.rackId) ?? 0) + 1;
     ports.set(run.rackId, port);
-    return { run, to: numberIn(document, pattern, document.devices[run.deviceId], run.leg, run.rackId, port) };
+    return { run, to: numberIn(project, pattern, project.devices[run.deviceId], run.leg, run.rackId, port) };
   });
   const long = wanted.find(({ to }) => to.length > LONGEST || to.length === 0);
   if (long) return err('scheme-too-long', { kind: 'invalid', field: 'numberPattern', number: long.to, longest: LONGEST });
@@ -58,7 +58,7 @@ export function renumberScheme(document: ProjectDocument, pattern: string): Outc
   }
   const held = new Set([
     ...runs.filter(isKept).map(({ number }) => number),
-    ...listOf(document, 'spentNumbers').map(({ number }) => number),
+    ...listOf(project, 'spentNumbers').map(({ number }) => number),
   ]);
   const outlook = wanted.map(({ run, to }): Renumbered => ({
     runId: run.id,
@@ -66,15 +66,15 @@ export function renumberScheme(document: ProjectDocument, pattern: string): Outc
     to,
     kept: isKept(run) ? 'issued' : held.has(to) && to !== run.number ? 'taken' : null,
   }));
-  return ok(withOperations(document, pattern, outlook));
+  return ok(withOperations(project, pattern, outlook));
 }
 
-function withOperations(document: ProjectDocument, pattern: string, runs: readonly Renumbered[]): SchemeOutlook {
+function withOperations(project: ProjectDocument, pattern: string, runs: readonly Renumbered[]): SchemeOutlook {
   const changing = runs.filter(({ from, to, kept }) => kept === null && from !== to);
-  const operations: (Operation | null)[] = [updateProject(document.project, { numberPattern: pattern })];
+  const operations: (Operation | null)[] = [updateProject(project.project, { numberPattern: pattern })];
   for (const { runId, to } of changing) {
-    const run = document.runs[runId];
-    operations.push(spendNumber(document, run), update('runs', run, { number: to, printedOn: '' }));
+    const run = project.runs[runId];
+    operations.push(spendNumber(project, run), update('runs', run, { number: to, printedOn: '' }));
   }
   return {
     runs: [...runs].sort((a, b) => compareNumbers(a.from, b.from)),
@@ -85,12 +85,12 @@ function withOperations(document: ProjectDocument, pattern: string, runs: readon
 }
 
 /** The order in which runs are terminated at their racks: by system, level, room, device and leg (ENGINEERING 16.3). */
-function byTermination(document: ProjectDocument): (a: Run, b: Run) => number {
-  const levels = levelsFromBelow(document).map(({ id }) => id);
+function byTermination(project: ProjectDocument): (a: Run, b: Run) => number {
+  const levels = levelsFromBelow(project).map(({ id }) => id);
   const keyOf = ({ deviceId, leg }: Run) => {
-    const device = document.devices[deviceId];
-    const room = device.roomId === null ? '' : document.rooms[device.roomId].code;
-    const system = SYSTEMS.indexOf(document.deviceTypes[device.typeId].system);
+    const device = project.devices[deviceId];
+    const room = device.roomId === null ? '' : project.rooms[device.roomId].code;
+    const system = SYSTEMS.indexOf(project.deviceTypes[device.typeId].system);
     return { system, level: levels.indexOf(device.levelId), room, number: device.number, leg };
   };
   return (left, right) => {

@@ -23,9 +23,9 @@ export type RouteOf = (run: Run) => PlannedRun['proposedRoute'] | undefined;
 
 /** Ways worked out here and now. */
 export const waysOf =
-  (document: ProjectDocument): RouteOf =>
+  (project: ProjectDocument): RouteOf =>
   (run) =>
-    plannedRun(document, run.id).proposedRoute;
+    plannedRun(project, run.id).proposedRoute;
 
 /**
  * Moves runs to a state. Leaving `drafted` writes the route down so that number, way and length stay;
@@ -33,21 +33,21 @@ export const waysOf =
  * Problems: `no-route-to-keep` (with the run's number), `record-gone`.
  */
 export function runState(
-  document: ProjectDocument,
+  project: ProjectDocument,
   runIds: readonly string[],
   state: RunState,
   wayOf: RouteOf,
 ): Outcome<Operation[]> {
   const operations: (Operation | null)[] = [];
   for (const runId of runIds) {
-    const run = document.runs[runId];
+    const run = project.runs[runId];
     if (!run) return err('record-gone', { in: 'runs', id: runId });
-    const kept = listOf(document, 'routes').find((route) => route.runId === runId) ?? null;
+    const kept = listOf(project, 'routes').find((route) => route.runId === runId) ?? null;
     if (state === 'drafted') {
-      const device = document.devices[run.deviceId];
-      const number = runNumberFor(document, device, run.leg, run.rackId);
-      const free = number === run.number || !takenNumbers(document).has(number);
-      if (free && number !== run.number) operations.push(spendNumber(document, run));
+      const device = project.devices[run.deviceId];
+      const number = runNumberFor(project, device, run.leg, run.rackId);
+      const free = number === run.number || !takenNumbers(project).has(number);
+      if (free && number !== run.number) operations.push(spendNumber(project, run));
       if (kept) operations.push(remove('routes', kept));
       operations.push(update('runs', run, { state, number: free ? number : run.number }));
       continue;
@@ -88,18 +88,18 @@ function keptRoute(runId: string, way: RoutedPath & CutLength, acceptedAt: Route
  * (the run goes back to drafted), or move the device back to where its cable ends.
  * Problems: `nothing-to-decide`.
  */
-export function decideKept(document: ProjectDocument, runId: string, choice: StateChoice): Outcome<Operation[]> {
-  const run = document.runs[runId];
-  const kept = listOf(document, 'routes').find((route) => route.runId === runId);
+export function decideKept(project: ProjectDocument, runId: string, choice: StateChoice): Outcome<Operation[]> {
+  const run = project.runs[runId];
+  const kept = listOf(project, 'routes').find((route) => route.runId === runId);
   if (!run || !kept) return err('nothing-to-decide', { field: 'run' });
-  if (choice === 'pull-again') return runState(document, [runId], 'drafted', () => undefined);
-  const device = document.devices[run.deviceId];
+  if (choice === 'pull-again') return runState(project, [runId], 'drafted', () => undefined);
+  const device = project.devices[run.deviceId];
   if (choice === 'keep-built') {
     const operation = update('routes', kept, { acceptedAt: [device.x, device.y, device.heightM ?? 0] });
     return ok(operation ? [operation] : []);
   }
   const [x, y, z] = kept.points[0];
-  const level = document.levels[device.levelId];
+  const level = project.levels[device.levelId];
   const heightM = device.heightM === null ? null : Math.round((z - level.elevationM) * 1e6) / 1e6;
   const back = update('devices', device, { x, y, heightM });
   return ok(back ? [back] : []);

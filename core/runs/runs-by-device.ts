@@ -4,8 +4,8 @@ import { derivationsOf, grouped, lookup } from '../derive/index.ts';
 /** Runs by the device that they begin at. */
 export const RUNS_BY_DEVICE = grouped('runs by device', 'runs', ({ deviceId }) => deviceId);
 
-export const runsByDevice = (document: Pick<ProjectDocument, 'runs'>): ReadonlyMap<string, readonly Run[]> =>
-  derivationsOf(document).get(RUNS_BY_DEVICE).byKey;
+export const runsByDevice = (project: Pick<ProjectDocument, 'runs'>): ReadonlyMap<string, readonly Run[]> =>
+  derivationsOf(project).get(RUNS_BY_DEVICE).byKey;
 
 const NO_RUNS: readonly Run[] = [];
 

@@ -15,13 +15,9 @@ function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
   return outcome.value;
 }
-const apply = (document: ProjectDocument, operations: readonly Operation[]) => must(applyChange(document, { operations }));
-const place = (
-  document: ProjectDocument,
-  ids: ReturnType<typeof countingIds>,
-  at: [number, number],
-  typeId = 'ceiling-speaker',
-) => apply(document, must(placeDevice(document, { typeId, levelId: 'm', at }, ids())).operations);
+const apply = (project: ProjectDocument, operations: readonly Operation[]) => must(applyChange(project, { operations }));
+const place = (project: ProjectDocument, ids: ReturnType<typeof countingIds>, at: [number, number], typeId = 'ceiling-speaker') =>
+  apply(project, must(placeDevice(project, { typeId, levelId: 'm', at }, ids())).operations);
 
 describe('the length to cut', () => {
   const estimated = { factor: 1.1, reserveM: 0, traced: false };
@@ -53,8 +49,8 @@ describe('the length to cut', () => {
 describe('a planned length', () => {
   const ids = countingIds();
   const house = place(smallHouse(), ids, [1, 2]);
-  const measured = (document: ProjectDocument): ProjectDocument =>
-    apply(document, [
+  const measured = (project: ProjectDocument): ProjectDocument =>
+    apply(project, [
       create('facts', {
         id: 'f1',
         subject: 'levels',
@@ -123,12 +119,12 @@ describe('run numbers', () => {
 
   it('are unique, fill gaps, and follow a drafted device into another room', () => {
     const ids = countingIds();
-    let document = place(place(smallHouse(), ids, [1, 2]), ids, [2, 2]);
-    expect(Object.values(document.runs).map((run) => run.number)).to.deep.equal(['M-AA-01.1', 'M-AA-02.1']);
-    document = apply(document, must(moveDevices(document, [{ deviceId: 'd1', to: [7, 2] }])));
-    expect(document.runs.r1x1.number).to.equal('M-BB-01.1');
-    document = place(document, ids, [3, 2]);
-    expect(document.runs.r3x1.number).to.equal('M-AA-01.1');
+    let project = place(place(smallHouse(), ids, [1, 2]), ids, [2, 2]);
+    expect(Object.values(project.runs).map((run) => run.number)).to.deep.equal(['M-AA-01.1', 'M-AA-02.1']);
+    project = apply(project, must(moveDevices(project, [{ deviceId: 'd1', to: [7, 2] }])));
+    expect(project.runs.r1x1.number).to.equal('M-BB-01.1');
+    project = place(project, ids, [3, 2]);
+    expect(project.runs.r3x1.number).to.equal('M-AA-01.1');
   });
 
   it('taken by another person meanwhile are given anew', () => {
@@ -143,9 +139,9 @@ describe('run numbers', () => {
 
   it('are bundled by room', () => {
     const ids = countingIds();
-    const document = place(place(smallHouse(), ids, [1, 2]), ids, [7, 2]);
-    expect([document.runs.r1x1.bundle, document.runs.r2x1.bundle]).to.deep.equal(['B-01', 'B-02']);
-    expect(bundleFor(document, { roomId: 'b', levelId: 'm' }, 'rack')).to.equal('B-02');
+    const project = place(place(smallHouse(), ids, [1, 2]), ids, [7, 2]);
+    expect([project.runs.r1x1.bundle, project.runs.r2x1.bundle]).to.deep.equal(['B-01', 'B-02']);
+    expect(bundleFor(project, { roomId: 'b', levelId: 'm' }, 'rack')).to.equal('B-02');
   });
 });
 
@@ -167,59 +163,59 @@ describe('a link between racks', () => {
 describe('a run', () => {
   it('still drafted follows its device at once', () => {
     const ids = countingIds();
-    let document = place(smallHouse(), ids, [1, 2]);
-    const before = planRuns(document)[0].length!;
-    document = apply(document, must(moveDevices(document, [{ deviceId: 'd1', to: [3, 2] }])));
-    expect(planRuns(document)[0].length!.runM).to.be.closeTo(before.runM - 2, 1e-9);
+    let project = place(smallHouse(), ids, [1, 2]);
+    const before = planRuns(project)[0].length!;
+    project = apply(project, must(moveDevices(project, [{ deviceId: 'd1', to: [3, 2] }])));
+    expect(planRuns(project)[0].length!.runM).to.be.closeTo(before.runM - 2, 1e-9);
   });
 
   it('once issued keeps number, route and length, and shows the difference until a person decides', () => {
     const ids = countingIds();
-    let document = place(smallHouse(), ids, [1, 2]);
-    document = apply(document, must(runState(document, ['r1x1'], 'issued', waysOf(document))));
-    const issued = planRuns(document)[0];
+    let project = place(smallHouse(), ids, [1, 2]);
+    project = apply(project, must(runState(project, ['r1x1'], 'issued', waysOf(project))));
+    const issued = planRuns(project)[0];
     expect(issued.issuedRoute).to.not.equal(null);
-    document = apply(document, must(moveDevices(document, [{ deviceId: 'd1', to: [7, 2] }])));
-    const moved = planRuns(document)[0];
+    project = apply(project, must(moveDevices(project, [{ deviceId: 'd1', to: [7, 2] }])));
+    const moved = planRuns(project)[0];
     expect(moved.run.number).to.equal('M-AA-01.1');
     expect(moved.length).to.deep.equal(issued.length);
     expect(moved.points).to.deep.equal(issued.points);
     expect(moved.differs).to.equal(true);
-    const finding = checked(document).find((f) => f.check === 'kept-route-differs')!;
+    const finding = checked(project).find((f) => f.check === 'kept-route-differs')!;
     expect(finding.rank).to.equal('look');
     expect(finding.cures.map((cure) => cure.code)).to.deep.equal(['keep-built', 'move-back', 'pull-again']);
 
-    expect(planRuns(apply(document, must(decideKept(document, 'r1x1', 'keep-built'))))[0].differs).to.equal(false);
-    expect(planRuns(apply(document, must(decideKept(document, 'r1x1', 'move-back'))))[0].differs).to.equal(false);
-    const again = planRuns(apply(document, must(decideKept(document, 'r1x1', 'pull-again'))))[0];
+    expect(planRuns(apply(project, must(decideKept(project, 'r1x1', 'keep-built'))))[0].differs).to.equal(false);
+    expect(planRuns(apply(project, must(decideKept(project, 'r1x1', 'move-back'))))[0].differs).to.equal(false);
+    const again = planRuns(apply(project, must(decideKept(project, 'r1x1', 'pull-again'))))[0];
     expect(again.run).to.include({ state: 'drafted', number: 'M-BB-01.1' });
     expect(again.length!.cutLengthM).to.be.lessThan(issued.length!.cutLengthM);
   });
 
   it('once issued keeps its device from being deleted', () => {
     const ids = countingIds();
-    let document = place(smallHouse(), ids, [1, 2]);
-    document = apply(document, must(runState(document, ['r1x1'], 'pulled', waysOf(document))));
-    const refused = removeDevices(document, ['d1']);
+    let project = place(smallHouse(), ids, [1, 2]);
+    project = apply(project, must(runState(project, ['r1x1'], 'pulled', waysOf(project))));
+    const refused = removeDevices(project, ['d1']);
     expect(!refused.ok && refused.problem).to.include({ code: 'run-issued', number: 'M-AA-01.1' });
-    document = apply(document, must(runState(document, ['r1x1'], 'drafted', waysOf(document))));
-    document = apply(document, must(removeDevices(document, ['d1'])));
-    expect([Object.keys(document.devices), Object.keys(document.runs), Object.keys(document.routes)]).to.deep.equal([[], [], []]);
+    project = apply(project, must(runState(project, ['r1x1'], 'drafted', waysOf(project))));
+    project = apply(project, must(removeDevices(project, ['d1'])));
+    expect([Object.keys(project.devices), Object.keys(project.runs), Object.keys(project.routes)]).to.deep.equal([[], [], []]);
   });
 
   it('without a way cannot be issued', () => {
     const ids = countingIds();
-    const document = place(smallHouse(), ids, [40, 2]);
-    expect(runState(document, ['r1x1'], 'issued', waysOf(document))).to.have.nested.property('problem.code', 'no-route-to-keep');
-    expect(checked(document).find((f) => f.check === 'route-missing')!.rank).to.equal('stop');
+    const project = place(smallHouse(), ids, [40, 2]);
+    expect(runState(project, ['r1x1'], 'issued', waysOf(project))).to.have.nested.property('problem.code', 'no-route-to-keep');
+    expect(checked(project).find((f) => f.check === 'route-missing')!.rank).to.equal('stop');
   });
 
   it('of a wall device nudged along its wall stays on it and faces the same room', () => {
     const ids = countingIds();
-    let document = place(smallHouse(), ids, [2, 0.2], 'wall-speaker');
-    expect(document.devices.d1).to.include({ x: 2, y: 0, roomId: 'a' });
-    document = apply(document, must(moveDevices(document, [{ deviceId: 'd1', to: [2.01, -0.01] }])));
-    expect(document.devices.d1).to.include({ x: 2.01, y: 0, roomId: 'a' });
-    expect(Math.sin(document.devices.d1.facingRad)).to.be.closeTo(1, 1e-9);
+    let project = place(smallHouse(), ids, [2, 0.2], 'wall-speaker');
+    expect(project.devices.d1).to.include({ x: 2, y: 0, roomId: 'a' });
+    project = apply(project, must(moveDevices(project, [{ deviceId: 'd1', to: [2.01, -0.01] }])));
+    expect(project.devices.d1).to.include({ x: 2.01, y: 0, roomId: 'a' });
+    expect(Math.sin(project.devices.d1.facingRad)).to.be.closeTo(1, 1e-9);
   });
 });

@@ -6,11 +6,11 @@ import type { LevelAlignment, levelAlignmentInput } from '../calculators/index.t
 
 /** The points that two levels share by name, as input of the alignment. */
 export function sharedPoints(
-  document: ProjectDocument,
+  project: ProjectDocument,
   stays: string,
   moves: string,
 ): z.input<typeof levelAlignmentInput>['points'] {
-  const points = listOf(document, 'referencePoints');
+  const points = listOf(project, 'referencePoints');
   return points
     .filter((point) => point.levelId === stays)
     .flatMap((point) => {
@@ -21,7 +21,7 @@ export function sharedPoints(
 
 /** Turns and shifts all that is drawn on a level. Cables already issued keep their routes and show the difference. */
 export function moveLevel(
-  document: ProjectDocument,
+  project: ProjectDocument,
   levelId: string,
   motion: Pick<LevelAlignment, 'turnRad' | 'dx' | 'dy'>,
 ): Operation[] {
@@ -36,13 +36,13 @@ export function moveLevel(
   };
   const turn = (angleRad: number) => Math.atan2(Math.sin(angleRad + turnRad), Math.cos(angleRad + turnRad));
   const here = (record: { levelId: string }) => record.levelId === levelId;
-  const level = document.levels[levelId];
+  const level = project.levels[levelId];
   return [
     update('levels', level, { gridAngleRad: turn(level.gridAngleRad) }),
-    ...listOf(document, 'walls')
+    ...listOf(project, 'walls')
       .filter(here)
       .map((wall) => update('walls', wall, { a: at(wall.a), b: at(wall.b) })),
-    ...listOf(document, 'rooms')
+    ...listOf(project, 'rooms')
       .filter(here)
       .map((room) =>
         update('rooms', room, {
@@ -51,22 +51,22 @@ export function moveLevel(
           slope: room.slope && { ...room.slope, angleRad: turn(room.slope.angleRad) },
         }),
       ),
-    ...listOf(document, 'features')
+    ...listOf(project, 'features')
       .filter(here)
       .map((feature) => update('features', feature, { points: feature.points.map(at), facingRad: turn(feature.facingRad) })),
-    ...listOf(document, 'devices')
+    ...listOf(project, 'devices')
       .filter(here)
       .map((device) => update('devices', device, { ...place(device), facingRad: turn(device.facingRad) })),
-    ...listOf(document, 'racks')
+    ...listOf(project, 'racks')
       .filter(here)
       .map((rack) => update('racks', rack, { ...place(rack), facingRad: turn(rack.facingRad) })),
-    ...listOf(document, 'dimensions')
+    ...listOf(project, 'dimensions')
       .filter(here)
       .map((one) => update('dimensions', one, { a: at(one.a), b: at(one.b) })),
-    ...listOf(document, 'referencePoints')
+    ...listOf(project, 'referencePoints')
       .filter(here)
       .map((point) => update('referencePoints', point, place(point))),
-    ...listOf(document, 'underlays')
+    ...listOf(project, 'underlays')
       .filter(here)
       .map((underlay) => {
         const [originX, originY] = at([underlay.originX, underlay.originY]);

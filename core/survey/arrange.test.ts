@@ -15,9 +15,9 @@ import {
 import { featureBox, surveyHit } from '../house/index.ts';
 import type { NewId } from './walls.ts';
 
-const made = (document: ProjectDocument, outcome: Outcome<readonly Operation[]> | readonly Operation[]): ProjectDocument => {
+const made = (project: ProjectDocument, outcome: Outcome<readonly Operation[]> | readonly Operation[]): ProjectDocument => {
   const operations = 'ok' in outcome ? outcome : { ok: true as const, value: outcome };
-  const applied = operations.ok ? applyChange(document, { operations: operations.value }) : operations;
+  const applied = operations.ok ? applyChange(project, { operations: operations.value }) : operations;
   if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
   return applied.value;
 };

@@ -19,13 +19,13 @@ export interface Motion {
   readonly by: Point2;
 }
 
-export function clipOf(document: ProjectDocument, ids: readonly string[]): Clip {
+export function clipOf(project: ProjectDocument, ids: readonly string[]): Clip {
   const wanted = new Set(ids);
-  const walls = listOf(document, 'walls').filter((wall) => wanted.has(wall.id));
+  const walls = listOf(project, 'walls').filter((wall) => wanted.has(wall.id));
   return {
     walls,
-    openings: listOf(document, 'openings').filter((opening) => wanted.has(opening.wallId)),
-    features: listOf(document, 'features').filter((feature) => wanted.has(feature.id)),
+    openings: listOf(project, 'openings').filter((opening) => wanted.has(opening.wallId)),
+    features: listOf(project, 'features').filter((feature) => wanted.has(feature.id)),
   };
 }
 
@@ -51,7 +51,7 @@ const movedFeature = (feature: Feature, motion: Motion): Feature => {
 
 /** Sets copies down on a level, one for each motion. Rooms that they close are found. */
 export function paste(
-  document: ProjectDocument,
+  project: ProjectDocument,
   clip: Clip,
   levelId: string,
   motions: readonly Motion[],
@@ -93,7 +93,7 @@ export function paste(
       ),
     ];
   });
-  return clip.walls.length > 0 ? settleHouse(document, operations, [levelId], () => newId('room')) : ok(operations);
+  return clip.walls.length > 0 ? settleHouse(project, operations, [levelId], () => newId('room')) : ok(operations);
 }
 
 /** A row or grid of copies beside the original: how many, and how far apart. The original is not among them. */
@@ -126,8 +126,8 @@ const edgeOf = (box: Bounds, edge: Edge): number =>
 const isAcross = (edge: Edge) => edge === 'left' || edge === 'middle' || edge === 'right';
 
 /** Lines features up at one edge; the outermost stays. */
-export function alignFeatures(document: ProjectDocument, ids: readonly string[], edge: Edge): Operation[] {
-  const features = ids.flatMap((id) => document.features[id] ?? []);
+export function alignFeatures(project: ProjectDocument, ids: readonly string[], edge: Edge): Operation[] {
+  const features = ids.flatMap((id) => project.features[id] ?? []);
   if (features.length < 2) return [];
   const all = features.map((feature) => edgeOf(boxOf(feature), edge));
   const low = edge === 'left' || edge === 'bottom';
@@ -140,10 +140,10 @@ export function alignFeatures(document: ProjectDocument, ids: readonly string[],
 }
 
 /** Spreads features so that their middles lie equally far apart; the two outermost stay. */
-export function distributeFeatures(document: ProjectDocument, ids: readonly string[], axis: 'x' | 'y'): Operation[] {
+export function distributeFeatures(project: ProjectDocument, ids: readonly string[], axis: 'x' | 'y'): Operation[] {
   const edge: Edge = axis === 'x' ? 'middle' : 'centre';
   const features = ids
-    .flatMap((id) => document.features[id] ?? [])
+    .flatMap((id) => project.features[id] ?? [])
     .sort((a, b) => edgeOf(boxOf(a), edge) - edgeOf(boxOf(b), edge));
   if (features.length < 3) return [];
   const [first, last] = [edgeOf(boxOf(features[0]), edge), edgeOf(boxOf(features.at(-1)!), edge)];
@@ -159,11 +159,11 @@ function shifted(feature: Feature, by: Point2): Operation[] {
 }
 
 /** Moves features by a vector, but for signed ways. A mark of another trade remembers where it was made, and is answered as moved. */
-export const moveFeatures = (document: ProjectDocument, ids: readonly string[], by: Point2): Operation[] =>
+export const moveFeatures = (project: ProjectDocument, ids: readonly string[], by: Point2): Operation[] =>
   ids.flatMap((id) => {
-    const feature = document.features[id];
+    const feature = project.features[id];
     // What was signed before the pour lies in the floor: it stays.
-    if (!feature || signatureOf(document, id)) return [];
+    if (!feature || signatureOf(project, id)) return [];
     return feature.kind === 'trade-mark' ? movedMark(feature, by) : shifted(feature, by);
   });
 

@@ -10,8 +10,8 @@ const FARTHEST_APART_M = 500;
  * that comes later (a revision, the electrician's sheet) is laid by those over the one that is there. The first goes to 0, 0.
  * `cornerM` is the corner in the coordinates of its own file.
  */
-export function drawingPlace(document: ProjectDocument, levelId: string, cornerM: Point2): Point2 {
-  const known = listOf(document, 'underlays').filter(({ drawingCorner, rotationRad }) => drawingCorner && rotationRad === 0);
+export function drawingPlace(project: ProjectDocument, levelId: string, cornerM: Point2): Point2 {
+  const known = listOf(project, 'underlays').filter(({ drawingCorner, rotationRad }) => drawingCorner && rotationRad === 0);
   // The newest of the same level counts first.
   const there = known.findLast((one) => one.levelId === levelId && !one.retired) ?? known.at(-1);
   if (!there?.drawingCorner) return [0, 0];

@@ -14,8 +14,8 @@ import { countingIds, smallHouse } from '../testing/index.ts';
 import { drawnPlans } from '../testing/drawn-plans.ts';
 import { wallsFromProposals } from './walls-from-proposals.ts';
 
-const apply = (document: ProjectDocument, operations: readonly Operation[]) => {
-  const applied = applyChange(document, { operations });
+const apply = (project: ProjectDocument, operations: readonly Operation[]) => {
+  const applied = applyChange(project, { operations });
   if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
   return applied.value;
 };

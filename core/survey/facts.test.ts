@@ -25,7 +25,7 @@ function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
   return outcome.value;
 }
-const apply = (document: ProjectDocument, operations: readonly Operation[]) => must(applyChange(document, { operations }));
+const apply = (project: ProjectDocument, operations: readonly Operation[]) => must(applyChange(project, { operations }));
 const member = (more: Partial<FramingMember>): Operation =>
   create('framingMembers', {
     id: 'fm',

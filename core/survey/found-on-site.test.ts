@@ -20,8 +20,8 @@ import { drawingPlace } from './drawing-place.ts';
 import { sameKind } from './same-kind.ts';
 import { moveFeatures } from './arrange.ts';
 
-const apply = (document: ProjectDocument, operations: readonly Operation[]) => {
-  const applied = applyChange(document, { operations });
+const apply = (project: ProjectDocument, operations: readonly Operation[]) => {
+  const applied = applyChange(project, { operations });
   if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
   return applied.value;
 };

@@ -20,9 +20,9 @@ const AREAS = whole<Remembered<Face, Area | null>>({
 });
 
 /** Closed areas large enough for a room. */
-function areasOf(document: Pick<ProjectDocument, 'walls'>, levelId: string): Area[] {
-  const areas = derivationsOf(document).get(AREAS);
-  return wallFaces(document, levelId).faces.flatMap((face) => areas.of(face, () => areaOfFace(face)) ?? []);
+function areasOf(project: Pick<ProjectDocument, 'walls'>, levelId: string): Area[] {
+  const areas = derivationsOf(project).get(AREAS);
+  return wallFaces(project, levelId).faces.flatMap((face) => areas.of(face, () => areaOfFace(face)) ?? []);
 }
 
 function areaOfFace(face: Face): Area | null {
@@ -97,8 +97,8 @@ const coveredShare = (room: Room, pairs: readonly Overlap[]) =>
   Math.max(1e-9, Math.abs(polygonArea(room.polygon as Point2[])));
 
 /** A new room, framed as most rooms of its level are. */
-function roomLike(document: ProjectDocument, levelId: string, polygon: [number, number][], codes: Set<string>, id: string): Room {
-  const others = onLevel(document, 'rooms', levelId);
+function roomLike(project: ProjectDocument, levelId: string, polygon: [number, number][], codes: Set<string>, id: string): Room {
+  const others = onLevel(project, 'rooms', levelId);
   const like = others.find((room) => others.filter((r) => r.framing === room.framing).length * 2 >= others.length);
   let n = 1;
   while (codes.has(`R${n}`)) n++;

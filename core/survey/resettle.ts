@@ -10,14 +10,14 @@ export const onlyOutlines = (conflicts: readonly FieldConflict[]): boolean =>
  * The same edit of walls in a house that another person has changed meanwhile: what was drawn stays as drawn, what follows
  * from it (rooms, devices, numbers) is worked out anew. Problems: those of `applyChange`.
  */
-export function resettle(document: ProjectDocument, operations: readonly Operation[], newId: () => string): Outcome<Operation[]> {
+export function resettle(project: ProjectDocument, operations: readonly Operation[], newId: () => string): Outcome<Operation[]> {
   const drawn = operations.filter(
     ({ in: list }) => list === 'walls' || list === 'openings' || list === 'features' || list === 'underlays',
   );
   const levelIds = drawn.flatMap((operation) => {
     if (operation.in !== 'walls') return [];
-    const levelId = operation.op === 'create' ? operation.record.levelId : document.walls[operation.id]?.levelId;
+    const levelId = operation.op === 'create' ? operation.record.levelId : project.walls[operation.id]?.levelId;
     return typeof levelId === 'string' ? [levelId] : [];
   });
-  return settleHouse(document, drawn, [...new Set(levelIds)], newId);
+  return settleHouse(project, drawn, [...new Set(levelIds)], newId);
 }

@@ -23,18 +23,18 @@ import { edited, listOf, onLevel, withoutRecords } from '../derive/index.ts';
  * Problems: those of `applyChange`.
  */
 export function settleHouse(
-  document: ProjectDocument,
+  project: ProjectDocument,
   operations: readonly Operation[],
   levelIds: readonly string[],
   newId: () => string,
 ): Outcome<Operation[]> {
-  const applied = edited(document, operations);
+  const applied = edited(project, operations);
   if (!applied.ok) return applied;
   const all = [...operations];
   let working = applied.value;
   const removals: Operation[] = [];
   for (const levelId of new Set(levelIds)) {
-    const roomOperations = refitRooms(document, working, levelId, newId);
+    const roomOperations = refitRooms(project, working, levelId, newId);
     removals.push(...roomOperations.filter((operation) => operation.op === 'delete'));
     const others = roomOperations.filter((operation) => operation.op !== 'delete');
     all.push(...others);
@@ -42,7 +42,7 @@ export function settleHouse(
     if (!refitted.ok) return refitted;
     working = refitted.value;
     const left = without(working, removals);
-    const moved = moveDevices(left, movesOf(document, left, levelId, touched([...operations, ...roomOperations], document)));
+    const moved = moveDevices(left, movesOf(project, left, levelId, touched([...operations, ...roomOperations], project)));
     if (!moved.ok) return moved;
     all.push(...moved.value);
     const settled = edited(working, moved.value);
@@ -63,10 +63,10 @@ export function settleHouse(
 }
 
 /** The project as it is once these rooms have gone. */
-function without(document: ProjectDocument, removals: readonly Operation[]): ProjectDocument {
-  if (removals.length === 0) return document;
+function without(project: ProjectDocument, removals: readonly Operation[]): ProjectDocument {
+  if (removals.length === 0) return project;
   return withoutRecords(
-    document,
+    project,
     'rooms',
     removals.map(({ id }) => id),
   );
@@ -108,8 +108,8 @@ function movesOf(before: ProjectDocument, after: ProjectDocument, levelId: strin
 }
 
 /** Finds the smallest room around a point, among those that the changed ground touches. */
-function smallestRoom(document: ProjectDocument, levelId: string, box: Bounds): (p: Point2) => Room | undefined {
-  const rooms = onLevel(document, 'rooms', levelId)
+function smallestRoom(project: ProjectDocument, levelId: string, box: Bounds): (p: Point2) => Room | undefined {
+  const rooms = onLevel(project, 'rooms', levelId)
     .map((room) => ({
       room,
       bounds: boundsOf(room.polygon as Point2[])!,
@@ -120,7 +120,7 @@ function smallestRoom(document: ProjectDocument, levelId: string, box: Bounds): 
   return (p) => rooms.find(({ room, bounds }) => inBounds(bounds, p) && pointInPolygon(p, room.polygon as Point2[]))?.room;
 }
 
-const isRoomGone = (document: ProjectDocument, device: Device) => device.roomId !== null && !document.rooms[device.roomId];
+const isRoomGone = (project: ProjectDocument, device: Device) => device.roomId !== null && !project.rooms[device.roomId];
 
 /** A wall device's place on its wall after the wall has moved; null where the wall stayed or there is none. */
 function carried(was: Building, after: ProjectDocument, device: Device): Point2 | null {

@@ -24,10 +24,10 @@ export interface Correction {
 }
 
 /** All marks of other trades, those still open first, by trade, level and room. */
-export function correctionsOf(document: ProjectDocument): Correction[] {
-  const building = buildingOf(document);
+export function correctionsOf(project: ProjectDocument): Correction[] {
+  const building = buildingOf(project);
   const order = ['open', 'move', 'strike', 'accept'];
-  return listOf(document, 'features')
+  return listOf(project, 'features')
     .filter(({ kind }) => kind === 'trade-mark')
     .map((mark): Correction => {
       const [at] = mark.points;
@@ -38,7 +38,7 @@ export function correctionsOf(document: ProjectDocument): Correction[] {
         id: mark.id,
         owner: mark.owner,
         name: mark.name,
-        level: document.levels[mark.levelId].name,
+        level: project.levels[mark.levelId].name,
         room: roomAt(building, mark.levelId, at)?.name ?? '',
         answer,
         markedAt: mark.markedAt ?? at,

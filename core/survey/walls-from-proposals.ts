@@ -10,12 +10,12 @@ const HEIGHTS = { door: [0, 2.04], window: [0.9, 2.1], arch: [0, 2.1] } as const
 
 /** The accepted proposals as walls with their openings; all that they close becomes rooms. Everything stays assumed until measured. */
 export function wallsFromProposals(
-  document: ProjectDocument,
+  project: ProjectDocument,
   levelId: string,
   proposals: readonly WallProposal[],
   newId: NewId,
 ): Outcome<Operation[]> {
-  const ceilingM = document.levels[levelId].ceilingHeightM;
+  const ceilingM = project.levels[levelId].ceilingHeightM;
   const tidy = ([x, y]: Point2): [number, number] => [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000];
   const operations = proposals
     .filter(({ a, b }) => distance2(a, b) >= SHORTEST_WALL_M)
@@ -52,5 +52,5 @@ export function wallsFromProposals(
       });
       return [create('walls', wall), ...openings];
     });
-  return settleHouse(document, operations, [levelId], () => newId('room'));
+  return settleHouse(project, operations, [levelId], () => newId('room'));
 }

@@ -5,7 +5,7 @@ import type { Outcome, Point2 } from '../math/index.ts';
 import {
   applyChange,
   checkIntegrity,
-  emptyDocument,
+  emptyProject,
   newHeader,
   newLevel,
   newOpening,
@@ -23,7 +23,7 @@ const ids = (): NewId => {
   return (kind) => `${kind}_${++n}`;
 };
 const bare = (): ProjectDocument => ({
-  ...emptyDocument(newHeader('7K3MQ', 'Bare', 'metric')),
+  ...emptyProject(newHeader('7K3MQ', 'Bare', 'metric')),
   levels: {
     m: newLevel({
       id: 'm',
@@ -37,9 +37,9 @@ const bare = (): ProjectDocument => ({
     }),
   },
 });
-function made(document: ProjectDocument, outcome: Outcome<readonly Operation[]>): ProjectDocument {
+function made(project: ProjectDocument, outcome: Outcome<readonly Operation[]>): ProjectDocument {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
-  const applied = applyChange(document, { operations: outcome.value });
+  const applied = applyChange(project, { operations: outcome.value });
   if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
   const whole = checkIntegrity(applied.value);
   if (!whole.ok) throw new Error(JSON.stringify(whole.problem));
@@ -53,7 +53,7 @@ const box: Point2[] = [
   [0, 0],
 ];
 const boxed = (newId: NewId) => made(bare(), drawWalls(bare(), 'm', box, WALL_BUILDS.stud, newId));
-const rooms = (document: ProjectDocument) => Object.values(document.rooms);
+const rooms = (project: ProjectDocument) => Object.values(project.rooms);
 
 describe('drawing walls', () => {
   it('makes a room of every closed area, and no room of an open one', () => {

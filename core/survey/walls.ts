@@ -53,13 +53,13 @@ function build(
  * (a chain that runs over itself), `level-missing`.
  */
 export function drawWalls(
-  document: ProjectDocument,
+  project: ProjectDocument,
   levelId: string,
   chain: readonly Point2[],
   make: WallBuild,
   newId: NewId,
 ): Outcome<Operation[]> {
-  if (!document.levels[levelId]) return err('level-missing', { kind: 'invalid', field: 'levelId' });
+  if (!project.levels[levelId]) return err('level-missing', { kind: 'invalid', field: 'levelId' });
   const sides = chain.slice(1).map((b, i) => [chain[i], b] as const);
   for (const [a, b] of sides) {
     const lengthM = distance2(a, b);
@@ -74,7 +74,7 @@ export function drawWalls(
       newWall({ id: newId('wall'), levelId, a: [tidyM(a[0]), tidyM(a[1])], b: [tidyM(b[0]), tidyM(b[1])], ...make }),
     ),
   );
-  return settleHouse(document, operations, [levelId], () => newId('room'));
+  return settleHouse(project, operations, [levelId], () => newId('room'));
 }
 
 /** Whether two walls of a chain lie on each other or cross in their midst. */
@@ -93,18 +93,18 @@ export type WallGrip = { readonly corner: Point2; readonly levelId: string } | {
  * Moves corners or walls by a vector; walls that meet a moved one keep meeting it.
  * Problems: `wall-too-short`, `opening-outside-wall` (with the opening's wall).
  */
-export function moveWalls(document: ProjectDocument, grip: WallGrip, by: Point2, newId: NewId): Outcome<Operation[]> {
+export function moveWalls(project: ProjectDocument, grip: WallGrip, by: Point2, newId: NewId): Outcome<Operation[]> {
   const moved = new Map<string, Wall>();
   const shift = (p: readonly [number, number]): [number, number] => [tidyM(p[0] + by[0]), tidyM(p[1] + by[1])];
   const corners: { at: Point2; levelId: string }[] =
     'corner' in grip
       ? [{ at: grip.corner, levelId: grip.levelId }]
       : grip.wallIds.flatMap((id) => {
-          const wall = document.walls[id];
+          const wall = project.walls[id];
           return wall ? [wall.a, wall.b].map((at) => ({ at: at as Point2, levelId: wall.levelId })) : [];
         });
   for (const levelId of new Set(corners.map((corner) => corner.levelId))) {
-    const walls = onLevel(document, 'walls', levelId);
+    const walls = onLevel(project, 'walls', levelId);
     const held = corners.filter((corner) => corner.levelId === levelId).map(({ at }) => at);
     for (const wall of walls) {
       const a = isHeld(held, wall.a);
@@ -123,7 +123,7 @@ export function moveWalls(document: ProjectDocument, grip: WallGrip, by: Point2,
       if (a || b) moved.set(wall.id, { ...current, a: a ?? current.a, b: b ?? current.b });
     }
   }
-  return commit(document, [...moved.values()], newId);
+  return commit(project, [...moved.values()], newId);
 }
 
 const isHeld = (corners: readonly Point2[], p: Point2): boolean =>
@@ -157,26 +157,26 @@ function onto(host: Wall, wall: Wall): [number, number] | null {
 
 /** Sets one end of a wall, or both, by typed coordinates. Problems as `moveWalls`. */
 export function placeWall(
-  document: ProjectDocument,
+  project: ProjectDocument,
   wallId: string,
   ends: { a?: Point2; b?: Point2 },
   newId: NewId,
 ): Outcome<Operation[]> {
-  const wall = document.walls[wallId];
+  const wall = project.walls[wallId];
   if (!wall) return err('record-gone', { in: 'walls', id: wallId });
   const point = (p: Point2): [number, number] => [tidyM(p[0]), tidyM(p[1])];
-  return commit(document, [{ ...wall, a: ends.a ? point(ends.a) : wall.a, b: ends.b ? point(ends.b) : wall.b }], newId);
+  return commit(project, [{ ...wall, a: ends.a ? point(ends.a) : wall.a, b: ends.b ? point(ends.b) : wall.b }], newId);
 }
 
-function commit(document: ProjectDocument, walls: readonly Wall[], newId: NewId): Outcome<Operation[]> {
+function commit(project: ProjectDocument, walls: readonly Wall[], newId: NewId): Outcome<Operation[]> {
   const operations: (Operation | null)[] = [];
   for (const wall of walls) {
-    const was = document.walls[wall.id];
+    const was = project.walls[wall.id];
     const lengthM = distance2(wall.a, wall.b);
     if (lengthM < SHORTEST_WALL_M)
       return err('wall-too-short', { kind: 'invalid', field: 'length', wallM: lengthM, leastM: SHORTEST_WALL_M });
     operations.push(update('walls', was, { a: wall.a, b: wall.b }));
-    for (const opening of openingsIn(document, wall.id)) {
+    for (const opening of openingsIn(project, wall.id)) {
       const offsetM = carriedOffset(opening, was, wall);
       if (offsetM - opening.widthM / 2 < -1e-6 || offsetM + opening.widthM / 2 > lengthM + 1e-6)
         return err('opening-outside-wall', {
@@ -189,10 +189,10 @@ function commit(document: ProjectDocument, walls: readonly Wall[], newId: NewId)
     }
   }
   const done = operations.filter((operation) => operation !== null);
-  return settleHouse(document, done, [...new Set(walls.map((wall) => wall.levelId))], () => newId('room'));
+  return settleHouse(project, done, [...new Set(walls.map((wall) => wall.levelId))], () => newId('room'));
 }
 
-const openingsIn = (document: ProjectDocument, wallId: string) => listOf(document, 'openings').filter((o) => o.wallId === wallId);
+const openingsIn = (project: ProjectDocument, wallId: string) => listOf(project, 'openings').filter((o) => o.wallId === wallId);
 
 /** An opening keeps its distance from the end that stayed. */
 function carriedOffset(opening: Opening, was: Wall, is: Wall): number {
@@ -202,21 +202,21 @@ function carriedOffset(opening: Opening, was: Wall, is: Wall): number {
 }
 
 /** Removes walls with their openings and members; rooms are fitted anew. */
-export function removeWalls(document: ProjectDocument, wallIds: readonly string[], newId: NewId): Outcome<Operation[]> {
-  const present = wallIds.filter((id) => document.walls[id]);
-  const operations = present.flatMap((id) => removeWithDependants(document, 'walls', id));
-  return settleHouse(document, operations, [...new Set(present.map((id) => document.walls[id].levelId))], () => newId('room'));
+export function removeWalls(project: ProjectDocument, wallIds: readonly string[], newId: NewId): Outcome<Operation[]> {
+  const present = wallIds.filter((id) => project.walls[id]);
+  const operations = present.flatMap((id) => removeWithDependants(project, 'walls', id));
+  return settleHouse(project, operations, [...new Set(present.map((id) => project.walls[id].levelId))], () => newId('room'));
 }
 
 /** Cuts a wall in two at a distance from its end a. Problems: `wall-too-short`, `opening-in-the-way`. */
-export function splitWall(document: ProjectDocument, wallId: string, offsetM: number, newId: NewId): Outcome<Operation[]> {
-  const wall = document.walls[wallId];
+export function splitWall(project: ProjectDocument, wallId: string, offsetM: number, newId: NewId): Outcome<Operation[]> {
+  const wall = project.walls[wallId];
   if (!wall) return err('record-gone', { in: 'walls', id: wallId });
   const lengthM = distance2(wall.a, wall.b);
   const shorter = Math.min(offsetM, lengthM - offsetM);
   if (shorter < SHORTEST_WALL_M)
     return err('wall-too-short', { kind: 'invalid', field: 'offset', wallM: shorter, leastM: SHORTEST_WALL_M });
-  const openings = openingsIn(document, wallId);
+  const openings = openingsIn(project, wallId);
   if (openings.some((o) => Math.abs(o.offsetM - offsetM) < o.widthM / 2))
     return err('opening-in-the-way', { kind: 'invalid', field: 'offset' });
   const t = offsetM / lengthM;
@@ -237,7 +237,7 @@ export function splitWall(document: ProjectDocument, wallId: string, offsetM: nu
       .map((o) => update('openings', o, { wallId: second.id, offsetM: tidyM(o.offsetM - offsetM) })),
   ];
   return settleHouse(
-    document,
+    project,
     operations.filter((o) => o !== null),
     [wall.levelId],
     () => newId('room'),

@@ -1,7 +1,7 @@
 import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../devices/index.ts';
 import {
   type Device,
-  emptyDocument,
+  emptyProject,
   newDevice,
   newHeader,
   newLevel,
@@ -131,7 +131,7 @@ export function bigHouse(): ProjectDocument {
     entryHeightM: 2,
   });
   return {
-    ...emptyDocument(newHeader('B1GHS', 'Big house', 'metric')),
+    ...emptyProject(newHeader('B1GHS', 'Big house', 'metric')),
     levels: tableFrom(levels),
     rooms: tableFrom(rooms),
     walls: tableFrom(walls),

@@ -8,10 +8,10 @@ const LONG_BEFORE = '2020-01-01';
 export type CheckedFinding = Omit<Finding, 'cures'> & { readonly cures: readonly Cure[] };
 
 /** What the rules say of a house, as of a day on which nothing is late. */
-export const checked = (document: ProjectDocument, today: string = LONG_BEFORE): CheckedFinding[] =>
-  runChecks(document, today).map((finding) => ({
+export const checked = (project: ProjectDocument, today: string = LONG_BEFORE): CheckedFinding[] =>
+  runChecks(project, today).map((finding) => ({
     ...finding,
     get cures() {
-      return curesFor(finding, document);
+      return curesFor(finding, project);
     },
   }));

@@ -1,6 +1,6 @@
 import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '../devices/index.ts';
 import {
-  emptyDocument,
+  emptyProject,
   newHeader,
   newLevel,
   newRack,
@@ -41,7 +41,7 @@ export function smallHouse(
 ): ProjectDocument {
   const extra = (id: string) => more.walls?.[id] ?? {};
   return {
-    ...emptyDocument(newHeader('7K3MQ', 'Small house', 'metric')),
+    ...emptyProject(newHeader('7K3MQ', 'Small house', 'metric')),
     levels: {
       m: newLevel({
         id: 'm',

@@ -24,39 +24,39 @@ type House = Parameters<typeof smallHouse>[0];
 
 /** The small house with devices, drawn and wired as their types ask for. */
 const house = (devices: Place[] = [], more: House = {}): ProjectDocument =>
-  devices.length > 0 ? withDevices(smallHouse(more), devices, countedIds()).document : smallHouse(more);
-const runOf = (document: ProjectDocument, leg = 1): Run => Object.values(document.runs).find((run) => run.leg === leg)!;
-const withRun = (document: ProjectDocument, after: Partial<Run>, leg = 1): ProjectDocument =>
-  applied(document, [update('runs', runOf(document, leg), after)!]);
-const withDevice = (document: ProjectDocument, after: Partial<Device>): ProjectDocument =>
-  applied(document, [update('devices', Object.values(document.devices)[0], after)!]);
-const withCable = (document: ProjectDocument, id: string, after: Partial<CableType>): ProjectDocument => ({
-  ...document,
-  cableTypes: { ...document.cableTypes, [id]: { ...document.cableTypes[id], ...after } },
+  devices.length > 0 ? withDevices(smallHouse(more), devices, countedIds()).project : smallHouse(more);
+const runOf = (project: ProjectDocument, leg = 1): Run => Object.values(project.runs).find((run) => run.leg === leg)!;
+const withRun = (project: ProjectDocument, after: Partial<Run>, leg = 1): ProjectDocument =>
+  applied(project, [update('runs', runOf(project, leg), after)!]);
+const withDevice = (project: ProjectDocument, after: Partial<Device>): ProjectDocument =>
+  applied(project, [update('devices', Object.values(project.devices)[0], after)!]);
+const withCable = (project: ProjectDocument, id: string, after: Partial<CableType>): ProjectDocument => ({
+  ...project,
+  cableTypes: { ...project.cableTypes, [id]: { ...project.cableTypes[id], ...after } },
 });
-const withThing = (document: ProjectDocument, feature: Parameters<typeof newFeature>[0]): ProjectDocument =>
-  applied(document, [create('features', newFeature(feature))]);
+const withThing = (project: ProjectDocument, feature: Parameters<typeof newFeature>[0]): ProjectDocument =>
+  applied(project, [create('features', newFeature(feature))]);
 /** A firm whose routes do not go around mains by themselves. */
-const heedless = (document: ProjectDocument): ProjectDocument => ({
-  ...document,
-  project: { ...document.project, routeWeights: { besideMains: 0 } },
+const heedless = (project: ProjectDocument): ProjectDocument => ({
+  ...project,
+  project: { ...project.project, routeWeights: { besideMains: 0 } },
 });
-const onDay = (document: ProjectDocument, gate: 'board' | 'low-voltage-rough-in', on: string): ProjectDocument => ({
-  ...document,
+const onDay = (project: ProjectDocument, gate: 'board' | 'low-voltage-rough-in', on: string): ProjectDocument => ({
+  ...project,
   tradeDates: tableFrom([{ id: 'gate', gate, on }]),
 });
 /** The rooms of the small house drawn out to the east, so that runs become long. */
-function long(document: ProjectDocument, byM: number): ProjectDocument {
-  const rack = { ...document.racks.rack, x: document.racks.rack.x + byM };
+function long(project: ProjectDocument, byM: number): ProjectDocument {
+  const rack = { ...project.racks.rack, x: project.racks.rack.x + byM };
   const stretch = ([x, y]: readonly [number, number]): [number, number] => [x > 6 ? x + byM : x, y];
   return {
-    ...document,
+    ...project,
     racks: { rack },
     rooms: Object.fromEntries(
-      Object.entries(document.rooms).map(([id, room]) => [id, { ...room, polygon: room.polygon.map(stretch) }]),
+      Object.entries(project.rooms).map(([id, room]) => [id, { ...room, polygon: room.polygon.map(stretch) }]),
     ),
     walls: Object.fromEntries(
-      Object.entries(document.walls).map(([id, wall]) => [id, { ...wall, a: stretch(wall.a), b: stretch(wall.b) }]),
+      Object.entries(project.walls).map(([id, wall]) => [id, { ...wall, a: stretch(wall.a), b: stretch(wall.b) }]),
     ),
   };
 }
@@ -167,9 +167,9 @@ export const PLANTED: readonly Planted[] = [
   {
     rule: 'legs-complete',
     mistake: () => {
-      const document = house([DROP]);
-      const { [runOf(document, 2).id]: _gone, ...runs } = document.runs;
-      return { ...document, runs };
+      const project = house([DROP]);
+      const { [runOf(project, 2).id]: _gone, ...runs } = project.runs;
+      return { ...project, runs };
     },
     clean: () => house([DROP]),
     code: 'legs-missing',
@@ -352,14 +352,14 @@ export const PLANTED: readonly Planted[] = [
   {
     rule: 'return-audio',
     mistake: () => {
-      const document = house([{ typeId: 'display', at: [1, 0.05] }]);
-      const runs = Object.fromEntries(Object.entries(document.runs).filter(([, run]) => run.leg === 3));
+      const project = house([{ typeId: 'display', at: [1, 0.05] }]);
+      const runs = Object.fromEntries(Object.entries(project.runs).filter(([, run]) => run.leg === 3));
       const types = {
-        ...document.deviceTypes,
-        display: { ...document.deviceTypes.display, cables: [document.deviceTypes.display.cables[2]] },
+        ...project.deviceTypes,
+        display: { ...project.deviceTypes.display, cables: [project.deviceTypes.display.cables[2]] },
       };
       return {
-        ...document,
+        ...project,
         deviceTypes: types,
         runs: Object.fromEntries(Object.entries(runs).map(([id, run]) => [id, { ...run, leg: 1 }])),
       };
@@ -415,8 +415,8 @@ export const PLANTED: readonly Planted[] = [
   {
     rule: 'rack-front-clear',
     mistake: () => {
-      const document = house();
-      return { ...document, racks: { rack: { ...document.racks.rack, facingRad: 0 } } };
+      const project = house();
+      return { ...project, racks: { rack: { ...project.racks.rack, facingRad: 0 } } };
     },
     clean: () => house(),
     code: 'rack-no-room',
@@ -495,8 +495,8 @@ export const PLANTED: readonly Planted[] = [
   {
     rule: 'ways-open',
     mistake: () => {
-      const document = twoStoreyHouse();
-      return { ...document, risers: { shaft: { ...document.risers.shaft, topLevelId: 'm' } } };
+      const project = twoStoreyHouse();
+      return { ...project, risers: { shaft: { ...project.risers.shaft, topLevelId: 'm' } } };
     },
     clean: () => twoStoreyHouse(),
     code: 'riser-one-level',
@@ -665,26 +665,26 @@ export const PLANTED: readonly Planted[] = [
 const THERMOSTAT: Place = { typeId: 'thermostat', at: [5.05, 1.5] };
 
 function sunk(elevationM: number): ProjectDocument {
-  const document = twoStoreyHouse();
-  return { ...document, levels: { ...document.levels, u: { ...document.levels.u, elevationM } } };
+  const project = twoStoreyHouse();
+  return { ...project, levels: { ...project.levels, u: { ...project.levels.u, elevationM } } };
 }
-function without(document: ProjectDocument, list: 'walls', id: string): ProjectDocument {
-  const { [id]: _gone, ...rest } = document[list];
-  return { ...document, [list]: rest };
+function without(project: ProjectDocument, list: 'walls', id: string): ProjectDocument {
+  const { [id]: _gone, ...rest } = project[list];
+  return { ...project, [list]: rest };
 }
 const asked = (state: 'measured' | 'not-known'): ProjectDocument =>
   applied(house(), [
     create('facts', { id: 'f', subject: 'walls', subjectId: 'west', field: 'cavityDepthM', state, by: '', on: '', note: '' }),
   ]);
 const ruled = (targetId: string): ProjectDocument =>
-  applied(withDevices(twoStoreyHouse(), [SPEAKER], countedIds()).document, [
+  applied(withDevices(twoStoreyHouse(), [SPEAKER], countedIds()).project, [
     create('routeRules', { id: 'rule', runId: null, kind: 'through', target: 'riser', targetId, at: null, note: '' }),
   ]);
 function issued(): ProjectDocument {
-  const document = house([SPEAKER]);
-  const operations = runState(document, Object.keys(document.runs), 'issued', waysOf(document));
+  const project = house([SPEAKER]);
+  const operations = runState(project, Object.keys(project.runs), 'issued', waysOf(project));
   if (!operations.ok) throw new Error(operations.problem.code);
-  return applied(document, operations.value);
+  return applied(project, operations.value);
 }
 const plated = (more: Partial<Plate>): ProjectDocument =>
   applied(house(), [
@@ -709,23 +709,23 @@ const plated = (more: Partial<Plate>): ProjectDocument =>
     }),
   ]);
 function ducted(insideM: number): ProjectDocument {
-  const document = pump(20);
-  return { ...document, features: { duct: { ...document.features.duct, insideDiameterM: insideM } } };
+  const project = pump(20);
+  return { ...project, features: { duct: { ...project.features.duct, insideDiameterM: insideM } } };
 }
 /** So many cables of class 6 in one bundle, two from each drop. */
 function bundled(count: number): ProjectDocument {
   const places = Array.from({ length: 13 }, (_, n): Place => ({ typeId: 'network-drop', at: [0.4 + n * 0.35, 0.05] }));
-  const document = house(places);
-  const type = { ...document.deviceTypes['network-drop'], poeClass: 6 };
-  const runs = Object.values(document.runs).map((run, n) => ({ ...run, bundle: n < count ? 'B-01' : '' }));
-  return { ...document, runs: tableFrom(runs), deviceTypes: { ...document.deviceTypes, [type.id]: type } };
+  const project = house(places);
+  const type = { ...project.deviceTypes['network-drop'], poeClass: 6 };
+  const runs = Object.values(project.runs).map((run, n) => ({ ...run, bundle: n < count ? 'B-01' : '' }));
+  return { ...project, runs: tableFrom(runs), deviceTypes: { ...project.deviceTypes, [type.id]: type } };
 }
 /** So many data cables through joists of 100 mm, in which the UK allows holes of 25 mm, five or six cables in each. */
 function combed(count: number): ProjectDocument {
   const across = { joistAngleRad: Math.PI / 2, joistDepthM: 0.1 };
   const places = Array.from({ length: count / 2 }, (_, n): Place => ({ typeId: 'network-drop', at: [0.2 + n * 0.15, 0.05] }));
-  const document = house(places, { rooms: [across, across] });
-  return { ...document, project: { ...document.project, jurisdiction: 'UK' } };
+  const project = house(places, { rooms: [across, across] });
+  return { ...project, project: { ...project.project, jurisdiction: 'UK' } };
 }
 /** A stud of 89 mm in a bearing wall, notched so deep. */
 const notched = (depthM: number): ProjectDocument =>
@@ -741,8 +741,8 @@ const notched = (depthM: number): ProjectDocument =>
   });
 function joisted(joistDepthM: number): ProjectDocument {
   const across = { joistAngleRad: Math.PI / 2, joistDepthM };
-  const document = house([SPEAKER], { rooms: [across, across] });
-  return { ...document, project: { ...document.project, jurisdiction: 'NA' } };
+  const project = house([SPEAKER], { rooms: [across, across] });
+  return { ...project, project: { ...project.project, jurisdiction: 'NA' } };
 }
 /** A way in the screed, signed where it turned at 2 m, that turns elsewhere now. */
 function screed(turnM: number): ProjectDocument {
@@ -777,8 +777,8 @@ function screed(turnM: number): ProjectDocument {
   ]);
 }
 function wanted(count: number): ProjectDocument {
-  const document = talked('a', ['network']);
-  return { ...document, briefCells: { c_network: { ...document.briefCells.c_network, count } } };
+  const project = talked('a', ['network']);
+  return { ...project, briefCells: { c_network: { ...project.briefCells.c_network, count } } };
 }
 const undecided = (chosen: string): ProjectDocument =>
   onDay(
@@ -801,10 +801,10 @@ const undecided = (chosen: string): ProjectDocument =>
   );
 /** A display to which cables of two families come, each in a jacket of this colour. */
 function jackets(colourOf: (family: string) => string): ProjectDocument {
-  const document = house([{ typeId: 'display', at: [2, 0.05] }]);
-  return Object.values(document.cableTypes).reduce(
+  const project = house([{ typeId: 'display', at: [2, 0.05] }]);
+  return Object.values(project.cableTypes).reduce(
     (next, { id, family }) => withCable(next, id, { jacketColour: colourOf(family) }),
-    document,
+    project,
   );
 }
 
@@ -867,23 +867,23 @@ const switchBox = (neutral: 'present' | 'absent'): Parameters<typeof newFeature>
 });
 const door = (more: Partial<Parameters<typeof newOpening>[0]>) =>
   newOpening({ id: 'd', wallId: 'middle', kind: 'door', offsetM: 2, widthM: 0.9, sillM: 0, headM: 2, ...more });
-function inRoomOf(document: ProjectDocument, use: string): ProjectDocument {
-  return { ...document, rooms: { ...document.rooms, a: newRoom({ ...document.rooms.a, use, name: use }) } };
+function inRoomOf(project: ProjectDocument, use: string): ProjectDocument {
+  return { ...project, rooms: { ...project.rooms, a: newRoom({ ...project.rooms.a, use, name: use }) } };
 }
 /** So many speakers of 8 ohm, each leading on to the one before it. */
 function chain(count: number): ProjectDocument {
-  const document = house(Array.from({ length: count }, (_, n): Place => ({ typeId: 'ceiling-speaker', at: [6 + n, 2] })));
-  const runs = Object.values(document.runs).sort((a, b) => (a.number < b.number ? -1 : 1));
+  const project = house(Array.from({ length: count }, (_, n): Place => ({ typeId: 'ceiling-speaker', at: [6 + n, 2] })));
+  const runs = Object.values(project.runs).sort((a, b) => (a.number < b.number ? -1 : 1));
   const operations = runs
     .slice(1)
     .flatMap((run, n) => update('runs', run, { toDeviceId: runs[n].deviceId, rackSlackM: 0.6 }) ?? []);
-  return applied(document, operations as Operation[]);
+  return applied(project, operations as Operation[]);
 }
 /** A room with a network drop, in which these topics were talked about. */
 function talked(roomId: string, topics: readonly BriefTopic[], answer: 'wanted' | 'nothing' = 'wanted'): ProjectDocument {
-  const document = house([DROP]);
+  const project = house([DROP]);
   return applied(
-    document,
+    project,
     topics.map((topic) =>
       create('briefCells', {
         id: `c_${topic}`,
@@ -899,8 +899,8 @@ function talked(roomId: string, topics: readonly BriefTopic[], answer: 'wanted' 
     ),
   );
 }
-const signed = (document: ProjectDocument): ProjectDocument =>
-  applied(document, [
+const signed = (project: ProjectDocument): ProjectDocument =>
+  applied(project, [
     create('roomBriefs', {
       id: 'rb',
       roomId: 'a',

@@ -8,8 +8,8 @@ export function countedIds(): IdSource {
 }
 
 /** A project after an edit; a test fails with the problem where it is refused. */
-export function applied(document: ProjectDocument, operations: readonly Operation[]): ProjectDocument {
-  const result = applyChange(document, { operations });
+export function applied(project: ProjectDocument, operations: readonly Operation[]): ProjectDocument {
+  const result = applyChange(project, { operations });
   if (!result.ok) throw new Error(JSON.stringify(result.problem));
   return result.value;
 }
@@ -19,8 +19,8 @@ export function withDevices(
   house: ProjectDocument,
   wanted: Parameters<typeof placeAll>[2],
   ids: IdSource,
-): { readonly document: ProjectDocument; readonly devices: readonly Device[] } {
+): { readonly project: ProjectDocument; readonly devices: readonly Device[] } {
   const placed = placeAll(house, 'm', wanted, ids);
   if (!placed.ok) throw new Error(placed.problem.code);
-  return { document: applied(house, placed.value.operations), devices: placed.value.devices };
+  return { project: applied(house, placed.value.operations), devices: placed.value.devices };
 }

@@ -25,32 +25,32 @@ export interface BriefPlan {
 
 /** Writes the brief of a house so that it agrees with the devices that stand in it. */
 export function addBrief(house: HouseBuilder, plan: BriefPlan): void {
-  const idOf = (code: string) => Object.values(house.document.rooms).find((room) => room.code === code)!.id;
+  const idOf = (code: string) => Object.values(house.project.rooms).find((room) => room.code === code)!.id;
   house.apply([create('phases', { id: house.id('phase'), order: 0, name: 'Garden and outbuildings', on: '2027-09-01' })]);
   const open = new Set(plan.open.map(idOf));
-  for (const room of listOf(house.document, 'rooms')) {
+  for (const room of listOf(house.project, 'rooms')) {
     for (const topic of BRIEF_TOPICS) {
-      const { devices, deviceTypes } = house.document;
+      const { devices, deviceTypes } = house.project;
       const count = Object.values(devices).filter(
         (device) => device.roomId === room.id && deviceTypes[device.typeId].answers === topic,
       ).length;
       // What the plan holds is what was asked for; surround counts its speakers as channels.
       const given = topic === 'surround' ? { count, threshold: count } : { count };
-      if (count > 0) house.apply(answerCell(house.document, room.id, topic, 'wanted', () => house.id('cell'), given));
+      if (count > 0) house.apply(answerCell(house.project, room.id, topic, 'wanted', () => house.id('cell'), given));
     }
     if (open.has(room.id)) continue;
-    house.apply(fillRest(house.document, room.id, () => house.id('cell')));
+    house.apply(fillRest(house.project, room.id, () => house.id('cell')));
     const asked = topicsAsked(room.use);
-    notDiscussed(house.document, room.id).forEach((topic, i) => {
+    notDiscussed(house.project, room.id).forEach((topic, i) => {
       const answer = topic === 'climate' || topic === 'charging' ? 'later' : i % 3 === 2 ? 'later' : 'nothing';
-      if (asked.includes(topic)) house.apply(answerCell(house.document, room.id, topic, answer, () => house.id('cell')));
+      if (asked.includes(topic)) house.apply(answerCell(house.project, room.id, topic, answer, () => house.id('cell')));
     });
   }
   for (const [code, habit] of Object.entries(plan.habits))
-    house.apply(tellRoom(house.document, idOf(code), habit, () => house.id('habit')));
+    house.apply(tellRoom(house.project, idOf(code), habit, () => house.id('habit')));
   for (const code of plan.signed) {
-    const by = house.document.project.client || 'The client';
-    house.apply(must(signRoom(house.document, idOf(code), by, '2026-11-18', () => house.id('habit'))));
+    const by = house.project.project.client || 'The client';
+    house.apply(must(signRoom(house.project, idOf(code), by, '2026-11-18', () => house.id('habit'))));
   }
   for (const [gate, on] of Object.entries(plan.dates))
     house.apply([create('tradeDates', { id: house.id('date'), gate: gate as TradeGate, on })]);
@@ -67,7 +67,7 @@ export function addBrief(house: HouseBuilder, plan: BriefPlan): void {
     ]);
   }
   for (const { room, ...words } of plan.compromises) {
-    const acceptedBy = house.document.project.client.slice(0, 60);
+    const acceptedBy = house.project.project.client.slice(0, 60);
     const signed = { on: '2026-11-16', acceptedBy, signedOn: '2026-11-18' };
     house.apply([create('compromises', { id: house.id('compromise'), roomId: idOf(room), deviceId: null, ...words, ...signed })]);
   }

@@ -30,7 +30,7 @@ export function buildCottage(): ProjectDocument {
   });
   const ground = house.level({ code: 'G', name: 'Ground', order: 0, elevationM: 0, ceilingHeightM: 8 * FOOT, cavityDepthM: 0.5 });
   house.rooms(ground, ROOMS, BRICK_LINED, CLOSED, { LV: CLOSED });
-  const chimney = Object.values(house.document.walls).find((wall) => wall.a[0] === 0 && wall.b[0] === 0 && wall.b[1] > 5);
+  const chimney = Object.values(house.project.walls).find((wall) => wall.a[0] === 0 && wall.b[0] === 0 && wall.b[1] > 5);
   if (chimney) house.apply([{ op: 'update', in: 'walls', id: chimney.id, before: {}, after: { ...CHIMNEY } }]);
   const at = (xFt: number, yFt: number): [number, number] => [xFt * FOOT, yFt * FOOT];
   house.rack({
@@ -81,9 +81,9 @@ export function buildCottage(): ProjectDocument {
   ];
   for (const [type, x, y, name] of devices) house.device(ground, type, at(x, y), name);
   house.makeBuildable();
-  for (const finding of runChecks(house.document, DRAWN_ON)) {
-    if (finding.rank === 'stop' && curesFor(finding, house.document)[0])
-      house.apply(curesFor(finding, house.document)[0].operations);
+  for (const finding of runChecks(house.project, DRAWN_ON)) {
+    if (finding.rank === 'stop' && curesFor(finding, house.project)[0])
+      house.apply(curesFor(finding, house.project)[0].operations);
   }
   return house.finish();
 }

@@ -75,11 +75,11 @@ export function buildFlat(): ProjectDocument {
   });
   const newId = (kind: string) => house.id(kind);
   const walls = (chain: readonly Point2[], kind: 'concrete' | 'closed', thicknessM: number) =>
-    house.apply(must(drawWalls(house.document, level, chain, { ...WALL_BUILDS[kind], thicknessM }, newId)));
+    house.apply(must(drawWalls(house.project, level, chain, { ...WALL_BUILDS[kind], thicknessM }, newId)));
   walls(OUTSIDE, 'concrete', 0.24);
   for (const chain of INSIDE) walls(chain, 'closed', 0.115);
   for (const { at, ...facts } of ROOMS) {
-    const room = Object.values(house.document.rooms).find(({ polygon }) => inBox(polygon, at))!;
+    const room = Object.values(house.project.rooms).find(({ polygon }) => inBox(polygon, at))!;
     const change = update('rooms', room, {
       ...facts,
       ceilingKind: facts.framing === 'slab' ? 'concrete' : 'dropped',
@@ -129,7 +129,7 @@ export function buildFlat(): ProjectDocument {
   ] as const)
     house.device(level, type, [x, y], name);
   // A bedside keypad for each side of the room that the bed may stand on.
-  for (const bed of Object.values(house.document.features).filter(({ choiceOf }) => choiceOf === 'Bed')) {
+  for (const bed of Object.values(house.project.features).filter(({ choiceOf }) => choiceOf === 'Bed')) {
     const keypad = house.device(
       level,
       'keypad',
@@ -137,12 +137,12 @@ export function buildFlat(): ProjectDocument {
       bed.chosen ? 'bedside' : 'bedside, inner wall',
       0.7,
     );
-    house.apply([update('devices', house.document.devices[keypad], { belongsTo: bed.id })].flatMap((one) => one ?? []));
+    house.apply([update('devices', house.project.devices[keypad], { belongsTo: bed.id })].flatMap((one) => one ?? []));
   }
   measured(house, level);
-  const stops = runChecks(house.document, DRAWN_ON).filter((finding) => finding.rank === 'stop');
+  const stops = runChecks(house.project, DRAWN_ON).filter((finding) => finding.rank === 'stop');
   for (const finding of stops) {
-    const [cure] = curesFor(finding, house.document);
+    const [cure] = curesFor(finding, house.project);
     if (cure) house.apply(cure.operations);
   }
   return house.finish();
@@ -219,7 +219,7 @@ function measured(house: HouseBuilder, levelId: string): void {
     house.apply(
       must(
         answerFact(
-          house.document,
+          house.project,
           { subject, subjectId, field },
           { state, by: 'Demo planner', on: '2026-11-20' },
           house.id('fact'),
@@ -228,8 +228,8 @@ function measured(house: HouseBuilder, levelId: string): void {
     );
   say('levels', levelId, 'ceilingHeightM', 'measured');
   say('levels', levelId, 'floorBuildUpM', 'measured');
-  for (const room of Object.values(house.document.rooms))
+  for (const room of Object.values(house.project.rooms))
     if (room.framing === 'dropped') say('rooms', room.id, 'ceilingHeightM', 'measured');
-  const closed = Object.values(house.document.walls).filter((wall) => wall.kind === 'closed');
+  const closed = Object.values(house.project.walls).filter((wall) => wall.kind === 'closed');
   if (closed[0]) say('walls', closed[0].id, 'cavityDepthM', 'not-known');
 }

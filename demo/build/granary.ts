@@ -160,7 +160,7 @@ export interface GranaryIdentity {
  * The converted granary: three levels between stone walls, one riser, one rack in the plant room.
  * Where a speaker run of the recipe's gauge is too long, the design takes the cure that the check offers.
  */
-export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder; document: ProjectDocument } {
+export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder; project: ProjectDocument } {
   const house = new HouseBuilder({ ...newHeader(identity.shortId, identity.name, 'metric'), ...identity });
   const lower = house.level({ code: 'L', name: 'Lower', order: -1, elevationM: -2.76, ceilingHeightM: 2.4, cavityDepthM: 0.36 });
   const main = house.level({ code: 'M', name: 'Main', order: 0, elevationM: 0, ceilingHeightM: 2.74, cavityDepthM: 0.36 });
@@ -190,9 +190,9 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     for (const [type, x, y, name, heightM] of list) house.device(levelId, type, [x, y], name, heightM);
   }
   house.makeBuildable();
-  for (const finding of runChecks(house.document, DRAWN_ON)) {
-    if (finding.rank !== 'fine' && finding.check === 'speaker-cable-loss' && curesFor(finding, house.document)[0])
-      house.apply(curesFor(finding, house.document)[0].operations);
+  for (const finding of runChecks(house.project, DRAWN_ON)) {
+    if (finding.rank !== 'fine' && finding.check === 'speaker-cable-loss' && curesFor(finding, house.project)[0])
+      house.apply(curesFor(finding, house.project)[0].operations);
   }
   house.thing(main, 'stub-out', [[-1.2, -2.4]], {
     name: 'Gate intercom',
@@ -211,7 +211,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     { name: 'To the gate', insideDiameterM: 0.05, note: 'Warning tape above; depth by local rule' },
   );
   addScreedDuct(house, lower);
-  house.apply(bundleByWay(planRuns(house.document)));
+  house.apply(bundleByWay(planRuns(house.project)));
   addBrief(house, {
     open: ['LF', 'B3', 'WK'],
     signed: ['SC', 'GR', 'KI', 'DN', 'MU', 'MS'],
@@ -282,7 +282,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
   });
   addZones(house);
   addPlates(house, ['GR', 'MU', 'ST', 'HA', 'KI']);
-  return { builder: house, document: house.finish() };
+  return { builder: house, project: house.finish() };
 }
 
 /** A duct from the rack to the seats of the screening room, under a heating pipe, photographed and signed before the pour. */
@@ -306,9 +306,9 @@ function addScreedDuct(house: HouseBuilder, lower: string): void {
     ],
     { name: 'To the seats', bottomM: -0.095, topM: -0.07, insideDiameterM: 0.0183, reserved: true, contents: 'pull string' },
   );
-  const way = Object.values(house.document.features).find(({ kind }) => kind === 'screed-way')!;
+  const way = Object.values(house.project.features).find(({ kind }) => kind === 'screed-way')!;
   const given = { by: 'Demo planner', on: '2026-11-20', photo: 'granary-screed-01', note: '' };
-  house.apply(must(signWay(house.document, way.id, given, house.id('sign'))));
+  house.apply(must(signWay(house.project, way.id, given, house.id('sign'))));
 }
 
 function addOpenings(house: HouseBuilder, lower: string, main: string, upper: string): void {
@@ -403,7 +403,7 @@ function addZones(house: HouseBuilder): void {
     ['shade', 'Evening sun', 'shade', ['GR', 'MU', 'DN']],
   ];
   for (const [kind, name, system, codes] of zones) {
-    const { rooms, devices, deviceTypes } = house.document;
+    const { rooms, devices, deviceTypes } = house.project;
     const inZone = Object.values(devices).filter(
       ({ roomId, typeId }) => roomId !== null && codes.includes(rooms[roomId].code) && deviceTypes[typeId].system === system,
     );
@@ -418,9 +418,9 @@ function addZones(house: HouseBuilder): void {
 
 /** Boxes and plates of the rooms that are settled; the others are still to be composed. */
 function addPlates(house: HouseBuilder, codes: readonly string[]): void {
-  for (const group of platesWanted(house.document)) {
-    const { roomId } = house.document.devices[group[0]];
-    if (roomId === null || !codes.includes(house.document.rooms[roomId].code)) continue;
-    house.apply(must(composePlate(house.document, group, house.id('plate'))).operations);
+  for (const group of platesWanted(house.project)) {
+    const { roomId } = house.project.devices[group[0]];
+    if (roomId === null || !codes.includes(house.project.rooms[roomId].code)) continue;
+    house.apply(must(composePlate(house.project, group, house.id('plate'))).operations);
   }
 }

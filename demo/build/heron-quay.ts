@@ -19,26 +19,26 @@ export function buildHeronQuay(): ProjectDocument {
     client: 'The quay household',
     address: '2 Heron Quay',
   });
-  planRuns(builder.document).forEach(({ run }, index) => {
+  planRuns(builder.project).forEach(({ run }, index) => {
     const state = STATES[run.number[0]];
     if (run.number[0] === 'U' && index % 2 === 0) return;
-    builder.apply(must(runState(builder.document, [run.id], state, waysOf(builder.document))));
-    const labelled = state === 'issued' ? null : update('runs', builder.document.runs[run.id], { printedOn: '2026-11-16' });
+    builder.apply(must(runState(builder.project, [run.id], state, waysOf(builder.project))));
+    const labelled = state === 'issued' ? null : update('runs', builder.project.runs[run.id], { printedOn: '2026-11-16' });
     if (labelled) builder.apply([labelled]);
   });
   const find = (typeId: string, roomCode: string) =>
-    Object.values(builder.document.devices).find(
-      (d) => d.typeId === typeId && d.roomId !== null && builder.document.rooms[d.roomId].code === roomCode,
+    Object.values(builder.project.devices).find(
+      (d) => d.typeId === typeId && d.roomId !== null && builder.project.rooms[d.roomId].code === roomCode,
     )!;
   const speaker = find('ceiling-speaker', 'GY');
   builder.move(speaker.id, [speaker.x + 0.4, speaker.y + 0.8]);
   const keypad = find('keypad', 'KI');
   builder.move(keypad.id, [keypad.x + 0.7, keypad.y]);
   const late = builder.device('level_u', 'ceiling-speaker', [1.7, 1], 'late addition');
-  const run = Object.values(builder.document.runs).find((r) => r.deviceId === late)!;
+  const run = Object.values(builder.project.runs).find((r) => r.deviceId === late)!;
   const thin = update('runs', run, { cableTypeId: 'spk_16_2' });
   if (thin) builder.apply([thin]);
-  if (!runChecks(builder.document, DRAWN_ON).some((finding) => finding.rank === 'stop'))
+  if (!runChecks(builder.project, DRAWN_ON).some((finding) => finding.rank === 'stop'))
     throw new Error('Heron Quay is meant to show a stop');
   return builder.finish();
 }

@@ -7,7 +7,7 @@ import { crossingParameters, type Outcome, type Point2 } from '../../core/math/i
 import {
   checkIntegrity,
   create,
-  emptyDocument,
+  emptyProject,
   type Feature,
   newFeature,
   newLevel,
@@ -43,22 +43,22 @@ type WallBuild = Pick<Wall, 'kind' | 'thicknessM' | 'cavityDepthM' | 'cableMayRu
 
 /** Draws a demo house by the same operations that a person's edits make. Ids count up, so the file never changes by itself. */
 export class HouseBuilder {
-  document: ProjectDocument;
+  project: ProjectDocument;
   private readonly counts = new Map<string, number>();
 
   constructor(header: ProjectHeader) {
-    this.document = emptyDocument(header);
+    this.project = emptyProject(header);
     this.apply(CABLE_TYPES.map((cable) => create('cableTypes', cable)));
     this.apply(CONDUCTOR_MAPS.map((map) => create('conductorMaps', map)));
     this.apply(DEVICE_TYPES.map((type) => create('deviceTypes', type)));
   }
 
   apply(operations: readonly Operation[]): void {
-    this.document = must(edited(this.document, operations));
+    this.project = must(edited(this.project, operations));
   }
 
   finish(): ProjectDocument {
-    return must(checkIntegrity(this.document));
+    return must(checkIntegrity(this.project));
   }
 
   id(prefix: string): string {
@@ -111,7 +111,7 @@ export class HouseBuilder {
 
   /** An opening in the wall at a point. */
   opening(levelId: string, kind: Opening['kind'], at: Point2, widthM: number, sillM: number, headM: number): void {
-    const place = nearestWall(buildingOf(this.document), levelId, at, 0.3);
+    const place = nearestWall(buildingOf(this.project), levelId, at, 0.3);
     if (!place) throw new Error(`no wall at ${at.join(', ')} of ${levelId}`);
     const door = kind === 'door';
     this.apply([
@@ -139,7 +139,7 @@ export class HouseBuilder {
       levelId,
       kind,
       points: points.map(([x, y]): [number, number] => [x, y]),
-      ...usualSize(featureMake(kind), this.document.levels[levelId].ceilingHeightM),
+      ...usualSize(featureMake(kind), this.project.levels[levelId].ceilingHeightM),
       ...more,
     });
     this.apply([create('features', record)]);
@@ -157,10 +157,10 @@ export class HouseBuilder {
   /** Places a device as a click would; `name` tells it from its twins. Returns its id. */
   device(levelId: string, typeId: string, at: Point2, name = '', heightM?: number): string {
     const id = this.id('device');
-    const placed = must(placeDevice(this.document, { typeId, levelId, at }, { device: id, run: () => this.id('run') }));
+    const placed = must(placeDevice(this.project, { typeId, levelId, at }, { device: id, run: () => this.id('run') }));
     this.apply(placed.operations);
     if (name !== '' || heightM !== undefined) {
-      const change = update('devices', this.document.devices[id], { name, ...(heightM === undefined ? {} : { heightM }) });
+      const change = update('devices', this.project.devices[id], { name, ...(heightM === undefined ? {} : { heightM }) });
       if (change) this.apply([change]);
     }
     return id;
@@ -168,22 +168,22 @@ export class HouseBuilder {
 
   /** A builder's package as it was sent. */
   packageText(text: string): void {
-    this.apply(readPackage(this.document, text, () => this.id('line')).map((line) => create('packageLines', line)));
+    this.apply(readPackage(this.project, text, () => this.id('line')).map((line) => create('packageLines', line)));
   }
 
   /** Puts every device where it can be built, by the cures that its user is offered. */
   makeBuildable(): void {
     for (let round = 0; round < 60; round++) {
-      const finding = runChecks(this.document, DRAWN_ON).find(
-        (one) => one.check === 'buildable' && curesFor(one, this.document).length > 0,
+      const finding = runChecks(this.project, DRAWN_ON).find(
+        (one) => one.check === 'buildable' && curesFor(one, this.project).length > 0,
       );
       if (!finding) return;
-      this.apply(curesFor(finding, this.document)[0].operations);
+      this.apply(curesFor(finding, this.project)[0].operations);
     }
   }
 
   move(deviceId: string, to: Point2): void {
-    this.apply(must(moveDevices(this.document, [{ deviceId, to }])));
+    this.apply(must(moveDevices(this.project, [{ deviceId, to }])));
   }
 }
 

@@ -15,14 +15,14 @@ const granary = buildGranary({
   address: 'Creek Lane',
 });
 const files = {
-  'saltmarsh-granary': granary.document,
+  'saltmarsh-granary': granary.project,
   'heron-quay-house': buildHeronQuay(),
   'tollgate-cottage': buildCottage(),
   'ropewalk-flat': buildFlat(),
 };
-for (const [name, document] of Object.entries(files)) {
-  writeFileSync(join(import.meta.dirname, '..', `${name}.spool.json`), writeProjectFile({ document, pictures: [] }));
-  const { levels, rooms, devices, runs } = document;
+for (const [name, project] of Object.entries(files)) {
+  writeFileSync(join(import.meta.dirname, '..', `${name}.spool.json`), writeProjectFile({ project, pictures: [] }));
+  const { levels, rooms, devices, runs } = project;
   console.log(
     name,
     ...Object.entries({ levels, rooms, devices, runs }).map(([list, table]) => `${Object.keys(table).length} ${list}`),

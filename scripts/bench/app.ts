@@ -81,8 +81,8 @@ async function saveFigures(): Promise<Figure[]> {
     '/projects/import',
     readFileSync(join(ROOT, 'demo/saltmarsh-granary.spool.json'), 'utf8'),
   );
-  const { document } = await client.load(id);
-  const devices = Object.values(document.devices);
+  const { document: project } = await client.load(id);
+  const devices = Object.values(project.devices);
   const x = new Map(devices.map((device) => [device.id, device.x]));
   const samples: number[] = [];
   for (let n = 0; n < 400; n++) {

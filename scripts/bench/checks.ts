@@ -10,19 +10,19 @@ import { houseOf } from './wired.ts';
 const TODAY = '2026-11-25';
 
 /** The plain reference: every rule over every thing, nothing kept from the time before. */
-function plainly(document: ProjectDocument, runs: readonly PlannedRun[]): number {
+function plainly(project: ProjectDocument, runs: readonly PlannedRun[]): number {
   let found = 0;
   for (const check of CHECKS) {
     const context = {
-      document,
-      read: derivationsOn(document, TODAY),
+      project,
+      read: derivationsOn(project, TODAY),
       runs,
       today: TODAY,
       limit: (name: string) => (check as Check).limits![name].usual,
     };
     if ('run' in check) found += check.run(context).length;
     else if ('ofRun' in check) for (const planned of runs) found += check.ofRun(planned, context).length;
-    else for (const device of listOf(document, 'devices')) found += check.ofDevice(device, context).length;
+    else for (const device of listOf(project, 'devices')) found += check.ofDevice(device, context).length;
   }
   return found;
 }

@@ -12,7 +12,7 @@ const must = (house: ProjectDocument, operations: Parameters<typeof edited>[1]):
 };
 
 /** A tab with the house open, whose edits are kept and sent as in the app, to a server that answers at once. */
-function tabOf(document: ProjectDocument): { sync: ProjectSync; saved: Promise<void> } {
+function tabOf(project: ProjectDocument): { sync: ProjectSync; saved: Promise<void> } {
   let done = () => {};
   const saved = new Promise<void>((resolve) => (done = resolve));
   let revision = 1;
@@ -41,7 +41,7 @@ function tabOf(document: ProjectDocument): { sync: ProjectSync; saved: Promise<v
         if (pending.length === 0) done();
       },
     },
-    { document, revision },
+    { project, revision },
   );
   return { sync, saved };
 }

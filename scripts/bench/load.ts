@@ -88,7 +88,7 @@ export async function loadFigures(): Promise<Figure[]> {
   const { child, url } = await startLoadServer();
   const owner = await new TestClient(url).makeFirstAccount();
   const granary = readFileSync(join(ROOT, 'demo/saltmarsh-granary.spool.json'), 'utf8');
-  const bigHouse = writeProjectFile({ document: houseOf(2000), pictures: [] });
+  const bigHouse = writeProjectFile({ project: houseOf(2000), pictures: [] });
   const importFile = async (text: string) => {
     const response = await owner.send('POST', '/projects/import', text);
     if (!response.ok) throw new Error(await response.text());

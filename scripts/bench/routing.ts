@@ -15,42 +15,42 @@ import { join } from 'node:path';
 
 /** The granary grown to 150 runs. */
 function houseOf150(): ProjectDocument {
-  let { document } = buildGranary({ shortId: '7K3MQ', name: 'Bench', description: '', client: '', address: '' });
-  for (let n = 0; Object.keys(document.runs).length < 150; n++) {
+  let { project } = buildGranary({ shortId: '7K3MQ', name: 'Bench', description: '', client: '', address: '' });
+  for (let n = 0; Object.keys(project.runs).length < 150; n++) {
     const at: [number, number] = [0.8 + ((n * 1.7) % 16), 0.9 + ((n * 2.3) % 8)];
     const placed = placeDevice(
-      document,
+      project,
       { typeId: 'ceiling-speaker', levelId: n % 2 ? 'level_m' : 'level_u', at },
       { device: `bench_${n}`, run: () => `benchrun_${n}` },
     );
     if (!placed.ok) throw new Error(placed.problem.code);
-    const applied = edited(document, placed.value.operations);
+    const applied = edited(project, placed.value.operations);
     if (!applied.ok) throw new Error(applied.problem.code);
-    document = applied.value;
+    project = applied.value;
   }
-  return document;
+  return project;
 }
 
 /** Moves one device after the other and plans all runs again: what the client does between pointer and picture. */
 export function benchRouting(): Figure[] {
-  let document = houseOf150();
-  planRuns(document);
-  const ids = Object.values(document.devices)
-    .filter((device) => document.deviceTypes[device.typeId].mount === 'ceiling')
+  let project = houseOf150();
+  planRuns(project);
+  const ids = Object.values(project.devices)
+    .filter((device) => project.deviceTypes[device.typeId].mount === 'ceiling')
     .map((device) => device.id);
   const samples: number[] = [];
   for (let n = 0; n < 600; n++) {
-    const device = document.devices[ids[n % ids.length]];
+    const device = project.devices[ids[n % ids.length]];
     const start = performance.now();
-    const moved = moveDevices(document, [{ deviceId: device.id, to: [device.x + (n % 2 ? -0.05 : 0.05), device.y] }]);
+    const moved = moveDevices(project, [{ deviceId: device.id, to: [device.x + (n % 2 ? -0.05 : 0.05), device.y] }]);
     if (!moved.ok) throw new Error(moved.problem.code);
-    const applied = edited(document, moved.value);
+    const applied = edited(project, moved.value);
     if (!applied.ok) throw new Error(applied.problem.code);
-    document = applied.value;
-    planRuns(document);
+    project = applied.value;
+    planRuns(project);
     if (n >= 100) samples.push(performance.now() - start);
   }
-  const runs = Object.keys(document.runs).length;
+  const runs = Object.keys(project.runs).length;
   return [
     ...fromScratch(),
     ...edits(),
@@ -60,15 +60,15 @@ export function benchRouting(): Figure[] {
     ...shared(),
     figure('routing', `reroute of one moved device, ${runs} runs, 95th percentile`, percentile(samples, 0.95), 'ms', 8),
     figure('routing', `reroute of one moved device, ${runs} runs, median`, percentile(samples, 0.5), 'ms'),
-    figure('routing', 'plain reference: network and every route from nothing', reference(document), 'ms'),
+    figure('routing', 'plain reference: network and every route from nothing', reference(project), 'ms'),
   ];
 }
 
 /** What a program without memory would do on each move. */
-function reference(document: ProjectDocument): number {
+function reference(project: ProjectDocument): number {
   const samples: number[] = [];
   for (let n = 0; n < 5; n++) {
-    const copy = structuredClone(document);
+    const copy = structuredClone(project);
     const start = performance.now();
     const network = routeNetwork(copy);
     for (const run of Object.values(copy.runs)) {
@@ -208,10 +208,10 @@ function shared(): Figure[] {
   const demo = ['saltmarsh-granary', 'heron-quay-house', 'tollgate-cottage', 'ropewalk-flat'].map((name) => {
     const read = readProjectFile(readFileSync(join(import.meta.dirname, `../../demo/${name}.spool.json`), 'utf8'));
     if (!read.ok) throw new Error(read.problem.code);
-    return [name, read.value.document] as const;
+    return [name, read.value.project] as const;
   });
-  return [...demo, ['big house, 2 000 runs', houseOf(2000)] as const].map(([name, document]) => {
-    const { apart, together } = proposeSharedRoutes(document, () => 'trunk');
+  return [...demo, ['big house, 2 000 runs', houseOf(2000)] as const].map(([name, project]) => {
+    const { apart, together } = proposeSharedRoutes(project, () => 'trunk');
     const less = 100 * (1 - together.totalM / apart.totalM);
     return figure(
       'routing',

@@ -96,12 +96,12 @@ async function browserFigures(): Promise<Figure[]> {
   await page.goto(app.url);
   await page.getByRole('button', { name: 'Open the demo firm' }).click();
   await page.getByRole('heading', { name: 'Saltmarsh Granary' }).waitFor();
-  const take = async (document: ProjectDocument, name: string): Promise<string> => {
+  const take = async (project: ProjectDocument, name: string): Promise<string> => {
     await page.goto(app.url);
     await page.getByLabel('Import project file').setInputFiles({
       name: 'big.json',
       mimeType: 'application/json',
-      buffer: Buffer.from(writeProjectFile({ document: { ...document, project: { ...document.project, name } }, pictures: [] })),
+      buffer: Buffer.from(writeProjectFile({ project: { ...project, project: { ...project.project, name } }, pictures: [] })),
     });
     await page.getByRole('heading', { name }).waitFor({ timeout: 60_000 });
     return new URL(page.url()).pathname.split('/')[2];

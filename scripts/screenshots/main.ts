@@ -137,8 +137,8 @@ async function openGranaryAgain(): Promise<string> {
 
 /** A run chosen by its link, as from a message. */
 async function openRun(projectId: string, levelId: string, number: string): Promise<void> {
-  const { document } = (await (await page.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply;
-  const run = Object.values(document.runs).find((one) => one.number === number)!;
+  const { document: project } = (await (await page.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply;
+  const run = Object.values(project.runs).find((one) => one.number === number)!;
   await page.goto(`${app.url}/p/${projectId}/cabling?level=${levelId}&sel=run:${run.id}`);
   await page.locator('.run.chosen').first().waitFor({ state: 'attached' });
 }

@@ -12,10 +12,10 @@ describe('nonsense sent to every route', () => {
       const client = await server.client().enterDemo();
       const { projects } = await client.json<{ projects: { id: string; name: string }[] }>('GET', '/projects');
       const projectId = projects.find(({ name }) => name === 'Ropewalk Flat')!.id;
-      const { document } = await client.load(projectId);
+      const { document: project } = await client.load(projectId);
       const values = {
         projectId,
-        deviceId: Object.keys(document.devices)[0],
+        deviceId: Object.keys(project.devices)[0],
         name: 'schedule.csv',
         kind: 'laser',
         page: '1',
@@ -32,7 +32,7 @@ describe('nonsense sent to every route', () => {
       expect(report.requests).to.equal(COUNT);
       expect(report.byClass['4xx']).to.be.greaterThan(COUNT / 3);
       expect((await client.send('GET', '/health')).status).to.equal(200);
-      expect((await client.load(projectId)).document.project).to.deep.equal(document.project);
+      expect((await client.load(projectId)).document.project).to.deep.equal(project.project);
     } finally {
       await server.close();
     }

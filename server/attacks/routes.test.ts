@@ -13,15 +13,15 @@ const SECRET = /Hidden creek house|owner@first\.test|Hidden mail/;
 /** Everything that another firm has an id of. */
 async function idsOf(client: TestClient): Promise<RouteValues> {
   const { id: projectId } = await client.json<{ id: string }>('POST', '/projects/import', FLAT);
-  const { document, revision } = await client.load(projectId);
-  const renamed = update('project' as never, document.project as never, { name: 'Hidden creek house' } as never)!;
+  const { document: project, revision } = await client.load(projectId);
+  const renamed = update('project' as never, project.project as never, { name: 'Hidden creek house' } as never)!;
   await client.sendChanges(projectId, client.change([renamed], revision));
   const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="30"><path d="M0 0L9 9"/></svg>';
   const form = new FormData();
   form.append('picture', new Blob([svg]), 'plan.svg');
   const picture = (await (await client.send('POST', `/projects/${projectId}/pictures`, form)).json()) as { id: string };
   const { id: jobId } = await client.json<{ id: string }>('POST', `/projects/${projectId}/documents/schedule.csv/job`, {});
-  await client.send('POST', `/projects/${projectId}/documents/print-labels`, { runIds: Object.keys(document.runs), ends: ['R'] });
+  await client.send('POST', `/projects/${projectId}/documents/print-labels`, { runIds: Object.keys(project.runs), ends: ['R'] });
   const { jobs } = await client.json<{ jobs: { id: number }[] }>('GET', '/bridge/printer/jobs');
   const { id: invitationId } = await client.json<{ id: string }>('POST', '/people/invitations', {
     email: 'hidden@first.test',
@@ -40,7 +40,7 @@ async function idsOf(client: TestClient): Promise<RouteValues> {
     printedId: String(jobs[0].id),
     memberId: members[0].id,
     sessionName: sessions[0].id,
-    deviceId: Object.keys(document.devices)[0],
+    deviceId: Object.keys(project.devices)[0],
     sheetId: 'a'.repeat(64),
     page: '1',
     z: '0',
@@ -125,8 +125,8 @@ describe('roles within a firm', () => {
   });
   after(() => server.close());
   const resultOf = async (client: TestClient, fields: object, list: 'runs' | 'devices') => {
-    const { document, revision } = await owner.load(projectId);
-    const record = Object.values(document[list])[0];
+    const { document: project, revision } = await owner.load(projectId);
+    const record = Object.values(project[list])[0];
     const change = client.change([update(list, record as never, fields as never)!], revision);
     const [result] = (await client.sendChanges(projectId, change)).results;
     return result.status === 'applied' ? 'applied' : result.problem.code;

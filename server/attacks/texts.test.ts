@@ -71,8 +71,8 @@ describe('edits from a hostile or broken client', () => {
     expect(codes(await send(client.change([room('a')], 0, id.toUpperCase())))).to.deep.equal(['applied']);
     expect(codes(await send(client.change([room('b')], 0, id)))).to.deep.equal(['change-id-used']);
     expect(codes(await send(client.change([room('b')], 0, id.toUpperCase())))).to.deep.equal(['change-id-used']);
-    const { revision, document } = await client.load(projectId);
-    expect([revision, Object.keys(document.rooms)]).to.deep.equal([1, ['a']]);
+    const { revision, document: project } = await client.load(projectId);
+    expect([revision, Object.keys(project.rooms)]).to.deep.equal([1, ['a']]);
     expect((await client.send('GET', `/projects/${projectId.toUpperCase()}`)).status).to.equal(200);
   });
 

@@ -25,7 +25,7 @@ import { en, words } from '@dusky-spool/texts';
 
 /** A project at the moment of asking, and the day, YYYY-MM-DD. */
 export interface DocumentSource {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly revision: number;
   readonly today: string;
   /** Share done, 0 to 1. */
@@ -54,29 +54,29 @@ const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 /** A mark by which spreadsheets know UTF-8. */
 const csvBytes = (text: string) => Buffer.from(`\uFEFF${text}`, 'utf8');
 
-function labels({ document, progress }: DocumentSource): ReturnType<typeof labelsOf> {
-  const runs = planRuns(document);
+function labels({ project, progress }: DocumentSource): ReturnType<typeof labelsOf> {
+  const runs = planRuns(project);
   progress(0.5);
-  return labelsOf(document, runs, en.terms);
+  return labelsOf(project, runs, en.terms);
 }
 
-function scheduleRows({ document, today, progress }: DocumentSource): readonly ScheduleRow[] {
-  planRuns(document);
+function scheduleRows({ project, today, progress }: DocumentSource): readonly ScheduleRow[] {
+  planRuns(project);
   progress(0.3);
-  runChecks(document, today);
+  runChecks(project, today);
   progress(0.5);
-  return scheduleOf(document, en.terms, today);
+  return scheduleOf(project, en.terms, today);
 }
 
 type SheetName = keyof typeof SHEETS;
 
 const makeSheet =
   (name: SheetName): Make<`${SheetName}.pdf`> =>
-  async ({ document, revision, today, progress }, { paper }) => {
+  async ({ project, revision, today, progress }, { paper }) => {
     const { sheet, tablesOf } = SHEETS[name];
-    const tables = withLowered(document, tablesOf(document, today));
+    const tables = withLowered(project, tablesOf(project, today));
     progress(0.6);
-    const title = { project: document.project, revision, date: today };
+    const title = { project: project.project, revision, date: today };
     return { name: `${name}.pdf`, mediaType: PDF, bytes: await tablesPdf(sheet, tables, title, paper) };
   };
 
@@ -85,14 +85,14 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
   'schedule.csv': (source) => ({
     name: 'schedule.csv',
     mediaType: 'text/csv; charset=utf-8',
-    bytes: csvBytes(scheduleCsv(scheduleRows(source), source.document.project.units, en.documents.columns)),
+    bytes: csvBytes(scheduleCsv(scheduleRows(source), source.project.project.units, en.documents.columns)),
   }),
   'schedule.xlsx': async (source) => {
     const rows = scheduleRows(source);
-    return { name: 'schedule.xlsx', mediaType: XLSX, bytes: await scheduleXlsx(source.document, rows) };
+    return { name: 'schedule.xlsx', mediaType: XLSX, bytes: await scheduleXlsx(source.project, rows) };
   },
   'labels.pdf': async (source, { size, paper }) => {
-    const { units, name } = source.document.project;
+    const { units, name } = source.project.project;
     return { name: 'labels.pdf', mediaType: PDF, bytes: await labelsPdf(labels(source), size, paper, units, name) };
   },
   'labels.csv': (source) => ({
@@ -103,36 +103,36 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
   'labels.svg': (source, { size, paper }) => ({
     name: 'labels.svg',
     mediaType: 'image/svg+xml',
-    bytes: Buffer.from(labelsSvg(labels(source), size, paper, source.document.project.units), 'utf8'),
+    bytes: Buffer.from(labelsSvg(labels(source), size, paper, source.project.project.units), 'utf8'),
   }),
-  'bundle-tags.pdf': async ({ document, progress }, { paper }) => {
-    const tags = bundleTags(document);
+  'bundle-tags.pdf': async ({ project, progress }, { paper }) => {
+    const tags = bundleTags(project);
     progress(0.6);
-    return { name: 'bundle-tags.pdf', mediaType: PDF, bytes: await tagsPdf(tags, paper, document.project.name) };
+    return { name: 'bundle-tags.pdf', mediaType: PDF, bytes: await tagsPdf(tags, paper, project.project.name) };
   },
   'print-labels': async (source, { runIds, ends, size }, refuse) => {
     const wanted = new Set(runIds);
     const chosen = labels(source).filter(({ runId, end }) => wanted.has(runId) && ends.includes(end));
     if (chosen.length === 0) refuse({ code: 'record-gone', in: 'runs', id: runIds[0] });
-    const { units, name } = source.document.project;
+    const { units, name } = source.project.project;
     const result = { labels: chosen.length, runIds: [...new Set(chosen.map(({ runId }) => runId))] };
     return { name: 'labels.pdf', mediaType: PDF, bytes: await labelsPdf(chosen, size, 'Roll', units, name), result };
   },
-  'plan.pdf': async ({ document, revision, today, progress }, { level, paper }, refuse) => {
-    const sheet = planSheet(document, level, paper);
+  'plan.pdf': async ({ project, revision, today, progress }, { level, paper }, refuse) => {
+    const sheet = planSheet(project, level, paper);
     if (!sheet.ok) return refuse(sheet.problem);
     progress(0.6);
-    const title = { project: document.project, level: document.levels[level].name, revision, date: today };
+    const title = { project: project.project, level: project.levels[level].name, revision, date: today };
     const word = words.t('documents.sheetOf', { level: title.level }).split(' ')[0].toLowerCase();
     return { name: `plan-${word}.pdf`, mediaType: PDF, bytes: await planPdf(sheet.value, title) };
   },
-  'cut-out': async ({ document }, { deviceId }, refuse) => {
-    const template = cutOutTemplate(document, deviceId, document.project.units);
+  'cut-out': async ({ project }, { deviceId }, refuse) => {
+    const template = cutOutTemplate(project, deviceId, project.project.units);
     if (!template.ok) return refuse(template.problem);
     return {
       name: 'cut-out-template.pdf',
       mediaType: PDF,
-      bytes: await templatePdf(template.value, document.project.name),
+      bytes: await templatePdf(template.value, project.project.name),
     };
   },
   'cabling-sheet.pdf': makeSheet('cabling-sheet'),

@@ -5,8 +5,8 @@ import { FOOT_M } from '@dusky-spool/core/math';
 import { en, words } from '@dusky-spool/texts';
 
 /** The schedule as a workbook: a sheet of runs with the columns of the CSV, and a sheet of totals by cable. */
-export async function scheduleXlsx(document: ProjectDocument, rows: readonly ScheduleRow[]): Promise<Buffer> {
-  const { units } = document.project;
+export async function scheduleXlsx(project: ProjectDocument, rows: readonly ScheduleRow[]): Promise<Buffer> {
+  const { units } = project.project;
   const workbook = new ExcelJS.Workbook();
   const columns = scheduleColumns(units, en.documents.columns);
   const runs = workbook.addWorksheet(words.t('documents.schedule'), { views: [{ state: 'frozen', ySplit: 1 }] });
@@ -21,7 +21,7 @@ export async function scheduleXlsx(document: ProjectDocument, rows: readonly Sch
     words.t(`documents.${key}`),
   );
   totals.columns = titles.map((title, i) => ({ header: i < 2 ? title : `${title} (${unit})`, width: i === 0 ? 26 : 20 }));
-  for (const total of totalsByCable(document, rows)) {
+  for (const total of totalsByCable(project, rows)) {
     totals.addRow([total.cable, total.runs, length(total.cutLengthM), length(total.orderLengthM), length(total.longestM)]);
   }
   for (const sheet of [runs, totals]) sheet.getRow(1).font = { bold: true };

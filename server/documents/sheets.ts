@@ -18,40 +18,40 @@ import { cablingWords, checkWords, en, words } from '@dusky-spool/texts';
 interface Sheet {
   readonly sheet: TablesSheet;
   /** The tables for a project on a day, YYYY-MM-DD. */
-  readonly tablesOf: (document: ProjectDocument, today: string) => readonly SheetTable[];
+  readonly tablesOf: (project: ProjectDocument, today: string) => readonly SheetTable[];
 }
 
 /** Every sheet of tables that is handed out of a project, by the name of its file. */
 export const SHEETS = {
   'cabling-sheet': {
     sheet: 'cabling',
-    tablesOf: (document) => {
-      const runs = planRuns(document);
-      return cablingSheet(document, cablingReport(document), runs, cablingWords());
+    tablesOf: (project) => {
+      const runs = planRuns(project);
+      return cablingSheet(project, cablingReport(project), runs, cablingWords());
     },
   },
   checks: {
     sheet: 'checks',
-    tablesOf: (document, today) => checkSheet(document, runChecks(document, today), today, checkWords(document.project.units)),
+    tablesOf: (project, today) => checkSheet(project, runChecks(project, today), today, checkWords(project.project.units)),
   },
   'site-sheet': {
     sheet: 'site',
-    tablesOf: (document) => siteSheet(document, { ...en.terms, corner: (name) => words.t('documents.site.corner', { name }) }),
+    tablesOf: (project) => siteSheet(project, { ...en.terms, corner: (name) => words.t('documents.site.corner', { name }) }),
   },
   'trades-sheet': {
     sheet: 'trades',
-    tablesOf: (document) => {
+    tablesOf: (project) => {
       const { wishes, outdoors } = en.terms;
       const { atCeiling, set, notSet, links } = en.documents.trades.words;
-      return tradesSheet(document, { wishes, outdoors, atCeiling, set, notSet, links });
+      return tradesSheet(project, { wishes, outdoors, atCeiling, set, notSet, links });
     },
   },
   'plate-schedule': {
     sheet: 'plates',
-    tablesOf: (document) => {
+    tablesOf: (project) => {
       const { boxes: boxKinds, plateOpenings: openings, inserts, outdoors } = en.terms;
       const { yes, left, right } = en.documents.plates.words;
-      return plateSchedule(document, {
+      return plateSchedule(project, {
         boxKinds,
         openings,
         inserts,
@@ -66,10 +66,10 @@ export const SHEETS = {
   },
   'hole-list': {
     sheet: 'holes',
-    tablesOf: (document) => {
+    tablesOf: (project) => {
       const { members, asks } = en.terms;
       const { crew, bothFaces, none, open } = en.documents.holes.words;
-      return holeSheet(document, holeSchedule(document, planRuns(document)), {
+      return holeSheet(project, holeSchedule(project, planRuns(project)), {
         members,
         asks,
         crew,
@@ -84,8 +84,8 @@ export const SHEETS = {
 } as const satisfies Readonly<Record<string, Sheet>>;
 
 /** The tables with those rules at their end that keep people safe and were lowered: whoever works by the sheet has to know. */
-export function withLowered(document: ProjectDocument, tables: readonly SheetTable[]): readonly SheetTable[] {
+export function withLowered(project: ProjectDocument, tables: readonly SheetTable[]): readonly SheetTable[] {
   if (tables.some(({ section }) => section === 'lowered')) return tables;
-  const lowered = loweredRules(document, checkWords(document.project.units));
+  const lowered = loweredRules(project, checkWords(project.project.units));
   return lowered.rows.length > 0 ? [...tables, { ...lowered, wordsOf: 'checks' }] : tables;
 }

@@ -60,9 +60,9 @@ describe('PostgreSQL stopped and started', () => {
       await until(async () => (await client.send('GET', '/health')).ok);
       expect((await client.sendChanges(projectId, second)).results[0]).to.include({ status: 'applied', revision: 2 });
       await until(() => heard.some((message) => message.type === 'change' && message.stored.revision === 2));
-      const { document, revision } = await client.load(projectId);
+      const { document: project, revision } = await client.load(projectId);
       expect(revision).to.equal(2);
-      expect(document.levels.level_m).to.include({ name: 'Ground', ceilingHeightM: 3 });
+      expect(project.levels.level_m).to.include({ name: 'Ground', ceilingHeightM: 3 });
       socket.terminate();
     } finally {
       await running.close();

@@ -77,12 +77,12 @@ export async function killRun(edits: number, killAt: ReadonlySet<number>, seed: 
     }
   }
   const stored = await storedIds(client, projectId);
-  const { document } = await client.load(projectId);
+  const { document: project } = await client.load(projectId);
   server.kill('SIGKILL');
   const { expect } = await import('chai');
   let sameDocument = true;
   try {
-    expect(document).to.deep.equal(expected);
+    expect(project).to.deep.equal(expected);
   } catch {
     sameDocument = false;
   }
@@ -97,8 +97,8 @@ export async function killRun(edits: number, killAt: ReadonlySet<number>, seed: 
 }
 
 /** Edits of several tables: a wall with a door, a room, or a change of an earlier one. */
-function operationsOf(n: number, document: ProjectDocument, random: () => number): Operation[] {
-  const rooms = Object.values(document.rooms);
+function operationsOf(n: number, project: ProjectDocument, random: () => number): Operation[] {
+  const rooms = Object.values(project.rooms);
   if (n % 3 === 0 && rooms.length > 0) {
     const room = rooms[Math.floor(random() * rooms.length)];
     const renamed = update('rooms', room, { name: `Room after edit ${n}`, joistSpacingM: 0.3 + random() / 5 });

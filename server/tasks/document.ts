@@ -2,7 +2,7 @@ import { DOCUMENTS } from '../documents/registry.ts';
 import { isDocument } from '../documents/queries.ts';
 import { PlannedRefusal, refusal } from '../http/problems.ts';
 import { fileName } from '../resources/projects/file-name.ts';
-import { loadDocument } from '../resources/projects/store.ts';
+import { loadProject } from '../resources/projects/store.ts';
 import type { JobParams } from '../jobs/job-kinds.ts';
 import type { JobContext, JobProduct } from './index.ts';
 
@@ -12,11 +12,11 @@ export async function makeDocument(
   { name, query, today }: JobParams['document'],
 ): Promise<JobProduct> {
   if (!isDocument(name)) throw refusal('not-found', { field: 'document' });
-  const { document, revision } = await loadDocument(database, projectId);
+  const { project, revision } = await loadProject(database, projectId);
   progress(0.1);
-  const made = await DOCUMENTS[name]({ document, revision, today, progress }, query as never, (problem) => {
+  const made = await DOCUMENTS[name]({ project, revision, today, progress }, query as never, (problem) => {
     throw new PlannedRefusal(problem);
   });
   const { mediaType, bytes, result } = made;
-  return { result, file: { name: `${fileName(document.project.name)}-${made.name}`, mediaType, bytes } };
+  return { result, file: { name: `${fileName(project.project.name)}-${made.name}`, mediaType, bytes } };
 }

@@ -4,18 +4,18 @@ import { PlannedRefusal } from '../http/problems.ts';
 import { firmLibrary, firmMaps } from '../resources/library/store.ts';
 import { fileName } from '../resources/projects/file-name.ts';
 import { importProject } from '../resources/projects/import.ts';
-import { loadDocument, loadPictures } from '../resources/projects/store.ts';
+import { loadProject, loadPictures } from '../resources/projects/store.ts';
 import type { JobParams } from '../jobs/job-kinds.ts';
 import type { JobContext, JobProduct } from './index.ts';
 
 /** The whole project as our open file. */
 export async function writeFile({ database, projectId, progress }: JobContext): Promise<JobProduct> {
-  const { document } = await loadDocument(database, projectId);
+  const { project } = await loadProject(database, projectId);
   progress(0.2);
   const pictures = await loadPictures(database, projectId);
   progress(0.5);
-  const bytes = Buffer.from(writeProjectFile({ document, pictures }), 'utf8');
-  return { file: { name: `${fileName(document.project.name)}.spool.json`, mediaType: 'application/json; charset=utf-8', bytes } };
+  const bytes = Buffer.from(writeProjectFile({ project, pictures }), 'utf8');
+  return { file: { name: `${fileName(project.project.name)}.spool.json`, mediaType: 'application/json; charset=utf-8', bytes } };
 }
 
 /** Stores a project file: all of it, or nothing and the reason. Done twice, it stores it once. */

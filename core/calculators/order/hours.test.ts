@@ -29,12 +29,12 @@ describe('hours of work', () => {
   });
 
   it('stand in what the plan counts and in what a repair costs later', () => {
-    const { document: house } = withDevices(smallHouse(), [{ typeId: 'network-drop', at: [1, 0.05] }], countedIds());
+    const { project: house } = withDevices(smallHouse(), [{ typeId: 'network-drop', at: [1, 0.05] }], countedIds());
     const priced = { ...house, project: { ...house.project, labourRate: house.project.labourRate + 10 } };
     const runs = planRuns(priced);
     const [planned] = runs;
     const cable = priced.cableTypes[planned.run.cableTypeId];
-    const costOf = (document: typeof house) => countsBySystem(document, [planned])[0].cost;
+    const costOf = (project: typeof house) => countsBySystem(project, [planned])[0].cost;
     const deviceHours = priced.deviceTypes[planned.device.typeId].hours;
     expect((costOf(priced) - costOf(house)) / 10).to.be.closeTo(runHours({ family: cable.family }, 'new') + deviceHours, 1e-9);
     const moved = costAfterClosing(priced, { subjects: [{ in: 'devices', id: planned.device.id }] }, new Map());

@@ -18,10 +18,10 @@ describe('spools', () => {
   });
 
   it('stand with the totals of the schedule', () => {
-    const document = smallHouse();
-    const [typeId] = Object.keys(document.cableTypes);
+    const project = smallHouse();
+    const [typeId] = Object.keys(project.cableTypes);
     const rows = [160, 160, 160, 160].map((cutLengthM, n) => ({ cableTypeId: typeId, cutLengthM, bundle: n < 2 ? 'B-01' : '' }));
-    const [total] = totalsByCable(document, rows as never);
+    const [total] = totalsByCable(project, rows as never);
     const { parallel, plan } = spoolsFor(rows as never);
     expect(plan).to.nested.include({ ok: true, 'value.buy': 4 });
     expect(parallel).to.equal(2);

@@ -23,25 +23,25 @@ const ALL_CLASHES = whole<AllClashes>({
   name: 'clashes',
   tables: [...HOUSE, 'risers', 'racks', 'devices', 'plates'],
   make: (read, last) => {
-    const { document } = read;
+    const { project } = read;
     const [devices, plates] = [read.rows('devices'), read.rows('plates')];
-    const isSameHouse = last !== null && HOUSE.every((name) => last.table(name) === document[name]);
-    const found = isSameHouse ? afterEdit(document, last.value, devices, plates) : { byKey: fromNothing(document) };
+    const isSameHouse = last !== null && HOUSE.every((name) => last.table(name) === project[name]);
+    const found = isSameHouse ? afterEdit(project, last.value, devices, plates) : { byKey: fromNothing(project) };
     return { ...found, devices, plates };
   },
 });
 
-export const allClashes = (document: ProjectDocument): ClashesByDevice => derivationsOf(document).get(ALL_CLASHES).byKey;
+export const allClashes = (project: ProjectDocument): ClashesByDevice => derivationsOf(project).get(ALL_CLASHES).byKey;
 
 const NO_CLASHES: readonly Clash[] = [];
 
 /** The clashes of each device; the same list again where it was not tested again. */
 export const CLASHES_OF_DEVICE = lookup('clashes of a device', 'devices', ALL_CLASHES, NO_CLASHES);
 
-function fromNothing(document: ProjectDocument): ClashesByDevice {
+function fromNothing(project: ProjectDocument): ClashesByDevice {
   const found = new Map<string, readonly Clash[]>();
-  for (const levelId of Object.keys(document.levels)) {
-    const devices = onLevel(document, 'devices', levelId);
+  for (const levelId of Object.keys(project.levels)) {
+    const devices = onLevel(project, 'devices', levelId);
     const cells = new Map<number, Device[]>();
     for (const device of devices) {
       const key = cellKey(device.x, device.y);
@@ -50,7 +50,7 @@ function fromNothing(document: ProjectDocument): ClashesByDevice {
       else cells.set(key, [device]);
     }
     for (const device of devices) {
-      const clashes = clashesOf(document, device, around(cells, device));
+      const clashes = clashesOf(project, device, around(cells, device));
       if (clashes.length > 0) found.set(device.id, clashes);
     }
   }
@@ -59,7 +59,7 @@ function fromNothing(document: ProjectDocument): ClashesByDevice {
 
 /** What an edit of devices and plates makes of what was found before it. */
 function afterEdit(
-  document: ProjectDocument,
+  project: ProjectDocument,
   before: AllClashes,
   devices: readonly Device[],
   plates: readonly Plate[],
@@ -69,17 +69,17 @@ function afterEdit(
   const touched = [...edited.values()].flat().filter((device) => device !== undefined);
   const also = [
     ...[...changedBetween(before.plates, plates).values()].flat().flatMap((plate) => (plate ? plateDeviceIds(plate) : [])),
-    ...(cameOrWent.size > 0 ? takingLeadsFrom(document, cameOrWent) : []),
+    ...(cameOrWent.size > 0 ? takingLeadsFrom(project, cameOrWent) : []),
   ];
-  for (const id of also) if (!edited.has(id) && document.devices[id]) touched.push(document.devices[id]);
+  for (const id of also) if (!edited.has(id) && project.devices[id]) touched.push(project.devices[id]);
   const found = new Map(before.byKey);
   const keys = new Set(edited.keys());
-  for (const id of keys) if (!document.devices[id]) found.delete(id);
+  for (const id of keys) if (!project.devices[id]) found.delete(id);
   for (const levelId of new Set(touched.map((device) => device.levelId))) {
     const there = touched.filter((device) => device.levelId === levelId);
-    const around = withinOf(onLevel(document, 'devices', levelId), there, 2 * NEAR_M);
+    const around = withinOf(onLevel(project, 'devices', levelId), there, 2 * NEAR_M);
     for (const device of withinOf(around, there, NEAR_M)) {
-      const clashes = clashesOf(document, device, withinOf(around, [device], NEAR_M));
+      const clashes = clashesOf(project, device, withinOf(around, [device], NEAR_M));
       const known = found.get(device.id);
       keys.add(device.id);
       if (clashes.length === 0) found.delete(device.id);
@@ -102,9 +102,9 @@ function withinOf(devices: readonly Device[], places: readonly Device[], farthes
 }
 
 /** Devices, wherever they are, whose lead comes from a device of one of these types. */
-const takingLeadsFrom = (document: ProjectDocument, typeIds: ReadonlySet<string>): string[] =>
-  listOf(document, 'devices').flatMap(({ id, typeId }) =>
-    document.deviceTypes[typeId].cables.some(({ to, toTypeId }) => to === 'device' && toTypeId !== null && typeIds.has(toTypeId))
+const takingLeadsFrom = (project: ProjectDocument, typeIds: ReadonlySet<string>): string[] =>
+  listOf(project, 'devices').flatMap(({ id, typeId }) =>
+    project.deviceTypes[typeId].cables.some(({ to, toTypeId }) => to === 'device' && toTypeId !== null && typeIds.has(toTypeId))
       ? [id]
       : [],
   );

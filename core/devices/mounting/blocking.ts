@@ -29,20 +29,20 @@ export interface BlockingNeed {
 }
 
 /** Every device that needs blocking, whether it is there or not: the sheet for the framer. */
-export function blockingNeeds(document: ProjectDocument): BlockingNeed[] {
-  return listOf(document, 'devices').flatMap((device): BlockingNeed[] => {
-    const type = document.deviceTypes[device.typeId];
-    const mount = mountTypeOf(document, device);
+export function blockingNeeds(project: ProjectDocument): BlockingNeed[] {
+  return listOf(project, 'devices').flatMap((device): BlockingNeed[] => {
+    const type = project.deviceTypes[device.typeId];
+    const mount = mountTypeOf(project, device);
     const load = loadOf(type, mount?.part === 'mount' ? mount : null);
     if (attachmentOf(type) === 'wall' && !type.cutOut) {
-      const place = wallPlaceOf(document, device);
+      const place = wallPlaceOf(project, device);
       if (!place) return [];
-      const heightM = heightOf(document, device);
+      const heightM = heightOf(project, device);
       const half = load.patternM[0] / 2;
-      const there = isBlockedBehind(document, place.wall, place.offsetM - half, place.offsetM + half, heightM);
-      const wanted = clashesOf(document, device).some(({ code }) => code === 'mount-needs-blocking');
+      const there = isBlockedBehind(project, place.wall, place.offsetM - half, place.offsetM + half, heightM);
+      const wanted = clashesOf(project, device).some(({ code }) => code === 'mount-needs-blocking');
       if (!there && !wanted) return [];
-      const studs = framingOf(document).studs(place.wall);
+      const studs = framingOf(project).studs(place.wall);
       // From the stud before the pattern to the stud after it, so that the blocking itself is held.
       const left = [...studs].reverse().find(({ offsetM }) => offsetM <= place.offsetM - half) ?? studs[0];
       const right = studs.find(({ offsetM }) => offsetM >= place.offsetM + half) ?? studs.at(-1);
@@ -50,7 +50,7 @@ export function blockingNeeds(document: ProjectDocument): BlockingNeed[] {
         {
           device,
           wall: place.wall,
-          room: device.roomId === null ? null : document.rooms[device.roomId],
+          room: device.roomId === null ? null : project.rooms[device.roomId],
           fromM: left ? left.offsetM : place.offsetM - half - MARGIN_M,
           toM: right ? right.offsetM : place.offsetM + half + MARGIN_M,
           bottomM: Math.max(0.05, heightM - load.patternM[1] / 2 - MARGIN_M),
@@ -63,10 +63,10 @@ export function blockingNeeds(document: ProjectDocument): BlockingNeed[] {
       ];
     }
     if (attachmentOf(type) !== 'ceiling' || !needsStructureOverhead(type, load.massKg) || device.roomId === null) return [];
-    const room = document.rooms[device.roomId];
-    const there = !clashesOf(document, device).some(({ code }) => code === 'mount-overhead');
+    const room = project.rooms[device.roomId];
+    const there = !clashesOf(project, device).some(({ code }) => code === 'mount-overhead');
     const v = acrossJoists(room, [device.x, device.y]);
-    const joists = framingOf(document).joists(room);
+    const joists = framingOf(project).joists(room);
     const before = [...joists].reverse().find(({ offsetM }) => offsetM <= v);
     const after = joists.find(({ offsetM }) => offsetM >= v);
     return [

@@ -27,17 +27,17 @@ const FLUSH_M = 0.05;
 const PATH_USES: ReadonlySet<string> = new Set(['circulation', 'utility', 'garage', 'workshop']);
 
 /** The room that a device is in: the one it says, where it still is inside it. */
-function roomUnder(document: ProjectDocument, device: Device): Room | undefined {
+function roomUnder(project: ProjectDocument, device: Device): Room | undefined {
   const p: Point2 = [device.x, device.y];
-  const said = device.roomId === null ? undefined : document.rooms[device.roomId];
-  return said && pointInPolygon(p, said.polygon as Point2[]) ? said : roomAt(buildingOf(document), device.levelId, p);
+  const said = device.roomId === null ? undefined : project.rooms[device.roomId];
+  return said && pointInPolygon(p, said.polygon as Point2[]) ? said : roomAt(buildingOf(project), device.levelId, p);
 }
 
 /** Height of a device above the finished floor of its level, m: what is at the ceiling is at the ceiling of its place. */
-export function heightOf(document: ProjectDocument, device: Device): number {
+export function heightOf(project: ProjectDocument, device: Device): number {
   if (device.heightM !== null) return device.heightM;
-  const level = document.levels[device.levelId];
-  const room = roomUnder(document, device);
+  const level = project.levels[device.levelId];
+  const room = roomUnder(project, device);
   return room ? ceilingHeightAt(room, level, [device.x, device.y]) : level.ceilingHeightM;
 }
 
@@ -45,18 +45,18 @@ export function heightOf(document: ProjectDocument, device: Device): number {
  * Everything that keeps a device from being built where it stands, and what must be judged: members, cavities, openings,
  * obstacles, other devices, weight, head room, sight. Works on the device as given, which need not be in the document.
  */
-export function clashesOf(document: ProjectDocument, device: Device, others?: readonly Device[]): Clash[] {
-  const type = document.deviceTypes[device.typeId];
-  const mount = mountTypeOf(document, device);
+export function clashesOf(project: ProjectDocument, device: Device, others?: readonly Device[]): Clash[] {
+  const type = project.deviceTypes[device.typeId];
+  const mount = mountTypeOf(project, device);
   const attachment = attachmentOf(type);
-  const level = document.levels[device.levelId];
-  const room = device.roomId === null ? undefined : document.rooms[device.roomId];
-  const heightM = heightOf(document, device);
+  const level = project.levels[device.levelId];
+  const room = device.roomId === null ? undefined : project.rooms[device.roomId];
+  const heightM = heightOf(project, device);
   const clashes: Clash[] = [];
   if (attachment === 'wall') {
-    const place = wallPlaceOf(document, device);
+    const place = wallPlaceOf(project, device);
     if (!place) clashes.push(clash('mount-no-wall', 'stop'));
-    else clashes.push(...wallClashes(document, device, type, mount, place, heightM));
+    else clashes.push(...wallClashes(project, device, type, mount, place, heightM));
     const top = heightM + halfFace(type)[1];
     const ceilingM = room ? ceilingHeightOf(room, level) : null;
     if (ceilingM !== null && less(ceilingM, top))
@@ -69,21 +69,21 @@ export function clashesOf(document: ProjectDocument, device: Device, others?: re
         }),
       );
   } else if (attachment === 'ceiling') {
-    const under = roomUnder(document, device);
-    if (under) clashes.push(...ceilingClashes(document, device, type, mount, under));
+    const under = roomUnder(project, device);
+    if (under) clashes.push(...ceilingClashes(project, device, type, mount, under));
     else if (type.mount === 'ceiling') clashes.push(clash('mount-outside', 'stop'));
-  } else if (attachment === 'floor' && !roomUnder(document, device)) clashes.push(clash('mount-outside', 'stop'));
+  } else if (attachment === 'floor' && !roomUnder(project, device)) clashes.push(clash('mount-outside', 'stop'));
   if (attachment !== 'free' && less(heightM, -level.floorBuildUpM - 0.001)) {
     clashes.push(clash('mount-below-floor', 'stop', { measured: heightM, allowed: 0, figures: { heightM } }));
   }
-  clashes.push(...thingClashes(document, device, type, heightM));
-  clashes.push(...neighbourClashes(document, device, type, heightM, others ?? onLevel(document, 'devices', device.levelId)));
+  clashes.push(...thingClashes(project, device, type, heightM));
+  clashes.push(...neighbourClashes(project, device, type, heightM, others ?? onLevel(project, 'devices', device.levelId)));
   clashes.push(...mountClashes(type, mount, device));
-  clashes.push(...sweepClashes(document, device, type, mount, heightM));
-  clashes.push(...farDeviceClashes(document, type));
-  clashes.push(...headRoom(document, device, type, mount, heightM));
+  clashes.push(...sweepClashes(project, device, type, mount, heightM));
+  clashes.push(...farDeviceClashes(project, type));
+  clashes.push(...headRoom(project, device, type, mount, heightM));
   if (wantsSight(type)) {
-    const { seats, blocked, by } = sightOf(document, device, type, heightM);
+    const { seats, blocked, by } = sightOf(project, device, type, heightM);
     if (blocked > 0 && by)
       clashes.push(
         clash(blocked === seats ? 'mount-sight-lost' : 'mount-sight-part', blocked === seats ? 'stop' : 'look', {
@@ -99,17 +99,17 @@ export function clashesOf(document: ProjectDocument, device: Device, others?: re
 }
 
 /** The rank of the worst thing that keeps a device from being built where it is. */
-export function rankOf(document: ProjectDocument, device: Device): 'stop' | 'look' | 'fine' {
-  const ranks = clashesOf(document, device).map(({ rank }) => rank);
+export function rankOf(project: ProjectDocument, device: Device): 'stop' | 'look' | 'fine' {
+  const ranks = clashesOf(project, device).map(({ rank }) => rank);
   return ranks.includes('stop') ? 'stop' : ranks.includes('look') ? 'look' : 'fine';
 }
 
 /** Half the ground that a device covers, as a circle, m. */
 const halfSize = (type: DeviceType) => (type.round ? type.sizeM[0] / 2 : Math.hypot(type.sizeM[0], type.sizeM[1]) / 2);
 
-function thingClashes(document: ProjectDocument, device: Device, type: DeviceType, heightM: number): Clash[] {
+function thingClashes(project: ProjectDocument, device: Device, type: DeviceType, heightM: number): Clash[] {
   const p: Point2 = [device.x, device.y];
-  const solids = solidsOn(document, device.levelId);
+  const solids = solidsOn(project, device.levelId);
   const clashes: Clash[] = [];
   const attachment = attachmentOf(type);
   if (attachment === 'free') return clashes;
@@ -139,7 +139,7 @@ function thingClashes(document: ProjectDocument, device: Device, type: DeviceTyp
     const vent = feature.kind === 'supply-vent';
     const concerned =
       type.answers === 'climate' && type.mount === 'wall'
-        ? vent && !sensesElsewhere(document, device)
+        ? vent && !sensesElsewhere(project, device)
         : attachment === 'ceiling' && (!vent || type.system === 'sound' || type.answers === 'wifi');
     if (!concerned) continue;
     const limit = vent ? FROM_SUPPLY_M : feature.kind === 'sprinkler' ? FROM_SPRINKLER_M : FROM_LIGHT_M;
@@ -160,7 +160,7 @@ function thingClashes(document: ProjectDocument, device: Device, type: DeviceTyp
 
 /** Other devices that are nearer than either of the two wants, face to face; only what can meet: the same wall or ceiling. */
 function neighbourClashes(
-  document: ProjectDocument,
+  project: ProjectDocument,
   device: Device,
   type: DeviceType,
   heightM: number,
@@ -174,7 +174,7 @@ function neighbourClashes(
     const dx = Math.abs(other.x - device.x);
     const dy = Math.abs(other.y - device.y);
     if (dx > 3 || dy > 3) continue;
-    const there = document.deviceTypes[other.typeId];
+    const there = project.deviceTypes[other.typeId];
     if (attachmentOf(there) !== attachment) continue;
     const clear = Math.max(type.keepClearM, there.keepClearM);
     if (attachment === 'ceiling') {
@@ -183,7 +183,7 @@ function neighbourClashes(
       if (less(awayM, close) || awayM < -1e-6) return [nearDevice(other, awayM, close)];
       continue;
     }
-    if (sharesPlate(document, device.id, other.id)) continue;
+    if (sharesPlate(project, device.id, other.id)) continue;
     if (other.roomId !== device.roomId || Math.abs(Math.cos(other.facingRad - device.facingRad) - 1) > 0.1) continue;
     const their = halfFace(there);
     const asideM = Math.hypot(dx, dy) - own[0] - their[0];
@@ -194,20 +194,20 @@ function neighbourClashes(
     if (type.system !== there.system && less(awayM, Math.min(clear, 0.1)) && !isBehind(type, there))
       return [nearDevice(other, awayM, Math.min(clear, 0.1))];
   }
-  if (type.answers === 'climate' && attachment === 'wall' && !sensesElsewhere(document, device)) {
+  if (type.answers === 'climate' && attachment === 'wall' && !sensesElsewhere(project, device)) {
     const hot = others.find(
       (other) =>
         other.id !== device.id &&
-        document.deviceTypes[other.typeId].heatW >= HEAT_W &&
+        project.deviceTypes[other.typeId].heatW >= HEAT_W &&
         other.roomId === device.roomId &&
-        Math.hypot(other.x - device.x, other.y - device.y) - document.deviceTypes[other.typeId].sizeM[0] / 2 < FROM_HEAT_M,
+        Math.hypot(other.x - device.x, other.y - device.y) - project.deviceTypes[other.typeId].sizeM[0] / 2 < FROM_HEAT_M,
     );
     if (hot)
       return [
         clash('climate-near-heat', 'look', {
           with: { in: 'devices', id: hot.id },
           allowed: FROM_HEAT_M,
-          figures: { heatW: document.deviceTypes[hot.typeId].heatW },
+          figures: { heatW: project.deviceTypes[hot.typeId].heatW },
         }),
       ];
   }
@@ -223,8 +223,8 @@ const PLATE_OF = whole<ReadonlyMap<string, string>>({
 });
 
 /** Devices in the gangs of one plate stand side by side on purpose. */
-function sharesPlate(document: ProjectDocument, a: string, b: string): boolean {
-  const plateOf = derivationsOf(document).get(PLATE_OF);
+function sharesPlate(project: ProjectDocument, a: string, b: string): boolean {
+  const plateOf = derivationsOf(project).get(PLATE_OF);
   return plateOf.has(a) && plateOf.get(a) === plateOf.get(b);
 }
 
@@ -275,11 +275,11 @@ function mountClashes(type: DeviceType, mount: DeviceType | null, device: Device
 }
 
 /** A display whose picture comes from a box of its own needs that box: what a lead goes to must be placed. */
-function farDeviceClashes(document: ProjectDocument, type: DeviceType): Clash[] {
+function farDeviceClashes(project: ProjectDocument, type: DeviceType): Clash[] {
   const missing = type.cables.find(
-    ({ to, toTypeId, optional }) => to === 'device' && !optional && toTypeId !== null && !isPlaced(document, toTypeId),
+    ({ to, toTypeId, optional }) => to === 'device' && !optional && toTypeId !== null && !isPlaced(project, toTypeId),
   );
-  const far = missing?.toTypeId ? document.deviceTypes[missing.toTypeId] : undefined;
+  const far = missing?.toTypeId ? project.deviceTypes[missing.toTypeId] : undefined;
   return far ? [clash('mount-no-far-device', 'stop', { figures: { far: far.name, lead: missing!.purpose } })] : [];
 }
 
@@ -290,17 +290,17 @@ const PLACED_TYPES = whole<ReadonlySet<string>>({
   alike: (a, b) => a.size === b.size && [...a].every((typeId) => b.has(typeId)),
 });
 
-const isPlaced = (document: ProjectDocument, typeId: string): boolean => derivationsOf(document).get(PLACED_TYPES).has(typeId);
+const isPlaced = (project: ProjectDocument, typeId: string): boolean => derivationsOf(project).get(PLACED_TYPES).has(typeId);
 
 /** What stands out into a path at body height, and what hangs into it from above. */
 function headRoom(
-  document: ProjectDocument,
+  project: ProjectDocument,
   device: Device,
   type: DeviceType,
   mount: DeviceType | null,
   heightM: number,
 ): Clash[] {
-  const room = device.roomId === null ? undefined : document.rooms[device.roomId];
+  const room = device.roomId === null ? undefined : project.rooms[device.roomId];
   if (!room) return [];
   const attachment = attachmentOf(type);
   if (attachment === 'ceiling') {

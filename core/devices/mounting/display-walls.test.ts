@@ -17,16 +17,16 @@ const opening = (more: Partial<Opening> & Pick<Opening, 'id' | 'wallId'>): Openi
   hardware: '',
   ...more,
 });
-const ranked = (document: ProjectDocument) =>
-  displayWalls(document, 'a', document.deviceTypes.display, 1.35).map(({ wall, reasons }) => [wall.id, ...reasons]);
+const ranked = (project: ProjectDocument) =>
+  displayWalls(project, 'a', project.deviceTypes.display, 1.35).map(({ wall, reasons }) => [wall.id, ...reasons]);
 
 describe('where a display can go', () => {
   it('is where it fits between openings, away from a fireplace, on the axis of the seats', () => {
-    const seated = (document: ProjectDocument): ProjectDocument => ({
-      ...document,
+    const seated = (project: ProjectDocument): ProjectDocument => ({
+      ...project,
       features: {
         s: newFeature({ id: 's', levelId: 'm', kind: 'sofa', points: [[2.55, 1]], widthM: 2.1, depthM: 0.9, topM: 0.85 }),
-        ...document.features,
+        ...project.features,
       },
     });
     const [first] = displayWalls(seated(smallHouse()), 'a', smallHouse().deviceTypes.display, 1.35);

@@ -43,15 +43,15 @@ const PENALTY: Readonly<Record<DisplayReason, number>> = {
  * Ranks the walls of a room as places for a display: by free width between openings, windows opposite and beside, a fireplace
  * below, the angle and distance of the seats, and the ceiling above. Walls where it does not fit are left out.
  */
-export function displayWalls(document: ProjectDocument, roomId: string, type: DeviceType, heightM: number): DisplayWall[] {
-  const room = document.rooms[roomId];
+export function displayWalls(project: ProjectDocument, roomId: string, type: DeviceType, heightM: number): DisplayWall[] {
+  const room = project.rooms[roomId];
   const frame = type.frameM ?? [type.sizeM[0], type.sizeM[0] * (9 / 16)];
-  const building = buildingOf(document);
-  const level = document.levels[room.levelId];
-  const seated = seatsOf(document, room.levelId, roomId);
+  const building = buildingOf(project);
+  const level = project.levels[room.levelId];
+  const seated = seatsOf(project, room.levelId, roomId);
   const seats = seated.map(({ ear }): Point2 => [ear[0], ear[1]]);
   const walls = (building.wallsByLevel[room.levelId] ?? []).filter((wall) => isSideOf(room, wall));
-  const fires = onLevel(document, 'features', room.levelId).filter(({ kind }) => kind === 'fireplace');
+  const fires = onLevel(project, 'features', room.levelId).filter(({ kind }) => kind === 'fireplace');
   const found = walls.flatMap((wall): DisplayWall[] => {
     const inward = inwardOf(room, wall);
     if (!inward) return [];

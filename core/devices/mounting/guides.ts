@@ -36,21 +36,21 @@ const BAY_PULL = 0.3;
 
 /** Things of a room that a place lines up with, by what they are. */
 export function lineUps(
-  document: ProjectDocument,
+  project: ProjectDocument,
   room: Room,
   system: DeviceType['system'],
   without: ReadonlySet<string>,
 ): { readonly kind: GuideKind; readonly at: Point2 }[] {
   const targets: { kind: GuideKind; at: Point2 }[] = [{ kind: 'room', at: middleOf(room.polygon as Point2[]) }];
-  for (const device of onLevel(document, 'devices', room.levelId)) {
-    if (device.roomId === room.id && !without.has(device.id) && document.deviceTypes[device.typeId].system === system)
+  for (const device of onLevel(project, 'devices', room.levelId)) {
+    if (device.roomId === room.id && !without.has(device.id) && project.deviceTypes[device.typeId].system === system)
       targets.push({ kind: 'device', at: [device.x, device.y] });
   }
-  for (const feature of onLevel(document, 'features', room.levelId)) {
+  for (const feature of onLevel(project, 'features', room.levelId)) {
     const kind = KINDS[feature.kind];
     if (!kind || (feature.choiceOf !== '' && !feature.chosen)) continue;
     const at = feature.points[0] as Point2;
-    if (roomAt(buildingOf(document), room.levelId, at)?.id === room.id) targets.push({ kind, at });
+    if (roomAt(buildingOf(project), room.levelId, at)?.id === room.id) targets.push({ kind, at });
   }
   return targets;
 }
@@ -60,16 +60,16 @@ export function lineUps(
  * seat, the middle of the room, the middle between joists as they are; each axis by itself, the nearest within `reachM`.
  */
 export function guideTo(
-  document: ProjectDocument,
+  project: ProjectDocument,
   levelId: string,
   type: Pick<DeviceType, 'system' | 'mount'>,
   p: Point2,
   reachM: number,
   without: ReadonlySet<string> = new Set(),
 ): Guided {
-  const room = roomAt(buildingOf(document), levelId, p);
+  const room = roomAt(buildingOf(project), levelId, p);
   if (!room) return { at: p, guides: [] };
-  const targets = lineUps(document, room, type.system, without);
+  const targets = lineUps(project, room, type.system, without);
   let [x, y] = p;
   const guides: Guide[] = [];
   for (const axis of ['x', 'y'] as const) {
@@ -86,7 +86,7 @@ export function guideTo(
   }
   // A ceiling device falls into the middle of its bay where nothing else holds it across the joists.
   const bay =
-    type.mount === 'ceiling' && hasMembers(room) ? bayAt(framingOf(document).joists(room), acrossJoists(room, [x, y])) : null;
+    type.mount === 'ceiling' && hasMembers(room) ? bayAt(framingOf(project).joists(room), acrossJoists(room, [x, y])) : null;
   if (bay) {
     const offM = Math.abs(bay.middleM - acrossJoists(room, [x, y]));
     const across = Math.abs(Math.sin(room.joistAngleRad)) > 0.7 ? 'x' : 'y';

@@ -29,31 +29,31 @@ const ALONG_STEP_M = 0.1;
 const FINE_STEP_M = 0.05;
 
 /** The nearest legal places of a device, the nearest first, at most `most`. Empty where there is none within 1.6 m. */
-export function legalPlaces(document: ProjectDocument, device: Device, most = 4): LegalPlace[] {
-  const type = document.deviceTypes[device.typeId];
-  const others = onLevel(document, 'devices', device.levelId).filter(
+export function legalPlaces(project: ProjectDocument, device: Device, most = 4): LegalPlace[] {
+  const type = project.deviceTypes[device.typeId];
+  const others = onLevel(project, 'devices', device.levelId).filter(
     (other) => other.id !== device.id && Math.abs(other.x - device.x) < 5 && Math.abs(other.y - device.y) < 5,
   );
   const attachment = attachmentOf(type);
   const candidates =
-    attachment === 'wall' ? alongWall(document, device) : attachment === 'ceiling' ? underCeiling(document, device) : [];
+    attachment === 'wall' ? alongWall(project, device) : attachment === 'ceiling' ? underCeiling(project, device) : [];
   const away = (p: Point2) => Math.hypot(p[0] - device.x, p[1] - device.y);
   candidates.sort((a, b) => away(a) - away(b) || a[0] - b[0] || a[1] - b[1]);
   const twin = twinOf(device, others);
-  const seats = seatsOf(document, device.levelId, device.roomId);
+  const seats = seatsOf(project, device.levelId, device.roomId);
   const found: LegalPlace[] = [];
   for (const at of candidates) {
     if (away(at) < 1e-6) continue;
     // Two places in one bay are one answer.
     if (found.some((place) => Math.hypot(place.at[0] - at[0], place.at[1] - at[1]) < 0.3)) continue;
-    const clashes = clashesOf(document, { ...device, x: at[0], y: at[1] }, others);
+    const clashes = clashesOf(project, { ...device, x: at[0], y: at[1] }, others);
     if (clashes.some(keepsOut)) continue;
     found.push({
       at,
       shiftM: away(at),
       angleRad: angleFrom(seats, device, at),
       symmetryM: twin ? away(at) : null,
-      twin: twin && mirrored(document, device, twin, at, others),
+      twin: twin && mirrored(project, device, twin, at, others),
       looks: clashes.length,
     });
     if (found.length >= most) break;
@@ -62,13 +62,13 @@ export function legalPlaces(document: ProjectDocument, device: Device, most = 4)
 }
 
 /** Middles of bays and fine steps along the wall. */
-function alongWall(document: ProjectDocument, device: Device): Point2[] {
-  const place = wallPlaceOf(document, device);
+function alongWall(project: ProjectDocument, device: Device): Point2[] {
+  const place = wallPlaceOf(project, device);
   if (!place) return [];
   const { wall, offsetM } = place;
   const lengthM = wallLength(wall);
   const offsets: number[] = [];
-  const studs = framingOf(document).studs(wall);
+  const studs = framingOf(project).studs(wall);
   for (let k = 0; k + 1 < studs.length; k++) {
     offsets.push((studs[k].offsetM + studs[k].widthM / 2 + studs[k + 1].offsetM - studs[k + 1].widthM / 2) / 2);
   }
@@ -79,11 +79,11 @@ function alongWall(document: ProjectDocument, device: Device): Point2[] {
 }
 
 /** Middles of joist bays, with steps along them. */
-function underCeiling(document: ProjectDocument, device: Device): Point2[] {
-  const room = roomAt(buildingOf(document), device.levelId, [device.x, device.y]);
+function underCeiling(project: ProjectDocument, device: Device): Point2[] {
+  const room = roomAt(buildingOf(project), device.levelId, [device.x, device.y]);
   if (!room) return [];
   const [u, v] = rotate2([device.x, device.y], -room.joistAngleRad);
-  const joists = framingOf(document).joists(room);
+  const joists = framingOf(project).joists(room);
   const across = new Set<number>([v]);
   for (let k = 0; k + 1 < joists.length; k++) {
     const middle = (joists[k].offsetM + joists[k].widthM / 2 + joists[k + 1].offsetM - joists[k + 1].widthM / 2) / 2;
@@ -95,7 +95,7 @@ function underCeiling(document: ProjectDocument, device: Device): Point2[] {
     for (let shift = 0; shift <= 1; shift += ALONG_STEP_M) {
       for (const along of shift === 0 ? [u] : [u - shift, u + shift]) {
         const p = tidied(rotate2([along, at], room.joistAngleRad));
-        if (roomAt(buildingOf(document), device.levelId, p)?.id === room.id) points.push(p);
+        if (roomAt(buildingOf(project), device.levelId, p)?.id === room.id) points.push(p);
       }
     }
   }
@@ -113,13 +113,13 @@ function twinOf(device: Device, others: readonly Device[]): Device | null {
 }
 
 function mirrored(
-  document: ProjectDocument,
+  project: ProjectDocument,
   device: Device,
   twin: Device,
   at: Point2,
   others: readonly Device[],
 ): LegalPlace['twin'] {
-  const room = device.roomId === null ? undefined : document.rooms[device.roomId];
+  const room = device.roomId === null ? undefined : project.rooms[device.roomId];
   const [ax, ay] = [twin.x - device.x, twin.y - device.y];
   const lengthM = Math.hypot(ax, ay);
   if (!room || lengthM < 1e-6) return null;
@@ -129,7 +129,7 @@ function mirrored(
   const alongM = dx * ux + dy * uy;
   const place = tidied([twin.x + dx - 2 * alongM * ux, twin.y + dy - 2 * alongM * uy]);
   const moved = others.filter(({ id }) => id !== twin.id);
-  const legal = clashesOf(document, { ...twin, x: place[0], y: place[1] }, moved).every((one) => !keepsOut(one));
+  const legal = clashesOf(project, { ...twin, x: place[0], y: place[1] }, moved).every((one) => !keepsOut(one));
   return legal ? { deviceId: twin.id, at: place } : null;
 }
 

@@ -22,37 +22,34 @@ import { loadOf, wallFixing } from './fixing.ts';
 import { sightOf } from './sight.ts';
 
 /** What keeps devices from being built, as findings. */
-const buildable = (document: ProjectDocument) => checked(document).filter(({ check }) => check === 'buildable');
+const buildable = (project: ProjectDocument) => checked(project).filter(({ check }) => check === 'buildable');
 
 let count = 0;
 const place = (
-  document: ProjectDocument,
+  project: ProjectDocument,
   typeId: string,
   at: Point2,
   more: Partial<Device> = {},
-): { document: ProjectDocument; device: Device } => {
+): { project: ProjectDocument; device: Device } => {
   const id = `d${++count}`;
-  const placed = placeDevice(document, { typeId, levelId: 'm', at }, { device: id, run: (leg) => `${id}_${leg}` });
+  const placed = placeDevice(project, { typeId, levelId: 'm', at }, { device: id, run: (leg) => `${id}_${leg}` });
   if (!placed.ok) throw new Error(placed.problem.code);
-  const applied = applyChange(document, placed.value);
+  const applied = applyChange(project, placed.value);
   if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
   const device = { ...applied.value.devices[id], ...more };
-  return { document: { ...applied.value, devices: { ...applied.value.devices, [id]: device } }, device };
+  return { project: { ...applied.value, devices: { ...applied.value.devices, [id]: device } }, device };
 };
-const codes = (document: ProjectDocument, typeId: string, at: Point2, more: Partial<Device> = {}) => {
-  const made = place(document, typeId, at, more);
-  return clashesOf(made.document, made.device).map(({ rank, code }) => `${rank} ${code}`);
+const codes = (project: ProjectDocument, typeId: string, at: Point2, more: Partial<Device> = {}) => {
+  const made = place(project, typeId, at, more);
+  return clashesOf(made.project, made.device).map(({ rank, code }) => `${rank} ${code}`);
 };
-const withFeature = (
-  document: ProjectDocument,
-  feature: Partial<Feature> & Pick<Feature, 'kind' | 'points'>,
-): ProjectDocument => {
+const withFeature = (project: ProjectDocument, feature: Partial<Feature> & Pick<Feature, 'kind' | 'points'>): ProjectDocument => {
   const record = newFeature({ id: `f${++count}`, levelId: 'm', ...feature });
-  return { ...document, features: { ...document.features, [record.id]: record } };
+  return { ...project, features: { ...project.features, [record.id]: record } };
 };
-const withType = (document: ProjectDocument, id: string, more: Partial<DeviceType>): ProjectDocument => ({
-  ...document,
-  deviceTypes: { ...document.deviceTypes, [id]: { ...document.deviceTypes[id], ...more } },
+const withType = (project: ProjectDocument, id: string, more: Partial<DeviceType>): ProjectDocument => ({
+  ...project,
+  deviceTypes: { ...project.deviceTypes, [id]: { ...project.deviceTypes[id], ...more } },
 });
 const house = smallHouse({ rooms: [{ use: 'living' }, { use: 'circulation' }] });
 
@@ -60,8 +57,8 @@ describe('a cut-out in a wall', () => {
   // South wall: studs at 0.4 m, 45 mm thick: a bay is 0.355 m clear. The wall speaker's hole is 0.216 m, its clamps want 13 mm.
   it('fits in the middle of a bay and meets a stud beside it, with the figures', () => {
     expect(codes(house, 'wall-speaker', [1, 0.05])).to.deep.equal([]);
-    const { document, device } = place(house, 'wall-speaker', [1.1, 0.05]);
-    const [clash] = clashesOf(document, device);
+    const { project, device } = place(house, 'wall-speaker', [1.1, 0.05]);
+    const [clash] = clashesOf(project, device);
     expect(clash).to.include({ code: 'mount-on-stud', rank: 'look' });
     expect(clash.measured).to.be.closeTo(1.2 - 1.1 - 0.0225, 1e-9);
     expect(clash.allowed).to.be.closeTo(0.108 + 0.013, 1e-9);
@@ -89,8 +86,8 @@ describe('a cut-out in a wall', () => {
 
   it('needs a cavity that is deep enough, and one that is known', () => {
     const shallow = smallHouse({ walls: { south1: { cavityDepthM: 0.06 } } });
-    const { document, device } = place(shallow, 'wall-speaker', [1, 0.05]);
-    const clash = clashesOf(document, device)[0];
+    const { project, device } = place(shallow, 'wall-speaker', [1, 0.05]);
+    const clash = clashesOf(project, device)[0];
     expect(clash).to.include({ code: 'mount-too-deep', measured: 0.09 });
     expect(clash.allowed).to.be.closeTo(0.0725, 1e-12);
     const solid = smallHouse({
@@ -200,14 +197,14 @@ describe('weight', () => {
 
   it('asks for blocking where no stud is behind it; the cure adds it and the sheet lists it', () => {
     const steel = smallHouse({ walls: { south1: { studMaterial: 'none', studSpacingM: 0 } } });
-    const { document, device } = place(steel, 'display', [2, 0.05], { mountTypeId: 'mount-arm' });
-    const [finding] = buildable(document);
+    const { project, device } = place(steel, 'display', [2, 0.05], { mountTypeId: 'mount-arm' });
+    const [finding] = buildable(project);
     expect(finding).to.include({ code: 'mount-needs-blocking', rank: 'stop' });
-    const [need] = blockingNeeds(document);
+    const [need] = blockingNeeds(project);
     expect(need).to.include({ there: false, massKg: 38 });
     expect(need.requiredN).to.be.closeTo(38 * 9.80665 * 5, 1e-6);
     expect(need.toM - need.fromM).to.be.closeTo(0.406 + 0.2, 1e-9);
-    const cured = applyChange(document, finding.cures[0]);
+    const cured = applyChange(project, finding.cures[0]);
     if (!cured.ok) throw new Error(cured.problem.code);
     expect(clashesOf(cured.value, device)).to.deep.equal([]);
     expect(blockingNeeds(cured.value)[0].there).to.equal(true);
@@ -252,7 +249,7 @@ describe('a line of sight', () => {
   });
 
   it('to a speaker behind a beam is lost for the seats, and found again from another place', () => {
-    let document = withFeature(house, {
+    let project = withFeature(house, {
       kind: 'beam',
       points: [
         [0, 3.7],
@@ -262,15 +259,15 @@ describe('a line of sight', () => {
       bottomM: 1.2,
       topM: 2.5,
     });
-    document = withFeature(document, { kind: 'sofa', points: [[2.5, 1]], widthM: 2.1, depthM: 0.9, topM: 0.85 });
-    const front = place(document, 'wall-speaker', [2.6, 4.05], { heightM: 1.6 });
-    expect(sightOf(front.document, front.device, front.document.deviceTypes['wall-speaker'], 1.6)).to.include({
+    project = withFeature(project, { kind: 'sofa', points: [[2.5, 1]], widthM: 2.1, depthM: 0.9, topM: 0.85 });
+    const front = place(project, 'wall-speaker', [2.6, 4.05], { heightM: 1.6 });
+    expect(sightOf(front.project, front.device, front.project.deviceTypes['wall-speaker'], 1.6)).to.include({
       seats: 3,
       blocked: 3,
     });
-    expect(clashesOf(front.document, front.device).map(({ code }) => code)).to.include('mount-sight-lost');
+    expect(clashesOf(front.project, front.device).map(({ code }) => code)).to.include('mount-sight-lost');
     const low = { ...front.device, heightM: 1.1 };
-    expect(clashesOf(front.document, low).map(({ code }) => code)).not.to.include('mount-sight-lost');
+    expect(clashesOf(front.project, low).map(({ code }) => code)).not.to.include('mount-sight-lost');
   });
 });
 
@@ -287,11 +284,11 @@ describe('climate, paths and wishes', () => {
       topM: 1.5,
     });
     expect(codes(vent, 'thermostat', [5.05, 1])).to.deep.equal(['look climate-near-vent']);
-    const warm = place(house, 'display', [5.05, 2.4]).document;
+    const warm = place(house, 'display', [5.05, 2.4]).project;
     const hot = place(warm, 'thermostat', [5.05, 1]);
-    expect(clashesOf(hot.document, hot.device).map(({ code }) => code)).to.deep.equal(['climate-near-heat']);
-    const [finding] = buildable(hot.document).filter(({ code }) => code === 'climate-near-heat');
-    const cured = applyChange(hot.document, finding.cures[0]);
+    expect(clashesOf(hot.project, hot.device).map(({ code }) => code)).to.deep.equal(['climate-near-heat']);
+    const [finding] = buildable(hot.project).filter(({ code }) => code === 'climate-near-heat');
+    const cured = applyChange(hot.project, finding.cures[0]);
     expect(cured.ok && clashesOf(cured.value, hot.device)).to.deep.equal([]);
   });
 
@@ -318,11 +315,11 @@ describe('legal places', () => {
         fc.double({ min: 0.5, max: 4.5, noNaN: true }),
         fc.constantFrom('wall-speaker', 'keypad', 'in-wall-subwoofer'),
         (x, typeId) => {
-          const { document, device } = place(house, typeId, [x, 0.05]);
-          const places = legalPlaces(document, device);
-          for (const { at } of places) expect(clashesOf(document, { ...device, x: at[0], y: at[1] })).to.deep.equal([]);
+          const { project, device } = place(house, typeId, [x, 0.05]);
+          const places = legalPlaces(project, device);
+          for (const { at } of places) expect(clashesOf(project, { ...device, x: at[0], y: at[1] })).to.deep.equal([]);
           expect(places.map(({ shiftM }) => shiftM)).to.deep.equal(places.map(({ shiftM }) => shiftM).sort((a, b) => a - b));
-          const legalAt = (shift: number) => clashesOf(document, { ...device, x: device.x + shift }).length === 0;
+          const legalAt = (shift: number) => clashesOf(project, { ...device, x: device.x + shift }).length === 0;
           let nearest = Infinity;
           for (let shift = 0.01; shift < 1.5 && nearest === Infinity; shift += 0.01)
             if (legalAt(shift) || legalAt(-shift)) nearest = shift;
@@ -351,26 +348,26 @@ describe('legal places', () => {
       framingMembers: Object.fromEntries([1.2, 1.6, 2, 2.4].map((offsetM) => [`j${offsetM}`, joist(offsetM)])),
     };
     const left = place(measured, 'ceiling-speaker', [1.5, 2]);
-    const both = place(left.document, 'ceiling-speaker', [3.5, 2]);
-    const [first] = legalPlaces(both.document, left.device);
+    const both = place(left.project, 'ceiling-speaker', [3.5, 2]);
+    const [first] = legalPlaces(both.project, left.device);
     expect(first.shiftM).to.be.closeTo(0.2, 1e-3);
     expect(first.twin!.at[1] - first.at[1]).to.be.closeTo(0, 1e-3);
     expect(first.twin!.at[0] + first.at[0]).to.be.closeTo(5, 1e-3);
-    const [finding] = checked(both.document).filter(({ subjects }) => subjects[0].id === left.device.id);
+    const [finding] = checked(both.project).filter(({ subjects }) => subjects[0].id === left.device.id);
     expect(finding.code).to.equal('mount-on-joist');
-    const cured = applyChange(both.document, finding.cures[0]);
+    const cured = applyChange(both.project, finding.cures[0]);
     expect(cured.ok && allClashes(cured.value).size).to.equal(0);
   });
 });
 
 describe('the clashes of all devices', () => {
   it('are those of each tested by itself, however the devices were moved before', () => {
-    let document = house;
+    let project = house;
     for (let i = 0; i < 12; i++)
-      document = place(document, ['ceiling-speaker', 'wall-speaker', 'keypad', 'access-point'][i % 4], [
+      project = place(project, ['ceiling-speaker', 'wall-speaker', 'keypad', 'access-point'][i % 4], [
         0.4 + i * 0.8,
         i % 2 ? 0.05 : 1.8,
-      ]).document;
+      ]).project;
     fc.assert(
       fc.property(
         fc.array(
@@ -378,9 +375,9 @@ describe('the clashes of all devices', () => {
           { maxLength: 6 },
         ),
         (moves) => {
-          let moved = document;
+          let moved = project;
           for (const [n, x, y] of moves) {
-            const id = Object.keys(document.devices)[n];
+            const id = Object.keys(project.devices)[n];
             const { x: wasX, y: wasY } = moved.devices[id];
             const edit = applyChange(moved, {
               operations: [{ op: 'update', in: 'devices', id, before: { x: wasX, y: wasY }, after: { x, y } }],
@@ -408,21 +405,21 @@ describe('the clashes of all devices', () => {
   });
 
   it('have cures that put them right and raise nothing worse', () => {
-    const rankOf = (document: ProjectDocument, finding: Pick<Finding, 'code' | 'subjects'>) =>
-      buildable(document).filter(({ code, subjects }) => code === finding.code && subjects[0].id === finding.subjects[0].id);
-    let document = house;
+    const rankOf = (project: ProjectDocument, finding: Pick<Finding, 'code' | 'subjects'>) =>
+      buildable(project).filter(({ code, subjects }) => code === finding.code && subjects[0].id === finding.subjects[0].id);
+    let project = house;
     for (const [typeId, at] of [
       ['ceiling-speaker', [2, 2]],
       ['projector', [3, 1.8]],
       ['wall-speaker', [1.2, 0.05]],
     ] as [string, Point2][])
-      document = place(document, typeId, at).document;
-    const findings = buildable(document);
+      project = place(project, typeId, at).project;
+    const findings = buildable(project);
     expect(findings.length).to.be.at.least(3);
     for (const finding of findings) {
       expect(finding.cures.length, finding.code).to.be.at.least(1);
       for (const cure of finding.cures) {
-        const cured = applyChange(document, cure);
+        const cured = applyChange(project, cure);
         if (!cured.ok) throw new Error(cured.problem.code);
         expect(rankOf(cured.value, finding), finding.code).to.deep.equal([]);
         expect(buildable(cured.value).length).to.be.lessThan(findings.length);

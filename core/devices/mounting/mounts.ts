@@ -9,8 +9,8 @@ const LIGHT_KG = 1;
 const SCREW_HOLES = 4;
 
 /** The mount or bracket that a device is planned with. */
-export const mountTypeOf = (document: Library, device: Pick<Device, 'mountTypeId'>): DeviceType | null =>
-  device.mountTypeId === null ? null : (document.deviceTypes[device.mountTypeId] ?? null);
+export const mountTypeOf = (project: Library, device: Pick<Device, 'mountTypeId'>): DeviceType | null =>
+  device.mountTypeId === null ? null : (project.deviceTypes[device.mountTypeId] ?? null);
 
 /** Whether a ring or bracket takes the cut-out of a type. */
 export function acceptsCutOut({ accepts }: DeviceType, { cutOut }: DeviceType): boolean {

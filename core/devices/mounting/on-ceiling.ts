@@ -8,8 +8,8 @@ import { loadOf, needsStructureOverhead, overheadRequiredN, overRated } from './
 export const acrossJoists = (room: Room, p: Point2): number => rotate2(p, -room.joistAngleRad)[1];
 
 /** How deep a device may go above the finished ceiling of a room, m: the joists, or the void of a dropped ceiling. */
-export function ceilingDepthM(document: ProjectDocument, room: Room): number {
-  const level = document.levels[room.levelId];
+export function ceilingDepthM(project: ProjectDocument, room: Room): number {
+  const level = project.levels[room.levelId];
   if (room.framing === 'none' || room.framing === 'slab') return 0;
   if (room.framing === 'dropped') return Math.max(0, level.ceilingHeightM + level.cavityDepthM - ceilingHeightOf(room, level));
   return Math.min(level.cavityDepthM, room.joistDepthM);
@@ -20,14 +20,14 @@ export const hasMembers = (room: Room) => room.framing === 'solid' || room.frami
 
 /** Everything about a device in or on a ceiling that the ceiling decides. */
 export function ceilingClashes(
-  document: ProjectDocument,
+  project: ProjectDocument,
   device: Device,
   type: DeviceType,
   mount: DeviceType | null,
   room: Room,
 ): Clash[] {
   const clashes: Clash[] = [];
-  const level = document.levels[room.levelId];
+  const level = project.levels[room.levelId];
   const p: Point2 = [device.x, device.y];
   const ceilingM = ceilingHeightAt(room, level, p);
   if (device.heightM !== null && less(ceilingM, device.heightM))
@@ -42,7 +42,7 @@ export function ceilingClashes(
   const { cutOut } = type;
   if (cutOut && type.depthM > 0) {
     const depthM = Math.max(type.depthM, mount?.part === 'bracket' ? mount.depthM : 0);
-    const deepestM = ceilingDepthM(document, room);
+    const deepestM = ceilingDepthM(project, room);
     const about = {
       measured: depthM,
       allowed: deepestM,
@@ -59,8 +59,8 @@ export function ceilingClashes(
     const need = spanM / 2 + type.clampM;
     const v = acrossJoists(room, p);
     const clearM = room.joistSpacingM - (room.framing === 'i-joist' ? 0.06 : 0.045);
-    const surveyed = factOf(document, 'rooms', room.id, 'joistOffsetM')?.state === 'measured';
-    for (const joist of framingOf(document).joists(room)) {
+    const surveyed = factOf(project, 'rooms', room.id, 'joistOffsetM')?.state === 'measured';
+    for (const joist of framingOf(project).joists(room)) {
       const toFaceM = Math.abs(joist.offsetM - v) - joist.widthM / 2;
       if (!less(toFaceM, need)) continue;
       const on = less(toFaceM, spanM / 2);
@@ -86,10 +86,10 @@ export function ceilingClashes(
     const half = load.patternM[1] / 2;
     const joist =
       hasMembers(room) &&
-      framingOf(document)
+      framingOf(project)
         .joists(room)
         .some(({ offsetM, widthM }) => Math.abs(offsetM - v) <= widthM / 2 + Math.min(half, 0.02));
-    const blocked = Object.values(document.framingMembers).some(
+    const blocked = Object.values(project.framingMembers).some(
       (member) =>
         member.roomId === room.id &&
         member.kind === 'blocking' &&

@@ -25,8 +25,8 @@ const SUBSTRATE_M = 0.6;
 const MASONRY: ReadonlySet<Wall['kind']> = new Set(['masonry', 'concrete']);
 
 /** Blocking in a wall behind a place. */
-export function isBlockedBehind(document: ProjectDocument, wall: Wall, fromM: number, toM: number, heightM: number): boolean {
-  return listOf(document, 'framingMembers').some(
+export function isBlockedBehind(project: ProjectDocument, wall: Wall, fromM: number, toM: number, heightM: number): boolean {
+  return listOf(project, 'framingMembers').some(
     (member) =>
       member.wallId === wall.id &&
       member.kind === 'blocking' &&
@@ -46,13 +46,13 @@ export function halfFace(type: DeviceType): readonly [number, number] {
 }
 
 export const wallPlaceOf = (
-  document: ProjectDocument,
+  project: ProjectDocument,
   { levelId, x, y }: Pick<Device, 'levelId' | 'x' | 'y'>,
-): WallPlace | undefined => nearestWall(buildingOf(document), levelId, [x, y], ON_WALL_M);
+): WallPlace | undefined => nearestWall(buildingOf(project), levelId, [x, y], ON_WALL_M);
 
 /** Everything about a device on a wall that its wall decides. */
 export function wallClashes(
-  document: ProjectDocument,
+  project: ProjectDocument,
   device: Device,
   type: DeviceType,
   mount: DeviceType | null,
@@ -62,7 +62,7 @@ export function wallClashes(
   const { wall, offsetM } = place;
   const clashes: Clash[] = [];
   const [halfW, halfH] = halfFace(type);
-  if (!belongsInOpening(type)) clashes.push(...openingClashes(document, wall, offsetM, heightM, halfW, halfH));
+  if (!belongsInOpening(type)) clashes.push(...openingClashes(project, wall, offsetM, heightM, halfW, halfH));
   const cut = type.cutOut;
   const depthM = Math.max(type.depthM, mount?.depthM ?? 0);
   const side = facedSide(wall, device.facingRad);
@@ -86,7 +86,7 @@ export function wallClashes(
           figures: { depthM, deepestM },
         }),
       );
-    else if (factOf(document, 'walls', wall.id, 'cavityDepthM')?.state === 'not-known')
+    else if (factOf(project, 'walls', wall.id, 'cavityDepthM')?.state === 'not-known')
       clashes.push(
         clash('mount-cavity-unknown', 'look', { measured: depthM, with: { in: 'walls', id: wall.id }, figures: { depthM } }),
       );
@@ -98,8 +98,8 @@ export function wallClashes(
     const clampM = cut ? type.clampM : (mount?.clampM ?? 0);
     const need = hole.widthM / 2 + clampM;
     const clearM = wall.studSpacingM - wall.studWidthM;
-    const surveyed = factOf(document, 'walls', wall.id, 'studOffsetM')?.state === 'measured';
-    for (const stud of framingOf(document).studs(wall)) {
+    const surveyed = factOf(project, 'walls', wall.id, 'studOffsetM')?.state === 'measured';
+    for (const stud of framingOf(project).studs(wall)) {
       const toFaceM = Math.abs(stud.offsetM - offsetM) - stud.widthM / 2;
       if (!less(toFaceM, need)) continue;
       clashes.push(
@@ -114,9 +114,9 @@ export function wallClashes(
       break;
     }
   }
-  if (!cut) clashes.push(...fixingClashes(document, type, mount, place, heightM));
-  if (type.answers === 'climate' && type.mount === 'wall' && !sensesElsewhere(document, device))
-    clashes.push(...outsideWall(document, wall, offsetM), ...nearWindow(document, device));
+  if (!cut) clashes.push(...fixingClashes(project, type, mount, place, heightM));
+  if (type.answers === 'climate' && type.mount === 'wall' && !sensesElsewhere(project, device))
+    clashes.push(...outsideWall(project, wall, offsetM), ...nearWindow(project, device));
   return clashes;
 }
 
@@ -125,19 +125,19 @@ const IN_OPENINGS: ReadonlySet<string> = new Set(['opening-contact', 'radio-cont
 const belongsInOpening = (type: DeviceType): boolean => type.system === 'shade' || IN_OPENINGS.has(type.id);
 
 /** Whether a remote sensor in the room reads for a thermostat. */
-export const sensesElsewhere = (document: ProjectDocument, device: Device): boolean =>
+export const sensesElsewhere = (project: ProjectDocument, device: Device): boolean =>
   device.typeId === 'remote-sensor' ||
-  listOf(document, 'devices').some((other) => other.typeId === 'remote-sensor' && other.roomId === device.roomId);
+  listOf(project, 'devices').some((other) => other.typeId === 'remote-sensor' && other.roomId === device.roomId);
 
 function openingClashes(
-  document: ProjectDocument,
+  project: ProjectDocument,
   wall: Wall,
   offsetM: number,
   heightM: number,
   halfW: number,
   halfH: number,
 ): Clash[] {
-  for (const opening of openingsOf(buildingOf(document), wall)) {
+  for (const opening of openingsOf(buildingOf(project), wall)) {
     const overM = opening.widthM / 2 + halfW - Math.abs(opening.offsetM - offsetM);
     const upM = Math.min(heightM + halfH, opening.headM) - Math.max(heightM - halfH, opening.sillM);
     const about = {
@@ -155,7 +155,7 @@ function openingClashes(
 }
 
 function fixingClashes(
-  document: ProjectDocument,
+  project: ProjectDocument,
   type: DeviceType,
   mount: DeviceType | null,
   place: WallPlace,
@@ -166,14 +166,14 @@ function fixingClashes(
   const clashes: Clash[] = [];
   clashes.push(...overRated(type, load));
   const half = load.patternM[0] / 2;
-  const substrate = solidsOn(document, wall.levelId).substrates.find(
+  const substrate = solidsOn(project, wall.levelId).substrates.find(
     ({ points }) => distance2(points[0] as Point2, place.point) < SUBSTRATE_M,
   )?.substrate;
   const solid = MASONRY.has(wall.kind) || (substrate ?? '').startsWith('solid') || substrate === 'soft-brick';
-  const studs = framingOf(document)
+  const studs = framingOf(project)
     .studs(wall)
     .filter(({ offsetM: at }) => Math.abs(at - offsetM) <= half + 0.006).length;
-  const blocked = isBlockedBehind(document, wall, offsetM - half, offsetM + half, heightM);
+  const blocked = isBlockedBehind(project, wall, offsetM - half, offsetM + half, heightM);
   const fixing = wallFixing(load, studs, blocked, substrate ?? null, solid);
   const figures = { kg: load.massKg, requiredN: fixing.requiredN, into: fixing.into, studs };
   if (!less(1, fixing.share)) return clashes;
@@ -203,9 +203,9 @@ function fixingClashes(
 /** A window so near that its sun falls on a thermostat beside or across from it, m. */
 const SUN_M = 1.5;
 
-export function nearWindow(document: ProjectDocument, device: Device): Clash[] {
-  const building = buildingOf(document);
-  const room = device.roomId === null ? undefined : document.rooms[device.roomId];
+export function nearWindow(project: ProjectDocument, device: Device): Clash[] {
+  const building = buildingOf(project);
+  const room = device.roomId === null ? undefined : project.rooms[device.roomId];
   if (!room) return [];
   for (const wall of building.wallsByLevel[device.levelId] ?? []) {
     for (const opening of openingsOf(building, wall)) {
@@ -227,16 +227,16 @@ export function nearWindow(document: ProjectDocument, device: Device): Clash[] {
 }
 
 /** Whether a wall has a room on one side only, at a point of its centre line. */
-export function isOutsideWall(document: ProjectDocument, wall: Wall, at: Point2): boolean {
+export function isOutsideWall(project: ProjectDocument, wall: Wall, at: Point2): boolean {
   const lengthM = distance2(wall.a, wall.b);
   const [ux, uy] = [(wall.b[0] - wall.a[0]) / lengthM, (wall.b[1] - wall.a[1]) / lengthM];
   const reach = wall.thicknessM / 2 + 0.1;
-  const building = buildingOf(document);
+  const building = buildingOf(project);
   return ![1, -1].every((side) => roomAt(building, wall.levelId, [at[0] - uy * reach * side, at[1] + ux * reach * side]));
 }
 
 /** A wall with nothing but the outside on one side reads the weather, not the room. */
-const outsideWall = (document: ProjectDocument, wall: Wall, offsetM: number): Clash[] =>
-  isOutsideWall(document, wall, wallPoint(wall, offsetM))
+const outsideWall = (project: ProjectDocument, wall: Wall, offsetM: number): Clash[] =>
+  isOutsideWall(project, wall, wallPoint(wall, offsetM))
     ? [clash('climate-outside-wall', 'look', { with: { in: 'walls', id: wall.id } })]
     : [];

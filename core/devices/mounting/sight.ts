@@ -9,10 +9,10 @@ export const SEATED_EAR_M = 1;
 const SEAT_M = 0.7;
 
 /** The seats of a room, each as a place of an ear. */
-export function seatsOf(document: ProjectDocument, levelId: string, roomId: string | null): { feature: Feature; ear: Point3 }[] {
+export function seatsOf(project: ProjectDocument, levelId: string, roomId: string | null): { feature: Feature; ear: Point3 }[] {
   if (roomId === null) return [];
-  const building = buildingOf(document);
-  return solidsOn(document, levelId).seats.flatMap((feature) => {
+  const building = buildingOf(project);
+  return solidsOn(project, levelId).seats.flatMap((feature) => {
     const [at] = feature.points as Point2[];
     if (roomAt(building, levelId, at)?.id !== roomId) return [];
     const count = Math.max(1, Math.floor(feature.widthM / SEAT_M));
@@ -35,9 +35,9 @@ export interface Sight {
 }
 
 /** Lines from every seat of the room to the speaker, or to the four corners of the picture. */
-export function sightOf(document: ProjectDocument, device: Device, type: DeviceType, heightM: number): Sight {
-  const seats = wantsSight(type) ? seatsOf(document, device.levelId, device.roomId) : [];
-  const { opaque } = solidsOn(document, device.levelId);
+export function sightOf(project: ProjectDocument, device: Device, type: DeviceType, heightM: number): Sight {
+  const seats = wantsSight(type) ? seatsOf(project, device.levelId, device.roomId) : [];
+  const { opaque } = solidsOn(project, device.levelId);
   if (seats.length === 0 || opaque.length === 0) return { seats: seats.length, blocked: 0, by: null };
   const goals = goalsOf(device, type, heightM);
   let blocked = 0;

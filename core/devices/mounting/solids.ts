@@ -38,8 +38,8 @@ const SOLIDS = whole<{ readonly on: (levelId: string) => Solids }>({
 });
 
 /** What stands on a level, sorted by what it means for devices; alternatives that do not hold are left out. */
-export const solidsOn = (document: Pick<ProjectDocument, 'features'>, levelId: string): Solids =>
-  derivationsOf(document).get(SOLIDS).on(levelId);
+export const solidsOn = (project: Pick<ProjectDocument, 'features'>, levelId: string): Solids =>
+  derivationsOf(project).get(SOLIDS).on(levelId);
 
 function solidsAmong(all: readonly Feature[]): Solids {
   const features = all.filter((f) => f.choiceOf === '' || f.chosen);

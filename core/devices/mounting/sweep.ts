@@ -46,18 +46,18 @@ export function sweepOf(device: Device, type: DeviceType, mount: DeviceType | nu
 
 /** What stands in the space that a device sweeps: walls beside it, casework, beams. */
 export function sweepClashes(
-  document: ProjectDocument,
+  project: ProjectDocument,
   device: Device,
   type: DeviceType,
   mount: DeviceType | null,
   heightM: number,
 ): Clash[] {
-  const wall = mount?.holds ? wallPlaceOf(document, device)?.wall : undefined;
+  const wall = mount?.holds ? wallPlaceOf(project, device)?.wall : undefined;
   const sweep = wall && sweepOf(device, type, mount, wall);
   if (!sweep) return [];
   const half = halfFace(type)[1];
   const figures = { outM: sweep.outM, turnDeg: Math.round((sweep.turnRad * 180) / Math.PI) };
-  for (const solid of [...solidsOn(document, device.levelId).opaque, ...solidsOn(document, device.levelId).obstacles]) {
+  for (const solid of [...solidsOn(project, device.levelId).opaque, ...solidsOn(project, device.levelId).obstacles]) {
     const { feature, footprints } = solid;
     if (feature.topM <= heightM - half + 1e-6 || feature.bottomM >= heightM + half - 1e-6) continue;
     if (footprints.every((footprint) => outlineGap(sweep.outline, footprint) > 1e-6)) continue;
@@ -65,8 +65,8 @@ export function sweepClashes(
       clash('mount-sweep', 'look', { with: { in: 'features', id: feature.id }, figures: { ...figures, thing: feature.kind } }),
     ];
   }
-  const room = device.roomId === null ? undefined : document.rooms[device.roomId];
-  for (const other of room ? (buildingOf(document).wallsByLevel[device.levelId] ?? []) : []) {
+  const room = device.roomId === null ? undefined : project.rooms[device.roomId];
+  for (const other of room ? (buildingOf(project).wallsByLevel[device.levelId] ?? []) : []) {
     if (other.id === wall.id || isInLine(other, wall) || !isSideOf(room!, other)) continue;
     if (!less(outlineGap(sweep.outline, [other.a, other.b]), other.thicknessM / 2)) continue;
     return [clash('mount-sweep', 'look', { with: { in: 'walls', id: other.id }, figures: { ...figures, thing: 'wall' } })];

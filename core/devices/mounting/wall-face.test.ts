@@ -20,10 +20,10 @@ import { sweepOf } from './sweep.ts';
 const ids = countedIds();
 const house = smallHouse();
 const { middle, south1 } = house.walls;
-const put = (document: ProjectDocument, side: 'left' | 'right', typeId: string, offsetM: number, heightM: number) => {
-  const placed = placeOnFace(document, document.walls.middle, side, typeId, { offsetM, heightM }, ids);
+const put = (project: ProjectDocument, side: 'left' | 'right', typeId: string, offsetM: number, heightM: number) => {
+  const placed = placeOnFace(project, project.walls.middle, side, typeId, { offsetM, heightM }, ids);
   if (!placed.ok) throw new Error(placed.problem.code);
-  return { document: applied(document, placed.value.operations), device: placed.value.devices[0] };
+  return { document: applied(project, placed.value.operations), device: placed.value.devices[0] };
 };
 
 describe('the face of a wall', () => {
@@ -39,16 +39,16 @@ describe('the face of a wall', () => {
   });
 
   it('keeps what is moved beyond its ends and below the floor on the wall', () => {
-    const { document, device } = put(house, 'left', 'keypad', 1.25, 1.2);
-    const moved = moveOnFace(document, middle, 'left', [{ deviceId: device.id, to: { offsetM: 9, heightM: -0.4 } }]);
+    const { document: project, device } = put(house, 'left', 'keypad', 1.25, 1.2);
+    const moved = moveOnFace(project, middle, 'left', [{ deviceId: device.id, to: { offsetM: 9, heightM: -0.4 } }]);
     if (!moved.ok) throw new Error(moved.problem.code);
-    expect(applied(document, moved.value).devices[device.id]).to.include({ x: 5.1, y: 4.07, heightM: 0, roomId: 'a' });
+    expect(applied(project, moved.value).devices[device.id]).to.include({ x: 5.1, y: 4.07, heightM: 0, roomId: 'a' });
   });
 
   it('draws a place to boxes, bays, the usual height and a seat in front, each axis to the nearest', () => {
-    const { document } = put(house, 'left', 'network-drop', 3, 0.45);
+    const { document: project } = put(house, 'left', 'network-drop', 3, 0.45);
     const sofa = newFeature({ id: 's', levelId: 'm', kind: 'sofa', points: [[3, 2.3]] });
-    const furnished = { ...document, features: { s: sofa } };
+    const furnished = { ...project, features: { s: sofa } };
     const keypad: DeviceType = house.deviceTypes.keypad;
     const guide = (offsetM: number, heightM: number, side: 'left' | 'right' = 'left') => {
       const { place, guides } = guideOnFace(furnished, middle, side, keypad, { offsetM, heightM }, 0.06);
@@ -83,16 +83,16 @@ describe('the face of a wall', () => {
 describe('guides on the plan', () => {
   it('are lights, seats, the middle of the room and the middle of a bay', () => {
     const light = newFeature({ id: 'l', levelId: 'm', kind: 'recessed-light', points: [[1.5, 1]] });
-    const document = { ...house, features: { l: light } };
+    const project = { ...house, features: { l: light } };
     const type = house.deviceTypes['ceiling-speaker'];
-    const guided = guideTo(document, 'm', type, [1.56, 3.04], 0.1);
+    const guided = guideTo(project, 'm', type, [1.56, 3.04], 0.1);
     expect(guided.guides.map(({ kind, axis }) => [kind, axis])).to.deep.equal([
       ['light', 'x'],
       ['bay', 'y'],
     ]);
     expect(guided.at).to.deep.equal([1.5, 3]);
-    expect(guideTo(document, 'm', type, [2.5, 3.3], 0.1).at[0]).to.equal(2.55);
-    expect(guideTo(document, 'm', type, [30, 3], 0.1)).to.deep.equal({ at: [30, 3], guides: [] });
+    expect(guideTo(project, 'm', type, [2.5, 3.3], 0.1).at[0]).to.equal(2.55);
+    expect(guideTo(project, 'm', type, [30, 3], 0.1)).to.deep.equal({ at: [30, 3], guides: [] });
   });
 
   it('know a joist that was measured, and do not pull from one end of a bay to its middle when zoomed out', () => {
@@ -137,8 +137,8 @@ describe('mounts', () => {
   });
 
   const arm = (at: [number, number]) => {
-    const { document, devices } = withDevices(house, [{ typeId: 'display', at, more: { mountTypeId: 'mount-arm' } }], ids);
-    return { document, device: devices[0] };
+    const { project, devices } = withDevices(house, [{ typeId: 'display', at, more: { mountTypeId: 'mount-arm' } }], ids);
+    return { document: project, device: devices[0] };
   };
 
   it('sweep the ground in front of them: half the width, the reach and the depth at least', () => {
@@ -155,7 +155,7 @@ describe('mounts', () => {
   });
 
   it('are told of a wall or a cabinet in the space they sweep', () => {
-    const codes = (document: ProjectDocument, id: string) => clashesOf(document, document.devices[id]).map(({ code }) => code);
+    const codes = (project: ProjectDocument, id: string) => clashesOf(project, project.devices[id]).map(({ code }) => code);
     const free = arm([2.55, 0.1]);
     expect(codes(free.document, free.device.id)).to.not.include('mount-sweep');
     const corner = arm([0.75, 0.1]);
@@ -168,33 +168,33 @@ describe('mounts', () => {
   });
 
   it('of a display with a box of its own ask for that box', () => {
-    const { document, devices } = withDevices(house, [{ typeId: 'fireplace-display', at: [2.5, 0.1] }], ids);
+    const { project, devices } = withDevices(house, [{ typeId: 'fireplace-display', at: [2.5, 0.1] }], ids);
     const [device] = devices;
-    expect(clashesOf(document, device)).to.deep.include({
-      ...clashesOf(document, device).find(({ code }) => code === 'mount-no-far-device')!,
+    expect(clashesOf(project, device)).to.deep.include({
+      ...clashesOf(project, device).find(({ code }) => code === 'mount-no-far-device')!,
       rank: 'stop',
       figures: { far: 'Connection box of a display', lead: 'lead from its box' },
     });
-    const after = withDevices(document, [{ typeId: 'connection-box', at: [2.5, 0.1] }], ids).document;
+    const after = withDevices(project, [{ typeId: 'connection-box', at: [2.5, 0.1] }], ids).project;
     expect(clashesOf(after, after.devices[device.id]).map(({ code }) => code)).to.not.include('mount-no-far-device');
   });
 
   it('are found again after an edit as they are from nothing: a box that goes, a plate that is made or taken away', () => {
-    const agrees = (document: ProjectDocument) => {
-      const kept = allClashes(document);
-      for (const device of Object.values(document.devices))
+    const agrees = (project: ProjectDocument) => {
+      const kept = allClashes(project);
+      for (const device of Object.values(project.devices))
         expect(
           (kept.get(device.id) ?? []).map(({ code }) => code),
           device.typeId,
-        ).to.deep.equal(clashesOf(document, device).map(({ code }) => code));
+        ).to.deep.equal(clashesOf(project, device).map(({ code }) => code));
     };
-    const step = (document: ProjectDocument, operations: Parameters<typeof applied>[1]) => {
-      const next = applied(document, operations);
+    const step = (project: ProjectDocument, operations: Parameters<typeof applied>[1]) => {
+      const next = applied(project, operations);
       agrees(next);
       return next;
     };
     // The box stands in the other room, farther away than devices look for each other.
-    const { document, devices } = withDevices(
+    const { project, devices } = withDevices(
       house,
       [
         { typeId: 'fireplace-display', at: [1, 0.1] },
@@ -204,9 +204,9 @@ describe('mounts', () => {
       ],
       ids,
     );
-    agrees(document);
+    agrees(project);
     const [display, box, drop, coax] = devices;
-    const without = step(document, removeWithDependants(document, 'devices', box.id));
+    const without = step(project, removeWithDependants(project, 'devices', box.id));
     expect(
       allClashes(without)
         .get(display.id)!

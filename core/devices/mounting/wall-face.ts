@@ -63,23 +63,23 @@ export function besideWall(wall: Wall, side: WallSide, offsetM: number, asideM =
 const IN_ROOM_M = 0.05;
 
 /** The room on one side of a wall, at an offset from its end a; undefined is outdoors. */
-export const roomOnSide = (document: ProjectDocument, wall: Wall, side: WallSide, offsetM: number): Room | undefined =>
-  roomAt(buildingOf(document), wall.levelId, besideWall(wall, side, offsetM, wall.thicknessM / 2 + IN_ROOM_M));
+export const roomOnSide = (project: ProjectDocument, wall: Wall, side: WallSide, offsetM: number): Room | undefined =>
+  roomAt(buildingOf(project), wall.levelId, besideWall(wall, side, offsetM, wall.thicknessM / 2 + IN_ROOM_M));
 
 /** Where a device is on a wall, and which side it faces; null where it is on another one. */
 export function facePlaceOf(
-  document: ProjectDocument,
+  project: ProjectDocument,
   wall: Wall,
   device: Device,
 ): (FacePlace & { readonly side: WallSide }) | null {
-  const place = wallPlaceOf(document, device);
+  const place = wallPlaceOf(project, device);
   if (place?.wall.id !== wall.id) return null;
-  return { offsetM: place.offsetM, heightM: heightOf(document, device), side: facedSide(wall, device.facingRad) };
+  return { offsetM: place.offsetM, heightM: heightOf(project, device), side: facedSide(wall, device.facingRad) };
 }
 
 /** Puts a device of a type on one side of a wall at a height, with its number and runs. Problems: those of `placeDevice`. */
 export function placeOnFace(
-  document: ProjectDocument,
+  project: ProjectDocument,
   wall: Wall,
   side: WallSide,
   typeId: string,
@@ -87,7 +87,7 @@ export function placeOnFace(
   ids: IdSource,
 ): Outcome<Placed> {
   return placeAll(
-    document,
+    project,
     wall.levelId,
     [{ typeId, at: besideWall(wall, side, offsetM), heightM: tidyM(Math.max(0, heightM)) }],
     ids,
@@ -96,7 +96,7 @@ export function placeOnFace(
 
 /** What would keep a device of a type from being built at a place of a wall: nothing is placed for it. */
 export function clashesOnFace(
-  document: ProjectDocument,
+  project: ProjectDocument,
   wall: Wall,
   side: WallSide,
   typeId: string,
@@ -104,7 +104,7 @@ export function clashesOnFace(
 ): Clash[] {
   const [x, y] = wallPoint(wall, offsetM);
   const [nx, ny] = outOf(wall, side);
-  const room = roomOnSide(document, wall, side, offsetM);
+  const room = roomOnSide(project, wall, side, offsetM);
   const device = newDevice({
     id: 'ghost',
     typeId,
@@ -116,18 +116,18 @@ export function clashesOnFace(
     heightM: Math.max(0, heightM),
     facingRad: Math.atan2(ny, nx),
   });
-  return clashesOf(document, device);
+  return clashesOf(project, device);
 }
 
 /** Moves devices along and up a wall, to the side that is looked at. Problems: those of `moveDevices`. */
 export function moveOnFace(
-  document: ProjectDocument,
+  project: ProjectDocument,
   wall: Wall,
   side: WallSide,
   moves: readonly { readonly deviceId: string; readonly to: FacePlace }[],
 ): Outcome<Operation[]> {
   return moveDevices(
-    document,
+    project,
     moves.map(({ deviceId, to }) => ({
       deviceId,
       to: besideWall(wall, side, to.offsetM),
@@ -142,7 +142,7 @@ export function moveOnFace(
  * each axis within `reachM`.
  */
 export function guideOnFace(
-  document: ProjectDocument,
+  project: ProjectDocument,
   wall: Wall,
   side: WallSide,
   type: Pick<DeviceType, 'system' | 'defaultHeightM'>,
@@ -150,23 +150,23 @@ export function guideOnFace(
   reachM: number,
   without: ReadonlySet<string> = new Set(),
 ): { readonly place: FacePlace; readonly guides: readonly FaceGuide[] } {
-  const building = buildingOf(document);
+  const building = buildingOf(project);
   const lengthM = wallLength(wall);
   const upright: FaceGuide[] = [{ kind: 'middle', axis: 'offset', atM: lengthM / 2 }];
   const level: FaceGuide[] = type.defaultHeightM === null ? [] : [{ kind: 'usual', axis: 'height', atM: type.defaultHeightM }];
-  for (const device of onLevel(document, 'devices', wall.levelId)) {
+  for (const device of onLevel(project, 'devices', wall.levelId)) {
     if (without.has(device.id)) continue;
-    const there = facePlaceOf(document, wall, device);
+    const there = facePlaceOf(project, wall, device);
     if (!there || there.side !== side) continue;
     upright.push({ kind: 'device', axis: 'offset', atM: there.offsetM });
     level.push({ kind: 'height', axis: 'height', atM: there.heightM });
   }
   for (const opening of openingsOf(building, wall)) upright.push({ kind: 'opening', axis: 'offset', atM: opening.offsetM });
-  const bay = bayAt(framingOf(document).studs(wall), place.offsetM);
+  const bay = bayAt(framingOf(project).studs(wall), place.offsetM);
   if (bay) upright.push({ kind: 'bay', axis: 'offset', atM: bay.middleM });
-  const room = roomOnSide(document, wall, side, place.offsetM);
+  const room = roomOnSide(project, wall, side, place.offsetM);
   const [ux, uy] = [(wall.b[0] - wall.a[0]) / lengthM, (wall.b[1] - wall.a[1]) / lengthM];
-  for (const target of room ? lineUps(document, room, type.system, without) : []) {
+  for (const target of room ? lineUps(project, room, type.system, without) : []) {
     if (target.kind !== 'seat') continue;
     const alongM = (target.at[0] - wall.a[0]) * ux + (target.at[1] - wall.a[1]) * uy;
     if (alongM > 0 && alongM < lengthM) upright.push({ kind: 'seat', axis: 'offset', atM: alongM });

@@ -23,11 +23,11 @@ export function checkMap(map: ConductorMap): Outcome<ConductorMap> {
 
 /** Changes a map everywhere it is used. Problems: those of `checkMap`, `record-gone`. */
 export function changeMap(
-  document: ProjectDocument,
+  project: ProjectDocument,
   mapId: string,
   after: Partial<Omit<ConductorMap, 'id'>>,
 ): Outcome<Operation[]> {
-  const map = document.conductorMaps[mapId];
+  const map = project.conductorMaps[mapId];
   if (!map) return err('record-gone', { in: 'conductorMaps', id: mapId });
   const sound = checkMap({ ...map, ...after });
   if (!sound.ok) return sound;

@@ -80,29 +80,29 @@ describe('a recipe', () => {
     });
   });
 
-  const put = (document: typeof house, typeId: string, id: string, at: [number, number]) => {
-    const placed = placeDevice(document, { typeId, levelId: 'm', at }, { device: id, run: (n) => `${id}_${n}` });
+  const put = (project: typeof house, typeId: string, id: string, at: [number, number]) => {
+    const placed = placeDevice(project, { typeId, levelId: 'm', at }, { device: id, run: (n) => `${id}_${n}` });
     if (!placed.ok) throw new Error(placed.problem.code);
-    const applied = applyChange(document, placed.value);
+    const applied = applyChange(project, placed.value);
     if (!applied.ok) throw new Error(applied.problem.code);
     return applied.value;
   };
 
   it('says which runs a change adds, alters and removes before it is made; issued runs stay', () => {
-    let document = put(put(house, 'network-drop', 'one', [1, 0.1]), 'network-drop', 'two', [2, 0.1]);
-    document = { ...document, runs: { ...document.runs, two_2: { ...document.runs.two_2, state: 'issued' } } };
+    let project = put(put(house, 'network-drop', 'one', [1, 0.1]), 'network-drop', 'two', [2, 0.1]);
+    project = { ...project, runs: { ...project.runs, two_2: { ...project.runs.two_2, state: 'issued' } } };
     const [first] = typeOf('network-drop').cables;
     let count = 0;
-    const change = changeRecipe(document, 'network-drop', [{ ...first, purpose: 'desk' }], () => `n${++count}`);
+    const change = changeRecipe(project, 'network-drop', [{ ...first, purpose: 'desk' }], () => `n${++count}`);
     if (!change.ok) throw new Error(change.problem.code);
     expect(change.value.added).to.deep.equal([]);
     expect(change.value.altered.map(({ id }) => id)).to.deep.equal(['one_1', 'two_1']);
     expect(change.value.removed.map(({ id }) => id)).to.deep.equal(['one_2']);
     expect(change.value.kept.map(({ id }) => id)).to.deep.equal(['two_2']);
-    const made = applyChange(document, change.value);
+    const made = applyChange(project, change.value);
     expect(made.ok && Object.keys(made.value.runs).sort()).to.deep.equal(['one_1', 'two_1', 'two_2']);
     const grown = changeRecipe(
-      document,
+      project,
       'network-drop',
       [...typeOf('network-drop').cables, leg({ purpose: 'third' })],
       () => `n${++count}`,
@@ -117,11 +117,11 @@ describe('a recipe', () => {
   });
 
   it('runs a speaker from its volume control, and that to the rack; a chain goes on from device to device', () => {
-    let document = put(house, 'volume-control', 'vc', [5.1, 1]);
-    document = put(document, 'controlled-speaker', 'sp', [3, 2]);
-    expect(document.runs.vc_1.toDeviceId).to.equal(null);
-    expect(document.runs.sp_1).to.include({ toDeviceId: 'vc', rackSlackM: 0.8, farConnector: 'screw block' });
-    for (const [n, x] of [1, 2, 3].entries()) document = put(document, 'bus-push-button', `b${n}`, [x, 0.1]);
-    expect(['b0_1', 'b1_1', 'b2_1'].map((id) => document.runs[id].toDeviceId)).to.deep.equal([null, 'b0', 'b1']);
+    let project = put(house, 'volume-control', 'vc', [5.1, 1]);
+    project = put(project, 'controlled-speaker', 'sp', [3, 2]);
+    expect(project.runs.vc_1.toDeviceId).to.equal(null);
+    expect(project.runs.sp_1).to.include({ toDeviceId: 'vc', rackSlackM: 0.8, farConnector: 'screw block' });
+    for (const [n, x] of [1, 2, 3].entries()) project = put(project, 'bus-push-button', `b${n}`, [x, 0.1]);
+    expect(['b0_1', 'b1_1', 'b2_1'].map((id) => project.runs[id].toDeviceId)).to.deep.equal([null, 'b0', 'b1']);
   });
 });

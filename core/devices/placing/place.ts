@@ -27,26 +27,26 @@ export interface NewIds {
  * `holder` is one who works without a connection, with device numbers taken along. Problems: `type-missing`, `level-missing`.
  */
 export function placeDevice(
-  document: ProjectDocument,
+  project: ProjectDocument,
   wanted: { typeId: string; levelId: string; at: Point2; facingRad?: number; holder?: string },
   ids: NewIds,
 ): Outcome<{ device: Device; runs: Run[]; operations: Operation[] }> {
-  const type = document.deviceTypes[wanted.typeId];
+  const type = project.deviceTypes[wanted.typeId];
   if (!type) return err('type-missing', { kind: 'invalid', field: 'typeId' });
-  if (!document.levels[wanted.levelId]) return err('level-missing', { kind: 'invalid', field: 'levelId' });
-  const snapped = snapDevice(buildingOf(document), wanted.levelId, type, wanted.at);
+  if (!project.levels[wanted.levelId]) return err('level-missing', { kind: 'invalid', field: 'levelId' });
+  const snapped = snapDevice(buildingOf(project), wanted.levelId, type, wanted.at);
   const place = { levelId: wanted.levelId, roomId: snapped.roomId };
   const device = newDevice({
     id: ids.device,
     typeId: type.id,
     ...place,
-    number: firstFreeNumber(document, { ...place, typeId: type.id }, type.cables.length, wanted.holder),
+    number: firstFreeNumber(project, { ...place, typeId: type.id }, type.cables.length, wanted.holder),
     x: snapped.x,
     y: snapped.y,
     heightM: type.defaultHeightM,
     facingRad: snapped.facingRad ?? wanted.facingRad ?? -Math.PI / 2,
   });
-  const runs = runsFor(document, device, usualLegs(type), ids.run);
+  const runs = runsFor(project, device, usualLegs(type), ids.run);
   return ok({ device, runs, operations: [create('devices', device), ...runs.map((run) => create('runs', run))] });
 }
 
@@ -61,10 +61,10 @@ export interface DeviceMove {
  * Moves devices. One that comes into another room takes a number there, and its drafted runs follow;
  * runs already issued keep theirs. A plate goes with its devices where they all move alike. Problems: `record-gone`.
  */
-export function moveDevices(document: ProjectDocument, moves: readonly DeviceMove[]): Outcome<Operation[]> {
+export function moveDevices(project: ProjectDocument, moves: readonly DeviceMove[]): Outcome<Operation[]> {
   const operations: (Operation | null)[] = [];
   const moved = new Map<string, Device>();
-  let working = document;
+  let working = project;
   for (const move of moves) {
     const device = working.devices[move.deviceId];
     if (!device) return err('record-gone', { in: 'devices', id: move.deviceId });
@@ -104,13 +104,13 @@ export function moveDevices(document: ProjectDocument, moves: readonly DeviceMov
       if (!last) working = withRecords(working, 'runs', [{ ...run, ...renumbered }]);
     }
   }
-  return ok([...operations.filter((operation) => operation !== null), ...platesFollowing(document, moved)]);
+  return ok([...operations.filter((operation) => operation !== null), ...platesFollowing(project, moved)]);
 }
 
 /** Removes devices with their runs. Refused where a run was already issued: `run-issued` (with its number). */
-export function removeDevices(document: ProjectDocument, deviceIds: readonly string[]): Outcome<Operation[]> {
+export function removeDevices(project: ProjectDocument, deviceIds: readonly string[]): Outcome<Operation[]> {
   const gone = new Set(deviceIds);
-  const issued = listOf(document, 'runs').find((run) => gone.has(run.deviceId) && isKept(run));
+  const issued = listOf(project, 'runs').find((run) => gone.has(run.deviceId) && isKept(run));
   if (issued)
     return err('run-issued', {
       kind: 'prohibited',
@@ -118,6 +118,6 @@ export function removeDevices(document: ProjectDocument, deviceIds: readonly str
       number: issued.number,
       state: issued.state,
     });
-  const spent = listOf(document, 'runs').flatMap((run) => (gone.has(run.deviceId) ? (spendNumber(document, run) ?? []) : []));
-  return ok([...spent, ...deviceIds.flatMap((id) => removeWithDependants(document, 'devices', id))]);
+  const spent = listOf(project, 'runs').flatMap((run) => (gone.has(run.deviceId) ? (spendNumber(project, run) ?? []) : []));
+  return ok([...spent, ...deviceIds.flatMap((id) => removeWithDependants(project, 'devices', id))]);
 }

@@ -15,9 +15,9 @@ import {
 import { speakerGrid } from './coverage.ts';
 
 const ids = countedIds();
-const put = (document: ProjectDocument, typeId: string, at: [number, number]) => {
-  const made = withDevices(document, [{ typeId, at }], ids);
-  return { document: made.document, device: made.devices[0] };
+const put = (project: ProjectDocument, typeId: string, at: [number, number]) => {
+  const made = withDevices(project, [{ typeId, at }], ids);
+  return { document: made.project, device: made.devices[0] };
 };
 const house = smallHouse();
 
@@ -63,21 +63,21 @@ describe('even coverage from the ceiling', () => {
 
 describe('placing', () => {
   it('by typed distances from two walls, measured from their faces', () => {
-    const { document, device } = put(house, 'ceiling-speaker', [2, 1.5]);
-    const [first, second] = wallDistances(document, device);
+    const { document: project, device } = put(house, 'ceiling-speaker', [2, 1.5]);
+    const [first, second] = wallDistances(project, device);
     expect(first.wall.id).to.equal('south1');
     expect(first.distanceM).to.be.closeTo(1.5 - 0.06, 1e-9);
     expect(second.wall.id).to.equal('west');
-    const moved = setWallDistance(document, device.id, 'west', 1.2);
-    expect(moved.ok && applied(document, moved.value).devices[device.id]).to.include({ x: 1.26, y: 1.5 });
+    const moved = setWallDistance(project, device.id, 'west', 1.2);
+    expect(moved.ok && applied(project, moved.value).devices[device.id]).to.include({ x: 1.26, y: 1.5 });
     // A box in a wall is measured along it, from the corner.
     const box = put(house, 'keypad', [2, 0.05]);
     expect(wallDistances(box.document, box.device).map(({ wall }) => wall.id)).to.deep.equal(['west']);
   });
 
   it('as a mirrored pair, and on both walls with the spare stored', () => {
-    const { document, device } = put(house, 'ceiling-speaker', [1.5, 2]);
-    const pair = mirrorDevice(document, device.id, 'x', 'pair', ids);
+    const { document: project, device } = put(house, 'ceiling-speaker', [1.5, 2]);
+    const pair = mirrorDevice(project, device.id, 'x', 'pair', ids);
     if (!pair.ok) throw new Error(pair.problem.code);
     expect(pair.value.devices[0].x).to.be.closeTo(3.6, 0.03);
     const display = put(house, 'display', [0.05, 2]);
@@ -92,23 +92,23 @@ describe('placing', () => {
   it('aims at a seat and sets several to one height', () => {
     const first = put(house, 'wall-speaker', [2, 0.05]);
     const { device } = first;
-    let document = applied(first.document, aimAt(first.document, [device.id], [2, 2]));
-    expect(document.devices[device.id].facingRad).to.be.closeTo(Math.PI / 2, 0.03);
-    const other = put(document, 'keypad', [1, 0.05]);
-    document = applied(other.document, alignHeights(other.document, [device.id, other.device.id]));
-    expect(document.devices[other.device.id].heightM).to.equal(1.1);
+    let project = applied(first.document, aimAt(first.document, [device.id], [2, 2]));
+    expect(project.devices[device.id].facingRad).to.be.closeTo(Math.PI / 2, 0.03);
+    const other = put(project, 'keypad', [1, 0.05]);
+    project = applied(other.document, alignHeights(other.document, [device.id, other.device.id]));
+    expect(project.devices[other.device.id].heightM).to.equal(1.1);
   });
 
   it('by a template made of one room and laid into another', () => {
-    let document = put(put(house, 'ceiling-speaker', [1.275, 2.05]).document, 'keypad', [5.05, 3]).document;
-    document = applied(
-      document,
-      answerCell(document, 'a', 'sound', 'wanted', () => 'c1'),
+    let project = put(put(house, 'ceiling-speaker', [1.275, 2.05]).document, 'keypad', [5.05, 3]).document;
+    project = applied(
+      project,
+      answerCell(project, 'a', 'sound', 'wanted', () => 'c1'),
     );
-    const template = templateOf(document, 'a', 't1', 'Listening room');
+    const template = templateOf(project, 'a', 't1', 'Listening room');
     expect(template.cells).to.deep.equal([{ topic: 'sound', answer: 'wanted', count: 2 }]);
     const laid = applyTemplate(
-      document,
+      project,
       'b',
       { ...template, devices: [...template.devices, { ...template.devices[0], typeId: 'gone' }] },
       ids,
@@ -119,6 +119,6 @@ describe('placing', () => {
     expect(speaker.roomId).to.equal('b');
     expect(speaker.x).to.be.closeTo(5.1 + 1.275, 0.03);
     expect(keypad).to.include({ x: 10.2, roomId: 'b' });
-    expect(applied(document, laid.value.operations)).to.be.an('object');
+    expect(applied(project, laid.value.operations)).to.be.an('object');
   });
 });

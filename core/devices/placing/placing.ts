@@ -36,8 +36,8 @@ interface Wanted {
 }
 
 /** Places several devices in one change, each with its number and runs. Problems: those of `placeDevice`. */
-export function placeAll(document: ProjectDocument, levelId: string, wanted: readonly Wanted[], ids: IdSource): Outcome<Placed> {
-  let working = document;
+export function placeAll(project: ProjectDocument, levelId: string, wanted: readonly Wanted[], ids: IdSource): Outcome<Placed> {
+  let working = project;
   const devices: Device[] = [];
   const operations: Operation[] = [];
   for (const { typeId, at, heightM, name, more } of wanted) {
@@ -59,14 +59,14 @@ export function placeAll(document: ProjectDocument, levelId: string, wanted: rea
 
 /** An even field of ceiling speakers for a room, with the figures it comes from. */
 export function coverRoom(
-  document: ProjectDocument,
+  project: ProjectDocument,
   roomId: string,
   typeId: string,
   overlap: Overlap,
   ear: keyof typeof EAR_M,
 ): Outcome<SpeakerGrid & { readonly at: readonly Point2[] }> {
-  const room = document.rooms[roomId];
-  const type = document.deviceTypes[typeId];
+  const room = project.rooms[roomId];
+  const type = project.deviceTypes[typeId];
   if (!room) return err('record-gone', { in: 'rooms', id: roomId });
   if (!type || attachmentOf(type) !== 'ceiling')
     return err('type-not-for-ceiling', { kind: 'invalid', field: 'typeId', name: type?.name ?? typeId });
@@ -74,7 +74,7 @@ export function coverRoom(
   const found = speakerGrid({
     lengthM: box.maxX - box.minX,
     widthM: box.maxY - box.minY,
-    ceilingM: ceilingHeightOf(room, document.levels[room.levelId]),
+    ceilingM: ceilingHeightOf(room, project.levels[room.levelId]),
     earM: EAR_M[ear],
     coverageRad: type.coverageRad ?? Math.PI / 2,
     overlap,
@@ -100,14 +100,14 @@ export function mirroredPlace(room: Room, at: Point2, axis: Axis): Point2 {
  * Problems: `not-in-a-room`, those of `placeDevice`.
  */
 export function mirrorDevice(
-  document: ProjectDocument,
+  project: ProjectDocument,
   deviceId: string,
   axis: Axis,
   as: 'pair' | 'spare',
   ids: IdSource,
 ): Outcome<Placed> {
-  const device = document.devices[deviceId];
-  const room = device?.roomId ? document.rooms[device.roomId] : undefined;
+  const device = project.devices[deviceId];
+  const room = device?.roomId ? project.rooms[device.roomId] : undefined;
   if (!device || !room) return err('not-in-a-room', { kind: 'invalid', field: 'device' });
   const at = mirroredPlace(room, [device.x, device.y], axis);
   // A wall device must fall on the side of the wall that faces the room.
@@ -119,23 +119,23 @@ export function mirrorDevice(
     wishes: device.wishes,
     ...(as === 'spare' ? { fitting: 'spare' } : {}),
   };
-  return placeAll(document, device.levelId, [{ typeId: device.typeId, at: inward, heightM: device.heightM, more }], ids);
+  return placeAll(project, device.levelId, [{ typeId: device.typeId, at: inward, heightM: device.heightM, more }], ids);
 }
 
 /** Lays an even field of ceiling speakers into a room, in one change. Problems: those of `coverRoom` and `placeAll`. */
 export function placeField(
-  document: ProjectDocument,
+  project: ProjectDocument,
   roomId: string,
   typeId: string,
   overlap: Overlap,
   ear: keyof typeof EAR_M,
   ids: IdSource,
 ): Outcome<Placed> {
-  const covered = coverRoom(document, roomId, typeId, overlap, ear);
+  const covered = coverRoom(project, roomId, typeId, overlap, ear);
   if (!covered.ok) return covered;
   return placeAll(
-    document,
-    document.rooms[roomId].levelId,
+    project,
+    project.rooms[roomId].levelId,
     covered.value.at.map((at) => ({ typeId, at })),
     ids,
   );
@@ -152,17 +152,17 @@ export interface WallDistance {
 const ON_WALL_M = 0.35;
 
 /** The two walls that a device is measured from on site: the nearest one, and the nearest that is not parallel to it. */
-export const wallDistances = (document: ProjectDocument, device: Device): WallDistance[] =>
-  wallDistancesAt(document, device, attachmentOf(document.deviceTypes[device.typeId]) === 'wall');
+export const wallDistances = (project: ProjectDocument, device: Device): WallDistance[] =>
+  wallDistancesAt(project, device, attachmentOf(project.deviceTypes[device.typeId]) === 'wall');
 
 /** The same for any place; one that is on a wall is measured from the nearest wall beside it alone. */
 export function wallDistancesAt(
-  document: ProjectDocument,
+  project: ProjectDocument,
   device: Pick<Device, 'levelId' | 'roomId' | 'x' | 'y' | 'facingRad'>,
   onWall: boolean,
 ): WallDistance[] {
-  const building = buildingOf(document);
-  const room = device.roomId === null ? roomAt(building, device.levelId, [device.x, device.y]) : document.rooms[device.roomId];
+  const building = buildingOf(project);
+  const room = device.roomId === null ? roomAt(building, device.levelId, [device.x, device.y]) : project.rooms[device.roomId];
   if (!room) return [];
   const p: Point2 = [device.x, device.y];
   const around = (building.wallsByLevel[device.levelId] ?? []).flatMap((wall): WallDistance[] => {
@@ -189,30 +189,30 @@ export function wallDistancesAt(
 
 /** Moves a device so that it is a typed distance from the face of a wall, m. Problems: `record-gone`, those of `moveDevices`. */
 export function setWallDistance(
-  document: ProjectDocument,
+  project: ProjectDocument,
   deviceId: string,
   wallId: string,
   distanceM: number,
 ): Outcome<Operation[]> {
-  const device = document.devices[deviceId];
-  const known = device && wallDistances(document, device).find(({ wall }) => wall.id === wallId);
+  const device = project.devices[deviceId];
+  const known = device && wallDistances(project, device).find(({ wall }) => wall.id === wallId);
   if (!known) return err('record-gone', { in: 'walls', id: wallId });
   const by = distanceM - known.distanceM;
-  return moveDevices(document, [{ deviceId, to: [tidyM(device.x + known.away[0] * by), tidyM(device.y + known.away[1] * by)] }]);
+  return moveDevices(project, [{ deviceId, to: [tidyM(device.x + known.away[0] * by), tidyM(device.y + known.away[1] * by)] }]);
 }
 
 /** Turns devices towards a point of their level. */
-export function aimAt(document: ProjectDocument, deviceIds: readonly string[], at: Point2): Operation[] {
+export function aimAt(project: ProjectDocument, deviceIds: readonly string[], at: Point2): Operation[] {
   return deviceIds.flatMap((id) => {
-    const device = document.devices[id];
+    const device = project.devices[id];
     const operation = device && update('devices', device, { facingRad: Math.atan2(at[1] - device.y, at[0] - device.x) });
     return operation ? [operation] : [];
   });
 }
 
 /** Sets several devices to one height: that of the first. */
-export function alignHeights(document: ProjectDocument, deviceIds: readonly string[]): Operation[] {
-  const [first, ...rest] = deviceIds.flatMap((id) => document.devices[id] ?? []);
+export function alignHeights(project: ProjectDocument, deviceIds: readonly string[]): Operation[] {
+  const [first, ...rest] = deviceIds.flatMap((id) => project.devices[id] ?? []);
   return rest.flatMap((device) => {
     const operation = update('devices', device, { heightM: first.heightM });
     return operation ? [operation] : [];
@@ -220,18 +220,18 @@ export function alignHeights(document: ProjectDocument, deviceIds: readonly stri
 }
 
 /** The devices of a room as a template; places are shares of the room's box. */
-export function templateOf(document: ProjectDocument, roomId: string, id: string, name: string): RoomTemplate {
-  const room = document.rooms[roomId];
+export function templateOf(project: ProjectDocument, roomId: string, id: string, name: string): RoomTemplate {
+  const room = project.rooms[roomId];
   const box = boundsOf(room.polygon as Point2[])!;
   const share = (value: number, low: number, high: number) => Math.min(1, Math.max(0, (value - low) / (high - low)));
   return {
     id,
     name,
     use: room.use,
-    cells: Object.values(document.briefCells)
+    cells: Object.values(project.briefCells)
       .filter((cell) => cell.roomId === roomId)
       .map(({ topic, answer, count }) => ({ topic, answer, count })),
-    devices: onLevel(document, 'devices', room.levelId)
+    devices: onLevel(project, 'devices', room.levelId)
       .filter((device) => device.roomId === roomId)
       .slice(0, 200)
       .map((device) => ({
@@ -246,23 +246,23 @@ export function templateOf(document: ProjectDocument, roomId: string, id: string
 
 /** Lays the devices of a template into a room; types that the project no longer has are left out and named. */
 export function applyTemplate(
-  document: ProjectDocument,
+  project: ProjectDocument,
   roomId: string,
   template: RoomTemplate,
   ids: IdSource,
 ): Outcome<Placed & { readonly missing: readonly string[] }> {
-  const room = document.rooms[roomId];
+  const room = project.rooms[roomId];
   if (!room) return err('record-gone', { in: 'rooms', id: roomId });
   const box = boundsOf(room.polygon as Point2[])!;
   const [cx, cy] = middleOf(room.polygon as Point2[]);
-  const missing = template.devices.filter(({ typeId }) => !document.deviceTypes[typeId]).map(({ typeId }) => typeId);
+  const missing = template.devices.filter(({ typeId }) => !project.deviceTypes[typeId]).map(({ typeId }) => typeId);
   const wanted = template.devices
-    .filter(({ typeId }) => document.deviceTypes[typeId])
+    .filter(({ typeId }) => project.deviceTypes[typeId])
     .map(({ typeId, name, alongShare, acrossShare, heightM }): Wanted => {
       const at: Point2 = [box.minX + alongShare * (box.maxX - box.minX), box.minY + acrossShare * (box.maxY - box.minY)];
       // A little inward, so that what is on a wall faces the room.
       return { typeId, name, heightM, at: [at[0] + (cx - at[0]) * 0.02, at[1] + (cy - at[1]) * 0.02] };
     });
-  const placed = placeAll(document, room.levelId, wanted, ids);
+  const placed = placeAll(project, room.levelId, wanted, ids);
   return placed.ok ? ok({ ...placed.value, missing: [...new Set(missing)] }) : placed;
 }

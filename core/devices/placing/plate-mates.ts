@@ -8,10 +8,10 @@ export const plateDeviceIds = ({ inserts }: Pick<Plate, 'inserts'>): string[] =>
 ];
 
 /** Devices with all that share a plate with one of them, the given ones first. */
-export function withPlateMates(document: Pick<ProjectDocument, 'plates' | 'devices'>, deviceIds: readonly string[]): string[] {
+export function withPlateMates(project: Pick<ProjectDocument, 'plates' | 'devices'>, deviceIds: readonly string[]): string[] {
   const wanted = new Set(deviceIds);
-  for (const plate of listOf(document, 'plates')) {
-    const own = plateDeviceIds(plate).filter((id) => document.devices[id]);
+  for (const plate of listOf(project, 'plates')) {
+    const own = plateDeviceIds(plate).filter((id) => project.devices[id]);
     if (own.some((id) => wanted.has(id))) for (const id of own) wanted.add(id);
   }
   return [...wanted];
@@ -22,14 +22,14 @@ const SAME_SHIFT_M = 0.001;
 
 /** Plates whose devices have all moved alike go with them: along, up, and into the room that they face now. */
 export function platesFollowing(
-  document: Pick<ProjectDocument, 'plates' | 'devices'>,
+  project: Pick<ProjectDocument, 'plates' | 'devices'>,
   moved: ReadonlyMap<string, Device>,
 ): Operation[] {
-  return listOf(document, 'plates').flatMap((plate): Operation[] => {
-    const own = plateDeviceIds(plate).filter((id) => document.devices[id]);
+  return listOf(project, 'plates').flatMap((plate): Operation[] => {
+    const own = plateDeviceIds(plate).filter((id) => project.devices[id]);
     if (own.length === 0 || !own.every((id) => moved.has(id))) return [];
     const shifts = own.map((id) => {
-      const [was, is] = [document.devices[id], moved.get(id)!];
+      const [was, is] = [project.devices[id], moved.get(id)!];
       return [is.x - was.x, is.y - was.y, (is.heightM ?? 0) - (was.heightM ?? 0)];
     });
     const alike = shifts.every((shift) => shift.every((valueM, i) => Math.abs(valueM - shifts[0][i]) <= SAME_SHIFT_M));

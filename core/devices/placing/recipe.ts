@@ -22,14 +22,11 @@ import { bundleFor, isKept, runNumberFor, spendNumber, usualRackSlackM } from '.
  * Whether the recipes of a library can be followed: every cable and type is there, and no recipe leads back to itself.
  * Problems: `recipe-cable-missing`, `recipe-type-missing`, `recipe-self`, `recipe-circle`; each with the field.
  */
-export function checkRecipe(
-  document: Pick<ProjectDocument, 'cableTypes' | 'deviceTypes'>,
-  type: DeviceType,
-): Outcome<DeviceType> {
-  const types = { ...document.deviceTypes, [type.id]: type };
+export function checkRecipe(project: Pick<ProjectDocument, 'cableTypes' | 'deviceTypes'>, type: DeviceType): Outcome<DeviceType> {
+  const types = { ...project.deviceTypes, [type.id]: type };
   for (const [index, leg] of type.cables.entries()) {
     const field = `cables[${index}]`;
-    if (!Object.hasOwn(document.cableTypes, leg.cableTypeId))
+    if (!Object.hasOwn(project.cableTypes, leg.cableTypeId))
       return err('recipe-cable-missing', { kind: 'invalid', field: `${field}.cableTypeId`, value: leg.cableTypeId });
     if (leg.to !== 'device') continue;
     const far = leg.toTypeId === null ? undefined : types[leg.toTypeId];
@@ -59,39 +56,39 @@ function wayBack(
 }
 
 /** The rack that home runs of a place go to. */
-export function nearestRack(document: ProjectDocument, device: Pick<Device, 'x' | 'y' | 'levelId'>): Rack | undefined {
+export function nearestRack(project: ProjectDocument, device: Pick<Device, 'x' | 'y' | 'levelId'>): Rack | undefined {
   const away = (rack: Rack) => Math.hypot(rack.x - device.x, rack.y - device.y) + (rack.levelId === device.levelId ? 0 : 5);
-  return listOf(document, 'racks').toSorted((a, b) => away(a) - away(b))[0];
+  return listOf(project, 'racks').toSorted((a, b) => away(a) - away(b))[0];
 }
 
 /** The rack that the runs of a device go to: the nearest, but for a link between racks, which goes on from the one it stands at. */
-function rackFor(document: ProjectDocument, device: Device): Rack | undefined {
-  const nearest = nearestRack(document, device);
-  if (document.deviceTypes[device.typeId].mount !== 'rack' || !nearest) return nearest;
-  const { [nearest.id]: _own, ...others } = document.racks;
-  return nearestRack({ ...document, racks: others }, device);
+function rackFor(project: ProjectDocument, device: Device): Rack | undefined {
+  const nearest = nearestRack(project, device);
+  if (project.deviceTypes[device.typeId].mount !== 'rack' || !nearest) return nearest;
+  const { [nearest.id]: _own, ...others } = project.racks;
+  return nearestRack({ ...project, racks: others }, device);
 }
 
 /** The device that a leg ends at; null is the rack: also for the first of a chain, and where there is none to go to yet. */
-export function farDevice(document: ProjectDocument, device: Device, leg: Pick<Leg, 'to' | 'toTypeId'>): Device | null {
+export function farDevice(project: ProjectDocument, device: Device, leg: Pick<Leg, 'to' | 'toTypeId'>): Device | null {
   if (leg.to === 'rack') return null;
   const wanted = leg.to === 'chain' ? device.typeId : leg.toTypeId;
   const away = (other: Device) =>
     Math.hypot(other.x - device.x, other.y - device.y) + (other.roomId === device.roomId ? 0 : 1000);
-  const candidates = listOf(document, 'devices').filter(
+  const candidates = listOf(project, 'devices').filter(
     (other) => other.typeId === wanted && other.id !== device.id && other.levelId === device.levelId,
   );
   const taken = new Set<string>();
   if (leg.to === 'chain') {
-    for (const run of listOf(document, 'runs'))
+    for (const run of listOf(project, 'runs'))
       if (run.toDeviceId !== null && run.deviceId !== device.id) taken.add(run.toDeviceId);
   }
-  const free = candidates.filter((other) => !taken.has(other.id) && !leadsTo(document, other, device.id));
+  const free = candidates.filter((other) => !taken.has(other.id) && !leadsTo(project, other, device.id));
   return free.toSorted((a, b) => away(a) - away(b) || (a.id < b.id ? -1 : 1))[0] ?? null;
 }
 
 /** Whether a device hangs, over however many others, on the one given. */
-function leadsTo(document: ProjectDocument, from: Device, goalId: string): boolean {
+function leadsTo(project: ProjectDocument, from: Device, goalId: string): boolean {
   const seen = new Set<string>();
   const open = [from.id];
   while (open.length > 0) {
@@ -99,26 +96,26 @@ function leadsTo(document: ProjectDocument, from: Device, goalId: string): boole
     if (id === goalId) return true;
     if (seen.has(id)) continue;
     seen.add(id);
-    for (const run of listOf(document, 'runs')) if (run.deviceId === id && run.toDeviceId !== null) open.push(run.toDeviceId);
+    for (const run of listOf(project, 'runs')) if (run.deviceId === id && run.toDeviceId !== null) open.push(run.toDeviceId);
   }
   return false;
 }
 
 /** The runs that a device gets from its type's recipe; none where there is no rack. Optional legs only where asked for. */
 export function runsFor(
-  document: ProjectDocument,
+  project: ProjectDocument,
   device: Device,
   legs: readonly { readonly leg: Leg; readonly number: number }[],
   id: (leg: number) => string,
 ): Run[] {
-  const rack = rackFor(document, device);
+  const rack = rackFor(project, device);
   if (!rack) return [];
-  const bundle = bundleFor(document, device, rack.id);
+  const bundle = bundleFor(project, device, rack.id);
   return legs.map(({ leg, number }) => {
-    const far = farDevice(document, device, leg);
+    const far = farDevice(project, device, leg);
     return newRun({
       id: id(number),
-      number: runNumberFor(document, device, number, rack.id),
+      number: runNumberFor(project, device, number, rack.id),
       deviceId: device.id,
       rackId: rack.id,
       leg: number,
@@ -127,11 +124,11 @@ export function runsFor(
       purpose: leg.purpose,
       deviceConnector: leg.deviceConnector,
       farConnector: leg.farConnector,
-      mapId: leg.mapId !== null && Object.hasOwn(document.conductorMaps, leg.mapId) ? leg.mapId : null,
+      mapId: leg.mapId !== null && Object.hasOwn(project.conductorMaps, leg.mapId) ? leg.mapId : null,
       bundle: far ? '' : bundle,
       deviceSlackM: leg.slackM,
       // A jumper has no service loop at a rack: its far end gets what a box gets.
-      rackSlackM: far ? leg.slackM : usualRackSlackM(document.project, rack),
+      rackSlackM: far ? leg.slackM : usualRackSlackM(project.project, rack),
     });
   });
 }
@@ -163,15 +160,15 @@ const legFields = (leg: Leg) => ({
  * Problems: those of `checkRecipe`, `type-missing`.
  */
 export function changeRecipe(
-  document: ProjectDocument,
+  project: ProjectDocument,
   typeId: string,
   cables: readonly Leg[],
   newId: () => string,
 ): Outcome<RecipeChange> {
-  const type = document.deviceTypes[typeId];
+  const type = project.deviceTypes[typeId];
   if (!type) return err('type-missing', { kind: 'invalid', field: 'typeId' });
   const next: DeviceType = { ...type, cables: [...cables], version: type.version + 1 };
-  const sound = checkRecipe(document, next);
+  const sound = checkRecipe(project, next);
   if (!sound.ok) return sound;
   const added: Run[] = [];
   const removed: Run[] = [];
@@ -179,8 +176,8 @@ export function changeRecipe(
   const kept: Run[] = [];
   const operations: (Operation | null)[] = [update('deviceTypes', type, { cables: next.cables, version: next.version })];
   const runs = new Map<string, Run[]>();
-  for (const run of listOf(document, 'runs')) runs.set(run.deviceId, [...(runs.get(run.deviceId) ?? []), run]);
-  for (const device of listOf(document, 'devices')) {
+  for (const run of listOf(project, 'runs')) runs.set(run.deviceId, [...(runs.get(run.deviceId) ?? []), run]);
+  for (const device of listOf(project, 'devices')) {
     if (device.typeId !== typeId) continue;
     const own = runs.get(device.id) ?? [];
     for (const run of own) {
@@ -188,10 +185,10 @@ export function changeRecipe(
       if (isKept(run)) kept.push(run);
       else if (!leg) {
         removed.push(run);
-        operations.push(spendNumber(document, run), ...removeWithDependants(document, 'runs', run.id));
+        operations.push(spendNumber(project, run), ...removeWithDependants(project, 'runs', run.id));
       } else {
-        const far = farDevice(document, device, leg);
-        const mapId = leg.mapId !== null && Object.hasOwn(document.conductorMaps, leg.mapId) ? leg.mapId : null;
+        const far = farDevice(project, device, leg);
+        const mapId = leg.mapId !== null && Object.hasOwn(project.conductorMaps, leg.mapId) ? leg.mapId : null;
         const change = update('runs', run, { ...legFields(leg), mapId, toDeviceId: far?.id ?? null });
         if (!change) continue;
         altered.push(run);
@@ -199,7 +196,7 @@ export function changeRecipe(
       }
     }
     const missing = usualLegs(next).filter(({ number }) => !own.some((run) => run.leg === number));
-    for (const run of runsFor(document, device, missing, newId)) {
+    for (const run of runsFor(project, device, missing, newId)) {
       added.push(run);
       operations.push(create('runs', run));
     }
@@ -208,10 +205,10 @@ export function changeRecipe(
 }
 
 /** Takes the other convention of four-conductor speaker cable, with the map that is printed for it. */
-export function setSpeakerColours(document: ProjectDocument, colours: ProjectHeader['speakerColours']): Operation[] {
-  const map = document.conductorMaps.speaker_4;
+export function setSpeakerColours(project: ProjectDocument, colours: ProjectHeader['speakerColours']): Operation[] {
+  const map = project.conductorMaps.speaker_4;
   return [
-    updateProject(document.project, { speakerColours: colours }),
+    updateProject(project.project, { speakerColours: colours }),
     map ? update('conductorMaps', map, { lines: stereoLines(colours) }) : null,
   ].filter((operation) => operation !== null);
 }

@@ -5,8 +5,8 @@ import { firstFreeNumber, runNumberFor } from '../../runs/index.ts';
  * Gives the devices that a change creates or moves new numbers, where another person has taken theirs meanwhile.
  * `document` is the project without the change. Returns the operations to send instead.
  */
-export function renumberTaken(document: ProjectDocument, change: Pick<Change, 'operations'>): Operation[] {
-  let working = document;
+export function renumberTaken(project: ProjectDocument, change: Pick<Change, 'operations'>): Operation[] {
+  let working = project;
   const numbers = new Map<string, Device>();
   const operations = change.operations.map((operation): Operation => {
     if (operation.in !== 'devices' || operation.op === 'delete') return operation;

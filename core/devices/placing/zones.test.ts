@@ -33,17 +33,17 @@ describe('zones on the plan', () => {
     create('groupMembers', { id: 'x', groupId: 'z2', deviceId: devices[0] }),
   ];
   const applied = applyChange(house, { operations: zones });
-  const document = (applied.ok ? applied.value : house) as ProjectDocument;
+  const project = (applied.ok ? applied.value : house) as ProjectDocument;
 
   it('are outlined room by room around their devices, those of one kind at a time', () => {
-    const parts = zonesOn(document, 'm', 'audio');
+    const parts = zonesOn(project, 'm', 'audio');
     expect(parts.map(({ group, roomId, devices: n, outline }) => [group.name, roomId, n, outline.length])).to.deep.equal([
       ['West', 'a', 5, 4],
       ['West', 'b', 1, 1],
     ]);
     expect(parts[0].outline).to.not.deep.include([2.5, 2]);
-    expect(zonesOn(document, 'm', 'light')).to.have.length(1);
-    expect(zonesOn(document, 'm', 'shade')).to.deep.equal([]);
-    expect(zonesOn(document, 'attic', 'audio')).to.deep.equal([]);
+    expect(zonesOn(project, 'm', 'light')).to.have.length(1);
+    expect(zonesOn(project, 'm', 'shade')).to.deep.equal([]);
+    expect(zonesOn(project, 'attic', 'audio')).to.deep.equal([]);
   });
 });

@@ -12,14 +12,14 @@ export interface ZonePart {
 }
 
 /** Zones of a kind on a level, room by room, in the order of their names. */
-export function zonesOn(document: ProjectDocument, levelId: string, kind: GroupKind): ZonePart[] {
-  const groups = listOf(document, 'groups')
+export function zonesOn(project: ProjectDocument, levelId: string, kind: GroupKind): ZonePart[] {
+  const groups = listOf(project, 'groups')
     .filter((group) => group.kind === kind)
     .toSorted((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1));
   return groups.flatMap((group) => {
     const byRoom = new Map<string | null, Point2[]>();
-    for (const { groupId, deviceId } of listOf(document, 'groupMembers')) {
-      const device = groupId === group.id ? document.devices[deviceId] : undefined;
+    for (const { groupId, deviceId } of listOf(project, 'groupMembers')) {
+      const device = groupId === group.id ? project.devices[deviceId] : undefined;
       if (!device || device.levelId !== levelId) continue;
       const at = byRoom.get(device.roomId);
       if (at) at.push([device.x, device.y]);

@@ -27,21 +27,21 @@ const rightOf = ({ facingRad }: Pick<Device, 'facingRad'>): Point2 => [-Math.sin
  * wall. The devices move onto their gangs. Problems: `plate-nothing`, `plate-two-walls`, `plate-too-wide`.
  */
 export function composePlate(
-  document: ProjectDocument,
+  project: ProjectDocument,
   deviceIds: readonly string[],
   id: string,
 ): Outcome<{ readonly plate: Plate; readonly operations: readonly Operation[] }> {
-  const devices = deviceIds.flatMap((deviceId) => document.devices[deviceId] ?? []);
+  const devices = deviceIds.flatMap((deviceId) => project.devices[deviceId] ?? []);
   const [first] = devices;
   if (!first) return err('plate-nothing', { kind: 'incomplete', field: 'devices' });
-  const place = wallPlaceOf(document, first);
+  const place = wallPlaceOf(project, first);
   const together = devices.every(
-    (device) => wallPlaceOf(document, device)?.wall.id === place?.wall.id && Math.cos(device.facingRad - first.facingRad) > 0.9,
+    (device) => wallPlaceOf(project, device)?.wall.id === place?.wall.id && Math.cos(device.facingRad - first.facingRad) > 0.9,
   );
   if (!place || !together) return err('plate-two-walls', { kind: 'invalid', field: 'devices' });
   const [rx, ry] = rightOf(first);
   const along = ({ x, y }: Device) => x * rx + y * ry;
-  const isMains = (device: Device) => isMainsOutlet(document.deviceTypes[device.typeId]);
+  const isMains = (device: Device) => isMainsOutlet(project.deviceTypes[device.typeId]);
   const order = devices.toSorted(
     (a, b) => Number(isMains(a)) - Number(isMains(b)) || along(a) - along(b) || (a.id < b.id ? -1 : 1),
   );
@@ -50,7 +50,7 @@ export function composePlate(
   let gangs = 0;
   let mainsGangs = 0;
   for (const device of order) {
-    const own = gangsOf(document, device);
+    const own = gangsOf(project, device);
     firstGang.set(device.id, [gangs + 1, own.length]);
     own.forEach((kinds, k) => {
       for (const kind of kinds) inserts.push({ gang: gangs + k + 1, kind, deviceId: device.id });
@@ -68,10 +68,10 @@ export function composePlate(
     name: '',
     x: tidyM(first.x + rx * by),
     y: tidyM(first.y + ry * by),
-    heightM: heightOf(document, first),
+    heightM: heightOf(project, first),
     facingRad: first.facingRad,
     gangs,
-    boxKind: boxFor(document, order, place, gangs, mainsGangs),
+    boxKind: boxFor(project, order, place, gangs, mainsGangs),
     divider: mainsGangs > 0 && mainsGangs < gangs,
     mainsGangs,
     opening: inserts.length > 0 || mainsGangs === gangs ? 'inserts' : 'brush',
@@ -79,48 +79,48 @@ export function composePlate(
     inserts,
     besideM: null,
   };
-  const beside = mainsBoxBeside(document, plate, new Set(deviceIds));
+  const beside = mainsBoxBeside(project, plate, new Set(deviceIds));
   const placed = { ...plate, besideM: beside ? tidyM(beside.distanceM) : null };
   const operations = order.flatMap((device) => {
     const [from, count] = firstGang.get(device.id)!;
-    return ontoGang(document, placed, device, from + (count - 1) / 2);
+    return ontoGang(project, placed, device, from + (count - 1) / 2);
   });
   return ok({ plate: placed, operations: [create('plates', placed), ...operations] });
 }
 
 /** A device at the middle of its gang and at the height of the plate. */
-function ontoGang(document: ProjectDocument, plate: Plate, device: Device, gang: number): Operation[] {
+function ontoGang(project: ProjectDocument, plate: Plate, device: Device, gang: number): Operation[] {
   const [rx, ry] = rightOf(plate);
   const by = gangOffsetM(plate, gang);
   const to: Point2 = [tidyM(plate.x + rx * by), tidyM(plate.y + ry * by)];
-  const moved = moveDevices(document, [{ deviceId: device.id, to, heightM: plate.heightM }]);
+  const moved = moveDevices(project, [{ deviceId: device.id, to, heightM: plate.heightM }]);
   return moved.ok ? moved.value : [];
 }
 
 /** Boxes of ENGINEERING 8.1: open brackets for low voltage alone, closed ones in fire and outside walls and beside mains. */
 function boxFor(
-  document: ProjectDocument,
+  project: ProjectDocument,
   devices: readonly Device[],
   { wall, point }: WallPlace,
   gangs: number,
   mainsGangs: number,
 ): BoxKind {
-  const wanted = new Set(devices.map(({ typeId }) => document.deviceTypes[typeId].boxKind));
+  const wanted = new Set(devices.map(({ typeId }) => project.deviceTypes[typeId].boxKind));
   if (wanted.has('weatherproof')) return 'weatherproof';
   if (gangs === 2 && wanted.has('recessed-two-gang')) return 'recessed-two-gang';
-  const closed = mainsGangs > 0 || wall.kind === 'fire' || isOutsideWall(document, wall, point) || wanted.has('one-gang-deep');
+  const closed = mainsGangs > 0 || wall.kind === 'fire' || isOutsideWall(project, wall, point) || wanted.has('one-gang-deep');
   if (!closed) return 'open-ring';
   if (gangs === 1) return wanted.has('one-gang-deep') ? 'one-gang-deep' : 'one-gang';
   return gangs === 2 ? 'two-gang' : 'back-box';
 }
 
 /** The plate with inserts for all that its devices have now; what was set by hand for no device stays. */
-export function recompose(document: ProjectDocument, plate: Plate): Operation[] {
-  const devices = plateDeviceIds(plate).filter((id) => document.devices[id]);
+export function recompose(project: ProjectDocument, plate: Plate): Operation[] {
+  const devices = plateDeviceIds(plate).filter((id) => project.devices[id]);
   const inserts: Plate['inserts'] = plate.inserts.filter(({ deviceId }) => deviceId === null);
   for (const deviceId of devices) {
     const from = Math.min(...plate.inserts.filter((insert) => insert.deviceId === deviceId).map(({ gang }) => gang));
-    gangsOf(document, document.devices[deviceId]).forEach((kinds, k) => {
+    gangsOf(project, project.devices[deviceId]).forEach((kinds, k) => {
       for (const kind of kinds) inserts.push({ gang: Math.min(plate.gangs, from + k), kind, deviceId });
     });
   }

@@ -39,18 +39,18 @@ export function insertOf(connector: string): InsertKind | null {
 }
 
 /** Whether a device is itself the front of its gang: a keypad, a thermostat, a volume control. */
-const showsItself = (document: ProjectDocument, { typeId }: Device): boolean => {
-  const { system } = document.deviceTypes[typeId];
+const showsItself = (project: ProjectDocument, { typeId }: Device): boolean => {
+  const { system } = project.deviceTypes[typeId];
   return system === 'control' || system === 'guard' || system === 'light' || system === 'shade' || typeId === 'volume-control';
 };
 
 /** The gangs that one device takes, each with its inserts, from the connectors of its runs. */
-export function gangsOf(document: ProjectDocument, device: Device): InsertKind[][] {
-  const type = document.deviceTypes[device.typeId];
+export function gangsOf(project: ProjectDocument, device: Device): InsertKind[][] {
+  const type = project.deviceTypes[device.typeId];
   const wide = type.boxKind === 'two-gang' || type.boxKind === 'recessed-two-gang' ? 2 : 1;
   if (isMainsOutlet(type)) return [['mains']];
-  if (showsItself(document, device)) return Array.from({ length: wide }, (): InsertKind[] => ['face']);
-  const inserts = Object.values(document.runs)
+  if (showsItself(project, device)) return Array.from({ length: wide }, (): InsertKind[] => ['face']);
+  const inserts = Object.values(project.runs)
     .filter((run) => run.deviceId === device.id)
     .sort((a, b) => a.leg - b.leg)
     .flatMap((run) => insertOf(run.deviceConnector) ?? []);

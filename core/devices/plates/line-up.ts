@@ -25,11 +25,11 @@ const BOXES: ReadonlySet<string> = new Set(['existing-box', 'existing-switch-box
 
 /** The electrician's box that a plate is seen together with: the nearest on its wall in the same row; null where there is none. */
 export function mainsBoxBeside(
-  document: ProjectDocument,
+  project: ProjectDocument,
   plate: Plate,
   without: ReadonlySet<string> = new Set(),
 ): MainsBox | null {
-  const wall = wallPlaceOf(document, plate)?.wall;
+  const wall = wallPlaceOf(project, plate)?.wall;
   if (!wall) return null;
   const [rx, ry] = [-Math.sin(plate.facingRad), Math.cos(plate.facingRad)];
   const found: MainsBox[] = [];
@@ -38,32 +38,32 @@ export function mainsBoxBeside(
     if (distanceM > SEEN_TOGETHER_M || distanceM < 1e-6 || Math.abs(heightM - plate.heightM) > SAME_ROW_M) return;
     found.push({ name, kind, distanceM, right: (at[0] - plate.x) * rx + (at[1] - plate.y) * ry > 0, heightM });
   };
-  for (const feature of onLevel(document, 'features', plate.levelId)) {
+  for (const feature of onLevel(project, 'features', plate.levelId)) {
     if (!BOXES.has(feature.kind)) continue;
     const at = feature.points[0] as Point2;
     if (closestOnSegment(at, wall.a, wall.b).distanceM > wall.thicknessM / 2 + AT_WALL_M) continue;
     take(feature.name, feature.kind as MainsBox['kind'], at, (feature.bottomM + feature.topM) / 2);
   }
   const own = new Set([...without, ...plateDeviceIds(plate)]);
-  for (const device of onLevel(document, 'devices', plate.levelId)) {
-    const type = document.deviceTypes[device.typeId];
+  for (const device of onLevel(project, 'devices', plate.levelId)) {
+    const type = project.deviceTypes[device.typeId];
     if (own.has(device.id) || !isMainsOutlet(type) || Math.cos(device.facingRad - plate.facingRad) < 0.9) continue;
-    if (wallPlaceOf(document, device)?.wall.id === wall.id)
-      take(device.name || type.name, 'device', [device.x, device.y], heightOf(document, device));
+    if (wallPlaceOf(project, device)?.wall.id === wall.id)
+      take(device.name || type.name, 'device', [device.x, device.y], heightOf(project, device));
   }
   return found.sort((a, b) => a.distanceM - b.distanceM)[0] ?? null;
 }
 
 /** Brings a plate with its devices to the height of the electrician's box beside it; nothing where there is none. */
-export function linePlateUp(document: ProjectDocument, plate: Plate): Operation[] {
-  const box = mainsBoxBeside(document, plate);
+export function linePlateUp(project: ProjectDocument, plate: Plate): Operation[] {
+  const box = mainsBoxBeside(project, plate);
   if (!box) return [];
-  return setPlateHeight(document, plate, tidyM(box.heightM), { besideM: tidyM(box.distanceM) });
+  return setPlateHeight(project, plate, tidyM(box.heightM), { besideM: tidyM(box.distanceM) });
 }
 
 /** Brings a plate with its devices to a height above finished floor, m. */
-export function setPlateHeight(document: ProjectDocument, plate: Plate, heightM: number, more: Partial<Plate> = {}): Operation[] {
+export function setPlateHeight(project: ProjectDocument, plate: Plate, heightM: number, more: Partial<Plate> = {}): Operation[] {
   const own = update('plates', plate, { heightM, ...more });
-  const devices = plateDeviceIds(plate).map((id) => document.devices[id] && update('devices', document.devices[id], { heightM }));
+  const devices = plateDeviceIds(plate).map((id) => project.devices[id] && update('devices', project.devices[id], { heightM }));
   return [own, ...devices].filter((operation) => operation !== null && operation !== undefined);
 }

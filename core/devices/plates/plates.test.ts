@@ -20,27 +20,27 @@ const placedOnSouth = (wanted: readonly Wanted[], house = smallHouse({ walls: { 
     wanted.map(([typeId, x, heightM = 0.4]) => ({ typeId, at: [x, 0.05], heightM })),
     ids,
   );
-  return { document: made.document, ids: made.devices.map(({ id }) => id) };
+  return { document: made.project, ids: made.devices.map(({ id }) => id) };
 };
-const compose = (document: ProjectDocument, deviceIds: readonly string[]) => {
-  const made = composePlate(document, deviceIds, 'p1');
+const compose = (project: ProjectDocument, deviceIds: readonly string[]) => {
+  const made = composePlate(project, deviceIds, 'p1');
   if (!made.ok) throw new Error(made.problem.code);
-  const after = applied(document, made.value.operations);
+  const after = applied(project, made.value.operations);
   return { document: after, plate: after.plates.p1 };
 };
-const codes = (document: ProjectDocument, plate: Plate) =>
-  plateProblems(document, plate).map(({ rank, code }) => `${rank} ${code}`);
-const plateFindings = (document: ProjectDocument): CheckedFinding[] =>
-  checked(document).filter(({ check }) => check === 'plates-sound');
+const codes = (project: ProjectDocument, plate: Plate) =>
+  plateProblems(project, plate).map(({ rank, code }) => `${rank} ${code}`);
+const plateFindings = (project: ProjectDocument): CheckedFinding[] =>
+  checked(project).filter(({ check }) => check === 'plates-sound');
 
 describe('the gangs of a device', () => {
   it('follow from the connectors of its runs', () => {
-    const { document, ids: made } = placedOnSouth([
+    const { document: project, ids: made } = placedOnSouth([
       ['network-drop', 1],
       ['keypad', 2, 1.12],
       ['mains-outlet', 3],
     ]);
-    const gangs = made.map((id) => gangsOf(document, document.devices[id]));
+    const gangs = made.map((id) => gangsOf(project, project.devices[id]));
     expect(gangs).to.deep.equal([[['data', 'data']], [['face']], [['mains']]]);
     expect(['8P8C jack', 'F plug', 'LC duplex', 'picture plug', 'bare ends', 'screw block'].map(insertOf)).to.deep.equal([
       'data',
@@ -61,9 +61,9 @@ describe('a plate', () => {
   ];
 
   it('is composed of devices that stand together: low voltage on the left, mains behind a divider, each on its gang', () => {
-    const { document, ids: made } = placedOnSouth(trio);
-    expect(platesWanted(document)).to.deep.equal([[...made].sort()]);
-    const { document: after, plate } = compose(document, made);
+    const { document: project, ids: made } = placedOnSouth(trio);
+    expect(platesWanted(project)).to.deep.equal([[...made].sort()]);
+    const { document: after, plate } = compose(project, made);
     expect(plate).to.include({ gangs: 3, mainsGangs: 1, divider: true, boxKind: 'back-box', opening: 'inserts', heightM: 0.4 });
     expect(plate.inserts.map(({ gang, kind }) => [gang, kind])).to.deep.equal([
       [1, 'coax'],
@@ -84,8 +84,8 @@ describe('a plate', () => {
   });
 
   it('goes with its devices where they all move alike, up and along, and stays where one is taken away', () => {
-    const { document, ids: made } = placedOnSouth(trio);
-    const { document: after, plate } = compose(document, made);
+    const { document: project, ids: made } = placedOnSouth(trio);
+    const { document: after, plate } = compose(project, made);
     expect(withPlateMates(after, [made[1]])).to.have.members(made);
     const wall = after.walls.south1;
     const moves = made.map((deviceId) => {
@@ -103,18 +103,18 @@ describe('a plate', () => {
   });
 
   it('is refused across two walls, for nothing, and with more gangs than a plate has', () => {
-    const { document, ids: made } = placedOnSouth([
+    const { document: project, ids: made } = placedOnSouth([
       ['network-drop', 1],
       ...Array.from({ length: 7 }, (_, i): Wanted => ['keypad', 2 + i * 0.1]),
     ]);
-    expect(composePlate(document, [], 'p')).to.nested.include({ 'problem.code': 'plate-nothing' });
-    expect(composePlate(document, made.slice(1), 'p')).to.nested.include({
+    expect(composePlate(project, [], 'p')).to.nested.include({ 'problem.code': 'plate-nothing' });
+    expect(composePlate(project, made.slice(1), 'p')).to.nested.include({
       'problem.code': 'plate-too-wide',
       'problem.gangs': 7,
     });
-    const north = placeAll(document, 'm', [{ typeId: 'network-drop', at: [1, 4.05] }], ids);
+    const north = placeAll(project, 'm', [{ typeId: 'network-drop', at: [1, 4.05] }], ids);
     if (!north.ok) throw new Error(north.problem.code);
-    const both = applied(document, north.value.operations);
+    const both = applied(project, north.value.operations);
     expect(composePlate(both, [made[0], north.value.devices[0].id], 'p')).to.nested.include({
       'problem.code': 'plate-two-walls',
     });
@@ -130,8 +130,8 @@ describe('a plate', () => {
       topM: 0.5,
       name: 'Outlet',
     });
-    const { document, ids: made } = placedOnSouth([['network-drop', 2]]);
-    const marked = { ...document, features: { box } };
+    const { document: project, ids: made } = placedOnSouth([['network-drop', 2]]);
+    const marked = { ...project, features: { box } };
     const { document: after, plate } = compose(marked, made);
     expect(mainsBoxBeside(after, plate)).to.deep.include({ name: 'Outlet', distanceM: 0.5, right: false, heightM: 0.45 });
     expect(plate.besideM).to.equal(0.5);
@@ -156,8 +156,8 @@ describe('a plate', () => {
   ];
   for (const [wanted, after] of faults) {
     it(`says ${wanted} and nothing of it when it is sound`, () => {
-      const { document, ids: made } = placedOnSouth(trio);
-      const { document: sound, plate } = compose(document, made);
+      const { document: project, ids: made } = placedOnSouth(trio);
+      const { document: sound, plate } = compose(project, made);
       expect(codes(sound, plate)).to.not.include(wanted);
       expect(codes(sound, { ...plate, ...after })).to.include(wanted);
     });
@@ -165,8 +165,8 @@ describe('a plate', () => {
 
   it('in a fire wall must have a closed box, and one wider than its bay does not go in', () => {
     const house = smallHouse({ walls: { south1: { kind: 'fire', studSpacingM: 0.2, studWidthM: 0.045 } } });
-    const { document, ids: made } = placedOnSouth([['network-drop', 2.1]], house);
-    const { document: after, plate } = compose(document, made);
+    const { document: project, ids: made } = placedOnSouth([['network-drop', 2.1]], house);
+    const { document: after, plate } = compose(project, made);
     expect(plate.boxKind).to.equal('one-gang');
     expect(codes(after, { ...plate, boxKind: 'open-ring' })).to.include('stop plate-open-box');
     // Four gangs: 72 + 3 x 46 - 15 = 195 mm in a bay of 155 mm.
@@ -178,8 +178,8 @@ describe('a plate', () => {
   });
 
   it('asks for inserts that its cables lack, and every cure clears its finding', () => {
-    const { document, ids: made } = placedOnSouth(trio);
-    const { document: after, plate } = compose(document, made);
+    const { document: project, ids: made } = placedOnSouth(trio);
+    const { document: after, plate } = compose(project, made);
     const short = { ...plate, inserts: plate.inserts.toSpliced(1, 1), divider: false, boxKind: 'two-gang' as const };
     const faulty = { ...after, plates: { p1: short } };
     const findings = plateFindings(faulty);
@@ -197,11 +197,11 @@ describe('a plate', () => {
 
 describe('the plate schedule', () => {
   it('tells what is bought and set for each plate, and counts the inserts', () => {
-    const { document, ids: made } = placedOnSouth([
+    const { document: project, ids: made } = placedOnSouth([
       ['network-drop', 2],
       ['mains-outlet', 2.1],
     ]);
-    const { document: after } = compose(document, made);
+    const { document: after } = compose(project, made);
     const words = {
       outdoors: 'Outdoors',
       boxKinds: { 'two-gang': 'Two gang' },

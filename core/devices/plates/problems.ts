@@ -36,7 +36,7 @@ const APART_M = 0.3;
 const ROW_M = 0.005;
 
 /** Everything that is wrong with a plate, stops first. ENGINEERING 7.1 (same box), 8.1 (boxes). */
-export function plateProblems(document: ProjectDocument, plate: Plate): PlateProblem[] {
+export function plateProblems(project: ProjectDocument, plate: Plate): PlateProblem[] {
   const found: PlateProblem[] = [];
   const say = (
     code: PlateProblemCode,
@@ -52,12 +52,12 @@ export function plateProblems(document: ProjectDocument, plate: Plate): PlatePro
   if (room !== null && gangs > room) say('plate-box-misfit', 'stop', gangs, room, { gangs, room, box: boxKind });
   const outside = plate.inserts.filter(({ gang, kind }) => gang > gangs || gang > gangs - mainsGangs !== (kind === 'mains'));
   if (outside.length > 0) say('plate-insert-outside', 'stop', outside.length, 0, { count: outside.length });
-  const place = wallPlaceOf(document, plate);
+  const place = wallPlaceOf(project, plate);
   if (place) {
     const rated = place.wall.kind === 'fire';
-    if (OPEN.has(boxKind) && (rated || isOutsideWall(document, place.wall, place.point)))
+    if (OPEN.has(boxKind) && (rated || isOutsideWall(project, place.wall, place.point)))
       say('plate-open-box', rated ? 'stop' : 'look', null, null, { wall: rated ? 'fire' : 'outside' });
-    const bay = bayAt(framingOf(document).studs(place.wall), place.offsetM);
+    const bay = bayAt(framingOf(project).studs(place.wall), place.offsetM);
     const [widthM] = plateSizeM(plate);
     // The box is narrower than its plate by the frame on either side, 7.5 mm.
     if (bay && widthM - 0.015 > bay.clearM + 1e-9)
@@ -68,20 +68,20 @@ export function plateProblems(document: ProjectDocument, plate: Plate): PlatePro
     if (count > MOST_INSERTS) say('plate-gang-full', 'look', count, MOST_INSERTS, { gang, count, most: MOST_INSERTS });
   }
   const ids = plateDeviceIds(plate);
-  const gone = ids.filter((id) => !document.devices[id]);
+  const gone = ids.filter((id) => !project.devices[id]);
   if (gone.length > 0) say('plate-device-gone', 'look', gone.length, 0, { count: gone.length });
   let missing = 0;
   for (const id of ids) {
-    const device = document.devices[id];
+    const device = project.devices[id];
     if (!device) continue;
     const have = plate.inserts.filter(({ deviceId }) => deviceId === id).length;
-    missing += Math.max(0, gangsOf(document, device).flat().length - have);
+    missing += Math.max(0, gangsOf(project, device).flat().length - have);
     const awayM = Math.hypot(device.x - plate.x, device.y - plate.y);
     if (device.levelId !== plate.levelId || awayM > APART_M)
-      say('plate-apart', 'look', awayM, APART_M, { device: document.deviceTypes[device.typeId].name, awayM });
+      say('plate-apart', 'look', awayM, APART_M, { device: project.deviceTypes[device.typeId].name, awayM });
   }
   if (missing > 0) say('plate-insert-missing', 'look', missing, 0, { count: missing });
-  const beside = mainsBoxBeside(document, plate);
+  const beside = mainsBoxBeside(project, plate);
   const offM = beside ? Math.abs(beside.heightM - plate.heightM) : 0;
   if (beside && offM > ROW_M + 1e-9)
     say('plate-not-lined-up', 'look', offM, ROW_M, { offM, awayM: beside.distanceM, heightM: beside.heightM });

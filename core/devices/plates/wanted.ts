@@ -9,20 +9,20 @@ const TOGETHER_M = 0.25;
 const SAME_HEIGHT_M = 0.06;
 
 /** Devices in boxes of a wall that no plate holds yet, those that stand together as one. The first of each is the leftmost id. */
-export function platesWanted(document: ProjectDocument): string[][] {
-  const held = new Set(listOf(document, 'plates').flatMap(plateDeviceIds));
-  const free = listOf(document, 'devices').filter((device) => {
-    const type = document.deviceTypes[device.typeId];
+export function platesWanted(project: ProjectDocument): string[][] {
+  const held = new Set(listOf(project, 'plates').flatMap(plateDeviceIds));
+  const free = listOf(project, 'devices').filter((device) => {
+    const type = project.deviceTypes[device.typeId];
     return attachmentOf(type) === 'wall' && type.boxKind !== 'none' && type.cutOut !== null && !held.has(device.id);
   });
-  const wallOf = new Map(free.map((device) => [device.id, wallPlaceOf(document, device)?.wall.id]));
+  const wallOf = new Map(free.map((device) => [device.id, wallPlaceOf(project, device)?.wall.id]));
   const near = (a: Device, b: Device) =>
     a.levelId === b.levelId &&
     wallOf.get(a.id) !== undefined &&
     wallOf.get(a.id) === wallOf.get(b.id) &&
     Math.cos(a.facingRad - b.facingRad) > 0.9 &&
     Math.hypot(a.x - b.x, a.y - b.y) <= TOGETHER_M &&
-    Math.abs(heightOf(document, a) - heightOf(document, b)) <= SAME_HEIGHT_M;
+    Math.abs(heightOf(project, a) - heightOf(project, b)) <= SAME_HEIGHT_M;
   const groups: Device[][] = [];
   for (const device of free) {
     if (wallOf.get(device.id) === undefined) continue;

@@ -71,19 +71,19 @@ export const BUILDING = whole<Building>({
   // Furniture and marks share their table with pathways and obstacles, and are moved about without the house becoming another one.
   nodes: [CABLE_FEATURES, FRAMING],
   make: (read, last) => {
-    const { document } = read;
-    const wallsByLevel = Object.fromEntries(listOf(document, 'levels').map(({ id }) => [id, onLevel(document, 'walls', id)]));
+    const { project } = read;
+    const wallsByLevel = Object.fromEntries(listOf(project, 'levels').map(({ id }) => [id, onLevel(project, 'walls', id)]));
     const grids = new Remembered<string, WallGrid>();
     for (const [id, walls] of Object.entries(wallsByLevel))
       if (last?.value.wallsByLevel[id] === walls) grids.of(id, () => wallsOf(last.value, id));
     return {
-      levels: levelsFromBelow(document),
-      levelById: document.levels,
-      roomsByLevel: groupBy(smallestFirst(listOf(document, 'rooms')), (room) => room.levelId),
+      levels: levelsFromBelow(project),
+      levelById: project.levels,
+      roomsByLevel: groupBy(smallestFirst(listOf(project, 'rooms')), (room) => room.levelId),
       wallsByLevel,
-      openingsByWall: groupBy(listOf(document, 'openings'), (opening) => opening.wallId),
-      risers: listOf(document, 'risers'),
-      racks: listOf(document, 'racks'),
+      openingsByWall: groupBy(listOf(project, 'openings'), (opening) => opening.wallId),
+      risers: listOf(project, 'risers'),
+      racks: listOf(project, 'racks'),
       featuresByLevel: groupBy(read.get(CABLE_FEATURES), (feature) => feature.levelId),
       framing: read.get(FRAMING),
       places: { grids, rooms: new Remembered(), tops: new Remembered() },
@@ -92,7 +92,7 @@ export const BUILDING = whole<Building>({
 });
 
 /** The building of a project; the same (identical) one while the house is the same. */
-export const buildingOf = (document: ProjectDocument): Building => derivationsOf(document).get(BUILDING);
+export const buildingOf = (project: ProjectDocument): Building => derivationsOf(project).get(BUILDING);
 
 /** A room inside another one (a closet in the midst of a hall) counts before the one around it. */
 function smallestFirst(rooms: readonly Room[]): Room[] {

@@ -41,11 +41,11 @@ function byRule(
 }
 
 /** Studs of a wall from its end a: an end stud each, the spacing rule, and what was found. */
-export function studsOf(document: Pick<ProjectDocument, 'framingMembers'>, wall: Wall): Framed[] {
+export function studsOf(project: Pick<ProjectDocument, 'framingMembers'>, wall: Wall): Framed[] {
   if (wall.studMaterial === 'none' || wall.studSpacingM <= 0) return [];
   const lengthM = distance2(wall.a, wall.b);
   const half = wall.studWidthM / 2;
-  const own = listOf(document, 'framingMembers').filter((m) => m.wallId === wall.id);
+  const own = listOf(project, 'framingMembers').filter((m) => m.wallId === wall.id);
   const between = byRule(
     wall.studOffsetM,
     wall.studSpacingM,
@@ -68,11 +68,11 @@ export interface JoistLine extends Framed {
 }
 
 /** Joists above a room as lines within its outline; offsets run to the left of the joists from the line through the origin. */
-export function joistsOf(document: Pick<ProjectDocument, 'framingMembers'>, room: Room): JoistLine[] {
+export function joistsOf(project: Pick<ProjectDocument, 'framingMembers'>, room: Room): JoistLine[] {
   if (room.framing === 'none' || room.framing === 'dropped' || room.framing === 'slab') return [];
   const turned = room.polygon.map((p) => rotate2(p, -room.joistAngleRad));
   const vs = turned.map((p) => p[1]);
-  const own = listOf(document, 'framingMembers').filter((m) => m.roomId === room.id);
+  const own = listOf(project, 'framingMembers').filter((m) => m.roomId === room.id);
   const widthM = room.framing === 'i-joist' ? 0.06 : 0.045;
   return byRule(room.joistOffsetM, room.joistSpacingM, Math.min(...vs), Math.max(...vs), widthM, 'joist', own).flatMap(
     (joist) => {
@@ -179,8 +179,8 @@ function turnedOf({ polygon, joistAngleRad }: Room): Turned {
 export const FRAMING = whole<Framing>({
   name: 'framing',
   tables: ['framingMembers'],
-  make: ({ document: { framingMembers } }) => new Framing({ framingMembers }),
+  make: ({ project: { framingMembers } }) => new Framing({ framingMembers }),
 });
 
 /** The framing of a project's house. */
-export const framingOf = (document: ProjectDocument): Framing => derivationsOf(document).get(FRAMING);
+export const framingOf = (project: ProjectDocument): Framing => derivationsOf(project).get(FRAMING);

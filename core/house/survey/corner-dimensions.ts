@@ -26,16 +26,16 @@ const FLATTEST_RAD = Math.PI / 6;
  * Corners of the building on a level: those that were entered as such, else the corners of the outline of its walls,
  * numbered around from the lower left.
  */
-export function cornersOf(document: ProjectDocument, levelId: string): Corner[] {
-  const entered = onLevel(document, 'features', levelId).filter(({ kind }) => kind === 'building-corner');
+export function cornersOf(project: ProjectDocument, levelId: string): Corner[] {
+  const entered = onLevel(project, 'features', levelId).filter(({ kind }) => kind === 'building-corner');
   if (entered.length >= 2) return entered.map(({ name, points }, i) => ({ name: name || String(i + 1), at: points[0] }));
-  return outlinesOf(document, levelId).flatMap((ring, r, all) =>
+  return outlinesOf(project, levelId).flatMap((ring, r, all) =>
     ring.map((at, i) => ({ name: all.length > 1 ? `${r + 1}.${i + 1}` : String(i + 1), at })),
   );
 }
 
-function outlinesOf(document: ProjectDocument, levelId: string): (readonly Point2[])[] {
-  return wallFaces(document, levelId).outlines.map((ring) => {
+function outlinesOf(project: ProjectDocument, levelId: string): (readonly Point2[])[] {
+  return wallFaces(project, levelId).outlines.map((ring) => {
     let first = 0;
     ring.forEach(([x, y], i) => {
       if (x + y < ring[first][0] + ring[first][1] - 1e-9) first = i;
@@ -48,9 +48,9 @@ function outlinesOf(document: ProjectDocument, levelId: string): (readonly Point
  * The two corners from which a place is best measured: in sight of it, at a good angle, and near.
  * Null where fewer than two corners will do.
  */
-export function fromTwoCorners(document: ProjectDocument, levelId: string, at: Point2): CornerDimensions | null {
-  const rings = wallFaces(document, levelId).outlines;
-  const seen = cornersOf(document, levelId).filter((corner) => distance2(corner.at, at) > 0.01 && inSight(rings, corner.at, at));
+export function fromTwoCorners(project: ProjectDocument, levelId: string, at: Point2): CornerDimensions | null {
+  const rings = wallFaces(project, levelId).outlines;
+  const seen = cornersOf(project, levelId).filter((corner) => distance2(corner.at, at) > 0.01 && inSight(rings, corner.at, at));
   let best: (CornerDimensions & { readonly costM: number }) | null = null;
   for (let i = 0; i < seen.length; i++) {
     for (let j = i + 1; j < seen.length; j++) {

@@ -43,7 +43,7 @@ export interface SeenWall {
 }
 
 /** The walls of a room as one turns to the right in it, each with the side that faces the room. */
-export function wallsAround(document: ProjectDocument, room: Room): SeenWall[] {
+export function wallsAround(project: ProjectDocument, room: Room): SeenWall[] {
   const [cx, cy] = centroidOf(room.polygon as Point2[]);
   const outline = room.polygon as Point2[];
   // Along the outline, clockwise on the plan: so the wall that follows stands to the right.
@@ -53,7 +53,7 @@ export function wallsAround(document: ProjectDocument, room: Room): SeenWall[] {
     const k = near.reduce((best, one, i) => (one.distanceM < near[best].distanceM - 1e-9 ? i : best), 0);
     return k + near[k].t;
   };
-  return (buildingOf(document).wallsByLevel[room.levelId] ?? [])
+  return (buildingOf(project).wallsByLevel[room.levelId] ?? [])
     .filter((wall) => isSideOf(room, wall))
     .map((wall) => {
       const middle = wallPoint(wall, wallLength(wall) / 2);
@@ -70,9 +70,9 @@ export function wallsAround(document: ProjectDocument, room: Room): SeenWall[] {
     .map(({ wall, side }) => ({ wall, side }));
 }
 
-export function wallElevation(document: ProjectDocument, wall: Wall): WallElevation {
-  const building = buildingOf(document);
-  const level = document.levels[wall.levelId];
+export function wallElevation(project: ProjectDocument, wall: Wall): WallElevation {
+  const building = buildingOf(project);
+  const level = project.levels[wall.levelId];
   const lengthM = distance2(wall.a, wall.b);
   const normal = [-(wall.b[1] - wall.a[1]) / lengthM, (wall.b[0] - wall.a[0]) / lengthM];
   const middle = [(wall.a[0] + wall.b[0]) / 2, (wall.a[1] + wall.b[1]) / 2];
@@ -102,16 +102,16 @@ export function wallElevation(document: ProjectDocument, wall: Wall): WallElevat
     ceilings,
     floorBuildUpM: level.floorBuildUpM,
     benchmarkM: level.benchmarkM,
-    studs: studsOf(document, wall),
+    studs: studsOf(project, wall),
     plates,
-    blocking: listOf(document, 'framingMembers').filter((m) => m.wallId === wall.id && m.kind === 'blocking' && m.present),
+    blocking: listOf(project, 'framingMembers').filter((m) => m.wallId === wall.id && m.kind === 'blocking' && m.present),
     openings: openingsOf(building, wall),
-    devices: listOf(document, 'devices').flatMap((device) => {
-      if (device.levelId !== wall.levelId || attachmentOf(document.deviceTypes[device.typeId]) !== 'wall') return [];
+    devices: listOf(project, 'devices').flatMap((device) => {
+      if (device.levelId !== wall.levelId || attachmentOf(project.deviceTypes[device.typeId]) !== 'wall') return [];
       const { offsetM, distanceM } = along([device.x, device.y]);
       return distanceM <= wall.thicknessM / 2 + 0.01 ? [{ device, offsetM, heightM: device.heightM ?? heightM }] : [];
     }),
-    features: listOf(document, 'features').flatMap((feature) => {
+    features: listOf(project, 'features').flatMap((feature) => {
       if (feature.levelId !== wall.levelId || feature.area) return [];
       const { offsetM, distanceM } = along(feature.points[0]);
       return distanceM <= wall.thicknessM / 2 + AT_WALL_M ? [{ feature, offsetM }] : [];

@@ -57,10 +57,10 @@ export function mountingDepth(wall: Wall, side: WallSide): MountingDepth {
 const ON_WALL_M = 0.05;
 
 /** The wall that a device is mounted on, and the depths on the side to which it faces; null where it is on none. */
-export function mountOf(document: ProjectDocument, device: Device): (MountingDepth & { readonly wall: Wall }) | null {
-  const type = document.deviceTypes[device.typeId];
+export function mountOf(project: ProjectDocument, device: Device): (MountingDepth & { readonly wall: Wall }) | null {
+  const type = project.deviceTypes[device.typeId];
   if (!type || attachmentOf(type) !== 'wall') return null;
-  const place = nearestWall(buildingOf(document), device.levelId, [device.x, device.y], ON_WALL_M);
+  const place = nearestWall(buildingOf(project), device.levelId, [device.x, device.y], ON_WALL_M);
   if (!place) return null;
   return { wall: place.wall, ...mountingDepth(place.wall, facedSide(place.wall, device.facingRad)) };
 }

@@ -15,8 +15,8 @@ function house(...operations: Operation[]) {
   if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
   return applied.value;
 }
-const hit = (document: ReturnType<typeof house>, x: number, y: number, hidden?: ReadonlySet<string>) => {
-  const found = surveyHit(document, 'm', [x, y], 0.1, hidden);
+const hit = (project: ReturnType<typeof house>, x: number, y: number, hidden?: ReadonlySet<string>) => {
+  const found = surveyHit(project, 'm', [x, y], 0.1, hidden);
   return found && `${found.kind} ${found.id}`;
 };
 

@@ -26,27 +26,27 @@ export function featureBox(feature: Pick<Feature, 'points' | 'widthM' | 'depthM'
 
 /** What lies at a point of a level, the smallest first; `reachM` is how near counts. `hidden` kinds are passed over. */
 export function surveyHit(
-  document: ProjectDocument,
+  project: ProjectDocument,
   levelId: string,
   p: Point2,
   reachM: number,
   hidden: ReadonlySet<string> = new Set(),
 ): SurveyHit | null {
-  const features = listOf(document, 'features').filter((f) => f.levelId === levelId && !hidden.has(f.kind));
+  const features = listOf(project, 'features').filter((f) => f.levelId === levelId && !hidden.has(f.kind));
   const onFeature = features
     .filter((f) => !f.area)
     .map((f) => ({ f, away: awayFrom(f, p) }))
     .filter(({ away }) => away <= reachM)
     .sort((a, b) => a.away - b.away || a.f.widthM - b.f.widthM)[0];
   if (onFeature && onFeature.f.widthM < 1.2) return { kind: 'feature', id: onFeature.f.id };
-  for (const one of listOf(document, 'dimensions')) {
+  for (const one of listOf(project, 'dimensions')) {
     if (one.levelId === levelId && closestOnSegment(p, one.a, one.b).distanceM <= reachM * 0.6)
       return { kind: 'dimension', id: one.id };
   }
-  for (const point of listOf(document, 'referencePoints')) {
+  for (const point of listOf(project, 'referencePoints')) {
     if (point.levelId === levelId && distance2(p, [point.x, point.y]) <= reachM) return { kind: 'reference', id: point.id };
   }
-  const building = buildingOf(document);
+  const building = buildingOf(project);
   const walls = (building.wallsByLevel[levelId] ?? [])
     .map((wall) => ({ wall, ...closestOnSegment(p, wall.a, wall.b) }))
     .filter(({ wall, distanceM }) => distanceM <= Math.max(reachM, wall.thicknessM / 2))

@@ -21,11 +21,11 @@ export function wallFootprint(wall: Wall, reach: readonly [number, number] = [0,
 }
 
 /** Gross, footprint and net areas between the walls of a level. */
-export function levelAreas(document: Pick<ProjectDocument, 'walls'>, levelId: string): LevelAreas {
-  const walls = Object.values(document.walls).filter((wall) => wall.levelId === levelId);
+export function levelAreas(project: Pick<ProjectDocument, 'walls'>, levelId: string): LevelAreas {
+  const walls = Object.values(project.walls).filter((wall) => wall.levelId === levelId);
   const reaches = wallReaches(walls);
   const footprint = union(walls.map((wall) => wallFootprint(wall, reaches.get(wall.id))));
-  const { faces } = wallFaces(document, levelId);
+  const { faces } = wallFaces(project, levelId);
   const rings = faces.map((face): Region => [face.polygon, ...face.holes.map((hole) => [...hole].reverse())]);
   const gross = union(rings.flat(), footprint);
   return {

@@ -40,8 +40,8 @@ type Need = Pick<SurveyQuestion, 'field' | 'kind' | 'neededBy'>;
 const need = (field: string, neededBy: Need['neededBy'], kind: Need['kind'] = 'length'): Need => ({ field, neededBy, kind });
 
 /** State of one value. Without a record it is assumed. */
-export function factOf(document: ProjectDocument, subject: Subject, subjectId: string, field: string): Fact | null {
-  return derivationsOf(document).get(FACTS).get(`${subject}/${subjectId}/${field}`) ?? null;
+export function factOf(project: ProjectDocument, subject: Subject, subjectId: string, field: string): Fact | null {
+  return derivationsOf(project).get(FACTS).get(`${subject}/${subjectId}/${field}`) ?? null;
 }
 
 const FACTS = whole<ReadonlyMap<string, Fact>>({
@@ -51,13 +51,13 @@ const FACTS = whole<ReadonlyMap<string, Fact>>({
 });
 
 /** What is not known that a later stage needs, in the order in which one walks through the house. */
-export function surveyQuestions(document: ProjectDocument): SurveyQuestion[] {
-  return levelsFromBelow(document).flatMap((level) => {
+export function surveyQuestions(project: ProjectDocument): SurveyQuestion[] {
+  return levelsFromBelow(project).flatMap((level) => {
     const ask = (subject: Subject, subjectId: string, roomId: string | null, needs: readonly Need[]): SurveyQuestion[] =>
       needs.flatMap(({ field, kind, neededBy }) => {
-        const known = factOf(document, subject, subjectId, field);
+        const known = factOf(project, subject, subjectId, field);
         if (known?.state === 'measured') return [];
-        const record = (document[subject] as Record<string, Record<string, unknown>>)[subjectId];
+        const record = (project[subject] as Record<string, Record<string, unknown>>)[subjectId];
         const now = record[field] as number | null;
         return [
           {
@@ -79,16 +79,16 @@ export function surveyQuestions(document: ProjectDocument): SurveyQuestion[] {
       need('cavityDepthM', 'cabling'),
       need('floorBuildUpM', 'devices'),
     ]);
-    const rooms = walkingOrder(listOf(document, 'rooms').filter((room) => room.levelId === level.id));
-    const racks = listOf(document, 'racks').filter((rack) => rack.levelId === level.id);
-    const risers = listOf(document, 'risers').filter((riser) => riser.bottomLevelId === level.id);
-    const wallsOf = wallsByRoom(document, level.id, rooms);
+    const rooms = walkingOrder(listOf(project, 'rooms').filter((room) => room.levelId === level.id));
+    const racks = listOf(project, 'racks').filter((rack) => rack.levelId === level.id);
+    const risers = listOf(project, 'risers').filter((riser) => riser.bottomLevelId === level.id);
+    const wallsOf = wallsByRoom(project, level.id, rooms);
     return [
       ...ofLevel,
       ...rooms.flatMap((room) => [
         ...ask('rooms', room.id, room.id, roomNeeds(room)),
-        ...(wallsOf.get(room.id) ?? []).flatMap((id) => ask('walls', id, room.id, wallNeeds(document, id))),
-        ...openingsOf(document, wallsOf.get(room.id) ?? []).flatMap((id) =>
+        ...(wallsOf.get(room.id) ?? []).flatMap((id) => ask('walls', id, room.id, wallNeeds(project, id))),
+        ...openingsOf(project, wallsOf.get(room.id) ?? []).flatMap((id) =>
           ask('openings', id, room.id, [need('headM', 'devices'), need('casingDepthM', 'devices')]),
         ),
         ...racks
@@ -101,12 +101,12 @@ export function surveyQuestions(document: ProjectDocument): SurveyQuestion[] {
 }
 
 /** Things that every house has and this survey does not show yet. */
-export function missingThings(document: ProjectDocument): MissingThing[] {
-  const has = (kind: string) => Object.values(document.features).some((feature) => feature.kind === kind);
+export function missingThings(project: ProjectDocument): MissingThing[] {
+  const has = (kind: string) => Object.values(project.features).some((feature) => feature.kind === kind);
   return [
     ...(has('service-entry') ? [] : [{ kind: 'service-entry' as const }]),
     ...(has('service-panel') ? [] : [{ kind: 'service-panel' as const }]),
-    ...(Object.keys(document.racks).length > 0 ? [] : [{ kind: 'rack' as const }]),
+    ...(Object.keys(project.racks).length > 0 ? [] : [{ kind: 'rack' as const }]),
   ];
 }
 
@@ -120,20 +120,20 @@ function roomNeeds(room: Room): Need[] {
   ];
 }
 
-function wallNeeds(document: ProjectDocument, wallId: string): Need[] {
-  const wall = document.walls[wallId];
+function wallNeeds(project: ProjectDocument, wallId: string): Need[] {
+  const wall = project.walls[wallId];
   if (!wall.cableMayRun) return [];
   // A cavity of hidden make is the costliest guess; an ordinary stud wall is asked only where something is mounted in it.
   return [need('cavityDepthM', 'devices')];
 }
 
 /** Walls that are asked about: those with devices in them, and those whose make cannot be seen. Each belongs to one room. */
-function wallsByRoom(document: ProjectDocument, levelId: string, rooms: readonly Room[]): Map<string, string[]> {
+function wallsByRoom(project: ProjectDocument, levelId: string, rooms: readonly Room[]): Map<string, string[]> {
   const hidden = new Set(['furred', 'closed', 'fire']);
   const used = new Map<string, string>();
-  const walls = listOf(document, 'walls').filter((wall) => wall.levelId === levelId);
-  for (const device of listOf(document, 'devices')) {
-    if (device.levelId !== levelId || device.roomId === null || attachmentOf(document.deviceTypes[device.typeId]) !== 'wall')
+  const walls = listOf(project, 'walls').filter((wall) => wall.levelId === levelId);
+  for (const device of listOf(project, 'devices')) {
+    if (device.levelId !== levelId || device.roomId === null || attachmentOf(project.deviceTypes[device.typeId]) !== 'wall')
       continue;
     const wall = walls.find((w) => onLine([device.x, device.y], w.a, w.b));
     if (wall) used.set(wall.id, device.roomId);
@@ -147,9 +147,9 @@ function wallsByRoom(document: ProjectDocument, levelId: string, rooms: readonly
   return byRoom;
 }
 
-function openingsOf(document: ProjectDocument, wallIds: readonly string[]): string[] {
+function openingsOf(project: ProjectDocument, wallIds: readonly string[]): string[] {
   const walls = new Set(wallIds);
-  return listOf(document, 'openings')
+  return listOf(project, 'openings')
     .filter((opening) => opening.kind === 'window' && walls.has(opening.wallId))
     .map(({ id }) => id);
 }
@@ -188,17 +188,17 @@ function walkingOrder(rooms: readonly Room[]): Room[] {
  * Problems: `record-gone`.
  */
 export function answerFact(
-  document: ProjectDocument,
+  project: ProjectDocument,
   at: { readonly subject: Subject; readonly subjectId: string; readonly field: string },
   answer: { readonly value?: unknown; readonly state: FactState; readonly by: string; readonly on: string },
   factId: string,
 ): Outcome<Operation[]> {
-  const record = (document[at.subject] as Record<string, { id: string }>)[at.subjectId];
+  const record = (project[at.subject] as Record<string, { id: string }>)[at.subjectId];
   if (!record) return err('record-gone', { in: at.subject, id: at.subjectId });
   const operations: (Operation | null)[] = [];
   if (answer.value !== undefined)
     operations.push(update(at.subject as CollectionName, record as never, { [at.field]: answer.value } as never));
-  const known = factOf(document, at.subject, at.subjectId, at.field);
+  const known = factOf(project, at.subject, at.subjectId, at.field);
   const { state, by, on } = answer;
   if (state === 'assumed' && known) operations.push(remove('facts', known));
   else if (known) operations.push(update('facts', known, { state, by, on }));

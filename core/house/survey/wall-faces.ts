@@ -47,8 +47,8 @@ function facesFrom({ walls, map, traits }: LevelFaces, now: readonly Wall[]): Le
 }
 
 /** The closed areas between the walls of a level. */
-export function wallFaces(document: Pick<ProjectDocument, 'walls'>, levelId: string): PlanarMap {
-  const faces = derivationsOf(document).get(WALL_FACES);
+export function wallFaces(project: Pick<ProjectDocument, 'walls'>, levelId: string): PlanarMap {
+  const faces = derivationsOf(project).get(WALL_FACES);
   return faces.byLevel.of(levelId, () => {
     const walls = faces.wallsOf(levelId);
     return levelFaces(walls, facesOf(walls, CORNER_TOLERANCE_M));

@@ -7,14 +7,14 @@ import { readProjectFile, writeProjectFile } from './project-file.ts';
 import { writeCsv } from './csv.ts';
 
 const granary = () =>
-  buildGranary({ shortId: '7K3MQ', name: 'Saltmarsh Granary', description: '', client: '', address: '' }).document;
+  buildGranary({ shortId: '7K3MQ', name: 'Saltmarsh Granary', description: '', client: '', address: '' }).project;
 const read = (text: string) => {
   const file = readProjectFile(text);
   return file.ok ? 'read' : { code: file.problem.code, field: file.problem.field };
 };
 /** The small house's file with something done to it. */
 const spoiled = (spoil: (file: Record<string, never>) => void) => {
-  const file = JSON.parse(writeProjectFile({ document: smallHouse(), pictures: [] })) as Record<string, never>;
+  const file = JSON.parse(writeProjectFile({ project: smallHouse(), pictures: [] })) as Record<string, never>;
   spoil(file);
   return read(JSON.stringify(file));
 };
@@ -30,12 +30,12 @@ describe('a project file', () => {
       'issued',
       waysOf(house),
     );
-    const document = issued.ok ? applyChange(house, { operations: issued.value }) : issued;
-    if (!document.ok) throw new Error('refused');
-    const text = writeProjectFile({ document: document.value, pictures: [] });
+    const project = issued.ok ? applyChange(house, { operations: issued.value }) : issued;
+    if (!project.ok) throw new Error('refused');
+    const text = writeProjectFile({ project: project.value, pictures: [] });
     const back = readProjectFile(text);
     if (!back.ok) throw new Error(JSON.stringify(back.problem));
-    expect(back.value.document).to.deep.equal(document.value);
+    expect(back.value.project).to.deep.equal(project.value);
     expect(writeProjectFile(back.value)).to.equal(text);
   });
 
@@ -77,7 +77,7 @@ describe('a project file', () => {
     expect(spoiled((f) => Object.assign(first(f, 'rooms'), { name: 'a\u0000b' }))).to.have.property('field', 'rooms[0].name');
     expect(spoiled((f) => (f.rooms as unknown[]).push((f.rooms as unknown[])[0]))).to.have.property('code', 'id-twice');
     expect(spoiled((f) => (f.walls as unknown[]).splice(0, 1, null))).to.have.property('field', 'walls[0]');
-    expect(read(writeProjectFile({ document: smallHouse(), pictures: [] }).replace('"x":9.8', '"x":1e999'))).to.have.property(
+    expect(read(writeProjectFile({ project: smallHouse(), pictures: [] }).replace('"x":9.8', '"x":1e999'))).to.have.property(
       'field',
       'racks[0].x',
     );

@@ -6,7 +6,7 @@ import {
   COLLECTION_NAMES,
   type CollectionName,
   COLLECTIONS,
-  emptyDocument,
+  emptyProject,
   MAX_RECORDS,
   PICTURE_TYPES,
   problemOfIssue,
@@ -45,7 +45,7 @@ export const projectFileSchema = z.strictObject({
 });
 
 export interface ProjectFile {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly pictures: readonly Picture[];
 }
 
@@ -87,9 +87,9 @@ function parseJson(text: string): Outcome<unknown> {
 }
 
 function assemble(file: z.infer<typeof projectFileSchema>): Outcome<ProjectFile> {
-  const document = emptyDocument(file.project) as unknown as Record<string, Record<string, unknown>>;
+  const project = emptyProject(file.project) as unknown as Record<string, Record<string, unknown>>;
   for (const name of COLLECTION_NAMES) {
-    const table = document[name];
+    const table = project[name];
     for (const [index, record] of (file[name] as { id: string }[]).entries()) {
       if (Object.hasOwn(table, record.id))
         return err('id-twice', { kind: 'invalid', field: `${name}[${index}].id`, value: record.id });
@@ -106,21 +106,21 @@ function assemble(file: z.infer<typeof projectFileSchema>): Outcome<ProjectFile>
       target: 'pictures',
     });
   }
-  const whole = checkIntegrity(document as unknown as ProjectDocument);
+  const whole = checkIntegrity(project as unknown as ProjectDocument);
   if (!whole.ok) return whole;
   const bounded = checkBounds(whole.value);
-  return bounded.ok ? ok({ document: bounded.value, pictures: file.pictures }) : bounded;
+  return bounded.ok ? ok({ project: bounded.value, pictures: file.pictures }) : bounded;
 }
 
 /** Writes the file in its one canonical form: the same project gives the same text. */
-export function writeProjectFile({ document, pictures }: ProjectFile): string {
+export function writeProjectFile({ project, pictures }: ProjectFile): string {
   const out: Record<string, unknown> = {
     format: FORMAT_NAME,
     version: FORMAT_VERSION,
-    project: ordered(projectHeader, document.project),
+    project: ordered(projectHeader, project.project),
   };
   for (const name of COLLECTION_NAMES) {
-    out[name] = Object.values(document[name]).map((record) => ordered(COLLECTIONS[name].schema, record));
+    out[name] = Object.values(project[name]).map((record) => ordered(COLLECTIONS[name].schema, record));
   }
   out.pictures = [...pictures].sort((a, b) => (a.id < b.id ? -1 : 1)).map((p) => ordered(picture, p));
   const lines = Object.entries(out).map(([key, value]) => {

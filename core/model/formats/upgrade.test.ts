@@ -28,7 +28,7 @@ function versionOne(): Record<string, unknown> {
   const house = smallHouse({
     walls: { west: { kind: 'masonry', cableMayRun: false, studMaterial: 'none', studSpacingM: 0, studWidthM: 0, topPlates: 0 } },
   });
-  const file = JSON.parse(writeProjectFile({ document: house, pictures: [] })) as Record<string, unknown>;
+  const file = JSON.parse(writeProjectFile({ project: house, pictures: [] })) as Record<string, unknown>;
   for (const list of ['features', 'framingMembers', 'facts', 'dimensions', 'referencePoints']) delete file[list];
   for (const [list, fields] of Object.entries(ADDED))
     for (const record of file[list] as Records) for (const field of fields) delete record[field];
@@ -43,7 +43,7 @@ function versionTwo(): Record<string, unknown> {
   const bed = create('features', newFeature({ id: 'bed', levelId: 'm', kind: 'bed', points: [[1, 1]] }));
   const applied = applyChange(house, { operations: [...placed.value.operations, bed] });
   if (!applied.ok) throw new Error(applied.problem.code);
-  const file = JSON.parse(writeProjectFile({ document: applied.value, pictures: [] })) as Record<string, unknown>;
+  const file = JSON.parse(writeProjectFile({ project: applied.value, pictures: [] })) as Record<string, unknown>;
   for (const record of file.devices as Records) delete record.belongsTo;
   for (const record of file.features as Records)
     for (const field of ['markedAt', 'substrate', 'condition', 'neutral', 'partners']) delete record[field];
@@ -58,7 +58,7 @@ describe('a project file of version 5', () => {
     const bed = create('features', newFeature({ id: 'bed', levelId: 'm', kind: 'bed', points: [[1, 1]] }));
     const applied = applyChange(house, { operations: [...placed.value.operations, bed] });
     if (!applied.ok) throw new Error(applied.problem.code);
-    const file = JSON.parse(writeProjectFile({ document: applied.value, pictures: [] })) as Record<string, unknown>;
+    const file = JSON.parse(writeProjectFile({ project: applied.value, pictures: [] })) as Record<string, unknown>;
     const added: Readonly<Record<string, readonly string[]>> = {
       racks: ['slackStyle'],
       cableTypes: ['jacketColour', 'rating'],
@@ -68,29 +68,29 @@ describe('a project file of version 5', () => {
     for (const [list, fields] of Object.entries(added))
       for (const record of file[list] as Records) for (const field of fields) delete record[field];
     for (const list of ['seals', 'spentNumbers', 'numberBlocks', 'waySigns']) delete file[list];
-    const project = file.project as Record<string, unknown>;
-    for (const field of ['tracedFactor', 'reserveM', 'slackStyle', 'siteRates']) delete project[field];
+    const header = file.project as Record<string, unknown>;
+    for (const field of ['tracedFactor', 'reserveM', 'slackStyle', 'siteRates']) delete header[field];
     const read = readProjectFile(JSON.stringify({ ...file, version: 5 }));
     if (!read.ok) throw new Error(JSON.stringify(read.problem));
-    const { document } = read.value;
-    expect(document.project).to.include({ tracedFactor: 1.03, reserveM: 0, slackStyle: 'figure-eight' });
-    expect(document.racks.rack.slackStyle).to.equal('to-unit');
-    expect(document.runs.r1).to.include({ slackStyle: null, printedOn: '' });
-    expect(document.features.bed.reserved).to.equal(false);
-    expect([document.seals, document.spentNumbers, document.numberBlocks, document.waySigns]).to.deep.equal([{}, {}, {}, {}]);
+    const { project } = read.value;
+    expect(project.project).to.include({ tracedFactor: 1.03, reserveM: 0, slackStyle: 'figure-eight' });
+    expect(project.racks.rack.slackStyle).to.equal('to-unit');
+    expect(project.runs.r1).to.include({ slackStyle: null, printedOn: '' });
+    expect(project.features.bed.reserved).to.equal(false);
+    expect([project.seals, project.spentNumbers, project.numberBlocks, project.waySigns]).to.deep.equal([{}, {}, {}, {}]);
   });
 });
 
 describe('a project file of version 6', () => {
   it('is read with rules as they come, nothing accepted, and channels as the wall', () => {
-    const file = JSON.parse(writeProjectFile({ document: smallHouse(), pictures: [] })) as Record<string, unknown>;
+    const file = JSON.parse(writeProjectFile({ project: smallHouse(), pictures: [] })) as Record<string, unknown>;
     for (const list of ['ruleSettings', 'findingMarks', 'keptCalculations']) delete file[list];
     delete (file.project as Record<string, unknown>).channelColour;
     const read = readProjectFile(JSON.stringify({ ...file, version: 6 }));
     if (!read.ok) throw new Error(JSON.stringify(read.problem));
-    const { document } = read.value;
-    expect(document.project.channelColour).to.equal('white, painted as the wall');
-    expect([document.ruleSettings, document.findingMarks, document.keptCalculations]).to.deep.equal([{}, {}, {}]);
+    const { project } = read.value;
+    expect(project.project.channelColour).to.equal('white, painted as the wall');
+    expect([project.ruleSettings, project.findingMarks, project.keptCalculations]).to.deep.equal([{}, {}, {}]);
   });
 });
 
@@ -98,8 +98,8 @@ describe('a project file of version 2', () => {
   it('is read with devices that go with nothing, and things of which nothing more is known', () => {
     const read = readProjectFile(JSON.stringify(versionTwo()));
     if (!read.ok) throw new Error(JSON.stringify(read.problem));
-    expect(read.value.document.devices.kp.belongsTo).to.equal(null);
-    expect(read.value.document.features.bed).to.include({ markedAt: null, substrate: null, partners: '' });
+    expect(read.value.project.devices.kp.belongsTo).to.equal(null);
+    expect(read.value.project.features.bed).to.include({ markedAt: null, substrate: null, partners: '' });
   });
 });
 
@@ -107,12 +107,12 @@ describe('a project file of version 1', () => {
   it('is read as the same house, with what version 2 assumes', () => {
     const read = readProjectFile(JSON.stringify(versionOne()));
     if (!read.ok) throw new Error(JSON.stringify(read.problem));
-    const { walls, rooms, facts } = read.value.document;
+    const { walls, rooms, facts } = read.value.project;
     expect(walls.west).to.include({ studMaterial: 'none', topPlates: 0, heightM: null });
     expect(walls.east).to.include({ studMaterial: 'wood', studSpacingM: 0.4, topPlates: 2 });
     expect(rooms.a).to.include({ ceilingKind: 'flat', joistOffsetM: 0 });
     expect(facts).to.deep.equal({});
-    expect(writeProjectFile(read.value)).to.equal(writeProjectFile({ document: read.value.document, pictures: [] }));
+    expect(writeProjectFile(read.value)).to.equal(writeProjectFile({ project: read.value.project, pictures: [] }));
   });
 
   it('with something wrong in it is refused by the field of the file, not by what was added', () => {

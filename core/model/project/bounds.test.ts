@@ -13,7 +13,7 @@ import { CLEAN_TEXT, cleanText, textProblem } from './text-rules.ts';
 import { COLLECTIONS } from './collections.ts';
 import { create, update } from './operations.ts';
 import { newRoom, newWall } from './defaults.ts';
-import type { ProjectDocument } from './document.ts';
+import type { ProjectDocument } from './project-document.ts';
 
 type Corners = [number, number][];
 const square = (x: number, sideM: number): Corners => [

@@ -1,7 +1,7 @@
 import { ok, type Outcome, type Problem } from '../../math/index.ts';
 import { COLLECTION_NAMES, type CollectionName } from './collections.ts';
 import type { Operation } from './change.ts';
-import type { ProjectDocument } from './document.ts';
+import type { ProjectDocument } from './project-document.ts';
 
 /** Largest extent of the walls, rooms and racks of one level, along either axis, m. */
 export const LEVEL_SPAN_M = 500;
@@ -112,11 +112,11 @@ export function countProblem(name: CollectionName, count: number): Problem | nul
 }
 
 /** Checks a whole project against every bound. Problems: those of `boundsProblem` and `countProblem`. */
-export function checkBounds(document: ProjectDocument): Outcome<ProjectDocument> {
+export function checkBounds(project: ProjectDocument): Outcome<ProjectDocument> {
   for (const name of COLLECTION_NAMES) {
-    const problem = countProblem(name, Object.keys(document[name]).length);
+    const problem = countProblem(name, Object.keys(project[name]).length);
     if (problem) return { ok: false, problem };
   }
-  const problem = boundsProblem(document);
-  return problem ? { ok: false, problem } : ok(document);
+  const problem = boundsProblem(project);
+  return problem ? { ok: false, problem } : ok(project);
 }

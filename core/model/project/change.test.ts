@@ -6,10 +6,10 @@ import { applyChange, type Change, changeSchema, type FieldConflict, type Operat
 import { checkIntegrity } from './integrity.ts';
 import { emptyHistory, redoStep, remember, undoStep } from './history.ts';
 import { update } from './operations.ts';
-import type { ProjectDocument } from './document.ts';
+import type { ProjectDocument } from './project-document.ts';
 
-const apply = (document: ProjectDocument, operations: readonly Operation[]) => {
-  const applied = applyChange(document, { operations });
+const apply = (project: ProjectDocument, operations: readonly Operation[]) => {
+  const applied = applyChange(project, { operations });
   if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
   return applied.value;
 };
@@ -22,21 +22,21 @@ const change = (operations: readonly Operation[], id = '00000000-0000-4000-8000-
 
 function houseWithSpeakers(): ProjectDocument {
   const ids = countingIds();
-  let document = smallHouse();
+  let project = smallHouse();
   for (const x of [1, 2, 3]) {
-    const placed = placeDevice(document, { typeId: 'ceiling-speaker', levelId: 'm', at: [x, 2] }, ids());
-    if (placed.ok) document = apply(document, placed.value.operations);
+    const placed = placeDevice(project, { typeId: 'ceiling-speaker', levelId: 'm', at: [x, 2] }, ids());
+    if (placed.ok) project = apply(project, placed.value.operations);
   }
-  return document;
+  return project;
 }
 
 /** A drawn edit of the house with speakers. */
-const edit = (document: ProjectDocument, pick: number, value: number): Operation[] => {
-  const devices = Object.values(document.devices);
+const edit = (project: ProjectDocument, pick: number, value: number): Operation[] => {
+  const devices = Object.values(project.devices);
   const device = devices[pick % Math.max(1, devices.length)];
   if (!device) return [];
   if (pick % 5 === 4) {
-    const removed = removeDevices(document, [device.id]);
+    const removed = removeDevices(project, [device.id]);
     return removed.ok ? removed.value : [];
   }
   const one =
@@ -49,15 +49,15 @@ describe('a change', () => {
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.nat(40), fc.nat(4)), { maxLength: 12 }), (edits) => {
         const start = houseWithSpeakers();
-        let document = start;
+        let project = start;
         const done: Operation[][] = [];
         for (const [pick, value] of edits) {
-          const operations = edit(document, pick, value);
-          document = apply(document, operations);
+          const operations = edit(project, pick, value);
+          project = apply(project, operations);
           done.push(operations);
         }
-        for (const operations of done.reverse()) document = apply(document, reverseOperations(operations));
-        expect(document).to.deep.equal(start);
+        for (const operations of done.reverse()) project = apply(project, reverseOperations(operations));
+        expect(project).to.deep.equal(start);
       }),
       { numRuns: 60 },
     );
@@ -121,30 +121,30 @@ describe('a change', () => {
 
 describe('undo and redo', () => {
   it('take one step back and forth for every edit, without limit', () => {
-    let document = houseWithSpeakers();
-    const start = document;
+    let project = houseWithSpeakers();
+    const start = project;
     let history = emptyHistory;
     for (let n = 1; n <= 300; n++) {
-      const operations = [update('devices', document.devices.d1, { x: 10 + n })!];
-      document = apply(document, operations);
+      const operations = [update('devices', project.devices.d1, { x: 10 + n })!];
+      project = apply(project, operations);
       history = remember(history, change(operations));
     }
-    const end = document;
+    const end = project;
     for (let n = 0; n < 300; n++) {
-      const step = undoStep(history, document);
+      const step = undoStep(history, project);
       if (!step.ok) throw new Error('refused');
-      document = apply(document, step.value.operations);
+      project = apply(project, step.value.operations);
       history = step.value.history;
     }
-    expect(document).to.deep.equal(start);
-    expect(undoStep(history, document)).to.deep.equal({ ok: false, problem: { code: 'nothing-to-undo' } });
+    expect(project).to.deep.equal(start);
+    expect(undoStep(history, project)).to.deep.equal({ ok: false, problem: { code: 'nothing-to-undo' } });
     for (let n = 0; n < 300; n++) {
-      const step = redoStep(history, document);
+      const step = redoStep(history, project);
       if (!step.ok) throw new Error('refused');
-      document = apply(document, step.value.operations);
+      project = apply(project, step.value.operations);
       history = step.value.history;
     }
-    expect(document).to.deep.equal(end);
+    expect(project).to.deep.equal(end);
   });
 
   it('are refused with the reason where another person has changed the same field since', () => {

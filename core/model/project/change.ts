@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { err, ok, type Outcome, type Problem } from '../../math/index.ts';
 import { COLLECTION_NAMES, type CollectionName, COLLECTIONS } from './collections.ts';
-import type { ProjectDocument } from './document.ts';
+import type { ProjectDocument } from './project-document.ts';
 import { id as recordId, words } from './fields.ts';
 import { projectHeader } from './records.ts';
 
@@ -72,8 +72,8 @@ export interface FieldConflict {
  * wants is a conflict; fields that the change does not touch merge by themselves.
  * Problems: `conflict` (with `conflicts`), `record-exists`, `record-gone`, `record-invalid` (with `field`).
  */
-export function applyChange(document: ProjectDocument, change: Pick<Change, 'operations'>): Outcome<ProjectDocument> {
-  const next: Record<string, unknown> = { ...document };
+export function applyChange(project: ProjectDocument, change: Pick<Change, 'operations'>): Outcome<ProjectDocument> {
+  const next: Record<string, unknown> = { ...project };
   const copied = new Set<CollectionName>();
   const table = (name: CollectionName): Record<string, Fields> => {
     if (!copied.has(name)) next[name] = { ...(next[name] as object) };

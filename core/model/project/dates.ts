@@ -1,5 +1,5 @@
 import type { TradeGate } from './brief-records.ts';
-import type { ProjectDocument } from './document.ts';
+import type { ProjectDocument } from './project-document.ts';
 
 const DAY_MS = 86_400_000;
 
@@ -14,5 +14,5 @@ export function daysBefore(day: string, days: number): string {
 export const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 
 /** The day of a gate of the job, YYYY-MM-DD; empty where it is not known. */
-export const gateDate = (document: Pick<ProjectDocument, 'tradeDates'>, gate: TradeGate): string =>
-  Object.values(document.tradeDates).find((date) => date.gate === gate)?.on ?? '';
+export const gateDate = (project: Pick<ProjectDocument, 'tradeDates'>, gate: TradeGate): string =>
+  Object.values(project.tradeDates).find((date) => date.gate === gate)?.on ?? '';

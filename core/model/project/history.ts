@@ -1,6 +1,6 @@
 import { applyChange, type Change, type FieldConflict, type Operation, reverseOperations } from './change.ts';
 import { err, ok, type Outcome } from '../../math/index.ts';
-import type { ProjectDocument } from './document.ts';
+import type { ProjectDocument } from './project-document.ts';
 
 /** One's own edits that can be taken back, and those taken back that can be made again. No limit. */
 export interface History {
@@ -29,20 +29,20 @@ export interface Step {
 }
 
 /** Takes the last edit back. Problems: `nothing-to-undo`, `undo-overtaken` (another person changed the same field since). */
-export function undoStep(history: History, document: ProjectDocument): Outcome<Step> {
+export function undoStep(history: History, project: ProjectDocument): Outcome<Step> {
   const entry = history.done.at(-1);
   if (!entry) return err('nothing-to-undo');
   const operations = reverseOperations(entry.operations);
-  const blocked = overtaken(document, operations, entry);
+  const blocked = overtaken(project, operations, entry);
   if (blocked) return blocked;
   return ok({ entry, operations, history: { done: history.done.slice(0, -1), undone: [...history.undone, entry] } });
 }
 
 /** Makes the last undone edit again. Problems: `nothing-to-redo`, `undo-overtaken`. */
-export function redoStep(history: History, document: ProjectDocument): Outcome<Step> {
+export function redoStep(history: History, project: ProjectDocument): Outcome<Step> {
   const entry = history.undone.at(-1);
   if (!entry) return err('nothing-to-redo');
-  const blocked = overtaken(document, entry.operations, entry);
+  const blocked = overtaken(project, entry.operations, entry);
   if (blocked) return blocked;
   return ok({
     entry,
@@ -51,8 +51,8 @@ export function redoStep(history: History, document: ProjectDocument): Outcome<S
   });
 }
 
-function overtaken(document: ProjectDocument, operations: readonly Operation[], entry: HistoryEntry) {
-  const applied = applyChange(document, { operations });
+function overtaken(project: ProjectDocument, operations: readonly Operation[], entry: HistoryEntry) {
+  const applied = applyChange(project, { operations });
   if (applied.ok) return null;
   const conflicts = (applied.problem.conflicts as FieldConflict[] | undefined) ?? [];
   return err('undo-overtaken', { title: entry.title, why: applied.problem.code, field: conflicts[0]?.field, conflicts });

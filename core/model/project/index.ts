@@ -64,7 +64,7 @@ export {
   newWall,
   WALL_DEFAULTS,
 } from './defaults.ts';
-export { emptyDocument, newHeader, type ProjectDocument, tableFrom } from './document.ts';
+export { emptyProject, newHeader, type ProjectDocument, tableFrom } from './project-document.ts';
 export { FARTHEST_M, HIGHEST_M } from './fields.ts';
 export { emptyHistory, type History, redoStep, remember, undoStep } from './history.ts';
 export { idFrom, shortIdFrom } from './ids.ts';

@@ -1,17 +1,17 @@
 import { err, ok, type Outcome } from '../../math/index.ts';
 import { COLLECTION_NAMES, type CollectionName, COLLECTIONS } from './collections.ts';
-import type { ProjectDocument } from './document.ts';
+import type { ProjectDocument } from './project-document.ts';
 
 /**
  * Whether every reference points at a record and every value that must be unique is.
  * The database holds the same rules as constraints; files and changes are told here by field.
  * Problems: `reference-missing`, `value-taken`.
  */
-export function checkIntegrity(document: ProjectDocument): Outcome<ProjectDocument> {
+export function checkIntegrity(project: ProjectDocument): Outcome<ProjectDocument> {
   for (const name of COLLECTION_NAMES) {
-    const records = Object.values(document[name] as Record<string, Record<string, unknown>>);
+    const records = Object.values(project[name] as Record<string, Record<string, unknown>>);
     for (const [field, target] of Object.entries(COLLECTIONS[name].refers)) {
-      const table = document[target as CollectionName] as object;
+      const table = project[target as CollectionName] as object;
       for (const record of records) {
         const value = record[field];
         if (value !== null && !Object.hasOwn(table, value as string)) {
@@ -33,5 +33,5 @@ export function checkIntegrity(document: ProjectDocument): Outcome<ProjectDocume
       }
     }
   }
-  return ok(document);
+  return ok(project);
 }

@@ -1,6 +1,6 @@
 import { type CollectionName, COLLECTIONS, type RecordOf } from './collections.ts';
 import { type Operation, sameValue } from './change.ts';
-import type { ProjectDocument, TableOf } from './document.ts';
+import type { ProjectDocument, TableOf } from './project-document.ts';
 import type { ProjectHeader } from './records.ts';
 
 export function create<C extends CollectionName>(name: C, record: RecordOf<C>): Operation {
@@ -55,7 +55,7 @@ const MAY_BE_EMPTY = new Set([
  * Takes a record away with everything that refers to it, dependants first.
  * A field that may be empty is emptied instead.
  */
-export function removeWithDependants(document: ProjectDocument, name: CollectionName, id: string): Operation[] {
+export function removeWithDependants(project: ProjectDocument, name: CollectionName, id: string): Operation[] {
   const operations: Operation[] = [];
   const gone = new Set<string>();
   const take = (collection: CollectionName, recordId: string): void => {
@@ -65,7 +65,7 @@ export function removeWithDependants(document: ProjectDocument, name: Collection
     for (const [other, shape] of Object.entries(COLLECTIONS) as [CollectionName, (typeof COLLECTIONS)[CollectionName]][]) {
       for (const [field, target] of Object.entries(shape.refers)) {
         if (target !== collection) continue;
-        for (const record of Object.values(document[other] as TableOf<CollectionName>)) {
+        for (const record of Object.values(project[other] as TableOf<CollectionName>)) {
           if ((record as Record<string, unknown>)[field] !== recordId || gone.has(`${other}/${record.id}`)) continue;
           if (MAY_BE_EMPTY.has(`${other}.${field}`)) {
             operations.push({ op: 'update', in: other, id: record.id, before: { [field]: recordId }, after: { [field]: null } });
@@ -73,10 +73,10 @@ export function removeWithDependants(document: ProjectDocument, name: Collection
         }
       }
     }
-    for (const known of Object.values(document.facts)) {
+    for (const known of Object.values(project.facts)) {
       if (known.subject === collection && known.subjectId === recordId) operations.push(remove('facts', known));
     }
-    const record = (document[collection] as TableOf<CollectionName>)[recordId];
+    const record = (project[collection] as TableOf<CollectionName>)[recordId];
     if (record) operations.push(remove(collection, record as never));
   };
   take(name, id);

@@ -141,36 +141,36 @@ function withConduit(insideDiameterM: number | null, more: Partial<Feature> = {}
     },
   };
 }
-function withDrops(document: ProjectDocument, count: number, typeId = 'network-drop'): ProjectDocument {
+function withDrops(project: ProjectDocument, count: number, typeId = 'network-drop'): ProjectDocument {
   const ids = countingIds();
   return Array.from({ length: count }).reduce<ProjectDocument>(
     (house, _, n) =>
       must(applyChange(house, must(placeDevice(house, { typeId, levelId: 'm', at: [1.2 + 0.3 * n, 0.05] }, ids())))),
-    document,
+    project,
   );
 }
 
 describe('what lies in made ways', () => {
   it('is counted by the runs that go through', () => {
-    const document = withDrops(withConduit(0.0243), 2);
-    const runs = planRuns(document);
-    const [load] = wayLoads(document);
+    const project = withDrops(withConduit(0.0243), 2);
+    const runs = planRuns(project);
+    const [load] = wayLoads(project);
     expect(load.runs).to.have.length(runs.length);
-    const square = runs.reduce((sum, { run }) => sum + document.cableTypes[run.cableTypeId].outsideDiameterM ** 2, 0);
+    const square = runs.reduce((sum, { run }) => sum + project.cableTypes[run.cableTypeId].outsideDiameterM ** 2, 0);
     expect(load.fill).to.be.closeTo(square / 0.0243 ** 2, 1e-9);
     expect(load.pull!.lengthM).to.be.closeTo(10.2, 1e-9);
   });
 
   it('over the limit is a stop that a larger conduit cures; the rest is still routed', () => {
-    const document = withDrops(withConduit(0.0141), 3);
-    const finding = checked(document).find(({ code }) => code === 'way-over-full')!;
+    const project = withDrops(withConduit(0.0141), 3);
+    const finding = checked(project).find(({ code }) => code === 'way-over-full')!;
     expect(finding.rank).to.equal('stop');
     expect(finding.measured).to.be.greaterThan(finding.allowed!);
-    const cured = must(applyChange(document, { operations: finding.cures[0].operations }));
+    const cured = must(applyChange(project, { operations: finding.cures[0].operations }));
     const after = checked(cured).filter(({ check }) => check === 'ways-fit');
     expect(after.filter(({ code }) => code === 'way-over-full')).to.deep.equal([]);
     expect(after.some(({ rank }) => rank === 'stop')).to.equal(false);
-    expect(planRuns(document).every(({ proposedRoute }) => proposedRoute.ok)).to.equal(true);
+    expect(planRuns(project).every(({ proposedRoute }) => proposedRoute.ok)).to.equal(true);
   });
 
   it('of an unknown size is asked for', () => {
@@ -220,11 +220,11 @@ describe('what lies in made ways', () => {
 
   it('of a riser is measured by its open area', () => {
     const ids = countingIds();
-    let document = twoStoreyHouse();
-    document = must(
-      applyChange(document, must(placeDevice(document, { typeId: 'ceiling-speaker', levelId: 'u', at: [9, 3.2] }, ids()))),
+    let project = twoStoreyHouse();
+    project = must(
+      applyChange(project, must(placeDevice(project, { typeId: 'ceiling-speaker', levelId: 'u', at: [9, 3.2] }, ids()))),
     );
-    const riser = wayLoads(document).find(({ kind }) => kind === 'riser')!;
+    const riser = wayLoads(project).find(({ kind }) => kind === 'riser')!;
     expect(riser.limit).to.equal(0.4);
     expect(riser.fill).to.be.lessThan(0.4);
     expect(riser.roomFor).to.be.greaterThan(0);
@@ -234,36 +234,32 @@ describe('what lies in made ways', () => {
 describe('spare conduits', () => {
   it('are wanted at every display; putting them on the plan answers it', () => {
     const ids = countingIds();
-    let document = smallHouse();
-    document = must(
-      applyChange(document, must(placeDevice(document, { typeId: 'display', levelId: 'm', at: [2, 0.05] }, ids()))),
-    );
-    const [wanted] = spareConduits(document);
+    let project = smallHouse();
+    project = must(applyChange(project, must(placeDevice(project, { typeId: 'display', levelId: 'm', at: [2, 0.05] }, ids()))));
+    const [wanted] = spareConduits(project);
     expect(wanted).to.include({ why: 'display', servedBy: null });
-    const proposed = proposeConduit(document, wanted, 'spare')!;
+    const proposed = proposeConduit(project, wanted, 'spare')!;
     // Two of 7.8 mm and a picture lead of 9 mm with a quarter to spare.
     expect(proposed.size.key).to.equal('corr-40');
     expect(proposed.lengthM).to.be.greaterThan(8);
-    const finding = checked(document).find(({ code }) => code === 'conduits-missing')!;
+    const finding = checked(project).find(({ code }) => code === 'conduits-missing')!;
     expect(finding).to.include({ rank: 'look', measured: 1 });
-    const cured = must(applyChange(document, { operations: finding.cures[0].operations }));
+    const cured = must(applyChange(project, { operations: finding.cures[0].operations }));
     expect(spareConduits(cured)[0].servedBy).to.not.equal(null);
     expect(checked(cured).some(({ code }) => code === 'conduits-missing')).to.equal(false);
     // It stays free: the runs of today go where they went before.
-    expect(planRuns(cured).map(({ points }) => points)).to.deep.equal(planRuns(document).map(({ points }) => points));
+    expect(planRuns(cured).map(({ points }) => points)).to.deep.equal(planRuns(project).map(({ points }) => points));
     expect(checked(cured).filter(({ rank }) => rank === 'stop')).to.deep.equal(
-      checked(document).filter(({ rank }) => rank === 'stop'),
+      checked(project).filter(({ rank }) => rank === 'stop'),
     );
   });
 
   it('cannot be proposed where nothing leads to the head end', () => {
     const ids = countingIds();
-    let document = smallHouse({ rooms: [{ framing: 'slab' }, { framing: 'slab' }] });
-    document = must(
-      applyChange(document, must(placeDevice(document, { typeId: 'display', levelId: 'm', at: [2, 0.05] }, ids()))),
-    );
-    expect(proposeConduit(document, spareConduits(document)[0], 'spare')).to.equal(null);
-    expect(checked(document).find(({ code }) => code === 'conduits-missing')!.cures).to.deep.equal([]);
-    expect(spareConduits({ ...document, racks: {} })).to.deep.equal([]);
+    let project = smallHouse({ rooms: [{ framing: 'slab' }, { framing: 'slab' }] });
+    project = must(applyChange(project, must(placeDevice(project, { typeId: 'display', levelId: 'm', at: [2, 0.05] }, ids()))));
+    expect(proposeConduit(project, spareConduits(project)[0], 'spare')).to.equal(null);
+    expect(checked(project).find(({ code }) => code === 'conduits-missing')!.cures).to.deep.equal([]);
+    expect(spareConduits({ ...project, racks: {} })).to.deep.equal([]);
   });
 });

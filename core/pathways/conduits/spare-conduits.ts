@@ -32,11 +32,11 @@ export const PICTURES = partOf(
 export const OUTDOORS = partOf('outdoors', 'devices', ({ roomId }) => roomId === null);
 
 /** Where a spare conduit to the rack is wanted: every attic, display and projector, and one to the outside. */
-export function spareConduits(document: ProjectDocument): SpareConduit[] {
-  const rack = listOf(document, 'racks')[0];
+export function spareConduits(project: ProjectDocument): SpareConduit[] {
+  const rack = listOf(project, 'racks')[0];
   if (!rack) return [];
-  const conduits = listOf(document, 'features').filter(({ kind }) => kind === 'conduit');
-  const building = buildingOf(document);
+  const conduits = listOf(project, 'features').filter(({ kind }) => kind === 'conduit');
+  const building = buildingOf(project);
   const served = (levelId: string, p: Point2, heightM: number | null) => {
     const { elevationM, ceilingHeightM } = building.levelById[levelId];
     const z = elevationM + (heightM ?? ceilingHeightM);
@@ -50,18 +50,18 @@ export function spareConduits(document: ProjectDocument): SpareConduit[] {
     );
   };
   const wanted: SpareConduit[] = [];
-  for (const device of pickedFrom(document, PICTURES)) {
-    const type = document.deviceTypes[device.typeId];
+  for (const device of pickedFrom(project, PICTURES)) {
+    const type = project.deviceTypes[device.typeId];
     if (type.system !== 'picture') continue;
     wanted.push({
       why: device.typeId.includes('projector') ? 'projector' : 'display',
       subject: { in: 'devices', id: device.id },
       name: deviceTitle(device, type),
-      place: endOfDevice(document, device),
+      place: endOfDevice(project, device),
       servedBy: served(device.levelId, [device.x, device.y], device.heightM),
     });
   }
-  for (const attic of listOf(document, 'features').filter(({ kind }) => kind === 'attic')) {
+  for (const attic of listOf(project, 'features').filter(({ kind }) => kind === 'attic')) {
     const over = middleOf(attic.points as Point2[]);
     const there = conduits.find(({ levelId, topLevelId }) => topLevelId === attic.levelId || levelId === attic.levelId) ?? null;
     wanted.push({
@@ -72,17 +72,17 @@ export function spareConduits(document: ProjectDocument): SpareConduit[] {
       servedBy: there,
     });
   }
-  const [outdoors] = pickedFrom(document, OUTDOORS);
+  const [outdoors] = pickedFrom(project, OUTDOORS);
   if (outdoors) {
-    const through = listOf(document, 'features').find(({ kind }) => kind === 'underground-way') ?? null;
+    const through = listOf(project, 'features').find(({ kind }) => kind === 'underground-way') ?? null;
     wanted.push({
       why: 'outdoors',
       subject: {
         in: 'levels',
-        id: (levelsFromBelow(document).find(({ order }) => order >= 0) ?? levelsFromBelow(document)[0]).id,
+        id: (levelsFromBelow(project).find(({ order }) => order >= 0) ?? levelsFromBelow(project)[0]).id,
       },
       name: '',
-      place: endOfDevice(document, outdoors),
+      place: endOfDevice(project, outdoors),
       servedBy: through ?? served(outdoors.levelId, [outdoors.x, outdoors.y], outdoors.heightM),
     });
   }
@@ -109,22 +109,18 @@ const LATER_M = [0.0078, 0.0078, 0.009];
  * The conduit along the way that a cable from this place would take: a line for each level part of it, from pull box to pull box, free for
  * later, with its length and bends from end to end. Null where no way leads there. `id` names the new things.
  */
-export function proposeConduit(
-  document: ProjectDocument,
-  { place, name, why }: SpareConduit,
-  id: string,
-): ProposedConduit | null {
-  const rack = nearestRack(document, place);
-  const network = routeNetwork(document);
+export function proposeConduit(project: ProjectDocument, { place, name, why }: SpareConduit, id: string): ProposedConduit | null {
+  const rack = nearestRack(project, place);
+  const network = routeNetwork(project);
   if (!rack) return null;
-  const way = routeDevice(network, place, rack, sharedWays(document));
+  const way = routeDevice(network, place, rack, sharedWays(project));
   if (!way.ok) return null;
   const parts = levelParts(way.value);
   if (parts.length === 0) return null;
-  const { jurisdiction } = document.project;
+  const { jurisdiction } = project.project;
   const sized = conduitSize(LATER_M, jurisdiction);
   const size = sized.ok ? sized.value : CONDUITS.filter(({ region }) => (region === 'NA') === (jurisdiction === 'NA')).at(-1)!;
-  const building = buildingOf(document);
+  const building = buildingOf(project);
   const pieces = parts.flatMap(({ points, z }) => betweenBoxes(points).map((piece) => ({ points: piece, z })));
   const features = pieces.map(({ points, z }, k) => {
     const level = levelUnder(building, z)!;
@@ -196,8 +192,8 @@ const wrapped = (angleRad: number) => Math.atan2(Math.sin(angleRad), Math.cos(an
 
 const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
 
-function nearestRack(document: ProjectDocument, { x, y }: EndPlace): Rack | null {
-  const racks = [...listOf(document, 'racks')].sort((a, b) => Math.hypot(a.x - x, a.y - y) - Math.hypot(b.x - x, b.y - y));
+function nearestRack(project: ProjectDocument, { x, y }: EndPlace): Rack | null {
+  const racks = [...listOf(project, 'racks')].sort((a, b) => Math.hypot(a.x - x, a.y - y) - Math.hypot(b.x - x, b.y - y));
   return racks[0] ?? null;
 }
 

@@ -69,7 +69,7 @@ export const WAY_LOADS = whole<readonly WayLoad[]>({
   tables: ['project', 'cableTypes'],
   nodes: [BUILDING, PLANNED_RUNS, WAYS_OF_RUN, NUMBER_ORDER],
   make: (read, last) => {
-    const { document } = read;
+    const { project } = read;
     const building = read.get(BUILDING);
     const inWay = new Map<string, PlannedRun[]>();
     const ways = inNumberOrder(read, WAYS_OF_RUN);
@@ -80,25 +80,25 @@ export const WAY_LOADS = whole<readonly WayLoad[]>({
         else inWay.set(id, [planned]);
       }
     });
-    const isSame = last?.get(BUILDING) === building && last.table('project') === document.project;
-    const before = isSame && last.table('cableTypes') === document.cableTypes ? last.value : NO_LOADS;
+    const isSame = last?.get(BUILDING) === building && last.table('project') === project.project;
+    const before = isSame && last.table('cableTypes') === project.cableTypes ? last.value : NO_LOADS;
     const known = new Map(before.map((load) => [load.id, load]));
     const loadOf = (id: string, make: (lying: readonly PlannedRun[]) => WayLoad): WayLoad => {
       const lying = inWay.get(id) ?? NO_RUNS;
       const load = known.get(id);
       return load && sameItems(load.runs, lying) ? load : make(lying);
     };
-    const risers = building.risers.map((riser) => loadOf(riser.id, (lying) => ofRiser(document, riser, lying)));
+    const risers = building.risers.map((riser) => loadOf(riser.id, (lying) => ofRiser(project, riser, lying)));
     const made = building.levels.flatMap((level) =>
       (building.featuresByLevel[level.id] ?? [])
         .filter(({ kind }) => LOADED.has(kind))
-        .map((feature) => loadOf(feature.id, (lying) => ofFeature(document, building, feature, lying))),
+        .map((feature) => loadOf(feature.id, (lying) => ofFeature(project, building, feature, lying))),
     );
     return [...risers, ...made];
   },
 });
 
-export const wayLoads = (document: ProjectDocument): readonly WayLoad[] => derivationsOf(document).get(WAY_LOADS);
+export const wayLoads = (project: ProjectDocument): readonly WayLoad[] => derivationsOf(project).get(WAY_LOADS);
 
 const NO_LOADS: readonly WayLoad[] = [];
 const NO_RUNS: readonly PlannedRun[] = [];
@@ -151,8 +151,8 @@ function cablesOf({ cableTypes }: ProjectDocument, runs: readonly PlannedRun[]):
   return runs.map(({ run }) => types.get(run.cableTypeId)!);
 }
 
-function ofRiser(document: ProjectDocument, riser: Riser, runs: readonly PlannedRun[]): WayLoad {
-  const diametersM = cablesOf(document, runs).map(({ outsideDiameterM }) => outsideDiameterM);
+function ofRiser(project: ProjectDocument, riser: Riser, runs: readonly PlannedRun[]): WayLoad {
+  const diametersM = cablesOf(project, runs).map(({ outsideDiameterM }) => outsideDiameterM);
   return {
     kind: 'riser',
     in: 'risers',
@@ -162,7 +162,7 @@ function ofRiser(document: ProjectDocument, riser: Riser, runs: readonly Planned
     runs,
     insideM: null,
     sidesM: [riser.widthM, riser.depthM],
-    ...openFill(document, diametersM, riser.widthM * riser.depthM),
+    ...openFill(project, diametersM, riser.widthM * riser.depthM),
     jams: false,
     pull: null,
     allowedN: null,
@@ -170,8 +170,8 @@ function ofRiser(document: ProjectDocument, riser: Riser, runs: readonly Planned
 }
 
 /** Cables in a shaft or channel by their area, to the share that a conduit of many takes. */
-function openFill(document: ProjectDocument, diametersM: readonly number[], areaM2: number) {
-  const limit = fillLimit(9, document.project.jurisdiction);
+function openFill(project: ProjectDocument, diametersM: readonly number[], areaM2: number) {
+  const limit = fillLimit(9, project.project.jurisdiction);
   const areaOf = (d: number) => (Math.PI / 4) * d * d;
   const used = diametersM.reduce((sum, d) => sum + areaOf(d), 0);
   return {
@@ -181,8 +181,8 @@ function openFill(document: ProjectDocument, diametersM: readonly number[], area
   };
 }
 
-function ofFeature(document: ProjectDocument, building: Building, feature: Feature, runs: readonly PlannedRun[]): WayLoad {
-  const cables = cablesOf(document, runs);
+function ofFeature(project: ProjectDocument, building: Building, feature: Feature, runs: readonly PlannedRun[]): WayLoad {
+  const cables = cablesOf(project, runs);
   const diametersM = cables.map(({ outsideDiameterM }) => outsideDiameterM);
   const { kind, insideDiameterM } = feature;
   const common = {
@@ -197,7 +197,7 @@ function ofFeature(document: ProjectDocument, building: Building, feature: Featu
   const pull =
     DRAWN_THROUGH.has(kind) && feature.points.length >= 2 ? pullTension(cornersOf(building, feature), weightOf(cables)) : null;
   if (insideDiameterM !== null && insideDiameterM > 0) {
-    const filled = conduitFill(diametersM, insideDiameterM, document.project.jurisdiction, pull?.lengthM, MORE_OF_M);
+    const filled = conduitFill(diametersM, insideDiameterM, project.project.jurisdiction, pull?.lengthM, MORE_OF_M);
     const { fill, limit, roomFor } = filled.ok ? filled.value : { fill: null, limit: 0.4, roomFor: null };
     return {
       ...common,
@@ -216,7 +216,7 @@ function ofFeature(document: ProjectDocument, building: Building, feature: Featu
       : feature.points.length === 1
         ? [feature.widthM, feature.depthM || feature.widthM]
         : null;
-  const open = sidesM ? openFill(document, diametersM, sidesM[0] * sidesM[1]) : { fill: null, limit: 0.4, roomFor: null };
+  const open = sidesM ? openFill(project, diametersM, sidesM[0] * sidesM[1]) : { fill: null, limit: 0.4, roomFor: null };
   return { ...common, sidesM, ...open, jams: false, pull, allowedN: pull ? allowedOf(cables) : null };
 }
 

@@ -36,8 +36,8 @@ const DIMENSION_STEP_M = 0.02;
 const IN_THE_WAY = new Set(['pipe', 'duct']);
 
 /** Every way in the screed, level by level. */
-export function screedWays(document: ProjectDocument): ScreedWay[] {
-  return listOf(document, 'features')
+export function screedWays(project: ProjectDocument): ScreedWay[] {
+  return listOf(project, 'features')
     .filter(({ kind }) => kind === 'screed-way')
     .map((feature) => {
       const points = feature.points as Point2[];
@@ -45,19 +45,19 @@ export function screedWays(document: ProjectDocument): ScreedWay[] {
         feature,
         lengthM: points.slice(1).reduce((sum, p, k) => sum + distance2(points[k], p), 0),
         coverM: -feature.topM,
-        crossings: crossingsOf(document, feature),
+        crossings: crossingsOf(project, feature),
         stubUps: [points[0], points[points.length - 1]].map((at) => ({
           at,
-          fromWalls: fromWalls(document, feature.levelId, at),
+          fromWalls: fromWalls(project, feature.levelId, at),
         })),
-        sign: signatureOf(document, feature.id) ?? null,
+        sign: signatureOf(project, feature.id) ?? null,
       };
     });
 }
 
-function crossingsOf(document: ProjectDocument, feature: Feature): ScreedCrossing[] {
+function crossingsOf(project: ProjectDocument, feature: Feature): ScreedCrossing[] {
   const points = feature.points as Point2[];
-  return onLevel(document, 'features', feature.levelId)
+  return onLevel(project, 'features', feature.levelId)
     .filter(({ kind, points: line }) => IN_THE_WAY.has(kind) && line.length >= 2)
     .flatMap((other) =>
       points.slice(1).flatMap((b, k) =>
@@ -80,8 +80,8 @@ function crossingsOf(document: ProjectDocument, feature: Feature): ScreedCrossin
 }
 
 /** Square distances from the finished faces of the nearest two walls that are not parallel, rounded to 20 mm. */
-function fromWalls(document: ProjectDocument, levelId: string, at: Point2): StubUp['fromWalls'] {
-  const near = onLevel(document, 'walls', levelId)
+function fromWalls(project: ProjectDocument, levelId: string, at: Point2): StubUp['fromWalls'] {
+  const near = onLevel(project, 'walls', levelId)
     .map((wall) => {
       const lengthM = distance2(wall.a, wall.b);
       const along = ((at[0] - wall.a[0]) * (wall.b[0] - wall.a[0]) + (at[1] - wall.a[1]) * (wall.b[1] - wall.a[1])) / lengthM;
@@ -111,12 +111,12 @@ export function movedFromSigned(feature: Feature, sign: WaySign): number {
  * `screed-no-cover`.
  */
 export function signWay(
-  document: ProjectDocument,
+  project: ProjectDocument,
   featureId: string,
   given: { readonly by: string; readonly on: string; readonly photo: string; readonly note: string },
   id: string,
 ): Outcome<Operation[]> {
-  const feature = document.features[featureId];
+  const feature = project.features[featureId];
   if (!feature) return err('record-gone', { in: 'features', id: featureId });
   if (given.by.trim() === '') return err('sign-no-name', { kind: 'incomplete', field: 'by' });
   if (given.photo.trim() === '') return err('sign-no-photo', { kind: 'incomplete', field: 'photo' });
@@ -128,7 +128,7 @@ export function signWay(
     by: given.by.trim(),
     photo: given.photo.trim(),
   };
-  const there = signatureOf(document, featureId);
+  const there = signatureOf(project, featureId);
   if (!there) return ok([create('waySigns', { id, featureId, ...sign })]);
   const again = update('waySigns', there, sign);
   return ok(again ? [again] : []);

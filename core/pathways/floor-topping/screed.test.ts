@@ -44,8 +44,8 @@ const house = (features: Feature[]): ProjectDocument => ({
   features: Object.fromEntries(features.map((feature) => [feature.id, feature])),
 });
 const given = { by: 'Kim', on: '2026-11-26', photo: 'IMG-0041', note: '' };
-const codes = (document: ProjectDocument) =>
-  checked(document)
+const codes = (project: ProjectDocument) =>
+  checked(project)
     .filter(({ check }) => check === 'screed-sound')
     .map(({ code, rank }) => `${rank} ${code}`);
 
@@ -111,8 +111,8 @@ describe('a way in the screed', () => {
   });
 
   it('is not signed without a name, a photograph, or anything over it', () => {
-    const problem = (document: ProjectDocument, more: Partial<typeof given>) => {
-      const outcome = signWay(document, 'd', { ...given, ...more }, 's');
+    const problem = (project: ProjectDocument, more: Partial<typeof given>) => {
+      const outcome = signWay(project, 'd', { ...given, ...more }, 's');
       return outcome.ok ? null : [outcome.problem.code, outcome.problem.field];
     };
     expect(problem(house([duct()]), { by: ' ' })).to.deep.equal(['sign-no-name', 'by']);

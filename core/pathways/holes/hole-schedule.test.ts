@@ -15,9 +15,9 @@ function houseOf(more: Parameters<typeof smallHouse>[0] = { rooms: [{}, { joistA
       { typeId: 'ceiling-speaker', at: [3, 2] },
     ],
     countedIds(),
-  ).document;
+  ).project;
 }
-const scheduleOf = (document: ProjectDocument) => holeSchedule(document, planRuns(document));
+const scheduleOf = (project: ProjectDocument) => holeSchedule(project, planRuns(project));
 
 describe('the hole list', () => {
   it('names each place once, for all cables that pass it there, with a bit that takes them', () => {
@@ -74,12 +74,12 @@ describe('the hole list', () => {
       smallHouse({ rooms: [{}, { joistAngleRad: Math.PI / 2 }] }),
       [0.7, 1.3, 1.9, 2.6, 3.3].map((y, n) => ({ typeId: 'ceiling-speaker', at: [1 + n * 0.7, y] as const })),
       countedIds(),
-    ).document;
+    ).project;
     const { operations, together, apart } = proposeSharedRoutes(apartHouse, () => 'trunk');
     expect(together.totalM).to.be.lessThan(apart.totalM);
     const shared = applyChange(apartHouse, { operations });
     if (!shared.ok) throw new Error(shared.problem.code);
-    const count = (document: ProjectDocument) => holeTotals(scheduleOf(document)).reduce((sum, { holes }) => sum + holes, 0);
+    const count = (project: ProjectDocument) => holeTotals(scheduleOf(project)).reduce((sum, { holes }) => sum + holes, 0);
     expect(count(shared.value)).to.be.lessThan(count(apartHouse));
     // A run that is issued is not laid anew.
     const [run] = Object.values(apartHouse.runs);

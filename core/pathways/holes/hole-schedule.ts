@@ -31,12 +31,12 @@ export interface BoredPlace {
 const ONE_PLACE_M = 0.05;
 
 /** Every place that is bored, by level and member; the same project gives the same list. */
-export function holeSchedule(document: ProjectDocument, runs: readonly PlannedRun[]): BoredPlace[] {
-  const building = buildingOf(document);
+export function holeSchedule(project: ProjectDocument, runs: readonly PlannedRun[]): BoredPlace[] {
+  const building = buildingOf(project);
   const places = new Map<string, { hole: Hole; runs: PlannedRun[] }>();
   for (const planned of runs) {
     if (planned.points.length < 2) continue;
-    for (const hole of holesOfRun(document, planned)) {
+    for (const hole of holesOfRun(project, planned)) {
       const cell = hole.at.map((value) => Math.round(value / ONE_PLACE_M)).join();
       const key = `${hole.member}/${hole.wallId ?? hole.roomId ?? ''}/${cell}`;
       const known = places.get(key);
@@ -45,7 +45,7 @@ export function holeSchedule(document: ProjectDocument, runs: readonly PlannedRu
     }
   }
   return [...places.values()]
-    .map(({ hole, runs: through }) => placeOf(document, hole, levelUnder(building, hole.at[2])!.id, through))
+    .map(({ hole, runs: through }) => placeOf(project, hole, levelUnder(building, hole.at[2])!.id, through))
     .sort(
       (a, b) =>
         building.levels.findIndex(({ id }) => id === a.levelId) - building.levels.findIndex(({ id }) => id === b.levelId) ||
@@ -56,15 +56,15 @@ export function holeSchedule(document: ProjectDocument, runs: readonly PlannedRu
 }
 
 function placeOf(
-  document: ProjectDocument,
+  project: ProjectDocument,
   { member, at, wallId, roomId }: Hole,
   levelId: string,
   through: readonly PlannedRun[],
 ): BoredPlace {
-  const diameters = through.map(({ run }) => document.cableTypes[run.cableTypeId].outsideDiameterM);
+  const diameters = through.map(({ run }) => project.cableTypes[run.cableTypeId].outsideDiameterM);
   const runs = through.map(({ run }) => run.number).sort(compareNumbers);
-  const wall = wallId === null ? undefined : document.walls[wallId];
-  const room = roomId === null ? undefined : document.rooms[roomId];
+  const wall = wallId === null ? undefined : project.walls[wallId];
+  const room = roomId === null ? undefined : project.rooms[roomId];
   const common = { member, at, levelId, wallId, roomId, runs };
   const depthM = boredDepthM(member, wall, room);
   if (depthM === null || (member === 'joist' && room?.framing === 'i-joist')) {
@@ -82,12 +82,12 @@ function placeOf(
     return { ...common, holes, fill: fillOf(diameters, holes), mostM: null, nailPlates: false, offSpan: null, ask };
   }
   const bored = member === 'joist' ? 'joist' : member === 'stud' ? 'stud' : 'plate';
-  const { mostM } = boreLimit(bored, depthM, document.project.jurisdiction);
+  const { mostM } = boreLimit(bored, depthM, project.project.jurisdiction);
   const holes = holesFor(diameters, mostM) ?? [];
   const onPlan: Point2 = [at[0], at[1]];
   const offSpan =
-    bored === 'joist' && room && isOffSpan(framingOf(document), weightsOf(document.project), room, onPlan)
-      ? framingOf(document).spanShareAt(room, onPlan)
+    bored === 'joist' && room && isOffSpan(framingOf(project), weightsOf(project.project), room, onPlan)
+      ? framingOf(project).spanShareAt(room, onPlan)
       : null;
   return {
     ...common,

@@ -13,19 +13,19 @@ function must<T>(outcome: Outcome<T>): T {
   return outcome.value;
 }
 const place = (
-  document: ProjectDocument,
+  project: ProjectDocument,
   ids: ReturnType<typeof countingIds>,
   at: [number, number],
   typeId = 'ceiling-speaker',
   levelId = 'm',
-) => must(applyChange(document, must(placeDevice(document, { typeId, levelId, at }, ids()))));
-const pierced = (document: ProjectDocument) => penetrationsOf(document, holeSchedule(document, planRuns(document)));
+) => must(applyChange(project, must(placeDevice(project, { typeId, levelId, at }, ids()))));
+const pierced = (project: ProjectDocument) => penetrationsOf(project, holeSchedule(project, planRuns(project)));
 
 describe('the register of penetrations', () => {
   it('holds rated walls, plates and floors, but no stud and no joist', () => {
     const ids = countingIds();
-    const document = place(smallHouse({ walls: { middle: { kind: 'fire' } } }), ids, [1, 2]);
-    const register = pierced(document);
+    const project = place(smallHouse({ walls: { middle: { kind: 'fire' } } }), ids, [1, 2]);
+    const register = pierced(project);
     expect(register.map(({ member, kind }) => `${member} ${kind}`)).to.have.members(['fire fire-stop', 'top-plate fire-block']);
     const [fire] = register.filter(({ member }) => member === 'fire');
     expect(fire).to.deep.include({ wallId: 'middle', assembly: 'fire', family: 'listed system', seal: null });
@@ -48,7 +48,7 @@ describe('the register of penetrations', () => {
       note: '',
     };
     const [x, y, z] = fire.at;
-    const document = must(
+    const project = must(
       applyChange(house, {
         operations: [
           create('seals', { id: 's1', ...seal, at: [x + 0.01, y, z], state: 'sealed' }),
@@ -56,16 +56,16 @@ describe('the register of penetrations', () => {
         ],
       }),
     );
-    const register = pierced(document);
+    const register = pierced(project);
     expect(register.find(({ member }) => member === 'fire')!.seal!.id).to.equal('s1');
     expect(sealCounts(register)).to.deep.equal({ open: 1, sealed: 1, inspected: 0 });
   });
 
   it('takes floors in risers along, to be blocked against fire', () => {
     const ids = countingIds();
-    const document = place(twoStoreyHouse(), ids, [9, 3.2], 'ceiling-speaker', 'u');
+    const project = place(twoStoreyHouse(), ids, [9, 3.2], 'ceiling-speaker', 'u');
     expect(
-      pierced(document).some(({ member, kind }) => (member === 'floor' || member === 'sole-plate') && kind === 'fire-block'),
+      pierced(project).some(({ member, kind }) => (member === 'floor' || member === 'sole-plate') && kind === 'fire-block'),
     ).to.equal(true);
   });
 });

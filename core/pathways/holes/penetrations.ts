@@ -31,13 +31,13 @@ const isPierced = (member: BoredPlace['member']): member is Pierced => (PIERCED 
  * Every place at which a separation is pierced: rated walls and floors between dwellings (fire-stop, listed system), plates and floors in
  * concealed spaces (fire-block), outside walls (weather), other walls (sound). Worked out from the holes; `seals` say what was done.
  */
-export function penetrationsOf(document: ProjectDocument, places: readonly BoredPlace[]): Penetration[] {
-  const seals = listOf(document, 'seals');
-  const building = buildingOf(document);
+export function penetrationsOf(project: ProjectDocument, places: readonly BoredPlace[]): Penetration[] {
+  const seals = listOf(project, 'seals');
+  const building = buildingOf(project);
   return places.flatMap((place): Penetration[] => {
     if (!isPierced(place.member)) return [];
-    const wall = place.wallId === null ? undefined : document.walls[place.wallId];
-    const kind = kindOf(place.member, wall !== undefined && isOutsideWall(document, wall, [place.at[0], place.at[1]]));
+    const wall = place.wallId === null ? undefined : project.walls[place.wallId];
+    const kind = kindOf(place.member, wall !== undefined && isOutsideWall(project, wall, [place.at[0], place.at[1]]));
     const level = building.levelById[place.levelId];
     return [
       {

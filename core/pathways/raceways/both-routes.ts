@@ -15,13 +15,13 @@ export interface BothRoutes {
 const CHANNEL_M2 = 0.08;
 
 /** Both ways to lead a run in a finished house. Areas in m2; hours are person-hours in a band of 40 %. */
-export function bothRoutes(document: ProjectDocument, planned: PlannedRun): BothRoutes {
-  const { siteRates, labourRate } = document.project;
-  const perM = document.cableTypes[planned.run.cableTypeId].pricePerM;
+export function bothRoutes(project: ProjectDocument, planned: PlannedRun): BothRoutes {
+  const { siteRates, labourRate } = project.project;
+  const perM = project.cableTypes[planned.run.cableTypeId].pricePerM;
   const { length } = planned;
-  const opened = length ? openedBy(document, planned) : null;
+  const opened = length ? openedBy(project, planned) : null;
   const inWallHours = opened ? HOURS.pull.retrofit + opened.openings * HOURS.hole.retrofit : 0;
-  const found = surfaceRoute(document, planned.run);
+  const found = surfaceRoute(project, planned.run);
   return {
     inWall:
       opened && length
@@ -35,12 +35,12 @@ export function bothRoutes(document: ProjectDocument, planned: PlannedRun): Both
               inWallHours * labourRate,
           }
         : null,
-    surface: found.ok ? { ok: true, value: priced(document, found.value, perM) } : found,
+    surface: found.ok ? { ok: true, value: priced(project, found.value, perM) } : found,
   };
 }
 
-function priced(document: ProjectDocument, route: SurfaceRoute, perM: number) {
-  const { siteRates, labourRate } = document.project;
+function priced(project: ProjectDocument, route: SurfaceRoute, perM: number) {
+  const { siteRates, labourRate } = project.project;
   const allM = route.channelM + route.uprightM;
   const hours = allM * HOURS.conduitM.retrofit + (route.wallsPierced + route.floorsPierced) * HOURS.floorCrossing.retrofit;
   const paintedM2 = allM * CHANNEL_M2;

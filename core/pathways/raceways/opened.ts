@@ -22,16 +22,16 @@ const ONE_OPENING_M = 0.1;
 const BEHIND = new Set(['stud', 'joist', 'top-plate', 'sole-plate', 'fire', 'masonry']);
 
 /** What one run opens. */
-export const openedBy = (document: ProjectDocument, planned: PlannedRun): Opened => openedByAll(document, [planned]);
+export const openedBy = (project: ProjectDocument, planned: PlannedRun): Opened => openedByAll(project, [planned]);
 
 /** What runs open together: what several need is opened once, and each wall and ceiling is painted once. */
-export function openedByAll(document: ProjectDocument, runs: readonly PlannedRun[]): Opened {
-  const building = buildingOf(document);
+export function openedByAll(project: ProjectDocument, runs: readonly PlannedRun[]): Opened {
+  const building = buildingOf(project);
   const walls = new Set<string>();
   const rooms = new Set<string>();
   const places = new Set<string>();
   for (const planned of runs) {
-    for (const { member, at, wallId, roomId } of planned.points.length > 1 ? holesOfRun(document, planned) : []) {
+    for (const { member, at, wallId, roomId } of planned.points.length > 1 ? holesOfRun(project, planned) : []) {
       if (!BEHIND.has(member)) continue;
       places.add(`${member}/${at.map((value) => Math.round(value / ONE_OPENING_M)).join()}`);
       if (roomId !== null) rooms.add(roomId);
@@ -40,9 +40,9 @@ export function openedByAll(document: ProjectDocument, runs: readonly PlannedRun
   }
   const areas = [
     ...[...walls].flatMap((id) =>
-      document.walls[id] ? [wallLength(document.walls[id]) * wallTopM(building, document.walls[id])] : [],
+      project.walls[id] ? [wallLength(project.walls[id]) * wallTopM(building, project.walls[id])] : [],
     ),
-    ...[...rooms].flatMap((id) => (document.rooms[id] ? [Math.abs(polygonArea(document.rooms[id].polygon as Point2[]))] : [])),
+    ...[...rooms].flatMap((id) => (project.rooms[id] ? [Math.abs(polygonArea(project.rooms[id].polygon as Point2[]))] : [])),
   ];
   return {
     openings: places.size,

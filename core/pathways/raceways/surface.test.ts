@@ -12,14 +12,14 @@ function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
   return outcome.value;
 }
-const place = (document: ProjectDocument, at: [number, number], typeId = 'network-drop', levelId = 'm', ids = countingIds()) =>
-  must(applyChange(document, must(placeDevice(document, { typeId, levelId, at }, ids()))));
+const place = (project: ProjectDocument, at: [number, number], typeId = 'network-drop', levelId = 'm', ids = countingIds()) =>
+  must(applyChange(project, must(placeDevice(project, { typeId, levelId, at }, ids()))));
 
 describe('a run on the surface', () => {
   it('goes along the skirtings, through one hole in the partition (measured by hand)', () => {
     // Network drop on the south wall at x 2, 0.4 m up; the rack at the east wall at y 2, entry at 2 m.
-    const document = place(smallHouse(), [2, 0.05]);
-    const route = must(surfaceRoute(document, document.runs.r1x1));
+    const project = place(smallHouse(), [2, 0.05]);
+    const route = must(surfaceRoute(project, project.runs.r1x1));
     // 3.1 m to the corner, 0.21 m up the partition to its hole; then 0.21 + 5.1 + 2 m to the rack.
     expect(route.channelM).to.be.closeTo(3.1 + 0.21 + 0.21 + 5.1 + 2, 1e-6);
     expect(route.uprightM).to.be.closeTo(0.3 + 1.9, 1e-6);
@@ -29,13 +29,13 @@ describe('a run on the surface', () => {
   });
 
   it('goes over the head of a door in its way, or round the room where that is shorter', () => {
-    const document = place(
+    const project = place(
       smallHouse({
         openings: [newOpening({ id: 'd', wallId: 'south1', kind: 'door', offsetM: 4, widthM: 0.9, sillM: 0, headM: 2 })],
       }),
       [2, 0.05],
     );
-    const route = must(surfaceRoute(document, document.runs.r1x1));
+    const route = must(surfaceRoute(project, project.runs.r1x1));
     // 3.1 + 0.21 m along, and 2.0 m up and down again at the door; round the room it would be 11.41 m.
     expect(route.legs[0].lengthM).to.be.closeTo(3.31 + 4, 1e-6);
     expect(route).to.include({ flatCorners: 4 });
@@ -69,15 +69,15 @@ describe('a run on the surface', () => {
 });
 
 describe('both ways of a run in a finished house', () => {
-  const document = place(smallHouse(), [2, 0.05]);
-  const [planned] = planRuns(document);
+  const project = place(smallHouse(), [2, 0.05]);
+  const [planned] = planRuns(project);
 
   it('are priced by what is opened, patched and painted, and by what is seen (by hand)', () => {
-    const { inWall, surface } = bothRoutes(document, planned);
+    const { inWall, surface } = bothRoutes(project, planned);
     const joistsAndPlates = planned.proposedRoute.ok ? planned.proposedRoute.value.holes.length : 0;
     expect(inWall!.openings).to.equal(joistsAndPlates);
     expect(inWall!.openedM2).to.be.closeTo(0.06 * joistsAndPlates, 1e-9);
-    const { siteRates, labourRate } = document.project;
+    const { siteRates, labourRate } = project.project;
     const hours = 1 + 0.12 * joistsAndPlates;
     expect(inWall!.price).to.be.closeTo(
       planned.length!.cutLengthM * 0.55 +
@@ -95,7 +95,7 @@ describe('both ways of a run in a finished house', () => {
   it('open what several runs need only once', () => {
     const two = planRuns(
       place(
-        document,
+        project,
         [2.02, 0.05],
         'network-drop',
         'm',
@@ -106,7 +106,7 @@ describe('both ways of a run in a finished house', () => {
         })(),
       ),
     );
-    const [one, both] = [openedByAll(document, [planned]), openedByAll(document, two)];
+    const [one, both] = [openedByAll(project, [planned]), openedByAll(project, two)];
     expect(both.openings).to.be.lessThan(2 * one.openings);
     expect(both.paintedM2).to.be.closeTo(one.paintedM2, 1e-9);
   });

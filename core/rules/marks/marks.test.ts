@@ -7,8 +7,8 @@ import { acceptFinding, isAccepted, liftAcceptance, markOf, noteFinding, openOf 
 
 let count = 0;
 const newId = () => `m${++count}`;
-const start = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 2] }], countedIds()).document;
-const stopOf = (document: ProjectDocument) => checked(document).find(({ check }) => check === 'speaker-cable-loss')!;
+const start = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 2] }], countedIds()).project;
+const stopOf = (project: ProjectDocument) => checked(project).find(({ check }) => check === 'speaker-cable-loss')!;
 const by = { name: 'Site lead', why: 'the client was told', until: '2026-12-01', today: '2026-11-20' };
 function accepted(): ProjectDocument {
   const outcome = acceptFinding(start, stopOf(start), by, newId);
@@ -18,20 +18,20 @@ function accepted(): ProjectDocument {
 
 describe('a finding that is accepted', () => {
   it('says who, why and until when, and is no longer open until then', () => {
-    const document = accepted();
-    const finding = stopOf(document);
-    expect(markOf(document, finding)).to.include({ acceptedBy: 'Site lead', why: 'the client was told', until: '2026-12-01' });
-    expect(isAccepted(document, finding, '2026-12-01')).to.equal(true);
-    expect(isAccepted(document, finding, '2026-12-02')).to.equal(false);
-    expect(openOf(document, [finding], '2026-11-21')).to.deep.equal([]);
-    expect(openOf(document, [finding], '2026-12-02')).to.deep.equal([finding]);
+    const project = accepted();
+    const finding = stopOf(project);
+    expect(markOf(project, finding)).to.include({ acceptedBy: 'Site lead', why: 'the client was told', until: '2026-12-01' });
+    expect(isAccepted(project, finding, '2026-12-01')).to.equal(true);
+    expect(isAccepted(project, finding, '2026-12-02')).to.equal(false);
+    expect(openOf(project, [finding], '2026-11-21')).to.deep.equal([]);
+    expect(openOf(project, [finding], '2026-12-02')).to.deep.equal([finding]);
   });
 
   it('returns when its figures change', () => {
-    const document = accepted();
-    const [run] = Object.values(document.runs);
-    const longer = applied(document, [update('runs', run, { deviceSlackM: 3 })!]);
-    expect(stopOf(longer).measured).to.be.greaterThan(stopOf(document).measured!);
+    const project = accepted();
+    const [run] = Object.values(project.runs);
+    const longer = applied(project, [update('runs', run, { deviceSlackM: 3 })!]);
+    expect(stopOf(longer).measured).to.be.greaterThan(stopOf(project).measured!);
     expect(isAccepted(longer, stopOf(longer), '2026-11-21')).to.equal(false);
   });
 
@@ -47,10 +47,10 @@ describe('a finding that is accepted', () => {
   });
 
   it('may be lifted, which leaves what was noted; a mark without anything is gone', () => {
-    const document = accepted();
+    const project = accepted();
     const noted = applied(
-      document,
-      noteFinding(document, stopOf(document), { assignedTo: 'Second pair', note: 'measure again' }, newId),
+      project,
+      noteFinding(project, stopOf(project), { assignedTo: 'Second pair', note: 'measure again' }, newId),
     );
     const lifted = applied(noted, liftAcceptance(noted, stopOf(noted)));
     expect(markOf(lifted, stopOf(lifted))).to.include({ acceptedBy: '', assignedTo: 'Second pair', note: 'measure again' });
@@ -61,8 +61,8 @@ describe('a finding that is accepted', () => {
 });
 
 describe('a rule that is set otherwise', () => {
-  const set = (document: ProjectDocument, ruleId: string, more: object) =>
-    applied(document, [
+  const set = (project: ProjectDocument, ruleId: string, more: object) =>
+    applied(project, [
       create('ruleSettings', { id: 'r', ruleId, off: false, rank: null, limits: {}, reason: '', by: '', on: '', ...more }),
     ]);
 
@@ -71,7 +71,7 @@ describe('a rule that is set otherwise', () => {
     expect(stopOf(set(start, 'speaker-cable-loss', { rank: 'look' })).rank).to.equal('look');
     const [run] = Object.values(start.runs);
     const slack = applied(start, [update('runs', run, { deviceSlackM: 0.4 })!]);
-    const codes = (document: ProjectDocument) => checked(document).map(({ code }) => code);
+    const codes = (project: ProjectDocument) => checked(project).map(({ code }) => code);
     expect(codes(slack)).not.to.include('slack-short');
     expect(codes(set(slack, 'slack-enough', { limits: { deviceM: 0.5 } }))).to.include('slack-short');
     // Outside its bounds a limit is not taken.

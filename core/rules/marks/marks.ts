@@ -51,16 +51,16 @@ const MARKS = whole<ReadonlyMap<string, FindingMark>>({
 
 /** What was decided of a finding. */
 export function markOf(
-  document: Pick<ProjectDocument, 'findingMarks'>,
+  project: Pick<ProjectDocument, 'findingMarks'>,
   finding: Pick<Said, 'check' | 'code' | 'subjects'>,
 ): FindingMark | undefined {
-  const marks = derivationsOf(document).get(MARKS);
+  const marks = derivationsOf(project).get(MARKS);
   return marks.size === 0 ? undefined : marks.get(findingKey(finding));
 }
 
 /** Whether a finding is accepted as it stands: by somebody, until a day that is not past, with the same figures. */
-export function isAccepted(document: Pick<ProjectDocument, 'findingMarks'>, finding: Said, today: string): boolean {
-  const mark = markOf(document, finding);
+export function isAccepted(project: Pick<ProjectDocument, 'findingMarks'>, finding: Said, today: string): boolean {
+  const mark = markOf(project, finding);
   return (
     mark !== undefined && mark.acceptedBy !== '' && (mark.until === '' || mark.until >= today) && mark.seen === seenOf(finding)
   );
@@ -68,12 +68,12 @@ export function isAccepted(document: Pick<ProjectDocument, 'findingMarks'>, find
 
 /** Findings that still want somebody: stops and looks that are not accepted. The list itself where nothing was accepted. */
 export function openOf<F extends Said>(
-  document: Pick<ProjectDocument, 'findingMarks'>,
+  project: Pick<ProjectDocument, 'findingMarks'>,
   findings: readonly F[],
   today: string,
 ): readonly F[] {
-  if (Object.keys(document.findingMarks).length === 0) return findings;
-  return findings.filter((finding) => !isAccepted(document, finding, today));
+  if (Object.keys(project.findingMarks).length === 0) return findings;
+  return findings.filter((finding) => !isAccepted(project, finding, today));
 }
 
 export interface Noted {
@@ -84,8 +84,8 @@ export interface Noted {
 
 const EMPTY = { seen: '', acceptedBy: '', why: '', on: '', until: '', assignedTo: '', dueOn: '', note: '' } as const;
 
-function written(document: ProjectDocument, finding: Said, after: Partial<FindingMark>, newId: () => string): Operation[] {
-  const mark = markOf(document, finding);
+function written(project: ProjectDocument, finding: Said, after: Partial<FindingMark>, newId: () => string): Operation[] {
+  const mark = markOf(project, finding);
   if (!mark)
     return [
       create('findingMarks', {
@@ -108,7 +108,7 @@ function written(document: ProjectDocument, finding: Said, after: Partial<Findin
  * Accepts a finding: who, why, until when. Problems: `accept-no-name`, `accept-no-reason`, `accept-past` where the last day is over.
  */
 export function acceptFinding(
-  document: ProjectDocument,
+  project: ProjectDocument,
   finding: Said,
   by: { readonly name: string; readonly why: string; readonly until: string; readonly today: string },
   newId: () => string,
@@ -117,13 +117,13 @@ export function acceptFinding(
   if (by.why.trim().length < 3) return err('accept-no-reason', { kind: 'incomplete', field: 'why' });
   if (by.until !== '' && by.until < by.today) return err('accept-past', { kind: 'invalid', field: 'until', until: by.until });
   const after = { acceptedBy: by.name.trim(), why: by.why.trim(), until: by.until, on: by.today, seen: seenOf(finding) };
-  return ok(written(document, finding, after, newId));
+  return ok(written(project, finding, after, newId));
 }
 
 /** Takes an acceptance back. */
-export const liftAcceptance = (document: ProjectDocument, finding: Said): Operation[] =>
-  markOf(document, finding) ? written(document, finding, { acceptedBy: '', why: '', until: '', on: '', seen: '' }, () => '') : [];
+export const liftAcceptance = (project: ProjectDocument, finding: Said): Operation[] =>
+  markOf(project, finding) ? written(project, finding, { acceptedBy: '', why: '', until: '', on: '', seen: '' }, () => '') : [];
 
 /** Gives a finding to somebody, or writes a note beside it. */
-export const noteFinding = (document: ProjectDocument, finding: Said, noted: Noted, newId: () => string): Operation[] =>
-  markOf(document, finding) || Object.values(noted).some((words) => words !== '') ? written(document, finding, noted, newId) : [];
+export const noteFinding = (project: ProjectDocument, finding: Said, noted: Noted, newId: () => string): Operation[] =>
+  markOf(project, finding) || Object.values(noted).some((words) => words !== '') ? written(project, finding, noted, newId) : [];

@@ -69,28 +69,28 @@ export interface CablingReport {
 }
 
 /** Everything that follows from the routes: the same project gives the same report. */
-export function cablingReport(document: ProjectDocument): CablingReport {
-  const runs = planRuns(document);
-  const places = holeSchedule(document, runs);
+export function cablingReport(project: ProjectDocument): CablingReport {
+  const runs = planRuns(project);
+  const places = holeSchedule(project, runs);
   return {
     places,
-    loads: wayLoads(document).map(({ runs: through, ...load }) => ({
+    loads: wayLoads(project).map(({ runs: through, ...load }) => ({
       ...load,
       runs: through.map(({ run }) => run.number),
     })),
-    bundles: bundles(document),
-    penetrations: penetrationsOf(document, places),
-    supports: supportsOf(document, runs),
-    spares: spares(document),
-    screed: screedWays(document),
-    beside: beside(document, runs),
-    opened: document.project.construction === 'new-framing' ? null : openedByAll(document, runs),
+    bundles: bundles(project),
+    penetrations: penetrationsOf(project, places),
+    supports: supportsOf(project, runs),
+    spares: spares(project),
+    screed: screedWays(project),
+    beside: beside(project, runs),
+    opened: project.project.construction === 'new-framing' ? null : openedByAll(project, runs),
   };
 }
 
-function bundles(document: ProjectDocument): ReportedBundle[] {
-  const building = buildingOf(document);
-  return bundlesOf(document)
+function bundles(project: ProjectDocument): ReportedBundle[] {
+  const building = buildingOf(project);
+  return bundlesOf(project)
     .filter(({ members }) => members.length > 1)
     .map(({ code, rackId, members, head, sharedM, diameterM, holeM }) => ({
       code,
@@ -103,11 +103,11 @@ function bundles(document: ProjectDocument): ReportedBundle[] {
     }));
 }
 
-const spares = (document: ProjectDocument): ReportedSpare[] =>
-  spareConduits(document).map((spare) => {
+const spares = (project: ProjectDocument): ReportedSpare[] =>
+  spareConduits(project).map((spare) => {
     const { why, subject, name, servedBy } = spare;
     if (servedBy) return { why, subject, name, servedBy: servedBy.name, size: '', lengthM: null, bendsRad: null };
-    const proposed = proposeConduit(document, spare, 'proposed');
+    const proposed = proposeConduit(project, spare, 'proposed');
     return {
       why,
       subject,
@@ -119,15 +119,15 @@ const spares = (document: ProjectDocument): ReportedSpare[] =>
     };
   });
 
-function beside(document: ProjectDocument, runs: readonly PlannedRun[]): BesideRun[] {
-  const building = buildingOf(document);
-  const { jurisdiction } = document.project;
+function beside(project: ProjectDocument, runs: readonly PlannedRun[]): BesideRun[] {
+  const building = buildingOf(project);
+  const { jurisdiction } = project.project;
   return runs
     .flatMap(({ run, points, media }) =>
-      besideMains(building, points, media, jurisdiction, cableClassOf(document.cableTypes[run.cableTypeId])).flatMap(
+      besideMains(building, points, media, jurisdiction, cableClassOf(project.cableTypes[run.cableTypeId])).flatMap(
         ({ featureId, parallelM, leastM, crossingRad }) =>
           parallelM > 0 || crossingRad !== null
-            ? [{ number: run.number, mains: document.features[featureId].name, parallelM, leastM, crossingRad }]
+            ? [{ number: run.number, mains: project.features[featureId].name, parallelM, leastM, crossingRad }]
             : [],
       ),
     )

@@ -44,22 +44,22 @@ const percent = (share: number | null) => (share === null ? '' : `${Math.round(s
 
 /** What follows from the routes, for the crew, the inspector and the client; sections without rows are left out. */
 export function cablingSheet(
-  document: ProjectDocument,
+  project: ProjectDocument,
   report: CablingReport,
   runs: readonly PlannedRun[],
   words: CablingWords,
 ): CablingTable[] {
-  const { units, currency, construction } = document.project;
+  const { units, currency, construction } = project.project;
   const cable = (lengthM: number | null) => (lengthM === null ? '' : formatCableLength(lengthM, units));
   const fine = (lengthM: number | null) => (lengthM === null ? '' : formatThin(lengthM, units));
-  const level = (levelId: string) => document.levels[levelId]?.name ?? '';
+  const level = (levelId: string) => project.levels[levelId]?.name ?? '';
   const tables: CablingTable[] = [
     {
       section: 'bundles',
       columns: ['bundle', 'to', 'count', 'runs', 'head', 'shared', 'diameter', 'bit'],
       rows: report.bundles.map((one) => [
         one.code,
-        document.racks[one.rackId].name,
+        project.racks[one.rackId].name,
         String(one.numbers.length),
         one.numbers.join(' '),
         one.head,
@@ -123,7 +123,7 @@ export function cablingSheet(
           .map(({ fromWalls }) => fromWalls.map(({ distanceM }) => words.fromWall(formatLength(distanceM, units))).join(', '))
           .join(' | '),
         one.crossings
-          .map(({ featureId }) => document.features[featureId].name || words.kinds[document.features[featureId].kind])
+          .map(({ featureId }) => project.features[featureId].name || words.kinds[project.features[featureId].kind])
           .join(', '),
         one.sign ? words.signed(one.sign.by, one.sign.on) : words.unsigned,
       ]),
@@ -139,7 +139,7 @@ export function cablingSheet(
                 `${report.opened.openedM2.toFixed(2)} m²`,
                 `${report.opened.paintedM2.toFixed(1)} m²`,
                 String(report.opened.walls.length),
-                report.opened.rooms.map((id) => document.rooms[id]?.name ?? '').join(', '),
+                report.opened.rooms.map((id) => project.rooms[id]?.name ?? '').join(', '),
               ],
             ],
           },
@@ -152,7 +152,7 @@ export function cablingSheet(
         construction === 'retrofit' || construction === 'heritage' || construction === 'slab'
           ? runs.flatMap((planned): string[][] => {
               if (planned.run.toDeviceId !== null) return [];
-              const { inWall, surface } = bothRoutes(document, planned);
+              const { inWall, surface } = bothRoutes(project, planned);
               if (!surface.ok && !inWall) return [];
               const on = surface.ok ? surface.value : null;
               const price = (value: number) => `${currency} ${Math.round(value)}`;
@@ -160,7 +160,7 @@ export function cablingSheet(
                 [
                   planned.run.number,
                   on ? cable(on.channelM + on.uprightM) : words.noWay,
-                  on ? document.project.channelColour : '',
+                  on ? project.project.channelColour : '',
                   on ? `${on.insideCorners} + ${on.outsideCorners} + ${on.flatCorners}` : '',
                   on ? String(on.wallsPierced + on.floorsPierced) : '',
                   on ? cable(on.visibleM) : '',

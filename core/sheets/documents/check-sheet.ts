@@ -22,7 +22,7 @@ export interface CheckWords {
  * safe and was lowered, with its reason. `today` is YYYY-MM-DD.
  */
 export function checkSheet(
-  document: ProjectDocument,
+  project: ProjectDocument,
   findings: readonly Finding[],
   today: string,
   words: CheckWords,
@@ -33,17 +33,17 @@ export function checkSheet(
       ? ''
       : `${words.figure(measured, unit)}${allowed === null ? '' : ` (${words.figure(allowed, unit)})`}`;
   const given = (finding: Finding) => {
-    const mark = markOf(document, finding);
+    const mark = markOf(project, finding);
     return mark?.assignedTo ? `${mark.assignedTo}${mark.dueOn === '' ? '' : `, ${mark.dueOn}`}` : '';
   };
   const open = (rank: Finding['rank']): CheckTable => ({
     section: rank === 'stop' ? 'stop' : 'look',
     columns: ['finding', 'figures', 'source', 'who'],
     rows: findings
-      .filter((finding) => finding.rank === rank && !isAccepted(document, finding, today))
+      .filter((finding) => finding.rank === rank && !isAccepted(project, finding, today))
       .map((finding) => [words.sentence(finding), figures(finding), sourceOf.get(finding.check) ?? '', given(finding)]),
   });
-  const accepted = findings.filter((finding) => finding.rank !== 'fine' && isAccepted(document, finding, today));
+  const accepted = findings.filter((finding) => finding.rank !== 'fine' && isAccepted(project, finding, today));
   const tables: CheckTable[] = [
     open('stop'),
     open('look'),
@@ -51,18 +51,18 @@ export function checkSheet(
       section: 'accepted',
       columns: ['finding', 'who', 'why', 'until'],
       rows: accepted.map((finding) => {
-        const mark = markOf(document, finding)!;
+        const mark = markOf(project, finding)!;
         return [words.sentence(finding), `${mark.acceptedBy}, ${mark.on}`, mark.why, mark.until];
       }),
     },
-    loweredRules(document, words),
+    loweredRules(project, words),
   ];
   return tables.filter(({ rows }) => rows.length > 0);
 }
 
 /** Rules that keep people safe and were lowered in this project, with reason and name: every sheet for the site prints them. */
-export function loweredRules(document: ProjectDocument, words: Pick<CheckWords, 'off' | 'ranks'>): CheckTable {
-  const settings = settingsOf(document);
+export function loweredRules(project: ProjectDocument, words: Pick<CheckWords, 'off' | 'ranks'>): CheckTable {
+  const settings = settingsOf(project);
   const rows = CHECKS.flatMap((check) => {
     const setting = settings.get(check.id);
     if (!check.safety || !setting || !isLowered(check, setting)) return [];

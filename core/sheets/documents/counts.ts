@@ -12,27 +12,27 @@ export interface SystemCount {
 }
 
 /** Devices, runs, cable and cost by system. A prepared or spare device costs its cable, not itself. */
-export function countsBySystem(document: ProjectDocument, runs: readonly PlannedRun[]): SystemCount[] {
+export function countsBySystem(project: ProjectDocument, runs: readonly PlannedRun[]): SystemCount[] {
   const counts = new Map<SystemName, { devices: number; runs: number; cableM: number; cost: number }>();
   const of = (system: SystemName) => {
     let count = counts.get(system);
     if (!count) counts.set(system, (count = { devices: 0, runs: 0, cableM: 0, cost: 0 }));
     return count;
   };
-  const { labourRate } = document.project;
-  for (const device of Object.values(document.devices)) {
-    const type = document.deviceTypes[device.typeId];
+  const { labourRate } = project.project;
+  for (const device of Object.values(project.devices)) {
+    const type = project.deviceTypes[device.typeId];
     const count = of(type.system);
     count.devices++;
     if (device.fitting === 'fitted') count.cost += type.price + type.hours * labourRate;
-    if (device.mountTypeId !== null) count.cost += document.deviceTypes[device.mountTypeId]?.price ?? 0;
+    if (device.mountTypeId !== null) count.cost += project.deviceTypes[device.mountTypeId]?.price ?? 0;
   }
   for (const { run, device, length } of runs) {
-    const count = of(document.deviceTypes[device.typeId].system);
+    const count = of(project.deviceTypes[device.typeId].system);
     const cutM = length?.cutLengthM ?? 0;
     count.runs++;
     count.cableM += cutM;
-    const { pricePerM, family } = document.cableTypes[run.cableTypeId];
+    const { pricePerM, family } = project.cableTypes[run.cableTypeId];
     count.cost += cutM * pricePerM + runHours({ family }, 'new') * labourRate;
   }
   return SYSTEMS.flatMap((system) => {

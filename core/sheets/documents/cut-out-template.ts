@@ -40,14 +40,14 @@ export interface CutOutTemplate {
  * The cut-out template of a device. Problems: `record-gone`; `no-cut-out` where there is neither a hole nor a pattern of fixings.
  */
 export function cutOutTemplate(
-  document: ProjectDocument,
+  project: ProjectDocument,
   deviceId: string,
   region: 'metric' | 'imperial',
 ): Outcome<CutOutTemplate> {
-  const device = Object.hasOwn(document.devices, deviceId) ? document.devices[deviceId] : undefined;
+  const device = Object.hasOwn(project.devices, deviceId) ? project.devices[deviceId] : undefined;
   if (!device) return err('record-gone', { in: 'devices', id: deviceId });
-  const type = document.deviceTypes[device.typeId];
-  const face = faceOf(type, mountTypeOf(document, device));
+  const type = project.deviceTypes[device.typeId];
+  const face = faceOf(type, mountTypeOf(project, device));
   const title = deviceTitle(device, type);
   if (!face.cutOut && !face.holePatternM) return err('no-cut-out', { kind: 'incomplete', field: 'device', name: title });
   const mm = (pair: readonly [number, number]): readonly [number, number] => [pair[0] * 1000, pair[1] * 1000];
@@ -66,7 +66,7 @@ export function cutOutTemplate(
   const { w, h, down } = room(chosen);
   return ok({
     title: `${type.code} ${title}`,
-    room: device.roomId === null ? '' : document.rooms[device.roomId].name,
+    room: device.roomId === null ? '' : project.rooms[device.roomId].name,
     paper: chosen.paper,
     landscape: chosen.landscape,
     widthMm: w,

@@ -7,17 +7,17 @@ import { groupSchedule, scheduleOf, type ScheduleWords, totalsByCable } from './
 import { planSheet } from './plan-sheet.ts';
 import { type ColumnTitles, scheduleCsv } from './schedule-columns.ts';
 import { smallHouse } from '../../testing/index.ts';
-import { applyChange, emptyDocument, newHeader, type ProjectDocument } from '../../model/index.ts';
+import { applyChange, emptyProject, newHeader, type ProjectDocument } from '../../model/index.ts';
 
 const words = { outdoors: 'Outdoors' };
-const { document } = buildGranary({ shortId: '7K3MQ', name: 'Saltmarsh Granary', description: '', client: '', address: '' });
+const { project } = buildGranary({ shortId: '7K3MQ', name: 'Saltmarsh Granary', description: '', client: '', address: '' });
 const rowsOf = (house: ProjectDocument, told: ScheduleWords) => scheduleOf(house, told, '2020-01-01');
-const rows = rowsOf(document, words);
+const rows = rowsOf(project, words);
 const titles = new Proxy({}, { get: (_, key) => String(key) }) as ColumnTitles;
 
 describe('the cable schedule', () => {
   it('has one row for each run in the order that people read numbers', () => {
-    expect(rows).to.have.length(Object.keys(document.runs).length);
+    expect(rows).to.have.length(Object.keys(project.runs).length);
     expect(new Set(rows.map((row) => row.number)).size).to.equal(rows.length);
     const screening = rows.filter((row) => row.number.startsWith('L-SC-')).map((row) => row.number);
     expect(screening.indexOf('L-SC-02.1')).to.be.lessThan(screening.indexOf('L-SC-10.1'));
@@ -30,7 +30,7 @@ describe('the cable schedule', () => {
       expect(groups.reduce((sum, group) => sum + group.cutLengthM, 0)).to.be.closeTo(total, 1e-6);
       expect(groups.flatMap((group) => group.rows)).to.have.length(rows.length);
     }
-    const totals = totalsByCable(document, rows);
+    const totals = totalsByCable(project, rows);
     expect(totals.reduce((sum, t) => sum + t.cutLengthM, 0)).to.be.closeTo(total, 1e-6);
     expect(totals.reduce((sum, t) => sum + t.orderLengthM, 0)).to.be.closeTo(total * 1.03, 1e-6);
   });
@@ -46,13 +46,13 @@ describe('the cable schedule', () => {
 
 describe('a place that is not fitted now', () => {
   it('is marked in the schedule, on labels and on the plan', () => {
-    const [first] = Object.values(document.runs);
-    const device = { ...document.devices[first.deviceId], fitting: 'prepared' as const };
-    const prepared = { ...document, devices: { ...document.devices, [device.id]: device } };
+    const [first] = Object.values(project.runs);
+    const device = { ...project.devices[first.deviceId], fitting: 'prepared' as const };
+    const prepared = { ...project, devices: { ...project.devices, [device.id]: device } };
     const marked = { ...words, fittingMarks: { prepared: 'prepared', spare: 'spare lead' } };
     const row = rowsOf(prepared, marked).find(({ runId }) => runId === first.id)!;
     expect(row.from).to.match(/\(prepared\)$/);
-    expect(rowsOf(document, marked).some(({ from }) => from.includes('(prepared)'))).to.equal(false);
+    expect(rowsOf(project, marked).some(({ from }) => from.includes('(prepared)'))).to.equal(false);
     const [label] = labelsOf(prepared, planRuns(prepared), marked).filter(({ runId, end }) => runId === first.id && end === 'D');
     expect(label.here).to.match(/\(prepared\)$/);
     const sheet = planSheet(prepared, device.levelId, 'A3', planRuns(prepared));
@@ -65,7 +65,7 @@ describe('labels', () => {
   let made = 0;
 
   it('come in pairs, rack end first, and their code reads back', () => {
-    const labels = labelsOf(document, planRuns(document), words);
+    const labels = labelsOf(project, planRuns(project), words);
     expect(labels).to.have.length(2 * rows.length);
     expect(labels.slice(0, 2).map((label) => [label.number, label.end])).to.deep.equal([
       [rows[0].number, 'R'],
@@ -138,7 +138,7 @@ describe('the plan sheet', () => {
   });
 
   it('of a level with nothing on it says so', () => {
-    const empty = { ...emptyDocument(newHeader('7K3MQ', 'x', 'metric')), levels: smallHouse().levels };
+    const empty = { ...emptyProject(newHeader('7K3MQ', 'x', 'metric')), levels: smallHouse().levels };
     expect(planSheet(empty, 'm', 'A3')).to.have.nested.property('problem.code', 'level-empty');
     expect(planSheet(empty, 'attic', 'A3')).to.have.nested.property('problem.code', 'level-missing');
   });

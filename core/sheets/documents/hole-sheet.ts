@@ -36,29 +36,29 @@ type PlaceOf = Pick<BoredPlace, 'at' | 'roomId' | 'wallId'>;
 
 /** Where a line of places is: the room that it lies over, or a room beside its wall, with its place on the plan. */
 export function holePlace(
-  document: ProjectDocument,
+  project: ProjectDocument,
   { first, last }: { readonly first: PlaceOf; readonly last: Pick<PlaceOf, 'at'> },
   wallOf: HoleWords['wallOf'],
 ): string {
-  const { units } = document.project;
+  const { units } = project.project;
   const span = (axis: 0 | 1) => {
     const [from, to] = [first.at[axis], last.at[axis]].map((value) => formatLengthFine(value, units));
     return from === to ? from : `${from} – ${to}`;
   };
   const plan = `x ${span(0)}, y ${span(1)}`;
-  if (first.roomId !== null) return `${document.rooms[first.roomId].name}, ${plan}`;
-  const wall = first.wallId === null ? undefined : document.walls[first.wallId];
-  const beside = wall && Object.values(document.rooms).find((room) => room.levelId === wall.levelId && isSideOf(room, wall));
+  if (first.roomId !== null) return `${project.rooms[first.roomId].name}, ${plan}`;
+  const wall = first.wallId === null ? undefined : project.walls[first.wallId];
+  const beside = wall && Object.values(project.rooms).find((room) => room.levelId === wall.levelId && isSideOf(room, wall));
   return beside ? `${wallOf(beside.name)}, ${plan}` : plan;
 }
 
 /** The holes of a house for the crew: first those that others decide on, then all others level by level, then their sums. */
-export function holeSheet(document: ProjectDocument, places: readonly BoredPlace[], words: HoleWords): HoleTable[] {
+export function holeSheet(project: ProjectDocument, places: readonly BoredPlace[], words: HoleWords): HoleTable[] {
   const rowOf = (line: BoredLine) => {
     const place = line.first;
     return [
       line.count > 1 ? `${line.count} × ${words.members[place.member]}` : words.members[place.member],
-      `${document.levels[place.levelId].name} · ${holePlace(document, line, words.wallOf)}`,
+      `${project.levels[place.levelId].name} · ${holePlace(project, line, words.wallOf)}`,
       bitsOf(place) || (place.member === 'floor' ? words.open : words.none),
       String(place.runs.length),
       place.runs.slice(0, MOST_RUNS).join(' ') +

@@ -47,26 +47,26 @@ const TITLE_BLOCK_MM = 24;
  * Lays a level out on paper at the largest usual scale that fits. Problems: `level-missing`, `level-empty`, `level-too-large`.
  */
 export function planSheet(
-  document: ProjectDocument,
+  project: ProjectDocument,
   levelId: string,
   paper: SheetPaper,
-  runs: readonly PlannedRun[] = planRuns(document),
+  runs: readonly PlannedRun[] = planRuns(project),
 ): Outcome<PlanSheet> {
-  if (!Object.hasOwn(document.levels, levelId)) return err('level-missing', { kind: 'invalid', field: 'levelId' });
-  const bounds = projectBounds(document, levelId);
-  if (!bounds) return err('level-empty', { kind: 'incomplete', field: 'levelId', level: document.levels[levelId].name });
+  if (!Object.hasOwn(project.levels, levelId)) return err('level-missing', { kind: 'invalid', field: 'levelId' });
+  const bounds = projectBounds(project, levelId);
+  if (!bounds) return err('level-empty', { kind: 'incomplete', field: 'levelId', level: project.levels[levelId].name });
   const [heightMm, widthMm] = PAPER_MM[paper];
   const roomX = widthMm - 2 * MARGIN_MM - 6;
   const roomY = heightMm - 2 * MARGIN_MM - TITLE_BLOCK_MM - 6;
   const [widthM, heightM] = [bounds.maxX - bounds.minX, bounds.maxY - bounds.minY];
-  const scales = document.project.units === 'imperial' ? IMPERIAL_SCALES : METRIC_SCALES;
+  const scales = project.project.units === 'imperial' ? IMPERIAL_SCALES : METRIC_SCALES;
   const scale = scales.find((s) => (widthM * 1000) / s <= roomX && (heightM * 1000) / s <= roomY);
   if (scale === undefined) return err('level-too-large', { kind: 'infeasible', field: 'paper', paper });
   const perM = 1000 / scale;
   const left = MARGIN_MM + 3 + (roomX - widthM * perM) / 2;
   const bottom = MARGIN_MM + TITLE_BLOCK_MM + 3 + (roomY - heightM * perM) / 2;
   const place = ([x, y]: readonly number[]): Point2 => [left + (x - bounds.minX) * perM, bottom + (y - bounds.minY) * perM];
-  const marks = [...buildingMarks(document, levelId), ...deviceMarks(document, levelId, runs)].map((mark): SheetMark =>
+  const marks = [...buildingMarks(project, levelId), ...deviceMarks(project, levelId, runs)].map((mark): SheetMark =>
     'points' in mark ? { ...mark, points: mark.points.map(place) } : { ...mark, at: place(mark.at) },
   );
   const labelled = clearOfDevices(marks);
@@ -75,8 +75,8 @@ export function planSheet(
 }
 
 /** Marks in metres; `planSheet` puts them on paper. */
-function buildingMarks(document: ProjectDocument, levelId: string): SheetMark[] {
-  const building = buildingOf(document);
+function buildingMarks(project: ProjectDocument, levelId: string): SheetMark[] {
+  const building = buildingOf(project);
   const marks: SheetMark[] = [];
   const reaches = wallReaches(building.wallsByLevel[levelId] ?? []);
   for (const wall of building.wallsByLevel[levelId] ?? []) {
@@ -105,16 +105,16 @@ function buildingMarks(document: ProjectDocument, levelId: string): SheetMark[] 
   return marks;
 }
 
-function deviceMarks(document: ProjectDocument, levelId: string, runs: readonly PlannedRun[]): SheetMark[] {
+function deviceMarks(project: ProjectDocument, levelId: string, runs: readonly PlannedRun[]): SheetMark[] {
   const marks: SheetMark[] = [];
   for (const { device, points } of runs) {
     if (device.levelId !== levelId || points.length < 2) continue;
-    const { system } = document.deviceTypes[device.typeId];
+    const { system } = project.deviceTypes[device.typeId];
     marks.push({ kind: 'run', system, points: points.map(([x, y]): Point2 => [x, y]) });
   }
-  for (const device of Object.values(document.devices)) {
+  for (const device of Object.values(project.devices)) {
     if (device.levelId !== levelId) continue;
-    const { code, system } = document.deviceTypes[device.typeId];
+    const { code, system } = project.deviceTypes[device.typeId];
     marks.push({
       kind: 'device',
       at: [device.x, device.y],

@@ -29,19 +29,19 @@ export interface PlateWords {
  * The plates of a house in walking order with all that is bought and set for them, and the count of inserts to buy.
  * Heights are above finished floor to the middle; `fromWall` is from the nearest wall beside it, finished face to middle.
  */
-export function plateSchedule(document: ProjectDocument, words: PlateWords): PlateTable[] {
-  const { units } = document.project;
-  const plates = platesInOrder(document);
+export function plateSchedule(project: ProjectDocument, words: PlateWords): PlateTable[] {
+  const { units } = project.project;
+  const plates = platesInOrder(project);
   const rows = plates.map((plate, index) => {
     const gangs = Array.from({ length: plate.gangs }, (_, i) => i + 1).map((gang) => {
       const kinds = plate.inserts.filter((insert) => insert.gang === gang).map(({ kind }) => words.inserts[kind] ?? kind);
       return kinds.length === 0 ? '' : `${words.gang(gang)}: ${counted(kinds)}`;
     });
-    const beside = mainsBoxBeside(document, plate);
-    const away = wallDistancesAt(document, plate, true)[0]?.distanceM ?? null;
+    const beside = mainsBoxBeside(project, plate);
+    const away = wallDistancesAt(project, plate, true)[0]?.distanceM ?? null;
     return [
       plate.name || words.plate(index + 1),
-      `${plate.roomId === null ? words.outdoors : document.rooms[plate.roomId].name}, ${document.levels[plate.levelId].name}`,
+      `${plate.roomId === null ? words.outdoors : project.rooms[plate.roomId].name}, ${project.levels[plate.levelId].name}`,
       away === null ? '' : formatLength(away, units),
       formatLength(plate.heightM, units),
       `${plate.gangs} · ${formatLengthFine(plateSizeM(plate)[0], units)}`,
@@ -72,10 +72,10 @@ export function plateSchedule(document: ProjectDocument, words: PlateWords): Pla
 }
 
 /** Plates by level, room and place. */
-export function platesInOrder(document: ProjectDocument): Plate[] {
-  const room = ({ roomId }: Plate) => (roomId === null ? '' : document.rooms[roomId].code);
-  const floor = ({ levelId }: Plate) => document.levels[levelId].order;
-  return listOf(document, 'plates').toSorted(
+export function platesInOrder(project: ProjectDocument): Plate[] {
+  const room = ({ roomId }: Plate) => (roomId === null ? '' : project.rooms[roomId].code);
+  const floor = ({ levelId }: Plate) => project.levels[levelId].order;
+  return listOf(project, 'plates').toSorted(
     (a, b) => floor(a) - floor(b) || room(a).localeCompare(room(b)) || a.x - b.x || a.y - b.y || (a.id < b.id ? -1 : 1),
   );
 }

@@ -67,7 +67,7 @@ const HOLES_OF_RUN = each<'runs', number>({
   over: 'runs',
   nodes: [BUILDING],
   beside: [PLANNED_RUN],
-  make: ({ id }, read) => holesOfRun(read.document, read.one(PLANNED_RUN, id)!).length,
+  make: ({ id }, read) => holesOfRun(read.project, read.one(PLANNED_RUN, id)!).length,
 });
 
 /** The worst rank among the findings about each run; runs that are fine are left out. */
@@ -105,7 +105,7 @@ export function scheduleNodes(words: ScheduleWords) {
       ['devices', toDeviceId],
       ['deviceTypes', toDeviceId === null ? null : devices[toDeviceId].typeId],
     ],
-    make: ({ id }, read) => rowOf(read.document, words, read.one(PLANNED_RUN, id)!, read.one(HOLES_OF_RUN, id)!),
+    make: ({ id }, read) => rowOf(read.project, words, read.one(PLANNED_RUN, id)!, read.one(HOLES_OF_RUN, id)!),
     alike: sameValue,
   });
   const row = each<'runs', ScheduleRow>({
@@ -122,25 +122,25 @@ export function scheduleNodes(words: ScheduleWords) {
 }
 
 /** The schedule of every run before the checks: every rank is fine. In number order. */
-export const plainSchedule = (document: ProjectDocument, words: ScheduleWords): readonly ScheduleRow[] =>
-  inNumberOrder(derivationsOf(document), scheduleNodes(words).plainRow);
+export const plainSchedule = (project: ProjectDocument, words: ScheduleWords): readonly ScheduleRow[] =>
+  inNumberOrder(derivationsOf(project), scheduleNodes(words).plainRow);
 
 /** The schedule of every run as of a day, YYYY-MM-DD, in number order. */
-export const scheduleOf = (document: ProjectDocument, words: ScheduleWords, today: string): readonly ScheduleRow[] =>
-  inNumberOrder(derivationsOn(document, today), scheduleNodes(words).row);
+export const scheduleOf = (project: ProjectDocument, words: ScheduleWords, today: string): readonly ScheduleRow[] =>
+  inNumberOrder(derivationsOn(project, today), scheduleNodes(words).row);
 
 function rowOf(
-  document: ProjectDocument,
+  project: ProjectDocument,
   words: ScheduleWords,
   { run, device, length, media }: PlannedRun,
   holes: number,
 ): ScheduleRow {
-  const type = document.deviceTypes[device.typeId];
-  const level = document.levels[device.levelId];
-  const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
+  const type = project.deviceTypes[device.typeId];
+  const level = project.levels[device.levelId];
+  const room = device.roomId === null ? words.outdoors : project.rooms[device.roomId].name;
   const mark = device.fitting === 'fitted' ? undefined : words.fittingMarks?.[device.fitting];
   const name = mark ? `${deviceTitle(device, type)} (${mark})` : deviceTitle(device, type);
-  const far = run.toDeviceId === null ? null : document.devices[run.toDeviceId];
+  const far = run.toDeviceId === null ? null : project.devices[run.toDeviceId];
   return {
     runId: run.id,
     deviceId: device.id,
@@ -151,9 +151,9 @@ function rowOf(
     device: name,
     purpose: run.purpose,
     from: `${room} · ${name}`,
-    to: far ? deviceTitle(far, document.deviceTypes[far.typeId]) : document.racks[run.rackId].name,
+    to: far ? deviceTitle(far, project.deviceTypes[far.typeId]) : project.racks[run.rackId].name,
     cableTypeId: run.cableTypeId,
-    cable: document.cableTypes[run.cableTypeId].name,
+    cable: project.cableTypes[run.cableTypeId].name,
     system: type.system,
     riseM: length?.riseM ?? null,
     runM: length?.runM ?? null,
@@ -166,11 +166,11 @@ function rowOf(
     traced: length?.traced ?? false,
     way: wayOf(media),
     holes: length ? holes : null,
-    slackStyle: slackStyleOf(document.project, run, device),
+    slackStyle: slackStyleOf(project.project, run, device),
     printedOn: run.printedOn,
     deviceConnector: run.deviceConnector,
     farConnector: run.farConnector,
-    conductors: run.mapId === null ? '' : conductorsOf(document.conductorMaps[run.mapId]),
+    conductors: run.mapId === null ? '' : conductorsOf(project.conductorMaps[run.mapId]),
     bundle: run.bundle,
     state: run.state,
     rank: 'fine',
@@ -222,8 +222,8 @@ export interface CableTotal {
   readonly longestM: number;
 }
 
-export function totalsByCable(document: ProjectDocument, rows: readonly ScheduleRow[]): CableTotal[] {
-  return listOf(document, 'cableTypes').flatMap((cable) => {
+export function totalsByCable(project: ProjectDocument, rows: readonly ScheduleRow[]): CableTotal[] {
+  return listOf(project, 'cableTypes').flatMap((cable) => {
     const own = rows.filter((row) => row.cableTypeId === cable.id);
     if (own.length === 0) return [];
     const cutLengthM = sum(own);

@@ -18,8 +18,8 @@ const WORDS: SiteWords = {
 
 function house(units: 'metric' | 'imperial', ...features: (Pick<Feature, 'id' | 'kind' | 'points'> & Partial<Feature>)[]) {
   const base = smallHouse();
-  const document: ProjectDocument = { ...base, project: { ...base.project, units } };
-  const applied = applyChange(document, {
+  const project: ProjectDocument = { ...base, project: { ...base.project, units } };
+  const applied = applyChange(project, {
     operations: [
       ...features.map((one) => create('features', newFeature({ levelId: 'm', ...one }))),
       update('levels', base.levels.m, { floorBuildUpM: 0.05 })!,

@@ -46,16 +46,16 @@ export interface SiteWords {
  * What goes back to the other trades and out to the crew: their marks with our answers, outdoor points from two corners,
  * and what was found with what becomes of it. Tables without rows are left out.
  */
-export function siteSheet(document: ProjectDocument, words: SiteWords): SiteTable[] {
-  const { units } = document.project;
+export function siteSheet(project: ProjectDocument, words: SiteWords): SiteTable[] {
+  const { units } = project.project;
   const length = (valueM: number | null) => (valueM === null ? '' : formatLengthFine(valueM, units));
-  const building = buildingOf(document);
+  const building = buildingOf(project);
   const placeOf = ({ levelId, points }: Feature) =>
-    [roomAt(building, levelId, points[0])?.name, document.levels[levelId].name].filter(Boolean).join(', ');
+    [roomAt(building, levelId, points[0])?.name, project.levels[levelId].name].filter(Boolean).join(', ');
   const nameOf = ({ name, kind }: Feature) => name || words.features[kind];
-  const features = listOf(document, 'features');
+  const features = listOf(project, 'features');
 
-  const corrections = correctionsOf(document).map((row) => [
+  const corrections = correctionsOf(project).map((row) => [
     row.owner,
     row.name || words.features['trade-mark'],
     [row.room, row.level].filter(Boolean).join(', '),
@@ -69,10 +69,10 @@ export function siteSheet(document: ProjectDocument, words: SiteWords): SiteTabl
     .filter(({ kind }) => TAPED_KINDS.has(kind))
     .filter(({ levelId, points }) => !roomAt(building, levelId, points[0]))
     .map((feature) => {
-      const tapes = fromTwoCorners(document, feature.levelId, feature.points[0]);
+      const tapes = fromTwoCorners(project, feature.levelId, feature.points[0]);
       const tape = (i: 0 | 1) =>
         tapes ? `${formatLength(tapes.distancesM[i], units)}  ${words.corner(tapes.corners[i].name)}` : '';
-      const heights = heightsOf(document.levels[feature.levelId], null, feature.bottomM);
+      const heights = heightsOf(project.levels[feature.levelId], null, feature.bottomM);
       return [
         nameOf(feature),
         placeOf(feature),

@@ -29,7 +29,7 @@ export interface Supports {
  * Staples and hooks by cable and way: staples for what lies inside walls, hooks for what hangs.
  * Bundled runs share their hooks: a hook is counted for the longest of a bundle. Lengths in metres.
  */
-export function supportsOf(document: ProjectDocument, runs: readonly PlannedRun[]): Supports {
+export function supportsOf(project: ProjectDocument, runs: readonly PlannedRun[]): Supports {
   const byCable = new Map<string, Omit<SupportCount, 'cableTypeId' | 'cable'>>();
   const bundles = new Map<string, { readonly hungM: number; members: number }>();
   const held = runs
@@ -53,7 +53,7 @@ export function supportsOf(document: ProjectDocument, runs: readonly PlannedRun[
   const ties = [...bundles.values()].reduce((sum, { hungM, members }) => sum + (members > 1 ? tiesFor(hungM) : 0), 0);
   return {
     byCable: [...byCable]
-      .map(([cableTypeId, count]) => ({ cableTypeId, cable: document.cableTypes[cableTypeId].name, ...count }))
+      .map(([cableTypeId, count]) => ({ cableTypeId, cable: project.cableTypes[cableTypeId].name, ...count }))
       .sort((a, b) => b.runs - a.runs || a.cable.localeCompare(b.cable)),
     ties,
   };

@@ -15,10 +15,10 @@ const words = {
   links: { 'battery-radio': 'radio, on battery' },
 };
 let count = 0;
-const put = (document: ProjectDocument, typeId: string, at: [number, number], more: Partial<Device> = {}): ProjectDocument => {
+const put = (project: ProjectDocument, typeId: string, at: [number, number], more: Partial<Device> = {}): ProjectDocument => {
   const ids = { device: () => `d${++count}`, run: () => `r${++count}` };
-  const placed = placeAll(document, 'm', [{ typeId, at, more }], ids);
-  const applied = placed.ok && applyChange(document, placed.value);
+  const placed = placeAll(project, 'm', [{ typeId, at, more }], ids);
+  const applied = placed.ok && applyChange(project, placed.value);
   if (!applied || !applied.ok) throw new Error('not placed');
   return applied.value;
 };
@@ -27,15 +27,15 @@ describe('the trades sheet', () => {
   const house = smallHouse({ walls: { south1: { studMaterial: 'none', studSpacingM: 0 } } });
 
   it('gives each trade what our devices ask of it, and leaves out what nobody asks', () => {
-    let document = put(house, 'display', [2, 0.05], {
+    let project = put(house, 'display', [2, 0.05], {
       mountTypeId: 'mount-arm',
       wishes: ['removable'],
       finish: 'black',
       seenFrom: 'sofa',
     });
-    document = put(document, 'strip-light', [4, 3], { tailM: 2.5 });
-    document = put(document, 'battery-shade', [1, 0.05]);
-    const tables = tradesSheet(document, words);
+    project = put(project, 'strip-light', [4, 3], { tailM: 2.5 });
+    project = put(project, 'battery-shade', [1, 0.05]);
+    const tables = tradesSheet(project, words);
     const of = (section: string) => tables.find((table) => table.section === section)?.rows ?? [];
     // 27 kg and a mount of 11 kg, factor 5: 1864 N; the mount's holes are 0.406 m apart and stand 0.1 m inside the blocking.
     expect(of('blocking')[0].slice(2)).to.deep.equal([
@@ -59,10 +59,10 @@ describe('the trades sheet', () => {
 describe('the count of a plan', () => {
   it('is devices, runs, cable and cost by system; a prepared device costs its cable alone', () => {
     const house = smallHouse();
-    const document = put(house, 'network-drop', [1, 0.05]);
-    const runs = planRuns(document);
+    const project = put(house, 'network-drop', [1, 0.05]);
+    const runs = planRuns(project);
     const cutM = runs.reduce((sum, { length }) => sum + length!.cutLengthM, 0);
-    const [data] = countsBySystem(document, runs);
+    const [data] = countsBySystem(project, runs);
     expect(data).to.deep.include({ system: 'data', devices: 1, runs: 2, cableM: cutM });
     expect(data.cost).to.be.closeTo(18 + 0.2 * 65 + cutM * 0.55 + 2 * (0.3 + 2 * 0.2 + 0.03) * 65, 1e-9);
     const prepared = put(house, 'network-drop', [1, 0.05], { fitting: 'prepared' });

@@ -56,21 +56,20 @@ export interface TradesWords {
  * with the length to order. Empty tables are left out.
  */
 export function tradesSheet(
-  document: ProjectDocument,
+  project: ProjectDocument,
   words: TradesWords,
-  runs: readonly PlannedRun[] = planRuns(document),
+  runs: readonly PlannedRun[] = planRuns(project),
 ): TradesTable[] {
-  const { units } = document.project;
+  const { units } = project.project;
   const fine = (valueM: number | null) => (valueM === null ? '' : formatLengthFine(valueM, units));
-  const typeOf = (device: Device) => document.deviceTypes[device.typeId];
+  const typeOf = (device: Device) => project.deviceTypes[device.typeId];
   const what = (device: Device) => `${typeOf(device).code} ${deviceTitle(device, typeOf(device))}`;
   const place = (device: Device) =>
-    `${device.roomId === null ? words.outdoors : document.rooms[device.roomId].name}, ${document.levels[device.levelId].name}`;
-  const height = (device: Device) =>
-    device.heightM === null ? words.atCeiling : formatLength(heightOf(document, device), units);
-  const devices = listOf(document, 'devices');
+    `${device.roomId === null ? words.outdoors : project.rooms[device.roomId].name}, ${project.levels[device.levelId].name}`;
+  const height = (device: Device) => (device.heightM === null ? words.atCeiling : formatLength(heightOf(project, device), units));
+  const devices = listOf(project, 'devices');
 
-  const blocking = blockingNeeds(document).map((need) => [
+  const blocking = blockingNeeds(project).map((need) => [
     what(need.device),
     place(need.device),
     formatLength(need.fromM, units),
@@ -110,19 +109,19 @@ export function tradesSheet(
         device.finish,
         device.wishes.map((wish) => words.wishes[wish]).join(', '),
         device.seenFrom,
-        device.wishes.includes('removable') ? String(holesToFill(type, mountTypeOf(document, device))) : '',
+        device.wishes.includes('removable') ? String(holesToFill(type, mountTypeOf(project, device))) : '',
       ];
     });
   const links = devices
     .filter((device) => typeOf(device).link !== 'cable')
     .map((device) => [what(device), place(device), words.links[typeOf(device).link], device.note]);
   const leads = runs
-    .filter(({ run }) => run.toDeviceId !== null && document.devices[run.toDeviceId])
+    .filter(({ run }) => run.toDeviceId !== null && project.devices[run.toDeviceId])
     .map(({ run, device, length }) => [
       run.number,
       what(device),
-      what(document.devices[run.toDeviceId!]),
-      document.cableTypes[run.cableTypeId].name,
+      what(project.devices[run.toDeviceId!]),
+      project.cableTypes[run.cableTypeId].name,
       length ? formatCableLength(length.cutLengthM, units) : '',
       [run.deviceConnector, run.farConnector].filter(Boolean).join(' → '),
     ]);

@@ -17,13 +17,13 @@ export interface BundleTag {
 }
 
 /** A tag for each bundle of two and more. */
-export function bundleTags(document: ProjectDocument): BundleTag[] {
-  const building = buildingOf(document);
-  return bundlesOf(document)
+export function bundleTags(project: ProjectDocument): BundleTag[] {
+  const building = buildingOf(project);
+  return bundlesOf(project)
     .filter(({ members }) => members.length > 1)
     .map(({ code, rackId, members, head, diameterM }) => ({
       code,
-      rack: document.racks[rackId].name,
+      rack: project.racks[rackId].name,
       count: members.length,
       head: head ? placeName(building, head) : '',
       numbers: members.map(({ run }) => run.number),

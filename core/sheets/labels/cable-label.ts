@@ -28,28 +28,28 @@ const MOST_ON_LABEL = 4;
 
 /** Two labels for each run, far end (the rack, or the device that it goes on to) first. */
 export function labelsOf(
-  document: ProjectDocument,
+  project: ProjectDocument,
   runs: readonly PlannedRun[],
   words: { readonly outdoors: string; readonly fittingMarks?: Readonly<Record<string, string>> },
 ): CableLabel[] {
   const placeOf = (device: Device) => {
-    const room = device.roomId === null ? words.outdoors : document.rooms[device.roomId].name;
+    const room = device.roomId === null ? words.outdoors : project.rooms[device.roomId].name;
     const mark = device.fitting === 'fitted' ? undefined : words.fittingMarks?.[device.fitting];
-    return `${room} · ${deviceTitle(device, document.deviceTypes[device.typeId])}${mark ? ` (${mark})` : ''}`;
+    return `${room} · ${deviceTitle(device, project.deviceTypes[device.typeId])}${mark ? ` (${mark})` : ''}`;
   };
   return runs.flatMap(({ run, device, length }) => {
     const place = placeOf(device);
-    const far = run.toDeviceId === null ? undefined : document.devices[run.toDeviceId];
-    const rack = far ? placeOf(far) : document.racks[run.rackId].name;
-    const map = run.mapId === null ? undefined : document.conductorMaps[run.mapId];
+    const far = run.toDeviceId === null ? undefined : project.devices[run.toDeviceId];
+    const rack = far ? placeOf(far) : project.racks[run.rackId].name;
+    const map = run.mapId === null ? undefined : project.conductorMaps[run.mapId];
     const common = {
       runId: run.id,
       number: run.number,
-      code: labelCode({ shortId: document.project.shortId, number: run.number }),
-      cable: document.cableTypes[run.cableTypeId].name,
+      code: labelCode({ shortId: project.project.shortId, number: run.number }),
+      cable: project.cableTypes[run.cableTypeId].name,
       cutLengthM: length?.cutLengthM ?? null,
       map: map?.name ?? '',
-      fit: labelFit(document.cableTypes[run.cableTypeId].outsideDiameterM),
+      fit: labelFit(project.cableTypes[run.cableTypeId].outsideDiameterM),
       conductors: !map ? '' : map.lines.length > MOST_ON_LABEL ? map.name : conductorsOf(map),
     };
     return [

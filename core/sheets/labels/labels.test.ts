@@ -10,7 +10,7 @@ import { labelsCsv } from './labels-csv.ts';
 import { labelsOf } from './cable-label.ts';
 
 const ids = countingIds();
-const document = [
+const project = [
   [1, 2],
   [3, 2],
   [2, 2],
@@ -41,7 +41,7 @@ describe('a label', () => {
       wrap: 'Wrap',
       flag: 'Flag',
     };
-    const rows: string[][] = parse(labelsCsv(labelsOf(document, planRuns(document), { outdoors: 'Outdoors' }), titles));
+    const rows: string[][] = parse(labelsCsv(labelsOf(project, planRuns(project), { outdoors: 'Outdoors' }), titles));
     expect(rows[0]).to.deep.equal([
       'Run',
       'End',
@@ -64,7 +64,7 @@ describe('a label', () => {
   });
 
   it('of a bundle says where it parts and who leaves first', () => {
-    const applied = applyChange(document, { operations: bundleByWay(planRuns(document)) });
+    const applied = applyChange(project, { operations: bundleByWay(planRuns(project)) });
     if (!applied.ok) throw new Error('refused');
     const [tag] = bundleTags(applied.value);
     expect(tag).to.include({ count: 3, rack: 'Rack A', head: 'Room AA' });

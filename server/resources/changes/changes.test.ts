@@ -27,7 +27,7 @@ describe('changes', () => {
   let server: TestServer;
   let client: TestClient;
   let projectId: string;
-  let document: ProjectDocument;
+  let project: ProjectDocument;
 
   before(async () => {
     server = await startTestServer();
@@ -37,7 +37,7 @@ describe('changes', () => {
 
   beforeEach(async () => {
     projectId = await client.newProject();
-    ({ document } = await client.load(projectId));
+    ({ document: project } = await client.load(projectId));
   });
 
   const addRoom = (id: string, code: string): Operation =>
@@ -63,7 +63,7 @@ describe('changes', () => {
     expect(applied(reply)).to.deep.equal([1, 2]);
     const loaded = await client.load(projectId);
     expect(loaded.revision).to.equal(2);
-    const expected = applyChange(document, { operations: [addRoom('a', 'AA'), addRoom('b', 'BB')] });
+    const expected = applyChange(project, { operations: [addRoom('a', 'AA'), addRoom('b', 'BB')] });
     expect(expected.ok && loaded.document).to.deep.equal(expected.ok && expected.value);
   });
 
@@ -109,14 +109,14 @@ describe('changes', () => {
       } as Operation,
     ]);
     expect(applied(await client.sendChanges(projectId, loose))).to.deep.equal(['reference-missing']);
-    const flat = client.change([update('levels', document.levels.level_m, { ceilingHeightM: -1 })!]);
+    const flat = client.change([update('levels', project.levels.level_m, { ceilingHeightM: -1 })!]);
     expect((await client.sendChanges(projectId, flat)).results[0]).to.have.nested.property(
       'problem.field',
       'levels.level_m.ceilingHeightM',
     );
     const loaded = await client.load(projectId);
     expect(loaded).to.include({ revision: 0 });
-    expect(loaded.document).to.deep.equal(document);
+    expect(loaded.document).to.deep.equal(project);
   });
 
   it('made and undone leave the project as it was, through every table', async () => {
@@ -179,7 +179,7 @@ describe('changes', () => {
         }),
       ),
     ];
-    const house = applyChange(document, { operations: steps });
+    const house = applyChange(project, { operations: steps });
     if (!house.ok) throw new Error('refused');
     const placed = placeDevice(
       house.value,
@@ -192,7 +192,7 @@ describe('changes', () => {
     expect((await client.load(projectId)).document.runs).to.have.all.keys('r1', 'r2', 'r3');
     await client.sendChanges(projectId, client.change(reverseOperations(all), 1));
     const back = await client.load(projectId);
-    expect({ ...back.document, project: document.project }).to.deep.equal(document);
+    expect({ ...back.document, project: project.project }).to.deep.equal(project);
   });
 
   it('made by two at once all arrive, each once', async () => {

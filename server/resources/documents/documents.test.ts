@@ -82,8 +82,8 @@ describe('documents', () => {
   });
 
   it('labels of chosen runs go to the printer, and what it would print can be fetched', async () => {
-    const { document } = await client.json<DocumentReply>('GET', `/projects/${project.id}`);
-    const [run] = Object.values(document.runs);
+    const { document: house } = await client.json<DocumentReply>('GET', `/projects/${project.id}`);
+    const [run] = Object.values(house.runs);
     const reply = await client.json<PrintLabelsReply>('POST', `/projects/${project.id}/documents/print-labels`, {
       runIds: [run.id],
       ends: ['R', 'D'],
@@ -213,12 +213,12 @@ describe('documents', () => {
   });
 
   it('the cut-out template is drawn full size: its circle and ruler measure what they say', async () => {
-    const { document } = await client.json<DocumentReply>('GET', `/projects/${project.id}`);
-    const speaker = Object.values(document.devices).find(({ typeId }) => typeId === 'ceiling-speaker')!;
+    const { document: house } = await client.json<DocumentReply>('GET', `/projects/${project.id}`);
+    const speaker = Object.values(house.devices).find(({ typeId }) => typeId === 'ceiling-speaker')!;
     const pdf = await fetched(`cut-out/${speaker.id}`);
     writeFileSync(join(folder, 'c.pdf'), pdf);
     const text = spawnSync('pdftotext', ['-layout', join(folder, 'c.pdf'), '-'], { encoding: 'utf8' }).stdout;
-    const holeMm = document.deviceTypes['ceiling-speaker'].cutOut!.widthM * 1000;
+    const holeMm = house.deviceTypes['ceiling-speaker'].cutOut!.widthM * 1000;
     expect(text).to.include(`Hole ø ${holeMm} mm`);
     expect(text).to.include('print without scaling');
     // At 254 dpi a millimetre is ten pixels: on the middle line, from the left edge of the hole to its right one.

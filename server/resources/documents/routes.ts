@@ -18,9 +18,9 @@ export function documentRoutes(table: RouteTable, services: Services): void {
     params: { name, query, today: today() },
     projectId: String(request.params.projectId),
   });
-  const note = (response: Response, projectId: string, document: string) => {
+  const note = (response: Response, projectId: string, project: string) => {
     const member = response.locals.member!;
-    return audit.add({ firmId: member.firmId, kind: 'export', member, about: { project: projectId, document } });
+    return audit.add({ firmId: member.firmId, kind: 'export', member, about: { project: projectId, document: project } });
   };
   const fetch = (path: string, name: DocumentName, queryOf: (request: Request) => unknown) =>
     table.get(

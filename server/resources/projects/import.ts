@@ -11,11 +11,11 @@ export async function importProject(
   database: Database,
   firmId: string,
   projectId: string,
-  { document, pictures }: ProjectFile,
+  { project, pictures }: ProjectFile,
   at: Date,
 ): Promise<string> {
   for (const picture of pictures) await checkPicture(database, picture);
-  await insertProject(database, { firmId, projectId }, document, pictures, at);
+  await insertProject(database, { firmId, projectId }, project, pictures, at);
   for (const { id } of pictures) await storeTiles(database, projectId, id);
   return projectId;
 }

@@ -35,9 +35,9 @@ describe('project files', () => {
 
   it('are loaded in the order of their ids, whatever was written last', async () => {
     const { id: projectId } = await client.json<{ id: string }>('POST', '/projects/import', file('ropewalk-flat'));
-    const { document, revision } = await client.load(projectId);
-    const ids = Object.keys(document.devices);
-    const moved = update('devices', document.devices[ids[0]], { note: 'written last' })!;
+    const { document: project, revision } = await client.load(projectId);
+    const ids = Object.keys(project.devices);
+    const moved = update('devices', project.devices[ids[0]], { note: 'written last' })!;
     await client.sendChanges(projectId, client.change([moved], revision));
     // The database hands rows over as they lie: a row that is written again lies at the end.
     await server.database.sequelize.query('VACUUM FULL devices');
@@ -124,9 +124,9 @@ describe('project files', () => {
 
   it('a new project is empty but has the library, and can be deleted', async () => {
     const projectId = await client.newProject('Short-lived');
-    const { document } = await client.load(projectId);
-    expect(Object.keys(document.devices)).to.deep.equal([]);
-    expect(Object.keys(document.deviceTypes).length).to.be.greaterThan(20);
+    const { document: project } = await client.load(projectId);
+    expect(Object.keys(project.devices)).to.deep.equal([]);
+    expect(Object.keys(project.deviceTypes).length).to.be.greaterThan(20);
     expect((await client.send('DELETE', `/projects/${projectId}`)).status).to.equal(204);
     expect((await client.send('GET', `/projects/${projectId}`)).status).to.equal(404);
     expect((await client.send('POST', '/projects', { name: ' ', units: 'metric' })).status).to.equal(422);

@@ -18,7 +18,7 @@ import type { RouteTable } from '../../http/route-table.ts';
 import { sendJobFile } from '../jobs/routes.ts';
 import { type Services, untilGone } from '../../services/services.ts';
 import { makeProject } from './service.ts';
-import { deletedProjects, deleteProject, listPictures, listProjects, loadDocument, restoreProject } from './store.ts';
+import { deletedProjects, deleteProject, listPictures, listProjects, loadProject, restoreProject } from './store.ts';
 
 export function projectRoutes(table: RouteTable, services: Services): void {
   const { database, jobs, audit, bus } = services;
@@ -66,9 +66,11 @@ export function projectRoutes(table: RouteTable, services: Services): void {
     { does: 'A project as it stands', reply: documentReply },
     async (request, response) => {
       const projectId = String(request.params.projectId);
+      const { project, revision } = await loadProject(database, projectId);
       const reply: DocumentReply = {
         projectId,
-        ...(await loadDocument(database, projectId)),
+        revision,
+        document: project,
         pictures: await listPictures(database, projectId),
       };
       response.json(reply);

@@ -1,6 +1,6 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { CABLE_TYPES } from '@dusky-spool/core/devices';
-import { emptyDocument, newHeader, newLevel, type ProjectDocument, shortIdFrom, tableFrom } from '@dusky-spool/core/model';
+import { emptyProject, newHeader, newLevel, type ProjectDocument, shortIdFrom, tableFrom } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { firmLibrary, firmMaps, firmRules } from '../library/store.ts';
 import { insertProject } from './store.ts';
@@ -18,8 +18,8 @@ export async function makeProject(
     name,
     units,
   );
-  const document: ProjectDocument = {
-    ...emptyDocument(header),
+  const project: ProjectDocument = {
+    ...emptyProject(header),
     levels: {
       level_m: newLevel({
         id: 'level_m',
@@ -39,5 +39,5 @@ export async function makeProject(
       (await firmRules(database, firmId)).map((rule) => ({ id: `firm_${rule.ruleId}`.slice(0, 40), ...rule, on: '' })),
     ),
   };
-  return insertProject(database, { firmId, projectId: randomUUID() }, document, [], at);
+  return insertProject(database, { firmId, projectId: randomUUID() }, project, [], at);
 }

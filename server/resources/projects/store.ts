@@ -4,7 +4,7 @@ import {
   type CollectionName,
   COLLECTIONS,
   type DeletedProject,
-  emptyDocument,
+  emptyProject,
   type Picture,
   type PictureInfo,
   type ProjectDocument,
@@ -26,17 +26,17 @@ export const headerOf = (row: Fields): ProjectHeader =>
   Object.fromEntries([['id', 'project'], ...HEADER_FIELDS.map((field) => [field, row[field]])]) as unknown as ProjectHeader;
 
 /** A project as it stood at one moment. */
-export async function loadDocument(
+export async function loadProject(
   { sequelize, models }: Database,
   projectId: string,
-): Promise<{ revision: number; document: ProjectDocument }> {
+): Promise<{ revision: number; project: ProjectDocument }> {
   return sequelize.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, async (transaction) => {
-    const project = (await models.projects.findByPk(projectId, {
+    const row = (await models.projects.findByPk(projectId, {
       transaction,
       raw: true,
       rejectOnEmpty: true,
     })) as unknown as Fields;
-    const document = emptyDocument(headerOf(project)) as unknown as Record<string, Record<string, unknown>>;
+    const project = emptyProject(headerOf(row)) as unknown as Record<string, Record<string, unknown>>;
     for (const name of COLLECTION_NAMES) {
       const rows = (await models.records[name].findAll({
         where: { projectId },
@@ -45,10 +45,10 @@ export async function loadDocument(
         raw: true,
         transaction,
       })) as unknown as Fields[];
-      const table = document[name];
-      for (const row of rows) table[row.id as string] = row;
+      const table = project[name];
+      for (const record of rows) table[record.id as string] = record;
     }
-    return { revision: project.revision as number, document: document as unknown as ProjectDocument };
+    return { revision: row.revision as number, project: project as unknown as ProjectDocument };
   });
 }
 
@@ -79,12 +79,12 @@ export async function loadPictures({ models }: Database, projectId: string): Pro
 export async function insertProject(
   { sequelize, models }: Database,
   { firmId, projectId }: { readonly firmId: string; readonly projectId: string },
-  document: ProjectDocument,
+  project: ProjectDocument,
   pictures: readonly Picture[],
   at: Date,
 ): Promise<string> {
   await sequelize.transaction(async (transaction) => {
-    const { id: _id, ...header } = document.project;
+    const { id: _id, ...header } = project.project;
     await models.projects.create(
       { id: projectId, firmId, revision: 0, ...header, createdAt: at, updatedAt: at, deletedAt: null, deletedBy: null },
       { transaction },
@@ -93,7 +93,7 @@ export async function insertProject(
       await models.pictures.create({ projectId, ...info, tiled: false, bytes: Buffer.from(base64, 'base64') }, { transaction });
     }
     for (const name of COLLECTION_NAMES) {
-      const records = Object.values(document[name] as Record<string, Fields>).map((record) => ({ projectId, ...record }));
+      const records = Object.values(project[name] as Record<string, Fields>).map((record) => ({ projectId, ...record }));
       for (let start = 0; start < records.length; start += 500) {
         await models.records[name].bulkCreate(records.slice(start, start + 500), { transaction });
       }

@@ -101,14 +101,14 @@ function Frame({
   readonly sync: SyncState;
   readonly stage: ReturnType<typeof progressOf>[number]['stage'];
 }) {
-  const document = sync.view;
-  const settled = useSettled(document, stage === 'survey');
-  useDeriving(document);
+  const project = sync.view;
+  const settled = useSettled(project, stage === 'survey');
+  useDeriving(project);
   const derived = useDerived(settled);
   const stages = useMemo(() => progressOf(settled, derived), [settled, derived]);
   const onPlan = stage === 'devices' || stage === 'cabling';
   return (
-    <ProjectProvider value={document}>
+    <ProjectProvider value={project}>
       <div className="frame">
         <Thread stages={stages} />
         <Header projectId={projectId} sync={sync} settled={settled} />
@@ -132,14 +132,14 @@ function Frame({
 const SETTLE_MS = 500;
 
 /** The project as it was when it last came to rest: routes and checks of the whole house do not run at every stroke of a wall. */
-function useSettled(document: ProjectDocument, drawing: boolean): ProjectDocument {
-  const [rested, setRested] = useState(document);
+function useSettled(project: ProjectDocument, drawing: boolean): ProjectDocument {
+  const [rested, setRested] = useState(project);
   useEffect(() => {
     if (!drawing) return;
-    const soon = window.setTimeout(() => setRested(document), SETTLE_MS);
+    const soon = window.setTimeout(() => setRested(project), SETTLE_MS);
     return () => window.clearTimeout(soon);
-  }, [document, drawing]);
-  return drawing ? rested : document;
+  }, [project, drawing]);
+  return drawing ? rested : project;
 }
 
 function SaveState({ sync }: { readonly sync: SyncState }) {
@@ -168,14 +168,14 @@ function SaveState({ sync }: { readonly sync: SyncState }) {
 function Header({
   projectId,
   sync,
-  settled: document,
+  settled: project,
 }: {
   readonly projectId: string;
   readonly sync: SyncState;
   readonly settled: ProjectDocument;
 }) {
-  const { findings: told } = useDerived(document);
-  const findings = useMemo(() => openOf(document, told, today()), [document, told]);
+  const { findings: told } = useDerived(project);
+  const findings = useMemo(() => openOf(project, told, today()), [project, told]);
   const nothingTold = useNotChecked();
   const navigate = useNavigate();
   const { undo, redo } = useProjectParts('undo', 'redo');
@@ -189,14 +189,14 @@ function Header({
   const secondPaint = useAfterFirstPaint();
   const stops = findings.filter((finding) => finding.rank === 'stop');
   const looks = findings.filter((finding) => finding.rank === 'look');
-  const units = document.project.units;
+  const units = project.project.units;
   const show = (finding: DerivedFinding) => {
     setListing(false);
-    void navigate(placeOf(projectId, document, finding));
+    void navigate(placeOf(projectId, project, finding));
   };
   return (
     <header className="header">
-      <h1>{document.project.name}</h1>
+      <h1>{project.project.name}</h1>
       <span className="chip quiet">{term(`units.${units}`)}</span>
       <SaveState sync={sync} />
       <AccessChip />
@@ -291,10 +291,10 @@ function FollowChip() {
 
 /** Finds a run, room or device by a few letters and selects it. */
 function Finder({ projectId }: { readonly projectId: string }) {
-  const document = useProject();
+  const project = useProject();
   const navigate = useNavigate();
   const { stage } = useParams();
-  const { rows } = useDerived(document);
+  const { rows } = useDerived(project);
   const options = useMemo(() => {
     const planStage = stage === 'devices' || stage === 'cabling' ? stage : 'cabling';
     const link = (levelId: string, sel: string) => `/p/${projectId}/${planStage}?level=${levelId}${sel}`;
@@ -302,17 +302,17 @@ function Finder({ projectId }: { readonly projectId: string }) {
       ...[...rows]
         .sort((a, b) => compareNumbers(a.number, b.number))
         .map((row) => ({ value: link(row.levelId, `&sel=run:${row.runId}`), label: `${row.number}  ${row.from}` })),
-      ...listOf(document, 'devices').map((device) => ({
+      ...listOf(project, 'devices').map((device) => ({
         value: link(device.levelId, `&sel=device:${device.id}`),
-        label: `${deviceTitle(device, document.deviceTypes[device.typeId])} · ${device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name}`,
+        label: `${deviceTitle(device, project.deviceTypes[device.typeId])} · ${device.roomId === null ? term('outdoors') : project.rooms[device.roomId].name}`,
       })),
-      ...listOf(document, 'rooms').map((room) => ({
+      ...listOf(project, 'rooms').map((room) => ({
         value: `/p/${projectId}/survey?level=${room.levelId}&sel=room:${room.id}`,
-        label: `${room.code} · ${room.name} (${document.levels[room.levelId].name})`,
+        label: `${room.code} · ${room.name} (${project.levels[room.levelId].name})`,
       })),
-      ...listOf(document, 'features').map((feature) => ({
+      ...listOf(project, 'features').map((feature) => ({
         value: `/p/${projectId}/survey?level=${feature.levelId}&sel=feature:${feature.id}`,
-        label: `${feature.name || term(`features.${feature.kind}`)} (${document.levels[feature.levelId].name})`,
+        label: `${feature.name || term(`features.${feature.kind}`)} (${project.levels[feature.levelId].name})`,
       })),
       ...STAGES.map((one) => ({ value: `/p/${projectId}/${one}`, label: text('header.goTo', { stage: text(`stages.${one}`) }) })),
       { value: `/p/${projectId}/devices?view=library`, label: text('library.title') },
@@ -324,7 +324,7 @@ function Finder({ projectId }: { readonly projectId: string }) {
       { value: `/p/${projectId}/inspect?view=rules`, label: text('checks.views.rules') },
       { value: `/p/${projectId}/inspect?view=calculators`, label: text('checks.views.calculators') },
     ];
-  }, [document, rows, projectId, stage]);
+  }, [project, rows, projectId, stage]);
   return (
     <Select
       className="finder"

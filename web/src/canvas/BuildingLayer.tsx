@@ -4,7 +4,7 @@ import type { ProjectDocument, Wall } from '@dusky-spool/core/model';
 import { joistPath, pathThrough, wallBand } from './room-drawing.ts';
 
 interface Props {
-  readonly document: Pick<ProjectDocument, 'levels' | 'rooms' | 'walls' | 'openings' | 'risers' | 'racks'>;
+  readonly project: Pick<ProjectDocument, 'levels' | 'rooms' | 'walls' | 'openings' | 'risers' | 'racks'>;
   readonly levelId: string;
   /** A plan picture lies below: rooms are clear, so that it shows. */
   readonly overUnderlay?: boolean;
@@ -12,8 +12,8 @@ interface Props {
 
 /** The house itself: rooms, joists, walls, openings, risers and racks. Drawn anew only when the house changes. */
 export const BuildingLayer = memo(
-  function BuildingLayer({ document, levelId, overUnderlay = false }: Props) {
-    const { rooms, walls, openings, risers, racks } = document;
+  function BuildingLayer({ project, levelId, overUnderlay = false }: Props) {
+    const { rooms, walls, openings, risers, racks } = project;
     const here = useMemo(() => {
       const wallList = Object.values(walls).filter((wall) => wall.levelId === levelId);
       const roomList = Object.values(rooms).filter((room) => room.levelId === levelId);
@@ -82,7 +82,7 @@ export const BuildingLayer = memo(
   (before, after) =>
     before.levelId === after.levelId &&
     before.overUnderlay === after.overUnderlay &&
-    (['rooms', 'walls', 'openings', 'risers', 'racks'] as const).every((name) => before.document[name] === after.document[name]),
+    (['rooms', 'walls', 'openings', 'risers', 'racks'] as const).every((name) => before.project[name] === after.project[name]),
 );
 
 const along = (wall: Wall, t: number): [number, number] => [

@@ -9,7 +9,7 @@ import type { Camera } from './picture.ts';
 
 interface Props {
   /** The project with the devices where the pointer has them. */
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   /** Their runs, as far as they are worked out. */
   readonly runs?: readonly PlannedRun[];
   readonly ids: ReadonlySet<string>;
@@ -26,7 +26,7 @@ const HALF_PX = 24;
  * again while they move. Runs are painted in every frame; a bead is painted once and its picture moved, which the browser does
  * without looking at anything else.
  */
-export function DragLayer({ document, runs = [], ids, levels, levelId, camera: { k, tx, ty } }: Props) {
+export function DragLayer({ project, runs = [], ids, levels, levelId, camera: { k, tx, ty } }: Props) {
   return (
     <>
       <svg className="drag-picture" aria-hidden="true">
@@ -35,7 +35,7 @@ export function DragLayer({ document, runs = [], ids, levels, levelId, camera: {
           transform={`translate(${tx},${ty}) scale(${k},${-k})`}
           style={{ '--inv': String(1 / k) } as CSSProperties}
         >
-          {linesOf(runs, document.deviceTypes, levels, levelId).map(({ runId, system, path }) => (
+          {linesOf(runs, project.deviceTypes, levels, levelId).map(({ runId, system, path }) => (
             <g key={runId} className="run chosen">
               <path d={path} className="run-halo" />
               <path
@@ -49,8 +49,8 @@ export function DragLayer({ document, runs = [], ids, levels, levelId, camera: {
         </g>
       </svg>
       {[...ids].map((id) => {
-        const { x, y, typeId, facingRad } = document.devices[id];
-        const type = document.deviceTypes[typeId];
+        const { x, y, typeId, facingRad } = project.devices[id];
+        const type = project.deviceTypes[typeId];
         return (
           <svg
             key={id}

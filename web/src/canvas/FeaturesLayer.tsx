@@ -6,7 +6,7 @@ import { term } from '../ground/text.ts';
 import { pathThrough } from './room-drawing.ts';
 
 interface Props {
-  readonly document: Pick<ProjectDocument, 'features' | 'dimensions' | 'referencePoints' | 'project'>;
+  readonly project: Pick<ProjectDocument, 'features' | 'dimensions' | 'referencePoints' | 'project'>;
   readonly levelId: string;
   readonly hidden: ReadonlySet<string>;
   /** Names are shown from this near on, px per m. */
@@ -19,13 +19,13 @@ const SMALL_M = 0.6;
 const SMALL_NAMES_ABOVE = 110;
 
 /** Everything in and around the house that is neither wall nor device, drawn by the group that it belongs to. */
-export const FeaturesLayer = memo(function FeaturesLayer({ document, levelId, hidden, scale }: Props) {
+export const FeaturesLayer = memo(function FeaturesLayer({ project, levelId, hidden, scale }: Props) {
   const features = useMemo(
-    () => Object.values(document.features).filter((feature) => feature.levelId === levelId && !hidden.has(feature.kind)),
-    [document.features, levelId, hidden],
+    () => Object.values(project.features).filter((feature) => feature.levelId === levelId && !hidden.has(feature.kind)),
+    [project.features, levelId, hidden],
   );
   const ordered = useMemo(() => [...features].sort((a, b) => Number(b.area) - Number(a.area)), [features]);
-  const { units } = document.project;
+  const { units } = project.project;
   return (
     <g className="features" aria-hidden="true">
       {ordered.map((feature) => (
@@ -35,7 +35,7 @@ export const FeaturesLayer = memo(function FeaturesLayer({ document, levelId, hi
           named={scale > (feature.widthM < SMALL_M && !feature.area ? SMALL_NAMES_ABOVE : NAMES_ABOVE)}
         />
       ))}
-      {Object.values(document.dimensions)
+      {Object.values(project.dimensions)
         .filter((one) => one.levelId === levelId)
         .map(({ id, a, b }) => {
           const middle = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
@@ -53,7 +53,7 @@ export const FeaturesLayer = memo(function FeaturesLayer({ document, levelId, hi
             </g>
           );
         })}
-      {Object.values(document.referencePoints)
+      {Object.values(project.referencePoints)
         .filter((point) => point.levelId === levelId)
         .map(({ id, name, x, y }) => (
           <g key={id} className="reference-point" transform={`translate(${x},${y})`}>

@@ -6,17 +6,17 @@ import { today } from '../state/today.ts';
 import { findingSentence } from '@dusky-spool/texts';
 
 interface Props {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly derived: Derived;
   readonly levelId: string;
 }
 
 /** Stops and looks at their places on the plan, the worst of each place. */
-export function FindingLayer({ document, derived, levelId }: Props) {
+export function FindingLayer({ project, derived, levelId }: Props) {
   const places = new Map<string, { at: Point2; finding: DerivedFinding; count: number }>();
-  for (const finding of openOf(document, derived.findings, today())) {
+  for (const finding of openOf(project, derived.findings, today())) {
     if (finding.rank === 'fine') continue;
-    for (const at of placesOf(document, finding, levelId).slice(0, 40)) {
+    for (const at of placesOf(project, finding, levelId).slice(0, 40)) {
       const key = at.map((value) => value.toFixed(1)).join();
       const there = places.get(key);
       if (!there) places.set(key, { at, finding, count: 1 });
@@ -41,7 +41,7 @@ export function FindingLayer({ document, derived, levelId }: Props) {
               <text x="8" y="-9">
                 {count > 1 ? count : finding.rank === 'stop' ? '×' : '!'}
               </text>
-              <title>{findingSentence(finding, document.project.units)}</title>
+              <title>{findingSentence(finding, project.project.units)}</title>
             </g>
           </g>
         ),
@@ -51,23 +51,23 @@ export function FindingLayer({ document, derived, levelId }: Props) {
 }
 
 /** Where the things that a finding is about stand on a level; a run at its device. */
-function placesOf(document: ProjectDocument, { subjects }: DerivedFinding, levelId: string): Point2[] {
+function placesOf(project: ProjectDocument, { subjects }: DerivedFinding, levelId: string): Point2[] {
   const all = subjects.flatMap(({ in: list, id }): Point2[] => {
     if (list === 'runs' || list === 'devices') {
-      const device = document.devices[list === 'runs' ? (document.runs[id]?.deviceId ?? '') : id];
+      const device = project.devices[list === 'runs' ? (project.runs[id]?.deviceId ?? '') : id];
       return device?.levelId === levelId ? [[device.x, device.y]] : [];
     }
     if (list === 'racks' || list === 'plates') {
-      const thing = document[list][id];
+      const thing = project[list][id];
       return thing?.levelId === levelId ? [[thing.x, thing.y]] : [];
     }
     if (list === 'walls') {
-      const wall = document.walls[id];
+      const wall = project.walls[id];
       return wall?.levelId === levelId ? [[(wall.a[0] + wall.b[0]) / 2, (wall.a[1] + wall.b[1]) / 2]] : [];
     }
     if (list === 'rooms' || list === 'features') {
-      const points = list === 'rooms' ? document.rooms[id]?.polygon : document.features[id]?.points;
-      if (!points || document[list][id].levelId !== levelId) return [];
+      const points = list === 'rooms' ? project.rooms[id]?.polygon : project.features[id]?.points;
+      if (!points || project[list][id].levelId !== levelId) return [];
       return [
         [points.reduce((sum, [x]) => sum + x, 0) / points.length, points.reduce((sum, [, y]) => sum + y, 0) / points.length],
       ];

@@ -16,7 +16,7 @@ import type { RunLine } from './route-drawing.ts';
 import type { Camera } from './picture.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly levelId: string;
   readonly devices: readonly Device[];
   readonly lines: readonly RunLine[];
@@ -35,18 +35,18 @@ interface Words {
 const widthOf = ({ name, ceiling }: Words) => Math.max(name.length * NAME_CHARACTER, (ceiling?.length ?? 0) * LINE_CHARACTER);
 
 /** Room names and ceiling heights; they move aside from beads and from each other, and leave where there is no room. */
-export const LabelLayer = memo(function LabelLayer({ document, levelId, devices, lines, camera }: Props) {
+export const LabelLayer = memo(function LabelLayer({ project, levelId, devices, lines, camera }: Props) {
   const { k } = camera;
   const labels = useMemo(() => {
     const obstacles: Box[] = devices.map(({ x, y }) => ({ x: x * k - 16, y: -y * k - 13, width: 32, height: 26 }));
-    const level = document.levels[levelId];
-    const rooms = Object.values(document.rooms).filter((room) => room.levelId === levelId);
+    const level = project.levels[levelId];
+    const rooms = Object.values(project.rooms).filter((room) => room.levelId === levelId);
     const said = new Map<string, Words>();
     const wishes: LabelWish[] = rooms.flatMap((room) => {
       const b = boundsOf(room.polygon as Point2[])!;
       const [left, right, top, bottom] = [b.minX * k + 9, b.maxX * k - 9, -b.maxY * k + 8, -b.minY * k - 8];
       const [cx, cy] = centroidOf(room.polygon as Point2[]);
-      const ceiling = text('plan.ceiling', { height: ceilingWords(room, level, document.project.units) });
+      const ceiling = text('plan.ceiling', { height: ceilingWords(room, level, project.project.units) });
       // As much as there is room for: name and ceiling, the name alone, the code.
       const ways: Words[] = [
         ...(k > 24 ? [{ name: room.name, ceiling }] : []),
@@ -66,7 +66,7 @@ export const LabelLayer = memo(function LabelLayer({ document, levelId, devices,
       const at = placed.get(room.id);
       return at ? [{ id: room.id, at, ...said.get(room.id)! }] : [];
     });
-  }, [document, levelId, devices, lines, k]);
+  }, [project, levelId, devices, lines, k]);
   return (
     <g className="labels" aria-hidden="true">
       {labels.map(({ id, at, name, ceiling }) => (

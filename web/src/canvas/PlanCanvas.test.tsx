@@ -10,7 +10,7 @@ import { PlanCanvas } from './PlanCanvas.tsx';
 import { SELECT_TOOL, type Tool } from './tools/plan-tool.ts';
 import { type CameraControl, useCamera } from './useCamera.ts';
 
-const { document: house, devices } = withDevices(
+const { project: house, devices } = withDevices(
   smallHouse(),
   [
     { typeId: 'ceiling-speaker', at: [1, 1] },

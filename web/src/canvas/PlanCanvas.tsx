@@ -60,7 +60,7 @@ export function PlanCanvas(props: Props) {
   const drag = useDeviceDrag({ project, control, selection, isOn: tool.kind === 'select', onPick: pick });
   const isDragging = drag.draggedIds.size > 0;
   const dragged = isDragging ? dragOf(preview) : null;
-  const shown = dragged ? project : (preview?.document ?? project);
+  const shown = dragged ? project : (preview?.project ?? project);
   const draggedRuns = useDerivedStore((state) => state.dragged?.runs);
   const derived = useDerived(shown);
   const picture = usePlanPicture({
@@ -111,7 +111,7 @@ export function PlanCanvas(props: Props) {
       dragged={
         dragged && (
           <DragLayer
-            document={dragged.document}
+            project={dragged.project}
             runs={draggedRuns}
             ids={drag.draggedIds}
             levels={levels}
@@ -121,9 +121,9 @@ export function PlanCanvas(props: Props) {
         )
       }
     >
-      <UnderlayLayer projectId={projectId} document={shown} levelId={levelId} camera={camera} />
-      {!isEmpty && <BuildingLayer document={shown} levelId={levelId} />}
-      {zones && <ZonesLayer document={shown} levelId={levelId} kind={zones} />}
+      <UnderlayLayer projectId={projectId} project={shown} levelId={levelId} camera={camera} />
+      {!isEmpty && <BuildingLayer project={shown} levelId={levelId} />}
+      {zones && <ZonesLayer project={shown} levelId={levelId} kind={zones} />}
       <RunsLayer lines={lines} selected={chosenRuns} onPick={pickRun} />
       {!dragged && <HoleLayer derived={derived} levelId={levelId} levels={levels} runIds={chosenRuns} />}
       <LabelLayer {...labels} levelId={levelId} camera={camera} />
@@ -137,7 +137,7 @@ export function PlanCanvas(props: Props) {
         onKeyDown={onDeviceKey}
         onCluster={showCluster}
       />
-      {showFindings && !dragged && <FindingLayer document={shown} derived={derived} levelId={levelId} />}
+      {showFindings && !dragged && <FindingLayer project={shown} derived={derived} levelId={levelId} />}
       {sweeps.map(({ id, outline }) => (
         <path key={id} className="sweep" d={pathThrough(outline, true)} />
       ))}

@@ -5,7 +5,7 @@ import type { Camera } from './picture.ts';
 
 interface Props {
   readonly projectId: string;
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly levelId: string;
   /** Older issues of the plan are shown too, in another colour, so that what moved can be seen. */
   readonly showRetired?: boolean;
@@ -16,11 +16,11 @@ interface Props {
 const MOST_TILES = 80;
 
 /** Plan pictures under the drawing, at their scale. */
-export const UnderlayLayer = memo(function UnderlayLayer({ projectId, document, levelId, showRetired = false, camera }: Props) {
+export const UnderlayLayer = memo(function UnderlayLayer({ projectId, project, levelId, showRetired = false, camera }: Props) {
   const pictures = useProjectStore((state) => state.pictures);
   return (
     <g className="underlays">
-      {Object.values(document.underlays)
+      {Object.values(project.underlays)
         .filter((underlay) => underlay.levelId === levelId && (!underlay.retired || showRetired))
         .map((underlay) => {
           const picture = pictures.find((p) => p.id === underlay.pictureId);

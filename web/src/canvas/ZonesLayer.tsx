@@ -4,7 +4,7 @@ import type { GroupKind, ProjectDocument } from '@dusky-spool/core/model';
 import { pathThrough } from './room-drawing.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly levelId: string;
   readonly kind: GroupKind;
 }
@@ -15,8 +15,8 @@ const AROUND_M = 0.5;
 const COLOURS = ['copper', 'data', 'shade', 'control', 'light', 'coax', 'picture', 'guard'];
 
 /** Zones of one kind as soft fields around their devices, each with its name. */
-export const ZonesLayer = memo(function ZonesLayer({ document, levelId, kind }: Props) {
-  const parts = useMemo(() => zonesOn(document, levelId, kind), [document, levelId, kind]);
+export const ZonesLayer = memo(function ZonesLayer({ project, levelId, kind }: Props) {
+  const parts = useMemo(() => zonesOn(project, levelId, kind), [project, levelId, kind]);
   const order = [...new Set(parts.map(({ group }) => group.id))];
   return (
     <g className="zones" aria-hidden="true">

@@ -42,7 +42,7 @@ export function usePlanPicture({ project, derived, levelId, selection, scale, dr
     [derived, project.deviceTypes, levels, levelId],
   );
   const labels = useHeld(
-    useMemo(() => ({ document: project, devices: plainDevices, lines }), [project, plainDevices, lines]),
+    useMemo(() => ({ project, devices: plainDevices, lines }), [project, plainDevices, lines]),
     isPreview,
   );
   const { chosenDevices, chosenRuns } = useMemo(() => chosenOf(selection, derived), [selection, derived]);

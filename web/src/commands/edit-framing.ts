@@ -12,7 +12,7 @@ const BOARD_M = 0.09;
 
 /** What a click on a wall does to its framing: a stud that is there or is not, or the next corner of a blocking. */
 export function framingEdit(
-  document: ProjectDocument,
+  project: ProjectDocument,
   view: WallElevation,
   wallId: string,
   mode: Exclude<FramingMode, 'look'>,
@@ -38,14 +38,14 @@ export function framingEdit(
     return { operation: create('framingMembers', member), blockFrom: null };
   }
   const near = view.studs.find((stud) => Math.abs(stud.offsetM - offsetM) < STUD_NEAR_M);
-  const known = near?.memberId ? document.framingMembers[near.memberId] : undefined;
+  const known = near?.memberId ? project.framingMembers[near.memberId] : undefined;
   if (known) return { operation: remove('framingMembers', known), blockFrom: null };
   if (mode === 'no-stud' && !near) return { operation: null, blockFrom: null };
   const member: FramingMember = {
     ...base,
     kind: 'stud',
     offsetM: mode === 'no-stud' ? near!.offsetM : offsetM,
-    widthM: document.walls[wallId].studWidthM || 0.045,
+    widthM: project.walls[wallId].studWidthM || 0.045,
     bottomM: 0,
     topM: view.heightM,
     present: mode === 'stud',

@@ -28,7 +28,7 @@ const withTwo = withDevices(
     { typeId: 'network-drop', at: [2, 0.05] },
   ],
   countedIds(),
-).document;
+).project;
 const deviceIds = Object.keys(withTwo.devices);
 const [run] = Object.values(withTwo.runs);
 

@@ -13,7 +13,7 @@ import { DerivedClient, type DerivedState, NOTHING_DERIVED } from './derived-cli
 
 const TODAY = '2026-11-25';
 const ids = countedIds();
-const { document: house } = withDevices(
+const { project: house } = withDevices(
   smallHouse(),
   [
     { typeId: 'ceiling-speaker', at: [1, 1] },
@@ -136,7 +136,7 @@ describe('the client of the derived project', () => {
     const { operations } = placed.value;
     const proposed = edited(house, operations);
     if (!proposed.ok) throw new Error(proposed.problem.code);
-    one.client.preview({ operations, document: proposed.value });
+    one.client.preview({ operations, project: proposed.value });
     await new Promise<void>((resolve) => {
       one.store.subscribe(({ previewed }) => {
         if (previewed && previewed.derived.runs.length > 2) resolve();

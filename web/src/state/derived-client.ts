@@ -22,7 +22,7 @@ export interface DerivedState {
   /** Beside the project as it is now. */
   readonly derived: Derived;
   /** What would follow from the proposal that is shown. */
-  readonly previewed: { readonly document: ProjectDocument; readonly derived: Derived } | null;
+  readonly previewed: { readonly project: ProjectDocument; readonly derived: Derived } | null;
   /** What follows from where devices are dragged to. */
   readonly dragged: { readonly runs: readonly PlannedRun[]; readonly clashes: DragDelta['clashes'] } | null;
   /** How much of a long derivation is done, 0 to 1; null where nothing is on the way. */
@@ -55,7 +55,7 @@ export const NOTHING_DERIVED: DerivedState = {
 /** A proposal to be previewed. */
 export interface Proposed {
   readonly operations: readonly Operation[];
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
 }
 
 /** Starts again this often in succession after its worker has failed. */
@@ -118,40 +118,40 @@ export class DerivedClient {
       if (this.store.getState().previewed) this.store.setState({ previewed: null });
       return;
     }
-    const { document, operations } = proposed;
+    const { project, operations } = proposed;
     const own = (this.previewing = new AbortController());
     const show = (lists: DerivedLists) => {
       if (own !== this.previewing) return;
       const { derived } = this.store.getState();
-      this.store.setState({ previewed: { document, derived: derivedFrom(lists, document, derived) } });
+      this.store.setState({ previewed: { project, derived: derivedFrom(lists, project, derived) } });
     };
     show(this.shown);
     this.jobs
-      .run('preview', { patch: patchBy(this.sent, document, operations), today: this.today() }, { signal: own.signal })
+      .run('preview', { patch: patchBy(this.sent, project, operations), today: this.today() }, { signal: own.signal })
       .then((delta) => show(applyDelta(this.published, delta)))
       .catch(this.fail);
   }
 
   /** Devices that are dragged: the newest place is asked for when the last one is answered. */
-  drag(operations: readonly Operation[], deviceIds: readonly string[], document: ProjectDocument): void {
+  drag(operations: readonly Operation[], deviceIds: readonly string[], project: ProjectDocument): void {
     const send = () => {
       this.nextDrag = null;
       const own = (this.dragging = {});
       this.jobs
         .run('drag', { operations, deviceIds })
-        .then((delta) => this.showDrag(own, delta, document))
+        .then((delta) => this.showDrag(own, delta, project))
         .catch(this.fail);
     };
     if (this.dragging) this.nextDrag = send;
     else send();
   }
 
-  private showDrag(own: object, delta: DragDelta | null, document: ProjectDocument): void {
+  private showDrag(own: object, delta: DragDelta | null, project: ProjectDocument): void {
     // Devices that were dropped meanwhile are not dragged any more.
     if (own !== this.dragging) return;
     this.dragging = null;
     if (delta) {
-      const runs = delta.runs.flatMap((run) => plannedFrom(run, document) ?? []);
+      const runs = delta.runs.flatMap((run) => plannedFrom(run, project) ?? []);
       this.store.setState({ dragged: { runs, clashes: delta.clashes } });
     }
     this.nextDrag?.();

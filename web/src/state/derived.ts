@@ -35,7 +35,7 @@ export function startDeriving(): () => void {
     if (drag && drag.operations.every(({ in: name }) => DEVICE_TABLES.has(name))) {
       draggedOn = sync?.view;
       const ids = drag.operations.flatMap(({ in: name, id }) => (name === 'devices' ? [id] : []));
-      return own.drag(drag.operations, [...new Set(ids)], drag.document);
+      return own.drag(drag.operations, [...new Set(ids)], drag.project);
     }
     if (draggedOn) {
       own.endDrag(sync?.view !== draggedOn);
@@ -62,7 +62,7 @@ export function useDeriving(project: ProjectDocument | null): void {
 export function useDerived(project: ProjectDocument): Derived;
 export function useDerived(project: ProjectDocument | null): Derived | null;
 export function useDerived(project: ProjectDocument | null): Derived | null {
-  const derived = useDerivedStore((state) => (state.previewed?.document === project ? state.previewed.derived : state.derived));
+  const derived = useDerivedStore((state) => (state.previewed?.project === project ? state.previewed.derived : state.derived));
   return project && derived;
 }
 

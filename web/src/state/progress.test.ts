@@ -26,15 +26,15 @@ function houseWithSpeakers(states: readonly RunState[]): ProjectDocument {
   return house;
 }
 const stageOf = (id: string) => CHECKS.find((check) => check.id === id)!.stage;
-function derived(document: ProjectDocument) {
-  const runs = planRuns(document);
+function derived(project: ProjectDocument) {
+  const runs = planRuns(project);
   return {
     runs,
-    findings: checked(document).map((finding) => ({ ...finding, ref: findingKey(finding), stage: stageOf(finding.check) })),
+    findings: checked(project).map((finding) => ({ ...finding, ref: findingKey(finding), stage: stageOf(finding.check) })),
   };
 }
-const shareOf = (document: ProjectDocument, stage: string) =>
-  progressOf(document, derived(document)).find((one) => one.stage === stage)!;
+const shareOf = (project: ProjectDocument, stage: string) =>
+  progressOf(project, derived(project)).find((one) => one.stage === stage)!;
 
 describe('the beads of the thread', () => {
   it('stand for every stage in its order, and an empty house has done nothing', () => {

@@ -37,29 +37,29 @@ export interface StageProgress {
 }
 
 /** The thread's beads from real counts of the project. */
-export function progressOf(document: ProjectDocument, { runs, findings }: Pick<Derived, 'runs' | 'findings'>): StageProgress[] {
+export function progressOf(project: ProjectDocument, { runs, findings }: Pick<Derived, 'runs' | 'findings'>): StageProgress[] {
   const share = (done: number, all: number) => (all === 0 ? 0 : done / all);
   const atLeast = (state: RunState) =>
     runs.filter(({ run }) => RUN_STATES.indexOf(run.state) >= RUN_STATES.indexOf(state)).length;
-  const rooms = Object.values(document.rooms);
-  const devices = Object.values(document.devices);
-  const { name, client, address, description } = document.project;
-  const stops = openOf(document, findings, today()).filter((finding) => finding.rank === 'stop');
+  const rooms = Object.values(project.rooms);
+  const devices = Object.values(project.devices);
+  const { name, client, address, description } = project.project;
+  const stops = openOf(project, findings, today()).filter((finding) => finding.rank === 'stop');
   const questioned = new Set(findings.filter(({ rank }) => rank !== 'fine').flatMap((f) => f.subjects.map(({ id }) => id)));
   const settled = runs.filter(({ run, differs }) => !differs && !questioned.has(run.id)).length;
-  const walled = new Set(Object.values(document.walls).map((wall) => wall.levelId));
+  const walled = new Set(Object.values(project.walls).map((wall) => wall.levelId));
   const withDevices = new Set(devices.map((device) => device.roomId));
   const shares: Record<Stage, number> = {
     // Every topic of every room talked about; without rooms, the facts of the job.
     brief:
       rooms.length > 0
-        ? share(Object.keys(document.briefCells).length, rooms.length * BRIEF_TOPICS.length)
+        ? share(Object.keys(project.briefCells).length, rooms.length * BRIEF_TOPICS.length)
         : share([name, client, address, description].filter((fact) => fact.trim() !== '').length, 4),
     survey: share(rooms.filter((room) => walled.has(room.levelId)).length, Math.max(1, rooms.length)),
     devices: share(rooms.filter((room) => withDevices.has(room.id)).length, rooms.length),
     cabling: share(runs.filter((planned) => planned.length !== null).length, runs.length),
     'head-end': share(
-      Object.keys(document.racks).length > 0 ? runs.filter((planned) => planned.length !== null).length : 0,
+      Object.keys(project.racks).length > 0 ? runs.filter((planned) => planned.length !== null).length : 0,
       Math.max(1, runs.length),
     ),
     order: share(atLeast('issued'), runs.length),

@@ -12,7 +12,7 @@ import { closePage, signInAs } from '../testing/render.tsx';
 import { dragOf, proposalOf, useProjectStore } from './project.ts';
 
 const ids = countedIds();
-const { document: house, devices } = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 1] }], ids);
+const { project: house, devices } = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 1] }], ids);
 const [speaker] = devices;
 const moveTo = (project: ProjectDocument, to: readonly [number, number]) => moveDevices(project, [{ deviceId: speaker.id, to }]);
 
@@ -142,7 +142,7 @@ describe('the open project', () => {
     const moved = moveTo(view(), [2, 2]);
     if (!moved.ok) throw new Error(moved.problem.code);
     store().drag(moved.value);
-    expect(dragOf(store().preview)?.document.devices[speaker.id].x).to.equal(2);
+    expect(dragOf(store().preview)?.project.devices[speaker.id].x).to.equal(2);
     expect(proposalOf(store().preview)).to.equal(null);
     expect(place()).to.deep.equal([1, 1]);
     store().propose('Move it', moved.value);
@@ -165,8 +165,8 @@ describe('the open project', () => {
     const operations = moveTo(house, [3, 2]);
     const moved = operations.ok ? edited(house, operations.value) : operations;
     if (!moved.ok) throw new Error(moved.problem.code);
-    const document = structuredClone(moved.value);
-    await keepHouse({ projectId: 'p1', shortId: 'ABCDE', name: 'Small house', revision: 4, document });
+    const project = structuredClone(moved.value);
+    await keepHouse({ projectId: 'p1', shortId: 'ABCDE', name: 'Small house', revision: 4, document: project });
     refuse = new Refusal(503, { code: 'database-away' });
     await store().open('p1');
     expect(place()).to.deep.equal([3, 2]);

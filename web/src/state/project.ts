@@ -26,7 +26,7 @@ import { useShallow } from 'zustand/react/shallow';
 export type Preview = Previewed & ({ readonly kind: 'drag' } | { readonly kind: 'proposal'; readonly title: string });
 interface Previewed {
   readonly operations: readonly Operation[];
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
 }
 
 /** The drag that is going on, if any. */
@@ -90,7 +90,7 @@ let keepTimer = 0;
 export const useProjectStore = create<ProjectStore>((set, get) => {
   const refuse = (problem: Problem) => set({ refusal: { problem, at: Date.now() } });
 
-  const startSync = async (projectId: string, loaded: { document: ProjectDocument; revision: number }) => {
+  const startSync = async (projectId: string, loaded: { project: ProjectDocument; revision: number }) => {
     const { edits, history, setAside } = await keptWork(projectId);
     if (get().projectId !== projectId) return;
     engine = new ProjectSync(
@@ -163,12 +163,12 @@ export const useProjectStore = create<ProjectStore>((set, get) => {
         const reply = await getJson<DocumentReply>(`/projects/${projectId}`);
         if (get().projectId !== projectId) return;
         set({ pictures: reply.pictures });
-        await startSync(projectId, reply);
+        await startSync(projectId, { project: reply.document, revision: reply.revision });
       } catch (error) {
         if (get().projectId !== projectId) return;
         const house =
           error instanceof Refused && error.status < 500 ? undefined : await keptHouse(projectId).catch(() => undefined);
-        if (house) await startSync(projectId, house);
+        if (house) await startSync(projectId, { project: house.document, revision: house.revision });
         else set({ problem: problemOf(error) });
       }
     },
@@ -207,13 +207,13 @@ export const useProjectStore = create<ProjectStore>((set, get) => {
     },
     drag: (operations) => {
       const view = get().sync?.view;
-      const document = view ? (dragDraft(view, operations) ?? afterEdit(view, operations)) : null;
-      set({ preview: document && { kind: 'drag', operations, document } });
+      const project = view ? (dragDraft(view, operations) ?? afterEdit(view, operations)) : null;
+      set({ preview: project && { kind: 'drag', operations, project } });
     },
     propose: (title, operations) => {
       const view = get().sync?.view;
-      const document = view ? afterEdit(view, operations) : null;
-      set({ preview: document && { kind: 'proposal', title, operations, document } });
+      const project = view ? afterEdit(view, operations) : null;
+      set({ preview: project && { kind: 'proposal', title, operations, project } });
     },
     endPreview: () => set({ preview: null }),
     addPicture: (picture) => set({ pictures: [...get().pictures.filter((other) => other.id !== picture.id), picture] }),

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { emptyDocument, newFeature, newHeader, type ProjectDocument } from '@dusky-spool/core/model';
+import { emptyProject, newFeature, newHeader, type ProjectDocument } from '@dusky-spool/core/model';
 import { smallHouse } from '@dusky-spool/core/testing';
 import { noSelection, readSelection } from './selection-kinds.ts';
 import { cropBetween, inBox, isBare, present, removed } from './survey-selection.ts';
@@ -47,7 +47,7 @@ describe('a selection', () => {
 
 describe('a level', () => {
   it('is bare until something is drawn on it', () => {
-    const empty: ProjectDocument = { ...emptyDocument(newHeader('7K3MQ', 'Empty', 'metric')), levels: house.levels };
+    const empty: ProjectDocument = { ...emptyProject(newHeader('7K3MQ', 'Empty', 'metric')), levels: house.levels };
     expect(isBare(empty, 'm')).to.equal(true);
     expect(isBare(house, 'm')).to.equal(false);
     expect(isBare(house, 'elsewhere')).to.equal(true);

@@ -16,21 +16,21 @@ const TABLES = {
 } as const;
 
 /** What is left of a selection: things deleted since are not selected any more; devices and runs belong to other stages. */
-export function present(document: ProjectDocument, selection: Selection): Selection {
+export function present(project: ProjectDocument, selection: Selection): Selection {
   if (selection.kind === 'none' || selection.kind === 'device' || selection.kind === 'run') return noSelection;
-  const table: Readonly<Record<string, unknown>> = document[TABLES[selection.kind]];
+  const table: Readonly<Record<string, unknown>> = project[TABLES[selection.kind]];
   const ids = selection.ids.filter((id) => Object.hasOwn(table, id));
   return ids.length === 0 ? noSelection : { kind: selection.kind, ids };
 }
 
 /** What must go with a thing that is removed. */
-export function removed(document: ProjectDocument, kind: Selection['kind'], id: string): Operation[] {
-  return kind === 'none' || kind === 'device' || kind === 'run' ? [] : removeWithDependants(document, TABLES[kind], id);
+export function removed(project: ProjectDocument, kind: Selection['kind'], id: string): Operation[] {
+  return kind === 'none' || kind === 'device' || kind === 'run' ? [] : removeWithDependants(project, TABLES[kind], id);
 }
 
 /** Whether nothing at all is drawn on a level. */
-export const isBare = (document: ProjectDocument, levelId: string) =>
-  ![document.walls, document.rooms, document.underlays, document.features].some((table) =>
+export const isBare = (project: ProjectDocument, levelId: string) =>
+  ![project.walls, project.rooms, project.underlays, project.features].some((table) =>
     Object.values(table).some((record) => record.levelId === levelId),
   );
 
@@ -61,11 +61,11 @@ export function cropBetween(
 }
 
 /** All of one kind inside a box: walls where there are any, else things. */
-export function inBox(document: ProjectDocument, levelId: string, a: Point2, b: Point2, hidden: ReadonlySet<string>): Selection {
+export function inBox(project: ProjectDocument, levelId: string, a: Point2, b: Point2, hidden: ReadonlySet<string>): Selection {
   const bounds = boundsOf([a, b])!;
   const inside = (p: Point2) => inBounds(bounds, p);
-  const walls = Object.values(document.walls).filter((wall) => wall.levelId === levelId && inside(wall.a) && inside(wall.b));
-  const features = Object.values(document.features).filter(
+  const walls = Object.values(project.walls).filter((wall) => wall.levelId === levelId && inside(wall.a) && inside(wall.b));
+  const features = Object.values(project.features).filter(
     (f) => f.levelId === levelId && !hidden.has(f.kind) && f.points.every(inside),
   );
   const ids = walls.length >= features.length ? walls.map(({ id }) => id) : features.map(({ id }) => id);

@@ -20,7 +20,7 @@ import { SendRefused, type SyncState, Unreachable } from './sync-state.ts';
 
 /** A server in memory with the rules of the real one, whose answers can be lost. */
 class MemoryServer {
-  document: ProjectDocument;
+  project: ProjectDocument;
   readonly log: StoredChange[] = [];
   readonly tabs: ProjectSync[] = [];
   fails: () => 'no' | 'before' | 'after' = () => 'no';
@@ -28,8 +28,8 @@ class MemoryServer {
   /** Throws what the transport throws where the server will not take a request as a whole. */
   chokes: (changes: readonly Change[]) => void = () => undefined;
 
-  constructor(document: ProjectDocument) {
-    this.document = document;
+  constructor(project: ProjectDocument) {
+    this.project = project;
   }
 
   async send(changes: readonly Change[]): Promise<ChangesReply> {
@@ -44,7 +44,7 @@ class MemoryServer {
         results.push({ id: change.id, status: 'applied', revision: known.revision });
         continue;
       }
-      const applied = applyChange(this.document, change);
+      const applied = applyChange(this.project, change);
       const whole = applied.ok ? checkIntegrity(applied.value) : applied;
       if (!whole.ok) {
         const problem =
@@ -54,7 +54,7 @@ class MemoryServer {
         results.push({ id: change.id, status: 'refused', problem });
         break;
       }
-      this.document = whole.value;
+      this.project = whole.value;
       const stored = { revision: this.log.length + 1, change, author: '', at: '' };
       this.log.push(stored);
       results.push({ id: change.id, status: 'applied', revision: stored.revision });
@@ -80,7 +80,7 @@ function openTab(
   keep: (pending: readonly Change[]) => void = () => undefined,
   told: (state: SyncState) => void = () => undefined,
 ): ProjectSync {
-  let shown = server.document;
+  let shown = server.project;
   let count = 0;
   const name = server.tabs.length + 1;
   const tab = new ProjectSync(
@@ -109,7 +109,7 @@ function openTab(
         return again.ok ? again.value : null;
       },
     },
-    { document: server.document, revision: server.log.length },
+    { project: server.project, revision: server.log.length },
     kept,
   );
   shown = tab.current.view;
@@ -169,7 +169,7 @@ describe('keeping in step with the server', () => {
     await settle(tasks);
     expect(server.log).to.have.length(2);
     expect(tab.current).to.deep.include({ connection: 'online', revision: 2, pending: [] });
-    expect(tab.current.view).to.deep.equal(server.document);
+    expect(tab.current.view).to.deep.equal(server.project);
   });
 
   it('brings edits kept by a closed tab back and sends them', async () => {
@@ -186,7 +186,7 @@ describe('keeping in step with the server', () => {
     const second = openTab(server, tasks, kept);
     expect(second.current.view.devices).to.have.all.keys('d1');
     await settle(tasks);
-    expect(server.document.devices).to.have.all.keys('d1');
+    expect(server.project.devices).to.have.all.keys('d1');
   });
 
   it('shows both values of a conflict and does what a person chooses', async () => {
@@ -208,7 +208,7 @@ describe('keeping in step with the server', () => {
       one.resolve(choice);
       await settle(tasks);
       expect(one.current.conflict).to.equal(null);
-      expect([one.current.view.devices.d1.x, server.document.devices.d1.x]).to.deep.equal([x, x]);
+      expect([one.current.view.devices.d1.x, server.project.devices.d1.x]).to.deep.equal([x, x]);
     }
   });
 
@@ -229,9 +229,9 @@ describe('keeping in step with the server', () => {
       await tab.catchUp();
       expect(tab.current.conflict).to.equal(null);
       expect(tab.current.pending).to.deep.equal([]);
-      expect(tab.current.view).to.deep.equal(server.document);
+      expect(tab.current.view).to.deep.equal(server.project);
     }
-    const ys = server.document.rooms.a.polygon.map(([, y]) => y);
+    const ys = server.project.rooms.a.polygon.map(([, y]) => y);
     expect([Math.min(...ys), Math.max(...ys)]).to.deep.equal([-2, 5.1]);
   });
 
@@ -244,15 +244,15 @@ describe('keeping in step with the server', () => {
     await settle(tasks);
     await one.catchUp();
     expect(
-      Object.values(server.document.runs)
+      Object.values(server.project.runs)
         .map((run) => run.number)
         .sort(),
     ).to.deep.equal(['M-AA-01.1', 'M-AA-02.1']);
-    expect(two.current.view).to.deep.equal(server.document);
-    expect(one.current.view).to.deep.equal(server.document);
+    expect(two.current.view).to.deep.equal(server.project);
+    expect(one.current.view).to.deep.equal(server.project);
     two.undo();
     await settle(tasks);
-    expect(server.document.devices).to.have.all.keys('d1');
+    expect(server.project.devices).to.have.all.keys('d1');
   });
 
   it('sets an edit of what was deleted meanwhile aside, goes on, and brings it back with the edit when asked', async () => {
@@ -268,8 +268,8 @@ describe('keeping in step with the server', () => {
     place(two, 'd2', 3);
     await settle(tasks);
     expect(two.current.notice).to.include({ code: 'record-gone' });
-    expect(server.document.devices).to.have.all.keys('d2');
-    expect(two.current.view).to.deep.equal(server.document);
+    expect(server.project.devices).to.have.all.keys('d2');
+    expect(two.current.view).to.deep.equal(server.project);
     const [aside] = two.current.setAside;
     expect(aside).to.deep.include({ at: '2026-11-29T10:00:00.000Z' }).and.have.nested.property('change.title', 'Move');
     expect(await two.settleAside(aside.change.id, false)).to.include({ code: 'record-gone' });
@@ -277,9 +277,9 @@ describe('keeping in step with the server', () => {
     expect(await two.settleAside(aside.change.id, true)).to.equal(null);
     await settle(tasks);
     expect(two.current.setAside).to.deep.equal([]);
-    expect(server.document.devices.d1).to.include({ x: 2 });
-    expect(server.document.runs).to.have.property('run_d1');
-    expect(two.current.view).to.deep.equal(server.document);
+    expect(server.project.devices.d1).to.include({ x: 2 });
+    expect(server.project.runs).to.have.property('run_d1');
+    expect(two.current.view).to.deep.equal(server.project);
   });
 
   it('discards an edit that was set aside when a person says so', async () => {
@@ -295,7 +295,7 @@ describe('keeping in step with the server', () => {
     await settle(tasks);
     two.letGo(two.current.setAside[0].change.id);
     expect(two.current.setAside).to.deep.equal([]);
-    expect(two.current.view).to.deep.equal(server.document);
+    expect(two.current.view).to.deep.equal(server.project);
   });
 
   it('goes on past an edit at which the server fails, and keeps that one with what it was', async () => {
@@ -317,12 +317,12 @@ describe('keeping in step with the server', () => {
         throw refusal;
       };
       await settle(tasks);
-      expect(Object.keys(server.document.devices).sort()).to.deep.equal(['d1', 'd3']);
+      expect(Object.keys(server.project.devices).sort()).to.deep.equal(['d1', 'd3']);
       expect([tab.current.pending.length, tab.current.connection, alone]).to.deep.equal([0, 'online', tries]);
       expect(tab.current.setAside.map(({ change, problem }) => [change.operations[0].id, problem.code])).to.deep.equal([
         ['d2', refusal.problem.code],
       ]);
-      expect(tab.current.view).to.deep.equal(server.document);
+      expect(tab.current.view).to.deep.equal(server.project);
     }
   });
 
@@ -377,7 +377,7 @@ describe('keeping in step with the server', () => {
         }
         for (const tab of tabs) {
           expect(tab.current.pending).to.deep.equal([]);
-          expect(tab.current.view).to.deep.equal(server.document);
+          expect(tab.current.view).to.deep.equal(server.project);
         }
         expect(new Set(server.log.map((stored) => stored.change.id)).size).to.equal(server.log.length);
       }),

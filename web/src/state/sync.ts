@@ -50,12 +50,12 @@ export class ProjectSync {
 
   constructor(
     private readonly outside: SyncOutside,
-    loaded: { document: ProjectDocument; revision: number },
+    loaded: { project: ProjectDocument; revision: number },
     kept: readonly Change[] = [],
     history: History = emptyHistory,
     setAside: readonly SetAside[] = [],
   ) {
-    this.base = loaded.document;
+    this.base = loaded.project;
     this.revision = loaded.revision;
     this.pending = [...kept];
     this.state = {

@@ -11,18 +11,15 @@ export const wallView = (wallId: string, side: WallSide): string => `wall-${wall
 export const ceilingView = (roomId: string): string => `ceiling-${roomId}`;
 
 /** The view of the wall that a box or plate hangs on, from the side that it faces; null where it is on none. */
-export function viewOfItsWall(
-  document: ProjectDocument,
-  thing: Pick<Device, 'levelId' | 'x' | 'y' | 'facingRad'>,
-): string | null {
-  const wall = wallPlaceOf(document, thing)?.wall;
+export function viewOfItsWall(project: ProjectDocument, thing: Pick<Device, 'levelId' | 'x' | 'y' | 'facingRad'>): string | null {
+  const wall = wallPlaceOf(project, thing)?.wall;
   return wall ? wallView(wall.id, facedSide(wall, thing.facingRad)) : null;
 }
 
 /** The same where the house still has what the address names; else null. */
-export function surfaceIn(document: ProjectDocument, view: string | null): SurfaceView | null {
+export function surfaceIn(project: ProjectDocument, view: string | null): SurfaceView | null {
   const surface = readSurface(view);
-  const there = surface?.kind === 'wall' ? document.walls[surface.wallId] : surface && document.rooms[surface.roomId];
+  const there = surface?.kind === 'wall' ? project.walls[surface.wallId] : surface && project.rooms[surface.roomId];
   return there ? surface : null;
 }
 

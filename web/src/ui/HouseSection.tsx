@@ -5,7 +5,7 @@ import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../ground/text.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly levelId: string;
   readonly onPick: (levelId: string) => void;
 }
@@ -14,12 +14,12 @@ const WIDTH = 92;
 const LEFT = 8;
 
 /** The building from the side, with its risers: levels are picked on it. */
-export const HouseSection = memo(function HouseSection({ document, levelId, onPick }: Props) {
-  const levels = levelsFromBelow(document).reverse();
+export const HouseSection = memo(function HouseSection({ project, levelId, onPick }: Props) {
+  const levels = levelsFromBelow(project).reverse();
   const heights = levels.map((level) => Math.max(20, Math.min(30, level.ceilingHeightM * 8)));
   const tops = heights.map((_, i) => 26 + heights.slice(0, i).reduce((sum, h) => sum + h, 0));
   const bottom = 26 + heights.reduce((sum, h) => sum + h, 0);
-  const xs = Object.values(document.walls).flatMap((wall) => [wall.a[0], wall.b[0]]);
+  const xs = Object.values(project.walls).flatMap((wall) => [wall.a[0], wall.b[0]]);
   const [minX, maxX] = [Math.min(...xs), Math.max(...xs)];
   const at = (x: number) =>
     LEFT + 6 + (xs.length === 0 || maxX === minX ? 0.5 : (x - minX) / (maxX - minX)) * (WIDTH - 2 * LEFT - 12);
@@ -56,7 +56,7 @@ export const HouseSection = memo(function HouseSection({ document, levelId, onPi
             </text>
           </g>
         ))}
-        {listOf(document, 'risers').map((riser) => {
+        {listOf(project, 'risers').map((riser) => {
           const index = (id: string) => levels.findIndex((level) => level.id === id);
           const [high, low] = [
             Math.min(index(riser.topLevelId), index(riser.bottomLevelId)),

@@ -11,14 +11,14 @@ export function RoomField({
   readonly value: string | null;
   readonly onChange: (roomId: string | null) => void;
 }) {
-  const document = useProject();
+  const project = useProject();
   return (
     <ChoiceField
       label={text('brief.room')}
       value={value ?? ''}
       options={[
         { value: '', label: text('brief.wholeHouse') },
-        ...listOf(document, 'rooms').map(({ id, code, name }) => ({ value: id, label: `${code} · ${name}` })),
+        ...listOf(project, 'rooms').map(({ id, code, name }) => ({ value: id, label: `${code} · ${name}` })),
       ]}
       onChange={(roomId) => onChange(roomId || null)}
     />

@@ -26,12 +26,12 @@ const KEYS: Readonly<Record<string, Answer>> = { w: 'wanted', p: 'prepared', l: 
 
 /** Rooms by systems. Arrows move; one letter answers and goes on to the next cell; a digit says how many. */
 export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const table = useRef<HTMLTableElement>(null);
-  const levels = levelsFromBelow(document).toReversed();
-  const rooms = levels.flatMap((level) => onLevel(document, 'rooms', level.id).toSorted((a, b) => (a.name < b.name ? -1 : 1)));
-  const { byRoom } = briefCost(document);
+  const levels = levelsFromBelow(project).toReversed();
+  const rooms = levels.flatMap((level) => onLevel(project, 'rooms', level.id).toSorted((a, b) => (a.name < b.name ? -1 : 1)));
+  const { byRoom } = briefCost(project);
   const go = (place: CellPlace) => {
     onAt(place);
     requestAnimationFrame(() =>
@@ -46,11 +46,11 @@ export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
     return { roomId: next.id, topic: BRIEF_TOPICS[(column + BRIEF_TOPICS.length) % BRIEF_TOPICS.length] };
   };
   const tell = (place: CellPlace, answer: Answer | null, count?: number) => {
-    const { name } = document.rooms[place.roomId];
+    const { name } = project.rooms[place.roomId];
     const given = count === undefined ? {} : { count };
     edit(
       text('edit.brief', { room: name, topic: term(`topics.${place.topic}`).toLowerCase() }),
-      answerCell(document, place.roomId, place.topic, answer, () => newRecordId('bc'), given),
+      answerCell(project, place.roomId, place.topic, answer, () => newRecordId('bc'), given),
     );
   };
   const onKey = (event: KeyboardEvent, place: CellPlace) => {
@@ -67,7 +67,7 @@ export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
       tell(place, KEYS[key]);
       go(step(place, 1, 0));
     } else if (key === 'delete' || key === 'backspace' || key === 'x') tell(place, null);
-    else if (/^[1-9]$/.test(key)) tell(place, cellOf(document, place.roomId, place.topic)?.answer ?? 'wanted', Number(key));
+    else if (/^[1-9]$/.test(key)) tell(place, cellOf(project, place.roomId, place.topic)?.answer ?? 'wanted', Number(key));
     else if (key === 'f') onFill(place.roomId);
     else if (key === 'enter') onDetails();
     else return;
@@ -109,7 +109,7 @@ export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
                   <span className="id">{room.code}</span> {room.name}
                 </th>
                 {BRIEF_TOPICS.map((topic) => {
-                  const cell = cellOf(document, room.id, topic);
+                  const cell = cellOf(project, room.id, topic);
                   const here = at?.roomId === room.id && at.topic === topic;
                   const reached = focus?.roomId === room.id && focus.topic === topic;
                   const words = text('brief.cell', {
@@ -148,9 +148,9 @@ export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
 
 /** How many topics are open, or a tick where the room is signed. */
 function SignedMark({ room }: { readonly room: Room }) {
-  const document = useProject();
-  const open = notDiscussed(document, room.id).length;
-  const signed = briefOf(document, room.id)?.signedOn;
+  const project = useProject();
+  const open = notDiscussed(project, room.id).length;
+  const signed = briefOf(project, room.id)?.signedOn;
   if (signed)
     return (
       <span className="signed-yes" title={text('brief.signedOn', { on: signed })}>

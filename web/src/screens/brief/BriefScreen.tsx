@@ -26,28 +26,28 @@ type View = (typeof VIEWS)[number];
 
 /** What every room gets, and what is still open. */
 export function BriefScreen() {
-  const document = useProject();
+  const project = useProject();
   const { view, go } = usePlace();
   const { edit, undo, redo } = useProjectParts('edit', 'undo', 'redo');
   const [params] = useSearchParams();
   // A finding leads to its room.
   const asked = params.get('room');
   const [at, setAt] = useState<CellPlace | null>(
-    asked && document.rooms[asked] ? { roomId: asked, topic: BRIEF_TOPICS[0] } : null,
+    asked && project.rooms[asked] ? { roomId: asked, topic: BRIEF_TOPICS[0] } : null,
   );
   const [copying, setCopying] = useState<string | null>(null);
   const shown: View = VIEWS.includes(view as View) ? (view as View) : 'rooms';
-  const cost = briefCost(document).all;
-  const undecided = openDecisions(document, today()).length;
-  const differences = walkDifferences(document).length;
+  const cost = briefCost(project).all;
+  const undecided = openDecisions(project, today()).length;
+  const differences = walkDifferences(project).length;
   useKeys({ undo, redo });
   const fill = (roomId: string) =>
     edit(
-      text('edit.fillRest', { room: document.rooms[roomId].name }),
-      fillRest(document, roomId, () => newRecordId('bc')),
+      text('edit.fillRest', { room: project.rooms[roomId].name }),
+      fillRest(project, roomId, () => newRecordId('bc')),
     );
   // A room that somebody else takes away takes the cursor along.
-  const place = at && document.rooms[at.roomId] ? at : null;
+  const place = at && project.rooms[at.roomId] ? at : null;
   const counted = (one: View) => (one === 'decisions' ? undecided : one === 'walk' ? differences : 0);
   return (
     <div className={`brief-screen${shown === 'rooms' && place ? '' : ' no-card'}`}>
@@ -66,20 +66,20 @@ export function BriefScreen() {
               <div>
                 <dt>{text('brief.sumNow')}</dt>
                 <dd>
-                  {document.project.currency} {money(cost.now)}
+                  {project.project.currency} {money(cost.now)}
                 </dd>
               </div>
               <div>
                 <dt>{text('brief.sumAfter')}</dt>
                 <dd>
-                  {document.project.currency} {money(cost.afterClose)}
+                  {project.project.currency} {money(cost.afterClose)}
                 </dd>
               </div>
             </dl>
           )}
         </header>
         {shown === 'rooms' &&
-          (Object.keys(document.rooms).length === 0 ? (
+          (Object.keys(project.rooms).length === 0 ? (
             <p className="brief-empty">{text('stage.brief.noRooms')}</p>
           ) : (
             <>

@@ -11,15 +11,15 @@ import { Button } from 'antd';
 
 /** The brief in walking order, one room at a time; each answer is found there, missing or different. */
 export function BriefWalk() {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const by = useOwnName();
-  const rooms = walkingOrder(document);
+  const rooms = walkingOrder(project);
   const [index, setIndex] = useState(0);
   const room = rooms[Math.min(index, rooms.length - 1)];
-  const differences = walkDifferences(document);
+  const differences = walkDifferences(project);
   if (!room) return <p className="brief-empty">{text('stage.brief.noRooms')}</p>;
-  const cells = BRIEF_TOPICS.flatMap((topic) => cellOf(document, room.id, topic) ?? []);
+  const cells = BRIEF_TOPICS.flatMap((topic) => cellOf(project, room.id, topic) ?? []);
   const asked = cells.filter(({ answer }) => answer === 'wanted' || answer === 'prepared');
   const later = cells.filter(({ answer }) => answer === 'later');
   const nothing = cells.filter(({ answer }) => answer === 'nothing');
@@ -39,13 +39,13 @@ export function BriefWalk() {
       </div>
       <div className="walk-card">
         <p className="eyebrow">
-          {document.levels[room.levelId].name} · {room.code}
+          {project.levels[room.levelId].name} · {room.code}
         </p>
         <h1>{room.name}</h1>
         {asked.length === 0 && <p className="faint">{text('brief.walkNothing')}</p>}
         {asked.map((cell) => {
-          const result = walkResultOf(document, room.id, cell.topic);
-          const devices = answeringDevices(document, cell);
+          const result = walkResultOf(project, room.id, cell.topic);
+          const devices = answeringDevices(project, cell);
           return (
             <div key={cell.id} className="walk-answer">
               <div className="walk-answer-head">
@@ -64,7 +64,7 @@ export function BriefWalk() {
                     onClick={() =>
                       edit(
                         text('edit.walk', { room: room.name }),
-                        tellWalk(document, room.id, cell.topic, { found, by, on: today(), note: result?.note ?? '' }, () =>
+                        tellWalk(project, room.id, cell.topic, { found, by, on: today(), note: result?.note ?? '' }, () =>
                           newRecordId('wr'),
                         ),
                       )
@@ -92,7 +92,7 @@ export function BriefWalk() {
       <ol className="walk-list">
         {differences.map(({ cell, result }) => (
           <li key={cell.id}>
-            <b>{document.rooms[cell.roomId].name}</b> {term(`topics.${cell.topic}`)}: {term(`walkFound.${result.found}`)}
+            <b>{project.rooms[cell.roomId].name}</b> {term(`topics.${cell.topic}`)}: {term(`walkFound.${result.found}`)}
             <span className="faint">
               {' '}
               {result.by} {result.on}

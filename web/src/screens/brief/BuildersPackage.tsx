@@ -15,14 +15,14 @@ import { Button, Input } from 'antd';
 
 /** What the builder includes against what the client wants, line by line. */
 export function BuildersPackage() {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [typed, setTyped] = useState('');
-  const { missing, beyond, unclear } = comparePackage(document);
-  const lines = listOf(document, 'packageLines');
+  const { missing, beyond, unclear } = comparePackage(project);
+  const lines = listOf(project, 'packageLines');
   const say = ({ roomId, topic, wanted, included }: PackageDifference) => (
     <li key={`${roomId}${topic}`}>
-      <b>{roomId === null ? text('brief.wholeHouse') : document.rooms[roomId].name}</b> {term(`topics.${topic}`)}:{' '}
+      <b>{roomId === null ? text('brief.wholeHouse') : project.rooms[roomId].name}</b> {term(`topics.${topic}`)}:{' '}
       {text('brief.wantedIncluded', { wanted, included })}
     </li>
   );
@@ -40,7 +40,7 @@ export function BuildersPackage() {
       <Button
         disabled={typed.trim() === ''}
         onClick={() => {
-          const read = readPackage(document, typed, () => newRecordId('pl'));
+          const read = readPackage(project, typed, () => newRecordId('pl'));
           if (edit(text('brief.packageRead'), createRecords('packageLines', read))) setTyped('');
         }}
       >

@@ -14,9 +14,9 @@ import { Button } from 'antd';
 
 /** Less than good, said openly, and accepted by the client. */
 export function Compromises() {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const list = listOf(document, 'compromises');
+  const list = listOf(project, 'compromises');
   return (
     <section className="brief-page" aria-label={text('brief.views.compromises')}>
       <p className="faint">{text('brief.compromisesLead')}</p>
@@ -69,7 +69,7 @@ export function Compromises() {
         onClick={() =>
           edit(
             text('brief.compromiseAdd'),
-            addCompromise(document, { id: newRecordId('cp'), what: text('brief.compromiseNew'), on: today() }),
+            addCompromise(project, { id: newRecordId('cp'), what: text('brief.compromiseNew'), on: today() }),
           )
         }
       >

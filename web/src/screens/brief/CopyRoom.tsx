@@ -13,10 +13,10 @@ interface Props {
 
 /** Lays the answers of one room into others; what they already have stays unless it is to be replaced. */
 export function CopyRoom({ roomId, onClose }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const room = document.rooms[roomId];
-  const others = listOf(document, 'rooms').filter(({ id }) => id !== roomId);
+  const room = project.rooms[roomId];
+  const others = listOf(project, 'rooms').filter(({ id }) => id !== roomId);
   const [to, setTo] = useState<readonly string[]>(others.filter(({ use }) => use === room.use).map(({ id }) => id));
   const [replace, setReplace] = useState(false);
   return (
@@ -34,7 +34,7 @@ export function CopyRoom({ roomId, onClose }: Props) {
               if (
                 edit(
                   text('brief.copyTitle', { room: room.name }),
-                  copyAnswers(document, roomId, to, replace, () => newRecordId('bc')),
+                  copyAnswers(project, roomId, to, replace, () => newRecordId('bc')),
                 )
               )
                 onClose();
@@ -52,7 +52,7 @@ export function CopyRoom({ roomId, onClose }: Props) {
             checked={to.includes(id)}
             onChange={(event) => setTo(event.target.checked ? [...to, id] : to.filter((other) => other !== id))}
           >
-            <span className="id">{code}</span> {name} <span className="faint">{document.levels[levelId].name}</span>
+            <span className="id">{code}</span> {name} <span className="faint">{project.levels[levelId].name}</span>
           </Checkbox>
         ))}
       </div>

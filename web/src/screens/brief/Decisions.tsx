@@ -16,10 +16,10 @@ import { Button } from 'antd';
 
 /** What is undecided, which cables keep every option open, until when, and who must decide. */
 export function Decisions() {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const open = openDecisions(document, today());
-  const decided = listOf(document, 'decisions').filter(({ chosen }) => chosen !== '');
+  const open = openDecisions(project, today());
+  const decided = listOf(project, 'decisions').filter(({ chosen }) => chosen !== '');
   return (
     <section className="brief-page" aria-label={text('brief.views.decisions')}>
       <p className="faint">{text('brief.decisionsLead')}</p>
@@ -39,8 +39,8 @@ export function Decisions() {
             <p>
               <b>{text('brief.drawingOf', { subject: decision.subject })}</b>{' '}
               {text('brief.drawingNote', {
-                tail: formatLength(device.tailM ?? 0, document.project.units),
-                room: device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name,
+                tail: formatLength(device.tailM ?? 0, project.project.units),
+                room: device.roomId === null ? term('outdoors') : project.rooms[device.roomId].name,
               })}
             </p>
           ) : (
@@ -51,7 +51,7 @@ export function Decisions() {
             {superset.length === 0
               ? text('brief.supersetNone')
               : superset
-                  .map(({ cableTypeId, count }) => `${count} × ${document.cableTypes[cableTypeId]?.name ?? cableTypeId}`)
+                  .map(({ cableTypeId, count }) => `${count} × ${project.cableTypes[cableTypeId]?.name ?? cableTypeId}`)
                   .join(', ')}
           </p>
           {device ? (
@@ -91,7 +91,7 @@ export function Decisions() {
       ))}
       <Button
         onClick={() =>
-          edit(text('brief.decisionAdd'), addDecision(document, { id: newRecordId('od'), subject: text('brief.decisionNew') }))
+          edit(text('brief.decisionAdd'), addDecision(project, { id: newRecordId('od'), subject: text('brief.decisionNew') }))
         }
       >
         {text('brief.decisionAdd')}
@@ -119,13 +119,13 @@ export function Decisions() {
 }
 
 function DecisionFields({ decision }: { readonly decision: OpenDecision }) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const change = (after: Partial<OpenDecision>) => {
     const operations = changeRecord('decisions', decision, after);
     if (operations.length > 0) edit(text('edit.decision', { subject: decision.subject }), operations);
   };
-  const types = listOf(document, 'deviceTypes').toSorted((a, b) => (a.name < b.name ? -1 : 1));
+  const types = listOf(project, 'deviceTypes').toSorted((a, b) => (a.name < b.name ? -1 : 1));
   return (
     <div className="brief-facts">
       <WordsField
@@ -159,7 +159,7 @@ function DecisionFields({ decision }: { readonly decision: OpenDecision }) {
             .map(({ id, name }) => ({ value: id, label: name })),
         ]}
         onChange={(typeId) =>
-          typeId && change({ options: [...decision.options, { name: document.deviceTypes[typeId].name, typeId }].slice(0, 12) })
+          typeId && change({ options: [...decision.options, { name: project.deviceTypes[typeId].name, typeId }].slice(0, 12) })
         }
       />
     </div>

@@ -24,46 +24,46 @@ import { Button, InputNumber, Segmented, Select } from 'antd';
 
 /** The facts of the job, its phases and the dates of its trades. */
 export function JobFacts() {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const { project } = document;
+  const header = project.project;
   const change = (after: Partial<ProjectHeader>) => {
-    const operation = updateProject(project, after);
+    const operation = updateProject(header, after);
     if (operation) edit(text('edit.facts'), [operation]);
   };
   return (
     <section className="brief-page">
       <p className="faint">{text('stage.brief.lead')}</p>
-      <Cautions ids={project.construction === 'new-framing' ? ['C21'] : ['C21', 'C17']} />
+      <Cautions ids={header.construction === 'new-framing' ? ['C21'] : ['C21', 'C17']} />
       <div className="brief-facts">
         <WordsField
           label={text('stage.brief.name')}
-          value={project.name}
+          value={header.name}
           max={120}
           onChange={(name) => name !== '' && change({ name })}
         />
         <WordsField
           label={text('stage.brief.client')}
-          value={project.client}
+          value={header.client}
           max={120}
           onChange={(client) => change({ client })}
         />
         <WordsField
           label={text('stage.brief.address')}
-          value={project.address}
+          value={header.address}
           max={300}
           onChange={(address) => change({ address })}
         />
         <WordsField
           label={text('stage.brief.description')}
-          value={project.description}
+          value={header.description}
           max={2000}
           onChange={(description) => change({ description })}
         />
         <div className="field">
           <span>{text('stage.brief.units')}</span>
           <Segmented
-            value={project.units}
+            value={header.units}
             onChange={(units) => change({ units })}
             options={(['metric', 'imperial'] as const).map((value) => ({ value, label: term(`units.${value}`) }))}
           />
@@ -72,7 +72,7 @@ export function JobFacts() {
           <span>{text('stage.brief.jurisdiction')}</span>
           <Select
             aria-label={text('stage.brief.jurisdiction')}
-            value={project.jurisdiction}
+            value={header.jurisdiction}
             onChange={(jurisdiction) => change({ jurisdiction })}
             options={JURISDICTIONS.map((value) => ({ value, label: text(`stage.brief.regions.${value}`) }))}
           />
@@ -84,13 +84,13 @@ export function JobFacts() {
             min={1}
             max={1.5}
             step={0.01}
-            value={project.wasteFactor}
+            value={header.wasteFactor}
             onChange={(wasteFactor) => wasteFactor !== null && change({ wasteFactor })}
           />
         </label>
         <NumberField
           label={text('stage.brief.traced')}
-          value={project.tracedFactor}
+          value={header.tracedFactor}
           min={1}
           max={1.5}
           step={0.01}
@@ -98,13 +98,13 @@ export function JobFacts() {
         />
         <LengthField
           label={text('stage.brief.reserve')}
-          valueM={project.reserveM}
-          units={project.units}
+          valueM={header.reserveM}
+          units={header.units}
           onChange={(reserveM) => reserveM !== null && change({ reserveM })}
         />
         <ChoiceField
           label={text('stage.brief.slackStyle')}
-          value={project.slackStyle}
+          value={header.slackStyle}
           options={SLACK_STYLES.map((value) => ({ value, label: term(`slackStyles.${value}`) }))}
           onChange={(slackStyle) => change({ slackStyle })}
         />
@@ -112,42 +112,42 @@ export function JobFacts() {
           <NumberField
             key={rate}
             label={text(`stage.brief.siteRates.${rate}`)}
-            value={project.siteRates[rate]}
+            value={header.siteRates[rate]}
             min={0}
             max={10_000}
-            onChange={(value) => change({ siteRates: { ...project.siteRates, [rate]: value } })}
+            onChange={(value) => change({ siteRates: { ...header.siteRates, [rate]: value } })}
           />
         ))}
         <WordsField
           label={text('stage.brief.channelColour')}
-          value={project.channelColour}
+          value={header.channelColour}
           max={40}
           onChange={(channelColour) => change({ channelColour })}
         />
         <LengthField
           label={text('stage.brief.rackSlack')}
-          valueM={project.rackSlackM}
-          units={project.units}
+          valueM={header.rackSlackM}
+          units={header.units}
           onChange={(rackSlackM) => rackSlackM !== null && change({ rackSlackM })}
         />
         <WordsField
           label={text('stage.brief.currency')}
-          value={project.currency}
+          value={header.currency}
           max={6}
           onChange={(currency) => currency !== '' && change({ currency })}
         />
         <NumberField
           label={text('stage.brief.labourRate')}
-          value={project.labourRate}
+          value={header.labourRate}
           min={0}
           max={10_000}
           onChange={(labourRate) => change({ labourRate })}
         />
         <ChoiceField
           label={text('stage.brief.speakerColours')}
-          value={project.speakerColours}
+          value={header.speakerColours}
           options={SPEAKER_COLOURS.map((value) => ({ value, label: term(`speakerColours.${value}`) }))}
-          onChange={(speakerColours) => edit(text('edit.facts'), setSpeakerColours(document, speakerColours))}
+          onChange={(speakerColours) => edit(text('edit.facts'), setSpeakerColours(project, speakerColours))}
         />
         <label className="field">
           <span>{text('stage.brief.ambient')}</span>
@@ -155,7 +155,7 @@ export function JobFacts() {
             aria-label={text('stage.brief.ambient')}
             min={-20}
             max={90}
-            value={project.ambientC}
+            value={header.ambientC}
             onChange={(ambientC) => ambientC !== null && change({ ambientC })}
           />
         </label>
@@ -168,9 +168,9 @@ export function JobFacts() {
 
 /** Parts of the job with their own time: what is not in the first is prepared. */
 function Phases() {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const phases = listOf(document, 'phases').toSorted((a, b) => a.order - b.order);
+  const phases = listOf(project, 'phases').toSorted((a, b) => a.order - b.order);
   return (
     <>
       <h3 className="eyebrow">{text('brief.phases')}</h3>
@@ -188,7 +188,7 @@ function Phases() {
             value={phase.on}
             onChange={(on) => edit(text('brief.phases'), changeRecord('phases', phase, { on }))}
           />
-          <Button onClick={() => edit(text('brief.phases'), removeWithDependants(document, 'phases', phase.id))}>
+          <Button onClick={() => edit(text('brief.phases'), removeWithDependants(project, 'phases', phase.id))}>
             {text('brief.remove')}
           </Button>
         </div>
@@ -197,7 +197,7 @@ function Phases() {
         onClick={() =>
           edit(
             text('brief.phases'),
-            addPhase(document, { id: newRecordId('ph'), nameOf: (number) => text('brief.phaseNew', { number }) }),
+            addPhase(project, { id: newRecordId('ph'), nameOf: (number) => text('brief.phaseNew', { number }) }),
           )
         }
       >
@@ -209,7 +209,7 @@ function Phases() {
 
 /** When each gate of the job is reached: the last safe dates of decisions follow from it. */
 function TradeDates() {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   return (
     <>
@@ -217,13 +217,13 @@ function TradeDates() {
       <p className="faint">{text('brief.datesLead')}</p>
       <div className="brief-facts">
         {TRADE_GATES.map((gate) => {
-          const known = Object.values(document.tradeDates).find((date) => date.gate === gate);
+          const known = Object.values(project.tradeDates).find((date) => date.gate === gate);
           return (
             <DayField
               key={gate}
               label={term(`gates.${gate}`)}
               value={known?.on ?? ''}
-              onChange={(on) => edit(text('brief.dates'), setTradeDate(document, { id: newRecordId('td'), gate, on }))}
+              onChange={(on) => edit(text('brief.dates'), setTradeDate(project, { id: newRecordId('td'), gate, on }))}
             />
           );
         })}

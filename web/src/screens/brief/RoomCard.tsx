@@ -41,20 +41,20 @@ const newBrief = () => newRecordId('rb');
 
 /** One answer in full, and the room around it: what to ask next, how it is used, its signature. */
 export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const member = useOwnName();
-  const room = document.rooms[at.roomId];
-  const cell = cellOf(document, at.roomId, at.topic);
-  const brief = briefOf(document, at.roomId);
-  const prompts = briefPrompts(document, at.roomId);
-  const open = notDiscussed(document, at.roomId);
+  const room = project.rooms[at.roomId];
+  const cell = cellOf(project, at.roomId, at.topic);
+  const brief = briefOf(project, at.roomId);
+  const prompts = briefPrompts(project, at.roomId);
+  const open = notDiscussed(project, at.roomId);
   const topic = term(`topics.${at.topic}`);
   const title = text('edit.brief', { room: room.name, topic: topic.toLowerCase() });
   const tell = (answer: Answer | null, given: Partial<BriefCell> = {}) =>
-    edit(title, answerCell(document, room.id, at.topic, answer, newCell, given));
+    edit(title, answerCell(project, room.id, at.topic, answer, newCell, given));
   const habit = (after: Parameters<typeof tellRoom>[2]) =>
-    edit(text('edit.habit', { room: room.name }), tellRoom(document, room.id, after, newBrief));
+    edit(text('edit.habit', { room: room.name }), tellRoom(project, room.id, after, newBrief));
   return (
     <aside className="inspector brief-card" aria-label={text('brief.answer')}>
       <div className="punched-tag">
@@ -62,7 +62,7 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
         <div>
           <h2>{topic}</h2>
           <p>
-            <span className="id">{room.code}</span> {room.name}, {document.levels[room.levelId].name}
+            <span className="id">{room.code}</span> {room.name}, {project.levels[room.levelId].name}
           </p>
         </div>
       </div>
@@ -102,12 +102,12 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
       <Button size="small" onClick={() => onCopy(room.id)}>
         {text('brief.copy')}
       </Button>
-      {onLevel(document, 'devices', room.levelId).some(({ roomId }) => roomId === room.id) && (
+      {onLevel(project, 'devices', room.levelId).some(({ roomId }) => roomId === room.id) && (
         <Button
           size="small"
           onClick={() => {
             const id = newRecordId('rt');
-            edit(text('brief.keepTemplate'), createRecords('roomTemplates', [templateOf(document, room.id, id, room.name)]));
+            edit(text('brief.keepTemplate'), createRecords('roomTemplates', [templateOf(project, room.id, id, room.name)]));
           }}
         >
           {text('brief.keepTemplate')}
@@ -161,7 +161,7 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
           onClick={() =>
             edit(
               text('edit.sign', { room: room.name }),
-              signRoom(document, room.id, document.project.client || member, today(), newBrief),
+              signRoom(project, room.id, project.project.client || member, today(), newBrief),
             )
           }
         >
@@ -180,14 +180,14 @@ function AnswerDetails({
   readonly cell: BriefCell;
   readonly tell: (answer: Answer, given: Partial<BriefCell>) => void;
 }) {
-  const document = useProject();
-  const room = document.rooms[cell.roomId];
+  const project = useProject();
+  const room = project.rooms[cell.roomId];
   const { unit, source } = TOPIC_RULES[cell.topic];
-  const types = typesFor(document, cell.topic);
-  const cost = costOfAnswer(document, room, cell.topic, cell.answer, cell.count, cell.typeId);
-  const devices = answeringDevices(document, cell);
-  const { currency } = document.project;
-  const phases = listOf(document, 'phases').toSorted((a, b) => a.order - b.order);
+  const types = typesFor(project, cell.topic);
+  const cost = costOfAnswer(project, room, cell.topic, cell.answer, cell.count, cell.typeId);
+  const devices = answeringDevices(project, cell);
+  const { currency } = project.project;
+  const phases = listOf(project, 'phases').toSorted((a, b) => a.order - b.order);
   return (
     <>
       <div className="fields">
@@ -246,7 +246,7 @@ function AnswerDetails({
         {devices.length === 0
           ? text('brief.noDevice')
           : text('brief.answeredBy', {
-              devices: devices.map((device) => deviceTitle(device, document.deviceTypes[device.typeId])).join(', '),
+              devices: devices.map((device) => deviceTitle(device, project.deviceTypes[device.typeId])).join(', '),
             })}
       </p>
     </>

@@ -112,8 +112,8 @@ describe('the answers of a room', () => {
   });
 
   it('becomes a template with its devices', async () => {
-    const { document } = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 1] }], countedIds());
-    const page = open(document);
+    const { project } = withDevices(smallHouse(), [{ typeId: 'ceiling-speaker', at: [1, 1] }], countedIds());
+    const page = open(project);
     await press(page, /template/i);
     const [template] = Object.values(page.project().roomTemplates);
     expect(template.devices.map(({ typeId }) => typeId)).to.deep.equal(['ceiling-speaker']);

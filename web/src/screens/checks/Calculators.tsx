@@ -39,9 +39,9 @@ const SCHEMAS = new Map(
 
 /** Every calculator, open to use on its own, with what the project knows filled in; an answer may be kept with a run. */
 export function Calculators() {
-  const document = useProject();
+  const project = useProject();
   const [query, setQuery] = useSearchParams();
-  const { runById } = useDerived(document);
+  const { runById } = useDerived(project);
   const edit = useProjectStore((state) => state.edit);
   const author = useOwnName();
   const [search, setSearch] = useState('');
@@ -50,7 +50,7 @@ export function Calculators() {
   const run = runId === null ? undefined : runById.get(runId);
   const found = CALCULATORS.find((one) => one.name === name)!;
   const fields = SCHEMAS.get(name)!;
-  const usual = useMemo(() => filledIn(document, run, found, fields), [document, run, found, fields]);
+  const usual = useMemo(() => filledIn(project, run, found, fields), [project, run, found, fields]);
   const [typed, setTyped] = useState<{ readonly of: string; readonly values: Readonly<Record<string, unknown>> }>({
     of: '',
     values: {},
@@ -65,7 +65,7 @@ export function Calculators() {
   const go = (next: Record<string, string>) =>
     setQuery({ view: 'calculators', calc: name, ...(runId === null ? {} : { run: runId }), ...next });
   const searched = search.trim().toLowerCase();
-  const kept = listOf(document, 'keptCalculations').filter((one) => one.runId === (runId ?? null));
+  const kept = listOf(project, 'keptCalculations').filter((one) => one.runId === (runId ?? null));
   const keep = () => {
     if (!outcome.ok) return;
     const result = Object.entries(outcome.value)
@@ -124,7 +124,7 @@ export function Calculators() {
               onChange={(value) => setQuery({ view: 'calculators', calc: name, ...(value === '' ? {} : { run: value }) })}
               options={[
                 { value: '', label: text('checks.noRun') },
-                ...listOf(document, 'runs')
+                ...listOf(project, 'runs')
                   .toSorted((a, b) => compareNumbers(a.number, b.number))
                   .map(({ id, number }) => ({ value: id, label: number })),
               ]}
@@ -158,7 +158,7 @@ export function Calculators() {
               </dl>
             ) : (
               <p className={outcome.problem.kind === 'incomplete' ? 'faint' : 'refused'}>
-                {problemSentence({ ...outcome.problem, field: figureName(outcome.problem.field ?? '') }, document.project.units)}
+                {problemSentence({ ...outcome.problem, field: figureName(outcome.problem.field ?? '') }, project.project.units)}
               </p>
             )}
             {steps.length > 0 && (

@@ -25,10 +25,10 @@ interface Props {
 
 /** Under a finding: its figures and source, what it costs after the boards, and what was decided of it. */
 export function FindingFoot({ finding, rule, mark, accepted, later }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [deciding, setDeciding] = useState(false);
-  const { currency, units } = document.project;
+  const { currency, units } = project.project;
   const figure = (value: number) =>
     finding.unit === 'm' ? formatClearance(value, units) : `${figureValue(value)}${finding.unit ? ` ${finding.unit}` : ''}`;
   const write = (title: string, operations: readonly Operation[]) => {
@@ -93,7 +93,7 @@ export function FindingFoot({ finding, rule, mark, accepted, later }: Props) {
       {finding.rank !== 'fine' && (
         <div className="panel-buttons">
           {accepted ? (
-            <Button size="small" onClick={() => write(text('checks.lift'), liftAcceptance(document, finding))}>
+            <Button size="small" onClick={() => write(text('checks.lift'), liftAcceptance(project, finding))}>
               {text('checks.lift')}
             </Button>
           ) : (
@@ -118,7 +118,7 @@ function Decide({
   readonly onWrite: (title: string, operations: readonly Operation[]) => void;
   readonly onDone: () => void;
 }) {
-  const document = useProject();
+  const project = useProject();
   const name = useOwnName();
   const [by, setBy] = useState(name);
   const [why, setWhy] = useState('');
@@ -126,7 +126,7 @@ function Decide({
   const [wrong, setWrong] = useState('');
   const newId = () => newRecordId('fm');
   const note = (noted: Parameters<typeof noteFinding>[2]) =>
-    onWrite(text('checks.noted'), noteFinding(document, finding, noted, newId));
+    onWrite(text('checks.noted'), noteFinding(project, finding, noted, newId));
   return (
     <div className="decide">
       <fieldset>
@@ -138,7 +138,7 @@ function Decide({
           type="primary"
           size="small"
           onClick={() => {
-            const accepted = acceptFinding(document, finding, { name: by, why, until, today: today() }, newId);
+            const accepted = acceptFinding(project, finding, { name: by, why, until, today: today() }, newId);
             if (!accepted.ok) return setWrong(problemSentence(accepted.problem));
             onWrite(text('checks.accept'), accepted.value);
             onDone();

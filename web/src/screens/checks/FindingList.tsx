@@ -28,8 +28,8 @@ const RULE = new Map<string, Check>(CHECKS.map((check) => [check.id, check]));
 
 /** Every finding by the part of the job, stops first, with what was decided of it and what it would cost later. */
 export function FindingList({ projectId }: { readonly projectId: string }) {
-  const document = useProject();
-  const { findings, runById } = useDerived(document);
+  const project = useProject();
+  const { findings, runById } = useDerived(project);
   const navigate = useNavigate();
   const [show, setShow] = useState<Show>('open');
   const [stage, setStage] = useState<CheckStage | 'all'>('all');
@@ -37,8 +37,8 @@ export function FindingList({ projectId }: { readonly projectId: string }) {
   const [system, setSystem] = useState('all');
   const on = today();
   const judged = useMemo(
-    () => findings.map((finding) => ({ finding, accepted: isAccepted(document, finding, on), mark: markOf(document, finding) })),
-    [findings, document, on],
+    () => findings.map((finding) => ({ finding, accepted: isAccepted(project, finding, on), mark: markOf(project, finding) })),
+    [findings, project, on],
   );
   const isAmong = (which: Show, { finding, accepted, mark }: (typeof judged)[number]) =>
     which === 'accepted'
@@ -50,12 +50,12 @@ export function FindingList({ projectId }: { readonly projectId: string }) {
     (one) =>
       isAmong(show, one) &&
       (stage === 'all' || one.finding.stage === stage) &&
-      (room === 'all' || roomOf(document, one.finding) === room) &&
-      (system === 'all' || systemOf(document, one.finding) === system),
+      (room === 'all' || roomOf(project, one.finding) === room) &&
+      (system === 'all' || systemOf(project, one.finding) === system),
   );
   const hasStop = new Set(shown.filter(({ finding }) => finding.rank === 'stop').map(({ finding }) => finding.stage));
   const parts = [...CHECK_STAGES].sort((a, b) => Number(hasStop.has(b)) - Number(hasStop.has(a)));
-  const systems = [...new Set(findings.map((finding) => systemOf(document, finding)))].filter((one) => one !== '').sort();
+  const systems = [...new Set(findings.map((finding) => systemOf(project, finding)))].filter((one) => one !== '').sort();
   return (
     <>
       <div className="check-filters">
@@ -87,7 +87,7 @@ export function FindingList({ projectId }: { readonly projectId: string }) {
           popupMatchSelectWidth={false}
           options={[
             { value: 'all', label: text('checks.everyRoom') },
-            ...listOf(document, 'rooms').map(({ id, code, name }) => ({ value: id, label: `${code} · ${name}` })),
+            ...listOf(project, 'rooms').map(({ id, code, name }) => ({ value: id, label: `${code} · ${name}` })),
           ]}
         />
         <Select
@@ -102,7 +102,7 @@ export function FindingList({ projectId }: { readonly projectId: string }) {
         />
         <span className="grow" />
         <a
-          href={`/api/projects/${projectId}/documents/checks.pdf?paper=${document.project.units === 'imperial' ? 'Letter' : 'A4'}`}
+          href={`/api/projects/${projectId}/documents/checks.pdf?paper=${project.project.units === 'imperial' ? 'Letter' : 'A4'}`}
           download
         >
           {text('checks.print')}
@@ -126,15 +126,15 @@ export function FindingList({ projectId }: { readonly projectId: string }) {
                 <FindingCard
                   key={findingKey(finding)}
                   finding={finding}
-                  units={document.project.units}
-                  onShow={() => void navigate(placeOf(projectId, document, finding))}
+                  units={project.project.units}
+                  onShow={() => void navigate(placeOf(projectId, project, finding))}
                 >
                   <FindingFoot
                     finding={finding}
                     rule={RULE.get(finding.check)}
                     mark={mark}
                     accepted={accepted}
-                    later={finding.rank === 'fine' ? null : costAfterClosing(document, finding, runById)}
+                    later={finding.rank === 'fine' ? null : costAfterClosing(project, finding, runById)}
                   />
                 </FindingCard>
               ))}

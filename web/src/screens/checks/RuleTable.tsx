@@ -19,9 +19,9 @@ const FIRM_RULES = '/library/rules';
 
 /** How every rule is set in this project: on or off, its rank, its limits; and the firm's own settings. */
 export function RuleTable() {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const settings = settingsOf(document);
+  const settings = settingsOf(project);
   const name = useOwnName();
   // Without a connection the firm's settings are not at hand.
   const { data } = useServer<FirmRules>(FIRM_RULES);
@@ -33,7 +33,7 @@ export function RuleTable() {
   const [wrong, setWrong] = useState<{ readonly id: string; readonly problem: Problem } | null>(null);
 
   const operationsFor = ({ id: ruleId }: Check, setting: Setting) =>
-    setRule(document, { id: newRecordId('rs'), ruleId, setting, by: name, on: today() });
+    setRule(project, { id: newRecordId('rs'), ruleId, setting, by: name, on: today() });
   const write = (check: Check, next: Setting) => {
     const judged = judgeSetting(check, next);
     if (!judged.ok) return setWrong({ id: check.id, problem: judged.problem });

@@ -11,7 +11,7 @@ import { Calculators } from './Calculators.tsx';
 import { FindingList } from './FindingList.tsx';
 import { RuleTable } from './RuleTable.tsx';
 
-const { document: house } = withDevices(
+const { project: house } = withDevices(
   smallHouse(),
   [
     { typeId: 'ceiling-speaker', at: [1, 1] },

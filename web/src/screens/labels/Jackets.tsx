@@ -10,9 +10,9 @@ import { Fragment } from 'react';
 
 /** The jacket colour of the stock that is pulled, for each cable in use; checks tell where one colour serves several families. */
 export function Jackets() {
-  const document = useProject();
+  const project = useProject();
   const { edit } = useProjectParts('edit');
-  const used = new Set(Object.values(document.runs).map(({ cableTypeId }) => cableTypeId));
+  const used = new Set(Object.values(project.runs).map(({ cableTypeId }) => cableTypeId));
   const change = (cable: CableType, after: Partial<CableType>) => {
     const operations = changeRecord('cableTypes', cable, after);
     if (operations.length > 0) edit(text('labels.jackets'), operations);
@@ -22,7 +22,7 @@ export function Jackets() {
       <summary>{text('labels.jackets')}</summary>
       <p className="faint">{text('labels.jacketHint')}</p>
       <div className="fields">
-        {listOf(document, 'cableTypes')
+        {listOf(project, 'cableTypes')
           .filter(({ id }) => used.has(id))
           .map((cable) => (
             <Fragment key={cable.id}>

@@ -18,16 +18,16 @@ interface Props {
 
 /** What each conductor of a cable is used for: the maps of the project, changed here for all their runs, and kept for the firm. */
 export function ConductorMaps({ find }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [chosen, setChosen] = useState<string | null>(null);
   const words = find.trim().toLowerCase();
-  const maps = listOf(document, 'conductorMaps')
+  const maps = listOf(project, 'conductorMaps')
     .filter(({ name, lines }) => `${name} ${lines.map(({ use }) => use).join(' ')}`.toLowerCase().includes(words))
     .toSorted((a, b) => (a.name < b.name ? -1 : 1));
-  const map = chosen === null ? maps[0] : (document.conductorMaps[chosen] ?? maps[0]);
+  const map = chosen === null ? maps[0] : (project.conductorMaps[chosen] ?? maps[0]);
   const runs = new Map<string, number>();
-  for (const { mapId } of listOf(document, 'runs')) if (mapId !== null) runs.set(mapId, (runs.get(mapId) ?? 0) + 1);
+  for (const { mapId } of listOf(project, 'runs')) if (mapId !== null) runs.set(mapId, (runs.get(mapId) ?? 0) + 1);
   const add = () => {
     const id = newRecordId('cm');
     const made: ConductorMap = { id, name: text('maps.newName'), lines: [{ conductor: 'red', use: '+' }], note: '' };
@@ -77,17 +77,17 @@ interface CardProps {
 }
 
 function MapCard({ map, runs }: CardProps) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const { message } = AntApp.useApp();
   const [draft, setDraft] = useState<ConductorMap['lines'] | null>(null);
   const lines = draft ?? map.lines;
   const change = (after: Partial<ConductorMap>) =>
-    edit(text('maps.change', { name: map.name }), changeMap(document, map.id, after));
+    edit(text('maps.change', { name: map.name }), changeMap(project, map.id, after));
   const set = (index: number, after: Partial<ConductorMap['lines'][number]>) =>
     setDraft(lines.map((line, i) => (i === index ? { ...line, ...after } : line)));
   const complete = lines.every(({ conductor, use }) => conductor.trim() !== '' && use.trim() !== '');
-  const usedBy = listOf(document, 'deviceTypes').filter(({ cables }) => cables.some(({ mapId }) => mapId === map.id));
+  const usedBy = listOf(project, 'deviceTypes').filter(({ cables }) => cables.some(({ mapId }) => mapId === map.id));
   const keep = async () => {
     try {
       await putJson<MapsReply>('/library/maps', { maps: [map] });

@@ -33,7 +33,7 @@ const NO_TYPES: readonly DeviceType[] = [];
 
 /** The device library as this project uses it, beside the firm's: edit, add, take newer versions, files in and out. */
 export function LibraryScreen({ onBack }: Props) {
-  const document = useProject();
+  const project = useProject();
   const { edit } = useProjectParts('edit');
   const { message } = AntApp.useApp();
   const [find, setFind] = useState('');
@@ -50,22 +50,22 @@ export function LibraryScreen({ onBack }: Props) {
   );
   const used = useMemo(() => {
     const counts = new Map<string, number>();
-    for (const device of Object.values(document.devices)) counts.set(device.typeId, (counts.get(device.typeId) ?? 0) + 1);
+    for (const device of Object.values(project.devices)) counts.set(device.typeId, (counts.get(device.typeId) ?? 0) + 1);
     return counts;
-  }, [document.devices]);
+  }, [project.devices]);
   const words = find.trim().toLowerCase();
-  const types = listOf(document, 'deviceTypes')
+  const types = listOf(project, 'deviceTypes')
     .filter((type) => type.part === part && (system === 'all' || type.system === system))
     .filter((type) => `${type.code} ${type.name}`.toLowerCase().includes(words))
     .toSorted((a, b) => (a.name < b.name ? -1 : 1));
-  const type = chosen === null ? undefined : document.deviceTypes[chosen];
+  const type = chosen === null ? undefined : project.deviceTypes[chosen];
   const inFirm = new Map(firm.map((one) => [one.id, one]));
   const newer = firm.filter((one) => {
-    const mine = document.deviceTypes[one.id];
+    const mine = project.deviceTypes[one.id];
     return !mine || (one.version > mine.version && !sameValue(one, mine));
   });
   const take = (wanted: readonly DeviceType[], title: string) => {
-    const operations = takeTypes(document, wanted);
+    const operations = takeTypes(project, wanted);
     return operations.length === 0 || edit(title, operations);
   };
   const keepInFirm = async (wanted: readonly DeviceType[]) => {
@@ -78,11 +78,11 @@ export function LibraryScreen({ onBack }: Props) {
     }
   };
   const add = () => {
-    const base = document.deviceTypes[chosen ?? ''] ?? types[0];
+    const base = project.deviceTypes[chosen ?? ''] ?? types[0];
     if (!base) return;
     const id = newRecordId('t');
     const name = text('library.copyOf', { name: base.name });
-    if (edit(text('library.add'), copyType(document, { id, from: base, name }))) setChosen(id);
+    if (edit(text('library.add'), copyType(project, { id, from: base, name }))) setChosen(id);
   };
   return (
     <div className="library-screen">
@@ -169,7 +169,7 @@ export function LibraryScreen({ onBack }: Props) {
                     <th scope="col">kg</th>
                     <th scope="col">{text('library.power')}</th>
                     <th scope="col">{text('library.cables')}</th>
-                    <th scope="col">{document.project.currency}</th>
+                    <th scope="col">{project.project.currency}</th>
                     <th scope="col">{text('library.used')}</th>
                   </tr>
                 </thead>

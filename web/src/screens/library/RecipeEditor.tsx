@@ -17,20 +17,20 @@ interface Props {
 
 /** The cables that every device of a type gets. What a change does to runs is shown before it is made. */
 export function RecipeEditor({ type, used }: Props) {
-  const document = useProject();
+  const project = useProject();
   const { edit } = useProjectParts('edit');
   const [draft, setDraft] = useState<readonly Leg[] | null>(null);
   const cables = draft ?? type.cables;
   const changed = draft !== null && !sameValue(draft, type.cables);
   const effect = useMemo(
-    () => (changed && draft ? changeRecipe(document, type.id, draft, () => newRecordId('r')) : null),
-    [changed, draft, document, type.id],
+    () => (changed && draft ? changeRecipe(project, type.id, draft, () => newRecordId('r')) : null),
+    [changed, draft, project, type.id],
   );
   const set = (index: number, after: Partial<Leg>) =>
     setDraft(cables.map((leg, i) => (i === index ? { ...leg, ...after } : leg)));
-  const cableTypes = listOf(document, 'cableTypes');
-  const types = listOf(document, 'deviceTypes').filter(({ part }) => part === 'device');
-  const maps = listOf(document, 'conductorMaps');
+  const cableTypes = listOf(project, 'cableTypes');
+  const types = listOf(project, 'deviceTypes').filter(({ part }) => part === 'device');
+  const maps = listOf(project, 'conductorMaps');
   const numbers = (runs: readonly { number: string }[]) =>
     runs
       .map(({ number }) => number)

@@ -21,9 +21,9 @@ interface Props {
 
 /** One type with everything that planning needs of it. A change holds in this project; keeping it gives it to the firm. */
 export function TypeCard({ type, firm, used, onKeep }: Props) {
-  const document = useProject();
+  const project = useProject();
   const { edit } = useProjectParts('edit');
-  const { units } = document.project;
+  const { units } = project.project;
   const change = (after: Partial<DeviceType>) => {
     const operations = changeRecord('deviceTypes', type, after);
     if (operations.length > 0) edit(text('library.edit', { name: type.name }), operations);
@@ -194,7 +194,7 @@ export function TypeCard({ type, firm, used, onKeep }: Props) {
         <>
           <div className="eyebrow">{text('device.stillFits')}</div>
           <ul className="port-list">
-            {typesFitting(document, type).map(({ id, name }) => (
+            {typesFitting(project, type).map(({ id, name }) => (
               <li key={id}>{name}</li>
             ))}
           </ul>
@@ -220,9 +220,7 @@ export function TypeCard({ type, firm, used, onKeep }: Props) {
           size="small"
           danger
           disabled={used > 0}
-          onClick={() =>
-            edit(text('library.remove', { name: type.name }), removeWithDependants(document, 'deviceTypes', type.id))
-          }
+          onClick={() => edit(text('library.remove', { name: type.name }), removeWithDependants(project, 'deviceTypes', type.id))}
         >
           {used > 0 ? text('library.inUse', { count: used }) : text('brief.remove')}
         </Button>

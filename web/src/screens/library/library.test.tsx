@@ -9,7 +9,7 @@ import { closePage, renderInProject, signInAs } from '../../testing/render.tsx';
 import { LibraryScreen } from './LibraryScreen.tsx';
 import { TypeCard } from './TypeCard.tsx';
 
-const { document: house } = withDevices(
+const { project: house } = withDevices(
   smallHouse(),
   [
     { typeId: 'network-drop', at: [1, 0.05] },

@@ -15,9 +15,9 @@ interface Props {
 
 /** In a finished house: the run in the wall beside the same run on the surface, each with what it opens, shows and costs. */
 export function BothWays({ run }: Props) {
-  const document = useProject();
+  const project = useProject();
   const [both, setBoth] = useState<BothRoutes | null>(null);
-  const { units, currency } = document.project;
+  const { units, currency } = project.project;
   if (!both)
     return (
       <Button size="small" onClick={() => void askBothRoutes(run.id).then(setBoth)}>
@@ -42,7 +42,7 @@ export function BothWays({ run }: Props) {
       inWall ? text('both.openings', { count: inWall.openings }) : '',
       on ? text('both.pierced', { count: on.wallsPierced + on.floorsPierced }) : '',
     ],
-    [text('both.colour'), '', on ? document.project.channelColour : ''],
+    [text('both.colour'), '', on ? project.project.channelColour : ''],
     [text('both.patched'), inWall ? `${inWall.openedM2.toFixed(2)} m²` : '', ''],
     [text('both.painted'), inWall ? `${inWall.paintedM2.toFixed(1)} m²` : '', on ? `${on.paintedM2.toFixed(1)} m²` : ''],
     [text('both.seen'), '', on ? formatCableLength(on.visibleM, units) : ''],

@@ -7,9 +7,9 @@ import { money } from '../../ui/money.ts';
 
 /** What the plan has come to so far, by system. */
 export function Counts() {
-  const document = useProject();
-  const counts = countsBySystem(document, useDerived(document).runs);
-  const { units, currency } = document.project;
+  const project = useProject();
+  const counts = countsBySystem(project, useDerived(project).runs);
+  const { units, currency } = project.project;
   if (counts.length === 0) return null;
   const sum = (of: (count: (typeof counts)[number]) => number) => counts.reduce((total, count) => total + of(count), 0);
   return (

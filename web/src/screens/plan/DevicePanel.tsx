@@ -33,23 +33,23 @@ interface Props {
 
 /** One device: where it is, its runs, and what the checks say. */
 export function DevicePanel({ device, onSelect, onView }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const { findings, runsByDevice } = useDerived(document);
-  const { units } = document.project;
-  const type = document.deviceTypes[device.typeId];
+  const { findings, runsByDevice } = useDerived(project);
+  const { units } = project.project;
+  const type = project.deviceTypes[device.typeId];
   const runs = runsByDevice.get(device.id) ?? [];
   const change = (title: string, after: Partial<Device>) => {
     const operations = changeRecord('devices', device, after);
     if (operations.length > 0) edit(title, operations);
   };
-  const moveTo = (x: number, y: number) => edit(text('edit.move'), moveDevices(document, [{ deviceId: device.id, to: [x, y] }]));
-  const furniture = onLevel(document, 'features', device.levelId).filter(
+  const moveTo = (x: number, y: number) => edit(text('edit.move'), moveDevices(project, [{ deviceId: device.id, to: [x, y] }]));
+  const furniture = onLevel(project, 'features', device.levelId).filter(
     (one) => featureMake(one.kind).group === 'furniture' && one.choiceOf !== '',
   );
-  const companion = device.belongsTo === null ? null : document.features[device.belongsTo];
-  const alike = onLevel(document, 'devices', device.levelId).flatMap(({ id, typeId }) => (typeId === device.typeId ? [id] : []));
-  const surface = surfaceOf(document, device);
+  const companion = device.belongsTo === null ? null : project.features[device.belongsTo];
+  const alike = onLevel(project, 'devices', device.levelId).flatMap(({ id, typeId }) => (typeId === device.typeId ? [id] : []));
+  const surface = surfaceOf(project, device);
   const own = new Set(runs.map(({ run }) => run.id));
   return (
     <>
@@ -59,8 +59,7 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
           <h2>{deviceTitle(device, type)}</h2>
           <p>
             <BeadIcon code={type.code} system={type.system} />{' '}
-            {device.roomId === null ? term('outdoors') : document.rooms[device.roomId].name},{' '}
-            {document.levels[device.levelId].name}
+            {device.roomId === null ? term('outdoors') : project.rooms[device.roomId].name}, {project.levels[device.levelId].name}
           </p>
         </div>
       </div>
@@ -116,7 +115,7 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
           onClick={() => onSelect({ kind: 'run', ids: [run.id] })}
         >
           <RunTag number={run.number} />
-          <span>{document.cableTypes[run.cableTypeId].name}</span>
+          <span>{project.cableTypes[run.cableTypeId].name}</span>
           <b>{length ? formatCableLength(length.cutLengthM, units) : text('run.noWay')}</b>
           {length && <LengthBar length={length} units={units} small />}
         </button>
@@ -137,7 +136,7 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
         size="small"
         className="remove"
         onClick={() => {
-          if (edit(text('edit.remove'), removeDevices(document, [device.id]))) onSelect(noSelection);
+          if (edit(text('edit.remove'), removeDevices(project, [device.id]))) onSelect(noSelection);
         }}
       >
         {text('plan.remove')}
@@ -147,21 +146,21 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
 }
 
 /** The wall, or the ceiling, that a device is seen on. */
-function surfaceOf(document: ProjectDocument, device: Device): string | null {
-  const attachment = attachmentOf(document.deviceTypes[device.typeId]);
+function surfaceOf(project: ProjectDocument, device: Device): string | null {
+  const attachment = attachmentOf(project.deviceTypes[device.typeId]);
   if (attachment === 'ceiling') return device.roomId === null ? null : ceilingView(device.roomId);
-  return attachment === 'wall' ? viewOfItsWall(document, device) : null;
+  return attachment === 'wall' ? viewOfItsWall(project, device) : null;
 }
 
 const nameOf = (feature: Feature) => feature.name || term(`features.${feature.kind}`);
 
 /** The height from what is there at rough-in, and what the wall takes. */
 function SiteHeights({ device }: { readonly device: Device }) {
-  const document = useProject();
-  const { units } = document.project;
-  const level = document.levels[device.levelId];
-  const room = device.roomId === null ? null : document.rooms[device.roomId];
-  const mount = mountOf(document, device);
+  const project = useProject();
+  const { units } = project.project;
+  const level = project.levels[device.levelId];
+  const room = device.roomId === null ? null : project.rooms[device.roomId];
+  const mount = mountOf(project, device);
   const heights = device.heightM === null ? null : heightsOf(level, room, device.heightM);
   const facts: [string, number][] = [];
   if (heights && heights.fromRoomFloorM !== heights.affM) facts.push([text('device.roomFloor'), heights.fromRoomFloorM]);

@@ -14,7 +14,7 @@ interface Props {
 
 /** The walls of a room as places for a display, the best first, with what speaks against each. */
 export function DisplayWalls({ device, wallName }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [open, setOpen] = useState(false);
   if (device.roomId === null) return null;
@@ -24,9 +24,9 @@ export function DisplayWalls({ device, wallName }: Props) {
         {text('device.displayWalls')}
       </Button>
     );
-  const { units } = document.project;
-  const type = document.deviceTypes[device.typeId];
-  const walls = displayWalls(document, device.roomId, type, device.heightM ?? 1.35);
+  const { units } = project.project;
+  const type = project.deviceTypes[device.typeId];
+  const walls = displayWalls(project, device.roomId, type, device.heightM ?? 1.35);
   if (walls.length === 0) return <p className="faint">{text('device.displayNowhere')}</p>;
   return (
     <ol className="display-walls">
@@ -56,7 +56,7 @@ export function DisplayWalls({ device, wallName }: Props) {
             onClick={() => {
               // A little inward, so that it faces this room.
               const to = [at[0] + Math.cos(facingRad) * 0.1, at[1] + Math.sin(facingRad) * 0.1] as const;
-              edit(text('edit.move'), moveDevices(document, [{ deviceId: device.id, to }]));
+              edit(text('edit.move'), moveDevices(project, [{ deviceId: device.id, to }]));
             }}
           >
             {text('device.moveThere')}

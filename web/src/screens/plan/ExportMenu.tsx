@@ -24,8 +24,8 @@ const SHEETS = [
 
 /** Everything that can be taken to site. */
 export function ExportMenu({ projectId, levelId }: Props) {
-  const document = useProject();
-  const imperial = document.project.units === 'imperial';
+  const project = useProject();
+  const imperial = project.project.units === 'imperial';
   const [asking, setAsking] = useState<'labels' | 'plan' | null>(null);
   const [size, setSize] = useState('medium');
   const [labelPaper, setLabelPaper] = useState(imperial ? 'Letter' : 'A4');
@@ -114,7 +114,7 @@ export function ExportMenu({ projectId, levelId }: Props) {
         )}
         {asking === 'plan' && (
           <div className="ask">
-            <p>{document.levels[levelId]?.name}</p>
+            <p>{project.levels[levelId]?.name}</p>
             <div className="eyebrow">{text('schedule.paper')}</div>
             <Segmented
               value={sheet}

@@ -16,14 +16,14 @@ interface Props {
 
 /** The zones and groups that devices belong to: put into one, taken out, or made anew. */
 export function GroupPicker({ deviceIds, onSelect }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [kind, setKind] = useState<GroupKind>('audio');
   const [name, setName] = useState('');
-  const groups = listOf(document, 'groups').toSorted((a, b) => (a.name < b.name ? -1 : 1));
-  const members = listOf(document, 'groupMembers').filter(({ deviceId }) => deviceIds.includes(deviceId));
+  const groups = listOf(project, 'groups').toSorted((a, b) => (a.name < b.name ? -1 : 1));
+  const members = listOf(project, 'groupMembers').filter(({ deviceId }) => deviceIds.includes(deviceId));
   const newId = () => newRecordId('gm');
-  const toggle = (groupId: string) => edit(text('group.change'), toggleGroup(document, { groupId, deviceIds, newId }));
+  const toggle = (groupId: string) => edit(text('group.change'), toggleGroup(project, { groupId, deviceIds, newId }));
   const make = () => {
     const group = { id: newRecordId('gr'), kind, name: name.trim() };
     if (edit(text('group.make'), makeGroup(group, { deviceIds, newId }))) setName('');
@@ -52,7 +52,7 @@ export function GroupPicker({ deviceIds, onSelect }: Props) {
           size="small"
           onClick={() => {
             const own = new Set(members.map(({ groupId }) => groupId));
-            const ids = listOf(document, 'groupMembers').flatMap(({ groupId, deviceId }) => (own.has(groupId) ? [deviceId] : []));
+            const ids = listOf(project, 'groupMembers').flatMap(({ groupId, deviceId }) => (own.has(groupId) ? [deviceId] : []));
             onSelect({ kind: 'device', ids: [...new Set(ids)] });
           }}
         >

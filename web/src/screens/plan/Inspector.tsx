@@ -28,11 +28,11 @@ interface Props {
 
 /** What is selected, with everything that can be said and changed about it. */
 export function Inspector({ selection, onSelect, onView }: Props) {
-  const document = useProject();
+  const project = useProject();
   // What is dragged is told by `InHand`: the panel waits until it is let go.
   const preview = useProjectStore((state) => proposalOf(state.preview));
   const edit = useProjectStore((state) => state.edit);
-  const shown = preview?.document ?? document;
+  const shown = preview?.project ?? project;
   const { runById } = useDerived(shown);
   const painted = useAfterFirstPaint();
   useEffect(() => {
@@ -44,7 +44,7 @@ export function Inspector({ selection, onSelect, onView }: Props) {
   const [id] = selection.ids;
   const run = selection.kind === 'run' && selection.ids.length === 1 ? runById.get(id) : undefined;
   const device = selection.kind === 'device' && selection.ids.length === 1 ? shown.devices[id] : undefined;
-  const { units } = document.project;
+  const { units } = project.project;
   return (
     <aside className="inspector" aria-label={text('device.checks')}>
       <PreviewBanner />
@@ -67,12 +67,12 @@ export function Inspector({ selection, onSelect, onView }: Props) {
                       key={how}
                       size="small"
                       disabled={how.startsWith('spread') && selection.ids.length < 3}
-                      onClick={() => edit(text('device.alignTitle'), alignDevices(document, selection.ids, how))}
+                      onClick={() => edit(text('device.alignTitle'), alignDevices(project, selection.ids, how))}
                     >
                       {text(`device.aligns.${how}`)}
                     </Button>
                   ))}
-                  <Button size="small" onClick={() => edit(text('device.oneHeight'), alignHeights(document, selection.ids))}>
+                  <Button size="small" onClick={() => edit(text('device.oneHeight'), alignHeights(project, selection.ids))}>
                     {text('device.oneHeight')}
                   </Button>
                 </div>

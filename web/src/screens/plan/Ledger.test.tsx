@@ -5,7 +5,7 @@ import type { Selection } from '../../state/selection-kinds.ts';
 import { closePage, renderInProject } from '../../testing/render.tsx';
 import { Ledger } from './Ledger.tsx';
 
-const { document: house } = withDevices(
+const { project: house } = withDevices(
   smallHouse(),
   [
     { typeId: 'ceiling-speaker', at: [1, 1] },

@@ -30,9 +30,9 @@ const FIRST_VIEW: Omit<ScheduleView, 'levelId'> = { ...NO_FILTER, group: 'none' 
 
 /** The cable schedule: what is in view of the plan, or all of it on a full screen. */
 export const Ledger = memo(function Ledger({ projectId, levelId, selection, full, onSelect, onFull, onFold }: Props) {
-  const document = useProject();
-  const { rows, runById } = useDerived(document);
-  const { units } = document.project;
+  const project = useProject();
+  const { rows, runById } = useDerived(project);
+  const { units } = project.project;
   const [chosenView, setView] = useState(FIRST_VIEW);
   const [allLevels, setAllLevels] = useState(full);
   const [totalsOpen, setTotalsOpen] = useState(() => window.innerWidth >= TOTALS_FROM_PX);
@@ -43,7 +43,7 @@ export const Ledger = memo(function Ledger({ projectId, levelId, selection, full
   const change = (fields: Partial<ScheduleView>) => setView({ ...chosenView, ...fields });
 
   const shown = useMemo(() => rowsInView(rows, view), [rows, view]);
-  const totals = useMemo(() => totalsByCable(document, shown), [document, shown]);
+  const totals = useMemo(() => totalsByCable(project, shown), [project, shown]);
   const chosen = useMemo(() => {
     if (selection.kind === 'run') return new Set(selection.ids);
     return new Set(selection.ids.flatMap((id) => rows.filter((row) => row.deviceId === id).map((row) => row.runId)));

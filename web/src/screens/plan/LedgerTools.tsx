@@ -20,7 +20,7 @@ interface Props {
 
 /** Filters and grouping of the schedule. */
 export function LedgerTools({ rows, view, allLevels, choosesLevels, onView, onAllLevels }: Props) {
-  const document = useProject();
+  const project = useProject();
   return (
     <div className="ledger-tools">
       <Input
@@ -62,7 +62,7 @@ export function LedgerTools({ rows, view, allLevels, choosesLevels, onView, onAl
         onChange={(value) => onView({ cableTypeId: value === ANY ? null : value })}
         options={[
           { value: ANY, label: text('schedule.anyCable') },
-          ...totalsByCable(document, rows).map((total) => ({ value: total.cableTypeId, label: total.cable })),
+          ...totalsByCable(project, rows).map((total) => ({ value: total.cableTypeId, label: total.cable })),
         ]}
       />
       <Select<RunState | typeof ANY>

@@ -39,30 +39,30 @@ const wallName = ([x, y]: readonly [number, number]): string =>
 
 /** Where a device is measured from, what holds it, how it should look, and what it is copied to. */
 export function MountingFields({ device }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const projectId = useProjectStore((state) => state.projectId);
-  const type = document.deviceTypes[device.typeId];
-  const { units } = document.project;
+  const type = project.deviceTypes[device.typeId];
+  const { units } = project.project;
   const change = (title: string, after: Partial<Device>) => {
     const operations = changeRecord('devices', device, after);
     if (operations.length > 0) edit(title, operations);
   };
-  const mounts = mountsFor(document, type);
-  const mount = mountTypeOf(document, device);
-  const phases = listOf(document, 'phases').toSorted((a, b) => a.order - b.order);
-  const seats = seatsOf(document, device.levelId, device.roomId);
+  const mounts = mountsFor(project, type);
+  const mount = mountTypeOf(project, device);
+  const phases = listOf(project, 'phases').toSorted((a, b) => a.order - b.order);
+  const seats = seatsOf(project, device.levelId, device.roomId);
   const away = (ear: readonly number[]) => Math.hypot(ear[0] - device.x, ear[1] - device.y);
   const seat = seats.reduce<(typeof seats)[number] | null>(
     (best, one) => (!best || away(one.ear) < away(best.ear) ? one : best),
     null,
   );
   const onWall = attachmentOf(type) === 'wall';
-  const onIts = onWall && mount?.holds ? wallPlaceOf(document, device)?.wall : undefined;
+  const onIts = onWall && mount?.holds ? wallPlaceOf(project, device)?.wall : undefined;
   const sweep = onIts ? sweepOf(device, type, mount, onIts) : null;
   const load = loadOf(type, mount?.part === 'mount' ? mount : null);
   const mirror = (axis: Axis, as: 'pair' | 'spare') => {
-    const made = mirrorDevice(document, device.id, axis, as, deviceIds);
+    const made = mirrorDevice(project, device.id, axis, as, deviceIds);
     edit(text(as === 'pair' ? 'device.pair' : 'device.bothWalls'), made.ok ? made.value.operations : made);
   };
   const across: Axis = Math.abs(Math.cos(device.facingRad)) > 0.7 ? 'x' : 'y';
@@ -70,14 +70,14 @@ export function MountingFields({ device }: Props) {
     <>
       <Cautions ids={cautionsOf(type)} />
       <div className="fields">
-        {wallDistances(document, device).map(({ wall, distanceM, away: direction }) => (
+        {wallDistances(project, device).map(({ wall, distanceM, away: direction }) => (
           <LengthField
             key={wall.id}
             label={text('device.fromWall', { wall: wallName(direction) })}
             valueM={distanceM}
             units={units}
             onChange={(valueM) =>
-              valueM !== null && edit(text('edit.move'), setWallDistance(document, device.id, wall.id, valueM))
+              valueM !== null && edit(text('edit.move'), setWallDistance(project, device.id, wall.id, valueM))
             }
           />
         ))}
@@ -185,7 +185,7 @@ export function MountingFields({ device }: Props) {
           <div>
             <dt>{text('device.stillFits')}</dt>
             <dd>
-              {typesFitting(document, mount)
+              {typesFitting(project, mount)
                 .map(({ name }) => name)
                 .join(', ')}
             </dd>
@@ -224,7 +224,7 @@ export function MountingFields({ device }: Props) {
           </Button>
         )}
         {seat && (
-          <Button size="small" onClick={() => edit(text('device.aim'), aimAt(document, [device.id], [seat.ear[0], seat.ear[1]]))}>
+          <Button size="small" onClick={() => edit(text('device.aim'), aimAt(project, [device.id], [seat.ear[0], seat.ear[1]]))}>
             {text('device.aim')}
           </Button>
         )}

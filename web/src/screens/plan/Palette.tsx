@@ -23,13 +23,13 @@ const SELECT: Tool = { kind: 'select' };
 
 /** Device types by system; choosing one arms the pointer. What goes into a ceiling may be laid out as an even field. */
 export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates }: Props) {
-  const document = useProject();
+  const project = useProject();
   const [find, setFind] = useState('');
   const [only, setOnly] = useState<SystemName | null>(null);
   const findDue = useAfterFirstPaint();
   const groups = useMemo(() => {
     const words = find.trim().toLowerCase();
-    const types = listOf(document, 'deviceTypes').filter(
+    const types = listOf(project, 'deviceTypes').filter(
       (type) => type.part === 'device' && `${type.code} ${type.name}`.toLowerCase().includes(words),
     );
     return SYSTEMS.map((system) => ({
@@ -38,8 +38,8 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
         .filter((type) => type.system === system && (only === null || only === system))
         .sort((a, b) => (a.name < b.name ? -1 : 1)),
     })).filter((group) => group.types.length > 0);
-  }, [document, find, only]);
-  const templates = [...ROOM_TEMPLATES, ...listOf(document, 'roomTemplates')];
+  }, [project, find, only]);
+  const templates = [...ROOM_TEMPLATES, ...listOf(project, 'roomTemplates')];
   const armed = tool.kind === 'place' ? tool.type : null;
   const spreads = armed !== null && attachmentOf(armed) === 'ceiling' && armed.coverageRad !== null && armed.system === 'sound';
   const field = tool.kind === 'place' ? tool.field : undefined;

@@ -195,7 +195,7 @@ function SheetLeft({
   return (
     <div className="sheet-left">
       {stage === 'devices' && mayPlan && <Palette tool={tool} onTool={setTool} onLibrary={onLibrary} onPlates={onPlates} />}
-      <HouseSection document={project} levelId={levelId} onPick={onLevel} />
+      <HouseSection project={project} levelId={levelId} onPick={onLevel} />
       {stage === 'cabling' &&
         (['ways', 'labels'] as const).map((list) => (
           <button key={list} type="button" className="plain link to-ways" onClick={() => go({ view: list })}>

@@ -16,15 +16,15 @@ interface Props {
 
 /** What is on both ends of a run, and what each of its conductors is used for. */
 export function RunEnds({ run }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const projectId = useProjectStore((state) => state.projectId);
   const change = (after: Partial<Run>) => {
     const operations = changeRecord('runs', run, after);
     if (operations.length > 0) edit(text('run.ends'), operations);
   };
-  const maps = listOf(document, 'conductorMaps').toSorted((a, b) => (a.name < b.name ? -1 : 1));
-  const map = run.mapId === null ? undefined : document.conductorMaps[run.mapId];
+  const maps = listOf(project, 'conductorMaps').toSorted((a, b) => (a.name < b.name ? -1 : 1));
+  const map = run.mapId === null ? undefined : project.conductorMaps[run.mapId];
   return (
     <>
       <div className="eyebrow">{text('run.ends')}</div>
@@ -48,7 +48,7 @@ export function RunEnds({ run }: Props) {
           onChange={(mapId) => change({ mapId: mapId || null })}
         />
       </div>
-      <Cautions ids={cautionsOfCable(document.cableTypes[run.cableTypeId])} />
+      <Cautions ids={cautionsOfCable(project.cableTypes[run.cableTypeId])} />
       {map && (
         <dl className="conductor-list">
           {map.lines.map(({ conductor, use }) => (

@@ -38,11 +38,11 @@ interface Props {
 
 /** One run: its tag, its length in parts, its route, its cable and state, and what the checks say. */
 export function RunPanel({ planned, onSelect }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const { findings, rows, runs } = useDerived(document);
+  const { findings, rows, runs } = useDerived(project);
   const { run, length, proposedRoute, issuedRoute, device } = planned;
-  const { units } = document.project;
+  const { units } = project.project;
   const row = rows.find((r) => r.runId === run.id)!;
   const change = (title: string, after: Partial<Run>) => {
     const operations = changeRecord('runs', run, after);
@@ -118,7 +118,7 @@ export function RunPanel({ planned, onSelect }: Props) {
             <dd>{together > 1 ? text('run.bundleOf', { bundle: run.bundle, count: together }) : text('run.alone')}</dd>
           </dl>
           {!issuedRoute && <WayChoices run={run} broken={proposedRoute.value.broken} />}
-          {FINISHED.has(document.project.construction) && run.toDeviceId === null && <BothWays run={run} />}
+          {FINISHED.has(project.project.construction) && run.toDeviceId === null && <BothWays run={run} />}
           {through('joist') + through('stud') > 0 && <p className="caution">{text('run.boring')}</p>}
           {through('masonry') + through('fire') > 0 && <p className="caution">{text('run.masonryCaution')}</p>}
         </>
@@ -132,7 +132,7 @@ export function RunPanel({ planned, onSelect }: Props) {
             aria-label={text('run.cable')}
             value={run.cableTypeId}
             onChange={(cableTypeId) => change(text('edit.cable'), { cableTypeId })}
-            options={listOf(document, 'cableTypes').map((cable) => ({ value: cable.id, label: cable.name }))}
+            options={listOf(project, 'cableTypes').map((cable) => ({ value: cable.id, label: cable.name }))}
           />
         </label>
         <label className="field">
@@ -151,13 +151,13 @@ export function RunPanel({ planned, onSelect }: Props) {
         </label>
         {!isKept(run) && (
           <>
-            {Object.keys(document.racks).length > 1 && run.toDeviceId === null && (
+            {Object.keys(project.racks).length > 1 && run.toDeviceId === null && (
               <ChoiceField
                 label={text('run.rack')}
                 value={run.rackId}
-                options={listOf(document, 'racks').map(({ id, name }) => ({ value: id, label: name }))}
+                options={listOf(project, 'racks').map(({ id, name }) => ({ value: id, label: name }))}
                 onChange={(rackId) =>
-                  change(text('run.rack'), { rackId, rackSlackM: usualRackSlackM(document.project, document.racks[rackId]) })
+                  change(text('run.rack'), { rackId, rackSlackM: usualRackSlackM(project.project, project.racks[rackId]) })
                 }
               />
             )}
@@ -168,7 +168,7 @@ export function RunPanel({ planned, onSelect }: Props) {
                 {
                   value: 'usual',
                   label: text('run.slackUsual', {
-                    style: term(`slackStyles.${slackStyleOf(document.project, { ...run, slackStyle: null }, device)}`),
+                    style: term(`slackStyles.${slackStyleOf(project.project, { ...run, slackStyle: null }, device)}`),
                   }),
                 },
                 ...SLACK_STYLES.map((value) => ({ value, label: term(`slackStyles.${value}`) })),
@@ -199,13 +199,13 @@ export function RunPanel({ planned, onSelect }: Props) {
 }
 
 export function Checks({ findings }: { readonly findings: readonly DerivedFinding[] }) {
-  const document = useProject();
+  const project = useProject();
   if (findings.length === 0) return null;
   return (
     <>
       <div className="eyebrow">{text('device.checks')}</div>
       {findings.map((finding) => (
-        <FindingCard key={findingKey(finding)} finding={finding} units={document.project.units} />
+        <FindingCard key={findingKey(finding)} finding={finding} units={project.project.units} />
       ))}
     </>
   );

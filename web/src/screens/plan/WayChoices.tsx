@@ -20,7 +20,7 @@ interface Props {
 
 /** Why a run goes this way: what it costs against the next ways, and what a person wants of it. */
 export function WayChoices({ run, broken }: Props) {
-  const document = useProject();
+  const project = useProject();
   const { edit, propose } = useProjectParts('edit', 'propose');
   const [open, setOpen] = useState(false);
   const found = useAsked(askChoices, open ? run.id : null);
@@ -29,10 +29,10 @@ export function WayChoices({ run, broken }: Props) {
   const setLed = useByHand((state) => state.set);
   // Another run, or another screen, ends it.
   useEffect(() => () => setLed(null), [run.id, setLed]);
-  const { units } = document.project;
-  const rules = listOf(document, 'routeRules').filter(({ runId }) => runId === run.id || runId === null);
-  const takeWay = (points: readonly Point3[], id: string) => routeVia(document, { id, runId: run.id, points });
-  const things = thingsOf(document);
+  const { units } = project.project;
+  const rules = listOf(project, 'routeRules').filter(({ runId }) => runId === run.id || runId === null);
+  const takeWay = (points: readonly Point3[], id: string) => routeVia(project, { id, runId: run.id, points });
+  const things = thingsOf(project);
   const add = (kind: RouteRule['kind'], value: string) => {
     const [target, id] = value.split('/') as [RouteRule['target'], string];
     edit(text(`way.${kind}`), [addRouteRule({ id: newRecordId('rr'), runId: run.id, kind, target, targetId: id, at: null })]);
@@ -42,7 +42,7 @@ export function WayChoices({ run, broken }: Props) {
       {rules.map((one) => (
         <p key={one.id} className={broken.includes(one.id) ? 'way-rule broken' : 'way-rule'}>
           <span>
-            {text(`way.${one.kind}`)} {nameOf(document, one)}
+            {text(`way.${one.kind}`)} {nameOf(project, one)}
             {broken.includes(one.id) && ` · ${text('way.broken')}`}
           </span>
           <Button size="small" type="text" onClick={() => edit(text('way.lift'), removeRecords('routeRules', [one]))}>
@@ -135,7 +135,7 @@ export function WayChoices({ run, broken }: Props) {
 }
 
 /** What a way can be led through or kept away from, by name. */
-function thingsOf(document: ProjectDocument): { readonly value: string; readonly label: string }[] {
+function thingsOf(project: ProjectDocument): { readonly value: string; readonly label: string }[] {
   const ways = new Set([
     'chase',
     'disused-chimney',
@@ -149,18 +149,18 @@ function thingsOf(document: ProjectDocument): { readonly value: string; readonly
     'surface-channel',
   ]);
   return [
-    ...listOf(document, 'risers').map(({ id, name }) => ({ value: `riser/${id}`, label: name })),
-    ...listOf(document, 'features').flatMap(({ id, kind, name }) =>
+    ...listOf(project, 'risers').map(({ id, name }) => ({ value: `riser/${id}`, label: name })),
+    ...listOf(project, 'features').flatMap(({ id, kind, name }) =>
       ways.has(kind) ? [{ value: `feature/${id}`, label: name || term(`features.${kind}`) }] : [],
     ),
-    ...listOf(document, 'rooms').map(({ id, name, levelId }) => ({
+    ...listOf(project, 'rooms').map(({ id, name, levelId }) => ({
       value: `room/${id}`,
-      label: text('way.overRoom', { room: name, level: document.levels[levelId].name }),
+      label: text('way.overRoom', { room: name, level: project.levels[levelId].name }),
     })),
   ];
 }
 
-function nameOf(document: ProjectDocument, { target, targetId }: RouteRule): string {
+function nameOf(project: ProjectDocument, { target, targetId }: RouteRule): string {
   if (target === 'point') return text('way.point');
-  return thingsOf(document).find(({ value }) => value === `${target}/${targetId}`)?.label ?? text('way.gone');
+  return thingsOf(project).find(({ value }) => value === `${target}/${targetId}`)?.label ?? text('way.gone');
 }

@@ -12,7 +12,7 @@ import { Inspector } from './Inspector.tsx';
 import { SheetTools } from './SheetTools.tsx';
 
 const ids = countedIds();
-const { document: house, devices } = withDevices(
+const { project: house, devices } = withDevices(
   smallHouse(),
   [
     { typeId: 'ceiling-speaker', at: [1, 1] },
@@ -151,7 +151,7 @@ describe('the inspector', () => {
           kind: 'proposal',
           title: 'Rename it',
           operations: [{ op: 'update', in: 'devices', id: speaker, before: { name: device.name }, after: { name } } as never],
-          document: applied(page.project(), [
+          project: applied(page.project(), [
             { op: 'update', in: 'devices', id: speaker, before: { name: device.name }, after: { name } } as never,
           ]),
         },

@@ -31,12 +31,12 @@ interface Props {
 
 /** One plate: its picture, what is in each gang, its box, and how it lines up. */
 export function PlateCard({ plate, findings, onWall }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [chosen, setGang] = useState(1);
   const gang = Math.min(chosen, plate.gangs);
-  const { units } = document.project;
-  const beside = mainsBoxBeside(document, plate);
+  const { units } = project.project;
+  const beside = mainsBoxBeside(project, plate);
   const change = (title: string, after: Partial<Plate>) => {
     const operations = changeRecord('plates', plate, after);
     if (operations.length > 0) edit(title, operations);
@@ -45,8 +45,8 @@ export function PlateCard({ plate, findings, onWall }: Props) {
   const setInserts = (inserts: Plate['inserts']) => change(text('plates.inserts'), { inserts });
   const isMains = gang > plate.gangs - plate.mainsGangs;
   const owner = (deviceId: string | null) => {
-    const device = deviceId === null ? undefined : document.devices[deviceId];
-    return device ? device.name || document.deviceTypes[device.typeId].name : text('plates.byHand');
+    const device = deviceId === null ? undefined : project.devices[deviceId];
+    return device ? device.name || project.deviceTypes[device.typeId].name : text('plates.byHand');
   };
   return (
     <aside className="inspector plate-card" aria-label={text('plates.card')}>
@@ -134,7 +134,7 @@ export function PlateCard({ plate, findings, onWall }: Props) {
           valueM={plate.heightM}
           units={units}
           onChange={(heightM) => {
-            if (heightM !== null) edit(text('edit.height'), setPlateHeight(document, plate, heightM));
+            if (heightM !== null) edit(text('edit.height'), setPlateHeight(project, plate, heightM));
           }}
         />
         <SwitchField
@@ -153,7 +153,7 @@ export function PlateCard({ plate, findings, onWall }: Props) {
           <Button
             size="small"
             disabled={Math.abs(beside.heightM - plate.heightM) < 1e-4}
-            onClick={() => edit(text('plates.lineUp'), linePlateUp(document, plate))}
+            onClick={() => edit(text('plates.lineUp'), linePlateUp(project, plate))}
           >
             {text('plates.lineUp')}
           </Button>

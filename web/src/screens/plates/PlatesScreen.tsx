@@ -26,19 +26,19 @@ const SMALL = 420;
 
 /** Boxes and plates: those that are composed, and the devices that still want one. */
 export function PlatesScreen({ projectId, plateId, onPlate, onView }: Props) {
-  const document = useProject();
+  const project = useProject();
   const { edit, undo, redo, preview } = useProjectParts('edit', 'undo', 'redo', 'preview');
   useKeys({ undo, redo });
-  const shown = preview?.document ?? document;
+  const shown = preview?.project ?? project;
   const plates = platesInOrder(shown);
-  const wanted = useMemo(() => platesWanted(document), [document]);
+  const wanted = useMemo(() => platesWanted(project), [project]);
   const chosen = plateId === null ? plates[0] : (shown.plates[plateId] ?? plates[0]);
   const findings = useDerived(shown).findings.filter(({ check }) => check === 'plates-sound');
-  const { units } = document.project;
+  const { units } = project.project;
   const roomName = (roomId: string | null, levelId: string) =>
     `${roomId === null ? term('outdoors') : shown.rooms[roomId].name}, ${shown.levels[levelId].name}`;
   const compose = (groups: readonly (readonly string[])[]) => {
-    let working = document;
+    let working = project;
     const operations: Operation[] = [];
     let last = '';
     for (const group of groups) {
@@ -51,7 +51,7 @@ export function PlatesScreen({ projectId, plateId, onPlate, onView }: Props) {
     }
     if (edit(text('plates.compose'), operations) && last) onPlate(last);
   };
-  const codesOf = (ids: readonly string[]) => ids.map((id) => document.deviceTypes[document.devices[id].typeId].name).join(' + ');
+  const codesOf = (ids: readonly string[]) => ids.map((id) => project.deviceTypes[project.devices[id].typeId].name).join(' + ');
   return (
     <div className="plates-screen">
       <div className="plates-column">
@@ -106,7 +106,7 @@ export function PlatesScreen({ projectId, plateId, onPlate, onView }: Props) {
             </header>
             <ul>
               {wanted.map((group) => {
-                const first = document.devices[group[0]];
+                const first = project.devices[group[0]];
                 return (
                   <li key={group[0]}>
                     <span>
@@ -129,7 +129,7 @@ export function PlatesScreen({ projectId, plateId, onPlate, onView }: Props) {
             plate={chosen}
             findings={findings.filter(({ subjects }) => subjects[0].id === chosen.id)}
             onWall={() => {
-              const view = viewOfItsWall(document, chosen);
+              const view = viewOfItsWall(project, chosen);
               if (view) onView(view);
             }}
           />

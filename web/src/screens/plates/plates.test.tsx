@@ -7,7 +7,7 @@ import { choose, enter, flip, press } from '../../testing/fields.ts';
 import { closePage, renderInProject } from '../../testing/render.tsx';
 import { PlateCard } from './PlateCard.tsx';
 
-const { document: bare, devices } = withDevices(
+const { project: bare, devices } = withDevices(
   smallHouse(),
   [
     { typeId: 'network-drop', at: [2, 0.05] },

@@ -8,9 +8,9 @@ import { resolveLabel } from './resolve-label.ts';
 function house(projectId: string, shortId: string): KeptHouse {
   const empty = smallHouse();
   const placed = placeDevice(empty, { typeId: 'ceiling-speaker', levelId: 'm', at: [1, 2] }, countingIds()());
-  const document = placed.ok ? applyChange(empty, placed.value) : placed;
-  if (!document.ok) throw new Error('refused');
-  return { projectId, shortId, name: projectId, revision: 1, document: document.value };
+  const project = placed.ok ? applyChange(empty, placed.value) : placed;
+  if (!project.ok) throw new Error('refused');
+  return { projectId, shortId, name: projectId, revision: 1, document: project.value };
 }
 const houses = [house('quay', '9H2QY'), house('granary', '7K3MQ')];
 const asked = (code: string) => {

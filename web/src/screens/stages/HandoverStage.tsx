@@ -5,14 +5,14 @@ import { StagePage } from '../../ui/StagePage.tsx';
 
 /** The files that leave the house. */
 export function HandoverStage({ projectId }: { readonly projectId: string }) {
-  const document = useProject();
-  const imperial = document.project.units === 'imperial';
+  const project = useProject();
+  const imperial = project.project.units === 'imperial';
   const from = (path: string) => `/api/projects/${projectId}/${path}`;
   const files = [
     { address: from('documents/schedule.csv'), words: text('schedule.csv') },
     { address: from('documents/schedule.xlsx'), words: text('schedule.xlsx') },
     { address: from(`documents/labels.pdf?size=medium&paper=${imperial ? 'Letter' : 'A4'}`), words: text('schedule.labels') },
-    ...levelsFromBelow(document).map((level) => ({
+    ...levelsFromBelow(project).map((level) => ({
       address: from(`documents/plan.pdf?level=${level.id}&paper=${imperial ? 'Tabloid' : 'A3'}`),
       words: `${text('schedule.plan')} · ${level.name}`,
     })),

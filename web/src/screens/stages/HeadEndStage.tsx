@@ -10,10 +10,10 @@ import { Link } from 'react-router';
 
 /** What arrives at each rack, in the order of termination. */
 export function HeadEndStage({ projectId }: { readonly projectId: string }) {
-  const document = useProject();
-  const { rows } = useDerived(document);
-  const { units } = document.project;
-  const racks = listOf(document, 'racks');
+  const project = useProject();
+  const { rows } = useDerived(project);
+  const { units } = project.project;
+  const racks = listOf(project, 'racks');
   return (
     <StagePage title={text('stage.headEnd.title')} lead={text('stage.headEnd.lead')}>
       {racks.length === 0 && <p>{text('stage.headEnd.empty')}</p>}
@@ -27,7 +27,7 @@ export function HeadEndStage({ projectId }: { readonly projectId: string }) {
             </span>
           </h3>
           <RunTable
-            rows={rows.filter((row) => document.runs[row.runId].rackId === rack.id)}
+            rows={rows.filter((row) => project.runs[row.runId].rackId === rack.id)}
             units={units}
             action={(row) => (
               <Link to={`/p/${projectId}/cabling?level=${row.levelId}&sel=run:${row.runId}`}>{text('stage.inspect.show')}</Link>

@@ -9,10 +9,10 @@ import { StagePage } from '../../ui/StagePage.tsx';
 
 /** Cable by type: what is cut, what to order, and the spools that it takes without a splice. */
 export function OrderStage() {
-  const document = useProject();
-  const { rows } = useDerived(document);
-  const { units } = document.project;
-  const totals = totalsByCable(document, rows);
+  const project = useProject();
+  const { rows } = useDerived(project);
+  const { units } = project.project;
+  const totals = totalsByCable(project, rows);
   return (
     <StagePage
       title={text('stage.order.title')}

@@ -23,9 +23,9 @@ const isPulled = (row: ScheduleRow) => RUN_STATES.indexOf(row.state) >= RUN_STAT
 
 /** Pulling by bundle, made for one hand: each step of a run is one large button. */
 export function PreWireStage() {
-  const document = useProject();
-  const { rows } = useDerived(document);
-  const { units } = document.project;
+  const project = useProject();
+  const { rows } = useDerived(project);
+  const { units } = project.project;
   const go = (row: ScheduleRow, state: RunState) =>
     void editOnRoutes(text('edit.state', { number: row.number, state: term(`states.${state}`).toLowerCase() }), (now, wayOf) =>
       runState(now, [row.runId], state, wayOf),
@@ -41,7 +41,7 @@ export function PreWireStage() {
         </Link>
       }
     >
-      <Cautions ids={document.project.construction === 'new-framing' ? ['C18'] : ['C18', 'C17']} />
+      <Cautions ids={project.project.construction === 'new-framing' ? ['C18'] : ['C18', 'C17']} />
       <p className="caution">{text('stage.preWire.caution')}</p>
       {rows.length === 0 && <p>{text('stage.preWire.none')}</p>}
       {rows.length > 0 && (

@@ -15,14 +15,14 @@ const NEXT: Partial<Record<RunState, { to: RunState; words: TextKey<'ui'> }>> = 
 
 /** Termination and test of the runs that are in the walls. */
 export function TrimOutStage() {
-  const document = useProject();
-  const rows = useDerived(document).rows.filter((row) => RUN_STATES.indexOf(row.state) >= RUN_STATES.indexOf('pulled'));
+  const project = useProject();
+  const rows = useDerived(project).rows.filter((row) => RUN_STATES.indexOf(row.state) >= RUN_STATES.indexOf('pulled'));
   return (
     <StagePage title={text('stage.trimOut.title')} lead={text('stage.trimOut.lead')}>
       {rows.length === 0 && <p>{text('stage.trimOut.none')}</p>}
       <RunTable
         rows={rows}
-        units={document.project.units}
+        units={project.project.units}
         action={(row) => {
           const next = NEXT[row.state];
           if (!next) return null;

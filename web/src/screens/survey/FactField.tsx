@@ -23,17 +23,17 @@ const NEXT: Readonly<Record<FactState, FactState>> = { assumed: 'measured', meas
 
 /** A length with what is known of it: a press on the mark goes from assumed to measured to not known. */
 export function FactField({ subject, subjectId, field, label, placeholder, mayBeEmpty, onValue }: Props) {
-  const document = useProject();
+  const project = useProject();
   const id = useId();
   const edit = useProjectStore((state) => state.edit);
   const name = useOwnName();
-  const record = (document[subject] as Record<string, Record<string, unknown>>)[subjectId];
-  const fact = factOf(document, subject, subjectId, field);
+  const record = (project[subject] as Record<string, Record<string, unknown>>)[subjectId];
+  const fact = factOf(project, subject, subjectId, field);
   const state = fact?.state ?? 'assumed';
   const answer = (next: FactState, value?: unknown) =>
     edit(
       text('survey.answer', { what: label }),
-      answerFact(document, { subject, subjectId, field }, { value, state: next, by: name, on: today() }, newRecordId('q')),
+      answerFact(project, { subject, subjectId, field }, { value, state: next, by: name, on: today() }, newRecordId('q')),
     );
   const said = fact && fact.state === 'measured' ? `${fact.by} ${fact.on}`.trim() : '';
   return (
@@ -42,7 +42,7 @@ export function FactField({ subject, subjectId, field, label, placeholder, mayBe
         id={id}
         label={label}
         valueM={(record?.[field] as number | null) ?? null}
-        units={document.project.units}
+        units={project.project.units}
         placeholder={placeholder}
         mayBeEmpty={mayBeEmpty}
         onChange={(valueM) => {

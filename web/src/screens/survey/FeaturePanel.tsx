@@ -28,17 +28,17 @@ const DEGREES = 180 / Math.PI;
 
 /** Any other thing in or around the house; the fields are those that its kind has. */
 export function FeaturePanel({ feature }: { readonly feature: Feature }) {
-  const document = useProject();
+  const project = useProject();
   const make = featureMake(feature.kind);
-  const { units } = document.project;
+  const { units } = project.project;
   const title = term(`features.${feature.kind}`);
   const change = useChange('features', feature, title);
   const has = (field: keyof Feature) => make.fields.includes(field);
   const point = feature.points.length === 1;
-  const signed = signatureOf(document, feature.id);
+  const signed = signatureOf(project, feature.id);
   return (
     <>
-      <Head title={feature.name || title} line={`${title}, ${document.levels[feature.levelId].name}`} />
+      <Head title={feature.name || title} line={`${title}, ${project.levels[feature.levelId].name}`} />
       {signed && <p className="caution">{text('survey.waySigned', { by: signed.by, on: signed.on })}</p>}
       {make.kind === 'mains-route' || make.kind === 'service-panel' ? <p className="caution">{text('cautions.mains')}</p> : null}
       {make.kind === 'flue' || make.kind === 'fireplace' ? <p className="caution">{text('cautions.heat')}</p> : null}
@@ -125,7 +125,7 @@ export function FeaturePanel({ feature }: { readonly feature: Feature }) {
         {has('circuits') && feature.clearanceM === 0 && (
           <p className="faint wide">
             {text('survey.keepByTable', {
-              keep: formatLength(keepFromMains(feature, document.project.jurisdiction, 'a'), units),
+              keep: formatLength(keepFromMains(feature, project.project.jurisdiction, 'a'), units),
             })}
           </p>
         )}
@@ -166,7 +166,7 @@ export function FeaturePanel({ feature }: { readonly feature: Feature }) {
             value={feature.topLevelId ?? ''}
             options={[
               { value: '', label: text('survey.sameLevel') },
-              ...Object.values(document.levels).map(({ id, name }) => ({ value: id, label: name })),
+              ...Object.values(project.levels).map(({ id, name }) => ({ value: id, label: name })),
             ]}
             onChange={(id) => change({ topLevelId: id || null })}
           />
@@ -253,11 +253,11 @@ const decisionsFor = (group: string): readonly Decision[] =>
 
 /** Of things that are alternatives to each other, one holds. */
 function ChooseAlternative({ feature }: { readonly feature: Feature }) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   if (feature.choiceOf === '') return null;
   const choose = () => {
-    edit(text('survey.choose', { what: feature.choiceOf }), chooseAlternative(document, feature));
+    edit(text('survey.choose', { what: feature.choiceOf }), chooseAlternative(project, feature));
   };
   return (
     <Button size="small" disabled={feature.chosen} onClick={choose}>

@@ -24,8 +24,8 @@ interface Picked {
 
 /** The whole house with its cavities and runs: to look at and to pick from, not to edit. */
 export function House3d({ selection, onSelect, onBack }: Props) {
-  const document = useProject();
-  const { runs } = useDerived(document);
+  const project = useProject();
+  const { runs } = useDerived(project);
   const host = useRef<HTMLDivElement>(null);
   const [cavities, setCavities] = useState(true);
   const [failed, setFailed] = useState(false);
@@ -49,7 +49,7 @@ export function House3d({ selection, onSelect, onBack }: Props) {
     element.append(renderer.domElement);
     const scene = new THREE.Scene();
     const camera = new THREE.PerspectiveCamera(45, width / Math.max(1, height), 0.1, 500);
-    const b = projectBounds(document) ?? { minX: 0, minY: 0, maxX: 10, maxY: 10 };
+    const b = projectBounds(project) ?? { minX: 0, minY: 0, maxX: 10, maxY: 10 };
     const [cx, cy] = [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2];
     const span = Math.max(b.maxX - b.minX, b.maxY - b.minY, 6);
     camera.position.set(cx + span * 0.82, span * 0.93, -cy + span * 1.04);
@@ -60,7 +60,7 @@ export function House3d({ selection, onSelect, onBack }: Props) {
     const sun = new THREE.DirectionalLight('#ffffff', 1.6);
     sun.position.set(cx + 10, 30, -cy + 16);
     scene.add(sun);
-    const pickable = buildHouse(scene, document, runs, cavities, new Set(chosen.split(',')));
+    const pickable = buildHouse(scene, project, runs, cavities, new Set(chosen.split(',')));
     let frame = 0;
     const draw = () => {
       frame = 0;
@@ -94,7 +94,7 @@ export function House3d({ selection, onSelect, onBack }: Props) {
       renderer.dispose();
       renderer.domElement.remove();
     };
-  }, [document, runs, cavities, chosen]);
+  }, [project, runs, cavities, chosen]);
   return (
     <div className="elevation house-3d">
       <header>
@@ -117,7 +117,7 @@ export function House3d({ selection, onSelect, onBack }: Props) {
 /** Fills the scene; plan y runs away from the viewer. Returns what can be picked. */
 function buildHouse(
   scene: THREE.Scene,
-  document: ProjectDocument,
+  project: ProjectDocument,
   runs: readonly PlannedRun[],
   cavities: boolean,
   chosen: ReadonlySet<string>,
@@ -140,18 +140,18 @@ function buildHouse(
     depthWrite: false,
   });
   const solid = new THREE.MeshLambertMaterial({ color: '#8a6410', transparent: true, opacity: 0.75 });
-  for (const wall of Object.values(document.walls)) {
-    const level = document.levels[wall.levelId];
+  for (const wall of Object.values(project.walls)) {
+    const level = project.levels[wall.levelId];
     const top = wall.heightM ?? level.ceilingHeightM;
     const material = chosen.has(wall.id) ? copper : wall.kind === 'masonry' || wall.kind === 'concrete' ? stone : wood;
-    for (const [from, to, low, high] of solidParts(document, wall, top))
+    for (const [from, to, low, high] of solidParts(project, wall, top))
       add(box(wall, from, to, level.elevationM + low, level.elevationM + high, material), {
         selection: { kind: 'wall', ids: [wall.id] },
         levelId: wall.levelId,
       });
   }
-  for (const room of Object.values(document.rooms)) {
-    const level = document.levels[room.levelId];
+  for (const room of Object.values(project.rooms)) {
+    const level = project.levels[room.levelId];
     const shape = new THREE.Shape(room.polygon.map(([x, y]) => new THREE.Vector2(x, y)));
     const ground = new THREE.Mesh(new THREE.ShapeGeometry(shape), chosen.has(room.id) ? copper : floor);
     ground.rotation.x = -Math.PI / 2;
@@ -165,8 +165,8 @@ function buildHouse(
       add(space);
     }
   }
-  for (const riser of Object.values(document.risers)) {
-    const [low, high] = [document.levels[riser.bottomLevelId], document.levels[riser.topLevelId]];
+  for (const riser of Object.values(project.risers)) {
+    const [low, high] = [project.levels[riser.bottomLevelId], project.levels[riser.topLevelId]];
     const height = high.elevationM + high.ceilingHeightM - low.elevationM;
     const shaft = new THREE.Mesh(
       new THREE.BoxGeometry(riser.widthM, height, riser.depthM),
@@ -175,17 +175,17 @@ function buildHouse(
     shaft.position.set(riser.x, low.elevationM + height / 2, -riser.y);
     add(shaft, { selection: { kind: 'riser', ids: [riser.id] }, levelId: riser.bottomLevelId });
   }
-  for (const rack of Object.values(document.racks)) {
+  for (const rack of Object.values(project.racks)) {
     const cabinet = new THREE.Mesh(
       new THREE.BoxGeometry(rack.widthM, 2, rack.depthM),
       new THREE.MeshLambertMaterial({ color: '#2f2740' }),
     );
-    cabinet.position.set(rack.x, document.levels[rack.levelId].elevationM + 1, -rack.y);
+    cabinet.position.set(rack.x, project.levels[rack.levelId].elevationM + 1, -rack.y);
     cabinet.rotation.y = rack.facingRad;
     add(cabinet, { selection: { kind: 'rack', ids: [rack.id] }, levelId: rack.levelId });
   }
-  for (const feature of Object.values(document.features)) {
-    const level = document.levels[feature.levelId];
+  for (const feature of Object.values(project.features)) {
+    const level = project.levels[feature.levelId];
     const height = Math.max(0.02, feature.topM - feature.bottomM);
     const picked = { selection: { kind: 'feature' as const, ids: [feature.id] }, levelId: feature.levelId };
     if (feature.area) {
@@ -224,7 +224,7 @@ function buildHouse(
   }
   for (const { run, points, device } of runs) {
     if (points.length < 2) continue;
-    const { colour } = SYSTEM_STYLE[document.deviceTypes[device.typeId].system];
+    const { colour } = SYSTEM_STYLE[project.deviceTypes[device.typeId].system];
     const hex =
       getComputedStyle(window.document.documentElement)
         .getPropertyValue(colour.replace(/^var\((.*)\)$/, '$1'))
@@ -285,9 +285,9 @@ function box(wall: Strip, from: number, to: number, low: number, high: number, m
 }
 
 /** The solid parts of a wall around its openings: from, to, low, high. */
-function solidParts(document: ProjectDocument, wall: Wall, top: number): [number, number, number, number][] {
+function solidParts(project: ProjectDocument, wall: Wall, top: number): [number, number, number, number][] {
   const length = Math.hypot(wall.b[0] - wall.a[0], wall.b[1] - wall.a[1]);
-  const openings = Object.values(document.openings)
+  const openings = Object.values(project.openings)
     .filter((opening) => opening.wallId === wall.id)
     .sort((a, b) => a.offsetM - b.offsetM);
   const parts: [number, number, number, number][] = [];

@@ -22,18 +22,18 @@ interface Props {
 
 /** The level itself: its heights, its benchmark, how it lies over the others. */
 export function LevelPanel({ levelId, onLevel }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const { units } = document.project;
-  const level = document.levels[levelId];
-  const levels = levelsFromBelow(document);
+  const { units } = project.project;
+  const level = project.levels[levelId];
+  const levels = levelsFromBelow(project);
   const change = (after: Partial<Level>) => {
     const operations = changeRecord('levels', level, after);
     if (operations.length > 0) edit(text('survey.change', { what: level.name }), operations);
   };
   const add = () => {
     const id = newRecordId('l');
-    const operations = addLevel(document, { id, nameOf: (n) => text('survey.levelName', { n }) });
+    const operations = addLevel(project, { id, nameOf: (n) => text('survey.levelName', { n }) });
     if (edit(text('survey.addLevel'), operations)) onLevel(id);
   };
   return (
@@ -88,13 +88,13 @@ export function LevelPanel({ levelId, onLevel }: Props) {
         >
           {text('survey.siteSheet')}
         </Button>
-        {levels.length > 1 && !listOf(document, 'devices').some((device) => device.levelId === levelId) && (
+        {levels.length > 1 && !listOf(project, 'devices').some((device) => device.levelId === levelId) && (
           <Button
             size="small"
             danger
             onClick={() => {
               const other = levels.find(({ id }) => id !== levelId)!;
-              if (edit(text('edit.remove'), removeWithDependants(document, 'levels', levelId))) onLevel(other.id);
+              if (edit(text('edit.remove'), removeWithDependants(project, 'levels', levelId))) onLevel(other.id);
             }}
           >
             {text('survey.removeLevel')}
@@ -109,14 +109,14 @@ export function LevelPanel({ levelId, onLevel }: Props) {
 
 /** How this level lies over another by the points that both show, and the residual. */
 function Alignment({ levelId }: { readonly levelId: string }) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const { units } = document.project;
-  const others = levelsFromBelow(document).filter(({ id }) => id !== levelId && sharedPoints(document, id, levelId).length > 0);
+  const { units } = project.project;
+  const others = levelsFromBelow(project).filter(({ id }) => id !== levelId && sharedPoints(project, id, levelId).length > 0);
   const [chosen, setChosen] = useState<string | null>(null);
   const stays = others.find(({ id }) => id === chosen) ?? others[0];
   if (!stays) return <p className="faint">{text('survey.alignHint')}</p>;
-  const found = levelAlignment({ points: sharedPoints(document, stays.id, levelId) });
+  const found = levelAlignment({ points: sharedPoints(project, stays.id, levelId) });
   return (
     <section className="alignment">
       <div className="eyebrow">{text('survey.align')}</div>
@@ -142,7 +142,7 @@ function Alignment({ levelId }: { readonly levelId: string }) {
           <Button
             size="small"
             type="primary"
-            onClick={() => edit(text('survey.align'), moveLevel(document, levelId, found.value))}
+            onClick={() => edit(text('survey.align'), moveLevel(project, levelId, found.value))}
           >
             {text('survey.alignNow')}
           </Button>

@@ -23,16 +23,16 @@ export function OnSite({ feature }: Props) {
 }
 
 function Mark({ feature }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [at] = feature.points;
   if (!feature.markedAt) return <p className="faint">{text('survey.markStays')}</p>;
   const [x, y] = feature.markedAt;
-  const length = formatLength(distance2(feature.markedAt, at), document.project.units);
+  const length = formatLength(distance2(feature.markedAt, at), project.project.units);
   return (
     <>
       <p>{text('survey.markMoved', { length, owner: feature.owner || text('survey.anotherTrade') })}</p>
-      <Button size="small" onClick={() => edit(text('edit.move'), moveFeatures(document, [feature.id], [x - at[0], y - at[1]]))}>
+      <Button size="small" onClick={() => edit(text('edit.move'), moveFeatures(project, [feature.id], [x - at[0], y - at[1]]))}>
         {text('survey.putBack')}
       </Button>
     </>
@@ -40,9 +40,9 @@ function Mark({ feature }: Props) {
 }
 
 function Tapes({ feature }: Props) {
-  const document = useProject();
-  const { units } = document.project;
-  const tapes = fromTwoCorners(document, feature.levelId, feature.points[0]);
+  const project = useProject();
+  const { units } = project.project;
+  const tapes = fromTwoCorners(project, feature.levelId, feature.points[0]);
   return (
     <>
       <p>
@@ -61,8 +61,8 @@ function Tapes({ feature }: Props) {
 }
 
 function Trench({ feature }: Props) {
-  const document = useProject();
-  const { units } = document.project;
+  const project = useProject();
+  const { units } = project.project;
   const lengthM = feature.points.slice(1).reduce((sum, p, i) => sum + distance2(feature.points[i], p), 0);
   return (
     <>
@@ -73,8 +73,8 @@ function Trench({ feature }: Props) {
 }
 
 function Attic({ feature }: Props) {
-  const document = useProject();
-  const { units } = document.project;
+  const project = useProject();
+  const { units } = project.project;
   const ridgeM = ridgeHeight(feature);
   if (ridgeM === null || !feature.pitchRad) return null;
   const found = atticHeight({

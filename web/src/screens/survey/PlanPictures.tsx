@@ -29,7 +29,7 @@ interface PdfPages {
 
 /** Plan pictures of a level: bring one in, scale, turn, crop, fade, hold fast, replace by a newer issue, or remove. */
 export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const addPicture = useProjectStore((state) => state.addPicture);
   const pictures = useProjectStore((state) => state.pictures);
@@ -39,7 +39,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [pdf, setPdf] = useState<{ file: File; pages: PdfPages } | null>(null);
-  const all = Object.values(document.underlays).filter((one) => one.levelId === levelId);
+  const all = Object.values(project.underlays).filter((one) => one.levelId === levelId);
   const underlay = all.find((one) => !one.retired);
   const retired = all.filter((one) => one.retired);
 
@@ -58,7 +58,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
     addPicture(picture);
     const old = replacing.current;
     replacing.current = null;
-    const bounds = projectBounds(document, levelId);
+    const bounds = projectBounds(project, levelId);
     const operations = addPlanPicture({
       id: newRecordId('u'),
       levelId,

@@ -22,13 +22,13 @@ const DEGREES = 180 / Math.PI;
 
 /** One room: its name and use, its heights, what is above its ceiling. */
 export function RoomPanel({ room, onCeiling, onRemoved }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const { units } = document.project;
-  const level = document.levels[room.levelId];
+  const { units } = project.project;
+  const level = project.levels[room.levelId];
   const netM2 = useMemo(
     () =>
-      levelAreas(document, room.levelId).rooms.find(({ polygon }) =>
+      levelAreas(project, room.levelId).rooms.find(({ polygon }) =>
         sameOutline(
           polygon.map(([x, y]) => [x, y]),
           room.polygon,
@@ -36,7 +36,7 @@ export function RoomPanel({ room, onCeiling, onRemoved }: Props) {
       )?.netM2,
     // Only walls and the outline matter.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [document.walls, room.polygon, room.levelId],
+    [project.walls, room.polygon, room.levelId],
   );
   const change = (after: Partial<Room>) => {
     const operations = changeRecord('rooms', room, after);
@@ -145,7 +145,7 @@ export function RoomPanel({ room, onCeiling, onRemoved }: Props) {
           size="small"
           danger
           onClick={() => {
-            if (edit(text('edit.remove'), removeWithDependants(document, 'rooms', room.id))) onRemoved();
+            if (edit(text('edit.remove'), removeWithDependants(project, 'rooms', room.id))) onRemoved();
           }}
         >
           {text('survey.removeRoom')}

@@ -18,11 +18,11 @@ const before = new Map<string, { dxPx: number; dyPx: number; lengthM: number }>(
 
 /** The length between two points of a picture: the first sets its scale, the next ones judge it. */
 export function ScaleFlow({ measured, onDone }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [lengthM, setLengthM] = useState<number | null>(null);
-  const { units } = document.project;
-  const underlay = document.underlays[measured.underlayId];
+  const { units } = project.project;
+  const underlay = project.underlays[measured.underlayId];
   const [p, q] = [onPicture(underlay, measured.first), onPicture(underlay, measured.second)];
   const now = { dxPx: q[0] - p[0], dyPx: q[1] - p[1] };
   const nowM = distance2(measured.first, measured.second);

@@ -6,26 +6,25 @@ import type { Selection } from '../../state/selection-kinds.ts';
 import type { PointerEvent } from 'react';
 
 interface Props {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly selection: Selection;
   readonly onGrip: (grip: Grip, event: PointerEvent) => void;
 }
 
 /** What is selected, marked in copper, with handles where it can be taken hold of. */
-export function SelectionOverlay({ document, selection, onGrip }: Props) {
+export function SelectionOverlay({ project, selection, onGrip }: Props) {
   const { kind, ids } = selection;
   return (
     <g className="selected-things">
-      {kind === 'wall' && <Walls document={document} ids={ids} onGrip={onGrip} />}
+      {kind === 'wall' && <Walls project={project} ids={ids} onGrip={onGrip} />}
       {kind === 'room' &&
         ids.map(
-          (id) =>
-            document.rooms[id] && <path key={id} className="picked-area" d={pathThrough(document.rooms[id].polygon, true)} />,
+          (id) => project.rooms[id] && <path key={id} className="picked-area" d={pathThrough(project.rooms[id].polygon, true)} />,
         )}
       {kind === 'opening' &&
         ids.map((id) => {
-          const opening = document.openings[id];
-          const wall = opening && document.walls[opening.wallId];
+          const opening = project.openings[id];
+          const wall = opening && project.walls[opening.wallId];
           if (!wall) return null;
           const [from, to] = [opening.offsetM - opening.widthM / 2, opening.offsetM + opening.widthM / 2];
           const strip = wallFootprint({
@@ -45,7 +44,7 @@ export function SelectionOverlay({ document, selection, onGrip }: Props) {
         })}
       {kind === 'feature' &&
         ids.map((id) => {
-          const feature = document.features[id];
+          const feature = project.features[id];
           if (!feature) return null;
           const ring = feature.points.length === 1 ? featureBox(feature) : feature.points;
           return (
@@ -65,7 +64,7 @@ export function SelectionOverlay({ document, selection, onGrip }: Props) {
         })}
       {(kind === 'rack' || kind === 'riser') &&
         ids.map((id) => {
-          const thing = kind === 'rack' ? document.racks[id] : document.risers[id];
+          const thing = kind === 'rack' ? project.racks[id] : project.risers[id];
           if (!thing) return null;
           const box = featureBox({ points: [[thing.x, thing.y]], widthM: thing.widthM, depthM: thing.depthM, facingRad: 0 });
           return (
@@ -79,7 +78,7 @@ export function SelectionOverlay({ document, selection, onGrip }: Props) {
         })}
       {kind === 'dimension' &&
         ids.map((id) => {
-          const one = document.dimensions[id];
+          const one = project.dimensions[id];
           return one && <path key={id} className="picked-line" d={pathThrough([one.a, one.b])} />;
         })}
     </g>
@@ -87,15 +86,15 @@ export function SelectionOverlay({ document, selection, onGrip }: Props) {
 }
 
 function Walls({
-  document,
+  project,
   ids,
   onGrip,
 }: {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly ids: readonly string[];
   readonly onGrip: Props['onGrip'];
 }) {
-  const walls = ids.flatMap((id) => document.walls[id] ?? []);
+  const walls = ids.flatMap((id) => project.walls[id] ?? []);
   return (
     <>
       {walls.map((wall) => (

@@ -51,7 +51,7 @@ export function SurveyCanvas(props: Props) {
   const project = useProject();
   const { preview } = useProjectParts('preview');
   const { hidden } = useSurveyView();
-  const shown = preview?.document ?? project;
+  const shown = preview?.project ?? project;
   const isSelecting = tool.kind === 'select';
   const walls = useMemo(() => Object.values(project.walls).filter((wall) => wall.levelId === levelId), [project.walls, levelId]);
   const pointer = useDraftPointer(props, walls);
@@ -95,18 +95,18 @@ export function SurveyCanvas(props: Props) {
       {!hidden.has('underlay') && (
         <UnderlayLayer
           projectId={projectId}
-          document={shown}
+          project={shown}
           levelId={levelId}
           camera={camera}
           showRetired={!hidden.has('retired')}
         />
       )}
-      <BuildingLayer document={shown} levelId={levelId} overUnderlay={isOverUnderlay} />
-      <FeaturesLayer document={shown} levelId={levelId} hidden={hidden} scale={camera.k} />
+      <BuildingLayer project={shown} levelId={levelId} overUnderlay={isOverUnderlay} />
+      <FeaturesLayer project={shown} levelId={levelId} hidden={hidden} scale={camera.k} />
       {!hidden.has('labels') && (
-        <LabelLayer document={shown} levelId={levelId} devices={NO_DEVICES} lines={NO_LINES} camera={camera} />
+        <LabelLayer project={shown} levelId={levelId} devices={NO_DEVICES} lines={NO_LINES} camera={camera} />
       )}
-      {isSelecting && <SelectionOverlay document={shown} selection={selection} onGrip={drag.onGrip} />}
+      {isSelecting && <SelectionOverlay project={shown} selection={selection} onGrip={drag.onGrip} />}
       {box.box && <path className="box-select" d={boxPath(...box.box)} />}
       {!isSelecting && (
         <Draft

@@ -21,7 +21,7 @@ interface Props {
 
 /** What is selected in the survey, and what can be done with it. */
 export function SurveyInspector({ selection, levelId, onView, onLevel, onSelect, onCopy, onMirror, onArray, onRemove }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const arrange = selection.kind === 'feature' && selection.ids.length > 1;
   const canCopy = selection.kind === 'wall' || selection.kind === 'feature';
@@ -34,7 +34,7 @@ export function SurveyInspector({ selection, levelId, onView, onLevel, onSelect,
             <Button
               key={edge}
               size="small"
-              onClick={() => edit(text('survey.arrange'), alignFeatures(document, selection.ids, edge))}
+              onClick={() => edit(text('survey.arrange'), alignFeatures(project, selection.ids, edge))}
             >
               {term(`align.${edge}`)}
             </Button>
@@ -44,7 +44,7 @@ export function SurveyInspector({ selection, levelId, onView, onLevel, onSelect,
               key={axis}
               size="small"
               disabled={selection.ids.length < 3}
-              onClick={() => edit(text('survey.arrange'), distributeFeatures(document, selection.ids, axis))}
+              onClick={() => edit(text('survey.arrange'), distributeFeatures(project, selection.ids, axis))}
             >
               {term(`spread.${axis}`)}
             </Button>

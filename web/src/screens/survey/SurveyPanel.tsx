@@ -22,7 +22,7 @@ export function SurveyPanel({
   readonly onLevel: (id: string) => void;
   readonly onSelect: (selection: Selection) => void;
 }) {
-  const document = useProject();
+  const project = useProject();
   const [id] = selection.ids;
   const key = selection.ids.join();
   switch (selection.kind) {
@@ -30,7 +30,7 @@ export function SurveyPanel({
       return (
         <WallPanel
           key={key}
-          walls={selection.ids.map((wallId) => document.walls[wallId])}
+          walls={selection.ids.map((wallId) => project.walls[wallId])}
           onElevation={(wallId) => onView(wallView(wallId, 'right'))}
         />
       );
@@ -38,26 +38,26 @@ export function SurveyPanel({
       return (
         <RoomPanel
           key={key}
-          room={document.rooms[id]}
+          room={project.rooms[id]}
           onCeiling={(roomId) => onView(ceilingView(roomId))}
           onRemoved={() => onSelect(noSelection)}
         />
       );
     case 'opening':
-      return <OpeningPanel key={key} opening={document.openings[id]} />;
+      return <OpeningPanel key={key} opening={project.openings[id]} />;
     case 'feature':
       return selection.ids.length === 1 ? (
-        <FeaturePanel key={key} feature={document.features[id]} />
+        <FeaturePanel key={key} feature={project.features[id]} />
       ) : (
         <h2>{text('plan.selectedCount', { count: selection.ids.length })}</h2>
       );
     case 'rack':
-      return <RackPanel key={key} rack={document.racks[id]} />;
+      return <RackPanel key={key} rack={project.racks[id]} />;
     case 'riser':
-      return <RiserPanel key={key} riser={document.risers[id]} />;
+      return <RiserPanel key={key} riser={project.risers[id]} />;
     case 'dimension':
     case 'reference':
-      return <h2>{selection.kind === 'reference' ? document.referencePoints[id].name : text('survey.dimension')}</h2>;
+      return <h2>{selection.kind === 'reference' ? project.referencePoints[id].name : text('survey.dimension')}</h2>;
     default:
       return <LevelPanel key={levelId} levelId={levelId} onLevel={onLevel} />;
   }

@@ -66,7 +66,7 @@ function SurveyPlan({ projectId }: Props) {
   const onLevel = (id: string) => go({ level: id });
   const questions = useQuestions(levelId);
   const toolControl = useSurveyTool(levelId, select, questions.ask);
-  const clip = useClip({ document: project, levelId, selection, select, scale: control.camera.k });
+  const clip = useClip({ project, levelId, selection, select, scale: control.camera.k });
   const { remove, selectAll } = useSurveyActions({
     ...{ levelId, levels, selection, toolControl, clip, control, goToLevel: onLevel },
     onSelect: select,

@@ -44,7 +44,7 @@ export function SurveySheet({
   on3d,
   onDrawing,
 }: Props) {
-  const document = useProject();
+  const project = useProject();
   const mayPlan = useRight('plan');
   const { tool, setTool: onTool } = toolControl;
   return (
@@ -74,7 +74,7 @@ export function SurveySheet({
             />
           )}
         </div>
-        <HouseSection document={document} levelId={levelId} onPick={onLevel} />
+        <HouseSection project={project} levelId={levelId} onPick={onLevel} />
       </div>
       <SheetButtons {...{ levelId, control, on3d }} />
       <SheetWords {...{ levelId, toolControl }} />
@@ -83,18 +83,18 @@ export function SurveySheet({
 }
 
 function SheetButtons({ levelId, control, on3d }: Pick<Props, 'levelId' | 'control' | 'on3d'>) {
-  const document = useProject();
+  const project = useProject();
   return (
     <div className="zoom-buttons">
       <SmallButton onClick={on3d}>{text('survey.threeD')}</SmallButton>
-      <ZoomButtons control={control} onFit={() => control.fit(projectBounds(document, levelId, true), SURVEY_LEFT_PX)} />
+      <ZoomButtons control={control} onFit={() => control.fit(projectBounds(project, levelId, true), SURVEY_LEFT_PX)} />
     </div>
   );
 }
 
 /** What the tool does next, and how to begin on a level where nothing is drawn. */
 function SheetWords({ levelId, toolControl: { tool, setTool: onTool } }: Pick<Props, 'levelId' | 'toolControl'>) {
-  const document = useProject();
+  const project = useProject();
   const hint = hintFor(tool);
   return (
     <>
@@ -104,7 +104,7 @@ function SheetWords({ levelId, toolControl: { tool, setTool: onTool } }: Pick<Pr
           {tool.kind === 'walls' && tool.draw.typed !== '' && <b className="typed-length">{tool.draw.typed}</b>}
         </div>
       )}
-      {isBare(document, levelId) && tool.kind === 'select' && (
+      {isBare(project, levelId) && tool.kind === 'select' && (
         <div className="sheet-empty">
           <b>{text('plan.empty')}</b>
           <span>{text('survey.begin')}</span>

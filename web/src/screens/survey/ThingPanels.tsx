@@ -16,20 +16,20 @@ const DEGREES = 180 / Math.PI;
 
 /** A door, window or arch. */
 export function OpeningPanel({ opening }: { readonly opening: Opening }) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const { units } = document.project;
-  const wall = document.walls[opening.wallId];
+  const { units } = project.project;
+  const wall = project.walls[opening.wallId];
   const title = term(`openings.${opening.kind}`);
   const change = (after: Partial<Opening>) =>
-    edit(text('survey.change', { what: title }), placeOpening(document, { ...opening, ...after }));
+    edit(text('survey.change', { what: title }), placeOpening(project, { ...opening, ...after }));
   const sides = [
     { value: 'start', label: text('survey.atStart') },
     { value: 'end', label: text('survey.atEnd') },
   ] as const;
   return (
     <>
-      <Head title={title} line={document.levels[wall.levelId].name} />
+      <Head title={title} line={project.levels[wall.levelId].name} />
       <div className="fields">
         <ChoiceField
           label={text('survey.kind')}
@@ -96,13 +96,13 @@ export function OpeningPanel({ opening }: { readonly opening: Opening }) {
 }
 
 export function RackPanel({ rack }: { readonly rack: Rack }) {
-  const document = useProject();
-  const { units } = document.project;
+  const project = useProject();
+  const { units } = project.project;
   const change = useChange('racks', rack, rack.name);
   const edit = useProjectStore((state) => state.edit);
   return (
     <>
-      <Head title={rack.name} line={document.levels[rack.levelId].name} />
+      <Head title={rack.name} line={project.levels[rack.levelId].name} />
       <div className="fields">
         <WordsField label={text('device.name')} value={rack.name} max={60} onChange={(name) => name && change({ name })} />
         <ChoiceField
@@ -145,7 +145,7 @@ export function RackPanel({ rack }: { readonly rack: Rack }) {
           label={text('survey.rackSlack')}
           value={rack.slackStyle}
           options={RACK_SLACKS.map((value) => ({ value, label: term(`rackSlacks.${value}`) }))}
-          onChange={(slackStyle) => edit(text('survey.rackSlack'), setRackSlack(document, rack, slackStyle))}
+          onChange={(slackStyle) => edit(text('survey.rackSlack'), setRackSlack(project, rack, slackStyle))}
         />
       </div>
     </>
@@ -153,16 +153,13 @@ export function RackPanel({ rack }: { readonly rack: Rack }) {
 }
 
 export function RiserPanel({ riser }: { readonly riser: Riser }) {
-  const document = useProject();
-  const { units } = document.project;
+  const project = useProject();
+  const { units } = project.project;
   const change = useChange('risers', riser, riser.name);
-  const levels = Object.values(document.levels).map(({ id, name }) => ({ value: id, label: name }));
+  const levels = Object.values(project.levels).map(({ id, name }) => ({ value: id, label: name }));
   return (
     <>
-      <Head
-        title={riser.name}
-        line={`${document.levels[riser.bottomLevelId].name} – ${document.levels[riser.topLevelId].name}`}
-      />
+      <Head title={riser.name} line={`${project.levels[riser.bottomLevelId].name} – ${project.levels[riser.topLevelId].name}`} />
       <p className="caution">{text('cautions.fire')}</p>
       <div className="fields">
         <WordsField label={text('device.name')} value={riser.name} max={60} onChange={(name) => name && change({ name })} />

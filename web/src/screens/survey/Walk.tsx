@@ -18,10 +18,10 @@ interface Props {
 
 /** What is not known, one question at a time in walking order, for a phone held in one hand. */
 export function Walk({ onBack }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const name = useOwnName();
-  const questions = useMemo(() => surveyQuestions(document), [document]);
+  const questions = useMemo(() => surveyQuestions(project), [project]);
   const [total] = useState(questions.length);
   const [skipped, setSkipped] = useState<ReadonlySet<string>>(new Set());
   const [typed, setTyped] = useState('');
@@ -29,14 +29,14 @@ export function Walk({ onBack }: Props) {
   const [busy, setBusy] = useState(false);
   const open = questions.filter(({ id, state }) => !skipped.has(id) && state !== 'not-known');
   const question = open[0];
-  const { units } = document.project;
-  const missing = missingThings(document);
+  const { units } = project.project;
+  const missing = missingThings(project);
 
   const answer = (state: FactState, value?: number) => {
     if (!question) return;
     edit(
       text('survey.answer', { what: questionText(question) }),
-      answerFact(document, question, { value, state, by: name, on: today() }, newRecordId('q')),
+      answerFact(project, question, { value, state, by: name, on: today() }, newRecordId('q')),
     );
     setTyped('');
     setProblem(null);
@@ -65,7 +65,7 @@ export function Walk({ onBack }: Props) {
     }
   };
   const done = total - questions.length;
-  const room = question?.roomId ? document.rooms[question.roomId] : null;
+  const room = question?.roomId ? project.rooms[question.roomId] : null;
   return (
     <section className="walk">
       <header>
@@ -87,10 +87,10 @@ export function Walk({ onBack }: Props) {
       {question ? (
         <div className="walk-card">
           <p className="eyebrow">
-            {document.levels[question.levelId].name}
+            {project.levels[question.levelId].name}
             {room && ` · ${room.code}`}
           </p>
-          <h1>{room?.name ?? document.levels[question.levelId].name}</h1>
+          <h1>{room?.name ?? project.levels[question.levelId].name}</h1>
           <p className="walk-question">{questionText(question)}</p>
           <p className="faint">
             {question.now === null
@@ -174,7 +174,7 @@ export function Walk({ onBack }: Props) {
       <ol className="walk-list">
         {open.slice(1, 9).map((next) => (
           <li key={next.id}>
-            <b>{next.roomId ? document.rooms[next.roomId].name : document.levels[next.levelId].name}</b> {questionText(next)}
+            <b>{next.roomId ? project.rooms[next.roomId].name : project.levels[next.levelId].name}</b> {questionText(next)}
           </li>
         ))}
       </ol>

@@ -20,11 +20,11 @@ interface Props {
 
 /** One wall, or what several have in common: how it is made, where it stands, whether cable may run in it. */
 export function WallPanel({ walls, onElevation }: Props) {
-  const document = useProject();
+  const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [wall] = walls;
   const single = walls.length === 1;
-  const { units } = document.project;
+  const { units } = project.project;
   const lengthM = walls.reduce((sum, { a, b }) => sum + distance2(a, b), 0);
   const change = (after: Partial<Wall>) => edit(text('survey.changeWall'), changeRecords('walls', walls, after));
   const along = (length: number): Point2 => {
@@ -38,7 +38,7 @@ export function WallPanel({ walls, onElevation }: Props) {
         <span className="punch" aria-hidden="true" />
         <div>
           <h2>{single ? term(`walls.${wall.kind}`) : text('survey.wallsChosen', { count: walls.length })}</h2>
-          <p>{document.levels[wall.levelId].name}</p>
+          <p>{project.levels[wall.levelId].name}</p>
         </div>
       </div>
       <div className="fields">
@@ -49,7 +49,7 @@ export function WallPanel({ walls, onElevation }: Props) {
               valueM={lengthM}
               units={units}
               onChange={(next) =>
-                next && edit(text('survey.changeWall'), placeWall(document, wall.id, { b: along(next) }, newSurveyId))
+                next && edit(text('survey.changeWall'), placeWall(project, wall.id, { b: along(next) }, newSurveyId))
               }
             />
             <NumberField
@@ -62,7 +62,7 @@ export function WallPanel({ walls, onElevation }: Props) {
                 edit(
                   text('survey.changeWall'),
                   placeWall(
-                    document,
+                    project,
                     wall.id,
                     { b: [wall.a[0] + Math.cos(rad) * lengthM, wall.a[1] + Math.sin(rad) * lengthM] },
                     newSurveyId,
@@ -80,7 +80,7 @@ export function WallPanel({ walls, onElevation }: Props) {
                   onChange={(value) => {
                     if (value === null) return;
                     const point: Point2 = axis === 0 ? [value, wall[end][1]] : [wall[end][0], value];
-                    edit(text('survey.changeWall'), placeWall(document, wall.id, { [end]: point }, newSurveyId));
+                    edit(text('survey.changeWall'), placeWall(project, wall.id, { [end]: point }, newSurveyId));
                   }}
                 />
               )),
@@ -157,7 +157,7 @@ export function WallPanel({ walls, onElevation }: Props) {
               label={text('survey.firstStud')}
               onValue={single ? undefined : (value) => value !== null && change({ studOffsetM: value })}
             />
-            {single && <p className="faint wide">{text('survey.studCount', { count: studsOf(document, wall).length })}</p>}
+            {single && <p className="faint wide">{text('survey.studCount', { count: studsOf(project, wall).length })}</p>}
           </>
         )}
       </div>
@@ -197,7 +197,7 @@ export function WallPanel({ walls, onElevation }: Props) {
           <Button size="small" type="primary" onClick={() => onElevation(wall.id)}>
             {text('survey.elevation')}
           </Button>
-          <Button size="small" onClick={() => edit(text('survey.split'), splitWall(document, wall.id, lengthM / 2, newSurveyId))}>
+          <Button size="small" onClick={() => edit(text('survey.split'), splitWall(project, wall.id, lengthM / 2, newSurveyId))}>
             {text('survey.split')}
           </Button>
         </div>

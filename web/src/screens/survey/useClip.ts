@@ -8,7 +8,7 @@ import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { newSurveyId } from './ids.ts';
 
 interface Sources {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly levelId: string;
   readonly selection: Selection;
   readonly select: (selection: Selection) => void;
@@ -17,22 +17,22 @@ interface Sources {
 }
 
 /** Copies of what is selected: kept, pasted, mirrored, in rows. What is set down becomes the selection. */
-export function useClip({ document, levelId, selection, select, scale }: Sources) {
+export function useClip({ project, levelId, selection, select, scale }: Sources) {
   const edit = useProjectStore((state) => state.edit);
   const { message } = AntApp.useApp();
   const [clip, setClip] = useState<Clip | null>(null);
   const copy = () => {
     if (selection.kind !== 'wall' && selection.kind !== 'feature')
       return void message.info({ content: text('survey.copyHint'), key: 'copy' });
-    setClip(clipOf(document, selection.ids));
+    setClip(clipOf(project, selection.ids));
     void message.info({ content: text('survey.copied', { count: selection.ids.length }), key: 'copy' });
   };
   const setDown = (what: Clip, motions: readonly Motion[], title: string) => {
-    const before = new Set([...Object.keys(document.walls), ...Object.keys(document.features)]);
+    const before = new Set([...Object.keys(project.walls), ...Object.keys(project.features)]);
     if (
       !edit(
         title,
-        paste(document, what, levelId, motions, newSurveyId, () => newRecordId('f')),
+        paste(project, what, levelId, motions, newSurveyId, () => newRecordId('f')),
       )
     )
       return;
@@ -47,11 +47,11 @@ export function useClip({ document, levelId, selection, select, scale }: Sources
     setDown(what, [{ by: [stepM, -stepM] }], text('survey.paste'));
   };
   const mirror = (beside: boolean) => {
-    const what = clipOf(document, selection.ids);
+    const what = clipOf(project, selection.ids);
     const motion = mirrorMotion(what, beside);
     if (motion) setDown(what, [motion], text('survey.mirror'));
   };
-  const duplicate = () => pasteClip(clipOf(document, selection.ids));
-  const array = (motions: readonly Motion[]) => setDown(clipOf(document, selection.ids), motions, text('survey.menu.array'));
+  const duplicate = () => pasteClip(clipOf(project, selection.ids));
+  const array = (motions: readonly Motion[]) => setDown(clipOf(project, selection.ids), motions, text('survey.menu.array'));
   return { clip, copy, pasteClip: () => pasteClip(clip), duplicate, mirror, array };
 }

@@ -12,11 +12,11 @@ const read = new Map<string, Promise<Line[]>>();
 /** The lines of a level's vector plan near a point, m: what drawing snaps to. Read once, found by place. */
 export function useUnderlayLines(
   projectId: string,
-  document: ProjectDocument,
+  project: ProjectDocument,
   levelId: string,
 ): (p: Point2, reachM: number) => Line[] {
   const pictures = useProjectStore((state) => state.pictures);
-  const underlay = Object.values(document.underlays).find((one) => one.levelId === levelId && !one.retired);
+  const underlay = Object.values(project.underlays).find((one) => one.levelId === levelId && !one.retired);
   const picture = underlay && pictures.find(({ id }) => id === underlay.pictureId);
   const [lines, setLines] = useState<{ id: string; lines: Line[] } | null>(null);
   const vectorId = picture?.mediaType === 'image/svg+xml' ? picture.id : null;

@@ -8,7 +8,7 @@ import { FaceShape } from './WallDevices.tsx';
 import type { KeyboardEvent, PointerEvent } from 'react';
 
 interface Props {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly devices: readonly Device[];
   readonly k: number;
   readonly chosen: ReadonlySet<string>;
@@ -20,24 +20,24 @@ interface Props {
 const LEADER_FROM_PX = 4;
 
 /** What hangs on a ceiling, each with its label and height. */
-export function CeilingDevices({ document, devices, k, chosen, onPointerDown, onKey }: Props) {
-  const { units } = document.project;
+export function CeilingDevices({ project, devices, k, chosen, onPointerDown, onKey }: Props) {
+  const { units } = project.project;
   const labels = labelFaces(
     devices.map((device) => {
-      const { widthM, heightM } = faceOf(document.deviceTypes[device.typeId], null);
+      const { widthM, heightM } = faceOf(project.deviceTypes[device.typeId], null);
       const words = device.heightM === null ? '' : formatLength(device.heightM, units);
       return { id: device.id, x: device.x * k, y: -device.y * k, width: widthM * k, height: heightM * k, words };
     }),
   );
   return devices.map((device) => {
-    const type = document.deviceTypes[device.typeId];
+    const type = project.deviceTypes[device.typeId];
     const label = labels.get(device.id)!;
     const [bx, by] = [label.bead[0] - device.x * k, label.bead[1] + device.y * k];
     const isChosen = chosen.has(device.id);
     return (
       <g
         key={device.id}
-        className={`wall-face ${rankOf(document, device)}${isChosen ? ' chosen' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
+        className={`wall-face ${rankOf(project, device)}${isChosen ? ' chosen' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
         transform={`translate(${device.x},${device.y})`}
         role="button"
         tabIndex={0}
@@ -50,7 +50,7 @@ export function CeilingDevices({ document, devices, k, chosen, onPointerDown, on
       >
         <g className="upright">
           <g transform={faceTurn(device.facingRad)}>
-            <FaceShape face={faceOf(type, mountTypeOf(document, device))} k={k} />
+            <FaceShape face={faceOf(type, mountTypeOf(project, device))} k={k} />
           </g>
           {Math.hypot(bx, by) > LEADER_FROM_PX && <path className="face-leader" d={`M0 0L${bx} ${by}`} />}
           <g transform={`translate(${bx},${by})`}>

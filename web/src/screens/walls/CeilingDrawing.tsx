@@ -7,7 +7,7 @@ import { term } from '../../ground/text.ts';
 import { pathThrough } from '../../canvas/room-drawing.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly room: Room;
   readonly joists: readonly JoistLine[];
 }
@@ -17,8 +17,8 @@ const OVERHEAD_M = 1.8;
 const SHOWN: ReadonlySet<string> = new Set(['obstacle', 'service', 'way', 'existing']);
 
 /** A ceiling as it stands: its outline, its joists, and what is in or below it. */
-export const CeilingDrawing = memo(function CeilingDrawing({ document, room, joists }: Props) {
-  const things = onLevel(document, 'features', room.levelId).filter(
+export const CeilingDrawing = memo(function CeilingDrawing({ project, room, joists }: Props) {
+  const things = onLevel(project, 'features', room.levelId).filter(
     ({ kind, topM, points }) =>
       SHOWN.has(featureMake(kind).group) &&
       topM > OVERHEAD_M &&

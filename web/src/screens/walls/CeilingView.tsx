@@ -48,7 +48,7 @@ export function CeilingView({ roomId, selection, stage, armed = null, field, onP
   const [mode, setMode] = useState<(typeof MODES)[number]>('look');
   const makePlaced = usePlacing(onSelect);
   const svg = useRef<SVGSVGElement>(null);
-  const shown = preview?.document ?? project;
+  const shown = preview?.project ?? project;
   const room = shown.rooms[roomId];
   const { units } = project.project;
   const joists = useMemo(() => joistsOf(shown, room), [shown, room]);
@@ -134,9 +134,9 @@ export function CeilingView({ roomId, selection, stage, armed = null, field, onP
           transform={`translate(${sheet.width / 2 - cx * k},${sheet.height / 2 + cy * k}) scale(${k},${-k})`}
           style={{ ['--inv' as string]: 1 / k }}
         >
-          <CeilingDrawing document={shown} room={room} joists={joists} />
+          <CeilingDrawing project={shown} room={room} joists={joists} />
           {only && <LegalPlacesOnCeiling device={only} k={k} />}
-          <CeilingDevices document={shown} {...{ devices, k, chosen }} onPointerDown={drag.takeDevice} onKey={drag.keyOnDevice} />
+          <CeilingDevices project={shown} {...{ devices, k, chosen }} onPointerDown={drag.takeDevice} onKey={drag.keyOnDevice} />
           <g pointerEvents="none" className="draft">
             {guides.map((guide) => (
               <path

@@ -19,18 +19,18 @@ interface Props {
 
 /** Where one stands: the room, its walls one after the other as one turns in it, its ceiling, and the way back to the plan. */
 export function SurfaceHeader({ levelId, room, wall, side, onView, children }: Props) {
-  const document = useProject();
-  const around = room ? wallsAround(document, room) : [];
+  const project = useProject();
+  const around = room ? wallsAround(project, room) : [];
   const at = around.findIndex((one) => one.wall.id === wall?.id && one.side === side);
   const turn = (by: number) => {
     const next = around[(Math.max(0, at) + by + around.length) % around.length];
     if (next) onView(wallView(next.wall.id, next.side));
   };
   const enter = (roomId: string) => {
-    const [first] = wallsAround(document, document.rooms[roomId]);
+    const [first] = wallsAround(project, project.rooms[roomId]);
     onView(first && wall ? wallView(first.wall.id, first.side) : ceilingView(roomId));
   };
-  const rooms = onLevel(document, 'rooms', levelId).toSorted((a, b) => (a.name < b.name ? -1 : 1));
+  const rooms = onLevel(project, 'rooms', levelId).toSorted((a, b) => (a.name < b.name ? -1 : 1));
   return (
     <header className="surface-header">
       <Button size="small" onClick={() => onView(null)}>

@@ -9,7 +9,7 @@ import { labelFaces } from './face-labels.ts';
 import type { WallScale } from './wall-scale.ts';
 
 interface Props {
-  readonly document: ProjectDocument;
+  readonly project: ProjectDocument;
   readonly wall: Wall;
   readonly view: WallElevation;
   readonly side: WallSide;
@@ -20,17 +20,17 @@ interface Props {
 }
 
 /** Boxes, speakers and displays of one wall with the holes behind them; what hangs on its other side is pale. */
-export function WallDevices({ document, wall, view, side, scale, chosen, onPointerDown, onKey }: Props) {
+export function WallDevices({ project, wall, view, side, scale, chosen, onPointerDown, onKey }: Props) {
   const { X, Y, k } = scale;
-  const { units } = document.project;
+  const { units } = project.project;
   const shown = view.devices.map(({ device, offsetM, heightM }) => {
-    const type = document.deviceTypes[device.typeId];
+    const type = project.deviceTypes[device.typeId];
     return {
       device,
       type,
       offsetM,
       heightM,
-      face: faceOf(type, mountTypeOf(document, device)),
+      face: faceOf(type, mountTypeOf(project, device)),
       behind: facedSide(wall, device.facingRad) !== side,
     };
   });
@@ -63,7 +63,7 @@ export function WallDevices({ document, wall, view, side, scale, chosen, onPoint
         return (
           <Fragment key={device.id}>
             <g
-              className={`wall-face ${rankOf(document, device)}${chosen.has(device.id) ? ' chosen' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
+              className={`wall-face ${rankOf(project, device)}${chosen.has(device.id) ? ' chosen' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
               transform={`translate(${X(offsetM)},${Y(heightM)})`}
               role="button"
               tabIndex={0}

@@ -59,7 +59,7 @@ export function WallView({ wallId, side, selection, stage, armed = null, onPlace
   const [blockFrom, setBlockFrom] = useState<FacePlace | null>(null);
   const makePlaced = usePlacing(onSelect);
   const svg = useRef<SVGSVGElement>(null);
-  const shown = preview?.document ?? project;
+  const shown = preview?.project ?? project;
   const wall = shown.walls[wallId];
   const view = useMemo(() => wallElevation(shown, wall), [shown, wall]);
   const sheet = useSheetSize(svg);
@@ -152,7 +152,7 @@ export function WallView({ wallId, side, selection, stage, armed = null, onPlace
         <PlateOutlines wall={wall} side={side} scale={scale} />
         {only && <LegalPlacesOnWall device={only} {...{ wall, side, scale }} />}
         <WallDevices
-          document={shown}
+          project={shown}
           {...{ wall, view, side, scale, chosen }}
           onPointerDown={drag.takeDevice}
           onKey={drag.keyOnDevice}
@@ -213,7 +213,7 @@ function drawingActions({
 function PlateOutlines({ wall, side, scale }: { readonly wall: Wall; readonly side: WallSide; readonly scale: WallScale }) {
   const { preview } = useProjectParts('preview');
   const project = useProject();
-  const shown = preview?.document ?? project;
+  const shown = preview?.project ?? project;
   return onLevel(shown, 'plates', wall.levelId).map((plate) => {
     const place = wallPlaceOf(shown, plate);
     if (place?.wall.id !== wall.id || facedSide(wall, plate.facingRad) !== side) return null;

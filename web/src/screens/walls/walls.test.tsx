@@ -13,7 +13,7 @@ import { wallScale } from './wall-scale.ts';
 import { WallView } from './WallView.tsx';
 
 const SHEET = { width: 900, height: 500 };
-const { document: house, devices } = withDevices(
+const { project: house, devices } = withDevices(
   smallHouse(),
   [
     { typeId: 'network-drop', at: [1, 0.05] },
@@ -101,7 +101,7 @@ describe('a wall seen square on', () => {
     const preview = await page.drag(face(page, drop), from, page.at(before.offsetM + 0.7, before.heightM + 0.4), {
       altKey: true,
     });
-    expect(placeIn(preview!.document, drop).offsetM).to.be.closeTo(before.offsetM + 0.7, 0.02);
+    expect(placeIn(preview!.project, drop).offsetM).to.be.closeTo(before.offsetM + 0.7, 0.02);
     const after = placeIn(page.project(), drop);
     expect(after.offsetM).to.be.closeTo(before.offsetM + 0.7, 0.02);
     expect(after.heightM).to.be.closeTo(before.heightM + 0.4, 0.02);

@@ -16,8 +16,8 @@ const MOST_RUNS = 6;
 
 /** What is pulled together: its order, where it parts, how thick it is and the hole it needs. */
 export function BundleTable({ report, onRun, onBundle }: Props) {
-  const document = useProject();
-  const { units } = document.project;
+  const project = useProject();
+  const { units } = project.project;
   return (
     <>
       <Cautions ids={['C11']} />
@@ -46,7 +46,7 @@ export function BundleTable({ report, onRun, onBundle }: Props) {
                   <b className="id">{bundle.code}</b>
                   <br />
                   <span className="faint">
-                    {text('ways.cablesIn', { count: bundle.numbers.length })} → {document.racks[bundle.rackId]?.name}
+                    {text('ways.cablesIn', { count: bundle.numbers.length })} → {project.racks[bundle.rackId]?.name}
                   </span>
                 </td>
                 <td>

@@ -16,18 +16,18 @@ const MOST_RUNS = 3;
 
 /** Every place that is bored: by level, what, where, how wide, for how many cables, and who has to agree. */
 export function HoleTable({ places, onRun }: Props) {
-  const document = useProject();
+  const project = useProject();
   const byLevel = useMemo(
     () =>
-      levelsFromBelow(document).flatMap((level) => {
+      levelsFromBelow(project).flatMap((level) => {
         const own = places.filter(({ levelId }) => levelId === level.id);
         return own.length > 0 ? [{ level, own }] : [];
       }),
-    [document, places],
+    [project, places],
   );
   return (
     <>
-      <Cautions ids={document.project.construction === 'new-framing' ? ['C3'] : ['C3', 'C17']} />
+      <Cautions ids={project.project.construction === 'new-framing' ? ['C3'] : ['C3', 'C17']} />
       {byLevel.map(({ level, own }) => (
         <table key={level.id} className="hole-table bored-table">
           <caption className="eyebrow">
@@ -52,7 +52,7 @@ export function HoleTable({ places, onRun }: Props) {
                     {line.count > 1 && `${line.count} × `}
                     {term(`members.${place.member}`)}
                   </td>
-                  <td>{holePlace(document, line, (room) => text('ways.wallOf', { room }))}</td>
+                  <td>{holePlace(project, line, (room) => text('ways.wallOf', { room }))}</td>
                   <td className="figure">
                     {bitsOf(place) || text(place.member === 'floor' ? 'ways.open' : 'ways.none')}
                     {place.fill !== null && <span className="faint"> {Math.round(place.fill * 100)} %</span>}

@@ -19,9 +19,9 @@ const MOST_RUNS = 2;
 
 /** How full each riser, conduit, chase and channel is, and which spare conduits are there or missing. */
 export function LoadTable({ report, onRun, onPreview }: Props) {
-  const document = useProject();
-  const { units } = document.project;
-  const { findings } = useDerived(document);
+  const project = useProject();
+  const { units } = project.project;
+  const { findings } = useDerived(project);
   const finding = findings.find(({ check }) => check === 'conduits-planned');
   const inside = ({ insideM, sidesM }: LoadedWay) =>
     insideM !== null
@@ -51,7 +51,7 @@ export function LoadTable({ report, onRun, onPreview }: Props) {
                   <b>{load.name || kindOf(load)}</b>
                   <br />
                   <span className="faint">
-                    {kindOf(load)} · {document.levels[load.levelId]?.name}
+                    {kindOf(load)} · {project.levels[load.levelId]?.name}
                   </span>
                 </td>
                 <td className="figure">{inside(load)}</td>

@@ -29,15 +29,15 @@ export function ScreedList({ report, onEdit }: Props) {
 }
 
 function ScreedCard({ way, onEdit }: Omit<Props, 'report'> & { readonly way: ScreedWay }) {
-  const document = useProject();
-  const { units } = document.project;
+  const project = useProject();
+  const { units } = project.project;
   const { feature, lengthM, coverM, crossings, stubUps, sign } = way;
   const [by, setBy] = useState('');
   const [photo, setPhoto] = useState('');
   return (
     <section className="screed-card">
       <h4>
-        {feature.name || term('features.screed-way')} <span className="faint">{document.levels[feature.levelId]?.name}</span>
+        {feature.name || term('features.screed-way')} <span className="faint">{project.levels[feature.levelId]?.name}</span>
       </h4>
       <dl className="figures">
         <dt>{text('ways.length')}</dt>
@@ -60,7 +60,7 @@ function ScreedCard({ way, onEdit }: Omit<Props, 'report'> & { readonly way: Scr
           <div key={featureId} className="contents">
             <dt>
               {text('ways.crosses', {
-                name: document.features[featureId].name || term(`features.${document.features[featureId].kind}`),
+                name: project.features[featureId].name || term(`features.${project.features[featureId].kind}`),
               })}
             </dt>
             <dd>{gapM < 0 ? text('ways.sameHeight') : text('ways.gap', { gap: formatThin(gapM, units) })}</dd>
@@ -78,7 +78,7 @@ function ScreedCard({ way, onEdit }: Omit<Props, 'report'> & { readonly way: Scr
             onClick={() =>
               onEdit(
                 text('ways.signTitle'),
-                signWay(document, feature.id, { by, on: today(), photo, note: '' }, newRecordId('sg')),
+                signWay(project, feature.id, { by, on: today(), photo, note: '' }, newRecordId('sg')),
               )
             }
           >

@@ -18,7 +18,7 @@ interface Props {
 
 /** Every place that has to be closed again: what closes it, whether it is closed, by whom. */
 export function SealTable({ report, onEdit }: Props) {
-  const document = useProject();
+  const project = useProject();
   const [open, setOpen] = useState<string | null>(null);
   const [only, setOnly] = useState<'all' | 'open'>('all');
   const counts = sealCounts(report.penetrations);
@@ -59,8 +59,8 @@ export function SealTable({ report, onEdit }: Props) {
               <tr key={key} className={one.kind === 'fire-stop' && (one.seal?.state ?? 'open') === 'open' ? 'asks' : ''}>
                 <td>{term(`members.${one.member}`)}</td>
                 <td>
-                  {document.levels[one.levelId]?.name} ·{' '}
-                  {holePlace(document, { first: { ...one, roomId: null }, last: one }, (room) => text('ways.wallOf', { room }))}
+                  {project.levels[one.levelId]?.name} ·{' '}
+                  {holePlace(project, { first: { ...one, roomId: null }, last: one }, (room) => text('ways.wallOf', { room }))}
                 </td>
                 <td>
                   {term(`sealKinds.${one.kind}`)}

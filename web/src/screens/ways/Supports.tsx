@@ -9,8 +9,8 @@ interface Props {
 
 /** What holds the cable, what lies beside mains, and what is opened in a finished house. */
 export function Supports({ report }: Props) {
-  const document = useProject();
-  const { units } = document.project;
+  const project = useProject();
+  const { units } = project.project;
   const length = (lengthM: number) => formatCableLength(lengthM, units);
   const { supports, beside, opened } = report;
   return (

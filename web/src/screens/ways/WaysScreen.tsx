@@ -30,17 +30,17 @@ const TABS: readonly Tab[] = ['holes', 'ways', 'bundles', 'seals', 'screed', 'su
 
 /** What all ways come to: metres, holes and who bores them; and the search for ways that runs share. */
 export function WaysScreen({ onBack, onRun }: Props) {
-  const document = useProject();
+  const project = useProject();
   const { edit, propose } = useProjectParts('edit', 'propose');
-  const { runs } = useDerived(document);
+  const { runs } = useDerived(project);
   const report = useAsked(askCabling, '');
   const [tab, setTab] = useState<Tab>('holes');
   const [outlook, setOutlook] = useState<SharedRoutePreview | null>(null);
   const [looking, setLooking] = useState(false);
-  const { units } = document.project;
+  const { units } = project.project;
   const totals = useMemo(() => holeTotals(report?.places ?? []), [report]);
   const cutM = runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0);
-  const trunks = listOf(document, 'trunks');
+  const trunks = listOf(project, 'trunks');
   const numbers = useMemo(() => new Map(runs.map(({ run }) => [run.number, run.id])), [runs]);
   const look = async () => {
     setLooking(true);
@@ -75,14 +75,14 @@ export function WaysScreen({ onBack, onRun }: Props) {
           <h3>{text('ways.work')}</h3>
           <ChoiceField
             label={text('ways.construction')}
-            value={document.project.construction}
+            value={project.project.construction}
             options={CONSTRUCTIONS.map((value) => ({ value, label: term(`constructions.${value}`) }))}
             onChange={(construction) => {
-              const operation = updateProject(document.project, { construction });
+              const operation = updateProject(project.project, { construction });
               if (operation) edit(text('ways.construction'), [operation]);
             }}
           />
-          <p className="faint">{text(`ways.constructionHints.${document.project.construction}`)}</p>
+          <p className="faint">{text(`ways.constructionHints.${project.project.construction}`)}</p>
           <WeightFields onEdit={edit} />
           <h3>{text('ways.shared')}</h3>
           <p>{text(trunks.length > 0 ? 'ways.sharedKept' : 'ways.sharedNone')}</p>

@@ -12,17 +12,17 @@ interface Props {
 
 /** What a way costs in this project, in metres of cable: as its construction has it, with what the firm has changed. */
 export function WeightFields({ onEdit }: Props) {
-  const document = useProject();
-  const { project } = document;
+  const project = useProject();
+  const header = project.project;
   const [open, setOpen] = useState(false);
-  const usual = weightsOf({ ...project, routeWeights: {} });
-  const changed = Object.keys(project.routeWeights).length;
-  const write = (routeWeights: typeof project.routeWeights) => {
-    const operation = updateProject(project, { routeWeights });
+  const usual = weightsOf({ ...header, routeWeights: {} });
+  const changed = Object.keys(header.routeWeights).length;
+  const write = (routeWeights: typeof header.routeWeights) => {
+    const operation = updateProject(header, { routeWeights });
     if (operation) onEdit(text('ways.weights'), [operation]);
   };
   const set = (name: WeightName, value: number) => {
-    const { [name]: _was, ...others } = project.routeWeights;
+    const { [name]: _was, ...others } = header.routeWeights;
     write(value === usual[name] ? others : { ...others, [name]: value });
   };
   return (
@@ -44,7 +44,7 @@ export function WeightFields({ onEdit }: Props) {
                 <NumberField
                   key={name}
                   label={text(`ways.weightNames.${name}`)}
-                  value={project.routeWeights[name] ?? usual[name]}
+                  value={header.routeWeights[name] ?? usual[name]}
                   min={0}
                   max={1000}
                   onChange={(value) => set(name, value)}

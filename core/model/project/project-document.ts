@@ -11,7 +11,7 @@ export const tableFrom = <T extends { readonly id: string }>(records: readonly T
   Object.fromEntries(records.map((record) => [record.id, record]));
 
 /** A project with nothing in it but its header. */
-export function emptyDocument(project: ProjectHeader): ProjectDocument {
+export function emptyProject(project: ProjectHeader): ProjectDocument {
   const tables = Object.fromEntries(COLLECTION_NAMES.map((name) => [name, {}]));
   return { project, ...tables } as unknown as ProjectDocument;
 }

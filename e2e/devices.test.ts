@@ -66,7 +66,7 @@ describe('devices in places that can be built', () => {
     await page.getByRole('button', { name: 'Grid, minimum overlap' }).click();
     await clickAt(13.6, 3.2);
     await page.waitForFunction(
-      (least) => document.querySelectorAll('.plan-canvas .device[aria-label*="Boot room"]').length > least,
+      (min) => document.querySelectorAll('.plan-canvas .device[aria-label*="Boot room"]').length > min,
       before,
     );
     // 2.5 x 5.5 m under 2.74 m: disc 3.48 m, pitch 2.46 m: 2 columns and 3 rows.

@@ -40,7 +40,7 @@ describe('a planner of ways', function () {
     await cabling();
     await page.getByRole('button', { name: 'Pathways and holes' }).click();
     await page.getByRole('button', { name: 'Find shared routes' }).click();
-    await page.locator('.ways-outlook').waitFor();
+    await page.locator('.ways-comparison').waitFor();
     expect(await cell('Holes', 1)).to.be.lessThan(await cell('Holes', 0));
     expect(await cell('Work, as cable length', 1)).to.be.lessThan(await cell('Work, as cable length', 0));
     await page.getByRole('button', { name: 'Show on the plan' }).click();

@@ -23,15 +23,15 @@ export interface SupersetCable {
  * (practice A14). Options without a type need nothing that is known.
  */
 export function supersetOf(project: ProjectDocument, options: OpenDecision['options']): SupersetCable[] {
-  const most = new Map<string, { count: number; options: string[] }>();
+  const max = new Map<string, { count: number; options: string[] }>();
   for (const { name, typeId } of options) {
     const type = typeId === null ? undefined : project.deviceTypes[typeId];
     for (const [cableTypeId, count] of countOf(type?.cables ?? [])) {
-      const known = most.get(cableTypeId) ?? { count: 0, options: [] };
-      most.set(cableTypeId, { count: Math.max(known.count, count), options: [...known.options, name] });
+      const known = max.get(cableTypeId) ?? { count: 0, options: [] };
+      max.set(cableTypeId, { count: Math.max(known.count, count), options: [...known.options, name] });
     }
   }
-  return [...most]
+  return [...max]
     .map(([cableTypeId, rest]) => ({ cableTypeId, ...rest }))
     .sort((a, b) => (a.cableTypeId < b.cableTypeId ? -1 : 1));
 }

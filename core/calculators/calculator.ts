@@ -108,8 +108,8 @@ export const fig = (value: number): string =>
   value === 0 || !Number.isFinite(value) ? String(value) : String(Number(value.toPrecision(4)));
 
 /** A value outside what a formula holds for. */
-export const outOfDomain = (field: string, value: number, least: number, most: number) =>
-  err('out-of-domain', { kind: 'out_of_domain', field, value, least, most });
+export const outOfDomain = (field: string, value: number, min: number, max: number) =>
+  err('out-of-domain', { kind: 'out_of_domain', field, value, least: min, most: max });
 
 /** The next whole count, 0 and up; float noise above a whole number is none. */
 export const countUp = (value: number): number => Math.max(0, Math.ceil(value - 1e-9));

@@ -115,7 +115,7 @@ describe('the tables of the later sections, cell by cell', () => {
       // N·f/(w·d) with f/w = 1: so many pixels at one metre are so many a metre.
       const band = (pxPerM: number) =>
         answer('camera-density', { sensorWidthMm: 4, focalMm: 4, pixelsAcross: 4000, distanceM: 4000 / pxPerM }).band;
-      for (const [name, least] of [
+      for (const [name, min] of [
         ['monitor', 12.5],
         ['detect', 25],
         ['observe', 62.5],
@@ -123,8 +123,8 @@ describe('the tables of the later sections, cell by cell', () => {
         ['identify', 250],
         ['inspect', 1000],
       ] as const) {
-        expect(band(least), name).to.equal(name);
-        expect(band(least * 0.99), name).not.to.equal(name);
+        expect(band(min), name).to.equal(name);
+        expect(band(min * 0.99), name).not.to.equal(name);
       }
       expect(band(12)).to.equal('none');
     });

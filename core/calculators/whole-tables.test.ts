@@ -343,7 +343,7 @@ describe('the tables of the reference, cell by cell', () => {
     });
 
     it('5.3: windows at the outlet, on the limit and beyond it', () => {
-      for (const [service, leastDbuv, mostDbuv] of [
+      for (const [service, minDbuv, maxDbuv] of [
         ['cable-modem', 45, 75],
         ['analogue-catv', 60, 75],
         ['off-air-8vsb', 26, 100],
@@ -354,12 +354,7 @@ describe('the tables of the reference, cell by cell', () => {
       ] as const) {
         const highestMhz = service === 'satellite-if' ? 2150 : 500;
         const fits = (sourceDbuv: number) => answer('outlet-level', { service, sourceDbuv, lowestMhz: 100, highestMhz }).ok;
-        expect([leastDbuv - 0.1, leastDbuv, mostDbuv, mostDbuv + 0.1].map(fits), service).to.deep.equal([
-          false,
-          true,
-          true,
-          false,
-        ]);
+        expect([minDbuv - 0.1, minDbuv, maxDbuv, maxDbuv + 0.1].map(fits), service).to.deep.equal([false, true, true, false]);
       }
     });
 
@@ -408,14 +403,14 @@ describe('the tables of the reference, cell by cell', () => {
         expect(limit(1)).to.be.closeTo(one, 1.8);
         expect(limit(2)).to.be.closeTo(two, 1.8);
         expect(limit(3)).to.be.closeTo(more, 1.8);
-        for (const [diameterM, most] of [
+        for (const [diameterM, max] of [
           [0.0061, cat6],
           [0.0078, cat6a],
         ]) {
           const fits = (count: number) => answer('conduit-fill', { diametersM: Array(count).fill(diameterM), insideM }).fits;
-          expect(fits(most), `${most} of ${diameterM}`).to.equal(true);
-          expect(fits(most + 1), `${most + 1} of ${diameterM}`).to.equal(false);
-          expect(answer('conduit-fill', { diametersM: [diameterM], insideM, moreOfM: diameterM }).roomFor).to.equal(most - 1);
+          expect(fits(max), `${max} of ${diameterM}`).to.equal(true);
+          expect(fits(max + 1), `${max + 1} of ${diameterM}`).to.equal(false);
+          expect(answer('conduit-fill', { diametersM: [diameterM], insideM, moreOfM: diameterM }).roomFor).to.equal(max - 1);
         }
       });
 
@@ -513,7 +508,7 @@ describe('the tables of the reference, cell by cell', () => {
 
   describe('8 places of devices', () => {
     it('8.1: heights by kind and region, on their limits', () => {
-      for (const [kind, jurisdiction, leastM, mostM] of [
+      for (const [kind, jurisdiction, minM, maxM] of [
         ['keypad', 'NA', 1.067, 1.22],
         ['keypad', 'EU', 0.9, 1.2],
         ['outlet', 'NA', 0.3, 0.45],
@@ -527,8 +522,8 @@ describe('the tables of the reference, cell by cell', () => {
         ['surround-wide', 'NA', 1.7, 2.0],
       ] as const) {
         const at = (heightM: number) => answer('device-height', { kind, jurisdiction, heightM });
-        expect(at(leastM), `${kind} ${jurisdiction}`).to.include({ leastM, mostM, ok: true });
-        expect([at(leastM - 0.01).ok, at(mostM).ok, at(mostM + 0.01).ok], `${kind} ${jurisdiction}`).to.deep.equal([
+        expect(at(minM), `${kind} ${jurisdiction}`).to.include({ leastM: minM, mostM: maxM, ok: true });
+        expect([at(minM - 0.01).ok, at(maxM).ok, at(maxM + 0.01).ok], `${kind} ${jurisdiction}`).to.deep.equal([
           false,
           true,
           false,

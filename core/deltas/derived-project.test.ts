@@ -255,8 +255,8 @@ describe('what is asked of the one that follows', () => {
     expect(sent(derivedProject.cabling())).to.deep.equal(sent(cablingReport(start)));
     expect(derivedProject.bundles()).to.deep.equal(bundleByWay(runs));
     expect(derivedProject.scheme('{room}-{device}')).to.have.nested.property('problem.code', 'scheme-not-unique');
-    const outlook = derivedProject.scheme('{level}{room}{device}.{leg}');
-    expect(outlook.ok && outlook.value.changed).to.equal(runs.length);
+    const preview = derivedProject.scheme('{level}{room}{device}.{leg}');
+    expect(preview.ok && preview.value.changed).to.equal(runs.length);
     const both = derivedProject.bothRoutes(runs[0].run.id)!;
     expect(sent(both.inWall!.openings)).to.equal(bothRoutes(start, runs[0]).inWall!.openings);
     expect(derivedProject.bothRoutes('nobody')).to.equal(null);

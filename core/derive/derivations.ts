@@ -37,7 +37,7 @@ interface Carried<T> {
 }
 
 /** After so many edits for which nobody asked, each record is looked at again. */
-const MOST_TOUCHES = 60;
+const MAX_TOUCHES = 60;
 
 /** A step of long work: what is worked out, and how much of it is done, 0 to 1. */
 export interface Step {
@@ -362,7 +362,7 @@ function carry<K, T>(known: ReadonlyMap<K, T>, before: ReadonlyMap<K, Carried<T>
   const carried = new Map<K, Carried<T>>();
   for (const [key, { list, touches }] of before)
     if (!known.has(key))
-      carried.set(key, { list, touches: touches && touches.length < MOST_TOUCHES ? [...touches, touched] : null });
+      carried.set(key, { list, touches: touches && touches.length < MAX_TOUCHES ? [...touches, touched] : null });
   for (const [key, list] of known) carried.set(key, { list, touches: [touched] });
   return carried;
 }

@@ -5,7 +5,7 @@
 export class Remembered<K, V> {
   private readonly answers = new Map<K, V>();
 
-  constructor(private readonly most = Infinity) {}
+  constructor(private readonly max = Infinity) {}
 
   /** The answer where it is known. */
   known(key: K): V | undefined {
@@ -15,13 +15,13 @@ export class Remembered<K, V> {
   of(key: K, answer: () => V): V {
     const known = this.answers.get(key);
     if (known !== undefined || this.answers.has(key)) {
-      if (this.answers.size >= this.most) {
+      if (this.answers.size >= this.max) {
         this.answers.delete(key);
         this.answers.set(key, known as V);
       }
       return known as V;
     }
-    if (this.answers.size >= this.most) this.answers.delete(this.answers.keys().next().value as K);
+    if (this.answers.size >= this.max) this.answers.delete(this.answers.keys().next().value as K);
     const made = answer();
     this.answers.set(key, made);
     return made;

@@ -11,7 +11,7 @@ export function placeOf(list: readonly { readonly id: string }[], id: string): n
 }
 
 /** So many records are put into a list one by one; of more it is sorted again. */
-const MOST_ONE_BY_ONE = 500;
+const MAX_ONE_BY_ONE = 500;
 
 /** The records of a table in the order of their ids. */
 export const sortedRows = <T>(table: Readonly<Record<string, T>>): readonly T[] =>
@@ -25,7 +25,7 @@ export function patchedRows<T extends { readonly id: string }>(
   ids: ReadonlySet<string>,
   table: Readonly<Record<string, T>>,
 ): readonly T[] {
-  if (ids.size > MOST_ONE_BY_ONE) return sortedRows(table);
+  if (ids.size > MAX_ONE_BY_ONE) return sortedRows(table);
   const next = [...list];
   for (const id of ids) {
     const at = placeOf(next, id);

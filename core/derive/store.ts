@@ -7,7 +7,7 @@ export interface Stamp {
 }
 
 /** The project now, the one before it, an edit that is looked at and one in the hand: as many states are remembered of a node. */
-const MOST_STATES = 4;
+const MAX_STATES = 4;
 
 /** A value with what it was made from. */
 export interface State {
@@ -38,7 +38,7 @@ export class Store<List> {
     if (at === 0) return states[0];
     const state: State = at > 0 ? states.splice(at, 1)[0] : { stamp: { inputs }, value: undefined, isMade: false };
     states.unshift(state);
-    if (states.length > MOST_STATES) states.pop();
+    if (states.length > MAX_STATES) states.pop();
     return state;
   }
 

@@ -38,7 +38,7 @@ export const grouped = <C extends CollectionName>(
   });
 
 /** Beyond so many records that differ, all groups are made anew. */
-const MOST_REGROUPED = 200;
+const MAX_REGROUPED = 200;
 
 function regrouped<T extends { readonly id: string }>(
   last: Groups<T> | null,
@@ -46,7 +46,7 @@ function regrouped<T extends { readonly id: string }>(
   keyOf: (record: T) => string | null,
 ): Groups<T> {
   const changed = last && changedBetween(last.rows, rows);
-  if (changed && changed.size <= MOST_REGROUPED) return patchedGroups(last, rows, changed.values(), keyOf);
+  if (changed && changed.size <= MAX_REGROUPED) return patchedGroups(last, rows, changed.values(), keyOf);
   const byKey = new Map<string, T[]>();
   for (const record of rows) {
     const key = keyOf(record);

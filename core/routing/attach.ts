@@ -44,7 +44,7 @@ export function entriesAt(
     // Beside a wall the first joist may only be bored farther along: the cable follows the last bay to there.
     let more = 0;
     for (const node of nodesInSpan(building, weights, layer, p)) {
-      if (more >= MOST_BEYOND) break;
+      if (more >= MAX_BEYOND) break;
       const space = layer.spaces[layer.space[node]];
       if (sameHeightOnly && Math.abs(space.z - z) > 1e-6) continue;
       const best = bestCorner(building, weights, layer, p, z, node, space, medium);
@@ -60,7 +60,7 @@ export function entriesAt(
 /** How far along its bay a cable looks for a place to leave it, lattice steps. */
 const ALONG_BAY = 10;
 /** And how many such places are looked at: one on either side. */
-const MOST_BEYOND = 2;
+const MAX_BEYOND = 2;
 
 /** The first node on either side along the lines beside a place at which joists may be bored. */
 function nodesInSpan({ framing }: Building, weights: Weights, layer: Layer, p: Point2): number[] {

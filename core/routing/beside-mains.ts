@@ -65,7 +65,7 @@ function besideOne(
 ): BesideMains | null {
   const [low, high] = [elevationM + feature.bottomM, elevationM + feature.topM];
   let parallelM = 0;
-  let leastM = Infinity;
+  let minM = Infinity;
   let at = points[0];
   let crossingRad: number | null = null;
   for (let k = 0; k + 1 < points.length; k++) {
@@ -77,8 +77,8 @@ function besideOne(
       const t = (n + 0.5) / steps;
       const p: Point3 = [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t];
       const near = nearestOf(feature, low, high, p);
-      if (near.distanceM < leastM) {
-        leastM = near.distanceM;
+      if (near.distanceM < minM) {
+        minM = near.distanceM;
         at = p;
       }
       if (near.distanceM >= keepM - 1e-9) continue;
@@ -91,7 +91,7 @@ function besideOne(
       }
     }
   }
-  return leastM < keepM ? { featureId: feature.id, keepM, parallelM, leastM, crossingRad, at } : null;
+  return minM < keepM ? { featureId: feature.id, keepM, parallelM, leastM: minM, crossingRad, at } : null;
 }
 
 function nearestOf({ points, widthM }: Feature, low: number, high: number, p: Point3) {

@@ -91,7 +91,7 @@ export interface NetworkParts {
   readonly columns: readonly Columns[];
 }
 /** Trees are remembered for the ways that are shared now, for those before, and for none. */
-const MOST_LOADS = 3;
+const MAX_LOADS = 3;
 
 /** A place in millimetres, as a key. */
 export const placeKey = (x: number, y: number, z: number): string =>
@@ -281,6 +281,6 @@ function assembled(
     details,
     ...rest,
     nodeByPlace: once(() => new Map(Array.from(x, (_, node): [string, number] => [placeKey(x[node], y[node], z[node]), node]))),
-    trees: new Remembered(MOST_LOADS),
+    trees: new Remembered(MAX_LOADS),
   };
 }

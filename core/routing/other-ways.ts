@@ -19,9 +19,9 @@ const ELSEWHERE_M = 1;
 const BESIDE_M = 0.9;
 /** What lies beside ways that were found gets dearer by this factor each time. */
 const DEARER = 1.5;
-const MOST_SEARCHES = 10;
+const MAX_SEARCHES = 10;
 /** A run is led along another way by no more points than this. */
-const MOST_POINTS = 3;
+const MAX_POINTS = 3;
 
 /**
  * The next cheapest ways beside the one that a run takes, in the order of their cost: each comes a metre or
@@ -34,7 +34,7 @@ export function otherWays(
   target: EndPlace,
   shared: Loads,
   rules: readonly RouteRule[],
-  most = 2,
+  max = 2,
 ): Outcome<{ readonly taken: RoutedPath; readonly others: readonly OtherWay[] }> {
   const taken = routeBetween(network, end, target, '', shared, rules);
   if (!taken.ok) return taken;
@@ -49,7 +49,7 @@ export function otherWays(
   const dearer = new Float64Array(network.x.length).fill(1);
   makeDearer(network, taken.value, dearer);
   const found: RoutedPath[] = [];
-  for (let search = 0; search < MOST_SEARCHES && found.length < most; search++) {
+  for (let search = 0; search < MAX_SEARCHES && found.length < max; search++) {
     const tree = growTree(
       network,
       ends.value,
@@ -107,10 +107,10 @@ const farthest = (way: RoutedPath, from: RoutedPath): number => Math.max(0, ...m
 /** Points enough to lead a run along a way: the pieces that lie elsewhere, the farthest ones where there are many. */
 function tellingPoints(way: RoutedPath, from: RoutedPath): Point3[] {
   const middles = middlesOf(way, from).filter(({ at, farM }) => farM >= ELSEWHERE_M / 2 && isOnLattice(way, at));
-  const farM = [...middles].sort((a, b) => b.farM - a.farM)[MOST_POINTS - 1]?.farM ?? 0;
+  const farM = [...middles].sort((a, b) => b.farM - a.farM)[MAX_POINTS - 1]?.farM ?? 0;
   return middles
     .filter((one) => one.farM >= farM)
-    .slice(0, MOST_POINTS)
+    .slice(0, MAX_POINTS)
     .map(({ at }) => at);
 }
 

@@ -11,11 +11,11 @@ export function plainWayCost(network: Network, starts: readonly Entry[], ends: r
   const goal = new Map<number, Entry[]>();
   for (const entry of ends) goal.set(entry.node, [...(goal.get(entry.node) ?? []), entry]);
   const madeWay = Math.min(1, weights.madeWay);
-  const leastM = (node: number) => {
-    let least = Infinity;
+  const minM = (node: number) => {
+    let min = Infinity;
     for (const end of goal.keys())
-      least = Math.min(least, Math.hypot(x[node] - x[end], y[node] - y[end], z[node] - z[end]) * madeWay);
-    return least;
+      min = Math.min(min, Math.hypot(x[node] - x[end], y[node] - y[end], z[node] - z[end]) * madeWay);
+    return min;
   };
   const best = new Map<string, number>();
   const queue = new TinyQueue<{ node: number; came: number; cost: number; least: number }>([], (a, b) => a.least - b.least);
@@ -23,7 +23,7 @@ export function plainWayCost(network: Network, starts: readonly Entry[], ends: r
     const key = `${node}/${came}`;
     if (cost >= (best.get(key) ?? Infinity)) return;
     best.set(key, cost);
-    queue.push({ node, came, cost, least: cost + leastM(node) });
+    queue.push({ node, came, cost, least: cost + minM(node) });
   };
   for (const { node, axis: came, work: w, holes: h } of starts) push(node, came, w + h);
   let found = Infinity;

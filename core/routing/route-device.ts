@@ -128,11 +128,11 @@ export function bestStart(
 }
 
 /** Ways to racks and to the far ends of jumpers are remembered; a device that is dragged leaves many behind. */
-const MOST_TREES = 40;
+const MAX_TREES = 40;
 
 /** A tree that was grown before, or a new one. */
 const remembered = ({ trees }: Network, shared: Loads, key: string, grow: () => Outcome<WayTree>): Outcome<WayTree> =>
-  trees.of(shared, () => new Remembered(MOST_TREES)).of(key, grow);
+  trees.of(shared, () => new Remembered(MAX_TREES)).of(key, grow);
 
 const keyOf = ({ mount, levelId, x, y, heightM }: EndPlace) => `${mount}:${levelId}:${x}:${y}:${heightM}`;
 

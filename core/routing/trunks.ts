@@ -28,10 +28,10 @@ export interface Trunks {
 }
 
 /** No more rounds than this, and no more after so many that bring nothing. */
-const MOST_ROUNDS = 12;
+const MAX_ROUNDS = 12;
 const PATIENCE = 3;
 /** Searches for one place among all others: no more than this, as many as settle so many nodes, and none where that is too few. */
-const MOST_SEARCHES = 400;
+const MAX_SEARCHES = 400;
 const SEARCHED_NODES = 250_000;
 const FEWEST_SEARCHES = 40;
 
@@ -45,7 +45,7 @@ export function findTrunks(network: Network, demands: readonly Demand[]): Trunks
   let best: { prices: Loads; work: Work } | null = null;
   let apart: Work | null = null;
   let idle = 0;
-  for (let round = 0; round < MOST_ROUNDS && idle < PATIENCE; round++) {
+  for (let round = 0; round < MAX_ROUNDS && idle < PATIENCE; round++) {
     const { loads: next, work } = laid(network, demands, round === 0 ? undefined : averagePrice(network, loads));
     apart ??= work;
     if (!best || work.totalM < best.work.totalM - 1e-6) {
@@ -55,7 +55,7 @@ export function findTrunks(network: Network, demands: readonly Demand[]): Trunks
     loads = next;
   }
   // Where there are not too many places, runs are also laid anew one after the other beside all others.
-  const searches = Math.min(MOST_SEARCHES, Math.round(SEARCHED_NODES / network.x.length));
+  const searches = Math.min(MAX_SEARCHES, Math.round(SEARCHED_NODES / network.x.length));
   for (let pass = 0; pass < PATIENCE && searches >= FEWEST_SEARCHES; pass++) {
     const prices = improved(network, demands, best!.prices, searches);
     const work = workWith(network, demands, prices);

@@ -7,7 +7,7 @@ const MASTS = part('masts', ({ typeId }) => typeId === 'aerial' || typeId === 'd
 /** Masts and dishes are bonded (ENGINEERING 5.5). */
 export const aerialBonded = defineCheck({
   id: 'aerial-bonded',
-  title: 'Aerials and dishes are bonded',
+  title: 'Antennas and dishes are bonded',
   source: 'NEC 810, 820 style; EN 60728-11',
   severity: 'stop',
   stage: 'devices',

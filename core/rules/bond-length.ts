@@ -10,7 +10,7 @@ export const bondLength = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes'],
   safety: true,
-  limits: { longestM: { usual: 6, least: 1, most: 6, unit: 'm', safer: 'less' } },
+  limits: { longestM: { usual: 6, min: 1, max: 6, unit: 'm', safer: 'less' } },
   ofRun: ({ run, device, length }, { project, limit }) => {
     const cable = project.cableTypes[run.cableTypeId];
     if (!length || cable.family !== 'bond' || device.typeId !== 'surge-arrester') return [];

@@ -74,8 +74,8 @@ export class JoistHalves {
       }
       const depthM = boredDepthM(member, wallId === null ? undefined : project.walls[wallId], room);
       if (depthM === null) continue;
-      const { mostM } = boreLimit(member === 'stud' ? 'stud' : 'plate', depthM, project.project.jurisdiction);
-      if (needM > mostM + 1e-9) add(hole, 'bore-too-large', needM, mostM);
+      const { mostM: maxM } = boreLimit(member === 'stud' ? 'stud' : 'plate', depthM, project.project.jurisdiction);
+      if (needM > maxM + 1e-9) add(hole, 'bore-too-large', needM, maxM);
     }
     return bad.length + throughs.length > 0 ? { bad, diameterM, bitM: bitFor(needM) ?? Infinity, throughs } : NOTHING;
   }
@@ -87,8 +87,8 @@ export class JoistHalves {
       return;
     }
     const ceiling = this.ceilingOf(project, room);
-    const { mostM, spanShares } = ceiling.limit;
-    if (needM > mostM + 1e-9) add(hole, 'bore-too-large', needM, mostM);
+    const { mostM: maxM, spanShares } = ceiling.limit;
+    if (needM > maxM + 1e-9) add(hole, 'bore-too-large', needM, maxM);
     const span = framingOf(project).spanAt(room, [hole.at[0], hole.at[1]]);
     if (!span) return;
     const first = span.atM - span.fromM <= span.toM - span.atM;
@@ -112,9 +112,9 @@ export class JoistHalves {
     const key = Math.round(lineM / LINE_M) * 65_536 + Math.round(fromM / LINE_M);
     let pair = numbers.get(key);
     if (!pair) {
-      const { mostM, spanShares } = limit;
+      const { mostM: maxM, spanShares } = limit;
       const freeM = (spanShares ? spanShares[1] - spanShares[0] : 0.5) * (toM - fromM);
-      const half: Half = { room, lineM, freeM, mostM, byDiameters: spanShares !== null };
+      const half: Half = { room, lineM, freeM, mostM: maxM, byDiameters: spanShares !== null };
       pair = [this.halves.push(half) - 1, this.halves.push(half) - 1];
       numbers.set(key, pair);
     }

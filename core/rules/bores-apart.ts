@@ -54,7 +54,7 @@ const CROWDS = whole<Crowds>({
     const close = new Set(touched.filter((number) => mayBeCrowded(halves[number], loads[number])));
     const few = runsThrough(
       runs,
-      [...close].filter((number) => loads[number].cables <= MOST_PACKED),
+      [...close].filter((number) => loads[number].cables <= MAX_PACKED),
     );
     for (const number of touched)
       loads[number] = {
@@ -114,11 +114,11 @@ function runsThrough(runs: readonly Bored[], wanted: readonly number[]): Map<num
 }
 
 /** Cables that are put into holes one by one; of more it is enough how many holes they fill at the least. */
-const MOST_PACKED = 60;
+const MAX_PACKED = 60;
 
 /** Where each of a few cables has room for a hole of its own, there is nothing to look for. */
 function mayBeCrowded(half: Half, { cables, widestM }: Load): boolean {
-  return cables > MOST_PACKED || (cables > 1 && wantedM(half, cables, widestM, cables * widestM) > half.freeM);
+  return cables > MAX_PACKED || (cables > 1 && wantedM(half, cables, widestM, cables * widestM) > half.freeM);
 }
 
 /** Length of a joist that holes take with what must be left between them, m. */
@@ -127,7 +127,7 @@ function wantedM({ byDiameters }: Half, count: number, widestM: number, allM: nu
 }
 
 function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, Bored[]> | undefined): Crowd | null {
-  const { room, lineM, freeM, mostM } = half;
+  const { room, lineM, freeM, mostM: maxM } = half;
   const wanted = (bits: readonly number[]) =>
     wantedM(
       half,
@@ -136,7 +136,7 @@ function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, Bored[]
       bits.reduce((sum, bitM) => sum + bitM, 0),
     );
   if (few && wanted(ownBits(few)) <= freeM) return null;
-  const bits = few ? packedBits(few, mostM) : atLeastBits(squares, mostM);
+  const bits = few ? packedBits(few, maxM) : atLeastBits(squares, maxM);
   if (bits.length < 2) return null;
   const needM = wanted(bits);
   if (needM <= freeM * (1 + 1e-9)) return null;
@@ -150,21 +150,21 @@ const ownBits = (through: Map<number, Bored[]>): number[] =>
   [...through.values()].flatMap((runs) => runs.map(({ bitM }) => bitM));
 
 /** Bits of the holes that the cables of each place need. A hole that no allowed bit makes is told by the rule about widths. */
-const packedBits = (through: Map<number, Bored[]>, mostM: number): number[] =>
+const packedBits = (through: Map<number, Bored[]>, maxM: number): number[] =>
   [...through.values()].flatMap(
     (runs) =>
       holesFor(
         runs.map(({ diameterM }) => diameterM),
-        mostM,
+        maxM,
       )?.map(({ bitM }) => bitM) ?? [],
   );
 
 /** As many of the widest bit as the cables of each place fill at the least. */
-function atLeastBits(squares: Load['squares'], mostM: number): number[] {
-  const bitM = BITS_M.findLast((bit) => bit <= mostM + 1e-9);
+function atLeastBits(squares: Load['squares'], maxM: number): number[] {
+  const bitM = BITS_M.findLast((bit) => bit <= maxM + 1e-9);
   if (bitM === undefined) return [];
-  const most = HOLE_FILL * (bitM * 1e6) ** 2;
-  const holes = [...squares.values()].reduce((sum, square) => sum + Math.ceil(square / most - 1e-6), 0);
+  const max = HOLE_FILL * (bitM * 1e6) ** 2;
+  const holes = [...squares.values()].reduce((sum, square) => sum + Math.ceil(square / max - 1e-6), 0);
   return Array.from({ length: holes }, () => bitM);
 }
 

@@ -15,7 +15,7 @@ import { create, type Device, type DeviceType, type Operation, type ProjectDocum
 import { listOf } from '../derive/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
-const MOST_MOVES = 2;
+const MAX_MOVES = 2;
 
 /** Every device can be built where it stands: cut-outs, cavities, openings, weight, head room, sight (practice A06 to A11, B02, B05). */
 export const buildable = defineCheck({
@@ -70,7 +70,7 @@ function curesOf(project: ProjectDocument, device: Device, type: DeviceType, { c
 }
 
 function moves(project: ProjectDocument, device: Device): Cure[] {
-  return legalPlaces(project, device, MOST_MOVES).flatMap((place): Cure[] => {
+  return legalPlaces(project, device, MAX_MOVES).flatMap((place): Cure[] => {
     const both = place.twin && [
       { deviceId: device.id, to: place.at },
       { deviceId: place.twin.deviceId, to: place.twin.at },

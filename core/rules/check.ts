@@ -55,8 +55,8 @@ export type CheckStage = (typeof CHECK_STAGES)[number];
 /** A figure of a rule that a firm may set, between bounds; `safer` says which way is stricter. */
 export interface CheckLimit {
   readonly usual: number;
-  readonly least: number;
-  readonly most: number;
+  readonly min: number;
+  readonly max: number;
   readonly unit: string;
   readonly safer: 'less' | 'more';
 }

@@ -21,7 +21,7 @@ export const clearOfMains = defineCheck({
   reads: ['cableTypes', 'features', 'project'],
   nodes: [BUILDING],
   safety: true,
-  limits: { longestM: { usual: PARALLEL_FROM_M, least: 0.5, most: 3, unit: 'm', safer: 'less' } },
+  limits: { longestM: { usual: PARALLEL_FROM_M, min: 0.5, max: 3, unit: 'm', safer: 'less' } },
   ofRun: (planned, { project, limit }) => {
     const cable = project.cableTypes[planned.run.cableTypeId];
     if (isOptical(cable.material)) return [];
@@ -35,14 +35,14 @@ export const clearOfMains = defineCheck({
         (one) => one.parallelM <= longestM && (one.crossingRad === null || one.crossingRad >= RIGHT_ANGLE_FROM_RAD),
       );
     return besideIn(project, planned).flatMap((beside) => {
-      const { keepM, parallelM, leastM, crossingRad, featureId } = beside;
+      const { keepM, parallelM, leastM: minM, crossingRad, featureId } = beside;
       const figures = { mains: project.features[featureId].name || 'mains', keepM, longestM };
       const found: RuleFinding[] = [];
       const told = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>
         found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }, keeps));
-      if (parallelM > longestM && leastM < OPEN_CONDUCTORS_M)
-        told('mains-touching', 'stop', leastM, OPEN_CONDUCTORS_M, 'm', { parallelM, leastM });
-      else if (parallelM > longestM) told('mains-parallel', 'look', parallelM, longestM, 'm', { parallelM, leastM });
+      if (parallelM > longestM && minM < OPEN_CONDUCTORS_M)
+        told('mains-touching', 'stop', minM, OPEN_CONDUCTORS_M, 'm', { parallelM, leastM: minM });
+      else if (parallelM > longestM) told('mains-parallel', 'look', parallelM, longestM, 'm', { parallelM, leastM: minM });
       if (crossingRad !== null && crossingRad < RIGHT_ANGLE_FROM_RAD)
         told('mains-skewed', 'look', crossingRad, RIGHT_ANGLE_FROM_RAD, 'rad', {
           angleDeg: Math.round((crossingRad * 180) / Math.PI),

@@ -19,9 +19,9 @@ export const clearOfServices = defineCheck({
   reads: ['cableTypes', 'features'],
   nodes: [BUILDING],
   limits: {
-    pipeM: { usual: SERVICE_KEEP_M.gas, least: 0.05, most: 1, unit: 'm', safer: 'more' },
-    lampM: { usual: SERVICE_KEEP_M['lamp-driver'], least: 0.05, most: 1, unit: 'm', safer: 'more' },
-    panelM: { usual: SERVICE_KEEP_M.panelboard, least: 0.3, most: 3, unit: 'm', safer: 'more' },
+    pipeM: { usual: SERVICE_KEEP_M.gas, min: 0.05, max: 1, unit: 'm', safer: 'more' },
+    lampM: { usual: SERVICE_KEEP_M['lamp-driver'], min: 0.05, max: 1, unit: 'm', safer: 'more' },
+    panelM: { usual: SERVICE_KEEP_M.panelboard, min: 0.3, max: 3, unit: 'm', safer: 'more' },
   },
   ofRun: ({ run, points, media }, { project, limit }) => {
     const keeps = {
@@ -33,7 +33,7 @@ export const clearOfServices = defineCheck({
     const keepOf = ({ kind, clearanceM }: Feature) =>
       Object.hasOwn(keeps, kind) ? Math.max(clearanceM, keeps[kind as keyof typeof keeps]) : null;
     if (project.cableTypes[run.cableTypeId].material === 'fibre') return [];
-    return besideThings(buildingOf(project), points, media, keepOf).flatMap(({ featureId, keepM, parallelM, leastM }) => {
+    return besideThings(buildingOf(project), points, media, keepOf).flatMap(({ featureId, keepM, parallelM, leastM: minM }) => {
       const feature = project.features[featureId];
       if (parallelM <= PASSING_M) return [];
       return [
@@ -44,9 +44,9 @@ export const clearOfServices = defineCheck({
             { in: 'runs', id: run.id },
             { in: 'features', id: featureId },
           ],
-          { number: run.number, thing: feature.kind, parallelM, awayM: leastM, keepM },
+          { number: run.number, thing: feature.kind, parallelM, awayM: minM, keepM },
           {
-            measured: leastM,
+            measured: minM,
             allowed: keepM,
             unit: 'm',
             cures: (house) =>

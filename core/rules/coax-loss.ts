@@ -16,29 +16,29 @@ export const coaxLossCheck = defineCheck({
   stage: 'cabling',
   appliesTo: 'runs',
   reads: ['cableTypes', 'project'],
-  limits: { mostDb: { usual: 12, least: 4, most: 20, unit: 'dB', safer: 'less' } },
+  limits: { mostDb: { usual: 12, min: 4, max: 20, unit: 'dB', safer: 'less' } },
   ofRun: ({ run, device, length }, { project, limit }) => {
     const cable = project.cableTypes[run.cableTypeId];
     const kind = kindOf(cable);
     if (!length || !kind) return [];
     const mhz = device.typeId.includes('dish') ? SATELLITE_MHZ : CABLE_MHZ;
     const lossDb = lossOf(project, kind, mhz, length.cutLengthM);
-    const mostDb = limit('mostDb');
-    if (lossDb <= mostDb * (1 + 1e-9)) return [];
+    const maxDb = limit('mostDb');
+    if (lossDb <= maxDb * (1 + 1e-9)) return [];
     return [
       say(
         'look',
         'coax-lossy',
         [{ in: 'runs', id: run.id }],
-        { number: run.number, cable: cable.name, lengthM: length.cutLengthM, lossDb, limitDb: mostDb, mhz },
+        { number: run.number, cable: cable.name, lengthM: length.cutLengthM, lossDb, limitDb: maxDb, mhz },
         {
           measured: lossDb,
-          allowed: mostDb,
+          allowed: maxDb,
           unit: 'dB',
           cures: (house) =>
             useCable(house, run.id, (other) => {
               const better = kindOf(other);
-              return better !== null && other.rating === cable.rating && lossOf(house, better, mhz, length.cutLengthM) <= mostDb;
+              return better !== null && other.rating === cable.rating && lossOf(house, better, mhz, length.cutLengthM) <= maxDb;
             }),
         },
       ),

@@ -13,8 +13,8 @@ export const dataLength = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes', 'project'],
   limits: {
-    longestM: { usual: 90, least: 30, most: 90, unit: 'm', safer: 'less' },
-    warnM: { usual: 85, least: 20, most: 90, unit: 'm', safer: 'less' },
+    longestM: { usual: 90, min: 30, max: 90, unit: 'm', safer: 'less' },
+    warnM: { usual: 85, min: 20, max: 90, unit: 'm', safer: 'less' },
   },
   ofRun: ({ run, length }, { project, limit }) => {
     const cable = project.cableTypes[run.cableTypeId];

@@ -11,7 +11,7 @@ export const fibreOutdoors = defineCheck({
   stage: 'cabling',
   appliesTo: 'runs',
   reads: ['cableTypes', 'deviceTypes'],
-  limits: { longestM: { usual: 30, least: 5, most: 90, unit: 'm', safer: 'less' } },
+  limits: { longestM: { usual: 30, min: 5, max: 90, unit: 'm', safer: 'less' } },
   ofRun: ({ run, device, points, media }, { project, limit }) => {
     const cable = project.cableTypes[run.cableTypeId];
     if (cable.family !== 'cat') return [];

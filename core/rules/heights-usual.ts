@@ -12,24 +12,24 @@ export const heightsUsual = defineCheck({
   stage: 'devices',
   appliesTo: 'devices',
   reads: ['deviceTypes', 'project'],
-  limits: { offM: { usual: 0.2, least: 0, most: 1, unit: 'm', safer: 'less' } },
+  limits: { offM: { usual: 0.2, min: 0, max: 1, unit: 'm', safer: 'less' } },
   ofDevice: (device, { project, limit }) => {
     const kind = HEIGHT_KIND_OF[device.typeId];
     if (!kind || device.heightM === null) return [];
-    const { leastM, mostM } = heightOf(kind, project.project.jurisdiction);
-    const offM = device.heightM < leastM ? leastM - device.heightM : device.heightM > mostM ? device.heightM - mostM : 0;
+    const { leastM: minM, mostM: maxM } = heightOf(kind, project.project.jurisdiction);
+    const offM = device.heightM < minM ? minM - device.heightM : device.heightM > maxM ? device.heightM - maxM : 0;
     if (offM <= limit('offM') * (1 + 1e-9)) return [];
-    return [said(device, project.deviceTypes[device.typeId], device.heightM, leastM, mostM, offM)];
+    return [said(device, project.deviceTypes[device.typeId], device.heightM, minM, maxM, offM)];
   },
 });
 
-function said(device: Device, type: DeviceType, heightM: number, leastM: number, mostM: number, offM: number) {
-  const nearest = heightM < leastM ? leastM : mostM;
+function said(device: Device, type: DeviceType, heightM: number, minM: number, maxM: number, offM: number) {
+  const nearest = heightM < minM ? minM : maxM;
   return say(
     'look',
     'height-unusual',
     [{ in: 'devices', id: device.id }],
-    { number: '', device: type.name, heightM, leastM, mostM, offM },
+    { number: '', device: type.name, heightM, leastM: minM, mostM: maxM, offM },
     {
       measured: heightM,
       allowed: nearest,

@@ -22,7 +22,7 @@ export const jacketsFit = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes', 'levels', 'project'],
   nodes: [AIR_SPACES],
-  limits: { insideM: { usual: INSIDE_M, least: 5, most: 15, unit: 'm', safer: 'less' } },
+  limits: { insideM: { usual: INSIDE_M, min: 5, max: 15, unit: 'm', safer: 'less' } },
   ofRun: (planned, { project, limit }) => {
     const found = findingOf(project, planned, limit('insideM'));
     return found ? [found] : [];
@@ -63,7 +63,7 @@ function inAir(
   return { lengthM, first };
 }
 
-function findingOf(project: ProjectDocument, planned: PlannedRun, mostM: number): RuleFinding | null {
+function findingOf(project: ProjectDocument, planned: PlannedRun, maxM: number): RuleFinding | null {
   const { run, points, media } = planned;
   const cable = project.cableTypes[run.cableTypeId];
   const told = (
@@ -105,7 +105,7 @@ function findingOf(project: ProjectDocument, planned: PlannedRun, mostM: number)
   if (cable.rating === 'limited' && media.includes('riser')) return told('jacket-not-riser', null, null, 'riser');
   if (cable.rating !== 'outdoor') return null;
   const insideM = media.reduce((sum, medium, k) => (WEATHER.has(medium) ? sum : sum + distance3(points[k], points[k + 1])), 0);
-  return insideM > mostM ? told('jacket-outdoor-inside', insideM, mostM, null, { insideM, mostM }) : null;
+  return insideM > maxM ? told('jacket-outdoor-inside', insideM, maxM, null, { insideM, mostM: maxM }) : null;
 }
 
 /** A cable of the same family, as thick at the least, with the jacket that is wanted. */

@@ -12,7 +12,7 @@ export const keptRouteDiffers = defineCheck({
   appliesTo: 'runs',
   reads: ['tradeDates'],
   day: true,
-  // Once the boards are on it is another matter: see below.
+  // Once the walls are closed it is another matter: see below.
   ofRun: (planned, { project, today }) =>
     closedOn(project, today) === null
       ? sayDiffers(planned, 'look', planned.proposedRoute.ok ? 'kept-route-differs' : 'kept-route-impossible')

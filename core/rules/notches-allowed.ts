@@ -64,9 +64,9 @@ function findingsOf(project: ProjectDocument, building: Building, feature: Featu
   if (!judged) return tell('notch-engineered', 'stop', {}, { cures });
   const { code } = judged.problem;
   const { notchM, lengthM } = cut.notch;
-  const mostM = (judged.problem.mostM ?? null) as number | null;
+  const maxM = (judged.problem.mostM ?? null) as number | null;
   const measured = code === 'notch-too-long' ? lengthM : notchM;
-  return tell(code, 'stop', { notchM, longM: lengthM, mostM }, { measured, allowed: mostM, unit: 'm', cures });
+  return tell(code, 'stop', { notchM, longM: lengthM, mostM: maxM }, { measured, allowed: maxM, unit: 'm', cures });
 }
 
 /** What is cut out of a wall: deep as the thing is deep, along the member as it is high. */

@@ -6,7 +6,7 @@ import { useCable } from './cures.ts';
 const COPPER_M = reachOf('passive', '18')!;
 const THICK_COPPER_M = reachOf('passive-24awg', '18')!;
 const OPTICAL_M = reachOf('active-optical', '18')!;
-const MOST_OPTICAL_M = reachOf('active-optical', '10.2')!;
+const MAX_OPTICAL_M = reachOf('active-optical', '10.2')!;
 
 /** A video cable carries no farther than it is planned for (ENGINEERING 4). */
 export const pictureReachCheck = defineCheck({
@@ -19,8 +19,8 @@ export const pictureReachCheck = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes'],
   limits: {
-    copperM: { usual: COPPER_M, least: 3, most: THICK_COPPER_M, unit: 'm', safer: 'less' },
-    opticalM: { usual: OPTICAL_M, least: 10, most: MOST_OPTICAL_M, unit: 'm', safer: 'less' },
+    copperM: { usual: COPPER_M, min: 3, max: THICK_COPPER_M, unit: 'm', safer: 'less' },
+    opticalM: { usual: OPTICAL_M, min: 10, max: MAX_OPTICAL_M, unit: 'm', safer: 'less' },
   },
   ofRun: ({ run, length }, { project, limit }) => {
     const cable = project.cableTypes[run.cableTypeId];

@@ -13,7 +13,7 @@ export const rackFrontClear = defineCheck({
   stage: 'survey',
   appliesTo: 'racks',
   reads: ['features', 'framingMembers', 'levels', 'openings', 'racks', 'risers', 'rooms', 'walls'],
-  limits: { depthM: { usual: 0.76, least: 0.6, most: 1.2, unit: 'm', safer: 'more' } },
+  limits: { depthM: { usual: 0.76, min: 0.6, max: 1.2, unit: 'm', safer: 'more' } },
   run: ({ project, limit }) =>
     listOf(project, 'racks').flatMap((rack): RuleFinding[] => {
       const wantedM = limit('depthM');
@@ -40,14 +40,14 @@ export const rackFrontClear = defineCheck({
 function freeBefore(project: ProjectDocument, rack: Rack, facingRad: number, wantedM: number): number {
   const [fx, fy] = [Math.cos(facingRad), Math.sin(facingRad)];
   const front: Point2 = [rack.x + (fx * rack.depthM) / 2, rack.y + (fy * rack.depthM) / 2];
-  let least = Infinity;
+  let min = Infinity;
   for (const aside of [-0.38, -0.2, 0, 0.2, 0.38]) {
     const from: Point2 = [front[0] - fy * aside, front[1] + fx * aside];
     const to: Point2 = [from[0] + fx * (wantedM + 0.3), from[1] + fy * (wantedM + 0.3)];
     for (const { wall, t } of wallsOf(buildingOf(project), rack.levelId).crossing(from, to))
-      least = Math.min(least, t * (wantedM + 0.3) - wall.thicknessM / 2);
+      min = Math.min(min, t * (wantedM + 0.3) - wall.thicknessM / 2);
   }
-  return Math.max(0, least);
+  return Math.max(0, min);
 }
 
 function turned(project: ProjectDocument, rack: Rack | undefined, wantedM: number) {

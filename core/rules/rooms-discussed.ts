@@ -13,7 +13,7 @@ export const roomsDiscussed = defineCheck({
   appliesTo: 'rooms',
   reads: ['briefCells', 'levels', 'rooms', 'tradeDates'],
   day: true,
-  limits: { daysBefore: { usual: 14, least: 0, most: 120, unit: 'days', safer: 'more' } },
+  limits: { daysBefore: { usual: 14, min: 0, max: 120, unit: 'days', safer: 'more' } },
   run: ({ project, today, limit }) => {
     const on = gateDate(project, 'low-voltage-rough-in');
     if (on === '' || daysBetween(today, on) > limit('daysBefore') || Object.keys(project.briefCells).length === 0) return [];

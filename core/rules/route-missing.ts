@@ -3,10 +3,10 @@ import { waysToOpen } from '../runs/index.ts';
 import { type Cure, defineCheck, say } from './check.ts';
 
 /** The cheapest things that would open a way. */
-const MOST_CURES = 3;
+const MAX_CURES = 3;
 const curesOf = (project: ProjectDocument, run: Run): Cure[] =>
   waysToOpen(project, run)
-    .slice(0, MOST_CURES)
+    .slice(0, MAX_CURES)
     .map(({ kind, operations, madeM, costM }) => ({
       code: `open-${kind}`,
       figures: { madeM, costM: Math.round(costM) },

@@ -3,7 +3,7 @@ import { movedFromSigned, screedWays, SIGNED_WITHIN_M } from '../pathways/index.
 import { defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
 /** ENGINEERING 6: keep this from reinforcement; as little is wanted over and under a way in screed, m. */
-const LEAST_COVER_M = 0.025;
+const MIN_COVER_M = 0.025;
 
 /** Ways in the screed are covered, clear of pipes and ducts, signed before the pour, and stay where they were signed (practice A81). */
 export const screedSound = defineCheck({
@@ -34,7 +34,7 @@ export const screedSound = defineCheck({
             { measured, allowed, unit: measured === null ? '' : 'm', cures },
           ),
         );
-      if (coverM < LEAST_COVER_M - 1e-9) add('screed-cover', 'stop', coverM, LEAST_COVER_M, { coverM, wantedM: LEAST_COVER_M });
+      if (coverM < MIN_COVER_M - 1e-9) add('screed-cover', 'stop', coverM, MIN_COVER_M, { coverM, wantedM: MIN_COVER_M });
       for (const { featureId, gapM } of crossings)
         if (gapM < 0)
           add('screed-crossing', 'look', gapM, 0, {

@@ -4,10 +4,10 @@ import { holeSchedule, penetrationsOf, sealCounts } from '../pathways/index.ts';
 import { daysBetween, gateDate } from '../model/index.ts';
 import { defineCheck, say } from './check.ts';
 
-/** No pierced separation is open when the boards go on (practice B15). */
+/** No pierced separation is open when the drywall goes on (practice B15). */
 export const sealsClosed = defineCheck({
   id: 'seals-closed',
-  title: 'Every pierced separation is sealed before the boards',
+  title: 'Every pierced separation is sealed before drywall',
   source: 'IRC R302.11; ASTM E814, EN 1366-3; trade practice',
   severity: 'stop',
   stage: 'closing',
@@ -16,7 +16,7 @@ export const sealsClosed = defineCheck({
   day: true,
   nodes: [FRAMING, BUILDING, PLANNED_RUNS],
   safety: true,
-  limits: { daysBefore: { usual: 3, least: 0, most: 30, unit: 'days', safer: 'more' } },
+  limits: { daysBefore: { usual: 3, min: 0, max: 30, unit: 'days', safer: 'more' } },
   run: ({ project, runs, today, limit }) => {
     const on = gateDate(project, 'board');
     if (on === '' || daysBetween(today, on) > limit('daysBefore')) return [];

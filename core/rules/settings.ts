@@ -24,7 +24,7 @@ export function limitIn(settings: ReadonlyMap<string, RuleSetting>, check: Pick<
   const limit = check.limits?.[name];
   if (!limit) throw new Error(`${check.id} has no limit ${name}`);
   const set = settings.get(check.id)?.limits[name];
-  return set === undefined || set < limit.least || set > limit.most ? limit.usual : set;
+  return set === undefined || set < limit.min || set > limit.max ? limit.usual : set;
 }
 
 type Setting = Pick<RuleSetting, 'off' | 'rank' | 'limits' | 'reason'>;
@@ -46,12 +46,12 @@ export function judgeSetting(check: Check, setting: Setting): Outcome<Setting> {
   for (const [name, value] of Object.entries(setting.limits)) {
     const limit = check.limits?.[name];
     if (!limit) return err('rule-limit-unknown', { kind: 'invalid', field: name });
-    if (!(value >= limit.least && value <= limit.most))
+    if (!(value >= limit.min && value <= limit.max))
       return err('rule-limit-outside', {
         kind: 'invalid',
         field: name,
-        least: limit.least,
-        most: limit.most,
+        least: limit.min,
+        most: limit.max,
         unit: limit.unit,
       });
   }

@@ -12,15 +12,15 @@ export const slackEnough = defineCheck({
   appliesTo: 'runs',
   reads: ['deviceTypes', 'project'],
   limits: {
-    deviceM: { usual: 0.3, least: 0.1, most: 1, unit: 'm', safer: 'more' },
-    rackM: { usual: 1.5, least: 0.3, most: 5, unit: 'm', safer: 'more' },
+    deviceM: { usual: 0.3, min: 0.1, max: 1, unit: 'm', safer: 'more' },
+    rackM: { usual: 1.5, min: 0.3, max: 5, unit: 'm', safer: 'more' },
   },
   ofRun: ({ run, device }, { project, limit }) => {
     const isHome = run.toDeviceId === null;
-    const leastRackM = isHome ? limit('rackM') : limit('deviceM');
-    const leastM = limit('deviceM');
-    const isShort = run.deviceSlackM < leastM * (1 - 1e-9) && (run.slackStyle ?? project.project.slackStyle) !== 'none';
-    const isShortFar = run.rackSlackM < leastRackM * (1 - 1e-9);
+    const minRackM = isHome ? limit('rackM') : limit('deviceM');
+    const minM = limit('deviceM');
+    const isShort = run.deviceSlackM < minM * (1 - 1e-9) && (run.slackStyle ?? project.project.slackStyle) !== 'none';
+    const isShortFar = run.rackSlackM < minRackM * (1 - 1e-9);
     if (!isShort && !isShortFar) return [];
     const leg = project.deviceTypes[device.typeId].cables[run.leg - 1];
     return [
@@ -28,17 +28,17 @@ export const slackEnough = defineCheck({
         'look',
         isShort ? 'slack-short' : 'slack-short-far',
         [{ in: 'runs', id: run.id }],
-        { number: run.number, leftM: isShort ? run.deviceSlackM : run.rackSlackM, leastM: isShort ? leastM : leastRackM },
+        { number: run.number, leftM: isShort ? run.deviceSlackM : run.rackSlackM, leastM: isShort ? minM : minRackM },
         {
           measured: isShort ? run.deviceSlackM : run.rackSlackM,
-          allowed: isShort ? leastM : leastRackM,
+          allowed: isShort ? minM : minRackM,
           unit: 'm',
           cures: (house) => {
             const now = house.runs[run.id];
             if (!now || isKept(now)) return [];
             const operation = update('runs', now, {
-              ...(isShort ? { deviceSlackM: Math.max(leastM, leg?.slackM ?? 0.45) } : {}),
-              ...(isShortFar ? { rackSlackM: Math.max(leastRackM, isHome ? house.project.rackSlackM : 0.45) } : {}),
+              ...(isShort ? { deviceSlackM: Math.max(minM, leg?.slackM ?? 0.45) } : {}),
+              ...(isShortFar ? { rackSlackM: Math.max(minRackM, isHome ? house.project.rackSlackM : 0.45) } : {}),
             });
             return operation ? [{ code: 'usual-slack', figures: {}, operations: [operation] }] : [];
           },

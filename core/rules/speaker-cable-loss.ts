@@ -20,7 +20,7 @@ export const speakerCableLossCheck = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes', 'deviceTypes', 'project'],
   // From this share of the limit on a run is worth a look: a detour of a tenth more on site would break it [practice].
-  limits: { nearShare: { usual: 0.9, least: 0.5, most: 1, unit: '', safer: 'less' } },
+  limits: { nearShare: { usual: 0.9, min: 0.5, max: 1, unit: '', safer: 'less' } },
   ofRun: (planned, { project, limit }) => findingFor(project, planned, limit('nearShare')),
 });
 
@@ -65,7 +65,7 @@ function findingFor(project: ProjectDocument, { run, device, length }: PlannedRu
 const thinnestAwg = (use: SoundUse, loadOhm: number) =>
   use === 'theatre' || loadOhm <= HEAVY_LOAD_OHM ? THINNEST_HEAVY_AWG : THINNEST_AWG;
 
-const MOST_WORKED = 5000;
+const MAX_WORKED = 5000;
 
 /** What is worked out of cables: cut lengths come in steps, so many runs have the same figures. */
 interface SpeakerCables {
@@ -75,7 +75,7 @@ interface SpeakerCables {
 const SPEAKER_CABLES = whole<SpeakerCables>({
   name: 'speaker cables',
   tables: ['cableTypes'],
-  make: () => ({ figures: new Remembered(MOST_WORKED), thicker: new Remembered() }),
+  make: () => ({ figures: new Remembered(MAX_WORKED), thicker: new Remembered() }),
 });
 
 function figuresFor(project: ProjectDocument, cable: CableType, lengthM: number, loadOhm: number, use: SoundUse): Figures | null {

@@ -14,7 +14,7 @@ export const speakerChains = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes', 'deviceTypes', 'devices', 'runs'],
   safety: true,
-  limits: { leastOhm: { usual: 4, least: 2, most: 16, unit: 'Ω', safer: 'more' } },
+  limits: { leastOhm: { usual: 4, min: 2, max: 16, unit: 'Ω', safer: 'more' } },
   run: ({ project, limit }) => {
     const chained = listOf(project, 'runs').filter((run) => run.toDeviceId !== null && isSound(project, run));
     if (chained.length === 0) return [];
@@ -22,7 +22,7 @@ export const speakerChains = defineCheck({
     const homes = listOf(project, 'runs').filter((run) => run.toDeviceId === null && isSound(project, run));
     const hangsOn = new Map<string, Run[]>();
     for (const run of chained) hangsOn.set(run.toDeviceId!, [...(hangsOn.get(run.toDeviceId!) ?? []), run]);
-    const leastOhm = limit('leastOhm');
+    const minOhm = limit('leastOhm');
     return homes.flatMap((home): RuleFinding[] => {
       const seen = new Set<string>();
       const open = [home.deviceId];
@@ -41,14 +41,14 @@ export const speakerChains = defineCheck({
       }
       if (loads.length < 2) return [];
       const loadOhm = 1 / loads.reduce((sum, ohm) => sum + 1 / ohm, 0);
-      if (loadOhm >= leastOhm * (1 - 1e-9) || nextOf.has(home.deviceId)) return [];
+      if (loadOhm >= minOhm * (1 - 1e-9) || nextOf.has(home.deviceId)) return [];
       return [
         say(
           'stop',
           'amplifier-under-load',
           [{ in: 'runs', id: home.id }, ...[...seen].map((id) => ({ in: 'devices' as const, id }))],
-          { number: home.number, count: loads.length, loadOhm, leastOhm },
-          { measured: loadOhm, allowed: leastOhm, unit: 'Ω', cures: (house) => homeByItself(house, links) },
+          { number: home.number, count: loads.length, loadOhm, leastOhm: minOhm },
+          { measured: loadOhm, allowed: minOhm, unit: 'Ω', cures: (house) => homeByItself(house, links) },
         ),
       ];
     });

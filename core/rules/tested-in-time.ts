@@ -1,16 +1,16 @@
 import { gateDate, type ProjectDocument, RUN_STATES } from '../model/index.ts';
 import { defineCheck, say } from './check.ts';
 
-/** The day on which the boards went on, where that is past or today. */
+/** The day on which the drywall went on, where that is past or today. */
 export function closedOn(project: Pick<ProjectDocument, 'tradeDates'>, today: string): string | null {
   const on = gateDate(project, 'board');
   return on !== '' && on <= today ? on : null;
 }
 
-/** What lies behind the boards was tested while it could be reached (ENGINEERING 18: tests before boards). */
+/** What lies behind the drywall was tested while it could be reached (ENGINEERING 18: tests before drywall). */
 export const testedInTime = defineCheck({
   id: 'tested-in-time',
-  title: 'Every run is pulled and tested before the boards',
+  title: 'Every run is pulled and tested before drywall',
   source: 'Trade practice: test before drywall',
   severity: 'stop',
   stage: 'closing',

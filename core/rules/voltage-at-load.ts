@@ -17,8 +17,8 @@ export const voltageAtLoad = defineCheck({
   appliesTo: 'runs',
   reads: ['cableTypes', 'deviceTypes', 'project'],
   limits: {
-    share: { usual: 0.1, least: 0.02, most: 0.15, unit: '', safer: 'less' },
-    ledShare: { usual: 0.03, least: 0.01, most: 0.05, unit: '', safer: 'less' },
+    share: { usual: 0.1, min: 0.02, max: 0.15, unit: '', safer: 'less' },
+    ledShare: { usual: 0.03, min: 0.01, max: 0.05, unit: '', safer: 'less' },
   },
   ofRun: ({ run, device, length }, { project, limit }) => {
     const type = project.deviceTypes[device.typeId];

@@ -4,7 +4,7 @@ import { type ProjectDocument, update } from '../model/index.ts';
 import { type Cure, defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
 /** ENGINEERING 6: no more than 360 degrees between pull points is allowed, 180 and 30 m are practice. */
-const MOST_BENDS_RAD = 2 * Math.PI;
+const MAX_BENDS_RAD = 2 * Math.PI;
 const USUAL_BENDS_RAD = Math.PI;
 const LONGEST_PULL_M = 30;
 
@@ -57,7 +57,7 @@ function findingsOf(load: WayLoad): RuleFinding[] {
   if (load.jams) add('way-jams', 'look', null, null, '');
   if (!pull) return found;
   const degrees = Math.round((pull.bendsRad * 180) / Math.PI);
-  if (pull.bendsRad > MOST_BENDS_RAD + 1e-6) add('way-bends-over', 'stop', pull.bendsRad, MOST_BENDS_RAD, 'rad', { degrees });
+  if (pull.bendsRad > MAX_BENDS_RAD + 1e-6) add('way-bends-over', 'stop', pull.bendsRad, MAX_BENDS_RAD, 'rad', { degrees });
   else if (pull.bendsRad > USUAL_BENDS_RAD + 1e-6) add('way-bends', 'look', pull.bendsRad, USUAL_BENDS_RAD, 'rad', { degrees });
   if (pull.lengthM > LONGEST_PULL_M) add('way-long', 'look', pull.lengthM, LONGEST_PULL_M, 'm', { lengthM: pull.lengthM });
   if (allowedN !== null && pull.tensionN > allowedN)

@@ -10,7 +10,7 @@ const STEP_M = 0.5;
 /** Two ways go along together where they are this near, m: one hole, one hook. */
 const TOGETHER_M = 0.6;
 /** Cables of one tight bundle (ENGINEERING 3.2: no more than 24 where they carry power). */
-export const MOST_IN_BUNDLE = 24;
+export const MAX_IN_BUNDLE = 24;
 /** Share of its own way that a run must have in common with its bundle. */
 const SHARE = 0.5;
 
@@ -161,7 +161,7 @@ function partsAt(steps: RackSteps, runs: readonly PlannedRun[], n: number): Plan
 function inLoads(runs: readonly PlannedRun[]): PlannedRun[][] {
   if (runs.length === 0) return [];
   const ordered = [...runs].sort((a, b) => compareNumbers(a.run.number, b.run.number));
-  const loads = Math.ceil(ordered.length / MOST_IN_BUNDLE);
+  const loads = Math.ceil(ordered.length / MAX_IN_BUNDLE);
   const each = Math.ceil(ordered.length / loads);
   return Array.from({ length: loads }, (_, n) => ordered.slice(n * each, (n + 1) * each));
 }

@@ -2,7 +2,7 @@ import type { Device, ProjectDocument } from '../model/index.ts';
 
 /**
  * The bundle that a new run of a room joins: the one that the room's other runs to that rack are pulled in,
- * else the next free `B-nn`. `moved` counts as standing where it says, whatever the document has.
+ * else the next free `B-nn`. `moved` counts as standing where it says, whatever the project has.
  */
 export function bundleFor(
   project: ProjectDocument,

@@ -3,7 +3,7 @@
 // Start with `planRuns`.
 // Terms: docs/glossary.md.
 export { setRackSlack, slackStyleOf, usualRackSlackM } from './allowance.ts';
-export { bundleByWay, BUNDLES, bundlesOf, MOST_IN_BUNDLE } from './bundles.ts';
+export { bundleByWay, BUNDLES, bundlesOf, MAX_IN_BUNDLE as MOST_IN_BUNDLE } from './bundles.ts';
 export { bundleFor } from './bundling.ts';
 export { throughPoint } from './by-hand.ts';
 export { filledIn } from './calculator-inputs.ts';
@@ -28,6 +28,6 @@ export {
   routeNetwork,
   sharedWays,
 } from './plan-runs.ts';
-export { renumberScheme, type SchemeOutlook } from './renumber-scheme.ts';
+export { renumberScheme, type SchemePreview } from './renumber-scheme.ts';
 export { decideKept, runState, waysOf } from './run-state.ts';
 export { RUNS_BY_DEVICE, RUNS_OF_DEVICE, runsByDevice } from './runs-by-device.ts';

@@ -126,10 +126,10 @@ describe('another number scheme', () => {
 
   it('is shown on every run, old beside new, and keeps what was issued', () => {
     const issued = apply(project, must(runState(project, ['r1x1'], 'issued', waysOf(project))));
-    const outlook = must(renumberScheme(issued, '{room}{type}{device}-{leg}'));
-    expect(outlook.runs.find(({ runId }) => runId === 'r1x1')).to.include({ from: 'M-AA-01.1', to: 'AATV01-1', kept: 'issued' });
-    expect(outlook.runs.find(({ runId }) => runId === 'r2x2')).to.include({ to: 'BBTV01-2', kept: null });
-    const after = apply(issued, outlook.operations);
+    const preview = must(renumberScheme(issued, '{room}{type}{device}-{leg}'));
+    expect(preview.runs.find(({ runId }) => runId === 'r1x1')).to.include({ from: 'M-AA-01.1', to: 'AATV01-1', kept: 'issued' });
+    expect(preview.runs.find(({ runId }) => runId === 'r2x2')).to.include({ to: 'BBTV01-2', kept: null });
+    const after = apply(issued, preview.operations);
     expect(after.project.numberPattern).to.equal('{room}{type}{device}-{leg}');
     expect(after.runs.r1x1.number).to.equal('M-AA-01.1');
     expect(checkIntegrity(after).ok).to.equal(true);
@@ -155,8 +155,8 @@ describe('another number scheme', () => {
   });
 
   it('spends numbers that were printed under the old one', () => {
-    const outlook = must(renumberScheme(printed(project), '{room}.{device}.{leg}'));
-    const after = apply(printed(project), outlook.operations);
+    const preview = must(renumberScheme(printed(project), '{room}.{device}.{leg}'));
+    const after = apply(printed(project), preview.operations);
     expect(Object.values(after.spentNumbers).map(({ number }) => number)).to.deep.equal(['M-AA-01.1']);
     expect(after.runs.r1x1.printedOn).to.equal('');
   });
@@ -177,9 +177,9 @@ describe('another number scheme', () => {
     const part = fc.constantFrom('{level}', '{room}', '{system}', '{type}', '{device}', '{leg}', '{rack}', '{port}', '-', '.');
     fc.assert(
       fc.property(fc.array(part, { minLength: 1, maxLength: 7 }), (parts) => {
-        const outlook = renumberScheme(project, parts.join(''));
-        if (!outlook.ok) return;
-        const after = apply(project, outlook.value.operations);
+        const preview = renumberScheme(project, parts.join(''));
+        if (!preview.ok) return;
+        const after = apply(project, preview.value.operations);
         expect(checkIntegrity(after).ok).to.equal(true);
       }),
       { numRuns: 300 },

@@ -141,11 +141,11 @@ const ENDS_OF_RUN = each<'runs', RunEnds>({
 });
 
 /** Ways of a network that were asked for last: runs of one device to one end share theirs. */
-const MOST_ROUTES = 10_000;
+const MAX_ROUTES = 10_000;
 const ROUTES = whole<Remembered<string, Outcome<RoutedPath>>>({
   name: 'routes by their ends',
   nodes: [NETWORK, SHARED_WAYS],
-  make: () => new Remembered(MOST_ROUTES),
+  make: () => new Remembered(MAX_ROUTES),
 });
 
 const placeText = ({ levelId, x, y, heightM, mount }: EndPlace) => `${levelId} ${x} ${y} ${heightM} ${mount}`;

@@ -15,7 +15,7 @@ export interface Renumbered {
 }
 
 /** What another scheme would do to the whole project. */
-export interface SchemeOutlook {
+export interface SchemePreview {
   readonly runs: readonly Renumbered[];
   readonly changed: number;
   readonly kept: number;
@@ -28,7 +28,7 @@ const LONGEST = 40;
  * Every run under another number scheme, old beside new. Runs from issued on keep their numbers; a number that was printed is spent.
  * Problems: `scheme-unknown-part`, `scheme-too-long`, `scheme-not-unique` with two runs that would have one number.
  */
-export function renumberScheme(project: ProjectDocument, pattern: string): Outcome<SchemeOutlook> {
+export function renumberScheme(project: ProjectDocument, pattern: string): Outcome<SchemePreview> {
   const known: readonly string[] = numberScheme;
   const strange = [...pattern.matchAll(/\{([^}]*)\}/g)].map(([, part]) => part).find((part) => !known.includes(part));
   if (strange !== undefined) return err('scheme-unknown-part', { kind: 'invalid', field: 'numberPattern', part: strange, known });
@@ -60,16 +60,16 @@ export function renumberScheme(project: ProjectDocument, pattern: string): Outco
     ...runs.filter(isKept).map(({ number }) => number),
     ...listOf(project, 'spentNumbers').map(({ number }) => number),
   ]);
-  const outlook = wanted.map(({ run, to }): Renumbered => ({
+  const preview = wanted.map(({ run, to }): Renumbered => ({
     runId: run.id,
     from: run.number,
     to,
     kept: isKept(run) ? 'issued' : held.has(to) && to !== run.number ? 'taken' : null,
   }));
-  return ok(withOperations(project, pattern, outlook));
+  return ok(withOperations(project, pattern, preview));
 }
 
-function withOperations(project: ProjectDocument, pattern: string, runs: readonly Renumbered[]): SchemeOutlook {
+function withOperations(project: ProjectDocument, pattern: string, runs: readonly Renumbered[]): SchemePreview {
   const changing = runs.filter(({ from, to, kept }) => kept === null && from !== to);
   const operations: (Operation | null)[] = [updateProject(project.project, { numberPattern: pattern })];
   for (const { runId, to } of changing) {

@@ -4,19 +4,19 @@ import { derivationsOf, onLevel, Remembered, whole } from '../derive/index.ts';
 import { byId, keyOf, outlineOf, wallFaces } from '../house/index.ts';
 
 /** A closed area smaller than this is a shaft or a drawing accident, not a room, m². */
-const LEAST_ROOM_M2 = 0.4;
+const MIN_ROOM_M2 = 0.4;
 
 interface Area {
   readonly polygon: [number, number][];
   readonly key: string;
 }
 
-const MOST_FACES = 10_000;
+const MAX_FACES = 10_000;
 
 /** Faces that an edit does not touch stay the same objects; so do their areas. Null for one too small for a room. */
 const AREAS = whole<Remembered<Face, Area | null>>({
   name: 'areas of faces',
-  make: () => new Remembered(MOST_FACES),
+  make: () => new Remembered(MAX_FACES),
 });
 
 /** Closed areas large enough for a room. */
@@ -26,7 +26,7 @@ function areasOf(project: Pick<ProjectDocument, 'walls'>, levelId: string): Area
 }
 
 function areaOfFace(face: Face): Area | null {
-  if (faceArea(face) < LEAST_ROOM_M2) return null;
+  if (faceArea(face) < MIN_ROOM_M2) return null;
   const polygon = outlineOf(face);
   return { polygon, key: JSON.stringify(polygon) };
 }
@@ -53,8 +53,8 @@ export function refitRooms(before: ProjectDocument, after: ProjectDocument, leve
   for (const { room, area, sharedM2 } of pairs) {
     if (areaOf.has(room) || roomOf.has(area)) continue;
     // A room keeps its identity where most of it, or most of the area, is the same place.
-    const least = 0.3 * Math.min(polygonArea(room.polygon as Point2[]) || 1, polygonArea(area.polygon));
-    if (sharedM2 < least) continue;
+    const min = 0.3 * Math.min(polygonArea(room.polygon as Point2[]) || 1, polygonArea(area.polygon));
+    if (sharedM2 < min) continue;
     areaOf.set(room, area);
     roomOf.set(area, room);
   }

@@ -252,7 +252,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
       },
       {
         room: null,
-        subject: 'Aerial, or programmes over the network alone',
+        subject: 'Antenna, or programs over the network alone',
         options: [
           { name: 'Coax outlet', typeId: 'coax-outlet' },
           { name: 'Network drop', typeId: 'network-drop' },

@@ -31,7 +31,7 @@ function plainly(project: ProjectDocument, runs: readonly PlannedRun[]): number 
 export function checkFigures(): Figure[] {
   let house = houseOf(2000);
   runChecks(houseOf(250), TODAY);
-  const cold = leastMs(3, () => {
+  const cold = minMs(3, () => {
     const fresh = structuredClone(house);
     planRuns(fresh);
     return () => runChecks(fresh, TODAY);
@@ -66,7 +66,7 @@ export function checkFigures(): Figure[] {
 }
 
 /** The least of some tries, ms; what `prepare` does is not counted. */
-function leastMs(tries: number, prepare: () => () => unknown): number {
+function minMs(tries: number, prepare: () => () => unknown): number {
   return Math.min(
     ...Array.from({ length: tries }, () => {
       const run = prepare();

@@ -83,7 +83,7 @@ function reference(project: ProjectDocument): number {
 }
 
 /** The best of three: what a neighbour on the machine takes is not counted. */
-function leastMs(task: () => void): number {
+function minMs(task: () => void): number {
   return Math.min(
     ...[1, 2, 3].map(() => {
       const start = performance.now();
@@ -97,7 +97,7 @@ function leastMs(task: () => void): number {
 function fromScratch(): Figure[] {
   const house = houseOf(2000);
   let planned = planRuns(structuredClone(house));
-  const all = leastMs(() => (planned = planRuns(structuredClone(house))));
+  const all = minMs(() => (planned = planRuns(structuredClone(house))));
   const network = routeNetwork(house);
   const ends = waysIn(network, rackPlace(house.racks.rack));
   if (!ends.ok) throw new Error(ends.problem.code);
@@ -167,7 +167,7 @@ function growth(): Figure[] {
     return figure(
       'routing',
       `${count} runs from scratch, best of 3`,
-      leastMs(() => planRuns(structuredClone(house))),
+      minMs(() => planRuns(structuredClone(house))),
       'ms',
     );
   });
@@ -178,8 +178,8 @@ function schedule(): Figure[] {
   const house = houseOf(5000);
   planRuns(house);
   let rows: readonly ScheduleRow[] = [];
-  const made = leastMs(() => (rows = plainSchedule(house, { outdoors: 'Outdoors' })));
-  const looked = leastMs(() => {
+  const made = minMs(() => (rows = plainSchedule(house, { outdoors: 'Outdoors' })));
+  const looked = minMs(() => {
     const found = rows.filter((row) =>
       `${row.number} ${row.from} ${row.to} ${row.cable} ${row.bundle}`.toLowerCase().includes('cat'),
     );

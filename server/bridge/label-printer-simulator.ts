@@ -8,7 +8,7 @@ export interface PrintedJob {
   readonly bytes: Buffer;
 }
 
-const MOST_JOBS = 20;
+const MAX_JOBS = 20;
 const LARGEST_BYTES = 20_000_000;
 const PNG = Buffer.from([0x89, 0x50, 0x4e, 0x47]);
 
@@ -37,7 +37,7 @@ export function startLabelPrinterSimulator(port = 0): Promise<{
       const type = typeOf(bytes);
       if (type) {
         jobs.push({ id: ++last, type, pages: type === 'application/pdf' ? pagesOf(bytes) : 1, bytes });
-        if (jobs.length > MOST_JOBS) jobs.shift();
+        if (jobs.length > MAX_JOBS) jobs.shift();
       }
       socket.end();
     });

@@ -46,9 +46,9 @@ function drawnLabel(label: CableLabel, width: number, height: number, units: Uni
     [label.cable, label.cutLengthM === null ? '' : formatCableLength(label.cutLengthM, units)].filter(Boolean).join(' · '),
   ];
   const room = width - qr - 3 * pad;
-  const text = (x: number, y: number, size: number, words: string, most: number, bold = false) => {
+  const text = (x: number, y: number, size: number, words: string, max: number, bold = false) => {
     // The font of the reader is not known: letters are taken as wide ones, and what does not fit is drawn smaller.
-    const fit = Math.min(size, most / (words.length * (bold ? BOLD_WIDTH : PLAIN_WIDTH)));
+    const fit = Math.min(size, max / (words.length * (bold ? BOLD_WIDTH : PLAIN_WIDTH)));
     return `<text x="${mm(x)}" y="${mm(y)}" font-size="${mm(fit)}"${bold ? ' font-weight="700"' : ''}>${escaped(words)}</text>`;
   };
   return [

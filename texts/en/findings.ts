@@ -57,9 +57,9 @@ export const findings = {
   'mount-overload':
     '{{kg}} kg on this mount is more than {{mostKg}} kg that two rows of lag screws hold with the load factor. Choose a mount with a shorter reach or a lighter device. Two persons lift it.',
   'mount-needs-blocking':
-    '{{device}} weighs {{kg}} kg with its mount and must be held with {{requiredN}} N; board and {{studs}} stud behind it do not. Add blocking before the board. Two persons lift it.',
+    '{{device}} weighs {{kg}} kg with its mount and must be held with {{requiredN}} N; drywall and {{studs}} stud behind it do not. Add blocking before the drywall. Two persons lift it.',
   'mount-overhead':
-    '{{device}} hangs {{kg}} kg overhead: the fixing must bear {{requiredN}} N (factor 10), from structure, never from board, with an independent safety cable. Add blocking.',
+    '{{device}} hangs {{kg}} kg overhead: the fixing must bear {{requiredN}} N (factor 10), from structure, never from drywall, with an independent safety cable. Add blocking.',
   'mount-over-rated': '{{device}} weighs {{kg}} kg; its mount is rated for {{ratedKg}} kg.',
   'mount-too-wide': '{{device}} is {{widthM}} wide; its mount takes {{widestM}}.',
   'mount-bracket-misfit': 'The cut-out of {{sideM}} does not fit the bracket, which takes {{leastM}} to {{mostM}}.',

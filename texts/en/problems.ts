@@ -199,9 +199,9 @@ export const problems = {
     '{{field}}: {{cables}} cables with more than 60 W each: the ampacity tables of the code decide. Ask the electrician.',
   'closet-no-way': '{{field}}: {{watts}} W have no way out of the closet. Give it a fan or a wall towards cooled space.',
   'factor-too-low': '{{field}}: overhead no less than 5, and 10 where people are beneath. Independent safety cable; not drywall.',
-  'overhead-in-board': '{{field}}: nothing hangs overhead from board alone. Fix it to structure, with a safety cable.',
+  'overhead-in-board': '{{field}}: nothing hangs overhead from drywall alone. Fix it to structure, with a safety cable.',
   'board-overloaded':
-    '{{field}}: {{massKg}} kg is more than {{mostKg}} kg that board alone may carry. Find a stud, or add blocking.',
+    '{{field}}: {{massKg}} kg is more than {{mostKg}} kg that drywall alone may carry. Find a stud, or add blocking.',
   'fasteners-few': '{{field}}: there are fewer fasteners in all than in the upper row.',
   'picture-rate-none': '{{field}}: {{fixedGbps}} Gb/s is more than any link carries (48). Take fewer bits or compressed chroma.',
   'reach-by-maker': '{{field}}: at {{linkClassGbps}} Gb/s only its maker can say how far it carries. Ask for the sheet.',

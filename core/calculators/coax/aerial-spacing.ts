@@ -4,16 +4,16 @@ import { err, ok } from '../../math/index.ts';
 
 export const mastSpacing = calculator({
   name: 'aerial-spacing',
-  title: 'Distance between aerials, and from power lines',
+  title: 'Distance between antennas, and from power lines',
   topic: 'coax',
   source: 'Trade practice',
-  valid: 'aerials on the same band; a mast that may fall',
-  formulas: ['λ = 300/f m; one wavelength of the lowest frequency, half at the least', 'power lines: mast + aerial + 3 m'],
+  valid: 'antennas on the same band; a mast that may fall',
+  formulas: ['λ = 300/f m; one wavelength of the lowest frequency, half at the least', 'power lines: mast + antenna + 3 m'],
   cautions: ['C5', 'C6', 'C18'],
   input: z.strictObject({
     lowestMhz: z.number().gt(0).describe('MHz'),
-    apartM: z.number().min(0).nullable().default(null).describe('m, between the aerials'),
-    mastM: z.number().min(0).default(0).describe('m, mast with its aerial'),
+    apartM: z.number().min(0).nullable().default(null).describe('m, between the antennas'),
+    mastM: z.number().min(0).default(0).describe('m, mast with its antenna'),
     lineDistanceM: z.number().min(0).nullable().default(null).describe('m, to the nearest power line'),
   }),
   example: { lowestMhz: 470 },

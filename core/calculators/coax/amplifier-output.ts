@@ -17,8 +17,8 @@ export const amplifierOutput = calculator({
   }),
   example: { ratedDbuv: 110, channels: 20 },
   run: ({ ratedDbuv, channels, wantedDbuv }) => {
-    const mostDbuv = channels < 2 ? ratedDbuv : ratedDbuv - 7.5 * Math.log10(channels - 1);
-    return ok({ mostDbuv, ok: wantedDbuv === null ? null : wantedDbuv <= mostDbuv + 1e-9 });
+    const maxDbuv = channels < 2 ? ratedDbuv : ratedDbuv - 7.5 * Math.log10(channels - 1);
+    return ok({ mostDbuv: maxDbuv, ok: wantedDbuv === null ? null : wantedDbuv <= maxDbuv + 1e-9 });
   },
   steps: (i, v) => [`${fig(i.ratedDbuv)} − 7.5·log10(${i.channels - 1}) = ${fig(v.mostDbuv)} dBµV`],
 });

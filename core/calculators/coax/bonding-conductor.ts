@@ -25,16 +25,22 @@ export const bondingConductor = calculator({
     if (part === 'lightning' && jurisdiction === 'NA') return err('lightning-defer', { kind: 'defer', field: 'part' });
     if (gaugeAwg !== null && (gaugeAwg < -3 || gaugeAwg > 40)) return outOfDomain('gaugeAwg', gaugeAwg, -3, 40);
     const isNa = jurisdiction === 'NA';
-    const leastAwg = isNa ? (part === 'separate-rod' ? 6 : 10) : null;
-    const leastMm2 = isNa ? null : part === 'lightning' || part === 'mast' ? 16 : 4;
+    const minAwg = isNa ? (part === 'separate-rod' ? 6 : 10) : null;
+    const minMm2 = isNa ? null : part === 'lightning' || part === 'mast' ? 16 : 4;
     const longestM = isNa && part === 'lead-in' ? 6 : null;
     const thick =
-      (leastAwg !== null && gaugeAwg !== null && gaugeAwg > leastAwg) ||
-      (leastMm2 !== null && areaMm2 !== null && !atLeast(areaMm2, leastMm2));
-    if (thick) return err('bond-too-thin', { kind: 'prohibited', field: isNa ? 'gaugeAwg' : 'areaMm2', leastAwg, leastMm2 });
+      (minAwg !== null && gaugeAwg !== null && gaugeAwg > minAwg) ||
+      (minMm2 !== null && areaMm2 !== null && !atLeast(areaMm2, minMm2));
+    if (thick)
+      return err('bond-too-thin', {
+        kind: 'prohibited',
+        field: isNa ? 'gaugeAwg' : 'areaMm2',
+        leastAwg: minAwg,
+        leastMm2: minMm2,
+      });
     return ok({
-      leastAwg,
-      leastMm2,
+      leastAwg: minAwg,
+      leastMm2: minMm2,
       longestM,
       ok: longestM === null || lengthM === null ? null : atMost(lengthM, longestM),
       note: FINAL,

@@ -4,7 +4,7 @@ import { ok } from '../../math/index.ts';
 
 export const fieldStrength = calculator({
   name: 'field-strength',
-  title: 'Field strength to level at the aerial',
+  title: 'Field strength to level at the antenna',
   topic: 'coax',
   source: 'Physics: antenna terminal voltage',
   formulaIds: ['F5.7'],

@@ -21,8 +21,8 @@ export const lnbDrop = calculator({
   run: ({ lengthM, currentA, centre, shieldOhmPerKm, supplyV }) => {
     const ohmPerKm = (centre === 'copper' ? 21 : 100) + shieldOhmPerKm;
     const dropV = (currentA * lengthM * ohmPerKm) / 1000;
-    const leastV = supplyV === 13 ? 12.5 : 17;
-    return ok({ ohmPerKm, dropV, loadV: supplyV - dropV, leastV, ok: atLeast(supplyV - dropV, leastV) });
+    const minV = supplyV === 13 ? 12.5 : 17;
+    return ok({ ohmPerKm, dropV, loadV: supplyV - dropV, leastV: minV, ok: atLeast(supplyV - dropV, minV) });
   },
   steps: (_, v) => [`ΔV = ${fig(v.dropV)} V; ${fig(v.loadV)} V of ${v.leastV} V wanted`],
 });

@@ -51,7 +51,7 @@ export const outletLevel = calculator({
     const [low, high] = [at(lowestMhz), at(highestMhz)];
     if (!low.ok) return low;
     if (!high.ok) return high;
-    const { least, most, planLeast, planMost } = WINDOWS[service];
+    const { least: min, most: max, planLeast: planMin, planMost: planMax } = WINDOWS[service];
     const [lowestDbuv, highestDbuv] = [low.value, high.value];
     const worst = (within: (level: number) => boolean) => within(lowestDbuv) && within(highestDbuv);
     const tiltDb = lowestDbuv - highestDbuv;
@@ -61,11 +61,11 @@ export const outletLevel = calculator({
       atLowestDbmv: lowestDbuv - 60,
       atHighestDbmv: highestDbuv - 60,
       tiltDb,
-      leastDbuv: least,
-      mostDbuv: most,
-      onTarget: worst((level) => atLeast(level, planLeast) && atMost(level, planMost)),
+      leastDbuv: min,
+      mostDbuv: max,
+      onTarget: worst((level) => atLeast(level, planMin) && atMost(level, planMax)),
       equalise: Math.abs(tiltDb) > (service === 'satellite-if' ? 8 : 6),
-      ok: worst((level) => atLeast(level, least) && atMost(level, most)),
+      ok: worst((level) => atLeast(level, min) && atMost(level, max)),
     });
   },
   steps: (i, v) => [

@@ -49,7 +49,7 @@ export const cameraDensity = calculator({
     return ok({
       fieldDeg,
       pxPerM,
-      band: BANDS.find(([, least]) => atLeast(pxPerM, least))?.[0] ?? 'none',
+      band: BANDS.find(([, min]) => atLeast(pxPerM, min))?.[0] ?? 'none',
       longestM: i.wantedPxPerM === null ? null : i.pixelsAcross / (2 * i.wantedPxPerM * half),
       deadZoneM: heightM === null || lower === null ? null : lower >= 90 ? 0 : heightM / Math.tan(lower * DEGREE_RAD),
       farthestM: heightM === null || upper === null ? null : upper <= 0 ? Infinity : heightM / Math.tan(upper * DEGREE_RAD),

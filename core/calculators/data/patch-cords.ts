@@ -21,10 +21,10 @@ export const patchCords = calculator({
   run: ({ horizontalM, cordAwg }) => {
     if (!atMost(horizontalM, 90))
       return err('link-too-long', { kind: 'prohibited', field: 'horizontalM', lengthM: horizontalM, longestM: 90 });
-    const [more, rackM, mostM] = cordAwg === 24 ? [0.2, 5, 22] : [0.5, 4, 17];
+    const [more, rackM, maxM] = cordAwg === 24 ? [0.2, 5, 22] : [0.5, 4, 17];
     const cordsM = (102 - horizontalM) / (1 + more);
-    const workAreaM = Math.min(mostM, cordsM - rackM);
-    return ok({ cordsM, workAreaM, mostWorkAreaM: mostM, rackCordsM: rackM });
+    const workAreaM = Math.min(maxM, cordsM - rackM);
+    return ok({ cordsM, workAreaM, mostWorkAreaM: maxM, rackCordsM: rackM });
   },
   steps: ({ horizontalM, cordAwg }, v) => [
     `C = (102 − ${fig(horizontalM)})/${cordAwg === 24 ? 1.2 : 1.5} = ${fig(v.cordsM)} m`,

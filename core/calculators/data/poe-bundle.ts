@@ -20,11 +20,11 @@ export const poeBundle = calculator({
   run: ({ cables, poeClass: number, jurisdiction }) => {
     if (jurisdiction === 'NA' && POE_CLASSES[number].sourceW > 60 && cables > 1)
       return err('poe-ampacity', { kind: 'defer', field: 'poeClass', cables, sourceW: POE_CLASSES[number].sourceW });
-    const most = number >= 5 ? 24 : null;
+    const max = number >= 5 ? 24 : null;
     return ok({
-      most,
-      bundles: most === null ? (cables > 0 ? 1 : 0) : Math.ceil(cables / most),
-      ok: most === null || cables <= most,
+      most: max,
+      bundles: max === null ? (cables > 0 ? 1 : 0) : Math.ceil(cables / max),
+      ok: max === null || cables <= max,
     });
   },
   steps: (_, v) => [v.most === null ? 'no limit for this class' : `${v.most} cables a bundle: ${v.bundles}`],

@@ -21,8 +21,8 @@ export const circuitLoad = calculator({
   example: { volts: 230, breakerA: 16, watts: 800 },
   run: ({ volts, breakerA, watts, powerFactor }) => {
     const va = watts / powerFactor;
-    const mostVa = 0.8 * volts * breakerA;
-    return ok({ va, mostVa, circuits: countUp(va / mostVa), ok: atMost(va, mostVa) });
+    const maxVa = 0.8 * volts * breakerA;
+    return ok({ va, mostVa: maxVa, circuits: countUp(va / maxVa), ok: atMost(va, maxVa) });
   },
   steps: (_, v) => [`${fig(v.va)} VA of ${fig(v.mostVa)} VA`],
 });

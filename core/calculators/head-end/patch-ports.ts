@@ -9,8 +9,8 @@ export const patchPorts = calculator({
   topic: 'head-end',
   source: 'IEC 60297',
   formulaIds: ['F15.1', 'F15.2'],
-  valid: 'boards of 24',
-  formulas: ['ports = ⌈1.25·runs⌉', 'boards = ⌈ports/24⌉', 'U = ⌈(height + 6 mm)/44.45 mm⌉'],
+  valid: 'patch panels of 24',
+  formulas: ['ports = ⌈1.25·runs⌉', 'panels = ⌈ports/24⌉', 'U = ⌈(height + 6 mm)/44.45 mm⌉'],
   input: z.strictObject({
     runs: z.int().min(0).max(5000),
     looseHeightsM: z.array(positive).max(100).default([]).describe('m, devices on shelves with their feet'),
@@ -24,5 +24,5 @@ export const patchPorts = calculator({
       looseUnits: looseHeightsM.map((h) => countUp((h + 0.006) / RACK_UNIT_M)),
     });
   },
-  steps: (_, v) => [`${v.ports} ports, ${v.boards} boards`],
+  steps: (_, v) => [`${v.ports} ports, ${v.boards} patch panels`],
 });

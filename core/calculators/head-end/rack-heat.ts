@@ -16,7 +16,7 @@ export const rackHeat = calculator({
     watts: z.number().min(0).describe('W'),
     riseK: positive.default(6).describe('K'),
     closetM2: z.number().min(0).nullable().default(null).describe('m2 of wall towards conditioned space'),
-    wallWPerM2K: positive.default(2).describe('W/m2K: 2.0 board, 0.5 insulated, 2.5 door'),
+    wallWPerM2K: positive.default(2).describe('W/m2K: 2.0 drywall, 0.5 insulated, 2.5 door'),
     exhaustM3PerS: z.number().min(0).default(0).describe('m3/s'),
   }),
   example: { watts: 600, riseK: 8 },

@@ -9,7 +9,7 @@ export const frameFit = calculator({
   source: 'Trade practice',
   formulaIds: ['F8.1'],
   valid: 'studs or joists side by side',
-  formulas: ['frame + 2·clear ≤ bay', 'depth ≤ stud + board − gap', 'centre to member ≥ cut-out/2 + 13 mm'],
+  formulas: ['frame + 2·clear ≤ bay', 'depth ≤ stud + drywall − gap', 'centre to member ≥ cut-out/2 + 13 mm'],
   cautions: ['C3'],
   input: z.strictObject({
     spacingM: z.number().gt(0).describe('m, members centre to centre'),

@@ -8,11 +8,11 @@ export interface HeightWindow {
   readonly leastM: number;
   readonly mostM: number;
 }
-const window = (leastM: number, mostM: number): HeightWindow => ({ leastM, mostM });
-const same = (leastM: number, mostM: number) => ({
-  NA: window(leastM, mostM),
-  EU: window(leastM, mostM),
-  UK: window(leastM, mostM),
+const window = (minM: number, maxM: number): HeightWindow => ({ leastM: minM, mostM: maxM });
+const same = (minM: number, maxM: number) => ({
+  NA: window(minM, maxM),
+  EU: window(minM, maxM),
+  UK: window(minM, maxM),
 });
 
 export const HEIGHTS = {
@@ -64,9 +64,9 @@ export const heightCheck = calculator({
   run: ({ kind, jurisdiction, heightM, accessible }) => {
     const usual = heightOf(kind, jurisdiction);
     const reach = accessible ? (jurisdiction === 'UK' ? REACH.UK : REACH.NA) : null;
-    const leastM = Math.max(usual.leastM, reach?.leastM ?? 0);
-    const mostM = Math.max(leastM, Math.min(usual.mostM, reach?.mostM ?? Infinity));
-    return ok({ leastM, mostM, ok: heightM === null ? null : atLeast(heightM, leastM) && atMost(heightM, mostM) });
+    const minM = Math.max(usual.leastM, reach?.leastM ?? 0);
+    const maxM = Math.max(minM, Math.min(usual.mostM, reach?.mostM ?? Infinity));
+    return ok({ leastM: minM, mostM: maxM, ok: heightM === null ? null : atLeast(heightM, minM) && atMost(heightM, maxM) });
   },
   steps: (_, v) => [`${fig(v.leastM * 1000)} to ${fig(v.mostM * 1000)} mm`],
 });

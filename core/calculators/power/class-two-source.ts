@@ -13,9 +13,9 @@ export const classTwo = calculator({
   example: { volts: 24 },
   run: ({ volts, loadA }) => {
     if (volts > 60) return err('out-of-domain', { kind: 'out_of_domain', field: 'volts', value: volts, least: 0, most: 60 });
-    const mostA = volts <= 20 ? 5 : 100 / volts;
-    if (!atMost(loadA, mostA)) return err('class-two-over', { kind: 'prohibited', field: 'loadA', loadA, mostA });
-    return ok({ mostA, mostVa: Math.min(100, mostA * volts), ok: true });
+    const maxA = volts <= 20 ? 5 : 100 / volts;
+    if (!atMost(loadA, maxA)) return err('class-two-over', { kind: 'prohibited', field: 'loadA', loadA, mostA: maxA });
+    return ok({ mostA: maxA, mostVa: Math.min(100, maxA * volts), ok: true });
   },
   steps: (_, v) => [`${fig(v.mostA)} A at most`],
 });

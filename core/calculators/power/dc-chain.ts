@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { atLeast, atMost, calculator, fig } from '../calculator.ts';
 import { err, ok } from '../../math/index.ts';
 import { judgeMaterial } from '../wire/index.ts';
-import { ALLOWED_DROP, feed, LEAST_AT_12_V, loopOhmOf, wireOf } from './dc-feed.ts';
+import { ALLOWED_DROP, feed, MIN_AT_12_V, loopOhmOf, wireOf } from './dc-feed.ts';
 
 export const dcChain = calculator({
   name: 'dc-chain',
@@ -36,7 +36,7 @@ export const dcChain = calculator({
     const allowedFraction = input.allowedFraction ?? ALLOWED_DROP[input.load];
     const dropV = input.supplyV - voltsV;
     if (voltsV <= 0) return err('feed-not-delivered', { kind: 'infeasible', field: 'segments', dropV, supplyV: input.supplyV });
-    const isKeypadLow = input.load === 'keypad' && Math.abs(input.supplyV - 12) < 0.5 && !atLeast(voltsV, LEAST_AT_12_V);
+    const isKeypadLow = input.load === 'keypad' && Math.abs(input.supplyV - 12) < 0.5 && !atLeast(voltsV, MIN_AT_12_V);
     return ok({
       ohmPerKm: loop.value.ohmPerKm,
       devicesV,

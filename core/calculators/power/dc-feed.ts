@@ -19,7 +19,7 @@ export const ALLOWED_DROP: Readonly<Record<FeedLoad, number>> = {
 };
 
 /** A 12 V keypad or bus device wants this at least, V. */
-export const LEAST_AT_12_V = 10.5;
+export const MIN_AT_12_V = 10.5;
 
 export const feed = wireResistanceInput.extend({
   stranded: z.boolean().default(false).describe('adds 2 % for lay'),
@@ -75,7 +75,7 @@ export function dcFeed(input: z.output<typeof feed>, currentA: number): Outcome<
   const longestM =
     currentA === 0 ? Infinity : (allowedFraction * input.supplyV * input.conductorsPerPole) / ((2 * ohmPerKm * currentA) / 1000);
   const dropFraction = dropV / input.supplyV;
-  const isKeypadLow = input.load === 'keypad' && Math.abs(input.supplyV - 12) < 0.5 && !atLeast(loadV, LEAST_AT_12_V);
+  const isKeypadLow = input.load === 'keypad' && Math.abs(input.supplyV - 12) < 0.5 && !atLeast(loadV, MIN_AT_12_V);
   return ok({
     ohmPerKm,
     loopOhm,

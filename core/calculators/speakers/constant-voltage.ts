@@ -30,7 +30,7 @@ export const constantVoltage = calculator({
     if (!line.ok) return line;
     const { loopOhm, lossDb, ohmPerKm } = line.value;
     const longestM = (loadOhm * (10 ** (lossLimitDb / 20) - 1)) / ((2 * ohmPerKm) / 1000 / conductorsPerPole);
-    const mostW = amplifierW === null ? null : 0.8 * amplifierW;
+    const maxW = amplifierW === null ? null : 0.8 * amplifierW;
     return ok({
       powerW,
       loadOhm,
@@ -38,8 +38,8 @@ export const constantVoltage = calculator({
       lossDb,
       spreadLossDb: lossDb / 2,
       longestM,
-      mostW,
-      ok: atMost(lossDb, lossLimitDb) && (mostW === null || atMost(powerW, mostW)),
+      mostW: maxW,
+      ok: atMost(lossDb, lossLimitDb) && (maxW === null || atMost(powerW, maxW)),
     });
   },
   steps: ({ lineV }, v) => [

@@ -23,13 +23,13 @@ export interface SpeakerLoadResult {
  * Problems: `prohibited` where the amplifier would be overloaded.
  */
 export function speakerLoad(given: SpeakerLoadInput): Outcome<SpeakerLoadResult> {
-  const { loadsOhm, wiring, amplifierLeastOhm } = speakerLoadInput.parse(given);
+  const { loadsOhm, wiring, amplifierLeastOhm: amplifierMinOhm } = speakerLoadInput.parse(given);
   if (loadsOhm.length === 0) return ok({ loadOhm: null, marginFraction: null });
   const loadOhm = wiring === 'series' ? loadsOhm.reduce((sum, z) => sum + z, 0) : 1 / loadsOhm.reduce((sum, z) => sum + 1 / z, 0);
-  if (loadOhm < amplifierLeastOhm * (1 - 1e-9)) {
-    return err('amplifier-overloaded', { kind: 'prohibited', field: 'loadsOhm', loadOhm, amplifierLeastOhm });
+  if (loadOhm < amplifierMinOhm * (1 - 1e-9)) {
+    return err('amplifier-overloaded', { kind: 'prohibited', field: 'loadsOhm', loadOhm, amplifierLeastOhm: amplifierMinOhm });
   }
-  return ok({ loadOhm, marginFraction: loadOhm / amplifierLeastOhm - 1 });
+  return ok({ loadOhm, marginFraction: loadOhm / amplifierMinOhm - 1 });
 }
 
 export const speakerLoadCalculator = calculator({

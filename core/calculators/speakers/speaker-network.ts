@@ -18,14 +18,19 @@ export const speakerNetwork = calculator({
     amplifierLeastOhm: z.number().gt(0).describe('ohm, least load that the amplifier allows'),
   }),
   example: { stringsOhm: [[8, 8], [8]], amplifierLeastOhm: 4 },
-  run: ({ stringsOhm, amplifierLeastOhm }) => {
+  run: ({ stringsOhm, amplifierLeastOhm: amplifierMinOhm }) => {
     const strings = stringsOhm.filter((one) => one.length > 0).map((one) => one.reduce((sum, z) => sum + z, 0));
     // No load is an open circuit, not an error.
     if (strings.length === 0) return ok({ loadOhm: null as number | null, strings, marginFraction: null as number | null });
     const loadOhm = 1 / strings.reduce((sum, z) => sum + 1 / z, 0);
-    if (!atLeast(loadOhm, amplifierLeastOhm))
-      return err('amplifier-overloaded', { kind: 'prohibited', field: 'stringsOhm', loadOhm, amplifierLeastOhm });
-    return ok({ loadOhm, strings, marginFraction: loadOhm / amplifierLeastOhm - 1 });
+    if (!atLeast(loadOhm, amplifierMinOhm))
+      return err('amplifier-overloaded', {
+        kind: 'prohibited',
+        field: 'stringsOhm',
+        loadOhm,
+        amplifierLeastOhm: amplifierMinOhm,
+      });
+    return ok({ loadOhm, strings, marginFraction: loadOhm / amplifierMinOhm - 1 });
   },
   steps: (_, { strings, loadOhm }) => [
     strings.map((z) => `${fig(z)} Ω`).join(' ∥ '),

@@ -18,11 +18,11 @@ export const speakerResponse = calculator({
     })
     .refine((i) => i.greatestOhm >= i.leastOhm, { path: ['greatestOhm'], message: 'is below the least' }),
   example: { loopOhm: 0.2, leastOhm: 6.4, greatestOhm: 30 },
-  run: ({ loopOhm, leastOhm, greatestOhm }) => {
+  run: ({ loopOhm, leastOhm: minOhm, greatestOhm }) => {
     const loss = (z: number) => 20 * Math.log10((z + loopOhm) / z);
-    const errorDb = loss(leastOhm) - loss(greatestOhm);
+    const errorDb = loss(minOhm) - loss(greatestOhm);
     return ok({
-      lossAtLeastDb: loss(leastOhm),
+      lossAtLeastDb: loss(minOhm),
       lossAtGreatestDb: loss(greatestOhm),
       errorDb,
       limitDb: 0.5,

@@ -15,12 +15,17 @@ export const volumeControl = calculator({
     amplifierLeastOhm: z.number().gt(0).describe('ohm, least load that the amplifier allows'),
   }),
   example: { loadsOhm: [8, 8, 8], amplifierLeastOhm: 8 },
-  run: ({ loadsOhm, amplifierLeastOhm }) => {
+  run: ({ loadsOhm, amplifierLeastOhm: amplifierMinOhm }) => {
     if (loadsOhm.length === 0) return ok({ setting: 1, loadOhm: null as number | null, lossDb: 0.5 });
     const at = (m: number) => 1 / loadsOhm.reduce((sum, z) => sum + 1 / (m * z), 0);
-    const setting = [1, 2, 4, 8, 16].find((m) => atLeast(at(m), amplifierLeastOhm));
+    const setting = [1, 2, 4, 8, 16].find((m) => atLeast(at(m), amplifierMinOhm));
     if (setting === undefined)
-      return err('volume-control-none', { kind: 'infeasible', field: 'loadsOhm', loadOhm: at(16), amplifierLeastOhm });
+      return err('volume-control-none', {
+        kind: 'infeasible',
+        field: 'loadsOhm',
+        loadOhm: at(16),
+        amplifierLeastOhm: amplifierMinOhm,
+      });
     return ok({ setting, loadOhm: at(setting), lossDb: 10 * Math.log10(setting) + 0.5 });
   },
   steps: (_, { setting, loadOhm, lossDb }) => [

@@ -67,9 +67,9 @@ export const boreCheck = calculator({
     if (isUk && edgeM !== null && Math.abs(edgeM - (depthM - holeM) / 2) > 0.005)
       return err('bore-off-axis', { kind: 'prohibited', field: 'edgeM', holeM, ...figures });
     if (toNextHoleM !== null && kind === 'joist') {
-      const leastM = isUk ? 2 * holeM : 2 * INCH_M;
-      if (!atLeast(toNextHoleM, leastM))
-        return err('bore-too-close', { kind: 'prohibited', field: 'toNextHoleM', toNextHoleM, leastM, ...figures });
+      const minM = isUk ? 2 * holeM : 2 * INCH_M;
+      if (!atLeast(toNextHoleM, minM))
+        return err('bore-too-close', { kind: 'prohibited', field: 'toNextHoleM', toNextHoleM, leastM: minM, ...figures });
     }
     return ok({ ...figures, ok: true });
   },

@@ -7,8 +7,8 @@ const INCH = 0.0254;
 
 describe('boring', () => {
   it('of a 2x4 that bears nothing: 50.8 mm is within 53.3 mm and needs plates on both faces (worked example W9)', () => {
-    const { mostM } = boreLimit('stud', 3.5 * INCH, 'NA', false);
-    expect(mostM).to.be.closeTo(0.05334, 1e-5);
+    const { mostM: maxM } = boreLimit('stud', 3.5 * INCH, 'NA', false);
+    expect(maxM).to.be.closeTo(0.05334, 1e-5);
     expect((3.5 * INCH - 0.0508) / 2).to.be.closeTo(0.0191, 1e-4);
     expect(needsNailPlates(3.5 * INCH, 0.0508)).to.equal(true);
   });
@@ -40,10 +40,10 @@ describe('boring', () => {
       fc.property(
         fc.array(cable, { minLength: 1, maxLength: 30 }),
         fc.double({ min: 0.02, max: 0.06, noNaN: true }),
-        (all, most) => {
-          const holes = holesFor(all, most)!;
+        (all, max) => {
+          const holes = holesFor(all, max)!;
           expect(holes.reduce((sum, { cables }) => sum + cables, 0)).to.equal(all.length);
-          for (const { bitM } of holes) expect(bitM).to.be.at.most(most + 1e-9);
+          for (const { bitM } of holes) expect(bitM).to.be.at.most(max + 1e-9);
         },
       ),
     );

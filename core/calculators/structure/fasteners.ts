@@ -3,9 +3,9 @@ import { GRAVITY, INCH_M, LBF_N } from '../../math/index.ts';
 /** Load factors: on a wall, and overhead with people beneath. */
 export const WALL_FACTOR = 5;
 export const OVERHEAD_FACTOR = 10;
-/** Overhead in board alone is prohibited above this (ENGINEERING 11: safety wire and structure), kg. */
+/** Overhead in drywall alone is prohibited above this (ENGINEERING 11: safety wire and structure), kg. */
 export const OVERHEAD_BOARD_KG = 2.3;
-/** Screws into board alone never hold a display above this, kg. */
+/** Screws into drywall alone never hold a display above this, kg. */
 export const BOARD_SCREW_KG = 5;
 
 /** Specific gravity of framing timber (ANSI/AWC NDS). */

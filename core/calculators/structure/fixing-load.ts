@@ -4,7 +4,7 @@ import { err, GRAVITY, ok } from '../../math/index.ts';
 import { BOARD_SCREW_KG, OVERHEAD_FACTOR, WALL_FACTOR } from './fasteners.ts';
 
 /** Overhead no factor below this is accepted (F11.1). */
-const LEAST_OVERHEAD_FACTOR = 5;
+const MIN_OVERHEAD_FACTOR = 5;
 
 export const fixingLoad = calculator({
   name: 'fixing-load',
@@ -12,7 +12,7 @@ export const fixingLoad = calculator({
   topic: 'structure',
   source: 'Trade practice',
   formulaIds: ['F11.1'],
-  valid: 'overhead: ultimate against the factor; never from board alone',
+  valid: 'overhead: ultimate against the factor; never from drywall alone',
   formulas: ['F = m·g·factor', 'overhead factor 10, least 5; wall 5'],
   cautions: ['C7', 'C8'],
   input: z.strictObject({
@@ -25,8 +25,8 @@ export const fixingLoad = calculator({
   example: { massKg: 10, overhead: true },
   run: ({ massKg, overhead, factor, ratedN, into }) => {
     const by = factor ?? (overhead ? OVERHEAD_FACTOR : WALL_FACTOR);
-    if (overhead && !atLeast(by, LEAST_OVERHEAD_FACTOR))
-      return err('factor-too-low', { kind: 'prohibited', field: 'factor', factor: by, least: LEAST_OVERHEAD_FACTOR });
+    if (overhead && !atLeast(by, MIN_OVERHEAD_FACTOR))
+      return err('factor-too-low', { kind: 'prohibited', field: 'factor', factor: by, least: MIN_OVERHEAD_FACTOR });
     if (overhead && into === 'board') return err('overhead-in-board', { kind: 'prohibited', field: 'into' });
     if (!overhead && into === 'board' && !atMost(massKg, BOARD_SCREW_KG))
       return err('board-overloaded', { kind: 'prohibited', field: 'massKg', massKg, mostKg: BOARD_SCREW_KG });

@@ -17,13 +17,13 @@ export const holeFill = calculator({
     holeM: z.number().gt(0).max(1).nullable().default(null).describe('m, hole that is there'),
   }),
   example: { diametersM: [0.0061] },
-  run: ({ diametersM, mostM, holeM }) => {
-    const leastM = holeForM(diametersM);
-    const holes = mostM === null ? null : holesFor(diametersM, mostM);
-    if (mostM !== null && holes === null)
-      return err('hole-none', { kind: 'infeasible', field: 'mostM', leastM: holeForM([Math.max(...diametersM)]), mostM });
+  run: ({ diametersM, mostM: maxM, holeM }) => {
+    const minM = holeForM(diametersM);
+    const holes = maxM === null ? null : holesFor(diametersM, maxM);
+    if (maxM !== null && holes === null)
+      return err('hole-none', { kind: 'infeasible', field: 'mostM', leastM: holeForM([Math.max(...diametersM)]), mostM: maxM });
     const fill = holeM === null ? null : diametersM.reduce((sum, d) => sum + d * d, 0) / holeM ** 2;
-    return ok({ leastM, holes, fill, ok: holeM === null ? null : atMost(leastM, holeM) });
+    return ok({ leastM: minM, holes, fill, ok: holeM === null ? null : atMost(minM, holeM) });
   },
   steps: (_, v) => [
     `hole of ${fig(v.leastM * 1000)} mm`,

@@ -36,9 +36,9 @@ export const bitFor = (holeM: number): number | null => BITS_M.find((bit) => bit
  */
 export function holesFor(
   diametersM: readonly number[],
-  mostM: number,
+  maxM: number,
 ): { readonly bitM: number; readonly cables: number }[] | null {
-  const bits = BITS_M.filter((bit) => bit <= mostM + 1e-9);
+  const bits = BITS_M.filter((bit) => bit <= maxM + 1e-9);
   const widest = bits.at(-1);
   if (widest === undefined) return null;
   const holes: { cables: number; readonly widestM: number; squaresM2: number }[] = [];

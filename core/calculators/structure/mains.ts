@@ -35,7 +35,7 @@ const PARALLEL_KEEP_M = 0.3;
 /** Parallel runs longer than this keep their distance, m (ENGINEERING 7.1, plan checks). */
 export const PARALLEL_FROM_M = 2;
 /** From mains without a divider (BS 6701), m. */
-const UK_LEAST_M = 0.05;
+const UK_MIN_M = 0.05;
 
 export interface BesideCircuits {
   readonly jurisdiction: Jurisdiction;
@@ -65,7 +65,7 @@ export function mainsSeparation({
     const factor = circuits === 0 ? 0 : P.find(([upTo]) => circuits <= upTo)![1];
     const computedM = (S_MM[cableClass][DIVIDERS.indexOf(divider)] * factor) / 1000;
     const isOpen = jurisdiction === 'UK' && divider === 'none' && circuits > 0;
-    return { computedM, leastM: isOpen ? Math.max(computedM, UK_LEAST_M) : computedM };
+    return { computedM, leastM: isOpen ? Math.max(computedM, UK_MIN_M) : computedM };
   }
   return { computedM: null, leastM: parallelM > PARALLEL_FROM_M ? PARALLEL_KEEP_M : enclosed ? 0 : OPEN_CONDUCTORS_M };
 }

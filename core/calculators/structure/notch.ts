@@ -35,37 +35,38 @@ export interface NotchLimit {
  */
 export function notchLimit(notch: Notch): Outcome<NotchLimit> {
   const { member, depthM, jurisdiction, bearing, notchM, lengthM, spanM, fromSupportM, face, level } = notch;
-  const over = (code: string, field: string, mostM: number | null) => err(code, { kind: 'prohibited', field, notchM, mostM });
-  const within = (mostM: number, mostLengthM: number | null, nailPlates: boolean): Outcome<NotchLimit> =>
-    ok({ mostM, mostLengthM, nailPlates, ok: true });
+  const over = (code: string, field: string, maxM: number | null) =>
+    err(code, { kind: 'prohibited', field, notchM, mostM: maxM });
+  const within = (maxM: number, maxLengthM: number | null, nailPlates: boolean): Outcome<NotchLimit> =>
+    ok({ mostM: maxM, mostLengthM: maxLengthM, nailPlates, ok: true });
   if (member === 'masonry') {
-    const mostM = depthM / (level ? 6 : 3);
-    return atMost(notchM, mostM) ? within(mostM, null, false) : over('notch-over', 'notchM', mostM);
+    const maxM = depthM / (level ? 6 : 3);
+    return atMost(notchM, maxM) ? within(maxM, null, false) : over('notch-over', 'notchM', maxM);
   }
   if (member === 'stud' || member === 'plate') {
-    const mostM = (member === 'plate' ? 0.5 : bearing ? 0.25 : 0.4) * depthM;
-    return atMost(notchM, mostM) ? within(mostM, null, true) : over('notch-over', 'notchM', mostM);
+    const maxM = (member === 'plate' ? 0.5 : bearing ? 0.25 : 0.4) * depthM;
+    return atMost(notchM, maxM) ? within(maxM, null, true) : over('notch-over', 'notchM', maxM);
   }
   if (jurisdiction === 'EU' || jurisdiction === 'UK') {
-    const mostM = 0.125 * depthM;
-    if (face !== 'top') return over('notch-bottom', 'face', mostM);
+    const maxM = 0.125 * depthM;
+    if (face !== 'top') return over('notch-bottom', 'face', maxM);
     if (!atMost(depthM, 0.25)) return over('notch-deep-joist', 'depthM', 0);
-    if (!atMost(notchM, mostM)) return over('notch-over', 'notchM', mostM);
+    if (!atMost(notchM, maxM)) return over('notch-over', 'notchM', maxM);
     if (spanM !== null && fromSupportM !== null) {
       const share = Math.min(fromSupportM, spanM - fromSupportM) / spanM;
-      if (!atLeast(share, 0.07) || !atMost(share, 0.25)) return over('notch-off-span', 'fromSupportM', mostM);
+      if (!atLeast(share, 0.07) || !atMost(share, 0.25)) return over('notch-off-span', 'fromSupportM', maxM);
     }
-    return within(mostM, null, true);
+    return within(maxM, null, true);
   }
   const atEnd = fromSupportM !== null && fromSupportM <= 1e-9;
-  const mostM = atEnd ? depthM / 4 : depthM / 6;
-  const mostLengthM: number | null = atEnd ? null : depthM / 3;
+  const maxM = atEnd ? depthM / 4 : depthM / 6;
+  const maxLengthM: number | null = atEnd ? null : depthM / 3;
   if (!atEnd && spanM !== null && fromSupportM !== null) {
     const end = fromSupportM + (lengthM ?? 0);
     if (end > spanM / 3 + 1e-9 && fromSupportM < (2 * spanM) / 3 - 1e-9) return over('notch-middle-third', 'fromSupportM', 0);
   }
-  if (!atMost(notchM, mostM)) return over('notch-over', 'notchM', mostM);
-  if (mostLengthM !== null && lengthM !== null && !atMost(lengthM, mostLengthM))
-    return err('notch-too-long', { kind: 'prohibited', field: 'lengthM', lengthM, mostM: mostLengthM });
-  return within(mostM, mostLengthM, true);
+  if (!atMost(notchM, maxM)) return over('notch-over', 'notchM', maxM);
+  if (maxLengthM !== null && lengthM !== null && !atMost(lengthM, maxLengthM))
+    return err('notch-too-long', { kind: 'prohibited', field: 'lengthM', lengthM, mostM: maxLengthM });
+  return within(maxM, maxLengthM, true);
 }

@@ -22,8 +22,8 @@ export const seismicForce = calculator({
   run: ({ massKg, sds, ap, rp, ip, heightShare }) => {
     const weightN = massKg * GRAVITY;
     const plainN = (0.4 * ap * sds * weightN * (1 + 2 * heightShare)) / (rp / ip);
-    const [leastN, mostN] = [0.3 * sds * ip * weightN, 1.6 * sds * ip * weightN];
-    return ok({ plainN, leastN, mostN, forceN: Math.min(mostN, Math.max(leastN, plainN)) });
+    const [minN, maxN] = [0.3 * sds * ip * weightN, 1.6 * sds * ip * weightN];
+    return ok({ plainN, leastN: minN, mostN: maxN, forceN: Math.min(maxN, Math.max(minN, plainN)) });
   },
   steps: (_, v) => [`Fp = ${fig(v.forceN)} N (${fig(v.leastN)} to ${fig(v.mostN)} N)`],
 });

@@ -43,14 +43,14 @@ export const separation = calculator({
   example: {},
   run: ({ jurisdiction, beside, cableClass, divider, circuits, parallelM, enclosed, sameBox, barrier, distanceM }) => {
     if (sameBox && !barrier) return err('mains-same-box', { kind: 'prohibited', field: 'sameBox' });
-    const { computedM, leastM } =
+    const { computedM, leastM: minM } =
       beside === 'branch-circuit'
         ? mainsSeparation({ jurisdiction, cableClass, divider, circuits, parallelM, enclosed })
         : { computedM: null, leastM: SERVICE_KEEP_M[beside] };
     const isOpen = beside === 'branch-circuit' && jurisdiction === 'NA' && !enclosed;
     if (distanceM !== null && isOpen && !atLeast(distanceM, OPEN_CONDUCTORS_M))
       return err('mains-too-near', { kind: 'prohibited', field: 'distanceM', distanceM, leastM: OPEN_CONDUCTORS_M });
-    return ok({ computedM, leastM, ok: distanceM === null ? null : atLeast(distanceM, leastM) });
+    return ok({ computedM, leastM: minM, ok: distanceM === null ? null : atLeast(distanceM, minM) });
   },
   steps: (_, v) => [
     ...(v.computedM === null ? [] : [`d = S·P = ${fig(v.computedM * 1000)} mm`]),

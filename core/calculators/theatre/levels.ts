@@ -11,8 +11,8 @@ export const level = {
 export const oneWatt = (sensitivityDb: number, impedanceOhm: number) => sensitivityDb - 10 * Math.log10(8 / impedanceOhm);
 
 /** Excess beyond a window, degrees. */
-const excess = (value: number, [least, most]: readonly [number, number]) =>
-  value < least ? value - least : value > most ? value - most : 0;
+const excess = (value: number, [min, max]: readonly [number, number]) =>
+  value < min ? value - min : value > max ? value - max : 0;
 
 /** What a channel loses at a seat, 0 to 1. */
 export function channelFit(

@@ -52,12 +52,12 @@ export const modalResponse = calculator({
     for (const [k, p] of [seat, ...subs.map(({ at }) => at)].entries())
       if (p.some((value, axis) => value < 0 || value > sides[axis]))
         return err('outside-room', { kind: 'invalid', field: k === 0 ? 'seat' : `subs.${k - 1}.at` });
-    const most = sides.map((s) => Math.floor((2 * TOP_HZ * s) / SOUND_M_PER_S));
+    const max = sides.map((s) => Math.floor((2 * TOP_HZ * s) / SOUND_M_PER_S));
     const shape = (axis: number, n: number, at: number) => Math.cos((n * Math.PI * at) / sides[axis]);
     const modes: { hz: number; e: number; seat: number; subs: number[] }[] = [];
-    for (let nx = 0; nx <= most[0]; nx++)
-      for (let ny = 0; ny <= most[1]; ny++)
-        for (let nz = 0; nz <= most[2]; nz++) {
+    for (let nx = 0; nx <= max[0]; nx++)
+      for (let ny = 0; ny <= max[1]; ny++)
+        for (let nz = 0; nz <= max[2]; nz++) {
           const n = [nx, ny, nz];
           const hz = (SOUND_M_PER_S / 2) * Math.hypot(nx / sides[0], ny / sides[1], nz / sides[2]);
           if (hz > TOP_HZ) continue;

@@ -21,16 +21,16 @@ export const speakerPower = calculator({
     mostW: positive.nullable().default(null).describe('W, of the speaker or amplifier, the lesser'),
   }),
   example: { sensitivityDb: 88, targetDb: 95, distanceM: 4 },
-  run: ({ sensitivityDb, impedanceOhm, gainDb, targetDb, distanceM, compressionDb, mostW }) => {
+  run: ({ sensitivityDb, impedanceOhm, gainDb, targetDb, distanceM, compressionDb, mostW: maxW }) => {
     const neededW =
       10 ** ((targetDb + 20 * Math.log10(distanceM) - oneWatt(sensitivityDb, impedanceOhm) - gainDb + compressionDb) / 10);
-    if (mostW !== null && !atMost(neededW, mostW))
+    if (maxW !== null && !atMost(neededW, maxW))
       return err('power-short', {
         kind: 'infeasible',
         field: 'targetDb',
         neededW,
-        mostW,
-        shortDb: 10 * Math.log10(neededW / mostW),
+        mostW: maxW,
+        shortDb: 10 * Math.log10(neededW / maxW),
       });
     return ok({ neededW });
   },

@@ -32,17 +32,17 @@ export const throwWindow = calculator({
     if (i.shiftUp !== 0 && i.mostShiftUp === null) return err('input-missing', { kind: 'incomplete', field: 'mostShiftUp' });
     if (i.shiftAside !== 0 && i.mostShiftAside === null)
       return err('input-missing', { kind: 'incomplete', field: 'mostShiftAside' });
-    const [leastM, mostM] = [i.leastRatio * i.widthM, i.mostRatio * i.widthM];
-    if (!atLeast(i.throwM, leastM) || !atMost(i.throwM, mostM))
-      return err('throw-outside', { kind: 'infeasible', field: 'throwM', throwM: i.throwM, leastM, mostM });
+    const [minM, maxM] = [i.leastRatio * i.widthM, i.mostRatio * i.widthM];
+    if (!atLeast(i.throwM, minM) || !atMost(i.throwM, maxM))
+      return err('throw-outside', { kind: 'infeasible', field: 'throwM', throwM: i.throwM, leastM: minM, mostM: maxM });
     const u = i.mostShiftUp === null ? 0 : Math.abs(i.shiftUp) / i.mostShiftUp;
     const a = i.mostShiftAside === null ? 0 : Math.abs(i.shiftAside) / i.mostShiftAside;
     const used = i.shape === 'diamond' ? u + a : Math.hypot(u, a);
     return ok({
-      leastM,
-      mostM,
+      leastM: minM,
+      mostM: maxM,
       shiftUsed: used,
-      nearEnd: i.throwM < leastM + 0.05 * (mostM - leastM) || i.throwM > mostM - 0.05 * (mostM - leastM),
+      nearEnd: i.throwM < minM + 0.05 * (maxM - minM) || i.throwM > maxM - 0.05 * (maxM - minM),
       ok: atMost(used, 1),
     });
   },

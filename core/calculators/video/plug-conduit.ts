@@ -21,8 +21,8 @@ export const plugConduit = calculator({
   run: ({ plugWidthM, plugHeightM, insideM, besideM }) => {
     const diagonalM = Math.hypot(plugWidthM, plugHeightM);
     const bundleM = bundleDiameterM(besideM);
-    const leastM = Math.max(1.25 * diagonalM, besideM.length > 0 ? bundleM + diagonalM : 0);
-    return ok({ diagonalM, bundleM, leastM, ok: insideM === null ? null : atLeast(insideM, leastM) });
+    const minM = Math.max(1.25 * diagonalM, besideM.length > 0 ? bundleM + diagonalM : 0);
+    return ok({ diagonalM, bundleM, leastM: minM, ok: insideM === null ? null : atLeast(insideM, minM) });
   },
   steps: (_, v) => [`diagonal ${fig(v.diagonalM * 1000)} mm`, `inside at least ${fig(v.leastM * 1000)} mm`],
 });

@@ -21,8 +21,8 @@ export const pullLimit = calculator({
   run: ({ fourPair, gaugeAwg, conductors, pullN }) => {
     if (!fourPair && (gaugeAwg < -3 || gaugeAwg > 40)) return outOfDomain('gaugeAwg', gaugeAwg, -3, 40);
     const copperMm2 = fourPair ? null : conductors * areaMm2Of(gaugeAwg);
-    const mostN = copperMm2 === null ? 110 : 50 * copperMm2;
-    return ok({ copperMm2, mostN, ok: pullN === null ? null : atMost(pullN, mostN) });
+    const maxN = copperMm2 === null ? 110 : 50 * copperMm2;
+    return ok({ copperMm2, mostN: maxN, ok: pullN === null ? null : atMost(pullN, maxN) });
   },
-  steps: (_, { copperMm2, mostN }) => [copperMm2 === null ? '110 N' : `50 · ${fig(copperMm2)} mm² = ${fig(mostN)} N`],
+  steps: (_, { copperMm2, mostN: maxN }) => [copperMm2 === null ? '110 N' : `50 · ${fig(copperMm2)} mm² = ${fig(maxN)} N`],
 });

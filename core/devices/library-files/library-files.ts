@@ -6,8 +6,8 @@ import { checkRecipe } from '../placing/index.ts';
 import { TYPE_DEFAULTS } from '../library/index.ts';
 
 export const LIBRARY_FORMAT = 'dusky-spool-library';
-const MOST_TEXT = 8 * 1024 * 1024;
-const MOST_ROWS = 5000;
+const MAX_TEXT = 8 * 1024 * 1024;
+const MAX_ROWS = 5000;
 
 /** A row of a file that cannot be taken: its number as a spreadsheet counts, and what is wrong. */
 export interface RowProblem {
@@ -198,8 +198,8 @@ const COLUMNS: readonly Column[] = [
     write: ({ accepts }) => (accepts ? [accepts.shape, tidy(accepts.leastM), tidy(accepts.mostM)].join('|') : ''),
     read: (draft, cell) => {
       if (cell === '') return;
-      const [shape, least, most] = parts(cell, 3, 'shape | least m | most m');
-      draft.accepts = { shape, leastM: number(least), mostM: number(most) };
+      const [shape, min, max] = parts(cell, 3, 'shape | least m | most m');
+      draft.accepts = { shape, leastM: number(min), mostM: number(max) };
     },
   },
   {
@@ -255,7 +255,7 @@ type Known = Pick<ProjectDocument, 'cableTypes' | 'deviceTypes' | 'conductorMaps
  * `library-empty`, `library-unreadable`.
  */
 export function readLibrary(text: string, known: Known): Outcome<LibraryFile> {
-  if (text.length > MOST_TEXT) return err('file-too-large', { bytes: text.length, most: MOST_TEXT });
+  if (text.length > MAX_TEXT) return err('file-too-large', { bytes: text.length, most: MAX_TEXT });
   const plain = text.replace(/^\uFEFF/, '');
   const drafts = plain.trimStart().startsWith('{') ? jsonDrafts(plain) : csvDrafts(plain);
   if (!drafts.ok) return drafts;
@@ -280,7 +280,7 @@ function jsonDrafts(text: string): Outcome<RowDraft[]> {
     return err('library-not-ours', { kind: 'invalid', field: 'format' });
   return ok(
     json.deviceTypes
-      .slice(0, MOST_ROWS)
+      .slice(0, MAX_ROWS)
       .map((draft: unknown, i) => ({ row: i + 1, draft: (draft ?? {}) as Draft, problem: null })),
   );
 }
@@ -294,7 +294,7 @@ function csvDrafts(text: string): Outcome<RowDraft[]> {
       relax_column_count: true,
       skip_empty_lines: true,
       trim: true,
-      to: MOST_ROWS + 1,
+      to: MAX_ROWS + 1,
     }) as string[][];
   } catch (error) {
     return err('library-unreadable', { kind: 'invalid', field: 'file', reason: (error as Error).message.slice(0, 160) });

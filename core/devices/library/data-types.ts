@@ -4,7 +4,7 @@ import { BOXES, define, leg, type More, NETWORK_PORT, port } from './define.ts';
 const point: More = { answers: 'wifi', ports: [NETWORK_PORT], weightKg: 0.8, round: true, keepClearM: 0.15 };
 const machine: More = { ports: [NETWORK_PORT], boxKind: 'weatherproof', answers: 'network' };
 
-/** Network, telephone, coax, aerials, and the data lines of machines. */
+/** Network, telephone, coax, antennas, and the data lines of machines. */
 export const DATA_TYPES: readonly DeviceType[] = [
   define('rack-link', 'TK', 'Link to another rack', 'data', 'rack', [200, 50], {
     defaultHeightM: 1.8,
@@ -186,7 +186,7 @@ export const DATA_TYPES: readonly DeviceType[] = [
     price: 14,
     cables: [leg('rg6', 'aerial', 0.45)],
   }),
-  define('aerial', 'AE', 'Aerial', 'coax', 'mast', [900, 400], {
+  define('aerial', 'AE', 'Antenna', 'coax', 'mast', [900, 400], {
     answers: 'coax',
     defaultHeightM: 8,
     weightKg: 4,

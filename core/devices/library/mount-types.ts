@@ -90,10 +90,10 @@ const MOUNTS: readonly DeviceType[] = [
   }),
 ];
 
-const ring = (shape: 'round' | 'rectangle', leastMm: number, mostMm: number): NonNullable<DeviceType['accepts']> => ({
+const ring = (shape: 'round' | 'rectangle', minMm: number, maxMm: number): NonNullable<DeviceType['accepts']> => ({
   shape,
-  leastM: leastMm / 1000,
-  mostM: mostMm / 1000,
+  leastM: minMm / 1000,
+  mostM: maxMm / 1000,
 });
 
 /** Rings and brackets that are set before the board, so that the model may stay open: they hold the cut-out, not the device. */

@@ -43,7 +43,7 @@ export function heightOf(project: ProjectDocument, device: Device): number {
 
 /**
  * Everything that keeps a device from being built where it stands, and what must be judged: members, cavities, openings,
- * obstacles, other devices, weight, head room, sight. Works on the device as given, which need not be in the document.
+ * obstacles, other devices, weight, head room, sight. Works on the device as given, which need not be in the project.
  */
 export function clashesOf(project: ProjectDocument, device: Device, others?: readonly Device[]): Clash[] {
   const type = project.deviceTypes[device.typeId];
@@ -261,9 +261,11 @@ function mountClashes(type: DeviceType, mount: DeviceType | null, device: Device
     );
   if (mount?.accepts && type.cutOut) {
     const sideM = Math.max(type.cutOut.widthM, type.cutOut.heightM);
-    const { leastM, mostM } = mount.accepts;
+    const { leastM: minM, mostM: maxM } = mount.accepts;
     if (!acceptsCutOut(mount, type))
-      clashes.push(clash('mount-bracket-misfit', 'stop', { measured: sideM, allowed: mostM, figures: { sideM, leastM, mostM } }));
+      clashes.push(
+        clash('mount-bracket-misfit', 'stop', { measured: sideM, allowed: maxM, figures: { sideM, leastM: minM, mostM: maxM } }),
+      );
   }
   if (device.wishes.includes('flush')) {
     const standsM = type.cutOut ? 0 : (mount?.holds?.parkedDepthM ?? 0) + type.sizeM[1];

@@ -29,7 +29,7 @@ const ALONG_STEP_M = 0.1;
 const FINE_STEP_M = 0.05;
 
 /** The nearest legal places of a device, the nearest first, at most `most`. Empty where there is none within 1.6 m. */
-export function legalPlaces(project: ProjectDocument, device: Device, most = 4): LegalPlace[] {
+export function legalPlaces(project: ProjectDocument, device: Device, max = 4): LegalPlace[] {
   const type = project.deviceTypes[device.typeId];
   const others = onLevel(project, 'devices', device.levelId).filter(
     (other) => other.id !== device.id && Math.abs(other.x - device.x) < 5 && Math.abs(other.y - device.y) < 5,
@@ -56,7 +56,7 @@ export function legalPlaces(project: ProjectDocument, device: Device, most = 4):
       twin: twin && mirrored(project, device, twin, at, others),
       looks: clashes.length,
     });
-    if (found.length >= most) break;
+    if (found.length >= max) break;
   }
   return found;
 }

@@ -3,7 +3,7 @@ import { firstFreeNumber, runNumberFor } from '../../runs/index.ts';
 
 /**
  * Gives the devices that a change creates or moves new numbers, where another person has taken theirs meanwhile.
- * `document` is the project without the change. Returns the operations to send instead.
+ * `project` is the project without the change. Returns the operations to send instead.
  */
 export function renumberTaken(project: ProjectDocument, change: Pick<Change, 'operations'>): Operation[] {
   let working = project;

@@ -16,7 +16,7 @@ import { gangOffsetM, gangsOf } from './gangs.ts';
 import { isMainsOutlet } from './mains.ts';
 import { mainsBoxBeside } from './line-up.ts';
 
-const MOST_GANGS = 6;
+const MAX_GANGS = 6;
 
 /** To the right, as one faces a device on its wall. */
 const rightOf = ({ facingRad }: Pick<Device, 'facingRad'>): Point2 => [-Math.sin(facingRad), Math.cos(facingRad)];
@@ -58,7 +58,7 @@ export function composePlate(
     gangs += own.length;
     if (isMains(device)) mainsGangs += own.length;
   }
-  if (gangs > MOST_GANGS) return err('plate-too-wide', { kind: 'invalid', field: 'devices', gangs, most: MOST_GANGS });
+  if (gangs > MAX_GANGS) return err('plate-too-wide', { kind: 'invalid', field: 'devices', gangs, most: MAX_GANGS });
   const middle = order.reduce((sum, device) => sum + along(device), 0) / order.length;
   const by = middle - along(first);
   const plate: Plate = {

@@ -9,7 +9,7 @@ export type InsertKind = (typeof INSERTS)[number];
 export const GANG_PITCH_M = 0.046;
 const ONE_GANG_M = [0.072, 0.116] as const;
 /** A gang holds at most six inserts, in two columns. */
-export const MOST_INSERTS = 6;
+export const MAX_INSERTS = 6;
 
 /** How many gangs a box takes; null is as many as one likes. */
 export const BOX_GANGS: Readonly<Record<BoxKind, number | null>> = {
@@ -55,7 +55,7 @@ export function gangsOf(project: ProjectDocument, device: Device): InsertKind[][
     .sort((a, b) => a.leg - b.leg)
     .flatMap((run) => insertOf(run.deviceConnector) ?? []);
   if (inserts.length === 0) inserts.push('face');
-  const gangs = Math.max(wide, Math.ceil(inserts.length / MOST_INSERTS));
+  const gangs = Math.max(wide, Math.ceil(inserts.length / MAX_INSERTS));
   const each = Math.ceil(inserts.length / gangs);
   return Array.from({ length: gangs }, (_, gang) => inserts.slice(gang * each, (gang + 1) * each));
 }

@@ -2,7 +2,7 @@ import { plateDeviceIds } from '../placing/index.ts';
 import { bayAt, framingOf } from '../../house/index.ts';
 import { isOutsideWall, wallPlaceOf } from '../mounting/index.ts';
 import type { Plate, ProjectDocument } from '../../model/index.ts';
-import { BOX_GANGS, gangsOf, MOST_INSERTS, plateSizeM } from './gangs.ts';
+import { BOX_GANGS, gangsOf, MAX_INSERTS, plateSizeM } from './gangs.ts';
 import { mainsBoxBeside } from './line-up.ts';
 
 export const PLATE_PROBLEMS = [
@@ -65,7 +65,7 @@ export function plateProblems(project: ProjectDocument, plate: Plate): PlateProb
   }
   for (let gang = 1; gang <= gangs; gang++) {
     const count = plate.inserts.filter((insert) => insert.gang === gang).length;
-    if (count > MOST_INSERTS) say('plate-gang-full', 'look', count, MOST_INSERTS, { gang, count, most: MOST_INSERTS });
+    if (count > MAX_INSERTS) say('plate-gang-full', 'look', count, MAX_INSERTS, { gang, count, most: MAX_INSERTS });
   }
   const ids = plateDeviceIds(plate);
   const gone = ids.filter((id) => !project.devices[id]);

@@ -51,17 +51,17 @@ describe('a building', () => {
       fc.property(fc.double({ min: -1, max: 41, noNaN: true }), fc.double({ min: -1, max: 31, noNaN: true }), (x, y) => {
         const found = nearestWall(building, 'l2', [x, y], 0.8);
         const all = Object.values(house.walls).filter((wall) => wall.levelId === 'l2');
-        const least = Math.min(
+        const min = Math.min(
           ...all.map((wall) => {
             const steps = Array.from({ length: 61 }, (_, i) => wallPoint(wall, (wallLength(wall) * i) / 60));
             return Math.min(...steps.map((p) => distance2(p, [x, y])));
           }),
         );
         if (!found) {
-          expect(least).to.be.above(0.75);
+          expect(min).to.be.above(0.75);
           return;
         }
-        expect(found.distanceM).to.be.within(least - 0.06, least + 1e-9);
+        expect(found.distanceM).to.be.within(min - 0.06, min + 1e-9);
         expect(distance2(wallPoint(found.wall, found.offsetM), found.point)).to.be.closeTo(0, 1e-9);
       }),
       { numRuns: 60 },

@@ -125,14 +125,14 @@ interface Turned {
   /** Where the outline ends a joist, by its line in micrometres: many holes lie in the same few joists. */
   readonly ends: Remembered<number, readonly number[]>;
 }
-const MOST_LINES = 500;
-const MOST_WALLS = 20_000;
+const MAX_LINES = 500;
+const MAX_WALLS = 20_000;
 
 /** Studs and joists of a house, by the rules of its walls and rooms and by what was found in them; each worked out once. */
 export class Framing {
-  private readonly ofWall = new Remembered<Wall, readonly Framed[]>(MOST_WALLS);
-  private readonly ofRoom = new Remembered<Room, readonly Framed[]>(MOST_WALLS);
-  private readonly turned = new Remembered<Room, Turned>(MOST_WALLS);
+  private readonly ofWall = new Remembered<Wall, readonly Framed[]>(MAX_WALLS);
+  private readonly ofRoom = new Remembered<Room, readonly Framed[]>(MAX_WALLS);
+  private readonly turned = new Remembered<Room, Turned>(MAX_WALLS);
 
   constructor(private readonly members: Members) {}
 
@@ -172,7 +172,7 @@ function turnedOf({ polygon, joistAngleRad }: Room): Turned {
     cos: Math.cos(-joistAngleRad),
     sin: Math.sin(-joistAngleRad),
     polygon: polygon.map((corner) => rotate2(corner as Point2, -joistAngleRad)),
-    ends: new Remembered(MOST_LINES),
+    ends: new Remembered(MAX_LINES),
   };
 }
 

@@ -13,7 +13,7 @@ export interface TradeMarkAt {
 const ONE_MARK_M = 0.05;
 /** Words this near to a mark are its name, m. */
 const BESIDE_M = 0.6;
-const MOST_MARKS = 5000;
+const MAX_MARKS = 5000;
 
 /** The marks on some layers of a drawing, in the order of the file: symbols, points and circles. */
 export function drawingMarks(drawing: Drawing, metresPerUnit: number, layers: readonly string[]): TradeMarkAt[] {
@@ -21,7 +21,7 @@ export function drawingMarks(drawing: Drawing, metresPerUnit: number, layers: re
   const texts = drawing.texts.filter(({ layer }) => wanted.has(layer));
   const found: TradeMarkAt[] = [];
   for (const { layer, name, x, y } of drawing.marks) {
-    if (!wanted.has(layer) || found.length >= MOST_MARKS) continue;
+    if (!wanted.has(layer) || found.length >= MAX_MARKS) continue;
     const at: Point2 = [tidyM(x * metresPerUnit), tidyM(y * metresPerUnit)];
     const same = found.some((one) => one.layer === layer && Math.hypot(one.at[0] - at[0], one.at[1] - at[1]) < ONE_MARK_M);
     if (same) continue;

@@ -41,7 +41,7 @@ export function drawingSvg(
 const px = (value: number) => Math.round(value * 10) / 10;
 const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
-const MOST_SNAP_LINES = 300_000;
+const MAX_SNAP_LINES = 300_000;
 
 /**
  * The straight lines of a vector picture, px from its lower left corner, so that drawing can snap to them.
@@ -50,7 +50,7 @@ const MOST_SNAP_LINES = 300_000;
 export function svgLines(svg: string, heightPx: number): [Point2, Point2][] {
   const found: [Point2, Point2][] = [];
   const add = (a: Point2, b: Point2, m: readonly number[]) => {
-    if (found.length >= MOST_SNAP_LINES) return;
+    if (found.length >= MAX_SNAP_LINES) return;
     const at = ([x, y]: Point2): Point2 => [m[0] * x + m[2] * y + m[4], heightPx - (m[1] * x + m[3] * y + m[5])];
     const [p, q] = [at(a), at(b)];
     if (Number.isFinite(p[0] + p[1] + q[0] + q[1]) && (p[0] !== q[0] || p[1] !== q[1])) found.push([p, q]);

@@ -3,10 +3,10 @@ import { type Bounds, err, FOOT_M, INCH_M, ok, type Outcome, type Problem } from
 import type { Drawing, DrawingLayer, DrawingMark, DrawingText } from './drawing.ts';
 
 /** Largest drawing file, bytes, and the most lines it may come to once its blocks are drawn. */
-export const MOST_DRAWING_BYTES = 60 * 1024 * 1024;
-const MOST_LINES = 2_000_000;
+export const MAX_DRAWING_BYTES = 60 * 1024 * 1024;
+const MAX_LINES = 2_000_000;
 const DEEPEST_BLOCK = 16;
-const MOST_MARKS = 20_000;
+const MAX_MARKS = 20_000;
 /** An arc is drawn with a side every so many radians. */
 const ARC_STEP_RAD = Math.PI / 18;
 
@@ -82,8 +82,8 @@ const DxfParser = ((DxfParserModule as unknown as { default?: unknown }).default
  * Bad places inside a good file (no numbers, blocks in loops) are listed in `problems` and left out.
  */
 export function readDxf(text: string, progress: (share: number) => void = () => undefined): Outcome<Drawing> {
-  if (text.length > MOST_DRAWING_BYTES)
-    return err('drawing-too-large', { kind: 'out_of_domain', field: 'file', bytes: text.length, most: MOST_DRAWING_BYTES });
+  if (text.length > MAX_DRAWING_BYTES)
+    return err('drawing-too-large', { kind: 'out_of_domain', field: 'file', bytes: text.length, most: MAX_DRAWING_BYTES });
   if (text.slice(0, 2000).includes('\0')) return err('drawing-binary', { kind: 'invalid', field: 'file' });
   let parsed: Parsed | null;
   try {
@@ -96,8 +96,7 @@ export function readDxf(text: string, progress: (share: number) => void = () => 
   if (!parsed) return err('dxf-damaged', { kind: 'invalid', field: 'file', reason: 'nothing could be read' });
   const flat = new Flattener(parsed.blocks ?? {});
   flat.drawAll(parsed.entities ?? [], (share) => progress(0.7 + share * 0.25));
-  if (flat.tooMany)
-    return err('drawing-too-large', { kind: 'out_of_domain', field: 'file', lines: MOST_LINES, most: MOST_LINES });
+  if (flat.tooMany) return err('drawing-too-large', { kind: 'out_of_domain', field: 'file', lines: MAX_LINES, most: MAX_LINES });
   if (flat.isEmpty) return err('drawing-empty', { kind: 'invalid', field: 'file' });
   return ok(flat.finish(METRES[Number(parsed.header?.$INSUNITS ?? 0)] ?? null));
 }
@@ -171,7 +170,7 @@ class Flattener {
       return;
     }
     if (ax === bx && ay === by) return;
-    if (++this.count > MOST_LINES) this.tooMany = true;
+    if (++this.count > MAX_LINES) this.tooMany = true;
     this.layer(layer).lines.push(ax, ay, bx, by);
     const { box } = this;
     if (ax < box.minX) box.minX = ax;
@@ -286,7 +285,7 @@ class Flattener {
   }
 
   private mark(layer: string, name: string, p: Point | undefined, m: Matrix): void {
-    if (!p || this.marks.length >= MOST_MARKS) return;
+    if (!p || this.marks.length >= MAX_MARKS) return;
     const [x, y] = [m[0] * p.x + m[2] * p.y + m[4], m[1] * p.x + m[3] * p.y + m[5]];
     if (!Number.isFinite(x + y)) return;
     this.layer(layer);

@@ -5,7 +5,7 @@ import { crossingParameters } from './segment.ts';
 import type { Point2 } from './vector.ts';
 
 /** Above this share of changed segments everything is traced anew. */
-const MOST_CHANGED = 0.2;
+const MAX_CHANGED = 0.2;
 
 /**
  * The faces of a drawing after some of its segments were moved, added or taken away, from the faces before: only those that
@@ -23,7 +23,7 @@ export function facesAfter(
   const isChanged = ({ id }: FaceSegment) => changedIds.has(id);
   const changed = [...was.filter(isChanged), ...now.filter(isChanged)];
   if (changed.length === 0) return map;
-  if (changed.length > MOST_CHANGED * now.length) return facesOf(now, toleranceM);
+  if (changed.length > MAX_CHANGED * now.length) return facesOf(now, toleranceM);
   const { boxes, insides, faceAround } = traits();
   const ground = changed.map((segment) => grownBounds(boxOf(segment), 2 * toleranceM));
   const touched = map.faces.map((_, i) => insides[i] === null || ground.some((box) => boundsMeet(box, boxes[i])));

@@ -331,7 +331,7 @@ function withoutStraightCorners(ring: readonly Point2[]): Point2[] {
   return kept.length >= 3 ? kept : [...ring];
 }
 
-const MOST_CORNERS = 400;
+const MAX_CORNERS = 400;
 
 function nest(segments: readonly FaceSegment[], graph: Graph, traces: readonly Trace[], pieces: Int32Array): PlanarMap {
   const used = new Set<number>();
@@ -355,7 +355,7 @@ function nest(segments: readonly FaceSegment[], graph: Graph, traces: readonly T
       continue;
     }
     const ids = new Set<string>();
-    const polygons = outer.map(withoutStraightCorners).filter((polygon) => polygon.length <= MOST_CORNERS);
+    const polygons = outer.map(withoutStraightCorners).filter((polygon) => polygon.length <= MAX_CORNERS);
     for (const edge of edges) {
       for (const s of graph.segmentsOf[edge]) {
         used.add(s);

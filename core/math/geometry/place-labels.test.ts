@@ -49,10 +49,7 @@ function plainly(wishes: readonly LabelWish[], beads: readonly Box[], lines: rea
       const sum = (boxes: readonly Box[]) => boxes.reduce((total, other) => total + overlap(box, other), 0);
       return [{ box, covered: sum(beads), cost: 4 * sum(beads) + sum(lines) }];
     });
-    const best = choices.reduce<(typeof choices)[number] | null>(
-      (least, one) => (!least || one.cost < least.cost ? one : least),
-      null,
-    );
+    const best = choices.reduce<(typeof choices)[number] | null>((min, one) => (!min || one.cost < min.cost ? one : min), null);
     if (!best || best.covered > width * height * 0.35) continue;
     placed.push(best.box);
     result.set(id, [best.box.x, best.box.y]);

@@ -19,7 +19,7 @@ import { upgradeFile } from './upgrade.ts';
 export const FORMAT_NAME = 'dusky-spool-project';
 export const FORMAT_VERSION = 8;
 /** Largest project file that is read, bytes. */
-export const MOST_FILE_BYTES = 120 * 1024 * 1024;
+export const MAX_FILE_BYTES = 120 * 1024 * 1024;
 
 /** A plan picture as it travels in a file. Its id is the SHA-256 of its bytes. */
 const picture = z.strictObject({
@@ -55,7 +55,7 @@ export interface ProjectFile {
  * `reference-missing`, `value-taken`, `nested-too-deep` and the bounds of a house (`checkBounds`); each with the field.
  */
 export function readProjectFile(text: string): Outcome<ProjectFile> {
-  if (text.length > MOST_FILE_BYTES) return err('file-too-large', { bytes: text.length, most: MOST_FILE_BYTES });
+  if (text.length > MAX_FILE_BYTES) return err('file-too-large', { bytes: text.length, most: MAX_FILE_BYTES });
   const json = parseJson(text);
   if (!json.ok) return json;
   const head = json.value as { format?: unknown; version?: unknown } | null;

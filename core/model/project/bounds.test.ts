@@ -43,9 +43,9 @@ describe('the bounds of a house', () => {
     expect(boundsProblem(withRooms(square(0, side + 0.01)))).to.include({ code: 'room-too-large', field: 'rooms.r0.polygon' });
     const { walls } = smallHouse();
     const reach = Math.max(...Object.values(walls).flatMap(({ a, b }) => [a[0], b[0]]));
-    const least = Math.min(...Object.values(walls).flatMap(({ a, b }) => [a[0], b[0]]));
-    expect(boundsProblem(withRooms(square(least + LEVEL_SPAN_M - 5, 5)))).to.equal(null);
-    expect(boundsProblem(withRooms(square(least + LEVEL_SPAN_M - 4.9, 5)))).to.include({
+    const min = Math.min(...Object.values(walls).flatMap(({ a, b }) => [a[0], b[0]]));
+    expect(boundsProblem(withRooms(square(min + LEVEL_SPAN_M - 5, 5)))).to.equal(null);
+    expect(boundsProblem(withRooms(square(min + LEVEL_SPAN_M - 4.9, 5)))).to.include({
       code: 'level-spans-too-far',
       field: 'levels.m',
     });

@@ -107,8 +107,8 @@ export const mayBreakBounds = (operations: readonly Operation[]): boolean =>
 
 /** The list that holds more records than `MAX_RECORDS` allows; null where none does. Problem: `too-many-records`. */
 export function countProblem(name: CollectionName, count: number): Problem | null {
-  const most = MAX_RECORDS[name];
-  return count > most ? { code: 'too-many-records', kind: 'out_of_domain', field: name, count, limit: most } : null;
+  const max = MAX_RECORDS[name];
+  return count > max ? { code: 'too-many-records', kind: 'out_of_domain', field: name, count, limit: max } : null;
 }
 
 /** Checks a whole project against every bound. Problems: those of `boundsProblem` and `countProblem`. */

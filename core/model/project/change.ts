@@ -68,7 +68,7 @@ export interface FieldConflict {
 }
 
 /**
- * Applies a change to a document. A field whose present value is neither what the author saw nor what he
+ * Applies a change to a project. A field whose present value is neither what the author saw nor what he
  * wants is a conflict; fields that the change does not touch merge by themselves.
  * Problems: `conflict` (with `conflicts`), `record-exists`, `record-gone`, `record-invalid` (with `field`).
  */

@@ -14,12 +14,12 @@ export const id = z
   .describe('1 to 40 letters, digits, _ or -; unique in its list');
 export const words = (max: number, min = 0) =>
   z.string().min(min).max(max).regex(CLEAN_TEXT, 'holds control or invisible characters');
-const bounded = (mostM: number, what: string) =>
-  z.number().min(-mostM, `must lie within ${mostM} m of ${what}`).max(mostM, `must lie within ${mostM} m of ${what}`);
+const bounded = (maxM: number, what: string) =>
+  z.number().min(-maxM, `must lie within ${maxM} m of ${what}`).max(maxM, `must lie within ${maxM} m of ${what}`);
 export const coordinateM = bounded(FARTHEST_M, 'the origin of the plan');
 export const heightM = bounded(HIGHEST_M, 'the datum of heights');
-export const positiveM = (most: number) => z.number().gt(0).max(most);
-export const lengthM = (most: number) => z.number().min(0).max(most);
+export const positiveM = (max: number) => z.number().gt(0).max(max);
+export const lengthM = (max: number) => z.number().min(0).max(max);
 export const angleRad = z.number().min(-7).max(7).describe('rad, counter-clockwise from +x');
 /** A place in the coordinates of a drawing file, which may count from a survey datum far away, m. */
 export const drawingPoint = z.tuple([z.number().min(-1e8).max(1e8), z.number().min(-1e8).max(1e8)]);

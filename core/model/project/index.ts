@@ -1,4 +1,4 @@
-// Here: the records of a project, the document they make, and changes to it (apply, reverse, undo).
+// Here: the records of a project, the project they make, and changes to it (apply, reverse, undo).
 // Not here: what the records mean to the job (building, devices, runs) and where they are stored.
 // Start with `ProjectDocument`, then `Change`.
 // Terms: docs/glossary.md.

@@ -77,7 +77,7 @@ export const deviceType = z
     defaultHeightM: z.number().min(-5).max(30).nullable().describe('above finished floor, m; null is at the ceiling'),
     sizeM: z.tuple([positiveM(20), positiveM(20)]).describe('true size: width and depth on the plan, m'),
     round: z.boolean(),
-    cutOut: cutOut.nullable().describe('hole in the board; null where it sits on the surface'),
+    cutOut: cutOut.nullable().describe('hole in the drywall; null where it sits on the surface'),
     frameM: z
       .tuple([positiveM(20), positiveM(20)])
       .nullable()

@@ -6,7 +6,7 @@ export type TableOf<C extends CollectionName> = Readonly<Record<string, RecordOf
 /** A whole project in memory: its header and each list as a table by id. Never changed in place. */
 export type ProjectDocument = { readonly project: ProjectHeader } & { readonly [C in CollectionName]: TableOf<C> };
 
-/** Records as the table that a document holds them in. */
+/** Records as the table that a project holds them in. */
 export const tableFrom = <T extends { readonly id: string }>(records: readonly T[]): Record<string, T> =>
   Object.fromEntries(records.map((record) => [record.id, record]));
 

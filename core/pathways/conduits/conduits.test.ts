@@ -23,7 +23,7 @@ describe('a conduit', () => {
   });
 
   it('takes as many Category 6 and 6A as the table of section 6 says', () => {
-    const most = (insideM: number, d: number) => {
+    const max = (insideM: number, d: number) => {
       let count = 0;
       while (must(conduitFill(times(count + 1, d), insideM, 'NA')).fits) count++;
       return count;
@@ -42,7 +42,7 @@ describe('a conduit', () => {
       const { insideM } = CONDUITS.find((one) => one.key === key)!;
       // Two cables alone may only fill 31 %, three and more 40: count from three on.
       const from3 = (d: number) => {
-        const start = most(insideM, d);
+        const start = max(insideM, d);
         let count = Math.max(3, start);
         while (must(conduitFill(times(count + 1, d), insideM, 'NA')).fits) count++;
         return count;

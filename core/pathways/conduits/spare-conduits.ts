@@ -148,7 +148,7 @@ export function proposeConduit(project: ProjectDocument, { place, name, why }: S
 }
 
 /** Bends and length between two pull boxes (ENGINEERING 6: 180 degrees and 30 m by practice). */
-const MOST_BENDS_RAD = Math.PI;
+const MAX_BENDS_RAD = Math.PI;
 const LONGEST_PULL_M = 30;
 
 /** The pieces of a line that can be pulled through one by one: a pull box stands between two of them. */
@@ -178,7 +178,7 @@ function betweenBoxes(points: readonly [number, number][]): [number, number][][]
       break;
     }
     const turnRad = Math.abs(wrapped(Math.atan2(next[1] - b[1], next[0] - b[0]) - directionRad));
-    if (bendsRad + turnRad > MOST_BENDS_RAD + 1e-6) box(b);
+    if (bendsRad + turnRad > MAX_BENDS_RAD + 1e-6) box(b);
     else {
       bendsRad += turnRad;
       if (turnRad > 1e-6) piece.push(b);

@@ -26,13 +26,13 @@ describe('the hole list', () => {
       { member: 'joist', places: 13, holes: 13 },
       { member: 'top-plate', places: 1, holes: 1 },
     ]);
-    for (const { runs, holes, ask, mostM, fill } of places) {
+    for (const { runs, holes, ask, mostM: maxM, fill } of places) {
       expect(runs).to.have.length(2);
       // Two cables of 7.2 mm: 14.4 mm side by side and 3 mm round them.
       expect(holes).to.deep.equal([{ bitM: 0.02, cables: 2 }]);
       expect(fill).to.be.closeTo((2 * 7.2 ** 2) / 20 ** 2, 1e-9);
       expect(ask).to.equal(null);
-      expect(mostM).to.be.greaterThan(0.02);
+      expect(maxM).to.be.greaterThan(0.02);
     }
   });
 

@@ -82,8 +82,8 @@ function placeOf(
     return { ...common, holes, fill: fillOf(diameters, holes), mostM: null, nailPlates: false, offSpan: null, ask };
   }
   const bored = member === 'joist' ? 'joist' : member === 'stud' ? 'stud' : 'plate';
-  const { mostM } = boreLimit(bored, depthM, project.project.jurisdiction);
-  const holes = holesFor(diameters, mostM) ?? [];
+  const { mostM: maxM } = boreLimit(bored, depthM, project.project.jurisdiction);
+  const holes = holesFor(diameters, maxM) ?? [];
   const onPlan: Point2 = [at[0], at[1]];
   const offSpan =
     bored === 'joist' && room && isOffSpan(framingOf(project), weightsOf(project.project), room, onPlan)
@@ -93,7 +93,7 @@ function placeOf(
     ...common,
     holes,
     fill: fillOf(diameters, holes),
-    mostM,
+    mostM: maxM,
     nailPlates: holes.some(({ bitM }) => needsNailPlates(depthM, bitM)),
     offSpan,
     ask: holes.length === 0 || offSpan !== null ? 'engineer' : null,

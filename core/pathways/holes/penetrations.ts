@@ -69,7 +69,7 @@ const sealAt = (seals: readonly Seal[], { member, at }: BoredPlace): Seal | null
   seals.find((seal) => seal.member === member && Math.hypot(...seal.at.map((value, axis) => value - at[axis])) <= SAME_PLACE_M) ??
   null;
 
-/** How many places are open, sealed and inspected. Before the boards go on, none may be open (practice B15). */
+/** How many places are open, sealed and inspected. Before the drywall goes on, none may be open (practice B15). */
 export function sealCounts(penetrations: readonly Penetration[]): Record<'open' | 'sealed' | 'inspected', number> {
   const counts = { open: 0, sealed: 0, inspected: 0 };
   for (const { seal } of penetrations) counts[seal?.state ?? 'open']++;

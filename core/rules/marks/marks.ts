@@ -14,12 +14,12 @@ export interface Said {
 }
 
 /** The longest list of records that a mark names; findings about more are known by their first ones and their number. */
-const MOST_ABOUT = 360;
+const MAX_ABOUT = 360;
 
 /** The records that a finding is about, in words that a mark keeps. */
 export function aboutOf({ subjects }: Pick<Said, 'subjects'>): string {
   const all = subjects.map((subject) => `${subject.in}/${subject.id}`).join(' ');
-  return all.length <= MOST_ABOUT ? all : `${all.slice(0, MOST_ABOUT)} +${subjects.length}`;
+  return all.length <= MAX_ABOUT ? all : `${all.slice(0, MAX_ABOUT)} +${subjects.length}`;
 }
 
 const tidy = (value: number | null) =>

@@ -125,9 +125,9 @@ function beside(project: ProjectDocument, runs: readonly PlannedRun[]): BesideRu
   return runs
     .flatMap(({ run, points, media }) =>
       besideMains(building, points, media, jurisdiction, cableClassOf(project.cableTypes[run.cableTypeId])).flatMap(
-        ({ featureId, parallelM, leastM, crossingRad }) =>
+        ({ featureId, parallelM, leastM: minM, crossingRad }) =>
           parallelM > 0 || crossingRad !== null
-            ? [{ number: run.number, mains: project.features[featureId].name, parallelM, leastM, crossingRad }]
+            ? [{ number: run.number, mains: project.features[featureId].name, parallelM, leastM: minM, crossingRad }]
             : [],
       ),
     )

@@ -23,7 +23,7 @@ export interface HoleWords {
   readonly more: (count: number) => string;
 }
 
-const MOST_RUNS = 6;
+const MAX_RUNS = 6;
 
 /** `2 × 25 mm + 16 mm`: how many holes of which bit; empty where none is allowed. */
 export function bitsOf({ holes }: BoredPlace): string {
@@ -61,8 +61,8 @@ export function holeSheet(project: ProjectDocument, places: readonly BoredPlace[
       `${project.levels[place.levelId].name} · ${holePlace(project, line, words.wallOf)}`,
       bitsOf(place) || (place.member === 'floor' ? words.open : words.none),
       String(place.runs.length),
-      place.runs.slice(0, MOST_RUNS).join(' ') +
-        (place.runs.length > MOST_RUNS ? ` ${words.more(place.runs.length - MOST_RUNS)}` : ''),
+      place.runs.slice(0, MAX_RUNS).join(' ') +
+        (place.runs.length > MAX_RUNS ? ` ${words.more(place.runs.length - MAX_RUNS)}` : ''),
       place.nailPlates ? words.bothFaces : '',
       place.ask ? words.asks[place.ask] : words.crew,
     ];

@@ -244,13 +244,13 @@ export function totalsByCable(project: ProjectDocument, rows: readonly ScheduleR
 
 /** Spools of the usual length for the runs of one cable type; `parallel` is how many are pulled at once in any one bundle. */
 export function spoolsFor(rows: readonly ScheduleRow[]): { readonly parallel: number; readonly plan: Outcome<SpoolPlan> } {
-  const parallel = mostAtOnce(rows);
+  const parallel = maxAtOnce(rows);
   const lengthsM = rows.flatMap((row) => row.cutLengthM ?? []);
   return { parallel, plan: planSpools(lengthsM, USUAL_SPOOL_M, parallel) };
 }
 
 /** The most runs of one bundle; a run without one is pulled by itself. */
-function mostAtOnce(rows: readonly ScheduleRow[]): number {
+function maxAtOnce(rows: readonly ScheduleRow[]): number {
   const bundles = new Map<string, number>();
   for (const { bundle } of rows) if (bundle !== '') bundles.set(bundle, (bundles.get(bundle) ?? 0) + 1);
   return Math.max(1, ...bundles.values());

@@ -24,7 +24,7 @@ export interface CableLabel {
 }
 
 /** More conductors than this are named by their map: they would not be read on a label. */
-const MOST_ON_LABEL = 4;
+const MAX_ON_LABEL = 4;
 
 /** Two labels for each run, far end (the rack, or the device that it goes on to) first. */
 export function labelsOf(
@@ -50,7 +50,7 @@ export function labelsOf(
       cutLengthM: length?.cutLengthM ?? null,
       map: map?.name ?? '',
       fit: labelFit(project.cableTypes[run.cableTypeId].outsideDiameterM),
-      conductors: !map ? '' : map.lines.length > MOST_ON_LABEL ? map.name : conductorsOf(map),
+      conductors: !map ? '' : map.lines.length > MAX_ON_LABEL ? map.name : conductorsOf(map),
     };
     return [
       { ...common, end: 'R' as const, here: rack, there: place },

@@ -35,6 +35,6 @@ describe('the reference', () => {
         ).to.include(id);
     const limits = entries.flatMap(({ rules }) => rules.flatMap((rule) => rule.limits));
     expect(limits.length).to.be.greaterThan(0);
-    for (const { usual, least, most } of limits) expect(usual >= least && usual <= most).to.equal(true);
+    for (const { usual, min: min, max: max } of limits) expect(usual >= min && usual <= max).to.equal(true);
   });
 });

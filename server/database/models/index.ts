@@ -50,7 +50,7 @@ const blob = { type: DataTypes.BLOB, allowNull: false };
 const timeOrNull = { type: DataTypes.DATE, allowNull: true };
 const time = { type: DataTypes.DATE, allowNull: false };
 
-/** The columns of a project's header, apart from its id, which is `project` inside a document. */
+/** The columns of a project's header, apart from its id, which is `project` in the project. */
 export const HEADER_COLUMNS = {
   shortId: text,
   name: text,

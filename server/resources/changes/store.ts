@@ -155,7 +155,7 @@ export class ChangeStore {
   }
 }
 
-const MOST_AT_ONCE = 500;
+const MAX_AT_ONCE = 500;
 
 /** The changes after a revision, oldest first, at most 500. */
 export async function changesSince({ sequelize }: Database, projectId: string, revision: number): Promise<StoredChange[]> {
@@ -170,7 +170,7 @@ export async function changesSince({ sequelize }: Database, projectId: string, r
   }>(
     `SELECT c.id, c.revision, c.title, c.operations, c.undoes, m.name AS author, c.created_at AS at
      FROM changes c LEFT JOIN members m ON m.id = c.member_id
-     WHERE c.project_id = :projectId AND c.revision > :revision ORDER BY c.revision LIMIT ${MOST_AT_ONCE}`,
+     WHERE c.project_id = :projectId AND c.revision > :revision ORDER BY c.revision LIMIT ${MAX_AT_ONCE}`,
     { replacements: { projectId, revision }, type: QueryTypes.SELECT },
   );
   return rows.map(({ id, revision: at, title, operations, undoes, author, at: when }) => ({

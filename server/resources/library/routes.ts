@@ -24,7 +24,7 @@ import { resultFile } from '../../jobs/store.ts';
 import { type Services, untilGone } from '../../services/services.ts';
 import { firmLibrary, firmMaps, firmRules, forgetMap, forgetType, keepMaps, keepRules, keepTypes } from './store.ts';
 
-const MOST_BYTES = 8 * 1024 * 1024;
+const MAX_BYTES = 8 * 1024 * 1024;
 const fileQuery = z.strictObject({ kind: z.enum(['csv', 'json']).default('csv') });
 
 /** The firm's own library of device types: looked at, kept, read from a file, handed out. */
@@ -42,7 +42,7 @@ export function libraryRoutes(table: RouteTable, { database, jobs, audit }: Serv
     '/library',
     'plan',
     { does: 'Keeps device types', body: keepTypesRequest, reply: libraryReply },
-    express.json({ limit: MOST_BYTES }),
+    express.json({ limit: MAX_BYTES }),
     async (request, response) => {
       const { types } = parseBody(request, keepTypesRequest);
       const { firmId } = response.locals.member!;
@@ -72,7 +72,7 @@ export function libraryRoutes(table: RouteTable, { database, jobs, audit }: Serv
     '/library/maps',
     'plan',
     { does: 'Keeps conductor maps', body: keepMapsRequest, reply: mapsReply },
-    express.json({ limit: MOST_BYTES }),
+    express.json({ limit: MAX_BYTES }),
     async (request, response) => {
       const { maps } = parseBody(request, keepMapsRequest);
       const { firmId } = response.locals.member!;
@@ -98,7 +98,7 @@ export function libraryRoutes(table: RouteTable, { database, jobs, audit }: Serv
     '/library/rules',
     'own',
     { does: 'Sets the rules of the firm', body: keepRulesRequest, reply: firmRulesReply },
-    express.json({ limit: MOST_BYTES }),
+    express.json({ limit: MAX_BYTES }),
     async (request, response) => {
       const { rules } = parseBody(request, keepRulesRequest);
       const seen = new Set<string>();
@@ -130,7 +130,7 @@ export function libraryRoutes(table: RouteTable, { database, jobs, audit }: Serv
     '/library/read',
     'plan',
     { does: 'Reads a library file without keeping it', body: 'file', reply: libraryReadReply },
-    express.text({ type: () => true, limit: MOST_BYTES }),
+    express.text({ type: () => true, limit: MAX_BYTES }),
     async (request, response) => {
       const input = Buffer.from(typeof request.body === 'string' ? request.body : '', 'utf8');
       const job = await jobs.run(response.locals.member!, { kind: 'library-read', params: {}, input }, untilGone(request));

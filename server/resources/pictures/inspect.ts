@@ -7,10 +7,10 @@ import { oneAtATime } from './store.ts';
 import { sanitiseSvg } from './sanitise-svg.ts';
 
 /** Limits of a plan picture: pixels along a side, pixels in all. */
-const MOST_SIDE_PX = 16_000;
-const MOST_PIXELS = 200_000_000;
+const MAX_SIDE_PX = 16_000;
+const MAX_PIXELS = 200_000_000;
 /** Progressive JPEG and WebP are whole in memory while they are decoded. */
-const MOST_WHOLE_PIXELS = 60_000_000;
+const MAX_WHOLE_PIXELS = 60_000_000;
 const DECODE_S = 120;
 
 // One picture at a time needs neither more threads nor a cache between pictures.
@@ -27,7 +27,7 @@ export interface InspectedPicture {
 
 /** Reads a raster picture in one pass from its top to its bottom, within a time limit. */
 export const readRaster = (bytes: Buffer): Sharp =>
-  sharp(bytes, { limitInputPixels: MOST_PIXELS + 1, failOn: 'error', pages: 1, sequentialRead: true }).timeout({
+  sharp(bytes, { limitInputPixels: MAX_PIXELS + 1, failOn: 'error', pages: 1, sequentialRead: true }).timeout({
     seconds: DECODE_S,
   });
 
@@ -48,14 +48,14 @@ export async function inspectPicture(database: Database, bytes: Buffer, field = 
     });
   const { width: widthPx = 0, height: heightPx = 0 } = head;
   const isWhole = type.mime === 'image/webp' || (type.mime === 'image/jpeg' && head.isProgressive === true);
-  const mostPixels = isWhole ? MOST_WHOLE_PIXELS : MOST_PIXELS;
-  if (widthPx > MOST_SIDE_PX || heightPx > MOST_SIDE_PX || widthPx * heightPx > mostPixels)
+  const maxPixels = isWhole ? MAX_WHOLE_PIXELS : MAX_PIXELS;
+  if (widthPx > MAX_SIDE_PX || heightPx > MAX_SIDE_PX || widthPx * heightPx > maxPixels)
     throw refusal(isWhole ? 'picture-too-large-whole' : 'picture-too-large', {
       field,
       widthPx,
       heightPx,
-      mostSidePx: MOST_SIDE_PX,
-      megapixels: mostPixels / 1e6,
+      mostSidePx: MAX_SIDE_PX,
+      megapixels: maxPixels / 1e6,
     });
   await oneAtATime(database, () => readRaster(bytes).resize(32, 32, { fit: 'inside' }).raw().toBuffer()).catch((error: Error) => {
     throw /timeout/i.test(error.message) ? refusal('job-too-slow', { field, seconds: DECODE_S }) : damaged();
@@ -70,7 +70,7 @@ function looksLikeSvg(bytes: Buffer, mime: string | undefined): boolean {
 
 function inspectSvg(bytes: Buffer, field: string): InspectedPicture {
   const { svg, widthPx, heightPx } = sanitiseSvg(bytes.toString('utf8'), field);
-  if (widthPx > MOST_SIDE_PX || heightPx > MOST_SIDE_PX)
-    throw refusal('picture-too-large', { field, widthPx, heightPx, mostSidePx: MOST_SIDE_PX, megapixels: MOST_PIXELS / 1e6 });
+  if (widthPx > MAX_SIDE_PX || heightPx > MAX_SIDE_PX)
+    throw refusal('picture-too-large', { field, widthPx, heightPx, mostSidePx: MAX_SIDE_PX, megapixels: MAX_PIXELS / 1e6 });
   return { mediaType: 'image/svg+xml', widthPx, heightPx, bytes: Buffer.from(svg, 'utf8') };
 }

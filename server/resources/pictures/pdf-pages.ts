@@ -2,9 +2,9 @@ import { execFile } from 'node:child_process';
 import { refusal } from '../../http/problems.ts';
 
 /** Most pages of a PDF plan set, and how long one may take to read, ms. */
-const MOST_PAGES = 200;
+const MAX_PAGES = 200;
 const PAGE_MS = 30_000;
-const MOST_OUTPUT_BYTES = 60 * 1024 * 1024;
+const MAX_OUTPUT_BYTES = 60 * 1024 * 1024;
 const THUMBNAIL_PX = 260;
 
 export interface PdfPage {
@@ -23,7 +23,7 @@ function run(program: string, args: readonly string[], field: string): Promise<B
         encoding: 'buffer',
         timeout: PAGE_MS,
         killSignal: 'SIGKILL',
-        maxBuffer: MOST_OUTPUT_BYTES,
+        maxBuffer: MAX_OUTPUT_BYTES,
         env: { PATH: process.env.PATH ?? '' },
       },
       (error, stdout) => {
@@ -44,13 +44,13 @@ export async function pagesOf(path: string, bytes: Buffer): Promise<readonly Pdf
   const info = (await run('pdfinfo', [path], field)).toString('utf8');
   const pages = Number(/^Pages:\s+(\d+)/m.exec(info)?.[1] ?? 0);
   if (pages < 1) throw refusal('pdf-damaged', { kind: 'invalid', field });
-  if (pages > MOST_PAGES) throw refusal('pdf-too-many', { kind: 'out_of_domain', field, pages, mostPages: MOST_PAGES });
+  if (pages > MAX_PAGES) throw refusal('pdf-too-many', { kind: 'out_of_domain', field, pages, mostPages: MAX_PAGES });
   const [, w, h] = /^Page size:\s+([\d.]+) x ([\d.]+)/m.exec(info) ?? ['', '595', '842'];
   return Array.from({ length: pages }, (_, n) => ({ number: n + 1, widthPt: Number(w), heightPt: Number(h) }));
 }
 
 const pageArgs = (page: number) => {
-  if (!Number.isInteger(page) || page < 1 || page > MOST_PAGES) throw refusal('pdf-page-missing', { field: 'page' });
+  if (!Number.isInteger(page) || page < 1 || page > MAX_PAGES) throw refusal('pdf-page-missing', { field: 'page' });
   return ['-f', String(page), '-l', String(page)];
 };
 

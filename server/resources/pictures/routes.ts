@@ -8,11 +8,11 @@ import { type Services, untilGone } from '../../services/services.ts';
 import { readPicture, readTile } from './store.ts';
 
 /** Largest picture or PDF that is taken, bytes. */
-const MOST_PICTURE_BYTES = 60 * 1024 * 1024;
+const MAX_PICTURE_BYTES = 60 * 1024 * 1024;
 
 const upload = multer({
   storage: multer.memoryStorage(),
-  limits: { fileSize: MOST_PICTURE_BYTES, files: 1, fields: 0, parts: 1 },
+  limits: { fileSize: MAX_PICTURE_BYTES, files: 1, fields: 0, parts: 1 },
 });
 const KEEP = 'private, max-age=31536000, immutable';
 

@@ -24,7 +24,7 @@ const ATTRIBUTES = new Set(
 /** Only things inside the file, and pictures that travel in it. */
 const SAFE_LINK = /^(#[\w.-]+|data:image\/(png|jpeg|webp);base64,[A-Za-z0-9+/=\s]*)$/;
 const SAFE_URL = /url\(\s*(['"]?)#[\w.-]+\1\s*\)/g;
-const MOST_ELEMENTS = 600_000;
+const MAX_ELEMENTS = 600_000;
 const DEEPEST = 200;
 
 export interface CleanSvg {
@@ -54,7 +54,7 @@ export function sanitiseSvg(text: string, field = 'picture'): CleanSvg {
   };
   parser.onopentag = ({ name, attributes }) => {
     const plain = name.replace(/^svg:/, '');
-    if (++count > MOST_ELEMENTS || ++depth > DEEPEST) throw refuse('it holds too many parts');
+    if (++count > MAX_ELEMENTS || ++depth > DEEPEST) throw refuse('it holds too many parts');
     if (depth === 1) {
       if (plain !== 'svg') throw refuse('it does not begin with svg');
       size = sizeOf(attributes as Record<string, string>);

@@ -13,7 +13,7 @@ interface Props {
   readonly camera?: Camera;
 }
 
-const MOST_TILES = 80;
+const MAX_TILES = 80;
 
 /** Plan pictures under the drawing, at their scale. */
 export const UnderlayLayer = memo(function UnderlayLayer({ projectId, project, levelId, showRetired = false, camera }: Props) {
@@ -98,6 +98,6 @@ function tilesInSight(underlay: Underlay, picture: PictureInfo, { k, tx, ty }: C
   const [[fromX, toX], [fromY, toY]] = [range(0, picture.widthPx), range(1, picture.heightPx)];
   const tiles: { z: number; x: number; y: number; sidePx: number }[] = [];
   for (let y = fromY; y <= toY; y++)
-    for (let x = fromX; x <= toX && tiles.length < MOST_TILES; x++) tiles.push({ z, x, y, sidePx });
+    for (let x = fromX; x <= toX && tiles.length < MAX_TILES; x++) tiles.push({ z, x, y, sidePx });
   return tiles;
 }

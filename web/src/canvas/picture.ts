@@ -8,7 +8,7 @@ export interface Camera {
 /** The picture is drawn larger than the sheet by so much on every side, so that it can be moved before its edge shows, px. */
 export const MARGIN_PX = 220;
 /** A picture scaled by more than this is too coarse, or has letters too large, to go on with. */
-const MOST_SCALED = 2;
+const MAX_SCALED = 2;
 
 /**
  * How a picture drawn for one camera must be moved and scaled, about the sheet's upper left corner, to serve another;
@@ -20,7 +20,7 @@ export function pictureOf(
   [width, height]: readonly [number, number],
 ): { readonly dx: number; readonly dy: number; readonly scale: number } | null {
   const scale = now.k / drawn.k;
-  if (scale > MOST_SCALED || scale < 1 / MOST_SCALED) return null;
+  if (scale > MAX_SCALED || scale < 1 / MAX_SCALED) return null;
   const dx = now.tx - drawn.tx * scale;
   const dy = now.ty - drawn.ty * scale;
   const covers = (shift: number, length: number) =>

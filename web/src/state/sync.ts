@@ -23,7 +23,7 @@ import type { SetAside } from '../ground/api/set-aside.ts';
 
 export * from './sync-state.ts';
 
-const MOST_AT_ONCE = 50;
+const MAX_AT_ONCE = 50;
 /** An edit at which the server fails without a reason is tried so often before it is set aside. */
 const MAX_FAILURES = 3;
 const RETRY_MS = [500, 1000, 2000, 4000, 8000];
@@ -44,7 +44,7 @@ export class ProjectSync {
   private retryWaits = false;
   private stopped = false;
   /** How many edits go out at once: one by one after a refusal of the whole. */
-  private batchSize = MOST_AT_ONCE;
+  private batchSize = MAX_AT_ONCE;
   private failuresOfFirst = 0;
   private state: SyncState;
 
@@ -197,7 +197,7 @@ export class ProjectSync {
           this.refusedWhole(batch, error);
         }
       }
-      this.batchSize = MOST_AT_ONCE;
+      this.batchSize = MAX_AT_ONCE;
     } catch (error) {
       this.missed(error);
     } finally {

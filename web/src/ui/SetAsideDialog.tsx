@@ -13,7 +13,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const MOST_LINES = 6;
+const MAX_LINES = 6;
 
 /** Edits that the server could not take, each with what it was and why, for a person to settle. */
 export function SetAsideDialog({ entries, project, onClose }: Props) {
@@ -40,10 +40,10 @@ export function SetAsideDialog({ entries, project, onClose }: Props) {
             <p className="faint">{text('setAside.when', { when: new Date(at).toLocaleString('en-GB') })}</p>
             <p>{problemSentence(problem, units)}</p>
             <ul>
-              {change.operations.slice(0, MOST_LINES).map((operation, n) => (
+              {change.operations.slice(0, MAX_LINES).map((operation, n) => (
                 <li key={n}>{lineOf(project, operation)}</li>
               ))}
-              {change.operations.length > MOST_LINES && <li>…</li>}
+              {change.operations.length > MAX_LINES && <li>…</li>}
             </ul>
             {problems[change.id] && (
               <p className="field-problem" role="alert">

@@ -125,9 +125,9 @@ export function RuleTable() {
                         <InputNumber
                           size="small"
                           value={setting.limits[name] ?? limit.usual}
-                          min={limit.least}
-                          max={limit.most}
-                          step={(limit.most - limit.least) / 20}
+                          min={limit.min}
+                          max={limit.max}
+                          step={(limit.max - limit.min) / 20}
                           suffix={limit.unit}
                           aria-label={`${textNamed('checks.limits', name)}, ${check.title}`}
                           onChange={(value) => {

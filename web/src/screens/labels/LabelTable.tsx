@@ -1,11 +1,11 @@
-import { type PlannedRun, type SchemeOutlook } from '@dusky-spool/core/runs';
+import { type PlannedRun, type SchemePreview } from '@dusky-spool/core/runs';
 import { labelFit } from '@dusky-spool/core/sheets';
 import { Checkbox } from 'antd';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { RunTag } from '../../ui/RunTag.tsx';
 
-type Renumbered = SchemeOutlook['runs'][number];
+type Renumbered = SchemePreview['runs'][number];
 
 interface Props {
   readonly runs: readonly PlannedRun[];

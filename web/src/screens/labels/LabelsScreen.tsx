@@ -36,8 +36,8 @@ export function LabelsScreen({ projectId, onBack, onRun }: Props) {
   const project = useProject();
   const { runs } = useDerived(project);
   const [pattern, setPattern] = useState(project.project.numberPattern);
-  const outlook = useAsked(askScheme, pattern);
-  const next = useMemo(() => new Map(outlook?.ok ? outlook.value.runs.map((one) => [one.runId, one]) : []), [outlook]);
+  const preview = useAsked(askScheme, pattern);
+  const next = useMemo(() => new Map(preview?.ok ? preview.value.runs.map((one) => [one.runId, one]) : []), [preview]);
   const [shown, setShown] = useState<Shown>('all');
   const [find, setFind] = useState('');
   const [size, setSize] = useState<Size>('medium');
@@ -58,7 +58,7 @@ export function LabelsScreen({ projectId, onBack, onRun }: Props) {
       </header>
       <div className="ways-columns">
         <section className="ways-work" aria-label={text('labels.scheme')}>
-          <NumberScheme pattern={pattern} outlook={outlook} onPattern={setPattern} />
+          <NumberScheme pattern={pattern} preview={preview} onPattern={setPattern} />
           <Jackets />
           <NumberBlocks />
           <h3>{text('labels.printer')}</h3>

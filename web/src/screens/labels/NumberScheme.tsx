@@ -1,4 +1,4 @@
-import { numberScheme, type SchemeOutlook } from '@dusky-spool/core/runs';
+import { numberScheme, type SchemePreview } from '@dusky-spool/core/runs';
 import type { Outcome } from '@dusky-spool/core/math';
 import { problemSentence } from '@dusky-spool/texts';
 import { Button, Input } from 'antd';
@@ -9,15 +9,15 @@ import { useProjectParts } from '../../state/project.ts';
 interface Props {
   readonly pattern: string;
   /** Every run under the pattern; null until it is worked out. */
-  readonly outlook: Outcome<SchemeOutlook> | null;
+  readonly preview: Outcome<SchemePreview> | null;
   readonly onPattern: (pattern: string) => void;
 }
 
 /** The pattern of run numbers, tried on the whole project before it is applied. */
-export function NumberScheme({ pattern, outlook, onPattern }: Props) {
+export function NumberScheme({ pattern, preview, onPattern }: Props) {
   const { numberPattern, units } = useProject().project;
   const { edit } = useProjectParts('edit');
-  const scheme = outlook?.ok ? outlook.value : null;
+  const scheme = preview?.ok ? preview.value : null;
   return (
     <>
       <h3>{text('labels.scheme')}</h3>
@@ -35,9 +35,9 @@ export function NumberScheme({ pattern, outlook, onPattern }: Props) {
           </button>
         ))}
       </p>
-      {outlook && !outlook.ok && (
+      {preview && !preview.ok && (
         <p className="field-problem" role="alert">
-          {problemSentence(outlook.problem, units)}
+          {problemSentence(preview.problem, units)}
         </p>
       )}
       {scheme && (

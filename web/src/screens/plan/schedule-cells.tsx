@@ -20,9 +20,9 @@ export function LengthCell({ row: { runId, cutLengthM } }: CellProps) {
   );
 }
 
-export function RangeCell({ row: { leastM, mostM } }: CellProps) {
+export function RangeCell({ row: { leastM: minM, mostM: maxM } }: CellProps) {
   const { units } = useContext(ScheduleContext);
-  return leastM === null || mostM === null ? '' : `${formatCableLength(leastM, units)} – ${formatCableLength(mostM, units)}`;
+  return minM === null || maxM === null ? '' : `${formatCableLength(minM, units)} – ${formatCableLength(maxM, units)}`;
 }
 
 export function SlackCell({ row: { deviceSlackM, rackSlackM } }: CellProps) {

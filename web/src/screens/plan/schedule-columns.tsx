@@ -74,7 +74,7 @@ export const SCHEDULE_COLUMNS = helper.columns([
   ),
   column(
     'range',
-    ({ mostM }) => mostM,
+    ({ mostM: maxM }) => maxM,
     (row) => <RangeCell row={row} />,
   ),
   column(

@@ -1,9 +1,9 @@
 import jsQR from 'jsqr';
 
-const MOST_SIDE_PX = 1400;
+const MAX_SIDE_PX = 1400;
 
 function read(source: CanvasImageSource, width: number, height: number): string | null {
-  const shrink = Math.min(1, MOST_SIDE_PX / Math.max(width, height));
+  const shrink = Math.min(1, MAX_SIDE_PX / Math.max(width, height));
   const canvas = document.createElement('canvas');
   canvas.width = Math.max(1, Math.round(width * shrink));
   canvas.height = Math.max(1, Math.round(height * shrink));

@@ -6,7 +6,7 @@ import { useProjectStore } from '../../state/project.ts';
 
 type Line = readonly [Point2, Point2];
 const CELL_M = 1;
-const MOST_CELLS = 400;
+const MAX_CELLS = 400;
 const read = new Map<string, Promise<Line[]>>();
 
 /** The lines of a level's vector plan near a point, m: what drawing snaps to. Read once, found by place. */
@@ -65,7 +65,7 @@ function cellsOf(underlay: Underlay, lines: readonly Line[]): Map<string, Line[]
   for (const [a, b] of lines) {
     const line: Line = [world(a), world(b)];
     const steps = Math.min(
-      MOST_CELLS,
+      MAX_CELLS,
       Math.max(1, Math.ceil(Math.hypot(line[1][0] - line[0][0], line[1][1] - line[0][1]) / (CELL_M / 2))),
     );
     let last = '';

@@ -12,7 +12,7 @@ interface Props {
   readonly onBundle: () => void;
 }
 
-const MOST_RUNS = 6;
+const MAX_RUNS = 6;
 
 /** What is pulled together: its order, where it parts, how thick it is and the hole it needs. */
 export function BundleTable({ report, onRun, onBundle }: Props) {
@@ -50,7 +50,7 @@ export function BundleTable({ report, onRun, onBundle }: Props) {
                   </span>
                 </td>
                 <td>
-                  <RunLinks numbers={bundle.numbers} most={MOST_RUNS} onRun={onRun} />
+                  <RunLinks numbers={bundle.numbers} most={MAX_RUNS} onRun={onRun} />
                 </td>
                 <td>{bundle.head === '' ? text('ways.partsNowhere') : bundle.head}</td>
                 <td className="figure">{formatCableLength(bundle.sharedM, units)}</td>

@@ -12,7 +12,7 @@ interface Props {
   readonly onRun: (number: string) => void;
 }
 
-const MOST_RUNS = 3;
+const MAX_RUNS = 3;
 
 /** Every place that is bored: by level, what, where, how wide, for how many cables, and who has to agree. */
 export function HoleTable({ places, onRun }: Props) {
@@ -58,7 +58,7 @@ export function HoleTable({ places, onRun }: Props) {
                     {place.fill !== null && <span className="faint"> {Math.round(place.fill * 100)} %</span>}
                   </td>
                   <td>
-                    <RunLinks numbers={place.runs} most={MOST_RUNS} onRun={onRun} />
+                    <RunLinks numbers={place.runs} most={MAX_RUNS} onRun={onRun} />
                   </td>
                   <td>{place.nailPlates ? text('ways.bothFaces') : ''}</td>
                   <td>{place.ask ? term(`asks.${place.ask}`) : text('ways.crew')}</td>

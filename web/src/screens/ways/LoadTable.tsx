@@ -15,7 +15,7 @@ interface Props {
 }
 
 const degrees = (rad: number) => `${Math.round((rad * 180) / Math.PI)}°`;
-const MOST_RUNS = 2;
+const MAX_RUNS = 2;
 
 /** How full each riser, conduit, chase and channel is, and which spare conduits are there or missing. */
 export function LoadTable({ report, onRun, onPreview }: Props) {
@@ -76,7 +76,7 @@ export function LoadTable({ report, onRun, onPreview }: Props) {
                   )}
                 </td>
                 <td>
-                  <RunLinks numbers={load.runs} most={MOST_RUNS} onRun={onRun} />
+                  <RunLinks numbers={load.runs} most={MAX_RUNS} onRun={onRun} />
                 </td>
               </tr>
             ))}

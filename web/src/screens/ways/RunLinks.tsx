@@ -8,15 +8,15 @@ interface Props {
 }
 
 /** Numbers of runs, each leading to its run. */
-export function RunLinks({ numbers, most, onRun }: Props) {
+export function RunLinks({ numbers, most: max, onRun }: Props) {
   return (
     <>
-      {numbers.slice(0, most).map((number) => (
+      {numbers.slice(0, max).map((number) => (
         <button key={number} type="button" className="plain link id" onClick={() => onRun(number)}>
           {number}
         </button>
       ))}
-      {numbers.length > most && <span> {text('ways.more', { count: numbers.length - most })}</span>}
+      {numbers.length > max && <span> {text('ways.more', { count: numbers.length - max })}</span>}
     </>
   );
 }

@@ -35,7 +35,7 @@ export function WaysScreen({ onBack, onRun }: Props) {
   const { runs } = useDerived(project);
   const report = useAsked(askCabling, '');
   const [tab, setTab] = useState<Tab>('holes');
-  const [outlook, setOutlook] = useState<SharedRoutePreview | null>(null);
+  const [comparison, setComparison] = useState<SharedRoutePreview | null>(null);
   const [looking, setLooking] = useState(false);
   const { units } = project.project;
   const totals = useMemo(() => holeTotals(report?.places ?? []), [report]);
@@ -44,7 +44,7 @@ export function WaysScreen({ onBack, onRun }: Props) {
   const numbers = useMemo(() => new Map(runs.map(({ run }) => [run.number, run.id])), [runs]);
   const look = async () => {
     setLooking(true);
-    setOutlook(await askSharedRoutes(newRecordId('tr')));
+    setComparison(await askSharedRoutes(newRecordId('tr')));
     setLooking(false);
   };
   const preview = (title: string, operations: readonly Operation[]) => {
@@ -94,8 +94,8 @@ export function WaysScreen({ onBack, onRun }: Props) {
               <Button onClick={() => edit(text('ways.forget'), removeRecords('trunks', trunks))}>{text('ways.forget')}</Button>
             )}
           </div>
-          {outlook && (
-            <div className="ways-outlook" role="status">
+          {comparison && (
+            <div className="ways-comparison" role="status">
               <table>
                 <thead>
                   <tr>
@@ -107,29 +107,29 @@ export function WaysScreen({ onBack, onRun }: Props) {
                 <tbody>
                   <tr>
                     <th scope="row">{text('ways.cable')}</th>
-                    <td>{length(outlook.now.cutM)}</td>
-                    <td>{length(outlook.then.cutM)}</td>
+                    <td>{length(comparison.now.cutM)}</td>
+                    <td>{length(comparison.then.cutM)}</td>
                   </tr>
                   <tr>
                     <th scope="row">{text('ways.holes')}</th>
-                    <td>{outlook.now.holes}</td>
-                    <td>{outlook.then.holes}</td>
+                    <td>{comparison.now.holes}</td>
+                    <td>{comparison.then.holes}</td>
                   </tr>
                   <tr>
                     <th scope="row">{text('ways.workM')}</th>
-                    <td>{length(outlook.now.workM)}</td>
-                    <td>{length(outlook.then.workM)}</td>
+                    <td>{length(comparison.now.workM)}</td>
+                    <td>{length(comparison.then.workM)}</td>
                   </tr>
                 </tbody>
               </table>
-              {outlook.operations.length === 0 || outlook.then.workM >= outlook.now.workM - 0.5 ? (
+              {comparison.operations.length === 0 || comparison.then.workM >= comparison.now.workM - 0.5 ? (
                 <p>{text('ways.noBetter')}</p>
               ) : (
                 <>
-                  <p>{text('ways.moves', { count: outlook.moved })}</p>
+                  <p>{text('ways.moves', { count: comparison.moved })}</p>
                   <Button
                     type="primary"
-                    onClick={() => preview(text('ways.preview', { count: outlook.moved }), outlook.operations)}
+                    onClick={() => preview(text('ways.preview', { count: comparison.moved }), comparison.operations)}
                   >
                     {text('ways.show')}
                   </Button>

@@ -35,7 +35,7 @@ const LONG_FUNCTIONS = {
     'web/src/screens/library/{TypeCard,LibraryScreen,RecipeEditor,ConductorMaps}.tsx',
     'web/src/screens/plan/{MountingFields,RunPanel,Palette,WayChoices,DevicePanel,ExportMenu}.tsx',
     'web/src/screens/checks/{Calculators,RuleTable,FindingList,FindingFoot}.tsx',
-    'web/src/screens/ways/{WaysScreen,SealTable,LoadTable}.tsx',
+    'web/src/screens/pathways/{PathwaysScreen,SealTable,LoadTable}.tsx',
     'web/src/screens/brief/{JobFacts,RoomCard,BriefMatrix,Decisions,BriefWalk}.tsx',
     'web/src/screens/plates/{PlateCard,PlatesScreen,PlatePicture}.tsx',
     'web/src/screens/people/{Members,PersonDialog}.tsx',

@@ -15,14 +15,14 @@ describe('a crew that gets the cabling ready', function () {
   });
   after(() => app.close());
 
-  const ways = async (tab: string) => {
+  const pathways = async (tab: string) => {
     await page.goto(`${app.url}/p/${house}/cabling?view=ways`);
     await page.locator('.hole-table').first().waitFor();
     await page.locator('.ant-segmented-item', { hasText: tab }).click();
   };
 
   it('sees how full every way is, and puts the missing spare conduits on the plan', async () => {
-    await ways('Fill');
+    await pathways('Fill');
     await page
       .getByText(/\d+ % of 40 %/)
       .first()
@@ -31,7 +31,7 @@ describe('a crew that gets the cabling ready', function () {
     await page.getByRole('button', { name: 'Add the missing conduits' }).click();
     await page.getByRole('button', { name: 'Apply' }).click();
     await saved(page);
-    await ways('Fill');
+    await pathways('Fill');
     await page.locator('.load-table', { hasText: 'Spare,' }).waitFor();
     await page.locator('.spare-list .missing').first().waitFor({ state: 'detached' });
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -39,7 +39,7 @@ describe('a crew that gets the cabling ready', function () {
   });
 
   it('bundles by way again, and finds nothing to change', async () => {
-    await ways('Bundles');
+    await pathways('Bundles');
     const before = await page.locator('.bundle-table').innerText();
     await page.getByRole('button', { name: 'Bundle by route' }).click();
     await page.waitForTimeout(300);
@@ -47,7 +47,7 @@ describe('a crew that gets the cabling ready', function () {
   });
 
   it('writes down what closes a pierced place, and the count of open ones falls', async () => {
-    await ways('Firestopping');
+    await pathways('Firestopping');
     const open = async () => Number((await page.locator('.seal-count b').innerText()).replace(/\D/g, ''));
     const before = await open();
     await page.locator('.seal-table .ant-select').first().click();
@@ -65,7 +65,7 @@ describe('a crew that gets the cabling ready', function () {
   });
 
   it('sees the signed way in the screed with its dimensions', async () => {
-    await ways('Floor topping');
+    await pathways('Floor topping');
     await page.getByText(/Signed by Demo planner, .* It is locked/).waitFor();
     await page.getByText('20 mm apart').waitFor();
   });

@@ -5,7 +5,7 @@ import { words } from './words.ts';
 /** The words of the cabling sheet, for print and command line. */
 export function cablingWords(): CablingWords {
   const { sealKinds, sealStates, members, spareFor: why, made, features } = en.terms;
-  const { several, notKnown, missing, noWay, unsigned } = en.documents.cabling.words;
+  const { several, notKnown, missing, noWay: noPathway, unsigned } = en.documents.cabling.words;
   return {
     kinds: { ...features, ...made },
     members,
@@ -15,7 +15,7 @@ export function cablingWords(): CablingWords {
     several,
     notKnown,
     missing,
-    noWay,
+    noWay: noPathway,
     unsigned,
     signed: (by, on) => words.t('documents.cabling.words.signed', { by, on }),
     fromWall: (distance) => distance,

@@ -4,7 +4,7 @@ import type { ProjectDocument } from '@dusky-spool/core/model';
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingWords, en, words } from '@dusky-spool/texts';
 
-/** What follows from the routes: bundles, how full ways are, spare conduits, seals, screed, supports. */
+/** What follows from the routes: bundles, how full pathways are, spare conduits, seals, screed, supports. */
 export function cablingText(project: ProjectDocument, asJson: boolean): string {
   const runs = planRuns(project);
   const report = cablingReport(project);

@@ -102,8 +102,8 @@ describe('the command line', () => {
       totals: { member: string; holes: number }[];
       work: { apartM: number; togetherM: number } | null;
     }
-    const ways = (...flags: string[]) => JSON.parse(run('ways', demo('saltmarsh-granary'), ...flags, '--json').out) as Ways;
-    const [apart, together] = [ways(), ways('--shared')];
+    const pathways = (...flags: string[]) => JSON.parse(run('ways', demo('saltmarsh-granary'), ...flags, '--json').out) as Ways;
+    const [apart, together] = [pathways(), pathways('--shared')];
     expect(apart.work).to.equal(null);
     expect(together.work!.togetherM).to.be.lessThan(together.work!.apartM);
     const count = ({ totals }: Ways) => totals.reduce((sum, { holes }) => sum + holes, 0);

@@ -18,7 +18,7 @@ import {
 } from '@dusky-spool/core/house';
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingText } from './cabling-text.ts';
-import { waysText } from './ways-text.ts';
+import { pathwaysText } from './pathways-text.ts';
 import { cureSentence, en, findingSentence, problemSentence } from '@dusky-spool/texts';
 
 /** What a command prints and how it ends: 0 good, 1 findings of rank stop, 2 bad input. */
@@ -77,7 +77,7 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
       if (flags.has('--list')) return good(asJson ? json(listCalculators()) : calculatorLines());
       return calculate(words, readFile, flags.has('--steps'));
     case 'ways':
-      return withFile(words[0], readFile, asJson, ({ project }) => good(waysText(project, flags.has('--shared'), asJson)));
+      return withFile(words[0], readFile, asJson, ({ project }) => good(pathwaysText(project, flags.has('--shared'), asJson)));
     case 'cabling':
       return withFile(words[0], readFile, asJson, ({ project }) => good(cablingText(project, asJson)));
     case 'rooms':

@@ -31,7 +31,7 @@ const LATE_FITTING_OTHER = 1.5;
 export function costOfType(project: ProjectDocument, room: Room, type: DeviceType, count: number, answer: Answer): AnswerCost {
   if (count === 0 || answer === 'nothing') return NO_COST;
   const { labourRate } = project.project;
-  const { levels, wayM } = wayToRack(project, room, type);
+  const { levels, wayM: routeM } = distanceToRack(project, room, type);
   const cables = type.cables.filter((leg) => !leg.optional);
   let material = 0;
   const hours = { new: 0, retrofit: 0 };
@@ -39,7 +39,7 @@ export function costOfType(project: ProjectDocument, room: Room, type: DeviceTyp
     const cable = project.cableTypes[leg.cableTypeId];
     const { wasteFactor: factor, reserveM, rackSlackM, units } = project.project;
     const slack = { deviceSlackM: leg.slackM, rackSlackM };
-    const { cutLengthM } = cutLength({ riseM: 0, runM: wayM, dropM: 0 }, slack, { factor, reserveM, traced: false }, units);
+    const { cutLengthM } = cutLength({ riseM: 0, runM: routeM, dropM: 0 }, slack, { factor, reserveM, traced: false }, units);
     material += cutLengthM * (cable?.pricePerM ?? 0);
     // The first cable of a device opens the way for the others.
     const first = index === 0;
@@ -92,11 +92,15 @@ export function briefCost(project: ProjectDocument): {
   return { all: sumCosts([...byRoom.values()]), byRoom };
 }
 
-function wayToRack(project: ProjectDocument, room: Room, type: DeviceType): { readonly levels: number; readonly wayM: number } {
+function distanceToRack(
+  project: ProjectDocument,
+  room: Room,
+  type: DeviceType,
+): { readonly levels: number; readonly wayM: number } {
   const [x, y] = middleOf(room.polygon as Point2[]);
   const level = project.levels[room.levelId];
   const ceilingM = room.ceilingHeightM ?? level.ceilingHeightM;
-  const ways = listOf(project, 'racks').map((rack) => {
+  const routes = listOf(project, 'racks').map((rack) => {
     const there = project.levels[rack.levelId];
     const riseM = type.defaultHeightM === null ? 0 : Math.max(0, ceilingM - type.defaultHeightM);
     const dropM = Math.max(0, there.ceilingHeightM - rack.entryHeightM);
@@ -106,5 +110,5 @@ function wayToRack(project: ProjectDocument, room: Room, type: DeviceType): { re
       wayM: Math.abs(rack.x - x) + Math.abs(rack.y - y) + riseM + dropM + floorsM,
     };
   });
-  return ways.sort((a, b) => a.wayM - b.wayM)[0] ?? { levels: 0, wayM: 15 };
+  return routes.sort((a, b) => a.wayM - b.wayM)[0] ?? { levels: 0, wayM: 15 };
 }

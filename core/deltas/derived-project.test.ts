@@ -3,7 +3,7 @@ import { runChecks } from '../rules/index.ts';
 import { moveDevices, placeDevice, removeDevices } from '../devices/index.ts';
 import { cablingReport, scheduleOf } from '../sheets/index.ts';
 import { COLLECTION_NAMES, type Operation, type ProjectDocument, update, updateProject } from '../model/index.ts';
-import { bundleByWay, planRuns } from '../runs/index.ts';
+import { bundleByRoute, planRuns } from '../runs/index.ts';
 import { bothRoutes } from '../pathways/index.ts';
 import { applied, checked, countedIds, twoStoreyHouse, withDevices } from '../testing/index.ts';
 import { applySplices, splicesBetween } from './splices.ts';
@@ -253,7 +253,7 @@ describe('what is asked of the one that follows', () => {
     const { derivedProject } = page(start);
     const runs = planRuns(start);
     expect(sent(derivedProject.cabling())).to.deep.equal(sent(cablingReport(start)));
-    expect(derivedProject.bundles()).to.deep.equal(bundleByWay(runs));
+    expect(derivedProject.bundles()).to.deep.equal(bundleByRoute(runs));
     expect(derivedProject.scheme('{room}-{device}')).to.have.nested.property('problem.code', 'scheme-not-unique');
     const preview = derivedProject.scheme('{level}{room}{device}.{leg}');
     expect(preview.ok && preview.value.changed).to.equal(runs.length);

@@ -5,7 +5,7 @@ import { cablingReport, type CablingReport, type ScheduleWords } from '../sheets
 import { clashesOf } from '../devices/index.ts';
 import type { Device, Operation, ProjectDocument } from '../model/index.ts';
 import {
-  bundleByWay,
+  bundleByRoute,
   choicesOf,
   compareNumbers,
   plannedRun,
@@ -101,7 +101,7 @@ export class DerivedProject {
     const applied = edited(now, operations);
     const then = applied.ok ? applied.value : now;
     const [before, after] = [planRuns(now), planRuns(then)];
-    const bundles = operations.length > 0 ? bundleByWay(after) : [];
+    const bundles = operations.length > 0 ? bundleByRoute(after) : [];
     const wasAt = new Map(before.map((planned) => [planned.run.id, planned.points]));
     const sumOf = (project: ProjectDocument, runs: readonly PlannedRun[], workM: number) => ({
       cutM: runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0),
@@ -123,7 +123,7 @@ export class DerivedProject {
 
   /** Operations that bundle runs by the pathways that they share. */
   bundles(): readonly Operation[] {
-    return bundleByWay(planRuns(this.opened.project));
+    return bundleByRoute(planRuns(this.opened.project));
   }
 
   /** Every run under another number scheme. */

@@ -2,7 +2,7 @@ import type { Point3 } from '../math/index.ts';
 import type { Medium } from '../model/index.ts';
 import { Growing } from './growing.ts';
 
-/** Direction of a piece of way: along the grid of its level, square to it, or upright and otherwise. */
+/** Direction of a piece of route: along the grid of its level, square to it, or upright and otherwise. */
 export type Axis = 0 | 1 | 2;
 
 /** What lies between two nodes where that is more than a straight piece through one space: corners and media. */
@@ -11,7 +11,7 @@ export interface Between {
   readonly media: readonly Medium[];
 }
 
-/** Ways between numbered places, each said once and good in both directions. */
+/** Routes between numbered places, each said once and good in both directions. */
 export class ArcList {
   readonly from = Growing.ints();
   readonly to = Growing.ints();

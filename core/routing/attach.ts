@@ -7,7 +7,7 @@ import { type Layer, STEP_M } from './layer.ts';
 import { across, isOffSpan, joistsBetween, joistsBored, type Space } from './spaces.ts';
 import { wallCrossing, type Weights } from './weights.ts';
 
-/** A short way from a place to a node of the lattice around it. Costs in metres of cable. */
+/** A short route from a place to a node of the lattice around it. Costs in metres of cable. */
 export interface Entry {
   /** Number of the node in its layer; in the network once it is put together. */
   readonly node: number;
@@ -19,7 +19,7 @@ export interface Entry {
 }
 
 /**
- * The ways from a place to the lattice nodes around it: first upright inside `medium` to their height, then square to the grid.
+ * The entries from a place to the lattice nodes around it: first upright inside `medium` to their height, then square to the grid.
  * With `sameHeightOnly` the place is in the space itself and only nodes at its own height count.
  */
 export function entriesAt(
@@ -69,9 +69,9 @@ function nodesInSpan({ framing }: Building, weights: Weights, layer: Layer, p: P
   const nodes: { node: number; steps: number }[] = [];
   for (const axis of [0, 1] as const)
     for (const beside of [0, 1])
-      for (const way of [-1, 1])
+      for (const route of [-1, 1])
         for (let k = 1; k <= ALONG_BAY; k++) {
-          const [column, row] = axis === 0 ? [i + way * k, j + beside] : [i + beside, j + way * k];
+          const [column, row] = axis === 0 ? [i + route * k, j + beside] : [i + beside, j + route * k];
           if (column < 0 || row < 0 || column >= layer.columns || row >= layer.rows) break;
           const node = layer.nodeAt[row * layer.columns + column];
           if (node < 0) continue;
@@ -103,7 +103,7 @@ function nodesAround(layer: Layer, p: Point2, reach: number): number[] {
   return nodes;
 }
 
-/** The cheaper of the two square ways to a node, where at least one stays in the space or in a wall head. */
+/** The cheaper of the two square routes to a node, where at least one stays in the space or in a wall head. */
 function bestCorner(
   building: Building,
   weights: Weights,
@@ -156,7 +156,7 @@ function bestCorner(
   return best;
 }
 
-/** Whether every tenth of a metre of the way lies in the space itself or within a wall head. */
+/** Whether every tenth of a metre of the route lies in the space itself or within a wall head. */
 function staysInside(grid: WallGrid, from: Point2, to: Point2, polygon: readonly Point2[]): boolean {
   const lengthM = Math.hypot(to[0] - from[0], to[1] - from[1]);
   const steps = Math.max(1, Math.ceil(lengthM / 0.1));
@@ -168,7 +168,7 @@ function staysInside(grid: WallGrid, from: Point2, to: Point2, polygon: readonly
   return true;
 }
 
-/** The nearest node on the lattice around a place that a straight short way reaches; -1 where there is none. */
+/** The nearest node on the lattice around a place that a straight short route reaches; -1 where there is none. */
 export function nearestNode(layer: Layer, p: Point2): number {
   let best = -1;
   let bestM = Infinity;

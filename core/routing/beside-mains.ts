@@ -18,7 +18,7 @@ export interface BesideMains {
   readonly at: Point3;
 }
 
-/** Between the places at which a way is looked at, m. */
+/** Between the places at which a route is looked at, m. */
 const LOOK_M = 0.05;
 /** ENGINEERING 7.1: a crossing flatter than this is no crossing, rad. */
 export const RIGHT_ANGLE_FROM_RAD = (75 * Math.PI) / 180;

@@ -4,12 +4,12 @@ import { buildingOf } from '../house/index.ts';
 import { newFeature, type ProjectDocument, type Room } from '../model/index.ts';
 import { smallHouse } from '../testing/index.ts';
 import type { Entry } from './attach.ts';
-import { waysIn } from './ends.ts';
+import { entriesFrom } from './ends.ts';
 import { type Network, networkOf } from './network.ts';
 import { bestStart } from './route-device.ts';
 import { growTree } from './tree.ts';
 
-/** The cheapest of all ways that pass no place twice, tried one by one; those that are dearer already are left. */
+/** The cheapest of all routes that pass no place twice, tried one by one; those that are dearer already are left. */
 function cheapestOfAll(network: Network, starts: readonly Entry[], ends: readonly Entry[]): { costM: number; tried: number } {
   const { first, to, axis, work, holes, weights } = network;
   const passed = new Uint8Array(network.x.length);
@@ -82,8 +82,14 @@ describe('the cheapest way in a small house', () => {
           const project = tinyHouse(widthM, depthM, framing, joistAngleRad, riserAt);
           const network = networkOf(buildingOf(project));
           const { x, y } = project.racks.rack;
-          const ends = waysIn(network, { levelId: 'm', mount: 'rack', x, y, heightM: 2 });
-          const starts = waysIn(network, { levelId: 'm', mount: 'ceiling', x: widthM * at, y: depthM * (1 - at), heightM: null });
+          const ends = entriesFrom(network, { levelId: 'm', mount: 'rack', x, y, heightM: 2 });
+          const starts = entriesFrom(network, {
+            levelId: 'm',
+            mount: 'ceiling',
+            x: widthM * at,
+            y: depthM * (1 - at),
+            heightM: null,
+          });
           if (!ends.ok || !starts.ok) return;
           const all = cheapestOfAll(network, starts.value, ends.value);
           const found = bestStart(network, growTree(network, ends.value), starts.value)?.costM ?? Infinity;

@@ -73,11 +73,11 @@ function columnAt(building: Building, weights: Weights, above: Layer, below: Lay
     below: bottom,
     work: upper.work + lower.work + (high - low) + weights.levelChangedM + 2 * weights.turnM,
     holes: upper.holes + lower.holes + weights.plateBoredM + weights.floorBoredM,
-    between: new BayWay(above, below, top, bottom, p),
+    between: new BayRoute(above, below, top, bottom, p),
   };
 }
 
-/** Where a way square to the grid turns between a bay of a wall and a node beside it. */
+/** Where a route square to the grid turns between a bay of a wall and a node beside it. */
 function turnOf(layer: Layer, p: Point2, node: number): Point2 {
   const [u] = rotate2(p, -layer.angleRad);
   const [, ev] = rotate2([layer.x[node], layer.y[node]], -layer.angleRad);
@@ -113,7 +113,7 @@ function cornerOf(layer: Layer, p: Point2, node: number): Point3[] {
 }
 
 /** What lies between the nodes of a column; drawn only for the few that a route takes. */
-class BayWay implements Between {
+class BayRoute implements Between {
   constructor(
     private readonly above: Layer,
     private readonly below: Layer,

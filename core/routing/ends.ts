@@ -16,7 +16,7 @@ import { BESIDE_OPENING_M } from './columns.ts';
 import { studsCrossed } from './holes.ts';
 import type { Network, PlacedLayer } from './network.ts';
 import { cavityZ } from './spaces.ts';
-import { waysToChannels, waysToMouths, waysToStubs } from './stubs.ts';
+import { entriesToChannels, entriesToMouths, entriesToStubs } from './stubs.ts';
 
 /** How far a wall device may be from the wall's centre line, and a rack from the wall behind it, m. */
 const WALL_DEVICE_REACH_M = 0.35;
@@ -32,10 +32,10 @@ export interface EndPlace {
 }
 
 /**
- * The ways from an end into the network.
+ * The entries from an end into the network.
  * Problems: `level-missing`, `outside-rooms`, `no-cavity`, `not-on-wall`, `in-opening`, `wall-closed`, `slab-below`, `no-way-in`.
  */
-export function waysIn(network: Network, end: EndPlace): Outcome<Entry[]> {
+export function entriesFrom(network: Network, end: EndPlace): Outcome<Entry[]> {
   const levelIndex = network.building.levels.findIndex((level) => level.id === end.levelId);
   if (levelIndex < 0) return err('level-missing', { kind: 'invalid', field: 'levelId' });
   if (end.mount === 'ceiling') return orIntoChannel(network, levelIndex, end, fromCeiling(network, levelIndex, end));
@@ -56,7 +56,7 @@ function orIntoChannel(network: Network, levelIndex: number, end: EndPlace, foun
   const heightM = end.mount === 'floor' ? 0 : room ? ceilingHeightAt(room, level, [end.x, end.y]) : level.ceilingHeightM;
   const at: Point3 = [end.x, end.y, level.elevationM + heightM];
   const { weights, channels, mouths } = network;
-  const entries = [...waysToChannels(weights, channels, level.id, at), ...waysToMouths(weights, mouths, level.id, at)];
+  const entries = [...entriesToChannels(weights, channels, level.id, at), ...entriesToMouths(weights, mouths, level.id, at)];
   return entries.length > 0 ? ok([...(found.ok ? found.value : []), ...entries]) : found;
 }
 
@@ -104,14 +104,14 @@ function fromFloor(network: Network, levelIndex: number, end: EndPlace): Outcome
   return entered(entries, start, 'floor', weights.floorBoredM);
 }
 
-/** The ways from a place in a layer's own space to its nodes. */
+/** The entries from a place in a layer's own space to its nodes. */
 function downInto(network: Network, placed: PlacedLayer, p: Point2): Entry[] {
   const { layer } = placed;
   const heights = [...new Set(layer.spaces.map(({ z }) => z))];
   return heights.flatMap((z) => entriesIn(network, placed, p, z, 'cavity', true));
 }
 
-/** Puts the passage through the ceiling or floor before each way. */
+/** Puts the passage through the ceiling or floor before each route. */
 function entered(found: readonly Entry[], start: Point3, medium: Medium, holes: number): Outcome<Entry[]> {
   if (found.length === 0) return err('no-way-in', { kind: 'infeasible', field: 'position' });
   return ok(
@@ -133,8 +133,8 @@ function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<
   const place = nearestWall(building, level.id, p, reach, (wall) => wall.cableMayRun);
   const at: Point3 = [p[0], p[1], level.elevationM + (end.heightM ?? 0.1)];
   const channelled = [
-    ...waysToChannels(weights, network.channels, level.id, at),
-    ...waysToMouths(weights, network.mouths, level.id, at),
+    ...entriesToChannels(weights, network.channels, level.id, at),
+    ...entriesToMouths(weights, network.mouths, level.id, at),
   ];
   if (!place) {
     if (channelled.length > 0) return ok(channelled);
@@ -179,7 +179,7 @@ function fromWall(network: Network, levelIndex: number, end: EndPlace): Outcome<
   const found = [
     ...from(up, layerAbove(network, levelIndex)),
     ...from(down, layerUnder(network, levelIndex)),
-    ...waysToStubs(building, weights, network.stubs, place, z),
+    ...entriesToStubs(building, weights, network.stubs, place, z),
     ...channelled,
   ];
   return found.length > 0 ? ok(found) : err('no-way-in', { kind: 'infeasible', field: 'position' });

@@ -8,7 +8,7 @@ import { networkOf } from './network.ts';
 import { openAirSegments } from './open-air.ts';
 import { routeDevice } from './route-device.ts';
 
-/** Points along a way at every five centimetres, with what they lie in. */
+/** Points along a route at every five centimetres, with what they lie in. */
 function samples(points: readonly Point3[], media: readonly string[]): { p: Point3; medium: string }[] {
   return media.flatMap((medium, k) => {
     const [a, b] = [points[k], points[k + 1]];

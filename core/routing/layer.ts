@@ -50,7 +50,7 @@ interface Across {
   readonly wall: Wall | null;
 }
 
-/** A way along one lattice line: its nodes in order with their places, and what stands across it. */
+/** A route along one lattice line: its nodes in order with their places, and what stands across it. */
 interface Line {
   readonly nodes: number[];
   readonly places: number[];
@@ -333,7 +333,7 @@ function joinAcross(
   });
 }
 
-/** Shares of the way from node a to node b at which it passes the outline of a space, in order. */
+/** Shares of the route from node a to node b at which it passes the outline of a space, in order. */
 function outlineCrossings({ turned, x, y, building, spaces }: Own, number: number, a: number, b: number): number[] {
   const angleRad = building.levels[spaces[number].levelIndex].gridAngleRad;
   const p = rotate2([x[a], y[a]], -angleRad);

@@ -5,20 +5,20 @@ import { ArcList, type Between } from './arcs.ts';
 import { entriesAt, type Entry } from './attach.ts';
 import { type Column, columnsOf } from './columns.ts';
 import { buildLayer, type Layer } from './layer.ts';
-import { madeWaysOf } from './made-ways.ts';
+import { addPathways } from './pathway-links.ts';
 import { type Space, spacesAbove, spacesBelow } from './spaces.ts';
 import type { Channel, Mouth, Stub } from './stubs.ts';
 import { NEW_FRAMING, type Weights, weightsOf } from './weights.ts';
 import type { Loads } from './share.ts';
-import type { WayTree } from './tree.ts';
+import type { RouteTree } from './tree.ts';
 import { once, Remembered, whole } from '../derive/index.ts';
 
-/** All ways through a building as numbered places and ways between them. Walls join it where a device or rack needs them. */
+/** All routes through a building as numbered places and routes between them. Walls join it where a device or rack needs them. */
 export interface Network {
   readonly building: Building;
   readonly weights: Weights;
   readonly layers: readonly PlacedLayer[];
-  /** Where each node is, m; `space` is its number in `spaces`, -1 in a riser or another made way. */
+  /** Where each node is, m; `space` is its number in `spaces`, -1 in a riser or another pathway. */
   readonly x: Float64Array;
   readonly y: Float64Array;
   readonly z: Float64Array;
@@ -28,7 +28,7 @@ export interface Network {
   readonly first: Int32Array;
   readonly to: Int32Array;
   readonly axis: Uint8Array;
-  /** The same way in the other direction, for each arc. */
+  /** The same route in the other direction, for each arc. */
   readonly back: Int32Array;
   /** What every cable costs, and what the first one through each hole costs, m. */
   readonly work: Float64Array;
@@ -37,17 +37,17 @@ export interface Network {
   readonly detail: Int32Array;
   readonly turned: Uint8Array;
   readonly details: readonly Between[];
-  /** Ends of made ways inside walls, and channels on the surface. */
+  /** Ends of pathways inside walls, and channels on the surface. */
   readonly stubs: readonly Stub[];
   readonly mouths: readonly Mouth[];
   readonly channels: readonly Channel[];
-  /** Nodes of each riser and made way, by its id. */
+  /** Nodes of each riser and pathway, by its id. */
   readonly owners: ReadonlyMap<string, readonly number[]>;
   readonly parts: NetworkParts;
   /** Nodes by their places in millimetres, worked out when first asked for. */
   readonly nodeByPlace: () => ReadonlyMap<string, number>;
-  /** Trees to ends that were asked for, by the ways that others go along. */
-  readonly trees: Remembered<Loads, Remembered<string, Outcome<WayTree>>>;
+  /** Trees to ends that were asked for, by the routes that others go along. */
+  readonly trees: Remembered<Loads, Remembered<string, Outcome<RouteTree>>>;
 }
 
 export interface PlacedLayer {
@@ -69,7 +69,7 @@ export const WEIGHTS_NODE = whole<Weights>({
   alike: sameValue,
 });
 
-/** The network of a project's house, at what ways cost in it. */
+/** The network of a project's house, at what routes cost in it. */
 export const NETWORK = whole<Network>({
   name: 'network',
   nodes: [BUILDING, WEIGHTS_NODE],
@@ -90,7 +90,7 @@ export interface NetworkParts {
   readonly pieces: readonly Piece[];
   readonly columns: readonly Columns[];
 }
-/** Trees are remembered for the ways that are shared now, for those before, and for none. */
+/** Trees are remembered for the routes that are shared now, for those before, and for none. */
 const MAX_LOADS = 3;
 
 /** A place in millimetres, as a key. */
@@ -167,7 +167,7 @@ function buildNetwork(building: Building, weights: Weights, before: NetworkParts
     layersAt(layers, levelIndex).flatMap(({ layer, offset: first }) =>
       entriesAt(building, weights, layer, p, z, medium, same).map((entry): Entry => ({ ...entry, node: first + entry.node })),
     );
-  madeWaysOf(building, weights, {
+  addPathways(building, weights, {
     attach,
     stub: (stub) => stubs.push(stub),
     mouth: (mouth) => mouths.push(mouth),

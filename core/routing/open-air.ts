@@ -152,7 +152,7 @@ function inCrawlSpace(building: Building, p: Point3): boolean {
   );
 }
 
-/** Within a made way, or on the short way from it into the wall beside it. */
+/** Within a pathway, or on the short route from it into the wall beside it. */
 function alongFeature(building: Building, p: Point3, kinds: readonly FeatureKind[], reachM: number): boolean {
   return building.levels.some((level) =>
     (building.featuresByLevel[level.id] ?? []).some((feature) => {

@@ -3,7 +3,7 @@ import { nearestWall, openingsOf, wallPoint } from '../house/index.ts';
 import { err, ok, type Outcome, type Point3 } from '../math/index.ts';
 import type { Medium, Rack, RouteRule } from '../model/index.ts';
 import type { Entry } from './attach.ts';
-import { type EndPlace, waysIn } from './ends.ts';
+import { type EndPlace, entriesFrom } from './ends.ts';
 import { type Hole, holesOf } from './holes.ts';
 import type { Network } from './network.ts';
 import { straighten, tidy } from './straighten.ts';
@@ -12,29 +12,29 @@ import { averagePrice, type Loads } from './share.ts';
 import { BARRED_M } from './weights.ts';
 import { nodesOfRule, rulePrice } from './rules.ts';
 import { whatBlocks } from './what-blocks.ts';
-import { AXES, growThrough, growTree, walkTree, type WayTree } from './tree.ts';
+import { AXES, growThrough, growTree, walkTree, type RouteTree } from './tree.ts';
 
 export type { EndPlace } from './ends.ts';
 
-/** The way of one cable from the device to the rack's entry, metres from the datum. */
+/** The route of one cable from the device to the rack's entry, metres from the datum. */
 export interface RoutedPath {
   readonly points: readonly Point3[];
   readonly media: readonly Medium[];
-  /** Upward, level and downward parts of the way from device to rack, m. */
+  /** Upward, level and downward parts of the route from device to rack, m. */
   readonly riseM: number;
   readonly runM: number;
   readonly dropM: number;
   /** Holes in their order from the device. */
   readonly holes: readonly Hole[];
-  /** What the way costs this cable beside others, m of cable. */
+  /** What the route costs this cable beside others, m of cable. */
   readonly costM: number;
   /** Rules that a person made and that cannot be kept, by id. */
   readonly broken: readonly string[];
 }
 
 /**
- * The cheapest way from an end to a rack through walls, cavities and risers.
- * The same network gives the same way; `shared` are the ways that others go along. Problems: those of `waysIn`, `rack-not-at-wall`, `no-route`.
+ * The cheapest route from an end to a rack through walls, cavities and risers.
+ * The same network gives the same route; `shared` are the routes that others go along. Problems: those of `entriesFrom`, `rack-not-at-wall`, `no-route`.
  */
 export function routeDevice(
   network: Network,
@@ -46,7 +46,7 @@ export function routeDevice(
   return routeBetween(network, end, rackPlace(rack), rackName(rack), shared, rules);
 }
 
-/** What a rack is called where a way to it is spoken of. */
+/** What a rack is called where a route to it is spoken of. */
 export const rackName = ({ code }: Pick<Rack, 'code'>): string => `rack ${code}`;
 
 /** Where cables enter a rack. */
@@ -58,12 +58,12 @@ export const rackPlace = ({ levelId, x, y, entryHeightM }: Rack): EndPlace => ({
   mount: 'rack',
 });
 
-/** No way is shared with others. */
+/** No route is shared with others. */
 export const NOT_SHARED: Loads = new Map();
 const NO_RULES: readonly RouteRule[] = [];
 
 /**
- * The cheapest way from one end to another. Two boxes in one wall with no opening between are joined inside that wall.
+ * The cheapest route from one end to another. Two boxes in one wall with no opening between are joined inside that wall.
  * `name` says where it goes in a problem. Problems: as for `routeDevice`.
  */
 export function routeBetween(
@@ -76,11 +76,11 @@ export function routeBetween(
 ): Outcome<RoutedPath> {
   const inside = rules.length > 0 ? null : insideWall(network, end, target);
   if (inside) return ok(inside);
-  const starts = waysIn(network, end);
+  const starts = entriesFrom(network, end);
   if (!starts.ok) return starts;
   const toTarget = targetTree(network, target, shared);
   if (!toTarget.ok) return { ok: false, problem: { ...toTarget.problem, field: name } };
-  // A rule that cannot be kept is told, and the way is found without it.
+  // A rule that cannot be kept is told, and the route is found without it.
   for (let held = rules, broken: string[] = []; ;) {
     const tree = held.length > 0 ? treeByRules(network, target, shared, held) : toTarget;
     const best = tree.ok ? bestStart(network, tree.value, starts.value) : null;
@@ -96,24 +96,24 @@ export function routeBetween(
   }
 }
 
-/** What the ways from a place reach, in words of the house, where they do not lead to the other end. */
+/** What the routes from a place reach, in words of the house, where they do not lead to the other end. */
 function between(
   network: Network,
   starts: readonly Entry[],
   target: EndPlace,
 ): { readonly reached: readonly string[]; readonly blocked: string } {
   const { building } = network;
-  const ends = waysIn(network, target);
+  const ends = entriesFrom(network, target);
   const { levels, rooms, onOneLevel } = whatBlocks(network, starts, ends.ok ? ends.value : []);
   const names = rooms.map((id) => network.spaces.find(({ room }) => room?.id === id)!.room!.name);
   const blocked = levels.length === 0 ? 'nowhere' : onOneLevel ? 'walls' : 'levels';
   return { reached: names.length > 0 ? names.slice(0, 4) : levels.map((n) => building.levels[n].name), blocked };
 }
 
-/** The cheapest of the ways in, with the state of the tree that it joins; null where none of them leads to the end. */
+/** The cheapest of the entries, with the state of the tree that it joins; null where none of them leads to the end. */
 export function bestStart(
   { weights }: Network,
-  tree: WayTree,
+  tree: RouteTree,
   starts: readonly Entry[],
 ): { readonly entry: Entry; readonly state: number; readonly costM: number } | null {
   let best: { entry: Entry; state: number; costM: number } | null = null;
@@ -127,32 +127,32 @@ export function bestStart(
   return best;
 }
 
-/** Ways to racks and to the far ends of jumpers are remembered; a device that is dragged leaves many behind. */
+/** Routes to racks and to the far ends of jumpers are remembered; a device that is dragged leaves many behind. */
 const MAX_TREES = 40;
 
 /** A tree that was grown before, or a new one. */
-const remembered = ({ trees }: Network, shared: Loads, key: string, grow: () => Outcome<WayTree>): Outcome<WayTree> =>
+const remembered = ({ trees }: Network, shared: Loads, key: string, grow: () => Outcome<RouteTree>): Outcome<RouteTree> =>
   trees.of(shared, () => new Remembered(MAX_TREES)).of(key, grow);
 
 const keyOf = ({ mount, levelId, x, y, heightM }: EndPlace) => `${mount}:${levelId}:${x}:${y}:${heightM}`;
 
-const targetTree = (network: Network, target: EndPlace, shared: Loads): Outcome<WayTree> =>
+const targetTree = (network: Network, target: EndPlace, shared: Loads): Outcome<RouteTree> =>
   remembered(network, shared, keyOf(target), () => {
-    const ways = waysIn(network, target);
-    return ways.ok ? ok(growTree(network, ways.value, shared.size > 0 ? averagePrice(network, shared) : undefined)) : ways;
+    const routes = entriesFrom(network, target);
+    return routes.ok ? ok(growTree(network, routes.value, shared.size > 0 ? averagePrice(network, shared) : undefined)) : routes;
   });
 
 /** The tree to a target that keeps rules; a refusal where a thing that has to be passed is not there any more. */
-const treeByRules = (network: Network, target: EndPlace, shared: Loads, rules: readonly RouteRule[]): Outcome<WayTree> =>
+const treeByRules = (network: Network, target: EndPlace, shared: Loads, rules: readonly RouteRule[]): Outcome<RouteTree> =>
   remembered(network, shared, `rules:${JSON.stringify(rules)}:${keyOf(target)}`, () => {
-    const ways = waysIn(network, target);
-    if (!ways.ok) return ways;
+    const routes = entriesFrom(network, target);
+    if (!routes.ok) return routes;
     const price = rulePrice(
       network,
       shared,
       rules.filter(({ kind }) => kind === 'avoid'),
     );
-    let tree = growTree(network, ways.value, price);
+    let tree = growTree(network, routes.value, price);
     for (const rule of rules.filter(({ kind }) => kind === 'through').reverse()) {
       const nodes = nodesOfRule(network, rule);
       if (nodes.length === 0) return err('no-route');
@@ -193,14 +193,14 @@ function insideWall({ building, weights }: Network, a: EndPlace, b: EndPlace): R
   };
 }
 
-function assemble(network: Network, start: Entry, from: number, tree: WayTree, costM: number, keepsAway: boolean): RoutedPath {
+function assemble(network: Network, start: Entry, from: number, tree: RouteTree, costM: number, keepsAway: boolean): RoutedPath {
   const { arcs, end } = walkTree(tree, from);
   // What was led away from a thing is not moved back beside it.
-  return wayOf(network, start, arcs, end, costM, tree.then === null && !keepsAway);
+  return routeThrough(network, start, arcs, end, costM, tree.then === null && !keepsAway);
 }
 
-/** A way in, the arcs after it and the way to the end as one route. */
-export function wayOf(
+/** An entry, the arcs after it and the rest to the end as one route. */
+export function routeThrough(
   network: Network,
   start: Entry,
   arcs: readonly number[],
@@ -227,11 +227,11 @@ export function wayOf(
   const straight = straighten(points.map(tidy), media);
   // What a person leads through a point stays there.
   const tight = mayMove ? tightened(network, straight) : straight;
-  const way = straighten(tight.points.map(tidy), tight.media);
-  return { ...way, ...partsOf(way.points), holes: holesOf(network.building, way.points, way.media), costM, broken: [] };
+  const route = straighten(tight.points.map(tidy), tight.media);
+  return { ...route, ...partsOf(route.points), holes: holesOf(network.building, route.points, route.media), costM, broken: [] };
 }
 
-/** Upward, level and downward metres of a way. */
+/** Upward, level and downward metres of a route. */
 export function partsOf(points: readonly Point3[]): { riseM: number; runM: number; dropM: number } {
   let riseM = 0;
   let runM = 0;

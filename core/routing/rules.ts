@@ -6,7 +6,7 @@ import type { Network } from './network.ts';
 import { averagePrice, type Loads } from './share.ts';
 import type { ArcPrice } from './tree.ts';
 
-/** A point that a way is led through counts as passed within this, m. */
+/** A point that a route is led through counts as passed within this, m. */
 const AT_POINT_M = 0.45;
 
 /** The places of a network that a rule speaks of; none where the thing is gone. */
@@ -20,7 +20,7 @@ export function nodesOfRule(network: Network, { target, targetId, at }: RouteRul
       if (its && (target === 'room' ? its.room?.id : its.feature?.id) === targetId) found.push(node);
     }
   } else if (at) {
-    // The nearest place: another one beside it would let the way turn back before the point.
+    // The nearest place: another one beside it would let the route turn back before the point.
     let [nearest, nearestM] = [-1, AT_POINT_M];
     for (let node = 0; node < x.length; node++) {
       const farM = Math.hypot(x[node] - at[0], y[node] - at[1], z[node] - at[2]);
@@ -60,10 +60,10 @@ export function rulePrice(network: Network, shared: Loads, avoided: readonly Rou
   return (arc) => (barred[arc] ? Infinity : price(arc));
 }
 
-/** Distance to a thing that is neither mains nor a way where it keeps none of its own, m. */
+/** Distance to a thing that is neither mains nor a route where it keeps none of its own, m. */
 const KEEP_M = 0.3;
 
-/** Whether a piece between two nodes runs beside a thing of the survey that is no way itself, such as mains or a pipe; it may cross it. */
+/** Whether a piece between two nodes runs beside a thing of the survey that is no route itself, such as mains or a pipe; it may cross it. */
 function thingOf(network: Network, id: string): ((node: number, end: number) => boolean)[] {
   const { building, owners, x, y, z } = network;
   if (owners.has(id)) return [];

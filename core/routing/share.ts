@@ -6,7 +6,7 @@ export const CABLES_A_HOLE = 5;
 /** Cables that two people pull at once. */
 export const CABLES_A_PULL = 6;
 
-/** What a piece of way costs for so many cables, m: pulled together, and through shared holes. */
+/** What a piece of route costs for so many cables, m: pulled together, and through shared holes. */
 export function priceFor(weights: Weights, work: number, holes: number, count: number): number {
   const pulls = Math.ceil(count / CABLES_A_PULL);
   return work * (pulls + (count - pulls) * weights.furtherCable) + holes * Math.ceil(count / CABLES_A_HOLE);
@@ -15,10 +15,10 @@ export function priceFor(weights: Weights, work: number, holes: number, count: n
 /** How many cables pass each arc, counted in both directions at the lower of the two numbers. */
 export type Loads = ReadonlyMap<number, number>;
 
-/** An arc and the one back are one way. */
-export const wayNumber = ({ back }: Network, arc: number): number => Math.min(arc, back[arc]);
+/** An arc and the one back are one route. */
+export const linkNumber = ({ back }: Network, arc: number): number => Math.min(arc, back[arc]);
 
-/** The share of a way for each of the cables that pass it. */
+/** The share of a route for each of the cables that pass it. */
 export const averagePrice =
   ({ work, holes, weights, back }: Network, loads: Loads) =>
   (arc: number): number => {

@@ -36,7 +36,7 @@ describe('a house of concrete', () => {
 
   it('leads a wall box down into the duct in the screed and up to the rack (measured by hand)', () => {
     // 0.3 + 0.085 down, 2 + 8.2 along, 0.085 + 2 up to the entry; through the sole plates of both walls.
-    const way = measured(
+    const route = measured(
       slab([
         duct('d', [
           [2, 0],
@@ -45,16 +45,16 @@ describe('a house of concrete', () => {
         ]),
       ]),
     );
-    expect(way.dropM).to.be.closeTo(0.385, 1e-6);
-    expect(way.runM).to.be.closeTo(10.2, 1e-6);
-    expect(way.riseM).to.be.closeTo(2.085, 1e-6);
-    expect(way.holes).to.deep.equal(['sole-plate', 'sole-plate']);
-    expect(way.media).to.have.members(['wall', 'screed']);
+    expect(route.dropM).to.be.closeTo(0.385, 1e-6);
+    expect(route.runM).to.be.closeTo(10.2, 1e-6);
+    expect(route.riseM).to.be.closeTo(2.085, 1e-6);
+    expect(route.holes).to.deep.equal(['sole-plate', 'sole-plate']);
+    expect(route.media).to.have.members(['wall', 'screed']);
   });
 
   it('goes along in the wall, above its sole plate, where the duct comes up beside the box', () => {
     // The stub is at x 1.2: 0.8 m aside through the studs at 1.2 (not counted: it stands there), 1.6.
-    const way = measured(
+    const route = measured(
       slab([
         duct('d', [
           [1.3, 0],
@@ -63,12 +63,12 @@ describe('a house of concrete', () => {
         ]),
       ]),
     );
-    expect(way.runM).to.be.closeTo(0.7 + 2 + 8.9, 1e-6);
-    expect(way.holes.filter((member) => member === 'stud')).to.have.length(1);
+    expect(route.runM).to.be.closeTo(0.7 + 2 + 8.9, 1e-6);
+    expect(route.holes.filter((member) => member === 'stud')).to.have.length(1);
   });
 
   it('joins ducts that meet in one place', () => {
-    const way = measured(
+    const route = measured(
       slab([
         duct('d', [
           [2, 0],
@@ -80,7 +80,7 @@ describe('a house of concrete', () => {
         ]),
       ]),
     );
-    expect(way.runM).to.be.closeTo(10.2, 1e-6);
+    expect(route.runM).to.be.closeTo(10.2, 1e-6);
   });
 
   it('lets nothing rise through the room where a duct comes up in its middle, but serves a floor box there', () => {
@@ -140,12 +140,12 @@ describe('a house of concrete', () => {
       },
     };
     // 0.19 down, 0.1 into it, 8.1 + 1.9 along, 0.3 out of it, 1.89 up.
-    const way = measured(project, {});
-    expect(way.media).to.deep.equal(['surface']);
-    expect(way.holes).to.deep.equal([]);
-    expect(way.runM).to.be.closeTo(0.1 + 8.1 + 1.9 + 0.3, 0.02);
-    expect(way.dropM).to.be.closeTo(0.19, 1e-6);
-    expect(way.riseM).to.be.closeTo(1.89, 1e-6);
+    const route = measured(project, {});
+    expect(route.media).to.deep.equal(['surface']);
+    expect(route.holes).to.deep.equal([]);
+    expect(route.runM).to.be.closeTo(0.1 + 8.1 + 1.9 + 0.3, 0.02);
+    expect(route.dropM).to.be.closeTo(0.19, 1e-6);
+    expect(route.riseM).to.be.closeTo(1.89, 1e-6);
   });
 });
 

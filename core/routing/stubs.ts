@@ -6,7 +6,7 @@ import type { Entry } from './attach.ts';
 import { studsCrossed } from './holes.ts';
 import type { Weights } from './weights.ts';
 
-/** The end of a made way that comes up inside a wall: boxes of that wall are led to it without the cavity above. */
+/** The end of a pathway that comes up inside a wall: boxes of that wall are led to it without the cavity above. */
 export interface Stub {
   readonly node: number;
   readonly at: Point3;
@@ -15,7 +15,7 @@ export interface Stub {
   readonly offsetM: number;
 }
 
-/** The end of a made way that comes up in no wall: in a garden, under a cabinet. What stands at it is led into it. */
+/** The end of a pathway that comes up in no wall: in a garden, under a cabinet. What stands at it is led into it. */
 export interface Mouth {
   readonly levelId: string;
   readonly node: number;
@@ -33,8 +33,14 @@ export interface Channel {
 /** How far a box may be from a channel that its lead goes into, m. */
 const CHANNEL_REACH_M = 0.6;
 
-/** Ways inside one wall from a box at `z` to the ends that come up in it, clear of openings. Costs in metres of cable. */
-export function waysToStubs(building: Building, weights: Weights, stubs: readonly Stub[], place: WallPlace, z: number): Entry[] {
+/** Routes inside one wall from a box at `z` to the ends that come up in it, clear of openings. Costs in metres of cable. */
+export function entriesToStubs(
+  building: Building,
+  weights: Weights,
+  stubs: readonly Stub[],
+  place: WallPlace,
+  z: number,
+): Entry[] {
   const { wall, offsetM } = place;
   const floorM = building.levelById[wall.levelId].elevationM;
   return stubs
@@ -69,8 +75,8 @@ export function waysToStubs(building: Building, weights: Weights, stubs: readonl
     });
 }
 
-/** Ways from a place into channels that pass it: to either end of the piece beside it. */
-export function waysToChannels(weights: Weights, channels: readonly Channel[], levelId: string, at: Point3): Entry[] {
+/** Entries from a place into channels that pass it: to either end of the piece beside it. */
+export function entriesToChannels(weights: Weights, channels: readonly Channel[], levelId: string, at: Point3): Entry[] {
   const perM = 1 + weights.visible;
   return channels
     .filter((channel) => channel.levelId === levelId)
@@ -96,13 +102,13 @@ export function waysToChannels(weights: Weights, channels: readonly Channel[], l
     );
 }
 
-/** How far something may stand from the end of a way that its lead goes into, m. */
+/** How far something may stand from the end of a route that its lead goes into, m. */
 const MOUTH_REACH_M = 0.6;
 /** And how far above or below it, m. */
 const MOUTH_RISE_M = 1.5;
 
-/** Ways from a place into the ends of made ways that come up beside it. */
-export function waysToMouths(weights: Weights, mouths: readonly Mouth[], levelId: string, at: Point3): Entry[] {
+/** Entries from a place into the ends of pathways that come up beside it. */
+export function entriesToMouths(weights: Weights, mouths: readonly Mouth[], levelId: string, at: Point3): Entry[] {
   return mouths.flatMap((mouth): Entry[] => {
     const reachM = Math.hypot(mouth.at[0] - at[0], mouth.at[1] - at[1]);
     if (mouth.levelId !== levelId || reachM > MOUTH_REACH_M || Math.abs(mouth.at[2] - at[2]) > MOUTH_RISE_M) return [];

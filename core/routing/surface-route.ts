@@ -70,7 +70,7 @@ interface Crossing {
 }
 
 /**
- * The shortest way in channels along skirtings from the device to the rack, through a hole in each partition on the way, and over the
+ * The shortest route in channels along skirtings from the device to the rack, through a hole in each partition on the way, and over the
  * heads of doors. To another level it goes up the corner of a room and through the floor. Where nothing may be cut it passes from
  * room to room beside the frames of doorways instead, on one level, and over no door. Lengths in metres.
  * Problems: `outside-rooms`, `surface-no-way`.
@@ -265,19 +265,19 @@ interface Along {
   readonly doors: number;
 }
 
-/** The shorter way along the outline of a room, over the heads of the doors that it meets. */
+/** The shorter route along the outline of a room, over the heads of the doors that it meets. */
 function along(project: ProjectDocument, building: Building, from: Place, to: Place): Along {
   const room = project.rooms[from.roomId];
   const ring = room.polygon as Point2[];
   const totalM = ringLength(ring);
   const forwardM = (to.at - from.at + totalM) % totalM;
-  const ways = [forwardM, forwardM - totalM].map((byM): Along => {
+  const routes = [forwardM, forwardM - totalM].map((byM): Along => {
     const points = alongRing(ring, from.at, byM);
     const heads = doorsMet(building, room, points);
     const overM = heads.reduce((sum, headM) => sum + 2 * (headM + OVER_HEAD_M - SKIRTING_M), 0);
     return { points, lengthM: lengthOf(points) + overM, doors: heads.length };
   });
-  return ways[0].lengthM <= ways[1].lengthM ? ways[0] : ways[1];
+  return routes[0].lengthM <= routes[1].lengthM ? routes[0] : routes[1];
 }
 
 /** Heads of the doors whose feet a line at the skirting meets, m. */

@@ -18,7 +18,7 @@ import type { Weights } from './weights.ts';
 
 /** Between the places at which a moved piece is looked at, m. */
 const LOOK_M = 0.2;
-/** Pieces from either end that are looked at: the lattice lies beside an end, not in the middle of a way. */
+/** Pieces from either end that are looked at: the lattice lies beside an end, not in the middle of a route. */
 const FROM_END = 3;
 
 /** What the hole of a member costs the first cable, m. */
@@ -36,15 +36,15 @@ export function holeCost(building: Building, weights: Weights, { member, roomId,
 }
 
 /**
- * Takes out of a way what only comes of the lattice lying beside its ends: a piece that steps aside, runs on and steps back is
+ * Takes out of a route what only comes of the lattice lying beside its ends: a piece that steps aside, runs on and steps back is
  * moved onto its own line, where that stays in the same spaces and bores no more.
  */
 export function tightened(
   network: Network,
-  way: { readonly points: readonly Point3[]; readonly media: readonly Medium[] },
+  route: { readonly points: readonly Point3[]; readonly media: readonly Medium[] },
 ): { points: Point3[]; media: Medium[] } {
-  const points = [...way.points];
-  const media = [...way.media];
+  const points = [...route.points];
+  const media = [...route.media];
   for (let k = 1; k + 2 < points.length; k++) {
     if (k > FROM_END && k + 2 < points.length - FROM_END) continue;
     const medium = media[k];

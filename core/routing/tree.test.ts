@@ -2,9 +2,9 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { buildingOf } from '../house/index.ts';
 import { randomHouse, twoStoreyHouse } from '../testing/index.ts';
-import { type EndPlace, waysIn } from './ends.ts';
+import { type EndPlace, entriesFrom } from './ends.ts';
 import { networkOf } from './network.ts';
-import { plainWayCost } from './plain-way.ts';
+import { plainRouteCost } from './plain-route.ts';
 import { bestStart } from './route-device.ts';
 import { growTree } from './tree.ts';
 
@@ -18,15 +18,15 @@ describe('the tree of ways', () => {
         const project = draw() < 0.3 ? twoStoreyHouse() : randomHouse(draw);
         const network = networkOf(buildingOf(project));
         const { x, y } = project.racks.rack;
-        const ends = waysIn(network, { ...rackEnd, x, y });
+        const ends = entriesFrom(network, { ...rackEnd, x, y });
         if (!ends.ok) return;
         const tree = growTree(network, ends.value);
         for (let k = 0; k < 3; k++) {
           const at: EndPlace = { levelId: 'm', mount: 'ceiling', heightM: null, x: draw() * x, y: 0.2 + draw() * 3 };
-          const starts = waysIn(network, at);
+          const starts = entriesFrom(network, at);
           if (!starts.ok) continue;
           const found = bestStart(network, tree, starts.value)?.costM ?? Infinity;
-          const plain = plainWayCost(network, starts.value, ends.value);
+          const plain = plainRouteCost(network, starts.value, ends.value);
           if (plain === Infinity) expect(found).to.equal(Infinity);
           else expect(found).to.be.closeTo(plain, 1e-6);
         }

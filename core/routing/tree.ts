@@ -1,30 +1,30 @@
 import type { Entry } from './attach.ts';
 import type { Network } from './network.ts';
 
-/** Directions of a state: the way on from a node costs a turn where it leaves in another one. */
+/** Directions of a state: the route on from a node costs a turn where it leaves in another one. */
 export const AXES = 3;
 
-/** All cheapest ways to one end. A state is a node with the direction of the way that leaves it towards the end. */
-export interface WayTree {
-  /** Cost from each state to the end, m; Infinity where there is no way. */
+/** All cheapest routes to one end. A state is a node with the direction of the route that leaves it towards the end. */
+export interface RouteTree {
+  /** Cost from each state to the end, m; Infinity where there is no route. */
   readonly cost: Float64Array;
   /** The arc out of the node of each state, -1 at the end. */
   readonly arc: Int32Array;
   /** The state that the arc leads to. */
   readonly next: Int32Array;
   readonly entries: ReadonlyMap<number, Entry>;
-  /** Where the way has to pass a place first: the tree that leads on from there. */
-  readonly then: WayTree | null;
+  /** Where the route has to pass a place first: the tree that leads on from there. */
+  readonly then: RouteTree | null;
 }
 
 /** What an arc costs one more cable, by its number, m. */
 export type ArcPrice = (arc: number) => number;
 
 /**
- * The cheapest ways from every node to the end that the entries lead to, by settling nodes from the end outward. Equal costs are
+ * The cheapest routes from every node to the end that the entries lead to, by settling nodes from the end outward. Equal costs are
  * settled by the lower number, so the same network gives the same tree. Costs in metres of cable.
  */
-export function growTree(network: Network, ends: readonly Entry[], price?: ArcPrice): WayTree {
+export function growTree(network: Network, ends: readonly Entry[], price?: ArcPrice): RouteTree {
   const entries = new Map<number, Entry>();
   const sources = new Map<number, number>();
   for (const entry of ends) {
@@ -37,8 +37,8 @@ export function growTree(network: Network, ends: readonly Entry[], price?: ArcPr
   return grown(network, sources, entries, null, price);
 }
 
-/** The cheapest ways that first pass one of these nodes and then go on in a tree. */
-export function growThrough(network: Network, nodes: readonly number[], then: WayTree, price?: ArcPrice): WayTree {
+/** The cheapest routes that first pass one of these nodes and then go on in a tree. */
+export function growThrough(network: Network, nodes: readonly number[], then: RouteTree, price?: ArcPrice): RouteTree {
   const sources = new Map<number, number>();
   for (const node of nodes) {
     for (let axis = 0; axis < AXES; axis++) {
@@ -53,9 +53,9 @@ function grown(
   network: Network,
   sources: ReadonlyMap<number, number>,
   entries: ReadonlyMap<number, Entry>,
-  then: WayTree | null,
+  then: RouteTree | null,
   price?: ArcPrice,
-): WayTree {
+): RouteTree {
   const { first, to, axis, work, holes, weights } = network;
   const count = (first.length - 1) * AXES;
   const cost = new Float64Array(count).fill(Infinity);
@@ -76,7 +76,7 @@ function grown(
     const here = cost[state];
     // Walked from the end outward: the cable comes the other way, along the arc from `to` back to this node.
     for (let out = first[node]; out < first[node + 1]; out++) {
-      // A place that has to be passed is not left by the way that led to it.
+      // A place that has to be passed is not left by the route that led to it.
       if (then && next[state] < 0 && out === then.arc[state]) continue;
       const into = back[out];
       const from = to[out] * AXES + axis[out];
@@ -95,9 +95,9 @@ function grown(
 }
 
 /** Every arc from a state to the end, and the state at the end, through all trees that lead on. */
-export function walkTree(tree: WayTree, from: number): { readonly arcs: readonly number[]; readonly end: Entry } {
+export function walkTree(tree: RouteTree, from: number): { readonly arcs: readonly number[]; readonly end: Entry } {
   const arcs: number[] = [];
-  let at: WayTree = tree;
+  let at: RouteTree = tree;
   for (let state = from; ;) {
     for (; at.next[state] >= 0; state = at.next[state]) arcs.push(at.arc[state]);
     if (!at.then) return { arcs, end: at.entries.get(state)! };

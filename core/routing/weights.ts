@@ -2,7 +2,7 @@ import { boreLimit } from '../calculators/index.ts';
 import type { Construction, ProjectHeader, Wall } from '../model/index.ts';
 
 /**
- * What makes one way better than another, in metres of cable that would cost as much. From the hours of ENGINEERING 18.1 for open
+ * What makes one route better than another, in metres of cable that would cost as much. From the hours of ENGINEERING 18.1 for open
  * frames: a metre of a home run is 0.015 h of pulling (0.30 h for a run of 20 m) and about as much again in cable, so a hole of
  * 0.03 h weighs one metre, a floor or plate of 0.15 h five. What stands in no table (turns, tight places, cores, what is seen) is
  * a starting value from practice.
@@ -16,7 +16,7 @@ export interface Weights {
   readonly joistBoredM: number;
   /** Part of the span of a joist in which it may be bored; null for all of it. */
   readonly joistSpan: readonly [number, number] | null;
-  /** A joist bored outside that part: only where there is no other way, and not without the engineer. */
+  /** A joist bored outside that part: only where there is no other route, and not without the engineer. */
   readonly offSpanM: number;
   /** A web or rod passed without boring: open-web trusses, dropped ceilings. */
   readonly openFrameM: number;
@@ -68,7 +68,7 @@ export const NEW_FRAMING: Weights = {
   madeWay: 0.6,
 };
 
-/** What may not be done costs more than any way through a house, m. */
+/** What may not be done costs more than any route through a house, m. */
 export const BARRED_M = 1e8;
 
 /**
@@ -90,10 +90,10 @@ const RETROFIT: Weights = {
   furtherCable: 0.4,
 };
 
-/** Ceilings of concrete: what is cored costs a cutter and a scanner, so that made ways are worth a detour. */
+/** Ceilings of concrete: what is cored costs a cutter and a scanner, so that pathways are worth a detour. */
 const SLAB: Weights = { ...NEW_FRAMING, masonryCoredM: 30, floorBoredM: 30, madeWay: 0.4, visible: 5 };
 
-/** Nothing may be cut: only hollows that are there, ways that were made, and what is laid on the surface. */
+/** Nothing may be cut: only hollows that are there, routes that were made, and what is laid on the surface. */
 const HERITAGE: Weights = {
   ...RETROFIT,
   studBoredM: BARRED_M,
@@ -113,7 +113,7 @@ export const WEIGHTS: Readonly<Record<Construction, Weights>> = {
   heritage: HERITAGE,
 };
 
-/** What a way costs in a project: by its construction, with what the firm has changed. */
+/** What a route costs in a project: by its construction, with what the firm has changed. */
 export function weightsOf({
   construction,
   routeWeights,

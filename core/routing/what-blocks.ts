@@ -2,17 +2,17 @@ import type { Entry } from './attach.ts';
 import type { Network } from './network.ts';
 import { AXES, growTree } from './tree.ts';
 
-/** Where the ways from an end stop, so that it can be said what is between it and the other end. */
+/** Where the routes from an end stop, so that it can be said what is between it and the other end. */
 export interface Blocked {
   /** Levels that they reach, by number from below. */
   readonly levels: readonly number[];
   /** Rooms over which they lead, by id, in order. */
   readonly rooms: readonly string[];
-  /** Whether ways from the two ends share a level without meeting. */
+  /** Whether routes from the two ends share a level without meeting. */
   readonly onOneLevel: boolean;
 }
 
-/** What the ways from one end reach, and whether the other end's ways are on the same level. */
+/** What the routes from one end reach, and whether the other end's routes are on the same level. */
 export function whatBlocks(network: Network, starts: readonly Entry[], ends: readonly Entry[]): Blocked {
   const [from, to] = [reached(network, starts), reached(network, ends)];
   return {

@@ -8,7 +8,7 @@ import { type Cure, defineCheck, say } from './check.ts';
 /** Families of cable whose radius stands in a standard: nearer than that is a fault, for all others it is to be judged. */
 const BY_STANDARD = /^(cat|fibre)/;
 
-/** No cable is bent closer than it may be where its way turns in little room. */
+/** No cable is bent closer than it may be where its route turns in little room. */
 export const bendsFit = defineCheck({
   id: 'bends-fit',
   title: 'Cable has room for its bends',

@@ -1,6 +1,6 @@
 import { defineCheck, say } from './check.ts';
 
-/** A surge arrester is bonded over as short a way as can be (ENGINEERING 3.3, 5.5). */
+/** A surge arrester is bonded over as short a route as can be (ENGINEERING 3.3, 5.5). */
 export const bondLength = defineCheck({
   id: 'bond-length',
   title: 'Bonding conductors are short',

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { newLevel, type ProjectDocument, type Room, update, type Wall } from '../model/index.ts';
-import { planRuns, runState, waysOf } from '../runs/index.ts';
+import { planRuns, runState, proposedRoutes } from '../runs/index.ts';
 import { applied, checked, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 
 const said = (project: ProjectDocument, check: string) => checked(project).filter((one) => one.check === check);
-/** Joists square to the way from the west room to the rack. */
+/** Joists square to the route from the west room to the rack. */
 const across: Partial<Room>[] = [{ joistAngleRad: Math.PI / 2 }, { joistAngleRad: Math.PI / 2 }];
 const house = (rooms: Partial<Room>[], walls: Record<string, Partial<Wall>> = {}, typeId = 'ceiling-speaker') =>
   withDevices(smallHouse({ rooms, walls }), [{ typeId, at: [1, 2] }], countedIds()).project;
@@ -22,7 +22,7 @@ describe('bores', () => {
     expect(said(uk, 'bores-allowed')).to.deep.equal([]);
     // Issued as it lay in North America, it stays there and is told with its share of the span.
     const runs = planRuns(na);
-    const issued = runState(na, [runs[0].run.id], 'issued', waysOf(na));
+    const issued = runState(na, [runs[0].run.id], 'issued', proposedRoutes(na));
     if (!issued.ok) throw new Error(issued.problem.code);
     const found = said(inRegion(applied(na, issued.value), 'UK'), 'bores-allowed');
     expect(found.map(({ code, rank }) => `${rank} ${code}`)).to.include('stop bore-off-span');

@@ -5,7 +5,7 @@ import { SERVICE_KEEP_M } from '../calculators/index.ts';
 import { defineCheck, say } from './check.ts';
 import { leadAway } from './cures.ts';
 
-/** Ways beside a pipe longer than this are no crossing, m. */
+/** Routes beside a pipe longer than this are no crossing, m. */
 const PASSING_M = 0.6;
 
 /** Cable keeps away from gas, water and hot flues, from lamp drivers and from panels (ENGINEERING 7.1). */

@@ -28,7 +28,7 @@ export const conduitsPlanned = defineCheck({
   },
 });
 
-/** All of them at once; those to which no way leads stay open. */
+/** All of them at once; those to which no route leads stay open. */
 function withConduits(project: ProjectDocument, missing: readonly Parameters<typeof proposeConduit>[1][]): Cure[] {
   const operations = missing.flatMap((one, n) => {
     const id = `spare_${one.subject.id}`.slice(0, 36);

@@ -34,7 +34,7 @@ export const thickerThan = (project: ProjectDocument, { family, gaugeAwg, id }: 
     .filter((other) => other.id !== id && other.family === family && other.gaugeAwg !== null && other.gaugeAwg < (gaugeAwg ?? -9))
     .sort((a, b) => b.gaugeAwg! - a.gaugeAwg!);
 
-/** Keeps a run away from a thing of the survey, where another way is there that `isClear`. */
+/** Keeps a run away from a thing of the survey, where another route is there that `isClear`. */
 export function leadAway(
   project: ProjectDocument,
   runId: string,

@@ -15,7 +15,7 @@ import {
 } from '../model/index.ts';
 import type { Outcome } from '../math/index.ts';
 import { listOf } from '../derive/index.ts';
-import { runState, waysOf } from '../runs/index.ts';
+import { runState, proposedRoutes } from '../runs/index.ts';
 import { countedIds } from '../testing/index.ts';
 import { CHECKS, runChecks } from './registry.ts';
 import type { Finding } from './check.ts';
@@ -70,7 +70,7 @@ const EDITS: Readonly<Record<string, Edit>> = {
   },
   'a run issued or pulled': (project, draw) => {
     const run = pick(listOf(project, 'runs'), draw);
-    return held(runState(project, [run.id], pick(['issued', 'pulled', 'tested'] as const, draw), waysOf(project)));
+    return held(runState(project, [run.id], pick(['issued', 'pulled', 'tested'] as const, draw), proposedRoutes(project)));
   },
   'a thing drawn': (project, draw, step) => {
     const room = pick(listOf(project, 'rooms'), draw);

@@ -6,12 +6,12 @@ import { type Cure, defineCheck, type Rank, type RuleFinding, say } from './chec
 
 const AIR_SPACES = partOf('spaces that move air', 'features', ({ kind, points }) => kind === 'air-space' && points.length >= 3);
 
-/** Ways in the weather or the ground (ENGINEERING 1.3). */
+/** Routes in the weather or the ground (ENGINEERING 1.3). */
 const WEATHER: ReadonlySet<Medium> = new Set(['outside', 'underground', 'soffit']);
 /** Outdoor cable that is not listed for inside may go this far in from where it enters, m (ENGINEERING 1.3). */
 const INSIDE_M = 15;
 
-/** The jacket of a cable may lie where its way leads it: weather, ground, shafts between floors (ENGINEERING 1.3). */
+/** The jacket of a cable may lie where its route leads it: weather, ground, shafts between floors (ENGINEERING 1.3). */
 export const jacketsFit = defineCheck({
   id: 'jackets-fit',
   stage: 'cabling',
@@ -33,7 +33,7 @@ export const jacketsFit = defineCheck({
 const IN_HOLLOWS: ReadonlySet<Medium> = new Set(['ceiling', 'wall', 'cavity', 'bulkhead', 'floor', 'crawl', 'chase', 'riser']);
 /** Where a cord may lie: in the room, to be seen. */
 const IN_ROOMS: ReadonlySet<Medium> = new Set(['surface']);
-/** Step along a way at which it is asked whether a space moves air, m. */
+/** Step along a route at which it is asked whether a space moves air, m. */
 const AIR_STEP_M = 0.1;
 
 /** How far a cable lies open in spaces that move air, m, and the first of them. */

@@ -1,5 +1,5 @@
 import { type ProjectDocument, RUN_STATES } from '../model/index.ts';
-import { runState, waysOf } from '../runs/index.ts';
+import { runState, proposedRoutes } from '../runs/index.ts';
 import { type Cure, defineCheck, say } from './check.ts';
 
 /** No pull is complete without labels at both ends (practice A42, B12). */
@@ -29,6 +29,6 @@ export const labelsOn = defineCheck({
 
 /** Until its labels are printed it counts as issued, not as pulled. */
 function back(project: ProjectDocument, runId: string): Cure[] {
-  const moved = runState(project, [runId], 'issued', waysOf(project));
+  const moved = runState(project, [runId], 'issued', proposedRoutes(project));
   return moved.ok && moved.value.length > 0 ? [{ code: 'back-to-issued', figures: {}, operations: moved.value }] : [];
 }

@@ -44,8 +44,8 @@ import { jacketsFit } from './jackets-fit.ts';
 import { jacketsToldApart } from './jackets-told-apart.ts';
 import { legsComplete } from './legs-complete.ts';
 import { screedSound } from './screed-sound.ts';
-import { waysOpen } from './ways-open.ts';
-import { waysFit } from './ways-fit.ts';
+import { pathwaysOpen } from './pathways-open.ts';
+import { pathwaysFit } from './pathways-fit.ts';
 import { buildable } from './buildable.ts';
 import {
   type Check,
@@ -76,7 +76,7 @@ import { speakerCableLossCheck } from './speaker-cable-loss.ts';
 /** Every rule of the product. */
 export const CHECKS: readonly Check[] = [
   speakerCableLossCheck,
-  waysOpen,
+  pathwaysOpen,
   routeMissing,
   keptRouteDiffers,
   openingsFit,
@@ -94,7 +94,7 @@ export const CHECKS: readonly Check[] = [
   oneThermostat,
   rulesKept,
   clearOfMains,
-  waysFit,
+  pathwaysFit,
   bundlesSound,
   conduitsPlanned,
   jacketsToldApart,

@@ -1,11 +1,11 @@
 import type { ProjectDocument, Run } from '../model/index.ts';
-import { waysToOpen } from '../runs/index.ts';
+import { pathwaysToOpen } from '../runs/index.ts';
 import { type Cure, defineCheck, say } from './check.ts';
 
-/** The cheapest things that would open a way. */
+/** The cheapest things that would open a route. */
 const MAX_CURES = 3;
 const curesOf = (project: ProjectDocument, run: Run): Cure[] =>
-  waysToOpen(project, run)
+  pathwaysToOpen(project, run)
     .slice(0, MAX_CURES)
     .map(({ kind, operations, madeM, costM }) => ({
       code: `open-${kind}`,
@@ -13,7 +13,7 @@ const curesOf = (project: ProjectDocument, run: Run): Cure[] =>
       operations,
     }));
 
-/** A run that finds no way through walls, cavities and risers cannot be pulled. */
+/** A run that finds no route through walls, cavities and risers cannot be pulled. */
 export const routeMissing = defineCheck({
   id: 'route-missing',
   stage: 'cabling',
@@ -34,7 +34,7 @@ export const routeMissing = defineCheck({
               { in: 'devices', id: run.deviceId },
             ],
             { number: run.number, because: proposedRoute.problem },
-            // What would open a way is tried out only where somebody looks.
+            // What would open a route is tried out only where somebody looks.
             { cures: (project) => curesOf(project, run) },
           ),
         ],

@@ -1,7 +1,7 @@
 import { remove } from '../model/index.ts';
 import { defineCheck, say } from './check.ts';
 
-/** What a person wanted of a way holds; where a thing is gone or shut off, it is told and the run goes without. */
+/** What a person wanted of a route holds; where a thing is gone or shut off, it is told and the run goes without. */
 export const rulesKept = defineCheck({
   id: 'rules-kept',
   stage: 'cabling',

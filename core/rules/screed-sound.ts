@@ -1,11 +1,11 @@
 import { update } from '../model/index.ts';
-import { movedFromSigned, screedWays, SIGNED_WITHIN_M } from '../pathways/index.ts';
+import { movedFromSigned, floorConduits, SIGNED_WITHIN_M } from '../pathways/index.ts';
 import { defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
-/** ENGINEERING 6: keep this from reinforcement; as little is wanted over and under a way in screed, m. */
+/** ENGINEERING 6: keep this from reinforcement; as little is wanted over and under a conduit in the floor topping, m. */
 const MIN_COVER_M = 0.025;
 
-/** Ways in the screed are covered, clear of pipes and ducts, signed before the pour, and stay where they were signed (practice A81). */
+/** Conduits in the floor topping are covered, clear of pipes and ducts, signed before the pour, and stay where they were signed (practice A81). */
 export const screedSound = defineCheck({
   id: 'screed-sound',
   stage: 'closing',
@@ -15,7 +15,7 @@ export const screedSound = defineCheck({
   appliesTo: 'features',
   reads: ['features', 'levels', 'walls', 'waySigns'],
   run: ({ project }) =>
-    screedWays(project).flatMap(({ feature, coverM, crossings, sign }) => {
+    floorConduits(project).flatMap(({ feature, coverM, crossings, sign }) => {
       const found: RuleFinding[] = [];
       const add = (
         code: string,

@@ -48,7 +48,7 @@ const MEASURED_LEVELS = whole<ReadonlyMap<string, number>>({
   },
 });
 
-/** What is added to a run's routed length: the way is traced where the heights of all levels from end to end were measured. */
+/** What is added to a run's routed length: the route is traced where the heights of all levels from end to end were measured. */
 export const ALLOWANCE_OF_RUN = each<'runs', Allowance>({
   name: 'allowance of a run',
   over: 'runs',
@@ -74,7 +74,7 @@ export const ALLOWANCE_OF_RUN = each<'runs', Allowance>({
 export const allowanceOf = (project: ProjectDocument, runId: string): Allowance =>
   derivationsOf(project).one(ALLOWANCE_OF_RUN, runId)!;
 
-/** Another way to leave cables at a rack: drafted runs that had the slack of the old way get that of the new one. */
+/** Another way to leave cables at a rack: drafted runs that had the old slack get the new one. */
 export function setRackSlack(project: ProjectDocument, rack: Rack, slackStyle: Rack['slackStyle']): Operation[] {
   const [before, after] = [usualRackSlackM(project.project, rack), usualRackSlackM(project.project, { ...rack, slackStyle })];
   const runs = listOf(project, 'runs').flatMap((run) => {

@@ -4,9 +4,9 @@ import { placeDevice } from '../devices/index.ts';
 import type { Outcome } from '../math/index.ts';
 import { applyChange, type ProjectDocument } from '../model/index.ts';
 import { countingIds, smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { bundleByWay, bundlesOf, sharedM } from './bundles.ts';
+import { bundleByRoute, bundlesOf, sharedM } from './bundles.ts';
 import { planRuns } from './plan-runs.ts';
-import { runState, waysOf } from './run-state.ts';
+import { runState, proposedRoutes } from './run-state.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
@@ -20,7 +20,7 @@ function houseWith(places: readonly At[], typeId = 'ceiling-speaker', start: Pro
     start,
   );
 }
-const bundled = (project: ProjectDocument) => must(applyChange(project, { operations: bundleByWay(planRuns(project)) }));
+const bundled = (project: ProjectDocument) => must(applyChange(project, { operations: bundleByRoute(planRuns(project)) }));
 const codes = (project: ProjectDocument) => planRuns(project).map(({ run }) => `${run.deviceId} ${run.bundle}`);
 
 describe('bundles by way', () => {
@@ -48,7 +48,7 @@ describe('bundles by way', () => {
     );
     const [bundle] = bundlesOf(project);
     expect(bundle.members.map(({ run }) => run.deviceId)).to.deep.equal(['d2', 'd3', 'd1']);
-    // The nearest one is at x 3; its way ends in the ceiling there: 0.6 down, 7.2 along.
+    // The nearest one is at x 3; its route ends in the ceiling there: 0.6 down, 7.2 along.
     expect(bundle.head![0]).to.be.within(3, 3.5);
     expect(bundle.sharedM).to.be.within(7.3, 7.8);
     // Three of 7.2 mm: 2.155 diameters (F4.3).
@@ -64,8 +64,8 @@ describe('bundles by way', () => {
         [9, 3.6],
       ]),
     );
-    expect(bundleByWay(planRuns(first))).to.deep.equal([]);
-    const issued = must(applyChange(first, { operations: must(runState(first, ['r1x1'], 'issued', waysOf(first))) }));
+    expect(bundleByRoute(planRuns(first))).to.deep.equal([]);
+    const issued = must(applyChange(first, { operations: must(runState(first, ['r1x1'], 'issued', proposedRoutes(first))) }));
     const again = bundled(issued);
     expect(again.runs.r1x1.bundle).to.equal(first.runs.r1x1.bundle);
   });

@@ -5,13 +5,13 @@ import { freeBundleCode } from './bundling.ts';
 import { compareNumbers, isKept, PLANNED_RUNS, type PlannedRun } from './plan-runs.ts';
 import { derivationsOf, Remembered, whole } from '../derive/index.ts';
 
-/** Ways are compared at every half metre from the rack. */
+/** Routes are compared at every half metre from the rack. */
 const STEP_M = 0.5;
-/** Two ways go along together where they are this near, m: one hole, one hook. */
+/** Two routes go along together where they are this near, m: one hole, one hook. */
 const TOGETHER_M = 0.6;
 /** Cables of one tight bundle (ENGINEERING 3.2: no more than 24 where they carry power). */
 export const MAX_IN_BUNDLE = 24;
-/** Share of its own way that a run must have in common with its bundle. */
+/** Share of its own route that a run must have in common with its bundle. */
 const SHARE = 0.5;
 
 /** Runs that are pulled together, as the crew meets them. */
@@ -29,7 +29,7 @@ export interface Bundle {
   readonly holeM: number;
 }
 
-/** Places along a way at every half metre, from its far end on, each worked out once. */
+/** Places along a route at every half metre, from its far end on, each worked out once. */
 type RackSteps = Remembered<readonly Point3[], readonly Point3[]>;
 const stepsFromRack = (steps: RackSteps, points: readonly Point3[]): readonly Point3[] =>
   steps.of(points, () => stepsAlong([...points].reverse()));
@@ -49,7 +49,7 @@ function stepsAlong(points: readonly Point3[]): Point3[] {
   return steps;
 }
 
-/** Metres from the rack that two ways go along together. */
+/** Metres from the rack that two routes go along together. */
 export function sharedM(a: readonly Point3[], b: readonly Point3[], steps: RackSteps = new Remembered()): number {
   const [first, second] = [stepsFromRack(steps, a), stepsFromRack(steps, b)];
   let n = 0;
@@ -57,7 +57,7 @@ export function sharedM(a: readonly Point3[], b: readonly Point3[], steps: RackS
   return Math.max(0, n - 1) * STEP_M;
 }
 
-/** Runs home to a rack whose way is known. */
+/** Runs home to a rack whose route is known. */
 const isBundled = ({ run, points }: PlannedRun) => run.toDeviceId === null && points.length > 1;
 
 /** Every bundle as its runs are marked now, by code. One whose runs are the same is not put together again. */
@@ -108,10 +108,10 @@ function bundleOf(cableTypes: ProjectDocument['cableTypes'], code: string, membe
 const lengthOf = ({ length }: PlannedRun) => (length ? length.riseM + length.runM + length.dropM : 0);
 
 /**
- * Bundles by the way that runs take: those of one rack that have at least half of each one's way in common, 24 at most. Codes stay
+ * Bundles by the route that runs take: those of one rack that have at least half of each one's route in common, 24 at most. Codes stay
  * with the runs that have them now; runs that are issued, labelled or pulled keep theirs. The same project gives the same bundles.
  */
-export function bundleByWay(runs: readonly PlannedRun[]): Operation[] {
+export function bundleByRoute(runs: readonly PlannedRun[]): Operation[] {
   const steps: RackSteps = new Remembered();
   const drafted = runs.filter((planned) => isBundled(planned) && !isKept(planned.run));
   const byRack = new Map<string, PlannedRun[]>();
@@ -129,7 +129,7 @@ export function bundleByWay(runs: readonly PlannedRun[]): Operation[] {
 }
 
 /**
- * Splits runs that go along together up to a step: those that have half of their way in common there are a bundle, the others are looked
+ * Splits runs that go along together up to a step: those that have half of their route in common there are a bundle, the others are looked
  * at further on with those beside them. Runs left alone are bundles of one.
  */
 function grouped(steps: RackSteps, runs: readonly PlannedRun[], from: number): PlannedRun[][] {
@@ -146,7 +146,7 @@ function grouped(steps: RackSteps, runs: readonly PlannedRun[], from: number): P
   }
 }
 
-/** Runs by where they are at a step; those whose way ended before it are in none. */
+/** Runs by where they are at a step; those whose route ended before it are in none. */
 function partsAt(steps: RackSteps, runs: readonly PlannedRun[], n: number): PlannedRun[][] {
   const parts: { at: Point3; runs: PlannedRun[] }[] = [];
   for (const planned of runs) {

@@ -30,7 +30,7 @@ describe('a way led by hand', () => {
       [7, 0.6],
     ]);
     expect(after.proposedRoute.ok && after.proposedRoute.value.broken).to.deep.equal([]);
-    /** How far along the way, m, it passes a place within half a bay; -1 where it does not. */
+    /** How far along the route, m, it passes a place within half a bay; -1 where it does not. */
     const passes = (x: number, y: number): number => {
       let soFarM = 0;
       for (let k = 1; k < after.points.length; k++) {

@@ -1,15 +1,15 @@
 // Here: what a cable run is made of: its number, its length, its bundle, its kept route against the wanted one.
-// Not here: finding the way (routing) and electrical checks (checks).
+// Not here: finding the route (routing) and electrical checks (checks).
 // Start with `planRuns`.
 // Terms: docs/glossary.md.
 export { setRackSlack, slackStyleOf, usualRackSlackM } from './allowance.ts';
-export { bundleByWay, BUNDLES, bundlesOf, MAX_IN_BUNDLE as MOST_IN_BUNDLE } from './bundles.ts';
+export { bundleByRoute, BUNDLES, bundlesOf, MAX_IN_BUNDLE as MOST_IN_BUNDLE } from './bundles.ts';
 export { bundleFor } from './bundling.ts';
 export { throughPoint } from './by-hand.ts';
 export { filledIn } from './calculator-inputs.ts';
-export { proposeSharedRoutes } from './find-trunks.ts';
+export { proposeSharedRoutes } from './find-shared-routes.ts';
 export { firstFreeNumber, numberScheme, reserveBlock, runNumberFor, spendNumber } from './numbering.ts';
-export { waysToOpen } from './open-a-way.ts';
+export { pathwaysToOpen } from './open-pathway.ts';
 export {
   choicesOf,
   compareNumbers,
@@ -26,8 +26,8 @@ export {
   planRuns,
   ROUTE_OF_RUN,
   routeNetwork,
-  sharedWays,
+  sharedLoads,
 } from './plan-runs.ts';
 export { renumberScheme, type SchemePreview } from './renumber-scheme.ts';
-export { decideKept, runState, waysOf } from './run-state.ts';
+export { decideKept, runState, proposedRoutes } from './run-state.ts';
 export { RUNS_BY_DEVICE, RUNS_OF_DEVICE, runsByDevice } from './runs-by-device.ts';

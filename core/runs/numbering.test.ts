@@ -6,7 +6,7 @@ import { applyChange, checkIntegrity, type Operation, type ProjectDocument, upda
 import { countingIds, smallHouse } from '../testing/index.ts';
 import { renumberScheme } from './renumber-scheme.ts';
 import { reserveBlock } from './numbering.ts';
-import { runState, waysOf } from './run-state.ts';
+import { runState, proposedRoutes } from './run-state.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
@@ -125,7 +125,7 @@ describe('another number scheme', () => {
   );
 
   it('is shown on every run, old beside new, and keeps what was issued', () => {
-    const issued = apply(project, must(runState(project, ['r1x1'], 'issued', waysOf(project))));
+    const issued = apply(project, must(runState(project, ['r1x1'], 'issued', proposedRoutes(project))));
     const preview = must(renumberScheme(issued, '{room}{type}{device}-{leg}'));
     expect(preview.runs.find(({ runId }) => runId === 'r1x1')).to.include({ from: 'M-AA-01.1', to: 'AATV01-1', kept: 'issued' });
     expect(preview.runs.find(({ runId }) => runId === 'r2x2')).to.include({ to: 'BBTV01-2', kept: null });

@@ -3,7 +3,7 @@ import { alongRing, closestOnSegment, distance2, placeOnRing, type Point2, ringL
 import { create, type Feature, newFeature, type ProjectDocument, type Room, type Run, type Wall } from '../model/index.ts';
 import { onLevel } from '../derive/index.ts';
 import { surfaceRoute, weightsOf } from '../routing/index.ts';
-import { type Candidate, NEAR_M, tidy } from './opened-way.ts';
+import { type Candidate, NEAR_M, tidy } from './opened-pathway.ts';
 
 const SKIRTING_M = 0.1;
 const FROM_WALL_M = 0.02;

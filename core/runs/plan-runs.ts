@@ -22,7 +22,7 @@ import {
   type Network,
   NETWORK,
   NOT_SHARED,
-  otherWays,
+  routeOptions,
   rackName,
   rackPlace,
   routeBetween,
@@ -35,13 +35,13 @@ import { type Allowance, cutLength, type CutLength, lengthWith } from '../calcul
 export interface PlannedRun {
   readonly run: Run;
   readonly device: Device;
-  /** The way the plan asks for now, or why there is none. */
+  /** The route the plan asks for now, or why there is none. */
   readonly proposedRoute: Outcome<RoutedPath & CutLength>;
-  /** The way that was issued and is built or will be. */
+  /** The route that was issued and is built or will be. */
   readonly issuedRoute: Route | null;
   /** Whether kept and wanted differ and nobody has decided yet. */
   readonly differs: boolean;
-  /** What counts: kept where there is one, else wanted; null where there is no way. */
+  /** What counts: kept where there is one, else wanted; null where there is no route. */
   readonly length: CutLength | null;
   readonly points: readonly Point3[];
   readonly media: readonly Medium[];
@@ -53,21 +53,21 @@ const SAME_PLACE_M = 0.02;
 /** Whether a run keeps its route, number and length: from issue on. */
 export const isKept = (run: Run): boolean => RUN_STATES.indexOf(run.state) >= 1;
 
-/** The network of a project's house, at what ways cost in it. */
+/** The network of a project's house, at what routes cost in it. */
 export const routeNetwork = (project: ProjectDocument): Network => derivationsOf(project).get(NETWORK);
 
-/** Ways that the project keeps for many runs. */
+/** Routes that the project keeps for many runs. */
 const SHARED_WAYS = whole<Loads>({
   name: 'shared ways',
   tables: ['trunks'],
   nodes: [NETWORK],
   make: (read) => {
-    const trunks = read.rows('trunks');
-    return trunks.length > 0 ? loadsOf(read.get(NETWORK), trunks) : NOT_SHARED;
+    const sharedRoutes = read.rows('trunks');
+    return sharedRoutes.length > 0 ? loadsOf(read.get(NETWORK), sharedRoutes) : NOT_SHARED;
   },
 });
 
-export const sharedWays = (project: ProjectDocument): Loads => derivationsOf(project).get(SHARED_WAYS);
+export const sharedLoads = (project: ProjectDocument): Loads => derivationsOf(project).get(SHARED_WAYS);
 
 const NO_RULES: readonly RouteRule[] = [];
 
@@ -99,7 +99,7 @@ const RULES_OF_RUN = each<'runs', readonly RouteRule[]>({
   alike: sameItems,
 });
 
-/** What a person decided for the way of a run: first what holds for all, then its own. */
+/** What a person decided for the route of a run: first what holds for all, then its own. */
 export const rulesOf = (project: ProjectDocument, runId: string): readonly RouteRule[] =>
   derivationsOf(project).one(RULES_OF_RUN, runId) ?? NO_RULES;
 
@@ -140,7 +140,7 @@ const ENDS_OF_RUN = each<'runs', RunEnds>({
   alike: sameValue,
 });
 
-/** Ways of a network that were asked for last: runs of one device to one end share theirs. */
+/** Routes of a network that were asked for last: runs of one device to one end share theirs. */
 const MAX_ROUTES = 10_000;
 const ROUTES = whole<Remembered<string, Outcome<RoutedPath>>>({
   name: 'routes by their ends',
@@ -150,7 +150,7 @@ const ROUTES = whole<Remembered<string, Outcome<RoutedPath>>>({
 
 const placeText = ({ levelId, x, y, heightM, mount }: EndPlace) => `${levelId} ${x} ${y} ${heightM} ${mount}`;
 
-/** The wanted way of each run, whatever was issued. */
+/** The wanted route of each run, whatever was issued. */
 export const ROUTE_OF_RUN = each<'runs', Outcome<RoutedPath>>({
   name: 'route of a run',
   over: 'runs',
@@ -165,10 +165,10 @@ export const ROUTE_OF_RUN = each<'runs', Outcome<RoutedPath>>({
   alike: sameValue,
 });
 
-/** The way that a run takes and the next cheapest ones. Problems: those of `routeDevice`. */
-export function choicesOf(project: ProjectDocument, run: Run): ReturnType<typeof otherWays> {
+/** The route that a run takes and the next cheapest ones. Problems: those of `routeDevice`. */
+export function choicesOf(project: ProjectDocument, run: Run): ReturnType<typeof routeOptions> {
   const { from, to } = derivationsOf(project).one(ENDS_OF_RUN, run.id)!;
-  return otherWays(routeNetwork(project), from, to, sharedWays(project), rulesOf(project, run.id));
+  return routeOptions(routeNetwork(project), from, to, sharedLoads(project), rulesOf(project, run.id));
 }
 
 /** Where the cable of a device begins. */

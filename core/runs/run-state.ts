@@ -18,17 +18,17 @@ import { runNumberFor, spendNumber, takenNumbers } from './numbering.ts';
 /** What a person decides where a kept route differs from the plan. */
 export type StateChoice = 'keep-built' | 'pull-again' | 'move-back';
 
-/** The way that the plan asks for, for a run that has none written down. */
+/** The route that the plan asks for, for a run that has none written down. */
 export type RouteOf = (run: Run) => PlannedRun['proposedRoute'] | undefined;
 
-/** Ways worked out here and now. */
-export const waysOf =
+/** Routes worked out here and now. */
+export const proposedRoutes =
   (project: ProjectDocument): RouteOf =>
   (run) =>
     plannedRun(project, run.id).proposedRoute;
 
 /**
- * Moves runs to a state. Leaving `drafted` writes the route down so that number, way and length stay;
+ * Moves runs to a state. Leaving `drafted` writes the route down so that number, route and length stay;
  * going back to `drafted` forgets it, and the run follows the plan and its number again.
  * Problems: `no-route-to-keep` (with the run's number), `record-gone`.
  */
@@ -36,7 +36,7 @@ export function runState(
   project: ProjectDocument,
   runIds: readonly string[],
   state: RunState,
-  wayOf: RouteOf,
+  routeOf: RouteOf,
 ): Outcome<Operation[]> {
   const operations: (Operation | null)[] = [];
   for (const runId of runIds) {
@@ -53,7 +53,7 @@ export function runState(
       continue;
     }
     if (!kept) {
-      const way = wayOf(run);
+      const way = routeOf(run);
       if (!way?.ok)
         return err('no-route-to-keep', {
           field: `run ${run.number}`,

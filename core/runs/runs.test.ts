@@ -6,7 +6,7 @@ import { applyChange, create, type Operation, type ProjectDocument, type Rack, u
 import { checked, countingIds, smallHouse } from '../testing/index.ts';
 import { bundleFor } from './bundling.ts';
 import { cutLength } from '../calculators/index.ts';
-import { decideKept, runState, waysOf } from './run-state.ts';
+import { decideKept, runState, proposedRoutes } from './run-state.ts';
 import { formatRunNumber } from './numbering.ts';
 import { planRuns } from './plan-runs.ts';
 import { setRackSlack, slackStyleOf, usualRackSlackM } from './allowance.ts';
@@ -172,7 +172,7 @@ describe('a run', () => {
   it('once issued keeps number, route and length, and shows the difference until a person decides', () => {
     const ids = countingIds();
     let project = place(smallHouse(), ids, [1, 2]);
-    project = apply(project, must(runState(project, ['r1x1'], 'issued', waysOf(project))));
+    project = apply(project, must(runState(project, ['r1x1'], 'issued', proposedRoutes(project))));
     const issued = planRuns(project)[0];
     expect(issued.issuedRoute).to.not.equal(null);
     project = apply(project, must(moveDevices(project, [{ deviceId: 'd1', to: [7, 2] }])));
@@ -195,10 +195,10 @@ describe('a run', () => {
   it('once issued keeps its device from being deleted', () => {
     const ids = countingIds();
     let project = place(smallHouse(), ids, [1, 2]);
-    project = apply(project, must(runState(project, ['r1x1'], 'pulled', waysOf(project))));
+    project = apply(project, must(runState(project, ['r1x1'], 'pulled', proposedRoutes(project))));
     const refused = removeDevices(project, ['d1']);
     expect(!refused.ok && refused.problem).to.include({ code: 'run-issued', number: 'M-AA-01.1' });
-    project = apply(project, must(runState(project, ['r1x1'], 'drafted', waysOf(project))));
+    project = apply(project, must(runState(project, ['r1x1'], 'drafted', proposedRoutes(project))));
     project = apply(project, must(removeDevices(project, ['d1'])));
     expect([Object.keys(project.devices), Object.keys(project.runs), Object.keys(project.routes)]).to.deep.equal([[], [], []]);
   });
@@ -206,7 +206,10 @@ describe('a run', () => {
   it('without a way cannot be issued', () => {
     const ids = countingIds();
     const project = place(smallHouse(), ids, [40, 2]);
-    expect(runState(project, ['r1x1'], 'issued', waysOf(project))).to.have.nested.property('problem.code', 'no-route-to-keep');
+    expect(runState(project, ['r1x1'], 'issued', proposedRoutes(project))).to.have.nested.property(
+      'problem.code',
+      'no-route-to-keep',
+    );
     expect(checked(project).find((f) => f.check === 'route-missing')!.rank).to.equal('stop');
   });
 

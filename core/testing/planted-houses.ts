@@ -15,7 +15,7 @@ import {
   tableFrom,
   update,
 } from '../model/index.ts';
-import { runState, waysOf } from '../runs/index.ts';
+import { runState, proposedRoutes } from '../runs/index.ts';
 import { smallHouse, twoStoreyHouse } from './houses.ts';
 import { applied, countedIds, withDevices } from './steps.ts';
 
@@ -682,7 +682,7 @@ const ruled = (targetId: string): ProjectDocument =>
   ]);
 function issued(): ProjectDocument {
   const project = house([SPEAKER]);
-  const operations = runState(project, Object.keys(project.runs), 'issued', waysOf(project));
+  const operations = runState(project, Object.keys(project.runs), 'issued', proposedRoutes(project));
   if (!operations.ok) throw new Error(operations.problem.code);
   return applied(project, operations.value);
 }
@@ -751,7 +751,7 @@ function screed(turnM: number): ProjectDocument {
     [1, y],
     [9.9, y],
   ];
-  const way = newFeature({
+  const pathway = newFeature({
     id: 'way',
     levelId: 'm',
     kind: 'screed-way',
@@ -763,7 +763,7 @@ function screed(turnM: number): ProjectDocument {
     insideDiameterM: 0.02,
   });
   return applied(house(), [
-    create('features', way),
+    create('features', pathway),
     create('waySigns', {
       id: 's',
       featureId: 'way',

@@ -2,8 +2,8 @@ import { curesFor, runChecks } from '../../core/rules/index.ts';
 import type { Point2 } from '../../core/math/index.ts';
 import { composePlate, platesWanted } from '../../core/devices/index.ts';
 import { create, type GroupKind, newHeader, type ProjectDocument, type SystemName } from '../../core/model/index.ts';
-import { bundleByWay, planRuns } from '../../core/runs/index.ts';
-import { signWay } from '../../core/pathways/index.ts';
+import { bundleByRoute, planRuns } from '../../core/runs/index.ts';
+import { signFloorConduit } from '../../core/pathways/index.ts';
 import { addBrief } from './brief.ts';
 import { DRAWN_ON, HouseBuilder, must, type RoomPlan } from './house-builder.ts';
 
@@ -211,7 +211,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     { name: 'To the gate', insideDiameterM: 0.05, note: 'Warning tape above; depth by local rule' },
   );
   addScreedDuct(house, lower);
-  house.apply(bundleByWay(planRuns(house.project)));
+  house.apply(bundleByRoute(planRuns(house.project)));
   addBrief(house, {
     open: ['LF', 'B3', 'WK'],
     signed: ['SC', 'GR', 'KI', 'DN', 'MU', 'MS'],
@@ -306,9 +306,9 @@ function addScreedDuct(house: HouseBuilder, lower: string): void {
     ],
     { name: 'To the seats', bottomM: -0.095, topM: -0.07, insideDiameterM: 0.0183, reserved: true, contents: 'pull string' },
   );
-  const way = Object.values(house.project.features).find(({ kind }) => kind === 'screed-way')!;
+  const route = Object.values(house.project.features).find(({ kind }) => kind === 'screed-way')!;
   const given = { by: 'Demo planner', on: '2026-11-20', photo: 'granary-screed-01', note: '' };
-  house.apply(must(signWay(house.project, way.id, given, house.id('sign'))));
+  house.apply(must(signFloorConduit(house.project, route.id, given, house.id('sign'))));
 }
 
 function addOpenings(house: HouseBuilder, lower: string, main: string, upper: string): void {

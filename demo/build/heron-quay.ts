@@ -1,6 +1,6 @@
 import { runChecks } from '../../core/rules/index.ts';
 import { type ProjectDocument, type RunState, update } from '../../core/model/index.ts';
-import { planRuns, runState, waysOf } from '../../core/runs/index.ts';
+import { planRuns, runState, proposedRoutes } from '../../core/runs/index.ts';
 import { buildGranary } from './granary.ts';
 import { DRAWN_ON, must } from './house-builder.ts';
 
@@ -22,7 +22,7 @@ export function buildHeronQuay(): ProjectDocument {
   planRuns(builder.project).forEach(({ run }, index) => {
     const state = STATES[run.number[0]];
     if (run.number[0] === 'U' && index % 2 === 0) return;
-    builder.apply(must(runState(builder.project, [run.id], state, waysOf(builder.project))));
+    builder.apply(must(runState(builder.project, [run.id], state, proposedRoutes(builder.project))));
     const labelled = state === 'issued' ? null : update('runs', builder.project.runs[run.id], { printedOn: '2026-11-16' });
     if (labelled) builder.apply([labelled]);
   });

@@ -3,8 +3,8 @@ import { buildGranary } from '../../demo/build/granary.ts';
 import { moveDevices, placeDevice } from '../../core/devices/index.ts';
 import { attachmentOf } from '../../core/house/index.ts';
 import { type ProjectDocument, readProjectFile } from '../../core/model/index.ts';
-import { plainWayCost } from '../../core/routing/plain-way.ts';
-import { rackPlace, routeDevice, waysIn } from '../../core/routing/index.ts';
+import { plainRouteCost } from '../../core/routing/plain-route.ts';
+import { rackPlace, routeDevice, entriesFrom } from '../../core/routing/index.ts';
 import { groupSchedule, plainSchedule, type ScheduleRow } from '../../core/sheets/index.ts';
 import { compareNumbers, plannedRun, planRuns, proposeSharedRoutes, routeNetwork } from '../../core/runs/index.ts';
 import { houseOf } from './wired.ts';
@@ -99,16 +99,16 @@ function fromScratch(): Figure[] {
   let planned = planRuns(structuredClone(house));
   const all = minMs(() => (planned = planRuns(structuredClone(house))));
   const network = routeNetwork(house);
-  const ends = waysIn(network, rackPlace(house.racks.rack));
+  const ends = entriesFrom(network, rackPlace(house.racks.rack));
   if (!ends.ok) throw new Error(ends.problem.code);
   const some = planned.filter((_, n) => n % 50 === 0);
   let dearer = 0;
   const start = performance.now();
   for (const { device, proposedRoute } of some) {
     const { levelId, x, y, heightM } = device;
-    const starts = waysIn(network, { levelId, x, y, heightM, mount: attachmentOf(house.deviceTypes[device.typeId]) });
+    const starts = entriesFrom(network, { levelId, x, y, heightM, mount: attachmentOf(house.deviceTypes[device.typeId]) });
     if (!starts.ok || !proposedRoute.ok) throw new Error('no way');
-    const costM = plainWayCost(network, starts.value, ends.value);
+    const costM = plainRouteCost(network, starts.value, ends.value);
     if (proposedRoute.value.costM > costM + 1e-6) dearer++;
   }
   const alone = ((performance.now() - start) / some.length) * planned.length;

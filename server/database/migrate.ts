@@ -8,7 +8,7 @@ import { airAndCords } from './migrations/2026-12-01-air-and-cords.ts';
 import { circuits } from './migrations/2026-12-04-circuits.ts';
 import { notches } from './migrations/2026-12-02-notches.ts';
 import { checks } from './migrations/2026-11-30-checks.ts';
-import { trunks } from './migrations/2026-11-28-trunks.ts';
+import { sharedRoutes } from './migrations/2026-11-28-trunks.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
 import pg from 'pg';
@@ -22,7 +22,7 @@ const MIGRATIONS: readonly Migration[] = [
   foundOnSite,
   briefAndDevices,
   firmMaps,
-  trunks,
+  sharedRoutes,
   cabling,
   checks,
   airAndCords,

@@ -36,12 +36,12 @@ export interface Allowance {
  * laid by hand as ways are. Reel ends are added to orders only.
  */
 export function cutLength(
-  way: { readonly riseM: number; readonly runM: number; readonly dropM: number },
+  route: { readonly riseM: number; readonly runM: number; readonly dropM: number },
   slack: { readonly deviceSlackM: number; readonly rackSlackM: number },
   allowance: Allowance,
   units: UnitSystem,
 ): CutLength {
-  const { riseM, runM, dropM } = way;
+  const { riseM, runM, dropM } = route;
   const { deviceSlackM, rackSlackM } = slack;
   const routedM = riseM + runM + dropM + deviceSlackM + rackSlackM;
   const step = LENGTH_STEP_M[units];
@@ -90,8 +90,8 @@ export const cutLengthInput = z.strictObject({
  * Units: m. Formula and source: F16.1, factor on the routed length. Valid: any length. Problems: none beyond invalid input.
  */
 export function calculateCutLength(given: z.input<typeof cutLengthInput>): Outcome<CutLength> {
-  const { deviceSlackM, rackSlackM, wasteFactor, reserveM, units, ...way } = cutLengthInput.parse(given);
-  return ok(cutLength(way, { deviceSlackM, rackSlackM }, { factor: wasteFactor, reserveM, traced: false }, units));
+  const { deviceSlackM, rackSlackM, wasteFactor, reserveM, units, ...route } = cutLengthInput.parse(given);
+  return ok(cutLength(route, { deviceSlackM, rackSlackM }, { factor: wasteFactor, reserveM, traced: false }, units));
 }
 
 export const cutLengthCalculator = calculator({

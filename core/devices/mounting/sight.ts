@@ -43,12 +43,12 @@ export function sightOf(project: ProjectDocument, device: Device, type: DeviceTy
   let blocked = 0;
   let by: Feature | null = null;
   for (const { ear } of seats) {
-    const inWay = opaque.find(({ feature, footprints }) =>
+    const inPathway = opaque.find(({ feature, footprints }) =>
       goals.some((goal) => footprints.some((footprint) => isBlocked(ear, goal, footprint, feature.bottomM, feature.topM))),
     );
-    if (!inWay) continue;
+    if (!inPathway) continue;
     blocked++;
-    by ??= inWay.feature;
+    by ??= inPathway.feature;
   }
   return { seats: seats.length, blocked, by };
 }

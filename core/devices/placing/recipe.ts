@@ -32,24 +32,24 @@ export function checkRecipe(project: Pick<ProjectDocument, 'cableTypes' | 'devic
     const far = leg.toTypeId === null ? undefined : types[leg.toTypeId];
     if (!far) return err('recipe-type-missing', { kind: 'invalid', field: `${field}.toTypeId`, value: leg.toTypeId ?? '' });
     if (far.id === type.id) return err('recipe-self', { kind: 'invalid', field: `${field}.toTypeId`, name: type.name });
-    const circle = wayBack(types, far, type.id, [type.name, far.name]);
+    const circle = pathwayBack(types, far, type.id, [type.name, far.name]);
     if (circle) return err('recipe-circle', { kind: 'invalid', field: `${field}.toTypeId`, way: circle.join(' → ') });
   }
   return ok(type);
 }
 
-function wayBack(
+function pathwayBack(
   types: Readonly<Record<string, DeviceType>>,
   from: DeviceType,
   goalId: string,
-  way: readonly string[],
+  pathway: readonly string[],
 ): readonly string[] | null {
   for (const leg of from.cables) {
     if (leg.to !== 'device' || leg.toTypeId === null) continue;
     const next = types[leg.toTypeId];
-    if (!next || (way.includes(next.name) && next.id !== goalId)) continue;
-    if (next.id === goalId) return [...way, next.name];
-    const found = wayBack(types, next, goalId, [...way, next.name]);
+    if (!next || (pathway.includes(next.name) && next.id !== goalId)) continue;
+    if (next.id === goalId) return [...pathway, next.name];
+    const found = pathwayBack(types, next, goalId, [...pathway, next.name]);
     if (found) return found;
   }
   return null;

@@ -34,7 +34,7 @@ export interface Building {
   readonly openingsByWall: Readonly<Record<string, readonly Opening[]>>;
   readonly risers: readonly Riser[];
   readonly racks: readonly Rack[];
-  /** Ways that cable may take and things that are in its way; nothing else of what a survey holds. */
+  /** Routes that cable may take and things that are in its way; nothing else of what a survey holds. */
   readonly featuresByLevel: Readonly<Record<string, readonly Feature[]>>;
   readonly framing: Framing;
   /** What is looked up by place, worked out where it is first asked for. */

@@ -37,6 +37,6 @@ export {
   studsOf,
 } from './framing.ts';
 export { levelsFromBelow, projectBounds } from './levels.ts';
-export { signatureOf } from './signed-way.ts';
+export { signatureOf } from './signed-conduit.ts';
 export { wallGrid, type WallGrid } from './wall-grid.ts';
 export { wallReaches } from './wall-reach.ts';

@@ -5,7 +5,7 @@ const CELL_M = 1;
 
 /** The walls of a level, found by place. */
 export interface WallGrid {
-  /** Walls whose centre line the way p-q meets, with the share of the way, in order. */
+  /** Walls whose center line p-q meets, with the share along p-q, in order. */
   crossing(p: Point2, q: Point2): { wall: Wall; t: number }[];
   /** Walls whose box comes within `withinM` of p. */
   near(p: Point2, withinM: number): Wall[];

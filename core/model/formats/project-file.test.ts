@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { buildGranary } from '../../../demo/build/granary.ts';
-import { planRuns, runState, waysOf } from '../../runs/index.ts';
+import { planRuns, runState, proposedRoutes } from '../../runs/index.ts';
 import { applyChange } from '../project/index.ts';
 import { smallHouse } from '../../testing/index.ts';
 import { readProjectFile, writeProjectFile } from './project-file.ts';
@@ -28,7 +28,7 @@ describe('a project file', () => {
         .slice(0, 20)
         .map((planned) => planned.run.id),
       'issued',
-      waysOf(house),
+      proposedRoutes(house),
     );
     const project = issued.ok ? applyChange(house, { operations: issued.value }) : issued;
     if (!project.ok) throw new Error('refused');

@@ -126,8 +126,8 @@ export {
   type RouteRule,
   type Seal,
   SEAL_STATES,
-  type Trunk,
-  type WaySign,
+  type SharedRoute,
+  type FloorConduitSign,
   WEIGHT_NAMES,
   type WeightName,
 } from './routing-records.ts';

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { day, id, point2, point3, words } from './fields.ts';
 
-/** How a house is built or opened, which decides what a way costs. */
+/** How a house is built or opened, which decides what a route costs. */
 export const CONSTRUCTIONS = ['new-framing', 'retrofit', 'slab', 'heritage'] as const;
-/** What a person may have changed of what a way costs; metres of cable, or shares of a metre. */
+/** What a person may have changed of what a route costs; metres of cable, or shares of a metre. */
 export const WEIGHT_NAMES = [
   'turnM',
   'studBoredM',
@@ -29,8 +29,8 @@ export const SEAL_STATES = ['open', 'sealed', 'inspected'] as const;
 export const RULE_KINDS = ['through', 'avoid'] as const;
 export const RULE_TARGETS = ['riser', 'feature', 'wall', 'room', 'point'] as const;
 
-/** Ways along which runs of a rack share holes and are pulled together: kept until somebody looks for better ones. */
-export const trunk = z.strictObject({
+/** Routes along which runs of a rack share holes and are pulled together: kept until somebody looks for better ones. */
+export const sharedRoute = z.strictObject({
   id,
   rackId: id,
   segments: z
@@ -39,7 +39,7 @@ export const trunk = z.strictObject({
     .describe('straight pieces, from the datum, m, with the cables that are expected in each'),
 });
 
-/** What a person has decided of ways: one run, or all, through a thing or around it. */
+/** What a person has decided of routes: one run, or all, through a thing or around it. */
 export const routeRule = z.strictObject({
   id,
   runId: id.nullable().describe('the run that it is for; null is every run'),
@@ -84,8 +84,8 @@ export const numberBlock = z
   })
   .refine((block) => block.to >= block.from, { path: ['to'], message: 'is below the first number' });
 
-/** A way in screed or slab as it lay before the pour, signed: from then on it is not moved. */
-export const waySign = z.strictObject({
+/** A conduit in the floor topping or slab as it lay before the pour, signed: from then on it is not moved. */
+export const floorConduitSign = z.strictObject({
   id,
   featureId: id,
   points: z.array(point2).min(1).max(400).describe('as built, m'),
@@ -101,8 +101,8 @@ export type SealState = (typeof SEAL_STATES)[number];
 export type Pierced = (typeof PIERCED)[number];
 export type SpentNumber = z.infer<typeof spentNumber>;
 export type NumberBlock = z.infer<typeof numberBlock>;
-export type WaySign = z.infer<typeof waySign>;
-export type Trunk = z.infer<typeof trunk>;
+export type FloorConduitSign = z.infer<typeof floorConduitSign>;
+export type SharedRoute = z.infer<typeof sharedRoute>;
 export type RouteRule = z.infer<typeof routeRule>;
 export type Construction = (typeof CONSTRUCTIONS)[number];
 export type WeightName = (typeof WEIGHT_NAMES)[number];

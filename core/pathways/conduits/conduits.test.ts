@@ -7,7 +7,7 @@ import { planRuns } from '../../runs/index.ts';
 import { checked, countingIds, smallHouse, twoStoreyHouse } from '../../testing/index.ts';
 import { conduitFill, CONDUITS, conduitSize, fillLimit, jams, pullTension, weightKgPerM } from '../../calculators/index.ts';
 import { proposeConduit, spareConduits } from './spare-conduits.ts';
-import { wayLoads } from './way-loads.ts';
+import { pathwayFills } from './pathway-fill.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
@@ -154,7 +154,7 @@ describe('what lies in made ways', () => {
   it('is counted by the runs that go through', () => {
     const project = withDrops(withConduit(0.0243), 2);
     const runs = planRuns(project);
-    const [load] = wayLoads(project);
+    const [load] = pathwayFills(project);
     expect(load.runs).to.have.length(runs.length);
     const square = runs.reduce((sum, { run }) => sum + project.cableTypes[run.cableTypeId].outsideDiameterM ** 2, 0);
     expect(load.fill).to.be.closeTo(square / 0.0243 ** 2, 1e-9);
@@ -224,7 +224,7 @@ describe('what lies in made ways', () => {
     project = must(
       applyChange(project, must(placeDevice(project, { typeId: 'ceiling-speaker', levelId: 'u', at: [9, 3.2] }, ids()))),
     );
-    const riser = wayLoads(project).find(({ kind }) => kind === 'riser')!;
+    const riser = pathwayFills(project).find(({ kind }) => kind === 'riser')!;
     expect(riser.limit).to.equal(0.4);
     expect(riser.fill).to.be.lessThan(0.4);
     expect(riser.roomFor).to.be.greaterThan(0);

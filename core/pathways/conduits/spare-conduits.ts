@@ -4,9 +4,9 @@ import type { Point2 } from '../../math/index.ts';
 import { create, type Feature, newFeature, type Operation, type ProjectDocument, type Rack } from '../../model/index.ts';
 import { listOf, partOf, pickedFrom } from '../../derive/index.ts';
 import { type EndPlace, routeDevice, type RoutedPath } from '../../routing/index.ts';
-import { endOfDevice, routeNetwork, sharedWays } from '../../runs/index.ts';
+import { endOfDevice, routeNetwork, sharedLoads } from '../../runs/index.ts';
 import { CONDUITS, conduitSize, type ConduitSize, legsOf } from '../../calculators/index.ts';
-import { cornersOf } from './way-loads.ts';
+import { cornersOf } from './pathway-fill.ts';
 
 /** A place that a later cable will be wanted at, and the conduit that is there for it or is missing (practice A40, B09). */
 export interface SpareConduit {
@@ -106,16 +106,16 @@ export interface ProposedConduit {
 const LATER_M = [0.0078, 0.0078, 0.009];
 
 /**
- * The conduit along the way that a cable from this place would take: a line for each level part of it, from pull box to pull box, free for
- * later, with its length and bends from end to end. Null where no way leads there. `id` names the new things.
+ * The conduit along the route that a cable from this place would take: a line for each level part of it, from pull box to pull box, free for
+ * later, with its length and bends from end to end. Null where no route leads there. `id` names the new things.
  */
 export function proposeConduit(project: ProjectDocument, { place, name, why }: SpareConduit, id: string): ProposedConduit | null {
   const rack = nearestRack(project, place);
   const network = routeNetwork(project);
   if (!rack) return null;
-  const way = routeDevice(network, place, rack, sharedWays(project));
-  if (!way.ok) return null;
-  const parts = levelParts(way.value);
+  const route = routeDevice(network, place, rack, sharedLoads(project));
+  if (!route.ok) return null;
+  const parts = levelParts(route.value);
   if (parts.length === 0) return null;
   const { jurisdiction } = project.project;
   const sized = conduitSize(LATER_M, jurisdiction);
@@ -138,7 +138,7 @@ export function proposeConduit(project: ProjectDocument, { place, name, why }: S
       reserved: true,
     });
   });
-  const legs = legsOf(way.value.points);
+  const legs = legsOf(route.value.points);
   return {
     operations: features.map((feature) => create('features', feature)),
     size,
@@ -200,7 +200,7 @@ function nearestRack(project: ProjectDocument, { x, y }: EndPlace): Rack | null 
 /** Level parts shorter than this belong to the drops beside them, m. */
 const SHORT_M = 0.5;
 
-/** The parts of a way at one height, from its start on, as corners on the plan; the longest one where all are short. */
+/** The parts of a route at one height, from its start on, as corners on the plan; the longest one where all are short. */
 function levelParts({ points }: RoutedPath): { points: [number, number][]; z: number }[] {
   const parts: { points: [number, number][]; z: number; lengthM: number }[] = [];
   for (let k = 0; k < points.length;) {

@@ -8,7 +8,7 @@ import { boredLines, holeSchedule, holeTotals } from './hole-schedule.ts';
 function houseOf(more: Parameters<typeof smallHouse>[0] = { rooms: [{}, { joistAngleRad: Math.PI / 2 }] }): ProjectDocument {
   const house = smallHouse(more);
   return withDevices(
-    // Where joists may be bored anywhere along their span, the way is straight and its holes are counted by hand.
+    // Where joists may be bored anywhere along their span, the route is straight and its holes are counted by hand.
     { ...house, project: { ...house.project, jurisdiction: 'NA' } },
     [
       { typeId: 'ceiling-speaker', at: [1, 2] },

@@ -14,7 +14,7 @@ export interface BothRoutes {
 /** A channel of 40 by 20 mm has this much to paint a metre, m2. */
 const CHANNEL_M2 = 0.08;
 
-/** Both ways to lead a run in a finished house. Areas in m2; hours are person-hours in a band of 40 %. */
+/** Both routes to lead a run in a finished house. Areas in m2; hours are person-hours in a band of 40 %. */
 export function bothRoutes(project: ProjectDocument, planned: PlannedRun): BothRoutes {
   const { siteRates, labourRate } = project.project;
   const perM = project.cableTypes[planned.run.cableTypeId].pricePerM;

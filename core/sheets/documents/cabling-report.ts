@@ -8,20 +8,20 @@ import {
   type Penetration,
   penetrationsOf,
   proposeConduit,
-  type ScreedWay,
-  screedWays,
+  type FloorConduit,
+  floorConduits,
   type SpareConduit,
   spareConduits,
-  type WayLoad,
-  wayLoads,
+  type PathwayFill,
+  pathwayFills,
 } from '../../pathways/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 import { besideMains } from '../../routing/index.ts';
 import { bundlesOf, compareNumbers, type PlannedRun, planRuns } from '../../runs/index.ts';
 import { type Supports, supportsOf } from './supports.ts';
 
-/** A made way with the numbers of its runs. */
-export type LoadedWay = Omit<WayLoad, 'runs'> & { readonly runs: readonly string[] };
+/** A pathway with the numbers of its runs. */
+export type FilledPathway = Omit<PathwayFill, 'runs'> & { readonly runs: readonly string[] };
 
 /** A bundle as it is pulled and tagged. */
 export interface ReportedBundle {
@@ -57,12 +57,12 @@ export interface BesideRun {
 /** All that follows from the routes of a project, as plain data. */
 export interface CablingReport {
   readonly places: readonly BoredPlace[];
-  readonly loads: readonly LoadedWay[];
+  readonly loads: readonly FilledPathway[];
   readonly bundles: readonly ReportedBundle[];
   readonly penetrations: readonly Penetration[];
   readonly supports: Supports;
   readonly spares: readonly ReportedSpare[];
-  readonly screed: readonly ScreedWay[];
+  readonly screed: readonly FloorConduit[];
   readonly beside: readonly BesideRun[];
   /** What is opened and patched; null in new framing, where all is open. */
   readonly opened: Opened | null;
@@ -74,7 +74,7 @@ export function cablingReport(project: ProjectDocument): CablingReport {
   const places = holeSchedule(project, runs);
   return {
     places,
-    loads: wayLoads(project).map(({ runs: through, ...load }) => ({
+    loads: pathwayFills(project).map(({ runs: through, ...load }) => ({
       ...load,
       runs: through.map(({ run }) => run.number),
     })),
@@ -82,7 +82,7 @@ export function cablingReport(project: ProjectDocument): CablingReport {
     penetrations: penetrationsOf(project, places),
     supports: supportsOf(project, runs),
     spares: spares(project),
-    screed: screedWays(project),
+    screed: floorConduits(project),
     beside: beside(project, runs),
     opened: project.project.construction === 'new-framing' ? null : openedByAll(project, runs),
   };

@@ -2,7 +2,7 @@
 // Not here: PDF and XLSX (server) and screens (web).
 // Start with `scheduleOf`.
 // Terms: docs/glossary.md.
-export { cablingReport, type CablingReport, type LoadedWay } from './cabling-report.ts';
+export { cablingReport, type CablingReport, type FilledPathway } from './cabling-report.ts';
 export { cablingSheet, type CablingWords } from './cabling-sheet.ts';
 export { checkSheet, type CheckWords, loweredRules } from './check-sheet.ts';
 export { countsBySystem } from './counts.ts';

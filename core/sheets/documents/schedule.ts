@@ -14,7 +14,7 @@ import { derivationsOf, derivationsOn, each, type Keyed, listOf, lookup, whole }
 import { holesOfRun, inNumberOrder, PLANNED_RUN, type PlannedRun, slackStyleOf } from '../../runs/index.ts';
 import { ORDER_FACTOR, planSpools, type SpoolPlan, USUAL_SPOOL_M } from '../../calculators/index.ts';
 
-/** One row of the cable schedule; lengths in metres, null where the run has no way yet. */
+/** One row of the cable schedule; lengths in metres, null where the run has no route yet. */
 export interface ScheduleRow {
   readonly runId: string;
   readonly deviceId: string;
@@ -164,7 +164,7 @@ function rowOf(
     leastM: length?.leastM ?? null,
     mostM: length?.mostM ?? null,
     traced: length?.traced ?? false,
-    way: wayOf(media),
+    way: routeOf(media),
     holes: length ? holes : null,
     slackStyle: slackStyleOf(project.project, run, device),
     printedOn: run.printedOn,
@@ -178,7 +178,7 @@ function rowOf(
 }
 
 /** Each medium once, in the order in which the run comes to it. */
-const wayOf = (media: readonly Medium[]): string => [...new Set(media)].join('+');
+const routeOf = (media: readonly Medium[]): string => [...new Set(media)].join('+');
 
 export type ScheduleGrouping = 'none' | 'room' | 'cable' | 'bundle' | 'level';
 

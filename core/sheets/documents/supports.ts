@@ -3,7 +3,7 @@ import type { Medium, ProjectDocument } from '../../model/index.ts';
 import type { PlannedRun } from '../../runs/index.ts';
 import { hooksFor, staplesFor, tiesFor } from '../../calculators/index.ts';
 
-/** Ways along which cable has to be held up, and how (ENGINEERING 1.2): staples on wood, hooks above ceilings and under joists. */
+/** Routes along which cable has to be held up, and how (ENGINEERING 1.2): staples on wood, hooks above ceilings and under joists. */
 const STAPLED = new Set<Medium>(['wall']);
 const HUNG = new Set<Medium>(['cavity', 'crawl', 'soffit', 'outside', 'bulkhead', 'riser', 'chase']);
 
@@ -26,7 +26,7 @@ export interface Supports {
 }
 
 /**
- * Staples and hooks by cable and way: staples for what lies inside walls, hooks for what hangs.
+ * Staples and hooks by cable and route: staples for what lies inside walls, hooks for what hangs.
  * Bundled runs share their hooks: a hook is counted for the longest of a bundle. Lengths in metres.
  */
 export function supportsOf(project: ProjectDocument, runs: readonly PlannedRun[]): Supports {

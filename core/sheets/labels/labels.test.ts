@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { parse } from 'csv-parse/sync';
 import { placeDevice } from '../../devices/index.ts';
 import { applyChange, type ProjectDocument } from '../../model/index.ts';
-import { bundleByWay, planRuns } from '../../runs/index.ts';
+import { bundleByRoute, planRuns } from '../../runs/index.ts';
 import { countingIds, smallHouse } from '../../testing/index.ts';
 import { bundleTags } from './bundle-tag.ts';
 import { labelFit } from './fit.ts';
@@ -64,7 +64,7 @@ describe('a label', () => {
   });
 
   it('of a bundle says where it parts and who leaves first', () => {
-    const applied = applyChange(project, { operations: bundleByWay(planRuns(project)) });
+    const applied = applyChange(project, { operations: bundleByRoute(planRuns(project)) });
     if (!applied.ok) throw new Error('refused');
     const [tag] = bundleTags(applied.value);
     expect(tag).to.include({ count: 3, rack: 'Rack A', head: 'Room AA' });

@@ -35,7 +35,7 @@ ALTER TABLE projects DROP construction, DROP route_weights;
 `;
 
 /** Ways that runs share, rules for ways, and what a way costs in a house of this construction. */
-export const trunks: Migration = {
+export const sharedRoutes: Migration = {
   name: '2026-11-28-trunks',
   up: (sql) => sql(UP),
   down: (sql) => sql(DOWN),

@@ -48,12 +48,12 @@ export const LabelLayer = memo(function LabelLayer({ project, levelId, devices, 
       const [cx, cy] = centroidOf(room.polygon as Point2[]);
       const ceiling = text('plan.ceiling', { height: ceilingWords(room, level, project.project.units) });
       // As much as there is room for: name and ceiling, the name alone, the code.
-      const ways: Words[] = [
+      const pathways: Words[] = [
         ...(k > 24 ? [{ name: room.name, ceiling }] : []),
         { name: room.name, ceiling: null },
         { name: room.code, ceiling: null },
       ];
-      const words = ways.find((way) => widthOf(way) <= right - left && (way.ceiling ? 30 : 15) <= bottom - top);
+      const words = pathways.find((pathway) => widthOf(pathway) <= right - left && (pathway.ceiling ? 30 : 15) <= bottom - top);
       if (!words) return [];
       said.set(room.id, words);
       const [width, height] = [widthOf(words), words.ceiling ? 30 : 15];

@@ -14,28 +14,28 @@ const levels: Level[] = [{ ...level, id: 'low', elevationM: -2.7 }, level, { ...
 
 describe('what is drawn', () => {
   it('of a way is what lies on the level, the device end in its place and the rest aside', () => {
-    const way = [
+    const pathway = [
       [1, 1, 2.4],
       [1, 1, 2.6],
       [4, 1, 2.6],
       [4, 1, -0.5],
       [6, 1, -0.5],
     ] as const;
-    expect(strokesOnLevel(way, levels, 'm', 0.05)).to.deep.equal([
+    expect(strokesOnLevel(pathway, levels, 'm', 0.05)).to.deep.equal([
       [
         [1.05, 1.05],
         [4.05, 1.05],
       ],
     ]);
-    expect(strokesOnLevel(way, levels, 'low', 0)).to.deep.equal([
+    expect(strokesOnLevel(pathway, levels, 'low', 0)).to.deep.equal([
       [
         [4, 1],
         [6, 1],
       ],
     ]);
-    expect(strokesOnLevel(way, levels, 'up', 0)).to.deep.equal([]);
+    expect(strokesOnLevel(pathway, levels, 'up', 0)).to.deep.equal([]);
     // A first level stretch begins at the device itself.
-    expect(strokesOnLevel([way[1], way[2]], levels, 'm', 0.1)[0]).to.deep.equal([
+    expect(strokesOnLevel([pathway[1], pathway[2]], levels, 'm', 0.1)[0]).to.deep.equal([
       [1, 1],
       [4.1, 1.1],
     ]);

@@ -26,7 +26,7 @@ export function levelAt(levels: readonly Level[], z: number): string | undefined
   return found;
 }
 
-/** The parts of a way that lie on a level, shifted aside so that strands of a bundle lie beside each other. */
+/** The parts of a route that lie on a level, shifted aside so that strands of a bundle lie beside each other. */
 export function strokesOnLevel(
   points: readonly Point3[],
   levels: readonly Level[],
@@ -55,7 +55,7 @@ export function strokesOnLevel(
   return parts;
 }
 
-/** The parts of a way that lie on other levels, as they are seen from above. */
+/** The parts of a route that lie on other levels, as they are seen from above. */
 const strokesElsewhere = (points: readonly Point3[], levels: readonly Level[], levelId: string, asideM: number) =>
   levels.flatMap(({ id }) => (id === levelId ? [] : strokesOnLevel(points, levels, id, asideM)));
 

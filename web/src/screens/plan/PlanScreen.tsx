@@ -37,7 +37,7 @@ const CeilingView = later(() => import('../walls/CeilingView.tsx').then((module)
 const PlatesScreen = later(() => import('../plates/PlatesScreen.tsx').then((module) => module.PlatesScreen), WAITING);
 const LibraryScreen = later(() => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen), WAITING);
 const LabelsScreen = later(() => import('../labels/LabelsScreen.tsx').then((module) => module.LabelsScreen), null);
-const WaysScreen = later(() => import('../ways/WaysScreen.tsx').then((module) => module.WaysScreen), null);
+const RoutesScreen = later(() => import('../pathways/PathwaysScreen.tsx').then((module) => module.PathwaysScreen), null);
 
 /** The stages Devices and Cabling: the plan with its inspector and schedule, or one of their lists. */
 export function PlanScreen(props: Props) {
@@ -57,7 +57,7 @@ export function PlanScreen(props: Props) {
         onView={(next) => go({ view: next })}
       />
     );
-  if (view === 'ways' && stage === 'cabling') return <WaysScreen onBack={toPlan} onRun={toRun} />;
+  if (view === 'ways' && stage === 'cabling') return <RoutesScreen onBack={toPlan} onRun={toRun} />;
   if (view === 'labels' && stage === 'cabling') return <LabelsScreen projectId={projectId} onBack={toPlan} onRun={toRun} />;
   if (view === 'library' && stage === 'devices') return <LibraryScreen onBack={toPlan} />;
   return <Plan {...props} />;

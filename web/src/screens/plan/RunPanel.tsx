@@ -25,11 +25,11 @@ import { problemSentence } from '@dusky-spool/texts';
 const RunEnds = later(() => import('./RunEnds.tsx').then((module) => module.RunEnds), null);
 
 /** Fetched when the first run is looked at. */
-const WayChoices = later(() => import('./WayChoices.tsx').then((module) => module.WayChoices), null);
+const RouteChoices = later(() => import('./RouteOptions.tsx').then((module) => module.RouteOptions), null);
 
 /** Houses in which a run may go on the surface rather than into the wall. */
 const FINISHED = new Set(['retrofit', 'heritage', 'slab']);
-const BothWays = later(() => import('./BothWays.tsx').then((module) => module.BothWays), null);
+const BothRoutes = later(() => import('./BothRoutes.tsx').then((module) => module.BothRoutes), null);
 
 interface Props {
   readonly planned: PlannedRun;
@@ -117,8 +117,8 @@ export function RunPanel({ planned, onSelect }: Props) {
             <dt>{text('run.pulledWith')}</dt>
             <dd>{together > 1 ? text('run.bundleOf', { bundle: run.bundle, count: together }) : text('run.alone')}</dd>
           </dl>
-          {!issuedRoute && <WayChoices run={run} broken={proposedRoute.value.broken} />}
-          {FINISHED.has(project.project.construction) && run.toDeviceId === null && <BothWays run={run} />}
+          {!issuedRoute && <RouteChoices run={run} broken={proposedRoute.value.broken} />}
+          {FINISHED.has(project.project.construction) && run.toDeviceId === null && <BothRoutes run={run} />}
           {through('joist') + through('stud') > 0 && <p className="caution">{text('run.boring')}</p>}
           {through('masonry') + through('fire') > 0 && <p className="caution">{text('run.masonryCaution')}</p>}
         </>
@@ -143,7 +143,7 @@ export function RunPanel({ planned, onSelect }: Props) {
             onChange={(state) =>
               void editOnRoutes(
                 text('edit.state', { number: run.number, state: term(`states.${state}`).toLowerCase() }),
-                (now, wayOf) => runState(now, [run.id], state, wayOf),
+                (now, routeOf) => runState(now, [run.id], state, routeOf),
               )
             }
             options={RUN_STATES.map((value) => ({ value, label: term(`states.${value}`) }))}

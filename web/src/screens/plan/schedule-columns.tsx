@@ -84,8 +84,8 @@ export const SCHEDULE_COLUMNS = helper.columns([
   ),
   column(
     'way',
-    ({ way }) => way,
-    ({ way }) => mediaOf(way),
+    ({ way: route }) => route,
+    ({ way: route }) => mediaOf(route),
   ),
   column(
     'holes',
@@ -110,8 +110,8 @@ export const SCHEDULE_COLUMNS = helper.columns([
 ]);
 
 /** What a route leads through, in words. */
-const mediaOf = (way: string): string =>
-  way
+const mediaOf = (route: string): string =>
+  route
     .split('+')
     .filter(Boolean)
     .map((medium) => termNamed('media', medium))

@@ -27,8 +27,8 @@ export function PreWireStage() {
   const { rows } = useDerived(project);
   const { units } = project.project;
   const go = (row: ScheduleRow, state: RunState) =>
-    void editOnRoutes(text('edit.state', { number: row.number, state: term(`states.${state}`).toLowerCase() }), (now, wayOf) =>
-      runState(now, [row.runId], state, wayOf),
+    void editOnRoutes(text('edit.state', { number: row.number, state: term(`states.${state}`).toLowerCase() }), (now, routeOf) =>
+      runState(now, [row.runId], state, routeOf),
     );
   const done = rows.filter(isPulled).length;
   return (
@@ -73,12 +73,12 @@ export function PreWireStage() {
                   onClick={() =>
                     void editOnRoutes(
                       text('edit.bundleState', { bundle: group.title, state: term(`states.${step.to}`).toLowerCase() }),
-                      (now, wayOf) =>
+                      (now, routeOf) =>
                         runState(
                           now,
                           ready.map((row) => row.runId),
                           step.to,
-                          wayOf,
+                          routeOf,
                         ),
                     )
                   }

@@ -28,7 +28,7 @@ export function TrimOutStage() {
           if (!next) return null;
           const title = text('edit.state', { number: row.number, state: term(`states.${next.to}`).toLowerCase() });
           return (
-            <Button onClick={() => void editOnRoutes(title, (now, wayOf) => runState(now, [row.runId], next.to, wayOf))}>
+            <Button onClick={() => void editOnRoutes(title, (now, routeOf) => runState(now, [row.runId], next.to, routeOf))}>
               {text(next.words)}
             </Button>
           );

@@ -1,9 +1,9 @@
-import type { Trunk } from '../model/index.ts';
+import type { SharedRoute } from '../model/index.ts';
 import { type Network, placeKey } from './network.ts';
 import { tidy } from './straighten.ts';
-import { type Loads, wayNumber } from './share.ts';
+import { type Loads, linkNumber } from './share.ts';
 
-type Segment = Trunk['segments'][number];
+type Segment = SharedRoute['segments'][number];
 
 /** Loads as straight pieces, to be kept with the project: pieces in one line with as many cables are one. */
 export function linesOf(network: Network, loads: Loads): Segment[] {
@@ -14,21 +14,21 @@ export function linesOf(network: Network, loads: Loads): Segment[] {
   const onFrom = (arc: number): number => {
     const node = to[arc];
     for (let next = first[node]; next < first[node + 1]; next++) {
-      const way = wayNumber(network, next);
-      if (detail[next] >= 0 || axis[next] !== axis[arc] || next === back[arc] || done.has(way)) continue;
-      if (loads.get(way) === loads.get(wayNumber(network, arc))) return next;
+      const route = linkNumber(network, next);
+      if (detail[next] >= 0 || axis[next] !== axis[arc] || next === back[arc] || done.has(route)) continue;
+      if (loads.get(route) === loads.get(linkNumber(network, arc))) return next;
     }
     return -1;
   };
   const segments: Segment[] = [];
-  for (const [way, cables] of [...loads].sort(([a], [b]) => a - b)) {
-    if (cables < 2 || done.has(way)) continue;
-    done.add(way);
-    const ends = [way, back[way]].map((out) => {
+  for (const [route, cables] of [...loads].sort(([a], [b]) => a - b)) {
+    if (cables < 2 || done.has(route)) continue;
+    done.add(route);
+    const ends = [route, back[route]].map((out) => {
       let last = out;
-      if (detail[way] >= 0) return to[last];
+      if (detail[route] >= 0) return to[last];
       for (let next = onFrom(last); next >= 0; next = onFrom(last)) {
-        done.add(wayNumber(network, next));
+        done.add(linkNumber(network, next));
         last = next;
       }
       return to[last];
@@ -38,11 +38,11 @@ export function linesOf(network: Network, loads: Loads): Segment[] {
   return segments;
 }
 
-/** The ways of a network that kept pieces lie on; what the house no longer has is left out. */
-export function loadsOf(network: Network, trunks: readonly Pick<Trunk, 'segments'>[]): Loads {
+/** The routes of a network that kept pieces lie on; what the house no longer has is left out. */
+export function loadsOf(network: Network, sharedRoutes: readonly Pick<SharedRoute, 'segments'>[]): Loads {
   const loads = new Map<number, number>();
   const byPlace = network.nodeByPlace();
-  for (const { segments } of trunks) for (const segment of segments) layOut(network, byPlace, segment, loads);
+  for (const { segments } of sharedRoutes) for (const segment of segments) layOut(network, byPlace, segment, loads);
   return loads;
 }
 
@@ -66,8 +66,8 @@ function layOut(network: Network, byPlace: ReadonlyMap<string, number>, { a, b, 
       if (along > lengthM - 1e-6 && along < farM) best = arc;
     }
     if (best < 0) return;
-    const way = wayNumber(network, best);
-    loads.set(way, (loads.get(way) ?? 0) + cables);
+    const route = linkNumber(network, best);
+    loads.set(route, (loads.get(route) ?? 0) + cables);
     node = to[best];
   }
 }

@@ -1,5 +1,5 @@
 import { conduitSize } from '../calculators/index.ts';
-import { WAY_LOADS, type WayLoad, wayLoads } from '../pathways/index.ts';
+import { WAY_LOADS, type PathwayFill, pathwayFills } from '../pathways/index.ts';
 import { type ProjectDocument, update } from '../model/index.ts';
 import { type Cure, defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
@@ -8,8 +8,8 @@ const MAX_BENDS_RAD = 2 * Math.PI;
 const USUAL_BENDS_RAD = Math.PI;
 const LONGEST_PULL_M = 30;
 
-/** What lies in a made way fits, and can be pulled through it (ENGINEERING 6). */
-export const waysFit = defineCheck({
+/** What lies in a pathway fits, and can be pulled through it (ENGINEERING 6). */
+export const pathwaysFit = defineCheck({
   id: 'ways-fit',
   stage: 'cabling',
   title: 'What lies in a conduit, chase or channel fits, and can be pulled',
@@ -19,10 +19,10 @@ export const waysFit = defineCheck({
   appliesTo: 'features',
   reads: [],
   nodes: [WAY_LOADS],
-  run: ({ project }) => wayLoads(project).flatMap((load) => findingsOf(load)),
+  run: ({ project }) => pathwayFills(project).flatMap((load) => findingsOf(load)),
 });
 
-function findingsOf(load: WayLoad): RuleFinding[] {
+function findingsOf(load: PathwayFill): RuleFinding[] {
   const found: RuleFinding[] = [];
   const add = (
     code: string,
@@ -69,7 +69,7 @@ function findingsOf(load: WayLoad): RuleFinding[] {
 }
 
 /** The next conduit that takes all of it with room to spare. */
-function larger(project: ProjectDocument, load: WayLoad): Cure[] {
+function larger(project: ProjectDocument, load: PathwayFill): Cure[] {
   if (load.insideM === null) return [];
   const diameters = load.runs.map(({ run }) => project.cableTypes[run.cableTypeId].outsideDiameterM);
   const size = conduitSize(diameters, project.project.jurisdiction);

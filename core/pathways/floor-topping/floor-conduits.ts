@@ -1,9 +1,9 @@
 import { signatureOf } from '../../house/index.ts';
 import { closestOnSegment, crossingParameters, distance2, err, ok, type Outcome, type Point2 } from '../../math/index.ts';
-import { create, type Feature, type Operation, type ProjectDocument, update, type WaySign } from '../../model/index.ts';
+import { create, type Feature, type Operation, type ProjectDocument, update, type FloorConduitSign } from '../../model/index.ts';
 import { listOf, onLevel } from '../../derive/index.ts';
 
-/** Where a way crosses a pipe or duct on the plan. */
+/** Where a conduit crosses a pipe or duct on the plan. */
 export interface ScreedCrossing {
   readonly featureId: string;
   readonly at: Point2;
@@ -12,31 +12,31 @@ export interface ScreedCrossing {
   readonly gapM: number;
 }
 
-/** Where a way comes up, measured square from the nearest two walls, to 20 mm. */
+/** Where a conduit comes up, measured square from the nearest two walls, to 20 mm. */
 export interface StubUp {
   readonly at: Point2;
   readonly fromWalls: readonly { readonly wallId: string; readonly distanceM: number }[];
 }
 
-/** One way in the screed, as it has to be photographed and signed before the pour (practice A81). */
-export interface ScreedWay {
+/** One conduit in the floor topping, as it has to be photographed and signed before the pour (practice A81). */
+export interface FloorConduit {
   readonly feature: Feature;
   readonly lengthM: number;
-  /** Screed and finish over the way, m. */
+  /** Screed and finish over the conduit, m. */
   readonly coverM: number;
   readonly crossings: readonly ScreedCrossing[];
   readonly stubUps: readonly StubUp[];
-  readonly sign: WaySign | null;
+  readonly sign: FloorConduitSign | null;
 }
 
-/** A signed way that lies farther from where it was signed has been moved, m. */
+/** A signed conduit that lies farther from where it was signed has been moved, m. */
 export const SIGNED_WITHIN_M = 0.02;
 /** Stub-ups are dimensioned to this, m. */
 const DIMENSION_STEP_M = 0.02;
 const IN_THE_WAY = new Set(['pipe', 'duct']);
 
-/** Every way in the screed, level by level. */
-export function screedWays(project: ProjectDocument): ScreedWay[] {
+/** Every conduit in the floor topping, level by level. */
+export function floorConduits(project: ProjectDocument): FloorConduit[] {
   return listOf(project, 'features')
     .filter(({ kind }) => kind === 'screed-way')
     .map((feature) => {
@@ -100,17 +100,17 @@ function fromWalls(project: ProjectDocument, levelId: string, at: Point2): StubU
   }));
 }
 
-/** How far a way lies from where it was signed, m: the farthest of its corners. */
-export function movedFromSigned(feature: Feature, sign: WaySign): number {
+/** How far a conduit lies from where it was signed, m: the farthest of its corners. */
+export function movedFromSigned(feature: Feature, sign: FloorConduitSign): number {
   if (feature.points.length !== sign.points.length) return Infinity;
   return Math.max(...feature.points.map((p, k) => distance2(p as Point2, sign.points[k] as Point2)));
 }
 
 /**
- * Signs a way as it lies before the pour; from then on it is locked. Problems: `record-gone`, `sign-no-name`, `sign-no-photo`,
+ * Signs a conduit as it lies before the pour; from then on it is locked. Problems: `record-gone`, `sign-no-name`, `sign-no-photo`,
  * `screed-no-cover`.
  */
-export function signWay(
+export function signFloorConduit(
   project: ProjectDocument,
   featureId: string,
   given: { readonly by: string; readonly on: string; readonly photo: string; readonly note: string },

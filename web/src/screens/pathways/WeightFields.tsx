@@ -10,7 +10,7 @@ interface Props {
   readonly onEdit: (title: string, operations: readonly Operation[]) => void;
 }
 
-/** What a way costs in this project, in metres of cable: as its construction has it, with what the firm has changed. */
+/** What a route costs in this project, in metres of cable: as its construction has it, with what the firm has changed. */
 export function WeightFields({ onEdit }: Props) {
   const project = useProject();
   const header = project.project;

@@ -3,7 +3,7 @@ import type { Outcome } from '../../math/index.ts';
 import { applyChange, checkIntegrity, type Feature, newFeature, type ProjectDocument, update } from '../../model/index.ts';
 import { moveFeatures } from '../../survey/index.ts';
 import { checked, smallHouse } from '../../testing/index.ts';
-import { screedWays, signWay } from './screed-ways.ts';
+import { floorConduits, signFloorConduit } from './floor-conduits.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
@@ -51,11 +51,11 @@ const codes = (project: ProjectDocument) =>
 
 describe('a way in the screed', () => {
   it('has its length, its cover and where it comes up, square from two walls to 20 mm (by hand)', () => {
-    const [way] = screedWays(house([duct()]));
-    expect(way.lengthM).to.be.closeTo(1.69 + 8.83, 1e-9);
-    expect(way.coverM).to.be.closeTo(0.07, 1e-9);
+    const [route] = floorConduits(house([duct()]));
+    expect(route.lengthM).to.be.closeTo(1.69 + 8.83, 1e-9);
+    expect(route.coverM).to.be.closeTo(0.07, 1e-9);
     // 0.31 from the centre line of a wall of 0.12: 0.25 from its face, so 0.26 (or 0.24); 1.07 - 0.06 = 1.01, so 1.00 or 1.02.
-    const [south, west] = way.stubUps[0].fromWalls;
+    const [south, west] = route.stubUps[0].fromWalls;
     expect([south.wallId, west.wallId]).to.deep.equal(['south1', 'west']);
     for (const [{ distanceM }, exactM] of [
       [south, 0.25],
@@ -67,7 +67,7 @@ describe('a way in the screed', () => {
   });
 
   it('crosses a heating pipe: over or under it is fine, at its height it is told', () => {
-    const [crossing] = screedWays(house([duct(), pipe(-0.05, -0.03)]))[0].crossings;
+    const [crossing] = floorConduits(house([duct(), pipe(-0.05, -0.03)]))[0].crossings;
     expect(crossing.at.map((value) => Number(value.toFixed(6)))).to.deep.equal([3, 2]);
     expect(crossing.angleRad).to.be.closeTo(Math.PI / 2, 1e-9);
     expect(crossing.gapM).to.be.closeTo(0.02, 1e-9);
@@ -80,7 +80,7 @@ describe('a way in the screed', () => {
   });
 
   it('signed before the pour is locked: moved, it is a stop whose cure puts it back; it cannot be taken away', () => {
-    const signed = must(applyChange(house([duct()]), { operations: must(signWay(house([duct()]), 'd', given, 's1')) }));
+    const signed = must(applyChange(house([duct()]), { operations: must(signFloorConduit(house([duct()]), 'd', given, 's1')) }));
     expect(codes(signed)).to.deep.equal([]);
     const moved = must(
       applyChange(signed, {
@@ -106,13 +106,13 @@ describe('a way in the screed', () => {
     // In the survey it does not move with others.
     expect(moveFeatures(signed, ['d'], [0.1, 0])).to.deep.equal([]);
     expect(moveFeatures(house([duct()]), ['d'], [0.1, 0])).to.have.length(1);
-    const again = must(signWay(moved, 'd', { ...given, photo: 'IMG-0042' }, 's2'));
+    const again = must(signFloorConduit(moved, 'd', { ...given, photo: 'IMG-0042' }, 's2'));
     expect(codes(must(applyChange(moved, { operations: again })))).to.deep.equal([]);
   });
 
   it('is not signed without a name, a photograph, or anything over it', () => {
     const problem = (project: ProjectDocument, more: Partial<typeof given>) => {
-      const outcome = signWay(project, 'd', { ...given, ...more }, 's');
+      const outcome = signFloorConduit(project, 'd', { ...given, ...more }, 's');
       return outcome.ok ? null : [outcome.problem.code, outcome.problem.field];
     };
     expect(problem(house([duct()]), { by: ' ' })).to.deep.equal(['sign-no-name', 'by']);

@@ -3,13 +3,13 @@ import fc from 'fast-check';
 import { buildingOf } from '../house/index.ts';
 import { newRiser, type RouteRule } from '../model/index.ts';
 import { randomHouse, smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { type EndPlace, waysIn } from './ends.ts';
+import { type EndPlace, entriesFrom } from './ends.ts';
 import { networkOf } from './network.ts';
-import { otherWays } from './other-ways.ts';
+import { routeOptions } from './route-options.ts';
 import { NOT_SHARED, rackPlace, routeBetween, routeDevice } from './route-device.ts';
 import { type Loads, priceFor } from './share.ts';
-import { linesOf, loadsOf } from './trunk-lines.ts';
-import { type Demand, findTrunks, workWith } from './trunks.ts';
+import { linesOf, loadsOf } from './shared-route-lines.ts';
+import { type Demand, findSharedRoutes, workWith } from './shared-routes.ts';
 import { NEW_FRAMING, WEIGHTS, weightsOf } from './weights.ts';
 import { openAirSegments } from './open-air.ts';
 
@@ -19,11 +19,11 @@ const numbers = fc.infiniteStream(fc.double({ min: 0, max: 0.999, noNaN: true })
 function drawn(draw: () => number) {
   const project = randomHouse(draw);
   const network = networkOf(buildingOf(project));
-  const ends = waysIn(network, rackPlace(project.racks.rack));
+  const ends = entriesFrom(network, rackPlace(project.racks.rack));
   const { x } = project.racks.rack;
   const starts = Array.from({ length: 12 }, () =>
-    waysIn(network, { levelId: 'm', mount: 'ceiling', heightM: null, x: draw() * x, y: 0.2 + draw() * 3 }),
-  ).flatMap((ways) => (ways.ok ? [ways.value] : []));
+    entriesFrom(network, { levelId: 'm', mount: 'ceiling', heightM: null, x: draw() * x, y: 0.2 + draw() * 3 }),
+  ).flatMap((routes) => (routes.ok ? [routes.value] : []));
   const demands: Demand[] = ends.ok ? [{ ends: ends.value, starts }] : [];
   return { document: project, network, demands };
 }
@@ -34,10 +34,10 @@ describe('ways that runs share', () => {
     fc.assert(
       fc.property(numbers, (stream) => {
         const { network, demands } = drawn(() => stream.next().value as number);
-        const found = findTrunks(network, demands);
+        const found = findSharedRoutes(network, demands);
         expect(found.work.totalM).to.be.at.most(found.apart.totalM + 1e-6);
         expect(found.work.totalM).to.be.closeTo(workWith(network, demands, found.prices).totalM, 1e-6);
-        expect(findTrunks(network, demands).work).to.deep.equal(found.work);
+        expect(findSharedRoutes(network, demands).work).to.deep.equal(found.work);
         apart += found.apart.totalM;
         together += found.work.totalM;
       }),
@@ -52,7 +52,7 @@ describe('ways that runs share', () => {
     fc.assert(
       fc.property(numbers, (stream) => {
         const { network, demands } = drawn(() => stream.next().value as number);
-        const { prices } = findTrunks(network, demands);
+        const { prices } = findSharedRoutes(network, demands);
         const shared = new Map([...prices].filter(([, cables]) => cables > 1).sort(([a], [b]) => a - b));
         const segments = linesOf(network, prices);
         const again: Loads = loadsOf(network, [{ segments }]);
@@ -146,7 +146,7 @@ describe('a rule for a way', () => {
   });
 
   it('can be made of another way, which is then the one that the run takes', () => {
-    const choices = otherWays(network, above, rackPlace(project.racks.rack), NOT_SHARED, []);
+    const choices = routeOptions(network, above, rackPlace(project.racks.rack), NOT_SHARED, []);
     if (!choices.ok) throw new Error(choices.problem.code);
     const { taken, others } = choices.value;
     expect(taken.costM).to.be.closeTo(route([]).costM, 1e-9);

@@ -1,7 +1,7 @@
 import { useProject } from '../../state/open-project.ts';
 import type { CablingReport } from '@dusky-spool/core/sheets';
 import type { Operation } from '@dusky-spool/core/model';
-import { type ScreedWay, signWay } from '@dusky-spool/core/pathways';
+import { type FloorConduit, signFloorConduit } from '@dusky-spool/core/pathways';
 import { formatCableLength, formatLength, formatThin, type Outcome } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId } from '../../state/project.ts';
@@ -15,23 +15,23 @@ interface Props {
   readonly onEdit: (title: string, operations: Outcome<Operation[]>) => boolean;
 }
 
-/** Ways in the screed: what is dimensioned, photographed and signed before the pour. */
+/** Conduits in the floor topping: what is dimensioned, photographed and signed before the pour. */
 export function ScreedList({ report, onEdit }: Props) {
   return (
     <>
       <p className="caution">{text('ways.screedCaution')}</p>
       {report.screed.length === 0 && <p>{text('ways.noScreed')}</p>}
-      {report.screed.map((way) => (
-        <ScreedCard key={way.feature.id} way={way} onEdit={onEdit} />
+      {report.screed.map((pathway) => (
+        <ScreedCard key={pathway.feature.id} way={pathway} onEdit={onEdit} />
       ))}
     </>
   );
 }
 
-function ScreedCard({ way, onEdit }: Omit<Props, 'report'> & { readonly way: ScreedWay }) {
+function ScreedCard({ way: pathway, onEdit }: Omit<Props, 'report'> & { readonly way: FloorConduit }) {
   const project = useProject();
   const { units } = project.project;
-  const { feature, lengthM, coverM, crossings, stubUps, sign } = way;
+  const { feature, lengthM, coverM, crossings, stubUps, sign } = pathway;
   const [by, setBy] = useState('');
   const [photo, setPhoto] = useState('');
   return (
@@ -78,7 +78,7 @@ function ScreedCard({ way, onEdit }: Omit<Props, 'report'> & { readonly way: Scr
             onClick={() =>
               onEdit(
                 text('ways.signTitle'),
-                signWay(project, feature.id, { by, on: today(), photo, note: '' }, newRecordId('sg')),
+                signFloorConduit(project, feature.id, { by, on: today(), photo, note: '' }, newRecordId('sg')),
               )
             }
           >

@@ -13,8 +13,8 @@ import {
 } from '../../model/index.ts';
 import { conduitFill, fillLimit, jams, pullTension, type PullTension, weightKgPerM } from '../../calculators/index.ts';
 
-/** How full one made way is, and how hard it is to pull. */
-export interface WayLoad {
+/** How full one pathway is, and how hard it is to pull. */
+export interface PathwayFill {
   readonly kind:
     | 'riser'
     | Extract<FeatureKind, 'conduit' | 'chase' | 'disused-chimney' | 'surface-channel' | 'underground-way' | 'screed-way'>;
@@ -50,41 +50,41 @@ const KINDS: Readonly<Partial<Record<Medium, readonly FeatureKind[]>>> = {
   screed: ['screed-way'],
 };
 const LOADED = new Set<FeatureKind>(['conduit', 'chase', 'disused-chimney', 'surface-channel', 'underground-way', 'screed-way']);
-/** Ways that cables are drawn through from one end to the other. */
+/** Pathways that cables are drawn through from one end to the other. */
 const DRAWN_THROUGH = new Set<FeatureKind>(['conduit', 'underground-way', 'screed-way']);
 
-/** The risers and made ways that a run lies in. */
+/** The risers and pathways that a run lies in. */
 const WAYS_OF_RUN = each<'runs', readonly string[]>({
   name: 'ways of a run',
   over: 'runs',
   nodes: [BUILDING],
   beside: [PLANNED_RUN],
-  make: ({ id }, read) => [...waysAlong(read.get(BUILDING), read.one(PLANNED_RUN, id)!)],
+  make: ({ id }, read) => [...pathwaysAlong(read.get(BUILDING), read.one(PLANNED_RUN, id)!)],
   alike: sameItems,
 });
 
-/** Every riser and made way with what lies in it, in the order of the runs' numbers. One in which nothing differs stays as it was. */
-export const WAY_LOADS = whole<readonly WayLoad[]>({
+/** Every riser and pathway with what lies in it, in the order of the runs' numbers. One in which nothing differs stays as it was. */
+export const WAY_LOADS = whole<readonly PathwayFill[]>({
   name: 'way loads',
   tables: ['project', 'cableTypes'],
   nodes: [BUILDING, PLANNED_RUNS, WAYS_OF_RUN, NUMBER_ORDER],
   make: (read, last) => {
     const { project } = read;
     const building = read.get(BUILDING);
-    const inWay = new Map<string, PlannedRun[]>();
-    const ways = inNumberOrder(read, WAYS_OF_RUN);
+    const inRoute = new Map<string, PlannedRun[]>();
+    const routes = inNumberOrder(read, WAYS_OF_RUN);
     read.get(PLANNED_RUNS).forEach((planned, n) => {
-      for (const id of ways[n]) {
-        const list = inWay.get(id);
+      for (const id of routes[n]) {
+        const list = inRoute.get(id);
         if (list) list.push(planned);
-        else inWay.set(id, [planned]);
+        else inRoute.set(id, [planned]);
       }
     });
     const isSame = last?.get(BUILDING) === building && last.table('project') === project.project;
     const before = isSame && last.table('cableTypes') === project.cableTypes ? last.value : NO_LOADS;
     const known = new Map(before.map((load) => [load.id, load]));
-    const loadOf = (id: string, make: (lying: readonly PlannedRun[]) => WayLoad): WayLoad => {
-      const lying = inWay.get(id) ?? NO_RUNS;
+    const loadOf = (id: string, make: (lying: readonly PlannedRun[]) => PathwayFill): PathwayFill => {
+      const lying = inRoute.get(id) ?? NO_RUNS;
       const load = known.get(id);
       return load && sameItems(load.runs, lying) ? load : make(lying);
     };
@@ -98,12 +98,12 @@ export const WAY_LOADS = whole<readonly WayLoad[]>({
   },
 });
 
-export const wayLoads = (project: ProjectDocument): readonly WayLoad[] => derivationsOf(project).get(WAY_LOADS);
+export const pathwayFills = (project: ProjectDocument): readonly PathwayFill[] => derivationsOf(project).get(WAY_LOADS);
 
-const NO_LOADS: readonly WayLoad[] = [];
+const NO_LOADS: readonly PathwayFill[] = [];
 const NO_RUNS: readonly PlannedRun[] = [];
 
-function waysAlong(building: Building, { points, media }: PlannedRun): Set<string> {
+function pathwaysAlong(building: Building, { points, media }: PlannedRun): Set<string> {
   const found = new Set<string>();
   media.forEach((medium, k) => {
     const middle: Point3 = [0, 1, 2].map((axis) => (points[k][axis] + points[k + 1][axis]) / 2) as unknown as Point3;
@@ -123,7 +123,7 @@ function waysAlong(building: Building, { points, media }: PlannedRun): Set<strin
   return found;
 }
 
-/** How far the lead into a way may be from it and still belong to it, m. */
+/** How far the lead into a pathway may be from it and still belong to it, m. */
 const REACH_M = 1;
 
 function nearestFeature(building: Building, kinds: readonly FeatureKind[], p: Point3): Feature | null {
@@ -151,7 +151,7 @@ function cablesOf({ cableTypes }: ProjectDocument, runs: readonly PlannedRun[]):
   return runs.map(({ run }) => types.get(run.cableTypeId)!);
 }
 
-function ofRiser(project: ProjectDocument, riser: Riser, runs: readonly PlannedRun[]): WayLoad {
+function ofRiser(project: ProjectDocument, riser: Riser, runs: readonly PlannedRun[]): PathwayFill {
   const diametersM = cablesOf(project, runs).map(({ outsideDiameterM }) => outsideDiameterM);
   return {
     kind: 'riser',
@@ -181,12 +181,12 @@ function openFill(project: ProjectDocument, diametersM: readonly number[], areaM
   };
 }
 
-function ofFeature(project: ProjectDocument, building: Building, feature: Feature, runs: readonly PlannedRun[]): WayLoad {
+function ofFeature(project: ProjectDocument, building: Building, feature: Feature, runs: readonly PlannedRun[]): PathwayFill {
   const cables = cablesOf(project, runs);
   const diametersM = cables.map(({ outsideDiameterM }) => outsideDiameterM);
   const { kind, insideDiameterM } = feature;
   const common = {
-    kind: kind as WayLoad['kind'],
+    kind: kind as PathwayFill['kind'],
     in: 'features' as const,
     id: feature.id,
     name: feature.name,
@@ -229,7 +229,7 @@ function allowedOf(cables: readonly CableType[]): number | null {
   return Math.min(...cables.map((cable) => (cable.pullN * all) / weightKgPerM(cable)));
 }
 
-/** Corners of a way, with the rise at its end where it goes to another level. */
+/** Corners of a pathway, with the rise at its end where it goes to another level. */
 export function cornersOf(building: Building, feature: Feature): Point3[] {
   const level = building.levelById[feature.levelId];
   const z = level.elevationM + (feature.bottomM + feature.topM) / 2;

@@ -2,28 +2,28 @@ import type { Entry } from './attach.ts';
 import type { Network } from './network.ts';
 import { bestStart } from './route-device.ts';
 import { improved } from './improve.ts';
-import { averagePrice, type Loads, priceFor, wayNumber } from './share.ts';
-import { type ArcPrice, AXES, growTree, type WayTree } from './tree.ts';
+import { averagePrice, type Loads, priceFor, linkNumber } from './share.ts';
+import { type ArcPrice, AXES, growTree, type RouteTree } from './tree.ts';
 
 /** Runs that lead to one end. */
 export interface Demand {
   readonly ends: readonly Entry[];
-  /** The ways in of each run; a run without any is left out. */
+  /** The entries of each run into the network; a run without any is left out. */
   readonly starts: readonly (readonly Entry[])[];
 }
 
-/** What pulling comes to, in metres of cable: the way with what goes on in it, and the holes. */
+/** What pulling comes to, in metres of cable: the route with what goes on in it, and the holes. */
 export interface Work {
   readonly pullsM: number;
   readonly holesM: number;
   readonly totalM: number;
 }
 
-export interface Trunks {
-  /** What the ways are priced by: kept with the project, it gives these routes again. Empty where each run goes its own way. */
+export interface SharedRoutes {
+  /** What the routes are priced by: kept with the project, it gives these routes again. Empty where no run shares its route. */
   readonly prices: Loads;
   readonly work: Work;
-  /** The same with each run on its own cheapest way, priced by the same rule. */
+  /** The same with each run on its own cheapest route, priced by the same rule. */
   readonly apart: Work;
 }
 
@@ -36,11 +36,11 @@ const SEARCHED_NODES = 250_000;
 const FEWEST_SEARCHES = 40;
 
 /**
- * Ways along which many runs share holes, by growing the tree of ways again and again with each hole priced at its share for the
- * cables that passed it last, and keeping the round that comes to least. The first round is every run on its own cheapest way, so the
+ * Routes along which many runs share holes, by growing the tree of routes again and again with each hole priced at its share for the
+ * cables that passed it last, and keeping the round that comes to least. The first round is every run on its own cheapest route, so the
  * result is never worse. The same runs in the same house give the same result. Costs in metres of cable.
  */
-export function findTrunks(network: Network, demands: readonly Demand[]): Trunks {
+export function findSharedRoutes(network: Network, demands: readonly Demand[]): SharedRoutes {
   let loads: Loads = new Map();
   let best: { prices: Loads; work: Work } | null = null;
   let apart: Work | null = null;
@@ -82,8 +82,8 @@ interface OwnWork {
   holes: number;
 }
 
-/** Lays the runs into a tree and counts them on every way; what no other run can share is added to `own`. */
-function loadTree(network: Network, tree: WayTree, { starts }: Demand, into: Map<number, number>, own: OwnWork): void {
+/** Lays the runs into a tree and counts them on every route; what no other run can share is added to `own`. */
+function loadTree(network: Network, tree: RouteTree, { starts }: Demand, into: Map<number, number>, own: OwnWork): void {
   const { weights } = network;
   const atStart = new Map<string, { readonly entry: Entry; count: number }>();
   const atEntry = new Map<Entry, number>();
@@ -100,8 +100,8 @@ function loadTree(network: Network, tree: WayTree, { starts }: Demand, into: Map
     let state = best.state;
     for (; tree.next[state] >= 0; state = tree.next[state]) {
       if (state % AXES !== tree.next[state] % AXES) own.work += weights.turnM;
-      const way = wayNumber(network, tree.arc[state]);
-      into.set(way, (into.get(way) ?? 0) + 1);
+      const route = linkNumber(network, tree.arc[state]);
+      into.set(route, (into.get(route) ?? 0) + 1);
     }
     const end = tree.entries.get(state)!;
     atEntry.set(end, (atEntry.get(end) ?? 0) + 1);

@@ -28,8 +28,8 @@ interface Props {
 type Tab = 'holes' | 'ways' | 'bundles' | 'seals' | 'screed' | 'supports';
 const TABS: readonly Tab[] = ['holes', 'ways', 'bundles', 'seals', 'screed', 'supports'];
 
-/** What all ways come to: metres, holes and who bores them; and the search for ways that runs share. */
-export function WaysScreen({ onBack, onRun }: Props) {
+/** What all routes come to: metres, holes and who bores them; and the search for routes that runs share. */
+export function PathwaysScreen({ onBack, onRun }: Props) {
   const project = useProject();
   const { edit, propose } = useProjectParts('edit', 'propose');
   const { runs } = useDerived(project);
@@ -40,7 +40,7 @@ export function WaysScreen({ onBack, onRun }: Props) {
   const { units } = project.project;
   const totals = useMemo(() => holeTotals(report?.places ?? []), [report]);
   const cutM = runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0);
-  const trunks = listOf(project, 'trunks');
+  const sharedRoutes = listOf(project, 'trunks');
   const numbers = useMemo(() => new Map(runs.map(({ run }) => [run.number, run.id])), [runs]);
   const look = async () => {
     setLooking(true);
@@ -85,13 +85,15 @@ export function WaysScreen({ onBack, onRun }: Props) {
           <p className="faint">{text(`ways.constructionHints.${project.project.construction}`)}</p>
           <WeightFields onEdit={edit} />
           <h3>{text('ways.shared')}</h3>
-          <p>{text(trunks.length > 0 ? 'ways.sharedKept' : 'ways.sharedNone')}</p>
+          <p>{text(sharedRoutes.length > 0 ? 'ways.sharedKept' : 'ways.sharedNone')}</p>
           <div className="panel-buttons">
             <Button type="primary" loading={looking} onClick={() => void look()}>
               {text('ways.look')}
             </Button>
-            {trunks.length > 0 && (
-              <Button onClick={() => edit(text('ways.forget'), removeRecords('trunks', trunks))}>{text('ways.forget')}</Button>
+            {sharedRoutes.length > 0 && (
+              <Button onClick={() => edit(text('ways.forget'), removeRecords('trunks', sharedRoutes))}>
+                {text('ways.forget')}
+              </Button>
             )}
           </div>
           {comparison && (

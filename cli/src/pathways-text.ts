@@ -4,8 +4,8 @@ import { HOLE_MEMBERS } from '@dusky-spool/core/routing';
 import { holesOfRun, planRuns, proposeSharedRoutes } from '@dusky-spool/core/runs';
 import { en, problemSentence } from '@dusky-spool/texts';
 
-/** The way of every run with its holes, and what all of them come to; with `shared`, after ways that runs share were looked for. */
-export function waysText(project: ProjectDocument, shared: boolean, asJson: boolean): string {
+/** The route of every run with its holes, and what all of them come to; with `shared`, after routes that runs share were looked for. */
+export function pathwaysText(project: ProjectDocument, shared: boolean, asJson: boolean): string {
   const proposal = shared ? proposeSharedRoutes(project, () => 'trunk') : null;
   const applied = proposal && applyChange(project, { operations: proposal.operations });
   const house = applied?.ok ? applied.value : project;

@@ -3,18 +3,18 @@ import type { Entry } from './attach.ts';
 import type { Network } from './network.ts';
 
 /**
- * The slow reference: the cheapest way between two ends by A* on the network, sharing nothing with any other search. Its cost, m;
- * Infinity where there is no way. Tests and the benchmark hold `growTree` to it.
+ * The slow reference: the cheapest route between two ends by A* on the network, sharing nothing with any other search. Its cost, m;
+ * Infinity where there is no route. Tests and the benchmark hold `growTree` to it.
  */
-export function plainWayCost(network: Network, starts: readonly Entry[], ends: readonly Entry[]): number {
+export function plainRouteCost(network: Network, starts: readonly Entry[], ends: readonly Entry[]): number {
   const { first, to, axis, work, holes, weights, x, y, z } = network;
   const goal = new Map<number, Entry[]>();
   for (const entry of ends) goal.set(entry.node, [...(goal.get(entry.node) ?? []), entry]);
-  const madeWay = Math.min(1, weights.madeWay);
+  const madeRoute = Math.min(1, weights.madeWay);
   const minM = (node: number) => {
     let min = Infinity;
     for (const end of goal.keys())
-      min = Math.min(min, Math.hypot(x[node] - x[end], y[node] - y[end], z[node] - z[end]) * madeWay);
+      min = Math.min(min, Math.hypot(x[node] - x[end], y[node] - y[end], z[node] - z[end]) * madeRoute);
     return min;
   };
   const best = new Map<string, number>();

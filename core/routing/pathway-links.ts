@@ -7,8 +7,8 @@ import { cavityZ } from './spaces.ts';
 import type { Channel, Mouth, Stub } from './stubs.ts';
 import { isSolid, isStone, type Weights } from './weights.ts';
 
-/** What a made way needs of the network that it joins. */
-export interface MadeWayContext {
+/** What a pathway needs of the network that it joins. */
+export interface PathwayContext {
   readonly attach: (
     levelIndex: number,
     p: Point2,
@@ -16,17 +16,17 @@ export interface MadeWayContext {
     medium: 'riser' | 'chase' | 'conduit' | 'wall',
     same?: boolean,
   ) => readonly Entry[];
-  /** Where a way comes up inside a wall, and channels along it. */
+  /** Where a pathway comes up inside a wall, and channels along it. */
   readonly stub: (stub: Stub) => void;
   readonly mouth: (mouth: Mouth) => void;
   readonly channel: (channel: Channel) => void;
-  /** A new node of a riser or way; returns its number. */
+  /** A new node of a riser or pathway; returns its number. */
   readonly node: (at: Point3, ownerId: string) => number;
   readonly arcs: ArcList;
 }
 
-/** Ways that somebody made or found: risers, chases and chimneys, conduits, soffits, outside walls, channels, trenches. */
-export function madeWaysOf(building: Building, weights: Weights, context: MadeWayContext): void {
+/** Pathways that somebody made or found: risers, chases and chimneys, conduits, soffits, outside walls, channels, trenches. */
+export function addPathways(building: Building, weights: Weights, context: PathwayContext): void {
   for (const { id, x, y, bottomLevelId, topLevelId } of building.risers)
     shaft(building, context, id, [x, y], bottomLevelId, topLevelId, 'riser', 1);
   const joints = new Map<string, number>();
@@ -52,7 +52,7 @@ export function madeWaysOf(building: Building, weights: Weights, context: MadeWa
 /** An upright hollow with a place at each level that it passes. */
 function shaft(
   building: Building,
-  { attach, node, arcs }: MadeWayContext,
+  { attach, node, arcs }: PathwayContext,
   id: string,
   p: Point2,
   bottomId: string,
@@ -90,15 +90,15 @@ const LINES: Readonly<
   'screed-way': { medium: 'screed', open: false, cost: 'madeWay' },
 };
 
-/** Ways of one kind that meet within this are joined: a junction box or draw pit, m. */
+/** Pathways of one kind that meet within this are joined: a junction box or draw pit, m. */
 const JOINT_M = 0.05;
-/** How far from a wall's centre line a way may end that comes up in it, m. */
+/** How far from a wall's centre line a pathway may end that comes up in it, m. */
 const STUB_REACH_M = 0.35;
 
 function line(
   building: Building,
   weights: Weights,
-  { attach, node, arcs, stub, mouth, channel }: MadeWayContext,
+  { attach, node, arcs, stub, mouth, channel }: PathwayContext,
   feature: Feature,
   joints: Map<string, number>,
 ): void {
@@ -128,7 +128,7 @@ function line(
     const isEnd = k === 0 || k === corners.length - 1;
     if (isEnd || open) {
       const on = top !== level && k === corners.length - 1 ? topIndex : levelIndex;
-      for (const entry of waysInto(building, weights, attach, on, at, medium)) join(arcs, number, entry);
+      for (const entry of entriesInto(building, weights, attach, on, at, medium)) join(arcs, number, entry);
       const wall = isEnd && nearestWall(building, building.levels[on].id, [at[0], at[1]], STUB_REACH_M, (one) => one.cableMayRun);
       if (wall) stub({ node: number, at, medium, wallId: wall.wall.id, offsetM: wall.offsetM });
       else if (isEnd && !open) mouth({ levelId: building.levels[on].id, node: number, at, medium });
@@ -144,14 +144,14 @@ function line(
   if (feature.kind === 'surface-channel') channel({ levelId: level.id, corners, nodes });
 }
 
-/** How far outside a wall a way may lie that a cable leaves the house for, m. */
+/** How far outside a wall a pathway may lie that a cable leaves the house for, m. */
 const OUTSIDE_REACH_M = 0.9;
 
-/** From a point of a made way into the spaces beside it; one outside goes through the wall first. */
-function waysInto(
+/** From a point of a pathway into the spaces beside it; one outside goes through the wall first. */
+function entriesInto(
   building: Building,
   weights: Weights,
-  attach: MadeWayContext['attach'],
+  attach: PathwayContext['attach'],
   levelIndex: number,
   at: Point3,
   medium: Medium,
@@ -170,7 +170,7 @@ function waysInto(
 /** From a duct that comes up in a wall on to the cavity over it. */
 function upInWall(
   building: Building,
-  attach: MadeWayContext['attach'],
+  attach: PathwayContext['attach'],
   levelIndex: number,
   at: Point3,
   medium: Medium,
@@ -190,7 +190,7 @@ function upInWall(
 const intoWall = (
   building: Building,
   weights: Weights,
-  attach: MadeWayContext['attach'],
+  attach: PathwayContext['attach'],
   levelIndex: number,
   at: Point3,
   medium: Medium,
@@ -206,7 +206,7 @@ const intoWall = (
 
 function throughWall(
   weights: Weights,
-  attach: MadeWayContext['attach'],
+  attach: PathwayContext['attach'],
   levelIndex: number,
   at: Point3,
   medium: Medium,

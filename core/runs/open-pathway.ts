@@ -13,10 +13,10 @@ import {
 } from '../model/index.ts';
 import { weightsOf } from '../routing/index.ts';
 import { channelHome, channels } from './open-by-channel.ts';
-import { type Candidate, NEAR_M, type OpenedWay, tidy } from './opened-way.ts';
+import { type Candidate, NEAR_M, type OpenedPathway, tidy } from './opened-pathway.ts';
 import { plannedRun } from './plan-runs.ts';
 
-export type { OpenedWay } from './opened-way.ts';
+export type { OpenedPathway } from './opened-pathway.ts';
 
 /** A new riser: its hole through the floor, framed and closed again, m of cable; and its sides, m. */
 const RISER_MAKING_M = 25;
@@ -31,12 +31,12 @@ const FROM_CORNER_M = 0.3;
 const LEAVE_M = 500;
 
 /**
- * What would open a way for a run that has none, cheapest first: each is tried on a copy of the house, and only what works is told.
- * Empty where the run has a way, or nothing that is known here opens one. The same project gives the same list. `id` names what is made.
+ * What would open a route for a run that has none, cheapest first: each is tried on a copy of the house, and only what works is told.
+ * Empty where the run has a route, or nothing that is known here opens one. The same project gives the same list. `id` names what is made.
  */
-export function waysToOpen(project: ProjectDocument, run: Run, id = `way_${run.id}`): OpenedWay[] {
+export function pathwaysToOpen(project: ProjectDocument, run: Run, id = `way_${run.id}`): OpenedPathway[] {
   if (plannedRun(project, run.id).proposedRoute.ok) return [];
-  const found: OpenedWay[] = [];
+  const found: OpenedPathway[] = [];
   for (const { kind, operations, madeM, makingM } of candidatesFor(project, run, id.slice(0, 40))) {
     const made = operations.filter((operation) => operation !== null);
     if (made.length === 0) continue;
@@ -45,8 +45,8 @@ export function waysToOpen(project: ProjectDocument, run: Run, id = `way_${run.i
     const { proposedRoute } = plannedRun(applied.value, run.id);
     if (proposedRoute.ok) found.push({ kind, operations: made, madeM, costM: makingM + proposedRoute.value.costM });
   }
-  const best = new Map<OpenedWay['kind'], OpenedWay>();
-  for (const way of found.sort((a, b) => a.costM - b.costM)) if (!best.has(way.kind)) best.set(way.kind, way);
+  const best = new Map<OpenedPathway['kind'], OpenedPathway>();
+  for (const route of found.sort((a, b) => a.costM - b.costM)) if (!best.has(route.kind)) best.set(route.kind, route);
   return [...best.values()];
 }
 

@@ -1,5 +1,5 @@
 import { useProject } from '../../state/open-project.ts';
-import type { CablingReport, LoadedWay } from '@dusky-spool/core/sheets';
+import type { CablingReport, FilledPathway } from '@dusky-spool/core/sheets';
 import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import type { Operation } from '@dusky-spool/core/model';
 import { formatCableLength, formatThin } from '@dusky-spool/core/math';
@@ -23,7 +23,7 @@ export function LoadTable({ report, onRun, onPreview }: Props) {
   const { units } = project.project;
   const { findings } = useDerived(project);
   const finding = findings.find(({ check }) => check === 'conduits-planned');
-  const inside = ({ insideM, sidesM }: LoadedWay) =>
+  const inside = ({ insideM, sidesM }: FilledPathway) =>
     insideM !== null
       ? formatThin(insideM, units)
       : sidesM
@@ -115,7 +115,7 @@ function SpareButton({ finding, onPreview }: Pick<Props, 'onPreview'> & { readon
   return <Button onClick={() => onPreview(text('ways.addSpares'), cure.operations)}>{text('ways.addSpares')}</Button>;
 }
 
-const kindOf = ({ kind }: LoadedWay) => (kind === 'riser' ? term('made.riser') : term(`features.${kind}`));
+const kindOf = ({ kind }: FilledPathway) => (kind === 'riser' ? term('made.riser') : term(`features.${kind}`));
 
 /** How much is full, against how much may be. */
 function FillBar({ fill, limit, cables }: { readonly fill: number | null; readonly limit: number; readonly cables: number }) {

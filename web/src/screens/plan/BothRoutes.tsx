@@ -14,7 +14,7 @@ interface Props {
 }
 
 /** In a finished house: the run in the wall beside the same run on the surface, each with what it opens, shows and costs. */
-export function BothWays({ run }: Props) {
+export function BothRoutes({ run }: Props) {
   const project = useProject();
   const [both, setBoth] = useState<BothRoutes | null>(null);
   const { units, currency } = project.project;

@@ -3,8 +3,8 @@ import { type CollectionName, type ProjectDocument, remove, update } from '../mo
 import { listOf } from '../derive/index.ts';
 import { defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
-/** What would keep many runs from a way at once: no rack, risers that end nowhere, cavities without height. */
-export const waysOpen = defineCheck({
+/** What would keep many runs from a route at once: no rack, risers that end nowhere, cavities without height. */
+export const pathwaysOpen = defineCheck({
   id: 'ways-open',
   stage: 'cabling',
   title: 'Racks, risers and cavities lead somewhere',

@@ -1,44 +1,44 @@
 import { ok, type Outcome, type Point3 } from '../math/index.ts';
 import type { RouteRule } from '../model/index.ts';
-import { type EndPlace, waysIn } from './ends.ts';
+import { type EndPlace, entriesFrom } from './ends.ts';
 import type { Network } from './network.ts';
-import { bestStart, routeBetween, type RoutedPath, wayOf } from './route-device.ts';
+import { bestStart, routeBetween, type RoutedPath, routeThrough } from './route-device.ts';
 import { rulePrice } from './rules.ts';
 import type { Loads } from './share.ts';
 import { growTree, walkTree } from './tree.ts';
 
-/** A way that a run could take, and the points, in their order, that tell it from the way that it takes. */
-export interface OtherWay {
+/** A route that a run could take, and the points, in their order, that tell it from the route that it takes. */
+export interface RouteOption {
   readonly way: RoutedPath;
   readonly via: readonly Point3[];
 }
 
-/** A way counts as another one where it comes so far away, m. */
+/** A route counts as another one where it comes so far away, m. */
 const ELSEWHERE_M = 1;
-/** Ways so near to one that was found are no other choice, m. */
+/** Routes so near to one that was found are no other choice, m. */
 const BESIDE_M = 0.9;
-/** What lies beside ways that were found gets dearer by this factor each time. */
+/** What lies beside routes that were found gets dearer by this factor each time. */
 const DEARER = 1.5;
 const MAX_SEARCHES = 10;
-/** A run is led along another way by no more points than this. */
+/** A run is led along another route by no more points than this. */
 const MAX_POINTS = 3;
 
 /**
- * The next cheapest ways beside the one that a run takes, in the order of their cost: each comes a metre or
+ * The next cheapest routes beside the one that a run takes, in the order of their cost: each comes a metre or
  * more away from the others somewhere. What a person wants it to pass is left out of account, so that
  * another choice can be made. Costs in metres of cable.
  */
-export function otherWays(
+export function routeOptions(
   network: Network,
   end: EndPlace,
   target: EndPlace,
   shared: Loads,
   rules: readonly RouteRule[],
   max = 2,
-): Outcome<{ readonly taken: RoutedPath; readonly others: readonly OtherWay[] }> {
+): Outcome<{ readonly taken: RoutedPath; readonly others: readonly RouteOption[] }> {
   const taken = routeBetween(network, end, target, '', shared, rules);
   if (!taken.ok) return taken;
-  const [starts, ends] = [waysIn(network, end), waysIn(network, target)];
+  const [starts, ends] = [entriesFrom(network, end), entriesFrom(network, target)];
   if (!starts.ok) return starts;
   if (!ends.ok) return ends;
   const price = rulePrice(
@@ -66,11 +66,11 @@ export function otherWays(
       axis = network.axis[arc];
     }
     if (axis !== last.axis) costM += network.weights.turnM;
-    const way = wayOf(network, best.entry, arcs, last, costM);
-    makeDearer(network, way, dearer);
-    if ([taken.value, ...found].every((known) => farthest(way, known) >= ELSEWHERE_M)) found.push(way);
+    const route = routeThrough(network, best.entry, arcs, last, costM);
+    makeDearer(network, route, dearer);
+    if ([taken.value, ...found].every((known) => farthest(route, known) >= ELSEWHERE_M)) found.push(route);
   }
-  const others = found.sort((a, b) => a.costM - b.costM).map((way) => ({ way, via: tellingPoints(way, taken.value) }));
+  const others = found.sort((a, b) => a.costM - b.costM).map((route) => ({ way: route, via: tellingPoints(route, taken.value) }));
   return ok({ taken: taken.value, others });
 }
 
@@ -91,22 +91,22 @@ function fromSegment(a: Point3, b: Point3, px: number, py: number, pz: number): 
   return Math.hypot(a[0] + t * dx - px, a[1] + t * dy - py, a[2] + t * dz - pz);
 }
 
-/** Middles of the pieces of a way above ceilings with how far each lies from another way, m. */
-function middlesOf(way: RoutedPath, from: RoutedPath): { readonly at: Point3; readonly farM: number }[] {
-  return way.points.slice(1).flatMap((b, k) => {
-    if (way.media[k] === 'ceiling' || way.media[k] === 'floor') return [];
-    const a = way.points[k];
+/** Middles of the pieces of a route above ceilings with how far each lies from another route, m. */
+function middlesOf(route: RoutedPath, from: RoutedPath): { readonly at: Point3; readonly farM: number }[] {
+  return route.points.slice(1).flatMap((b, k) => {
+    if (route.media[k] === 'ceiling' || route.media[k] === 'floor') return [];
+    const a = route.points[k];
     const at: Point3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
     const farM = Math.min(...from.points.slice(1).map((q, n) => fromSegment(from.points[n], q, at[0], at[1], at[2])));
     return [{ at, farM }];
   });
 }
 
-const farthest = (way: RoutedPath, from: RoutedPath): number => Math.max(0, ...middlesOf(way, from).map(({ farM }) => farM));
+const farthest = (route: RoutedPath, from: RoutedPath): number => Math.max(0, ...middlesOf(route, from).map(({ farM }) => farM));
 
-/** Points enough to lead a run along a way: the pieces that lie elsewhere, the farthest ones where there are many. */
-function tellingPoints(way: RoutedPath, from: RoutedPath): Point3[] {
-  const middles = middlesOf(way, from).filter(({ at, farM }) => farM >= ELSEWHERE_M / 2 && isOnLattice(way, at));
+/** Points enough to lead a run along a route: the pieces that lie elsewhere, the farthest ones where there are many. */
+function tellingPoints(route: RoutedPath, from: RoutedPath): Point3[] {
+  const middles = middlesOf(route, from).filter(({ at, farM }) => farM >= ELSEWHERE_M / 2 && isOnLattice(route, at));
   const farM = [...middles].sort((a, b) => b.farM - a.farM)[MAX_POINTS - 1]?.farM ?? 0;
   return middles
     .filter((one) => one.farM >= farM)

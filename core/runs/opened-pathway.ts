@@ -1,7 +1,7 @@
 import type { Operation } from '../model/index.ts';
 
-/** Something that would give a run a way, tried out on the house. */
-export interface OpenedWay {
+/** Something that would give a run a route, tried out on the house. */
+export interface OpenedPathway {
   readonly kind:
     | 'riser'
     | 'channel'
@@ -13,7 +13,7 @@ export interface OpenedWay {
     | 'move-device'
     | 'leave-to-cut';
   readonly operations: readonly Operation[];
-  /** What making it and then taking the way costs, m of cable. */
+  /** What making it and then taking the route costs, m of cable. */
   readonly costM: number;
   /** Length of what is made, or how far something is moved, m. */
   readonly madeM: number;
@@ -21,7 +21,7 @@ export interface OpenedWay {
 
 /** Something that is tried, with what making it costs, m of cable. */
 export interface Candidate {
-  readonly kind: OpenedWay['kind'];
+  readonly kind: OpenedPathway['kind'];
   readonly operations: readonly (Operation | null)[];
   readonly madeM: number;
   readonly makingM: number;

@@ -6,7 +6,7 @@ import type { Outcome } from '../math/index.ts';
 import { applyChange, newOpening, newRiser, type ProjectDocument, type Room, update, type Wall } from '../model/index.ts';
 import { checked, countedIds, countingIds, smallHouse, twoStoreyHouse, withDevices } from '../testing/index.ts';
 import { planRuns } from './plan-runs.ts';
-import { waysToOpen } from './open-a-way.ts';
+import { pathwaysToOpen } from './open-pathway.ts';
 
 function must<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problem));
@@ -16,7 +16,7 @@ const place = (project: ProjectDocument, typeId: string, at: [number, number], l
   must(applyChange(project, must(placeDevice(project, { typeId, levelId, at }, countingIds()()))));
 const slab = (walls: Record<string, Partial<Wall>> = {}, rooms: Partial<Room>[] = [{ framing: 'slab' }, {}]) =>
   smallHouse({ rooms, walls });
-const kinds = (project: ProjectDocument) => waysToOpen(project, project.runs.r1x1).map(({ kind }) => kind);
+const kinds = (project: ProjectDocument) => pathwaysToOpen(project, project.runs.r1x1).map(({ kind }) => kind);
 const problem = (project: ProjectDocument) => {
   const [{ proposedRoute }] = planRuns(project);
   return proposedRoute.ok ? null : proposedRoute.problem;
@@ -26,10 +26,10 @@ describe('a run that finds no way', () => {
   it('under concrete is told so, with the cheapest things that would open a way, each of which does', () => {
     const project = place(slab(), 'ceiling-speaker', [1, 2]);
     expect(problem(project)).to.include({ code: 'no-cavity', room: 'Room AA' });
-    const ways = waysToOpen(project, project.runs.r1x1);
-    expect(ways.map(({ kind }) => kind)).to.include.members(['channel', 'lowered-ceiling']);
-    expect(ways.map(({ costM }) => costM)).to.deep.equal([...ways.map(({ costM }) => costM)].sort((a, b) => a - b));
-    for (const { operations } of ways) expect(problem(must(applyChange(project, { operations })))).to.equal(null);
+    const routes = pathwaysToOpen(project, project.runs.r1x1);
+    expect(routes.map(({ kind }) => kind)).to.include.members(['channel', 'lowered-ceiling']);
+    expect(routes.map(({ costM }) => costM)).to.deep.equal([...routes.map(({ costM }) => costM)].sort((a, b) => a - b));
+    for (const { operations } of routes) expect(problem(must(applyChange(project, { operations })))).to.equal(null);
   });
 
   it('between levels names the level and is cured by a riser; the finding goes and none comes instead', () => {
@@ -84,15 +84,15 @@ describe('a run that finds no way', () => {
       project: { ...base.project, construction: 'heritage' as const },
     };
     const run = Object.values(project.runs)[0];
-    const ways = waysToOpen(project, run);
-    expect(ways.map(({ kind }) => kind)).to.deep.equal(['channel-home', 'leave-to-cut']);
+    const routes = pathwaysToOpen(project, run);
+    expect(routes.map(({ kind }) => kind)).to.deep.equal(['channel-home', 'leave-to-cut']);
     // 3.1 m to the partition, 1.53 m up it to the frame of the arch; back 1.53 m, 5.1 m along and 2 m up to the rack.
-    expect(ways[0].madeM).to.be.closeTo(3.1 + 1.53 + 1.53 + 5.1 + 2 + 0.3 + 1.9, 1e-6);
+    expect(routes[0].madeM).to.be.closeTo(3.1 + 1.53 + 1.53 + 5.1 + 2 + 0.3 + 1.9, 1e-6);
   });
 
   it('has nothing to open where it has a way', () => {
     const project = place(smallHouse(), 'ceiling-speaker', [1, 2]);
-    expect(waysToOpen(project, project.runs.r1x1)).to.deep.equal([]);
+    expect(pathwaysToOpen(project, project.runs.r1x1)).to.deep.equal([]);
   });
 
   it('never gets told of a thing that does not help (property)', () => {
@@ -102,7 +102,7 @@ describe('a run that finds no way', () => {
       fc.property(framing, framing, fc.boolean(), at, (west, east, closed, [x, y]) => {
         const walls = closed ? Object.fromEntries(['south1', 'west', 'middle'].map((id) => [id, { cableMayRun: false }])) : {};
         const project = place(slab(walls, [{ framing: west }, { framing: east }]), 'ceiling-speaker', [x, y]);
-        for (const { operations } of waysToOpen(project, project.runs.r1x1))
+        for (const { operations } of pathwaysToOpen(project, project.runs.r1x1))
           expect(problem(must(applyChange(project, { operations })))).to.equal(null);
       }),
       { numRuns: 40 },

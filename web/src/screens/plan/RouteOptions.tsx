@@ -18,8 +18,8 @@ interface Props {
   readonly broken: readonly string[];
 }
 
-/** Why a run goes this way: what it costs against the next ways, and what a person wants of it. */
-export function WayChoices({ run, broken }: Props) {
+/** Why a run goes this way: what it costs against the next routes, and what a person wants of it. */
+export function RouteOptions({ run, broken }: Props) {
   const project = useProject();
   const { edit, propose } = useProjectParts('edit', 'propose');
   const [open, setOpen] = useState(false);
@@ -31,7 +31,7 @@ export function WayChoices({ run, broken }: Props) {
   useEffect(() => () => setLed(null), [run.id, setLed]);
   const { units } = project.project;
   const rules = listOf(project, 'routeRules').filter(({ runId }) => runId === run.id || runId === null);
-  const takeWay = (points: readonly Point3[], id: string) => routeVia(project, { id, runId: run.id, points });
+  const takeRoute = (points: readonly Point3[], id: string) => routeVia(project, { id, runId: run.id, points });
   const things = thingsOf(project);
   const add = (kind: RouteRule['kind'], value: string) => {
     const [target, id] = value.split('/') as [RouteRule['target'], string];
@@ -72,9 +72,12 @@ export function WayChoices({ run, broken }: Props) {
             </thead>
             <tbody>
               <Row name={text('way.taken')} way={choices.taken} />
-              {choices.others.map(({ way, via }, n) => (
-                <Row key={via.join()} name={text('way.other', { n: n + 1 })} way={way} than={choices.taken.costM}>
-                  <Button size="small" onClick={() => propose(text('way.other', { n: n + 1 }), takeWay(via, newRecordId('rr')))}>
+              {choices.others.map(({ way: route, via }, n) => (
+                <Row key={via.join()} name={text('way.other', { n: n + 1 })} way={route} than={choices.taken.costM}>
+                  <Button
+                    size="small"
+                    onClick={() => propose(text('way.other', { n: n + 1 }), takeRoute(via, newRecordId('rr')))}
+                  >
                     {text('way.look')}
                   </Button>
                 </Row>
@@ -104,7 +107,7 @@ export function WayChoices({ run, broken }: Props) {
 
   function Row({
     name,
-    way,
+    way: route,
     than,
     children,
   }: {
@@ -114,15 +117,15 @@ export function WayChoices({ run, broken }: Props) {
     readonly children?: React.ReactNode;
   }) {
     const count = HOLE_MEMBERS.flatMap((member) => {
-      const holes = way.holes.filter((hole) => hole.member === member).length;
+      const holes = route.holes.filter((hole) => hole.member === member).length;
       return holes > 0 ? [`${holes} ${term(`members.${member}`).toLowerCase()}`] : [];
     });
-    const costM = than === undefined ? way.costM : way.costM - than;
+    const costM = than === undefined ? route.costM : route.costM - than;
     return (
       <tr>
         <th scope="row">{name}</th>
-        <td>{formatCableLength(way.riseM + way.runM + way.dropM, units)}</td>
-        <td title={count.join(', ')}>{way.holes.length}</td>
+        <td>{formatCableLength(route.riseM + route.runM + route.dropM, units)}</td>
+        <td title={count.join(', ')}>{route.holes.length}</td>
         <td>
           {than !== undefined && Math.abs(costM) < 0.05
             ? text('way.same')
@@ -134,9 +137,9 @@ export function WayChoices({ run, broken }: Props) {
   }
 }
 
-/** What a way can be led through or kept away from, by name. */
+/** What a route can be led through or kept away from, by name. */
 function thingsOf(project: ProjectDocument): { readonly value: string; readonly label: string }[] {
-  const ways = new Set([
+  const routes = new Set([
     'chase',
     'disused-chimney',
     'conduit',
@@ -151,7 +154,7 @@ function thingsOf(project: ProjectDocument): { readonly value: string; readonly 
   return [
     ...listOf(project, 'risers').map(({ id, name }) => ({ value: `riser/${id}`, label: name })),
     ...listOf(project, 'features').flatMap(({ id, kind, name }) =>
-      ways.has(kind) ? [{ value: `feature/${id}`, label: name || term(`features.${kind}`) }] : [],
+      routes.has(kind) ? [{ value: `feature/${id}`, label: name || term(`features.${kind}`) }] : [],
     ),
     ...listOf(project, 'rooms').map(({ id, name, levelId }) => ({
       value: `room/${id}`,

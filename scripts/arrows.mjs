@@ -61,8 +61,10 @@ const MAY_USE_SEQUELIZE = [
   /^server\/testing\//,
   /\.test\.ts$/,
   /^server\/app\/create-app\.ts$/,
-  /^server\/resources\/session\/service\.ts$/,
 ];
+
+/** Where a file uses a model of the database. */
+const MODEL_USE = /\.models\b|\{[^}]*\bmodels\b[^}]*\}: Database/;
 
 const problems = [];
 const files = [];
@@ -88,6 +90,7 @@ const folders = new Map();
 for (const from of files) {
   const isTest = /\.test\.tsx?$/.test(from) || /(^|\/)testing\//.test(from);
   const text = readFileSync(join(ROOT, from), 'utf8');
+  checkModels(from, text);
   // Imports, re-exports and `import()`, as TypeScript reads them.
   for (const { fileName: specifier } of ts.preProcessFile(text).importedFiles) {
     const to = targetOf(from, specifier);
@@ -122,6 +125,11 @@ function check(from, to, specifier, isTest) {
     problems.push(`${from} imports ${specifier}: the core is pure`);
   if (/^(sequelize|umzug)$/.test(specifier) && !MAY_USE_SEQUELIZE.some((pattern) => pattern.test(from)))
     problems.push(`${from} imports ${specifier}: only stores touch the database`);
+}
+
+function checkModels(from, text) {
+  if (from.startsWith('server/') && MODEL_USE.test(text) && !MAY_USE_SEQUELIZE.some((pattern) => pattern.test(from)))
+    problems.push(`${from} uses a database model: only stores do`);
 }
 
 function checkRank(from, to, order, fromFolder, toFolder) {

@@ -2,7 +2,7 @@ import { deleteEndedJobs } from '../jobs/store.ts';
 import { deletePlanFiles, picturesWithoutTiles } from '../resources/pictures/store.ts';
 import { deletePrinted } from '../resources/printing/store.ts';
 import { removeRested } from '../resources/projects/store.ts';
-import { deleteOldResets } from '../resources/session/service.ts';
+import { deleteOldResets } from '../resources/session/store.ts';
 import type { Services } from '../services/services.ts';
 import { closeLostJobs, deleteOldErrors } from './store.ts';
 

@@ -7,8 +7,7 @@ import { join } from 'node:path';
 import { daysBefore, daysBetween, readProjectFile } from '@dusky-spool/core/model';
 import type { Database } from '../database/index.ts';
 import { hashPassword } from '../resources/session/passwords.ts';
-import { insertFirm } from '../resources/session/service.ts';
-import { demoMember } from '../resources/session/store.ts';
+import { accountById, deleteFirmOf, demoMember, insertFirm, markAsDemo } from '../resources/session/store.ts';
 
 export const DEMO_FILES = ['saltmarsh-granary', 'heron-quay-house', 'tollgate-cottage', 'ropewalk-flat'];
 const EMAIL = 'planner@tidewrack.example';
@@ -19,23 +18,21 @@ export async function loadDemo(database: Database): Promise<void> {
   if ((await demoMember(database)) !== null) return;
   // Loaded here, as only the first start needs it.
   const { importProject } = await import('../resources/projects/import.ts');
-  // A firm left half loaded by a start that was killed is taken away and loaded anew.
-  await database.models.members.findOne({ where: { email: EMAIL }, raw: true }).then(async (left) => {
-    if (left) await database.models.firms.destroy({ where: { id: (left as unknown as { firmId: string }).firmId } });
-  });
+  // A firm left half loaded by a start that was killed is deleted and loaded again.
+  await deleteFirmOf(database, EMAIL);
   // Nobody knows this password: the demo is entered by its one-click sign-in only.
   const passwordHash = await hashPassword(randomBytes(24).toString('base64url'));
   const account = { firm: 'Tidewrack Integration', name: 'Demo planner', email: EMAIL, passwordHash, isDemo: false };
   const memberId = await database.sequelize.transaction((transaction) => insertFirm(database, account, new Date(), transaction));
-  const member = (await database.models.members.findByPk(memberId, { raw: true })) as unknown as { firmId: string };
+  const { firmId } = (await accountById(database, memberId))!;
   for (const [index, file] of DEMO_FILES.entries()) {
     const at = new Date(Date.now() + index);
     const text = readFileSync(join(FOLDER, `${file}.spool.json`), 'utf8');
     const project = readProjectFile(datesMoved(text, at));
     if (!project.ok) throw new Error(`${file}: ${JSON.stringify(project.problem)}`);
-    await importProject(database, member.firmId, randomUUID(), project.value, at);
+    await importProject(database, firmId, randomUUID(), project.value, at);
   }
-  await database.models.firms.update({ isDemo: true }, { where: { id: member.firmId } });
+  await markAsDemo(database, firmId);
 }
 
 /** The day on which the demo houses were drawn. */

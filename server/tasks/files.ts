@@ -4,7 +4,7 @@ import { PlannedRefusal } from '../http/problems.ts';
 import { firmLibrary, firmMaps } from '../resources/library/store.ts';
 import { fileName } from '../resources/projects/file-name.ts';
 import { importProject } from '../resources/projects/import.ts';
-import { loadProject, loadPictures } from '../resources/projects/store.ts';
+import { isProjectOf, loadPictures, loadProject } from '../resources/projects/store.ts';
 import type { JobParams } from '../jobs/job-kinds.ts';
 import type { JobContext, JobProduct } from './index.ts';
 
@@ -23,8 +23,7 @@ export async function importFile(
   { database, firmId, input, progress }: JobContext,
   { projectId }: JobParams['import'],
 ): Promise<JobProduct> {
-  const there = await database.models.projects.count({ where: { id: projectId, firmId } });
-  if (there === 0) {
+  if (!(await isProjectOf(database, firmId, projectId))) {
     const file = readProjectFile((await input()).toString('utf8'));
     if (!file.ok) throw new PlannedRefusal(file.problem);
     progress(0.4);

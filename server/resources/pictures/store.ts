@@ -19,6 +19,34 @@ export const readPicture = async ({ models }: Database, projectId: string, id: s
     bytes: Buffer;
   } | null;
 
+type StoredPicture = PictureInfo & { readonly bytes: Buffer; readonly tiled: boolean };
+
+/** A stored picture with its bytes and whether its tiles are stored; null where it is not there. */
+export const pictureToTile = async ({ models }: Database, projectId: string, id: string): Promise<StoredPicture | null> =>
+  (await models.pictures.findOne({ where: { projectId, id }, raw: true })) as unknown as StoredPicture | null;
+
+interface TileRow {
+  readonly z: number;
+  readonly y: number;
+  readonly x: number;
+  readonly bytes: Buffer;
+}
+
+/** Stores all tiles of a picture, some at a time, and marks it as tiled; all of it or nothing. */
+export const insertTiles = (
+  { sequelize, models }: Database,
+  projectId: string,
+  pictureId: string,
+  batches: AsyncIterable<readonly TileRow[]>,
+): Promise<void> =>
+  sequelize.transaction(async (transaction) => {
+    for await (const tiles of batches) {
+      const rows = tiles.map((tile) => ({ projectId, pictureId, ...tile }));
+      await models.pictureTiles.bulkCreate(rows, { transaction, ignoreDuplicates: true });
+    }
+    await models.pictures.update({ tiled: true }, { where: { projectId, id: pictureId }, transaction });
+  });
+
 export async function readTile(
   { models }: Database,
   projectId: string,

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { type PictureInfo, TILE_PX } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { readRaster } from './inspect.ts';
-import { oneAtATime } from './store.ts';
+import { insertTiles, oneAtATime, pictureToTile } from './store.ts';
 
 const AT_ONCE = 100;
 /** Pictures of more pixels are cut: well below the size from which the plan shows tiles (`WHOLE_UP_TO_PX`). */
@@ -18,39 +18,34 @@ export const deepestLevel = (widthPx: number, heightPx: number): number =>
 export const needsTiles = ({ widthPx, heightPx, mediaType }: Pick<PictureInfo, 'widthPx' | 'heightPx' | 'mediaType'>): boolean =>
   widthPx * heightPx > TILED_FROM_PX && mediaType !== 'image/svg+xml';
 
-type StoredPicture = PictureInfo & { readonly bytes: Buffer; readonly tiled: boolean };
-
 /** Cuts a stored picture into tiles, all of its pyramid, and stores them beside it; nothing where it needs none or has them. */
-export async function storeTiles({ sequelize, models }: Database, projectId: string, pictureId: string): Promise<void> {
-  const picture = (await models.pictures.findOne({
-    where: { projectId, id: pictureId },
-    raw: true,
-  })) as unknown as StoredPicture | null;
+export async function storeTiles(database: Database, projectId: string, pictureId: string): Promise<void> {
+  const picture = await pictureToTile(database, projectId, pictureId);
   if (!picture || picture.tiled || !needsTiles(picture)) return;
   // A folder that nobody else could have made: its name is random and only this account may enter.
   const folder = await mkdtemp(join(tmpdir(), 'dusky-spool-tiles-'));
   try {
     const cut = join(folder, 'tiles');
-    await oneAtATime({ sequelize, models }, () =>
+    await oneAtATime(database, () =>
       readRaster(picture.bytes)
         .webp({ quality: 80, effort: 0 })
         .tile({ size: TILE_PX, layout: 'google', skipBlanks: -1 })
         .toFile(cut),
     );
-    const paths = (await readdir(cut, { recursive: true })).filter((path) => path.endsWith('.webp') && path.includes('/'));
-    await sequelize.transaction(async (transaction) => {
-      for (let start = 0; start < paths.length; start += AT_ONCE) {
-        const rows = await Promise.all(
-          paths.slice(start, start + AT_ONCE).map(async (path) => {
-            const [z, y, x] = path.replace('.webp', '').split('/').map(Number);
-            return { projectId, pictureId, z, y, x, bytes: await readFile(join(cut, path)) };
-          }),
-        );
-        await models.pictureTiles.bulkCreate(rows, { transaction, ignoreDuplicates: true });
-      }
-      await models.pictures.update({ tiled: true }, { where: { projectId, id: pictureId }, transaction });
-    });
+    await insertTiles(database, projectId, pictureId, tilesIn(cut));
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
+}
+
+/** Tiles of a folder as `z/y/x.webp`, a batch at a time. */
+async function* tilesIn(folder: string) {
+  const paths = (await readdir(folder, { recursive: true })).filter((path) => path.endsWith('.webp') && path.includes('/'));
+  for (let start = 0; start < paths.length; start += AT_ONCE)
+    yield Promise.all(
+      paths.slice(start, start + AT_ONCE).map(async (path) => {
+        const [z, y, x] = path.replace('.webp', '').split('/').map(Number);
+        return { z, y, x, bytes: await readFile(join(folder, path)) };
+      }),
+    );
 }

@@ -25,6 +25,9 @@ const HEADER_FIELDS = Object.keys(HEADER_COLUMNS);
 export const headerOf = (row: Fields): ProjectHeader =>
   Object.fromEntries([['id', 'project'], ...HEADER_FIELDS.map((field) => [field, row[field]])]) as unknown as ProjectHeader;
 
+export const isProjectOf = async ({ models }: Database, firmId: string, projectId: string): Promise<boolean> =>
+  (await models.projects.count({ where: { id: projectId, firmId } })) > 0;
+
 /** A project as it stood at one moment. */
 export async function loadProject(
   { sequelize, models }: Database,

@@ -1,11 +1,20 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
-import { Op, type Transaction } from 'sequelize';
+import { createHash, randomBytes } from 'node:crypto';
 import type { Database } from '../../database/index.ts';
 import { refusal } from '../../http/problems.ts';
 import { checkPassword, hashPassword, isPassword } from './passwords.ts';
-import { accountByEmail, accountById, type AccountRow, countMembers, setPassword } from './store.ts';
-
-export { hashPassword } from './passwords.ts';
+import {
+  accountByEmail,
+  accountById,
+  type AccountRow,
+  countMembers,
+  insertFirm,
+  insertReset,
+  isEmailTaken,
+  lockMembers,
+  memberOfReset,
+  setPassword,
+  useUpResets,
+} from './store.ts';
 
 const HOUR_MS = 3600 * 1000;
 const RESET_HOURS = 2;
@@ -37,28 +46,12 @@ export async function makeFirm(database: Database, account: NewFirm, further: bo
   await checkPassword(account.password);
   const passwordHash = await hashPassword(account.password);
   return database.sequelize.transaction(async (transaction) => {
-    await database.sequelize.query('LOCK TABLE members IN EXCLUSIVE MODE', { transaction });
+    await lockMembers(database, transaction);
     if (!further && (await countMembers(database, transaction)) > 0) throw refusal('not-allowed', { field: 'account' });
-    if ((await database.models.members.count({ where: { email: account.email }, transaction })) > 0)
+    if (await isEmailTaken(database, account.email, transaction))
       throw refusal('email-taken', { kind: 'invalid', field: 'email' });
     return insertFirm(database, { ...account, passwordHash, isDemo: false }, at, transaction);
   });
-}
-
-export async function insertFirm(
-  { models }: Database,
-  account: { firm: string; name: string; email: string; passwordHash: string; isDemo: boolean },
-  at: Date,
-  transaction: Transaction,
-): Promise<string> {
-  const [firmId, memberId] = [randomUUID(), randomUUID()];
-  const { email, name, passwordHash, isDemo } = account;
-  await models.firms.create({ id: firmId, name: account.firm, isDemo, plannersMayDelete: false, createdAt: at }, { transaction });
-  await models.members.create(
-    { id: memberId, firmId, email, name, passwordHash, role: 'owner', createdAt: at, removedAt: null },
-    { transaction },
-  );
-  return memberId;
 }
 
 /** Problems: `password-wrong`, `password-weak`. */
@@ -76,10 +69,8 @@ export async function beginReset(database: Database, email: string): Promise<{ a
   if (!account) return null;
   const { token, tokenHash } = newToken();
   const now = Date.now();
-  await database.models.passwordResets.create(
-    { tokenHash, memberId: account.id, createdAt: new Date(now), expiresAt: new Date(now + RESET_HOURS * HOUR_MS), usedAt: null },
-    { returning: false },
-  );
+  const expiresAt = new Date(now + RESET_HOURS * HOUR_MS);
+  await insertReset(database, { tokenHash, memberId: account.id, createdAt: new Date(now), expiresAt });
   return { account, token };
 }
 
@@ -87,21 +78,13 @@ export async function beginReset(database: Database, email: string): Promise<{ a
 export async function finishReset(database: Database, token: string, password: string): Promise<AccountRow> {
   await checkPassword(password);
   const passwordHash = await hashPassword(password);
-  const { passwordResets } = database.models;
   return database.sequelize.transaction(async (transaction) => {
-    const where = { tokenHash: hashOfToken(token), usedAt: null, expiresAt: { [Op.gt]: new Date() } };
-    const reset = (await passwordResets.findOne({ where, raw: true, transaction, lock: transaction.LOCK.UPDATE })) as unknown as {
-      memberId: string;
-    } | null;
-    const account = reset && (await accountById(database, reset.memberId));
+    const now = new Date();
+    const memberId = await memberOfReset(database, hashOfToken(token), now, transaction);
+    const account = memberId && (await accountById(database, memberId));
     if (!account) throw refusal('link-expired', { kind: 'invalid', field: 'token' });
-    // Every other code of this member is worth nothing from now on.
-    await passwordResets.update({ usedAt: new Date() }, { where: { memberId: account.id, usedAt: null }, transaction });
+    await useUpResets(database, account.id, now, transaction);
     await setPassword(database, account.id, passwordHash, transaction);
     return account;
   });
 }
-
-/** Codes that ran out. */
-export const deleteOldResets = ({ models }: Database, before: Date): Promise<number> =>
-  models.passwordResets.destroy({ where: { expiresAt: { [Op.lt]: before } } });

@@ -79,7 +79,8 @@ describe('accounts', () => {
   it('of another firm see nothing of a project, on any route', async () => {
     const client = await server.client().makeFirstAccount();
     const projectId = await client.newProject();
-    const { insertFirm, hashPassword } = await import('./service.ts');
+    const { hashPassword } = await import('./passwords.ts');
+    const { insertFirm } = await import('./store.ts');
     await server.database.sequelize.transaction(async (transaction) => {
       const passwordHash = await hashPassword('another long password');
       await insertFirm(

@@ -1,4 +1,5 @@
-import { QueryTypes, type Transaction } from 'sequelize';
+import { randomUUID } from 'node:crypto';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import type { OpenSession, Role } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { sessionName } from '../../http/sessions.ts';
@@ -96,3 +97,67 @@ export async function endSessions(
   if (sids.length > 0) await database.sequelize.query('DELETE FROM sessions WHERE sid IN (:sids)', { replacements: { sids } });
   return sids.map(sessionName);
 }
+
+export const isEmailTaken = async ({ models }: Database, email: string, transaction: Transaction): Promise<boolean> =>
+  (await models.members.count({ where: { email }, transaction })) > 0;
+
+/** Nobody else makes a member until the transaction ends. */
+export const lockMembers = async ({ sequelize }: Database, transaction: Transaction): Promise<void> =>
+  void (await sequelize.query('LOCK TABLE members IN EXCLUSIVE MODE', { transaction }));
+
+/** Stores a firm with its owner; gives the owner's id. */
+export async function insertFirm(
+  { models }: Database,
+  account: { firm: string; name: string; email: string; passwordHash: string; isDemo: boolean },
+  at: Date,
+  transaction: Transaction,
+): Promise<string> {
+  const [firmId, memberId] = [randomUUID(), randomUUID()];
+  const { email, name, passwordHash, isDemo } = account;
+  await models.firms.create({ id: firmId, name: account.firm, isDemo, plannersMayDelete: false, createdAt: at }, { transaction });
+  await models.members.create(
+    { id: memberId, firmId, email, name, passwordHash, role: 'owner', createdAt: at, removedAt: null },
+    { transaction },
+  );
+  return memberId;
+}
+
+/** Deletes the firm that a member of this address belongs to, if there is one. */
+export async function deleteFirmOf({ models }: Database, email: string): Promise<void> {
+  const member = (await models.members.findOne({ where: { email }, raw: true })) as unknown as { firmId: string } | null;
+  if (member) await models.firms.destroy({ where: { id: member.firmId } });
+}
+
+export const markAsDemo = async ({ models }: Database, firmId: string): Promise<void> =>
+  void (await models.firms.update({ isDemo: true }, { where: { id: firmId } }));
+
+interface ResetRow {
+  readonly tokenHash: string;
+  readonly memberId: string;
+  readonly createdAt: Date;
+  readonly expiresAt: Date;
+}
+
+/** Stores the code of a link to set a new password. */
+export const insertReset = async ({ models }: Database, reset: ResetRow): Promise<void> =>
+  void (await models.passwordResets.create({ ...reset, usedAt: null }, { returning: false }));
+
+/** The member that an unused code belongs to, locked until the transaction ends; null where it is unknown, used or expired. */
+export async function memberOfReset(
+  { models }: Database,
+  tokenHash: string,
+  now: Date,
+  transaction: Transaction,
+): Promise<string | null> {
+  const where = { tokenHash, usedAt: null, expiresAt: { [Op.gt]: now } };
+  const reset = await models.passwordResets.findOne({ where, raw: true, transaction, lock: transaction.LOCK.UPDATE });
+  return (reset as unknown as { memberId: string } | null)?.memberId ?? null;
+}
+
+/** No code of this member is worth anything from now on. */
+export const useUpResets = async ({ models }: Database, memberId: string, now: Date, transaction: Transaction): Promise<void> =>
+  void (await models.passwordResets.update({ usedAt: now }, { where: { memberId, usedAt: null }, transaction }));
+
+/** Deletes codes that expired before a moment. */
+export const deleteOldResets = ({ models }: Database, before: Date): Promise<number> =>
+  models.passwordResets.destroy({ where: { expiresAt: { [Op.lt]: before } } });

@@ -41,7 +41,7 @@ await shoot('schedule');
 await page.goto(`${app.url}/p/${granary}/cabling?view=ways`);
 await page.locator('.hole-table').first().waitFor();
 await page.getByRole('button', { name: 'Find shared routes' }).click();
-await page.locator('.ways-outlook').waitFor();
+await page.locator('.ways-comparison').waitFor();
 await shoot('ways');
 await page.goto(`${app.url}/p/${granary}/cabling?view=labels`);
 await page.locator('.label-table tbody tr').first().waitFor();

@@ -101,7 +101,7 @@ describe('every screen', () => {
     await page.goto(`${app.url}/p/${projectId}/pre-wire`);
     await page.locator('.run-list .ant-btn').first().waitFor();
     const heights = await page
-      .locator('.run-list .ant-btn, .pull-bundle > header .ant-btn')
+      .locator('.run-list .ant-btn, .stages__pull-bundle > header .ant-btn')
       .evaluateAll((buttons) => buttons.map((button) => button.getBoundingClientRect().height));
     expect(Math.min(...heights)).to.be.at.least(48);
   });

@@ -64,7 +64,7 @@ describe('work goes on', () => {
     await page.waitForTimeout(300);
     await app.restart();
     await page.reload();
-    await page.locator('.plan-canvas .device').first().waitFor();
+    await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
     await saved(page);
     await page.getByText(/of 120 runs/).waitFor();
     expect(await devices()).to.equal(92);

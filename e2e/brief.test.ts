@@ -12,13 +12,13 @@ describe('the brief', () => {
     ({ page } = await app.person());
     id = await openGranary(app, page);
     await page.goto(`${app.url}/p/${id}/brief`);
-    await page.locator('.brief-matrix').waitFor();
+    await page.locator('.brief__brief-matrix').waitFor();
   });
   after(() => app.close());
   afterEach(() => expect(app.problems).to.deep.equal([]));
 
   const cell = (name: string) => page.getByRole('button', { name, exact: true });
-  const card = () => page.locator('.brief-card');
+  const card = () => page.locator('.brief__brief-card');
 
   it('is filled by the keyboard, and a room is signed when nothing is left open', async () => {
     await cell('Loft study, Surround: Not discussed').click();
@@ -69,11 +69,11 @@ describe('the brief', () => {
       .getByText(/^Open decisions/)
       .first()
       .click();
-    const screening = page.locator('.decision').filter({ hasText: 'Decide: Projector' });
+    const screening = page.locator('.brief__decision').filter({ hasText: 'Decide: Projector' });
     await screening.getByText(/^Decide by \d{4}-\d{2}-\d{2}, 75 days left$/).waitFor();
     await screening.getByText('2 × Category 6A, 1 × Control 18/2, 1 × Active optical HDMI cable').waitFor();
     await screening.getByRole('button', { name: 'Decide: Projector' }).click();
-    await page.locator('.decided').getByText('Projector or a large display').waitFor();
+    await page.locator('.brief__decided').getByText('Projector or a large display').waitFor();
     await saved(page);
   });
 
@@ -93,7 +93,7 @@ describe('the brief', () => {
     await page.getByRole('button', { name: 'Missing' }).first().click();
     await page.getByText('Differences: 1').waitFor();
     const small = await page
-      .locator('.walk-three button')
+      .locator('.brief__walk-three button')
       .evaluateAll((all) => all.filter((one) => one.getBoundingClientRect().height < 48).length);
     expect(small).to.equal(0);
     await saved(page);

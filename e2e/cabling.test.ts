@@ -27,33 +27,36 @@ describe('a crew that gets the cabling ready', function () {
       .getByText(/\d+ % of 40 %/)
       .first()
       .waitFor();
-    expect(await page.locator('.spare-list .missing').count()).to.be.greaterThan(3);
+    expect(await page.locator('.pathways__spare-list .pathways__missing').count()).to.be.greaterThan(3);
     await page.getByRole('button', { name: 'Add the missing conduits' }).click();
     await page.getByRole('button', { name: 'Apply' }).click();
     await saved(page);
     await pathways('Fill');
     await page.locator('.load-table', { hasText: 'Spare,' }).waitFor();
-    await page.locator('.spare-list .missing').first().waitFor({ state: 'detached' });
+    await page.locator('.pathways__spare-list .pathways__missing').first().waitFor({ state: 'detached' });
     await page.getByRole('button', { name: 'Undo' }).click();
-    await page.locator('.spare-list .missing').first().waitFor();
+    await page.locator('.pathways__spare-list .pathways__missing').first().waitFor();
   });
 
   it('bundles by way again, and finds nothing to change', async () => {
     await pathways('Bundles');
-    const before = await page.locator('.bundle-table').innerText();
+    const before = await page.locator('.pathways__bundle-table').innerText();
     await page.getByRole('button', { name: 'Bundle by route' }).click();
     await page.waitForTimeout(300);
-    expect(await page.locator('.bundle-table').innerText()).to.equal(before);
+    expect(await page.locator('.pathways__bundle-table').innerText()).to.equal(before);
   });
 
   it('writes down what closes a pierced place, and the count of open ones falls', async () => {
     await pathways('Firestopping');
-    const open = async () => Number((await page.locator('.seal-count b').innerText()).replace(/\D/g, ''));
+    const open = async () => Number((await page.locator('.pathways__seal-count b').innerText()).replace(/\D/g, ''));
     const before = await open();
-    await page.locator('.seal-table .ant-select').first().click();
+    await page.locator('.pathways__seal-table .ant-select').first().click();
     await page.getByTitle('sealed', { exact: true }).click();
-    await page.waitForFunction((was) => document.querySelector('.seal-count b')?.textContent?.startsWith(`${was - 1} `), before);
-    await page.locator('.seal-table').getByRole('button', { name: 'Details' }).first().click();
+    await page.waitForFunction(
+      (was) => document.querySelector('.pathways__seal-count b')?.textContent?.startsWith(`${was - 1} `),
+      before,
+    );
+    await page.locator('.pathways__seal-table').getByRole('button', { name: 'Details' }).first().click();
     await page.getByLabel('Product').fill('fireblock caulk, tube 12');
     await page.getByLabel('By', { exact: true }).fill('Kim');
     await page.keyboard.press('Tab');
@@ -72,7 +75,7 @@ describe('a crew that gets the cabling ready', function () {
 
   it('tries another number scheme on the whole project, is told why one does not do, and renumbers; undo takes it back', async () => {
     await page.goto(`${app.url}/p/${house}/cabling?view=labels`);
-    await page.locator('.label-table tbody tr').first().waitFor();
+    await page.locator('.labels__label-table tbody tr').first().waitFor();
     const pattern = page.getByLabel('Pattern of numbers');
     await pattern.fill('{device}.{leg}');
     await page.getByText(/would both be/).waitFor();
@@ -82,14 +85,14 @@ describe('a crew that gets the cabling ready', function () {
     await page.getByRole('button', { name: 'Renumber' }).click();
     await page.getByText('Every run follows this scheme.').waitFor();
     await saved(page);
-    expect(await page.locator('.label-table tbody tr').first().innerText()).to.match(/^\s*[A-Z0-9]{3}-\d\d-\d/);
+    expect(await page.locator('.labels__label-table tbody tr').first().innerText()).to.match(/^\s*[A-Z0-9]{3}-\d\d-\d/);
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByText('117 runs get a new number, 0 keep theirs.').waitFor();
   });
 
   it('prints one run and reprints it; the run remembers the day, and its number is not given again', async () => {
     await page.goto(`${app.url}/p/${house}/cabling?view=labels`);
-    const first = page.locator('.label-table tbody tr').first();
+    const first = page.locator('.labels__label-table tbody tr').first();
     await first.waitFor();
     await first.getByRole('button', { name: 'Print', exact: true }).click();
     await page.getByText('2 labels went to the simulated label printer.').waitFor();
@@ -108,7 +111,7 @@ describe('a crew that gets the cabling ready', function () {
     const from = /devices (\d+) to/.exec(words)![1];
     await saved(page);
     await page.goto(`${app.url}/p/${house}/devices`);
-    await page.locator('.plan-canvas .device').first().waitFor();
+    await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
     await page.waitForTimeout(600);
     await page.context().setOffline(true);
     await page

@@ -71,7 +71,7 @@ describe('a practitioner who looks at everything before the walls close', functi
 
   it('sets a limit, and is kept from lowering a safety rule without a reason', async () => {
     await at('?view=rules');
-    const bores = page.locator('.rule-list li', { hasText: 'No member is bored wider' });
+    const bores = page.locator('.checks__rule-list li', { hasText: 'No member is bored wider' });
     await bores.getByRole('switch').click();
     await bores.getByText(/is a safety rule. Give the reason/).waitFor();
     await bores.getByLabel('Reason it is relaxed').fill('the engineer has stamped it');
@@ -79,7 +79,7 @@ describe('a practitioner who looks at everything before the walls close', functi
     await bores.getByRole('switch').click();
     await bores.getByText('relaxed', { exact: true }).waitFor();
     await saved(page);
-    const loss = page.locator('.rule-list li', { hasText: 'Speaker cable is thick enough' });
+    const loss = page.locator('.checks__rule-list li', { hasText: 'Speaker cable is thick enough' });
     await loss.getByLabel(/Close from this share/).fill('0.6');
     await loss.getByLabel(/Close from this share/).press('Enter');
     await saved(page);
@@ -108,7 +108,7 @@ describe('a practitioner who looks at everything before the walls close', functi
     await saved(page);
     await page.getByText('Saved with L-SC-01.1').waitFor();
     await page
-      .locator('.calc-kept')
+      .locator('.checks__calc-kept')
       .getByText(/Loss \(dB\): 0\.\d+/)
       .waitFor();
     await page.getByLabel('Find a calculator').fill('battery');
@@ -130,10 +130,10 @@ describe('a practitioner who looks at everything before the walls close', functi
 
   it('sees findings at their places on the plan', async () => {
     await page.goto(`${app.url}/p/${house}/cabling?level=level_m`);
-    await page.locator('.plan-canvas .device').first().waitFor();
+    await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
     await page.getByRole('button', { name: 'Findings', exact: true }).click();
-    await page.locator('.finding-mark-on').first().waitFor();
+    await page.locator('.canvas__finding-mark-on').first().waitFor();
     await page.getByRole('button', { name: 'Findings', exact: true }).click();
-    await page.waitForFunction(() => document.querySelectorAll('.finding-mark-on').length === 0);
+    await page.waitForFunction(() => document.querySelectorAll('.canvas__finding-mark-on').length === 0);
   });
 });

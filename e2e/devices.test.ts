@@ -50,7 +50,9 @@ describe('devices in places that can be built', () => {
       () => document.querySelector<HTMLInputElement>('.inspector input[aria-label="From lower wall"]')?.value === '1.20 m',
     );
     await inspector().getByRole('button', { name: 'Mirror as a pair' }).click();
-    await page.waitForFunction(() => document.querySelectorAll('.plan-canvas .device[aria-label*="Dining room"]').length >= 5);
+    await page.waitForFunction(
+      () => document.querySelectorAll('.canvas__plan-canvas .canvas__device[aria-label*="Dining room"]').length >= 5,
+    );
     await inspector().getByLabel('New zone or group').fill('Dining');
     await inspector().getByRole('button', { name: 'Add', exact: true }).click();
     await inspector()
@@ -60,20 +62,20 @@ describe('devices in places that can be built', () => {
   });
 
   it('an even field of speakers is laid into a room by one click and taken back by one step', async () => {
-    const count = () => page.locator('.plan-canvas .device[aria-label*="Boot room"]').count();
+    const count = () => page.locator('.canvas__plan-canvas .canvas__device[aria-label*="Boot room"]').count();
     const before = await count();
     await page.getByRole('button', { name: /^Ceiling speaker$/ }).click();
     await page.getByRole('button', { name: 'Grid, minimum overlap' }).click();
     await clickAt(13.6, 3.2);
     await page.waitForFunction(
-      (min) => document.querySelectorAll('.plan-canvas .device[aria-label*="Boot room"]').length > min,
+      (min) => document.querySelectorAll('.canvas__plan-canvas .canvas__device[aria-label*="Boot room"]').length > min,
       before,
     );
     // 2.5 x 5.5 m under 2.74 m: disc 3.48 m, pitch 2.46 m: 2 columns and 3 rows.
     expect((await count()) - before).to.equal(6);
     await page.keyboard.press('Control+z');
     await page.waitForFunction(
-      (same) => document.querySelectorAll('.plan-canvas .device[aria-label*="Boot room"]').length === same,
+      (same) => document.querySelectorAll('.canvas__plan-canvas .canvas__device[aria-label*="Boot room"]').length === same,
       before,
     );
   });
@@ -84,7 +86,7 @@ describe('devices in places that can be built', () => {
       .first()
       .click();
     await inspector().getByRole('button', { name: 'See it on its wall' }).click();
-    const wall = (await page.locator('.elevation-wall').boundingBox())!;
+    const wall = (await page.locator('.walls__elevation-wall').boundingBox())!;
     const at = (offsetM: number, heightM: number) =>
       [wall.x + (wall.width * offsetM) / 2.5, wall.y + wall.height * (1 - heightM / 2.74)] as const;
     await page.getByRole('button', { name: /^Keypad$/ }).click();
@@ -97,7 +99,7 @@ describe('devices in places that can be built', () => {
     await inspector()
       .getByText(/Great room, Main$/)
       .waitFor();
-    const keypad = page.locator('.wall-face.chosen .face');
+    const keypad = page.locator('.walls__wall-face.chosen .face');
     const box = (await keypad.boundingBox())!;
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
     await page.mouse.down();
@@ -110,14 +112,14 @@ describe('devices in places that can be built', () => {
     );
     await saved(page);
     await page.getByRole('button', { name: 'Back to the plan' }).click();
-    await page.locator('.plan-canvas .device').first().waitFor();
+    await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
   });
 
   it('an access point is dragged on the ceiling into the middle of the room', async () => {
     await page.getByRole('button', { name: /^AP .*Great room/ }).click();
     await inspector().getByRole('button', { name: 'See it on its ceiling' }).click();
-    const box = (await page.locator('.wall-face.chosen .face').boundingBox())!;
-    const room = (await page.locator('.elevation-wall').boundingBox())!;
+    const box = (await page.locator('.walls__wall-face.chosen .face').boundingBox())!;
+    const room = (await page.locator('.walls__elevation-wall').boundingBox())!;
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
     await page.mouse.down();
     await page.mouse.move(room.x + room.width / 2 + 40, room.y + room.height / 2 + 60, { steps: 4 });
@@ -125,7 +127,7 @@ describe('devices in places that can be built', () => {
     await page.locator('.elevation .guide.room').first().waitFor({ state: 'attached' });
     await page.mouse.up();
     await saved(page);
-    const after = (await page.locator('.wall-face.chosen .face').boundingBox())!;
+    const after = (await page.locator('.walls__wall-face.chosen .face').boundingBox())!;
     expect(after.x + after.width / 2).to.be.closeTo(room.x + room.width / 2, 1);
     expect(after.y + after.height / 2).to.be.closeTo(room.y + room.height / 2, 1);
     await page.getByRole('button', { name: 'Back to the plan' }).click();
@@ -133,23 +135,23 @@ describe('devices in places that can be built', () => {
 
   it('zones are shown on the plan with their names', async () => {
     await page.getByLabel('Zones on the plan').selectOption('audio');
-    await page.locator('.zone-name').getByText('Table', { exact: true }).waitFor();
+    await page.locator('.canvas__zone-name').getByText('Table', { exact: true }).waitFor();
     // Five zones of the demo and the one that was made above, room by room.
-    expect(await page.locator('.zone').count()).to.be.at.least(5);
+    expect(await page.locator('.canvas__zone').count()).to.be.at.least(5);
     await page.getByLabel('Zones on the plan').selectOption('');
-    await page.locator('.zone').first().waitFor({ state: 'detached' });
+    await page.locator('.canvas__zone').first().waitFor({ state: 'detached' });
   });
 
   it('beads that would hide each other are one when zoomed out, and a click shows them apart', async () => {
     for (let i = 0; i < 3; i++) await page.getByLabel('Zoom out').click();
-    const cluster = page.locator('.bead-cluster').first();
+    const cluster = page.locator('.canvas__bead-cluster').first();
     await cluster.waitFor();
     const [count] = (await cluster.getAttribute('aria-label'))!.split(' ');
-    const before = await page.locator('.plan-canvas .device').count();
+    const before = await page.locator('.canvas__plan-canvas .canvas__device').count();
     await cluster.click();
-    await page.waitForFunction(() => document.querySelectorAll('.plan-canvas .bead-cluster').length === 0);
+    await page.waitForFunction(() => document.querySelectorAll('.canvas__plan-canvas .canvas__bead-cluster').length === 0);
     expect(Number(count)).to.be.at.least(2);
-    expect(await page.locator('.plan-canvas .device').count()).to.be.greaterThan(before);
+    expect(await page.locator('.canvas__plan-canvas .canvas__device').count()).to.be.greaterThan(before);
     await page.getByRole('button', { name: 'Fit', exact: true }).click();
   });
 
@@ -206,8 +208,8 @@ describe('devices in places that can be built', () => {
   it('a recipe shows which runs it adds before it is applied', async () => {
     await page.getByRole('button', { name: 'Library', exact: true }).click();
     await page.getByRole('button', { name: /^Access point$/ }).click();
-    await page.locator('.library-card').getByRole('button', { name: 'Add a cable' }).click();
-    const effect = page.locator('.recipe-effect');
+    await page.locator('.library__library-card').getByRole('button', { name: 'Add a cable' }).click();
+    const effect = page.locator('.library__recipe-effect');
     await effect.getByText(/^Adds \d+ runs: /).waitFor();
     await effect.getByRole('button', { name: 'Apply' }).click();
     await effect.waitFor({ state: 'detached' });

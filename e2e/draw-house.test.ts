@@ -87,7 +87,7 @@ describe('a house drawn from nothing', () => {
   it('has its wall dragged, the room following, and takes that back also after loading anew', async () => {
     await page.keyboard.press('v');
     await click(10, 5);
-    await page.locator('.picked.grab').waitFor({ state: 'attached' });
+    await page.locator('.survey__picked.grab').waitFor({ state: 'attached' });
     const [from, to] = [await planPoint(page, 10, 5.4), await planPoint(page, 11, 5.4)];
     await page.mouse.move(from.x, from.y);
     await page.mouse.down();
@@ -100,7 +100,7 @@ describe('a house drawn from nothing', () => {
     };
     await eventually(async () => Math.abs((await width()) - 7) < 0.051);
     await page.reload();
-    await page.locator('.survey-foot').waitFor();
+    await page.locator('.survey__survey-foot').waitFor();
     // What can be taken back is known as soon as the history has come.
     await page.locator('button[aria-label^="Undo"]:not([disabled])').waitFor();
     await page.keyboard.press('Control+z');
@@ -110,13 +110,13 @@ describe('a house drawn from nothing', () => {
   it('shows a wall square on, where a stud that was found takes the place of the assumed one', async () => {
     await click(6, 7);
     await page.getByRole('button', { name: 'Elevation' }).click();
-    await page.locator('.elevation-stud').first().waitFor({ state: 'attached' });
-    const assumed = await page.locator('.elevation-stud').count();
+    await page.locator('.walls__elevation-stud').first().waitFor({ state: 'attached' });
+    const assumed = await page.locator('.walls__elevation-stud').count();
     await page.getByText('Stud here', { exact: true }).click();
-    const sheet = (await page.locator('.elevation-wall').boundingBox())!;
+    const sheet = (await page.locator('.walls__elevation-wall').boundingBox())!;
     await page.mouse.click(sheet.x + sheet.width * 0.52, sheet.y + sheet.height / 2);
-    await page.locator('.elevation-stud.measured').waitFor({ state: 'attached' });
-    expect(await page.locator('.elevation-stud').count()).to.equal(assumed);
+    await page.locator('.walls__elevation-stud.measured').waitFor({ state: 'attached' });
+    expect(await page.locator('.walls__elevation-stud').count()).to.equal(assumed);
     await page.getByRole('button', { name: /Back to the plan/ }).click();
     await saved(page);
   });
@@ -125,7 +125,7 @@ describe('a house drawn from nothing', () => {
     await page.getByRole('button', { name: 'Walk the house' }).click();
     await page.getByText('as a rule on this level?').first().waitFor();
     await page.getByRole('button', { name: 'Laser meter' }).click();
-    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('.walk-field')!.value === '2.61 m');
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('.survey__walk-field')!.value === '2.61 m');
     await page.getByRole('button', { name: 'Measured', exact: true }).click();
     await page.getByText('How deep is the structure above the ceiling?').first().waitFor();
     await page.getByLabel('How deep is the structure').fill('a bit');
@@ -171,14 +171,14 @@ describe('a house drawn from nothing', () => {
     });
     await page.getByRole('button', { name: /^View, lock, grid/ }).click();
     await page.getByLabel('Furniture shown').click();
-    await page.locator('.feature.furniture').first().waitFor({ state: 'detached' });
+    await page.locator('.canvas__feature.furniture').first().waitFor({ state: 'detached' });
     await page.getByLabel('Furniture shown').click();
-    await page.locator('.feature.furniture').nth(1).waitFor({ state: 'attached' });
+    await page.locator('.canvas__feature.furniture').nth(1).waitFor({ state: 'attached' });
     await page.keyboard.press('Escape');
     await page.keyboard.press('Control+k');
     await page.keyboard.type('Room 1');
     await page.keyboard.press('Enter');
-    await page.locator('.picked-area').waitFor({ state: 'attached' });
+    await page.locator('.survey__picked-area').waitFor({ state: 'attached' });
   });
 
   it('takes a drawing in: layers get meaning, walls are proposed, one is refused, the rest are made', async () => {
@@ -189,7 +189,7 @@ describe('a house drawn from nothing', () => {
       .setInputFiles({ name: 'cottage.dxf', mimeType: 'application/dxf', buffer: Buffer.from(plan.dxf) });
     await page.getByRole('button', { name: 'Propose walls' }).click();
     await page.getByText(/^7 walls with \d+ openings proposed/).waitFor();
-    await page.locator('.proposal-list .ant-checkbox-wrapper').last().click();
+    await page.locator('.survey__proposal-list .ant-checkbox-wrapper').last().click();
     await page.getByRole('button', { name: 'Make 6 walls' }).click();
     await page.locator('.drawing-import').waitFor({ state: 'detached' });
     await saved(page);

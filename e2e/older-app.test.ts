@@ -39,7 +39,7 @@ describe('an older app', () => {
     await app.kill();
     for (const x of [3, 6]) {
       await page.getByRole('button', { name: /^Ceiling speaker$/ }).click();
-      const at = await planPoint(page, x, 9.2);
+      const at = await planPoint(page, x, 9.2, '.plan-canvas .world');
       await page.mouse.click(at.x, at.y);
     }
     await page.getByText(/No connection · 2 edits kept/).waitFor();
@@ -48,7 +48,7 @@ describe('an older app', () => {
 
     await app.restart();
     await page.goto(address);
-    await page.locator('.plan-canvas .device').first().waitFor();
+    await page.locator('.plan-canvas .device, .canvas__plan-canvas .canvas__device').first().waitFor();
     const devices = async () =>
       Object.keys(
         ((await (await page.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply).document.devices,

@@ -18,7 +18,7 @@ describe('a surveyor on site', () => {
     ((await (await page.request.get(`${app.url}/api/projects/${projectIdOf(page)}`)).json()) as DocumentReply).document;
   const goTo = async (rest: string) => {
     await page.goto(`${app.url}/p/${projectIdOf(page)}/${rest}`);
-    await page.locator('.plan-canvas').waitFor();
+    await page.locator('.canvas__plan-canvas').waitFor();
     await page.waitForTimeout(250);
   };
   const panel = () => page.locator('.inspector');
@@ -36,7 +36,7 @@ describe('a surveyor on site', () => {
     await panel().getByText('Marked 0.50 m away by Electrician.').waitFor();
     await saved(page);
     expect((await house()).features[mark.id]).to.deep.include({ markedAt: [8, 3.06], decision: 'move' });
-    expect(await page.locator('.marked-at').count()).to.equal(2);
+    expect(await page.locator('.canvas__marked-at').count()).to.equal(2);
     await panel().getByRole('button', { name: 'Put it back where it was marked' }).click();
     await saved(page);
     expect((await house()).features[mark.id]).to.deep.include({ markedAt: null, decision: 'open' });
@@ -49,7 +49,7 @@ describe('a surveyor on site', () => {
     await panel().getByText('Scan for bars, pipes, tendons and mains before drilling.').waitFor();
     await page.goto(`${app.url}/projects`);
     await page.getByRole('link', { name: 'Open Saltmarsh Granary' }).click();
-    await page.locator('.plan-canvas .device').first().waitFor();
+    await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
     const gate = Object.values((await house()).features).find(({ name }) => name === 'Gate intercom')!;
     await goTo(`survey?level=${gate.levelId}&sel=feature:${gate.id}`);
     const tapes = await panel()
@@ -75,7 +75,7 @@ describe('a surveyor on site', () => {
     await saved(page);
     const wall = Object.values(devices).find(({ typeId }) => typeId === 'keypad')!;
     await goTo(`devices?level=${wall.levelId}&sel=device:${wall.id}`);
-    await page.locator('.site-facts').getByText('deepest box').waitFor();
+    await page.locator('.plan__site-facts').getByText('deepest box').waitFor();
   });
 
   it('selects devices by a box and by their type, and walls by their kind', async () => {
@@ -100,7 +100,7 @@ describe('a surveyor on site', () => {
     await count(speakers.length);
     const wall = Object.values((await house()).walls).find((one) => one.levelId === main.id && one.kind === 'masonry')!;
     await goTo(`survey?level=${main.id}&sel=wall:${wall.id}`);
-    await page.locator('.picked').first().waitFor({ state: 'attached' });
+    await page.locator('.survey__picked').first().waitFor({ state: 'attached' });
     await page.keyboard.press('Control+a');
     const masonry = Object.values((await house()).walls).filter((one) => one.levelId === main.id && one.kind === 'masonry');
     await page.waitForFunction((n) => new URLSearchParams(location.search).get('sel')?.split(',').length === n, masonry.length);
@@ -111,7 +111,7 @@ describe('a surveyor on site', () => {
     const [main, upper] = ['M', 'U'].map((code) => Object.values(levels).find((level) => level.code === code)!);
     const point = async (levelId: string, name: string, x: number, y: number) => {
       await goTo(`survey?level=${levelId}`);
-      await page.locator('.survey-foot').waitFor();
+      await page.locator('.survey__survey-foot').waitFor();
       await page.keyboard.press('p');
       const at = await planPoint(page, x, y);
       await page.mouse.move(at.x, at.y);

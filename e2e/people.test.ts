@@ -23,7 +23,7 @@ describe('people of a firm', () => {
   /** The link of the newest mail in the simulated box. */
   async function newestLink(): Promise<string> {
     await owner.goto(`${app.url}/people?view=mail`);
-    const body = await owner.locator('.mail-list pre').first().innerText();
+    const body = await owner.locator('.people__mail-list pre').first().innerText();
     return /https?:\/\/\S+/.exec(body)![0];
   }
 
@@ -51,7 +51,7 @@ describe('people of a firm', () => {
     expect(await crew.getByRole('link', { name: 'People' }).count()).to.equal(0);
     await crew.getByRole('link', { name: 'Open Saltmarsh Granary' }).click();
     await crew.getByText('Crew: site records only').waitFor();
-    await crew.locator('.plan-canvas .device').first().waitFor();
+    await crew.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
     expect(await crew.getByRole('button', { name: /^Ceiling speaker$/ }).count()).to.equal(0);
     await crew
       .getByRole('button', { name: /^KP Keypad, Kitchen/ })
@@ -64,7 +64,7 @@ describe('people of a firm', () => {
 
   it('are signed out elsewhere at once when their sessions are ended, and who has a deleted project open sees that it was deleted', async () => {
     await crew.goto(`${app.url}/p/${projectId}/devices`);
-    await crew.locator('.plan-canvas .device').first().waitFor();
+    await crew.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
     await owner.goto(`${app.url}/projects`);
     await owner.getByRole('button', { name: 'Delete Saltmarsh Granary' }).click();
     await owner.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
@@ -72,7 +72,7 @@ describe('people of a firm', () => {
     await owner.getByRole('button', { name: 'Restore Saltmarsh Granary' }).click();
     await owner.getByRole('link', { name: 'Open Saltmarsh Granary' }).waitFor();
     await crew.reload();
-    await crew.locator('.plan-canvas .device').first().waitFor();
+    await crew.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
     await owner.goto(`${app.url}/people`);
     await owner.getByRole('button', { name: 'Remove Site crew' }).click();
     await owner.getByRole('dialog').getByRole('button', { name: 'Remove' }).click();

@@ -41,7 +41,7 @@ describe('the scanner', () => {
     await page.locator('.run.chosen').first().waitFor({ state: 'attached' });
     await page.getByText(/^No connection/).waitFor();
     // A house opened without a connection takes edits, and sends them when it comes back.
-    await page.locator('.plan-canvas .device[aria-label^="CL"]').first().click();
+    await page.locator('.canvas__plan-canvas .canvas__device[aria-label^="CL"]').first().click();
     await page.locator('.inspector').getByText('Center AFF').waitFor();
     await page.keyboard.press('ArrowRight');
     await page.getByText(/^No connection · 1 edit kept/).waitFor();

@@ -25,7 +25,7 @@ describe('two people in one house', () => {
     await page.mouse.click(at.x, at.y);
   };
   const server = async () => (await (await one.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply;
-  const schedule = (page: Page) => page.locator('.ledger .chip').first().innerText();
+  const schedule = (page: Page) => page.locator('.plan__ledger .chip').first().innerText();
 
   it('see each other’s edits live and end the same, though both place at once in one room', async () => {
     await Promise.all([place(one, /^Ceiling speaker$/, 3, 9.2), place(two, /^Access point$/, 5.5, 5.4)]);

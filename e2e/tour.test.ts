@@ -27,7 +27,7 @@ describe('a planner', () => {
     await saved(page);
     expect(page.url()).to.match(/\/devices\?.*sel=device%3A/);
     expect(await page.locator('.run.chosen').count()).to.equal(1);
-    expect(await inspector().locator('.run-line-item b').innerText()).to.match(/^\d+\.\d m$/);
+    expect(await inspector().locator('.plan__run-line-item b').innerText()).to.match(/^\d+\.\d m$/);
     expect(await page.getByRole('row', { selected: true }).innerText()).to.contain('M-GR-12.1');
   });
 
@@ -45,7 +45,7 @@ describe('a planner', () => {
       .waitFor();
     await inspector().getByRole('button', { name: 'Apply' }).click();
     await saved(page);
-    await inspector().locator('.run-line-item').getByText('Speaker 12/2').waitFor();
+    await inspector().locator('.plan__run-line-item').getByText('Speaker 12/2').waitFor();
     await page.getByRole('button', { name: /errors?$/ }).waitFor({ state: 'detached' });
   });
 
@@ -56,7 +56,7 @@ describe('a planner', () => {
     await page.waitForFunction(() => !document.body.innerText.includes('M-GR-12.1'));
     await page.keyboard.press('Control+Shift+z');
     await page.keyboard.press('Control+Shift+z');
-    await page.waitForFunction(() => document.querySelector('.ledger')!.textContent!.includes('M-GR-12.1'));
+    await page.waitForFunction(() => document.querySelector('.plan__ledger')!.textContent!.includes('M-GR-12.1'));
     await saved(page);
   });
 
@@ -75,7 +75,7 @@ describe('a planner', () => {
       (value) => document.querySelector<HTMLInputElement>('.inspector input[aria-label="From left"]')?.value === value,
       after,
     );
-    const length = await inspector().locator('.run-line-item b').innerText();
+    const length = await inspector().locator('.plan__run-line-item b').innerText();
     const from = await planPoint(page, before + 0.11, 9.2);
     const to = await planPoint(page, 6.2, 5.2);
     await page.mouse.move(from.x, from.y);
@@ -84,7 +84,7 @@ describe('a planner', () => {
     await page.mouse.move(to.x, to.y);
     await page.mouse.up();
     await saved(page);
-    expect(parseFloat(await inspector().locator('.run-line-item b').innerText())).to.be.lessThan(parseFloat(length) - 4);
+    expect(parseFloat(await inspector().locator('.plan__run-line-item b').innerText())).to.be.lessThan(parseFloat(length) - 4);
     await left.fill(`10' 6"`);
     await left.press('Enter');
     await page.waitForFunction(
@@ -108,18 +108,19 @@ describe('a planner', () => {
       .first()
       .click();
     await page.keyboard.press('Delete');
-    await page.waitForFunction(() => !document.querySelector('.ledger')!.textContent!.includes('M-GR-12.1'));
+    await page.waitForFunction(() => !document.querySelector('.plan__ledger')!.textContent!.includes('M-GR-12.1'));
     await saved(page);
   });
 
   it('reads the schedule: groups, sorts, filters, and a row shows its run on the plan', async () => {
     await page.getByRole('button', { name: 'Full screen' }).click();
     await page.getByRole('columnheader', { name: 'Cut' }).click();
-    const lengths = async () => (await page.locator('.grid-scroll .cell.length').allInnerTexts()).map((t) => parseFloat(t));
+    const lengths = async () =>
+      (await page.locator('.plan__grid-scroll .plan__cell.length').allInnerTexts()).map((t) => parseFloat(t));
     const sorted = await lengths();
     expect(sorted).to.deep.equal([...sorted].sort((a, b) => a - b));
     await page.getByLabel('Filter runs').fill('screening subwoofer');
-    await page.waitForFunction(() => document.querySelectorAll('.grid-scroll .grid-row').length === 2);
+    await page.waitForFunction(() => document.querySelectorAll('.plan__grid-scroll .plan__grid-row').length === 2);
     await page.getByRole('row').filter({ hasText: 'left' }).click();
     await page.getByRole('button', { name: 'Back to the plan' }).click();
     await page.locator('.run.chosen').first().waitFor({ state: 'attached' });
@@ -158,11 +159,11 @@ describe('a planner', () => {
     await inspector()
       .getByText(/M-GR-01\.1 is issued at .* the plan now needs/)
       .waitFor();
-    expect(await page.locator('.run-wanted').count()).to.equal(1);
+    expect(await page.locator('.canvas__run-wanted').count()).to.equal(1);
     await inspector().getByRole('button', { name: 'Keep as built' }).click();
     await inspector().getByRole('button', { name: 'Apply' }).click();
     await saved(page);
-    await page.waitForFunction(() => document.querySelectorAll('.run-wanted').length === 0);
+    await page.waitForFunction(() => document.querySelectorAll('.canvas__run-wanted').length === 0);
     await page.keyboard.press('Delete');
     await page.getByText(/run M-GR-01\.1 is already issued/).waitFor();
   });

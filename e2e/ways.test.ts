@@ -17,7 +17,7 @@ describe('a planner of ways', function () {
 
   const cabling = async () => {
     await page.goto(`${app.url}/p/${house}/cabling`);
-    await page.locator('.plan-canvas .run-line').first().waitFor({ state: 'attached' });
+    await page.locator('.canvas__plan-canvas .canvas__run-line').first().waitFor({ state: 'attached' });
   };
   const cell = async (row: string, column: number) =>
     Number((await page.getByRole('row', { name: row }).locator('td').nth(column).innerText()).replace(/[^0-9.]/g, ''));
@@ -40,7 +40,7 @@ describe('a planner of ways', function () {
     await cabling();
     await page.getByRole('button', { name: 'Pathways and holes' }).click();
     await page.getByRole('button', { name: 'Find shared routes' }).click();
-    await page.locator('.ways-comparison').waitFor();
+    await page.locator('.pathways__ways-comparison').waitFor();
     expect(await cell('Holes', 1)).to.be.lessThan(await cell('Holes', 0));
     expect(await cell('Work, as cable length', 1)).to.be.lessThan(await cell('Work, as cable length', 0));
     await page.getByRole('button', { name: 'Show on the plan' }).click();
@@ -57,35 +57,47 @@ describe('a planner of ways', function () {
 
   it('asks why a run goes its way, takes another one, and lifts that again', async () => {
     await cabling();
-    await page.locator('.ledger [role=row]', { hasText: 'M-GR-01.1' }).first().click();
+    await page.locator('.plan__ledger [role=row]', { hasText: 'M-GR-01.1' }).first().click();
     await page.getByRole('button', { name: 'Why this route?' }).click();
-    await page.locator('.way-table').waitFor();
-    const before = await page.locator('.run.chosen .run-line').first().getAttribute('d');
-    await page.locator('.way-table').getByRole('button', { name: 'Show' }).last().click();
+    await page.locator('.plan__way-table').waitFor();
+    const before = await page.locator('.run.chosen .canvas__run-line').first().getAttribute('d');
+    await page.locator('.plan__way-table').getByRole('button', { name: 'Show' }).last().click();
     await page.getByRole('button', { name: 'Apply' }).click();
     await page.getByText('Route via a chosen point').first().waitFor();
-    await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') !== was, before);
-    for (let left = await page.locator('.way-rule').getByRole('button', { name: 'Remove' }).count(); left > 0; left--)
-      await page.locator('.way-rule').getByRole('button', { name: 'Remove' }).first().click();
-    await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') === was, before);
+    await page.waitForFunction(
+      (was) => document.querySelector('.run.chosen .canvas__run-line')?.getAttribute('d') !== was,
+      before,
+    );
+    for (let left = await page.locator('.plan__way-rule').getByRole('button', { name: 'Remove' }).count(); left > 0; left--)
+      await page.locator('.plan__way-rule').getByRole('button', { name: 'Remove' }).first().click();
+    await page.waitForFunction(
+      (was) => document.querySelector('.run.chosen .canvas__run-line')?.getAttribute('d') === was,
+      before,
+    );
     expect(app.problems).to.deep.equal([]);
   });
 
   it('leads a run by hand over the plan, place by place, and lifts that again', async () => {
     await cabling();
-    await page.locator('.ledger [role=row]', { hasText: 'M-GR-01.1' }).first().click();
-    await page.locator('.run.chosen .run-line').first().waitFor({ state: 'attached' });
-    const before = await page.locator('.run.chosen .run-line').first().getAttribute('d');
+    await page.locator('.plan__ledger [role=row]', { hasText: 'M-GR-01.1' }).first().click();
+    await page.locator('.run.chosen .canvas__run-line').first().waitFor({ state: 'attached' });
+    const before = await page.locator('.run.chosen .canvas__run-line').first().getAttribute('d');
     await page.getByRole('button', { name: 'Edit route' }).click();
     await page.getByText('Click the points it must pass').waitFor();
     const at = await planPoint(page, 5.6, 8.6);
     await page.mouse.click(at.x, at.y);
     await page.getByText('Route via a chosen point').first().waitFor();
-    await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') !== was, before);
+    await page.waitForFunction(
+      (was) => document.querySelector('.run.chosen .canvas__run-line')?.getAttribute('d') !== was,
+      before,
+    );
     await page.keyboard.press('Escape');
     await page.getByText('Click the points it must pass').waitFor({ state: 'detached' });
-    await page.locator('.way-rule').getByRole('button', { name: 'Remove' }).first().click();
-    await page.waitForFunction((was) => document.querySelector('.run.chosen .run-line')?.getAttribute('d') === was, before);
+    await page.locator('.plan__way-rule').getByRole('button', { name: 'Remove' }).first().click();
+    await page.waitForFunction(
+      (was) => document.querySelector('.run.chosen .canvas__run-line')?.getAttribute('d') === was,
+      before,
+    );
   });
 
   it('is told that there is no way left where nothing may be cut, and undoes that', async () => {

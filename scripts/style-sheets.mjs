@@ -1,5 +1,21 @@
-// Module hook for tests: a style sheet is an object whose every key is a class of that name.
-const SOURCE = 'export default new Proxy({}, { get: (_, name) => String(name) });';
+// Module hook for tests: a style sheet gives its class names as the build does (web/vite.config.ts); a global one gives nothing.
+import { readFileSync } from 'node:fs';
+import { basename } from 'node:path';
+import { fileURLToPath } from 'node:url';
 
-export const load = (url, context, next) =>
-  url.split('?')[0].endsWith('.css') ? { format: 'module', source: SOURCE, shortCircuit: true } : next(url, context);
+const GLOBAL_CLASSES = /:global\([^)]*\)/g;
+const CLASS = /\.([a-zA-Z][\w-]*)/g;
+const camelCase = (name) => name.replace(/-+(\w)/g, (_, letter) => letter.toUpperCase());
+
+function classNames(file) {
+  const sheet = readFileSync(file, 'utf8').replace(GLOBAL_CLASSES, '');
+  const names = [...sheet.matchAll(CLASS)].map(([, name]) => name);
+  return Object.fromEntries(names.map((name) => [camelCase(name), `${basename(file, '.module.css')}__${name}`]));
+}
+
+export const load = (url, context, next) => {
+  const [address] = url.split('?');
+  if (!address.endsWith('.css')) return next(url, context);
+  const names = address.endsWith('.module.css') ? classNames(fileURLToPath(address)) : {};
+  return { format: 'module', source: `export default ${JSON.stringify(names)};`, shortCircuit: true };
+};

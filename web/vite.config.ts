@@ -1,8 +1,13 @@
+import { basename } from 'node:path';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
+/** The name of a class in the page: its module and its own name. */
+const scopedName = (name: string, file: string) => `${basename(file.split('?')[0], '.module.css')}__${name}`;
+
 export default defineConfig({
+  css: { modules: { localsConvention: 'camelCaseOnly', generateScopedName: scopedName } },
   plugins: [
     react(),
     // The app itself is kept on the device, so that the scanner and houses already opened work without a connection.

@@ -50,7 +50,7 @@ async function planFigures(): Promise<Figure[]> {
   await page.goto(app.url);
   await page.getByRole('button', { name: 'Open the demo firm' }).click();
   await page.getByRole('link', { name: 'Open Saltmarsh Granary' }).click();
-  await page.locator('.plan-canvas .device').first().waitFor();
+  await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
   const address = page.url();
   // The first visit keeps the app on the device; a planner's working day is the visits after it.
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
@@ -61,7 +61,7 @@ async function planFigures(): Promise<Figure[]> {
     await page.waitForTimeout(500);
     await page.goto(address, { waitUntil: 'commit' });
     // Interactive: devices and runs are there, their handlers bound, and a frame has been painted with them.
-    await page.locator('.plan-canvas .run-line').first().waitFor({ state: 'attached' });
+    await page.locator('.canvas__plan-canvas .canvas__run-line').first().waitFor({ state: 'attached' });
     const ms = await page.evaluate(
       () => new Promise<number>((done) => requestAnimationFrame(() => setTimeout(() => done(performance.now()), 0))),
     );

@@ -130,7 +130,7 @@ async function browserFigures(): Promise<Figure[]> {
   const panAndZoom = () =>
     page.evaluate(`(async () => {
       const spots = [...Array(400).keys()].map((n) => [560 + (n % 20), 240 + Math.floor(n / 20)]);
-      const [x, y] = spots.find((at) => !document.elementFromPoint(...at).closest('.device, .grab, .run'));
+      const [x, y] = spots.find((at) => !document.elementFromPoint(...at).closest('.canvas__device, .grab, .run'));
       const target = document.elementFromPoint(x, y);
       const at = (dx, dy) => ({ bubbles: true, cancelable: true, view: window, clientX: x + dx, clientY: y + dy });
       const frame = () => new Promise(requestAnimationFrame);
@@ -178,7 +178,7 @@ async function browserFigures(): Promise<Figure[]> {
       let moved = null;
       addEventListener('pointerrawupdate', (event) => (moved = event.timeStamp), { capture: true });
       new MutationObserver((changes) => {
-        if (moved === null || !changes.some(({ target }) => target.closest?.('.drag-picture'))) return;
+        if (moved === null || !changes.some(({ target }) => target.closest?.('.canvas__drag-picture'))) return;
         const from = moved;
         moved = null;
         requestAnimationFrame(() => setTimeout(() => window.waits.push(performance.now() - from), 0));
@@ -202,27 +202,27 @@ async function browserFigures(): Promise<Figure[]> {
     await page.waitForTimeout(1500);
     return { routes, blocked: Math.max(0, ...((await page.evaluate('window.tasks')) as number[])) };
   };
-  await open('survey?level=l1', '.survey-foot');
+  await open('survey?level=l1', '.survey__survey-foot');
   const survey = await frames(panAndZoom);
-  await open('devices?level=l1', '.plan-canvas .device');
+  await open('devices?level=l1', '.canvas__plan-canvas .canvas__device');
   const devices = await frames(panAndZoom);
   const wired = await take(wiredHouse(), 'Wired house');
   await page.goto(`${app.url}/p/${wired}/devices?level=l1`);
-  await page.locator('.plan-canvas .device').first().waitFor({ timeout: 60_000 });
+  await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor({ timeout: 60_000 });
   await page.waitForTimeout(4000);
-  const device = (await page.locator('.plan-canvas .device').nth(150).boundingBox())!;
+  const device = (await page.locator('.canvas__plan-canvas .canvas__device').nth(150).boundingBox())!;
   const held = await drag(device.x + device.width / 2, device.y + device.height / 2);
-  const next = (await page.locator('.plan-canvas .device').nth(200).boundingBox())!;
+  const next = (await page.locator('.canvas__plan-canvas .canvas__device').nth(200).boundingBox())!;
   const { routes, blocked } = await followed(next.x + next.width / 2, next.y + next.height / 2);
   await page.goto(`${app.url}/p/${id}/survey?level=l0`);
-  await page.locator('.survey-foot').waitFor({ timeout: 60_000 });
+  await page.locator('.survey__survey-foot').waitFor({ timeout: 60_000 });
   await page.waitForTimeout(1500);
   const drawing = Buffer.from(largeDrawing());
   await page.evaluate(
     "document.querySelector('input[type=file]').addEventListener('change', () => (window.began = performance.now()), { capture: true })",
   );
   await page.getByLabel('Add a plan picture').setInputFiles({ name: 'large.dxf', mimeType: 'application/dxf', buffer: drawing });
-  await page.locator('.layer-table').waitFor({ timeout: 60_000 });
+  await page.locator('.survey__layer-table').waitFor({ timeout: 60_000 });
   const openMs = (await page.evaluate('performance.now() - window.began')) as number;
   await app.close();
   return [

@@ -11,6 +11,7 @@ import { later } from '../ground/later.ts';
 import { text } from '../ground/text.ts';
 import { themeFor } from '../ground/theme.ts';
 import { useReducedMotion } from '../ground/useReducedMotion.ts';
+import css from './app.module.css';
 
 /** Plain, so that the first picture waits for no part of the library. */
 const Waiting = () => <main className="centre waiting">{text('loading')}</main>;
@@ -33,7 +34,7 @@ export function App() {
   }, [dusk]);
   return (
     <ConfigProvider theme={themeFor(dusk, reducedMotion)} csp={pageNonce ? { nonce: pageNonce } : undefined}>
-      <AntApp className="app" message={{ maxCount: 2 }}>
+      <AntApp className={css.app} message={{ maxCount: 2 }}>
         <BrowserRouter useTransitions={false}>
           <Routes>
             <Route path="/scan" element={<Scan />} />

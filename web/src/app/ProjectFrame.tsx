@@ -32,6 +32,7 @@ import { useNavigate, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { App as AntApp, Button, Modal, Select, Spin } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
+import css from './app.module.css';
 
 const WAITING = (
   <div className="centre">
@@ -109,10 +110,10 @@ function Frame({
   const onPlan = stage === 'devices' || stage === 'cabling';
   return (
     <ProjectProvider value={project}>
-      <div className="frame">
+      <div className={css.frame}>
         <Thread stages={stages} />
         <Header projectId={projectId} sync={sync} settled={settled} />
-        <main className="work">
+        <main className={css.work}>
           {onPlan ? (
             <PlanScreen projectId={projectId} stage={stage} />
           ) : stage === 'survey' ? (
@@ -202,7 +203,7 @@ function Header({
       <AccessChip />
       <AsideChip sync={sync} />
       <span className="grow" />
-      {secondPaint ? <Finder projectId={projectId} /> : <span className="finder" />}
+      {secondPaint ? <Finder projectId={projectId} /> : <span className={css.finder} />}
       <SmallButton bare disabled={sync.history.done.length === 0} onClick={undo} aria-label={text('header.undo')} title="Ctrl Z">
         <Turn />
       </SmallButton>
@@ -327,7 +328,8 @@ function Finder({ projectId }: { readonly projectId: string }) {
   }, [project, rows, projectId, stage]);
   return (
     <Select
-      className="finder"
+      id="finder"
+      className={css.finder}
       size="small"
       showSearch={{ optionFilterProp: 'label' }}
       value={null}
@@ -361,7 +363,7 @@ function ConflictDialog({ conflict, view }: { readonly conflict: OpenConflict; r
       }
     >
       <p>{text('conflict.text', { what: nameOf(conflict.conflicts[0].id) })}</p>
-      <table className="conflicts">
+      <table className={css.conflicts}>
         <thead>
           <tr>
             <th>{text('conflict.field')}</th>

@@ -2,6 +2,7 @@ import { memo, useMemo } from 'react';
 import { wallReaches } from '@dusky-spool/core/house';
 import type { ProjectDocument, Wall } from '@dusky-spool/core/model';
 import { joistPath, pathThrough, wallBand } from './room-drawing.ts';
+import css from './canvas.module.css';
 
 interface Props {
   readonly project: Pick<ProjectDocument, 'levels' | 'rooms' | 'walls' | 'openings' | 'risers' | 'racks'>;
@@ -31,10 +32,10 @@ export const BuildingLayer = memo(
     }, [rooms, walls, openings, levelId]);
     return (
       <g className="building" aria-hidden="true">
-        <path d={here.rooms} className={overUnderlay ? 'rooms clear' : 'rooms'} />
-        <path d={here.joists} className="joists" />
-        <path d={here.light} className="walls" />
-        <path d={here.heavy} className="walls heavy" />
+        <path d={here.rooms} className={overUnderlay ? `${css.rooms} clear` : css.rooms} />
+        <path d={here.joists} className={css.joists} />
+        <path d={here.light} className={css.walls} />
+        <path d={here.heavy} className={`${css.walls} heavy`} />
         {here.openings.map((opening) => {
           const wall = walls[opening.wallId];
           const length = Math.hypot(wall.b[0] - wall.a[0], wall.b[1] - wall.a[1]);
@@ -42,8 +43,8 @@ export const BuildingLayer = memo(
           const thin: Wall = { ...wall, thicknessM: wall.thicknessM * 1.02 };
           return (
             <g key={opening.id}>
-              <path d={pathThrough(wallBand(thin, Math.max(0, from), Math.min(1, to)), true)} className="opening" />
-              {opening.kind === 'window' && <path d={pathThrough([along(wall, from), along(wall, to)])} className="glass" />}
+              <path d={pathThrough(wallBand(thin, Math.max(0, from), Math.min(1, to)), true)} className={css.opening} />
+              {opening.kind === 'window' && <path d={pathThrough([along(wall, from), along(wall, to)])} className={css.glass} />}
               {opening.kind === 'door' && (
                 <path
                   d={doorSwing(wall, from, to, opening.widthM, opening.hinge === 'end', opening.swing === 'right')}
@@ -56,7 +57,7 @@ export const BuildingLayer = memo(
         {Object.values(risers).map((riser) => {
           const [x, y, w, h] = [riser.x - riser.widthM / 2, riser.y - riser.depthM / 2, riser.widthM, riser.depthM];
           return (
-            <g key={riser.id} className="riser">
+            <g key={riser.id} className={css.riser}>
               <rect x={x} y={y} width={w} height={h} />
               <path d={`M${x} ${y}l${w} ${h}M${x + w} ${y}l${-w} ${h}`} />
             </g>
@@ -67,7 +68,7 @@ export const BuildingLayer = memo(
           .map((rack) => (
             <g
               key={rack.id}
-              className="rack"
+              className={css.rack}
               transform={`translate(${rack.x},${rack.y}) rotate(${(rack.facingRad * 180) / Math.PI + 90})`}
             >
               <rect x={-rack.widthM / 2} y={-rack.depthM / 2} width={rack.widthM} height={rack.depthM} rx={0.03} />

@@ -6,6 +6,7 @@ import { text } from '../ground/text.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../ui/systems.ts';
 import type { DeviceDetail } from './device-detail.ts';
+import css from './canvas.module.css';
 
 export interface DeviceOnPlan {
   readonly device: Device;
@@ -63,7 +64,7 @@ const ClusterMark = memo(function ClusterMark({ cluster, onCluster }: ClusterPro
   const colour = alike ? SYSTEM_STYLE[type.system].colour : 'var(--ink-soft)';
   return (
     <g
-      className="bead-cluster"
+      className={css.beadCluster}
       transform={`translate(${at[0]},${at[1]})`}
       role="button"
       tabIndex={0}
@@ -106,7 +107,7 @@ const DeviceMark = memo(function DeviceMark({
   const { colour } = SYSTEM_STYLE[type.system];
   return (
     <g
-      className={`device${chosen ? ' chosen' : ''}${pale ? ' pale' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}${hidden ? ' in-hand' : ''}`}
+      className={`${css.device}${chosen ? ' chosen' : ''}${pale ? ' pale' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}${hidden ? ` ${css.inHand}` : ''}`}
       transform={`translate(${device.x},${device.y})`}
       role="button"
       tabIndex={0}
@@ -117,7 +118,7 @@ const DeviceMark = memo(function DeviceMark({
       onKeyDown={(event) => onKeyDown(device.id, event)}
     >
       {detail === 'true-size' && (
-        <g className="true-size" transform={`rotate(${(device.facingRad * 180) / Math.PI + 90})`} stroke={colour}>
+        <g className={css.trueSize} transform={`rotate(${(device.facingRad * 180) / Math.PI + 90})`} stroke={colour}>
           {type.round ? (
             <circle r={type.sizeM[0] / 2} />
           ) : (

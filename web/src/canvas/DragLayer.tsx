@@ -6,6 +6,7 @@ import { BeadShape } from '../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../ui/systems.ts';
 import { linesOf } from './route-drawing.ts';
 import type { Camera } from './picture.ts';
+import css from './canvas.module.css';
 
 interface Props {
   /** The project with the devices where the pointer has them. */
@@ -29,18 +30,18 @@ const HALF_PX = 24;
 export function DragLayer({ project, runs = [], ids, levels, levelId, camera: { k, tx, ty } }: Props) {
   return (
     <>
-      <svg className="drag-picture" aria-hidden="true">
+      <svg className={css.dragPicture} aria-hidden="true">
         <g
-          className="world"
+          className={css.world}
           transform={`translate(${tx},${ty}) scale(${k},${-k})`}
           style={{ '--inv': String(1 / k) } as CSSProperties}
         >
           {linesOf(runs, project.deviceTypes, levels, levelId).map(({ runId, system, path }) => (
             <g key={runId} className="run chosen">
-              <path d={path} className="run-halo" />
+              <path d={path} className={css.runHalo} />
               <path
                 d={path}
-                className="run-line"
+                className={css.runLine}
                 stroke={SYSTEM_STYLE[system].colour}
                 strokeDasharray={SYSTEM_STYLE[system].dash}
               />
@@ -54,7 +55,7 @@ export function DragLayer({ project, runs = [], ids, levels, levelId, camera: { 
         return (
           <svg
             key={id}
-            className="drag-bead device chosen"
+            className={`${css.dragBead} ${css.device} chosen`}
             width={2 * HALF_PX}
             height={2 * HALF_PX}
             viewBox={`${-HALF_PX} ${-HALF_PX} ${2 * HALF_PX} ${2 * HALF_PX}`}

@@ -4,6 +4,7 @@ import type { Feature, ProjectDocument } from '@dusky-spool/core/model';
 import { formatLength } from '@dusky-spool/core/math';
 import { term } from '../ground/text.ts';
 import { pathThrough } from './room-drawing.ts';
+import css from './canvas.module.css';
 
 interface Props {
   readonly project: Pick<ProjectDocument, 'features' | 'dimensions' | 'referencePoints' | 'project'>;
@@ -41,7 +42,7 @@ export const FeaturesLayer = memo(function FeaturesLayer({ project, levelId, hid
           const middle = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
           const length = formatLength(Math.hypot(a[0] - b[0], a[1] - b[1]), units);
           return (
-            <g key={id} className="dimension">
+            <g key={id} className={css.dimension}>
               <path d={pathThrough([a, b])} />
               <g transform={`translate(${middle[0]},${middle[1]})`}>
                 <g className="upright">
@@ -56,7 +57,7 @@ export const FeaturesLayer = memo(function FeaturesLayer({ project, levelId, hid
       {Object.values(project.referencePoints)
         .filter((point) => point.levelId === levelId)
         .map(({ id, name, x, y }) => (
-          <g key={id} className="reference-point" transform={`translate(${x},${y})`}>
+          <g key={id} className={css.referencePoint} transform={`translate(${x},${y})`}>
             <g className="upright">
               <path d="M-8 0H8M0-8V8" />
               <circle r={5} />
@@ -72,7 +73,7 @@ export const FeaturesLayer = memo(function FeaturesLayer({ project, levelId, hid
 
 function FeatureShape({ feature, named }: { readonly feature: Feature; readonly named: boolean }) {
   const { group } = featureMake(feature.kind);
-  const classes = `feature ${group} kind-${feature.kind}${feature.chosen ? '' : ' not-chosen'}${feature.decision === 'strike' || feature.decision === 'abandon' ? ' struck' : ''}`;
+  const classes = `${css.feature} ${group} kind-${feature.kind}${feature.chosen ? '' : ` ${css.notChosen}`}${feature.decision === 'strike' || feature.decision === 'abandon' ? ' struck' : ''}`;
   const round = feature.points.length === 1 && feature.depthM === 0;
   const [[x, y]] = feature.points;
   const label = feature.name || term(`features.${feature.kind}`);
@@ -81,23 +82,23 @@ function FeatureShape({ feature, named }: { readonly feature: Feature; readonly 
       {feature.points.length > 1 ? (
         <>
           {!feature.area && (
-            <path d={pathThrough(feature.points)} className="feature-body" style={{ strokeWidth: feature.widthM }} />
+            <path d={pathThrough(feature.points)} className={css.featureBody} style={{ strokeWidth: feature.widthM }} />
           )}
-          <path d={pathThrough(feature.points, feature.area)} className={feature.area ? 'feature-area' : 'feature-line'} />
+          <path d={pathThrough(feature.points, feature.area)} className={feature.area ? css.featureArea : css.featureLine} />
         </>
       ) : round ? (
-        <circle cx={x} cy={y} r={feature.widthM / 2} className="feature-area" />
+        <circle cx={x} cy={y} r={feature.widthM / 2} className={css.featureArea} />
       ) : (
-        <path d={pathThrough(featureBox(feature), true)} className="feature-area" />
+        <path d={pathThrough(featureBox(feature), true)} className={css.featureArea} />
       )}
       {feature.kind === 'attic' &&
         atticContours(feature).map(({ for: what, lines }) =>
           lines.map((line, i) => (
-            <g key={`${what}${i}`} className="attic-contour">
+            <g key={`${what}${i}`} className={css.atticContour}>
               <path d={pathThrough(line)} />
               {named && (
                 <g transform={`translate(${line[0][0]},${line[0][1]})`}>
-                  <text className="upright feature-name" x={6} y={-3}>
+                  <text className={`upright ${css.featureName}`} x={6} y={-3}>
                     {term(`atticContours.${what}`)}
                   </text>
                 </g>
@@ -106,7 +107,7 @@ function FeatureShape({ feature, named }: { readonly feature: Feature; readonly 
           )),
         )}
       {feature.markedAt && (
-        <g className="marked-at">
+        <g className={css.markedAt}>
           <path d={pathThrough([feature.markedAt, feature.points[0]])} />
           <g transform={`translate(${feature.markedAt[0]},${feature.markedAt[1]})`}>
             <path className="upright" d="M-4-4 4 4M4-4-4 4" />
@@ -116,7 +117,7 @@ function FeatureShape({ feature, named }: { readonly feature: Feature; readonly 
       {named && (
         <g transform={`translate(${x},${y})`}>
           <text
-            className="upright feature-name"
+            className={`upright ${css.featureName}`}
             textAnchor={feature.points.length > 1 ? 'start' : 'middle'}
             y={feature.area ? 14 : 4}
             x={feature.points.length > 1 ? 4 : 0}

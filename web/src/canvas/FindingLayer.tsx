@@ -4,6 +4,7 @@ import type { Point2 } from '@dusky-spool/core/math';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { today } from '../state/today.ts';
 import { findingSentence } from '@dusky-spool/texts';
+import css from './canvas.module.css';
 
 interface Props {
   readonly project: ProjectDocument;
@@ -36,7 +37,7 @@ export function FindingLayer({ project, derived, levelId }: Props) {
           },
         ]) => (
           <g key={key} transform={`translate(${x},${y})`}>
-            <g className={`upright finding-mark-on ${finding.rank}`}>
+            <g className={`upright ${css.findingMarkOn} ${finding.rank}`}>
               {finding.rank === 'stop' ? <path d="M4-25h8l6 6v8l-6 6h-8l-6-6v-8z" /> : <path d="M8-26 19-6H-3z" />}
               <text x="8" y="-9">
                 {count > 1 ? count : finding.rank === 'stop' ? '×' : '!'}

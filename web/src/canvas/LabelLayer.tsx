@@ -14,6 +14,7 @@ import type { Device, Level, ProjectDocument, Room } from '@dusky-spool/core/mod
 import { text } from '../ground/text.ts';
 import type { RunLine } from './route-drawing.ts';
 import type { Camera } from './picture.ts';
+import css from './canvas.module.css';
 
 interface Props {
   readonly project: ProjectDocument;
@@ -68,16 +69,16 @@ export const LabelLayer = memo(function LabelLayer({ project, levelId, devices, 
     });
   }, [project, levelId, devices, lines, k]);
   return (
-    <g className="labels" aria-hidden="true">
+    <g className={css.labels} aria-hidden="true">
       {labels.map(({ id, at, name, ceiling }) => (
         <g key={id} transform={`translate(${at[0] / k},${-at[1] / k})`}>
           <g className="upright">
             {ceiling && (
-              <text y={12} className="ceiling-label">
+              <text y={12} className={css.ceilingLabel}>
                 {ceiling}
               </text>
             )}
-            <text y={ceiling ? 27 : 12} className="room-label">
+            <text y={ceiling ? 27 : 12} className={css.roomLabel}>
               {name}
             </text>
           </g>

@@ -54,7 +54,7 @@ describe('the plan', () => {
     }
     const page = renderInProject(<Shown />, house);
     await waitFor(() => expect(now.control.ready).to.equal(true));
-    const sheet = page.container.querySelector('.plan-canvas')!;
+    const sheet = page.container.querySelector('.canvas__plan-canvas')!;
     /** Where a place of the house is in the window. */
     const at = ([x, y]: Point2, keys: object = {}) => {
       const { k, tx, ty } = now.control.camera;
@@ -75,7 +75,7 @@ describe('the plan', () => {
 
   it('shows its devices, and selects the one that is pressed', async () => {
     const page = await open();
-    expect(page.container.querySelectorAll('.device')).to.have.length(3);
+    expect(page.container.querySelectorAll('.canvas__device')).to.have.length(3);
     page.press(page.device(left), [1, 1]);
     page.release([1, 1]);
     expect(page.now.selection).to.deep.equal({ kind: 'device', ids: [left] });

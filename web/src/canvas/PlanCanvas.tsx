@@ -29,6 +29,7 @@ import { useFirstFit } from './useFirstFit.ts';
 import { usePlacing } from './usePlacing.ts';
 import { usePlanPicture } from './usePlanPicture.ts';
 import { ZonesLayer } from './ZonesLayer.tsx';
+import css from './canvas.module.css';
 
 const FindingLayer = later(() => import('./FindingLayer.tsx').then((module) => module.FindingLayer), null);
 
@@ -139,7 +140,7 @@ export function PlanCanvas(props: Props) {
       />
       {showFindings && !dragged && <FindingLayer project={shown} derived={derived} levelId={levelId} />}
       {sweeps.map(({ id, outline }) => (
-        <path key={id} className="sweep" d={pathThrough(outline, true)} />
+        <path key={id} className={css.sweep} d={pathThrough(outline, true)} />
       ))}
       {box.box && <path className="box-select" d={boxPath(...box.box)} />}
       {pointer.at && <PlanDraft {...pointer.at} tool={tool} levelId={levelId} guideM={GUIDE_PX / camera.k} />}
@@ -183,7 +184,7 @@ function usePlanClick({ levelId, tool, control, onSelect, onTool }: Props) {
     const routedId = useByHand.getState().runId;
     if (routedId) return void edit(text('way.byHandPoint'), throughPoint(project, routedId, levelId, at));
     if (tool.kind === 'select') {
-      if (!(event.target as Element).closest('.device, .run')) onSelect(noSelection);
+      if (!(event.target as Element).closest(`.${css.device}, .run`)) onSelect(noSelection);
       return;
     }
     const placement = placeWithTool(project, tool, {

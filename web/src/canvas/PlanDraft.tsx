@@ -5,6 +5,7 @@ import type { DeviceType } from '@dusky-spool/core/model';
 import { useProject } from '../state/open-project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { guidedPlace, type Tool } from './tools/plan-tool.ts';
+import css from './canvas.module.css';
 
 interface Props {
   readonly tool: Tool;
@@ -32,7 +33,7 @@ export function PlanDraft({ tool, levelId, at, isFree, guideM }: Props) {
   const room = roomAt(buildingOf(project), levelId, at);
   if (!room) return null;
   if (tool.kind === 'template')
-    return <path className="template-room" d={`M${room.polygon.map((p) => p.join(' ')).join('L')}Z`} />;
+    return <path className={css.templateRoom} d={`M${room.polygon.map((p) => p.join(' ')).join('L')}Z`} />;
   const { type, field } = tool;
   const covered = coverRoom(project, room.id, type.id, field!.overlap, field!.ear);
   if (!covered.ok) return null;

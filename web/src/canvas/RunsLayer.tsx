@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import { SYSTEM_STYLE } from '../ui/systems.ts';
 import type { RunLine } from './route-drawing.ts';
+import css from './canvas.module.css';
 
 interface Props {
   readonly lines: readonly RunLine[];
@@ -14,11 +15,16 @@ export const RunsLayer = memo(function RunsLayer({ lines, selected, onPick }: Pr
     <g className="runs">
       {lines.map(({ runId, system, path, differs, wantedPath, ghost }) => (
         <g key={runId} className={selected.has(runId) ? 'run chosen' : 'run'} onClick={(event) => onPick(runId, event.shiftKey)}>
-          {ghost && <path d={ghost} className="run-ghost" stroke={SYSTEM_STYLE[system].colour} />}
-          <path d={path} className="run-hit" />
-          {selected.has(runId) && <path d={path} className="run-halo" />}
-          <path d={path} className="run-line" stroke={SYSTEM_STYLE[system].colour} strokeDasharray={SYSTEM_STYLE[system].dash} />
-          {differs && wantedPath && <path d={wantedPath} className="run-wanted" />}
+          {ghost && <path d={ghost} className={css.runGhost} stroke={SYSTEM_STYLE[system].colour} />}
+          <path d={path} className={css.runHit} />
+          {selected.has(runId) && <path d={path} className={css.runHalo} />}
+          <path
+            d={path}
+            className={css.runLine}
+            stroke={SYSTEM_STYLE[system].colour}
+            strokeDasharray={SYSTEM_STYLE[system].dash}
+          />
+          {differs && wantedPath && <path d={wantedPath} className={css.runWanted} />}
         </g>
       ))}
     </g>

@@ -1,6 +1,7 @@
 import type { ComponentProps, CSSProperties, ReactNode } from 'react';
 import { MARGIN_PX } from './picture.ts';
 import type { CameraControl } from './useCamera.ts';
+import css from './canvas.module.css';
 
 const MARGIN = { '--margin': `${MARGIN_PX}px` } as CSSProperties;
 
@@ -15,9 +16,9 @@ interface Props extends Omit<ComponentProps<'div'>, 'ref' | 'role'> {
 export function Sheet({ control, className = '', children, dragged, ...rest }: Props) {
   const { sheet, picture, world } = control;
   return (
-    <div ref={sheet} className={`plan-canvas ${className}`} role="group" {...rest}>
-      <svg ref={picture} className="picture" style={MARGIN}>
-        <g ref={world} className="world">
+    <div ref={sheet} className={`${css.planCanvas} ${className}`} role="group" {...rest}>
+      <svg ref={picture} className={css.picture} style={MARGIN}>
+        <g ref={world} className={css.world}>
           {children}
         </g>
       </svg>

@@ -2,6 +2,7 @@ import { memo } from 'react';
 import { type PictureInfo, type ProjectDocument, TILE_PX, type Underlay, WHOLE_UP_TO_PX } from '@dusky-spool/core/model';
 import { useProjectStore } from '../state/project.ts';
 import type { Camera } from './picture.ts';
+import css from './canvas.module.css';
 
 interface Props {
   readonly projectId: string;
@@ -33,7 +34,7 @@ export const UnderlayLayer = memo(function UnderlayLayer({ projectId, project, l
           return (
             <g
               key={underlay.id}
-              className={underlay.retired ? 'underlay retired' : 'underlay'}
+              className={underlay.retired ? `${css.underlay} retired` : css.underlay}
               opacity={underlay.opacity}
               transform={`translate(${underlay.originX},${underlay.originY}) rotate(${(underlay.rotationRad * 180) / Math.PI}) scale(${sx},${-sy}) translate(0,${-picture.heightPx})`}
             >

@@ -2,6 +2,7 @@ import { memo, useMemo } from 'react';
 import { zonesOn } from '@dusky-spool/core/devices';
 import type { GroupKind, ProjectDocument } from '@dusky-spool/core/model';
 import { pathThrough } from './room-drawing.ts';
+import css from './canvas.module.css';
 
 interface Props {
   readonly project: ProjectDocument;
@@ -26,7 +27,7 @@ export const ZonesLayer = memo(function ZonesLayer({ project, levelId, kind }: P
         return (
           <g
             key={`${group.id}${roomId}`}
-            className="zone"
+            className={css.zone}
             style={{ color: `var(--${COLOURS[order.indexOf(group.id) % COLOURS.length]})` }}
           >
             <path
@@ -34,7 +35,7 @@ export const ZonesLayer = memo(function ZonesLayer({ project, levelId, kind }: P
               strokeWidth={2 * AROUND_M}
             />
             <g transform={`translate(${left - AROUND_M * 0.6},${top[1] + AROUND_M})`}>
-              <text className="upright zone-name" y={-4}>
+              <text className={`upright ${css.zoneName}`} y={-4}>
                 {group.name}
               </text>
             </g>

@@ -3,6 +3,7 @@ import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3-zoom';
 import type { Bounds, Point2 } from '@dusky-spool/core/math';
 import { type Camera, MARGIN_PX, pictureOf } from './picture.ts';
+import css from './canvas.module.css';
 
 export type { Camera } from './picture.ts';
 
@@ -64,7 +65,7 @@ export function useCamera(): CameraControl {
       .filter(
         (event: MouseEvent) =>
           event.type === 'wheel' ||
-          (!event.ctrlKey && !event.shiftKey && !event.button && !(event.target as Element).closest('.device, .grab')),
+          (!event.ctrlKey && !event.shiftKey && !event.button && !(event.target as Element).closest(`.${css.device}, .grab`)),
       )
       .on('zoom', (event: D3ZoomEvent<HTMLDivElement, unknown>) => {
         const { k, x, y } = event.transform;

@@ -1,5 +1,6 @@
 import type { SystemName } from '@dusky-spool/core/model';
 import { SYSTEM_STYLE } from './systems.ts';
+import css from './ui.module.css';
 
 interface Props {
   readonly code: string;
@@ -30,7 +31,7 @@ export function BeadShape({ code, system, facingRad }: Props) {
 /** A bead by itself, for palettes and lists. */
 export function BeadIcon({ code, system }: Pick<Props, 'code' | 'system'>) {
   return (
-    <svg width={30} height={22} viewBox="-15 -11 30 22" aria-hidden="true" className="bead-icon">
+    <svg width={30} height={22} viewBox="-15 -11 30 22" aria-hidden="true" className={css.beadIcon}>
       <BeadShape code={code} system={system} facingRad={null} />
     </svg>
   );

@@ -1,3 +1,4 @@
+import css from './ui.module.css';
 /** A day, as the browser lets one type or pick it; empty is no day. */
 export function DayField({
   label,
@@ -13,7 +14,7 @@ export function DayField({
       <span>{label}</span>
       <input
         type="date"
-        className="day-field"
+        className={css.dayField}
         value={value}
         aria-label={label}
         onChange={(event) => event.target.value !== value && onChange(event.target.value)}

@@ -7,6 +7,7 @@ import { RankMark } from './RankMark.tsx';
 import { cureSentence, findingSentence } from '@dusky-spool/texts';
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
+import css from './ui.module.css';
 
 interface Props {
   readonly finding: DerivedFinding;
@@ -26,16 +27,16 @@ export function FindingCard({ finding, units, onShow, children }: Props) {
       <header>
         <RankMark rank={finding.rank} />
         {onShow ? (
-          <button type="button" className="plain id finding-run" onClick={onShow}>
+          <button type="button" className={`plain id ${css.findingRun}`} onClick={onShow}>
             {number}
           </button>
         ) : (
-          <span className="id finding-run">{number}</span>
+          <span className={`id ${css.findingRun}`}>{number}</span>
         )}
       </header>
       <p>{findingSentence(finding, units)}</p>
       {cures.length > 0 && (
-        <div className="cures">
+        <div className={css.cures}>
           {cures.map((cure) => {
             const words = cureSentence(cure, units);
             return (

@@ -4,6 +4,7 @@ import { Button } from 'antd';
 import { useRight, useSession } from '../ground/api/session.ts';
 import { text } from '../ground/text.ts';
 import { SignOutDialog } from './SignOutDialog.tsx';
+import css from './ui.module.css';
 
 /** The bar over the pages that belong to no project: the firm, the scanner, people, one's account, signing out. */
 export function FirmHeader() {
@@ -12,26 +13,26 @@ export function FirmHeader() {
   const [leaving, setLeaving] = useState(false);
   return (
     <header className="header dusk">
-      <svg width={30} height={30} viewBox="0 0 40 40" aria-hidden="true" className="mark">
+      <svg width={30} height={30} viewBox="0 0 40 40" aria-hidden="true" className={css.mark}>
         <g fill="none" stroke="currentColor" strokeWidth={2}>
           <path d="M37 20a17 17 0 1 0-17 17" />
           <circle cx={20} cy={20} r={11} />
           <circle cx={20} cy={20} r={5} />
         </g>
       </svg>
-      <Link to="/projects" className="dusk-link firm-name">
+      <Link to="/projects" className={`${css.duskLink} ${css.firmName}`}>
         {session?.member?.firm}
       </Link>
       <span className="grow" />
-      <Link to="/scan" className="dusk-link">
+      <Link to="/scan" className={css.duskLink}>
         {text('header.scan')}
       </Link>
       {isOwner && (
-        <Link to="/people" className="dusk-link">
+        <Link to="/people" className={css.duskLink}>
           {text('people.open')}
         </Link>
       )}
-      <Link to="/account" className="dusk-link who">
+      <Link to="/account" className={`${css.duskLink} ${css.who}`}>
         {session?.member?.name}
       </Link>
       <Button size="small" ghost onClick={() => setLeaving(true)}>

@@ -3,6 +3,7 @@ import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { text } from '../ground/text.ts';
+import css from './ui.module.css';
 
 interface Props {
   readonly project: ProjectDocument;
@@ -24,7 +25,7 @@ export const HouseSection = memo(function HouseSection({ project, levelId, onPic
   const at = (x: number) =>
     LEFT + 6 + (xs.length === 0 || maxX === minX ? 0.5 : (x - minX) / (maxX - minX)) * (WIDTH - 2 * LEFT - 12);
   return (
-    <div className="house-section">
+    <div className={css.houseSection}>
       <div className="eyebrow" id="levels-title">
         {text('plan.levels')}
       </div>
@@ -44,7 +45,7 @@ export const HouseSection = memo(function HouseSection({ project, levelId, onPic
             tabIndex={0}
             aria-checked={level.id === levelId}
             aria-label={level.name}
-            className={level.id === levelId ? 'section-level here' : 'section-level'}
+            className={level.id === levelId ? `${css.sectionLevel} here` : css.sectionLevel}
             onClick={() => onPick(level.id)}
             onKeyDown={(event) => {
               if (event.key === 'Enter' || event.key === ' ') onPick(level.id);

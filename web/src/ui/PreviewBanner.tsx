@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { text } from '../ground/text.ts';
 import { proposalOf, useProjectParts } from '../state/project.ts';
+import css from './ui.module.css';
 
 /** What is shown on the plan but not made yet, to be applied or left. Nothing while there is none, or while something is dragged. */
 export function PreviewBanner() {
@@ -8,7 +9,7 @@ export function PreviewBanner() {
   const proposal = proposalOf(preview);
   if (!proposal) return null;
   return (
-    <div className="previewing" role="status">
+    <div className={css.previewing} role="status">
       <span>{text('run.previewing', { what: proposal.title })}</span>
       <div>
         <Button size="small" type="primary" onClick={() => edit(proposal.title, proposal.operations)}>

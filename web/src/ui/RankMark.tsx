@@ -1,10 +1,11 @@
 import type { Rank } from '@dusky-spool/core/rules';
 import { term } from '../ground/text.ts';
+import css from './ui.module.css';
 
 /** The mark of a finding's rank: an octagon, a half-filled eye, a tick. Its shape says it without colour. */
 export function RankMark({ rank, label = true }: { readonly rank: Rank; readonly label?: boolean }) {
   return (
-    <span className={`rank ${rank}`}>
+    <span className={`${css.rank} ${rank}`}>
       <svg
         width={13}
         height={13}

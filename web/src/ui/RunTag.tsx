@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import css from './ui.module.css';
 
 interface Props {
   readonly number: string;
@@ -8,7 +9,7 @@ interface Props {
 
 /** A run as it is always shown: its number on a punched tag. */
 export function RunTag({ number, large = false, children }: Props) {
-  if (!large) return <span className="run-tag id">{number}</span>;
+  if (!large) return <span className={`${css.runTag} id`}>{number}</span>;
   return (
     <div className="punched-tag">
       <span className="punch" aria-hidden="true" />

@@ -6,6 +6,7 @@ import type { SetAside } from '../ground/api/set-aside.ts';
 import { text } from '../ground/text.ts';
 import { useProjectStore } from '../state/project.ts';
 import { problemSentence } from '@dusky-spool/texts';
+import css from './ui.module.css';
 
 interface Props {
   readonly entries: readonly SetAside[];
@@ -33,7 +34,7 @@ export function SetAsideDialog({ entries, project, onClose }: Props) {
       width={620}
     >
       <p>{text('setAside.lead')}</p>
-      <ul className="aside-list">
+      <ul className={css.asideList}>
         {entries.map(({ change, problem, at }) => (
           <li key={change.id}>
             <h3>{change.title}</h3>
@@ -50,7 +51,7 @@ export function SetAsideDialog({ entries, project, onClose }: Props) {
                 {problemSentence(problems[change.id], units)}
               </p>
             )}
-            <div className="aside-acts">
+            <div className={css.asideActs}>
               {problem.code === 'record-gone' || problem.code === 'reference-missing' ? (
                 <Button type="primary" size="small" onClick={() => void settle(change.id, 'restore')}>
                   {text('setAside.restore')}

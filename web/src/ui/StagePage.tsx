@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import css from './ui.module.css';
 
 interface Props {
   readonly title: string;
@@ -10,7 +11,7 @@ interface Props {
 /** The sheet of paper that every stage without a plan lies on. */
 export function StagePage({ title, lead, aside, children }: Props) {
   return (
-    <div className="stage-page" role="region" aria-label={title} tabIndex={0}>
+    <div className={css.stagePage} role="region" aria-label={title} tabIndex={0}>
       <div className="stage-sheet">
         <header className="stage-head">
           <div>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Input, InputNumber, Switch } from 'antd';
 import { text } from '../ground/text.ts';
+import css from './ui.module.css';
 
 /** Words; written when the field is left. */
 export function WordsField({
@@ -118,7 +119,7 @@ export function SwitchField({
   readonly onChange: (value: boolean) => void;
 }) {
   return (
-    <label className="field switch-field">
+    <label className={`field ${css.switchField}`}>
       <Switch size="small" checked={value} aria-label={label} onChange={onChange} />
       <span>{label}</span>
     </label>

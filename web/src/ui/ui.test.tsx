@@ -168,7 +168,7 @@ describe('edits that were set aside', () => {
         return how === 'again' ? { code: 'unexpected' } : null;
       },
     });
-    const [first, second] = [...document.querySelectorAll<HTMLElement>('.aside-list > li')];
+    const [first, second] = [...document.querySelectorAll<HTMLElement>('.ui__aside-list > li')];
     expect(first.textContent).to.include('rooms Room AA: name Den');
     expect(second.textContent).to.include('…');
     await page.user.click(within(first).getAllByRole('button')[0]);
@@ -195,6 +195,6 @@ describe('the thread of stages', () => {
     expect(links[1].getAttribute('aria-current')).to.equal('page');
     expect(links[1].getAttribute('aria-label')).to.match(/50.*error/i);
     expect(links[0].getAttribute('aria-label')).to.match(/100/);
-    expect(page.container.querySelectorAll('li.reached')).to.have.length(2);
+    expect(page.container.querySelectorAll('li.ui__reached')).to.have.length(2);
   });
 });

@@ -7,6 +7,7 @@ import { text, textNamed } from '../../ground/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { TextForm } from '../../ui/TextForm.tsx';
 import { whenText } from '../../ui/when.ts';
+import css from './account.module.css';
 
 /** One's own account: the password, and where one is signed in. */
 export function AccountScreen() {
@@ -22,7 +23,7 @@ export function AccountScreen() {
   return (
     <div className="projects-page">
       <FirmHeader />
-      <main className="projects account">
+      <main className={`projects ${css.account}`}>
         <h1>{text('account.title')}</h1>
         {problem && (
           <p className="finding stop" role="alert">
@@ -31,7 +32,7 @@ export function AccountScreen() {
         )}
         <section className="stage-sheet">
           <h2>{text('account.sessions')}</h2>
-          <ul className="session-list">
+          <ul className={css.sessionList}>
             {sessions.map(({ id, device, startedAt, usedAt, isThis }) => (
               <li key={id}>
                 <b>{textNamed('account.devices', device)}</b>
@@ -54,7 +55,7 @@ export function AccountScreen() {
           </ul>
           {sessions.length > 1 && <Button onClick={() => end('/session/list')}>{text('account.endOthers')}</Button>}
         </section>
-        <section className="stage-sheet narrow-form">
+        <section className={`stage-sheet ${css.narrowForm}`}>
           <TextForm
             key={changed}
             title={text('account.password')}

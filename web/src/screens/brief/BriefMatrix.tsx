@@ -8,6 +8,7 @@ import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { AnswerMark } from './AnswerMark.tsx';
 import { money } from '../../ui/money.ts';
 import { useRef, type KeyboardEvent } from 'react';
+import css from './brief.module.css';
 
 export interface CellPlace {
   readonly roomId: string;
@@ -77,16 +78,16 @@ export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
   const first = rooms[0];
   const focus = at ?? (first ? { roomId: first.id, topic: BRIEF_TOPICS[0] } : null);
   return (
-    <table ref={table} className="brief-matrix" role="grid" aria-label={text('brief.matrix')}>
+    <table ref={table} className={css.briefMatrix} role="grid" aria-label={text('brief.matrix')}>
       <thead>
         <tr>
           <th scope="col">{text('brief.room')}</th>
           {BRIEF_TOPICS.map((topic) => (
-            <th key={topic} scope="col" className="topic">
+            <th key={topic} scope="col" className={css.topic}>
               <span>{term(`topics.${topic}`)}</span>
             </th>
           ))}
-          <th scope="col" className="cost">
+          <th scope="col" className={css.cost}>
             {text('brief.now')}
           </th>
           <th scope="col" className="signed">
@@ -96,7 +97,7 @@ export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
       </thead>
       {levels.map((level) => (
         <tbody key={level.id}>
-          <tr className="level-row">
+          <tr className={css.levelRow}>
             <th scope="rowgroup" colSpan={BRIEF_TOPICS.length + 3}>
               {level.name}
             </th>
@@ -104,7 +105,7 @@ export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
           {rooms
             .filter((room) => room.levelId === level.id)
             .map((room) => (
-              <tr key={room.id} className={at?.roomId === room.id ? 'current' : ''}>
+              <tr key={room.id} className={at?.roomId === room.id ? css.current : ''}>
                 <th scope="row">
                   <span className="id">{room.code}</span> {room.name}
                 </th>
@@ -121,7 +122,7 @@ export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
                     <td key={topic} role="gridcell" aria-selected={here}>
                       <button
                         type="button"
-                        className={`plain brief-cell${here ? ' here' : ''}`}
+                        className={`plain ${css.briefCell}${here ? ' here' : ''}`}
                         data-cell={`${room.id}/${topic}`}
                         tabIndex={reached ? 0 : -1}
                         aria-label={words}
@@ -134,7 +135,7 @@ export function BriefMatrix({ at, onAt, onFill, onDetails }: Props) {
                     </td>
                   );
                 })}
-                <td className="cost">{money(byRoom.get(room.id)?.now ?? 0)}</td>
+                <td className={css.cost}>{money(byRoom.get(room.id)?.now ?? 0)}</td>
                 <td className="signed">
                   <SignedMark room={room} />
                 </td>
@@ -153,9 +154,13 @@ function SignedMark({ room }: { readonly room: Room }) {
   const signed = briefOf(project, room.id)?.signedOn;
   if (signed)
     return (
-      <span className="signed-yes" title={text('brief.signedOn', { on: signed })}>
+      <span className={css.signedYes} title={text('brief.signedOn', { on: signed })}>
         {text('brief.signed')}
       </span>
     );
-  return open > 0 ? <span className="signed-open">{open}</span> : <span className="signed-ready">{text('brief.ready')}</span>;
+  return open > 0 ? (
+    <span className={css.signedOpen}>{open}</span>
+  ) : (
+    <span className={css.signedReady}>{text('brief.ready')}</span>
+  );
 }

@@ -19,7 +19,7 @@ import { RoomCard } from './RoomCard.tsx';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { Segmented } from 'antd';
-import './brief.css';
+import css from './brief.module.css';
 
 const VIEWS = ['rooms', 'decisions', 'compromises', 'package', 'walk', 'job'] as const;
 type View = (typeof VIEWS)[number];
@@ -50,9 +50,9 @@ export function BriefScreen() {
   const place = at && project.rooms[at.roomId] ? at : null;
   const counted = (one: View) => (one === 'decisions' ? undecided : one === 'walk' ? differences : 0);
   return (
-    <div className={`brief-screen${shown === 'rooms' && place ? '' : ' no-card'}`}>
-      <div className="brief-column">
-        <header className="brief-head">
+    <div className={`${css.briefScreen}${shown === 'rooms' && place ? '' : ` ${css.noCard}`}`}>
+      <div className={css.briefColumn}>
+        <header className={css.briefHead}>
           <Segmented
             value={shown}
             onChange={(next) => go({ view: next === 'rooms' ? null : next })}
@@ -62,7 +62,7 @@ export function BriefScreen() {
             }))}
           />
           {shown === 'rooms' && (
-            <dl className="brief-sum">
+            <dl className={css.briefSum}>
               <div>
                 <dt>{text('brief.sumNow')}</dt>
                 <dd>
@@ -88,7 +88,7 @@ export function BriefScreen() {
                   at={place}
                   onAt={setAt}
                   onFill={fill}
-                  onDetails={() => window.document.querySelector<HTMLElement>('.brief-card button')?.focus()}
+                  onDetails={() => document.querySelector<HTMLElement>('.brief-card button')?.focus()}
                 />
               </div>
               <Legend />

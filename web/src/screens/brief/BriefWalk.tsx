@@ -8,6 +8,7 @@ import { today } from '../../state/today.ts';
 import { AnswerMark } from './AnswerMark.tsx';
 import { useState } from 'react';
 import { Button } from 'antd';
+import css from './brief.module.css';
 
 /** The brief in walking order, one room at a time; each answer is found there, missing or different. */
 export function BriefWalk() {
@@ -24,7 +25,7 @@ export function BriefWalk() {
   const later = cells.filter(({ answer }) => answer === 'later');
   const nothing = cells.filter(({ answer }) => answer === 'nothing');
   return (
-    <section className="walk brief-walk" aria-label={text('brief.views.walk')}>
+    <section className={`walk ${css.briefWalk}`} aria-label={text('brief.views.walk')}>
       <header>
         <Button disabled={index === 0} onClick={() => setIndex(index - 1)}>
           {text('brief.walkBack')}
@@ -47,15 +48,15 @@ export function BriefWalk() {
           const result = walkResultOf(project, room.id, cell.topic);
           const devices = answeringDevices(project, cell);
           return (
-            <div key={cell.id} className="walk-answer">
-              <div className="walk-answer-head">
+            <div key={cell.id} className={css.walkAnswer}>
+              <div className={css.walkAnswerHead}>
                 <AnswerMark answer={cell.answer} count={cell.count} />
                 <b>{term(`topics.${cell.topic}`)}</b>
                 <span className="faint">
                   {term(`answers.${cell.answer}`)} · {text('brief.planned', { count: devices.length })}
                 </span>
               </div>
-              <div className="walk-three">
+              <div className={css.walkThree}>
                 {WALK_RESULTS.map((found) => (
                   <Button
                     key={found}

@@ -12,6 +12,7 @@ import { NumberField } from '../../ui/fields.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
 import { useState } from 'react';
 import { Button, Input } from 'antd';
+import css from './brief.module.css';
 
 /** What the builder includes against what the client wants, line by line. */
 export function BuildersPackage() {
@@ -27,7 +28,7 @@ export function BuildersPackage() {
     </li>
   );
   return (
-    <section className="brief-page" aria-label={text('brief.views.package')}>
+    <section className={css.briefPage} aria-label={text('brief.views.package')}>
       <p className="faint">{text('brief.packageLead')}</p>
       <Input.TextArea
         rows={4}
@@ -47,7 +48,7 @@ export function BuildersPackage() {
         {text('brief.packageRead')}
       </Button>
       {lines.length > 0 && (
-        <div className="package-result">
+        <div className={css.packageResult}>
           <div>
             <h3 className="eyebrow">{text('brief.packageMissing', { count: missing.length })}</h3>
             <ul>{missing.map(say)}</ul>
@@ -73,8 +74,8 @@ function PackageRow({ line }: { readonly line: PackageLine }) {
     if (operations.length > 0) edit(text('brief.views.package'), operations);
   };
   return (
-    <div className="brief-row package-row">
-      <span className="package-words">{line.words}</span>
+    <div className={`${css.briefRow} ${css.packageRow}`}>
+      <span className={css.packageWords}>{line.words}</span>
       <ChoiceField
         label={text('brief.topic')}
         value={line.topic ?? ''}

@@ -11,6 +11,7 @@ import { WordsField } from '../../ui/fields.tsx';
 import { DayField } from '../../ui/DayField.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
 import { Button } from 'antd';
+import css from './brief.module.css';
 
 /** Less than good, said openly, and accepted by the client. */
 export function Compromises() {
@@ -18,7 +19,7 @@ export function Compromises() {
   const edit = useProjectStore((state) => state.edit);
   const list = listOf(project, 'compromises');
   return (
-    <section className="brief-page" aria-label={text('brief.views.compromises')}>
+    <section className={css.briefPage} aria-label={text('brief.views.compromises')}>
       <p className="faint">{text('brief.compromisesLead')}</p>
       {list.map((one) => {
         const change = (after: Partial<Compromise>) => {
@@ -26,13 +27,13 @@ export function Compromises() {
           if (operations.length > 0) edit(text('brief.views.compromises'), operations);
         };
         return (
-          <article key={one.id} className="decision">
+          <article key={one.id} className={css.decision}>
             <header>
               <span className={`chip ${one.signedOn ? 'fine' : 'look'}`}>
                 {one.signedOn ? text('brief.signedBy', { by: one.acceptedBy, on: one.signedOn }) : text('brief.notSigned')}
               </span>
             </header>
-            <div className="brief-facts">
+            <div className={css.briefFacts}>
               <WordsField
                 label={text('brief.what')}
                 value={one.what}

@@ -5,6 +5,7 @@ import { text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { useState } from 'react';
 import { Button, Checkbox, Modal } from 'antd';
+import css from './brief.module.css';
 
 interface Props {
   readonly roomId: string;
@@ -45,7 +46,7 @@ export function CopyRoom({ roomId, onClose }: Props) {
         </>
       }
     >
-      <div className="copy-rooms">
+      <div className={css.copyRooms}>
         {others.map(({ id, code, name, levelId }) => (
           <Checkbox
             key={id}

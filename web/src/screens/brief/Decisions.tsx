@@ -13,6 +13,7 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
 import { Button } from 'antd';
+import css from './brief.module.css';
 
 /** What is undecided, which cables keep every option open, until when, and who must decide. */
 export function Decisions() {
@@ -21,10 +22,10 @@ export function Decisions() {
   const open = openDecisions(project, today());
   const decided = listOf(project, 'decisions').filter(({ chosen }) => chosen !== '');
   return (
-    <section className="brief-page" aria-label={text('brief.views.decisions')}>
+    <section className={css.briefPage} aria-label={text('brief.views.decisions')}>
       <p className="faint">{text('brief.decisionsLead')}</p>
       {open.map(({ decision, device, superset, lastSafeOn, daysLeft }) => (
-        <article key={decision.id} className="decision">
+        <article key={decision.id} className={css.decision}>
           <header>
             <span className={`chip ${daysLeft === null ? 'quiet' : daysLeft < 0 ? 'stop' : daysLeft <= 14 ? 'look' : 'fine'}`}>
               {lastSafeOn === ''
@@ -46,7 +47,7 @@ export function Decisions() {
           ) : (
             <DecisionFields decision={decision} />
           )}
-          <p className="superset">
+          <p className={css.superset}>
             <b>{text('brief.superset')}</b>{' '}
             {superset.length === 0
               ? text('brief.supersetNone')
@@ -99,7 +100,7 @@ export function Decisions() {
       {decided.length > 0 && (
         <>
           <h3 className="eyebrow">{text('brief.decided')}</h3>
-          <ul className="decided">
+          <ul className={css.decided}>
             {decided.map((decision) => (
               <li key={decision.id}>
                 <b>{decision.subject}</b> {decision.chosen} <span className="faint">{decision.decidedOn}</span>
@@ -127,7 +128,7 @@ function DecisionFields({ decision }: { readonly decision: OpenDecision }) {
   };
   const types = listOf(project, 'deviceTypes').toSorted((a, b) => (a.name < b.name ? -1 : 1));
   return (
-    <div className="brief-facts">
+    <div className={css.briefFacts}>
       <WordsField
         label={text('brief.subject')}
         value={decision.subject}

@@ -21,6 +21,7 @@ import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { DayField } from '../../ui/DayField.tsx';
 import { Button, InputNumber, Segmented, Select } from 'antd';
+import css from './brief.module.css';
 
 /** The facts of the job, its phases and the dates of its trades. */
 export function JobFacts() {
@@ -32,10 +33,10 @@ export function JobFacts() {
     if (operation) edit(text('edit.facts'), [operation]);
   };
   return (
-    <section className="brief-page">
+    <section className={css.briefPage}>
       <p className="faint">{text('stage.brief.lead')}</p>
       <Cautions ids={header.construction === 'new-framing' ? ['C21'] : ['C21', 'C17']} />
-      <div className="brief-facts">
+      <div className={css.briefFacts}>
         <WordsField
           label={text('stage.brief.name')}
           value={header.name}
@@ -176,7 +177,7 @@ function Phases() {
       <h3 className="eyebrow">{text('brief.phases')}</h3>
       <p className="faint">{text('brief.phasesLead')}</p>
       {phases.map((phase) => (
-        <div key={phase.id} className="brief-row">
+        <div key={phase.id} className={css.briefRow}>
           <WordsField
             label={text('brief.phaseName')}
             value={phase.name}
@@ -215,7 +216,7 @@ function TradeDates() {
     <>
       <h3 className="eyebrow">{text('brief.dates')}</h3>
       <p className="faint">{text('brief.datesLead')}</p>
-      <div className="brief-facts">
+      <div className={css.briefFacts}>
         {TRADE_GATES.map((gate) => {
           const known = Object.values(project.tradeDates).find((date) => date.gate === gate);
           return (

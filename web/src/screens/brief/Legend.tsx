@@ -1,11 +1,12 @@
 import { ANSWERS } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
 import { AnswerMark } from './AnswerMark.tsx';
+import css from './brief.module.css';
 
 /** The marks and the keys that make them. */
 export function Legend() {
   return (
-    <footer className="brief-legend">
+    <footer className={css.briefLegend}>
       {ANSWERS.map((answer) => (
         <span key={answer}>
           <AnswerMark answer={answer} /> {term(`answers.${answer}`)} <kbd>{answer[0].toUpperCase()}</kbd>

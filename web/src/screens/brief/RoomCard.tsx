@@ -28,6 +28,7 @@ import { AnswerMark } from './AnswerMark.tsx';
 import type { CellPlace } from './BriefMatrix.tsx';
 import { money } from '../../ui/money.ts';
 import { Button } from 'antd';
+import css from './brief.module.css';
 
 interface Props {
   readonly at: CellPlace;
@@ -56,7 +57,7 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
   const habit = (after: Parameters<typeof tellRoom>[2]) =>
     edit(text('edit.habit', { room: room.name }), tellRoom(project, room.id, after, newBrief));
   return (
-    <aside className="inspector brief-card" aria-label={text('brief.answer')}>
+    <aside className={`inspector ${css.briefCard}`} aria-label={text('brief.answer')}>
       <div className="punched-tag">
         <span className="punch" aria-hidden="true" />
         <div>
@@ -66,7 +67,7 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
           </p>
         </div>
       </div>
-      <div className="answer-buttons" role="group" aria-label={text('brief.answer')}>
+      <div className={css.answerButtons} role="group" aria-label={text('brief.answer')}>
         {ANSWERS.map((answer) => (
           <button
             key={answer}
@@ -85,9 +86,14 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
       {prompts.length > 0 && (
         <>
           <div className="eyebrow">{text('brief.askNext')}</div>
-          <div className="prompt-list">
+          <div className={css.promptList}>
             {prompts.map(({ topic: next, because }) => (
-              <button key={next} type="button" className="plain prompt" onClick={() => onAt({ roomId: room.id, topic: next })}>
+              <button
+                key={next}
+                type="button"
+                className={`plain ${css.prompt}`}
+                onClick={() => onAt({ roomId: room.id, topic: next })}
+              >
                 {term(`topics.${next}`)}? <span className="faint">{text(`brief.because.${because}`)}</span>
               </button>
             ))}
@@ -227,8 +233,8 @@ function AnswerDetails({
         )}
         <WordsField label={text('brief.note')} value={cell.note} max={400} onChange={(note) => tell(cell.answer, { note })} />
       </div>
-      {unit && <p className="faint source-line">{source}</p>}
-      <dl className="cost-lines">
+      {unit && <p className={`faint ${css.sourceLine}`}>{source}</p>}
+      <dl className={css.costLines}>
         <div>
           <dt>{text('brief.costNow')}</dt>
           <dd>

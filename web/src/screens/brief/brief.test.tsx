@@ -61,13 +61,13 @@ describe('the answers of a room', () => {
     await enter(page, 'How many', '3');
     await enter(page, 'Note', 'over the island');
     expect(cellOf(page.project(), BRIEF_TOPICS[0])).to.deep.include({ count: 3, note: 'over the island' });
-    expect(page.container.querySelectorAll('.cost-lines dd')).to.have.length(2);
+    expect(page.container.querySelectorAll('.brief__cost-lines dd')).to.have.length(2);
   });
 
   it('costs more after drywall than now', async () => {
     const page = open();
     await page.user.click(page.answers()[0].button);
-    const [now, later] = [...page.container.querySelectorAll('.cost-lines dd')].map(({ textContent }) =>
+    const [now, later] = [...page.container.querySelectorAll('.brief__cost-lines dd')].map(({ textContent }) =>
       Number((textContent ?? '').replace(/[^\d.]/g, '')),
     );
     expect(later).to.be.greaterThan(now);
@@ -75,7 +75,7 @@ describe('the answers of a room', () => {
 
   it('can be signed only when every topic was discussed', async () => {
     const page = open();
-    const button = () => page.container.querySelector<HTMLButtonElement>('.brief-card > .ant-btn-primary')!;
+    const button = () => page.container.querySelector<HTMLButtonElement>('.brief__brief-card > .ant-btn-primary')!;
     expect(button().disabled).to.equal(true);
     closePage();
     const all = BRIEF_TOPICS.map((topic, i) =>
@@ -95,7 +95,7 @@ describe('the answers of a room', () => {
     const done = applied(smallHouse(), all);
     expect(notDiscussed(done, 'a')).to.deep.equal([]);
     const ready = open(done);
-    const sign = ready.container.querySelector<HTMLButtonElement>('.brief-card > .ant-btn-primary')!;
+    const sign = ready.container.querySelector<HTMLButtonElement>('.brief__brief-card > .ant-btn-primary')!;
     expect(sign.disabled).to.equal(false);
     await ready.user.click(sign);
     const [brief] = Object.values(ready.project().roomBriefs);
@@ -133,7 +133,7 @@ describe('open decisions', () => {
     const page = renderInProject(<Decisions />, smallHouse());
     await press(page, /^Add/);
     const [decision] = Object.values(page.project().decisions);
-    expect(page.container.querySelectorAll('.decision')).to.have.length(1);
+    expect(page.container.querySelectorAll('.brief__decision')).to.have.length(1);
     await enter(page, /what|subject/i, 'Screen or display');
     expect(Object.values(page.project().decisions)[0].subject).to.equal('Screen or display');
     expect(decision.chosen).to.equal('');
@@ -149,13 +149,13 @@ describe('open decisions', () => {
     ];
     const decision = { ...added.decisions.d1, options };
     const page = renderInProject(<Decisions />, { ...added, decisions: { d1: decision } });
-    const superset = page.container.querySelector('.superset')!.textContent!;
+    const superset = page.container.querySelector('.brief__superset')!.textContent!;
     expect(superset)
       .to.match(/\d × Category 6A?/)
       .and.match(/\d × .*optical/i);
     await press(page, /Projector$/);
     expect(page.project().decisions.d1).to.deep.include({ chosen: 'Projector' });
-    expect(page.container.querySelector('.decided')!.textContent).to.include('Projector');
+    expect(page.container.querySelector('.brief__decided')!.textContent).to.include('Projector');
     await press(page, 'Open it again');
     expect(page.project().decisions.d1.chosen).to.equal('');
   });

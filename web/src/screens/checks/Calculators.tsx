@@ -15,6 +15,7 @@ import { Button, Input, InputNumber, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { figureName, figureValue, problemSentence, words } from '@dusky-spool/texts';
+import css from './checks.module.css';
 
 /** One field of a calculator as its JSON Schema tells it. */
 interface Field {
@@ -78,7 +79,7 @@ export function Calculators() {
     );
   };
   return (
-    <div className="calculators">
+    <div className={css.calculators}>
       <nav aria-label={text('checks.views.calculators')}>
         <Input
           size="small"
@@ -99,7 +100,7 @@ export function Calculators() {
                 <button
                   key={one.name}
                   type="button"
-                  className={one.name === name ? 'plain calc-name chosen' : 'plain calc-name'}
+                  className={one.name === name ? `plain ${css.calcName} chosen` : `plain ${css.calcName}`}
                   aria-current={one.name === name}
                   onClick={() => go({ calc: one.name })}
                 >
@@ -131,8 +132,8 @@ export function Calculators() {
             />
           </label>
         </header>
-        <div className="calc-body">
-          <form className="calc-input" aria-label={text('checks.input')} onSubmit={(event) => event.preventDefault()}>
+        <div className={css.calcBody}>
+          <form className={css.calcInput} aria-label={text('checks.input')} onSubmit={(event) => event.preventDefault()}>
             {Object.entries(fields).map(([field, schema]) => (
               <InputFor
                 key={`${key}/${field}`}
@@ -143,13 +144,13 @@ export function Calculators() {
               />
             ))}
           </form>
-          <div className="calc-answer" role="status">
+          <div className={css.calcAnswer} role="status">
             {outcome.ok ? (
               <dl>
                 {Object.entries(outcome.value).map(([field, value]) => (
                   <div
                     key={field}
-                    className={field === 'ok' || field === 'fits' ? (value === false ? 'answer-no' : 'answer-yes') : undefined}
+                    className={field === 'ok' || field === 'fits' ? (value === false ? css.answerNo : 'answer-yes') : undefined}
                   >
                     <dt>{figureName(field)}</dt>
                     <dd>{figureValue(value)}</dd>
@@ -157,14 +158,14 @@ export function Calculators() {
                 ))}
               </dl>
             ) : (
-              <p className={outcome.problem.kind === 'incomplete' ? 'faint' : 'refused'}>
+              <p className={outcome.problem.kind === 'incomplete' ? 'faint' : css.refused}>
                 {problemSentence({ ...outcome.problem, field: figureName(outcome.problem.field ?? '') }, project.project.units)}
               </p>
             )}
             {steps.length > 0 && (
               <>
                 <h4 className="eyebrow">{text('checks.steps')}</h4>
-                <ol className="calc-steps">
+                <ol className={css.calcSteps}>
                   {steps.map((step) => (
                     <li key={step}>{step}</li>
                   ))}
@@ -179,7 +180,7 @@ export function Calculators() {
             )}
           </div>
         </div>
-        <dl className="calc-source">
+        <dl className={css.calcSource}>
           <dt>{text('checks.formula')}</dt>
           <dd>
             {found.formulas.map((formula) => (
@@ -199,7 +200,7 @@ export function Calculators() {
         {kept.length > 0 && (
           <>
             <h4 className="eyebrow">{run ? text('checks.keptWith', { number: run.run.number }) : text('checks.keptHere')}</h4>
-            <ul className="calc-kept">
+            <ul className={css.calcKept}>
               {kept.map((one) => (
                 <li key={one.id}>
                   <b>{CALCULATORS.find(({ name: of }) => of === one.calculator)?.title ?? one.calculator}</b>{' '}

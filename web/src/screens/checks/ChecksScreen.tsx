@@ -6,7 +6,6 @@ import { Calculators } from './Calculators.tsx';
 import { FindingList } from './FindingList.tsx';
 import { Reference } from './Reference.tsx';
 import { RuleTable } from './RuleTable.tsx';
-import './checks.css';
 
 const VIEWS = ['findings', 'rules', 'calculators', 'reference'] as const;
 type View = (typeof VIEWS)[number];

@@ -14,6 +14,7 @@ import { DayField } from '../../ui/DayField.tsx';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { figureValue, problemSentence } from '@dusky-spool/texts';
+import css from './checks.module.css';
 
 interface Props {
   readonly finding: DerivedFinding;
@@ -35,7 +36,7 @@ export function FindingFoot({ finding, rule, mark, accepted, later }: Props) {
     if (operations.length > 0) edit(title, operations);
   };
   return (
-    <footer className="finding-foot">
+    <footer className={css.findingFoot}>
       <dl>
         {finding.measured !== null && Number.isFinite(finding.measured) && (
           <>
@@ -75,7 +76,7 @@ export function FindingFoot({ finding, rule, mark, accepted, later }: Props) {
         </dd>
       </dl>
       {mark && (mark.acceptedBy !== '' || mark.assignedTo !== '' || mark.note !== '') && (
-        <p className="finding-mark">
+        <p className={css.findingMark}>
           {mark.acceptedBy !== '' &&
             (accepted
               ? text(mark.until === '' ? 'checks.acceptedBy' : 'checks.acceptedUntil', {
@@ -128,7 +129,7 @@ function Decide({
   const note = (noted: Parameters<typeof noteFinding>[2]) =>
     onWrite(text('checks.noted'), noteFinding(project, finding, noted, newId));
   return (
-    <div className="decide">
+    <div className={css.decide}>
       <fieldset>
         <legend>{text('checks.accept')}</legend>
         <WordsField label={text('checks.who')} value={by} max={60} onChange={setBy} />
@@ -147,7 +148,7 @@ function Decide({
           {text('checks.acceptIt')}
         </Button>
         {wrong !== '' && (
-          <p className="refused" role="alert">
+          <p className={css.refused} role="alert">
             {wrong}
           </p>
         )}

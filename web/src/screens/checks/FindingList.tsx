@@ -21,6 +21,7 @@ import { FindingFoot } from './FindingFoot.tsx';
 import { Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import css from './checks.module.css';
 
 const RANKS = ['open', 'stop', 'look', 'accepted', 'assigned', 'fine'] as const;
 type Show = (typeof RANKS)[number];
@@ -58,7 +59,7 @@ export function FindingList({ projectId }: { readonly projectId: string }) {
   const systems = [...new Set(findings.map((finding) => systemOf(project, finding)))].filter((one) => one !== '').sort();
   return (
     <>
-      <div className="check-filters">
+      <div className={css.checkFilters}>
         <Select<Show>
           value={show}
           aria-label={text('checks.showing')}
@@ -109,7 +110,7 @@ export function FindingList({ projectId }: { readonly projectId: string }) {
         </a>
       </div>
       {shown.length === 0 && (
-        <p className="check-none">
+        <p className={css.checkNone}>
           <RankMark rank="fine" /> {show === 'open' ? text('stage.inspect.none') : text('checks.noneSuch')}
         </p>
       )}
@@ -121,7 +122,7 @@ export function FindingList({ projectId }: { readonly projectId: string }) {
             <h3 className="eyebrow">
               {text(`checks.stages.${part}`)} · {own.length}
             </h3>
-            <div className="check-list">
+            <div className={css.checkList}>
               {own.map(({ finding, mark, accepted }) => (
                 <FindingCard
                   key={findingKey(finding)}

@@ -5,6 +5,7 @@ import { type ReferenceEntry, referencePage, type ReferenceRule, referenceRules 
 import { term, text, textNamed } from '../../ground/text.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { figureName, figureValue, words } from '@dusky-spool/texts';
+import css from './checks.module.css';
 
 const say = (key: string, figures: Record<string, unknown> = {}): string => words.t(`reference.${key}`, figures);
 
@@ -18,13 +19,13 @@ export function Reference() {
     if (at) top.current?.querySelector(`#${CSS.escape(at)}`)?.scrollIntoView({ block: 'start' });
   }, [page, at]);
   return (
-    <div className="calculators">
+    <div className={css.calculators}>
       <nav aria-label={say('title')}>
         {['rules' as const, ...CALCULATOR_TOPICS].map((one) => (
           <button
             key={one}
             type="button"
-            className={one === page ? 'plain calc-name chosen' : 'plain calc-name'}
+            className={one === page ? `plain ${css.calcName} chosen` : `plain ${css.calcName}`}
             aria-current={one === page}
             onClick={() => setQuery({ view: 'reference', page: one })}
           >
@@ -32,9 +33,9 @@ export function Reference() {
           </button>
         ))}
       </nav>
-      <article className="reference" ref={top}>
+      <article className={css.reference} ref={top}>
         <h3>{page === 'rules' ? say('rules') : text(`checks.topics.${page}`)}</h3>
-        <p className="reference-intro">{page === 'rules' ? say('noFormula') : say(`intro.${page}`)}</p>
+        <p className={css.referenceIntro}>{page === 'rules' ? say('noFormula') : say(`intro.${page}`)}</p>
         {page === 'rules' ? (
           referenceRules().map(({ stage, rules }) => (
             <section key={stage}>
@@ -56,9 +57,9 @@ export function Reference() {
 
 function Entry({ entry }: { readonly entry: ReferenceEntry }) {
   return (
-    <section id={entry.name} className="reference-entry" aria-label={entry.title}>
+    <section id={entry.name} className={css.referenceEntry} aria-label={entry.title}>
       <h4>{entry.title}</h4>
-      <dl className="calc-source">
+      <dl className={css.calcSource}>
         <dt>{say('formulas')}</dt>
         <dd>
           {entry.formulas.map((formula) => (
@@ -75,7 +76,7 @@ function Entry({ entry }: { readonly entry: ReferenceEntry }) {
         <dt>{say('example')}</dt>
         <dd>
           <Figures values={entry.example} />
-          <ol className="calc-steps">
+          <ol className={css.calcSteps}>
             {entry.steps.map((step) => (
               <li key={step}>{step}</li>
             ))}
@@ -101,7 +102,7 @@ function Entry({ entry }: { readonly entry: ReferenceEntry }) {
 }
 
 const Figures = ({ values }: { readonly values: Readonly<Record<string, unknown>> }) => (
-  <p className="reference-figures">
+  <p className={css.referenceFigures}>
     {Object.entries(values).map(([name, value]) => (
       <span key={name}>
         <span className="faint">{figureName(name)}</span> {figureValue(value)}
@@ -111,7 +112,7 @@ const Figures = ({ values }: { readonly values: Readonly<Record<string, unknown>
 );
 
 const RuleLines = ({ rules }: { readonly rules: readonly ReferenceRule[] }) => (
-  <ul className="reference-rules">
+  <ul className={css.referenceRules}>
     {rules.map(({ id, title, source, severity, regions, limits }) => (
       <li key={id} id={id}>
         <b>{title}</b> <span className="faint">{term(`ranks.${severity}`)}</span>

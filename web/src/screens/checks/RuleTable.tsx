@@ -14,6 +14,7 @@ import { SourceLink } from '../../ui/SourceLink.tsx';
 import { Button, InputNumber, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
+import css from './checks.module.css';
 
 const FIRM_RULES = '/library/rules';
 
@@ -62,7 +63,7 @@ export function RuleTable() {
   };
   return (
     <>
-      <div className="check-filters">
+      <div className={css.checkFilters}>
         <span className="faint">{text('checks.rulesCount', { count: CHECKS.length, changed: settings.size })}</span>
         <span className="grow" />
         {notStored && (
@@ -80,13 +81,13 @@ export function RuleTable() {
       {CHECK_STAGES.map((part) => (
         <section key={part} aria-label={text(`checks.stages.${part}`)}>
           <h3 className="eyebrow">{text(`checks.stages.${part}`)}</h3>
-          <ul className="rule-list">
+          <ul className={css.ruleList}>
             {CHECKS.filter(({ stage }) => stage === part).map((check) => {
               const known = settings.get(check.id);
               const setting = known ?? USUAL_SETTING;
               return (
-                <li key={check.id} className={setting.off ? 'off' : undefined}>
-                  <div className="rule-what">
+                <li key={check.id} className={setting.off ? css.off : undefined}>
+                  <div className={css.ruleWhat}>
                     <b>{check.title}</b>
                     <span className="faint">
                       {check.source}
@@ -118,7 +119,7 @@ export function RuleTable() {
                       ...(['stop', 'look', 'fine'] as const).map((value) => ({ value, label: term(`ranks.${value}`) })),
                     ]}
                   />
-                  <div className="rule-limits">
+                  <div className={css.ruleLimits}>
                     {Object.entries(check.limits ?? {}).map(([name, limit]) => (
                       <label key={name} className="field">
                         <span>{textNamed('checks.limits', name)}</span>
@@ -148,7 +149,7 @@ export function RuleTable() {
                     />
                   )}
                   {wrong?.id === check.id && (
-                    <p className="refused" role="alert">
+                    <p className={css.refused} role="alert">
                       {problemSentence(wrong.problem)}
                     </p>
                   )}

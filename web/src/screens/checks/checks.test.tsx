@@ -50,7 +50,7 @@ describe('the list of findings', () => {
   it('takes an acceptance with a name and a reason, and withdraws it', async () => {
     const page = open();
     const before = page.cards().length;
-    const first = page.container.querySelector('.finding .finding-foot button[aria-expanded]')!;
+    const first = page.container.querySelector('.finding .checks__finding-foot button[aria-expanded]')!;
     await page.user.click(first);
     await press(page, 'Accept');
     expect(page.getByRole('alert').textContent).to.not.equal('');
@@ -68,7 +68,7 @@ describe('the list of findings', () => {
 
   it('assigns one to somebody', async () => {
     const page = open();
-    await page.user.click(page.container.querySelector('.finding .finding-foot button[aria-expanded]')!);
+    await page.user.click(page.container.querySelector('.finding .checks__finding-foot button[aria-expanded]')!);
     await enter(page, 'Assign to', 'Bo of the framers');
     expect(Object.values(page.project().findingMarks)[0].assignedTo).to.equal('Bo of the framers');
     await choose(page, 'Show findings', /^Assigned/);
@@ -77,7 +77,7 @@ describe('the list of findings', () => {
 
   it('leads to the place of a finding', async () => {
     const page = open();
-    await page.user.click(page.container.querySelector('.finding .finding-run')!);
+    await page.user.click(page.container.querySelector('.finding .ui__finding-run')!);
     expect(page.address()).to.match(/^\/p\/demo\/(devices|cabling|survey)\?/);
   });
 });
@@ -129,9 +129,9 @@ describe('the calculators', () => {
   it('are found by their name, and opened by a click', async () => {
     const page = open('speaker-cable-loss');
     await page.user.type(page.getByLabelText('Find a calculator'), 'fill');
-    const names = [...page.container.querySelectorAll('.calc-name')].map(({ textContent }) => textContent);
+    const names = [...page.container.querySelectorAll('.checks__calc-name')].map(({ textContent }) => textContent);
     expect(names.length).to.be.within(1, 20);
-    await page.user.click(page.container.querySelector('.calc-name')!);
+    await page.user.click(page.container.querySelector('.checks__calc-name')!);
     expect(page.getByRole('article').getAttribute('aria-label')).to.equal(names[0]);
   });
 
@@ -139,7 +139,7 @@ describe('the calculators', () => {
     const page = open('speaker-cable-loss');
     const answer = () => page.getByRole('status').textContent;
     const before = answer();
-    const [number] = [...page.container.querySelectorAll<HTMLInputElement>('.calc-input input[role=spinbutton]')];
+    const [number] = [...page.container.querySelectorAll<HTMLInputElement>('.checks__calc-input input[role=spinbutton]')];
     await page.user.clear(number);
     await page.user.type(number, '42');
     await page.user.tab();
@@ -153,8 +153,8 @@ describe('the calculators', () => {
     await press(page, /^Save with/);
     const [kept] = Object.values(page.project().keptCalculations);
     expect(kept).to.deep.include({ runId, calculator: 'speaker-cable-loss', by: 'Ada Fenn' });
-    expect(page.container.querySelectorAll('.calc-kept li')).to.have.length(1);
-    await page.user.click(page.container.querySelector('.calc-kept button')!);
+    expect(page.container.querySelectorAll('.checks__calc-kept li')).to.have.length(1);
+    await page.user.click(page.container.querySelector('.checks__calc-kept button')!);
     expect(page.project().keptCalculations).to.deep.equal({});
   });
 
@@ -163,8 +163,8 @@ describe('the calculators', () => {
     for (const { name, title, formulas } of oneOfEach.values()) {
       const page = open(name);
       expect(page.getByRole('article').getAttribute('aria-label'), name).to.equal(title);
-      expect(page.container.querySelectorAll('.calc-source code').length, name).to.equal(formulas.length);
-      expect(page.container.querySelectorAll('.calc-input .field').length, name).to.be.greaterThan(0);
+      expect(page.container.querySelectorAll('.checks__calc-source code').length, name).to.equal(formulas.length);
+      expect(page.container.querySelectorAll('.checks__calc-input .field').length, name).to.be.greaterThan(0);
       closePage();
     }
   });
@@ -177,6 +177,6 @@ describe('the calculators', () => {
     await page.user.type(page.getByRole('spinbutton', { name: new RegExp(`^${first.replace(/[()]/g, '.')}`) }), '-99');
     await page.user.tab();
     expect(words().startsWith(`${first} is missing`)).to.equal(false);
-    expect(page.container.querySelector('.calc-answer dl')).to.equal(null);
+    expect(page.container.querySelector('.checks__calc-answer dl')).to.equal(null);
   });
 });

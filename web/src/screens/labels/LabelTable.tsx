@@ -4,6 +4,7 @@ import { Checkbox } from 'antd';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { RunTag } from '../../ui/RunTag.tsx';
+import css from './labels.module.css';
 
 type Renumbered = SchemePreview['runs'][number];
 
@@ -31,7 +32,7 @@ export function LabelTable({ runs, next, chosen, onChosen, ...row }: Props) {
   };
   return (
     <>
-      <table className="hole-table label-table">
+      <table className={`hole-table ${css.labelTable}`}>
         <thead>
           <tr>
             <th scope="col">
@@ -102,7 +103,7 @@ function LabelRow({
         {cable.jacketColour && <span className="faint"> · {cable.jacketColour}</span>}
       </td>
       <td className="figure">{text('labels.sizes', { wrap: fit.wrapMm, flag: fit.flagMm })}</td>
-      <td className={run.printedOn === '' ? 'unprinted' : ''}>{run.printedOn || text('labels.notPrinted')}</td>
+      <td className={run.printedOn === '' ? css.unprinted : ''}>{run.printedOn || text('labels.notPrinted')}</td>
       <td>
         <button type="button" className="plain link" disabled={isPrinting} onClick={() => onPrint(planned)}>
           {text(run.printedOn === '' ? 'labels.printOne' : 'labels.reprint')}

@@ -18,7 +18,7 @@ import { NumberBlocks } from './NumberBlocks.tsx';
 import { NumberScheme } from './NumberScheme.tsx';
 import { PrinterJobs } from './PrinterJobs.tsx';
 import { PRINTER_JOBS } from './printer-jobs.ts';
-import './labels.css';
+import css from './labels.module.css';
 
 interface Props {
   readonly projectId: string;
@@ -48,7 +48,7 @@ export function LabelsScreen({ projectId, onBack, onRun }: Props) {
   const toPrint = picked.length > 0 ? picked : list;
   const printed = runs.filter(({ run }) => run.printedOn !== '').length;
   return (
-    <div className="ways-screen labels-screen">
+    <div className={`ways-screen ${css.labelsScreen}`}>
       <header className="library-head">
         <Button size="small" onClick={onBack}>
           {text('library.back')}

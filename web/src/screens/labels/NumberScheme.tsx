@@ -5,6 +5,7 @@ import { Button, Input } from 'antd';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
+import css from './labels.module.css';
 
 interface Props {
   readonly pattern: string;
@@ -28,7 +29,7 @@ export function NumberScheme({ pattern, preview, onPattern }: Props) {
         onChange={(event) => onPattern(event.target.value)}
         onKeyDown={(event) => event.stopPropagation()}
       />
-      <p className="parts">
+      <p className={css.parts}>
         {numberScheme.map((part) => (
           <button key={part} type="button" className="plain link id" onClick={() => onPattern(`${pattern}{${part}}`)}>
             {`{${part}}`}

@@ -2,6 +2,7 @@ import type { PrinterJobsReply } from '@dusky-spool/core/model';
 import { PRINTER_JOBS } from './printer-jobs.ts';
 import { useServer } from '../../ground/api/server-state.ts';
 import { text } from '../../ground/text.ts';
+import css from './labels.module.css';
 
 /** What the printer that ships with the app would have printed. */
 export function PrinterJobs() {
@@ -11,7 +12,7 @@ export function PrinterJobs() {
   return (
     <>
       <p className="faint">{text('labels.simulated')}</p>
-      <ul className="printer-jobs">
+      <ul className={css.printerJobs}>
         {reply.jobs.slice(0, 5).map(({ id, pages }) => (
           <li key={id}>
             <a href={`/api/bridge/printer/jobs/${id}`} target="_blank" rel="noreferrer">

@@ -11,6 +11,7 @@ import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { useState } from 'react';
 import { App as AntApp, Button, Input } from 'antd';
+import css from './library.module.css';
 
 interface Props {
   readonly find: string;
@@ -34,9 +35,9 @@ export function ConductorMaps({ find }: Props) {
     if (edit(text('maps.add'), createRecords('conductorMaps', [made]))) setChosen(id);
   };
   return (
-    <div className="maps-screen">
+    <div className={css.mapsScreen}>
       <div className="table-paper">
-        <table className="library-table">
+        <table className={css.libraryTable}>
           <thead>
             <tr>
               <th scope="col">{text('maps.map')}</th>
@@ -53,14 +54,14 @@ export function ConductorMaps({ find }: Props) {
                     <span>{one.name}</span>
                   </button>
                 </th>
-                <td className="map-lines">{conductorsOf(one)}</td>
+                <td className={css.mapLines}>{conductorsOf(one)}</td>
                 <td>{conductorsUsed(one)}</td>
                 <td>{runs.get(one.id) ?? ''}</td>
               </tr>
             ))}
           </tbody>
         </table>
-        <div className="library-actions">
+        <div className={css.libraryActions}>
           <Button size="small" onClick={add}>
             {text('maps.add')}
           </Button>
@@ -97,12 +98,12 @@ function MapCard({ map, runs }: CardProps) {
     }
   };
   return (
-    <aside className="library-card" aria-label={text('maps.card')}>
+    <aside className={css.libraryCard} aria-label={text('maps.card')}>
       <h2>{map.name}</h2>
       <p className="faint">{text('maps.usedBy', { runs, types: usedBy.length })}</p>
       <WordsField label={text('device.name')} value={map.name} max={60} onChange={(name) => name !== '' && change({ name })} />
       <div className="eyebrow">{text('maps.both')}</div>
-      <ol className="map-editor">
+      <ol className={css.mapEditor}>
         {lines.map((line, index) => (
           <li key={index}>
             <Input

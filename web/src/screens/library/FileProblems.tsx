@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import type { LibraryReadReply } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
 import { problemSentence } from '@dusky-spool/texts';
+import css from './library.module.css';
 
 interface Props {
   readonly read: LibraryReadReply;
@@ -13,7 +14,7 @@ interface Props {
 export function FileProblems({ read: { types, problems }, onTake, onClose }: Props) {
   const rows = new Set(problems.map(({ row }) => row)).size;
   return (
-    <section className="file-problems" aria-label={text('library.fileTitle')}>
+    <section className={css.fileProblems} aria-label={text('library.fileTitle')}>
       <header>
         <b>{text('library.fileRead', { count: types.length, bad: rows })}</b>
         <Button size="small" type="primary" disabled={types.length === 0} onClick={onTake}>

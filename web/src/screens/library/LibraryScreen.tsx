@@ -22,7 +22,7 @@ import { FileProblems } from './FileProblems.tsx';
 import { TypeCard } from './TypeCard.tsx';
 import { useMemo, useState } from 'react';
 import { App as AntApp, Button, Input, Segmented, Select, Upload } from 'antd';
-import './library.css';
+import css from './library.module.css';
 
 interface Props {
   readonly onBack: () => void;
@@ -85,8 +85,8 @@ export function LibraryScreen({ onBack }: Props) {
     if (edit(text('library.add'), copyType(project, { id, from: base, name }))) setChosen(id);
   };
   return (
-    <div className="library-screen">
-      <div className="library-column">
+    <div className={css.libraryScreen}>
+      <div className={css.libraryColumn}>
         <header className="library-head">
           <Button size="small" onClick={onBack}>
             {text('library.back')}
@@ -120,7 +120,7 @@ export function LibraryScreen({ onBack }: Props) {
         {part === 'maps' && <ConductorMaps find={find} />}
         {part !== 'maps' && (
           <>
-            <div className="library-actions">
+            <div className={css.libraryActions}>
               <Button size="small" onClick={add}>
                 {text('library.add')}
               </Button>
@@ -159,7 +159,7 @@ export function LibraryScreen({ onBack }: Props) {
               />
             )}
             <div className="table-paper">
-              <table className="library-table">
+              <table className={css.libraryTable}>
                 <thead>
                   <tr>
                     <th scope="col">{text('library.type')}</th>

@@ -9,6 +9,7 @@ import { NumberField } from '../../ui/fields.tsx';
 import { useMemo, useState } from 'react';
 import { Button, Checkbox, Input, Select } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
+import css from './library.module.css';
 
 interface Props {
   readonly type: DeviceType;
@@ -41,7 +42,7 @@ export function RecipeEditor({ type, used }: Props) {
     <>
       <div className="eyebrow">{text('recipe.title')}</div>
       {cables.map((leg, index) => (
-        <div key={index} className="recipe-leg">
+        <div key={index} className={css.recipeLeg}>
           <Select
             size="small"
             value={leg.cableTypeId}
@@ -143,7 +144,7 @@ export function RecipeEditor({ type, used }: Props) {
         </p>
       )}
       {effect?.ok && (
-        <div className="recipe-effect" role="status">
+        <div className={css.recipeEffect} role="status">
           <b>{text('recipe.effect', { count: used })}</b>
           <ul>
             {effect.value.added.length > 0 && (

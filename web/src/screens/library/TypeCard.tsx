@@ -10,6 +10,7 @@ import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RecipeEditor } from './RecipeEditor.tsx';
 import { Button } from 'antd';
+import css from './library.module.css';
 
 interface Props {
   readonly type: DeviceType;
@@ -30,7 +31,7 @@ export function TypeCard({ type, firm, used, onKeep }: Props) {
   };
   const optional = (value: number) => (value > 0 ? value : null);
   return (
-    <aside className="inspector library-card" aria-label={type.name}>
+    <aside className={`inspector ${css.libraryCard}`} aria-label={type.name}>
       <div className="punched-tag">
         <span className="punch" aria-hidden="true" />
         <div>
@@ -193,7 +194,7 @@ export function TypeCard({ type, firm, used, onKeep }: Props) {
       {type.part === 'bracket' && (
         <>
           <div className="eyebrow">{text('device.stillFits')}</div>
-          <ul className="port-list">
+          <ul className={css.portList}>
             {typesFitting(project, type).map(({ id, name }) => (
               <li key={id}>{name}</li>
             ))}
@@ -203,7 +204,7 @@ export function TypeCard({ type, firm, used, onKeep }: Props) {
       {type.ports.length > 0 && (
         <>
           <div className="eyebrow">{text('library.ports')}</div>
-          <ul className="port-list">
+          <ul className={css.portList}>
             {type.ports.map(({ name, connector, direction }) => (
               <li key={name}>
                 <b>{name}</b> {connector} <span className="faint">{text(`library.directions.${direction}`)}</span>

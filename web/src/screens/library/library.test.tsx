@@ -65,7 +65,7 @@ describe('the card of a device type', () => {
     expect(page.kept()).to.equal(1);
     closePage();
     const free = open('doorbell-none');
-    expect(free.container.querySelector('.library-card')).to.equal(null);
+    expect(free.container.querySelector('.library__library-card')).to.equal(null);
     closePage();
     const unused = Object.values(house.deviceTypes).find(
       ({ id, part }) => part === 'device' && !Object.values(house.devices).some(({ typeId }) => typeId === id),
@@ -106,11 +106,11 @@ describe('the cables of a device type', () => {
   it('take runs away with a cable that is removed', async () => {
     const page = open('network-drop', { used: 2 });
     const before = Object.keys(page.project().runs).length;
-    const legs = page.container.querySelectorAll('.recipe-leg').length;
-    await page.user.click(page.container.querySelector('.recipe-leg > button:last-of-type')!);
+    const legs = page.container.querySelectorAll('.library__recipe-leg').length;
+    await page.user.click(page.container.querySelector('.library__recipe-leg > button:last-of-type')!);
     expect(page.getByRole('status').textContent).to.match(/Removes 2 runs/);
     await press(page, 'Apply');
-    expect(page.container.querySelectorAll('.recipe-leg')).to.have.length(legs - 1);
+    expect(page.container.querySelectorAll('.library__recipe-leg')).to.have.length(legs - 1);
     expect(Object.keys(page.project().runs).length).to.equal(before - 2);
   });
 });

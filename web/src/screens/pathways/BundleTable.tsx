@@ -5,6 +5,7 @@ import { Cautions } from '../../ui/Cautions.tsx';
 import { text } from '../../ground/text.ts';
 import { RunLinks } from './RunLinks.tsx';
 import { Button } from 'antd';
+import css from './pathways.module.css';
 
 interface Props {
   readonly report: CablingReport;
@@ -28,7 +29,7 @@ export function BundleTable({ report, onRun, onBundle }: Props) {
       {report.bundles.length === 0 ? (
         <p>{text('ways.noBundles')}</p>
       ) : (
-        <table className="hole-table bundle-table">
+        <table className={`hole-table ${css.bundleTable}`}>
           <thead>
             <tr>
               <th scope="col">{text('ways.bundle')}</th>

@@ -6,6 +6,7 @@ import { Cautions } from '../../ui/Cautions.tsx';
 import { term, text } from '../../ground/text.ts';
 import { RunLinks } from './RunLinks.tsx';
 import { useMemo } from 'react';
+import css from './pathways.module.css';
 
 interface Props {
   readonly places: readonly BoredPlace[];
@@ -29,7 +30,7 @@ export function HoleTable({ places, onRun }: Props) {
     <>
       <Cautions ids={project.project.construction === 'new-framing' ? ['C3'] : ['C3', 'C17']} />
       {byLevel.map(({ level, own }) => (
-        <table key={level.id} className="hole-table bored-table">
+        <table key={level.id} className={`hole-table ${css.boredTable}`}>
           <caption className="eyebrow">
             {level.name} · {text('run.holes', { count: own.reduce((sum, { holes }) => sum + Math.max(1, holes.length), 0) })}
           </caption>
@@ -47,7 +48,7 @@ export function HoleTable({ places, onRun }: Props) {
             {boredLines(own).map((line) => {
               const place = line.first;
               return (
-                <tr key={`${place.member}${place.at.join()}`} className={place.ask ? 'asks' : ''}>
+                <tr key={`${place.member}${place.at.join()}`} className={place.ask ? css.asks : ''}>
                   <td>
                     {line.count > 1 && `${line.count} × `}
                     {term(`members.${place.member}`)}

@@ -7,6 +7,7 @@ import { term, text } from '../../ground/text.ts';
 import { useCures, useDerived } from '../../state/derived.ts';
 import { RunLinks } from './RunLinks.tsx';
 import { Button } from 'antd';
+import css from './pathways.module.css';
 
 interface Props {
   readonly report: CablingReport;
@@ -46,7 +47,7 @@ export function LoadTable({ report, onRun, onPreview }: Props) {
           </thead>
           <tbody>
             {report.loads.map((load) => (
-              <tr key={load.id} className={load.fill !== null && load.fill > load.limit ? 'asks' : ''}>
+              <tr key={load.id} className={load.fill !== null && load.fill > load.limit ? css.asks : ''}>
                 <td>
                   <b>{load.name || kindOf(load)}</b>
                   <br />
@@ -85,9 +86,9 @@ export function LoadTable({ report, onRun, onPreview }: Props) {
       )}
       <h4 className="eyebrow">{text('ways.spares')}</h4>
       {report.spares.length === 0 && <p>{text('ways.noSpares')}</p>}
-      <ul className="spare-list">
+      <ul className={css.spareList}>
         {report.spares.map((spare) => (
-          <li key={`${spare.why}${spare.subject.id}`} className={spare.servedBy ? '' : 'missing'}>
+          <li key={`${spare.why}${spare.subject.id}`} className={spare.servedBy ? '' : css.missing}>
             <b>{spare.name || term(`spareFor.${spare.why}`)}</b>
             <span>
               {spare.servedBy
@@ -125,7 +126,7 @@ function FillBar({ fill, limit, cables }: { readonly fill: number | null; readon
   const label = text('ways.fillOf', { percent, most: Math.round(limit * 100) });
   return (
     <span className="fill">
-      <span className={fill > limit ? 'fill-bar over' : 'fill-bar'} role="img" aria-label={label}>
+      <span className={fill > limit ? `${css.fillBar} over` : css.fillBar} role="img" aria-label={label}>
         <span style={{ width: `${Math.min(100, percent)}%` }} />
         <i style={{ left: `${limit * 100}%` }} />
       </span>

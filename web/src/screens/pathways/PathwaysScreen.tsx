@@ -19,6 +19,7 @@ import { Supports } from './Supports.tsx';
 import { WeightFields } from './WeightFields.tsx';
 import { useMemo, useState } from 'react';
 import { Button, Segmented } from 'antd';
+import css from './pathways.module.css';
 
 interface Props {
   readonly onBack: () => void;
@@ -97,7 +98,7 @@ export function PathwaysScreen({ onBack, onRun }: Props) {
             )}
           </div>
           {comparison && (
-            <div className="ways-comparison" role="status">
+            <div className={css.waysComparison} role="status">
               <table>
                 <thead>
                   <tr>

@@ -9,6 +9,7 @@ import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { Button } from 'antd';
 import { useState } from 'react';
+import css from './pathways.module.css';
 
 interface Props {
   readonly report: CablingReport;
@@ -35,7 +36,7 @@ function ScreedCard({ way: pathway, onEdit }: Omit<Props, 'report'> & { readonly
   const [by, setBy] = useState('');
   const [photo, setPhoto] = useState('');
   return (
-    <section className="screed-card">
+    <section className={css.screedCard}>
       <h4>
         {feature.name || term('features.screed-way')} <span className="faint">{project.levels[feature.levelId]?.name}</span>
       </h4>
@@ -45,7 +46,7 @@ function ScreedCard({ way: pathway, onEdit }: Omit<Props, 'report'> & { readonly
         <dt>{text('ways.cover')}</dt>
         <dd>{formatThin(coverM, units)}</dd>
         {stubUps.map(({ at, fromWalls }, n) => (
-          <div key={at.join()} className="contents">
+          <div key={at.join()} className={css.contents}>
             <dt>{text('ways.stubUp', { n: n + 1 })}</dt>
             <dd>
               {fromWalls.length === 0
@@ -57,7 +58,7 @@ function ScreedCard({ way: pathway, onEdit }: Omit<Props, 'report'> & { readonly
           </div>
         ))}
         {crossings.map(({ featureId, gapM }) => (
-          <div key={featureId} className="contents">
+          <div key={featureId} className={css.contents}>
             <dt>
               {text('ways.crosses', {
                 name: project.features[featureId].name || term(`features.${project.features[featureId].kind}`),

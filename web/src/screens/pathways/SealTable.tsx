@@ -10,6 +10,7 @@ import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { Select } from 'antd';
 import { useState } from 'react';
+import css from './pathways.module.css';
 
 interface Props {
   readonly report: CablingReport;
@@ -30,7 +31,7 @@ export function SealTable({ report, onEdit }: Props) {
   return (
     <>
       <Cautions ids={['C4', 'C10']} />
-      <div className={counts.open > 0 ? 'seal-count open' : 'seal-count'} role="status">
+      <div className={counts.open > 0 ? `${css.sealCount} open` : css.sealCount} role="status">
         <b>{text('ways.sealsOpen', { count: counts.open })}</b> · {counts.sealed} {term('sealStates.sealed')} · {counts.inspected}{' '}
         {term('sealStates.inspected')}
         <Select
@@ -42,7 +43,7 @@ export function SealTable({ report, onEdit }: Props) {
         />
       </div>
       <p className="caution">{text('ways.sealCaution')}</p>
-      <table className="hole-table seal-table">
+      <table className={`hole-table ${css.sealTable}`}>
         <thead>
           <tr>
             <th scope="col">{text('ways.pierced')}</th>
@@ -56,7 +57,7 @@ export function SealTable({ report, onEdit }: Props) {
           {shown.map((one) => {
             const key = `${one.member}${one.at.join()}`;
             return [
-              <tr key={key} className={one.kind === 'fire-stop' && (one.seal?.state ?? 'open') === 'open' ? 'asks' : ''}>
+              <tr key={key} className={one.kind === 'fire-stop' && (one.seal?.state ?? 'open') === 'open' ? css.asks : ''}>
                 <td>{term(`members.${one.member}`)}</td>
                 <td>
                   {project.levels[one.levelId]?.name} ·{' '}
@@ -87,7 +88,7 @@ export function SealTable({ report, onEdit }: Props) {
                 </td>
               </tr>,
               open === key && (
-                <tr key={`${key}-more`} className="seal-more">
+                <tr key={`${key}-more`} className={css.sealMore}>
                   <td colSpan={5}>
                     <div className="fields">
                       <WordsField

@@ -5,6 +5,7 @@ import { text } from '../../ground/text.ts';
 import { NumberField } from '../../ui/fields.tsx';
 import { Button } from 'antd';
 import { useState } from 'react';
+import css from './pathways.module.css';
 
 interface Props {
   readonly onEdit: (title: string, operations: readonly Operation[]) => void;
@@ -26,7 +27,7 @@ export function WeightFields({ onEdit }: Props) {
     write(value === usual[name] ? others : { ...others, [name]: value });
   };
   return (
-    <div className="weights">
+    <div className={css.weights}>
       <button type="button" className="plain link" aria-expanded={open} onClick={() => setOpen(!open)}>
         {text('ways.weights')}
         {changed > 0 && ` · ${text('ways.weightsChanged', { count: changed })}`}

@@ -3,6 +3,7 @@ import type { AuditLine, AuditReply } from '@dusky-spool/core/model';
 import { useServerPages } from '../../ground/api/server-state.ts';
 import { text, textNamed } from '../../ground/text.ts';
 import { whenText } from '../../ui/when.ts';
+import css from './people.module.css';
 
 /** What was done in the firm, newest first, and whether every line is as it was written. */
 export function AuditTrail() {
@@ -25,7 +26,7 @@ export function AuditTrail() {
           </p>
         </div>
       </div>
-      <table className="plain-table">
+      <table className={css.plainTable}>
         <thead>
           <tr>
             {(['line', 'when', 'who', 'what', 'about'] as const).map((column) => (
@@ -42,7 +43,7 @@ export function AuditTrail() {
               <td>{whenText(at)}</td>
               <td>{by || text('people.stranger')}</td>
               <td>{textNamed('people.audit', kind)}</td>
-              <td className="about">{aboutText(about)}</td>
+              <td className={css.about}>{aboutText(about)}</td>
             </tr>
           ))}
         </tbody>

@@ -2,6 +2,7 @@ import type { MailsReply } from '@dusky-spool/core/model';
 import { useServer } from '../../ground/api/server-state.ts';
 import { text } from '../../ground/text.ts';
 import { whenText } from '../../ui/when.ts';
+import css from './people.module.css';
 
 /** Mails that were not sent because no mail server is set. */
 export function MailBox() {
@@ -16,7 +17,7 @@ export function MailBox() {
       </div>
       {problem && <p role="alert">{problem}</p>}
       {data?.mails.length === 0 && <p>{text('people.mailEmpty')}</p>}
-      <ul className="mail-list">
+      <ul className={css.mailList}>
         {data?.mails.map(({ id, recipient, subject, body, at }) => (
           <li key={id}>
             <h3>{subject}</h3>

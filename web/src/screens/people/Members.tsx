@@ -7,6 +7,7 @@ import { useSession } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { dayText } from '../../ui/when.ts';
 import { PersonDialog } from './PersonDialog.tsx';
+import css from './people.module.css';
 
 /** Members with their roles, open invitations, and who may delete projects. */
 export function Members() {
@@ -43,7 +44,7 @@ export function Members() {
           {failed}
         </p>
       )}
-      <table className="plain-table">
+      <table className={css.plainTable}>
         <thead>
           <tr>
             {(['name', 'email', 'role', 'since'] as const).map((column) => (
@@ -66,7 +67,7 @@ export function Members() {
                 {member.role === 'client' && ` (${member.projectIds.length})`}
               </td>
               <td>{dayText(member.createdAt)}</td>
-              <td className="acts">
+              <td className={css.acts}>
                 <Button
                   size="small"
                   aria-label={text('people.changeRoleOf', { name: member.name })}
@@ -91,7 +92,7 @@ export function Members() {
         <Invitations invitations={data.invitations} onWithdraw={(id) => act(() => remove(`/people/invitations/${id}`))} />
       )}
       <h3 className="eyebrow">{text('people.deleting')}</h3>
-      <label className="switch-line">
+      <label className={css.switchLine}>
         <Switch
           checked={data.plannersMayDelete}
           onChange={(plannersMayDelete) => act(() => putJson('/people/settings', { plannersMayDelete }))}
@@ -123,7 +124,7 @@ function Invitations({
   return (
     <>
       <h3 className="eyebrow">{text('people.invitations')}</h3>
-      <table className="plain-table">
+      <table className={css.plainTable}>
         <thead>
           <tr>
             {(['email', 'role', 'expires'] as const).map((column) => (
@@ -140,7 +141,7 @@ function Invitations({
               <th scope="row">{email}</th>
               <td>{text(`people.roles.${role}`)}</td>
               <td>{dayText(expiresAt)}</td>
-              <td className="acts">
+              <td className={css.acts}>
                 <Button size="small" aria-label={text('people.withdrawOf', { email })} onClick={() => onWithdraw(id)}>
                   {text('people.withdraw')}
                 </Button>

@@ -8,6 +8,7 @@ import { money } from '../../ui/money.ts';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
+import css from './plan.module.css';
 
 interface Props {
   readonly run: Run;
@@ -51,7 +52,7 @@ export function BothRoutes({ run }: Props) {
   ];
   return (
     <>
-      <table className="way-table">
+      <table className={css.wayTable}>
         <thead>
           <tr>
             <th />

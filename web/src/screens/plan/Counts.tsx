@@ -4,6 +4,7 @@ import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { useDerived } from '../../state/derived.ts';
 import { money } from '../../ui/money.ts';
+import css from './plan.module.css';
 
 /** What the plan has come to so far, by system. */
 export function Counts() {
@@ -13,7 +14,7 @@ export function Counts() {
   if (counts.length === 0) return null;
   const sum = (of: (count: (typeof counts)[number]) => number) => counts.reduce((total, count) => total + of(count), 0);
   return (
-    <table className="counts">
+    <table className={css.counts}>
       <caption className="eyebrow">{text('counts.title')}</caption>
       <thead>
         <tr>

@@ -20,6 +20,7 @@ import { RunTag } from '../../ui/RunTag.tsx';
 import { Checks } from './RunPanel.tsx';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
+import css from './plan.module.css';
 
 /** Fetched when the first device is looked at: its fields are not needed for the first picture of the plan. */
 const GroupPicker = later(() => import('./GroupPicker.tsx').then((module) => module.GroupPicker), null);
@@ -101,7 +102,7 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
       <Checks findings={findings.filter((finding) => finding.check === 'buildable' && finding.subjects[0].id === device.id)} />
       <SiteHeights device={device} />
       {onView && surface && (
-        <Button size="small" className="to-surface" onClick={() => onView(surface)}>
+        <Button size="small" className={css.toSurface} onClick={() => onView(surface)}>
           {text(surface.startsWith('wall') ? 'device.onItsWall' : 'device.onItsCeiling')}
         </Button>
       )}
@@ -111,7 +112,7 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
         <button
           type="button"
           key={run.id}
-          className="plain run-line-item"
+          className={`plain ${css.runLineItem}`}
           onClick={() => onSelect({ kind: 'run', ids: [run.id] })}
         >
           <RunTag number={run.number} />
@@ -169,7 +170,7 @@ function SiteHeights({ device }: { readonly device: Device }) {
   if (mount) facts.push([text('device.setOut'), mount.setOutM], [text('device.deepest'), mount.deepestM]);
   if (facts.length === 0) return null;
   return (
-    <dl className="site-facts">
+    <dl className={css.siteFacts}>
       {facts.map(([name, valueM]) => (
         <div key={name}>
           <dt>{name}</dt>

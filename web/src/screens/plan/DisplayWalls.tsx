@@ -6,6 +6,7 @@ import { term, text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { useState } from 'react';
 import { Button } from 'antd';
+import css from './plan.module.css';
 
 interface Props {
   readonly device: Device;
@@ -29,7 +30,7 @@ export function DisplayWalls({ device, wallName }: Props) {
   const walls = displayWalls(project, device.roomId, type, device.heightM ?? 1.35);
   if (walls.length === 0) return <p className="faint">{text('device.displayNowhere')}</p>;
   return (
-    <ol className="display-walls">
+    <ol className={css.displayWalls}>
       {walls.slice(0, 4).map(({ wall, at, facingRad, freeM, offAxisRad, distanceM, reasons }) => (
         <li key={wall.id}>
           <b>

@@ -5,6 +5,7 @@ import { useProjectStore } from '../../state/project.ts';
 import { RankMark } from '../../ui/RankMark.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 import { findingSentence } from '@dusky-spool/texts';
+import css from './plan.module.css';
 
 const MAX_RUNS = 6;
 /** The card has room for everything it may say, so that its words never move the page while something is dragged, px. */
@@ -21,7 +22,7 @@ export function DragCard() {
   const runs = dragged.runs.slice(0, MAX_RUNS);
   return (
     <section
-      className="hand-card"
+      className={css.handCard}
       aria-live="off"
       aria-label={text('plan.inHand')}
       style={{ height: HEAD_PX + runs.length * RUN_PX + CLASHES_PX }}

@@ -8,6 +8,7 @@ import type { Selection } from '../../state/selection-kinds.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { useState } from 'react';
 import { Button, Input, Select } from 'antd';
+import css from './plan.module.css';
 
 interface Props {
   readonly deviceIds: readonly string[];
@@ -59,7 +60,7 @@ export function GroupPicker({ deviceIds, onSelect }: Props) {
           {text('group.show')}
         </Button>
       )}
-      <div className="group-new">
+      <div className={css.groupNew}>
         <Select
           size="small"
           value={kind}

@@ -12,6 +12,7 @@ import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { Counts } from './Counts.tsx';
 import { useEffect } from 'react';
 import { Button } from 'antd';
+import css from './plan.module.css';
 
 const loadRunPanel = () => import('./RunPanel.tsx').then((module) => module.RunPanel);
 const loadDevicePanel = () => import('./DevicePanel.tsx').then((module) => module.DevicePanel);
@@ -52,7 +53,7 @@ export function Inspector({ selection, onSelect, onView }: Props) {
         {run && <RunPanel key={run.run.id} planned={run} onSelect={onSelect} />}
         {device && <DevicePanel key={device.id} device={device} onSelect={onSelect} onView={onView} />}
         {!run && !device && (
-          <div className="inspector-empty">
+          <div className={css.inspectorEmpty}>
             <h2>
               {selection.ids.length > 1
                 ? text('plan.selectedCount', { count: selection.ids.length })

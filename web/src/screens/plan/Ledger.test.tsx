@@ -34,7 +34,9 @@ describe('the schedule', () => {
       project,
     );
     const column = (name: string) =>
-      [...page.container.querySelectorAll(`.grid-row:not(.head) .cell.${name}`)].map((cell) => cell.textContent ?? '');
+      [...page.container.querySelectorAll(`.plan__grid-row:not(.plan__head) .plan__cell.${name}`)].map(
+        (cell) => cell.textContent ?? '',
+      );
     const head = (name: string) => page.getByRole('columnheader', { name });
     return { ...page, selections, column, head };
   }
@@ -79,8 +81,8 @@ describe('the schedule', () => {
 
   it('selects a run by a click or by Enter, and several with Shift', async () => {
     const first = open();
-    await first.user.click(first.container.querySelectorAll('.grid-row:not(.head)')[1]);
-    (first.container.querySelectorAll('.grid-row:not(.head)')[2] as HTMLElement).focus();
+    await first.user.click(first.container.querySelectorAll('.plan__grid-row:not(.plan__head)')[1]);
+    (first.container.querySelectorAll('.plan__grid-row:not(.plan__head)')[2] as HTMLElement).focus();
     await first.user.keyboard('{Enter}');
     expect(first.selections.map(({ kind, ids }) => [kind, ids.length])).to.deep.equal([
       ['run', 1],
@@ -89,7 +91,7 @@ describe('the schedule', () => {
     closePage();
     const [runId] = Object.keys(house.runs);
     const next = open({ selection: { kind: 'run', ids: [runId] } });
-    const rows = [...next.container.querySelectorAll('.grid-row:not(.head)')];
+    const rows = [...next.container.querySelectorAll('.plan__grid-row:not(.plan__head)')];
     expect(rows.filter((row) => row.getAttribute('aria-selected') === 'true')).to.have.length(1);
     await next.user.keyboard('{Shift>}');
     await next.user.click(rows.find((row) => row.getAttribute('aria-selected') === 'false')!);
@@ -101,7 +103,7 @@ describe('the schedule', () => {
     const speaker = Object.values(house.devices).find(({ typeId }) => typeId === 'ceiling-speaker')!;
     const { container } = open({ selection: { kind: 'device', ids: [speaker.id] } });
     const own = Object.values(house.runs).filter(({ deviceId }) => deviceId === speaker.id).length;
-    expect(container.querySelectorAll('.grid-row[aria-selected=true]')).to.have.length(own);
+    expect(container.querySelectorAll('.plan__grid-row[aria-selected=true]')).to.have.length(own);
   });
 
   it('says so where there is no run', () => {

@@ -12,6 +12,7 @@ import { LedgerGrid } from './LedgerGrid.tsx';
 import { LedgerTools } from './LedgerTools.tsx';
 import { LedgerTotals, SpoolSummary } from './LedgerTotals.tsx';
 import { rowsInView, type ScheduleView } from './schedule-view.ts';
+import css from './plan.module.css';
 
 interface Props {
   readonly projectId: string;
@@ -54,7 +55,7 @@ export const Ledger = memo(function Ledger({ projectId, levelId, selection, full
   };
   const cutM = shown.reduce((sum, row) => sum + (row.cutLengthM ?? 0), 0);
   return (
-    <section className={full ? 'ledger full' : 'ledger'} aria-label={text('schedule.title')}>
+    <section className={full ? `${css.ledger} ${css.full}` : css.ledger} aria-label={text('schedule.title')}>
       <header>
         <h2>{text('schedule.title')}</h2>
         <span className="chip">{text('schedule.count', { shown: shown.length, all: rows.length })}</span>
@@ -73,7 +74,7 @@ export const Ledger = memo(function Ledger({ projectId, levelId, selection, full
         {!full && <Button size="small" type="text" aria-label={text('schedule.fold')} onClick={onFold} icon={<Chevron down />} />}
       </header>
       <LedgerTools rows={rows} choosesLevels={!full} onView={change} onAllLevels={setAllLevels} {...{ view, allLevels }} />
-      <div className="ledger-body">
+      <div className={css.ledgerBody}>
         <LedgerGrid
           rows={shown}
           group={view.group}

@@ -9,6 +9,7 @@ import { Chevron } from '../../ui/Chevron.tsx';
 import { FULL_COLUMNS, SCHEDULE_COLUMNS, SCHEDULE_FEATURES } from './schedule-columns.tsx';
 import { ScheduleContext } from './schedule-context.ts';
 import { linesOf, type ScheduleLine } from './schedule-view.ts';
+import css from './plan.module.css';
 
 const ROW_PX = 27;
 
@@ -47,7 +48,7 @@ export function LedgerGrid({ rows, group, isFull, units, chosen, runById, onPick
   return (
     <ScheduleContext.Provider value={context}>
       <div
-        className="grid"
+        className={css.grid}
         role="grid"
         aria-rowcount={lines.length + 1}
         aria-colcount={columnCount}
@@ -65,7 +66,7 @@ const BRIEF_VISIBLE = Object.fromEntries(FULL_COLUMNS.map((id) => [id, false]));
 
 function HeadRow({ table }: { readonly table: ScheduleTable }) {
   return table.getHeaderGroups().map((line) => (
-    <div key={line.id} className="grid-row head" role="row" aria-rowindex={1}>
+    <div key={line.id} className={`${css.gridRow} ${css.head}`} role="row" aria-rowindex={1}>
       {line.headers.map((header) => {
         const sorted = header.column.getIsSorted();
         return (
@@ -73,7 +74,7 @@ function HeadRow({ table }: { readonly table: ScheduleTable }) {
             key={header.id}
             type="button"
             role="columnheader"
-            className={`plain cell ${header.id}`}
+            className={`plain ${css.cell} ${header.id}`}
             aria-sort={sorted === 'desc' ? 'descending' : sorted === 'asc' ? 'ascending' : 'none'}
             onClick={header.column.getToggleSortingHandler()}
           >
@@ -111,10 +112,10 @@ function Lines({ table, lines, columnCount, units, chosen, onPick, empty }: Line
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosenIds]);
   return (
-    <div ref={scroller} className="grid-scroll" role="rowgroup">
+    <div ref={scroller} className={css.gridScroll} role="rowgroup">
       {lines.length === 0 && (
         <div role="row">
-          <div role="gridcell" aria-colspan={columnCount} className="ledger-empty">
+          <div role="gridcell" aria-colspan={columnCount} className={css.ledgerEmpty}>
             {empty}
           </div>
         </div>
@@ -124,8 +125,8 @@ function Lines({ table, lines, columnCount, units, chosen, onPick, empty }: Line
           const line = lines[index];
           const style = { transform: `translateY(${start}px)`, height: ROW_PX };
           return line.kind === 'group' ? (
-            <div key={key} className="grid-row group" role="row" aria-rowindex={index + 2} style={style}>
-              <div role="gridcell" aria-colspan={columnCount} className="cell">
+            <div key={key} className={`${css.gridRow} group`} role="row" aria-rowindex={index + 2} style={style}>
+              <div role="gridcell" aria-colspan={columnCount} className={css.cell}>
                 <b>{line.title}</b> {text('projects.runs', { count: line.count })} · {formatCableLength(line.cutLengthM, units)}
               </div>
             </div>
@@ -156,7 +157,7 @@ interface LineProps extends Pick<Props, 'onPick'> {
 function RunLine({ table, row, index, style, isChosen, onPick }: LineProps) {
   return (
     <div
-      className={isChosen ? 'grid-row chosen' : 'grid-row'}
+      className={isChosen ? `${css.gridRow} chosen` : css.gridRow}
       role="row"
       tabIndex={0}
       aria-rowindex={index + 2}
@@ -170,7 +171,7 @@ function RunLine({ table, row, index, style, isChosen, onPick }: LineProps) {
       }}
     >
       {row.getVisibleCells().map((cell) => (
-        <div key={cell.id} role="gridcell" className={`cell ${cell.column.id}`}>
+        <div key={cell.id} role="gridcell" className={`${css.cell} ${cell.column.id}`}>
           <table.FlexRender cell={cell} />
         </div>
       ))}

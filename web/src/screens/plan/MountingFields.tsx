@@ -28,6 +28,7 @@ import { cautionsOf } from '../../ui/cautions-of.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { DisplayWalls } from './DisplayWalls.tsx';
 import { Button, Checkbox } from 'antd';
+import css from './plan.module.css';
 
 interface Props {
   readonly device: Device;
@@ -151,7 +152,7 @@ export function MountingFields({ device }: Props) {
           onChange={(tailM) => change(text('device.tail'), { tailM })}
         />
       </div>
-      <div className="wish-list" role="group" aria-label={text('device.wishes')}>
+      <div className={css.wishList} role="group" aria-label={text('device.wishes')}>
         {WISHES.map((wish) => (
           <Checkbox
             key={wish}
@@ -166,7 +167,7 @@ export function MountingFields({ device }: Props) {
           </Checkbox>
         ))}
       </div>
-      <dl className="site-facts">
+      <dl className={css.siteFacts}>
         {type.weightKg + (mount?.weightKg ?? 0) > 2 && (
           <div>
             <dt>{text('device.weight')}</dt>

@@ -11,6 +11,7 @@ import { BeadIcon } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { memo, useMemo, useState } from 'react';
 import { Input } from 'antd';
+import css from './plan.module.css';
 
 interface Props {
   readonly tool: Tool;
@@ -45,7 +46,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
   const field = tool.kind === 'place' ? tool.field : undefined;
   return (
     <div className="palette" role="group" aria-label={text('plan.palette')}>
-      <div className="palette-head">
+      <div className={css.paletteHead}>
         <span className="eyebrow">{text('plan.paletteShort')}</span>
         <span className="grow" />
         <button type="button" className="plain link" onClick={onPlates}>
@@ -68,9 +69,9 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
           }}
         />
       ) : (
-        <span className="find-soon" />
+        <span className={css.findSoon} />
       )}
-      <div className="palette-systems" role="group" aria-label={text('plan.paletteSystems')}>
+      <div className={css.paletteSystems} role="group" aria-label={text('plan.paletteSystems')}>
         {SYSTEMS.map((system) => (
           <button
             key={system}
@@ -93,7 +94,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
         ))}
       </div>
       {spreads && armed && (
-        <div className="field-choice">
+        <div className={css.fieldChoice}>
           <button type="button" className="plain" aria-pressed={!field} onClick={() => onTool({ kind: 'place', type: armed })}>
             {text('plan.one')}
           </button>
@@ -111,7 +112,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
           {field && (
             <button
               type="button"
-              className="plain ear"
+              className={`plain ${css.ear}`}
               onClick={() =>
                 onTool({ kind: 'place', type: armed, field: { ...field, ear: field.ear === 'seated' ? 'standing' : 'seated' } })
               }
@@ -121,7 +122,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
           )}
         </div>
       )}
-      <div className="palette-list">
+      <div className={css.paletteList}>
         {groups.map(({ system, types }) => (
           <div key={system}>
             <h3>{term(`systems.${system}`)}</h3>
@@ -129,7 +130,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
               <button
                 key={type.id}
                 type="button"
-                className={armed?.id === type.id ? 'plain palette-item armed' : 'plain palette-item'}
+                className={armed?.id === type.id ? `plain ${css.paletteItem} armed` : `plain ${css.paletteItem}`}
                 aria-pressed={armed?.id === type.id}
                 onClick={() => onTool(armed?.id === type.id ? SELECT : { kind: 'place', type })}
               >
@@ -148,13 +149,13 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
                 <button
                   key={template.id}
                   type="button"
-                  className={`plain palette-item${tool.kind === 'template' && tool.template.id === template.id ? ' armed' : ''}`}
+                  className={`plain ${css.paletteItem}${tool.kind === 'template' && tool.template.id === template.id ? ' armed' : ''}`}
                   aria-pressed={tool.kind === 'template' && tool.template.id === template.id}
                   onClick={() =>
                     onTool(tool.kind === 'template' && tool.template.id === template.id ? SELECT : { kind: 'template', template })
                   }
                 >
-                  <span className="template-count">{template.devices.length}</span>
+                  <span className={css.templateCount}>{template.devices.length}</span>
                   <span>{template.name}</span>
                 </button>
               ))}

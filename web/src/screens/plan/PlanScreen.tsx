@@ -23,6 +23,7 @@ import { Palette } from './Palette.tsx';
 import { zoneKindsOf } from './on-level.ts';
 import { SheetTools } from './SheetTools.tsx';
 import { usePlanKeys } from './usePlanKeys.ts';
+import css from './plan.module.css';
 
 interface Props {
   readonly projectId: string;
@@ -31,7 +32,7 @@ interface Props {
 
 const WAITING = <div className="centre">{text('loading')}</div>;
 /** The schedule comes after the plan: it is fetched while the plan is drawn. */
-const Ledger = later(() => import('./Ledger.tsx').then((module) => module.Ledger), <div className="ledger" />);
+const Ledger = later(() => import('./Ledger.tsx').then((module) => module.Ledger), <div className={css.ledger} />);
 const WallView = later(() => import('../walls/WallView.tsx').then((module) => module.WallView), WAITING);
 const CeilingView = later(() => import('../walls/CeilingView.tsx').then((module) => module.CeilingView), WAITING);
 const PlatesScreen = later(() => import('../plates/PlatesScreen.tsx').then((module) => module.PlatesScreen), WAITING);
@@ -198,7 +199,7 @@ function SheetLeft({
       <HouseSection project={project} levelId={levelId} onPick={onLevel} />
       {stage === 'cabling' &&
         (['ways', 'labels'] as const).map((list) => (
-          <button key={list} type="button" className="plain link to-ways" onClick={() => go({ view: list })}>
+          <button key={list} type="button" className={`plain link ${css.toWays}`} onClick={() => go({ view: list })}>
             {text(`${list}.title`)}
           </button>
         ))}
@@ -226,11 +227,11 @@ function Schedule({
   const onFold = useCallback(() => set({ ledgerOpen: false }), [set]);
   if (!isFull && !ledgerOpen)
     return (
-      <button type="button" className="plain ledger-folded" onClick={() => set({ ledgerOpen: true })}>
+      <button type="button" className={`plain ${css.ledgerFolded}`} onClick={() => set({ ledgerOpen: true })}>
         <Chevron down={false} /> {text('schedule.unfold')} · {text('projects.runs', { count: Object.keys(project.runs).length })}
       </button>
     );
-  if (!isDue && !isFull) return <div className="ledger" />;
+  if (!isDue && !isFull) return <div className={css.ledger} />;
   return <Ledger key={isFull ? 'full' : 'part'} full={isFull} onFull={onFull} onFold={onFold} {...place} />;
 }
 
@@ -239,7 +240,7 @@ function InspectorFold() {
   return (
     <button
       type="button"
-      className="plain inspector-fold"
+      className={`plain ${css.inspectorFold}`}
       aria-label={text(inspectorOpen ? 'schedule.foldInspector' : 'schedule.unfoldInspector')}
       aria-expanded={inspectorOpen}
       onClick={() => set({ inspectorOpen: !inspectorOpen })}

@@ -12,6 +12,7 @@ import { useAsked } from '../../state/useAsked.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { useEffect, useState } from 'react';
 import { Button, Select } from 'antd';
+import css from './plan.module.css';
 
 interface Props {
   readonly run: Run;
@@ -38,9 +39,9 @@ export function RouteOptions({ run, broken }: Props) {
     edit(text(`way.${kind}`), [addRouteRule({ id: newRecordId('rr'), runId: run.id, kind, target, targetId: id, at: null })]);
   };
   return (
-    <div className="way-choices">
+    <div className={css.wayChoices}>
       {rules.map((one) => (
-        <p key={one.id} className={broken.includes(one.id) ? 'way-rule broken' : 'way-rule'}>
+        <p key={one.id} className={broken.includes(one.id) ? `${css.wayRule} broken` : css.wayRule}>
           <span>
             {text(`way.${one.kind}`)} {nameOf(project, one)}
             {broken.includes(one.id) && ` · ${text('way.broken')}`}
@@ -60,7 +61,7 @@ export function RouteOptions({ run, broken }: Props) {
       </div>
       {open && choices && (
         <>
-          <table className="way-table">
+          <table className={css.wayTable}>
             <thead>
               <tr>
                 <th />

@@ -9,6 +9,7 @@ import { cautionsOfCable } from '../../ui/cautions-of.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { WordsField } from '../../ui/fields.tsx';
 import { Link } from 'react-router';
+import css from './plan.module.css';
 
 interface Props {
   readonly run: Run;
@@ -50,7 +51,7 @@ export function RunEnds({ run }: Props) {
       </div>
       <Cautions ids={cautionsOfCable(project.cableTypes[run.cableTypeId])} />
       {map && (
-        <dl className="conductor-list">
+        <dl className={css.conductorList}>
           {map.lines.map(({ conductor, use }) => (
             <div key={conductor}>
               <dt>{conductor}</dt>

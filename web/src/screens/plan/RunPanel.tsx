@@ -20,6 +20,7 @@ import { RunTag } from '../../ui/RunTag.tsx';
 import { Select } from 'antd';
 import { Fragment } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
+import css from './plan.module.css';
 
 /** Fetched when the first run is looked at. */
 const RunEnds = later(() => import('./RunEnds.tsx').then((module) => module.RunEnds), null);
@@ -73,17 +74,17 @@ export function RunPanel({ planned, onSelect }: Props) {
           <div className="eyebrow">{text('run.length', { length: formatCableLength(length.cutLengthM, units) })}</div>
           <LengthBar length={length} units={units} />
           <dl className="figures">
-            <dt className="key rise">{text('run.rise')}</dt>
+            <dt className={`${css.key} rise`}>{text('run.rise')}</dt>
             <dd>{formatCableLength(length.riseM, units)}</dd>
-            <dt className="key run">{text('run.run')}</dt>
+            <dt className={`${css.key} run`}>{text('run.run')}</dt>
             <dd>{formatCableLength(length.runM, units)}</dd>
-            <dt className="key drop">{text('run.drop')}</dt>
+            <dt className={`${css.key} drop`}>{text('run.drop')}</dt>
             <dd>{formatCableLength(length.dropM, units)}</dd>
-            <dt className="key slack">{text('run.slack')}</dt>
+            <dt className={`${css.key} slack`}>{text('run.slack')}</dt>
             <dd>
               {formatCableLength(length.deviceSlackM, units)} + {formatCableLength(length.rackSlackM, units)}
             </dd>
-            <dt className="key allowance">{text('run.allowance')}</dt>
+            <dt className={`${css.key} allowance`}>{text('run.allowance')}</dt>
             <dd>{formatCableLength(length.allowanceM, units)}</dd>
           </dl>
           <p className="faint">
@@ -95,7 +96,7 @@ export function RunPanel({ planned, onSelect }: Props) {
         </>
       ) : (
         !proposedRoute.ok && (
-          <div className="no-way">
+          <div className={css.noWay}>
             <b>{text('run.noWay')}</b>
             <p>{problemSentence(proposedRoute.problem, units)}</p>
           </div>

@@ -13,6 +13,7 @@ import { useSettings } from '../../state/settings.ts';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { systemsOnLevel, zoneKindsOf } from './on-level.ts';
+import css from './plan.module.css';
 
 interface Props {
   readonly levelId: string;
@@ -102,7 +103,7 @@ function Legend({ levelId, hasSelection }: Pick<Props, 'levelId' | 'hasSelection
   const project = useProject();
   const systems = useMemo(() => systemsOnLevel(project, levelId), [project, levelId]);
   return (
-    <div className="legend" aria-hidden="true">
+    <div className={css.legend} aria-hidden="true">
       {systems.map((system) => (
         <span key={system}>
           <svg width={30} height={6}>

@@ -65,7 +65,7 @@ describe('the panel of a device', () => {
 
   it('lists its runs, which are selected by a click', async () => {
     const page = await open(selection);
-    await page.user.click(page.container.querySelector('.run-line-item')!);
+    await page.user.click(page.container.querySelector('.plan__run-line-item')!);
     expect(page.selections).to.deep.equal([{ kind: 'run', ids: [runOf(house, speaker).id] }]);
   });
 
@@ -124,7 +124,7 @@ describe('the panel of a run', () => {
       racks: { ...racks, rack: away },
     });
     expect(page.getByText('No route to the rack', { selector: 'b' })).to.not.equal(null);
-    expect(page.container.querySelector('.no-way p')?.textContent).to.not.equal('');
+    expect(page.container.querySelector('.plan__no-way p')?.textContent).to.not.equal('');
   });
 });
 
@@ -203,7 +203,7 @@ describe('what lies over the plan', () => {
   });
 
   it('lists the systems of the level', () => {
-    const words = open(house).container.querySelector('.legend')!.textContent!;
+    const words = open(house).container.querySelector('.plan__legend')!.textContent!;
     expect(words).to.include('Audio').and.include('Data').and.not.include('Shades');
   });
 

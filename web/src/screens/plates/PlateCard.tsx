@@ -22,6 +22,7 @@ import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { PlatePicture } from './PlatePicture.tsx';
 import { useState } from 'react';
 import { Button, Select } from 'antd';
+import css from './plates.module.css';
 
 interface Props {
   readonly plate: Plate;
@@ -51,14 +52,14 @@ export function PlateCard({ plate, findings, onWall }: Props) {
   return (
     <aside className="inspector plate-card" aria-label={text('plates.card')}>
       <PreviewBanner />
-      <div className="plate-sheet">
+      <div className={css.plateSheet}>
         <PlatePicture plate={plate} scale={1150} gang={gang} onGang={setGang} />
       </div>
       {findings.map((finding, i) => (
         <FindingCard key={i} finding={finding} units={units} />
       ))}
       <div className="eyebrow">{text(isMains ? 'plates.mainsGang' : 'plates.gang', { n: gang, count: plate.gangs })}</div>
-      <ul className="insert-list">
+      <ul className={css.insertList}>
         {inGang.map(({ kind, deviceId, index }) => (
           <li key={index}>
             <b>{term(`inserts.${kind as InsertKind}`)}</b>
@@ -76,7 +77,7 @@ export function PlateCard({ plate, findings, onWall }: Props) {
       </ul>
       <Select
         size="small"
-        className="add-insert"
+        className={css.addInsert}
         value={null}
         placeholder={text('plates.addInsert')}
         aria-label={text('plates.addInsert')}

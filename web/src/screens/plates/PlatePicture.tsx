@@ -1,6 +1,7 @@
 import { gangOffsetM, plateSizeM } from '@dusky-spool/core/devices';
 import type { Plate } from '@dusky-spool/core/model';
 import { termNamed, text } from '../../ground/text.ts';
+import css from './plates.module.css';
 
 interface Props {
   readonly plate: Plate;
@@ -43,7 +44,14 @@ export function PlatePicture({ plate, scale: k, gang: chosen = null, onGang }: P
       aria-label={text('plates.picture')}
       role="group"
     >
-      <rect x={(-widthM * k) / 2} y={(-heightM * k) / 2} width={widthM * k} height={heightM * k} rx={5} className="plate-body" />
+      <rect
+        x={(-widthM * k) / 2}
+        y={(-heightM * k) / 2}
+        width={widthM * k}
+        height={heightM * k}
+        rx={5}
+        className={css.plateBody}
+      />
       {gangs.map((gang) => {
         const x = gangOffsetM(plate, gang) * k;
         const inserts = plate.inserts.filter((insert) => insert.gang === gang);
@@ -54,7 +62,7 @@ export function PlatePicture({ plate, scale: k, gang: chosen = null, onGang }: P
           <g
             key={gang}
             transform={`translate(${x},0)`}
-            className={`plate-gang${gang === chosen ? ' chosen' : ''}${gang > mainsFrom ? ' mains' : ''}`}
+            className={`${css.plateGang}${gang === chosen ? ' chosen' : ''}${gang > mainsFrom ? ' mains' : ''}`}
             role={onGang ? 'button' : undefined}
             tabIndex={onGang ? 0 : undefined}
             aria-label={text('plates.gangOf', {
@@ -66,24 +74,24 @@ export function PlatePicture({ plate, scale: k, gang: chosen = null, onGang }: P
               if (event.key === 'Enter' || event.key === ' ') onGang?.(gang);
             }}
           >
-            <rect x={-ow / 2} y={-oh / 2} width={ow} height={oh} rx={3} className="plate-opening" />
+            <rect x={-ow / 2} y={-oh / 2} width={ow} height={oh} rx={3} className={css.plateOpening} />
             {whole === 'face' && (
-              <rect x={-ow / 2 + 3} y={-oh / 2 + 3} width={ow - 6} height={oh - 6} rx={2} className="plate-front" />
+              <rect x={-ow / 2 + 3} y={-oh / 2 + 3} width={ow - 6} height={oh - 6} rx={2} className={css.plateFront} />
             )}
             {whole === 'mains' && (
-              <g className="plate-mains">
+              <g className={css.plateMains}>
                 {[-0.02, 0.02].map((y) => (
                   <g key={y} transform={`translate(0,${y * k})`}>
                     <circle r={0.0125 * k} />
-                    <circle cx={-0.005 * k} r={0.0018 * k} className="pin" />
-                    <circle cx={0.005 * k} r={0.0018 * k} className="pin" />
+                    <circle cx={-0.005 * k} r={0.0018 * k} className={css.pin} />
+                    <circle cx={0.005 * k} r={0.0018 * k} className={css.pin} />
                   </g>
                 ))}
               </g>
             )}
             {!whole && plate.opening !== 'inserts' && gang <= mainsFrom && (
               <path
-                className="plate-brush"
+                className={css.plateBrush}
                 d={Array.from({ length: 9 }, (_, i) => {
                   const y = (i - 4) * 0.0075 * k;
                   return plate.opening === 'brush' ? `M${-ow / 2 + 4} ${y}H${ow / 2 - 4}` : '';
@@ -91,7 +99,7 @@ export function PlatePicture({ plate, scale: k, gang: chosen = null, onGang }: P
               />
             )}
             {!whole && plate.opening === 'wide-mouth' && gang <= mainsFrom && (
-              <rect x={-ow / 2 + 4} y={-oh / 4} width={ow - 8} height={oh / 2} rx={ow / 4} className="plate-mouth" />
+              <rect x={-ow / 2 + 4} y={-oh / 4} width={ow - 8} height={oh / 2} rx={ow / 4} className={css.plateMouth} />
             )}
             {!whole &&
               plate.opening === 'inserts' &&
@@ -116,7 +124,7 @@ export function PlatePicture({ plate, scale: k, gang: chosen = null, onGang }: P
       })}
       {plate.divider && plate.mainsGangs > 0 && mainsFrom > 0 && (
         <path
-          className="plate-divider"
+          className={css.plateDivider}
           d={`M${((gangOffsetM(plate, mainsFrom) + gangOffsetM(plate, mainsFrom + 1)) / 2) * k} ${(-heightM * k) / 2 + 4}V${(heightM * k) / 2 - 4}`}
         />
       )}

@@ -14,6 +14,7 @@ import { PlateCard } from './PlateCard.tsx';
 import { PlatePicture } from './PlatePicture.tsx';
 import { useMemo } from 'react';
 import { Button } from 'antd';
+import css from './plates.module.css';
 
 interface Props {
   readonly projectId: string;
@@ -53,8 +54,8 @@ export function PlatesScreen({ projectId, plateId, onPlate, onView }: Props) {
   };
   const codesOf = (ids: readonly string[]) => ids.map((id) => project.deviceTypes[project.devices[id].typeId].name).join(' + ');
   return (
-    <div className="plates-screen">
-      <div className="plates-column">
+    <div className={css.platesScreen}>
+      <div className={css.platesColumn}>
         <header className="library-head">
           <Button size="small" onClick={() => onView(null)}>
             {text('library.back')}
@@ -70,14 +71,14 @@ export function PlatesScreen({ projectId, plateId, onPlate, onView }: Props) {
             </Button>
           )}
         </header>
-        <ol className="plate-list">
+        <ol className={css.plateList}>
           {plates.map((plate, i) => {
             const own = findings.filter(({ subjects }) => subjects[0].id === plate.id);
             return (
               <li key={plate.id}>
                 <button
                   type="button"
-                  className="plain plate-tile"
+                  className={`plain ${css.plateTile}`}
                   aria-pressed={plate.id === chosen?.id}
                   onClick={() => onPlate(plate.id)}
                 >
@@ -97,7 +98,7 @@ export function PlatesScreen({ projectId, plateId, onPlate, onView }: Props) {
         </ol>
         {plates.length === 0 && <p className="brief-empty">{text('plates.none')}</p>}
         {wanted.length > 0 && (
-          <section className="plates-wanted" aria-label={text('plates.wanted')}>
+          <section className={css.platesWanted} aria-label={text('plates.wanted')}>
             <header>
               <h3>{text('plates.wantedCount', { count: wanted.length })}</h3>
               <Button size="small" type="primary" onClick={() => compose(wanted)}>

@@ -37,7 +37,7 @@ describe('the card of a plate', () => {
   it('has an insert of each device that shares it', () => {
     const { plate, container } = open();
     expect(plate().inserts.map(({ deviceId }) => deviceId)).to.include.members(devices.map(({ id }) => id));
-    expect(container.querySelectorAll('.insert-list li').length).to.be.greaterThan(0);
+    expect(container.querySelectorAll('.plates__insert-list li').length).to.be.greaterThan(0);
   });
 
   it('gets inserts by hand, and loses them again', async () => {

@@ -10,6 +10,7 @@ import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { dayText } from '../../ui/when.ts';
 import { HouseDrawing } from './HouseDrawing.tsx';
 import { NewProject } from './NewProject.tsx';
+import css from './projects.module.css';
 
 const PROJECTS = '/projects';
 const DELETED = '/deleted-projects';
@@ -61,7 +62,7 @@ export function Projects() {
           </div>
         )}
         {data?.projects.length === 0 && <p className="lead">{text('projects.empty')}</p>}
-        <ul className="project-list">
+        <ul className={css.projectList}>
           {data?.projects.map((project) => (
             <ProjectCard key={project.id} project={project} onDelete={mayDelete ? askDelete : null} />
           ))}
@@ -124,7 +125,7 @@ function ProjectCard({
 }) {
   const { id, name, shortId, description, levels, runs, runsPulled, updatedAt } = project;
   return (
-    <li className="project-card">
+    <li className={css.projectCard}>
       <Link to={`/p/${id}/devices`} aria-label={text('projects.open', { name })}>
         <HouseDrawing levels={levels} share={runs === 0 ? 0 : runsPulled / runs} />
         <div>
@@ -135,12 +136,12 @@ function ProjectCard({
               <span key={figure}>{text(`projects.${figure}`, { count: project[figure] })}</span>
             ))}
             {runsPulled > 0 && (
-              <span className="copper">{text('projects.pulled', { share: Math.round((100 * runsPulled) / runs) })}</span>
+              <span className={css.copper}>{text('projects.pulled', { share: Math.round((100 * runsPulled) / runs) })}</span>
             )}
           </p>
         </div>
       </Link>
-      <div className="project-foot">
+      <div className={css.projectFoot}>
         <span className="id">{shortId}</span>
         <span>{text('projects.changed', { when: dayText(updatedAt) })}</span>
         <span className="grow" />
@@ -170,7 +171,7 @@ function DeletedList({
   return (
     <section>
       <h2 className="eyebrow">{text('deleted.title', { count: projects.length })}</h2>
-      <ul className="deleted-list">
+      <ul className={css.deletedList}>
         {projects.map(({ id, name, deletedAt, deletedBy, goneAt }) => (
           <li key={id}>
             <b>{name}</b>

@@ -148,7 +148,7 @@ describe('one’s own account', () => {
   });
   const open = async () => {
     const page = renderPage(<AccountScreen />, { at: '/account' });
-    await waitFor(() => expect(page.container.querySelectorAll('.session-list li')).to.have.length(3));
+    await waitFor(() => expect(page.container.querySelectorAll('.account__session-list li')).to.have.length(3));
     return page;
   };
 
@@ -157,9 +157,9 @@ describe('one’s own account', () => {
     const ends = page.getAllByRole('button', { name: /^Sign out the session of/ });
     expect(ends).to.have.length(2);
     await page.user.click(ends[0]);
-    await waitFor(() => expect(page.container.querySelectorAll('.session-list li')).to.have.length(2));
+    await waitFor(() => expect(page.container.querySelectorAll('.account__session-list li')).to.have.length(2));
     await press(page, 'Sign out all others');
-    await waitFor(() => expect(page.container.querySelectorAll('.session-list li')).to.have.length(1));
+    await waitFor(() => expect(page.container.querySelectorAll('.account__session-list li')).to.have.length(1));
     expect(sessions.map(({ id }) => id)).to.deep.equal(['s1']);
   });
 

@@ -10,6 +10,7 @@ import { RunTag } from '../../ui/RunTag.tsx';
 import { decodePicture, decodeVideo } from './decode.ts';
 import { resolveLabel } from './resolve-label.ts';
 import { problemSentence } from '@dusky-spool/texts';
+import css from './scan.module.css';
 
 /** Resolves a cable label against the houses kept on this device; needs no connection. */
 export function Scan() {
@@ -78,7 +79,7 @@ export function Scan() {
   const planned = found && derived?.runById.get(found.runId);
   const row = found && derived?.rows.find((r) => r.runId === found.runId);
   return (
-    <main className="scan">
+    <main className={css.scan}>
       <header>
         <Button type="text" onClick={() => void navigate(-1)} aria-label={text('close')}>
           ‹
@@ -87,7 +88,7 @@ export function Scan() {
       </header>
       <p>{text('scan.lead')}</p>
       {watching && <video ref={video} muted playsInline aria-label={text('scan.camera')} />}
-      <div className="scan-ways">
+      <div className={css.scanWays}>
         <Button size="large" type="primary" onClick={() => setWatching(!watching)}>
           {text(watching ? 'scan.stop' : 'scan.camera')}
         </Button>
@@ -109,7 +110,7 @@ export function Scan() {
         />
       </div>
       <form
-        className="scan-typed"
+        className={css.scanTyped}
         onSubmit={(event) => {
           event.preventDefault();
           lookUp(typed);
@@ -132,7 +133,7 @@ export function Scan() {
         </div>
       )}
       {found && planned && row && (
-        <section className="scan-found" aria-live="polite">
+        <section className={css.scanFound} aria-live="polite">
           <div className="eyebrow">{text('scan.found', { house: found.house.name })}</div>
           <RunTag number={row.number} large>
             <p>

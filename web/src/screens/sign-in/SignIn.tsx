@@ -6,6 +6,7 @@ import { useSession } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { TextForm, type TextFormField } from '../../ui/TextForm.tsx';
 import { Door } from './Door.tsx';
+import css from './sign-in.module.css';
 
 const EMAIL: TextFormField = { name: 'email', label: text('signIn.email'), type: 'email', autoComplete: 'email' };
 const PASSWORD: TextFormField = {
@@ -53,7 +54,7 @@ export function SignIn() {
     <Door>
       <p className="lead">{text('signIn.line')}</p>
       {demo && mode === 'sign-in' && (
-        <div className="door-demo">
+        <div className={css.doorDemo}>
           <Button type="primary" size="large" block loading={busy} onClick={openDemo}>
             {text('signIn.demo')}
           </Button>
@@ -96,7 +97,7 @@ export function SignIn() {
       )}
       {!session?.firstStart && (
         <p>
-          <Button type="link" className="door-link" onClick={() => setMode(mode === 'sign-in' ? 'forgot' : 'sign-in')}>
+          <Button type="link" className={css.doorLink} onClick={() => setMode(mode === 'sign-in' ? 'forgot' : 'sign-in')}>
             {text(mode === 'sign-in' ? 'reset.forgot' : mode === 'firm' ? 'signIn.haveAccount' : 'reset.back')}
           </Button>
         </p>

@@ -2,6 +2,7 @@ import { useProject } from '../../state/open-project.ts';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import { text } from '../../ground/text.ts';
 import { StagePage } from '../../ui/StagePage.tsx';
+import css from './stages.module.css';
 
 /** The files that leave the house. */
 export function HandoverStage({ projectId }: { readonly projectId: string }) {
@@ -20,7 +21,7 @@ export function HandoverStage({ projectId }: { readonly projectId: string }) {
   ];
   return (
     <StagePage title={text('stage.handover.title')} lead={text('stage.handover.lead')}>
-      <ul className="files">
+      <ul className={css.files}>
         {files.map(({ address, words }) => (
           <li key={address}>
             <a href={address} download>

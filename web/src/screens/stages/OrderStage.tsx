@@ -6,6 +6,7 @@ import { text } from '../../ground/text.ts';
 import { useDerived } from '../../state/derived.ts';
 import { SpoolRing } from '../../ui/SpoolRing.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
+import css from './stages.module.css';
 
 /** Cable by type: what is cut, what to order, and the spools that it takes without a splice. */
 export function OrderStage() {
@@ -19,7 +20,7 @@ export function OrderStage() {
       lead={text('stage.order.lead', { spool: formatCableLength(USUAL_SPOOL_M, units) })}
     >
       {totals.length === 0 && <p>{text('stage.order.empty')}</p>}
-      <table className="order-table">
+      <table className={css.orderTable}>
         <thead>
           <tr>
             <th colSpan={2}>{text('schedule.cable')}</th>
@@ -35,7 +36,7 @@ export function OrderStage() {
             const { parallel, plan } = spoolsFor(rows.filter((row) => row.cableTypeId === total.cableTypeId));
             return (
               <tr key={total.cableTypeId}>
-                <td className="ring">
+                <td className={css.ring}>
                   <SpoolRing system={total.system} left={1 - ((total.orderLengthM / USUAL_SPOOL_M) % 1)} />
                 </td>
                 <td>

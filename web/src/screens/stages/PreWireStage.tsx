@@ -11,6 +11,7 @@ import { Cautions } from '../../ui/Cautions.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
 import { Button } from 'antd';
 import { Link } from 'react-router';
+import css from './stages.module.css';
 
 /** What comes next for a run on the pre-wire day. */
 const NEXT: Partial<Record<RunState, { to: RunState; words: TextKey<'ui'> }>> = {
@@ -45,7 +46,7 @@ export function PreWireStage() {
       <p className="caution">{text('stage.preWire.caution')}</p>
       {rows.length === 0 && <p>{text('stage.preWire.none')}</p>}
       {rows.length > 0 && (
-        <div className="pull-progress" role="img" aria-label={text('stage.preWire.pulledAll', { done, count: rows.length })}>
+        <div className={css.pullProgress} role="img" aria-label={text('stage.preWire.pulledAll', { done, count: rows.length })}>
           <span style={{ width: `${(100 * done) / rows.length}%` }} />
           <b>{text('stage.preWire.pulledAll', { done, count: rows.length })}</b>
         </div>
@@ -55,7 +56,7 @@ export function PreWireStage() {
         const step = NEXT[group.rows.find((row) => NEXT[row.state])?.state ?? 'tested'];
         const ready = step ? group.rows.filter((row) => NEXT[row.state]?.to === step.to) : [];
         return (
-          <section key={group.key} className="pull-bundle">
+          <section key={group.key} className={css.pullBundle}>
             <header>
               <Strands count={group.rows.length} />
               <div>
@@ -114,7 +115,7 @@ export function PreWireStage() {
 function Strands({ count }: { readonly count: number }) {
   const strands = Math.min(count, 7);
   return (
-    <svg width={64} height={36} viewBox="0 0 64 36" aria-hidden="true" className="strands">
+    <svg width={64} height={36} viewBox="0 0 64 36" aria-hidden="true" className={css.strands}>
       {Array.from({ length: strands }, (_, i) => {
         const y = 18 + (i - (strands - 1) / 2) * 4.6;
         const m = 18 + (i - (strands - 1) / 2) * 1.6;

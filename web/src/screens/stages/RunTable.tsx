@@ -3,6 +3,7 @@ import type { ScheduleRow } from '@dusky-spool/core/sheets';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
 import { term } from '../../ground/text.ts';
 import { RunTag } from '../../ui/RunTag.tsx';
+import css from './stages.module.css';
 
 interface Props {
   readonly rows: readonly ScheduleRow[];
@@ -17,11 +18,11 @@ export function RunTable({ rows, units, action }: Props) {
       {rows.map((row) => (
         <li key={row.runId}>
           <RunTag number={row.number} />
-          <span className="run-from">{row.from}</span>
-          <span className="run-cable">{row.cable}</span>
+          <span className={css.runFrom}>{row.from}</span>
+          <span className={css.runCable}>{row.cable}</span>
           <b>{row.cutLengthM === null ? '' : formatCableLength(row.cutLengthM, units)}</b>
-          <span className={`run-state ${row.state}`}>{term(`states.${row.state}`)}</span>
-          {action && <span className="run-action">{action(row)}</span>}
+          <span className={`${css.runState} ${row.state}`}>{term(`states.${row.state}`)}</span>
+          {action && <span className={css.runAction}>{action(row)}</span>}
         </li>
       ))}
     </ul>

@@ -3,6 +3,7 @@ import type { Snap } from '@dusky-spool/core/house';
 import { text } from '../../ground/text.ts';
 import { boxPath, pathThrough } from '../../canvas/room-drawing.ts';
 import { drawnPoints, type SurveyTool } from '../../canvas/tools/survey-tool.ts';
+import css from './survey.module.css';
 
 /** The shape being drawn, its next side with its length, and what the pointer is drawn to. */
 export function Draft({
@@ -35,11 +36,11 @@ export function Draft({
       {boxed ? (
         <path className="box-select" d={boxPath(last, target)} />
       ) : (
-        points.length > 0 && <path className="draft-line" d={pathThrough([...points, target])} />
+        points.length > 0 && <path className={css.draftLine} d={pathThrough([...points, target])} />
       )}
       {points.map((p, i) => (
         <g key={i} transform={`translate(${p[0]},${p[1]})`}>
-          <circle className="upright draft-corner" r={4} />
+          <circle className={`upright ${css.draftCorner}`} r={4} />
         </g>
       ))}
       <g transform={`translate(${target[0]},${target[1]})`}>
@@ -49,7 +50,7 @@ export function Draft({
             {last && !boxed ? `${label(lengthM)}  ${Math.round(((angle % 360) + 360) % 360)}°` : ''}
           </text>
           {snap && snap.kind !== 'none' && (
-            <text className="snap-name" x={flip ? -12 : 12} y={18} textAnchor={flip ? 'end' : 'start'}>
+            <text className={css.snapName} x={flip ? -12 : 12} y={18} textAnchor={flip ? 'end' : 'start'}>
               {text(`snaps.${snap.kind}`)}
             </text>
           )}

@@ -15,6 +15,7 @@ import { DrawingProposals } from './DrawingProposals.tsx';
 import { guessRole, type Role } from './layer-roles.ts';
 import { useDrawing } from './useDrawing.ts';
 import { useDrawingImport } from './useDrawingImport.ts';
+import css from './survey.module.css';
 
 interface Props {
   readonly projectId: string;
@@ -126,7 +127,7 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
         </p>
       )}
       {drawing && (
-        <div className="drawing-body">
+        <div className={css.drawingBody}>
           <DrawingPreview
             drawing={drawing}
             roles={roles}
@@ -137,7 +138,7 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
             missed={missed}
             onToggle={toggle}
           />
-          <div className="drawing-side">
+          <div className={css.drawingSide}>
             <DrawingUnit drawing={drawing} units={units} unit={unit} onUnit={setUnit} />
             <DrawingNotes drawing={drawing} roles={roles} />
             {proposals ? (

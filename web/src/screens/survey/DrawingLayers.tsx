@@ -2,6 +2,7 @@ import { Select } from 'antd';
 import { text } from '../../ground/text.ts';
 import type { ShownDrawing } from '../../workers/drawing-jobs.ts';
 import { type Role, ROLES } from './layer-roles.ts';
+import css from './survey.module.css';
 
 interface Props {
   readonly layers: ShownDrawing['layers'];
@@ -12,7 +13,7 @@ interface Props {
 /** The layers of a drawing, each with what it means to the survey. */
 export function DrawingLayers({ layers, roles, onRoles }: Props) {
   return (
-    <table className="layer-table">
+    <table className={css.layerTable}>
       <thead>
         <tr>
           <th>{text('drawing.layer')}</th>

@@ -5,6 +5,7 @@ import type { Proposals } from '@dusky-spool/core/house';
 import { text } from '../../ground/text.ts';
 import type { ShownDrawing } from '../../workers/drawing-jobs.ts';
 import type { Role } from './layer-roles.ts';
+import css from './survey.module.css';
 
 interface Props {
   readonly drawing: ShownDrawing;
@@ -101,7 +102,7 @@ export function DrawingPreview({ drawing, roles, metresPerUnit, proposals, refus
       ref={canvas}
       width={WIDTH}
       height={HEIGHT}
-      className="drawing-preview"
+      className={css.drawingPreview}
       role="img"
       aria-label={text('drawing.preview')}
       onClick={click}

@@ -2,6 +2,7 @@ import type { Proposals } from '@dusky-spool/core/house';
 import { formatLength, type UnitSystem } from '@dusky-spool/core/math';
 import { Button, Checkbox } from 'antd';
 import { text } from '../../ground/text.ts';
+import css from './survey.module.css';
 
 interface Props {
   readonly proposals: Proposals;
@@ -42,7 +43,7 @@ export function DrawingProposals({ proposals, units, refused, onRefused, onToggl
           {text('drawing.layers')}
         </Button>
       </div>
-      <ul className="proposal-list">
+      <ul className={css.proposalList}>
         {walls.map((wall, i) => (
           <li key={i} onMouseEnter={() => onPoint(i)} onMouseLeave={() => onPoint(null)}>
             <Checkbox checked={!refused.has(i)} onChange={() => onToggle(i)}>

@@ -7,6 +7,7 @@ import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { today } from '../../state/today.ts';
 import { useId } from 'react';
+import css from './survey.module.css';
 
 interface Props {
   readonly subject: Fact['subject'];
@@ -37,7 +38,7 @@ export function FactField({ subject, subjectId, field, label, placeholder, mayBe
     );
   const said = fact && fact.state === 'measured' ? `${fact.by} ${fact.on}`.trim() : '';
   return (
-    <div className="fact-field">
+    <div className={css.factField}>
       <LengthField
         id={id}
         label={label}
@@ -52,7 +53,7 @@ export function FactField({ subject, subjectId, field, label, placeholder, mayBe
       />
       <button
         type="button"
-        className={`plain fact-state ${state}`}
+        className={`plain ${css.factState} ${state}`}
         title={said}
         aria-label={text('survey.factState', { what: label, state: term(`factStates.${state}`) })}
         onClick={() => answer(NEXT[state])}

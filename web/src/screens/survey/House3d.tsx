@@ -10,6 +10,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Button, Checkbox } from 'antd';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import css from './survey.module.css';
 
 interface Props {
   readonly selection: Selection;
@@ -107,7 +108,7 @@ export function House3d({ selection, onSelect, onBack }: Props) {
           {text('house3d.cavities')}
         </Checkbox>
       </header>
-      <div ref={host} className="house-3d-view" role="img" aria-label={text('house3d.label')} />
+      <div ref={host} className={css.houseView} role="img" aria-label={text('house3d.label')} />
       {failed && <p className="caution">{text('house3d.noWebGl')}</p>}
       <footer className="faint">{text('house3d.hint')}</footer>
     </div>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Button, Input, Modal } from 'antd';
 import { text } from '../../ground/text.ts';
+import css from './survey.module.css';
 
 /** Asks for the name of a shared point, or takes one that another level has. */
 export function NameDialog({
@@ -32,7 +33,7 @@ export function NameDialog({
         onChange={(event) => setName(event.target.value)}
         onPressEnter={() => name.trim() && onName(name.trim())}
       />
-      <div className="known-names">
+      <div className={css.knownNames}>
         {known.map((one) => (
           <Button key={one} size="small" onClick={() => setName(one)}>
             {one}

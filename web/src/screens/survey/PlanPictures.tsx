@@ -12,6 +12,7 @@ import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { useSurveyView } from './useSurveyView.ts';
 import { useRef, useState } from 'react';
 import { Button, Modal, Slider, Tooltip } from 'antd';
+import css from './survey.module.css';
 
 interface Props {
   readonly projectId: string;
@@ -101,7 +102,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
   };
   const size = underlay && pictures.find(({ id }) => id === underlay.pictureId);
   return (
-    <div className="palette underlay-panel" role="group" aria-label={text('plan.picture')}>
+    <div className={`palette ${css.underlayPanel}`} role="group" aria-label={text('plan.picture')}>
       <div className="eyebrow">{text('plan.picture')}</div>
       <input
         ref={input}
@@ -118,7 +119,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
       />
       {underlay ? (
         <>
-          <b className="file-name">{underlay.name}</b>
+          <b className={css.fileName}>{underlay.name}</b>
           {!underlay.scaled && <p className="caution">{text('plan.scaleWait')}</p>}
           <Button
             type={underlay.scaled ? 'default' : 'primary'}
@@ -140,7 +141,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
               onChangeComplete={(opacity: number) => change(text('plan.fade'), { opacity })}
             />
           </label>
-          <div className="picture-buttons">
+          <div className={css.pictureButtons}>
             <Tooltip title={text('survey.turnPicture')}>
               <Button
                 size="small"
@@ -214,7 +215,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
           width={760}
           onCancel={() => setPdf(null)}
         >
-          <ul className="pdf-pages">
+          <ul className={css.pdfPages}>
             {pdf.pages.pages.map(({ number }) => (
               <li key={number}>
                 <button

@@ -7,6 +7,7 @@ import { useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { useState } from 'react';
 import { Button, Modal } from 'antd';
+import css from './survey.module.css';
 
 interface Props {
   readonly measured: { readonly underlayId: string; readonly first: Point2; readonly second: Point2 };
@@ -46,7 +47,7 @@ export function ScaleFlow({ measured, onDone }: Props) {
   return (
     <Modal open title={text('plan.scaleTitle')} footer={null} onCancel={onDone}>
       <p>{text('plan.scaleNow', { length: formatLength(nowM, units) })}</p>
-      <div className="scale-field">
+      <div className={css.scaleField}>
         <LengthField autoFocus label={text('plan.scaleField')} valueM={lengthM} units={units} onChange={setLengthM} />
       </div>
       {found && (

@@ -4,6 +4,7 @@ import type { ProjectDocument } from '@dusky-spool/core/model';
 import { pathThrough } from '../../canvas/room-drawing.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import type { PointerEvent } from 'react';
+import css from './survey.module.css';
 
 interface Props {
   readonly project: ProjectDocument;
@@ -19,7 +20,8 @@ export function SelectionOverlay({ project, selection, onGrip }: Props) {
       {kind === 'wall' && <Walls project={project} ids={ids} onGrip={onGrip} />}
       {kind === 'room' &&
         ids.map(
-          (id) => project.rooms[id] && <path key={id} className="picked-area" d={pathThrough(project.rooms[id].polygon, true)} />,
+          (id) =>
+            project.rooms[id] && <path key={id} className={css.pickedArea} d={pathThrough(project.rooms[id].polygon, true)} />,
         )}
       {kind === 'opening' &&
         ids.map((id) => {
@@ -36,7 +38,7 @@ export function SelectionOverlay({ project, selection, onGrip }: Props) {
           return (
             <path
               key={id}
-              className="picked grab"
+              className={`${css.picked} grab`}
               d={pathThrough(strip, true)}
               onPointerDown={(event) => onGrip({ kind: 'opening', id }, event)}
             />
@@ -50,7 +52,7 @@ export function SelectionOverlay({ project, selection, onGrip }: Props) {
           return (
             <g key={id}>
               <path
-                className={feature.points.length === 1 || feature.area ? 'picked grab' : 'picked-line grab'}
+                className={feature.points.length === 1 || feature.area ? `${css.picked} grab` : `${css.pickedLine} grab`}
                 d={pathThrough(ring, feature.points.length === 1 || feature.area)}
                 onPointerDown={(event) => onGrip({ kind: 'features', ids }, event)}
               />
@@ -70,7 +72,7 @@ export function SelectionOverlay({ project, selection, onGrip }: Props) {
           return (
             <path
               key={id}
-              className="picked grab"
+              className={`${css.picked} grab`}
               d={pathThrough(box, true)}
               onPointerDown={(event) => onGrip({ kind, id }, event)}
             />
@@ -79,7 +81,7 @@ export function SelectionOverlay({ project, selection, onGrip }: Props) {
       {kind === 'dimension' &&
         ids.map((id) => {
           const one = project.dimensions[id];
-          return one && <path key={id} className="picked-line" d={pathThrough([one.a, one.b])} />;
+          return one && <path key={id} className={css.pickedLine} d={pathThrough([one.a, one.b])} />;
         })}
     </g>
   );
@@ -100,7 +102,7 @@ function Walls({
       {walls.map((wall) => (
         <path
           key={wall.id}
-          className="picked grab"
+          className={`${css.picked} grab`}
           d={pathThrough(wallFootprint(wall), true)}
           onPointerDown={(event) => onGrip({ kind: 'walls', ids }, event)}
         />
@@ -122,7 +124,7 @@ function Handle({
 }) {
   return (
     <g transform={`translate(${at[0]},${at[1]})`} className="grab" onPointerDown={onPointerDown}>
-      <rect className="upright handle" x={-6} y={-6} width={12} height={12} rx={2} />
+      <rect className={`upright ${css.handle}`} x={-6} y={-6} width={12} height={12} rx={2} />
     </g>
   );
 }

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { surveyQuestions } from '@dusky-spool/core/house';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
+import css from './survey.module.css';
 
 interface Props {
   readonly onWalk: () => void;
@@ -12,7 +13,7 @@ interface Props {
 export function SurveyFoot({ onWalk, onKeys }: Props) {
   const questions = surveyQuestions(useProject()).length;
   return (
-    <div className="survey-foot">
+    <div className={css.surveyFoot}>
       <b>{text('survey.notKnown', { count: questions })}</b>
       <span className="faint">{text('survey.notKnownLine')}</span>
       <Button size="small" type="primary" onClick={onWalk}>

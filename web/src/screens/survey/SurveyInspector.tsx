@@ -6,6 +6,7 @@ import { useProjectStore } from '../../state/project.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { SurveyPanel } from './SurveyPanel.tsx';
 import { Button } from 'antd';
+import css from './survey.module.css';
 
 interface Props {
   readonly selection: Selection;
@@ -29,7 +30,7 @@ export function SurveyInspector({ selection, levelId, onView, onLevel, onSelect,
     <aside className="inspector" aria-label={text('survey.inspector')}>
       <PreviewBanner />
       {arrange && (
-        <div className="arrange" role="group" aria-label={text('survey.arrange')}>
+        <div className={css.arrange} role="group" aria-label={text('survey.arrange')}>
           {EDGES.map((edge) => (
             <Button
               key={edge}

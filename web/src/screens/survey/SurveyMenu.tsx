@@ -6,6 +6,7 @@ import { useProject } from '../../state/open-project.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { SURVEY_LEFT_PX } from './sheet-left.ts';
 import type { useClip } from './useClip.ts';
+import css from './survey.module.css';
 
 interface Props {
   readonly at: { readonly x: number; readonly y: number } | null;
@@ -51,7 +52,7 @@ export function SurveyMenu({ at, levelId, selection, control, clip, onArray, onS
       menu={{ items, onClick: onClose }}
       trigger={['click']}
     >
-      <span className="menu-anchor" style={{ left: at?.x ?? 0, top: at?.y ?? 0 }} />
+      <span className={css.menuAnchor} style={{ left: at?.x ?? 0, top: at?.y ?? 0 }} />
     </Dropdown>
   );
 }

@@ -17,6 +17,7 @@ import type { SurveyToolControl } from './useSurveyTool.ts';
 import { wallsTool } from '../../canvas/tools/survey-tool.ts';
 import { WALL_BUILDS } from '@dusky-spool/core/survey';
 import { Button } from 'antd';
+import css from './survey.module.css';
 
 interface Props {
   readonly projectId: string;
@@ -62,7 +63,7 @@ export function SurveySheet({
         />
       )}
       <div className="sheet-left">
-        <div className="sheet-left-top">
+        <div className={css.sheetLeftTop}>
           {mayPlan && <ToolBar tool={tool} onTool={onTool} />}
           {mayPlan && tool.kind === 'select' && (
             <PlanPictures
@@ -101,7 +102,7 @@ function SheetWords({ levelId, toolControl: { tool, setTool: onTool } }: Pick<Pr
       {hint && (
         <div className="sheet-hint" role="status">
           {hint}
-          {tool.kind === 'walls' && tool.draw.typed !== '' && <b className="typed-length">{tool.draw.typed}</b>}
+          {tool.kind === 'walls' && tool.draw.typed !== '' && <b className={css.typedLength}>{tool.draw.typed}</b>}
         </div>
       )}
       {isBare(project, levelId) && tool.kind === 'select' && (

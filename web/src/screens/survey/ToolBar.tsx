@@ -8,6 +8,7 @@ import { useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { SELECT, type SurveyTool, wallsTool } from '../../canvas/tools/survey-tool.ts';
 import { useSurveyView } from './useSurveyView.ts';
+import css from './survey.module.css';
 
 interface Props {
   readonly tool: SurveyTool;
@@ -141,7 +142,7 @@ export function ToolBar({ tool, onTool }: Props) {
 
 const ThingRow = ({ name, on, onPick }: { readonly name: string; readonly on: boolean; readonly onPick: () => void }) => (
   <li>
-    <button type="button" className={on ? 'plain thing on' : 'plain thing'} aria-pressed={on} onClick={onPick}>
+    <button type="button" className={on ? `plain ${css.thing} on` : `plain ${css.thing}`} aria-pressed={on} onClick={onPick}>
       {name}
     </button>
   </li>
@@ -159,7 +160,7 @@ function ViewMenu() {
   ];
   const all = (set: ReadonlySet<string>, list: readonly string[]) => list.every((kind) => set.has(kind));
   const content = (
-    <div className="view-menu">
+    <div className={css.viewMenu}>
       <table>
         <thead>
           <tr>
@@ -223,7 +224,7 @@ function ViewMenu() {
   );
   return (
     <Popover content={content} trigger="click" placement="rightBottom">
-      <button type="button" className="plain view-button">
+      <button type="button" className={`plain ${css.viewButton}`}>
         {text('survey.view')}
         {hidden.size + locked.size > 0 && (
           <span className="chip">{text('survey.viewCount', { count: hidden.size + locked.size })}</span>

@@ -11,6 +11,7 @@ import { today } from '../../state/today.ts';
 import { useMemo, useState } from 'react';
 import { Button } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
+import css from './survey.module.css';
 
 interface Props {
   readonly onBack: () => void;
@@ -91,7 +92,7 @@ export function Walk({ onBack }: Props) {
             {room && ` · ${room.code}`}
           </p>
           <h1>{room?.name ?? project.levels[question.levelId].name}</h1>
-          <p className="walk-question">{questionText(question)}</p>
+          <p className={css.walkQuestion}>{questionText(question)}</p>
           <p className="faint">
             {question.now === null
               ? text('walk.nothingYet')
@@ -104,7 +105,7 @@ export function Walk({ onBack }: Props) {
             · {text('walk.neededBy', { stage: text(`stages.${question.neededBy}`) })}
           </p>
           <input
-            className="walk-field"
+            className={css.walkField}
             value={typed}
             inputMode={units === 'metric' ? 'decimal' : 'text'}
             aria-label={questionText(question)}
@@ -121,7 +122,7 @@ export function Walk({ onBack }: Props) {
               {problem}
             </p>
           )}
-          <div className="walk-buttons">
+          <div className={css.walkButtons}>
             <Button size="large" type="primary" disabled={typed.trim() === ''} onClick={commit}>
               {text('walk.measured')}
             </Button>

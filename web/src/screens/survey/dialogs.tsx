@@ -3,6 +3,7 @@ import { InputNumber, Modal } from 'antd';
 import type { UnitSystem } from '@dusky-spool/core/math';
 import { term, text, textNamed } from '../../ground/text.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
+import css from './survey.module.css';
 
 /** How many copies, and how far apart. */
 export function ArrayDialog({
@@ -82,7 +83,7 @@ const KEYS = [
 export function KeyboardSheet({ onClose }: { readonly onClose: () => void }) {
   return (
     <Modal open title={text('survey.keys')} footer={null} onCancel={onClose} width={620}>
-      <dl className="keyboard-sheet">
+      <dl className={css.keyboardSheet}>
         {KEYS.map((key) => (
           <div key={key}>
             <dt>

@@ -6,6 +6,7 @@ import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { faceTurn, labelFaces } from './face-labels.ts';
 import { FaceShape } from './WallDevices.tsx';
 import type { KeyboardEvent, PointerEvent } from 'react';
+import css from './walls.module.css';
 
 interface Props {
   readonly project: ProjectDocument;
@@ -37,7 +38,7 @@ export function CeilingDevices({ project, devices, k, chosen, onPointerDown, onK
     return (
       <g
         key={device.id}
-        className={`wall-face ${rankOf(project, device)}${isChosen ? ' chosen' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
+        className={`${css.wallFace} ${rankOf(project, device)}${isChosen ? ' chosen' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
         transform={`translate(${device.x},${device.y})`}
         role="button"
         tabIndex={0}
@@ -52,7 +53,7 @@ export function CeilingDevices({ project, devices, k, chosen, onPointerDown, onK
           <g transform={faceTurn(device.facingRad)}>
             <FaceShape face={faceOf(type, mountTypeOf(project, device))} k={k} />
           </g>
-          {Math.hypot(bx, by) > LEADER_FROM_PX && <path className="face-leader" d={`M0 0L${bx} ${by}`} />}
+          {Math.hypot(bx, by) > LEADER_FROM_PX && <path className={css.faceLeader} d={`M0 0L${bx} ${by}`} />}
           <g transform={`translate(${bx},${by})`}>
             {isChosen && <circle r={20} className="chosen-ring" />}
             <BeadShape code={type.code} system={type.system} facingRad={null} />

@@ -5,6 +5,7 @@ import { onLevel } from '@dusky-spool/core/derive';
 import { featureBox, featureMake, type JoistLine } from '@dusky-spool/core/house';
 import { term } from '../../ground/text.ts';
 import { pathThrough } from '../../canvas/room-drawing.ts';
+import css from './walls.module.css';
 
 interface Props {
   readonly project: ProjectDocument;
@@ -26,17 +27,17 @@ export const CeilingDrawing = memo(function CeilingDrawing({ project, room, jois
   );
   return (
     <>
-      <path d={pathThrough(room.polygon, true)} className="elevation-wall" vectorEffect="non-scaling-stroke" />
+      <path d={pathThrough(room.polygon, true)} className={css.elevationWall} vectorEffect="non-scaling-stroke" />
       {joists.map((joist, i) => (
         <path
           key={i}
           d={pathThrough([joist.a, joist.b])}
-          className={joist.measured ? 'ceiling-joist measured' : 'ceiling-joist'}
+          className={joist.measured ? `${css.ceilingJoist} measured` : css.ceilingJoist}
           style={{ strokeWidth: joist.widthM }}
         />
       ))}
       {things.map((feature) => (
-        <g key={feature.id} className="elevation-thing">
+        <g key={feature.id} className={css.elevationThing}>
           {feature.points.length === 1 ? (
             feature.depthM === 0 ? (
               <circle cx={feature.points[0][0]} cy={feature.points[0][1]} r={feature.widthM / 2} />
@@ -46,7 +47,7 @@ export const CeilingDrawing = memo(function CeilingDrawing({ project, room, jois
           ) : (
             <path
               d={pathThrough(feature.points, feature.area)}
-              className={feature.area ? '' : 'thing-line'}
+              className={feature.area ? '' : css.thingLine}
               style={feature.area ? undefined : { strokeWidth: feature.widthM }}
             />
           )}

@@ -22,6 +22,7 @@ import { SurfaceHeader } from './SurfaceHeader.tsx';
 import { useSheetSize } from './useSheetSize.ts';
 import { useSurfaceDrag } from './useSurfaceDrag.ts';
 import { FaceShape } from './WallDevices.tsx';
+import css from './walls.module.css';
 
 interface Props {
   readonly roomId: string;
@@ -87,7 +88,7 @@ export function CeilingView({ roomId, selection, stage, armed = null, field, onP
     const p = at(event);
     if (placing) return place(placing, p, event);
     if (mode === 'look') {
-      if (stage === 'devices' && !(event.target as Element).closest('.wall-face')) onSelect(noSelection);
+      if (stage === 'devices' && !(event.target as Element).closest(`.${css.wallFace}`)) onSelect(noSelection);
       return;
     }
     const offsetM = Math.round(offsetAt(p) * 1000) / 1000;
@@ -122,7 +123,7 @@ export function CeilingView({ roomId, selection, stage, armed = null, field, onP
       <svg
         ref={svg}
         viewBox={`0 0 ${sheet.width} ${sheet.height}`}
-        className={`elevation-sheet mode-${mode}${placing ? ' placing' : ''}`}
+        className={`${css.elevationSheet} mode-${mode}${placing ? ' placing' : ''}`}
         role="group"
         aria-label={text('ceiling.title', { name: room.name })}
         onPointerMove={drag.onPointerMove}

@@ -8,6 +8,7 @@ import { useProjectParts } from '../../state/project.ts';
 import type { WallScale } from './wall-scale.ts';
 import { faceTurn } from './face-labels.ts';
 import { FaceShape } from './WallDevices.tsx';
+import css from './walls.module.css';
 
 /** Places near a device that cannot be built where it is; a click moves it there. On a wall in px of its sheet. */
 export function LegalPlacesOnWall({
@@ -83,7 +84,7 @@ function LegalPlace({
   );
   return (
     <g
-      className="legal-place"
+      className={css.legalPlace}
       transform={transform}
       role="button"
       aria-label={label}

@@ -6,6 +6,7 @@ import { text } from '../../ground/text.ts';
 import { ceilingView, wallView } from '../../state/views.ts';
 import type { ReactNode } from 'react';
 import { Button, Select } from 'antd';
+import css from './walls.module.css';
 
 interface Props {
   readonly levelId: string;
@@ -47,7 +48,7 @@ export function SurfaceHeader({ levelId, room, wall, side, onView, children }: P
         ]}
         onChange={enter}
       />
-      <div className="surface-turn" role="group" aria-label={text('elevation.turn')}>
+      <div className={css.surfaceTurn} role="group" aria-label={text('elevation.turn')}>
         <Button
           size="small"
           disabled={around.length < 1}

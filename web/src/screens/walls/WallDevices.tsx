@@ -7,6 +7,7 @@ import { BeadShape } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { labelFaces } from './face-labels.ts';
 import type { WallScale } from './wall-scale.ts';
+import css from './walls.module.css';
 
 interface Props {
   readonly project: ProjectDocument;
@@ -53,7 +54,7 @@ export function WallDevices({ project, wall, view, side, scale, chosen, onPointe
       {shown
         .filter(({ behind }) => behind)
         .map(({ device, face, offsetM, heightM }) => (
-          <g key={device.id} className="wall-face behind" transform={`translate(${X(offsetM)},${Y(heightM)})`}>
+          <g key={device.id} className={`${css.wallFace} behind`} transform={`translate(${X(offsetM)},${Y(heightM)})`}>
             <FaceShape face={face} k={k} />
           </g>
         ))}
@@ -63,7 +64,7 @@ export function WallDevices({ project, wall, view, side, scale, chosen, onPointe
         return (
           <Fragment key={device.id}>
             <g
-              className={`wall-face ${rankOf(project, device)}${chosen.has(device.id) ? ' chosen' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
+              className={`${css.wallFace} ${rankOf(project, device)}${chosen.has(device.id) ? ' chosen' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}`}
               transform={`translate(${X(offsetM)},${Y(heightM)})`}
               role="button"
               tabIndex={0}
@@ -74,9 +75,9 @@ export function WallDevices({ project, wall, view, side, scale, chosen, onPointe
               onKeyDown={(event) => onKey(device.id, event)}
               style={{ color: SYSTEM_STYLE[type.system].colour }}
             >
-              <path className="elevation-drop" d={`M0 ${(face.heightM * k) / 2}V${heightM * k}`} />
+              <path className={css.elevationDrop} d={`M0 ${(face.heightM * k) / 2}V${heightM * k}`} />
               <FaceShape face={face} k={k} />
-              {Math.hypot(bx, by) > 4 && <path className="face-leader" d={`M0 0L${bx} ${by}`} />}
+              {Math.hypot(bx, by) > 4 && <path className={css.faceLeader} d={`M0 0L${bx} ${by}`} />}
               <g transform={`translate(${bx},${by})`}>
                 {chosen.has(device.id) && <circle r={20} className="chosen-ring" />}
                 <BeadShape code={type.code} system={type.system} facingRad={null} />
@@ -118,7 +119,7 @@ export function FaceShape({ face, k }: { readonly face: Face; readonly k: number
               cx={(sx * holePatternM[0] * k) / 2}
               cy={(sy * holePatternM[1] * k) / 2}
               r={2.2}
-              className="fixing"
+              className={css.fixing}
             />
           )),
         )}

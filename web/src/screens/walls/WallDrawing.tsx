@@ -5,6 +5,7 @@ import { formatLength, type UnitSystem } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import type { WallScale } from './wall-scale.ts';
+import css from './walls.module.css';
 
 interface Props {
   readonly view: WallElevation;
@@ -21,23 +22,23 @@ export const WallDrawing = memo(function WallDrawing({ view, scale, units, selec
   const { box } = scale;
   return (
     <>
-      <rect {...box(0, view.lengthM, 0, view.heightM)} className="elevation-wall" />
-      {view.floorBuildUpM > 0 && <rect {...box(0, view.lengthM, -view.floorBuildUpM, 0)} className="elevation-build-up" />}
+      <rect {...box(0, view.lengthM, 0, view.heightM)} className={css.elevationWall} />
+      {view.floorBuildUpM > 0 && <rect {...box(0, view.lengthM, -view.floorBuildUpM, 0)} className={css.elevationBuildUp} />}
       {view.plates.map(({ bottomM, topM }, i) => (
-        <rect key={i} {...box(0, view.lengthM, bottomM, topM)} className="elevation-plate" />
+        <rect key={i} {...box(0, view.lengthM, bottomM, topM)} className={css.elevationPlate} />
       ))}
       {view.studs.map(({ offsetM, widthM, measured }, i) => (
         <rect
           key={i}
           {...box(offsetM - widthM / 2, offsetM + widthM / 2, 0, view.heightM)}
-          className={measured ? 'elevation-stud measured' : 'elevation-stud'}
+          className={measured ? `${css.elevationStud} measured` : css.elevationStud}
         />
       ))}
       {view.blocking.map((one) => (
         <rect
           key={one.id}
           {...box(one.offsetM, one.offsetM + one.widthM, one.bottomM, one.topM)}
-          className="elevation-blocking"
+          className={css.elevationBlocking}
           onClick={(event) => onBlocking?.(one, event)}
         />
       ))}
@@ -46,7 +47,7 @@ export const WallDrawing = memo(function WallDrawing({ view, scale, units, selec
         <rect
           key={wall.id}
           {...box(offsetM - wall.thicknessM / 2, offsetM + wall.thicknessM / 2, 0, view.heightM)}
-          className="elevation-meets"
+          className={css.elevationMeets}
         />
       ))}
       <Features {...{ view, scale, selection, onFeature }} />
@@ -70,12 +71,12 @@ function Openings({
     return (
       <g
         key={opening.id}
-        className={`elevation-opening${isChosen(selection, 'opening', opening.id) ? ' chosen' : ''}${onOpening ? '' : ' still'}`}
+        className={`${css.elevationOpening}${isChosen(selection, 'opening', opening.id) ? ' chosen' : ''}${onOpening ? '' : ' still'}`}
         onPointerDown={(event) => onOpening?.(opening, event)}
       >
         <rect
           {...box(offsetM - reach, offsetM + reach, sillM > 0 ? sillM - casingWidthM : 0, headM + casingWidthM)}
-          className="casing"
+          className={css.casing}
         />
         <rect {...box(offsetM - widthM / 2, offsetM + widthM / 2, sillM, headM)} className={opening.kind} />
         <text x={X(offsetM)} y={Y((headM + sillM) / 2)} textAnchor="middle">
@@ -95,7 +96,7 @@ function Features({ view, scale, selection, onFeature }: Pick<Props, 'view' | 's
     return (
       <g
         key={feature.id}
-        className={isChosen(selection, 'feature', feature.id) ? 'elevation-thing chosen' : 'elevation-thing'}
+        className={isChosen(selection, 'feature', feature.id) ? `${css.elevationThing} chosen` : css.elevationThing}
         onClick={() => onFeature?.(feature.id)}
       >
         <rect {...box(offsetM - half, offsetM + half, feature.bottomM, Math.max(feature.topM, feature.bottomM + minM))} />
@@ -115,7 +116,7 @@ function HeightLines({ view, scale, units }: Pick<Props, 'view' | 'scale' | 'uni
   return (
     <>
       {view.benchmarkM !== null && (
-        <g className="elevation-benchmark">
+        <g className={css.elevationBenchmark}>
           <path d={across(view.benchmarkM)} />
           <text x={east - 6} y={Y(view.benchmarkM) - 6} textAnchor="end">
             {text('elevation.benchmark', { height: formatLength(view.benchmarkM, units) })}
@@ -123,7 +124,7 @@ function HeightLines({ view, scale, units }: Pick<Props, 'view' | 'scale' | 'uni
         </g>
       )}
       <g className="elevation-scale">
-        <path d={across(0)} className="floor-line" />
+        <path d={across(0)} className={css.floorLine} />
         <text x={west - 8} y={Y(0) + 4} textAnchor="end">
           {text('elevation.floor')}
         </text>
@@ -134,7 +135,7 @@ function HeightLines({ view, scale, units }: Pick<Props, 'view' | 'scale' | 'uni
         )}
         {[...new Set(view.ceilings.map(({ heightM }) => heightM))].map((heightM) => (
           <g key={heightM}>
-            <path d={across(heightM)} className="ceiling-line" />
+            <path d={across(heightM)} className={css.ceilingLine} />
             <text x={west - 8} y={Y(heightM) + 4} textAnchor="end">
               {formatLength(heightM, units)}
             </text>

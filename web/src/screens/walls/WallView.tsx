@@ -33,6 +33,7 @@ import { dragOnWall, guidedOnWall, type WallFace } from './wall-tool.ts';
 import { WallDevices } from './WallDevices.tsx';
 import { type Ghost, WallDraft } from './WallDraft.tsx';
 import { WallDrawing } from './WallDrawing.tsx';
+import css from './walls.module.css';
 
 interface Props {
   readonly wallId: string;
@@ -92,7 +93,7 @@ export function WallView({ wallId, side, selection, stage, armed = null, onPlace
     if (offsetM < 0 || offsetM > view.lengthM) return;
     if (placing) return place(placing, event);
     if (mode === 'look') {
-      if (stage === 'devices' && !(event.target as Element).closest('.wall-face')) onSelect(noSelection);
+      if (stage === 'devices' && !(event.target as Element).closest(`.${css.wallFace}`)) onSelect(noSelection);
       return;
     }
     const next = framingEdit(project, view, wallId, mode, at(event), blockFrom, () => newRecordId('n'));
@@ -128,7 +129,7 @@ export function WallView({ wallId, side, selection, stage, armed = null, onPlace
       <svg
         ref={svg}
         viewBox={`0 0 ${sheet.width} ${sheet.height}`}
-        className={`elevation-sheet mode-${mode}${placing ? ' placing' : ''}`}
+        className={`${css.elevationSheet} mode-${mode}${placing ? ' placing' : ''}`}
         role="group"
         aria-label={text('elevation.title')}
         onPointerMove={drag.onPointerMove}
@@ -225,7 +226,7 @@ function PlateOutlines({ wall, side, scale }: { readonly wall: Wall; readonly si
         y={scale.Y(plate.heightM) - height / 2}
         {...{ width, height }}
         rx={3}
-        className="plate-outline"
+        className={css.plateOutline}
       />
     );
   });

@@ -57,7 +57,7 @@ describe('a wall seen square on', () => {
       button: 0,
       pointerId: 1,
     });
-    const sheet = page.container.querySelector('svg.elevation-sheet')!;
+    const sheet = page.container.querySelector('svg.walls__elevation-sheet')!;
     const drag = async (target: Element, from: ReturnType<typeof at>, to: ReturnType<typeof at>, keys: object = {}) => {
       fireEvent.pointerDown(target, { ...from, ...keys });
       fireEvent.pointerMove(sheet, { ...to, ...keys });
@@ -176,7 +176,7 @@ describe('a wall seen square on', () => {
       });
     const project = smallHouse({ openings: [opening('door', 'door', 1), opening('window', 'window', 3.5)] });
     const page = open({ stage: 'survey', project });
-    const shape = (n: number) => page.container.querySelectorAll('.elevation-opening')[n];
+    const shape = (n: number) => page.container.querySelectorAll('.walls__elevation-opening')[n];
     await page.drag(shape(0), page.at(1, 1), page.at(-3, 1.8));
     expect(page.project().openings.door).to.deep.include({ offsetM: 0.4, sillM: 0, headM: 2 });
     await page.drag(shape(1), page.at(3.5, 1.4), page.at(3.5, -1));
@@ -209,7 +209,7 @@ describe('a ceiling', () => {
       />,
       house,
     );
-    return { ...page, selections, sheet: page.container.querySelector('svg.elevation-sheet')! };
+    return { ...page, selections, sheet: page.container.querySelector('svg.walls__elevation-sheet')! };
   }
 
   it('takes a device where it is clicked, in its room only', () => {

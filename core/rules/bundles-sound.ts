@@ -1,6 +1,6 @@
 import { type ProjectDocument, type Run, update } from '../model/index.ts';
 import { each, listOf } from '../derive/index.ts';
-import { compareNumbers, isKept, MOST_IN_BUNDLE, NUMBER_ORDER } from '../runs/index.ts';
+import { compareNumbers, isKept, MAX_IN_BUNDLE, NUMBER_ORDER } from '../runs/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
 /** PoE classes whose heat adds up in a bundle, and those above 60 W a cable (ENGINEERING 3.2). */
@@ -56,8 +56,8 @@ export const bundlesSound = defineCheck({
             { measured, allowed, unit, cures },
           ),
         );
-      if (warm > 0 && bundle.members.length > MOST_IN_BUNDLE)
-        add('bundle-too-warm', 'stop', bundle.members.length, MOST_IN_BUNDLE, '', (house) => split(house, bundle.code));
+      if (warm > 0 && bundle.members.length > MAX_IN_BUNDLE)
+        add('bundle-too-warm', 'stop', bundle.members.length, MAX_IN_BUNDLE, '', (house) => split(house, bundle.code));
       if (hot > 1 && project.project.jurisdiction === 'NA') add('bundle-ampacity', 'look', hot, 1, '');
       return found;
     });
@@ -92,7 +92,7 @@ function split(project: ProjectDocument, code: string): Cure[] {
   const all = listOf(project, 'runs').toSorted((a, b) => compareNumbers(a.number, b.number));
   const members = all.filter(({ bundle, toDeviceId }) => bundle === code && toDeviceId === null);
   const moving = members.filter((run) => !isKept(run)).slice(0, Math.ceil(members.length / 2));
-  if (members.length - moving.length > MOST_IN_BUNDLE || moving.length > MOST_IN_BUNDLE) return [];
+  if (members.length - moving.length > MAX_IN_BUNDLE || moving.length > MAX_IN_BUNDLE) return [];
   const used = new Set(all.map(({ bundle }) => bundle));
   let next = `${code}A`.slice(-12);
   for (let n = 2; used.has(next); n++) next = `B-${String(n).padStart(2, '0')}`;

@@ -3,7 +3,7 @@
 // Start with `composePlate`, then `plateProblems`.
 // Terms: docs/glossary.md.
 export { composePlate, dissolvePlate, recompose } from './compose.ts';
-export { gangOffsetM, type InsertKind, INSERTS, MAX_INSERTS as MOST_INSERTS, plateSizeM } from './gangs.ts';
+export { gangOffsetM, type InsertKind, INSERTS, MAX_INSERTS, plateSizeM } from './gangs.ts';
 export { linePlateUp, mainsBoxBeside, setPlateHeight } from './line-up.ts';
 export { isMainsOutlet } from './mains.ts';
 export { PLATE_PROBLEMS, type PlateProblem, plateProblems } from './problems.ts';

@@ -6,7 +6,7 @@ export { type CsvColumn, writeCsv } from './csv.ts';
 export {
   FORMAT_NAME,
   FORMAT_VERSION,
-  MAX_FILE_BYTES as MOST_FILE_BYTES,
+  MAX_FILE_BYTES,
   type Picture,
   type ProjectFile,
   projectFileSchema,

@@ -39,6 +39,18 @@ describe('a project file', () => {
     expect(writeProjectFile(back.value)).to.equal(text);
   });
 
+  it('are written alike in whatever order their records were made', () => {
+    const house = granary();
+    const turned = Object.fromEntries(
+      Object.entries(house).map(([name, table]) => [
+        name,
+        name === 'project' ? table : Object.fromEntries(Object.entries(table as object).reverse()),
+      ]),
+    ) as unknown as typeof house;
+    expect(Object.keys(turned.rooms)).to.not.deep.equal(Object.keys(house.rooms));
+    expect(writeProjectFile({ project: turned, pictures: [] })).to.equal(writeProjectFile({ project: house, pictures: [] }));
+  });
+
   it('that is not ours, not JSON, or newer than this program is refused', () => {
     expect(read('{')).to.deep.equal({ code: 'file-not-json', field: 'file' });
     expect(read('[]')).to.deep.equal({ code: 'file-not-ours', field: 'format' });

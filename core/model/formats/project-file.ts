@@ -112,7 +112,11 @@ function assemble(file: z.infer<typeof projectFileSchema>): Outcome<ProjectFile>
   return bounded.ok ? ok({ project: bounded.value, pictures: file.pictures }) : bounded;
 }
 
-/** Writes the file in its one canonical form: the same project gives the same text. */
+/** Records in the order of their ids, in which the database loads them too. */
+const byId = <T extends { readonly id: string }>(records: readonly T[]): T[] =>
+  [...records].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
+
+/** Writes the file in its one canonical form: the same project gives the same text, in whatever order its records were made. */
 export function writeProjectFile({ project, pictures }: ProjectFile): string {
   const out: Record<string, unknown> = {
     format: FORMAT_NAME,
@@ -120,9 +124,11 @@ export function writeProjectFile({ project, pictures }: ProjectFile): string {
     project: ordered(projectHeader, project.project),
   };
   for (const name of COLLECTION_NAMES) {
-    out[name] = Object.values(project[name]).map((record) => ordered(COLLECTIONS[name].schema, record));
+    out[name] = byId<{ readonly id: string }>(Object.values(project[name])).map((record) =>
+      ordered(COLLECTIONS[name].schema, record),
+    );
   }
-  out.pictures = [...pictures].sort((a, b) => (a.id < b.id ? -1 : 1)).map((p) => ordered(picture, p));
+  out.pictures = byId(pictures).map((p) => ordered(picture, p));
   const lines = Object.entries(out).map(([key, value]) => {
     if (!Array.isArray(value) || value.length === 0) return `${JSON.stringify(key)}: ${JSON.stringify(value)}`;
     return `${JSON.stringify(key)}: [\n${value.map((record) => `  ${JSON.stringify(record)}`).join(',\n')}\n]`;

@@ -6,7 +6,7 @@ import {
   type DocumentReply,
   hasRight,
   madeReply,
-  MOST_FILE_BYTES,
+  MAX_FILE_BYTES,
   newProjectRequest,
   projectsReply,
   type ProjectsReply,
@@ -50,7 +50,7 @@ export function projectRoutes(table: RouteTable, services: Services): void {
     '/projects/import',
     'plan',
     { does: 'Makes a project of a project file', body: 'file', reply: madeReply, status: 201 },
-    express.text({ type: () => true, limit: MOST_FILE_BYTES }),
+    express.text({ type: () => true, limit: MAX_FILE_BYTES }),
     async (request, response) => {
       const member = response.locals.member!;
       const input = Buffer.from(typeof request.body === 'string' ? request.body : '', 'utf8');

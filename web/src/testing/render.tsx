@@ -1,7 +1,7 @@
 import { cleanup, configure, render, type RenderResult } from '@testing-library/react';
 import userEvent, { type UserEvent } from '@testing-library/user-event';
 import { derivedFrom, NO_LISTS, applyDelta, DerivedProject } from '@dusky-spool/core/deltas';
-import { edited } from '@dusky-spool/core/derive';
+import { edited, touchedBy } from '@dusky-spool/core/derive';
 import type { Problem } from '@dusky-spool/core/math';
 import { emptyHistory, type Operation, type ProjectDocument, type SessionReply } from '@dusky-spool/core/model';
 import { en } from '@dusky-spool/texts';
@@ -11,9 +11,10 @@ import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
 import { clearServerState } from '../ground/api/server-state.ts';
 import { useSession } from '../ground/api/session.ts';
 import { NOTHING_DERIVED } from '../state/derived-client.ts';
-import { useDerivedStore } from '../state/derived.ts';
+import { startDeriving, useDerivedStore, useDeriving } from '../state/derived.ts';
 import { ProjectProvider } from '../state/open-project.ts';
 import { useProjectStore } from '../state/project.ts';
+import { startWorkers, stopWorkers } from './worker.ts';
 
 // Wide enough for a machine that is several times slower.
 configure({ asyncUtilTimeout: 15_000 });
@@ -61,17 +62,33 @@ export function renderPage(
   return { ...result, user: userEvent.setup({ delay: null }), address: () => address };
 }
 
-/** The component with a project open in the stores, derived on the test day. */
-export function renderInProject(element: ReactNode, start: ProjectDocument, { at = '/p/demo/plan' } = {}): TestPage {
+const setActEnvironment = (is: boolean) => Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: is });
+
+let stopDeriving: (() => void) | null = null;
+
+function Deriving() {
+  useDeriving(useProjectStore(({ sync }) => sync!.view));
+  return null;
+}
+
+/**
+ * The component with a project open in the stores, derived on the test day. With `worker` it can also ask about the project, and make
+ * edits that wait for routes.
+ */
+export function renderInProject(
+  element: ReactNode,
+  start: ProjectDocument,
+  { at = '/p/demo/plan', worker = false } = {},
+): TestPage {
   const edits: { title: string; operations: readonly Operation[] }[] = [];
   const problems: Problem[] = [];
-  const show = (project: ProjectDocument) => {
+  const show = (project: ProjectDocument, operations: readonly Operation[] = []) => {
     useProjectStore.setState({
       projectId: 'demo',
       preview: null,
       sync: {
         view: project,
-        touched: new Map(),
+        touched: touchedBy(operations),
         revision: 1,
         pending: [],
         connection: 'online',
@@ -81,8 +98,14 @@ export function renderInProject(element: ReactNode, start: ProjectDocument, { at
         setAside: [],
       },
     });
-    useDerivedStore.setState({ ...NOTHING_DERIVED, derived: derivedOn(project), checked: true });
+    if (!worker) useDerivedStore.setState({ ...NOTHING_DERIVED, derived: derivedOn(project), checked: true });
   };
+  if (worker) {
+    // The worker answers when it likes, not only inside an act of the test.
+    setActEnvironment(false);
+    startWorkers();
+    stopDeriving = startDeriving();
+  }
   show(start);
   const now = () => useProjectStore.getState().sync!.view;
   useProjectStore.setState({
@@ -94,11 +117,16 @@ export function renderInProject(element: ReactNode, start: ProjectDocument, { at
         return false;
       }
       edits.push({ title, operations: operations.value });
-      show(after.value);
+      show(after.value, operations.value);
       return true;
     },
   });
-  const Open = () => <ProjectProvider value={useProjectStore(({ sync }) => sync!.view)}>{element}</ProjectProvider>;
+  const Open = () => (
+    <ProjectProvider value={useProjectStore(({ sync }) => sync!.view)}>
+      {worker && <Deriving />}
+      {element}
+    </ProjectProvider>
+  );
   return { ...renderPage(<Open />, { at }), edits, problems, project: now };
 }
 
@@ -124,6 +152,10 @@ const realStore = useProjectStore.getState();
 /** After each test: the page and the stores as they were. */
 export function closePage(): void {
   cleanup();
+  stopDeriving?.();
+  stopDeriving = null;
+  stopWorkers();
+  setActEnvironment(true);
   clearServerState();
   useProjectStore.setState(realStore, true);
   useDerivedStore.setState(NOTHING_DERIVED, true);

@@ -7,7 +7,7 @@ import {
   INSERTS,
   linePlateUp,
   mainsBoxBeside,
-  MOST_INSERTS,
+  MAX_INSERTS,
   setPlateHeight,
 } from '@dusky-spool/core/devices';
 import { BOX_KINDS, type Plate, PLATE_OPENINGS } from '@dusky-spool/core/model';
@@ -81,7 +81,7 @@ export function PlateCard({ plate, findings, onWall }: Props) {
         value={null}
         placeholder={text('plates.addInsert')}
         aria-label={text('plates.addInsert')}
-        disabled={inGang.length >= MOST_INSERTS}
+        disabled={inGang.length >= MAX_INSERTS}
         options={INSERTS.filter((kind) => (kind === 'mains') === isMains && kind !== 'face').map((kind) => ({
           value: kind,
           label: term(`inserts.${kind}`),

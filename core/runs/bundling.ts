@@ -1,4 +1,6 @@
+import { onLevel } from '../derive/index.ts';
 import type { Device, ProjectDocument } from '../model/index.ts';
+import { runsByDevice } from './runs-by-device.ts';
 
 /**
  * The bundle that a new run of a room joins: the one that the room's other runs to that rack are pulled in,
@@ -10,14 +12,13 @@ export function bundleFor(
   rackId: string,
   moved?: Device,
 ): string {
-  const used = new Set<string>();
-  for (const run of Object.values(project.runs)) {
-    used.add(run.bundle);
-    const device = run.deviceId === moved?.id ? moved : project.devices[run.deviceId];
-    if (run.bundle !== '' && run.rackId === rackId && device.roomId === place.roomId && device.levelId === place.levelId)
-      return run.bundle;
-  }
-  return freeBundleCode(used);
+  const byDevice = runsByDevice(project);
+  const isInPlace = ({ roomId, levelId }: Device) => roomId === place.roomId && levelId === place.levelId;
+  const inPlace = onLevel(project, 'devices', place.levelId).filter((device) => device.id !== moved?.id && isInPlace(device));
+  const devices = moved && isInPlace(moved) ? [...inPlace, moved] : inPlace;
+  const bundled = devices.flatMap(({ id }) => byDevice.get(id) ?? []).filter((run) => run.bundle !== '' && run.rackId === rackId);
+  if (bundled.length > 0) return bundled.reduce((first, run) => (run.id < first.id ? run : first)).bundle;
+  return freeBundleCode(new Set(Object.values(project.runs).map(({ bundle }) => bundle)));
 }
 
 /** The next free `B-nn`. */

@@ -11,7 +11,7 @@ import {
   update,
 } from '../../model/index.ts';
 import { listOf, withRecords } from '../../derive/index.ts';
-import { bundleFor, firstFreeNumber, isKept, runNumberFor, spendNumber } from '../../runs/index.ts';
+import { bundleFor, firstFreeNumber, isKept, runNumberFor, runsByDevice, spendNumber } from '../../runs/index.ts';
 import { platesFollowing } from './plate-mates.ts';
 import { runsFor, usualLegs } from './recipe.ts';
 import { snapDevice } from './snap.ts';
@@ -72,7 +72,7 @@ export function moveDevices(project: ProjectDocument, moves: readonly DeviceMove
     const snapped = snapDevice(buildingOf(working), device.levelId, type, move.to, device.facingRad);
     const { x, y } = snapped;
     const place = { levelId: device.levelId, roomId: snapped.roomId };
-    const runs = listOf(working, 'runs').filter((run) => run.deviceId === device.id);
+    const runs = runsByDevice(working).get(device.id) ?? [];
     const sameRoom = snapped.roomId === device.roomId;
     const number = sameRoom
       ? device.number

@@ -19,6 +19,11 @@ interface Props {
   readonly camera: Camera;
 }
 
+/**
+ * Side of the ground below the dragged runs, px: larger than any sheet. With it the picture is as large whatever the runs do, and the
+ * browser need not look through all that lies on the plan for what overlaps it.
+ */
+const GROUND_PX = 8000;
 /** Half the side of the picture of one bead with its ring, px. */
 const HALF_PX = 24;
 
@@ -36,6 +41,7 @@ export function DragLayer({ project, runs = [], ids, levels, levelId, camera: { 
           transform={`translate(${tx},${ty}) scale(${k},${-k})`}
           style={{ '--inv': String(1 / k) } as CSSProperties}
         >
+          <rect className={css.dragGround} x={-tx / k} y={ty / k - GROUND_PX / k} width={GROUND_PX / k} height={GROUND_PX / k} />
           {linesOf(runs, project.deviceTypes, levels, levelId).map(({ runId, system, path }) => (
             <g key={runId} className="run chosen">
               <path d={path} className={css.runHalo} />

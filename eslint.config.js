@@ -33,7 +33,7 @@ const LONG_FUNCTIONS = {
     'web/src/screens/survey/{DrawingImport,FeaturePanel,PlanPictures,WallPanel,Walk,RoomPanel,LevelPanel,ToolBar}.tsx',
     'web/src/screens/labels/LabelsScreen.tsx',
     'web/src/screens/library/{TypeCard,LibraryScreen,RecipeEditor,ConductorMaps}.tsx',
-    'web/src/screens/plan/{MountingFields,RunPanel,Palette,WayChoices,DevicePanel,ExportMenu}.tsx',
+    'web/src/screens/plan/{MountingFields,RunPanel,Palette,RouteOptions,DevicePanel,ExportMenu}.tsx',
     'web/src/screens/checks/{Calculators,RuleTable,FindingList,FindingFoot}.tsx',
     'web/src/screens/pathways/{PathwaysScreen,SealTable,LoadTable}.tsx',
     'web/src/screens/brief/{JobFacts,RoomCard,BriefMatrix,Decisions,BriefWalk}.tsx',

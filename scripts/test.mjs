@@ -68,6 +68,7 @@ await Promise.all([
   (async () => {
     await part('types', process.execPath, ['scripts/types.mjs']);
     await part('arrows', process.execPath, ['scripts/arrows.mjs']);
+    await part('styles', process.execPath, ['scripts/styles.mjs']);
     await part('docs', process.execPath, ['--import', 'tsx', 'scripts/write-docs.ts', '--check']);
     await part('format', ...npx('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'));
   })(),

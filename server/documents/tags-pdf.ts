@@ -40,7 +40,7 @@ function drawTag(pdf: PDFKit.PDFDocument, tag: BundleTag, x: number, y: number, 
   pdf.text(tag.code, x + pad, y + pad, { lineBreak: false });
   const lines = [
     words.t('documents.tags.count', { count: tag.count, rack: tag.rack }),
-    tag.head === '' ? words.t('documents.tags.partsAtOnce') : words.t('documents.tags.labels__parts', { head: tag.head }),
+    tag.head === '' ? words.t('documents.tags.partsAtOnce') : words.t('documents.tags.parts', { head: tag.head }),
     tag.numbers.join(' '),
   ];
   const small = height * 0.125;

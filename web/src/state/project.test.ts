@@ -1,13 +1,13 @@
 import '../testing/dom.ts';
 import { moveDevices, placeDevice } from '@dusky-spool/core/devices';
 import { edited } from '@dusky-spool/core/derive';
-import { type Change, PROTOCOL_VERSION, type ProjectDocument } from '@dusky-spool/core/model';
+import { PROTOCOL_VERSION, type ProjectDocument } from '@dusky-spool/core/model';
 import { countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
 import { waitFor } from '@testing-library/react';
 import { expect } from 'chai';
-import { setDeviceOwner } from '../ground/api/device-owner.ts';
-import { keepEdits, keepHouse, keptWork, wipeDevice } from '../ground/api/device-store.ts';
-import { fakeServer, Refusal } from '../testing/fake-server.ts';
+import { keepEdits, keepHouse, keptWork } from '../ground/api/device-store.ts';
+import { Refusal } from '../testing/fake-server.ts';
+import { FakeSocket, projectServer } from '../testing/project-server.ts';
 import { closePage, signInAs } from '../testing/render.tsx';
 import { dragOf, proposalOf, useProjectStore } from './project.ts';
 
@@ -16,29 +16,8 @@ const { project: house, devices } = withDevices(smallHouse(), [{ typeId: 'ceilin
 const [speaker] = devices;
 const moveTo = (project: ProjectDocument, to: readonly [number, number]) => moveDevices(project, [{ deviceId: speaker.id, to }]);
 
-/** The live connection of the page, as the server would hold it. */
-class FakeSocket {
-  static all: FakeSocket[] = [];
-  onmessage: ((event: { data: string }) => void) | null = null;
-  onclose: ((event: { code: number }) => void) | null = null;
-  isClosed = false;
-  constructor(readonly address: URL) {
-    FakeSocket.all.push(this);
-  }
-  say(message: object) {
-    this.onmessage?.({ data: JSON.stringify(message) });
-  }
-  close() {
-    this.isClosed = true;
-  }
-}
-
 describe('the open project', () => {
-  const realSocket = globalThis.WebSocket;
-  let server: ReturnType<typeof fakeServer>;
-  let project: ProjectDocument;
-  let revision: number;
-  let refuse: Refusal | null;
+  let server: Awaited<ReturnType<typeof projectServer>>;
   const store = () => useProjectStore.getState();
   const view = () => store().sync!.view;
   const place = () => {
@@ -48,30 +27,11 @@ describe('the open project', () => {
 
   beforeEach(async () => {
     signInAs('planner');
-    setDeviceOwner('m1');
-    await wipeDevice();
-    FakeSocket.all = [];
-    globalThis.WebSocket = FakeSocket as never;
-    [project, revision, refuse] = [house, 0, null];
-    server = fakeServer({
-      'GET /projects/p1': () => refuse ?? { document: project, revision, pictures: [] },
-      'GET /projects/p1/changes': () => refuse ?? { changes: [] },
-      'POST /projects/p1/changes': ({ body }) => {
-        if (refuse) return refuse;
-        const results = (body as { changes: Change[] }).changes.map((change) => {
-          const after = edited(project, change.operations);
-          if (!after.ok) return { id: change.id, status: 'refused', problem: after.problem };
-          project = after.value;
-          return { id: change.id, status: 'applied', revision: ++revision };
-        });
-        return { revision, results };
-      },
-    });
+    server = await projectServer(house);
   });
   afterEach(() => {
     store().close();
     server.stop();
-    globalThis.WebSocket = realSocket;
     closePage();
   });
   const saved = () => waitFor(() => expect(store().sync!.pending).to.deep.equal([]), { timeout: 5000 });
@@ -82,13 +42,13 @@ describe('the open project', () => {
     expect(store().edit('Move', moveTo(view(), [3, 2]))).to.equal(true);
     expect(place()).to.deep.equal([3, 2]);
     await saved();
-    expect(project.devices[speaker.id].x).to.equal(3);
+    expect(server.state.project.devices[speaker.id].x).to.equal(3);
     store().undo();
     expect(place()).to.deep.equal([1, 1]);
     store().redo();
     expect(place()).to.deep.equal([3, 2]);
     await saved();
-    expect(revision).to.equal(3);
+    expect(server.state.revision).to.equal(3);
   });
 
   it('is the same for what others edit, as they do', async () => {
@@ -114,15 +74,15 @@ describe('the open project', () => {
 
   it('keeps an edit that has not been sent, and sends it when the project is opened again', async () => {
     await store().open('p1');
-    refuse = new Refusal(503, { code: 'database-away' });
+    server.state.refuse = new Refusal(503, { code: 'database-away' });
     store().edit('Move', moveTo(view(), [3, 2]));
     await waitFor(async () => expect((await keptWork('p1')).edits).to.have.length(1));
     store().close();
-    refuse = null;
+    server.state.refuse = null;
     await store().open('p1');
     expect(place()).to.deep.equal([3, 2]);
     await saved();
-    expect(project.devices[speaker.id].x).to.equal(3);
+    expect(server.state.project.devices[speaker.id].x).to.equal(3);
     expect((await keptWork('p1')).edits).to.deep.equal([]);
   });
 
@@ -167,11 +127,11 @@ describe('the open project', () => {
     if (!moved.ok) throw new Error(moved.problem.code);
     const project = structuredClone(moved.value);
     await keepHouse({ projectId: 'p1', shortId: 'ABCDE', name: 'Small house', revision: 4, document: project });
-    refuse = new Refusal(503, { code: 'database-away' });
+    server.state.refuse = new Refusal(503, { code: 'database-away' });
     await store().open('p1');
     expect(place()).to.deep.equal([3, 2]);
     store().close();
-    refuse = new Refusal(404, { code: 'not-found', field: 'project' });
+    server.state.refuse = new Refusal(404, { code: 'not-found', field: 'project' });
     await store().open('p1');
     expect(store().sync).to.equal(null);
     expect(store().problem?.code).to.equal('not-found');

@@ -62,8 +62,6 @@ export function renderPage(
   return { ...result, user: userEvent.setup({ delay: null }), address: () => address };
 }
 
-const setActEnvironment = (is: boolean) => Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: is });
-
 let stopDeriving: (() => void) | null = null;
 
 function Deriving() {
@@ -101,8 +99,6 @@ export function renderInProject(
     if (!worker) useDerivedStore.setState({ ...NOTHING_DERIVED, derived: derivedOn(project), checked: true });
   };
   if (worker) {
-    // The worker answers when it likes, not only inside an act of the test.
-    setActEnvironment(false);
     startWorkers();
     stopDeriving = startDeriving();
   }
@@ -155,7 +151,6 @@ export function closePage(): void {
   stopDeriving?.();
   stopDeriving = null;
   stopWorkers();
-  setActEnvironment(true);
   clearServerState();
   useProjectStore.setState(realStore, true);
   useDerivedStore.setState(NOTHING_DERIVED, true);

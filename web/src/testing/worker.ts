@@ -15,11 +15,11 @@ class WorkerInPage {
   }
 }
 
-/** Workers that the page starts run in this thread, until `stopWorkers`. */
-export const startWorkers = (): void =>
-  void Object.defineProperty(globalThis, 'Worker', { value: WorkerInPage, configurable: true });
+/** Workers that the page starts run in this thread, until `stopWorkers`. They answer when they like, not only inside an `act` of the test. */
+export const startWorkers = (): void => void Object.assign(globalThis, { Worker: WorkerInPage, IS_REACT_ACT_ENVIRONMENT: false });
 
 export function stopWorkers(): void {
+  Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: true });
   ports.forEach((port) => port.close());
   ports = [];
 }

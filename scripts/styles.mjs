@@ -34,6 +34,17 @@ for (const sheet of files.filter((file) => file.endsWith('.module.css'))) {
   for (const name of names) if (!used.has(name)) problems.push(`${relative(ROOT, sheet)}: no component uses ${name}`);
 }
 
+/** A selector in the code names a class of a module by its name in the page, `${css.name}`: as text it would find nothing. */
+const local = new Set(
+  files
+    .filter((file) => file.endsWith('.module.css'))
+    .flatMap((file) => [...classesIn(text[file].replace(/:global\([^)]*\)/g, ''))]),
+);
+for (const file of code)
+  for (const [, found] of text[file].matchAll(/(?:querySelector(?:All)?|closest|matches)(?:<[^>]*>)?\(\s*['"`]([^'"`]*)/g))
+    for (const [, name] of found.replace(/\$\{[^}]*\}/g, '').matchAll(/\.([a-z][\w-]*)/g))
+      if (local.has(name)) problems.push(`${relative(ROOT, file)} looks for .${name}, which is a class of a module`);
+
 /** Words in the code's strings: a global class may be put together there. */
 const words = new Set(code.flatMap((file) => text[file].match(/[a-zA-Z][\w-]*/g) ?? []));
 const shared = join(ROOT, 'styles/shared.css');

@@ -108,6 +108,7 @@ export const brief = {
     packageLead:
       'Paste what the builder includes, one line each. It is compared with the brief; never accept a package without its missing list.',
     packagePaste: 'Great room: 2 x data outlet',
+    packageLines: 'Lines of the builder’s package',
     packageRead: 'Read these lines',
     packageMissing: 'Missing from the package: {{count}}',
     packageBeyond: 'Beyond the brief: {{count}}',

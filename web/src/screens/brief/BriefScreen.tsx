@@ -88,7 +88,7 @@ export function BriefScreen() {
                   at={place}
                   onAt={setAt}
                   onFill={fill}
-                  onDetails={() => document.querySelector<HTMLElement>('.brief-card button')?.focus()}
+                  onDetails={() => document.querySelector<HTMLElement>(`.${css.briefCard} button`)?.focus()}
                 />
               </div>
               <Legend />

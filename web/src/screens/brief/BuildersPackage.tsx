@@ -33,7 +33,7 @@ export function BuildersPackage() {
       <Input.TextArea
         rows={4}
         value={typed}
-        aria-label={text('brief.packagePaste')}
+        aria-label={text('brief.packageLines')}
         placeholder={text('brief.packagePaste')}
         onChange={(event) => setTyped(event.target.value)}
         onKeyDown={(event) => event.stopPropagation()}

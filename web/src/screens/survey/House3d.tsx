@@ -227,7 +227,7 @@ function buildHouse(
     if (points.length < 2) continue;
     const { colour } = SYSTEM_STYLE[project.deviceTypes[device.typeId].system];
     const hex =
-      getComputedStyle(window.document.documentElement)
+      getComputedStyle(document.documentElement)
         .getPropertyValue(colour.replace(/^var\((.*)\)$/, '$1'))
         .trim() || '#b4592a';
     const line = new THREE.Line(

@@ -15,34 +15,29 @@ export function ArrayDialog({
   readonly onMake: (columns: number, rows: number, stepX: number, stepY: number) => void;
   readonly onCancel: () => void;
 }) {
-  const [columns, setColumns] = useState(3);
-  const [rows, setRows] = useState(1);
+  const [columns, setColumns] = useState<number | null>(3);
+  const [rows, setRows] = useState<number | null>(1);
   const [stepX, setStepX] = useState(1);
   const [stepY, setStepY] = useState(1);
+  const count = (columns ?? 0) * (rows ?? 0);
   return (
     <Modal
       open
       title={text('survey.menu.array')}
       okText={text('create')}
       cancelText={text('cancel')}
-      okButtonProps={{ disabled: columns * rows < 2 || columns * rows > 400 }}
-      onOk={() => onMake(columns, rows, stepX, stepY)}
+      okButtonProps={{ disabled: count < 2 || count > 400 }}
+      onOk={() => onMake(columns ?? 1, rows ?? 1, stepX, stepY)}
       onCancel={onCancel}
     >
       <div className="fields">
         <label className="field">
           <span>{text('survey.columns')}</span>
-          <InputNumber
-            min={1}
-            max={50}
-            value={columns}
-            aria-label={text('survey.columns')}
-            onChange={(value) => setColumns(value ?? 1)}
-          />
+          <InputNumber min={1} max={50} value={columns} aria-label={text('survey.columns')} onChange={setColumns} />
         </label>
         <label className="field">
           <span>{text('survey.rows')}</span>
-          <InputNumber min={1} max={50} value={rows} aria-label={text('survey.rows')} onChange={(value) => setRows(value ?? 1)} />
+          <InputNumber min={1} max={50} value={rows} aria-label={text('survey.rows')} onChange={setRows} />
         </label>
         <LengthField
           label={text('survey.stepX')}

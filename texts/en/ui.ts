@@ -464,7 +464,7 @@ export const ui = {
     byHandEnd: 'Done',
     byHandHint: 'Click the points it must pass, starting at the device. Escape ends.',
     byHandPoint: 'Route via a point',
-    length: 'Way',
+    length: 'Length',
     holes: 'Holes',
     cost: 'Costs',
     taken: 'This route',

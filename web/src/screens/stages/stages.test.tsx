@@ -1,6 +1,5 @@
 import '../../testing/dom.ts';
-import type { ProjectDocument, RunState } from '@dusky-spool/core/model';
-import { update } from '@dusky-spool/core/model';
+import { type ProjectDocument, type RunState, update } from '@dusky-spool/core/model';
 import { applied, countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
 import { waitFor } from '@testing-library/react';
 import { expect } from 'chai';

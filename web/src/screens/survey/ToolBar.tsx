@@ -34,9 +34,10 @@ export function ToolBar({ tool, onTool }: Props) {
     { key: 'measure', letter: 'M', on: tool.kind === 'measure', pick: () => onTool({ kind: 'measure', first: null }) },
     { key: 'reference', letter: 'P', on: tool.kind === 'reference', pick: () => onTool({ kind: 'reference' }) },
   ];
-  const things = FEATURE_MAKES.filter((make) =>
-    find === '' ? make.group === group : term(`features.${make.kind}`).toLowerCase().includes(find.toLowerCase()),
-  );
+  /** Whether something of a group is listed: all of the chosen group, or what has the words in its name. */
+  const isFound = (name: string, of: FeatureGroup) =>
+    find === '' ? of === group : name.toLowerCase().includes(find.trim().toLowerCase());
+  const things = FEATURE_MAKES.filter((make) => isFound(term(`features.${make.kind}`), make.group));
   const placing = tool.kind === 'feature' || tool.kind === 'rack' || tool.kind === 'riser';
   return (
     <div className="palette tool-bar" role="group" aria-label={text('plan.tools')}>
@@ -118,11 +119,11 @@ export function ToolBar({ tool, onTool }: Props) {
             </div>
           )}
           <ul>
-            {group === 'way' && find === '' && (
-              <>
-                <ThingRow name={text('survey.riser')} on={tool.kind === 'riser'} onPick={() => onTool({ kind: 'riser' })} />
-                <ThingRow name={text('survey.rack')} on={tool.kind === 'rack'} onPick={() => onTool({ kind: 'rack' })} />
-              </>
+            {(['riser', 'rack'] as const).map(
+              (kind) =>
+                isFound(text(`survey.${kind}`), 'way') && (
+                  <ThingRow key={kind} name={text(`survey.${kind}`)} on={tool.kind === kind} onPick={() => onTool({ kind })} />
+                ),
             )}
             {things.map((make) => (
               <ThingRow

@@ -83,6 +83,17 @@ describe('the tools of the survey', () => {
     expect(found[0].getAttribute('aria-pressed')).to.equal('true');
   });
 
+  it('find the rack and the riser by their names, too', async () => {
+    const page = open();
+    await press(page, /Things/);
+    for (const kind of ['rack', 'riser'] as const) {
+      await page.user.clear(page.getByLabelText('Find a thing'));
+      await page.user.type(page.getByLabelText('Find a thing'), kind.toUpperCase());
+      await press(page, new RegExp(`^${kind}$`, 'i'));
+      expect(page.tool().kind).to.equal(kind);
+    }
+  });
+
   it('hide and lock what is in the way', async () => {
     const page = open();
     await press(page, 'View, lock, grid');

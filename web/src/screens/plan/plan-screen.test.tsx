@@ -1,0 +1,181 @@
+import '../../testing/dom.ts';
+import { countedIds, twoStoreyHouse, withDevices } from '@dusky-spool/core/testing';
+import { act, fireEvent, waitFor } from '@testing-library/react';
+import { expect } from 'chai';
+import { useProjectStore } from '../../state/project.ts';
+import { useSettings } from '../../state/settings.ts';
+import { fakeServer, Refusal } from '../../testing/fake-server.ts';
+import { press } from '../../testing/fields.ts';
+import { closePage, renderInProject, signInAs } from '../../testing/render.tsx';
+import { ExportMenu } from './ExportMenu.tsx';
+import { PlanScreen } from './PlanScreen.tsx';
+
+const { project: house, devices } = withDevices(
+  twoStoreyHouse(),
+  [
+    { typeId: 'ceiling-speaker', at: [1, 1] },
+    { typeId: 'network-drop', at: [3, 0.05] },
+  ],
+  countedIds(),
+);
+const [speaker] = devices;
+const run = Object.values(house.runs).find(({ deviceId }) => deviceId === speaker.id)!;
+
+describe('the plan with its lists', () => {
+  const settings = useSettings.getState();
+  afterEach(() => {
+    closePage();
+    useSettings.setState(settings, true);
+  });
+  async function open({ stage = 'devices', search = '' }: { stage?: 'devices' | 'cabling'; search?: string } = {}) {
+    signInAs('planner');
+    const page = renderInProject(<PlanScreen projectId="p1" stage={stage} />, house, { at: `/p/p1/${stage}${search}` });
+    await waitFor(() => expect(page.container.querySelector('.plan__ledger header')).to.not.equal(null));
+    const key = (name: string, more: object = {}) => act(() => void fireEvent.keyDown(document.body, { key: name, ...more }));
+    return { ...page, key };
+  }
+
+  it('has the palette, the levels, the plan and its schedule', async () => {
+    const page = await open();
+    expect(page.getByRole('group', { name: 'Place a device' })).to.not.equal(null);
+    expect(page.getByRole('group', { name: /^Plan of/ })).to.not.equal(null);
+    expect(page.getByRole('button', { name: 'Fit' })).to.not.equal(null);
+    expect(page.container.querySelector('.plan__ledger')!.textContent).to.include(run.number);
+  });
+
+  it('has lists instead of a palette in Cabling', async () => {
+    const page = await open({ stage: 'cabling' });
+    expect(page.queryByRole('group', { name: 'Place a device' })).to.equal(null);
+    expect(page.getByRole('button', { name: 'Pathways and holes' })).to.not.equal(null);
+    await press(page, 'Numbers and labels');
+    expect(page.address()).to.equal('/p/p1/cabling?view=labels');
+  });
+
+  it('moves the selected device by arrows, and deletes it with its run', async () => {
+    const page = await open({ search: `?sel=device:${speaker.id}` });
+    page.key('ArrowRight');
+    const { x } = page.project().devices[speaker.id];
+    expect(x).to.be.greaterThan(speaker.x);
+    page.key('ArrowRight', { shiftKey: true });
+    expect(page.project().devices[speaker.id].x - x).to.be.closeTo(10 * (x - speaker.x), 1e-6);
+    page.key('Delete');
+    expect(page.project().devices[speaker.id]).to.equal(undefined);
+    expect(page.project().runs[run.id]).to.equal(undefined);
+    await waitFor(() => expect(page.address()).to.not.include('sel='));
+  });
+
+  it('lays a tool down by Escape, then the selection', async () => {
+    const page = await open({ search: `?sel=device:${speaker.id}` });
+    await press(page, 'Network drop');
+    expect(page.getByRole('status').textContent).to.match(/network drop/i);
+    page.key('Escape');
+    expect(page.queryByRole('status')).to.equal(null);
+    expect(page.address()).to.include('sel=');
+    page.key('Escape');
+    await waitFor(() => expect(page.address()).to.not.include('sel='));
+  });
+
+  it('goes up and down by Page Up and Page Down', async () => {
+    const page = await open();
+    const [lower, upper] = Object.values(house.levels).sort((a, b) => a.order - b.order);
+    page.key('PageUp');
+    await waitFor(() => expect(page.getByRole('group', { name: `Plan of ${upper.name}` })).to.not.equal(null));
+    page.key('PageDown');
+    await waitFor(() => expect(page.getByRole('group', { name: `Plan of ${lower.name}` })).to.not.equal(null));
+  });
+
+  it('folds its schedule to one line, opens it, and shows it alone', async () => {
+    const page = await open();
+    await press(page, 'Collapse the schedule');
+    expect(page.container.querySelector('.plan__ledger header')).to.equal(null);
+    await press(page, /Show the schedule/);
+    await waitFor(() => expect(page.container.querySelector('.plan__ledger header')).to.not.equal(null));
+    await press(page, 'Full screen');
+    expect(page.address()).to.include('view=schedule');
+    await waitFor(() => expect(page.container.querySelector('.canvas__plan-canvas')).to.equal(null));
+    await press(page, 'Back to the plan');
+    await waitFor(() => expect(page.container.querySelector('.canvas__plan-canvas')).to.not.equal(null));
+  });
+
+  it('selects the run of a row of the schedule', async () => {
+    const page = await open();
+    await page.user.click(page.getByText(run.number, { selector: '.plan__ledger *' }));
+    expect(page.address()).to.include(`sel=run%3A${run.id}`);
+    expect(page.container.querySelectorAll('.run.chosen').length).to.be.at.least(1);
+  });
+
+  it('shows a proposal and not the project until it is ended', async () => {
+    const page = await open();
+    act(() => useProjectStore.getState().propose('Remove', [{ op: 'delete', in: 'runs', id: run.id, record: run }]));
+    expect(useProjectStore.getState().preview?.kind).to.equal('proposal');
+    act(() => useProjectStore.getState().endPreview());
+    expect(useProjectStore.getState().preview).to.equal(null);
+    expect(page.edits).to.deep.equal([]);
+  });
+});
+
+describe('files for the site', () => {
+  let server: ReturnType<typeof fakeServer>;
+  const saved: string[] = [];
+  beforeEach(() => {
+    saved.length = 0;
+    URL.createObjectURL = () => 'blob:test';
+    URL.revokeObjectURL = () => undefined;
+    server = fakeServer({
+      'POST /projects/p1/documents/*': ({ path }) =>
+        path.includes('trades') ? new Refusal(422, { code: 'too-many-jobs', count: 60 }) : { id: 'j1' },
+      'POST /projects/p1/file/job': () => ({ id: 'j1' }),
+      'GET /jobs/j1': () => ({ state: 'done', progress: 1 }),
+      'GET /jobs/j1/file': ({ path }) => void saved.push(path),
+      'DELETE /jobs/j1': () => ({}),
+    });
+  });
+  afterEach(() => {
+    closePage();
+    server.stop();
+  });
+  const open = async (units: 'metric' | 'imperial' = 'metric', role: Parameters<typeof signInAs>[0] = 'planner') => {
+    signInAs(role);
+    const page = renderInProject(<ExportMenu projectId="p1" levelId="m" />, { ...house, project: { ...house.project, units } });
+    await press(page, 'Export');
+    const item = async (name: string) => page.user.click(await page.findByRole('menuitem', { name }));
+    return { ...page, item };
+  };
+  const asked = (name: string) => server.sent('POST', `/projects/p1/documents/${name}/job`);
+
+  it('are made as a job and saved when it is done', async () => {
+    const page = await open();
+    await page.item('Schedule, CSV');
+    await waitFor(() => expect(saved).to.have.length(1));
+    expect(asked('schedule.csv')).to.deep.equal([{}]);
+    await waitFor(() => expect(page.queryByRole('dialog')).to.equal(null));
+  });
+
+  it('are on the paper of the region', async () => {
+    const page = await open('imperial');
+    await page.item('Hole schedule, PDF');
+    await waitFor(() => expect(asked('hole-list.pdf')).to.deep.equal([{ paper: 'Letter' }]));
+  });
+
+  it('ask for the size of labels and the sheet of a plan first', async () => {
+    const page = await open();
+    await page.item('Label sheet, PDF');
+    await page.user.click(await page.findByText(/^Large/, { selector: '.ant-segmented-item-label' }));
+    await page.user.click(await page.findByRole('link', { name: 'Download' }));
+    await waitFor(() => expect(asked('labels.pdf')).to.deep.equal([{ size: 'large', paper: 'A4' }]));
+  });
+
+  it('say why one cannot be made, and leave the page as it is', async () => {
+    const page = await open();
+    await page.item('Trades sheet, PDF');
+    expect((await page.findByRole('alert')).textContent).to.match(/60/);
+    expect(saved).to.deep.equal([]);
+    expect(page.getByRole('button', { name: 'Export' })).to.not.equal(null);
+  });
+
+  it('include the project file only for who may plan', async () => {
+    const page = await open('metric', 'crew');
+    await page.findByRole('menuitem', { name: 'Schedule, CSV' });
+    expect(page.queryByRole('menuitem', { name: 'Project file' })).to.equal(null);
+  });
+});

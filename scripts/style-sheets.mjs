@@ -2,14 +2,10 @@
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { fileURLToPath } from 'node:url';
-
-const GLOBAL_CLASSES = /:global\([^)]*\)/g;
-const CLASS = /\.([a-zA-Z][\w-]*)/g;
-const camelCase = (name) => name.replace(/-+(\w)/g, (_, letter) => letter.toUpperCase());
+import { camelCase, localClassesIn } from './class-names.mjs';
 
 function classNames(file) {
-  const sheet = readFileSync(file, 'utf8').replace(GLOBAL_CLASSES, '');
-  const names = [...sheet.matchAll(CLASS)].map(([, name]) => name);
+  const names = [...localClassesIn(readFileSync(file, 'utf8'))];
   return Object.fromEntries(names.map((name) => [camelCase(name), `${basename(file, '.module.css')}__${name}`]));
 }
 

@@ -1,31 +1,21 @@
 // Holds the style sheets to their components: every class that a component takes from its module is there, every class of a
 // module is used, and so is every global one. Sizes of spaces come from the tokens.
-import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { camelCase, classesIn, localClassesIn } from './class-names.mjs';
 
 const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '../web/src');
-const files = [];
-const visit = (folder) => {
-  for (const entry of readdirSync(folder)) {
-    const full = join(folder, entry);
-    if (statSync(full).isDirectory()) visit(full);
-    else files.push(full);
-  }
-};
-visit(ROOT);
+const files = readdirSync(ROOT, { recursive: true }).map((path) => join(ROOT, path));
 
 const text = Object.fromEntries(
   files.filter((file) => /\.(tsx?|css)$/.test(file)).map((file) => [file, readFileSync(file, 'utf8')]),
 );
 const code = files.filter((file) => /\.tsx?$/.test(file) && !/\.test\./.test(file));
 const problems = [];
-const camelCase = (name) => name.replace(/-+(\w)/g, (_, letter) => letter.toUpperCase());
-const classesIn = (sheet) =>
-  new Set([...sheet.replace(/\/\*[\s\S]*?\*\//g, '').matchAll(/\.(-?[a-zA-Z][\w-]*)(?=[^{};]*\{)/g)].map(([, name]) => name));
 
 for (const sheet of files.filter((file) => file.endsWith('.module.css'))) {
-  const names = new Set([...classesIn(text[sheet].replace(/:global\([^)]*\)/g, ''))].map(camelCase));
+  const names = new Set([...localClassesIn(text[sheet])].map(camelCase));
   const users = code.filter((file) =>
     [...text[file].matchAll(/^import css from '([^']+)';/gm)].some(([, path]) => resolve(dirname(file), path) === sheet),
   );
@@ -35,11 +25,7 @@ for (const sheet of files.filter((file) => file.endsWith('.module.css'))) {
 }
 
 /** A selector in the code names a class of a module by its name in the page, `${css.name}`: as text it would find nothing. */
-const local = new Set(
-  files
-    .filter((file) => file.endsWith('.module.css'))
-    .flatMap((file) => [...classesIn(text[file].replace(/:global\([^)]*\)/g, ''))]),
-);
+const local = new Set(files.filter((file) => file.endsWith('.module.css')).flatMap((file) => [...localClassesIn(text[file])]));
 for (const file of code)
   for (const [, found] of text[file].matchAll(/(?:querySelector(?:All)?|closest|matches)(?:<[^>]*>)?\(\s*['"`]([^'"`]*)/g))
     for (const [, name] of found.replace(/\$\{[^}]*\}/g, '').matchAll(/\.([a-z][\w-]*)/g))

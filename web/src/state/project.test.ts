@@ -1,7 +1,7 @@
 import '../testing/dom.ts';
 import { moveDevices, placeDevice } from '@dusky-spool/core/devices';
 import { edited } from '@dusky-spool/core/derive';
-import { PROTOCOL_VERSION, type ProjectDocument } from '@dusky-spool/core/model';
+import { type ProjectDocument } from '@dusky-spool/core/model';
 import { countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
 import { waitFor } from '@testing-library/react';
 import { expect } from 'chai';
@@ -55,9 +55,7 @@ describe('the open project', () => {
     await store().open('p1');
     const moved = moveTo(view(), [4, 3]);
     if (!moved.ok) throw new Error(moved.problem.code);
-    const change = { id: crypto.randomUUID(), baseRevision: 0, title: 'Move', operations: moved.value };
-    FakeSocket.all[0].say({ type: 'at-revision', revision: 0, protocol: PROTOCOL_VERSION });
-    FakeSocket.all[0].say({ type: 'change', stored: { revision: 1, change, author: 'Bo', at: '2026-11-25T08:00:00Z' } });
+    server.someoneElse({ title: 'Move', operations: moved.value });
     await waitFor(() => expect(place()).to.deep.equal([4, 3]));
   });
 

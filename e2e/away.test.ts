@@ -36,7 +36,9 @@ describe('work goes on', () => {
   });
 
   const place = async (x: number, y: number) => {
-    await page.getByRole('button', { name: /^Ceiling speaker$/ }).click();
+    // The palette keeps the type.
+    const type = page.getByRole('button', { name: /^Ceiling speaker$/ });
+    if ((await type.getAttribute('aria-pressed')) !== 'true') await type.click();
     const at = await planPoint(page, x, y);
     await page.mouse.click(at.x, at.y);
   };

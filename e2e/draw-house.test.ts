@@ -22,6 +22,7 @@ describe('a house drawn from nothing', () => {
     await page.goto(`${app.url}/projects`);
     await page.getByRole('button', { name: 'New project' }).click();
     await page.getByLabel('Name of the house').fill(name);
+    await page.getByText('European Union').click();
     await page.getByRole('button', { name: 'Create' }).click();
     await page.getByText('Nothing is drawn on this level yet.').waitFor();
   }
@@ -44,6 +45,8 @@ describe('a house drawn from nothing', () => {
 
   it('gets walls by clicks and typed lengths, and its room is found', async () => {
     await page.getByRole('button', { name: 'Draw walls' }).click();
+    // The flat is drawn by clear lengths; this house by the centerlines of its walls.
+    await page.getByText('Centerline', { exact: true }).click();
     await click(4, 3);
     const towards = await planPoint(page, 9, 3);
     await page.mouse.move(towards.x, towards.y);

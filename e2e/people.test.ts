@@ -119,6 +119,7 @@ describe('a person at a device of one’s own', () => {
     await page.getByRole('button', { name: 'Create your own firm' }).click();
     await page.getByRole('button', { name: 'New project' }).click();
     await page.getByLabel('Name of the house').fill('Sluice house');
+    await page.getByText('European Union').click();
     await page.getByRole('button', { name: 'Create' }).click();
     await page.getByRole('heading', { name: 'Sluice house' }).waitFor();
     const projectId = projectIdOf(page);

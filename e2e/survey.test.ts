@@ -26,6 +26,7 @@ describe('a surveyor', () => {
     await page.getByRole('button', { name: 'Create' }).click();
     await page.getByText('Give the house a name.').waitFor();
     await page.getByLabel('Name of the house').fill('Boathouse');
+    await page.getByText('European Union').click();
     await page.getByRole('button', { name: 'Create' }).click();
     await page.getByText('Nothing is drawn on this level yet.').waitFor();
     // A picture 1000 px wide with a wall drawn from 100 to 900.

@@ -107,11 +107,15 @@ process.on('SIGINT', () => {
 try {
   // Before the server's tests too: some of them start the app as its users do, with the app that is built.
   if (wanted('server') || wanted('e2e')) ensureBuilt();
+  // The server's tests mostly wait, for limits of time and for processes that end: what reckons goes beside them, one after the other.
   await Promise.all([
-    unit().then(() => part('web', ...mocha('--exit', 'web/src/**/*.test.{ts,tsx}'), env)),
+    (async () => {
+      await unit();
+      await part('web', ...mocha('--exit', 'web/src/**/*.test.{ts,tsx}'), env);
+      await part('e2e', ...mocha('--exit', '--timeout', '300000', ...SIDE_BY_SIDE, 'e2e/*.test.ts'), env);
+    })(),
     part('server', ...mocha('--exit', ...SIDE_BY_SIDE, 'server/**/*.test.ts'), env),
   ]);
-  await part('e2e', ...mocha('--exit', '--timeout', '300000', ...SIDE_BY_SIDE, 'e2e/*.test.ts'), env);
   await part('soak', ...mocha('--exit', '--timeout', '3600000', 'server/faults/*.soak.ts', 'server/attacks/fuzz.test.ts'), {
     ...env,
     FUZZ_COUNT: '20000',

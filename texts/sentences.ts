@@ -1,5 +1,13 @@
 import type { Cure, Finding } from '@dusky-spool/core/rules';
-import { formatCableLength, formatClearance, formatLength, type Problem, type UnitSystem } from '@dusky-spool/core/math';
+import {
+  formatCableLength,
+  formatClearance,
+  formatLength,
+  formatLengthFine,
+  type Problem,
+  type UnitSystem,
+} from '@dusky-spool/core/math';
+import { figureName } from './figure-names.ts';
 import { words } from './words.ts';
 
 const CABLE_LENGTHS = new Set(['lengthM', 'builtM', 'wantedM', 'cutLengthM', 'longestM']);
@@ -35,6 +43,8 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
         return [name, words.t(`terms.members.${String(value)}`).toLowerCase()];
       if ((name === 'kg' || name === 'requiredN') && typeof value === 'number') return [name, Math.round(value * 10) / 10];
       if (name === 'topic' && typeof value === 'string') return [name, words.t(`terms.topics.${value}`).toLowerCase()];
+      if (name === 'changed' && Array.isArray(value))
+        return [name, value.map((part) => words.t(`terms.labelParts.${String(part)}`)).join(', ')];
       if (Array.isArray(value)) return [name, value.map(String).join(', ')];
       if (typeof value !== 'number') return [name, value];
       if (CABLE_LENGTHS.has(name)) return [name, formatCableLength(value, units)];
@@ -59,8 +69,48 @@ function filled(
   return words.t(key, readable(figures, units));
 }
 
+/** Names of fields that do not say what they are. */
+const FIELD_NAMES: Readonly<Record<string, string>> = {
+  x: 'From left',
+  y: 'From bottom',
+  heightM: 'Height',
+  elevationM: 'Finished floor',
+  studOffsetM: 'First stud',
+  joistOffsetM: 'First joist',
+};
+
+/** A field of a record as it is named beside it: `walls.w1.thicknessM` is "Thickness". */
+export function fieldName(path: string): string {
+  const last =
+    path
+      .replace(/\[\d+\]/g, '')
+      .split('.')
+      .at(-1) ?? path;
+  return FIELD_NAMES[last] ?? figureName(last).replace(/ \([^)]*\)$/, '');
+}
+
+/** What a value of a field must be, in words and in the units of the project; never in those of a schema. */
+function invalidSentence(path: string, { reason, bound, side, of }: Problem, units: UnitSystem): string {
+  // In a file it is also told which record it is.
+  const name = path.includes('[') ? `${fieldName(path)} (${path})` : fieldName(path);
+  const field = path.split('.').at(-1) ?? '';
+  if (typeof bound === 'number' && typeof side === 'string') {
+    if (of === 'string')
+      return filled('problems', bound === 1 ? 'value-missing' : `value-letters-${side}`, { name, bound }, units);
+    const limit = of === 'number' && /[a-z]M$/.test(field) ? formatLengthFine(bound, units) : String(bound);
+    return filled('problems', `value-${side}`, { name, limit }, units);
+  }
+  // What the model says in its own words stands; what only a schema says does not.
+  const own = typeof reason === 'string' && !/^(Invalid|Too |Unrecognized|Expected|Required)/i.test(reason) ? reason : null;
+  return own
+    ? filled('problems', 'value-wrong', { name, reason: own }, units)
+    : filled('problems', `value-not${/code/i.test(field) ? '-code' : ''}`, { name }, units);
+}
+
 /** What is wrong and what cures it, in one or two sentences. */
 export function problemSentence(problem: Problem, units: UnitSystem = 'metric'): string {
+  if (problem.code === 'record-invalid' && typeof problem.field === 'string')
+    return invalidSentence(problem.field, problem, units);
   const because = problem.because as Problem | undefined;
   const figures = { ...problem, ...(because ? { because: problemSentence(because, units) } : {}) };
   const blocked = `${problem.code}-${String(problem.blocked)}`;

@@ -17,6 +17,7 @@ import {
   runsByDevice,
 } from '../runs/index.ts';
 import { dragDraft } from './drag-draft.ts';
+import { type EditEffects, effectsOf } from './effects.ts';
 import { applyPatch, type DocumentPatch } from './patch.ts';
 import { splicesBetween } from './splices.ts';
 import { deltaNodes, RUN_DELTA } from './delta-nodes.ts';
@@ -126,6 +127,11 @@ export class DerivedProject {
     return bundleByRoute(planRuns(this.opened.project));
   }
 
+  /** What an edit would do beside what was asked; null where it is refused. */
+  effects(operations: readonly Operation[]): EditEffects | null {
+    return effectsOf(this.opened.project, operations);
+  }
+
   /** Every run under another number scheme. */
   scheme(pattern: string): ReturnType<typeof renumberScheme> {
     return renumberScheme(this.opened.project, pattern);
@@ -141,6 +147,23 @@ export class DerivedProject {
   cures(ref: string): readonly Cure[] {
     const finding = this.opened.get(FINDINGS).find((one) => findingKey(one) === ref);
     return finding ? curesFor(finding, this.opened.project) : [];
+  }
+
+  /** The first cure of each of these findings, each in the house that those before it left; how many have one. */
+  cureAll(refs: readonly string[]): { readonly operations: readonly Operation[]; readonly fixed: number } {
+    let project = this.opened.project;
+    const operations: Operation[] = [];
+    let fixed = 0;
+    for (const ref of refs) {
+      const finding = this.opened.get(FINDINGS).find((one) => findingKey(one) === ref);
+      const cure = finding && curesFor(finding, project)[0];
+      const after = cure ? edited(project, cure.operations) : null;
+      if (!cure || !after?.ok) continue;
+      project = after.value;
+      operations.push(...cure.operations);
+      fixed++;
+    }
+    return { operations, fixed };
   }
 
   private get opened(): Derivations {

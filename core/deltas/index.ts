@@ -15,5 +15,6 @@ export {
   type SharedRoutePreview,
 } from './delta.ts';
 export { DerivedProject } from './derived-project.ts';
+export { type EditEffects, effectsOf, hasNoEffects } from './effects.ts';
 export { dragDraft } from './drag-draft.ts';
 export { type DocumentPatch, patchBy, patchOf } from './patch.ts';

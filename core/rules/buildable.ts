@@ -78,9 +78,19 @@ function moves(project: ProjectDocument, device: Device): Cure[] {
     const alone = moveDevices(project, [{ deviceId: device.id, to: place.at }]);
     const pair = both ? moveDevices(project, both) : null;
     const figures = { shiftM: place.shiftM };
+    // What is named moves alone first; its twin goes along only where that is asked for by name.
+    const twin = place.twin && project.devices[place.twin.deviceId];
     return [
-      ...(pair?.ok ? [{ code: 'move-pair', figures, operations: pair.value }] : []),
-      ...(alone.ok && !pair?.ok ? [{ code: 'move-to-place', figures, operations: alone.value }] : []),
+      ...(alone.ok ? [{ code: 'move-to-place', figures, operations: alone.value }] : []),
+      ...(pair?.ok && twin
+        ? [
+            {
+              code: 'move-pair',
+              figures: { ...figures, twin: `${placeName(project, twin)} ${twin.number}` },
+              operations: pair.value,
+            },
+          ]
+        : []),
     ];
   });
 }

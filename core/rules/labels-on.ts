@@ -1,8 +1,9 @@
+import { changedOnLabel, labelState } from '../devices/index.ts';
 import { type ProjectDocument, RUN_STATES } from '../model/index.ts';
 import { runState, proposedRoutes } from '../runs/index.ts';
 import { type Cure, defineCheck, say } from './check.ts';
 
-/** No pull is complete without labels at both ends (practice A42, B12). */
+/** No pull is complete without labels at both ends (practice A42, B12), and labels say what is so. */
 export const labelsOn = defineCheck({
   id: 'labels-on',
   title: 'No run is pulled without its labels',
@@ -10,8 +11,17 @@ export const labelsOn = defineCheck({
   severity: 'stop',
   stage: 'labels',
   appliesTo: 'runs',
-  reads: [],
-  ofRun: ({ run }) => {
+  reads: ['cableTypes', 'deviceTypes', 'project', 'racks', 'rooms'],
+  ofRun: (planned, { project }) => {
+    const { run } = planned;
+    if (labelState(project, planned) === 'out-of-date')
+      return [
+        say('look', 'label-outdated', [{ in: 'runs', id: run.id }], {
+          number: run.number,
+          on: run.printedOn,
+          changed: changedOnLabel(project, planned),
+        }),
+      ];
     if (RUN_STATES.indexOf(run.state) < RUN_STATES.indexOf('pulled') || run.printedOn !== '') return [];
     return [
       say(

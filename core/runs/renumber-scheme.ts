@@ -74,7 +74,7 @@ function withOperations(project: ProjectDocument, pattern: string, runs: readonl
   const operations: (Operation | null)[] = [updateProject(project.project, { numberPattern: pattern })];
   for (const { runId, to } of changing) {
     const run = project.runs[runId];
-    operations.push(spendNumber(project, run), update('runs', run, { number: to, printedOn: '' }));
+    operations.push(spendNumber(project, run), update('runs', run, { number: to, printedOn: '', printedAs: '' }));
   }
   return {
     runs: [...runs].sort((a, b) => compareNumbers(a.from, b.from)),

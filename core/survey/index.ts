@@ -17,9 +17,31 @@ export {
   paste,
 } from './arrange.ts';
 export { drawingPlace } from './drawing-place.ts';
+export {
+  buildOf,
+  isDefaultBuild,
+  type JoistDefaults,
+  type LevelDefaults,
+  setLevelDefaults,
+  wallBuildOf,
+} from './level-defaults.ts';
 export { openingFits, placeOpening, removeOpenings } from './openings.ts';
 export { onlyOutlines, resettle } from './resettle.ts';
 export { sameKind } from './same-kind.ts';
 export { correctionsOf } from './trade-marks.ts';
+export {
+  type ChainCorner,
+  chainPoints,
+  type ChainSetting,
+  cornerAtLength,
+  cornerTowards,
+  type LengthsBetween,
+  type PlaceOnWall,
+  placeOnWall,
+  rectangleFrom,
+  sideLengthM,
+  type WallChain,
+  type WallLine,
+} from './wall-chain.ts';
 export { wallsFromProposals } from './walls-from-proposals.ts';
 export { drawWalls, moveWalls, type NewId, placeWall, removeWalls, splitWall, WALL_BUILDS, type WallBuild } from './walls.ts';

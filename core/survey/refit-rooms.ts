@@ -64,7 +64,9 @@ export function refitRooms(before: ProjectDocument, after: ProjectDocument, leve
   operations.push(...swallowed.map((room) => remove('rooms', room)));
   const codes = new Set(rooms.map(({ code }) => code));
   for (const area of fresh) {
-    if (!roomOf.has(area)) operations.push(create('rooms', roomLike(after, levelId, area.polygon, codes, newId())));
+    if (roomOf.has(area)) continue;
+    const cutFrom = pairs.find((pair) => pair.area === area)?.room;
+    operations.push(create('rooms', newRoomOn(after, levelId, area.polygon, { cutFrom, codes, id: newId() })));
   }
   return operations.filter((operation) => operation !== null);
 }
@@ -96,21 +98,25 @@ const coveredShare = (room: Room, pairs: readonly Overlap[]) =>
   pairs.filter((pair) => pair.room === room).reduce((sum, { sharedM2 }) => sum + sharedM2, 0) /
   Math.max(1e-9, Math.abs(polygonArea(room.polygon as Point2[])));
 
-/** A new room, framed as most rooms of its level are. */
-function roomLike(project: ProjectDocument, levelId: string, polygon: [number, number][], codes: Set<string>, id: string): Room {
-  const others = onLevel(project, 'rooms', levelId);
-  const like = others.find((room) => others.filter((r) => r.framing === room.framing).length * 2 >= others.length);
+interface NewRoom {
+  /** The room that it was a part of. */
+  readonly cutFrom: Room | undefined;
+  /** Codes that are taken. */
+  readonly codes: Set<string>;
+  readonly id: string;
+}
+
+/** A new room, framed as the one that it was cut from, else as the level's rooms are by default. */
+function newRoomOn(
+  project: ProjectDocument,
+  levelId: string,
+  polygon: [number, number][],
+  { cutFrom, codes, id }: NewRoom,
+): Room {
   let n = 1;
   while (codes.has(`R${n}`)) n++;
   codes.add(`R${n}`);
-  const framing = like
-    ? {
-        framing: like.framing,
-        joistAngleRad: like.joistAngleRad,
-        joistSpacingM: like.joistSpacingM,
-        joistDepthM: like.joistDepthM,
-        joistOffsetM: like.joistOffsetM,
-      }
-    : {};
-  return newRoom({ id, levelId, code: `R${n}`, name: `Room ${n}`, polygon, ...framing });
+  const { framing, joistAngleRad, joistSpacingM, joistDepthM } = cutFrom ?? project.levels[levelId].defaults;
+  const joists = { framing, joistAngleRad, joistSpacingM, joistDepthM, joistOffsetM: cutFrom?.joistOffsetM ?? 0 };
+  return newRoom({ id, levelId, code: `R${n}`, name: `Room ${n}`, polygon, ...joists });
 }

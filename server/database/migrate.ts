@@ -9,6 +9,8 @@ import { circuits } from './migrations/2026-12-04-circuits.ts';
 import { notches } from './migrations/2026-12-02-notches.ts';
 import { checks } from './migrations/2026-11-30-checks.ts';
 import { sharedRoutes } from './migrations/2026-11-28-trunks.ts';
+import { levelDefaults } from './migrations/2026-12-05-level-defaults.ts';
+import { printedLabels } from './migrations/2026-12-06-printed-labels.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
 import pg from 'pg';
@@ -29,6 +31,8 @@ const MIGRATIONS: readonly Migration[] = [
   notches,
   peopleAndJobs,
   circuits,
+  levelDefaults,
+  printedLabels,
 ];
 
 /** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */

@@ -164,6 +164,8 @@ export const findings = {
     '{{number}}: {{cable}} is copper-clad aluminum. It breaks under screws and runs warm: take solid copper for data, power, security and light.',
   'end-unknown': '{{number}} has no connector at {{at}}. Say which, so nobody has to guess after drywall.',
   'end-misfit': '{{number}}: a {{connector}} does not go on {{cable}}. One of the two is wrong.',
+  'label-outdated':
+    'The labels of {{number}}, printed {{on}}, are out of date. Changed since: {{changed}}. Print them again; where it is pulled already, ask the crew to relabel both ends.',
   'label-missing': '{{number}} is {{state}} without printed labels. Label both ends before anything else is pulled.',
   'closed-untested':
     '{{number}} was not tested before drywall ({{on}}). Test it now, while it can still be reached from its ends.',
@@ -269,7 +271,7 @@ export const cures = {
   'pull-again': 'Pull again to the plan',
   'fit-opening': 'Move or narrow it to {{widthM}}',
   'move-to-place': 'Move it {{shiftM}}',
-  'move-pair': 'Move both of the pair {{shiftM}}',
+  'move-pair': 'Move it and {{twin}}, {{shiftM}} each',
   'add-blocking': 'Add blocking for {{requiredN}} N',
   'use-mount': 'Take: {{name}}',
   'drop-map': 'Remove the map',

@@ -148,6 +148,11 @@ export const people = {
   form: {
     range: '{{label}}: type a number from {{min}} to {{max}}.',
     missing: '{{label}} is missing.',
+    mixed: 'mixed',
+    long: '{{label}}: {{max}} characters at most; these are {{count}}.',
+    lengthMin: '{{label}}: {{min}} or more.',
+    lengthMax: '{{label}}: {{max}} at most.',
+    lengthRange: '{{label}}: from {{min}} to {{max}}.',
     email: 'This is not an email address. It looks like name@firm.example.',
     short: 'It has fewer than {{count}} characters.',
   },

@@ -162,6 +162,7 @@ export const terms = {
     near: 'seats too near',
     tight: 'little room at its sides',
   },
+  labelParts: { number: 'number', device: 'device end', far: 'far end', cable: 'cable', length: 'length' },
   fittings: { fitted: 'Fitted', prepared: 'Prepared: cable now', spare: 'Spare cable, stored' },
   fittingMarks: { prepared: 'prepared', spare: 'spare cable' },
   wishes: {

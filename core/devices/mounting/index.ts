@@ -3,6 +3,7 @@
 // Start with `clashesOf`, then `legalPlaces`.
 // Terms: docs/glossary.md.
 export { allClashes, CLASHES_OF_DEVICE } from './all-clashes.ts';
+export { type BuildablePlace, buildablePlace } from './buildable-place.ts';
 export { blockingNeeds } from './blocking.ts';
 export { type Clash, CLASHES, CURED_BY_MOVING } from './clash.ts';
 export { clashesOf, heightOf, rankOf } from './clashes.ts';

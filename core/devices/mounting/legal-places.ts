@@ -1,6 +1,6 @@
 import { attachmentOf, buildingOf, framingOf, roomAt, wallLength, wallPoint } from '../../house/index.ts';
 import { type Point2, rotate2 } from '../../math/index.ts';
-import type { Device, ProjectDocument } from '../../model/index.ts';
+import type { Device, DeviceType, ProjectDocument } from '../../model/index.ts';
 import { onLevel } from '../../derive/index.ts';
 import { type Clash, CURED_BY_MOVING } from './clash.ts';
 import { clashesOf } from './clashes.ts';
@@ -39,7 +39,7 @@ export function legalPlaces(project: ProjectDocument, device: Device, max = 4): 
     attachment === 'wall' ? alongWall(project, device) : attachment === 'ceiling' ? underCeiling(project, device) : [];
   const away = (p: Point2) => Math.hypot(p[0] - device.x, p[1] - device.y);
   candidates.sort((a, b) => away(a) - away(b) || a[0] - b[0] || a[1] - b[1]);
-  const twin = twinOf(device, others);
+  const twin = twinOf(type, device, others);
   const seats = seatsOf(project, device.levelId, device.roomId);
   const found: LegalPlace[] = [];
   for (const at of candidates) {
@@ -104,8 +104,12 @@ function underCeiling(project: ProjectDocument, device: Device): Point2[] {
 
 const tidied = ([x, y]: Point2): Point2 => [Math.round(x * 1e4) / 1e4, Math.round(y * 1e4) / 1e4];
 
-/** The other one of a pair: the only device of the same type in the room, or the one level with it along an axis of the room. */
-function twinOf(device: Device, others: readonly Device[]): Device | null {
+/**
+ * The other one of a pair of speakers: the only one of its type in the room, or the one level with it along an axis of the room.
+ * Other devices are no pairs.
+ */
+function twinOf({ system }: DeviceType, device: Device, others: readonly Device[]): Device | null {
+  if (system !== 'sound') return null;
   const alike = others.filter((other) => other.typeId === device.typeId && other.roomId === device.roomId);
   if (alike.length === 1) return alike[0];
   const level = alike.filter((other) => Math.abs(other.x - device.x) < 0.06 || Math.abs(other.y - device.y) < 0.06);

@@ -21,9 +21,21 @@ export {
   wallDistances,
   wallDistancesAt,
 } from './placing.ts';
+export { changedOnLabel, LABEL_PARTS, labelState, type LabelState, labelText } from './label-text.ts';
 export { plateDeviceIds, withPlateMates } from './plate-mates.ts';
+export {
+  belongingsOf,
+  freeRackCode,
+  missingRuns,
+  moveRack,
+  placeRack,
+  type RackBelongings,
+  type RackPlace,
+  rackPlace,
+} from './racks.ts';
 export { changeRecipe, checkRecipe, runsFor, setSpeakerColours, usualLegs } from './recipe.ts';
 export { renumberTaken } from './renumber.ts';
 export { ROOM_TEMPLATES } from './room-templates.ts';
+export { snapDevice } from './snap.ts';
 export { deviceTitle } from './title.ts';
 export { zonesOn } from './zones.ts';

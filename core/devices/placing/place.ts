@@ -99,6 +99,7 @@ export function moveDevices(project: ProjectDocument, moves: readonly DeviceMove
         bundle: bundleFor(working, place, run.rackId, next),
         // A label that was printed is not true any more: its number is spent.
         printedOn: '',
+        printedAs: '',
       };
       operations.push(spendNumber(working, run), update('runs', run, renumbered));
       if (!last) working = withRecords(working, 'runs', [{ ...run, ...renumbered }]);

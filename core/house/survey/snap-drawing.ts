@@ -26,6 +26,8 @@ export interface SnapSources {
   readonly underlayLines?: readonly (readonly [Point2, Point2])[];
   /** The corner from which a wall is being drawn. */
   readonly from?: Point2;
+  /** Corners drawn before it: the next one can be in line with them. */
+  readonly corners?: readonly Point2[];
   /** Directions of the walls drawn before, so that right angles to them hold. */
   readonly gridAngleRad: number;
   /** Grid of the sheet, m; 0 for none. */
@@ -139,14 +141,45 @@ function locked(p: Point2, from: Point2, sources: SnapSources, reachM: number): 
     if (distance2(q, p) <= reachM) return { point: q, kind: 'wall', guides: [[from, q]] };
   }
   const point: Point2 = [from[0] + Math.cos(angle) * lengthM, from[1] + Math.sin(angle) * lengthM];
-  return { point, kind: 'angle', guides: [[from, point]] };
+  return inLine(point, from, angle, sources, reachM) ?? { point, kind: 'angle', guides: [[from, point]] };
+}
+
+/** A point on a ray, drawn along it until it is in line with a corner; null where none is near. */
+function inLine(point: Point2, from: Point2, angle: number, sources: SnapSources, reachM: number): Snap | null {
+  const [du, dv] = [Math.cos(angle - sources.gridAngleRad), Math.sin(angle - sources.gridAngleRad)];
+  const here = rotate2(from, -sources.gridAngleRad);
+  const reached = distance2(from, point);
+  let best: { to: Point2; atM: number } | null = null;
+  for (const corner of [...sources.walls.flatMap(({ a, b }) => [a, b]), ...(sources.corners ?? [])]) {
+    if (sameAs(corner, from)) continue;
+    const [u, v] = rotate2(corner, -sources.gridAngleRad);
+    for (const [gap, share] of [
+      [u - here[0], du],
+      [v - here[1], dv],
+    ]) {
+      if (Math.abs(share) < 1e-6) continue;
+      const atM = gap / share;
+      if (atM <= 0 || Math.abs(atM - reached) > reachM * 0.6) continue;
+      if (!best || Math.abs(atM - reached) < Math.abs(best.atM - reached)) best = { to: corner, atM };
+    }
+  }
+  if (!best) return null;
+  const at: Point2 = [from[0] + Math.cos(angle) * best.atM, from[1] + Math.sin(angle) * best.atM];
+  return {
+    point: at,
+    kind: 'extension',
+    guides: [
+      [from, at],
+      [best.to, at],
+    ],
+  };
 }
 
 /** In line with ends of other walls, along the grid's two directions. */
-function extensions(p: Point2, { walls, gridAngleRad, from }: SnapSources, reachM: number): Snap | null {
+function extensions(p: Point2, { walls, gridAngleRad, from, corners = [] }: SnapSources, reachM: number): Snap | null {
   const q = rotate2(p, -gridAngleRad);
   const best: [{ to: Point2; d: number } | null, { to: Point2; d: number } | null] = [null, null];
-  for (const corner of [...walls.flatMap(({ a, b }) => [a, b]), ...(from ? [from] : [])]) {
+  for (const corner of [...walls.flatMap(({ a, b }) => [a, b]), ...corners, ...(from ? [from] : [])]) {
     const c = rotate2(corner, -gridAngleRad);
     for (const axis of [0, 1] as const) {
       const d = Math.abs(c[axis] - q[axis]);

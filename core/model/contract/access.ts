@@ -23,7 +23,7 @@ export const hasRight = (role: Role, right: Right): boolean => RIGHTS[role].incl
 const CREW_LISTS: ReadonlySet<string> = new Set(['facts', 'walkResults', 'seals', 'waySigns', 'spentNumbers']);
 /** Fields that a crew may change of what is planned. */
 const CREW_FIELDS: Readonly<Record<string, ReadonlySet<string>>> = {
-  runs: new Set(['state', 'printedOn', 'note']),
+  runs: new Set(['state', 'printedOn', 'printedAs', 'note']),
   devices: new Set(['note']),
 };
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { JURISDICTIONS } from '../project/index.ts';
 import { words } from './people.ts';
 import type { StoredChange } from './replies.ts';
 
@@ -9,7 +10,12 @@ import type { StoredChange } from './replies.ts';
 export const PROTOCOL_VERSION = 2;
 export const MIN_PROTOCOL = 1;
 
-export const newProjectRequest = z.strictObject({ name: words(120), units: z.enum(['metric', 'imperial']) });
+export const newProjectRequest = z.strictObject({
+  name: words(120),
+  units: z.enum(['metric', 'imperial']),
+  /** An older page does not ask; its units say which region is likely. */
+  jurisdiction: z.enum(JURISDICTIONS).optional(),
+});
 /** Each change is judged by itself (`changeSchema`), so that one that is malformed does not hold up the others. */
 export const changesRequest = z.strictObject({ changes: z.array(z.unknown()).min(1).max(200) });
 

@@ -55,7 +55,7 @@ describe('a project file', () => {
     expect(read('{')).to.deep.equal({ code: 'file-not-json', field: 'file' });
     expect(read('[]')).to.deep.equal({ code: 'file-not-ours', field: 'format' });
     expect(read('null')).to.deep.equal({ code: 'file-not-ours', field: 'format' });
-    expect(spoiled((f) => Object.assign(f, { version: 9 }))).to.deep.equal({ code: 'file-version-newer', field: 'version' });
+    expect(spoiled((f) => Object.assign(f, { version: 10 }))).to.deep.equal({ code: 'file-version-newer', field: 'version' });
     expect(read(`${'['.repeat(100_000)}`))
       .to.have.property('code')
       .that.is.oneOf(['file-not-json', 'file-not-ours']);

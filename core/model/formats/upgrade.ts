@@ -127,6 +127,24 @@ const HEADER_OF_7 = { channelColour: 'white, painted as the wall' };
 /** Fields that version 8 added. */
 const ADDED_IN_8: typeof ADDED_IN_2 = { features: () => ({ circuits: 1 }) };
 
+/** What version 9 added: how new rooms and walls of a level are made, as most of its rooms are; and what printed labels say. */
+const JOISTS_OF_9 = { framing: 'solid', joistAngleRad: 0, joistSpacingM: 0.4, joistDepthM: 0.235 };
+
+function withDefaultsOf9(file: Lists): Lists {
+  const rooms = (Array.isArray(file.rooms) ? file.rooms : []) as Record<string, unknown>[];
+  const most = (levelId: unknown, field: string): unknown => {
+    const counts = new Map<unknown, number>();
+    for (const room of rooms) if (room?.levelId === levelId) counts.set(room[field], (counts.get(room[field]) ?? 0) + 1);
+    return [...counts].reduce<[unknown, number] | null>((best, one) => (best && best[1] >= one[1] ? best : one), null)?.[0];
+  };
+  const joistsOf = (levelId: unknown) =>
+    Object.fromEntries(Object.entries(JOISTS_OF_9).map(([field, usual]) => [field, most(levelId, field) ?? usual]));
+  return withFields(file, {
+    levels: ({ id }) => ({ defaults: { ...joistsOf(id), wall: null } }),
+    runs: () => ({ printedAs: '' }),
+  });
+}
+
 type Lists = Record<string, unknown>;
 
 function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
@@ -171,6 +189,7 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     version: 7,
   }),
   7: (file) => ({ ...withFields(file, ADDED_IN_8), version: 8 }),
+  8: (file) => ({ ...withDefaultsOf9(file), version: 9 }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

@@ -143,7 +143,16 @@ export function problemOfIssue(issue: z.core.$ZodIssue, prefix: string): Problem
     kind: 'invalid',
     field: `${prefix}${path}${unknown}`.replace(/^\./, ''),
     reason: issue.message,
+    ...boundOf(issue),
   };
+}
+
+/** The bound that a value is beyond, for the sentence beside its field. */
+function boundOf(issue: z.core.$ZodIssue): Partial<Problem> {
+  if (issue.code !== 'too_small' && issue.code !== 'too_big') return {};
+  const bound = Number(issue.code === 'too_small' ? issue.minimum : issue.maximum);
+  const side = `${issue.code === 'too_small' ? 'min' : 'max'}${issue.inclusive === false ? 'Beyond' : ''}`;
+  return { bound, side, of: issue.origin };
 }
 
 /** The change that takes this one back. */

@@ -2,7 +2,11 @@ import type { Device, Level, Opening, Rack, Riser, Room, Run, Underlay, Wall } f
 import type { Feature } from './survey-records.ts';
 
 /** Fields that a record has unless somebody says otherwise. They are assumptions until measured. */
-export const LEVEL_DEFAULTS = { floorBuildUpM: 0, benchmarkM: null } as const;
+export const LEVEL_DEFAULTS = {
+  floorBuildUpM: 0,
+  benchmarkM: null,
+  defaults: { framing: 'solid', joistAngleRad: 0, joistSpacingM: 0.4, joistDepthM: 0.235, wall: null },
+} as const;
 export const ROOM_DEFAULTS = {
   use: '',
   ceilingHeightM: null,
@@ -61,6 +65,7 @@ export const RUN_DEFAULTS = {
   bundle: '',
   slackStyle: null,
   printedOn: '',
+  printedAs: '',
   note: '',
 } as const;
 const FEATURE_DEFAULTS = {

@@ -62,6 +62,7 @@ export {
   newRun,
   newUnderlay,
   newWall,
+  LEVEL_DEFAULTS,
   WALL_DEFAULTS,
 } from './defaults.ts';
 export { emptyProject, newHeader, type ProjectDocument, tableFrom } from './project-document.ts';

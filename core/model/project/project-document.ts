@@ -16,8 +16,15 @@ export function emptyProject(project: ProjectHeader): ProjectDocument {
   return { project, ...tables } as unknown as ProjectDocument;
 }
 
-/** Header of a new project with the usual settings; ids come in from outside. */
-export function newHeader(shortId: string, name: string, units: ProjectHeader['units']): ProjectHeader {
+const CURRENCIES: Readonly<Record<ProjectHeader['jurisdiction'], string>> = { NA: 'USD', EU: 'EUR', UK: 'GBP', other: 'EUR' };
+
+/** Header of a new project with the usual settings; ids come in from outside. Its region follows its units where it is not given. */
+export function newHeader(
+  shortId: string,
+  name: string,
+  units: ProjectHeader['units'],
+  jurisdiction: ProjectHeader['jurisdiction'] = units === 'imperial' ? 'NA' : 'EU',
+): ProjectHeader {
   return {
     id: 'project',
     shortId,
@@ -26,7 +33,7 @@ export function newHeader(shortId: string, name: string, units: ProjectHeader['u
     client: '',
     address: '',
     units,
-    jurisdiction: units === 'imperial' ? 'NA' : 'EU',
+    jurisdiction,
     numberPattern: '{level}-{room}-{device}.{leg}',
     wasteFactor: 1.1,
     tracedFactor: 1.03,
@@ -34,7 +41,7 @@ export function newHeader(shortId: string, name: string, units: ProjectHeader['u
     slackStyle: 'figure-eight',
     rackSlackM: 3,
     ambientC: 20,
-    currency: units === 'imperial' ? 'USD' : 'EUR',
+    currency: CURRENCIES[jurisdiction],
     labourRate: 65,
     speakerColours: 'white-black-first',
     construction: 'new-framing',

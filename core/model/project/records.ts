@@ -94,6 +94,34 @@ export const projectHeader = z.strictObject({
   channelColour: words(40).describe('of surface channels and their covers, or the paint they get'),
 });
 
+/** What carries the ceiling of a room. */
+const joists = {
+  framing: z.enum(FRAMINGS).describe('what is above the ceiling; slab and none mean no cavity'),
+  joistAngleRad: angleRad.describe('direction in which the joists run'),
+  joistSpacingM: z.number().min(0.05, 'must be 0.05 m or more').max(3),
+  joistDepthM: lengthM(2),
+};
+
+/** How a wall is made. */
+const wallBuild = {
+  thicknessM: positiveM(3),
+  kind: z.enum(WALL_KINDS),
+  cavityDepthM: lengthM(3),
+  cableMayRun: z.boolean().describe('whether a cable may run inside this wall'),
+  heightM: positiveM(30).nullable().describe('top above finished floor, m; null reaches the ceiling'),
+  studMaterial: z.enum(STUD_MATERIALS),
+  studSpacingM: lengthM(3)
+    .refine((spacing) => spacing === 0 || spacing >= 0.05, 'must be 0, or 0.05 m or more')
+    .describe('centre to centre, m; 0 where there are none'),
+  studOffsetM: z.number().min(-3).max(3).describe('first stud centre from end a, m'),
+  studWidthM: lengthM(0.5),
+  topPlates: z.int().min(0).max(4),
+  finishLeft: words(80).describe('layers on the left of a-b, from the stud outward'),
+  finishLeftM: lengthM(1),
+  finishRight: words(80),
+  finishRightM: lengthM(1),
+};
+
 export const level = z.strictObject({
   id,
   code,
@@ -110,6 +138,10 @@ export const level = z.strictObject({
     .max(30)
     .nullable()
     .describe('laser benchmark line above finished floor, m; null where none is struck'),
+  defaults: z
+    .strictObject({ ...joists, wall: z.strictObject(wallBuild).nullable() })
+    .default({ framing: 'solid', joistAngleRad: 0, joistSpacingM: 0.4, joistDepthM: 0.235, wall: null })
+    .describe('of new rooms and walls; a null wall is made as is usual for its kind'),
 });
 
 export const room = z.strictObject({
@@ -125,10 +157,7 @@ export const room = z.strictObject({
     .refine((polygon) => isSimplePolygon(polygon as Point2[]), 'crosses itself or has a side of zero length')
     .describe('corners on the wall centre lines, m'),
   ceilingHeightM: positiveM(30).nullable().describe('m; null takes the level height'),
-  framing: z.enum(FRAMINGS).describe('what is above the ceiling; slab and none mean no cavity'),
-  joistAngleRad: angleRad.describe('direction in which the joists run'),
-  joistSpacingM: z.number().min(0.05, 'must be 0.05 m or more').max(3),
-  joistDepthM: lengthM(2),
+  ...joists,
   joistOffsetM: z
     .number()
     .min(-3)
@@ -149,22 +178,7 @@ export const wall = z
     levelId: id,
     a: point2,
     b: point2,
-    thicknessM: positiveM(3),
-    kind: z.enum(WALL_KINDS),
-    cavityDepthM: lengthM(3),
-    cableMayRun: z.boolean().describe('whether a cable may run inside this wall'),
-    heightM: positiveM(30).nullable().describe('top above finished floor, m; null reaches the ceiling'),
-    studMaterial: z.enum(STUD_MATERIALS),
-    studSpacingM: lengthM(3)
-      .refine((spacing) => spacing === 0 || spacing >= 0.05, 'must be 0, or 0.05 m or more')
-      .describe('centre to centre, m; 0 where there are none'),
-    studOffsetM: z.number().min(-3).max(3).describe('first stud centre from end a, m'),
-    studWidthM: lengthM(0.5),
-    topPlates: z.int().min(0).max(4),
-    finishLeft: words(80).describe('layers on the left of a-b, from the stud outward'),
-    finishLeftM: lengthM(1),
-    finishRight: words(80),
-    finishRightM: lengthM(1),
+    ...wallBuild,
   })
   .refine((w) => Math.hypot(w.a[0] - w.b[0], w.a[1] - w.b[1]) > 1e-6, { path: ['b'], message: 'has zero length' });
 
@@ -286,6 +300,7 @@ export const run = z.strictObject({
   rackSlackM: lengthM(20),
   slackStyle: z.enum(SLACK_STYLES).nullable().describe('null follows the project and the place'),
   printedOn: day.describe('day on which its labels were printed last; empty where they were not'),
+  printedAs: words(400).default('').describe('what those labels say; empty where that was not kept'),
   note: words(2000),
 });
 

@@ -66,6 +66,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     gridAngleRad: number,
     floorBuildUpM: number,
     benchmarkM: numberOrNull,
+    defaults: geometry,
   }),
   rooms: recordColumns({
     levelId: reference,
@@ -256,6 +257,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     rackSlackM: number,
     slackStyle: referenceOrNull,
     printedOn: text,
+    printedAs: text,
     note: text,
   }),
   routes: recordColumns({

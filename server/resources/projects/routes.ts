@@ -42,8 +42,8 @@ export function projectRoutes(table: RouteTable, services: Services): void {
     { does: 'Makes an empty project', body: newProjectRequest, reply: madeReply, status: 201 },
     express.json({ limit: '20kb' }),
     async (request, response) => {
-      const { name, units } = parseBody(request, newProjectRequest);
-      response.status(201).json({ id: await makeProject(database, response.locals.member!.firmId, name, units, new Date()) });
+      const wanted = parseBody(request, newProjectRequest);
+      response.status(201).json({ id: await makeProject(database, response.locals.member!.firmId, wanted, new Date()) });
     },
   );
   table.post(

@@ -1,22 +1,43 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { CABLE_TYPES } from '@dusky-spool/core/devices';
-import { emptyProject, newHeader, newLevel, type ProjectDocument, shortIdFrom, tableFrom } from '@dusky-spool/core/model';
+import {
+  emptyProject,
+  type Level,
+  LEVEL_DEFAULTS,
+  newHeader,
+  newLevel,
+  type newProjectRequest,
+  type ProjectDocument,
+  shortIdFrom,
+  tableFrom,
+} from '@dusky-spool/core/model';
+import { WALL_BUILDS } from '@dusky-spool/core/survey';
+import type { z } from 'zod';
 import type { Database } from '../../database/index.ts';
 import { firmLibrary, firmMaps, firmRules } from '../library/store.ts';
 import { insertProject } from './store.ts';
+
+const SIXTEEN_INCHES_M = 0.4064;
+
+/** Joists and studs as they are usually spaced where lengths are in these units. */
+function defaultsIn(units: ProjectDocument['project']['units']): Level['defaults'] {
+  if (units === 'metric') return LEVEL_DEFAULTS.defaults;
+  const wall = { ...WALL_BUILDS.stud, studSpacingM: SIXTEEN_INCHES_M };
+  return { ...LEVEL_DEFAULTS.defaults, joistSpacingM: SIXTEEN_INCHES_M, wall };
+}
 
 /** An empty project: the generic library, one level, nothing drawn. */
 export async function makeProject(
   database: Database,
   firmId: string,
-  name: string,
-  units: 'metric' | 'imperial',
+  { name, units, jurisdiction }: z.infer<typeof newProjectRequest>,
   at: Date,
 ): Promise<string> {
   const header = newHeader(
     shortIdFrom((count) => randomBytes(count)),
     name,
     units,
+    jurisdiction,
   );
   const project: ProjectDocument = {
     ...emptyProject(header),
@@ -30,6 +51,7 @@ export async function makeProject(
         ceilingHeightM: 2.7,
         cavityDepthM: 0.3,
         gridAngleRad: 0,
+        defaults: defaultsIn(units),
       }),
     },
     cableTypes: tableFrom(CABLE_TYPES),

@@ -1,7 +1,6 @@
 import { ProjectProvider, useProject } from '../state/open-project.ts';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import { openOf } from '@dusky-spool/core/rules';
 import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
@@ -25,6 +24,7 @@ import { today } from '../state/today.ts';
 import { useAfterFirstPaint } from '../state/useAfterFirstPaint.ts';
 import type { OpenConflict, SyncState } from '../state/sync-state.ts';
 import { SmallButton } from '../ui/SmallButton.tsx';
+import { useFocusBack } from '../ui/useFocusBack.ts';
 import { Thread } from '../ui/Thread.tsx';
 import { PlanScreen } from '../screens/plan/PlanScreen.tsx';
 import { useEffect, useMemo, useState } from 'react';
@@ -41,7 +41,7 @@ const WAITING = (
 );
 const SurveyScreen = later(() => import('../screens/survey/SurveyScreen.tsx').then((module) => module.SurveyScreen), WAITING);
 const BriefScreen = later(() => import('../screens/brief/BriefScreen.tsx').then((module) => module.BriefScreen), WAITING);
-const FindingDrawer = later(() => import('../ui/FindingDrawer.tsx').then((module) => module.FindingDrawer), null);
+const FindingPanel = later(() => import('../ui/FindingPanel.tsx').then((module) => module.FindingPanel), null);
 const SetAsideDialog = later(() => import('../ui/SetAsideDialog.tsx').then((module) => module.SetAsideDialog), null);
 const StageScreen = later(() => import('./StageScreen.tsx').then((module) => module.StageScreen), WAITING);
 
@@ -107,10 +107,11 @@ function Frame({
   useDeriving(project);
   const derived = useDerived(settled);
   const stages = useMemo(() => progressOf(settled, derived), [settled, derived]);
+  const isListing = useSettings(({ findingPanel }) => findingPanel);
   const onPlan = stage === 'devices' || stage === 'cabling';
   return (
     <ProjectProvider value={project}>
-      <div className={css.frame}>
+      <div className={isListing ? `${css.frame} ${css.listing}` : css.frame}>
         <Thread stages={stages} />
         <Header projectId={projectId} sync={sync} settled={settled} />
         <main className={css.work}>
@@ -124,9 +125,33 @@ function Frame({
             <StageScreen projectId={projectId} stage={stage} />
           )}
         </main>
+        <Findings projectId={projectId} settled={settled} />
         {sync.conflict && <ConflictDialog conflict={sync.conflict} view={sync.view} />}
       </div>
     </ProjectProvider>
+  );
+}
+
+/** Errors and warnings beside the work, where they are asked for. */
+function Findings({ projectId, settled: project }: { readonly projectId: string; readonly settled: ProjectDocument }) {
+  const { findings: told } = useDerived(project);
+  const findings = useMemo(() => openOf(project, told, today()), [project, told]);
+  const { findingPanel, set } = useSettings();
+  const { endPreview } = useProjectParts('endPreview');
+  const navigate = useNavigate();
+  useFocusBack(findingPanel);
+  if (!findingPanel) return null;
+  const close = () => {
+    endPreview();
+    set({ findingPanel: false });
+  };
+  return (
+    <FindingPanel
+      findings={findings}
+      units={project.project.units}
+      onShow={(finding) => void navigate(placeOf(projectId, project, finding))}
+      onClose={close}
+    />
   );
 }
 
@@ -178,23 +203,13 @@ function Header({
   const { findings: told } = useDerived(project);
   const findings = useMemo(() => openOf(project, told, today()), [project, told]);
   const nothingTold = useNotChecked();
-  const navigate = useNavigate();
   const { undo, redo } = useProjectParts('undo', 'redo');
-  const { dusk, set } = useSettings();
-  const [listing, setListing] = useState(false);
-  const [everListed, setEverListed] = useState(false);
-  const list = () => {
-    setEverListed(true);
-    setListing(true);
-  };
+  const { dusk, findingPanel, set } = useSettings();
+  const list = () => set({ findingPanel: !findingPanel });
   const secondPaint = useAfterFirstPaint();
   const stops = findings.filter((finding) => finding.rank === 'stop');
   const looks = findings.filter((finding) => finding.rank === 'look');
   const units = project.project.units;
-  const show = (finding: DerivedFinding) => {
-    setListing(false);
-    void navigate(placeOf(projectId, project, finding));
-  };
   return (
     <header className="header">
       <h1>{project.project.name}</h1>
@@ -223,6 +238,7 @@ function Header({
       <button
         type="button"
         className={`chip ${stops.length > 0 ? 'stop' : looks.length > 0 ? 'look' : nothingTold ? 'quiet' : 'fine'}`}
+        aria-expanded={findingPanel}
         onClick={list}
       >
         {stops.length > 0
@@ -235,9 +251,6 @@ function Header({
         <button type="button" className="chip look" onClick={list}>
           {text('header.looks', { count: looks.length })}
         </button>
-      )}
-      {everListed && (
-        <FindingDrawer open={listing} findings={findings} units={units} onShow={show} onClose={() => setListing(false)} />
       )}
     </header>
   );

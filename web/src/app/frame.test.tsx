@@ -75,7 +75,7 @@ describe('an open project', () => {
     const page = await open();
     const chip = await page.findByRole('button', { name: /^\d+ (errors?|warnings?)$/ });
     await page.user.click(chip);
-    const drawer = await page.findByRole('dialog');
+    const drawer = await page.findByRole('complementary', { name: 'Findings' });
     await waitFor(() => expect(drawer.querySelectorAll('.finding').length).to.be.greaterThan(0));
     const first = drawer.querySelector<HTMLElement>('.finding .ui__finding-run')!;
     const named = Object.values(house.runs).find(({ number }) => number === first.textContent)!;

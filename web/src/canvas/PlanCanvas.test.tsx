@@ -103,21 +103,29 @@ describe('the plan', () => {
     expect(page.edits).to.deep.equal([]);
   });
 
-  it('places what the tool holds, then selects; with Shift it goes on placing', async () => {
+  it('places one after the other of the type that the tool holds', async () => {
     const type = house.deviceTypes['ceiling-speaker'];
     const page = await open({ tool: { kind: 'place', type } });
     await page.move([6, 2], { altKey: true });
     expect(page.container.querySelector('.ghost')).to.not.equal(null);
-    fireEvent.click(page.sheet, page.at([6, 2], { altKey: true, shiftKey: true }));
+    fireEvent.click(page.sheet, page.at([6, 2], { altKey: true }));
     expect(page.now.tool.kind).to.equal('place');
     fireEvent.click(page.sheet, page.at([8, 2], { altKey: true }));
-    expect(page.now.tool.kind).to.equal('select');
+    expect(page.now.tool.kind).to.equal('place');
     const added = Object.values(page.project().devices).filter(({ id }) => !house.devices[id]);
     expect(added.map(({ x, y }) => [Math.round(x), Math.round(y)])).to.deep.equal([
       [6, 2],
       [8, 2],
     ]);
     expect(page.now.selection.ids).to.deep.equal([added[1].id]);
+  });
+
+  it('lays the tool down after a rack, which is selected with its runs', async () => {
+    const page = await open({ tool: { kind: 'rack' } });
+    fireEvent.click(page.sheet, page.at([7.5, 2]));
+    expect(page.now.tool.kind).to.equal('select');
+    expect(page.now.selection.kind).to.equal('rack');
+    expect(Object.keys(page.project().racks)).to.have.length(2);
   });
 
   it('selects a device with the keyboard', async () => {

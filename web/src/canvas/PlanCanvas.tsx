@@ -7,7 +7,7 @@ import { text } from '../ground/text.ts';
 import { useByHand } from '../state/by-hand.ts';
 import { useDerived, useDerivedStore } from '../state/derived.ts';
 import { useProject } from '../state/open-project.ts';
-import { deviceIds, dragOf, numberHolderNow, useProjectParts } from '../state/project.ts';
+import { deviceIds, dragOf, newRecordId, numberHolderNow, useProjectParts } from '../state/project.ts';
 import { noSelection, type Selection } from '../state/selection-kinds.ts';
 import { useSettings } from '../state/settings.ts';
 import { BuildingLayer } from './BuildingLayer.tsx';
@@ -15,9 +15,11 @@ import { detailAt } from './device-detail.ts';
 import { DeviceLayer, type DeviceOnPlan } from './DeviceLayer.tsx';
 import { DragLayer } from './DragLayer.tsx';
 import { HoleLayer } from './HoleLayer.tsx';
+import { focusInspector } from './inspector-focus.ts';
 import { LabelLayer } from './LabelLayer.tsx';
 import { PlanDraft } from './PlanDraft.tsx';
 import { boxPath, pathThrough } from './room-drawing.ts';
+import { RackLayer } from './RackLayer.tsx';
 import { RunsLayer } from './RunsLayer.tsx';
 import { Sheet } from './Sheet.tsx';
 import { placeWithTool, SELECT_TOOL, type Tool } from './tools/plan-tool.ts';
@@ -28,6 +30,7 @@ import { useDeviceDrag } from './useDeviceDrag.ts';
 import { useFirstFit } from './useFirstFit.ts';
 import { usePlacing } from './usePlacing.ts';
 import { usePlanPicture } from './usePlanPicture.ts';
+import { useRackDrag } from './useRackDrag.ts';
 import { ZonesLayer } from './ZonesLayer.tsx';
 import css from './canvas.module.css';
 
@@ -59,6 +62,7 @@ export function PlanCanvas(props: Props) {
   const { preview } = useProjectParts('preview');
   const pick = usePick(selection, onSelect);
   const drag = useDeviceDrag({ project, control, selection, isOn: tool.kind === 'select', onPick: pick });
+  const rackDrag = useRackDrag(control, tool.kind === 'select', onSelect);
   const isDragging = drag.draggedIds.size > 0;
   const dragged = isDragging ? dragOf(preview) : null;
   const shown = dragged ? project : (preview?.project ?? project);
@@ -102,13 +106,15 @@ export function PlanCanvas(props: Props) {
         if (box.isHeld()) return box.onPointerMove(event);
         pointer.onMove(event);
         drag.onPointerMove(event);
+        rackDrag.onPointerMove(event);
       }}
-      onPointerUp={(event) => box.onPointerUp(event) || drag.onPointerUp(event)}
+      onPointerUp={(event) => box.onPointerUp(event) || drag.onPointerUp(event) || rackDrag.onPointerUp(event)}
       onPointerLeave={pointer.onLeave}
       onClick={(event) => {
-        const [endsDrag, endsBox] = [drag.takesClick(), box.takesClick()];
-        if (!event.defaultPrevented && !endsDrag && !endsBox) click(event);
+        const ends = [drag.takesClick(), rackDrag.takesClick(), box.takesClick()];
+        if (!event.defaultPrevented && !ends.includes(true)) click(event);
       }}
+      onDoubleClick={tool.kind === 'select' ? focusInspector : undefined}
       dragged={
         dragged && (
           <DragLayer
@@ -124,6 +130,16 @@ export function PlanCanvas(props: Props) {
     >
       <UnderlayLayer projectId={projectId} project={shown} levelId={levelId} camera={camera} />
       {!isEmpty && <BuildingLayer project={shown} levelId={levelId} />}
+      <RackLayer
+        {...{ project: shown, levelId }}
+        selected={selection.kind === 'rack' ? selection.ids : NO_RACKS}
+        onPress={rackDrag.onRackPress}
+        onKeyDown={(id, event) => {
+          if (event.key !== 'Enter' && event.key !== ' ') return;
+          event.preventDefault();
+          onSelect({ kind: 'rack', ids: [id] });
+        }}
+      />
       {zones && <ZonesLayer project={shown} levelId={levelId} kind={zones} />}
       <RunsLayer lines={lines} selected={chosenRuns} onPick={pickRun} />
       {!dragged && <HoleLayer derived={derived} levelId={levelId} levels={levels} runIds={chosenRuns} />}
@@ -149,6 +165,7 @@ export function PlanCanvas(props: Props) {
 }
 
 const NO_IDS: ReadonlySet<string> = new Set();
+const NO_RACKS: readonly string[] = [];
 
 /** Selects one thing, or with Shift adds it to those of its kind or takes it away. */
 function usePick(selection: Selection, onSelect: Props['onSelect']) {
@@ -194,9 +211,12 @@ function usePlanClick({ levelId, tool, control, onSelect, onTool }: Props) {
       guideM: GUIDE_PX / control.camera.k,
       numberHolder: numberHolderNow(),
       ids: deviceIds,
+      newId: newRecordId,
     });
     if (!placement) return;
-    if (place(placement.name, placement.placed) && !event.shiftKey) onTool(SELECT_TOOL);
+    const isMade = place(placement.name, placement.placed);
+    // The next one of the type is a click away: Escape lays the tool down. Of racks and risers a level has one or two.
+    if (isMade && (tool.kind === 'rack' || tool.kind === 'riser')) onTool(SELECT_TOOL);
   };
 }
 

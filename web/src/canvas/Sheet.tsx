@@ -16,7 +16,7 @@ interface Props extends Omit<ComponentProps<'div'>, 'ref' | 'role'> {
 export function Sheet({ control, className = '', children, dragged, ...rest }: Props) {
   const { sheet, picture, world } = control;
   return (
-    <div ref={sheet} className={`${css.planCanvas} ${className}`} role="group" {...rest}>
+    <div ref={sheet} className={`${css.planCanvas} ${className}`} role="group" tabIndex={0} data-plan="" {...rest}>
       <svg ref={picture} className={css.picture} style={MARGIN}>
         <g ref={world} className={css.world}>
           {children}

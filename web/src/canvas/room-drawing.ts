@@ -1,5 +1,6 @@
 import { chordsOf, type Point2, rotate2 } from '@dusky-spool/core/math';
-import type { Room, Wall } from '@dusky-spool/core/model';
+import type { Room } from '@dusky-spool/core/model';
+import type { WallLine } from '@dusky-spool/core/survey';
 
 /** SVG path through points, metres. */
 export const pathThrough = (points: readonly (readonly [number, number, ...number[]])[], closed = false): string =>
@@ -26,7 +27,7 @@ export function joistPath(room: Room): string {
 }
 
 /** A wall's footprint from a share `from` of its length to `to`; its ends reach on by `reach`, so that corners close. */
-export function wallBand(wall: Wall, from = 0, to = 1, reach: readonly [number, number] = [0, 0]): Point2[] {
+export function wallBand(wall: WallLine, from = 0, to = 1, reach: readonly [number, number] = [0, 0]): Point2[] {
   const length = Math.hypot(wall.b[0] - wall.a[0], wall.b[1] - wall.a[1]);
   const u: Point2 = [(wall.b[0] - wall.a[0]) / length, (wall.b[1] - wall.a[1]) / length];
   const h = wall.thicknessM / 2;

@@ -21,6 +21,8 @@ export interface CameraControl {
   readonly zoomBy: (factor: number) => void;
   readonly panBy: (dx: number, dy: number) => void;
   readonly reveal: (p: Point2) => void;
+  /** Whether points are on the sheet, clear of what lies on its left (pixels). */
+  readonly isInSight: (points: readonly Point2[], leftPx: number) => boolean;
 }
 
 const NEAREST = 700;
@@ -129,6 +131,14 @@ export function useCamera(): CameraControl {
         apply(next, width / 2 - (width / 2 - tx) * ratio, height / 2 - (height / 2 - ty) * ratio);
       },
       panBy: (dx, dy) => apply(live.current.k, live.current.tx + dx, live.current.ty + dy),
+      isInSight: (points, leftPx) => {
+        const { width, height } = size();
+        const { k, tx, ty } = live.current;
+        return points.every(([x, y]) => {
+          const [sx, sy] = [x * k + tx, ty - y * k];
+          return sx > leftPx && sy > 0 && sx < width && sy < height;
+        });
+      },
       reveal: ([x, y]) => {
         const { width, height } = size();
         const { k, tx, ty } = live.current;

@@ -1,3 +1,4 @@
+import { moveRack } from '@dusky-spool/core/devices';
 import { distance2, type Outcome, type Point2, tidyM } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 import { moveFeatures, moveWalls, type NewId, placeOpening } from '@dusky-spool/core/survey';
@@ -42,18 +43,20 @@ export function dragGrip(
       const points = feature.points.map((p, i): [number, number] => (i === grip.index ? [at[0], at[1]] : p));
       return { ok: true, value: changeRecord('features', feature, { points }) };
     }
-    case 'rack':
+    case 'rack': {
+      const { x, y } = project.racks[grip.id];
+      return { ok: true, value: moveRack(project, grip.id, [x + by[0], y + by[1]]) };
+    }
     case 'riser':
-      return { ok: true, value: moveShaft(project, grip.kind === 'rack' ? 'racks' : 'risers', grip.id, by) };
+      return { ok: true, value: moveRiser(project, grip.id, by) };
     default:
       return slideOpening(project, grip.id, by);
   }
 }
 
-function moveShaft(project: ProjectDocument, table: 'racks' | 'risers', id: string, by: Point2): Operation[] {
-  const { x, y } = project[table][id];
-  const place = { x: tidyM(x + by[0]), y: tidyM(y + by[1]) };
-  return table === 'racks' ? changeRecord('racks', project.racks[id], place) : changeRecord('risers', project.risers[id], place);
+function moveRiser(project: ProjectDocument, id: string, by: Point2): Operation[] {
+  const riser = project.risers[id];
+  return changeRecord('risers', riser, { x: tidyM(riser.x + by[0]), y: tidyM(riser.y + by[1]) });
 }
 
 /** A door or window goes along its wall as far as it fits. */

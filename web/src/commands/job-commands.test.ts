@@ -1,3 +1,4 @@
+import { planRuns } from '@dusky-spool/core/runs';
 import { expect } from 'chai';
 import type { ProjectDocument, Seal } from '@dusky-spool/core/model';
 import type { Penetration } from '@dusky-spool/core/pathways';
@@ -115,9 +116,12 @@ describe('the library of a project', () => {
 
 describe('what is written down of a job', () => {
   it('labels that were printed, of runs that are still there', () => {
-    const printed = applied(withTwo, markPrinted(withTwo, [run.id, 'gone'], '2026-11-29'));
-    expect(printed.runs[run.id].printedOn).to.equal('2026-11-29');
-    expect(markPrinted(printed, [run.id], '2026-11-29')).to.deep.equal([]);
+    const planned = planRuns(withTwo).find((one) => one.run.id === run.id)!;
+    const gone = { ...planned, run: { ...run, id: 'gone' } };
+    const printed = applied(withTwo, markPrinted(withTwo, [planned, gone], '2026-11-29'));
+    expect(printed.runs[run.id]).to.include({ printedOn: '2026-11-29' });
+    expect(printed.runs[run.id].printedAs).to.include(run.number);
+    expect(markPrinted(printed, [planned], '2026-11-29')).to.deep.equal([]);
   });
 
   it('one date for each gate', () => {

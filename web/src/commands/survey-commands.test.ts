@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { placeRack } from '@dusky-spool/core/devices';
 import { featureMake } from '@dusky-spool/core/house';
 import { newOpening, type PictureInfo } from '@dusky-spool/core/model';
 import { applied, smallHouse } from '@dusky-spool/core/testing';
@@ -12,7 +13,6 @@ import { createRecords } from './create-records.ts';
 import { dragGrip } from './drag-grip.ts';
 import { markPoint } from './mark-point.ts';
 import { placeFeature } from './place-feature.ts';
-import { freeRackCode, placeRack } from './place-rack.ts';
 import { placeRiser } from './place-riser.ts';
 import { removeRecords } from './remove-records.ts';
 import { toggleJoist } from './toggle-joist.ts';
@@ -66,13 +66,8 @@ describe('things that are placed on a plan', () => {
     expect(conduit.insideDiameterM).to.equal(0.025);
   });
 
-  it('get codes that are free: racks by letter, risers to the next level', () => {
+  it('lead risers to the next level', () => {
     const house = smallHouse();
-    const code = freeRackCode(house);
-    expect(Object.values(house.racks).map((rack) => rack.code)).to.not.include(code);
-    const racked = applied(house, placeRack(house, { id: 'k9', levelId, at: [1, 1], name: `Rack ${code}` }));
-    expect(racked.racks.k9).to.include({ code, x: 1, y: 1, units: 24 });
-    expect(freeRackCode(racked)).to.not.equal(code);
     const taller = applied(house, addLevel(house, { id: 'top', nameOf: String }));
     const lowest = Object.values(taller.levels).sort((a, b) => a.order - b.order)[0].id;
     const riser = applied(taller, placeRiser(taller, { id: 'z9', levelId: lowest, at: [1, 1], name: 'Riser' })).risers.z9;
@@ -101,15 +96,20 @@ describe('things that are placed on a plan', () => {
 });
 
 describe('a drag', () => {
-  const house = applied(smallHouse(), placeRack(smallHouse(), { id: 'k9', levelId, at: [1, 1], name: 'Rack' }));
+  const house = applied(
+    smallHouse(),
+    placeRack(smallHouse(), { id: 'k9', levelId, at: [2.5, 2], name: 'Rack' }, () => 'r9'),
+  );
   const drag = (grip: Parameters<typeof dragGrip>[1]['grip'], by: [number, number], at: [number, number] = by) => {
     const outcome = dragGrip(house, { grip, by, at, levelId, newId });
     if (!outcome.ok) throw new Error(outcome.problem.code);
     return applied(house, outcome.value);
   };
 
-  it('moves a rack by as much as the pointer, to a tenth of a millimetre', () => {
-    expect(drag({ kind: 'rack', id: 'k9' }, [0.12345, -0.5]).racks.k9).to.include({ x: 1.1235, y: 0.5 });
+  it('moves a rack by as much as the pointer, to a tenth of a millimetre, and against a wall that is near', () => {
+    expect(drag({ kind: 'rack', id: 'k9' }, [0.12345, 0.1]).racks.k9).to.include({ x: 2.6235, y: 2.1 });
+    const { x, y } = drag({ kind: 'rack', id: 'k9' }, [-1.9, 0]).racks.k9;
+    expect([x, y]).to.deep.equal([house.walls.west.thicknessM / 2 + 0.3, 2]);
   });
 
   it('slides a door along its wall no further than it fits', () => {

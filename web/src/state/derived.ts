@@ -136,6 +136,8 @@ async function ask<K extends keyof ProjectJobs>(
 export const cancelDeriving = (): void => client?.cancel();
 export const resumeDeriving = (): void => client?.resume();
 
+/** The first cure of each of several findings, together. */
+export const askCureAll = (refs: readonly string[]) => ask('cureAll', refs);
 /** The route of a run and the next cheapest ones. */
 export const askChoices = (runId: string) => ask('choices', runId);
 /** Routes that runs could share; `newId` is for what would be created. */
@@ -144,6 +146,8 @@ export const askSharedRoutes = (newId: string) => ask('sharedRoutes', { newId })
 export const askCabling = () => ask('cabling', null);
 /** Operations that bundle runs by the pathways that they share. */
 export const askBundles = async (): Promise<readonly Operation[]> => (await ask('bundles', null)) ?? [];
+/** What an edit would do beside what was asked. */
+export const askEffects = (operations: readonly Operation[]) => ask('effects', operations);
 /** Every run under another number scheme. */
 export const askScheme = (pattern: string) => ask('scheme', pattern);
 /** A run in the walls beside the same run on the surface. */

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import type { GroupKind } from '@dusky-spool/core/model';
+import type { LengthsBetween } from '@dusky-spool/core/survey';
 import { persist } from 'zustand/middleware';
 
 interface Settings {
@@ -8,13 +9,15 @@ interface Settings {
   readonly inspectorOpen: boolean;
   /** Kind of zones that the plan shows; null shows none. */
   readonly zones: GroupKind | null;
+  /** Whether errors and warnings are listed beside the work. */
+  readonly findingPanel: boolean;
   /** Whether the plan shows findings at their places. */
   readonly findings: boolean;
+  /** What lengths of walls that are drawn are taken between. */
+  readonly lengthsBetween: LengthsBetween;
   /** Under this name device numbers were taken along for times without a connection. */
   readonly numberHolder: string;
-  readonly set: (
-    change: Partial<Pick<Settings, 'dusk' | 'ledgerOpen' | 'inspectorOpen' | 'zones' | 'findings' | 'numberHolder'>>,
-  ) => void;
+  readonly set: (change: Partial<Omit<Settings, 'set'>>) => void;
 }
 
 /** What this browser remembers of how its user likes the screens. */
@@ -26,6 +29,8 @@ export const useSettings = create<Settings>()(
       inspectorOpen: true,
       zones: null,
       findings: false,
+      findingPanel: false,
+      lengthsBetween: 'faces',
       numberHolder: '',
       set: (change) => set(change),
     }),

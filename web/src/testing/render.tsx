@@ -84,6 +84,7 @@ export function renderInProject(
     useProjectStore.setState({
       projectId: 'demo',
       preview: null,
+      refusal: null,
       sync: {
         view: project,
         touched: touchedBy(operations),
@@ -109,7 +110,9 @@ export function renderInProject(
       const operations = 'ok' in wanted ? wanted : { ok: true as const, value: wanted };
       const after = operations.ok ? edited(now(), operations.value) : operations;
       if (!operations.ok || !after.ok) {
-        problems.push(operations.ok ? (after as { problem: Problem }).problem : operations.problem);
+        const problem = operations.ok ? (after as { problem: Problem }).problem : operations.problem;
+        problems.push(problem);
+        useProjectStore.setState({ refusal: { problem, at: problems.length } });
         return false;
       }
       edits.push({ title, operations: operations.value });

@@ -1,4 +1,5 @@
 import { Select } from 'antd';
+import { text } from '../ground/text.ts';
 
 /** One of a fixed set of words. */
 export function ChoiceField<T extends string>({
@@ -8,7 +9,8 @@ export function ChoiceField<T extends string>({
   onChange,
 }: {
   readonly label: string;
-  readonly value: T;
+  /** Nothing where several records differ. */
+  readonly value: T | undefined;
   readonly options: readonly { readonly value: T; readonly label: string }[];
   readonly onChange: (value: T) => void;
 }) {
@@ -18,6 +20,7 @@ export function ChoiceField<T extends string>({
       <Select
         size="middle"
         value={value}
+        placeholder={text('form.mixed')}
         aria-label={label}
         options={[...options]}
         onChange={onChange}

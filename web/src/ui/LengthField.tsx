@@ -2,6 +2,9 @@ import { useRef, useState } from 'react';
 import { Input } from 'antd';
 import { formatLengthFine, parseLength, type UnitSystem } from '@dusky-spool/core/math';
 import { problemSentence } from '@dusky-spool/texts';
+import { text } from '../ground/text.ts';
+import { refusalOf } from '../state/refusal.ts';
+import { FieldProblem } from './fields.tsx';
 
 interface Props {
   readonly label: string;
@@ -10,13 +13,27 @@ interface Props {
   readonly placeholder?: string;
   readonly id?: string;
   readonly autoFocus?: boolean;
+  /** What can be typed, m. */
+  readonly minM?: number;
+  readonly maxM?: number;
   /** An emptied field, where that is allowed, means null. */
   readonly mayBeEmpty?: boolean;
   readonly onChange: (valueM: number | null) => void;
 }
 
 /** A length in the project's units that can be typed in either: `1.68 m`, `5' 6 1/2"`. What cannot be read is said below. */
-export function LengthField({ label, valueM, units, placeholder, id, autoFocus, mayBeEmpty = false, onChange }: Props) {
+export function LengthField({
+  label,
+  valueM,
+  units,
+  placeholder,
+  id,
+  autoFocus,
+  minM = -Infinity,
+  maxM = Infinity,
+  mayBeEmpty = false,
+  onChange,
+}: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const shown = typed ?? (valueM === null ? '' : formatLengthFine(valueM, units));
@@ -38,9 +55,15 @@ export function LengthField({ label, valueM, units, placeholder, id, autoFocus, 
       setProblem(problemSentence(parsed.problem, units));
       return;
     }
-    setTyped(null);
-    setProblem(null);
-    if (valueM === null || Math.abs(parsed.value - valueM) > 1e-9) onChange(parsed.value);
+    if (parsed.value < minM - 1e-9 || parsed.value > maxM + 1e-9) {
+      const [min, max] = [minM, maxM].map((bound) => (Number.isFinite(bound) ? formatLengthFine(bound, units) : ''));
+      setProblem(text(max === '' ? 'form.lengthMin' : min === '' ? 'form.lengthMax' : 'form.lengthRange', { label, min, max }));
+      return;
+    }
+    const isSame = valueM !== null && Math.abs(parsed.value - valueM) <= 1e-9;
+    const refusal = isSame ? null : refusalOf(() => onChange(parsed.value));
+    setProblem(refusal && problemSentence(refusal, units));
+    if (!refusal) setTyped(null);
   };
   const leave = () => {
     left.current = typed !== null;
@@ -69,11 +92,7 @@ export function LengthField({ label, valueM, units, placeholder, id, autoFocus, 
           event.stopPropagation();
         }}
       />
-      {problem && (
-        <em role="alert" className="field-problem">
-          {problem}
-        </em>
-      )}
+      <FieldProblem sentence={problem} />
     </label>
   );
 }

@@ -13,6 +13,8 @@ export interface Making {
   /** Where the job is asked for. */
   readonly path: string;
   readonly query: Readonly<Record<string, unknown>>;
+  /** Called when the file is saved. */
+  readonly onSaved?: () => void;
 }
 
 const LOOK_MS = 300;
@@ -37,7 +39,8 @@ export function MakingDialog({ making, onClose }: { readonly making: Making; rea
         if (now.state === 'done') {
           await download(`/jobs/${jobId}/file`);
           over = true;
-          return onClose();
+          onClose();
+          return making.onSaved?.();
         }
         if (hasEnded(now.state)) return setProblem(now.problem ?? { code: 'job-cancelled' });
         await new Promise((done) => window.setTimeout(done, LOOK_MS));

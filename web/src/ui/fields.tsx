@@ -1,54 +1,74 @@
-import { useState } from 'react';
+import { type KeyboardEvent, useState } from 'react';
+import { problemSentence } from '@dusky-spool/texts';
 import { Input, InputNumber, Switch } from 'antd';
 import { text } from '../ground/text.ts';
+import { useProjectStore } from '../state/project.ts';
+import { refusalOf } from '../state/refusal.ts';
 import css from './ui.module.css';
 
-/** Words; written when the field is left. */
-export function WordsField({
-  label,
-  value,
-  max = 80,
-  onChange,
-  long = false,
-}: {
+interface WordsProps {
   readonly label: string;
   readonly value: string;
   readonly max?: number;
   readonly long?: boolean;
+  readonly placeholder?: string;
+  /** Whether it may not be empty. */
+  readonly required?: boolean;
   readonly onChange: (value: string) => void;
-}) {
+}
+
+/** Words; written when the field is left. What cannot be written stays as it was typed, with the reason below it. */
+export function WordsField({ label, value, max = 80, onChange, long = false, placeholder, required = false }: WordsProps) {
+  const units = useProjectStore(({ sync }) => sync?.view.project.units);
   const [typed, setTyped] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
   const commit = () => {
-    if (typed !== null && typed.trim() !== value) onChange(typed.trim());
-    setTyped(null);
+    if (typed === null) return;
+    const words = typed.trim();
+    const refused = words === value ? null : refusedWords(words);
+    setProblem(refused);
+    if (refused === null) setTyped(null);
+  };
+  const refusedWords = (words: string): string | null => {
+    if (required && words === '') return text('form.missing', { label });
+    if (words.length > max) return text('form.long', { label, max, count: words.length });
+    const refusal = refusalOf(() => onChange(words));
+    return refusal && problemSentence(refusal, units);
   };
   const common = {
     value: typed ?? value,
-    maxLength: max,
+    placeholder,
     'aria-label': label,
+    'aria-invalid': problem !== null,
+    status: problem ? ('error' as const) : undefined,
     onBlur: commit,
+    onKeyDown: (event: KeyboardEvent) => {
+      event.stopPropagation();
+      if (event.key !== 'Escape') return;
+      setTyped(null);
+      setProblem(null);
+    },
   };
   return (
     <label className={long ? 'field wide' : 'field'}>
       <span>{label}</span>
       {long ? (
-        <Input.TextArea
-          {...common}
-          rows={3}
-          onChange={(event) => setTyped(event.target.value)}
-          onKeyDown={(event) => event.stopPropagation()}
-        />
+        <Input.TextArea {...common} rows={3} onChange={(event) => setTyped(event.target.value)} />
       ) : (
-        <Input
-          {...common}
-          onChange={(event) => setTyped(event.target.value)}
-          onPressEnter={commit}
-          onKeyDown={(event) => event.stopPropagation()}
-        />
+        <Input {...common} onChange={(event) => setTyped(event.target.value)} onPressEnter={commit} />
       )}
+      <FieldProblem sentence={problem} />
     </label>
   );
 }
+
+/** Why what was typed in a field cannot be written, below it. */
+export const FieldProblem = ({ sentence }: { readonly sentence: string | null }) =>
+  sentence && (
+    <em role="alert" className="field-problem">
+      {sentence}
+    </em>
+  );
 
 /** A plain number with its unit in the label. */
 export function NumberField({
@@ -60,18 +80,20 @@ export function NumberField({
   onChange,
 }: {
   readonly label: string;
-  readonly value: number;
+  /** Nothing where several records differ. */
+  readonly value: number | undefined;
   readonly min: number;
   readonly max: number;
   readonly step?: number;
   readonly onChange: (value: number) => void;
 }) {
+  const units = useProjectStore(({ sync }) => sync?.view.project.units);
   const [typed, setTyped] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const write = (next: number) => {
-    setTyped(null);
-    setProblem(null);
-    if (next !== value) onChange(next);
+    const refusal = next === value ? null : refusalOf(() => onChange(next));
+    setProblem(refusal && problemSentence(refusal, units));
+    if (!refusal) setTyped(null);
   };
   const commit = () => {
     if (typed === null) return;
@@ -83,7 +105,8 @@ export function NumberField({
     <label className="field">
       <span>{label}</span>
       <InputNumber
-        value={value}
+        value={value ?? null}
+        placeholder={text('form.mixed')}
         min={min}
         max={max}
         step={step}
@@ -100,11 +123,7 @@ export function NumberField({
           event.stopPropagation();
         }}
       />
-      {problem && (
-        <em role="alert" className="field-problem">
-          {problem}
-        </em>
-      )}
+      <FieldProblem sentence={problem} />
     </label>
   );
 }

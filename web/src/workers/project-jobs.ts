@@ -29,10 +29,12 @@ export interface ProjectJobs {
   /** Dragged devices: their runs, and what keeps them from being built there; null where more than devices moves. */
   readonly drag: Question<{ readonly operations: readonly Operation[]; readonly deviceIds: readonly string[] }, DragDelta | null>;
   readonly cures: Question<string, ReturnType<DerivedProject['cures']>>;
+  readonly cureAll: Question<readonly string[], ReturnType<DerivedProject['cureAll']>>;
   readonly choices: Question<string, ReturnType<DerivedProject['choices']>>;
   readonly sharedRoutes: Question<{ readonly newId: string }, SharedRoutePreview>;
   readonly cabling: Question<null, ReturnType<DerivedProject['cabling']>>;
   readonly bundles: Question<null, readonly Operation[]>;
+  readonly effects: Question<readonly Operation[], ReturnType<DerivedProject['effects']>>;
   readonly scheme: Question<string, ReturnType<DerivedProject['scheme']>>;
   readonly bothRoutes: Question<string, ReturnType<DerivedProject['bothRoutes']>>;
 }
@@ -62,10 +64,12 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
     preview: ({ patch, today }, { work }) => work(derived.preview(patch, today)),
     drag: ({ operations, deviceIds }) => derived.drag(operations, deviceIds),
     cures: (ref) => derived.cures(ref),
+    cureAll: (refs) => derived.cureAll(refs),
     choices: (runId) => derived.choices(runId),
     sharedRoutes: ({ newId }) => derived.sharedRoutes(() => newId),
     cabling: () => derived.cabling(),
     bundles: () => derived.bundles(),
+    effects: (operations) => derived.effects(operations),
     scheme: (pattern) => derived.scheme(pattern),
     bothRoutes: (runId) => derived.bothRoutes(runId),
   };

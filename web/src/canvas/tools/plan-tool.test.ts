@@ -4,6 +4,7 @@ import { expect } from 'chai';
 import { guidedPlace, type PlanClick, placeWithTool, SELECT_TOOL, type Tool } from './plan-tool.ts';
 
 const house = smallHouse();
+let made = 0;
 const typeOf = (id: string) => house.deviceTypes[id];
 
 function click(project: ProjectDocument, tool: Tool, at: readonly [number, number], more: Partial<PlanClick> = {}) {
@@ -14,6 +15,7 @@ function click(project: ProjectDocument, tool: Tool, at: readonly [number, numbe
     guideM: 0.2,
     numberHolder: '',
     ids: countedIds(),
+    newId: (prefix) => `${prefix}_${++made}`,
     ...more,
   });
   if (!placement) return null;
@@ -35,6 +37,33 @@ describe('a click on the plan', () => {
     expect(Object.values(placed.project.runs).every(({ deviceId }) => deviceId === placed.devices[0].id)).to.equal(true);
   });
 
+  it('places it where it was shown: on the grid of the hand, in line with others, or on its wall', () => {
+    const one = click(house, { kind: 'place', type: typeOf('ceiling-speaker') }, [1, 1])!.project;
+    for (const [id, at, isFree] of [
+      ['ceiling-speaker', [1.06, 3.337], false],
+      ['ceiling-speaker', [1.06, 3.337], true],
+      ['network-drop', [2.113, 0.31], false],
+      ['keypad', [5.02, 2.204], false],
+    ] as const) {
+      const shown = guidedPlace(one, typeOf(id), { levelId: 'm', at, isFree, guideM: 0.2 });
+      const [device] = click(one, { kind: 'place', type: typeOf(id) }, at, {
+        isFree,
+        ids: { device: () => 'd9', run: () => `r9${++made}` },
+      })!.devices;
+      expect([device.x, device.y], id).to.deep.equal(shown.at);
+    }
+  });
+
+  it('places a rack with the runs of what waited for it, and selects it', () => {
+    const waiting = click({ ...house, racks: {} }, { kind: 'place', type: typeOf('network-drop') }, [2, 0.05])!;
+    expect(Object.keys(waiting.project.runs)).to.deep.equal([]);
+    const placed = click(waiting.project, { kind: 'rack' }, [9.8, 2])!;
+    const runs = Object.values(placed.project.runs);
+    expect(runs.length).to.equal(typeOf('network-drop').cables.length);
+    expect(new Set(runs.map(({ deviceId }) => deviceId))).to.deep.equal(new Set([waiting.devices[0].id]));
+    expect(placed.placed.ok && placed.placed.value.select?.kind).to.equal('rack');
+  });
+
   it('lines a device up with others unless Alt is held', () => {
     const one = click(house, { kind: 'place', type: typeOf('ceiling-speaker') }, [1, 1])!.project;
     const tool = typeOf('ceiling-speaker');
@@ -42,7 +71,7 @@ describe('a click on the plan', () => {
     const guided = guidedPlace(one, tool, { ...near, isFree: false });
     expect(guided.guides.length).to.be.greaterThan(0);
     expect(guided.at[0]).to.equal(1);
-    expect(guidedPlace(one, tool, { ...near, isFree: true })).to.deep.equal({ at: [1.06, 3], guides: [] });
+    expect(guidedPlace(one, tool, { ...near, isFree: true })).to.deep.include({ at: [1.06, 3], guides: [], reason: null });
   });
 
   it('fills a room with an even field, and does nothing outside rooms', () => {

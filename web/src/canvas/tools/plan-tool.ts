@@ -1,15 +1,35 @@
 import type { Overlap } from '@dusky-spool/core/calculators';
-import { applyTemplate, type Guided, guideTo, placeDevice, placeField } from '@dusky-spool/core/devices';
+import {
+  applyTemplate,
+  buildablePlace,
+  type Clash,
+  type Guided,
+  guideTo,
+  placeDevice,
+  placeField,
+  snapDevice,
+} from '@dusky-spool/core/devices';
 import { buildingOf, roomAt } from '@dusky-spool/core/house';
 import { ok, type Outcome, type Point2 } from '@dusky-spool/core/math';
-import type { Device, DeviceType, Operation, ProjectDocument, RoomTemplate } from '@dusky-spool/core/model';
+import {
+  type Device,
+  type DeviceType,
+  newDevice,
+  type Operation,
+  type ProjectDocument,
+  type RoomTemplate,
+} from '@dusky-spool/core/model';
+import { placeShaft } from '../../commands/place-shaft.ts';
+import type { Selection } from '../../state/selection-kinds.ts';
 import { toHandGrid } from './nudge.ts';
 
 /** What a click on the plan does. */
 export type Tool =
   | { readonly kind: 'select' }
   | { readonly kind: 'place'; readonly type: DeviceType; readonly field?: Field }
-  | { readonly kind: 'template'; readonly template: RoomTemplate };
+  | { readonly kind: 'template'; readonly template: RoomTemplate }
+  | { readonly kind: 'rack' }
+  | { readonly kind: 'riser' };
 
 export const SELECT_TOOL: Tool = { kind: 'select' };
 
@@ -30,33 +50,79 @@ export interface PlanClick {
   /** Whose reserved numbers are used. */
   readonly numberHolder: string;
   readonly ids: { readonly device: () => string; readonly run: () => string };
+  readonly newId: (prefix: string) => string;
 }
 
-/** What a tool places: its name for the history, and the devices with the operations that create them. */
+/** What a tool places: its name for the history, the operations that create it, what is selected then, and the devices of it. */
 export interface Placement {
   readonly name: string;
-  readonly placed: Outcome<{ readonly operations: readonly Operation[]; readonly devices: readonly Device[] }>;
+  readonly placed: Outcome<{
+    readonly operations: readonly Operation[];
+    readonly devices: readonly Device[];
+    readonly select?: Selection;
+  }>;
 }
 
-/** Where a device would be placed. */
-export const guidedPlace = (
-  project: ProjectDocument,
-  type: DeviceType,
-  { levelId, at, isFree, guideM }: Pick<PlanClick, 'levelId' | 'at' | 'isFree' | 'guideM'>,
-): Guided => (isFree ? { at, guides: [] } : guideTo(project, levelId, type, at, guideM));
+type PlaceClick = Pick<PlanClick, 'levelId' | 'at' | 'isFree' | 'guideM'>;
+
+/** A device is moved no farther than this to where it can be built, m. */
+const BUILDABLE_REACH_M = 0.6;
+const ASIDE_M = 0.1;
+
+/** Where a click places a device. */
+export interface DevicePlace extends Guided {
+  /** A point that is placed there: for a device in a wall it says the side. */
+  readonly from: Point2;
+  /** What keeps it from where the pointer is; null where nothing does. */
+  readonly reason: Clash | null;
+  /** How far it was moved for that, m. */
+  readonly movedM: number;
+}
+
+/**
+ * Where a click places a device: what it is drawn to, then its wall, then the nearest place where it can be built; else the grid of
+ * the hand. The preview shows the same.
+ */
+export function guidedPlace(project: ProjectDocument, type: DeviceType, click: PlaceClick): DevicePlace {
+  const { at: wanted, guides } = wantedPlace(project, type, click);
+  const { levelId, isFree } = click;
+  const { x, y, roomId, facingRad } = snapDevice(buildingOf(project), levelId, type, wanted);
+  const draft = newDevice({
+    ...{ id: 'draft', typeId: type.id, levelId, roomId, number: 0, x, y },
+    heightM: type.defaultHeightM,
+    facingRad: facingRad ?? 0,
+  });
+  const { at, reason, movedM } = buildablePlace(project, draft, isFree ? 0 : BUILDABLE_REACH_M);
+  const aside = facingRad === null ? 0 : ASIDE_M;
+  return {
+    at,
+    from: movedM === 0 ? wanted : [at[0] + Math.cos(draft.facingRad) * aside, at[1] + Math.sin(draft.facingRad) * aside],
+    guides: movedM === 0 ? guides : [],
+    reason,
+    movedM,
+  };
+}
+
+function wantedPlace(project: ProjectDocument, type: DeviceType, { levelId, at, isFree, guideM }: PlaceClick): Guided {
+  const guided = isFree ? { at, guides: [] } : guideTo(project, levelId, type, at, guideM);
+  return guided.guides.length > 0 ? guided : { at: toHandGrid(at, project.project.units), guides: [] };
+}
 
 /** What a click with a tool places; null where it places nothing there. */
 export function placeWithTool(project: ProjectDocument, tool: Tool, click: PlanClick): Placement | null {
   if (tool.kind === 'select') return null;
   const { levelId, at, ids } = click;
+  if (tool.kind === 'rack' || tool.kind === 'riser') {
+    const { name, id, operations } = placeShaft(project, { kind: tool.kind, levelId, at, newId: click.newId });
+    return { name, placed: ok({ operations, devices: [], select: { kind: tool.kind, ids: [id] } }) };
+  }
   if (tool.kind === 'place' && !tool.field) {
-    const guided = guidedPlace(project, tool.type, click);
     const placed = placeDevice(
       project,
       {
         typeId: tool.type.id,
         levelId,
-        at: guided.guides.length > 0 ? guided.at : toHandGrid(at, project.project.units),
+        at: guidedPlace(project, tool.type, click).from,
         holder: click.numberHolder,
       },
       { device: ids.device(), run: ids.run },

@@ -1,30 +1,45 @@
+import { type RackPlace, rackPlace } from '@dusky-spool/core/devices';
 import { buildingOf, type FeatureMake, nearestWall } from '@dusky-spool/core/house';
-import { distance2, type Outcome, parseLength, type Point2, tidyM } from '@dusky-spool/core/math';
+import { distance2, type Outcome, parseLength, type Point2, tidyM, type UnitSystem } from '@dusky-spool/core/math';
 import { newOpening, type Opening, type Operation, type ProjectDocument } from '@dusky-spool/core/model';
-import { drawWalls, type NewId, placeOpening, type WallBuild } from '@dusky-spool/core/survey';
+import { onLevel } from '@dusky-spool/core/derive';
+import {
+  chainPoints,
+  drawWalls,
+  type LengthsBetween,
+  type NewId,
+  placeOnWall,
+  placeOpening,
+  type PlaceOnWall,
+  type WallBuild,
+} from '@dusky-spool/core/survey';
 import { addDimension } from '../../commands/add-dimension.ts';
 import { placeFeature } from '../../commands/place-feature.ts';
-import { freeRackCode, placeRack } from '../../commands/place-rack.ts';
-import { placeRiser } from '../../commands/place-riser.ts';
+import { placeShaft } from '../../commands/place-shaft.ts';
 import { term, text } from '../../ground/text.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import {
   backCorner,
+  closeTarget,
+  type DrawSetting,
   type DrawStep,
   type DrawWalls,
   endChain,
+  joinsWalls,
   leaveWalls,
+  type Pointer,
   setCorner,
   startWalls,
-  typedCorner,
   typeWalls,
+  type WallTarget,
+  wallTarget,
 } from './draw-walls.ts';
 
 /** What the pointer does on the survey sheet. */
 export type SurveyTool =
   | { readonly kind: 'select' }
   | { readonly kind: 'walls'; readonly make: WallBuild; readonly draw: DrawWalls }
-  | { readonly kind: 'opening'; readonly opening: Opening['kind'] }
+  | { readonly kind: 'opening'; readonly opening: Opening['kind']; readonly typed: string }
   | { readonly kind: 'feature'; readonly make: FeatureMake; readonly points: readonly Point2[] }
   | { readonly kind: 'rack' }
   | { readonly kind: 'riser' }
@@ -35,6 +50,7 @@ export type SurveyTool =
 
 export const SELECT: SurveyTool = { kind: 'select' };
 export const wallsTool = (make: WallBuild): SurveyTool => ({ kind: 'walls', make, draw: startWalls });
+export const openingTool = (opening: Opening['kind']): SurveyTool => ({ kind: 'opening', opening, typed: '' });
 
 /** Usual sizes of openings with which placing begins, m. */
 const OPENING_SIZES: Readonly<Record<Opening['kind'], Pick<Opening, 'widthM' | 'sillM' | 'headM'>>> = {
@@ -55,7 +71,20 @@ export interface ToolContext {
   readonly levelId: string;
   readonly newSurveyId: NewId;
   readonly newId: (prefix: string) => string;
+  /** What lengths of walls are taken between. */
+  readonly between: LengthsBetween;
+  /** Lengths on walls are rounded to this, m; 0 leaves them. */
+  readonly gridM: number;
+  /** A chain closes where the pointer is this near to its first corner, m. */
+  readonly closeReachM: number;
 }
+
+/** What a click, or Enter, does next; the preview shows it and it is done as it is shown. Points in m. */
+export type ToolTarget =
+  | { readonly kind: 'walls'; readonly point: Point2; readonly walls: WallTarget }
+  | { readonly kind: 'opening'; readonly point: Point2; readonly opening: Opening; readonly place: PlaceOnWall }
+  | { readonly kind: 'rack'; readonly point: Point2; readonly rack: RackPlace }
+  | { readonly kind: 'point'; readonly point: Point2 };
 
 /** Two points on a plan picture, or a place to be named: the screen asks on. */
 export type ToolQuestion =
@@ -68,25 +97,47 @@ export interface ToolStep {
   readonly tool?: SurveyTool;
   readonly select?: Selection;
   readonly question?: ToolQuestion;
+  /** What is built, m: the sheet shows all of it. */
+  readonly built?: readonly Point2[];
   /** Why nothing happened. */
   readonly hint?: string;
 }
 
-/** A click of a tool at a point, m. */
-export function clickTool(tool: SurveyTool, point: Point2, context: ToolContext): ToolStep {
+/** What the tool would do where the pointer is, with what was typed for it; null where it needs a pointer, or a length that is one. */
+export function targetOf(tool: SurveyTool, pointer: Pointer | null, context: ToolContext): ToolTarget | null {
+  if (tool.kind === 'walls') {
+    const walls = wallTarget(tool.draw, pointer, drawSetting(tool.make, context));
+    return walls && { kind: 'walls', point: walls.point, walls };
+  }
+  if (tool.kind === 'opening' && pointer) {
+    const target = openingTarget(tool, pointer.at, context);
+    if (target || tool.typed !== '') return target;
+  }
+  if (tool.kind === 'rack' && pointer) {
+    const rack = rackPlace(context.project, context.levelId, pointer.at);
+    return { kind: 'rack', point: [rack.x, rack.y], rack };
+  }
+  return pointer && { kind: 'point', point: pointer.snap.point };
+}
+
+/** Does what the target shows. */
+export function clickTool(tool: SurveyTool, target: ToolTarget, context: ToolContext): ToolStep {
+  const { point } = target;
   const at: Point2 = [tidyM(point[0]), tidyM(point[1])];
   switch (tool.kind) {
     case 'select':
       return {};
     case 'walls':
-      return afterDrawing(tool, setCorner(tool.draw, at), context);
+      return target.kind === 'walls' ? afterDrawing(tool, setCorner(tool.draw, target.walls), context) : {};
     case 'opening':
-      return placeOpeningAt(tool.opening, at, context);
+      return target.kind === 'opening'
+        ? placeOpeningAt(tool, target.opening, context)
+        : { hint: text(tool.typed === '' ? 'survey.clickWall' : 'survey.typeHint') };
     case 'feature':
       return addFeaturePoint(tool, at, context);
     case 'rack':
     case 'riser':
-      return placeShaft(tool.kind, at, context);
+      return shaftStep(tool.kind, at, context);
     case 'measure': {
       if (!tool.first) return { tool: { ...tool, first: at } };
       const { levelId, newId } = context;
@@ -108,7 +159,7 @@ export function clickTool(tool: SurveyTool, point: Point2, context: ToolContext)
 
 /** Ends what is being drawn: a chain of walls, or a line or area with points enough. */
 export function finishTool(tool: SurveyTool, context: ToolContext): ToolStep {
-  if (tool.kind === 'walls') return afterDrawing(tool, endChain(tool.draw), context);
+  if (tool.kind === 'walls') return afterDrawing(tool, endChain(tool.draw, drawSetting(tool.make, context)), context);
   if (tool.kind !== 'feature' || tool.points.length < (tool.make.shape === 'area' ? 3 : 2)) return {};
   return createFeature(tool, tool.points, context);
 }
@@ -120,75 +171,141 @@ export function leaveTool(tool: SurveyTool): ToolStep {
   return tool.kind === 'select' ? { select: { kind: 'none', ids: [] } } : { tool: SELECT };
 }
 
+const ARROW_DEGREES: Readonly<Record<string, number>> = { ArrowRight: 0, ArrowUp: 90, ArrowLeft: 180, ArrowDown: 270 };
+const LENGTH_KEY = /^[0-9.,'"<x×*\-/ ]$/i;
+
 /**
- * A key while walls or things are drawn: a length with its angle, Enter, Backspace, L; null where it is no key of the tool. Enter
- * after a typed length sets the corner at `target`, the one that the preview shows.
+ * A key of the tool: text for a length, Enter to do what the preview shows, an arrow to do it in that direction, Backspace, and for
+ * walls C to close and L to lock angles. Null where it is no key of the tool.
  */
-export function typeInTool(tool: SurveyTool, key: string, target: Point2 | null, context: ToolContext): ToolStep | null {
+export function typeInTool(tool: SurveyTool, key: string, pointer: Pointer | null, context: ToolContext): ToolStep | null {
   if (tool.kind === 'feature') return key === 'Enter' && tool.points.length >= 2 ? finishTool(tool, context) : null;
-  if (tool.kind !== 'walls') return null;
-  const { draw } = tool;
-  if (key === 'Enter') {
-    if (draw.typed === '') return finishTool(tool, context);
-    return target ? clickTool(tool, target, context) : { hint: text('survey.typeHint') };
-  }
-  if (key === 'Backspace')
-    return { tool: { ...tool, draw: (draw.typed !== '' ? typeWalls(draw, draw.typed.slice(0, -1)) : backCorner(draw)).state } };
-  if (draw.chain.length > 0 && /^[0-9.,'"<\-/ ]$/.test(key))
-    return { tool: { ...tool, draw: typeWalls(draw, draw.typed + key).state } };
-  return key.toLowerCase() === 'l' ? { tool: { ...tool, draw: { ...draw, angleLock: !draw.angleLock } } } : null;
+  if (tool.kind !== 'walls' && tool.kind !== 'opening') return null;
+  const typed = typedText(tool);
+  if (key === 'Enter' && typed !== '') return doTarget(tool, pointer, context);
+  if (key === 'Backspace' && typed !== '') return { tool: withTyped(tool, typed.slice(0, -1)) };
+  if (LENGTH_KEY.test(key) && (typed !== '' || /^[0-9.]$/.test(key))) return { tool: withTyped(tool, typed + key) };
+  return tool.kind === 'walls' ? drawingKey(tool, key, pointer, context) : null;
 }
 
-/** The corner that a typed length asks for, towards a point; null where none is typed. */
-export function typedTarget(tool: SurveyTool, towards: Point2, { project, levelId }: ToolContext): Point2 | null {
-  if (tool.kind !== 'walls') return null;
+/** What has been typed for the next length. */
+export const typedText = (tool: SurveyTool): string =>
+  tool.kind === 'walls' ? tool.draw.typed : tool.kind === 'opening' ? tool.typed : '';
+
+/** The tool with another text for its next length. */
+export function withTyped(tool: SurveyTool, typed: string): SurveyTool {
+  if (tool.kind === 'walls') return { ...tool, draw: typeWalls(tool.draw, typed).state };
+  return tool.kind === 'opening' ? { ...tool, typed } : tool;
+}
+
+function doTarget(tool: SurveyTool, pointer: Pointer | null, context: ToolContext): ToolStep {
+  const target = targetOf(tool, pointer, context);
+  return target ? clickTool(tool, target, context) : { hint: text('survey.typeHint') };
+}
+
+type WallsTool = Extract<SurveyTool, { kind: 'walls' }>;
+
+function drawingKey(tool: WallsTool, key: string, pointer: Pointer | null, context: ToolContext): ToolStep | null {
+  const { draw } = tool;
+  if (key in ARROW_DEGREES && draw.chain.length > 0 && draw.typed !== '') {
+    const [length] = draw.typed.split('<');
+    return doTarget({ ...tool, draw: { ...draw, typed: `${length}<${ARROW_DEGREES[key]}` } }, pointer, context);
+  }
+  switch (key.toLowerCase()) {
+    case 'enter':
+      return draw.chain.length === 0 ? null : finishTool(tool, context);
+    case 'backspace':
+      return draw.chain.length === 0 ? null : { tool: { ...tool, draw: backCorner(draw).state } };
+    case 'c':
+      return draw.chain.length === 0 ? null : closeChain(tool, context);
+    case 'l':
+      return { tool: { ...tool, draw: { ...draw, angleLock: !draw.angleLock } } };
+    default:
+      return null;
+  }
+}
+
+/** Closes the walls being drawn from their last corner to the first. */
+export function closeChain(tool: WallsTool, context: ToolContext): ToolStep {
+  const target = closeTarget(tool.draw, drawSetting(tool.make, context));
+  return target ? afterDrawing(tool, setCorner(tool.draw, target), context) : { hint: text('survey.closeHint') };
+}
+
+function drawSetting(make: WallBuild, { project, levelId, between, gridM, closeReachM }: ToolContext): DrawSetting {
   const { units } = project.project;
-  return typedCorner(tool.draw, towards, project.levels[levelId]?.gridAngleRad ?? 0, (typed) => {
-    const parsed = parseLength(typed, units);
-    return parsed.ok ? parsed.value : null;
-  });
+  return {
+    walls: onLevel(project, 'walls', levelId),
+    thicknessM: make.thicknessM,
+    between,
+    gridAngleRad: project.levels[levelId]?.gridAngleRad ?? 0,
+    gridM,
+    closeReachM,
+    readLength: (typed) => readLength(typed, units),
+  };
+}
+
+function readLength(typed: string, units: UnitSystem): number | null {
+  const parsed = parseLength(typed, units);
+  return parsed.ok ? parsed.value : null;
 }
 
 /** The points of what is being drawn. */
-export function drawnPoints(tool: SurveyTool): readonly Point2[] {
-  if (tool.kind === 'walls') return tool.draw.chain;
+export function drawnPoints(tool: SurveyTool, context: ToolContext): readonly Point2[] {
+  if (tool.kind === 'walls') return chainPoints(tool.draw.chain, drawSetting(tool.make, context));
   if (tool.kind === 'feature' || tool.kind === 'scale') return tool.points;
   return (tool.kind === 'measure' || tool.kind === 'crop') && tool.first ? [tool.first] : [];
 }
 
-function afterDrawing(
-  tool: Extract<SurveyTool, { kind: 'walls' }>,
-  { state, build }: DrawStep,
-  { project, levelId, newSurveyId }: ToolContext,
-): ToolStep {
+function afterDrawing(tool: WallsTool, { state, build }: DrawStep, context: ToolContext): ToolStep {
+  const { project, levelId, newSurveyId } = context;
   const next = { ...tool, draw: state };
+  const setting = drawSetting(tool.make, context);
+  // A partition that comes from a wall and has reached another one is done.
+  if (!build && joinsWalls(state, setting)) return afterDrawing(tool, endChain(state, setting), context);
   if (!build) return { tool: next };
   const operations = drawWalls(project, levelId, build, tool.make, newSurveyId);
-  return { edit: { title: text('survey.drawWalls'), operations }, tool: next };
+  return { edit: { title: text('survey.drawWalls'), operations }, tool: next, built: build };
 }
 
-function placeOpeningAt(kind: Opening['kind'], at: Point2, { project, levelId, newId }: ToolContext): ToolStep {
-  const place = nearestWall(buildingOf(project), levelId, at, OPENING_REACH_M);
-  if (!place) return { hint: text('survey.clickWall') };
-  const size = OPENING_SIZES[kind];
-  const lengthM = distance2(place.wall.a, place.wall.b);
-  const halfM = Math.min(size.widthM, lengthM) / 2;
-  const isDoor = kind === 'door';
+type OpeningTool = Extract<SurveyTool, { kind: 'opening' }>;
+
+/** The opening that the tool puts into the wall near a point: at the typed distance from the nearest corner, else on the grid. */
+function openingTarget(tool: OpeningTool, at: Point2, context: ToolContext): ToolTarget | null {
+  const { project, levelId, newId, between, gridM } = context;
+  const near = nearestWall(buildingOf(project), levelId, at, OPENING_REACH_M);
+  if (!near) return null;
+  const lengthM = tool.typed === '' ? undefined : readLength(tool.typed, project.project.units);
+  if (lengthM === null) return null;
+  const { wall } = near;
+  const size = OPENING_SIZES[tool.opening];
+  const wallLengthM = distance2(wall.a, wall.b);
+  const halfM = Math.min(size.widthM, wallLengthM) / 2;
+  const walls = onLevel(project, 'walls', levelId);
+  const place = placeOnWall(at, wall, { walls, between }, { halfM, gridM, lengthM });
+  // A typed distance is kept, and refused where it does not fit; a pointer beside the wall means its end.
+  const placeM = distance2(wall.a, place.at);
+  const offsetM = tidyM(lengthM === undefined ? Math.min(wallLengthM - halfM, Math.max(halfM, placeM)) : placeM);
+  const isDoor = tool.opening === 'door';
   const opening = newOpening({
     id: newId('o'),
-    wallId: place.wall.id,
-    kind,
-    offsetM: tidyM(Math.min(lengthM - halfM, Math.max(halfM, place.offsetM))),
+    wallId: wall.id,
+    kind: tool.opening,
+    offsetM,
     ...size,
     hinge: isDoor ? 'start' : null,
     swing: isDoor ? 'left' : null,
   });
+  return { kind: 'opening', point: place.at, opening, place };
+}
+
+function placeOpeningAt(tool: OpeningTool, opening: Opening, { project }: ToolContext): ToolStep {
   return {
     edit: {
-      title: text('survey.placeOpening', { kind: term(`openings.${kind}`) }),
+      title: text('survey.placeOpening', { kind: term(`openings.${opening.kind}`) }),
       operations: placeOpening(project, opening),
     },
     select: { kind: 'opening', ids: [opening.id] },
+    tool: { ...tool, typed: '' },
   };
 }
 
@@ -220,16 +337,7 @@ function createFeature(tool: FeatureTool, points: readonly Point2[], { project, 
   };
 }
 
-function placeShaft(kind: 'rack' | 'riser', at: Point2, { project, levelId, newId }: ToolContext): ToolStep {
-  const isRack = kind === 'rack';
-  const id = newId(isRack ? 'k' : 'z');
-  const name = isRack ? `${text('survey.rack')} ${freeRackCode(project)}` : text('survey.riser');
-  return {
-    edit: {
-      title: text('edit.place', { name }),
-      operations: (isRack ? placeRack : placeRiser)(project, { id, levelId, at, name }),
-    },
-    select: { kind, ids: [id] },
-    tool: SELECT,
-  };
+function shaftStep(kind: 'rack' | 'riser', at: Point2, { project, levelId, newId }: ToolContext): ToolStep {
+  const { name, id, operations } = placeShaft(project, { kind, levelId, at, newId });
+  return { edit: { title: text('edit.place', { name }), operations }, select: { kind, ids: [id] }, tool: SELECT };
 }

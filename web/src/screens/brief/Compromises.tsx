@@ -34,12 +34,7 @@ export function Compromises() {
               </span>
             </header>
             <div className={css.briefFacts}>
-              <WordsField
-                label={text('brief.what')}
-                value={one.what}
-                max={200}
-                onChange={(what) => what !== '' && change({ what })}
-              />
+              <WordsField label={text('brief.what')} value={one.what} max={200} required onChange={(what) => change({ what })} />
               <RoomField value={one.roomId} onChange={(roomId) => change({ roomId })} />
               <DayField label={text('brief.agreedOn')} value={one.on} onChange={(on) => change({ on })} />
               <WordsField label={text('brief.reason')} value={one.reason} max={400} onChange={(reason) => change({ reason })} />

@@ -133,7 +133,8 @@ function DecisionFields({ decision }: { readonly decision: OpenDecision }) {
         label={text('brief.subject')}
         value={decision.subject}
         max={160}
-        onChange={(subject) => subject !== '' && change({ subject })}
+        required
+        onChange={(subject) => change({ subject })}
       />
       <RoomField value={decision.roomId} onChange={(roomId) => change({ roomId })} />
       <WordsField label={text('brief.owner')} value={decision.owner} max={60} onChange={(owner) => change({ owner })} />

@@ -41,7 +41,8 @@ export function JobFacts() {
           label={text('stage.brief.name')}
           value={header.name}
           max={120}
-          onChange={(name) => name !== '' && change({ name })}
+          required
+          onChange={(name) => change({ name })}
         />
         <WordsField
           label={text('stage.brief.client')}
@@ -135,7 +136,8 @@ export function JobFacts() {
           label={text('stage.brief.currency')}
           value={header.currency}
           max={6}
-          onChange={(currency) => currency !== '' && change({ currency })}
+          required
+          onChange={(currency) => change({ currency })}
         />
         <NumberField
           label={text('stage.brief.labourRate')}
@@ -182,7 +184,8 @@ function Phases() {
             label={text('brief.phaseName')}
             value={phase.name}
             max={60}
-            onChange={(name) => name !== '' && edit(text('brief.phases'), changeRecord('phases', phase, { name }))}
+            required
+            onChange={(name) => edit(text('brief.phases'), changeRecord('phases', phase, { name }))}
           />
           <DayField
             label={text('brief.phaseOn')}

@@ -1,4 +1,5 @@
 import { type PlannedRun, type SchemePreview } from '@dusky-spool/core/runs';
+import { labelState } from '@dusky-spool/core/devices';
 import { labelFit } from '@dusky-spool/core/sheets';
 import { Checkbox } from 'antd';
 import { text } from '../../ground/text.ts';
@@ -86,6 +87,7 @@ function LabelRow({
   const project = useProject();
   const { run } = planned;
   const cable = project.cableTypes[run.cableTypeId];
+  const state = labelState(project, planned);
   const fit = labelFit(cable.outsideDiameterM);
   return (
     <tr>
@@ -103,7 +105,9 @@ function LabelRow({
         {cable.jacketColour && <span className="faint"> · {cable.jacketColour}</span>}
       </td>
       <td className="figure">{text('labels.sizes', { wrap: fit.wrapMm, flag: fit.flagMm })}</td>
-      <td className={run.printedOn === '' ? css.unprinted : ''}>{run.printedOn || text('labels.notPrinted')}</td>
+      <td className={state === 'printed' ? '' : css.unprinted}>
+        {state === 'out-of-date' ? text('labels.isOutdated', { on: run.printedOn }) : run.printedOn || text('labels.notPrinted')}
+      </td>
       <td>
         <button type="button" className="plain link" disabled={isPrinting} onClick={() => onPrint(planned)}>
           {text(run.printedOn === '' ? 'labels.printOne' : 'labels.reprint')}

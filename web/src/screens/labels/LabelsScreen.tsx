@@ -1,4 +1,5 @@
-import type { PrintLabelsReply } from '@dusky-spool/core/model';
+import { labelState } from '@dusky-spool/core/devices';
+import type { PrintLabelsReply, ProjectDocument } from '@dusky-spool/core/model';
 import type { PlannedRun } from '@dusky-spool/core/runs';
 import { problemSentence } from '@dusky-spool/texts';
 import { Button, Input, Select } from 'antd';
@@ -26,7 +27,7 @@ interface Props {
   readonly onRun: (runId: string) => void;
 }
 
-const SHOWN = ['all', 'unprinted', 'printed'] as const;
+const SHOWN = ['all', 'unprinted', 'printed', 'outdated'] as const;
 const SIZES = ['small', 'medium', 'large'] as const;
 type Shown = (typeof SHOWN)[number];
 type Size = (typeof SIZES)[number];
@@ -43,7 +44,8 @@ export function LabelsScreen({ projectId, onBack, onRun }: Props) {
   const [size, setSize] = useState<Size>('medium');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const printer = usePrinter(projectId, size);
-  const list = useMemo(() => runs.filter((planned) => isListed(planned, shown, find)), [runs, shown, find]);
+  const list = useMemo(() => runs.filter((planned) => isListed(project, planned, shown, find)), [project, runs, shown, find]);
+  const outdated = runs.filter((planned) => labelState(project, planned) === 'out-of-date').length;
   const picked = list.filter(({ run }) => chosen.has(run.id));
   const toPrint = picked.length > 0 ? picked : list;
   const printed = runs.filter(({ run }) => run.printedOn !== '').length;
@@ -55,6 +57,11 @@ export function LabelsScreen({ projectId, onBack, onRun }: Props) {
         </Button>
         <h2>{text('labels.title')}</h2>
         <span className="chip">{text('labels.count', { printed, all: runs.length })}</span>
+        {outdated > 0 && (
+          <button type="button" className="chip look" onClick={() => setShown('outdated')}>
+            {text('labels.outdated', { count: outdated })}
+          </button>
+        )}
       </header>
       <div className="ways-columns">
         <section className="ways-work" aria-label={text('labels.scheme')}>
@@ -115,9 +122,13 @@ export function LabelsScreen({ projectId, onBack, onRun }: Props) {
 }
 
 /** Whether a run is among those shown and has the words in its number or bundle. */
-function isListed({ run }: PlannedRun, shown: Shown, find: string): boolean {
+function isListed(project: ProjectDocument, planned: PlannedRun, shown: Shown, find: string): boolean {
+  const { run } = planned;
   const words = find.trim().toLowerCase();
-  const isShown = shown === 'all' || (run.printedOn === '') === (shown === 'unprinted');
+  const state = labelState(project, planned);
+  const isShown =
+    shown === 'all' ||
+    (shown === 'unprinted' ? state === 'not-printed' : shown === 'outdated' ? state === 'out-of-date' : state !== 'not-printed');
   return isShown && (run.number.toLowerCase().includes(words) || run.bundle.toLowerCase().includes(words));
 }
 
@@ -131,7 +142,14 @@ function usePrinter(projectId: string, size: Size) {
       setDone('');
       const body = { runIds: runs.map(({ run }) => run.id), ends: ['R', 'D'], size };
       const reply = await postJson<PrintLabelsReply>(`/projects/${projectId}/documents/print-labels`, body);
-      edit(text('labels.printed', { count: reply.runIds.length }), markPrinted(project, reply.runIds, today()));
+      edit(
+        text('labels.printed', { count: reply.runIds.length }),
+        markPrinted(
+          project,
+          runs.filter(({ run }) => reply.runIds.includes(run.id)),
+          today(),
+        ),
+      );
       setDone(text('labels.sent', { count: reply.labels, printer: reply.printer }));
     },
     [PRINTER_JOBS],

@@ -101,7 +101,7 @@ function MapCard({ map, runs }: CardProps) {
     <aside className={css.libraryCard} aria-label={text('maps.card')}>
       <h2>{map.name}</h2>
       <p className="faint">{text('maps.usedBy', { runs, types: usedBy.length })}</p>
-      <WordsField label={text('device.name')} value={map.name} max={60} onChange={(name) => name !== '' && change({ name })} />
+      <WordsField label={text('device.name')} value={map.name} max={60} required onChange={(name) => change({ name })} />
       <div className="eyebrow">{text('maps.both')}</div>
       <ol className={css.mapEditor}>
         {lines.map((line, index) => (

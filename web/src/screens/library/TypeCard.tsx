@@ -43,12 +43,7 @@ export function TypeCard({ type, firm, used, onKeep }: Props) {
         </div>
       </div>
       <div className="fields">
-        <WordsField
-          label={text('library.name')}
-          value={type.name}
-          max={80}
-          onChange={(name) => name !== '' && change({ name })}
-        />
+        <WordsField label={text('library.name')} value={type.name} max={80} required onChange={(name) => change({ name })} />
         <WordsField
           label={text('library.code')}
           value={type.code}

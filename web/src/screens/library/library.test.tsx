@@ -1,9 +1,10 @@
 import '../../testing/dom.ts';
 import type { DeviceType, ProjectDocument } from '@dusky-spool/core/model';
 import { countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
+import { waitFor } from '@testing-library/react';
 import { expect } from 'chai';
 import { useProject } from '../../state/open-project.ts';
-import { fakeServer, type Refusal } from '../../testing/fake-server.ts';
+import { fakeServer, Refusal } from '../../testing/fake-server.ts';
 import { choose, enter, press, valueIn } from '../../testing/fields.ts';
 import { closePage, renderInProject, signInAs } from '../../testing/render.tsx';
 import { LibraryScreen } from './LibraryScreen.tsx';
@@ -148,5 +149,53 @@ describe('the library', () => {
     expect(names(page).every((words) => /network/i.test(words))).to.equal(true);
     await choose(page, 'System', 'Coax');
     expect(names(page).some((words) => /network/i.test(words))).to.equal(false);
+  });
+
+  const chooseType = async (page: ReturnType<typeof renderInProject>, name: string) => {
+    await page.user.type(page.getByLabelText('Find a device type'), name);
+    const row = [...page.container.querySelectorAll('tbody button')].find(({ textContent }) => textContent?.endsWith(name));
+    await page.user.click(row!);
+  };
+  const drop = house.deviceTypes['network-drop'];
+
+  it('copies the chosen type, and shows the copy', async () => {
+    const page = renderInProject(<LibraryScreen onBack={() => undefined} />, house);
+    await chooseType(page, drop.name);
+    await press(page, 'Add a type like this');
+    const made = Object.values(page.project().deviceTypes).filter(({ id }) => !house.deviceTypes[id]);
+    expect(made).to.have.length(1);
+    expect(made[0].cables).to.deep.equal(drop.cables);
+    expect(valueIn(page, 'Name')).to.equal(made[0].name);
+  });
+
+  it('gives a type to the firm, and takes the version that the firm has then', async () => {
+    const page = renderInProject(<LibraryScreen onBack={() => undefined} />, house);
+    await chooseType(page, drop.name);
+    await press(page, 'Keep in the firm’s library');
+    await waitFor(() => expect(page.project().deviceTypes['network-drop'].version).to.equal(drop.version + 1));
+    expect(server.sent('PUT', '/library')).to.deep.equal([{ types: [drop] }]);
+    expect(await page.findByText('1 type kept in the firm’s library')).to.not.equal(null);
+  });
+
+  it('changes nothing where the firm’s library refuses it, and says why', async () => {
+    refuse = new Refusal(403, { code: 'forbidden' });
+    const page = renderInProject(<LibraryScreen onBack={() => undefined} />, house);
+    await chooseType(page, drop.name);
+    await press(page, 'Keep in the firm’s library');
+    await waitFor(() => expect(document.querySelector('.ant-message-notice, .ant-message')?.textContent ?? '').to.not.equal(''));
+    expect(page.project().deviceTypes['network-drop']).to.deep.equal(drop);
+  });
+
+  it('offers what the firm has newer, and takes it in one edit', async () => {
+    firm = [
+      { ...drop, version: drop.version + 3, price: drop.price + 5 },
+      { ...drop, id: 'firm-only', name: 'Floor outlet', version: 1 },
+    ];
+    const page = renderInProject(<LibraryScreen onBack={() => undefined} />, house);
+    await press(page, 'Take 2 newer types from the firm');
+    expect(page.edits).to.have.length(1);
+    expect(page.project().deviceTypes['network-drop'].price).to.equal(drop.price + 5);
+    expect(page.project().deviceTypes['firm-only'].name).to.equal('Floor outlet');
+    expect(page.queryByRole('button', { name: /newer/i })).to.equal(null);
   });
 });

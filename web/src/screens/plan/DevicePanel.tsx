@@ -2,7 +2,7 @@ import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import { attachmentOf, featureMake, heightsOf, mountOf } from '@dusky-spool/core/house';
 import { findingsOf } from '@dusky-spool/core/rules';
-import { deviceTitle, moveDevices, removeDevices } from '@dusky-spool/core/devices';
+import { deviceTitle, removeDevices } from '@dusky-spool/core/devices';
 import type { Device, Feature, ProjectDocument } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { formatCableLength, formatLengthFine } from '@dusky-spool/core/math';
@@ -16,7 +16,9 @@ import { BeadIcon } from '../../ui/Bead.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
+import { PlaceRackLink } from '../../ui/PlaceRackLink.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
+import { PlaceFields } from './PlaceFields.tsx';
 import { Checks } from './RunPanel.tsx';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
@@ -25,6 +27,10 @@ import css from './plan.module.css';
 /** Fetched when the first device is looked at: its fields are not needed for the first picture of the plan. */
 const GroupPicker = later(() => import('./GroupPicker.tsx').then((module) => module.GroupPicker), null);
 const MountingFields = later(() => import('./MountingFields.tsx').then((module) => module.MountingFields), null);
+
+/** Heights that can be typed: outdoors also below the finished floor, m. */
+const LOWEST_M = -10;
+const HIGHEST_M = 30;
 
 interface Props {
   readonly device: Device;
@@ -44,7 +50,6 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
     const operations = changeRecord('devices', device, after);
     if (operations.length > 0) edit(title, operations);
   };
-  const moveTo = (x: number, y: number) => edit(text('edit.move'), moveDevices(project, [{ deviceId: device.id, to: [x, y] }]));
   const furniture = onLevel(project, 'features', device.levelId).filter(
     (one) => featureMake(one.kind).group === 'furniture' && one.choiceOf !== '',
   );
@@ -71,21 +76,13 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
           valueM={device.heightM}
           units={units}
           placeholder={text('device.atCeiling')}
+          // Nothing in a room is below its floor.
+          minM={device.roomId === null ? LOWEST_M : 0}
+          maxM={HIGHEST_M}
           mayBeEmpty={attachmentOf(type) === 'ceiling'}
           onChange={(heightM) => change(text('edit.height'), { heightM })}
         />
-        <LengthField
-          label={text('device.x')}
-          valueM={device.x}
-          units={units}
-          onChange={(x) => x !== null && moveTo(x, device.y)}
-        />
-        <LengthField
-          label={text('device.y')}
-          valueM={device.y}
-          units={units}
-          onChange={(y) => y !== null && moveTo(device.x, y)}
-        />
+        <PlaceFields device={device} />
         {furniture.length > 0 && (
           <ChoiceField
             label={text('device.belongsTo')}
@@ -107,7 +104,11 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
         </Button>
       )}
       <div className="eyebrow">{text('device.runs')}</div>
-      {runs.length === 0 && <p className="faint">{text('device.noRack')}</p>}
+      {runs.length === 0 && type.cables.length > 0 && Object.keys(project.racks).length === 0 && (
+        <p className="caution">
+          {text('device.noRack')} <PlaceRackLink />
+        </p>
+      )}
       {runs.map(({ run, length }) => (
         <button
           type="button"

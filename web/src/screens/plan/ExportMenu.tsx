@@ -1,9 +1,13 @@
 import { useProject } from '../../state/open-project.ts';
+import { markPrinted } from '../../commands/mark-printed.ts';
+import { useDerived } from '../../state/derived.ts';
+import { useProjectParts } from '../../state/project.ts';
+import { today } from '../../state/today.ts';
 import { useRight } from '../../ground/api/session.ts';
 import { text, textNamed } from '../../ground/text.ts';
 import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
 import { useCallback, useState } from 'react';
-import { Button, Dropdown, Modal, Segmented } from 'antd';
+import { App as AntApp, Button, Dropdown, Modal, Segmented } from 'antd';
 
 interface Props {
   readonly projectId: string;
@@ -22,6 +26,22 @@ const SHEETS = [
   ['checks', 'checks'],
 ] as const;
 
+/** A file of labels marks nothing: whether they are printed is asked. */
+function useAskPrinted(): () => void {
+  const project = useProject();
+  const { runs } = useDerived(project);
+  const { edit } = useProjectParts('edit');
+  const { modal } = AntApp.useApp();
+  return () =>
+    void modal.confirm({
+      title: text('labels.askPrinted'),
+      content: text('labels.askPrintedText', { count: runs.length }),
+      okText: text('labels.yesPrinted'),
+      cancelText: text('labels.notNow'),
+      onOk: () => void edit(text('labels.printed', { count: runs.length }), markPrinted(project, runs, today())),
+    });
+}
+
 /** Everything that can be taken to site. */
 export function ExportMenu({ projectId, levelId }: Props) {
   const project = useProject();
@@ -34,14 +54,15 @@ export function ExportMenu({ projectId, levelId }: Props) {
   const [making, setMaking] = useState<Making | null>(null);
   const stop = useCallback(() => setMaking(null), []);
   const paper = imperial ? 'Letter' : 'A4';
-  const make = (label: string, name: string, query: Readonly<Record<string, unknown>> = {}) =>
-    setMaking({ label, path: `/projects/${projectId}/documents/${name}/job`, query });
+  const make = (label: string, name: string, query: Readonly<Record<string, unknown>> = {}, onSaved?: () => void) =>
+    setMaking({ label, path: `/projects/${projectId}/documents/${name}/job`, query, onSaved });
+  const askPrinted = useAskPrinted();
   const asked =
     asking === 'labels'
       ? { label: text('schedule.labels'), name: 'labels.pdf', query: { size, paper: labelPaper } as Record<string, string> }
       : { label: text('schedule.plan'), name: 'plan.pdf', query: { level: levelId, paper: sheet } as Record<string, string> };
   const makeAsked = () => {
-    make(asked.label, asked.name, asked.query);
+    make(asked.label, asked.name, asked.query, asking === 'labels' ? askPrinted : undefined);
     setAsking(null);
   };
   const plain = (key: string, label: string, name: string, query: Readonly<Record<string, unknown>> = {}) => ({

@@ -1,5 +1,4 @@
 import { ProjectProvider, useProject } from '../../state/open-project.ts';
-import { alignDevices, alignHeights, ALIGNMENTS } from '@dusky-spool/core/devices';
 import { formatLength } from '@dusky-spool/core/math';
 import { later } from '../../ground/later.ts';
 import { text } from '../../ground/text.ts';
@@ -7,18 +6,20 @@ import type { Selection } from '../../state/selection-kinds.ts';
 import { useDerived } from '../../state/derived.ts';
 import { proposalOf, useProjectStore } from '../../state/project.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
+import { backToPlan } from '../../canvas/inspector-focus.ts';
 import { NUDGE_M } from '../../canvas/tools/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { Counts } from './Counts.tsx';
 import { useEffect } from 'react';
-import { Button } from 'antd';
 import css from './plan.module.css';
 
 const loadRunPanel = () => import('./RunPanel.tsx').then((module) => module.RunPanel);
 const loadDevicePanel = () => import('./DevicePanel.tsx').then((module) => module.DevicePanel);
 const RunPanel = later(loadRunPanel, null);
 const DevicePanel = later(loadDevicePanel, null);
-const GroupPicker = later(() => import('./GroupPicker.tsx').then((module) => module.GroupPicker), null);
+const RackPanel = later(() => import('../survey/ThingPanels.tsx').then((module) => module.RackPanel), null);
+const SeveralDevices = later(() => import('./SeveralPanel.tsx').then((module) => module.SeveralDevices), null);
+const SeveralRuns = later(() => import('./SeveralPanel.tsx').then((module) => module.SeveralRuns), null);
 
 interface Props {
   readonly selection: Selection;
@@ -32,7 +33,6 @@ export function Inspector({ selection, onSelect, onView }: Props) {
   const project = useProject();
   // What is dragged is told by `InHand`: the panel waits until it is let go.
   const preview = useProjectStore((state) => proposalOf(state.preview));
-  const edit = useProjectStore((state) => state.edit);
   const shown = preview?.project ?? project;
   const { runById } = useDerived(shown);
   const painted = useAfterFirstPaint();
@@ -45,14 +45,16 @@ export function Inspector({ selection, onSelect, onView }: Props) {
   const [id] = selection.ids;
   const run = selection.kind === 'run' && selection.ids.length === 1 ? runById.get(id) : undefined;
   const device = selection.kind === 'device' && selection.ids.length === 1 ? shown.devices[id] : undefined;
+  const rack = selection.kind === 'rack' ? shown.racks[id] : undefined;
   const { units } = project.project;
   return (
-    <aside className="inspector" aria-label={text('device.checks')}>
+    <aside className="inspector" aria-label={text('device.checks')} onKeyDownCapture={backToPlan}>
       <PreviewBanner />
       <ProjectProvider value={shown}>
         {run && <RunPanel key={run.run.id} planned={run} onSelect={onSelect} />}
         {device && <DevicePanel key={device.id} device={device} onSelect={onSelect} onView={onView} />}
-        {!run && !device && (
+        {rack && <RackPanel key={rack.id} rack={rack} />}
+        {!run && !device && !rack && (
           <div className={css.inspectorEmpty}>
             <h2>
               {selection.ids.length > 1
@@ -60,25 +62,10 @@ export function Inspector({ selection, onSelect, onView }: Props) {
                 : text('plan.nothingSelected')}
             </h2>
             {selection.kind === 'device' && selection.ids.length > 1 && (
-              <>
-                <div className="eyebrow">{text('device.alignTitle')}</div>
-                <div className="panel-buttons">
-                  {ALIGNMENTS.map((how) => (
-                    <Button
-                      key={how}
-                      size="small"
-                      disabled={how.startsWith('spread') && selection.ids.length < 3}
-                      onClick={() => edit(text('device.alignTitle'), alignDevices(project, selection.ids, how))}
-                    >
-                      {text(`device.aligns.${how}`)}
-                    </Button>
-                  ))}
-                  <Button size="small" onClick={() => edit(text('device.oneHeight'), alignHeights(project, selection.ids))}>
-                    {text('device.oneHeight')}
-                  </Button>
-                </div>
-                <GroupPicker deviceIds={selection.ids} onSelect={onSelect} />
-              </>
+              <SeveralDevices key={selection.ids.join()} ids={selection.ids} onSelect={onSelect} />
+            )}
+            {selection.kind === 'run' && selection.ids.length > 1 && (
+              <SeveralRuns key={selection.ids.join()} ids={selection.ids} />
             )}
             {selection.ids.length === 0 && <Counts />}
             {selection.ids.length === 0 && <p>{text('plan.selectHint')}</p>}

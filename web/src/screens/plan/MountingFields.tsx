@@ -10,10 +10,8 @@ import {
   mountsFor,
   mountTypeOf,
   seatsOf,
-  setWallDistance,
   sweepOf,
   typesFitting,
-  wallDistances,
   wallPlaceOf,
 } from '@dusky-spool/core/devices';
 import { type Device, FITTINGS, WISHES } from '@dusky-spool/core/model';
@@ -25,6 +23,7 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { cautionsOf } from '../../ui/cautions-of.ts';
+import { wallName } from './wall-name.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { DisplayWalls } from './DisplayWalls.tsx';
 import { Button, Checkbox } from 'antd';
@@ -34,11 +33,7 @@ interface Props {
   readonly device: Device;
 }
 
-/** Which wall of the plan a direction away from it means. */
-const wallName = ([x, y]: readonly [number, number]): string =>
-  text(`device.walls.${Math.abs(x) > Math.abs(y) ? (x > 0 ? 'left' : 'right') : y > 0 ? 'lower' : 'upper'}`);
-
-/** Where a device is measured from, what holds it, how it should look, and what it is copied to. */
+/** What holds a device, how it should look, and what it is copied to. */
 export function MountingFields({ device }: Props) {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
@@ -71,17 +66,6 @@ export function MountingFields({ device }: Props) {
     <>
       <Cautions ids={cautionsOf(type)} />
       <div className="fields">
-        {wallDistances(project, device).map(({ wall, distanceM, away: direction }) => (
-          <LengthField
-            key={wall.id}
-            label={text('device.fromWall', { wall: wallName(direction) })}
-            valueM={distanceM}
-            units={units}
-            onChange={(valueM) =>
-              valueM !== null && edit(text('edit.move'), setWallDistance(project, device.id, wall.id, valueM))
-            }
-          />
-        ))}
         {!onWall && (
           <NumberField
             label={text('device.facing')}

@@ -21,6 +21,10 @@ interface Props {
 }
 
 const SELECT: Tool = { kind: 'select' };
+const SHAFT_MARKS = {
+  rack: 'M4 3h14v16h-14zM6.500 7h9M6.500 10h9M6.500 13h9',
+  riser: 'M4 4h14v14h-14zM4 4l14 14M18 4l-14 14',
+} as const;
 
 /** Device types by system; choosing one arms the pointer. What goes into a ceiling may be laid out as an even field. */
 export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates }: Props) {
@@ -40,6 +44,8 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
         .sort((a, b) => (a.name < b.name ? -1 : 1)),
     })).filter((group) => group.types.length > 0);
   }, [project, find, only]);
+  const words = find.trim().toLowerCase();
+  const shafts = (['rack', 'riser'] as const).filter((kind) => text(`survey.${kind}`).toLowerCase().includes(words));
   const templates = [...ROOM_TEMPLATES, ...listOf(project, 'roomTemplates')];
   const armed = tool.kind === 'place' ? tool.type : null;
   const spreads = armed !== null && attachmentOf(armed) === 'ceiling' && armed.coverageRad !== null && armed.system === 'sound';
@@ -123,6 +129,25 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
         </div>
       )}
       <div className={css.paletteList}>
+        {only === null && shafts.length > 0 && (
+          <div>
+            <h3>{text('plan.headEnds')}</h3>
+            {shafts.map((kind) => (
+              <button
+                key={kind}
+                type="button"
+                className={`plain ${css.paletteItem}${tool.kind === kind ? ' armed' : ''}`}
+                aria-pressed={tool.kind === kind}
+                onClick={() => onTool(tool.kind === kind ? SELECT : { kind })}
+              >
+                <svg width={22} height={22} viewBox="0 0 22 22" aria-hidden="true" className={css.shaftMark}>
+                  <path d={SHAFT_MARKS[kind]} />
+                </svg>
+                <span>{text(`survey.${kind}`)}</span>
+              </button>
+            ))}
+          </div>
+        )}
         {groups.map(({ system, types }) => (
           <div key={system}>
             <h3>{term(`systems.${system}`)}</h3>

@@ -1,6 +1,7 @@
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import { ConfigProvider } from 'antd';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { PlanCanvas } from '../../canvas/PlanCanvas.tsx';
 import { SELECT_TOOL, type Tool } from '../../canvas/tools/plan-tool.ts';
 import { type CameraControl, useCamera } from '../../canvas/useCamera.ts';
@@ -78,7 +79,8 @@ function Plan({ projectId, stage }: Props) {
   const asked =
     (surface && (surface.kind === 'wall' ? project.walls[surface.wallId] : project.rooms[surface.roomId]).levelId) ?? wanted;
   const levelId = (asked && project.levels[asked] ? asked : (levels.find((level) => level.order === 0) ?? levels[0])?.id) ?? '';
-  const isInspecting = settings.inspectorOpen && !isFull;
+  // The list of findings takes the place of the panel.
+  const isInspecting = settings.inspectorOpen && !isFull && !settings.findingPanel;
   const leftPx = stage === 'cabling' ? 120 : 195;
   const select = useCallback(
     (next: Selection, level?: string) => {
@@ -117,7 +119,7 @@ function Plan({ projectId, stage }: Props) {
         )}
         <Schedule {...{ projectId, levelId, selection, isFull }} onSelect={select} />
       </div>
-      {!isFull && <InspectorFold />}
+      {!isFull && !settings.findingPanel && <InspectorFold />}
       {isInspecting && <DragCard />}
       {isInspecting && (
         <ConfigProvider componentDisabled={!mayWrite}>
@@ -131,8 +133,26 @@ function Plan({ projectId, stage }: Props) {
 /** The tool, which belongs to the stage in which it was taken up. */
 function useToolOf(stage: Stage): [Tool, (tool: Tool) => void] {
   const [taken, setTaken] = useState<{ stage: Stage; tool: Tool }>({ stage, tool: SELECT_TOOL });
-  const setTool = useCallback((tool: Tool) => setTaken({ stage, tool }), [stage]);
-  return [taken.stage === stage ? taken.tool : SELECT_TOOL, setTool];
+  const [params, setParams] = useSearchParams();
+  const asked = params.get('place');
+  // A link that asks for a rack has it in the hand, until another tool is taken up.
+  const linked = useMemo<Tool | null>(() => (asked === 'rack' || asked === 'riser' ? { kind: asked } : null), [asked]);
+  const setTool = useCallback(
+    (tool: Tool) => {
+      setTaken({ stage, tool });
+      if (!linked) return;
+      setParams(
+        (before) => {
+          const next = new URLSearchParams(before);
+          next.delete('place');
+          return next;
+        },
+        { replace: true },
+      );
+    },
+    [stage, linked, setParams],
+  );
+  return [linked ?? (taken.stage === stage ? taken.tool : SELECT_TOOL), setTool];
 }
 
 /** A selection that came by link or from the schedule is brought into sight. */

@@ -1,5 +1,7 @@
 import '../../testing/dom.ts';
-import type { ProjectDocument } from '@dusky-spool/core/model';
+import { type Operation, type ProjectDocument, update } from '@dusky-spool/core/model';
+import type { Outcome } from '@dusky-spool/core/math';
+import { planRuns, runState } from '@dusky-spool/core/runs';
 import { applied, countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
 import { waitFor } from '@testing-library/react';
 import { expect } from 'chai';
@@ -26,6 +28,11 @@ const [speaker, second, third, drop] = devices.map(({ id }) => id);
 const runOf = (project: ProjectDocument, deviceId: string) =>
   Object.values(project.runs).find((run) => run.deviceId === deviceId)!;
 
+const valueOf = (outcome: Outcome<Operation[]>) => {
+  if (!outcome.ok) throw new Error(outcome.problem.code);
+  return outcome.value;
+};
+
 async function open(selection: Selection, project = house) {
   const selections: Selection[] = [];
   const views: string[] = [];
@@ -46,19 +53,24 @@ describe('the panel of a device', () => {
   it('names it, moves it, and sets its height; a drop says what its field takes', async () => {
     const page = await open(selection);
     await enter(page, 'Name', 'Left surround');
-    await enter(page, 'From left', '2.5 m');
-    await enter(page, 'From bottom', '2 m');
+    // From the faces of the walls, which are 0.1 m thick: what a tape measures.
+    const half = house.walls.west.thicknessM / 2;
+    await enter(page, 'From left wall', '2 m');
+    await enter(page, 'From lower wall', '1.5 m');
     const { name, x, y } = page.project().devices[speaker];
-    expect([name, x, y]).to.deep.equal(['Left surround', 2.5, 2]);
-    await enter(page, 'From left', 'left');
+    expect([name, x, y]).to.deep.equal(['Left surround', 2 + half, 1.5 + half]);
+    await enter(page, 'From left wall', 'left');
     expect(page.getByRole('alert').textContent).to.match(/length/i);
-    expect(page.project().devices[speaker].x).to.equal(2.5);
+    expect(page.project().devices[speaker].x).to.equal(2 + half);
+    await enter(page, 'From left wall', '-1 m');
+    expect(page.getByRole('alert').textContent).to.equal('From left wall: from 0.00 m to 200.00 m.');
+    expect(valueIn(page, 'From left wall')).to.equal('-1 m');
   });
 
   it('goes into another room with its number, when it is moved there', async () => {
     const page = await open(selection);
     expect(page.project().devices[speaker].roomId).to.equal('a');
-    await enter(page, 'From left', '7 m');
+    await enter(page, 'From left wall', '7 m');
     expect(page.project().devices[speaker].roomId).to.equal('b');
     expect(page.edits).to.have.length(1);
   });
@@ -130,6 +142,37 @@ describe('the panel of a run', () => {
 
 describe('the inspector', () => {
   afterEach(closePage);
+
+  it('shows what several devices share and what is mixed, and changes all as one step', async () => {
+    const named = applied(house, [update('devices', house.devices[speaker], { finish: 'white' })!]);
+    const page = await open({ kind: 'device', ids: [speaker, second] }, named);
+    const finish = (await page.findByLabelText('Finish', { selector: 'input' })) as HTMLInputElement;
+    expect([finish.value, finish.placeholder]).to.deep.equal(['', 'mixed']);
+    await enter(page, 'Finish', 'black');
+    await choose(page, 'Place is', 'Spare cable, stored');
+    expect(page.edits).to.have.length(2);
+    for (const id of [speaker, second]) expect(page.project().devices[id]).to.include({ finish: 'black', fitting: 'spare' });
+    expect(page.project().devices[third].finish).to.equal('');
+  });
+
+  it('changes cable, bundle and slack of several runs, and leaves those that were issued', async () => {
+    const runs = [speaker, second, third].map((id) => runOf(house, id));
+    const routes = planRuns(house);
+    const issued = applied(
+      house,
+      valueOf(runState(house, [runs[0].id], 'issued', (run) => routes.find((one) => one.run.id === run.id)?.proposedRoute)),
+    );
+    const page = await open({ kind: 'run', ids: runs.map(({ id }) => id) }, issued);
+    await page.findByText(/1 of 3 is issued/);
+    await choose(page, 'Cable', /14\/2/);
+    await enter(page, 'Bundle', 'B-77');
+    await enter(page, 'Slack at device', '1 m');
+    expect(page.edits).to.have.length(3);
+    const now = runs.map(({ id }) => page.project().runs[id]);
+    expect(now.map(({ bundle }) => bundle === 'B-77')).to.deep.equal([false, true, true]);
+    expect(now.map(({ cableTypeId }) => cableTypeId === runs[0].cableTypeId)).to.deep.equal([true, false, false]);
+    expect(now.slice(1).map(({ deviceSlackM }) => deviceSlackM)).to.deep.equal([1, 1]);
+  });
 
   it('lines up several devices, spreads three, and sets one height', async () => {
     const page = await open({ kind: 'device', ids: [speaker, second, third] });

@@ -1,5 +1,6 @@
 import { removeDevices } from '@dusky-spool/core/devices';
 import { type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
+import { focusInspector } from '../../canvas/inspector-focus.ts';
 import { nudgeBy, panByKey, sheetKeys } from '../../canvas/sheet-keys.ts';
 import { SELECT_TOOL, type Tool } from '../../canvas/tools/plan-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
@@ -7,8 +8,9 @@ import { useKeys } from '../../canvas/useKeys.ts';
 import { nudgeOnPlan, nudgeOnWall } from '../../commands/nudge-devices.ts';
 import { text } from '../../ground/text.ts';
 import { useByHand } from '../../state/by-hand.ts';
+import { removeSelection } from '../../commands/remove-selection.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useProjectParts } from '../../state/project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { noSelection, type Selection } from '../../state/selection-kinds.ts';
 import type { SurfaceView } from '../../state/views.ts';
 
@@ -47,7 +49,16 @@ export function usePlanKeys(options: Options): void {
     redo,
     nudge,
     escape: leave,
+    inspect: selection.kind === 'none' ? undefined : focusInspector,
     remove: () => {
+      if (
+        selection.kind === 'rack' &&
+        edit(
+          text('edit.remove'),
+          removeSelection(project, selection, (kind) => newRecordId(kind[0])),
+        )
+      )
+        return onSelect(noSelection);
       if (selection.kind === 'device' && edit(text('edit.remove'), removeDevices(project, selection.ids))) onSelect(noSelection);
     },
     ...sheetKeys({ control, leftPx, levels, levelId, onLevel, bounds: () => projectBounds(project, levelId) }),

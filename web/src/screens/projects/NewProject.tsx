@@ -1,5 +1,6 @@
-import { Input, Modal, Segmented } from 'antd';
-import { useState } from 'react';
+import { JURISDICTIONS, type ProjectHeader } from '@dusky-spool/core/model';
+import { Input, type InputRef, Modal, Segmented } from 'antd';
+import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { postJson } from '../../ground/api/http.ts';
 import { useSend } from '../../ground/api/server-state.ts';
@@ -8,17 +9,22 @@ import { term, text } from '../../ground/text.ts';
 /** Asks for the name and units of a new project, and opens it. */
 export function NewProject({ onCancel }: { readonly onCancel: () => void }) {
   const [name, setName] = useState('');
-  const [units, setUnits] = useState<'metric' | 'imperial'>('metric');
-  const [missing, setMissing] = useState<string | null>(null);
+  const [region, setRegion] = useState<ProjectHeader['jurisdiction'] | null>(null);
+  const [unitsChosen, setUnits] = useState<ProjectHeader['units'] | null>(null);
+  // Where a region builds in feet and inches, so does a new project, unless somebody says otherwise.
+  const units = unitsChosen ?? (region === 'NA' ? 'imperial' : 'metric');
+  const [missing, setMissing] = useState<'name' | 'region' | null>(null);
+  const nameField = useRef<InputRef>(null);
   const navigate = useNavigate();
   const { send, sentence } = useSend(async () => {
-    const { id } = await postJson<{ id: string }>('/projects', { name, units });
+    const { id } = await postJson<{ id: string }>('/projects', { name, units, jurisdiction: region });
     void navigate(`/p/${id}/survey`);
   }, ['/projects']);
-  const problem = missing ?? sentence;
+  const problem = missing === 'name' ? text('projects.nameMissing') : sentence;
   const make = () => {
-    if (name.trim() === '') return setMissing(text('projects.nameMissing'));
-    setMissing(null);
+    const wanted = name.trim() === '' ? 'name' : region === null ? 'region' : null;
+    setMissing(wanted);
+    if (wanted) return;
     send(undefined);
   };
   return (
@@ -29,13 +35,15 @@ export function NewProject({ onCancel }: { readonly onCancel: () => void }) {
       cancelText={text('cancel')}
       onOk={make}
       onCancel={onCancel}
-      width={420}
+      width={500}
+      // The dialog takes the focus for itself while it opens.
+      afterOpenChange={(isOpen) => isOpen && nameField.current?.focus()}
     >
       <div className="ask">
         <label className="field">
           <span>{text('projects.nameLabel')}</span>
           <Input
-            autoFocus
+            ref={nameField}
             value={name}
             maxLength={120}
             aria-label={text('projects.nameLabel')}
@@ -49,6 +57,22 @@ export function NewProject({ onCancel }: { readonly onCancel: () => void }) {
             {problem}
           </p>
         )}
+        <div className="field">
+          <span>{text('projects.regionLabel')}</span>
+          <Segmented<ProjectHeader['jurisdiction'] | ''>
+            aria-label={text('projects.regionLabel')}
+            // Without a value the first one would look chosen.
+            value={region ?? ''}
+            onChange={(value) => value !== '' && setRegion(value)}
+            options={JURISDICTIONS.map((value) => ({ value, label: text(`projects.regions.${value}`) }))}
+          />
+          {missing === 'region' && (
+            <p className="field-problem" role="alert">
+              {text('projects.regionMissing')}
+            </p>
+          )}
+          <p className="faint">{text('projects.regionNote')}</p>
+        </div>
         <div className="field">
           <span>{text('projects.unitsLabel')}</span>
           <Segmented

@@ -90,10 +90,24 @@ describe('the list of projects', () => {
     await page.user.click(dialog.getByRole('button', { name: 'Create' }));
     expect(dialog.getByRole('alert').textContent).to.match(/name/i);
     await page.user.type(dialog.getByRole('textbox'), 'Mill loft');
+    await page.user.click(dialog.getByRole('button', { name: 'Create' }));
+    expect(dialog.getByRole('alert').textContent).to.match(/region/i);
+    await page.user.click(dialog.getByText('United Kingdom'));
     await page.user.click(dialog.getByText(/^Imperial|feet/i));
     await page.user.click(dialog.getByRole('button', { name: 'Create' }));
     await waitFor(() => expect(page.address()).to.equal('/p/p9/survey'));
-    expect(server.sent('POST', '/projects')).to.deep.equal([{ name: 'Mill loft', units: 'imperial' }]);
+    expect(server.sent('POST', '/projects')).to.deep.equal([{ name: 'Mill loft', units: 'imperial', jurisdiction: 'UK' }]);
+  });
+
+  it('is in feet and inches where the region builds in them, unless somebody says otherwise', async () => {
+    const page = await open();
+    await press(page, 'New project');
+    const dialog = within(document.querySelector('.ant-modal')!);
+    await page.user.type(dialog.getByRole('textbox'), 'Mill loft');
+    await page.user.click(dialog.getByText('North America'));
+    await page.user.click(dialog.getByRole('button', { name: 'Create' }));
+    await waitFor(() => expect(server.sent('POST', '/projects')).to.have.length(1));
+    expect(server.sent('POST', '/projects')[0]).to.deep.equal({ name: 'Mill loft', units: 'imperial', jurisdiction: 'NA' });
   });
 
   it('keeps the name that was typed where the server refuses it', async () => {
@@ -103,6 +117,7 @@ describe('the list of projects', () => {
     const dialog = within(document.querySelector('.ant-modal')!);
     const name = dialog.getByRole('textbox') as HTMLInputElement;
     await page.user.type(name, 'Mill loft');
+    await page.user.click(dialog.getByText('European Union'));
     await page.user.click(dialog.getByRole('button', { name: 'Create' }));
     expect((await dialog.findByRole('alert')).textContent).to.not.equal('');
     expect(name.value).to.equal('Mill loft');

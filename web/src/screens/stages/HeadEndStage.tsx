@@ -5,6 +5,7 @@ import { text } from '../../ground/text.ts';
 import { useDerived } from '../../state/derived.ts';
 import { RunTable } from './RunTable.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
+import { PlaceRackLink } from '../../ui/PlaceRackLink.tsx';
 import { StagePage } from '../../ui/StagePage.tsx';
 import { Link } from 'react-router';
 
@@ -16,7 +17,11 @@ export function HeadEndStage({ projectId }: { readonly projectId: string }) {
   const racks = listOf(project, 'racks');
   return (
     <StagePage title={text('stage.headEnd.title')} lead={text('stage.headEnd.lead')}>
-      {racks.length === 0 && <p>{text('stage.headEnd.empty')}</p>}
+      {racks.length === 0 && (
+        <p>
+          {text('stage.headEnd.empty')} <PlaceRackLink />
+        </p>
+      )}
       <Cautions ids={['C13', 'C1']} />
       {racks.map((rack) => (
         <section key={rack.id}>

@@ -32,14 +32,33 @@ export function PreWireStage() {
       runState(now, [row.runId], state, routeOf),
     );
   const done = rows.filter(isPulled).length;
+  const drafted = rows.filter(({ state }) => state === 'drafted');
   return (
     <StagePage
       title={text('stage.preWire.title')}
       lead={text('stage.preWire.lead')}
       aside={
-        <Link to="/scan" className="chip">
-          {text('header.scan')}
-        </Link>
+        <>
+          {drafted.length > 0 && (
+            <Button
+              onClick={() =>
+                void editOnRoutes(text('stage.preWire.issuedAll'), (now, routeOf) =>
+                  runState(
+                    now,
+                    drafted.map(({ runId }) => runId),
+                    'issued',
+                    routeOf,
+                  ),
+                )
+              }
+            >
+              {text('stage.preWire.issueAll', { count: drafted.length })}
+            </Button>
+          )}
+          <Link to="/scan" className="chip">
+            {text('header.scan')}
+          </Link>
+        </>
       }
     >
       <Cautions ids={project.project.construction === 'new-framing' ? ['C18'] : ['C18', 'C17']} />

@@ -3,14 +3,15 @@ import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import { listOf } from '@dusky-spool/core/derive';
 import { levelsFromBelow } from '@dusky-spool/core/house';
-import { moveLevel, sharedPoints } from '@dusky-spool/core/survey';
+import { moveLevel, setLevelDefaults, sharedPoints, wallBuildOf } from '@dusky-spool/core/survey';
 import { type Level, removeWithDependants } from '@dusky-spool/core/model';
 import { levelAlignment } from '@dusky-spool/core/calculators';
-import { formatLength } from '@dusky-spool/core/math';
-import { text } from '../../ground/text.ts';
+import { formatLength, formatLengthFine } from '@dusky-spool/core/math';
+import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
+import { JoistFields } from './JoistFields.tsx';
 import { WordsField } from '../../ui/fields.tsx';
 import { useState } from 'react';
 import { Button, Select } from 'antd';
@@ -27,6 +28,7 @@ export function LevelPanel({ levelId, onLevel }: Props) {
   const { units } = project.project;
   const level = project.levels[levelId];
   const levels = levelsFromBelow(project);
+  const defaultWall = wallBuildOf(level);
   const change = (after: Partial<Level>) => {
     const operations = changeRecord('levels', level, after);
     if (operations.length > 0) edit(text('survey.change', { what: level.name }), operations);
@@ -46,7 +48,7 @@ export function LevelPanel({ levelId, onLevel }: Props) {
         </div>
       </div>
       <div className="fields">
-        <WordsField label={text('device.name')} value={level.name} max={60} onChange={(name) => name && change({ name })} />
+        <WordsField label={text('device.name')} value={level.name} max={60} required onChange={(name) => change({ name })} />
         <WordsField
           label={text('survey.code')}
           value={level.code}
@@ -75,6 +77,18 @@ export function LevelPanel({ levelId, onLevel }: Props) {
         {text('survey.heightNote', { sub: formatLength(level.ceilingHeightM + level.floorBuildUpM, units) })}
         {level.benchmarkM !== null &&
           ` ${text('survey.benchmarkNote', { up: formatLength(level.ceilingHeightM - level.benchmarkM, units) })}`}
+      </p>
+      <div className="eyebrow">{text('survey.levelDefaults')}</div>
+      <p className="faint">{text('survey.levelDefaultsNote')}</p>
+      <JoistFields
+        of={[level.defaults]}
+        onChange={(after) => edit(text('survey.levelDefaults'), setLevelDefaults(project, levelId, after))}
+      />
+      <p className="faint">
+        {text('survey.defaultWall', {
+          kind: term(`walls.${defaultWall.kind}`),
+          thickness: formatLengthFine(defaultWall.thicknessM, units),
+        })}
       </p>
       <Alignment levelId={levelId} />
       <div className="panel-buttons">

@@ -1,13 +1,14 @@
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import { formatArea, type Point2, polygonArea } from '@dusky-spool/core/math';
-import { CEILING_KINDS, FRAMINGS, removeWithDependants, type Room } from '@dusky-spool/core/model';
+import { CEILING_KINDS, removeWithDependants, type Room } from '@dusky-spool/core/model';
 import { levelAreas, sameOutline } from '@dusky-spool/core/house';
 import { term, text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
+import { JoistFields } from './JoistFields.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { useMemo } from 'react';
 import { Button } from 'antd';
@@ -44,7 +45,6 @@ export function RoomPanel({ room, onCeiling, onRemoved }: Props) {
   };
   const sloped = room.ceilingKind === 'sloped' || room.ceilingKind === 'vaulted';
   const slope = room.slope ?? { lowM: 2.2, highM: room.ceilingHeightM ?? level.ceilingHeightM, angleRad: 0 };
-  const framed = room.framing === 'solid' || room.framing === 'i-joist' || room.framing === 'open-web';
   return (
     <>
       <div className="punched-tag">
@@ -59,7 +59,7 @@ export function RoomPanel({ room, onCeiling, onRemoved }: Props) {
       </div>
       {netM2 === undefined && <p className="caution">{text('survey.roomOpen')}</p>}
       <div className="fields">
-        <WordsField label={text('device.name')} value={room.name} max={60} onChange={(name) => name && change({ name })} />
+        <WordsField label={text('device.name')} value={room.name} max={60} required onChange={(name) => change({ name })} />
         <WordsField
           label={text('plan.roomCode')}
           value={room.code}
@@ -114,29 +114,7 @@ export function RoomPanel({ room, onCeiling, onRemoved }: Props) {
         )}
       </div>
       <div className="eyebrow">{text('survey.above')}</div>
-      <div className="fields">
-        <ChoiceField
-          label={text('survey.framing')}
-          value={room.framing}
-          options={FRAMINGS.map((value) => ({ value, label: term(`framings.${value}`) }))}
-          onChange={(framing) => change({ framing })}
-        />
-        {framed && (
-          <>
-            <NumberField
-              label={text('survey.joistAngle')}
-              value={Math.round(room.joistAngleRad * DEGREES)}
-              min={-180}
-              max={360}
-              step={15}
-              onChange={(degrees) => change({ joistAngleRad: degrees / DEGREES })}
-            />
-            <FactField subject="rooms" subjectId={room.id} field="joistSpacingM" label={text('survey.spacing')} />
-            <FactField subject="rooms" subjectId={room.id} field="joistDepthM" label={text('survey.joistDepth')} />
-            <FactField subject="rooms" subjectId={room.id} field="joistOffsetM" label={text('survey.firstJoist')} />
-          </>
-        )}
-      </div>
+      <JoistFields of={[room]} facts={room.id} onChange={change} />
       <div className="panel-buttons">
         <Button size="small" type="primary" onClick={() => onCeiling(room.id)}>
           {text('survey.ceilingView')}

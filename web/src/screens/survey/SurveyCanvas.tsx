@@ -1,13 +1,15 @@
-import { type Snap, snapDrawing, surveyHit } from '@dusky-spool/core/house';
-import { formatLength, type Point2 } from '@dusky-spool/core/math';
+import { snapDrawing, surveyHit } from '@dusky-spool/core/house';
+import { formatLength } from '@dusky-spool/core/math';
 import { useCallback, useLayoutEffect, useMemo, useState, type MouseEvent } from 'react';
 import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
 import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
+import { focusInspector } from '../../canvas/inspector-focus.ts';
 import { LabelLayer } from '../../canvas/LabelLayer.tsx';
 import { boxPath } from '../../canvas/room-drawing.ts';
 import { Sheet } from '../../canvas/Sheet.tsx';
 import { SNAP_PX } from '../../canvas/tools/snapping.ts';
-import { drawnPoints, typedTarget } from '../../canvas/tools/survey-tool.ts';
+import { ANGLE_STEP_RAD, type Pointer } from '../../canvas/tools/draw-walls.ts';
+import { drawnPoints, targetOf } from '../../canvas/tools/survey-tool.ts';
 import { UnderlayLayer } from '../../canvas/UnderlayLayer.tsx';
 import { useBoxSelect } from '../../canvas/useBoxSelect.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
@@ -15,7 +17,7 @@ import { useFirstFit } from '../../canvas/useFirstFit.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
-import { noSelection, type Selection } from '../../state/selection-kinds.ts';
+import { noSelection, type Selection, toggled } from '../../state/selection-kinds.ts';
 import { inBox } from '../../state/survey-selection.ts';
 import { Draft } from './Draft.tsx';
 import { SelectionOverlay } from './SelectionOverlay.tsx';
@@ -39,7 +41,6 @@ interface Props {
 const HIT_PX = 8;
 /** Words of the draft stand on the left of the pointer where the right edge is this near, px. */
 const FLIP_PX = 560;
-const ANGLE_STEP_RAD = Math.PI / 12;
 const NO_LINES: readonly never[] = [];
 const NO_DEVICES: readonly never[] = [];
 
@@ -63,9 +64,10 @@ export function SurveyCanvas(props: Props) {
   const onClick = (event: MouseEvent) => {
     const [endsDrag, endsBox] = [drag.takesClick(), box.takesClick()];
     if (event.defaultPrevented || endsDrag || endsBox) return;
-    if (!isSelecting) return toolControl.click(pointer.targetAt(event));
+    if (!isSelecting) return toolControl.click(pointer.at(event));
     const hit = hitAt(event);
-    onSelect(hit ? { kind: hit.kind, ids: [hit.id] } : noSelection);
+    if (event.shiftKey && hit?.kind === selection.kind) return onSelect(toggled(selection, hit.id));
+    if (!event.shiftKey || hit) onSelect(hit ? { kind: hit.kind, ids: [hit.id] } : noSelection);
   };
   const onContextMenu = (event: MouseEvent) => {
     event.preventDefault();
@@ -89,7 +91,7 @@ export function SurveyCanvas(props: Props) {
       onPointerDown={box.onPointerDown}
       onPointerLeave={pointer.onLeave}
       onClick={onClick}
-      onDoubleClick={toolControl.tool.kind === 'feature' ? toolControl.finish : undefined}
+      onDoubleClick={isSelecting ? focusInspector : tool.kind === 'feature' ? toolControl.finish : undefined}
       onContextMenu={onContextMenu}
     >
       {!hidden.has('underlay') && (
@@ -111,55 +113,57 @@ export function SurveyCanvas(props: Props) {
       {!isSelecting && (
         <Draft
           tool={tool}
-          target={pointer.target ?? undefined}
-          snap={pointer.isTyped ? null : pointer.snap}
+          drawn={pointer.drawn}
+          target={pointer.target}
+          snap={pointer.pointer?.snap ?? null}
           gridAngleRad={pointer.gridAngleRad}
           label={(m) => formatLength(m, project.project.units)}
-          flip={pointer.target !== null && pointer.target[0] * camera.k + camera.tx > window.innerWidth - FLIP_PX}
+          flip={pointer.target !== null && pointer.target.point[0] * camera.k + camera.tx > window.innerWidth - FLIP_PX}
         />
       )}
     </Sheet>
   );
 }
 
-/** Where the tool would set its next point: what the pointer is drawn to, or where a typed length ends. */
+type ScreenPoint = Pick<MouseEvent, 'clientX' | 'clientY' | 'shiftKey'>;
+
+/** Where the pointer is, what it is drawn to, and what the tool would do there. */
 function useDraftPointer({ projectId, levelId, toolControl, control }: Props, walls: Parameters<typeof snapDrawing>[1]['walls']) {
-  const { tool, context, target: targetRef } = toolControl;
+  const { tool, context, pointer: pointerRef } = toolControl;
   const project = useProject();
   const { hidden, gridM } = useSurveyView();
   const linesNear = useUnderlayLines(projectId, project, levelId);
   const gridAngleRad = project.levels[levelId]?.gridAngleRad ?? 0;
-  const [snap, setSnap] = useState<Snap | null>(null);
-  const from = drawnPoints(tool).at(-1);
-  const snapAt = useCallback(
-    (event: { clientX: number; clientY: number; shiftKey: boolean }): Snap => {
-      const p = control.toWorld(event.clientX, event.clientY);
-      const isLocked = tool.kind === 'walls' && (tool.draw.angleLock || event.shiftKey);
+  const [at, setAt] = useState<ScreenPoint | null>(null);
+  const drawn = useMemo(() => drawnPoints(tool, context), [tool, context]);
+  const from = drawn.at(-1);
+  const pointerAt = useCallback(
+    (event: ScreenPoint): Pointer => {
+      const at = control.toWorld(event.clientX, event.clientY);
+      // Shift turns the lock round for one corner.
+      const isLocked = tool.kind === 'walls' && tool.draw.angleLock !== event.shiftKey;
       const reachM = SNAP_PX / control.camera.k;
-      const underlayLines = hidden.has('underlay') ? [] : linesNear(p, reachM);
+      const underlayLines = hidden.has('underlay') ? [] : linesNear(at, reachM);
       const angleLockRad = isLocked ? ANGLE_STEP_RAD : 0;
-      return snapDrawing(p, { walls, from, gridAngleRad, gridM, angleLockRad, underlayLines }, reachM);
+      const sources = { walls, from, corners: drawn, gridAngleRad, gridM, angleLockRad, underlayLines };
+      return { at, snap: snapDrawing(at, sources, reachM) };
     },
-    [control, tool, walls, from, gridAngleRad, gridM, hidden, linesNear],
+    [control, tool, walls, from, drawn, gridAngleRad, gridM, hidden, linesNear],
   );
-  // An angle needs no pointer.
-  const towards = snap?.point ?? (tool.kind === 'walls' && tool.draw.typed.includes('<') ? from : undefined);
-  const typed = towards ? typedTarget(tool, towards, context) : null;
-  const target: Point2 | null = typed ?? snap?.point ?? null;
-  // Enter sets the corner where the preview shows it.
+  // A pointer that stays where it is is drawn to other things after a corner was set by keys.
+  const pointer = useMemo(() => at && pointerAt(at), [at, pointerAt]);
   useLayoutEffect(() => {
-    targetRef.current = typed;
+    pointerRef.current = pointer;
   });
   return {
-    snap,
-    targetAt: (event: { clientX: number; clientY: number; shiftKey: boolean }): Point2 => {
-      const { point } = snapAt(event);
-      return typedTarget(tool, point, context) ?? point;
+    ...{ pointer, drawn, gridAngleRad },
+    target: targetOf(tool, pointer, context),
+    at: pointerAt,
+    onMove: ({ clientX, clientY, shiftKey }: ScreenPoint) => {
+      // A key that is pressed before the next picture finds the pointer where it is.
+      pointerRef.current = pointerAt({ clientX, clientY, shiftKey });
+      setAt({ clientX, clientY, shiftKey });
     },
-    target,
-    isTyped: typed !== null,
-    gridAngleRad,
-    onMove: (event: { clientX: number; clientY: number; shiftKey: boolean }) => setSnap(snapAt(event)),
-    onLeave: () => setSnap(null),
+    onLeave: () => setAt(null),
   };
 }

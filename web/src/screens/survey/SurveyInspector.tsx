@@ -1,3 +1,4 @@
+import { backToPlan } from '../../canvas/inspector-focus.ts';
 import { useProject } from '../../state/open-project.ts';
 import { alignFeatures, distributeFeatures, EDGES } from '@dusky-spool/core/survey';
 import { term, text } from '../../ground/text.ts';
@@ -27,7 +28,7 @@ export function SurveyInspector({ selection, levelId, onView, onLevel, onSelect,
   const arrange = selection.kind === 'feature' && selection.ids.length > 1;
   const canCopy = selection.kind === 'wall' || selection.kind === 'feature';
   return (
-    <aside className="inspector" aria-label={text('survey.inspector')}>
+    <aside className="inspector" aria-label={text('survey.inspector')} onKeyDownCapture={backToPlan}>
       <PreviewBanner />
       {arrange && (
         <div className={css.arrange} role="group" aria-label={text('survey.arrange')}>

@@ -4,6 +4,7 @@ import { ceilingView, wallView } from '../../state/views.ts';
 import { noSelection, type Selection } from '../../state/selection-kinds.ts';
 import { FeaturePanel } from './FeaturePanel.tsx';
 import { LevelPanel } from './LevelPanel.tsx';
+import { RoomsPanel } from './RoomsPanel.tsx';
 import { RoomPanel } from './RoomPanel.tsx';
 import { OpeningPanel, RackPanel, RiserPanel } from './ThingPanels.tsx';
 import { WallPanel } from './WallPanel.tsx';
@@ -35,7 +36,9 @@ export function SurveyPanel({
         />
       );
     case 'room':
-      return (
+      return selection.ids.length > 1 ? (
+        <RoomsPanel key={key} rooms={selection.ids.map((roomId) => project.rooms[roomId])} />
+      ) : (
         <RoomPanel
           key={key}
           room={project.rooms[id]}

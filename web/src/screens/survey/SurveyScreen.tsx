@@ -47,7 +47,8 @@ function SurveyPlan({ projectId }: Props) {
   const project = useProject();
   const { levelId: wanted, selection: raw, view, go } = usePlace();
   const { endPreview } = useProjectParts('endPreview');
-  const inspectorOpen = useSettings((state) => state.inspectorOpen);
+  // The list of findings takes the place of the panel.
+  const inspectorOpen = useSettings((state) => state.inspectorOpen && !state.findingPanel);
   const [menu, setMenu] = useState<{ x: number; y: number } | null>(null);
   const [dialog, setDialog] = useState<'array' | 'keys' | null>(null);
   const [drawing, setDrawing] = useState<File | null>(null);
@@ -65,9 +66,9 @@ function SurveyPlan({ projectId }: Props) {
   );
   const onLevel = (id: string) => go({ level: id });
   const questions = useQuestions(levelId);
-  const toolControl = useSurveyTool(levelId, select, questions.ask);
+  const toolControl = useSurveyTool(levelId, control, select, questions.ask);
   const clip = useClip({ project, levelId, selection, select, scale: control.camera.k });
-  const { remove, selectAll } = useSurveyActions({
+  const { remove, selectAll, removalDialog } = useSurveyActions({
     ...{ levelId, levels, selection, toolControl, clip, control, goToLevel: onLevel },
     onSelect: select,
     onKeyboardHelp: () => setDialog('keys'),
@@ -131,6 +132,7 @@ function SurveyPlan({ projectId }: Props) {
       )}
       {dialog === 'keys' && <KeyboardSheet onClose={() => setDialog(null)} />}
       {questions.dialog}
+      {removalDialog}
       {drawing && <DrawingImport projectId={projectId} levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />}
     </div>
   );

@@ -9,13 +9,13 @@ import type { Selection } from '../../state/selection-kinds.ts';
 import { isBare } from '../../state/survey-selection.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
-import { hintFor } from './hints.ts';
+import { DrawBar } from './DrawBar.tsx';
 import { PlanPictures } from './PlanPictures.tsx';
 import { SurveyCanvas } from './SurveyCanvas.tsx';
 import { ToolBar } from './ToolBar.tsx';
 import type { SurveyToolControl } from './useSurveyTool.ts';
 import { wallsTool } from '../../canvas/tools/survey-tool.ts';
-import { WALL_BUILDS } from '@dusky-spool/core/survey';
+import { wallBuildOf } from '@dusky-spool/core/survey';
 import { Button } from 'antd';
 import css from './survey.module.css';
 
@@ -64,7 +64,7 @@ export function SurveySheet({
       )}
       <div className="sheet-left">
         <div className={css.sheetLeftTop}>
-          {mayPlan && <ToolBar tool={tool} onTool={onTool} />}
+          {mayPlan && <ToolBar levelId={levelId} tool={tool} onTool={onTool} />}
           {mayPlan && tool.kind === 'select' && (
             <PlanPictures
               projectId={projectId}
@@ -78,7 +78,8 @@ export function SurveySheet({
         <HouseSection project={project} levelId={levelId} onPick={onLevel} />
       </div>
       <SheetButtons {...{ levelId, control, on3d }} />
-      <SheetWords {...{ levelId, toolControl }} />
+      <DrawBar toolControl={toolControl} />
+      <EmptyLevel {...{ levelId, toolControl }} />
     </>
   );
 }
@@ -93,27 +94,17 @@ function SheetButtons({ levelId, control, on3d }: Pick<Props, 'levelId' | 'contr
   );
 }
 
-/** What the tool does next, and how to begin on a level where nothing is drawn. */
-function SheetWords({ levelId, toolControl: { tool, setTool: onTool } }: Pick<Props, 'levelId' | 'toolControl'>) {
+/** How to begin on a level where nothing is drawn. */
+function EmptyLevel({ levelId, toolControl: { tool, setTool } }: Pick<Props, 'levelId' | 'toolControl'>) {
   const project = useProject();
-  const hint = hintFor(tool);
+  if (!isBare(project, levelId) || tool.kind !== 'select') return null;
   return (
-    <>
-      {hint && (
-        <div className="sheet-hint" role="status">
-          {hint}
-          {tool.kind === 'walls' && tool.draw.typed !== '' && <b className={css.typedLength}>{tool.draw.typed}</b>}
-        </div>
-      )}
-      {isBare(project, levelId) && tool.kind === 'select' && (
-        <div className="sheet-empty">
-          <b>{text('plan.empty')}</b>
-          <span>{text('survey.begin')}</span>
-          <Button type="primary" onClick={() => onTool(wallsTool(WALL_BUILDS.stud))}>
-            {text('survey.beginWalls')}
-          </Button>
-        </div>
-      )}
-    </>
+    <div className="sheet-empty">
+      <b>{text('plan.empty')}</b>
+      <span>{text('survey.begin')}</span>
+      <Button type="primary" onClick={() => setTool(wallsTool(wallBuildOf(project.levels[levelId])))}>
+        {text('survey.beginWalls')}
+      </Button>
+    </div>
   );
 }

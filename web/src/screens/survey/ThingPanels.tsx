@@ -1,5 +1,6 @@
 import { useProject } from '../../state/open-project.ts';
-import { distance2 } from '@dusky-spool/core/math';
+import { moveRack } from '@dusky-spool/core/devices';
+import { distance2, type Point2 } from '@dusky-spool/core/math';
 import { setRackSlack } from '@dusky-spool/core/runs';
 import { type Opening, OPENING_KINDS, type Rack, RACK_KINDS, RACK_SLACKS, type Riser } from '@dusky-spool/core/model';
 import { placeOpening } from '@dusky-spool/core/survey';
@@ -100,19 +101,20 @@ export function RackPanel({ rack }: { readonly rack: Rack }) {
   const { units } = project.project;
   const change = useChange('racks', rack, rack.name);
   const edit = useProjectStore((state) => state.edit);
+  const moveTo = (to: Point2) => edit(text('edit.move'), moveRack(project, rack.id, to, true));
   return (
     <>
       <Head title={rack.name} line={project.levels[rack.levelId].name} />
       <div className="fields">
-        <WordsField label={text('device.name')} value={rack.name} max={60} onChange={(name) => name && change({ name })} />
+        <WordsField label={text('device.name')} value={rack.name} max={60} required onChange={(name) => change({ name })} />
         <ChoiceField
           label={text('survey.kind')}
           value={rack.kind}
           options={RACK_KINDS.map((value) => ({ value, label: term(`racks.${value}`) }))}
           onChange={(kind) => change({ kind })}
         />
-        <LengthField label={text('device.x')} valueM={rack.x} units={units} onChange={(x) => x !== null && change({ x })} />
-        <LengthField label={text('device.y')} valueM={rack.y} units={units} onChange={(y) => y !== null && change({ y })} />
+        <LengthField label={text('device.x')} valueM={rack.x} units={units} onChange={(x) => x !== null && moveTo([x, rack.y])} />
+        <LengthField label={text('device.y')} valueM={rack.y} units={units} onChange={(y) => y !== null && moveTo([rack.x, y])} />
         <LengthField
           label={text('survey.width')}
           valueM={rack.widthM}
@@ -162,7 +164,7 @@ export function RiserPanel({ riser }: { readonly riser: Riser }) {
       <Head title={riser.name} line={`${project.levels[riser.bottomLevelId].name} – ${project.levels[riser.topLevelId].name}`} />
       <p className="caution">{text('cautions.fire')}</p>
       <div className="fields">
-        <WordsField label={text('device.name')} value={riser.name} max={60} onChange={(name) => name && change({ name })} />
+        <WordsField label={text('device.name')} value={riser.name} max={60} required onChange={(name) => change({ name })} />
         <LengthField label={text('device.x')} valueM={riser.x} units={units} onChange={(x) => x !== null && change({ x })} />
         <LengthField label={text('device.y')} valueM={riser.y} units={units} onChange={(y) => y !== null && change({ y })} />
         <FactField subject="risers" subjectId={riser.id} field="widthM" label={text('survey.width')} />

@@ -1,30 +1,33 @@
 import { useState } from 'react';
 import { Checkbox, Input, Popover, Segmented } from 'antd';
 import { FEATURE_GROUPS, FEATURE_MAKES, type FeatureGroup } from '@dusky-spool/core/house';
-import { WALL_BUILDS } from '@dusky-spool/core/survey';
+import { wallBuildOf } from '@dusky-spool/core/survey';
 import { OPENING_KINDS, WALL_KINDS, type WallKind } from '@dusky-spool/core/model';
 import { term, termNamed, text, textNamed } from '../../ground/text.ts';
-import { useProjectStore } from '../../state/project.ts';
+import { useProject } from '../../state/open-project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { SELECT, type SurveyTool, wallsTool } from '../../canvas/tools/survey-tool.ts';
+import { openingTool, SELECT, type SurveyTool, wallsTool } from '../../canvas/tools/survey-tool.ts';
 import { useSurveyView } from './useSurveyView.ts';
 import css from './survey.module.css';
 
 interface Props {
+  readonly levelId: string;
   readonly tool: SurveyTool;
   readonly onTool: (tool: SurveyTool) => void;
 }
 
 /** What is drawn, with its key; the chosen tool shows its kinds below it. */
-export function ToolBar({ tool, onTool }: Props) {
-  const [wallKind, setWallKind] = useState<WallKind>('stud');
-  const units = useProjectStore((state) => state.sync?.view.project.units ?? 'metric');
+export function ToolBar({ levelId, tool, onTool }: Props) {
+  const project = useProject();
+  const level = project.levels[levelId];
+  const [wallKind, setWallKind] = useState<WallKind>();
+  const { units } = project.project;
   const [find, setFind] = useState('');
   const [group, setGroup] = useState<FeatureGroup>('obstacle');
   const rows: { key: string; letter: string; on: boolean; pick: () => void }[] = [
     { key: 'select', letter: 'V', on: tool.kind === 'select', pick: () => onTool(SELECT) },
-    { key: 'walls', letter: 'W', on: tool.kind === 'walls', pick: () => onTool(wallsTool(WALL_BUILDS[wallKind])) },
-    { key: 'opening', letter: 'O', on: tool.kind === 'opening', pick: () => onTool({ kind: 'opening', opening: 'door' }) },
+    { key: 'walls', letter: 'W', on: tool.kind === 'walls', pick: () => onTool(wallsTool(wallBuildOf(level, wallKind))) },
+    { key: 'opening', letter: 'O', on: tool.kind === 'opening', pick: () => onTool(openingTool('door')) },
     {
       key: 'thing',
       letter: 'T',
@@ -67,7 +70,7 @@ export function ToolBar({ tool, onTool }: Props) {
               className={tool.make.kind === kind ? 'plain tool-kind on' : 'plain tool-kind'}
               onClick={() => {
                 setWallKind(kind);
-                onTool({ ...tool, make: WALL_BUILDS[kind] });
+                onTool({ ...tool, make: wallBuildOf(level, kind) });
               }}
             >
               {term(`walls.${kind}`)}
@@ -89,7 +92,7 @@ export function ToolBar({ tool, onTool }: Props) {
           block
           value={tool.opening}
           options={OPENING_KINDS.map((value) => ({ value, label: term(`openings.${value}`) }))}
-          onChange={(opening) => onTool({ kind: 'opening', opening })}
+          onChange={(opening) => onTool(openingTool(opening))}
         />
       )}
       {placing && (

@@ -1,9 +1,9 @@
 import { changeRecords } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import { distance2, formatLengthFine, type Point2 } from '@dusky-spool/core/math';
-import { STUD_MATERIALS, type Wall, WALL_KINDS } from '@dusky-spool/core/model';
+import { sameValue, STUD_MATERIALS, type Wall, WALL_KINDS } from '@dusky-spool/core/model';
 import { mountingDepth, studsOf } from '@dusky-spool/core/house';
-import { placeWall, splitWall, WALL_BUILDS } from '@dusky-spool/core/survey';
+import { buildOf, isDefaultBuild, placeWall, setLevelDefaults, splitWall, WALL_BUILDS } from '@dusky-spool/core/survey';
 import { term, text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -17,6 +17,8 @@ interface Props {
   readonly walls: readonly Wall[];
   readonly onElevation: (wallId: string) => void;
 }
+
+const commonBuild = (walls: readonly Wall[]) => walls.every((one) => sameValue(buildOf(one), buildOf(walls[0])));
 
 /** One wall, or what several have in common: how it is made, where it stands, whether cable may run in it. */
 export function WallPanel({ walls, onElevation }: Props) {
@@ -192,6 +194,16 @@ export function WallPanel({ walls, onElevation }: Props) {
             </p>
           );
         })}
+      {!walls.some((one) => isDefaultBuild(project.levels[one.levelId], one)) && commonBuild(walls) && (
+        <div className="panel-buttons">
+          <Button
+            size="small"
+            onClick={() => edit(text('survey.makeDefault'), setLevelDefaults(project, wall.levelId, { wall: buildOf(wall) }))}
+          >
+            {text('survey.makeDefault')}
+          </Button>
+        </div>
+      )}
       {single && (
         <div className="panel-buttons">
           <Button size="small" type="primary" onClick={() => onElevation(wall.id)}>

@@ -129,11 +129,12 @@ describe('the panel of a room', () => {
     expect(roomOf(page)).to.deep.include({ name: 'Music room', code: 'MU', use: 'music' });
   });
 
-  it('does not lose its name where the field is emptied', async () => {
+  it('does not lose its name where the field is emptied, which is said beside it', async () => {
     const page = open(room);
     await enter(page, 'Name', '');
     expect(roomOf(page).name).to.equal('Room AA');
-    expect(valueIn(page, 'Name')).to.equal('Room AA');
+    expect(page.getByRole('alert').textContent).to.equal('Name is missing.');
+    expect(page.edits).to.have.length(0);
   });
 
   it('asks for both sides of a sloped ceiling, and forgets them for a flat one', async () => {
@@ -173,6 +174,31 @@ describe('the panel of a room', () => {
   });
 });
 
+describe('the panel of several rooms', () => {
+  afterEach(closePage);
+  const both: Selection = { kind: 'room', ids: ['a', 'b'] };
+
+  it('shows what they share, says what differs, and changes all as one step', async () => {
+    const house = smallHouse({ rooms: [{ joistSpacingM: 0.4 }, { joistSpacingM: 0.6 }] });
+    const page = open(both, house);
+    expect(page.getByText('2 rooms')).to.not.equal(null);
+    const spacing = page.getByLabelText('Spacing, on center', { selector: 'input' }) as HTMLInputElement;
+    expect([spacing.value, spacing.placeholder]).to.deep.equal(['', 'mixed']);
+    await enter(page, 'Spacing, on center', '0.5 m');
+    await enter(page, 'Ceiling height', '2.4 m');
+    expect(page.edits).to.have.length(2);
+    for (const id of both.ids) expect(page.project().rooms[id]).to.include({ joistSpacingM: 0.5, ceilingHeightM: 2.4 });
+  });
+
+  it('says the bound beside the field, and keeps what was typed', async () => {
+    const page = open(both);
+    await enter(page, 'Spacing, on center', '1 mm');
+    expect(page.getByRole('alert').textContent).to.equal('Joist spacing: 0.05 m or more.');
+    expect(valueIn(page, 'Spacing, on center')).to.equal('1 mm');
+    expect(page.edits).to.have.length(0);
+  });
+});
+
 describe('the panel of a level', () => {
   afterEach(closePage);
   const nothing: Selection = { kind: 'none', ids: [] };
@@ -183,6 +209,23 @@ describe('the panel of a level', () => {
     await enter(page, 'Code', 'g');
     await enter(page, 'Ceiling height', '2.7 m');
     expect(page.project().levels.m).to.deep.include({ name: 'Ground floor', code: 'G', ceilingHeightM: 2.7 });
+  });
+
+  it('says how its rooms are framed: those that are still as it says follow', async () => {
+    const house = smallHouse({ rooms: [{}, { joistSpacingM: 0.6 }] });
+    const page = open(nothing, house);
+    await enter(page, 'Spacing, on center', '0.5 m');
+    expect(page.project().levels.m.defaults.joistSpacingM).to.equal(0.5);
+    expect([page.project().rooms.a.joistSpacingM, page.project().rooms.b.joistSpacingM]).to.deep.equal([0.5, 0.6]);
+    expect(page.edits).to.have.length(1);
+  });
+
+  it('takes the build-up of a wall for its new walls', async () => {
+    const page = open({ kind: 'wall', ids: ['south1'] });
+    await enter(page, 'Thickness', '0.2 m');
+    await press(page, 'Use as the level’s default wall');
+    expect(page.project().levels.m.defaults.wall).to.deep.include({ thicknessM: 0.2, kind: page.project().walls.south1.kind });
+    expect(page.queryByRole('button', { name: 'Use as the level’s default wall' })).to.equal(null);
   });
 
   it('gets another level on top, which is shown', async () => {

@@ -26,7 +26,7 @@ describe('the tools of the survey', () => {
     function Held() {
       const [tool, setTool] = useState<SurveyTool>(SELECT);
       now = tool;
-      return <ToolBar tool={tool} onTool={setTool} />;
+      return <ToolBar levelId="m" tool={tool} onTool={setTool} />;
     }
     const page = renderInProject(<Held />, smallHouse());
     return { ...page, tool: () => now };
@@ -61,11 +61,11 @@ describe('the tools of the survey', () => {
   it('place an opening of a kind', async () => {
     const page = open();
     await press(page, /Openings/);
-    expect(page.tool()).to.deep.equal({ kind: 'opening', opening: 'door' });
+    expect(page.tool()).to.deep.equal({ kind: 'opening', opening: 'door', typed: '' });
     const options = [...page.container.querySelectorAll('.ant-segmented-item-label')];
     expect(options).to.have.length(OPENING_KINDS.length);
     await page.user.click(options[OPENING_KINDS.indexOf('window')]);
-    expect(page.tool()).to.deep.equal({ kind: 'opening', opening: 'window' });
+    expect(page.tool()).to.deep.equal({ kind: 'opening', opening: 'window', typed: '' });
   });
 
   it('find a thing by its name in every group', async () => {

@@ -1,8 +1,10 @@
 import { onLevel } from '@dusky-spool/core/derive';
+import { type Opening, OPENING_KINDS } from '@dusky-spool/core/model';
 import { FEATURE_MAKES, type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
-import { moveFeatures, moveWalls, sameKind, WALL_BUILDS } from '@dusky-spool/core/survey';
+import { moveFeatures, moveWalls, sameKind, wallBuildOf } from '@dusky-spool/core/survey';
+import { focusInspector } from '../../canvas/inspector-focus.ts';
 import { nudgeBy, panByKey, sheetKeys } from '../../canvas/sheet-keys.ts';
-import { SELECT, wallsTool } from '../../canvas/tools/survey-tool.ts';
+import { openingTool, SELECT, wallsTool } from '../../canvas/tools/survey-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useKeys } from '../../canvas/useKeys.ts';
 import { removeSelection } from '../../commands/remove-selection.ts';
@@ -12,9 +14,12 @@ import { useProjectParts } from '../../state/project.ts';
 import { noSelection, type Selection } from '../../state/selection-kinds.ts';
 import { newSurveyId } from './ids.ts';
 import { SURVEY_LEFT_PX } from './sheet-left.ts';
+import { useRemoval } from './useRemoval.tsx';
 import type { useClip } from './useClip.ts';
 import { useSurveyKeys } from './useSurveyKeys.ts';
 import type { SurveyToolControl } from './useSurveyTool.ts';
+
+const nextKind = (kind: Opening['kind']) => OPENING_KINDS[(OPENING_KINDS.indexOf(kind) + 1) % OPENING_KINDS.length];
 
 interface Options {
   readonly levelId: string;
@@ -34,9 +39,10 @@ export function useSurveyActions(options: Options) {
   const { levelId, levels, selection, toolControl, clip, control, onSelect, goToLevel, onKeyboardHelp, onLeave } = options;
   const project = useProject();
   const { edit, undo, redo } = useProjectParts('edit', 'undo', 'redo');
-  const remove = () => {
-    if (edit(text('edit.remove'), removeSelection(project, selection, newSurveyId))) onSelect(noSelection);
-  };
+  const removal = useRemoval((operations) => {
+    if (edit(text('edit.remove'), operations)) onSelect(noSelection);
+  });
+  const remove = () => void removal.ask(removeSelection(project, selection, newSurveyId));
   const nudge = (dx: number, dy: number, far: boolean) => {
     const by = nudgeBy(project.project.units, dx, dy, far);
     if (selection.kind === 'wall') edit(text('edit.nudge'), moveWalls(project, { wallIds: selection.ids }, by, newSurveyId));
@@ -60,6 +66,7 @@ export function useSurveyActions(options: Options) {
       onLeave();
     },
     remove,
+    inspect: selection.kind === 'none' ? undefined : focusInspector,
     ...sheetKeys({
       ...{ control, levels, levelId },
       leftPx: SURVEY_LEFT_PX,
@@ -70,8 +77,9 @@ export function useSurveyActions(options: Options) {
   const { tool, setTool } = toolControl;
   const TOOL_KEYS: Readonly<Record<string, () => void>> = {
     v: () => setTool(SELECT),
-    w: () => setTool(wallsTool(tool.kind === 'walls' ? tool.make : WALL_BUILDS.stud)),
-    o: () => setTool({ kind: 'opening', opening: 'door' }),
+    w: () => setTool(wallsTool(tool.kind === 'walls' ? tool.make : wallBuildOf(project.levels[levelId]))),
+    // Again: the next kind.
+    o: () => setTool(openingTool(tool.kind === 'opening' ? nextKind(tool.opening) : 'door')),
     t: () => setTool({ kind: 'feature', make: FEATURE_MAKES[0], points: [] }),
     m: () => setTool({ kind: 'measure', first: null }),
     p: () => setTool({ kind: 'reference' }),
@@ -88,5 +96,5 @@ export function useSurveyActions(options: Options) {
       else selectAll();
     },
   });
-  return { remove, selectAll };
+  return { remove, selectAll, removalDialog: removal.dialog };
 }

@@ -1,38 +1,51 @@
+import { projectBounds } from '@dusky-spool/core/house';
 import { App as AntApp } from 'antd';
-import { useRef, useState, type RefObject } from 'react';
-import type { Point2 } from '@dusky-spool/core/math';
+import { useMemo, useRef, useState, type RefObject } from 'react';
+import type { Pointer } from '../../canvas/tools/draw-walls.ts';
 import {
   clickTool,
+  closeChain,
   finishTool,
   leaveTool,
   SELECT,
   type SurveyTool,
+  targetOf,
   type ToolContext,
   type ToolQuestion,
   type ToolStep,
   typeInTool,
 } from '../../canvas/tools/survey-tool.ts';
+import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useProject } from '../../state/open-project.ts';
-import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { text } from '../../ground/text.ts';
+import { newRecordId, useProjectParts, useProjectStore } from '../../state/project.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
+import { useSettings } from '../../state/settings.ts';
 import { newSurveyId } from './ids.ts';
+import { SURVEY_LEFT_PX } from './sheet-left.ts';
+import { useSurveyView } from './useSurveyView.ts';
 
 /** The tool of the survey sheet, driven by pointer and keys. */
 export interface SurveyToolControl {
   readonly tool: SurveyTool;
   readonly setTool: (tool: SurveyTool) => void;
   readonly context: ToolContext;
-  /** The point that the preview shows: where a click or Enter sets it, m. */
-  readonly target: RefObject<Point2 | null>;
-  readonly click: (at: Point2) => void;
+  /** Where the pointer is now, for keys. */
+  readonly pointer: RefObject<Pointer | null>;
+  readonly click: (pointer: Pointer) => void;
   readonly finish: () => void;
+  readonly close: () => void;
   readonly leave: () => void;
   /** Whether the key was one of the tool. */
   readonly type: (key: string) => boolean;
 }
 
+/** A chain of walls closes this near to its first corner: a finger's breadth, px. */
+const CLOSE_PX = 18;
+
 export function useSurveyTool(
   levelId: string,
+  control: CameraControl,
   onSelect: (selection: Selection) => void,
   onQuestion: (question: ToolQuestion) => void,
 ): SurveyToolControl {
@@ -40,12 +53,22 @@ export function useSurveyTool(
   const { edit } = useProjectParts('edit');
   const { message } = AntApp.useApp();
   const [tool, setTool] = useState<SurveyTool>(SELECT);
-  const target = useRef<Point2 | null>(null);
-  const context: ToolContext = { project, levelId, newSurveyId, newId: newRecordId };
+  const pointer = useRef<Pointer | null>(null);
+  const between = useSettings((state) => state.lengthsBetween);
+  const gridM = useSurveyView((state) => state.gridM);
+  const context = useMemo<ToolContext>(
+    () => ({ project, levelId, newSurveyId, newId: newRecordId, between, gridM, closeReachM: CLOSE_PX / control.camera.k }),
+    [project, levelId, between, gridM, control.camera.k],
+  );
   /** Does what a step asks for; where its edit is refused the tool stays as it is, and nothing that was drawn is lost. */
   const take = (step: ToolStep) => {
     if (step.hint) void message.info({ content: step.hint, key: 'refusal' });
     if (step.edit && !edit(step.edit.title, step.edit.operations)) return;
+    // A length that was typed can end beyond the sheet.
+    if (step.built && !control.isInSight(step.built, SURVEY_LEFT_PX)) {
+      const now = useProjectStore.getState().sync!.view;
+      control.fit(projectBounds(now, levelId, true), SURVEY_LEFT_PX);
+    }
     if (step.tool) setTool(step.tool);
     if (step.select) onSelect(step.select);
     if (step.question) onQuestion(step.question);
@@ -54,12 +77,17 @@ export function useSurveyTool(
     tool,
     setTool,
     context,
-    target,
-    click: (at) => take(clickTool(tool, at, context)),
+    pointer,
+    click: (at) => {
+      pointer.current = at;
+      const target = targetOf(tool, at, context);
+      take(target ? clickTool(tool, target, context) : { hint: text('survey.typeHint') });
+    },
     finish: () => take(finishTool(tool, context)),
+    close: () => tool.kind === 'walls' && take(closeChain(tool, context)),
     leave: () => take(leaveTool(tool)),
     type: (key) => {
-      const step = typeInTool(tool, key, target.current, context);
+      const step = typeInTool(tool, key, pointer.current, context);
       if (step) take(step);
       return step !== null;
     },

@@ -67,6 +67,7 @@ describe('people of a firm', () => {
     await crew.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
     await owner.goto(`${app.url}/projects`);
     await owner.getByRole('button', { name: 'Delete Saltmarsh Granary' }).click();
+    await owner.getByLabel('Type its name to delete it').fill('Saltmarsh Granary');
     await owner.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
     await crew.getByText('This project was deleted.').waitFor();
     await owner.getByRole('button', { name: 'Restore Saltmarsh Granary' }).click();

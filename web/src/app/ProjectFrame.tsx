@@ -210,6 +210,8 @@ function Header({
   const stops = findings.filter((finding) => finding.rank === 'stop');
   const looks = findings.filter((finding) => finding.rank === 'look');
   const units = project.project.units;
+  // Of a house without devices nothing is said to be in order.
+  const isBare = Object.keys(project.devices).length === 0;
   return (
     <header className="header">
       <h1>{project.project.name}</h1>
@@ -237,7 +239,7 @@ function Header({
       <FollowChip />
       <button
         type="button"
-        className={`chip ${stops.length > 0 ? 'stop' : looks.length > 0 ? 'look' : nothingTold ? 'quiet' : 'fine'}`}
+        className={`chip ${stops.length > 0 ? 'stop' : looks.length > 0 ? 'look' : nothingTold || isBare ? 'quiet' : 'fine'}`}
         aria-expanded={findingPanel}
         onClick={list}
       >
@@ -245,7 +247,7 @@ function Header({
           ? text('header.stops', { count: stops.length })
           : looks.length > 0
             ? text('header.looks', { count: looks.length })
-            : text(nothingTold ? 'header.checking' : 'header.allFine')}
+            : text(isBare ? 'header.nothingToCheck' : nothingTold ? 'header.checking' : 'header.allFine')}
       </button>
       {stops.length > 0 && looks.length > 0 && (
         <button type="button" className="chip look" onClick={list}>

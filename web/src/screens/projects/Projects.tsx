@@ -1,5 +1,5 @@
 import type { DeletedProject, ProjectsReply, ProjectSummary } from '@dusky-spool/core/model';
-import { App as AntApp, Button } from 'antd';
+import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { postJson, postText, remove } from '../../ground/api/http.ts';
@@ -8,6 +8,7 @@ import { useRight } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { dayText } from '../../ui/when.ts';
+import { DeleteProject } from './DeleteProject.tsx';
 import { HouseDrawing } from './HouseDrawing.tsx';
 import { NewProject } from './NewProject.tsx';
 import css from './projects.module.css';
@@ -28,18 +29,8 @@ export function Projects() {
   );
   const importing = useImport();
   const [isCreating, setIsCreating] = useState(false);
-  const { modal } = AntApp.useApp();
+  const [deleting, setDeleting] = useState<ProjectSummary | null>(null);
   const problem = importing.problem ?? notDeleted ?? notRestored ?? notRead;
-  const askDelete = (project: ProjectSummary) =>
-    modal.confirm({
-      title: text('projects.delete'),
-      content: text('projects.deleteAsk', { name: project.name }),
-      okText: text('projects.delete'),
-      okButtonProps: { danger: true },
-      cancelText: text('cancel'),
-      autoFocusButton: 'cancel',
-      onOk: () => deleteProject(project.id),
-    });
   return (
     <div className="projects-page">
       <FirmHeader />
@@ -64,12 +55,22 @@ export function Projects() {
         {data?.projects.length === 0 && <p className="lead">{text('projects.empty')}</p>}
         <ul className={css.projectList}>
           {data?.projects.map((project) => (
-            <ProjectCard key={project.id} project={project} onDelete={mayDelete ? askDelete : null} />
+            <ProjectCard key={project.id} project={project} onDelete={mayDelete ? setDeleting : null} />
           ))}
         </ul>
         {gone && gone.projects.length > 0 && <DeletedList projects={gone.projects} onRestore={restore} />}
         <p className="faint">{text('aid')}</p>
       </main>
+      {deleting && (
+        <DeleteProject
+          name={deleting.name}
+          onCancel={() => setDeleting(null)}
+          onDelete={() => {
+            setDeleting(null);
+            deleteProject(deleting.id);
+          }}
+        />
+      )}
       {isCreating && <NewProject onCancel={() => setIsCreating(false)} />}
     </div>
   );

@@ -69,7 +69,11 @@ describe('the list of projects', () => {
   it('deletes one after a question, and restores it', async () => {
     const page = await open();
     await press(page, 'Delete Quay flat');
-    await page.user.click(within(document.querySelector('.ant-modal')!).getByRole('button', { name: 'Delete' }));
+    const dialog = within(document.querySelector('.ant-modal')!);
+    const remove = dialog.getByRole('button', { name: 'Delete' }) as HTMLButtonElement;
+    expect(remove.disabled).to.equal(true);
+    await page.user.type(dialog.getByLabelText('Type its name to delete it'), 'quay flat');
+    await page.user.click(remove);
     await page.findByRole('button', { name: 'Restore Quay flat' });
     expect(page.queryByRole('link', { name: 'Open Quay flat' })).to.equal(null);
     await press(page, 'Restore Quay flat');

@@ -16,6 +16,7 @@ import {
   projectFileSchema,
 } from '../core/model/index.ts';
 import { tokensCss } from '../design/index.ts';
+import { guideMarkdown } from './guide-markdown.ts';
 import { referenceMarkdown } from './reference-markdown.ts';
 
 /** Writes docs/format.md from the schemas that the program itself reads with, the engineering reference, and the design tokens as CSS. `--check` only says whether they are current. */
@@ -105,6 +106,7 @@ const pages: Record<string, string> = {
   'format.md': lines.join('\n'),
   [TOKENS_CSS]: tokensCss(),
   ...referenceMarkdown(),
+  ...guideMarkdown(),
 };
 for (const [name, text] of Object.entries(pages)) {
   const path = join(DOCS, name);

@@ -3,6 +3,7 @@ export type { TextKey } from './text-key.ts';
 // Not here: any rule; codes and figures come from the core.
 // Start with `en`, then `problemSentence`.
 export { figureName, figureValue } from './figure-names.ts';
+export { type GuidePage, guidePages, type GuideSection } from './en/guide.ts';
 export { en } from './en/index.ts';
 export { words, type Words } from './words.ts';
 export { cureSentence, findingSentence, problemSentence } from './sentences.ts';

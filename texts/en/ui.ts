@@ -61,6 +61,7 @@ export const ui = {
     deleteAsk: 'It goes for everyone of the firm. An owner can restore it for thirty days.',
     deleteName: 'Type its name to delete it',
     empty: 'No project yet. Make one, or import a project file.',
+    firstHouse: 'The first house, step by step: a flat in ten minutes',
     nameLabel: 'Name of the house',
     regionLabel: 'Region of the code',
     regions: { NA: 'North America', EU: 'European Union', UK: 'United Kingdom', other: 'Other' },
@@ -83,6 +84,13 @@ export const ui = {
     thread: 'Stages of the job',
     done: '{{stage}}, {{share}} % done',
     hasStops: 'has errors',
+  },
+  guide: {
+    title: 'Guide',
+    find: 'Find in the guide',
+    nothing: 'Nothing in the guide has “{{find}}”.',
+    back: 'Back',
+    ofThis: 'Guide to this stage',
   },
   checks: {
     fixAll: 'Fix all {{count}}',

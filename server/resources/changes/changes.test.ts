@@ -98,6 +98,14 @@ describe('changes', () => {
     expect((await client.load(projectId)).document.rooms).to.have.all.keys('a');
   });
 
+  it('of an app that does not know the newest fields get their usual values', async () => {
+    const { defaults, ...older } = { ...project.levels.level_m, id: 'up', code: 'U', order: 1, elevationM: 3 };
+    const operation = { op: 'create', in: 'levels', id: 'up', record: older } as unknown as Operation;
+    expect(applied(await client.sendChanges(projectId, client.change([operation])))).to.deep.equal([1]);
+    const { document } = await client.load(projectId);
+    expect(document.levels.up.defaults).to.deep.equal(defaults);
+  });
+
   it('that break a rule are refused by field, and nothing of them stays', async () => {
     const both = client.change([addRoom('a', 'AA'), addRoom('b', 'AA')]);
     const [result] = (await client.sendChanges(projectId, both)).results;

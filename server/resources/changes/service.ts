@@ -123,7 +123,7 @@ async function writeAll(store: ChangeStore, change: Change): Promise<void> {
   for (const operation of change.operations) {
     const outcome = resultOf(operation, operation.op === 'create' ? undefined : await store.current(operation), conflicts);
     if (!outcome.ok) throw new PlannedRefusal(outcome.problem);
-    if (conflicts.length === 0) await store.write(operation);
+    if (conflicts.length === 0) await store.write(operation, outcome.value);
   }
   if (conflicts.length > 0) throw refusal('conflict', { conflicts });
 }

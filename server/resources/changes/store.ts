@@ -99,7 +99,8 @@ export class ChangeStore {
     return record;
   }
 
-  async write(operation: Operation): Promise<void> {
+  /** Does an operation; `result` is the record that it makes, with the fields that an older app does not know. */
+  async write(operation: Operation, result: Fields | null): Promise<void> {
     const { models } = this.database;
     const { transaction, projectId } = this;
     if (operation.in === 'project') {
@@ -108,17 +109,17 @@ export class ChangeStore {
     }
     const table = models.records[operation.in];
     const where = { projectId, id: operation.id };
-    if (operation.op === 'create') await this.create(operation);
+    if (operation.op === 'create') await this.create(operation, result ?? operation.record);
     else if (operation.op === 'delete') await table.destroy({ where, transaction });
     else if (Object.keys(operation.after).length > 0) await table.update(operation.after, { where, transaction });
   }
 
   /** A new record. Nothing is looked up before: the database knows whether its id is taken. Problem: `record-exists`. */
-  private async create(operation: Extract<Operation, { op: 'create' }>): Promise<void> {
+  private async create(operation: Extract<Operation, { op: 'create' }>, record: object): Promise<void> {
     const { transaction, projectId } = this;
     const table = this.database.models.records[operation.in];
     try {
-      await table.create({ ...operation.record, projectId }, { transaction, returning: false });
+      await table.create({ ...record, projectId }, { transaction, returning: false });
     } catch (error) {
       if (brokenConstraint(error)?.constraint.endsWith('_pkey'))
         throw refusal('record-exists', { in: operation.in, id: operation.id });

@@ -23,6 +23,7 @@ const AccountScreen = later(
   () => import('../screens/account/AccountScreen.tsx').then((module) => module.AccountScreen),
   <Waiting />,
 );
+const GuideScreen = later(() => import('../screens/guide/GuideScreen.tsx').then((module) => module.GuideScreen), <Waiting />);
 const Scan = later(() => import('../screens/scan/Scan.tsx').then((module) => module.Scan), <Waiting />);
 
 /** The whole app: theme, session, routes. */
@@ -38,6 +39,7 @@ export function App() {
         <BrowserRouter useTransitions={false}>
           <Routes>
             <Route path="/scan" element={<Scan />} />
+            <Route path="/guide/:page?" element={<GuideScreen />} />
             <Route path="/join" element={<Join />} />
             <Route path="/reset" element={<Reset />} />
             <Route path="*" element={<Inside />} />

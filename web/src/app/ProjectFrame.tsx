@@ -16,7 +16,8 @@ import {
   useDerivedStore,
   useNotChecked,
 } from '../state/derived.ts';
-import { isStage, progressOf, STAGES } from '../state/progress.ts';
+import { guideOf } from '../state/guide-of.ts';
+import { isStage, progressOf, type Stage, STAGES } from '../state/progress.ts';
 import { useProjectParts, useProjectStore } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
 import { placeOf } from '../state/finding-place.ts';
@@ -28,7 +29,7 @@ import { useFocusBack } from '../ui/useFocusBack.ts';
 import { Thread } from '../ui/Thread.tsx';
 import { PlanScreen } from '../screens/plan/PlanScreen.tsx';
 import { useEffect, useMemo, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { App as AntApp, Button, Modal, Select, Spin } from 'antd';
 import { problemSentence } from '@dusky-spool/texts';
@@ -113,7 +114,7 @@ function Frame({
     <ProjectProvider value={project}>
       <div className={isListing ? `${css.frame} ${css.listing}` : css.frame}>
         <Thread stages={stages} />
-        <Header projectId={projectId} sync={sync} settled={settled} />
+        <Header projectId={projectId} stage={stage} sync={sync} settled={settled} />
         <main className={css.work}>
           {onPlan ? (
             <PlanScreen projectId={projectId} stage={stage} />
@@ -193,10 +194,12 @@ function SaveState({ sync }: { readonly sync: SyncState }) {
 
 function Header({
   projectId,
+  stage,
   sync,
   settled: project,
 }: {
   readonly projectId: string;
+  readonly stage: Stage;
   readonly sync: SyncState;
   readonly settled: ProjectDocument;
 }) {
@@ -236,6 +239,14 @@ function Header({
       <SmallButton bare onClick={() => set({ dusk: !dusk })} aria-label={text(dusk ? 'theme.vellum' : 'theme.dusk')}>
         <Moon />
       </SmallButton>
+      <Link
+        className={`small-button bare ${css.help}`}
+        to={`/guide/${guideOf(stage)}`}
+        aria-label={text('guide.ofThis')}
+        title={text('guide.ofThis')}
+      >
+        ?
+      </Link>
       <FollowChip />
       <button
         type="button"

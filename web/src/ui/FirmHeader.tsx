@@ -27,6 +27,9 @@ export function FirmHeader() {
       <Link to="/scan" className={css.duskLink}>
         {text('header.scan')}
       </Link>
+      <Link to="/guide" className={css.duskLink}>
+        {text('guide.title')}
+      </Link>
       {isOwner && (
         <Link to="/people" className={css.duskLink}>
           {text('people.open')}

@@ -52,7 +52,14 @@ export function Projects() {
             <p>{problem}</p>
           </div>
         )}
-        {data?.projects.length === 0 && <p className="lead">{text('projects.empty')}</p>}
+        {data?.projects.length === 0 && (
+          <div className={css.firstSteps}>
+            <p className="lead">{text('projects.empty')}</p>
+            <p>
+              <Link to="/guide/first-house">{text('projects.firstHouse')}</Link>
+            </p>
+          </div>
+        )}
         <ul className={css.projectList}>
           {data?.projects.map((project) => (
             <ProjectCard key={project.id} project={project} onDelete={mayDelete ? setDeleting : null} />

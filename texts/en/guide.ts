@@ -1,0 +1,230 @@
+/** A part of a page: what to do, step by step, or what to know. */
+export interface GuideSection {
+  readonly title: string;
+  readonly text?: string;
+  readonly steps?: readonly string[];
+}
+
+/** A page of the guide; `stage` is the part of the app that opens it, `picture` a file of docs/screenshots. */
+export interface GuidePage {
+  readonly id: string;
+  readonly title: string;
+  readonly lead: string;
+  readonly stages: readonly string[];
+  readonly picture?: string;
+  readonly sections: readonly GuideSection[];
+}
+
+/** The guide, one source for the app and for docs/guide. */
+export const guidePages: readonly GuidePage[] = [
+  {
+    id: 'first-house',
+    title: 'A flat in ten minutes',
+    lead: 'From nothing to a checked schedule, labels and a plan on paper: a flat of 10 x 8 m with five rooms.',
+    stages: [],
+    picture: 'plan-devices.png',
+    sections: [
+      {
+        title: 'Make the project',
+        steps: [
+          'Projects: press New project, type its name, choose the region of the code. The region sets what may be bored, how far cable keeps from mains, the currency and the paper.',
+          'Create opens Survey.',
+        ],
+      },
+      {
+        title: 'Draw the walls',
+        steps: [
+          'Press W and click the first corner.',
+          'Type 10x8 and Enter: four walls, 10 by 8 m inside. Or go round: type 10 and press the right arrow, 8 and the up arrow, 10 and the left arrow, then C to close.',
+          'A partition: point at the wall where it begins, type its distance from the corner and Enter; type its length and press the arrow. It ends by itself in the wall across.',
+        ],
+      },
+      {
+        title: 'Doors, windows, rooms',
+        steps: [
+          'Press O and click where each door goes; O again for windows. To place one exactly, point at the wall and type the distance from the corner, then Enter.',
+          'Press V, double click a room and type its name.',
+        ],
+      },
+      {
+        title: 'Rack and devices',
+        steps: [
+          'Devices: choose Rack and click near a wall; it stands with its back to it.',
+          'Choose a type and click once for each device: the palette keeps the type until Escape. What cannot be built where you point is moved aside, and says why; Alt places it anyway.',
+          'Every device gets its runs at once. If you place the rack last, they come then.',
+        ],
+      },
+      {
+        title: 'Check and print',
+        steps: [
+          'Press the number of errors in the head. A fix is shown on the plan while you point at it, and made by a click; Fix all does all of a kind.',
+          'Export: schedule, label sheet, plan to scale.',
+        ],
+      },
+    ],
+  },
+  {
+    id: 'brief',
+    title: 'Brief',
+    lead: 'What the client wants, room by room, and what is still undecided.',
+    stages: ['brief'],
+    picture: 'brief.png',
+    sections: [
+      {
+        title: 'Answer by keys',
+        text: 'Choose a cell of the matrix. One letter answers it and goes on: W wanted, N not required, and so on as the card shows; a digit says how many. X takes an answer back.',
+      },
+      {
+        title: 'Sign a room',
+        text: 'A room can be signed when every topic was discussed. Fill the rest marks what was not asked as not required, in one step.',
+      },
+      {
+        title: 'Decisions and phases',
+        text: 'A decision names its options and the gate that closes it; the cables that keep every option open are counted. What belongs to a later phase is cabled now.',
+      },
+    ],
+  },
+  {
+    id: 'survey',
+    title: 'Survey',
+    lead: 'The house as it is: walls, openings, things in the way, heights, and what is not known yet.',
+    stages: ['survey'],
+    picture: 'survey.png',
+    sections: [
+      {
+        title: 'Lengths',
+        text: 'Inside means between the faces of walls, as a tape measures; Centerline means between their middles. 3.2, 3.2 m, 320 cm and 10\' 6" are all read.',
+        steps: [
+          'A length and an arrow key: in that direction.',
+          'A length and Enter: towards the pointer. 3<45 and Enter: at an angle.',
+          'Angles go in steps of 15°; L frees them, Shift for one wall.',
+        ],
+      },
+      {
+        title: 'Defaults of a level',
+        text: 'With nothing selected the panel shows the level: its heights, the joists of its rooms and its usual wall. Rooms that are still as the level says follow a change; what was measured stays. Select several rooms or walls with Shift to change them together.',
+      },
+      {
+        title: 'A plan picture or drawing',
+        text: 'Add a picture, PDF or drawing below the level, set its scale by two points and a length, and check it by a second length.',
+      },
+      {
+        title: 'Walk the house',
+        text: 'Walk asks for one value at a time that a later stage needs. Measured, assumed and not known are kept apart.',
+      },
+      {
+        title: 'Deleting a wall',
+        text: 'A wall between two rooms joins them. What else changes (rooms, numbers, runs without a route) is told before it is made.',
+      },
+    ],
+  },
+  {
+    id: 'devices',
+    title: 'Devices',
+    lead: 'What goes where, at which height, on which bracket.',
+    stages: ['devices'],
+    picture: 'plan-devices.png',
+    sections: [
+      {
+        title: 'Places',
+        text: 'A device in a room is measured from the nearest walls, one outdoors from the corner along its wall. Type a distance, drag it, or move it by the arrow keys (Shift: ten times as far).',
+      },
+      {
+        title: 'Several at once',
+        text: 'Shift selects more of a kind, Shift and a drag a box. The panel shows what they share and changes all of them as one step.',
+      },
+      {
+        title: 'On its wall or ceiling',
+        text: 'See it on its wall shows the wall square on, with studs and other devices; boxes, plates and blocking are placed there.',
+      },
+    ],
+  },
+  {
+    id: 'cabling',
+    title: 'Cabling',
+    lead: 'The route, the length and the cable of every run.',
+    stages: ['cabling'],
+    picture: 'plan-cabling.png',
+    sections: [
+      {
+        title: 'A run',
+        text: 'Its panel has the length in parts, the holes on the way, other routes with their cost, the cable and the slack. An issued run keeps its number, route and length, whatever is drawn afterwards; the difference is shown.',
+      },
+      {
+        title: 'Pathways',
+        text: 'Holes, conduits, bundles, penetrations and supports in lists. Find shared routes proposes one set of holes for many runs.',
+      },
+      {
+        title: 'Labels',
+        text: 'A label that was printed and no longer says what is so is out of date: the list says it, and a warning. Marked as printed is what the printer took, or what you say was printed from a file.',
+      },
+    ],
+  },
+  {
+    id: 'checks',
+    title: 'Checks',
+    lead: 'Errors, warnings, and what to do about them.',
+    stages: ['inspect'],
+    picture: 'checks.png',
+    sections: [
+      {
+        title: 'Fix, accept or give away',
+        text: 'A finding is fixed by one of its cures, accepted until a day with a name and a reason, or given to somebody. Rules and their limits are set for the project or the firm; a safety rule is lowered only with a reason.',
+      },
+      {
+        title: 'Calculators and reference',
+        text: 'Every figure has its formula, its source and a worked example. They work without a connection.',
+      },
+    ],
+  },
+  {
+    id: 'site',
+    title: 'On site',
+    lead: 'Issue, label, pull, terminate, test, hand over.',
+    stages: ['head-end', 'order', 'pre-wire', 'trim-out', 'handover'],
+    picture: 'pre-wire-phone.png',
+    sections: [
+      {
+        title: 'Before you begin',
+        text: 'Eye protection, power off, nobody alone on a ladder or in an attic. Mains work belongs to a licensed electrician. Results are planning aids; local code decides.',
+      },
+      {
+        title: 'Pre-wire',
+        steps: [
+          'Issue the runs: one, a bundle, or all drafted runs.',
+          'Print and mark the labels of both ends.',
+          'Mark each run as pulled; the bar says how far the house is.',
+        ],
+      },
+      {
+        title: 'Scan a label',
+        text: 'The code on a label opens its run, also without a connection, in houses that were opened on this device.',
+      },
+    ],
+  },
+  {
+    id: 'keys',
+    title: 'Keys',
+    lead: 'Everything that is done often has a key.',
+    stages: [],
+    sections: [
+      {
+        title: 'Everywhere',
+        steps: [
+          'Ctrl Z and Ctrl Shift Z: undo and redo, also after reloading.',
+          'Ctrl K: find a run, room, device, thing or page.',
+          'Plus, minus, 0: nearer, farther, all of it. Page Up and Page Down: the level above and below.',
+          'Enter: from what is selected to its first field, and back to the plan. Escape: one step back.',
+        ],
+      },
+      {
+        title: 'Survey',
+        steps: [
+          'V select, W walls, O openings (again: the next kind), T things, M measure, P shared point.',
+          'Arrow keys move what is selected by 1 cm or 1/2 in; Shift ten times as far.',
+          'Ctrl C, Ctrl V, Ctrl D, Ctrl A: copy, paste, duplicate, all of the kind.',
+        ],
+      },
+    ],
+  },
+];

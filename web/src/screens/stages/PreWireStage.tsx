@@ -38,7 +38,7 @@ export function PreWireStage() {
       title={text('stage.preWire.title')}
       lead={text('stage.preWire.lead')}
       aside={
-        <>
+        <div className="panel-buttons">
           {drafted.length > 0 && (
             <Button
               onClick={() =>
@@ -58,7 +58,7 @@ export function PreWireStage() {
           <Link to="/scan" className="chip">
             {text('header.scan')}
           </Link>
-        </>
+        </div>
       }
     >
       <Cautions ids={project.project.construction === 'new-framing' ? ['C18'] : ['C18', 'C17']} />

@@ -69,6 +69,15 @@ describe('the pre-wire list', () => {
     expect(statesIn(page.project())).to.include('drafted');
   });
 
+  it('issues all drafted runs at once, as one edit', async () => {
+    const page = renderInProject(<PreWireStage />, wired, { worker: true });
+    const button = await page.findByRole('button', { name: /^Issue (all \d+|\d+) drafted runs?$/ });
+    await page.user.click(button);
+    await waitFor(() => expect(page.edits).to.have.length(1));
+    expect(Object.values(page.project().runs).some(({ state }) => state === 'drafted')).to.equal(false);
+    expect(page.queryByRole('button', { name: /drafted runs?$/ })).to.equal(null);
+  });
+
   it('takes a bundle a step further at once', async () => {
     const page = renderInProject(<PreWireStage />, inState('drafted', 'B-01'), { worker: true });
     await page.findByRole('heading', { name: /B-01/ });

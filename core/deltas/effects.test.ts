@@ -1,8 +1,11 @@
 import { expect } from 'chai';
 import { removeWalls } from '../survey/index.ts';
-import { countedIds, smallHouse, withDevices } from '../testing/index.ts';
+import { findingKey, runChecks } from '../rules/index.ts';
+import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
+import { DerivedProject } from './derived-project.ts';
 import { effectsOf, hasNoEffects } from './effects.ts';
 
+const runChecksOf = (project: ReturnType<typeof smallHouse>) => ({ findings: runChecks(project, '2026-11-25') });
 const counted = () => {
   let n = 0;
   return () => `new${++n}`;
@@ -48,5 +51,23 @@ describe('what an edit does beside what was asked', () => {
 
   it('is not known of an edit that is refused', () => {
     expect(effectsOf(house, [{ op: 'delete', in: 'walls', id: 'none', record: house.walls.west }])).to.equal(null);
+  });
+});
+
+describe('fixes for all of a kind', () => {
+  it('are made one after the other, each in the house that those before it left', () => {
+    // Two outlets on studs of one wall, with room beside each.
+    const wanted = [1.6, 3.2].map((x) => ({ typeId: 'network-drop', at: [x, 0.05] as const }));
+    const { project } = withDevices(smallHouse(), wanted, countedIds());
+    const derived = new DerivedProject({ outdoors: 'Outdoors' });
+    derived.open(project, '2026-11-25');
+    const { findings } = runChecksOf(project);
+    const refs = findings.filter(({ code }) => code === 'mount-on-stud').map(findingKey);
+    expect(refs).to.have.length(2);
+    const { operations, fixed } = derived.cureAll([...refs, 'buildable/none']);
+    expect(fixed).to.equal(2);
+    const after = runChecksOf(applied(project, operations)).findings;
+    expect(after.some(({ code }) => code === 'mount-on-stud')).to.equal(false);
+    expect(derived.cureAll([])).to.deep.equal({ operations: [], fixed: 0 });
   });
 });

@@ -323,6 +323,18 @@ describe('drawing snaps', () => {
     expect(Math.atan2(point[1] - 1, point[0] - 2)).to.be.closeTo(Math.PI / 6, 1e-9);
   });
 
+  it('in line with corners drawn before, also along a locked direction', () => {
+    const corners: Point2[] = [
+      [1, 6],
+      [4, 6],
+      [4, 9],
+    ];
+    const locked = { from: [4, 9] as Point2, corners, angleLockRad: Math.PI / 12 };
+    // Back to the left at the height of the last corner: above the first one, square to both.
+    expect(snap([1.08, 9.05], locked)).to.deep.include({ kind: 'extension', point: [1, 9] });
+    expect(snap([2.4, 9.05], locked).kind).to.equal('angle');
+  });
+
   it('never moves a point farther than it reaches', () => {
     const c = fc.double({ min: -1, max: 8, noNaN: true });
     fc.assert(

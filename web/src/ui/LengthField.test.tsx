@@ -31,6 +31,17 @@ describe('a field for a length', () => {
     expect(lengths).to.deep.equal([0.762, 1.25]);
   });
 
+  it('says its bounds in the units of the project', async () => {
+    const { user, field, lengths, findByRole } = open({ units: 'imperial', minM: 0.3048, maxM: 3.048 });
+    await user.clear(field);
+    await user.type(field, `11'{Enter}`);
+    expect((await findByRole('alert')).textContent).to.equal(`Sill height: from 1' to 10'.`);
+    expect([field.value, lengths]).to.deep.equal([`11'`, []]);
+    await user.clear(field);
+    await user.type(field, `4'{Enter}`);
+    expect(lengths).to.deep.equal([4 * 0.3048]);
+  });
+
   it('says below what it cannot read, keeps what was typed, and changes nothing', async () => {
     const { user, field, lengths, findByRole } = open();
     await user.clear(field);

@@ -31,6 +31,20 @@ describe('fields', () => {
     expect(written).to.deep.equal(['Boot room', 'Hall!']);
   });
 
+  it('keep words that are too long or missing, and say so below', async () => {
+    const written: string[] = [];
+    const page = renderPage(<WordsField label="Name" value="Hall" max={8} required onChange={(words) => written.push(words)} />);
+    await enter(page, 'Name', 'Boot room and porch');
+    expect(page.getByRole('alert').textContent).to.equal('Name: 8 characters at most; these are 19.');
+    expect(valueIn(page, 'Name')).to.equal('Boot room and porch');
+    await enter(page, 'Name', '  ');
+    expect(page.getByRole('alert').textContent).to.equal('Name is missing.');
+    await page.user.type(page.getByLabelText('Name', { selector: 'input' }), '{Escape}');
+    expect(valueIn(page, 'Name')).to.equal('Hall');
+    expect(page.queryByRole('alert')).to.equal(null);
+    expect(written).to.deep.equal([]);
+  });
+
   it('take a number within its bounds, and say which ones where it is not', async () => {
     const written: number[] = [];
     const page = renderPage(<NumberField label="Plates" value={1} min={0} max={4} onChange={(value) => written.push(value)} />);

@@ -159,6 +159,18 @@ describe('the palette', () => {
     );
   });
 
+  it('has the rack and the riser first, and finds them by their names', async () => {
+    const page = open();
+    await press(page, /^Rack$/);
+    expect(page.tool()).to.deep.equal({ kind: 'rack' });
+    await press(page, /^Rack$/);
+    expect(page.tool().kind).to.equal('select');
+    await page.user.type(page.getByLabelText('Find a device type'), 'riser');
+    await press(page, /^Riser$/);
+    expect(page.tool()).to.deep.equal({ kind: 'riser' });
+    expect(page.queryByRole('button', { name: /^Rack$/ })).to.equal(null);
+  });
+
   it('leads to plates and to the library', async () => {
     const page = open();
     await press(page, 'Plates');

@@ -130,6 +130,13 @@ describe('the head end', () => {
     expect(page.container.querySelectorAll('section')).to.have.length(0);
     expect(page.container.textContent).to.match(/rack/i);
   });
+
+  it('leads to the plan with the rack in hand where there is none', async () => {
+    const house = smallHouse();
+    const page = renderInProject(<HeadEndStage projectId="demo" />, { ...house, racks: {} }, { at: '/p/demo/head-end' });
+    await page.user.click(page.getByRole('button', { name: 'Place a rack' }));
+    expect(page.address()).to.equal('/p/demo/devices?place=rack');
+  });
 });
 
 describe('the order', () => {

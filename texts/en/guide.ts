@@ -114,7 +114,7 @@ export const guidePages: readonly GuidePage[] = [
       },
       {
         title: 'Deleting a wall',
-        text: 'A wall between two rooms joins them. What else changes (rooms, numbers, runs without a route) is told before it is made.',
+        text: 'A wall between two rooms joins them. What else changes (rooms, numbers, runs without a route) is shown before it is made.',
       },
     ],
   },

@@ -679,7 +679,7 @@ export const ui = {
     isOutdated: 'out of date, {{on}}',
     askPrinted: 'Mark these labels as printed?',
     askPrintedText:
-      'The file has the labels of {{count}} runs. Marked as printed they are told as out of date when something on them changes.',
+      'The file has the labels of {{count}} runs. Once marked as printed, they are reported as out of date when something on them changes.',
     yesPrinted: 'Mark as printed',
     notNow: 'Not now',
     print_one: 'Print {{count}} run',

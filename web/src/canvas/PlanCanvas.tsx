@@ -8,7 +8,7 @@ import { useByHand } from '../state/by-hand.ts';
 import { useDerived, useDerivedStore } from '../state/derived.ts';
 import { useProject } from '../state/open-project.ts';
 import { deviceIds, dragOf, newRecordId, numberHolderNow, useProjectParts } from '../state/project.ts';
-import { noSelection, type Selection } from '../state/selection-kinds.ts';
+import { noSelection, type Selection, toggled } from '../state/selection-kinds.ts';
 import { useSettings } from '../state/settings.ts';
 import { BuildingLayer } from './BuildingLayer.tsx';
 import { detailAt } from './device-detail.ts';
@@ -172,8 +172,7 @@ function usePick(selection: Selection, onSelect: Props['onSelect']) {
   return useCallback(
     (kind: 'device' | 'run', id: string, more: boolean) => {
       if (!more || selection.kind !== kind) return onSelect({ kind, ids: [id] });
-      const ids = selection.ids.includes(id) ? selection.ids.filter((other) => other !== id) : [...selection.ids, id];
-      onSelect(ids.length === 0 ? noSelection : { kind, ids });
+      onSelect(toggled(selection, id));
     },
     [selection, onSelect],
   );

@@ -151,11 +151,12 @@ export class DerivedProject {
 
   /** The first cure of each of these findings, each in the house that those before it left; how many have one. */
   cureAll(refs: readonly string[]): { readonly operations: readonly Operation[]; readonly fixed: number } {
+    const findings = new Map(this.opened.get(FINDINGS).map((one) => [findingKey(one), one]));
     let project = this.opened.project;
     const operations: Operation[] = [];
     let fixed = 0;
     for (const ref of refs) {
-      const finding = this.opened.get(FINDINGS).find((one) => findingKey(one) === ref);
+      const finding = findings.get(ref);
       const cure = finding && curesFor(finding, project)[0];
       const after = cure ? edited(project, cure.operations) : null;
       if (!cure || !after?.ok) continue;

@@ -1,6 +1,6 @@
 import { edited } from '../derive/index.ts';
 import { deviceTitle } from '../devices/index.ts';
-import type { Operation, ProjectDocument } from '../model/index.ts';
+import type { Device, Operation, ProjectDocument } from '../model/index.ts';
 import { compareNumbers, type PlannedRun, planRuns } from '../runs/index.ts';
 
 /** What an edit does beside what was asked: what a person wants to know before it is made. */
@@ -17,8 +17,6 @@ export interface EditEffects {
   readonly unrouted: readonly string[];
 }
 
-const byNumber = (a: string, b: string) => compareNumbers(a, b);
-
 /** Compares a project with itself after an edit; null where the edit is refused. */
 export function effectsOf(project: ProjectDocument, operations: readonly Operation[]): EditEffects | null {
   const applied = edited(project, operations);
@@ -26,7 +24,7 @@ export function effectsOf(project: ProjectDocument, operations: readonly Operati
   const after = applied.value;
   const devices = Object.values(project.devices);
   const routed = new Map(planRuns(project).map((planned) => [planned.run.id, hasRoute(planned)]));
-  const title = (id: string, of: ProjectDocument) => deviceTitle(of.devices[id], of.deviceTypes[of.devices[id].typeId]);
+  const title = (device: Device) => deviceTitle(device, project.deviceTypes[device.typeId]);
   return {
     rooms: Object.values(project.rooms)
       .filter(({ id }) => !after.rooms[id])
@@ -34,20 +32,20 @@ export function effectsOf(project: ProjectDocument, operations: readonly Operati
       .sort(),
     removed: devices
       .filter(({ id }) => !after.devices[id])
-      .map(({ id }) => title(id, project))
+      .map(title)
       .sort(),
     moved: devices
       .filter(({ id, roomId }) => after.devices[id] && after.devices[id].roomId !== roomId)
-      .map(({ id }) => ({ name: title(id, project), room: after.rooms[after.devices[id].roomId ?? '']?.name ?? '' })),
+      .map((device) => ({ name: title(device), room: after.rooms[after.devices[device.id].roomId ?? '']?.name ?? '' })),
     renumbered: Object.values(project.runs)
       .flatMap(({ id, number }) =>
         after.runs[id] && after.runs[id].number !== number ? [{ from: number, to: after.runs[id].number }] : [],
       )
-      .sort((a, b) => byNumber(a.from, b.from)),
+      .sort((a, b) => compareNumbers(a.from, b.from)),
     unrouted: planRuns(after)
       .filter((planned) => routed.get(planned.run.id) === true && !hasRoute(planned))
       .map(({ run }) => project.runs[run.id].number)
-      .sort(byNumber),
+      .sort(compareNumbers),
   };
 }
 

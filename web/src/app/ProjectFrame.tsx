@@ -1,6 +1,7 @@
 import { ProjectProvider, useProject } from '../state/open-project.ts';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
+import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import { openOf } from '@dusky-spool/core/rules';
 import { deviceTitle } from '@dusky-spool/core/devices';
 import { compareNumbers } from '@dusky-spool/core/runs';
@@ -108,13 +109,14 @@ function Frame({
   useDeriving(project);
   const derived = useDerived(settled);
   const stages = useMemo(() => progressOf(settled, derived), [settled, derived]);
+  const findings = useMemo(() => openOf(settled, derived.findings, today()), [settled, derived.findings]);
   const isListing = useSettings(({ findingPanel }) => findingPanel);
   const onPlan = stage === 'devices' || stage === 'cabling';
   return (
     <ProjectProvider value={project}>
       <div className={isListing ? `${css.frame} ${css.listing}` : css.frame}>
         <Thread stages={stages} />
-        <Header projectId={projectId} stage={stage} sync={sync} settled={settled} />
+        <Header {...{ projectId, stage, sync, findings }} settled={settled} />
         <main className={css.work}>
           {onPlan ? (
             <PlanScreen projectId={projectId} stage={stage} />
@@ -126,7 +128,7 @@ function Frame({
             <StageScreen projectId={projectId} stage={stage} />
           )}
         </main>
-        <Findings projectId={projectId} settled={settled} />
+        <Findings {...{ projectId, findings }} settled={settled} />
         {sync.conflict && <ConflictDialog conflict={sync.conflict} view={sync.view} />}
       </div>
     </ProjectProvider>
@@ -134,9 +136,15 @@ function Frame({
 }
 
 /** Errors and warnings beside the work, where they are asked for. */
-function Findings({ projectId, settled: project }: { readonly projectId: string; readonly settled: ProjectDocument }) {
-  const { findings: told } = useDerived(project);
-  const findings = useMemo(() => openOf(project, told, today()), [project, told]);
+function Findings({
+  projectId,
+  findings,
+  settled: project,
+}: {
+  readonly projectId: string;
+  readonly findings: readonly DerivedFinding[];
+  readonly settled: ProjectDocument;
+}) {
   const { findingPanel, set } = useSettings();
   const { endPreview } = useProjectParts('endPreview');
   const navigate = useNavigate();
@@ -196,15 +204,15 @@ function Header({
   projectId,
   stage,
   sync,
+  findings,
   settled: project,
 }: {
   readonly projectId: string;
   readonly stage: Stage;
   readonly sync: SyncState;
+  readonly findings: readonly DerivedFinding[];
   readonly settled: ProjectDocument;
 }) {
-  const { findings: told } = useDerived(project);
-  const findings = useMemo(() => openOf(project, told, today()), [project, told]);
   const nothingTold = useNotChecked();
   const { undo, redo } = useProjectParts('undo', 'redo');
   const { dusk, findingPanel, set } = useSettings();

@@ -1,6 +1,5 @@
 import type { Snap } from '@dusky-spool/core/house';
 import { closestOnSegment, distance2, type Point2, rotate2 } from '@dusky-spool/core/math';
-import type { Wall } from '@dusky-spool/core/model';
 import {
   type ChainCorner,
   chainPoints,
@@ -30,7 +29,6 @@ export interface Pointer {
 }
 
 export interface DrawSetting extends ChainSetting {
-  readonly walls: readonly Wall[];
   readonly gridAngleRad: number;
   /** Lengths are rounded to this, m; 0 leaves them. */
   readonly gridM: number;
@@ -64,12 +62,12 @@ const DEGREE = Math.PI / 180;
 /** Locked angles are in steps of this from the grid, rad. */
 export const ANGLE_STEP_RAD = 15 * DEGREE;
 
-const afresh = (state: DrawWalls): DrawWalls => ({ ...startWalls, angleLock: state.angleLock });
+const emptied = (state: DrawWalls): DrawWalls => ({ ...startWalls, angleLock: state.angleLock });
 const go = (state: DrawWalls, build: readonly Point2[] | null = null): DrawStep => ({ state, build });
 
 /** Does what the target shows: sets a corner, or closes the chain and builds it. */
 export function setCorner(state: DrawWalls, target: WallTarget): DrawStep {
-  if (target.closes) return go(afresh(state), [...target.points, target.points[0]]);
+  if (target.closes) return go(emptied(state), [...target.points, target.points[0]]);
   const [last, next] = target.points.slice(-2);
   // The second click of a double click is where the first one was.
   if (next && target.chain.length > state.chain.length && distance2(last, next) < SAME_POINT_M) return go(state);
@@ -78,7 +76,7 @@ export function setCorner(state: DrawWalls, target: WallTarget): DrawStep {
 
 /** Ends the chain where it is and builds it. */
 export const endChain = (state: DrawWalls, setting: ChainSetting): DrawStep =>
-  go(afresh(state), state.chain.length >= 2 ? chainPoints(state.chain, setting) : null);
+  go(emptied(state), state.chain.length >= 2 ? chainPoints(state.chain, setting) : null);
 
 /** Whether a chain comes from a wall that is there and has reached another one. */
 export function joinsWalls({ chain }: DrawWalls, setting: DrawSetting): boolean {
@@ -96,7 +94,7 @@ export const closeTarget = ({ chain }: DrawWalls, setting: ChainSetting): WallTa
 export const backCorner = (state: DrawWalls): DrawStep => go({ ...state, chain: state.chain.slice(0, -1), typed: '' });
 
 /** Leaves without a trace. */
-export const leaveWalls = (state: DrawWalls): DrawStep => go(afresh(state));
+export const leaveWalls = (state: DrawWalls): DrawStep => go(emptied(state));
 
 /** Text for the next length: `3.20`, `3.20<45` with its angle from the grid, or `10x8` for a rectangle. */
 export const typeWalls = (state: DrawWalls, typed: string): DrawStep => go({ ...state, typed });

@@ -31,15 +31,25 @@ for (const [name, { bytes, sha256: expected }] of Object.entries(manifest.files)
     refuse(`${name} does not match its checksum: the backup is damaged. Nothing was changed.`);
 }
 
+/** Whether a program uses the database: PostgreSQL's own processes do not count, and one that just ended gets a moment to be gone. */
+async function inUse(client) {
+  const until = Date.now() + 5_000;
+  for (;;) {
+    const others = await client.query(
+      "SELECT count(*)::int AS n FROM pg_stat_activity WHERE datname = current_database() AND backend_type = 'client backend' AND pid <> pg_backend_pid()",
+    );
+    if (others.rows[0].n === 0) return false;
+    if (Date.now() > until) return true;
+    await new Promise((done) => setTimeout(done, 100));
+  }
+}
+
 const data = openData({ create: true });
 const client = new pg.Client({ connectionString: data.url });
 let status = 0;
 try {
   await client.connect();
-  const others = await client.query(
-    'SELECT count(*)::int AS n FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()',
-  );
-  if (others.rows[0].n > 0) throw new Error('A server still uses this database. Stop it first.');
+  if (await inUse(client)) throw new Error('A server still uses this database. Stop it first.');
   const there = await client.query("SELECT count(*)::int AS n FROM information_schema.tables WHERE table_schema = 'public'");
   const holds =
     there.rows[0].n > 0 &&

@@ -16,6 +16,7 @@ export {
   moveFeatures,
   paste,
 } from './arrange.ts';
+export { copyLevel, type LevelCopy, levelOnTop } from './copy-level.ts';
 export { drawingPlace } from './drawing-place.ts';
 export {
   buildOf,

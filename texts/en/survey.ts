@@ -162,6 +162,8 @@ export const survey = {
     benchmarkNote: 'From the benchmark line it is {{up}} up.',
     addLevel: 'Add a level',
     removeLevel: 'Remove the level',
+    copyLevel: 'Copy this level',
+    copyLevelDevices: 'Copy with devices',
     levelName: 'Level {{n}}',
     drawHint: 'Click a wall, room, opening or thing. Shift-drag selects by box; a right click shows what can be done.',
     align: 'Lies over',

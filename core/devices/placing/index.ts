@@ -4,6 +4,7 @@
 // Terms: docs/glossary.md.
 export { alignDevices, ALIGNMENTS } from './align.ts';
 export { changeMap, checkMap, conductorsOf, conductorsUsed } from './conductors.ts';
+export { clipOfDevices, type CopyPlace, copyPlaces, type DeviceClip, deviceIdsIn, deviceIdsOn, pasteDevices } from './copies.ts';
 export { type DeviceMove, moveDevices, placeDevice, removeDevices } from './place.ts';
 export {
   aimAt,

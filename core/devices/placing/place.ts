@@ -24,11 +24,12 @@ export interface NewIds {
 
 /**
  * Puts a device of a type on a level, numbers it, and gives it the runs of its cable recipe, home to the nearest rack.
- * `holder` is one who works without a connection, with device numbers taken along. Problems: `type-missing`, `level-missing`.
+ * `holder` is one who works without a connection, with device numbers taken along; `legs` are those of the recipe that it gets where
+ * they are not the usual ones, counted from 1. Problems: `type-missing`, `level-missing`.
  */
 export function placeDevice(
   project: ProjectDocument,
-  wanted: { typeId: string; levelId: string; at: Point2; facingRad?: number; holder?: string },
+  wanted: { typeId: string; levelId: string; at: Point2; facingRad?: number; holder?: string; legs?: readonly number[] },
   ids: NewIds,
 ): Outcome<{ device: Device; runs: Run[]; operations: Operation[] }> {
   const type = project.deviceTypes[wanted.typeId];
@@ -46,7 +47,8 @@ export function placeDevice(
     heightM: type.defaultHeightM,
     facingRad: snapped.facingRad ?? wanted.facingRad ?? -Math.PI / 2,
   });
-  const runs = runsFor(project, device, usualLegs(type), ids.run);
+  const legs = wanted.legs?.flatMap((number) => (type.cables[number - 1] ? [{ leg: type.cables[number - 1], number }] : []));
+  const runs = runsFor(project, device, legs ?? usualLegs(type), ids.run);
   return ok({ device, runs, operations: [create('devices', device), ...runs.map((run) => create('runs', run))] });
 }
 

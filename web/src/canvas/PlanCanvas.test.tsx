@@ -94,6 +94,38 @@ describe('the plan', () => {
     expect(page.now.selection).to.deep.equal(noSelection);
   });
 
+  it('selects what lies in a box drawn with Shift, or inside a free line drawn with Shift and Alt', async () => {
+    const page = await open();
+    // The plan has come to rest in its window.
+    await page.move([0.4, 0.4]);
+    const draw = async (places: readonly Point2[], keys: object) => {
+      page.press(page.sheet, places[0], keys);
+      for (const place of places.slice(1)) await page.move(place, keys);
+      page.release(places.at(-1)!, keys);
+      return page.now.selection.ids;
+    };
+    expect(
+      await draw(
+        [
+          [0.5, 0.5],
+          [3.5, 3.5],
+        ],
+        { shiftKey: true },
+      ),
+    ).to.deep.equal([left, right]);
+    // Around the first, and then around the upper left corner of the same box: the second lies outside the line.
+    const around = await draw(
+      [
+        [0.5, 0.5],
+        [2, 0.5],
+        [2, 3.5],
+        [0.5, 3.5],
+      ],
+      { shiftKey: true, altKey: true },
+    );
+    expect(around).to.deep.equal([left]);
+  });
+
   it('does not call a tremble of the hand a move', async () => {
     const page = await open();
     const { clientX, clientY } = page.at([1, 1]);

@@ -1,5 +1,5 @@
-import { boundsOf, type Cluster, inBounds, type Point2 } from '@dusky-spool/core/math';
-import type { Device, GroupKind } from '@dusky-spool/core/model';
+import { boundsOf, type Cluster, type Point2 } from '@dusky-spool/core/math';
+import type { GroupKind } from '@dusky-spool/core/model';
 import { throughPoint } from '@dusky-spool/core/runs';
 import { useCallback, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
 import { later } from '../ground/later.ts';
@@ -18,7 +18,7 @@ import { HoleLayer } from './HoleLayer.tsx';
 import { focusInspector } from './inspector-focus.ts';
 import { LabelLayer } from './LabelLayer.tsx';
 import { PlanDraft } from './PlanDraft.tsx';
-import { boxPath, pathThrough } from './room-drawing.ts';
+import { pathThrough } from './room-drawing.ts';
 import { RackLayer } from './RackLayer.tsx';
 import { RunsLayer } from './RunsLayer.tsx';
 import { Sheet } from './Sheet.tsx';
@@ -78,8 +78,8 @@ export function PlanCanvas(props: Props) {
     isPreview: preview !== null,
   });
   const { levels, plainDevices, lines, labels, chosenDevices, chosenRuns, beads, sweeps } = picture;
-  const box = useBoxSelect(control, tool.kind === 'select', (first, second) => {
-    const ids = inBox(plainDevices, first, second);
+  const box = useBoxSelect(control, tool.kind === 'select', ({ holds }) => {
+    const ids = plainDevices.flatMap(({ id, x, y }) => (holds([x, y]) ? [id] : []));
     onSelect(ids.length > 0 ? { kind: 'device', ids } : noSelection);
   });
   const pointer = useToolPointer(tool, control);
@@ -158,7 +158,7 @@ export function PlanCanvas(props: Props) {
       {sweeps.map(({ id, outline }) => (
         <path key={id} className={css.sweep} d={pathThrough(outline, true)} />
       ))}
-      {box.box && <path className="box-select" d={boxPath(...box.box)} />}
+      {box.outline && <path className="box-select" d={pathThrough(box.outline, true)} />}
       {pointer.at && <PlanDraft {...pointer.at} tool={tool} levelId={levelId} guideM={GUIDE_PX / camera.k} />}
     </Sheet>
   );
@@ -225,10 +225,4 @@ function useShowCluster({ control, leftPx }: Props) {
       control.fit(boundsOf(members.map(({ device }): Point2 => [device.x, device.y])), leftPx),
     [control, leftPx],
   );
-}
-
-/** Devices whose middle lies in a box. */
-function inBox(devices: readonly Device[], first: Point2, second: Point2): string[] {
-  const bounds = boundsOf([first, second])!;
-  return devices.flatMap(({ id, x, y }) => (inBounds(bounds, [x, y]) ? [id] : []));
 }

@@ -1,4 +1,4 @@
-import { coverRoom, rackPlace } from '@dusky-spool/core/devices';
+import { copyPlaces, coverRoom, rackPlace, snapDevice } from '@dusky-spool/core/devices';
 import { buildingOf, roomAt } from '@dusky-spool/core/house';
 import { formatLengthFine, type Point2 } from '@dusky-spool/core/math';
 import type { DeviceType } from '@dusky-spool/core/model';
@@ -7,7 +7,7 @@ import { findingSentence } from '@dusky-spool/texts';
 import { useProject } from '../state/open-project.ts';
 import { BeadShape } from '../ui/Bead.tsx';
 import { RackGhost } from './RackGhost.tsx';
-import { type DevicePlace, guidedPlace, type Tool } from './tools/plan-tool.ts';
+import { copiesGoTo, type DevicePlace, guidedPlace, type Tool } from './tools/plan-tool.ts';
 import css from './canvas.module.css';
 
 interface Props {
@@ -33,6 +33,17 @@ export function PlanDraft({ tool, levelId, at, isFree, guideM }: Props) {
         {guided.reason && <Reason place={guided} type={tool.type} />}
       </>
     );
+  }
+  if (tool.kind === 'copies') {
+    const to = copiesGoTo(project, tool, { levelId, at, isFree, guideM });
+    if (!to) return null;
+    const building = buildingOf(project);
+    return copyPlaces(project, tool.clip, to).map((place, index) => {
+      const { id, typeId } = tool.clip.devices[index];
+      const type = project.deviceTypes[typeId];
+      const { x, y } = snapDevice(building, levelId, type, place);
+      return <Ghost key={id} type={type} at={[x, y]} />;
+    });
   }
   if (tool.kind === 'rack') return <RackGhost place={rackPlace(project, levelId, at)} />;
   if (tool.kind === 'riser') return <circle className="coverage" cx={at[0]} cy={at[1]} r={0.15} />;

@@ -3,9 +3,9 @@ import { placeRack } from '@dusky-spool/core/devices';
 import { featureMake } from '@dusky-spool/core/house';
 import { newOpening, type PictureInfo } from '@dusky-spool/core/model';
 import { applied, smallHouse } from '@dusky-spool/core/testing';
+import { levelOnTop } from '@dusky-spool/core/survey';
 import { addDrawingPicture, addTradeMarks } from './add-drawing.ts';
 import { addDimension } from './add-dimension.ts';
-import { addLevel } from './add-level.ts';
 import { addPlanPicture } from './add-plan-picture.ts';
 import { changeRecord, changeRecords } from './change-record.ts';
 import { chooseAlternative } from './choose-alternative.ts';
@@ -39,19 +39,6 @@ describe('commands that change single records', () => {
   });
 });
 
-describe('a new level', () => {
-  it('stands on the highest one, with the next free code and number', () => {
-    const house = smallHouse();
-    const one = applied(house, addLevel(house, { id: 'l1', nameOf: (n) => `Level ${n}` }));
-    const two = applied(one, addLevel(one, { id: 'l2', nameOf: (n) => `Level ${n}` }));
-    const { l1, l2 } = two.levels;
-    expect(l2.elevationM).to.be.closeTo(l1.elevationM + l1.ceilingHeightM + l1.cavityDepthM, 1e-9);
-    expect(l2.order).to.equal(l1.order + 1);
-    expect(new Set(Object.values(two.levels).map(({ code }) => code)).size).to.equal(Object.keys(two.levels).length);
-    expect(l1.name).to.match(/^Level \d+$/);
-  });
-});
-
 describe('things that are placed on a plan', () => {
   it('have the usual size of their kind, and what is to be measured is open', () => {
     const house = smallHouse();
@@ -68,7 +55,7 @@ describe('things that are placed on a plan', () => {
 
   it('lead risers to the next level', () => {
     const house = smallHouse();
-    const taller = applied(house, addLevel(house, { id: 'top', nameOf: String }));
+    const taller = applied(house, [levelOnTop(house, { id: 'top', nameOf: String })]);
     const lowest = Object.values(taller.levels).sort((a, b) => a.order - b.order)[0].id;
     const riser = applied(taller, placeRiser(taller, { id: 'z9', levelId: lowest, at: [1, 1], name: 'Riser' })).risers.z9;
     expect(taller.levels[riser.topLevelId].order).to.be.greaterThan(taller.levels[lowest].order);

@@ -2,9 +2,12 @@ import { expect } from 'chai';
 import { emptyProject, newFeature, newHeader, type ProjectDocument } from '@dusky-spool/core/model';
 import { smallHouse } from '@dusky-spool/core/testing';
 import { noSelection, readSelection } from './selection-kinds.ts';
-import { cropBetween, inBox, isBare, present, removed } from './survey-selection.ts';
+import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/math';
+import { cropBetween, insideOf, isBare, present, removed } from './survey-selection.ts';
 
 const house = smallHouse();
+
+const between = (a: Point2, b: Point2) => (p: Point2) => inBounds(boundsOf([a, b])!, p);
 
 describe('a selection', () => {
   it('is read from the address, and is nothing where the address is not one', () => {
@@ -24,18 +27,18 @@ describe('a selection', () => {
 
   it('by a box is of the walls that lie in it, or of the things where there are more', () => {
     const none = new Set<string>();
-    expect(inBox(house, 'm', [-1, -1], [5.2, 5], none)).to.deep.equal({
+    expect(insideOf(house, 'm', between([-1, -1], [5.2, 5]), none)).to.deep.equal({
       kind: 'wall',
       ids: ['south1', 'north1', 'west', 'middle'],
     });
-    expect(inBox(house, 'm', [1, 1], [2, 2], none)).to.equal(noSelection);
+    expect(insideOf(house, 'm', between([1, 1], [2, 2]), none)).to.equal(noSelection);
     const beds = Object.fromEntries(
       ['b1', 'b2'].map((id, i) => [id, newFeature({ id, levelId: 'm', kind: 'bed', points: [[1 + i, 1]] })]),
     );
     const furnished = { ...house, features: beds };
-    expect(inBox(furnished, 'm', [3, 2], [0.5, 0.5], none)).to.deep.equal({ kind: 'feature', ids: ['b1', 'b2'] });
-    expect(inBox(furnished, 'm', [3, 2], [0.5, 0.5], new Set(['bed']))).to.equal(noSelection);
-    expect(inBox(furnished, 'elsewhere', [-9, -9], [99, 99], none)).to.equal(noSelection);
+    expect(insideOf(furnished, 'm', between([3, 2], [0.5, 0.5]), none)).to.deep.equal({ kind: 'feature', ids: ['b1', 'b2'] });
+    expect(insideOf(furnished, 'm', between([3, 2], [0.5, 0.5]), new Set(['bed']))).to.equal(noSelection);
+    expect(insideOf(furnished, 'elsewhere', between([-9, -9], [99, 99]), none)).to.equal(noSelection);
   });
 
   it('that is removed takes along what cannot stand without it', () => {

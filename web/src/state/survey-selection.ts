@@ -1,4 +1,4 @@
-import { boundsOf, inBounds, type Point2 } from '@dusky-spool/core/math';
+import type { Point2 } from '@dusky-spool/core/math';
 import { type Operation, type ProjectDocument, removeWithDependants, type Underlay } from '@dusky-spool/core/model';
 import { noSelection, type Selection } from './selection-kinds.ts';
 
@@ -60,10 +60,13 @@ export function cropBetween(
   return crop[2] - crop[0] < 0.01 || crop[3] - crop[1] < 0.01 ? null : crop;
 }
 
-/** All of one kind inside a box: walls where there are any, else things. */
-export function inBox(project: ProjectDocument, levelId: string, a: Point2, b: Point2, hidden: ReadonlySet<string>): Selection {
-  const bounds = boundsOf([a, b])!;
-  const inside = (p: Point2) => inBounds(bounds, p);
+/** All of one kind inside an area: walls where there are any, else things. */
+export function insideOf(
+  project: ProjectDocument,
+  levelId: string,
+  inside: (p: Point2) => boolean,
+  hidden: ReadonlySet<string>,
+): Selection {
   const walls = Object.values(project.walls).filter((wall) => wall.levelId === levelId && inside(wall.a) && inside(wall.b));
   const features = Object.values(project.features).filter(
     (f) => f.levelId === levelId && !hidden.has(f.kind) && f.points.every(inside),

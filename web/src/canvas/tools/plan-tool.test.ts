@@ -1,5 +1,6 @@
 import type { ProjectDocument, RoomTemplate } from '@dusky-spool/core/model';
 import { applied, countedIds, smallHouse } from '@dusky-spool/core/testing';
+import { clipOfDevices } from '@dusky-spool/core/devices';
 import { expect } from 'chai';
 import { guidedPlace, type PlanClick, placeWithTool, SELECT_TOOL, type Tool } from './plan-tool.ts';
 
@@ -52,6 +53,19 @@ describe('a click on the plan', () => {
       })!.devices;
       expect([device.x, device.y], id).to.deep.equal(shown.at);
     }
+  });
+
+  it('sets copies down again and again, where they are shown; those of a room only into a room', () => {
+    const first = click(house, { kind: 'place', type: typeOf('network-drop') }, [1, 0.05])!;
+    const clip = clipOfDevices(first.project, [first.devices[0].id]);
+    const ids = { device: () => `d${++made}`, run: () => `r${++made}` };
+    const copies: Tool = { kind: 'copies', clip, isRoom: false };
+    const second = click(first.project, copies, [2, 0.3], { ids })!;
+    expect(second.devices.map(({ x, y }) => [x, y])).to.deep.equal([[2, 0]]);
+    expect(click(second.project, copies, [3, 0.3], { ids })!.devices[0].number).to.equal(3);
+    const furnish: Tool = { kind: 'copies', clip, isRoom: true };
+    expect(click(second.project, furnish, [7, 2], { ids })!.devices[0]).to.include({ roomId: 'b', y: 0 });
+    expect(click(second.project, furnish, [40, 40], { ids })).to.equal(null);
   });
 
   it('places a rack with the runs of what waited for it, and selects it', () => {

@@ -3,8 +3,11 @@ import {
   applyTemplate,
   buildablePlace,
   type Clash,
+  type CopyPlace,
+  type DeviceClip,
   type Guided,
   guideTo,
+  pasteDevices,
   placeDevice,
   placeField,
   snapDevice,
@@ -19,6 +22,7 @@ import {
   type ProjectDocument,
   type RoomTemplate,
 } from '@dusky-spool/core/model';
+import { text } from '../../ground/text.ts';
 import { placeShaft } from '../../commands/place-shaft.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { toHandGrid } from './nudge.ts';
@@ -28,6 +32,8 @@ export type Tool =
   | { readonly kind: 'select' }
   | { readonly kind: 'place'; readonly type: DeviceType; readonly field?: Field }
   | { readonly kind: 'template'; readonly template: RoomTemplate }
+  /** Copies of devices; into a room, at the same share of it, where they are those of a room. */
+  | { readonly kind: 'copies'; readonly clip: DeviceClip; readonly isRoom: boolean }
   | { readonly kind: 'rack' }
   | { readonly kind: 'riser' };
 
@@ -108,6 +114,23 @@ function wantedPlace(project: ProjectDocument, type: DeviceType, { levelId, at, 
   return guided.guides.length > 0 ? guided : { at: toHandGrid(at, project.project.units), guides: [] };
 }
 
+/** Where a click sets copies down; null where that is no room and they furnish one. A single device goes where a new one would go. */
+export function copiesGoTo(
+  project: ProjectDocument,
+  { clip, isRoom }: Extract<Tool, { kind: 'copies' }>,
+  click: PlaceClick,
+): CopyPlace | null {
+  const { levelId, at } = click;
+  if (isRoom) {
+    const room = roomAt(buildingOf(project), levelId, at);
+    return room ? { kind: 'room', roomId: room.id } : null;
+  }
+  const [only] = clip.devices;
+  const type = clip.devices.length === 1 ? project.deviceTypes[only.typeId] : undefined;
+  if (type) return { kind: 'at', levelId, at: guidedPlace(project, type, click).from };
+  return { kind: 'at', levelId, at: click.isFree ? at : toHandGrid(at, project.project.units) };
+}
+
 /** What a click with a tool places; null where it places nothing there. */
 export function placeWithTool(project: ProjectDocument, tool: Tool, click: PlanClick): Placement | null {
   if (tool.kind === 'select') return null;
@@ -115,6 +138,12 @@ export function placeWithTool(project: ProjectDocument, tool: Tool, click: PlanC
   if (tool.kind === 'rack' || tool.kind === 'riser') {
     const { name, id, operations } = placeShaft(project, { kind: tool.kind, levelId, at, newId: click.newId });
     return { name, placed: ok({ operations, devices: [], select: { kind: tool.kind, ids: [id] } }) };
+  }
+  if (tool.kind === 'copies') {
+    const to = copiesGoTo(project, tool, click);
+    if (!to) return null;
+    const name = text('plan.copies', { count: tool.clip.devices.length });
+    return { name, placed: pasteDevices(project, tool.clip, to, ids, click.numberHolder) };
   }
   if (tool.kind === 'place' && !tool.field) {
     const placed = placeDevice(

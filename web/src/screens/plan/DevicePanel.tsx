@@ -2,7 +2,7 @@ import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import { attachmentOf, featureMake, heightsOf, mountOf } from '@dusky-spool/core/house';
 import { findingsOf } from '@dusky-spool/core/rules';
-import { deviceTitle, removeDevices } from '@dusky-spool/core/devices';
+import { deviceIdsIn, deviceTitle, removeDevices } from '@dusky-spool/core/devices';
 import type { Device, Feature, ProjectDocument } from '@dusky-spool/core/model';
 import { onLevel } from '@dusky-spool/core/derive';
 import { formatCableLength, formatLengthFine } from '@dusky-spool/core/math';
@@ -18,6 +18,7 @@ import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { PlaceRackLink } from '../../ui/PlaceRackLink.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
+import type { Copies } from './useCopies.ts';
 import { PlaceFields } from './PlaceFields.tsx';
 import { Checks } from './RunPanel.tsx';
 import { Button, Input } from 'antd';
@@ -36,10 +37,11 @@ interface Props {
   readonly device: Device;
   readonly onSelect: (selection: Selection, levelId?: string) => void;
   readonly onView?: (view: string) => void;
+  readonly copies: Copies | null;
 }
 
 /** One device: where it is, its runs, and what the checks say. */
-export function DevicePanel({ device, onSelect, onView }: Props) {
+export function DevicePanel({ device, onSelect, onView, copies }: Props) {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const { findings, runsByDevice } = useDerived(project);
@@ -55,6 +57,8 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
   );
   const companion = device.belongsTo === null ? null : project.features[device.belongsTo];
   const alike = onLevel(project, 'devices', device.levelId).flatMap(({ id, typeId }) => (typeId === device.typeId ? [id] : []));
+  const room = device.roomId === null ? null : project.rooms[device.roomId];
+  const inRoom = room ? deviceIdsIn(project, room) : [];
   const surface = surfaceOf(project, device);
   const own = new Set(runs.map(({ run }) => run.id));
   return (
@@ -64,8 +68,8 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
         <div>
           <h2>{deviceTitle(device, type)}</h2>
           <p>
-            <BeadIcon code={type.code} system={type.system} />{' '}
-            {device.roomId === null ? term('outdoors') : project.rooms[device.roomId].name}, {project.levels[device.levelId].name}
+            <BeadIcon code={type.code} system={type.system} /> {room?.name ?? term('outdoors')},{' '}
+            {project.levels[device.levelId].name}
           </p>
         </div>
       </div>
@@ -130,6 +134,23 @@ export function DevicePanel({ device, onSelect, onView }: Props) {
       <div className="eyebrow">{text('device.mounting')}</div>
       <MountingFields device={device} />
       <GroupPicker deviceIds={[device.id]} onSelect={onSelect} />
+      {copies && (
+        <div className="panel-buttons">
+          <Button size="small" onClick={() => copies.copy([device.id])}>
+            {text('plan.copyThis')}
+          </Button>
+          {room && (
+            <Button size="small" onClick={() => copies.copyRoom(room.id)}>
+              {text('plan.copyRoom', { room: room.name })}
+            </Button>
+          )}
+        </div>
+      )}
+      {room && (
+        <Button size="small" onClick={() => onSelect({ kind: 'device', ids: inRoom })}>
+          {text('device.allInRoom', { count: inRoom.length, room: room.name })}
+        </Button>
+      )}
       <Button size="small" onClick={() => onSelect({ kind: 'device', ids: alike })}>
         {text('device.allAlike', { count: alike.length })}
       </Button>

@@ -9,6 +9,7 @@ import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { backToPlan } from '../../canvas/inspector-focus.ts';
 import { NUDGE_M } from '../../canvas/tools/nudge.ts';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
+import type { Copies } from './useCopies.ts';
 import { Counts } from './Counts.tsx';
 import { useEffect } from 'react';
 import css from './plan.module.css';
@@ -26,10 +27,12 @@ interface Props {
   readonly onSelect: (selection: Selection, levelId?: string) => void;
   /** Shows a wall or a ceiling in place of the plan. */
   readonly onView?: (view: string) => void;
+  /** Null where no copies can be made. */
+  readonly copies?: Copies | null;
 }
 
 /** What is selected, with everything that can be said and changed about it. */
-export function Inspector({ selection, onSelect, onView }: Props) {
+export function Inspector({ selection, onSelect, onView, copies = null }: Props) {
   const project = useProject();
   // What is dragged is told by `InHand`: the panel waits until it is let go.
   const preview = useProjectStore((state) => proposalOf(state.preview));
@@ -52,7 +55,7 @@ export function Inspector({ selection, onSelect, onView }: Props) {
       <PreviewBanner />
       <ProjectProvider value={shown}>
         {run && <RunPanel key={run.run.id} planned={run} onSelect={onSelect} />}
-        {device && <DevicePanel key={device.id} device={device} onSelect={onSelect} onView={onView} />}
+        {device && <DevicePanel key={device.id} {...{ device, onSelect, onView, copies }} />}
         {rack && <RackPanel key={rack.id} rack={rack} />}
         {!run && !device && !rack && (
           <div className={css.inspectorEmpty}>
@@ -62,7 +65,7 @@ export function Inspector({ selection, onSelect, onView }: Props) {
                 : text('plan.nothingSelected')}
             </h2>
             {selection.kind === 'device' && selection.ids.length > 1 && (
-              <SeveralDevices key={selection.ids.join()} ids={selection.ids} onSelect={onSelect} />
+              <SeveralDevices key={selection.ids.join()} ids={selection.ids} {...{ onSelect, copies }} />
             )}
             {selection.kind === 'run' && selection.ids.length > 1 && (
               <SeveralRuns key={selection.ids.join()} ids={selection.ids} />

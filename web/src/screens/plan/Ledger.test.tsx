@@ -99,6 +99,28 @@ describe('the schedule', () => {
     expect(next.selections[0].ids).to.have.length(2);
   });
 
+  it('selects all from the row clicked before by Shift, takes one away by Ctrl, and all that are shown by a button', async () => {
+    const { user, container, selections, getByRole, getByLabelText, column } = open();
+    const rows = () => [...container.querySelectorAll('.plan__grid-row:not(.plan__head)')];
+    await user.click(rows()[3]);
+    await user.keyboard('{Shift>}');
+    await user.click(rows()[1]);
+    await user.keyboard('{/Shift}');
+    const shown = column('run');
+    const numbers = (selection: Selection) => selection.ids.map((id) => house.runs[id].number);
+    expect(numbers(selections[1])).to.deep.equal(shown.slice(1, 4));
+    await user.type(getByLabelText('Filter runs'), 'speaker');
+    await user.click(getByRole('button', { name: `Select all ${column('run').length}` }));
+    expect(numbers(selections[2])).to.deep.equal(column('run'));
+    closePage();
+    const two = Object.keys(house.runs).slice(0, 2);
+    const next = open({ selection: { kind: 'run', ids: two } });
+    await next.user.keyboard('{Control>}');
+    await next.user.click(next.getByText(house.runs[two[0]].number));
+    await next.user.keyboard('{/Control}');
+    expect(next.selections[0].ids).to.deep.equal([two[1]]);
+  });
+
   it('shows the runs of a selected device', () => {
     const speaker = Object.values(house.devices).find(({ typeId }) => typeId === 'ceiling-speaker')!;
     const { container } = open({ selection: { kind: 'device', ids: [speaker.id] } });

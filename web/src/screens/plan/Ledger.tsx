@@ -5,10 +5,10 @@ import { type ScheduleRow, totalsByCable } from '@dusky-spool/core/sheets';
 import { text } from '../../ground/text.ts';
 import { useDerived, useDerivedStore } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
-import type { Selection } from '../../state/selection-kinds.ts';
+import { type Selection, toggled } from '../../state/selection-kinds.ts';
 import { Chevron } from '../../ui/Chevron.tsx';
 import { ExportMenu } from './ExportMenu.tsx';
-import { LedgerGrid } from './LedgerGrid.tsx';
+import { LedgerGrid, type PickOfRows } from './LedgerGrid.tsx';
 import { LedgerTools } from './LedgerTools.tsx';
 import { LedgerTotals, SpoolSummary } from './LedgerTotals.tsx';
 import { rowsInView, type ScheduleView } from './schedule-view.ts';
@@ -49,10 +49,12 @@ export const Ledger = memo(function Ledger({ projectId, levelId, selection, full
     if (selection.kind === 'run') return new Set(selection.ids);
     return new Set(selection.ids.flatMap((id) => rows.filter((row) => row.deviceId === id).map((row) => row.runId)));
   }, [selection, rows]);
-  const pick = (row: ScheduleRow, more: boolean) => {
-    const ids = more && selection.kind === 'run' ? [...new Set([...selection.ids, row.runId])] : [row.runId];
-    onSelect({ kind: 'run', ids }, row.levelId);
+  const pick = (row: ScheduleRow, how: PickOfRows) => {
+    if (how.kind === 'range') return onSelect({ kind: 'run', ids: how.runIds }, row.levelId);
+    const isMore = how.kind === 'toggle' && selection.kind === 'run';
+    onSelect(isMore ? toggled(selection, row.runId) : { kind: 'run', ids: [row.runId] }, row.levelId);
   };
+  const isAllChosen = shown.length > 0 && shown.every(({ runId }) => chosen.has(runId));
   const cutM = shown.reduce((sum, row) => sum + (row.cutLengthM ?? 0), 0);
   return (
     <section className={full ? `${css.ledger} ${css.full}` : css.ledger} aria-label={text('schedule.title')}>
@@ -60,6 +62,15 @@ export const Ledger = memo(function Ledger({ projectId, levelId, selection, full
         <h2>{text('schedule.title')}</h2>
         <span className="chip">{text('schedule.count', { shown: shown.length, all: rows.length })}</span>
         <span className="chip">{text('schedule.toPull', { length: formatCableLength(cutM, units) })}</span>
+        {shown.length > 1 && !isAllChosen && (
+          <button
+            type="button"
+            className="plain link"
+            onClick={() => onSelect({ kind: 'run', ids: shown.map(({ runId }) => runId) })}
+          >
+            {text('schedule.selectShown', { count: shown.length })}
+          </button>
+        )}
         <span className="grow" />
         {!full && <SpoolSummary totals={totals} units={units} />}
         <ExportMenu projectId={projectId} levelId={levelId} />

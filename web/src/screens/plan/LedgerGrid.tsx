@@ -3,7 +3,7 @@ import type { PlannedRun } from '@dusky-spool/core/runs';
 import type { ScheduleGrouping, ScheduleRow } from '@dusky-spool/core/sheets';
 import { type ReactTable, type Row, type SortingState, useTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
+import { type MouseEvent, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { text } from '../../ground/text.ts';
 import { Chevron } from '../../ui/Chevron.tsx';
 import { FULL_COLUMNS, SCHEDULE_COLUMNS, SCHEDULE_FEATURES } from './schedule-columns.tsx';
@@ -13,6 +13,9 @@ import css from './plan.module.css';
 
 const ROW_PX = 27;
 
+/** What a click on a row selects: it alone, it more or less (Ctrl), or all from the one clicked before it (Shift). */
+export type PickOfRows = { readonly kind: 'one' | 'toggle' } | { readonly kind: 'range'; readonly runIds: readonly string[] };
+
 interface Props {
   /** The rows that pass the filters. */
   readonly rows: readonly ScheduleRow[];
@@ -21,7 +24,7 @@ interface Props {
   readonly units: UnitSystem;
   readonly chosen: ReadonlySet<string>;
   readonly runById: ReadonlyMap<string, PlannedRun>;
-  readonly onPick: (row: ScheduleRow, more: boolean) => void;
+  readonly onPick: (row: ScheduleRow, how: PickOfRows) => void;
   /** What is shown while the table has no row. */
   readonly empty: ReactNode;
 }
@@ -102,6 +105,17 @@ function Lines({ table, lines, columnCount, units, chosen, onPick, empty }: Line
     estimateSize: () => ROW_PX,
     overscan: 12,
   });
+  const anchor = useRef<string | null>(null);
+  const pick = (row: TableRow, { shiftKey, ctrlKey, metaKey }: PickKeys) => {
+    const ids = lines.flatMap((line) => (line.kind === 'row' ? [line.row.id] : []));
+    const [from, to] = [ids.indexOf(anchor.current ?? ''), ids.indexOf(row.id)];
+    if (shiftKey && from >= 0) {
+      const runIds = ids.slice(Math.min(from, to), Math.max(from, to) + 1);
+      return onPick(row.original, { kind: 'range', runIds });
+    }
+    anchor.current = row.id;
+    onPick(row.original, { kind: shiftKey || ctrlKey || metaKey ? 'toggle' : 'one' });
+  };
   const firstChosen = lines.findIndex((line) => line.kind === 'row' && chosen.has(line.row.id));
   const chosenIds = [...chosen].join();
   // What is selected on the plan, or came by a link, is brought into sight; sorting alone leaves the place as it is.
@@ -137,7 +151,7 @@ function Lines({ table, lines, columnCount, units, chosen, onPick, empty }: Line
               index={index}
               style={style}
               isChosen={chosen.has(line.row.id)}
-              {...{ table, onPick }}
+              {...{ table, onPick: pick }}
             />
           );
         })}
@@ -146,7 +160,10 @@ function Lines({ table, lines, columnCount, units, chosen, onPick, empty }: Line
   );
 }
 
-interface LineProps extends Pick<Props, 'onPick'> {
+type PickKeys = Pick<MouseEvent, 'shiftKey' | 'ctrlKey' | 'metaKey'>;
+
+interface LineProps {
+  readonly onPick: (row: TableRow, keys: PickKeys) => void;
   readonly table: ScheduleTable;
   readonly row: TableRow;
   readonly index: number;
@@ -163,11 +180,11 @@ function RunLine({ table, row, index, style, isChosen, onPick }: LineProps) {
       aria-rowindex={index + 2}
       aria-selected={isChosen}
       style={style}
-      onClick={(event) => onPick(row.original, event.shiftKey)}
+      onClick={(event) => onPick(row, event)}
       onKeyDown={(event) => {
         if (event.key !== 'Enter' && event.key !== ' ') return;
         event.preventDefault();
-        onPick(row.original, event.shiftKey);
+        onPick(row, event);
       }}
     >
       {row.getVisibleCells().map((cell) => (

@@ -23,6 +23,7 @@ import { Inspector } from './Inspector.tsx';
 import { Palette } from './Palette.tsx';
 import { zoneKindsOf } from './on-level.ts';
 import { SheetTools } from './SheetTools.tsx';
+import { useCopies } from './useCopies.ts';
 import { usePlanKeys } from './usePlanKeys.ts';
 import css from './plan.module.css';
 
@@ -71,6 +72,7 @@ function Plan({ projectId, stage }: Props) {
   const { endPreview } = useProjectParts('endPreview');
   const settings = useSettings();
   const mayWrite = useRight('field');
+  const mayPlan = useRight('plan');
   const [tool, setTool] = useToolOf(stage);
   const control = useCamera();
   const levels = levelsFromBelow(project);
@@ -91,8 +93,10 @@ function Plan({ projectId, stage }: Props) {
   );
   const onView = useCallback((next: string | null) => go({ view: next }), [go]);
   useReveal(selection, levelId, isFull, control);
+  const copies = useCopies({ levelId, selection, setTool, onSelect: select });
   usePlanKeys({
     ...{ levelId, levels, leftPx, selection, surface, tool, control, setTool },
+    copies: stage === 'devices' && mayPlan && !surface ? copies : null,
     onSelect: select,
     onLevel: (id) => go({ level: id }),
   });
@@ -123,7 +127,12 @@ function Plan({ projectId, stage }: Props) {
       {isInspecting && <DragCard />}
       {isInspecting && (
         <ConfigProvider componentDisabled={!mayWrite}>
-          <Inspector selection={selection} onSelect={select} onView={stage === 'devices' && !surface ? onView : undefined} />
+          <Inspector
+            selection={selection}
+            onSelect={select}
+            onView={stage === 'devices' && !surface ? onView : undefined}
+            copies={stage === 'devices' && mayPlan && !surface ? copies : null}
+          />
         </ConfigProvider>
       )}
     </div>

@@ -13,6 +13,7 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { commonValue } from '../../ui/common.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
+import type { Copies } from './useCopies.ts';
 import { GroupPicker } from './GroupPicker.tsx';
 
 /** The same of several records where they share it, or the word for what is mixed. */
@@ -22,9 +23,11 @@ const mixed = (value: unknown) => (value === undefined ? text('form.mixed') : un
 export function SeveralDevices({
   ids,
   onSelect,
+  copies,
 }: {
   readonly ids: readonly string[];
   readonly onSelect: (selection: Selection) => void;
+  readonly copies: Copies | null;
 }) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
@@ -36,6 +39,8 @@ export function SeveralDevices({
   const phases = listOf(project, 'phases').toSorted((a, b) => a.order - b.order);
   const height = commonValue(devices, 'heightM');
   const phaseId = commonValue(devices, 'phaseId');
+  const chosen = new Set(ids);
+  const runIds = listOf(project, 'runs').flatMap(({ id, deviceId }) => (chosen.has(deviceId) ? [id] : []));
   return (
     <>
       <div className="fields">
@@ -71,6 +76,18 @@ export function SeveralDevices({
           max={40}
           onChange={(finish) => change(text('device.finish'), { finish })}
         />
+      </div>
+      <div className="panel-buttons">
+        {copies && (
+          <Button size="small" onClick={() => copies.copy(ids)}>
+            {text('plan.copyThese')}
+          </Button>
+        )}
+        {runIds.length > 0 && (
+          <Button size="small" onClick={() => onSelect({ kind: 'run', ids: runIds })}>
+            {text('device.theirRuns', { count: runIds.length })}
+          </Button>
+        )}
       </div>
       <div className="eyebrow">{text('device.alignTitle')}</div>
       <div className="panel-buttons">

@@ -79,6 +79,8 @@ function ToolHint({ tool }: Pick<Props, 'tool'>) {
 
 function hintOf(tool: Tool): string | null {
   if (tool.kind === 'select') return null;
+  if (tool.kind === 'copies')
+    return text(tool.isRoom ? 'plan.placingRoomCopies' : 'plan.placingCopies', { count: tool.clip.devices.length });
   if (tool.kind === 'template') return text('plan.placingTemplate', { name: tool.template.name });
   if (tool.kind === 'rack' || tool.kind === 'riser')
     return text(tool.kind === 'rack' ? 'plan.placingShaft' : 'hints.riser', { name: text(`survey.${tool.kind}`).toLowerCase() });

@@ -64,6 +64,39 @@ describe('the plan with its lists', () => {
     await waitFor(() => expect(page.address()).to.not.include('sel='));
   });
 
+  it('takes copies of a device in the hand, and sets them down on another level at the same place', async () => {
+    const page = await open();
+    page.key('v', { ctrlKey: true });
+    expect(page.queryByRole('status')).to.equal(null);
+    page.key('a', { ctrlKey: true });
+    await waitFor(() => expect(page.address()).to.include(speaker.id));
+    page.key('c', { ctrlKey: true });
+    page.key('v', { ctrlKey: true });
+    await waitFor(() => expect(page.getByRole('status').textContent).to.match(/middle of the 2 copies/));
+    page.key('Escape');
+    page.key('PageUp');
+    await waitFor(() => expect(page.getByRole('group', { name: /Plan of Upper/ })).to.not.equal(null));
+    page.key('v', { ctrlKey: true, shiftKey: true });
+    const copies = Object.values(page.project().devices).filter(({ id }) => !house.devices[id]);
+    expect(copies.map(({ typeId, x, y, levelId }) => [typeId, x, y, house.levels[levelId].name])).to.deep.equal([
+      ['ceiling-speaker', 1, 1, 'Upper'],
+      ['network-drop', 3, 0, 'Upper'],
+    ]);
+    expect(page.edits).to.have.length(1);
+  });
+
+  it('furnishes another room like that of a device', async () => {
+    const page = await open({ search: `?sel=device:${speaker.id}` });
+    const room = house.rooms[speaker.roomId!];
+    await press(page, `Copy the devices of ${room.name}`);
+    expect(page.getByRole('status').textContent).to.match(/^Click a room/);
+    page.key('Escape');
+    await press(page, `Select all 2 in ${room.name}`);
+    expect(page.getByText('2 selected')).to.not.equal(null);
+    await press(page, /^Select their \d runs/);
+    expect(page.address()).to.include('sel=run');
+  });
+
   it('lays a tool down by Escape, then the selection', async () => {
     const page = await open({ search: `?sel=device:${speaker.id}` });
     await press(page, 'Network drop');

@@ -1,10 +1,11 @@
+import { useHotkeys } from 'react-hotkeys-hook';
 import { removeDevices } from '@dusky-spool/core/devices';
 import { type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
 import { focusInspector } from '../../canvas/inspector-focus.ts';
 import { nudgeBy, panByKey, sheetKeys } from '../../canvas/sheet-keys.ts';
 import { SELECT_TOOL, type Tool } from '../../canvas/tools/plan-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
-import { useKeys } from '../../canvas/useKeys.ts';
+import { HOTKEYS, useKeys } from '../../canvas/useKeys.ts';
 import { nudgeOnPlan, nudgeOnWall } from '../../commands/nudge-devices.ts';
 import { text } from '../../ground/text.ts';
 import { useByHand } from '../../state/by-hand.ts';
@@ -12,9 +13,12 @@ import { removeSelection } from '../../commands/remove-selection.ts';
 import { useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { noSelection, type Selection } from '../../state/selection-kinds.ts';
+import type { Copies } from './useCopies.ts';
 import type { SurfaceView } from '../../state/views.ts';
 
 interface Options {
+  /** Null where no copies can be made. */
+  readonly copies: Copies | null;
   readonly levelId: string;
   readonly levels: ReturnType<typeof levelsFromBelow>;
   readonly leftPx: number;
@@ -27,9 +31,18 @@ interface Options {
   readonly onLevel: (levelId: string) => void;
 }
 
+function useCopyKeys(copies: Copies | null): void {
+  const options = { ...HOTKEYS, enabled: copies !== null };
+  useHotkeys('mod_c', () => copies?.keep(), options);
+  useHotkeys('mod_v', () => copies?.paste(), options);
+  useHotkeys('mod_shift_v', () => copies?.pasteInPlace(), options);
+  useHotkeys('mod_d', () => copies?.duplicate(), options);
+  useHotkeys('mod_a', () => copies?.selectAll(), options);
+}
+
 /** The keys of the plan and of a wall. */
 export function usePlanKeys(options: Options): void {
-  const { levelId, levels, leftPx, selection, surface, tool, control, setTool, onSelect, onLevel } = options;
+  const { levelId, levels, leftPx, selection, surface, tool, control, setTool, onSelect, onLevel, copies } = options;
   const project = useProject();
   const { edit, undo, redo } = useProjectParts('edit', 'undo', 'redo');
   const nudge = (dx: number, dy: number, far: boolean) => {
@@ -44,6 +57,7 @@ export function usePlanKeys(options: Options): void {
     else if (tool.kind !== 'select') setTool(SELECT_TOOL);
     else onSelect(noSelection);
   };
+  useCopyKeys(copies);
   useKeys({
     undo,
     redo,

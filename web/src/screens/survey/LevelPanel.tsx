@@ -1,14 +1,13 @@
-import { addLevel } from '../../commands/add-level.ts';
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { listOf } from '@dusky-spool/core/derive';
+import { onLevel as recordsOn } from '@dusky-spool/core/derive';
 import { levelsFromBelow } from '@dusky-spool/core/house';
-import { moveLevel, setLevelDefaults, sharedPoints, wallBuildOf } from '@dusky-spool/core/survey';
+import { copyLevel, levelOnTop, moveLevel, setLevelDefaults, sharedPoints, wallBuildOf } from '@dusky-spool/core/survey';
 import { type Level, removeWithDependants } from '@dusky-spool/core/model';
 import { levelAlignment } from '@dusky-spool/core/calculators';
 import { formatLength, formatLengthFine } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { newRecordId, useProjectStore } from '../../state/project.ts';
+import { deviceIds, newRecordId, useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
 import { JoistFields } from './JoistFields.tsx';
@@ -21,6 +20,8 @@ interface Props {
   readonly onLevel: (levelId: string) => void;
 }
 
+const levelName = (n: number) => text('survey.levelName', { n });
+
 /** The level itself: its heights, its benchmark, how it lies over the others. */
 export function LevelPanel({ levelId, onLevel }: Props) {
   const project = useProject();
@@ -29,14 +30,22 @@ export function LevelPanel({ levelId, onLevel }: Props) {
   const level = project.levels[levelId];
   const levels = levelsFromBelow(project);
   const defaultWall = wallBuildOf(level);
+  const hasDevices = recordsOn(project, 'devices', levelId).length > 0;
   const change = (after: Partial<Level>) => {
     const operations = changeRecord('levels', level, after);
     if (operations.length > 0) edit(text('survey.change', { what: level.name }), operations);
   };
   const add = () => {
     const id = newRecordId('l');
-    const operations = addLevel(project, { id, nameOf: (n) => text('survey.levelName', { n }) });
-    if (edit(text('survey.addLevel'), operations)) onLevel(id);
+    if (edit(text('survey.addLevel'), [levelOnTop(project, { id, nameOf: levelName })])) onLevel(id);
+  };
+  const copy = (withDevices: boolean) => {
+    const id = newRecordId('l');
+    const copied = copyLevel(project, levelId, {
+      ...{ id, nameOf: levelName, newId: (kind) => newRecordId(kind[0]) },
+      devices: withDevices ? deviceIds : null,
+    });
+    if (edit(text('survey.copyLevel'), copied)) onLevel(id);
   };
   return (
     <>
@@ -95,6 +104,14 @@ export function LevelPanel({ levelId, onLevel }: Props) {
         <Button size="small" onClick={add}>
           {text('survey.addLevel')}
         </Button>
+        <Button size="small" onClick={() => copy(false)}>
+          {text('survey.copyLevel')}
+        </Button>
+        {hasDevices && (
+          <Button size="small" onClick={() => copy(true)}>
+            {text('survey.copyLevelDevices')}
+          </Button>
+        )}
         <Button
           size="small"
           href={`/api/projects/${useProjectStore.getState().projectId ?? ''}/documents/site-sheet.pdf?paper=${units === 'metric' ? 'A4' : 'Letter'}`}
@@ -102,7 +119,7 @@ export function LevelPanel({ levelId, onLevel }: Props) {
         >
           {text('survey.siteSheet')}
         </Button>
-        {levels.length > 1 && !listOf(project, 'devices').some((device) => device.levelId === levelId) && (
+        {levels.length > 1 && !hasDevices && (
           <Button
             size="small"
             danger

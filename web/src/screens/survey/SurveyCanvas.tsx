@@ -5,7 +5,7 @@ import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
 import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
 import { focusInspector } from '../../canvas/inspector-focus.ts';
 import { LabelLayer } from '../../canvas/LabelLayer.tsx';
-import { boxPath } from '../../canvas/room-drawing.ts';
+import { pathThrough } from '../../canvas/room-drawing.ts';
 import { Sheet } from '../../canvas/Sheet.tsx';
 import { SNAP_PX } from '../../canvas/tools/snapping.ts';
 import { ANGLE_STEP_RAD, type Pointer } from '../../canvas/tools/draw-walls.ts';
@@ -18,7 +18,7 @@ import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { noSelection, type Selection, toggled } from '../../state/selection-kinds.ts';
-import { inBox } from '../../state/survey-selection.ts';
+import { insideOf } from '../../state/survey-selection.ts';
 import { Draft } from './Draft.tsx';
 import { SelectionOverlay } from './SelectionOverlay.tsx';
 import { useGripDrag } from './useGripDrag.ts';
@@ -57,7 +57,7 @@ export function SurveyCanvas(props: Props) {
   const walls = useMemo(() => Object.values(project.walls).filter((wall) => wall.levelId === levelId), [project.walls, levelId]);
   const pointer = useDraftPointer(props, walls);
   const drag = useGripDrag(levelId, walls, control, isSelecting);
-  const box = useBoxSelect(control, isSelecting, (first, second) => onSelect(inBox(project, levelId, first, second, hidden)));
+  const box = useBoxSelect(control, isSelecting, ({ holds }) => onSelect(insideOf(project, levelId, holds, hidden)));
   useFirstFit(props, true);
   const hitAt = ({ clientX, clientY }: { clientX: number; clientY: number }) =>
     surveyHit(project, levelId, control.toWorld(clientX, clientY), HIT_PX / camera.k, hidden);
@@ -109,7 +109,7 @@ export function SurveyCanvas(props: Props) {
         <LabelLayer project={shown} levelId={levelId} devices={NO_DEVICES} lines={NO_LINES} camera={camera} />
       )}
       {isSelecting && <SelectionOverlay project={shown} selection={selection} onGrip={drag.onGrip} />}
-      {box.box && <path className="box-select" d={boxPath(...box.box)} />}
+      {box.outline && <path className="box-select" d={pathThrough(box.outline, true)} />}
       {!isSelecting && (
         <Draft
           tool={tool}

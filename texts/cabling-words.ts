@@ -1,5 +1,6 @@
 import type { CablingWords } from '@dusky-spool/core/sheets';
 import { en } from './en/index.ts';
+import { placeWords } from './place-words.ts';
 import { words } from './words.ts';
 
 /** The words of the cabling sheet, for print and command line. */
@@ -18,6 +19,6 @@ export function cablingWords(): CablingWords {
     noWay: noPathway,
     unsigned,
     signed: (by, on) => words.t('documents.cabling.words.signed', { by, on }),
-    fromWall: (distance) => distance,
+    place: placeWords,
   };
 }

@@ -7,5 +7,6 @@ export { type GuidePage, guidePages, type GuideSection } from './en/guide.ts';
 export { en } from './en/index.ts';
 export { words, type Words } from './words.ts';
 export { cureSentence, findingSentence, problemSentence } from './sentences.ts';
+export { placeWords } from './place-words.ts';
 export { cablingWords } from './cabling-words.ts';
 export { checkWords } from './check-words.ts';

@@ -19,7 +19,7 @@ import {
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingText } from './cabling-text.ts';
 import { pathwaysText } from './pathways-text.ts';
-import { cureSentence, en, findingSentence, problemSentence } from '@dusky-spool/texts';
+import { cureSentence, en, findingSentence, placeWords, problemSentence } from '@dusky-spool/texts';
 
 /** What a command prints and how it ends: 0 good, 1 findings of rank stop, 2 bad input. */
 export interface CommandResult {
@@ -140,7 +140,7 @@ function withFile(
 function scheduleText(project: ProjectDocument, flags: ReadonlySet<string>, today: string): string {
   const planned = planRuns(project);
   const rows = scheduleOf(project, en.terms, today);
-  if (!flags.has('--json')) return scheduleCsv(rows, project.project.units, en.documents.columns);
+  if (!flags.has('--json')) return scheduleCsv(project, rows, en.documents.columns, placeWords);
   const routes = new Map(planned.map((run) => [run.run.id, run]));
   return json({
     project: project.project.name,

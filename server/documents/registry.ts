@@ -21,7 +21,7 @@ import { SHEETS, withLowered } from './sheets.ts';
 import { tablesPdf } from './tables-pdf.ts';
 import { tagsPdf } from './tags-pdf.ts';
 import { templatePdf } from './template-pdf.ts';
-import { en, words } from '@dusky-spool/texts';
+import { en, placeWords, words } from '@dusky-spool/texts';
 
 /** A project at the moment of asking, and the day, YYYY-MM-DD. */
 export interface DocumentSource {
@@ -85,7 +85,7 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
   'schedule.csv': (source) => ({
     name: 'schedule.csv',
     mediaType: 'text/csv; charset=utf-8',
-    bytes: csvBytes(scheduleCsv(scheduleRows(source), source.project.project.units, en.documents.columns)),
+    bytes: csvBytes(scheduleCsv(source.project, scheduleRows(source), en.documents.columns, placeWords)),
   }),
   'schedule.xlsx': async (source) => {
     const rows = scheduleRows(source);

@@ -2,13 +2,13 @@ import ExcelJS from 'exceljs';
 import { scheduleColumns, type ScheduleRow, totalsByCable } from '@dusky-spool/core/sheets';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { FOOT_M } from '@dusky-spool/core/math';
-import { en, words } from '@dusky-spool/texts';
+import { en, placeWords, words } from '@dusky-spool/texts';
 
 /** The schedule as a workbook: a sheet of runs with the columns of the CSV, and a sheet of totals by cable. */
 export async function scheduleXlsx(project: ProjectDocument, rows: readonly ScheduleRow[]): Promise<Buffer> {
   const { units } = project.project;
   const workbook = new ExcelJS.Workbook();
-  const columns = scheduleColumns(units, en.documents.columns);
+  const columns = scheduleColumns(project, en.documents.columns, placeWords);
   const runs = workbook.addWorksheet(words.t('documents.schedule'), { views: [{ state: 'frozen', ySplit: 1 }] });
   runs.columns = columns.map((column) => ({ header: column.title, width: Math.max(9, column.title.length + 2) }));
   for (const row of rows) runs.addRow(columns.map((column) => column.value(row)));

@@ -13,7 +13,7 @@ import { holeSchedule } from '@dusky-spool/core/pathways';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { planRuns } from '@dusky-spool/core/runs';
 import type { SheetTable, TablesSheet } from './tables-pdf.ts';
-import { cablingWords, checkWords, en, words } from '@dusky-spool/texts';
+import { cablingWords, checkWords, en, placeWords, words } from '@dusky-spool/texts';
 
 interface Sheet {
   readonly sheet: TablesSheet;
@@ -43,7 +43,7 @@ export const SHEETS = {
     tablesOf: (project) => {
       const { wishes, outdoors } = en.terms;
       const { atCeiling, set, notSet, links } = en.documents.trades.words;
-      return tradesSheet(project, { wishes, outdoors, atCeiling, set, notSet, links });
+      return tradesSheet(project, { place: placeWords, wishes, outdoors, atCeiling, set, notSet, links });
     },
   },
   'plate-schedule': {
@@ -59,6 +59,7 @@ export const SHEETS = {
         yes,
         left,
         right,
+        place: placeWords,
         gang: (gang) => words.t('documents.plates.words.gang', { gang }),
         plate: (number) => words.t('documents.plates.words.plate', { number }),
       });
@@ -76,7 +77,7 @@ export const SHEETS = {
         bothFaces,
         none,
         open,
-        wallOf: (room) => words.t('documents.holes.words.wallOf', { room }),
+        place: placeWords,
         more: (count) => words.t('documents.holes.words.more', { count }),
       });
     },

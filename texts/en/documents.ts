@@ -5,6 +5,7 @@ export const documents = {
     level: 'Level',
     room: 'Room',
     device: 'Device',
+    place: 'Place',
     purpose: 'Purpose',
     to: 'To',
     cable: 'Cable',
@@ -213,7 +214,6 @@ export const documents = {
       bothFaces: 'both faces',
       none: 'none allowed',
       open: 'open riser',
-      wallOf: 'Wall of {{room}}',
       more: 'and {{count}} more',
     },
   },
@@ -256,7 +256,7 @@ export const documents = {
     },
     notes: {
       blocking:
-        'Ply of 19 to 25 mm or timber flush with the studs, from stud to stud. On walls from end a of the wall, on ceilings across the joists. Overhead loads with factor 10, an independent safety cable, structure verified; two persons lift displays. The engineer decides on structure.',
+        'Ply of 19 to 25 mm or timber flush with the studs, from stud to stud. On ceilings from joist to joist. Overhead loads with factor 10, an independent safety cable, structure verified; two persons lift displays. The engineer decides on structure.',
       joinery: 'Cables wait at the stud with the tail given. Cut nothing before the joinery drawing arrives.',
       outlets: 'Only a licensed electrician opens, extends or shares enclosures with mains wiring. One outlet for each line.',
       looks: 'Wishes of the client. What must go without a trace is counted in holes to fill.',
@@ -265,9 +265,8 @@ export const documents = {
     },
     columns: {
       what: 'Device',
-      place: 'Room',
-      from: 'From',
-      to: 'To',
+      place: 'Place',
+      between: 'From stud to stud',
       bottom: 'Lower edge AFF',
       top: 'Upper edge AFF',
       holes: 'Hole pattern',

@@ -164,6 +164,13 @@ export const terms = {
   },
   labelParts: { number: 'number', device: 'device end', far: 'far end', cable: 'cable', length: 'length' },
   fittings: { fitted: 'Fitted', prepared: 'Prepared: cable now', spare: 'Spare cable, stored' },
+  wallSides: { left: 'left', right: 'right', lower: 'lower', upper: 'upper' },
+  places: {
+    inWall: '{{room}}, {{side}} wall',
+    fromWall: '{{distance}} from the {{side}} wall',
+    above: '{{height}} AFF',
+    notMeasured: 'not beside a wall: see the plan',
+  },
   fittingMarks: { prepared: 'prepared', spare: 'spare cable' },
   wishes: {
     flush: 'Flush',

@@ -411,7 +411,6 @@ export const ui = {
     facing: 'Faces, ° from the right',
     fromWall: 'From {{wall}} wall',
     fromCorner: 'From the outside corner, along the wall',
-    walls: { left: 'left', right: 'right', lower: 'lower', upper: 'upper' },
     mounting: 'Mounting and look',
     mount: 'Mount',
     bracket: 'Rough-in bracket',
@@ -673,7 +672,6 @@ export const ui = {
       madeWay: 'In a conduit or chase, share',
     },
     more: 'and {{count}} more',
-    wallOf: 'Wall of {{room}}',
   },
   labels: {
     title: 'Numbers and labels',

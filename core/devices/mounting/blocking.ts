@@ -1,4 +1,5 @@
-import { attachmentOf, framingOf } from '../../house/index.ts';
+import { attachmentOf, framingOf, wallPoint } from '../../house/index.ts';
+import { type Point2, rotate2 } from '../../math/index.ts';
 import type { Device, ProjectDocument, Room, Wall } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
 import { clashesOf, heightOf } from './clashes.ts';
@@ -18,6 +19,8 @@ export interface BlockingNeed {
   /** Walls: from end a; ceilings: across the joists from the first-joist line. */
   readonly fromM: number;
   readonly toM: number;
+  /** The same two ends on the plan. */
+  readonly ends: readonly [Point2, Point2];
   /** Walls: above finished floor; null on ceilings. */
   readonly bottomM: number | null;
   readonly topM: number | null;
@@ -46,13 +49,16 @@ export function blockingNeeds(project: ProjectDocument): BlockingNeed[] {
       // From the stud before the pattern to the stud after it, so that the blocking itself is held.
       const left = [...studs].reverse().find(({ offsetM }) => offsetM <= place.offsetM - half) ?? studs[0];
       const right = studs.find(({ offsetM }) => offsetM >= place.offsetM + half) ?? studs.at(-1);
+      const fromM = left ? left.offsetM : place.offsetM - half - MARGIN_M;
+      const toM = right ? right.offsetM : place.offsetM + half + MARGIN_M;
       return [
         {
           device,
           wall: place.wall,
           room: device.roomId === null ? null : project.rooms[device.roomId],
-          fromM: left ? left.offsetM : place.offsetM - half - MARGIN_M,
-          toM: right ? right.offsetM : place.offsetM + half + MARGIN_M,
+          fromM,
+          toM,
+          ends: [wallPoint(place.wall, fromM), wallPoint(place.wall, toM)],
           bottomM: Math.max(0.05, heightM - load.patternM[1] / 2 - MARGIN_M),
           topM: heightM + load.patternM[1] / 2 + MARGIN_M,
           massKg: load.massKg,
@@ -69,13 +75,20 @@ export function blockingNeeds(project: ProjectDocument): BlockingNeed[] {
     const joists = framingOf(project).joists(room);
     const before = [...joists].reverse().find(({ offsetM }) => offsetM <= v);
     const after = joists.find(({ offsetM }) => offsetM >= v);
+    const fromM = before?.offsetM ?? v - 0.2;
+    const toM = after?.offsetM ?? v + 0.2;
+    const across = (byM: number): Point2 => {
+      const [dx, dy] = rotate2([0, byM], room.joistAngleRad);
+      return [device.x + dx, device.y + dy];
+    };
     return [
       {
         device,
         wall: null,
         room,
-        fromM: before?.offsetM ?? v - 0.2,
-        toM: after?.offsetM ?? v + 0.2,
+        fromM,
+        toM,
+        ends: [across(fromM - v), across(toM - v)],
         bottomM: null,
         topM: null,
         massKg: load.massKg,

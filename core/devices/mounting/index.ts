@@ -4,7 +4,7 @@
 // Terms: docs/glossary.md.
 export { allClashes, CLASHES_OF_DEVICE } from './all-clashes.ts';
 export { type BuildablePlace, buildablePlace } from './buildable-place.ts';
-export { blockingNeeds } from './blocking.ts';
+export { type BlockingNeed, blockingNeeds } from './blocking.ts';
 export { type Clash, CLASHES, CURED_BY_MOVING } from './clash.ts';
 export { clashesOf, heightOf, rankOf } from './clashes.ts';
 export { DISPLAY_REASONS, displayWalls } from './display-walls.ts';

@@ -1,4 +1,4 @@
-import { attachmentOf, buildingOf, ceilingHeightOf, isSideOf, roomAt, wallLength } from '../../house/index.ts';
+import { attachmentOf, buildingOf, ceilingHeightOf, onOutline, roomAt, wallLength, wallPoint } from '../../house/index.ts';
 import { boundsOf, err, middleOf, ok, type Outcome, type Point2, pointInPolygon, tidyM } from '../../math/index.ts';
 import {
   create,
@@ -150,12 +150,17 @@ export interface WallDistance {
 }
 
 const ON_WALL_M = 0.35;
+/** The outline of a room is this near to the centerlines of its walls, m. */
+const SIDE_M = 0.1;
 
 /** The two walls that a device is measured from on site: the nearest one, and the nearest that is not parallel to it. */
 export const wallDistances = (project: ProjectDocument, device: Device): WallDistance[] =>
   wallDistancesAt(project, device, attachmentOf(project.deviceTypes[device.typeId]) === 'wall');
 
-/** The same for any place; one that is on a wall is measured from the nearest wall beside it alone. */
+/**
+ * The same for any place; one that is on a wall is measured from the nearest wall beside it alone, and one that is in no room from the
+ * walls that it stands before, whatever they enclose.
+ */
 export function wallDistancesAt(
   project: ProjectDocument,
   device: Pick<Device, 'levelId' | 'roomId' | 'x' | 'y' | 'facingRad'>,
@@ -163,11 +168,12 @@ export function wallDistancesAt(
 ): WallDistance[] {
   const building = buildingOf(project);
   const room = device.roomId === null ? roomAt(building, device.levelId, [device.x, device.y]) : project.rooms[device.roomId];
-  if (!room) return [];
   const p: Point2 = [device.x, device.y];
   const around = (building.wallsByLevel[device.levelId] ?? []).flatMap((wall): WallDistance[] => {
-    if (!isSideOf(room, wall)) return [];
     const lengthM = wallLength(wall);
+    const alongM = ((p[0] - wall.a[0]) * (wall.b[0] - wall.a[0]) + (p[1] - wall.a[1]) * (wall.b[1] - wall.a[1])) / lengthM;
+    // A tape goes square to the wall: its other end must be there, and in the room.
+    if (alongM < -SIDE_M || alongM > lengthM + SIDE_M || (room && !onOutline(room, wallPoint(wall, alongM), SIDE_M))) return [];
     const normal: Point2 = [-(wall.b[1] - wall.a[1]) / lengthM, (wall.b[0] - wall.a[0]) / lengthM];
     const asideM = (p[0] - wall.a[0]) * normal[0] + (p[1] - wall.a[1]) * normal[1];
     // Its own wall, and those that go on in line with it, are nothing to measure from.

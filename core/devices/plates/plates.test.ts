@@ -3,7 +3,7 @@ import { moveDevices, placeAll, withPlateMates } from '../placing/index.ts';
 import { plateSchedule } from '../../sheets/index.ts';
 import { clashesOf, moveOnFace } from '../mounting/index.ts';
 import { newFeature, type Plate, type ProjectDocument } from '../../model/index.ts';
-import { applied, checked, type CheckedFinding, countedIds, smallHouse, withDevices } from '../../testing/index.ts';
+import { applied, checked, type CheckedFinding, countedIds, PLACE_WORDS, smallHouse, withDevices } from '../../testing/index.ts';
 import { composePlate, recompose } from './compose.ts';
 import { gangsOf, insertOf } from './gangs.ts';
 import { linePlateUp, mainsBoxBeside } from './line-up.ts';
@@ -212,6 +212,7 @@ describe('the plate schedule', () => {
       plate: (number: number) => `Plate ${number}`,
       left: 'left',
       right: 'right',
+      place: PLACE_WORDS,
     };
     const [plates, inserts] = plateSchedule(after, words);
     expect(plates.rows).to.deep.equal([
@@ -219,7 +220,7 @@ describe('the plate schedule', () => {
         'Plate 1',
         'Room AA, Main',
         // Middle at 2.05 m, the west wall is 0.12 m thick.
-        '1.99 m',
+        '1.99 m left',
         '0.40 m',
         '2 · 0.118 m',
         'Two gang',

@@ -2,4 +2,11 @@
 // Not here: routing along them (routing) and filling them (conduits).
 // Start with `screedWays`.
 // Terms: docs/glossary.md.
-export { movedFromSigned, type FloorConduit, floorConduits, SIGNED_WITHIN_M, signFloorConduit } from './floor-conduits.ts';
+export {
+  movedFromSigned,
+  type FloorConduit,
+  floorConduits,
+  SIGNED_WITHIN_M,
+  signFloorConduit,
+  type StubUp,
+} from './floor-conduits.ts';

@@ -1,8 +1,11 @@
 import type { ProjectDocument } from '../../model/index.ts';
-import { bothRoutes } from '../../pathways/index.ts';
+import { sideOfWall } from '../../devices/index.ts';
+import { bothRoutes, type StubUp } from '../../pathways/index.ts';
 import type { PlannedRun } from '../../runs/index.ts';
-import { formatCableLength, formatLength, formatLengthFine, formatThin } from '../../math/index.ts';
+import { formatCableLength, formatThin } from '../../math/index.ts';
 import type { CablingReport } from './cabling-report.ts';
+import { holePlace } from './hole-sheet.ts';
+import { placeText, type PlaceWords } from './place-text.ts';
 
 export const CABLING_SECTIONS = [
   'bundles',
@@ -36,11 +39,19 @@ export interface CablingWords {
   readonly noWay: string;
   readonly unsigned: string;
   readonly signed: (by: string, on: string) => string;
-  readonly fromWall: (distance: string) => string;
+  readonly place: PlaceWords;
 }
 
 const degrees = (rad: number) => `${Math.round((rad * 180) / Math.PI)}°`;
 const percent = (share: number | null) => (share === null ? '' : `${Math.round(share * 100)} %`);
+
+/** The walls that a stub-up is measured from, and how far it is from each. */
+const stubUpFrom = (project: ProjectDocument, { at, fromWalls }: StubUp) =>
+  fromWalls.map(({ wallId, distanceM }) => ({
+    side: sideOfWall(project.walls[wallId], at),
+    firstM: distanceM,
+    lastM: distanceM,
+  }));
 
 /** What follows from the routes, for the crew, the inspector and the client; sections without rows are left out. */
 export function cablingSheet(
@@ -100,7 +111,7 @@ export function cablingSheet(
       columns: ['member', 'place', 'kind', 'assembly', 'product', 'system', 'runs', 'state'],
       rows: report.penetrations.map((one) => [
         words.members[one.member],
-        `${level(one.levelId)}, x ${formatLengthFine(one.at[0], units)}, y ${formatLengthFine(one.at[1], units)}`,
+        `${level(one.levelId)} · ${holePlace(project, { first: { ...one, roomId: null }, last: one }, words.place)}`,
         words.sealKinds[one.kind],
         one.seal?.assembly || one.assembly,
         one.seal?.product || one.family,
@@ -120,7 +131,7 @@ export function cablingSheet(
         cable(one.lengthM),
         fine(one.coverM),
         one.stubUps
-          .map(({ fromWalls }) => fromWalls.map(({ distanceM }) => words.fromWall(formatLength(distanceM, units))).join(', '))
+          .map((end) => placeText(project, { room: null, inWall: null, from: stubUpFrom(project, end) }, words.place))
           .join(' | '),
         one.crossings
           .map(({ featureId }) => project.features[featureId].name || words.kinds[project.features[featureId].kind])

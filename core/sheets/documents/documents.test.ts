@@ -6,7 +6,7 @@ import { planRuns } from '../../runs/index.ts';
 import { groupSchedule, scheduleOf, type ScheduleWords, totalsByCable } from './schedule.ts';
 import { planSheet } from './plan-sheet.ts';
 import { type ColumnTitles, scheduleCsv } from './schedule-columns.ts';
-import { smallHouse } from '../../testing/index.ts';
+import { PLACE_WORDS, smallHouse } from '../../testing/index.ts';
 import { applyChange, emptyProject, newHeader, type ProjectDocument } from '../../model/index.ts';
 
 const words = { outdoors: 'Outdoors' };
@@ -36,10 +36,14 @@ describe('the cable schedule', () => {
   });
 
   it('as CSV has a header with units and a line for each run', () => {
-    const lines = scheduleCsv(rows, 'imperial', titles).trim().split('\r\n');
+    const lines = scheduleCsv({ ...project, project: { ...project.project, units: 'imperial' } }, rows, titles, PLACE_WORDS)
+      .trim()
+      .split('\r\n');
     expect(lines).to.have.length(rows.length + 1);
     expect(lines[0]).to.contain('cutLength (ft)');
-    const metric = Number(scheduleCsv(rows, 'metric', titles).split('\r\n')[1].split(',')[12]);
+    const metric = Number(
+      /"[^"]*",(?:[^,]*,){8}([^,]*)/.exec(scheduleCsv(project, rows, titles, PLACE_WORDS).split('\r\n')[1])![1],
+    );
     expect(metric).to.equal(rows[0].cutLengthM);
   });
 });

@@ -1,7 +1,8 @@
-import { isSideOf } from '../../house/index.ts';
+import { tapePlace } from '../../devices/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 import { formatLengthFine } from '../../math/index.ts';
 import { type BoredLine, boredLines, type BoredPlace, holeTotals } from '../../pathways/index.ts';
+import { placeText, type PlaceWords } from './place-text.ts';
 
 export type HoleColumn = 'member' | 'place' | 'bit' | 'count' | 'cables' | 'nailPlates' | 'who';
 
@@ -19,7 +20,7 @@ export interface HoleWords {
   readonly bothFaces: string;
   readonly none: string;
   readonly open: string;
-  readonly wallOf: (room: string) => string;
+  readonly place: PlaceWords;
   readonly more: (count: number) => string;
 }
 
@@ -32,24 +33,19 @@ export function bitsOf({ holes }: BoredPlace): string {
   return [...count].map(([bitM, n]) => `${n > 1 ? `${n} × ` : ''}${Math.round(bitM * 1000)} mm`).join(' + ');
 }
 
-type PlaceOf = Pick<BoredPlace, 'at' | 'roomId' | 'wallId'>;
+type PlaceOf = Pick<BoredPlace, 'at' | 'roomId' | 'wallId' | 'levelId'>;
 
-/** Where a line of places is: the room that it lies over, or a room beside its wall, with its place on the plan. */
+/** Where a line of places is, as a crew finds it with a tape: the room or its wall, how far from which walls, and how high. */
 export function holePlace(
   project: ProjectDocument,
   { first, last }: { readonly first: PlaceOf; readonly last: Pick<PlaceOf, 'at'> },
-  wallOf: HoleWords['wallOf'],
+  words: PlaceWords,
 ): string {
   const { units } = project.project;
-  const span = (axis: 0 | 1) => {
-    const [from, to] = [first.at[axis], last.at[axis]].map((value) => formatLengthFine(value, units));
-    return from === to ? from : `${from} – ${to}`;
-  };
-  const plan = `x ${span(0)}, y ${span(1)}`;
-  if (first.roomId !== null) return `${project.rooms[first.roomId].name}, ${plan}`;
-  const wall = first.wallId === null ? undefined : project.walls[first.wallId];
-  const beside = wall && Object.values(project.rooms).find((room) => room.levelId === wall.levelId && isSideOf(room, wall));
-  return beside ? `${wallOf(beside.name)}, ${plan}` : plan;
+  const told = placeText(project, tapePlace(project, first, last.at), words);
+  const isUpright = first.wallId !== null && first.at.length > 2;
+  const aboveM = first.at[2] - project.levels[first.levelId].elevationM;
+  return isUpright && aboveM > 0 ? `${told}, ${words.above(formatLengthFine(aboveM, units))}` : told;
 }
 
 /** The holes of a house for the crew: first those that others decide on, then all others level by level, then their sums. */
@@ -58,7 +54,7 @@ export function holeSheet(project: ProjectDocument, places: readonly BoredPlace[
     const place = line.first;
     return [
       line.count > 1 ? `${line.count} × ${words.members[place.member]}` : words.members[place.member],
-      `${project.levels[place.levelId].name} · ${holePlace(project, line, words.wallOf)}`,
+      `${project.levels[place.levelId].name} · ${holePlace(project, line, words.place)}`,
       bitsOf(place) || (place.member === 'floor' ? words.open : words.none),
       String(place.runs.length),
       place.runs.slice(0, MAX_RUNS).join(' ') +

@@ -8,6 +8,7 @@ export { checkSheet, type CheckWords, loweredRules } from './check-sheet.ts';
 export { countsBySystem } from './counts.ts';
 export { cutOutTemplate, type CutOutTemplate } from './cut-out-template.ts';
 export { bitsOf, holePlace, holeSheet } from './hole-sheet.ts';
+export { placeText, type PlaceWords } from './place-text.ts';
 export { planSheet, type PlanSheet, type SheetMark } from './plan-sheet.ts';
 export { plateSchedule, platesInOrder } from './plate-schedule.ts';
 export { scheduleColumns, scheduleCsv } from './schedule-columns.ts';

@@ -1,7 +1,8 @@
-import { mainsBoxBeside, plateSizeM, wallDistancesAt } from '../../devices/index.ts';
+import { mainsBoxBeside, plateSizeM, wallDistancesAt, wallSide } from '../../devices/index.ts';
 import type { Plate, ProjectDocument } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
 import { formatLength, formatLengthFine } from '../../math/index.ts';
+import type { PlaceWords } from './place-text.ts';
 
 export type PlateColumn =
   'what' | 'place' | 'fromWall' | 'height' | 'gangs' | 'box' | 'divider' | 'opening' | 'inserts' | 'finish' | 'beside';
@@ -23,6 +24,7 @@ export interface PlateWords {
   readonly plate: (number: number) => string;
   readonly left: string;
   readonly right: string;
+  readonly place: PlaceWords;
 }
 
 /**
@@ -38,11 +40,11 @@ export function plateSchedule(project: ProjectDocument, words: PlateWords): Plat
       return kinds.length === 0 ? '' : `${words.gang(gang)}: ${counted(kinds)}`;
     });
     const beside = mainsBoxBeside(project, plate);
-    const away = wallDistancesAt(project, plate, true)[0]?.distanceM ?? null;
+    const [from] = wallDistancesAt(project, plate, true);
     return [
       plate.name || words.plate(index + 1),
       `${plate.roomId === null ? words.outdoors : project.rooms[plate.roomId].name}, ${project.levels[plate.levelId].name}`,
-      away === null ? '' : formatLength(away, units),
+      from ? words.place.fromWall(formatLength(from.distanceM, units), wallSide(from.away)) : '',
       formatLength(plate.heightM, units),
       `${plate.gangs} · ${formatLengthFine(plateSizeM(plate)[0], units)}`,
       words.boxKinds[plate.boxKind],

@@ -1,5 +1,7 @@
-import { type CsvColumn, writeCsv } from '../../model/index.ts';
-import { FOOT_M, type UnitSystem } from '../../math/index.ts';
+import { tapePlaceOf } from '../../devices/index.ts';
+import { type CsvColumn, type ProjectDocument, writeCsv } from '../../model/index.ts';
+import { FOOT_M } from '../../math/index.ts';
+import { placeText, type PlaceWords } from './place-text.ts';
 import type { ScheduleRow } from './schedule.ts';
 
 const tidy = (value: number) => Math.round(value * 1000) / 1000;
@@ -10,6 +12,7 @@ export interface ColumnTitles {
   readonly level: string;
   readonly room: string;
   readonly device: string;
+  readonly place: string;
   readonly purpose: string;
   readonly to: string;
   readonly cable: string;
@@ -33,8 +36,11 @@ export interface ColumnTitles {
   readonly check: string;
 }
 
-/** The columns of the schedule as a file: the same in CSV and XLSX. Lengths are numbers, the unit is in the title. */
-export function scheduleColumns(units: UnitSystem, titles: ColumnTitles): CsvColumn<ScheduleRow>[] {
+/** The columns of the schedule as a file: the same in CSV and XLSX. Lengths are numbers, the unit is in the title; the place is measured from walls. */
+export function scheduleColumns(project: ProjectDocument, titles: ColumnTitles, words: PlaceWords): CsvColumn<ScheduleRow>[] {
+  const { units } = project.project;
+  const place = ({ deviceId }: ScheduleRow) =>
+    placeText(project, { ...tapePlaceOf(project, project.devices[deviceId]), room: null }, words);
   const unit = units === 'metric' ? 'm' : 'ft';
   const length = (value: number | null) => (value === null ? '' : tidy(units === 'metric' ? value : value / FOOT_M));
   return [
@@ -42,6 +48,7 @@ export function scheduleColumns(units: UnitSystem, titles: ColumnTitles): CsvCol
     { title: titles.level, value: (row) => row.level },
     { title: titles.room, value: (row) => row.room },
     { title: titles.device, value: (row) => row.device },
+    { title: titles.place, value: place },
     { title: titles.purpose, value: (row) => row.purpose },
     { title: titles.to, value: (row) => row.to },
     { title: titles.cable, value: (row) => row.cable },
@@ -66,5 +73,9 @@ export function scheduleColumns(units: UnitSystem, titles: ColumnTitles): CsvCol
   ];
 }
 
-export const scheduleCsv = (rows: readonly ScheduleRow[], units: UnitSystem, titles: ColumnTitles): string =>
-  writeCsv(scheduleColumns(units, titles), rows);
+export const scheduleCsv = (
+  project: ProjectDocument,
+  rows: readonly ScheduleRow[],
+  titles: ColumnTitles,
+  words: PlaceWords,
+): string => writeCsv(scheduleColumns(project, titles, words), rows);

@@ -1,12 +1,13 @@
 import { expect } from 'chai';
 import { placeAll } from '../../devices/index.ts';
 import { applyChange, type Device, type ProjectDocument } from '../../model/index.ts';
-import { smallHouse } from '../../testing/index.ts';
+import { PLACE_WORDS, smallHouse } from '../../testing/index.ts';
 import { countsBySystem } from './counts.ts';
 import { tradesSheet } from './trades-sheet.ts';
 import { planRuns } from '../../runs/index.ts';
 
 const words = {
+  place: PLACE_WORDS,
   outdoors: 'Outdoors',
   atCeiling: 'at the ceiling',
   set: 'set',
@@ -39,8 +40,8 @@ describe('the trades sheet', () => {
     const of = (section: string) => tables.find((table) => table.section === section)?.rows ?? [];
     // 27 kg and a mount of 11 kg, factor 5: 1864 N; the mount's holes are 0.406 m apart and stand 0.1 m inside the blocking.
     expect(of('blocking')[0].slice(2)).to.deep.equal([
-      '1.70 m',
-      '2.30 m',
+      // Studs at 1.697 and 2.303 m from the corner; the west wall is 0.12 m thick, a tape begins at its face.
+      '1.637 m – 2.243 m left',
       '1.15 m',
       '1.55 m',
       '0.406 m × 0.20 m',

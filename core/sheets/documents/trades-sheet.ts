@@ -1,16 +1,25 @@
-import { blockingNeeds, deviceTitle, heightOf, holesToFill, mountTypeOf } from '../../devices/index.ts';
+import {
+  type BlockingNeed,
+  blockingNeeds,
+  deviceTitle,
+  heightOf,
+  holesToFill,
+  mountTypeOf,
+  tapePlace,
+  tapePlaceOf,
+} from '../../devices/index.ts';
 import type { Device, ProjectDocument } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
 import { type PlannedRun, planRuns } from '../../runs/index.ts';
 import { formatCableLength, formatLength, formatLengthFine } from '../../math/index.ts';
+import { placeText, type PlaceWords } from './place-text.ts';
 
 export const TRADES_SECTIONS = ['blocking', 'joinery', 'outlets', 'looks', 'links', 'leads'] as const;
 export type TradesSection = (typeof TRADES_SECTIONS)[number];
 export type TradesColumn =
   | 'what'
   | 'place'
-  | 'from'
-  | 'to'
+  | 'between'
   | 'bottom'
   | 'top'
   | 'holes'
@@ -42,12 +51,32 @@ export interface TradesTable {
 
 /** The words that the sheet needs, from the texts. */
 export interface TradesWords {
+  readonly place: PlaceWords;
   readonly outdoors: string;
   readonly atCeiling: string;
   readonly set: string;
   readonly notSet: string;
   readonly wishes: Readonly<Record<string, string>>;
   readonly links: Readonly<Record<string, string>>;
+}
+
+/** Where a device is: its level, its room, and from which walls it is measured. */
+export const devicePlace = (
+  project: ProjectDocument,
+  device: Device,
+  words: { readonly outdoors: string; readonly place: PlaceWords },
+): string =>
+  [
+    project.levels[device.levelId].name,
+    ...(device.roomId === null ? [words.outdoors] : []),
+    placeText(project, tapePlaceOf(project, device), words.place),
+  ].join(', ');
+
+/** From where to where blocking goes, measured from the walls of its room. */
+function blockingPlace(project: ProjectDocument, { device, wall, ends }: BlockingNeed, words: PlaceWords): string {
+  const [at, last] = ends;
+  const place = { levelId: device.levelId, roomId: device.roomId, wallId: wall?.id ?? null, at };
+  return placeText(project, { ...tapePlace(project, place, last), room: null }, words);
 }
 
 /**
@@ -64,16 +93,14 @@ export function tradesSheet(
   const fine = (valueM: number | null) => (valueM === null ? '' : formatLengthFine(valueM, units));
   const typeOf = (device: Device) => project.deviceTypes[device.typeId];
   const what = (device: Device) => `${typeOf(device).code} ${deviceTitle(device, typeOf(device))}`;
-  const place = (device: Device) =>
-    `${device.roomId === null ? words.outdoors : project.rooms[device.roomId].name}, ${project.levels[device.levelId].name}`;
+  const place = (device: Device) => devicePlace(project, device, words);
   const height = (device: Device) => (device.heightM === null ? words.atCeiling : formatLength(heightOf(project, device), units));
   const devices = listOf(project, 'devices');
 
   const blocking = blockingNeeds(project).map((need) => [
     what(need.device),
     place(need.device),
-    formatLength(need.fromM, units),
-    formatLength(need.toM, units),
+    blockingPlace(project, need, words.place),
     need.bottomM === null ? words.atCeiling : formatLength(need.bottomM, units),
     need.topM === null ? '' : formatLength(need.topM, units),
     `${fine(need.holePatternM[0])} × ${fine(need.holePatternM[1])}`,
@@ -128,7 +155,7 @@ export function tradesSheet(
   const tables: TradesTable[] = [
     {
       section: 'blocking',
-      columns: ['what', 'place', 'from', 'to', 'bottom', 'top', 'holes', 'weight', 'bears', 'state'],
+      columns: ['what', 'place', 'between', 'bottom', 'top', 'holes', 'weight', 'bears', 'state'],
       rows: blocking,
     },
     { section: 'joinery', columns: ['what', 'place', 'height', 'tail', 'cutOut', 'depth', 'note'], rows: joinery },

@@ -1,4 +1,5 @@
 import { useProject } from '../../state/open-project.ts';
+import { placeWords } from '@dusky-spool/texts';
 import { bitsOf, holePlace } from '@dusky-spool/core/sheets';
 import { boredLines, type BoredPlace } from '@dusky-spool/core/pathways';
 import { levelsFromBelow } from '@dusky-spool/core/house';
@@ -53,7 +54,7 @@ export function HoleTable({ places, onRun }: Props) {
                     {line.count > 1 && `${line.count} × `}
                     {term(`members.${place.member}`)}
                   </td>
-                  <td>{holePlace(project, line, (room) => text('ways.wallOf', { room }))}</td>
+                  <td>{holePlace(project, line, placeWords)}</td>
                   <td className="figure">
                     {bitsOf(place) || text(place.member === 'floor' ? 'ways.open' : 'ways.none')}
                     {place.fill !== null && <span className="faint"> {Math.round(place.fill * 100)} %</span>}

@@ -1,5 +1,6 @@
 import { recordSeal } from '../../commands/record-seal.ts';
 import { useProject } from '../../state/open-project.ts';
+import { placeWords } from '@dusky-spool/texts';
 import { type CablingReport, holePlace } from '@dusky-spool/core/sheets';
 import { type Penetration, sealCounts } from '@dusky-spool/core/pathways';
 import { type Operation, type Seal, SEAL_STATES } from '@dusky-spool/core/model';
@@ -61,7 +62,7 @@ export function SealTable({ report, onEdit }: Props) {
                 <td>{term(`members.${one.member}`)}</td>
                 <td>
                   {project.levels[one.levelId]?.name} ·{' '}
-                  {holePlace(project, { first: { ...one, roomId: null }, last: one }, (room) => text('ways.wallOf', { room }))}
+                  {holePlace(project, { first: { ...one, roomId: null }, last: one }, placeWords)}
                 </td>
                 <td>
                   {term(`sealKinds.${one.kind}`)}

@@ -20,8 +20,9 @@ export function PlaceFields({ device }: { readonly device: Device }) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const { units } = project.project;
-  // Outdoors a tape does not reach the walls of rooms.
-  const distances = device.roomId === null ? [] : wallDistances(project, device);
+  const isOutdoors = device.roomId === null;
+  const host = isOutdoors ? nearestWall(buildingOf(project), device.levelId, [device.x, device.y], ON_WALL_M)?.wall : undefined;
+  const distances = host ? [] : wallDistances(project, device);
   if (distances.length > 0)
     return distances.map(({ wall, distanceM, away }) => (
       <LengthField
@@ -35,7 +36,6 @@ export function PlaceFields({ device }: { readonly device: Device }) {
       />
     ));
   const moveTo = (to: Point2) => edit(text('edit.move'), moveDevices(project, [{ deviceId: device.id, to }]));
-  const host = nearestWall(buildingOf(project), device.levelId, [device.x, device.y], ON_WALL_M)?.wall;
   if (host) {
     // The outside corner is beyond the centerlines by half of the wall that meets it there, which is as thick as this one.
     const beyondM = host.thicknessM / 2;

@@ -1,0 +1,86 @@
+import { attachmentOf, isSideOf, wallLength } from '../../house/index.ts';
+import { middleOf, type Point2 } from '../../math/index.ts';
+import type { Device, ProjectDocument, Room, Wall } from '../../model/index.ts';
+import { onLevel } from '../../derive/index.ts';
+import { type WallDistance, wallDistancesAt } from './placing.ts';
+
+/** A wall by where it is on the plan, seen from what is measured. */
+export const WALL_SIDES = ['left', 'right', 'lower', 'upper'] as const;
+export type WallSide = (typeof WALL_SIDES)[number];
+
+/** The side of a wall from which a direction leads away. */
+export const wallSide = ([x, y]: Point2): WallSide =>
+  Math.abs(x) > Math.abs(y) ? (x > 0 ? 'left' : 'right') : y > 0 ? 'lower' : 'upper';
+
+/** The side on which a wall is, seen from a point beside it. */
+export function sideOfWall({ a, b }: Wall, [x, y]: Point2): WallSide {
+  const normal: Point2 = [a[1] - b[1], b[0] - a[0]];
+  const away = Math.sign((x - a[0]) * normal[0] + (y - a[1]) * normal[1]) || 1;
+  return wallSide([normal[0] * away, normal[1] * away]);
+}
+
+/** A place as a crew finds it with a tape: in a room or in one of its walls, so far from the faces of walls. */
+export interface TapePlace {
+  readonly room: Room | null;
+  /** The wall of the room that it is in; null where it is in the room itself. */
+  readonly inWall: WallSide | null;
+  /** The walls to measure from, and how far the first and the last of several places in a line are from each, m. */
+  readonly from: readonly { readonly side: WallSide; readonly firstM: number; readonly lastM: number }[];
+}
+
+interface Place {
+  readonly levelId: string;
+  readonly roomId: string | null;
+  readonly wallId: string | null;
+  readonly at: readonly number[];
+}
+
+/** Where a place is, or a line of places from one to the `last`. */
+export function tapePlace(project: ProjectDocument, place: Place, last: readonly number[] = place.at): TapePlace {
+  const wall = place.wallId === null ? undefined : project.walls[place.wallId];
+  const room = wall ? roomBeside(project, wall) : place.roomId === null ? null : (project.rooms[place.roomId] ?? null);
+  const facing = wall ? facingInto(wall, room) : 0;
+  const [x, y] = place.at;
+  const distances = wallDistancesAt(
+    project,
+    { levelId: wall?.levelId ?? place.levelId, roomId: room?.id ?? null, x, y, facingRad: facing },
+    wall !== undefined,
+  );
+  return {
+    room,
+    inWall: wall && room ? wallSide([Math.cos(facing), Math.sin(facing)]) : null,
+    from: distances.map((one) => ({
+      side: wallSide(one.away),
+      firstM: faceDistance(one, [x, y]),
+      lastM: faceDistance(one, [last[0], last[1]]),
+    })),
+  };
+}
+
+/** The same for a device. */
+export function tapePlaceOf(project: ProjectDocument, device: Device): TapePlace {
+  const type = project.deviceTypes[device.typeId];
+  const inWall = type !== undefined && attachmentOf(type) === 'wall';
+  const distances = wallDistancesAt(project, device, inWall);
+  return {
+    room: device.roomId === null ? null : project.rooms[device.roomId],
+    inWall: inWall && device.roomId !== null ? wallSide([Math.cos(device.facingRad), Math.sin(device.facingRad)]) : null,
+    from: distances.map(({ away, distanceM }) => ({ side: wallSide(away), firstM: distanceM, lastM: distanceM })),
+  };
+}
+
+/** From the finished face of a wall to a point, square to the wall, m. */
+const faceDistance = ({ wall, away }: WallDistance, [x, y]: Point2): number =>
+  (x - wall.a[0]) * away[0] + (y - wall.a[1]) * away[1] - wall.thicknessM / 2;
+
+const roomBeside = (project: ProjectDocument, wall: Wall): Room | null =>
+  onLevel(project, 'rooms', wall.levelId).find((room) => isSideOf(room, wall)) ?? null;
+
+/** The direction that a wall faces into a room; across the wall where there is none. */
+function facingInto(wall: Wall, room: Room | null): number {
+  const lengthM = wallLength(wall);
+  const normal: Point2 = [-(wall.b[1] - wall.a[1]) / lengthM, (wall.b[0] - wall.a[0]) / lengthM];
+  const middle = room ? middleOf(room.polygon as Point2[]) : null;
+  const into = middle ? (middle[0] - wall.a[0]) * normal[0] + (middle[1] - wall.a[1]) * normal[1] : 1;
+  return Math.atan2(normal[1] * Math.sign(into || 1), normal[0] * Math.sign(into || 1));
+}

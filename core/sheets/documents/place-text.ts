@@ -1,0 +1,24 @@
+import type { TapePlace, WallSide } from '../../devices/index.ts';
+import { formatLengthFine } from '../../math/index.ts';
+import type { ProjectDocument } from '../../model/index.ts';
+
+/** How a place is told, from the texts. */
+export interface PlaceWords {
+  /** In a wall of a room, by its side. */
+  readonly inWall: (room: string, side: WallSide) => string;
+  readonly fromWall: (distance: string, side: WallSide) => string;
+  readonly above: (height: string) => string;
+  readonly notMeasured: string;
+}
+
+/** A place in words: `Kitchen, 1.45 m from the left wall, 0.60 m from the upper wall`. */
+export function placeText(project: ProjectDocument, { room, inWall, from }: TapePlace, words: PlaceWords): string {
+  const { units } = project.project;
+  const distance = (firstM: number, lastM: number) => {
+    const [first, last] = [firstM, lastM].map((value) => formatLengthFine(value, units));
+    return first === last ? first : `${first} – ${last}`;
+  };
+  const parts = from.map(({ side, firstM, lastM }) => words.fromWall(distance(firstM, lastM), side));
+  if (room) parts.unshift(inWall ? words.inWall(room.name, inWall) : room.name);
+  return parts.join(', ') || words.notMeasured;
+}

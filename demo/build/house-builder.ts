@@ -41,13 +41,20 @@ export interface RoomPlan {
 
 type WallBuild = Pick<Wall, 'kind' | 'thicknessM' | 'cavityDepthM' | 'cableMayRun'>;
 
+/** The firm of the demo on every plan; the houses look north up and a little to the right. */
+const TITLE_BLOCK = {
+  firm: 'Tidewrack Integration',
+  firmContact: '4 Slipway Yard · office@tidewrack.example',
+  northRad: (72 * Math.PI) / 180,
+} as const;
+
 /** Draws a demo house by the same operations that a person's edits make. Ids count up, so the file never changes by itself. */
 export class HouseBuilder {
   project: ProjectDocument;
   private readonly counts = new Map<string, number>();
 
   constructor(header: ProjectHeader) {
-    this.project = emptyProject(header);
+    this.project = emptyProject({ ...header, ...TITLE_BLOCK });
     this.apply(CABLE_TYPES.map((cable) => create('cableTypes', cable)));
     this.apply(CONDUCTOR_MAPS.map((map) => create('conductorMaps', map)));
     this.apply(DEVICE_TYPES.map((type) => create('deviceTypes', type)));

@@ -1,8 +1,9 @@
 import { PRINT } from '@dusky-spool/design';
-import type { PlanSheet, SheetMark } from '@dusky-spool/core/sheets';
+import { NOTE_MM, type PlanSheet, type SheetMark } from '@dusky-spool/core/sheets';
 import type { ProjectHeader } from '@dusky-spool/core/model';
 import { FONTS, POINTS_PER_MM, SYSTEM_LINES } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
+import { drawTables, type SheetTable } from './tables-pdf.ts';
 import { words } from '@dusky-spool/texts';
 
 const { ink: INK, inkSoft: SOFT, ruleDark: LINE } = PRINT;
@@ -15,15 +16,16 @@ export interface PlanTitle {
   readonly date: string;
 }
 
-/** One level to scale on one sheet, with a title block and a legend. */
-export function planPdf(sheet: PlanSheet, title: PlanTitle): Promise<Buffer> {
+/** One level to scale on one sheet, with title block, north, key of marks and legend; then the list of its devices. */
+export function planPdf(sheet: PlanSheet, title: PlanTitle, list: readonly SheetTable[]): Promise<Buffer> {
   const mm = (length: number) => length * POINTS_PER_MM;
-  return pdfBuffer([mm(sheet.widthMm), mm(sheet.heightMm)], { Title: `${title.project.name}, ${title.level}` }, (pdf) => {
+  const size: [number, number] = [mm(sheet.widthMm), mm(sheet.heightMm)];
+  return pdfBuffer(size, { Title: `${title.project.name}, ${title.level}` }, (pdf, addPage) => {
     const inset = sheet.marginMm;
     pdf.save();
     // Paper millimetres, y up, as the sheet is laid out.
     pdf.transform(POINTS_PER_MM, 0, 0, -POINTS_PER_MM, 0, mm(sheet.heightMm));
-    const order = ['room', 'riser', 'wall', 'opening', 'rack', 'run', 'device'];
+    const order = ['riser', 'wall', 'opening', 'dimension', 'rack', 'run', 'room', 'note', 'device'];
     [...sheet.marks].sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind)).forEach((mark) => drawMark(pdf, mark));
     pdf.lineWidth(0.35).strokeColor(INK).undash();
     pdf.rect(inset, inset, sheet.widthMm - 2 * inset, sheet.heightMm - 2 * inset).stroke();
@@ -31,12 +33,22 @@ export function planPdf(sheet: PlanSheet, title: PlanTitle): Promise<Buffer> {
       .moveTo(inset, inset + sheet.titleBlockMm)
       .lineTo(sheet.widthMm - inset, inset + sheet.titleBlockMm)
       .stroke();
+    const keyLeft = sheet.widthMm - inset - sheet.keyMm;
+    pdf
+      .moveTo(keyLeft, inset + sheet.titleBlockMm)
+      .lineTo(keyLeft, sheet.heightMm - inset)
+      .stroke();
     drawScaleBar(pdf, sheet, title.project.units);
-    drawLegend(pdf, sheet);
+    drawKey(pdf, sheet, title.project.northRad);
     drawTitle(pdf, sheet, title);
     pdf.restore();
+    if (list.length === 0) return;
+    addPage();
+    drawTables({ pdf, addPage, sheet: 'plan', tables: list, title, size, firstPage: 2 });
   });
 }
+
+const WHITE = '#ffffff';
 
 /** Text in the flipped page: `size` and place in mm, from its left end or middle. */
 function write(
@@ -74,10 +86,55 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
       path(pdf, mark.points, true);
       pdf.fillAndStroke();
       break;
-    case 'room':
-      write(pdf, mark.name.toUpperCase(), mark.at[0], mark.at[1] + 1.2, 2.6, FONTS.tagBold, SOFT, true);
-      write(pdf, mark.code, mark.at[0], mark.at[1] - 1.8, 2.2, FONTS.tag, LINE, true);
+    case 'room': {
+      const lines = [...mark.lines.map((line) => line.toUpperCase()), mark.code, ...(mark.clear ? [mark.clear] : [])];
+      lines.forEach((line, i) => {
+        const y = mark.at[1] + ((lines.length - 1) / 2 - i) * 2.9;
+        const isName = i < mark.lines.length;
+        const x = mark.at[0];
+        if (isName) write(pdf, line, x, y, 2.6, FONTS.tagBold, SOFT, true);
+        else write(pdf, line, x, y, 2.2, FONTS.tag, SOFT, true);
+      });
       break;
+    }
+    case 'note': {
+      pdf.font(FONTS.tagBold).fontSize(NOTE_MM.size);
+      const width = Math.max(...mark.lines.map((line) => pdf.widthOfString(line))) + 0.6;
+      const height = mark.lines.length * NOTE_MM.line;
+      pdf
+        .fillColor(WHITE)
+        .fillOpacity(0.85)
+        .rect(mark.at[0], mark.at[1] - height, width, height)
+        .fill()
+        .fillOpacity(1);
+      mark.lines.forEach((line, i) => {
+        const y = mark.at[1] - (i + 0.5) * NOTE_MM.line;
+        write(pdf, line, mark.at[0] + 0.3, y, NOTE_MM.size, i === 0 ? FONTS.tagBold : FONTS.tag, INK);
+      });
+      break;
+    }
+    case 'dimension': {
+      const [[ax, ay], [bx, by]] = mark.points;
+      const isUpright = ax === bx;
+      const tick = isUpright ? [1.2, 0] : [0, 1.2];
+      pdf.lineWidth(0.18).strokeColor(SOFT);
+      path(pdf, mark.points, false);
+      for (const [x, y] of mark.points)
+        path(
+          pdf,
+          [
+            [x - tick[0], y - tick[1]],
+            [x + tick[0], y + tick[1]],
+          ],
+          false,
+        );
+      pdf.stroke();
+      pdf.save().translate((ax + bx) / 2, (ay + by) / 2);
+      if (isUpright) pdf.rotate(90);
+      write(pdf, mark.text, 0, 1.6, 2.2, FONTS.tag, INK, true);
+      pdf.restore();
+      break;
+    }
     case 'riser':
       pdf.lineWidth(0.25).strokeColor(PRINT.accent);
       path(pdf, mark.points, true);
@@ -163,33 +220,135 @@ function drawScaleBar(pdf: PDFKit.PDFDocument, sheet: PlanSheet, units: ProjectH
   );
 }
 
-function drawLegend(pdf: PDFKit.PDFDocument, sheet: PlanSheet): void {
-  sheet.systems.forEach((system, i) => {
-    const x = sheet.marginMm + 4 + i * 24;
-    const y = sheet.marginMm + sheet.titleBlockMm + 3.5;
+const KEY_LINE_MM = 4.2;
+
+/** North, what the marks mean, and the lines of the systems. What does not fit is in the list on the next page. */
+function drawKey(pdf: PDFKit.PDFDocument, sheet: PlanSheet, northRad: number | null): void {
+  const left = sheet.widthMm - sheet.marginMm - sheet.keyMm + 3;
+  const right = sheet.widthMm - sheet.marginMm - 2;
+  let y = sheet.heightMm - sheet.marginMm - 4;
+  drawNorth(pdf, left + 5, y - 4, northRad);
+  y -= 14;
+  const heading = (words_: string) => {
+    write(pdf, words_.toUpperCase(), left, y, 2.1, FONTS.tagBold, SOFT);
+    y -= KEY_LINE_MM;
+  };
+  heading(words.t('documents.plan.key'));
+  const lowest = sheet.marginMm + sheet.titleBlockMm + 4;
+  const free = Math.floor((y - lowest) / KEY_LINE_MM) - sheet.systems.length - 1 - (sheet.withoutNote > 0 ? 3 : 0);
+  const shown = sheet.key.length <= free ? sheet.key : sheet.key.slice(0, Math.max(0, free - 1));
+  for (const { code, system, name, count } of shown) {
+    const { colour } = SYSTEM_LINES[system];
+    pdf.undash().lineWidth(0.25).fillColor(WHITE).strokeColor(colour);
+    pdf.roundedRect(left, y - 1.4, 5, 2.8, 1.3).fillAndStroke();
+    write(pdf, code, left + 2.5, y - 0.1, 2, FONTS.tagBold, colour, true);
+    writeIn(pdf, `${name} (${count})`, { x: left + 6.5, y, width: right - left - 6.5, lines: 1 }, 2.2, FONTS.tag, INK);
+    y -= KEY_LINE_MM;
+  }
+  if (shown.length < sheet.key.length) {
+    const more = words.t('documents.plan.more', { count: sheet.key.length - shown.length });
+    write(pdf, more, left, y, 2.2, FONTS.tag, SOFT);
+    y -= KEY_LINE_MM;
+  }
+  heading(words.t('documents.plan.lines'));
+  for (const system of sheet.systems) {
     pen(pdf, system, 0.4);
     pdf
-      .moveTo(x, y)
-      .lineTo(x + 8, y)
+      .moveTo(left, y)
+      .lineTo(left + 9, y)
       .stroke();
-    write(pdf, words.t(`terms.systems.${system}`), x + 9.5, y - 0.1, 2.6, FONTS.tag, SOFT);
-  });
+    write(pdf, words.t(`terms.systems.${system}`), left + 11, y, 2.2, FONTS.tag, INK);
+    y -= KEY_LINE_MM;
+  }
+  if (sheet.withoutNote > 0) {
+    const without = words.t('documents.plan.withoutNote', { count: sheet.withoutNote });
+    writeIn(pdf, without, { x: left, y, width: right - left, lines: 3 }, 2, FONTS.tag, SOFT);
+  }
 }
 
+function drawNorth(pdf: PDFKit.PDFDocument, x: number, y: number, northRad: number | null): void {
+  pdf.undash().lineWidth(0.25).strokeColor(INK).circle(x, y, 4).stroke();
+  if (northRad === null) {
+    write(pdf, words.t('documents.plan.noNorth'), x + 6.5, y, 2.2, FONTS.tag, SOFT);
+    return;
+  }
+  const [c, s] = [Math.cos(northRad), Math.sin(northRad)];
+  const at = (along: number, aside: number): [number, number] => [x + along * c - aside * s, y + along * s + aside * c];
+  pdf.fillColor(INK);
+  path(pdf, [at(3.6, 0), at(-2.6, 1.6), at(-1.4, 0), at(-2.6, -1.6)], true);
+  pdf.fill();
+  write(pdf, words.t('documents.plan.north'), x + 6.5, y, 2.6, FONTS.tagBold, INK);
+}
+
+interface Space {
+  readonly x: number;
+  /** Middle of the first line. */
+  readonly y: number;
+  readonly width: number;
+  readonly lines: number;
+}
+
+/** Text that is never cut: smaller where it is long, and then in several lines. */
+function writeIn(pdf: PDFKit.PDFDocument, text: string, space: Space, size: number, font: string, colour: string): void {
+  for (let now = size; ; now *= 0.92) {
+    pdf.font(font).fontSize(now);
+    const lines = wrapped(pdf, text, space.width);
+    if (lines.length > space.lines && now > size * 0.45) continue;
+    lines.forEach((line, i) => write(pdf, line, space.x, space.y - i * now * 1.15, now, font, colour));
+    return;
+  }
+}
+
+/** Lines no wider than a width, broken between words, and inside a word that is wider itself. */
+function wrapped(pdf: PDFKit.PDFDocument, text: string, width: number): string[] {
+  const lines: string[] = [];
+  for (const word of text.split(/\s+/)) {
+    const joined = lines.length > 0 ? `${lines[lines.length - 1]} ${word}` : word;
+    if (lines.length > 0 && pdf.widthOfString(joined) <= width) lines[lines.length - 1] = joined;
+    else
+      for (let rest = word; rest !== '';) {
+        let count = rest.length;
+        while (count > 1 && pdf.widthOfString(rest.slice(0, count)) > width) count--;
+        lines.push(rest.slice(0, count));
+        rest = rest.slice(count);
+      }
+  }
+  return lines;
+}
+
+/** House and client on the left, the firm in the middle, what this issue is on the right. */
 function drawTitle(pdf: PDFKit.PDFDocument, sheet: PlanSheet, { project, level, revision, date }: PlanTitle): void {
   const top = sheet.marginMm + sheet.titleBlockMm;
-  const left = sheet.marginMm + 4;
-  const field = (column: number, label: string, value: string) => {
-    const x = left + 92 + column * 27;
-    write(pdf, label.toUpperCase(), x, top - 5, 2.1, FONTS.tag, SOFT);
-    write(pdf, value, x, top - 9.5, 3.4, FONTS.uiBold, INK);
-  };
-  write(pdf, project.name, left, top - 6, 5, FONTS.uiBold, INK);
-  write(pdf, words.t('documents.sheetOf', { level }), left, top - 12, 3.4, FONTS.ui, INK);
-  field(0, words.t('documents.scale'), `1:${sheet.scale}`);
-  field(1, words.t('documents.revision'), String(revision));
-  field(2, words.t('documents.date'), date);
-  if (project.client) field(3, words.t('documents.drawnFor'), project.client);
-  write(pdf, words.t('documents.aid'), left, sheet.marginMm + 6.4, 2.3, FONTS.tag, SOFT);
-  write(pdf, words.t('documents.boring'), left, sheet.marginMm + 3, 2.3, FONTS.tag, SOFT);
+  const inner = sheet.widthMm - 2 * sheet.marginMm;
+  const columns = [0, 0.36, 0.62, 1].map((share) => sheet.marginMm + share * inner);
+  const widthOf = (n: number) => columns[n + 1] - columns[n] - 7;
+  const label = (x: number, y: number, of: string) => write(pdf, of.toUpperCase(), x, y, 2, FONTS.tag, SOFT);
+  pdf.undash().lineWidth(0.2).strokeColor(LINE);
+  for (const x of columns.slice(1, 3))
+    pdf
+      .moveTo(x, sheet.marginMm + 9)
+      .lineTo(x, top - 2)
+      .stroke();
+  const [one, two, three] = columns.map((x) => x + 4);
+  writeIn(pdf, project.name, { x: one, y: top - 4.5, width: widthOf(0), lines: 1 }, 5, FONTS.uiBold, INK);
+  writeIn(pdf, words.t('documents.sheetOf', { level }), { x: one, y: top - 10, width: widthOf(0), lines: 1 }, 3.4, FONTS.ui, INK);
+  writeIn(pdf, project.address, { x: one, y: top - 14.5, width: widthOf(0), lines: 2 }, 2.6, FONTS.ui, INK);
+  label(two, top - 3.5, words.t('documents.plan.firm'));
+  writeIn(pdf, project.firm || '–', { x: two, y: top - 7, width: widthOf(1), lines: 1 }, 3.2, FONTS.uiBold, INK);
+  writeIn(pdf, project.firmContact, { x: two, y: top - 10.5, width: widthOf(1), lines: 2 }, 2.3, FONTS.ui, INK);
+  label(two, top - 15, words.t('documents.drawnFor'));
+  writeIn(pdf, project.client || '–', { x: two, y: top - 18.5, width: widthOf(1), lines: 1 }, 3, FONTS.ui, INK);
+  const fields = [
+    [words.t('documents.scale'), `1:${sheet.scale}`],
+    [words.t('documents.paper'), sheet.paper],
+    [words.t('documents.revision'), String(revision)],
+    [words.t('documents.date'), date],
+  ];
+  fields.forEach(([name, value], i) => {
+    const x = three + i * (widthOf(2) / fields.length);
+    label(x, top - 3.5, name);
+    writeIn(pdf, value, { x, y: top - 7.5, width: widthOf(2) / fields.length - 2, lines: 1 }, 3.2, FONTS.uiBold, INK);
+  });
+  const aid = `${words.t('documents.aid')} ${words.t('documents.boring')}`;
+  writeIn(pdf, aid, { x: one, y: sheet.marginMm + 6, width: inner - 60, lines: 2 }, 2.3, FONTS.tag, SOFT);
 }

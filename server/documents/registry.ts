@@ -4,6 +4,7 @@ import {
   cutOutTemplate,
   labelsCsv,
   labelsOf,
+  planList,
   planSheet,
   scheduleCsv,
   scheduleOf,
@@ -11,7 +12,7 @@ import {
 } from '@dusky-spool/core/sheets';
 import type { Problem } from '@dusky-spool/core/math';
 import type { ProjectDocument } from '@dusky-spool/core/model';
-import { planRuns } from '@dusky-spool/core/runs';
+import { type PlannedRun, planRuns } from '@dusky-spool/core/runs';
 import { labelsPdf } from './labels-pdf.ts';
 import { labelsSvg } from './labels-svg.ts';
 import { planPdf } from './plan-pdf.ts';
@@ -80,6 +81,11 @@ const makeSheet =
     return { name: `${name}.pdf`, mediaType: PDF, bytes: await tablesPdf(sheet, tables, title, paper) };
   };
 
+function planListOf(project: ProjectDocument, levelId: string, runs: readonly PlannedRun[]) {
+  const { outdoors } = en.terms;
+  return planList(project, levelId, runs, { outdoors, atCeiling: en.documents.trades.words.atCeiling, place: placeWords });
+}
+
 /** How every document that is handed out of a project is made, by its name in `DOCUMENT_QUERIES`. */
 export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
   'schedule.csv': (source) => ({
@@ -119,12 +125,17 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
     return { name: 'labels.pdf', mediaType: PDF, bytes: await labelsPdf(chosen, size, 'Roll', units, name), result };
   },
   'plan.pdf': async ({ project, revision, today, progress }, { level, paper }, refuse) => {
-    const sheet = planSheet(project, level, paper);
+    const runs = planRuns(project);
+    const sheet = planSheet(project, level, paper, runs);
     if (!sheet.ok) return refuse(sheet.problem);
     progress(0.6);
     const title = { project: project.project, level: project.levels[level].name, revision, date: today };
     const word = words.t('documents.sheetOf', { level: title.level }).split(' ')[0].toLowerCase();
-    return { name: `plan-${word}.pdf`, mediaType: PDF, bytes: await planPdf(sheet.value, title) };
+    return {
+      name: `plan-${word}.pdf`,
+      mediaType: PDF,
+      bytes: await planPdf(sheet.value, title, planListOf(project, level, runs)),
+    };
   },
   'cut-out': async ({ project }, { deviceId }, refuse) => {
     const template = cutOutTemplate(project, deviceId, project.project.units);

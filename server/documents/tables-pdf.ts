@@ -33,7 +33,7 @@ const WIDE: Readonly<Record<string, number>> = {
 };
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
-export type TablesSheet = 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks';
+export type TablesSheet = 'plan' | 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks';
 
 export interface SheetTable {
   readonly section: string;
@@ -47,75 +47,94 @@ export interface SheetTable {
 export function tablesPdf(
   sheet: TablesSheet,
   tables: readonly SheetTable[],
-  title: Omit<PlanTitle, 'level'>,
+  title: TablesTitle,
   paper: 'A4' | 'Letter',
 ): Promise<Buffer> {
-  const mm = (length: number) => length * POINTS_PER_MM;
-  const [height, width] = PAPER_MM[paper].map(mm);
-  const margin = mm(MARGIN_MM);
+  const [height, width] = PAPER_MM[paper].map((length) => length * POINTS_PER_MM);
   const name = words.t(`documents.${sheet}.title`);
-  return pdfBuffer([width, height], { Title: `${title.project.name}, ${name}` }, (pdf, addPage) => {
-    let y = 0;
-    let page = 0;
-    const head = () => {
-      page++;
-      pdf.font(FONTS.uiBold).fontSize(14).fillColor(INK).text(title.project.name, margin, margin, { lineBreak: false });
-      const side = `${name} · ${words.t('documents.revision')} ${title.revision} · ${title.date} · ${page}`;
-      pdf.font(FONTS.tag).fontSize(9).fillColor(SOFT);
-      pdf.text(side, margin, margin + 3, { width: width - 2 * margin, align: 'right', lineBreak: false });
-      pdf.text(words.t('documents.aid'), margin, height - margin - 9, { width: width - 2 * margin, lineBreak: false });
-      y = margin + 26;
-    };
-    const room = (needed: number) => {
-      if (y + needed <= height - margin - 16) return false;
-      addPage();
-      head();
-      return true;
-    };
+  return pdfBuffer([width, height], { Title: `${title.project.name}, ${name}` }, (pdf, addPage) =>
+    drawTables({ pdf, addPage, sheet, tables, title, size: [width, height], firstPage: 1 }),
+  );
+}
+
+type TablesTitle = Omit<PlanTitle, 'level'>;
+
+interface DrawnTables {
+  readonly pdf: PDFKit.PDFDocument;
+  readonly addPage: () => void;
+  readonly sheet: TablesSheet;
+  readonly tables: readonly SheetTable[];
+  readonly title: TablesTitle;
+  /** Of a page, points. */
+  readonly size: readonly [number, number];
+  /** Number of the page that it begins on. */
+  readonly firstPage: number;
+}
+
+/** Draws tables on the page that is open and on those that follow. */
+export function drawTables({ pdf, addPage, sheet, tables, title, size: [width, height], firstPage }: DrawnTables): void {
+  const margin = MARGIN_MM * POINTS_PER_MM;
+  const name = words.t(`documents.${sheet}.title`);
+  let y = 0;
+  let page = firstPage - 1;
+  const head = () => {
+    page++;
+    pdf.font(FONTS.uiBold).fontSize(14).fillColor(INK).text(title.project.name, margin, margin, { lineBreak: false });
+    const side = `${name} · ${words.t('documents.revision')} ${title.revision} · ${title.date} · ${page}`;
+    pdf.font(FONTS.tag).fontSize(9).fillColor(SOFT);
+    pdf.text(side, margin, margin + 3, { width: width - 2 * margin, align: 'right', lineBreak: false });
+    pdf.text(words.t('documents.aid'), margin, height - margin - 9, { width: width - 2 * margin, lineBreak: false });
+    y = margin + 26;
+  };
+  const room = (needed: number) => {
+    if (y + needed <= height - margin - 16) return false;
+    addPage();
     head();
-    if (tables.length === 0)
+    return true;
+  };
+  head();
+  if (tables.length === 0)
+    pdf
+      .font(FONTS.ui)
+      .fontSize(11)
+      .fillColor(INK)
+      .text(words.t(`documents.${sheet}.nothing`), margin, y);
+  for (const { section, columns, rows, wordsOf = sheet } of tables) {
+    const shares = columns.map((column) => WIDE[column] ?? 1);
+    const unit = (width - 2 * margin) / shares.reduce((sum, share) => sum + share, 0);
+    const titles = columns.map((column) => words.t(`documents.${wordsOf}.columns.${column}`));
+    const line = (cells: readonly string[], bold: boolean) => {
+      const pen = () => pdf.font(bold ? FONTS.tagBold : FONTS.tag).fontSize(bold ? 8 : 9.5);
+      pen();
+      const tall = Math.max(...cells.map((cell, i) => pdf.heightOfString(cell || ' ', { width: shares[i] * unit - 6 }))) + 6;
+      if (!bold && room(tall)) line(titles, true);
+      pen().fillColor(bold ? SOFT : INK);
+      let x = margin;
+      cells.forEach((cell, i) => {
+        pdf.text(cell, x, y + 3, { width: shares[i] * unit - 6 });
+        x += shares[i] * unit;
+      });
+      y += tall;
       pdf
-        .font(FONTS.ui)
-        .fontSize(11)
-        .fillColor(INK)
-        .text(words.t(`documents.${sheet}.nothing`), margin, y);
-    for (const { section, columns, rows, wordsOf = sheet } of tables) {
-      const shares = columns.map((column) => WIDE[column] ?? 1);
-      const unit = (width - 2 * margin) / shares.reduce((sum, share) => sum + share, 0);
-      const titles = columns.map((column) => words.t(`documents.${wordsOf}.columns.${column}`));
-      const line = (cells: readonly string[], bold: boolean) => {
-        const pen = () => pdf.font(bold ? FONTS.tagBold : FONTS.tag).fontSize(bold ? 8 : 9.5);
-        pen();
-        const tall = Math.max(...cells.map((cell, i) => pdf.heightOfString(cell || ' ', { width: shares[i] * unit - 6 }))) + 6;
-        if (!bold && room(tall)) line(titles, true);
-        pen().fillColor(bold ? SOFT : INK);
-        let x = margin;
-        cells.forEach((cell, i) => {
-          pdf.text(cell, x, y + 3, { width: shares[i] * unit - 6 });
-          x += shares[i] * unit;
-        });
-        y += tall;
-        pdf
-          .lineWidth(0.4)
-          .strokeColor(LINE)
-          .moveTo(margin, y)
-          .lineTo(width - margin, y)
-          .stroke();
-      };
-      room(70);
-      pdf
-        .font(FONTS.uiBold)
-        .fontSize(11)
-        .fillColor(INK)
-        .text(words.t(`documents.${wordsOf}.sections.${section}`), margin, y);
-      y += 16;
-      pdf.font(FONTS.ui).fontSize(9).fillColor(SOFT);
-      const note = words.t(`documents.${wordsOf}.notes.${section}`);
-      pdf.text(note, margin, y, { width: width - 2 * margin });
-      y += pdf.heightOfString(note, { width: width - 2 * margin }) + 4;
-      line(titles, true);
-      rows.forEach((row) => line(row, false));
-      y += 14;
-    }
-  });
+        .lineWidth(0.4)
+        .strokeColor(LINE)
+        .moveTo(margin, y)
+        .lineTo(width - margin, y)
+        .stroke();
+    };
+    room(70);
+    pdf
+      .font(FONTS.uiBold)
+      .fontSize(11)
+      .fillColor(INK)
+      .text(words.t(`documents.${wordsOf}.sections.${section}`), margin, y);
+    y += 16;
+    pdf.font(FONTS.ui).fontSize(9).fillColor(SOFT);
+    const note = words.t(`documents.${wordsOf}.notes.${section}`);
+    pdf.text(note, margin, y, { width: width - 2 * margin });
+    y += pdf.heightOfString(note, { width: width - 2 * margin }) + 4;
+    line(titles, true);
+    rows.forEach((row) => line(row, false));
+    y += 14;
+  }
 }

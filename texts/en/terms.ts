@@ -168,6 +168,8 @@ export const terms = {
   places: {
     inWall: '{{room}}, {{side}} wall',
     fromWall: '{{distance}} from the {{side}} wall',
+    outside: 'outside of the {{side}} wall',
+    fromCorner: '{{distance}} from the {{side}} outside corner',
     above: '{{height}} AFF',
     notMeasured: 'not beside a wall: see the plan',
   },

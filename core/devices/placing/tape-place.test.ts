@@ -39,6 +39,22 @@ describe('a place that a tape reaches', () => {
     expect(outside([-5, -5]).from).to.deep.equal([]);
   });
 
+  it('on the outside of a house is measured along the face from its nearer corner, which lies half a wall beyond', () => {
+    // The south face is two walls in line, 10.2 m between center lines: its corners are at -0.06 and 10.26 m.
+    const { devices, project } = withDevices(
+      house,
+      [
+        { typeId: 'camera', at: [6, -0.1] },
+        { typeId: 'camera', at: [2, -0.1] },
+      ],
+      countedIds(),
+    );
+    const [right, left] = devices.map((device) => tapePlaceOf(project, device));
+    expect(told(right)).to.deep.equal([null, 'lower', '4.26 right']);
+    expect(told(left)).to.deep.equal([null, 'lower', '2.06 left']);
+    expect(left.from[0].isCorner).to.equal(true);
+  });
+
   it('of a device is that of its hole', () => {
     const { project, devices } = withDevices(house, [{ typeId: 'network-drop', at: [1.5, 0.1] }], countedIds());
     expect(told(tapePlaceOf(project, devices[0]))).to.deep.equal(['a', 'lower', '1.44 left']);

@@ -1,4 +1,4 @@
-import { attachmentOf, isSideOf, wallLength } from '../../house/index.ts';
+import { attachmentOf, buildingOf, isSideOf, nearestWall, wallLength } from '../../house/index.ts';
 import { middleOf, type Point2 } from '../../math/index.ts';
 import type { Device, ProjectDocument, Room, Wall } from '../../model/index.ts';
 import { onLevel } from '../../derive/index.ts';
@@ -22,10 +22,15 @@ export function sideOfWall({ a, b }: Wall, [x, y]: Point2): WallSide {
 /** A place as a crew finds it with a tape: in a room or in one of its walls, so far from the faces of walls. */
 export interface TapePlace {
   readonly room: Room | null;
-  /** The wall of the room that it is in; null where it is in the room itself. */
+  /** The wall of the room that it is in, or outdoors the side of the house; null where it is in no wall. */
   readonly inWall: WallSide | null;
   /** The walls to measure from, and how far the first and the last of several places in a line are from each, m. */
-  readonly from: readonly { readonly side: WallSide; readonly firstM: number; readonly lastM: number }[];
+  readonly from: readonly {
+    readonly side: WallSide;
+    readonly firstM: number;
+    readonly lastM: number;
+    readonly isCorner?: boolean;
+  }[];
 }
 
 interface Place {
@@ -61,12 +66,53 @@ export function tapePlace(project: ProjectDocument, place: Place, last: readonly
 export function tapePlaceOf(project: ProjectDocument, device: Device): TapePlace {
   const type = project.deviceTypes[device.typeId];
   const inWall = type !== undefined && attachmentOf(type) === 'wall';
+  if (device.roomId === null) {
+    const outside = fromOutsideCorner(project, device);
+    const houseSide = wallSide([-Math.cos(device.facingRad), -Math.sin(device.facingRad)]);
+    if (outside) return { room: null, inWall: houseSide, from: [outside] };
+  }
   const distances = wallDistancesAt(project, device, inWall);
   return {
     room: device.roomId === null ? null : project.rooms[device.roomId],
     inWall: inWall && device.roomId !== null ? wallSide([Math.cos(device.facingRad), Math.sin(device.facingRad)]) : null,
     from: distances.map(({ away, distanceM }) => ({ side: wallSide(away), firstM: distanceM, lastM: distanceM })),
   };
+}
+
+/** A device outdoors is on a wall that is this near to its center line, m. */
+const ON_WALL_M = 0.35;
+const IN_LINE_M = 0.02;
+
+/**
+ * Along the outside of a wall from the nearer corner of the house: walls that go on in line are one face, and its corner is beyond the
+ * center lines by half of the wall that meets it there, which is as thick as this one. Null where it is on no wall.
+ */
+function fromOutsideCorner(project: ProjectDocument, { levelId, x, y }: Device): TapePlace['from'][number] | null {
+  const building = buildingOf(project);
+  const host = nearestWall(building, levelId, [x, y], ON_WALL_M)?.wall;
+  if (!host) return null;
+  const lengthM = wallLength(host);
+  const along: Point2 = [(host.b[0] - host.a[0]) / lengthM, (host.b[1] - host.a[1]) / lengthM];
+  const alongOf = ([px, py]: Point2) => (px - host.a[0]) * along[0] + (py - host.a[1]) * along[1];
+  const asideOf = ([px, py]: Point2) => (py - host.a[1]) * along[0] - (px - host.a[0]) * along[1];
+  const inLine = (building.wallsByLevel[levelId] ?? []).filter((wall) =>
+    [wall.a, wall.b].every((end) => Math.abs(asideOf(end)) < IN_LINE_M),
+  );
+  const face = { from: 0, to: lengthM };
+  for (let before = -1; before !== face.to - face.from;) {
+    before = face.to - face.from;
+    for (const { a, b } of inLine) {
+      const [low, high] = [Math.min(alongOf(a), alongOf(b)), Math.max(alongOf(a), alongOf(b))];
+      if (low > face.to + IN_LINE_M || high < face.from - IN_LINE_M) continue;
+      face.from = Math.min(face.from, low);
+      face.to = Math.max(face.to, high);
+    }
+  }
+  const at = alongOf([x, y]);
+  const isFirst = at - face.from <= face.to - at;
+  const distanceM = (isFirst ? at - face.from : face.to - at) + host.thicknessM / 2;
+  const side = wallSide(isFirst ? along : [-along[0], -along[1]]);
+  return { side, firstM: distanceM, lastM: distanceM, isCorner: true };
 }
 
 /** From the finished face of a wall to a point, square to the wall, m. */

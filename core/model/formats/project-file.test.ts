@@ -3,7 +3,7 @@ import { buildGranary } from '../../../demo/build/granary.ts';
 import { planRuns, runState, proposedRoutes } from '../../runs/index.ts';
 import { applyChange } from '../project/index.ts';
 import { smallHouse } from '../../testing/index.ts';
-import { readProjectFile, writeProjectFile } from './project-file.ts';
+import { FORMAT_VERSION, readProjectFile, writeProjectFile } from './project-file.ts';
 import { writeCsv } from './csv.ts';
 
 const granary = () =>
@@ -55,7 +55,10 @@ describe('a project file', () => {
     expect(read('{')).to.deep.equal({ code: 'file-not-json', field: 'file' });
     expect(read('[]')).to.deep.equal({ code: 'file-not-ours', field: 'format' });
     expect(read('null')).to.deep.equal({ code: 'file-not-ours', field: 'format' });
-    expect(spoiled((f) => Object.assign(f, { version: 10 }))).to.deep.equal({ code: 'file-version-newer', field: 'version' });
+    expect(spoiled((f) => Object.assign(f, { version: FORMAT_VERSION + 1 }))).to.deep.equal({
+      code: 'file-version-newer',
+      field: 'version',
+    });
     expect(read(`${'['.repeat(100_000)}`))
       .to.have.property('code')
       .that.is.oneOf(['file-not-json', 'file-not-ours']);

@@ -48,5 +48,8 @@ export function newHeader(
     routeWeights: {},
     siteRates: { channelPerM: 18, openingPerM2: 140, paintPerM2: 22 },
     channelColour: 'white, painted as the wall',
+    firm: '',
+    firmContact: '',
+    northRad: null,
   };
 }

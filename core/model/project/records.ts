@@ -92,6 +92,12 @@ export const projectHeader = z.strictObject({
     .strictObject({ channelPerM: rate, openingPerM2: rate, paintPerM2: rate })
     .describe('price of a metre of surface channel fitted, and of a square metre opened and patched, and painted'),
   channelColour: words(40).describe('of surface channels and their covers, or the paint they get'),
+  firm: words(120).default('').describe('who drew the plan, as it stands in its title block'),
+  firmContact: words(200).default('').describe('how the firm is reached'),
+  northRad: angleRad
+    .nullable()
+    .default(null)
+    .describe('direction of north on every plan, from the right, counterclockwise; null where nobody said'),
 });
 
 /** What carries the ceiling of a room. */

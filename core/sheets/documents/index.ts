@@ -8,8 +8,9 @@ export { checkSheet, type CheckWords, loweredRules } from './check-sheet.ts';
 export { countsBySystem } from './counts.ts';
 export { cutOutTemplate, type CutOutTemplate } from './cut-out-template.ts';
 export { bitsOf, holePlace, holeSheet } from './hole-sheet.ts';
+export { planList, type PlanListWords } from './plan-list.ts';
 export { placeText, type PlaceWords } from './place-text.ts';
-export { planSheet, type PlanSheet, type SheetMark } from './plan-sheet.ts';
+export { deviceNumber, type KeyLine, NOTE_MM, planSheet, type PlanSheet, type SheetMark } from './plan-sheet.ts';
 export { plateSchedule, platesInOrder } from './plate-schedule.ts';
 export { scheduleColumns, scheduleCsv } from './schedule-columns.ts';
 export {

@@ -7,6 +7,9 @@ export interface PlaceWords {
   /** In a wall of a room, by its side. */
   readonly inWall: (room: string, side: WallSide) => string;
   readonly fromWall: (distance: string, side: WallSide) => string;
+  readonly outside: (side: WallSide) => string;
+  /** From an outside corner of the house. */
+  readonly fromCorner: (distance: string, side: WallSide) => string;
   readonly above: (height: string) => string;
   readonly notMeasured: string;
 }
@@ -15,10 +18,13 @@ export interface PlaceWords {
 export function placeText(project: ProjectDocument, { room, inWall, from }: TapePlace, words: PlaceWords): string {
   const { units } = project.project;
   const distance = (firstM: number, lastM: number) => {
-    const [first, last] = [firstM, lastM].map((value) => formatLengthFine(value, units));
+    const [first, last] = [firstM, lastM].map((value) => formatLengthFine(Math.round(value * 1000) / 1000, units));
     return first === last ? first : `${first} – ${last}`;
   };
-  const parts = from.map(({ side, firstM, lastM }) => words.fromWall(distance(firstM, lastM), side));
+  const parts = from.map(({ side, firstM, lastM, isCorner }) =>
+    (isCorner ? words.fromCorner : words.fromWall)(distance(firstM, lastM), side),
+  );
+  if (!room && inWall) parts.unshift(words.outside(inWall));
   if (room) parts.unshift(inWall ? words.inWall(room.name, inWall) : room.name);
   return parts.join(', ') || words.notMeasured;
 }

@@ -40,7 +40,7 @@ export interface ColumnTitles {
 export function scheduleColumns(project: ProjectDocument, titles: ColumnTitles, words: PlaceWords): CsvColumn<ScheduleRow>[] {
   const { units } = project.project;
   const place = ({ deviceId }: ScheduleRow) =>
-    placeText(project, { ...tapePlaceOf(project, project.devices[deviceId]), room: null }, words);
+    placeText(project, { ...tapePlaceOf(project, project.devices[deviceId]), room: null, inWall: null }, words);
   const unit = units === 'metric' ? 'm' : 'ft';
   const length = (value: number | null) => (value === null ? '' : tidy(units === 'metric' ? value : value / FOOT_M));
   return [

@@ -76,7 +76,7 @@ export const devicePlace = (
 function blockingPlace(project: ProjectDocument, { device, wall, ends }: BlockingNeed, words: PlaceWords): string {
   const [at, last] = ends;
   const place = { levelId: device.levelId, roomId: device.roomId, wallId: wall?.id ?? null, at };
-  return placeText(project, { ...tapePlace(project, place, last), room: null }, words);
+  return placeText(project, { ...tapePlace(project, place, last), room: null, inWall: null }, words);
 }
 
 /**

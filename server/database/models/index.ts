@@ -10,7 +10,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import { COLLECTION_NAMES, type CollectionName } from '@dusky-spool/core/model';
-import { flag, geometry, geometryOrNull, number, text, whole } from './columns.ts';
+import { flag, geometry, geometryOrNull, number, numberOrNull, text, whole } from './columns.ts';
 import { DEVICE_TYPE_COLUMNS, RECORD_COLUMNS } from './records.ts';
 
 export type Row = Model<Record<string, unknown>, Record<string, unknown>>;
@@ -73,6 +73,9 @@ export const HEADER_COLUMNS = {
   routeWeights: geometry,
   siteRates: geometry,
   channelColour: text,
+  firm: text,
+  firmContact: text,
+  northRad: numberOrNull,
 } as const;
 
 const underscored = (name: string) => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);

@@ -253,7 +253,7 @@ describe('documents', () => {
     writeFileSync(join(folder, 'h.pdf'), pdf);
     const text = spawnSync('pdftotext', ['-layout', join(folder, 'h.pdf'), '-'], { encoding: 'utf8' }).stdout;
     expect(text).to.match(/Floor in a riser .*listed firestop/);
-    expect(text).to.match(/\d+ × Joist +Lower · [A-Z][a-z ]+, x \d+\.\d+ m/);
+    expect(text).to.match(/\d+ × Joist +Lower · [A-Z][a-z ]+, \d+\.\d+ m/);
     expect(text).to.match(/ \d+ mm +\d+ +[LMU]-[A-Z]{2}-\d/);
     expect(text).to.match(/Top plate +\d+ +\d+/);
   });
@@ -295,14 +295,32 @@ describe('documents', () => {
     const page = await firstPage(pdf, 127);
     const { data, info } = await page.greyscale().raw().toBuffer({ resolveWithObject: true });
     expect(info.width).to.equal(2100);
-    // 18.45 m over the stone walls at 1:50 is 369 mm: 1845 px at 5 px to the millimetre, on a row through the north wall.
-    const row = Math.round(info.height * 0.122);
-    const dark = Array.from({ length: info.width }, (_, x) => data[(row * info.width + x) * info.channels] < 80);
-    const inside = dark.map((is, x) => (is && x > 60 && x < 2040 ? x : -1)).filter((x) => x >= 0);
-    expect(inside[inside.length - 1] - inside[0]).to.be.closeTo(1845, 4);
+    // 18.45 m over the stone walls at 1:75 is 246 mm: 1230 px at 5 px to the millimetre, on a row through the north wall: the first one
+    // below the frame that is mostly dark. The key of marks is on the right, from 365 mm on.
+    const darkIn = (y: number) =>
+      Array.from({ length: info.width }, (_, x) => x).filter(
+        (x) => x > 60 && x < 1780 && data[(y * info.width + x) * info.channels] < 80,
+      );
+    const row = Array.from({ length: info.height }, (_, y) => y).find((y) => y > 80 && darkIn(y).length > 700)!;
+    const inside = darkIn(row + 5);
+    expect(inside[inside.length - 1] - inside[0]).to.be.closeTo(1230, 4);
     writeFileSync(join(folder, 'p.pdf'), pdf);
     const text = spawnSync('pdftotext', [join(folder, 'p.pdf'), '-'], { encoding: 'utf8' }).stdout;
-    expect(text).to.contain('Saltmarsh Granary').and.contain('1:50').and.contain('Planning aid');
+    expect(text).to.contain('Saltmarsh Granary').and.contain('1:75').and.contain('Planning aid');
+    for (const told of [
+      'Tidewrack Integration',
+      'The granary household',
+      'Creek Lane',
+      'North',
+      'KEY OF MARKS',
+      'Ceiling speaker (9)',
+    ])
+      expect(text).to.contain(told);
+    // Numbers and heights stand on the plan, and all devices in the list behind it.
+    expect(text)
+      .to.contain('KI-04 · 1.50 m')
+      .and.contain('M-KI-04.1 .2 .3')
+      .and.contain('Kitchen, right wall, 1.84 m from the lower wall');
   });
 
   it('the workbook holds the schedule and the totals as numbers', async () => {
@@ -312,7 +330,7 @@ describe('documents', () => {
     expect(runs.rowCount).to.equal(project.runs + 1);
     const sum = (sheet: ExcelJS.Worksheet, column: number) =>
       (sheet.getColumn(column).values as unknown[]).filter((v): v is number => typeof v === 'number').reduce((a, b) => a + b, 0);
-    expect(sum(runs, 13)).to.be.greaterThan(1000).and.closeTo(sum(totals, 3), 0.01);
+    expect(sum(runs, 14)).to.be.greaterThan(1000).and.closeTo(sum(totals, 3), 0.01);
   });
 
   it('the CSV opens in a spreadsheet with its signs right', async () => {

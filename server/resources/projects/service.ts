@@ -15,6 +15,7 @@ import { WALL_BUILDS } from '@dusky-spool/core/survey';
 import type { z } from 'zod';
 import type { Database } from '../../database/index.ts';
 import { firmLibrary, firmMaps, firmRules } from '../library/store.ts';
+import { firmName } from '../session/store.ts';
 import { insertProject } from './store.ts';
 
 const SIXTEEN_INCHES_M = 0.4064;
@@ -26,6 +27,14 @@ function defaultsIn(units: ProjectDocument['project']['units']): Level['defaults
   return { ...LEVEL_DEFAULTS.defaults, joistSpacingM: SIXTEEN_INCHES_M, wall };
 }
 
+/** What the title block of a new project says of the firm: as in the project that was worked on last, else its name. */
+async function firmOnPlans(database: Database, firmId: string): Promise<{ firm: string; firmContact: string }> {
+  const last = await database.models.projects.findOne({ where: { firmId, deletedAt: null }, order: [['updatedAt', 'DESC']] });
+  const said = last?.get() as { firm: string; firmContact: string } | undefined;
+  if (said && (said.firm !== '' || said.firmContact !== '')) return { firm: said.firm, firmContact: said.firmContact };
+  return { firm: await firmName(database, firmId), firmContact: '' };
+}
+
 /** An empty project: the generic library, one level, nothing drawn. */
 export async function makeProject(
   database: Database,
@@ -33,12 +42,15 @@ export async function makeProject(
   { name, units, jurisdiction }: z.infer<typeof newProjectRequest>,
   at: Date,
 ): Promise<string> {
-  const header = newHeader(
-    shortIdFrom((count) => randomBytes(count)),
-    name,
-    units,
-    jurisdiction,
-  );
+  const header = {
+    ...newHeader(
+      shortIdFrom((count) => randomBytes(count)),
+      name,
+      units,
+      jurisdiction,
+    ),
+    ...(await firmOnPlans(database, firmId)),
+  };
   const project: ProjectDocument = {
     ...emptyProject(header),
     levels: {

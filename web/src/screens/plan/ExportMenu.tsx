@@ -6,6 +6,7 @@ import { today } from '../../state/today.ts';
 import { useRight } from '../../ground/api/session.ts';
 import { text, textNamed } from '../../ground/text.ts';
 import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
+import { TitleBlock } from './TitleBlock.tsx';
 import { useCallback, useState } from 'react';
 import { App as AntApp, Button, Dropdown, Modal, Segmented } from 'antd';
 
@@ -142,6 +143,7 @@ export function ExportMenu({ projectId, levelId }: Props) {
               onChange={setSheet}
               options={imperial ? [...IMPERIAL_SHEETS, ...METRIC_SHEETS] : [...METRIC_SHEETS, ...IMPERIAL_SHEETS]}
             />
+            <TitleBlock />
           </div>
         )}
       </Modal>

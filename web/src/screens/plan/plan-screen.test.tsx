@@ -5,7 +5,7 @@ import { expect } from 'chai';
 import { useProjectStore } from '../../state/project.ts';
 import { useSettings } from '../../state/settings.ts';
 import { fakeServer, Refusal } from '../../testing/fake-server.ts';
-import { press } from '../../testing/fields.ts';
+import { choose, enter, press } from '../../testing/fields.ts';
 import { closePage, renderInProject, signInAs } from '../../testing/render.tsx';
 import { ExportMenu } from './ExportMenu.tsx';
 import { PlanScreen } from './PlanScreen.tsx';
@@ -196,6 +196,21 @@ describe('files for the site', () => {
     await page.user.click(await page.findByText(/^Large/, { selector: '.ant-segmented-item-label' }));
     await page.user.click(await page.findByRole('link', { name: 'Download' }));
     await waitFor(() => expect(asked('labels.pdf')).to.deep.equal([{ size: 'large', paper: 'A4' }]));
+  });
+
+  it('ask for what stands in the title block of a plan, and keep it for the next one', async () => {
+    const page = await open();
+    await page.item('Plan to scale, PDF');
+    await enter(page, 'Firm', 'Curlew Low Voltage');
+    await enter(page, 'Client', 'The Weir household');
+    await choose(page, 'North on the plan', 'upper right');
+    expect(page.project().project).to.include({ firm: 'Curlew Low Voltage', client: 'The Weir household' });
+    // 45 degrees clockwise from up is 45 degrees counterclockwise from the right.
+    expect(page.project().project.northRad).to.be.closeTo(Math.PI / 4, 1e-9);
+    await enter(page, 'North, degrees clockwise from up', '90');
+    expect(page.project().project.northRad).to.be.closeTo(0, 1e-9);
+    await choose(page, 'North on the plan', 'Not given');
+    expect(page.project().project.northRad).to.equal(null);
   });
 
   it('say why one cannot be made, and leave the page as it is', async () => {

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { DocumentReply } from '@dusky-spool/core/model';
 import { openGranary, planPoint, saved } from './testing/steps.ts';
@@ -52,6 +53,14 @@ describe('two people in one house', () => {
     await name(two).fill('by the larder');
     await name(two).press('Enter');
     await two.getByText(/No connection · 1 edit kept/).waitFor();
+    // Without a connection the schedule is still to be had, and the page stays where it is.
+    await two.getByRole('button', { name: 'Export' }).click();
+    const [file] = await Promise.all([
+      two.waitForEvent('download'),
+      two.getByRole('menuitem', { name: 'Schedule, CSV' }).click(),
+    ]);
+    expect(file.suggestedFilename()).to.equal('saltmarsh-granary-schedule.csv');
+    expect(readFileSync((await file.path())!, 'utf8')).to.match(/^\uFEFFRun,/);
     await name(one).fill('by the range');
     await name(one).press('Enter');
     await saved(one);

@@ -8,6 +8,14 @@ const scopedName = (name: string, file: string) => `${basename(file.split('?')[0
 
 export default defineConfig({
   css: { modules: { localsConvention: 'camelCaseOnly', generateScopedName: scopedName } },
+  // The builds of the libraries that need no Node.
+  resolve: {
+    alias: {
+      qrcode: 'qrcode/lib/browser.js',
+      'csv-stringify/sync': 'csv-stringify/browser/esm/sync',
+      'csv-parse/sync': 'csv-parse/browser/esm/sync',
+    },
+  },
   plugins: [
     react(),
     // The app itself is kept on the device, so that the scanner and houses already opened work without a connection.

@@ -2,7 +2,6 @@
 // Not here: what they say (core/documents, core/labels) and who may fetch them (resources).
 // Start with `labelsPdf`.
 export { tablesPdf, type SheetTable, type TablesSheet } from './tables-pdf.ts';
-export { labelsSvg } from './labels-svg.ts';
 export { labelsPdf } from './labels-pdf.ts';
 export { planPdf } from './plan-pdf.ts';
 export { scheduleXlsx } from './schedule-xlsx.ts';

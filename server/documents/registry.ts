@@ -1,9 +1,13 @@
+import { PRINT } from '@dusky-spool/design';
+import QRCode from 'qrcode';
 import { runChecks } from '@dusky-spool/core/rules';
 import {
   bundleTags,
   cutOutTemplate,
   labelsCsv,
   labelsOf,
+  type LabelPens,
+  labelsSvg,
   planList,
   planSheet,
   scheduleCsv,
@@ -14,7 +18,6 @@ import type { Problem } from '@dusky-spool/core/math';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { type PlannedRun, planRuns } from '@dusky-spool/core/runs';
 import { labelsPdf } from './labels-pdf.ts';
-import { labelsSvg } from './labels-svg.ts';
 import { planPdf } from './plan-pdf.ts';
 import type { DocumentName, DocumentQuery } from './queries.ts';
 import { scheduleXlsx } from './schedule-xlsx.ts';
@@ -49,6 +52,13 @@ type Make<N extends DocumentName> = (
   query: DocumentQuery<N>,
   refuse: Refuse,
 ) => Promise<MadeDocument> | MadeDocument;
+
+const labelPens: LabelPens = {
+  to: (there) => words.t('documents.labelTo', { there }),
+  ink: PRINT.labelInk,
+  rule: PRINT.rule,
+  codeOf: (text) => QRCode.create(text, { errorCorrectionLevel: 'M' }).modules,
+};
 
 const PDF = 'application/pdf';
 const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
@@ -109,7 +119,7 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
   'labels.svg': (source, { size, paper }) => ({
     name: 'labels.svg',
     mediaType: 'image/svg+xml',
-    bytes: Buffer.from(labelsSvg(labels(source), size, paper, source.project.project.units), 'utf8'),
+    bytes: Buffer.from(labelsSvg(labels(source), { size, paper, units: source.project.project.units }, labelPens), 'utf8'),
   }),
   'bundle-tags.pdf': async ({ project, progress }, { paper }) => {
     const tags = bundleTags(project);

@@ -1,7 +1,7 @@
 import { DOCUMENTS } from '../documents/registry.ts';
 import { isDocument } from '../documents/queries.ts';
 import { PlannedRefusal, refusal } from '../http/problems.ts';
-import { fileName } from '../resources/projects/file-name.ts';
+import { fileName } from '@dusky-spool/core/sheets';
 import { loadProject } from '../resources/projects/store.ts';
 import type { JobParams } from '../jobs/job-kinds.ts';
 import type { JobContext, JobProduct } from './index.ts';

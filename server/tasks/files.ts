@@ -2,7 +2,7 @@ import { readProjectFile, tableFrom, writeProjectFile } from '@dusky-spool/core/
 import { CABLE_TYPES, readLibrary } from '@dusky-spool/core/devices';
 import { PlannedRefusal } from '../http/problems.ts';
 import { firmLibrary, firmMaps } from '../resources/library/store.ts';
-import { fileName } from '../resources/projects/file-name.ts';
+import { fileName } from '@dusky-spool/core/sheets';
 import { importProject } from '../resources/projects/import.ts';
 import { isProjectOf, loadPictures, loadProject } from '../resources/projects/store.ts';
 import type { JobParams } from '../jobs/job-kinds.ts';

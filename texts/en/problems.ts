@@ -78,8 +78,10 @@ export const problems = {
   'undo-overtaken': '“{{title}}” cannot be undone: another person has changed {{field}} since.',
 
   'file-too-large': 'The file is too large. Project files may hold 120 MB, pictures 60 MB.',
-  'file-not-json': '{{field}}: this is not a JSON file, or it is cut off. {{reason}}',
-  'file-not-ours': '{{field}}: this is not a Dusky Spool project file. It must begin with "format": "dusky-spool-project".',
+  'file-not-json':
+    'This is not a project file: it is not text in JSON, or it is cut off. Choose the file ending in .spool.json that Export, Project file saved.',
+  'file-not-ours':
+    'This file is JSON, but not a project of Dusky Spool. Choose the file ending in .spool.json that Export, Project file saved.',
   'file-version-newer': '{{field}}: the file is of version {{version}}; this program knows up to {{known}}. Update the program.',
   'picture-missing': '{{field}}: choose a PNG, JPEG, WebP, SVG, PDF or DXF file.',
   'picture-kind': '{{field}}: this is {{kindFound}}, not PNG, JPEG, WebP, SVG, PDF or DXF. Save the plan as one of them.',

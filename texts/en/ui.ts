@@ -44,6 +44,7 @@ export const ui = {
     title: 'Projects',
     new: 'New project',
     import: 'Import project file',
+    notImported: '{{name}} was not imported. {{problem}}',
     importing: 'Reading {{name}}',
     open: 'Open {{name}}',
     levels_one: '{{count}} level',
@@ -867,7 +868,6 @@ export const ui = {
     theirs: 'Theirs',
     keepMine: 'Keep mine',
     takeTheirs: 'Take theirs',
-    deleted: 'deleted',
   },
   stage: {
     brief: {

@@ -7,6 +7,7 @@ export { cablingSheet, type CablingWords } from './cabling-sheet.ts';
 export { checkSheet, type CheckWords, loweredRules } from './check-sheet.ts';
 export { countsBySystem } from './counts.ts';
 export { cutOutTemplate, type CutOutTemplate } from './cut-out-template.ts';
+export { fileName } from './file-name.ts';
 export { bitsOf, holePlace, holeSheet } from './hole-sheet.ts';
 export { planList, type PlanListWords } from './plan-list.ts';
 export { placeText, type PlaceWords } from './place-text.ts';

@@ -7,4 +7,5 @@ export { type CableLabel, labelsOf } from './cable-label.ts';
 export { labelFit } from './fit.ts';
 export { labelCode, readLabelCode } from './label-code.ts';
 export { labelsCsv } from './labels-csv.ts';
+export { type LabelPens, labelsSvg } from './labels-svg.ts';
 export { LABEL_SIZES, type LabelSize, type Paper, sheetLayout } from './sheet-layout.ts';

@@ -1,7 +1,6 @@
 import { useEffect } from 'react';
 import { App as AntApp, Button, ConfigProvider } from 'antd';
-import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
-import { problemSentence } from '@dusky-spool/texts';
+import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
 import { useSession } from '../ground/api/session.ts';
 import { SignIn } from '../screens/sign-in/SignIn.tsx';
 import { Join, Reset } from '../screens/sign-in/Links.tsx';
@@ -17,6 +16,7 @@ import css from './app.module.css';
 const Waiting = () => <main className="centre waiting">{text('loading')}</main>;
 
 const Projects = later(() => import('../screens/projects/Projects.tsx').then((module) => module.Projects), <Waiting />);
+const AwayPage = later(() => import('../screens/projects/KeptHouses.tsx').then((module) => module.AwayPage), <Waiting />);
 const ProjectFrame = later(() => import('./ProjectFrame.tsx').then((module) => module.ProjectFrame), <Waiting />);
 const PeopleScreen = later(() => import('../screens/people/PeopleScreen.tsx').then((module) => module.PeopleScreen), <Waiting />);
 const AccountScreen = later(
@@ -54,18 +54,9 @@ export function App() {
 function Inside() {
   const { session, away, read } = useSession();
   useEffect(() => void read(), [read]);
-  const project = window.location.pathname.startsWith('/p/');
+  const project = useLocation().pathname.startsWith('/p/');
   if (!session && !away) return <Waiting />;
-  if (away && !project) {
-    return (
-      <main className="centre">
-        <p>{problemSentence({ code: 'database-away' })}</p>
-        <Button type="primary" onClick={() => void read()}>
-          {text('tryAgain')}
-        </Button>
-      </main>
-    );
-  }
+  if (away && !project) return <AwayPage onRetry={() => void read()} />;
   if (session && !session.member) return <SignIn />;
   return (
     <Routes>

@@ -33,7 +33,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { App as AntApp, Button, Modal, Select, Spin } from 'antd';
-import { problemSentence } from '@dusky-spool/texts';
+import { conflictLines, problemSentence } from '@dusky-spool/texts';
 import css from './app.module.css';
 
 const WAITING = (
@@ -377,11 +377,8 @@ function Finder({ projectId }: { readonly projectId: string }) {
 
 function ConflictDialog({ conflict, view }: { readonly conflict: OpenConflict; readonly view: ProjectDocument }) {
   const resolve = useProjectStore((state) => state.resolve);
-  const say = (value: unknown) =>
-    value === undefined ? text('conflict.deleted') : typeof value === 'object' ? JSON.stringify(value) : String(value);
-  const nameOf = (id: string) =>
-    view.runs[id]?.number ??
-    (view.devices[id] ? view.devices[id].name || view.deviceTypes[view.devices[id].typeId].name : (view.rooms[id]?.name ?? id));
+  const lines = conflictLines(view, conflict.conflicts);
+  const things = [...new Set(lines.map(({ what }) => what))];
   return (
     <Modal
       open
@@ -396,7 +393,7 @@ function ConflictDialog({ conflict, view }: { readonly conflict: OpenConflict; r
         </>
       }
     >
-      <p>{text('conflict.text', { what: nameOf(conflict.conflicts[0].id) })}</p>
+      <p>{text('conflict.text', { what: things.join(', ') })}</p>
       <table className={css.conflicts}>
         <thead>
           <tr>
@@ -406,11 +403,11 @@ function ConflictDialog({ conflict, view }: { readonly conflict: OpenConflict; r
           </tr>
         </thead>
         <tbody>
-          {conflict.conflicts.map((c) => (
-            <tr key={`${c.id}${c.field}`}>
-              <td>{c.field}</td>
-              <td>{say(c.mine)}</td>
-              <td>{say(c.theirs)}</td>
+          {lines.map(({ key, what, field, mine, theirs }) => (
+            <tr key={key}>
+              <td>{things.length > 1 ? `${what}: ${field}` : field}</td>
+              <td>{mine}</td>
+              <td>{theirs}</td>
             </tr>
           ))}
         </tbody>

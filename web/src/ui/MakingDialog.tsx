@@ -3,7 +3,7 @@ import { Button, Modal, Progress } from 'antd';
 import { hasEnded, type JobReply } from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
 import { problemOf } from '../ground/api/error-sentence.ts';
-import { download, getJson, postJson, remove } from '../ground/api/http.ts';
+import { download, getJson, postJson, Refused, remove, saveFile } from '../ground/api/http.ts';
 import { text } from '../ground/text.ts';
 import { problemSentence } from '@dusky-spool/texts';
 
@@ -13,6 +13,8 @@ export interface Making {
   /** Where the job is asked for. */
   readonly path: string;
   readonly query: Readonly<Record<string, unknown>>;
+  /** Makes it on this device instead, where the server cannot be reached; left out where only the server can. */
+  readonly here?: () => Promise<{ readonly name: string; readonly blob: Blob }>;
   /** Called when the file is saved. */
   readonly onSaved?: () => void;
 }
@@ -46,7 +48,19 @@ export function MakingDialog({ making, onClose }: { readonly making: Making; rea
         await new Promise((done) => window.setTimeout(done, LOOK_MS));
       }
     };
-    run().catch(fail);
+    const makeHere = async (make: NonNullable<Making['here']>) => {
+      const { name, blob } = await make();
+      if (over) return;
+      saveFile(name, blob);
+      over = true;
+      onClose();
+      making.onSaved?.();
+    };
+    run().catch((error: unknown) => {
+      // The server said nothing: there is no connection.
+      if (!over && making.here && !(error instanceof Refused)) return void makeHere(making.here).catch(fail);
+      fail(error);
+    });
     return () => {
       // Closing the dialog stops the job.
       if (!over && jobId) void remove(`/jobs/${jobId}`).catch(() => undefined);
@@ -80,7 +94,7 @@ export function MakingDialog({ making, onClose }: { readonly making: Making; rea
     >
       {problem ? (
         <p className="field-problem" role="alert">
-          {problemSentence(problem)}
+          {navigator.onLine && problem.code !== 'database-away' ? problemSentence(problem) : text('making.offline')}
         </p>
       ) : (
         <>

@@ -88,13 +88,18 @@ export const postForm = async <T>(path: string, form: FormData): Promise<T> =>
 export async function download(path: string): Promise<string> {
   const response = await request('GET', path);
   const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'file';
-  const address = URL.createObjectURL(await response.blob());
+  saveFile(name, await response.blob());
+  return name;
+}
+
+/** Puts a file into the browser's downloads. */
+export function saveFile(name: string, blob: Blob): void {
+  const address = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = address;
   link.download = name;
   link.click();
   window.setTimeout(() => URL.revokeObjectURL(address), 60_000);
-  return name;
 }
 
 export const remove = (path: string): Promise<Response> => request('DELETE', path);

@@ -3,11 +3,13 @@ import { markPrinted } from '../../commands/mark-printed.ts';
 import { useDerived } from '../../state/derived.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
+import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { useRight } from '../../ground/api/session.ts';
 import { text, textNamed } from '../../ground/text.ts';
 import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
+import type { MadeHere } from './make-here.ts';
 import { TitleBlock } from './TitleBlock.tsx';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { App as AntApp, Button, Dropdown, Modal, Segmented } from 'antd';
 
 interface Props {
@@ -17,6 +19,16 @@ interface Props {
 
 const METRIC_SHEETS = ['A4', 'A3', 'A2'];
 const IMPERIAL_SHEETS = ['Letter', 'Tabloid'];
+
+/** What this device makes without a connection; label sheets then as a drawing. */
+const MADE_HERE: Readonly<Record<string, MadeHere>> = {
+  'schedule.csv': 'schedule.csv',
+  'labels.csv': 'labels.csv',
+  'labels.svg': 'labels.svg',
+  'labels.pdf': 'labels.svg',
+};
+
+const loadMakeHere = () => import('./make-here.ts');
 
 const SHEETS = [
   ['trades', 'trades-sheet'],
@@ -55,8 +67,18 @@ export function ExportMenu({ projectId, levelId }: Props) {
   const [making, setMaking] = useState<Making | null>(null);
   const stop = useCallback(() => setMaking(null), []);
   const paper = imperial ? 'Letter' : 'A4';
+  const { rows, runs } = useDerived(project);
+  const hereOf = (name: string, query: Readonly<Record<string, unknown>>): Making['here'] => {
+    const document = MADE_HERE[name];
+    return document && (async () => (await loadMakeHere()).makeHere(document, { project, rows, runs }, query));
+  };
+  const isPainted = useAfterFirstPaint();
+  useEffect(() => {
+    // It is there before the connection is gone.
+    if (isPainted) void loadMakeHere().catch(() => undefined);
+  }, [isPainted]);
   const make = (label: string, name: string, query: Readonly<Record<string, unknown>> = {}, onSaved?: () => void) =>
-    setMaking({ label, path: `/projects/${projectId}/documents/${name}/job`, query, onSaved });
+    setMaking({ label, path: `/projects/${projectId}/documents/${name}/job`, query, here: hereOf(name, query), onSaved });
   const askPrinted = useAskPrinted();
   const asked =
     asking === 'labels'

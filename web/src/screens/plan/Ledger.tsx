@@ -62,15 +62,6 @@ export const Ledger = memo(function Ledger({ projectId, levelId, selection, full
         <h2>{text('schedule.title')}</h2>
         <span className="chip">{text('schedule.count', { shown: shown.length, all: rows.length })}</span>
         <span className="chip">{text('schedule.toPull', { length: formatCableLength(cutM, units) })}</span>
-        {shown.length > 1 && !isAllChosen && (
-          <button
-            type="button"
-            className="plain link"
-            onClick={() => onSelect({ kind: 'run', ids: shown.map(({ runId }) => runId) })}
-          >
-            {text('schedule.selectShown', { count: shown.length })}
-          </button>
-        )}
         <span className="grow" />
         {!full && <SpoolSummary totals={totals} units={units} />}
         <ExportMenu projectId={projectId} levelId={levelId} />
@@ -84,7 +75,16 @@ export const Ledger = memo(function Ledger({ projectId, levelId, selection, full
         </Button>
         {!full && <Button size="small" type="text" aria-label={text('schedule.fold')} onClick={onFold} icon={<Chevron down />} />}
       </header>
-      <LedgerTools rows={rows} choosesLevels={!full} onView={change} onAllLevels={setAllLevels} {...{ view, allLevels }} />
+      <LedgerTools
+        rows={rows}
+        choosesLevels={!full}
+        onView={change}
+        onAllLevels={setAllLevels}
+        onSelectShown={
+          shown.length > 1 && !isAllChosen ? () => onSelect({ kind: 'run', ids: shown.map(({ runId }) => runId) }) : undefined
+        }
+        {...{ view, allLevels, shownCount: shown.length }}
+      />
       <div className={css.ledgerBody}>
         <LedgerGrid
           rows={shown}

@@ -16,10 +16,13 @@ interface Props {
   readonly choosesLevels: boolean;
   readonly onView: (fields: Partial<ScheduleView>) => void;
   readonly onAllLevels: (all: boolean) => void;
+  readonly shownCount: number;
+  /** Selects every run that is shown; left out where all of them are. */
+  readonly onSelectShown?: () => void;
 }
 
 /** Filters and grouping of the schedule. */
-export function LedgerTools({ rows, view, allLevels, choosesLevels, onView, onAllLevels }: Props) {
+export function LedgerTools({ rows, view, allLevels, choosesLevels, onView, onAllLevels, shownCount, onSelectShown }: Props) {
   const project = useProject();
   return (
     <div className="ledger-tools">
@@ -75,6 +78,11 @@ export function LedgerTools({ rows, view, allLevels, choosesLevels, onView, onAl
           ...RUN_STATES.map((value) => ({ value, label: term(`states.${value}`) })),
         ]}
       />
+      {onSelectShown && (
+        <button type="button" className="plain link" onClick={onSelectShown}>
+          {text('schedule.selectShown', { count: shownCount })}
+        </button>
+      )}
     </div>
   );
 }

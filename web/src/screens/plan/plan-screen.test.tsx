@@ -213,6 +213,27 @@ describe('files for the site', () => {
     expect(page.project().project.northRad).to.equal(null);
   });
 
+  it('are made on this device without a connection: the schedule, and labels as a drawing', async () => {
+    const page = await open();
+    const blobs: Blob[] = [];
+    URL.createObjectURL = (blob) => (blobs.push(blob as Blob), 'blob:here');
+    globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
+    await page.item('Schedule, CSV');
+    await waitFor(() => expect(blobs).to.have.length(1));
+    expect(await blobs[0].text()).to.include(run.number);
+    await press(page, 'Export');
+    await page.item('Label sheet, PDF');
+    await page.user.click(await page.findByRole('link', { name: 'Download' }));
+    await waitFor(() => expect(blobs).to.have.length(2));
+    expect(await blobs[1].text())
+      .to.match(/^<\?xml.*<svg/s)
+      .and.to.include(run.number);
+    await press(page, 'Not now');
+    await press(page, 'Export');
+    await page.item('Trades sheet, PDF');
+    expect((await page.findByRole('alert')).textContent).to.match(/needs a connection/);
+  });
+
   it('say why one cannot be made, and leave the page as it is', async () => {
     const page = await open();
     await page.item('Trades sheet, PDF');

@@ -10,6 +10,7 @@ import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { dayText } from '../../ui/when.ts';
 import { DeleteProject } from './DeleteProject.tsx';
 import { HouseDrawing } from './HouseDrawing.tsx';
+import { KeptHouses } from './KeptHouses.tsx';
 import { NewProject } from './NewProject.tsx';
 import css from './projects.module.css';
 
@@ -19,7 +20,7 @@ const DELETED = '/deleted-projects';
 /** The firm's projects: open one, create one, import a file. */
 export function Projects() {
   const mayPlan = useRight('plan');
-  const { data, problem: notRead } = useServer<ProjectsReply>(PROJECTS);
+  const { data, problem: notRead, refresh } = useServer<ProjectsReply>(PROJECTS);
   const mayDelete = data?.mayDelete === true;
   const { data: gone } = useServer<{ projects: DeletedProject[] }>(DELETED, { isOn: mayDelete });
   const { send: deleteProject, sentence: notDeleted } = useSend((id: string) => remove(`${PROJECTS}/${id}`), [PROJECTS, DELETED]);
@@ -52,6 +53,7 @@ export function Projects() {
             <p>{problem}</p>
           </div>
         )}
+        {!data && notRead && <KeptHouses onRetry={refresh} />}
         {data?.projects.length === 0 && (
           <div className={css.firstSteps}>
             <p className="lead">{text('projects.empty')}</p>
@@ -86,14 +88,17 @@ export function Projects() {
 /** Imports a project file, which is opened then. */
 function useImport() {
   const navigate = useNavigate();
+  const [name, setName] = useState('');
   const { send, sentence, isSending } = useSend(
     async (file: File) => {
+      setName(file.name);
       const { id } = await postText<{ id: string }>('/projects/import', await file.text());
       void navigate(`/p/${id}/devices`);
     },
     [PROJECTS],
   );
-  return { importFile: send, problem: sentence, isImporting: isSending };
+  const problem = sentence && text('projects.notImported', { name, problem: sentence });
+  return { importFile: send, problem, isImporting: isSending };
 }
 
 function ImportButton({ importFile, isImporting }: ReturnType<typeof useImport>) {

@@ -1,7 +1,10 @@
 import '../../testing/dom.ts';
 import type { DeletedProject, ProjectsReply, ProjectSummary } from '@dusky-spool/core/model';
-import { waitFor, within } from '@testing-library/react';
+import { fireEvent, waitFor, within } from '@testing-library/react';
+import { smallHouse } from '@dusky-spool/core/testing';
 import { expect } from 'chai';
+import { setDeviceOwner } from '../../ground/api/device-owner.ts';
+import { forgetHouse, keepHouse } from '../../ground/api/device-store.ts';
 import { fakeServer, Refusal } from '../../testing/fake-server.ts';
 import { press } from '../../testing/fields.ts';
 import { closePage, renderPage, signInAs } from '../../testing/render.tsx';
@@ -54,6 +57,32 @@ describe('the list of projects', () => {
     server.stop();
     closePage();
   });
+  it('shows the houses that this device holds while the server cannot be reached, and tries again', async () => {
+    const house = smallHouse();
+    setDeviceOwner('m1');
+    await keepHouse({ projectId: 'p1', shortId: '7K3MQ', name: 'Creek house', revision: 4, document: house });
+    const answer = globalThis.fetch;
+    globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
+    const page = renderPage(<Projects />, { at: '/projects' });
+    const link = await page.findByRole('link', { name: 'Open Creek house' });
+    expect(link.getAttribute('href')).to.equal('/p/p1/devices');
+    expect(page.getByText(/open without a connection/)).to.not.equal(null);
+    globalThis.fetch = answer;
+    await press(page, 'Try again');
+    await page.findByText('Quay flat');
+    expect(page.queryByText(/open without a connection/)).to.equal(null);
+    await forgetHouse('p1');
+  });
+
+  it('says which file is no project, and what to choose instead', async () => {
+    const page = await open();
+    refuse = new Refusal(422, { code: 'file-not-json', field: 'file' });
+    // The window of the tests reads no files.
+    const file = Object.assign(new File(['%PDF-1.7'], 'offer.pdf'), { text: () => Promise.resolve('{}') });
+    fireEvent.change(page.getByLabelText('Import project file', { selector: 'input' }), { target: { files: [file] } });
+    expect((await page.findByRole('alert')).textContent).to.match(/^offer\.pdf was not imported\..*\.spool\.json/);
+  });
+
   const open = async () => {
     const page = renderPage(<Projects />, { at: '/projects' });
     await page.findByText('Creek house');

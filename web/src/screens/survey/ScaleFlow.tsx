@@ -2,6 +2,7 @@ import { useProject } from '../../state/open-project.ts';
 import { distance2, formatLength, type Point2 } from '@dusky-spool/core/math';
 import { planScale } from '@dusky-spool/core/calculators';
 import { text } from '../../ground/text.ts';
+import { problemSentence } from '@dusky-spool/texts';
 import { onPicture, rescaled } from '../../commands/place-picture.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -14,6 +15,10 @@ interface Props {
   readonly onDone: () => void;
 }
 
+/** Nobody measures less or more than this on a plan, m. */
+const SHORTEST_M = 0.01;
+const LONGEST_M = 1000;
+
 /** The measurement that set the scale of each picture in this session, px and m. */
 const before = new Map<string, { dxPx: number; dyPx: number; lengthM: number }>();
 
@@ -22,6 +27,7 @@ export function ScaleFlow({ measured, onDone }: Props) {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [lengthM, setLengthM] = useState<number | null>(null);
+  const [isMissing, setIsMissing] = useState(false);
   const { units } = project.project;
   const underlay = project.underlays[measured.underlayId];
   const [p, q] = [onPicture(underlay, measured.first), onPicture(underlay, measured.second)];
@@ -38,7 +44,7 @@ export function ScaleFlow({ measured, onDone }: Props) {
     onDone();
   };
   const setFirst = () => {
-    if (lengthM === null) return;
+    if (lengthM === null) return setIsMissing(true);
     before.set(underlay.id, { ...now, lengthM });
     const factor = lengthM / nowM;
     scaleTo(underlay.metresPerPixel * factor, underlay.metresPerPixelY * factor);
@@ -48,8 +54,26 @@ export function ScaleFlow({ measured, onDone }: Props) {
     <Modal open title={text('plan.scaleTitle')} footer={null} onCancel={onDone}>
       <p>{text('plan.scaleNow', { length: formatLength(nowM, units) })}</p>
       <div className={css.scaleField}>
-        <LengthField autoFocus label={text('plan.scaleField')} valueM={lengthM} units={units} onChange={setLengthM} />
+        <LengthField
+          autoFocus
+          label={text('plan.scaleField')}
+          valueM={lengthM}
+          units={units}
+          minM={SHORTEST_M}
+          maxM={LONGEST_M}
+          onChange={setLengthM}
+        />
       </div>
+      {isMissing && lengthM === null && (
+        <p className="field-problem" role="alert">
+          {text('form.missing', { label: text('plan.scaleField') })}
+        </p>
+      )}
+      {judged && !judged.ok && (
+        <p className="field-problem" role="alert">
+          {problemSentence(judged.problem, units)}
+        </p>
+      )}
       {found && (
         <div className={found.warn ? 'finding look' : 'finding fine'} role="status">
           <p>

@@ -1,10 +1,7 @@
-import { ProjectProvider, useProject } from '../state/open-project.ts';
+import { ProjectProvider } from '../state/open-project.ts';
 import type { ProjectDocument } from '@dusky-spool/core/model';
-import { listOf } from '@dusky-spool/core/derive';
 import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import { openOf } from '@dusky-spool/core/rules';
-import { deviceTitle } from '@dusky-spool/core/devices';
-import { compareNumbers } from '@dusky-spool/core/runs';
 import { useRole } from '../ground/api/session.ts';
 import { later } from '../ground/later.ts';
 import { term, text } from '../ground/text.ts';
@@ -18,7 +15,7 @@ import {
   useNotChecked,
 } from '../state/derived.ts';
 import { guideOf } from '../state/guide-of.ts';
-import { isStage, progressOf, type Stage, STAGES } from '../state/progress.ts';
+import { isStage, progressOf, type Stage } from '../state/progress.ts';
 import { useProjectParts, useProjectStore } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
 import { placeOf } from '../state/finding-place.ts';
@@ -32,8 +29,9 @@ import { PlanScreen } from '../screens/plan/PlanScreen.tsx';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
-import { App as AntApp, Button, Modal, Select, Spin } from 'antd';
+import { App as AntApp, Button, Modal, Spin } from 'antd';
 import { conflictLines, problemSentence } from '@dusky-spool/texts';
+import { Finder } from './Finder.tsx';
 import css from './app.module.css';
 
 const WAITING = (
@@ -321,57 +319,6 @@ function FollowChip() {
         {text('header.halt')}
       </button>
     </span>
-  );
-}
-
-/** Finds a run, room or device by a few letters and selects it. */
-function Finder({ projectId }: { readonly projectId: string }) {
-  const project = useProject();
-  const navigate = useNavigate();
-  const { stage } = useParams();
-  const { rows } = useDerived(project);
-  const options = useMemo(() => {
-    const planStage = stage === 'devices' || stage === 'cabling' ? stage : 'cabling';
-    const link = (levelId: string, sel: string) => `/p/${projectId}/${planStage}?level=${levelId}${sel}`;
-    return [
-      ...[...rows]
-        .sort((a, b) => compareNumbers(a.number, b.number))
-        .map((row) => ({ value: link(row.levelId, `&sel=run:${row.runId}`), label: `${row.number}  ${row.from}` })),
-      ...listOf(project, 'devices').map((device) => ({
-        value: link(device.levelId, `&sel=device:${device.id}`),
-        label: `${deviceTitle(device, project.deviceTypes[device.typeId])} · ${device.roomId === null ? term('outdoors') : project.rooms[device.roomId].name}`,
-      })),
-      ...listOf(project, 'rooms').map((room) => ({
-        value: `/p/${projectId}/survey?level=${room.levelId}&sel=room:${room.id}`,
-        label: `${room.code} · ${room.name} (${project.levels[room.levelId].name})`,
-      })),
-      ...listOf(project, 'features').map((feature) => ({
-        value: `/p/${projectId}/survey?level=${feature.levelId}&sel=feature:${feature.id}`,
-        label: `${feature.name || term(`features.${feature.kind}`)} (${project.levels[feature.levelId].name})`,
-      })),
-      ...STAGES.map((one) => ({ value: `/p/${projectId}/${one}`, label: text('header.goTo', { stage: text(`stages.${one}`) }) })),
-      { value: `/p/${projectId}/devices?view=library`, label: text('library.title') },
-      { value: `/p/${projectId}/brief?view=walk`, label: text('brief.findWalk') },
-      { value: `/p/${projectId}/brief?view=decisions`, label: text('brief.views.decisions') },
-      { value: `/p/${projectId}/survey?view=walk`, label: text('survey.walk') },
-      { value: `/p/${projectId}/survey?view=3d`, label: text('survey.threeD') },
-      { value: `/p/${projectId}/cabling?view=schedule`, label: text('schedule.title') },
-      { value: `/p/${projectId}/inspect?view=rules`, label: text('checks.views.rules') },
-      { value: `/p/${projectId}/inspect?view=calculators`, label: text('checks.views.calculators') },
-    ];
-  }, [project, rows, projectId, stage]);
-  return (
-    <Select
-      id="finder"
-      className={css.finder}
-      size="small"
-      showSearch={{ optionFilterProp: 'label' }}
-      value={null}
-      placeholder={text('header.find')}
-      aria-label={text('header.find')}
-      options={options}
-      onSelect={(value: string | null) => value && void navigate(value)}
-    />
   );
 }
 

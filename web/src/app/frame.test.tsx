@@ -98,8 +98,8 @@ describe('an open project', () => {
 
   it('finds a run by a few letters and goes there', async () => {
     const page = await open();
-    await page.findByLabelText('Find a run, room, thing or action', { selector: 'input' });
-    await choose(page, 'Find a run, room, thing or action', new RegExp(`^${run.number.replaceAll('.', '\\.')}`));
+    await page.findByLabelText('Find or do anything (Ctrl K)', { selector: 'input' });
+    await choose(page, 'Find or do anything (Ctrl K)', new RegExp(`^${run.number.replaceAll('.', '\\.')}`));
     expect(page.address()).to.equal(`/p/p1/cabling?level=m&sel=run:${run.id}`);
   });
 

@@ -10,6 +10,7 @@ import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
 import type { MadeHere } from './make-here.ts';
 import { TitleBlock } from './TitleBlock.tsx';
 import { useCallback, useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { App as AntApp, Button, Dropdown, Modal, Segmented } from 'antd';
 
 interface Props {
@@ -55,11 +56,43 @@ function useAskPrinted(): () => void {
     });
 }
 
+type Asking = 'labels' | 'plan' | null;
+
+/** What is asked for now, and whether the menu is open; a link may ask too (`export=plan`, `export=all`), until it is answered. */
+function useAsking(): [Asking, (asking: Asking) => void, boolean, (isOpen: boolean) => void] {
+  const [params, setParams] = useSearchParams();
+  const [own, setOwn] = useState<Asking>(null);
+  const [isOpen, setIsOpen] = useState(false);
+  const linked = params.get('export');
+  const answered = () =>
+    linked !== null &&
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        next.delete('export');
+        return next;
+      },
+      { replace: true },
+    );
+  return [
+    linked === 'labels' || linked === 'plan' ? linked : own,
+    (asking) => {
+      setOwn(asking);
+      answered();
+    },
+    linked === 'all' || isOpen,
+    (next) => {
+      setIsOpen(next);
+      if (linked === 'all') answered();
+    },
+  ];
+}
+
 /** Everything that can be taken to site. */
 export function ExportMenu({ projectId, levelId }: Props) {
   const project = useProject();
   const imperial = project.project.units === 'imperial';
-  const [asking, setAsking] = useState<'labels' | 'plan' | null>(null);
+  const [asking, setAsking, isMenuOpen, setIsMenuOpen] = useAsking();
   const [size, setSize] = useState('medium');
   const [labelPaper, setLabelPaper] = useState(imperial ? 'Letter' : 'A4');
   const [sheet, setSheet] = useState(imperial ? 'Tabloid' : 'A3');
@@ -97,7 +130,10 @@ export function ExportMenu({ projectId, levelId }: Props) {
     <>
       <Dropdown
         trigger={['click']}
+        open={isMenuOpen}
+        onOpenChange={setIsMenuOpen}
         menu={{
+          onClick: () => setIsMenuOpen(false),
           items: [
             plain('csv', text('schedule.csv'), 'schedule.csv'),
             plain('xlsx', text('schedule.xlsx'), 'schedule.xlsx'),

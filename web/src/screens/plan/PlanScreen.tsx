@@ -144,8 +144,13 @@ function useToolOf(stage: Stage): [Tool, (tool: Tool) => void] {
   const [taken, setTaken] = useState<{ stage: Stage; tool: Tool }>({ stage, tool: SELECT_TOOL });
   const [params, setParams] = useSearchParams();
   const asked = params.get('place');
-  // A link that asks for a rack has it in the hand, until another tool is taken up.
-  const linked = useMemo<Tool | null>(() => (asked === 'rack' || asked === 'riser' ? { kind: asked } : null), [asked]);
+  const { deviceTypes } = useProject();
+  // A link that asks for a rack or a device has it in the hand, until another tool is taken up.
+  const type = asked === null ? undefined : deviceTypes[asked];
+  const linked = useMemo<Tool | null>(
+    () => (asked === 'rack' || asked === 'riser' ? { kind: asked } : type ? { kind: 'place', type } : null),
+    [asked, type],
+  );
   const setTool = useCallback(
     (tool: Tool) => {
       setTaken({ stage, tool });

@@ -92,7 +92,6 @@ export function useSurveyActions(options: Options) {
       else if (name === 'paste') clip.pasteClip();
       else if (name === 'duplicate') clip.duplicate();
       else if (name === 'help') onKeyboardHelp();
-      else if (name === 'palette') document.getElementById('finder')?.focus();
       else selectAll();
     },
   });

@@ -2,7 +2,7 @@ import { useLayoutEffect, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { belongsElsewhere, HOTKEYS } from '../../canvas/useKeys.ts';
 
-export type SurveyCommand = 'copy' | 'paste' | 'duplicate' | 'all' | 'help' | 'palette';
+export type SurveyCommand = 'copy' | 'paste' | 'duplicate' | 'all' | 'help';
 
 export interface SurveyKeys {
   /** A letter of the tool bar. */
@@ -21,10 +21,6 @@ export function useSurveyKeys({ tool, typing, command }: SurveyKeys): void {
   useHotkeys('mod_d', () => command('duplicate'), HOTKEYS);
   useHotkeys('mod_a', () => command('all'), HOTKEYS);
   useHotkeys('?,shift_?', () => command('help'), HOTKEYS);
-  useHotkeys('mod_k', () => command('palette'), {
-    ...HOTKEYS,
-    ignoreEventWhen: (event) => event.defaultPrevented,
-  });
 }
 
 /** Hears keys before anything else does, and keeps those that are text for the tool. */

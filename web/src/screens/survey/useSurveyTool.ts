@@ -1,12 +1,16 @@
-import { projectBounds } from '@dusky-spool/core/house';
+import { FEATURE_MAKES, projectBounds } from '@dusky-spool/core/house';
+import type { Level } from '@dusky-spool/core/model';
+import { wallBuildOf } from '@dusky-spool/core/survey';
 import { App as AntApp } from 'antd';
 import { useMemo, useRef, useState, type RefObject } from 'react';
+import { useSearchParams } from 'react-router';
 import type { Pointer } from '../../canvas/tools/draw-walls.ts';
 import {
   clickTool,
   closeChain,
   finishTool,
   leaveTool,
+  openingTool,
   SELECT,
   type SurveyTool,
   targetOf,
@@ -14,6 +18,7 @@ import {
   type ToolQuestion,
   type ToolStep,
   typeInTool,
+  wallsTool,
 } from '../../canvas/tools/survey-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useProject } from '../../state/open-project.ts';
@@ -40,6 +45,38 @@ export interface SurveyToolControl {
   readonly type: (key: string) => boolean;
 }
 
+/** The tool in the hand; a link may ask for one, until another is taken up. */
+function useToolOrLinked(levelId: string): [SurveyTool, (tool: SurveyTool) => void] {
+  const project = useProject();
+  const [taken, setTaken] = useState<SurveyTool>(SELECT);
+  const [params, setParams] = useSearchParams();
+  const asked = params.get('tool');
+  const level = project.levels[levelId];
+  const linked = useMemo(() => (asked === null || !level ? null : toolNamed(asked, level)), [asked, level]);
+  const setTool = (tool: SurveyTool) => {
+    setTaken(tool);
+    if (asked === null) return;
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        next.delete('tool');
+        return next;
+      },
+      { replace: true },
+    );
+  };
+  return [linked ?? taken, setTool];
+}
+
+/** The tool of a name in an address: `walls`, `door`, `measure`, `thing-sofa`; null where there is none of that name. */
+function toolNamed(name: string, level: Level): SurveyTool | null {
+  if (name === 'walls') return wallsTool(wallBuildOf(level));
+  if (name === 'door' || name === 'window' || name === 'arch') return openingTool(name);
+  if (name === 'measure') return { kind: 'measure', first: null };
+  const make = FEATURE_MAKES.find(({ kind }) => name === `thing-${kind}`);
+  return make ? { kind: 'feature', make, points: [] } : null;
+}
+
 /** A chain of walls closes this near to its first corner: a finger's breadth, px. */
 const CLOSE_PX = 18;
 
@@ -52,7 +89,7 @@ export function useSurveyTool(
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const { message } = AntApp.useApp();
-  const [tool, setTool] = useState<SurveyTool>(SELECT);
+  const [tool, setTool] = useToolOrLinked(levelId);
   const pointer = useRef<Pointer | null>(null);
   const between = useSettings((state) => state.lengthsBetween);
   const gridM = useSurveyView((state) => state.gridM);

@@ -226,6 +226,7 @@ export const ui = {
     signedOut: 'Signed out · edits kept',
     outdated: 'A newer version is there. Load the page again.',
     find: 'Find or do anything (Ctrl K)',
+    skip: 'Skip to the work',
     nothingFound: 'Nothing of that name',
     toLevel: 'Show level {{level}}',
     toProjects: 'Go to all projects',

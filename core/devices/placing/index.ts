@@ -39,5 +39,5 @@ export { renumberTaken } from './renumber.ts';
 export { ROOM_TEMPLATES } from './room-templates.ts';
 export { snapDevice } from './snap.ts';
 export { sideOfWall, tapePlace, type TapePlace, tapePlaceOf, WALL_SIDES, type WallSide, wallSide } from './tape-place.ts';
-export { deviceTitle } from './title.ts';
+export { deviceNumber, deviceTitle } from './title.ts';
 export { zonesOn } from './zones.ts';

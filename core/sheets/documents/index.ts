@@ -11,7 +11,7 @@ export { fileName } from './file-name.ts';
 export { bitsOf, holePlace, holeSheet } from './hole-sheet.ts';
 export { planList, type PlanListWords } from './plan-list.ts';
 export { placeText, type PlaceWords } from './place-text.ts';
-export { deviceNumber, type KeyLine, NOTE_MM, planSheet, type PlanSheet, type SheetMark } from './plan-sheet.ts';
+export { type KeyLine, NOTE_MM, planSheet, type PlanSheet, type SheetMark } from './plan-sheet.ts';
 export { plateSchedule, platesInOrder } from './plate-schedule.ts';
 export { scheduleColumns, scheduleCsv } from './schedule-columns.ts';
 export {

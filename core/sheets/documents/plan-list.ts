@@ -1,10 +1,10 @@
-import { deviceTitle, tapePlaceOf } from '../../devices/index.ts';
+import { deviceNumber, deviceTitle, tapePlaceOf } from '../../devices/index.ts';
 import { onLevel } from '../../derive/index.ts';
 import { formatCableLength, formatLength } from '../../math/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 import { compareNumbers, type PlannedRun } from '../../runs/index.ts';
 import { placeText, type PlaceWords } from './place-text.ts';
-import { deviceNumber, keyOf } from './plan-sheet.ts';
+import { keyOf } from './plan-sheet.ts';
 
 export interface PlanListTable {
   readonly section: 'devices' | 'key';

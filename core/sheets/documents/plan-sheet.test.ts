@@ -1,11 +1,11 @@
 import { expect } from 'chai';
-import type { Point2 } from '../../math/index.ts';
-import { boundsOf, pointInPolygon } from '../../math/index.ts';
+import { boundsOf, type Point2, pointInPolygon } from '../../math/index.ts';
+import { deviceNumber } from '../../devices/index.ts';
 import { planRuns } from '../../runs/index.ts';
 import { newRoom, type ProjectDocument } from '../../model/index.ts';
 import { countedIds, PLACE_WORDS, smallHouse, withDevices } from '../../testing/index.ts';
 import { planList } from './plan-list.ts';
-import { deviceNumber, NOTE_MM, planSheet, type SheetMark, type SheetPaper, shortRunNumbers } from './plan-sheet.ts';
+import { NOTE_MM, planSheet, type SheetMark, type SheetPaper, shortRunNumbers } from './plan-sheet.ts';
 
 const { project, devices } = withDevices(
   smallHouse(),

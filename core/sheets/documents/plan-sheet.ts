@@ -1,4 +1,5 @@
 import { buildingOf, openingsOf, projectBounds, wallLength, wallPoint, wallReaches } from '../../house/index.ts';
+import { deviceNumber } from '../../devices/index.ts';
 import {
   boundsOf,
   type Box,
@@ -15,9 +16,9 @@ import {
   pointInPolygon,
   type UnitSystem,
 } from '../../math/index.ts';
-import type { Device, ProjectDocument, Room, SystemName, Wall } from '../../model/index.ts';
+import type { ProjectDocument, Room, SystemName, Wall } from '../../model/index.ts';
 import { onLevel } from '../../derive/index.ts';
-import { OUTDOORS_CODE, type PlannedRun, planRuns } from '../../runs/index.ts';
+import { type PlannedRun, planRuns } from '../../runs/index.ts';
 
 /** A mark on the sheet; millimetres from the lower left corner of the paper. */
 export type SheetMark =
@@ -280,10 +281,6 @@ export function keyOf(project: ProjectDocument, levelId: string): KeyLine[] {
     })
     .sort((a, b) => (a.code < b.code ? -1 : a.code > b.code ? 1 : a.name < b.name ? -1 : 1));
 }
-
-/** `KT-02`: the room and the number of a device in it. */
-export const deviceNumber = (project: ProjectDocument, { roomId, number }: Device): string =>
-  `${roomId === null ? OUTDOORS_CODE : project.rooms[roomId].code}-${String(number).padStart(2, '0')}`;
 
 /** Run numbers of one device with what they share said once: `M-KT-02.1 .2`. */
 export function shortRunNumbers(numbers: readonly string[]): string {

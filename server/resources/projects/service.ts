@@ -15,8 +15,7 @@ import { WALL_BUILDS } from '@dusky-spool/core/survey';
 import type { z } from 'zod';
 import type { Database } from '../../database/index.ts';
 import { firmLibrary, firmMaps, firmRules } from '../library/store.ts';
-import { firmName } from '../session/store.ts';
-import { insertProject } from './store.ts';
+import { firmOnPlans, insertProject } from './store.ts';
 
 const SIXTEEN_INCHES_M = 0.4064;
 
@@ -25,14 +24,6 @@ function defaultsIn(units: ProjectDocument['project']['units']): Level['defaults
   if (units === 'metric') return LEVEL_DEFAULTS.defaults;
   const wall = { ...WALL_BUILDS.stud, studSpacingM: SIXTEEN_INCHES_M };
   return { ...LEVEL_DEFAULTS.defaults, joistSpacingM: SIXTEEN_INCHES_M, wall };
-}
-
-/** What the title block of a new project says of the firm: as in the project that was worked on last, else its name. */
-async function firmOnPlans(database: Database, firmId: string): Promise<{ firm: string; firmContact: string }> {
-  const last = await database.models.projects.findOne({ where: { firmId, deletedAt: null }, order: [['updatedAt', 'DESC']] });
-  const said = last?.get() as { firm: string; firmContact: string } | undefined;
-  if (said && (said.firm !== '' || said.firmContact !== '')) return { firm: said.firm, firmContact: said.firmContact };
-  return { firm: await firmName(database, firmId), firmContact: '' };
 }
 
 /** An empty project: the generic library, one level, nothing drawn. */

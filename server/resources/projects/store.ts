@@ -13,6 +13,7 @@ import {
 } from '@dusky-spool/core/model';
 import { HEADER_COLUMNS } from '../../database/models/index.ts';
 import type { Database } from '../../database/index.ts';
+import { firmName } from '../session/store.ts';
 
 type Fields = Record<string, unknown>;
 
@@ -76,6 +77,14 @@ export async function loadPictures({ models }: Database, projectId: string): Pro
     heightPx,
     base64: bytes.toString('base64'),
   }));
+}
+
+/** What the title block of a new project says of the firm: as in the project that was worked on last, else its name. */
+export async function firmOnPlans(database: Database, firmId: string): Promise<{ firm: string; firmContact: string }> {
+  const last = await database.models.projects.findOne({ where: { firmId, deletedAt: null }, order: [['updatedAt', 'DESC']] });
+  const said = last?.get() as { firm: string; firmContact: string } | undefined;
+  if (said && (said.firm !== '' || said.firmContact !== '')) return { firm: said.firm, firmContact: said.firmContact };
+  return { firm: await firmName(database, firmId), firmContact: '' };
 }
 
 /** Stores a whole project under an id of its own: all of it or nothing. */

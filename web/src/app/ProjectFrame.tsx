@@ -113,9 +113,10 @@ function Frame({
   return (
     <ProjectProvider value={project}>
       <div className={isListing ? `${css.frame} ${css.listing}` : css.frame}>
+        <SkipLink />
         <Thread stages={stages} />
         <Header {...{ projectId, stage, sync, findings }} settled={settled} />
-        <main className={css.work}>
+        <main id="work" tabIndex={-1} className={css.work}>
           {onPlan ? (
             <PlanScreen projectId={projectId} stage={stage} />
           ) : stage === 'survey' ? (
@@ -130,6 +131,22 @@ function Frame({
         {sync.conflict && <ConflictDialog conflict={sync.conflict} view={sync.view} />}
       </div>
     </ProjectProvider>
+  );
+}
+
+/** The first stop of the Tab key: past the stages and the header to the work, to the plan itself where there is one. */
+function SkipLink() {
+  return (
+    <a
+      className={css.skip}
+      href="#work"
+      onClick={(event) => {
+        event.preventDefault();
+        (document.querySelector<HTMLElement>('[data-plan]') ?? document.getElementById('work'))?.focus();
+      }}
+    >
+      {text('header.skip')}
+    </a>
   );
 }
 

@@ -1,9 +1,9 @@
 import { listOf } from '@dusky-spool/core/derive';
-import { deviceTitle } from '@dusky-spool/core/devices';
+import { deviceNumber, deviceTitle } from '@dusky-spool/core/devices';
 import { FEATURE_MAKES } from '@dusky-spool/core/house';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { compareNumbers } from '@dusky-spool/core/runs';
-import { deviceNumber, type ScheduleRow } from '@dusky-spool/core/sheets';
+import type { ScheduleRow } from '@dusky-spool/core/sheets';
 import { term, text } from '../ground/text.ts';
 import { STAGES } from '../state/progress.ts';
 
@@ -89,7 +89,10 @@ export function finderTargets(project: ProjectDocument, rows: readonly ScheduleR
 function placingTargets(project: ProjectDocument, at: (path: string) => FinderTarget['go'], level: string): FinderTarget[] {
   const placed = (name: string) => text('header.placeA', { name: name.toLowerCase() });
   return [
-    ...(['rack', 'riser'] as const).map((kind) => ({ label: placed(text(`survey.${kind}`)), go: at(`devices?${level}place=${kind}`) })),
+    ...(['rack', 'riser'] as const).map((kind) => ({
+      label: placed(text(`survey.${kind}`)),
+      go: at(`devices?${level}place=${kind}`),
+    })),
     ...listOf(project, 'deviceTypes')
       .filter((type) => type.part === 'device')
       .map((type) => ({ label: placed(type.name), go: at(`devices?${level}place=${type.id}`) })),
@@ -99,7 +102,10 @@ function placingTargets(project: ProjectDocument, at: (path: string) => FinderTa
       go: at(`survey?${level}tool=${kind}`),
     })),
     { label: text('header.measure'), go: at(`survey?${level}tool=measure`) },
-    ...FEATURE_MAKES.map(({ kind }) => ({ label: placed(term(`features.${kind}`)), go: at(`survey?${level}tool=thing-${kind}`) })),
+    ...FEATURE_MAKES.map(({ kind }) => ({
+      label: placed(term(`features.${kind}`)),
+      go: at(`survey?${level}tool=thing-${kind}`),
+    })),
   ];
 }
 

@@ -67,7 +67,8 @@ const ClusterMark = memo(function ClusterMark({ cluster, onCluster }: ClusterPro
       className={css.beadCluster}
       transform={`translate(${at[0]},${at[1]})`}
       role="button"
-      tabIndex={0}
+      tabIndex={-1}
+      data-stop=""
       aria-label={text('plan.cluster', { count: members.length })}
       onClick={(event) => {
         event.preventDefault();
@@ -110,7 +111,9 @@ const DeviceMark = memo(function DeviceMark({
       className={`${css.device}${chosen ? ' chosen' : ''}${pale ? ' pale' : ''}${device.fitting === 'fitted' ? '' : ' prepared'}${hidden ? ` ${css.inHand}` : ''}`}
       transform={`translate(${device.x},${device.y})`}
       role="button"
-      tabIndex={0}
+      // The plan is one stop of the Tab key; arrows lead from device to device in it.
+      tabIndex={-1}
+      data-stop=""
       aria-label={label}
       aria-pressed={chosen}
       data-device={device.id}

@@ -160,6 +160,16 @@ describe('the plan', () => {
     expect(Object.keys(page.project().racks)).to.have.length(2);
   });
 
+  it('has devices with names of their own, also two of a kind in one room', async () => {
+    const page = await open();
+    const names = [left, right, drop].map((id) => page.device(id).getAttribute('aria-label'));
+    expect(names).to.deep.equal([
+      'CL Ceiling speaker, Room AA, AA-01',
+      'CL Ceiling speaker, Room AA, AA-02',
+      'ND Network drop, Room BB, BB-01',
+    ]);
+  });
+
   it('selects a device with the keyboard', async () => {
     const page = await open();
     fireEvent.keyDown(page.device(drop), { key: 'Enter' });

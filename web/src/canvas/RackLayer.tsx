@@ -18,7 +18,8 @@ export function RackLayer({ project, levelId, selected, onPress, onKeyDown }: Pr
     <g key={id} transform={`translate(${x},${y}) rotate(${(facingRad * 180) / Math.PI + 90})`}>
       <rect
         role="button"
-        tabIndex={0}
+        tabIndex={-1}
+        data-stop=""
         aria-label={text('plan.rack', { name })}
         aria-pressed={selected.includes(id)}
         className={`grab ${css.rackGrip}${selected.includes(id) ? ' chosen' : ''}`}

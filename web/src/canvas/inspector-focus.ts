@@ -18,6 +18,11 @@ export function backToPlan(event: KeyboardEvent): void {
   // The field writes first; where it says what is wrong, the focus stays with it.
   requestAnimationFrame(() => {
     if (document.activeElement === field && field.getAttribute('aria-invalid') !== 'true')
-      document.querySelector<HTMLElement>('[data-plan]')?.focus({ preventScroll: true });
+      planElement()?.focus({ preventScroll: true });
   });
 }
+
+const planElement = () => document.querySelector<HTMLElement>('[data-plan]');
+
+/** Keys are the plan's: a tool was taken up. */
+export const focusPlan = (): void => void requestAnimationFrame(() => planElement()?.focus({ preventScroll: true }));

@@ -16,6 +16,8 @@ export interface CameraControl {
   /** Whether the sheet is there to be moved. */
   readonly ready: boolean;
   readonly toWorld: (clientX: number, clientY: number) => Point2;
+  /** Where a place of the plan is in the window, px. */
+  readonly toClient: (p: Point2) => Point2;
   /** Shows all of the bounds, clear of what lies on the left of the sheet (pixels). */
   readonly fit: (bounds: Bounds | null, leftPx?: number) => void;
   readonly zoomBy: (factor: number) => void;
@@ -110,6 +112,11 @@ export function useCamera(): CameraControl {
         const { left, top } = size();
         const { k, tx, ty } = live.current;
         return [(clientX - left - tx) / k, (ty - (clientY - top)) / k];
+      },
+      toClient: ([x, y]) => {
+        const { left, top } = size();
+        const { k, tx, ty } = live.current;
+        return [x * k + tx + left, ty - y * k + top];
       },
       fit: (bounds, leftPx = 130) => {
         const { width, height } = size();

@@ -7,8 +7,10 @@ export interface KeyActions {
   readonly nudge?: (dx: number, dy: number, far: boolean) => void;
   readonly remove?: () => void;
   readonly escape?: () => void;
-  /** Enter: to the fields of what is selected. */
-  readonly inspect?: () => void;
+  /** Enter: to the fields of what is selected, or a click at the cursor. */
+  readonly enter?: () => void;
+  /** Space: a click at the cursor. */
+  readonly press?: () => void;
   /** 1 nearer, -1 farther, 0 all of it. */
   readonly zoom?: (direction: number) => void;
   readonly level?: (by: number) => void;
@@ -39,7 +41,7 @@ export const HOTKEYS = {
 } as const;
 
 /** The keys of the plan; typing in a field, a dialog or a list keeps its own keys. */
-export function useKeys({ undo, redo, nudge, remove, escape, inspect, zoom, level }: KeyActions): void {
+export function useKeys({ undo, redo, nudge, remove, escape, enter, press, zoom, level }: KeyActions): void {
   useHotkeys('mod_z', undo, HOTKEYS);
   useHotkeys('mod_shift_z,mod_y', redo, HOTKEYS);
   useHotkeys(
@@ -49,11 +51,17 @@ export function useKeys({ undo, redo, nudge, remove, escape, inspect, zoom, leve
   );
   useHotkeys('delete,backspace', () => remove?.(), { ...HOTKEYS, enabled: remove !== undefined });
   useHotkeys('escape', () => escape?.(), { ...HOTKEYS, enabled: escape !== undefined });
-  useHotkeys('enter', () => inspect?.(), {
+  useHotkeys('enter', () => enter?.(), {
     ...HOTKEYS,
-    enabled: inspect !== undefined,
+    enabled: enter !== undefined,
     // A button that has the focus is pressed by Enter.
     ignoreEventWhen: (event) => belongsElsewhere(event) || isInGrid(event) || isInside(event, 'button, a, summary'),
+  });
+  useHotkeys('space', () => press?.(), {
+    ...HOTKEYS,
+    enabled: press !== undefined,
+    ignoreEventWhen: (event) =>
+      belongsElsewhere(event) || isInGrid(event) || isInside(event, 'button, a, summary, [role=button]'),
   });
   useHotkeys('+,shift_+,=', () => zoom?.(1), HOTKEYS);
   useHotkeys('-', () => zoom?.(-1), HOTKEYS);

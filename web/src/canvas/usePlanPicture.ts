@@ -1,6 +1,6 @@
 import type { Derived } from '@dusky-spool/core/deltas';
 import { onLevel } from '@dusky-spool/core/derive';
-import { deviceTitle, mountTypeOf, sweepOf, wallPlaceOf } from '@dusky-spool/core/devices';
+import { deviceNumber, deviceTitle, mountTypeOf, sweepOf, wallPlaceOf } from '@dusky-spool/core/devices';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { useMemo, useState } from 'react';
@@ -32,7 +32,12 @@ export function usePlanPicture({ project, derived, levelId, selection, scale, dr
         const type = project.deviceTypes[device.typeId];
         const room = device.roomId === null ? '' : `, ${project.rooms[device.roomId].name}`;
         const pale = device.belongsTo !== null && !project.features[device.belongsTo]?.chosen;
-        return { device, type, pale, label: `${type.code} ${deviceTitle(device, type)}${room}` };
+        return {
+          device,
+          type,
+          pale,
+          label: `${type.code} ${deviceTitle(device, type)}${room}, ${deviceNumber(project, device)}`,
+        };
       }),
     [project, levelId],
   );

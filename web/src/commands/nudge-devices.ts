@@ -1,4 +1,4 @@
-import { facePlaceOf, moveDevices, moveOnFace } from '@dusky-spool/core/devices';
+import { facePlaceOf, moveDevices, moveOnFace, moveRack } from '@dusky-spool/core/devices';
 import type { Outcome, Point2 } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 import type { WallSide } from '@dusky-spool/core/house';
@@ -16,6 +16,12 @@ export const nudgeOnPlan = (
       return { deviceId, to: [x + dx, y + dy] as const };
     }),
   );
+
+/** Moves a rack with what belongs to it by so many metres, exactly. */
+export const nudgeRack = (project: ProjectDocument, rackId: string, [dx, dy]: Point2): readonly Operation[] => {
+  const { x, y } = project.racks[rackId];
+  return moveRack(project, rackId, [x + dx, y + dy], true);
+};
 
 /** Moves devices along and up a wall that is seen square on, m to the right and up. */
 export function nudgeOnWall(

@@ -3,6 +3,7 @@ import { ConfigProvider } from 'antd';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { PlanCanvas } from '../../canvas/PlanCanvas.tsx';
+import { focusPlan } from '../../canvas/inspector-focus.ts';
 import { SELECT_TOOL, type Tool } from '../../canvas/tools/plan-tool.ts';
 import { type CameraControl, useCamera } from '../../canvas/useCamera.ts';
 import { useRight } from '../../ground/api/session.ts';
@@ -154,6 +155,7 @@ function useToolOf(stage: Stage): [Tool, (tool: Tool) => void] {
   const setTool = useCallback(
     (tool: Tool) => {
       setTaken({ stage, tool });
+      if (tool.kind !== 'select') focusPlan();
       if (!linked) return;
       setParams(
         (before) => {

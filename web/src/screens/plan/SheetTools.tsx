@@ -3,6 +3,7 @@ import { projectBounds } from '@dusky-spool/core/house';
 import type { GroupKind } from '@dusky-spool/core/model';
 import { Button } from 'antd';
 import { useMemo } from 'react';
+import { CursorPlace } from '../../canvas/PlanCursor.tsx';
 import type { Tool } from '../../canvas/tools/plan-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { ZoomButtons } from '../../canvas/ZoomButtons.tsx';
@@ -29,6 +30,7 @@ export function SheetTools({ levelId, tool, control, leftPx, hasSelection }: Pro
     <>
       <SheetButtons levelId={levelId} control={control} leftPx={leftPx} />
       <ToolHint tool={tool} />
+      <CursorPlace levelId={levelId} />
       {tool.kind === 'select' && <EmptyLevel levelId={levelId} />}
       <Legend levelId={levelId} hasSelection={hasSelection} />
     </>

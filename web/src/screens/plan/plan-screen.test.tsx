@@ -3,6 +3,7 @@ import { countedIds, twoStoreyHouse, withDevices } from '@dusky-spool/core/testi
 import { act, fireEvent, waitFor } from '@testing-library/react';
 import { expect } from 'chai';
 import { useProjectStore } from '../../state/project.ts';
+import { usePlanCursor } from '../../state/plan-cursor.ts';
 import { useSettings } from '../../state/settings.ts';
 import { fakeServer, Refusal } from '../../testing/fake-server.ts';
 import { choose, enter, press } from '../../testing/fields.ts';
@@ -62,6 +63,29 @@ describe('the plan with its lists', () => {
     expect(page.project().devices[speaker.id]).to.equal(undefined);
     expect(page.project().runs[run.id]).to.equal(undefined);
     await waitFor(() => expect(page.address()).to.not.include('sel='));
+  });
+
+  it('places by keys alone: a cursor goes by arrows and says where it is, Enter clicks there', async () => {
+    const page = await open({ search: '?place=access-point' });
+    expect(page.getByRole('status').textContent).to.match(/access point/i);
+    page.key('ArrowRight');
+    page.key('ArrowRight');
+    page.key('ArrowUp', { shiftKey: true });
+    const { at } = usePlanCursor.getState();
+    expect(page.container.querySelector('.canvas__cursor-place')!.textContent).to.match(/m from the (left|right|lower|upper) wall/);
+    page.key('Enter');
+    const placed = Object.values(page.project().devices).find(({ typeId }) => typeId === 'access-point')!;
+    expect(Math.hypot(placed.x - at![0], placed.y - at![1])).to.be.lessThan(0.3);
+    page.key('Escape');
+    expect(usePlanCursor.getState().at).to.equal(null);
+  });
+
+  it('is one stop of the Tab key, with arrows from device to device in it', async () => {
+    const page = await open();
+    expect(page.container.querySelectorAll('[data-plan] [tabindex="0"]')).to.have.length(0);
+    expect(page.container.querySelector('[data-plan]')!.getAttribute('tabindex')).to.equal('0');
+    page.key('ArrowRight');
+    expect(document.activeElement!.closest('[data-plan]')).to.not.equal(null);
   });
 
   it('takes copies of a device in the hand, and sets them down on another level at the same place', async () => {

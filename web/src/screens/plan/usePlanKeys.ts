@@ -3,10 +3,11 @@ import { removeDevices } from '@dusky-spool/core/devices';
 import { type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
 import { focusInspector } from '../../canvas/inspector-focus.ts';
 import { nudgeBy, panByKey, sheetKeys } from '../../canvas/sheet-keys.ts';
+import { focusDevice, leaveCursor, moveCursor, pressCursor } from '../../canvas/plan-cursor.ts';
 import { SELECT_TOOL, type Tool } from '../../canvas/tools/plan-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { HOTKEYS, useKeys } from '../../canvas/useKeys.ts';
-import { nudgeOnPlan, nudgeOnWall } from '../../commands/nudge-devices.ts';
+import { nudgeOnPlan, nudgeOnWall, nudgeRack } from '../../commands/nudge-devices.ts';
 import { text } from '../../ground/text.ts';
 import { useByHand } from '../../state/by-hand.ts';
 import { removeSelection } from '../../commands/remove-selection.ts';
@@ -48,14 +49,18 @@ export function usePlanKeys(options: Options): void {
   const nudge = (dx: number, dy: number, far: boolean) => {
     const ids = selection.kind === 'device' ? selection.ids.filter((id) => project.devices[id]) : [];
     const by = nudgeBy(project.project.units, dx, dy, far);
+    if (!surface && tool.kind !== 'select') return moveCursor(control, project.project.units, dx, dy, far);
     if (surface?.kind === 'wall') edit(text('edit.nudge'), nudgeOnWall(project, surface, ids, by));
     else if (ids.length > 0) edit(text('edit.nudge'), nudgeOnPlan(project, ids, by));
-    else panByKey(control, dx, dy);
+    else if (selection.kind === 'rack') edit(text('edit.nudge'), nudgeRack(project, selection.ids[0], by));
+    else if (!focusDevice(control, dx, dy)) panByKey(control, dx, dy);
   };
   const leave = () => {
     if (useByHand.getState().runId) useByHand.setState({ runId: null });
-    else if (tool.kind !== 'select') setTool(SELECT_TOOL);
-    else onSelect(noSelection);
+    else if (tool.kind !== 'select') {
+      setTool(SELECT_TOOL);
+      leaveCursor();
+    } else onSelect(noSelection);
   };
   useCopyKeys(copies);
   useKeys({
@@ -63,7 +68,8 @@ export function usePlanKeys(options: Options): void {
     redo,
     nudge,
     escape: leave,
-    inspect: selection.kind === 'none' ? undefined : focusInspector,
+    enter: () => (tool.kind !== 'select' ? pressCursor(control) : selection.kind !== 'none' && focusInspector()),
+    press: () => pressCursor(control),
     remove: () => {
       if (
         selection.kind === 'rack' &&

@@ -3,6 +3,7 @@ import type { Point2 } from '@dusky-spool/core/math';
 import { arrayMotions } from '@dusky-spool/core/survey';
 import { useCallback, useState } from 'react';
 import type { ToolQuestion } from '../../canvas/tools/survey-tool.ts';
+import { CursorPlace } from '../../canvas/PlanCursor.tsx';
 import { useCamera } from '../../canvas/useCamera.ts';
 import { cropPicture } from '../../commands/crop-picture.ts';
 import { markPoint } from '../../commands/mark-point.ts';
@@ -97,6 +98,7 @@ function SurveyPlan({ projectId }: Props) {
             />
           )}
         </div>
+        <CursorPlace levelId={levelId} />
         <SurveyFoot onWalk={() => go({ view: 'walk' })} onKeys={() => setDialog('keys')} />
       </div>
       {inspectorOpen && (

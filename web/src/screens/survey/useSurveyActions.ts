@@ -3,10 +3,12 @@ import { type Opening, OPENING_KINDS } from '@dusky-spool/core/model';
 import { FEATURE_MAKES, type levelsFromBelow, projectBounds } from '@dusky-spool/core/house';
 import { moveFeatures, moveWalls, sameKind, wallBuildOf } from '@dusky-spool/core/survey';
 import { focusInspector } from '../../canvas/inspector-focus.ts';
-import { nudgeBy, panByKey, sheetKeys } from '../../canvas/sheet-keys.ts';
+import { leaveCursor, moveCursor, pressCursor } from '../../canvas/plan-cursor.ts';
+import { nudgeBy, sheetKeys } from '../../canvas/sheet-keys.ts';
 import { openingTool, SELECT, wallsTool } from '../../canvas/tools/survey-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useKeys } from '../../canvas/useKeys.ts';
+import { nudgeRack } from '../../commands/nudge-devices.ts';
 import { removeSelection } from '../../commands/remove-selection.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
@@ -44,10 +46,13 @@ export function useSurveyActions(options: Options) {
   });
   const remove = () => void removal.ask(removeSelection(project, selection, newSurveyId));
   const nudge = (dx: number, dy: number, far: boolean) => {
-    const by = nudgeBy(project.project.units, dx, dy, far);
+    const { units } = project.project;
+    if (toolControl.tool.kind !== 'select') return moveCursor(control, units, dx, dy, far);
+    const by = nudgeBy(units, dx, dy, far);
     if (selection.kind === 'wall') edit(text('edit.nudge'), moveWalls(project, { wallIds: selection.ids }, by, newSurveyId));
     else if (selection.kind === 'feature') edit(text('edit.nudge'), moveFeatures(project, selection.ids, by));
-    else panByKey(control, dx, dy);
+    else if (selection.kind === 'rack') edit(text('edit.nudge'), nudgeRack(project, selection.ids[0], by));
+    else moveCursor(control, units, dx, dy, far);
   };
   /** All of the kind selected, all walls where nothing is. */
   const selectAll = () => {
@@ -63,10 +68,15 @@ export function useSurveyActions(options: Options) {
     nudge,
     escape: () => {
       toolControl.leave();
+      leaveCursor();
       onLeave();
     },
     remove,
-    inspect: selection.kind === 'none' ? undefined : focusInspector,
+    enter: () => {
+      if (selection.kind === 'none' || toolControl.tool.kind !== 'select') pressCursor(control);
+      else focusInspector();
+    },
+    press: () => pressCursor(control),
     ...sheetKeys({
       ...{ control, levels, levelId },
       leftPx: SURVEY_LEFT_PX,

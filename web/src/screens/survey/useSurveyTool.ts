@@ -1,4 +1,5 @@
 import { FEATURE_MAKES, projectBounds } from '@dusky-spool/core/house';
+import { distance2 } from '@dusky-spool/core/math';
 import type { Level } from '@dusky-spool/core/model';
 import { wallBuildOf } from '@dusky-spool/core/survey';
 import { App as AntApp } from 'antd';
@@ -8,6 +9,7 @@ import type { Pointer } from '../../canvas/tools/draw-walls.ts';
 import {
   clickTool,
   closeChain,
+  drawnPoints,
   finishTool,
   leaveTool,
   openingTool,
@@ -17,11 +19,15 @@ import {
   type ToolContext,
   type ToolQuestion,
   type ToolStep,
+  typedText,
   typeInTool,
   wallsTool,
 } from '../../canvas/tools/survey-tool.ts';
+import { focusPlan } from '../../canvas/inspector-focus.ts';
+import { pressCursor } from '../../canvas/plan-cursor.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useProject } from '../../state/open-project.ts';
+import { usePlanCursor } from '../../state/plan-cursor.ts';
 import { text } from '../../ground/text.ts';
 import { newRecordId, useProjectParts, useProjectStore } from '../../state/project.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
@@ -55,6 +61,7 @@ function useToolOrLinked(levelId: string): [SurveyTool, (tool: SurveyTool) => vo
   const linked = useMemo(() => (asked === null || !level ? null : toolNamed(asked, level)), [asked, level]);
   const setTool = (tool: SurveyTool) => {
     setTaken(tool);
+    if (tool.kind !== 'select' && tool.kind !== taken.kind) focusPlan();
     if (asked === null) return;
     setParams(
       (before) => {
@@ -76,6 +83,9 @@ function toolNamed(name: string, level: Level): SurveyTool | null {
   const make = FEATURE_MAKES.find(({ kind }) => name === `thing-${kind}`);
   return make ? { kind: 'feature', make, points: [] } : null;
 }
+
+/** The cursor is at the last corner within this, m. */
+const SAME_CORNER_M = 0.05;
 
 /** A chain of walls closes this near to its first corner: a finger's breadth, px. */
 const CLOSE_PX = 18;
@@ -124,6 +134,12 @@ export function useSurveyTool(
     close: () => tool.kind === 'walls' && take(closeChain(tool, context)),
     leave: () => take(leaveTool(tool)),
     type: (key) => {
+      // With the cursor of the keys, Enter sets a corner there; once more at the same corner it ends the walls.
+      const cursor = usePlanCursor.getState().at;
+      if (key === 'Enter' && cursor && typedText(tool) === '') {
+        const last = drawnPoints(tool, context).at(-1);
+        if (!last || distance2(last, cursor) > SAME_CORNER_M) return pressCursor(control);
+      }
       const step = typeInTool(tool, key, pointer.current, context);
       if (step) take(step);
       return step !== null;

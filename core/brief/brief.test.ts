@@ -11,11 +11,11 @@ import {
 } from '../model/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { checked, smallHouse, twoStoreyHouse } from '../testing/index.ts';
-import { answerCell, briefPrompts, cellOf, fillRest, notDiscussed, signRoom, tellRoom } from './cells.ts';
+import { answerCell, briefOf, briefPrompts, cellOf, fillRest, notDiscussed, signRoom, tellRoom } from './cells.ts';
 import { briefCost, costOfAnswer } from './cost.ts';
 import { comparePackage, readPackage } from './builders-package.ts';
 import { openDecisions, supersetOf } from './decisions.ts';
-import { requirementsOf } from './requirements.ts';
+import { acceptAnswers, proposedAnswers, requirementsOf, wantedDevices } from './requirements.ts';
 import { tellWalk, walkDifferences, walkingOrder } from './walk.ts';
 import { topicsAsked } from './topics.ts';
 
@@ -272,5 +272,53 @@ describe('the walk', () => {
     ]);
     project = make(project, tellWalk(project, 'a', 'display', { found: 'there', by: 'crew', on: '2026-11-26', note: '' }, newId));
     expect(walkDifferences(project)).to.deep.equal([]);
+  });
+});
+
+describe('brief and plan', () => {
+  const drawn = place(place(place(house, 'ceiling-speaker', [1, 1]), 'ceiling-speaker', [3, 1]), 'access-point', [7, 2]);
+
+  it('has an answer proposed for what is placed and not in the brief, and takes it at a word', () => {
+    const proposals = proposedAnswers(drawn);
+    expect(proposals).to.deep.equal([
+      { roomId: 'a', topic: 'sound', count: 2, typeId: 'ceiling-speaker' },
+      { roomId: 'b', topic: 'wifi', count: 1, typeId: 'access-point' },
+    ]);
+    const taken = make(drawn, acceptAnswers(drawn, proposals, newId));
+    expect(cellOf(taken, 'a', 'sound')).to.include({ answer: 'wanted', count: 2, typeId: 'ceiling-speaker' });
+    expect(proposedAnswers(taken)).to.deep.equal([]);
+    expect(requirementsOf(taken, planRuns(taken)).every(({ missing }) => missing === 0)).to.equal(true);
+    // What was answered is not asked again, whatever the answer.
+    expect(proposedAnswers(answer(drawn, 'a', 'sound', 'nothing')).map(({ topic }) => topic)).to.deep.equal(['wifi']);
+  });
+
+  it('has devices proposed for what is wanted and not placed, of the type that was chosen', () => {
+    const wanting = answer(answer(drawn, 'a', 'sound', 'wanted', { count: 4 }), 'b', 'keypad', 'prepared');
+    expect(wantedDevices(wanting).map(({ cell, typeId, missing }) => [cell.roomId, typeId, missing])).to.deep.equal([
+      ['a', 'ceiling-speaker', 2],
+      ['b', 'keypad', 1],
+    ]);
+    expect(wantedDevices(answer(drawn, 'b', 'keypad', 'later'))).to.deep.equal([]);
+  });
+
+  it('keeps signatures that a change takes back, of both who signed', () => {
+    const filled = BRIEF_TOPICS.reduce((project, topic) => answer(project, 'a', topic, 'nothing'), house);
+    const signing = signRoom(filled, 'a', 'the client', '2026-10-01', newId);
+    if (!signing.ok) throw new Error(signing.problem.code);
+    let project = make(filled, signing.value);
+    project = make(project, tellRoom(project, 'a', { asksToSign: 'her brother', alsoSignedOn: '2026-10-03' }, newId));
+    project = answer(project, 'a', 'sound', 'wanted');
+    expect(briefOf(project, 'a')).to.deep.include({
+      signedBy: '',
+      signedOn: '',
+      alsoSignedOn: '',
+      asksToSign: 'her brother',
+      pastSignatures: [
+        { by: 'the client', on: '2026-10-01' },
+        { by: 'her brother', on: '2026-10-03' },
+      ],
+    });
+    // An unsigned room has nothing to take back.
+    expect(briefOf(answer(project, 'a', 'keypad', 'wanted'), 'a')!.pastSignatures).to.have.length(2);
   });
 });

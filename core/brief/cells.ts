@@ -31,7 +31,17 @@ export const cellOf = (project: Pick<ProjectDocument, 'briefCells'>, roomId: str
 export const briefOf = (project: Pick<ProjectDocument, 'roomBriefs'>, roomId: string): RoomBrief | undefined =>
   listOf(project, 'roomBriefs').find((brief) => brief.roomId === roomId);
 
-const EMPTY_BRIEF = { who: '', used: '', noise: '', overflowSeats: 0, walkOrder: 0, signedBy: '', signedOn: '' } as const;
+const EMPTY_BRIEF = {
+  who: '',
+  used: '',
+  noise: '',
+  overflowSeats: 0,
+  walkOrder: 0,
+  signedBy: '',
+  signedOn: '',
+  asksToSign: '',
+  alsoSignedOn: '',
+} as const;
 
 /** Writes down how a room is used, or who signed it. */
 export function tellRoom(
@@ -41,7 +51,7 @@ export function tellRoom(
   newId: () => string,
 ): Operation[] {
   const known = briefOf(project, roomId);
-  if (!known) return [create('roomBriefs', { id: newId(), roomId, ...EMPTY_BRIEF, ...after })];
+  if (!known) return [create('roomBriefs', { id: newId(), roomId, ...EMPTY_BRIEF, pastSignatures: [], ...after })];
   const operation = update('roomBriefs', known, after);
   return operation ? [operation] : [];
 }
@@ -74,6 +84,23 @@ function openingsIn(project: ProjectDocument, room: Room, kinds: readonly string
 }
 
 type Given = Partial<Pick<BriefCell, 'count' | 'threshold' | 'typeId' | 'phaseId' | 'note'>>;
+
+/** As many signatures of the past as are kept. */
+const MOST_PAST = 40;
+
+/** Takes back the signature of a room; that it was there is kept. */
+export function withdrawSignature(brief: RoomBrief): Operation[] {
+  if (brief.signedOn === '') return [];
+  const past = [{ by: brief.signedBy, on: brief.signedOn }];
+  if (brief.alsoSignedOn !== '') past.push({ by: brief.asksToSign, on: brief.alsoSignedOn });
+  const operation = update('roomBriefs', brief, {
+    signedBy: '',
+    signedOn: '',
+    alsoSignedOn: '',
+    pastSignatures: [...brief.pastSignatures, ...past].slice(-MOST_PAST),
+  });
+  return operation ? [operation] : [];
+}
 
 /** Answers one cell; null takes the answer back to not discussed. A room that was signed is signed no longer. */
 export function answerCell(
@@ -111,7 +138,7 @@ export function answerCell(
   }
   const made = operations.filter((operation) => operation !== null);
   const brief = briefOf(project, roomId);
-  if (made.length > 0 && brief && brief.signedOn !== '') made.push(update('roomBriefs', brief, { signedBy: '', signedOn: '' })!);
+  if (made.length > 0 && brief && brief.signedOn !== '') made.push(...withdrawSignature(brief));
   return made;
 }
 

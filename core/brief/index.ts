@@ -3,9 +3,28 @@
 // Start with `answerCell`, then `requirementsOf`.
 // Terms: docs/glossary.md.
 export { comparePackage, type PackageDifference, readPackage } from './builders-package.ts';
-export { answerCell, briefOf, briefPrompts, cellOf, copyAnswers, fillRest, notDiscussed, signRoom, tellRoom } from './cells.ts';
+export {
+  answerCell,
+  briefOf,
+  briefPrompts,
+  cellOf,
+  copyAnswers,
+  fillRest,
+  notDiscussed,
+  signRoom,
+  tellRoom,
+  withdrawSignature,
+} from './cells.ts';
 export { briefCost, costOfAnswer } from './cost.ts';
 export { openDecisions, WAITING } from './decisions.ts';
-export { againstBrief, answeringDevices, requirementsOf } from './requirements.ts';
+export {
+  acceptAnswers,
+  againstBrief,
+  answeringDevices,
+  type ProposedAnswer,
+  proposedAnswers,
+  requirementsOf,
+  wantedDevices,
+} from './requirements.ts';
 export { ROOM_USES, TOPIC_RULES, topicsAsked, typesFor } from './topics.ts';
 export { tellWalk, walkDifferences, walkingOrder, walkResultOf } from './walk.ts';

@@ -1,7 +1,8 @@
-import type { BriefCell, Device, ProjectDocument } from '../model/index.ts';
+import type { BriefCell, BriefTopic, Device, Operation, ProjectDocument } from '../model/index.ts';
 import { derivationsOf, grouped, listOf } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { type ThresholdUnit, TOPIC_RULES } from './topics.ts';
+import { answerCell, cellOf } from './cells.ts';
+import { type ThresholdUnit, TOPIC_RULES, typesFor } from './topics.ts';
 
 /** What an answer asks for, which devices answer it, and how far they do. */
 export interface Requirement {
@@ -84,4 +85,58 @@ export const againstBrief = (project: ProjectDocument): { readonly cell: BriefCe
     if (cell.answer !== 'nothing') return [];
     const devices = answeringDevices(project, cell);
     return devices.length === 0 ? [] : [{ cell, devices }];
+  });
+
+/** Devices on the plan that the brief does not know of: the answer that they would be. */
+export interface ProposedAnswer {
+  readonly roomId: string;
+  readonly topic: BriefTopic;
+  readonly count: number;
+  /** Where all of them are of one type. */
+  readonly typeId: string | null;
+}
+
+/** What the plan answers already where nobody has answered: room by room, topic by topic. */
+export function proposedAnswers(project: ProjectDocument): ProposedAnswer[] {
+  return listOf(project, 'rooms').flatMap((room) => {
+    const byTopic = new Map<BriefTopic, Device[]>();
+    for (const device of devicesIn(project, room.id)) {
+      const topic = project.deviceTypes[device.typeId]?.answers;
+      if (topic && !cellOf(project, room.id, topic)) byTopic.set(topic, [...(byTopic.get(topic) ?? []), device]);
+    }
+    return [...byTopic].map(([topic, devices]): ProposedAnswer => {
+      const types = new Set(devices.map(({ typeId }) => typeId));
+      return { roomId: room.id, topic, count: Math.min(99, devices.length), typeId: types.size === 1 ? [...types][0] : null };
+    });
+  });
+}
+
+/** Takes proposals into the brief: wanted, as many as there are. A room that was signed is signed no longer. */
+export function acceptAnswers(project: ProjectDocument, proposals: readonly ProposedAnswer[], newId: () => string): Operation[] {
+  const withdrawn = new Set<string>();
+  return proposals.flatMap(({ roomId, topic, count, typeId }) =>
+    answerCell(project, roomId, topic, 'wanted', newId, { count, typeId }).filter((operation) => {
+      if (operation.in !== 'roomBriefs') return true;
+      // The signature of a room is taken back once.
+      if (withdrawn.has(roomId)) return false;
+      withdrawn.add(roomId);
+      return true;
+    }),
+  );
+}
+
+/** Devices that an answer asks for and that are not on the plan yet. */
+export interface WantedDevice {
+  readonly cell: BriefCell;
+  readonly typeId: string;
+  readonly missing: number;
+}
+
+/** What is to be placed by the brief, room by room: of the type that was chosen, else of the usual one that the library has. */
+export const wantedDevices = (project: ProjectDocument): WantedDevice[] =>
+  listOf(project, 'briefCells').flatMap((cell) => {
+    if (cell.answer !== 'wanted' && cell.answer !== 'prepared') return [];
+    const missing = cell.count - answeringDevices(project, cell).length;
+    const typeId = cell.typeId ?? typesFor(project, cell.topic)[0]?.id;
+    return missing > 0 && typeId !== undefined && project.deviceTypes[typeId] ? [{ cell, typeId, missing }] : [];
   });

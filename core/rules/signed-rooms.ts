@@ -1,5 +1,5 @@
-import { cellOf } from '../brief/index.ts';
-import { BRIEF_TOPICS, update } from '../model/index.ts';
+import { cellOf, withdrawSignature } from '../brief/index.ts';
+import { BRIEF_TOPICS } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { defineCheck, type RuleFinding, say } from './check.ts';
 
@@ -29,8 +29,8 @@ export const signedRooms = defineCheck({
             allowed: 0,
             cures: ({ roomBriefs }) => {
               const now = roomBriefs[brief.id];
-              const operation = now && update('roomBriefs', now, { signedBy: '', signedOn: '' });
-              return operation ? [{ code: 'take-signature-back', figures: { room: room.name }, operations: [operation] }] : [];
+              const operations = now ? withdrawSignature(now) : [];
+              return operations.length > 0 ? [{ code: 'take-signature-back', figures: { room: room.name }, operations }] : [];
             },
           },
         ),

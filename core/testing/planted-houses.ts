@@ -919,5 +919,8 @@ const signed = (project: ProjectDocument): ProjectDocument =>
       walkOrder: 0,
       signedBy: 'the client',
       signedOn: '2026-10-01',
+      asksToSign: '',
+      alsoSignedOn: '',
+      pastSignatures: [],
     }),
   ]);

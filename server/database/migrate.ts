@@ -12,6 +12,7 @@ import { sharedRoutes } from './migrations/2026-11-28-trunks.ts';
 import { levelDefaults } from './migrations/2026-12-05-level-defaults.ts';
 import { printedLabels } from './migrations/2026-12-06-printed-labels.ts';
 import { titleBlock } from './migrations/2026-12-07-title-block.ts';
+import { signatures } from './migrations/2026-12-08-signatures.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
 import pg from 'pg';
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly Migration[] = [
   levelDefaults,
   printedLabels,
   titleBlock,
+  signatures,
 ];
 
 /** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */

@@ -285,6 +285,7 @@ export const ui = {
     ears: { seated: 'Ears seated, 1.0 m', standing: 'Ears standing, 1.6 m' },
     templates: 'Room templates',
     headEnds: 'Head ends',
+    fromBrief: 'Wanted by the brief',
     movedAside: 'Placed {{by}} aside.',
     rack: '{{name}}, rack',
     placeRack: 'Place a rack',

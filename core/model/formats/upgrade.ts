@@ -145,7 +145,8 @@ function withDefaultsOf9(file: Lists): Lists {
   });
 }
 
-/** What version 10 added: what stands in the title block of a plan. */
+/** What version 10 added: signatures of the past and a second signer; what stands in the title block of a plan. */
+const ADDED_IN_10: typeof ADDED_IN_2 = { roomBriefs: () => ({ asksToSign: '', alsoSignedOn: '', pastSignatures: [] }) };
 const HEADER_OF_10 = { firm: '', firmContact: '', northRad: null };
 
 type Lists = Record<string, unknown>;
@@ -193,7 +194,7 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
   }),
   7: (file) => ({ ...withFields(file, ADDED_IN_8), version: 8 }),
   8: (file) => ({ ...withDefaultsOf9(file), version: 9 }),
-  9: (file) => ({ ...withHeader(file, () => HEADER_OF_10), version: 10 }),
+  9: (file) => ({ ...withHeader(withFields(file, ADDED_IN_10), () => HEADER_OF_10), version: 10 }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

@@ -59,6 +59,13 @@ export const roomBrief = z.strictObject({
   walkOrder: z.int().min(0).max(10_000),
   signedBy: words(60),
   signedOn: day,
+  asksToSign: words(60).default('').describe('a second person who is asked to sign; empty where nobody is'),
+  alsoSignedOn: day.default('').describe('day on which that person signed'),
+  pastSignatures: z
+    .array(z.strictObject({ by: words(60), on: day }))
+    .max(40)
+    .default([])
+    .describe('signatures that a change of the answers took back, the oldest first'),
 });
 
 /** Something undecided, and until when. */

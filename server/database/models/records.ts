@@ -291,6 +291,9 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     walkOrder: whole,
     signedBy: text,
     signedOn: text,
+    asksToSign: text,
+    alsoSignedOn: text,
+    pastSignatures: geometry,
   }),
   decisions: recordColumns({
     roomId: referenceOrNull,

@@ -12,7 +12,8 @@ const { project } = withDevices(
   countedIds(),
 );
 const rows = plainSchedule(project, { outdoors: 'Outdoors' });
-const targetsFor = (mayPlan: boolean) => finderTargets(project, rows, { projectId: 'p1', stage: 'devices', levelId: 'm', mayPlan });
+const targetsFor = (mayPlan: boolean) =>
+  finderTargets(project, rows, { projectId: 'p1', stage: 'devices', levelId: 'm', mayPlan });
 const go = (label: string | RegExp, mayPlan = true) =>
   targetsFor(mayPlan).find((one) => (typeof label === 'string' ? one.label === label : label.test(one.label)))?.go;
 

@@ -1,6 +1,9 @@
 import { Select } from 'antd';
 import { text } from '../ground/text.ts';
 
+/** Longer lists are searched by typing. */
+const SEARCHED_FROM = 8;
+
 /** One of a fixed set of words. */
 export function ChoiceField<T extends string>({
   label,
@@ -23,6 +26,7 @@ export function ChoiceField<T extends string>({
         placeholder={text('form.mixed')}
         aria-label={label}
         options={[...options]}
+        showSearch={options.length > SEARCHED_FROM ? { optionFilterProp: 'label' } : false}
         onChange={onChange}
         popupMatchSelectWidth={false}
       />

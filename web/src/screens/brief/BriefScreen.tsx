@@ -1,5 +1,5 @@
 import { useProject } from '../../state/open-project.ts';
-import { briefCost, fillRest, openDecisions, walkDifferences } from '@dusky-spool/core/brief';
+import { acceptAnswers, briefCost, fillRest, openDecisions, proposedAnswers, walkDifferences } from '@dusky-spool/core/brief';
 import { BRIEF_TOPICS } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
 import { usePlace } from '../../state/selection.ts';
@@ -16,10 +16,14 @@ import { Legend } from './Legend.tsx';
 import { money } from '../../ui/money.ts';
 import { BuildersPackage } from './BuildersPackage.tsx';
 import { RoomCard } from './RoomCard.tsx';
+import { useSignedGuard } from './useSignedGuard.ts';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { Segmented } from 'antd';
+import { Button, Input, Segmented } from 'antd';
 import css from './brief.module.css';
+
+/** Longer lists are searched. */
+const SEARCHED_FROM = 8;
 
 const VIEWS = ['rooms', 'decisions', 'compromises', 'package', 'walk', 'job'] as const;
 type View = (typeof VIEWS)[number];
@@ -41,10 +45,22 @@ export function BriefScreen() {
   const undecided = openDecisions(project, today()).length;
   const differences = walkDifferences(project).length;
   useKeys({ undo, redo });
+  const [find, setFind] = useState('');
+  const guarded = useSignedGuard();
   const fill = (roomId: string) =>
-    edit(
-      text('edit.fillRest', { room: project.rooms[roomId].name }),
-      fillRest(project, roomId, () => newRecordId('bc')),
+    guarded([roomId], () =>
+      edit(
+        text('edit.fillRest', { room: project.rooms[roomId].name }),
+        fillRest(project, roomId, () => newRecordId('bc')),
+      ),
+    );
+  const proposals = proposedAnswers(project);
+  const acceptAll = () =>
+    guarded([...new Set(proposals.map(({ roomId }) => roomId))], () =>
+      edit(
+        text('brief.acceptAll'),
+        acceptAnswers(project, proposals, () => newRecordId('bc')),
+      ),
     );
   // A room that somebody else takes away takes the cursor along.
   const place = at && project.rooms[at.roomId] ? at : null;
@@ -83,11 +99,30 @@ export function BriefScreen() {
             <p className="brief-empty">{text('stage.brief.noRooms')}</p>
           ) : (
             <>
+              {Object.keys(project.rooms).length > SEARCHED_FROM && (
+                <Input
+                  allowClear
+                  className={css.findRoom}
+                  value={find}
+                  placeholder={text('brief.findRoom')}
+                  aria-label={text('brief.findRoom')}
+                  onChange={(event) => setFind(event.target.value)}
+                />
+              )}
+              {proposals.length > 0 && (
+                <p className={css.proposal} role="status">
+                  {text('brief.proposed', { count: proposals.length })}{' '}
+                  <Button size="small" onClick={acceptAll}>
+                    {text('brief.acceptAll')}
+                  </Button>
+                </p>
+              )}
               <div className="table-paper">
                 <BriefMatrix
                   at={place}
                   onAt={setAt}
                   onFill={fill}
+                  find={find}
                   onDetails={() => document.querySelector<HTMLElement>(`.${css.briefCard} button`)?.focus()}
                 />
               </div>

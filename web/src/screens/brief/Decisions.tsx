@@ -3,27 +3,46 @@ import { removeRecords } from '../../commands/remove-records.ts';
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import { openDecisions } from '@dusky-spool/core/brief';
-import { type OpenDecision, TRADE_GATES } from '@dusky-spool/core/model';
+import { type OpenDecision, TRADE_GATES, type TradeGate } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
+import { setTradeDate } from '../../commands/set-trade-date.ts';
+import { DayField } from '../../ui/DayField.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
-import { Button } from 'antd';
+import { Button, Input } from 'antd';
+import { useState } from 'react';
 import css from './brief.module.css';
+
+/** Longer lists are searched. */
+const SEARCHED_FROM = 5;
 
 /** What is undecided, which cables keep every option open, until when, and who must decide. */
 export function Decisions() {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const open = openDecisions(project, today());
+  const [find, setFind] = useState('');
+  const has = (words: string) => words.toLowerCase().includes(find.trim().toLowerCase());
+  const all = openDecisions(project, today());
+  const open = all.filter(({ decision }) => has(`${decision.subject} ${decision.owner}`));
   const decided = listOf(project, 'decisions').filter(({ chosen }) => chosen !== '');
   return (
     <section className={css.briefPage} aria-label={text('brief.views.decisions')}>
       <p className="faint">{text('brief.decisionsLead')}</p>
+      {all.length > SEARCHED_FROM && (
+        <Input
+          allowClear
+          className={css.findRoom}
+          value={find}
+          placeholder={text('brief.findDecision')}
+          aria-label={text('brief.findDecision')}
+          onChange={(event) => setFind(event.target.value)}
+        />
+      )}
       {open.map(({ decision, device, superset, lastSafeOn, daysLeft }) => (
         <article key={decision.id} className={css.decision}>
           <header>
@@ -35,6 +54,7 @@ export function Decisions() {
                   : text('brief.by', { on: lastSafeOn, count: daysLeft! })}
             </span>
             <span className="faint">{term(`gates.${decision.gate}`)}</span>
+            {lastSafeOn === '' && <GateDate gate={decision.gate} />}
           </header>
           {device ? (
             <p>
@@ -116,6 +136,19 @@ export function Decisions() {
         </>
       )}
     </section>
+  );
+}
+
+/** The date of a gate, set where it is missed. */
+function GateDate({ gate }: { readonly gate: TradeGate }) {
+  const project = useProject();
+  const edit = useProjectStore((state) => state.edit);
+  return (
+    <DayField
+      label={text('brief.setDate', { gate: term(`gates.${gate}`).toLowerCase() })}
+      value=""
+      onChange={(on) => edit(text('brief.dates'), setTradeDate(project, { id: newRecordId('td'), gate, on }))}
+    />
   );
 }
 

@@ -2,6 +2,7 @@ import { createRecords } from '../../commands/create-records.ts';
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import {
+  acceptAnswers,
   answerCell,
   answeringDevices,
   briefOf,
@@ -9,11 +10,13 @@ import {
   cellOf,
   costOfAnswer,
   notDiscussed,
+  proposedAnswers,
   ROOM_USES,
   signRoom,
   tellRoom,
   TOPIC_RULES,
   typesFor,
+  withdrawSignature,
 } from '@dusky-spool/core/brief';
 import { deviceTitle, templateOf } from '@dusky-spool/core/devices';
 import { type Answer, ANSWERS, type BriefCell, HABIT_USE } from '@dusky-spool/core/model';
@@ -26,6 +29,7 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { AnswerMark } from './AnswerMark.tsx';
 import type { CellPlace } from './BriefMatrix.tsx';
+import { useSignedGuard } from './useSignedGuard.ts';
 import { money } from '../../ui/money.ts';
 import { Button } from 'antd';
 import css from './brief.module.css';
@@ -52,8 +56,10 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
   const open = notDiscussed(project, at.roomId);
   const topic = term(`topics.${at.topic}`);
   const title = text('edit.brief', { room: room.name, topic: topic.toLowerCase() });
+  const guarded = useSignedGuard();
   const tell = (answer: Answer | null, given: Partial<BriefCell> = {}) =>
-    edit(title, answerCell(project, room.id, at.topic, answer, newCell, given));
+    guarded([room.id], () => edit(title, answerCell(project, room.id, at.topic, answer, newCell, given)));
+  const proposal = proposedAnswers(project).find(({ roomId, topic: of }) => roomId === room.id && of === at.topic);
   const habit = (after: Parameters<typeof tellRoom>[2]) =>
     edit(text('edit.habit', { room: room.name }), tellRoom(project, room.id, after, newBrief));
   return (
@@ -82,6 +88,18 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
           </button>
         ))}
       </div>
+      {proposal && (
+        <p className={css.proposal}>
+          {text('brief.onPlan', { count: proposal.count })}{' '}
+          <Button
+            size="small"
+            type="primary"
+            onClick={() => guarded([room.id], () => edit(title, acceptAnswers(project, [proposal], newCell)))}
+          >
+            {text('brief.accept')}
+          </Button>
+        </p>
+      )}
       {cell && cell.answer !== 'nothing' && <AnswerDetails cell={cell} tell={tell} />}
       {prompts.length > 0 && (
         <>
@@ -156,7 +174,10 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
       {brief?.signedOn ? (
         <p className="signed-line">
           {text('brief.signedBy', { by: brief.signedBy, on: brief.signedOn })}{' '}
-          <Button size="small" onClick={() => habit({ signedBy: '', signedOn: '' })}>
+          <Button
+            size="small"
+            onClick={() => guarded([room.id], () => edit(text('edit.habit', { room: room.name }), withdrawSignature(brief)))}
+          >
             {text('brief.unsign')}
           </Button>
         </p>
@@ -173,6 +194,36 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
         >
           {open.length > 0 ? text('brief.notYet', { count: open.length }) : text('brief.sign')}
         </Button>
+      )}
+      <WordsField
+        label={text('brief.asksToSign')}
+        value={brief?.asksToSign ?? ''}
+        max={60}
+        onChange={(asksToSign) => habit({ asksToSign, alsoSignedOn: '' })}
+      />
+      {brief && brief.signedOn !== '' && brief.asksToSign !== '' && (
+        <p className="signed-line">
+          {brief.alsoSignedOn === '' ? (
+            <>
+              {text('brief.waitsFor', { name: brief.asksToSign })}{' '}
+              <Button size="small" onClick={() => habit({ alsoSignedOn: today() })}>
+                {text('brief.signAs', { name: brief.asksToSign })}
+              </Button>
+            </>
+          ) : (
+            text('brief.signedBy', { by: brief.asksToSign, on: brief.alsoSignedOn })
+          )}
+        </p>
+      )}
+      {brief && brief.pastSignatures.length > 0 && (
+        <>
+          <div className="eyebrow">{text('brief.pastSignatures')}</div>
+          <ul className={css.pastSignatures}>
+            {brief.pastSignatures.map(({ by, on }, index) => (
+              <li key={`${on}${index}`}>{text('brief.withdrawn', { by, on })}</li>
+            ))}
+          </ul>
+        </>
       )}
     </aside>
   );

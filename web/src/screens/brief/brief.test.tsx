@@ -2,10 +2,12 @@ import '../../testing/dom.ts';
 import { BRIEF_TOPICS, create, type ProjectDocument } from '@dusky-spool/core/model';
 import { notDiscussed } from '@dusky-spool/core/brief';
 import { applied, countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
+import { act, fireEvent, waitFor } from '@testing-library/react';
 import { expect } from 'chai';
 import { enter, press } from '../../testing/fields.ts';
 import { closePage, renderInProject, signInAs } from '../../testing/render.tsx';
 import { addDecision } from '../../commands/add-decision.ts';
+import { BriefScreen } from './BriefScreen.tsx';
 import { Decisions } from './Decisions.tsx';
 import { RoomCard } from './RoomCard.tsx';
 
@@ -101,7 +103,36 @@ describe('the answers of a room', () => {
     const [brief] = Object.values(ready.project().roomBriefs);
     expect(brief.signedOn).to.match(/^\d{4}-\d{2}-\d{2}$/);
     await press(ready, 'Withdraw signature');
+    await press(ready, 'Change and withdraw');
     expect(Object.values(ready.project().roomBriefs)[0].signedOn).to.equal('');
+    expect(ready.getByText('Signed earlier')).to.not.equal(null);
+  });
+
+  it('asks before an edit takes a signature back, and leaves all as it is where that is not wanted', async () => {
+    const signed = applied(smallHouse(), [
+      create('roomBriefs', {
+        ...{ id: 'rb', roomId: 'a', who: '', used: '', noise: '', overflowSeats: 0, walkOrder: 0 },
+        ...{ signedBy: 'the client', signedOn: '2026-10-01', asksToSign: '', alsoSignedOn: '', pastSignatures: [] },
+      }),
+    ]);
+    const page = open(signed);
+    await page.user.click(page.answers()[0].button);
+    expect((await page.findByRole('dialog')).textContent).to.include('signed by the client on 2026-10-01');
+    await press(page, 'Cancel');
+    expect(page.edits).to.deep.equal([]);
+    await page.user.click(page.answers()[0].button);
+    await press(page, 'Change and withdraw');
+    expect(page.project().roomBriefs.rb.pastSignatures).to.deep.equal([{ by: 'the client', on: '2026-10-01' }]);
+    await enter(page, 'Also asked to sign', 'her brother');
+    expect(page.project().roomBriefs.rb.asksToSign).to.equal('her brother');
+  });
+
+  it('takes what is on the plan as the answer, at one press', async () => {
+    const { project } = withDevices(smallHouse(), [{ typeId: 'access-point', at: [1, 1] }], countedIds());
+    const page = open(project, 'wifi');
+    await press(page, 'Take into the brief');
+    expect(cellOf(page.project(), 'wifi')).to.include({ answer: 'wanted', count: 1, typeId: 'access-point' });
+    expect(page.queryByRole('button', { name: 'Take into the brief' })).to.equal(null);
   });
 
   it('keeps how a room is used', async () => {
@@ -158,5 +189,47 @@ describe('open decisions', () => {
     expect(page.container.querySelector('.brief__decided')!.textContent).to.include('Projector');
     await press(page, 'Open it again');
     expect(page.project().decisions.d1.chosen).to.equal('');
+  });
+});
+
+describe('the answers of all rooms', () => {
+  afterEach(closePage);
+
+  it('are given by keys: a letter answers, a digit after it says how many of that answer', async () => {
+    const page = renderInProject(<BriefScreen />, smallHouse(), { at: '/p/p1/brief' });
+    const cell = (topic: string) => page.container.querySelector<HTMLElement>(`[data-cell="a/${topic}"]`)!;
+    const key = (name: string) => act(() => void fireEvent.keyDown(document.activeElement!, { key: name }));
+    act(() => cell('sound').focus());
+    key('w');
+    await waitFor(() => expect(document.activeElement).to.equal(cell('surround')));
+    key('1');
+    key('2');
+    expect(cellOf(page.project(), 'sound')).to.include({ answer: 'wanted', count: 12 });
+    expect(cellOf(page.project(), 'surround')).to.equal(undefined);
+    // After a move a digit is for the cell under the cursor.
+    key('ArrowRight');
+    await waitFor(() => expect(document.activeElement).to.equal(cell('display')));
+    key('3');
+    expect(cellOf(page.project(), 'display')).to.include({ answer: 'wanted', count: 3 });
+    expect(cellOf(page.project(), 'sound')!.count).to.equal(12);
+  });
+
+  it('show what is on the plan and not in the brief, and take all of it at once', async () => {
+    const { project } = withDevices(
+      smallHouse(),
+      [
+        { typeId: 'access-point', at: [1, 1] },
+        { typeId: 'keypad', at: [8, 0.05] },
+      ],
+      countedIds(),
+    );
+    const page = renderInProject(<BriefScreen />, project, { at: '/p/p1/brief' });
+    expect(page.container.querySelectorAll('.brief__on-plan')).to.have.length(2);
+    await press(page, 'Take all into the brief');
+    expect(Object.values(page.project().briefCells).map(({ roomId, topic }) => [roomId, topic])).to.have.deep.members([
+      ['a', 'wifi'],
+      ['b', 'keypad'],
+    ]);
+    expect(page.container.querySelectorAll('.brief__on-plan')).to.have.length(0);
   });
 });

@@ -1,5 +1,6 @@
 import { useProject } from '../../state/open-project.ts';
 import { attachmentOf } from '@dusky-spool/core/house';
+import { wantedDevices } from '@dusky-spool/core/brief';
 import { OVERLAPS } from '@dusky-spool/core/calculators';
 import { ROOM_TEMPLATES } from '@dusky-spool/core/devices';
 import { type SystemName, SYSTEMS } from '@dusky-spool/core/model';
@@ -21,6 +22,8 @@ interface Props {
 }
 
 const SELECT: Tool = { kind: 'select' };
+/** So many that the brief asks for are listed before somebody searches. */
+const MOST_WANTED = 6;
 const SHAFT_MARKS = {
   rack: 'M4 3h14v16h-14zM6.500 7h9M6.500 10h9M6.500 13h9',
   riser: 'M4 4h14v14h-14zM4 4l14 14M18 4l-14 14',
@@ -45,6 +48,14 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
     })).filter((group) => group.types.length > 0);
   }, [project, find, only]);
   const words = find.trim().toLowerCase();
+  const wanted = useMemo(
+    () =>
+      wantedDevices(project)
+        .map((one) => ({ ...one, type: project.deviceTypes[one.typeId] }))
+        .filter(({ cell, type }) => `${type.name} ${project.rooms[cell.roomId].name}`.toLowerCase().includes(words))
+        .slice(0, words === '' ? MOST_WANTED : undefined),
+    [project, words],
+  );
   const shafts = (['rack', 'riser'] as const).filter((kind) => text(`survey.${kind}`).toLowerCase().includes(words));
   const templates = [...ROOM_TEMPLATES, ...listOf(project, 'roomTemplates')];
   const armed = tool.kind === 'place' ? tool.type : null;
@@ -129,6 +140,27 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
         </div>
       )}
       <div className={css.paletteList}>
+        {only === null && wanted.length > 0 && (
+          <div>
+            <h3>{text('plan.fromBrief')}</h3>
+            {wanted.map(({ cell, type, missing }) => (
+              <button
+                key={cell.id}
+                type="button"
+                className={`plain ${css.paletteItem}${armed?.id === type.id ? ' armed' : ''}`}
+                aria-pressed={armed?.id === type.id}
+                onClick={() => onTool(armed?.id === type.id ? SELECT : { kind: 'place', type })}
+              >
+                <BeadIcon code={type.code} system={type.system} />
+                <span>
+                  {missing} × {type.name}
+                  <br />
+                  <span className="faint">{project.rooms[cell.roomId].name}</span>
+                </span>
+              </button>
+            ))}
+          </div>
+        )}
         {only === null && shafts.length > 0 && (
           <div>
             <h3>{text('plan.headEnds')}</h3>

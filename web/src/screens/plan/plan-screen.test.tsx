@@ -72,7 +72,9 @@ describe('the plan with its lists', () => {
     page.key('ArrowRight');
     page.key('ArrowUp', { shiftKey: true });
     const { at } = usePlanCursor.getState();
-    expect(page.container.querySelector('.canvas__cursor-place')!.textContent).to.match(/m from the (left|right|lower|upper) wall/);
+    expect(page.container.querySelector('.canvas__cursor-place')!.textContent).to.match(
+      /m from the (left|right|lower|upper) wall/,
+    );
     page.key('Enter');
     const placed = Object.values(page.project().devices).find(({ typeId }) => typeId === 'access-point')!;
     expect(Math.hypot(placed.x - at![0], placed.y - at![1])).to.be.lessThan(0.3);

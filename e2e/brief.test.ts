@@ -33,6 +33,9 @@ describe('the brief', () => {
     await cell('Loft study, Display: Prepared').waitFor();
     // The cursor went on over what was answered before: Network is the next cell.
     expect(await page.evaluate(() => document.activeElement!.getAttribute('aria-label'))).to.equal('Loft study, Network: Wanted');
+    // A digit right after the letter would count displays: a move first, and it counts here.
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('ArrowRight');
     await page.keyboard.press('3');
     await page.locator('[aria-label="Loft study, Network: Wanted"] text').getByText('3').waitFor();
     await page.keyboard.press('f');
@@ -54,6 +57,9 @@ describe('the brief', () => {
     // The list stays open beside the brief.
     await cell('Loft study, Network: Wanted').click();
     await page.keyboard.press('2');
+    // The room was signed: that is asked first, and the signature is kept as one of the past.
+    await page.getByRole('button', { name: 'Change and withdraw' }).click();
+    await card().getByText('Signed earlier').waitFor();
     await saved(page);
     await page
       .getByText(/24.5 m/)

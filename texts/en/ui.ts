@@ -84,6 +84,7 @@ export const ui = {
     handover: 'Handover',
     thread: 'Stages of the job',
     done: '{{stage}}, {{share}} % done',
+    open: '{{count}} open',
     hasStops: 'has errors',
   },
   guide: {

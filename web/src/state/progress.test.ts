@@ -56,6 +56,14 @@ describe('the beads of the thread', () => {
     expect(share('devices')).to.equal(0.5);
   });
 
+  it('are never full while something is open in their stage', () => {
+    const house = houseWithSpeakers(['drafted', 'drafted']);
+    const drawn = shareOf(house, 'survey');
+    // Both rooms have their walls, but nobody has measured how the house is framed.
+    expect(drawn.open).to.be.greaterThan(0);
+    expect(drawn.share).to.equal(0.95);
+  });
+
   it('carry the stops of their own stage', () => {
     const wide = smallHouse({
       openings: [newOpening({ id: 'w', wallId: 'south1', kind: 'window', offsetM: 2, widthM: 9, sillM: 0.9, headM: 2.1 })],

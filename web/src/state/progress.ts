@@ -1,3 +1,5 @@
+import { openDecisions, wantedDevices } from '@dusky-spool/core/brief';
+import { surveyQuestions } from '@dusky-spool/core/house';
 import { BRIEF_TOPICS, type ProjectDocument, RUN_STATES, type RunState } from '@dusky-spool/core/model';
 import { openOf } from '@dusky-spool/core/rules';
 import type { Derived, DerivedFinding } from '@dusky-spool/core/deltas';
@@ -29,12 +31,18 @@ const BEAD_OF: Readonly<Record<DerivedFinding['stage'], Stage>> = {
   closing: 'inspect',
 };
 
-/** How far a stage is (0 to 1) and how many findings of rank stop belong to it. */
+/** How far a stage is (0 to 1), what is still open in it, and how many findings of rank stop belong to it. */
 export interface StageProgress {
   readonly stage: Stage;
+  /** Never 1 while something is open. */
   readonly share: number;
+  /** Questions, answers and places that are missing, and findings that nobody has settled. */
+  readonly open: number;
   readonly stops: number;
 }
+
+/** A stage with open questions is not done, however much of it is there. */
+const MOST_WHILE_OPEN = 0.95;
 
 /** The thread's beads from real counts of the project. */
 export function progressOf(project: ProjectDocument, { runs, findings }: Pick<Derived, 'runs' | 'findings'>): StageProgress[] {
@@ -68,9 +76,19 @@ export function progressOf(project: ProjectDocument, { runs, findings }: Pick<De
     'trim-out': share(atLeast('terminated') + atLeast('tested'), 2 * runs.length),
     handover: runs.length > 0 && atLeast('tested') === runs.length ? 1 : 0,
   };
-  return STAGES.map((name) => ({
-    stage: name,
-    share: shares[name],
-    stops: stops.filter((finding) => BEAD_OF[finding.stage] === name).length,
-  }));
+  const unsettled = openOf(project, findings, today()).filter(({ rank }) => rank !== 'fine');
+  const missing: Partial<Record<Stage, number>> = {
+    brief: openDecisions(project, today()).length,
+    survey: surveyQuestions(project).length,
+    devices: wantedDevices(project).reduce((sum, one) => sum + one.missing, 0),
+  };
+  return STAGES.map((name) => {
+    const open = (missing[name] ?? 0) + unsettled.filter((finding) => BEAD_OF[finding.stage] === name).length;
+    return {
+      stage: name,
+      share: open > 0 ? Math.min(shares[name], MOST_WHILE_OPEN) : shares[name],
+      open,
+      stops: stops.filter((finding) => BEAD_OF[finding.stage] === name).length,
+    };
+  });
 }

@@ -25,9 +25,13 @@ export function Thread({ stages }: Props) {
         </svg>
       </NavLink>
       <ol>
-        {stages.map(({ stage, share, stops }, index) => {
+        {stages.map(({ stage, share, open, stops }, index) => {
           const name = text(`stages.${stage}`);
-          const label = `${text('stages.done', { stage: name, share: Math.round(share * 100) })}${stops > 0 ? `, ${text('stages.hasStops')}` : ''}`;
+          const label = [
+            text('stages.done', { stage: name, share: Math.round(share * 100) }),
+            ...(open > 0 ? [text('stages.open', { count: open })] : []),
+            ...(stops > 0 ? [text('stages.hasStops')] : []),
+          ].join(', ');
           const reached = share > 0 || stages.slice(index + 1).some((later) => later.share > 0);
           return (
             <li key={stage} className={reached ? css.reached : ''}>

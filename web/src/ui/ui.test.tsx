@@ -197,7 +197,12 @@ describe('the thread of stages', () => {
   afterEach(closePage);
 
   it('leads to every stage, says how much is done, and marks errors and the stage that is shown', () => {
-    const stages = STAGES.map((stage, i) => ({ stage, share: i === 0 ? 1 : i === 1 ? 0.5 : 0, stops: i === 1 ? 2 : 0 }));
+    const stages = STAGES.map((stage, i) => ({
+      stage,
+      share: i === 0 ? 1 : i === 1 ? 0.5 : 0,
+      open: i === 1 ? 7 : 0,
+      stops: i === 1 ? 2 : 0,
+    }));
     const page = renderPage(
       <Routes>
         <Route path="/p/:projectId/:stage" element={<Thread stages={stages} />} />
@@ -207,7 +212,7 @@ describe('the thread of stages', () => {
     const links = page.getAllByRole('link').slice(1);
     expect(links.map((link) => link.getAttribute('href'))).to.deep.equal(STAGES.map((stage) => `/p/demo/${stage}`));
     expect(links[1].getAttribute('aria-current')).to.equal('page');
-    expect(links[1].getAttribute('aria-label')).to.match(/50.*error/i);
+    expect(links[1].getAttribute('aria-label')).to.match(/50.*7 open.*error/i);
     expect(links[0].getAttribute('aria-label')).to.match(/100/);
     expect(page.container.querySelectorAll('li.ui__reached')).to.have.length(2);
   });

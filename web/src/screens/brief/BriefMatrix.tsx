@@ -157,7 +157,10 @@ export function BriefMatrix({ at, onAt, onFill, onDetails, find }: Props) {
                         aria-label={onPlan ? `${told}. ${text('brief.onPlan', { count: onPlan })}` : told}
                         title={onPlan ? text('brief.onPlan', { count: onPlan }) : undefined}
                         onFocus={() => !here && onAt({ roomId: room.id, topic })}
-                        onClick={() => onAt({ roomId: room.id, topic })}
+                        onClick={() => {
+                          counted.current = null;
+                          onAt({ roomId: room.id, topic });
+                        }}
                         onKeyDown={(event) => onKey(event, { roomId: room.id, topic })}
                       >
                         {onPlan ? (

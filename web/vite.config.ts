@@ -23,7 +23,7 @@ export default defineConfig({
       registerType: 'autoUpdate',
       injectRegister: null,
       workbox: {
-        globPatterns: ['**/*.{js,css,html,woff2,svg}'],
+        globPatterns: ['**/*.{js,css,html,woff2,svg,png}'],
         globIgnores: ['**/*vietnamese*'],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],

@@ -162,6 +162,38 @@ export const people = {
     ended: 'You were signed out. Sign in again; your edits are stored.',
     gone: 'This project was deleted. An owner can restore it for thirty days.',
   },
+  tour: {
+    title: 'Tour',
+    offer: 'New here? A tour of the screen takes a minute.',
+    start: 'Start the tour',
+    skip: 'Skip',
+    back: 'Back',
+    next: 'Next',
+    end: 'Done',
+    stops: {
+      stages: {
+        title: 'The job, stage by stage',
+        text: 'Survey draws the house, Devices places what gets a cable, Cabling has routes, schedule and labels. A ring fills as a stage is done.',
+      },
+      plan: {
+        title: 'The plan',
+        text: 'Draw and place here. Wheel or pinch zooms, dragging moves the paper. Arrow keys work too: they move a cursor, Enter clicks.',
+      },
+      panel: {
+        title: 'What is selected',
+        text: 'Everything about the wall, device or run that is selected. Enter goes there from the plan and back.',
+      },
+      find: {
+        title: 'Find or do anything',
+        text: 'Ctrl K leads here from anywhere: a run, a room, a device type to place, a print, undo.',
+      },
+      findings: {
+        title: 'Errors and warnings',
+        text: 'Every change is checked at once. Here they are listed beside the plan, most with a fix that is one click.',
+      },
+      help: { title: 'Help for this screen', text: 'The guide opens at the page of the stage. It works without a connection.' },
+    },
+  },
   kept: {
     title: 'Kept on this device',
     text: 'These open without a connection. What you edit is stored here and sent when the server can be reached again.',

@@ -90,6 +90,7 @@ export const ui = {
   guide: {
     title: 'Guide',
     find: 'Find in the guide',
+    picture: 'Screen of: {{title}}',
     nothing: 'Nothing in the guide has “{{find}}”.',
     back: 'Back',
     ofThis: 'Guide to this stage',
@@ -276,7 +277,7 @@ export const ui = {
     noZones: 'No zones',
     zonesOf: 'Zones: {{kind}}',
     paletteHint: 'Choose a device, then click on the plan. Shift keeps placing, Escape ends.',
-    placing: 'Click where the {{name}} goes; Alt without guides. Escape ends.',
+    placing: 'Click where the {{name}} goes, or go there by arrow keys and press Enter. Alt: no guides. Escape ends.',
     paletteFind: 'Find a device type',
     paletteSystems: 'Show one system',
     only: 'Only {{system}}',

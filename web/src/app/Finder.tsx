@@ -9,6 +9,7 @@ import { useDerived } from '../state/derived.ts';
 import { useProject } from '../state/open-project.ts';
 import { useProjectParts } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
+import { useTour } from './Tour.tsx';
 import { type FinderAct, finderTargets } from './finder-targets.ts';
 import css from './app.module.css';
 
@@ -39,6 +40,7 @@ export function Finder({ projectId }: { readonly projectId: string }) {
     undo,
     redo,
     theme: () => set({ dusk: !dusk }),
+    tour: useTour.getState().start,
     findings: () => set({ findingPanel: !findingPanel }),
   };
   const take = (label: string | null) => {

@@ -32,6 +32,7 @@ import { useShallow } from 'zustand/react/shallow';
 import { App as AntApp, Button, Modal, Spin } from 'antd';
 import { conflictLines, problemSentence } from '@dusky-spool/texts';
 import { Finder } from './Finder.tsx';
+import { Tour } from './Tour.tsx';
 import css from './app.module.css';
 
 const WAITING = (
@@ -128,6 +129,7 @@ function Frame({
           )}
         </main>
         <Findings {...{ projectId, findings }} settled={settled} />
+        <Tour isEmpty={Object.keys(project.rooms).length === 0 && Object.keys(project.devices).length === 0} />
         {sync.conflict && <ConflictDialog conflict={sync.conflict} view={sync.view} />}
       </div>
     </ProjectProvider>

@@ -8,7 +8,7 @@ import { term, text } from '../ground/text.ts';
 import { STAGES } from '../state/progress.ts';
 
 /** What can be done from the find box at once, without going anywhere. */
-export type FinderAct = 'undo' | 'redo' | 'theme' | 'findings';
+export type FinderAct = 'undo' | 'redo' | 'theme' | 'findings' | 'tour';
 
 export interface FinderTarget {
   /** As it is read and heard; no two are the same. */
@@ -78,6 +78,7 @@ export function finderTargets(project: ProjectDocument, rows: readonly ScheduleR
     { label: text('header.redo'), go: { act: 'redo' } },
     { label: text('header.otherTheme'), go: { act: 'theme' } },
     { label: text('header.showFindings'), go: { act: 'findings' } },
+    { label: text('tour.start'), go: { act: 'tour' } },
     { label: text('header.exportLabels'), go: at(`cabling?${level}view=schedule&export=labels`) },
     { label: text('header.exportPlan'), go: at(`cabling?${level}view=schedule&export=plan`) },
     { label: text('header.exportAll'), go: at(`cabling?${level}view=schedule&export=all`) },

@@ -5,6 +5,7 @@ import { countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
 import { act, waitFor, within } from '@testing-library/react';
 import { expect } from 'chai';
 import { Route, Routes } from 'react-router';
+import { useSettings } from '../state/settings.ts';
 import { useProjectStore } from '../state/project.ts';
 import { Refusal } from '../testing/fake-server.ts';
 import { choose, press } from '../testing/fields.ts';
@@ -12,6 +13,7 @@ import { FakeSocket, projectServer } from '../testing/project-server.ts';
 import { closePage, renderPage, signInAs } from '../testing/render.tsx';
 import { startWorkers } from '../testing/worker.ts';
 import { ProjectFrame } from './ProjectFrame.tsx';
+import { Tour } from './Tour.tsx';
 
 const { project: house, devices } = withDevices(
   smallHouse(),
@@ -144,5 +146,26 @@ describe('an open project', () => {
     const page = await open();
     await press(page, /dark|dusk/i);
     expect(page.getByRole('button', { name: /light|vellum/i })).to.not.equal(null);
+  });
+});
+
+describe('the tour', () => {
+  const settings = useSettings.getState();
+  afterEach(() => {
+    closePage();
+    useSettings.setState(settings, true);
+  });
+
+  it('is offered once, where the house is empty, and can be skipped', async () => {
+    const page = renderPage(<Tour isEmpty />);
+    await press(page, 'Skip');
+    expect(page.queryByRole('region', { name: 'Tour' })).to.equal(null);
+    closePage();
+    expect(renderPage(<Tour isEmpty />).queryByRole('region', { name: 'Tour' })).to.equal(null);
+  });
+
+  it('is not offered beside a house that is drawn', () => {
+    const page = renderPage(<Tour isEmpty={false} />);
+    expect(page.queryByRole('button', { name: 'Start the tour' })).to.equal(null);
   });
 });

@@ -15,6 +15,8 @@ interface Settings {
   readonly findings: boolean;
   /** What lengths of walls that are drawn are taken between. */
   readonly lengthsBetween: LengthsBetween;
+  /** The tour was taken or skipped. */
+  readonly tourSeen: boolean;
   /** Under this name device numbers were taken along for times without a connection. */
   readonly numberHolder: string;
   readonly set: (change: Partial<Omit<Settings, 'set'>>) => void;
@@ -31,6 +33,7 @@ export const useSettings = create<Settings>()(
       findings: false,
       findingPanel: false,
       lengthsBetween: 'faces',
+      tourSeen: false,
       numberHolder: '',
       set: (change) => set(change),
     }),

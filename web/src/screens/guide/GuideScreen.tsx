@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { text } from '../../ground/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
+import { pictureOf } from './guide-pictures.ts';
 import css from './guide.module.css';
 
 /** Everything that a page says, for the search. */
@@ -20,6 +21,7 @@ export function GuideScreen() {
   const wanted = find.trim().toLowerCase();
   const found = guidePages.filter((page) => wordsOf(page).includes(wanted));
   const page = guidePages.find((one) => one.id === id) ?? guidePages[0];
+  const picture = page.picture === undefined ? undefined : pictureOf(page.picture);
   return (
     <div className="projects-page">
       <FirmHeader />
@@ -49,6 +51,7 @@ export function GuideScreen() {
         <article aria-label={page.title}>
           <h1>{page.title}</h1>
           <p className="lead">{page.lead}</p>
+          {picture && <img className={css.picture} src={picture} alt={text('guide.picture', { title: page.title })} />}
           {page.sections.map((section) => (
             <section key={section.title}>
               <h2>{section.title}</h2>

@@ -32,12 +32,14 @@ describe('the brief', () => {
     await page.keyboard.press('p');
     await cell('Loft study, Display: Prepared').waitFor();
     // The cursor went on over what was answered before: Network is the next cell.
-    expect(await page.evaluate(() => document.activeElement!.getAttribute('aria-label'))).to.equal('Loft study, Network: Wanted');
+    expect(await page.evaluate(() => document.activeElement!.getAttribute('aria-label'))).to.equal(
+      'Loft study, Network: Wanted, 2',
+    );
     // A digit right after the letter would count displays: a move first, and it counts here.
     await page.keyboard.press('ArrowLeft');
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('3');
-    await page.locator('[aria-label="Loft study, Network: Wanted"] text').getByText('3').waitFor();
+    await page.locator('[aria-label="Loft study, Network: Wanted, 3"] text').getByText('3').waitFor();
     await page.keyboard.press('f');
     await card().getByText('Charging?').waitFor();
     for (const topic of ['Keypad', 'Shades', 'Charging']) {
@@ -55,7 +57,7 @@ describe('the brief', () => {
     await page.getByRole('button', { name: /warnings?$/ }).click();
     await page.getByText('Loft study: 3 wanted for network').waitFor();
     // The list stays open beside the brief.
-    await cell('Loft study, Network: Wanted').click();
+    await cell('Loft study, Network: Wanted, 3').click();
     await page.keyboard.press('2');
     // The room was signed: that is asked first, and the signature is kept as one of the past.
     await page.getByRole('button', { name: 'Change and withdraw' }).click();

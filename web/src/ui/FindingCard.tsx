@@ -90,8 +90,6 @@ function CureButton({ words, title, cure, onShow }: CureProps) {
   return (
     <Button
       size="small"
-      type="primary"
-      ghost
       title={text('checks.cureTitle')}
       onPointerEnter={show}
       onPointerLeave={hide}

@@ -55,12 +55,12 @@ export function FindingPanel({ findings, units, onShow, onClose }: Props) {
       <div className={css.findingList}>
         {told.length === 0 && <p>{text('header.noFindings')}</p>}
         {kinds.map(({ key, title, findings: of }) => (
-          <section key={key} aria-label={title}>
+          <div key={key} role="group" aria-label={title}>
             {of.length > 1 && <KindHead title={title} findings={of} />}
             {of.map((finding) => (
               <FindingCard key={findingKey(finding)} finding={finding} units={units} atOnce onShow={() => onShow(finding)} />
             ))}
-          </section>
+          </div>
         ))}
         {findings.length > told.length && (
           <p className="faint">

@@ -142,10 +142,11 @@ export function BriefMatrix({ at, onAt, onFill, onDetails, find }: Props) {
                   const here = at?.roomId === room.id && at.topic === topic;
                   const reached = focus?.roomId === room.id && focus.topic === topic;
                   const onPlan = proposed.get(`${room.id}/${topic}`);
+                  const count = cell && cell.answer !== 'nothing' && cell.count > 1 ? `, ${cell.count}` : '';
                   const told = text('brief.cell', {
                     room: room.name,
                     topic: term(`topics.${topic}`),
-                    answer: term(`answers.${cell?.answer ?? 'none'}`),
+                    answer: `${term(`answers.${cell?.answer ?? 'none'}`)}${count}`,
                   });
                   return (
                     <td key={topic} role="gridcell" aria-selected={here}>

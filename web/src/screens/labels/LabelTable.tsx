@@ -49,7 +49,7 @@ export function LabelTable({ runs, next, chosen, onChosen, ...row }: Props) {
             <th scope="col">{text('schedule.cable')}</th>
             <th scope="col">{text('labels.wrap')}</th>
             <th scope="col">{text('labels.printedOn')}</th>
-            <th scope="col" />
+            <td />
           </tr>
         </thead>
         <tbody>

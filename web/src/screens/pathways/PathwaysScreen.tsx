@@ -102,7 +102,7 @@ export function PathwaysScreen({ onBack, onRun }: Props) {
               <table>
                 <thead>
                   <tr>
-                    <th />
+                    <td />
                     <th scope="col">{text('ways.now')}</th>
                     <th scope="col">{text('ways.then')}</th>
                   </tr>

@@ -70,7 +70,7 @@ export function Members() {
               <td className={css.acts}>
                 <Button
                   size="small"
-                  aria-label={text('people.changeRoleOf', { name: member.name })}
+                  aria-label={`${text('people.changeRole')}: ${member.name}`}
                   onClick={() => setAsking(member)}
                 >
                   {text('people.changeRole')}

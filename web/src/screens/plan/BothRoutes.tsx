@@ -55,7 +55,7 @@ export function BothRoutes({ run }: Props) {
       <table className={css.wayTable}>
         <thead>
           <tr>
-            <th />
+            <td />
             <th scope="col">{text('both.inWall')}</th>
             <th scope="col">{text('both.onSurface')}</th>
           </tr>

@@ -73,17 +73,17 @@ function HeadRow({ table }: { readonly table: ScheduleTable }) {
       {line.headers.map((header) => {
         const sorted = header.column.getIsSorted();
         return (
-          <button
+          <div
             key={header.id}
-            type="button"
             role="columnheader"
-            className={`plain ${css.cell} ${header.id}`}
+            className={`${css.cell} ${header.id}`}
             aria-sort={sorted === 'desc' ? 'descending' : sorted === 'asc' ? 'ascending' : 'none'}
-            onClick={header.column.getToggleSortingHandler()}
           >
-            <table.FlexRender header={header} />
-            {sorted && <Chevron down={sorted === 'desc'} />}
-          </button>
+            <button type="button" className={`plain ${css.sort}`} onClick={header.column.getToggleSortingHandler()}>
+              <table.FlexRender header={header} />
+              {sorted && <Chevron down={sorted === 'desc'} />}
+            </button>
+          </div>
         );
       })}
     </div>

@@ -142,7 +142,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
       <div className={css.paletteList}>
         {only === null && wanted.length > 0 && (
           <div>
-            <h3>{text('plan.fromBrief')}</h3>
+            <h2>{text('plan.fromBrief')}</h2>
             {wanted.map(({ cell, type, missing }) => (
               <button
                 key={cell.id}
@@ -163,7 +163,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
         )}
         {only === null && shafts.length > 0 && (
           <div>
-            <h3>{text('plan.headEnds')}</h3>
+            <h2>{text('plan.headEnds')}</h2>
             {shafts.map((kind) => (
               <button
                 key={kind}
@@ -182,7 +182,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
         )}
         {groups.map(({ system, types }) => (
           <div key={system}>
-            <h3>{term(`systems.${system}`)}</h3>
+            <h2>{term(`systems.${system}`)}</h2>
             {types.map((type) => (
               <button
                 key={type.id}
@@ -199,7 +199,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
         ))}
         {only === null && (
           <div>
-            <h3>{text('plan.templates')}</h3>
+            <h2>{text('plan.templates')}</h2>
             {templates
               .filter(({ name }) => name.toLowerCase().includes(find.trim().toLowerCase()))
               .map((template) => (

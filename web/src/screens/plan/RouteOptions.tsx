@@ -64,11 +64,11 @@ export function RouteOptions({ run, broken }: Props) {
           <table className={css.wayTable}>
             <thead>
               <tr>
-                <th />
+                <td />
                 <th scope="col">{text('way.length')}</th>
                 <th scope="col">{text('way.holes')}</th>
                 <th scope="col">{text('way.cost')}</th>
-                <th />
+                <td />
               </tr>
             </thead>
             <tbody>

@@ -63,7 +63,7 @@ export function PlatePicture({ plate, scale: k, gang: chosen = null, onGang }: P
             key={gang}
             transform={`translate(${x},0)`}
             className={`${css.plateGang}${gang === chosen ? ' chosen' : ''}${gang > mainsFrom ? ' mains' : ''}`}
-            role={onGang ? 'button' : undefined}
+            role={onGang ? 'button' : 'img'}
             tabIndex={onGang ? 0 : undefined}
             aria-label={text('plates.gangOf', {
               n: gang,

@@ -42,15 +42,19 @@ export function KeptHouses({ onRetry }: { readonly onRetry: () => void }) {
       <ul className={css.projectList}>
         {kept.houses.map(({ projectId, name, shortId, counts: [devices, runs] }) => (
           <li key={projectId} className={css.projectCard}>
-            <Link to={`/p/${projectId}/devices`} aria-label={text('projects.open', { name })}>
+            <div className={css.projectBody}>
               <div>
-                <h2>{name}</h2>
+                <h2>
+                  <Link to={`/p/${projectId}/devices`} aria-label={text('projects.open', { name })}>
+                    {name}
+                  </Link>
+                </h2>
                 <p className="figures-line">
                   <span>{text('projects.devices', { count: devices })}</span>
                   <span>{text('projects.runs', { count: runs })}</span>
                 </p>
               </div>
-            </Link>
+            </div>
             <div className={css.projectFoot}>
               <span className="id">{shortId}</span>
               <span>{text('kept.here')}</span>

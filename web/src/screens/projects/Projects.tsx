@@ -139,10 +139,14 @@ function ProjectCard({
   const { id, name, shortId, description, levels, runs, runsPulled, updatedAt } = project;
   return (
     <li className={css.projectCard}>
-      <Link to={`/p/${id}/devices`} aria-label={text('projects.open', { name })}>
+      <div className={css.projectBody}>
         <HouseDrawing levels={levels} share={runs === 0 ? 0 : runsPulled / runs} />
         <div>
-          <h2>{name}</h2>
+          <h2>
+            <Link to={`/p/${id}/devices`} aria-label={text('projects.open', { name })}>
+              {name}
+            </Link>
+          </h2>
           <p>{description}</p>
           <p className="figures-line">
             {(['levels', 'rooms', 'devices', 'runs'] as const).map((figure) => (
@@ -153,7 +157,7 @@ function ProjectCard({
             )}
           </p>
         </div>
-      </Link>
+      </div>
       <div className={css.projectFoot}>
         <span className="id">{shortId}</span>
         <span>{text('projects.changed', { when: dayText(updatedAt) })}</span>

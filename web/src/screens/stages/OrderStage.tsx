@@ -28,7 +28,7 @@ export function OrderStage() {
             <th>{text('schedule.longest')}</th>
             <th>{text('schedule.cut')}</th>
             <th>{text('schedule.order')}</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>

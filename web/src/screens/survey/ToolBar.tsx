@@ -168,7 +168,7 @@ function ViewMenu() {
       <table>
         <thead>
           <tr>
-            <th />
+            <td />
             <th>{text('survey.shown')}</th>
             <th>{text('survey.lockedHead')}</th>
           </tr>

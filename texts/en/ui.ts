@@ -286,6 +286,7 @@ export const ui = {
     overlaps: { edge: 'Grid, edge to edge', minimum: 'Grid, minimum overlap', full: 'Grid, full overlap' },
     ears: { seated: 'Ears seated, 1.0 m', standing: 'Ears standing, 1.6 m' },
     templates: 'Room templates',
+    closeTools: 'Close',
     headEnds: 'Head ends',
     fromBrief: 'Wanted by the brief',
     movedAside: 'Placed {{by}} aside.',

@@ -211,7 +211,7 @@ function SaveState({ sync }: { readonly sync: SyncState }) {
                 ? text('header.saving', { count })
                 : text('header.saved', { revision: sync.revision });
   return (
-    <span className={sync.connection === 'online' ? 'chip' : 'chip away'} role="status">
+    <span className={sync.connection !== 'online' ? 'chip away' : count > 0 ? 'chip' : 'chip saved'} role="status">
       {words}
     </span>
   );

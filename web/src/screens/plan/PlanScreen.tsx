@@ -18,6 +18,8 @@ import { useSettings } from '../../state/settings.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { surfaceIn, type SurfaceView } from '../../state/views.ts';
 import { Chevron } from '../../ui/Chevron.tsx';
+import { InspectorFold } from '../../ui/InspectorFold.tsx';
+import { NarrowTools } from '../../ui/NarrowTools.tsx';
 import { HouseSection } from '../../ui/HouseSection.tsx';
 import { DragCard } from './DragCard.tsx';
 import { Inspector } from './Inspector.tsx';
@@ -231,7 +233,11 @@ function SheetLeft({
   const onLevel = useCallback((id: string) => go({ level: id, view: null }), [go]);
   return (
     <div className="sheet-left">
-      {stage === 'devices' && mayPlan && <Palette tool={tool} onTool={setTool} onLibrary={onLibrary} onPlates={onPlates} />}
+      {stage === 'devices' && mayPlan && (
+        <NarrowTools>
+          <Palette tool={tool} onTool={setTool} onLibrary={onLibrary} onPlates={onPlates} />
+        </NarrowTools>
+      )}
       <HouseSection project={project} levelId={levelId} onPick={onLevel} />
       {stage === 'cabling' &&
         (['ways', 'labels'] as const).map((list) => (
@@ -269,26 +275,4 @@ function Schedule({
     );
   if (!isDue && !isFull) return <div className={css.ledger} />;
   return <Ledger key={isFull ? 'full' : 'part'} full={isFull} onFull={onFull} onFold={onFold} {...place} />;
-}
-
-function InspectorFold() {
-  const { inspectorOpen, set } = useSettings();
-  return (
-    <button
-      type="button"
-      className={`plain ${css.inspectorFold}`}
-      aria-label={text(inspectorOpen ? 'schedule.foldInspector' : 'schedule.unfoldInspector')}
-      aria-expanded={inspectorOpen}
-      onClick={() => set({ inspectorOpen: !inspectorOpen })}
-    >
-      <svg width={10} height={10} viewBox="0 0 10 10" aria-hidden="true">
-        <path
-          d={inspectorOpen ? 'M3.500 2 6.500 5 3.500 8' : 'M6.500 2 3.500 5 6.500 8'}
-          fill="none"
-          stroke="currentColor"
-          strokeWidth={1.6}
-        />
-      </svg>
-    </button>
-  );
 }

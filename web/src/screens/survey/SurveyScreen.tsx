@@ -3,6 +3,7 @@ import type { Point2 } from '@dusky-spool/core/math';
 import { arrayMotions } from '@dusky-spool/core/survey';
 import { useCallback, useState } from 'react';
 import type { ToolQuestion } from '../../canvas/tools/survey-tool.ts';
+import { InspectorFold } from '../../ui/InspectorFold.tsx';
 import { CursorPlace } from '../../canvas/PlanCursor.tsx';
 import { useCamera } from '../../canvas/useCamera.ts';
 import { cropPicture } from '../../commands/crop-picture.ts';
@@ -101,6 +102,7 @@ function SurveyPlan({ projectId }: Props) {
         <CursorPlace levelId={levelId} />
         <SurveyFoot onWalk={() => go({ view: 'walk' })} onKeys={() => setDialog('keys')} />
       </div>
+      <InspectorFold />
       {inspectorOpen && (
         <SurveyInspector
           selection={selection}

@@ -8,6 +8,7 @@ import { useProject } from '../../state/open-project.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { isBare } from '../../state/survey-selection.ts';
 import { HouseSection } from '../../ui/HouseSection.tsx';
+import { NarrowTools } from '../../ui/NarrowTools.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 import { DrawBar } from './DrawBar.tsx';
 import { PlanPictures } from './PlanPictures.tsx';
@@ -64,16 +65,18 @@ export function SurveySheet({
       )}
       <div className="sheet-left">
         <div className={css.sheetLeftTop}>
-          {mayPlan && <ToolBar levelId={levelId} tool={tool} onTool={onTool} />}
-          {mayPlan && tool.kind === 'select' && (
-            <PlanPictures
-              projectId={projectId}
-              levelId={levelId}
-              onScale={(underlayId) => onTool({ kind: 'scale', underlayId, points: [] })}
-              onCrop={(underlayId) => onTool({ kind: 'crop', underlayId, first: null })}
-              onDrawing={onDrawing}
-            />
-          )}
+          <NarrowTools>
+            {mayPlan && <ToolBar levelId={levelId} tool={tool} onTool={onTool} />}
+            {mayPlan && tool.kind === 'select' && (
+              <PlanPictures
+                projectId={projectId}
+                levelId={levelId}
+                onScale={(underlayId) => onTool({ kind: 'scale', underlayId, points: [] })}
+                onCrop={(underlayId) => onTool({ kind: 'crop', underlayId, first: null })}
+                onDrawing={onDrawing}
+              />
+            )}
+          </NarrowTools>
         </div>
         <HouseSection project={project} levelId={levelId} onPick={onLevel} />
       </div>

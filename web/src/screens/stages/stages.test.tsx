@@ -108,7 +108,7 @@ describe('the trim-out list', () => {
       await page.user.click(itemOf(page.container, numbers[0]).querySelector('button')!);
       await waitFor(() => expect(statesIn(page.project())).to.include(state));
     }
-    expect(itemOf(page.container, numbers[0]).querySelector('button')).to.equal(null);
+    await waitFor(() => expect(itemOf(page.container, numbers[0]).querySelector('button')).to.equal(null));
   });
 });
 

@@ -142,6 +142,9 @@ export function useSurveyTool(
       }
       const step = typeInTool(tool, key, pointer.current, context);
       if (step) take(step);
+      // A corner that was set by its length takes the cursor along.
+      const set = step?.tool && drawnPoints(step.tool, context).at(-1);
+      if (cursor && set) usePlanCursor.setState({ at: set });
       return step !== null;
     },
   };

@@ -72,6 +72,61 @@ function path(pdf: PDFKit.PDFDocument, points: readonly (readonly [number, numbe
   if (closed) pdf.closePath();
 }
 
+type RoomMark = Extract<SheetMark, { kind: 'room' }>;
+
+function drawRoom(pdf: PDFKit.PDFDocument, mark: RoomMark): void {
+  const lines = [...mark.lines.map((line) => line.toUpperCase()), mark.code, ...(mark.clear ? [mark.clear] : [])];
+  lines.forEach((line, i) => {
+    const y = mark.at[1] + ((lines.length - 1) / 2 - i) * 2.9;
+    const isName = i < mark.lines.length;
+    const x = mark.at[0];
+    if (isName) write(pdf, line, x, y, 2.6, FONTS.tagBold, SOFT, true);
+    else write(pdf, line, x, y, 2.2, FONTS.tag, SOFT, true);
+  });
+}
+
+type NoteMark = Extract<SheetMark, { kind: 'note' }>;
+
+function drawNote(pdf: PDFKit.PDFDocument, mark: NoteMark): void {
+  pdf.font(FONTS.tagBold).fontSize(NOTE_MM.size);
+  const width = Math.max(...mark.lines.map((line) => pdf.widthOfString(line))) + 0.6;
+  const height = mark.lines.length * NOTE_MM.line;
+  pdf
+    .fillColor(WHITE)
+    .fillOpacity(0.85)
+    .rect(mark.at[0], mark.at[1] - height, width, height)
+    .fill()
+    .fillOpacity(1);
+  mark.lines.forEach((line, i) => {
+    const y = mark.at[1] - (i + 0.5) * NOTE_MM.line;
+    write(pdf, line, mark.at[0] + 0.3, y, NOTE_MM.size, i === 0 ? FONTS.tagBold : FONTS.tag, INK);
+  });
+}
+
+type DimensionMark = Extract<SheetMark, { kind: 'dimension' }>;
+
+function drawDimension(pdf: PDFKit.PDFDocument, mark: DimensionMark): void {
+  const [[ax, ay], [bx, by]] = mark.points;
+  const isUpright = ax === bx;
+  const tick = isUpright ? [1.2, 0] : [0, 1.2];
+  pdf.lineWidth(0.18).strokeColor(SOFT);
+  path(pdf, mark.points, false);
+  for (const [x, y] of mark.points)
+    path(
+      pdf,
+      [
+        [x - tick[0], y - tick[1]],
+        [x + tick[0], y + tick[1]],
+      ],
+      false,
+    );
+  pdf.stroke();
+  pdf.save().translate((ax + bx) / 2, (ay + by) / 2);
+  if (isUpright) pdf.rotate(90);
+  write(pdf, mark.text, 0, 1.6, 2.2, FONTS.tag, INK, true);
+  pdf.restore();
+}
+
 function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
   // A PDF wants its pen set before a path is begun.
   pdf.undash();
@@ -86,55 +141,12 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
       path(pdf, mark.points, true);
       pdf.fillAndStroke();
       break;
-    case 'room': {
-      const lines = [...mark.lines.map((line) => line.toUpperCase()), mark.code, ...(mark.clear ? [mark.clear] : [])];
-      lines.forEach((line, i) => {
-        const y = mark.at[1] + ((lines.length - 1) / 2 - i) * 2.9;
-        const isName = i < mark.lines.length;
-        const x = mark.at[0];
-        if (isName) write(pdf, line, x, y, 2.6, FONTS.tagBold, SOFT, true);
-        else write(pdf, line, x, y, 2.2, FONTS.tag, SOFT, true);
-      });
-      break;
-    }
-    case 'note': {
-      pdf.font(FONTS.tagBold).fontSize(NOTE_MM.size);
-      const width = Math.max(...mark.lines.map((line) => pdf.widthOfString(line))) + 0.6;
-      const height = mark.lines.length * NOTE_MM.line;
-      pdf
-        .fillColor(WHITE)
-        .fillOpacity(0.85)
-        .rect(mark.at[0], mark.at[1] - height, width, height)
-        .fill()
-        .fillOpacity(1);
-      mark.lines.forEach((line, i) => {
-        const y = mark.at[1] - (i + 0.5) * NOTE_MM.line;
-        write(pdf, line, mark.at[0] + 0.3, y, NOTE_MM.size, i === 0 ? FONTS.tagBold : FONTS.tag, INK);
-      });
-      break;
-    }
-    case 'dimension': {
-      const [[ax, ay], [bx, by]] = mark.points;
-      const isUpright = ax === bx;
-      const tick = isUpright ? [1.2, 0] : [0, 1.2];
-      pdf.lineWidth(0.18).strokeColor(SOFT);
-      path(pdf, mark.points, false);
-      for (const [x, y] of mark.points)
-        path(
-          pdf,
-          [
-            [x - tick[0], y - tick[1]],
-            [x + tick[0], y + tick[1]],
-          ],
-          false,
-        );
-      pdf.stroke();
-      pdf.save().translate((ax + bx) / 2, (ay + by) / 2);
-      if (isUpright) pdf.rotate(90);
-      write(pdf, mark.text, 0, 1.6, 2.2, FONTS.tag, INK, true);
-      pdf.restore();
-      break;
-    }
+    case 'room':
+      return drawRoom(pdf, mark);
+    case 'note':
+      return drawNote(pdf, mark);
+    case 'dimension':
+      return drawDimension(pdf, mark);
     case 'riser':
       pdf.lineWidth(0.25).strokeColor(PRINT.accent);
       path(pdf, mark.points, true);

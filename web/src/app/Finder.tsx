@@ -9,7 +9,7 @@ import { useDerived } from '../state/derived.ts';
 import { useProject } from '../state/open-project.ts';
 import { useProjectParts } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
-import { useTour } from './Tour.tsx';
+import { useTour } from '../state/tour.ts';
 import { type FinderAct, finderTargets } from './finder-targets.ts';
 import css from './app.module.css';
 

@@ -1,15 +1,9 @@
 import { Button, Tour as TourSteps } from 'antd';
 import { useEffect, useState } from 'react';
-import { create } from 'zustand';
 import { text } from '../ground/text.ts';
+import { useTour } from '../state/tour.ts';
 import { useSettings } from '../state/settings.ts';
 import css from './app.module.css';
-
-/** Whether the tour is on its way; the find box and the guide start it too. */
-export const useTour = create<{ readonly isOn: boolean; readonly start: () => void }>()((set) => ({
-  isOn: false,
-  start: () => set({ isOn: true }),
-}));
 
 /** What is shown, in the order in which it is used. */
 const STOPS = [

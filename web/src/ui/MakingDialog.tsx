@@ -21,8 +21,8 @@ export interface Making {
 
 const LOOK_MS = 300;
 
-/** Shows how far a document is, lets it be stopped, and saves it when it is done. The page stays where it is. */
-export function MakingDialog({ making, onClose }: { readonly making: Making; readonly onClose: () => void }) {
+/** Has a document made and saved: by the server's queue, or by this device where the server cannot be reached. */
+function useMaking(making: Making, onClose: () => void) {
   const [job, setJob] = useState<JobReply | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [round, setRound] = useState(0);
@@ -72,6 +72,12 @@ export function MakingDialog({ making, onClose }: { readonly making: Making; rea
     setJob(null);
     setRound((n) => n + 1);
   };
+  return { job, problem, again };
+}
+
+/** Shows how far a document is, lets it be stopped, and saves it when it is done. The page stays where it is. */
+export function MakingDialog({ making, onClose }: { readonly making: Making; readonly onClose: () => void }) {
+  const { job, problem, again } = useMaking(making, onClose);
   const share = Math.round(100 * (job?.progress ?? 0));
   return (
     <Modal

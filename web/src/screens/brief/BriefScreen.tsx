@@ -45,21 +45,12 @@ export function BriefScreen() {
   const undecided = openDecisions(project, today()).length;
   const differences = walkDifferences(project).length;
   useKeys({ undo, redo });
-  const [find, setFind] = useState('');
   const guarded = useSignedGuard();
   const fill = (roomId: string) =>
     guarded([roomId], () =>
       edit(
         text('edit.fillRest', { room: project.rooms[roomId].name }),
         fillRest(project, roomId, () => newRecordId('bc')),
-      ),
-    );
-  const proposals = proposedAnswers(project);
-  const acceptAll = () =>
-    guarded([...new Set(proposals.map(({ roomId }) => roomId))], () =>
-      edit(
-        text('brief.acceptAll'),
-        acceptAnswers(project, proposals, () => newRecordId('bc')),
       ),
     );
   // A room that somebody else takes away takes the cursor along.
@@ -94,41 +85,7 @@ export function BriefScreen() {
             </dl>
           )}
         </header>
-        {shown === 'rooms' &&
-          (Object.keys(project.rooms).length === 0 ? (
-            <p className="brief-empty">{text('stage.brief.noRooms')}</p>
-          ) : (
-            <>
-              {Object.keys(project.rooms).length > SEARCHED_FROM && (
-                <Input
-                  allowClear
-                  className={css.findRoom}
-                  value={find}
-                  placeholder={text('brief.findRoom')}
-                  aria-label={text('brief.findRoom')}
-                  onChange={(event) => setFind(event.target.value)}
-                />
-              )}
-              {proposals.length > 0 && (
-                <p className={css.proposal} role="status">
-                  {text('brief.proposed', { count: proposals.length })}{' '}
-                  <Button size="small" onClick={acceptAll}>
-                    {text('brief.acceptAll')}
-                  </Button>
-                </p>
-              )}
-              <div className="table-paper">
-                <BriefMatrix
-                  at={place}
-                  onAt={setAt}
-                  onFill={fill}
-                  find={find}
-                  onDetails={() => document.querySelector<HTMLElement>(`.${css.briefCard} button`)?.focus()}
-                />
-              </div>
-              <Legend />
-            </>
-          ))}
+        {shown === 'rooms' && <Rooms at={place} onAt={setAt} onFill={fill} />}
         {shown === 'decisions' && <Decisions />}
         {shown === 'compromises' && <Compromises />}
         {shown === 'package' && <BuildersPackage />}
@@ -138,5 +95,63 @@ export function BriefScreen() {
       {shown === 'rooms' && place && <RoomCard at={place} onAt={setAt} onFill={fill} onCopy={setCopying} />}
       {copying && <CopyRoom roomId={copying} onClose={() => setCopying(null)} />}
     </div>
+  );
+}
+
+/** The answers of all rooms, with what the plan already answers. */
+function Rooms({
+  at,
+  onAt,
+  onFill,
+}: {
+  readonly at: CellPlace | null;
+  readonly onAt: (place: CellPlace) => void;
+  readonly onFill: (roomId: string) => void;
+}) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const [find, setFind] = useState('');
+  const guarded = useSignedGuard();
+  const proposals = proposedAnswers(project);
+  const acceptAll = () =>
+    guarded([...new Set(proposals.map(({ roomId }) => roomId))], () =>
+      edit(
+        text('brief.acceptAll'),
+        acceptAnswers(project, proposals, () => newRecordId('bc')),
+      ),
+    );
+  return Object.keys(project.rooms).length === 0 ? (
+    <p className="brief-empty">{text('stage.brief.noRooms')}</p>
+  ) : (
+    <>
+      {Object.keys(project.rooms).length > SEARCHED_FROM && (
+        <Input
+          allowClear
+          className={css.findRoom}
+          value={find}
+          placeholder={text('brief.findRoom')}
+          aria-label={text('brief.findRoom')}
+          onChange={(event) => setFind(event.target.value)}
+        />
+      )}
+      {proposals.length > 0 && (
+        <p className={css.proposal} role="status">
+          {text('brief.proposed', { count: proposals.length })}{' '}
+          <Button size="small" onClick={acceptAll}>
+            {text('brief.acceptAll')}
+          </Button>
+        </p>
+      )}
+      <div className="table-paper">
+        <BriefMatrix
+          at={at}
+          onAt={onAt}
+          onFill={onFill}
+          find={find}
+          onDetails={() => document.querySelector<HTMLElement>(`.${css.briefCard} button`)?.focus()}
+        />
+      </div>
+      <Legend />
+    </>
   );
 }

@@ -89,6 +89,18 @@ export function SeveralDevices({
           </Button>
         )}
       </div>
+      <LineUp ids={ids} />
+      <GroupPicker deviceIds={ids} onSelect={onSelect} />
+    </>
+  );
+}
+
+/** Lines devices up, spreads them, and gives them one height. */
+function LineUp({ ids }: { readonly ids: readonly string[] }) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  return (
+    <>
       <div className="eyebrow">{text('device.alignTitle')}</div>
       <div className="panel-buttons">
         {ALIGNMENTS.map((how) => (
@@ -105,7 +117,6 @@ export function SeveralDevices({
           {text('device.oneHeight')}
         </Button>
       </div>
-      <GroupPicker deviceIds={ids} onSelect={onSelect} />
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { useProject } from '../../state/open-project.ts';
 import { distance2, formatLength, type Point2 } from '@dusky-spool/core/math';
 import { planScale } from '@dusky-spool/core/calculators';
+import type { Underlay } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
 import { problemSentence } from '@dusky-spool/texts';
 import { onPicture, rescaled } from '../../commands/place-picture.ts';
@@ -14,6 +15,8 @@ interface Props {
   readonly measured: { readonly underlayId: string; readonly first: Point2; readonly second: Point2 };
   readonly onDone: () => void;
 }
+
+type ScaleJudgement = Extract<ReturnType<typeof planScale>, { ok: true }>['value'];
 
 /** Nobody measures less or more than this on a plan, m. */
 const SHORTEST_M = 0.01;
@@ -49,7 +52,6 @@ export function ScaleFlow({ measured, onDone }: Props) {
     const factor = lengthM / nowM;
     scaleTo(underlay.metresPerPixel * factor, underlay.metresPerPixelY * factor);
   };
-  const percent = (share: number) => `${share >= 0 ? '+' : '−'}${Math.abs(share * 100).toFixed(2)} %`;
   return (
     <Modal open title={text('plan.scaleTitle')} footer={null} onCancel={onDone}>
       <p>{text('plan.scaleNow', { length: formatLength(nowM, units) })}</p>
@@ -74,21 +76,7 @@ export function ScaleFlow({ measured, onDone }: Props) {
           {problemSentence(judged.problem, units)}
         </p>
       )}
-      {found && (
-        <div className={found.warn ? 'finding look' : 'finding fine'} role="status">
-          <p>
-            <b>{text(found.warn ? 'survey.scaleOff' : 'survey.scaleFits', { percent: percent(found.disagreement) })}</b>
-          </p>
-          {found.perAxis && (
-            <p>
-              {text('survey.scaleAxes', {
-                across: percent(found.perAxis.metresPerPixelX / underlay.metresPerPixel - 1),
-                up: percent(found.perAxis.metresPerPixelY / underlay.metresPerPixelY - 1),
-              })}
-            </p>
-          )}
-        </div>
-      )}
+      {found && <Judgement found={found} underlay={underlay} />}
       <div className="panel-buttons">
         {!earlier && (
           <Button type="primary" onClick={setFirst}>
@@ -112,5 +100,26 @@ export function ScaleFlow({ measured, onDone }: Props) {
         )}
       </div>
     </Modal>
+  );
+}
+
+const percent = (share: number) => `${share >= 0 ? '+' : '−'}${Math.abs(share * 100).toFixed(2)} %`;
+
+/** How far the second length agrees with the first. */
+function Judgement({ found, underlay }: { readonly found: ScaleJudgement; readonly underlay: Underlay }) {
+  return (
+    <div className={found.warn ? 'finding look' : 'finding fine'} role="status">
+      <p>
+        <b>{text(found.warn ? 'survey.scaleOff' : 'survey.scaleFits', { percent: percent(found.disagreement) })}</b>
+      </p>
+      {found.perAxis && (
+        <p>
+          {text('survey.scaleAxes', {
+            across: percent(found.perAxis.metresPerPixelX / underlay.metresPerPixel - 1),
+            up: percent(found.perAxis.metresPerPixelY / underlay.metresPerPixelY - 1),
+          })}
+        </p>
+      )}
+    </div>
   );
 }

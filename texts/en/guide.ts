@@ -82,6 +82,14 @@ export const guidePages: readonly GuidePage[] = [
         title: 'Decisions and phases',
         text: 'A decision names its options and the gate that closes it; the cables that keep every option open are counted. What belongs to a later phase is cabled now.',
       },
+      {
+        title: 'Brief and plan',
+        text: 'Devices on the plan that the brief does not know of stand in its table as dashed figures: take one into the brief in its card, or all of them above the table. What the brief wants and the plan has not stands at the head of the palette in Devices.',
+      },
+      {
+        title: 'Signatures',
+        text: 'A room is signed when every topic has an answer. A change after that asks first, withdraws the signature and keeps it in the history. A second person can be asked to sign.',
+      },
     ],
   },
   {
@@ -131,7 +139,15 @@ export const guidePages: readonly GuidePage[] = [
       },
       {
         title: 'Several at once',
-        text: 'Shift selects more of a kind, Shift and a drag a box. The panel shows what they share and changes all of them as one step.',
+        text: 'Shift selects more of a kind, Shift and a drag a box, Shift and Alt and a drag a free line; Ctrl A takes all of the level. In the schedule Shift selects from row to row, Ctrl one more, and a link all that the filters show. The panel shows what they share and changes all of them as one step.',
+      },
+      {
+        title: 'Copies',
+        steps: [
+          'Ctrl C and Ctrl V, or Copy in the panel: each click sets the copies down, with their heights, finishes and cables, and with numbers of their own.',
+          'Copy the devices of a room, in the panel of one of them: each click on another room gives it the same at the same share of its walls.',
+          'Ctrl Shift V sets copies down at the same places of another level. Survey, the panel of a level: Copy this level, with its devices or without.',
+        ],
       },
       {
         title: 'On its wall or ceiling',
@@ -157,6 +173,14 @@ export const guidePages: readonly GuidePage[] = [
       {
         title: 'Labels',
         text: 'A label that was printed and no longer says what is so is out of date: the list says it, and a warning. Marked as printed is what the printer took, or what you say was printed from a file.',
+      },
+      {
+        title: 'On paper',
+        text: 'Export, Plan to scale: numbers and heights stand beside the marks, rooms and house are dimensioned, the key says what the marks mean, and the pages behind list every device with its place from the walls and its runs. Firm, client, address and north are asked there and kept.',
+      },
+      {
+        title: 'Without a connection',
+        text: 'Projects that were opened on a device open there without a connection, and edits wait until there is one. The schedule and labels as CSV, and label sheets as a drawing, are then made on the device.',
       },
     ],
   },
@@ -212,7 +236,8 @@ export const guidePages: readonly GuidePage[] = [
         title: 'Everywhere',
         steps: [
           'Ctrl Z and Ctrl Shift Z: undo and redo, also after reloading.',
-          'Ctrl K: find a run, room, device, thing or page.',
+          'Ctrl K: find a run, room, device or page, or do something: place a type, draw walls, print, undo.',
+          'Arrow keys, while a tool is in the hand, move a cursor over the plan and say where it is; Shift moves it farther. Enter or Space clicks there. Without a tool they go from device to device.',
           'Plus, minus, 0: nearer, farther, all of it. Page Up and Page Down: the level above and below.',
           'Enter: from what is selected to its first field, and back to the plan. Escape: one step back.',
         ],

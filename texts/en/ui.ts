@@ -277,7 +277,7 @@ export const ui = {
     noZones: 'No zones',
     zonesOf: 'Zones: {{kind}}',
     paletteHint: 'Choose a device, then click on the plan. Shift keeps placing, Escape ends.',
-    placing: 'Click where the {{name}} goes, or go there by arrow keys and press Enter. Alt: no guides. Escape ends.',
+    placing: 'Click or Enter places the {{name}}. Escape ends.',
     paletteFind: 'Find a device type',
     paletteSystems: 'Show one system',
     only: 'Only {{system}}',

@@ -62,6 +62,7 @@ describe('every screen', () => {
     '/reset?code=none',
     '/scan',
     '/guide/survey',
+    `/p/${projectId}/devices?view=list`,
     `/p/${projectId}/devices?view=library`,
     `/p/${projectId}/devices?view=plates`,
   ];

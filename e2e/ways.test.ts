@@ -28,7 +28,7 @@ describe('a planner of ways', function () {
     await page.locator('.hole-table').first().waitFor();
     expect(await page.locator('.hole-table tbody tr').count()).to.be.greaterThan(20);
     expect(await page.locator('.hole-table').first().innerText()).to.match(
-      /\d+ × Joist\s+[A-Z][^\n]*x \d+\.\d+ m[^\n]*, y \d+\.\d+ m/,
+      /\d+ × Joist\s+[A-Z][^\n]*, \d+\.\d+ m[^\n]* from the (left|right|lower|upper) wall/,
     );
     const run = page.locator('.hole-table tbody .link').first();
     const number = await run.innerText();

@@ -876,6 +876,16 @@ export const ui = {
     bundle: 'Change bundle',
     bundleState: 'Bundle {{bundle}} {{state}}',
   },
+  planList: {
+    title: 'Plan as a list',
+    lead: 'Everything the plans show, in words: racks and devices with their places from walls, heights and runs. A number leads to it on the plan.',
+    find: 'Find a device',
+    number: 'Number',
+    what: 'What',
+    place: 'Place',
+    height: 'Center AFF',
+    runs: 'Runs',
+  },
   conflict: {
     title: 'Two people changed the same thing',
     text: 'While you edited, another person changed {{what}}. Which value stays?',

@@ -62,6 +62,7 @@ export function finderTargets(project: ProjectDocument, rows: readonly ScheduleR
       go: at(`${stage}?level=${one.id}`),
     })),
     ...STAGES.map((one) => ({ label: text('header.goTo', { stage: text(`stages.${one}`) }), go: at(one) })),
+    { label: text('planList.title'), go: at('devices?view=list') },
     { label: text('library.title'), go: at('devices?view=library') },
     { label: text('brief.findWalk'), go: at('brief?view=walk') },
     { label: text('brief.views.decisions'), go: at('brief?view=decisions') },

@@ -42,6 +42,7 @@ const WallView = later(() => import('../walls/WallView.tsx').then((module) => mo
 const CeilingView = later(() => import('../walls/CeilingView.tsx').then((module) => module.CeilingView), WAITING);
 const PlatesScreen = later(() => import('../plates/PlatesScreen.tsx').then((module) => module.PlatesScreen), WAITING);
 const LibraryScreen = later(() => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen), WAITING);
+const PlanList = later(() => import('./PlanList.tsx').then((module) => module.PlanList), WAITING);
 const LabelsScreen = later(() => import('../labels/LabelsScreen.tsx').then((module) => module.LabelsScreen), null);
 const RoutesScreen = later(() => import('../pathways/PathwaysScreen.tsx').then((module) => module.PathwaysScreen), null);
 
@@ -65,6 +66,7 @@ export function PlanScreen(props: Props) {
     );
   if (view === 'ways' && stage === 'cabling') return <RoutesScreen onBack={toPlan} onRun={toRun} />;
   if (view === 'labels' && stage === 'cabling') return <LabelsScreen projectId={projectId} onBack={toPlan} onRun={toRun} />;
+  if (view === 'list') return <PlanList onBack={toPlan} onSelect={(selection, level) => go({ view: null, selection, level })} />;
   if (view === 'library' && stage === 'devices') return <LibraryScreen onBack={toPlan} />;
   return <Plan {...props} />;
 }
@@ -239,6 +241,9 @@ function SheetLeft({
         </NarrowTools>
       )}
       <HouseSection project={project} levelId={levelId} onPick={onLevel} />
+      <button type="button" className={`plain link ${css.toWays}`} onClick={() => go({ view: 'list' })}>
+        {text('planList.title')}
+      </button>
       {stage === 'cabling' &&
         (['ways', 'labels'] as const).map((list) => (
           <button key={list} type="button" className={`plain link ${css.toWays}`} onClick={() => go({ view: list })}>

@@ -123,6 +123,19 @@ describe('the plan with its lists', () => {
     expect(page.address()).to.include('sel=run');
   });
 
+  it('is a list in words too, with a way from each line to the plan', async () => {
+    const page = await open();
+    await press(page, 'Plan as a list');
+    await page.findByRole('heading', { name: 'Plan as a list' });
+    const row = page.getByRole('row', { name: /^ND-?|Network drop/ });
+    expect(row.textContent).to.match(/Room AA, lower wall, 2\.94 m from the left wall/);
+    await page.user.type(page.getByLabelText('Find a device'), 'ceiling');
+    expect(page.queryByRole('row', { name: /Network drop/ })).to.equal(null);
+    await press(page, 'AA-01');
+    await waitFor(() => expect(page.address()).to.include(`sel=device%3A${speaker.id}`));
+    expect(page.address()).to.not.include('view=');
+  });
+
   it('lays a tool down by Escape, then the selection', async () => {
     const page = await open({ search: `?sel=device:${speaker.id}` });
     await press(page, 'Network drop');

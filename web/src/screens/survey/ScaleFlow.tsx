@@ -66,16 +66,12 @@ export function ScaleFlow({ measured, onDone }: Props) {
           onChange={setLengthM}
         />
       </div>
-      {isMissing && lengthM === null && (
-        <p className="field-problem" role="alert">
-          {text('form.missing', { label: text('plan.scaleField') })}
-        </p>
-      )}
-      {judged && !judged.ok && (
-        <p className="field-problem" role="alert">
-          {problemSentence(judged.problem, units)}
-        </p>
-      )}
+      {/* Its line is always there: a button that moves away from under the pointer is not pressed. */}
+      <p className={`field-problem ${css.scaleProblem}`} role="alert">
+        {judged && !judged.ok
+          ? problemSentence(judged.problem, units)
+          : isMissing && lengthM === null && text('form.missing', { label: text('plan.scaleField') })}
+      </p>
       {found && <Judgement found={found} underlay={underlay} />}
       <div className="panel-buttons">
         {!earlier && (

@@ -159,8 +159,8 @@ export function SeveralRuns({ ids }: { readonly ids: readonly string[] }) {
               label={text('run.bundleField')}
               value={commonValue(open, 'bundle') ?? ''}
               placeholder={mixed(commonValue(open, 'bundle'))}
-              max={20}
-              onChange={(bundle) => change(text('edit.bundle'), { bundle })}
+              max={12}
+              onChange={(bundle) => change(text('edit.bundle'), { bundle: bundle.toUpperCase() })}
             />
             <ChoiceField<SlackStyle | 'usual'>
               label={text('run.slackStyle')}

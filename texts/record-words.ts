@@ -109,12 +109,12 @@ const PLACE_FIELDS: ReadonlySet<string> = new Set(['x', 'y', 'roomId', 'facingRa
 
 /** What two people made of the same fields, in words: "Height: 1.20 m or 1.30 m". */
 export function conflictLines(project: ProjectDocument, conflicts: readonly FieldConflict[]): ConflictLine[] {
-  const moved = new Map<string, FieldConflict[]>();
-  for (const one of conflicts)
-    if (one.in === 'devices' && (one.field === 'x' || one.field === 'y')) moved.set(one.id, [...(moved.get(one.id) ?? []), one]);
+  const moved = new Set(
+    conflicts.flatMap(({ in: list, field, id }) => (list === 'devices' && (field === 'x' || field === 'y') ? [id] : [])),
+  );
   const isPartOfMove = ({ in: list, id, field }: FieldConflict) =>
     list === 'devices' && moved.has(id) && PLACE_FIELDS.has(field) && project.devices[id] !== undefined;
-  const places = [...moved].flatMap(([id]): ConflictLine[] => {
+  const places = [...moved].flatMap((id): ConflictLine[] => {
     const device = project.devices[id];
     if (!device) return [];
     const at = (side: 'mine' | 'theirs') => {

@@ -102,44 +102,63 @@ export function withdrawSignature(brief: RoomBrief): Operation[] {
   return operation ? [operation] : [];
 }
 
-/** Answers one cell; null takes the answer back to not discussed. A room that was signed is signed no longer. */
-export function answerCell(
+/** An answer to give; null takes it back to not discussed. */
+export interface NewAnswer {
+  readonly roomId: string;
+  readonly topic: BriefTopic;
+  readonly answer: Answer | null;
+  readonly given?: Given;
+}
+
+/** Answers one cell. */
+export const answerCell = (
   project: ProjectDocument,
   roomId: string,
   topic: BriefTopic,
   answer: Answer | null,
   newId: () => string,
   given: Given = {},
-): Operation[] {
+): Operation[] => answerCells(project, [{ roomId, topic, answer, given }], newId);
+
+/** Answers cells. A room that was signed is signed no longer; its signature is taken back once, however many of its answers change. */
+export function answerCells(project: ProjectDocument, answers: readonly NewAnswer[], newId: () => string): Operation[] {
+  const changed = new Set<string>();
+  const operations = answers.flatMap((one) => {
+    const operation = cellOperation(project, one, newId);
+    if (operation) changed.add(one.roomId);
+    return operation ? [operation] : [];
+  });
+  const signatures = [...changed].flatMap((roomId) => {
+    const brief = briefOf(project, roomId);
+    return brief ? withdrawSignature(brief) : [];
+  });
+  return [...operations, ...signatures];
+}
+
+function cellOperation(
+  project: ProjectDocument,
+  { roomId, topic, answer, given = {} }: NewAnswer,
+  newId: () => string,
+): Operation | null {
   const known = cellOf(project, roomId, topic);
-  const operations: (Operation | null)[] = [];
-  if (answer === null) operations.push(known ? remove('briefCells', known) : null);
-  else if (known) {
-    const count =
-      given.count ??
-      (known.count === 0 && answer !== 'nothing' ? usualCount(project, project.rooms[roomId], topic) : known.count);
-    operations.push(update('briefCells', known, { answer, ...given, count: answer === 'nothing' ? 0 : count }));
-  } else {
-    const room = project.rooms[roomId];
-    operations.push(
-      create('briefCells', {
-        id: newId(),
-        roomId,
-        topic,
-        answer,
-        count: answer === 'nothing' ? 0 : usualCount(project, room, topic),
-        threshold: answer === 'nothing' ? null : TOPIC_RULES[topic].usual,
-        typeId: null,
-        phaseId: null,
-        note: '',
-        ...given,
-      }),
-    );
+  if (answer === null) return known ? remove('briefCells', known) : null;
+  const room = project.rooms[roomId];
+  if (known) {
+    const count = given.count ?? (known.count === 0 && answer !== 'nothing' ? usualCount(project, room, topic) : known.count);
+    return update('briefCells', known, { answer, ...given, count: answer === 'nothing' ? 0 : count });
   }
-  const made = operations.filter((operation) => operation !== null);
-  const brief = briefOf(project, roomId);
-  if (made.length > 0 && brief && brief.signedOn !== '') made.push(...withdrawSignature(brief));
-  return made;
+  return create('briefCells', {
+    id: newId(),
+    roomId,
+    topic,
+    answer,
+    count: answer === 'nothing' ? 0 : usualCount(project, room, topic),
+    threshold: answer === 'nothing' ? null : TOPIC_RULES[topic].usual,
+    typeId: null,
+    phaseId: null,
+    note: '',
+    ...given,
+  });
 }
 
 /** Topics of a room without an answer. */
@@ -149,9 +168,12 @@ export const notDiscussed = (project: ProjectDocument, roomId: string): BriefTop
 /** Says "nothing here on purpose" to all that a room of this use is not even asked about. */
 export function fillRest(project: ProjectDocument, roomId: string, newId: () => string): Operation[] {
   const asked = new Set(topicsAsked(project.rooms[roomId].use));
-  return notDiscussed(project, roomId)
-    .filter((topic) => !asked.has(topic))
-    .flatMap((topic) => answerCell(project, roomId, topic, 'nothing', newId));
+  const rest = notDiscussed(project, roomId).filter((topic) => !asked.has(topic));
+  return answerCells(
+    project,
+    rest.map((topic) => ({ roomId, topic, answer: 'nothing' })),
+    newId,
+  );
 }
 
 /**
@@ -203,22 +225,14 @@ export function copyAnswers(
   replace: boolean,
   newId: () => string,
 ): Operation[] {
-  const operations: Operation[] = [];
-  for (const roomId of toIds) {
-    let signed = false;
-    for (const topic of BRIEF_TOPICS) {
+  const answers = toIds.flatMap((roomId) =>
+    BRIEF_TOPICS.flatMap((topic): NewAnswer[] => {
       const cell = cellOf(project, fromId, topic);
-      const there = cellOf(project, roomId, topic);
-      if (!cell || (there && !replace)) continue;
+      if (!cell || (cellOf(project, roomId, topic) && !replace)) return [];
       const counted = project.rooms[roomId] && cell.answer !== 'nothing' ? usualCount(project, project.rooms[roomId], topic) : 0;
       const given = { count: counted, threshold: cell.threshold, typeId: cell.typeId, phaseId: cell.phaseId };
-      for (const operation of answerCell(project, roomId, topic, cell.answer, newId, given)) {
-        // The signature is taken back once.
-        if (operation.in === 'roomBriefs' && signed) continue;
-        signed ||= operation.in === 'roomBriefs';
-        operations.push(operation);
-      }
-    }
-  }
-  return operations;
+      return [{ roomId, topic, answer: cell.answer, given }];
+    }),
+  );
+  return answerCells(project, answers, newId);
 }

@@ -1,7 +1,7 @@
 import type { BriefCell, BriefTopic, Device, Operation, ProjectDocument } from '../model/index.ts';
 import { derivationsOf, grouped, listOf } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { answerCell, cellOf } from './cells.ts';
+import { answerCells, cellOf } from './cells.ts';
 import { type ThresholdUnit, TOPIC_RULES, typesFor } from './topics.ts';
 
 /** What an answer asks for, which devices answer it, and how far they do. */
@@ -112,18 +112,12 @@ export function proposedAnswers(project: ProjectDocument): ProposedAnswer[] {
 }
 
 /** Takes proposals into the brief: wanted, as many as there are. A room that was signed is signed no longer. */
-export function acceptAnswers(project: ProjectDocument, proposals: readonly ProposedAnswer[], newId: () => string): Operation[] {
-  const withdrawn = new Set<string>();
-  return proposals.flatMap(({ roomId, topic, count, typeId }) =>
-    answerCell(project, roomId, topic, 'wanted', newId, { count, typeId }).filter((operation) => {
-      if (operation.in !== 'roomBriefs') return true;
-      // The signature of a room is taken back once.
-      if (withdrawn.has(roomId)) return false;
-      withdrawn.add(roomId);
-      return true;
-    }),
+export const acceptAnswers = (project: ProjectDocument, proposals: readonly ProposedAnswer[], newId: () => string): Operation[] =>
+  answerCells(
+    project,
+    proposals.map(({ roomId, topic, count, typeId }) => ({ roomId, topic, answer: 'wanted', given: { count, typeId } })),
+    newId,
   );
-}
 
 /** Devices that an answer asks for and that are not on the plan yet. */
 export interface WantedDevice {

@@ -1,10 +1,9 @@
 import { attachmentOf } from '../../house/index.ts';
-import { boundsOf, err, middleOf, ok, type Outcome, type Point2, tidyM } from '../../math/index.ts';
-import { create, type Device, type Operation, type ProjectDocument, type Room, type Run } from '../../model/index.ts';
-import { onLevel, withRecords } from '../../derive/index.ts';
+import { boundsOf, err, middleOf, type Outcome, type Point2, tidyM } from '../../math/index.ts';
+import type { Device, ProjectDocument, Room, Run } from '../../model/index.ts';
+import { onLevel } from '../../derive/index.ts';
 import { runsByDevice } from '../../runs/index.ts';
-import { placeDevice } from './place.ts';
-import type { IdSource, Placed } from './placing.ts';
+import { type IdSource, placeAll, placeAtShare, type Placed, shareIn, type Wanted } from './placing.ts';
 
 /** Devices taken from a plan to be set down elsewhere, as they were then, with the runs that they had. */
 export interface DeviceClip {
@@ -58,23 +57,9 @@ const isInWall = (project: ProjectDocument, { typeId }: Device): boolean =>
 
 function motionOf(project: ProjectDocument, clip: DeviceClip, to: CopyPlace): (p: Point2) => Point2 {
   if (to.kind === 'level') return (p) => p;
-  if (to.kind === 'room') {
-    const [from, into] = [
-      boundsOf((clip.room?.polygon ?? []) as Point2[]),
-      boundsOf(project.rooms[to.roomId].polygon as Point2[]),
-    ];
-    if (from && into) {
-      const share = (v: number, low: number, high: number) => Math.min(1, Math.max(0, (v - low) / (high - low)));
-      const [cx, cy] = middleOf(project.rooms[to.roomId].polygon as Point2[]);
-      return ([x, y]) => {
-        const at: Point2 = [
-          into.minX + share(x, from.minX, from.maxX) * (into.maxX - into.minX),
-          into.minY + share(y, from.minY, from.maxY) * (into.maxY - into.minY),
-        ];
-        // A little inward, so that what is on a wall faces the room.
-        return [at[0] + (cx - at[0]) * 0.02, at[1] + (cy - at[1]) * 0.02];
-      };
-    }
+  if (to.kind === 'room' && clip.room) {
+    const [from, into] = [clip.room, project.rooms[to.roomId]];
+    return (p) => placeAtShare(into, shareIn(from, p));
   }
   const box = boundsOf(clip.devices.map(({ x, y }): Point2 => [x, y]));
   const at: Point2 = to.kind === 'at' ? to.at : middleOf(project.rooms[to.roomId].polygon as Point2[]);
@@ -96,27 +81,15 @@ export function pasteDevices(
   if (to.kind === 'room' && !project.rooms[to.roomId]) return err('record-gone', { in: 'rooms', id: to.roomId });
   const levelId = to.kind === 'room' ? project.rooms[to.roomId].levelId : to.levelId;
   const places = copyPlaces(project, clip, to);
-  let working = project;
-  const devices: Device[] = [];
-  const operations: Operation[] = [];
-  for (const [index, first] of clip.devices.entries()) {
-    const runsOfFirst = clip.runs.filter((run) => run.deviceId === first.id);
-    const placed = placeDevice(
-      working,
-      {
-        ...{ typeId: first.typeId, levelId, at: places[index], facingRad: first.facingRad, holder },
-        legs: runsOfFirst.length > 0 ? runsOfFirst.map(({ leg }) => leg) : undefined,
-      },
-      { device: ids.device(), run: () => ids.run() },
-    );
-    if (!placed.ok) return placed;
-    const device: Device = { ...placed.value.device, ...keptOf(project, first, levelId) };
-    const runs = placed.value.runs.map((run) => ({ ...run, ...cableOf(runsOfFirst.find(({ leg }) => leg === run.leg)) }));
-    devices.push(device);
-    operations.push(create('devices', device), ...runs.map((run) => create('runs', run)));
-    working = withRecords(withRecords(working, 'devices', [device]), 'runs', runs);
-  }
-  return ok({ devices, operations });
+  const wanted = clip.devices.map((first, index): Wanted => {
+    const runs = clip.runs.filter((run) => run.deviceId === first.id);
+    return {
+      ...{ typeId: first.typeId, at: places[index], facingRad: first.facingRad, more: keptOf(project, first, levelId) },
+      legs: runs.length > 0 ? runs.map(({ leg }) => leg) : undefined,
+      runAs: ({ leg }) => cableOf(runs.find((run) => run.leg === leg)),
+    };
+  });
+  return placeAll(project, levelId, wanted, ids, holder);
 }
 
 /** What a copy has from the first one. What belongs to a piece of furniture does so on its own level only. */

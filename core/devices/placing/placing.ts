@@ -27,21 +27,34 @@ export interface Placed {
   readonly operations: readonly Operation[];
 }
 
-interface Wanted {
+export interface Wanted {
   readonly typeId: string;
   readonly at: Point2;
+  /** For what hangs free: in a wall it faces the room. */
+  readonly facingRad?: number;
+  /** Of the recipe, counted from 1, where they are not the usual ones. */
+  readonly legs?: readonly number[];
+  /** What each of its runs has instead of what the recipe says. */
+  readonly runAs?: (run: Run) => Partial<Run>;
   readonly heightM?: number | null;
   readonly name?: string;
   readonly more?: Partial<Device>;
 }
 
-/** Places several devices in one change, each with its number and runs. Problems: those of `placeDevice`. */
-export function placeAll(project: ProjectDocument, levelId: string, wanted: readonly Wanted[], ids: IdSource): Outcome<Placed> {
+/** Places several devices in one change, each with its number and runs; `holder` as with `placeDevice`. Problems: those of `placeDevice`. */
+export function placeAll(
+  project: ProjectDocument,
+  levelId: string,
+  wanted: readonly Wanted[],
+  ids: IdSource,
+  holder?: string,
+): Outcome<Placed> {
   let working = project;
   const devices: Device[] = [];
   const operations: Operation[] = [];
-  for (const { typeId, at, heightM, name, more } of wanted) {
-    const placed = placeDevice(working, { typeId, levelId, at }, { device: ids.device(), run: () => ids.run() });
+  for (const { typeId, at, facingRad, legs, runAs, heightM, name, more } of wanted) {
+    const where = { typeId, levelId, at, facingRad, legs, holder };
+    const placed = placeDevice(working, where, { device: ids.device(), run: () => ids.run() });
     if (!placed.ok) return placed;
     const device: Device = {
       ...placed.value.device,
@@ -49,7 +62,7 @@ export function placeAll(project: ProjectDocument, levelId: string, wanted: read
       ...(name ? { name } : {}),
       ...more,
     };
-    const runs: Run[] = placed.value.runs;
+    const runs: Run[] = placed.value.runs.map((run) => ({ ...run, ...runAs?.(run) }));
     devices.push(device);
     operations.push(create('devices', device), ...runs.map((run) => create('runs', run)));
     working = withRecords(withRecords(working, 'devices', [device]), 'runs', runs);
@@ -225,11 +238,24 @@ export function alignHeights(project: ProjectDocument, deviceIds: readonly strin
   });
 }
 
+/** Where a place is in the box of a room: shares of its width and depth, 0 to 1. */
+export function shareIn({ polygon }: Pick<Room, 'polygon'>, [x, y]: Point2): Point2 {
+  const { minX, minY, maxX, maxY } = boundsOf(polygon as Point2[])!;
+  const share = (value: number, low: number, high: number) => Math.min(1, Math.max(0, (value - low) / (high - low)));
+  return [share(x, minX, maxX), share(y, minY, maxY)];
+}
+
+/** The place at such shares of a room, a little inward, so that what is on a wall faces the room. */
+export function placeAtShare({ polygon }: Pick<Room, 'polygon'>, [along, across]: Point2): Point2 {
+  const { minX, minY, maxX, maxY } = boundsOf(polygon as Point2[])!;
+  const [cx, cy] = middleOf(polygon as Point2[]);
+  const at: Point2 = [minX + along * (maxX - minX), minY + across * (maxY - minY)];
+  return [at[0] + (cx - at[0]) * 0.02, at[1] + (cy - at[1]) * 0.02];
+}
+
 /** The devices of a room as a template; places are shares of the room's box. */
 export function templateOf(project: ProjectDocument, roomId: string, id: string, name: string): RoomTemplate {
   const room = project.rooms[roomId];
-  const box = boundsOf(room.polygon as Point2[])!;
-  const share = (value: number, low: number, high: number) => Math.min(1, Math.max(0, (value - low) / (high - low)));
   return {
     id,
     name,
@@ -240,13 +266,10 @@ export function templateOf(project: ProjectDocument, roomId: string, id: string,
     devices: onLevel(project, 'devices', room.levelId)
       .filter((device) => device.roomId === roomId)
       .slice(0, 200)
-      .map((device) => ({
-        typeId: device.typeId,
-        name: device.name,
-        alongShare: share(device.x, box.minX, box.maxX),
-        acrossShare: share(device.y, box.minY, box.maxY),
-        heightM: device.heightM,
-      })),
+      .map(({ typeId, name: own, x, y, heightM }) => {
+        const [alongShare, acrossShare] = shareIn(room, [x, y]);
+        return { typeId, name: own, alongShare, acrossShare, heightM };
+      }),
   };
 }
 
@@ -259,15 +282,11 @@ export function applyTemplate(
 ): Outcome<Placed & { readonly missing: readonly string[] }> {
   const room = project.rooms[roomId];
   if (!room) return err('record-gone', { in: 'rooms', id: roomId });
-  const box = boundsOf(room.polygon as Point2[])!;
-  const [cx, cy] = middleOf(room.polygon as Point2[]);
   const missing = template.devices.filter(({ typeId }) => !project.deviceTypes[typeId]).map(({ typeId }) => typeId);
   const wanted = template.devices
     .filter(({ typeId }) => project.deviceTypes[typeId])
     .map(({ typeId, name, alongShare, acrossShare, heightM }): Wanted => {
-      const at: Point2 = [box.minX + alongShare * (box.maxX - box.minX), box.minY + acrossShare * (box.maxY - box.minY)];
-      // A little inward, so that what is on a wall faces the room.
-      return { typeId, name, heightM, at: [at[0] + (cx - at[0]) * 0.02, at[1] + (cy - at[1]) * 0.02] };
+      return { typeId, name, heightM, at: placeAtShare(room, [alongShare, acrossShare]) };
     });
   const placed = placeAll(project, room.levelId, wanted, ids);
   return placed.ok ? ok({ ...placed.value, missing: [...new Set(missing)] }) : placed;

@@ -7,7 +7,7 @@ const house = smallHouse();
 const inRoom = (at: readonly number[], last?: readonly number[]) =>
   tapePlace(house, { levelId: 'm', roomId: 'a', wallId: null, at }, last);
 const inWall = (wallId: string, at: readonly number[]) => tapePlace(house, { levelId: 'm', roomId: null, wallId, at });
-const told = ({ room, inWall: side, from }: ReturnType<typeof tapePlace>) => [
+const wordsOf = ({ room, inWall: side, from }: ReturnType<typeof tapePlace>) => [
   room?.id ?? null,
   side,
   ...from.map(({ side: wall, firstM }) => `${firstM.toFixed(2)} ${wall}`),
@@ -15,8 +15,8 @@ const told = ({ room, inWall: side, from }: ReturnType<typeof tapePlace>) => [
 
 describe('a place that a tape reaches', () => {
   it('is measured from the faces of the nearest two walls that cross, 0.06 m from their center lines', () => {
-    expect(told(inRoom([1, 0.5]))).to.deep.equal(['a', null, '0.44 lower', '0.94 left']);
-    expect(told(inRoom([4.6, 3.6]))).to.deep.equal(['a', null, '0.44 upper', '0.44 right']);
+    expect(wordsOf(inRoom([1, 0.5]))).to.deep.equal(['a', null, '0.44 lower', '0.94 left']);
+    expect(wordsOf(inRoom([4.6, 3.6]))).to.deep.equal(['a', null, '0.44 upper', '0.44 right']);
   });
 
   it('says for a line of places how far its first and its last are', () => {
@@ -27,15 +27,15 @@ describe('a place that a tape reaches', () => {
     ]);
   });
 
-  it('in a wall is told by the wall of the room, from the nearest wall beside it', () => {
-    expect(told(inWall('south1', [1, 0]))).to.deep.equal(['a', 'lower', '0.94 left']);
-    expect(told(inWall('north2', [9.5, 4.1]))).to.deep.equal(['b', 'upper', '0.64 right']);
-    expect(told(inWall('west', [0, 1]))).to.deep.equal(['a', 'left', '0.94 lower']);
+  it('in a wall is named by the wall of the room, from the nearest wall beside it', () => {
+    expect(wordsOf(inWall('south1', [1, 0]))).to.deep.equal(['a', 'lower', '0.94 left']);
+    expect(wordsOf(inWall('north2', [9.5, 4.1]))).to.deep.equal(['b', 'upper', '0.64 right']);
+    expect(wordsOf(inWall('west', [0, 1]))).to.deep.equal(['a', 'left', '0.94 lower']);
   });
 
   it('outdoors is measured from the walls that it stands before, and from none beyond their corners', () => {
     const outside = (at: readonly number[]) => tapePlace(house, { levelId: 'm', roomId: null, wallId: null, at });
-    expect(told(outside([2, -3]))).to.deep.equal([null, null, '2.94 upper']);
+    expect(wordsOf(outside([2, -3]))).to.deep.equal([null, null, '2.94 upper']);
     expect(outside([-5, -5]).from).to.deep.equal([]);
   });
 
@@ -50,14 +50,14 @@ describe('a place that a tape reaches', () => {
       countedIds(),
     );
     const [right, left] = devices.map((device) => tapePlaceOf(project, device));
-    expect(told(right)).to.deep.equal([null, 'lower', '4.26 right']);
-    expect(told(left)).to.deep.equal([null, 'lower', '2.06 left']);
+    expect(wordsOf(right)).to.deep.equal([null, 'lower', '4.26 right']);
+    expect(wordsOf(left)).to.deep.equal([null, 'lower', '2.06 left']);
     expect(left.from[0].isCorner).to.equal(true);
   });
 
   it('of a device is that of its hole', () => {
     const { project, devices } = withDevices(house, [{ typeId: 'network-drop', at: [1.5, 0.1] }], countedIds());
-    expect(told(tapePlaceOf(project, devices[0]))).to.deep.equal(['a', 'lower', '1.44 left']);
+    expect(wordsOf(tapePlaceOf(project, devices[0]))).to.deep.equal(['a', 'lower', '1.44 left']);
   });
 
   it('leads back to the point it was taken from, wherever in a room', () => {

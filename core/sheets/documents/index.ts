@@ -9,7 +9,7 @@ export { countsBySystem } from './counts.ts';
 export { cutOutTemplate, type CutOutTemplate } from './cut-out-template.ts';
 export { fileName } from './file-name.ts';
 export { bitsOf, holePlace, holeSheet } from './hole-sheet.ts';
-export { planList, type PlanListWords } from './plan-list.ts';
+export { deviceLines, planList, type PlanListWords } from './plan-list.ts';
 export { placeText, type PlaceWords } from './place-text.ts';
 export { type KeyLine, NOTE_MM, planSheet, type PlanSheet, type SheetMark } from './plan-sheet.ts';
 export { plateSchedule, platesInOrder } from './plate-schedule.ts';

@@ -1,6 +1,6 @@
-import type { TapePlace, WallSide } from '../../devices/index.ts';
+import { type TapePlace, tapePlaceOf, type WallSide } from '../../devices/index.ts';
 import { formatLengthFine } from '../../math/index.ts';
-import type { ProjectDocument } from '../../model/index.ts';
+import type { Device, ProjectDocument } from '../../model/index.ts';
 
 /** How a place is told, from the texts. */
 export interface PlaceWords {
@@ -28,3 +28,13 @@ export function placeText(project: ProjectDocument, { room, inWall, from }: Tape
   if (room) parts.unshift(inWall ? words.inWall(room.name, inWall) : room.name);
   return parts.join(', ') || words.notMeasured;
 }
+
+/** Where a device is, in words; outdoors that is said first. */
+export const devicePlaceText = (
+  project: ProjectDocument,
+  device: Device,
+  words: { readonly outdoors: string; readonly place: PlaceWords },
+): string => {
+  const where = placeText(project, tapePlaceOf(project, device), words.place);
+  return device.roomId === null ? `${words.outdoors}, ${where}` : where;
+};

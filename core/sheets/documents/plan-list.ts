@@ -1,9 +1,9 @@
-import { deviceNumber, deviceTitle, tapePlaceOf } from '../../devices/index.ts';
+import { deviceNumber, deviceTitle } from '../../devices/index.ts';
 import { onLevel } from '../../derive/index.ts';
 import { formatCableLength, formatLength } from '../../math/index.ts';
-import type { ProjectDocument } from '../../model/index.ts';
+import type { Device, ProjectDocument } from '../../model/index.ts';
 import { compareNumbers, type PlannedRun } from '../../runs/index.ts';
-import { placeText, type PlaceWords } from './place-text.ts';
+import { devicePlaceText, type PlaceWords } from './place-text.ts';
 import { keyOf } from './plan-sheet.ts';
 
 export interface PlanListTable {
@@ -18,6 +18,30 @@ export interface PlanListWords {
   readonly place: PlaceWords;
 }
 
+/** A device of a level as it stands in a list. */
+export interface DeviceLine {
+  readonly device: Device;
+  readonly number: string;
+  readonly what: string;
+  readonly place: string;
+  readonly height: string;
+}
+
+/** The devices of a level in the order of their numbers, each with what it is, its place and its height in words. */
+export const deviceLines = (project: ProjectDocument, levelId: string, words: PlanListWords): DeviceLine[] =>
+  onLevel(project, 'devices', levelId)
+    .map((device): DeviceLine => {
+      const type = project.deviceTypes[device.typeId];
+      return {
+        device,
+        number: deviceNumber(project, device),
+        what: `${type.code} ${deviceTitle(device, type)}`,
+        place: devicePlaceText(project, device, words),
+        height: device.heightM === null ? words.atCeiling : formatLength(device.heightM, project.project.units),
+      };
+    })
+    .sort((a, b) => compareNumbers(a.number, b.number));
+
 /** Every device of a level with its number, place, height and runs, and what each mark means: the pages behind the plan. */
 export function planList(
   project: ProjectDocument,
@@ -28,25 +52,16 @@ export function planList(
   const { units } = project.project;
   const own = new Map<string, PlannedRun[]>();
   for (const planned of runs) own.set(planned.run.deviceId, [...(own.get(planned.run.deviceId) ?? []), planned]);
-  const rows = onLevel(project, 'devices', levelId)
-    .map((device) => {
-      const type = project.deviceTypes[device.typeId];
-      const where = placeText(project, tapePlaceOf(project, device), words.place);
-      return [
-        deviceNumber(project, device),
-        `${type.code} ${deviceTitle(device, type)}`,
-        device.roomId === null ? `${words.outdoors}, ${where}` : where,
-        device.heightM === null ? words.atCeiling : formatLength(device.heightM, units),
-        (own.get(device.id) ?? [])
-          .toSorted((a, b) => compareNumbers(a.run.number, b.run.number))
-          .map(({ run, length }) => {
-            const cable = project.cableTypes[run.cableTypeId].name;
-            return `${run.number} ${cable}${length ? ` ${formatCableLength(length.cutLengthM, units)}` : ''}`;
-          })
-          .join(', '),
-      ];
-    })
-    .sort(([a], [b]) => compareNumbers(a, b));
+  const rows = deviceLines(project, levelId, words).map(({ device, number, what, place, height }) => [
+    ...[number, what, place, height],
+    (own.get(device.id) ?? [])
+      .toSorted((a, b) => compareNumbers(a.run.number, b.run.number))
+      .map(({ run, length }) => {
+        const cable = project.cableTypes[run.cableTypeId].name;
+        return `${run.number} ${cable}${length ? ` ${formatCableLength(length.cutLengthM, units)}` : ''}`;
+      })
+      .join(', '),
+  ]);
   const tables: PlanListTable[] = [
     { section: 'devices', columns: ['number', 'what', 'place', 'height', 'runs'], rows },
     {

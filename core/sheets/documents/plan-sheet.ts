@@ -18,7 +18,7 @@ import {
 } from '../../math/index.ts';
 import type { ProjectDocument, Room, SystemName, Wall } from '../../model/index.ts';
 import { onLevel } from '../../derive/index.ts';
-import { type PlannedRun, planRuns } from '../../runs/index.ts';
+import { compareNumbers, type PlannedRun, planRuns } from '../../runs/index.ts';
 
 /** A mark on the sheet; millimetres from the lower left corner of the paper. */
 export type SheetMark =
@@ -306,7 +306,7 @@ function deviceNotes(project: ProjectDocument, levelId: string, runs: readonly P
   return onLevel(project, 'devices', levelId).map((device, index) => {
     const { system } = project.deviceTypes[device.typeId];
     const height = device.heightM === null ? '' : ` · ${formatLength(device.heightM, project.project.units)}`;
-    const ownRuns = shortRunNumbers((numbers.get(device.id) ?? []).sort());
+    const ownRuns = shortRunNumbers((numbers.get(device.id) ?? []).sort(compareNumbers));
     return { system, index, lines: [`${deviceNumber(project, device)}${height}`, ...(ownRuns ? [ownRuns] : [])] };
   });
 }
@@ -352,15 +352,11 @@ function notesBeside(marks: readonly SheetMark[], wanted: readonly WantedNote[])
     };
   };
   const inked = marks.flatMap(inkBoxes);
-  const full = placeLabels(
-    wanted.map((note) => wishOf(note, note.lines.length)),
-    obstacles,
-    inked,
-  );
-  const sizeOf = (note: WantedNote) => wishOf(note, note.lines.length);
-  const taken = wanted.flatMap((note): Box[] => {
-    const at = full.get(String(note.index));
-    return at ? [{ x: at[0], y: at[1], width: sizeOf(note).width, height: sizeOf(note).height }] : [];
+  const wishes = wanted.map((note) => wishOf(note, note.lines.length));
+  const full = placeLabels(wishes, obstacles, inked);
+  const taken = wishes.flatMap(({ id, width, height }): Box[] => {
+    const at = full.get(id);
+    return at ? [{ x: at[0], y: at[1], width, height }] : [];
   });
   const short = placeLabels(
     wanted.filter(({ index }) => !full.has(String(index))).map((note) => wishOf(note, 1)),

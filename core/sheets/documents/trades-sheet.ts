@@ -6,13 +6,12 @@ import {
   holesToFill,
   mountTypeOf,
   tapePlace,
-  tapePlaceOf,
 } from '../../devices/index.ts';
 import type { Device, ProjectDocument } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
 import { type PlannedRun, planRuns } from '../../runs/index.ts';
 import { formatCableLength, formatLength, formatLengthFine } from '../../math/index.ts';
-import { placeText, type PlaceWords } from './place-text.ts';
+import { devicePlaceText, placeText, type PlaceWords } from './place-text.ts';
 
 export const TRADES_SECTIONS = ['blocking', 'joinery', 'outlets', 'looks', 'links', 'leads'] as const;
 export type TradesSection = (typeof TRADES_SECTIONS)[number];
@@ -60,18 +59,6 @@ export interface TradesWords {
   readonly links: Readonly<Record<string, string>>;
 }
 
-/** Where a device is: its level, its room, and from which walls it is measured. */
-export const devicePlace = (
-  project: ProjectDocument,
-  device: Device,
-  words: { readonly outdoors: string; readonly place: PlaceWords },
-): string =>
-  [
-    project.levels[device.levelId].name,
-    ...(device.roomId === null ? [words.outdoors] : []),
-    placeText(project, tapePlaceOf(project, device), words.place),
-  ].join(', ');
-
 /** From where to where blocking goes, measured from the walls of its room. */
 function blockingPlace(project: ProjectDocument, { device, wall, ends }: BlockingNeed, words: PlaceWords): string {
   const [at, last] = ends;
@@ -93,7 +80,7 @@ export function tradesSheet(
   const fine = (valueM: number | null) => (valueM === null ? '' : formatLengthFine(valueM, units));
   const typeOf = (device: Device) => project.deviceTypes[device.typeId];
   const what = (device: Device) => `${typeOf(device).code} ${deviceTitle(device, typeOf(device))}`;
-  const place = (device: Device) => devicePlace(project, device, words);
+  const place = (device: Device) => `${project.levels[device.levelId].name}, ${devicePlaceText(project, device, words)}`;
   const height = (device: Device) => (device.heightM === null ? words.atCeiling : formatLength(heightOf(project, device), units));
   const devices = listOf(project, 'devices');
 

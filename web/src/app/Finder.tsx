@@ -10,8 +10,11 @@ import { useProject } from '../state/open-project.ts';
 import { useProjectParts } from '../state/project.ts';
 import { useSettings } from '../state/settings.ts';
 import { useTour } from '../state/tour.ts';
-import { type FinderAct, finderTargets } from './finder-targets.ts';
+import { type FinderAct, type FinderTarget, finderTargets } from './finder-targets.ts';
 import css from './app.module.css';
+
+/** Every edit would have hundreds of names made for nobody. */
+const CLOSED: readonly FinderTarget[] = [];
 
 /** Finds things, places and acts by a few letters; Ctrl K leads to it from anywhere. */
 export function Finder({ projectId }: { readonly projectId: string }) {
@@ -27,8 +30,8 @@ export function Finder({ projectId }: { readonly projectId: string }) {
   const [isOpen, setIsOpen] = useState(false);
   const box = useRef<HTMLDivElement>(null);
   const targets = useMemo(
-    () => finderTargets(project, rows, { projectId, stage, levelId, mayPlan }),
-    [project, rows, projectId, stage, levelId, mayPlan],
+    () => (isOpen ? finderTargets(project, rows, { projectId, stage, levelId, mayPlan }) : CLOSED),
+    [isOpen, project, rows, projectId, stage, levelId, mayPlan],
   );
   const goOf = useMemo(() => new Map(targets.map(({ label, go }) => [label, go])), [targets]);
   // Also while something is typed elsewhere: it is the way out of there.

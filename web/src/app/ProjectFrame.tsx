@@ -31,6 +31,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { App as AntApp, Button, Modal, Spin } from 'antd';
 import { conflictLines, problemSentence } from '@dusky-spool/texts';
+import { planElement } from '../canvas/inspector-focus.ts';
 import { Finder } from './Finder.tsx';
 import { Tour } from './Tour.tsx';
 import css from './app.module.css';
@@ -144,7 +145,7 @@ function SkipLink() {
       href="#work"
       onClick={(event) => {
         event.preventDefault();
-        (document.querySelector<HTMLElement>('[data-plan]') ?? document.getElementById('work'))?.focus();
+        (planElement() ?? document.getElementById('work'))?.focus();
       }}
     >
       {text('header.skip')}

@@ -22,7 +22,7 @@ export function backToPlan(event: KeyboardEvent): void {
   });
 }
 
-const planElement = () => document.querySelector<HTMLElement>('[data-plan]');
+export const planElement = () => document.querySelector<HTMLElement>('[data-plan]');
 
 /** Keys are the plan's: a tool was taken up. */
 export const focusPlan = (): void => void requestAnimationFrame(() => planElement()?.focus({ preventScroll: true }));

@@ -25,7 +25,10 @@ export function pressCursor(control: CameraControl): boolean {
   return true;
 }
 
-export const leaveCursor = (): void => usePlanCursor.setState({ at: null });
+export function leaveCursor(): void {
+  // Called as the pointer moves: nobody is told where there is nothing to leave.
+  if (usePlanCursor.getState().at) usePlanCursor.setState({ at: null });
+}
 
 function middleOf(control: CameraControl): Point2 {
   const box = control.sheet.current?.getBoundingClientRect();

@@ -52,7 +52,7 @@ export function progressOf(project: ProjectDocument, { runs, findings }: Pick<De
   const rooms = Object.values(project.rooms);
   const devices = Object.values(project.devices);
   const { name, client, address, description } = project.project;
-  const stops = openOf(project, findings, today()).filter((finding) => finding.rank === 'stop');
+  const unsettled = openOf(project, findings, today()).filter(({ rank }) => rank !== 'fine');
   const questioned = new Set(findings.filter(({ rank }) => rank !== 'fine').flatMap((f) => f.subjects.map(({ id }) => id)));
   const settled = runs.filter(({ run, differs }) => !differs && !questioned.has(run.id)).length;
   const walled = new Set(Object.values(project.walls).map((wall) => wall.levelId));
@@ -76,19 +76,19 @@ export function progressOf(project: ProjectDocument, { runs, findings }: Pick<De
     'trim-out': share(atLeast('terminated') + atLeast('tested'), 2 * runs.length),
     handover: runs.length > 0 && atLeast('tested') === runs.length ? 1 : 0,
   };
-  const unsettled = openOf(project, findings, today()).filter(({ rank }) => rank !== 'fine');
   const missing: Partial<Record<Stage, number>> = {
     brief: openDecisions(project, today()).length,
     survey: surveyQuestions(project).length,
     devices: wantedDevices(project).reduce((sum, one) => sum + one.missing, 0),
   };
   return STAGES.map((name) => {
-    const open = (missing[name] ?? 0) + unsettled.filter((finding) => BEAD_OF[finding.stage] === name).length;
+    const own = unsettled.filter((finding) => BEAD_OF[finding.stage] === name);
+    const open = (missing[name] ?? 0) + own.length;
     return {
       stage: name,
       share: open > 0 ? Math.min(shares[name], MOST_WHILE_OPEN) : shares[name],
       open,
-      stops: stops.filter((finding) => BEAD_OF[finding.stage] === name).length,
+      stops: own.filter(({ rank }) => rank === 'stop').length,
     };
   });
 }

@@ -19,7 +19,8 @@ import { RoomCard } from './RoomCard.tsx';
 import { useSignedGuard } from './useSignedGuard.ts';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { Button, Input, Segmented } from 'antd';
+import { Button, Segmented } from 'antd';
+import { FindField } from '../../ui/FindField.tsx';
 import css from './brief.module.css';
 
 /** Longer lists are searched. */
@@ -125,14 +126,7 @@ function Rooms({
   ) : (
     <>
       {Object.keys(project.rooms).length > SEARCHED_FROM && (
-        <Input
-          allowClear
-          className={css.findRoom}
-          value={find}
-          placeholder={text('brief.findRoom')}
-          aria-label={text('brief.findRoom')}
-          onChange={(event) => setFind(event.target.value)}
-        />
+        <FindField className={css.findRoom} label={text('brief.findRoom')} value={find} onChange={setFind} />
       )}
       {proposals.length > 0 && (
         <p className={css.proposal} role="status">

@@ -14,8 +14,9 @@ import { DayField } from '../../ui/DayField.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { RoomField } from '../../ui/RoomField.tsx';
-import { Button, Input } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
+import { FindField } from '../../ui/FindField.tsx';
 import css from './brief.module.css';
 
 /** Longer lists are searched. */
@@ -34,14 +35,7 @@ export function Decisions() {
     <section className={css.briefPage} aria-label={text('brief.views.decisions')}>
       <p className="faint">{text('brief.decisionsLead')}</p>
       {all.length > SEARCHED_FROM && (
-        <Input
-          allowClear
-          className={css.findRoom}
-          value={find}
-          placeholder={text('brief.findDecision')}
-          aria-label={text('brief.findDecision')}
-          onChange={(event) => setFind(event.target.value)}
-        />
+        <FindField className={css.findRoom} label={text('brief.findDecision')} value={find} onChange={setFind} />
       )}
       {open.map(({ decision, device, superset, lastSafeOn, daysLeft }) => (
         <article key={decision.id} className={css.decision}>

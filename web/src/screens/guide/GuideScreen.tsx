@@ -1,10 +1,11 @@
 import { type GuidePage, guidePages } from '@dusky-spool/texts';
-import { Button, Input } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { text } from '../../ground/text.ts';
 import { FirmHeader } from '../../ui/FirmHeader.tsx';
 import { pictureOf } from './guide-pictures.ts';
+import { FindField } from '../../ui/FindField.tsx';
 import css from './guide.module.css';
 
 /** Everything that a page says, for the search. */
@@ -30,13 +31,7 @@ export function GuideScreen() {
           <Button size="small" onClick={() => void navigate(-1)}>
             {text('guide.back')}
           </Button>
-          <Input
-            allowClear
-            value={find}
-            placeholder={text('guide.find')}
-            aria-label={text('guide.find')}
-            onChange={(event) => setFind(event.target.value)}
-          />
+          <FindField label={text('guide.find')} value={find} onChange={setFind} />
           <ul>
             {found.map((one) => (
               <li key={one.id}>

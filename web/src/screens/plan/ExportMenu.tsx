@@ -2,6 +2,7 @@ import { useProject } from '../../state/open-project.ts';
 import { markPrinted } from '../../commands/mark-printed.ts';
 import { useDerived } from '../../state/derived.ts';
 import { useProjectParts } from '../../state/project.ts';
+import { useAskedByLink } from '../../state/useAskedByLink.ts';
 import { today } from '../../state/today.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { useRight } from '../../ground/api/session.ts';
@@ -10,7 +11,6 @@ import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
 import type { MadeHere } from './make-here.ts';
 import { TitleBlock } from './TitleBlock.tsx';
 import { useCallback, useEffect, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { App as AntApp, Button, Dropdown, Modal, Segmented } from 'antd';
 
 interface Props {
@@ -60,20 +60,9 @@ type Asking = 'labels' | 'plan' | null;
 
 /** What is asked for now, and whether the menu is open; a link may ask too (`export=plan`, `export=all`), until it is answered. */
 function useAsking(): [Asking, (asking: Asking) => void, boolean, (isOpen: boolean) => void] {
-  const [params, setParams] = useSearchParams();
+  const [linked, answered] = useAskedByLink('export');
   const [own, setOwn] = useState<Asking>(null);
   const [isOpen, setIsOpen] = useState(false);
-  const linked = params.get('export');
-  const answered = () =>
-    linked !== null &&
-    setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
-        next.delete('export');
-        return next;
-      },
-      { replace: true },
-    );
   return [
     linked === 'labels' || linked === 'plan' ? linked : own,
     (asking) => {

@@ -1,11 +1,10 @@
-import { Button, Input } from 'antd';
-import { deviceNumber, deviceTitle, tapePlace, tapePlaceOf } from '@dusky-spool/core/devices';
+import { Button } from 'antd';
+import { tapePlace } from '@dusky-spool/core/devices';
 import { onLevel } from '@dusky-spool/core/derive';
 import { buildingOf, levelsFromBelow, roomAt } from '@dusky-spool/core/house';
-import { formatCableLength, formatLength } from '@dusky-spool/core/math';
+import { formatCableLength } from '@dusky-spool/core/math';
 import type { Level } from '@dusky-spool/core/model';
-import { compareNumbers } from '@dusky-spool/core/runs';
-import { placeText } from '@dusky-spool/core/sheets';
+import { deviceLines, placeText } from '@dusky-spool/core/sheets';
 import { placeWords } from '@dusky-spool/texts';
 import { useMemo, useState } from 'react';
 import { term, text } from '../../ground/text.ts';
@@ -13,6 +12,7 @@ import { useDerived } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { StagePage } from '../../ui/StagePage.tsx';
+import { FindField } from '../../ui/FindField.tsx';
 import css from './plan.module.css';
 
 interface Props {
@@ -42,13 +42,7 @@ export function PlanList({ onBack, onSelect }: Props) {
       lead={text('planList.lead')}
       aside={
         <div className={css.listTools}>
-          <Input
-            allowClear
-            value={find}
-            placeholder={text('planList.find')}
-            aria-label={text('planList.find')}
-            onChange={(event) => setFind(event.target.value)}
-          />
+          <FindField label={text('planList.find')} value={find} onChange={setFind} />
           <Button onClick={onBack}>{text('schedule.toPlan')}</Button>
         </div>
       }
@@ -116,22 +110,16 @@ function useLines(): (level: Level) => Line[] {
           runs: '',
         };
       });
-      const devices = onLevel(project, 'devices', level.id).map((device): Line => {
-        const type = project.deviceTypes[device.typeId];
-        const where = placeText(project, tapePlaceOf(project, device), placeWords);
-        return {
-          id: device.id,
-          selection: { kind: 'device', ids: [device.id] },
-          number: deviceNumber(project, device),
-          what: `${type.code} ${deviceTitle(device, type)}`,
-          place: device.roomId === null ? `${term('outdoors')}, ${where}` : where,
-          height: device.heightM === null ? text('device.atCeiling') : formatLength(device.heightM, units),
-          runs: (runsByDevice.get(device.id) ?? [])
-            .map(({ run, length }) => `${run.number}${length ? ` ${formatCableLength(length.cutLengthM, units)}` : ''}`)
-            .join(', '),
-        };
-      });
-      return [...racks, ...devices.sort((a, b) => compareNumbers(a.number, b.number))];
+      const words = { outdoors: term('outdoors'), atCeiling: text('device.atCeiling'), place: placeWords };
+      const devices = deviceLines(project, level.id, words).map(({ device, ...line }): Line => ({
+        ...line,
+        id: device.id,
+        selection: { kind: 'device', ids: [device.id] },
+        runs: (runsByDevice.get(device.id) ?? [])
+          .map(({ run, length }) => `${run.number}${length ? ` ${formatCableLength(length.cutLengthM, units)}` : ''}`)
+          .join(', '),
+      }));
+      return [...racks, ...devices];
     };
   }, [project, runsByDevice]);
 }

@@ -1,7 +1,6 @@
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import { ConfigProvider } from 'antd';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { PlanCanvas } from '../../canvas/PlanCanvas.tsx';
 import { focusPlan } from '../../canvas/inspector-focus.ts';
 import { SELECT_TOOL, type Tool } from '../../canvas/tools/plan-tool.ts';
@@ -14,6 +13,7 @@ import type { Stage } from '../../state/progress.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { usePlace } from '../../state/selection.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
+import { useAskedByLink } from '../../state/useAskedByLink.ts';
 import { useSettings } from '../../state/settings.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { surfaceIn, type SurfaceView } from '../../state/views.ts';
@@ -147,8 +147,7 @@ function Plan({ projectId, stage }: Props) {
 /** The tool, which belongs to the stage in which it was taken up. */
 function useToolOf(stage: Stage): [Tool, (tool: Tool) => void] {
   const [taken, setTaken] = useState<{ stage: Stage; tool: Tool }>({ stage, tool: SELECT_TOOL });
-  const [params, setParams] = useSearchParams();
-  const asked = params.get('place');
+  const [asked, answered] = useAskedByLink('place');
   const { deviceTypes } = useProject();
   // A link that asks for a rack or a device has it in the hand, until another tool is taken up.
   const type = asked === null ? undefined : deviceTypes[asked];
@@ -160,17 +159,9 @@ function useToolOf(stage: Stage): [Tool, (tool: Tool) => void] {
     (tool: Tool) => {
       setTaken({ stage, tool });
       if (tool.kind !== 'select') focusPlan();
-      if (!linked) return;
-      setParams(
-        (before) => {
-          const next = new URLSearchParams(before);
-          next.delete('place');
-          return next;
-        },
-        { replace: true },
-      );
+      answered();
     },
-    [stage, linked, setParams],
+    [stage, answered],
   );
   return [linked ?? (taken.stage === stage ? taken.tool : SELECT_TOOL), setTool];
 }

@@ -4,7 +4,6 @@ import type { Level } from '@dusky-spool/core/model';
 import { wallBuildOf } from '@dusky-spool/core/survey';
 import { App as AntApp } from 'antd';
 import { useMemo, useRef, useState, type RefObject } from 'react';
-import { useSearchParams } from 'react-router';
 import type { Pointer } from '../../canvas/tools/draw-walls.ts';
 import {
   clickTool,
@@ -31,6 +30,7 @@ import { usePlanCursor } from '../../state/plan-cursor.ts';
 import { text } from '../../ground/text.ts';
 import { newRecordId, useProjectParts, useProjectStore } from '../../state/project.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
+import { useAskedByLink } from '../../state/useAskedByLink.ts';
 import { useSettings } from '../../state/settings.ts';
 import { newSurveyId } from './ids.ts';
 import { SURVEY_LEFT_PX } from './sheet-left.ts';
@@ -55,22 +55,13 @@ export interface SurveyToolControl {
 function useToolOrLinked(levelId: string): [SurveyTool, (tool: SurveyTool) => void] {
   const project = useProject();
   const [taken, setTaken] = useState<SurveyTool>(SELECT);
-  const [params, setParams] = useSearchParams();
-  const asked = params.get('tool');
+  const [asked, answered] = useAskedByLink('tool');
   const level = project.levels[levelId];
   const linked = useMemo(() => (asked === null || !level ? null : toolNamed(asked, level)), [asked, level]);
   const setTool = (tool: SurveyTool) => {
     setTaken(tool);
     if (tool.kind !== 'select' && tool.kind !== taken.kind) focusPlan();
-    if (asked === null) return;
-    setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
-        next.delete('tool');
-        return next;
-      },
-      { replace: true },
-    );
+    answered();
   };
   return [linked ?? taken, setTool];
 }

@@ -14,15 +14,17 @@ export const labelsOn = defineCheck({
   reads: ['cableTypes', 'deviceTypes', 'project', 'racks', 'rooms'],
   ofRun: (planned, { project }) => {
     const { run } = planned;
+    const isPulled = RUN_STATES.indexOf(run.state) >= RUN_STATES.indexOf('pulled');
     if (labelState(project, planned) === 'out-of-date')
       return [
-        say('look', 'label-outdated', [{ in: 'runs', id: run.id }], {
+        say('look', isPulled ? 'label-outdated-pulled' : 'label-outdated', [{ in: 'runs', id: run.id }], {
           number: run.number,
+          state: run.state,
           on: run.printedOn,
           changed: changedOnLabel(project, planned),
         }),
       ];
-    if (RUN_STATES.indexOf(run.state) < RUN_STATES.indexOf('pulled') || run.printedOn !== '') return [];
+    if (!isPulled || run.printedOn !== '') return [];
     return [
       say(
         'stop',

@@ -266,6 +266,14 @@ export const PLANTED: readonly Planted[] = [
     cured: false,
   },
   {
+    rule: 'labels-on',
+    mistake: () => withRun(house([DROP]), { state: 'pulled', printedOn: '2026-11-01', printedAs: 'M-XX-99.9 | Hall | Rack A' }),
+    clean: () => withRun(house([DROP]), { state: 'pulled', printedOn: '2026-11-01' }),
+    code: 'label-outdated-pulled',
+    about: 'runs',
+    cured: false,
+  },
+  {
     rule: 'tested-in-time',
     mistake: () => onDay(withRun(house([SPEAKER]), { state: 'pulled', printedOn: '2026-11-01' }), 'board', '2026-11-10'),
     clean: () => onDay(withRun(house([SPEAKER]), { state: 'tested', printedOn: '2026-11-01' }), 'board', '2026-11-10'),

@@ -9,8 +9,10 @@ export const findings = {
     '{{gaugeAwg}} AWG loses {{lossDb}}, but practice wants {{thinnestAwg}} AWG or thicker for this load and use.',
   'speaker-clad-aluminium': 'Copper-clad aluminum has 1.6 times the resistance and breaks at screws. Use copper.',
   'speaker-better': '{{gaugeAwg}} AWG loses {{lossDb}}.',
-  'rule-not-passed': '{{number}} cannot pass its “Route via” point: it was deleted, or no route leads there.',
-  'rule-not-avoided': '{{number}} cannot avoid what it should: there is no other route.',
+  'rule-not-passed':
+    '{{number}} cannot pass its “Route via” point: it was deleted, or no route leads there. Remove the rule, or choose another point.',
+  'rule-not-avoided':
+    '{{number}} cannot avoid what it should: there is no other route. Remove the rule, or make another pathway.',
   'mains-touching':
     '{{number}} lies against {{mains}} for {{parallelM}}: keep {{keepM}}, or have the electrician move or enclose it.',
   'mains-parallel':
@@ -164,8 +166,9 @@ export const findings = {
     '{{number}}: {{cable}} is copper-clad aluminum. It breaks under screws and runs warm: take solid copper for data, power, security and light.',
   'end-unknown': '{{number}} has no connector at {{at}}. Say which, so nobody has to guess after drywall.',
   'end-misfit': '{{number}}: a {{connector}} does not go on {{cable}}. One of the two is wrong.',
-  'label-outdated':
-    'The labels of {{number}}, printed {{on}}, are out of date. Changed since: {{changed}}. Print them again; where it is pulled already, ask the crew to relabel both ends.',
+  'label-outdated': 'The labels of {{number}}, printed {{on}}, are out of date. Changed since: {{changed}}. Print them again.',
+  'label-outdated-pulled':
+    '{{number}} is {{state}} with labels of {{on}} that are out of date. Changed since: {{changed}}. Ask the crew: print them again, and relabel both ends.',
   'label-missing': '{{number}} is {{state}} without printed labels. Label both ends before anything else is pulled.',
   'closed-untested':
     '{{number}} was not tested before drywall ({{on}}). Test it now, while it can still be reached from its ends.',

@@ -705,6 +705,9 @@ export const ui = {
     outdated_one: '{{count}} run with labels out of date',
     outdated_other: '{{count}} runs with labels out of date',
     isOutdated: 'out of date, {{on}}',
+    outdatedNow: 'The labels printed on {{on}} are out of date. Changed since: {{changed}}.',
+    askCrew: 'It is pulled: does the new label stick on both ends in the house?',
+    relabelled: 'Both ends are relabeled',
     askPrinted: 'Mark these labels as printed?',
     askPrintedText:
       'The file has the labels of {{count}} runs. Once marked as printed, they are reported as out of date when something on them changes.',

@@ -38,6 +38,8 @@ export function Finder({ projectId }: { readonly projectId: string }) {
   useHotkeys('mod_k', () => box.current?.querySelector('input')?.focus(), {
     ...HOTKEYS,
     ignoreEventWhen: (event) => event.defaultPrevented,
+    // Heard before a field that keeps its keys to itself hears it.
+    eventListenerOptions: { capture: true },
   });
   const acts: Readonly<Record<FinderAct, () => void>> = {
     undo,

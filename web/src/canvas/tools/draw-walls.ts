@@ -153,21 +153,39 @@ function typedTarget(
     const sideOf = (towards: number, lengthM: number) => (towards < -setting.closeReachM ? -lengthM : lengthM);
     return targetOf(rectangleFrom(from, [sideOf(u, across), sideOf(v, up)], setting.gridAngleRad), setting, true);
   }
-  const [lengthText, angleText] = typed.split('<').map((part) => part.trim());
-  const lengthM = setting.readLength(lengthText);
-  if (lengthM === null || !(lengthM > 0)) return null;
-  const directionRad = angleText
-    ? setting.gridAngleRad + Number(angleText) * DEGREE
-    : pointer && directionTo(from, pointer, angleLock ? setting : null);
-  if (directionRad === null || !Number.isFinite(directionRad)) return null;
-  const corner: ChainCorner = cornerAtLength(chain, directionRad, lengthM, setting);
+  const side = typedSide(typed, from, pointer, { ...setting, isLocked: angleLock });
+  if (!side) return null;
+  const corner: ChainCorner = cornerAtLength(chain, side.directionRad, side.lengthM, setting);
   const target = targetOf([...chain, corner], setting);
   const closes = points.length >= 3 && distance2(target.point, points[0]) <= TYPED_CLOSE_M;
   return closes ? targetOf(chain, setting, true) : target;
 }
 
+/**
+ * Length, m, and direction, rad, of a typed side: `3.20` towards the pointer, `3.20<45` at an angle from the grid.
+ * Null where it is no length or has no direction yet.
+ */
+export function typedSide(
+  typed: string,
+  from: Point2,
+  pointer: Pointer | null,
+  { isLocked, gridAngleRad, readLength }: Pick<DrawSetting, 'gridAngleRad' | 'readLength'> & { readonly isLocked: boolean },
+): { readonly lengthM: number; readonly directionRad: number } | null {
+  const [lengthText, angleText] = typed.split('<').map((part) => part.trim());
+  const lengthM = readLength(lengthText);
+  if (lengthM === null || !(lengthM > 0)) return null;
+  const directionRad = angleText
+    ? gridAngleRad + Number(angleText) * DEGREE
+    : pointer && directionTo(from, pointer, isLocked ? { gridAngleRad } : null);
+  return directionRad === null || !Number.isFinite(directionRad) ? null : { lengthM, directionRad };
+}
+
 /** From a corner to the pointer, in steps from the grid where angles are locked, rad. */
-function directionTo(from: Point2, { snap: { point } }: Pointer, locked: DrawSetting | null): number | null {
+function directionTo(
+  from: Point2,
+  { snap: { point } }: Pointer,
+  locked: Pick<DrawSetting, 'gridAngleRad'> | null,
+): number | null {
   if (distance2(from, point) < SAME_POINT_M) return null;
   const directionRad = Math.atan2(point[1] - from[1], point[0] - from[0]);
   if (!locked) return directionRad;

@@ -16,6 +16,8 @@ import {
   openingTool,
   targetOf,
   type ToolStep,
+  featureTool,
+  MEASURE,
   typedText,
   typeInTool,
   wallsTool,
@@ -317,12 +319,12 @@ describe('placing on the survey sheet', () => {
   });
 
   it('places a thing at a click, a beam at two, and an area when it closes or ends', () => {
-    const sofa = sheet(smallHouse(), { kind: 'feature', make: featureMake('sofa'), points: [] });
+    const sofa = sheet(smallHouse(), featureTool(featureMake('sofa')));
     sofa.click(1, 1);
     sofa.click(3, 1);
     expect(Object.values(sofa.project.features).map(({ points }) => points)).to.deep.equal([[[1, 1]], [[3, 1]]]);
 
-    const beam = sheet(smallHouse(), { kind: 'feature', make: featureMake('beam'), points: [] });
+    const beam = sheet(smallHouse(), featureTool(featureMake('beam')));
     beam.click(0, 2);
     expect(beam.project.features).to.deep.equal({});
     beam.click(5, 2);
@@ -337,7 +339,7 @@ describe('placing on the survey sheet', () => {
 
   it('does not set the second click of a double click as a point', () => {
     const make = { ...featureMake('beam'), kind: 'conduit', shape: 'line' } as ReturnType<typeof featureMake>;
-    const one = sheet(smallHouse(), { kind: 'feature', make, points: [] });
+    const one = sheet(smallHouse(), featureTool(make));
     one.click(0, 1);
     one.click(2, 1);
     one.click(2, 3);
@@ -352,9 +354,22 @@ describe('placing on the survey sheet', () => {
     expect(one.drawn()).to.deep.equal([]);
   });
 
+  it('leads a conduit by typed lengths exactly where the preview shows them', () => {
+    const make = { ...featureMake('beam'), kind: 'conduit', shape: 'line' } as ReturnType<typeof featureMake>;
+    const one = sheet(smallHouse(), featureTool(make));
+    one.click(0, 1);
+    const [first, second] = [one.type('2.5', pointAt([3, 1.04]), 'Enter')!, one.type('0.75<90', pointAt([9, 9]), 'Enter')!];
+    one.finish();
+    const [{ points }] = Object.values(one.project.features);
+    expect(points).to.deep.equal([[0, 1], first.point, second.point]);
+    expect(Math.hypot(first.point[0], first.point[1] - 1)).to.be.closeTo(2.5, 1e-9);
+    expect(second.point[0] - first.point[0]).to.be.closeTo(0, 1e-9);
+    expect(Math.abs(second.point[1] - first.point[1])).to.be.closeTo(0.75, 1e-9);
+  });
+
   it('does not end a line of one point', () => {
     const make = { ...featureMake('beam'), kind: 'conduit', shape: 'line' } as ReturnType<typeof featureMake>;
-    const one = sheet(smallHouse(), { kind: 'feature', make, points: [] });
+    const one = sheet(smallHouse(), featureTool(make));
     one.click(0, 1);
     expect(one.press('Enter')).to.equal(null);
     expect(one.finish()).to.deep.equal({});
@@ -377,7 +392,7 @@ describe('placing on the survey sheet', () => {
   });
 
   it('measures between two clicks and goes on measuring', () => {
-    const one = sheet(smallHouse(), { kind: 'measure', first: null });
+    const one = sheet(smallHouse(), MEASURE);
     one.click(0, 0);
     one.click(3, 0);
     expect(Object.values(one.project.dimensions).map(({ a, b }) => [a, b])).to.deep.equal([
@@ -386,7 +401,15 @@ describe('placing on the survey sheet', () => {
         [3, 0],
       ],
     ]);
-    expect(one.tool).to.deep.equal({ kind: 'measure', first: null });
+    expect(one.tool).to.deep.equal(MEASURE);
+    one.click(0, 0);
+    one.type('1.5', null, 'ArrowUp');
+    const { a, b } = Object.values(one.project.dimensions).at(-1)!;
+    expect([a, b]).to.deep.equal([
+      [0, 0],
+      [0, 1.5],
+    ]);
+    expect(one.tool).to.deep.equal(MEASURE);
   });
 
   it('asks for the length after two points of a picture, and for a name at a reference point', () => {

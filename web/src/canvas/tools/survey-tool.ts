@@ -30,6 +30,7 @@ import {
   type Pointer,
   setCorner,
   startWalls,
+  typedSide,
   typeWalls,
   type WallTarget,
   wallTarget,
@@ -40,10 +41,10 @@ export type SurveyTool =
   | { readonly kind: 'select' }
   | { readonly kind: 'walls'; readonly make: WallBuild; readonly draw: DrawWalls }
   | { readonly kind: 'opening'; readonly opening: Opening['kind']; readonly typed: string }
-  | { readonly kind: 'feature'; readonly make: FeatureMake; readonly points: readonly Point2[] }
+  | { readonly kind: 'feature'; readonly make: FeatureMake; readonly points: readonly Point2[]; readonly typed: string }
   | { readonly kind: 'rack' }
   | { readonly kind: 'riser' }
-  | { readonly kind: 'measure'; readonly first: Point2 | null }
+  | { readonly kind: 'measure'; readonly first: Point2 | null; readonly typed: string }
   | { readonly kind: 'scale'; readonly underlayId: string; readonly points: readonly Point2[] }
   | { readonly kind: 'crop'; readonly underlayId: string; readonly first: Point2 | null }
   | { readonly kind: 'reference' };
@@ -51,6 +52,9 @@ export type SurveyTool =
 export const SELECT: SurveyTool = { kind: 'select' };
 export const wallsTool = (make: WallBuild): SurveyTool => ({ kind: 'walls', make, draw: startWalls });
 export const openingTool = (opening: Opening['kind']): SurveyTool => ({ kind: 'opening', opening, typed: '' });
+
+export const featureTool = (make: FeatureMake): SurveyTool => ({ kind: 'feature', make, points: [], typed: '' });
+export const MEASURE: SurveyTool = { kind: 'measure', first: null, typed: '' };
 
 /** Usual sizes of openings with which placing begins, m. */
 const OPENING_SIZES: Readonly<Record<Opening['kind'], Pick<Opening, 'widthM' | 'sillM' | 'headM'>>> = {
@@ -117,8 +121,28 @@ export function targetOf(tool: SurveyTool, pointer: Pointer | null, context: Too
     const rack = rackPlace(context.project, context.levelId, pointer.at);
     return { kind: 'rack', point: [rack.x, rack.y], rack };
   }
+  const from = lineStart(tool);
+  if (from && typedText(tool) !== '') {
+    const side = typedSide(typedText(tool), from, pointer, { ...lengthReading(context), isLocked: true });
+    return (
+      side && {
+        kind: 'point',
+        point: [from[0] + Math.cos(side.directionRad) * side.lengthM, from[1] + Math.sin(side.directionRad) * side.lengthM],
+      }
+    );
+  }
   return pointer && { kind: 'point', point: pointer.snap.point };
 }
+
+/** The point from which the next length of a line is measured; null where no line is being drawn. */
+function lineStart(tool: SurveyTool): Point2 | null {
+  if (tool.kind === 'feature') return tool.points.at(-1) ?? null;
+  return tool.kind === 'measure' ? tool.first : null;
+}
+
+/** Whether a length can be typed for what the tool does next. */
+export const takesLength = (tool: SurveyTool): boolean =>
+  tool.kind === 'walls' || tool.kind === 'opening' || lineStart(tool) !== null;
 
 /** Does what the target shows. */
 export function clickTool(tool: SurveyTool, target: ToolTarget, context: ToolContext): ToolStep {
@@ -142,7 +166,7 @@ export function clickTool(tool: SurveyTool, target: ToolTarget, context: ToolCon
       if (!tool.first) return { tool: { ...tool, first: at } };
       const { levelId, newId } = context;
       const operations = addDimension({ id: newId('m'), levelId, from: tool.first, to: at });
-      return { edit: { title: text('survey.measured'), operations }, tool: { kind: 'measure', first: null } };
+      return { edit: { title: text('survey.measured'), operations }, tool: MEASURE };
     }
     case 'scale': {
       const { underlayId, points } = tool;
@@ -167,7 +191,7 @@ export function finishTool(tool: SurveyTool, context: ToolContext): ToolStep {
 /** Escape: first what is being drawn goes, then the tool, then the selection. */
 export function leaveTool(tool: SurveyTool): ToolStep {
   if (tool.kind === 'walls' && tool.draw.chain.length > 0) return { tool: { ...tool, draw: leaveWalls(tool.draw).state } };
-  if (tool.kind === 'feature' && tool.points.length > 0) return { tool: { ...tool, points: [] } };
+  if (tool.kind === 'feature' && tool.points.length > 0) return { tool: { ...tool, points: [], typed: '' } };
   return tool.kind === 'select' ? { select: { kind: 'none', ids: [] } } : { tool: SELECT };
 }
 
@@ -179,23 +203,28 @@ const LENGTH_KEY = /^[0-9.,'"<x×*\-/ ]$/i;
  * walls C to close and L to lock angles. Null where it is no key of the tool.
  */
 export function typeInTool(tool: SurveyTool, key: string, pointer: Pointer | null, context: ToolContext): ToolStep | null {
-  if (tool.kind === 'feature') return key === 'Enter' && tool.points.length >= 2 ? finishTool(tool, context) : null;
-  if (tool.kind !== 'walls' && tool.kind !== 'opening') return null;
   const typed = typedText(tool);
+  if (tool.kind === 'feature' && key === 'Enter' && typed === '')
+    return tool.points.length >= 2 ? finishTool(tool, context) : null;
+  if (!takesLength(tool)) return null;
   if (key === 'Enter' && typed !== '') return doTarget(tool, pointer, context);
   if (key === 'Backspace' && typed !== '') return { tool: withTyped(tool, typed.slice(0, -1)) };
   if (LENGTH_KEY.test(key) && (typed !== '' || /^[0-9.]$/.test(key))) return { tool: withTyped(tool, typed + key) };
-  return tool.kind === 'walls' ? drawingKey(tool, key, pointer, context) : null;
+  if (key in ARROW_DEGREES && typed !== '' && tool.kind !== 'opening') {
+    const [length] = typed.split('<');
+    return doTarget(withTyped(tool, `${length}<${ARROW_DEGREES[key]}`), pointer, context);
+  }
+  return tool.kind === 'walls' ? drawingKey(tool, key, context) : null;
 }
 
 /** What has been typed for the next length. */
 export const typedText = (tool: SurveyTool): string =>
-  tool.kind === 'walls' ? tool.draw.typed : tool.kind === 'opening' ? tool.typed : '';
+  tool.kind === 'walls' ? tool.draw.typed : 'typed' in tool ? tool.typed : '';
 
 /** The tool with another text for its next length. */
 export function withTyped(tool: SurveyTool, typed: string): SurveyTool {
   if (tool.kind === 'walls') return { ...tool, draw: typeWalls(tool.draw, typed).state };
-  return tool.kind === 'opening' ? { ...tool, typed } : tool;
+  return 'typed' in tool ? { ...tool, typed } : tool;
 }
 
 function doTarget(tool: SurveyTool, pointer: Pointer | null, context: ToolContext): ToolStep {
@@ -205,12 +234,8 @@ function doTarget(tool: SurveyTool, pointer: Pointer | null, context: ToolContex
 
 type WallsTool = Extract<SurveyTool, { kind: 'walls' }>;
 
-function drawingKey(tool: WallsTool, key: string, pointer: Pointer | null, context: ToolContext): ToolStep | null {
+function drawingKey(tool: WallsTool, key: string, context: ToolContext): ToolStep | null {
   const { draw } = tool;
-  if (key in ARROW_DEGREES && draw.chain.length > 0 && draw.typed !== '') {
-    const [length] = draw.typed.split('<');
-    return doTarget({ ...tool, draw: { ...draw, typed: `${length}<${ARROW_DEGREES[key]}` } }, pointer, context);
-  }
   switch (key.toLowerCase()) {
     case 'enter':
       return draw.chain.length === 0 ? null : finishTool(tool, context);
@@ -231,16 +256,21 @@ export function closeChain(tool: WallsTool, context: ToolContext): ToolStep {
   return target ? afterDrawing(tool, setCorner(tool.draw, target), context) : { hint: text('survey.closeHint') };
 }
 
-function drawSetting(make: WallBuild, { project, levelId, between, gridM, closeReachM }: ToolContext): DrawSetting {
-  const { units } = project.project;
+/** How a typed length is read, and from where angles count. */
+const lengthReading = ({ project, levelId }: ToolContext) => ({
+  gridAngleRad: project.levels[levelId]?.gridAngleRad ?? 0,
+  readLength: (typed: string) => readLength(typed, project.project.units),
+});
+
+function drawSetting(make: WallBuild, context: ToolContext): DrawSetting {
+  const { project, levelId, between, gridM, closeReachM } = context;
   return {
+    ...lengthReading(context),
     walls: onLevel(project, 'walls', levelId),
     thicknessM: make.thicknessM,
     between,
-    gridAngleRad: project.levels[levelId]?.gridAngleRad ?? 0,
     gridM,
     closeReachM,
-    readLength: (typed) => readLength(typed, units),
   };
 }
 
@@ -321,7 +351,7 @@ function addFeaturePoint(tool: FeatureTool, at: Point2, context: ToolContext): T
   if (last && distance2(last, at) < SAME_POINT_M) return {};
   const next = [...points, at];
   if (make.kind === 'beam' && next.length === 2) return createFeature(tool, next, context);
-  return { tool: { ...tool, points: next } };
+  return { tool: { ...tool, points: next, typed: '' } };
 }
 
 function createFeature(tool: FeatureTool, points: readonly Point2[], { project, levelId, newId }: ToolContext): ToolStep {
@@ -333,7 +363,7 @@ function createFeature(tool: FeatureTool, points: readonly Point2[], { project, 
       operations: placeFeature(project, { id, levelId, make, points }),
     },
     select: { kind: 'feature', ids: [id] },
-    tool: { ...tool, points: [] },
+    tool: { ...tool, points: [], typed: '' },
   };
 }
 

@@ -20,6 +20,7 @@ import { RunTag } from '../../ui/RunTag.tsx';
 import { Select } from 'antd';
 import { Fragment } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
+import { LabelQuestion } from './LabelNotice.tsx';
 import css from './plan.module.css';
 
 /** Fetched when the first run is looked at. */
@@ -68,6 +69,7 @@ export function RunPanel({ planned, onSelect }: Props) {
           {run.purpose && `, ${run.purpose}`}
         </p>
       </RunTag>
+      <LabelQuestion project={project} planned={planned} />
 
       {length ? (
         <>

@@ -126,6 +126,27 @@ describe('the panel of a run', () => {
     expect(run(page).deviceConnector).to.equal('Jack');
   });
 
+  it('asks whether both ends have the new label, where it was pulled with one that is out of date', async () => {
+    const run = runOf(house, drop);
+    const before = {
+      ...house,
+      runs: { ...house.runs, [run.id]: { ...run, printedOn: '2026-11-01', printedAs: 'M-XX-99.9 | Hall' } },
+    };
+    const drafted = await open({ kind: 'run', ids: [run.id] }, before);
+    expect(drafted.getByText(/The labels printed on 2026-11-01 are out of date. Changed since: number/)).to.not.equal(null);
+    expect(drafted.queryByText(/It is pulled/)).to.equal(null);
+    closePage();
+    const page = await open(
+      { kind: 'run', ids: [run.id] },
+      { ...before, runs: { ...before.runs, [run.id]: { ...before.runs[run.id], state: 'pulled' } } },
+    );
+    page.getByText('It is pulled: does the new label stick on both ends in the house?');
+    await press(page, 'Both ends are relabeled');
+    expect(page.project().runs[run.id].printedAs).to.match(new RegExp(`^${run.number} \\|`));
+    expect(page.project().runs[run.id].printedOn).to.not.equal('2026-11-01');
+    expect(page.queryByText(/out of date/)).to.equal(null);
+  });
+
   it('says why there is no route, and what would open one', async () => {
     const { rack: _, ...racks } = house.racks;
     const away = { ...house.racks.rack, levelId: 'u' };

@@ -10,6 +10,7 @@ import { RunTag } from '../../ui/RunTag.tsx';
 import { decodePicture, decodeVideo } from './decode.ts';
 import { resolveLabel } from './resolve-label.ts';
 import { problemSentence } from '@dusky-spool/texts';
+import { LabelNotice } from '../plan/LabelNotice.tsx';
 import css from './scan.module.css';
 
 /** Resolves a cable label against the houses kept on this device; needs no connection. */
@@ -145,6 +146,7 @@ export function Scan() {
             {row.cutLengthM !== null && <span>{formatCableLength(row.cutLengthM, found.house.document.project.units)}</span>}
             <span>{term(`states.${row.state}`)}</span>
           </p>
+          <LabelNotice project={found.house.document} planned={planned} />
           {planned.length && <LengthBar length={planned.length} units={found.house.document.project.units} />}
           <Button
             type="primary"

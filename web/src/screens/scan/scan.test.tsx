@@ -20,10 +20,10 @@ describe('a scanned label', () => {
     startWorkers();
   });
   afterEach(closePage);
-  const open = async (isKept = true) => {
+  const open = async (isKept = true, shown = isKept ? /Houses on this device: Small house/ : /No house has been opened/) => {
     if (isKept) await keepHouse({ projectId: 'p1', shortId: 'ABCDE', name: 'Small house', revision: 3, document: house });
     const page = renderPage(<Scan />, { at: '/scan' });
-    await page.findByText(isKept ? /Houses on this device: Small house/ : /No house has been opened/);
+    await page.findByText(shown);
     const look = async (words: string) => {
       const field = page.getByLabelText('Run number or code');
       await page.user.clear(field);
@@ -48,6 +48,16 @@ describe('a scanned label', () => {
     const page = await open();
     await page.look(labelCode({ shortId: 'ABCDE', number: run.number }));
     expect(await page.findByText('Found in Small house')).to.not.equal(null);
+  });
+
+  it('that is out of date says so on the phone, and asks the crew where its run is pulled', async () => {
+    const old = { ...run, state: 'pulled' as const, printedOn: '2026-11-01', printedAs: 'M-XX-99.9 | Hall' };
+    const document = { ...house, runs: { ...house.runs, [run.id]: old } };
+    await keepHouse({ projectId: 'p1', shortId: 'ABCDE', name: 'Small house', revision: 4, document });
+    const page = await open(false, /Small house/);
+    await page.look(run.number);
+    await page.findByText(/The labels printed on 2026-11-01 are out of date/);
+    page.getByText('It is pulled: does the new label stick on both ends in the house?');
   });
 
   it('that no house on this device has is told, and nothing is shown', async () => {

@@ -3,7 +3,7 @@ import type { Snap } from '@dusky-spool/core/house';
 import { text } from '../../ground/text.ts';
 import { RackGhost } from '../../canvas/RackGhost.tsx';
 import { boxPath, pathThrough, wallBand } from '../../canvas/room-drawing.ts';
-import type { SurveyTool, ToolTarget } from '../../canvas/tools/survey-tool.ts';
+import { type SurveyTool, type ToolTarget, typedText } from '../../canvas/tools/survey-tool.ts';
 import { useProject } from '../../state/open-project.ts';
 import css from './survey.module.css';
 
@@ -27,7 +27,7 @@ export function Draft({ tool, drawn, target, snap, gridAngleRad, label, flip }: 
   const points = target.kind === 'walls' ? target.walls.points : last ? [...drawn, target.point] : [];
   const closes = target.kind === 'walls' && target.walls.closes;
   const measure = measureOf(target, last);
-  const isTyped = target.kind === 'walls' && tool.kind === 'walls' && tool.draw.typed !== '';
+  const isTyped = target.kind !== 'opening' && typedText(tool) !== '';
   const words = measure && !isBox ? `${label(measure.lengthM)}${angleWords(measure, target.point, gridAngleRad)}` : '';
   return (
     <g className="draft" pointerEvents="none">

@@ -1,5 +1,5 @@
 import { Button, Input, Segmented } from 'antd';
-import { typedText, withTyped } from '../../canvas/tools/survey-tool.ts';
+import { takesLength, typedText, withTyped } from '../../canvas/tools/survey-tool.ts';
 import { text } from '../../ground/text.ts';
 import { useSettings } from '../../state/settings.ts';
 import { hintFor } from './hints.ts';
@@ -13,22 +13,25 @@ export function DrawBar({ toolControl }: { readonly toolControl: SurveyToolContr
   const set = useSettings((state) => state.set);
   const hint = hintFor(tool);
   if (!hint) return null;
-  const takesLength = tool.kind === 'walls' || tool.kind === 'opening';
+  const hasLength = takesLength(tool);
+  const isOnWalls = tool.kind === 'walls' || tool.kind === 'opening';
   return (
-    <div className={`sheet-hint ${takesLength ? css.drawBar : ''}`}>
-      {takesLength && (
+    <div className={`sheet-hint ${hasLength ? css.drawBar : ''}`}>
+      {hasLength && (
         <>
-          <Segmented
-            size="small"
-            aria-label={text('survey.lengthsBetween')}
-            value={between}
-            options={(['faces', 'centres'] as const).map((value) => ({
-              value,
-              label: text(`survey.between.${value}`),
-              title: text(`survey.betweenNote.${value}`),
-            }))}
-            onChange={(lengthsBetween) => set({ lengthsBetween })}
-          />
+          {isOnWalls && (
+            <Segmented
+              size="small"
+              aria-label={text('survey.lengthsBetween')}
+              value={between}
+              options={(['faces', 'centres'] as const).map((value) => ({
+                value,
+                label: text(`survey.between.${value}`),
+                title: text(`survey.betweenNote.${value}`),
+              }))}
+              onChange={(lengthsBetween) => set({ lengthsBetween })}
+            />
+          )}
           <Input
             size="small"
             className={css.drawLength}

@@ -6,7 +6,7 @@ import { OPENING_KINDS, WALL_KINDS, type WallKind } from '@dusky-spool/core/mode
 import { term, termNamed, text, textNamed } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { openingTool, SELECT, type SurveyTool, wallsTool } from '../../canvas/tools/survey-tool.ts';
+import { featureTool, MEASURE, openingTool, SELECT, type SurveyTool, wallsTool } from '../../canvas/tools/survey-tool.ts';
 import { useSurveyView } from './useSurveyView.ts';
 import css from './survey.module.css';
 
@@ -32,9 +32,9 @@ export function ToolBar({ levelId, tool, onTool }: Props) {
       key: 'thing',
       letter: 'T',
       on: tool.kind === 'feature' || tool.kind === 'rack' || tool.kind === 'riser',
-      pick: () => onTool({ kind: 'feature', make: FEATURE_MAKES[0], points: [] }),
+      pick: () => onTool(featureTool(FEATURE_MAKES[0])),
     },
-    { key: 'measure', letter: 'M', on: tool.kind === 'measure', pick: () => onTool({ kind: 'measure', first: null }) },
+    { key: 'measure', letter: 'M', on: tool.kind === 'measure', pick: () => onTool(MEASURE) },
     { key: 'reference', letter: 'P', on: tool.kind === 'reference', pick: () => onTool({ kind: 'reference' }) },
   ];
   /** Whether something of a group is listed: all of the chosen group, or what has the words in its name. */
@@ -133,7 +133,7 @@ export function ToolBar({ levelId, tool, onTool }: Props) {
                 key={make.kind}
                 name={term(`features.${make.kind}`)}
                 on={tool.kind === 'feature' && tool.make.kind === make.kind}
-                onPick={() => onTool({ kind: 'feature', make, points: [] })}
+                onPick={() => onTool(featureTool(make))}
               />
             ))}
           </ul>

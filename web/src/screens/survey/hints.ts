@@ -11,7 +11,10 @@ export function hintFor(tool: SurveyTool): string | null {
       return wallsHint(tool.draw);
     case 'opening':
       return text(tool.typed === '' ? 'hints.opening' : 'hints.openingTyped');
+    case 'measure':
+      return text(tool.typed === '' ? 'hints.measure' : 'hints.wallsTyped');
     case 'feature':
+      if (tool.typed !== '') return text('hints.wallsTyped');
       return text(`hints.${tool.make.shape}`, { name: term(`features.${tool.make.kind}`).toLowerCase() });
     case 'scale':
       return text(tool.points.length === 0 ? 'plan.scaleFirst' : 'plan.scaleSecond');

@@ -5,7 +5,7 @@ import { moveFeatures, moveWalls, sameKind, wallBuildOf } from '@dusky-spool/cor
 import { focusInspector } from '../../canvas/inspector-focus.ts';
 import { leaveCursor, moveCursor, pressCursor } from '../../canvas/plan-cursor.ts';
 import { nudgeBy, sheetKeys } from '../../canvas/sheet-keys.ts';
-import { openingTool, SELECT, wallsTool } from '../../canvas/tools/survey-tool.ts';
+import { featureTool, MEASURE, openingTool, SELECT, wallsTool } from '../../canvas/tools/survey-tool.ts';
 import type { CameraControl } from '../../canvas/useCamera.ts';
 import { useKeys } from '../../canvas/useKeys.ts';
 import { nudgeRack } from '../../commands/nudge-devices.ts';
@@ -90,8 +90,8 @@ export function useSurveyActions(options: Options) {
     w: () => setTool(wallsTool(tool.kind === 'walls' ? tool.make : wallBuildOf(project.levels[levelId]))),
     // Again: the next kind.
     o: () => setTool(openingTool(tool.kind === 'opening' ? nextKind(tool.opening) : 'door')),
-    t: () => setTool({ kind: 'feature', make: FEATURE_MAKES[0], points: [] }),
-    m: () => setTool({ kind: 'measure', first: null }),
+    t: () => setTool(featureTool(FEATURE_MAKES[0])),
+    m: () => setTool(MEASURE),
     p: () => setTool({ kind: 'reference' }),
   };
   useSurveyKeys({

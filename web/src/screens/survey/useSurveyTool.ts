@@ -18,6 +18,8 @@ import {
   type ToolContext,
   type ToolQuestion,
   type ToolStep,
+  featureTool,
+  MEASURE,
   typedText,
   typeInTool,
   wallsTool,
@@ -70,9 +72,9 @@ function useToolOrLinked(levelId: string): [SurveyTool, (tool: SurveyTool) => vo
 function toolNamed(name: string, level: Level): SurveyTool | null {
   if (name === 'walls') return wallsTool(wallBuildOf(level));
   if (name === 'door' || name === 'window' || name === 'arch') return openingTool(name);
-  if (name === 'measure') return { kind: 'measure', first: null };
+  if (name === 'measure') return MEASURE;
   const make = FEATURE_MAKES.find(({ kind }) => name === `thing-${kind}`);
-  return make ? { kind: 'feature', make, points: [] } : null;
+  return make ? featureTool(make) : null;
 }
 
 /** The cursor is at the last corner within this, m. */

@@ -9,8 +9,8 @@ import {
   wallPoint,
   wallTopM,
 } from '../house/index.ts';
-import { err, ok, type Outcome, type Point2, type Point3 } from '../math/index.ts';
-import type { Medium } from '../model/index.ts';
+import { distance3, err, ok, type Outcome, type Point2, type Point3 } from '../math/index.ts';
+import type { Medium, RackEntry } from '../model/index.ts';
 import { entriesAt, type Entry } from './attach.ts';
 import { BESIDE_OPENING_M } from './columns.ts';
 import { studsCrossed } from './holes.ts';
@@ -29,6 +29,14 @@ export interface EndPlace {
   readonly y: number;
   readonly heightM: number | null;
   readonly mount: Attachment | 'rack';
+  /** From where cables come to a head end; left out, from the wall behind it. */
+  readonly entry?: HeadEndEntry;
+}
+
+/** How cables come to a head end, with its depth from back to front, m. */
+export interface HeadEndEntry {
+  readonly from: RackEntry;
+  readonly depthM: number;
 }
 
 /**
@@ -40,6 +48,10 @@ export function entriesFrom(network: Network, end: EndPlace): Outcome<Entry[]> {
   if (levelIndex < 0) return err('level-missing', { kind: 'invalid', field: 'levelId' });
   if (end.mount === 'ceiling') return orIntoChannel(network, levelIndex, end, fromCeiling(network, levelIndex, end));
   if (end.mount === 'floor') return orIntoChannel(network, levelIndex, end, fromFloor(network, levelIndex, end));
+  if (end.mount === 'rack' && end.entry)
+    return end.entry.from === 'wall'
+      ? beyond(fromWall(network, levelIndex, end), backOfRack(network, end, end.entry.depthM), 'surface')
+      : toStandingRack(network, levelIndex, end, end.entry.from);
   if (end.mount !== 'free') return fromWall(network, levelIndex, end);
   // What stands free takes its lead from the wall behind it, else from below.
   const wall = fromWall(network, levelIndex, end);
@@ -109,6 +121,52 @@ function downInto(network: Network, placed: PlacedLayer, p: Point2): Entry[] {
   const { layer } = placed;
   const heights = [...new Set(layer.spaces.map(({ z }) => z))];
   return heights.flatMap((z) => entriesIn(network, placed, p, z, 'cavity', true));
+}
+
+/**
+ * The entries of a head end that stands free: up through the floor, down from the ceiling, or along the floor in a sleeve from the nearest
+ * wall in which cables come down. What lies between there and its entry is counted.
+ */
+function toStandingRack(network: Network, levelIndex: number, end: EndPlace, from: Exclude<RackEntry, 'wall'>): Outcome<Entry[]> {
+  const level = network.building.levels[levelIndex];
+  const entry: Point3 = [end.x, end.y, level.elevationM + (end.heightM ?? 0)];
+  if (from === 'floor') return beyond(fromFloor(network, levelIndex, end), [entry], 'surface');
+  if (from === 'ceiling') return beyond(fromCeiling(network, levelIndex, end), [entry], 'surface');
+  const wall = nearestWall(network.building, level.id, [end.x, end.y], SLEEVE_REACH_M, ({ cableMayRun }) => cableMayRun);
+  if (!wall) return err('no-wall-for-sleeve', { kind: 'infeasible', field: 'position', reachM: SLEEVE_REACH_M });
+  const foot = { ...end, x: wall.point[0], y: wall.point[1], heightM: SLEEVE_HEIGHT_M };
+  const under: Point3 = [end.x, end.y, level.elevationM + SLEEVE_HEIGHT_M];
+  return beyond(fromWall(network, levelIndex, foot), [entry, under], 'conduit');
+}
+
+/** A rack nearer to its wall than this stands against it, m. */
+const AGAINST_M = 0.1;
+
+/** The back of a rack that stands before its wall, from where the cable crosses to it; nothing where it stands against it. */
+function backOfRack({ building }: Network, end: EndPlace, depthM: number): Point3[] {
+  const wall = nearestWall(building, end.levelId, [end.x, end.y], RACK_REACH_M, ({ cableMayRun }) => cableMayRun);
+  if (!wall) return [];
+  const gapM = wall.distanceM - wall.wall.thicknessM / 2 - depthM / 2;
+  if (gapM < AGAINST_M) return [];
+  const share = (gapM + wall.wall.thicknessM / 2) / wall.distanceM;
+  const [x, y] = wall.point;
+  return [[x + (end.x - x) * share, y + (end.y - y) * share, building.levelById[end.levelId].elevationM + (end.heightM ?? 0.1)]];
+}
+
+/** How long a sleeve along the floor may be, and at which height cables leave the wall for it, m. */
+const SLEEVE_REACH_M = 6;
+const SLEEVE_HEIGHT_M = 0.1;
+
+/** The same entries with what lies between a head end and where they begin. */
+function beyond(found: Outcome<Entry[]>, before: readonly Point3[], medium: Medium): Outcome<Entry[]> {
+  if (!found.ok) return found;
+  return ok(
+    found.value.map((entry) => {
+      const points = [...before, ...entry.points];
+      const extraM = before.reduce((sum, point, n) => sum + distance3(point, points[n + 1]), 0);
+      return { ...entry, points, media: [...before.map(() => medium), ...entry.media], work: entry.work + extraM };
+    }),
+  );
 }
 
 /** Puts the passage through the ceiling or floor before each route. */

@@ -50,12 +50,13 @@ export function routeDevice(
 export const rackName = ({ code }: Pick<Rack, 'code'>): string => `rack ${code}`;
 
 /** Where cables enter a rack. */
-export const rackPlace = ({ levelId, x, y, entryHeightM }: Rack): EndPlace => ({
+export const rackPlace = ({ levelId, x, y, entry, entryHeightM, depthM }: Rack): EndPlace => ({
   levelId,
   x,
   y,
   heightM: entryHeightM,
   mount: 'rack',
+  entry: { from: entry, depthM },
 });
 
 /** No route is shared with others. */
@@ -134,7 +135,8 @@ const MAX_TREES = 40;
 const remembered = ({ trees }: Network, shared: Loads, key: string, grow: () => Outcome<RouteTree>): Outcome<RouteTree> =>
   trees.of(shared, () => new Remembered(MAX_TREES)).of(key, grow);
 
-const keyOf = ({ mount, levelId, x, y, heightM }: EndPlace) => `${mount}:${levelId}:${x}:${y}:${heightM}`;
+const keyOf = ({ mount, levelId, x, y, heightM, entry }: EndPlace) =>
+  `${mount}:${levelId}:${x}:${y}:${heightM}:${entry?.from ?? ''}:${entry?.depthM ?? ''}`;
 
 const targetTree = (network: Network, target: EndPlace, shared: Loads): Outcome<RouteTree> =>
   remembered(network, shared, keyOf(target), () => {

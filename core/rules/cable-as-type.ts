@@ -12,7 +12,7 @@ export const cableAsType = defineCheck({
   reads: ['cableTypes', 'deviceTypes'],
   ofRun: ({ run, device }, { project }) => {
     const type = project.deviceTypes[device.typeId];
-    const leg = type.cables[run.leg - 1];
+    const leg = run.recipeLeg === null ? undefined : type.cables[run.recipeLeg - 1];
     const wanted = leg && project.cableTypes[leg.cableTypeId];
     const cable = project.cableTypes[run.cableTypeId];
     if (!wanted || wanted.family === cable.family || (wanted.system === cable.system && wanted.system === 'picture')) return [];

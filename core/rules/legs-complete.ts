@@ -24,7 +24,9 @@ export const legsComplete = defineCheck({
 function missingLegs(project: ProjectDocument, device: Device, runs: readonly Run[]): ReturnType<typeof usualLegs> {
   const type = project.deviceTypes[device.typeId];
   if (type.cables.length === 0 || device.fitting === 'spare') return [];
-  return usualLegs(type).filter(({ number }) => !runs.some(({ leg }) => leg === number));
+  return usualLegs(type).filter(
+    ({ number }) => !device.leftOut.includes(number) && !runs.some(({ recipeLeg }) => recipeLeg === number),
+  );
 }
 
 function findingOf(project: ProjectDocument, device: Device, runs: readonly Run[]): RuleFinding | null {
@@ -49,8 +51,7 @@ function findingOf(project: ProjectDocument, device: Device, runs: readonly Run[
 function addLegs(project: ProjectDocument, deviceId: string): Cure[] {
   const device = project.devices[deviceId];
   if (!device) return [];
-  const there = new Set((runsByDevice(project).get(deviceId) ?? []).map(({ leg }) => leg));
-  const missing = usualLegs(project.deviceTypes[device.typeId]).filter(({ number }) => !there.has(number));
+  const missing = missingLegs(project, device, runsByDevice(project).get(deviceId) ?? []);
   const id = (leg: number) => {
     const base = `${deviceId}_l${leg}`.slice(-38);
     return Object.hasOwn(project.runs, base) ? `${base}b` : base;

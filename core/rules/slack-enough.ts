@@ -22,7 +22,7 @@ export const slackEnough = defineCheck({
     const isShort = run.deviceSlackM < minM * (1 - 1e-9) && (run.slackStyle ?? project.project.slackStyle) !== 'none';
     const isShortFar = run.rackSlackM < minRackM * (1 - 1e-9);
     if (!isShort && !isShortFar) return [];
-    const leg = project.deviceTypes[device.typeId].cables[run.leg - 1];
+    const leg = project.deviceTypes[device.typeId].cables[(run.recipeLeg ?? 0) - 1];
     return [
       say(
         'look',

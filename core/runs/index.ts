@@ -8,7 +8,16 @@ export { bundleFor } from './bundling.ts';
 export { throughPoint } from './by-hand.ts';
 export { filledIn } from './calculator-inputs.ts';
 export { proposeSharedRoutes } from './find-shared-routes.ts';
-export { firstFreeNumber, numberScheme, OUTDOORS_CODE, reserveBlock, runNumberFor, spendNumber } from './numbering.ts';
+export {
+  firstFreeNumber,
+  freeLeg,
+  numberScheme,
+  OUTDOORS_CODE,
+  reserveBlock,
+  runNumberFor,
+  spendNumber,
+  takenNumbers,
+} from './numbering.ts';
 export { pathwaysToOpen } from './open-pathway.ts';
 export {
   choicesOf,

@@ -1,4 +1,5 @@
 import { create, type Device, type Operation, type ProjectDocument, type Run, type SystemName } from '../model/index.ts';
+import { runsByDevice } from './runs-by-device.ts';
 import { derivationsOf, listOf, onLevel, whole } from '../derive/index.ts';
 
 /** Room code of devices that stand in no room. */
@@ -119,6 +120,20 @@ export function firstFreeNumber(
     if (block) number = block.to;
     else if (isFree(number)) return number;
   }
+}
+
+/**
+ * The place of one more run of a device: `wanted` where that is free, else the first behind its runs and the legs of its recipe whose
+ * number nobody has.
+ */
+export function freeLeg(project: ProjectDocument, device: Device, wanted?: number): number {
+  const taken = new Set((runsByDevice(project).get(device.id) ?? []).map(({ leg }) => leg));
+  const numbers = takenNumbers(project);
+  const isFree = (leg: number) => !taken.has(leg) && !numbers.has(runNumberFor(project, device, leg));
+  if (wanted !== undefined && isFree(wanted)) return wanted;
+  let leg = Math.max(project.deviceTypes[device.typeId].cables.length, ...taken) + 1;
+  while (!isFree(leg)) leg++;
+  return leg;
 }
 
 /** Device numbers of a block. */

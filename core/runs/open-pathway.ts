@@ -1,11 +1,21 @@
 import { edited } from '../derive/index.ts';
-import { attachmentOf, type Building, buildingOf, nearestWall, roomAt, wallLength, wallPoint } from '../house/index.ts';
+import {
+  attachmentOf,
+  type Building,
+  buildingOf,
+  ceilingHeightAt,
+  nearestWall,
+  roomAt,
+  wallLength,
+  wallPoint,
+} from '../house/index.ts';
 import { distance2, type Point2, ringLength } from '../math/index.ts';
 import {
   create,
   newFeature,
   newRiser,
   type ProjectDocument,
+  type RackEntry,
   type Room,
   type Run,
   update,
@@ -65,6 +75,7 @@ function candidatesFor(project: ProjectDocument, run: Run, id: string): Candidat
     ...(room ? [] : duct(project, building, id, device.levelId, at)),
     ...movedDevice(project, building, run),
     ...movedRack(project, building, run),
+    ...rackEntries(project, building, run),
     ...leaveToCut(project),
   ];
 }
@@ -195,6 +206,33 @@ function leaveToCut({ project }: ProjectDocument): Candidate[] {
   if (project.construction !== 'heritage') return [];
   const operation = updateProject(project, { construction: 'retrofit' });
   return [{ kind: 'leave-to-cut', operations: [operation], madeM: 0, makingM: LEAVE_M }];
+}
+
+/** What a drop of open cable, and a sleeve along the floor, cost for each metre; leave to come up through a floor once, m of cable. */
+const DROP_PER_M = 3;
+const SLEEVE_PER_M = 4;
+const FLOOR_ENTRY_M = 8;
+
+/** Another entry for a rack that stands free: from the ceiling, from the floor, or by a sleeve from the nearest wall. */
+function rackEntries(project: ProjectDocument, building: Building, run: Run): Candidate[] {
+  if (run.toDeviceId !== null) return [];
+  const rack = project.racks[run.rackId];
+  const at: Point2 = [rack.x, rack.y];
+  if (rack.entry !== 'wall' || nearestWall(building, rack.levelId, at, 1, (wall) => wall.cableMayRun)) return [];
+  const room = roomAt(building, rack.levelId, at);
+  const wall = nearestWall(building, rack.levelId, at, 30, ({ cableMayRun }) => cableMayRun);
+  const dropM = room ? Math.max(0, ceilingHeightAt(room, building.levelById[rack.levelId], at) - rack.entryHeightM) : 0;
+  const candidate = (entry: RackEntry, kind: Candidate['kind'], madeM: number, makingM: number): Candidate => ({
+    kind,
+    operations: [update('racks', rack, { entry })],
+    madeM,
+    makingM,
+  });
+  return [
+    ...(room ? [candidate('ceiling', 'rack-ceiling', dropM, MOVED_ONCE_M + dropM * DROP_PER_M)] : []),
+    ...(room ? [candidate('floor', 'rack-floor', rack.entryHeightM, FLOOR_ENTRY_M)] : []),
+    ...(wall ? [candidate('sleeve', 'rack-sleeve', wall.distanceM, MOVED_ONCE_M + wall.distanceM * SLEEVE_PER_M)] : []),
+  ];
 }
 
 /** The rack against the nearest wall that cable may use. */

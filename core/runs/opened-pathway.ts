@@ -10,6 +10,9 @@ export interface OpenedPathway {
     | 'lowered-ceiling'
     | 'duct'
     | 'move-rack'
+    | 'rack-ceiling'
+    | 'rack-floor'
+    | 'rack-sleeve'
     | 'move-device'
     | 'leave-to-cut';
   readonly operations: readonly Operation[];

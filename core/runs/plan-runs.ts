@@ -148,7 +148,8 @@ const ROUTES = whole<Remembered<string, Outcome<RoutedPath>>>({
   make: () => new Remembered(MAX_ROUTES),
 });
 
-const placeText = ({ levelId, x, y, heightM, mount }: EndPlace) => `${levelId} ${x} ${y} ${heightM} ${mount}`;
+const placeText = ({ levelId, x, y, heightM, mount, entry }: EndPlace) =>
+  `${levelId} ${x} ${y} ${heightM} ${mount} ${entry?.from ?? ''} ${entry?.depthM ?? ''}`;
 
 /** The wanted route of each run, whatever was issued. */
 export const ROUTE_OF_RUN = each<'runs', Outcome<RoutedPath>>({

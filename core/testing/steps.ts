@@ -19,8 +19,9 @@ export function withDevices(
   house: ProjectDocument,
   wanted: Parameters<typeof placeAll>[2],
   ids: IdSource,
+  levelId = 'm',
 ): { readonly project: ProjectDocument; readonly devices: readonly Device[] } {
-  const placed = placeAll(house, 'm', wanted, ids);
+  const placed = placeAll(house, levelId, wanted, ids);
   if (!placed.ok) throw new Error(placed.problem.code);
   return { project: applied(house, placed.value.operations), devices: placed.value.devices };
 }

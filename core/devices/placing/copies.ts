@@ -85,8 +85,9 @@ export function pasteDevices(
     const runs = clip.runs.filter((run) => run.deviceId === first.id);
     return {
       ...{ typeId: first.typeId, at: places[index], facingRad: first.facingRad, more: keptOf(project, first, levelId) },
-      legs: runs.length > 0 ? runs.map(({ leg }) => leg) : undefined,
-      runAs: ({ leg }) => cableOf(runs.find((run) => run.leg === leg)),
+      legs: runs.length > 0 ? runs.flatMap(({ recipeLeg }) => recipeLeg ?? []) : undefined,
+      runAs: ({ recipeLeg }) => cableOf(runs.find((run) => run.recipeLeg === recipeLeg)),
+      added: runs.filter((run) => run.recipeLeg === null).map(cableOf),
     };
   });
   return placeAll(project, levelId, wanted, ids, holder);
@@ -103,6 +104,7 @@ const keptOf = (project: ProjectDocument, first: Device, levelId: string): Parti
   finish: first.finish,
   wishes: first.wishes,
   tailM: first.tailM,
+  leftOut: first.leftOut,
 });
 
 const cableOf = (run: Run | undefined): Partial<Run> =>
@@ -114,5 +116,6 @@ const cableOf = (run: Run | undefined): Partial<Run> =>
         farConnector: run.farConnector,
         mapId: run.mapId,
         deviceSlackM: run.deviceSlackM,
+        ...(run.recipeLeg === null ? { reason: run.reason, price: run.price } : {}),
       }
     : {};

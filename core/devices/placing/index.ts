@@ -5,6 +5,18 @@
 export { alignDevices, ALIGNMENTS } from './align.ts';
 export { changeMap, checkMap, conductorsOf, conductorsUsed } from './conductors.ts';
 export { clipOfDevices, type CopyPlace, copyPlaces, type DeviceClip, deviceIdsIn, deviceIdsOn, pasteDevices } from './copies.ts';
+export { followHeadEndRules, headEndFor, headEndRuleFor, type HeadEndChange, nearestRack, setHeadEndRule } from './head-ends.ts';
+export {
+  type AddedRun,
+  addRuns,
+  exchangeType,
+  redirectRun,
+  removeRuns,
+  type RunTarget,
+  targetDevices,
+  tickLeg,
+  type TypeExchange,
+} from './single-runs.ts';
 export { type DeviceMove, moveDevices, placeDevice, removeDevices } from './place.ts';
 export {
   aimAt,

@@ -12,6 +12,7 @@ import {
   type Wall,
 } from '../../model/index.ts';
 import { onLevel, withRecords } from '../../derive/index.ts';
+import { addRuns } from './single-runs.ts';
 import type { Overlap } from '../../calculators/index.ts';
 import { EAR_M, speakerGrid, type SpeakerGrid } from './coverage.ts';
 import { moveDevices, placeDevice } from './place.ts';
@@ -36,6 +37,8 @@ export interface Wanted {
   readonly legs?: readonly number[];
   /** What each of its runs has instead of what the recipe says. */
   readonly runAs?: (run: Run) => Partial<Run>;
+  /** Runs beside those of the recipe. */
+  readonly added?: readonly Partial<Run>[];
   readonly heightM?: number | null;
   readonly name?: string;
   readonly more?: Partial<Device>;
@@ -52,7 +55,7 @@ export function placeAll(
   let working = project;
   const devices: Device[] = [];
   const operations: Operation[] = [];
-  for (const { typeId, at, facingRad, legs, runAs, heightM, name, more } of wanted) {
+  for (const { typeId, at, facingRad, legs, runAs, added = [], heightM, name, more } of wanted) {
     const where = { typeId, levelId, at, facingRad, legs, holder };
     const placed = placeDevice(working, where, { device: ids.device(), run: () => ids.run() });
     if (!placed.ok) return placed;
@@ -66,6 +69,13 @@ export function placeAll(
     devices.push(device);
     operations.push(create('devices', device), ...runs.map((run) => create('runs', run)));
     working = withRecords(withRecords(working, 'devices', [device]), 'runs', runs);
+    for (const what of added) {
+      const one = addRuns(working, [device.id], { cableTypeId: what.cableTypeId! }, () => ids.run());
+      if (!one.ok) continue;
+      const run = { ...one.value.runs[0], ...what };
+      operations.push(create('runs', run));
+      working = withRecords(working, 'runs', [run]);
+    }
   }
   return ok({ devices, operations });
 }

@@ -1,4 +1,4 @@
-import { buildingOf, nearestWall } from '../../house/index.ts';
+import { buildingOf, nearestWall, roomAt } from '../../house/index.ts';
 import { distance2, type Point2, tidyM } from '../../math/index.ts';
 import {
   create,
@@ -29,7 +29,15 @@ export function freeRackCode(project: ProjectDocument): string {
   return RACK_CODES.find((letter) => !codes.has(letter)) ?? `R${codes.size + 1}`;
 }
 
-export type RackPlace = Pick<Rack, 'x' | 'y' | 'facingRad' | 'widthM' | 'depthM'>;
+export type RackPlace = Pick<Rack, 'x' | 'y' | 'facingRad' | 'widthM' | 'depthM' | 'entry'>;
+
+/** How cables come to a rack that stands free: from the ceiling where that has a cavity, else by a sleeve along the floor. */
+function entryOf(project: ProjectDocument, levelId: string, at: Point2): Rack['entry'] {
+  const building = buildingOf(project);
+  const room = roomAt(building, levelId, at);
+  const hasCavity = room && room.framing !== 'none' && room.framing !== 'slab' && building.levelById[levelId].cavityDepthM > 0;
+  return hasCavity ? 'ceiling' : 'sleeve';
+}
 
 /** Where a rack of 600 by 600 mm stands for a point: with its back to a wall that is near, else at the point and facing down the page. */
 export function rackPlace(
@@ -39,12 +47,16 @@ export function rackPlace(
   size: Pick<Rack, 'widthM' | 'depthM'> = SIZE,
 ): RackPlace {
   const near = nearestWall(buildingOf(project), levelId, at, WALL_REACH_M);
-  if (!near || near.distanceM < 1e-6) return { ...size, x: tidyM(at[0]), y: tidyM(at[1]), facingRad: -Math.PI / 2 };
+  const { widthM, depthM } = size;
+  if (!near || near.distanceM < 1e-6) {
+    const place = { widthM, depthM, x: tidyM(at[0]), y: tidyM(at[1]), facingRad: -Math.PI / 2 };
+    return { ...place, entry: near ? 'wall' : entryOf(project, levelId, at) };
+  }
   const { wall, point, distanceM } = near;
   const away: Point2 = [(at[0] - point[0]) / distanceM, (at[1] - point[1]) / distanceM];
   const standsM = wall.thicknessM / 2 + size.depthM / 2;
   return {
-    ...size,
+    ...{ widthM, depthM, entry: 'wall' },
     x: tidyM(point[0] + away[0] * standsM),
     y: tidyM(point[1] + away[1] * standsM),
     facingRad: Math.atan2(away[1], away[0]),
@@ -118,7 +130,10 @@ export function belongingsOf(project: ProjectDocument, rack: Rack): RackBelongin
  */
 export function moveRack(project: ProjectDocument, rackId: string, to: Point2, exactly = false): Operation[] {
   const rack = project.racks[rackId];
-  const place = exactly ? { x: tidyM(to[0]), y: tidyM(to[1]), facingRad: 0 } : rackPlace(project, rack.levelId, to, rack);
+  const stands = rackPlace(project, rack.levelId, to, rack);
+  const place = exactly ? { ...stands, x: tidyM(to[0]), y: tidyM(to[1]) } : stands;
+  // What was set by hand for a rack that stands free stays while it stands free.
+  const entry = rack.entry === 'wall' || stands.entry === 'wall' ? stands.entry : rack.entry;
   const isOnWall = !exactly && distance2([place.x, place.y], to) > 1e-9;
   const facingRad = isOnWall ? place.facingRad : rack.facingRad;
   const by: Point2 = [place.x - rack.x, place.y - rack.y];
@@ -134,7 +149,7 @@ export function moveRack(project: ProjectDocument, rackId: string, to: Point2, e
       ),
     }),
   );
-  return [update('racks', rack, { x: place.x, y: place.y, facingRad }), ...ends, ...(moved.ok ? moved.value : [])].filter(
+  return [update('racks', rack, { x: place.x, y: place.y, facingRad, entry }), ...ends, ...(moved.ok ? moved.value : [])].filter(
     (operation) => operation !== null,
   );
 }

@@ -8,15 +8,15 @@ import {
   type Operation,
   type ProjectDocument,
   type ProjectHeader,
-  type Rack,
   removeWithDependants,
   type Run,
   update,
   updateProject,
 } from '../../model/index.ts';
-import { listOf } from '../../derive/index.ts';
+import { listOf, withRecords } from '../../derive/index.ts';
 import { stereoLines } from '../library/index.ts';
-import { bundleFor, isKept, runNumberFor, spendNumber, usualRackSlackM } from '../../runs/index.ts';
+import { bundleFor, freeLeg, isKept, runNumberFor, spendNumber, usualRackSlackM } from '../../runs/index.ts';
+import { headEndFor } from './head-ends.ts';
 
 /**
  * Whether the recipes of a library can be followed: every cable and type is there, and no recipe leads back to itself.
@@ -55,28 +55,27 @@ function pathwayBack(
   return null;
 }
 
-/** The rack that home runs of a place go to. */
-export function nearestRack(project: ProjectDocument, device: Pick<Device, 'x' | 'y' | 'levelId'>): Rack | undefined {
-  const away = (rack: Rack) => Math.hypot(rack.x - device.x, rack.y - device.y) + (rack.levelId === device.levelId ? 0 : 5);
-  return listOf(project, 'racks').toSorted((a, b) => away(a) - away(b))[0];
-}
+/** A device on the next level is this much farther than one beside it, m; one in another room still more. */
+const LEVEL_AWAY_M = 100;
+const ROOM_AWAY_M = 1000;
 
-/** The rack that the runs of a device go to: the nearest, but for a link between racks, which goes on from the one it stands at. */
-function rackFor(project: ProjectDocument, device: Device): Rack | undefined {
-  const nearest = nearestRack(project, device);
-  if (project.deviceTypes[device.typeId].mount !== 'rack' || !nearest) return nearest;
-  const { [nearest.id]: _own, ...others } = project.racks;
-  return nearestRack({ ...project, racks: others }, device);
-}
-
-/** The device that a leg ends at; null is the rack: also for the first of a chain, and where there is none to go to yet. */
+/**
+ * The device that a leg ends at, in its own room before others, on its own level before others; a chain stays on its level.
+ * Null is the head end: also for the first of a chain, and where there is none to go to yet.
+ */
 export function farDevice(project: ProjectDocument, device: Device, leg: Pick<Leg, 'to' | 'toTypeId'>): Device | null {
   if (leg.to === 'rack') return null;
   const wanted = leg.to === 'chain' ? device.typeId : leg.toTypeId;
+  const orderOf = ({ levelId }: Device) => project.levels[levelId].order;
   const away = (other: Device) =>
-    Math.hypot(other.x - device.x, other.y - device.y) + (other.roomId === device.roomId ? 0 : 1000);
+    Math.hypot(other.x - device.x, other.y - device.y) +
+    Math.abs(orderOf(other) - orderOf(device)) * LEVEL_AWAY_M +
+    (other.roomId === device.roomId ? 0 : ROOM_AWAY_M);
   const candidates = listOf(project, 'devices').filter(
-    (other) => other.typeId === wanted && other.id !== device.id && other.levelId === device.levelId,
+    (other) =>
+      other.id !== device.id &&
+      (other.typeId === wanted || (leg.to === 'device' && isOfKind(project, device, other, wanted))) &&
+      (leg.to === 'device' || other.levelId === device.levelId),
   );
   const taken = new Set<string>();
   if (leg.to === 'chain') {
@@ -87,8 +86,17 @@ export function farDevice(project: ProjectDocument, device: Device, leg: Pick<Le
   return free.toSorted((a, b) => away(a) - away(b) || (a.id < b.id ? -1 : 1))[0] ?? null;
 }
 
+/** Whether a device of the same room does what the wanted type does: any display, not the one kind of it. */
+function isOfKind(project: ProjectDocument, device: Device, other: Device, wantedId: string | null): boolean {
+  const wanted = wantedId === null ? undefined : project.deviceTypes[wantedId];
+  if (!wanted || wanted.answers === null || device.roomId === null || other.roomId !== device.roomId) return false;
+  const { part, answers, system, ports } = project.deviceTypes[other.typeId];
+  const takes = (from: typeof ports) => from.some(({ direction }) => direction !== 'out');
+  return part === 'device' && answers === wanted.answers && system === wanted.system && takes(ports) === takes(wanted.ports);
+}
+
 /** Whether a device hangs, over however many others, on the one given. */
-function leadsTo(project: ProjectDocument, from: Device, goalId: string): boolean {
+export function leadsTo(project: ProjectDocument, from: Device, goalId: string): boolean {
   const seen = new Set<string>();
   const open = [from.id];
   while (open.length > 0) {
@@ -101,35 +109,40 @@ function leadsTo(project: ProjectDocument, from: Device, goalId: string): boolea
   return false;
 }
 
-/** The runs that a device gets from its type's recipe; none where there is no rack. Optional legs only where asked for. */
+/** The runs that a device gets from its type's recipe; none where there is no head end. Optional legs only where asked for. */
 export function runsFor(
   project: ProjectDocument,
   device: Device,
   legs: readonly { readonly leg: Leg; readonly number: number }[],
   id: (leg: number) => string,
 ): Run[] {
-  const rack = rackFor(project, device);
-  if (!rack) return [];
-  const bundle = bundleFor(project, device, rack.id);
-  return legs.map(({ leg, number }) => {
+  let working = project;
+  return legs.flatMap(({ leg, number }) => {
+    const rack = headEndFor(working, device, project.cableTypes[leg.cableTypeId]);
+    if (!rack) return [];
     const far = farDevice(project, device, leg);
-    return newRun({
+    const place = freeLeg(project, device, number);
+    const run = newRun({
       id: id(number),
-      number: runNumberFor(project, device, number, rack.id),
+      number: runNumberFor(working, device, place, rack.id),
       deviceId: device.id,
       rackId: rack.id,
-      leg: number,
+      leg: place,
+      recipeLeg: number,
       toDeviceId: far?.id ?? null,
       cableTypeId: leg.cableTypeId,
       purpose: leg.purpose,
       deviceConnector: leg.deviceConnector,
       farConnector: leg.farConnector,
       mapId: leg.mapId !== null && Object.hasOwn(project.conductorMaps, leg.mapId) ? leg.mapId : null,
-      bundle: far ? '' : bundle,
+      bundle: far ? '' : bundleFor(project, device, rack.id),
       deviceSlackM: leg.slackM,
       // A jumper has no service loop at a rack: its far end gets what a box gets.
       rackSlackM: far ? leg.slackM : usualRackSlackM(project.project, rack),
     });
+    // Numbers that count ports see the ones given before; others only depend on the leg.
+    if (project.project.numberPattern.includes('{port}')) working = withRecords(working, 'runs', [run]);
+    return [run];
   });
 }
 
@@ -181,7 +194,8 @@ export function changeRecipe(
     if (device.typeId !== typeId) continue;
     const own = runs.get(device.id) ?? [];
     for (const run of own) {
-      const leg = next.cables[run.leg - 1];
+      if (run.recipeLeg === null) continue;
+      const leg = next.cables[run.recipeLeg - 1];
       if (isKept(run)) kept.push(run);
       else if (!leg) {
         removed.push(run);
@@ -195,7 +209,9 @@ export function changeRecipe(
         operations.push(change);
       }
     }
-    const missing = usualLegs(next).filter(({ number }) => !own.some((run) => run.leg === number));
+    const missing = usualLegs(next).filter(
+      ({ number }) => !device.leftOut.includes(number) && !own.some((run) => run.recipeLeg === number),
+    );
     for (const run of runsFor(project, device, missing, newId)) {
       added.push(run);
       operations.push(create('runs', run));

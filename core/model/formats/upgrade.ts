@@ -149,6 +149,14 @@ function withDefaultsOf9(file: Lists): Lists {
 const ADDED_IN_10: typeof ADDED_IN_2 = { roomBriefs: () => ({ asksToSign: '', alsoSignedOn: '', pastSignatures: [] }) };
 const HEADER_OF_10 = { firm: '', firmContact: '', northRad: null };
 
+/** What version 11 added: head ends by system and how they are entered; runs that are no leg of a recipe, with reason and price. */
+const LISTS_OF_11 = ['headEndRules'];
+const ADDED_IN_11: typeof ADDED_IN_2 = {
+  racks: () => ({ entry: 'wall' }),
+  devices: () => ({ leftOut: [] }),
+  runs: ({ leg }) => ({ recipeLeg: leg, reason: '', price: null }),
+};
+
 type Lists = Record<string, unknown>;
 
 function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
@@ -195,6 +203,11 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
   7: (file) => ({ ...withFields(file, ADDED_IN_8), version: 8 }),
   8: (file) => ({ ...withDefaultsOf9(file), version: 9 }),
   9: (file) => ({ ...withHeader(withFields(file, ADDED_IN_10), () => HEADER_OF_10), version: 10 }),
+  10: (file) => ({
+    ...Object.fromEntries(LISTS_OF_11.map((list) => [list, []])),
+    ...withFields(file, ADDED_IN_11),
+    version: 11,
+  }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

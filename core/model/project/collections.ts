@@ -17,6 +17,7 @@ export const COLLECTIONS = {
   openings: { schema: records.opening, unique: [], refers: { wallId: 'walls' } },
   risers: { schema: records.riser, unique: [], refers: { bottomLevelId: 'levels', topLevelId: 'levels' } },
   racks: { schema: records.rack, unique: [['code']], refers: { levelId: 'levels' } },
+  headEndRules: { schema: records.headEndRule, unique: [['family', 'system']], refers: { rackId: 'racks' } },
   underlays: { schema: records.underlay, unique: [], refers: { levelId: 'levels' } },
   features: { schema: survey.feature, unique: [], refers: { levelId: 'levels', topLevelId: 'levels' } },
   framingMembers: { schema: survey.framingMember, unique: [], refers: { wallId: 'walls', roomId: 'rooms' } },

@@ -40,7 +40,7 @@ export const OPENING_DEFAULTS = {
   hardware: '',
 } as const;
 export const RISER_DEFAULTS = { contents: '' } as const;
-export const RACK_DEFAULTS = { kind: 'rack', slackStyle: 'to-unit' } as const;
+export const RACK_DEFAULTS = { kind: 'rack', entry: 'wall', slackStyle: 'to-unit' } as const;
 export const UNDERLAY_DEFAULTS = { crop: null, locked: false, retired: false, drawingCorner: null } as const;
 export const DEVICE_DEFAULTS = {
   name: '',
@@ -53,6 +53,7 @@ export const DEVICE_DEFAULTS = {
   wishes: [],
   seenFrom: '',
   tailM: null,
+  leftOut: [],
   note: '',
 } as const;
 export const RUN_DEFAULTS = {
@@ -66,6 +67,8 @@ export const RUN_DEFAULTS = {
   slackStyle: null,
   printedOn: '',
   printedAs: '',
+  reason: '',
+  price: null,
   note: '',
 } as const;
 const FEATURE_DEFAULTS = {
@@ -123,5 +126,11 @@ export const newDevice = (given: Given<Device, typeof DEVICE_DEFAULTS>): Device 
   ...DEVICE_DEFAULTS,
   ...given,
   wishes: [...(given.wishes ?? DEVICE_DEFAULTS.wishes)],
+  leftOut: [...(given.leftOut ?? DEVICE_DEFAULTS.leftOut)],
 });
-export const newRun = (given: Given<Run, typeof RUN_DEFAULTS>): Run => ({ ...RUN_DEFAULTS, ...given });
+/** A run is a leg of its type's recipe unless it says otherwise. */
+export const newRun = ({ recipeLeg, ...given }: Given<Run, typeof RUN_DEFAULTS & { recipeLeg: Run['recipeLeg'] }>): Run => ({
+  ...RUN_DEFAULTS,
+  recipeLeg: recipeLeg === undefined ? given.leg : recipeLeg,
+  ...given,
+});

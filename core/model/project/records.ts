@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../../math/index.ts';
+import { SYSTEMS } from './library-records.ts';
 import { CONSTRUCTIONS, WEIGHT_NAMES } from './routing-records.ts';
 import {
   angleRad,
@@ -22,7 +23,21 @@ export const WALL_KINDS = ['stud', 'insulated', 'furred', 'masonry', 'concrete',
 export const FRAMINGS = ['solid', 'i-joist', 'open-web', 'dropped', 'slab', 'none'] as const;
 export const CEILING_KINDS = ['flat', 'sloped', 'vaulted', 'coffered', 'dropped', 'open-joists', 'concrete'] as const;
 export const STUD_MATERIALS = ['wood', 'steel', 'none'] as const;
-export const RACK_KINDS = ['rack', 'enclosure'] as const;
+/** Head ends: where runs end. Equipment in furniture is a cabinet. */
+export const RACK_KINDS = [
+  'rack',
+  'enclosure',
+  'patch-block',
+  'data-panel',
+  'audio-rack',
+  'security-panel',
+  'rf-panel',
+  'shade-supply',
+  'driver-board',
+  'cabinet',
+] as const;
+/** From where cables come to a head end: the wall behind it, the floor or ceiling, or a sleeve along the floor from the nearest wall. */
+export const RACK_ENTRIES = ['wall', 'floor', 'ceiling', 'sleeve'] as const;
 export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'] as const;
 export const OPENING_KINDS = ['door', 'window', 'arch'] as const;
 export const MEDIA = [
@@ -230,9 +245,20 @@ export const rack = z.strictObject({
   widthM: positiveM(5),
   depthM: positiveM(5),
   units: z.int().min(1).max(60),
-  entryHeightM: lengthM(10).describe('where cables leave the wall for the rack, above finished floor, m'),
+  entry: z.enum(RACK_ENTRIES).describe('from where cables come to it'),
+  entryHeightM: lengthM(10).describe('where cables enter it, above finished floor, m'),
   slackStyle: z.enum(RACK_SLACKS),
 });
+
+/** Which head end takes the runs of a cable family, or of a system; the family counts first. */
+export const headEndRule = z
+  .strictObject({
+    id,
+    family: words(40).describe('family of cables; empty for all of the system'),
+    system: z.enum(SYSTEMS).nullable().describe('system of the device; null where a family is named'),
+    rackId: id,
+  })
+  .refine((rule) => (rule.family === '') === (rule.system !== null), { path: ['system'], message: 'names a system or a family' });
 
 export const underlay = z.strictObject({
   id,
@@ -279,6 +305,7 @@ export const device = z.strictObject({
     .describe(
       'length of lead that waits at the stud or joist for joinery or a ceiling still to come; null where the place is fixed',
     ),
+  leftOut: z.array(z.int().min(1).max(99)).max(20).describe('legs of the recipe of its type that are not wanted here'),
   note: words(2000),
 });
 
@@ -290,7 +317,13 @@ export const run = z.strictObject({
     .describe('unique in the project'),
   deviceId: id,
   rackId: id,
-  leg: z.int().min(1).max(99),
+  leg: z.int().min(1).max(99).describe('place among the runs of its device'),
+  recipeLeg: z
+    .int()
+    .min(1)
+    .max(99)
+    .nullable()
+    .describe('leg of the recipe of its type that it is; null where it was added to this device alone'),
   toDeviceId: id.nullable().describe('the device at the far end of a jumper or chain; null is home to the rack'),
   cableTypeId: id,
   purpose: words(60),
@@ -307,6 +340,13 @@ export const run = z.strictObject({
   slackStyle: z.enum(SLACK_STYLES).nullable().describe('null follows the project and the place'),
   printedOn: day.describe('day on which its labels were printed last; empty where they were not'),
   printedAs: words(400).default('').describe('what those labels say; empty where that was not kept'),
+  reason: words(200).describe('why it was added'),
+  price: z
+    .number()
+    .min(0)
+    .max(1_000_000)
+    .nullable()
+    .describe('flat price in the currency of the project; null is by cable and hours'),
   note: words(2000),
 });
 
@@ -337,6 +377,9 @@ export type Device = z.infer<typeof device>;
 export type Run = z.infer<typeof run>;
 export type Route = z.infer<typeof route>;
 export type SlackStyle = (typeof SLACK_STYLES)[number];
+export type RackEntry = (typeof RACK_ENTRIES)[number];
+export type RackKind = (typeof RACK_KINDS)[number];
+export type HeadEndRule = z.infer<typeof headEndRule>;
 export type RackSlack = (typeof RACK_SLACKS)[number];
 export type CeilingKind = (typeof CEILING_KINDS)[number];
 export type WallKind = (typeof WALL_KINDS)[number];

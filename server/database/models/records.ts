@@ -138,9 +138,11 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     widthM: number,
     depthM: number,
     units: whole,
+    entry: text,
     entryHeightM: number,
     slackStyle: text,
   }),
+  headEndRules: recordColumns({ family: text, system: referenceOrNull, rackId: reference }),
   underlays: recordColumns({
     levelId: reference,
     pictureId: reference,
@@ -238,6 +240,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     wishes: geometry,
     seenFrom: text,
     tailM: numberOrNull,
+    leftOut: geometry,
     note: text,
   }),
   runs: recordColumns({
@@ -245,6 +248,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     deviceId: reference,
     rackId: reference,
     leg: whole,
+    recipeLeg: wholeOrNull,
     toDeviceId: referenceOrNull,
     cableTypeId: reference,
     purpose: text,
@@ -258,6 +262,8 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     slackStyle: referenceOrNull,
     printedOn: text,
     printedAs: text,
+    reason: text,
+    price: numberOrNull,
     note: text,
   }),
   routes: recordColumns({

@@ -1,0 +1,53 @@
+import type { Migration } from './migration.ts';
+
+const KINDS = [
+  'rack',
+  'enclosure',
+  'patch-block',
+  'data-panel',
+  'audio-rack',
+  'security-panel',
+  'rf-panel',
+  'shade-supply',
+  'driver-board',
+  'cabinet',
+];
+
+const UP = `
+ALTER TABLE racks DROP CONSTRAINT racks_kind_check;
+ALTER TABLE racks
+  ADD CONSTRAINT racks_kind_check CHECK (kind IN (${KINDS.map((kind) => `'${kind}'`).join(', ')})),
+  ADD entry text NOT NULL DEFAULT 'wall' CHECK (entry IN ('wall', 'floor', 'ceiling', 'sleeve'));
+ALTER TABLE racks ALTER entry DROP DEFAULT;
+ALTER TABLE devices ADD left_out jsonb NOT NULL DEFAULT '[]';
+ALTER TABLE devices ALTER left_out DROP DEFAULT;
+ALTER TABLE runs
+  ADD recipe_leg integer CHECK (recipe_leg BETWEEN 1 AND 99),
+  ADD reason text NOT NULL DEFAULT '',
+  ADD price double precision CHECK (price >= 0);
+UPDATE runs SET recipe_leg = leg;
+ALTER TABLE runs ALTER reason DROP DEFAULT;
+CREATE TABLE head_end_rules (
+  project_id uuid NOT NULL REFERENCES projects (id) ON DELETE CASCADE,
+  id text NOT NULL,
+  family text NOT NULL,
+  system text,
+  rack_id text NOT NULL,
+  PRIMARY KEY (project_id, id),
+  CONSTRAINT head_end_rules_rack_id FOREIGN KEY (project_id, rack_id) REFERENCES racks (project_id, id) DEFERRABLE INITIALLY DEFERRED,
+  CONSTRAINT head_end_rules_one UNIQUE (project_id, family, system) DEFERRABLE INITIALLY DEFERRED
+);
+CREATE INDEX head_end_rules_rack ON head_end_rules (project_id, rack_id);
+`;
+
+const DOWN = `
+DROP TABLE head_end_rules;
+ALTER TABLE devices DROP left_out;
+ALTER TABLE runs DROP recipe_leg, DROP reason, DROP price;
+UPDATE racks SET kind = 'enclosure' WHERE kind NOT IN ('rack', 'enclosure');
+ALTER TABLE racks DROP CONSTRAINT racks_kind_check, DROP entry;
+ALTER TABLE racks ADD CONSTRAINT racks_kind_check CHECK (kind IN ('rack', 'enclosure'));
+`;
+
+/** Head ends by system and how they are entered; runs that are no leg of a recipe, with reason and price. */
+export const headEnds: Migration = { name: '2026-12-09-head-ends', up: (sql) => sql(UP), down: (sql) => sql(DOWN) };

@@ -157,7 +157,8 @@ export const problems = {
   'no-route-walls': 'From here cable reaches {{reached}}, but what lies between there and {{rack}} is closed.',
   'rack-not-at-wall':
     '{{field}}: no wall lies within {{reachM}} behind it. Let its cables enter from the ceiling, the floor or a sleeve, or move it to a wall.',
-  'no-wall-for-sleeve': '{{field}}: no wall in which cables come down lies within {{reachM}}. Enter it from the ceiling or the floor.',
+  'no-wall-for-sleeve':
+    '{{field}}: no wall in which cables come down lies within {{reachM}}. Enter it from the ceiling or the floor.',
   'scheme-unknown-part': '{{part}} is no part of a number. Parts are: {{known}}.',
   'scheme-without-count': 'The pattern needs {device} or {port}, else numbers repeat.',
   'scheme-too-long': '{{number}} is empty or longer than {{longest}} signs. Leave parts out, or add some.',
@@ -174,7 +175,8 @@ export const problems = {
   'run-issued': '{{field}} is already {{state}}. Return it to drafted first, or leave the device.',
   'no-head-end': 'There is no head end for the cable to go to. Place a rack or another head end first.',
   'run-to-itself': 'A run cannot end at the device at which it begins. Choose another far end.',
-  'run-circle': '{{name}} is fed from this device already, so the run would lead back to where it begins. Choose another far end.',
+  'run-circle':
+    '{{name}} is fed from this device already, so the run would lead back to where it begins. Choose another far end.',
   'label-not-ours': 'This code is not from one of our labels.',
   'label-other-house': 'Label {{number}} belongs to another house ({{shortId}}). Open that project.',
   'label-unknown-run': 'There is no run {{number}} in this house. The label may be from an older plan.',

@@ -125,10 +125,10 @@ export function useCamera(): CameraControl {
           NEAREST,
           Math.max(
             FARTHEST,
-            Math.min((width - leftPx - 60) / Math.max(1, b.maxX - b.minX), (height - 90) / Math.max(1, b.maxY - b.minY)),
+            Math.min((width - leftPx - 60) / Math.max(1, b.maxX - b.minX), (height - 116) / Math.max(1, b.maxY - b.minY)),
           ),
         );
-        apply(k, (width + leftPx) / 2 - ((b.minX + b.maxX) / 2) * k, height / 2 - 6 + ((b.minY + b.maxY) / 2) * k);
+        apply(k, (width + leftPx) / 2 - ((b.minX + b.maxX) / 2) * k, height / 2 + 2 + ((b.minY + b.maxY) / 2) * k);
       },
       zoomBy: (factor) => {
         const { width, height } = size();

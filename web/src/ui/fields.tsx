@@ -77,15 +77,20 @@ export function NumberField({
   min,
   max,
   step = 1,
+  placeholder = text('form.mixed'),
   onChange,
+  onEmpty,
 }: {
   readonly label: string;
-  /** Nothing where several records differ. */
+  /** Nothing where several records differ, or where it may be empty and is. */
   readonly value: number | undefined;
   readonly min: number;
   readonly max: number;
   readonly step?: number;
+  readonly placeholder?: string;
   readonly onChange: (value: number) => void;
+  /** What an emptied field does, where it may be empty. */
+  readonly onEmpty?: () => void;
 }) {
   const units = useProjectStore(({ sync }) => sync?.view.project.units);
   const [typed, setTyped] = useState<string | null>(null);
@@ -97,6 +102,12 @@ export function NumberField({
   };
   const commit = () => {
     if (typed === null) return;
+    if (typed.trim() === '' && onEmpty) {
+      onEmpty();
+      setProblem(null);
+      setTyped(null);
+      return;
+    }
     const next = Number(typed.trim().replace(',', '.'));
     if (typed.trim() === '' || !(next >= min && next <= max)) setProblem(text('form.range', { label, min, max }));
     else write(next);
@@ -106,7 +117,7 @@ export function NumberField({
       <span>{label}</span>
       <InputNumber
         value={value ?? null}
-        placeholder={text('form.mixed')}
+        placeholder={placeholder}
         min={min}
         max={max}
         step={step}

@@ -19,8 +19,11 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { PlaceRackLink } from '../../ui/PlaceRackLink.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
 import type { Copies } from './useCopies.ts';
+import { AddCable } from './AddCable.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
+import { RecipeLegs } from './RecipeLegs.tsx';
 import { Checks } from './RunPanel.tsx';
+import { TypeField } from './TypeField.tsx';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import css from './plan.module.css';
@@ -74,6 +77,7 @@ export function DevicePanel({ device, onSelect, onView, copies }: Props) {
         </div>
       </div>
       <div className="fields">
+        <TypeField deviceIds={[device.id]} />
         <NameField key={device.name} device={device} onChange={(name) => change(text('edit.rename'), { name })} />
         <LengthField
           label={text('device.height')}
@@ -126,6 +130,10 @@ export function DevicePanel({ device, onSelect, onView, copies }: Props) {
           {length && <LengthBar length={length} units={units} small />}
         </button>
       ))}
+      <div className="panel-buttons">
+        <AddCable deviceIds={[device.id]} />
+      </div>
+      <RecipeLegs deviceIds={[device.id]} />
       <Checks
         findings={findings
           .filter((finding) => finding.subjects.some((subject) => own.has(subject.id)))

@@ -68,7 +68,7 @@ export function Inspector({ selection, onSelect, onView, copies = null }: Props)
               <SeveralDevices key={selection.ids.join()} ids={selection.ids} {...{ onSelect, copies }} />
             )}
             {selection.kind === 'run' && selection.ids.length > 1 && (
-              <SeveralRuns key={selection.ids.join()} ids={selection.ids} />
+              <SeveralRuns key={selection.ids.join()} ids={selection.ids} onSelect={onSelect} />
             )}
             {selection.ids.length === 0 && <Counts />}
             {selection.ids.length === 0 && <p>{text('plan.selectHint')}</p>}

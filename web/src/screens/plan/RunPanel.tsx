@@ -1,11 +1,12 @@
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
+import { removeRuns } from '@dusky-spool/core/devices';
 import { findingKey, findingsOf } from '@dusky-spool/core/rules';
 import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import { type Run, RUN_STATES, SLACK_STYLES, type SlackStyle } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { HOLE_MEMBERS, type HoleMember } from '@dusky-spool/core/routing';
-import { isKept, type PlannedRun, runState, slackStyleOf, usualRackSlackM } from '@dusky-spool/core/runs';
+import { isKept, type PlannedRun, runState, slackStyleOf } from '@dusky-spool/core/runs';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { later } from '../../ground/later.ts';
 import { term, text } from '../../ground/text.ts';
@@ -16,11 +17,13 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { FindingCard } from '../../ui/FindingCard.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
+import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { RunTag } from '../../ui/RunTag.tsx';
-import { Select } from 'antd';
+import { Button, Select } from 'antd';
 import { Fragment } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
 import { LabelQuestion } from './LabelNotice.tsx';
+import { RunFarEnd } from './RunFarEnd.tsx';
 import css from './plan.module.css';
 
 /** Fetched when the first run is looked at. */
@@ -154,16 +157,19 @@ export function RunPanel({ planned, onSelect }: Props) {
         </label>
         {!isKept(run) && (
           <>
-            {Object.keys(project.racks).length > 1 && run.toDeviceId === null && (
-              <ChoiceField
-                label={text('run.rack')}
-                value={run.rackId}
-                options={listOf(project, 'racks').map(({ id, name }) => ({ value: id, label: name }))}
-                onChange={(rackId) =>
-                  change(text('run.rack'), { rackId, rackSlackM: usualRackSlackM(project.project, project.racks[rackId]) })
-                }
-              />
-            )}
+            <RunFarEnd run={run} />
+            <WordsField
+              label={text('run.bundle')}
+              value={run.bundle}
+              max={12}
+              onChange={(bundle) => change(text('edit.bundle'), { bundle: bundle.toUpperCase() })}
+            />
+            <WordsField
+              label={text('run.purpose')}
+              value={run.purpose}
+              max={60}
+              onChange={(purpose) => change(text('run.purpose'), { purpose })}
+            />
             <ChoiceField<SlackStyle | 'usual'>
               label={text('run.slackStyle')}
               value={run.slackStyle ?? 'usual'}
@@ -195,6 +201,37 @@ export function RunPanel({ planned, onSelect }: Props) {
       </div>
       {issuedRoute && <p className="faint">{text('run.kept')}</p>}
       <RunEnds run={run} />
+      <div className="eyebrow">{text('run.why')}</div>
+      <div className="fields">
+        <WordsField
+          label={text('run.reason')}
+          value={run.reason}
+          max={200}
+          onChange={(reason) => change(text('run.reason'), { reason })}
+        />
+        <NumberField
+          label={text('run.price', { currency: project.project.currency })}
+          value={run.price ?? undefined}
+          placeholder={text('run.priceByCable')}
+          min={0}
+          max={1_000_000}
+          onChange={(price) => change(text('run.priced'), { price })}
+          onEmpty={() => change(text('run.priced'), { price: null })}
+        />
+      </div>
+      {!isKept(run) && (
+        <Button
+          danger
+          size="small"
+          className="remove"
+          onClick={() => {
+            if (edit(text('run.removed', { count: 1 }), removeRuns(project, [run.id])))
+              onSelect({ kind: 'device', ids: [device.id] }, device.levelId);
+          }}
+        >
+          {text('run.remove')}
+        </Button>
+      )}
 
       <Checks findings={findingsOf(findings, run.id)} />
     </>

@@ -1,4 +1,4 @@
-import { alignDevices, alignHeights, ALIGNMENTS } from '@dusky-spool/core/devices';
+import { alignDevices, alignHeights, ALIGNMENTS, removeRuns } from '@dusky-spool/core/devices';
 import { listOf } from '@dusky-spool/core/derive';
 import { type Device, FITTINGS, type Run, RUN_STATES, SLACK_STYLES, type SlackStyle } from '@dusky-spool/core/model';
 import { isKept, runState } from '@dusky-spool/core/runs';
@@ -8,13 +8,16 @@ import { term, text } from '../../ground/text.ts';
 import { editOnRoutes } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
-import type { Selection } from '../../state/selection-kinds.ts';
+import { noSelection, type Selection } from '../../state/selection-kinds.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { commonValue } from '../../ui/common.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import type { Copies } from './useCopies.ts';
+import { AddCable } from './AddCable.tsx';
 import { GroupPicker } from './GroupPicker.tsx';
+import { RecipeLegs } from './RecipeLegs.tsx';
+import { TypeField } from './TypeField.tsx';
 
 /** The same of several records where they share it, or the word for what is mixed. */
 const mixed = (value: unknown) => (value === undefined ? text('form.mixed') : undefined);
@@ -44,6 +47,7 @@ export function SeveralDevices({
   return (
     <>
       <div className="fields">
+        <TypeField deviceIds={ids} />
         <LengthField
           label={text('device.height')}
           valueM={height ?? null}
@@ -88,7 +92,9 @@ export function SeveralDevices({
             {text('device.theirRuns', { count: runIds.length })}
           </Button>
         )}
+        <AddCable deviceIds={ids} />
       </div>
+      <RecipeLegs deviceIds={ids} />
       <LineUp ids={ids} />
       <GroupPicker deviceIds={ids} onSelect={onSelect} />
     </>
@@ -122,7 +128,13 @@ function LineUp({ ids }: { readonly ids: readonly string[] }) {
 }
 
 /** The same for runs. Those that were issued keep their cable, bundle and slack. */
-export function SeveralRuns({ ids }: { readonly ids: readonly string[] }) {
+export function SeveralRuns({
+  ids,
+  onSelect,
+}: {
+  readonly ids: readonly string[];
+  readonly onSelect: (selection: Selection) => void;
+}) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const runs = ids.flatMap((id) => project.runs[id] ?? []);
@@ -162,6 +174,13 @@ export function SeveralRuns({ ids }: { readonly ids: readonly string[] }) {
               max={12}
               onChange={(bundle) => change(text('edit.bundle'), { bundle: bundle.toUpperCase() })}
             />
+            <WordsField
+              label={text('run.reason')}
+              value={commonValue(open, 'reason') ?? ''}
+              placeholder={mixed(commonValue(open, 'reason'))}
+              max={200}
+              onChange={(reason) => change(text('run.reason'), { reason })}
+            />
             <ChoiceField<SlackStyle | 'usual'>
               label={text('run.slackStyle')}
               value={slackStyle === null ? 'usual' : slackStyle}
@@ -185,6 +204,28 @@ export function SeveralRuns({ ids }: { readonly ids: readonly string[] }) {
           </>
         )}
       </div>
+      {open.length > 0 && (
+        <Button
+          danger
+          size="small"
+          className="remove"
+          onClick={() => {
+            const title = text('run.removed', { count: open.length });
+            if (
+              edit(
+                title,
+                removeRuns(
+                  project,
+                  open.map(({ id }) => id),
+                ),
+              )
+            )
+              onSelect(noSelection);
+          }}
+        >
+          {text('run.removeSeveral', { count: open.length })}
+        </Button>
+      )}
       {open.length < runs.length && (
         <p className="faint">{text('run.someKept', { count: runs.length - open.length, all: runs.length })}</p>
       )}

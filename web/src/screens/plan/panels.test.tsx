@@ -46,6 +46,68 @@ async function open(selection: Selection, project = house) {
   return { ...page, selections, views };
 }
 
+describe('cables of a device', () => {
+  afterEach(closePage);
+  const selection: Selection = { kind: 'device', ids: [drop] };
+  const runsOf = ({ project }: { project: () => ProjectDocument }, id = drop) =>
+    Object.values(project().runs).filter((run) => run.deviceId === id);
+
+  it('are one more in two clicks, for one device or several', async () => {
+    const page = await open(selection);
+    await press(page, 'Add a cable');
+    await page.user.click(await page.findByRole('menuitem', { name: 'Coax RG6' }));
+    expect(runsOf(page).map(({ cableTypeId }) => cableTypeId)).to.deep.equal(['cat6_utp', 'cat6_utp', 'rg6']);
+    expect(page.edits).to.have.length(1);
+    closePage();
+    const several = await open({ kind: 'device', ids: [speaker, second] });
+    await press(several, 'Add a cable');
+    await several.user.click(await several.findByRole('menuitem', { name: 'Category 6A' }));
+    expect([speaker, second].map((id) => runsOf(several, id).length)).to.deep.equal([2, 2]);
+    expect(several.edits).to.have.length(1);
+  });
+
+  it('are those of the recipe that are ticked: one that is taken away is not asked for', async () => {
+    const page = await open(selection);
+    const boxes = () => page.getAllByRole<HTMLInputElement>('checkbox', { name: /Category 6 · network/ });
+    expect(boxes().map(({ checked }) => checked)).to.deep.equal([true, true]);
+    await page.user.click(boxes()[1]);
+    expect(runsOf(page)).to.have.length(1);
+    expect(page.project().devices[drop].leftOut).to.deep.equal([2]);
+    expect(page.queryByText(/lacks/)).to.equal(null);
+    await page.user.click(boxes()[1]);
+    expect(runsOf(page)).to.have.length(2);
+  });
+
+  it('follow its type when that is exchanged; place and number stay', async () => {
+    const page = await open(selection);
+    const { x, y, number } = page.project().devices[drop];
+    await choose(page, 'Type', 'Wall speaker');
+    expect(page.project().devices[drop]).to.deep.include({ typeId: 'wall-speaker', x, y, number });
+    expect(runsOf(page).map(({ cableTypeId }) => cableTypeId)).to.deep.equal(['spk_14_2']);
+    await page.findByText(/1 runs added, 2 removed, 0 kept/);
+  });
+
+  it('end elsewhere, with bundle, reason and flat price; and are removed', async () => {
+    const [run] = Object.values(house.runs).filter(({ deviceId }) => deviceId === drop);
+    const page = await open({ kind: 'run', ids: [run.id] });
+    const now = () => page.project().runs[run.id];
+    await choose(page, 'Ends at', /Ceiling speaker/);
+    expect(now()).to.deep.include({ bundle: '' });
+    expect([speaker, second, third]).to.include(now().toDeviceId);
+    await choose(page, 'Ends at', 'Rack A');
+    expect(now().toDeviceId).to.equal(null);
+    await enter(page, 'Bundle', 'b7');
+    await enter(page, 'Reason', 'asked for at the walk');
+    await enter(page, `Flat price, ${house.project.currency}`, '140');
+    expect(now()).to.deep.include({ bundle: 'B7', reason: 'asked for at the walk', price: 140 });
+    await enter(page, `Flat price, ${house.project.currency}`, '');
+    expect(now().price).to.equal(null);
+    await press(page, 'Remove this run');
+    expect(now()).to.equal(undefined);
+    expect(page.selections.at(-1)).to.deep.equal({ kind: 'device', ids: [drop] });
+  });
+});
+
 describe('the panel of a device', () => {
   afterEach(closePage);
   const selection: Selection = { kind: 'device', ids: [speaker] };

@@ -2,7 +2,7 @@ import { bothRoutes, type BothRoutes, holeSchedule, holeTotals } from '../pathwa
 import { type Cure, curesFor, findingKey, FINDINGS } from '../rules/index.ts';
 import { Derivations, derivationsOf, edited, onLevel, type Steps } from '../derive/index.ts';
 import { cablingReport, type CablingReport, type ScheduleWords } from '../sheets/index.ts';
-import { clashesOf } from '../devices/index.ts';
+import { clashesOf, type HeadEndChange, headEndLengths, type RuleKey, setHeadEndRule } from '../devices/index.ts';
 import type { Device, Operation, ProjectDocument } from '../model/index.ts';
 import {
   bundleByRoute,
@@ -27,6 +27,13 @@ import { type Delta, type DerivedLists, type DragDelta, NO_LISTS, type SharedRou
 const BESIDE_M = 3;
 /** Clashes shown while devices are dragged, and devices that are checked for them. */
 const MAX_CLASHES = 2;
+
+/** A rule that somebody thinks of: null is the nearest again. `newId` is the id of a new rule. */
+export interface HeadEndQuestion {
+  readonly key: RuleKey;
+  readonly rackId: string | null;
+  readonly newId: string;
+}
 
 /**
  * Publishes what follows from a project, routes, findings and the schedule, as a delta after each of its edits. The page runs it in
@@ -135,6 +142,12 @@ export class DerivedProject {
   /** Every run under another number scheme. */
   scheme(pattern: string): ReturnType<typeof renumberScheme> {
     return renumberScheme(this.opened.project, pattern);
+  }
+
+  /** What another head end for a system or cable family does to the runs that are there. */
+  headEnds({ key, rackId, newId }: HeadEndQuestion): HeadEndChange & { readonly beforeM: number; readonly afterM: number } {
+    const change = setHeadEndRule(this.opened.project, key, rackId, newId);
+    return { ...change, ...headEndLengths(this.opened.project, change) };
   }
 
   /** A run in the walls beside the same run on the surface; null where it is gone. */

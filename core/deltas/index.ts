@@ -14,7 +14,7 @@ export {
   plannedFrom,
   type SharedRoutePreview,
 } from './delta.ts';
-export { DerivedProject } from './derived-project.ts';
+export { DerivedProject, type HeadEndQuestion } from './derived-project.ts';
 export { type EditEffects, effectsOf, hasNoEffects } from './effects.ts';
 export { dragDraft } from './drag-draft.ts';
 export { type DocumentPatch, patchBy, patchOf } from './patch.ts';

@@ -144,6 +144,7 @@ export const survey = {
     units: 'Rack units',
     waySigned: 'Signed as built by {{by}} on {{on}}: it lies in the floor and is locked.',
     reserved: 'Stays free for later cable',
+    rackEntry: 'Cables enter from',
     rackSlack: 'Cables are left',
     entryHeight: 'Cables enter at AFF',
     from: 'From',

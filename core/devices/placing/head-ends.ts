@@ -11,8 +11,8 @@ import {
   type SystemName,
   update,
 } from '../../model/index.ts';
-import { listOf, withoutRecords, withRecords } from '../../derive/index.ts';
-import { bundleFor, isKept, runNumberFor, spendNumber, takenNumbers, usualRackSlackM } from '../../runs/index.ts';
+import { edited, listOf, withoutRecords, withRecords } from '../../derive/index.ts';
+import { bundleFor, isKept, plannedRun, runNumberFor, spendNumber, takenNumbers, usualRackSlackM } from '../../runs/index.ts';
 
 /** A level between a device and a head end counts like this many metres on the plan. */
 const LEVEL_AWAY_M = 5;
@@ -70,7 +70,24 @@ export interface HeadEndChange {
   readonly operations: readonly Operation[];
 }
 
-type RuleKey = Pick<HeadEndRule, 'family' | 'system'>;
+/** What moving runs to other head ends costs: their cut lengths before and after, m; runs without a route on either side are left out. */
+export function headEndLengths(
+  project: ProjectDocument,
+  { moved, operations }: HeadEndChange,
+): { beforeM: number; afterM: number } {
+  const applied = edited(project, operations);
+  let [beforeM, afterM] = [0, 0];
+  if (!applied.ok) return { beforeM, afterM };
+  for (const { run } of moved) {
+    const [before, after] = [plannedRun(project, run.id).length, plannedRun(applied.value, run.id).length];
+    if (!before || !after) continue;
+    beforeM += before.cutLengthM;
+    afterM += after.cutLengthM;
+  }
+  return { beforeM, afterM };
+}
+
+export type RuleKey = Pick<HeadEndRule, 'family' | 'system'>;
 
 /**
  * Names the head end of a cable family or of a system, or with null takes the rule away, and says which runs that moves.

@@ -5,7 +5,16 @@
 export { alignDevices, ALIGNMENTS } from './align.ts';
 export { changeMap, checkMap, conductorsOf, conductorsUsed } from './conductors.ts';
 export { clipOfDevices, type CopyPlace, copyPlaces, type DeviceClip, deviceIdsIn, deviceIdsOn, pasteDevices } from './copies.ts';
-export { followHeadEndRules, headEndFor, headEndRuleFor, type HeadEndChange, nearestRack, setHeadEndRule } from './head-ends.ts';
+export {
+  followHeadEndRules,
+  headEndFor,
+  headEndLengths,
+  headEndRuleFor,
+  type HeadEndChange,
+  nearestRack,
+  type RuleKey,
+  setHeadEndRule,
+} from './head-ends.ts';
 export {
   type AddedRun,
   addRuns,
@@ -38,6 +47,7 @@ export { changedOnLabel, LABEL_PARTS, labelState, type LabelState, labelText } f
 export { plateDeviceIds, withPlateMates } from './plate-mates.ts';
 export {
   belongingsOf,
+  changeRackKind,
   freeRackCode,
   missingRuns,
   moveRack,

@@ -8,6 +8,7 @@ import {
   type Operation,
   type ProjectDocument,
   type Rack,
+  type RackKind,
   type Run,
   update,
 } from '../../model/index.ts';
@@ -22,6 +23,30 @@ const WALL_REACH_M = 0.8;
 /** What ends this near beside a rack belongs to it, m. */
 const BESIDE_M = 0.15;
 const SIZE = { widthM: 0.6, depthM: 0.6 } as const;
+
+/** Usual sizes of head ends, m, their units, and the height at which cables enter above finished floor, m. */
+const KINDS: Readonly<Record<RackKind, Pick<Rack, 'widthM' | 'depthM' | 'units' | 'entryHeightM'>>> = {
+  rack: { ...SIZE, units: 24, entryHeightM: 2 },
+  enclosure: { widthM: 0.37, depthM: 0.1, units: 1, entryHeightM: 1.7 },
+  'patch-block': { widthM: 0.25, depthM: 0.1, units: 2, entryHeightM: 1.5 },
+  'data-panel': { widthM: 0.4, depthM: 0.12, units: 4, entryHeightM: 1.7 },
+  'audio-rack': { ...SIZE, units: 16, entryHeightM: 2 },
+  'security-panel': { widthM: 0.35, depthM: 0.1, units: 1, entryHeightM: 1.8 },
+  'rf-panel': { widthM: 0.4, depthM: 0.1, units: 1, entryHeightM: 1.8 },
+  'shade-supply': { widthM: 0.4, depthM: 0.12, units: 1, entryHeightM: 1.8 },
+  'driver-board': { widthM: 0.5, depthM: 0.15, units: 1, entryHeightM: 1.8 },
+  cabinet: { widthM: 0.6, depthM: 0.45, units: 6, entryHeightM: 0.4 },
+};
+
+/** Makes a head end of another kind, in its usual size and against its wall; an entry height that somebody set stays. */
+export function changeRackKind(project: ProjectDocument, rack: Rack, kind: RackKind): Operation[] {
+  const { entryHeightM, units, ...size } = KINDS[kind];
+  const place = rackPlace(project, rack.levelId, [rack.x, rack.y], size);
+  const isUsual = rack.entryHeightM === KINDS[rack.kind].entryHeightM;
+  const change = { kind, units, ...place, facingRad: place.entry === 'wall' ? place.facingRad : rack.facingRad };
+  const operation = update('racks', rack, { ...change, ...(isUsual ? { entryHeightM } : {}) });
+  return operation ? [operation] : [];
+}
 
 /** The first code that no rack has. */
 export function freeRackCode(project: ProjectDocument): string {

@@ -1,5 +1,5 @@
 import type { Cure } from '@dusky-spool/core/rules';
-import type { Derived, DerivedFinding } from '@dusky-spool/core/deltas';
+import type { Derived, DerivedFinding, HeadEndQuestion } from '@dusky-spool/core/deltas';
 import type { Outcome } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/model';
 import type { PlannedRun } from '@dusky-spool/core/runs';
@@ -150,5 +150,7 @@ export const askBundles = async (): Promise<readonly Operation[]> => (await ask(
 export const askEffects = (operations: readonly Operation[]) => ask('effects', operations);
 /** Every run under another number scheme. */
 export const askScheme = (pattern: string) => ask('scheme', pattern);
+/** What another head end for a system or cable family would do. */
+export const askHeadEnds = (question: HeadEndQuestion) => ask('headEnds', question);
 /** A run in the walls beside the same run on the surface. */
 export const askBothRoutes = (runId: string) => ask('bothRoutes', runId);

@@ -1,4 +1,11 @@
-import type { Delta, DerivedProject, DocumentPatch, DragDelta, SharedRoutePreview } from '@dusky-spool/core/deltas';
+import type {
+  Delta,
+  DerivedProject,
+  DocumentPatch,
+  DragDelta,
+  HeadEndQuestion,
+  SharedRoutePreview,
+} from '@dusky-spool/core/deltas';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 import type { JobHandlers } from './jobs.ts';
 
@@ -36,6 +43,7 @@ export interface ProjectJobs {
   readonly bundles: Question<null, readonly Operation[]>;
   readonly effects: Question<readonly Operation[], ReturnType<DerivedProject['effects']>>;
   readonly scheme: Question<string, ReturnType<DerivedProject['scheme']>>;
+  readonly headEnds: Question<HeadEndQuestion, ReturnType<DerivedProject['headEnds']>>;
   readonly bothRoutes: Question<string, ReturnType<DerivedProject['bothRoutes']>>;
 }
 
@@ -71,6 +79,7 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
     bundles: () => derived.bundles(),
     effects: (operations) => derived.effects(operations),
     scheme: (pattern) => derived.scheme(pattern),
+    headEnds: (question) => derived.headEnds(question),
     bothRoutes: (runId) => derived.bothRoutes(runId),
   };
 }

@@ -68,7 +68,7 @@ describe('cables of a device', () => {
 
   it('are those of the recipe that are ticked: one that is taken away is not asked for', async () => {
     const page = await open(selection);
-    const boxes = () => page.getAllByRole<HTMLInputElement>('checkbox', { name: /Category 6 · network/ });
+    const boxes = () => page.getAllByRole('checkbox', { name: /Category 6 · network/ }) as HTMLInputElement[];
     expect(boxes().map(({ checked }) => checked)).to.deep.equal([true, true]);
     await page.user.click(boxes()[1]);
     expect(runsOf(page)).to.have.length(1);

@@ -3,7 +3,7 @@ import { type ProjectDocument, type RunState, update } from '@dusky-spool/core/m
 import { applied, countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
 import { waitFor } from '@testing-library/react';
 import { expect } from 'chai';
-import { press } from '../../testing/fields.ts';
+import { choose, press } from '../../testing/fields.ts';
 import { closePage, renderInProject } from '../../testing/render.tsx';
 import { HandoverStage } from './HandoverStage.tsx';
 import { HeadEndStage } from './HeadEndStage.tsx';
@@ -122,6 +122,40 @@ describe('the head end', () => {
     const links = page.getAllByRole('link').map((link) => link.getAttribute('href'));
     for (const { id } of Object.values(wired.runs)) expect(links).to.include(`/p/demo/cabling?level=m&sel=run:${id}`);
     expect(page.container.textContent).to.match(/licensed electrician|mains/i);
+  });
+
+  it('shows what a rule for a system does to the runs that are there, before it is made', async () => {
+    const audio = {
+      ...wired.racks.rack,
+      id: 'audio',
+      code: 'B',
+      name: 'Audio rack',
+      kind: 'audio-rack' as const,
+      x: 0.36,
+      facingRad: 0,
+    };
+    const page = renderInProject(
+      <HeadEndStage projectId="demo" />,
+      { ...wired, racks: { ...wired.racks, audio } },
+      { worker: true },
+    );
+    await choose(page, 'Head end of Audio', 'Audio rack');
+    await waitFor(() => expect(document.body.textContent).to.include('drafted runs go'), { timeout: 10_000, interval: 200 });
+    const dialog = page.getByRole('dialog', { name: 'Audio: to Audio rack' });
+    const numbersOf = (where: string) => Object.values(page.project().runs).filter(({ rackId }) => rackId === where).length;
+    expect(dialog.textContent).to.include('2 drafted runs go from Rack A to Audio rack.');
+    const [before, after] = [.../Cable to cut for them: ([\d.]+) m now, ([\d.]+) m then/.exec(dialog.textContent ?? '')!]
+      .slice(1)
+      .map(Number);
+    // The speakers stand at 1 and 3 m, the audio rack at 0.36 m and the other one at 9.8 m.
+    expect(before - after).to.be.greaterThan(10);
+    expect(numbersOf('audio')).to.equal(0);
+    await press(page, 'Apply');
+    await waitFor(() => expect(numbersOf('audio')).to.equal(2));
+    expect(Object.values(page.project().headEndRules).map(({ system, rackId }) => [system, rackId])).to.deep.equal([
+      ['sound', 'audio'],
+    ]);
+    expect(page.container.textContent).to.include('Audio rack: 2');
   });
 
   it('says so where there is no rack', () => {

@@ -1,8 +1,16 @@
 import { useProject } from '../../state/open-project.ts';
-import { moveRack } from '@dusky-spool/core/devices';
+import { changeRackKind, moveRack } from '@dusky-spool/core/devices';
 import { distance2, type Point2 } from '@dusky-spool/core/math';
 import { setRackSlack } from '@dusky-spool/core/runs';
-import { type Opening, OPENING_KINDS, type Rack, RACK_KINDS, RACK_SLACKS, type Riser } from '@dusky-spool/core/model';
+import {
+  type Opening,
+  OPENING_KINDS,
+  type Rack,
+  RACK_ENTRIES,
+  RACK_KINDS,
+  RACK_SLACKS,
+  type Riser,
+} from '@dusky-spool/core/model';
 import { placeOpening } from '@dusky-spool/core/survey';
 import { term, text } from '../../ground/text.ts';
 import { useProjectStore } from '../../state/project.ts';
@@ -111,7 +119,13 @@ export function RackPanel({ rack }: { readonly rack: Rack }) {
           label={text('survey.kind')}
           value={rack.kind}
           options={RACK_KINDS.map((value) => ({ value, label: term(`racks.${value}`) }))}
-          onChange={(kind) => change({ kind })}
+          onChange={(kind) => edit(text('survey.kind'), changeRackKind(project, rack, kind))}
+        />
+        <ChoiceField
+          label={text('survey.rackEntry')}
+          value={rack.entry}
+          options={RACK_ENTRIES.map((value) => ({ value, label: term(`rackEntries.${value}`) }))}
+          onChange={(entry) => change({ entry })}
         />
         <LengthField label={text('device.x')} valueM={rack.x} units={units} onChange={(x) => x !== null && moveTo([x, rack.y])} />
         <LengthField label={text('device.y')} valueM={rack.y} units={units} onChange={(y) => y !== null && moveTo([rack.x, y])} />

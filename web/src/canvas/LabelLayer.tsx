@@ -1,5 +1,6 @@
 import { memo, useMemo } from 'react';
 import {
+  type Bounds,
   boundsOf,
   type Box,
   centroidOf,
@@ -10,7 +11,8 @@ import {
   type UnitSystem,
 } from '@dusky-spool/core/math';
 import { ceilingHeightOf, slopeOf } from '@dusky-spool/core/house';
-import type { Device, Level, ProjectDocument, Room } from '@dusky-spool/core/model';
+import { onLevel } from '@dusky-spool/core/derive';
+import type { Device, Level, ProjectDocument, Room, Wall } from '@dusky-spool/core/model';
 import { text } from '../ground/text.ts';
 import type { RunLine } from './route-drawing.ts';
 import type { Camera } from './picture.ts';
@@ -35,6 +37,22 @@ interface Words {
 
 const widthOf = ({ name, ceiling }: Words) => Math.max(name.length * NAME_CHARACTER, (ceiling?.length ?? 0) * LINE_CHARACTER);
 
+/** A wall this near to a side of a room stands on it, m. */
+const ON_SIDE_M = 0.05;
+
+/** The bounds of a room inside the bodies of the straight walls on its sides, m. */
+function insideOf(b: Bounds, walls: readonly Wall[]): Bounds {
+  const half = (isOn: (p: Readonly<Point2>) => boolean) =>
+    Math.max(0, ...walls.filter((wall) => isOn(wall.a) && isOn(wall.b)).map(({ thicknessM }) => thicknessM / 2));
+  const near = (value: number, side: number) => Math.abs(value - side) <= ON_SIDE_M;
+  return {
+    minX: b.minX + half(([x]) => near(x, b.minX)),
+    maxX: b.maxX - half(([x]) => near(x, b.maxX)),
+    minY: b.minY + half(([, y]) => near(y, b.minY)),
+    maxY: b.maxY - half(([, y]) => near(y, b.maxY)),
+  };
+}
+
 /** Room names and ceiling heights; they move aside from beads and from each other, and leave where there is no room. */
 export const LabelLayer = memo(function LabelLayer({ project, levelId, devices, lines, camera }: Props) {
   const { k } = camera;
@@ -42,10 +60,12 @@ export const LabelLayer = memo(function LabelLayer({ project, levelId, devices, 
     const obstacles: Box[] = devices.map(({ x, y }) => ({ x: x * k - 16, y: -y * k - 13, width: 32, height: 26 }));
     const level = project.levels[levelId];
     const rooms = Object.values(project.rooms).filter((room) => room.levelId === levelId);
+    const walls = onLevel(project, 'walls', levelId);
     const said = new Map<string, Words>();
     const wishes: LabelWish[] = rooms.flatMap((room) => {
       const b = boundsOf(room.polygon as Point2[])!;
-      const [left, right, top, bottom] = [b.minX * k + 9, b.maxX * k - 9, -b.maxY * k + 8, -b.minY * k - 8];
+      const inside = insideOf(b, walls);
+      const [left, right, top, bottom] = [inside.minX * k + 9, inside.maxX * k - 9, -inside.maxY * k + 8, -inside.minY * k - 8];
       const [cx, cy] = centroidOf(room.polygon as Point2[]);
       const ceiling = text('plan.ceiling', { height: ceilingWords(room, level, project.project.units) });
       // As much as there is room for: name and ceiling, the name alone, the code.

@@ -15,6 +15,7 @@ const CHOICES: Readonly<Record<string, readonly string[]>> = {
   construction: ['constructions'],
   units: ['units'],
   speakerColours: ['speakerColours'],
+  speakerPairs: ['speakerPairs'],
   framing: ['framings'],
   ceilingKind: ['ceilings'],
   kind: ['walls', 'features', 'openings', 'racks'],

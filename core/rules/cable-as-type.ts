@@ -16,6 +16,8 @@ export const cableAsType = defineCheck({
     const wanted = leg && project.cableTypes[leg.cableTypeId];
     const cable = project.cableTypes[run.cableTypeId];
     if (!wanted || wanted.family === cable.family || (wanted.system === cable.system && wanted.system === 'picture')) return [];
+    // A speaker cable of more conductors carries a second speaker along.
+    if (wanted.system === 'sound' && cable.system === 'sound' && cable.conductors >= wanted.conductors) return [];
     // Fibre may always take the place of category cable.
     if (wanted.family === 'cat' && cable.family === 'fibre' && type.poeClass === null) return [];
     const noPower = type.poeClass !== null && wanted.family === 'cat';

@@ -1,65 +1,165 @@
-import { type ProjectDocument, type Run, update } from '../model/index.ts';
-import { listOf } from '../derive/index.ts';
-import { isKept } from '../runs/index.ts';
+import { lossLimitDb, speakerCableLoss } from '../calculators/index.ts';
+import type { CableType, ProjectDocument, Run } from '../model/index.ts';
+import { update } from '../model/index.ts';
+import { isKept, PLANNED_RUNS, type PlannedRun, runsHangingOn } from '../runs/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
+import { exchange, thickerThan } from './cures.ts';
 
-/** Speakers that hang on one line are no less load than an amplifier bears. */
+/** Speakers that hang on one line are no less load than an amplifier bears, and lose no more than one alone over the whole chain. */
 export const speakerChains = defineCheck({
   id: 'speaker-chains',
-  title: 'Speakers on one line do not overload its amplifier',
-  source: 'Circuit theory; minimum load of the amplifier 4 Ω unless it says otherwise',
-  calculators: ['speaker-load'],
+  title: 'Speakers on one line do not overload its amplifier, nor lose too much over the chain',
+  source:
+    'Circuit theory; minimum load of the amplifier 4 Ω unless it says otherwise; limits 5 % (distributed) and 0.3 dB (theatre)',
+  calculators: ['speaker-load', 'speaker-cable-loss'],
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
-  reads: ['cableTypes', 'deviceTypes', 'devices', 'runs'],
+  reads: ['cableTypes', 'deviceTypes', 'devices', 'project', 'runs'],
+  nodes: [PLANNED_RUNS],
   safety: true,
   limits: { leastOhm: { usual: 4, min: 2, max: 16, unit: 'Ω', safer: 'more' } },
-  run: ({ project, limit }) => {
-    const chained = listOf(project, 'runs').filter((run) => run.toDeviceId !== null && isSound(project, run));
-    if (chained.length === 0) return [];
-    const nextOf = new Map(chained.map((run) => [run.deviceId, run]));
-    const homes = listOf(project, 'runs').filter((run) => run.toDeviceId === null && isSound(project, run));
-    const hangsOn = new Map<string, Run[]>();
-    for (const run of chained) hangsOn.set(run.toDeviceId!, [...(hangsOn.get(run.toDeviceId!) ?? []), run]);
-    const minOhm = limit('leastOhm');
-    return homes.flatMap((home): RuleFinding[] => {
-      const seen = new Set<string>();
-      const open = [home.deviceId];
-      const loads: number[] = [];
-      const links: Run[] = [];
-      while (open.length > 0) {
-        const id = open.pop()!;
-        if (seen.has(id)) continue;
-        seen.add(id);
-        const ohm = project.deviceTypes[project.devices[id].typeId].impedanceOhm;
-        if (ohm !== null) loads.push(ohm);
-        for (const run of hangsOn.get(id) ?? []) {
-          links.push(run);
-          open.push(run.deviceId);
-        }
-      }
-      if (loads.length < 2) return [];
-      const loadOhm = 1 / loads.reduce((sum, ohm) => sum + 1 / ohm, 0);
-      if (loadOhm >= minOhm * (1 - 1e-9) || nextOf.has(home.deviceId)) return [];
-      return [
-        say(
-          'stop',
-          'amplifier-under-load',
-          [{ in: 'runs', id: home.id }, ...[...seen].map((id) => ({ in: 'devices' as const, id }))],
-          { number: home.number, count: loads.length, loadOhm, leastOhm: minOhm },
-          { measured: loadOhm, allowed: minOhm, unit: 'Ω', cures: (house) => homeByItself(house, links) },
-        ),
-      ];
+  run: ({ project, runs, limit }) => {
+    const homes = runs.filter(({ run }) => run.toDeviceId === null && isAudio(project, run));
+    return homes.flatMap((home) => {
+      const chain = chainOf(project, home.run);
+      if (chain.length === 0) return [];
+      return [...underLoad(home.run, chain, limit('leastOhm')), ...lossOver(project, home, chain, runs)];
     });
   },
 });
 
-const isSound = (project: ProjectDocument, { cableTypeId, deviceId }: Run) =>
-  project.cableTypes[cableTypeId].system === 'sound' &&
-  project.deviceTypes[project.devices[deviceId].typeId].impedanceOhm !== null;
+const isAudio = (project: ProjectDocument, { cableTypeId }: Run) =>
+  project.cableTypes[cableTypeId].system === 'sound' && project.cableTypes[cableTypeId].gaugeAwg !== null;
 
-/** Every speaker of the chain with a run of its own to the rack. */
+/** A speaker on a line: its load, the pair of the home run that feeds it, and the runs between it and the home run. */
+interface OnLine {
+  readonly deviceId: string;
+  readonly ohm: number;
+  readonly pair: number;
+  readonly links: readonly Run[];
+}
+
+/**
+ * The speakers that hang on a home run, over jumpers and controls; none where nothing hangs on it. Each branch takes a pair of its
+ * conductors as long as there are any, and the speaker at its end the first.
+ */
+function chainOf(project: ProjectDocument, home: Run): OnLine[] {
+  const branches = runsHangingOn(project, home.deviceId).filter((run) => isAudio(project, run));
+  if (branches.length === 0) return [];
+  const pairs = Math.max(1, Math.floor(project.cableTypes[home.cableTypeId].conductors / 2));
+  const ohmOf = (id: string) => project.deviceTypes[project.devices[id].typeId].impedanceOhm;
+  const own = ohmOf(home.deviceId);
+  const found: OnLine[] = own === null ? [] : [{ deviceId: home.deviceId, ohm: own, pair: 0, links: [] }];
+  const seen = new Set([home.deviceId]);
+  const follow = (run: Run, pair: number, before: readonly Run[]) => {
+    if (seen.has(run.deviceId)) return;
+    seen.add(run.deviceId);
+    const links = [...before, run];
+    const ohm = ohmOf(run.deviceId);
+    if (ohm !== null) found.push({ deviceId: run.deviceId, ohm, pair, links });
+    for (const next of runsHangingOn(project, run.deviceId)) if (isAudio(project, next)) follow(next, pair, links);
+  };
+  for (const [n, run] of branches.entries()) follow(run, Math.min(pairs - 1, n + (own === null ? 0 : 1)), []);
+  return found;
+}
+
+const parallelOhm = (speakers: readonly OnLine[]) => 1 / speakers.reduce((sum, { ohm }) => sum + 1 / ohm, 0);
+
+function underLoad(home: Run, chain: readonly OnLine[], minOhm: number): RuleFinding[] {
+  const pairs = [...new Set(chain.map(({ pair }) => pair))].map((pair) => chain.filter((one) => one.pair === pair));
+  const [worst] = pairs.filter((speakers) => speakers.length > 1).sort((a, b) => parallelOhm(a) - parallelOhm(b));
+  if (!worst) return [];
+  const loadOhm = parallelOhm(worst);
+  if (loadOhm >= minOhm * (1 - 1e-9)) return [];
+  const links = worst.flatMap((speaker) => speaker.links.slice(-1));
+  return [
+    say(
+      'stop',
+      'amplifier-under-load',
+      [{ in: 'runs', id: home.id }, ...worst.map(({ deviceId }) => ({ in: 'devices' as const, id: deviceId }))],
+      { number: home.number, count: worst.length, loadOhm, leastOhm: minOhm },
+      { measured: loadOhm, allowed: minOhm, unit: 'Ω', cures: (house) => homeByItself(house, links) },
+    ),
+  ];
+}
+
+/** The speaker of a chain that loses most over all its runs, where that is more than its limit. */
+function lossOver(
+  project: ProjectDocument,
+  home: PlannedRun,
+  chain: readonly OnLine[],
+  runs: readonly PlannedRun[],
+): RuleFinding[] {
+  const lengthM = new Map(runs.map(({ run, length }) => [run.id, length?.cutLengthM ?? null]));
+  const lossWith = (speaker: OnLine, cable: CableType) => {
+    const path = [home.run, ...speaker.links];
+    // Each piece carries what hangs on its pair behind it.
+    let share = 0;
+    for (const [n, run] of path.entries()) {
+      const metres = lengthM.get(run.id);
+      const type = n === 0 ? cable : project.cableTypes[run.cableTypeId];
+      if (metres === null || metres === undefined) return null;
+      const ohm = loopOhm(project, type, metres);
+      if (ohm === null) return null;
+      const behind = chain.filter((one) => one.pair === speaker.pair && (n === 0 || one.links.includes(run)));
+      share += ohm / parallelOhm(behind);
+    }
+    return { lossDb: 20 * Math.log10(1 + share), lengthM: path.reduce((sum, run) => sum + lengthM.get(run.id)!, 0) };
+  };
+  const judged = chain.flatMap((speaker) => {
+    const type = project.deviceTypes[project.devices[speaker.deviceId].typeId];
+    const loss =
+      speaker.links.length > 0 && type.soundUse !== null ? lossWith(speaker, project.cableTypes[home.run.cableTypeId]) : null;
+    if (!loss || type.soundUse === null) return [];
+    const limitDb = lossLimitDb(type.soundUse);
+    return loss.lossDb > limitDb * (1 + 1e-9) ? [{ speaker, type, limitDb, ...loss }] : [];
+  });
+  const [worst] = judged.sort((a, b) => b.lossDb - a.lossDb);
+  if (!worst) return [];
+  const { speaker, type, limitDb, lossDb } = worst;
+  return [
+    say(
+      'stop',
+      'speaker-chain-loss',
+      [
+        { in: 'runs', id: home.run.id },
+        { in: 'devices', id: speaker.deviceId },
+      ],
+      { number: home.run.number, device: type.name, count: speaker.links.length + 1, lengthM: worst.lengthM, lossDb, limitDb },
+      {
+        measured: lossDb,
+        allowed: limitDb,
+        unit: 'dB',
+        cures: (house) => {
+          const better = thickerThan(house, house.cableTypes[home.run.cableTypeId]).find((cable) =>
+            judged.every((one) => (lossWith(one.speaker, cable)?.lossDb ?? Infinity) <= one.limitDb),
+          );
+          const operations = exchange(house, home.run.id, better);
+          if (better && operations.length > 0) return [{ code: 'use-cable', figures: { name: better.name }, operations }];
+          return homeByItself(
+            house,
+            judged.flatMap((one) => one.speaker.links.slice(-1)),
+          );
+        },
+      },
+    ),
+  ];
+}
+
+function loopOhm(project: ProjectDocument, { gaugeAwg, stranded, material }: CableType, lengthM: number): number | null {
+  const loss = speakerCableLoss({
+    lengthM,
+    loadOhm: 8,
+    gaugeAwg: gaugeAwg!,
+    stranded,
+    material: material === 'cca' ? 'cca' : 'copper',
+    temperatureC: project.project.ambientC,
+  });
+  return loss.ok ? loss.value.loopOhm : null;
+}
+
+/** Speakers of a chain with a run of their own to the rack. */
 function homeByItself(project: ProjectDocument, links: readonly Run[]): Cure[] {
   const operations = links.flatMap(({ id }) => {
     const run = project.runs[id];

@@ -15,6 +15,7 @@ import {
   tableFrom,
   update,
 } from '../model/index.ts';
+import { pairSpeakers } from '../devices/index.ts';
 import { runState, proposedRoutes } from '../runs/index.ts';
 import { smallHouse, twoStoreyHouse } from './houses.ts';
 import { applied, countedIds, withDevices } from './steps.ts';
@@ -392,6 +393,14 @@ export const PLANTED: readonly Planted[] = [
     code: 'amplifier-under-load',
     about: 'runs',
     figures: [8 / 3, 4],
+    cured: true,
+  },
+  {
+    rule: 'speaker-chains',
+    mistake: () => pair('spk_16_4', 'spk_16_2'),
+    clean: () => pair('spk_14_4', 'spk_14_2'),
+    code: 'speaker-chain-loss',
+    about: 'runs',
     cured: true,
   },
   {
@@ -886,14 +895,28 @@ const door = (more: Partial<Parameters<typeof newOpening>[0]>) =>
 function inRoomOf(project: ProjectDocument, use: string): ProjectDocument {
   return { ...project, rooms: { ...project.rooms, a: newRoom({ ...project.rooms.a, use, name: use }) } };
 }
-/** So many speakers of 8 ohm, each leading on to the one before it. */
+/** So many speakers of 8 ohm on thick cable, each leading on to the one before it. */
 function chain(count: number): ProjectDocument {
   const project = house(Array.from({ length: count }, (_, n): Place => ({ typeId: 'ceiling-speaker', at: [6 + n, 2] })));
   const runs = Object.values(project.runs).sort((a, b) => (a.number < b.number ? -1 : 1));
   const operations = runs
     .slice(1)
     .flatMap((run, n) => update('runs', run, { toDeviceId: runs[n].deviceId, rackSlackM: 0.6 }) ?? []);
-  return applied(project, operations as Operation[]);
+  const thick = runs.flatMap((run) => update('runs', run, { cableTypeId: 'spk_12_2' }) ?? []);
+  return applied(applied(project, thick), operations as Operation[]);
+}
+/** Two speakers in the western room on one four-conductor cable with a jumper; each run alone is thick enough. */
+function pair(home: string, jumper: string): ProjectDocument {
+  const project = house([
+    { typeId: 'ceiling-speaker', at: [4, 2] },
+    { typeId: 'ceiling-speaker', at: [1, 2] },
+  ]);
+  const paired = pairSpeakers(project, Object.keys(project.devices) as [string, string]);
+  if (!paired.ok) throw new Error(paired.problem.code);
+  const after = applied(project, paired.value);
+  const runs = Object.values(after.runs);
+  const cableOf = (run: Run) => update('runs', run, { cableTypeId: run.toDeviceId === null ? home : jumper }) ?? [];
+  return applied(after, runs.flatMap(cableOf));
 }
 /** A room with a network drop, in which these topics were talked about. */
 function talked(roomId: string, topics: readonly BriefTopic[], answer: 'wanted' | 'nothing' = 'wanted'): ProjectDocument {

@@ -193,6 +193,8 @@ export const findings = {
     '{{device}} gets its video over an active optical cable without an audio return. Confirm eARC, or add a cable for it.',
   'amplifier-under-load':
     '{{number}} feeds {{count}} speakers in parallel: {{loadOhm}}, and {{leastOhm}} is the least. An overloaded amplifier fails: run each one home separately.',
+  'speaker-chain-loss':
+    '{{number}}: over {{count}} runs, {{lengthM}} in all, {{device}} loses {{lossDb}}, more than the {{limitDb}} allowed. Take thicker cable, or run it home separately.',
   'neutral-absent':
     '{{device}} needs a neutral, and its box has none. Take one that does without, or have the electrician pull one.',
   'neutral-not-known': 'Whether the box of {{device}} has a neutral is not known. Have the electrician look.',

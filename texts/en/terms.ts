@@ -173,6 +173,7 @@ export const terms = {
     above: '{{height}} AFF',
     notMeasured: 'not beside a wall: see the plan',
   },
+  speakerSplits: { on: '{{here}} here, {{onward}} on to {{number}}', from: '{{onward}} of {{number}}' },
   fittingMarks: { prepared: 'prepared', spare: 'spare cable' },
   wishes: {
     flush: 'Flush',
@@ -184,6 +185,10 @@ export const terms = {
   speakerColours: {
     'white-black-first': 'White and black left, red and green right',
     'red-black-first': 'Red and black left, white and green right',
+  },
+  speakerPairs: {
+    'home-runs': 'Two home runs',
+    'four-conductor': 'One four-conductor cable and a jumper',
   },
   units: { metric: 'Metric', imperial: 'Feet and inches' },
   outdoors: 'Outdoors',

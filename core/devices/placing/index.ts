@@ -59,6 +59,7 @@ export {
 export { changeRecipe, checkRecipe, runsFor, setSpeakerColours, usualLegs } from './recipe.ts';
 export { renumberTaken } from './renumber.ts';
 export { ROOM_TEMPLATES } from './room-templates.ts';
+export { pairSpeakers, runSpeakersHome } from './speaker-pairs.ts';
 export { snapDevice } from './snap.ts';
 export { sideOfWall, tapePlace, type TapePlace, tapePlaceOf, WALL_SIDES, type WallSide, wallSide } from './tape-place.ts';
 export { deviceNumber, deviceTitle } from './title.ts';

@@ -11,8 +11,9 @@ import {
   update,
   type Wall,
 } from '../../model/index.ts';
-import { onLevel, withRecords } from '../../derive/index.ts';
+import { edited, onLevel, withRecords } from '../../derive/index.ts';
 import { addRuns } from './single-runs.ts';
+import { pairSpeakers } from './speaker-pairs.ts';
 import type { Overlap } from '../../calculators/index.ts';
 import { EAR_M, speakerGrid, type SpeakerGrid } from './coverage.ts';
 import { moveDevices, placeDevice } from './place.ts';
@@ -142,7 +143,12 @@ export function mirrorDevice(
     wishes: device.wishes,
     ...(as === 'spare' ? { fitting: 'spare' } : {}),
   };
-  return placeAll(project, device.levelId, [{ typeId: device.typeId, at: inward, heightM: device.heightM, more }], ids);
+  const placed = placeAll(project, device.levelId, [{ typeId: device.typeId, at: inward, heightM: device.heightM, more }], ids);
+  if (!placed.ok || as !== 'pair' || project.project.speakerPairs !== 'four-conductor') return placed;
+  const twin = edited(project, placed.value.operations);
+  const paired = twin.ok ? pairSpeakers(twin.value, [deviceId, placed.value.devices[0].id]) : twin;
+  // What is no speaker, or is issued already, stays on its own cable.
+  return paired.ok ? ok({ ...placed.value, operations: [...placed.value.operations, ...paired.value] }) : placed;
 }
 
 /** Lays an even field of ceiling speakers into a room, in one change. Problems: those of `coverRoom` and `placeAll`. */

@@ -150,6 +150,7 @@ const ADDED_IN_10: typeof ADDED_IN_2 = { roomBriefs: () => ({ asksToSign: '', al
 const HEADER_OF_10 = { firm: '', firmContact: '', northRad: null };
 
 /** What version 11 added: head ends by system and how they are entered; runs that are no leg of a recipe, with reason and price. */
+const HEADER_OF_11 = { speakerPairs: 'home-runs' };
 const LISTS_OF_11 = ['headEndRules'];
 const ADDED_IN_11: typeof ADDED_IN_2 = {
   racks: () => ({ entry: 'wall' }),
@@ -205,7 +206,7 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
   9: (file) => ({ ...withHeader(withFields(file, ADDED_IN_10), () => HEADER_OF_10), version: 10 }),
   10: (file) => ({
     ...Object.fromEntries(LISTS_OF_11.map((list) => [list, []])),
-    ...withFields(file, ADDED_IN_11),
+    ...withHeader(withFields(file, ADDED_IN_11), () => HEADER_OF_11),
     version: 11,
   }),
 };

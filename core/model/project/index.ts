@@ -116,6 +116,7 @@ export {
   SLACK_STYLES,
   type SlackStyle,
   SPEAKER_COLOURS,
+  SPEAKER_PAIRS,
   STUD_MATERIALS,
   type Underlay,
   type Wall,

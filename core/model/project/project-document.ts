@@ -44,6 +44,7 @@ export function newHeader(
     currency: CURRENCIES[jurisdiction],
     labourRate: 65,
     speakerColours: 'white-black-first',
+    speakerPairs: 'home-runs',
     construction: 'new-framing',
     routeWeights: {},
     siteRates: { channelPerM: 18, openingPerM2: 140, paintPerM2: 22 },

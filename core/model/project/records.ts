@@ -65,6 +65,8 @@ export const FITTINGS = ['fitted', 'prepared', 'spare'] as const;
 export const WISHES = ['flush', 'hidden', 'white', 'removable', 'turns'] as const;
 /** Pairs of a four-conductor speaker cable, first channel first (ENGINEERING 16.3). */
 export const SPEAKER_COLOURS = ['white-black-first', 'red-black-first'] as const;
+/** Both schools for a pair of speakers. */
+export const SPEAKER_PAIRS = ['home-runs', 'four-conductor'] as const;
 export const JURISDICTIONS = ['NA', 'EU', 'UK', 'other'] as const;
 
 /** Longest route, m: four times across the site. */
@@ -99,6 +101,9 @@ export const projectHeader = z.strictObject({
   speakerColours: z
     .enum(SPEAKER_COLOURS)
     .describe('which pair of a four-conductor speaker cable is the first (left) channel; printed on labels and schedules'),
+  speakerPairs: z
+    .enum(SPEAKER_PAIRS)
+    .describe('how a pair of speakers is cabled where it is made: two home runs, or one cable and a jumper'),
   construction: z.enum(CONSTRUCTIONS).describe('how the house is built or opened: what a cable way costs'),
   routeWeights: z
     .partialRecord(z.enum(WEIGHT_NAMES), z.number().min(0).max(1000))

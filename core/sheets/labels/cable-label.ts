@@ -1,6 +1,6 @@
 import { conductorsOf, deviceTitle } from '../../devices/index.ts';
 import type { Device, ProjectDocument } from '../../model/index.ts';
-import type { PlannedRun } from '../../runs/index.ts';
+import { type PlannedRun, speakerSplitOf, type SpeakerSplit } from '../../runs/index.ts';
 import { labelFit, type LabelFit } from './fit.ts';
 import { labelCode } from './label-code.ts';
 
@@ -26,12 +26,15 @@ export interface CableLabel {
 /** More conductors than this are named by their map: they would not be read on a label. */
 const MAX_ON_LABEL = 4;
 
+/** Words on labels; a split of conductors has places for `{{here}}`, `{{onward}}` and `{{number}}`. */
+export interface LabelWords {
+  readonly outdoors: string;
+  readonly fittingMarks?: Readonly<Record<string, string>>;
+  readonly speakerSplits?: Readonly<Record<SpeakerSplit['kind'], string>>;
+}
+
 /** Two labels for each run, far end (the rack, or the device that it goes on to) first. */
-export function labelsOf(
-  project: ProjectDocument,
-  runs: readonly PlannedRun[],
-  words: { readonly outdoors: string; readonly fittingMarks?: Readonly<Record<string, string>> },
-): CableLabel[] {
+export function labelsOf(project: ProjectDocument, runs: readonly PlannedRun[], words: LabelWords): CableLabel[] {
   const placeOf = (device: Device) => {
     const room = device.roomId === null ? words.outdoors : project.rooms[device.roomId].name;
     const mark = device.fitting === 'fitted' ? undefined : words.fittingMarks?.[device.fitting];
@@ -42,6 +45,7 @@ export function labelsOf(
     const far = run.toDeviceId === null ? undefined : project.devices[run.toDeviceId];
     const rack = far ? placeOf(far) : project.racks[run.rackId].name;
     const map = run.mapId === null ? undefined : project.conductorMaps[run.mapId];
+    const split = words.speakerSplits ? speakerSplitOf(project, run) : null;
     const common = {
       runId: run.id,
       number: run.number,
@@ -50,7 +54,13 @@ export function labelsOf(
       cutLengthM: length?.cutLengthM ?? null,
       map: map?.name ?? '',
       fit: labelFit(project.cableTypes[run.cableTypeId].outsideDiameterM),
-      conductors: !map ? '' : map.lines.length > MAX_ON_LABEL ? map.name : conductorsOf(map),
+      conductors: split
+        ? splitText(split, words.speakerSplits)
+        : !map
+          ? ''
+          : map.lines.length > MAX_ON_LABEL
+            ? map.name
+            : conductorsOf(map),
     };
     return [
       { ...common, end: 'R' as const, here: rack, there: place },
@@ -58,3 +68,6 @@ export function labelsOf(
     ];
   });
 }
+
+const splitText = (split: SpeakerSplit, words: LabelWords['speakerSplits']): string =>
+  words![split.kind].replace('{{here}}', split.here).replace('{{onward}}', split.onward).replace('{{number}}', split.number);

@@ -69,6 +69,7 @@ export const HEADER_COLUMNS = {
   currency: text,
   labourRate: number,
   speakerColours: text,
+  speakerPairs: text,
   construction: text,
   routeWeights: geometry,
   siteRates: geometry,

@@ -9,6 +9,7 @@ import {
   removeWithDependants,
   SLACK_STYLES,
   SPEAKER_COLOURS,
+  SPEAKER_PAIRS,
   TRADE_GATES,
   updateProject,
 } from '@dusky-spool/core/model';
@@ -151,6 +152,12 @@ export function JobFacts() {
           value={header.speakerColours}
           options={SPEAKER_COLOURS.map((value) => ({ value, label: term(`speakerColours.${value}`) }))}
           onChange={(speakerColours) => edit(text('edit.facts'), setSpeakerColours(project, speakerColours))}
+        />
+        <ChoiceField
+          label={text('stage.brief.speakerPairs')}
+          value={header.speakerPairs}
+          options={SPEAKER_PAIRS.map((value) => ({ value, label: term(`speakerPairs.${value}`) }))}
+          onChange={(speakerPairs) => change({ speakerPairs })}
         />
         <label className="field">
           <span>{text('stage.brief.ambient')}</span>

@@ -1,4 +1,4 @@
-import { alignDevices, alignHeights, ALIGNMENTS, removeRuns } from '@dusky-spool/core/devices';
+import { alignDevices, alignHeights, ALIGNMENTS, pairSpeakers, removeRuns, runSpeakersHome } from '@dusky-spool/core/devices';
 import { listOf } from '@dusky-spool/core/derive';
 import { type Device, FITTINGS, type Run, RUN_STATES, SLACK_STYLES, type SlackStyle } from '@dusky-spool/core/model';
 import { isKept, runState } from '@dusky-spool/core/runs';
@@ -39,6 +39,7 @@ export function SeveralDevices({
     const operations = changeRecords('devices', devices, after);
     if (operations.length > 0) edit(title, operations);
   };
+  const isPair = devices.length === 2 && devices.every(({ typeId }) => project.deviceTypes[typeId].impedanceOhm !== null);
   const phases = listOf(project, 'phases').toSorted((a, b) => a.order - b.order);
   const height = commonValue(devices, 'heightM');
   const phaseId = commonValue(devices, 'phaseId');
@@ -93,6 +94,16 @@ export function SeveralDevices({
           </Button>
         )}
         <AddCable deviceIds={ids} />
+        {isPair && (
+          <>
+            <Button size="small" onClick={() => edit(text('device.pairOne'), pairSpeakers(project, [ids[0], ids[1]]))}>
+              {text('device.pairOne')}
+            </Button>
+            <Button size="small" onClick={() => edit(text('device.pairTwo'), runSpeakersHome(project, ids))}>
+              {text('device.pairTwo')}
+            </Button>
+          </>
+        )}
       </div>
       <RecipeLegs deviceIds={ids} />
       <LineUp ids={ids} />

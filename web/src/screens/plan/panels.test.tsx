@@ -66,6 +66,15 @@ describe('cables of a device', () => {
     expect(several.edits).to.have.length(1);
   });
 
+  it('of two speakers are one four-conductor cable with a jumper, or two home runs', async () => {
+    const page = await open({ kind: 'device', ids: [speaker, second] });
+    const cables = () => [speaker, second].flatMap((id) => runsOf(page, id).map(({ cableTypeId }) => cableTypeId)).sort();
+    await press(page, 'Pair on one four-conductor cable');
+    expect(cables()).to.deep.equal(['spk_16_2', 'spk_16_4']);
+    await press(page, 'Two home runs');
+    expect(cables()).to.deep.equal(['spk_16_2', 'spk_16_2']);
+  });
+
   it('are those of the recipe that are ticked: one that is taken away is not asked for', async () => {
     const page = await open(selection);
     const boxes = () => page.getAllByRole('checkbox', { name: /Category 6 · network/ }) as HTMLInputElement[];

@@ -253,7 +253,7 @@ describe('what is asked of the one that follows', () => {
     const { derivedProject } = page(start);
     const runs = planRuns(start);
     expect(sent(derivedProject.cabling())).to.deep.equal(sent(cablingReport(start)));
-    expect(derivedProject.bundles()).to.deep.equal(bundleByRoute(runs));
+    expect(derivedProject.bundles()).to.deep.equal(bundleByRoute(runs, start.cableTypes));
     expect(derivedProject.scheme('{room}-{device}')).to.have.nested.property('problem.code', 'scheme-not-unique');
     const preview = derivedProject.scheme('{level}{room}{device}.{leg}');
     expect(preview.ok && preview.value.changed).to.equal(runs.length);

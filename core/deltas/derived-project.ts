@@ -109,7 +109,7 @@ export class DerivedProject {
     const applied = edited(now, operations);
     const then = applied.ok ? applied.value : now;
     const [before, after] = [planRuns(now), planRuns(then)];
-    const bundles = operations.length > 0 ? bundleByRoute(after) : [];
+    const bundles = operations.length > 0 ? bundleByRoute(after, this.opened.project.cableTypes) : [];
     const wasAt = new Map(before.map((planned) => [planned.run.id, planned.points]));
     const sumOf = (project: ProjectDocument, runs: readonly PlannedRun[], workM: number) => ({
       cutM: runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0),
@@ -131,7 +131,7 @@ export class DerivedProject {
 
   /** Operations that bundle runs by the pathways that they share. */
   bundles(): readonly Operation[] {
-    return bundleByRoute(planRuns(this.opened.project));
+    return bundleByRoute(planRuns(this.opened.project), this.opened.project.cableTypes);
   }
 
   /** What an edit would do beside what was asked; null where it is refused. */

@@ -1,6 +1,6 @@
 import { BUILDING, buildingOf } from '../house/index.ts';
 import { type TightBend, tightBends } from '../routing/index.ts';
-import { type CableType, type ProjectDocument, type Run, update } from '../model/index.ts';
+import { type CableType, isConduit, type ProjectDocument, type Run, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { isKept } from '../runs/index.ts';
 import { type Cure, defineCheck, say } from './check.ts';
@@ -21,6 +21,8 @@ export const bendsFit = defineCheck({
   nodes: [BUILDING],
   ofRun: ({ run, points, media }, { project }) => {
     const cable = project.cableTypes[run.cableTypeId];
+    // A conduit ends above its box and turns in fittings.
+    if (isConduit(cable)) return [];
     const tight = tightBends(buildingOf(project), points, media).filter(({ roomM }) => roomM < cable.bendRadiusM * (1 - 1e-9));
     if (tight.length === 0) return [];
     const worst = tight.reduce((a, b) => (b.roomM < a.roomM ? b : a));

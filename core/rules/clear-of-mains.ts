@@ -1,13 +1,10 @@
 import { besideMains, RIGHT_ANGLE_FROM_RAD } from '../routing/index.ts';
 import { cableClassOf, OPEN_CONDUCTORS_M, PARALLEL_FROM_M } from '../calculators/index.ts';
 import { BUILDING, buildingOf } from '../house/index.ts';
-import type { ProjectDocument } from '../model/index.ts';
+import { isMetallic, type ProjectDocument } from '../model/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 import { leadAway } from './cures.ts';
-
-/** Optical leads take nothing up from mains. */
-const isOptical = (material: string) => material === 'fibre';
 
 /** Cable keeps away from mains, and crosses them squarely (practice A39, B11). */
 export const clearOfMains = defineCheck({
@@ -24,7 +21,7 @@ export const clearOfMains = defineCheck({
   limits: { longestM: { usual: PARALLEL_FROM_M, min: 0.5, max: 3, unit: 'm', safer: 'less' } },
   ofRun: (planned, { project, limit }) => {
     const cable = project.cableTypes[planned.run.cableTypeId];
-    if (isOptical(cable.material)) return [];
+    if (!isMetallic(cable)) return [];
     const longestM = limit('longestM');
     const { jurisdiction } = project.project;
     const cableClass = cableClassOf(cable);

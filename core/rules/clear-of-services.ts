@@ -1,5 +1,5 @@
 import { BUILDING, buildingOf } from '../house/index.ts';
-import type { Feature } from '../model/index.ts';
+import { type Feature, isMetallic } from '../model/index.ts';
 import { besideThings } from '../routing/index.ts';
 import { SERVICE_KEEP_M } from '../calculators/index.ts';
 import { defineCheck, say } from './check.ts';
@@ -32,7 +32,7 @@ export const clearOfServices = defineCheck({
     };
     const keepOf = ({ kind, clearanceM }: Feature) =>
       Object.hasOwn(keeps, kind) ? Math.max(clearanceM, keeps[kind as keyof typeof keeps]) : null;
-    if (project.cableTypes[run.cableTypeId].material === 'fibre') return [];
+    if (!isMetallic(project.cableTypes[run.cableTypeId])) return [];
     return besideThings(buildingOf(project), points, media, keepOf).flatMap(({ featureId, keepM, parallelM, leastM: minM }) => {
       const feature = project.features[featureId];
       if (parallelM <= PASSING_M) return [];

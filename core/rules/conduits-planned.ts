@@ -3,7 +3,10 @@ import { OUTDOORS, PICTURES, proposeConduit, spareConduits } from '../pathways/i
 import { type Cure, defineCheck, say } from './check.ts';
 import type { ProjectDocument } from '../model/index.ts';
 
-/** An attic, every display, every projector and the outside have a conduit for what comes later (practice A40, B09). */
+/**
+ * Attic and outdoors have a conduit to the head end, displays a local one to their furniture, projectors one to anywhere
+ * (practice A40, B09).
+ */
 export const conduitsPlanned = defineCheck({
   id: 'conduits-planned',
   stage: 'cabling',
@@ -11,7 +14,7 @@ export const conduitsPlanned = defineCheck({
   source: 'Trade practice',
   severity: 'look',
   appliesTo: 'devices',
-  reads: ['deviceTypes', 'features', 'levels', 'racks'],
+  reads: ['cableTypes', 'deviceTypes', 'features', 'levels', 'racks', 'runs'],
   nodes: [BUILDING, OUTDOORS, PICTURES],
   run: ({ project }) => {
     const missing = spareConduits(project).filter(({ servedBy }) => servedBy === null);

@@ -1,5 +1,5 @@
 import { distance3, type Point2, pointInPolygon } from '../math/index.ts';
-import { type CableType, type Feature, type Medium, type ProjectDocument, update } from '../model/index.ts';
+import { type CableType, type Feature, isConduit, type Medium, type ProjectDocument, update } from '../model/index.ts';
 import { listOf, partOf, pickedFrom } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { type Cure, defineCheck, type Rank, type RuleFinding, say } from './check.ts';
@@ -100,6 +100,8 @@ function findingOf(project: ProjectDocument, planned: PlannedRun, maxM: number):
       project.project.jurisdiction === 'NA' ? 'stop' : 'look',
       [{ in: 'features', id: air.first.id }],
     );
+  // Conduit may lie in weather and ground; its box fittings are chosen for that.
+  if (isConduit(cable)) return null;
   if (cable.rating !== 'outdoor' && media.some((medium) => WEATHER.has(medium)))
     return told('jacket-not-outdoor', null, null, 'outdoor');
   if (cable.rating === 'limited' && media.includes('riser')) return told('jacket-not-riser', null, null, 'riser');

@@ -1,3 +1,4 @@
+import { isMetallic } from '../model/index.ts';
 import { atMost, reachOf } from '../calculators/index.ts';
 import { defineCheck, say } from './check.ts';
 import { useCable } from './cures.ts';
@@ -25,7 +26,7 @@ export const pictureReachCheck = defineCheck({
   ofRun: ({ run, length }, { project, limit }) => {
     const cable = project.cableTypes[run.cableTypeId];
     if (!length || cable.family !== 'hdmi') return [];
-    const isCopper = cable.material !== 'fibre';
+    const isCopper = isMetallic(cable);
     const longestM = isCopper ? limit('copperM') : limit('opticalM');
     const lengthM = length.cutLengthM;
     if (atMost(lengthM, longestM)) return [];

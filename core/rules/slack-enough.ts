@@ -1,4 +1,4 @@
-import { update } from '../model/index.ts';
+import { isConduit, update } from '../model/index.ts';
 import { isKept } from '../runs/index.ts';
 import { defineCheck, say } from './check.ts';
 
@@ -10,12 +10,13 @@ export const slackEnough = defineCheck({
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',
-  reads: ['deviceTypes', 'project'],
+  reads: ['cableTypes', 'deviceTypes', 'project'],
   limits: {
     deviceM: { usual: 0.3, min: 0.1, max: 1, unit: 'm', safer: 'more' },
     rackM: { usual: 1.5, min: 0.3, max: 5, unit: 'm', safer: 'more' },
   },
   ofRun: ({ run, device }, { project, limit }) => {
+    if (isConduit(project.cableTypes[run.cableTypeId])) return [];
     const isHome = run.toDeviceId === null;
     const minRackM = isHome ? limit('rackM') : limit('deviceM');
     const minM = limit('deviceM');

@@ -1,6 +1,5 @@
 import { lossLimitDb, speakerCableLoss } from '../calculators/index.ts';
-import type { CableType, ProjectDocument, Run } from '../model/index.ts';
-import { update } from '../model/index.ts';
+import { type CableType, type ProjectDocument, type Run, update } from '../model/index.ts';
 import { isKept, PLANNED_RUNS, type PlannedRun, runsHangingOn } from '../runs/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 import { exchange, thickerThan } from './cures.ts';

@@ -1,10 +1,10 @@
-import type { ProjectDocument, Run } from '../model/index.ts';
+import { isMetallic, type ProjectDocument, type Run } from '../model/index.ts';
 import { edited, pickedFrom } from '../derive/index.ts';
 import { RUNS_BY_DEVICE, runsByDevice } from '../runs/index.ts';
 import { type Cure, defineCheck, say } from './check.ts';
 import { besideRack, bondingBar, hasType, OF_TYPE, part } from './entry-protection.ts';
 
-const isCopper = (project: ProjectDocument, { cableTypeId }: Run) => project.cableTypes[cableTypeId].material !== 'fibre';
+const isCopper = (project: ProjectDocument, { cableTypeId }: Run) => isMetallic(project.cableTypes[cableTypeId]);
 
 const isBond = (project: ProjectDocument, { cableTypeId }: Run) => project.cableTypes[cableTypeId].family === 'bond';
 

@@ -20,7 +20,8 @@ function houseWith(places: readonly At[], typeId = 'ceiling-speaker', start: Pro
     start,
   );
 }
-const bundled = (project: ProjectDocument) => must(applyChange(project, { operations: bundleByRoute(planRuns(project)) }));
+const bundled = (project: ProjectDocument) =>
+  must(applyChange(project, { operations: bundleByRoute(planRuns(project), project.cableTypes) }));
 const codes = (project: ProjectDocument) => planRuns(project).map(({ run }) => `${run.deviceId} ${run.bundle}`);
 
 describe('bundles by way', () => {
@@ -64,7 +65,7 @@ describe('bundles by way', () => {
         [9, 3.6],
       ]),
     );
-    expect(bundleByRoute(planRuns(first))).to.deep.equal([]);
+    expect(bundleByRoute(planRuns(first), first.cableTypes)).to.deep.equal([]);
     const issued = must(applyChange(first, { operations: must(runState(first, ['r1x1'], 'issued', proposedRoutes(first))) }));
     const again = bundled(issued);
     expect(again.runs.r1x1.bundle).to.equal(first.runs.r1x1.bundle);

@@ -1,6 +1,6 @@
 import { bundleDiameterM, holeForM } from '../calculators/index.ts';
 import { distance3, type Point3 } from '../math/index.ts';
-import { type Operation, type ProjectDocument, update } from '../model/index.ts';
+import { isConduit, type Operation, type ProjectDocument, update } from '../model/index.ts';
 import { freeBundleCode } from './bundling.ts';
 import { compareNumbers, isKept, PLANNED_RUNS, type PlannedRun } from './plan-runs.ts';
 import { derivationsOf, Remembered, whole } from '../derive/index.ts';
@@ -111,7 +111,9 @@ const lengthOf = ({ length }: PlannedRun) => (length ? length.riseM + length.run
  * Bundles by the route that runs take: those of one rack that have at least half of each one's route in common, 24 at most. Codes stay
  * with the runs that have them now; runs that are issued, labelled or pulled keep theirs. The same project gives the same bundles.
  */
-export function bundleByRoute(runs: readonly PlannedRun[]): Operation[] {
+export function bundleByRoute(all: readonly PlannedRun[], cableTypes: ProjectDocument['cableTypes']): Operation[] {
+  // Conduits are laid, not pulled.
+  const runs = all.filter(({ run }) => !isConduit(cableTypes[run.cableTypeId]));
   const steps: RackSteps = new Remembered();
   const drafted = runs.filter((planned) => isBundled(planned) && !isKept(planned.run));
   const byRack = new Map<string, PlannedRun[]>();

@@ -1,7 +1,15 @@
 import { type Calculator, HEIGHT_KIND_OF, type ProjectFact } from '../calculators/index.ts';
 import { ceilingHeightOf } from '../house/index.ts';
 import { polygonArea } from '../math/index.ts';
-import type { CableType, Device, DeviceType, ProjectDocument, Room, SystemName } from '../model/index.ts';
+import {
+  type CableType,
+  type Device,
+  type DeviceType,
+  isMetallic,
+  type ProjectDocument,
+  type Room,
+  type SystemName,
+} from '../model/index.ts';
 import type { PlannedRun } from './plan-runs.ts';
 
 type Known = Readonly<Record<string, unknown>>;
@@ -88,7 +96,7 @@ const USE_OF: Readonly<Partial<Record<SystemName, string>>> = {
 
 function askedOfCable(cable: CableType, type: DeviceType): Asked {
   const [category, coax] = [categoryOf(cable), coaxOf(cable)];
-  const isConductor = cable.material !== 'fibre';
+  const isConductor = isMetallic(cable);
   return {
     conductorUse: type.poeClass !== null && category ? 'poe' : (USE_OF[cable.system] ?? 'power'),
     coaxKind: coax,

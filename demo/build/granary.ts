@@ -211,7 +211,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     { name: 'To the gate', insideDiameterM: 0.05, note: 'Warning tape above; depth by local rule' },
   );
   addScreedDuct(house, lower);
-  house.apply(bundleByRoute(planRuns(house.project)));
+  house.apply(bundleByRoute(planRuns(house.project), house.project.cableTypes));
   addBrief(house, {
     open: ['LF', 'B3', 'WK'],
     signed: ['SC', 'GR', 'KI', 'DN', 'MU', 'MS'],

@@ -114,9 +114,10 @@ export const findings = {
   'bundle-too-warm':
     '{{bundle}} has {{count}} cables, {{warm}} of them with power of class 5 and more: they heat each other. 24 is the most; check code tables.',
   'bundle-ampacity': '{{bundle}} has {{hot}} cables with more than 60 W each. Check the ampacity tables of your code.',
-  'conduits-missing_one': '{{first}} has no conduit to the head end for what comes later.',
+  'conduits-missing_one':
+    '{{first}} has no conduit for what comes later: attic and outdoors to the head end, a display to its furniture.',
   'conduits-missing_other':
-    '{{count}} places have no conduit to the head end for what comes later: attics, displays, projectors, outdoors. The first is {{first}}.',
+    '{{count}} places have no conduit for what comes later: attics and outdoors to the head end, displays to their furniture. The first is {{first}}.',
   'bore-too-large':
     '{{place}}: {{runs}} would take a hole of {{needM}} in a {{member}}, of which {{mostM}} may be bored ({{count}} places). Route them elsewhere, or ask the engineer. Do not cut joists, trusses, beams or engineered members beyond listed limits; local code governs.',
   'bore-off-span':

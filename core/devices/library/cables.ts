@@ -45,6 +45,13 @@ const CABLE_ROWS: readonly CableRow[] = [
   ['hdmi_fibre', 'Active optical HDMI cable', 'picture', 4, null, false, 4.8, 60, 90, 'hdmi', 6.5, 'aqua'],
   ['bond_10', 'Bonding conductor, 10 AWG copper', 'coax', 1, 10, true, 6, 30, 260, 'bond', 1.1, 'green-yellow'],
   ['bond_6', 'Bonding conductor, 6 AWG copper', 'coax', 1, 6, true, 8.4, 42, 660, 'bond', 2.4, 'green-yellow'],
+  ['spk_14_4_outdoor', 'Speaker 14/4, outdoor', 'sound', 4, 14, true, 10.8, 54, 415, 'spk_4', 2.7, 'black'],
+  ['ctl_18_4_outdoor', 'Control 18/4, outdoor', 'control', 4, 18, true, 7.0, 35, 160, 'ctl_4', 1.2, 'black'],
+  // Conduits: outside diameter and bend radius of the bender, mm; the size is that of the bore inside.
+  ['conduit_21', 'Conduit 21 mm (3/4 in), pull string', 'data', 1, null, false, 26.7, 115, 500, 'conduit', 1.6, ''],
+  ['conduit_27', 'Conduit 27 mm (1 in), pull string', 'data', 1, null, false, 33.4, 146, 500, 'conduit', 2.4, ''],
+  ['conduit_35', 'Conduit 35 mm (1 1/4 in), pull string', 'data', 1, null, false, 42.2, 184, 500, 'conduit', 3.4, ''],
+  ['conduit_53', 'Conduit 53 mm (2 in), pull string', 'data', 1, null, false, 60.3, 241, 500, 'conduit', 5.2, ''],
   ['fibre_2', 'Duplex fibre', 'data', 2, null, false, 4.0, 50, 220, 'fibre', 1.6, 'yellow'],
 ];
 
@@ -56,7 +63,7 @@ export const CABLE_TYPES: readonly CableType[] = CABLE_ROWS.map(
     system,
     conductors,
     gaugeAwg,
-    material: gaugeAwg === null ? 'fibre' : 'copper',
+    material: family === 'conduit' ? 'plastic' : gaugeAwg === null ? 'fibre' : 'copper',
     stranded,
     outsideDiameterM: diameterMm / 1000,
     bendRadiusM: bendMm / 1000,

@@ -68,5 +68,6 @@ export const FAMILY_ENDS: Readonly<Record<string, readonly [device: string, far:
   shade: ['plug, 4 way', 'screw block', 'shade_bus'],
   hdmi: ['picture plug', 'picture plug', null],
   fibre: ['LC duplex', 'LC duplex', null],
+  conduit: ['box, pull string', 'box, pull string', null],
   bond: ['ring lug', 'ring lug', null],
 };

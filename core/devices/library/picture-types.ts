@@ -121,6 +121,16 @@ export const PICTURE_TYPES: readonly DeviceType[] = [
       leg('hdmi_fibre', 'to display', 0.6, { to: 'device', toTypeId: 'display', farConnector: 'picture plug' }),
     ],
   }),
+  define('equipment-place', 'EQ', 'Equipment in furniture', 'picture', 'surface', [118, 60], {
+    ...BOXES.two,
+    defaultHeightM: 0.4,
+    mainsW: 200,
+    heatW: 60,
+    ports: [NETWORK_PORT, port('to display', 'picture plug', 'out')],
+    price: 30,
+    hours: 0.4,
+    cables: [leg('cat6a_utp', 'network', 0.6)],
+  }),
   define('motor-lift', 'ML', 'Motor lift for a display', 'picture', 'joinery', [1300, 300], {
     defaultHeightM: 0.3,
     depthM: 0.3,

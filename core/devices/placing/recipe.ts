@@ -3,6 +3,7 @@ import {
   create,
   type Device,
   type DeviceType,
+  isConduit,
   type Leg,
   newRun,
   type Operation,
@@ -135,10 +136,10 @@ export function runsFor(
       deviceConnector: leg.deviceConnector,
       farConnector: leg.farConnector,
       mapId: leg.mapId !== null && Object.hasOwn(project.conductorMaps, leg.mapId) ? leg.mapId : null,
-      bundle: far ? '' : bundleFor(project, device, rack.id),
+      bundle: far || isConduit(project.cableTypes[leg.cableTypeId]) ? '' : bundleFor(project, device, rack.id),
       deviceSlackM: leg.slackM,
       // A jumper has no service loop at a rack: its far end gets what a box gets.
-      rackSlackM: far ? leg.slackM : usualRackSlackM(project.project, rack),
+      rackSlackM: far || isConduit(project.cableTypes[leg.cableTypeId]) ? leg.slackM : usualRackSlackM(project.project, rack),
     });
     // Numbers that count ports see the ones given before; others only depend on the leg.
     if (project.project.numberPattern.includes('{port}')) working = withRecords(working, 'runs', [run]);

@@ -2,6 +2,7 @@ import { err, ok, type Outcome } from '../../math/index.ts';
 import {
   create,
   type Device,
+  isConduit,
   newRun,
   type Operation,
   type ProjectDocument,
@@ -73,9 +74,9 @@ export function addRuns(
       deviceConnector,
       farConnector,
       mapId: mapId !== null && Object.hasOwn(project.conductorMaps, mapId) ? mapId : null,
-      bundle: bundleFor(working, device, rack.id),
-      deviceSlackM: slackM,
-      rackSlackM: usualRackSlackM(project.project, rack),
+      bundle: isConduit(cable) ? '' : bundleFor(working, device, rack.id),
+      deviceSlackM: isConduit(cable) ? 0 : slackM,
+      rackSlackM: isConduit(cable) ? 0 : usualRackSlackM(project.project, rack),
       reason: added.reason ?? '',
       price: added.price ?? null,
     });

@@ -26,6 +26,11 @@ export const BOX_KINDS = [
   'floor-box',
 ] as const;
 
+/** Copper, copper-clad aluminium or steel, glass, or the plastic of a conduit. */
+export const CABLE_MATERIALS = ['copper', 'cca', 'ccs', 'fibre', 'plastic'] as const;
+/** Family of conduits: routed, counted and priced as a cable is, with a pull string inside. */
+export const CONDUIT_FAMILY = 'conduit';
+
 const priceOf = z.number().min(0).max(1_000_000);
 
 export const cableType = z.strictObject({
@@ -34,7 +39,7 @@ export const cableType = z.strictObject({
   system: z.enum(SYSTEMS),
   conductors: z.int().min(1).max(100).describe('copper conductors, or fibres'),
   gaugeAwg: z.int().min(-3).max(40).nullable(),
-  material: z.enum(['copper', 'cca', 'ccs', 'fibre']),
+  material: z.enum(CABLE_MATERIALS),
   stranded: z.boolean(),
   outsideDiameterM: positiveM(0.2),
   bendRadiusM: positiveM(2),
@@ -141,3 +146,7 @@ export type Leg = z.infer<typeof leg>;
 export type SystemName = (typeof SYSTEMS)[number];
 export type MountName = (typeof MOUNTS)[number];
 export type BoxKind = (typeof BOX_KINDS)[number];
+
+export const isConduit = ({ family }: Pick<CableType, 'family'>): boolean => family === CONDUIT_FAMILY;
+/** Whether surges, mains and services act on it. */
+export const isMetallic = ({ material }: Pick<CableType, 'material'>): boolean => material !== 'fibre' && material !== 'plastic';

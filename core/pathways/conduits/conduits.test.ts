@@ -232,7 +232,7 @@ describe('what lies in made ways', () => {
 });
 
 describe('spare conduits', () => {
-  it('are wanted at every display; putting them on the plan answers it', () => {
+  it('are wanted at every display, to its furniture and not to the head end; putting them on the plan answers it', () => {
     const ids = countingIds();
     let project = smallHouse();
     project = must(applyChange(project, must(placeDevice(project, { typeId: 'display', levelId: 'm', at: [2, 0.05] }, ids()))));
@@ -241,25 +241,54 @@ describe('spare conduits', () => {
     const proposed = proposeConduit(project, wanted, 'spare')!;
     // Two of 7.8 mm and a picture lead of 9 mm with a quarter to spare.
     expect(proposed.size.key).to.equal('corr-40');
-    expect(proposed.lengthM).to.be.greaterThan(8);
+    // From 1.35 m down to a place at 0.4 m, and no farther aside than its box must be off the stud.
+    expect(proposed.lengthM).to.be.within(0.95 - 1e-6, 0.95 + 0.4);
     const finding = checked(project).find(({ code }) => code === 'conduits-missing')!;
     expect(finding).to.include({ rank: 'look', measured: 1 });
     const cured = must(applyChange(project, { operations: finding.cures[0].operations }));
-    expect(spareConduits(cured)[0].servedBy).to.not.equal(null);
+    const laid = Object.values(cured.runs).find((run) => cured.cableTypes[run.cableTypeId].family === 'conduit')!;
+    expect(cured.devices[laid.toDeviceId!].typeId).to.equal('equipment-place');
+    expect(spareConduits(cured)[0].servedBy).to.equal(laid.number);
     expect(checked(cured).some(({ code }) => code === 'conduits-missing')).to.equal(false);
-    // It stays free: the runs of today go where they went before.
-    expect(planRuns(cured).map(({ points }) => points)).to.deep.equal(planRuns(project).map(({ points }) => points));
+    // The runs of today go where they went before.
+    const today = (house: ProjectDocument) =>
+      planRuns(house)
+        .filter(({ run }) => project.runs[run.id])
+        .map(({ points }) => points);
+    expect(today(cured)).to.deep.equal(today(project));
     expect(checked(cured).filter(({ rank }) => rank === 'stop')).to.deep.equal(
       checked(project).filter(({ rank }) => rank === 'stop'),
     );
+    // Nothing is said of the conduit that is only true of cables.
+    expect(
+      checked(cured).filter(({ rank, subjects }) => rank !== 'fine' && subjects.some(({ id }) => id === laid.id)),
+    ).to.deep.equal([]);
+  });
+
+  it('of a display go to the connection box that is there, also where its project knows neither conduits nor such places', () => {
+    const ids = countingIds();
+    const { 'equipment-place': _, ...deviceTypes } = smallHouse().deviceTypes;
+    const cableTypes = Object.fromEntries(
+      Object.entries(smallHouse().cableTypes).filter(([, { family }]) => family !== 'conduit'),
+    );
+    const old: ProjectDocument = { ...smallHouse(), deviceTypes, cableTypes };
+    const place = (project: ProjectDocument, typeId: string, at: [number, number]) =>
+      must(applyChange(project, must(placeDevice(project, { typeId, levelId: 'm', at }, ids()))));
+    const house = place(old, 'display', [2, 0.05]);
+    const cure = checked(house).find(({ code }) => code === 'conduits-missing')!.cures[0];
+    expect(must(applyChange(house, { operations: cure.operations })).deviceTypes).to.have.property('equipment-place');
+    const boxed = place(house, 'connection-box', [3, 0.4]);
+    const led = checked(boxed).find(({ code }) => code === 'conduits-missing')!.cures[0];
+    const after = must(applyChange(boxed, { operations: led.operations }));
+    const laid = Object.values(after.runs).find((run) => after.cableTypes[run.cableTypeId].family === 'conduit')!;
+    expect(after.devices[laid.toDeviceId!].typeId).to.equal('connection-box');
   });
 
   it('cannot be proposed where nothing leads to the head end', () => {
     const ids = countingIds();
     let project = smallHouse({ rooms: [{ framing: 'slab' }, { framing: 'slab' }] });
     project = must(applyChange(project, must(placeDevice(project, { typeId: 'display', levelId: 'm', at: [2, 0.05] }, ids()))));
-    expect(proposeConduit(project, spareConduits(project)[0], 'spare')).to.equal(null);
-    expect(checked(project).find(({ code }) => code === 'conduits-missing')!.cures).to.deep.equal([]);
+    expect(proposeConduit(project, { ...spareConduits(project)[0], why: 'projector' }, 'spare')).to.equal(null);
     expect(spareConduits({ ...project, racks: {} })).to.deep.equal([]);
   });
 });

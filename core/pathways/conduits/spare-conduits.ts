@@ -1,10 +1,19 @@
 import { buildingOf, levelsFromBelow, levelUnder } from '../../house/index.ts';
-import { deviceTitle } from '../../devices/index.ts';
+import { addRuns, buildablePlace, CABLE_TYPES, DEVICE_TYPES, deviceTitle, placeAll, type Placed } from '../../devices/index.ts';
 import type { Point2 } from '../../math/index.ts';
-import { create, type Feature, newFeature, type Operation, type ProjectDocument, type Rack } from '../../model/index.ts';
-import { listOf, partOf, pickedFrom } from '../../derive/index.ts';
+import {
+  create,
+  type Device,
+  isConduit,
+  newFeature,
+  type Operation,
+  type ProjectDocument,
+  type Rack,
+  type Run,
+} from '../../model/index.ts';
+import { edited, listOf, partOf, pickedFrom, withRecords } from '../../derive/index.ts';
 import { type EndPlace, routeDevice, type RoutedPath } from '../../routing/index.ts';
-import { endOfDevice, routeNetwork, sharedLoads } from '../../runs/index.ts';
+import { endOfDevice, plannedRun, routeNetwork, sharedLoads } from '../../runs/index.ts';
 import { CONDUITS, conduitSize, type ConduitSize, legsOf } from '../../calculators/index.ts';
 import { cornersOf } from './pathway-fill.ts';
 
@@ -15,8 +24,8 @@ export interface SpareConduit {
   readonly subject: { readonly in: 'devices' | 'features' | 'levels'; readonly id: string };
   readonly name: string;
   readonly place: EndPlace;
-  /** Conduit that serves it already. */
-  readonly servedBy: Feature | null;
+  /** Name of the conduit that serves it already. */
+  readonly servedBy: string | null;
 }
 
 /** A conduit this near to a place serves it, m. */
@@ -31,11 +40,19 @@ export const PICTURES = partOf(
 );
 export const OUTDOORS = partOf('outdoors', 'devices', ({ roomId }) => roomId === null);
 
-/** Where a spare conduit to the rack is wanted: every attic, display and projector, and one to the outside. */
+/**
+ * Where a spare conduit is wanted: from every attic and from outdoors to the head end; at a display a local one, to the furniture below
+ * it or to its connection box; at a projector one to anywhere.
+ */
 export function spareConduits(project: ProjectDocument): SpareConduit[] {
   const rack = listOf(project, 'racks')[0];
   if (!rack) return [];
   const conduits = listOf(project, 'features').filter(({ kind }) => kind === 'conduit');
+  const laid = new Map<string, Run>();
+  for (const run of listOf(project, 'runs')) {
+    if (!isConduit(project.cableTypes[run.cableTypeId])) continue;
+    for (const id of [run.deviceId, run.toDeviceId]) if (id !== null && !laid.has(id)) laid.set(id, run);
+  }
   const building = buildingOf(project);
   const served = (levelId: string, p: Point2, heightM: number | null) => {
     const { elevationM, ceilingHeightM } = building.levelById[levelId];
@@ -58,7 +75,7 @@ export function spareConduits(project: ProjectDocument): SpareConduit[] {
       subject: { in: 'devices', id: device.id },
       name: deviceTitle(device, type),
       place: endOfDevice(project, device),
-      servedBy: served(device.levelId, [device.x, device.y], device.heightM),
+      servedBy: laid.get(device.id)?.number ?? served(device.levelId, [device.x, device.y], device.heightM)?.name ?? null,
     });
   }
   for (const attic of listOf(project, 'features').filter(({ kind }) => kind === 'attic')) {
@@ -69,7 +86,7 @@ export function spareConduits(project: ProjectDocument): SpareConduit[] {
       subject: { in: 'features', id: attic.id },
       name: attic.name,
       place: { levelId: attic.levelId, x: over[0], y: over[1], heightM: null, mount: 'ceiling' },
-      servedBy: there,
+      servedBy: there?.name ?? null,
     });
   }
   const [outdoors] = pickedFrom(project, OUTDOORS);
@@ -83,7 +100,10 @@ export function spareConduits(project: ProjectDocument): SpareConduit[] {
       },
       name: '',
       place: endOfDevice(project, outdoors),
-      servedBy: through ?? served(outdoors.levelId, [outdoors.x, outdoors.y], outdoors.heightM),
+      servedBy:
+        pickedFrom(project, OUTDOORS).flatMap(({ id }) => laid.get(id)?.number ?? [])[0] ??
+        (through ?? served(outdoors.levelId, [outdoors.x, outdoors.y], outdoors.heightM))?.name ??
+        null,
     });
   }
   return wanted;
@@ -105,11 +125,19 @@ export interface ProposedConduit {
 /** Cables that a spare conduit has to take later: two of Category 6A and a picture lead with its plug, m. */
 const LATER_M = [0.0078, 0.0078, 0.009];
 
+/** The size that takes them, of the region of the project. */
+function sizeFor({ project: { jurisdiction } }: ProjectDocument): ConduitSize {
+  const sized = conduitSize(LATER_M, jurisdiction);
+  return sized.ok ? sized.value : CONDUITS.filter(({ region }) => (region === 'NA') === (jurisdiction === 'NA')).at(-1)!;
+}
+
 /**
  * The conduit along the route that a cable from this place would take: a line for each level part of it, from pull box to pull box, free for
  * later, with its length and bends from end to end. Null where no route leads there. `id` names the new things.
  */
-export function proposeConduit(project: ProjectDocument, { place, name, why }: SpareConduit, id: string): ProposedConduit | null {
+export function proposeConduit(project: ProjectDocument, wanted: SpareConduit, id: string): ProposedConduit | null {
+  const { place, name, why, subject } = wanted;
+  if (why === 'display') return localConduit(project, subject.id, id);
   const rack = nearestRack(project, place);
   const network = routeNetwork(project);
   if (!rack) return null;
@@ -117,9 +145,7 @@ export function proposeConduit(project: ProjectDocument, { place, name, why }: S
   if (!route.ok) return null;
   const parts = levelParts(route.value);
   if (parts.length === 0) return null;
-  const { jurisdiction } = project.project;
-  const sized = conduitSize(LATER_M, jurisdiction);
-  const size = sized.ok ? sized.value : CONDUITS.filter(({ region }) => (region === 'NA') === (jurisdiction === 'NA')).at(-1)!;
+  const size = sizeFor(project);
   const building = buildingOf(project);
   const pieces = parts.flatMap(({ points, z }) => betweenBoxes(points).map((piece) => ({ points: piece, z })));
   const features = pieces.map(({ points, z }, k) => {
@@ -145,6 +171,74 @@ export function proposeConduit(project: ProjectDocument, { place, name, why }: S
     lengthM: legs.reduce((sum, { lengthM }) => sum + lengthM, 0),
     bendsRad: legs.reduce((sum, { bendRad }) => sum + bendRad, 0),
   };
+}
+
+/** Kinds of places in furniture or beside it to which the conduit of a display leads. */
+const LOCAL_ENDS = ['connection-box', 'equipment-place', 'game-point'];
+/** Below the display a place for its equipment is this high, m. */
+const PLACE_HEIGHT_M = 0.4;
+/** It may stand this far aside of its display, m. */
+const ASIDE_M = 0.6;
+
+/** A conduit from a display to the place of its equipment in the same room; where there is none one is placed below it. */
+function localConduit(project: ProjectDocument, displayId: string, id: string): ProposedConduit | null {
+  const display = project.devices[displayId];
+  const size = sizeFor(project);
+  const there = Object.values(project.cableTypes).filter(isConduit);
+  const fits = [...there, ...CABLE_TYPES.filter((cable) => isConduit(cable) && !project.cableTypes[cable.id])]
+    .filter(({ outsideDiameterM }) => outsideDiameterM >= size.insideM)
+    .sort((a, b) => a.outsideDiameterM - b.outsideDiameterM)[0];
+  if (!fits || display.roomId === null) return null;
+  const operations: Operation[] = project.cableTypes[fits.id] ? [] : [create('cableTypes', fits)];
+  const away = ({ x, y }: Device) => Math.hypot(x - display.x, y - display.y);
+  let end = listOf(project, 'devices')
+    .filter(({ roomId, typeId }) => roomId === display.roomId && LOCAL_ENDS.includes(typeId))
+    .sort((a, b) => away(a) - away(b) || (a.id < b.id ? -1 : 1))[0];
+  if (!end) {
+    const placed = placeBelow(project, display, `${id}_p`);
+    if (!placed) return null;
+    [end] = placed.devices;
+    operations.push(...placed.operations);
+  }
+  const before = edited(project, operations);
+  if (!before.ok) return null;
+  const added = addRuns(
+    before.value,
+    [displayId],
+    { cableTypeId: fits.id, to: { deviceId: end.id }, purpose: 'later cables' },
+    () => id.slice(0, 40),
+  );
+  if (!added.ok) return null;
+  const after = edited(before.value, added.value.operations);
+  const route = after.ok ? plannedRun(after.value, added.value.runs[0].id).proposedRoute : null;
+  if (!route?.ok) return null;
+  const legs = legsOf(route.value.points);
+  return {
+    operations: [...operations, ...added.value.operations],
+    size,
+    lengthM: legs.reduce((sum, { lengthM }) => sum + lengthM, 0),
+    bendsRad: legs.reduce((sum, { bendRad }) => sum + bendRad, 0),
+  };
+}
+
+/** A place for the equipment of a display, on its wall below it. */
+function placeBelow(project: ProjectDocument, display: Device, id: string): Placed | null {
+  const type = project.deviceTypes['equipment-place'] ?? DEVICE_TYPES.find((one) => one.id === 'equipment-place')!;
+  const known = project.deviceTypes[type.id] ? project : withRecords(project, 'deviceTypes', [type]);
+  let count = 0;
+  const ids = { device: () => id.slice(0, 40), run: () => `${id.slice(0, 37)}_${++count}` };
+  const at: Point2 = [display.x, display.y];
+  const put = (where: Point2) => placeAll(known, display.levelId, [{ typeId: type.id, at: where, heightM: PLACE_HEIGHT_M }], ids);
+  const first = put(at);
+  const there = first.ok ? edited(known, first.value.operations) : null;
+  if (!first.ok || !there?.ok) return null;
+  // Off the studs, where it can be.
+  const place = buildablePlace(there.value, first.value.devices[0], ASIDE_M);
+  count = 0;
+  const placed = place.movedM === 0 ? first : put(place.at);
+  if (!placed.ok) return null;
+  const types = known === project ? [] : [create('deviceTypes', type)];
+  return { ...placed.value, operations: [...types, ...placed.value.operations] };
 }
 
 /** Bends and length between two pull boxes (ENGINEERING 6: 180 degrees and 30 m by practice). */

@@ -106,7 +106,7 @@ function bundles(project: ProjectDocument): ReportedBundle[] {
 const spares = (project: ProjectDocument): ReportedSpare[] =>
   spareConduits(project).map((spare) => {
     const { why, subject, name, servedBy } = spare;
-    if (servedBy) return { why, subject, name, servedBy: servedBy.name, size: '', lengthM: null, bendsRad: null };
+    if (servedBy) return { why, subject, name, servedBy, size: '', lengthM: null, bendsRad: null };
     const proposed = proposeConduit(project, spare, 'proposed');
     return {
       why,

@@ -64,7 +64,7 @@ describe('a label', () => {
   });
 
   it('of a bundle says where it parts and who leaves first', () => {
-    const applied = applyChange(project, { operations: bundleByRoute(planRuns(project)) });
+    const applied = applyChange(project, { operations: bundleByRoute(planRuns(project), project.cableTypes) });
     if (!applied.ok) throw new Error('refused');
     const [tag] = bundleTags(applied.value);
     expect(tag).to.include({ count: 3, rack: 'Rack A', head: 'Room AA' });

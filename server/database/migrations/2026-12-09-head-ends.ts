@@ -19,6 +19,8 @@ ALTER TABLE racks
   ADD CONSTRAINT racks_kind_check CHECK (kind IN (${KINDS.map((kind) => `'${kind}'`).join(', ')})),
   ADD entry text NOT NULL DEFAULT 'wall' CHECK (entry IN ('wall', 'floor', 'ceiling', 'sleeve'));
 ALTER TABLE racks ALTER entry DROP DEFAULT;
+ALTER TABLE cable_types DROP CONSTRAINT cable_types_material_check;
+ALTER TABLE cable_types ADD CONSTRAINT cable_types_material_check CHECK (material IN ('copper', 'cca', 'ccs', 'fibre', 'plastic'));
 ALTER TABLE projects ADD speaker_pairs text NOT NULL DEFAULT 'home-runs' CHECK (speaker_pairs IN ('home-runs', 'four-conductor'));
 ALTER TABLE projects ALTER speaker_pairs DROP DEFAULT;
 ALTER TABLE devices ADD left_out jsonb NOT NULL DEFAULT '[]';
@@ -44,6 +46,9 @@ CREATE INDEX head_end_rules_rack ON head_end_rules (project_id, rack_id);
 
 const DOWN = `
 DROP TABLE head_end_rules;
+UPDATE cable_types SET material = 'fibre' WHERE material = 'plastic';
+ALTER TABLE cable_types DROP CONSTRAINT cable_types_material_check;
+ALTER TABLE cable_types ADD CONSTRAINT cable_types_material_check CHECK (material IN ('copper', 'cca', 'ccs', 'fibre'));
 ALTER TABLE projects DROP speaker_pairs;
 ALTER TABLE devices DROP left_out;
 ALTER TABLE runs DROP recipe_leg, DROP reason, DROP price;

@@ -16,7 +16,7 @@ describe('every screen', () => {
     app = await startApp();
     // The policy of the pages lets no foreign script in; the checker is put in past it.
     ({ page } = await app.person({ bypassCSP: true, reducedMotion: 'reduce' }));
-    projectId = await openGranary(app, page, 'Heron Quay House');
+    projectId = await openGranary(app, page, 'Merrowfen Landing');
     devices = await page.locator('[data-device]').evaluateAll((all) => all.map((one) => one.getAttribute('data-device')!));
   });
   after(() => app.close());

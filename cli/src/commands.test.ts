@@ -23,7 +23,7 @@ describe('the command line', () => {
   });
 
   it('ends with 1 where a finding is a stop, else with 0', () => {
-    const stopped = run('check', demo('heron-quay-house'), '--json', '--today=2026-11-25');
+    const stopped = run('check', demo('merrowfen-landing'), '--json', '--today=2026-11-25');
     expect(stopped.status).to.equal(1);
     const { counts, findings } = JSON.parse(stopped.out) as {
       counts: { stop: number };
@@ -38,11 +38,11 @@ describe('the command line', () => {
   it('checks as of a day: what was not tested before drywall is an error after it', () => {
     const codes = (day: string) =>
       (
-        JSON.parse(run('check', demo('heron-quay-house'), '--json', `--today=${day}`).out) as { findings: { code: string }[] }
+        JSON.parse(run('check', demo('merrowfen-landing'), '--json', `--today=${day}`).out) as { findings: { code: string }[] }
       ).findings.map(({ code }) => code);
     expect(codes('2026-11-25')).to.not.include('closed-unpulled');
     expect(codes('2028-01-01')).to.include.members(['closed-unpulled', 'closed-untested']);
-    expect(run('check', demo('heron-quay-house'), '--today=soon').error).to.match(/^--today: .*2026-11-29/);
+    expect(run('check', demo('merrowfen-landing'), '--today=soon').error).to.match(/^--today: .*2026-11-29/);
   });
 
   it('lists every rule and every calculator', () => {

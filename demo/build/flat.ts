@@ -128,16 +128,16 @@ export function buildFlat(): ProjectDocument {
     ['touch-panel', 7.1, 7.2, ''],
   ] as const)
     house.device(level, type, [x, y], name);
-  // A bedside keypad for each side of the room that the bed may stand on.
-  for (const bed of Object.values(house.project.features).filter(({ choiceOf }) => choiceOf === 'Bed')) {
+  // A keypad for the bench light at each place where the model maker's workbench may stand.
+  for (const bench of Object.values(house.project.features).filter(({ choiceOf }) => choiceOf === 'Workbench')) {
     const keypad = house.device(
       level,
       'keypad',
-      [bed.chosen ? 0.5 : 3.6, 2.98],
-      bed.chosen ? 'bedside' : 'bedside, inner wall',
-      0.7,
+      [bench.chosen ? 0.5 : 3.6, 2.98],
+      bench.chosen ? 'bench light' : 'bench light, inner corner',
+      1.1,
     );
-    house.apply([update('devices', house.project.devices[keypad], { belongsTo: bed.id })].flatMap((one) => one ?? []));
+    house.apply([update('devices', house.project.devices[keypad], { belongsTo: bench.id })].flatMap((one) => one ?? []));
   }
   measured(house, level);
   const stops = runChecks(house.project, DRAWN_ON).filter((finding) => finding.rank === 'stop');
@@ -201,8 +201,8 @@ function addThings(house: HouseBuilder, levelId: string): void {
   );
   thing('sofa', [[2.4, 6.6]], { choiceOf: 'Sofa', chosen: true, facingRad: -Math.PI / 2 });
   thing('sofa', [[1.2, 5.2]], { choiceOf: 'Sofa', chosen: false, name: 'Sofa, by the window' });
-  thing('bed', [[1.2, 1.5]], { choiceOf: 'Bed', chosen: true, facingRad: Math.PI / 2 });
-  thing('bed', [[2.78, 1.5]], { choiceOf: 'Bed', chosen: false, facingRad: -Math.PI / 2, name: 'Bed, inner wall' });
+  thing('desk', [[0.9, 2.5]], { choiceOf: 'Workbench', chosen: true, facingRad: -Math.PI / 2, name: 'Workbench' });
+  thing('desk', [[3.0, 2.5]], { choiceOf: 'Workbench', chosen: false, facingRad: -Math.PI / 2, name: 'Workbench, inner corner' });
   thing('trade-mark', [[8, 3.06]], { name: 'Double socket', owner: 'Electrician', decision: 'open' });
   thing('trade-mark', [[7.16, 2.6]], {
     name: 'Socket by the desk',

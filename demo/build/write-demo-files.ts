@@ -4,7 +4,7 @@ import { writeProjectFile } from '../../core/model/index.ts';
 import { buildCottage } from './cottage.ts';
 import { buildFlat } from './flat.ts';
 import { buildGranary } from './granary.ts';
-import { buildHeronQuay } from './heron-quay.ts';
+import { buildMerrowfen } from './merrowfen.ts';
 
 /** Writes the demo projects in our own open format; the same plans give the same files. */
 const granary = buildGranary({
@@ -16,7 +16,7 @@ const granary = buildGranary({
 });
 const files = {
   'saltmarsh-granary': granary.project,
-  'heron-quay-house': buildHeronQuay(),
+  'merrowfen-landing': buildMerrowfen(),
   'tollgate-cottage': buildCottage(),
   'ropewalk-flat': buildFlat(),
 };

@@ -205,7 +205,7 @@ function memory(): Figure[] {
 
 /** Work with shared ways against each run on its own, by one rule, in five houses. */
 function shared(): Figure[] {
-  const demo = ['saltmarsh-granary', 'heron-quay-house', 'tollgate-cottage', 'ropewalk-flat'].map((name) => {
+  const demo = ['saltmarsh-granary', 'merrowfen-landing', 'tollgate-cottage', 'ropewalk-flat'].map((name) => {
     const read = readProjectFile(readFileSync(join(import.meta.dirname, `../../demo/${name}.spool.json`), 'utf8'));
     if (!read.ok) throw new Error(read.problem.code);
     return [name, read.value.project] as const;

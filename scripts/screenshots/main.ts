@@ -18,7 +18,7 @@ const shoot = async (name: string) => {
 await page.goto(app.url);
 await page.getByRole('button', { name: 'Open the demo firm' }).waitFor();
 await page.getByRole('button', { name: 'Open the demo firm' }).click();
-await page.getByRole('heading', { name: 'Heron Quay House' }).waitFor();
+await page.getByRole('heading', { name: 'Merrowfen Landing' }).waitFor();
 await shoot('projects');
 
 const granary = await openGranaryAgain();
@@ -70,7 +70,7 @@ await shoot('wall');
 await page.keyboard.press('Escape');
 
 await page.goto(`${app.url}/projects`);
-await page.getByRole('link', { name: 'Open Heron Quay House' }).click();
+await page.getByRole('link', { name: 'Open Merrowfen Landing' }).click();
 await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
 const quay = new URL(page.url()).pathname.split('/')[2];
 await page.goto(`${app.url}/p/${quay}/inspect`);

@@ -9,7 +9,7 @@ import type { Database } from '../database/index.ts';
 import { hashPassword } from '../resources/session/passwords.ts';
 import { accountById, deleteFirmOf, demoMember, insertFirm, markAsDemo } from '../resources/session/store.ts';
 
-export const DEMO_FILES = ['saltmarsh-granary', 'heron-quay-house', 'tollgate-cottage', 'ropewalk-flat'];
+export const DEMO_FILES = ['saltmarsh-granary', 'merrowfen-landing', 'tollgate-cottage', 'ropewalk-flat'];
 const EMAIL = 'planner@tidewrack.example';
 const FOLDER = join(import.meta.dirname, '../../demo');
 

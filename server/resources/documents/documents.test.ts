@@ -166,7 +166,7 @@ describe('documents', () => {
 
   it('the sheet of findings has figures and sources, and nothing of what was not accepted', async () => {
     const { projects } = await client.json<{ projects: ProjectSummary[] }>('GET', '/projects');
-    const quay = projects.find(({ name }) => name === 'Heron Quay House')!;
+    const quay = projects.find(({ name }) => name === 'Merrowfen Landing')!;
     const response = await client.send('GET', `/projects/${quay.id}/documents/checks.pdf?paper=A4`);
     writeFileSync(join(folder, 'f.pdf'), Buffer.from(await response.arrayBuffer()));
     const text = spawnSync('pdftotext', ['-layout', join(folder, 'f.pdf'), '-'], { encoding: 'utf8' }).stdout;

@@ -10,7 +10,7 @@ import { startTestServer, type TestServer } from '../../testing/test-server.ts';
 import type { TestClient } from '../../testing/test-client.ts';
 import { inspectPicture } from './inspect.ts';
 import { sanitiseSvg } from './sanitise-svg.ts';
-import { deepestLevel } from './tiles.ts';
+import { deepestLevel, tilePlace } from './tiles.ts';
 
 const SVG =
   '<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300" viewBox="0 0 400 300"><path d="M10 10L390 10" stroke="#333"/></svg>';
@@ -167,6 +167,12 @@ describe('plans on the server', () => {
     expect((await client.send('POST', `/projects/${projectId}/sheets/${'0'.repeat(64)}/1`)).status).to.equal(404);
   }).timeout(300_000);
 
+  it('know from its path where a tile lies', () => {
+    expect(tilePlace('2560,1024,440,376/440,376/0/default.webp', 3)).to.deep.equal({ z: 3, x: 5, y: 2 });
+    expect(tilePlace('2048,0,952,1400/238,350/0/default.webp', 3)).to.deep.equal({ z: 1, x: 1, y: 0 });
+    expect(tilePlace('full/375,175/0/default.webp', 3)).to.deep.equal({ z: 0, x: 0, y: 0 });
+  });
+
   it('cut a large picture into tiles that only its owner sees', async () => {
     const big = await sharp({ create: { width: 3000, height: 1400, channels: 3, background: '#806040' } })
       .png()
@@ -179,6 +185,24 @@ describe('plans on the server', () => {
     expect(corner.headers.get('content-type')).to.include('image/webp');
     expect((await sharp(Buffer.from(await corner.arrayBuffer())).metadata()).width).to.equal(512);
     expect((await tile(0, 0, 0)).status).to.equal(200);
+    // 3000 x 1400 at full size is 6 x 3 tiles, at an eighth one; each is filled up to its full side.
+    const statuses = async (z: number, across: number, down: number) =>
+      Promise.all(
+        Array.from({ length: across * down }, async (_, n) => (await tile(z, n % across, Math.floor(n / across))).status),
+      );
+    for (const [z, across, down] of [
+      [3, 6, 3],
+      [2, 3, 2],
+      [1, 2, 1],
+    ] as const)
+      expect(await statuses(z, across, down), `level ${z}`).to.deep.equal(Array.from({ length: across * down }, () => 200));
+    const edge = await sharp(Buffer.from(await (await tile(3, 5, 2)).arrayBuffer()))
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect([edge.info.width, edge.info.height]).to.deep.equal([512, 512]);
+    // The last tile has 440 x 376 pixels of the picture, then nothing.
+    const alphaAt = (x: number, y: number) => edge.data[(y * 512 + x) * edge.info.channels + 3];
+    expect([alphaAt(430, 370), alphaAt(450, 100), alphaAt(100, 390)]).to.deep.equal([255, 0, 0]);
     expect((await tile(3, 99, 0)).status).to.equal(404);
     expect((await server.client().send('GET', `/projects/${projectId}/pictures/${String(body.id)}/tiles/0/0/0`)).status).to.equal(
       401,

@@ -1,6 +1,7 @@
 import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { type PictureInfo, TILE_PX } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { readRaster } from './inspect.ts';
@@ -29,23 +30,43 @@ export async function storeTiles(database: Database, projectId: string, pictureI
     await oneAtATime(database, () =>
       readRaster(picture.bytes)
         .webp({ quality: 80, effort: 0 })
-        .tile({ size: TILE_PX, layout: 'google', skipBlanks: -1 })
+        .tile({ size: TILE_PX, layout: 'iiif3', skipBlanks: -1 })
         .toFile(cut),
     );
-    await insertTiles(database, projectId, pictureId, tilesIn(cut));
+    await insertTiles(database, projectId, pictureId, tilesIn(cut, deepestLevel(picture.widthPx, picture.heightPx)));
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
 }
 
-/** Tiles of a folder as `z/y/x.webp`, a batch at a time. */
-async function* tilesIn(folder: string) {
+/** Where a tile lies in the pyramid, from its path: `x,y,width,height/width,height/0/default.webp`, in pixels of the picture and its own. */
+export function tilePlace(path: string, deepest: number): { readonly z: number; readonly x: number; readonly y: number } {
+  const [region, size] = path.split('/').map((part) => part.split(',').map(Number));
+  // The whole picture as one tile.
+  if (!Number.isFinite(region[0])) return { z: 0, x: 0, y: 0 };
+  const [left, top, widthPx, heightPx] = region;
+  const ratio = widthPx > heightPx ? widthPx / size[0] : heightPx / size[1];
+  const scale = 2 ** Math.round(Math.log2(ratio));
+  return { z: deepest - Math.log2(scale), x: left / (TILE_PX * scale), y: top / (TILE_PX * scale) };
+}
+
+/** A tile filled up to its full side: at the right and lower edge of a picture they are cut smaller. */
+async function fullTile(bytes: Buffer): Promise<Buffer> {
+  const { width, height } = await sharp(bytes).metadata();
+  if (width === TILE_PX && height === TILE_PX) return bytes;
+  return sharp(bytes)
+    .extend({ right: TILE_PX - width, bottom: TILE_PX - height, background: { r: 255, g: 255, b: 255, alpha: 0 } })
+    .webp({ quality: 80, effort: 0 })
+    .toBuffer();
+}
+
+/** Tiles of a folder, a batch at a time. */
+async function* tilesIn(folder: string, deepest: number) {
   const paths = (await readdir(folder, { recursive: true })).filter((path) => path.endsWith('.webp') && path.includes('/'));
   for (let start = 0; start < paths.length; start += AT_ONCE)
     yield Promise.all(
-      paths.slice(start, start + AT_ONCE).map(async (path) => {
-        const [z, y, x] = path.replace('.webp', '').split('/').map(Number);
-        return { z, y, x, bytes: await readFile(join(folder, path)) };
-      }),
+      paths
+        .slice(start, start + AT_ONCE)
+        .map(async (path) => ({ ...tilePlace(path, deepest), bytes: await fullTile(await readFile(join(folder, path))) })),
     );
 }

@@ -11,13 +11,13 @@ const STATES: Readonly<Record<string, RunState>> = { L: 'pulled', M: 'labelled',
  * The same kind of house in the midst of its pre-wire: the lower level is pulled, the main level labelled, half the upper
  * issued; a pulled speaker and a labelled keypad were moved since, and one late speaker is still too thin.
  */
-export function buildHeronQuay(): ProjectDocument {
+export function buildMerrowfen(): ProjectDocument {
   const { builder } = buildGranary({
     shortId: '9H2QY',
-    name: 'Heron Quay House',
-    description: 'New build on the quay, in its pre-wire week. Lower level pulled, main level labelled.',
-    client: 'The quay household',
-    address: '2 Heron Quay',
+    name: 'Merrowfen Landing',
+    description: 'New build at a fen landing, in its pre-wire week. Lower level pulled, main level labelled.',
+    client: 'The landing household',
+    address: '2 Landing Row',
   });
   planRuns(builder.project).forEach(({ run }, index) => {
     const state = STATES[run.number[0]];
@@ -39,6 +39,6 @@ export function buildHeronQuay(): ProjectDocument {
   const thin = update('runs', run, { cableTypeId: 'spk_16_2' });
   if (thin) builder.apply([thin]);
   if (!runChecks(builder.project, DRAWN_ON).some((finding) => finding.rank === 'stop'))
-    throw new Error('Heron Quay is meant to show a stop');
+    throw new Error('Merrowfen Landing is meant to show a stop');
   return builder.finish();
 }

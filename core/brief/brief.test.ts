@@ -175,7 +175,8 @@ describe('an open decision', () => {
     expect(supersetOf(house, options).map(({ cableTypeId, count: n }) => [cableTypeId, n])).to.deep.equal([
       ['cat6a_utp', 2],
       ['ctl_18_2', 1],
-      ['hdmi_fibre', 1],
+      // A projector has two video leads.
+      ['hdmi_fibre', 2],
     ]);
   });
 

@@ -2,7 +2,8 @@ import { pickedFrom } from '../derive/index.ts';
 import { defineCheck, type RuleFinding, say } from './check.ts';
 import { bondingBar, hasType, OF_TYPE, part } from './entry-protection.ts';
 
-const MASTS = part('masts', ({ typeId }) => typeId === 'aerial' || typeId === 'dish');
+const MAST_TYPES: ReadonlySet<string> = new Set(['aerial', 'dish', 'uhf-antenna', 'fm-antenna']);
+const MASTS = part('masts', ({ typeId }) => MAST_TYPES.has(typeId));
 
 /** Masts and dishes are bonded (ENGINEERING 5.5). */
 export const aerialBonded = defineCheck({

@@ -1,6 +1,8 @@
 import { defineCheck, say } from './check.ts';
 import { exchange } from './cures.ts';
 
+const SHADE_FAMILIES: ReadonlySet<string> = new Set(['shade', 'cat', 'ctl_4']);
+
 /** A run is of the kind of cable that its device asks for (practice B10). */
 export const cableAsType = defineCheck({
   id: 'cable-as-type',
@@ -16,6 +18,8 @@ export const cableAsType = defineCheck({
     const wanted = leg && project.cableTypes[leg.cableTypeId];
     const cable = project.cableTypes[run.cableTypeId];
     if (!wanted || wanted.family === cable.family || (wanted.system === cable.system && wanted.system === 'picture')) return [];
+    // Shades: special, data or four-conductor cable are schools; the volts at the motor judge them.
+    if (type.system === 'shade' && SHADE_FAMILIES.has(cable.family)) return [];
     // A speaker cable of more conductors carries a second speaker along.
     if (wanted.system === 'sound' && cable.system === 'sound' && cable.conductors >= wanted.conductors) return [];
     // Fibre may always take the place of category cable.

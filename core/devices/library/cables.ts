@@ -36,6 +36,7 @@ const CABLE_ROWS: readonly CableRow[] = [
   ['rg11', 'Coax RG11', 'coax', 1, 14, false, 10.3, 103, 360, 'coax', 1.3, 'black'],
   ['ctl_18_2', 'Control 18/2', 'control', 2, 18, true, 5.6, 28, 80, 'ctl_2', 0.5, 'grey'],
   ['ctl_18_4', 'Control 18/4', 'control', 4, 18, true, 6.4, 32, 160, 'ctl_4', 0.85, 'grey'],
+  ['ctl_18_8', 'Control 18/8', 'control', 8, 18, true, 8.4, 42, 320, 'ctl_8', 1.6, 'grey'],
   ['sec_22_2', 'Sensor 22/2', 'guard', 2, 22, true, 3.6, 18, 32, 'sec_2', 0.25, 'white'],
   ['sec_22_4', 'Sensor 22/4', 'guard', 4, 22, true, 4.3, 22, 65, 'sec_4', 0.4, 'white'],
   ['led_16_6', 'Strip light 16/6', 'light', 6, 16, true, 10.4, 52, 390, 'led', 2.6, 'orange'],

@@ -51,6 +51,22 @@ export const CONDUCTOR_MAPS: readonly ConductorMap[] = [
     white: 'white −',
     brown: 'spare',
   }),
+  map(
+    'climate_8',
+    'Heating and cooling',
+    {
+      red: '24 V',
+      blue: 'common',
+      white: 'heat',
+      yellow: 'cool',
+      green: 'fan',
+      orange: 'change-over',
+      brown: 'spare',
+      black: 'spare',
+    },
+    'As the equipment names its terminals; the installer of the equipment decides.',
+  ),
+  map('panel_2', 'Alarm touch panel', { red: 'supply and data +', black: 'supply and data −', green: 'spare', white: 'spare' }),
   map('lock_4', 'Lock', { red: 'supply +', black: 'supply −', green: 'door contact', white: 'request to exit' }),
 ];
 
@@ -62,6 +78,7 @@ export const FAMILY_ENDS: Readonly<Record<string, readonly [device: string, far:
   coax: ['F plug', 'F plug', null],
   ctl_2: ['screw block', 'screw block', 'trigger'],
   ctl_4: ['screw block', 'screw block', 'bus_4'],
+  ctl_8: ['screw block', 'screw block', 'climate_8'],
   sec_2: ['crimp splice', 'screw block', 'contact'],
   sec_4: ['screw block', 'screw block', 'sensor_4'],
   led: ['lever block', 'lever block', 'strip_6'],

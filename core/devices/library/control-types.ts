@@ -63,7 +63,22 @@ export const CONTROL_TYPES: readonly DeviceType[] = [
     ports: [port('equipment', 'screw block', 'both'), BUS],
     price: 180,
     hours: 0.5,
-    cables: [leg('ctl_18_4', 'equipment', 0.3), leg('ctl_18_4', 'bus', 0.3)],
+    cables: [
+      leg('ctl_18_8', 'equipment', 0.3, { to: 'device', toTypeId: 'air-handler' }),
+      // The other school: the controller reads and drives it over data cable.
+      leg('cat6_utp', 'controller', 0.3, { optional: true }),
+    ],
+  }),
+  define('air-handler', 'AH', 'Furnace or air handler, control', 'control', 'surface', [600, 600], {
+    answers: 'climate',
+    defaultHeightM: 1.4,
+    weightKg: 60,
+    mainsW: 600,
+    ports: [port('thermostat', 'screw block', 'in')],
+    price: 0,
+    hours: 0.5,
+    premade: 'terminals by the installer of the equipment',
+    cables: [leg('cat6_utp', 'network', 1)],
   }),
   define('remote-sensor', 'RS', 'Remote temperature sensor', 'control', 'wall', [60, 30], {
     ...BOXES.ring,
@@ -149,16 +164,16 @@ export const CONTROL_TYPES: readonly DeviceType[] = [
     price: 60,
     cables: [leg('cat6_utp', 'seat network', 1)],
   }),
-  define('ceiling-fan', 'CF', 'Ceiling fan with its own light leg', 'control', 'ceiling', [1300, 1300], {
+  define('ceiling-fan', 'CF', 'Ceiling fan with its own switched light', 'control', 'ceiling', [1300, 1300], {
     round: true,
     answers: 'climate',
     weightKg: 9,
     mainsW: 90,
-    ports: [BUS],
     price: 0,
     boxKind: 'round',
     keepClearM: 0.3,
-    cables: [leg('ctl_18_4', 'fan control', 0.6), leg('ctl_18_2', 'light control', 0.6)],
+    link: 'mains-only',
+    premade: 'wall control: neutral, and a switched leg each for fan and light, by the electrician',
   }),
   define('smart-switch', 'SM', 'Smart switch on mains', 'control', 'wall', [72, 60], {
     ...BOXES.deep,

@@ -1,5 +1,5 @@
 import type { DeviceType } from '../../model/index.ts';
-import { BOXES, define, leg, type More, NETWORK_PORT, port } from './define.ts';
+import { BOXES, conduit, define, leg, type More, NETWORK_PORT, port } from './define.ts';
 
 const point: More = { answers: 'wifi', ports: [NETWORK_PORT], weightKg: 0.8, round: true, keepClearM: 0.15 };
 const machine: More = { ports: [NETWORK_PORT], boxKind: 'weatherproof', answers: 'network' };
@@ -103,7 +103,7 @@ export const DATA_TYPES: readonly DeviceType[] = [
     ports: [NETWORK_PORT],
     price: 140,
     hours: 0.8,
-    cables: [leg('cat6_utp', 'network', 0.45)],
+    cables: [leg('cat6_utp', 'network', 0.45), conduit('conduit_27', 'later cables')],
   }),
   define('phone', 'PH', 'Telephone outlet', 'data', 'wall', [72, 60], {
     ...BOXES.ring,
@@ -202,6 +202,46 @@ export const DATA_TYPES: readonly DeviceType[] = [
     price: 160,
     hours: 3.5,
     premade: 'bonding lead and surge arresters at the entry',
-    cables: ['horizontal', 'vertical'].map((use) => leg('rg6', use, 1)),
+    // As many leads as it has feeds and polarities.
+    cables: [
+      leg('rg6', 'horizontal', 1),
+      leg('rg6', 'vertical', 1),
+      leg('rg6', 'horizontal, second band or feed', 1, { optional: true }),
+      leg('rg6', 'vertical, second band or feed', 1, { optional: true }),
+    ],
+  }),
+  define('uhf-antenna', 'UA', 'UHF antenna', 'coax', 'mast', [1100, 500], {
+    answers: 'coax',
+    defaultHeightM: 8,
+    weightKg: 3,
+    price: 110,
+    hours: 3,
+    premade: 'bonding lead and surge arrester at the entry',
+    cables: [leg('rg6', 'UHF', 1)],
+  }),
+  define('fm-antenna', 'FA', 'FM antenna', 'coax', 'mast', [1500, 1500], {
+    answers: 'coax',
+    defaultHeightM: 7,
+    weightKg: 2,
+    price: 90,
+    hours: 2.5,
+    premade: 'bonding lead and surge arrester at the entry',
+    cables: [leg('rg6', 'FM', 1)],
+  }),
+  define('outdoor-stub', 'OU', 'Stub for pool or garden', 'data', 'ground', [200, 200], {
+    boxKind: 'weatherproof',
+    defaultHeightM: 0.3,
+    weightKg: 1,
+    price: 40,
+    hours: 0.5,
+    premade: 'ends sealed and capped, marked with a stake',
+    // What a garden may want one day; what is not wanted is left out.
+    cables: [
+      leg('cat6_outdoor', 'network', 1),
+      leg('cat6_outdoor', 'network spare', 1),
+      leg('spk_14_4_outdoor', 'speakers', 1),
+      leg('ctl_18_4_outdoor', 'control', 1, { mapId: null }),
+      conduit('conduit_53', 'later cables'),
+    ],
   }),
 ];

@@ -56,6 +56,10 @@ export function leg(cableTypeId: string, purpose: string, slackM: number, more: 
   };
 }
 
+/** A conduit with a pull string, where it is ticked: home, or to a device of a type in reach. */
+export const conduit = (cableTypeId: string, purpose: string, toTypeId: string | null = null): Leg =>
+  leg(cableTypeId, purpose, 0, { optional: true, ...(toTypeId === null ? {} : { to: 'device', toTypeId }) });
+
 /** What a type says beyond its row. */
 export type More = Partial<Omit<DeviceType, 'id' | 'code' | 'name' | 'system' | 'mount' | 'sizeM'>>;
 

@@ -1,5 +1,5 @@
 import type { DeviceType } from '../../model/index.ts';
-import { BOXES, define, degrees, leg, type More, NETWORK_PORT, port } from './define.ts';
+import { BOXES, define, degrees, leg, type More, NETWORK_PORT, port, roundHole } from './define.ts';
 
 const ZONE = port('zone', 'screw block', 'out');
 const camera: More = {
@@ -44,6 +44,19 @@ export const GUARD_TYPES: readonly DeviceType[] = [
     boxKind: 'round',
     coverageRad: degrees(105),
     price: 280,
+    hours: 0.75,
+    cables: [leg('cat6_utp', 'network', 3)],
+  }),
+  define('flush-camera', 'CI', 'Camera, flush, indoors', 'guard', 'ceiling', [110, 110], {
+    ...camera,
+    ...roundHole(90, 110, 70),
+    round: true,
+    poeClass: 3,
+    heatW: 6,
+    boxKind: 'none',
+    holePatternM: null,
+    coverageRad: degrees(105),
+    price: 300,
     hours: 0.75,
     cables: [leg('cat6_utp', 'network', 3)],
   }),
@@ -175,6 +188,19 @@ export const GUARD_TYPES: readonly DeviceType[] = [
     ports: [port('bus', 'screw block', 'both')],
     price: 140,
     cables: [leg('ctl_18_4', 'bus', 0.3)],
+  }),
+  define('alarm-touch-panel', 'AT', 'Alarm touch panel', 'guard', 'wall', [180, 40], {
+    ...BOXES.gang,
+    answers: 'security',
+    defaultHeightM: 1.35,
+    frameM: [0.18, 0.12],
+    keepClearM: 0.1,
+    dcV: 12,
+    dcW: 3,
+    ports: [port('panel', 'screw block', 'both')],
+    price: 260,
+    // Two conductors, two to spare.
+    cables: [leg('sec_22_4', 'panel', 0.3, { mapId: 'panel_2' })],
   }),
   define('alarm-panel', 'PA', 'Alarm panel', 'guard', 'surface', [360, 100], {
     answers: 'security',

@@ -3,5 +3,6 @@
 // Start with `DEVICE_TYPES`.
 export { CABLE_TYPES } from './cables.ts';
 export { CONDUCTOR_MAPS, FAMILY_ENDS, stereoLines } from './conductor-maps.ts';
+export { isSameKind } from './same-kind.ts';
 export { TYPE_DEFAULTS } from './define.ts';
 export { DEVICE_TYPES } from './device-types.ts';

@@ -65,6 +65,18 @@ const MOUNTS: readonly DeviceType[] = [
     tools: lag,
     price: 320,
   }),
+  define('mount-recessed-motor', 'MQ', 'Recessed motor mount', 'picture', 'wall', [700, 110], {
+    part: 'mount',
+    holds: holds('motorised', 15, 650, 45, 45, 1700),
+    cutOut: { shape: 'rectangle', widthM: 0.36, heightM: 0.6 },
+    depthM: 0.1,
+    clampM: 0.003,
+    weightKg: 26,
+    holePatternM: [0.34, 0.54],
+    mainsW: 60,
+    tools: lag,
+    price: 1250,
+  }),
   define('mount-drop', 'MD', 'Ceiling drop mount', 'picture', 'ceiling', [300, 300], {
     part: 'mount',
     holds: holds('ceiling-drop', 150, 900, 180, 35, 1700),

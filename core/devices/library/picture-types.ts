@@ -1,5 +1,5 @@
 import type { DeviceType } from '../../model/index.ts';
-import { BOXES, define, degrees, leg, type More, NETWORK_PORT, port } from './define.ts';
+import { BOXES, conduit, define, degrees, leg, type More, NETWORK_PORT, port } from './define.ts';
 
 const PICTURE_IN = port('picture', 'picture plug', 'in');
 const set: More = { answers: 'display', ports: [PICTURE_IN, NETWORK_PORT], boxKind: 'recessed-two-gang', keepClearM: 0.05 };
@@ -19,7 +19,12 @@ export const PICTURE_TYPES: readonly DeviceType[] = [
     hours: 1.5,
     tools: 'stud finder, level, socket wrench; two persons',
     premade: 'recessed box with brush, mains in its own gang',
-    cables: [...twoCategory, leg('hdmi_fibre', 'picture', 1), leg('rg6', 'aerial', 1, { optional: true })],
+    cables: [
+      ...twoCategory,
+      leg('hdmi_fibre', 'picture', 1),
+      leg('rg6', 'aerial', 1, { optional: true }),
+      conduit('conduit_35', 'to its furniture', 'equipment-place'),
+    ],
   }),
   define('bedroom-display', 'TB', 'Display, bedroom', 'picture', 'surface', [1230, 70], {
     ...set,
@@ -31,7 +36,11 @@ export const PICTURE_TYPES: readonly DeviceType[] = [
     heatW: 110,
     price: 800,
     hours: 1.5,
-    cables: [...twoCategory, leg('rg6', 'aerial', 1, { optional: true })],
+    cables: [
+      ...twoCategory,
+      leg('rg6', 'aerial', 1, { optional: true }),
+      conduit('conduit_35', 'to its furniture', 'equipment-place'),
+    ],
   }),
   define('large-display', 'TL', 'Display, large', 'picture', 'surface', [1900, 90], {
     ...set,
@@ -59,6 +68,7 @@ export const PICTURE_TYPES: readonly DeviceType[] = [
     premade: 'lead from the connection box, its length measured',
     cables: [
       leg('hdmi_fibre', 'lead from its box', 1, { to: 'device', toTypeId: 'connection-box', farConnector: 'maker’s plug' }),
+      conduit('conduit_53', 'to its box or cabinet', 'connection-box'),
     ],
   }),
   define('connection-box', 'XB', 'Connection box of a display', 'picture', 'joinery', [390, 300], {
@@ -97,7 +107,15 @@ export const PICTURE_TYPES: readonly DeviceType[] = [
     price: 4200,
     hours: 5,
     premade: 'ceiling mount, two safety cables',
-    cables: [leg('cat6a_utp', 'network', 2), leg('hdmi_fibre', 'picture', 2), leg('ctl_18_2', 'trigger', 2)],
+    cables: [
+      leg('cat6a_utp', 'network', 2),
+      leg('hdmi_fibre', 'picture', 2),
+      leg('ctl_18_2', 'trigger', 2),
+      leg('cat6a_utp', 'extender', 2),
+      leg('hdmi_fibre', 'picture, second', 2),
+      leg('cat6_utp', 'infrared', 2, { mapId: 'infrared', optional: true }),
+      conduit('conduit_53', 'later cables'),
+    ],
   }),
   define('screen', 'SC', 'Projection screen', 'picture', 'surface', [2900, 140], {
     answers: 'display',
@@ -108,7 +126,7 @@ export const PICTURE_TYPES: readonly DeviceType[] = [
     price: 1800,
     hours: 2.5,
     ports: [port('trigger', '3.5 mm', 'in')],
-    cables: [leg('ctl_18_2', 'trigger', 1)],
+    cables: [leg('ctl_18_2', 'trigger', 1), conduit('conduit_27', 'later cables')],
   }),
   define('game-point', 'GP', 'Game point with local inputs', 'picture', 'wall', [118, 70], {
     ...BOXES.two,
@@ -119,6 +137,7 @@ export const PICTURE_TYPES: readonly DeviceType[] = [
     cables: [
       leg('cat6a_utp', 'network', 0.45),
       leg('hdmi_fibre', 'to display', 0.6, { to: 'device', toTypeId: 'display', farConnector: 'picture plug' }),
+      conduit('conduit_35', 'to display, later cables', 'display'),
     ],
   }),
   define('equipment-place', 'EQ', 'Equipment in furniture', 'picture', 'surface', [118, 60], {

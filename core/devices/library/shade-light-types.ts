@@ -56,7 +56,13 @@ export const SHADE_AND_LIGHT_TYPES: readonly DeviceType[] = [
     ports: [port('strip', 'lever block', 'in')],
     price: 140,
     hours: 0.8,
-    cables: [leg('led_16_6', 'driver feed', 0.45)],
+    cables: [
+      leg('led_16_6', 'driver feed', 0.45),
+      // The other school: a pair of cables instead of the one of six conductors.
+      leg('ctl_18_4', 'driver feed, first of a pair', 0.45, { optional: true, mapId: null }),
+      leg('ctl_18_4', 'driver feed, second of a pair', 0.45, { optional: true, mapId: null }),
+      leg('ctl_18_2', 'control, at the start of the strip', 0.45, { optional: true, mapId: null }),
+    ],
   }),
   define('strip-driver', 'LD', 'Strip light driver', 'light', 'joinery', [320, 120], {
     answers: 'light',
@@ -74,11 +80,10 @@ export const SHADE_AND_LIGHT_TYPES: readonly DeviceType[] = [
     ...BOXES.gang,
     answers: 'light',
     defaultHeightM: 0.25,
-    dcV: 24,
-    dcW: 3,
-    ports: [port('feed', 'lever block', 'both')],
+    mainsW: 3,
+    link: 'mains-only',
     price: 70,
-    cables: [leg('ctl_18_2', 'feed', 0.45, { to: 'chain', mapId: null })],
+    premade: 'switched by a wall device, with its neutral, by the electrician',
   }),
   define('sconce', 'SN', 'Sconce on a pillar', 'light', 'joinery', [160, 120], {
     answers: 'light',
@@ -86,9 +91,9 @@ export const SHADE_AND_LIGHT_TYPES: readonly DeviceType[] = [
     weightKg: 1.8,
     depthM: 0.04,
     mainsW: 12,
-    ports: [port('dimming bus', 'screw block', 'in')],
+    link: 'mains-only',
     coverageRad: degrees(160),
     price: 0,
-    cables: [leg('ctl_18_2', 'dimming bus', 0.6, { mapId: null })],
+    premade: 'switched by a wall device, with its neutral, by the electrician',
   }),
 ];

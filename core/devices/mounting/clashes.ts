@@ -1,3 +1,4 @@
+import { isSameKind } from '../library/index.ts';
 import { plateDeviceIds } from '../placing/index.ts';
 import { attachmentOf, buildingOf, ceilingHeightAt, ceilingHeightOf, roomAt } from '../../house/index.ts';
 import { type Point2, pointInPolygon } from '../../math/index.ts';
@@ -282,7 +283,10 @@ function farDeviceClashes(project: ProjectDocument, type: DeviceType): Clash[] {
     ({ to, toTypeId, optional }) => to === 'device' && !optional && toTypeId !== null && !isPlaced(project, toTypeId),
   );
   const far = missing?.toTypeId ? project.deviceTypes[missing.toTypeId] : undefined;
-  return far ? [clash('mount-no-far-device', 'stop', { figures: { far: far.name, lead: missing!.purpose } })] : [];
+  // Where furnaces and heat pumps stand is for their trade: a lead to one that is not drawn is no fault of the place.
+  return far && type.system !== 'control'
+    ? [clash('mount-no-far-device', 'stop', { figures: { far: far.name, lead: missing!.purpose } })]
+    : [];
 }
 
 const PLACED_TYPES = whole<ReadonlySet<string>>({
@@ -292,7 +296,11 @@ const PLACED_TYPES = whole<ReadonlySet<string>>({
   alike: (a, b) => a.size === b.size && [...a].every((typeId) => b.has(typeId)),
 });
 
-const isPlaced = (project: ProjectDocument, typeId: string): boolean => derivationsOf(project).get(PLACED_TYPES).has(typeId);
+const isPlaced = (project: ProjectDocument, typeId: string): boolean => {
+  const placed = derivationsOf(project).get(PLACED_TYPES);
+  const wanted = project.deviceTypes[typeId];
+  return placed.has(typeId) || (wanted !== undefined && [...placed].some((id) => isSameKind(project.deviceTypes[id], wanted)));
+};
 
 /** What stands out into a path at body height, and what hangs into it from above. */
 function headRoom(

@@ -15,7 +15,7 @@ import {
   updateProject,
 } from '../../model/index.ts';
 import { listOf, withRecords } from '../../derive/index.ts';
-import { stereoLines } from '../library/index.ts';
+import { isSameKind, stereoLines } from '../library/index.ts';
 import { bundleFor, freeLeg, isKept, runNumberFor, spendNumber, usualRackSlackM } from '../../runs/index.ts';
 import { headEndFor } from './head-ends.ts';
 
@@ -90,10 +90,12 @@ export function farDevice(project: ProjectDocument, device: Device, leg: Pick<Le
 /** Whether a device of the same room does what the wanted type does: any display, not the one kind of it. */
 function isOfKind(project: ProjectDocument, device: Device, other: Device, wantedId: string | null): boolean {
   const wanted = wantedId === null ? undefined : project.deviceTypes[wantedId];
-  if (!wanted || wanted.answers === null || device.roomId === null || other.roomId !== device.roomId) return false;
-  const { part, answers, system, ports } = project.deviceTypes[other.typeId];
-  const takes = (from: typeof ports) => from.some(({ direction }) => direction !== 'out');
-  return part === 'device' && answers === wanted.answers && system === wanted.system && takes(ports) === takes(wanted.ports);
+  return (
+    wanted !== undefined &&
+    device.roomId !== null &&
+    other.roomId === device.roomId &&
+    isSameKind(project.deviceTypes[other.typeId], wanted)
+  );
 }
 
 /** Whether a device hangs, over however many others, on the one given. */

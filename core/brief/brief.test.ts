@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { placeAll, placeDevice } from '../devices/index.ts';
+import { clashesOf, placeAll, placeDevice } from '../devices/index.ts';
 import {
   applyChange,
   BRIEF_TOPICS,
@@ -16,7 +16,8 @@ import { briefCost, costOfAnswer } from './cost.ts';
 import { comparePackage, readPackage } from './builders-package.ts';
 import { openDecisions, supersetOf } from './decisions.ts';
 import { acceptAnswers, proposedAnswers, requirementsOf, wantedDevices } from './requirements.ts';
-import { tellWalk, walkDifferences, walkingOrder } from './walk.ts';
+import { recordDeviceWalk, recordWalk, walkDifferences, walkingOrder } from './walk.ts';
+import { addWalkPlace } from './walk-places.ts';
 import { topicsAsked } from './topics.ts';
 
 let count = 0;
@@ -264,15 +265,76 @@ describe('the walk', () => {
       'c',
     ]);
     let project = answer(both, 'a', 'display', 'wanted');
-    project = make(
-      project,
-      tellWalk(project, 'a', 'display', { found: 'missing', by: 'crew', on: '2026-11-25', note: '' }, newId),
+    const found = (how: 'there' | 'missing' | 'different', on: string) => ({ found: how, by: 'crew', on, note: '' });
+    project = make(project, recordWalk(project, 'first', 'a', 'display', found('missing', '2026-11-25'), newId));
+    const listed = (walk: 'first' | 'last') =>
+      walkDifferences(project, walk).map((one) => [
+        one.kind === 'answer' ? one.cell.topic : one.device.id,
+        one.result.found,
+        one.first?.found ?? null,
+      ]);
+    expect(listed('first')).to.deep.equal([['display', 'missing', null]]);
+    expect(listed('last')).to.deep.equal([]);
+    // The last walk is kept apart: what it finds there that the first missed is told too.
+    project = make(project, recordWalk(project, 'last', 'a', 'display', found('there', '2026-12-10'), newId));
+    expect(listed('last')).to.deep.equal([['display', 'there', 'missing']]);
+    expect(listed('first')).to.deep.equal([['display', 'missing', null]]);
+    project = make(project, recordWalk(project, 'first', 'a', 'display', found('there', '2026-11-26'), newId));
+    expect([...listed('first'), ...listed('last')]).to.deep.equal([]);
+  });
+
+  it('goes device by device too', () => {
+    const drawn = place(house, 'ceiling-speaker', [1, 1]);
+    const [device] = Object.values(drawn.devices);
+    const told = make(
+      drawn,
+      recordDeviceWalk(
+        drawn,
+        'last',
+        device.id,
+        { found: 'different', by: 'crew', on: '2026-12-10', note: 'farther left' },
+        newId,
+      ),
     );
-    expect(walkDifferences(project).map(({ cell, result }) => [cell.topic, result.found])).to.deep.equal([
-      ['display', 'missing'],
+    expect(walkDifferences(told, 'last')).to.deep.include({
+      kind: 'device',
+      device,
+      result: Object.values(told.deviceWalks)[0],
+      first: null,
+    });
+  });
+
+  it('adds what nobody asked for before, with its cables, where it can be built, in a room and outdoors', () => {
+    const ids = { device: newId, run: newId, walk: newId };
+    const said = { walk: 'first', by: 'crew', on: '2026-11-25', why: 'asked for on the walk' } as const;
+    let project = house;
+    for (const [area, what] of [
+      [{ roomId: 'a' }, 'display'],
+      [{ roomId: 'a' }, 'display'],
+      [{ roomId: 'a' }, 'speaker'],
+      [{ levelId: 'm' }, 'camera'],
+      [{ levelId: 'm' }, 'other'],
+    ] as const) {
+      const added = addWalkPlace(project, area, what, said, ids);
+      if (!added.ok) throw new Error(added.problem.code);
+      project = make(project, [...added.value.operations]);
+    }
+    const devices = Object.values(project.devices);
+    expect(devices.map(({ typeId, roomId }) => [typeId, roomId])).to.deep.equal([
+      ['display', 'a'],
+      ['display', 'a'],
+      ['ceiling-speaker', 'a'],
+      ['camera', null],
+      ['outdoor-stub', null],
     ]);
-    project = make(project, tellWalk(project, 'a', 'display', { found: 'there', by: 'crew', on: '2026-11-26', note: '' }, newId));
-    expect(walkDifferences(project)).to.deep.equal([]);
+    expect(walkDifferences(project, 'first')).to.have.length(5);
+    const runs = Object.values(project.runs);
+    expect(runs.length).to.equal(3 + 3 + 1 + 1 + 4);
+    expect(runs.every(({ reason }) => reason === 'asked for on the walk')).to.equal(true);
+    // Two displays one after the other stand beside each other, off the studs and apart.
+    expect(clashesOf(project, devices[1]).filter(({ code }) => code === 'mount-on-device')).to.deep.equal([]);
+    const refused = addWalkPlace(project, { levelId: 'm' }, 'keypad', said, ids);
+    expect(!refused.ok && refused.problem.code).to.equal('not-outdoors');
   });
 });
 

@@ -27,4 +27,13 @@ export {
   wantedDevices,
 } from './requirements.ts';
 export { ROOM_USES, TOPIC_RULES, topicsAsked, typesFor } from './topics.ts';
-export { tellWalk, walkDifferences, walkingOrder, walkResultOf } from './walk.ts';
+export {
+  deviceWalkOf,
+  recordDeviceWalk,
+  recordWalk,
+  type WalkDifference,
+  walkDifferences,
+  walkingOrder,
+  walkResultOf,
+} from './walk.ts';
+export { addWalkPlace, WALK_PLACES, type WalkArea, type WalkPlace } from './walk-places.ts';

@@ -4,10 +4,13 @@ import {
   type BriefCell,
   type BriefTopic,
   create,
+  type Device,
+  type DeviceWalk,
   type Operation,
   type ProjectDocument,
   type Room,
   update,
+  type Walk,
   type WalkResult,
 } from '../model/index.ts';
 import { listOf, onLevel } from '../derive/index.ts';
@@ -38,33 +41,68 @@ export function walkingOrder(project: ProjectDocument): Room[] {
 
 export const walkResultOf = (
   project: Pick<ProjectDocument, 'walkResults'>,
+  walk: Walk,
   roomId: string,
   topic: BriefTopic,
 ): WalkResult | undefined =>
-  Object.values(project.walkResults).find((result) => result.roomId === roomId && result.topic === topic);
+  Object.values(project.walkResults).find((one) => one.walk === walk && one.roomId === roomId && one.topic === topic);
 
-/** Writes down what is found of an answer on the walk. */
-export function tellWalk(
+export const deviceWalkOf = (
+  project: Pick<ProjectDocument, 'deviceWalks'>,
+  walk: Walk,
+  deviceId: string,
+): DeviceWalk | undefined => Object.values(project.deviceWalks).find((one) => one.walk === walk && one.deviceId === deviceId);
+
+type Found = Pick<WalkResult, 'found' | 'by' | 'on' | 'note'>;
+
+/** Writes down what is found of an answer on a walk. */
+export function recordWalk(
   project: ProjectDocument,
+  walk: Walk,
   roomId: string,
   topic: BriefTopic,
-  found: Pick<WalkResult, 'found' | 'by' | 'on' | 'note'>,
+  found: Found,
   newId: () => string,
 ): Operation[] {
-  const known = walkResultOf(project, roomId, topic);
-  if (!known) return [create('walkResults', { id: newId(), roomId, topic, ...found })];
+  const known = walkResultOf(project, walk, roomId, topic);
+  if (!known) return [create('walkResults', { id: newId(), walk, roomId, topic, ...found })];
   const operation = update('walkResults', known, found);
   return operation ? [operation] : [];
 }
 
-/** An answer that the walk did not find as agreed. */
-export interface WalkDifference {
-  readonly cell: BriefCell;
-  readonly result: WalkResult;
+/** Writes down what is found of a device on a walk. */
+export function recordDeviceWalk(
+  project: ProjectDocument,
+  walk: Walk,
+  deviceId: string,
+  found: Found,
+  newId: () => string,
+): Operation[] {
+  const known = deviceWalkOf(project, walk, deviceId);
+  if (!known) return [create('deviceWalks', { id: newId(), walk, deviceId, ...found })];
+  const operation = update('deviceWalks', known, found);
+  return operation ? [operation] : [];
 }
 
-export const walkDifferences = (project: ProjectDocument): WalkDifference[] =>
-  listOf(project, 'walkResults').flatMap((result) => {
-    const cell = cellOf(project, result.roomId, result.topic);
-    return cell && result.found !== 'there' ? [{ cell, result }] : [];
+/** An answer or a device that a walk did not find as planned, or that the last walk found other than the first. */
+export type WalkDifference =
+  | { readonly kind: 'answer'; readonly cell: BriefCell; readonly result: WalkResult; readonly first: WalkResult | null }
+  | { readonly kind: 'device'; readonly device: Device; readonly result: DeviceWalk; readonly first: DeviceWalk | null };
+
+/** What differs on a walk; on the last one, with what the first had found. */
+export function walkDifferences(project: ProjectDocument, walk: Walk): WalkDifference[] {
+  const answers = listOf(project, 'walkResults').flatMap((result): WalkDifference[] => {
+    const cell = result.walk === walk ? cellOf(project, result.roomId, result.topic) : undefined;
+    const first = walk === 'last' ? (walkResultOf(project, 'first', result.roomId, result.topic) ?? null) : null;
+    return cell && differs(result, first) ? [{ kind: 'answer', cell, result, first }] : [];
   });
+  const devices = listOf(project, 'deviceWalks').flatMap((result): WalkDifference[] => {
+    if (result.walk !== walk) return [];
+    const first = walk === 'last' ? (deviceWalkOf(project, 'first', result.deviceId) ?? null) : null;
+    return differs(result, first) ? [{ kind: 'device', device: project.devices[result.deviceId], result, first }] : [];
+  });
+  return [...answers, ...devices];
+}
+
+const differs = (result: Pick<WalkResult, 'found'>, first: Pick<WalkResult, 'found'> | null) =>
+  result.found !== 'there' || (first !== null && first.found !== result.found);

@@ -176,6 +176,7 @@ export const problems = {
   'no-head-end': 'There is no head end for the cable to go to. Place a rack or another head end first.',
   'not-a-speaker': '{{name}} has no single speaker run of two or four conductors. Select two speakers.',
   'cable-family-missing': 'The project has no speaker cable of this kind ({{family}}). Add one to its cables first.',
+  'not-outdoors': 'This is not placed outdoors. Choose a room, or another kind of place.',
   'run-to-itself': 'A run cannot end at the device at which it begins. Choose another far end.',
   'run-circle':
     '{{name}} is fed from this device already, so the run would lead back to where it begins. Choose another far end.',

@@ -151,10 +151,11 @@ const HEADER_OF_10 = { firm: '', firmContact: '', northRad: null };
 
 /** What version 11 added: head ends by system and how they are entered; runs that are no leg of a recipe, with reason and price. */
 const HEADER_OF_11 = { speakerPairs: 'home-runs' };
-const LISTS_OF_11 = ['headEndRules'];
+const LISTS_OF_11 = ['headEndRules', 'deviceWalks'];
 const ADDED_IN_11: typeof ADDED_IN_2 = {
   racks: () => ({ entry: 'wall' }),
   devices: () => ({ leftOut: [] }),
+  walkResults: () => ({ walk: 'first' }),
   runs: ({ leg }) => ({ recipeLeg: leg, reason: '', price: null }),
 };
 

@@ -106,11 +106,26 @@ export const packageLine = z.strictObject({
   words: words(200, 1),
 });
 
-/** What was found of one answer on the last walk. */
+/** The walk with the client before the cables go in, and the one before the walls close. */
+export const WALKS = ['first', 'last'] as const;
+
+/** What was found of one answer on a walk. */
 export const walkResult = z.strictObject({
   id,
+  walk: z.enum(WALKS),
   roomId: id,
   topic: z.enum(BRIEF_TOPICS),
+  found: z.enum(WALK_RESULTS),
+  by: words(60),
+  on: day,
+  note: words(400),
+});
+
+/** What was found of one device on a walk. */
+export const deviceWalk = z.strictObject({
+  id,
+  walk: z.enum(WALKS),
+  deviceId: id,
   found: z.enum(WALK_RESULTS),
   by: words(60),
   on: day,
@@ -178,6 +193,8 @@ export type TradeDate = z.infer<typeof tradeDate>;
 export type TradeGate = (typeof TRADE_GATES)[number];
 export type Compromise = z.infer<typeof compromise>;
 export type PackageLine = z.infer<typeof packageLine>;
+export type Walk = (typeof WALKS)[number];
+export type DeviceWalk = z.infer<typeof deviceWalk>;
 export type WalkResult = z.infer<typeof walkResult>;
 export type RoomTemplate = z.infer<typeof roomTemplate>;
 export type ConductorMap = z.infer<typeof conductorMap>;

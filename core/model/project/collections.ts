@@ -56,7 +56,8 @@ export const COLLECTIONS = {
   tradeDates: { schema: brief.tradeDate, unique: [['gate']], refers: {} },
   compromises: { schema: brief.compromise, unique: [], refers: { roomId: 'rooms', deviceId: 'devices' } },
   packageLines: { schema: brief.packageLine, unique: [], refers: { roomId: 'rooms' } },
-  walkResults: { schema: brief.walkResult, unique: [['roomId', 'topic']], refers: { roomId: 'rooms' } },
+  walkResults: { schema: brief.walkResult, unique: [['walk', 'roomId', 'topic']], refers: { roomId: 'rooms' } },
+  deviceWalks: { schema: brief.deviceWalk, unique: [['walk', 'deviceId']], refers: { deviceId: 'devices' } },
   roomTemplates: { schema: brief.roomTemplate, unique: [], refers: {} },
   groups: { schema: brief.group, unique: [['kind', 'name']], refers: {} },
   groupMembers: {

@@ -32,7 +32,10 @@ export {
   type RoomTemplate,
   TRADE_GATES,
   type TradeGate,
+  type DeviceWalk,
+  type Walk,
   WALK_RESULTS,
+  WALKS,
   type WalkResult,
 } from './brief-records.ts';
 export { BRIEF_TOPICS, type BriefTopic } from './brief-topics.ts';

@@ -41,11 +41,32 @@ CREATE TABLE head_end_rules (
   CONSTRAINT head_end_rules_rack_id FOREIGN KEY (project_id, rack_id) REFERENCES racks (project_id, id) DEFERRABLE INITIALLY DEFERRED,
   CONSTRAINT head_end_rules_one UNIQUE (project_id, family, system) DEFERRABLE INITIALLY DEFERRED
 );
+ALTER TABLE walk_results
+  ADD walk text NOT NULL DEFAULT 'first' CHECK (walk IN ('first', 'last')),
+  DROP CONSTRAINT walk_results_once,
+  ADD CONSTRAINT walk_results_once UNIQUE (project_id, walk, room_id, topic) DEFERRABLE INITIALLY DEFERRED;
+ALTER TABLE walk_results ALTER walk DROP DEFAULT;
+CREATE TABLE device_walks (
+  project_id uuid NOT NULL REFERENCES projects (id) ON DELETE CASCADE,
+  id text NOT NULL,
+  walk text NOT NULL CHECK (walk IN ('first', 'last')),
+  device_id text NOT NULL,
+  found text NOT NULL CHECK (found IN ('there', 'missing', 'different')),
+  by text NOT NULL,
+  "on" text NOT NULL CHECK ("on" ~ '^([0-9]{4}-[0-9]{2}-[0-9]{2})?$'),
+  note text NOT NULL,
+  PRIMARY KEY (project_id, id),
+  CONSTRAINT device_walks_once UNIQUE (project_id, walk, device_id) DEFERRABLE INITIALLY DEFERRED,
+  CONSTRAINT device_walks_device_id FOREIGN KEY (project_id, device_id) REFERENCES devices (project_id, id) DEFERRABLE INITIALLY DEFERRED
+);
 CREATE INDEX head_end_rules_rack ON head_end_rules (project_id, rack_id);
 `;
 
 const DOWN = `
-DROP TABLE head_end_rules;
+DROP TABLE head_end_rules, device_walks;
+DELETE FROM walk_results WHERE walk = 'last';
+ALTER TABLE walk_results DROP CONSTRAINT walk_results_once, DROP walk,
+  ADD CONSTRAINT walk_results_once UNIQUE (project_id, room_id, topic) DEFERRABLE INITIALLY DEFERRED;
 UPDATE cable_types SET material = 'fibre' WHERE material = 'plastic';
 ALTER TABLE cable_types DROP CONSTRAINT cable_types_material_check;
 ALTER TABLE cable_types ADD CONSTRAINT cable_types_material_check CHECK (material IN ('copper', 'cca', 'ccs', 'fibre'));

@@ -1,6 +1,6 @@
 import { useProject } from '../../state/open-project.ts';
 import { acceptAnswers, briefCost, fillRest, openDecisions, proposedAnswers, walkDifferences } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS } from '@dusky-spool/core/model';
+import { BRIEF_TOPICS, WALKS } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
 import { usePlace } from '../../state/selection.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
@@ -44,7 +44,7 @@ export function BriefScreen() {
   const shown: View = VIEWS.includes(view as View) ? (view as View) : 'rooms';
   const cost = briefCost(project).all;
   const undecided = openDecisions(project, today()).length;
-  const differences = walkDifferences(project).length;
+  const differences = WALKS.reduce((sum, walk) => sum + walkDifferences(project, walk).length, 0);
   useKeys({ undo, redo });
   const guarded = useSignedGuard();
   const fill = (roomId: string) =>

@@ -186,21 +186,26 @@ describe('the walk through the brief', () => {
     await page.user.click(page.getByText(/^Walk/, { selector: '.ant-segmented-item-label' }));
     const names: string[] = [];
     const heading = () => page.container.querySelector('.walk-card h1')!.textContent!;
-    for (let n = 0; n < 2; n++) {
+    for (let n = 0; n < 3; n++) {
       names.push(heading());
       if (heading() === house.rooms.a.name) {
         await page.user.click(page.container.querySelectorAll('.brief__walk-three button')[1]);
         expect(page.container.querySelectorAll('.walk-list li').length).to.be.at.least(1);
         const [result] = Object.values(page.project().walkResults);
-        expect(result).to.include({ roomId: 'a', topic: 'network', by: 'Ada Fenn' });
+        expect(result).to.include({ walk: 'first', roomId: 'a', topic: 'network', by: 'Ada Fenn' });
       }
-      const next = page.getByRole('button', { name: 'Next room' }) as HTMLButtonElement;
+      const next = page.getByRole('button', { name: 'Next' }) as HTMLButtonElement;
       if (!next.disabled) await page.user.click(next);
     }
-    expect([...names].sort()).to.deep.equal(
-      Object.values(house.rooms)
-        .map(({ name }) => name)
-        .sort(),
-    );
+    const rooms = Object.values(house.rooms).map(({ name }) => name);
+    expect([...names].sort()).to.deep.equal([...rooms, 'Outdoors'].sort());
+    expect(names.at(-1)).to.equal('Outdoors');
+    // One tap adds what nobody asked for before; the last walk is kept apart.
+    const before = Object.keys(page.project().devices).length;
+    await page.user.click(page.getByRole('button', { name: '+ Camera' }));
+    expect(Object.keys(page.project().devices)).to.have.length(before + 1);
+    expect(page.getByText(/Differences: 2/)).to.not.equal(null);
+    await page.user.click(page.getByText('Last walk', { selector: '.ant-segmented-item-label' }));
+    expect(page.getByText(/Differences: 0/)).to.not.equal(null);
   });
 });

@@ -39,7 +39,6 @@ export function SeveralDevices({
     const operations = changeRecords('devices', devices, after);
     if (operations.length > 0) edit(title, operations);
   };
-  const isPair = devices.length === 2 && devices.every(({ typeId }) => project.deviceTypes[typeId].impedanceOhm !== null);
   const phases = listOf(project, 'phases').toSorted((a, b) => a.order - b.order);
   const height = commonValue(devices, 'heightM');
   const phaseId = commonValue(devices, 'phaseId');
@@ -94,20 +93,30 @@ export function SeveralDevices({
           </Button>
         )}
         <AddCable deviceIds={ids} />
-        {isPair && (
-          <>
-            <Button size="small" onClick={() => edit(text('device.pairOne'), pairSpeakers(project, [ids[0], ids[1]]))}>
-              {text('device.pairOne')}
-            </Button>
-            <Button size="small" onClick={() => edit(text('device.pairTwo'), runSpeakersHome(project, ids))}>
-              {text('device.pairTwo')}
-            </Button>
-          </>
-        )}
+        <SpeakerPair ids={ids} />
       </div>
       <RecipeLegs deviceIds={ids} />
       <LineUp ids={ids} />
       <GroupPicker deviceIds={ids} onSelect={onSelect} />
+    </>
+  );
+}
+
+/** Both ways to cable two speakers; nothing for anything else. */
+function SpeakerPair({ ids }: { readonly ids: readonly string[] }) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const devices = ids.flatMap((id) => project.devices[id] ?? []);
+  const isPair = devices.length === 2 && devices.every(({ typeId }) => project.deviceTypes[typeId].impedanceOhm !== null);
+  if (!isPair) return null;
+  return (
+    <>
+      <Button size="small" onClick={() => edit(text('device.pairOne'), pairSpeakers(project, [ids[0], ids[1]]))}>
+        {text('device.pairOne')}
+      </Button>
+      <Button size="small" onClick={() => edit(text('device.pairTwo'), runSpeakersHome(project, ids))}>
+        {text('device.pairTwo')}
+      </Button>
     </>
   );
 }
@@ -150,12 +159,6 @@ export function SeveralRuns({
   const { edit } = useProjectParts('edit');
   const runs = ids.flatMap((id) => project.runs[id] ?? []);
   const open = runs.filter((run) => !isKept(run));
-  const { units } = project.project;
-  const change = (title: string, after: Partial<Run>) => {
-    const operations = changeRecords('runs', open, after);
-    if (operations.length > 0) edit(title, operations);
-  };
-  const slackStyle = commonValue(open, 'slackStyle');
   return (
     <>
       <div className="fields">
@@ -170,50 +173,7 @@ export function SeveralRuns({
             )
           }
         />
-        {open.length > 0 && (
-          <>
-            <ChoiceField
-              label={text('run.cable')}
-              value={commonValue(open, 'cableTypeId')}
-              options={listOf(project, 'cableTypes').map(({ id, name }) => ({ value: id, label: name }))}
-              onChange={(cableTypeId) => change(text('edit.cable'), { cableTypeId })}
-            />
-            <WordsField
-              label={text('run.bundleField')}
-              value={commonValue(open, 'bundle') ?? ''}
-              placeholder={mixed(commonValue(open, 'bundle'))}
-              max={12}
-              onChange={(bundle) => change(text('edit.bundle'), { bundle: bundle.toUpperCase() })}
-            />
-            <WordsField
-              label={text('run.reason')}
-              value={commonValue(open, 'reason') ?? ''}
-              placeholder={mixed(commonValue(open, 'reason'))}
-              max={200}
-              onChange={(reason) => change(text('run.reason'), { reason })}
-            />
-            <ChoiceField<SlackStyle | 'usual'>
-              label={text('run.slackStyle')}
-              value={slackStyle === null ? 'usual' : slackStyle}
-              options={[
-                { value: 'usual', label: text('run.slackAsProject') },
-                ...SLACK_STYLES.map((value) => ({ value, label: term(`slackStyles.${value}`) })),
-              ]}
-              onChange={(style) => change(text('edit.slack'), { slackStyle: style === 'usual' ? null : style })}
-            />
-            {(['deviceSlackM', 'rackSlackM'] as const).map((field) => (
-              <LengthField
-                key={field}
-                label={text(field === 'deviceSlackM' ? 'run.slackDevice' : 'run.slackRack')}
-                valueM={commonValue(open, field) ?? null}
-                placeholder={text('form.mixed')}
-                units={units}
-                minM={0}
-                onChange={(valueM) => valueM !== null && change(text('edit.slack'), { [field]: valueM })}
-              />
-            ))}
-          </>
-        )}
+        {open.length > 0 && <OpenRunFields runs={open} />}
       </div>
       {open.length > 0 && (
         <Button
@@ -240,6 +200,62 @@ export function SeveralRuns({
       {open.length < runs.length && (
         <p className="faint">{text('run.someKept', { count: runs.length - open.length, all: runs.length })}</p>
       )}
+    </>
+  );
+}
+
+/** What may still be changed of runs that are drafted. */
+function OpenRunFields({ runs: open }: { readonly runs: readonly Run[] }) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const { units } = project.project;
+  const change = (title: string, after: Partial<Run>) => {
+    const operations = changeRecords('runs', open, after);
+    if (operations.length > 0) edit(title, operations);
+  };
+  const slackStyle = commonValue(open, 'slackStyle');
+  return (
+    <>
+      <ChoiceField
+        label={text('run.cable')}
+        value={commonValue(open, 'cableTypeId')}
+        options={listOf(project, 'cableTypes').map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={(cableTypeId) => change(text('edit.cable'), { cableTypeId })}
+      />
+      <WordsField
+        label={text('run.bundleField')}
+        value={commonValue(open, 'bundle') ?? ''}
+        placeholder={mixed(commonValue(open, 'bundle'))}
+        max={12}
+        onChange={(bundle) => change(text('edit.bundle'), { bundle: bundle.toUpperCase() })}
+      />
+      <WordsField
+        label={text('run.reason')}
+        value={commonValue(open, 'reason') ?? ''}
+        placeholder={mixed(commonValue(open, 'reason'))}
+        max={200}
+        onChange={(reason) => change(text('run.reason'), { reason })}
+      />
+      <ChoiceField<SlackStyle | 'usual'>
+        label={text('run.slackStyle')}
+        value={slackStyle === null ? 'usual' : slackStyle}
+        options={[
+          { value: 'usual', label: text('run.slackAsProject') },
+          ...SLACK_STYLES.map((value) => ({ value, label: term(`slackStyles.${value}`) })),
+        ]}
+        onChange={(style) => change(text('edit.slack'), { slackStyle: style === 'usual' ? null : style })}
+      />
+      {(['deviceSlackM', 'rackSlackM'] as const).map((field) => (
+        <LengthField
+          key={field}
+          label={text(field === 'deviceSlackM' ? 'run.slackDevice' : 'run.slackRack')}
+          valueM={commonValue(open, field) ?? null}
+          placeholder={text('form.mixed')}
+          units={units}
+          minM={0}
+          onChange={(valueM) => valueM !== null && change(text('edit.slack'), { [field]: valueM })}
+        />
+      ))}
     </>
   );
 }

@@ -1,6 +1,6 @@
 import type { HeadEndChange, RuleKey } from '@dusky-spool/core/devices';
 import { formatCableLength } from '@dusky-spool/core/math';
-import { type ProjectDocument, SYSTEMS } from '@dusky-spool/core/model';
+import { type ProjectDocument, type Run, SYSTEMS } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { Modal, Select } from 'antd';
 import { useState } from 'react';
@@ -39,11 +39,9 @@ export function HeadEndRules() {
   const mayPlan = useRight('plan');
   const [difference, setDifference] = useState<Difference | null>(null);
   const [added, setAdded] = useState<string | null>(null);
-  const racks = listOf(project, 'racks');
   const rules = listOf(project, 'headEndRules');
   const homes = listOf(project, 'runs').filter(({ toDeviceId }) => toDeviceId === null);
-  const systemOf = (deviceId: string) => project.deviceTypes[project.devices[deviceId].typeId].system;
-  const there = new Set(homes.map(({ deviceId }) => systemOf(deviceId)));
+  const there = new Set(homes.map(({ deviceId }) => systemOf(project, deviceId)));
   const families = [...new Set(homes.map(({ cableTypeId }) => project.cableTypes[cableTypeId].family))];
   const ruled = rules.filter(({ family }) => family !== '').map(({ family }) => family);
   const shown = [...new Set([...ruled, ...(added === null ? [] : [added])])];
@@ -58,16 +56,6 @@ export function HeadEndRules() {
     const found = await askHeadEnds({ key, rackId, newId: newRecordId('he') });
     if (found) setDifference({ ...found, key, rackId });
   };
-  const counted = ({ family, system }: RuleKey) => {
-    const of = homes.filter(({ deviceId, cableTypeId }) =>
-      system === null ? project.cableTypes[cableTypeId].family === family : systemOf(deviceId) === system,
-    );
-    return racks
-      .map(({ id, name }) => [name, of.filter(({ rackId }) => rackId === id).length] as const)
-      .filter(([, count]) => count > 0)
-      .map(([name, count]) => `${name}: ${count}`)
-      .join(', ');
-  };
   return (
     <section>
       <h3>{text('stage.headEnd.rules')}</h3>
@@ -81,29 +69,15 @@ export function HeadEndRules() {
           </tr>
         </thead>
         <tbody>
-          {rows.map((key) => {
-            const name = nameOf(project, key);
-            const rule = rules.find(({ family, system }) => family === key.family && system === key.system);
-            return (
-              <tr key={name}>
-                <th scope="row">{name}</th>
-                <td>
-                  <Select
-                    value={rule?.rackId ?? NEAREST}
-                    disabled={!mayPlan}
-                    aria-label={text('stage.headEnd.ruled', { what: name })}
-                    popupMatchSelectWidth={false}
-                    options={[
-                      { value: NEAREST, label: text('stage.headEnd.nearest') },
-                      ...racks.map((rack) => ({ value: rack.id, label: rack.name })),
-                    ]}
-                    onChange={(id) => void ask(key, id === NEAREST ? null : id)}
-                  />
-                </td>
-                <td>{counted(key)}</td>
-              </tr>
-            );
-          })}
+          {rows.map((key) => (
+            <RuleRow
+              key={nameOf(project, key)}
+              rule={key}
+              homes={homes}
+              mayPlan={mayPlan}
+              onTake={(rackId) => void ask(key, rackId)}
+            />
+          ))}
         </tbody>
       </table>
       {mayPlan && families.some((family) => !shown.includes(family)) && (
@@ -131,6 +105,52 @@ export function HeadEndRules() {
     </section>
   );
 }
+
+/** One system or cable family: which head end takes it, and where its home runs end now. */
+function RuleRow({
+  rule: key,
+  homes,
+  mayPlan,
+  onTake,
+}: {
+  readonly rule: RuleKey;
+  readonly homes: readonly Run[];
+  readonly mayPlan: boolean;
+  readonly onTake: (rackId: string | null) => void;
+}) {
+  const project = useProject();
+  const racks = listOf(project, 'racks');
+  const name = nameOf(project, key);
+  const rule = listOf(project, 'headEndRules').find(({ family, system }) => family === key.family && system === key.system);
+  const own = homes.filter(({ deviceId, cableTypeId }) =>
+    key.system === null ? project.cableTypes[cableTypeId].family === key.family : systemOf(project, deviceId) === key.system,
+  );
+  const counts = racks
+    .map((rack) => [rack.name, own.filter(({ rackId }) => rackId === rack.id).length] as const)
+    .flatMap(([rack, count]) => (count > 0 ? [`${rack}: ${count}`] : []))
+    .join(', ');
+  return (
+    <tr>
+      <th scope="row">{name}</th>
+      <td>
+        <Select
+          value={rule?.rackId ?? NEAREST}
+          disabled={!mayPlan}
+          aria-label={text('stage.headEnd.ruled', { what: name })}
+          popupMatchSelectWidth={false}
+          options={[
+            { value: NEAREST, label: text('stage.headEnd.nearest') },
+            ...racks.map((rack) => ({ value: rack.id, label: rack.name })),
+          ]}
+          onChange={(id) => onTake(id === NEAREST ? null : id)}
+        />
+      </td>
+      <td>{counts}</td>
+    </tr>
+  );
+}
+
+const systemOf = (project: ProjectDocument, deviceId: string) => project.deviceTypes[project.devices[deviceId].typeId].system;
 
 const titleOf = (project: ProjectDocument, { key, rackId }: Difference): string =>
   text('stage.headEnd.difference', {

@@ -141,7 +141,8 @@ describe('the head end', () => {
     );
     await choose(page, 'Head end of Audio', 'Audio rack');
     await waitFor(() => expect(document.body.textContent).to.include('drafted runs go'), { timeout: 10_000, interval: 200 });
-    const dialog = page.getByRole('dialog', { name: 'Audio: to Audio rack' });
+    const dialog = document.querySelector('[role=dialog]')!;
+    expect(dialog.textContent).to.include('Audio: to Audio rack');
     const numbersOf = (where: string) => Object.values(page.project().runs).filter(({ rackId }) => rackId === where).length;
     expect(dialog.textContent).to.include('2 drafted runs go from Rack A to Audio rack.');
     const [before, after] = [.../Cable to cut for them: ([\d.]+) m now, ([\d.]+) m then/.exec(dialog.textContent ?? '')!]

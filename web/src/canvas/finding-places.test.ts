@@ -1,9 +1,8 @@
-import '../testing/dom.ts';
 import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import { newOpening } from '@dusky-spool/core/model';
 import { smallHouse } from '@dusky-spool/core/testing';
 import { expect } from 'chai';
-import { placesOf } from './FindingLayer.tsx';
+import { placesOf } from './finding-places.ts';
 
 const door = newOpening({ id: 'door', wallId: 'south2', kind: 'door', offsetM: 2, widthM: 0.9, sillM: 0, headM: 2.1 });
 const house = smallHouse({ openings: [door] });

@@ -18,7 +18,8 @@ function familiesAt(project: ProjectDocument, placesOf: (run: ProjectDocument['r
     for (const id of placesOf(run)) {
       const place: Place = at.get(id) ?? new Map();
       const families = place.get(cable.jacketColour) ?? new Map<string, string>();
-      families.set(cable.family, cable.name);
+      // Speaker cables of one line are told apart by their conductors.
+      families.set(cable.system === 'sound' ? cable.system : cable.family, cable.name);
       at.set(id, place.set(cable.jacketColour, families));
     }
   }

@@ -1,6 +1,7 @@
-import { newHeader, type ProjectDocument } from '../../core/model/index.ts';
+import { pairSpeakers, rackPlace, setHeadEndRule } from '../../core/devices/index.ts';
+import { newHeader, type ProjectDocument, type SystemName } from '../../core/model/index.ts';
 import { curesFor, runChecks } from '../../core/rules/index.ts';
-import { DRAWN_ON, HouseBuilder, type RoomPlan } from './house-builder.ts';
+import { DRAWN_ON, HouseBuilder, must, type RoomPlan } from './house-builder.ts';
 
 const BRICK_LINED = { kind: 'closed', thicknessM: 0.3, cavityDepthM: 0.055, cableMayRun: true } as const;
 const CLOSED = { kind: 'closed', thicknessM: 0.11, cavityDepthM: 0.07, cableMayRun: true } as const;
@@ -79,10 +80,28 @@ export function buildCottage(): ProjectDocument {
     ['thermostat', 10.2, 10.4],
     ['motion-sensor', 17.8, 1.2],
   ];
-  for (const [type, x, y, name] of devices) house.device(ground, type, at(x, y), name);
+  // Zone wiring ends at its own panel in the hall, everything else in the rack.
+  house.rack({
+    levelId: ground,
+    code: 'S',
+    name: 'Security panel',
+    kind: 'security-panel',
+    ...rackPlace(house.project, ground, at(10.6, 4), { widthM: 0.35, depthM: 0.1 }),
+    units: 1,
+    entryHeightM: 1.7,
+  });
+  const rackId = (code: string) => Object.values(house.project.racks).find((rack) => rack.code === code)!.id;
+  const rules = { sound: 'A', picture: 'A', data: 'A', control: 'A', shade: 'A' } as const;
+  for (const [system, code] of Object.entries(rules) as [SystemName, string][])
+    house.apply(setHeadEndRule(house.project, { family: '', system }, rackId(code), house.id('he')).operations);
+  for (const family of ['sec_2', 'sec_4'])
+    house.apply(setHeadEndRule(house.project, { family, system: null }, rackId('S'), house.id('he')).operations);
+  const placed = devices.map(([type, x, y, name]) => house.device(ground, type, at(x, y), name));
+  // The pair of the living room hangs on one four-conductor cable.
+  house.apply(must(pairSpeakers(house.project, [placed[0], placed[1]])));
   house.makeBuildable();
   for (const finding of runChecks(house.project, DRAWN_ON)) {
-    if (finding.rank === 'stop' && curesFor(finding, house.project)[0])
+    if ((finding.rank === 'stop' || finding.code === 'conduits-missing') && curesFor(finding, house.project)[0])
       house.apply(curesFor(finding, house.project)[0].operations);
   }
   return house.finish();

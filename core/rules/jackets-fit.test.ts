@@ -66,4 +66,26 @@ describe('the jacket of a cable', () => {
     if (!applied.ok) throw new Error('refused');
     expect(found(applied.value)).to.deep.equal([]);
   });
+
+  it('that is rated for weather and for risers at once may lie in both, and goes on through the house', () => {
+    const plain = house(6, 'cat6_outdoor', 2);
+    const rated = (project: ProjectDocument, more: object) => ({
+      ...project,
+      cableTypes: { ...project.cableTypes, cat6_utp: { ...project.cableTypes.cat6_utp, ...more } },
+    });
+    const wet = house(6);
+    expect(found(wet).map(({ code }) => code)).to.deep.equal(['jacket-not-outdoor']);
+    expect(found(rated(wet, { alsoRated: ['outdoor', 'riser'] }))).to.deep.equal([]);
+    // The cure takes a cable by any of its ratings.
+    const other = {
+      ...plain.cableTypes.cat6_utp,
+      id: 'both',
+      name: 'Both',
+      rating: 'riser' as const,
+      alsoRated: ['outdoor' as const],
+    };
+    const { cat6_outdoor: _, ...cableTypes } = wet.cableTypes;
+    const [cure] = found({ ...wet, cableTypes: { ...cableTypes, both: other } })[0].cures;
+    expect(cure.figures).to.deep.equal({ name: 'Both' });
+  });
 });

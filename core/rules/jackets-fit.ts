@@ -1,5 +1,5 @@
 import { distance3, type Point2, pointInPolygon } from '../math/index.ts';
-import { type CableType, type Feature, isConduit, type Medium, type ProjectDocument, update } from '../model/index.ts';
+import { type CableType, type Feature, isConduit, isRated, type Medium, type ProjectDocument, update } from '../model/index.ts';
 import { listOf, partOf, pickedFrom } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { type Cure, defineCheck, type Rank, type RuleFinding, say } from './check.ts';
@@ -31,6 +31,8 @@ export const jacketsFit = defineCheck({
 
 /** Media in which a cable lies open in a hollow of the house: jackets of conduits and channels keep it from the air there. */
 const IN_HOLLOWS: ReadonlySet<Medium> = new Set(['ceiling', 'wall', 'cavity', 'bulkhead', 'floor', 'crawl', 'chase', 'riser']);
+/** Ratings with which an outdoor cable may go on through the house. */
+const INSIDE = ['general', 'riser', 'plenum'] as const;
 /** Where a cord may lie: in the room, to be seen. */
 const IN_ROOMS: ReadonlySet<Medium> = new Set(['surface']);
 /** Step along a route at which it is asked whether a space moves air, m. */
@@ -89,7 +91,7 @@ function findingOf(project: ProjectDocument, planned: PlannedRun, maxM: number):
     );
   if (cable.rating === 'cord' && media.some((medium) => !IN_ROOMS.has(medium)))
     return told('jacket-cord', null, null, 'general', {}, 'stop');
-  const air = cable.rating === 'plenum' ? null : inAir(project, planned);
+  const air = isRated(cable, 'plenum') ? null : inAir(project, planned);
   if (air?.first)
     return told(
       'jacket-not-plenum',
@@ -102,10 +104,11 @@ function findingOf(project: ProjectDocument, planned: PlannedRun, maxM: number):
     );
   // Conduit may lie in weather and ground; its box fittings are chosen for that.
   if (isConduit(cable)) return null;
-  if (cable.rating !== 'outdoor' && media.some((medium) => WEATHER.has(medium)))
+  if (!isRated(cable, 'outdoor') && media.some((medium) => WEATHER.has(medium)))
     return told('jacket-not-outdoor', null, null, 'outdoor');
-  if (cable.rating === 'limited' && media.includes('riser')) return told('jacket-not-riser', null, null, 'riser');
-  if (cable.rating !== 'outdoor') return null;
+  if (isRated(cable, 'limited') && !INSIDE.some((rating) => isRated(cable, rating)) && media.includes('riser'))
+    return told('jacket-not-riser', null, null, 'riser');
+  if (!isRated(cable, 'outdoor') || INSIDE.some((rating) => isRated(cable, rating))) return null;
   const insideM = media.reduce((sum, medium, k) => (WEATHER.has(medium) ? sum : sum + distance3(points[k], points[k + 1])), 0);
   return insideM > maxM ? told('jacket-outdoor-inside', insideM, maxM, null, { insideM, mostM: maxM }) : null;
 }
@@ -116,7 +119,7 @@ const instead = (project: ProjectDocument, runId: string, cable: CableType, rati
     .filter(
       (other) =>
         other.family === cable.family &&
-        other.rating === rating &&
+        isRated(other, rating) &&
         other.material === cable.material &&
         (other.gaugeAwg ?? 0) <= (cable.gaugeAwg ?? 0),
     )

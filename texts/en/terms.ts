@@ -42,6 +42,13 @@ export const terms = {
     limited: 'Limited use',
     cord: 'Cord, exposed only',
   },
+  cableMaterials: {
+    copper: 'Copper',
+    cca: 'Copper-clad aluminum',
+    ccs: 'Copper-clad steel',
+    fibre: 'Fiber',
+    plastic: 'Plastic (conduit)',
+  },
   slackStyles: { 'figure-eight': 'Figure-eight', zigzag: 'Zigzag', 'wall-loop': 'Loop in the wall', none: 'None' },
   rackSlacks: { 'to-unit': 'To its unit', 'slide-out': 'Loop for sliding out', panel: 'Short, into a panel' },
   /** Who has to agree to a hole, or to make it. */

@@ -56,6 +56,9 @@ const CABLE_ROWS: readonly CableRow[] = [
   ['fibre_2', 'Duplex fibre', 'data', 2, null, false, 4.0, 50, 220, 'fibre', 1.6, 'yellow'],
 ];
 
+/** The usual spool or box: 305 m (1000 ft). */
+const SPOOL_M = 305;
+
 /** The generic cables that a new project starts with. */
 export const CABLE_TYPES: readonly CableType[] = CABLE_ROWS.map(
   ([id, name, system, conductors, gaugeAwg, stranded, diameterMm, bendMm, pullN, family, pricePerM, jacketColour]) => ({
@@ -72,6 +75,8 @@ export const CABLE_TYPES: readonly CableType[] = CABLE_ROWS.map(
     family,
     pricePerM,
     jacketColour,
+    alsoRated: [],
+    spoolM: SPOOL_M,
     rating: id.endsWith('_outdoor') ? 'outdoor' : id.endsWith('_plenum') ? 'plenum' : 'general',
   }),
 );

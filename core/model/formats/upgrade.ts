@@ -153,6 +153,7 @@ const HEADER_OF_10 = { firm: '', firmContact: '', northRad: null };
 const HEADER_OF_11 = { speakerPairs: 'home-runs' };
 const LISTS_OF_11 = ['headEndRules', 'deviceWalks'];
 const ADDED_IN_11: typeof ADDED_IN_2 = {
+  cableTypes: () => ({ alsoRated: [], spoolM: 305 }),
   racks: () => ({ entry: 'wall' }),
   devices: () => ({ leftOut: [] }),
   walkResults: () => ({ walk: 'first' }),

@@ -84,6 +84,7 @@ export {
   type DeviceType,
   isConduit,
   isMetallic,
+  isRated,
   JACKET_RATINGS,
   type Leg,
   LEG_ENDS,

@@ -48,6 +48,11 @@ export const cableType = z.strictObject({
   pricePerM: priceOf.describe('per metre, in the currency of the project'),
   jacketColour: words(20).describe('of the stock that is pulled'),
   rating: z.enum(JACKET_RATINGS).describe('where its jacket may lie'),
+  alsoRated: z
+    .array(z.enum(JACKET_RATINGS))
+    .max(JACKET_RATINGS.length)
+    .describe('what else its jacket is rated for, as riser and outdoor at once'),
+  spoolM: positiveM(5000).describe('length on a spool or in a box as it is bought, m'),
 });
 
 /** One cable of a recipe, in leg order: one run each. */
@@ -148,5 +153,8 @@ export type MountName = (typeof MOUNTS)[number];
 export type BoxKind = (typeof BOX_KINDS)[number];
 
 export const isConduit = ({ family }: Pick<CableType, 'family'>): boolean => family === CONDUIT_FAMILY;
+/** Whether a jacket is rated for a place: by its first rating or another that is printed on it. */
+export const isRated = (cable: Pick<CableType, 'rating' | 'alsoRated'>, rating: (typeof JACKET_RATINGS)[number]): boolean =>
+  cable.rating === rating || cable.alsoRated.includes(rating);
 /** Whether surges, mains and services act on it. */
 export const isMetallic = ({ material }: Pick<CableType, 'material'>): boolean => material !== 'fibre' && material !== 'plastic';

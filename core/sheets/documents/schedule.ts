@@ -220,6 +220,8 @@ export interface CableTotal {
   readonly cutLengthM: number;
   readonly orderLengthM: number;
   readonly longestM: number;
+  /** Length of a spool or box of it, m. */
+  readonly spoolM: number;
 }
 
 export function totalsByCable(project: ProjectDocument, rows: readonly ScheduleRow[]): CableTotal[] {
@@ -237,16 +239,20 @@ export function totalsByCable(project: ProjectDocument, rows: readonly ScheduleR
         cutLengthM,
         orderLengthM: cutLengthM * ORDER_FACTOR,
         longestM: Math.max(0, ...own.map((row) => row.cutLengthM ?? 0)),
+        spoolM: cable.spoolM,
       },
     ];
   });
 }
 
-/** Spools of the usual length for the runs of one cable type; `parallel` is how many are pulled at once in any one bundle. */
-export function spoolsFor(rows: readonly ScheduleRow[]): { readonly parallel: number; readonly plan: Outcome<SpoolPlan> } {
+/** Spools of a length, m, for the runs of one cable type; `parallel` is how many are pulled at once in any one bundle. */
+export function spoolsFor(
+  rows: readonly ScheduleRow[],
+  spoolM: number = USUAL_SPOOL_M,
+): { readonly parallel: number; readonly plan: Outcome<SpoolPlan> } {
   const parallel = maxAtOnce(rows);
   const lengthsM = rows.flatMap((row) => row.cutLengthM ?? []);
-  return { parallel, plan: planSpools(lengthsM, USUAL_SPOOL_M, parallel) };
+  return { parallel, plan: planSpools(lengthsM, spoolM, parallel) };
 }
 
 /** The most runs of one bundle; a run without one is pulled by itself. */

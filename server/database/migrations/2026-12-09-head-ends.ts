@@ -20,7 +20,10 @@ ALTER TABLE racks
   ADD entry text NOT NULL DEFAULT 'wall' CHECK (entry IN ('wall', 'floor', 'ceiling', 'sleeve'));
 ALTER TABLE racks ALTER entry DROP DEFAULT;
 ALTER TABLE cable_types DROP CONSTRAINT cable_types_material_check;
-ALTER TABLE cable_types ADD CONSTRAINT cable_types_material_check CHECK (material IN ('copper', 'cca', 'ccs', 'fibre', 'plastic'));
+ALTER TABLE cable_types ADD CONSTRAINT cable_types_material_check CHECK (material IN ('copper', 'cca', 'ccs', 'fibre', 'plastic')),
+  ADD also_rated jsonb NOT NULL DEFAULT '[]',
+  ADD spool_m double precision NOT NULL DEFAULT 305 CHECK (spool_m > 0);
+ALTER TABLE cable_types ALTER also_rated DROP DEFAULT, ALTER spool_m DROP DEFAULT;
 ALTER TABLE projects ADD speaker_pairs text NOT NULL DEFAULT 'home-runs' CHECK (speaker_pairs IN ('home-runs', 'four-conductor'));
 ALTER TABLE projects ALTER speaker_pairs DROP DEFAULT;
 ALTER TABLE devices ADD left_out jsonb NOT NULL DEFAULT '[]';
@@ -67,6 +70,7 @@ DROP TABLE head_end_rules, device_walks;
 DELETE FROM walk_results WHERE walk = 'last';
 ALTER TABLE walk_results DROP CONSTRAINT walk_results_once, DROP walk,
   ADD CONSTRAINT walk_results_once UNIQUE (project_id, room_id, topic) DEFERRABLE INITIALLY DEFERRED;
+ALTER TABLE cable_types DROP also_rated, DROP spool_m;
 UPDATE cable_types SET material = 'fibre' WHERE material = 'plastic';
 ALTER TABLE cable_types DROP CONSTRAINT cable_types_material_check;
 ALTER TABLE cable_types ADD CONSTRAINT cable_types_material_check CHECK (material IN ('copper', 'cca', 'ccs', 'fibre'));

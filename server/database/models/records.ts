@@ -218,6 +218,8 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     pricePerM: number,
     jacketColour: text,
     rating: text,
+    alsoRated: geometry,
+    spoolM: number,
   }),
   conductorMaps: recordColumns({ name: text, lines: geometry, note: text }),
   phases: recordColumns({ order: whole, name: text, on: text }),

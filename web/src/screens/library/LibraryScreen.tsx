@@ -17,6 +17,7 @@ import { useSend, useServer } from '../../ground/api/server-state.ts';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
+import { CableTypes } from './CableTypes.tsx';
 import { ConductorMaps } from './ConductorMaps.tsx';
 import { FileProblems } from './FileProblems.tsx';
 import { TypeCard } from './TypeCard.tsx';
@@ -28,6 +29,9 @@ interface Props {
   readonly onBack: () => void;
 }
 
+/** Parts of the library, the cables and the conductor maps. */
+type Shown = DeviceType['part'] | 'cables' | 'maps';
+
 const FIRM_LIBRARY = '/library';
 const NO_TYPES: readonly DeviceType[] = [];
 
@@ -38,7 +42,7 @@ export function LibraryScreen({ onBack }: Props) {
   const { message } = AntApp.useApp();
   const [find, setFind] = useState('');
   const [system, setSystem] = useState<SystemName | 'all'>('all');
-  const [part, setPart] = useState<DeviceType['part'] | 'maps'>('device');
+  const [part, setPart] = useState<Shown>('device');
   const [chosen, setChosen] = useState<string | null>(null);
   const { data } = useServer<LibraryReply>(FIRM_LIBRARY);
   const firm = data?.types ?? NO_TYPES;
@@ -112,13 +116,15 @@ export function LibraryScreen({ onBack }: Props) {
             value={part}
             onChange={setPart}
             options={[
-              ...PARTS.map((value) => ({ value: value as DeviceType['part'] | 'maps', label: term(`parts.${value}`) })),
+              ...PARTS.map((value) => ({ value: value as Shown, label: term(`parts.${value}`) })),
+              { value: 'cables' as const, label: text('cables.short') },
               { value: 'maps' as const, label: text('maps.short') },
             ]}
           />
         </header>
         {part === 'maps' && <ConductorMaps find={find} />}
-        {part !== 'maps' && (
+        {part === 'cables' && <CableTypes find={find} />}
+        {part !== 'maps' && part !== 'cables' && (
           <>
             <div className={css.libraryActions}>
               <Button size="small" onClick={add}>
@@ -204,7 +210,7 @@ export function LibraryScreen({ onBack }: Props) {
           </>
         )}
       </div>
-      {type && part !== 'maps' && (
+      {type && part !== 'maps' && part !== 'cables' && (
         <TypeCard
           key={type.id}
           type={type}

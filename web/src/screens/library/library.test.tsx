@@ -1,12 +1,13 @@
 import '../../testing/dom.ts';
 import type { DeviceType, ProjectDocument } from '@dusky-spool/core/model';
 import { countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
-import { waitFor } from '@testing-library/react';
+import { fireEvent, waitFor } from '@testing-library/react';
 import { expect } from 'chai';
 import { useProject } from '../../state/open-project.ts';
 import { fakeServer, Refusal } from '../../testing/fake-server.ts';
 import { choose, enter, press, valueIn } from '../../testing/fields.ts';
 import { closePage, renderInProject, signInAs } from '../../testing/render.tsx';
+import { CableTypes } from './CableTypes.tsx';
 import { LibraryScreen } from './LibraryScreen.tsx';
 import { TypeCard } from './TypeCard.tsx';
 
@@ -197,5 +198,38 @@ describe('the library', () => {
     expect(page.project().deviceTypes['network-drop'].price).to.equal(drop.price + 5);
     expect(page.project().deviceTypes['firm-only'].name).to.equal('Floor outlet');
     expect(page.queryByRole('button', { name: /newer/i })).to.equal(null);
+  });
+});
+
+describe('the cables', () => {
+  afterEach(closePage);
+  const open = () => renderInProject(<CableTypes find="" />, smallHouse());
+
+  it('are added as a copy, with construction, jackets, price and spool of one’s own stock', async () => {
+    const page = open();
+    await page.user.click(page.getByRole('button', { name: 'Category 6' }));
+    await press(page, 'Add a cable like this');
+    await enter(page, 'Name', 'House cable, two ratings');
+    await enter(page, 'Gauge, AWG', '22');
+    await enter(page, 'Outside diameter', '7 mm');
+    await enter(page, 'Spool or box', '500 m');
+    await choose(page, 'Jacket rating', 'Riser');
+    // The list of the first choice is still in the page: the last one is this field's.
+    const also = page.getByLabelText('Also rated for', { selector: 'input' });
+    fireEvent.mouseDown(also.closest('.ant-select')!);
+    const options = [...document.querySelectorAll('.ant-select-item-option')];
+    await page.user.click(options.findLast(({ textContent }) => textContent === 'Weather and ground')!);
+    const made = Object.values(page.project().cableTypes).find(({ name }) => name === 'House cable, two ratings')!;
+    expect(made).to.deep.include({ family: 'cat', gaugeAwg: 22, outsideDiameterM: 0.007, spoolM: 500 });
+    expect(made).to.deep.include({ rating: 'riser', alsoRated: ['outdoor'] });
+    expect(page.project().cableTypes.cat6_utp).to.deep.equal(smallHouse().cableTypes.cat6_utp);
+    await press(page, 'Remove House cable, two ratings');
+    expect(page.project().cableTypes).to.not.have.property(made.id);
+  });
+
+  it('are not removed while a recipe or a run has them', async () => {
+    const page = open();
+    await page.user.click(page.getByRole('button', { name: 'Category 6' }));
+    expect(page.queryByRole('button', { name: /^Remove/ })).to.equal(null);
   });
 });

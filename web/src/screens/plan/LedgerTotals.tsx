@@ -1,4 +1,3 @@
-import { USUAL_SPOOL_M } from '@dusky-spool/core/calculators';
 import { formatCableLength, type UnitSystem } from '@dusky-spool/core/math';
 import type { CableTotal } from '@dusky-spool/core/sheets';
 import { text } from '../../ground/text.ts';
@@ -11,7 +10,7 @@ interface Props {
 }
 
 /** What is left on the last spool of a cable, as a share of a usual one. */
-const leftOf = ({ orderLengthM }: CableTotal): number => 1 - ((orderLengthM / USUAL_SPOOL_M) % 1);
+const leftOf = ({ orderLengthM, spoolM }: CableTotal): number => 1 - ((orderLengthM / spoolM) % 1);
 
 /** The three cables of which most is pulled, beside the title of the schedule. */
 export const SpoolSummary = ({ totals, units }: Props) =>

@@ -1,6 +1,5 @@
 import { useProject } from '../../state/open-project.ts';
 import { spoolsFor, totalsByCable } from '@dusky-spool/core/sheets';
-import { USUAL_SPOOL_M } from '@dusky-spool/core/calculators';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { text } from '../../ground/text.ts';
 import { useDerived } from '../../state/derived.ts';
@@ -15,10 +14,7 @@ export function OrderStage() {
   const { units } = project.project;
   const totals = totalsByCable(project, rows);
   return (
-    <StagePage
-      title={text('stage.order.title')}
-      lead={text('stage.order.lead', { spool: formatCableLength(USUAL_SPOOL_M, units) })}
-    >
+    <StagePage title={text('stage.order.title')} lead={text('stage.order.lead')}>
       {totals.length === 0 && <p>{text('stage.order.empty')}</p>}
       <table className={css.orderTable}>
         <thead>
@@ -33,11 +29,14 @@ export function OrderStage() {
         </thead>
         <tbody>
           {totals.map((total) => {
-            const { parallel, plan } = spoolsFor(rows.filter((row) => row.cableTypeId === total.cableTypeId));
+            const { parallel, plan } = spoolsFor(
+              rows.filter((row) => row.cableTypeId === total.cableTypeId),
+              total.spoolM,
+            );
             return (
               <tr key={total.cableTypeId}>
                 <td className={css.ring}>
-                  <SpoolRing system={total.system} left={1 - ((total.orderLengthM / USUAL_SPOOL_M) % 1)} />
+                  <SpoolRing system={total.system} left={1 - ((total.orderLengthM / total.spoolM) % 1)} />
                 </td>
                 <td>
                   <b>{total.cable}</b>

@@ -91,7 +91,7 @@ export function buildCottage(): ProjectDocument {
     entryHeightM: 1.7,
   });
   const rackId = (code: string) => Object.values(house.project.racks).find((rack) => rack.code === code)!.id;
-  const rules = { sound: 'A', picture: 'A', data: 'A', control: 'A', shade: 'A' } as const;
+  const rules = { sound: 'A', picture: 'A', data: 'A', control: 'A', shade: 'A', guard: 'A' } as const;
   for (const [system, code] of Object.entries(rules) as [SystemName, string][])
     house.apply(setHeadEndRule(house.project, { family: '', system }, rackId(code), house.id('he')).operations);
   for (const family of ['sec_2', 'sec_4'])

@@ -90,6 +90,10 @@ export const guidePages: readonly GuidePage[] = [
         title: 'Signatures',
         text: 'A room is signed when every topic has an answer. A change after that asks first, withdraws the signature and keeps it in the history. A second person can be asked to sign.',
       },
+      {
+        title: 'The walk',
+        text: 'Room by room and outdoors, device by device: there, missing or different. What nobody asked for before is added by one tap, with its cables. The first walk and the last one before the walls close are kept apart and compared.',
+      },
     ],
   },
   {
@@ -150,6 +154,15 @@ export const guidePages: readonly GuidePage[] = [
         ],
       },
       {
+        title: 'Cables of a device',
+        text: 'Add a cable in its panel, or in the panel of several, gives one more run home: the button and the cable. The cables of its type are ticked one by one; one that is taken away is not asked for again. Another type keeps place, number and issued runs.',
+        steps: [
+          'In the panel of a run: where it ends (a head end, or any device of any level), its bundle, why it is there and its flat price.',
+          'Two speakers selected: one four-conductor cable with a jumper, or two home runs. Labels say which conductors go on.',
+          'A conduit is a cable of its own kind: laid from a display to its furniture, or home, with a pull string inside.',
+        ],
+      },
+      {
         title: 'On its wall or ceiling',
         text: 'See it on its wall shows the wall square on, with studs and other devices; boxes, plates and blocking are placed there.',
       },
@@ -162,6 +175,10 @@ export const guidePages: readonly GuidePage[] = [
     stages: ['cabling'],
     picture: 'plan-cabling.png',
     sections: [
+      {
+        title: 'Head ends',
+        text: 'Rack, enclosure, panel, audio rack or equipment in furniture: each system, or each family of cable, has its head end by rule, in Head end. A change shows which runs move and what it costs before it is made; issued runs stay. One that stands free is entered from the ceiling, the floor or by a sleeve, and its last meters count.',
+      },
       {
         title: 'A run',
         text: 'Its panel has the length in parts, the holes on the way, other routes with their cost, the cable and the slack. An issued run keeps its number, route and length, whatever is drawn afterwards; the difference is shown.',

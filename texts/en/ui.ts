@@ -368,7 +368,7 @@ export const ui = {
     newName: 'New map',
     change: 'Conductor map {{name}}',
     remove: 'Remove the map {{name}}',
-    usedBy: '{{runs}} runs and {{types}} types use it.',
+    usedBy: 'Used by runs: {{runs}}, by types: {{types}}.',
     both: 'The same at both ends',
     conductor: 'Conductor {{n}}',
     use: 'Use of conductor {{n}}',

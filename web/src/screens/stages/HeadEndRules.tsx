@@ -57,7 +57,7 @@ export function HeadEndRules() {
     if (found) setDifference({ ...found, key, rackId });
   };
   return (
-    <section>
+    <section className={css.headEndRules}>
       <h3>{text('stage.headEnd.rules')}</h3>
       <p className="faint">{text('stage.headEnd.rulesNote')}</p>
       <table className={css.ruleTable}>

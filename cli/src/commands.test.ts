@@ -115,6 +115,29 @@ describe('the command line', () => {
     expect(run('ways', demo('ropewalk-flat')).out).to.match(/^\S+ {2}\d+\.\d\d m \(up .*top plate/m);
   });
 
+  it('tells what ends at each head end, and the rules that say so', () => {
+    const report = JSON.parse(run('head-ends', demo('tollgate-cottage'), '--json').out) as {
+      headEnds: { name: string; systems: { system: string; runs: number; cutLengthM: number }[] }[];
+      rules: { family: string; headEnd: string }[];
+    };
+    const totals = JSON.parse(run('schedule', demo('tollgate-cottage'), '--json').out) as {
+      runs: { to: string; cutLengthM: number }[];
+    };
+    for (const { name, systems } of report.headEnds) {
+      const home = totals.runs.filter(({ to }) => to === name);
+      expect(
+        systems.reduce((sum, { runs }) => sum + runs, 0),
+        name,
+      ).to.equal(home.length);
+      expect(systems.reduce((sum, { cutLengthM }) => sum + cutLengthM, 0)).to.be.closeTo(
+        home.reduce((sum, { cutLengthM }) => sum + cutLengthM, 0),
+        1e-6,
+      );
+    }
+    expect(report.rules.find(({ family }) => family === 'sec_4')?.headEnd).to.equal('Security panel');
+    expect(run('head-ends', demo('tollgate-cottage')).out).to.match(/^Cupboard rack \(Rack; the wall behind it\)$/m);
+  });
+
   it('tells the rooms of a house with areas that sum, and what is not measured', () => {
     const { levels } = JSON.parse(run('rooms', demo('ropewalk-flat'), '--json').out) as {
       levels: { grossM2: number; footprintM2: number; rooms: { code: string; netM2: number }[]; open: string[] }[];

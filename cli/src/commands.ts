@@ -18,6 +18,7 @@ import {
 } from '@dusky-spool/core/house';
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingText } from './cabling-text.ts';
+import { headEndsText } from './head-ends-text.ts';
 import { pathwaysText } from './pathways-text.ts';
 import { cureSentence, en, findingSentence, placeWords, problemSentence } from '@dusky-spool/texts';
 
@@ -39,6 +40,7 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   calc NAME JSON [--steps]           one calculation; JSON may be - for standard input; --steps shows the way to it
   ways FILE [--shared] [--json]      the route and the holes of every run; --shared finds shared routes first
   cabling FILE [--json]              bundles, pathway fill, spare conduits, firestopping, floor topping, supports
+  head-ends FILE [--json]            what ends at each head end, by system, and the rules that say so
   rooms FILE [--json]                rooms with net areas, footprint and gross area of each level
   questions FILE [--json]            what is not measured that a later stage needs, in walking order
   drawing FILE.dxf [--json]          layers, units and size of a drawing, and what was wrong in it
@@ -80,6 +82,8 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
       return withFile(words[0], readFile, asJson, ({ project }) => good(pathwaysText(project, flags.has('--shared'), asJson)));
     case 'cabling':
       return withFile(words[0], readFile, asJson, ({ project }) => good(cablingText(project, asJson)));
+    case 'head-ends':
+      return withFile(words[0], readFile, asJson, ({ project }) => good(headEndsText(project, asJson)));
     case 'rooms':
       return withFile(words[0], readFile, asJson, ({ project }) => good(roomsText(project, asJson)));
     case 'questions':
@@ -97,7 +101,19 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
         {
           code: 'command-unknown',
           name: command,
-          known: ['schedule', 'check', 'calc', 'ways', 'cabling', 'rooms', 'questions', 'drawing', 'propose', 'convert'],
+          known: [
+            'schedule',
+            'check',
+            'calc',
+            'ways',
+            'cabling',
+            'head-ends',
+            'rooms',
+            'questions',
+            'drawing',
+            'propose',
+            'convert',
+          ],
         },
         asJson,
       );

@@ -21,6 +21,8 @@ export const documents = {
     holes: 'Holes',
     slackStyle: 'Slack left as',
     printedOn: 'Labels printed',
+    reason: 'Reason',
+    price: 'Flat price',
     deviceConnector: 'Connector, device end',
     farConnector: 'Connector, far end',
     conductors: 'Conductors',

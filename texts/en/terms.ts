@@ -191,6 +191,7 @@ export const terms = {
     above: '{{height}} AFF',
     notMeasured: 'not beside a wall: see the plan',
   },
+  oneWay: { source: 'ONE WAY: source end', display: 'ONE WAY: display end' },
   speakerSplits: { on: '{{here}} here, {{onward}} on to {{number}}', from: '{{onward}} of {{number}}' },
   fittingMarks: { prepared: 'prepared', spare: 'spare cable' },
   wishes: {

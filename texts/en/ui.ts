@@ -484,6 +484,8 @@ export const ui = {
     bothWalls: 'Wire both walls',
     oneHeight: 'One height',
     runs: 'Cable runs',
+    lowerEdge: 'Lower edge of its frame AFF',
+    topEdge: 'Top of its frame AFF',
     addCable: 'Add a cable',
     pairOne: 'Pair on one four-conductor cable',
     pairTwo: 'Two home runs',

@@ -12,7 +12,16 @@ import {
   update,
 } from '../../model/index.ts';
 import { edited, listOf, withoutRecords, withRecords } from '../../derive/index.ts';
-import { bundleFor, isKept, plannedRun, runNumberFor, spendNumber, takenNumbers, usualRackSlackM } from '../../runs/index.ts';
+import {
+  bundleFor,
+  isKept,
+  plannedRun,
+  planRuns,
+  runNumberFor,
+  spendNumber,
+  takenNumbers,
+  usualRackSlackM,
+} from '../../runs/index.ts';
 
 /** A level between a device and a head end counts like this many metres on the plan. */
 const LEVEL_AWAY_M = 5;
@@ -85,6 +94,41 @@ export function headEndLengths(
     afterM += after.cutLengthM;
   }
   return { beforeM, afterM };
+}
+
+/** The home runs of a system at a head end, with their cut lengths, m; runs without a route count with none. */
+export interface HeadEndLoad {
+  readonly system: SystemName;
+  readonly runs: number;
+  readonly cutLengthM: number;
+}
+
+export interface HeadEndReport {
+  readonly headEnds: readonly (Pick<Rack, 'id' | 'name' | 'kind' | 'entry'> & { readonly systems: readonly HeadEndLoad[] })[];
+  readonly rules: readonly (Pick<HeadEndRule, 'family' | 'system'> & { readonly headEnd: string })[];
+}
+
+/** What ends where: every head end with its home runs by system, and the rules that say so. */
+export function headEndReport(project: ProjectDocument): HeadEndReport {
+  const homes = planRuns(project).filter(({ run }) => run.toDeviceId === null);
+  const loadsAt = (rackId: string) => {
+    const loads = new Map<SystemName, HeadEndLoad>();
+    for (const { run, device, length } of homes) {
+      if (run.rackId !== rackId) continue;
+      const { system } = project.deviceTypes[device.typeId];
+      const { runs, cutLengthM } = loads.get(system) ?? { runs: 0, cutLengthM: 0 };
+      loads.set(system, { system, runs: runs + 1, cutLengthM: cutLengthM + (length?.cutLengthM ?? 0) });
+    }
+    return [...loads.values()];
+  };
+  return {
+    headEnds: listOf(project, 'racks').map(({ id, name, kind, entry }) => ({ id, name, kind, entry, systems: loadsAt(id) })),
+    rules: listOf(project, 'headEndRules').map(({ family, system, rackId }) => ({
+      family,
+      system,
+      headEnd: project.racks[rackId].name,
+    })),
+  };
 }
 
 export type RuleKey = Pick<HeadEndRule, 'family' | 'system'>;

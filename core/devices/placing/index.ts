@@ -9,6 +9,8 @@ export {
   followHeadEndRules,
   headEndFor,
   headEndLengths,
+  headEndReport,
+  type HeadEndReport,
   headEndRuleFor,
   type HeadEndChange,
   nearestRack,

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import type { Operation, ProjectDocument } from '../../model/index.ts';
 import { planRuns, runState, proposedRoutes } from '../../runs/index.ts';
 import { applied, checked, countedIds, smallHouse, twoStoreyHouse, withDevices } from '../../testing/index.ts';
+import { scheduleOf } from '../../sheets/index.ts';
 import { clipOfDevices, pasteDevices } from './copies.ts';
 import { addRuns, exchangeType, redirectRun, removeRuns, targetDevices, tickLeg } from './single-runs.ts';
 
@@ -39,6 +40,12 @@ describe('one more cable', () => {
     expect(added.number).to.equal(runsOf(house, drop.id)[0].number.replace(/\.\d$/, '.3'));
     expect(added).to.deep.include({ deviceConnector: 'F plug', farConnector: 'F plug', deviceSlackM: 0.45 });
     expect(planRuns(after).find(({ run }) => run.id === added.id)!.length).to.not.equal(null);
+    expect(
+      scheduleOf(after, { outdoors: 'Outdoors' }, '2026-11-30').find(({ number }) => number === added.number),
+    ).to.deep.include({
+      reason: 'asked for at the walk',
+      price: 140,
+    });
     const about = checked(after).filter(({ check }) => check === 'cable-as-type' || check === 'legs-complete');
     expect(about).to.deep.equal([]);
   });

@@ -28,6 +28,8 @@ export interface ColumnTitles {
   readonly holes: string;
   readonly slackStyle: string;
   readonly printedOn: string;
+  readonly reason: string;
+  readonly price: string;
   readonly deviceConnector: string;
   readonly farConnector: string;
   readonly conductors: string;
@@ -68,6 +70,8 @@ export function scheduleColumns(project: ProjectDocument, titles: ColumnTitles, 
     { title: titles.conductors, value: (row) => row.conductors },
     { title: titles.bundle, value: (row) => row.bundle },
     { title: titles.printedOn, value: (row) => row.printedOn },
+    { title: titles.reason, value: (row) => row.reason },
+    { title: `${titles.price} (${project.project.currency})`, value: (row) => row.price ?? '' },
     { title: titles.state, value: (row) => row.state },
     { title: titles.check, value: (row) => row.rank },
   ];

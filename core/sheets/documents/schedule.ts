@@ -46,6 +46,9 @@ export interface ScheduleRow {
   readonly slackStyle: SlackStyle;
   /** Day of its labels; empty where none were printed. */
   readonly printedOn: string;
+  /** Why it was added, and its flat price; null is by cable and hours. */
+  readonly reason: string;
+  readonly price: number | null;
   readonly deviceConnector: string;
   readonly farConnector: string;
   readonly conductors: string;
@@ -168,6 +171,8 @@ function rowOf(
     holes: length ? holes : null,
     slackStyle: slackStyleOf(project.project, run, device),
     printedOn: run.printedOn,
+    reason: run.reason,
+    price: run.price,
     deviceConnector: run.deviceConnector,
     farConnector: run.farConnector,
     conductors: run.mapId === null ? '' : conductorsOf(project.conductorMaps[run.mapId]),

@@ -1,5 +1,5 @@
 import { conductorsOf, deviceTitle } from '../../devices/index.ts';
-import type { Device, ProjectDocument } from '../../model/index.ts';
+import type { Device, ProjectDocument, Run } from '../../model/index.ts';
 import { type PlannedRun, speakerSplitOf, type SpeakerSplit } from '../../runs/index.ts';
 import { labelFit, type LabelFit } from './fit.ts';
 import { labelCode } from './label-code.ts';
@@ -30,6 +30,8 @@ const MAX_ON_LABEL = 4;
 export interface LabelWords {
   readonly outdoors: string;
   readonly fittingMarks?: Readonly<Record<string, string>>;
+  /** What stands on the ends of a lead that works in one direction only. */
+  readonly oneWay?: { readonly source: string; readonly display: string };
   readonly speakerSplits?: Readonly<Record<SpeakerSplit['kind'], string>>;
 }
 
@@ -62,12 +64,29 @@ export function labelsOf(project: ProjectDocument, runs: readonly PlannedRun[], 
             ? map.name
             : conductorsOf(map),
     };
+    const ends = oneWayEnds(project, run);
+    const said = (isSource: boolean) =>
+      ends && words.oneWay ? { conductors: isSource ? words.oneWay.source : words.oneWay.display } : {};
     return [
-      { ...common, end: 'R' as const, here: rack, there: place },
-      { ...common, end: 'D' as const, here: place, there: rack },
+      { ...common, ...said(ends?.source === 'far'), end: 'R' as const, here: rack, there: place },
+      { ...common, ...said(ends?.source === 'device'), end: 'D' as const, here: place, there: rack },
     ];
   });
 }
 
 const splitText = (split: SpeakerSplit, words: LabelWords['speakerSplits']): string =>
   words![split.kind].replace('{{here}}', split.here).replace('{{onward}}', split.onward).replace('{{number}}', split.number);
+
+/**
+ * At which end an active optical lead has its source: it works in one direction only. At the device where that gives video on to another
+ * one, else at the far end; null for every other cable.
+ */
+export function oneWayEnds(project: ProjectDocument, run: Run): { readonly source: 'device' | 'far' } | null {
+  const { family, material } = project.cableTypes[run.cableTypeId];
+  if (family !== 'hdmi' || material !== 'fibre') return null;
+  const takesVideo = ({ typeId }: Device) =>
+    project.deviceTypes[typeId].ports.some(({ name, direction }) => name === 'picture' && direction === 'in');
+  const far = run.toDeviceId === null ? undefined : project.devices[run.toDeviceId];
+  // A game place takes video and gives it on: towards a display it is the source.
+  return { source: far && takesVideo(far) && project.deviceTypes[far.typeId].answers === 'display' ? 'device' : 'far' };
+}

@@ -3,7 +3,7 @@ import { parse } from 'csv-parse/sync';
 import { placeDevice } from '../../devices/index.ts';
 import { applyChange, type ProjectDocument } from '../../model/index.ts';
 import { bundleByRoute, planRuns } from '../../runs/index.ts';
-import { countingIds, smallHouse } from '../../testing/index.ts';
+import { countedIds, countingIds, smallHouse, withDevices } from '../../testing/index.ts';
 import { bundleTags } from './bundle-tag.ts';
 import { labelFit } from './fit.ts';
 import { labelsCsv } from './labels-csv.ts';
@@ -70,5 +70,28 @@ describe('a label', () => {
     expect(tag).to.include({ count: 3, rack: 'Rack A', head: 'Room AA' });
     expect(tag.numbers).to.deep.equal(['M-AA-02.1', 'M-AA-03.1', 'M-AA-01.1']);
     expect(tag.fit).to.deep.equal(labelFit(tag.diameterM));
+  });
+
+  it('says on both ends of an optical lead which one is the source', () => {
+    const { project } = withDevices(
+      smallHouse(),
+      [
+        { typeId: 'display', at: [2, 0.05] },
+        { typeId: 'game-point', at: [4, 0.05] },
+      ],
+      countedIds(),
+    );
+    const oneWay = { source: 'source', display: 'display' };
+    const labels = labelsOf(project, planRuns(project), { outdoors: 'Outdoors', oneWay });
+    const ends = (deviceType: string) => {
+      const run = Object.values(project.runs).find(
+        ({ cableTypeId, deviceId }) => cableTypeId === 'hdmi_fibre' && project.devices[deviceId].typeId === deviceType,
+      )!;
+      return Object.fromEntries(labels.filter(({ runId }) => runId === run.id).map(({ end, conductors }) => [end, conductors]));
+    };
+    // Home from the display: the source is at the rack. From the game place on to the display: it is the source.
+    expect(ends('display')).to.deep.equal({ R: 'source', D: 'display' });
+    expect(ends('game-point')).to.deep.equal({ R: 'display', D: 'source' });
+    expect(labels.filter(({ conductors }) => conductors === 'source')).to.have.length(2);
   });
 });

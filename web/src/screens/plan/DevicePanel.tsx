@@ -90,6 +90,7 @@ export function DevicePanel({ device, onSelect, onView, copies }: Props) {
           mayBeEmpty={attachmentOf(type) === 'ceiling'}
           onChange={(heightM) => change(text('edit.height'), { heightM })}
         />
+        <EdgeFields device={device} onChange={(heightM) => change(text('edit.height'), { heightM })} />
         <PlaceFields device={device} />
         {furniture.length > 0 && (
           <ChoiceField
@@ -181,6 +182,28 @@ function surfaceOf(project: ProjectDocument, device: Device): string | null {
   const attachment = attachmentOf(project.deviceTypes[device.typeId]);
   if (attachment === 'ceiling') return device.roomId === null ? null : ceilingView(device.roomId);
   return attachment === 'wall' ? viewOfItsWall(project, device) : null;
+}
+
+/** The height of a framed device by its lower edge or its top: the height itself is that of its middle. */
+function EdgeFields({ device, onChange }: { readonly device: Device; readonly onChange: (heightM: number) => void }) {
+  const project = useProject();
+  const { frameM } = project.deviceTypes[device.typeId];
+  if (!frameM || device.heightM === null) return null;
+  const middleM = device.heightM;
+  return ([-1, 1] as const).map((side) => {
+    const offM = (side * frameM[1]) / 2;
+    return (
+      <LengthField
+        key={side}
+        label={text(side < 0 ? 'device.lowerEdge' : 'device.topEdge')}
+        valueM={middleM + offM}
+        units={project.project.units}
+        minM={device.roomId === null ? LOWEST_M : 0}
+        maxM={HIGHEST_M}
+        onChange={(edgeM) => edgeM !== null && onChange(edgeM - offM)}
+      />
+    );
+  });
 }
 
 const nameOf = (feature: Feature) => feature.name || term(`features.${feature.kind}`);

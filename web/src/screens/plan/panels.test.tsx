@@ -66,6 +66,16 @@ describe('cables of a device', () => {
     expect(several.edits).to.have.length(1);
   });
 
+  it('have a height that is given by the edge which is named', async () => {
+    const page = await open(selection);
+    const height = () => page.project().devices[drop].heightM!;
+    const frameM = house.deviceTypes['network-drop'].frameM![1];
+    await enter(page, 'Lower edge of its frame AFF', '0.5 m');
+    expect(height()).to.be.closeTo(0.5 + frameM / 2, 1e-9);
+    await enter(page, 'Top of its frame AFF', '1 m');
+    expect(height()).to.be.closeTo(1 - frameM / 2, 1e-9);
+  });
+
   it('of two speakers are one four-conductor cable with a jumper, or two home runs', async () => {
     const page = await open({ kind: 'device', ids: [speaker, second] });
     const cables = () => [speaker, second].flatMap((id) => runsOf(page, id).map(({ cableTypeId }) => cableTypeId)).sort();

@@ -1,5 +1,6 @@
 import { pairSpeakers, rackPlace, setHeadEndRule } from '../../core/devices/index.ts';
 import { newHeader, type ProjectDocument, type SystemName } from '../../core/model/index.ts';
+import type { Point2 } from '../../core/math/index.ts';
 import { curesFor, runChecks } from '../../core/rules/index.ts';
 import { DRAWN_ON, HouseBuilder, must, type RoomPlan } from './house-builder.ts';
 
@@ -80,22 +81,7 @@ export function buildCottage(): ProjectDocument {
     ['thermostat', 10.2, 10.4],
     ['motion-sensor', 17.8, 1.2],
   ];
-  // Zone wiring ends at its own panel in the hall, everything else in the rack.
-  house.rack({
-    levelId: ground,
-    code: 'S',
-    name: 'Security panel',
-    kind: 'security-panel',
-    ...rackPlace(house.project, ground, at(10.6, 4), { widthM: 0.35, depthM: 0.1 }),
-    units: 1,
-    entryHeightM: 1.7,
-  });
-  const rackId = (code: string) => Object.values(house.project.racks).find((rack) => rack.code === code)!.id;
-  const rules = { sound: 'A', picture: 'A', data: 'A', control: 'A', shade: 'A', guard: 'A' } as const;
-  for (const [system, code] of Object.entries(rules) as [SystemName, string][])
-    house.apply(setHeadEndRule(house.project, { family: '', system }, rackId(code), house.id('he')).operations);
-  for (const family of ['sec_2', 'sec_4'])
-    house.apply(setHeadEndRule(house.project, { family, system: null }, rackId('S'), house.id('he')).operations);
+  addSecurityPanel(house, ground, at(10.6, 4));
   const placed = devices.map(([type, x, y, name]) => house.device(ground, type, at(x, y), name));
   // The pair of the living room hangs on one four-conductor cable.
   house.apply(must(pairSpeakers(house.project, [placed[0], placed[1]])));
@@ -105,4 +91,23 @@ export function buildCottage(): ProjectDocument {
       house.apply(curesFor(finding, house.project)[0].operations);
   }
   return house.finish();
+}
+
+/** Zone wiring ends at its own panel in the hall, everything else in the rack. */
+function addSecurityPanel(house: HouseBuilder, ground: string, at: Point2): void {
+  house.rack({
+    levelId: ground,
+    code: 'S',
+    name: 'Security panel',
+    kind: 'security-panel',
+    ...rackPlace(house.project, ground, at, { widthM: 0.35, depthM: 0.1 }),
+    units: 1,
+    entryHeightM: 1.7,
+  });
+  const rackId = (code: string) => Object.values(house.project.racks).find((rack) => rack.code === code)!.id;
+  const rules = { sound: 'A', picture: 'A', data: 'A', control: 'A', shade: 'A', guard: 'A' } as const;
+  for (const [system, code] of Object.entries(rules) as [SystemName, string][])
+    house.apply(setHeadEndRule(house.project, { family: '', system }, rackId(code), house.id('he')).operations);
+  for (const family of ['sec_2', 'sec_4'])
+    house.apply(setHeadEndRule(house.project, { family, system: null }, rackId('S'), house.id('he')).operations);
 }

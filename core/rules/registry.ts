@@ -14,6 +14,7 @@ import { clearOfServices } from './clear-of-services.ts';
 import { coaxLossCheck } from './coax-loss.ts';
 import { copperClad } from './copper-clad.ts';
 import { dataLength } from './data-length.ts';
+import { existingReused } from './existing-reused.ts';
 import { endsKnown } from './ends-known.ts';
 import { fibreOutdoors } from './fibre-outdoors.ts';
 import { heightsUsual } from './heights-usual.ts';
@@ -128,6 +129,7 @@ export const CHECKS: readonly Check[] = [
   returnAudio,
   speakerChains,
   neutralThere,
+  existingReused,
   surgeProtected,
   aerialBonded,
   rackFrontClear,

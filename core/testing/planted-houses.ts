@@ -5,6 +5,7 @@ import {
   type CollectionName,
   create,
   type Device,
+  type Feature,
   newFeature,
   newOpening,
   newRoom,
@@ -402,6 +403,31 @@ export const PLANTED: readonly Planted[] = [
     code: 'speaker-chain-loss',
     about: 'runs',
     cured: true,
+  },
+  {
+    rule: 'existing-reused',
+    mistake: () => withThing(house([SPEAKER]), found({ kind: 'existing-wiring', tested: 'not-known' })),
+    clean: () => withThing(house([SPEAKER]), found({ kind: 'existing-wiring', tested: 'measured' })),
+    code: 'reused-untested',
+    about: 'features',
+    cured: false,
+  },
+  {
+    rule: 'existing-reused',
+    mistake: () => withThing(house([SPEAKER]), found({ kind: 'existing-bracket', condition: 'weak' })),
+    clean: () => withThing(house([SPEAKER]), found({ kind: 'existing-bracket', condition: 'sound' })),
+    code: 'reused-weak',
+    about: 'features',
+    cured: false,
+  },
+  {
+    rule: 'existing-reused',
+    mistake: () => withThing(house([SPEAKER]), found({ kind: 'existing-bracket', condition: null })),
+    // What is taken away again is not judged.
+    clean: () => withThing(house([SPEAKER]), found({ kind: 'existing-bracket', condition: null, decision: 'abandon' })),
+    code: 'reused-unjudged',
+    about: 'features',
+    cured: false,
   },
   {
     rule: 'neutral-there',
@@ -881,6 +907,22 @@ const outlet = (x: number): Parameters<typeof newFeature>[0] => ({
   name: 'Socket',
   owner: 'electrician',
   points: [[x, 0.1]],
+});
+const found = (
+  more: Partial<Parameters<typeof newFeature>[0]> & { kind: Feature['kind'] },
+): Parameters<typeof newFeature>[0] => ({
+  id: 'found',
+  levelId: 'm',
+  name: 'Old one',
+  decision: 'reuse',
+  points:
+    more.kind === 'existing-wiring'
+      ? [
+          [1, 1],
+          [3, 1],
+        ]
+      : [[2, 0.06]],
+  ...more,
 });
 const switchBox = (neutral: 'present' | 'absent'): Parameters<typeof newFeature>[0] => ({
   id: 'box',

@@ -196,6 +196,11 @@ export const findings = {
     '{{number}} feeds {{count}} speakers in parallel: {{loadOhm}}, and {{leastOhm}} is the least. An overloaded amplifier fails: run each one home separately.',
   'speaker-chain-loss':
     '{{number}}: over {{count}} runs, {{lengthM}} in all, {{device}} loses {{lossDb}}, more than the {{limitDb}} allowed. Take thicker cable, or run it home separately.',
+  'reused-untested':
+    '{{place}} ({{thing}}) is to be re-used, and nobody has tested it. Test and label it before the plan depends on it, or pull new cable.',
+  'reused-weak': '{{place}} ({{thing}}) is to be re-used, but it was found weak. Do not hang anything on it: replace it.',
+  'reused-unjudged':
+    '{{place}} ({{thing}}) is to be re-used, and nobody has judged whether it is sound. Look at its fixing before anything hangs on it.',
   'neutral-absent':
     '{{device}} needs a neutral, and its box has none. Take one that does without, or have the electrician pull one.',
   'neutral-not-known': 'Whether the box of {{device}} has a neutral is not known. Have the electrician look.',

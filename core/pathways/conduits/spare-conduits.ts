@@ -1,16 +1,16 @@
 import { buildingOf, levelsFromBelow, levelUnder } from '../../house/index.ts';
-import { addRuns, buildablePlace, CABLE_TYPES, DEVICE_TYPES, deviceTitle, placeAll, type Placed } from '../../devices/index.ts';
-import type { Point2 } from '../../math/index.ts';
 import {
-  create,
-  type Device,
-  isConduit,
-  newFeature,
-  type Operation,
-  type ProjectDocument,
-  type Rack,
-  type Run,
-} from '../../model/index.ts';
+  addRuns,
+  buildablePlace,
+  CABLE_TYPES,
+  DEVICE_TYPES,
+  deviceTitle,
+  nearestRack,
+  placeAll,
+  type Placed,
+} from '../../devices/index.ts';
+import type { Point2 } from '../../math/index.ts';
+import { create, type Device, isConduit, newFeature, type Operation, type ProjectDocument, type Run } from '../../model/index.ts';
 import { edited, listOf, partOf, pickedFrom, withRecords } from '../../derive/index.ts';
 import { type EndPlace, routeDevice, type RoutedPath } from '../../routing/index.ts';
 import { endOfDevice, plannedRun, routeNetwork, sharedLoads } from '../../runs/index.ts';
@@ -285,11 +285,6 @@ function betweenBoxes(points: readonly [number, number][]): [number, number][][]
 const wrapped = (angleRad: number) => Math.atan2(Math.sin(angleRad), Math.cos(angleRad));
 
 const tidy = (value: number) => Math.round(value * 1e4) / 1e4;
-
-function nearestRack(project: ProjectDocument, { x, y }: EndPlace): Rack | null {
-  const racks = [...listOf(project, 'racks')].sort((a, b) => Math.hypot(a.x - x, a.y - y) - Math.hypot(b.x - x, b.y - y));
-  return racks[0] ?? null;
-}
 
 /** Level parts shorter than this belong to the drops beside them, m. */
 const SHORT_M = 0.5;

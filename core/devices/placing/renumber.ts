@@ -1,5 +1,6 @@
 import type { Change, Device, Operation, ProjectDocument, Run } from '../../model/index.ts';
-import { firstFreeNumber, runNumberFor } from '../../runs/index.ts';
+import { withRecords } from '../../derive/index.ts';
+import { firstFreeNumber, freeLeg, runNumberFor, takenNumbers } from '../../runs/index.ts';
 
 /**
  * Gives the devices that a change creates or moves new numbers, where another person has taken theirs meanwhile.
@@ -24,6 +25,15 @@ export function renumberTaken(project: ProjectDocument, change: Pick<Change, 'op
     if (operation.op === 'create') return { ...operation, record: { ...operation.record, number } };
     return { ...operation, after: { ...operation.after, number } };
   });
+  /** A run for a device that was there: behind the runs that it has by now. */
+  const addedElsewhere = (operation: Extract<Operation, { op: 'create' }>, run: Run): Operation => {
+    const device = working.devices[run.deviceId];
+    if (!device || !takenNumbers(working).has(run.number)) return operation;
+    const leg = freeLeg(working, device);
+    const number = runNumberFor(working, device, leg, run.rackId);
+    working = withRecords(working, 'runs', [{ ...run, leg, number }]);
+    return { ...operation, record: { ...operation.record, leg, number } };
+  };
   return operations.map((operation): Operation => {
     if (operation.in !== 'runs' || operation.op === 'delete') return operation;
     const run = (operation.op === 'create'
@@ -31,7 +41,8 @@ export function renumberTaken(project: ProjectDocument, change: Pick<Change, 'op
       : { ...working.runs[operation.id], ...operation.after }) as unknown as Run;
     const device = numbers.get(run.deviceId);
     const fields = operation.op === 'create' ? operation.record : operation.after;
-    if (!device || !('number' in fields)) return operation;
+    if (!device) return operation.op === 'create' ? addedElsewhere(operation, run) : operation;
+    if (!('number' in fields)) return operation;
     const number = runNumberFor(working, device, run.leg, run.rackId);
     if (operation.op === 'create') return { ...operation, record: { ...operation.record, number } };
     return { ...operation, after: { ...operation.after, number } };

@@ -4,6 +4,7 @@ import { planRuns, runState, proposedRoutes } from '../../runs/index.ts';
 import { applied, checked, countedIds, smallHouse, twoStoreyHouse, withDevices } from '../../testing/index.ts';
 import { scheduleOf } from '../../sheets/index.ts';
 import { clipOfDevices, pasteDevices } from './copies.ts';
+import { renumberTaken } from './renumber.ts';
 import { addRuns, exchangeType, redirectRun, removeRuns, targetDevices, tickLeg } from './single-runs.ts';
 
 let count = 0;
@@ -87,6 +88,15 @@ describe('one more cable', () => {
     const home = applied(away, must(redirectRun(away, run.id, { rackId: 'rack' })));
     expect(home.runs[run.id]).to.deep.include({ toDeviceId: null, rackId: 'rack', rackSlackM: run.rackSlackM });
     expect(problem(redirectRun(issue(house, run.id), run.id, { deviceId: display.id }))).to.equal('run-issued');
+  });
+
+  it('that two people add to one device without knowing of each other gets the next number, not a refusal', () => {
+    const [mine, theirs] = [0, 1].map(() => must(addRuns(house, [drop.id], { cableTypeId: 'rg6' }, newId)));
+    expect(mine.runs[0].number).to.equal(theirs.runs[0].number);
+    const after = applied(house, theirs.operations);
+    const both = applied(after, renumberTaken(after, { operations: mine.operations }));
+    expect(both.runs[mine.runs[0].id]).to.deep.include({ leg: 4, number: theirs.runs[0].number.replace(/\.3$/, '.4') });
+    expect(runsOf(both, drop.id)).to.have.length(4);
   });
 
   it('goes into a copy of the device too', () => {

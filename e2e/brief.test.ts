@@ -78,7 +78,7 @@ describe('the brief', () => {
       .click();
     const screening = page.locator('.brief__decision').filter({ hasText: 'Decide: Projector' });
     await screening.getByText(/^Decide by \d{4}-\d{2}-\d{2}, 75 days left$/).waitFor();
-    await screening.getByText('2 × Category 6A, 1 × Control 18/2, 1 × Active optical HDMI cable').waitFor();
+    await screening.getByText('2 × Category 6A, 1 × Control 18/2, 2 × Active optical HDMI cable').waitFor();
     await screening.getByRole('button', { name: 'Decide: Projector' }).click();
     await page.locator('.brief__decided').getByText('Projector or a large display').waitFor();
     await saved(page);

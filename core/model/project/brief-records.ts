@@ -112,7 +112,7 @@ export const WALKS = ['first', 'last'] as const;
 /** What was found of one answer on a walk. */
 export const walkResult = z.strictObject({
   id,
-  walk: z.enum(WALKS),
+  walk: z.enum(WALKS).default('first'),
   roomId: id,
   topic: z.enum(BRIEF_TOPICS),
   found: z.enum(WALK_RESULTS),

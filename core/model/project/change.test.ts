@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { countingIds, smallHouse } from '../../testing/index.ts';
+import { countedIds, countingIds, smallHouse, withDevices } from '../../testing/index.ts';
 import { placeDevice, removeDevices } from '../../devices/index.ts';
 import { applyChange, type Change, changeSchema, type FieldConflict, type Operation, reverseOperations } from './change.ts';
 import { checkIntegrity } from './integrity.ts';
@@ -74,6 +74,20 @@ describe('a change', () => {
     expect(clash.ok).to.equal(false);
     const [conflict] = (clash as unknown as { problem: { conflicts: FieldConflict[] } }).problem.conflicts;
     expect(conflict).to.include({ field: 'x', expected: 1, mine: 1.5, theirs: 4 });
+  });
+
+  it('of an older app has the fields that came since: a run is then a leg of its recipe', () => {
+    const house = smallHouse();
+    const { project: later, devices } = withDevices(house, [{ typeId: 'network-drop', at: [1, 0.05] }], countedIds());
+    const without = (record: object, ...fields: string[]) =>
+      Object.fromEntries(Object.entries(record).filter(([field]) => !fields.includes(field)));
+    const runs = Object.values(later.runs);
+    const operations = [
+      { op: 'create', in: 'devices', id: devices[0].id, record: without(devices[0], 'leftOut') },
+      ...runs.map((run) => ({ op: 'create', in: 'runs', id: run.id, record: without(run, 'recipeLeg', 'reason', 'price') })),
+    ] as Operation[];
+    const applied = applyChange(house, { operations });
+    expect(applied.ok && applied.value).to.deep.equal(later);
   });
 
   it('that deletes what another person has changed is a conflict', () => {

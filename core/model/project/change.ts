@@ -94,12 +94,16 @@ export function applyChange(project: ProjectDocument, change: Pick<Change, 'oper
   return ok(next as unknown as ProjectDocument);
 }
 
+/** A record of an app that is older than some of its fields; those that do not depend on others are filled in by the schema. */
+const completed = (name: CollectionName | 'project', record: Fields): Fields =>
+  name === 'runs' && !('recipeLeg' in record) ? { ...record, recipeLeg: record.leg } : record;
+
 /** What one operation makes of a record: the new record, null for none. Shared by client and server. */
 export function resultOf(operation: Operation, current: Fields | undefined, conflicts: FieldConflict[]): Outcome<Fields | null> {
   const place = { in: operation.in, id: operation.id };
   if (operation.op === 'create') {
     if (current) return err('record-exists', place);
-    return validRecord(operation.in, operation.id, operation.record);
+    return validRecord(operation.in, operation.id, completed(operation.in, operation.record));
   }
   if (!current) return err('record-gone', place);
   if (operation.op === 'delete') {

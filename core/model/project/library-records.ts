@@ -51,8 +51,9 @@ export const cableType = z.strictObject({
   alsoRated: z
     .array(z.enum(JACKET_RATINGS))
     .max(JACKET_RATINGS.length)
+    .default([])
     .describe('what else its jacket is rated for, as riser and outdoor at once'),
-  spoolM: positiveM(5000).describe('length on a spool or in a box as it is bought, m'),
+  spoolM: positiveM(5000).default(305).describe('length on a spool or in a box as it is bought, m'),
 });
 
 /** One cable of a recipe, in leg order: one run each. */

@@ -103,6 +103,7 @@ export const projectHeader = z.strictObject({
     .describe('which pair of a four-conductor speaker cable is the first (left) channel; printed on labels and schedules'),
   speakerPairs: z
     .enum(SPEAKER_PAIRS)
+    .default('home-runs')
     .describe('how a pair of speakers is cabled where it is made: two home runs, or one cable and a jumper'),
   construction: z.enum(CONSTRUCTIONS).describe('how the house is built or opened: what a cable way costs'),
   routeWeights: z
@@ -250,7 +251,7 @@ export const rack = z.strictObject({
   widthM: positiveM(5),
   depthM: positiveM(5),
   units: z.int().min(1).max(60),
-  entry: z.enum(RACK_ENTRIES).describe('from where cables come to it'),
+  entry: z.enum(RACK_ENTRIES).default('wall').describe('from where cables come to it'),
   entryHeightM: lengthM(10).describe('where cables enter it, above finished floor, m'),
   slackStyle: z.enum(RACK_SLACKS),
 });
@@ -310,7 +311,11 @@ export const device = z.strictObject({
     .describe(
       'length of lead that waits at the stud or joist for joinery or a ceiling still to come; null where the place is fixed',
     ),
-  leftOut: z.array(z.int().min(1).max(99)).max(20).describe('legs of the recipe of its type that are not wanted here'),
+  leftOut: z
+    .array(z.int().min(1).max(99))
+    .max(20)
+    .default([])
+    .describe('legs of the recipe of its type that are not wanted here'),
   note: words(2000),
 });
 
@@ -328,6 +333,7 @@ export const run = z.strictObject({
     .min(1)
     .max(99)
     .nullable()
+    .default(null)
     .describe('leg of the recipe of its type that it is; null where it was added to this device alone'),
   toDeviceId: id.nullable().describe('the device at the far end of a jumper or chain; null is home to the rack'),
   cableTypeId: id,
@@ -345,12 +351,13 @@ export const run = z.strictObject({
   slackStyle: z.enum(SLACK_STYLES).nullable().describe('null follows the project and the place'),
   printedOn: day.describe('day on which its labels were printed last; empty where they were not'),
   printedAs: words(400).default('').describe('what those labels say; empty where that was not kept'),
-  reason: words(200).describe('why it was added'),
+  reason: words(200).default('').describe('why it was added'),
   price: z
     .number()
     .min(0)
     .max(1_000_000)
     .nullable()
+    .default(null)
     .describe('flat price in the currency of the project; null is by cable and hours'),
   note: words(2000),
 });

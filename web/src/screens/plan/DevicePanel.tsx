@@ -77,7 +77,6 @@ export function DevicePanel({ device, onSelect, onView, copies }: Props) {
         </div>
       </div>
       <div className="fields">
-        <TypeField deviceIds={[device.id]} />
         <NameField key={device.name} device={device} onChange={(name) => change(text('edit.rename'), { name })} />
         <LengthField
           label={text('device.height')}
@@ -92,6 +91,7 @@ export function DevicePanel({ device, onSelect, onView, copies }: Props) {
         />
         <EdgeFields device={device} onChange={(heightM) => change(text('edit.height'), { heightM })} />
         <PlaceFields device={device} />
+        <TypeField deviceIds={[device.id]} />
         {furniture.length > 0 && (
           <ChoiceField
             label={text('device.belongsTo')}

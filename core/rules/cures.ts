@@ -1,4 +1,4 @@
-import { FAMILY_ENDS } from '../devices/index.ts';
+import { FAMILY_ENDS, knownMap } from '../devices/index.ts';
 import { type CableType, create, type Operation, type ProjectDocument, type Run, update } from '../model/index.ts';
 import { edited, listOf } from '../derive/index.ts';
 import { isKept, plannedRun, type PlannedRun } from '../runs/index.ts';
@@ -10,10 +10,7 @@ export function exchange(project: ProjectDocument, runId: string, cable: CableTy
   if (!run || !cable || isPulled(run)) return [];
   const was = project.cableTypes[run.cableTypeId];
   const [deviceConnector, farConnector, mapId] = FAMILY_ENDS[cable.family] ?? ['', '', null];
-  const ends =
-    was?.family === cable.family
-      ? {}
-      : { deviceConnector, farConnector, mapId: mapId !== null && Object.hasOwn(project.conductorMaps, mapId) ? mapId : null };
+  const ends = was?.family === cable.family ? {} : { deviceConnector, farConnector, mapId: knownMap(project, mapId) };
   const operation = update('runs', run, { cableTypeId: cable.id, ...ends });
   return operation ? [operation] : [];
 }

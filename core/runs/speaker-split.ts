@@ -1,5 +1,6 @@
 import type { ProjectDocument, Run } from '../model/index.ts';
 import { derivationsOf, whole } from '../derive/index.ts';
+import { runsByDevice } from './runs-by-device.ts';
 
 /** Runs that hang on a device, in the order of their places: the first takes the second pair of a four-conductor cable. */
 const HANGING = whole<ReadonlyMap<string, readonly Run[]>>({
@@ -41,7 +42,7 @@ const isFourConductor = (project: ProjectDocument, { cableTypeId }: Run) =>
 export function speakerSplitOf(project: ProjectDocument, run: Run): SpeakerSplit | null {
   const own = isFourConductor(project, run) && run.toDeviceId === null ? run : null;
   const home = own ?? (run.toDeviceId === null ? null : homeRunOf(project, run.toDeviceId));
-  if (!home || !isFourConductor(project, home)) return null;
+  if (!home) return null;
   const jumper = own
     ? runsHangingOn(project, run.deviceId).find((one) => project.cableTypes[one.cableTypeId].system === 'sound')
     : run;
@@ -53,8 +54,5 @@ export function speakerSplitOf(project: ProjectDocument, run: Run): SpeakerSplit
   return own ? { kind: 'on', here, onward, number: jumper.number } : { kind: 'from', here, onward, number: home.number };
 }
 
-function homeRunOf(project: ProjectDocument, deviceId: string): Run | null {
-  for (const run of Object.values(project.runs))
-    if (run.deviceId === deviceId && run.toDeviceId === null && isFourConductor(project, run)) return run;
-  return null;
-}
+const homeRunOf = (project: ProjectDocument, deviceId: string): Run | undefined =>
+  (runsByDevice(project).get(deviceId) ?? []).find((run) => run.toDeviceId === null && isFourConductor(project, run));

@@ -38,3 +38,7 @@ export function changeMap(
 /** A map on one line: `red + / black −`. */
 export const conductorsOf = ({ lines }: Pick<ConductorMap, 'lines'>): string =>
   lines.map(({ conductor, use }) => `${conductor} ${use}`).join(' / ');
+
+/** A conductor map that the project has; null for one that it has not. */
+export const knownMap = (project: Pick<ProjectDocument, 'conductorMaps'>, mapId: string | null): string | null =>
+  mapId !== null && Object.hasOwn(project.conductorMaps, mapId) ? mapId : null;

@@ -3,7 +3,7 @@
 // Start with `placeDevice`.
 // Terms: docs/glossary.md.
 export { alignDevices, ALIGNMENTS } from './align.ts';
-export { changeMap, checkMap, conductorsOf, conductorsUsed } from './conductors.ts';
+export { changeMap, checkMap, conductorsOf, conductorsUsed, knownMap } from './conductors.ts';
 export { clipOfDevices, type CopyPlace, copyPlaces, type DeviceClip, deviceIdsIn, deviceIdsOn, pasteDevices } from './copies.ts';
 export {
   followHeadEndRules,

@@ -16,7 +16,8 @@ import {
 } from '../../model/index.ts';
 import { listOf, withRecords } from '../../derive/index.ts';
 import { isSameKind, stereoLines } from '../library/index.ts';
-import { bundleFor, freeLeg, isKept, runNumberFor, spendNumber, usualRackSlackM } from '../../runs/index.ts';
+import { bundleFor, freeLeg, isKept, runNumberFor, runsByDevice, spendNumber, usualRackSlackM } from '../../runs/index.ts';
+import { knownMap } from './conductors.ts';
 import { headEndFor } from './head-ends.ts';
 
 /**
@@ -100,6 +101,7 @@ function isOfKind(project: ProjectDocument, device: Device, other: Device, wante
 
 /** Whether a device hangs, over however many others, on the one given. */
 export function leadsTo(project: ProjectDocument, from: Device, goalId: string): boolean {
+  const byDevice = runsByDevice(project);
   const seen = new Set<string>();
   const open = [from.id];
   while (open.length > 0) {
@@ -107,7 +109,7 @@ export function leadsTo(project: ProjectDocument, from: Device, goalId: string):
     if (id === goalId) return true;
     if (seen.has(id)) continue;
     seen.add(id);
-    for (const run of listOf(project, 'runs')) if (run.deviceId === id && run.toDeviceId !== null) open.push(run.toDeviceId);
+    for (const { toDeviceId } of byDevice.get(id) ?? []) if (toDeviceId !== null) open.push(toDeviceId);
   }
   return false;
 }
@@ -137,7 +139,7 @@ export function runsFor(
       purpose: leg.purpose,
       deviceConnector: leg.deviceConnector,
       farConnector: leg.farConnector,
-      mapId: leg.mapId !== null && Object.hasOwn(project.conductorMaps, leg.mapId) ? leg.mapId : null,
+      mapId: knownMap(project, leg.mapId),
       bundle: far || isConduit(project.cableTypes[leg.cableTypeId]) ? '' : bundleFor(project, device, rack.id),
       deviceSlackM: leg.slackM,
       // A jumper has no service loop at a rack: its far end gets what a box gets.
@@ -205,7 +207,7 @@ export function changeRecipe(
         operations.push(spendNumber(project, run), ...removeWithDependants(project, 'runs', run.id));
       } else {
         const far = farDevice(project, device, leg);
-        const mapId = leg.mapId !== null && Object.hasOwn(project.conductorMaps, leg.mapId) ? leg.mapId : null;
+        const mapId = knownMap(project, leg.mapId);
         const change = update('runs', run, { ...legFields(leg), mapId, toDeviceId: far?.id ?? null });
         if (!change) continue;
         altered.push(run);

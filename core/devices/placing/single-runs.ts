@@ -22,6 +22,7 @@ import {
   takenNumbers,
   usualRackSlackM,
 } from '../../runs/index.ts';
+import { knownMap } from './conductors.ts';
 import { atHeadEnd, headEndFor } from './head-ends.ts';
 import { leadsTo, runsFor, usualLegs } from './recipe.ts';
 
@@ -73,7 +74,7 @@ export function addRuns(
       purpose: added.purpose ?? '',
       deviceConnector,
       farConnector,
-      mapId: mapId !== null && Object.hasOwn(project.conductorMaps, mapId) ? mapId : null,
+      mapId: knownMap(project, mapId),
       bundle: isConduit(cable) ? '' : bundleFor(working, device, rack.id),
       deviceSlackM: isConduit(cable) ? 0 : slackM,
       rackSlackM: isConduit(cable) ? 0 : usualRackSlackM(project.project, rack),

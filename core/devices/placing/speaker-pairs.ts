@@ -2,6 +2,7 @@ import { err, ok, type Outcome } from '../../math/index.ts';
 import { type CableType, type Operation, type ProjectDocument, type Run, update } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
 import { isKept, runsByDevice } from '../../runs/index.ts';
+import { knownMap } from './conductors.ts';
 import { atHeadEnd, headEndFor } from './head-ends.ts';
 
 /** Families of speaker cable: one channel, and two on one four-conductor cable (ENGINEERING 16.3). */
@@ -31,8 +32,6 @@ function sameGauge(project: ProjectDocument, family: string, gaugeAwg: number | 
     .toSorted((a, b) => off(a) - off(b) || a.gaugeAwg! - b.gaugeAwg! || (a.id < b.id ? -1 : 1))[0];
 }
 
-const mapOf = (project: ProjectDocument, id: string) => (Object.hasOwn(project.conductorMaps, id) ? id : null);
-
 /**
  * Puts two speakers on one four-conductor cable: it runs home from the one that is nearer to the head end, and a jumper goes on to the
  * other. Problems: those of `speakerRun`, `no-head-end`, `cable-family-missing`.
@@ -53,11 +52,11 @@ export function pairSpeakers(project: ProjectDocument, deviceIds: readonly [stri
   const two = sameGauge(project, ONE_CHANNEL, gauges[1]);
   if (!four || !two)
     return err('cable-family-missing', { kind: 'infeasible', field: 'cable', family: four ? ONE_CHANNEL : TWO_CHANNELS });
-  const home = { ...atHeadEnd(project, near, rack), cableTypeId: four.id, mapId: mapOf(project, 'speaker_4') };
+  const home = { ...atHeadEnd(project, near, rack), cableTypeId: four.id, mapId: knownMap(project, 'speaker_4') };
   const jumper = {
     toDeviceId: near.deviceId,
     cableTypeId: two.id,
-    mapId: mapOf(project, 'speaker_2'),
+    mapId: knownMap(project, 'speaker_2'),
     farConnector: near.deviceConnector,
     bundle: '',
     rackSlackM: far.deviceSlackM,
@@ -77,7 +76,7 @@ export function runSpeakersHome(project: ProjectDocument, deviceIds: readonly st
     const rack = headEndFor(project, project.devices[id], two);
     if (!rack) return err('no-head-end', { kind: 'infeasible', field: 'device' });
     const ends = run.value.toDeviceId === null ? {} : { ...atHeadEnd(project, run.value, rack), farConnector: 'binding post' };
-    operations.push(update('runs', run.value, { ...ends, cableTypeId: two.id, mapId: mapOf(project, 'speaker_2') }));
+    operations.push(update('runs', run.value, { ...ends, cableTypeId: two.id, mapId: knownMap(project, 'speaker_2') }));
   }
   return ok(operations.filter((operation) => operation !== null));
 }

@@ -46,7 +46,7 @@ describe('the brief', () => {
       await cell(`Loft study, ${topic}: Not discussed`).click();
       await page.keyboard.press('n');
     }
-    await card().getByRole('button', { name: 'Sign this room off' }).click();
+    await card().getByRole('button', { name: 'Sign it off' }).click();
     await card()
       .getByText(/^Signed by The granary household/)
       .waitFor();

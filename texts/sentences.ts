@@ -43,6 +43,8 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
         return [name, words.t(`terms.members.${String(value)}`).toLowerCase()];
       if ((name === 'kg' || name === 'requiredN') && typeof value === 'number') return [name, Math.round(value * 10) / 10];
       if (name === 'topic' && typeof value === 'string') return [name, words.t(`terms.topics.${value}`).toLowerCase()];
+      if (name === 'channels' && Array.isArray(value))
+        return [name, value.map((one) => words.t(`terms.channels.${String(one)}`).toLowerCase()).join(', ')];
       if (name === 'changed' && Array.isArray(value))
         return [name, value.map((part) => words.t(`terms.labelParts.${String(part)}`)).join(', ')];
       if (Array.isArray(value)) return [name, value.map(String).join(', ')];

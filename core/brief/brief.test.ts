@@ -3,6 +3,7 @@ import { clashesOf, placeAll, placeDevice } from '../devices/index.ts';
 import {
   applyChange,
   BRIEF_TOPICS,
+  SITE_TOPICS,
   type BriefTopic,
   daysBefore,
   type OpenDecision,
@@ -15,6 +16,8 @@ import { answerCell, briefOf, briefPrompts, cellOf, fillRest, notDiscussed, sign
 import { briefCost, costOfAnswer } from './cost.ts';
 import { comparePackage, readPackage } from './builders-package.ts';
 import { openDecisions, supersetOf } from './decisions.ts';
+import { areaOfDevice, outdoorAreaAt, outdoorAreas } from '../house/index.ts';
+import { addOutdoorAreas, placeOf } from './places.ts';
 import { acceptAnswers, proposedAnswers, requirementsOf, wantedDevices } from './requirements.ts';
 import { recordDeviceWalk, recordWalk, walkDifferences, walkingOrder } from './walk.ts';
 import { addWalkPlace } from './walk-places.ts';
@@ -50,7 +53,7 @@ describe('the brief', () => {
     expect(cellOf(project, 'a', 'display')!.count).to.equal(1);
     project = answer(project, 'a', 'display', null);
     expect(cellOf(project, 'a', 'display')).to.equal(undefined);
-    expect(notDiscussed(project, 'a')).to.have.length(BRIEF_TOPICS.length);
+    expect(notDiscussed(project, 'a')).to.have.length(BRIEF_TOPICS.length - SITE_TOPICS.length);
   });
 
   it('does not let a room be signed with a topic not discussed, and takes the signature back when an answer changes', () => {
@@ -141,13 +144,20 @@ describe('the cost of an answer', () => {
   it('is cable, hours and device now, and what the same costs after the walls are closed', () => {
     // By hand: 7.25 + 0.05 m level, 2.1 m up, 0.5 m down, and 0.45 + 3, x 1.1 = 14.69, so 15 m of 0.55 twice: 16.5.
     // Hours new 0.3 + 0.4 + 0.03 + 0.1 and 0.08 + 0.4 + 0.03 at 65: 87.1; fitting 0.2 h: 13; device 18. Later 2.46 h and 19.5.
-    const wanted = costOfAnswer(house, house.rooms.a, 'network', 'wanted', 1, null);
+    const drop = { topic: 'network', answer: 'wanted', count: 1, typeId: null, preWired: true } as const;
+    const room = placeOf(house, 'a')!;
+    const wanted = costOfAnswer(house, room, drop);
     expect(wanted.now).to.be.closeTo(16.5 + 87.1 + 13 + 18, 1e-9);
     expect(wanted.afterClose).to.be.closeTo(16.5 + 159.9 + 19.5 + 18, 1e-9);
-    const prepared = costOfAnswer(house, house.rooms.a, 'network', 'prepared', 1, null);
+    const prepared = costOfAnswer(house, room, { ...drop, answer: 'prepared' });
     expect(prepared.now).to.be.closeTo(16.5 + 87.1, 1e-9);
-    expect(costOfAnswer(house, house.rooms.a, 'network', 'later', 1, null)).to.include({ now: 0, afterClose: wanted.afterClose });
-    expect(costOfAnswer(house, house.rooms.a, 'network', 'nothing', 0, null).afterClose).to.equal(0);
+    // What comes in a later phase is pre-wired and priced, unless somebody says that it is not.
+    expect(costOfAnswer(house, room, { ...drop, answer: 'later' })).to.deep.equal(prepared);
+    expect(costOfAnswer(house, room, { ...drop, answer: 'later', preWired: false })).to.include({
+      now: 0,
+      afterClose: wanted.afterClose,
+    });
+    expect(costOfAnswer(house, room, { ...drop, answer: 'nothing', count: 0 }).afterClose).to.equal(0);
     const project = answer(answer(house, 'a', 'network', 'wanted'), 'b', 'network', 'nothing');
     expect(briefCost(project).all.now).to.be.closeTo(wanted.now, 1e-9);
   });
@@ -162,6 +172,7 @@ describe('an open decision', () => {
   const base: OpenDecision = {
     id: 'x',
     roomId: 'a',
+    areaId: null,
     subject: 'Picture in the living room',
     options,
     gate: 'board',
@@ -249,9 +260,92 @@ describe('the builder’s package', () => {
       [null, null, 1],
     ]);
     const compared = comparePackage({ ...project, packageLines: Object.fromEntries(lines.map((line) => [line.id, line])) });
-    expect(compared.missing).to.deep.equal([{ roomId: 'a', topic: 'network', wanted: 2, included: 1 }]);
-    expect(compared.beyond).to.deep.equal([{ roomId: 'a', topic: 'coax', wanted: 0, included: 3 }]);
+    expect(compared.missing).to.deep.equal([{ placeId: 'a', topic: 'network', part: 'all', wanted: 2, included: 1 }]);
+    expect(compared.beyond).to.deep.equal([{ placeId: 'a', topic: 'coax', part: 'all', wanted: 0, included: 3 }]);
     expect(compared.unclear.map(({ words }) => words)).to.deep.equal(['allowance as discussed']);
+  });
+
+  it('is compared part by part, and says who supplies, fits and programs', () => {
+    const project = answer(house, 'a', 'keypad', 'wanted', { count: 2 });
+    const held = (text: string) => {
+      const lines = readPackage(project, text, newId);
+      return comparePackage({ ...project, packageLines: Object.fromEntries(lines.map((line) => [line.id, line])) });
+    };
+    // Two keypads are wanted; the builder pre-wires both and sets the boxes of both, and has plate and keypad for one of them only.
+    const { missing, beyond, work } = held(
+      'Room AA: 2 x keypad pre-wire\nRoom AA: 2 keypad back boxes\nRoom AA: 1 keypad plate\nRoom AA: 1 x keypad, supply only',
+    );
+    expect(missing.map(({ part, wanted, included }) => [part, wanted, included])).to.deep.equal([
+      ['plate', 2, 1],
+      ['device', 2, 1],
+    ]);
+    expect(beyond).to.deep.equal([]);
+    expect(work.map(({ task, by }) => [task, by])).to.deep.equal([
+      ['fit', 'nobody'],
+      ['program', 'nobody'],
+    ]);
+  });
+});
+
+describe('outdoor areas', () => {
+  const areas = [
+    { id: 'ter', kind: 'terrace', name: 'Terrace' },
+    { id: 'front', kind: 'facade', name: 'Front facade' },
+    { id: 'right', kind: 'facade', name: 'Right facade' },
+    { id: 'eav', kind: 'eaves', name: 'Eaves' },
+  ] as const;
+  const outdoors = make(house, addOutdoorAreas(house, areas));
+
+  it('have the topics of a room and those of the site, prompts, cost, copy and sign-off', () => {
+    expect(notDiscussed(outdoors, 'ter')).to.deep.equal([...BRIEF_TOPICS]);
+    expect(notDiscussed(outdoors, 'a')).to.not.include('generator');
+    expect(briefPrompts(outdoors, 'ter').map(({ topic }) => topic)).to.include.members(['light', 'heating', 'sound']);
+    expect(briefPrompts(outdoors, 'front').map(({ topic }) => topic)).to.include.members(['generator', 'solar']);
+    let project = answer(outdoors, 'ter', 'sound', 'wanted');
+    expect(Object.values(project.briefCells)[0]).to.include({ roomId: null, areaId: 'ter' });
+    expect(briefCost(project).byPlace.get('ter')!.now).to.be.greaterThan(0);
+    expect(signRoom(project, 'ter', 'the client', '2026-11-25', newId).ok).to.equal(false);
+    project = make(project, fillRest(project, 'ter', newId));
+    for (const topic of notDiscussed(project, 'ter')) project = answer(project, 'ter', topic, 'nothing');
+    const signed = signRoom(project, 'ter', 'the client', '2026-11-25', newId);
+    if (!signed.ok) throw new Error(signed.problem.code);
+    project = make(project, signed.value);
+    expect(briefOf(project, 'ter')).to.include({ areaId: 'ter', roomId: null, signedBy: 'the client' });
+    // A change takes the signature back.
+    expect(briefOf(answer(project, 'ter', 'wifi', 'wanted'), 'ter')!.signedOn).to.equal('');
+  });
+
+  it('hold every outdoor device: the area in which it stands, else the nearest, at a height under the eaves, or as somebody says', () => {
+    const at = (x: number, y: number, heightM: number) => outdoorAreaAt(outdoorAreas(outdoors), { levelId: 'm', x, y, heightM })?.id;
+    // The terrace lies from 0.5 to 3.5 m before the lower side, 4 m wide.
+    expect(at(2, -2, 0.3)).to.equal('ter');
+    expect(at(9, -0.15, 1.2)).to.equal('front');
+    expect(at(9, -0.15, 2.6)).to.equal('eav');
+    expect(at(10.3, 2, 1.2)).to.equal('right');
+    const project = place(outdoors, 'camera', [10.35, 2]);
+    const [camera] = Object.values(project.devices);
+    expect(areaOfDevice(project, camera.id)?.id).to.equal('right');
+    const said = { ...project, devices: { [camera.id]: { ...camera, areaId: 'ter' } } };
+    expect(areaOfDevice(said, camera.id)?.id).to.equal('ter');
+    expect(areaOfDevice(place(house, 'camera', [10.35, 2]), camera.id)).to.equal(null);
+  });
+
+  it('are walked after the rooms of their level, and a place is added there with one tap', () => {
+    expect(walkingOrder(outdoors).map(({ id }) => id)).to.deep.equal(['a', 'b', 'right', 'eav', 'front', 'ter']);
+    const ids = { device: newId, run: newId, walk: newId };
+    const added = addWalkPlace(
+      outdoors,
+      { placeId: 'right' },
+      'camera',
+      { walk: 'first', by: 'crew', on: '2026-11-25', why: 'asked for on the walk' },
+      ids,
+    );
+    if (!added.ok) throw new Error(added.problem.code);
+    const project = make(outdoors, added.value.operations);
+    expect(areaOfDevice(project, added.value.device.id)?.id).to.equal('right');
+    expect(added.value.device.x).to.be.at.least(10.2 - 1e-9);
+    // The plan answers what nobody has answered there.
+    expect(proposedAnswers(project)).to.deep.include({ placeId: 'right', topic: 'camera', count: 1, typeId: 'camera' });
   });
 });
 
@@ -309,9 +403,9 @@ describe('the walk', () => {
     const said = { walk: 'first', by: 'crew', on: '2026-11-25', why: 'asked for on the walk' } as const;
     let project = house;
     for (const [area, what] of [
-      [{ roomId: 'a' }, 'display'],
-      [{ roomId: 'a' }, 'display'],
-      [{ roomId: 'a' }, 'speaker'],
+      [{ placeId: 'a' }, 'display'],
+      [{ placeId: 'a' }, 'display'],
+      [{ placeId: 'a' }, 'speaker'],
       [{ levelId: 'm' }, 'camera'],
       [{ levelId: 'm' }, 'other'],
     ] as const) {
@@ -344,8 +438,8 @@ describe('brief and plan', () => {
   it('has an answer proposed for what is placed and not in the brief, and takes it at a word', () => {
     const proposals = proposedAnswers(drawn);
     expect(proposals).to.deep.equal([
-      { roomId: 'a', topic: 'sound', count: 2, typeId: 'ceiling-speaker' },
-      { roomId: 'b', topic: 'wifi', count: 1, typeId: 'access-point' },
+      { placeId: 'a', topic: 'sound', count: 2, typeId: 'ceiling-speaker' },
+      { placeId: 'b', topic: 'wifi', count: 1, typeId: 'access-point' },
     ]);
     const taken = make(drawn, acceptAnswers(drawn, proposals, newId));
     expect(cellOf(taken, 'a', 'sound')).to.include({ answer: 'wanted', count: 2, typeId: 'ceiling-speaker' });
@@ -361,7 +455,9 @@ describe('brief and plan', () => {
       ['a', 'ceiling-speaker', 2],
       ['b', 'keypad', 1],
     ]);
-    expect(wantedDevices(answer(drawn, 'b', 'keypad', 'later'))).to.deep.equal([]);
+    // A later phase is pre-wired too, unless somebody says that it is not.
+    expect(wantedDevices(answer(drawn, 'b', 'keypad', 'later')).map(({ missing }) => missing)).to.deep.equal([1]);
+    expect(wantedDevices(answer(drawn, 'b', 'keypad', 'later', { preWired: false }))).to.deep.equal([]);
   });
 
   it('keeps signatures that a change takes back, of both who signed', () => {

@@ -1,7 +1,8 @@
 import { cutLength, HOURS, runHours } from '../calculators/index.ts';
-import { middleOf, type Point2 } from '../math/index.ts';
-import type { Answer, BriefTopic, DeviceType, ProjectDocument, Room } from '../model/index.ts';
+import { middleOf } from '../math/index.ts';
+import type { Answer, BriefCell, DeviceType, ProjectDocument } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
+import { type BriefPlace, placeIdOf, placeOf } from './places.ts';
 import { typesFor } from './topics.ts';
 
 /** What an answer costs, in the currency of the project. Bands of ±40 % (ENGINEERING 18): an order of size, not an offer. */
@@ -25,13 +26,20 @@ const LATE_FITTING: Readonly<Record<string, number>> = {
 const LATE_FITTING_OTHER = 1.5;
 
 /**
- * The cost of `count` devices of a type in a room. Cable length as it is cut, along the axes of the house from the middle of the
- * room to the nearest rack, over the ceilings: an estimate until the device has its place.
+ * The cost of `count` devices of a type in a room or area. Cable length as it is cut, along the axes of the house from the middle of the
+ * place to the nearest rack, over the ceilings: an estimate until the device has its place.
  */
-export function costOfType(project: ProjectDocument, room: Room, type: DeviceType, count: number, answer: Answer): AnswerCost {
+export function costOfType(
+  project: ProjectDocument,
+  place: BriefPlace,
+  type: DeviceType,
+  count: number,
+  answer: Answer,
+  preWired = true,
+): AnswerCost {
   if (count === 0 || answer === 'nothing') return NO_COST;
   const { labourRate } = project.project;
-  const { levels, wayM: routeM } = distanceToRack(project, room, type);
+  const { levels, wayM: routeM } = distanceToRack(project, place, type);
   const cables = type.cables.filter((leg) => !leg.optional);
   let material = 0;
   const hours = { new: 0, retrofit: 0 };
@@ -51,22 +59,17 @@ export function costOfType(project: ProjectDocument, room: Room, type: DeviceTyp
   const lateFitting = fitting * (LATE_FITTING[type.system] ?? LATE_FITTING_OTHER);
   const devices = count * type.price;
   const afterClose = wiring('retrofit') + lateFitting + devices;
-  if (answer === 'later') return { now: 0, devices: 0, afterClose };
-  if (answer === 'prepared') return { now: wiring('new'), devices: 0, afterClose };
+  if (answer === 'later' && !preWired) return { now: 0, devices: 0, afterClose };
+  if (answer === 'prepared' || answer === 'later') return { now: wiring('new'), devices: 0, afterClose };
   return { now: wiring('new') + fitting + devices, devices, afterClose };
 }
 
-/** The cost of an answer by the type that it names, or the first that can answer. */
-export function costOfAnswer(
-  project: ProjectDocument,
-  room: Room,
-  topic: BriefTopic,
-  answer: Answer,
-  count: number,
-  typeId: string | null,
-): AnswerCost {
-  const type = typeId === null ? typesFor(project, topic)[0] : project.deviceTypes[typeId];
-  return type ? costOfType(project, room, type, count, answer) : NO_COST;
+type Priced = Pick<BriefCell, 'topic' | 'answer' | 'count' | 'typeId' | 'preWired'>;
+
+/** The cost of an answer by the type that it names, or the first that can answer. What comes later is pre-wired unless it says otherwise. */
+export function costOfAnswer(project: ProjectDocument, place: BriefPlace, cell: Priced): AnswerCost {
+  const type = cell.typeId === null ? typesFor(project, cell.topic)[0] : project.deviceTypes[cell.typeId];
+  return type ? costOfType(project, place, type, cell.count, cell.answer, cell.preWired) : NO_COST;
 }
 
 export const sumCosts = (costs: readonly AnswerCost[]): AnswerCost =>
@@ -79,27 +82,27 @@ export const sumCosts = (costs: readonly AnswerCost[]): AnswerCost =>
     NO_COST,
   );
 
-/** The cost of the whole brief, and of each room. */
+/** The cost of the whole brief, and of each room and area. */
 export function briefCost(project: ProjectDocument): {
   readonly all: AnswerCost;
-  readonly byRoom: ReadonlyMap<string, AnswerCost>;
+  readonly byPlace: ReadonlyMap<string, AnswerCost>;
 } {
-  const byRoom = new Map<string, AnswerCost>();
+  const byPlace = new Map<string, AnswerCost>();
   for (const cell of listOf(project, 'briefCells')) {
-    const cost = costOfAnswer(project, project.rooms[cell.roomId], cell.topic, cell.answer, cell.count, cell.typeId);
-    byRoom.set(cell.roomId, sumCosts([byRoom.get(cell.roomId) ?? NO_COST, cost]));
+    const place = placeOf(project, placeIdOf(cell));
+    if (place) byPlace.set(place.id, sumCosts([byPlace.get(place.id) ?? NO_COST, costOfAnswer(project, place, cell)]));
   }
-  return { all: sumCosts([...byRoom.values()]), byRoom };
+  return { all: sumCosts([...byPlace.values()]), byPlace };
 }
 
 function distanceToRack(
   project: ProjectDocument,
-  room: Room,
+  place: BriefPlace,
   type: DeviceType,
 ): { readonly levels: number; readonly wayM: number } {
-  const [x, y] = middleOf(room.polygon as Point2[]);
-  const level = project.levels[room.levelId];
-  const ceilingM = room.ceilingHeightM ?? level.ceilingHeightM;
+  const [x, y] = middleOf(place.polygon);
+  const level = project.levels[place.levelId];
+  const { ceilingM } = place;
   const routes = listOf(project, 'racks').map((rack) => {
     const there = project.levels[rack.levelId];
     const riseM = type.defaultHeightM === null ? 0 : Math.max(0, ceilingM - type.defaultHeightM);

@@ -69,6 +69,7 @@ function waitingLeads(project: ProjectDocument): Pick<DecisionState, 'decision' 
       decision: {
         id: `tail_${device.id}`,
         roomId: device.roomId,
+        areaId: device.areaId,
         subject: device.name || type.name,
         options: [{ name: type.name, typeId: type.id }],
         gate: attachmentOf(type) === 'ceiling' ? 'board' : 'joinery',

@@ -1,8 +1,8 @@
-// Here: what every room gets and why: answers, prompts, cost, open decisions, the builder's package, the walk.
+// Here: what every room and outdoor area gets and why: answers, prompts, cost, open decisions, the builder's package, the walk.
 // Not here: putting devices into rooms (devices) and whether they can be built there (mounting).
 // Start with `answerCell`, then `requirementsOf`.
 // Terms: docs/glossary.md.
-export { comparePackage, type PackageDifference, readPackage } from './builders-package.ts';
+export { comparePackage, type PackageDifference, type PackageWork, readPackage } from './builders-package.ts';
 export {
   answerCell,
   briefOf,
@@ -21,12 +21,25 @@ export {
   acceptAnswers,
   againstBrief,
   answeringDevices,
+  DEVICES_BY_AREA,
+  devicesIn,
   type ProposedAnswer,
   proposedAnswers,
   requirementsOf,
   wantedDevices,
 } from './requirements.ts';
-export { ROOM_USES, TOPIC_RULES, topicsAsked, typesFor } from './topics.ts';
+export {
+  addOutdoorAreas,
+  type BriefPlace,
+  type NewArea,
+  isOutdoors,
+  placeFields,
+  placeIdOf,
+  placeOf,
+  placesOf,
+} from './places.ts';
+export { canBeChannel, channelsOf, compareLayout, LAYOUTS } from './surround.ts';
+export { ROOM_USES, TOPIC_RULES, topicsAsked, topicsOf, typesFor } from './topics.ts';
 export {
   deviceWalkOf,
   recordDeviceWalk,

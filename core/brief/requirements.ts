@@ -1,7 +1,10 @@
-import type { BriefCell, BriefTopic, Device, Operation, ProjectDocument } from '../model/index.ts';
-import { derivationsOf, grouped, listOf } from '../derive/index.ts';
+import type { BriefCell, BriefTopic, Device, Operation, ProjectDocument, SurroundChannel } from '../model/index.ts';
+import { derivationsOf, grouped, listOf, whole } from '../derive/index.ts';
+import { AREA_OF_DEVICE, OUTDOOR_DEVICES } from '../house/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 import { answerCells, cellOf } from './cells.ts';
+import { placeIdOf, placesOf } from './places.ts';
+import { channelsOf, compareLayout, typeForChannel } from './surround.ts';
 import { type ThresholdUnit, TOPIC_RULES, typesFor } from './topics.ts';
 
 /** What an answer asks for, which devices answer it, and how far they do. */
@@ -14,6 +17,8 @@ export interface Requirement {
   /** What the plan reaches now, in `unit`; null where only a later stage can say. */
   readonly reached: number | null;
   readonly holds: boolean;
+  /** Surround: channels of the layout without a device. */
+  readonly openChannels: readonly SurroundChannel[];
 }
 
 /** Diagonal of a display of 16:9 by its width (ENGINEERING 9.1), m. */
@@ -22,9 +27,9 @@ const DIAGONAL_OF_WIDTH = Math.sqrt(1 + (9 / 16) ** 2);
 const TEN_GIGABIT_CATEGORY_6_M = 37;
 const CHANNEL_M = 100;
 
-/** The devices in a room that answer a cell: those of its type, or any that can. */
+/** The devices in a room or area that answer a cell: those of its type, or any that can. */
 export function answeringDevices(project: ProjectDocument, cell: BriefCell): Device[] {
-  return devicesIn(project, cell.roomId).filter((device) => {
+  return devicesIn(project, placeIdOf(cell)).filter((device) => {
     const type = project.deviceTypes[device.typeId];
     return cell.typeId === null ? type.answers === cell.topic : type.id === cell.typeId;
   });
@@ -32,8 +37,25 @@ export function answeringDevices(project: ProjectDocument, cell: BriefCell): Dev
 
 const DEVICES_BY_ROOM = grouped('devices by room', 'devices', ({ roomId }) => roomId);
 
-const devicesIn = (project: ProjectDocument, roomId: string): readonly Device[] =>
-  derivationsOf(project).get(DEVICES_BY_ROOM).byKey.get(roomId) ?? [];
+export const DEVICES_BY_AREA = whole<ReadonlyMap<string, readonly Device[]>>({
+  name: 'devices by outdoor area',
+  nodes: [OUTDOOR_DEVICES, AREA_OF_DEVICE],
+  make: (read) => {
+    const areaOf = read.get(AREA_OF_DEVICE);
+    const byArea = new Map<string, Device[]>();
+    for (const device of read.get(OUTDOOR_DEVICES)) {
+      const areaId = areaOf.get(device.id);
+      if (areaId !== undefined) byArea.set(areaId, [...(byArea.get(areaId) ?? []), device]);
+    }
+    return byArea;
+  },
+});
+
+/** The devices in a room or an outdoor area. */
+export const devicesIn = (project: ProjectDocument, placeId: string): readonly Device[] =>
+  derivationsOf(project).get(DEVICES_BY_ROOM).byKey.get(placeId) ??
+  derivationsOf(project).get(DEVICES_BY_AREA).get(placeId) ??
+  [];
 
 /** Every answer that asks for something, against the plan. */
 export function requirementsOf(project: ProjectDocument, runs: readonly PlannedRun[]): Requirement[] {
@@ -46,11 +68,27 @@ export function requirementsOf(project: ProjectDocument, runs: readonly PlannedR
   return listOf(project, 'briefCells').flatMap((cell) => {
     if (cell.answer === 'nothing' || cell.answer === 'later') return [];
     const devices = answeringDevices(project, cell);
+    if (cell.topic === 'surround' && channelsOf(cell.layout)) return [layoutRequirement(project, cell, devices)];
     const missing = Math.max(0, cell.count - devices.length);
     const reached = devices.length === 0 ? null : reach(project, cell, devices, runsByDevice);
     const short = cell.threshold !== null && reached !== null && reached < cell.threshold * (1 - 1e-9);
-    return [{ cell, unit: TOPIC_RULES[cell.topic].unit, devices, missing, reached, holds: missing === 0 && !short }];
+    return [{ cell, unit: TOPIC_RULES[cell.topic].unit, devices, missing, reached, holds: missing === 0 && !short, openChannels: [] }];
   });
+}
+
+/** A surround layout, channel by channel. */
+function layoutRequirement(project: ProjectDocument, cell: BriefCell, devices: readonly Device[]): Requirement {
+  const { channels } = compareLayout(project, cell.layout, devices);
+  const openChannels = channels.flatMap(({ channel, device }) => (device === null ? [channel] : []));
+  return {
+    cell,
+    unit: 'channels',
+    devices,
+    missing: openChannels.length,
+    reached: channels.length - openChannels.length,
+    holds: openChannels.length === 0,
+    openChannels,
+  };
 }
 
 function reach(
@@ -89,24 +127,24 @@ export const againstBrief = (project: ProjectDocument): { readonly cell: BriefCe
 
 /** Devices on the plan that the brief does not know of: the answer that they would be. */
 export interface ProposedAnswer {
-  readonly roomId: string;
+  readonly placeId: string;
   readonly topic: BriefTopic;
   readonly count: number;
   /** Where all of them are of one type. */
   readonly typeId: string | null;
 }
 
-/** What the plan answers already where nobody has answered: room by room, topic by topic. */
+/** What the plan answers already where nobody has answered: room by room and area by area, topic by topic. */
 export function proposedAnswers(project: ProjectDocument): ProposedAnswer[] {
-  return listOf(project, 'rooms').flatMap((room) => {
+  return placesOf(project).flatMap((place) => {
     const byTopic = new Map<BriefTopic, Device[]>();
-    for (const device of devicesIn(project, room.id)) {
+    for (const device of devicesIn(project, place.id)) {
       const topic = project.deviceTypes[device.typeId]?.answers;
-      if (topic && !cellOf(project, room.id, topic)) byTopic.set(topic, [...(byTopic.get(topic) ?? []), device]);
+      if (topic && !cellOf(project, place.id, topic)) byTopic.set(topic, [...(byTopic.get(topic) ?? []), device]);
     }
     return [...byTopic].map(([topic, devices]): ProposedAnswer => {
       const types = new Set(devices.map(({ typeId }) => typeId));
-      return { roomId: room.id, topic, count: Math.min(99, devices.length), typeId: types.size === 1 ? [...types][0] : null };
+      return { placeId: place.id, topic, count: Math.min(99, devices.length), typeId: types.size === 1 ? [...types][0] : null };
     });
   });
 }
@@ -115,9 +153,19 @@ export function proposedAnswers(project: ProjectDocument): ProposedAnswer[] {
 export const acceptAnswers = (project: ProjectDocument, proposals: readonly ProposedAnswer[], newId: () => string): Operation[] =>
   answerCells(
     project,
-    proposals.map(({ roomId, topic, count, typeId }) => ({ roomId, topic, answer: 'wanted', given: { count, typeId } })),
+    proposals.map(({ placeId, topic, count, typeId }) => ({ placeId, topic, answer: 'wanted', given: { count, typeId } })),
     newId,
   );
+
+/** Speakers for the open channels of a layout, type by type. */
+function wantedChannels(project: ProjectDocument, cell: BriefCell, devices: readonly Device[]): WantedDevice[] {
+  const byType = new Map<string, number>();
+  for (const channel of layoutRequirement(project, cell, devices).openChannels) {
+    const typeId = typeForChannel(project, channel);
+    if (typeId !== null) byType.set(typeId, (byType.get(typeId) ?? 0) + 1);
+  }
+  return [...byType].map(([typeId, missing]) => ({ cell, typeId, missing }));
+}
 
 /** Devices that an answer asks for and that are not on the plan yet. */
 export interface WantedDevice {
@@ -129,8 +177,11 @@ export interface WantedDevice {
 /** What is to be placed by the brief, room by room: of the type that was chosen, else of the usual one that the library has. */
 export const wantedDevices = (project: ProjectDocument): WantedDevice[] =>
   listOf(project, 'briefCells').flatMap((cell) => {
-    if (cell.answer !== 'wanted' && cell.answer !== 'prepared') return [];
-    const missing = cell.count - answeringDevices(project, cell).length;
+    const isPreWired = cell.answer === 'prepared' || (cell.answer === 'later' && cell.preWired);
+    if (cell.answer !== 'wanted' && !isPreWired) return [];
+    const devices = answeringDevices(project, cell);
+    if (cell.topic === 'surround' && channelsOf(cell.layout)) return wantedChannels(project, cell, devices);
+    const missing = cell.count - devices.length;
     const typeId = cell.typeId ?? typesFor(project, cell.topic)[0]?.id;
     return missing > 0 && typeId !== undefined && project.deviceTypes[typeId] ? [{ cell, typeId, missing }] : [];
   });

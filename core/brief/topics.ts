@@ -1,4 +1,5 @@
-import type { BriefTopic, DeviceType, ProjectDocument } from '../model/index.ts';
+import { BRIEF_TOPICS, type BriefTopic, type DeviceType, OUTDOOR_KINDS, type ProjectDocument, SITE_TOPICS } from '../model/index.ts';
+import { type BriefPlace, isOutdoors } from './places.ts';
 
 /** Unit in which the least value of an answer is given; null where a count says all. */
 export type ThresholdUnit = 'dB' | 'channels' | 'm' | 'Gbit/s' | 'Mbit/s' | 'px/m' | 'W' | 'dBuV';
@@ -29,6 +30,10 @@ export const TOPIC_RULES: Readonly<Record<BriefTopic, TopicRule>> = {
   door: { unit: null, usual: null, source: 'practice', typeId: 'door-station' },
   charging: { unit: 'W', usual: 60, source: 'practice', typeId: 'charging-point' },
   coax: { unit: 'dBuV', usual: 60, source: 'level at the outlet', typeId: 'coax-outlet' },
+  heating: { unit: null, usual: null, source: 'practice', typeId: 'outdoor-heater' },
+  vehicle: { unit: null, usual: null, source: 'practice', typeId: 'car-charger' },
+  generator: { unit: null, usual: null, source: 'practice', typeId: 'generator' },
+  solar: { unit: null, usual: null, source: 'practice', typeId: 'solar-inverter' },
 };
 
 /** The types of a project's library that can answer a topic, the usual one first. */
@@ -51,16 +56,31 @@ const ASKED: Readonly<Record<string, readonly BriefTopic[]>> = {
   bath: ['sound', 'keypad', 'light', 'climate'],
   gym: ['display', 'sound', 'wifi', 'keypad', 'climate'],
   circulation: ['wifi', 'sound', 'keypad', 'security', 'camera', 'door', 'climate'],
-  garage: ['security', 'camera', 'network', 'charging', 'door'],
+  garage: ['security', 'camera', 'network', 'vehicle', 'charging', 'door'],
   utility: ['network', 'security', 'sound', 'charging'],
-  plant: ['network', 'climate', 'security'],
+  plant: ['network', 'climate', 'security', 'generator', 'solar'],
   workshop: ['sound', 'network', 'charging', 'security'],
   store: ['security', 'network'],
   dressing: ['light', 'sound', 'shade'],
+  terrace: ['sound', 'light', 'wifi', 'heating', 'display', 'shade', 'camera', 'keypad', 'network'],
+  porch: ['door', 'camera', 'light', 'sound', 'security', 'heating'],
+  drive: ['camera', 'vehicle', 'light', 'door', 'security', 'wifi'],
+  gate: ['door', 'camera', 'light', 'network', 'security'],
+  garden: ['sound', 'light', 'wifi', 'camera', 'generator', 'network'],
+  pool: ['sound', 'light', 'camera', 'heating', 'climate', 'wifi', 'security'],
+  eaves: ['camera', 'wifi', 'light', 'shade', 'sound'],
+  facade: ['camera', 'light', 'shade', 'network', 'generator', 'solar', 'coax'],
 };
 const ASKED_EVERYWHERE: readonly BriefTopic[] = ['display', 'wifi', 'keypad', 'sound', 'camera', 'charging'];
 
+const OUTDOORS: ReadonlySet<string> = new Set(OUTDOOR_KINDS);
+
 /** Uses of rooms that the brief knows questions for. */
-export const ROOM_USES = Object.keys(ASKED);
+export const ROOM_USES = Object.keys(ASKED).filter((use) => !OUTDOORS.has(use));
+
+const ROOM_TOPICS = BRIEF_TOPICS.filter((topic) => !SITE_TOPICS.includes(topic));
+
+/** The topics that a place is to be asked about before it is signed: a room those of a house, an outdoor area also those of the site. */
+export const topicsOf = (place: BriefPlace): readonly BriefTopic[] => (isOutdoors(place) ? BRIEF_TOPICS : ROOM_TOPICS);
 
 export const topicsAsked = (use: string): readonly BriefTopic[] => ASKED[use] ?? ASKED_EVERYWHERE;

@@ -1,8 +1,9 @@
 import { buildablePlace, type IdSource, placeAll } from '../devices/index.ts';
 import { attachmentOf } from '../house/index.ts';
-import { boundsOf, err, middleOf, ok, type Outcome, type Point2 } from '../math/index.ts';
-import { create, type Device, type Operation, type ProjectDocument, type Room, type Walk } from '../model/index.ts';
+import { boundsOf, closestOnSegment, distance2, err, middleOf, ok, type Outcome, type Point2 } from '../math/index.ts';
+import { create, type Device, type Operation, type ProjectDocument, type Walk } from '../model/index.ts';
 import { edited, onLevel } from '../derive/index.ts';
+import { type BriefPlace, isOutdoors, placeOf } from './places.ts';
 
 /** What is asked for on a walk with one tap, and the type that it becomes in a room and outdoors. */
 export const WALK_PLACES = {
@@ -17,8 +18,8 @@ export const WALK_PLACES = {
 } as const satisfies Record<string, { readonly room: string; readonly outdoors: string | null }>;
 export type WalkPlace = keyof typeof WALK_PLACES;
 
-/** Where somebody stands on a walk: in a room, or outdoors at a level. */
-export type WalkArea = { readonly roomId: string } | { readonly levelId: string };
+/** Where somebody stands on a walk: in a room or an outdoor area, or outdoors at a level of a house without areas. */
+export type WalkArea = { readonly placeId: string } | { readonly levelId: string };
 
 /** A place is moved this far along its wall or ceiling to where it can be built, m. */
 const ASIDE_M = 3;
@@ -36,21 +37,21 @@ export function addWalkPlace(
   said: { readonly walk: Walk; readonly by: string; readonly on: string; readonly why: string },
   ids: IdSource & { readonly walk: () => string },
 ): Outcome<{ readonly device: Device; readonly operations: readonly Operation[] }> {
-  const isRoom = 'roomId' in area;
-  const room = isRoom ? project.rooms[area.roomId] : undefined;
-  if (isRoom && !room) return err('record-gone', { in: 'rooms', id: area.roomId });
-  const levelId = isRoom ? room!.levelId : area.levelId;
+  const stands = 'placeId' in area ? placeOf(project, area.placeId) : undefined;
+  if ('placeId' in area && !stands) return err('record-gone', { in: 'rooms', id: area.placeId });
+  const levelId = 'levelId' in area ? area.levelId : stands!.levelId;
   if (!project.levels[levelId]) return err('record-gone', { in: 'levels', id: levelId });
-  const typeId = WALK_PLACES[place][isRoom ? 'room' : 'outdoors'];
+  const room = stands && !isOutdoors(stands) ? stands : undefined;
+  const typeId = WALK_PLACES[place][room ? 'room' : 'outdoors'];
   if (typeId === null) return err('not-outdoors', { kind: 'invalid', field: 'place' });
   const type = project.deviceTypes[typeId];
   if (!type) return err('type-missing', { kind: 'invalid', field: 'typeId' });
   const at = room
     ? attachmentOf(type) === 'wall'
       ? besideWall(room)
-      : middleOf(room.polygon as Point2[])
-    : beforeHouse(project, levelId);
-  const wanted = { typeId, at, more: { note: said.why }, runAs: () => ({ reason: said.why }) };
+      : middleOf(room.polygon)
+    : beforeHouse(project, levelId, stands);
+  const wanted = { typeId, at, more: { note: said.why, areaId: room ? null : (stands?.id ?? null) }, runAs: () => ({ reason: said.why }) };
   const first = placeAll(project, levelId, [wanted], ids);
   if (!first.ok) return first;
   const there = edited(project, first.value.operations);
@@ -64,8 +65,7 @@ export function addWalkPlace(
 }
 
 /** The middle of the longest side of a room, just inside. */
-function besideWall({ polygon }: Room): Point2 {
-  const corners = polygon as Point2[];
+function besideWall({ polygon: corners }: BriefPlace): Point2 {
   const sides = corners.map((a, n) => [a, corners[(n + 1) % corners.length]] as const);
   const lengthM = ([a, b]: (typeof sides)[number]) => Math.hypot(b[0] - a[0], b[1] - a[1]);
   const [a, b] = sides.reduce((best, side) => (lengthM(side) > lengthM(best) + 1e-9 ? side : best));
@@ -74,8 +74,22 @@ function besideWall({ polygon }: Room): Point2 {
   return [mx + (cx - mx) * 0.02, my + (cy - my) * 0.02];
 }
 
-/** Before the lower side of the house, aside of its middle, where a partition often ends. */
-function beforeHouse(project: ProjectDocument, levelId: string): Point2 {
+/** Before the wall that is nearest to an outdoor area; without one before the lower side, aside of its middle, where a partition often ends. */
+function beforeHouse(project: ProjectDocument, levelId: string, area: BriefPlace | undefined): Point2 {
+  if (area) return beforeNearestWall(project, levelId, middleOf(area.polygon));
   const box = boundsOf(onLevel(project, 'rooms', levelId).flatMap(({ polygon }) => polygon as Point2[]));
   return box ? [box.minX + (box.maxX - box.minX) * 0.3, box.minY - BEFORE_WALL_M] : [0, 0];
+}
+
+function beforeNearestWall(project: ProjectDocument, levelId: string, p: Point2): Point2 {
+  const outlines = onLevel(project, 'rooms', levelId).map(({ polygon }) => polygon as Point2[]);
+  const points = outlines.flatMap((corners) =>
+    corners.map((a, n) => closestOnSegment(p, a, corners[(n + 1) % corners.length]).point),
+  );
+  if (points.length === 0) return p;
+  const near = points.reduce((best, one) => (distance2(one, p) < distance2(best, p) - 1e-9 ? one : best));
+  const away = distance2(near, p);
+  if (away < BEFORE_WALL_M) return p;
+  const share = BEFORE_WALL_M / away;
+  return [near[0] + (p[0] - near[0]) * share, near[1] + (p[1] - near[1]) * share];
 }

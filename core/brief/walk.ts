@@ -1,5 +1,5 @@
 import { levelsFromBelow } from '../house/index.ts';
-import { middleOf, type Point2 } from '../math/index.ts';
+import { middleOf } from '../math/index.ts';
 import {
   type BriefCell,
   type BriefTopic,
@@ -8,32 +8,36 @@ import {
   type DeviceWalk,
   type Operation,
   type ProjectDocument,
-  type Room,
   update,
   type Walk,
   type WalkResult,
 } from '../model/index.ts';
-import { listOf, onLevel } from '../derive/index.ts';
+import { listOf } from '../derive/index.ts';
 import { briefOf, cellOf } from './cells.ts';
+import { type BriefPlace, isOutdoors, placeFields, placeIdOf, placesOf } from './places.ts';
 
-/** Rooms as one walks: level by level from below, and on a level always on to the nearest; a number given by hand goes first. */
-export function walkingOrder(project: ProjectDocument): Room[] {
+/**
+ * Rooms and outdoor areas as one walks: level by level from below, and on a level always on to the nearest; a number given by hand goes
+ * first, and outdoors comes after the rooms of its level.
+ */
+export function walkingOrder(project: ProjectDocument): BriefPlace[] {
   return levelsFromBelow(project).flatMap((level) => {
-    const rooms = [...onLevel(project, 'rooms', level.id)];
-    const given = (room: Room) => briefOf(project, room.id)?.walkOrder ?? 0;
-    const ordered = rooms.filter((room) => given(room) > 0).sort((a, b) => given(a) - given(b));
-    let open = rooms.filter((room) => given(room) === 0);
-    let at = ordered.length > 0 ? middleOf(ordered[ordered.length - 1].polygon as Point2[]) : null;
+    const places = placesOf(project).filter(({ levelId }) => levelId === level.id);
+    const given = (place: BriefPlace) => briefOf(project, place.id)?.walkOrder ?? 0;
+    const ordered = places.filter((place) => given(place) > 0).sort((a, b) => given(a) - given(b));
+    let open = places.filter((place) => given(place) === 0);
+    let at = ordered.length > 0 ? middleOf(ordered[ordered.length - 1].polygon) : null;
     while (open.length > 0) {
       const from = at;
-      const away = (room: Room) => {
-        const [x, y] = middleOf(room.polygon as Point2[]);
+      const away = (place: BriefPlace) => {
+        const [x, y] = middleOf(place.polygon);
         return from ? Math.hypot(x - from[0], y - from[1]) : x + y;
       };
-      const next = open.reduce((best, room) => (away(room) < away(best) - 1e-9 ? room : best));
+      const inside = open.filter((place) => !isOutdoors(place));
+      const next = (inside.length > 0 ? inside : open).reduce((best, place) => (away(place) < away(best) - 1e-9 ? place : best));
       ordered.push(next);
-      open = open.filter((room) => room !== next);
-      at = middleOf(next.polygon as Point2[]);
+      open = open.filter((place) => place !== next);
+      at = middleOf(next.polygon);
     }
     return ordered;
   });
@@ -42,10 +46,10 @@ export function walkingOrder(project: ProjectDocument): Room[] {
 export const walkResultOf = (
   project: Pick<ProjectDocument, 'walkResults'>,
   walk: Walk,
-  roomId: string,
+  placeId: string,
   topic: BriefTopic,
 ): WalkResult | undefined =>
-  Object.values(project.walkResults).find((one) => one.walk === walk && one.roomId === roomId && one.topic === topic);
+  Object.values(project.walkResults).find((one) => one.walk === walk && placeIdOf(one) === placeId && one.topic === topic);
 
 export const deviceWalkOf = (
   project: Pick<ProjectDocument, 'deviceWalks'>,
@@ -59,13 +63,14 @@ type Found = Pick<WalkResult, 'found' | 'by' | 'on' | 'note'>;
 export function recordWalk(
   project: ProjectDocument,
   walk: Walk,
-  roomId: string,
+  placeId: string,
   topic: BriefTopic,
   found: Found,
   newId: () => string,
 ): Operation[] {
-  const known = walkResultOf(project, walk, roomId, topic);
-  if (!known) return [create('walkResults', { id: newId(), walk, roomId, topic, ...found })];
+  const known = walkResultOf(project, walk, placeId, topic);
+  if (!known)
+    return [create('walkResults', { id: newId(), walk, ...placeFields(project, placeId), topic, ...found })];
   const operation = update('walkResults', known, found);
   return operation ? [operation] : [];
 }
@@ -92,8 +97,8 @@ export type WalkDifference =
 /** What differs on a walk; on the last one, with what the first had found. */
 export function walkDifferences(project: ProjectDocument, walk: Walk): WalkDifference[] {
   const answers = listOf(project, 'walkResults').flatMap((result): WalkDifference[] => {
-    const cell = result.walk === walk ? cellOf(project, result.roomId, result.topic) : undefined;
-    const first = walk === 'last' ? (walkResultOf(project, 'first', result.roomId, result.topic) ?? null) : null;
+    const cell = result.walk === walk ? cellOf(project, placeIdOf(result), result.topic) : undefined;
+    const first = walk === 'last' ? (walkResultOf(project, 'first', placeIdOf(result), result.topic) ?? null) : null;
     return cell && differs(result, first) ? [{ kind: 'answer', cell, result, first }] : [];
   });
   const devices = listOf(project, 'deviceWalks').flatMap((result): WalkDifference[] => {

@@ -1,5 +1,5 @@
 import { PLANNED_RUNS } from '../runs/index.ts';
-import { requirementsOf } from '../brief/index.ts';
+import { DEVICES_BY_AREA, requirementsOf } from '../brief/index.ts';
 import { defineCheck, type RuleFinding, say } from './check.ts';
 import { cellSubject } from './brief-subject.ts';
 
@@ -11,13 +11,23 @@ export const briefMet = defineCheck({
   source: 'Trade practice; thresholds of the brief',
   severity: 'look',
   appliesTo: 'rooms',
-  reads: ['briefCells', 'cableTypes', 'deviceTypes', 'devices', 'rooms'],
-  nodes: [PLANNED_RUNS],
+  reads: ['briefCells', 'cableTypes', 'deviceTypes', 'devices', 'features', 'levels', 'rooms'],
+  nodes: [PLANNED_RUNS, DEVICES_BY_AREA],
   run: ({ project, runs }) => {
     if (Object.keys(project.briefCells).length === 0) return [];
-    return requirementsOf(project, runs).flatMap(({ cell, unit, devices, missing, reached, holds }): RuleFinding[] => {
+    return requirementsOf(project, runs).flatMap(({ cell, unit, devices, missing, reached, holds, openChannels }): RuleFinding[] => {
       if (holds) return [];
       const { subjects, figures } = cellSubject(project, cell);
+      if (openChannels.length > 0)
+        return [
+          say(
+            'look',
+            'brief-channels-missing',
+            subjects,
+            { ...figures, layout: cell.layout, channels: openChannels },
+            { measured: reached, allowed: (reached ?? 0) + missing, unit: 'channels' },
+          ),
+        ];
       const own = devices.map(({ id }) => ({ in: 'devices' as const, id }));
       if (missing > 0)
         return [

@@ -1,4 +1,4 @@
-import { againstBrief } from '../brief/index.ts';
+import { againstBrief, DEVICES_BY_AREA } from '../brief/index.ts';
 import { update } from '../model/index.ts';
 import { defineCheck, type RuleFinding, say } from './check.ts';
 import { cellSubject } from './brief-subject.ts';
@@ -11,7 +11,8 @@ export const nothingOnPurpose = defineCheck({
   source: 'Trade practice',
   severity: 'look',
   appliesTo: 'rooms',
-  reads: ['briefCells', 'deviceTypes', 'devices', 'rooms'],
+  reads: ['briefCells', 'deviceTypes', 'devices', 'features', 'levels', 'rooms'],
+  nodes: [DEVICES_BY_AREA],
   run: ({ project }) =>
     againstBrief(project).map(({ cell, devices }): RuleFinding => {
       const { subjects, figures } = cellSubject(project, cell);

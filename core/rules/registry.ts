@@ -5,6 +5,8 @@ import { findingKey } from './marks/index.ts';
 import { aerialBonded } from './aerial-bonded.ts';
 import { surgeProtected } from './surge-protected.ts';
 import { askedFor } from './asked-for.ts';
+import { laterPreWired } from './later-pre-wired.ts';
+import { outdoorsInBrief } from './outdoors-in-brief.ts';
 import { roomsDiscussed } from './rooms-discussed.ts';
 import { sealsClosed } from './seals-closed.ts';
 import { bondLength } from './bond-length.ts';
@@ -135,6 +137,8 @@ export const CHECKS: readonly Check[] = [
   rackFrontClear,
   sealsClosed,
   roomsDiscussed,
+  outdoorsInBrief,
+  laterPreWired,
   askedFor,
 ];
 

@@ -8,14 +8,14 @@ import {
   removeWithDependants,
   update,
   type Wall,
-  WALL_DEFAULTS,
+  WALL_BUILD_DEFAULTS,
 } from '../model/index.ts';
 import { listOf, onLevel } from '../derive/index.ts';
 import { CORNER_TOLERANCE_M } from '../house/index.ts';
 import { settleHouse } from './settle.ts';
 
 /** How a wall is made: everything but where it stands. */
-export type WallBuild = Omit<Wall, 'id' | 'levelId' | 'a' | 'b'>;
+export type WallBuild = Omit<Wall, 'id' | 'levelId' | 'a' | 'b' | 'substrate'>;
 /** Ids come from outside, one for each call. */
 export type NewId = (kind: 'wall' | 'room' | 'opening') => string;
 
@@ -45,7 +45,7 @@ function build(
   cableMayRun: boolean,
   more: Partial<WallBuild> | (() => Partial<WallBuild>) = {},
 ): WallBuild {
-  return { ...WALL_DEFAULTS, kind, thicknessM, cavityDepthM, cableMayRun, ...(typeof more === 'function' ? more() : more) };
+  return { ...WALL_BUILD_DEFAULTS, kind, thicknessM, cavityDepthM, cableMayRun, ...(typeof more === 'function' ? more() : more) };
 }
 
 /**

@@ -495,6 +495,32 @@ export const PLANTED: readonly Planted[] = [
     cured: false,
   },
   {
+    rule: 'rooms-discussed',
+    mistake: () => onDay(withThing(talkedAll(), terrace()), 'low-voltage-rough-in', '2026-11-12'),
+    clean: () => onDay(talkedAll(), 'low-voltage-rough-in', '2026-11-12'),
+    code: 'room-not-discussed',
+    about: 'features',
+    today: '2026-11-10',
+    cured: false,
+  },
+  {
+    rule: 'outdoors-in-brief',
+    mistake: () => outdoors(talked('a', ['sound'])),
+    clean: () => outdoors(withThing(talked('a', ['sound']), terrace())),
+    code: 'outdoors-not-asked',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'later-pre-wired',
+    mistake: () => onDay(later(true), 'low-voltage-rough-in', '2026-11-12'),
+    clean: () => onDay(later(false), 'low-voltage-rough-in', '2026-11-12'),
+    code: 'later-not-prewired',
+    about: 'rooms',
+    today: '2026-11-10',
+    cured: true,
+  },
+  {
     rule: 'asked-for',
     mistake: () => signed(talked('a', ['sound'])),
     clean: () => signed(talked('a', ['sound', 'network'])),
@@ -837,6 +863,7 @@ const undecided = (chosen: string): ProjectDocument =>
       create('decisions', {
         id: 'd',
         roomId: 'a',
+        areaId: null,
         subject: 'Screen',
         options: [{ name: 'wide', typeId: null }],
         gate: 'board',
@@ -969,22 +996,52 @@ function talked(roomId: string, topics: readonly BriefTopic[], answer: 'wanted' 
       create('briefCells', {
         id: `c_${topic}`,
         roomId,
+        areaId: null,
         topic,
         answer,
         count: answer === 'nothing' ? 0 : topic === 'network' ? 1 : 0,
         threshold: null,
         typeId: null,
         phaseId: null,
+        layout: '',
+        preWired: true,
         note: '',
       }),
     ),
   );
+}
+const terrace = () => ({
+  id: 'terrace',
+  levelId: 'm',
+  kind: 'terrace' as const,
+  name: 'Terrace',
+  area: true,
+  points: [
+    [0, -4],
+    [5, -4],
+    [5, -0.3],
+    [0, -0.3],
+  ] as [number, number][],
+});
+const outdoors = (project: ProjectDocument): ProjectDocument =>
+  withDevices(project, [{ typeId: 'camera', at: [2, -0.5] }], countedIds('out')).project;
+/** Every topic of both rooms was talked about. */
+const talkedAll = (): ProjectDocument => {
+  const project = talked('a', [...BRIEF_TOPICS]);
+  const cells = Object.values(project.briefCells).map((cell) => ({ ...cell, id: `${cell.id}_b`, roomId: 'b' }));
+  return { ...project, briefCells: { ...project.briefCells, ...tableFrom(cells) } };
+};
+/** Wi-Fi that comes in a later phase, without anything on the plan. */
+function later(preWired: boolean): ProjectDocument {
+  const project = talked('a', ['wifi']);
+  return { ...project, briefCells: { c_wifi: { ...project.briefCells.c_wifi, answer: 'later', count: 1, preWired } } };
 }
 const signed = (project: ProjectDocument): ProjectDocument =>
   applied(project, [
     create('roomBriefs', {
       id: 'rb',
       roomId: 'a',
+      areaId: null,
       who: '',
       used: '',
       noise: '',

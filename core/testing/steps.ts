@@ -2,9 +2,9 @@ import { type IdSource, placeAll } from '../devices/index.ts';
 import { applyChange, type Device, type Operation, type ProjectDocument } from '../model/index.ts';
 
 /** Ids that count up, for devices and their runs. */
-export function countedIds(): IdSource {
+export function countedIds(before = ''): IdSource {
   let count = 0;
-  return { device: () => `d${++count}`, run: () => `r${++count}` };
+  return { device: () => `${before}d${++count}`, run: () => `${before}r${++count}` };
 }
 
 /** A project after an edit; a test fails with the problem where it is refused. */

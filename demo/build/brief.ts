@@ -1,6 +1,17 @@
-import { listOf } from '../../core/derive/index.ts';
-import { answerCell, fillRest, notDiscussed, signRoom, tellRoom, topicsAsked } from '../../core/brief/index.ts';
-import { BRIEF_TOPICS, create, type OpenDecision, type RoomBrief, type TradeGate } from '../../core/model/index.ts';
+import {
+  addOutdoorAreas,
+  answerCell,
+  devicesIn,
+  fillRest,
+  isOutdoors,
+  notDiscussed,
+  placeFields,
+  placesOf,
+  signRoom,
+  tellRoom,
+  topicsAsked,
+} from '../../core/brief/index.ts';
+import { BRIEF_TOPICS, create, type OpenDecision, type OutdoorKind, type RoomBrief, type TradeGate } from '../../core/model/index.ts';
 import { type HouseBuilder, must } from './house-builder.ts';
 
 /** What is told of a house beyond what stands in it. Rooms are named by their codes. */
@@ -8,6 +19,8 @@ export interface BriefPlan {
   /** Rooms that nobody has talked through to the end: only what is placed is answered. */
   readonly open: readonly string[];
   readonly signed: readonly string[];
+  /** Outdoor areas that the survey does not show. */
+  readonly areas: readonly { readonly kind: OutdoorKind; readonly name: string }[];
   readonly habits: Readonly<Record<string, Partial<Pick<RoomBrief, 'who' | 'used' | 'noise' | 'overflowSeats'>>>>;
   readonly dates: Partial<Record<TradeGate, string>>;
   readonly decisions: readonly (Pick<OpenDecision, 'subject' | 'options' | 'gate' | 'leadDays' | 'owner'> & {
@@ -28,22 +41,28 @@ export function addBrief(house: HouseBuilder, plan: BriefPlan): void {
   const idOf = (code: string) => Object.values(house.project.rooms).find((room) => room.code === code)!.id;
   house.apply([create('phases', { id: house.id('phase'), order: 0, name: 'Garden and outbuildings', on: '2027-09-01' })]);
   const open = new Set(plan.open.map(idOf));
-  for (const room of listOf(house.project, 'rooms')) {
+  house.apply(
+    addOutdoorAreas(
+      house.project,
+      plan.areas.map((area) => ({ ...area, id: house.id('area') })),
+    ),
+  );
+  for (const place of placesOf(house.project)) {
     for (const topic of BRIEF_TOPICS) {
-      const { devices, deviceTypes } = house.project;
-      const count = Object.values(devices).filter(
-        (device) => device.roomId === room.id && deviceTypes[device.typeId].answers === topic,
-      ).length;
+      const { deviceTypes } = house.project;
+      const count = devicesIn(house.project, place.id).filter(({ typeId }) => deviceTypes[typeId].answers === topic).length;
       // What the plan holds is what was asked for; surround counts its speakers as channels.
       const given = topic === 'surround' ? { count, threshold: count } : { count };
-      if (count > 0) house.apply(answerCell(house.project, room.id, topic, 'wanted', () => house.id('cell'), given));
+      if (count > 0) house.apply(answerCell(house.project, place.id, topic, 'wanted', () => house.id('cell'), given));
     }
-    if (open.has(room.id)) continue;
-    house.apply(fillRest(house.project, room.id, () => house.id('cell')));
-    const asked = topicsAsked(room.use);
-    notDiscussed(house.project, room.id).forEach((topic, i) => {
-      const answer = topic === 'climate' || topic === 'charging' ? 'later' : i % 3 === 2 ? 'later' : 'nothing';
-      if (asked.includes(topic)) house.apply(answerCell(house.project, room.id, topic, answer, () => house.id('cell')));
+    if (open.has(place.id)) continue;
+    house.apply(fillRest(house.project, place.id, () => house.id('cell')));
+    const asked = topicsAsked(place.use);
+    notDiscussed(house.project, place.id).forEach((topic, i) => {
+      // Outdoors is settled: what is not there is not required.
+      const isLater = !isOutdoors(place) && (topic === 'climate' || topic === 'charging' || i % 3 === 2);
+      const answer = isLater ? 'later' : 'nothing';
+      if (asked.includes(topic)) house.apply(answerCell(house.project, place.id, topic, answer, () => house.id('cell')));
     });
   }
   for (const [code, habit] of Object.entries(plan.habits))
@@ -58,7 +77,7 @@ export function addBrief(house: HouseBuilder, plan: BriefPlan): void {
     house.apply([
       create('decisions', {
         id: house.id('decision'),
-        roomId: room === null ? null : idOf(room),
+        ...placeFields(house.project, room === null ? null : idOf(room)),
         ...decision,
         chosen,
         decidedOn: chosen === '' ? '' : '2026-11-12',
@@ -69,7 +88,7 @@ export function addBrief(house: HouseBuilder, plan: BriefPlan): void {
   for (const { room, ...words } of plan.compromises) {
     const acceptedBy = house.project.project.client.slice(0, 60);
     const signed = { on: '2026-11-16', acceptedBy, signedOn: '2026-11-18' };
-    house.apply([create('compromises', { id: house.id('compromise'), roomId: idOf(room), deviceId: null, ...words, ...signed })]);
+    house.apply([create('compromises', { id: house.id('compromise'), ...placeFields(house.project, idOf(room)), deviceId: null, ...words, ...signed })]);
   }
   house.packageText(plan.packageLines);
 }

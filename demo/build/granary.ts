@@ -215,6 +215,15 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
   addBrief(house, {
     open: ['LF', 'B3', 'WK'],
     signed: ['SC', 'GR', 'KI', 'DN', 'MU', 'MS'],
+    areas: [
+      { kind: 'terrace', name: 'Creek terrace' },
+      { kind: 'drive', name: 'Drive' },
+      { kind: 'garden', name: 'Garden' },
+      { kind: 'facade', name: 'South facade' },
+      { kind: 'facade', name: 'East facade' },
+      { kind: 'facade', name: 'North facade' },
+      { kind: 'facade', name: 'West facade' },
+    ],
     habits: {
       GR: { who: 'Two on the sofa towards the fireplace', used: 'daily', overflowSeats: 6 },
       KI: { who: 'Cook at the island, two stools', used: 'daily', noise: 'extractor hood' },

@@ -14,6 +14,7 @@ import { printedLabels } from './migrations/2026-12-06-printed-labels.ts';
 import { titleBlock } from './migrations/2026-12-07-title-block.ts';
 import { signatures } from './migrations/2026-12-08-signatures.ts';
 import { headEnds } from './migrations/2026-12-09-head-ends.ts';
+import { siteAndDecisions } from './migrations/2026-12-10-site-and-decisions.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
 import pg from 'pg';
@@ -39,6 +40,7 @@ const MIGRATIONS: readonly Migration[] = [
   titleBlock,
   signatures,
   headEnds,
+  siteAndDecisions,
 ];
 
 /** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */

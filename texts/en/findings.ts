@@ -216,6 +216,10 @@ export const findings = {
   'seals-open':
     '{{count}} penetrations are not sealed, and drywall goes up on {{on}}. Rated walls and ceilings need a listed firestop system; the inspector approves.',
   'room-not-discussed': '{{room}}: {{count}} topics were not discussed, and the cable goes in on {{on}}. Ask now.',
+  'outdoors-not-asked':
+    '{{count}} devices stand outdoors, and the brief has no outdoor area. Add the areas (terrace, drive, garden, facades), and ask about each of them.',
+  'later-not-prewired':
+    '{{room}}: {{topic}} comes in a later phase, and no cable is planned for it; walls are filled on {{on}}. Place it as prepared, or note that it is not pre-wired.',
   'device-not-asked': '{{room}}: {{device}} is planned, but nobody spoke of {{topic}} there. Ask, and write it down.',
   'jackets-alike':
     'At {{device}} the jacket is {{colour}} for {{cables}} alike. Only the labels tell them apart: label before pulling.',
@@ -232,6 +236,8 @@ export const findings = {
     '{{way}} was signed by {{by}} on {{on}} and has been moved {{awayM}} since. It lies in the floor topping: put it back.',
   'brief-device-missing':
     '{{room}}: {{wanted}} wanted for {{topic}}, {{placed}} placed. Place what is missing, or talk about it again.',
+  'brief-channels-missing':
+    '{{room}}: the brief asks for {{layout}}, and no speaker is placed for: {{channels}}. Place them, or choose another layout.',
   'brief-threshold-missed':
     '{{room}}: the brief asks for {{asked}} {{unit}} of {{topic}}, the plan reaches {{reached}} {{unit}}.',
   'brief-nothing-wanted': '{{room}}: nothing was to come for {{topic}} on purpose, but {{placed}} is placed.',
@@ -245,6 +251,7 @@ export const findings = {
 
 /** Words on the buttons of cures. */
 export const cures = {
+  'not-pre-wired': 'Note that {{topic}} is not pre-wired',
   'usual-ends': 'Take {{device}} and {{far}}',
   'back-to-issued': 'Take it back to issued',
   'usual-slack': 'Leave the usual',

@@ -615,6 +615,11 @@ export const surveyTerms = {
     outbuilding: 'Outbuilding',
     'roof-plane': 'Roof plane',
     'stub-out': 'Stub-out',
+    porch: 'Porch',
+    garden: 'Garden',
+    eaves: 'Eaves',
+    facade: 'Facade',
+    coffer: 'Coffer',
     'building-corner': 'Building corner',
   },
   keys: {

@@ -417,6 +417,7 @@ export const ui = {
     dissolve: 'Remove plate',
   },
   device: {
+    channel: 'Surround channel',
     title: 'Device',
     template: 'Cut-out template, PDF',
     phase: 'Phase',

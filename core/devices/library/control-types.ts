@@ -80,6 +80,19 @@ export const CONTROL_TYPES: readonly DeviceType[] = [
     premade: 'terminals by the installer of the equipment',
     cables: [leg('cat6_utp', 'network', 1)],
   }),
+  define('outdoor-heater', 'OH', 'Outdoor heater, control', 'control', 'soffit', [1200, 200], {
+    answers: 'heating',
+    defaultHeightM: 2.4,
+    weightKg: 8,
+    keepClearM: 0.5,
+    // The electrician wires its mains and the contactor that the pair switches.
+    mainsW: 3000,
+    heatW: 3000,
+    ports: [port('contactor', 'screw block', 'in')],
+    price: 0,
+    hours: 0.3,
+    cables: [leg('ctl_18_2', 'contactor', 0.6, { mapId: 'contact' })],
+  }),
   define('remote-sensor', 'RS', 'Remote temperature sensor', 'control', 'wall', [60, 30], {
     ...BOXES.ring,
     answers: 'climate',

@@ -150,6 +150,7 @@ export const DATA_TYPES: readonly DeviceType[] = [
   }),
   define('solar-inverter', 'SV', 'Solar inverter, data line', 'data', 'surface', [500, 200], {
     ...machine,
+    answers: 'solar',
     defaultHeightM: 1.5,
     weightKg: 25,
     price: 0,
@@ -159,7 +160,7 @@ export const DATA_TYPES: readonly DeviceType[] = [
     ...machine,
     defaultHeightM: 1.2,
     weightKg: 7,
-    answers: 'charging',
+    answers: 'vehicle',
     price: 0,
     cables: [leg('cat6_utp', 'network', 1)],
   }),
@@ -173,6 +174,7 @@ export const DATA_TYPES: readonly DeviceType[] = [
   }),
   define('generator', 'GN', 'Generator, data line', 'data', 'ground', [1200, 650], {
     ...machine,
+    answers: 'generator',
     defaultHeightM: 0.6,
     weightKg: 200,
     price: 0,

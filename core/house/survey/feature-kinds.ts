@@ -28,12 +28,13 @@ const make = (
   fields: FeatureMake['fields'] = [],
 ): FeatureMake => ({ kind, group, shape, widthM, depthM, bottomM, topM, clearanceM, fields });
 
-const FOUND = ['decision', 'contents', 'tested'] as const;
+const FOUND = ['decision', 'contents', 'tested', 'routeKnown'] as const;
 
 /** Every kind of thing that a survey can hold, in the order of the palette. */
 export const FEATURE_MAKES: readonly FeatureMake[] = [
-  make('beam', 'obstacle', 'line', [0.2, 0], [2.2, 2.5]),
+  make('beam', 'obstacle', 'line', [0.2, 0], [2.2, 2.5], 0, ['boreLeave']),
   make('soffit', 'obstacle', 'area', [0, 0], [2.2, null]),
+  make('coffer', 'obstacle', 'area', [0, 0], [2.4, null]),
   make('duct', 'obstacle', 'line', [0.3, 0], [2.2, 2.5], 0.02),
   make('flue', 'obstacle', 'point', [0.2, 0], [0, null], 0.15),
   make('fireplace', 'obstacle', 'point', [1.2, 0.5], [0, 1.2], 0.3),
@@ -80,6 +81,10 @@ export const FEATURE_MAKES: readonly FeatureMake[] = [
   make('other-furniture', 'furniture', 'point', [0.6, 0.6], [0, 0.8], 0, ['choiceOf', 'chosen']),
   make('plot', 'site', 'area', [0, 0], [0, 0]),
   make('terrace', 'site', 'area', [0, 0], [-0.05, 0]),
+  make('porch', 'site', 'area', [0, 0], [-0.05, 0]),
+  make('garden', 'site', 'area', [0, 0], [-0.05, 0]),
+  make('eaves', 'site', 'line', [0.6, 0], [2.4, 2.6]),
+  make('facade', 'site', 'line', [0.1, 0], [0, 2.6]),
   make('drive', 'site', 'area', [0, 0], [-0.1, 0]),
   make('pool', 'site', 'area', [0, 0], [-1.6, 0]),
   make('tree', 'site', 'point', [3, 0], [0, 6]),

@@ -9,6 +9,14 @@ export { FEATURE_GROUPS, FEATURE_MAKES, type FeatureGroup, featureMake, type Fea
 export { facedSide, heightsOf, mountingDepth, mountOf, type WallSide } from './heights.ts';
 export { featureBox, surveyHit, type SurveyHit } from './hit.ts';
 export { levelAreas, wallFootprint } from './level-areas.ts';
+export {
+  AREA_OF_DEVICE,
+  areaOfDevice,
+  OUTDOOR_AREAS,
+  OUTDOOR_DEVICES,
+  outdoorAreaAt,
+  outdoorAreas,
+} from './outdoor-areas.ts';
 export { answerFact, factOf, missingThings, type SurveyQuestion, surveyQuestions } from './questions.ts';
 export { type Snap, snapDrawing } from './snap-drawing.ts';
 export { byId, CORNER_TOLERANCE_M, keyOf, outlineOf, sameOutline, wallFaces } from './wall-faces.ts';

@@ -160,6 +160,21 @@ const ADDED_IN_11: typeof ADDED_IN_2 = {
   runs: ({ leg }) => ({ recipeLeg: leg, reason: '', price: null }),
 };
 
+/** What version 12 added: outdoor areas in the brief, prepared runs of a decision, existing wiring as runs, layouts, packages by part. */
+const HEADER_OF_12 = { dataCable: 'cat6', roomDataCables: 1, deskDataCables: 2, outletPrice: null, windowPrice: null };
+const ADDED_IN_12: typeof ADDED_IN_2 = {
+  walls: () => ({ substrate: null }),
+  features: () => ({ routeKnown: true, boreLeave: '' }),
+  devices: () => ({ areaId: null, decisionId: null, foundId: null, channel: null, outlet: null }),
+  runs: () => ({ foundId: null, stored: false }),
+  briefCells: () => ({ areaId: null, layout: '', preWired: true }),
+  roomBriefs: () => ({ areaId: null }),
+  decisions: () => ({ areaId: null }),
+  compromises: () => ({ areaId: null }),
+  packageLines: () => ({ areaId: null, part: 'all', suppliedBy: 'builder', fittedBy: 'builder', programmedBy: 'nobody' }),
+  walkResults: () => ({ areaId: null }),
+};
+
 type Lists = Record<string, unknown>;
 
 function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
@@ -211,6 +226,7 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     ...withHeader(withFields(file, ADDED_IN_11), () => HEADER_OF_11),
     version: 11,
   }),
+  11: (file) => ({ ...withHeader(withFields(file, ADDED_IN_12), () => HEADER_OF_12), version: 12 }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

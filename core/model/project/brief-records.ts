@@ -30,10 +30,19 @@ const day = z
 /** A part of the job with its own time: what is not in the first one is prepared. */
 export const phase = z.strictObject({ id, order: z.int().min(0).max(99), name: words(60, 1), on: day });
 
-/** What one room gets of one system. */
+/** A room or an outdoor area: at most one of the two. */
+const place = {
+  roomId: id.nullable(),
+  areaId: id.nullable().default(null).describe('outdoor area, where it is not a room'),
+};
+const isOnePlace = (record: { roomId: string | null; areaId: string | null }) =>
+  (record.roomId === null) !== (record.areaId === null);
+const NOT_ONE_PLACE = { path: ['roomId'], message: 'must name a room, or areaId an outdoor area, and not both' };
+
+/** What one room or outdoor area gets of one system. */
 export const briefCell = z.strictObject({
   id,
-  roomId: id,
+  ...place,
   topic: z.enum(BRIEF_TOPICS),
   answer: z.enum(ANSWERS),
   count: z.int().min(0).max(99).describe('devices that answer it'),
@@ -45,13 +54,19 @@ export const briefCell = z.strictObject({
     .describe('least value that a later check asks for, in the unit of the topic'),
   typeId: id.nullable().describe('library type that answers it; null takes any that can'),
   phaseId: id.nullable(),
+  layout: z
+    .string()
+    .regex(/^(\d{1,2}\.\d{1,2}(\.\d{1,2})?)?$/, 'must be channels as 5.1 or 7.1.4, or empty')
+    .default('')
+    .describe('surround: floor, subwoofer and overhead channels; empty goes by the count'),
+  preWired: z.boolean().default(true).describe('later: its cables are pulled and priced now'),
   note: words(400),
-});
+}).refine(isOnePlace, NOT_ONE_PLACE);
 
 /** Who uses a room and how, and who has signed what it gets. */
 export const roomBrief = z.strictObject({
   id,
-  roomId: id,
+  ...place,
   who: words(120).describe('who sits where'),
   used: z.enum(HABIT_USE),
   noise: words(120).describe('what is loud in it, or must not be disturbed'),
@@ -66,12 +81,12 @@ export const roomBrief = z.strictObject({
     .max(40)
     .default([])
     .describe('signatures that a change of the answers took back, the oldest first'),
-});
+}).refine(isOnePlace, NOT_ONE_PLACE);
 
 /** Something undecided, and until when. */
 export const decision = z.strictObject({
   id,
-  roomId: id.nullable(),
+  ...place,
   subject: words(160, 1),
   options: z.array(z.strictObject({ name: words(80, 1), typeId: id.nullable() })).max(12),
   gate: z.enum(TRADE_GATES).describe('point of the job that closes it'),
@@ -87,7 +102,7 @@ export const tradeDate = z.strictObject({ id, gate: z.enum(TRADE_GATES), on: day
 /** Something less than good that the client has accepted. */
 export const compromise = z.strictObject({
   id,
-  roomId: id.nullable(),
+  ...place,
   deviceId: id.nullable(),
   what: words(200, 1),
   reason: words(400),
@@ -97,12 +112,21 @@ export const compromise = z.strictObject({
   signedOn: day,
 });
 
+/** Parts of a thing that a builder's package can hold one by one. */
+export const PACKAGE_PARTS = ['all', 'cable', 'box', 'plate', 'device', 'power'] as const;
+/** Who supplies, fits or programs. */
+export const PARTIES = ['builder', 'integrator', 'other', 'nobody'] as const;
+
 /** One line of what the builder's package holds. */
 export const packageLine = z.strictObject({
   id,
-  roomId: id.nullable(),
+  ...place,
   topic: z.enum(BRIEF_TOPICS).nullable(),
   count: z.int().min(0).max(999),
+  part: z.enum(PACKAGE_PARTS).default('all').describe('part of the thing that the line is about'),
+  suppliedBy: z.enum(PARTIES).default('builder'),
+  fittedBy: z.enum(PARTIES).default('builder'),
+  programmedBy: z.enum(PARTIES).default('nobody'),
   words: words(200, 1),
 });
 
@@ -113,13 +137,13 @@ export const WALKS = ['first', 'last'] as const;
 export const walkResult = z.strictObject({
   id,
   walk: z.enum(WALKS).default('first'),
-  roomId: id,
+  ...place,
   topic: z.enum(BRIEF_TOPICS),
   found: z.enum(WALK_RESULTS),
   by: words(60),
   on: day,
   note: words(400),
-});
+}).refine(isOnePlace, NOT_ONE_PLACE);
 
 /** What was found of one device on a walk. */
 export const deviceWalk = z.strictObject({
@@ -193,6 +217,8 @@ export type TradeDate = z.infer<typeof tradeDate>;
 export type TradeGate = (typeof TRADE_GATES)[number];
 export type Compromise = z.infer<typeof compromise>;
 export type PackageLine = z.infer<typeof packageLine>;
+export type PackagePart = (typeof PACKAGE_PARTS)[number];
+export type Party = (typeof PARTIES)[number];
 export type Walk = (typeof WALKS)[number];
 export type DeviceWalk = z.infer<typeof deviceWalk>;
 export type WalkResult = z.infer<typeof walkResult>;

@@ -1,4 +1,4 @@
-/** Columns of the brief: what each room is asked about. */
+/** Columns of the brief: what each room and each outdoor area is asked about. */
 export const BRIEF_TOPICS = [
   'sound',
   'surround',
@@ -14,5 +14,12 @@ export const BRIEF_TOPICS = [
   'door',
   'charging',
   'coax',
+  // What is asked of the site.
+  'heating',
+  'vehicle',
+  'generator',
+  'solar',
 ] as const;
+/** Topics of the site: every outdoor area is asked about them, of the rooms only those where they are usual. */
+export const SITE_TOPICS: readonly BriefTopic[] = ['heating', 'vehicle', 'generator', 'solar'];
 export type BriefTopic = (typeof BRIEF_TOPICS)[number];

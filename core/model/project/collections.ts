@@ -6,6 +6,9 @@ import * as records from './records.ts';
 import * as routing from './routing-records.ts';
 import * as survey from './survey-records.ts';
 
+/** A room or an outdoor area. */
+const PLACE = { roomId: 'rooms', areaId: 'features' } as const;
+
 /**
  * Every list of records in a project, in the order in which a file holds them: a list only refers to lists above it.
  * `unique` names the fields that no two records of the list may share; `refers` the lists that a field points into.
@@ -28,6 +31,7 @@ export const COLLECTIONS = {
   conductorMaps: { schema: brief.conductorMap, unique: [], refers: {} },
   phases: { schema: brief.phase, unique: [], refers: {} },
   deviceTypes: { schema: library.deviceType, unique: [], refers: {} },
+  decisions: { schema: brief.decision, unique: [], refers: PLACE },
   devices: {
     schema: records.device,
     unique: [['roomId', 'number']],
@@ -36,6 +40,9 @@ export const COLLECTIONS = {
       levelId: 'levels',
       roomId: 'rooms',
       belongsTo: 'features',
+      areaId: 'features',
+      decisionId: 'decisions',
+      foundId: 'features',
       phaseId: 'phases',
       mountTypeId: 'deviceTypes',
     },
@@ -43,20 +50,29 @@ export const COLLECTIONS = {
   runs: {
     schema: records.run,
     unique: [['number']],
-    refers: { deviceId: 'devices', rackId: 'racks', toDeviceId: 'devices', cableTypeId: 'cableTypes', mapId: 'conductorMaps' },
+    refers: { deviceId: 'devices', rackId: 'racks', toDeviceId: 'devices', cableTypeId: 'cableTypes', mapId: 'conductorMaps', foundId: 'features' },
   },
   routes: { schema: records.route, unique: [['runId']], refers: { runId: 'runs' } },
   briefCells: {
     schema: brief.briefCell,
-    unique: [['roomId', 'topic']],
-    refers: { roomId: 'rooms', typeId: 'deviceTypes', phaseId: 'phases' },
+    unique: [
+      ['roomId', 'topic'],
+      ['areaId', 'topic'],
+    ],
+    refers: { ...PLACE, typeId: 'deviceTypes', phaseId: 'phases' },
   },
-  roomBriefs: { schema: brief.roomBrief, unique: [['roomId']], refers: { roomId: 'rooms' } },
-  decisions: { schema: brief.decision, unique: [], refers: { roomId: 'rooms' } },
+  roomBriefs: { schema: brief.roomBrief, unique: [['roomId'], ['areaId']], refers: PLACE },
   tradeDates: { schema: brief.tradeDate, unique: [['gate']], refers: {} },
-  compromises: { schema: brief.compromise, unique: [], refers: { roomId: 'rooms', deviceId: 'devices' } },
-  packageLines: { schema: brief.packageLine, unique: [], refers: { roomId: 'rooms' } },
-  walkResults: { schema: brief.walkResult, unique: [['walk', 'roomId', 'topic']], refers: { roomId: 'rooms' } },
+  compromises: { schema: brief.compromise, unique: [], refers: { ...PLACE, deviceId: 'devices' } },
+  packageLines: { schema: brief.packageLine, unique: [], refers: PLACE },
+  walkResults: {
+    schema: brief.walkResult,
+    unique: [
+      ['walk', 'roomId', 'topic'],
+      ['walk', 'areaId', 'topic'],
+    ],
+    refers: PLACE,
+  },
   deviceWalks: { schema: brief.deviceWalk, unique: [['walk', 'deviceId']], refers: { deviceId: 'devices' } },
   roomTemplates: { schema: brief.roomTemplate, unique: [], refers: {} },
   groups: { schema: brief.group, unique: [['kind', 'name']], refers: {} },

@@ -19,7 +19,7 @@ export const ROOM_DEFAULTS = {
   ceilingKind: 'flat',
   slope: null,
 } as const;
-export const WALL_DEFAULTS = {
+export const WALL_BUILD_DEFAULTS = {
   heightM: null,
   studMaterial: 'wood',
   studSpacingM: 0.4,
@@ -31,6 +31,7 @@ export const WALL_DEFAULTS = {
   finishRight: '',
   finishRightM: 0.0125,
 } as const;
+export const WALL_DEFAULTS = { ...WALL_BUILD_DEFAULTS, substrate: null } as const;
 export const OPENING_DEFAULTS = {
   hinge: null,
   swing: null,
@@ -54,6 +55,11 @@ export const DEVICE_DEFAULTS = {
   seenFrom: '',
   tailM: null,
   leftOut: [],
+  areaId: null,
+  decisionId: null,
+  foundId: null,
+  channel: null,
+  outlet: null,
   note: '',
 } as const;
 export const RUN_DEFAULTS = {
@@ -69,6 +75,8 @@ export const RUN_DEFAULTS = {
   printedAs: '',
   reason: '',
   price: null,
+  foundId: null,
+  stored: false,
   note: '',
 } as const;
 const FEATURE_DEFAULTS = {
@@ -88,6 +96,7 @@ const FEATURE_DEFAULTS = {
   contents: '',
   topLevelId: null,
   tested: null,
+  routeKnown: true,
   decision: null,
   owner: '',
   choiceOf: '',
@@ -96,6 +105,7 @@ const FEATURE_DEFAULTS = {
   substrate: null,
   condition: null,
   neutral: null,
+  boreLeave: '',
   partners: '',
   note: '',
 } as const;

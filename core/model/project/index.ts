@@ -26,6 +26,10 @@ export {
   HABIT_USE,
   type OpenDecision,
   type PackageLine,
+  PACKAGE_PARTS,
+  type PackagePart,
+  PARTIES,
+  type Party,
   type Plate,
   PLATE_OPENINGS,
   type RoomBrief,
@@ -38,7 +42,7 @@ export {
   WALKS,
   type WalkResult,
 } from './brief-records.ts';
-export { BRIEF_TOPICS, type BriefTopic } from './brief-topics.ts';
+export { BRIEF_TOPICS, type BriefTopic, SITE_TOPICS } from './brief-topics.ts';
 export {
   applyChange,
   type Change,
@@ -66,6 +70,7 @@ export {
   newUnderlay,
   newWall,
   LEVEL_DEFAULTS,
+  WALL_BUILD_DEFAULTS,
   WALL_DEFAULTS,
 } from './defaults.ts';
 export { emptyProject, newHeader, type ProjectDocument, tableFrom } from './project-document.ts';
@@ -111,6 +116,9 @@ export {
   type HeadEndRule,
   type Rack,
   type RackEntry,
+  SURROUND_CHANNELS,
+  type SurroundChannel,
+  DATA_CABLES,
   type RackKind,
   RACK_ENTRIES,
   RACK_KINDS,
@@ -154,6 +162,8 @@ export {
   type FactState,
   type Feature,
   FEATURE_KINDS,
+  OUTDOOR_KINDS,
+  type OutdoorKind,
   type FeatureKind,
   type FramingMember,
   HEIGHT_EDGES,

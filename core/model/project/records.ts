@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../../math/index.ts';
 import { SYSTEMS } from './library-records.ts';
 import { CONSTRUCTIONS, WEIGHT_NAMES } from './routing-records.ts';
+import { SUBSTRATES } from './survey-records.ts';
 import {
   angleRad,
   code,
@@ -67,6 +68,27 @@ export const WISHES = ['flush', 'hidden', 'white', 'removable', 'turns'] as cons
 export const SPEAKER_COLOURS = ['white-black-first', 'red-black-first'] as const;
 /** Both schools for a pair of speakers. */
 export const SPEAKER_PAIRS = ['home-runs', 'four-conductor'] as const;
+/** Channels of a surround layout: floor, overhead, low frequency. */
+export const SURROUND_CHANNELS = [
+  'front-left',
+  'front-right',
+  'center',
+  'surround-left',
+  'surround-right',
+  'rear-left',
+  'rear-right',
+  'wide-left',
+  'wide-right',
+  'top-front-left',
+  'top-front-right',
+  'top-middle-left',
+  'top-middle-right',
+  'top-rear-left',
+  'top-rear-right',
+  'subwoofer',
+] as const;
+/** Both schools for data cable, and for how many go to a place. */
+export const DATA_CABLES = ['cat6', 'cat6a'] as const;
 export const JURISDICTIONS = ['NA', 'EU', 'UK', 'other'] as const;
 
 /** Longest route, m: four times across the site. */
@@ -105,6 +127,11 @@ export const projectHeader = z.strictObject({
     .enum(SPEAKER_PAIRS)
     .default('home-runs')
     .describe('how a pair of speakers is cabled where it is made: two home runs, or one cable and a jumper'),
+  dataCable: z.enum(DATA_CABLES).default('cat6').describe('cable of data drops'),
+  roomDataCables: z.int().min(1).max(4).default(1).describe('data cables to a drop, unless it is at a desk or a display'),
+  deskDataCables: z.int().min(1).max(4).default(2).describe('data cables to a drop at a desk or a display'),
+  outletPrice: rate.nullable().default(null).describe('flat price of an outlet with its cable; null is by cable and hours'),
+  windowPrice: rate.nullable().default(null).describe('flat price of the cable to a window; null is by cable and hours'),
   construction: z.enum(CONSTRUCTIONS).describe('how the house is built or opened: what a cable way costs'),
   routeWeights: z
     .partialRecord(z.enum(WEIGHT_NAMES), z.number().min(0).max(1000))
@@ -206,6 +233,7 @@ export const wall = z
     a: point2,
     b: point2,
     ...wallBuild,
+    substrate: z.enum(SUBSTRATES).nullable().default(null).describe('what is behind the finish; null where nobody knows'),
   })
   .refine((w) => Math.hypot(w.a[0] - w.b[0], w.a[1] - w.b[1]) > 1e-6, { path: ['b'], message: 'has zero length' });
 
@@ -316,6 +344,21 @@ export const device = z.strictObject({
     .max(20)
     .default([])
     .describe('legs of the recipe of its type that are not wanted here'),
+  areaId: id.nullable().default(null).describe('outdoor area that it belongs to; null is the one in which, or nearest to which, it stands'),
+  decisionId: id.nullable().default(null).describe('open decision whose cables it prepares'),
+  foundId: id.nullable().default(null).describe('existing bracket, box or speaker that it uses'),
+  channel: z.enum(SURROUND_CHANNELS).nullable().default(null).describe('channel of the surround layout of its room'),
+  outlet: z
+    .strictObject({
+      amperageA: z.int().min(1).max(125),
+      voltageV: z.int().min(12).max(480),
+      switched: z.boolean(),
+      surge: z.boolean().describe('with surge protection'),
+      dedicated: z.boolean().describe('on a circuit that feeds nothing else'),
+    })
+    .nullable()
+    .default(null)
+    .describe('mains outlets: what the electrician is asked for'),
   note: words(2000),
 });
 
@@ -359,6 +402,8 @@ export const run = z.strictObject({
     .nullable()
     .default(null)
     .describe('flat price in the currency of the project; null is by cable and hours'),
+  foundId: id.nullable().default(null).describe('existing wiring that it re-uses: nothing is pulled'),
+  stored: z.boolean().default(false).describe('pulled and not needed now: capped and stored in the wall'),
   note: words(2000),
 });
 
@@ -388,6 +433,7 @@ export type Underlay = z.infer<typeof underlay>;
 export type Device = z.infer<typeof device>;
 export type Run = z.infer<typeof run>;
 export type Route = z.infer<typeof route>;
+export type SurroundChannel = (typeof SURROUND_CHANNELS)[number];
 export type SlackStyle = (typeof SLACK_STYLES)[number];
 export type RackEntry = (typeof RACK_ENTRIES)[number];
 export type RackKind = (typeof RACK_KINDS)[number];

@@ -72,7 +72,14 @@ export const FEATURE_KINDS = [
   'roof-plane',
   'stub-out',
   'building-corner',
+  'porch',
+  'garden',
+  'eaves',
+  'facade',
+  'coffer',
 ] as const;
+/** Features that are areas outdoors, with topics, walk and sign-off in the brief as a room has them. */
+export const OUTDOOR_KINDS = ['terrace', 'porch', 'drive', 'gate', 'garden', 'pool', 'eaves', 'facade'] as const;
 export const DECISIONS = ['open', 'keep', 'reuse', 'abandon', 'make-good', 'accept', 'move', 'strike'] as const;
 export const FACT_STATES = ['measured', 'assumed', 'not-known'] as const;
 /** What a wall is made of where something is to hang, from what it bears to what it does not. */
@@ -116,6 +123,7 @@ export const feature = z
     contents: words(300).describe('what lies in it; cable found; what a panel feeds'),
     topLevelId: id.nullable().describe('ways between levels: where they end'),
     tested: z.enum(FACT_STATES).nullable().describe('existing wiring: whether it was tested'),
+    routeKnown: z.boolean().default(true).describe('existing wiring: whether it is known where it runs'),
     decision: z.enum(DECISIONS).nullable().describe('what happens to what is there; how a mark of another trade is answered'),
     owner: words(60).describe('trade that owns a mark'),
     choiceOf: words(60).describe('things with the same words here are alternatives: bed east or bed west'),
@@ -124,6 +132,7 @@ export const feature = z
     substrate: z.enum(SUBSTRATES).nullable().describe('what is behind the finish, where something is to hang'),
     condition: z.enum(CONDITIONS).nullable().describe('found brackets and boxes: sound or weak'),
     neutral: z.enum(NEUTRALS).nullable().describe('found switch boxes: whether a neutral is in them'),
+    boreLeave: words(120).default('').describe('beams: the engineer who allows holes in it, and where; empty where nobody does'),
     partners: words(120).describe('found switch boxes: the other switches of a multi-way circuit'),
     note: words(2000),
   })
@@ -171,6 +180,7 @@ export type FramingMember = z.infer<typeof framingMember>;
 export type Dimension = z.infer<typeof dimension>;
 export type ReferencePoint = z.infer<typeof referencePoint>;
 export type FeatureKind = (typeof FEATURE_KINDS)[number];
+export type OutdoorKind = (typeof OUTDOOR_KINDS)[number];
 export type FactState = (typeof FACT_STATES)[number];
 export type Substrate = (typeof SUBSTRATES)[number];
 export type Decision = (typeof DECISIONS)[number];

@@ -10,6 +10,7 @@ export const addCompromise = (
   create('compromises', {
     id,
     roomId: null,
+    areaId: null,
     deviceId: null,
     what,
     reason: '',

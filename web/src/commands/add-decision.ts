@@ -8,6 +8,7 @@ export const addDecision = (project: ProjectDocument, { id, subject }: Pick<Open
   create('decisions', {
     id,
     roomId: null,
+    areaId: null,
     subject,
     options: [],
     gate: 'board',

@@ -1,5 +1,14 @@
 import { useProject } from '../../state/open-project.ts';
-import { acceptAnswers, briefCost, fillRest, openDecisions, proposedAnswers, walkDifferences } from '@dusky-spool/core/brief';
+import {
+  acceptAnswers,
+  briefCost,
+  fillRest,
+  openDecisions,
+  placeOf,
+  placesOf,
+  proposedAnswers,
+  walkDifferences,
+} from '@dusky-spool/core/brief';
 import { BRIEF_TOPICS, WALKS } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
 import { usePlace } from '../../state/selection.ts';
@@ -9,13 +18,14 @@ import { today } from '../../state/today.ts';
 import { BriefMatrix, type CellPlace } from './BriefMatrix.tsx';
 import { BriefWalk } from './BriefWalk.tsx';
 import { Compromises } from './Compromises.tsx';
-import { CopyRoom } from './CopyRoom.tsx';
+import { AddArea } from './AddArea.tsx';
+import { CopyPlace } from './CopyPlace.tsx';
 import { Decisions } from './Decisions.tsx';
 import { JobFacts } from './JobFacts.tsx';
 import { Legend } from './Legend.tsx';
 import { money } from '../../ui/money.ts';
 import { BuildersPackage } from './BuildersPackage.tsx';
-import { RoomCard } from './RoomCard.tsx';
+import { PlaceCard } from './PlaceCard.tsx';
 import { useSignedGuard } from './useSignedGuard.ts';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -29,16 +39,16 @@ const SEARCHED_FROM = 8;
 const VIEWS = ['rooms', 'decisions', 'compromises', 'package', 'walk', 'job'] as const;
 type View = (typeof VIEWS)[number];
 
-/** What every room gets, and what is still open. */
+/** What every room and outdoor area gets, and what is still open. */
 export function BriefScreen() {
   const project = useProject();
   const { view, go } = usePlace();
   const { edit, undo, redo } = useProjectParts('edit', 'undo', 'redo');
   const [params] = useSearchParams();
-  // A finding leads to its room.
+  // A finding leads to its room or area.
   const asked = params.get('room');
   const [at, setAt] = useState<CellPlace | null>(
-    asked && project.rooms[asked] ? { roomId: asked, topic: BRIEF_TOPICS[0] } : null,
+    asked && placeOf(project, asked) ? { placeId: asked, topic: BRIEF_TOPICS[0] } : null,
   );
   const [copying, setCopying] = useState<string | null>(null);
   const shown: View = VIEWS.includes(view as View) ? (view as View) : 'rooms';
@@ -47,15 +57,15 @@ export function BriefScreen() {
   const differences = WALKS.reduce((sum, walk) => sum + walkDifferences(project, walk).length, 0);
   useKeys({ undo, redo });
   const guarded = useSignedGuard();
-  const fill = (roomId: string) =>
-    guarded([roomId], () =>
+  const fill = (placeId: string) =>
+    guarded([placeId], () =>
       edit(
-        text('edit.fillRest', { room: project.rooms[roomId].name }),
-        fillRest(project, roomId, () => newRecordId('bc')),
+        text('edit.fillRest', { room: placeOf(project, placeId)?.name ?? '' }),
+        fillRest(project, placeId, () => newRecordId('bc')),
       ),
     );
-  // A room that somebody else takes away takes the cursor along.
-  const place = at && project.rooms[at.roomId] ? at : null;
+  // A place that somebody else takes away takes the cursor along.
+  const place = at && placeOf(project, at.placeId) ? at : null;
   const counted = (one: View) => (one === 'decisions' ? undecided : one === 'walk' ? differences : 0);
   return (
     <div className={`${css.briefScreen}${shown === 'rooms' && place ? '' : ` ${css.noCard}`}`}>
@@ -93,13 +103,13 @@ export function BriefScreen() {
         {shown === 'walk' && <BriefWalk />}
         {shown === 'job' && <JobFacts />}
       </div>
-      {shown === 'rooms' && place && <RoomCard at={place} onAt={setAt} onFill={fill} onCopy={setCopying} />}
-      {copying && <CopyRoom roomId={copying} onClose={() => setCopying(null)} />}
+      {shown === 'rooms' && place && <PlaceCard at={place} onAt={setAt} onFill={fill} onCopy={setCopying} />}
+      {copying && <CopyPlace placeId={copying} onClose={() => setCopying(null)} />}
     </div>
   );
 }
 
-/** The answers of all rooms, with what the plan already answers. */
+/** The answers of all rooms and outdoor areas, with what the plan already answers. */
 function Rooms({
   at,
   onAt,
@@ -107,7 +117,7 @@ function Rooms({
 }: {
   readonly at: CellPlace | null;
   readonly onAt: (place: CellPlace) => void;
-  readonly onFill: (roomId: string) => void;
+  readonly onFill: (placeId: string) => void;
 }) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
@@ -115,17 +125,18 @@ function Rooms({
   const guarded = useSignedGuard();
   const proposals = proposedAnswers(project);
   const acceptAll = () =>
-    guarded([...new Set(proposals.map(({ roomId }) => roomId))], () =>
+    guarded([...new Set(proposals.map(({ placeId }) => placeId))], () =>
       edit(
         text('brief.acceptAll'),
         acceptAnswers(project, proposals, () => newRecordId('bc')),
       ),
     );
-  return Object.keys(project.rooms).length === 0 ? (
+  const count = placesOf(project).length;
+  return count === 0 ? (
     <p className="brief-empty">{text('stage.brief.noRooms')}</p>
   ) : (
     <>
-      {Object.keys(project.rooms).length > SEARCHED_FROM && (
+      {count > SEARCHED_FROM && (
         <FindField className={css.findRoom} label={text('brief.findRoom')} value={find} onChange={setFind} />
       )}
       {proposals.length > 0 && (
@@ -145,6 +156,7 @@ function Rooms({
           onDetails={() => document.querySelector<HTMLElement>(`.${css.briefCard} button`)?.focus()}
         />
       </div>
+      <AddArea onAdded={(placeId) => onAt({ placeId, topic: BRIEF_TOPICS[0] })} />
       <Legend />
     </>
   );

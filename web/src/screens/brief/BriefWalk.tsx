@@ -2,8 +2,13 @@ import { useProject } from '../../state/open-project.ts';
 import {
   addWalkPlace,
   answeringDevices,
+  type BriefPlace,
   cellOf,
+  devicesIn,
   deviceWalkOf,
+  isOutdoors,
+  placeIdOf,
+  placeOf,
   recordDeviceWalk,
   recordWalk,
   WALK_PLACES,
@@ -15,13 +20,12 @@ import {
   walkResultOf,
 } from '@dusky-spool/core/brief';
 import { deviceNumber, deviceTitle } from '@dusky-spool/core/devices';
-import { listOf, onLevel } from '@dusky-spool/core/derive';
-import { levelsFromBelow } from '@dusky-spool/core/house';
+import { onLevel } from '@dusky-spool/core/derive';
+import { areaOfDevice, levelsFromBelow } from '@dusky-spool/core/house';
 import {
   BRIEF_TOPICS,
   type Device,
   type ProjectDocument,
-  type Room,
   type Walk,
   WALK_RESULTS,
   type WalkResult,
@@ -37,28 +41,29 @@ import { useState } from 'react';
 import { Button, Segmented } from 'antd';
 import css from './brief.module.css';
 
-/** A room in walking order, or what lies outdoors at a level. */
+/** A room or outdoor area in walking order, or what lies outdoors at a level of a house without areas. */
 interface Stop {
   readonly area: WalkArea;
-  readonly room: Room | null;
+  readonly place: BriefPlace | null;
   readonly levelId: string;
   readonly name: string;
   readonly devices: readonly Device[];
 }
 
 function stopsOf(project: ProjectDocument): Stop[] {
-  const rooms = walkingOrder(project).map((room): Stop => {
-    const devices = listOf(project, 'devices').filter(({ roomId }) => roomId === room.id);
-    return { area: { roomId: room.id }, room, levelId: room.levelId, name: room.name, devices };
+  const places = walkingOrder(project).map((place): Stop => {
+    const { id, levelId, name } = place;
+    return { area: { placeId: id }, place, levelId, name, devices: devicesIn(project, id) };
   });
+  if (places.length === 0 || places.some(({ place }) => place && isOutdoors(place))) return places;
   const levels = levelsFromBelow(project);
   const ground = levels.find(({ order }) => order >= 0) ?? levels[0];
   const outdoors = levels.flatMap((level): Stop[] => {
     const devices = onLevel(project, 'devices', level.id).filter(({ roomId }) => roomId === null);
     if (devices.length === 0 && level !== ground) return [];
-    return [{ area: { levelId: level.id }, room: null, levelId: level.id, name: term('outdoors'), devices }];
+    return [{ area: { levelId: level.id }, place: null, levelId: level.id, name: term('outdoors'), devices }];
   });
-  return rooms.length > 0 ? [...rooms, ...outdoors] : [];
+  return [...places, ...outdoors];
 }
 
 /** The house in walking order, room by room and outdoors: what was asked for, device by device, and what nobody asked for before. */
@@ -106,17 +111,17 @@ export function BriefWalk() {
       <div className="walk-card">
         <p className="eyebrow">
           {project.levels[stop.levelId].name}
-          {stop.room && ` · ${stop.room.code}`}
+          {stop.place && stop.place.code !== '' && ` · ${stop.place.code}`}
         </p>
         <h1>{stop.name}</h1>
-        {stop.room && <Answers room={stop.room} walk={walk} />}
+        {stop.place && <Answers place={stop.place} walk={walk} />}
         <Devices stop={stop} walk={walk} />
         {mayPlan && (
           <>
             <h2 className="eyebrow">{text('brief.walkAdd')}</h2>
             <div className={css.walkPlaces}>
               {(Object.keys(WALK_PLACES) as WalkPlace[])
-                .filter((place) => stop.room !== null || WALK_PLACES[place].outdoors !== null)
+                .filter((place) => (stop.place && !isOutdoors(stop.place)) || WALK_PLACES[place].outdoors !== null)
                 .map((place) => (
                   <Button key={place} onClick={() => add(place)}>
                     + {term(`walkPlaces.${place}`)}
@@ -131,12 +136,12 @@ export function BriefWalk() {
   );
 }
 
-/** What was asked for in a room, each answer found there, missing or different. */
-function Answers({ room, walk }: { readonly room: Room; readonly walk: Walk }) {
+/** What was asked for in a room or area, each answer found there, missing or different. */
+function Answers({ place, walk }: { readonly place: BriefPlace; readonly walk: Walk }) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const by = useOwnName();
-  const cells = BRIEF_TOPICS.flatMap((topic) => cellOf(project, room.id, topic) ?? []);
+  const cells = BRIEF_TOPICS.flatMap((topic) => cellOf(project, place.id, topic) ?? []);
   const asked = cells.filter(({ answer }) => answer === 'wanted' || answer === 'prepared');
   const topicsOf = (answer: 'later' | 'nothing') =>
     cells.flatMap((cell) => (cell.answer === answer ? [term(`topics.${cell.topic}`)] : [])).join(', ');
@@ -144,7 +149,7 @@ function Answers({ room, walk }: { readonly room: Room; readonly walk: Walk }) {
     <>
       {asked.length === 0 && <p className="faint">{text('brief.walkNothing')}</p>}
       {asked.map((cell) => {
-        const result = walkResultOf(project, walk, room.id, cell.topic);
+        const result = walkResultOf(project, walk, place.id, cell.topic);
         return (
           <div key={cell.id} className={css.walkAnswer}>
             <div className={css.walkAnswerHead}>
@@ -158,8 +163,8 @@ function Answers({ room, walk }: { readonly room: Room; readonly walk: Walk }) {
               found={result?.found}
               onFound={(found) =>
                 edit(
-                  text('edit.walk', { room: room.name }),
-                  recordWalk(project, walk, room.id, cell.topic, { found, by, on: today(), note: result?.note ?? '' }, () =>
+                  text('edit.walk', { room: place.name }),
+                  recordWalk(project, walk, place.id, cell.topic, { found, by, on: today(), note: result?.note ?? '' }, () =>
                     newRecordId('wr'),
                   ),
                 )
@@ -236,10 +241,11 @@ function Differences({ walk }: { readonly walk: Walk }) {
   const project = useProject();
   const differences = walkDifferences(project, walk);
   const nameOf = (one: WalkDifference) => {
-    if (one.kind === 'answer') return [project.rooms[one.cell.roomId].name, term(`topics.${one.cell.topic}`)];
-    const { roomId, typeId } = one.device;
+    if (one.kind === 'answer') return [placeOf(project, placeIdOf(one.cell))?.name ?? '', term(`topics.${one.cell.topic}`)];
+    const { roomId, typeId, id } = one.device;
+    const outdoors = areaOfDevice(project, id)?.name || term('outdoors');
     return [
-      roomId === null ? term('outdoors') : project.rooms[roomId].name,
+      roomId === null ? outdoors : project.rooms[roomId].name,
       deviceTitle(one.device, project.deviceTypes[typeId]),
     ];
   };

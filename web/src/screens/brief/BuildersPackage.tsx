@@ -2,29 +2,34 @@ import { createRecords } from '../../commands/create-records.ts';
 import { removeRecords } from '../../commands/remove-records.ts';
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { comparePackage, type PackageDifference, readPackage } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS, type PackageLine } from '@dusky-spool/core/model';
+import { comparePackage, type PackageDifference, type PackageWork, placeOf, readPackage } from '@dusky-spool/core/brief';
+import { BRIEF_TOPICS, PACKAGE_PARTS, type PackageLine, PARTIES } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField } from '../../ui/fields.tsx';
-import { RoomField } from '../../ui/RoomField.tsx';
+import { PlaceField } from '../../ui/PlaceField.tsx';
 import { useState } from 'react';
 import { Button, Input } from 'antd';
 import css from './brief.module.css';
 
-/** What the builder includes against what the client wants, line by line. */
+/** What the builder includes against what the client wants, part by part, and who does the work. */
 export function BuildersPackage() {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [typed, setTyped] = useState('');
-  const { missing, beyond, unclear } = comparePackage(project);
+  const { missing, beyond, work, unclear } = comparePackage(project);
   const lines = listOf(project, 'packageLines');
-  const say = ({ roomId, topic, wanted, included }: PackageDifference) => (
-    <li key={`${roomId}${topic}`}>
-      <b>{roomId === null ? text('brief.wholeHouse') : project.rooms[roomId].name}</b> {term(`topics.${topic}`)}:{' '}
-      {text('brief.wantedIncluded', { wanted, included })}
+  const difference = ({ placeId, topic, part, wanted, included }: PackageDifference) => (
+    <li key={`${placeId}${topic}${part}`}>
+      <b>{placeOf(project, placeId)?.name ?? text('brief.wholeHouse')}</b> {term(`topics.${topic}`)}
+      {part === 'all' ? '' : `, ${term(`packageParts.${part}`).toLowerCase()}`}: {text('brief.wantedIncluded', { wanted, included })}
+    </li>
+  );
+  const workOf = ({ line, task, by }: PackageWork) => (
+    <li key={`${line.id}${task}`}>
+      <b>{line.words}</b> {text('brief.workBy', { task: term(`packageTasks.${task}`), by: term(`parties.${by}`).toLowerCase() })}
     </li>
   );
   return (
@@ -51,11 +56,15 @@ export function BuildersPackage() {
         <div className={css.packageResult}>
           <div>
             <h3 className="eyebrow">{text('brief.packageMissing', { count: missing.length })}</h3>
-            <ul>{missing.map(say)}</ul>
+            <ul>{missing.map(difference)}</ul>
           </div>
           <div>
             <h3 className="eyebrow">{text('brief.packageBeyond', { count: beyond.length })}</h3>
-            <ul>{beyond.map(say)}</ul>
+            <ul>{beyond.map(difference)}</ul>
+          </div>
+          <div>
+            <h3 className="eyebrow">{text('brief.packageWork', { count: work.length })}</h3>
+            <ul>{work.map(workOf)}</ul>
           </div>
         </div>
       )}
@@ -85,7 +94,22 @@ function PackageRow({ line }: { readonly line: PackageLine }) {
         ]}
         onChange={(topic) => change({ topic: topic === '' ? null : topic })}
       />
-      <RoomField value={line.roomId} onChange={(roomId) => change({ roomId })} />
+      <PlaceField value={line} onChange={change} />
+      <ChoiceField
+        label={text('brief.part')}
+        value={line.part}
+        options={PACKAGE_PARTS.map((value) => ({ value, label: term(`packageParts.${value}`) }))}
+        onChange={(part) => change({ part })}
+      />
+      {(['suppliedBy', 'fittedBy', 'programmedBy'] as const).map((field) => (
+        <ChoiceField
+          key={field}
+          label={text(`brief.${field}`)}
+          value={line[field]}
+          options={PARTIES.map((value) => ({ value, label: term(`parties.${value}`) }))}
+          onChange={(party) => change({ [field]: party })}
+        />
+      ))}
       <NumberField label={text('brief.count')} value={line.count} min={0} max={999} onChange={(count) => change({ count })} />
       <Button onClick={() => edit(text('brief.remove'), removeRecords('packageLines', [line]))}>{text('brief.remove')}</Button>
     </div>

@@ -9,7 +9,7 @@ import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { DayField } from '../../ui/DayField.tsx';
-import { RoomField } from '../../ui/RoomField.tsx';
+import { PlaceField } from '../../ui/PlaceField.tsx';
 import { Button } from 'antd';
 import css from './brief.module.css';
 
@@ -35,7 +35,7 @@ export function Compromises() {
             </header>
             <div className={css.briefFacts}>
               <WordsField label={text('brief.what')} value={one.what} max={200} required onChange={(what) => change({ what })} />
-              <RoomField value={one.roomId} onChange={(roomId) => change({ roomId })} />
+              <PlaceField value={one} onChange={change} />
               <DayField label={text('brief.agreedOn')} value={one.on} onChange={(on) => change({ on })} />
               <WordsField label={text('brief.reason')} value={one.reason} max={400} onChange={(reason) => change({ reason })} />
               <WordsField label={text('brief.effect')} value={one.effect} max={400} onChange={(effect) => change({ effect })} />

@@ -13,7 +13,7 @@ import { setTradeDate } from '../../commands/set-trade-date.ts';
 import { DayField } from '../../ui/DayField.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
-import { RoomField } from '../../ui/RoomField.tsx';
+import { PlaceField } from '../../ui/PlaceField.tsx';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { FindField } from '../../ui/FindField.tsx';
@@ -163,7 +163,7 @@ function DecisionFields({ decision }: { readonly decision: OpenDecision }) {
         required
         onChange={(subject) => change({ subject })}
       />
-      <RoomField value={decision.roomId} onChange={(roomId) => change({ roomId })} />
+      <PlaceField value={decision} onChange={change} />
       <WordsField label={text('brief.owner')} value={decision.owner} max={60} onChange={(owner) => change({ owner })} />
       <ChoiceField
         label={text('brief.gate')}

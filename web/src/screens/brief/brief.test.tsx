@@ -9,7 +9,7 @@ import { closePage, renderInProject, signInAs } from '../../testing/render.tsx';
 import { addDecision } from '../../commands/add-decision.ts';
 import { BriefScreen } from './BriefScreen.tsx';
 import { Decisions } from './Decisions.tsx';
-import { RoomCard } from './RoomCard.tsx';
+import { PlaceCard } from './PlaceCard.tsx';
 
 const cellOf = (project: ProjectDocument, topic: string) =>
   Object.values(project.briefCells).find((cell) => cell.topic === topic);
@@ -21,10 +21,10 @@ describe('the answers of a room', () => {
     const asked: string[] = [];
     const filled: string[] = [];
     const page = renderInProject(
-      <RoomCard
-        at={{ roomId: 'a', topic }}
+      <PlaceCard
+        at={{ placeId: 'a', topic }}
         onAt={({ topic: next }) => asked.push(next)}
-        onFill={(roomId) => filled.push(roomId)}
+        onFill={(placeId) => filled.push(placeId)}
         onCopy={() => undefined}
       />,
       project,
@@ -111,7 +111,7 @@ describe('the answers of a room', () => {
   it('asks before an edit takes a signature back, and leaves all as it is where that is not wanted', async () => {
     const signed = applied(smallHouse(), [
       create('roomBriefs', {
-        ...{ id: 'rb', roomId: 'a', who: '', used: '', noise: '', overflowSeats: 0, walkOrder: 0 },
+        ...{ id: 'rb', roomId: 'a', areaId: null, who: '', used: '', noise: '', overflowSeats: 0, walkOrder: 0 },
         ...{ signedBy: 'the client', signedOn: '2026-10-01', asksToSign: '', alsoSignedOn: '', pastSignatures: [] },
       }),
     ]);

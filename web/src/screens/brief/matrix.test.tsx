@@ -1,6 +1,6 @@
 import '../../testing/dom.ts';
 import { topicsAsked } from '@dusky-spool/core/brief';
-import { BRIEF_TOPICS, type ProjectDocument } from '@dusky-spool/core/model';
+import { BRIEF_TOPICS, type ProjectDocument, SITE_TOPICS } from '@dusky-spool/core/model';
 import { countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
 import { act, fireEvent, waitFor, within } from '@testing-library/react';
 import { expect } from 'chai';
@@ -11,6 +11,9 @@ import { BriefScreen } from './BriefScreen.tsx';
 const [first, second] = BRIEF_TOPICS;
 const cellOf = (project: ProjectDocument, topic: string, roomId = 'a') =>
   Object.values(project.briefCells).find((cell) => cell.topic === topic && cell.roomId === roomId);
+
+/** Topics of a house without outdoor areas. */
+const ROOM_TOPICS = BRIEF_TOPICS.filter((topic) => !SITE_TOPICS.includes(topic));
 
 function open(view?: string, project = smallHouse()) {
   signInAs('planner');
@@ -27,6 +30,31 @@ function open(view?: string, project = smallHouse()) {
 describe('the brief by rooms and topics', () => {
   afterEach(closePage);
 
+  it('asks about the outdoors too: the usual areas by one press, each with the topics of the site', async () => {
+    const page = open();
+    expect(page.cell('generator')).to.equal(null);
+    await press(page, 'Add terrace, drive, garden and facades');
+    const areas = Object.values(page.project().features);
+    expect(areas.map(({ kind, name }) => [kind, name])).to.deep.equal([
+      ['terrace', 'Terrace'],
+      ['drive', 'Drive'],
+      ['garden', 'Garden'],
+      ['facade', 'Front facade'],
+      ['facade', 'Right facade'],
+      ['facade', 'Back facade'],
+      ['facade', 'Left facade'],
+    ]);
+    const [terrace] = areas;
+    await page.settled();
+    page.focus('heating', terrace.id);
+    page.key('w');
+    expect(Object.values(page.project().briefCells)[0]).to.include({ areaId: terrace.id, roomId: null, answer: 'wanted' });
+    // The card says its name, which can be changed.
+    page.focus('heating', terrace.id);
+    await enter(page, 'Name of the area', 'Creek terrace');
+    expect(page.project().features[terrace.id].name).to.equal('Creek terrace');
+  });
+
   it('is one stop for the tab key, whose cell the arrows move', async () => {
     const { container, cell, focus, key } = open();
     expect(container.querySelectorAll('[data-cell][tabindex="0"]')).to.have.length(1);
@@ -42,7 +70,7 @@ describe('the brief by rooms and topics', () => {
 
   it('goes round from the last topic of a room to the first of the next', async () => {
     const { cell, focus, key } = open();
-    focus(BRIEF_TOPICS.at(-1)!);
+    focus(ROOM_TOPICS.at(-1)!);
     key('ArrowRight');
     await waitFor(() => expect(document.activeElement).to.equal(cell(first, 'b')));
   });
@@ -85,7 +113,7 @@ describe('the brief by rooms and topics', () => {
     key('f');
     expect(edits).to.have.length(2);
     const asked = new Set<string>(topicsAsked(project().rooms.a.use));
-    for (const topic of BRIEF_TOPICS.filter((one) => one !== first))
+    for (const topic of ROOM_TOPICS.filter((one) => one !== first))
       expect(cellOf(project(), topic)?.answer, topic).to.equal(asked.has(topic) ? undefined : 'nothing');
     expect(BRIEF_TOPICS.some((topic) => cellOf(project(), topic, 'b'))).to.equal(false);
   });
@@ -117,7 +145,7 @@ describe('the brief by rooms and topics', () => {
       await page.settled();
     }
     page.focus(second);
-    await press(page, 'Copy answers to other rooms');
+    await press(page, 'Copy answers to other places');
     const dialog = await page.findByRole('dialog');
     for (const box of within(dialog).getAllByRole('checkbox').slice(0, -1))
       if (!(box as HTMLInputElement).checked) await page.user.click(box);

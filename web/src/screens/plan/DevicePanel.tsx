@@ -23,6 +23,7 @@ import { AddCable } from './AddCable.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
 import { RecipeLegs } from './RecipeLegs.tsx';
 import { Checks } from './RunPanel.tsx';
+import { DeviceFacts } from './DeviceFacts.tsx';
 import { TypeField } from './TypeField.tsx';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
@@ -92,6 +93,7 @@ export function DevicePanel({ device, onSelect, onView, copies }: Props) {
         <EdgeFields device={device} onChange={(heightM) => change(text('edit.height'), { heightM })} />
         <PlaceFields device={device} />
         <TypeField deviceIds={[device.id]} />
+        <DeviceFacts device={device} onChange={change} />
         {furniture.length > 0 && (
           <ChoiceField
             label={text('device.belongsTo')}

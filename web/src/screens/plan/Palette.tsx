@@ -1,6 +1,6 @@
 import { useProject } from '../../state/open-project.ts';
 import { attachmentOf } from '@dusky-spool/core/house';
-import { wantedDevices } from '@dusky-spool/core/brief';
+import { placeIdOf, placeOf, wantedDevices } from '@dusky-spool/core/brief';
 import { OVERLAPS } from '@dusky-spool/core/calculators';
 import { ROOM_TEMPLATES } from '@dusky-spool/core/devices';
 import { type SystemName, SYSTEMS } from '@dusky-spool/core/model';
@@ -51,8 +51,12 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
   const wanted = useMemo(
     () =>
       wantedDevices(project)
-        .map((one) => ({ ...one, type: project.deviceTypes[one.typeId] }))
-        .filter(({ cell, type }) => `${type.name} ${project.rooms[cell.roomId].name}`.toLowerCase().includes(words))
+        .map((one) => ({
+          ...one,
+          type: project.deviceTypes[one.typeId],
+          place: placeOf(project, placeIdOf(one.cell))?.name ?? '',
+        }))
+        .filter(({ type, place }) => `${type.name} ${place}`.toLowerCase().includes(words))
         .slice(0, words === '' ? MOST_WANTED : undefined),
     [project, words],
   );
@@ -143,9 +147,9 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
         {only === null && wanted.length > 0 && (
           <div>
             <h2>{text('plan.fromBrief')}</h2>
-            {wanted.map(({ cell, type, missing }) => (
+            {wanted.map(({ cell, type, missing, place }) => (
               <button
-                key={cell.id}
+                key={`${cell.id}${type.id}`}
                 type="button"
                 className={`plain ${css.paletteItem}${armed?.id === type.id ? ' armed' : ''}`}
                 aria-pressed={armed?.id === type.id}
@@ -155,7 +159,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
                 <span>
                   {missing} × {type.name}
                   <br />
-                  <span className="faint">{project.rooms[cell.roomId].name}</span>
+                  <span className="faint">{place}</span>
                 </span>
               </button>
             ))}

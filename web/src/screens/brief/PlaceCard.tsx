@@ -9,7 +9,12 @@ import {
   briefPrompts,
   cellOf,
   costOfAnswer,
+  devicesIn,
+  isOutdoors,
+  LAYOUTS,
   notDiscussed,
+  placeIdOf,
+  placeOf,
   proposedAnswers,
   ROOM_USES,
   signRoom,
@@ -19,8 +24,8 @@ import {
   withdrawSignature,
 } from '@dusky-spool/core/brief';
 import { deviceTitle, templateOf } from '@dusky-spool/core/devices';
-import { type Answer, ANSWERS, type BriefCell, HABIT_USE } from '@dusky-spool/core/model';
-import { listOf, onLevel } from '@dusky-spool/core/derive';
+import { type Answer, ANSWERS, type BriefCell, type Feature, HABIT_USE, type Room } from '@dusky-spool/core/model';
+import { listOf } from '@dusky-spool/core/derive';
 import { useOwnName } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
@@ -28,40 +33,45 @@ import { today } from '../../state/today.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { AnswerMark } from './AnswerMark.tsx';
+import { ChannelList } from './ChannelList.tsx';
 import type { CellPlace } from './BriefMatrix.tsx';
 import { useSignedGuard } from './useSignedGuard.ts';
 import { money } from '../../ui/money.ts';
-import { Button } from 'antd';
+import { Button, Checkbox } from 'antd';
 import css from './brief.module.css';
 
 interface Props {
   readonly at: CellPlace;
   readonly onAt: (place: CellPlace) => void;
-  readonly onFill: (roomId: string) => void;
-  readonly onCopy: (roomId: string) => void;
+  readonly onFill: (placeId: string) => void;
+  readonly onCopy: (placeId: string) => void;
 }
 
 const newCell = () => newRecordId('bc');
 const newBrief = () => newRecordId('rb');
 
-/** One answer in full, and the room around it: what to ask next, how it is used, its signature. */
-export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
+/** One answer in full, and the room or area around it: what to ask next, how it is used, its signature. */
+export function PlaceCard({ at, onAt, onFill, onCopy }: Props) {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const member = useOwnName();
-  const room = project.rooms[at.roomId];
-  const cell = cellOf(project, at.roomId, at.topic);
-  const brief = briefOf(project, at.roomId);
-  const prompts = briefPrompts(project, at.roomId);
-  const open = notDiscussed(project, at.roomId);
+  const place = placeOf(project, at.placeId)!;
+  const cell = cellOf(project, at.placeId, at.topic);
+  const brief = briefOf(project, at.placeId);
+  const prompts = briefPrompts(project, at.placeId);
+  const open = notDiscussed(project, at.placeId);
   const topic = term(`topics.${at.topic}`);
-  const title = text('edit.brief', { room: room.name, topic: topic.toLowerCase() });
+  const title = text('edit.brief', { room: place.name, topic: topic.toLowerCase() });
   const guarded = useSignedGuard();
   const tell = (answer: Answer | null, given: Partial<BriefCell> = {}) =>
-    guarded([room.id], () => edit(title, answerCell(project, room.id, at.topic, answer, newCell, given)));
-  const proposal = proposedAnswers(project).find(({ roomId, topic: of }) => roomId === room.id && of === at.topic);
+    guarded([place.id], () => edit(title, answerCell(project, place.id, at.topic, answer, newCell, given)));
+  const proposal = proposedAnswers(project).find(({ placeId, topic: of }) => placeId === place.id && of === at.topic);
   const habit = (after: Parameters<typeof tellRoom>[2]) =>
-    edit(text('edit.habit', { room: room.name }), tellRoom(project, room.id, after, newBrief));
+    edit(text('edit.habit', { room: place.name }), tellRoom(project, place.id, after, newBrief));
+  const rename = (list: 'rooms' | 'features', after: Partial<Room> & Partial<Feature>) => {
+    const operations = changeRecord(list, project[list][place.id] as never, after as never);
+    if (operations.length > 0) edit(text('edit.habit', { room: place.name }), operations);
+  };
   return (
     <aside className={`inspector ${css.briefCard}`} aria-label={text('brief.answer')}>
       <div className="punched-tag">
@@ -69,7 +79,7 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
         <div>
           <h2>{topic}</h2>
           <p>
-            <span className="id">{room.code}</span> {room.name}, {project.levels[room.levelId].name}
+            <span className="id">{place.code}</span> {place.name}, {project.levels[place.levelId].name}
           </p>
         </div>
       </div>
@@ -94,7 +104,7 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
           <Button
             size="small"
             type="primary"
-            onClick={() => guarded([room.id], () => edit(title, acceptAnswers(project, [proposal], newCell)))}
+            onClick={() => guarded([place.id], () => edit(title, acceptAnswers(project, [proposal], newCell)))}
           >
             {text('brief.accept')}
           </Button>
@@ -110,7 +120,7 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
                 key={next}
                 type="button"
                 className={`plain ${css.prompt}`}
-                onClick={() => onAt({ roomId: room.id, topic: next })}
+                onClick={() => onAt({ placeId: place.id, topic: next })}
               >
                 {term(`topics.${next}`)}? <span className="faint">{text(`brief.because.${because}`)}</span>
               </button>
@@ -119,19 +129,19 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
         </>
       )}
       {open.length > 0 && (
-        <Button size="small" onClick={() => onFill(room.id)}>
+        <Button size="small" onClick={() => onFill(place.id)}>
           {text('brief.fillRest')}
         </Button>
       )}
-      <Button size="small" onClick={() => onCopy(room.id)}>
+      <Button size="small" onClick={() => onCopy(place.id)}>
         {text('brief.copy')}
       </Button>
-      {onLevel(project, 'devices', room.levelId).some(({ roomId }) => roomId === room.id) && (
+      {!isOutdoors(place) && devicesIn(project, place.id).length > 0 && (
         <Button
           size="small"
           onClick={() => {
             const id = newRecordId('rt');
-            edit(text('brief.keepTemplate'), createRecords('roomTemplates', [templateOf(project, room.id, id, room.name)]));
+            edit(text('brief.keepTemplate'), createRecords('roomTemplates', [templateOf(project, place.id, id, place.name)]));
           }}
         >
           {text('brief.keepTemplate')}
@@ -139,15 +149,22 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
       )}
       <div className="eyebrow">{text('brief.habits')}</div>
       <div className="fields">
-        <ChoiceField
-          label={text('brief.use')}
-          value={room.use}
-          options={[...new Set([room.use, ...ROOM_USES])].map((value) => ({ value, label: value || text('brief.noUse') }))}
-          onChange={(use) => {
-            const operations = changeRecord('rooms', room, { use });
-            if (operations.length > 0) edit(text('edit.habit', { room: room.name }), operations);
-          }}
-        />
+        {isOutdoors(place) ? (
+          <WordsField
+            label={text('brief.areaName')}
+            value={place.name}
+            max={80}
+            required
+            onChange={(name) => rename('features', { name })}
+          />
+        ) : (
+          <ChoiceField
+            label={text('brief.use')}
+            value={place.use}
+            options={[...new Set([place.use, ...ROOM_USES])].map((value) => ({ value, label: value || text('brief.noUse') }))}
+            onChange={(use) => rename('rooms', { use })}
+          />
+        )}
         <ChoiceField
           label={text('brief.used')}
           value={brief?.used ?? ''}
@@ -176,7 +193,7 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
           {text('brief.signedBy', { by: brief.signedBy, on: brief.signedOn })}{' '}
           <Button
             size="small"
-            onClick={() => guarded([room.id], () => edit(text('edit.habit', { room: room.name }), withdrawSignature(brief)))}
+            onClick={() => guarded([place.id], () => edit(text('edit.habit', { room: place.name }), withdrawSignature(brief)))}
           >
             {text('brief.unsign')}
           </Button>
@@ -187,8 +204,8 @@ export function RoomCard({ at, onAt, onFill, onCopy }: Props) {
           disabled={open.length > 0}
           onClick={() =>
             edit(
-              text('edit.sign', { room: room.name }),
-              signRoom(project, room.id, project.project.client || member, today(), newBrief),
+              text('edit.sign', { room: place.name }),
+              signRoom(project, place.id, project.project.client || member, today(), newBrief),
             )
           }
         >
@@ -238,16 +255,27 @@ function AnswerDetails({
   readonly tell: (answer: Answer, given: Partial<BriefCell>) => void;
 }) {
   const project = useProject();
-  const room = project.rooms[cell.roomId];
+  const place = placeOf(project, placeIdOf(cell))!;
   const { unit, source } = TOPIC_RULES[cell.topic];
   const types = typesFor(project, cell.topic);
-  const cost = costOfAnswer(project, room, cell.topic, cell.answer, cell.count, cell.typeId);
+  const cost = costOfAnswer(project, place, cell);
   const devices = answeringDevices(project, cell);
   const { currency } = project.project;
   const phases = listOf(project, 'phases').toSorted((a, b) => a.order - b.order);
   return (
     <>
       <div className="fields">
+        {cell.topic === 'surround' && (
+          <ChoiceField
+            label={text('brief.layout')}
+            value={cell.layout}
+            options={[
+              { value: '', label: text('brief.layoutNone') },
+              ...[...new Set([...LAYOUTS, ...(cell.layout === '' ? [] : [cell.layout])])].map((value) => ({ value, label: value })),
+            ]}
+            onChange={(layout) => tell(cell.answer, { layout })}
+          />
+        )}
         <NumberField
           label={text('brief.count')}
           value={cell.count}
@@ -271,6 +299,11 @@ function AnswerDetails({
           options={[{ value: '', label: text('brief.anyType') }, ...types.map(({ id, name }) => ({ value: id, label: name }))]}
           onChange={(typeId) => tell(cell.answer, { typeId: typeId || null })}
         />
+        {cell.answer === 'later' && (
+          <Checkbox checked={cell.preWired} onChange={(event) => tell(cell.answer, { preWired: event.target.checked })}>
+            {text('brief.preWired')}
+          </Checkbox>
+        )}
         {phases.length > 0 && (
           <ChoiceField
             label={text('brief.phase')}
@@ -284,6 +317,7 @@ function AnswerDetails({
         )}
         <WordsField label={text('brief.note')} value={cell.note} max={400} onChange={(note) => tell(cell.answer, { note })} />
       </div>
+      {cell.topic === 'surround' && cell.layout !== '' && <ChannelList cell={cell} />}
       {unit && <p className={`faint ${css.sourceLine}`}>{source}</p>}
       <dl className={css.costLines}>
         <div>

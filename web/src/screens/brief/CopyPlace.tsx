@@ -1,6 +1,5 @@
 import { useProject } from '../../state/open-project.ts';
-import { copyAnswers } from '@dusky-spool/core/brief';
-import { listOf } from '@dusky-spool/core/derive';
+import { copyAnswers, placeOf, placesOf } from '@dusky-spool/core/brief';
 import { text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { useState } from 'react';
@@ -8,22 +7,23 @@ import { Button, Checkbox, Modal } from 'antd';
 import css from './brief.module.css';
 
 interface Props {
-  readonly roomId: string;
+  readonly placeId: string;
   readonly onClose: () => void;
 }
 
-/** Lays the answers of one room into others; what they already have stays unless it is to be replaced. */
-export function CopyRoom({ roomId, onClose }: Props) {
+/** Copies the answers of one room or area into others; what they already have stays unless it is to be replaced. */
+export function CopyPlace({ placeId, onClose }: Props) {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
-  const room = project.rooms[roomId];
-  const others = listOf(project, 'rooms').filter(({ id }) => id !== roomId);
-  const [to, setTo] = useState<readonly string[]>(others.filter(({ use }) => use === room.use).map(({ id }) => id));
+  const from = placeOf(project, placeId);
+  const others = placesOf(project).filter(({ id }) => id !== placeId);
+  const [to, setTo] = useState<readonly string[]>(others.filter(({ use }) => use === from?.use).map(({ id }) => id));
+  const title = text('brief.copyTitle', { room: from?.name ?? '' });
   const [replace, setReplace] = useState(false);
   return (
     <Modal
       open
-      title={text('brief.copyTitle', { room: room.name })}
+      title={title}
       onCancel={onClose}
       footer={
         <>
@@ -34,8 +34,8 @@ export function CopyRoom({ roomId, onClose }: Props) {
             onClick={() => {
               if (
                 edit(
-                  text('brief.copyTitle', { room: room.name }),
-                  copyAnswers(project, roomId, to, replace, () => newRecordId('bc')),
+                  title,
+                  copyAnswers(project, placeId, to, replace, () => newRecordId('bc')),
                 )
               )
                 onClose();

@@ -1,0 +1,49 @@
+import { canBeChannel } from '@dusky-spool/core/brief';
+import { areaOfDevice, outdoorAreas } from '@dusky-spool/core/house';
+import { type Device, SURROUND_CHANNELS } from '@dusky-spool/core/model';
+import { term, text } from '../../ground/text.ts';
+import { useProject } from '../../state/open-project.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+
+interface Props {
+  readonly device: Device;
+  readonly onChange: (title: string, after: Partial<Device>) => void;
+}
+
+/** What is said of a device by its kind: the outdoor area that it belongs to, its channel of the surround layout. */
+export function DeviceFacts({ device, onChange }: Props) {
+  const project = useProject();
+  const areas = device.roomId === null ? outdoorAreas(project) : [];
+  const byPlace = areaOfDevice(project, device.id);
+  const type = project.deviceTypes[device.typeId];
+  const channels = type.answers === 'surround' ? SURROUND_CHANNELS.filter((channel) => canBeChannel(type, channel)) : [];
+  return (
+    <>
+      {areas.length > 0 && (
+        <ChoiceField
+          label={text('brief.area')}
+          value={device.areaId ?? ''}
+          options={[
+            {
+              value: '',
+              label: device.areaId === null && byPlace ? text('brief.areaByPlace', { area: byPlace.name }) : text('brief.areaNone'),
+            },
+            ...areas.map(({ id, name, kind }) => ({ value: id, label: name || term(`features.${kind}`) })),
+          ]}
+          onChange={(id) => onChange(text('brief.area'), { areaId: id || null })}
+        />
+      )}
+      {channels.length > 0 && (
+        <ChoiceField
+          label={text('device.channel')}
+          value={device.channel ?? ''}
+          options={[
+            { value: '', label: text('brief.channelAny') },
+            ...channels.map((value) => ({ value, label: term(`channels.${value}`) })),
+          ]}
+          onChange={(channel) => onChange(text('device.channel'), { channel: channel === '' ? null : channel })}
+        />
+      )}
+    </>
+  );
+}

@@ -200,7 +200,7 @@ describe('an open decision', () => {
       tradeDates: { g: { id: 'g', gate: 'board' as const, on: '2027-03-01' } },
     };
     expect(openDecisions(project, '2027-02-10')[0]).to.include({ lastSafeOn: '2027-02-19', daysLeft: 9 });
-    const rankOn = (today: string) => checked(project, today).find(({ check }) => check === 'decisions-in-time')?.rank;
+    const rankOn = (today: string) => checked(project, today).find(({ code }) => /^decision-(soon|late)$/.test(code))?.rank;
     expect([rankOn('2027-01-01'), rankOn('2027-02-10'), rankOn('2027-02-19'), rankOn('2027-02-20')]).to.deep.equal([
       undefined,
       'look',

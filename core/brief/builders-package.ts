@@ -73,7 +73,7 @@ export function comparePackage(project: ProjectDocument): PackageComparison {
     const short = compared.filter(({ isNeeded, wanted, included }) => isNeeded && included < wanted);
     const over = compared.filter(({ wanted, included, isNeeded }) => included > wanted && (isNeeded || needed.length === 0));
     missing.push(...merged(place, short, needed));
-    beyond.push(...merged(place, over, PARTS));
+    beyond.push(...merged(place, over, needed.length > 0 ? needed : PARTS));
   }
   for (const [key, topic] of stock.places()) {
     if (seen.has(key)) continue;
@@ -173,7 +173,7 @@ const WORDS: readonly (readonly [BriefTopic, RegExp])[] = [
   ['coax', /coax|aerial|antenna|satellite|cable tv/i],
 ];
 const PART_WORDS: readonly (readonly [Part, RegExp])[] = [
-  ['cable', /pre-?wir|cabling|\b(?:wires?|cables?)\b(?! tv)|wiring/i],
+  ['cable', /pre-?wir|provision|cabling|\b(?:wires?|cables?)\b(?! tv)|wiring/i],
   ['plate', /\bplates?\b/i],
   ['box', /\b(?:back ?)?box(?:es)?\b|\brings?\b|bracket/i],
   ['power', /\bpower\b|mains|receptacle/i],

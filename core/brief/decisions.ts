@@ -18,28 +18,43 @@ export interface SupersetCable {
   readonly options: readonly string[];
 }
 
-/**
- * The least set of cables that keeps every option open: of each cable as many as the option that needs most of it
- * (practice A14). Options without a type need nothing that is known.
- */
-export function supersetOf(project: ProjectDocument, options: OpenDecision['options']): SupersetCable[] {
-  const max = new Map<string, { count: number; options: string[] }>();
-  for (const { name, typeId } of options) {
-    const type = typeId === null ? undefined : project.deviceTypes[typeId];
-    for (const [cableTypeId, count] of countOf(type?.cables ?? [])) {
-      const known = max.get(cableTypeId) ?? { count: 0, options: [] };
-      max.set(cableTypeId, { count: Math.max(known.count, count), options: [...known.options, name] });
-    }
-  }
-  return [...max]
-    .map(([cableTypeId, rest]) => ({ cableTypeId, ...rest }))
-    .sort((a, b) => (a.cableTypeId < b.cableTypeId ? -1 : 1));
+/** One leg of the superset, and the options that need it. */
+interface SupersetLeg {
+  readonly leg: Leg;
+  readonly options: readonly string[];
 }
 
-function countOf(legs: readonly Leg[]): Map<string, number> {
-  const counts = new Map<string, number>();
-  for (const leg of legs) if (!leg.optional) counts.set(leg.cableTypeId, (counts.get(leg.cableTypeId) ?? 0) + 1);
-  return counts;
+/**
+ * The smallest set of legs that keeps every option open: of each cable as many as the option that needs most of it (practice A14). Options
+ * without a type need nothing that is known.
+ */
+export function supersetLegs(project: Pick<ProjectDocument, 'deviceTypes'>, options: OpenDecision['options']): SupersetLeg[] {
+  const byCable = new Map<string, { legs: readonly Leg[]; options: string[] }>();
+  for (const { name, typeId } of options) {
+    const type = typeId === null ? undefined : project.deviceTypes[typeId];
+    const usual = (type?.cables ?? []).filter((leg) => !leg.optional);
+    for (const cableTypeId of new Set(usual.map((leg) => leg.cableTypeId))) {
+      const legs = usual.filter((leg) => leg.cableTypeId === cableTypeId);
+      const known = byCable.get(cableTypeId) ?? { legs: [], options: [] };
+      byCable.set(cableTypeId, {
+        legs: legs.length > known.legs.length ? legs : known.legs,
+        options: [...known.options, name],
+      });
+    }
+  }
+  return [...byCable]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .flatMap(([, one]) => one.legs.map((leg) => ({ leg, options: one.options })));
+}
+
+/** The cables of the superset with their number. */
+export function supersetOf(project: Pick<ProjectDocument, 'deviceTypes'>, options: OpenDecision['options']): SupersetCable[] {
+  const counts = new Map<string, SupersetCable>();
+  for (const { leg, options: of } of supersetLegs(project, options)) {
+    const count = (counts.get(leg.cableTypeId)?.count ?? 0) + 1;
+    counts.set(leg.cableTypeId, { cableTypeId: leg.cableTypeId, count, options: of });
+  }
+  return [...counts.values()];
 }
 
 /** An undecided thing with what follows from it. */

@@ -17,6 +17,7 @@ export {
 } from './cells.ts';
 export { briefCost, costOfAnswer } from './cost.ts';
 export { openDecisions, WAITING } from './decisions.ts';
+export { prepareDecision, preparedState, type PreparedState, reopenDecision, takeOption } from './prepared-decisions.ts';
 export {
   acceptAnswers,
   againstBrief,

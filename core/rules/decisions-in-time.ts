@@ -1,4 +1,7 @@
-import { openDecisions, WAITING } from '../brief/index.ts';
+import { DEVICES_BY_AREA, openDecisions, prepareDecision, preparedState, WAITING } from '../brief/index.ts';
+import type { OpenDecision, ProjectDocument } from '../model/index.ts';
+import { listOf } from '../derive/index.ts';
+import { RUNS_BY_DEVICE } from '../runs/index.ts';
 import { defineCheck, type RuleFinding, say } from './check.ts';
 
 /** A decision this near its last safe date is worth a look, days. */
@@ -12,11 +15,11 @@ export const decisionsInTime = defineCheck({
   source: 'Trade practice',
   severity: 'stop',
   appliesTo: 'decisions',
-  reads: ['deviceTypes', 'decisions', 'rooms', 'tradeDates'],
-  nodes: [WAITING],
+  reads: ['deviceTypes', 'decisions', 'devices', 'features', 'levels', 'rooms', 'runs', 'tradeDates'],
+  nodes: [DEVICES_BY_AREA, RUNS_BY_DEVICE, WAITING],
   day: true,
   run: ({ project, today }) => {
-    return openDecisions(project, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): RuleFinding[] => {
+    const late = openDecisions(project, today).flatMap(({ decision, device, lastSafeOn, daysLeft }): RuleFinding[] => {
       if (daysLeft === null || daysLeft > SOON_DAYS) return [];
       const past = daysLeft < 0;
       return [
@@ -36,5 +39,35 @@ export const decisionsInTime = defineCheck({
         ),
       ];
     });
+    return [...late, ...listOf(project, 'decisions').flatMap((decision) => notPrepared(project, decision))];
   },
 });
+
+/** An open decision whose cables are not on the plan (practice A14). */
+function notPrepared(project: ProjectDocument, decision: OpenDecision): RuleFinding[] {
+  if (decision.chosen !== '') return [];
+  const { missing } = preparedState(project, decision);
+  if (missing.length === 0) return [];
+  return [
+    say(
+      'look',
+      'decision-not-prepared',
+      [{ in: 'decisions', id: decision.id }],
+      {
+        number: decision.roomId === null ? '' : project.rooms[decision.roomId].code,
+        subject: decision.subject,
+        count: missing.length,
+      },
+      {
+        measured: 0,
+        allowed: missing.length,
+        cures: (now) => {
+          let count = 0;
+          const id = () => `${decision.id}_p${++count}`.slice(-40);
+          const prepared = now.decisions[decision.id] && prepareDecision(now, decision.id, { device: id, run: id });
+          return prepared?.ok ? [{ code: 'prepare-decision', figures: { count: missing.length }, operations: prepared.value }] : [];
+        },
+      },
+    ),
+  ];
+}

@@ -241,6 +241,8 @@ export const findings = {
   'brief-threshold-missed':
     '{{room}}: the brief asks for {{asked}} {{unit}} of {{topic}}, the plan reaches {{reached}} {{unit}}.',
   'brief-nothing-wanted': '{{room}}: nothing was to come for {{topic}} on purpose, but {{placed}} is placed.',
+  'decision-not-prepared':
+    '{{subject}} is open, and {{count}} of the cables that keep its options open are not on the plan. Prepare them while the walls are open.',
   'decision-late': '{{subject}} should have been decided by {{lastSafeOn}} ({{days}} days ago). {{owner}} must decide now.',
   'drawing-late':
     'The cable of {{subject}} still waits for a drawing that was due by {{lastSafeOn}} ({{days}} days ago). Ask for it now.',
@@ -251,6 +253,7 @@ export const findings = {
 
 /** Words on the buttons of cures. */
 export const cures = {
+  'prepare-decision': 'Prepare {{count}} cables on the plan',
   'not-pre-wired': 'Note that {{topic}} is not pre-wired',
   'usual-ends': 'Take {{device}} and {{far}}',
   'back-to-issued': 'Take it back to issued',

@@ -126,6 +126,8 @@ export const problems = {
   'recipe-type-missing': '{{field}}: the library has no type {{value}}. Choose the type that stands at the far end.',
   'recipe-self': '{{field}}: {{name}} would be cabled to itself. Choose a chain, or another type.',
   'recipe-circle': '{{field}}: the recipes go in a circle ({{way}}). Let one of them go home to the rack.',
+  'decision-no-type': 'No option names a device of the library. Choose one under Options, so that its cables are known.',
+  'decision-no-place': 'The decision concerns the whole house. Choose its room or area, so that the cables have a place.',
   'brief-not-discussed':
     '{{field}}: {{count}} topics are not discussed yet. Ask about each, or say that nothing comes there on purpose.',
   'signature-missing': '{{field}}: say who signs.',

@@ -230,6 +230,7 @@ export const terms = {
     'white-black-first': 'White and black left, red and green right',
     'red-black-first': 'Red and black left, white and green right',
   },
+  dataCables: { cat6: 'Category 6', cat6a: 'Category 6A' },
   speakerPairs: {
     'home-runs': 'Two home runs',
     'four-conductor': 'One four-conductor cable and a jumper',

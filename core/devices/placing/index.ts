@@ -20,7 +20,9 @@ export {
 export {
   type AddedRun,
   addRuns,
+  dropPrepared,
   exchangeType,
+  settlePrepared,
   redirectRun,
   removeRuns,
   type RunTarget,

@@ -13,7 +13,8 @@ import {
 import { listOf, withRecords } from '../../derive/index.ts';
 import { bundleFor, firstFreeNumber, isKept, runNumberFor, runsByDevice, spendNumber } from '../../runs/index.ts';
 import { platesFollowing } from './plate-mates.ts';
-import { runsFor, usualLegs } from './recipe.ts';
+import { plannedLegs } from './data-drops.ts';
+import { runsFor } from './recipe.ts';
 import { snapDevice } from './snap.ts';
 
 /** Ids come in from outside: one for the device and one for each of its runs. */
@@ -37,7 +38,7 @@ export function placeDevice(
   if (!project.levels[wanted.levelId]) return err('level-missing', { kind: 'invalid', field: 'levelId' });
   const snapped = snapDevice(buildingOf(project), wanted.levelId, type, wanted.at);
   const place = { levelId: wanted.levelId, roomId: snapped.roomId };
-  const device = newDevice({
+  const placed = newDevice({
     id: ids.device,
     typeId: type.id,
     ...place,
@@ -48,7 +49,9 @@ export function placeDevice(
     facingRad: snapped.facingRad ?? wanted.facingRad ?? -Math.PI / 2,
   });
   const legs = wanted.legs?.flatMap((number) => (type.cables[number - 1] ? [{ leg: type.cables[number - 1], number }] : []));
-  const runs = runsFor(project, device, legs ?? usualLegs(type), ids.run);
+  const planned = legs ? { legs, leftOut: [] } : plannedLegs(project, type, place);
+  const device: Device = planned.leftOut.length > 0 ? { ...placed, leftOut: [...planned.leftOut] } : placed;
+  const runs = runsFor(project, device, planned.legs, ids.run);
   return ok({ device, runs, operations: [create('devices', device), ...runs.map((run) => create('runs', run))] });
 }
 

@@ -15,6 +15,7 @@ import {
 import { listOf, onLevel, withRecords } from '../../derive/index.ts';
 import { runsByDevice } from '../../runs/index.ts';
 import { moveDevices } from './place.ts';
+import { plannedLegs } from './data-drops.ts';
 import { runsFor, usualLegs } from './recipe.ts';
 
 const RACK_CODES = [...'ABCDEFGHJK'];
@@ -117,7 +118,13 @@ export function missingRuns(project: ProjectDocument, newRunId: () => string): R
   const made: Run[] = [];
   let working = project;
   for (const device of without) {
-    const runs = runsFor(working, device, usualLegs(working.deviceTypes[device.typeId]), newRunId);
+    const { legs } = plannedLegs(working, working.deviceTypes[device.typeId], device);
+    const runs = runsFor(
+      working,
+      device,
+      legs.filter(({ number }) => !device.leftOut.includes(number)),
+      newRunId,
+    );
     made.push(...runs);
     // The bundle of a room is that of the runs which it has.
     working = withRecords(working, 'runs', runs);

@@ -133,7 +133,7 @@ export function runsFor(
       deviceId: device.id,
       rackId: rack.id,
       leg: place,
-      recipeLeg: number,
+      recipeLeg: number <= project.deviceTypes[device.typeId].cables.length ? number : null,
       toDeviceId: far?.id ?? null,
       cableTypeId: leg.cableTypeId,
       purpose: leg.purpose,

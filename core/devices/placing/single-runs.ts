@@ -8,6 +8,7 @@ import {
   type ProjectDocument,
   removeWithDependants,
   type Run,
+  RUN_STATES,
   update,
 } from '../../model/index.ts';
 import { listOf, withRecords } from '../../derive/index.ts';
@@ -24,7 +25,8 @@ import {
 } from '../../runs/index.ts';
 import { knownMap } from './conductors.ts';
 import { atHeadEnd, headEndFor } from './head-ends.ts';
-import { leadsTo, runsFor, usualLegs } from './recipe.ts';
+import { plannedLegs } from './data-drops.ts';
+import { leadsTo, runsFor } from './recipe.ts';
 
 /** Where a run ends: at a head end, or at another device on any level. */
 export type RunTarget = { readonly rackId: string } | { readonly deviceId: string };
@@ -210,7 +212,7 @@ export function exchangeType(
     const device = working.devices[id];
     if (!device) return err('record-gone', { in: 'devices', id });
     if (device.typeId === typeId) continue;
-    const step = exchangeOne(working, device, typeId, newId);
+    const step = exchangeOne(working, device, typeId, newId, OF_RECIPE);
     total.added.push(...step.added);
     total.removed.push(...step.removed);
     total.kept.push(...step.kept);
@@ -220,36 +222,89 @@ export function exchangeType(
   return ok(total);
 }
 
-function exchangeOne(project: ProjectDocument, device: Device, typeId: string, newId: () => string) {
+/** Which runs of a device take part in an exchange, and what becomes of those that the new recipe has no leg for. */
+interface ExchangeRules {
+  takesPart(run: Run): boolean;
+  surplus(run: Run): 'keep' | 'remove' | 'store';
+}
+
+const OF_RECIPE: ExchangeRules = {
+  takesPart: ({ recipeLeg }) => recipeLeg !== null,
+  surplus: (run) => (isKept(run) ? 'keep' : 'remove'),
+};
+
+const isPulled = ({ state }: Run) => RUN_STATES.indexOf(state) >= RUN_STATES.indexOf('pulled');
+
+/**
+ * Makes a prepared device the one that was decided on: its prepared runs, known by their reason, become legs of its recipe, the pulled ones
+ * first; what it does not need is removed where it is not pulled, else stored; what is missing is added. Problems: `record-gone`,
+ * `type-missing`.
+ */
+export function settlePrepared(
+  project: ProjectDocument,
+  deviceId: string,
+  typeId: string,
+  reason: string,
+  newId: () => string,
+): Outcome<TypeExchange> {
+  const device = project.devices[deviceId];
+  if (!device) return err('record-gone', { in: 'devices', id: deviceId });
+  if (!project.deviceTypes[typeId]) return err('type-missing', { kind: 'invalid', field: 'typeId' });
+  return ok(
+    exchangeOne(project, device, typeId, newId, {
+      takesPart: (run) => run.recipeLeg !== null || run.reason === reason,
+      surplus: (run) => (isPulled(run) ? 'store' : 'remove'),
+    }),
+  );
+}
+
+/** Takes away the prepared runs of a device that was decided against: those that are pulled are stored. */
+export function dropPrepared(project: ProjectDocument, deviceId: string, reason: string): Operation[] {
+  const own = (runsByDevice(project).get(deviceId) ?? []).filter((run) => run.recipeLeg !== null || run.reason === reason);
+  return own.flatMap((run) => {
+    if (isPulled(run)) return update('runs', run, { stored: true }) ?? [];
+    return [spendNumber(project, run), ...removeWithDependants(project, 'runs', run.id)].filter((operation) => operation !== null);
+  });
+}
+
+function exchangeOne(project: ProjectDocument, device: Device, typeId: string, newId: () => string, rules: ExchangeRules) {
   const [was, type] = [project.deviceTypes[device.typeId], project.deviceTypes[typeId]];
   // A height that was the usual one becomes the usual one of the new type.
   const heightM = device.heightM === was.defaultHeightM ? type.defaultHeightM : device.heightM;
-  const next: Device = { ...device, typeId, heightM, leftOut: [] };
+  const planned = plannedLegs(project, type, device);
+  const leftOut = [...planned.leftOut];
+  const next: Device = { ...device, typeId, heightM, leftOut };
   const own = runsByDevice(project).get(device.id) ?? [];
-  const open = new Map(usualLegs(type).map(({ leg, number }) => [number, leg]));
+  const open = new Map(planned.legs.map(({ leg, number }) => [number, leg]));
   const familyOf = (cableTypeId: string) => project.cableTypes[cableTypeId]?.family;
   const matched = new Map<string, number>();
-  const fromRecipe = own.filter(({ recipeLeg }) => recipeLeg !== null);
+  const fromRecipe = own.filter(rules.takesPart);
   // Issued runs choose first: they are there whatever the new recipe says.
-  for (const run of [...fromRecipe.filter(isKept), ...fromRecipe.filter((run) => !isKept(run))]) {
+  const inOrder = fromRecipe.toSorted((a, b) => RUN_STATES.indexOf(b.state) - RUN_STATES.indexOf(a.state));
+  for (const run of inOrder) {
     const isFar = run.toDeviceId !== null;
-    const fits = [...open].find(
+    const ofFamily = [...open].filter(
       ([, leg]) => familyOf(leg.cableTypeId) === familyOf(run.cableTypeId) && (leg.to !== 'rack') === isFar,
     );
+    const fits = ofFamily.find(([, leg]) => leg.cableTypeId === run.cableTypeId) ?? ofFamily[0];
     if (!fits) continue;
     matched.set(run.id, fits[0]);
     open.delete(fits[0]);
   }
-  const removed = fromRecipe.filter((run) => !matched.has(run.id) && !isKept(run));
-  const kept = own.filter((run) => isKept(run) || run.recipeLeg === null);
-  const operations: (Operation | null)[] = [update('devices', device, { typeId, heightM, leftOut: [] })];
+  const surplus = new Map(fromRecipe.flatMap((run) => (matched.has(run.id) ? [] : [[run.id, rules.surplus(run)] as const])));
+  const removed = own.filter(({ id }) => surplus.get(id) === 'remove');
+  const kept = own.filter((run) => surplus.get(run.id) !== 'remove' && (isKept(run) || run.recipeLeg === null));
+  const operations: (Operation | null)[] = [update('devices', device, { typeId, heightM, leftOut })];
   for (const run of removed) operations.push(spendNumber(project, run), ...removeWithDependants(project, 'runs', run.id));
   const gone = new Set(removed.map(({ id }) => id));
   const runs = Object.fromEntries(Object.entries(project.runs).filter(([id]) => !gone.has(id)));
   let working: ProjectDocument = withRecords({ ...project, runs }, 'devices', [next]);
   for (const run of own) {
-    if (gone.has(run.id) || run.recipeLeg === null) continue;
-    const after = { recipeLeg: matched.get(run.id) ?? null, ...renumbered(working, next, run) };
+    if (gone.has(run.id) || !rules.takesPart(run)) continue;
+    const stored = surplus.get(run.id) === 'store' ? true : matched.has(run.id) ? false : run.stored;
+    const leg = matched.get(run.id);
+    const recipeLeg = leg !== undefined && leg <= type.cables.length ? leg : null;
+    const after = { recipeLeg, stored, ...renumbered(working, next, run) };
     operations.push(after.number === undefined ? null : spendNumber(working, run), update('runs', run, after));
     working = withRecords(working, 'runs', [{ ...run, ...after }]);
   }

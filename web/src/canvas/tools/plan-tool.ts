@@ -15,6 +15,7 @@ import {
 import { buildingOf, roomAt } from '@dusky-spool/core/house';
 import { ok, type Outcome, type Point2 } from '@dusky-spool/core/math';
 import {
+  create,
   type Device,
   type DeviceType,
   newDevice,
@@ -30,12 +31,15 @@ import { toHandGrid } from './nudge.ts';
 /** What a click on the plan does. */
 export type Tool =
   | { readonly kind: 'select' }
-  | { readonly kind: 'place'; readonly type: DeviceType; readonly field?: Field }
+  | { readonly kind: 'place'; readonly type: DeviceType; readonly field?: Field; readonly as?: PlacedAs }
   | { readonly kind: 'template'; readonly template: RoomTemplate }
   /** Copies of devices; into a room, at the same share of it, where they are those of a room. */
   | { readonly kind: 'copies'; readonly clip: DeviceClip; readonly isRoom: boolean }
   | { readonly kind: 'rack' }
   | { readonly kind: 'riser' };
+
+/** What a device of the brief is placed as: now, or prepared for a later phase. */
+export type PlacedAs = Pick<Device, 'fitting' | 'phaseId' | 'areaId'>;
 
 export const SELECT_TOOL: Tool = { kind: 'select' };
 
@@ -156,7 +160,10 @@ export function placeWithTool(project: ProjectDocument, tool: Tool, click: PlanC
       },
       { device: ids.device(), run: ids.run },
     );
-    return { name: tool.type.name, placed: placed.ok ? ok({ ...placed.value, devices: [placed.value.device] }) : placed };
+    if (!placed.ok) return { name: tool.type.name, placed };
+    const device = { ...placed.value.device, ...tool.as };
+    const operations = [create('devices', device), ...placed.value.runs.map((run) => create('runs', run))];
+    return { name: tool.type.name, placed: ok({ operations, devices: [device] }) };
   }
   const room = roomAt(buildingOf(project), levelId, at);
   if (!room) return null;

@@ -21,12 +21,18 @@ export function BuildersPackage() {
   const [typed, setTyped] = useState('');
   const { missing, beyond, work, unclear } = comparePackage(project);
   const lines = listOf(project, 'packageLines');
-  const difference = ({ placeId, topic, part, wanted, included }: PackageDifference) => (
-    <li key={`${placeId}${topic}${part}`}>
-      <b>{placeOf(project, placeId)?.name ?? text('brief.wholeHouse')}</b> {term(`topics.${topic}`)}
-      {part === 'all' ? '' : `, ${term(`packageParts.${part}`).toLowerCase()}`}: {text('brief.wantedIncluded', { wanted, included })}
-    </li>
-  );
+  const sayPart = ({ topic, part, wanted, included }: PackageDifference) =>
+    `${term(`topics.${topic}`)}${part === 'all' ? '' : ` (${term(`packageParts.${part}`).toLowerCase()})`} ${text('brief.includedOf', { wanted, included })}`;
+  const byPlace = (differences: readonly PackageDifference[]) =>
+    [...new Set(differences.map(({ placeId }) => placeId))].map((placeId) => (
+      <li key={placeId}>
+        <b>{placeOf(project, placeId)?.name ?? text('brief.wholeHouse')}</b>{' '}
+        {differences
+          .filter((one) => one.placeId === placeId)
+          .map(sayPart)
+          .join('; ')}
+      </li>
+    ));
   const workOf = ({ line, task, by }: PackageWork) => (
     <li key={`${line.id}${task}`}>
       <b>{line.words}</b> {text('brief.workBy', { task: term(`packageTasks.${task}`), by: term(`parties.${by}`).toLowerCase() })}
@@ -56,11 +62,11 @@ export function BuildersPackage() {
         <div className={css.packageResult}>
           <div>
             <h3 className="eyebrow">{text('brief.packageMissing', { count: missing.length })}</h3>
-            <ul>{missing.map(difference)}</ul>
+            <ul>{byPlace(missing)}</ul>
           </div>
           <div>
             <h3 className="eyebrow">{text('brief.packageBeyond', { count: beyond.length })}</h3>
-            <ul>{beyond.map(difference)}</ul>
+            <ul>{byPlace(beyond)}</ul>
           </div>
           <div>
             <h3 className="eyebrow">{text('brief.packageWork', { count: work.length })}</h3>

@@ -2,12 +2,13 @@ import { addDecision } from '../../commands/add-decision.ts';
 import { removeRecords } from '../../commands/remove-records.ts';
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { openDecisions } from '@dusky-spool/core/brief';
+import { openDecisions, prepareDecision, preparedState, reopenDecision, takeOption } from '@dusky-spool/core/brief';
+import { deviceTitle } from '@dusky-spool/core/devices';
 import { type OpenDecision, TRADE_GATES, type TradeGate } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
-import { newRecordId, useProjectStore } from '../../state/project.ts';
+import { deviceIds, newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { setTradeDate } from '../../commands/set-trade-date.ts';
 import { DayField } from '../../ui/DayField.tsx';
@@ -69,6 +70,7 @@ export function Decisions() {
                   .map(({ cableTypeId, count }) => `${count} × ${project.cableTypes[cableTypeId]?.name ?? cableTypeId}`)
                   .join(', ')}
           </p>
+          {!device && superset.length > 0 && <Prepared decision={decision} />}
           {device ? (
             <div className="panel-buttons">
               <Button
@@ -90,7 +92,7 @@ export function Decisions() {
                   onClick={() =>
                     edit(
                       text('brief.decide', { name }),
-                      changeRecord('decisions', decision, { chosen: name, decidedOn: today() }),
+                      takeOption(project, decision.id, name, today(), deviceIds.run),
                     )
                   }
                 >
@@ -120,7 +122,7 @@ export function Decisions() {
                 <b>{decision.subject}</b> {decision.chosen} <span className="faint">{decision.decidedOn}</span>
                 <Button
                   size="small"
-                  onClick={() => edit(text('brief.reopen'), changeRecord('decisions', decision, { chosen: '', decidedOn: '' }))}
+                  onClick={() => edit(text('brief.reopen'), reopenDecision(project, decision.id, deviceIds))}
                 >
                   {text('brief.reopen')}
                 </Button>
@@ -130,6 +132,34 @@ export function Decisions() {
         </>
       )}
     </section>
+  );
+}
+
+/** The cables of a decision on the plan: what is prepared, and what still has to be. */
+function Prepared({ decision }: { readonly decision: OpenDecision }) {
+  const project = useProject();
+  const edit = useProjectStore((state) => state.edit);
+  const { devices, runs, missing } = preparedState(project, decision);
+  return (
+    <p className={css.prepared}>
+      {devices.length > 0 &&
+        text('brief.prepared', {
+          count: runs.length,
+          devices: devices.map((one) => deviceTitle(one, project.deviceTypes[one.typeId])).join(', '),
+          numbers: runs.map(({ number }) => number).join(', '),
+        })}{' '}
+      {missing.length > 0 && (
+        <Button
+          size="small"
+          type="primary"
+          onClick={() =>
+            edit(text('brief.prepare', { count: missing.length }), prepareDecision(project, decision.id, deviceIds))
+          }
+        >
+          {text('brief.prepare', { count: missing.length })}
+        </Button>
+      )}
+    </p>
   );
 }
 

@@ -3,7 +3,7 @@ import { setTradeDate } from '../../commands/set-trade-date.ts';
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import { setSpeakerColours } from '@dusky-spool/core/devices';
-import {
+import { DATA_CABLES,
   JURISDICTIONS,
   type ProjectHeader,
   removeWithDependants,
@@ -159,6 +159,36 @@ export function JobFacts() {
           options={SPEAKER_PAIRS.map((value) => ({ value, label: term(`speakerPairs.${value}`) }))}
           onChange={(speakerPairs) => change({ speakerPairs })}
         />
+        <ChoiceField
+          label={text('stage.brief.dataCable')}
+          value={header.dataCable}
+          options={DATA_CABLES.map((value) => ({ value, label: term(`dataCables.${value}`) }))}
+          onChange={(dataCable) => change({ dataCable })}
+        />
+        <NumberField
+          label={text('stage.brief.roomDataCables')}
+          value={header.roomDataCables}
+          min={1}
+          max={4}
+          onChange={(roomDataCables) => change({ roomDataCables })}
+        />
+        <NumberField
+          label={text('stage.brief.deskDataCables')}
+          value={header.deskDataCables}
+          min={1}
+          max={4}
+          onChange={(deskDataCables) => change({ deskDataCables })}
+        />
+        <FlatPriceField
+          label={text('stage.brief.outletPrice')}
+          value={header.outletPrice}
+          onChange={(outletPrice) => change({ outletPrice })}
+        />
+        <FlatPriceField
+          label={text('stage.brief.windowPrice')}
+          value={header.windowPrice}
+          onChange={(windowPrice) => change({ windowPrice })}
+        />
         <label className="field">
           <span>{text('stage.brief.ambient')}</span>
           <InputNumber
@@ -173,6 +203,31 @@ export function JobFacts() {
       <Phases />
       <TradeDates />
     </section>
+  );
+}
+
+/** A price that may be left empty: then cable and hours count. */
+function FlatPriceField({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: number | null;
+  readonly onChange: (price: number | null) => void;
+}) {
+  return (
+    <label className="field">
+      <span>{label}</span>
+      <InputNumber
+        aria-label={label}
+        min={0}
+        max={10_000}
+        value={value}
+        placeholder={text('stage.brief.byCableAndHours')}
+        onChange={onChange}
+      />
+    </label>
   );
 }
 

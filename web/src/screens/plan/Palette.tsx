@@ -3,10 +3,10 @@ import { attachmentOf } from '@dusky-spool/core/house';
 import { placeIdOf, placeOf, wantedDevices } from '@dusky-spool/core/brief';
 import { OVERLAPS } from '@dusky-spool/core/calculators';
 import { ROOM_TEMPLATES } from '@dusky-spool/core/devices';
-import { type SystemName, SYSTEMS } from '@dusky-spool/core/model';
+import { type BriefCell, type SystemName, SYSTEMS } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { term, text } from '../../ground/text.ts';
-import type { Tool } from '../../canvas/tools/plan-tool.ts';
+import type { PlacedAs, Tool } from '../../canvas/tools/plan-tool.ts';
 import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 import { SYSTEM_STYLE } from '../../ui/systems.ts';
@@ -28,6 +28,13 @@ const SHAFT_MARKS = {
   rack: 'M4 3h14v16h-14zM6.500 7h9M6.500 10h9M6.500 13h9',
   riser: 'M4 4h14v14h-14zM4 4l14 14M18 4l-14 14',
 } as const;
+
+/** What is prepared, or comes later, gets its cables now and its device later. */
+const placedAs = ({ answer, phaseId, areaId }: BriefCell): PlacedAs => ({
+  fitting: answer === 'wanted' ? 'fitted' : 'prepared',
+  phaseId,
+  areaId,
+});
 
 /** Device types by system; choosing one arms the pointer. What goes into a ceiling may be laid out as an even field. */
 export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates }: Props) {
@@ -153,7 +160,7 @@ export const Palette = memo(function Palette({ tool, onTool, onLibrary, onPlates
                 type="button"
                 className={`plain ${css.paletteItem}${armed?.id === type.id ? ' armed' : ''}`}
                 aria-pressed={armed?.id === type.id}
-                onClick={() => onTool(armed?.id === type.id ? SELECT : { kind: 'place', type })}
+                onClick={() => onTool(armed?.id === type.id ? SELECT : { kind: 'place', type, as: placedAs(cell) })}
               >
                 <BeadIcon code={type.code} system={type.system} />
                 <span>

@@ -8,6 +8,7 @@ import {
   bundleByRoute,
   choicesOf,
   compareNumbers,
+  cutFromSpool,
   plannedRun,
   type PlannedRun,
   planRuns,
@@ -112,7 +113,7 @@ export class DerivedProject {
     const bundles = operations.length > 0 ? bundleByRoute(after, this.opened.project.cableTypes) : [];
     const wasAt = new Map(before.map((planned) => [planned.run.id, planned.points]));
     const sumOf = (project: ProjectDocument, runs: readonly PlannedRun[], workM: number) => ({
-      cutM: runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0),
+      cutM: runs.reduce((sum, planned) => sum + cutFromSpool(planned), 0),
       holes: holeTotals(holeSchedule(project, runs)).reduce((sum, { holes }) => sum + holes, 0),
       workM,
     });

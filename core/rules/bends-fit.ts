@@ -17,6 +17,7 @@ export const bendsFit = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
+  newCableOnly: true,
   reads: ['cableTypes'],
   nodes: [BUILDING],
   ofRun: ({ run, points, media }, { project }) => {

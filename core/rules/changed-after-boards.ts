@@ -10,6 +10,7 @@ export const changedAfterBoards = defineCheck({
   source: 'Change control, trade practice',
   severity: 'stop',
   appliesTo: 'runs',
+  newCableOnly: true,
   reads: ['tradeDates'],
   day: true,
   ofRun: (planned, { project, today }) => {

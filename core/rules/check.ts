@@ -92,6 +92,8 @@ export interface HouseCheck extends CheckHead {
 
 /** A rule about single runs: it looks at a run with its device and its route. */
 export interface RunCheck extends CheckHead {
+  /** It looks at how a cable is pulled: a cable that is there already is left out. */
+  readonly newCableOnly?: true;
   readonly ofRun: (planned: PlannedRun, context: CheckContext) => readonly RuleFinding[];
 }
 

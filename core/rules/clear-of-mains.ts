@@ -15,6 +15,7 @@ export const clearOfMains = defineCheck({
   calculators: ['separation'],
   severity: 'stop',
   appliesTo: 'runs',
+  newCableOnly: true,
   reads: ['cableTypes', 'features', 'project'],
   nodes: [BUILDING],
   safety: true,

@@ -16,6 +16,7 @@ export const clearOfServices = defineCheck({
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',
+  newCableOnly: true,
   reads: ['cableTypes', 'features'],
   nodes: [BUILDING],
   limits: {

@@ -20,6 +20,7 @@ export const jacketsFit = defineCheck({
   severity: 'stop',
   safety: true,
   appliesTo: 'runs',
+  newCableOnly: true,
   reads: ['cableTypes', 'levels', 'project'],
   nodes: [AIR_SPACES],
   limits: { insideM: { usual: INSIDE_M, min: 5, max: 15, unit: 'm', safer: 'less' } },

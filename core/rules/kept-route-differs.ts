@@ -10,6 +10,7 @@ export const keptRouteDiffers = defineCheck({
   source: 'Change control, trade practice',
   severity: 'look',
   appliesTo: 'runs',
+  newCableOnly: true,
   reads: ['tradeDates'],
   day: true,
   // Once the walls are closed it is another matter: see below.

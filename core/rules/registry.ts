@@ -279,7 +279,9 @@ const RUN_NODES = alikeIn(CHECKS.filter(isRun)).map((checks) =>
     beside: [PLANNED_RUN],
     make: ({ id }, read) => {
       const planned = read.one(PLANNED_RUN, id)!;
-      return foundBy(checks, read, (check, context) => check.ofRun(planned, context));
+      return foundBy(checks, read, (check, context) =>
+        check.newCableOnly && planned.run.foundId !== null ? [] : check.ofRun(planned, context),
+      );
     },
     alike: sameFindings,
   }),

@@ -21,6 +21,7 @@ export const routeMissing = defineCheck({
   source: 'Home run topology',
   severity: 'stop',
   appliesTo: 'runs',
+  newCableOnly: true,
   reads: [],
   ofRun: ({ run, proposedRoute, issuedRoute }) =>
     proposedRoute.ok || issuedRoute

@@ -9,6 +9,7 @@ export const rulesKept = defineCheck({
   source: 'Trade practice: pinned parts stay when things move',
   severity: 'look',
   appliesTo: 'runs',
+  newCableOnly: true,
   reads: ['routeRules'],
   ofRun: ({ run, proposedRoute, issuedRoute }, { project }) => {
     if (issuedRoute || !proposedRoute.ok) return [];

@@ -10,6 +10,7 @@ export const slackEnough = defineCheck({
   severity: 'look',
   stage: 'cabling',
   appliesTo: 'runs',
+  newCableOnly: true,
   reads: ['cableTypes', 'deviceTypes', 'project'],
   limits: {
     deviceM: { usual: 0.3, min: 0.1, max: 1, unit: 'm', safer: 'more' },

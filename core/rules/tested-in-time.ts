@@ -15,6 +15,7 @@ export const testedInTime = defineCheck({
   severity: 'stop',
   stage: 'closing',
   appliesTo: 'runs',
+  newCableOnly: true,
   reads: ['tradeDates'],
   day: true,
   ofRun: ({ run }, { project, today }) => {

@@ -37,6 +37,7 @@ export {
   routeNetwork,
   sharedLoads,
 } from './plan-runs.ts';
+export { cutFromSpool, flatPriceOf, runCost, type RunCost } from './run-cost.ts';
 export { runsHangingOn, speakerSplitOf, type SpeakerSplit } from './speaker-split.ts';
 export { renumberScheme, type SchemePreview } from './renumber-scheme.ts';
 export { decideKept, runState, proposedRoutes } from './run-state.ts';

@@ -103,8 +103,12 @@ const RULES_OF_RUN = each<'runs', readonly RouteRule[]>({
 export const rulesOf = (project: ProjectDocument, runId: string): readonly RouteRule[] =>
   derivationsOf(project).one(RULES_OF_RUN, runId) ?? NO_RULES;
 
-/** The holes that a run needs on the way that counts: kept where there is one, else wanted. */
-export function holesOfRun(project: ProjectDocument, { proposedRoute, issuedRoute, points, media }: PlannedRun): readonly Hole[] {
+/** The holes that a run needs on the way that counts: kept where there is one, else wanted. A cable that is there already needs none. */
+export function holesOfRun(
+  project: ProjectDocument,
+  { run, proposedRoute, issuedRoute, points, media }: PlannedRun,
+): readonly Hole[] {
+  if (run.foundId !== null) return [];
   return issuedRoute || !proposedRoute.ok ? holesOf(buildingOf(project), points, media) : proposedRoute.value.holes;
 }
 

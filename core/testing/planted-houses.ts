@@ -406,6 +406,22 @@ export const PLANTED: readonly Planted[] = [
   },
   {
     rule: 'existing-reused',
+    mistake: () => inFound({ kind: 'existing-wiring', tested: 'measured', decision: 'abandon' }),
+    clean: () => inFound({ kind: 'existing-wiring', tested: 'measured', decision: 'reuse' }),
+    code: 'reused-abandoned',
+    about: 'features',
+    cured: true,
+  },
+  {
+    rule: 'existing-reused',
+    mistake: () => inFound({ kind: 'existing-wiring', tested: 'measured', routeKnown: false }),
+    clean: () => inFound({ kind: 'existing-wiring', tested: 'measured' }),
+    code: 'reused-route-unknown',
+    about: 'features',
+    cured: false,
+  },
+  {
+    rule: 'existing-reused',
     mistake: () => withThing(house([SPEAKER]), found({ kind: 'existing-wiring', tested: 'not-known' })),
     clean: () => withThing(house([SPEAKER]), found({ kind: 'existing-wiring', tested: 'measured' })),
     code: 'reused-untested',
@@ -935,6 +951,9 @@ const outlet = (x: number): Parameters<typeof newFeature>[0] => ({
   owner: 'electrician',
   points: [[x, 0.1]],
 });
+/** A speaker whose cable is one that was found. */
+const inFound = (more: Parameters<typeof found>[0]): ProjectDocument =>
+  withRun(withThing(house([SPEAKER]), found(more)), { foundId: 'found' });
 const found = (
   more: Partial<Parameters<typeof newFeature>[0]> & { kind: Feature['kind'] },
 ): Parameters<typeof newFeature>[0] => ({

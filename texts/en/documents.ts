@@ -15,6 +15,7 @@ export const documents = {
     deviceSlack: 'Slack at device',
     rackSlack: 'Slack at rack',
     cutLength: 'Cut length',
+    supply: 'Cable is',
     least: 'At least',
     most: 'At most',
     way: 'Route',

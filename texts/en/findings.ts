@@ -198,6 +198,12 @@ export const findings = {
     '{{number}}: over {{count}} runs, {{lengthM}} in all, {{device}} loses {{lossDb}}, more than the {{limitDb}} allowed. Take thicker cable, or run it home separately.',
   'reused-untested':
     '{{place}} ({{thing}}) is to be re-used, and nobody has tested it. Test and label it before the plan depends on it, or pull new cable.',
+  'reused-abandoned':
+    '{{place}} ({{thing}}) is to be abandoned, but {{runs}} uses it. Decide to re-use it, or pull new cable.',
+  'reused-undecided':
+    '{{place}} ({{thing}}) is used by the plan, and nobody has decided that it is re-used. Test it, then decide.',
+  'reused-route-unknown':
+    '{{place}} ({{thing}}) carries {{runs}}, and nobody knows where it runs. Trace it with a tone before the walls close, or pull new cable.',
   'reused-weak': '{{place}} ({{thing}}) is to be re-used, but it was found weak. Do not hang anything on it: replace it.',
   'reused-unjudged':
     '{{place}} ({{thing}}) is to be re-used, and nobody has judged whether it is sound. Look at its fixing before anything hangs on it.',
@@ -254,6 +260,7 @@ export const findings = {
 /** Words on the buttons of cures. */
 export const cures = {
   'prepare-decision': 'Prepare {{count}} cables on the plan',
+  'decide-reuse': 'Decide that {{place}} is re-used',
   'not-pre-wired': 'Note that {{topic}} is not pre-wired',
   'usual-ends': 'Take {{device}} and {{far}}',
   'back-to-issued': 'Take it back to issued',

@@ -418,6 +418,8 @@ export const ui = {
   },
   device: {
     channel: 'Surround channel',
+    uses: 'Uses what exists',
+    usesNew: 'nothing: all new',
     title: 'Device',
     template: 'Cut-out template, PDF',
     phase: 'Phase',
@@ -512,6 +514,12 @@ export const ui = {
     change: 'Group',
   },
   run: {
+    supply: 'Cable is',
+    newCable: 'new',
+    existingCable: 'existing: {{name}}, {{level}}',
+    existing: 'existing',
+    existingNote: 'This cable is in the house already: nothing is pulled or ordered. Test it before the plan depends on it.',
+    stored: 'Stored in the wall for later',
     calculate: 'Calculate with its figures',
     ends: 'Ends and conductors',
     to: '{{from}} → {{to}}',

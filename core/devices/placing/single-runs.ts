@@ -42,6 +42,8 @@ export interface AddedRun {
   readonly purpose?: string;
   readonly reason?: string;
   readonly price?: number | null;
+  /** Existing wiring that it re-uses. */
+  readonly foundId?: string | null;
 }
 
 /**
@@ -82,6 +84,7 @@ export function addRuns(
       rackSlackM: isConduit(cable) ? 0 : usualRackSlackM(project.project, rack),
       reason: added.reason ?? '',
       price: added.price ?? null,
+      foundId: added.foundId ?? null,
     });
     const ends = added.to ? endsAt(working, run, added.to) : ok({});
     if (!ends.ok) return ends;

@@ -10,6 +10,7 @@ export { facedSide, heightsOf, mountingDepth, mountOf, type WallSide } from './h
 export { featureBox, surveyHit, type SurveyHit } from './hit.ts';
 export { levelAreas, wallFootprint } from './level-areas.ts';
 export {
+  AREA_NAME_OF_DEVICE,
   AREA_OF_DEVICE,
   areaOfDevice,
   OUTDOOR_AREAS,

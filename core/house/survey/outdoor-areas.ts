@@ -65,6 +65,17 @@ export const AREA_OF_DEVICE = whole<ReadonlyMap<string, string>>({
   },
 });
 
+/** The name of the outdoor area of every device that is in no room. */
+export const AREA_NAME_OF_DEVICE = whole<ReadonlyMap<string, string>>({
+  name: 'names of outdoor areas by device',
+  nodes: [OUTDOOR_AREAS, AREA_OF_DEVICE],
+  make: (read) => {
+    const names = new Map(read.get(OUTDOOR_AREAS).map(({ id, name }) => [id, name]));
+    return new Map([...read.get(AREA_OF_DEVICE)].map(([deviceId, areaId]) => [deviceId, names.get(areaId) ?? '']));
+  },
+  alike: (a, b) => a.size === b.size && [...a].every(([id, name]) => b.get(id) === name),
+});
+
 /** The outdoor area of a device, chosen or by its place; null in a room, or where there are no areas. */
 export const areaOfDevice = (project: ProjectDocument, deviceId: string): Feature | null => {
   const id = derivationsOf(project).get(AREA_OF_DEVICE).get(deviceId);

@@ -1,6 +1,5 @@
-import { runHours } from '../../calculators/index.ts';
 import { type ProjectDocument, type SystemName, SYSTEMS } from '../../model/index.ts';
-import type { PlannedRun } from '../../runs/index.ts';
+import { type PlannedRun, runCost } from '../../runs/index.ts';
 
 /** What a system comes to as the plan grows; lengths m, cost in the project's currency: devices, cable, and hours at its rate. */
 export interface SystemCount {
@@ -11,7 +10,7 @@ export interface SystemCount {
   readonly cost: number;
 }
 
-/** Devices, runs, cable and cost by system. A prepared or spare device costs its cable, not itself. */
+/** Devices, runs, cable and cost by system. A prepared or spare device costs its cable, not itself; what is there already costs its work alone. */
 export function countsBySystem(project: ProjectDocument, runs: readonly PlannedRun[]): SystemCount[] {
   const counts = new Map<SystemName, { devices: number; runs: number; cableM: number; cost: number }>();
   const of = (system: SystemName) => {
@@ -24,16 +23,17 @@ export function countsBySystem(project: ProjectDocument, runs: readonly PlannedR
     const type = project.deviceTypes[device.typeId];
     const count = of(type.system);
     count.devices++;
-    if (device.fitting === 'fitted') count.cost += type.price + type.hours * labourRate;
-    if (device.mountTypeId !== null) count.cost += project.deviceTypes[device.mountTypeId]?.price ?? 0;
+    const found = device.foundId === null ? null : project.features[device.foundId].kind;
+    const price = found === 'existing-equipment' ? 0 : type.price;
+    if (device.fitting === 'fitted') count.cost += price + type.hours * labourRate;
+    if (device.mountTypeId !== null && found !== 'existing-bracket') count.cost += project.deviceTypes[device.mountTypeId]?.price ?? 0;
   }
-  for (const { run, device, length } of runs) {
-    const count = of(project.deviceTypes[device.typeId].system);
-    const cutM = length?.cutLengthM ?? 0;
+  for (const planned of runs) {
+    const count = of(project.deviceTypes[planned.device.typeId].system);
+    const { cableM, cost } = runCost(project, planned);
     count.runs++;
-    count.cableM += cutM;
-    const { pricePerM, family } = project.cableTypes[run.cableTypeId];
-    count.cost += cutM * pricePerM + runHours({ family }, 'new') * labourRate;
+    count.cableM += cableM;
+    count.cost += cost;
   }
   return SYSTEMS.flatMap((system) => {
     const count = counts.get(system);

@@ -22,6 +22,7 @@ export interface ColumnTitles {
   readonly deviceSlack: string;
   readonly rackSlack: string;
   readonly cutLength: string;
+  readonly supply: string;
   readonly least: string;
   readonly most: string;
   readonly way: string;
@@ -60,6 +61,7 @@ export function scheduleColumns(project: ProjectDocument, titles: ColumnTitles, 
     { title: `${titles.deviceSlack} (${unit})`, value: (row) => length(row.deviceSlackM) },
     { title: `${titles.rackSlack} (${unit})`, value: (row) => length(row.rackSlackM) },
     { title: `${titles.cutLength} (${unit})`, value: (row) => length(row.cutLengthM) },
+    { title: titles.supply, value: (row) => row.supply },
     { title: `${titles.least} (${unit})`, value: (row) => length(row.leastM) },
     { title: `${titles.most} (${unit})`, value: (row) => length(row.mostM) },
     { title: titles.way, value: (row) => row.way.replaceAll('+', ', ') },

@@ -11,6 +11,7 @@ import {
   type SystemName,
 } from '../../model/index.ts';
 import { derivationsOf, derivationsOn, each, type Keyed, listOf, lookup, whole } from '../../derive/index.ts';
+import { AREA_NAME_OF_DEVICE } from '../../house/index.ts';
 import { holesOfRun, inNumberOrder, PLANNED_RUN, type PlannedRun, slackStyleOf } from '../../runs/index.ts';
 import { ORDER_FACTOR, planSpools, type SpoolPlan, USUAL_SPOOL_M } from '../../calculators/index.ts';
 
@@ -35,6 +36,8 @@ export interface ScheduleRow {
   readonly deviceSlackM: number;
   readonly rackSlackM: number;
   readonly cutLengthM: number | null;
+  /** A new cable, one that is there already, or one that is pulled and stored for later. */
+  readonly supply: 'new' | 'existing' | 'stored';
   /** What the cable will turn out to need. */
   readonly leastM: number | null;
   readonly mostM: number | null;
@@ -96,6 +99,7 @@ export function scheduleNodes(words: ScheduleWords) {
     name: 'schedule row before the checks',
     over: 'runs',
     tables: ['project'],
+    nodes: [AREA_NAME_OF_DEVICE],
     beside: [PLANNED_RUN, HOLES_OF_RUN],
     records: ({ deviceId, toDeviceId, rackId, cableTypeId, mapId }, { devices }) => [
       ['devices', deviceId],
@@ -108,7 +112,14 @@ export function scheduleNodes(words: ScheduleWords) {
       ['devices', toDeviceId],
       ['deviceTypes', toDeviceId === null ? null : devices[toDeviceId].typeId],
     ],
-    make: ({ id }, read) => rowOf(read.project, words, read.one(PLANNED_RUN, id)!, read.one(HOLES_OF_RUN, id)!),
+    make: ({ id, deviceId }, read) =>
+      rowOf(
+        read.project,
+        words,
+        read.one(PLANNED_RUN, id)!,
+        read.one(HOLES_OF_RUN, id)!,
+        read.get(AREA_NAME_OF_DEVICE).get(deviceId),
+      ),
     alike: sameValue,
   });
   const row = each<'runs', ScheduleRow>({
@@ -137,10 +148,11 @@ function rowOf(
   words: ScheduleWords,
   { run, device, length, media }: PlannedRun,
   holes: number,
+  area: string | undefined,
 ): ScheduleRow {
   const type = project.deviceTypes[device.typeId];
   const level = project.levels[device.levelId];
-  const room = device.roomId === null ? words.outdoors : project.rooms[device.roomId].name;
+  const room = device.roomId === null ? area || words.outdoors : project.rooms[device.roomId].name;
   const mark = device.fitting === 'fitted' ? undefined : words.fittingMarks?.[device.fitting];
   const name = mark ? `${deviceTitle(device, type)} (${mark})` : deviceTitle(device, type);
   const far = run.toDeviceId === null ? null : project.devices[run.toDeviceId];
@@ -163,7 +175,8 @@ function rowOf(
     dropM: length?.dropM ?? null,
     deviceSlackM: length?.deviceSlackM ?? run.deviceSlackM,
     rackSlackM: length?.rackSlackM ?? run.rackSlackM,
-    cutLengthM: length?.cutLengthM ?? null,
+    cutLengthM: run.foundId === null ? (length?.cutLengthM ?? null) : null,
+    supply: run.stored ? 'stored' : run.foundId === null ? 'new' : 'existing',
     leastM: length?.leastM ?? null,
     mostM: length?.mostM ?? null,
     traced: length?.traced ?? false,
@@ -240,7 +253,7 @@ export function totalsByCable(project: ProjectDocument, rows: readonly ScheduleR
         cable: cable.name,
         system: cable.system,
         runs: own.length,
-        withoutWay: own.filter((row) => row.cutLengthM === null).length,
+        withoutWay: own.filter((row) => row.cutLengthM === null && row.supply !== 'existing').length,
         cutLengthM,
         orderLengthM: cutLengthM * ORDER_FACTOR,
         longestM: Math.max(0, ...own.map((row) => row.cutLengthM ?? 0)),

@@ -53,7 +53,7 @@ export function labelsOf(project: ProjectDocument, runs: readonly PlannedRun[], 
       number: run.number,
       code: labelCode({ shortId: project.project.shortId, number: run.number }),
       cable: project.cableTypes[run.cableTypeId].name,
-      cutLengthM: length?.cutLengthM ?? null,
+      cutLengthM: run.foundId === null ? (length?.cutLengthM ?? null) : null,
       map: map?.name ?? '',
       fit: labelFit(project.cableTypes[run.cableTypeId].outsideDiameterM),
       conductors: split

@@ -2,6 +2,7 @@ import { removeRecords } from '../../commands/remove-records.ts';
 import { useProject } from '../../state/open-project.ts';
 import { holeTotals } from '@dusky-spool/core/pathways';
 import type { SharedRoutePreview } from '@dusky-spool/core/deltas';
+import { cutFromSpool } from '@dusky-spool/core/runs';
 import { CONSTRUCTIONS, type Operation, updateProject } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatCableLength } from '@dusky-spool/core/math';
@@ -40,7 +41,7 @@ export function PathwaysScreen({ onBack, onRun }: Props) {
   const [looking, setLooking] = useState(false);
   const { units } = project.project;
   const totals = useMemo(() => holeTotals(report?.places ?? []), [report]);
-  const cutM = runs.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0);
+  const cutM = runs.reduce((sum, planned) => sum + cutFromSpool(planned), 0);
   const sharedRoutes = listOf(project, 'trunks');
   const numbers = useMemo(() => new Map(runs.map(({ run }) => [run.number, run.id])), [runs]);
   const look = async () => {

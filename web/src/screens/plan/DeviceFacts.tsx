@@ -1,21 +1,26 @@
 import { canBeChannel } from '@dusky-spool/core/brief';
 import { areaOfDevice, outdoorAreas } from '@dusky-spool/core/house';
+import { onLevel } from '@dusky-spool/core/derive';
 import { type Device, SURROUND_CHANNELS } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+
+/** Existing things that a device can use: what holds it, its box, or itself. */
+const USABLE: ReadonlySet<string> = new Set(['existing-bracket', 'existing-box', 'existing-equipment', 'existing-cut-out']);
 
 interface Props {
   readonly device: Device;
   readonly onChange: (title: string, after: Partial<Device>) => void;
 }
 
-/** What is said of a device by its kind: the outdoor area that it belongs to, its channel of the surround layout. */
+/** What is said of a device by its kind: the outdoor area that it belongs to, what exists that it uses, its channel. */
 export function DeviceFacts({ device, onChange }: Props) {
   const project = useProject();
   const areas = device.roomId === null ? outdoorAreas(project) : [];
   const byPlace = areaOfDevice(project, device.id);
   const type = project.deviceTypes[device.typeId];
+  const found = onLevel(project, 'features', device.levelId).filter(({ kind }) => USABLE.has(kind));
   const channels = type.answers === 'surround' ? SURROUND_CHANNELS.filter((channel) => canBeChannel(type, channel)) : [];
   return (
     <>
@@ -31,6 +36,17 @@ export function DeviceFacts({ device, onChange }: Props) {
             ...areas.map(({ id, name, kind }) => ({ value: id, label: name || term(`features.${kind}`) })),
           ]}
           onChange={(id) => onChange(text('brief.area'), { areaId: id || null })}
+        />
+      )}
+      {found.length > 0 && (
+        <ChoiceField
+          label={text('device.uses')}
+          value={device.foundId ?? ''}
+          options={[
+            { value: '', label: text('device.usesNew') },
+            ...found.map(({ id, name, kind }) => ({ value: id, label: name || term(`features.${kind}`) })),
+          ]}
+          onChange={(id) => onChange(text('device.uses'), { foundId: id || null })}
         />
       )}
       {channels.length > 0 && (

@@ -129,8 +129,14 @@ export function DevicePanel({ device, onSelect, onView, copies }: Props) {
         >
           <RunTag number={run.number} />
           <span>{project.cableTypes[run.cableTypeId].name}</span>
-          <b>{length ? formatCableLength(length.cutLengthM, units) : text('run.noWay')}</b>
-          {length && <LengthBar length={length} units={units} small />}
+          <b>
+            {run.foundId !== null
+              ? text('run.existing')
+              : length
+                ? formatCableLength(length.cutLengthM, units)
+                : text('run.noWay')}
+          </b>
+          {length && run.foundId === null && <LengthBar length={length} units={units} small />}
         </button>
       ))}
       <div className="panel-buttons">

@@ -24,6 +24,7 @@ import { Fragment } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
 import { LabelQuestion } from './LabelNotice.tsx';
 import { RunFarEnd } from './RunFarEnd.tsx';
+import { RunSupply } from './RunSupply.tsx';
 import css from './plan.module.css';
 
 /** Fetched when the first run is looked at. */
@@ -74,7 +75,8 @@ export function RunPanel({ planned, onSelect }: Props) {
       </RunTag>
       <LabelQuestion project={project} planned={planned} />
 
-      {length ? (
+      {run.foundId !== null && <p className="caution">{text('run.existingNote')}</p>}
+      {length && run.foundId === null ? (
         <>
           <div className="eyebrow">{text('run.length', { length: formatCableLength(length.cutLengthM, units) })}</div>
           <LengthBar length={length} units={units} />
@@ -100,7 +102,8 @@ export function RunPanel({ planned, onSelect }: Props) {
           </p>
         </>
       ) : (
-        !proposedRoute.ok && (
+        !proposedRoute.ok &&
+        run.foundId === null && (
           <div className={css.noWay}>
             <b>{text('run.noWay')}</b>
             <p>{problemSentence(proposedRoute.problem, units)}</p>
@@ -108,7 +111,7 @@ export function RunPanel({ planned, onSelect }: Props) {
         )
       )}
 
-      {proposedRoute.ok && (
+      {proposedRoute.ok && run.foundId === null && (
         <>
           <div className="eyebrow">{text('run.route')}</div>
           <dl className="figures">
@@ -155,6 +158,7 @@ export function RunPanel({ planned, onSelect }: Props) {
             options={RUN_STATES.map((value) => ({ value, label: term(`states.${value}`) }))}
           />
         </label>
+        <RunSupply run={run} />
         {!isKept(run) && (
           <>
             <RunFarEnd run={run} />

@@ -9,8 +9,9 @@ interface CellProps {
   readonly row: ScheduleRow;
 }
 
-export function LengthCell({ row: { runId, cutLengthM } }: CellProps) {
+export function LengthCell({ row: { runId, cutLengthM, supply } }: CellProps) {
   const { units, isFull, runById } = useContext(ScheduleContext);
+  if (supply === 'existing') return text('run.existing');
   const length = runById.get(runId)?.length;
   return (
     <>

@@ -19,6 +19,7 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { FactField } from './FactField.tsx';
 import { NumberField, SwitchField, WordsField } from '../../ui/fields.tsx';
+import { FoundUses } from './FoundUses.tsx';
 import { Head } from './Head.tsx';
 import { OnSite } from './OnSite.tsx';
 import { useChange } from './useChange.ts';
@@ -219,6 +220,17 @@ export function FeaturePanel({ feature }: { readonly feature: Feature }) {
             onChange={(tested) => change({ tested })}
           />
         )}
+        {has('routeKnown') && (
+          <SwitchField label={text('survey.routeKnown')} value={feature.routeKnown} onChange={(routeKnown) => change({ routeKnown })} />
+        )}
+        {has('boreLeave') && (
+          <WordsField
+            label={text('survey.boreLeave')}
+            value={feature.boreLeave}
+            max={120}
+            onChange={(boreLeave) => change({ boreLeave })}
+          />
+        )}
         {has('decision') && (
           <ChoiceField
             label={text('survey.decision')}
@@ -244,6 +256,7 @@ export function FeaturePanel({ feature }: { readonly feature: Feature }) {
         <WordsField long label={text('device.note')} value={feature.note} max={2000} onChange={(note) => change({ note })} />
       </div>
       <OnSite feature={feature} />
+      {make.group === 'existing' && <FoundUses feature={feature} />}
     </>
   );
 }

@@ -1,12 +1,12 @@
 import { type Building, type Framed, levelUnder, roomAt, wallLength, wallsOf, wallTopM } from '../house/index.ts';
-import { closestOnSegment, type Point2, type Point3 } from '../math/index.ts';
-import type { Medium, Room, Wall } from '../model/index.ts';
+import { closestOnSegment, crossingParameters, type Point2, type Point3 } from '../math/index.ts';
+import type { Level, Medium, Room, Wall } from '../model/index.ts';
 import { reachedFromAbove } from './spaces.ts';
 import { tidy } from './straighten.ts';
-import { isSolid, isStone } from './weights.ts';
+import { isSolid, isStone, mayBeBored } from './weights.ts';
 
 /** What is bored: members of the frame, plates, boards, and what divides a house. */
-export const HOLE_MEMBERS = ['joist', 'stud', 'top-plate', 'sole-plate', 'board', 'masonry', 'fire', 'floor'] as const;
+export const HOLE_MEMBERS = ['joist', 'beam', 'stud', 'top-plate', 'sole-plate', 'board', 'masonry', 'fire', 'floor'] as const;
 export type HoleMember = (typeof HOLE_MEMBERS)[number];
 
 /** A hole that a route needs, once for all cables that share it. */
@@ -105,7 +105,21 @@ function inCavity(building: Building, points: readonly Point3[], media: readonly
       found.push({ t, hole: hole('joist', at, null, room.id, joist.memberId) });
     }
   }
+  found.push(...throughBeams(building, level, a, b));
   return found.sort((m, n) => m.t - n.t).map((one) => one.hole);
+}
+
+/** Beams that the engineer lets be bored, where a level piece passes them. */
+function throughBeams(building: Building, level: Level, a: Point3, b: Point3): { t: number; hole: Hole }[] {
+  const z = a[2] - level.elevationM;
+  return (building.featuresByLevel[level.id] ?? []).flatMap((beam) => {
+    if (!mayBeBored(beam) || z < beam.bottomM || z > beam.topM) return [];
+    return beam.points.slice(1).flatMap((end, k) => {
+      const hit = crossingParameters([a[0], a[1]], [b[0], b[1]], beam.points[k] as Point2, end as Point2);
+      if (!hit || hit.t < 0 || hit.t > 1 || hit.u < 0 || hit.u > 1) return [];
+      return [{ t: hit.t, hole: hole('beam', between(a, b, hit.t), null, null) }];
+    });
+  });
 }
 
 /**

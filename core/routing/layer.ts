@@ -13,7 +13,7 @@ import { keepFromMains } from '../calculators/index.ts';
 import { ArcList } from './arcs.ts';
 import { Growing } from './growing.ts';
 import { across, bayNumber, joistsBored, reachedFromAbove, type Space } from './spaces.ts';
-import { isSolid, solidHalfM, wallCrossing, type Weights } from './weights.ts';
+import { mayBeBored, isSolid, solidHalfM, wallCrossing, type Weights } from './weights.ts';
 
 /** Distance between the lines along which cable is led: the usual joist bay, m. */
 export const STEP_M = 0.4;
@@ -381,7 +381,7 @@ function obstaclesOf(
         });
       continue;
     }
-    if (!BARRING.has(feature.kind)) continue;
+    if (!BARRING.has(feature.kind) || mayBeBored(feature)) continue;
     if (bottom - feature.clearanceM > highest || top + feature.clearanceM < lowest) continue;
     areas.push(...outlinesOf(feature).map((outline) => outline.map((p) => rotate2(p, -angleRad))));
   }

@@ -27,6 +27,8 @@ export function holeCost(building: Building, weights: Weights, { member, roomId,
     const room = (building.roomsByLevel[levelUnder(building, at[2])?.id ?? ''] ?? []).find(({ id }) => id === roomId);
     return weights.joistBoredM + (room && isOffSpan(building.framing, weights, room, [at[0], at[1]]) ? weights.offSpanM : 0);
   }
+  // A beam is bored by the engineer's leave only: no cheaper than a joist.
+  if (member === 'beam') return weights.joistBoredM;
   if (member === 'stud') return weights.studBoredM;
   if (member === 'top-plate') return weights.plateBoredM;
   if (member === 'sole-plate') return weights.floorBoredM;

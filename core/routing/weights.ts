@@ -1,5 +1,5 @@
 import { boreLimit } from '../calculators/index.ts';
-import type { Construction, ProjectHeader, Wall } from '../model/index.ts';
+import type { Construction, Feature, ProjectHeader, Wall } from '../model/index.ts';
 
 /**
  * What makes one route better than another, in metres of cable that would cost as much. From the hours of ENGINEERING 18.1 for open
@@ -140,3 +140,6 @@ export function wallCrossing(weights: Weights, wall: Wall, topM: number, cableM:
   if (wall.kind === 'fire') return weights.fireSeparationM;
   return topM > cableM + 1e-6 ? weights.boardCutM : 0;
 }
+
+/** A beam in which the engineer allows holes: a cable may pass it. */
+export const mayBeBored = ({ kind, boreLeave }: Feature): boolean => kind === 'beam' && boreLeave !== '';

@@ -1,8 +1,18 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { type Outcome, type Point2, rotate2 } from '../math/index.ts';
-import { applyChange, create, type FramingMember, newFeature, type Operation, type ProjectDocument } from '../model/index.ts';
-import { smallHouse, twoStoreyHouse } from '../testing/index.ts';
+import {
+  applyChange,
+  create,
+  type Feature,
+  type FeatureKind,
+  type FramingMember,
+  newFeature,
+  newOpening,
+  type Operation,
+  type ProjectDocument,
+} from '../model/index.ts';
+import { countedIds, smallHouse, twoStoreyHouse, withDevices } from '../testing/index.ts';
 import {
   answerFact,
   atticContours,
@@ -275,6 +285,57 @@ describe('what is not known', () => {
       ),
     );
     expect(Object.keys(assumed.facts)).to.deep.equal([]);
+  });
+
+  it('asks what is hidden behind tiles and panels, in found things, beams, ducts and attics, as a choice, a length or in words', () => {
+    const thing = (id: string, kind: FeatureKind, more: Partial<Feature> = {}) =>
+      create('features', newFeature({ id, levelId: 'm', kind, points: [[1, 1]], ...more }));
+    const house = apply(
+      withDevices(smallHouse({ walls: { south1: { finishRight: 'tiles on board' } } }), [{ typeId: 'display', at: [1, 0.05] }], countedIds())
+        .project,
+      [
+        thing('wire', 'existing-wiring', { points: [[1, 1], [3, 1]], contents: 'six coax leads' }),
+        thing('bracket', 'existing-bracket', { condition: 'sound' }),
+        thing('switch', 'existing-switch-box'),
+        thing('duct', 'duct', { points: [[1, 2], [4, 2]] }),
+        thing('beam', 'beam', { points: [[1, 3], [4, 3]] }),
+        thing('attic', 'attic', { points: [[0, 0], [5, 0], [5, 4], [0, 4]], area: true }),
+      ],
+    );
+    const asked = surveyQuestions(house);
+    const ids = asked.map(({ id }) => id);
+    expect(ids).to.include.members([
+      'walls/south1/substrate',
+      'features/wire/tested',
+      'features/wire/decision',
+      'features/bracket/substrate',
+      'features/switch/neutral',
+      'features/switch/partners',
+      'features/duct/bottomM',
+      'features/beam/topM',
+      'features/attic/pitchRad',
+      'features/attic/contents',
+    ]);
+    // What its words say already is not asked.
+    expect(ids).to.not.include('features/bracket/condition');
+    expect(ids).to.not.include('features/wire/contents');
+    const tested = asked.find(({ id }) => id === 'features/wire/tested')!;
+    expect(tested).to.deep.include({ kind: 'choice', choices: ['measured', 'not-known'], roomId: 'a', neededBy: 'cabling' });
+    const answered = apply(
+      house,
+      must(answerFact(house, tested, { value: 'measured', state: 'measured', by: 'Kim', on: '2026-11-25' }, 'f9')),
+    );
+    expect(answered.features.wire.tested).to.equal('measured');
+    expect(surveyQuestions(answered).map(({ id }) => id)).to.not.include('features/wire/tested');
+  });
+
+  it('asks for the hardware of a door with a contact or lock', () => {
+    const door = newOpening({ id: 'door', wallId: 'south1', kind: 'door', offsetM: 2, widthM: 0.9, sillM: 0, headM: 2.05 });
+    const bare = smallHouse({ openings: [door] });
+    const ids = (house: ProjectDocument) => surveyQuestions(house).map(({ id }) => id);
+    expect(ids(bare)).to.not.include('openings/door/hardware');
+    const locked = withDevices(bare, [{ typeId: 'electric-lock', at: [2.6, 0.05] }], countedIds()).project;
+    expect(ids(locked)).to.include('openings/door/hardware');
   });
 
   it('asks for hidden cavities, and for things that every house has', () => {

@@ -6,6 +6,7 @@ export const terms = {
     joist: 'Joist',
     stud: 'Stud',
     'top-plate': 'Top plate',
+beam: 'Beam',
     'sole-plate': 'Sole plate and floor',
     plate: 'Plate',
     board: 'Drywall',
@@ -62,6 +63,7 @@ export const terms = {
   /** What is bored, cored or passed. */
   holes: {
     joist: 'Joists bored',
+    beam: 'Beams bored, engineer’s leave',
     stud: 'Studs bored',
     'top-plate': 'Top plates',
     'sole-plate': 'Sole plates and floors',

@@ -1,7 +1,7 @@
 import { isSameKind } from '../library/index.ts';
 import { plateDeviceIds } from '../placing/index.ts';
 import { attachmentOf, buildingOf, ceilingHeightAt, ceilingHeightOf, roomAt } from '../../house/index.ts';
-import { type Point2, pointInPolygon } from '../../math/index.ts';
+import { closestOnSegment, type Point2, pointInPolygon } from '../../math/index.ts';
 import type { Device, DeviceType, ProjectDocument, Room } from '../../model/index.ts';
 import { derivationsOf, onLevel, whole } from '../../derive/index.ts';
 import { clash, type Clash, less } from './clash.ts';
@@ -105,6 +105,10 @@ export function rankOf(project: ProjectDocument, device: Device): 'stop' | 'look
   return ranks.includes('stop') ? 'stop' : ranks.includes('look') ? 'look' : 'fine';
 }
 
+/** Distance from a point to an outline, m. */
+const ringDistance = (p: Point2, corners: readonly Point2[]): number =>
+  Math.min(...corners.map((a, n) => closestOnSegment(p, a, corners[(n + 1) % corners.length]).distanceM));
+
 /** Half the ground that a device covers, as a circle, m. */
 const halfSize = (type: DeviceType) => (type.round ? type.sizeM[0] / 2 : Math.hypot(type.sizeM[0], type.sizeM[1]) / 2);
 
@@ -134,6 +138,18 @@ function thingClashes(project: ProjectDocument, device: Device, type: DeviceType
       }),
     );
     break;
+  }
+  for (const coffer of attachment === 'ceiling' ? solids.coffers : []) {
+    const awayM = ringDistance(p, coffer.points as Point2[]);
+    if (!less(awayM, reachM)) continue;
+    clashes.push(
+      clash('mount-in-thing', 'stop', {
+        measured: awayM,
+        allowed: reachM,
+        with: { in: 'features', id: coffer.id },
+        figures: { thing: coffer.kind, freeM: awayM, needM: reachM },
+      }),
+    );
   }
   for (const solid of solids.keepAway) {
     const { feature } = solid;

@@ -1,7 +1,8 @@
 import { ceilingHeightAt, ceilingHeightOf, factOf, framingOf } from '../../house/index.ts';
-import { type Point2, rotate2 } from '../../math/index.ts';
+import { type Point2, pointInPolygon, rotate2 } from '../../math/index.ts';
 import type { Device, DeviceType, ProjectDocument, Room } from '../../model/index.ts';
 import { clash, type Clash, less } from './clash.ts';
+import { solidsOn } from './solids.ts';
 import { loadOf, needsStructureOverhead, overheadRequiredN, overRated } from './fixing.ts';
 
 /** Offset of a point across the joists of a room, m. */
@@ -29,7 +30,8 @@ export function ceilingClashes(
   const clashes: Clash[] = [];
   const level = project.levels[room.levelId];
   const p: Point2 = [device.x, device.y];
-  const ceilingM = ceilingHeightAt(room, level, p);
+  const coffer = solidsOn(project, device.levelId).coffers.find(({ points }) => pointInPolygon(p, points as Point2[]));
+  const ceilingM = Math.max(ceilingHeightAt(room, level, p), coffer?.topM ?? 0);
   if (device.heightM !== null && less(ceilingM, device.heightM))
     clashes.push(
       clash('mount-above-ceiling', 'stop', {

@@ -22,6 +22,8 @@ export interface Solids {
   readonly opaque: readonly Solid[];
   readonly seats: readonly Feature[];
   readonly keepAway: readonly Solid[];
+  /** Recesses in ceilings: a device lies inside or outside, not across the edge. */
+  readonly coffers: readonly Feature[];
   /** What walls were found to be made of. */
   readonly substrates: readonly Feature[];
 }
@@ -49,6 +51,7 @@ function solidsAmong(all: readonly Feature[]): Solids {
     obstacles: of(IN_THE_WAY),
     opaque: of(OPAQUE),
     keepAway: of(KEEP_AWAY),
+    coffers: features.filter(({ kind, area }) => kind === 'coffer' && area),
     seats: features.filter(({ kind }) => SEATS.has(kind)),
     substrates: features.filter(({ kind, substrate }) => kind === 'substrate' && substrate !== null),
   };

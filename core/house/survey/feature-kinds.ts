@@ -49,7 +49,7 @@ export const FEATURE_MAKES: readonly FeatureMake[] = [
   make('mains-route', 'service', 'line', [0.02, 0], [2.5, 2.6], 0, ['circuits', 'contents']),
   make('service-panel', 'service', 'point', [0.4, 0.15], [0.9, 1.7], 1.2, ['contents']),
   make('service-entry', 'service', 'point', [0.1, 0.1], [0.3, 0.5], 0, ['contents', 'choiceOf', 'chosen']),
-  make('attic', 'way', 'area', [0, 0], [2.7, 2.7], 0, ['pitchRad', 'facingRad']),
+  make('attic', 'way', 'area', [0, 0], [2.7, 2.7], 0, ['pitchRad', 'facingRad', 'contents']),
   make('crawl-space', 'way', 'area', [0, 0], [-0.8, -0.3]),
   make('basement-ceiling', 'way', 'area', [0, 0], [-0.35, -0.1]),
   make('chase', 'way', 'point', [0.3, 0.2], [0, null], 0, ['topLevelId', 'insideDiameterM', 'contents']),

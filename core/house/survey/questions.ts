@@ -1,17 +1,20 @@
-import { centroidOf, distance2, err, ok, type Outcome, type Point2 } from '../../math/index.ts';
-import { attachmentOf, levelsFromBelow } from '../building/index.ts';
+import { centroidOf, distance2, err, ok, type Outcome, pointInPolygon, type Point2 } from '../../math/index.ts';
+import { attachmentOf, levelsFromBelow, wallPoint } from '../building/index.ts';
 import {
   type CollectionName,
   create,
   type Fact,
   type FactState,
+  type Feature,
+  type Opening,
   type Operation,
   type ProjectDocument,
   remove,
   type Room,
   update,
 } from '../../model/index.ts';
-import { derivationsOf, listOf, whole } from '../../derive/index.ts';
+import { derivationsOf, listOf, onLevel, whole } from '../../derive/index.ts';
+import { behindFinish, featureNeeds, type Need, need, type NeededBy, openingNeeds } from './hidden-questions.ts';
 
 type Subject = Fact['subject'];
 
@@ -21,13 +24,15 @@ export interface SurveyQuestion {
   readonly subject: Subject;
   readonly subjectId: string;
   readonly field: string;
-  readonly kind: 'length' | 'angle';
+  readonly kind: Need['kind'];
+  /** Values of a choice. */
+  readonly choices: readonly string[];
   /** The stage that waits for the answer. */
-  readonly neededBy: 'devices' | 'cabling' | 'head-end';
+  readonly neededBy: NeededBy;
   readonly levelId: string;
   /** The room in which one stands to answer; null where it concerns a whole level. */
   readonly roomId: string | null;
-  readonly now: number | null;
+  readonly now: number | string | null;
   readonly state: Exclude<FactState, 'measured'>;
 }
 
@@ -35,9 +40,6 @@ export interface SurveyQuestion {
 export interface MissingThing {
   readonly kind: 'service-panel' | 'service-entry' | 'rack';
 }
-
-type Need = Pick<SurveyQuestion, 'field' | 'kind' | 'neededBy'>;
-const need = (field: string, neededBy: Need['neededBy'], kind: Need['kind'] = 'length'): Need => ({ field, neededBy, kind });
 
 /** State of one value. Without a record it is assumed. */
 export function factOf(project: ProjectDocument, subject: Subject, subjectId: string, field: string): Fact | null {
@@ -54,11 +56,11 @@ const FACTS = whole<ReadonlyMap<string, Fact>>({
 export function surveyQuestions(project: ProjectDocument): SurveyQuestion[] {
   return levelsFromBelow(project).flatMap((level) => {
     const ask = (subject: Subject, subjectId: string, roomId: string | null, needs: readonly Need[]): SurveyQuestion[] =>
-      needs.flatMap(({ field, kind, neededBy }) => {
+      needs.flatMap(({ field, kind, neededBy, choices }) => {
         const known = factOf(project, subject, subjectId, field);
         if (known?.state === 'measured') return [];
         const record = (project[subject] as Record<string, Record<string, unknown>>)[subjectId];
-        const now = record[field] as number | null;
+        const now = record[field] as number | string | null;
         return [
           {
             id: `${subject}/${subjectId}/${field}`,
@@ -66,6 +68,7 @@ export function surveyQuestions(project: ProjectDocument): SurveyQuestion[] {
             subjectId,
             field,
             kind,
+            choices,
             neededBy,
             levelId: level.id,
             roomId,
@@ -83,18 +86,22 @@ export function surveyQuestions(project: ProjectDocument): SurveyQuestion[] {
     const racks = listOf(project, 'racks').filter((rack) => rack.levelId === level.id);
     const risers = listOf(project, 'risers').filter((riser) => riser.bottomLevelId === level.id);
     const wallsOf = wallsByRoom(project, level.id, rooms);
+    const guarded = guardedOpenings(project, level.id);
+    const thingsOf = featuresByRoom(project, level.id, rooms);
     return [
       ...ofLevel,
       ...rooms.flatMap((room) => [
         ...ask('rooms', room.id, room.id, roomNeeds(room)),
         ...(wallsOf.get(room.id) ?? []).flatMap((id) => ask('walls', id, room.id, wallNeeds(project, id))),
-        ...openingsOf(project, wallsOf.get(room.id) ?? []).flatMap((id) =>
-          ask('openings', id, room.id, [need('headM', 'devices'), need('casingDepthM', 'devices')]),
+        ...openingsOf(project, wallsOf.get(room.id) ?? []).flatMap((opening) =>
+          ask('openings', opening.id, room.id, openingNeeds(opening, guarded.has(opening.id))),
         ),
+        ...(thingsOf.get(room.id) ?? []).flatMap((feature) => ask('features', feature.id, room.id, featureNeeds(feature))),
         ...racks
           .filter((rack) => roomHolding(rooms, [rack.x, rack.y]) === room.id)
           .flatMap((rack) => ask('racks', rack.id, room.id, [need('entryHeightM', 'cabling')])),
       ]),
+      ...(thingsOf.get('') ?? []).flatMap((feature) => ask('features', feature.id, null, featureNeeds(feature))),
       ...risers.flatMap((riser) => ask('risers', riser.id, null, [need('widthM', 'cabling'), need('depthM', 'cabling')])),
     ];
   });
@@ -122,9 +129,8 @@ function roomNeeds(room: Room): Need[] {
 
 function wallNeeds(project: ProjectDocument, wallId: string): Need[] {
   const wall = project.walls[wallId];
-  if (!wall.cableMayRun) return [];
   // A cavity of hidden make is the costliest guess; an ordinary stud wall is asked only where something is mounted in it.
-  return [need('cavityDepthM', 'devices')];
+  return [...(wall.cableMayRun ? [need('cavityDepthM', 'devices')] : []), ...behindFinish(wall)];
 }
 
 /** Walls that are asked about: those with devices in them, and those whose make cannot be seen. Each belongs to one room. */
@@ -147,11 +153,40 @@ function wallsByRoom(project: ProjectDocument, levelId: string, rooms: readonly 
   return byRoom;
 }
 
-function openingsOf(project: ProjectDocument, wallIds: readonly string[]): string[] {
+function openingsOf(project: ProjectDocument, wallIds: readonly string[]): Opening[] {
   const walls = new Set(wallIds);
-  return listOf(project, 'openings')
-    .filter((opening) => opening.kind === 'window' && walls.has(opening.wallId))
-    .map(({ id }) => id);
+  return listOf(project, 'openings').filter(({ wallId }) => walls.has(wallId));
+}
+
+/** A contact, lock or reader this near to the middle of an opening belongs to it, beside half its width, m. */
+const AT_OPENING_M = 0.6;
+
+/** Openings with a contact, a lock or a reader. */
+function guardedOpenings(project: ProjectDocument, levelId: string): ReadonlySet<string> {
+  const devices = onLevel(project, 'devices', levelId).filter(
+    ({ typeId }) => project.deviceTypes[typeId].system === 'guard' && attachmentOf(project.deviceTypes[typeId]) === 'wall',
+  );
+  return new Set(
+    listOf(project, 'openings').flatMap((opening) => {
+      const wall = project.walls[opening.wallId];
+      if (wall.levelId !== levelId) return [];
+      const middle = wallPoint(wall, opening.offsetM);
+      const isNear = devices.some(({ x, y }) => distance2([x, y], middle) <= opening.widthM / 2 + AT_OPENING_M);
+      return isNear ? [opening.id] : [];
+    }),
+  );
+}
+
+/** Found and hidden things by the room in which they lie; under the empty key those of no room. */
+function featuresByRoom(project: ProjectDocument, levelId: string, rooms: readonly Room[]): Map<string, Feature[]> {
+  const byRoom = new Map<string, Feature[]>();
+  for (const feature of onLevel(project, 'features', levelId)) {
+    const at = centroidOf(feature.points as Point2[]);
+    const p = feature.points.length < 3 ? (feature.points[0] as Point2) : at;
+    const roomId = rooms.find(({ polygon }) => pointInPolygon(p, polygon as Point2[], 0.3))?.id ?? '';
+    byRoom.set(roomId, [...(byRoom.get(roomId) ?? []), feature]);
+  }
+  return byRoom;
 }
 
 function onLine(p: Point2, a: Point2, b: Point2): boolean {

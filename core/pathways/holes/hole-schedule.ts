@@ -74,7 +74,7 @@ function placeOf(
         ? 'firestop'
         : member === 'masonry'
           ? 'mason'
-          : member === 'joist'
+          : member === 'joist' || member === 'beam'
             ? 'engineer'
             : null;
     // A riser is open: nothing is bored in it, and everything is closed again.

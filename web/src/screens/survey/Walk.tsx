@@ -1,7 +1,7 @@
 import { useProject } from '../../state/open-project.ts';
 import type { FactState } from '@dusky-spool/core/model';
 import { answerFact, missingThings, type SurveyQuestion, surveyQuestions } from '@dusky-spool/core/house';
-import { formatLength, parseLength } from '@dusky-spool/core/math';
+import { formatLength, parseLength, type UnitSystem } from '@dusky-spool/core/math';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { postJson } from '../../ground/api/http.ts';
 import { useOwnName } from '../../ground/api/session.ts';
@@ -10,7 +10,7 @@ import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { useMemo, useState } from 'react';
 import { Button } from 'antd';
-import { problemSentence } from '@dusky-spool/texts';
+import { problemSentence, words } from '@dusky-spool/texts';
 import css from './survey.module.css';
 
 interface Props {
@@ -33,7 +33,7 @@ export function Walk({ onBack }: Props) {
   const { units } = project.project;
   const missing = missingThings(project);
 
-  const answer = (state: FactState, value?: number) => {
+  const answer = (state: FactState, value?: number | string) => {
     if (!question) return;
     edit(
       text('survey.answer', { what: questionText(question) }),
@@ -44,6 +44,7 @@ export function Walk({ onBack }: Props) {
   };
   const commit = () => {
     if (!question) return;
+    if (question.kind === 'words') return answer('measured', typed.trim().slice(0, 120));
     if (question.kind === 'angle') {
       const degrees = Number(typed.replace(',', '.'));
       if (typed.trim() === '' || !Number.isFinite(degrees) || Math.abs(degrees) > 360) return setProblem(text('walk.badAngle'));
@@ -66,6 +67,8 @@ export function Walk({ onBack }: Props) {
     }
   };
   const done = total - questions.length;
+  const feature = question?.subject === 'features' ? project.features[question.subjectId] : null;
+  const thing = feature && (feature.name || term(`features.${feature.kind}`));
   const room = question?.roomId ? project.rooms[question.roomId] : null;
   return (
     <section className="walk">
@@ -92,46 +95,54 @@ export function Walk({ onBack }: Props) {
             {room && ` · ${room.code}`}
           </p>
           <h1>{room?.name ?? project.levels[question.levelId].name}</h1>
+          {thing && <p className="eyebrow">{thing}</p>}
           <p className={css.walkQuestion}>{questionText(question)}</p>
           <p className="faint">
-            {question.now === null
+            {question.now === null || question.now === ''
               ? text('walk.nothingYet')
-              : text('walk.assumed', {
-                  value:
-                    question.kind === 'angle'
-                      ? `${Math.round((question.now * 180) / Math.PI)}°`
-                      : formatLength(question.now, units),
-                })}{' '}
+              : text('walk.assumed', { value: nowText(question, units) })}{' '}
             · {text('walk.neededBy', { stage: text(`stages.${question.neededBy}`) })}
           </p>
+          {question.kind === 'choice' ? (
+            <div className={css.walkButtons} role="group" aria-label={questionText(question)}>
+              {question.choices.map((choice) => (
+                <Button key={choice} size="large" onClick={() => answer('measured', choice)}>
+                  {choiceText(question, choice)}
+                </Button>
+              ))}
+            </div>
+          ) : (
           <input
             className={css.walkField}
             value={typed}
-            inputMode={units === 'metric' ? 'decimal' : 'text'}
+            inputMode={units === 'metric' && question.kind !== 'words' ? 'decimal' : 'text'}
             aria-label={questionText(question)}
             aria-invalid={problem !== null}
-            placeholder={text(question.kind === 'angle' ? 'walk.angle' : units === 'metric' ? 'walk.metric' : 'walk.imperial')}
+            placeholder={text(PLACEHOLDERS[question.kind] ?? (units === 'metric' ? 'walk.metric' : 'walk.imperial'))}
             onChange={(event) => setTyped(event.target.value)}
             onKeyDown={(event) => {
               event.stopPropagation();
               if (event.key === 'Enter') commit();
             }}
           />
+          )}
           {problem && (
             <p className="field-problem" role="alert">
               {problem}
             </p>
           )}
           <div className={css.walkButtons}>
-            <Button size="large" type="primary" disabled={typed.trim() === ''} onClick={commit}>
-              {text('walk.measured')}
-            </Button>
+            {question.kind !== 'choice' && (
+              <Button size="large" type="primary" disabled={typed.trim() === ''} onClick={commit}>
+                {text(question.kind === 'words' ? 'walk.note' : 'walk.measured')}
+              </Button>
+            )}
             {question.kind === 'length' && (
               <Button size="large" loading={busy} onClick={() => void measure()}>
                 {text('walk.laser')}
               </Button>
             )}
-            {question.now !== null && (
+            {typeof question.now === 'number' && (
               <Button size="large" onClick={() => answer('measured', question.now!)}>
                 {text('walk.asAssumed')}
               </Button>
@@ -181,6 +192,24 @@ export function Walk({ onBack }: Props) {
       </ol>
     </section>
   );
+}
+
+const PLACEHOLDERS: Readonly<Record<string, 'walk.angle' | 'walk.words'>> = { angle: 'walk.angle', words: 'walk.words' };
+
+/** Words of choices, by field. */
+const CHOICE_TERMS: Readonly<Record<string, string>> = {
+  substrate: 'substrates',
+  condition: 'conditions',
+  neutral: 'neutrals',
+  tested: 'tests',
+  decision: 'decisions',
+};
+const choiceText = ({ field }: Pick<SurveyQuestion, 'field'>, value: string): string =>
+  words.t(`terms.${CHOICE_TERMS[field]}.${value}`);
+
+function nowText({ kind, field, now }: SurveyQuestion, units: UnitSystem): string {
+  if (typeof now === 'number') return kind === 'angle' ? `${Math.round((now * 180) / Math.PI)}°` : formatLength(now, units);
+  return kind === 'choice' ? choiceText({ field }, now ?? '') : (now ?? '');
 }
 
 const questionText = ({ subject, field }: SurveyQuestion): string => textNamed(`questions.${subject}`, field);

@@ -10,6 +10,7 @@ export const part = (name: string, fits: (device: Device) => boolean) => partOf(
 export const OF_TYPE = {
   'surge-arrester': part('surge-arrester', ({ typeId }) => typeId === 'surge-arrester'),
   'bonding-bar': part('bonding-bar', ({ typeId }) => typeId === 'bonding-bar'),
+  'building-electrode': part('building-electrode', ({ typeId }) => typeId === 'building-electrode'),
 };
 
 export const hasType = (project: ProjectDocument, typeId: keyof typeof OF_TYPE) =>

@@ -5,6 +5,7 @@ import { findingKey } from './marks/index.ts';
 import { aerialBonded } from './aerial-bonded.ts';
 import { surgeProtected } from './surge-protected.ts';
 import { askedFor } from './asked-for.ts';
+import { opticalInConduit } from './optical-in-conduit.ts';
 import { laterPreWired } from './later-pre-wired.ts';
 import { outdoorsInBrief } from './outdoors-in-brief.ts';
 import { roomsDiscussed } from './rooms-discussed.ts';
@@ -113,6 +114,7 @@ export const CHECKS: readonly Check[] = [
   cableAsType,
   voltageAtLoad,
   pictureReachCheck,
+  opticalInConduit,
   coaxLossCheck,
   copperClad,
   endsKnown,

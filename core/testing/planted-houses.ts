@@ -405,6 +405,14 @@ export const PLANTED: readonly Planted[] = [
     cured: true,
   },
   {
+    rule: 'optical-in-conduit',
+    mistake: () => opticalLead(''),
+    clean: () => opticalLead('the attic above stays open: a new lead can be pulled'),
+    code: 'optical-no-conduit',
+    about: 'runs',
+    cured: false,
+  },
+  {
     rule: 'existing-reused',
     mistake: () => inFound({ kind: 'existing-wiring', tested: 'measured', decision: 'abandon' }),
     clean: () => inFound({ kind: 'existing-wiring', tested: 'measured', decision: 'reuse' }),
@@ -470,12 +478,24 @@ export const PLANTED: readonly Planted[] = [
   {
     rule: 'aerial-bonded',
     mistake: () => house([{ typeId: 'aerial', at: [2, -0.1] }]),
-    clean: () =>
-      house([
-        { typeId: 'aerial', at: [2, -0.1] },
-        { typeId: 'bonding-bar', at: [9, 0.05] },
-      ]),
+    clean: () => house([...EARTHED, { typeId: 'aerial', at: [2, -0.1] }]),
     code: 'aerial-not-bonded',
+    about: 'devices',
+    cured: true,
+  },
+  {
+    rule: 'aerial-bonded',
+    mistake: () => house([{ typeId: 'dish', at: [2, -0.1] }, ...EARTHED]),
+    clean: () => house([...EARTHED, { typeId: 'dish', at: [2, -0.1] }]),
+    code: 'mast-own-bond',
+    about: 'devices',
+    cured: true,
+  },
+  {
+    rule: 'aerial-bonded',
+    mistake: () => house([EARTHED[0], { typeId: 'aerial', at: [2, -0.1] }]),
+    clean: () => house([...EARTHED, { typeId: 'aerial', at: [2, -0.1] }]),
+    code: 'bar-not-at-electrode',
     about: 'devices',
     cured: true,
   },
@@ -951,6 +971,17 @@ const outlet = (x: number): Parameters<typeof newFeature>[0] => ({
   owner: 'electrician',
   points: [[x, 0.1]],
 });
+/** The bar at the entry, then the electrode of the building. */
+const EARTHED: Place[] = [
+  { typeId: 'bonding-bar', at: [9, 0.05] },
+  { typeId: 'building-electrode', at: [8.5, 0.05] },
+];
+/** A display with an optical lead home, and why it lies in no conduit. */
+function opticalLead(reason: string): ProjectDocument {
+  const project = house([{ typeId: 'display', at: [1, 0.05] }]);
+  const lead = Object.values(project.runs).find(({ cableTypeId }) => cableTypeId === 'hdmi_fibre')!;
+  return applied(project, [update('runs', lead, { reason, note: 'as asked' })!]);
+}
 /** A speaker whose cable is one that was found. */
 const inFound = (more: Parameters<typeof found>[0]): ProjectDocument =>
   withRun(withThing(house([SPEAKER]), found(more)), { foundId: 'found' });

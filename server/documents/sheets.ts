@@ -42,8 +42,8 @@ export const SHEETS = {
     sheet: 'trades',
     tablesOf: (project) => {
       const { wishes, outdoors } = en.terms;
-      const { atCeiling, set, notSet, links } = en.documents.trades.words;
-      return tradesSheet(project, { place: placeWords, wishes, outdoors, atCeiling, set, notSet, links });
+      const { atCeiling, set, notSet, links, outlet } = en.documents.trades.words;
+      return tradesSheet(project, { place: placeWords, wishes, outdoors, atCeiling, set, notSet, links, outlet });
     },
   },
   'plate-schedule': {

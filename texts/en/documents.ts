@@ -324,6 +324,7 @@ export const documents = {
       atCeiling: 'at the ceiling',
       set: 'set',
       notSet: 'to be set',
+      outlet: { switched: 'switched', surge: 'surge protected', dedicated: 'dedicated circuit' },
       links: {
         'mains-radio': 'radio, on mains: needs an outlet and a radio that reaches',
         'battery-radio': 'radio, on battery: must be changed, radio must reach',

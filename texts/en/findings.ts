@@ -218,6 +218,10 @@ export const findings = {
     '{{count}} copper runs come from outdoors, the first {{first}}, without a surge arrester at the entry. Surge protection does not replace a lightning protection system.',
   'aerial-not-bonded':
     '{{device}} is not bonded. Give it a bonding bar at the entry; final sizing: local code and licensed electrician. Power lines kill: stay 3 m plus fall length away.',
+  'mast-own-bond':
+    '{{device}} has no bonding conductor of its own to the bonding bar at the entry. Give it one, as short and straight as it can be; sizing by local code and a licensed electrician.',
+  'bar-not-at-electrode':
+    '{{device}} is not connected to the grounding electrode of the building. A licensed electrician connects it; local code governs.',
   'rack-no-room': 'Before {{rack}} there are {{freeM}}; {{needM}} is wanted to stand and work.',
   'seals-open':
     '{{count}} penetrations are not sealed, and drywall goes up on {{on}}. Rated walls and ceilings need a listed firestop system; the inspector approves.',
@@ -242,6 +246,8 @@ export const findings = {
     '{{way}} was signed by {{by}} on {{on}} and has been moved {{awayM}} since. It lies in the floor topping: put it back.',
   'brief-device-missing':
     '{{room}}: {{wanted}} wanted for {{topic}}, {{placed}} placed. Place what is missing, or talk about it again.',
+  'optical-no-conduit':
+    '{{number}} to {{device}} is {{cable}} and lies in no conduit: when it fails, it cannot be replaced. Lay it in conduit, or write as its reason why not.',
   'brief-channels-missing':
     '{{room}}: the brief asks for {{layout}}, and no speaker is placed for: {{channels}}. Place them, or choose another layout.',
   'brief-threshold-missed':
@@ -261,6 +267,8 @@ export const findings = {
 export const cures = {
   'prepare-decision': 'Prepare {{count}} cables on the plan',
   'decide-reuse': 'Decide that {{place}} is re-used',
+  'add-bond': 'Give it its own bonding conductor',
+  'add-electrode': 'Place the building electrode beside the rack',
   'not-pre-wired': 'Note that {{topic}} is not pre-wired',
   'usual-ends': 'Take {{device}} and {{far}}',
   'back-to-issued': 'Take it back to issued',

@@ -418,6 +418,14 @@ export const ui = {
   },
   device: {
     channel: 'Surround channel',
+    outlet: {
+      title: 'Outlet',
+      amperage: 'Amperage, A',
+      voltage: 'Voltage, V',
+      switched: 'Switched',
+      surge: 'Surge protected',
+      dedicated: 'Dedicated circuit',
+    },
     uses: 'Uses what exists',
     usesNew: 'nothing: all new',
     title: 'Device',

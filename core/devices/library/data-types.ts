@@ -4,6 +4,9 @@ import { BOXES, conduit, define, leg, type More, NETWORK_PORT, port } from './de
 const point: More = { answers: 'wifi', ports: [NETWORK_PORT], weightKg: 0.8, round: true, keepClearM: 0.15 };
 const machine: More = { ports: [NETWORK_PORT], boxKind: 'weatherproof', answers: 'network' };
 
+/** Every mast and dish is bonded by its own conductor to the bar at the entry. */
+const OWN_BOND = leg('bond_10', 'bonding', 0.3, { to: 'device', toTypeId: 'bonding-bar' });
+
 /** Network, telephone, coax, antennas, and the data lines of machines. */
 export const DATA_TYPES: readonly DeviceType[] = [
   define('rack-link', 'TK', 'Link to another rack', 'data', 'rack', [200, 50], {
@@ -44,6 +47,14 @@ export const DATA_TYPES: readonly DeviceType[] = [
     hours: 0.5,
     premade: 'bonding conductor: final sizing by local code and a licensed electrician',
     cables: [leg('bond_6', 'frame of the rack', 0.3)],
+  }),
+  define('building-electrode', 'GE', 'Grounding electrode of the building', 'coax', 'surface', [100, 100], {
+    defaultHeightM: 0.3,
+    weightKg: 1,
+    price: 0,
+    hours: 0.25,
+    premade: 'made by the electrician; connection and sizing by local code and a licensed electrician',
+    cables: [leg('bond_6', 'bonding bar', 0.3, { to: 'device', toTypeId: 'bonding-bar' })],
   }),
   define('access-point', 'AP', 'Access point', 'data', 'ceiling', [200, 200], {
     ...point,
@@ -195,7 +206,7 @@ export const DATA_TYPES: readonly DeviceType[] = [
     price: 120,
     hours: 3,
     premade: 'bonding lead and surge arrester at the entry',
-    cables: [leg('rg6', 'aerial', 1)],
+    cables: [leg('rg6', 'aerial', 1), OWN_BOND],
   }),
   define('dish', 'SD', 'Satellite dish', 'coax', 'mast', [850, 600], {
     answers: 'coax',
@@ -210,6 +221,7 @@ export const DATA_TYPES: readonly DeviceType[] = [
       leg('rg6', 'vertical', 1),
       leg('rg6', 'horizontal, second band or feed', 1, { optional: true }),
       leg('rg6', 'vertical, second band or feed', 1, { optional: true }),
+      OWN_BOND,
     ],
   }),
   define('uhf-antenna', 'UA', 'UHF antenna', 'coax', 'mast', [1100, 500], {
@@ -219,7 +231,7 @@ export const DATA_TYPES: readonly DeviceType[] = [
     price: 110,
     hours: 3,
     premade: 'bonding lead and surge arrester at the entry',
-    cables: [leg('rg6', 'UHF', 1)],
+    cables: [leg('rg6', 'UHF', 1), OWN_BOND],
   }),
   define('fm-antenna', 'FA', 'FM antenna', 'coax', 'mast', [1500, 1500], {
     answers: 'coax',
@@ -228,7 +240,7 @@ export const DATA_TYPES: readonly DeviceType[] = [
     price: 90,
     hours: 2.5,
     premade: 'bonding lead and surge arrester at the entry',
-    cables: [leg('rg6', 'FM', 1)],
+    cables: [leg('rg6', 'FM', 1), OWN_BOND],
   }),
   define('outdoor-stub', 'OU', 'Stub for pool or garden', 'data', 'ground', [200, 200], {
     boxKind: 'weatherproof',

@@ -12,6 +12,7 @@ const words = {
   atCeiling: 'at the ceiling',
   set: 'set',
   notSet: 'to be set',
+  outlet: { switched: 'switched', surge: 'surge protected', dedicated: 'dedicated circuit' },
   wishes: { removable: 'Removable without trace' },
   links: { 'battery-radio': 'radio, on battery' },
 };

@@ -57,6 +57,7 @@ export interface TradesWords {
   readonly notSet: string;
   readonly wishes: Readonly<Record<string, string>>;
   readonly links: Readonly<Record<string, string>>;
+  readonly outlet: Readonly<Record<'switched' | 'surge' | 'dedicated', string>>;
 }
 
 /** From where to where blocking goes, measured from the walls of its room. */
@@ -110,9 +111,20 @@ export function tradesSheet(
         device.note,
       ];
     });
+  const outletText = ({ outlet }: Device) =>
+    outlet
+      ? [
+          `${outlet.amperageA} A, ${outlet.voltageV} V`,
+          ...(['switched', 'surge', 'dedicated'] as const).filter((what) => outlet[what]).map((what) => words.outlet[what]),
+        ].join(', ')
+      : '';
+  const powerOf = (device: Device) => {
+    const { mainsW } = typeOf(device);
+    return [mainsW ? `${mainsW} W` : '', outletText(device)].filter(Boolean).join(', ');
+  };
   const outlets = devices
     .filter((device) => typeOf(device).mainsW !== null)
-    .map((device) => [what(device), place(device), height(device), `${typeOf(device).mainsW} W`, device.note]);
+    .map((device) => [what(device), place(device), height(device), powerOf(device), device.note]);
   const looks = devices
     .filter((device) => device.wishes.length > 0 || device.finish !== '' || device.seenFrom !== '')
     .map((device) => {

@@ -1,10 +1,12 @@
 import { canBeChannel } from '@dusky-spool/core/brief';
+import { isMainsOutlet } from '@dusky-spool/core/devices';
 import { areaOfDevice, outdoorAreas } from '@dusky-spool/core/house';
 import { onLevel } from '@dusky-spool/core/derive';
 import { type Device, SURROUND_CHANNELS } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { NumberField, SwitchField } from '../../ui/fields.tsx';
 
 /** Existing things that a device can use: what holds it, its box, or itself. */
 const USABLE: ReadonlySet<string> = new Set(['existing-bracket', 'existing-box', 'existing-equipment', 'existing-cut-out']);
@@ -60,6 +62,49 @@ export function DeviceFacts({ device, onChange }: Props) {
           onChange={(channel) => onChange(text('device.channel'), { channel: channel === '' ? null : channel })}
         />
       )}
+      {isMainsOutlet(type) && <OutletFields device={device} onChange={onChange} />}
+    </>
+  );
+}
+
+const USUAL_OUTLET = {
+  NA: { amperageA: 15, voltageV: 120 },
+  EU: { amperageA: 16, voltageV: 230 },
+  UK: { amperageA: 13, voltageV: 230 },
+  other: { amperageA: 16, voltageV: 230 },
+} as const;
+
+/** What the electrician is asked for at an outlet. */
+function OutletFields({ device, onChange }: Props) {
+  const { jurisdiction } = useProject().project;
+  const outlet = device.outlet ?? { ...USUAL_OUTLET[jurisdiction], switched: false, surge: false, dedicated: false };
+  const change = (after: Partial<NonNullable<Device['outlet']>>) =>
+    onChange(text('device.outlet.title'), { outlet: { ...outlet, ...after } });
+  return (
+    <>
+      <NumberField
+        label={text('device.outlet.amperage')}
+        value={outlet.amperageA}
+        min={1}
+        max={125}
+        onChange={(amperageA) => change({ amperageA })}
+      />
+      <NumberField
+        label={text('device.outlet.voltage')}
+        value={outlet.voltageV}
+        min={12}
+        max={480}
+        onChange={(voltageV) => change({ voltageV })}
+      />
+      {(['switched', 'surge', 'dedicated'] as const).map((field) => (
+        <SwitchField
+          key={field}
+          label={text(`device.outlet.${field}`)}
+          value={outlet[field]}
+          onChange={(value) => change({ [field]: value })}
+        />
+      ))}
+      <p className="caution">{text('cautions.mains')}</p>
     </>
   );
 }

@@ -1,8 +1,8 @@
 import { pairSpeakers, rackPlace, setHeadEndRule } from '../../core/devices/index.ts';
-import { newHeader, type ProjectDocument, type SystemName } from '../../core/model/index.ts';
+import { newHeader, type ProjectDocument, type SystemName, update } from '../../core/model/index.ts';
 import type { Point2 } from '../../core/math/index.ts';
 import { curesFor, runChecks } from '../../core/rules/index.ts';
-import { DRAWN_ON, HouseBuilder, must, type RoomPlan } from './house-builder.ts';
+import { DRAWN_ON, HouseBuilder, must, type RoomPlan, sayWhyNoConduit } from './house-builder.ts';
 
 const BRICK_LINED = { kind: 'closed', thicknessM: 0.3, cavityDepthM: 0.055, cableMayRun: true } as const;
 const CLOSED = { kind: 'closed', thicknessM: 0.11, cavityDepthM: 0.07, cableMayRun: true } as const;
@@ -23,7 +23,8 @@ const ROOMS: RoomPlan[] = [
 /** A single-storey retrofit: finished walls, attic above, everything fished down from the top plates. Feet and inches. */
 export function buildCottage(): ProjectDocument {
   const house = new HouseBuilder({
-    ...newHeader('4TCW8', 'Tollgate Cottage', 'imperial'), roomDataCables: 2,
+    ...newHeader('4TCW8', 'Tollgate Cottage', 'imperial'),
+    roomDataCables: 2,
     description: 'Retrofit of a lived-in cottage: closed walls, cables from the attic, rack in the hall cupboard.',
     client: 'The tollgate household',
     address: '1 Causeway End',
@@ -86,11 +87,50 @@ export function buildCottage(): ProjectDocument {
   // The pair of the living room hangs on one four-conductor cable.
   house.apply(must(pairSpeakers(house.project, [placed[0], placed[1]])));
   house.makeBuildable();
+  addExisting(house, ground, at, placed[2]);
+  sayWhyNoConduit(house);
   for (const finding of runChecks(house.project, DRAWN_ON)) {
     if ((finding.rank === 'stop' || finding.code === 'conduits-missing') && curesFor(finding, house.project)[0])
       house.apply(curesFor(finding, house.project)[0].operations);
   }
   return house.finish();
+}
+
+/** What the cottage has already: an antenna lead that is re-used, a telephone cable that is not, a bracket that takes the display. */
+function addExisting(house: HouseBuilder, ground: string, at: (x: number, y: number) => Point2, displayId: string): void {
+  const outletId = house.device(ground, 'coax-outlet', at(6, 12.3), 'by the fire');
+  house.thing(ground, 'existing-wiring', [at(6, 13), at(6, 20), at(16, 9)], {
+    name: 'Antenna lead in the attic',
+    contents: 'one RG6, good jacket',
+    tested: 'measured',
+    decision: 'reuse',
+    bottomM: 2.5,
+    topM: 2.52,
+  });
+  house.thing(ground, 'existing-wiring', [at(17, 3), at(17, 9)], {
+    name: 'Telephone cable',
+    contents: 'two pairs, cut at the porch',
+    tested: 'not-known',
+    decision: 'abandon',
+    routeKnown: false,
+  });
+  house.thing(ground, 'existing-bracket', [at(9, 12.2)], {
+    name: 'Bracket over the mantel',
+    condition: 'sound',
+    substrate: 'stud',
+    decision: 'reuse',
+    bottomM: 1.1,
+    topM: 1.5,
+  });
+  const found = (name: string) => Object.values(house.project.features).find((feature) => feature.name === name)!.id;
+  const [lead] = Object.values(house.project.runs).filter(({ deviceId }) => deviceId === outletId);
+  const display = house.project.devices[displayId];
+  house.apply(
+    [
+      update('runs', lead, { foundId: found('Antenna lead in the attic') }),
+      update('devices', display, { foundId: found('Bracket over the mantel') }),
+    ].filter((operation) => operation !== null),
+  );
 }
 
 /** Zone wiring ends at its own panel in the hall, everything else in the rack. */

@@ -3,7 +3,7 @@ import type { Point2 } from '../../core/math/index.ts';
 import { newHeader, type ProjectDocument, type Room, update } from '../../core/model/index.ts';
 import { answerFact } from '../../core/house/index.ts';
 import { drawWalls, WALL_BUILDS } from '../../core/survey/index.ts';
-import { DRAWN_ON, HouseBuilder, must } from './house-builder.ts';
+import { DRAWN_ON, HouseBuilder, must, sayWhyNoConduit } from './house-builder.ts';
 
 /** What each room of the flat is, found by a point in it. */
 const ROOMS: readonly {
@@ -55,7 +55,8 @@ const INSIDE: readonly Point2[][] = [
  */
 export function buildFlat(): ProjectDocument {
   const house = new HouseBuilder({
-    ...newHeader('R0PWK', 'Ropewalk Flat', 'metric'), roomDataCables: 2,
+    ...newHeader('R0PWK', 'Ropewalk Flat', 'metric'),
+    roomDataCables: 2,
     description:
       'Retrofit of a lived-in flat between concrete slabs: closed walls, dropped ceilings in hall, kitchen and bath only.',
     client: 'The ropewalk household',
@@ -145,6 +146,7 @@ export function buildFlat(): ProjectDocument {
     const [cure] = curesFor(finding, house.project);
     if (cure) house.apply(cure.operations);
   }
+  sayWhyNoConduit(house);
   return house.finish();
 }
 

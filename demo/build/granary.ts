@@ -5,7 +5,7 @@ import { create, type GroupKind, newHeader, type ProjectDocument, type SystemNam
 import { bundleByRoute, planRuns } from '../../core/runs/index.ts';
 import { signFloorConduit } from '../../core/pathways/index.ts';
 import { addBrief } from './brief.ts';
-import { DRAWN_ON, HouseBuilder, must, type RoomPlan } from './house-builder.ts';
+import { DRAWN_ON, HouseBuilder, must, type RoomPlan, sayWhyNoConduit } from './house-builder.ts';
 
 const STONE_LINED = { kind: 'furred', thicknessM: 0.45, cavityDepthM: 0.095, cableMayRun: true } as const;
 const STONE_BARE = { kind: 'masonry', thicknessM: 0.45, cavityDepthM: 0, cableMayRun: false } as const;
@@ -212,6 +212,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
   );
   addScreedDuct(house, lower);
   house.apply(bundleByRoute(planRuns(house.project), house.project.cableTypes));
+  sayWhyNoConduit(house);
   addBrief(house, {
     open: ['LF', 'B3', 'WK'],
     signed: ['SC', 'GR', 'KI', 'DN', 'MU', 'MS'],
@@ -260,7 +261,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
         owner: 'The granary household',
       },
       {
-        room: null,
+        room: 'ST',
         subject: 'Antenna, or programs over the network alone',
         options: [
           { name: 'Coax outlet', typeId: 'coax-outlet' },

@@ -248,3 +248,14 @@ function onSide(p: Point2, a: Point2, b: Point2): boolean {
   const parallel = crossingParameters(a, b, a, p) === null;
   return parallel && p[0] >= a[0] && p[0] <= b[0] && p[1] >= a[1] && p[1] <= b[1];
 }
+
+/** Active optical leads of a house lie in no conduit: their runs say why. */
+export function sayWhyNoConduit(house: HouseBuilder): void {
+  const { runs, cableTypes } = house.project;
+  const leads = Object.values(runs).filter(
+    ({ cableTypeId, reason }) =>
+      reason === '' && cableTypes[cableTypeId].family === 'hdmi' && cableTypes[cableTypeId].material === 'fibre',
+  );
+  const reason = 'no conduit: the Category 6A beside it takes an extender, should it fail';
+  house.apply(leads.flatMap((run) => update('runs', run, { reason }) ?? []));
+}

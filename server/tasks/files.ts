@@ -1,7 +1,7 @@
 import { readProjectFile, tableFrom, writeProjectFile } from '@dusky-spool/core/model';
-import { CABLE_TYPES, readLibrary } from '@dusky-spool/core/devices';
+import { readLibrary } from '@dusky-spool/core/devices';
 import { PlannedRefusal } from '../http/problems.ts';
-import { firmLibrary, firmMaps } from '../resources/library/store.ts';
+import { firmCables, firmLibrary, firmMaps } from '../resources/library/store.ts';
 import { fileName } from '@dusky-spool/core/sheets';
 import { importProject } from '../resources/projects/import.ts';
 import { isProjectOf, loadPictures, loadProject } from '../resources/projects/store.ts';
@@ -35,7 +35,11 @@ export async function importFile(
 /** Reads a library file beside what the firm has. The answer is a file, since it may be as large as the library. */
 export async function readLibraryFile({ database, firmId, input }: JobContext): Promise<JobProduct> {
   const [types, maps] = [await firmLibrary(database, firmId), await firmMaps(database, firmId)];
-  const known = { cableTypes: tableFrom(CABLE_TYPES), conductorMaps: tableFrom(maps), deviceTypes: tableFrom(types) };
+  const known = {
+    cableTypes: tableFrom(await firmCables(database, firmId)),
+    conductorMaps: tableFrom(maps),
+    deviceTypes: tableFrom(types),
+  };
   const read = readLibrary((await input()).toString('utf8'), known);
   if (!read.ok) throw new PlannedRefusal(read.problem);
   return {

@@ -41,6 +41,12 @@ export const ui = {
     haveAccount: 'Sign in instead',
   },
   projects: {
+    copy: 'New house from it',
+    copyTitle: 'New house on the plan of {{name}}',
+    copyNote:
+      'It gets the building, the brief, the standard rough-in with its cables, and the options ticked here. Measurements, signatures, dates and the state of its runs start afresh.',
+    copyName: 'Name of the new house',
+    options: 'Options',
     title: 'Projects',
     new: 'New project',
     import: 'Import project file',
@@ -337,6 +343,8 @@ export const ui = {
     roomCode: 'Room code',
   },
   cables: {
+    keep: 'Save for the firm',
+    kept: '{{name}} is saved: new projects of the firm start with it.',
     short: 'Cables',
     card: 'The chosen cable',
     jacket: 'Jacket',
@@ -976,6 +984,9 @@ export const ui = {
       labourRate: 'Labor rate per hour',
       speakerColours: 'Four-conductor speaker cable',
       speakerPairs: 'A pair of speakers gets',
+      keepSettings: 'Save as settings of the firm',
+      keepSettingsNote: 'New projects start with these prices, factors and ways of cabling.',
+      settingsKept: 'Saved: new projects of the firm start with these settings.',
       dataCable: 'Data drops in',
       roomDataCables: 'Data cables per drop',
       deskDataCables: 'Data cables per desk or display',

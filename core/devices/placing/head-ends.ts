@@ -13,6 +13,7 @@ import {
 } from '../../model/index.ts';
 import { edited, listOf, withoutRecords, withRecords } from '../../derive/index.ts';
 import {
+  cutFromSpool,
   bundleFor,
   isKept,
   plannedRun,
@@ -113,11 +114,12 @@ export function headEndReport(project: ProjectDocument): HeadEndReport {
   const homes = planRuns(project).filter(({ run }) => run.toDeviceId === null);
   const loadsAt = (rackId: string) => {
     const loads = new Map<SystemName, HeadEndLoad>();
-    for (const { run, device, length } of homes) {
+    for (const planned of homes) {
+      const { run, device } = planned;
       if (run.rackId !== rackId) continue;
       const { system } = project.deviceTypes[device.typeId];
       const { runs, cutLengthM } = loads.get(system) ?? { runs: 0, cutLengthM: 0 };
-      loads.set(system, { system, runs: runs + 1, cutLengthM: cutLengthM + (length?.cutLengthM ?? 0) });
+      loads.set(system, { system, runs: runs + 1, cutLengthM: cutLengthM + cutFromSpool(planned) });
     }
     return [...loads.values()];
   };

@@ -4,7 +4,17 @@
 // Terms: docs/glossary.md.
 export { forbiddenOperation, hasRight, type Right, type Role, ROLES } from './access.ts';
 export { hasEnded, type JobState } from './jobs.ts';
-export { type FirmRule, keepMapsRequest, keepRulesRequest, keepTypesRequest } from './library.ts';
+export {
+  type FirmRule,
+  keepCablesRequest,
+  projectDefaults,
+  type ProjectDefaults,
+  PROJECT_DEFAULTS,
+  keepDefaultsRequest,
+  keepMapsRequest,
+  keepRulesRequest,
+  keepTypesRequest,
+} from './library.ts';
 export {
   acceptInvitationRequest,
   askResetRequest,
@@ -46,6 +56,10 @@ export {
   type Mail,
   mailsReply,
   type MailsReply,
+  cablesReply,
+  type CablesReply,
+  projectDefaultsReply,
+  type ProjectDefaultsReply,
   mapsReply,
   type MapsReply,
   measureReply,
@@ -79,6 +93,7 @@ export {
   type LiveMessage,
   MIN_PROTOCOL,
   newProjectRequest,
+  copyProjectRequest,
   planQuery,
   printLabelsRequest,
   PROTOCOL_VERSION,

@@ -1,9 +1,33 @@
 // What web and server say to each other about the firm's library: device types, conductor maps, rules.
 import { z } from 'zod';
-import { conductorMap, deviceType, RANKS } from '../project/index.ts';
+import { cableType, conductorMap, deviceType, projectHeader, RANKS } from '../project/index.ts';
 import { words } from './people.ts';
 
 export const keepTypesRequest = z.strictObject({ types: z.array(deviceType).min(1).max(5000) });
+export const keepCablesRequest = z.strictObject({ cables: z.array(cableType).min(1).max(2000) });
+/** Settings of the job that a firm starts its projects with. */
+export const projectDefaults = projectHeader
+  .pick({
+    labourRate: true,
+    speakerColours: true,
+    speakerPairs: true,
+    dataCable: true,
+    roomDataCables: true,
+    deskDataCables: true,
+    outletPrice: true,
+    windowPrice: true,
+    wasteFactor: true,
+    tracedFactor: true,
+    reserveM: true,
+    slackStyle: true,
+    rackSlackM: true,
+    numberPattern: true,
+    siteRates: true,
+  })
+  .partial();
+export type ProjectDefaults = z.infer<typeof projectDefaults>;
+export const PROJECT_DEFAULTS = Object.keys(projectDefaults.shape) as (keyof ProjectDefaults)[];
+export const keepDefaultsRequest = z.strictObject({ settings: projectDefaults });
 export const keepMapsRequest = z.strictObject({ maps: z.array(conductorMap).min(1).max(500) });
 
 /** How a firm sets a rule of its checks. */

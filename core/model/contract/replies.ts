@@ -1,10 +1,18 @@
 // What the server answers, as Zod schemas: the types of both sides, the API description and the tests come from them.
 import { z } from 'zod';
-import { changeSchema, COLLECTIONS, conductorMap, deviceType, type ProjectDocument, projectHeader } from '../project/index.ts';
+import {
+  cableType,
+  changeSchema,
+  COLLECTIONS,
+  conductorMap,
+  deviceType,
+  type ProjectDocument,
+  projectHeader,
+} from '../project/index.ts';
 import { type Problem, REFUSAL_KINDS } from '../../math/index.ts';
 import { ROLES } from './access.ts';
 import { JOB_STATES } from './jobs.ts';
-import { firmRule } from './library.ts';
+import { firmRule, projectDefaults } from './library.ts';
 
 const time = z.iso.datetime();
 const count = z.int().min(0);
@@ -137,6 +145,10 @@ export type LibraryReply = z.infer<typeof libraryReply>;
 export const libraryReadReply = libraryReply.extend({ problems: list(z.strictObject({ row: count, problem })) });
 export type LibraryReadReply = z.infer<typeof libraryReadReply>;
 /** Conductor maps of the firm. */
+export const cablesReply = z.strictObject({ cables: list(cableType) });
+export type CablesReply = z.infer<typeof cablesReply>;
+export const projectDefaultsReply = z.strictObject({ settings: projectDefaults });
+export type ProjectDefaultsReply = z.infer<typeof projectDefaultsReply>;
 export const mapsReply = z.strictObject({ maps: list(conductorMap) });
 export type MapsReply = z.infer<typeof mapsReply>;
 /** The rules that a firm sets otherwise; all others are as they come. */

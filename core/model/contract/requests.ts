@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { JURISDICTIONS } from '../project/index.ts';
+import { JURISDICTIONS, recordId } from '../project/index.ts';
 import { words } from './people.ts';
 import type { StoredChange } from './replies.ts';
 
@@ -16,6 +16,8 @@ export const newProjectRequest = z.strictObject({
   /** An older page does not ask; its units say which region is likely. */
   jurisdiction: z.enum(JURISDICTIONS).optional(),
 });
+/** A new house on the plan of another, without some of its options. */
+export const copyProjectRequest = z.strictObject({ name: words(120), without: z.array(recordId).max(200).default([]) });
 /** Each change is judged by itself (`changeSchema`), so that one that is malformed does not hold up the others. */
 export const changesRequest = z.strictObject({ changes: z.array(z.unknown()).min(1).max(200) });
 

@@ -17,7 +17,8 @@ export const TRADE_GATES = [
   'joinery',
   'trim-out',
 ] as const;
-export const GROUP_KINDS = ['audio', 'security', 'light', 'shade', 'control'] as const;
+/** Zones by system; an option is a set of devices that one house of a plan takes and another does not. */
+export const GROUP_KINDS = ['audio', 'security', 'light', 'shade', 'control', 'option'] as const;
 export const PLATE_OPENINGS = ['inserts', 'brush', 'wide-mouth'] as const;
 export const HABIT_USE = ['', 'daily', 'weekly', 'seldom'] as const;
 export const WALK_RESULTS = ['there', 'missing', 'different'] as const;
@@ -40,48 +41,52 @@ const isOnePlace = (record: { roomId: string | null; areaId: string | null }) =>
 const NOT_ONE_PLACE = { path: ['roomId'], message: 'must name a room, or areaId an outdoor area, and not both' };
 
 /** What one room or outdoor area gets of one system. */
-export const briefCell = z.strictObject({
-  id,
-  ...place,
-  topic: z.enum(BRIEF_TOPICS),
-  answer: z.enum(ANSWERS),
-  count: z.int().min(0).max(99).describe('devices that answer it'),
-  threshold: z
-    .number()
-    .min(0)
-    .max(100_000)
-    .nullable()
-    .describe('least value that a later check asks for, in the unit of the topic'),
-  typeId: id.nullable().describe('library type that answers it; null takes any that can'),
-  phaseId: id.nullable(),
-  layout: z
-    .string()
-    .regex(/^(\d{1,2}\.\d{1,2}(\.\d{1,2})?)?$/, 'must be channels as 5.1 or 7.1.4, or empty')
-    .default('')
-    .describe('surround: floor, subwoofer and overhead channels; empty goes by the count'),
-  preWired: z.boolean().default(true).describe('later: its cables are pulled and priced now'),
-  note: words(400),
-}).refine(isOnePlace, NOT_ONE_PLACE);
+export const briefCell = z
+  .strictObject({
+    id,
+    ...place,
+    topic: z.enum(BRIEF_TOPICS),
+    answer: z.enum(ANSWERS),
+    count: z.int().min(0).max(99).describe('devices that answer it'),
+    threshold: z
+      .number()
+      .min(0)
+      .max(100_000)
+      .nullable()
+      .describe('least value that a later check asks for, in the unit of the topic'),
+    typeId: id.nullable().describe('library type that answers it; null takes any that can'),
+    phaseId: id.nullable(),
+    layout: z
+      .string()
+      .regex(/^(\d{1,2}\.\d{1,2}(\.\d{1,2})?)?$/, 'must be channels as 5.1 or 7.1.4, or empty')
+      .default('')
+      .describe('surround: floor, subwoofer and overhead channels; empty goes by the count'),
+    preWired: z.boolean().default(true).describe('later: its cables are pulled and priced now'),
+    note: words(400),
+  })
+  .refine(isOnePlace, NOT_ONE_PLACE);
 
 /** Who uses a room and how, and who has signed what it gets. */
-export const roomBrief = z.strictObject({
-  id,
-  ...place,
-  who: words(120).describe('who sits where'),
-  used: z.enum(HABIT_USE),
-  noise: words(120).describe('what is loud in it, or must not be disturbed'),
-  overflowSeats: z.int().min(0).max(200).describe('seats beyond the usual ones, now and then'),
-  walkOrder: z.int().min(0).max(10_000),
-  signedBy: words(60),
-  signedOn: day,
-  asksToSign: words(60).default('').describe('a second person who is asked to sign; empty where nobody is'),
-  alsoSignedOn: day.default('').describe('day on which that person signed'),
-  pastSignatures: z
-    .array(z.strictObject({ by: words(60), on: day }))
-    .max(40)
-    .default([])
-    .describe('signatures that a change of the answers took back, the oldest first'),
-}).refine(isOnePlace, NOT_ONE_PLACE);
+export const roomBrief = z
+  .strictObject({
+    id,
+    ...place,
+    who: words(120).describe('who sits where'),
+    used: z.enum(HABIT_USE),
+    noise: words(120).describe('what is loud in it, or must not be disturbed'),
+    overflowSeats: z.int().min(0).max(200).describe('seats beyond the usual ones, now and then'),
+    walkOrder: z.int().min(0).max(10_000),
+    signedBy: words(60),
+    signedOn: day,
+    asksToSign: words(60).default('').describe('a second person who is asked to sign; empty where nobody is'),
+    alsoSignedOn: day.default('').describe('day on which that person signed'),
+    pastSignatures: z
+      .array(z.strictObject({ by: words(60), on: day }))
+      .max(40)
+      .default([])
+      .describe('signatures that a change of the answers took back, the oldest first'),
+  })
+  .refine(isOnePlace, NOT_ONE_PLACE);
 
 /** Something undecided, and until when. */
 export const decision = z.strictObject({
@@ -134,16 +139,18 @@ export const packageLine = z.strictObject({
 export const WALKS = ['first', 'last'] as const;
 
 /** What was found of one answer on a walk. */
-export const walkResult = z.strictObject({
-  id,
-  walk: z.enum(WALKS).default('first'),
-  ...place,
-  topic: z.enum(BRIEF_TOPICS),
-  found: z.enum(WALK_RESULTS),
-  by: words(60),
-  on: day,
-  note: words(400),
-}).refine(isOnePlace, NOT_ONE_PLACE);
+export const walkResult = z
+  .strictObject({
+    id,
+    walk: z.enum(WALKS).default('first'),
+    ...place,
+    topic: z.enum(BRIEF_TOPICS),
+    found: z.enum(WALK_RESULTS),
+    by: words(60),
+    on: day,
+    note: words(400),
+  })
+  .refine(isOnePlace, NOT_ONE_PLACE);
 
 /** What was found of one device on a walk. */
 export const deviceWalk = z.strictObject({

@@ -74,7 +74,7 @@ export {
   WALL_DEFAULTS,
 } from './defaults.ts';
 export { emptyProject, newHeader, type ProjectDocument, tableFrom } from './project-document.ts';
-export { FARTHEST_M, HIGHEST_M } from './fields.ts';
+export { FARTHEST_M, HIGHEST_M, id as recordId } from './fields.ts';
 export { emptyHistory, type History, redoStep, remember, undoStep } from './history.ts';
 export { idFrom, shortIdFrom } from './ids.ts';
 export { checkIntegrity } from './integrity.ts';

@@ -75,7 +75,40 @@ ALTER TABLE projects
 ALTER TABLE projects ALTER data_cable DROP DEFAULT, ALTER room_data_cables DROP DEFAULT, ALTER desk_data_cables DROP DEFAULT;
 `;
 
+const FIRM = `
+CREATE TABLE firm_cable_types (
+  firm_id uuid NOT NULL REFERENCES firms (id) ON DELETE CASCADE,
+  id text NOT NULL,
+  name text NOT NULL,
+  system text NOT NULL,
+  conductors integer NOT NULL,
+  gauge_awg integer,
+  material text NOT NULL,
+  stranded boolean NOT NULL,
+  outside_diameter_m double precision NOT NULL CHECK (outside_diameter_m > 0),
+  bend_radius_m double precision NOT NULL CHECK (bend_radius_m > 0),
+  pull_n double precision NOT NULL CHECK (pull_n > 0),
+  family text NOT NULL,
+  price_per_m double precision NOT NULL CHECK (price_per_m >= 0),
+  jacket_colour text NOT NULL,
+  rating text NOT NULL,
+  also_rated jsonb NOT NULL,
+  spool_m double precision NOT NULL CHECK (spool_m > 0),
+  updated_at timestamptz NOT NULL,
+  PRIMARY KEY (firm_id, id)
+);
+ALTER TABLE firms ADD project_defaults jsonb NOT NULL DEFAULT '{}';
+ALTER TABLE groups DROP CONSTRAINT IF EXISTS groups_kind_check;
+ALTER TABLE groups ADD CONSTRAINT groups_kind_check CHECK (kind IN ('audio', 'security', 'light', 'shade', 'control', 'option'));
+`;
+
 const DOWN = `
+DROP TABLE firm_cable_types;
+ALTER TABLE firms DROP project_defaults;
+DELETE FROM group_members m USING groups g WHERE m.project_id = g.project_id AND m.group_id = g.id AND g.kind = 'option';
+DELETE FROM groups WHERE kind = 'option';
+ALTER TABLE groups DROP CONSTRAINT groups_kind_check;
+ALTER TABLE groups ADD CONSTRAINT groups_kind_check CHECK (kind IN ('audio', 'security', 'light', 'shade', 'control'));
 ALTER TABLE projects DROP data_cable, DROP room_data_cables, DROP desk_data_cables, DROP outlet_price, DROP window_price;
 ALTER TABLE package_lines DROP part, DROP supplied_by, DROP fitted_by, DROP programmed_by;
 ${ONE_PLACE.map(
@@ -98,9 +131,9 @@ ${topicsMayBe(TOPICS)}
 ${featuresMayBe(KINDS_WITH_NOTCHES)}
 `;
 
-/** Outdoor areas in the brief, prepared cables of an open decision, existing wiring as runs, layouts, packages by part, flat prices. */
+/** Outdoor areas in the brief, prepared cables of an open decision, existing wiring as runs, layouts, packages by part, flat prices; cables and settings of a firm. */
 export const siteAndDecisions: Migration = {
   name: '2026-12-10-site-and-decisions',
-  up: (sql) => sql(UP),
+  up: (sql) => sql(UP + FIRM),
   down: (sql) => sql(DOWN),
 };

@@ -11,7 +11,7 @@ import {
 } from 'sequelize';
 import { COLLECTION_NAMES, type CollectionName } from '@dusky-spool/core/model';
 import { flag, geometry, geometryOrNull, number, numberOrNull, text, whole } from './columns.ts';
-import { DEVICE_TYPE_COLUMNS, RECORD_COLUMNS } from './records.ts';
+import { CABLE_TYPE_COLUMNS, DEVICE_TYPE_COLUMNS, RECORD_COLUMNS } from './records.ts';
 
 export type Row = Model<Record<string, unknown>, Record<string, unknown>>;
 export type Table = ModelStatic<Row>;
@@ -23,6 +23,7 @@ export interface Models {
   readonly pictures: Table;
   readonly changes: Table;
   readonly firmDeviceTypes: Table;
+  readonly firmCableTypes: Table;
   readonly firmConductorMaps: Table;
   readonly firmRuleSettings: Table;
   readonly memberProjects: Table;
@@ -94,7 +95,14 @@ export function defineModels(sequelize: Sequelize): Models {
     // Sequelize writes into the column objects it is given: each model gets its own.
     sequelize.define(name, ownColumns(columns), { tableName: underscored(name), underscored: true, timestamps: false }) as Table;
   return {
-    firms: define('firms', { id: uuidKey, name: text, isDemo: flag, plannersMayDelete: flag, createdAt: time }),
+    firms: define('firms', {
+      id: uuidKey,
+      name: text,
+      isDemo: flag,
+      plannersMayDelete: flag,
+      projectDefaults: { ...geometry, defaultValue: {} },
+      createdAt: time,
+    }),
     members: define('members', {
       id: uuidKey,
       firmId: uuid,
@@ -138,6 +146,12 @@ export function defineModels(sequelize: Sequelize): Models {
       firmId: uuidKey,
       id: { type: DataTypes.TEXT, allowNull: false, primaryKey: true },
       ...DEVICE_TYPE_COLUMNS,
+      updatedAt: time,
+    }),
+    firmCableTypes: define('firmCableTypes', {
+      firmId: uuidKey,
+      id: { type: DataTypes.TEXT, allowNull: false, primaryKey: true },
+      ...CABLE_TYPE_COLUMNS,
       updatedAt: time,
     }),
     firmConductorMaps: define('firmConductorMaps', {

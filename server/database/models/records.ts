@@ -54,6 +54,25 @@ export const DEVICE_TYPE_COLUMNS = {
   cables: geometry,
 } as const;
 
+/** A cable of the library, in a project or in a firm's own. */
+export const CABLE_TYPE_COLUMNS = {
+  name: text,
+  system: text,
+  conductors: whole,
+  gaugeAwg: wholeOrNull,
+  material: text,
+  stranded: flag,
+  outsideDiameterM: number,
+  bendRadiusM: number,
+  pullN: number,
+  family: text,
+  pricePerM: number,
+  jacketColour: text,
+  rating: text,
+  alsoRated: geometry,
+  spoolM: number,
+} as const;
+
 /** Columns of each list of records; the names are those of the core's records, underscored in the database. */
 export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> = {
   levels: recordColumns({
@@ -207,23 +226,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
   facts: recordColumns({ subject: text, subjectId: text, field: text, state: text, by: text, on: text, note: text }),
   dimensions: recordColumns({ levelId: reference, a: geometry, b: geometry, note: text }),
   referencePoints: recordColumns({ levelId: reference, name: text, x: number, y: number }),
-  cableTypes: recordColumns({
-    name: text,
-    system: text,
-    conductors: whole,
-    gaugeAwg: wholeOrNull,
-    material: text,
-    stranded: flag,
-    outsideDiameterM: number,
-    bendRadiusM: number,
-    pullN: number,
-    family: text,
-    pricePerM: number,
-    jacketColour: text,
-    rating: text,
-    alsoRated: geometry,
-    spoolM: number,
-  }),
+  cableTypes: recordColumns(CABLE_TYPE_COLUMNS),
   conductorMaps: recordColumns({ name: text, lines: geometry, note: text }),
   phases: recordColumns({ order: whole, name: text, on: text }),
   deviceTypes: recordColumns(DEVICE_TYPE_COLUMNS),

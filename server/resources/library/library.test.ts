@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
-import type { DocumentReply, LibraryReadReply, LibraryReply, MapsReply } from '@dusky-spool/core/model';
+import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
+import type { CablesReply, DocumentReply, LibraryReadReply, LibraryReply, MapsReply } from '@dusky-spool/core/model';
 import { startTestServer, type TestServer } from '../../testing/test-server.ts';
 import type { TestClient } from '../../testing/test-client.ts';
 
@@ -84,6 +84,54 @@ describe('the library of a firm', () => {
     expect([await noteIn(before), await noteIn(await client.newProject('Maps after'))]).to.deep.equal([trigger.note, 'Ours.']);
     expect((await client.send('DELETE', '/library/maps/trigger')).status).to.equal(204);
     expect((await problemOf(await client.send('DELETE', '/library/maps/trigger'))).code).to.equal('not-found');
+  });
+
+  it('keeps stock cables of the firm that new projects begin with; a generic one comes back when it is removed', async () => {
+    const { cables } = await client.json<CablesReply>('GET', '/library/cables');
+    expect(cables).to.have.length(CABLE_TYPES.length);
+    const cat6 = cables.find(({ id }) => id === 'cat6_utp')!;
+    const ours = { ...cat6, pricePerM: 0.71, spoolM: 152, rating: 'riser', alsoRated: ['outdoor'] };
+    const own = { ...cat6, id: 'own-cable', name: 'Own cable' };
+    const priceIn = async (id: string) => {
+      const { document } = await client.json<DocumentReply>('GET', `/projects/${id}`);
+      return [document.cableTypes.cat6_utp.pricePerM, Object.hasOwn(document.cableTypes, 'own-cable')];
+    };
+    const before = await client.newProject('Cables before');
+    await client.json('PUT', '/library/cables', { cables: [ours, own] });
+    expect([await priceIn(before), await priceIn(await client.newProject('Cables after'))]).to.deep.equal([
+      [cat6.pricePerM, false],
+      [0.71, true],
+    ]);
+    expect(await problemOf(await client.send('PUT', '/library/cables', { cables: [{ ...ours, pricePerM: -1 }] }))).to.include({
+      field: 'cables[0].pricePerM',
+    });
+    // A recipe may ask for a cable of the firm.
+    const { to, ...leg } = keypad.cables[0];
+    const usesOwn = {
+      ...keypad,
+      id: 'own-cabled',
+      code: 'K7',
+      name: 'On own cable',
+      cables: [{ ...leg, to, cableTypeId: 'own-cable' }],
+    };
+    expect((await client.send('PUT', '/library', { types: [usesOwn] })).status).to.equal(200);
+    expect((await client.send('DELETE', '/library/own-cabled')).status).to.equal(204);
+    for (const id of ['cat6_utp', 'own-cable'])
+      expect((await client.send('DELETE', `/library/cables/${id}`)).status).to.equal(204);
+    expect((await problemOf(await client.send('DELETE', '/library/cables/cat6_utp'))).code).to.equal('not-found');
+  });
+
+  it('keeps the settings that new projects start with: prices, schools, factors', async () => {
+    expect(await client.json('GET', '/library/defaults')).to.deep.equal({ settings: {} });
+    const settings = { labourRate: 82, dataCable: 'cat6a', roomDataCables: 2, outletPrice: 140, speakerPairs: 'four-conductor' };
+    await client.json('PUT', '/library/defaults', { settings });
+    const { document } = await client.json<DocumentReply>('GET', `/projects/${await client.newProject('As we do it')}`);
+    expect(document.project).to.include(settings);
+    expect((await problemOf(await client.send('PUT', '/library/defaults', { settings: { roomDataCables: 9 } }))).field).to.equal(
+      'settings.roomDataCables',
+    );
+    expect((await client.send('PUT', '/library/defaults', { settings: { client: 'x' } })).status).to.equal(422);
+    await client.json('PUT', '/library/defaults', { settings: {} });
   });
 
   it('keeps how rules are set, within their bounds, and new projects begin with that', async () => {

@@ -1,14 +1,21 @@
 import express from 'express';
 import { z } from 'zod';
 import { CHECKS, judgeSetting } from '@dusky-spool/core/rules';
-import { CABLE_TYPES, checkMap, checkRecipe, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/devices';
+import { checkMap, checkRecipe, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/devices';
 import {
+  cablesReply,
+  type CablesReply,
+  type CableType,
   type ConductorMap,
   type DeviceType,
   type FirmRules,
   firmRulesReply,
+  projectDefaultsReply,
+  type ProjectDefaultsReply,
+  keepCablesRequest,
   keepMapsRequest,
   keepRulesRequest,
+  keepDefaultsRequest,
   keepTypesRequest,
   libraryReadReply,
   libraryReply,
@@ -22,15 +29,29 @@ import { PlannedRefusal, refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
 import { resultFile } from '../../jobs/store.ts';
 import { type Services, untilGone } from '../../services/services.ts';
-import { firmLibrary, firmMaps, firmRules, forgetMap, forgetType, keepMaps, keepRules, keepTypes } from './store.ts';
+import {
+  firmCables,
+  firmLibrary,
+  firmMaps,
+  firmRules,
+  defaultsOf,
+  forgetCable,
+  forgetMap,
+  forgetType,
+  keepCables,
+  keepMaps,
+  keepRules,
+  keepDefaults,
+  keepTypes,
+} from './store.ts';
 
 const MAX_BYTES = 8 * 1024 * 1024;
 const fileQuery = z.strictObject({ kind: z.enum(['csv', 'json']).default('csv') });
 
 /** The firm's own library of device types: looked at, kept, read from a file, handed out. */
 export function libraryRoutes(table: RouteTable, { database, jobs, audit }: Services): void {
-  const known = (types: readonly DeviceType[], maps: readonly ConductorMap[]) => ({
-    cableTypes: tableFrom(CABLE_TYPES),
+  const known = (types: readonly DeviceType[], maps: readonly ConductorMap[], cables: readonly CableType[]) => ({
+    cableTypes: tableFrom(cables),
     conductorMaps: tableFrom(maps),
     deviceTypes: tableFrom(types),
   });
@@ -47,7 +68,7 @@ export function libraryRoutes(table: RouteTable, { database, jobs, audit }: Serv
       const { types } = parseBody(request, keepTypesRequest);
       const { firmId } = response.locals.member!;
       const library = await firmLibrary(database, firmId);
-      const all = known([...library, ...types], await firmMaps(database, firmId));
+      const all = known([...library, ...types], await firmMaps(database, firmId), await firmCables(database, firmId));
       for (const type of types) {
         const sound = checkRecipe(all, type);
         if (!sound.ok) throw new PlannedRefusal({ ...sound.problem, field: `${type.name}: ${sound.problem.field}` });
@@ -62,6 +83,52 @@ export function libraryRoutes(table: RouteTable, { database, jobs, audit }: Serv
       }
       const reply: LibraryReply = { types: await keepTypes(database, firmId, types, new Date()) };
       response.json(reply);
+    },
+  );
+  table.get('/library/cables', 'plan', { does: 'Cables of the firm', reply: cablesReply }, async (_request, response) => {
+    const reply: CablesReply = { cables: await firmCables(database, response.locals.member!.firmId) };
+    response.json(reply);
+  });
+  table.put(
+    '/library/cables',
+    'plan',
+    { does: 'Stores cables for the firm', body: keepCablesRequest, reply: cablesReply },
+    express.json({ limit: MAX_BYTES }),
+    async (request, response) => {
+      const { cables } = parseBody(request, keepCablesRequest);
+      const { firmId } = response.locals.member!;
+      await keepCables(database, firmId, cables, new Date());
+      const reply: CablesReply = { cables: await firmCables(database, firmId) };
+      response.json(reply);
+    },
+  );
+  table.delete('/library/cables/:cableId', 'plan', { does: 'Removes a cable of the firm' }, async (request, response) => {
+    if (!(await forgetCable(database, response.locals.member!.firmId, String(request.params.cableId))))
+      throw refusal('not-found', { field: 'cable' });
+    response.status(204).end();
+  });
+  table.get(
+    '/library/defaults',
+    'plan',
+    { does: 'Settings that new projects of the firm start with', reply: projectDefaultsReply },
+    async (_request, response) => {
+      const reply: ProjectDefaultsReply = { settings: await defaultsOf(database, response.locals.member!.firmId) };
+      response.json(reply);
+    },
+  );
+  table.put(
+    '/library/defaults',
+    'own',
+    {
+      does: 'Stores the settings that new projects of the firm start with',
+      body: keepDefaultsRequest,
+      reply: projectDefaultsReply,
+    },
+    express.json({ limit: MAX_BYTES }),
+    async (request, response) => {
+      const { settings } = parseBody(request, keepDefaultsRequest);
+      await keepDefaults(database, response.locals.member!.firmId, settings);
+      response.json({ settings } satisfies ProjectDefaultsReply);
     },
   );
   table.get('/library/maps', 'plan', { does: 'Conductor maps of the firm', reply: mapsReply }, async (_request, response) => {

@@ -1,6 +1,6 @@
-import { CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
-import type { ConductorMap, DeviceType, FirmRule } from '@dusky-spool/core/model';
-import { DEVICE_TYPE_COLUMNS } from '../../database/models/records.ts';
+import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
+import type { CableType, ConductorMap, DeviceType, FirmRule, ProjectDefaults } from '@dusky-spool/core/model';
+import { CABLE_TYPE_COLUMNS, DEVICE_TYPE_COLUMNS } from '../../database/models/records.ts';
 import type { Database } from '../../database/index.ts';
 
 const FIELDS = ['id', ...Object.keys(DEVICE_TYPE_COLUMNS)];
@@ -22,6 +22,53 @@ export async function firmLibrary(database: Database, firmId: string): Promise<D
     ...DEVICE_TYPES.map((type) => own.get(type.id) ?? type),
     ...[...own.values()].filter(({ id }) => !DEVICE_TYPES.some((type) => type.id === id)),
   ];
+}
+
+/** The generic cables with the firm's own over them: what its new projects start with. */
+export async function firmCables({ models }: Database, firmId: string): Promise<CableType[]> {
+  const rows = (await models.firmCableTypes.findAll({
+    where: { firmId },
+    attributes: ['id', ...Object.keys(CABLE_TYPE_COLUMNS)],
+    order: ['id'],
+    raw: true,
+  })) as unknown as CableType[];
+  const own = new Map(rows.map((cable) => [cable.id, cable]));
+  return [
+    ...CABLE_TYPES.map((cable) => own.get(cable.id) ?? cable),
+    ...rows.filter(({ id }) => !CABLE_TYPES.some((cable) => cable.id === id)),
+  ];
+}
+
+/** Stores cables in the library of the firm, all or none. */
+export async function keepCables(
+  { sequelize, models }: Database,
+  firmId: string,
+  cables: readonly CableType[],
+  at: Date,
+): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    for (const cable of cables)
+      await models.firmCableTypes.upsert({ ...cable, firmId, updatedAt: at } as unknown as Record<string, unknown>, {
+        transaction,
+      });
+  });
+}
+
+/** Takes a cable out of the library of the firm; a generic one comes back as it was. */
+export async function forgetCable({ models }: Database, firmId: string, id: string): Promise<boolean> {
+  return (await models.firmCableTypes.destroy({ where: { firmId, id } })) > 0;
+}
+
+/** The settings that new projects of the firm start with. */
+export async function defaultsOf({ models }: Database, firmId: string): Promise<ProjectDefaults> {
+  const row = (await models.firms.findByPk(firmId, { attributes: ['projectDefaults'], raw: true })) as unknown as {
+    projectDefaults: ProjectDefaults;
+  } | null;
+  return row?.projectDefaults ?? {};
+}
+
+export async function keepDefaults({ models }: Database, firmId: string, settings: ProjectDefaults): Promise<void> {
+  await models.firms.update({ projectDefaults: settings }, { where: { id: firmId } });
 }
 
 /** The generic conductor maps with the firm's own over them: what its new projects start with. */

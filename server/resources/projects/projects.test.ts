@@ -122,6 +122,35 @@ describe('project files', () => {
     expect(await server.database.models.pictures.count({ where: { projectId } })).to.equal(0);
   });
 
+  it('are the template of new houses: the plan with its picture and the options that are taken, under a code of its own', async () => {
+    const { id } = await client.json<{ id: string }>('POST', '/projects/import', file('ropewalk-flat'));
+    const { document: flat, revision } = await client.load(id);
+    const picture = (await (
+      await upload(
+        await sharp({ create: { width: 8, height: 6, channels: 3, background: 'white' } })
+          .png()
+          .toBuffer(),
+        id,
+      )
+    ).json()) as PictureInfo;
+    const [deviceId] = Object.keys(flat.devices);
+    const option = create('groups', { id: 'opt', kind: 'option', name: 'Upgrade' });
+    const member = create('groupMembers', { id: 'gm', groupId: 'opt', deviceId });
+    await client.sendChanges(id, client.change([option, member], revision));
+    const copy = async (without: string[]) => {
+      const made = await client.json<{ id: string }>('POST', `/projects/${id}/copy`, { name: 'Flat 2', without });
+      return { id: made.id, house: (await client.load(made.id)).document };
+    };
+    const { id: copyId, house } = await copy([]);
+    expect(house.project.name).to.equal('Flat 2');
+    expect(house.project.shortId).to.not.equal(flat.project.shortId);
+    expect(Object.keys(house.devices)).to.deep.equal(Object.keys(flat.devices));
+    expect((await client.send('GET', `/projects/${copyId}/pictures/${picture.id}`)).status).to.equal(200);
+    expect(Object.keys((await copy(['opt'])).house.devices)).to.not.include(deviceId);
+    const refused = await client.send('POST', `/projects/${id}/copy`, { name: '' });
+    expect((await problemOf(refused)).field).to.equal('name');
+  });
+
   it('a new project is empty but has the library, and can be deleted', async () => {
     const projectId = await client.newProject('Short-lived');
     const { document: project } = await client.load(projectId);

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import express, { type Response } from 'express';
 import {
+  copyProjectRequest,
   deletedProjectsReply,
   documentReply,
   type DocumentReply,
@@ -17,7 +18,7 @@ import { refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
 import { sendJobFile } from '../jobs/routes.ts';
 import { type Services, untilGone } from '../../services/services.ts';
-import { makeProject } from './service.ts';
+import { copyProject, makeProject } from './service.ts';
 import { deletedProjects, deleteProject, listPictures, listProjects, loadProject, restoreProject } from './store.ts';
 
 export function projectRoutes(table: RouteTable, services: Services): void {
@@ -44,6 +45,18 @@ export function projectRoutes(table: RouteTable, services: Services): void {
     async (request, response) => {
       const wanted = parseBody(request, newProjectRequest);
       response.status(201).json({ id: await makeProject(database, response.locals.member!.firmId, wanted, new Date()) });
+    },
+  );
+  table.post(
+    '/projects/:projectId/copy',
+    'plan',
+    { does: 'Makes a new house on the plan of this one', body: copyProjectRequest, reply: madeReply, status: 201 },
+    express.json({ limit: '20kb' }),
+    async (request, response) => {
+      const wanted = parseBody(request, copyProjectRequest);
+      const { firmId } = response.locals.member!;
+      const id = await copyProject(database, firmId, String(request.params.projectId), wanted, new Date());
+      response.status(201).json({ id });
     },
   );
   table.post(

@@ -1,6 +1,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import { CABLE_TYPES } from '@dusky-spool/core/devices';
+import { houseFromTemplate } from '@dusky-spool/core/devices';
 import {
+  type copyProjectRequest,
   emptyProject,
   type Level,
   LEVEL_DEFAULTS,
@@ -14,8 +15,9 @@ import {
 import { WALL_BUILDS } from '@dusky-spool/core/survey';
 import type { z } from 'zod';
 import type { Database } from '../../database/index.ts';
-import { firmLibrary, firmMaps, firmRules } from '../library/store.ts';
-import { firmOnPlans, insertProject } from './store.ts';
+import { firmCables, firmLibrary, firmMaps, firmRules, defaultsOf } from '../library/store.ts';
+import { PlannedRefusal } from '../../http/problems.ts';
+import { copyPictures, firmOnPlans, insertProject, loadProject } from './store.ts';
 
 const SIXTEEN_INCHES_M = 0.4064;
 
@@ -40,6 +42,7 @@ export async function makeProject(
       units,
       jurisdiction,
     ),
+    ...(await defaultsOf(database, firmId)),
     ...(await firmOnPlans(database, firmId)),
   };
   const project: ProjectDocument = {
@@ -57,7 +60,7 @@ export async function makeProject(
         defaults: defaultsIn(units),
       }),
     },
-    cableTypes: tableFrom(CABLE_TYPES),
+    cableTypes: tableFrom(await firmCables(database, firmId)),
     conductorMaps: tableFrom(await firmMaps(database, firmId)),
     deviceTypes: tableFrom(await firmLibrary(database, firmId)),
     ruleSettings: tableFrom(
@@ -65,4 +68,21 @@ export async function makeProject(
     ),
   };
   return insertProject(database, { firmId, projectId: randomUUID() }, project, [], at);
+}
+
+/** A new house of the firm on the plan of another of its projects, with its plan pictures. */
+export async function copyProject(
+  database: Database,
+  firmId: string,
+  fromId: string,
+  { name, without }: z.infer<typeof copyProjectRequest>,
+  at: Date,
+): Promise<string> {
+  const { project } = await loadProject(database, fromId);
+  const shortId = shortIdFrom((count) => randomBytes(count));
+  const made = houseFromTemplate(project, { name, shortId, without });
+  if (!made.ok) throw new PlannedRefusal(made.problem);
+  const id = await insertProject(database, { firmId, projectId: randomUUID() }, made.value, [], at);
+  await copyPictures(database, fromId, id);
+  return id;
 }

@@ -114,6 +114,15 @@ export async function insertProject(
   return projectId;
 }
 
+/** The plan pictures of a project, for another one. */
+export async function copyPictures({ sequelize }: Database, fromId: string, toId: string): Promise<void> {
+  await sequelize.query(
+    `INSERT INTO pictures (project_id, id, media_type, width_px, height_px, tiled, bytes)
+     SELECT :toId, id, media_type, width_px, height_px, false, bytes FROM pictures WHERE project_id = :fromId`,
+    { replacements: { fromId, toId } },
+  );
+}
+
 /** Projects of a firm; with `memberId` only those that this client may see. */
 export async function listProjects({ sequelize }: Database, firmId: string, memberId: string | null): Promise<ProjectSummary[]> {
   const count = (table: string, where = '') => `(SELECT count(*)::int FROM ${table} t WHERE t.project_id = p.id ${where})`;

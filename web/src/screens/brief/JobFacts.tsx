@@ -3,8 +3,11 @@ import { setTradeDate } from '../../commands/set-trade-date.ts';
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
 import { setSpeakerColours } from '@dusky-spool/core/devices';
-import { DATA_CABLES,
+import {
+  DATA_CABLES,
   JURISDICTIONS,
+  PROJECT_DEFAULTS,
+  type ProjectDefaultsReply,
   type ProjectHeader,
   removeWithDependants,
   SLACK_STYLES,
@@ -14,6 +17,9 @@ import { DATA_CABLES,
   updateProject,
 } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { putJson } from '../../ground/api/http.ts';
+import { useRight } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -21,7 +27,7 @@ import { Cautions } from '../../ui/Cautions.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { DayField } from '../../ui/DayField.tsx';
-import { Button, InputNumber, Segmented, Select } from 'antd';
+import { App as AntApp, Button, InputNumber, Segmented, Select } from 'antd';
 import css from './brief.module.css';
 
 /** The facts of the job, its phases and the dates of its trades. */
@@ -29,6 +35,7 @@ export function JobFacts() {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const header = project.project;
+  const mayOwn = useRight('own');
   const change = (after: Partial<ProjectHeader>) => {
     const operation = updateProject(header, after);
     if (operation) edit(text('edit.facts'), [operation]);
@@ -200,9 +207,31 @@ export function JobFacts() {
           />
         </label>
       </div>
+      {mayOwn && <KeepSettings />}
       <Phases />
       <TradeDates />
     </section>
+  );
+}
+
+/** Makes the settings of this job those that new projects of the firm start with. */
+function KeepSettings() {
+  const { project } = useProject();
+  const { message } = AntApp.useApp();
+  const keep = async () => {
+    try {
+      const settings = Object.fromEntries(PROJECT_DEFAULTS.map((field) => [field, project[field]]));
+      await putJson<ProjectDefaultsReply>('/library/defaults', { settings });
+      void message.success(text('stage.brief.settingsKept'));
+    } catch (error) {
+      void message.warning(sentenceOf(error));
+    }
+  };
+  return (
+    <p className={css.keepSettings}>
+      <Button onClick={() => void keep()}>{text('stage.brief.keepSettings')}</Button>{' '}
+      <span className="faint">{text('stage.brief.keepSettingsNote')}</span>
+    </p>
   );
 }
 

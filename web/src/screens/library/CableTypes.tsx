@@ -1,10 +1,13 @@
 import { changeRecord } from '../../commands/change-record.ts';
 import { createRecords } from '../../commands/create-records.ts';
 import { removeRecords } from '../../commands/remove-records.ts';
-import { CABLE_MATERIALS, type CableType, JACKET_RATINGS, SYSTEMS } from '@dusky-spool/core/model';
+import { CABLE_MATERIALS, type CablesReply, type CableType, JACKET_RATINGS, SYSTEMS } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import { Button, Select } from 'antd';
+import { App as AntApp, Button, Select } from 'antd';
 import { useState } from 'react';
+import { sentenceOf } from '../../ground/api/error-sentence.ts';
+import { putJson } from '../../ground/api/http.ts';
+import { useRight } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
@@ -85,6 +88,16 @@ function CableCard({ cable, runs, onGone }: CardProps) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const { currency } = project.project;
+  const mayPlan = useRight('plan');
+  const { message } = AntApp.useApp();
+  const keep = async () => {
+    try {
+      await putJson<CablesReply>('/library/cables', { cables: [cable] });
+      void message.success(text('cables.kept', { name: cable.name }));
+    } catch (error) {
+      void message.warning(sentenceOf(error));
+    }
+  };
   const types = listOf(project, 'deviceTypes').filter(({ cables }) => cables.some(({ cableTypeId }) => cableTypeId === cable.id));
   const change = (after: Partial<CableType>) => {
     const operations = changeRecord('cableTypes', cable, after);
@@ -139,6 +152,11 @@ function CableCard({ cable, runs, onGone }: CardProps) {
         <SizeField cable={cable} field="spoolM" change={change} />
         <SwitchField label={text('cables.stranded')} value={cable.stranded} onChange={(stranded) => change({ stranded })} />
       </div>
+      {mayPlan && (
+        <Button size="small" onClick={() => void keep()}>
+          {text('cables.keep')}
+        </Button>
+      )}
       {runs === 0 && types.length === 0 && (
         <Button
           danger

@@ -12,6 +12,7 @@ import { DeleteProject } from './DeleteProject.tsx';
 import { HouseDrawing } from './HouseDrawing.tsx';
 import { KeptHouses } from './KeptHouses.tsx';
 import { NewProject } from './NewProject.tsx';
+import { CopyHouse } from './CopyHouse.tsx';
 import css from './projects.module.css';
 
 const PROJECTS = '/projects';
@@ -30,6 +31,7 @@ export function Projects() {
   );
   const importing = useImport();
   const [isCreating, setIsCreating] = useState(false);
+  const [copying, setCopying] = useState<ProjectSummary | null>(null);
   const [deleting, setDeleting] = useState<ProjectSummary | null>(null);
   const problem = importing.problem ?? notDeleted ?? notRestored ?? notRead;
   return (
@@ -64,7 +66,12 @@ export function Projects() {
         )}
         <ul className={css.projectList}>
           {data?.projects.map((project) => (
-            <ProjectCard key={project.id} project={project} onDelete={mayDelete ? setDeleting : null} />
+            <ProjectCard
+              key={project.id}
+              project={project}
+              onCopy={mayPlan ? setCopying : null}
+              onDelete={mayDelete ? setDeleting : null}
+            />
           ))}
         </ul>
         {gone && gone.projects.length > 0 && <DeletedList projects={gone.projects} onRestore={restore} />}
@@ -80,6 +87,7 @@ export function Projects() {
           }}
         />
       )}
+      {copying && <CopyHouse project={copying} onClose={() => setCopying(null)} />}
       {isCreating && <NewProject onCancel={() => setIsCreating(false)} />}
     </div>
   );
@@ -131,9 +139,11 @@ function ImportButton({ importFile, isImporting }: ReturnType<typeof useImport>)
 
 function ProjectCard({
   project,
+  onCopy,
   onDelete,
 }: {
   readonly project: ProjectSummary;
+  readonly onCopy: ((project: ProjectSummary) => void) | null;
   readonly onDelete: ((project: ProjectSummary) => void) | null;
 }) {
   const { id, name, shortId, description, levels, runs, runsPulled, updatedAt } = project;
@@ -162,6 +172,11 @@ function ProjectCard({
         <span className="id">{shortId}</span>
         <span>{text('projects.changed', { when: dayText(updatedAt) })}</span>
         <span className="grow" />
+        {onCopy && (
+          <Button size="small" type="text" onClick={() => onCopy(project)} aria-label={`${text('projects.copy')}: ${name}`}>
+            {text('projects.copy')}
+          </Button>
+        )}
         {onDelete && (
           <Button
             size="small"

@@ -36,7 +36,7 @@ const LONG_FUNCTIONS = {
     'web/src/screens/plan/{MountingFields,RunPanel,Palette,RouteOptions,DevicePanel,ExportMenu}.tsx',
     'web/src/screens/checks/{Calculators,RuleTable,FindingList,FindingFoot}.tsx',
     'web/src/screens/pathways/{PathwaysScreen,SealTable,LoadTable}.tsx',
-    'web/src/screens/brief/{JobFacts,RoomCard,BriefMatrix,Decisions,BriefWalk}.tsx',
+    'web/src/screens/brief/{JobFacts,PlaceCard,BriefMatrix,Decisions,BriefWalk}.tsx',
     'web/src/screens/plates/{PlateCard,PlatesScreen,PlatePicture}.tsx',
     'web/src/screens/people/{Members,PersonDialog}.tsx',
     'web/src/screens/{scan/Scan,stages/PreWireStage}.tsx',

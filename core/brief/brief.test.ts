@@ -316,7 +316,8 @@ describe('outdoor areas', () => {
   });
 
   it('hold every outdoor device: the area in which it stands, else the nearest, at a height under the eaves, or as somebody says', () => {
-    const at = (x: number, y: number, heightM: number) => outdoorAreaAt(outdoorAreas(outdoors), { levelId: 'm', x, y, heightM })?.id;
+    const at = (x: number, y: number, heightM: number) =>
+      outdoorAreaAt(outdoorAreas(outdoors), { levelId: 'm', x, y, heightM })?.id;
     // The terrace lies from 0.5 to 3.5 m before the lower side, 4 m wide.
     expect(at(2, -2, 0.3)).to.equal('ter');
     expect(at(9, -0.15, 1.2)).to.equal('front');

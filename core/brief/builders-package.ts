@@ -37,7 +37,10 @@ const PARTS: readonly Part[] = ['cable', 'box', 'plate', 'device', 'power'];
 const NOT_PROGRAMMED: ReadonlySet<BriefTopic | null> = new Set([null, 'coax', 'charging']);
 
 /** Parts that an answer needs: a prepared one no plate and no device yet; power where the device is fed from an outlet. */
-function partsOf(project: ProjectDocument, { topic, answer, typeId }: Pick<BriefCell, 'topic' | 'answer' | 'typeId'>): readonly Part[] {
+function partsOf(
+  project: ProjectDocument,
+  { topic, answer, typeId }: Pick<BriefCell, 'topic' | 'answer' | 'typeId'>,
+): readonly Part[] {
   const type = typeId === null ? typesFor(project, topic)[0] : project.deviceTypes[typeId];
   const isPrepared = answer === 'prepared';
   return PARTS.filter((part) => {
@@ -78,7 +81,13 @@ export function comparePackage(project: ProjectDocument): PackageComparison {
   for (const [key, topic] of stock.places()) {
     if (seen.has(key)) continue;
     const left = PARTS.map((part) => ({ part, wanted: 0, included: stock.take(key, topic, part, 0) }));
-    beyond.push(...merged({ placeId: key.slice(0, key.lastIndexOf('/')), topic }, left.filter(({ included }) => included > 0), PARTS));
+    beyond.push(
+      ...merged(
+        { placeId: key.slice(0, key.lastIndexOf('/')), topic },
+        left.filter(({ included }) => included > 0),
+        PARTS,
+      ),
+    );
   }
   for (const [topic, left] of stock.leftInHouse()) {
     beyond.push(...merged({ placeId: '', topic }, left, usualParts(topic)));
@@ -179,7 +188,8 @@ const PART_WORDS: readonly (readonly [Part, RegExp])[] = [
   ['power', /\bpower\b|mains|receptacle/i],
   ['device', /\b(?:devices?|units?)\b|supply only/i],
 ];
-const BY_OTHERS = /(?:supplied|provided|furnished) by (?:others|owner|client)|owner[- ]supplied|fit(?:ting)? only|install(?:ation)? only/i;
+const BY_OTHERS =
+  /(?:supplied|provided|furnished) by (?:others|owner|client)|owner[- ]supplied|fit(?:ting)? only|install(?:ation)? only/i;
 const SUPPLY_ONLY = /supply only|not (?:installed|fitted)|(?:fitted|installed) by (?:others|owner|client)/i;
 const PROGRAMMED = /(?:incl(?:uding|\.)?|with|and) program|programmed/i;
 

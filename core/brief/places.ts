@@ -1,6 +1,14 @@
 import { featureMake, levelsFromBelow, outdoorAreas, usualSize } from '../house/index.ts';
 import { boundsOf, type Point2 } from '../math/index.ts';
-import { create, type Feature, newFeature, type Operation, type OutdoorKind, type ProjectDocument, type Room } from '../model/index.ts';
+import {
+  create,
+  type Feature,
+  newFeature,
+  type Operation,
+  type OutdoorKind,
+  type ProjectDocument,
+  type Room,
+} from '../model/index.ts';
 
 import { listOf, onLevel } from '../derive/index.ts';
 

@@ -69,9 +69,18 @@ describe('the cables of an open decision', () => {
 
   it('are those of each kind of place where the options hang at different ones', () => {
     const project = prepared(
-      undecided({ options: [{ name: 'Wall', typeId: 'wall-speaker' }, { name: 'Ceiling', typeId: 'ceiling-speaker' }] }),
+      undecided({
+        options: [
+          { name: 'Wall', typeId: 'wall-speaker' },
+          { name: 'Ceiling', typeId: 'ceiling-speaker' },
+        ],
+      }),
     );
-    expect(Object.values(project.devices).map(({ typeId }) => typeId).sort()).to.deep.equal(['ceiling-speaker', 'wall-speaker']);
+    expect(
+      Object.values(project.devices)
+        .map(({ typeId }) => typeId)
+        .sort(),
+    ).to.deep.equal(['ceiling-speaker', 'wall-speaker']);
   });
 
   it('use a device that stands there for one of the options', () => {

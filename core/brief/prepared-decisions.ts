@@ -126,7 +126,12 @@ export function prepareDecision(project: ProjectDocument, decisionId: string, id
 }
 
 /** The device that prepares a group: one of the decision, else one of its types that stands in the place for no other decision. */
-function preparingDevice(project: ProjectDocument, decision: OpenDecision, placeId: string, group: OptionGroup): Device | undefined {
+function preparingDevice(
+  project: ProjectDocument,
+  decision: OpenDecision,
+  placeId: string,
+  group: OptionGroup,
+): Device | undefined {
   const isOfGroup = ({ typeId }: Device) => attachmentOf(project.deviceTypes[typeId]) === group.attachment;
   return (
     preparedDevices(project, decision.id).find(isOfGroup) ??

@@ -72,7 +72,9 @@ export function requirementsOf(project: ProjectDocument, runs: readonly PlannedR
     const missing = Math.max(0, cell.count - devices.length);
     const reached = devices.length === 0 ? null : reach(project, cell, devices, runsByDevice);
     const short = cell.threshold !== null && reached !== null && reached < cell.threshold * (1 - 1e-9);
-    return [{ cell, unit: TOPIC_RULES[cell.topic].unit, devices, missing, reached, holds: missing === 0 && !short, openChannels: [] }];
+    return [
+      { cell, unit: TOPIC_RULES[cell.topic].unit, devices, missing, reached, holds: missing === 0 && !short, openChannels: [] },
+    ];
   });
 }
 

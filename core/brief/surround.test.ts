@@ -29,11 +29,19 @@ const missing = (layout: string, typeIds: readonly string[]): SurroundChannel[] 
 
 describe('a surround layout', () => {
   it('has the channels that its numbers say', () => {
-    expect(channelsOf('5.1')).to.deep.equal(['front-left', 'front-right', 'center', 'surround-left', 'surround-right', 'subwoofer']);
+    expect(channelsOf('5.1')).to.deep.equal([
+      'front-left',
+      'front-right',
+      'center',
+      'surround-left',
+      'surround-right',
+      'subwoofer',
+    ]);
     expect(channelsOf('7.1.4')).to.have.length(12);
     expect(channelsOf('7.2.4')!.filter((channel) => channel === 'subwoofer')).to.have.length(2);
     expect(channelsOf('9.1.6')).to.have.length(16);
-    for (const unknown of ['', '4.1', '5', '5.1.3', 'Dolby', '99.1', '5.1.4.2']) expect(channelsOf(unknown), unknown).to.equal(null);
+    for (const unknown of ['', '4.1', '5', '5.1.3', 'Dolby', '99.1', '5.1.4.2'])
+      expect(channelsOf(unknown), unknown).to.equal(null);
   });
 
   it('is compared channel by channel: a sound bar and four subwoofers are not five channels', () => {
@@ -47,11 +55,9 @@ describe('a surround layout', () => {
     // A passive bar is the three front speakers in one case.
     expect(missing('5.1', ['ceiling-sound-bar', 'subwoofer'])).to.deep.equal(['surround-left', 'surround-right']);
     // Ceiling speakers are overhead channels, not surrounds on the wall.
-    expect(missing('5.1.2', ['in-wall-front', 'in-wall-front', 'in-wall-front', 'theatre-ceiling-speaker', 'subwoofer'])).to.deep.equal([
-      'surround-left',
-      'surround-right',
-      'top-middle-right',
-    ]);
+    expect(
+      missing('5.1.2', ['in-wall-front', 'in-wall-front', 'in-wall-front', 'theatre-ceiling-speaker', 'subwoofer']),
+    ).to.deep.equal(['surround-left', 'surround-right', 'top-middle-right']);
   });
 
   it('takes a chosen channel before the others', () => {

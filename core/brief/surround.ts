@@ -1,7 +1,21 @@
 import type { Device, DeviceType, ProjectDocument, SurroundChannel } from '../model/index.ts';
 
 /** Layouts that are offered: floor channels, subwoofers, overhead channels. Others of the same form are read too. */
-export const LAYOUTS = ['2.1', '3.1', '5.1', '5.2', '5.1.2', '5.1.4', '7.1', '7.1.2', '7.1.4', '7.2.4', '7.1.6', '9.1.4', '9.1.6'];
+export const LAYOUTS = [
+  '2.1',
+  '3.1',
+  '5.1',
+  '5.2',
+  '5.1.2',
+  '5.1.4',
+  '7.1',
+  '7.1.2',
+  '7.1.4',
+  '7.2.4',
+  '7.1.6',
+  '9.1.4',
+  '9.1.6',
+];
 
 const FLOOR: readonly (readonly SurroundChannel[])[] = [
   ['front-left', 'front-right'],

@@ -1,4 +1,11 @@
-import { BRIEF_TOPICS, type BriefTopic, type DeviceType, OUTDOOR_KINDS, type ProjectDocument, SITE_TOPICS } from '../model/index.ts';
+import {
+  BRIEF_TOPICS,
+  type BriefTopic,
+  type DeviceType,
+  OUTDOOR_KINDS,
+  type ProjectDocument,
+  SITE_TOPICS,
+} from '../model/index.ts';
 import { type BriefPlace, isOutdoors } from './places.ts';
 
 /** Unit in which the least value of an answer is given; null where a count says all. */

@@ -41,7 +41,12 @@ export function addWalkPlace(
   const type = project.deviceTypes[typeId];
   if (!type) return err('type-missing', { kind: 'invalid', field: 'typeId' });
   const at = spotFor(project, type, stands, levelId);
-  const placed = placeAtSpot(project, levelId, { typeId, at, more: { note: said.why, areaId: room ? null : (stands?.id ?? null) }, runAs: () => ({ reason: said.why }) }, ids);
+  const placed = placeAtSpot(
+    project,
+    levelId,
+    { typeId, at, more: { note: said.why, areaId: room ? null : (stands?.id ?? null) }, runAs: () => ({ reason: said.why }) },
+    ids,
+  );
   if (!placed.ok) return placed;
   const [device] = placed.value.devices;
   const { walk, by, on } = said;

@@ -69,8 +69,7 @@ export function recordWalk(
   newId: () => string,
 ): Operation[] {
   const known = walkResultOf(project, walk, placeId, topic);
-  if (!known)
-    return [create('walkResults', { id: newId(), walk, ...placeFields(project, placeId), topic, ...found })];
+  if (!known) return [create('walkResults', { id: newId(), walk, ...placeFields(project, placeId), topic, ...found })];
   const operation = update('walkResults', known, found);
   return operation ? [operation] : [];
 }

@@ -41,7 +41,11 @@ describe('a beam in the ceiling', () => {
     expect(bored).to.have.length(1);
     expect(bored[0].at[0]).to.be.closeTo(4, 1e-6);
     // The hole schedule sends it to the engineer.
-    expect(holeSchedule(allowed, [planned]).filter(({ member }) => member === 'beam').map(({ ask }) => ask)).to.deep.equal(['engineer']);
+    expect(
+      holeSchedule(allowed, [planned])
+        .filter(({ member }) => member === 'beam')
+        .map(({ ask }) => ask),
+    ).to.deep.equal(['engineer']);
   });
 });
 

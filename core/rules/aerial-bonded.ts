@@ -77,7 +77,8 @@ function ownBond(project: ProjectDocument, deviceId: string, cableTypeId: string
   const nearest = bars.toSorted((a, b) => away(a) - away(b) || (a.id < b.id ? -1 : 1))[0];
   if (!nearest) return [];
   const waiting = listOf(project, 'runs').find(
-    (run) => run.deviceId === deviceId && isBond(project, run) && run.toDeviceId === null && !isKept(run) && isToDevice(project, run),
+    (run) =>
+      run.deviceId === deviceId && isBond(project, run) && run.toDeviceId === null && !isKept(run) && isToDevice(project, run),
   );
   const operations = waiting ? redirected(project, waiting, nearest) : added(project, device, nearest, cableTypeId);
   return operations.length > 0 ? [{ code: 'add-bond', figures: {}, operations }] : [];

@@ -65,7 +65,9 @@ function notPrepared(project: ProjectDocument, decision: OpenDecision): RuleFind
           let count = 0;
           const id = () => `${decision.id}_p${++count}`.slice(-40);
           const prepared = now.decisions[decision.id] && prepareDecision(now, decision.id, { device: id, run: id });
-          return prepared?.ok ? [{ code: 'prepare-decision', figures: { count: missing.length }, operations: prepared.value }] : [];
+          return prepared?.ok
+            ? [{ code: 'prepare-decision', figures: { count: missing.length }, operations: prepared.value }]
+            : [];
         },
       },
     ),

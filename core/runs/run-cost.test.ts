@@ -10,7 +10,19 @@ import { holesOfRun, planRuns } from './plan-runs.ts';
 const drop = (typeId = 'network-drop'): ProjectDocument => {
   const { project } = withDevices(smallHouse(), [{ typeId, at: [1, 0.05] }], countedIds());
   return applied(project, [
-    create('features', newFeature({ id: 'old', levelId: 'm', kind: 'existing-wiring', tested: 'measured', points: [[1, 1], [9, 1]] })),
+    create(
+      'features',
+      newFeature({
+        id: 'old',
+        levelId: 'm',
+        kind: 'existing-wiring',
+        tested: 'measured',
+        points: [
+          [1, 1],
+          [9, 1],
+        ],
+      }),
+    ),
   ]);
 };
 const withHeader = (project: ProjectDocument, more: Partial<ProjectDocument['project']>): ProjectDocument => ({
@@ -59,11 +71,17 @@ describe('the cost of a run', () => {
   it('such a cable is not checked for how it is pulled, but for what it carries', () => {
     const long = drop();
     const slack = (project: ProjectDocument) => checked(project).filter(({ check }) => check === 'slack-enough').length;
-    const bare = applied(long, Object.values(long.runs).flatMap((run) => update('runs', run, { deviceSlackM: 0, rackSlackM: 0 }) ?? []));
+    const bare = applied(
+      long,
+      Object.values(long.runs).flatMap((run) => update('runs', run, { deviceSlackM: 0, rackSlackM: 0 }) ?? []),
+    );
     expect(slack(bare)).to.be.greaterThan(0);
     expect(slack(existing(bare))).to.equal(0);
     const speaker = existing(
-      applied(bare, Object.values(bare.runs).flatMap((run) => update('runs', run, { cableTypeId: 'spk_16_2' }) ?? [])),
+      applied(
+        bare,
+        Object.values(bare.runs).flatMap((run) => update('runs', run, { cableTypeId: 'spk_16_2' }) ?? []),
+      ),
     );
     expect(checked(speaker).some(({ check }) => check === 'cable-as-type')).to.equal(true);
   });

@@ -291,15 +291,42 @@ describe('what is not known', () => {
     const thing = (id: string, kind: FeatureKind, more: Partial<Feature> = {}) =>
       create('features', newFeature({ id, levelId: 'm', kind, points: [[1, 1]], ...more }));
     const house = apply(
-      withDevices(smallHouse({ walls: { south1: { finishRight: 'tiles on board' } } }), [{ typeId: 'display', at: [1, 0.05] }], countedIds())
-        .project,
+      withDevices(
+        smallHouse({ walls: { south1: { finishRight: 'tiles on board' } } }),
+        [{ typeId: 'display', at: [1, 0.05] }],
+        countedIds(),
+      ).project,
       [
-        thing('wire', 'existing-wiring', { points: [[1, 1], [3, 1]], contents: 'six coax leads' }),
+        thing('wire', 'existing-wiring', {
+          points: [
+            [1, 1],
+            [3, 1],
+          ],
+          contents: 'six coax leads',
+        }),
         thing('bracket', 'existing-bracket', { condition: 'sound' }),
         thing('switch', 'existing-switch-box'),
-        thing('duct', 'duct', { points: [[1, 2], [4, 2]] }),
-        thing('beam', 'beam', { points: [[1, 3], [4, 3]] }),
-        thing('attic', 'attic', { points: [[0, 0], [5, 0], [5, 4], [0, 4]], area: true }),
+        thing('duct', 'duct', {
+          points: [
+            [1, 2],
+            [4, 2],
+          ],
+        }),
+        thing('beam', 'beam', {
+          points: [
+            [1, 3],
+            [4, 3],
+          ],
+        }),
+        thing('attic', 'attic', {
+          points: [
+            [0, 0],
+            [5, 0],
+            [5, 4],
+            [0, 4],
+          ],
+          area: true,
+        }),
       ],
     );
     const asked = surveyQuestions(house);

@@ -198,8 +198,7 @@ export const findings = {
     '{{number}}: over {{count}} runs, {{lengthM}} in all, {{device}} loses {{lossDb}}, more than the {{limitDb}} allowed. Take thicker cable, or run it home separately.',
   'reused-untested':
     '{{place}} ({{thing}}) is to be re-used, and nobody has tested it. Test and label it before the plan depends on it, or pull new cable.',
-  'reused-abandoned':
-    '{{place}} ({{thing}}) is to be abandoned, but {{runs}} uses it. Decide to re-use it, or pull new cable.',
+  'reused-abandoned': '{{place}} ({{thing}}) is to be abandoned, but {{runs}} uses it. Decide to re-use it, or pull new cable.',
   'reused-undecided':
     '{{place}} ({{thing}}) is used by the plan, and nobody has decided that it is re-used. Test it, then decide.',
   'reused-route-unknown':

@@ -49,10 +49,7 @@ export function plannedLegs(project: ProjectDocument, type: DeviceType, { roomId
     number: type.cables.length + n + 1,
   }));
   return {
-    legs: [
-      ...usual.flatMap((one) => (left.includes(one) ? [] : [isData(one) ? { ...one, leg: asSet(one.leg) } : one])),
-      ...more,
-    ],
+    legs: [...usual.flatMap((one) => (left.includes(one) ? [] : [isData(one) ? { ...one, leg: asSet(one.leg) } : one])), ...more],
     leftOut: left.map(({ number }) => number),
   };
 }

@@ -266,7 +266,9 @@ export function dropPrepared(project: ProjectDocument, deviceId: string, reason:
   const own = (runsByDevice(project).get(deviceId) ?? []).filter((run) => run.recipeLeg !== null || run.reason === reason);
   return own.flatMap((run) => {
     if (isPulled(run)) return update('runs', run, { stored: true }) ?? [];
-    return [spendNumber(project, run), ...removeWithDependants(project, 'runs', run.id)].filter((operation) => operation !== null);
+    return [spendNumber(project, run), ...removeWithDependants(project, 'runs', run.id)].filter(
+      (operation) => operation !== null,
+    );
   });
 }
 

@@ -50,7 +50,14 @@ export const COLLECTIONS = {
   runs: {
     schema: records.run,
     unique: [['number']],
-    refers: { deviceId: 'devices', rackId: 'racks', toDeviceId: 'devices', cableTypeId: 'cableTypes', mapId: 'conductorMaps', foundId: 'features' },
+    refers: {
+      deviceId: 'devices',
+      rackId: 'racks',
+      toDeviceId: 'devices',
+      cableTypeId: 'cableTypes',
+      mapId: 'conductorMaps',
+      foundId: 'features',
+    },
   },
   routes: { schema: records.route, unique: [['runId']], refers: { runId: 'runs' } },
   briefCells: {

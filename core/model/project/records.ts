@@ -344,7 +344,10 @@ export const device = z.strictObject({
     .max(20)
     .default([])
     .describe('legs of the recipe of its type that are not wanted here'),
-  areaId: id.nullable().default(null).describe('outdoor area that it belongs to; null is the one in which, or nearest to which, it stands'),
+  areaId: id
+    .nullable()
+    .default(null)
+    .describe('outdoor area that it belongs to; null is the one in which, or nearest to which, it stands'),
   decisionId: id.nullable().default(null).describe('open decision whose cables it prepares'),
   foundId: id.nullable().default(null).describe('existing bracket, box or speaker that it uses'),
   channel: z.enum(SURROUND_CHANNELS).nullable().default(null).describe('channel of the surround layout of its room'),

@@ -26,7 +26,8 @@ export function countsBySystem(project: ProjectDocument, runs: readonly PlannedR
     const found = device.foundId === null ? null : project.features[device.foundId].kind;
     const price = found === 'existing-equipment' ? 0 : type.price;
     if (device.fitting === 'fitted') count.cost += price + type.hours * labourRate;
-    if (device.mountTypeId !== null && found !== 'existing-bracket') count.cost += project.deviceTypes[device.mountTypeId]?.price ?? 0;
+    if (device.mountTypeId !== null && found !== 'existing-bracket')
+      count.cost += project.deviceTypes[device.mountTypeId]?.price ?? 0;
   }
   for (const planned of runs) {
     const count = of(project.deviceTypes[planned.device.typeId].system);

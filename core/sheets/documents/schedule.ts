@@ -1,6 +1,6 @@
 import { FINDINGS, type Rank } from '../../rules/index.ts';
 import { conductorsOf, deviceTitle } from '../../devices/index.ts';
-import { BUILDING } from '../../house/index.ts';
+import { AREA_NAME_OF_DEVICE, BUILDING } from '../../house/index.ts';
 import type { Outcome } from '../../math/index.ts';
 import {
   type Medium,
@@ -11,7 +11,6 @@ import {
   type SystemName,
 } from '../../model/index.ts';
 import { derivationsOf, derivationsOn, each, type Keyed, listOf, lookup, whole } from '../../derive/index.ts';
-import { AREA_NAME_OF_DEVICE } from '../../house/index.ts';
 import { holesOfRun, inNumberOrder, PLANNED_RUN, type PlannedRun, slackStyleOf } from '../../runs/index.ts';
 import { ORDER_FACTOR, planSpools, type SpoolPlan, USUAL_SPOOL_M } from '../../calculators/index.ts';
 

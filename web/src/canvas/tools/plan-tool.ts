@@ -15,7 +15,6 @@ import {
 import { buildingOf, roomAt } from '@dusky-spool/core/house';
 import { ok, type Outcome, type Point2 } from '@dusky-spool/core/math';
 import {
-  create,
   type Device,
   type DeviceType,
   newDevice,
@@ -24,6 +23,7 @@ import {
   type RoomTemplate,
 } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
+import { placedAs } from '../../commands/placed-as.ts';
 import { placeShaft } from '../../commands/place-shaft.ts';
 import type { Selection } from '../../state/selection-kinds.ts';
 import { toHandGrid } from './nudge.ts';
@@ -161,8 +161,7 @@ export function placeWithTool(project: ProjectDocument, tool: Tool, click: PlanC
       { device: ids.device(), run: ids.run },
     );
     if (!placed.ok) return { name: tool.type.name, placed };
-    const device = { ...placed.value.device, ...tool.as };
-    const operations = [create('devices', device), ...placed.value.runs.map((run) => create('runs', run))];
+    const { device, operations } = placedAs(placed.value, tool.as);
     return { name: tool.type.name, placed: ok({ operations, devices: [device] }) };
   }
   const room = roomAt(buildingOf(project), levelId, at);

@@ -17,7 +17,7 @@ export function AddArea({ onAdded }: { readonly onAdded: (placeId: string) => vo
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const areas = outdoorAreas(project);
-  const add = (wanted: readonly (Omit<NewArea, 'id'>)[]) => {
+  const add = (wanted: readonly Omit<NewArea, 'id'>[]) => {
     const named = wanted.map((area) => ({ ...area, id: newRecordId('area') }));
     const title = text('brief.areaAdded', { area: wanted.map(({ name }) => name).join(', ') });
     if (edit(title, addOutdoorAreas(project, named))) onAdded(named[0].id);
@@ -36,7 +36,11 @@ export function AddArea({ onAdded }: { readonly onAdded: (placeId: string) => vo
       <Dropdown
         trigger={['click']}
         menu={{
-          items: OUTDOOR_KINDS.map((kind) => ({ key: kind, label: term(`features.${kind}`), onClick: () => add([ofKind(kind)]) })),
+          items: OUTDOOR_KINDS.map((kind) => ({
+            key: kind,
+            label: term(`features.${kind}`),
+            onClick: () => add([ofKind(kind)]),
+          })),
         }}
       >
         <Button>+ {text('brief.addArea')}</Button>

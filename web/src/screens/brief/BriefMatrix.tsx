@@ -154,52 +154,52 @@ export function BriefMatrix({ at, onAt, onFill, onDetails, find }: Props) {
             </th>
           </tr>
           {group.places.map((one) => (
-              <tr key={one.id} className={at?.placeId === one.id ? css.current : ''}>
-                <th scope="row">
-                  <span className="id">{one.code}</span> {one.name}
-                </th>
-                {topics.map((topic) => {
-                  const cell = cellOf(project, one.id, topic);
-                  const here = at?.placeId === one.id && at.topic === topic;
-                  const reached = focus?.placeId === one.id && focus.topic === topic;
-                  const onPlan = proposed.get(`${one.id}/${topic}`);
-                  const count = cell && cell.answer !== 'nothing' && cell.count > 1 ? `, ${cell.count}` : '';
-                  const told = text('brief.cell', {
-                    room: one.name,
-                    topic: term(`topics.${topic}`),
-                    answer: `${term(`answers.${cell?.answer ?? 'none'}`)}${count}`,
-                  });
-                  return (
-                    <td key={topic} role="gridcell" aria-selected={here}>
-                      <button
-                        type="button"
-                        className={`plain ${css.briefCell}${here ? ' here' : ''}`}
-                        data-cell={`${one.id}/${topic}`}
-                        tabIndex={reached ? 0 : -1}
-                        aria-label={onPlan ? `${told}. ${text('brief.onPlan', { count: onPlan })}` : told}
-                        title={onPlan ? text('brief.onPlan', { count: onPlan }) : undefined}
-                        onFocus={() => !here && onAt({ placeId: one.id, topic })}
-                        onClick={() => {
-                          counted.current = null;
-                          onAt({ placeId: one.id, topic });
-                        }}
-                        onKeyDown={(event) => onKey(event, { placeId: one.id, topic })}
-                      >
-                        {onPlan ? (
-                          <span className={css.onPlan}>{onPlan}</span>
-                        ) : (
-                          <AnswerMark answer={cell?.answer} count={cell?.count} />
-                        )}
-                      </button>
-                    </td>
-                  );
-                })}
-                <td className={css.cost}>{money(byPlace.get(one.id)?.now ?? 0)}</td>
-                <td className="signed">
-                  <SignedMark place={one} />
-                </td>
-              </tr>
-            ))}
+            <tr key={one.id} className={at?.placeId === one.id ? css.current : ''}>
+              <th scope="row">
+                <span className="id">{one.code}</span> {one.name}
+              </th>
+              {topics.map((topic) => {
+                const cell = cellOf(project, one.id, topic);
+                const here = at?.placeId === one.id && at.topic === topic;
+                const reached = focus?.placeId === one.id && focus.topic === topic;
+                const onPlan = proposed.get(`${one.id}/${topic}`);
+                const count = cell && cell.answer !== 'nothing' && cell.count > 1 ? `, ${cell.count}` : '';
+                const told = text('brief.cell', {
+                  room: one.name,
+                  topic: term(`topics.${topic}`),
+                  answer: `${term(`answers.${cell?.answer ?? 'none'}`)}${count}`,
+                });
+                return (
+                  <td key={topic} role="gridcell" aria-selected={here}>
+                    <button
+                      type="button"
+                      className={`plain ${css.briefCell}${here ? ' here' : ''}`}
+                      data-cell={`${one.id}/${topic}`}
+                      tabIndex={reached ? 0 : -1}
+                      aria-label={onPlan ? `${told}. ${text('brief.onPlan', { count: onPlan })}` : told}
+                      title={onPlan ? text('brief.onPlan', { count: onPlan }) : undefined}
+                      onFocus={() => !here && onAt({ placeId: one.id, topic })}
+                      onClick={() => {
+                        counted.current = null;
+                        onAt({ placeId: one.id, topic });
+                      }}
+                      onKeyDown={(event) => onKey(event, { placeId: one.id, topic })}
+                    >
+                      {onPlan ? (
+                        <span className={css.onPlan}>{onPlan}</span>
+                      ) : (
+                        <AnswerMark answer={cell?.answer} count={cell?.count} />
+                      )}
+                    </button>
+                  </td>
+                );
+              })}
+              <td className={css.cost}>{money(byPlace.get(one.id)?.now ?? 0)}</td>
+              <td className="signed">
+                <SignedMark place={one} />
+              </td>
+            </tr>
+          ))}
         </tbody>
       ))}
     </table>

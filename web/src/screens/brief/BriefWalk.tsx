@@ -244,10 +244,7 @@ function Differences({ walk }: { readonly walk: Walk }) {
     if (one.kind === 'answer') return [placeOf(project, placeIdOf(one.cell))?.name ?? '', term(`topics.${one.cell.topic}`)];
     const { roomId, typeId, id } = one.device;
     const outdoors = areaOfDevice(project, id)?.name || term('outdoors');
-    return [
-      roomId === null ? outdoors : project.rooms[roomId].name,
-      deviceTitle(one.device, project.deviceTypes[typeId]),
-    ];
+    return [roomId === null ? outdoors : project.rooms[roomId].name, deviceTitle(one.device, project.deviceTypes[typeId])];
   };
   return (
     <>

@@ -1,6 +1,7 @@
 import { answeringDevices, canBeChannel, channelsOf, compareLayout } from '@dusky-spool/core/brief';
 import { deviceTitle } from '@dusky-spool/core/devices';
-import { type BriefCell, type Device, type SurroundChannel, update } from '@dusky-spool/core/model';
+import type { BriefCell, Device, SurroundChannel } from '@dusky-spool/core/model';
+import { chooseChannel } from '../../commands/choose-channel.ts';
 import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
@@ -16,20 +17,15 @@ export function ChannelList({ cell }: { readonly cell: BriefCell }) {
   const { channels } = compareLayout(project, cell.layout, devices);
   const open = channels.filter(({ device }) => device === null);
   const titleOf = (device: Device) => deviceTitle(device, project.deviceTypes[device.typeId]);
-  const choose = (channel: SurroundChannel, before: Device | null, deviceId: string) => {
-    const operations = devices.flatMap((device) => {
-      // A channel other than a subwoofer has one speaker.
-      const isFreed = device.id === before?.id && device.channel === channel;
-      const after = device.id === deviceId ? channel : isFreed ? null : device.channel;
-      return update('devices', device, { channel: after }) ?? [];
-    });
-    edit(term(`channels.${channel}`), operations);
-  };
+  const choose = (channel: SurroundChannel, before: Device | null, deviceId: string) =>
+    edit(term(`channels.${channel}`), chooseChannel(devices, channel, before, deviceId));
   return (
     <>
       <p className={open.length > 0 ? 'finding look' : 'faint'}>
         {open.length > 0
-          ? text('brief.channelsOpen', { channels: open.map(({ channel }) => term(`channels.${channel}`).toLowerCase()).join(', ') })
+          ? text('brief.channelsOpen', {
+              channels: open.map(({ channel }) => term(`channels.${channel}`).toLowerCase()).join(', '),
+            })
           : text('brief.channelsFilled', { layout: cell.layout })}
       </p>
       <div className={`fields ${css.channels}`}>

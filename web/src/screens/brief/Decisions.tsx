@@ -90,10 +90,7 @@ export function Decisions() {
                   key={name}
                   size="small"
                   onClick={() =>
-                    edit(
-                      text('brief.decide', { name }),
-                      takeOption(project, decision.id, name, today(), deviceIds.run),
-                    )
+                    edit(text('brief.decide', { name }), takeOption(project, decision.id, name, today(), deviceIds.run))
                   }
                 >
                   {text('brief.decide', { name })}
@@ -120,10 +117,7 @@ export function Decisions() {
             {decided.map((decision) => (
               <li key={decision.id}>
                 <b>{decision.subject}</b> {decision.chosen} <span className="faint">{decision.decidedOn}</span>
-                <Button
-                  size="small"
-                  onClick={() => edit(text('brief.reopen'), reopenDecision(project, decision.id, deviceIds))}
-                >
+                <Button size="small" onClick={() => edit(text('brief.reopen'), reopenDecision(project, decision.id, deviceIds))}>
                   {text('brief.reopen')}
                 </Button>
               </li>
@@ -152,9 +146,7 @@ function Prepared({ decision }: { readonly decision: OpenDecision }) {
         <Button
           size="small"
           type="primary"
-          onClick={() =>
-            edit(text('brief.prepare', { count: missing.length }), prepareDecision(project, decision.id, deviceIds))
-          }
+          onClick={() => edit(text('brief.prepare', { count: missing.length }), prepareDecision(project, decision.id, deviceIds))}
         >
           {text('brief.prepare', { count: missing.length })}
         </Button>

@@ -271,7 +271,10 @@ function AnswerDetails({
             value={cell.layout}
             options={[
               { value: '', label: text('brief.layoutNone') },
-              ...[...new Set([...LAYOUTS, ...(cell.layout === '' ? [] : [cell.layout])])].map((value) => ({ value, label: value })),
+              ...[...new Set([...LAYOUTS, ...(cell.layout === '' ? [] : [cell.layout])])].map((value) => ({
+                value,
+                label: value,
+              })),
             ]}
             onChange={(layout) => tell(cell.answer, { layout })}
           />

@@ -10,7 +10,9 @@ export function useSignedGuard(): (placeIds: readonly string[], act: () => void)
   return (placeIds, act) => {
     const signed = placeIds.flatMap((placeId) => {
       const brief = briefOf(project, placeId);
-      return brief && brief.signedOn !== '' ? [{ room: placeOf(project, placeId)?.name ?? '', by: brief.signedBy, on: brief.signedOn }] : [];
+      return brief && brief.signedOn !== ''
+        ? [{ room: placeOf(project, placeId)?.name ?? '', by: brief.signedBy, on: brief.signedOn }]
+        : [];
     });
     if (signed.length === 0) return act();
     const [{ room, by, on }] = signed;

@@ -88,16 +88,6 @@ function CableCard({ cable, runs, onGone }: CardProps) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const { currency } = project.project;
-  const mayPlan = useRight('plan');
-  const { message } = AntApp.useApp();
-  const keep = async () => {
-    try {
-      await putJson<CablesReply>('/library/cables', { cables: [cable] });
-      void message.success(text('cables.kept', { name: cable.name }));
-    } catch (error) {
-      void message.warning(sentenceOf(error));
-    }
-  };
   const types = listOf(project, 'deviceTypes').filter(({ cables }) => cables.some(({ cableTypeId }) => cableTypeId === cable.id));
   const change = (after: Partial<CableType>) => {
     const operations = changeRecord('cableTypes', cable, after);
@@ -152,11 +142,7 @@ function CableCard({ cable, runs, onGone }: CardProps) {
         <SizeField cable={cable} field="spoolM" change={change} />
         <SwitchField label={text('cables.stranded')} value={cable.stranded} onChange={(stranded) => change({ stranded })} />
       </div>
-      {mayPlan && (
-        <Button size="small" onClick={() => void keep()}>
-          {text('cables.keep')}
-        </Button>
-      )}
+      <KeepCable cable={cable} />
       {runs === 0 && types.length === 0 && (
         <Button
           danger
@@ -170,6 +156,25 @@ function CableCard({ cable, runs, onGone }: CardProps) {
       )}
     </aside>
   );
+}
+
+/** Saves a cable for the firm: its new projects start with it. */
+function KeepCable({ cable }: { readonly cable: CableType }) {
+  const mayPlan = useRight('plan');
+  const { message } = AntApp.useApp();
+  const keep = async () => {
+    try {
+      await putJson<CablesReply>('/library/cables', { cables: [cable] });
+      void message.success(text('cables.kept', { name: cable.name }));
+    } catch (error) {
+      void message.warning(sentenceOf(error));
+    }
+  };
+  return mayPlan ? (
+    <Button size="small" onClick={() => void keep()}>
+      {text('cables.keep')}
+    </Button>
+  ) : null;
 }
 
 interface FieldsProps {

@@ -33,7 +33,8 @@ export function DeviceFacts({ device, onChange }: Props) {
           options={[
             {
               value: '',
-              label: device.areaId === null && byPlace ? text('brief.areaByPlace', { area: byPlace.name }) : text('brief.areaNone'),
+              label:
+                device.areaId === null && byPlace ? text('brief.areaByPlace', { area: byPlace.name }) : text('brief.areaNone'),
             },
             ...areas.map(({ id, name, kind }) => ({ value: id, label: name || term(`features.${kind}`) })),
           ]}

@@ -36,7 +36,11 @@ export function RunSupply({ run }: { readonly run: Run }) {
         />
       )}
       {(run.stored || run.state === 'pulled') && (
-        <SwitchField label={text('run.stored')} value={run.stored} onChange={(stored) => change(text('run.stored'), { stored })} />
+        <SwitchField
+          label={text('run.stored')}
+          value={run.stored}
+          onChange={(stored) => change(text('run.stored'), { stored })}
+        />
       )}
     </>
   );

@@ -221,7 +221,11 @@ export function FeaturePanel({ feature }: { readonly feature: Feature }) {
           />
         )}
         {has('routeKnown') && (
-          <SwitchField label={text('survey.routeKnown')} value={feature.routeKnown} onChange={(routeKnown) => change({ routeKnown })} />
+          <SwitchField
+            label={text('survey.routeKnown')}
+            value={feature.routeKnown}
+            onChange={(routeKnown) => change({ routeKnown })}
+          />
         )}
         {has('boreLeave') && (
           <WordsField

@@ -112,19 +112,19 @@ export function Walk({ onBack }: Props) {
               ))}
             </div>
           ) : (
-          <input
-            className={css.walkField}
-            value={typed}
-            inputMode={units === 'metric' && question.kind !== 'words' ? 'decimal' : 'text'}
-            aria-label={questionText(question)}
-            aria-invalid={problem !== null}
-            placeholder={text(PLACEHOLDERS[question.kind] ?? (units === 'metric' ? 'walk.metric' : 'walk.imperial'))}
-            onChange={(event) => setTyped(event.target.value)}
-            onKeyDown={(event) => {
-              event.stopPropagation();
-              if (event.key === 'Enter') commit();
-            }}
-          />
+            <input
+              className={css.walkField}
+              value={typed}
+              inputMode={units === 'metric' && question.kind !== 'words' ? 'decimal' : 'text'}
+              aria-label={questionText(question)}
+              aria-invalid={problem !== null}
+              placeholder={text(PLACEHOLDERS[question.kind] ?? (units === 'metric' ? 'walk.metric' : 'walk.imperial'))}
+              onChange={(event) => setTyped(event.target.value)}
+              onKeyDown={(event) => {
+                event.stopPropagation();
+                if (event.key === 'Enter') commit();
+              }}
+            />
           )}
           {problem && (
             <p className="field-problem" role="alert">

@@ -38,8 +38,8 @@ describe('the brief', () => {
     // A digit right after the letter would count displays: a move first, and it counts here.
     await page.keyboard.press('ArrowLeft');
     await page.keyboard.press('ArrowRight');
-    await page.keyboard.press('3');
-    await page.locator('[aria-label="Loft study, Network: Wanted, 3"] text').getByText('3').waitFor();
+    await page.keyboard.press('5');
+    await page.locator('[aria-label="Loft study, Network: Wanted, 5"] text').getByText('5').waitFor();
     await page.keyboard.press('f');
     await card().getByText('Charging?').waitFor();
     for (const topic of ['Keypad', 'Shades', 'Charging']) {
@@ -55,9 +55,9 @@ describe('the brief', () => {
 
   it('says that a promise is not kept, and leads there', async () => {
     await page.getByRole('button', { name: /warnings?$/ }).click();
-    await page.getByText('Loft study: 3 wanted for network').waitFor();
+    await page.getByText('Loft study: 5 wanted for network').waitFor();
     // The list stays open beside the brief.
-    await cell('Loft study, Network: Wanted, 3').click();
+    await cell('Loft study, Network: Wanted, 5').click();
     await page.keyboard.press('2');
     // The room was signed: that is asked first, and the signature is kept as one of the past.
     await page.getByRole('button', { name: 'Change and withdraw' }).click();
@@ -67,7 +67,7 @@ describe('the brief', () => {
       .getByText(/24.5 m/)
       .first()
       .waitFor();
-    await page.getByText('3 wanted for network').waitFor({ state: 'detached' });
+    await page.getByText('5 wanted for network').waitFor({ state: 'detached' });
     await page.keyboard.press('Escape');
   });
 

@@ -53,8 +53,8 @@ describe('an older app', () => {
       Object.keys(
         ((await (await page.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply).document.devices,
       ).length;
-    for (let n = 0; n < 80 && (await devices()) < 91; n++) await page.waitForTimeout(250);
-    expect(await devices()).to.equal(91);
+    for (let n = 0; n < 80 && (await devices()) < 93; n++) await page.waitForTimeout(250);
+    expect(await devices()).to.equal(93);
     // The new app shows what the older one did not have.
     await page.waitForFunction(() => document.querySelector('script[type=module]') !== null);
     // An app of then asks its service worker once for each page; where that was still fetching, the next page asks again.
@@ -65,7 +65,7 @@ describe('an older app', () => {
     }
     await people.waitFor();
     await page.waitForTimeout(500);
-    expect(await devices()).to.equal(91);
+    expect(await devices()).to.equal(93);
     const { changes } = (await (await page.request.get(`${app.url}/api/projects/${projectId}/changes?since=0`)).json()) as {
       changes: { change: { id: string } }[];
     };

@@ -59,7 +59,7 @@ describe('people of a firm', () => {
       .click();
     await crew.keyboard.press('ArrowRight');
     await crew.getByText(/Your role in the firm \(crew\) does not allow this/).waitFor();
-    await crew.getByText(/of 127 runs/).waitFor();
+    await crew.getByText(/of 123 runs/).waitFor();
   });
 
   it('are signed out elsewhere at once when their sessions are ended, and who has a deleted project open sees that it was deleted', async () => {
@@ -164,7 +164,7 @@ describe('a person at a device of one’s own', () => {
     await name.press('Enter');
     await two.getByText(/No connection · 1 edit kept/).waitFor();
     await one.keyboard.press('Delete');
-    await one.getByText(/of 116 runs/).waitFor();
+    await one.getByText(/of 122 runs/).waitFor();
     await saved(one);
     await two.context().setOffline(false);
     await two.getByRole('button', { name: '1 edit set aside' }).click();
@@ -174,7 +174,7 @@ describe('a person at a device of one’s own', () => {
     await dialog.getByRole('button', { name: 'Restore with the edit' }).click();
     await two.getByRole('button', { name: '1 edit set aside' }).waitFor({ state: 'detached' });
     await saved(two);
-    await one.getByText(/of 127 runs/).waitFor();
+    await one.getByText(/of 123 runs/).waitFor();
     const { document: project } = (await (await one.request.get(`${app.url}/api/projects/${projectId}`)).json()) as DocumentReply;
     expect(Object.values(project.devices).filter(({ name: one }) => one === 'by the larder')).to.have.length(1);
   }).timeout(300_000);

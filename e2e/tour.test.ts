@@ -140,7 +140,7 @@ describe('a planner', () => {
       readFileSync(await csv.path(), 'utf8')
         .trim()
         .split('\r\n').length,
-    ).to.equal(128);
+    ).to.equal(124);
     await page.getByRole('button', { name: 'Export' }).click();
     await item('Label sheet, PDF').click();
     await page.getByText('Large, 96 × 34 mm').click();

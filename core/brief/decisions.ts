@@ -1,3 +1,4 @@
+import { plannedLegs } from '../devices/index.ts';
 import { attachmentOf } from '../house/index.ts';
 import {
   daysBefore,
@@ -28,11 +29,15 @@ interface SupersetLeg {
  * The smallest set of legs that keeps every option open: of each cable as many as the option that needs most of it (practice A14). Options
  * without a type need nothing that is known.
  */
-export function supersetLegs(project: Pick<ProjectDocument, 'deviceTypes'>, options: OpenDecision['options']): SupersetLeg[] {
+export function supersetLegs(
+  project: ProjectDocument,
+  options: OpenDecision['options'],
+  roomId: string | null = null,
+): SupersetLeg[] {
   const byCable = new Map<string, { legs: readonly Leg[]; options: string[] }>();
   for (const { name, typeId } of options) {
     const type = typeId === null ? undefined : project.deviceTypes[typeId];
-    const usual = (type?.cables ?? []).filter((leg) => !leg.optional);
+    const usual = type ? plannedLegs(project, type, { roomId }).legs.map(({ leg }) => leg) : [];
     for (const cableTypeId of new Set(usual.map((leg) => leg.cableTypeId))) {
       const legs = usual.filter((leg) => leg.cableTypeId === cableTypeId);
       const known = byCable.get(cableTypeId) ?? { legs: [], options: [] };
@@ -48,9 +53,13 @@ export function supersetLegs(project: Pick<ProjectDocument, 'deviceTypes'>, opti
 }
 
 /** The cables of the superset with their number. */
-export function supersetOf(project: Pick<ProjectDocument, 'deviceTypes'>, options: OpenDecision['options']): SupersetCable[] {
+export function supersetOf(
+  project: ProjectDocument,
+  options: OpenDecision['options'],
+  roomId: string | null = null,
+): SupersetCable[] {
   const counts = new Map<string, SupersetCable>();
-  for (const { leg, options: of } of supersetLegs(project, options)) {
+  for (const { leg, options: of } of supersetLegs(project, options, roomId)) {
     const count = (counts.get(leg.cableTypeId)?.count ?? 0) + 1;
     counts.set(leg.cableTypeId, { cableTypeId: leg.cableTypeId, count, options: of });
   }
@@ -108,7 +117,7 @@ export function openDecisions(project: ProjectDocument, today: string): Decision
       const gate = gateDate(project, decision.gate);
       const lastSafeOn = gate === '' ? '' : daysBefore(gate, decision.leadDays);
       const daysLeft = lastSafeOn === '' ? null : daysBetween(today, lastSafeOn);
-      return { decision, device, superset: supersetOf(project, decision.options), lastSafeOn, daysLeft };
+      return { decision, device, superset: supersetOf(project, decision.options, decision.roomId), lastSafeOn, daysLeft };
     })
     .sort(
       (a, b) =>

@@ -58,15 +58,15 @@ export function preparedState(project: ProjectDocument, decision: OpenDecision):
   const runsOf = ({ id }: Device) => (byDevice.get(id) ?? []).filter(({ stored }) => !stored);
   const missing = groupsOf(project, decision).flatMap((group) => {
     const device = devices.find(({ typeId }) => attachmentOf(project.deviceTypes[typeId]) === group.attachment);
-    return missingLegs(project, group, device ? runsOf(device) : []).map(({ cableTypeId }) => cableTypeId);
+    return missingLegs(project, group, device ? runsOf(device) : [], decision.roomId).map(({ cableTypeId }) => cableTypeId);
   });
   return { devices, runs: devices.flatMap(runsOf), missing };
 }
 
 /** Legs of the superset of a group for which there is no run. */
-function missingLegs(project: ProjectDocument, group: OptionGroup, runs: readonly Run[]) {
+function missingLegs(project: ProjectDocument, group: OptionGroup, runs: readonly Run[], roomId: string | null) {
   const left = runs.map(({ cableTypeId }) => cableTypeId);
-  return supersetLegs(project, group.options).flatMap(({ leg }) => {
+  return supersetLegs(project, group.options, roomId).flatMap(({ leg }) => {
     const at = left.indexOf(leg.cableTypeId);
     if (at < 0) return [leg];
     left.splice(at, 1);
@@ -114,7 +114,7 @@ export function prepareDecision(project: ProjectDocument, decisionId: string, id
       if (!there.ok) return there;
     }
     const device = preparingDevice(working, decision, place.id, group)!;
-    for (const leg of missingLegs(working, group, runsByDevice(working).get(device.id) ?? [])) {
+    for (const leg of missingLegs(working, group, runsByDevice(working).get(device.id) ?? [], decision.roomId)) {
       const { cableTypeId, purpose } = leg;
       const added = addRuns(working, [device.id], { cableTypeId, purpose, reason: reasonOf(decision) }, ids.run);
       if (!added.ok) return added;

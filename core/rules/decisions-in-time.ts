@@ -15,7 +15,7 @@ export const decisionsInTime = defineCheck({
   source: 'Trade practice',
   severity: 'stop',
   appliesTo: 'decisions',
-  reads: ['deviceTypes', 'decisions', 'devices', 'features', 'levels', 'rooms', 'runs', 'tradeDates'],
+  reads: ['cableTypes', 'deviceTypes', 'decisions', 'devices', 'features', 'levels', 'rooms', 'project', 'runs', 'tradeDates'],
   nodes: [DEVICES_BY_AREA, RUNS_BY_DEVICE, WAITING],
   day: true,
   run: ({ project, today }) => {

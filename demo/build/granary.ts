@@ -290,6 +290,8 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
       'Provision for blinds as agreed',
     ].join('\n'),
   });
+  // The prepared cables of open decisions go with the others.
+  house.apply(bundleByRoute(planRuns(house.project), house.project.cableTypes));
   addZones(house);
   addPlates(house, ['GR', 'MU', 'ST', 'HA', 'KI']);
   return { builder: house, project: house.finish() };

@@ -2,6 +2,7 @@
 // Not here: where the cable goes (routing) and what may be wrong (checks).
 // Start with `placeDevice`.
 // Terms: docs/glossary.md.
+export { plannedLegs } from './data-drops.ts';
 export { houseFromTemplate, houseOptions, type NewHouse } from './house-template.ts';
 export { alignDevices, ALIGNMENTS } from './align.ts';
 export { changeMap, checkMap, conductorsOf, conductorsUsed, knownMap } from './conductors.ts';

@@ -96,6 +96,7 @@ export {
   copyProjectRequest,
   planQuery,
   printLabelsRequest,
+  KNOWS_AREAS,
   PROTOCOL_VERSION,
   siteQuery,
   TILE_PX,

@@ -7,7 +7,9 @@ import type { StoredChange } from './replies.ts';
  * Version of what web and server say to each other. It rises when an app of the version before could not go on; the server
  * still takes edits from `MIN_PROTOCOL` on, so that no queue is lost while an app brings itself up to date.
  */
-export const PROTOCOL_VERSION = 2;
+export const PROTOCOL_VERSION = 3;
+/** From this version on an app knows outdoor areas in the brief. */
+export const KNOWS_AREAS = 3;
 export const MIN_PROTOCOL = 1;
 
 export const newProjectRequest = z.strictObject({

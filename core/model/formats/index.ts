@@ -13,3 +13,4 @@ export {
   readProjectFile,
   writeProjectFile,
 } from './project-file.ts';
+export { withoutAreas } from './older-app.ts';

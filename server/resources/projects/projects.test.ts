@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import sharp from 'sharp';
-import { create, newUnderlay, type PictureInfo, type ProjectSummary, update } from '@dusky-spool/core/model';
+import { create, type DocumentReply, newUnderlay, type PictureInfo, type ProjectSummary, update } from '@dusky-spool/core/model';
 import { startTestServer, type TestServer } from '../../testing/test-server.ts';
 import type { TestClient } from '../../testing/test-client.ts';
 
@@ -120,6 +120,18 @@ describe('project files', () => {
       .toBuffer();
     expect(await refused(bomb)).to.equal('picture-too-large');
     expect(await server.database.models.pictures.count({ where: { projectId } })).to.equal(0);
+  });
+
+  it('with outdoor areas in their brief leave them out for an app that does not know them, and keep them', async () => {
+    const { id } = await client.json<{ id: string }>('POST', '/projects/import', file('saltmarsh-granary'));
+    const cellsFor = async (headers: Record<string, string>) => {
+      const reply = (await (await client.send('GET', `/projects/${id}`, undefined, headers)).json()) as DocumentReply;
+      return Object.values(reply.document.briefCells).filter(({ roomId }) => roomId === null).length;
+    };
+    const all = await cellsFor({});
+    expect(all).to.be.greaterThan(50);
+    expect(await cellsFor({ 'x-spool-protocol': '2' })).to.equal(0);
+    expect(await cellsFor({ 'x-spool-protocol': '3' })).to.equal(all);
   });
 
   it('are the template of new houses: the plan with its picture and the options that are taken, under a code of its own', async () => {

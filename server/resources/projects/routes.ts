@@ -1,16 +1,18 @@
 import { randomUUID } from 'node:crypto';
-import express, { type Response } from 'express';
+import express, { type Request, type Response } from 'express';
 import {
   copyProjectRequest,
   deletedProjectsReply,
   documentReply,
   type DocumentReply,
   hasRight,
+  KNOWS_AREAS,
   madeReply,
   MAX_FILE_BYTES,
   newProjectRequest,
   projectsReply,
   type ProjectsReply,
+  withoutAreas,
 } from '@dusky-spool/core/model';
 import { isUuid, plannersMayDelete, type SignedIn } from '../../http/membership-store.ts';
 import { parseBody } from '../../http/parse.ts';
@@ -20,6 +22,12 @@ import { sendJobFile } from '../jobs/routes.ts';
 import { type Services, untilGone } from '../../services/services.ts';
 import { copyProject, makeProject } from './service.ts';
 import { deletedProjects, deleteProject, listPictures, listProjects, loadProject, restoreProject } from './store.ts';
+
+/** An app in a browser from before outdoor areas; the oldest ones say no protocol, and neither do programs, which are no browsers. */
+function isOlderApp(request: Request): boolean {
+  const protocol = request.get('x-spool-protocol');
+  return protocol === undefined ? request.get('sec-fetch-site') !== undefined : Number(protocol) < KNOWS_AREAS;
+}
 
 export function projectRoutes(table: RouteTable, services: Services): void {
   const { database, jobs, audit, bus } = services;
@@ -83,7 +91,7 @@ export function projectRoutes(table: RouteTable, services: Services): void {
       const reply: DocumentReply = {
         projectId,
         revision,
-        document: project,
+        document: isOlderApp(request) ? withoutAreas(project) : project,
         pictures: await listPictures(database, projectId),
       };
       response.json(reply);

@@ -115,6 +115,30 @@ describe('the command line', () => {
     expect(run('ways', demo('ropewalk-flat')).out).to.match(/^\S+ {2}\d+\.\d\d m \(up .*top plate/m);
   });
 
+  it('tells the brief of every room and outdoor area, its open decisions with prepared cables, and the package', () => {
+    const report = JSON.parse(run('brief', demo('saltmarsh-granary'), '--json', '--today=2026-11-29').out) as {
+      cost: { now: number };
+      places: {
+        name: string;
+        isOutdoors: boolean;
+        cost: number;
+        answers: { topic: string; layout: string; missing: number }[];
+      }[];
+      decisions: { subject: string; prepared: string[]; missing: string[] }[];
+      package: { missing: unknown[]; work: unknown[] };
+    };
+    expect(report.places.filter(({ isOutdoors }) => isOutdoors).map(({ name }) => name)).to.include('Creek terrace');
+    expect(report.places.reduce((sum, { cost }) => sum + cost, 0)).to.be.closeTo(report.cost.now, 1e-6);
+    const surround = report.places
+      .find(({ name }) => name === 'Screening room')!
+      .answers.find(({ topic }) => topic === 'surround')!;
+    expect(surround).to.include({ layout: '7.2.4', missing: 0 });
+    expect(report.decisions.map(({ missing }) => missing)).to.deep.equal([[], [], []]);
+    expect(report.decisions.flatMap(({ prepared }) => prepared)).to.have.length.greaterThan(6);
+    expect(report.package.missing).to.not.deep.equal([]);
+    expect(run('brief', demo('saltmarsh-granary')).out).to.match(/^ {2}Surround: Wanted, 7\.2\.4, 13 on the plan$/m);
+  });
+
   it('tells what ends at each head end, and the rules that say so', () => {
     const report = JSON.parse(run('head-ends', demo('tollgate-cottage'), '--json').out) as {
       headEnds: { name: string; systems: { system: string; runs: number; cutLengthM: number }[] }[];

@@ -18,6 +18,7 @@ import {
 } from '@dusky-spool/core/house';
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingText } from './cabling-text.ts';
+import { briefText } from './brief-text.ts';
 import { headEndsText } from './head-ends-text.ts';
 import { pathwaysText } from './pathways-text.ts';
 import { cureSentence, en, findingSentence, placeWords, problemSentence } from '@dusky-spool/texts';
@@ -41,6 +42,7 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   ways FILE [--shared] [--json]      the route and the holes of every run; --shared finds shared routes first
   cabling FILE [--json]              bundles, pathway fill, spare conduits, firestopping, floor topping, supports
   head-ends FILE [--json]            what ends at each head end, by system, and the rules that say so
+  brief FILE [--json]                answers of every room and outdoor area, cost, open decisions, builder's package
   rooms FILE [--json]                rooms with net areas, footprint and gross area of each level
   questions FILE [--json]            what is not measured that a later stage needs, in walking order
   drawing FILE.dxf [--json]          layers, units and size of a drawing, and what was wrong in it
@@ -84,6 +86,8 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
       return withFile(words[0], readFile, asJson, ({ project }) => good(cablingText(project, asJson)));
     case 'head-ends':
       return withFile(words[0], readFile, asJson, ({ project }) => good(headEndsText(project, asJson)));
+    case 'brief':
+      return withFile(words[0], readFile, asJson, ({ project }) => good(briefText(project, asJson, today.value)));
     case 'rooms':
       return withFile(words[0], readFile, asJson, ({ project }) => good(roomsText(project, asJson)));
     case 'questions':
@@ -108,6 +112,7 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
             'ways',
             'cabling',
             'head-ends',
+            'brief',
             'rooms',
             'questions',
             'drawing',

@@ -66,7 +66,7 @@ export const guidePages: readonly GuidePage[] = [
   {
     id: 'brief',
     title: 'Brief',
-    lead: 'What the client wants, room by room, and what is still undecided.',
+    lead: 'What the client wants, room by room and outdoors, and what is still undecided.',
     stages: ['brief'],
     picture: 'brief.png',
     sections: [
@@ -80,11 +80,19 @@ export const guidePages: readonly GuidePage[] = [
       },
       {
         title: 'Decisions and phases',
-        text: 'A decision names its options and the gate that closes it; the cables that keep every option open are counted. What belongs to a later phase is cabled now.',
+        text: 'A decision names its options and the gate that closes it. Prepare puts the cables that keep every option open on the plan: numbered, routed and priced. When it is decided, what the option does not need is removed, or stored where it is pulled already. What belongs to a later phase is cabled now, unless its card says otherwise.',
       },
       {
         title: 'Brief and plan',
         text: 'Devices on the plan that the brief does not know of stand in its table as dashed figures: take one into the brief in its card, or all of them above the table. What the brief wants and the plan has not stands at the head of the palette in Devices.',
+      },
+      {
+        title: 'Outdoors',
+        text: 'Add terrace, drive, garden and facades below the matrix: each area has the topics of a room and those of the site (heating, car charging, generator, solar), and is walked and signed as a room is. Its outline is drawn in Survey; a device belongs to the area in which it stands or to the nearest one, and its panel says which.',
+      },
+      {
+        title: 'Surround and packages',
+        text: 'Surround is asked for by its layout (5.1, 7.1.4) and compared channel by channel in its card. The lines of a builder’s package are compared by part: cable, box, plate, device, power; each line says who supplies, fits and programs.',
       },
       {
         title: 'Signatures',
@@ -161,6 +169,10 @@ export const guidePages: readonly GuidePage[] = [
           'Two speakers selected: one four-conductor cable with a jumper, or two home runs. Labels say which conductors go on.',
           'A conduit is a cable of its own kind: laid from a display to its furniture, or home, with a pull string inside.',
         ],
+      },
+      {
+        title: 'What exists already',
+        text: 'Cable that is found is drawn in Survey with its test and its route, known or not, and becomes a run there or in the panel of a run: nothing is pulled or ordered for it. A device can use a found bracket, box or speaker. Untested wiring that is used is a warning.',
       },
       {
         title: 'On its wall or ceiling',

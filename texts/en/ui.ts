@@ -41,10 +41,12 @@ export const ui = {
     haveAccount: 'Sign in instead',
   },
   projects: {
-    copy: 'New house from it',
+    copy: 'New house',
+    copyOf: 'New house from {{name}}',
+    create: 'Create the house',
     copyTitle: 'New house on the plan of {{name}}',
     copyNote:
-      'It gets the building, the brief, the standard rough-in with its cables, and the options ticked here. Measurements, signatures, dates and the state of its runs start afresh.',
+      'It gets the building, the brief, the standard rough-in with its cables, and the options ticked here. Measurements, signatures, dates and the state of its runs are left out.',
     copyName: 'Name of the new house',
     options: 'Options',
     title: 'Projects',

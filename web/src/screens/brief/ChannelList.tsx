@@ -1,5 +1,4 @@
 import { answeringDevices, canBeChannel, channelsOf, compareLayout } from '@dusky-spool/core/brief';
-import { deviceTitle } from '@dusky-spool/core/devices';
 import type { BriefCell, Device, SurroundChannel } from '@dusky-spool/core/model';
 import { chooseChannel } from '../../commands/choose-channel.ts';
 import { term, text } from '../../ground/text.ts';
@@ -16,7 +15,8 @@ export function ChannelList({ cell }: { readonly cell: BriefCell }) {
   if (!channelsOf(cell.layout)) return null;
   const { channels } = compareLayout(project, cell.layout, devices);
   const open = channels.filter(({ device }) => device === null);
-  const titleOf = (device: Device) => deviceTitle(device, project.deviceTypes[device.typeId]);
+  // Side by side there is room for the name alone.
+  const titleOf = ({ name, typeId }: Device) => name || project.deviceTypes[typeId].name;
   const choose = (channel: SurroundChannel, before: Device | null, deviceId: string) =>
     edit(term(`channels.${channel}`), chooseChannel(devices, channel, before, deviceId));
   return (

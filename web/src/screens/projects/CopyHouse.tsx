@@ -43,7 +43,7 @@ export function CopyHouse({ project, onClose }: Props) {
         <>
           <Button onClick={onClose}>{text('cancel')}</Button>
           <Button type="primary" disabled={name.trim() === ''} loading={isSending} onClick={() => void copy()}>
-            {text('projects.copy')}
+            {text('projects.create')}
           </Button>
         </>
       }

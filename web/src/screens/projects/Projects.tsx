@@ -173,7 +173,7 @@ function ProjectCard({
         <span>{text('projects.changed', { when: dayText(updatedAt) })}</span>
         <span className="grow" />
         {onCopy && (
-          <Button size="small" type="text" onClick={() => onCopy(project)} aria-label={`${text('projects.copy')}: ${name}`}>
+          <Button size="small" type="text" onClick={() => onCopy(project)} aria-label={text('projects.copyOf', { name })}>
             {text('projects.copy')}
           </Button>
         )}

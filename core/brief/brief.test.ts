@@ -149,6 +149,9 @@ describe('the cost of an answer', () => {
     const wanted = costOfAnswer(house, room, drop);
     expect(wanted.now).to.be.closeTo(16.5 + 87.1 + 13 + 18, 1e-9);
     expect(wanted.afterClose).to.be.closeTo(16.5 + 159.9 + 19.5 + 18, 1e-9);
+    // An outlet at a flat price costs that with open walls, whatever its cables; after that it is by cable and hours.
+    const flat = { ...house, project: { ...house.project, outletPrice: 140 } };
+    expect(costOfAnswer(flat, room, drop)).to.deep.include({ now: 140 + 13 + 18, afterClose: wanted.afterClose });
     const prepared = costOfAnswer(house, room, { ...drop, answer: 'prepared' });
     expect(prepared.now).to.be.closeTo(16.5 + 87.1, 1e-9);
     // What comes in a later phase is pre-wired and priced, unless somebody says that it is not.

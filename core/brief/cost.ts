@@ -2,6 +2,7 @@ import { cutLength, HOURS, runHours } from '../calculators/index.ts';
 import { middleOf } from '../math/index.ts';
 import type { Answer, BriefCell, DeviceType, ProjectDocument } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
+import { flatPriceOf } from '../runs/index.ts';
 import { type BriefPlace, placeIdOf, placeOf } from './places.ts';
 import { typesFor } from './topics.ts';
 
@@ -54,7 +55,9 @@ export function costOfType(
     const work = { family: cable?.family ?? '', additional: !first, floors: first ? levels : 0, boxes: first ? 1 : 0 };
     for (const construction of ['new', 'retrofit'] as const) hours[construction] += runHours(work, construction);
   });
-  const wiring = (construction: 'new' | 'retrofit') => count * (material + hours[construction] * labourRate);
+  const flat = flatPriceOf(project, type);
+  const wiring = (construction: 'new' | 'retrofit') =>
+    count * (construction === 'new' && flat !== null ? flat : material + hours[construction] * labourRate);
   const fitting = count * type.hours * labourRate;
   const lateFitting = fitting * (LATE_FITTING[type.system] ?? LATE_FITTING_OTHER);
   const devices = count * type.price;

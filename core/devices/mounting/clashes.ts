@@ -2,7 +2,7 @@ import { isSameKind } from '../library/index.ts';
 import { plateDeviceIds } from '../placing/index.ts';
 import { attachmentOf, buildingOf, ceilingHeightAt, ceilingHeightOf, roomAt } from '../../house/index.ts';
 import { closestOnSegment, type Point2, pointInPolygon } from '../../math/index.ts';
-import type { Device, DeviceType, ProjectDocument, Room } from '../../model/index.ts';
+import type { Device, DeviceType, Feature, ProjectDocument, Room } from '../../model/index.ts';
 import { derivationsOf, onLevel, whole } from '../../derive/index.ts';
 import { clash, type Clash, less } from './clash.ts';
 import { ceilingClashes } from './on-ceiling.ts';
@@ -105,6 +105,15 @@ export function rankOf(project: ProjectDocument, device: Device): 'stop' | 'look
   return ranks.includes('stop') ? 'stop' : ranks.includes('look') ? 'look' : 'fine';
 }
 
+/** A device that lies in or too near a thing: so far away, so far it needs, m. */
+const inThing = ({ id, kind }: Feature, awayM: number, reachM: number): Clash =>
+  clash('mount-in-thing', 'stop', {
+    measured: awayM,
+    allowed: reachM,
+    with: { in: 'features', id },
+    figures: { thing: kind, freeM: awayM, needM: reachM },
+  });
+
 /** Distance from a point to an outline, m. */
 const ringDistance = (p: Point2, corners: readonly Point2[]): number =>
   Math.min(...corners.map((a, n) => closestOnSegment(p, a, corners[(n + 1) % corners.length]).distanceM));
@@ -129,27 +138,12 @@ function thingClashes(project: ProjectDocument, device: Device, type: DeviceType
     if (feature.topM <= lowM + 1e-6 || feature.bottomM >= highM - 1e-6) continue;
     const awayM = awayFromSolid(p, solid);
     if (!less(awayM, reachM)) continue;
-    clashes.push(
-      clash('mount-in-thing', 'stop', {
-        measured: awayM,
-        allowed: reachM,
-        with: { in: 'features', id: feature.id },
-        figures: { thing: feature.kind, freeM: awayM, needM: reachM },
-      }),
-    );
+    clashes.push(inThing(feature, awayM, reachM));
     break;
   }
   for (const coffer of attachment === 'ceiling' ? solids.coffers : []) {
     const awayM = ringDistance(p, coffer.points as Point2[]);
-    if (!less(awayM, reachM)) continue;
-    clashes.push(
-      clash('mount-in-thing', 'stop', {
-        measured: awayM,
-        allowed: reachM,
-        with: { in: 'features', id: coffer.id },
-        figures: { thing: coffer.kind, freeM: awayM, needM: reachM },
-      }),
-    );
+    if (less(awayM, reachM)) clashes.push(inThing(coffer, awayM, reachM));
   }
   for (const solid of solids.keepAway) {
     const { feature } = solid;

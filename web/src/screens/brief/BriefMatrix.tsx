@@ -164,7 +164,7 @@ export function BriefMatrix({ at, onAt, onFill, onDetails, find }: Props) {
                 const reached = focus?.placeId === one.id && focus.topic === topic;
                 const onPlan = proposed.get(`${one.id}/${topic}`);
                 const count = cell && cell.answer !== 'nothing' && cell.count > 1 ? `, ${cell.count}` : '';
-                const told = text('brief.cell', {
+                const label = text('brief.cell', {
                   room: one.name,
                   topic: term(`topics.${topic}`),
                   answer: `${term(`answers.${cell?.answer ?? 'none'}`)}${count}`,
@@ -176,7 +176,7 @@ export function BriefMatrix({ at, onAt, onFill, onDetails, find }: Props) {
                       className={`plain ${css.briefCell}${here ? ' here' : ''}`}
                       data-cell={`${one.id}/${topic}`}
                       tabIndex={reached ? 0 : -1}
-                      aria-label={onPlan ? `${told}. ${text('brief.onPlan', { count: onPlan })}` : told}
+                      aria-label={onPlan ? `${label}. ${text('brief.onPlan', { count: onPlan })}` : label}
                       title={onPlan ? text('brief.onPlan', { count: onPlan }) : undefined}
                       onFocus={() => !here && onAt({ placeId: one.id, topic })}
                       onClick={() => {

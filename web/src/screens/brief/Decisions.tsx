@@ -18,6 +18,9 @@ import { PlaceField } from '../../ui/PlaceField.tsx';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { FindField } from '../../ui/FindField.tsx';
+import { runCost } from '@dusky-spool/core/runs';
+import { useDerived } from '../../state/derived.ts';
+import { money } from '../../ui/money.ts';
 import css from './brief.module.css';
 
 /** Longer lists are searched. */
@@ -134,6 +137,10 @@ function Prepared({ decision }: { readonly decision: OpenDecision }) {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const { devices, runs, missing } = preparedState(project, decision);
+  const planned = new Set(runs.map(({ id }) => id));
+  const cost = useDerived(project)
+    .runs.filter(({ run }) => planned.has(run.id))
+    .reduce((sum, one) => sum + runCost(project, one).cost, 0);
   return (
     <p className={css.prepared}>
       {devices.length > 0 &&
@@ -141,6 +148,7 @@ function Prepared({ decision }: { readonly decision: OpenDecision }) {
           count: runs.length,
           devices: devices.map((one) => deviceTitle(one, project.deviceTypes[one.typeId])).join(', '),
           numbers: runs.map(({ number }) => number).join(', '),
+          cost: `${project.project.currency} ${money(cost)}`,
         })}{' '}
       {missing.length > 0 && (
         <Button

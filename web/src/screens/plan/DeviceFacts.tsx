@@ -16,7 +16,7 @@ interface Props {
   readonly onChange: (title: string, after: Partial<Device>) => void;
 }
 
-/** What is said of a device by its kind: the outdoor area that it belongs to, what exists that it uses, its channel. */
+/** Fields that a device has by its kind: its outdoor area, the existing thing that it uses, its surround channel, its outlet. */
 export function DeviceFacts({ device, onChange }: Props) {
   const project = useProject();
   const areas = device.roomId === null ? outdoorAreas(project) : [];

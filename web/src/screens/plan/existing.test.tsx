@@ -87,7 +87,7 @@ describe('existing wiring on screen', () => {
   });
 });
 
-describe('what is said of a device by its kind', () => {
+describe('the fields that a device has by its kind', () => {
   afterEach(closePage);
   const open = (project: ProjectDocument) => {
     const device = first(project.devices);
@@ -96,21 +96,21 @@ describe('what is said of a device by its kind', () => {
     return { page, changes };
   };
 
-  it('is the outdoor area that it belongs to, by its place or chosen', async () => {
+  it('are its outdoor area, by its place or chosen', async () => {
     const { page, changes } = open(house('camera', [8, -0.15]));
     expect(page.container.textContent).to.include('By its place: Front facade');
     await choose(page, 'Outdoor area', 'Terrace');
     expect(changes).to.deep.equal([{ areaId: 'ter' }]);
   });
 
-  it('is the bracket that it uses, and its channel', async () => {
+  it('are the bracket that it uses, and its channel', async () => {
     const { page, changes } = open(house('wall-speaker'));
     await choose(page, 'Uses what exists', 'Old bracket');
     await choose(page, 'Surround channel', 'Surround left');
     expect(changes).to.deep.equal([{ foundId: 'bracket' }, { channel: 'surround-left' }]);
   });
 
-  it('is what the electrician is asked for at an outlet', async () => {
+  it('are what the electrician is asked for at an outlet', async () => {
     const { page, changes } = open(house('mains-outlet'));
     await enter(page, 'Amperage, A', '20');
     await flip(page, 'Dedicated circuit');

@@ -54,10 +54,25 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
       if (name.endsWith('M')) return [name, formatLength(value, units)];
       if (name.endsWith('Db')) return [name, `${value.toFixed(2)} dB`];
       if (name.endsWith('Ohm')) return [name, `${Number(value.toFixed(2))} Ω`];
-      if (name === 'bytes' || name === 'most') return [name, `${Math.round(value / 1048576)} MB`];
+      if (name === 'bytes' || name === 'mostBytes') return [name, `${Math.round(value / 1048576)} MB`];
       return [name, value];
     }),
   );
+}
+
+/** Larger figures are no lengths of a house, m. */
+const LONGEST_SHOWN_M = 1e6;
+
+/** A value and its bounds in the unit of the field that they are about. */
+function ofField(figures: Readonly<Record<string, unknown>>, units: UnitSystem): Record<string, string> {
+  const isLength = typeof figures.field === 'string' && /[a-z]M$/.test(figures.field);
+  const shown = ['value', 'least', 'most'].flatMap((name): [string, string][] => {
+    const value = figures[name];
+    if (typeof value !== 'number') return [];
+    if (!isLength || Math.abs(value) > LONGEST_SHOWN_M) return [[name, String(Number(value.toPrecision(6)))]];
+    return [[name, Math.abs(value) < 1 ? formatClearance(value, units) : formatLengthFine(value, units)]];
+  });
+  return Object.fromEntries(shown);
 }
 
 function filled(
@@ -68,7 +83,7 @@ function filled(
 ): string {
   const key = `${kind}.${code}`;
   if (!words.exists(key) && !words.exists(`${key}_other`)) return words.t('problems.unexpected');
-  return words.t(key, readable(figures, units));
+  return words.t(key, { ...readable(figures, units), ...ofField(figures, units) });
 }
 
 /** Names of fields that do not say what they are. */

@@ -188,6 +188,36 @@ export function listCalculators(): object[] {
  * Runs a calculator on unchecked input. Problems: `calculator-unknown`, `incomplete` with the missing field,
  * `invalid` with the field, and those of the calculator.
  */
+/** No figure of a house is larger, or smaller and not nothing. */
+const LARGEST = 1e12;
+const SMALLEST = 1e-12;
+
+/** Every number in a value with the path to it. */
+function* numbersIn(value: unknown, path = ''): Generator<readonly [path: string, number: number]> {
+  if (typeof value === 'number') yield [path, value];
+  else if (typeof value === 'object' && value !== null)
+    for (const [key, one] of Object.entries(value)) yield* numbersIn(one, path === '' ? key : `${path}.${key}`);
+}
+
+/** Runs a calculator on figures that a house can have; an answer that is no number names the figure that spoils it. */
+function answer(calculator: Calculator, input: object): Outcome<object> {
+  const figures = [...numbersIn(input)];
+  const beyond = figures.find(([, value]) => Math.abs(value) > LARGEST || (value !== 0 && Math.abs(value) < SMALLEST));
+  if (beyond) {
+    const [field, value] = beyond;
+    const [least, most] = Math.abs(value) > LARGEST ? [-LARGEST, LARGEST] : [SMALLEST, LARGEST];
+    return err('out-of-domain', { kind: 'out_of_domain', field, value, least, most });
+  }
+  const outcome = calculator.run(input as never);
+  const result: unknown = outcome.ok ? outcome.value : outcome.problem;
+  if ([...numbersIn(result)].every(([, value]) => Number.isFinite(value))) return outcome;
+  const extreme = figures.toSorted(([, a], [, b]) => awayFromOne(b) - awayFromOne(a))[0];
+  return err('no-answer', { kind: 'out_of_domain', field: extreme?.[0] ?? 'input', value: extreme?.[1] ?? 0 });
+}
+
+/** How far a figure is from an ordinary one; nothing is farthest. */
+const awayFromOne = (value: number): number => (value === 0 ? Infinity : Math.abs(Math.log10(Math.abs(value))));
+
 export function runCalculator(name: string, input: unknown): Outcome<object> {
   const calculator = CALCULATORS.find((c) => c.name === name);
   if (!calculator)
@@ -195,7 +225,7 @@ export function runCalculator(name: string, input: unknown): Outcome<object> {
   if (typeof input !== 'object' || input === null || Array.isArray(input))
     return err('input-not-object', { kind: 'invalid', field: 'input' });
   const parsed = calculator.input.safeParse(input);
-  if (parsed.success) return calculator.run(parsed.data as never);
+  if (parsed.success) return answer(calculator, parsed.data as object);
   const { issues } = parsed.error;
   const missing = issues.find((issue) => issue.path.length === 1 && !Object.hasOwn(input, String(issue.path[0])));
   const issue = missing ?? issues[0];

@@ -195,6 +195,7 @@ export const problems = {
   'rule-limit-outside': '{{field}}: the limit may lie between {{least}} and {{most}} {{unit}}. Choose a value between them.',
   'rule-reason-missing':
     '{{field}}: “{{rule}}” is a safety rule. Give the reason for relaxing it; it is printed on the documents.',
+  'no-answer': '{{field}}: with {{value}} there is no answer. Enter a value that a house can have.',
   'out-of-domain': '{{field}}: {{value}} is outside {{least}} to {{most}}, for which this holds.',
   'member-deferred':
     '{{field}}: a {{member}} is not cut without paper of its maker or the engineer. Do not cut joists, trusses, beams or engineered members beyond listed limits; local code governs.',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atLeast, calculator, fig } from '../calculator.ts';
-import { ok } from '../../math/index.ts';
+import { err, ok } from '../../math/index.ts';
 
 export const lnbDrop = calculator({
   name: 'lnb-drop',
@@ -22,6 +22,7 @@ export const lnbDrop = calculator({
     const ohmPerKm = (centre === 'copper' ? 21 : 100) + shieldOhmPerKm;
     const dropV = (currentA * lengthM * ohmPerKm) / 1000;
     const minV = supplyV === 13 ? 12.5 : 17;
+    if (dropV >= supplyV) return err('feed-not-delivered', { kind: 'infeasible', field: 'lengthM', dropV, supplyV });
     return ok({ ohmPerKm, dropV, loadV: supplyV - dropV, leastV: minV, ok: atLeast(supplyV - dropV, minV) });
   },
   steps: (_, v) => [`ΔV = ${fig(v.dropV)} V; ${fig(v.loadV)} V of ${v.leastV} V wanted`],

@@ -13,6 +13,9 @@ const BANDS = [
   ['monitor', 12.5],
 ] as const;
 
+/** How far away a ray that leans down by an angle (degrees) meets the ground, m; at the camera where it is not above it. */
+const onGround = (heightM: number, deg: number): number => (deg <= 0 ? 0 : Math.max(0, heightM / Math.tan(deg * DEGREE_RAD)));
+
 export const cameraDensity = calculator({
   name: 'camera-density',
   title: 'Field and pixel density of a camera',
@@ -51,8 +54,9 @@ export const cameraDensity = calculator({
       pxPerM,
       band: BANDS.find(([, min]) => atLeast(pxPerM, min))?.[0] ?? 'none',
       longestM: i.wantedPxPerM === null ? null : i.pixelsAcross / (2 * i.wantedPxPerM * half),
-      deadZoneM: heightM === null || lower === null ? null : lower >= 90 ? 0 : heightM / Math.tan(lower * DEGREE_RAD),
-      farthestM: heightM === null || upper === null ? null : upper <= 0 ? Infinity : heightM / Math.tan(upper * DEGREE_RAD),
+      deadZoneM: heightM === null || lower === null ? null : lower >= 90 ? 0 : onGround(heightM, lower),
+      farthestM: heightM === null || upper === null || upper <= 0 ? null : onGround(heightM, upper),
+      toHorizon: heightM === null || upper === null ? null : upper <= 0,
       ok: i.wantedPxPerM === null ? null : atLeast(pxPerM, i.wantedPxPerM),
     });
   },

@@ -1,6 +1,9 @@
 import { z } from 'zod';
-import { atLeast, atMost, calculator, fig } from '../calculator.ts';
+import { atLeast, atMost, calculator, fig, outOfDomain } from '../calculator.ts';
 import { ok } from '../../math/index.ts';
+
+/** Members stand no farther apart, m. */
+const WIDEST_BAY_M = 3;
 
 export const frameFit = calculator({
   name: 'frame-fit',
@@ -30,9 +33,11 @@ export const frameFit = calculator({
   }),
   example: { spacingM: 0.4, memberM: 0.045, studM: 0.089, frameM: 0.25, depthM: 0.09 },
   run: ({ spacingM, memberM, studM, boardM, gapM, frameM, cutOutM, depthM, clearM, offsetM }) => {
+    if (spacingM <= memberM) return outOfDomain('spacingM', spacingM, memberM, WIDEST_BAY_M);
+    if (offsetM !== null && offsetM > spacingM) return outOfDomain('offsetM', offsetM, 0, spacingM);
     const bayM = spacingM - memberM;
-    const availableM = studM + boardM - gapM;
-    const toMemberM = offsetM === null ? bayM / 2 : Math.min(offsetM, spacingM - offsetM) - memberM / 2;
+    const availableM = Math.max(0, studM + boardM - gapM);
+    const toMemberM = Math.max(0, offsetM === null ? bayM / 2 : Math.min(offsetM, spacingM - offsetM) - memberM / 2);
     const neededM = (cutOutM ?? frameM) / 2 + 0.013;
     const widthFits = atMost(frameM + 2 * clearM, bayM);
     const depthFits = atMost(depthM, availableM);

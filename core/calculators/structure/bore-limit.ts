@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { atLeast, atMost, calculator, fig } from '../calculator.ts';
+import { atLeast, atMost, calculator, fig, outOfDomain } from '../calculator.ts';
 import { err, INCH_M, ok } from '../../math/index.ts';
 import { boreLimit, NAIL_PLATE_M } from './limits.ts';
 import { common, DEFERRED } from './bored-members.ts';
@@ -43,7 +43,11 @@ export const boreCheck = calculator({
     const limit = boreLimit(kind, depthM, jurisdiction, bearing && !doubled);
     const isUk = kind === 'joist' && limit.spanShares !== null;
     const hole = holeM ?? limit.mostM;
-    const edge = edgeM ?? Math.max(0, (depthM - hole) / 2);
+    const centredM = Math.max(0, (depthM - hole) / 2);
+    if (edgeM !== null && !atMost(edgeM, centredM)) return outOfDomain('edgeM', edgeM, 0, centredM);
+    if (spanM !== null && fromSupportM !== null && !atMost(fromSupportM, spanM))
+      return outOfDomain('fromSupportM', fromSupportM, 0, spanM);
+    const edge = edgeM ?? centredM;
     const nailPlates = edge < NAIL_PLATE_M - 1e-9;
     const tie = kind === 'plate' && hole > 0.5 * depthM + 1e-9;
     const figures = {
@@ -59,6 +63,14 @@ export const boreCheck = calculator({
     if (!atMost(holeM, limit.mostM)) return err('bore-over', { kind: 'prohibited', field: 'holeM', holeM, ...figures });
     if (!isUk && edgeM !== null && !atLeast(edgeM, limit.edgeM))
       return err('bore-near-edge', { kind: 'prohibited', field: 'edgeM', holeM, ...figures });
+    // There a joist may be bored in one part of its span alone: without the place nobody can say.
+    for (const [field, value] of isUk
+      ? ([
+          ['spanM', spanM],
+          ['fromSupportM', fromSupportM],
+        ] as const)
+      : [])
+      if (value === null) return err('input-missing', { kind: 'incomplete', field });
     if (isUk && spanM !== null && fromSupportM !== null) {
       const share = Math.min(fromSupportM, spanM - fromSupportM) / spanM;
       if (!atLeast(share, 0.25) || !atMost(share, 0.4))

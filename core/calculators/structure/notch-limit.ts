@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { calculator, fig } from '../calculator.ts';
+import { calculator, fig, outOfDomain } from '../calculator.ts';
 import { err } from '../../math/index.ts';
 import { type Notch, notchLimit } from './notch.ts';
 import { common, DEFERRED, MEMBERS } from './bored-members.ts';
@@ -37,6 +37,9 @@ export const notchCheck = calculator({
   run: ({ member, depthM, ...notch }) => {
     if (DEFERRED.has(member)) return err('member-deferred', { kind: 'defer', field: 'member', member });
     if (depthM === null) return err('input-missing', { kind: 'incomplete', field: 'depthM' });
+    const { spanM, fromSupportM, lengthM } = notch;
+    if (spanM !== null && fromSupportM !== null && fromSupportM + (lengthM ?? 0) > spanM * (1 + 1e-9))
+      return outOfDomain('fromSupportM', fromSupportM, 0, Math.max(0, spanM - (lengthM ?? 0)));
     return notchLimit({ ...notch, member: member as Notch['member'], depthM });
   },
   steps: (i, v) => [`${fig(i.notchM * 1000)} mm of ${fig(v.mostM * 1000)} mm`],

@@ -255,7 +255,7 @@ type Known = Pick<ProjectDocument, 'cableTypes' | 'deviceTypes' | 'conductorMaps
  * `library-empty`, `library-unreadable`.
  */
 export function readLibrary(text: string, known: Known): Outcome<LibraryFile> {
-  if (text.length > MAX_TEXT) return err('file-too-large', { bytes: text.length, most: MAX_TEXT });
+  if (text.length > MAX_TEXT) return err('file-too-large', { bytes: text.length, mostBytes: MAX_TEXT });
   const plain = text.replace(/^\uFEFF/, '');
   const drafts = plain.trimStart().startsWith('{') ? jsonDrafts(plain) : csvDrafts(plain);
   if (!drafts.ok) return drafts;

@@ -83,7 +83,7 @@ const DxfParser = ((DxfParserModule as unknown as { default?: unknown }).default
  */
 export function readDxf(text: string, progress: (share: number) => void = () => undefined): Outcome<Drawing> {
   if (text.length > MAX_DRAWING_BYTES)
-    return err('drawing-too-large', { kind: 'out_of_domain', field: 'file', bytes: text.length, most: MAX_DRAWING_BYTES });
+    return err('drawing-too-large', { kind: 'out_of_domain', field: 'file', bytes: text.length, mostBytes: MAX_DRAWING_BYTES });
   if (text.slice(0, 2000).includes('\0')) return err('drawing-binary', { kind: 'invalid', field: 'file' });
   let parsed: Parsed | null;
   try {

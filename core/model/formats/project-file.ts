@@ -55,7 +55,7 @@ export interface ProjectFile {
  * `reference-missing`, `value-taken`, `nested-too-deep` and the bounds of a house (`checkBounds`); each with the field.
  */
 export function readProjectFile(text: string): Outcome<ProjectFile> {
-  if (text.length > MAX_FILE_BYTES) return err('file-too-large', { bytes: text.length, most: MAX_FILE_BYTES });
+  if (text.length > MAX_FILE_BYTES) return err('file-too-large', { bytes: text.length, mostBytes: MAX_FILE_BYTES });
   const json = parseJson(text);
   if (!json.ok) return json;
   const head = json.value as { format?: unknown; version?: unknown } | null;

@@ -56,7 +56,7 @@ describe('work goes on', () => {
     await page.getByText(/Database away · 2 edits kept/).waitFor();
     postgres('start');
     await saved(page);
-    expect(await devices()).to.equal(91);
+    expect(await devices()).to.equal(93);
   });
 
   it('while the server is killed: the edits are kept, also over closing the tab, and sent after', async () => {
@@ -69,6 +69,6 @@ describe('work goes on', () => {
     await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
     await saved(page);
     await page.getByText(/of 120 runs/).waitFor();
-    expect(await devices()).to.equal(92);
+    expect(await devices()).to.equal(94);
   });
 });

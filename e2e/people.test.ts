@@ -140,6 +140,8 @@ describe('a person at a device of one’s own', () => {
     await page.getByRole('button', { name: 'Sign in' }).click();
     await page.getByRole('link', { name: 'Open Sluice house' }).waitFor();
     expect(await stored(page)).to.include('Sluice house');
+    // Without a connection the page comes from the service worker, once that is there.
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
     await page.context().setOffline(true);
     await page.goto(`${app.url}/p/${projectId}/survey`);
     await page.getByRole('heading', { name: 'Sluice house' }).waitFor();

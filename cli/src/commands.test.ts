@@ -115,7 +115,7 @@ describe('the command line', () => {
     expect(run('ways', demo('ropewalk-flat')).out).to.match(/^\S+ {2}\d+\.\d\d m \(up .*top plate/m);
   });
 
-  it('tells the brief of every room and outdoor area, its open decisions with prepared cables, and the package', () => {
+  it('reports the brief of every room and outdoor area, open decisions with prepared cables, and the package', () => {
     const report = JSON.parse(run('brief', demo('saltmarsh-granary'), '--json', '--today=2026-11-29').out) as {
       cost: { now: number };
       places: {

@@ -9,7 +9,6 @@ import {
   type ProjectDocument,
   type Room,
 } from '../model/index.ts';
-
 import { listOf, onLevel } from '../derive/index.ts';
 
 /** A room or an outdoor area: what the brief is asked about. Lengths in m. */
@@ -79,7 +78,7 @@ export const placeFields = (
       ? { roomId: placeId, areaId: null }
       : { roomId: null, areaId: placeId };
 
-/** A new area lies so far before the house, m, and is so large; a garden lies behind it. */
+/** A new area lies so far before the house, m, and is so large, m. */
 const BEFORE_M = 0.5;
 const SIZE_M = { width: 4, depth: 3 } as const;
 /** Distance between a facade or eaves and the house, m. */

@@ -20,6 +20,9 @@ import { placeAtSpot, spotFor } from './spot.ts';
 /** The reason by which the runs of a decision are known. */
 const reasonOf = ({ subject }: OpenDecision) => `Open decision: ${subject}`.slice(0, 200);
 
+/** The name of a device that prepares a decision. */
+const nameOf = ({ subject }: OpenDecision) => subject.slice(0, 80);
+
 /** Options that hang at the same kind of place: on a wall, a ceiling, the floor. One prepared device keeps all of them open. */
 interface OptionGroup {
   readonly attachment: string;
@@ -106,7 +109,7 @@ export function prepareDecision(project: ProjectDocument, decisionId: string, id
     } else {
       const type = group.types.reduce((most, one) => (one.cables.length > most.cables.length ? one : most));
       const at = spotFor(working, type, place, place.levelId);
-      const more = { decisionId, fitting: 'prepared' as const, name: decision.subject.slice(0, 80) };
+      const more = { decisionId, fitting: 'prepared' as const, name: nameOf(decision) };
       const wanted = { typeId: type.id, at, more, runAs: () => ({ reason: reasonOf(decision) }) };
       const placed = placeAtSpot(working, place.levelId, wanted, ids);
       if (!placed.ok) return placed;
@@ -165,7 +168,7 @@ export function takeOption(
     if (isIt) {
       const settled = settlePrepared(working, device.id, type.id, reasonOf(decision), newRunId);
       if (!settled.ok) return settled;
-      const name = device.name === decision.subject.slice(0, 80) ? '' : device.name;
+      const name = device.name === nameOf(decision) ? '' : device.name;
       const fitted = update('devices', device, { fitting: 'fitted', name });
       const steps = [...settled.value.operations, ...(fitted ? [fitted] : [])];
       operations.push(...steps);

@@ -1,10 +1,10 @@
 import { FAMILY_ENDS, knownMap } from '../devices/index.ts';
-import { type CableType, create, type Operation, type ProjectDocument, type Run, update } from '../model/index.ts';
+import { type CableType, create, type Operation, type ProjectDocument, update } from '../model/index.ts';
 import { edited, listOf } from '../derive/index.ts';
-import { isKept, plannedRun, type PlannedRun } from '../runs/index.ts';
+import { isKept, isPulled, plannedRun, type PlannedRun } from '../runs/index.ts';
 import type { Cure } from './check.ts';
 
-/** Another cable for a run, with the connectors and the map of its family where that is another one. */
+/** Another cable for a run that is not in the wall yet, with the connectors and the map of its family where that is another one. */
 export function exchange(project: ProjectDocument, runId: string, cable: CableType | undefined): Operation[] {
   const run = project.runs[runId];
   if (!run || !cable || isPulled(run)) return [];
@@ -14,9 +14,6 @@ export function exchange(project: ProjectDocument, runId: string, cable: CableTy
   const operation = update('runs', run, { cableTypeId: cable.id, ...ends });
   return operation ? [operation] : [];
 }
-
-/** A cable that is in the wall is not exchanged by a click. */
-const isPulled = ({ state }: Run) => state === 'pulled' || state === 'terminated' || state === 'tested';
 
 /** The cure that exchanges a cable; none where there is no such cable. */
 export function useCable(project: ProjectDocument, runId: string, fits: (cable: CableType) => boolean): Cure[] {

@@ -1,6 +1,6 @@
 import { changedOnLabel, labelState } from '../devices/index.ts';
-import { type ProjectDocument, RUN_STATES } from '../model/index.ts';
-import { runState, proposedRoutes } from '../runs/index.ts';
+import type { ProjectDocument } from '../model/index.ts';
+import { isPulled, runState, proposedRoutes } from '../runs/index.ts';
 import { type Cure, defineCheck, say } from './check.ts';
 
 /** No pull is complete without labels at both ends (practice A42, B12), and labels say what is so. */
@@ -14,17 +14,17 @@ export const labelsOn = defineCheck({
   reads: ['cableTypes', 'deviceTypes', 'project', 'racks', 'rooms'],
   ofRun: (planned, { project }) => {
     const { run } = planned;
-    const isPulled = RUN_STATES.indexOf(run.state) >= RUN_STATES.indexOf('pulled');
+    const isInWall = isPulled(run);
     if (labelState(project, planned) === 'out-of-date')
       return [
-        say('look', isPulled ? 'label-outdated-pulled' : 'label-outdated', [{ in: 'runs', id: run.id }], {
+        say('look', isInWall ? 'label-outdated-pulled' : 'label-outdated', [{ in: 'runs', id: run.id }], {
           number: run.number,
           state: run.state,
           on: run.printedOn,
           changed: changedOnLabel(project, planned),
         }),
       ];
-    if (!isPulled || run.printedOn !== '') return [];
+    if (!isInWall || run.printedOn !== '') return [];
     return [
       say(
         'stop',

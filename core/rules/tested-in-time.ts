@@ -1,4 +1,5 @@
-import { gateDate, type ProjectDocument, RUN_STATES } from '../model/index.ts';
+import { gateDate, type ProjectDocument } from '../model/index.ts';
+import { isPulled } from '../runs/index.ts';
 import { defineCheck, say } from './check.ts';
 
 /** The day on which the drywall went on, where that is past or today. */
@@ -21,11 +22,11 @@ export const testedInTime = defineCheck({
   ofRun: ({ run }, { project, today }) => {
     const on = closedOn(project, today);
     if (on === null || run.state === 'tested') return [];
-    const isPulled = RUN_STATES.indexOf(run.state) >= RUN_STATES.indexOf('pulled');
+    const isInWall = isPulled(run);
     return [
       say(
-        isPulled ? 'look' : 'stop',
-        isPulled ? 'closed-untested' : 'closed-unpulled',
+        isInWall ? 'look' : 'stop',
+        isInWall ? 'closed-untested' : 'closed-unpulled',
         [{ in: 'runs', id: run.id }],
         { number: run.number, state: run.state, on },
         {},

@@ -26,6 +26,7 @@ export {
   holesOfRun,
   inNumberOrder,
   isKept,
+  isPulled,
   keptRoute,
   NUMBER_ORDER,
   PLANNED_RUN,

@@ -53,6 +53,9 @@ const SAME_PLACE_M = 0.02;
 /** Whether a run keeps its route, number and length: from issue on. */
 export const isKept = (run: Run): boolean => RUN_STATES.indexOf(run.state) >= 1;
 
+/** Whether its cable lies in the walls. */
+export const isPulled = ({ state }: Pick<Run, 'state'>): boolean => RUN_STATES.indexOf(state) >= RUN_STATES.indexOf('pulled');
+
 /** The network of a project's house, at what routes cost in it. */
 export const routeNetwork = (project: ProjectDocument): Network => derivationsOf(project).get(NETWORK);
 

@@ -17,6 +17,7 @@ import {
   bundleFor,
   freeLeg,
   isKept,
+  isPulled,
   runNumberFor,
   runsByDevice,
   spendNumber,
@@ -235,8 +236,6 @@ const OF_RECIPE: ExchangeRules = {
   takesPart: ({ recipeLeg }) => recipeLeg !== null,
   surplus: (run) => (isKept(run) ? 'keep' : 'remove'),
 };
-
-const isPulled = ({ state }: Run) => RUN_STATES.indexOf(state) >= RUN_STATES.indexOf('pulled');
 
 /**
  * Makes a prepared device the one that was decided on: its prepared runs, known by their reason, become legs of its recipe, the pulled ones

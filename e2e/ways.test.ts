@@ -39,16 +39,17 @@ describe('a planner of ways', function () {
   it('looks for ways that runs share, sees old against new, and keeps them; one undo takes them back', async () => {
     await cabling();
     await page.getByRole('button', { name: 'Pathways and holes' }).click();
-    await page.getByRole('button', { name: 'Find shared routes' }).click();
+    await page.getByRole('button', { name: 'Tidy routes' }).click();
     await page.locator('.pathways__ways-comparison').waitFor();
     expect(await cell('Holes', 1)).to.be.lessThan(await cell('Holes', 0));
-    expect(await cell('Work, as cable length', 1)).to.be.lessThan(await cell('Work, as cable length', 0));
+    expect(await cell('Bored places', 1)).to.be.lessThan(await cell('Bored places', 0));
+    expect(await cell('Hours', 1)).to.be.lessThan(await cell('Hours', 0));
     await page.getByRole('button', { name: 'Show on the plan' }).click();
-    await page.getByText(/Previewed on the plan: Shared routes: \d+ runs move/).waitFor();
+    await page.getByText(/Previewed on the plan: Tidy routes: \d+ runs move/).waitFor();
     await page.getByRole('button', { name: 'Apply' }).click();
     await saved(page);
     await page.getByRole('button', { name: 'Pathways and holes' }).click();
-    await page.getByText('Runs follow shared routes').waitFor();
+    await page.getByText('Runs follow the tidied routes').waitFor();
     await page.getByRole('button', { name: 'Back to the plan' }).click();
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('button', { name: 'Pathways and holes' }).click();

@@ -100,12 +100,13 @@ describe('the command line', () => {
     interface Ways {
       runs: { number: string; riseM: number; runM: number; dropM: number; points: number[][]; holes: object[] }[];
       totals: { member: string; holes: number }[];
-      work: { apartM: number; togetherM: number } | null;
+      work: Record<'now' | 'then', { hours: number; places: number }> | null;
     }
     const pathways = (...flags: string[]) => JSON.parse(run('ways', demo('saltmarsh-granary'), ...flags, '--json').out) as Ways;
     const [apart, together] = [pathways(), pathways('--shared')];
     expect(apart.work).to.equal(null);
-    expect(together.work!.togetherM).to.be.lessThan(together.work!.apartM);
+    expect(together.work!.then.hours).to.be.lessThan(together.work!.now.hours);
+    expect(together.work!.then.places).to.be.lessThan(together.work!.now.places);
     const count = ({ totals }: Ways) => totals.reduce((sum, { holes }) => sum + holes, 0);
     expect(count(together)).to.be.lessThan(count(apart));
     for (const { points, riseM, runM, dropM } of apart.runs) {

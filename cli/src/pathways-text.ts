@@ -1,12 +1,12 @@
-import { holeSchedule, holeTotals } from '@dusky-spool/core/pathways';
+import { holeSchedule, holeTotals, type PullingWork, tidyRoutes } from '@dusky-spool/core/pathways';
 import { applyChange, type ProjectDocument } from '@dusky-spool/core/model';
 import { HOLE_MEMBERS } from '@dusky-spool/core/routing';
-import { holesOfRun, planRuns, proposeSharedRoutes } from '@dusky-spool/core/runs';
+import { holesOfRun, planRuns } from '@dusky-spool/core/runs';
 import { en, problemSentence } from '@dusky-spool/texts';
 
 /** The route of every run with its holes, and what all of them come to; with `shared`, after routes that runs share were looked for. */
 export function pathwaysText(project: ProjectDocument, shared: boolean, asJson: boolean): string {
-  const proposal = shared ? proposeSharedRoutes(project, () => 'trunk') : null;
+  const proposal = shared ? tidyRoutes(project, () => 'trunk') : null;
   const applied = proposal && applyChange(project, { operations: proposal.operations });
   const house = applied?.ok ? applied.value : project;
   const planned = planRuns(house);
@@ -27,7 +27,7 @@ export function pathwaysText(project: ProjectDocument, shared: boolean, asJson: 
       media,
     };
   });
-  const work = proposal && { apartM: proposal.apart.totalM, togetherM: proposal.together.totalM };
+  const work = proposal && { now: proposal.now, then: proposal.then };
   if (asJson) return JSON.stringify({ runs, totals, work }, null, 2);
   const counted = (holes: (typeof runs)[number]['holes']) =>
     HOLE_MEMBERS.flatMap((member) => {
@@ -42,6 +42,9 @@ export function pathwaysText(project: ProjectDocument, shared: boolean, asJson: 
     ),
     '',
     ...totals.map(({ member, places, holes }) => `${en.terms.members[member]}: ${holes} holes at ${places} places`),
-    ...(work ? [`Work ${work.apartM.toFixed(0)} m apart, ${work.togetherM.toFixed(0)} m together`] : []),
+    ...(work ? [workText('Now', work.now), workText('Tidied', work.then)] : []),
   ].join('\n');
 }
+
+const workText = (name: string, { holes, places, pulls, cutM, hours }: PullingWork) =>
+  `${name}: ${holes} holes at ${places} places, ${pulls} pulls, ${cutM.toFixed(0)} m of cable, ${hours.toFixed(1)} h`;

@@ -23,7 +23,15 @@ import { cameraDensity, pathLoss } from './coverage/index.ts';
 import { dataLink, patchCords, poeBudget, poeBundle, poeLink } from './data/index.ts';
 import { circuitLoad, patchPorts, rackHeat, upsTime } from './head-end/index.ts';
 import { lightAtPoint, roomLight } from './lighting/index.ts';
-import { cableSupports, cutLengthCalculator, labourHours, orderLength, priceOf, spoolPlan } from './order/index.ts';
+import {
+  cableSupports,
+  cutLengthCalculator,
+  labourHours,
+  orderLength,
+  priceOf,
+  pullingHoursCalculator,
+  spoolPlan,
+} from './order/index.ts';
 import { conduitFillCalculator, conduitPullCalculator, conduitSizeCalculator } from './pathways/index.ts';
 import { ceilingCoverage, frameFit, heightCheck, stereoPair } from './placing/index.ts';
 import { classTwo, dcChain, dcDrop, dcPower, ledChannels, ledFeed, ledStrip } from './power/index.ts';
@@ -140,6 +148,7 @@ export const CALCULATORS: readonly Calculator[] = [
   spoolPlan,
   cableSupports,
   labourHours,
+  pullingHoursCalculator,
   priceOf,
   screenSize,
   viewingAngle,

@@ -1,6 +1,6 @@
 import type { CheckStage, Finding } from '../rules/index.ts';
 import type { ScheduleRow } from '../sheets/index.ts';
-import type { CollectionName, Operation, ProjectDocument } from '../model/index.ts';
+import type { CollectionName, ProjectDocument } from '../model/index.ts';
 import { keptRoute, type PlannedRun } from '../runs/index.ts';
 import { applySplices, type Splice } from './splices.ts';
 
@@ -32,15 +32,6 @@ export interface Delta {
 export interface DragDelta {
   readonly runs: readonly DerivedRun[];
   readonly clashes: readonly (Pick<Finding, 'rank' | 'code' | 'figures'> & { readonly deviceId: string })[];
-}
-
-/** What shared routes would bring: all cable, holes and work before and after, and the edit that makes them. */
-export interface SharedRoutePreview {
-  readonly operations: readonly Operation[];
-  readonly now: { readonly cutM: number; readonly holes: number; readonly workM: number };
-  readonly then: { readonly cutM: number; readonly holes: number; readonly workM: number };
-  /** Runs that would take another route. */
-  readonly moved: number;
 }
 
 /** The lists with the changes applied. */

@@ -1,4 +1,4 @@
-import { bothRoutes, type BothRoutes, holeSchedule, holeTotals } from '../pathways/index.ts';
+import { bothRoutes, type BothRoutes, type TidyRoutes, tidyRoutes } from '../pathways/index.ts';
 import { type Cure, curesFor, findingKey, FINDINGS } from '../rules/index.ts';
 import { Derivations, derivationsOf, edited, onLevel, type Steps } from '../derive/index.ts';
 import { cablingReport, type CablingReport, type ScheduleWords } from '../sheets/index.ts';
@@ -8,11 +8,8 @@ import {
   bundleByRoute,
   choicesOf,
   compareNumbers,
-  cutFromSpool,
   plannedRun,
-  type PlannedRun,
   planRuns,
-  proposeSharedRoutes,
   renumberScheme,
   ROUTE_OF_RUN,
   runsByDevice,
@@ -22,7 +19,7 @@ import { type EditEffects, effectsOf } from './effects.ts';
 import { applyPatch, type DocumentPatch } from './patch.ts';
 import { splicesBetween } from './splices.ts';
 import { deltaNodes, RUN_DELTA } from './delta-nodes.ts';
-import { type Delta, type DerivedLists, type DragDelta, NO_LISTS, type SharedRoutePreview } from './delta.ts';
+import { type Delta, type DerivedLists, type DragDelta, NO_LISTS } from './delta.ts';
 
 /** Devices this near to a dragged one are checked for clashes, m. */
 const BESIDE_M = 3;
@@ -103,26 +100,9 @@ export class DerivedProject {
     return run ? choicesOf(this.opened.project, run) : { ok: false, problem: { code: 'record-gone', in: 'runs', id: runId } };
   }
 
-  /** Routes that runs could share. `newId` gives ids for what would be created. */
-  sharedRoutes(newId: () => string): SharedRoutePreview {
-    const now = this.opened.project;
-    const { operations, now: workNow, together } = proposeSharedRoutes(now, newId);
-    const applied = edited(now, operations);
-    const then = applied.ok ? applied.value : now;
-    const [before, after] = [planRuns(now), planRuns(then)];
-    const bundles = operations.length > 0 ? bundleByRoute(after, this.opened.project.cableTypes) : [];
-    const wasAt = new Map(before.map((planned) => [planned.run.id, planned.points]));
-    const sumOf = (project: ProjectDocument, runs: readonly PlannedRun[], workM: number) => ({
-      cutM: runs.reduce((sum, planned) => sum + cutFromSpool(planned), 0),
-      holes: holeTotals(holeSchedule(project, runs)).reduce((sum, { holes }) => sum + holes, 0),
-      workM,
-    });
-    return {
-      operations: [...operations, ...bundles],
-      now: sumOf(now, before, workNow.totalM),
-      then: sumOf(then, after, together.totalM),
-      moved: after.filter(({ run, points }) => !samePoints(wasAt.get(run.id) ?? [], points)).length,
-    };
+  /** Tidier routes that runs could share. `newId` gives ids for what would be created. */
+  tidyRoutes(newId: () => string): TidyRoutes {
+    return tidyRoutes(this.opened.project, newId);
   }
 
   /** All that follows from the routes: holes, pathways, bundles, penetrations. */
@@ -207,9 +187,6 @@ function clashesOfDragged(project: ProjectDocument, device: Device): DragDelta['
 }
 
 const same = <T>(a: T, b: T) => a === b;
-const samePoints = (a: PlannedRun['points'], b: PlannedRun['points']) =>
-  a.length === b.length && a.every((p, n) => p.every((value, axis) => value === b[n][axis]));
-
 const differenceOf = (before: DerivedLists, after: DerivedLists): Delta => ({
   isWhole: before === NO_LISTS,
   runs: splicesBetween(before.runs, after.runs, same),

@@ -12,7 +12,6 @@ export {
   type DragDelta,
   NO_LISTS,
   plannedFrom,
-  type SharedRoutePreview,
 } from './delta.ts';
 export { DerivedProject, type HeadEndQuestion } from './derived-project.ts';
 export { type EditEffects, effectsOf, hasNoEffects } from './effects.ts';

@@ -9,7 +9,7 @@ import { addPathways } from './pathway-links.ts';
 import { type Space, spacesAbove, spacesBelow } from './spaces.ts';
 import type { Channel, Mouth, Stub } from './stubs.ts';
 import { NEW_FRAMING, type Weights, weightsOf } from './weights.ts';
-import type { Loads } from './share.ts';
+import type { SharedLoads } from './share.ts';
 import type { RouteTree } from './tree.ts';
 import { once, Remembered, whole } from '../derive/index.ts';
 
@@ -47,7 +47,7 @@ export interface Network {
   /** Nodes by their places in millimetres, worked out when first asked for. */
   readonly nodeByPlace: () => ReadonlyMap<string, number>;
   /** Trees to ends that were asked for, by the routes that others go along. */
-  readonly trees: Remembered<Loads, Remembered<string, Outcome<RouteTree>>>;
+  readonly trees: Remembered<SharedLoads, Remembered<string, Outcome<RouteTree>>>;
 }
 
 export interface PlacedLayer {
@@ -91,7 +91,7 @@ export interface NetworkParts {
   readonly columns: readonly Columns[];
 }
 /** Trees are remembered for the routes that are shared now, for those before, and for none. */
-const MAX_LOADS = 3;
+const MAX_LOADS = 5;
 
 /** A place in millimetres, as a key. */
 export const placeKey = (x: number, y: number, z: number): string =>

@@ -8,7 +8,7 @@ import { type Hole, holesOf } from './holes.ts';
 import type { Network } from './network.ts';
 import { straighten, tidy } from './straighten.ts';
 import { tightened } from './tighten.ts';
-import { averagePrice, type Loads } from './share.ts';
+import { entryCost, keptPrice, type SharedLoads } from './share.ts';
 import { BARRED_M } from './weights.ts';
 import { nodesOfRule, rulePrice } from './rules.ts';
 import { whatBlocks } from './what-blocks.ts';
@@ -40,7 +40,7 @@ export function routeDevice(
   network: Network,
   end: EndPlace,
   rack: Rack,
-  shared: Loads = NOT_SHARED,
+  shared: SharedLoads = NOT_SHARED,
   rules: readonly RouteRule[] = NO_RULES,
 ): Outcome<RoutedPath> {
   return routeBetween(network, end, rackPlace(rack), rackName(rack), shared, rules);
@@ -60,7 +60,7 @@ export const rackPlace = ({ levelId, x, y, entry, entryHeightM, depthM }: Rack):
 });
 
 /** No route is shared with others. */
-export const NOT_SHARED: Loads = new Map();
+export const NOT_SHARED: SharedLoads = { counts: new Map(), setUp: 0 };
 const NO_RULES: readonly RouteRule[] = [];
 
 /**
@@ -72,7 +72,7 @@ export function routeBetween(
   end: EndPlace,
   target: EndPlace,
   name: string,
-  shared: Loads = NOT_SHARED,
+  shared: SharedLoads = NOT_SHARED,
   rules: readonly RouteRule[] = NO_RULES,
 ): Outcome<RoutedPath> {
   const inside = rules.length > 0 ? null : insideWall(network, end, target);
@@ -121,7 +121,7 @@ export function bestStart(
   for (const entry of starts) {
     for (let axis = 0; axis < AXES; axis++) {
       const state = entry.node * AXES + axis;
-      const costM = entry.work + entry.holes + tree.cost[state] + (axis === entry.axis ? 0 : weights.turnM);
+      const costM = entryCost(entry, tree.setUp) + tree.cost[state] + (axis === entry.axis ? 0 : weights.turnM);
       if (costM < BARRED_M && (!best || costM < best.costM - 1e-9)) best = { entry, state, costM };
     }
   }
@@ -132,20 +132,22 @@ export function bestStart(
 const MAX_TREES = 40;
 
 /** A tree that was grown before, or a new one. */
-const remembered = ({ trees }: Network, shared: Loads, key: string, grow: () => Outcome<RouteTree>): Outcome<RouteTree> =>
+const remembered = ({ trees }: Network, shared: SharedLoads, key: string, grow: () => Outcome<RouteTree>): Outcome<RouteTree> =>
   trees.of(shared, () => new Remembered(MAX_TREES)).of(key, grow);
 
 const keyOf = ({ mount, levelId, x, y, heightM, entry }: EndPlace) =>
   `${mount}:${levelId}:${x}:${y}:${heightM}:${entry?.from ?? ''}:${entry?.depthM ?? ''}`;
 
-const targetTree = (network: Network, target: EndPlace, shared: Loads): Outcome<RouteTree> =>
+const targetTree = (network: Network, target: EndPlace, shared: SharedLoads): Outcome<RouteTree> =>
   remembered(network, shared, keyOf(target), () => {
     const routes = entriesFrom(network, target);
-    return routes.ok ? ok(growTree(network, routes.value, shared.size > 0 ? averagePrice(network, shared) : undefined)) : routes;
+    return routes.ok
+      ? ok(growTree(network, routes.value, shared.counts.size > 0 ? keptPrice(network, shared) : undefined))
+      : routes;
   });
 
 /** The tree to a target that keeps rules; a refusal where a thing that has to be passed is not there any more. */
-const treeByRules = (network: Network, target: EndPlace, shared: Loads, rules: readonly RouteRule[]): Outcome<RouteTree> =>
+const treeByRules = (network: Network, target: EndPlace, shared: SharedLoads, rules: readonly RouteRule[]): Outcome<RouteTree> =>
   remembered(network, shared, `rules:${JSON.stringify(rules)}:${keyOf(target)}`, () => {
     const routes = entriesFrom(network, target);
     if (!routes.ok) return routes;
@@ -198,7 +200,8 @@ function insideWall({ building, weights }: Network, a: EndPlace, b: EndPlace): R
 function assemble(network: Network, start: Entry, from: number, tree: RouteTree, costM: number, keepsAway: boolean): RoutedPath {
   const { arcs, end } = walkTree(tree, from);
   // What was led away from a thing is not moved back beside it.
-  return routeThrough(network, start, arcs, end, costM, tree.then === null && !keepsAway);
+  const mayMove = tree.then === null && !keepsAway;
+  return routeThrough(network, start, arcs, end, costM, !mayMove ? 'stays' : tree.setUp > 0 ? 'shared' : 'alone');
 }
 
 /** An entry, the arcs after it and the rest to the end as one route. */
@@ -208,7 +211,7 @@ export function routeThrough(
   arcs: readonly number[],
   end: Entry,
   costM: number,
-  mayMove = true,
+  how: 'alone' | 'shared' | 'stays' = 'alone',
 ): RoutedPath {
   const { x, y, z, space, spaces, to, detail, turned, details } = network;
   const points: Point3[] = [...start.points];
@@ -228,7 +231,7 @@ export function routeThrough(
   media.push(...[...end.media].reverse());
   const straight = straighten(points.map(tidy), media);
   // What a person leads through a point stays there.
-  const tight = mayMove ? tightened(network, straight) : straight;
+  const tight = how === 'stays' ? straight : tightened(network, straight, how === 'shared');
   const route = straighten(tight.points.map(tidy), tight.media);
   return { ...route, ...partsOf(route.points), holes: holesOf(network.building, route.points, route.media), costM, broken: [] };
 }

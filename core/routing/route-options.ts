@@ -4,7 +4,7 @@ import { type EndPlace, entriesFrom } from './ends.ts';
 import type { Network } from './network.ts';
 import { bestStart, routeBetween, type RoutedPath, routeThrough } from './route-device.ts';
 import { rulePrice } from './rules.ts';
-import type { Loads } from './share.ts';
+import { entryCost, type SharedLoads } from './share.ts';
 import { growTree, walkTree } from './tree.ts';
 
 /** A route that a run could take, and the points, in their order, that tell it from the route that it takes. */
@@ -32,7 +32,7 @@ export function routeOptions(
   network: Network,
   end: EndPlace,
   target: EndPlace,
-  shared: Loads,
+  shared: SharedLoads,
   rules: readonly RouteRule[],
   max = 2,
 ): Outcome<{ readonly taken: RoutedPath; readonly others: readonly RouteOption[] }> {
@@ -50,19 +50,18 @@ export function routeOptions(
   makeDearer(network, taken.value, dearer);
   const found: RoutedPath[] = [];
   for (let search = 0; search < MAX_SEARCHES && found.length < max; search++) {
-    const tree = growTree(
-      network,
-      ends.value,
-      (arc) => price(arc) * Math.max(dearer[network.to[arc]], dearer[network.to[network.back[arc]]]),
-    );
+    const tree = growTree(network, ends.value, {
+      ...price,
+      of: (arc) => price.of(arc) * Math.max(dearer[network.to[arc]], dearer[network.to[network.back[arc]]]),
+    });
     const best = bestStart(network, tree, starts.value);
     if (!best) break;
     const { arcs, end: last } = walkTree(tree, best.state);
     // What it truly costs, at the prices that hold.
-    let costM = best.entry.work + best.entry.holes + last.work + last.holes;
+    let costM = entryCost(best.entry, price.setUp) + entryCost(last, price.setUp);
     let axis: number = best.entry.axis;
     for (const arc of arcs) {
-      costM += price(arc) + (network.axis[arc] === axis ? 0 : network.weights.turnM);
+      costM += price.of(arc) + (network.axis[arc] === axis ? 0 : network.weights.turnM);
       axis = network.axis[arc];
     }
     if (axis !== last.axis) costM += network.weights.turnM;

@@ -3,8 +3,7 @@ import type { RouteRule } from '../model/index.ts';
 import { keepFromMains } from '../calculators/index.ts';
 import { RIGHT_ANGLE_FROM_RAD } from './beside-mains.ts';
 import type { Network } from './network.ts';
-import { averagePrice, type Loads } from './share.ts';
-import type { ArcPrice } from './tree.ts';
+import { type ArcPrice, keptPrice, type SharedLoads } from './share.ts';
 
 /** A point that a route is led through counts as passed within this, m. */
 const AT_POINT_M = 0.45;
@@ -32,8 +31,8 @@ export function nodesOfRule(network: Network, { target, targetId, at }: RouteRul
 }
 
 /** Prices with everything barred that rules say to keep away from. */
-export function rulePrice(network: Network, shared: Loads, avoided: readonly RouteRule[]): ArcPrice {
-  const price = averagePrice(network, shared);
+export function rulePrice(network: Network, shared: SharedLoads, avoided: readonly RouteRule[]): ArcPrice {
+  const price = keptPrice(network, shared);
   if (avoided.length === 0) return price;
   const nodes = new Set(avoided.flatMap((rule) => [...nodesOfRule(network, rule)]));
   const walls = avoided.flatMap(({ target, targetId }) => {
@@ -57,7 +56,7 @@ export function rulePrice(network: Network, shared: Loads, avoided: readonly Rou
       if (touches || crosses || things.some((isBeside) => isBeside(node, end))) barred[arc] = 1;
     }
   }
-  return (arc) => (barred[arc] ? Infinity : price(arc));
+  return { ...price, of: (arc) => (barred[arc] ? Infinity : price.of(arc)) };
 }
 
 /** Distance to a thing that is neither mains nor a route where it keeps none of its own, m. */

@@ -22,7 +22,7 @@ export function linesOf(network: Network, loads: Loads): Segment[] {
   };
   const segments: Segment[] = [];
   for (const [route, cables] of [...loads].sort(([a], [b]) => a - b)) {
-    if (cables < 2 || done.has(route)) continue;
+    if (done.has(route)) continue;
     done.add(route);
     const ends = [route, back[route]].map((out) => {
       let last = out;

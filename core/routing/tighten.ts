@@ -39,11 +39,13 @@ export function holeCost(building: Building, weights: Weights, { member, roomId,
 
 /**
  * Takes out of a route what only comes of the lattice lying beside its ends: a piece that steps aside, runs on and steps back is
- * moved onto its own line, where that stays in the same spaces and bores no more.
+ * moved onto its own line, where that stays in the same spaces and bores no more. What bores at all stays on its line where routes are
+ * shared: others pull through the same holes.
  */
 export function tightened(
   network: Network,
   route: { readonly points: readonly Point3[]; readonly media: readonly Medium[] },
+  isShared = false,
 ): { points: Point3[]; media: Medium[] } {
   const points = [...route.points];
   const media = [...route.media];
@@ -51,7 +53,7 @@ export function tightened(
     if (k > FROM_END && k + 2 < points.length - FROM_END) continue;
     const medium = media[k];
     if ((medium !== 'cavity' && medium !== 'crawl') || media[k - 1] !== medium || media[k + 1] !== medium) continue;
-    const moved = movedAside(network, medium, points[k - 1], points[k], points[k + 1], points[k + 2]);
+    const moved = movedAside(network, medium, [points[k - 1], points[k], points[k + 1], points[k + 2]], isShared);
     if (!moved) continue;
     points.splice(k, 2, ...moved);
     for (let n = points.length - 2; n >= 0; n--) {
@@ -65,7 +67,12 @@ export function tightened(
 }
 
 /** The middle piece moved to where the shorter of the steps on its sides is gone; null where there is nothing to gain. */
-function movedAside(network: Network, medium: Medium, a: Point3, b: Point3, c: Point3, d: Point3): [Point3, Point3] | null {
+function movedAside(
+  network: Network,
+  medium: Medium,
+  [a, b, c, d]: readonly [Point3, Point3, Point3, Point3],
+  isShared: boolean,
+): [Point3, Point3] | null {
   const [ux, uy] = [b[0] - a[0], b[1] - a[1]];
   const [wx, wy] = [d[0] - c[0], d[1] - c[1]];
   const [first, last] = [Math.hypot(ux, uy), Math.hypot(wx, wy)];
@@ -86,7 +93,8 @@ function movedAside(network: Network, medium: Medium, a: Point3, b: Point3, c: P
       (sum, hole) => sum + holeCost(network.building, network.weights, hole),
       0,
     );
-  return price([a, from, to, d]) <= price([a, b, c, d]) + 1e-9 ? [from, to] : null;
+  const mostM = isShared ? 0 : price([a, b, c, d]);
+  return price([a, from, to, d]) <= mostM + 1e-9 ? [from, to] : null;
 }
 
 /** Whether pieces lie in spaces at their height, over the heads of walls, and pass no obstacle. */

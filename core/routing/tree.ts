@@ -1,5 +1,6 @@
 import type { Entry } from './attach.ts';
 import type { Network } from './network.ts';
+import { type ArcPrice, entryCost } from './share.ts';
 
 /** Directions of a state: the route on from a node costs a turn where it leaves in another one. */
 export const AXES = 3;
@@ -15,10 +16,9 @@ export interface RouteTree {
   readonly entries: ReadonlyMap<number, Entry>;
   /** Where the route has to pass a place first: the tree that leads on from there. */
   readonly then: RouteTree | null;
+  /** What setting up a place counts, as a share of its hole; 0 where routes are not shared. */
+  readonly setUp: number;
 }
-
-/** What an arc costs one more cable, by its number, m. */
-export type ArcPrice = (arc: number) => number;
 
 /**
  * The cheapest routes from every node to the end that the entries lead to, by settling nodes from the end outward. Equal costs are
@@ -29,7 +29,7 @@ export function growTree(network: Network, ends: readonly Entry[], price?: ArcPr
   const sources = new Map<number, number>();
   for (const entry of ends) {
     const state = entry.node * AXES + entry.axis;
-    const total = entry.work + entry.holes;
+    const total = entryCost(entry, price?.setUp ?? 0);
     if (total >= (sources.get(state) ?? Infinity)) continue;
     sources.set(state, total);
     entries.set(state, entry);
@@ -68,6 +68,7 @@ function grown(
     queue.push(state);
   }
   const back = network.back;
+  const priceOf = price?.of;
   for (let state = queue.pop(); state >= 0; state = queue.pop()) {
     if (settled[state]) continue;
     settled[state] = 1;
@@ -81,7 +82,7 @@ function grown(
       const into = back[out];
       const from = to[out] * AXES + axis[out];
       if (settled[from]) continue;
-      const total = here + (price ? price(into) : work[into] + holes[into]) + (axis[out] === leaves ? 0 : weights.turnM);
+      const total = here + (priceOf ? priceOf(into) : work[into] + holes[into]) + (axis[out] === leaves ? 0 : weights.turnM);
       if (total < cost[from] || (total === cost[from] && state < next[from])) {
         const cheaper = total < cost[from];
         cost[from] = total;
@@ -91,7 +92,7 @@ function grown(
       }
     }
   }
-  return { cost, arc, next, entries, then };
+  return { cost, arc, next, entries, then, setUp: price?.setUp ?? 0 };
 }
 
 /** Every arc from a state to the end, and the state at the end, through all trees that lead on. */

@@ -112,6 +112,15 @@ const lengthOf = ({ length }: PlannedRun) => (length ? length.riseM + length.run
  * with the runs that have them now; runs that are issued, labelled or pulled keep theirs. The same project gives the same bundles.
  */
 export function bundleByRoute(all: readonly PlannedRun[], cableTypes: ProjectDocument['cableTypes']): Operation[] {
+  const codes = bundleCodes(all, cableTypes);
+  return all.flatMap(({ run }) => {
+    const code = codes.get(run.id);
+    return code === undefined ? [] : (update('runs', run, { bundle: code }) ?? []);
+  });
+}
+
+/** The bundle that each drafted run would be in by its route, empty where it is alone, by the id of the run; other runs keep theirs. */
+export function bundleCodes(all: readonly PlannedRun[], cableTypes: ProjectDocument['cableTypes']): ReadonlyMap<string, string> {
   // Conduits are laid, not pulled.
   const runs = all.filter(({ run }) => !isConduit(cableTypes[run.cableTypeId]));
   const steps: RackSteps = new Remembered();
@@ -120,14 +129,14 @@ export function bundleByRoute(all: readonly PlannedRun[], cableTypes: ProjectDoc
   for (const planned of drafted) byRack.set(planned.run.rackId, [...(byRack.get(planned.run.rackId) ?? []), planned]);
   const groups = [...byRack.keys()].sort().flatMap((rackId) => grouped(steps, byRack.get(rackId)!, 0));
   const taken = new Set(runs.filter(({ run }) => isKept(run) && run.bundle !== '').map(({ run }) => run.bundle));
-  const codes = new Map<PlannedRun, string>();
+  const codes = new Map(drafted.map(({ run }) => [run.id, '']));
   // The largest first, so that a code stays where most of it is.
   for (const group of [...groups].sort((a, b) => b.length - a.length || compareNumbers(a[0].run.number, b[0].run.number))) {
     const code = codeFor(group, taken);
     taken.add(code);
-    for (const planned of group) codes.set(planned, code);
+    for (const { run } of group) codes.set(run.id, code);
   }
-  return drafted.flatMap((planned) => update('runs', planned.run, { bundle: codes.get(planned) ?? '' }) ?? []);
+  return codes;
 }
 
 /**

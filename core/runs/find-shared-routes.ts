@@ -33,10 +33,16 @@ export function proposeSharedRoutes(project: ProjectDocument, newId: () => strin
   const demands = demandsOf(project, network);
   const runs = demands.reduce((sum, { starts }) => sum + starts.length, 0);
   const found = findSharedRoutes(network, demands);
-  const segments = linesOf(network, found.prices);
+  const segments = linesOf(network, found.prices.counts);
   const shared = sharedLoads(project);
-  const now = shared.size > 0 ? workWith(network, demands, shared) : found.apart;
-  return { operations: keep(project, segments, newId), apart: found.apart, together: found.work, now, runs };
+  const now = shared.counts.size > 0 ? workWith(network, demands, shared) : found.apart;
+  return {
+    operations: keep(project, { segments, setUp: found.prices.setUp }, newId),
+    apart: found.apart,
+    together: found.work,
+    now,
+    runs,
+  };
 }
 
 function demandsOf(project: ProjectDocument, network: Network): Demand[] {
@@ -55,12 +61,12 @@ function demandsOf(project: ProjectDocument, network: Network): Demand[] {
 }
 
 /** All of it stands with the first rack: routes are shared by runs of several. */
-function keep(project: ProjectDocument, segments: SharedRoute['segments'], newId: () => string): Operation[] {
+function keep(project: ProjectDocument, found: Pick<SharedRoute, 'segments' | 'setUp'>, newId: () => string): Operation[] {
   const [rack] = listOf(project, 'racks');
   const there = listOf(project, 'trunks');
-  if (!rack || segments.length === 0) return there.map((trunk) => remove('trunks', trunk));
+  if (!rack || found.segments.length === 0) return there.map((trunk) => remove('trunks', trunk));
   const own = there.find(({ rackId }) => rackId === rack.id);
   const others = there.filter((trunk) => trunk !== own).map((trunk) => remove('trunks', trunk));
-  const kept = own ? update('trunks', own, { segments }) : create('trunks', { id: newId(), rackId: rack.id, segments });
+  const kept = own ? update('trunks', own, found) : create('trunks', { id: newId(), rackId: rack.id, ...found });
   return kept ? [...others, kept] : others;
 }

@@ -3,7 +3,7 @@
 // Start with `planRuns`.
 // Terms: docs/glossary.md.
 export { setRackSlack, slackStyleOf, usualRackSlackM } from './allowance.ts';
-export { bundleByRoute, BUNDLES, bundlesOf, MAX_IN_BUNDLE } from './bundles.ts';
+export { bundleByRoute, bundleCodes, BUNDLES, bundlesOf, MAX_IN_BUNDLE } from './bundles.ts';
 export { bundleFor } from './bundling.ts';
 export { throughPoint } from './by-hand.ts';
 export { filledIn } from './calculator-inputs.ts';

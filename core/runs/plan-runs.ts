@@ -17,8 +17,8 @@ import {
   type EndPlace,
   type Hole,
   holesOf,
-  type Loads,
   loadsOf,
+  mainRoutes,
   type Network,
   NETWORK,
   NOT_SHARED,
@@ -27,6 +27,7 @@ import {
   rackPlace,
   routeBetween,
   type RoutedPath,
+  type SharedLoads,
 } from '../routing/index.ts';
 import { ALLOWANCE_OF_RUN, slackOf } from './allowance.ts';
 import { type Allowance, cutLength, type CutLength, lengthWith } from '../calculators/index.ts';
@@ -59,18 +60,35 @@ export const isPulled = ({ state }: Pick<Run, 'state'>): boolean => RUN_STATES.i
 /** The network of a project's house, at what routes cost in it. */
 export const routeNetwork = (project: ProjectDocument): Network => derivationsOf(project).get(NETWORK);
 
-/** Routes that the project keeps for many runs. */
-const SHARED_WAYS = whole<Loads>({
+const IS_SHARED = whole<boolean>({
+  name: 'whether routes are shared',
+  tables: ['project'],
+  make: ({ project }) => project.project.sharedRoutes,
+});
+
+/** Where runs share their route: as the project keeps it, else along the main routes of the house. */
+const SHARED_WAYS = whole<SharedLoads>({
   name: 'shared ways',
-  tables: ['trunks'],
-  nodes: [NETWORK],
+  tables: ['trunks', 'racks'],
+  nodes: [NETWORK, IS_SHARED],
   make: (read) => {
-    const sharedRoutes = read.rows('trunks');
-    return sharedRoutes.length > 0 ? loadsOf(read.get(NETWORK), sharedRoutes) : NOT_SHARED;
+    const kept = read.rows('trunks');
+    if (kept.length > 0) return { counts: loadsOf(read.get(NETWORK), kept), setUp: kept[0].setUp };
+    return read.get(IS_SHARED) ? mainRoutes(read.get(NETWORK), read.rows('racks')) : NOT_SHARED;
   },
 });
 
-export const sharedLoads = (project: ProjectDocument): Loads => derivationsOf(project).get(SHARED_WAYS);
+/** The same for a cable between two devices: it takes what is bored anyway, and makes no detour to bore less. */
+const SHARED_BY_JUMPERS = whole<SharedLoads>({
+  name: 'shared ways of jumpers',
+  nodes: [SHARED_WAYS],
+  make: (read) => {
+    const { counts } = read.get(SHARED_WAYS);
+    return counts.size === 0 ? NOT_SHARED : { counts, setUp: 0 };
+  },
+});
+
+export const sharedLoads = (project: ProjectDocument): SharedLoads => derivationsOf(project).get(SHARED_WAYS);
 
 const NO_RULES: readonly RouteRule[] = [];
 
@@ -162,13 +180,14 @@ const placeText = ({ levelId, x, y, heightM, mount, entry }: EndPlace) =>
 export const ROUTE_OF_RUN = each<'runs', Outcome<RoutedPath>>({
   name: 'route of a run',
   over: 'runs',
-  nodes: [NETWORK, SHARED_WAYS, ROUTES],
+  nodes: [NETWORK, SHARED_WAYS, SHARED_BY_JUMPERS, ROUTES],
   beside: [ENDS_OF_RUN, RULES_OF_RUN],
-  make: ({ id }, read) => {
+  make: ({ id, toDeviceId }, read) => {
     const { from, to, name } = read.one(ENDS_OF_RUN, id)!;
     const rules = read.one(RULES_OF_RUN, id)!;
     const key = `${placeText(from)} > ${placeText(to)} ${name}${rules.length > 0 ? JSON.stringify(rules) : ''}`;
-    return read.get(ROUTES).of(key, () => routeBetween(read.get(NETWORK), from, to, name, read.get(SHARED_WAYS), rules));
+    const shared = read.get(toDeviceId === null ? SHARED_WAYS : SHARED_BY_JUMPERS);
+    return read.get(ROUTES).of(key, () => routeBetween(read.get(NETWORK), from, to, name, shared, rules));
   },
   alike: sameValue,
 });

@@ -131,7 +131,7 @@ export function bigHouse(): ProjectDocument {
     entryHeightM: 2,
   });
   return {
-    ...emptyProject({ ...newHeader('B1GHS', 'Big house', 'metric'), roomDataCables: 2, deskDataCables: 4 }),
+    ...emptyProject({ ...newHeader('B1GHS', 'Big house', 'metric'), sharedRoutes: false, roomDataCables: 2, deskDataCables: 4 }),
     levels: tableFrom(levels),
     rooms: tableFrom(rooms),
     walls: tableFrom(walls),

@@ -41,7 +41,12 @@ export function smallHouse(
 ): ProjectDocument {
   const extra = (id: string) => more.walls?.[id] ?? {};
   return {
-    ...emptyProject({ ...newHeader('7K3MQ', 'Small house', 'metric'), roomDataCables: 2, deskDataCables: 4 }),
+    ...emptyProject({
+      ...newHeader('7K3MQ', 'Small house', 'metric'),
+      sharedRoutes: false,
+      roomDataCables: 2,
+      deskDataCables: 4,
+    }),
     levels: {
       m: newLevel({
         id: 'm',

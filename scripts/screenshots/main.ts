@@ -40,7 +40,7 @@ await page.getByRole('row').nth(3).waitFor();
 await shoot('schedule');
 await page.goto(`${app.url}/p/${granary}/cabling?view=ways`);
 await page.locator('.hole-table').first().waitFor();
-await page.getByRole('button', { name: 'Find shared routes' }).click();
+await page.getByRole('button', { name: 'Tidy routes' }).click();
 await page.locator('.pathways__ways-comparison').waitFor();
 await shoot('ways');
 await page.goto(`${app.url}/p/${granary}/cabling?view=labels`);

@@ -15,6 +15,7 @@ import { titleBlock } from './migrations/2026-12-07-title-block.ts';
 import { signatures } from './migrations/2026-12-08-signatures.ts';
 import { headEnds } from './migrations/2026-12-09-head-ends.ts';
 import { siteAndDecisions } from './migrations/2026-12-10-site-and-decisions.ts';
+import { sharedRoutesAndTests } from './migrations/2026-12-11-shared-routes-and-tests.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
 import pg from 'pg';
@@ -41,6 +42,7 @@ const MIGRATIONS: readonly Migration[] = [
   signatures,
   headEnds,
   siteAndDecisions,
+  sharedRoutesAndTests,
 ];
 
 /** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */

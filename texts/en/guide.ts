@@ -197,7 +197,7 @@ export const guidePages: readonly GuidePage[] = [
       },
       {
         title: 'Pathways',
-        text: 'Holes, conduits, bundles, penetrations and supports in lists. Find shared routes proposes one set of holes for many runs.',
+        text: 'Holes, conduits, bundles, penetrations and supports in lists. Runs of a new project share the main routes of the house. Tidy routes proposes one set of holes for many runs, with holes, pulls, cable and hours before and after.',
       },
       {
         title: 'Labels',

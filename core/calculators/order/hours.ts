@@ -15,6 +15,8 @@ export const HOURS = {
   additionalCable: { new: 0.08, retrofit: 0.25 },
   /** A stud or joist bored. */
   hole: { new: 0.03, retrofit: 0.12 },
+  /** Ladder, marking and bit at a place that is bored. */
+  placeSetUp: { new: 0.05, retrofit: 0.05 },
   /** A floor or plate crossed. */
   floorCrossing: { new: 0.15, retrofit: 0.75 },
   box: { new: 0.1, retrofit: 0.35 },

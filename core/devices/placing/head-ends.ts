@@ -11,6 +11,7 @@ import {
   type SystemName,
   update,
 } from '../../model/index.ts';
+import { nearestHeadEnd } from '../../house/index.ts';
 import { edited, listOf, withoutRecords, withRecords } from '../../derive/index.ts';
 import {
   cutFromSpool,
@@ -24,14 +25,9 @@ import {
   usualRackSlackM,
 } from '../../runs/index.ts';
 
-/** A level between a device and a head end counts like this many metres on the plan. */
-const LEVEL_AWAY_M = 5;
-
 /** The head end that is nearest to a place: the last resort, where no rule names one. */
 export function nearestRack(project: ProjectDocument, device: Pick<Device, 'x' | 'y' | 'levelId'>): Rack | undefined {
-  const away = (rack: Rack) =>
-    Math.hypot(rack.x - device.x, rack.y - device.y) + (rack.levelId === device.levelId ? 0 : LEVEL_AWAY_M);
-  return listOf(project, 'racks').toSorted((a, b) => away(a) - away(b) || (a.id < b.id ? -1 : 1))[0];
+  return nearestHeadEnd(listOf(project, 'racks'), device);
 }
 
 /** The rule that counts for a cable of a system: one of its family, else one of the system. */

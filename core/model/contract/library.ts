@@ -23,6 +23,10 @@ export const projectDefaults = projectHeader
     rackSlackM: true,
     numberPattern: true,
     siteRates: true,
+    sharedRoutes: true,
+    labour: true,
+    labelling: true,
+    fixingFactors: true,
   })
   .partial();
 export type ProjectDefaults = z.infer<typeof projectDefaults>;

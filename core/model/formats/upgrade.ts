@@ -175,6 +175,21 @@ const ADDED_IN_12: typeof ADDED_IN_2 = {
   walkResults: () => ({ areaId: null }),
 };
 
+/** What version 13 added: routes shared from the first device, labels and tests beside the state, how devices may be turned. */
+const HEADER_OF_13 = { sharedRoutes: false, labour: {}, labelling: 'before-pull', fixingFactors: { wall: 5, overhead: 10 } };
+const LABELLED = new Set<unknown>(['labelled', 'pulled', 'terminated', 'tested']);
+const ADDED_IN_13: typeof ADDED_IN_2 = {
+  deviceTypes: () => ({ attitudes: [], controlFamily: '' }),
+  devices: () => ({ attitude: 'upright' }),
+  runs: ({ state, printedOn }) => ({
+    labelledEnds: LABELLED.has(state) && printedOn !== '' ? 'both' : 'none',
+    rawTestedOn: '',
+    endTestedOn: '',
+    testedBy: '',
+  }),
+  trunks: () => ({ setUp: 0 }),
+};
+
 type Lists = Record<string, unknown>;
 
 function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
@@ -227,6 +242,7 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     version: 11,
   }),
   11: (file) => ({ ...withHeader(withFields(file, ADDED_IN_12), () => HEADER_OF_12), version: 12 }),
+  12: (file) => ({ ...withHeader(withFields(file, ADDED_IN_13), () => HEADER_OF_13), version: 13 }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

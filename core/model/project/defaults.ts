@@ -55,6 +55,7 @@ export const DEVICE_DEFAULTS = {
   seenFrom: '',
   tailM: null,
   leftOut: [],
+  attitude: 'upright',
   areaId: null,
   decisionId: null,
   foundId: null,
@@ -77,6 +78,10 @@ export const RUN_DEFAULTS = {
   price: null,
   foundId: null,
   stored: false,
+  labelledEnds: 'none',
+  rawTestedOn: '',
+  endTestedOn: '',
+  testedBy: '',
   note: '',
 } as const;
 const FEATURE_DEFAULTS = {

@@ -79,6 +79,7 @@ export { emptyHistory, type History, redoStep, remember, undoStep } from './hist
 export { idFrom, shortIdFrom } from './ids.ts';
 export { checkIntegrity } from './integrity.ts';
 export {
+  ATTITUDES,
   BOX_KINDS,
   type BoxKind,
   CABLE_MATERIALS,
@@ -106,6 +107,8 @@ export {
   FITTINGS,
   FRAMINGS,
   JURISDICTIONS,
+  LABELLED_ENDS,
+  LABOUR_NAMES,
   type Level,
   type Medium,
   type Opening,

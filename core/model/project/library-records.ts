@@ -4,6 +4,8 @@ import { id, lengthM, positiveM, words } from './fields.ts';
 
 export const SYSTEMS = ['sound', 'picture', 'data', 'coax', 'control', 'shade', 'light', 'guard'] as const;
 export const MOUNTS = ['ceiling', 'wall', 'surface', 'soffit', 'floor', 'stand', 'mast', 'rack', 'joinery', 'ground'] as const;
+/** How a device is turned; as its maker draws it is upright. */
+export const ATTITUDES = ['upright', 'on-side', 'upside-down', 'face-up', 'face-down', 'tilted'] as const;
 export const PARTS = ['device', 'mount', 'bracket'] as const;
 export const CUT_OUT_SHAPES = ['round', 'rectangle'] as const;
 export const PORT_DIRECTIONS = ['in', 'out', 'both'] as const;
@@ -109,9 +111,13 @@ export const deviceType = z
     coverageRad: z.number().gt(0).max(6.3).nullable().describe('included angle of radiation or view, rad'),
     sensitivityDb: z.number().min(0).max(150).nullable().describe('dB at 2.83 V and 1 m'),
     impedanceOhm: z.number().gt(0).max(10_000).nullable(),
-    soundUse: z.enum(['distributed', 'theatre']).nullable().describe('sets the loss limit: 5 % or 0.3 dB'),
+    soundUse: z.enum(['distributed', 'theatre']).nullable().describe('music all over the house, or a theatre'),
     boxKind: z.enum(BOX_KINDS),
     keepClearM: lengthM(5).describe('nothing else this near, edge to edge, m'),
+    attitudes: z.array(z.enum(ATTITUDES)).max(ATTITUDES.length).default([]).describe('how it may be turned; empty is every way'),
+    controlFamily: words(40)
+      .default('')
+      .describe('system that it works with alone, such as a bus of one maker; empty works with all'),
     link: z.enum(LINKS).describe('by cable, by radio with mains or battery, or fed by mains alone'),
     accepts: z
       .strictObject({ shape: z.enum(CUT_OUT_SHAPES), leastM: lengthM(5), mostM: positiveM(5) })

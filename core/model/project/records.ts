@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../../math/index.ts';
-import { SYSTEMS } from './library-records.ts';
+import { ATTITUDES, SYSTEMS } from './library-records.ts';
 import { CONSTRUCTIONS, WEIGHT_NAMES } from './routing-records.ts';
 import { SUBSTRATES } from './survey-records.ts';
 import {
@@ -19,6 +19,10 @@ import {
   words,
 } from './fields.ts';
 
+/** Ends of a run that have their label on the cable. */
+export const LABELLED_ENDS = ['none', 'device', 'rack', 'both'] as const;
+/** What a firm may change of the hours of pulling and boring (ENGINEERING 18.1). */
+export const LABOUR_NAMES = ['pull', 'furtherCable', 'place', 'member', 'difficulty'] as const;
 export const RUN_STATES = ['drafted', 'issued', 'labelled', 'pulled', 'terminated', 'tested'] as const;
 export const WALL_KINDS = ['stud', 'insulated', 'furred', 'masonry', 'concrete', 'glazed', 'fire', 'closed'] as const;
 export const FRAMINGS = ['solid', 'i-joist', 'open-web', 'dropped', 'slab', 'none'] as const;
@@ -136,6 +140,19 @@ export const projectHeader = z.strictObject({
   routeWeights: z
     .partialRecord(z.enum(WEIGHT_NAMES), z.number().min(0).max(1000))
     .describe('what the firm has changed of what a way costs, in metres of cable'),
+  sharedRoutes: z.boolean().default(false).describe('whether runs share bored places along the main routes of the house'),
+  labour: z
+    .partialRecord(z.enum(LABOUR_NAMES), z.number().min(0).max(100))
+    .default({})
+    .describe('what the firm has changed of the hours of pulling and boring, h; the difficulty is a factor'),
+  labelling: z
+    .enum(['before-pull', 'after-pull'])
+    .default('before-pull')
+    .describe('when cable ends get their labels; after the pull, a register keeps the ends that have none yet'),
+  fixingFactors: z
+    .strictObject({ wall: z.number().min(1).max(20), overhead: z.number().min(1).max(20) })
+    .default({ wall: 5, overhead: 10 })
+    .describe('how many times the weight a fixing has to hold, on a wall and overhead'),
   siteRates: z
     .strictObject({ channelPerM: rate, openingPerM2: rate, paintPerM2: rate })
     .describe('price of a metre of surface channel fitted, and of a square metre opened and patched, and painted'),
@@ -344,6 +361,7 @@ export const device = z.strictObject({
     .max(20)
     .default([])
     .describe('legs of the recipe of its type that are not wanted here'),
+  attitude: z.enum(ATTITUDES).default('upright').describe('how it is turned, against the way its maker draws it'),
   areaId: id
     .nullable()
     .default(null)
@@ -407,6 +425,12 @@ export const run = z.strictObject({
     .describe('flat price in the currency of the project; null is by cable and hours'),
   foundId: id.nullable().default(null).describe('existing wiring that it re-uses: nothing is pulled'),
   stored: z.boolean().default(false).describe('pulled and not needed now: capped and stored in the wall'),
+  labelledEnds: z.enum(LABELLED_ENDS).default('none').describe('which of its ends have their label on the cable'),
+  rawTestedOn: day
+    .default('')
+    .describe('day on which the pulled cable passed its test before the drywall; empty where it did not'),
+  endTestedOn: day.default('').describe('day on which it passed its test after termination; empty where it did not'),
+  testedBy: words(60).default('').describe('who tested it last'),
   note: words(2000),
 });
 

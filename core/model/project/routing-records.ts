@@ -37,6 +37,7 @@ export const sharedRoute = z.strictObject({
     .array(z.strictObject({ a: point3, b: point3, cables: z.int().min(1).max(100_000) }))
     .max(20_000)
     .describe('straight pieces, from the datum, m, with the cables that are expected in each'),
+  setUp: z.number().min(0).max(20).default(0).describe('what a new bored place counts beside them, as a share of its hole'),
 });
 
 /** What a person has decided of routes: one run, or all, through a thing or around it. */

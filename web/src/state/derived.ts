@@ -141,7 +141,7 @@ export const askCureAll = (refs: readonly string[]) => ask('cureAll', refs);
 /** The route of a run and the next cheapest ones. */
 export const askChoices = (runId: string) => ask('choices', runId);
 /** Routes that runs could share; `newId` is for what would be created. */
-export const askSharedRoutes = (newId: string) => ask('sharedRoutes', { newId });
+export const askTidyRoutes = (newId: string) => ask('tidyRoutes', { newId });
 /** Everything that follows from the routes: holes, pathways, bundles, penetrations. */
 export const askCabling = () => ask('cabling', null);
 /** Operations that bundle runs by the pathways that they share. */

@@ -1,11 +1,5 @@
-import type {
-  Delta,
-  DerivedProject,
-  DocumentPatch,
-  DragDelta,
-  HeadEndQuestion,
-  SharedRoutePreview,
-} from '@dusky-spool/core/deltas';
+import type { Delta, DerivedProject, DocumentPatch, DragDelta, HeadEndQuestion } from '@dusky-spool/core/deltas';
+import type { TidyRoutes } from '@dusky-spool/core/pathways';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 import type { JobHandlers } from './jobs.ts';
 
@@ -38,7 +32,7 @@ export interface ProjectJobs {
   readonly cures: Question<string, ReturnType<DerivedProject['cures']>>;
   readonly cureAll: Question<readonly string[], ReturnType<DerivedProject['cureAll']>>;
   readonly choices: Question<string, ReturnType<DerivedProject['choices']>>;
-  readonly sharedRoutes: Question<{ readonly newId: string }, SharedRoutePreview>;
+  readonly tidyRoutes: Question<{ readonly newId: string }, TidyRoutes>;
   readonly cabling: Question<null, ReturnType<DerivedProject['cabling']>>;
   readonly bundles: Question<null, readonly Operation[]>;
   readonly effects: Question<readonly Operation[], ReturnType<DerivedProject['effects']>>;
@@ -74,7 +68,7 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
     cures: (ref) => derived.cures(ref),
     cureAll: (refs) => derived.cureAll(refs),
     choices: (runId) => derived.choices(runId),
-    sharedRoutes: ({ newId }) => derived.sharedRoutes(() => newId),
+    tidyRoutes: ({ newId }) => derived.tidyRoutes(() => newId),
     cabling: () => derived.cabling(),
     bundles: () => derived.bundles(),
     effects: (operations) => derived.effects(operations),

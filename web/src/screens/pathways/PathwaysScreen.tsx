@@ -1,26 +1,24 @@
-import { removeRecords } from '../../commands/remove-records.ts';
 import { useProject } from '../../state/open-project.ts';
 import { holeTotals } from '@dusky-spool/core/pathways';
-import type { SharedRoutePreview } from '@dusky-spool/core/deltas';
 import { cutFromSpool } from '@dusky-spool/core/runs';
 import { CONSTRUCTIONS, type Operation, updateProject } from '@dusky-spool/core/model';
-import { listOf } from '@dusky-spool/core/derive';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { term, text } from '../../ground/text.ts';
 import { useAsked } from '../../state/useAsked.ts';
-import { askBundles, askCabling, askSharedRoutes, useDerived } from '../../state/derived.ts';
-import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { askBundles, askCabling, useDerived } from '../../state/derived.ts';
+import { useProjectParts } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { BundleTable } from './BundleTable.tsx';
 import { HoleTable } from './HoleTable.tsx';
+import { LabourFields } from './LabourFields.tsx';
 import { LoadTable } from './LoadTable.tsx';
 import { ScreedList } from './ScreedList.tsx';
 import { SealTable } from './SealTable.tsx';
 import { Supports } from './Supports.tsx';
+import { TidyRoutes } from './TidyRoutes.tsx';
 import { WeightFields } from './WeightFields.tsx';
 import { useMemo, useState } from 'react';
 import { Button, Segmented } from 'antd';
-import css from './pathways.module.css';
 
 interface Props {
   readonly onBack: () => void;
@@ -37,18 +35,10 @@ export function PathwaysScreen({ onBack, onRun }: Props) {
   const { runs } = useDerived(project);
   const report = useAsked(askCabling, '');
   const [tab, setTab] = useState<Tab>('holes');
-  const [comparison, setComparison] = useState<SharedRoutePreview | null>(null);
-  const [looking, setLooking] = useState(false);
   const { units } = project.project;
   const totals = useMemo(() => holeTotals(report?.places ?? []), [report]);
   const cutM = runs.reduce((sum, planned) => sum + cutFromSpool(planned), 0);
-  const sharedRoutes = listOf(project, 'trunks');
   const numbers = useMemo(() => new Map(runs.map(({ run }) => [run.number, run.id])), [runs]);
-  const look = async () => {
-    setLooking(true);
-    setComparison(await askSharedRoutes(newRecordId('tr')));
-    setLooking(false);
-  };
   const preview = (title: string, operations: readonly Operation[]) => {
     onBack();
     propose(title, operations);
@@ -86,62 +76,8 @@ export function PathwaysScreen({ onBack, onRun }: Props) {
           />
           <p className="faint">{text(`ways.constructionHints.${project.project.construction}`)}</p>
           <WeightFields onEdit={edit} />
-          <h3>{text('ways.shared')}</h3>
-          <p>{text(sharedRoutes.length > 0 ? 'ways.sharedKept' : 'ways.sharedNone')}</p>
-          <div className="panel-buttons">
-            <Button type="primary" loading={looking} onClick={() => void look()}>
-              {text('ways.look')}
-            </Button>
-            {sharedRoutes.length > 0 && (
-              <Button onClick={() => edit(text('ways.forget'), removeRecords('trunks', sharedRoutes))}>
-                {text('ways.forget')}
-              </Button>
-            )}
-          </div>
-          {comparison && (
-            <div className={css.waysComparison} role="status">
-              <table>
-                <thead>
-                  <tr>
-                    <td />
-                    <th scope="col">{text('ways.now')}</th>
-                    <th scope="col">{text('ways.then')}</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr>
-                    <th scope="row">{text('ways.cable')}</th>
-                    <td>{length(comparison.now.cutM)}</td>
-                    <td>{length(comparison.then.cutM)}</td>
-                  </tr>
-                  <tr>
-                    <th scope="row">{text('ways.holes')}</th>
-                    <td>{comparison.now.holes}</td>
-                    <td>{comparison.then.holes}</td>
-                  </tr>
-                  <tr>
-                    <th scope="row">{text('ways.workM')}</th>
-                    <td>{length(comparison.now.workM)}</td>
-                    <td>{length(comparison.then.workM)}</td>
-                  </tr>
-                </tbody>
-              </table>
-              {comparison.operations.length === 0 || comparison.then.workM >= comparison.now.workM - 0.5 ? (
-                <p>{text('ways.noBetter')}</p>
-              ) : (
-                <>
-                  <p>{text('ways.moves', { count: comparison.moved })}</p>
-                  <Button
-                    type="primary"
-                    onClick={() => preview(text('ways.preview', { count: comparison.moved }), comparison.operations)}
-                  >
-                    {text('ways.show')}
-                  </Button>
-                </>
-              )}
-              <p className="faint">{text('ways.workHint')}</p>
-            </div>
-          )}
+          <LabourFields onEdit={edit} />
+          <TidyRoutes onEdit={edit} onPreview={preview} />
           <p className="caution">{text('run.boring')}</p>
           <p className="faint">{text('aid')}</p>
         </section>

@@ -24,18 +24,18 @@ export type CalculatorTopic = (typeof CALCULATOR_TOPICS)[number];
 
 /**
  * What a project knows of a chosen run, its cable, device and room, where its name is not simply that of a calculator's field: cut length
- * of the run; sides, ceiling and area of the room; depth of its solid joists; what the conductor or speaker is for; volts, watts and
+ * of the run, and its routed length without allowance; sides, ceiling and area of the room; depth of its solid joists; what the conductor is for; volts, watts and
  * amperes of the device; kind of coax, of bend and of height; any material, also clad steel; gauge of a bonding conductor.
  */
 export type ProjectFact =
   | 'cutLengthM'
+  | 'routedLengthM'
   | 'roomLengthM'
   | 'roomWidthM'
   | 'ceilingM'
   | 'roomAreaM2'
   | 'solidJoistM'
   | 'conductorUse'
-  | 'speakerUse'
   | 'deviceV'
   | 'deviceW'
   | 'deviceA'

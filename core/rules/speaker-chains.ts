@@ -1,4 +1,4 @@
-import { lossLimitDb, speakerCableLoss } from '../calculators/index.ts';
+import { LOSS_STOP_DB, LOSS_TARGET_DB, routedLength, speakerCableLoss } from '../calculators/index.ts';
 import { type CableType, type ProjectDocument, type Run, update } from '../model/index.ts';
 import { isKept, PLANNED_RUNS, type PlannedRun, runsHangingOn } from '../runs/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
@@ -9,7 +9,7 @@ export const speakerChains = defineCheck({
   id: 'speaker-chains',
   title: 'Speakers on one line do not overload its amplifier, nor lose too much over the chain',
   source:
-    'Circuit theory; minimum load of the amplifier 4 Ω unless it says otherwise; limits 5 % (distributed) and 0.3 dB (theatre)',
+    'Circuit theory; minimum load of the amplifier 4 Ω unless it says otherwise; target 0.5 dB over the chain, error above 1 dB',
   calculators: ['speaker-load', 'speaker-cable-loss'],
   severity: 'stop',
   stage: 'cabling',
@@ -17,13 +17,18 @@ export const speakerChains = defineCheck({
   reads: ['cableTypes', 'deviceTypes', 'devices', 'project', 'runs'],
   nodes: [PLANNED_RUNS],
   safety: true,
-  limits: { leastOhm: { usual: 4, min: 2, max: 16, unit: 'Ω', safer: 'more' } },
+  limits: {
+    leastOhm: { usual: 4, min: 2, max: 16, unit: 'Ω', safer: 'more' },
+    targetDb: { usual: LOSS_TARGET_DB, min: 0.1, max: 1, unit: 'dB', safer: 'less' },
+    stopDb: { usual: LOSS_STOP_DB, min: 0.3, max: 3, unit: 'dB', safer: 'less' },
+  },
   run: ({ project, runs, limit }) => {
     const homes = runs.filter(({ run }) => run.toDeviceId === null && isAudio(project, run));
     return homes.flatMap((home) => {
       const chain = chainOf(project, home.run);
       if (chain.length === 0) return [];
-      return [...underLoad(home.run, chain, limit('leastOhm')), ...lossOver(project, home, chain, runs)];
+      const limits = { targetDb: limit('targetDb'), stopDb: limit('stopDb') };
+      return [...underLoad(home.run, chain, limit('leastOhm')), ...lossOver(project, home, chain, runs, limits)];
     });
   },
 });
@@ -40,12 +45,11 @@ interface OnLine {
 }
 
 /**
- * The speakers that hang on a home run, over jumpers and controls; none where nothing hangs on it. Each branch takes a pair of its
+ * The speakers that hang on a home run, over jumpers and controls, with the one at its own end. Each branch takes a pair of its
  * conductors as long as there are any, and the speaker at its end the first.
  */
 function chainOf(project: ProjectDocument, home: Run): OnLine[] {
   const branches = runsHangingOn(project, home.deviceId).filter((run) => isAudio(project, run));
-  if (branches.length === 0) return [];
   const pairs = Math.max(1, Math.floor(project.cableTypes[home.cableTypeId].conductors / 2));
   const ohmOf = (id: string) => project.deviceTypes[project.devices[id].typeId].impedanceOhm;
   const own = ohmOf(home.deviceId);
@@ -67,7 +71,7 @@ const parallelOhm = (speakers: readonly OnLine[]) => 1 / speakers.reduce((sum, {
 
 function underLoad(home: Run, chain: readonly OnLine[], minOhm: number): RuleFinding[] {
   const pairs = [...new Set(chain.map(({ pair }) => pair))].map((pair) => chain.filter((one) => one.pair === pair));
-  const [worst] = pairs.filter((speakers) => speakers.length > 1).sort((a, b) => parallelOhm(a) - parallelOhm(b));
+  const [worst] = pairs.sort((a, b) => parallelOhm(a) - parallelOhm(b));
   if (!worst) return [];
   const loadOhm = parallelOhm(worst);
   if (loadOhm >= minOhm * (1 - 1e-9)) return [];
@@ -75,7 +79,7 @@ function underLoad(home: Run, chain: readonly OnLine[], minOhm: number): RuleFin
   return [
     say(
       'stop',
-      'amplifier-under-load',
+      worst.length > 1 ? 'amplifier-under-load' : 'amplifier-load-low',
       [{ in: 'runs', id: home.id }, ...worst.map(({ deviceId }) => ({ in: 'devices' as const, id: deviceId }))],
       { number: home.number, count: worst.length, loadOhm, leastOhm: minOhm },
       { measured: loadOhm, allowed: minOhm, unit: 'Ω', cures: (house) => homeByItself(house, links) },
@@ -89,8 +93,9 @@ function lossOver(
   home: PlannedRun,
   chain: readonly OnLine[],
   runs: readonly PlannedRun[],
+  { targetDb, stopDb }: { readonly targetDb: number; readonly stopDb: number },
 ): RuleFinding[] {
-  const lengthM = new Map(runs.map(({ run, length }) => [run.id, length?.cutLengthM ?? null]));
+  const lengthM = new Map(runs.map(({ run, length }) => [run.id, length ? routedLength(length) : null]));
   const lossWith = (speaker: OnLine, cable: CableType) => {
     const path = [home.run, ...speaker.links];
     // Each piece carries what hangs on its pair behind it.
@@ -111,15 +116,14 @@ function lossOver(
     const loss =
       speaker.links.length > 0 && type.soundUse !== null ? lossWith(speaker, project.cableTypes[home.run.cableTypeId]) : null;
     if (!loss || type.soundUse === null) return [];
-    const limitDb = lossLimitDb(type.soundUse);
-    return loss.lossDb > limitDb * (1 + 1e-9) ? [{ speaker, type, limitDb, ...loss }] : [];
+    return loss.lossDb > targetDb * (1 + 1e-9) ? [{ speaker, type, limitDb: targetDb, ...loss }] : [];
   });
   const [worst] = judged.sort((a, b) => b.lossDb - a.lossDb);
   if (!worst) return [];
   const { speaker, type, limitDb, lossDb } = worst;
   return [
     say(
-      'stop',
+      lossDb > stopDb * (1 + 1e-9) ? 'stop' : 'look',
       'speaker-chain-loss',
       [
         { in: 'runs', id: home.run.id },

@@ -1,4 +1,4 @@
-import { type Calculator, HEIGHT_KIND_OF, type ProjectFact } from '../calculators/index.ts';
+import { type Calculator, HEIGHT_KIND_OF, type ProjectFact, routedLength } from '../calculators/index.ts';
 import { ceilingHeightOf } from '../house/index.ts';
 import { polygonArea } from '../math/index.ts';
 import {
@@ -56,6 +56,7 @@ function factsOfRun(project: ProjectDocument, planned: PlannedRun): { readonly k
   const type = project.deviceTypes[device.typeId];
   const room = device.roomId === null ? undefined : project.rooms[device.roomId];
   const { riseM, runM, dropM, deviceSlackM, rackSlackM, cutLengthM } = length ?? {};
+  const routedLengthM = length ? routedLength(length) : undefined;
   return {
     known: {
       ...knownOfCable(cable),
@@ -65,6 +66,7 @@ function factsOfRun(project: ProjectDocument, planned: PlannedRun): { readonly k
     },
     asked: {
       cutLengthM,
+      routedLengthM,
       ...askedOfCable(cable, type),
       ...askedOfDevice(device, type),
       ...(room ? askedOfRoom(project, room) : {}),
@@ -121,10 +123,9 @@ function knownOfType(type: DeviceType): Known {
   };
 }
 
-function askedOfDevice(device: Device, { id, soundUse, dcV, dcW }: DeviceType): Asked {
+function askedOfDevice(device: Device, { id, dcV, dcW }: DeviceType): Asked {
   const heightKind = HEIGHT_KIND_OF[id];
   return {
-    speakerUse: soundUse,
     ...(dcV !== null && dcW !== null ? { deviceV: dcV, deviceW: dcW, deviceA: dcW / dcV } : {}),
     ...(heightKind ? { heightKind, deviceHeightM: device.heightM } : {}),
   };

@@ -5,6 +5,7 @@ import {
   type CollectionName,
   create,
   type Device,
+  type DeviceType,
   type Feature,
   newFeature,
   newOpening,
@@ -35,6 +36,11 @@ const withDevice = (project: ProjectDocument, after: Partial<Device>): ProjectDo
 const withCable = (project: ProjectDocument, id: string, after: Partial<CableType>): ProjectDocument => ({
   ...project,
   cableTypes: { ...project.cableTypes, [id]: { ...project.cableTypes[id], ...after } },
+});
+/** Every type of the library that the house uses with other figures. */
+const withTypes = (project: ProjectDocument, after: Partial<DeviceType>): ProjectDocument => ({
+  ...project,
+  deviceTypes: Object.fromEntries(Object.entries(project.deviceTypes).map(([id, type]) => [id, { ...type, ...after }])),
 });
 const withThing = (project: ProjectDocument, feature: Parameters<typeof newFeature>[0]): ProjectDocument =>
   applied(project, [create('features', newFeature(feature))]);
@@ -388,6 +394,23 @@ export const PLANTED: readonly Planted[] = [
     cured: true,
   },
   {
+    rule: 'speaker-cable-loss',
+    mistake: () => withCable(house([SPEAKER]), 'spk_16_2', { material: 'ccs' }),
+    clean: () => house([SPEAKER]),
+    code: 'speaker-clad-steel',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'speaker-chains',
+    mistake: () => withTypes(house([SPEAKER]), { impedanceOhm: 3 }),
+    clean: () => withTypes(house([SPEAKER]), { impedanceOhm: 4 }),
+    code: 'amplifier-load-low',
+    about: 'runs',
+    figures: [3, 4],
+    cured: false,
+  },
+  {
     rule: 'speaker-chains',
     mistake: () => chain(3),
     clean: () => chain(2),
@@ -398,8 +421,8 @@ export const PLANTED: readonly Planted[] = [
   },
   {
     rule: 'speaker-chains',
-    mistake: () => pair('spk_16_4', 'spk_16_2'),
-    clean: () => pair('spk_14_4', 'spk_14_2'),
+    mistake: () => long(pair('spk_16_4', 'spk_16_2'), 5),
+    clean: () => long(pair('spk_14_4', 'spk_14_2'), 5),
     code: 'speaker-chain-loss',
     about: 'runs',
     cured: true,

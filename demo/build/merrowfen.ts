@@ -1,5 +1,5 @@
 import { runChecks } from '../../core/rules/index.ts';
-import { type ProjectDocument, type RunState, update } from '../../core/model/index.ts';
+import { type CableType, create, type ProjectDocument, type RunState, update } from '../../core/model/index.ts';
 import { planRuns, runState, proposedRoutes } from '../../core/runs/index.ts';
 import { buildGranary } from './granary.ts';
 import { DRAWN_ON, must } from './house-builder.ts';
@@ -9,7 +9,7 @@ const STATES: Readonly<Record<string, RunState>> = { L: 'pulled', M: 'labelled',
 
 /**
  * The same kind of house in the midst of its pre-wire: the lower level is pulled, the main level labelled, half the upper
- * issued; a pulled speaker and a labelled keypad were moved since, and one late speaker is still too thin.
+ * issued; a pulled speaker and a labelled keypad were moved since, one late speaker is still too thin, and one drop has copper-clad aluminum.
  */
 export function buildMerrowfen(): ProjectDocument {
   const { builder } = buildGranary({
@@ -38,6 +38,13 @@ export function buildMerrowfen(): ProjectDocument {
   const run = Object.values(builder.project.runs).find((r) => r.deviceId === late)!;
   const thin = update('runs', run, { cableTypeId: 'spk_16_2' });
   if (thin) builder.apply([thin]);
+  // A box of clad cable from the builder's store got into the plan.
+  const drop = planRuns(builder.project).find(
+    ({ run }) => run.state === 'drafted' && builder.project.cableTypes[run.cableTypeId].family === 'cat',
+  )!;
+  const solid = builder.project.cableTypes[drop.run.cableTypeId];
+  const clad: CableType = { ...solid, id: 'cat_clad', name: `${solid.name}, copper-clad`, material: 'cca' };
+  builder.apply([create('cableTypes', clad), update('runs', drop.run, { cableTypeId: clad.id })!]);
   if (!runChecks(builder.project, DRAWN_ON).some((finding) => finding.rank === 'stop'))
     throw new Error('Merrowfen Landing is meant to show a stop');
   return builder.finish();

@@ -1,12 +1,13 @@
 /** Findings in one plain sentence, by code. */
 export const findings = {
   'speaker-loss-over':
-    '{{gaugeAwg}} AWG loses {{lossDb}} over {{lengthM}} at {{loadOhm}}, more than the {{limitDb}} allowed (loop {{loopOhm}}).',
-  'speaker-loss-near': '{{gaugeAwg}} AWG loses {{lossDb}} over {{lengthM}} at {{loadOhm}}, close to the {{limitDb}} allowed.',
+    '{{gaugeAwg}} AWG loses {{lossDb}} over {{lengthM}} at {{loadOhm}}, more than the target of {{limitDb}} (loop {{loopOhm}}).',
+  'speaker-loss-near': '{{gaugeAwg}} AWG loses {{lossDb}} over {{lengthM}} at {{loadOhm}}, close to the target of {{limitDb}}.',
   'speaker-loss-fine':
     '{{gaugeAwg}} AWG loses {{lossDb}} over {{lengthM}} at {{loadOhm}}, within {{limitDb}} (loop {{loopOhm}}).',
   'speaker-gauge-thin':
     '{{gaugeAwg}} AWG loses {{lossDb}}, but practice wants {{thinnestAwg}} AWG or thicker for this load and use.',
+  'speaker-clad-steel': 'Copper-clad steel has two to five times the resistance of copper: not for speakers. Use copper.',
   'speaker-clad-aluminium': 'Copper-clad aluminum has 1.6 times the resistance and breaks at screws. Use copper.',
   'speaker-better': '{{gaugeAwg}} AWG loses {{lossDb}}.',
   'rule-not-passed':
@@ -192,6 +193,8 @@ export const findings = {
   'mains-missing': '{{device}} takes {{watts}} W from mains, and the electrician has no outlet marked there. Mark one for him.',
   'sound-no-way-back':
     '{{device}} gets its video over an active optical cable without an audio return. Confirm eARC, or add a cable for it.',
+  'amplifier-load-low':
+    '{{number}} feeds a speaker of {{loadOhm}}, and its amplifier takes no less than {{leastOhm}}. Choose another speaker, or an amplifier that is rated for it.',
   'amplifier-under-load':
     '{{number}} feeds {{count}} speakers in parallel: {{loadOhm}}, and {{leastOhm}} is the least. An overloaded amplifier fails: run each one home separately.',
   'speaker-chain-loss':

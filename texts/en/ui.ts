@@ -176,7 +176,10 @@ export const ui = {
     limits: {
       longestM: 'Max. length',
       warnM: 'Warn from',
-      nearShare: 'Close from this share',
+      nearShare: 'Warn from this share of the target (1 is never)',
+      targetDb: 'Target loss (5 % rule: 0.42, strict: 0.3)',
+      theatreDb: 'Target loss in theaters',
+      stopDb: 'Error above',
       insideM: 'Max. inside',
       share: 'Max. share lost',
       ledShare: 'Max. share lost on LED strips',

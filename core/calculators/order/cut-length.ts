@@ -22,6 +22,10 @@ export interface CutLength {
   readonly mostM: number;
 }
 
+/** The route with the slack at both ends, without allowance and rounding, m: what a signal passes. */
+export const routedLength = ({ cutLengthM, allowanceM }: Pick<CutLength, 'cutLengthM' | 'allowanceM'>): number =>
+  cutLengthM - allowanceM;
+
 /** What is added to a routed length. */
 export interface Allowance {
   /** On the routed length: 1.03 where the way is traced, 1.10 where it is estimated. */

@@ -3,7 +3,7 @@
 // Start with `cutLength`.
 // Terms: docs/glossary.md.
 export { cableSupports } from './cable-supports.ts';
-export { type Allowance, cutLength, type CutLength, cutLengthCalculator, lengthWith } from './cut-length.ts';
+export { type Allowance, cutLength, type CutLength, cutLengthCalculator, lengthWith, routedLength } from './cut-length.ts';
 export { HOURS, runHours } from './hours.ts';
 export { labourHours } from './labour-hours.ts';
 export { orderLength } from './order-length.ts';

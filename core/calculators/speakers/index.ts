@@ -3,7 +3,13 @@
 // Start with `speakerCableLoss`.
 // Terms: docs/glossary.md.
 export { constantVoltage } from './constant-voltage.ts';
-export { lossLimitDb, speakerCableGauge, speakerCableGaugeCalculator } from './speaker-cable-gauge.ts';
+export {
+  LOSS_STOP_DB,
+  LOSS_TARGET_DB,
+  speakerCableGauge,
+  speakerCableGaugeCalculator,
+  STRICTER_TARGETS_DB,
+} from './speaker-cable-gauge.ts';
 export { speakerCableLoss, speakerCableLossCalculator } from './speaker-cable-loss.ts';
 export { damping } from './speaker-damping.ts';
 export { speakerLoad, speakerLoadCalculator } from './speaker-load.ts';

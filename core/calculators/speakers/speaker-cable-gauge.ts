@@ -6,14 +6,21 @@ import { calculator, fig } from '../calculator.ts';
 /** Gauges that F2.8 chooses from, thinnest first. */
 export const SPEAKER_GAUGES = [18, 16, 14, 12, 10] as const;
 
-/** Loss allowed by use, dB: 5 % of voltage for distributed sound, 0.3 dB for theatre and stereo (ENGINEERING 2.1). */
-export const lossLimitDb = (use: 'distributed' | 'theatre'): number => (use === 'theatre' ? 0.3 : 20 * Math.log10(1.05));
+/** Loss of speaker cable that a plan aims at for every use, and above which it is an error, dB (ENGINEERING 2.1). */
+export const LOSS_TARGET_DB = 0.5;
+export const LOSS_STOP_DB = 1;
+/** Stricter targets that a firm may set, dB: the 5 % rule, and 0.3 dB for the main speakers of a theatre. */
+export const STRICTER_TARGETS_DB = { distributed: 20 * Math.log10(1.05), theatre: 0.3 } as const;
 
 export const speakerCableGaugeInput = wireResistanceInput.omit({ gaugeAwg: true }).extend({
   lengthM: z.number().min(0).describe('m, one way'),
   loadOhm: z.number().gt(0).describe('ohm, nominal impedance of the load'),
-  use: z.enum(['distributed', 'theatre']).default('distributed').describe('sets the limit where lossLimitDb is not given'),
-  lossLimitDb: z.number().gt(0).nullable().default(null).describe('dB; null takes the limit of the use'),
+  use: z
+    .enum(['distributed', 'theatre'])
+    .nullable()
+    .default(null)
+    .describe('stricter target: 5 % for distributed, 0.3 dB for theatre; null is 0.5 dB'),
+  lossLimitDb: z.number().gt(0).nullable().default(null).describe('dB; null takes the target of the use'),
   conductorsPerPole: z.int().min(1).default(1).describe('conductors paralleled per pole'),
 });
 export type SpeakerCableGaugeInput = z.input<typeof speakerCableGaugeInput>;
@@ -34,7 +41,7 @@ export interface SpeakerCableGaugeResult {
  */
 export function speakerCableGauge(given: SpeakerCableGaugeInput): Outcome<SpeakerCableGaugeResult> {
   const { lengthM, loadOhm, use, lossLimitDb: limit, conductorsPerPole, ...wire } = speakerCableGaugeInput.parse(given);
-  const limitDb = limit ?? lossLimitDb(use);
+  const limitDb = limit ?? (use === null ? LOSS_TARGET_DB : STRICTER_TARGETS_DB[use]);
   const k = 10 ** (limitDb / 20) - 1;
   const longestM: Record<string, number> = {};
   for (const gaugeAwg of SPEAKER_GAUGES) {
@@ -59,7 +66,7 @@ export const speakerCableGaugeCalculator = calculator({
   cautions: ['C2'],
   input: speakerCableGaugeInput,
   example: { lengthM: 10, loadOhm: 8 },
-  from: { lengthM: 'cutLengthM', use: 'speakerUse' },
+  from: { lengthM: 'routedLengthM', use: null },
   run: speakerCableGauge,
   steps: (i, v) => [
     `limit ${fig(v.lossLimitDb)} dB: ${Object.entries(v.longestM)

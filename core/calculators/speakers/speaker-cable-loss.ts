@@ -65,7 +65,7 @@ export const speakerCableLossCalculator = calculator({
   cautions: ['C2'],
   input: speakerCableLossInput,
   example: { gaugeAwg: 14, lengthM: 25, loadOhm: 8 },
-  from: { lengthM: 'cutLengthM' },
+  from: { lengthM: 'routedLengthM' },
   run: speakerCableLoss,
   steps: (i, v) => [
     `R = 2 · ${fig(i.lengthM)} m · ${fig(v.ohmPerKm)} Ω/km / ${i.conductorsPerPole} = ${fig(v.loopOhm)} Ω`,

@@ -15,7 +15,7 @@ export const damping = calculator({
     .omit({ amplifierDampingFactor: true })
     .extend({ amplifierDampingFactor: z.number().gt(0).describe('as the amplifier is rated') }),
   example: { gaugeAwg: 14, lengthM: 10, loadOhm: 8, amplifierDampingFactor: 200 },
-  from: { lengthM: 'cutLengthM' },
+  from: { lengthM: 'routedLengthM' },
   run: (input) => {
     const found = speakerCableLoss(input);
     if (!found.ok) return found;

@@ -3,7 +3,7 @@ import { isKept, RUNS_BY_DEVICE } from '../runs/index.ts';
 import type { Device, Operation, ProjectDocument, Run } from '../model/index.ts';
 import { listOf, pickedFrom } from '../derive/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
-import { besideRack, bondingBar, OF_TYPE, part } from './entry-protection.ts';
+import { besideRack, bondingBar, isBond, OF_TYPE, part } from './entry-protection.ts';
 
 const MAST_TYPES: ReadonlySet<string> = new Set(['aerial', 'dish', 'uhf-antenna', 'fm-antenna']);
 const MASTS = part('masts', ({ typeId }) => MAST_TYPES.has(typeId));
@@ -37,7 +37,7 @@ export const aerialBonded = defineCheck({
       );
     const alone = masts.filter((device) => !isBonded(device, bars));
     const electrodes = pickedFrom(project, OF_TYPE['building-electrode']);
-    const isEarthed = bars.some((bar) => isBonded(bar, electrodes)) || electrodes.some((one) => isBonded(one, bars));
+    const unearthed = barsWithoutElectrode(bars, electrodes, isBonded);
     return [
       ...alone.map((device): RuleFinding =>
         say('look', 'mast-own-bond', [{ in: 'devices', id: device.id }], about(device), {
@@ -46,22 +46,43 @@ export const aerialBonded = defineCheck({
           cures: (house) => ownBond(house, device.id, 'bond_10'),
         }),
       ),
-      ...(isEarthed ? [] : [bars[0]]).map((bar): RuleFinding =>
+      ...unearthed.map((bar): RuleFinding =>
         say('look', 'bar-not-at-electrode', [{ in: 'devices', id: bar.id }], about(bar), {
           measured: 0,
           allowed: 1,
-          cures: electrode,
+          cures: (house) => electrode(house, bar.id),
         }),
       ),
     ];
   },
 });
 
-const isBond = ({ cableTypes }: Pick<ProjectDocument, 'cableTypes'>, run: Run) => cableTypes[run.cableTypeId].family === 'bond';
+/** Bars that no conductor leads on to the electrode, by themselves or over another bar. */
+function barsWithoutElectrode(
+  bars: readonly Device[],
+  electrodes: readonly Device[],
+  isBonded: (device: Device, to: readonly Device[]) => boolean,
+): Device[] {
+  const earthed = new Set<Device>();
+  const joined = (a: Device, b: Device) => isBonded(a, [b]) || isBonded(b, [a]);
+  let grown = true;
+  while (grown) {
+    grown = false;
+    for (const bar of bars) {
+      if (earthed.has(bar) || ![...electrodes, ...earthed].some((other) => joined(bar, other))) continue;
+      earthed.add(bar);
+      grown = true;
+    }
+  }
+  return bars.filter((bar) => !earthed.has(bar));
+}
 
-/** The electrode of the building, connected to the bar: a new one beside the rack, or the one that is there. */
-function electrode(project: ProjectDocument): Cure[] {
+/** The electrode of the building, connected to a bar: a new one beside the rack, or the one that is there. */
+function electrode(project: ProjectDocument, barId: string): Cure[] {
   const there = listOf(project, 'devices').find(({ typeId }) => typeId === 'building-electrode');
+  const led =
+    there && listOf(project, 'runs').some((run) => run.deviceId === there.id && isBond(project, run) && run.toDeviceId !== null);
+  if (there && led) return barToBar(project, barId, there);
   if (there) return ownBond(project, there.id, 'bond_6');
   if (!project.deviceTypes['building-electrode']) return [];
   const operations = besideRack(project, 'building-electrode', 0.6);
@@ -81,6 +102,13 @@ function ownBond(project: ProjectDocument, deviceId: string, cableTypeId: string
       run.deviceId === deviceId && isBond(project, run) && run.toDeviceId === null && !isKept(run) && isToDevice(project, run),
   );
   const operations = waiting ? redirected(project, waiting, nearest) : added(project, device, nearest, cableTypeId);
+  return operations.length > 0 ? [{ code: 'add-bond', figures: {}, operations }] : [];
+}
+
+/** A bar that is left over, bonded straight to the electrode. */
+function barToBar(project: ProjectDocument, barId: string, there: Device): Cure[] {
+  const bar = project.devices[barId];
+  const operations = bar ? added(project, bar, there, 'bond_6') : [];
   return operations.length > 0 ? [{ code: 'add-bond', figures: {}, operations }] : [];
 }
 

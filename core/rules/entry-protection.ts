@@ -1,7 +1,7 @@
 import { buildingOf, nearestWall, wallLength, wallPoint } from '../house/index.ts';
 import { placeDevice } from '../devices/index.ts';
 import type { Point2 } from '../math/index.ts';
-import type { Device, Operation, ProjectDocument } from '../model/index.ts';
+import type { Device, Operation, ProjectDocument, Run } from '../model/index.ts';
 import { listOf, partOf, pickedFrom } from '../derive/index.ts';
 import type { Cure } from './check.ts';
 
@@ -12,6 +12,9 @@ export const OF_TYPE = {
   'bonding-bar': part('bonding-bar', ({ typeId }) => typeId === 'bonding-bar'),
   'building-electrode': part('building-electrode', ({ typeId }) => typeId === 'building-electrode'),
 };
+
+export const isBond = ({ cableTypes }: Pick<ProjectDocument, 'cableTypes'>, { cableTypeId }: Pick<Run, 'cableTypeId'>) =>
+  cableTypes[cableTypeId].family === 'bond';
 
 export const hasType = (project: ProjectDocument, typeId: keyof typeof OF_TYPE) =>
   pickedFrom(project, OF_TYPE[typeId]).length > 0;

@@ -33,6 +33,7 @@ import { slackEnough } from './slack-enough.ts';
 import { speakerChains } from './speaker-chains.ts';
 import { testedInTime } from './tested-in-time.ts';
 import { voltageAtLoad } from './voltage-at-load.ts';
+import { voltageOnChains } from './voltage-on-chains.ts';
 import { wetZonesClear } from './wet-zones-clear.ts';
 import { bendsFit } from './bends-fit.ts';
 import { boresApart } from './bores-apart.ts';
@@ -113,6 +114,7 @@ export const CHECKS: readonly Check[] = [
   poeDeliveredCheck,
   cableAsType,
   voltageAtLoad,
+  voltageOnChains,
   pictureReachCheck,
   opticalInConduit,
   coaxLossCheck,

@@ -1,12 +1,10 @@
-import type { CableType, DeviceType, ProjectDocument } from '../model/index.ts';
-import { dcFeed, type FeedLoad, wireResistance } from '../calculators/index.ts';
+import type { CableType, ProjectDocument, Run } from '../model/index.ts';
+import { wireResistance } from '../calculators/index.ts';
+import { feedConductors, type FeedConductors, polesOf } from '../devices/index.ts';
 import { defineCheck, say } from './check.ts';
 import { exchange, thickerThan } from './cures.ts';
 
-/** Families that carry the supply of their device. */
-const FEEDS = /^(ctl|sec|led|shade|cat)/;
-
-/** Every device that is fed by its cable has enough volts. */
+/** Every device that is fed by its cable has enough volts, on whatever copper and by the conductors that its map gives to the supply. */
 export const voltageAtLoad = defineCheck({
   id: 'voltage-at-load',
   title: 'Devices fed by their cable get enough volts',
@@ -15,7 +13,7 @@ export const voltageAtLoad = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
-  reads: ['cableTypes', 'deviceTypes', 'project'],
+  reads: ['cableTypes', 'conductorMaps', 'deviceTypes', 'project'],
   limits: {
     share: { usual: 0.1, min: 0.02, max: 0.15, unit: '', safer: 'less' },
     ledShare: { usual: 0.03, min: 0.01, max: 0.05, unit: '', safer: 'less' },
@@ -24,9 +22,10 @@ export const voltageAtLoad = defineCheck({
     const type = project.deviceTypes[device.typeId];
     const cable = project.cableTypes[run.cableTypeId];
     if (!length || run.toDeviceId !== null || type.dcV === null || type.dcW === null || type.poeClass !== null) return [];
-    if (!FEEDS.test(cable.family) || cable.gaugeAwg === null || cable.material === 'fibre') return [];
-    const allowed = cable.family === 'led' ? limit('ledShare') : limit('share');
-    const share = shareLost(project, type, cable, length.cutLengthM);
+    const feed = feedOf(project, run);
+    if (!feed) return [];
+    const allowed = feed.channels > 1 ? limit('ledShare') : limit('share');
+    const share = shareLost(project, cable, feed, length.cutLengthM, type.dcW / type.dcV, type.dcV);
     if (share === null || share <= allowed * (1 + 1e-9)) return [];
     return [
       say(
@@ -41,17 +40,14 @@ export const voltageAtLoad = defineCheck({
           device: type.name,
           cable: cable.name,
           lengthM: length.cutLengthM,
-          percent: Math.round(share * 1000) / 10,
-          most: `${Math.round(allowed * 1000) / 10} %`,
-          volts: Math.round(type.dcV * (1 - share) * 10) / 10,
-          supply: type.dcV,
+          ...voltsOf(share, allowed, type.dcV),
         },
         {
           measured: share,
           allowed,
           cures: (house) => {
             const better = thickerThan(house, cable).find((one) => {
-              const lost = shareLost(house, type, one, length.cutLengthM);
+              const lost = shareLost(house, one, feed, length.cutLengthM, type.dcW! / type.dcV!, type.dcV!);
               return one.conductors >= cable.conductors && lost !== null && lost <= allowed;
             });
             const operations = exchange(house, run.id, better);
@@ -63,28 +59,36 @@ export const voltageAtLoad = defineCheck({
   },
 });
 
-/** Share of the supply that a feed loses: strips over their common and a channel, category cable with a pair for each pole. */
-function shareLost(project: ProjectDocument, { dcV, dcW }: DeviceType, cable: CableType, lengthM: number): number | null {
-  const wire = {
+/** The conductors of a run that feed its device; null where none do, or it is no copper. */
+export function feedOf(project: ProjectDocument, run: Pick<Run, 'cableTypeId' | 'mapId'>): FeedConductors | null {
+  const cable = project.cableTypes[run.cableTypeId];
+  if (cable.gaugeAwg === null || cable.family === 'bond' || (cable.material !== 'copper' && cable.material !== 'cca'))
+    return null;
+  return feedConductors(run.mapId === null ? undefined : project.conductorMaps[run.mapId], cable);
+}
+
+/** What a finding says of a supply that loses a share. */
+export const voltsOf = (share: number, allowed: number, supplyV: number) => ({
+  percent: Math.round(share * 1000) / 10,
+  most: `${Math.round(allowed * 1000) / 10} %`,
+  volts: Math.max(0, Math.round(supplyV * (1 - share) * 10) / 10),
+  supply: supplyV,
+});
+
+/** Share of the supply that a current loses on a run; null where its wire is not known. */
+export function shareLost(
+  { project: { ambientC } }: Pick<ProjectDocument, 'project'>,
+  cable: CableType,
+  feed: FeedConductors,
+  lengthM: number,
+  currentA: number,
+  supplyV: number,
+): number | null {
+  const one = wireResistance({
     gaugeAwg: cable.gaugeAwg!,
     stranded: cable.stranded,
-    material: cable.material === 'cca' ? ('cca' as const) : ('copper' as const),
-    temperatureC: Math.max(-20, Math.min(90, project.project.ambientC)),
-  };
-  const currentA = dcW! / dcV!;
-  if (cable.family === 'led' && cable.conductors >= 4) {
-    const one = wireResistance(wire);
-    if (!one.ok) return null;
-    // Two conductors are bonded for the common; all others carry a channel each.
-    const channels = cable.conductors - 2;
-    const ohm = (one.value.ohmPerKm / 1000) * lengthM;
-    return ((currentA / channels) * ohm + (currentA * ohm) / 2) / dcV!;
-  }
-  const conductorsPerPole = cable.family === 'cat' ? 2 : 1;
-  const load: FeedLoad = 'other';
-  const feed = dcFeed(
-    { ...wire, supplyV: dcV!, lengthM, conductorsPerPole, load, allowedFraction: null, use: 'power' },
-    currentA,
-  );
-  return feed.ok ? feed.value.dropFraction : 1;
+    material: cable.material === 'cca' ? 'cca' : 'copper',
+    temperatureC: Math.max(-20, Math.min(90, ambientC)),
+  });
+  return one.ok ? (currentA * lengthM * (one.value.ohmPerKm / 1000) * polesOf(feed)) / supplyV : null;
 }

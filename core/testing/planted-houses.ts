@@ -100,6 +100,25 @@ export interface Planted {
   readonly cured: boolean;
 }
 
+/** An arrester with its bar. */
+const ARRESTER: Place[] = [
+  { typeId: 'bonding-bar', at: [9, 0.05] },
+  { typeId: 'surge-arrester', at: [8.5, 0.05] },
+];
+
+/** A keypad that draws 12 W from 12 V over a speaker cable with a map of a plain supply, in a house drawn out by so much. */
+function fedBySpeakerCable(byM: number): ProjectDocument {
+  const project = withTypes(long(house([{ typeId: 'keypad', at: [2, 0.05] }]), byM), { dcV: 12, dcW: 12, poeClass: null });
+  return withRun(project, { cableTypeId: 'spk_16_2', mapId: 'trigger' });
+}
+
+/** Two shades, the second fed from the first, so many metres of house away from the rack. */
+function shadeChain(byM: number): ProjectDocument {
+  const project = long(house([2, 4].map((x) => ({ typeId: 'shade', at: [x, 0.05] as const }))), byM);
+  const [first, second] = Object.values(project.runs);
+  return applied(project, [update('runs', second, { toDeviceId: first.deviceId })!]);
+}
+
 /** For every rule at least one. */
 export const PLANTED: readonly Planted[] = [
   {
@@ -483,6 +502,54 @@ export const PLANTED: readonly Planted[] = [
     code: 'neutral-absent',
     about: 'devices',
     cured: false,
+  },
+  {
+    rule: 'voltage-at-load',
+    // A display of 12 V on two conductors of a speaker cable, whose map says so: 40 m of 16 AWG.
+    mistake: () => fedBySpeakerCable(40),
+    clean: () => fedBySpeakerCable(5),
+    code: 'voltage-low',
+    about: 'runs',
+    cured: false,
+  },
+  {
+    rule: 'voltage-on-chains',
+    mistake: () => shadeChain(20),
+    clean: () => shadeChain(2),
+    code: 'voltage-low-on-chain',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'surge-protected',
+    // One arrester is for one run: the second camera has none.
+    mistake: () => house([...ARRESTER, { typeId: 'camera', at: [2, -0.1] }, { typeId: 'camera', at: [3, -0.1] }]),
+    clean: () => house([...ARRESTER, { typeId: 'camera', at: [2, -0.1] }]),
+    code: 'surge-missing',
+    about: 'runs',
+    figures: [1, 2],
+    cured: true,
+  },
+  {
+    rule: 'surge-protected',
+    mistake: () =>
+      house([
+        { typeId: 'surge-arrester', at: [8.5, 0.05] },
+        { typeId: 'camera', at: [2, -0.1] },
+      ]),
+    clean: () => house([...ARRESTER, { typeId: 'camera', at: [2, -0.1] }]),
+    code: 'arrester-not-bonded',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'aerial-bonded',
+    // Two bars, and the electrode is on one of them only.
+    mistake: () => house([...EARTHED, { typeId: 'aerial', at: [2, -0.1] }, { typeId: 'bonding-bar', at: [6, 0.05] }]),
+    clean: () => house([...EARTHED, { typeId: 'aerial', at: [2, -0.1] }]),
+    code: 'bar-not-at-electrode',
+    about: 'devices',
+    cured: true,
   },
   {
     rule: 'surge-protected',

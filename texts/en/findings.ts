@@ -158,6 +158,8 @@ export const findings = {
     '{{number}}: {{device}} of class {{poeClass}} does not get its {{watts}} W over {{lengthM}}. Take thicker cable, or shorten it.',
   'cable-no-power': '{{number}}: {{device}} is powered over category cable, and {{cable}} carries none. Take {{wanted}}.',
   'cable-not-as-type': '{{number}} is {{cable}}; {{device}} takes {{wanted}} for {{purpose}}. One of the two is wrong.',
+  'voltage-low-on-chain':
+    '{{number}} feeds {{count}} devices one from the next. At {{device}} {{percent}} % of {{supply}} V is lost, {{volts}} V is left; {{most}} is allowed. Choose thicker cable, or run the last ones home.',
   'voltage-low':
     '{{number}}: {{device}} gets {{volts}} V of {{supply}} V over {{lengthM}} of {{cable}}: {{percent}} % is lost, {{most}} may be. Take thicker cable.',
   'picture-too-long':
@@ -217,7 +219,9 @@ export const findings = {
   'jacket-not-plenum':
     '{{number}} lies {{lengthM}} open in {{space}} as {{cable}}. Where air is moved the jacket has to be one for it (plenum; in Europe the national rule, low smoke), or the cable in metal conduit.',
   'surge-missing':
-    '{{count}} copper runs come from outdoors, the first {{first}}, without a surge arrester at the entry. Surge protection does not replace a lightning protection system.',
+    '{{count}} of {{of}} copper runs from outdoors pass no surge arrester at the entry: {{runs}}. Each needs its own, bonded. Surge protection does not replace a lightning protection system.',
+  'arrester-not-bonded':
+    '{{device}} has no bonding conductor, so it protects nothing. Lead one to the bar, short and straight; sizing by local code and a licensed electrician.',
   'aerial-not-bonded':
     '{{device}} is not bonded. Give it a bonding bar at the entry; final sizing: local code and licensed electrician. Power lines kill: stay 3 m plus fall length away.',
   'mast-own-bond':
@@ -279,6 +283,7 @@ export const cures = {
   'mark-outlet': 'Mark one for the electrician',
   'home-by-itself_one': 'Run {{count}} home separately',
   'home-by-itself_other': 'Run {{count}} home separately',
+  'extend-arresters': 'Add arresters for {{count}} runs to those that are there',
   'add-arresters': 'Put arresters and their bar beside the rack',
   'add-bonding-bar': 'Put a bonding bar beside the rack',
   'turn-rack': 'Turn it around',

@@ -45,11 +45,11 @@ export const CONDUCTOR_MAPS: readonly ConductorMap[] = [
   map('shade_bus', 'Shade supply and bus', { 'red 16': '24 V +', 'black 16': '0 V', 'white 22': 'data a', 'green 22': 'data b' }),
   map('strip_6', 'Colour strip', {
     red: 'supply +',
+    brown: 'supply +',
     black: 'red −',
     green: 'green −',
     blue: 'blue −',
     white: 'white −',
-    brown: 'spare',
   }),
   map(
     'climate_8',

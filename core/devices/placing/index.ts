@@ -5,6 +5,7 @@
 export { plannedLegs } from './data-drops.ts';
 export { houseFromTemplate, houseOptions, type NewHouse } from './house-template.ts';
 export { alignDevices, ALIGNMENTS } from './align.ts';
+export { feedConductors, type FeedConductors, polesOf } from './feed-conductors.ts';
 export { changeMap, checkMap, conductorsOf, conductorsUsed, knownMap } from './conductors.ts';
 export { clipOfDevices, type CopyPlace, copyPlaces, type DeviceClip, deviceIdsIn, deviceIdsOn, pasteDevices } from './copies.ts';
 export {

@@ -180,7 +180,7 @@ const HEADER_OF_13 = { sharedRoutes: false, labour: {}, labelling: 'before-pull'
 const LABELLED = new Set<unknown>(['labelled', 'pulled', 'terminated', 'tested']);
 const ADDED_IN_13: typeof ADDED_IN_2 = {
   deviceTypes: () => ({ attitudes: [], controlFamily: '' }),
-  devices: () => ({ attitude: 'upright' }),
+  devices: () => ({ protects: [], attitude: 'upright' }),
   runs: ({ state, printedOn }) => ({
     labelledEnds: LABELLED.has(state) && printedOn !== '' ? 'both' : 'none',
     rawTestedOn: '',

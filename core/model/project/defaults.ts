@@ -55,6 +55,7 @@ export const DEVICE_DEFAULTS = {
   seenFrom: '',
   tailM: null,
   leftOut: [],
+  protects: [],
   attitude: 'upright',
   areaId: null,
   decisionId: null,
@@ -142,6 +143,7 @@ export const newDevice = (given: Given<Device, typeof DEVICE_DEFAULTS>): Device 
   ...given,
   wishes: [...(given.wishes ?? DEVICE_DEFAULTS.wishes)],
   leftOut: [...(given.leftOut ?? DEVICE_DEFAULTS.leftOut)],
+  protects: [...(given.protects ?? DEVICE_DEFAULTS.protects)],
 });
 /** A run is a leg of its type's recipe unless it says otherwise. */
 export const newRun = ({ recipeLeg, ...given }: Given<Run, typeof RUN_DEFAULTS & { recipeLeg: Run['recipeLeg'] }>): Run => ({

@@ -361,6 +361,11 @@ export const device = z.strictObject({
     .max(20)
     .default([])
     .describe('legs of the recipe of its type that are not wanted here'),
+  protects: z
+    .array(id)
+    .max(200)
+    .default([])
+    .describe('surge arresters: the runs from outdoors that pass it; one that names none is for one run'),
   attitude: z.enum(ATTITUDES).default('upright').describe('how it is turned, against the way its maker draws it'),
   areaId: id
     .nullable()

@@ -20,8 +20,9 @@ ALTER TABLE runs ALTER labelled_ends DROP DEFAULT, ALTER raw_tested_on DROP DEFA
   ALTER tested_by DROP DEFAULT;
 ALTER TABLE trunks ADD set_up double precision NOT NULL DEFAULT 0 CHECK (set_up >= 0 AND set_up <= 20);
 ALTER TABLE trunks ALTER set_up DROP DEFAULT;
-ALTER TABLE devices ADD attitude text NOT NULL DEFAULT 'upright' CHECK (attitude IN ${ATTITUDES});
-ALTER TABLE devices ALTER attitude DROP DEFAULT;
+ALTER TABLE devices ADD attitude text NOT NULL DEFAULT 'upright' CHECK (attitude IN ${ATTITUDES}),
+  ADD protects jsonb NOT NULL DEFAULT '[]';
+ALTER TABLE devices ALTER attitude DROP DEFAULT, ALTER protects DROP DEFAULT;
 ALTER TABLE device_types ADD attitudes jsonb NOT NULL DEFAULT '[]', ADD control_family text NOT NULL DEFAULT '';
 ALTER TABLE device_types ALTER attitudes DROP DEFAULT, ALTER control_family DROP DEFAULT;
 ALTER TABLE firm_device_types ADD attitudes jsonb NOT NULL DEFAULT '[]', ADD control_family text NOT NULL DEFAULT '';
@@ -31,7 +32,7 @@ ALTER TABLE firm_device_types ALTER attitudes DROP DEFAULT, ALTER control_family
 const DOWN = `
 ALTER TABLE firm_device_types DROP attitudes, DROP control_family;
 ALTER TABLE device_types DROP attitudes, DROP control_family;
-ALTER TABLE devices DROP attitude;
+ALTER TABLE devices DROP attitude, DROP protects;
 ALTER TABLE trunks DROP set_up;
 ALTER TABLE runs DROP labelled_ends, DROP raw_tested_on, DROP end_tested_on, DROP tested_by;
 ALTER TABLE projects DROP shared_routes, DROP labour, DROP labelling, DROP fixing_factors;

@@ -261,6 +261,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     finish: text,
     wishes: geometry,
     seenFrom: text,
+    protects: geometry,
     attitude: text,
     tailM: numberOrNull,
     leftOut: geometry,

@@ -128,7 +128,7 @@ describe('pathways and holes', () => {
   });
 
   it('compare tidied routes with those that are, and propose them', async () => {
-    const page = await open();
+    const page = await open(granary);
     await press(page, 'Tidy routes');
     await waitFor(() => expect(page.container.querySelector('.pathways__ways-comparison')).to.not.equal(null));
     const figures = [...page.container.querySelectorAll('.pathways__ways-comparison tbody tr')].map((row) =>

@@ -1,7 +1,7 @@
 import type { Building } from '../house/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../math/index.ts';
 import type { Feature, Medium, ProjectHeader } from '../model/index.ts';
-import { type CableClass, keepFromMains } from '../calculators/index.ts';
+import { type CableClass, keepFromMains, OPEN_CONDUCTORS_M } from '../calculators/index.ts';
 
 /** Where one run comes near one mains route. Lengths in m, angles in rad. */
 export interface BesideMains {
@@ -10,6 +10,8 @@ export interface BesideMains {
   readonly keepM: number;
   /** Metres of the run within the distance to keep, crossings apart. */
   readonly parallelM: number;
+  /** Of these the metres on which it lies against it. */
+  readonly touchingM: number;
   /** Least distance on the way, edge of the mains to cable. */
   readonly leastM: number;
   /** The flattest crossing, from 0 along it to a right angle; null where it is not crossed. */
@@ -64,7 +66,7 @@ function besideOne(
   media: readonly Medium[],
 ): BesideMains | null {
   const [low, high] = [elevationM + feature.bottomM, elevationM + feature.topM];
-  let parallelM = 0;
+  let [parallelM, touchingM] = [0, 0];
   let minM = Infinity;
   let at = points[0];
   let crossingRad: number | null = null;
@@ -87,11 +89,12 @@ function besideOne(
       if (angle !== null && angle >= RIGHT_ANGLE_FROM_RAD) crossingRad = Math.min(crossingRad ?? angle, angle);
       else {
         parallelM += lengthM / steps;
+        if (near.distanceM < OPEN_CONDUCTORS_M) touchingM += lengthM / steps;
         if (angle !== null && near.crossed) crossingRad = Math.min(crossingRad ?? angle, angle);
       }
     }
   }
-  return minM < keepM ? { featureId: feature.id, keepM, parallelM, leastM: minM, crossingRad, at } : null;
+  return minM < keepM ? { featureId: feature.id, keepM, parallelM, touchingM, leastM: minM, crossingRad, at } : null;
 }
 
 function nearestOf({ points, widthM }: Feature, low: number, high: number, p: Point3) {

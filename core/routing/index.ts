@@ -3,7 +3,7 @@
 // Start with `networkOf`, then `routeDevice`; `openAirSegments` and `holesOf` are the independent judges of both.
 // Terms: docs/glossary.md.
 export { type TightBend, tightBends } from './bends.ts';
-export { besideMains, besideThings, RIGHT_ANGLE_FROM_RAD } from './beside-mains.ts';
+export { type BesideMains, besideMains, besideThings, RIGHT_ANGLE_FROM_RAD } from './beside-mains.ts';
 export { type EndPlace, entriesFrom } from './ends.ts';
 export { type Hole, HOLE_MEMBERS, type HoleMember, holesOf } from './holes.ts';
 export { type Network, NETWORK } from './network.ts';

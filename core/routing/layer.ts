@@ -9,7 +9,7 @@ import {
 } from '../math/index.ts';
 import { type Building, wallTopM } from '../house/index.ts';
 import type { Feature, Wall } from '../model/index.ts';
-import { keepFromMains } from '../calculators/index.ts';
+import { keepFromMains, SERVICE_KEEP_M } from '../calculators/index.ts';
 import { ArcList } from './arcs.ts';
 import { Growing } from './growing.ts';
 import { across, bayNumber, joistsBored, reachedFromAbove, type Space } from './spaces.ts';
@@ -356,6 +356,13 @@ interface Obstacles {
 
 /** Kinds that nothing passes through at their height: structure that is not bored, hot things, ducts. */
 const BARRING: ReadonlySet<string> = new Set(['beam', 'steel', 'flue', 'duct', 'fireplace']);
+/** Services that cable keeps clear of where a way around costs little, with the distance that they keep, m. */
+const KEPT_CLEAR: Readonly<Partial<Record<Feature['kind'], number>>> = {
+  pipe: SERVICE_KEEP_M.gas,
+  'recessed-light': SERVICE_KEEP_M['lamp-driver'],
+  'service-panel': SERVICE_KEEP_M.panelboard,
+};
+
 /** Mains within this height of a cable count as beside it, m. */
 const MAINS_REACH_M = 0.35;
 
@@ -381,9 +388,16 @@ function obstaclesOf(
         });
       continue;
     }
+    const keepM = KEPT_CLEAR[feature.kind];
+    if (keepM !== undefined && bottom - keepM <= highest && top + keepM >= lowest)
+      mains.push({
+        points: feature.points.map((p) => rotate2(p as Point2, -angleRad)),
+        keepM: Math.max(keepM, feature.clearanceM) + feature.widthM / 2,
+      });
     if (!BARRING.has(feature.kind) || mayBeBored(feature)) continue;
-    if (bottom - feature.clearanceM > highest || top + feature.clearanceM < lowest) continue;
-    areas.push(...outlinesOf(feature).map((outline) => outline.map((p) => rotate2(p, -angleRad))));
+    const clearM = clearOf(feature);
+    if (bottom - clearM > highest || top + clearM < lowest) continue;
+    areas.push(...outlinesOf({ ...feature, clearanceM: clearM }).map((outline) => outline.map((p) => rotate2(p, -angleRad))));
   }
   const bars = areas.flatMap((area) => area.map((a, k) => [a, area[(k + 1) % area.length]] as const));
   return { areas, bars, mains };
@@ -424,5 +438,11 @@ function outlinesOf({ points, area, widthM, depthM, facingRad, clearanceM }: Fea
   });
 }
 
+/** What is kept from a thing that bars the way, m: from a hot flue never less than the least. */
+const clearOf = ({ kind, clearanceM }: Feature): number =>
+  kind === 'flue' ? Math.max(clearanceM, SERVICE_KEEP_M.flue) : clearanceM;
+
 const besideLine = (p: Point2, points: readonly Point2[], keepM: number): boolean =>
-  points.slice(1).some((b, k) => closestOnSegment(p, points[k], b).distanceM < keepM);
+  points.length === 1
+    ? Math.hypot(p[0] - points[0][0], p[1] - points[0][1]) < keepM
+    : points.slice(1).some((b, k) => closestOnSegment(p, points[k], b).distanceM < keepM);

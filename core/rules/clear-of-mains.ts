@@ -1,79 +1,79 @@
-import { besideMains, RIGHT_ANGLE_FROM_RAD } from '../routing/index.ts';
-import { cableClassOf, OPEN_CONDUCTORS_M, PARALLEL_FROM_M } from '../calculators/index.ts';
+import { type BesideMains, besideMains, RIGHT_ANGLE_FROM_RAD } from '../routing/index.ts';
+import { cableClassOf, PARALLEL_FROM_M } from '../calculators/index.ts';
 import { BUILDING, buildingOf } from '../house/index.ts';
-import { isMetallic, type ProjectDocument } from '../model/index.ts';
-import type { PlannedRun } from '../runs/index.ts';
-import { defineCheck, type Rank, type RuleFinding, say } from './check.ts';
-import { leadAway } from './cures.ts';
+import { each } from '../derive/index.ts';
+import { isMetallic, type ProjectDocument, sameValue } from '../model/index.ts';
+import { PLANNED_RUN, type PlannedRun } from '../runs/index.ts';
+import { type Beside, besideFindings, NOT_BESIDE } from './beside.ts';
+import { defineCheck } from './check.ts';
+import { limitIn, SETTINGS } from './settings.ts';
+
+/** A cable that lies on mains for longer than this is no crossing, m. */
+const TOUCHING_M = 0.3;
+
+const LIMITS = {
+  id: 'clear-of-mains',
+  limits: { longestM: { usual: PARALLEL_FROM_M, min: 0.5, max: 3, unit: 'm', safer: 'less' } },
+} as const;
+
+/** What each run does beside mains. */
+const BESIDE_MAINS = each<'runs', readonly Beside[]>({
+  name: 'mains beside a run',
+  over: 'runs',
+  tables: ['cableTypes', 'features', 'project'],
+  nodes: [BUILDING, SETTINGS],
+  beside: [PLANNED_RUN],
+  make: ({ id, foundId }, read) =>
+    foundId !== null
+      ? NOT_BESIDE
+      : judged(read.project, read.one(PLANNED_RUN, id)!, limitIn(read.get(SETTINGS), LIMITS, 'longestM')),
+  alike: sameValue,
+});
 
 /** Cable keeps away from mains, and crosses them squarely (practice A39, B11). */
 export const clearOfMains = defineCheck({
-  id: 'clear-of-mains',
+  ...LIMITS,
   stage: 'cabling',
   title: 'Cable keeps its distance from mains',
   source: 'EN 50174-2; NEC 725, 800; BS 6701; 300 mm by trade practice',
   calculators: ['separation'],
   severity: 'stop',
   appliesTo: 'runs',
-  newCableOnly: true,
-  reads: ['cableTypes', 'features', 'project'],
-  nodes: [BUILDING],
+  reads: [],
+  nodes: [BESIDE_MAINS],
   safety: true,
-  limits: { longestM: { usual: PARALLEL_FROM_M, min: 0.5, max: 3, unit: 'm', safer: 'less' } },
-  ofRun: (planned, { project, limit }) => {
-    const cable = project.cableTypes[planned.run.cableTypeId];
-    if (!isMetallic(cable)) return [];
-    const longestM = limit('longestM');
-    const { jurisdiction } = project.project;
-    const cableClass = cableClassOf(cable);
-    const besideIn = (house: ProjectDocument, { points, media }: Pick<PlannedRun, 'points' | 'media'>) =>
-      besideMains(buildingOf(house), points, media, jurisdiction, cableClass);
-    const keeps = (house: ProjectDocument, run: Pick<PlannedRun, 'points' | 'media'>) =>
-      besideIn(house, run).every(
-        (one) => one.parallelM <= longestM && (one.crossingRad === null || one.crossingRad >= RIGHT_ANGLE_FROM_RAD),
-      );
-    return besideIn(project, planned).flatMap((beside) => {
-      const { keepM, parallelM, leastM: minM, crossingRad, featureId } = beside;
-      const figures = { mains: project.features[featureId].name || 'mains', keepM, longestM };
-      const found: RuleFinding[] = [];
-      const told = (code: string, rank: Rank, measured: number, allowed: number, unit: string, more: object = {}) =>
-        found.push(about(planned, featureId, code, rank, measured, allowed, unit, { ...figures, ...more }, keeps));
-      if (parallelM > longestM && minM < OPEN_CONDUCTORS_M)
-        told('mains-touching', 'stop', minM, OPEN_CONDUCTORS_M, 'm', { parallelM, leastM: minM });
-      else if (parallelM > longestM) told('mains-parallel', 'look', parallelM, longestM, 'm', { parallelM, leastM: minM });
-      if (crossingRad !== null && crossingRad < RIGHT_ANGLE_FROM_RAD)
-        told('mains-skewed', 'look', crossingRad, RIGHT_ANGLE_FROM_RAD, 'rad', {
-          angleDeg: Math.round((crossingRad * 180) / Math.PI),
-        });
-      return found;
-    });
-  },
+  run: ({ read, limit }) =>
+    besideFindings(read.all(BESIDE_MAINS).flat(), (house, planned) => judged(house, planned, limit('longestM')).length === 0),
 });
 
-function about(
-  { run }: PlannedRun,
-  featureId: string,
-  code: string,
-  rank: Rank,
-  measured: number,
-  allowed: number,
-  unit: string,
-  figures: object,
-  keeps: (house: ProjectDocument, run: PlannedRun) => boolean,
-): RuleFinding {
-  return say(
-    rank,
-    code,
-    [
-      { in: 'runs', id: run.id },
-      { in: 'features', id: featureId },
-    ],
-    { number: run.number, ...figures },
-    {
-      measured,
-      allowed,
-      unit,
-      cures: (project) => leadAway(project, run.id, featureId, keeps),
-    },
-  );
+/** What a run does beside mains that it should not. */
+function judged(project: ProjectDocument, { run, points, media }: PlannedRun, longestM: number): readonly Beside[] {
+  const cable = project.cableTypes[run.cableTypeId];
+  if (!isMetallic(cable)) return NOT_BESIDE;
+  const near = besideMains(buildingOf(project), points, media, project.project.jurisdiction, cableClassOf(cable));
+  const found = near.flatMap((one) => judgedOne(project, run, one, longestM));
+  return found.length > 0 ? found : NOT_BESIDE;
+}
+
+function judgedOne(project: ProjectDocument, run: PlannedRun['run'], near: BesideMains, longestM: number): Beside[] {
+  const { keepM, parallelM, touchingM, leastM, crossingRad, featureId } = near;
+  const about = { runId: run.id, number: run.number, featureId, isLeast: false };
+  const figures = { mains: project.features[featureId].name || 'mains', keepM, longestM, parallelM, touchingM, leastM };
+  const found: Beside[] = [];
+  if (touchingM > TOUCHING_M)
+    found.push({ ...about, code: 'mains-touching', rank: 'stop', measured: touchingM, allowed: TOUCHING_M, unit: 'm', figures });
+  else if (parallelM > longestM)
+    found.push({ ...about, code: 'mains-parallel', rank: 'look', measured: parallelM, allowed: longestM, unit: 'm', figures });
+  if (crossingRad !== null && crossingRad < RIGHT_ANGLE_FROM_RAD)
+    found.push({
+      ...about,
+      code: 'mains-skewed',
+      rank: 'look',
+      measured: crossingRad,
+      allowed: RIGHT_ANGLE_FROM_RAD,
+      unit: 'rad',
+      isLeast: true,
+      figures: { ...figures, angleDeg: Math.round((crossingRad * 180) / Math.PI) },
+    });
+  return found;
 }

@@ -100,6 +100,30 @@ export interface Planted {
   readonly cured: boolean;
 }
 
+/** The speaker's run as issued, with a narrow flue beside it at this place across the house. */
+const besideFlue = (y: number): ProjectDocument =>
+  withThing(issued(), {
+    ...mains(y),
+    id: 'flue',
+    kind: 'flue',
+    name: 'Stove flue',
+    points: [[5, y]],
+    widthM: 0.1,
+    depthM: 0.1,
+    bottomM: 0,
+    topM: 3,
+  });
+
+/** A short piece of mains along the speaker's run. */
+const onMains = (y: number): ProjectDocument =>
+  withThing(heedless(house([SPEAKER])), {
+    ...mains(y),
+    points: [
+      [4, y],
+      [4.6, y],
+    ],
+  });
+
 /** An arrester with its bar. */
 const ARRESTER: Place[] = [
   { typeId: 'bonding-bar', at: [9, 0.05] },
@@ -329,9 +353,27 @@ export const PLANTED: readonly Planted[] = [
   },
   {
     rule: 'clear-of-services',
-    mistake: () => withThing(house([SPEAKER]), { ...mains(2.05), id: 'pipe', kind: 'pipe', name: 'Gas' }),
-    clean: () => withThing(house([SPEAKER]), { ...mains(2.4), id: 'pipe', kind: 'pipe', name: 'Gas' }),
+    mistake: () => withThing(heedless(house([SPEAKER])), { ...mains(2.05), id: 'pipe', kind: 'pipe', name: 'Gas' }),
+    clean: () => withThing(heedless(house([SPEAKER])), { ...mains(2.4), id: 'pipe', kind: 'pipe', name: 'Gas' }),
     code: 'service-near',
+    about: 'features',
+    cured: true,
+  },
+  {
+    rule: 'clear-of-services',
+    // A run as issued, and a flue that was found beside it afterwards: 0.1 m away over a hand's breadth is enough.
+    mistake: () => besideFlue(2.15),
+    clean: () => besideFlue(2.4),
+    code: 'flue-near',
+    about: 'features',
+    cured: false,
+  },
+  {
+    rule: 'clear-of-mains',
+    // Lies on a cable of mains for 0.6 m: too short to count as parallel, and an error all the same.
+    mistake: () => onMains(2),
+    clean: () => onMains(2.2),
+    code: 'mains-touching',
     about: 'features',
     cured: true,
   },

@@ -15,10 +15,10 @@ export const findings = {
   'rule-not-avoided':
     '{{number}} cannot avoid what it should: there is no other route. Remove the rule, or make another pathway.',
   'mains-touching':
-    '{{number}} lies against {{mains}} for {{parallelM}}: keep {{keepM}}, or have the electrician move or enclose it.',
+    'Against {{mains}}, for {{touchingM}}: {{runs}}. Keep {{keepM}}, or have the electrician move or enclose it.',
   'mains-parallel':
-    '{{number}} runs beside {{mains}} for {{parallelM}}, {{leastM}} away at the least: keep {{keepM}} where it is longer than {{longestM}}.',
-  'mains-skewed': '{{number}} crosses {{mains}} at {{angleDeg}} degrees: cross it squarely.',
+    'Beside {{mains}}, {{parallelM}} long and {{leastM}} away at the nearest: {{runs}}. Keep {{keepM}} where it is longer than {{longestM}}.',
+  'mains-skewed': 'Across {{mains}} at {{angleDeg}} degrees: {{runs}}. Cross it squarely.',
   'route-missing': '{{number}} has no route to its rack. {{because}}',
   'kept-route-differs': '{{number}} is {{state}} at {{builtM}}; the plan now needs {{wantedM}}. Decide which one counts.',
   'kept-route-impossible':
@@ -181,7 +181,9 @@ export const findings = {
   'slack-short': '{{number}} leaves {{leftM}} at its device; {{leastM}} is the least to work with.',
   'slack-short-far': '{{number}} leaves {{leftM}} at its far end; {{leastM}} is the least to work with.',
   'service-near':
-    '{{number}} runs {{parallelM}} beside a {{thing}}, {{awayM}} away; {{keepM}} is to be kept. Route it elsewhere, or ask that trade.',
+    'Beside a {{thing}}: {{runs}}, {{parallelM}} long and {{awayM}} away at the nearest; {{keepM}} is to be kept. Route around it, or ask that trade.',
+  'flue-near':
+    'Near a hot flue: {{runs}}, {{awayM}} away at the nearest; {{keepM}} is the least at any length. Heat ruins the jacket: route around it, and ask the trade of the flue for its own distance.',
   'ground-copper':
     '{{number}} lies {{groundM}} in the ground as {{cable}}; beyond {{longestM}} fibre carries farther and leads no surge into the house.',
   'ground-powered':

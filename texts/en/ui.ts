@@ -190,6 +190,7 @@ export const ui = {
       rackM: 'At the rack',
       pipeM: 'From pipes',
       lampM: 'From lamps',
+      flueM: 'From hot flues',
       panelM: 'From panels',
       offM: 'Max. offset',
       leastOhm: 'Min. load',

@@ -10,6 +10,9 @@ import { words } from './words.ts';
 const CHOICES: Readonly<Record<string, readonly string[]>> = {
   state: ['states', 'sealStates'],
   fitting: ['fittings'],
+  attitude: ['attitudes'],
+  labelledEnds: ['labelledEnds'],
+  labelling: ['labelling'],
   slackStyle: ['slackStyles', 'rackSlacks'],
   answer: ['answers'],
   construction: ['constructions'],

@@ -42,6 +42,9 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
       if (name === 'member' && words.exists(`terms.members.${String(value)}`))
         return [name, words.t(`terms.members.${String(value)}`).toLowerCase()];
       if ((name === 'kg' || name === 'requiredN') && typeof value === 'number') return [name, Math.round(value * 10) / 10];
+      if (name === 'attitude' && typeof value === 'string') return [name, words.t(`terms.attitudes.${value}`).toLowerCase()];
+      if (name === 'attitudes' && Array.isArray(value))
+        return [name, value.map((one) => words.t(`terms.attitudes.${String(one)}`).toLowerCase()).join(', ')];
       if (name === 'topic' && typeof value === 'string') return [name, words.t(`terms.topics.${value}`).toLowerCase()];
       if (name === 'channels' && Array.isArray(value))
         return [name, value.map((one) => words.t(`terms.channels.${String(one)}`).toLowerCase()).join(', ')];

@@ -3,6 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   ANSWERS,
+  ATTITUDES,
   BOX_KINDS,
   BRIEF_TOPICS,
   CEILING_KINDS,
@@ -14,6 +15,7 @@ import {
   FRAMINGS,
   GROUP_KINDS,
   HEIGHT_EDGES,
+  LABELLED_ENDS,
   LEG_ENDS,
   MOUNTS,
   NEUTRALS,
@@ -80,6 +82,8 @@ describe('the texts', () => {
       ['gates', TRADE_GATES],
       ['walkFound', WALK_RESULTS],
       ['fittings', FITTINGS],
+      ['attitudes', ATTITUDES],
+      ['labelledEnds', LABELLED_ENDS],
       ['wishes', WISHES],
       ['speakerColours', SPEAKER_COLOURS],
       ['anchors', ANCHORS],

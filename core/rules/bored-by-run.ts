@@ -22,7 +22,7 @@ export interface Bored {
   readonly diameterM: number;
   /** The bit for a hole of its own, m; infinite where no bit is wide enough. */
   readonly bitM: number;
-  /** Number of the half of a joist, place along it in steps of `PLACE_M`, and so on in turn. */
+  /** Number of the half of a joist, place along it in steps of `PLACE_M` and in mm, and so on in turn. */
   readonly throughs: readonly number[];
 }
 
@@ -92,7 +92,7 @@ export class JoistHalves {
     const span = framingOf(project).spanAt(room, [hole.at[0], hole.at[1]]);
     if (!span) return;
     const first = span.atM - span.fromM <= span.toM - span.atM;
-    throughs.push(this.halvesOf(ceiling, room, span)[first ? 0 : 1], Math.round(span.atM / PLACE_M));
+    throughs.push(this.halvesOf(ceiling, room, span)[first ? 0 : 1], Math.round(span.atM / PLACE_M), Math.round(span.atM * 1000));
     if (!spanShares || room.framing !== 'solid') return;
     const share = spanShare(span);
     if (isOutsideSpan(spanShares, share))

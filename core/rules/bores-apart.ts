@@ -2,6 +2,7 @@ import { whole } from '../derive/index.ts';
 import { BITS_M, HOLE_FILL, holesFor } from '../calculators/index.ts';
 import { INCH_M, rotate2 } from '../math/index.ts';
 import { type ProjectDocument, type Room, update } from '../model/index.ts';
+import { numbersOf } from './beside.ts';
 import { type Bored, BORED_BY_RUN, type Half, JOIST_HALVES, PLACE_M } from './bored-by-run.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
@@ -19,6 +20,19 @@ interface Crowd {
   readonly freeM: number;
 }
 
+/** Two holes of one half of a joist that lie too near each other, m from middle to middle. */
+interface Close {
+  readonly room: Room;
+  readonly at: readonly [number, number];
+  readonly awayM: number;
+  readonly needM: number;
+  /** Places of the two along the joist, mm. */
+  readonly mm: readonly [number, number];
+}
+
+/** Numbers that a run has for each joist in `throughs`. */
+const EACH = 3;
+
 /** What goes through one half of a joist. */
 interface Load {
   readonly cables: number;
@@ -26,7 +40,10 @@ interface Load {
   readonly widestM: number;
   /** Squares of the diameters that go through at each place, um2: whole numbers, so that what is taken away leaves no rest. */
   readonly squares: ReadonlyMap<number, number>;
+  /** The same at each place in mm. */
+  readonly spots: ReadonlyMap<number, number>;
   readonly crowd: Crowd | null;
+  readonly close: Close | null;
 }
 
 interface Crowds {
@@ -60,6 +77,7 @@ const CROWDS = whole<Crowds>({
       loads[number] = {
         ...loads[number],
         crowd: close.has(number) ? crowdOf(halves[number], loads[number], few.get(number)) : null,
+        close: closeOf(halves[number], loads[number]),
       };
     return { loads };
   },
@@ -70,26 +88,38 @@ interface OwnLoad {
   cables: number;
   widestM: number;
   readonly squares: Map<number, number>;
+  readonly spots: Map<number, number>;
   readonly crowd: Crowd | null;
+  readonly close: Close | null;
 }
 
 /** Puts what a run bores to the loads, or takes it away; loads of before are copied once. */
 function put(loads: Load[], { diameterM, bitM, throughs }: Bored, sign: 1 | -1, own: Map<number, OwnLoad>): void {
   const square = sign * Math.round(diameterM * 1e6) ** 2;
-  for (let k = 0; k < throughs.length; k += 2) {
-    const [number, place] = [throughs[k], throughs[k + 1]];
+  for (let k = 0; k < throughs.length; k += EACH) {
+    const [number, place, mm] = [throughs[k], throughs[k + 1], throughs[k + 2]];
     let load = own.get(number);
     if (!load) {
       const before = loads[number];
       load = before
-        ? { ...before, squares: new Map(before.squares) }
-        : { cables: 0, widestM: 0, squares: new Map<number, number>(), crowd: null };
+        ? { ...before, squares: new Map(before.squares), spots: new Map(before.spots) }
+        : {
+            cables: 0,
+            widestM: 0,
+            squares: new Map<number, number>(),
+            spots: new Map<number, number>(),
+            crowd: null,
+            close: null,
+          };
       own.set(number, load);
       loads[number] = load;
     }
     load.cables += sign;
     if (bitM > load.widestM) load.widestM = bitM;
     load.squares.set(place, (load.squares.get(place) ?? 0) + square);
+    const left = (load.spots.get(mm) ?? 0) + square;
+    if (left === 0) load.spots.delete(mm);
+    else load.spots.set(mm, left);
   }
 }
 
@@ -101,7 +131,7 @@ function runsThrough(runs: readonly Bored[], wanted: readonly number[]): Map<num
   for (const number of wanted) isWanted[number] = 1;
   for (const bored of runs) {
     const { throughs } = bored;
-    for (let k = 0; k < throughs.length; k += 2) {
+    for (let k = 0; k < throughs.length; k += EACH) {
       if (isWanted[throughs[k]] !== 1) continue;
       let byPlace = found.get(throughs[k]);
       if (!byPlace) found.set(throughs[k], (byPlace = new Map()));
@@ -143,6 +173,63 @@ function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, Bored[]
   const [fullest] = [...squares].reduce((a, b) => (b[1] > a[1] ? b : a));
   const at = rotate2([fullest * PLACE_M, lineM], room.joistAngleRad);
   return { room, at, holes: bits.length, cables, needM, freeM };
+}
+
+/** Cables so near to each other go through one hole, mm. */
+const ONE_HOLE_MM = 50;
+
+/** The nearest two holes of a half, where they are nearer than they may be. */
+function closeOf({ room, lineM, byDiameters, mostM }: Half, { spots, widestM }: Load): Close | null {
+  if (spots.size < 2) return null;
+  const holes: { from: number; to: number; square: number }[] = [];
+  for (const [mm, square] of [...spots].sort((a, b) => a[0] - b[0])) {
+    const last = holes.at(-1);
+    if (last && mm - last.from <= ONE_HOLE_MM) {
+      last.to = mm;
+      last.square += square;
+    } else holes.push({ from: mm, to: mm, square });
+  }
+  const bitOf = ({ square }: { square: number }) => Math.min(mostM, Math.max(widestM, Math.sqrt(square / HOLE_FILL) / 1e6));
+  let worst: Close | null = null;
+  for (let n = 1; n < holes.length; n++) {
+    const [a, b] = [holes[n - 1], holes[n]];
+    const awayM = (b.from - a.to) / 1000;
+    const needM = byDiameters ? APART_DIAMETERS * Math.max(bitOf(a), bitOf(b)) : APART_M + (bitOf(a) + bitOf(b)) / 2;
+    if (awayM >= needM - 1e-9 || (worst && awayM >= worst.awayM)) continue;
+    worst = { room, at: rotate2([a.to / 1000, lineM], room.joistAngleRad), awayM, needM, mm: [a.to, b.from] };
+  }
+  return worst;
+}
+
+/** One finding for each room about its nearest two holes. */
+function closeByRoom(loads: readonly Load[], runs: readonly Bored[], numberOf: (n: number) => string): RuleFinding[] {
+  const rooms = new Map<Room, { close: Close; half: number; joists: number }>();
+  loads.forEach((load, half) => {
+    if (!load?.close) return;
+    const known = rooms.get(load.close.room);
+    if (!known) rooms.set(load.close.room, { close: load.close, half, joists: 1 });
+    else {
+      known.joists++;
+      if (load.close.awayM < known.close.awayM) Object.assign(known, { close: load.close, half });
+    }
+  });
+  return [...rooms]
+    .sort(([a], [b]) => (a.id < b.id ? -1 : 1))
+    .map(([{ id, code, name }, { close, half, joists }]) => {
+      const { awayM, needM, at, mm } = close;
+      const through = runs.flatMap(({ throughs }, n) => {
+        for (let k = 0; k < throughs.length; k += EACH)
+          if (throughs[k] === half && mm.includes(throughs[k + 2])) return [numberOf(n)];
+        return [];
+      });
+      return say(
+        'look',
+        'bores-close',
+        [{ in: 'rooms', id }],
+        { number: code, place: name, joists, awayM, needM, runs: numbersOf(through), at },
+        { measured: awayM, allowed: needM, unit: 'm' },
+      );
+    });
 }
 
 /** Bits were each cable to have a hole of its own. */
@@ -202,8 +289,15 @@ export const boresApart = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'rooms',
-  reads: [],
+  reads: ['runs'],
   safety: true,
-  nodes: [CROWDS],
-  run: ({ read }) => byRoom(read.get(CROWDS).loads.flatMap((load) => load?.crowd ?? [])),
+  nodes: [CROWDS, BORED_BY_RUN],
+  run: ({ read }) => {
+    const { loads } = read.get(CROWDS);
+    const crowded = byRoom(loads.flatMap((load) => load?.crowd ?? []));
+    if (!loads.some((load) => load?.close)) return crowded;
+    const rows = read.rows('runs');
+    const close = closeByRoom(loads, read.all(BORED_BY_RUN), (n) => rows[n].number);
+    return [...crowded, ...close];
+  },
 });

@@ -1,4 +1,4 @@
-import { conduitSize } from '../calculators/index.ts';
+import { conduitSize, fillLimit, plugConduit } from '../calculators/index.ts';
 import { WAY_LOADS, type PathwayFill, pathwayFills } from '../pathways/index.ts';
 import { type ProjectDocument, update } from '../model/index.ts';
 import { type Cure, defineCheck, type Rank, type RuleFinding, say } from './check.ts';
@@ -17,12 +17,12 @@ export const pathwaysFit = defineCheck({
   calculators: ['conduit-fill', 'conduit-size', 'conduit-pull'],
   severity: 'stop',
   appliesTo: 'features',
-  reads: [],
+  reads: ['cableTypes'],
   nodes: [WAY_LOADS],
-  run: ({ project }) => pathwayFills(project).flatMap((load) => findingsOf(load)),
+  run: ({ project }) => pathwayFills(project).flatMap((load) => findingsOf(project, load)),
 });
 
-function findingsOf(load: PathwayFill): RuleFinding[] {
+function findingsOf(project: ProjectDocument, load: PathwayFill): RuleFinding[] {
   const found: RuleFinding[] = [];
   const add = (
     code: string,
@@ -55,6 +55,17 @@ function findingsOf(load: PathwayFill): RuleFinding[] {
       (house) => larger(house, load),
     );
   if (load.jams) add('way-jams', 'look', null, null, '');
+  const plug = plugIn(project, load);
+  if (plug)
+    add(
+      'way-plug-too-large',
+      'stop',
+      load.insideM,
+      plug.leastM,
+      'm',
+      { number: plug.number, insideM: load.insideM, leastM: plug.leastM, diagonalM: plug.diagonalM },
+      (house) => larger(house, load, plug.leastM),
+    );
   if (!pull) return found;
   const degrees = Math.round((pull.bendsRad * 180) / Math.PI);
   if (pull.bendsRad > MAX_BENDS_RAD + 1e-6) add('way-bends-over', 'stop', pull.bendsRad, MAX_BENDS_RAD, 'rad', { degrees });
@@ -68,12 +79,30 @@ function findingsOf(load: PathwayFill): RuleFinding[] {
   return found;
 }
 
-/** The next conduit that takes all of it with room to spare. */
-function larger(project: ProjectDocument, load: PathwayFill): Cure[] {
+/** Leads that come with their plugs on. */
+const PRE_MADE = /^hdmi/;
+
+/** A lead whose plug does not pass the pathway beside the cables that lie in it; null where every plug does. */
+function plugIn({ cableTypes }: ProjectDocument, { runs, insideM, pull }: PathwayFill) {
+  if (insideM === null || !pull) return null;
+  const lead = runs.find(({ run }) => PRE_MADE.test(cableTypes[run.cableTypeId].family));
+  if (!lead) return null;
+  const besideM = runs.filter((one) => one !== lead).map(({ run }) => cableTypes[run.cableTypeId].outsideDiameterM);
+  const fits = plugConduit.run({ ...plugConduit.input.parse({ insideM, besideM }) });
+  if (!fits.ok || fits.value.ok !== false) return null;
+  return { number: lead.run.number, leastM: fits.value.leastM, diagonalM: fits.value.diagonalM };
+}
+
+/** The next conduit that takes all of it with room to spare, and no narrower than is asked. */
+function larger(project: ProjectDocument, load: PathwayFill, leastM = 0): Cure[] {
   if (load.insideM === null) return [];
   const diameters = load.runs.map(({ run }) => project.cableTypes[run.cableTypeId].outsideDiameterM);
-  const size = conduitSize(diameters, project.project.jurisdiction);
-  if (!size.ok || size.value.insideM <= load.insideM) return [];
+  const { jurisdiction } = project.project;
+  const [byFill, byPlug] = [diameters, [leastM * Math.sqrt(fillLimit(1, jurisdiction))]].map((list) =>
+    conduitSize(list, jurisdiction),
+  );
+  const size = leastM > 0 && byPlug.ok && byFill.ok && byPlug.value.insideM > byFill.value.insideM ? byPlug : byFill;
+  if (!size.ok || size.value.insideM <= load.insideM || size.value.insideM < leastM) return [];
   const { name, insideM, outsideM } = size.value;
   const feature = project.features[load.id];
   if (!feature) return [];

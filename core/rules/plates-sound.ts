@@ -59,6 +59,8 @@ function curesOf(project: ProjectDocument, plate: Plate, code: PlateProblem['cod
   if (code === 'plate-no-divider') return change('plate-divide', { divider: true });
   if (code === 'plate-open-box')
     return change('plate-close-box', { boxKind: plate.gangs === 1 ? 'one-gang' : plate.gangs === 2 ? 'two-gang' : 'back-box' });
+  if (code === 'plate-box-shallow')
+    return change('plate-deeper-box', { boxKind: plate.gangs === 1 ? 'one-gang-deep' : 'back-box' });
   if (code === 'plate-box-misfit') return change('plate-larger-box', { boxKind: plate.gangs === 2 ? 'two-gang' : 'back-box' });
   if (code === 'plate-device-gone')
     return change('plate-clear', {

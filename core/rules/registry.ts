@@ -18,6 +18,7 @@ import { coaxLossCheck } from './coax-loss.ts';
 import { copperClad } from './copper-clad.ts';
 import { dataLength } from './data-length.ts';
 import { existingReused } from './existing-reused.ts';
+import { drillRoom } from './drill-room.ts';
 import { endsKnown } from './ends-known.ts';
 import { fibreOutdoors } from './fibre-outdoors.ts';
 import { heightsUsual } from './heights-usual.ts';
@@ -113,6 +114,7 @@ export const CHECKS: readonly Check[] = [
   dataLength,
   poeDeliveredCheck,
   cableAsType,
+  drillRoom,
   voltageAtLoad,
   voltageOnChains,
   pictureReachCheck,

@@ -124,6 +124,152 @@ const onMains = (y: number): ProjectDocument =>
     ],
   });
 
+const named = (project: ProjectDocument, name: string): ProjectDocument => {
+  const [device] = Object.values(project.devices);
+  return applied(project, [update('rooms', project.rooms[device.roomId!], { name })!]);
+};
+
+/** An outlet on the south wall under a roof whose eaves stand so far outside of it. */
+const underRoof = (eavesM: number): ProjectDocument =>
+  withThing(house([{ typeId: 'network-drop', at: [2, 0.05] }]), {
+    id: 'roof',
+    levelId: 'm',
+    kind: 'attic',
+    name: 'Roof',
+    area: true,
+    points: [
+      [-1, -eavesM],
+      [11, -eavesM],
+      [11, 6],
+      [-1, 6],
+    ],
+    bottomM: 2.5,
+    topM: 2.5,
+    pitchRad: 0.6,
+  });
+const closedUp = (project: ProjectDocument): ProjectDocument => ({
+  ...project,
+  project: { ...project.project, construction: 'retrofit' },
+});
+
+/** The issued run of a speaker with that of another so far beside it. */
+function sideBySide(awayM: number): ProjectDocument {
+  const across = { joistAngleRad: Math.PI / 2 };
+  const built = house([SPEAKER, { ...SPEAKER, at: [1, 3] }], { rooms: [across, across] });
+  const project: ProjectDocument = { ...built, project: { ...built.project, jurisdiction: 'NA' } };
+  const operations = runState(project, Object.keys(project.runs), 'issued', proposedRoutes(project));
+  if (!operations.ok) throw new Error(operations.problem.code);
+  const both = applied(project, operations.value);
+  const [first, second] = Object.values(both.routes);
+  const beside = {
+    ...second,
+    points: first.points.map(([x, y, z]): [number, number, number] => [x, y + awayM, z]),
+    media: first.media,
+  };
+  return { ...both, routes: { ...both.routes, [second.id]: beside } };
+}
+
+/** A picture lead through a duct of this inside. */
+const leadInDuct = (insideM: number): ProjectDocument => {
+  const project = ducted(insideM);
+  return withRun(project, { cableTypeId: Object.values(project.cableTypes).find(({ family }) => family === 'hdmi')!.id });
+};
+
+/** A keypad in a plate with a box of this kind. */
+function withKeypadIn(boxKind: Plate['boxKind']): ProjectDocument {
+  const project = withTypes(house([{ typeId: 'keypad', at: [1.8, 0.05] }]), { boxKind: 'one-gang-deep' });
+  const [device] = Object.values(project.devices);
+  return applied(project, [
+    create('plates', {
+      id: 'deep',
+      levelId: 'm',
+      roomId: device.roomId,
+      name: 'Keypad',
+      x: device.x,
+      y: device.y,
+      heightM: device.heightM!,
+      facingRad: device.facingRad,
+      gangs: 1,
+      boxKind,
+      divider: false,
+      mainsGangs: 0,
+      opening: 'inserts',
+      finish: '',
+      inserts: [{ gang: 1, kind: 'face', deviceId: device.id }],
+      besideM: null,
+    } as never),
+  ]);
+}
+
+/** A keypad whose edge is so far from the casing of a door. */
+const besideDoor = (freeM: number): ProjectDocument => {
+  const project = house([{ typeId: 'keypad', at: [1.8, 0.05] }]);
+  const [device] = Object.values(project.devices);
+  const type = project.deviceTypes[device.typeId];
+  const halfM = (type.frameM?.[0] ?? type.cutOut?.widthM ?? type.sizeM[0]) / 2;
+  const wall = Object.values(project.walls).find(({ a, b }) => a[1] === 0 && b[1] === 0)!;
+  const [from] = [Math.min(wall.a[0], wall.b[0])];
+  const door = newOpening({
+    id: 'door',
+    wallId: wall.id,
+    kind: 'door',
+    offsetM:
+      wall.a[0] < wall.b[0] ? device.x - from + halfM + freeM + 0.07 + 0.4 : wall.a[0] - (device.x + halfM + freeM + 0.07 + 0.4),
+    widthM: 0.8,
+    sillM: 0,
+    headM: 2.05,
+  } as never);
+  return applied(project, [create('openings', door)]);
+};
+
+/** A keypad in an existing box of this depth. */
+const inBox = (depthM: number): ProjectDocument =>
+  withDevice(
+    withThing(withTypes(house([{ typeId: 'keypad', at: [1.8, 0.05] }]), { depthM: 0.06 }), {
+      id: 'box',
+      levelId: 'm',
+      kind: 'existing-box',
+      name: 'Old box',
+      points: [[1.8, 0.05]],
+      depthM,
+      tested: 'measured',
+      decision: 'reuse',
+    }),
+    { foundId: 'box' },
+  );
+
+/** A speaker whose maker allows it face down only, turned so. */
+const turned = (attitude: Device['attitude']): ProjectDocument =>
+  withDevice(withTypes(house([{ ...SPEAKER, at: [1, 2.2] }]), { attitudes: ['face-down'] }), { attitude });
+
+/** A display on the south wall with a supply vent so far along it. */
+const besideVent = (x: number): ProjectDocument =>
+  withThing(house([{ typeId: 'display', at: [1, 0.05] }]), {
+    id: 'vent',
+    levelId: 'm',
+    kind: 'supply-vent',
+    name: 'Supply',
+    points: [[x, 0.4]],
+    widthM: 0.3,
+    depthM: 0.1,
+    bottomM: 2.45,
+    topM: 2.5,
+  });
+
+/** A speaker under the ceiling at 2.25 m, over a row of seats on a platform of this height. */
+const overRow = (platformM: number): ProjectDocument =>
+  withThing(withDevice(house([{ ...SPEAKER, at: [1, 2.2] }]), { heightM: 2.25 }), {
+    id: 'row',
+    levelId: 'm',
+    kind: 'seat-row',
+    name: 'Row',
+    points: [[1, 2]],
+    widthM: 2,
+    depthM: 0.9,
+    bottomM: platformM,
+    topM: platformM + 1,
+  });
+
 /** An arrester with its bar. */
 const ARRESTER: Place[] = [
   { typeId: 'bonding-bar', at: [9, 0.05] },
@@ -427,6 +573,97 @@ export const PLANTED: readonly Planted[] = [
     cured: false,
   },
   {
+    rule: 'cameras-private',
+    mistake: () => named(house([{ typeId: 'ceiling-camera', at: [2, 2] }]), 'Guest bathroom'),
+    // A closet is no bath.
+    clean: () => named(house([{ typeId: 'ceiling-camera', at: [2, 2] }]), 'Bath linen closet'),
+    code: 'camera-private',
+    about: 'rooms',
+    cured: false,
+  },
+  {
+    rule: 'drill-room',
+    mistake: () => underRoof(0),
+    clean: () => underRoof(1),
+    code: 'eave-from-below',
+    about: 'runs',
+    cured: false,
+  },
+  {
+    rule: 'drill-room',
+    mistake: () => closedUp(underRoof(0)),
+    clean: () => closedUp(underRoof(1)),
+    code: 'eave-no-room',
+    about: 'walls',
+    cured: false,
+  },
+  {
+    rule: 'bores-apart',
+    // Two cables as issued, 60 mm from each other across the joists: 50.8 mm and a bit are kept.
+    mistake: () => sideBySide(0.06),
+    clean: () => sideBySide(0.2),
+    code: 'bores-close',
+    about: 'rooms',
+    cured: false,
+  },
+  {
+    rule: 'ways-fit',
+    mistake: () => leadInDuct(0.025),
+    clean: () => leadInDuct(0.05),
+    code: 'way-plug-too-large',
+    about: 'features',
+    cured: true,
+  },
+  {
+    rule: 'plates-sound',
+    mistake: () => withKeypadIn('one-gang'),
+    clean: () => withKeypadIn('one-gang-deep'),
+    code: 'plate-box-shallow',
+    about: 'plates',
+    cured: true,
+  },
+  {
+    rule: 'buildable',
+    mistake: () => besideDoor(0.06),
+    clean: () => besideDoor(0.2),
+    code: 'mount-near-casing',
+    about: 'devices',
+    cured: true,
+  },
+  {
+    rule: 'buildable',
+    mistake: () => inBox(0.04),
+    clean: () => inBox(0.08),
+    code: 'mount-box-shallow',
+    about: 'features',
+    cured: false,
+  },
+  {
+    rule: 'buildable',
+    mistake: () => turned('upside-down'),
+    clean: () => turned('face-down'),
+    code: 'mount-attitude',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'buildable',
+    mistake: () => besideVent(1.5),
+    clean: () => besideVent(4),
+    code: 'mount-near-thing',
+    about: 'features',
+    cured: false,
+  },
+  {
+    rule: 'buildable',
+    // 2.25 m over the floor are 1.95 m over the platform of a row of seats.
+    mistake: () => overRow(0.3),
+    clean: () => overRow(0),
+    code: 'mount-head-room',
+    about: 'devices',
+    cured: false,
+  },
+  {
     rule: 'mains-at-device',
     mistake: () => withThing(house([{ typeId: 'display', at: [1, 0.05] }]), outlet(8)),
     clean: () => withThing(house([{ typeId: 'display', at: [1, 0.05] }]), outlet(1.5)),
@@ -648,8 +885,8 @@ export const PLANTED: readonly Planted[] = [
     rule: 'seals-closed',
     mistake: () => onDay(house([SPEAKER]), 'board', '2026-11-12'),
     clean: () => onDay(house([SPEAKER]), 'board', '2026-12-12'),
-    code: 'seals-open',
-    about: 'levels',
+    code: 'seal-open',
+    about: 'runs',
     today: '2026-11-10',
     cured: false,
   },

@@ -14,8 +14,7 @@ export const findings = {
     '{{number}} cannot pass its “Route via” point: it was deleted, or no route leads there. Remove the rule, or choose another point.',
   'rule-not-avoided':
     '{{number}} cannot avoid what it should: there is no other route. Remove the rule, or make another pathway.',
-  'mains-touching':
-    'Against {{mains}}, for {{touchingM}}: {{runs}}. Keep {{keepM}}, or have the electrician move or enclose it.',
+  'mains-touching': 'Against {{mains}}, for {{touchingM}}: {{runs}}. Keep {{keepM}}, or have the electrician move or enclose it.',
   'mains-parallel':
     'Beside {{mains}}, {{parallelM}} long and {{leastM}} away at the nearest: {{runs}}. Keep {{keepM}} where it is longer than {{longestM}}.',
   'mains-skewed': 'Across {{mains}} at {{angleDeg}} degrees: {{runs}}. Cross it squarely.',
@@ -40,6 +39,12 @@ export const findings = {
   'mount-below-floor': '{{device}} lies at {{heightM}}, below the floor. Raise it.',
   'mount-in-opening': '{{device}} reaches {{overM}} into a {{kind}}. Move it beside the opening.',
   'mount-on-casing': '{{device}} lies on the casing of a {{kind}} ({{casingM}} wide). Move it clear.',
+  'mount-near-casing':
+    '{{device}} is {{freeM}} from the casing of a {{kind}}; {{needM}} is to be kept, so that a hand reaches it past the door. Move it.',
+  'mount-box-shallow':
+    'The existing box is {{deepestM}} deep, and {{device}} needs {{depthM}}. Change the box, or choose a shallower device.',
+  'mount-attitude':
+    '{{device}} is mounted {{attitude}}, which its maker does not allow (allowed: {{attitudes}}). Turn it, or choose one that may hang so.',
   'mount-on-stud':
     '{{device}} needs {{needM}} free to each side of its middle; a stud leaves {{freeM}}. Find the stud, then move into a bay.',
   'mount-on-joist':
@@ -82,6 +87,7 @@ export const findings = {
   'plate-insert-outside':
     '{{count}} of its inserts stand in a gang that is not there, or on the wrong side of the divider. Move them.',
   'plate-gang-full': 'Gang {{gang}} has {{count}} inserts; {{most}} fit. Spread them over another gang.',
+  'plate-box-shallow': '{{device}} needs a deep box, and this one is shallow. Choose a deep box.',
   'plate-box-misfit': 'The plate has {{gangs}} gangs; its box takes {{room}}. Take a larger box.',
   'plate-open-box':
     'An open bracket is in a wall that wants a closed box ({{place}}, {{wallM}} long). Take a closed one; local code decides.',
@@ -106,6 +112,8 @@ export const findings = {
   'way-size-unknown': '{{way}} ({{thing}}) takes {{cables}} cables, and its size is not known. Enter its inside diameter.',
   'way-over-full':
     '{{way}} ({{thing}}) is {{full}} % full with {{cables}} cables; {{most}} % is allowed. Use a larger one, or route some cables elsewhere.',
+  'way-plug-too-large':
+    '{{way}} is {{insideM}} inside, and the plug of {{number}} ({{diagonalM}} across) needs {{leastM}} beside what lies in it. Lay a larger conduit, or pull a lead without its plug.',
   'way-jams': 'Three equal cables may wedge in {{way}} ({{thing}}): it is about three times as wide as one. Use another size.',
   'way-bends-over': '{{way}} bends {{degrees}}° in all; 360° is the maximum between two pull points. Add a pull box.',
   'way-bends': '{{way}} bends {{degrees}}° in all; beyond 180° it needs a pull box.',
@@ -123,6 +131,12 @@ export const findings = {
     '{{place}}: {{runs}} would take a hole of {{needM}} in a {{member}}, of which {{mostM}} may be bored ({{count}} places). Route them elsewhere, or ask the engineer. Do not cut joists, trusses, beams or engineered members beyond listed limits; local code governs.',
   'bore-off-span':
     '{{place}}: {{count}} joists are bored at {{share}} % of their span; between 25 and 40 % from the nearer support they may be. Route {{runs}} through that part, or ask the engineer.',
+  'bores-close':
+    'Two holes in one joist over {{place}} are {{awayM}} apart from middle to middle ({{runs}}); {{needM}} is the least (joists: {{joists}}). Pull both through one hole, or move one line.',
+  'eave-no-room':
+    'The roof leaves {{heightM}} over the plate that {{runs}} must pass; a drill needs {{needM}}. Lead it to another wall, or open the wall below.',
+  'eave-from-below':
+    'The roof leaves {{heightM}} over the plate that {{runs}} must pass; a drill needs {{needM}}. Bore it from the open bay below before drywall: nobody reaches it later.',
   'bores-crowded':
     '{{count}} holes for {{cables}} cables in one joist over {{place}} want {{needM}} of its length at their distances; {{freeM}} may be bored there (joists so crowded: {{joists}}). Route some through other bays, or all under the joists.',
   'notch-over':
@@ -194,7 +208,7 @@ export const findings = {
   'device-in-wet-zone':
     '{{device}} stands in {{zone}}. Bath, pool, spa and outdoor zones follow code, with RCD and IP rating: move it, or let the electrician decide.',
   'camera-private': '{{device}} looks into {{room}}. No cameras in bedrooms and bathrooms; elsewhere consent and signage by law.',
-  'mains-missing': '{{device}} takes {{watts}} W from mains, and the electrician has no outlet marked there. Mark one for him.',
+  'mains-missing': '{{device}} takes {{watts}} W from mains, and no outlet is marked there for the electrician. Mark one.',
   'sound-no-way-back':
     '{{device}} gets its video over an active optical cable without an audio return. Confirm eARC, or add a cable for it.',
   'amplifier-load-low':
@@ -231,8 +245,8 @@ export const findings = {
   'bar-not-at-electrode':
     '{{device}} is not connected to the grounding electrode of the building. A licensed electrician connects it; local code governs.',
   'rack-no-room': 'Before {{rack}} there are {{freeM}}; {{needM}} is wanted to stand and work.',
-  'seals-open':
-    '{{count}} penetrations are not sealed, and drywall goes up on {{on}}. Rated walls and ceilings need a listed firestop system; the inspector approves.',
+  'seal-open':
+    '{{level}}, {{member}}, {{through}}: not sealed around {{runs}}, and drywall goes up on {{on}}. Usual here: {{family}}. Rated walls and ceilings need a listed firestop system; the inspector approves.',
   'room-not-discussed': '{{room}}: {{count}} topics were not discussed, and the cable goes in on {{on}}. Ask now.',
   'outdoors-not-asked':
     '{{count}} devices stand outdoors, and the brief has no outdoor area. Add the areas (terrace, drive, garden, facades), and ask about each of them.',
@@ -325,6 +339,7 @@ export const cures = {
   'drop-map': 'Remove the map',
   'plate-divide': 'Set a divider',
   'plate-close-box': 'Take a closed box',
+  'plate-deeper-box': 'Use a deep box',
   'plate-larger-box': 'Take a larger box',
   'plate-clear': 'Clear them',
   'plate-fill': 'Add the missing inserts',

@@ -215,6 +215,16 @@ export const terms = {
     tight: 'little room at its sides',
   },
   labelParts: { number: 'number', device: 'device end', far: 'far end', cable: 'cable', length: 'length' },
+  attitudes: {
+    upright: 'Upright',
+    'on-side': 'On its side',
+    'upside-down': 'Upside down',
+    'face-up': 'Face up',
+    'face-down': 'Face down',
+    tilted: 'Tilted',
+  },
+  labelledEnds: { none: 'Neither end', device: 'Device end', rack: 'Rack end', both: 'Both ends' },
+  labelling: { 'before-pull': 'Before the pull', 'after-pull': 'After the pull' },
   fittings: { fitted: 'Fitted', prepared: 'Prepared: cable now', spare: 'Spare cable, stored' },
   wallSides: { left: 'left', right: 'right', lower: 'lower', upper: 'upper' },
   places: {

@@ -7,6 +7,9 @@ export const CLASHES = [
   'mount-below-floor',
   'mount-in-opening',
   'mount-on-casing',
+  'mount-near-casing',
+  'mount-box-shallow',
+  'mount-attitude',
   'mount-on-stud',
   'mount-on-joist',
   'mount-beside-joist',
@@ -40,6 +43,7 @@ export const CLASHES = [
 export const CURED_BY_MOVING: ReadonlySet<ClashCode> = new Set([
   'mount-in-opening',
   'mount-on-casing',
+  'mount-near-casing',
   'mount-on-stud',
   'mount-on-joist',
   'mount-beside-joist',

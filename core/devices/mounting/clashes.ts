@@ -1,6 +1,6 @@
 import { isSameKind } from '../library/index.ts';
 import { plateDeviceIds } from '../placing/index.ts';
-import { attachmentOf, buildingOf, ceilingHeightAt, ceilingHeightOf, roomAt } from '../../house/index.ts';
+import { attachmentOf, buildingOf, ceilingHeightAt, ceilingHeightOf, featureBox, roomAt } from '../../house/index.ts';
 import { closestOnSegment, type Point2, pointInPolygon } from '../../math/index.ts';
 import type { Device, DeviceType, Feature, ProjectDocument, Room } from '../../model/index.ts';
 import { derivationsOf, onLevel, whole } from '../../derive/index.ts';
@@ -25,7 +25,13 @@ const HEAD_ROOM_M = 2.03;
 const STANDS_OUT_M = 0.1;
 /** A wish for a flush look holds up to this depth, m. */
 const FLUSH_M = 0.05;
-const PATH_USES: ReadonlySet<string> = new Set(['circulation', 'utility', 'garage', 'workshop']);
+const PATH_USES: ReadonlySet<string> = new Set(['circulation', 'utility', 'garage', 'workshop', 'theatre']);
+const PATH_NAMES = /\b(?:stairs?|stairway|staircase|landing|aisle|corridor|hall|hallway|passage)\b/i;
+/** People walk along a row of seats and behind it this far, m. */
+const BESIDE_ROW_M = 0.9;
+
+/** What a supply vent blows on to its harm: the picture of a display, the lamp and filter of a projector. */
+const isCooled = (type: DeviceType): boolean => type.answers === 'display' || /projector|display|screen/.test(type.id);
 
 /** The room that a device is in: the one it says, where it still is inside it. */
 function roomUnder(project: ProjectDocument, device: Device): Room | undefined {
@@ -79,7 +85,7 @@ export function clashesOf(project: ProjectDocument, device: Device, others?: rea
   }
   clashes.push(...thingClashes(project, device, type, heightM));
   clashes.push(...neighbourClashes(project, device, type, heightM, others ?? onLevel(project, 'devices', device.levelId)));
-  clashes.push(...mountClashes(type, mount, device));
+  clashes.push(...mountClashes(type, mount, device), ...boxClashes(project, device, type), ...attitudeClashes(type, device));
   clashes.push(...sweepClashes(project, device, type, mount, heightM));
   clashes.push(...farDeviceClashes(project, type));
   clashes.push(...headRoom(project, device, type, mount, heightM));
@@ -151,7 +157,9 @@ function thingClashes(project: ProjectDocument, device: Device, type: DeviceType
     const concerned =
       type.answers === 'climate' && type.mount === 'wall'
         ? vent && !sensesElsewhere(project, device)
-        : attachment === 'ceiling' && (!vent || type.system === 'sound' || type.answers === 'wifi');
+        : vent && isCooled(type)
+          ? true
+          : attachment === 'ceiling' && (!vent || type.system === 'sound' || type.answers === 'wifi');
     if (!concerned) continue;
     const limit = vent ? FROM_SUPPLY_M : feature.kind === 'sprinkler' ? FROM_SPRINKLER_M : FROM_LIGHT_M;
     const awayM = Math.max(0, awayFromSolid(p, solid) - (attachment === 'ceiling' ? halfSize(type) : 0));
@@ -260,6 +268,26 @@ const isBehind = (a: DeviceType, b: DeviceType): boolean =>
   // A screen hangs in front of the speakers behind it.
   (a.id === 'screen') !== (b.id === 'screen');
 
+/** An existing box that is not as deep as what goes into it. */
+function boxClashes(project: ProjectDocument, device: Device, type: DeviceType): Clash[] {
+  const box = device.foundId === null ? undefined : project.features[device.foundId];
+  if (box?.kind !== 'existing-box' || box.depthM <= 0 || !less(box.depthM, type.depthM)) return [];
+  return [
+    clash('mount-box-shallow', 'stop', {
+      measured: box.depthM,
+      allowed: type.depthM,
+      with: { in: 'features', id: box.id },
+      figures: { depthM: type.depthM, deepestM: box.depthM },
+    }),
+  ];
+}
+
+/** A device that is turned as its maker does not allow: heat, lamps, bearings and drains have a way up. */
+const attitudeClashes = ({ attitudes }: DeviceType, { attitude }: Device): Clash[] =>
+  attitudes.length > 0 && !attitudes.includes(attitude)
+    ? [clash('mount-attitude', 'stop', { figures: { attitude, attitudes } })]
+    : [];
+
 function mountClashes(type: DeviceType, mount: DeviceType | null, device: Device): Clash[] {
   const clashes: Clash[] = [];
   if (mount?.holds && less(mount.holds.widestM, type.sizeM[0]))
@@ -312,6 +340,13 @@ const isPlaced = (project: ProjectDocument, typeId: string): boolean => {
   return placed.has(typeId) || (wanted !== undefined && [...placed].some((id) => isSameKind(project.deviceTypes[id], wanted)));
 };
 
+/** Height of the platform on which people stand at a place, m: that of a row of seats beside it. */
+function platformUnder(project: ProjectDocument, { levelId, x, y }: Device): number {
+  const rows = solidsOn(project, levelId).seats.filter(({ kind, bottomM }) => kind === 'seat-row' && bottomM > 0);
+  const beside = rows.filter((row) => awayFromSolid([x, y], { feature: row, footprints: [featureBox(row)] }) <= BESIDE_ROW_M);
+  return Math.max(0, ...beside.map(({ bottomM }) => bottomM));
+}
+
 /** What stands out into a path at body height, and what hangs into it from above. */
 function headRoom(
   project: ProjectDocument,
@@ -324,13 +359,14 @@ function headRoom(
   if (!room) return [];
   const attachment = attachmentOf(type);
   if (attachment === 'ceiling') {
-    const bottomM = heightM - (mount?.holds ? mount.holds.reachM + type.sizeM[1] / 2 : 0);
+    const floorM = platformUnder(project, device);
+    const bottomM = heightM - (mount?.holds ? mount.holds.reachM + type.sizeM[1] / 2 : 0) - floorM;
     return less(bottomM, HEAD_ROOM_M)
       ? [clash('mount-head-room', 'look', { measured: bottomM, allowed: HEAD_ROOM_M, figures: { bottomM, leastM: HEAD_ROOM_M } })]
       : [];
   }
-  if (attachment !== 'wall' || type.cutOut || !PATH_USES.has(room.use)) return [];
-  const bottomM = heightM - halfFace(type)[1];
+  if (attachment !== 'wall' || type.cutOut || !(PATH_USES.has(room.use) || PATH_NAMES.test(room.name))) return [];
+  const bottomM = heightM - halfFace(type)[1] - platformUnder(project, device);
   const outM = (mount?.holds?.parkedDepthM ?? 0) + type.sizeM[1];
   const concerned = bottomM > PATH_LOW_M && bottomM < HEAD_ROOM_M && less(STANDS_OUT_M, outM);
   return concerned

@@ -37,7 +37,7 @@ export function loadOf(type: DeviceType, mount: DeviceType | null): Load {
 }
 
 /** Force that the fixings of a load on a wall must bear, N. */
-export const wallRequiredN = (massKg: number): number => massKg * GRAVITY * WALL_FACTOR;
+export const wallRequiredN = (massKg: number, factor = WALL_FACTOR): number => massKg * GRAVITY * factor;
 
 /** A device heavier than its mount is rated for. */
 export const overRated = (type: DeviceType, { ratedKg }: Load): Clash[] =>
@@ -64,18 +64,27 @@ export interface Fixing {
 
 /**
  * W on an arm from the wall, fixings in two rows. Against allowable values the factor is in the value already; toggles
- * have an ultimate value, so the factor is applied. `studs` counts members behind the hole pattern.
+ * have an ultimate value, so the factor is applied. A factor above the usual one makes every fixing weaker by as much. `studs` counts members behind the hole pattern.
  */
-export function wallFixing(load: Load, studs: number, blocked: boolean, substrate: Substrate | null, solid: boolean): Fixing {
-  const requiredN = wallRequiredN(load.massKg);
+export function wallFixing(
+  load: Load,
+  studs: number,
+  blocked: boolean,
+  substrate: Substrate | null,
+  solid: boolean,
+  factor = WALL_FACTOR,
+): Fixing {
+  const requiredN = wallRequiredN(load.massKg, factor);
+  // Allowable values have the usual factor in them already.
+  const stricter = factor / WALL_FACTOR;
   const heightM = Math.max(0.05, load.patternM[1]);
   const shareWith = (count: number, pullN: number, shearN: number) => {
     const { tensionN, shearN: ownN } = bracketForces(load.massKg, load.armM, heightM, Math.max(1, count / 2), count);
-    return tensionN / pullN + ownN / shearN;
+    return stricter * (tensionN / pullN + ownN / shearN);
   };
   if (substrate === 'furring' || substrate === 'channel') return { into: 'nothing', share: Infinity, fixings: 0, requiredN };
   if (load.massKg <= BOARD_SCREW_KG && !load.moves)
-    return { into: 'board', share: load.massKg / BOARD_SCREW_KG, fixings: 4, requiredN };
+    return { into: 'board', share: (stricter * load.massKg) / BOARD_SCREW_KG, fixings: 4, requiredN };
   if (solid) return { into: 'solid', share: shareWith(4, LAG_N, LAG_SHEAR_N), fixings: 4, requiredN };
   if (blocked) return { into: 'blocking', share: shareWith(4, LAG_N, LAG_SHEAR_N), fixings: 4, requiredN };
   if (studs > 0) {
@@ -88,13 +97,13 @@ export function wallFixing(load: Load, studs: number, blocked: boolean, substrat
 }
 
 /** The heaviest thing that two studs hold with a mount of this arm and pattern, kg: what blocking cannot better. */
-export function heaviestOnWall(load: Load): number {
-  const unit = wallFixing({ ...load, massKg: 10 }, 0, true, null, false);
+export function heaviestOnWall(load: Load, factor = WALL_FACTOR): number {
+  const unit = wallFixing({ ...load, massKg: 10 }, 0, true, null, false, factor);
   return unit.share === 0 ? Infinity : 10 / unit.share;
 }
 
 /** Force that overhead fixings must bear, N. */
-export const overheadRequiredN = (massKg: number): number => massKg * GRAVITY * OVERHEAD_FACTOR;
+export const overheadRequiredN = (massKg: number, factor = OVERHEAD_FACTOR): number => massKg * GRAVITY * factor;
 
 /** Whether a thing overhead must hang from structure rather than from board. Devices with clamps hold themselves up to that mass. */
 export const needsStructureOverhead = (type: DeviceType, massKg: number): boolean =>

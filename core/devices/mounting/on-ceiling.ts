@@ -107,7 +107,10 @@ export function ceilingClashes(
           allowed: 2.3,
           unit: 'kg',
           with: { in: 'rooms', id: room.id },
-          figures: { kg: load.massKg, requiredN: Math.ceil(overheadRequiredN(load.massKg)) },
+          figures: {
+            kg: load.massKg,
+            requiredN: Math.ceil(overheadRequiredN(load.massKg, project.project.fixingFactors.overhead)),
+          },
         }),
       );
   }

@@ -62,7 +62,8 @@ export function wallClashes(
   const { wall, offsetM } = place;
   const clashes: Clash[] = [];
   const [halfW, halfH] = halfFace(type);
-  if (!belongsInOpening(type)) clashes.push(...openingClashes(project, wall, offsetM, heightM, halfW, halfH));
+  if (!belongsInOpening(type))
+    clashes.push(...openingClashes(project, wall, offsetM, heightM, halfW, halfH, isControl(type) ? FROM_CASING_M : 0));
   const cut = type.cutOut;
   const depthM = Math.max(type.depthM, mount?.depthM ?? 0);
   const side = facedSide(wall, device.facingRad);
@@ -120,6 +121,13 @@ export function wallClashes(
   return clashes;
 }
 
+/** What is operated keeps this from the casing of a door, edge to edge (ENGINEERING 8.1), m. */
+const FROM_CASING_M = 0.1;
+/** What a hand operates on a wall: keypads, thermostats, touch panels, volume controls. */
+const isControl = (type: DeviceType): boolean =>
+  type.mount === 'wall' &&
+  (type.answers === 'keypad' || type.answers === 'climate' || /keypad|panel|control|button/.test(type.id));
+
 /** Contacts, locks, openers and shades belong to the door or window that others must keep clear of. */
 const IN_OPENINGS: ReadonlySet<string> = new Set(['opening-contact', 'radio-contact', 'electric-lock', 'door-opener']);
 const belongsInOpening = (type: DeviceType): boolean => type.system === 'shade' || IN_OPENINGS.has(type.id);
@@ -136,6 +144,7 @@ function openingClashes(
   heightM: number,
   halfW: number,
   halfH: number,
+  keepsM: number,
 ): Clash[] {
   for (const opening of openingsOf(buildingOf(project), wall)) {
     const overM = opening.widthM / 2 + halfW - Math.abs(opening.offsetM - offsetM);
@@ -150,6 +159,16 @@ function openingClashes(
       Math.max(heightM - halfH, opening.kind === 'window' ? opening.sillM - opening.casingWidthM : 0);
     if (overM + opening.casingWidthM > 1e-6 && casingUpM > 1e-6)
       return [clash('mount-on-casing', 'look', { measured: overM + opening.casingWidthM, allowed: 0, ...about })];
+    const freeM = -(overM + opening.casingWidthM);
+    if (keepsM > 0 && opening.kind === 'door' && casingUpM > 1e-6 && less(freeM, keepsM))
+      return [
+        clash('mount-near-casing', 'look', {
+          measured: freeM,
+          allowed: keepsM,
+          ...about,
+          figures: { ...about.figures, freeM, needM: keepsM },
+        }),
+      ];
   }
   return [];
 }
@@ -174,10 +193,11 @@ function fixingClashes(
     .studs(wall)
     .filter(({ offsetM: at }) => Math.abs(at - offsetM) <= half + 0.006).length;
   const blocked = isBlockedBehind(project, wall, offsetM - half, offsetM + half, heightM);
-  const fixing = wallFixing(load, studs, blocked, substrate ?? null, solid);
+  const { wall: factor } = project.project.fixingFactors;
+  const fixing = wallFixing(load, studs, blocked, substrate ?? null, solid, factor);
   const figures = { kg: load.massKg, requiredN: fixing.requiredN, into: fixing.into, studs };
   if (!less(1, fixing.share)) return clashes;
-  const heaviest = heaviestOnWall(load);
+  const heaviest = heaviestOnWall(load, factor);
   if (less(heaviest, load.massKg))
     clashes.push(
       clash('mount-overload', 'stop', {

@@ -11,6 +11,7 @@ export const PLATE_PROBLEMS = [
   'plate-insert-outside',
   'plate-gang-full',
   'plate-box-misfit',
+  'plate-box-shallow',
   'plate-open-box',
   'plate-too-wide-for-bay',
   'plate-insert-missing',
@@ -29,6 +30,8 @@ export interface PlateProblem {
   readonly figures: Readonly<Record<string, unknown>>;
 }
 
+/** Boxes that are too shallow for what asks for a deep one. */
+const SHALLOW: ReadonlySet<string> = new Set(['one-gang', 'weatherproof']);
 /** Boxes that are open at the back. */
 const OPEN: ReadonlySet<string> = new Set(['open-ring', 'none']);
 /** A device farther than this from its plate is not in it; boxes in one row differ by no more than this, m. */
@@ -68,6 +71,9 @@ export function plateProblems(project: ProjectDocument, plate: Plate): PlateProb
     if (count > MAX_INSERTS) say('plate-gang-full', 'look', count, MAX_INSERTS, { gang, count, most: MAX_INSERTS });
   }
   const ids = plateDeviceIds(plate);
+  const deep = ids.flatMap((id) => (project.devices[id] ? [project.deviceTypes[project.devices[id].typeId]] : []));
+  const deepest = deep.find((type) => type.boxKind === 'one-gang-deep');
+  if (deepest && SHALLOW.has(boxKind)) say('plate-box-shallow', 'stop', null, null, { device: deepest.name, box: boxKind });
   const gone = ids.filter((id) => !project.devices[id]);
   if (gone.length > 0) say('plate-device-gone', 'look', gone.length, 0, { count: gone.length });
   let missing = 0;

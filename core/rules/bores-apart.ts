@@ -20,7 +20,7 @@ interface Crowd {
   readonly freeM: number;
 }
 
-/** Two holes of one half of a joist that lie too near each other, m from middle to middle. */
+/** Two holes of one joist that lie too near each other, m from middle to middle. */
 interface Close {
   readonly room: Room;
   readonly at: readonly [number, number];
@@ -77,8 +77,18 @@ const CROWDS = whole<Crowds>({
       loads[number] = {
         ...loads[number],
         crowd: close.has(number) ? crowdOf(halves[number], loads[number], few.get(number)) : null,
-        close: closeOf(halves[number], loads[number]),
+        close: null,
       };
+    // Holes of a whole joist are looked at together: its halves are numbered one after the other.
+    for (const first of new Set(touched.map((number) => number - (number % 2)))) {
+      const joist = [first, first + 1].filter((number) => loads[number] !== undefined);
+      const [own] = joist;
+      const close = closeOf(
+        halves[own],
+        joist.map((number) => loads[number]),
+      );
+      for (const number of joist) loads[number] = { ...loads[number], close: number === own ? close : null };
+    }
     return { loads };
   },
 });
@@ -178,11 +188,13 @@ function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, Bored[]
 /** Cables so near to each other go through one hole, mm. */
 const ONE_HOLE_MM = 50;
 
-/** The nearest two holes of a half, where they are nearer than they may be. */
-function closeOf({ room, lineM, byDiameters, mostM }: Half, { spots, widestM }: Load): Close | null {
-  if (spots.size < 2) return null;
+/** The nearest two holes of a joist, where they are nearer than they may be. */
+function closeOf({ room, lineM, byDiameters, mostM }: Half, loads: readonly Load[]): Close | null {
+  const spots = loads.flatMap((load) => [...load.spots]);
+  const widestM = Math.max(...loads.map((load) => load.widestM));
+  if (spots.length < 2) return null;
   const holes: { from: number; to: number; square: number }[] = [];
-  for (const [mm, square] of [...spots].sort((a, b) => a[0] - b[0])) {
+  for (const [mm, square] of spots.sort((a, b) => a[0] - b[0])) {
     const last = holes.at(-1);
     if (last && mm - last.from <= ONE_HOLE_MM) {
       last.to = mm;
@@ -219,7 +231,7 @@ function closeByRoom(loads: readonly Load[], runs: readonly Bored[], numberOf: (
       const { awayM, needM, at, mm } = close;
       const through = runs.flatMap(({ throughs }, n) => {
         for (let k = 0; k < throughs.length; k += EACH)
-          if (throughs[k] === half && mm.includes(throughs[k + 2])) return [numberOf(n)];
+          if (throughs[k] - (throughs[k] % 2) === half - (half % 2) && mm.includes(throughs[k + 2])) return [numberOf(n)];
         return [];
       });
       return say(

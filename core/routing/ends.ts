@@ -24,6 +24,8 @@ const RACK_REACH_M = 1;
 
 /** Where a cable begins: a device, or the rack's entry. Heights are above finished floor, m; null is at the ceiling. */
 export interface EndPlace {
+  /** Whether a device on a wall is outdoors: its cable comes out through the outer skin. */
+  readonly isOutdoors?: boolean;
   readonly levelId: string;
   readonly x: number;
   readonly y: number;

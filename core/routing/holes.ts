@@ -1,9 +1,10 @@
 import { type Building, type Framed, levelUnder, roomAt, wallLength, wallsOf, wallTopM } from '../house/index.ts';
 import { closestOnSegment, crossingParameters, type Point2, type Point3 } from '../math/index.ts';
 import type { Level, Medium, Room, Wall } from '../model/index.ts';
+import type { EndPlace } from './ends.ts';
 import { reachedFromAbove } from './spaces.ts';
 import { tidy } from './straighten.ts';
-import { isSolid, isStone, mayBeBored } from './weights.ts';
+import { isPassedOver, isSolid, isStone, mayBeBored } from './weights.ts';
 
 /** What is bored: members of the frame, plates, boards, and what divides a house. */
 export const HOLE_MEMBERS = ['joist', 'beam', 'stud', 'top-plate', 'sole-plate', 'board', 'masonry', 'fire', 'floor'] as const;
@@ -35,8 +36,12 @@ export function holesOf(building: Building, points: readonly Point3[], media: re
   for (let k = 0; k + 1 < points.length; k++) {
     const [a, b] = [points[k], points[k + 1]];
     const upright = Math.hypot(a[0] - b[0], a[1] - b[1]) < 1e-6;
-    if (media[k] === 'cavity' && !upright) found.push(...inCavity(building, points, media, k));
-    else if (media[k] === 'wall') found.push(...(upright ? throughPlates(building, a, b) : throughStuds(building, a, b)));
+    if (media[k] === 'cavity' && !upright) {
+      if (media[k - 1] === 'wall') found.push(...throughSkin(building, a));
+      found.push(...inCavity(building, points, media, k));
+      if (media[k + 1] === 'wall') found.push(...throughSkin(building, b));
+    } else if (media[k] === 'conduit' && !upright) found.push(...throughFireWalls(building, a, b));
+    if (media[k] === 'wall') found.push(...(upright ? throughPlates(building, a, b) : throughStuds(building, a, b)));
     else if (media[k] === 'riser' || media[k] === 'chase') found.push(...throughFloors(building, a, b));
     else if (media[k] === 'floor') found.push(hole('sole-plate', a, null, null));
     else if (OUTSIDE.has(media[k]) && k + 1 < media.length && media[k + 1] === 'wall' && !isWithin(building, media[k], a))
@@ -147,6 +152,7 @@ function isOverTheTop(building: Building, room: Room, p: Point2): boolean {
 
 /** What is bored where a cable at a height passes a wall above the ceiling beside it; null over the head of a stud wall. */
 function memberOfWall(building: Building, wall: Wall, elevationM: number, z: number): HoleMember | null {
+  if (isPassedOver(wall, elevationM + wallTopM(building, wall), z)) return null;
   if (isStone(wall)) return 'masonry';
   if (wall.kind === 'fire') return 'fire';
   return elevationM + wallTopM(building, wall) > z + 1e-6 ? 'board' : null;
@@ -201,6 +207,35 @@ function throughFloors(building: Building, a: Point3, b: Point3): Hole[] {
   return building.levels
     .filter(({ elevationM }) => elevationM > low + 1e-6 && elevationM <= high + 1e-6)
     .map(({ elevationM }) => hole('floor', [a[0], a[1], elevationM], null, null));
+}
+
+/** The skin of a stud wall that stands up past the void beside it, where a cable comes out of the wall into that void or goes in. */
+function throughSkin(building: Building, at: Point3): Hole[] {
+  const level = levelUnder(building, at[2]);
+  const wall = level && wallAt(building, level.id, [at[0], at[1]]);
+  if (!wall || isSolid(wall) || isStone(wall)) return [];
+  return level.elevationM + wallTopM(building, wall) > at[2] + 1e-6 ? [hole('board', at, wall.id, null)] : [];
+}
+
+/** Walls against fire that a conduit passes below their tops. */
+function throughFireWalls(building: Building, a: Point3, b: Point3): Hole[] {
+  const level = levelUnder(building, a[2]);
+  if (!level) return [];
+  return wallsOf(building, level.id)
+    .crossing([a[0], a[1]], [b[0], b[1]])
+    .filter(({ wall }) => wall.kind === 'fire' && !isPassedOver(wall, level.elevationM + wallTopM(building, wall), a[2]))
+    .map(({ wall, t }) => hole('fire', between(a, b, t), wall.id, null));
+}
+
+/** The outer skin of the wall behind a device outdoors, through which its cable comes out to it; none where it stands in no wall. */
+export function outerSkin(
+  building: Building,
+  { mount, isOutdoors }: Pick<EndPlace, 'mount' | 'isOutdoors'>,
+  at: Point3,
+  medium: Medium,
+): Hole[] {
+  if (mount !== 'wall' || medium !== 'wall' || !isOutdoors) return [];
+  return throughOutside(building, at);
 }
 
 /** The wall that a cable passes from inside to outside. */

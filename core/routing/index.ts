@@ -5,7 +5,7 @@
 export { type TightBend, tightBends } from './bends.ts';
 export { type BesideMains, besideMains, besideThings, RIGHT_ANGLE_FROM_RAD } from './beside-mains.ts';
 export { type EndPlace, entriesFrom } from './ends.ts';
-export { type Hole, HOLE_MEMBERS, type HoleMember, holesOf } from './holes.ts';
+export { type Hole, HOLE_MEMBERS, type HoleMember, holesOf, outerSkin } from './holes.ts';
 export { type Network, NETWORK } from './network.ts';
 export { routeOptions } from './route-options.ts';
 export { NOT_SHARED, rackName, rackPlace, routeBetween, routeDevice, type RoutedPath } from './route-device.ts';

@@ -4,13 +4,13 @@ import { err, ok, type Outcome, type Point3 } from '../math/index.ts';
 import type { Medium, Rack, RouteRule } from '../model/index.ts';
 import type { Entry } from './attach.ts';
 import { type EndPlace, entriesFrom } from './ends.ts';
-import { type Hole, holesOf } from './holes.ts';
+import { type Hole, holesOf, outerSkin } from './holes.ts';
 import type { Network } from './network.ts';
 import { straighten, tidy } from './straighten.ts';
 import { tightened } from './tighten.ts';
 import { entryCost, keptPrice, type SharedLoads } from './share.ts';
 import { BARRED_M } from './weights.ts';
-import { nodesOfRule, rulePrice } from './rules.ts';
+import { nodesOfRule, passesBy, rulePrice } from './rules.ts';
 import { whatBlocks } from './what-blocks.ts';
 import { AXES, growThrough, growTree, walkTree, type RouteTree } from './tree.ts';
 
@@ -76,19 +76,30 @@ export function routeBetween(
   rules: readonly RouteRule[] = NO_RULES,
 ): Outcome<RoutedPath> {
   const inside = rules.length > 0 ? null : insideWall(network, end, target);
-  if (inside) return ok(inside);
+  const withSkins = (path: RoutedPath): RoutedPath => {
+    const { points, media, holes } = path;
+    const first = outerSkin(network.building, end, points[0], media[0]);
+    const last = outerSkin(network.building, target, points[points.length - 1], media[media.length - 1]);
+    return first.length + last.length > 0 ? { ...path, holes: [...first, ...holes, ...last] } : path;
+  };
+  if (inside) return ok(withSkins(inside));
   const starts = entriesFrom(network, end);
   if (!starts.ok) return starts;
   const toTarget = targetTree(network, target, shared);
   if (!toTarget.ok) return { ok: false, problem: { ...toTarget.problem, field: name } };
   // A rule that cannot be kept is told, and the route is found without it.
   for (let held = rules, broken: string[] = []; ;) {
-    const tree = held.length > 0 ? treeByRules(network, target, shared, held) : toTarget;
-    const best = tree.ok ? bestStart(network, tree.value, starts.value) : null;
-    if (tree.ok && best) {
-      const keepsAway = held.some(({ kind }) => kind === 'avoid');
-      return ok({ ...assemble(network, best.entry, best.state, tree.value, best.costM, keepsAway), broken });
-    }
+    // What a route passes anyway needs no rule: it stays as it is.
+    const away = held.filter(({ kind }) => kind === 'avoid');
+    const routed = (by: readonly RouteRule[]): RoutedPath | null => {
+      const tree = by.length > 0 ? treeByRules(network, target, shared, by) : toTarget;
+      const best = tree.ok ? bestStart(network, tree.value, starts.value) : null;
+      return tree.ok && best ? assemble(network, best.entry, best.state, tree.value, best.costM, away.length > 0) : null;
+    };
+    const free = away.length < held.length ? routed(away) : null;
+    const through = held.filter(({ kind }) => kind === 'through');
+    const path = free && through.every((rule) => passesBy(network, free, rule)) ? free : routed(held);
+    if (path) return ok({ ...withSkins(path), broken });
     if (held.length === 0)
       return err('no-route', { kind: 'infeasible', field: 'position', rack: name, ...between(network, starts.value, target) });
     const last = held[held.length - 1];

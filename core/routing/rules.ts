@@ -1,4 +1,5 @@
-import { closestOnSegment, crossingParameters, type Point2 } from '../math/index.ts';
+import { closestOnSegment, crossingParameters, type Point2, type Point3 } from '../math/index.ts';
+import { levelUnder, roomAt } from '../house/index.ts';
 import type { RouteRule } from '../model/index.ts';
 import { keepFromMains } from '../calculators/index.ts';
 import { RIGHT_ANGLE_FROM_RAD } from './beside-mains.ts';
@@ -28,6 +29,43 @@ export function nodesOfRule(network: Network, { target, targetId, at }: RouteRul
     if (nearest >= 0) found.push(nearest);
   }
   return found;
+}
+
+/** A route that comes so near to a point passes it, m. */
+const PASSED_M = 0.1;
+
+/** Whether a route passes what a rule leads it through, by the places along it. */
+export function passesBy(network: Network, { points }: { readonly points: readonly Point3[] }, rule: RouteRule): boolean {
+  const { x, y, z } = network;
+  const isOn = (p: Point3, withinM: number) =>
+    points.slice(1).some((b, k) => {
+      const a = points[k];
+      const [dx, dy, dz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+      const square = dx * dx + dy * dy + dz * dz;
+      const along = square === 0 ? 0 : ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy + (p[2] - a[2]) * dz) / square;
+      const t = Math.max(0, Math.min(1, along));
+      return Math.hypot(a[0] + dx * t - p[0], a[1] + dy * t - p[1], a[2] + dz * t - p[2]) <= withinM;
+    });
+  if (rule.target === 'room') return isThroughRoom(network, points, rule.targetId);
+  if (rule.target === 'point') return rule.at !== null && isOn([rule.at[0], rule.at[1], rule.at[2]], PASSED_M);
+  return nodesOfRule(network, rule).some((node) => isOn([x[node], y[node], z[node]], 1e-6));
+}
+
+/** Between the places at which a route is looked at, m. */
+const LOOK_M = 0.1;
+
+/** Whether a route runs above or under a room on its level. */
+function isThroughRoom({ building }: Network, points: readonly Point3[], roomId: string): boolean {
+  return points.slice(1).some((b, k) => {
+    const a = points[k];
+    const steps = Math.max(1, Math.ceil(Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]) / LOOK_M));
+    for (let n = 0; n <= steps; n++) {
+      const [x, y, z] = [0, 1, 2].map((axis) => a[axis] + ((b[axis] - a[axis]) * n) / steps);
+      const level = levelUnder(building, z);
+      if (level && roomAt(building, level.id, [x, y])?.id === roomId) return true;
+    }
+    return false;
+  });
 }
 
 /** Prices with everything barred that rules say to keep away from. */

@@ -134,8 +134,16 @@ export const solidHalfM = (wall: Wall): number =>
 /** Whether a wall has no hollow of its own and stands up through the cavity above the ceilings beside it. */
 export const isSolid = ({ kind }: Wall): boolean => kind === 'masonry' || kind === 'concrete' || kind === 'fire';
 
+/**
+ * Whether a cable passes over a wall whose top somebody has stated: what is built of stone or against fire stands up through the cavity
+ * only where nobody says how high it is. Heights from one datum, m.
+ */
+export const isPassedOver = ({ heightM }: Pick<Wall, 'heightM'>, topM: number, cableM: number): boolean =>
+  heightM !== null && topM <= cableM + 1e-6;
+
 /** The hole that passing a wall above the ceiling needs, m; 0 over the head of a stud wall. `topM` and `cableM` from one datum. */
 export function wallCrossing(weights: Weights, wall: Wall, topM: number, cableM: number): number {
+  if (isPassedOver(wall, topM, cableM)) return 0;
   if (isStone(wall)) return weights.masonryCoredM;
   if (wall.kind === 'fire') return weights.fireSeparationM;
   return topM > cableM + 1e-6 ? weights.boardCutM : 0;

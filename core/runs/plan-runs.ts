@@ -22,6 +22,7 @@ import {
   type Network,
   NETWORK,
   NOT_SHARED,
+  outerSkin,
   routeOptions,
   rackName,
   rackPlace,
@@ -127,10 +128,15 @@ export const rulesOf = (project: ProjectDocument, runId: string): readonly Route
 /** The holes that a run needs on the way that counts: kept where there is one, else wanted. A cable that is there already needs none. */
 export function holesOfRun(
   project: ProjectDocument,
-  { run, proposedRoute, issuedRoute, points, media }: PlannedRun,
+  { run, device, proposedRoute, issuedRoute, points, media }: PlannedRun,
 ): readonly Hole[] {
   if (run.foundId !== null) return [];
-  return issuedRoute || !proposedRoute.ok ? holesOf(buildingOf(project), points, media) : proposedRoute.value.holes;
+  if (!issuedRoute && proposedRoute.ok) return proposedRoute.value.holes;
+  if (points.length < 2) return [];
+  const building = buildingOf(project);
+  // The outer skin behind a device outdoors.
+  const skin = device.roomId === null ? outerSkin(building, { mount: 'wall', isOutdoors: true }, points[0], media[0]) : [];
+  return [...skin, ...holesOf(building, points, media)];
 }
 
 /** From where to where a run leads, and what its far end is called where it is not the rack. */
@@ -173,8 +179,8 @@ const ROUTES = whole<Remembered<string, Outcome<RoutedPath>>>({
   make: () => new Remembered(MAX_ROUTES),
 });
 
-const placeText = ({ levelId, x, y, heightM, mount, entry }: EndPlace) =>
-  `${levelId} ${x} ${y} ${heightM} ${mount} ${entry?.from ?? ''} ${entry?.depthM ?? ''}`;
+const placeText = ({ levelId, x, y, heightM, mount, entry, isOutdoors }: EndPlace) =>
+  `${isOutdoors ? 'out ' : ''}${levelId} ${x} ${y} ${heightM} ${mount} ${entry?.from ?? ''} ${entry?.depthM ?? ''}`;
 
 /** The wanted route of each run, whatever was issued. */
 export const ROUTE_OF_RUN = each<'runs', Outcome<RoutedPath>>({
@@ -199,7 +205,8 @@ export function choicesOf(project: ProjectDocument, run: Run): ReturnType<typeof
 }
 
 /** Where the cable of a device begins. */
-export const endOfDevice = (project: ProjectDocument, { levelId, x, y, heightM, typeId }: Device): EndPlace => ({
+export const endOfDevice = (project: ProjectDocument, { levelId, roomId, x, y, heightM, typeId }: Device): EndPlace => ({
+  isOutdoors: roomId === null,
   levelId,
   x,
   y,

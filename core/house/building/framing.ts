@@ -20,10 +20,11 @@ function byRule(
   widthM: number,
   kind: 'stud' | 'joist',
   measured: readonly FramingMember[],
+  leastNumber = -Infinity,
 ): Framed[] {
   const framed: Framed[] = [];
   if (spacingM > 0.01) {
-    const count = Math.ceil((fromM - firstM) / spacingM - 1e-9);
+    const count = Math.max(leastNumber, Math.ceil((fromM - firstM) / spacingM - 1e-9));
     for (
       let k = count, offsetM = firstM + k * spacingM;
       offsetM <= toM + 1e-9 && framed.length < 5000;
@@ -67,6 +68,19 @@ export interface JoistLine extends Framed {
   readonly b: Point2;
 }
 
+/**
+ * Number of the lowest joist of a room, counted from its first one: where the first joist was found within the room none stands before
+ * it; one that lies outside, or on the line through the origin where nobody looked, only says where the others fall.
+ */
+export const lowestJoist = (
+  { joistOffsetM, joistSpacingM }: Pick<Room, 'joistOffsetM' | 'joistSpacingM'>,
+  fromM: number,
+  toM: number,
+): number =>
+  joistOffsetM !== 0 && joistOffsetM > fromM + 1e-9 && joistOffsetM < toM - 1e-9
+    ? 0
+    : Math.ceil((fromM - joistOffsetM) / joistSpacingM - 1e-9);
+
 /** Joists above a room as lines within its outline; offsets run to the left of the joists from the line through the origin. */
 export function joistsOf(project: Pick<ProjectDocument, 'framingMembers'>, room: Room): JoistLine[] {
   if (room.framing === 'none' || room.framing === 'dropped' || room.framing === 'slab') return [];
@@ -74,20 +88,20 @@ export function joistsOf(project: Pick<ProjectDocument, 'framingMembers'>, room:
   const vs = turned.map((p) => p[1]);
   const own = listOf(project, 'framingMembers').filter((m) => m.roomId === room.id);
   const widthM = room.framing === 'i-joist' ? 0.06 : 0.045;
-  return byRule(room.joistOffsetM, room.joistSpacingM, Math.min(...vs), Math.max(...vs), widthM, 'joist', own).flatMap(
-    (joist) => {
-      const us = levelCrossings(turned, joist.offsetM + 1e-7);
-      const lines: JoistLine[] = [];
-      for (let i = 0; i + 1 < us.length; i += 2) {
-        lines.push({
-          ...joist,
-          a: rotate2([us[i], joist.offsetM], room.joistAngleRad),
-          b: rotate2([us[i + 1], joist.offsetM], room.joistAngleRad),
-        });
-      }
-      return lines;
-    },
-  );
+  const [fromM, toM] = [Math.min(...vs), Math.max(...vs)];
+  const lowest = lowestJoist(room, fromM, toM);
+  return byRule(room.joistOffsetM, room.joistSpacingM, fromM, toM, widthM, 'joist', own, lowest).flatMap((joist) => {
+    const us = levelCrossings(turned, joist.offsetM + 1e-7);
+    const lines: JoistLine[] = [];
+    for (let i = 0; i + 1 < us.length; i += 2) {
+      lines.push({
+        ...joist,
+        a: rotate2([us[i], joist.offsetM], room.joistAngleRad),
+        b: rotate2([us[i + 1], joist.offsetM], room.joistAngleRad),
+      });
+    }
+    return lines;
+  });
 }
 
 /** The joist at a place: how far to the left of the line through the origin it lies, and its span along itself. */

@@ -32,6 +32,7 @@ export {
   framingOf,
   type JoistLine,
   joistsOf,
+  lowestJoist,
   type Span,
   spanShare,
   studsOf,

@@ -1,4 +1,5 @@
 import { chordsOf, type Point2, rotate2 } from '@dusky-spool/core/math';
+import { lowestJoist } from '@dusky-spool/core/house';
 import type { Room } from '@dusky-spool/core/model';
 import type { WallLine } from '@dusky-spool/core/survey';
 
@@ -17,7 +18,7 @@ export function joistPath(room: Room): string {
   const turned = room.polygon.map((p) => rotate2(p as Point2, -room.joistAngleRad));
   const ys = turned.map((p) => p[1]);
   const parts: string[] = [];
-  const first = Math.ceil((Math.min(...ys) - room.joistOffsetM) / room.joistSpacingM);
+  const first = lowestJoist(room, Math.min(...ys), Math.max(...ys));
   const last = Math.floor((Math.max(...ys) - room.joistOffsetM) / room.joistSpacingM);
   for (let k = first; k <= last; k++) {
     const y = room.joistOffsetM + k * room.joistSpacingM + 1e-7;

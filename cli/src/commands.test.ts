@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { drawnPlans } from '../../core/testing/drawn-plans.ts';
@@ -30,8 +31,8 @@ describe('the command line', () => {
       findings: { rank: string; sentence: string; cures: { words: string }[] }[];
     };
     expect(counts.stop).to.equal(1);
-    expect(findings[0].sentence).to.match(/AWG loses .* more than/);
-    expect(findings[0].cures[0].words).to.match(/^Use \d+ AWG$/);
+    expect(findings[0].sentence).to.match(/is copper-clad aluminum/);
+    expect(findings[0].cures[0].words).to.match(/Category 6A/);
     expect(run('check', demo('saltmarsh-granary'), '--today=2026-11-25').status).to.equal(0);
   });
 
@@ -202,4 +203,23 @@ describe('the command line', () => {
     );
     expect(from('', 'drawing', 'a.dxf').status).to.equal(2);
   });
+});
+
+describe('a reader that stops reading', () => {
+  it('ends the command line quietly', async () => {
+    const command = spawn(
+      process.execPath,
+      ['--import', 'tsx', join(import.meta.dirname, 'main.ts'), 'schedule', demo('saltmarsh-granary'), '--json'],
+      {
+        stdio: ['ignore', 'pipe', 'pipe'],
+      },
+    );
+    let said = '';
+    command.stderr.on('data', (text: Buffer) => (said += text.toString()));
+    // The first bytes come, then the pipe is closed from this side.
+    command.stdout.once('data', () => command.stdout.destroy());
+    const status = await new Promise((resolve) => command.once('close', resolve));
+    expect(said).not.to.match(/EPIPE|at |Error/);
+    expect(status).to.equal(0);
+  }).timeout(60_000);
 });

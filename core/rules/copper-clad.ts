@@ -1,3 +1,5 @@
+import { listOf } from '../derive/index.ts';
+import type { CableType, ProjectDocument } from '../model/index.ts';
 import { defineCheck, say } from './check.ts';
 import { useCable } from './cures.ts';
 
@@ -23,18 +25,27 @@ export const copperClad = defineCheck({
         [{ in: 'runs', id: run.id }],
         { number: run.number, cable: cable.name },
         {
-          cures: (house) =>
-            useCable(
-              house,
-              run.id,
-              (other) =>
-                other.material === 'copper' &&
-                other.family === cable.family &&
-                other.conductors >= cable.conductors &&
-                (other.gaugeAwg ?? 99) <= (cable.gaugeAwg ?? 99),
-            ),
+          cures: (house) => {
+            const solid = alikeIn(house, cable);
+            return solid ? useCable(house, run.id, ({ id }) => id === solid.id) : [];
+          },
         },
       ),
     ];
   },
 });
+
+/** The cable of solid copper that is most like one: of its family and jacket, as thick, with as many conductors. */
+function alikeIn(house: ProjectDocument, cable: CableType): CableType | undefined {
+  const unlike = (other: CableType) =>
+    (other.rating === cable.rating ? 0 : 1) + Math.abs(other.outsideDiameterM - cable.outsideDiameterM) / cable.outsideDiameterM;
+  return listOf(house, 'cableTypes')
+    .filter(
+      (other) =>
+        other.material === 'copper' &&
+        other.family === cable.family &&
+        other.conductors >= cable.conductors &&
+        (other.gaugeAwg ?? 99) <= (cable.gaugeAwg ?? 99),
+    )
+    .sort((a, b) => unlike(a) - unlike(b))[0];
+}

@@ -13,6 +13,7 @@ export {
   findingsOf,
   type Rank,
 } from './check.ts';
+export { type UnlabelledEnd, unlabelledEnds } from './ends-labelled.ts';
 export { type CostAfter, costAfterClosing } from './cost-after.ts';
 export { CHECKS, FINDINGS, runChecks } from './registry.ts';
 export { isLowered, judgeSetting, settingsOf } from './settings.ts';

@@ -24,7 +24,8 @@ export const labelsOn = defineCheck({
           changed: changedOnLabel(project, planned),
         }),
       ];
-    if (!isInWall || run.printedOn !== '') return [];
+    // Where labels go on after the pull, the register keeps the ends that have none yet.
+    if (!isInWall || run.printedOn !== '' || project.project.labelling === 'after-pull') return [];
     return [
       say(
         'stop',

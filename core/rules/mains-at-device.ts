@@ -19,12 +19,12 @@ export const mainsAtDevice = defineCheck({
     const marks = listOf(project, 'features').filter(
       ({ kind, owner, decision }) => kind === 'trade-mark' && /electric/i.test(owner) && decision !== 'strike',
     );
-    // Before he has marked anything there is nothing to compare with: the trades sheet asks him.
-    if (marks.length === 0) return [];
     const plates = listOf(project, 'plates').filter(({ mainsGangs }) => mainsGangs > 0);
     const outlets = listOf(project, 'devices').filter(({ typeId }) => isMainsOutlet(project.deviceTypes[typeId]));
     const near = (device: Device, x: number, y: number, levelId: string) =>
       levelId === device.levelId && Math.hypot(x - device.x, y - device.y) <= NEAR_M;
+    // Where nothing is marked yet, that is one finding for all of them.
+    if (marks.length + plates.length + outlets.length === 0) return noneMarked(project);
     return listOf(project, 'devices').flatMap((device): RuleFinding[] => {
       const type = project.deviceTypes[device.typeId];
       if (!type.mainsW || isMainsOutlet(type) || device.fitting === 'spare') return [];
@@ -45,6 +45,32 @@ export const mainsAtDevice = defineCheck({
     });
   },
 });
+
+/** What takes mains in a house in which no outlet is marked. */
+function noneMarked(project: ProjectDocument): RuleFinding[] {
+  const devices = listOf(project, 'devices').filter(({ typeId, fitting }) => {
+    const type = project.deviceTypes[typeId];
+    return type.mainsW && !isMainsOutlet(type) && fitting !== 'spare';
+  });
+  if (devices.length === 0) return [];
+  const names = [...new Set(devices.map(({ typeId }) => project.deviceTypes[typeId].name))];
+  return [
+    say(
+      'look',
+      'mains-none-marked',
+      devices.map(({ id }) => ({ in: 'devices', id })),
+      { number: '', count: devices.length, devices: names },
+      {
+        measured: 0,
+        allowed: devices.length,
+        cures: (house) => {
+          const operations = devices.flatMap(({ id }) => mark(house, id).flatMap((cure) => cure.operations));
+          return operations.length > 0 ? [{ code: 'mark-outlets', figures: { count: operations.length }, operations }] : [];
+        },
+      },
+    ),
+  ];
+}
 
 /** A mark for the electrician at the device; it goes to him with the site sheet. */
 function mark(project: ProjectDocument, deviceId: string) {

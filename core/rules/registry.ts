@@ -18,6 +18,10 @@ import { coaxLossCheck } from './coax-loss.ts';
 import { copperClad } from './copper-clad.ts';
 import { dataLength } from './data-length.ts';
 import { existingReused } from './existing-reused.ts';
+import { controlPaths } from './control-paths.ts';
+import { endsLabelled } from './ends-labelled.ts';
+import { familiesAgree } from './families-agree.ts';
+import { runsAskedFor } from './runs-asked-for.ts';
 import { drillRoom } from './drill-room.ts';
 import { endsKnown } from './ends-known.ts';
 import { fibreOutdoors } from './fibre-outdoors.ts';
@@ -115,6 +119,10 @@ export const CHECKS: readonly Check[] = [
   poeDeliveredCheck,
   cableAsType,
   drillRoom,
+  controlPaths,
+  runsAskedFor,
+  familiesAgree,
+  endsLabelled,
   voltageAtLoad,
   voltageOnChains,
   pictureReachCheck,

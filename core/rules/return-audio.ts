@@ -59,7 +59,7 @@ function backRun(project: ProjectDocument, device: Device | undefined): Cure[] {
     optional: false,
   };
   const operations = runsFor(project, device, [{ leg, number }], (n) => `${device.id}_b${n}`.slice(-40)).map((run) =>
-    create('runs', run),
+    create('runs', { ...run, reason: 'the sound of the display goes back to the rack' }),
   );
   return operations.length > 0 ? [{ code: 'add-legs', figures: { count: 1 }, operations }] : [];
 }

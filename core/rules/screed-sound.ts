@@ -1,9 +1,24 @@
-import { update } from '../model/index.ts';
+import { onLevel } from '../derive/index.ts';
+import { closestOnSegment, type Point2 } from '../math/index.ts';
+import { type ProjectDocument, update } from '../model/index.ts';
 import { movedFromSigned, floorConduits, SIGNED_WITHIN_M } from '../pathways/index.ts';
 import { defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
 /** ENGINEERING 6: keep this from reinforcement; as little is wanted over and under a conduit in the floor topping, m. */
 const MIN_COVER_M = 0.025;
+
+/** A stub comes up inside its wall: so far beside its cavity it has to be broken out, m (practice B01, A81). */
+const STUB_TOLERANCE_M = 0.02;
+/** A stub farther from every wall stands free on purpose, m. */
+const BESIDE_WALL_M = 0.15;
+
+/** How far a stub comes up beside the cavity of the wall near it, m; 0 within one. */
+function besideCavity(project: ProjectDocument, levelId: string, at: Point2): number {
+  const off = onLevel(project, 'walls', levelId)
+    .filter(({ cableMayRun }) => cableMayRun)
+    .map(({ a, b, cavityDepthM }) => closestOnSegment(at, a, b).distanceM - cavityDepthM / 2);
+  return Math.max(0, Math.min(...off, Infinity));
+}
 
 /** Conduits in the floor topping are covered, clear of pipes and ducts, signed before the pour, and stay where they were signed (practice A81). */
 export const screedSound = defineCheck({
@@ -15,7 +30,7 @@ export const screedSound = defineCheck({
   appliesTo: 'features',
   reads: ['features', 'levels', 'walls', 'waySigns'],
   run: ({ project }) =>
-    floorConduits(project).flatMap(({ feature, coverM, crossings, sign }) => {
+    floorConduits(project).flatMap(({ feature, coverM, crossings, stubUps, sign }) => {
       const found: RuleFinding[] = [];
       const add = (
         code: string,
@@ -40,6 +55,11 @@ export const screedSound = defineCheck({
           add('screed-crossing', 'look', gapM, 0, {
             other: project.features[featureId].name || project.features[featureId].kind,
           });
+      for (const { at } of stubUps) {
+        const awayM = besideCavity(project, feature.levelId, at);
+        if (awayM > STUB_TOLERANCE_M && awayM < BESIDE_WALL_M)
+          add('stub-off', 'stop', awayM, STUB_TOLERANCE_M, { awayM, toleranceM: STUB_TOLERANCE_M });
+      }
       if (!sign) add('screed-unsigned', 'look', null, null);
       else {
         const movedM = movedFromSigned(feature, sign);

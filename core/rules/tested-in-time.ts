@@ -11,8 +11,8 @@ export function closedOn(project: Pick<ProjectDocument, 'tradeDates'>, today: st
 /** What lies behind the drywall was tested while it could be reached (ENGINEERING 18: tests before drywall). */
 export const testedInTime = defineCheck({
   id: 'tested-in-time',
-  title: 'Every run is pulled and tested before drywall',
-  source: 'Trade practice: test before drywall',
+  title: 'Every run is pulled and tested before drywall, and again after termination',
+  source: 'Trade practice: a raw test before drywall, a finished test after termination',
   severity: 'stop',
   stage: 'closing',
   appliesTo: 'runs',
@@ -20,8 +20,15 @@ export const testedInTime = defineCheck({
   reads: ['tradeDates'],
   day: true,
   ofRun: ({ run }, { project, today }) => {
+    const trimmedOn = gateDate(project, 'trim-out');
+    // What is terminated is tested again before it is handed over.
+    if (run.state === 'terminated' && run.endTestedOn === '' && trimmedOn !== '' && trimmedOn <= today)
+      return [say('look', 'end-untested', [{ in: 'runs', id: run.id }], { number: run.number, on: trimmedOn }, {})];
     const on = closedOn(project, today);
-    if (on === null || run.state === 'tested') return [];
+    const isTested = run.rawTestedOn !== '' ? on === null || run.rawTestedOn <= on : run.state === 'tested';
+    if (on === null || isTested) return [];
+    if (run.rawTestedOn !== '')
+      return [say('look', 'tested-late', [{ in: 'runs', id: run.id }], { number: run.number, tested: run.rawTestedOn, on }, {})];
     const isInWall = isPulled(run);
     return [
       say(

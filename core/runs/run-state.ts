@@ -49,7 +49,7 @@ export function runState(
       const free = number === run.number || !takenNumbers(project).has(number);
       if (free && number !== run.number) operations.push(spendNumber(project, run));
       if (kept) operations.push(remove('routes', kept));
-      operations.push(update('runs', run, { state, number: free ? number : run.number }));
+      operations.push(update('runs', run, { state, number: free ? number : run.number, ...NOT_DONE }));
       continue;
     }
     if (!kept) {
@@ -62,9 +62,18 @@ export function runState(
         });
       operations.push(create('routes', keptRoute(runId, way.value, null)));
     }
-    operations.push(update('runs', run, { state }));
+    operations.push(update('runs', run, { state, ...recordsOf(run, state) }));
   }
   return ok(operations.filter((operation) => operation !== null));
+}
+
+/** What is recorded beside a state, where a run is drafted again. */
+const NOT_DONE = { labelledEnds: 'none', rawTestedOn: '', endTestedOn: '' } as const;
+
+/** What a state says of the records beside it: a labelled run has its labels at both ends; one that is issued again has neither. */
+function recordsOf({ state: before }: Run, state: RunState): Partial<Run> {
+  if (state === 'issued') return NOT_DONE;
+  return state === 'labelled' && before !== 'labelled' ? { labelledEnds: 'both' } : {};
 }
 
 function keptRoute(runId: string, way: RoutedPath & CutLength, acceptedAt: Route['acceptedAt']): Route {

@@ -49,7 +49,7 @@ const heedless = (project: ProjectDocument): ProjectDocument => ({
   ...project,
   project: { ...project.project, routeWeights: { besideMains: 0 } },
 });
-const onDay = (project: ProjectDocument, gate: 'board' | 'low-voltage-rough-in', on: string): ProjectDocument => ({
+const onDay = (project: ProjectDocument, gate: 'board' | 'low-voltage-rough-in' | 'trim-out', on: string): ProjectDocument => ({
   ...project,
   tradeDates: tableFrom([{ id: 'gate', gate, on }]),
 });
@@ -123,6 +123,64 @@ const onMains = (y: number): ProjectDocument =>
       [4.6, y],
     ],
   });
+
+/** The speaker's run in a state. */
+const withState = (state: Run['state']): ProjectDocument => withRun(issued(), { state });
+const labelledAfter = (project: ProjectDocument): ProjectDocument =>
+  withRun({ ...project, project: { ...project.project, labelling: 'after-pull' } }, { labelledEnds: 'both' });
+
+/** A keypad that a shade hangs on, each of a control family. */
+function chainOfFamilies(ofKeypad: string, ofShade: string): ProjectDocument {
+  const built = house([
+    { typeId: 'keypad', at: [1.8, 0.05] },
+    { typeId: 'shade', at: [3, 0.05] },
+  ]);
+  const { keypad, shade } = built.deviceTypes;
+  const project: ProjectDocument = {
+    ...built,
+    deviceTypes: {
+      ...built.deviceTypes,
+      keypad: { ...keypad, controlFamily: ofKeypad },
+      shade: { ...shade, controlFamily: ofShade },
+    },
+  };
+  const devices = Object.values(project.devices);
+  const [from] = devices.filter(({ typeId }) => typeId === 'shade');
+  const [to] = devices.filter(({ typeId }) => typeId === 'keypad');
+  const run = Object.values(project.runs).find(({ deviceId }) => deviceId === from.id)!;
+  return applied(project, [update('runs', run, { toDeviceId: to.id })!]);
+}
+
+/** A signed conduit in the floor topping whose stub comes up so far beside the middle of the south wall. */
+const stubAt = (awayM: number): ProjectDocument => {
+  const points: [number, number][] = [
+    [2, awayM],
+    [2, 3],
+  ];
+  const project = withThing(house(), {
+    id: 'duct',
+    levelId: 'm',
+    kind: 'screed-way',
+    name: 'Duct',
+    points,
+    widthM: 0.032,
+    insideDiameterM: 0.025,
+    bottomM: -0.08,
+    topM: -0.05,
+  });
+  return applied(project, [
+    create('waySigns', {
+      id: 'sign',
+      featureId: 'duct',
+      points,
+      coverM: 0.05,
+      photo: 'a.jpg',
+      by: 'Site lead',
+      on: '2026-11-01',
+      note: '',
+    }),
+  ]);
+};
 
 const named = (project: ProjectDocument, name: string): ProjectDocument => {
   const [device] = Object.values(project.devices);
@@ -570,6 +628,93 @@ export const PLANTED: readonly Planted[] = [
     clean: () => inRoomOf(house([{ typeId: 'ceiling-camera', at: [2, 2] }]), 'hall'),
     code: 'camera-private',
     about: 'rooms',
+    cured: false,
+  },
+  {
+    rule: 'ends-labelled',
+    mistake: () => withRun(withState('pulled'), { printedOn: '2026-11-01', labelledEnds: 'device' }),
+    clean: () => withRun(withState('pulled'), { printedOn: '2026-11-01', labelledEnds: 'both' }),
+    code: 'ends-unlabelled',
+    about: 'runs',
+    figures: [1, 0],
+    cured: false,
+  },
+  {
+    rule: 'ends-labelled',
+    mistake: () => onDay(withRun(withState('pulled'), { printedOn: '2026-11-01' }), 'board', '2026-11-05'),
+    clean: () => onDay(withRun(withState('pulled'), { printedOn: '2026-11-01', labelledEnds: 'both' }), 'board', '2026-11-05'),
+    code: 'ends-closed-unlabelled',
+    about: 'runs',
+    today: '2026-11-10',
+    cured: false,
+  },
+  {
+    rule: 'tested-in-time',
+    mistake: () => onDay(withRun(withState('pulled'), { rawTestedOn: '2026-11-08' }), 'board', '2026-11-05'),
+    clean: () => onDay(withRun(withState('pulled'), { rawTestedOn: '2026-11-04' }), 'board', '2026-11-05'),
+    code: 'tested-late',
+    about: 'runs',
+    today: '2026-11-10',
+    cured: false,
+  },
+  {
+    rule: 'tested-in-time',
+    mistake: () => onDay(withState('terminated'), 'trim-out', '2026-11-05'),
+    clean: () => onDay(withRun(withState('terminated'), { endTestedOn: '2026-11-06' }), 'trim-out', '2026-11-05'),
+    code: 'end-untested',
+    about: 'runs',
+    today: '2026-11-10',
+    cured: false,
+  },
+  {
+    rule: 'labels-on',
+    mistake: () => withState('pulled'),
+    // The firm labels after the pull.
+    clean: () => labelledAfter(withState('pulled')),
+    code: 'label-missing',
+    about: 'runs',
+    cured: true,
+  },
+  {
+    rule: 'runs-asked-for',
+    mistake: () => withRun(house([SPEAKER]), { recipeLeg: null }),
+    clean: () => withRun(house([SPEAKER]), { recipeLeg: null, reason: 'spare for a second speaker' }),
+    code: 'run-not-asked',
+    about: 'runs',
+    cured: false,
+  },
+  {
+    rule: 'families-agree',
+    mistake: () => chainOfFamilies('east bus', 'west bus'),
+    clean: () => chainOfFamilies('east bus', 'east bus'),
+    code: 'families-mixed',
+    about: 'devices',
+    figures: [2, 1],
+    cured: false,
+  },
+  {
+    rule: 'control-paths',
+    mistake: () => withRun(house([{ typeId: 'shade', at: [2, 0.05] }]), { cableTypeId: 'spk_16_2' }),
+    clean: () => house([{ typeId: 'shade', at: [2, 0.05] }]),
+    code: 'control-missing',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'mains-at-device',
+    mistake: () => house([{ typeId: 'display', at: [1, 0.05] }]),
+    clean: () => withThing(house([{ typeId: 'display', at: [1, 0.05] }]), outlet(1.5)),
+    code: 'mains-none-marked',
+    about: 'devices',
+    figures: [0, 1],
+    cured: true,
+  },
+  {
+    rule: 'screed-sound',
+    mistake: () => stubAt(0.12),
+    clean: () => stubAt(0.02),
+    code: 'stub-off',
+    about: 'features',
     cured: false,
   },
   {
@@ -1058,7 +1203,7 @@ export const PLANTED: readonly Planted[] = [
   },
   {
     rule: 'conduits-planned',
-    mistake: () => house([{ typeId: 'display', at: [2, 0.05] }]),
+    mistake: () => withThing(house([{ typeId: 'display', at: [2, 0.05] }]), outlet(2)),
     clean: () => house([SPEAKER]),
     code: 'conduits-missing',
     about: 'devices',

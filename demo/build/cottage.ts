@@ -23,7 +23,8 @@ const ROOMS: RoomPlan[] = [
 /** A single-storey retrofit: finished walls, attic above, everything fished down from the top plates. Feet and inches. */
 export function buildCottage(): ProjectDocument {
   const house = new HouseBuilder({
-    ...newHeader('4TCW8', 'Tollgate Cottage', 'imperial'), sharedRoutes: false,
+    ...newHeader('4TCW8', 'Tollgate Cottage', 'imperial'),
+    sharedRoutes: false,
     roomDataCables: 2,
     description: 'Retrofit of a lived-in cottage: closed walls, cables from the attic, rack in the hall cupboard.',
     client: 'The tollgate household',

@@ -55,7 +55,8 @@ const INSIDE: readonly Point2[][] = [
  */
 export function buildFlat(): ProjectDocument {
   const house = new HouseBuilder({
-    ...newHeader('R0PWK', 'Ropewalk Flat', 'metric'), sharedRoutes: false,
+    ...newHeader('R0PWK', 'Ropewalk Flat', 'metric'),
+    sharedRoutes: false,
     roomDataCables: 2,
     description:
       'Retrofit of a lived-in flat between concrete slabs: closed walls, dropped ceilings in hall, kitchen and bath only.',

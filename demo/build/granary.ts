@@ -161,7 +161,12 @@ export interface GranaryIdentity {
  * Where a speaker run of the recipe's gauge is too long, the design takes the cure that the check offers.
  */
 export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder; project: ProjectDocument } {
-  const house = new HouseBuilder({ ...newHeader(identity.shortId, identity.name, 'metric'), sharedRoutes: false, roomDataCables: 2, ...identity });
+  const house = new HouseBuilder({
+    ...newHeader(identity.shortId, identity.name, 'metric'),
+    sharedRoutes: false,
+    roomDataCables: 2,
+    ...identity,
+  });
   const lower = house.level({ code: 'L', name: 'Lower', order: -1, elevationM: -2.76, ceilingHeightM: 2.4, cavityDepthM: 0.36 });
   const main = house.level({ code: 'M', name: 'Main', order: 0, elevationM: 0, ceilingHeightM: 2.74, cavityDepthM: 0.36 });
   const upper = house.level({ code: 'U', name: 'Upper', order: 1, elevationM: 3.1, ceilingHeightM: 2.5, cavityDepthM: 0.4 });

@@ -23,7 +23,8 @@ export function buildMerrowfen(): ProjectDocument {
     const state = STATES[run.number[0]];
     if (run.number[0] === 'U' && index % 2 === 0) return;
     builder.apply(must(runState(builder.project, [run.id], state, proposedRoutes(builder.project))));
-    const labelled = state === 'issued' ? null : update('runs', builder.project.runs[run.id], { printedOn: '2026-11-16' });
+    const labelled =
+      state === 'issued' ? null : update('runs', builder.project.runs[run.id], { printedOn: '2026-11-16', labelledEnds: 'both' });
     if (labelled) builder.apply([labelled]);
   });
   const find = (typeId: string, roomCode: string) =>

@@ -245,6 +245,20 @@ export const findings = {
   'bar-not-at-electrode':
     '{{device}} is not connected to the grounding electrode of the building. A licensed electrician connects it; local code governs.',
   'rack-no-room': 'Before {{rack}} there are {{freeM}}; {{needM}} is wanted to stand and work.',
+  'end-untested': '{{number}} is terminated and not tested since; trim-out was on {{on}}. Test it before handover.',
+  'tested-late': '{{number}} was first tested on {{tested}}, after drywall on {{on}}. A fault found then is in a closed wall.',
+  'ends-unlabelled':
+    '{{count}} ends of pulled cables have no label: {{runs}}. Label them before drywall, one end at a time, with the cable in hand.',
+  'ends-closed-unlabelled':
+    '{{count}} ends of pulled cables had no label when drywall went up on {{on}}: {{runs}}. Tone them out and label them.',
+  'run-not-asked': '{{number}}, {{cable}} to {{device}}: nobody asked for it. Write down why it is there, or remove it.',
+  'families-mixed':
+    '{{name}}: {{devices}} belong to control families that do not work together ({{families}}). Choose one family, or put a gateway between them.',
+  'control-missing':
+    '{{device}} is controlled by cable, and none of its cables carries commands (by its recipe: {{cables}}). Add one now: later the wall is closed.',
+  'stub-off':
+    '{{way}} comes up {{awayM}} beside the cavity of its wall; {{toleranceM}} is the tolerance. Move it before the pour.',
+  'mains-none-marked': '{{count}} devices take mains ({{devices}}), and no outlet is marked for the electrician. Mark them now.',
   'seal-open':
     '{{level}}, {{member}}, {{through}}: not sealed around {{runs}}, and drywall goes up on {{on}}. Usual here: {{family}}. Rated walls and ceilings need a listed firestop system; the inspector approves.',
   'room-not-discussed': '{{room}}: {{count}} topics were not discussed, and the cable goes in on {{on}}. Ask now.',
@@ -296,6 +310,7 @@ export const cures = {
   'back-to-issued': 'Take it back to issued',
   'usual-slack': 'Leave the usual',
   'usual-height': 'Move it to {{toM}}',
+  'mark-outlets': 'Mark {{count}} outlets for the electrician',
   'mark-outlet': 'Mark one for the electrician',
   'home-by-itself_one': 'Run {{count}} home separately',
   'home-by-itself_other': 'Run {{count}} home separately',

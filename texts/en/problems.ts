@@ -18,6 +18,7 @@ export const problems = {
   'too-many-tries': 'Too many tries. Wait {{minutes}} minutes and try again.',
   'input-invalid': '{{field}}: {{reason}}.',
   'input-missing': '{{field}} is missing. Give it a value.',
+  'input-twice': '{{field}} says again what {{other}} says. Leave one of them empty.',
   'input-not-object': 'The input must be a JSON object, for example {"lengthM": 25}.',
   'calculator-unknown': 'There is no calculator named {{name}}. Known: {{known}}.',
   'role-too-low': 'Your role in the firm ({{role}}) does not allow this. Ask an owner of the firm.',

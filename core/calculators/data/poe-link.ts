@@ -17,13 +17,14 @@ export const poeLink = calculator({
     lengthM: z.number().min(0).describe('m, whole channel'),
     deviceW: z.number().min(0).nullable().default(null).describe('W at the device; null takes what its class guarantees'),
     ohmPerM: z.number().gt(0).max(10).default(OHM_PER_M).describe('ohm/m of one conductor at its temperature'),
+    sourceV: z.number().min(37).max(57).nullable().default(null).describe('V at the source; null takes the least of its class'),
     material: z.enum(['copper', 'cca']).default('copper'),
     standards: z.boolean().default(true).describe('negotiated; false is a passive injector'),
   }),
   example: { poeClass: 4, lengthM: 60 },
   from: { lengthM: 'cutLengthM' },
-  run: ({ poeClass: number, lengthM, deviceW, ohmPerM, material, standards }) => {
-    const of = POE_CLASSES[number];
+  run: ({ poeClass: number, lengthM, deviceW, ohmPerM, sourceV, material, standards }) => {
+    const of = { ...POE_CLASSES[number], sourceV: sourceV ?? POE_CLASSES[number].sourceV };
     if (lengthM > 100)
       return err('out-of-domain', { kind: 'out_of_domain', field: 'lengthM', value: lengthM, least: 0, most: 100 });
     if (material === 'cca') return err('clad-aluminium-refused', { kind: 'prohibited', field: 'material', use: 'poe' });

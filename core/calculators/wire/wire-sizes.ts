@@ -15,6 +15,10 @@ const METRIC = [
   [10, 1.83, 1.91],
 ] as const;
 
+/** Greatest resistance at 20 C of solid or stranded copper of a nominal area, ohm/km; null for an area that is no usual size. */
+export const nominalOhmPerKm = (areaMm2: number): number | null =>
+  METRIC.find(([size]) => Math.abs(size - areaMm2) < 1e-9)?.[1] ?? null;
+
 export const wireSizes = calculator({
   name: 'wire-sizes',
   title: 'Gauge numbers and square millimetres',

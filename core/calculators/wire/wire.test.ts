@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { CALCULATORS, listCalculators, runCalculator } from '../list.ts';
 import { LOSS_TARGET_DB, speakerCableGauge, speakerCableLoss, speakerLoad } from '../speakers/index.ts';
-import { wireResistance } from './wire-resistance.ts';
+import { wireResistanceCalculator, wireResistance } from './wire-resistance.ts';
 
 const value = <T>(outcome: { ok: true; value: T } | { ok: false }): T => {
   if (!outcome.ok) throw new Error('refused');
@@ -108,5 +108,21 @@ describe('every calculator', () => {
     expect(
       runCalculator('cut-length', { riseM: 0.4, runM: 16.2, dropM: 1.8, deviceSlackM: 1, rackSlackM: 2 }),
     ).to.have.nested.property('value.cutLengthM', 24);
+  });
+
+  it('of a nominal area has what IEC 60228 allows, not what its area alone gives', () => {
+    const ohmPerKm = (given: object) => {
+      const outcome = wireResistanceCalculator.run({ ...wireResistanceCalculator.input.parse(given) } as never);
+      if (!outcome.ok) throw new Error(outcome.problem.code);
+      return (outcome.value as { ohmPerKm: number }).ohmPerKm;
+    };
+    // ENGINEERING 1.1, class 1 and 2: 1.5 mm2 has 12.1, 2.5 mm2 has 7.41 ohm/km; by area alone 11.49 and 6.90.
+    expect(ohmPerKm({ areaMm2: 1.5 })).to.be.closeTo(12.1, 1e-9);
+    expect(ohmPerKm({ areaMm2: 2.5, stranded: false })).to.be.closeTo(7.41, 1e-9);
+    expect(ohmPerKm({ areaMm2: 2.5, material: 'cca', temperatureC: 40 })).to.be.closeTo(7.41 * 1.6 * (1 + 0.00393 * 20), 1e-9);
+    // No usual size: of its area, and 2 % for the lay.
+    expect(ohmPerKm({ areaMm2: 2, stranded: true })).to.be.closeTo((17.241 / 2) * 1.02, 1e-9);
+    expect(() => ohmPerKm({})).to.throw('input-missing');
+    expect(() => ohmPerKm({ areaMm2: 2, gaugeAwg: 14 })).to.throw('input-twice');
   });
 });

@@ -18,6 +18,7 @@ import { LabelTable } from './LabelTable.tsx';
 import { NumberBlocks } from './NumberBlocks.tsx';
 import { NumberScheme } from './NumberScheme.tsx';
 import { PrinterJobs } from './PrinterJobs.tsx';
+import { UnlabelledEnds } from './UnlabelledEnds.tsx';
 import { PRINTER_JOBS } from './printer-jobs.ts';
 import css from './labels.module.css';
 
@@ -66,6 +67,7 @@ export function LabelsScreen({ projectId, onBack, onRun }: Props) {
       <div className="ways-columns">
         <section className="ways-work" aria-label={text('labels.scheme')}>
           <NumberScheme pattern={pattern} preview={preview} onPattern={setPattern} />
+          <UnlabelledEnds onRun={onRun} />
           <Jackets />
           <NumberBlocks />
           <h3>{text('labels.printer')}</h3>

@@ -1,12 +1,13 @@
 import { canBeChannel } from '@dusky-spool/core/brief';
 import { isMainsOutlet } from '@dusky-spool/core/devices';
 import { areaOfDevice, outdoorAreas } from '@dusky-spool/core/house';
-import { onLevel } from '@dusky-spool/core/derive';
-import { type Device, SURROUND_CHANNELS } from '@dusky-spool/core/model';
+import { listOf, onLevel } from '@dusky-spool/core/derive';
+import { ATTITUDES, type Device, SURROUND_CHANNELS } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, SwitchField } from '../../ui/fields.tsx';
+import { Select } from 'antd';
 
 /** Existing things that a device can use: what holds it, its box, or itself. */
 const USABLE: ReadonlySet<string> = new Set(['existing-bracket', 'existing-box', 'existing-equipment', 'existing-cut-out']);
@@ -63,8 +64,38 @@ export function DeviceFacts({ device, onChange }: Props) {
           onChange={(channel) => onChange(text('device.channel'), { channel: channel === '' ? null : channel })}
         />
       )}
+      {(type.attitudes.length > 0 || device.attitude !== 'upright') && (
+        <ChoiceField
+          label={text('device.attitude')}
+          value={device.attitude}
+          options={ATTITUDES.map((value) => ({ value, label: term(`attitudes.${value}`) }))}
+          onChange={(attitude) => onChange(text('device.attitude'), { attitude })}
+        />
+      )}
+      {device.typeId === 'surge-arrester' && <ProtectedRuns device={device} onChange={onChange} />}
       {isMainsOutlet(type) && <OutletFields device={device} onChange={onChange} />}
     </>
+  );
+}
+
+/** The runs from outdoors that pass an arrester: one each unless it is a panel of several, then they are named. */
+function ProtectedRuns({ device, onChange }: Props) {
+  const project = useProject();
+  const outdoors = listOf(project, 'runs').filter(
+    ({ deviceId, toDeviceId }) => toDeviceId === null && project.devices[deviceId].roomId === null,
+  );
+  return (
+    <label className="field">
+      <span>{text('device.protects')}</span>
+      <Select
+        mode="multiple"
+        aria-label={text('device.protects')}
+        placeholder={text('device.protectsOne')}
+        value={device.protects.filter((id) => project.runs[id])}
+        options={outdoors.map(({ id, number }) => ({ value: id, label: number }))}
+        onChange={(protects) => onChange(text('device.protects'), { protects })}
+      />
+    </label>
   );
 }
 

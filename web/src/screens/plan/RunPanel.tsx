@@ -24,6 +24,7 @@ import { Fragment } from 'react';
 import { problemSentence } from '@dusky-spool/texts';
 import { LabelQuestion } from './LabelNotice.tsx';
 import { RunFarEnd } from './RunFarEnd.tsx';
+import { RunRecords } from './RunRecords.tsx';
 import { RunSupply } from './RunSupply.tsx';
 import css from './plan.module.css';
 
@@ -158,6 +159,7 @@ export function RunPanel({ planned, onSelect }: Props) {
             options={RUN_STATES.map((value) => ({ value, label: term(`states.${value}`) }))}
           />
         </label>
+        <RunRecords run={run} onChange={change} />
         <RunSupply run={run} />
         {!isKept(run) && (
           <>

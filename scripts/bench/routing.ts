@@ -5,6 +5,7 @@ import { attachmentOf } from '../../core/house/index.ts';
 import { type ProjectDocument, readProjectFile } from '../../core/model/index.ts';
 import { plainRouteCost } from '../../core/routing/plain-route.ts';
 import { rackPlace, routeDevice, entriesFrom } from '../../core/routing/index.ts';
+import { type PullingWork, pullingWork } from '../../core/pathways/index.ts';
 import { groupSchedule, plainSchedule, type ScheduleRow } from '../../core/sheets/index.ts';
 import { compareNumbers, plannedRun, planRuns, proposeSharedRoutes, routeNetwork } from '../../core/runs/index.ts';
 import { houseOf } from './wired.ts';
@@ -203,21 +204,68 @@ function memory(): Figure[] {
   ];
 }
 
-/** Work with shared ways against each run on its own, by one rule, in five houses. */
+/** Limits of bored places in joists and studs, as a share of those of each run on its own, %. */
+const SHARES: Readonly<Record<string, number | undefined>> = {
+  'saltmarsh-granary': 45,
+  'merrowfen-landing': 45,
+  'tollgate-cottage': 60,
+  'ropewalk-flat': undefined,
+  'big house, 2 000 runs': 25,
+};
+
+/** A house with all its runs still to be routed, each on its own. */
+function drafted(project: ProjectDocument): ProjectDocument {
+  const runs = Object.entries(project.runs).map(([id, run]) => [id, { ...run, state: 'drafted' }] as const);
+  return structuredClone({
+    ...project,
+    project: { ...project.project, sharedRoutes: false },
+    runs: Object.fromEntries(runs),
+    routes: {},
+    trunks: {},
+  }) as ProjectDocument;
+}
+
+const routedM = (project: ProjectDocument) =>
+  planRuns(project).reduce((sum, { length }) => sum + (length ? length.riseM + length.runM + length.dropM : 0), 0);
+
+/** Bored places, cable and hours of shared routes against each run on its own (the plain reference), in five houses. */
 function shared(): Figure[] {
   const demo = ['saltmarsh-granary', 'merrowfen-landing', 'tollgate-cottage', 'ropewalk-flat'].map((name) => {
     const read = readProjectFile(readFileSync(join(import.meta.dirname, `../../demo/${name}.spool.json`), 'utf8'));
     if (!read.ok) throw new Error(read.problem.code);
-    return [name, read.value.project] as const;
+    return [name, drafted(read.value.project)] as const;
   });
-  return [...demo, ['big house, 2 000 runs', houseOf(2000)] as const].map(([name, project]) => {
-    const { apart, together } = proposeSharedRoutes(project, () => 'trunk');
-    const less = 100 * (1 - together.totalM / apart.totalM);
-    return figure(
-      'routing',
-      `work saved by shared ways, ${name}: ${apart.totalM.toFixed(0)} to ${together.totalM.toFixed(0)} m`,
-      less,
-      '%',
-    );
+  return [...demo, ['big house, 2 000 runs', drafted(houseOf(2000))] as const].flatMap(([name, apart]) => {
+    const alone = pullingWork(apart, planRuns(apart));
+    const start = performance.now();
+    const { operations } = proposeSharedRoutes(apart, () => 'trunk');
+    const searched = (performance.now() - start) / 1000;
+    const tidied = edited(apart, operations);
+    if (!tidied.ok) throw new Error(tidied.problem.code);
+    const main = structuredClone({ ...apart, project: { ...apart.project, sharedRoutes: true } }) as ProjectDocument;
+    const share = (work: PullingWork) => (alone.framePlaces > 0 ? (100 * work.framePlaces) / alone.framePlaces : 100);
+    const [then, first] = [pullingWork(tidied.value, planRuns(tidied.value)), pullingWork(main, planRuns(main))];
+    const platesOf = (work: PullingWork) => work.places - work.framePlaces;
+    const more = 100 * (routedM(tidied.value) / routedM(apart) - 1);
+    return [
+      figure(
+        'routing',
+        `tidied: bored joist and stud places, ${name}: ${then.framePlaces} of ${alone.framePlaces}`,
+        share(then),
+        '%',
+        SHARES[name],
+      ),
+      figure('routing', `main routes of a new project, ${name}: ${first.framePlaces} places`, share(first), '%'),
+      figure('routing', `tidied: cable more, ${name}`, more, '%', 10),
+      figure('routing', `tidied: other bored places, ${name} (before: ${platesOf(alone)})`, platesOf(then), '', platesOf(alone)),
+      figure(
+        'routing',
+        `tidied: hours, ${name} (before: ${alone.hours.toFixed(1)}; ${alone.pulls} pulls, then ${then.pulls})`,
+        then.hours,
+        'h',
+        alone.hours,
+      ),
+      figure('routing', `search for tidy routes, ${name}`, searched, 's', 3),
+    ];
   });
 }

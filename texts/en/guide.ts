@@ -201,7 +201,7 @@ export const guidePages: readonly GuidePage[] = [
       },
       {
         title: 'Labels',
-        text: 'A label that was printed and no longer says what is so is out of date: the list says it, and a warning. Marked as printed is what the printer took, or what you say was printed from a file.',
+        text: 'A label that was printed and no longer says what is so is out of date: the list says it, and a warning. Marked as printed is what the printer took, or what you say was printed from a file. Ends of pulled cables that have no label yet are listed; before drywall none may be without.',
       },
       {
         title: 'On paper',
@@ -245,8 +245,9 @@ export const guidePages: readonly GuidePage[] = [
         title: 'Pre-wire',
         steps: [
           'Issue the runs: one, a bundle, or all drafted runs.',
-          'Print and mark the labels of both ends.',
+          'Print the labels. They go on before the pull or after it, as your firm does; Numbers and labels says which ends have none yet.',
           'Mark each run as pulled; the bar says how far the house is.',
+          'Test every pulled cable before drywall and write the day in its panel; test it again after termination.',
         ],
       },
       {

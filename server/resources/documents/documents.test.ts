@@ -174,8 +174,8 @@ describe('documents', () => {
       'Errors',
       'Warnings',
       'U-MB-03.1',
-      'Circuit theory; trade practice: limits 5 %',
-      '7 copper runs come from outdoors',
+      'Circuit theory; trade practice: target 0.5 dB',
+      '7 of 7 copper runs from outdoors',
       'licensed trades decide',
     ])
       expect(text).to.include(words);

@@ -33,25 +33,25 @@ describe('a planner', () => {
 
   it('is told that 16 AWG loses too much, previews the next gauge and applies it', async () => {
     await inspector()
-      .getByText(/16 AWG loses 0\.\d+ dB over .* more than the 0\.42 dB allowed/)
+      .getByText(/16 AWG loses 0\.\d+ dB over .* more than the target of 0\.50 dB/)
       .waitFor();
-    await page.getByRole('button', { name: '1 error' }).waitFor();
-    await inspector().getByRole('button', { name: 'Use 12 AWG' }).click();
+    await page.getByRole('button', { name: '4 warnings' }).waitFor();
+    await inspector().getByRole('button', { name: 'Use 14 AWG' }).click();
     await inspector()
       .getByText(/Previewed on the plan/)
       .waitFor();
     await inspector()
-      .getByText(/^12 AWG loses/)
+      .getByText(/^14 AWG loses/)
       .waitFor();
     await inspector().getByRole('button', { name: 'Apply' }).click();
     await saved(page);
-    await inspector().locator('.plan__run-line-item').getByText('Speaker 12/2').waitFor();
-    await page.getByRole('button', { name: /errors?$/ }).waitFor({ state: 'detached' });
+    await inspector().locator('.plan__run-line-item').getByText('Speaker 14/2').waitFor();
+    await page.getByRole('button', { name: '3 warnings' }).waitFor();
   });
 
   it('takes everything back and makes it again', async () => {
     await page.keyboard.press('Control+z');
-    await page.getByRole('button', { name: '1 error' }).waitFor();
+    await page.getByRole('button', { name: '4 warnings' }).waitFor();
     await page.keyboard.press('Control+z');
     await page.waitForFunction(() => !document.body.innerText.includes('M-GR-12.1'));
     await page.keyboard.press('Control+Shift+z');

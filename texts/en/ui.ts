@@ -1027,6 +1027,8 @@ export const ui = {
       deskDataCables: 'Data cables per desk or display',
       outletPrice: 'Flat price of an outlet',
       windowPrice: 'Flat price of a window',
+      fixingWall: 'Fixing factor, on a wall',
+      fixingOverhead: 'Fixing factor, overhead',
       byCableAndHours: 'by cable and hours',
       waste: 'Length factor, estimated routes',
       traced: 'Length factor, measured routes',

@@ -143,6 +143,17 @@ const COLUMNS: readonly Column[] = [
   choice('boxKind'),
   figure('keepClearM'),
   choice('link'),
+  {
+    name: 'attitudes',
+    write: ({ attitudes }) => attitudes.join('; '),
+    read: (draft, cell) => {
+      draft.attitudes = cell
+        .split(';')
+        .map((one) => one.trim())
+        .filter(Boolean);
+    },
+  },
+  words('controlFamily'),
   words('tools'),
   words('premade'),
   figure('price'),

@@ -23,7 +23,6 @@ export const projectDefaults = projectHeader
     rackSlackM: true,
     numberPattern: true,
     siteRates: true,
-    sharedRoutes: true,
     labour: true,
     labelling: true,
     fixingFactors: true,

@@ -196,6 +196,20 @@ export function JobFacts() {
           value={header.windowPrice}
           onChange={(windowPrice) => change({ windowPrice })}
         />
+        <NumberField
+          label={text('stage.brief.fixingWall')}
+          value={header.fixingFactors.wall}
+          min={1}
+          max={20}
+          onChange={(wall) => change({ fixingFactors: { ...header.fixingFactors, wall } })}
+        />
+        <NumberField
+          label={text('stage.brief.fixingOverhead')}
+          value={header.fixingFactors.overhead}
+          min={1}
+          max={20}
+          onChange={(overhead) => change({ fixingFactors: { ...header.fixingFactors, overhead } })}
+        />
         <label className="field">
           <span>{text('stage.brief.ambient')}</span>
           <InputNumber

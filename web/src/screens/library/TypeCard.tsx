@@ -1,6 +1,14 @@
 import { changeRecord } from '../../commands/change-record.ts';
 import { useProject } from '../../state/open-project.ts';
-import { BOX_KINDS, BRIEF_TOPICS, type DeviceType, MOUNTS, removeWithDependants, SYSTEMS } from '@dusky-spool/core/model';
+import {
+  ATTITUDES,
+  BOX_KINDS,
+  BRIEF_TOPICS,
+  type DeviceType,
+  MOUNTS,
+  removeWithDependants,
+  SYSTEMS,
+} from '@dusky-spool/core/model';
 import { typesFitting } from '@dusky-spool/core/devices';
 import { term, text } from '../../ground/text.ts';
 import { useProjectParts } from '../../state/project.ts';
@@ -9,7 +17,7 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RecipeEditor } from './RecipeEditor.tsx';
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import css from './library.module.css';
 
 interface Props {
@@ -181,6 +189,23 @@ export function TypeCard({ type, firm, used, onKeep }: Props) {
           max={1000}
           step={0.1}
           onChange={(hours) => change({ hours })}
+        />
+        <label className="field">
+          <span>{text('library.attitudes')}</span>
+          <Select
+            mode="multiple"
+            aria-label={text('library.attitudes')}
+            placeholder={text('library.attitudesAll')}
+            value={type.attitudes}
+            options={ATTITUDES.map((value) => ({ value, label: term(`attitudes.${value}`) }))}
+            onChange={(attitudes) => change({ attitudes })}
+          />
+        </label>
+        <WordsField
+          label={text('library.controlFamily')}
+          value={type.controlFamily}
+          max={40}
+          onChange={(controlFamily) => change({ controlFamily })}
         />
         <WordsField label={text('library.tools')} value={type.tools} max={200} onChange={(tools) => change({ tools })} />
         <WordsField label={text('library.premade')} value={type.premade} max={200} onChange={(premade) => change({ premade })} />

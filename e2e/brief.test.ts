@@ -64,7 +64,7 @@ describe('the brief', () => {
     await card().getByText('Signed earlier').waitFor();
     await saved(page);
     await page
-      .getByText(/24.5 m/)
+      .getByText(/pass no surge arrester/)
       .first()
       .waitFor();
     await page.getByText('5 wanted for network').waitFor({ state: 'detached' });

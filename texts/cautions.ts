@@ -20,6 +20,6 @@ export const CAUTIONS: Readonly<Record<string, string>> = {
   C18: 'Fall protection above 1.8 m (6 ft) under North American site rules; in the UK and EU at any height from which a fall can injure.',
   C19: 'Class 2 output, fused; drivers accessible; do not bury; mind the heat of closed coves.',
   C20: 'Bath, pool, spa, outdoors: zones, GFCI or RCD, and IP rating by code.',
-  C21: 'Labour and cost are bands; this is not a quotation.',
+  C21: 'Labor and cost are bands; this is not a quotation.',
   C22: 'No cord loops on shades; no reachable cords.',
 };

@@ -25,7 +25,7 @@ export const unlabelledEnds = (project: ProjectDocument): UnlabelledEnd[] =>
 /** Both ends of a pulled cable have their label, put on before the pull or after it; before drywall none may be without (practice A42, B12). */
 export const endsLabelled = defineCheck({
   id: 'ends-labelled',
-  title: 'Both ends of every pulled cable are labelled',
+  title: 'Both ends of every pulled cable are labeled',
   source: 'ANSI/TIA-606 direction; trade practice',
   severity: 'stop',
   stage: 'labels',

@@ -10,7 +10,7 @@ const NEAR_M = 1.5;
 export const mainsAtDevice = defineCheck({
   id: 'mains-at-device',
   title: 'What needs mains has an outlet',
-  source: 'Trade practice; compared with the marks of the electrician where he has given any',
+  source: 'Trade practice; compared with the electrician’s marks where there are any',
   severity: 'look',
   stage: 'devices',
   appliesTo: 'devices',
@@ -61,8 +61,8 @@ function noneMarked(project: ProjectDocument): RuleFinding[] {
       devices.map(({ id }) => ({ in: 'devices', id })),
       { number: '', count: devices.length, devices: names },
       {
-        measured: 0,
-        allowed: devices.length,
+        measured: devices.length,
+        allowed: 0,
         cures: (house) => {
           const operations = devices.flatMap(({ id }) => mark(house, id).flatMap((cure) => cure.operations));
           return operations.length > 0 ? [{ code: 'mark-outlets', figures: { count: operations.length }, operations }] : [];

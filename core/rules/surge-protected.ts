@@ -53,8 +53,8 @@ export const surgeProtected = defineCheck({
                 arresters: arresters.length,
               },
               {
-                measured: runs.length - open.length,
-                allowed: runs.length,
+                measured: open.length,
+                allowed: 0,
                 cures: (house) =>
                   protect(
                     house,

@@ -706,7 +706,7 @@ export const PLANTED: readonly Planted[] = [
     clean: () => withThing(house([{ typeId: 'display', at: [1, 0.05] }]), outlet(1.5)),
     code: 'mains-none-marked',
     about: 'devices',
-    figures: [0, 1],
+    figures: [1, 0],
     cured: true,
   },
   {
@@ -951,7 +951,7 @@ export const PLANTED: readonly Planted[] = [
     clean: () => house([...ARRESTER, { typeId: 'camera', at: [2, -0.1] }]),
     code: 'surge-missing',
     about: 'runs',
-    figures: [1, 2],
+    figures: [1, 0],
     cured: true,
   },
   {
@@ -986,7 +986,7 @@ export const PLANTED: readonly Planted[] = [
       ]),
     code: 'surge-missing',
     about: 'runs',
-    figures: [0, 1],
+    figures: [1, 0],
     cured: true,
   },
   {

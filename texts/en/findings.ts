@@ -234,7 +234,9 @@ export const findings = {
     '{{number}} is {{cable}}, a cord: it may not lie in walls, ceilings or floors, nor pass through them. Take a cable that is made for that.',
   'jacket-not-plenum':
     '{{number}} lies {{lengthM}} open in {{space}} as {{cable}}. Where air is moved the jacket has to be one for it (plenum; in Europe the national rule, low smoke), or the cable in metal conduit.',
-  'surge-missing':
+  'surge-missing_one':
+    '{{runs}} comes from outdoors on copper and passes no surge arrester at the entry. It needs its own, bonded. Surge protection does not replace a lightning protection system.',
+  'surge-missing_other':
     '{{count}} of {{of}} copper runs from outdoors pass no surge arrester at the entry: {{runs}}. Each needs its own, bonded. Surge protection does not replace a lightning protection system.',
   'arrester-not-bonded':
     '{{device}} has no bonding conductor, so it protects nothing. Lead one to the bar, short and straight; sizing by local code and a licensed electrician.',
@@ -247,9 +249,12 @@ export const findings = {
   'rack-no-room': 'Before {{rack}} there are {{freeM}}; {{needM}} is wanted to stand and work.',
   'end-untested': '{{number}} is terminated and not tested since; trim-out was on {{on}}. Test it before handover.',
   'tested-late': '{{number}} was first tested on {{tested}}, after drywall on {{on}}. A fault found then is in a closed wall.',
-  'ends-unlabelled':
+  'ends-unlabelled_one': 'One end of a pulled cable has no label: {{runs}}. Label it before drywall, with the cable in hand.',
+  'ends-unlabelled_other':
     '{{count}} ends of pulled cables have no label: {{runs}}. Label them before drywall, one end at a time, with the cable in hand.',
-  'ends-closed-unlabelled':
+  'ends-closed-unlabelled_one':
+    'One end of a pulled cable had no label when drywall went up on {{on}}: {{runs}}. Tone it out and label it.',
+  'ends-closed-unlabelled_other':
     '{{count}} ends of pulled cables had no label when drywall went up on {{on}}: {{runs}}. Tone them out and label them.',
   'run-not-asked': '{{number}}, {{cable}} to {{device}}: nobody asked for it. Write down why it is there, or remove it.',
   'families-mixed':
@@ -258,7 +263,9 @@ export const findings = {
     '{{device}} is controlled by cable, and none of its cables carries commands (by its recipe: {{cables}}). Add one now: later the wall is closed.',
   'stub-off':
     '{{way}} comes up {{awayM}} beside the cavity of its wall; {{toleranceM}} is the tolerance. Move it before the pour.',
-  'mains-none-marked': '{{count}} devices take mains ({{devices}}), and no outlet is marked for the electrician. Mark them now.',
+  'mains-none-marked_one': '{{devices}} takes mains, and no outlet is marked for the electrician. Mark one now.',
+  'mains-none-marked_other':
+    '{{count}} devices take mains ({{devices}}), and no outlet is marked for the electrician. Mark them now.',
   'seal-open':
     '{{level}}, {{member}}, {{through}}: not sealed around {{runs}}, and drywall goes up on {{on}}. Usual here: {{family}}. Rated walls and ceilings need a listed firestop system; the inspector approves.',
   'room-not-discussed': '{{room}}: {{count}} topics were not discussed, and the cable goes in on {{on}}. Ask now.',
@@ -310,11 +317,13 @@ export const cures = {
   'back-to-issued': 'Take it back to issued',
   'usual-slack': 'Leave the usual',
   'usual-height': 'Move it to {{toM}}',
-  'mark-outlets': 'Mark {{count}} outlets for the electrician',
+  'mark-outlets_one': 'Mark an outlet for the electrician',
+  'mark-outlets_other': 'Mark {{count}} outlets for the electrician',
   'mark-outlet': 'Mark one for the electrician',
   'home-by-itself_one': 'Run {{count}} home separately',
   'home-by-itself_other': 'Run {{count}} home separately',
-  'extend-arresters': 'Add arresters for {{count}} runs to those that are there',
+  'extend-arresters_one': 'Add an arrester for {{count}} run to those that are there',
+  'extend-arresters_other': 'Add arresters for {{count}} runs to those that are there',
   'add-arresters': 'Put arresters and their bar beside the rack',
   'add-bonding-bar': 'Put a bonding bar beside the rack',
   'turn-rack': 'Turn it around',

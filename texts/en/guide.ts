@@ -57,7 +57,7 @@ export const guidePages: readonly GuidePage[] = [
       {
         title: 'Check and print',
         steps: [
-          'Press the number of errors in the head. A fix is shown on the plan while you point at it, and made by a click; Fix all does all of a kind.',
+          'Press the number of errors or warnings in the head. A fix is shown on the plan while you point at it, and made by a click; Fix all does all of a kind.',
           'Export: schedule, label sheet, plan to scale.',
         ],
       },

@@ -39,8 +39,10 @@ export interface SharedRoutes {
   readonly apart: Work;
 }
 
-/** No more rounds than this, and no more after so many that bring nothing. */
+/** No more rounds than this, fewer in a large network, and no more after so many that bring nothing. */
 const MAX_ROUNDS = 12;
+const MIN_ROUNDS = 4;
+const ROUND_NODES = 150_000;
 const PATIENCE = 3;
 /** Searches for one place among all others: no more than this, as many as settle so many nodes, and none where that is too few. */
 const MAX_SEARCHES = 3000;
@@ -64,10 +66,11 @@ export function findSharedRoutes(network: Network, demands: readonly Demand[]): 
   const apart = first.work;
   const isAllowed = ({ cableM }: Work) => cableM <= MOST_CABLE * apart.cableM;
   let best = first;
+  const rounds = Math.max(MIN_ROUNDS, Math.min(MAX_ROUNDS, Math.round(ROUND_NODES / network.x.length)));
   for (const setUp of SET_UPS) {
     let { loads } = first;
     let idle = 0;
-    for (let round = 1; round < MAX_ROUNDS && idle < PATIENCE; round++) {
+    for (let round = 1; round < rounds && idle < PATIENCE; round++) {
       const next = laid(network, demands, averagePrice(network, loads, setUp));
       if (isAllowed(next.work) && next.work.totalM < best.work.totalM - 1e-6) {
         best = next;

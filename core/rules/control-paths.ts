@@ -1,14 +1,10 @@
 import type { DeviceType, ProjectDocument, Run } from '../model/index.ts';
-import { RUNS_BY_DEVICE, runsByDevice } from '../runs/index.ts';
-import { pickedFrom } from '../derive/index.ts';
+import { RUNS_OF_DEVICE } from '../runs/index.ts';
 import { defineCheck, say } from './check.ts';
-import { part } from './entry-protection.ts';
 
 /** Families of cable that carry commands. */
 const CARRIES = /^(?:ctl|cat|shade|sec|fibre)/;
 const CONTROLS = /control|bus|trigger|infrared|serial|command|contact|data|network/i;
-
-const PLACED = part('placed devices', () => true);
 
 /** What is controlled by cable has a cable that carries commands (practice A53): a shade, a lift, an opener, a strip with colours. */
 export const controlPaths = defineCheck({
@@ -19,22 +15,18 @@ export const controlPaths = defineCheck({
   stage: 'cabling',
   appliesTo: 'devices',
   reads: ['cableTypes', 'deviceTypes'],
-  nodes: [PLACED, RUNS_BY_DEVICE],
-  run: ({ project }) => {
-    const byDevice = runsByDevice(project);
-    return pickedFrom(project, PLACED).flatMap((device) => {
-      const type = project.deviceTypes[device.typeId];
-      if (device.fitting === 'spare' || !isControlled(project, type)) return [];
-      const own = byDevice.get(device.id) ?? [];
-      if (own.some((run) => carries(project, run))) return [];
-      return [
-        say('look', 'control-missing', [{ in: 'devices', id: device.id }], {
-          number: '',
-          device: device.name || type.name,
-          cables: type.cables.filter((leg) => isCommandLeg(project, leg)).map(({ purpose }) => purpose),
-        }),
-      ];
-    });
+  beside: [RUNS_OF_DEVICE],
+  ofDevice: (device, { project, read }) => {
+    const type = project.deviceTypes[device.typeId];
+    if (device.fitting === 'spare' || !isControlled(project, type)) return [];
+    if (read.one(RUNS_OF_DEVICE, device.id)!.some((run) => carries(project, run))) return [];
+    return [
+      say('look', 'control-missing', [{ in: 'devices', id: device.id }], {
+        number: '',
+        device: device.name || type.name,
+        cables: type.cables.filter((leg) => isCommandLeg(project, leg)).map(({ purpose }) => purpose),
+      }),
+    ];
   },
 });
 

@@ -213,6 +213,9 @@ function closeOf({ room, lineM, byDiameters, mostM }: Half, loads: readonly Load
   return worst;
 }
 
+/** Rooms for which the runs are named; a house with more of them has no use for a list. */
+const MAX_TOLD = 40;
+
 /** One finding for each room about its nearest two holes. */
 function closeByRoom(loads: readonly Load[], runs: readonly Bored[], numberOf: (n: number) => string): RuleFinding[] {
   const rooms = new Map<Room, { close: Close; half: number; joists: number }>();
@@ -225,20 +228,27 @@ function closeByRoom(loads: readonly Load[], runs: readonly Bored[], numberOf: (
       if (load.close.awayM < known.close.awayM) Object.assign(known, { close: load.close, half });
     }
   });
+  // One look over all runs for the joists that are told.
+  const told = new Map(
+    [...rooms.values()].map((one) => [one.half - (one.half % 2), { mm: one.close.mm, numbers: [] as string[] }]),
+  );
+  if (rooms.size <= MAX_TOLD)
+    runs.forEach(({ throughs }, n) => {
+      for (let k = 0; k < throughs.length; k += EACH) {
+        const one = told.get(throughs[k] - (throughs[k] % 2));
+        if (one?.mm.includes(throughs[k + 2])) one.numbers.push(numberOf(n));
+      }
+    });
   return [...rooms]
     .sort(([a], [b]) => (a.id < b.id ? -1 : 1))
     .map(([{ id, code, name }, { close, half, joists }]) => {
-      const { awayM, needM, at, mm } = close;
-      const through = runs.flatMap(({ throughs }, n) => {
-        for (let k = 0; k < throughs.length; k += EACH)
-          if (throughs[k] - (throughs[k] % 2) === half - (half % 2) && mm.includes(throughs[k + 2])) return [numberOf(n)];
-        return [];
-      });
+      const { awayM, needM, at } = close;
+      const { numbers } = told.get(half - (half % 2))!;
       return say(
         'look',
         'bores-close',
         [{ in: 'rooms', id }],
-        { number: code, place: name, joists, awayM, needM, runs: numbersOf(through), at },
+        { number: code, place: name, joists, awayM, needM, runs: numbersOf(numbers), at },
         { measured: awayM, allowed: needM, unit: 'm' },
       );
     });

@@ -46,19 +46,21 @@ export const mainsAtDevice = defineCheck({
   },
 });
 
+/** Devices that a finding about all of them names. */
+const MAX_NAMED = 24;
+
 /** What takes mains in a house in which no outlet is marked. */
 function noneMarked(project: ProjectDocument): RuleFinding[] {
-  const devices = listOf(project, 'devices').filter(({ typeId, fitting }) => {
-    const type = project.deviceTypes[typeId];
-    return type.mainsW && !isMainsOutlet(type) && fitting !== 'spare';
-  });
+  const types = listOf(project, 'deviceTypes').filter((type) => type.mainsW && !isMainsOutlet(type));
+  const fed = new Set(types.map(({ id }) => id));
+  const devices = listOf(project, 'devices').filter(({ typeId, fitting }) => fed.has(typeId) && fitting !== 'spare');
   if (devices.length === 0) return [];
   const names = [...new Set(devices.map(({ typeId }) => project.deviceTypes[typeId].name))];
   return [
     say(
       'look',
       'mains-none-marked',
-      devices.map(({ id }) => ({ in: 'devices', id })),
+      devices.slice(0, MAX_NAMED).map(({ id }) => ({ in: 'devices', id })),
       { number: '', count: devices.length, devices: names },
       {
         measured: devices.length,

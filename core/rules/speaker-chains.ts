@@ -24,17 +24,26 @@ export const speakerChains = defineCheck({
   },
   run: ({ project, runs, limit }) => {
     const homes = runs.filter(({ run }) => run.toDeviceId === null && isAudio(project, run));
+    const lengths: Lengths = new Map(runs.map(({ run, length }) => [run.id, length ? routedLength(length) : null]));
     return homes.flatMap((home) => {
+      // A speaker alone on its run is a matter of its own load only.
+      const alone = runsHangingOn(project, home.run.deviceId).length === 0;
+      if (alone && (ohmOf(project, home.run.deviceId) ?? Infinity) >= limit('leastOhm')) return [];
       const chain = chainOf(project, home.run);
       if (chain.length === 0) return [];
-      const limits = { targetDb: limit('targetDb'), stopDb: limit('stopDb') };
-      return [...underLoad(home.run, chain, limit('leastOhm')), ...lossOver(project, home, chain, runs, limits)];
+      const under = underLoad(home.run, chain, limit('leastOhm'));
+      // A speaker alone is judged with its own run.
+      if (chain.every(({ links }) => links.length === 0)) return under;
+      return [...under, ...lossOver(project, home, chain, lengths, { targetDb: limit('targetDb'), stopDb: limit('stopDb') })];
     });
   },
 });
 
 const isAudio = (project: ProjectDocument, { cableTypeId }: Run) =>
   project.cableTypes[cableTypeId].system === 'sound' && project.cableTypes[cableTypeId].gaugeAwg !== null;
+
+const ohmOf = ({ deviceTypes, devices }: ProjectDocument, deviceId: string): number | null =>
+  deviceTypes[devices[deviceId].typeId].impedanceOhm;
 
 /** A speaker on a line: its load, the pair of the home run that feeds it, and the runs between it and the home run. */
 interface OnLine {
@@ -51,15 +60,14 @@ interface OnLine {
 function chainOf(project: ProjectDocument, home: Run): OnLine[] {
   const branches = runsHangingOn(project, home.deviceId).filter((run) => isAudio(project, run));
   const pairs = Math.max(1, Math.floor(project.cableTypes[home.cableTypeId].conductors / 2));
-  const ohmOf = (id: string) => project.deviceTypes[project.devices[id].typeId].impedanceOhm;
-  const own = ohmOf(home.deviceId);
+  const own = ohmOf(project, home.deviceId);
   const found: OnLine[] = own === null ? [] : [{ deviceId: home.deviceId, ohm: own, pair: 0, links: [] }];
   const seen = new Set([home.deviceId]);
   const follow = (run: Run, pair: number, before: readonly Run[]) => {
     if (seen.has(run.deviceId)) return;
     seen.add(run.deviceId);
     const links = [...before, run];
-    const ohm = ohmOf(run.deviceId);
+    const ohm = ohmOf(project, run.deviceId);
     if (ohm !== null) found.push({ deviceId: run.deviceId, ohm, pair, links });
     for (const next of runsHangingOn(project, run.deviceId)) if (isAudio(project, next)) follow(next, pair, links);
   };
@@ -87,15 +95,17 @@ function underLoad(home: Run, chain: readonly OnLine[], minOhm: number): RuleFin
   ];
 }
 
+/** Routed length of each run, m; null where it has no route. */
+type Lengths = ReadonlyMap<string, number | null>;
+
 /** The speaker of a chain that loses most over all its runs, where that is more than its limit. */
 function lossOver(
   project: ProjectDocument,
   home: PlannedRun,
   chain: readonly OnLine[],
-  runs: readonly PlannedRun[],
+  lengthM: Lengths,
   { targetDb, stopDb }: { readonly targetDb: number; readonly stopDb: number },
 ): RuleFinding[] {
-  const lengthM = new Map(runs.map(({ run, length }) => [run.id, length ? routedLength(length) : null]));
   const lossWith = (speaker: OnLine, cable: CableType) => {
     const path = [home.run, ...speaker.links];
     // Each piece carries what hangs on its pair behind it.

@@ -43,7 +43,7 @@ describe('the list of findings', () => {
     expect(page.cards()).to.have.length(0);
     await choose(page, 'Room', 'All rooms');
     const all = page.cards().length;
-    await choose(page, 'System', 'Video');
+    await choose(page, 'System', 'Audio');
     expect(page.cards().length).to.be.lessThan(all);
   });
 

@@ -1,16 +1,7 @@
 import { create, type Operation, type ProjectDocument, remove, type SharedRoute, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import {
-  type Demand,
-  findSharedRoutes,
-  linesOf,
-  type Network,
-  rackPlace,
-  entriesFrom,
-  type Work,
-  workWith,
-} from '../routing/index.ts';
-import { endOfDevice, isKept, routeNetwork, sharedLoads } from './plan-runs.ts';
+import { type Demand, findSharedRoutes, linesOf, type Network, rackPlace, entriesFrom, type Work } from '../routing/index.ts';
+import { endOfDevice, isKept, routeNetwork } from './plan-runs.ts';
 
 /** Routes that runs could share, what pulling then comes to, and the edit that keeps them. */
 export interface SharedRouteProposal {
@@ -18,8 +9,6 @@ export interface SharedRouteProposal {
   /** Each run on its own cheapest route, and together; in metres of cable, by one rule. */
   readonly apart: Work;
   readonly together: Work;
-  /** On the routes that they take now. */
-  readonly now: Work;
   /** Runs that were laid; those that are issued stay as they are. */
   readonly runs: number;
 }
@@ -34,13 +23,10 @@ export function proposeSharedRoutes(project: ProjectDocument, newId: () => strin
   const runs = demands.reduce((sum, { starts }) => sum + starts.length, 0);
   const found = findSharedRoutes(network, demands);
   const segments = linesOf(network, found.prices.counts);
-  const shared = sharedLoads(project);
-  const now = shared.counts.size > 0 ? workWith(network, demands, shared) : found.apart;
   return {
     operations: keep(project, { segments, setUp: found.prices.setUp }, newId),
     apart: found.apart,
     together: found.work,
-    now,
     runs,
   };
 }

@@ -1,8 +1,42 @@
 import { LOSS_STOP_DB, LOSS_TARGET_DB, routedLength, speakerCableLoss } from '../calculators/index.ts';
+import { type Reading, whole } from '../derive/index.ts';
 import { type CableType, type ProjectDocument, type Run, update } from '../model/index.ts';
-import { isKept, PLANNED_RUNS, type PlannedRun, runsHangingOn } from '../runs/index.ts';
+import { compareNumbers, isKept, PLANNED_RUN, RUNS_HANGING } from '../runs/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 import { exchange, thickerThan } from './cures.ts';
+import { TYPE_OF_DEVICE } from './type-of-device.ts';
+
+/** A speaker on a line: its load, the pair of the home run that feeds it, and the runs between it and the home run. */
+interface OnLine {
+  readonly deviceId: string;
+  readonly typeId: string;
+  readonly ohm: number;
+  readonly pair: number;
+  readonly links: readonly Run[];
+}
+
+/** The speakers that one home run feeds. */
+interface Chain {
+  readonly home: Run;
+  readonly speakers: readonly OnLine[];
+}
+
+const isAudio = (cableTypes: ProjectDocument['cableTypes'], { cableTypeId }: Run) =>
+  cableTypes[cableTypeId].system === 'sound' && cableTypes[cableTypeId].gaugeAwg !== null;
+
+/** The speakers of every home run, in the order of numbers: they do not ask where anything is. */
+const CHAINS = whole<readonly Chain[]>({
+  name: 'speaker chains',
+  tables: ['cableTypes', 'deviceTypes', 'runs'],
+  nodes: [RUNS_HANGING, TYPE_OF_DEVICE],
+  make: (read) =>
+    read
+      .rows('runs')
+      .filter((run) => run.toDeviceId === null && isAudio(read.project.cableTypes, run))
+      .map((home) => ({ home, speakers: speakersOn(home, read) }))
+      .filter(({ speakers }) => speakers.length > 0)
+      .sort((a, b) => compareNumbers(a.home.number, b.home.number)),
+});
 
 /** Speakers that hang on one line are no less load than an amplifier bears, and lose no more than one alone over the whole chain. */
 export const speakerChains = defineCheck({
@@ -14,62 +48,51 @@ export const speakerChains = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',
-  reads: ['cableTypes', 'deviceTypes', 'devices', 'project', 'runs'],
-  nodes: [PLANNED_RUNS],
+  reads: ['cableTypes', 'deviceTypes', 'project'],
+  nodes: [CHAINS, PLANNED_RUN],
   safety: true,
   limits: {
     leastOhm: { usual: 4, min: 2, max: 16, unit: 'Ω', safer: 'more' },
     targetDb: { usual: LOSS_TARGET_DB, min: 0.1, max: 1, unit: 'dB', safer: 'less' },
     stopDb: { usual: LOSS_STOP_DB, min: 0.3, max: 3, unit: 'dB', safer: 'less' },
   },
-  run: ({ project, runs, limit }) => {
-    const homes = runs.filter(({ run }) => run.toDeviceId === null && isAudio(project, run));
-    const lengths: Lengths = new Map(runs.map(({ run, length }) => [run.id, length ? routedLength(length) : null]));
-    return homes.flatMap((home) => {
-      // A speaker alone on its run is a matter of its own load only.
-      const alone = runsHangingOn(project, home.run.deviceId).length === 0;
-      if (alone && (ohmOf(project, home.run.deviceId) ?? Infinity) >= limit('leastOhm')) return [];
-      const chain = chainOf(project, home.run);
-      if (chain.length === 0) return [];
-      const under = underLoad(home.run, chain, limit('leastOhm'));
+  run: ({ project, read, limit }) => {
+    const lengthM: Lengths = (runId) => {
+      const { length } = read.one(PLANNED_RUN, runId)!;
+      return length ? routedLength(length) : null;
+    };
+    return read.get(CHAINS).flatMap(({ home, speakers }) => {
+      const under = underLoad(home, speakers, limit('leastOhm'));
       // A speaker alone is judged with its own run.
-      if (chain.every(({ links }) => links.length === 0)) return under;
-      return [...under, ...lossOver(project, home, chain, lengths, { targetDb: limit('targetDb'), stopDb: limit('stopDb') })];
+      if (speakers.every(({ links }) => links.length === 0)) return under;
+      return [...under, ...lossOver(project, home, speakers, lengthM, { targetDb: limit('targetDb'), stopDb: limit('stopDb') })];
     });
   },
 });
-
-const isAudio = (project: ProjectDocument, { cableTypeId }: Run) =>
-  project.cableTypes[cableTypeId].system === 'sound' && project.cableTypes[cableTypeId].gaugeAwg !== null;
-
-const ohmOf = ({ deviceTypes, devices }: ProjectDocument, deviceId: string): number | null =>
-  deviceTypes[devices[deviceId].typeId].impedanceOhm;
-
-/** A speaker on a line: its load, the pair of the home run that feeds it, and the runs between it and the home run. */
-interface OnLine {
-  readonly deviceId: string;
-  readonly ohm: number;
-  readonly pair: number;
-  readonly links: readonly Run[];
-}
 
 /**
  * The speakers that hang on a home run, over jumpers and controls, with the one at its own end. Each branch takes a pair of its
  * conductors as long as there are any, and the speaker at its end the first.
  */
-function chainOf(project: ProjectDocument, home: Run): OnLine[] {
-  const branches = runsHangingOn(project, home.deviceId).filter((run) => isAudio(project, run));
-  const pairs = Math.max(1, Math.floor(project.cableTypes[home.cableTypeId].conductors / 2));
-  const own = ohmOf(project, home.deviceId);
-  const found: OnLine[] = own === null ? [] : [{ deviceId: home.deviceId, ohm: own, pair: 0, links: [] }];
+function speakersOn(home: Run, read: Reading): OnLine[] {
+  const { cableTypes, deviceTypes } = read.project;
+  const hanging = read.get(RUNS_HANGING);
+  const soundOn = (deviceId: string) => (hanging.get(deviceId) ?? []).filter((run) => isAudio(cableTypes, run));
+  const typeIdOf = (deviceId: string) => read.one(TYPE_OF_DEVICE, deviceId)!;
+  const ohmOf = (deviceId: string) => deviceTypes[typeIdOf(deviceId)].impedanceOhm;
+  const branches = soundOn(home.deviceId);
+  const pairs = Math.max(1, Math.floor(cableTypes[home.cableTypeId].conductors / 2));
+  const own = ohmOf(home.deviceId);
+  const found: OnLine[] =
+    own === null ? [] : [{ deviceId: home.deviceId, typeId: typeIdOf(home.deviceId), ohm: own, pair: 0, links: [] }];
   const seen = new Set([home.deviceId]);
   const follow = (run: Run, pair: number, before: readonly Run[]) => {
     if (seen.has(run.deviceId)) return;
     seen.add(run.deviceId);
     const links = [...before, run];
-    const ohm = ohmOf(project, run.deviceId);
-    if (ohm !== null) found.push({ deviceId: run.deviceId, ohm, pair, links });
-    for (const next of runsHangingOn(project, run.deviceId)) if (isAudio(project, next)) follow(next, pair, links);
+    const ohm = ohmOf(run.deviceId);
+    if (ohm !== null) found.push({ deviceId: run.deviceId, typeId: typeIdOf(run.deviceId), ohm, pair, links });
+    for (const next of soundOn(run.deviceId)) follow(next, pair, links);
   };
   for (const [n, run] of branches.entries()) follow(run, Math.min(pairs - 1, n + (own === null ? 0 : 1)), []);
   return found;
@@ -95,36 +118,36 @@ function underLoad(home: Run, chain: readonly OnLine[], minOhm: number): RuleFin
   ];
 }
 
-/** Routed length of each run, m; null where it has no route. */
-type Lengths = ReadonlyMap<string, number | null>;
+/** Routed length of a run, m; null where it has no route. */
+type Lengths = (runId: string) => number | null;
 
 /** The speaker of a chain that loses most over all its runs, where that is more than its limit. */
 function lossOver(
   project: ProjectDocument,
-  home: PlannedRun,
+  home: Run,
   chain: readonly OnLine[],
   lengthM: Lengths,
   { targetDb, stopDb }: { readonly targetDb: number; readonly stopDb: number },
 ): RuleFinding[] {
   const lossWith = (speaker: OnLine, cable: CableType) => {
-    const path = [home.run, ...speaker.links];
+    const path = [home, ...speaker.links];
     // Each piece carries what hangs on its pair behind it.
     let share = 0;
     for (const [n, run] of path.entries()) {
-      const metres = lengthM.get(run.id);
+      const metres = lengthM(run.id);
       const type = n === 0 ? cable : project.cableTypes[run.cableTypeId];
-      if (metres === null || metres === undefined) return null;
+      if (metres === null) return null;
       const ohm = loopOhm(project, type, metres);
       if (ohm === null) return null;
       const behind = chain.filter((one) => one.pair === speaker.pair && (n === 0 || one.links.includes(run)));
       share += ohm / parallelOhm(behind);
     }
-    return { lossDb: 20 * Math.log10(1 + share), lengthM: path.reduce((sum, run) => sum + lengthM.get(run.id)!, 0) };
+    return { lossDb: 20 * Math.log10(1 + share), lengthM: path.reduce((sum, run) => sum + lengthM(run.id)!, 0) };
   };
   const judged = chain.flatMap((speaker) => {
-    const type = project.deviceTypes[project.devices[speaker.deviceId].typeId];
+    const type = project.deviceTypes[speaker.typeId];
     const loss =
-      speaker.links.length > 0 && type.soundUse !== null ? lossWith(speaker, project.cableTypes[home.run.cableTypeId]) : null;
+      speaker.links.length > 0 && type.soundUse !== null ? lossWith(speaker, project.cableTypes[home.cableTypeId]) : null;
     if (!loss || type.soundUse === null) return [];
     return loss.lossDb > targetDb * (1 + 1e-9) ? [{ speaker, type, limitDb: targetDb, ...loss }] : [];
   });
@@ -136,19 +159,19 @@ function lossOver(
       lossDb > stopDb * (1 + 1e-9) ? 'stop' : 'look',
       'speaker-chain-loss',
       [
-        { in: 'runs', id: home.run.id },
+        { in: 'runs', id: home.id },
         { in: 'devices', id: speaker.deviceId },
       ],
-      { number: home.run.number, device: type.name, count: speaker.links.length + 1, lengthM: worst.lengthM, lossDb, limitDb },
+      { number: home.number, device: type.name, count: speaker.links.length + 1, lengthM: worst.lengthM, lossDb, limitDb },
       {
         measured: lossDb,
         allowed: limitDb,
         unit: 'dB',
         cures: (house) => {
-          const better = thickerThan(house, house.cableTypes[home.run.cableTypeId]).find((cable) =>
+          const better = thickerThan(house, house.cableTypes[home.cableTypeId]).find((cable) =>
             judged.every((one) => (lossWith(one.speaker, cable)?.lossDb ?? Infinity) <= one.limitDb),
           );
-          const operations = exchange(house, home.run.id, better);
+          const operations = exchange(house, home.id, better);
           if (better && operations.length > 0) return [{ code: 'use-cable', figures: { name: better.name }, operations }];
           return homeByItself(
             house,

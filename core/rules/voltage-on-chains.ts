@@ -1,5 +1,5 @@
 import type { ProjectDocument, Run } from '../model/index.ts';
-import { PLANNED_RUNS, type PlannedRun, runsHangingOn } from '../runs/index.ts';
+import { PLANNED_RUNS, type PlannedRun, RUNS_HANGING, runsHangingOn } from '../runs/index.ts';
 import { defineCheck, type RuleFinding, say } from './check.ts';
 import { feedOf, shareLost, voltsOf } from './voltage-at-load.ts';
 
@@ -13,12 +13,11 @@ export const voltageOnChains = defineCheck({
   stage: 'cabling',
   appliesTo: 'runs',
   reads: ['cableTypes', 'conductorMaps', 'deviceTypes', 'devices', 'project', 'runs'],
-  nodes: [PLANNED_RUNS],
+  nodes: [PLANNED_RUNS, RUNS_HANGING],
   limits: { share: { usual: 0.1, min: 0.02, max: 0.15, unit: '', safer: 'less' } },
-  run: ({ project, runs, limit }) => {
-    const homes = runs.filter(
-      ({ run }) => run.toDeviceId === null && runsHangingOn(project, run.deviceId).length > 0 && feedOf(project, run) !== null,
-    );
+  run: ({ project, read, runs, limit }) => {
+    const hanging = read.get(RUNS_HANGING);
+    const homes = runs.filter(({ run }) => run.toDeviceId === null && hanging.has(run.deviceId) && feedOf(project, run) !== null);
     if (homes.length === 0) return [];
     const lengths = new Map(runs.map(({ run, length }) => [run.id, length?.cutLengthM ?? null]));
     return homes.flatMap((home) => worstOf(project, home, lengths, limit('share')));

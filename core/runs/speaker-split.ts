@@ -3,7 +3,7 @@ import { derivationsOf, whole } from '../derive/index.ts';
 import { runsByDevice } from './runs-by-device.ts';
 
 /** Runs that hang on a device, in the order of their places: the first takes the second pair of a four-conductor cable. */
-const HANGING = whole<ReadonlyMap<string, readonly Run[]>>({
+export const RUNS_HANGING = whole<ReadonlyMap<string, readonly Run[]>>({
   name: 'runs that end at a device',
   tables: ['runs'],
   make: (read) => {
@@ -21,7 +21,7 @@ const HANGING = whole<ReadonlyMap<string, readonly Run[]>>({
 
 /** Runs that end at a device. */
 export const runsHangingOn = (project: ProjectDocument, deviceId: string): readonly Run[] =>
-  derivationsOf(project).get(HANGING).get(deviceId) ?? [];
+  derivationsOf(project).get(RUNS_HANGING).get(deviceId) ?? [];
 
 /** How the conductors of a shared speaker cable are split: the pair used here, and the one that goes on or comes from another run. */
 export interface SpeakerSplit {

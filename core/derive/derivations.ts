@@ -10,7 +10,7 @@ import {
 import { guarded } from './guard.ts';
 import { layerOver } from './layer.ts';
 import type { AnyNode, Each, Reading, RecordRef, Whole } from './node.ts';
-import { patchedRows, placeOf, sortedRows } from './rows.ts';
+import { type Changes, changedBetween, patchedRows, placeOf, sortedRows } from './rows.ts';
 import { LastState, type Stamp, type State, Store } from './store.ts';
 import { type Touched, touchedBy } from './touched.ts';
 
@@ -26,6 +26,8 @@ interface List {
   readonly records: readonly (readonly unknown[])[];
   /** Of a node that looks its values up: where. */
   readonly map?: ReadonlyMap<string, unknown>;
+  /** The values of the state that it was made of, and the ids of those that differ. */
+  readonly since?: { readonly rows: Rows; readonly values: readonly unknown[]; readonly ids: readonly string[] };
   /** Whether it is written down which records were read for which. */
   isIndexed?: boolean;
 }
@@ -62,6 +64,7 @@ export class Derivations implements Reading {
   private readonly tables = new Map<CollectionName, Rows>();
   private readonly lists = new Map<AnyNode, List>();
   private readonly singles = new Map<AnyNode, Map<string, unknown>>();
+  private readonly changes = new Map<Rows, Changes<{ readonly id: string }>>();
   private readonly days = new Map<string, Derivations>();
   private carriedTables: ReadonlyMap<CollectionName, Carried<Rows>> = new Map();
   private carriedLists: ReadonlyMap<AnyNode, Carried<List>> = new Map();
@@ -154,7 +157,7 @@ export class Derivations implements Reading {
     if (node.kind === 'whole') this.get(node);
     else {
       for (const one of node.beside ?? []) yield* this.steps(one as AnyNode);
-      yield* this.listOf(node);
+      yield* this.listOf(node, true);
     }
   }
 
@@ -167,6 +170,12 @@ export class Derivations implements Reading {
       this.tables.set(table, rows);
     }
     return rows as unknown as readonly RecordOf<C>[];
+  }
+
+  changedSince<C extends CollectionName>(table: C, before: readonly RecordOf<C>[]): Changes<RecordOf<C>> {
+    let known = this.changes.get(before);
+    if (!known) this.changes.set(before, (known = changedBetween<{ readonly id: string }>(before, this.rows(table))));
+    return known as Changes<RecordOf<C>>;
   }
 
   private next(project: ProjectDocument, touched: Touched, day = this.day): Derivations {
@@ -189,7 +198,7 @@ export class Derivations implements Reading {
     return inputs;
   }
 
-  private *listOf(node: AnyEach): Steps<List> {
+  private *listOf(node: AnyEach, inSteps = false): Steps<List> {
     const known = this.lists.get(node);
     if (known) return known;
     const { stamp } = this.store.stateOf(node, this.inputsOf(node));
@@ -199,17 +208,23 @@ export class Derivations implements Reading {
       return list;
     }
     const beside: List[] = [];
-    for (const one of node.beside ?? []) beside.push(yield* this.listOf(one as AnyEach));
+    for (const one of node.beside ?? []) beside.push(yield* this.listOf(one as AnyEach, inSteps));
     const carried = this.carriedLists.get(node);
     const list =
       carried?.touches && carried.list.stamp === stamp
         ? this.patchedList(node, carried.list, carried.touches, beside)
-        : yield* this.wholeList(node, stamp, beside, carried?.list ?? this.store.partOf(node));
+        : yield* this.wholeList(node, stamp, beside, carried?.list ?? this.store.partOf(node), inSteps);
     this.lists.set(node, list);
     return list;
   }
 
-  private *wholeList(node: AnyEach, stamp: Stamp, beside: readonly List[], last: List | undefined): Steps<List> {
+  private *wholeList(
+    node: AnyEach,
+    stamp: Stamp,
+    beside: readonly List[],
+    last: List | undefined,
+    inSteps: boolean,
+  ): Steps<List> {
     const rows = this.rows(node.over) as Rows;
     const values: unknown[] = [];
     const records: (readonly unknown[])[] = [];
@@ -221,7 +236,7 @@ export class Derivations implements Reading {
       while (last && m < last.values.length && last.rows[m].id < rows[n].id) m++;
       const at = last && m < last.values.length && last.rows[m].id === rows[n].id ? m : -1;
       this.put(node, part, n, last, at);
-      yield { node, share: (n + 1) / rows.length };
+      if (inSteps) yield { node, share: (n + 1) / rows.length };
     }
     this.store.keepPart(node, null);
     const isSame = last && values.length === last.values.length && values.every((value, n) => value === last.values[n]);
@@ -316,26 +331,48 @@ export class Derivations implements Reading {
     beside.forEach((now, k) => {
       for (const id of differing(last.beside[k], now)) wanted.add(id);
     });
-    if (wanted.size === 0) return { ...last, beside };
+    if (wanted.size === 0) return { ...last, beside, since: undefined };
     const isSameRows = rows.length === last.rows.length && [...wanted].every((id) => isAt(rows, id) === isAt(last.rows, id));
-    const places = isSameRows ? null : placesIn(last.rows, rows);
-    const at = (n: number) => (places ? places[n] : n);
+    if (!isSameRows) return this.reorderedList(node, last, rows, wanted, beside);
+    // Lists are copied only where something in them differs.
+    let { values, records } = last;
+    const ids: string[] = [];
+    const [one, read] = [[] as unknown[], [] as (readonly unknown[])[]];
+    const scratch = { rows, stamp: last.stamp, beside, values: one, records: read };
+    for (const id of wanted) {
+      const n = placeOf(rows, id);
+      if (rows[n]?.id !== id) continue;
+      this.put(node, scratch, n, last, n);
+      if (one[n] !== last.values[n]) {
+        if (values === last.values) values = [...last.values];
+        (values as unknown[])[n] = one[n];
+        ids.push(id);
+      }
+      if (node.records && !sameItems(read[n], last.records[n])) {
+        if (records === last.records) records = [...last.records];
+        (records as (readonly unknown[])[])[n] = read[n];
+      }
+    }
+    const since = ids.length > 0 ? { rows: last.rows, values: last.values, ids } : undefined;
+    return { rows, stamp: last.stamp, beside, values, records, since, isIndexed: true };
+  }
+
+  /** The same where records came or went. */
+  private reorderedList(node: AnyEach, last: List, rows: Rows, wanted: ReadonlySet<string>, beside: readonly List[]): List {
+    const places = placesIn(last.rows, rows);
     const list: List = {
       rows,
       stamp: last.stamp,
       beside,
-      values: places ? places.map((m) => last.values[m]) : [...last.values],
-      records: !node.records ? [] : places ? places.map((m) => last.records[m]) : [...last.records],
+      values: places.map((m) => last.values[m]),
+      records: node.records ? places.map((m) => last.records[m]) : [],
       isIndexed: true,
     };
-    let isSame = isSameRows;
     for (const id of wanted) {
       const n = placeOf(rows, id);
-      if (rows[n]?.id !== id) continue;
-      this.put(node, list, n, last, at(n));
-      if (isSame && list.values[n] !== last.values[n]) isSame = false;
+      if (rows[n]?.id === id) this.put(node, list, n, last, places[n]);
     }
-    return isSame ? { ...list, values: last.values } : list;
+    return list;
   }
 }
 
@@ -374,8 +411,9 @@ function idsOf(touches: readonly Touched[], table: CollectionName): ReadonlySet<
 const NO_IDS: ReadonlySet<string> = new Set();
 
 /** The ids whose values differ in two states of a list. */
-function differing(before: List, now: List): string[] {
-  if (before.values === now.values && before.rows.length === now.rows.length) return [];
+function differing(before: List, now: List): readonly string[] {
+  if (before.values === now.values && before.rows.length === now.rows.length) return NONE;
+  if (now.since && now.since.values === before.values && now.since.rows === before.rows) return now.since.ids;
   const found: string[] = [];
   for (let m = 0, n = 0; m < before.rows.length || n < now.rows.length;) {
     if (before.rows[m] === now.rows[n]) {

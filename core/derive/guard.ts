@@ -48,6 +48,7 @@ export function guarded(
       return all.one(one, id);
     },
     rows: (table) => (tables.has(table) ? all.rows(table) : fail(`the table ${table}`)),
+    changedSince: (table, before) => (tables.has(table) ? all.changedSince(table, before) : fail(`the table ${table}`)),
   };
   return (link(project, reading), reading);
 }

@@ -1,4 +1,5 @@
 import type { CollectionName, ProjectDocument, RecordOf } from '../model/index.ts';
+import type { Changes } from './rows.ts';
 
 /** A table of the project as a node reads it; `project` is the header. */
 export type TableName = CollectionName | 'project';
@@ -18,6 +19,8 @@ export interface Reading {
   one<C extends CollectionName, V>(node: Each<C, V>, id: string): V | undefined;
   /** The records of a table in the order of their ids. */
   rows<C extends CollectionName>(table: C): readonly RecordOf<C>[];
+  /** Records of a table that differ from those of a list in the order of ids, which `rows` gave for another state. */
+  changedSince<C extends CollectionName>(table: C, before: readonly RecordOf<C>[]): Changes<RecordOf<C>>;
 }
 
 /** The value that a node had when it was worked out last, with what it was made from: for nodes that go on from there. */

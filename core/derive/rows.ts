@@ -37,11 +37,11 @@ export function patchedRows<T extends { readonly id: string }>(
   return next;
 }
 
-/** Records of two sorted lists that differ, as they were and as they are, by id. */
-export function changedBetween<T extends { readonly id: string }>(
-  before: readonly T[],
-  now: readonly T[],
-): Map<string, readonly [T | undefined, T | undefined]> {
+/** Records that differ between two states of a table, as they were and as they are, by id. */
+export type Changes<T> = ReadonlyMap<string, readonly [T | undefined, T | undefined]>;
+
+/** Records of two sorted lists that differ. */
+export function changedBetween<T extends { readonly id: string }>(before: readonly T[], now: readonly T[]): Changes<T> {
   const changed = new Map<string, readonly [T | undefined, T | undefined]>();
   if (before === now) return changed;
   for (let m = 0, n = 0; m < before.length || n < now.length;) {

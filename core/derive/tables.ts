@@ -9,7 +9,7 @@ import {
 import type { Outcome } from '../math/index.ts';
 import { Derivations, derivationsOf } from './derivations.ts';
 import { type AnyNode, type Keyed, whole, type Whole } from './node.ts';
-import { changedBetween, placeOf } from './rows.ts';
+import { placeOf } from './rows.ts';
 
 /** Collections whose records stand on a level. */
 export type LevelCollection = {
@@ -34,19 +34,18 @@ export const grouped = <C extends CollectionName>(
   whole({
     name,
     tables: [table],
-    make: (read, last) => regrouped(last?.value ?? null, read.rows(table), keyOf),
+    make: (read, last) => {
+      const changed = last && read.changedSince(table, last.value.rows);
+      return changed && changed.size <= MAX_REGROUPED
+        ? patchedGroups(last.value, read.rows(table), changed.values(), keyOf)
+        : groupsOf(read.rows(table), keyOf);
+    },
   });
 
 /** Beyond so many records that differ, all groups are made anew. */
 const MAX_REGROUPED = 200;
 
-function regrouped<T extends { readonly id: string }>(
-  last: Groups<T> | null,
-  rows: readonly T[],
-  keyOf: (record: T) => string | null,
-): Groups<T> {
-  const changed = last && changedBetween(last.rows, rows);
-  if (changed && changed.size <= MAX_REGROUPED) return patchedGroups(last, rows, changed.values(), keyOf);
+function groupsOf<T extends { readonly id: string }>(rows: readonly T[], keyOf: (record: T) => string | null): Groups<T> {
   const byKey = new Map<string, T[]>();
   for (const record of rows) {
     const key = keyOf(record);
@@ -130,9 +129,15 @@ export function partOf<C extends CollectionName>(
     tables: [table],
     make: (read, last) => {
       const rows = read.rows(table);
-      const changed = last && [...changedBetween<RecordOf<C>>(last.value.rows, rows).values()].flat();
-      const isSame = changed && !changed.some((record) => record !== undefined && fits(record));
-      return { rows, list: isSame ? last.value.list : rows.filter(fits) };
+      const changed = last && read.changedSince(table, last.value.rows);
+      if (!changed || changed.size > MAX_REGROUPED) return { rows, list: rows.filter(fits) };
+      let { list } = last.value;
+      for (const [id, [was, is]] of changed) {
+        const before = was !== undefined && fits(was as RecordOf<C>) ? 1 : 0;
+        const now = is !== undefined && fits(is as RecordOf<C>) ? [is as RecordOf<C>] : [];
+        if (before + now.length > 0) list = list.toSpliced(placeOf(list, id), before, ...now);
+      }
+      return { rows, list };
     },
   });
   return whole<readonly RecordOf<C>[]>({ name, nodes: [part as AnyNode], make: (read) => read.get(part).list, alike: sameItems });

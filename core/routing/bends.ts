@@ -1,5 +1,5 @@
 import { type Building, levelUnder, nearestWall } from '../house/index.ts';
-import type { Point2, Point3 } from '../math/index.ts';
+import { distance3, type Point2, type Point3 } from '../math/index.ts';
 import type { Medium } from '../model/index.ts';
 
 /** A place at which a cable has to turn within a depth that is limited. */
@@ -39,8 +39,8 @@ export function tightBends(building: Building, points: readonly Point3[], media:
   }
   for (let k = 1; k + 1 < points.length; k++) {
     const pair = [media[k - 1], media[k]];
-    if (turn(points[k - 1], points[k], points[k + 1]) < CORNER_RAD) continue;
-    if (pair.includes('wall') && pair.includes('cavity')) {
+    if (!pair.includes('wall') || turn(points[k - 1], points[k], points[k + 1]) < CORNER_RAD) continue;
+    if (pair.includes('cavity')) {
       const level = levelUnder(building, points[k][2]);
       if (level && level.cavityDepthM > 0) found.push({ where: 'plate', at: points[k], roomM: level.cavityDepthM, wallId: null });
     } else if (
@@ -62,8 +62,8 @@ const isLevel = (a: Point3, b: Point3) => Math.abs(a[2] - b[2]) < 1e-6;
 const between = (a: Point3, b: Point3): Point3 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
 
 function turn(a: Point3, b: Point3, c: Point3): number {
-  const [u, v] = [0, 1].map((n) => [0, 1, 2].map((axis) => (n === 0 ? b[axis] - a[axis] : c[axis] - b[axis])));
-  const [m, n] = [Math.hypot(...u), Math.hypot(...v)];
+  const [m, n] = [distance3(a, b), distance3(b, c)];
   if (m < 1e-9 || n < 1e-9) return 0;
-  return Math.acos(Math.max(-1, Math.min(1, (u[0] * v[0] + u[1] * v[1] + u[2] * v[2]) / (m * n))));
+  const dot = (b[0] - a[0]) * (c[0] - b[0]) + (b[1] - a[1]) * (c[1] - b[1]) + (b[2] - a[2]) * (c[2] - b[2]);
+  return Math.acos(Math.max(-1, Math.min(1, dot / (m * n))));
 }

@@ -18,17 +18,17 @@ export interface Bad {
 
 /** What a run bores: what of it is not allowed, and the halves of joists that it goes through. */
 export interface Bored {
+  readonly number: string;
   readonly bad: readonly Bad[];
   readonly diameterM: number;
   /** The bit for a hole of its own, m; infinite where no bit is wide enough. */
   readonly bitM: number;
-  /** Number of the half of a joist, place along it in steps of `PLACE_M` and in mm, and so on in turn. */
+  /** Number of the half of a joist, place along it in mm, and so on in turn. */
   readonly throughs: readonly number[];
 }
 
-/** Holes of one joist lie on one line of it, and those of one place within this, m. */
+/** Holes of one joist lie on one line of it, m. */
 const LINE_M = 0.02;
-export const PLACE_M = 0.05;
 
 /** One half of a joist, from a support to the middle. */
 export interface Half {
@@ -41,7 +41,7 @@ export interface Half {
   readonly byDiameters: boolean;
 }
 
-const NOTHING: Bored = { bad: [], diameterM: 0, bitM: 0, throughs: [] };
+const NOTHING: Bored = { number: '', bad: [], diameterM: 0, bitM: 0, throughs: [] };
 
 type AddBad = (hole: Hole, code: Bad['code'], measured: number | null, allowed: number | null) => void;
 
@@ -77,7 +77,7 @@ export class JoistHalves {
       const { mostM: maxM } = boreLimit(member === 'stud' ? 'stud' : 'plate', depthM, project.project.jurisdiction);
       if (needM > maxM + 1e-9) add(hole, 'bore-too-large', needM, maxM);
     }
-    return bad.length + throughs.length > 0 ? { bad, diameterM, bitM: bitFor(needM) ?? Infinity, throughs } : NOTHING;
+    return bad.length + throughs.length > 0 ? { number, bad, diameterM, bitM: bitFor(needM) ?? Infinity, throughs } : NOTHING;
   }
 
   private joist(project: ProjectDocument, room: Room, hole: Hole, needM: number, throughs: number[], add: AddBad): void {
@@ -92,7 +92,7 @@ export class JoistHalves {
     const span = framingOf(project).spanAt(room, [hole.at[0], hole.at[1]]);
     if (!span) return;
     const first = span.atM - span.fromM <= span.toM - span.atM;
-    throughs.push(this.halvesOf(ceiling, room, span)[first ? 0 : 1], Math.round(span.atM / PLACE_M), Math.round(span.atM * 1000));
+    throughs.push(this.halvesOf(ceiling, room, span)[first ? 0 : 1], Math.round(span.atM * 1000));
     if (!spanShares || room.framing !== 'solid') return;
     const share = spanShare(span);
     if (isOutsideSpan(spanShares, share))

@@ -3,7 +3,7 @@ import { BITS_M, HOLE_FILL, holesFor } from '../calculators/index.ts';
 import { INCH_M, rotate2 } from '../math/index.ts';
 import { type ProjectDocument, type Room, update } from '../model/index.ts';
 import { numbersOf } from './beside.ts';
-import { type Bored, BORED_BY_RUN, type Half, JOIST_HALVES, PLACE_M } from './bored-by-run.ts';
+import { type Bored, BORED_BY_RUN, type Half, JOIST_HALVES } from './bored-by-run.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 
 /** Between two holes of a joist edge to edge, m (IRC R502.8: 2 in); in the UK and EU three diameters from middle to middle. */
@@ -31,24 +31,25 @@ interface Close {
 }
 
 /** Numbers that a run has for each joist in `throughs`. */
-const EACH = 3;
+const EACH = 2;
 
-/** What goes through one half of a joist. */
+/** Holes within this along a joist are one place, mm. */
+const PLACE_MM = 50;
+
+/** What goes through one half of a joist: the runs in any order, and where along it each goes, mm. */
 interface Load {
-  readonly cables: number;
-  /** The widest bit that any cable which went through would need for itself, m. */
-  readonly widestM: number;
-  /** Squares of the diameters that go through at each place, um2: whole numbers, so that what is taken away leaves no rest. */
-  readonly squares: ReadonlyMap<number, number>;
-  /** The same at each place in mm. */
-  readonly spots: ReadonlyMap<number, number>;
-  readonly crowd: Crowd | null;
-  readonly close: Close | null;
+  readonly runs: readonly Bored[];
+  readonly mm: readonly number[];
 }
+
+const NO_LOAD: Load = { runs: [], mm: [] };
 
 interface Crowds {
   /** By the number of the half of a joist. */
-  readonly loads: readonly Load[];
+  readonly loads: readonly (Load | undefined)[];
+  readonly crowds: ReadonlyMap<number, Crowd>;
+  /** By the number of the first half of a joist. */
+  readonly close: ReadonlyMap<number, Close>;
 }
 
 /** What goes through all halves of joists; after an edit only those are looked at again whose runs came or went. */
@@ -60,114 +61,75 @@ const CROWDS = whole<Crowds>({
     const runs = read.all(BORED_BY_RUN);
     const before = last?.get(JOIST_HALVES).halves === halves ? last : null;
     const was = before?.all(BORED_BY_RUN) ?? [];
-    const loads: Load[] = [...(before?.value.loads ?? [])];
-    const own = new Map<number, OwnLoad>();
     // A run that bores the same is the same value again; each value belongs to one run.
     const now = new Set(before ? runs : []);
     const then = new Set(was);
-    for (const bored of was) if (!now.has(bored)) put(loads, bored, -1, own);
-    for (const bored of runs) if (!then.has(bored)) put(loads, bored, 1, own);
-    const touched = [...own.keys()];
-    const close = new Set(touched.filter((number) => mayBeCrowded(halves[number], loads[number])));
-    const few = runsThrough(
-      runs,
-      [...close].filter((number) => loads[number].cables <= MAX_PACKED),
+    const loads = [...(before?.value.loads ?? [])];
+    const touched = takenOut(
+      loads,
+      was.filter((bored) => !now.has(bored)),
     );
-    for (const number of touched)
-      loads[number] = {
-        ...loads[number],
-        crowd: close.has(number) ? crowdOf(halves[number], loads[number], few.get(number)) : null,
-        close: null,
-      };
+    putIn(
+      loads,
+      runs.filter((bored) => !then.has(bored)),
+      touched,
+    );
+    const [crowds, close] = [new Map(before?.value.crowds), new Map(before?.value.close)];
+    for (const number of touched) put(crowds, number, crowdOf(halves[number], loads[number]!));
     // Holes of a whole joist are looked at together: its halves are numbered one after the other.
-    for (const first of new Set(touched.map((number) => number - (number % 2)))) {
-      const joist = [first, first + 1].filter((number) => loads[number] !== undefined);
-      const [own] = joist;
-      const close = closeOf(
-        halves[own],
-        joist.map((number) => loads[number]),
-      );
-      for (const number of joist) loads[number] = { ...loads[number], close: number === own ? close : null };
-    }
-    return { loads };
+    for (const first of new Set([...touched].map((number) => number - (number % 2))))
+      put(close, first, closeOf(halves[first], [loads[first] ?? NO_LOAD, loads[first + 1] ?? NO_LOAD]));
+    return { loads, crowds, close };
   },
 });
 
-/** A load of this edit, which may be added to. */
-interface OwnLoad {
-  cables: number;
-  widestM: number;
-  readonly squares: Map<number, number>;
-  readonly spots: Map<number, number>;
-  readonly crowd: Crowd | null;
-  readonly close: Close | null;
+function put<T>(map: Map<number, T>, key: number, value: T | null): void {
+  if (value === null) map.delete(key);
+  else map.set(key, value);
 }
 
-/** Puts what a run bores to the loads, or takes it away; loads of before are copied once. */
-function put(loads: Load[], { diameterM, bitM, throughs }: Bored, sign: 1 | -1, own: Map<number, OwnLoad>): void {
-  const square = sign * Math.round(diameterM * 1e6) ** 2;
-  for (let k = 0; k < throughs.length; k += EACH) {
-    const [number, place, mm] = [throughs[k], throughs[k + 1], throughs[k + 2]];
-    let load = own.get(number);
-    if (!load) {
-      const before = loads[number];
-      load = before
-        ? { ...before, squares: new Map(before.squares), spots: new Map(before.spots) }
-        : {
-            cables: 0,
-            widestM: 0,
-            squares: new Map<number, number>(),
-            spots: new Map<number, number>(),
-            crowd: null,
-            close: null,
-          };
-      own.set(number, load);
-      loads[number] = load;
-    }
-    load.cables += sign;
-    if (bitM > load.widestM) load.widestM = bitM;
-    load.squares.set(place, (load.squares.get(place) ?? 0) + square);
-    const left = (load.spots.get(mm) ?? 0) + square;
-    if (left === 0) load.spots.delete(mm);
-    else load.spots.set(mm, left);
+/** Takes some runs out of the loads; tells the halves that it touched. */
+function takenOut(loads: (Load | undefined)[], gone: readonly Bored[]): Set<number> {
+  const touched = new Set<number>();
+  const isGone = new Set(gone);
+  for (const { throughs } of gone) for (let k = 0; k < throughs.length; k += EACH) touched.add(throughs[k]);
+  for (const number of touched) {
+    const { runs, mm } = loads[number]!;
+    loads[number] = { runs: runs.filter((run) => !isGone.has(run)), mm: mm.filter((_, n) => !isGone.has(runs[n])) };
   }
+  return touched;
 }
 
-/** The runs through some halves of joists, by their places. */
-function runsThrough(runs: readonly Bored[], wanted: readonly number[]): Map<number, Map<number, Bored[]>> {
-  const found = new Map<number, Map<number, Bored[]>>();
-  if (wanted.length === 0) return found;
-  const isWanted = new Uint8Array(Math.max(...wanted) + 1);
-  for (const number of wanted) isWanted[number] = 1;
-  for (const bored of runs) {
-    const { throughs } = bored;
-    for (let k = 0; k < throughs.length; k += EACH) {
-      if (isWanted[throughs[k]] !== 1) continue;
-      let byPlace = found.get(throughs[k]);
-      if (!byPlace) found.set(throughs[k], (byPlace = new Map()));
-      const there = byPlace.get(throughs[k + 1]);
-      if (there) there.push(bored);
-      else byPlace.set(throughs[k + 1], [bored]);
+/** Puts some runs to the loads, and the halves that this touched to those touched before. */
+function putIn(loads: (Load | undefined)[], come: readonly Bored[], touched: Set<number>): void {
+  const own = new Map<number, { readonly runs: Bored[]; readonly mm: number[] }>();
+  for (const bored of come)
+    for (let k = 0; k < bored.throughs.length; k += EACH) {
+      const number = bored.throughs[k];
+      let load = own.get(number);
+      if (!load) {
+        const { runs, mm } = loads[number] ?? NO_LOAD;
+        own.set(number, (load = { runs: [...runs], mm: [...mm] }));
+        loads[number] = load;
+        touched.add(number);
+      }
+      load.runs.push(bored);
+      load.mm.push(bored.throughs[k + 1]);
     }
-  }
-  return found;
 }
 
 /** Cables that are put into holes one by one; of more it is enough how many holes they fill at the least. */
 const MAX_PACKED = 60;
-
-/** Where each of a few cables has room for a hole of its own, there is nothing to look for. */
-function mayBeCrowded(half: Half, { cables, widestM }: Load): boolean {
-  return cables > MAX_PACKED || (cables > 1 && wantedM(half, cables, widestM, cables * widestM) > half.freeM);
-}
 
 /** Length of a joist that holes take with what must be left between them, m. */
 function wantedM({ byDiameters }: Half, count: number, widestM: number, allM: number): number {
   return byDiameters ? (count - 1) * APART_DIAMETERS * widestM : allM + (count - 1) * APART_M;
 }
 
-function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, Bored[]> | undefined): Crowd | null {
+function crowdOf(half: Half, { runs, mm }: Load): Crowd | null {
   const { room, lineM, freeM, mostM: maxM } = half;
+  const cables = runs.length;
+  if (cables < 2) return null;
   const wanted = (bits: readonly number[]) =>
     wantedM(
       half,
@@ -175,26 +137,44 @@ function crowdOf(half: Half, { cables, squares }: Load, few: Map<number, Bored[]
       Math.max(...bits),
       bits.reduce((sum, bitM) => sum + bitM, 0),
     );
-  if (few && wanted(ownBits(few)) <= freeM) return null;
-  const bits = few ? packedBits(few, maxM) : atLeastBits(squares, maxM);
+  // Where each of a few cables has room for a hole of its own, there is nothing to look for.
+  const isFew = cables <= MAX_PACKED;
+  if (isFew && wanted(runs.map(({ bitM }) => bitM)) <= freeM) return null;
+  const places = new Map<number, Bored[]>();
+  runs.forEach((run, n) => {
+    const place = Math.round(mm[n] / PLACE_MM);
+    const there = places.get(place);
+    if (there) there.push(run);
+    else places.set(place, [run]);
+  });
+  const bits = isFew ? packedBits(places, maxM) : atLeastBits(places, maxM);
   if (bits.length < 2) return null;
   const needM = wanted(bits);
   if (needM <= freeM * (1 + 1e-9)) return null;
-  const [fullest] = [...squares].reduce((a, b) => (b[1] > a[1] ? b : a));
-  const at = rotate2([fullest * PLACE_M, lineM], room.joistAngleRad);
+  const [fullest] = [...places].reduce((a, b) => (squaresOf(b[1]) > squaresOf(a[1]) ? b : a));
+  const at = rotate2([(fullest * PLACE_MM) / 1000, lineM], room.joistAngleRad);
   return { room, at, holes: bits.length, cables, needM, freeM };
 }
+
+/** Squares of the diameters of some cables together, um2. */
+const squaresOf = (runs: readonly Bored[]): number =>
+  runs.reduce((sum, { diameterM }) => sum + Math.round(diameterM * 1e6) ** 2, 0);
 
 /** Cables so near to each other go through one hole, mm. */
 const ONE_HOLE_MM = 50;
 
 /** The nearest two holes of a joist, where they are nearer than they may be. */
 function closeOf({ room, lineM, byDiameters, mostM }: Half, loads: readonly Load[]): Close | null {
-  const spots = loads.flatMap((load) => [...load.spots]);
-  const widestM = Math.max(...loads.map((load) => load.widestM));
-  if (spots.length < 2) return null;
+  const spots = new Map<number, number>();
+  let widestM = 0;
+  for (const { runs, mm } of loads)
+    runs.forEach(({ bitM, diameterM }, n) => {
+      if (bitM > widestM) widestM = bitM;
+      spots.set(mm[n], (spots.get(mm[n]) ?? 0) + Math.round(diameterM * 1e6) ** 2);
+    });
+  if (spots.size < 2) return null;
   const holes: { from: number; to: number; square: number }[] = [];
-  for (const [mm, square] of spots.sort((a, b) => a[0] - b[0])) {
+  for (const [mm, square] of [...spots].sort((a, b) => a[0] - b[0])) {
     const last = holes.at(-1);
     if (last && mm - last.from <= ONE_HOLE_MM) {
       last.to = mm;
@@ -213,37 +193,25 @@ function closeOf({ room, lineM, byDiameters, mostM }: Half, loads: readonly Load
   return worst;
 }
 
-/** Rooms for which the runs are named; a house with more of them has no use for a list. */
-const MAX_TOLD = 40;
-
 /** One finding for each room about its nearest two holes. */
-function closeByRoom(loads: readonly Load[], runs: readonly Bored[], numberOf: (n: number) => string): RuleFinding[] {
-  const rooms = new Map<Room, { close: Close; half: number; joists: number }>();
-  loads.forEach((load, half) => {
-    if (!load?.close) return;
-    const known = rooms.get(load.close.room);
-    if (!known) rooms.set(load.close.room, { close: load.close, half, joists: 1 });
+function closeByRoom({ close, loads }: Crowds): RuleFinding[] {
+  const rooms = new Map<Room, { first: number; joists: number }>();
+  for (const [first, { room, awayM }] of close) {
+    const known = rooms.get(room);
+    if (!known) rooms.set(room, { first, joists: 1 });
     else {
       known.joists++;
-      if (load.close.awayM < known.close.awayM) Object.assign(known, { close: load.close, half });
+      const nearestM = close.get(known.first)!.awayM;
+      if (awayM < nearestM || (awayM === nearestM && first < known.first)) known.first = first;
     }
-  });
-  // One look over all runs for the joists that are told.
-  const told = new Map(
-    [...rooms.values()].map((one) => [one.half - (one.half % 2), { mm: one.close.mm, numbers: [] as string[] }]),
-  );
-  if (rooms.size <= MAX_TOLD)
-    runs.forEach(({ throughs }, n) => {
-      for (let k = 0; k < throughs.length; k += EACH) {
-        const one = told.get(throughs[k] - (throughs[k] % 2));
-        if (one?.mm.includes(throughs[k + 2])) one.numbers.push(numberOf(n));
-      }
-    });
+  }
   return [...rooms]
     .sort(([a], [b]) => (a.id < b.id ? -1 : 1))
-    .map(([{ id, code, name }, { close, half, joists }]) => {
-      const { awayM, needM, at } = close;
-      const { numbers } = told.get(half - (half % 2))!;
+    .map(([{ id, code, name }, { first, joists }]) => {
+      const { awayM, needM, at, mm } = close.get(first)!;
+      const numbers = [loads[first], loads[first + 1]].flatMap((load) =>
+        load ? load.runs.filter((_, n) => mm.includes(load.mm[n])).map(({ number }) => number) : [],
+      );
       return say(
         'look',
         'bores-close',
@@ -253,10 +221,6 @@ function closeByRoom(loads: readonly Load[], runs: readonly Bored[], numberOf: (
       );
     });
 }
-
-/** Bits were each cable to have a hole of its own. */
-const ownBits = (through: Map<number, Bored[]>): number[] =>
-  [...through.values()].flatMap((runs) => runs.map(({ bitM }) => bitM));
 
 /** Bits of the holes that the cables of each place need. A hole that no allowed bit makes is told by the rule about widths. */
 const packedBits = (through: Map<number, Bored[]>, maxM: number): number[] =>
@@ -269,11 +233,11 @@ const packedBits = (through: Map<number, Bored[]>, maxM: number): number[] =>
   );
 
 /** As many of the widest bit as the cables of each place fill at the least. */
-function atLeastBits(squares: Load['squares'], maxM: number): number[] {
+function atLeastBits(places: ReadonlyMap<number, readonly Bored[]>, maxM: number): number[] {
   const bitM = BITS_M.findLast((bit) => bit <= maxM + 1e-9);
   if (bitM === undefined) return [];
   const max = HOLE_FILL * (bitM * 1e6) ** 2;
-  const holes = [...squares.values()].reduce((sum, square) => sum + Math.ceil(square / max - 1e-6), 0);
+  const holes = [...places.values()].reduce((sum, runs) => sum + Math.ceil(squaresOf(runs) / max - 1e-6), 0);
   return Array.from({ length: holes }, () => bitM);
 }
 
@@ -311,15 +275,12 @@ export const boresApart = defineCheck({
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'rooms',
-  reads: ['runs'],
+  reads: [],
   safety: true,
-  nodes: [CROWDS, BORED_BY_RUN],
+  nodes: [CROWDS],
   run: ({ read }) => {
-    const { loads } = read.get(CROWDS);
-    const crowded = byRoom(loads.flatMap((load) => load?.crowd ?? []));
-    if (!loads.some((load) => load?.close)) return crowded;
-    const rows = read.rows('runs');
-    const close = closeByRoom(loads, read.all(BORED_BY_RUN), (n) => rows[n].number);
-    return [...crowded, ...close];
+    const found = read.get(CROWDS);
+    const crowds = [...found.crowds].sort((a, b) => a[0] - b[0]).map(([, crowd]) => crowd);
+    return [...byRoom(crowds), ...closeByRoom(found)];
   },
 });

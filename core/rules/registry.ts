@@ -208,10 +208,16 @@ const NOTHING: readonly Finding[] = [];
 /** Findings as they are told: with their rule, at the rank that the firm gives to them. */
 function toldAs(said: readonly RuleFinding[], check: Check, { settings }: InForce): readonly Finding[] {
   const rank = settings.get(check.id)?.rank ?? null;
-  return said.map((one) => ({
+  return said.map(({ rank: own, code, subjects, measured, allowed, unit, figures, cures }) => ({
     check: check.id,
-    ...one,
-    rank: rank === null || one.rank === 'fine' ? one.rank : rank,
+    rank: rank === null || own === 'fine' ? own : rank,
+    code,
+    subjects,
+    measured,
+    allowed,
+    unit,
+    figures,
+    cures,
   }));
 }
 

@@ -1,7 +1,7 @@
 import { type CableType, type ProjectDocument, type Run, update } from '../model/index.ts';
 import { derivationsOf, listOf, Remembered, whole } from '../derive/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
-import { LOSS_STOP_DB, LOSS_TARGET_DB, routedLength, speakerCableLoss } from '../calculators/index.ts';
+import { LOSS_STOP_DB, LOSS_TARGET_DB, routedLength, speakerLoopLoss, wireResistance } from '../calculators/index.ts';
 import { type Cure, defineCheck, type Rank, type RuleFinding, say } from './check.ts';
 
 /** Practice: 16 AWG is the thinnest in a wall; 14 AWG for theatre and for loads of 4 ohm and less. */
@@ -81,17 +81,15 @@ function findingFor(project: ProjectDocument, { run, device, length }: PlannedRu
 const thinnestAwg = (use: 'distributed' | 'theatre', loadOhm: number) =>
   use === 'theatre' || loadOhm <= HEAVY_LOAD_OHM ? THINNEST_HEAVY_AWG : THINNEST_AWG;
 
-const MAX_WORKED = 5000;
-
-/** What is worked out of cables: cut lengths come in steps, so many runs have the same figures. */
+/** What is asked of the same cables again and again: ohm/km of one conductor, null where the gauge has none; thicker cables. */
 interface SpeakerCables {
-  readonly figures: Remembered<string, Figures | null>;
+  readonly ohmPerKm: Remembered<CableType, number | null>;
   readonly thicker: Remembered<CableType, readonly CableType[]>;
 }
 const SPEAKER_CABLES = whole<SpeakerCables>({
   name: 'speaker cables',
-  tables: ['cableTypes'],
-  make: () => ({ figures: new Remembered(MAX_WORKED), thicker: new Remembered() }),
+  tables: ['cableTypes', 'project'],
+  make: () => ({ ohmPerKm: new Remembered(), thicker: new Remembered() }),
 });
 
 function figuresFor(
@@ -101,20 +99,17 @@ function figuresFor(
   loadOhm: number,
   limitDb: number,
 ): Figures | null {
-  const { ambientC } = project.project;
-  return derivationsOf(project)
-    .get(SPEAKER_CABLES)
-    .figures.of(`${cable.id}/${lengthM}/${loadOhm}/${limitDb}/${ambientC}`, () =>
-      workOut(ambientC, cable, lengthM, loadOhm, limitDb),
-    );
-}
-
-function workOut(temperatureC: number, cable: CableType, lengthM: number, loadOhm: number, limitDb: number): Figures | null {
   const gaugeAwg = cable.gaugeAwg!;
-  const material = cable.material === 'cca' ? 'cca' : 'copper';
-  const loss = speakerCableLoss({ lengthM, loadOhm, gaugeAwg, stranded: cable.stranded, material, temperatureC });
-  if (!loss.ok) return null;
-  return { lossDb: loss.value.lossDb, loopOhm: loss.value.loopOhm, limitDb, lengthM, loadOhm, gaugeAwg };
+  const ohmPerKm = derivationsOf(project)
+    .get(SPEAKER_CABLES)
+    .ohmPerKm.of(cable, () => {
+      const material = cable.material === 'cca' ? 'cca' : 'copper';
+      const { stranded } = cable;
+      const wire = wireResistance({ gaugeAwg, stranded, material, temperatureC: project.project.ambientC });
+      return wire.ok ? wire.value.ohmPerKm : null;
+    });
+  if (ohmPerKm === null) return null;
+  return { ...speakerLoopLoss(ohmPerKm, lengthM, loadOhm), limitDb, lengthM, loadOhm, gaugeAwg };
 }
 
 function judge(

@@ -19,6 +19,9 @@ interface OnLine {
 interface Chain {
   readonly home: Run;
   readonly speakers: readonly OnLine[];
+  /** The least load on a pair of its conductors, ohm. */
+  readonly loadOhm: number;
+  readonly isShared: boolean;
 }
 
 const isAudio = (cableTypes: ProjectDocument['cableTypes'], { cableTypeId }: Run) =>
@@ -33,8 +36,7 @@ const CHAINS = whole<readonly Chain[]>({
     read
       .rows('runs')
       .filter((run) => run.toDeviceId === null && isAudio(read.project.cableTypes, run))
-      .map((home) => ({ home, speakers: speakersOn(home, read) }))
-      .filter(({ speakers }) => speakers.length > 0)
+      .flatMap((home) => chainOf(home, read) ?? [])
       .sort((a, b) => compareNumbers(a.home.number, b.home.number)),
 });
 
@@ -61,12 +63,13 @@ export const speakerChains = defineCheck({
       const { length } = read.one(PLANNED_RUN, runId)!;
       return length ? routedLength(length) : null;
     };
-    return read.get(CHAINS).flatMap(({ home, speakers }) => {
-      const under = underLoad(home, speakers, limit('leastOhm'));
+    const [leastOhm, targetDb, stopDb] = [limit('leastOhm'), limit('targetDb'), limit('stopDb')];
+    const chains = read.get(CHAINS).filter(({ loadOhm, isShared }) => isShared || loadOhm < leastOhm);
+    return chains.flatMap(({ home, speakers, isShared }) => [
+      ...underLoad(home, speakers, leastOhm),
       // A speaker alone is judged with its own run.
-      if (speakers.every(({ links }) => links.length === 0)) return under;
-      return [...under, ...lossOver(project, home, speakers, lengthM, { targetDb: limit('targetDb'), stopDb: limit('stopDb') })];
-    });
+      ...(isShared ? lossOver(project, home, speakers, lengthM, { targetDb, stopDb }) : []),
+    ]);
   },
 });
 
@@ -74,7 +77,7 @@ export const speakerChains = defineCheck({
  * The speakers that hang on a home run, over jumpers and controls, with the one at its own end. Each branch takes a pair of its
  * conductors as long as there are any, and the speaker at its end the first.
  */
-function speakersOn(home: Run, read: Reading): OnLine[] {
+function chainOf(home: Run, read: Reading): Chain | null {
   const { cableTypes, deviceTypes } = read.project;
   const hanging = read.get(RUNS_HANGING);
   const soundOn = (deviceId: string) => (hanging.get(deviceId) ?? []).filter((run) => isAudio(cableTypes, run));
@@ -95,14 +98,19 @@ function speakersOn(home: Run, read: Reading): OnLine[] {
     for (const next of soundOn(run.deviceId)) follow(next, pair, links);
   };
   for (const [n, run] of branches.entries()) follow(run, Math.min(pairs - 1, n + (own === null ? 0 : 1)), []);
-  return found;
+  if (found.length === 0) return null;
+  const loadOhm = Math.min(...pairsOf(found).map(parallelOhm));
+  return { home, speakers: found, loadOhm, isShared: found.some(({ links }) => links.length > 0) };
 }
 
 const parallelOhm = (speakers: readonly OnLine[]) => 1 / speakers.reduce((sum, { ohm }) => sum + 1 / ohm, 0);
 
+/** The speakers of each pair of conductors that feeds any. */
+const pairsOf = (speakers: readonly OnLine[]): OnLine[][] =>
+  [...new Set(speakers.map(({ pair }) => pair))].map((pair) => speakers.filter((one) => one.pair === pair));
+
 function underLoad(home: Run, chain: readonly OnLine[], minOhm: number): RuleFinding[] {
-  const pairs = [...new Set(chain.map(({ pair }) => pair))].map((pair) => chain.filter((one) => one.pair === pair));
-  const [worst] = pairs.sort((a, b) => parallelOhm(a) - parallelOhm(b));
+  const [worst] = pairsOf(chain).sort((a, b) => parallelOhm(a) - parallelOhm(b));
   if (!worst) return [];
   const loadOhm = parallelOhm(worst);
   if (loadOhm >= minOhm * (1 - 1e-9)) return [];

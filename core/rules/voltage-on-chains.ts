@@ -1,7 +1,23 @@
 import type { ProjectDocument, Run } from '../model/index.ts';
-import { PLANNED_RUNS, type PlannedRun, RUNS_HANGING, runsHangingOn } from '../runs/index.ts';
+import { whole } from '../derive/index.ts';
+import { compareNumbers, PLANNED_RUN, RUNS_HANGING, runsHangingOn } from '../runs/index.ts';
 import { defineCheck, type RuleFinding, say } from './check.ts';
 import { feedOf, shareLost, voltsOf } from './voltage-at-load.ts';
+
+/** Home runs on whose device others hang, in the order of numbers. */
+const HOMES = whole<readonly Run[]>({
+  name: 'home runs with others behind',
+  tables: ['runs'],
+  nodes: [RUNS_HANGING],
+  make: (read) =>
+    read
+      .rows('runs')
+      .filter(({ toDeviceId, deviceId }) => toDeviceId === null && read.get(RUNS_HANGING).has(deviceId))
+      .sort((a, b) => compareNumbers(a.number, b.number)),
+});
+
+/** Cut length of a run, m; null where it has no route. */
+type Lengths = (runId: string) => number | null;
 
 /** Devices that are fed from one to the next get enough volts: each piece carries the current of everything behind it. */
 export const voltageOnChains = defineCheck({
@@ -13,14 +29,14 @@ export const voltageOnChains = defineCheck({
   stage: 'cabling',
   appliesTo: 'runs',
   reads: ['cableTypes', 'conductorMaps', 'deviceTypes', 'devices', 'project', 'runs'],
-  nodes: [PLANNED_RUNS, RUNS_HANGING],
+  nodes: [PLANNED_RUN, RUNS_HANGING, HOMES],
   limits: { share: { usual: 0.1, min: 0.02, max: 0.15, unit: '', safer: 'less' } },
-  run: ({ project, read, runs, limit }) => {
-    const hanging = read.get(RUNS_HANGING);
-    const homes = runs.filter(({ run }) => run.toDeviceId === null && hanging.has(run.deviceId) && feedOf(project, run) !== null);
-    if (homes.length === 0) return [];
-    const lengths = new Map(runs.map(({ run, length }) => [run.id, length?.cutLengthM ?? null]));
-    return homes.flatMap((home) => worstOf(project, home, lengths, limit('share')));
+  run: ({ project, read, limit }) => {
+    const lengthM: Lengths = (runId) => read.one(PLANNED_RUN, runId)!.length?.cutLengthM ?? null;
+    return read
+      .get(HOMES)
+      .filter((home) => feedOf(project, home) !== null)
+      .flatMap((home) => worstOf(project, home, lengthM, limit('share')));
   },
 });
 
@@ -32,8 +48,8 @@ interface Fed {
 
 function worstOf(
   project: ProjectDocument,
-  { run: home }: PlannedRun,
-  lengths: ReadonlyMap<string, number | null>,
+  home: Run,
+  lengthOf: Lengths,
   allowed: number,
 ): RuleFinding[] {
   const fed = chainOf(project, home);
@@ -46,7 +62,7 @@ function worstOf(
     const { dcV } = typeOf(one);
     if (one.path.length < 2 || dcV === null || ampsOf(one) === 0) return [];
     const shares = one.path.map((run) => {
-      const lengthM = lengths.get(run.id) ?? null;
+      const lengthM = lengthOf(run.id);
       const feed = feedOf(project, run);
       const amps = fed.filter(({ path }) => path.includes(run)).reduce((sum, behind) => sum + ampsOf(behind), 0);
       return lengthM === null || !feed ? null : shareLost(project, project.cableTypes[run.cableTypeId], feed, lengthM, amps, dcV);

@@ -10,7 +10,7 @@ export {
   speakerCableGaugeCalculator,
   STRICTER_TARGETS_DB,
 } from './speaker-cable-gauge.ts';
-export { speakerCableLoss, speakerCableLossCalculator } from './speaker-cable-loss.ts';
+export { speakerCableLoss, speakerCableLossCalculator, speakerLoopLoss } from './speaker-cable-loss.ts';
 export { damping } from './speaker-damping.ts';
 export { speakerLoad, speakerLoadCalculator } from './speaker-load.ts';
 export { speakerNetwork } from './speaker-network.ts';

@@ -28,6 +28,12 @@ export interface SpeakerCableLossResult {
   readonly dampingFactor: number | null;
 }
 
+/** Loop resistance, ohm, of so much cable (m, one way), and what it costs at a load (ohm), dB: F2.1 and F2.2. */
+export function speakerLoopLoss(ohmPerKm: number, lengthM: number, loadOhm: number, conductorsPerPole = 1) {
+  const loopOhm = (2 * lengthM * (ohmPerKm / 1000)) / conductorsPerPole;
+  return { loopOhm, lossDb: 20 * Math.log10((loadOhm + loopOhm) / loadOhm) };
+}
+
 /**
  * Answers: what does a speaker cable of this length and gauge cost in level, power and damping?
  * Units: m one way, ohm, dB, fractions.
@@ -42,12 +48,12 @@ export function speakerCableLoss(given: SpeakerCableLossInput): Outcome<SpeakerC
   const resistance = wireResistance(wire);
   if (!resistance.ok) return resistance;
   const { ohmPerKm } = resistance.value;
-  const loopOhm = (2 * lengthM * (ohmPerKm / 1000)) / conductorsPerPole;
+  const { loopOhm, lossDb } = speakerLoopLoss(ohmPerKm, lengthM, loadOhm, conductorsPerPole);
   const total = loadOhm + loopOhm;
   return ok({
     ohmPerKm,
     loopOhm,
-    lossDb: 20 * Math.log10(total / loadOhm),
+    lossDb,
     powerLostFraction: loopOhm / total,
     loadPowerFraction: (loadOhm / total) ** 2,
     dampingFactor: amplifierDampingFactor === null ? null : loadOhm / (loopOhm + dampingRatedOhm / amplifierDampingFactor),

@@ -1,6 +1,6 @@
 import { plateDeviceIds } from '../placing/index.ts';
 import { type Device, type Plate, type ProjectDocument, sameValue } from '../../model/index.ts';
-import { changedBetween, derivationsOf, type Keyed, listOf, lookup, onLevel, whole } from '../../derive/index.ts';
+import { derivationsOf, type Keyed, listOf, lookup, onLevel, type Reading, whole } from '../../derive/index.ts';
 import type { Clash } from './clash.ts';
 import { clashesOf } from './clashes.ts';
 
@@ -26,7 +26,7 @@ const ALL_CLASHES = whole<AllClashes>({
     const { project } = read;
     const [devices, plates] = [read.rows('devices'), read.rows('plates')];
     const isSameHouse = last !== null && HOUSE.every((name) => last.table(name) === project[name]);
-    const found = isSameHouse ? afterEdit(project, last.value, devices, plates) : { byKey: fromNothing(project) };
+    const found = isSameHouse ? afterEdit(read, last.value) : { byKey: fromNothing(project) };
     return { ...found, devices, plates };
   },
 });
@@ -58,17 +58,13 @@ function fromNothing(project: ProjectDocument): ClashesByDevice {
 }
 
 /** What an edit of devices and plates makes of what was found before it. */
-function afterEdit(
-  project: ProjectDocument,
-  before: AllClashes,
-  devices: readonly Device[],
-  plates: readonly Plate[],
-): Keyed<readonly Clash[]> {
-  const edited = changedBetween(before.devices, devices);
+function afterEdit(read: Reading, before: AllClashes): Keyed<readonly Clash[]> {
+  const { project } = read;
+  const edited = read.changedSince('devices', before.devices);
   const cameOrWent = new Set([...edited.values()].flatMap(([was, is]) => (was && is ? [] : (was ?? is)!.typeId)));
   const touched = [...edited.values()].flat().filter((device) => device !== undefined);
   const also = [
-    ...[...changedBetween(before.plates, plates).values()].flat().flatMap((plate) => (plate ? plateDeviceIds(plate) : [])),
+    ...[...read.changedSince('plates', before.plates).values()].flat().flatMap((plate) => (plate ? plateDeviceIds(plate) : [])),
     ...(cameOrWent.size > 0 ? takingLeadsFrom(project, cameOrWent) : []),
   ];
   for (const id of also) if (!edited.has(id) && project.devices[id]) touched.push(project.devices[id]);

@@ -197,7 +197,7 @@ function neighbourClashes(
     if (attachmentOf(there) !== attachment) continue;
     const clear = Math.max(type.keepClearM, there.keepClearM);
     if (attachment === 'ceiling') {
-      const awayM = Math.hypot(dx, dy) - own[0] - halfSize(there);
+      const awayM = Math.sqrt(dx * dx + dy * dy) - own[0] - halfSize(there);
       const close = type.system === 'sound' && there.system === 'sound' ? 0 : clear;
       if (less(awayM, close) || awayM < -1e-6) return [nearDevice(other, awayM, close)];
       continue;
@@ -205,7 +205,7 @@ function neighbourClashes(
     if (sharesPlate(project, device.id, other.id)) continue;
     if (other.roomId !== device.roomId || Math.abs(Math.cos(other.facingRad - device.facingRad) - 1) > 0.1) continue;
     const their = halfFace(there);
-    const asideM = Math.hypot(dx, dy) - own[0] - their[0];
+    const asideM = Math.sqrt(dx * dx + dy * dy) - own[0] - their[0];
     const upM = Math.abs((other.heightM ?? heightM) - heightM) - own[1] - their[1];
     const awayM = Math.max(asideM, upM);
     // Boxes of one group stand side by side; what belongs behind a display lies behind it.

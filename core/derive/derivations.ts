@@ -245,9 +245,22 @@ export class Derivations implements Reading {
 
   /** Works out the value of a record in a list: the last one where it was made from the same. */
   private put(node: AnyEach, list: List, n: number, last: List | undefined, m: number): void {
-    const record = list.rows[n];
-    const refs = node.records?.(record as never, this.project);
+    const refs = node.records?.(list.rows[n] as never, this.project);
     const read = refs ? this.recordsOf(refs) : NO_RECORDS;
+    (list.values as unknown[])[n] = this.valueAt(node, list, n, last, m, refs, read);
+    if (refs) (list.records as (readonly unknown[])[])[n] = read;
+  }
+
+  private valueAt(
+    node: AnyEach,
+    list: Pick<List, 'rows' | 'stamp' | 'beside'>,
+    n: number,
+    last: List | undefined,
+    m: number,
+    refs: Refs | undefined,
+    read: readonly unknown[],
+  ): unknown {
+    const record = list.rows[n];
     const isSame =
       last !== undefined &&
       m >= 0 &&
@@ -255,10 +268,7 @@ export class Derivations implements Reading {
       last.rows[m] === record &&
       last.beside.every((one, k) => besideAt(one, last, m) === besideAt(list.beside[k], list, n)) &&
       (!refs || sameItems(last.records[m], read));
-    (list.values as unknown[])[n] = isSame
-      ? last.values[m]
-      : this.made(node, record, refs, last && m >= 0 ? { is: last.values[m] } : null);
-    if (refs) (list.records as (readonly unknown[])[])[n] = read;
+    return isSame ? last.values[m] : this.made(node, record, refs, last && m >= 0 ? { is: last.values[m] } : null);
   }
 
   private made(
@@ -337,20 +347,21 @@ export class Derivations implements Reading {
     // Lists are copied only where something in them differs.
     let { values, records } = last;
     const ids: string[] = [];
-    const [one, read] = [[] as unknown[], [] as (readonly unknown[])[]];
-    const scratch = { rows, stamp: last.stamp, beside, values: one, records: read };
+    const now = { rows, stamp: last.stamp, beside };
     for (const id of wanted) {
       const n = placeOf(rows, id);
       if (rows[n]?.id !== id) continue;
-      this.put(node, scratch, n, last, n);
-      if (one[n] !== last.values[n]) {
+      const refs = node.records?.(rows[n] as never, this.project);
+      const read = refs ? this.recordsOf(refs) : NO_RECORDS;
+      const value = this.valueAt(node, now, n, last, n, refs, read);
+      if (value !== last.values[n]) {
         if (values === last.values) values = [...last.values];
-        (values as unknown[])[n] = one[n];
+        (values as unknown[])[n] = value;
         ids.push(id);
       }
-      if (node.records && !sameItems(read[n], last.records[n])) {
+      if (refs && !sameItems(read, last.records[n])) {
         if (records === last.records) records = [...last.records];
-        (records as (readonly unknown[])[])[n] = read[n];
+        (records as (readonly unknown[])[])[n] = read;
       }
     }
     const since = ids.length > 0 ? { rows: last.rows, values: last.values, ids } : undefined;
@@ -382,7 +393,7 @@ type Refs = readonly RecordRef[];
 const NO_RECORDS: readonly unknown[] = [];
 
 /** The value beside a record: lists over one table stand in the same order, but for one that was called off. */
-const besideAt = (beside: List, list: List, n: number): unknown =>
+const besideAt = (beside: List, list: Pick<List, 'rows'>, n: number): unknown =>
   beside.rows === list.rows || beside.rows[n] === list.rows[n]
     ? beside.values[n]
     : beside.values[placeOf(beside.rows, list.rows[n].id)];

@@ -5,6 +5,6 @@
 export { Derivations, derivationsOf, derivationsOn, guardEveryNode, type Steps } from './derivations.ts';
 export { type AnyNode, each, type Each, type Keyed, lookup, type Reading, type TableName, whole } from './node.ts';
 export { once, Remembered } from './remembered.ts';
-export { changedBetween } from './rows.ts';
+export { changedBetween, patchedMap } from './rows.ts';
 export { byLevel, edited, grouped, listOf, onLevel, partOf, pickedFrom, withoutRecords, withRecords } from './tables.ts';
 export { type Touched, touchedBy } from './touched.ts';

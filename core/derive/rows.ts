@@ -1,3 +1,5 @@
+import { sameValue } from '../model/index.ts';
+
 /** The place of an id in a list in the order of ids: where it is, or where it would be put in. */
 export function placeOf(list: readonly { readonly id: string }[], id: string): number {
   let low = 0;
@@ -63,4 +65,21 @@ export function changedBetween<T extends { readonly id: string }>(before: readon
     }
   }
   return changed;
+}
+
+/** A map with some keys worked out again (null: the key is gone); the same map where nothing differs by value. */
+export function patchedMap<K, V>(
+  before: ReadonlyMap<K, V> | undefined,
+  keys: Iterable<K>,
+  now: (key: K) => V | null,
+): ReadonlyMap<K, V> {
+  let own: Map<K, V> | null = null;
+  for (const key of keys) {
+    const [was, value] = [before?.get(key), now(key)];
+    if (value === null ? was === undefined : sameValue(was, value)) continue;
+    own ??= new Map(before);
+    if (value === null) own.delete(key);
+    else own.set(key, value);
+  }
+  return own ?? before ?? new Map<K, V>();
 }

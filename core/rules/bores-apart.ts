@@ -1,4 +1,4 @@
-import { whole } from '../derive/index.ts';
+import { patchedMap, whole } from '../derive/index.ts';
 import { BITS_M, HOLE_FILL, holesFor } from '../calculators/index.ts';
 import { INCH_M, rotate2 } from '../math/index.ts';
 import { type ProjectDocument, type Room, update } from '../model/index.ts';
@@ -74,19 +74,17 @@ const CROWDS = whole<Crowds>({
       runs.filter((bored) => !then.has(bored)),
       touched,
     );
-    const [crowds, close] = [new Map(before?.value.crowds), new Map(before?.value.close)];
-    for (const number of touched) put(crowds, number, crowdOf(halves[number], loads[number]!));
     // Holes of a whole joist are looked at together: its halves are numbered one after the other.
-    for (const first of new Set([...touched].map((number) => number - (number % 2))))
-      put(close, first, closeOf(halves[first], [loads[first] ?? NO_LOAD, loads[first + 1] ?? NO_LOAD]));
-    return { loads, crowds, close };
+    const joists = new Set([...touched].map((number) => number - (number % 2)));
+    return {
+      loads,
+      crowds: patchedMap(before?.value.crowds, touched, (number) => crowdOf(halves[number], loads[number]!)),
+      close: patchedMap(before?.value.close, joists, (first) =>
+        closeOf(halves[first], [loads[first] ?? NO_LOAD, loads[first + 1] ?? NO_LOAD]),
+      ),
+    };
   },
 });
-
-function put<T>(map: Map<number, T>, key: number, value: T | null): void {
-  if (value === null) map.delete(key);
-  else map.set(key, value);
-}
 
 /** Takes some runs out of the loads; tells the halves that it touched. */
 function takenOut(loads: (Load | undefined)[], gone: readonly Bored[]): Set<number> {

@@ -1,6 +1,6 @@
 import { plateDeviceIds } from '../placing/index.ts';
-import { type Device, type Plate, type ProjectDocument, sameValue } from '../../model/index.ts';
-import { derivationsOf, type Keyed, listOf, lookup, onLevel, type Reading, whole } from '../../derive/index.ts';
+import { type Device, type Plate, type ProjectDocument } from '../../model/index.ts';
+import { derivationsOf, type Keyed, listOf, lookup, onLevel, patchedMap, type Reading, whole } from '../../derive/index.ts';
 import type { Clash } from './clash.ts';
 import { clashesOf } from './clashes.ts';
 
@@ -68,33 +68,25 @@ function afterEdit(read: Reading, before: AllClashes): Keyed<readonly Clash[]> {
     ...(cameOrWent.size > 0 ? takingLeadsFrom(project, cameOrWent) : []),
   ];
   for (const id of also) if (!edited.has(id) && project.devices[id]) touched.push(project.devices[id]);
-  const found = new Map(before.byKey);
-  const keys = new Set(edited.keys());
-  for (const id of keys) if (!project.devices[id]) found.delete(id);
+  const tested = new Map<string, readonly Clash[]>();
+  for (const id of edited.keys()) if (!project.devices[id]) tested.set(id, NO_CLASHES);
   for (const levelId of new Set(touched.map((device) => device.levelId))) {
     const there = touched.filter((device) => device.levelId === levelId);
     const around = withinOf(onLevel(project, 'devices', levelId), there, 2 * NEAR_M);
-    for (const device of withinOf(around, there, NEAR_M)) {
-      const clashes = clashesOf(project, device, withinOf(around, [device], NEAR_M));
-      const known = found.get(device.id);
-      keys.add(device.id);
-      if (clashes.length === 0) found.delete(device.id);
-      else if (!known || !sameValue(known, clashes)) found.set(device.id, clashes);
-    }
+    for (const device of withinOf(around, there, NEAR_M))
+      tested.set(device.id, clashesOf(project, device, withinOf(around, [device], NEAR_M)));
   }
-  return { byKey: found, since: { byKey: before.byKey, keys } };
+  const byKey = patchedMap(before.byKey, tested.keys(), (id) => (tested.get(id)!.length > 0 ? tested.get(id)! : null));
+  return { byKey, since: { byKey: before.byKey, keys: new Set(tested.keys()) } };
 }
 
 /** Those devices of a level that are no farther along either axis from one of some places than so much. */
 function withinOf(devices: readonly Device[], places: readonly Device[], farthestM: number): Device[] {
-  const found: Device[] = [];
-  for (const device of devices)
-    for (const { x, y } of places)
-      if (Math.abs(device.x - x) <= farthestM && Math.abs(device.y - y) <= farthestM) {
-        found.push(device);
-        break;
-      }
-  return found;
+  return devices.filter((device) => {
+    for (let n = 0; n < places.length; n++)
+      if (Math.abs(device.x - places[n].x) <= farthestM && Math.abs(device.y - places[n].y) <= farthestM) return true;
+    return false;
+  });
 }
 
 /** Devices, wherever they are, whose lead comes from a device of one of these types. */

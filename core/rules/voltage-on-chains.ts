@@ -46,12 +46,7 @@ interface Fed {
   readonly path: readonly Run[];
 }
 
-function worstOf(
-  project: ProjectDocument,
-  home: Run,
-  lengthOf: Lengths,
-  allowed: number,
-): RuleFinding[] {
+function worstOf(project: ProjectDocument, home: Run, lengthOf: Lengths, allowed: number): RuleFinding[] {
   const fed = chainOf(project, home);
   const typeOf = ({ deviceId }: Fed) => project.deviceTypes[project.devices[deviceId].typeId];
   const ampsOf = (one: Fed) => {

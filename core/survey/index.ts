@@ -29,6 +29,7 @@ export {
 export { openingFits, placeOpening, removeOpenings } from './openings.ts';
 export { onlyOutlines, resettle } from './resettle.ts';
 export { sameKind } from './same-kind.ts';
+export { parseScale, USUAL_RATIOS } from './stated-scale.ts';
 export { correctionsOf } from './trade-marks.ts';
 export {
   type ChainCorner,

@@ -22,6 +22,7 @@ const STATUS: Readonly<Record<string, number>> = {
   'project-gone': 404,
   conflict: 409,
   'file-too-large': 413,
+  'upload-malformed': 400,
   'picture-too-large': 413,
   'too-many-tries': 429,
   'too-many-jobs': 429,
@@ -68,7 +69,7 @@ export function answerOf(error: unknown): { readonly problem: Problem; readonly 
     return { problem: { code: 'file-too-large', field: 'file' }, status: 413 };
   if (type === 'entity.parse.failed') return { problem: { code: 'file-not-json', field: 'body', reason: '' }, status: 422 };
   if (typeof code === 'string' && code.startsWith('LIMIT_'))
-    return { problem: { code: 'upload-malformed', field: 'picture' }, status: 422 };
+    return { problem: { code: 'upload-malformed', field: 'picture' }, status: 400 };
   const requestStatus = status ?? statusCode;
   if (requestStatus !== undefined && requestStatus >= 400 && requestStatus < 500)
     return requestStatus === 404
@@ -77,7 +78,7 @@ export function answerOf(error: unknown): { readonly problem: Problem; readonly 
           problem: { code: 'request-malformed', kind: 'invalid', field: FIELD_OF_STATUS[requestStatus] ?? 'request' },
           status: REQUEST_STATUSES.has(requestStatus) ? requestStatus : 400,
         };
-  if (isUploadError(error)) return { problem: { code: 'upload-malformed', field: 'picture' }, status: 422 };
+  if (isUploadError(error)) return { problem: { code: 'upload-malformed', field: 'picture' }, status: 400 };
   if (isDatabaseAway(error)) return { problem: { code: 'database-away' }, status: 503 };
   if (isBadValue(error))
     return {

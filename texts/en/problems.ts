@@ -42,14 +42,15 @@ export const problems = {
   'setup-token-wrong': '{{field}}: this is not the token that the start of the server printed. Copy it from there.',
   'last-owner': 'A firm needs at least one owner. Make somebody else an owner first.',
   'picture-too-large-whole':
-    '{{field}}: {{widthPx}} x {{heightPx}} pixels are too many for a progressive JPEG or WebP. Up to {{megapixels}} million are read; save it as PNG or baseline JPEG.',
+    '{{field}}: {{widthPx}} x {{heightPx}} pixels are too many for a progressive JPEG, a WebP, or a picture that its file turns. Up to {{megapixels}} million are read; save it upright as PNG or baseline JPEG.',
   'nested-too-deep': '{{field}}: lists and objects are nested deeper than {{limit}} times. Send a flatter file.',
   'room-too-large': '{{name}} is larger than {{mostM2}} m². Check the scale of the plan, or draw the room in parts.',
   'floors-too-large': 'All rooms together are larger than {{mostM2}} m². Check the scale of the plan.',
   'level-spans-too-far':
     'Walls, rooms and racks of one level may not lie more than {{mostM}} apart. Check the last point, or the scale.',
   'too-many-records': '{{field}}: {{count}} are too many. A project holds up to {{limit}}.',
-  'upload-malformed': '{{field}}: send exactly one file.',
+  'upload-malformed': '{{field}}: the upload cannot be read. Send exactly one file, with a name of ordinary letters.',
+  'file-empty': '{{field}}: the file is empty. Save it again, or choose another one.',
 
   'length-empty': 'Type a length, for example 1.68 m or 5\' 6 1/2".',
   'length-not-read': '“{{typed}}” is not read as a length. Type for example 1.68 m, 168cm or 5\' 6 1/2".',
@@ -88,7 +89,8 @@ export const problems = {
   'picture-kind': '{{field}}: this is {{kindFound}}, not PNG, JPEG, WebP, SVG, PDF or DXF. Save the plan as one of them.',
   'picture-too-large':
     '{{field}}: {{widthPx}} x {{heightPx}} pixels are too many. Up to {{mostSidePx}} a side and {{megapixels}} million in all are read.',
-  'picture-damaged': '{{field}}: the picture cannot be decoded. Save it again and try again.',
+  'picture-damaged': '{{field}}: the picture is damaged and cannot be decoded. Save it again.',
+  'picture-cut': '{{field}}: the picture ends before its last line: the file was cut off. Copy or save it again.',
   'picture-changed': '{{field}}: the picture does not match its fingerprint. Export the project again.',
   'picture-mislabelled': '{{field}}: the picture is in fact {{found}}. Export the project again.',
 
@@ -111,12 +113,14 @@ export const problems = {
   'drawing-binary': '{{field}}: this is a binary drawing. Save it as ASCII DXF.',
   'drawing-empty': '{{field}}: nothing is drawn in it that can be read.',
   'dxf-damaged': '{{field}}: the drawing cannot be read ({{reason}}). Save it again as ASCII DXF.',
+  'scale-not-read': '{{field}}: “{{typed}}” is not read as a scale. Type for example 1:50, or 1/4" = 1\'.',
   'units-missing': 'The file does not say in which unit it is drawn. Choose one before its walls are used.',
   'block-loop': '{{field}} holds itself and was left out.',
   'block-missing': '{{field}} is not in the file and was left out.',
   'drawing-bad-numbers': '{{count}} lines have no proper coordinates and were left out.',
   'svg-refused': '{{field}}: this SVG cannot be used ({{reason}}). Save it as plain SVG.',
-  'pdf-damaged': '{{field}}: this PDF cannot be read. Save it again, without a password.',
+  'pdf-damaged': '{{field}}: this PDF is damaged and cannot be read. Print or save it as PDF again.',
+  'pdf-protected': '{{field}}: this PDF is protected by a password. Save it without one.',
   'pdf-too-many': '{{field}}: {{pages}} pages are too many. Up to {{mostPages}} are read; split the file.',
   'pdf-page-missing': '{{field}}: there is no such page.',
   'pdf-tools-missing': 'This server has no PDF reader. Install the package poppler-utils.',

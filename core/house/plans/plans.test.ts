@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { closestOnSegment, type Point2 } from '../../math/index.ts';
 import { drawnPlans, randomDrawnPlan } from '../../testing/drawn-plans.ts';
 import { drawingMarks } from './drawing-marks.ts';
-import { drawingSvg, svgLines } from './drawing-svg.ts';
+import { drawingSvg } from './drawing-svg.ts';
+import { svgLines } from './svg-lines.ts';
 import { type Drawing, lineCount } from './drawing.ts';
 import { PROPOSAL_OPTIONS, type ProposalInput, proposeWalls } from './wall-proposals.ts';
 import { proposalInput } from './proposal-input.ts';
@@ -230,26 +231,81 @@ describe('a vector plan', () => {
     const { svg, widthPx, heightPx } = drawingSvg(drawing, 0.001, new Set(['WALLS', 'NAMES']));
     expect([widthPx, heightPx]).to.deep.equal([400, 300]);
     expect(svg).to.include('A &lt; B &amp; C');
-    expect(svgLines(svg, heightPx)).to.deep.equal([
+    expect(svgLines(svg, widthPx, heightPx)).to.deep.equal([
       [
         [0, 0],
         [400, 300],
       ],
     ]);
-    expect(svgLines(drawingSvg(drawing, 0.001, new Set(['NAMES'])).svg, heightPx)).to.deep.equal([]);
+    expect(svgLines(drawingSvg(drawing, 0.001, new Set(['NAMES'])).svg, widthPx, heightPx)).to.deep.equal([]);
   });
 
+  const read = (body: string, root = '') =>
+    svgLines(`<svg width="100" height="100" ${root}>${body}</svg>`, 100, 100).map((line) =>
+      line.flat().map((v) => Math.round(v * 1e4) / 1e4),
+    );
+
   it('from elsewhere is read with its matrices, relative steps, rectangles and closing sides', () => {
-    const svg =
-      '<svg><path transform="matrix(2,0,0,2,10,0)" d="M0 0h5v5z"/><rect x="1" y="2" width="3" height="4"/><line x1="0" y1="0" x2="0" y2="9"/><path d="M0,0c1,1 2,2 3,3"/><path d="nonsense M"/></svg>';
-    const lines = svgLines(svg, 100).map((line) => line.flat());
+    const lines = read(
+      '<path transform="matrix(2,0,0,2,10,0)" d="M0 0h5v5z"/><rect x="1" y="2" width="3" height="4"/><line x1="0" y1="0" x2="0" y2="9"/><path d="nonsense M"/>',
+    );
     expect(lines.slice(0, 3)).to.deep.equal([
       [10, 100, 20, 100],
       [20, 100, 20, 90],
       [20, 90, 10, 100],
     ]);
-    expect(lines).to.have.length(3 + 4 + 1 + 1);
-    expect(lines.at(-1)).to.deep.equal([0, 100, 3, 97]);
+    expect(lines).to.have.length(3 + 4 + 1);
+  });
+
+  it('is read with nested transforms, each about what is in it', () => {
+    // 10 to the right, then doubled, then a quarter turn about (5, 0): (5, 0) stays, (10, 0) comes to (5, 5).
+    expect(
+      read('<g transform="translate(10 20)"><g transform="scale(2)"><path transform="rotate(90, 5, 0)" d="M5,0L10,0"/></g></g>'),
+    ).to.deep.equal([[20, 80, 20, 70]]);
+    expect(read('<g transform="skewX(45)"><line x2="0" y2="10"/></g>')).to.deep.equal([[0, 100, 10, 90]]);
+    expect(read('<g transform="translate(3)translate(0,4)"><path d="m1 1 2 2"/></g>')).to.deep.equal([[4, 95, 6, 93]]);
+  });
+
+  it('is read in the units of its view box, and of a drawing inside with its own', () => {
+    // Ten units of the box are 50 px: 5 px each, from x = 2 on.
+    expect(read('<path d="M2 1H12"/>', 'viewBox="2 1 20 20"')).to.deep.equal([[0, 100, 50, 100]]);
+    // 40 x 20 px for 20 x 20 units: one unit a pixel, in the middle, from x = 20 on.
+    const inner = '<svg x="10" y="10" width="40" height="20" viewBox="0 0 20 20"><path d="M0 0h20"/></svg>';
+    expect(read(inner)).to.deep.equal([[20, 90, 40, 90]]);
+    expect(read(inner.replace('viewBox', 'preserveAspectRatio="none" viewBox'))).to.deep.equal([[10, 90, 50, 90]]);
+    expect(read(inner.replace('viewBox', 'preserveAspectRatio="xMaxYMin meet" viewBox'))).to.deep.equal([[30, 90, 50, 90]]);
+  });
+
+  it('repeats what is used again, draws nothing that is only defined, and goes on where a part holds itself', () => {
+    const lines = read(
+      '<defs><symbol id="a"><path d="M0 0h5"/></symbol><g id="b"><use href="#a" x="1"/></g></defs><use xlink:href="#b" y="7"/><use href="#b" transform="translate(50,0)"/>',
+    );
+    expect(lines).to.deep.equal([
+      [1, 93, 6, 93],
+      [51, 100, 56, 100],
+    ]);
+    expect(read('<g id="a"><line x2="1" y2="1"/><use href="#a"/></g>').length).to.be.greaterThan(0);
+    expect(read('<path display="none" d="M0 0h5"/><path style="visibility: hidden" d="M0 0h5"/>')).to.deep.equal([]);
+  });
+
+  it('ends where its clip paths, its drawings inside and the sheet end', () => {
+    const clip = '<clipPath id="c"><path d="M10 10h20v20h-20z"/></clipPath>';
+    expect(read(`${clip}<g transform="translate(5,0)" clip-path="url(#c)"><path d="M0 20h90"/></g>`)).to.deep.equal([
+      [15, 80, 35, 80],
+    ]);
+    expect(read('<path d="M-50 50H500M0 -5H9"/>')).to.deep.equal([[0, 50, 100, 50]]);
+  });
+
+  it('gives curves as pieces that begin and end where they do, also with flags written together', () => {
+    const arc = read('<path d="M0 10a10 10 0 0110 10"/>');
+    expect([arc[0].slice(0, 2), arc.at(-1)!.slice(2)]).to.deep.equal([
+      [0, 90],
+      [10, 80],
+    ]);
+    // A quarter circle about (0, 20): every point is 10 px from there.
+    for (const [x, y] of arc) expect(Math.hypot(x, y - 80)).to.be.closeTo(10, 1e-3);
+    const curve = read('<path d="M0 0c1,1 2,2 3,3s.5.5 1-1"/>');
+    expect(curve.at(-1)!.slice(2)).to.deep.equal([4, 98]);
   });
 });
 

@@ -1,5 +1,6 @@
 import DxfParserModule from 'dxf-parser';
 import { type Bounds, err, FOOT_M, INCH_M, ok, type Outcome, type Problem } from '../../math/index.ts';
+import { IDENTITY, type Matrix, times } from './matrix.ts';
 import type { Drawing, DrawingLayer, DrawingMark, DrawingText } from './drawing.ts';
 
 /** Largest drawing file, bytes, and the most lines it may come to once its blocks are drawn. */
@@ -59,18 +60,6 @@ interface Parsed {
   readonly entities?: readonly Entity[];
 }
 
-/** x' = a x + c y + e, y' = b x + d y + f. */
-type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
-const SAME: Matrix = [1, 0, 0, 1, 0, 0];
-const times = (m: Matrix, n: Matrix): Matrix => [
-  m[0] * n[0] + m[2] * n[1],
-  m[1] * n[0] + m[3] * n[1],
-  m[0] * n[2] + m[2] * n[3],
-  m[1] * n[2] + m[3] * n[3],
-  m[0] * n[4] + m[2] * n[5] + m[4],
-  m[1] * n[4] + m[3] * n[5] + m[5],
-];
-
 // The package is built for both module systems; which face it shows depends on the loader.
 const DxfParser = ((DxfParserModule as unknown as { default?: unknown }).default ?? DxfParserModule) as new () => {
   parseSync(text: string): Parsed | null;
@@ -120,7 +109,7 @@ class Flattener {
   drawAll(entities: readonly Entity[], progress: (share: number) => void): void {
     entities.forEach((entity, i) => {
       if (entity.inPaperSpace) return;
-      this.draw(entity, SAME, '0', []);
+      this.draw(entity, IDENTITY, '0', []);
       if (i % 20_000 === 0) progress(i / entities.length);
     });
   }

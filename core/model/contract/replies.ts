@@ -89,6 +89,10 @@ const pictureInfo = z.strictObject({
   mediaType: z.string(),
   widthPx: z.number(),
   heightPx: z.number(),
+  paperMetresPerPixel: z
+    .number()
+    .nullable()
+    .describe('side of a pixel on the sheet of paper, m; null where the file does not say'),
 });
 export type PictureInfo = z.infer<typeof pictureInfo>;
 export const pictureReply = pictureInfo;

@@ -17,7 +17,7 @@ import {
 import { upgradeFile } from './upgrade.ts';
 
 export const FORMAT_NAME = 'dusky-spool-project';
-export const FORMAT_VERSION = 13;
+export const FORMAT_VERSION = 14;
 /** Largest project file that is read, bytes. */
 export const MAX_FILE_BYTES = 120 * 1024 * 1024;
 
@@ -27,6 +27,7 @@ const picture = z.strictObject({
   mediaType: z.enum(PICTURE_TYPES),
   widthPx: z.int().min(1).max(16_000),
   heightPx: z.int().min(1).max(16_000),
+  paperMetresPerPixel: z.number().gt(0).max(100).nullable().describe('side of a pixel on the sheet of paper, m'),
   base64: z.string().regex(/^[A-Za-z0-9+/]*={0,2}$/),
 });
 export type Picture = z.infer<typeof picture>;

@@ -206,6 +206,12 @@ function withFields(file: Lists, added: typeof ADDED_IN_2): Lists {
   return upgraded;
 }
 
+/** Pictures may be mirrored, and know the size of their sheet. */
+const ADDED_IN_14: typeof ADDED_IN_2 = {
+  underlays: () => ({ mirrored: false }),
+  pictures: () => ({ paperMetresPerPixel: null }),
+};
+
 /** A file whose header has these settings where it does not say otherwise. */
 function withHeader(file: Lists, settings: (header: Record<string, unknown>) => object): Lists {
   const { project } = file;
@@ -243,6 +249,7 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
   }),
   11: (file) => ({ ...withHeader(withFields(file, ADDED_IN_12), () => HEADER_OF_12), version: 12 }),
   12: (file) => ({ ...withHeader(withFields(file, ADDED_IN_13), () => HEADER_OF_13), version: 13 }),
+  13: (file) => ({ ...withFields(file, ADDED_IN_14), version: 14 }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

@@ -331,6 +331,7 @@ export const underlay = z.strictObject({
   locked: z.boolean(),
   retired: z.boolean().describe('replaced by a newer issue of the plan; kept to see what moved'),
   drawingCorner: drawingPoint.nullable().describe('lower left corner in the coordinates of the drawing file it came from, m'),
+  mirrored: z.boolean().default(false).describe('left and right of the picture exchanged, before it is turned'),
 });
 
 export const device = z.strictObject({

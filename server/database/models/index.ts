@@ -133,6 +133,7 @@ export function defineModels(sequelize: Sequelize): Models {
       mediaType: text,
       widthPx: whole,
       heightPx: whole,
+      paperMetresPerPixel: numberOrNull,
       tiled: flag,
       bytes: { type: DataTypes.BLOB, allowNull: false },
     }),

@@ -180,6 +180,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     locked: flag,
     retired: flag,
     drawingCorner: geometryOrNull,
+    mirrored: flag,
   }),
   features: recordColumns({
     levelId: reference,

@@ -26,27 +26,37 @@ function run(program: string, args: readonly string[], field: string): Promise<B
         maxBuffer: MAX_OUTPUT_BYTES,
         env: { PATH: process.env.PATH ?? '' },
       },
-      (error, stdout) => {
+      (error, stdout, stderr) => {
         if (!error) return done(stdout);
         const { code, killed } = error as NodeJS.ErrnoException & { killed?: boolean };
         if (code === 'ENOENT') failed(refusal('pdf-tools-missing', { field: 'server' }));
         else if (killed || code === 'ERR_CHILD_PROCESS_STDIO_MAXBUFFER') failed(refusal('pdf-slow', { field }));
-        else failed(refusal('pdf-damaged', { kind: 'invalid', field }));
+        else
+          failed(
+            refusal(/password/i.test(stderr.toString('latin1')) ? 'pdf-protected' : 'pdf-damaged', { kind: 'invalid', field }),
+          );
       },
     );
   });
 }
 
-/** The pages of a PDF file. Problems: `pdf-damaged`, `pdf-too-many`, `pdf-tools-missing`, `pdf-slow`. */
+/** The pages of a PDF file. Problems: `pdf-damaged`, `pdf-protected`, `pdf-too-many`, `pdf-tools-missing`, `pdf-slow`. */
 export async function pagesOf(path: string, bytes: Buffer): Promise<readonly PdfPage[]> {
   const field = 'picture';
   if (!bytes.subarray(0, 1024).includes('%PDF-')) throw refusal('pdf-damaged', { kind: 'invalid', field });
-  const info = (await run('pdfinfo', [path], field)).toString('utf8');
+  const info = (await run('pdfinfo', ['-f', '1', '-l', String(MAX_PAGES), path], field)).toString('latin1');
   const pages = Number(/^Pages:\s+(\d+)/m.exec(info)?.[1] ?? 0);
   if (pages < 1) throw refusal('pdf-damaged', { kind: 'invalid', field });
   if (pages > MAX_PAGES) throw refusal('pdf-too-many', { kind: 'out_of_domain', field, pages, mostPages: MAX_PAGES });
-  const [, w, h] = /^Page size:\s+([\d.]+) x ([\d.]+)/m.exec(info) ?? ['', '595', '842'];
-  return Array.from({ length: pages }, (_, n) => ({ number: n + 1, widthPt: Number(w), heightPt: Number(h) }));
+  return Array.from({ length: pages }, (_, n) => pageOf(info, n + 1));
+}
+
+/** A page as it is looked at: its crop box, turned as the page says. */
+function pageOf(info: string, number: number): PdfPage {
+  const line = (what: string) => new RegExp(`^Page\\s+(?:${number}\\s+)?${what}:\\s+(.*)$`, 'm').exec(info)?.[1] ?? '';
+  const [, w, h] = /([\d.]+) x ([\d.]+)/.exec(line('size')) ?? ['', '0', '0'];
+  const isTurned = Number(line('rot')) % 180 !== 0;
+  return { number, widthPt: Number(isTurned ? h : w), heightPt: Number(isTurned ? w : h) };
 }
 
 const pageArgs = (page: number) => {
@@ -55,7 +65,7 @@ const pageArgs = (page: number) => {
 };
 
 export const pageThumbnail = (path: string, page: number): Promise<Buffer> =>
-  run('pdftoppm', ['-png', '-singlefile', '-scale-to', String(THUMBNAIL_PX), ...pageArgs(page), path], 'page');
+  run('pdftoppm', ['-png', '-cropbox', '-singlefile', '-scale-to', String(THUMBNAIL_PX), ...pageArgs(page), path], 'page');
 
 export const pageAsSvg = (path: string, page: number): Promise<Buffer> =>
   run('pdftocairo', ['-svg', ...pageArgs(page), path, '-'], 'page');

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
 import sharp from 'sharp';
+import { svgLines } from '@dusky-spool/core/house';
 import type { PlannedRefusal } from '../../http/problems.ts';
 import { lineLaser } from '../../bridge/laser.ts';
 import { startLaserSimulator } from '../../bridge/laser-simulator.ts';
@@ -23,13 +24,13 @@ const reasonOf = (text: string) => {
   }
 };
 /** A PDF of some pages with a line on each, written by hand. */
-function pdf(pages: number): Buffer {
+function pdf(pages: number, box = '/MediaBox [0 0 595 842]'): Buffer {
   const objects = [
     '<< /Type /Catalog /Pages 2 0 R >>',
     `<< /Type /Pages /Count ${pages} /Kids [${Array.from({ length: pages }, (_, n) => `${3 + 2 * n} 0 R`).join(' ')}] >>`,
   ];
   for (let n = 0; n < pages; n++) {
-    objects.push(`<< /Type /Page /Parent 2 0 R /MediaBox [0 0 595 842] /Contents ${4 + 2 * n} 0 R >>`);
+    objects.push(`<< /Type /Page /Parent 2 0 R ${box} /Contents ${4 + 2 * n} 0 R >>`);
     const stream = '1 0 0 RG 2 w 100 100 m 400 100 l S';
     objects.push(`<< /Length ${stream.length} >>\nstream\n${stream}\nendstream`);
   }
@@ -71,6 +72,61 @@ describe('a vector picture', () => {
         `<svg width="9" height="9">${'<g>'.repeat(300)}`,
       ].map(reasonOf),
     ).to.deep.equal(Array<string>(6).fill('svg-refused'));
+  });
+
+  it('keeps its ratio in whole pixels, and inside them the units that it was drawn in', () => {
+    const clean = sanitiseSvg('<svg width="400pt" height="299pt" viewBox="5 6 400 299"><path d="M0 0h9"/></svg>');
+    // 533.33 by 398.67 px, up to whole pixels; a pixel is a 96th of an inch of paper.
+    expect([clean.widthPx, clean.heightPx]).to.deep.equal([534, 399]);
+    expect(clean.paperMetresPerPixel).to.be.closeTo(0.0254 / 96, 1e-12);
+    expect(clean.svg)
+      .to.include('viewBox="0 0 534 399"')
+      .and.include('<svg width="533.333333" height="398.666667" viewBox="5 6 400 299">');
+  });
+
+  it('drawn at full size is written smaller, still as lines, and knows its paper', () => {
+    // 30 m by 12 m: 113 386 px, more than a picture may have.
+    const clean = sanitiseSvg('<svg width="30000mm" height="12000mm" viewBox="0 0 30 12"><path d="M0 0H30"/></svg>');
+    expect([clean.widthPx, clean.heightPx]).to.deep.equal([16_000, 6400]);
+    expect(clean.paperMetresPerPixel * clean.widthPx).to.be.closeTo(30, 1e-6);
+    expect(sanitiseSvg('<svg width="12mm" viewBox="0 0 200 100"/>').heightPx).to.equal(23);
+  });
+
+  it('keeps a style sheet that only paints, and none that loads or moves', () => {
+    const styled = (css: string) =>
+      sanitiseSvg(`<svg width="9" height="9"><style>${css}</style><path class="a" d="M0 0h1"/></svg>`).svg;
+    expect(styled('<![CDATA[.a > b { stroke: #333; fill: none }]]>')).to.include(
+      '<style>.a &gt; b { stroke: #333; fill: none }</style>',
+    );
+    expect(styled('@import "x"; @font-face { src: url(a) } .a{fill:red}')).to.include('<style>.a{fill:red}</style>');
+    for (const css of ['.a{fill:url(http://a.test)}', '.a{animation: x 1s}', '.a{b\\: c}', '@media x{}@page{}'])
+      expect(styled(css), css).to.not.include('<style>');
+  });
+
+  it('whose parts repeat each other without end, or into millions, is refused and says why', () => {
+    const reason = (body: string) => {
+      try {
+        return sanitiseSvg(`<svg width="9" height="9">${body}</svg>`).svg.length > 0 ? 'taken' : '';
+      } catch (error) {
+        return (error as PlannedRefusal).problem.reason;
+      }
+    };
+    // Ten uses of ten uses, seven times: ten million parts.
+    const ten = (id: string, of: string) => `<g id="${id}">${`<use href="#${of}"/>`.repeat(10)}</g>`;
+    const bomb = '<path id="g0" d="M0 0h1"/>' + Array.from({ length: 7 }, (_, n) => ten(`g${n + 1}`, `g${n}`)).join('');
+    expect(reason(bomb)).to.match(/repeated parts come to more than 600000/);
+    const patterns = Array.from(
+      { length: 9 },
+      (_, n) => `<pattern id="p${n}">${`<rect fill="url(#p${n - 1})"/>`.repeat(10)}</pattern>`,
+    );
+    expect(reason(patterns.join(''))).to.match(/repeated parts/);
+    expect(reason('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>')).to.match(/holds itself/);
+    const chain = Array.from({ length: 300 }, (_, n) => `<g id="c${n}"><use href="#c${n + 1}"/></g>`);
+    expect(reason(chain.join(''))).to.match(/200 times deep/);
+    // A plan with a symbol for each of its sockets is no bomb.
+    expect(reason(`<symbol id="s"><path d="M0 0h1"/></symbol>${'<use href="#s"/>'.repeat(5000)}`)).to.equal('taken');
+    expect(reason('<g>'.repeat(250) + '</g>'.repeat(250))).to.match(/deeper than 200/);
+    expect(reason('<path id="constructor"/><use href="#__proto__"/><use href="#constructor"/>')).to.equal('taken');
   });
 
   it('and WebP are told by their bytes, whatever the name says', async () => {
@@ -116,6 +172,90 @@ describe('a raster picture', () => {
     ]);
     expect(await judged(await plain(7800, 7800).webp({ effort: 0 }).toBuffer())).to.deep.equal(['picture-too-large-whole', 60]);
   }).timeout(300_000);
+});
+
+describe('a photograph of a plan', () => {
+  let database: Database;
+  before(async () => {
+    database = openDatabase(await freshDatabaseUrl());
+  });
+  after(() => database.sequelize.close());
+  /** 60 x 40 px, its upper left quarter red, with a camera's words. */
+  const photo = (orientation: number, format: 'jpeg' | 'webp' | 'png') =>
+    sharp({ create: { width: 60, height: 40, channels: 3, background: '#fff' } })
+      .composite([{ input: { create: { width: 30, height: 20, channels: 3, background: '#f00' } }, left: 0, top: 0 }])
+      .withExif({ IFD0: { Artist: 'somebody', Copyright: 'somebody' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } })
+      .withMetadata({ orientation })
+      .toFormat(format)
+      .toBuffer();
+  const redAt = async (bytes: Buffer) => {
+    const { data, info } = await sharp(bytes).raw().toBuffer({ resolveWithObject: true });
+    const at = (x: number, y: number) => data[(y * info.width + x) * info.channels + 1] < 128;
+    const [right, low] = [info.width - 5, info.height - 5];
+    return [at(5, 5), at(right, 5), at(5, low), at(right, low)];
+  };
+
+  it('stands as it was held: its size and its pixels are turned, for every orientation', async () => {
+    // Where the stored upper left corner is seen: upper left, upper right, lower left, lower right.
+    const corners = [0, 1, 3, 2, 0, 1, 3, 2];
+    for (let orientation = 1; orientation <= 8; orientation++) {
+      const { bytes, widthPx, heightPx } = await inspectPicture(database, await photo(orientation, 'jpeg'));
+      const size = orientation < 5 ? [60, 40] : [40, 60];
+      const head = await sharp(bytes).metadata();
+      expect([widthPx, heightPx], `orientation ${orientation}`).to.deep.equal(size);
+      expect([head.width, head.height, head.orientation ?? 1]).to.deep.equal([...size, 1]);
+      const red = await redAt(bytes);
+      expect(red.indexOf(true), `orientation ${orientation}`).to.equal(corners[orientation - 1]);
+      expect(red.filter(Boolean)).to.have.length(1);
+    }
+  });
+
+  it('says nothing of its place and its maker, in any format, and stays the same when it is brought in again', async () => {
+    for (const format of ['jpeg', 'png', 'webp'] as const) {
+      const given = await photo(1, format);
+      expect(given.includes('somebody'), format).to.equal(true);
+      const { bytes } = await inspectPicture(database, given);
+      const { exif, xmp, iptc } = await sharp(bytes).metadata();
+      expect([exif, xmp, iptc, bytes.includes('somebody')], format).to.deep.equal([undefined, undefined, undefined, false]);
+      expect((await inspectPicture(database, bytes)).bytes.equals(bytes), format).to.equal(true);
+    }
+  });
+
+  it('in a drawing is as clean', async () => {
+    const inner = (await photo(6, 'jpeg')).toString('base64');
+    const svg = `<svg width="90" height="90"><image width="9" height="9" href="data:image/jpeg;base64,${inner}"/></svg>`;
+    const clean = (await inspectPicture(database, Buffer.from(svg))).bytes.toString();
+    const kept = Buffer.from(/base64,([^"]+)/.exec(clean)![1], 'base64');
+    expect([(await sharp(kept).metadata()).width, kept.includes('somebody')]).to.deep.equal([40, false]);
+  });
+
+  it('knows its paper where it is a scan, and not where a camera says 72 dots', async () => {
+    const png = (density: number) =>
+      sharp({ create: { width: 60, height: 40, channels: 3, background: '#fff' } })
+        .withMetadata({ density })
+        .png()
+        .toBuffer();
+    expect((await inspectPicture(database, await png(300))).paperMetresPerPixel).to.be.closeTo(0.0254 / 300, 1e-9);
+    expect((await inspectPicture(database, await png(72))).paperMetresPerPixel).to.equal(null);
+  });
+
+  it('that is cut off, damaged, or no picture is refused by its reason', async () => {
+    const given = await sharp({
+      create: { width: 300, height: 300, channels: 3, background: '#fff', noise: { type: 'gaussian', mean: 128, sigma: 40 } },
+    })
+      .jpeg()
+      .toBuffer();
+    const told = (bytes: Buffer) =>
+      inspectPicture(database, bytes).then(
+        () => 'taken',
+        ({ problem }: PlannedRefusal) => [problem.code, problem.kindFound].filter(Boolean).join(' '),
+      );
+    expect(await told(given.subarray(0, given.length / 2))).to.equal('picture-cut');
+    expect(await told(Buffer.concat([given.subarray(0, 20), Buffer.alloc(400, 7)]))).to.equal('picture-damaged');
+    expect(await told(Buffer.from('AC1027' + '\0'.repeat(100)))).to.equal('picture-kind DWG drawing');
+    expect(await told(Buffer.from('  0\r\nSECTION\r\n  2\r\n'))).to.equal('picture-kind DXF drawing');
+    expect(await told(Buffer.from('hello'))).to.equal('picture-kind a file of an unknown kind');
+  });
 });
 
 describe('plans on the server', () => {
@@ -166,6 +306,51 @@ describe('plans on the server', () => {
     expect((await send('sheets', 'no.pdf', Buffer.from('%PDF-1.4 nothing'))).body.problem).to.include({ code: 'pdf-damaged' });
     expect((await client.send('POST', `/projects/${projectId}/sheets/${'0'.repeat(64)}/1`)).status).to.equal(404);
   }).timeout(300_000);
+
+  it('answer uploads that no browser sends with a reason, never with a fault of their own', async () => {
+    const raw = async (name: string, extra = '') => {
+      const head = `--b\r\nContent-Disposition: form-data; name="picture"; filename="${name}"\r\n${extra}\r\n`;
+      const body = `${head}${SVG}\r\n--b--\r\n`;
+      const headers = { 'Content-Type': 'multipart/form-data; boundary=b' };
+      const response = await client.send('POST', `/projects/${projectId}/pictures`, body, headers);
+      const { problem } = (await response.json()) as { problem?: { code: string } };
+      return `${response.status} ${problem?.code ?? ''}`;
+    };
+    expect(await raw('plan.png')).to.equal('201 ');
+    const answers = await Promise.all(
+      ['a\u0000b.png', 'a\nb.png', 'a\r\nX-Evil: 1', '\u0001\u001f', '../../etc/passwd', 'a"b', '%00', '\x7f'].map((name) =>
+        raw(name),
+      ),
+    );
+    for (const answer of answers) expect(answer).to.match(/^(201 |400 upload-malformed|422 picture-missing)$/);
+    expect(await raw('x', 'Content-Type: \u0001\r\n\u0000: 1\r\n')).to.match(/^(201 |400 upload-malformed)$/);
+    const { status, body } = await send('pictures', 'nothing.png', Buffer.alloc(0));
+    expect([status, (body.problem as { code: string }).code]).to.deep.equal([422, 'file-empty']);
+  });
+
+  it('read a page as it is looked at: its crop box, turned as it says, with ends where they are drawn', async () => {
+    const made = async (page: string) => {
+      const { body } = await send('sheets', 'crop.pdf', pdf(1, page));
+      const { pages } = body as unknown as { pages: { widthPt: number; heightPt: number }[] };
+      const info = await client.json<{ id: string; widthPx: number; heightPx: number; paperMetresPerPixel: number }>(
+        'POST',
+        `/projects/${projectId}/sheets/${String(body.id)}/1`,
+      );
+      const svg = await (await client.send('GET', `/projects/${projectId}/pictures/${info.id}`)).text();
+      const [line] = svgLines(svg, info.widthPx, info.heightPx);
+      return { pages, line: line.flat().map((v) => Math.round(v * 100) / 100), ...info };
+    };
+    // The line of the page runs from (100, 100) to (400, 100) pt; the crop box begins at (50, 60). A point is 4/3 px.
+    const box = '/MediaBox [-20 10 595 842] /CropBox [50 60 450 360]';
+    const plain = await made(box);
+    expect([plain.pages[0].widthPt, plain.pages[0].heightPt]).to.deep.equal([400, 300]);
+    expect([plain.widthPx, plain.heightPx]).to.deep.equal([534, 400]);
+    expect(plain.line).to.deep.equal([66.67, 53.33, 466.67, 53.33]);
+    expect(plain.paperMetresPerPixel).to.be.closeTo(0.0254 / 96, 1e-12);
+    const quarter = await made(`${box} /Rotate 90`);
+    expect([quarter.pages[0].widthPt, quarter.pages[0].heightPt]).to.deep.equal([300, 400]);
+    expect(quarter.line).to.deep.equal([53.33, 467.33, 53.33, 67.33]);
+  });
 
   it('know from its path where a tile lies', () => {
     expect(tilePlace('2560,1024,440,376/440,376/0/default.webp', 3)).to.deep.equal({ z: 3, x: 5, y: 2 });

@@ -1,4 +1,4 @@
-import type { Request, Response } from 'express';
+import type { Request, RequestHandler, Response } from 'express';
 import multer from 'multer';
 import { pictureReply, planFileReply } from '@dusky-spool/core/model';
 import { refusal } from '../../http/problems.ts';
@@ -14,6 +14,15 @@ const upload = multer({
   storage: multer.memoryStorage(),
   limits: { fileSize: MAX_PICTURE_BYTES, files: 1, fields: 0, parts: 1 },
 });
+
+/** Takes the one file of a request; what the parser finds wrong with the parts is the sender's to put right. */
+const takeFile: RequestHandler = (request, response, next) =>
+  void upload.single('picture')(request, response, (error: unknown) => {
+    const isTooLarge = (error as { code?: unknown } | undefined)?.code === 'LIMIT_FILE_SIZE';
+    if (isTooLarge) next(refusal('file-too-large', { field: 'picture', mostBytes: MAX_PICTURE_BYTES, bytes: MAX_PICTURE_BYTES }));
+    else next(error ? refusal('upload-malformed', { field: 'picture' }) : undefined);
+  });
+
 const KEEP = 'private, max-age=31536000, immutable';
 
 /** A picture from outside is only ever looked at: should a browser open one by itself, nothing in it may run or load. */
@@ -29,7 +38,8 @@ function asPicture(response: Response, mediaType: string): Response {
 export function pictureRoutes(table: RouteTable, { database, jobs }: Services): void {
   const bytesOf = (request: Request): Buffer => {
     const bytes = request.file?.buffer;
-    if (!bytes || bytes.length === 0) throw refusal('picture-missing', { field: 'picture' });
+    if (!bytes) throw refusal('picture-missing', { field: 'picture' });
+    if (bytes.length === 0) throw refusal('file-empty', { field: 'picture' });
     return bytes;
   };
   const pageOf = (request: Request) => {
@@ -46,7 +56,7 @@ export function pictureRoutes(table: RouteTable, { database, jobs }: Services): 
       `/projects/:projectId/${path}`,
       'plan',
       { does, body: 'picture', reply, status: 201 },
-      upload.single('picture'),
+      takeFile,
       async (request, response) => {
         const projectId = String(request.params.projectId);
         const job = await jobs.run(

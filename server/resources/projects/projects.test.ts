@@ -88,7 +88,8 @@ describe('project files', () => {
       .to.have.property('field')
       .that.matches(/^rooms\[0\]\.id$/);
     const lying = JSON.parse(file('tollgate-cottage')) as { pictures: object[] };
-    lying.pictures.push({ id: 'a'.repeat(64), mediaType: 'image/png', widthPx: 10, heightPx: 10, base64: 'AAAA' });
+    const size = { widthPx: 10, heightPx: 10, paperMetresPerPixel: null };
+    lying.pictures.push({ id: 'a'.repeat(64), mediaType: 'image/png', ...size, base64: 'AAAA' });
     expect(await refused(JSON.stringify(lying))).to.include({ code: 'picture-changed' });
     expect(await count()).to.equal(before);
   });

@@ -59,7 +59,7 @@ export async function loadProject(
 export async function listPictures({ models }: Database, projectId: string): Promise<PictureInfo[]> {
   return (await models.pictures.findAll({
     where: { projectId },
-    attributes: ['id', 'mediaType', 'widthPx', 'heightPx'],
+    attributes: ['id', 'mediaType', 'widthPx', 'heightPx', 'paperMetresPerPixel'],
     order: ['id'],
     raw: true,
   })) as unknown as PictureInfo[];
@@ -70,11 +70,12 @@ export async function loadPictures({ models }: Database, projectId: string): Pro
   const rows = (await models.pictures.findAll({ where: { projectId }, order: ['id'], raw: true })) as unknown as (PictureInfo & {
     bytes: Buffer;
   })[];
-  return rows.map(({ id, mediaType, widthPx, heightPx, bytes }) => ({
+  return rows.map(({ id, mediaType, widthPx, heightPx, paperMetresPerPixel, bytes }) => ({
     id,
     mediaType: mediaType as Picture['mediaType'],
     widthPx,
     heightPx,
+    paperMetresPerPixel,
     base64: bytes.toString('base64'),
   }));
 }
@@ -117,8 +118,8 @@ export async function insertProject(
 /** The plan pictures of a project, for another one. */
 export async function copyPictures({ sequelize }: Database, fromId: string, toId: string): Promise<void> {
   await sequelize.query(
-    `INSERT INTO pictures (project_id, id, media_type, width_px, height_px, tiled, bytes)
-     SELECT :toId, id, media_type, width_px, height_px, false, bytes FROM pictures WHERE project_id = :fromId`,
+    `INSERT INTO pictures (project_id, id, media_type, width_px, height_px, paper_metres_per_pixel, tiled, bytes)
+     SELECT :toId, id, media_type, width_px, height_px, paper_metres_per_pixel, false, bytes FROM pictures WHERE project_id = :fromId`,
     { replacements: { fromId, toId } },
   );
 }

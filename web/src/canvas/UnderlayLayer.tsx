@@ -1,5 +1,7 @@
 import { memo } from 'react';
 import { type PictureInfo, type ProjectDocument, TILE_PX, type Underlay, WHOLE_UP_TO_PX } from '@dusky-spool/core/model';
+import { planToPicture } from '@dusky-spool/core/house';
+import { useBrokenPictures } from '../state/broken-pictures.ts';
 import { useProjectStore } from '../state/project.ts';
 import type { Camera } from './picture.ts';
 import css from './canvas.module.css';
@@ -12,13 +14,23 @@ interface Props {
   readonly showRetired?: boolean;
   /** With it large pictures are shown in tiles, only those in sight. */
   readonly camera?: Camera;
+  /** Not faded: it is looked at for itself. */
+  readonly isFull?: boolean;
 }
 
 const MAX_TILES = 80;
 
 /** Plan pictures under the drawing, at their scale. */
-export const UnderlayLayer = memo(function UnderlayLayer({ projectId, project, levelId, showRetired = false, camera }: Props) {
+export const UnderlayLayer = memo(function UnderlayLayer({
+  projectId,
+  project,
+  levelId,
+  showRetired = false,
+  camera,
+  isFull,
+}: Props) {
   const pictures = useProjectStore((state) => state.pictures);
+  const { add: addBroken, remove: removeBroken } = useBrokenPictures.getState();
   return (
     <g className="underlays">
       {Object.values(project.underlays)
@@ -27,7 +39,7 @@ export const UnderlayLayer = memo(function UnderlayLayer({ projectId, project, l
           const picture = pictures.find((p) => p.id === underlay.pictureId);
           if (!picture) return null;
           const large = picture.widthPx * picture.heightPx > WHOLE_UP_TO_PX && picture.mediaType !== 'image/svg+xml';
-          const [sx, sy] = [underlay.metresPerPixel, underlay.metresPerPixelY];
+          const [sx, sy] = [underlay.metresPerPixel * (underlay.mirrored ? -1 : 1), underlay.metresPerPixelY];
           const [x0, y0, x1, y1] = underlay.crop ?? [0, 0, 1, 1];
           const clip = `crop-${underlay.id}`;
           const address = `/api/projects/${projectId}/pictures/${picture.id}`;
@@ -35,7 +47,7 @@ export const UnderlayLayer = memo(function UnderlayLayer({ projectId, project, l
             <g
               key={underlay.id}
               className={underlay.retired ? `${css.underlay} retired` : css.underlay}
-              opacity={underlay.opacity}
+              opacity={isFull ? 1 : underlay.opacity}
               transform={`translate(${underlay.originX},${underlay.originY}) rotate(${(underlay.rotationRad * 180) / Math.PI}) scale(${sx},${-sy}) translate(0,${-picture.heightPx})`}
             >
               {underlay.crop && (
@@ -59,10 +71,18 @@ export const UnderlayLayer = memo(function UnderlayLayer({ projectId, project, l
                       width={sidePx}
                       height={sidePx}
                       preserveAspectRatio="none"
+                      onError={() => addBroken(picture.id)}
                     />
                   ))
                 ) : (
-                  <image href={address} width={picture.widthPx} height={picture.heightPx} preserveAspectRatio="none" />
+                  <image
+                    href={address}
+                    width={picture.widthPx}
+                    height={picture.heightPx}
+                    preserveAspectRatio="none"
+                    onError={() => addBroken(picture.id)}
+                    onLoad={() => removeBroken(picture.id)}
+                  />
                 )}
               </g>
             </g>
@@ -79,14 +99,10 @@ function tilesInSight(underlay: Underlay, picture: PictureInfo, { k, tx, ty }: C
   const z = Math.min(deepest, Math.max(0, deepest - Math.floor(Math.log2(Math.max(1, perScreenPx)))));
   const sidePx = TILE_PX * 2 ** (deepest - z);
   // Corners of the sheet as pixels of the picture.
-  const [cos, sin] = [Math.cos(underlay.rotationRad), Math.sin(underlay.rotationRad)];
   const corners = [0, window.innerWidth].flatMap((sx) =>
     [0, window.innerHeight].map((sy): [number, number] => {
-      const [dx, dy] = [(sx - tx) / k - underlay.originX, (ty - sy) / k - underlay.originY];
-      return [
-        (dx * cos + dy * sin) / underlay.metresPerPixel,
-        picture.heightPx - (dy * cos - dx * sin) / underlay.metresPerPixelY,
-      ];
+      const [x, y] = planToPicture(underlay, [(sx - tx) / k, (ty - sy) / k]);
+      return [x, picture.heightPx - y];
     }),
   );
   const range = (axis: 0 | 1, sizePx: number): [number, number] => {

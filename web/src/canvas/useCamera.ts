@@ -27,7 +27,7 @@ export interface CameraControl {
   readonly isInSight: (points: readonly Point2[], leftPx: number) => boolean;
 }
 
-const NEAREST = 700;
+const NEAREST = 4000;
 const FARTHEST = 3;
 /** After so long without a move the plan is drawn anew, sharp, ms. */
 const REST_MS = 110;

@@ -1,30 +1,46 @@
-import { type Point2, rotate2 } from '@dusky-spool/core/math';
+import { pictureToPlan, planToPicture } from '@dusky-spool/core/house';
+import type { Point2 } from '@dusky-spool/core/math';
 import { type Operation, type Underlay, update } from '@dusky-spool/core/model';
 
-/** Where a plan position lies on a picture, px from its lower left corner. */
-export function onPicture(underlay: Underlay, p: Point2): Point2 {
-  const [x, y] = rotate2([p[0] - underlay.originX, p[1] - underlay.originY], -underlay.rotationRad);
-  return [x / underlay.metresPerPixel, y / underlay.metresPerPixelY];
+interface Size {
+  readonly widthPx: number;
+  readonly heightPx: number;
 }
 
-/** Gives a picture another scale; the plan position `fixed` stays where it is on the picture. */
-export function rescaled(underlay: Underlay, fixed: Point2, metresPerPixel: number, metresPerPixelY: number): Operation | null {
-  const [u, v] = onPicture(underlay, fixed);
-  const [dx, dy] = rotate2([u * metresPerPixel, v * metresPerPixelY], underlay.rotationRad);
+/** A picture changed in some way, with one place of it (px) where it was on the plan. */
+function keeping(underlay: Underlay, pixel: Point2, after: Partial<Underlay>): Operation | null {
+  const was = pictureToPlan(underlay, pixel);
+  const is = pictureToPlan({ ...underlay, ...after }, pixel);
   return update('underlays', underlay, {
-    metresPerPixel,
-    metresPerPixelY,
-    originX: fixed[0] - dx,
-    originY: fixed[1] - dy,
-    scaled: true,
+    ...after,
+    originX: underlay.originX + was[0] - is[0],
+    originY: underlay.originY + was[1] - is[1],
   });
 }
 
-/** Turns a picture about the middle of what is shown of it. */
-export function turned(underlay: Underlay, size: { widthPx: number; heightPx: number }, byRad: number): Operation | null {
-  const middle: Point2 = [(size.widthPx * underlay.metresPerPixel) / 2, (size.heightPx * underlay.metresPerPixelY) / 2];
-  const [mx, my] = rotate2(middle, underlay.rotationRad);
-  const rotationRad = Math.atan2(Math.sin(underlay.rotationRad + byRad), Math.cos(underlay.rotationRad + byRad));
-  const [nx, ny] = rotate2(middle, rotationRad);
-  return update('underlays', underlay, { rotationRad, originX: underlay.originX + mx - nx, originY: underlay.originY + my - ny });
-}
+const middleOf = ({ widthPx, heightPx }: Size): Point2 => [widthPx / 2, heightPx / 2];
+
+/** Gives a picture another scale; the plan position `fixed` stays where it is on the picture. */
+export const rescaled = (underlay: Underlay, fixed: Point2, metresPerPixel: number, metresPerPixelY: number): Operation | null =>
+  keeping(underlay, planToPicture(underlay, fixed), { metresPerPixel, metresPerPixelY, scaled: true });
+
+/** Gives a picture the scale that it was drawn at: `ratio` is 50 for 1:50. Its middle stays. Null where the file does not know its paper. */
+export const atRatio = (
+  underlay: Underlay,
+  picture: Size & { readonly paperMetresPerPixel: number | null },
+  ratio: number,
+): Operation | null => {
+  if (picture.paperMetresPerPixel === null) return null;
+  const metresPerPixel = picture.paperMetresPerPixel * ratio;
+  return keeping(underlay, middleOf(picture), { metresPerPixel, metresPerPixelY: metresPerPixel, scaled: true });
+};
+
+/** Turns a picture about its middle. */
+export const turned = (underlay: Underlay, size: Size, byRad: number): Operation | null =>
+  keeping(underlay, middleOf(size), {
+    rotationRad: Math.atan2(Math.sin(underlay.rotationRad + byRad), Math.cos(underlay.rotationRad + byRad)),
+  });
+
+/** Exchanges left and right of a picture; its middle stays. */
+export const mirrored = (underlay: Underlay, size: Size): Operation | null =>
+  keeping(underlay, middleOf(size), { mirrored: !underlay.mirrored });

@@ -157,7 +157,13 @@ describe('a joist', () => {
 });
 
 describe('a plan picture', () => {
-  const picture: PictureInfo = { id: 'a'.repeat(64), mediaType: 'image/png', widthPx: 1000, heightPx: 500 };
+  const picture: PictureInfo = {
+    id: 'a'.repeat(64),
+    mediaType: 'image/png',
+    widthPx: 1000,
+    heightPx: 500,
+    paperMetresPerPixel: null,
+  };
 
   it('without a scale is twenty metres wide; one with a scale says so', () => {
     const base = { id: 'u1', levelId, picture, name: 'plan.png', at: [3, 4] as const, replaced: null };
@@ -183,7 +189,7 @@ describe('a plan picture', () => {
         name: 'b',
         at: [9, 9],
         metresPerPixel: null,
-        replaced: { underlay: old.underlays.u1, widthPx: 1000 },
+        replaced: { underlay: old.underlays.u1, picture },
       }),
     );
     expect(next.underlays.u1.retired).to.equal(true);

@@ -1,5 +1,6 @@
+import { planToPicture } from '@dusky-spool/core/house';
 import type { Point2 } from '@dusky-spool/core/math';
-import { type Operation, type ProjectDocument, removeWithDependants, type Underlay } from '@dusky-spool/core/model';
+import { type Operation, type ProjectDocument, removeWithDependants } from '@dusky-spool/core/model';
 import { noSelection, type Selection } from './selection-kinds.ts';
 
 const TABLES = {
@@ -36,18 +37,14 @@ export const isBare = (project: ProjectDocument, levelId: string) =>
 
 /** The part of a picture between two corners on the plan, as shares of the picture; null where it is too small to see. */
 export function cropBetween(
-  underlay: Pick<Underlay, 'originX' | 'originY' | 'rotationRad' | 'metresPerPixel' | 'metresPerPixelY'>,
+  underlay: Parameters<typeof planToPicture>[0],
   picture: { readonly widthPx: number; readonly heightPx: number },
   first: Point2,
   second: Point2,
 ): [number, number, number, number] | null {
-  const share = ([x, y]: Point2): Point2 => {
-    const [dx, dy] = [x - underlay.originX, y - underlay.originY];
-    const [cos, sin] = [Math.cos(-underlay.rotationRad), Math.sin(-underlay.rotationRad)];
-    return [
-      (dx * cos - dy * sin) / (picture.widthPx * underlay.metresPerPixel),
-      (dx * sin + dy * cos) / (picture.heightPx * underlay.metresPerPixelY),
-    ];
+  const share = (at: Point2): Point2 => {
+    const [x, y] = planToPicture(underlay, at);
+    return [x / picture.widthPx, y / picture.heightPx];
   };
   const [p, q] = [share(first), share(second)];
   const within = (value: number) => Math.min(1, Math.max(0, value));

@@ -13,6 +13,16 @@ export interface DrawingJobs {
   readonly proposeWalls: DrawingJob<{ readonly walls: readonly string[]; readonly openings: readonly string[] }, Proposals>;
 }
 
+/** The jobs of the worker that reads pictures of lines. */
+export interface VectorJobs {
+  /** Lines as x0, y0, x1, y1, ... px from the lower left corner of the picture. */
+  readonly lines: {
+    readonly params: { readonly svg: string; readonly widthPx: number; readonly heightPx: number };
+    readonly report: never;
+    readonly result: Float64Array;
+  };
+}
+
 interface DrawingJob<P, R> {
   readonly params: P & { readonly metresPerUnit: number };
   readonly report: never;

@@ -7,11 +7,12 @@ import { projectBounds } from '@dusky-spool/core/house';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { postForm, postJson } from '../../ground/api/http.ts';
 import { text } from '../../ground/text.ts';
-import { turned } from '../../commands/place-picture.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { useSurveyView } from './useSurveyView.ts';
 import { useRef, useState } from 'react';
-import { Button, Modal, Slider, Tooltip } from 'antd';
+import { Button, Modal, Slider } from 'antd';
+import { useBrokenPictures } from '../../state/broken-pictures.ts';
+import { PictureSettings } from './PictureSettings.tsx';
 import css from './survey.module.css';
 
 interface Props {
@@ -35,6 +36,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
   const addPicture = useProjectStore((state) => state.addPicture);
   const pictures = useProjectStore((state) => state.pictures);
   const { hidden, toggleHidden } = useSurveyView();
+  const broken = useBrokenPictures((state) => state.ids);
   const input = useRef<HTMLInputElement>(null);
   const replacing = useRef<Underlay | null>(null);
   const [busy, setBusy] = useState(false);
@@ -69,7 +71,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
       metresPerPixel,
       replaced: old && {
         underlay: old,
-        widthPx: pictures.find(({ id }) => id === old.pictureId)?.widthPx ?? picture.widthPx,
+        picture: pictures.find(({ id }) => id === old.pictureId) ?? picture,
       },
     });
     edit(text(old ? 'survey.replacePicture' : 'edit.addPicture'), operations);
@@ -120,6 +122,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
       {underlay ? (
         <>
           <b className={css.fileName}>{underlay.name}</b>
+          {size && broken.has(size.id) && <p className="caution">{text('survey.pictureBroken')}</p>}
           {!underlay.scaled && <p className="caution">{text('plan.scaleWait')}</p>}
           <Button
             type={underlay.scaled ? 'default' : 'primary'}
@@ -130,6 +133,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
           >
             {text(underlay.scaled ? 'survey.checkScale' : 'plan.setScale')}
           </Button>
+          {size && <PictureSettings underlay={underlay} picture={size} />}
           <label className="field">
             <span>{text('plan.fade')}</span>
             <Slider
@@ -142,19 +146,6 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
             />
           </label>
           <div className={css.pictureButtons}>
-            <Tooltip title={text('survey.turnPicture')}>
-              <Button
-                size="small"
-                aria-label={text('survey.turnPicture')}
-                disabled={underlay.locked}
-                onClick={() => {
-                  const operation = size && turned(underlay, size, Math.PI / 2);
-                  if (operation) edit(text('survey.turnPicture'), [operation]);
-                }}
-              >
-                90°
-              </Button>
-            </Tooltip>
             <Button
               size="small"
               disabled={underlay.locked}

@@ -1,10 +1,11 @@
 import { useProject } from '../../state/open-project.ts';
 import { distance2, formatLength, type Point2 } from '@dusky-spool/core/math';
 import { planScale } from '@dusky-spool/core/calculators';
+import { planToPicture } from '@dusky-spool/core/house';
 import type { Underlay } from '@dusky-spool/core/model';
 import { text } from '../../ground/text.ts';
 import { problemSentence } from '@dusky-spool/texts';
-import { onPicture, rescaled } from '../../commands/place-picture.ts';
+import { rescaled } from '../../commands/place-picture.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { useState } from 'react';
@@ -33,7 +34,7 @@ export function ScaleFlow({ measured, onDone }: Props) {
   const [isMissing, setIsMissing] = useState(false);
   const { units } = project.project;
   const underlay = project.underlays[measured.underlayId];
-  const [p, q] = [onPicture(underlay, measured.first), onPicture(underlay, measured.second)];
+  const [p, q] = [planToPicture(underlay, measured.first), planToPicture(underlay, measured.second)];
   const now = { dxPx: q[0] - p[0], dyPx: q[1] - p[1] };
   const nowM = distance2(measured.first, measured.second);
   const earlier = underlay.scaled

@@ -20,6 +20,7 @@ import { useProjectParts } from '../../state/project.ts';
 import { noSelection, type Selection, toggled } from '../../state/selection-kinds.ts';
 import { insideOf } from '../../state/survey-selection.ts';
 import { Draft } from './Draft.tsx';
+import { Magnifier } from './Magnifier.tsx';
 import { SelectionOverlay } from './SelectionOverlay.tsx';
 import { useGripDrag } from './useGripDrag.ts';
 import type { SurveyToolControl } from './useSurveyTool.ts';
@@ -93,6 +94,11 @@ export function SurveyCanvas(props: Props) {
       onClick={onClick}
       onDoubleClick={isSelecting ? focusInspector : tool.kind === 'feature' ? toolControl.finish : undefined}
       onContextMenu={onContextMenu}
+      dragged={
+        tool.kind === 'scale' && pointer.pointer ? (
+          <Magnifier projectId={projectId} project={shown} levelId={levelId} camera={camera} at={pointer.pointer.snap.point} />
+        ) : undefined
+      }
     >
       {!hidden.has('underlay') && (
         <UnderlayLayer
@@ -143,6 +149,11 @@ function useDraftPointer({ projectId, levelId, toolControl, control }: Props, wa
       // Shift turns the lock round for one corner.
       const isLocked = tool.kind === 'walls' && tool.draw.angleLock !== event.shiftKey;
       const reachM = SNAP_PX / control.camera.k;
+      // What is measured on a picture lies on the picture's own marks, never on the grid or on walls drawn over it.
+      if (tool.kind === 'scale' || tool.kind === 'crop') {
+        const underlayLines = tool.kind === 'scale' ? linesNear(at, reachM) : [];
+        return { at, snap: snapDrawing(at, { walls: [], gridAngleRad, gridM: 0, angleLockRad: 0, underlayLines }, reachM) };
+      }
       const underlayLines = hidden.has('underlay') ? [] : linesNear(at, reachM);
       const angleLockRad = isLocked ? ANGLE_STEP_RAD : 0;
       const sources = { walls, from, corners: drawn, gridAngleRad, gridM, angleLockRad, underlayLines };

@@ -1,13 +1,37 @@
 import { useEffect, useMemo, useState } from 'react';
-import { type Point2, rotate2 } from '@dusky-spool/core/math';
-import { svgLines } from '@dusky-spool/core/house';
-import type { ProjectDocument, Underlay } from '@dusky-spool/core/model';
+import type { Point2 } from '@dusky-spool/core/math';
+import { pictureToPlan } from '@dusky-spool/core/house';
+import type { PictureInfo, ProjectDocument, Underlay } from '@dusky-spool/core/model';
 import { useProjectStore } from '../../state/project.ts';
+import type { VectorJobs } from '../../workers/drawing-jobs.ts';
+import { JobClient } from '../../workers/jobs.ts';
 
 type Line = readonly [Point2, Point2];
 const CELL_M = 1;
 const MAX_CELLS = 400;
+/** A picture that takes longer than this to read is not snapped to, ms. */
+const MAX_READ_MS = 20_000;
 const read = new Map<string, Promise<Line[]>>();
+
+/** The lines of a picture, px, read by a worker that is gone after it. */
+async function linesOf(projectId: string, { id, widthPx, heightPx }: PictureInfo): Promise<Line[]> {
+  const response = await fetch(`/api/projects/${projectId}/pictures/${id}`);
+  if (!response.ok) return [];
+  const svg = await response.text();
+  const worker = new Worker(new URL('../../workers/vector.worker.ts', import.meta.url), { type: 'module' });
+  const jobs = new JobClient<VectorJobs>(worker);
+  const late = setTimeout(() => jobs.stop(), MAX_READ_MS);
+  try {
+    const xy = await jobs.run('lines', { svg, widthPx, heightPx });
+    return Array.from({ length: xy.length / 4 }, (_, n): Line => [
+      [xy[4 * n], xy[4 * n + 1]],
+      [xy[4 * n + 2], xy[4 * n + 3]],
+    ]);
+  } finally {
+    clearTimeout(late);
+    jobs.stop();
+  }
+}
 
 /** The lines of a level's vector plan near a point, m: what drawing snaps to. Read once, found by place. */
 export function useUnderlayLines(
@@ -19,29 +43,26 @@ export function useUnderlayLines(
   const underlay = Object.values(project.underlays).find((one) => one.levelId === levelId && !one.retired);
   const picture = underlay && pictures.find(({ id }) => id === underlay.pictureId);
   const [lines, setLines] = useState<{ id: string; lines: Line[] } | null>(null);
-  const vectorId = picture?.mediaType === 'image/svg+xml' ? picture.id : null;
-  const heightPx = picture?.heightPx ?? 0;
+  const vector = picture?.mediaType === 'image/svg+xml' ? picture : null;
   useEffect(() => {
-    if (!vectorId) return;
+    if (!vector) return;
     let wanted = true;
-    let work = read.get(vectorId);
+    let work = read.get(vector.id);
     if (!work) {
-      work = fetch(`/api/projects/${projectId}/pictures/${vectorId}`)
-        .then((response) => (response.ok ? response.text() : ''))
-        .then((svg) => svgLines(svg, heightPx));
-      read.set(vectorId, work);
+      work = linesOf(projectId, vector);
+      read.set(vector.id, work);
     }
     work.then(
-      (found) => wanted && setLines({ id: vectorId, lines: found }),
-      () => read.delete(vectorId),
+      (found) => wanted && setLines({ id: vector.id, lines: found }),
+      () => read.delete(vector.id),
     );
     return () => {
       wanted = false;
     };
-  }, [projectId, vectorId, heightPx]);
+  }, [projectId, vector]);
   const cells = useMemo(
-    () => (underlay && lines && lines.id === vectorId ? cellsOf(underlay, lines.lines) : null),
-    [underlay, lines, vectorId],
+    () => (underlay && lines && lines.id === vector?.id ? cellsOf(underlay, lines.lines) : null),
+    [underlay, lines, vector],
   );
   return useMemo(
     () => (p, reachM) => {
@@ -58,12 +79,8 @@ export function useUnderlayLines(
 
 function cellsOf(underlay: Underlay, lines: readonly Line[]): Map<string, Line[]> {
   const cells = new Map<string, Line[]>();
-  const world = ([x, y]: Point2): Point2 => {
-    const [dx, dy] = rotate2([x * underlay.metresPerPixel, y * underlay.metresPerPixelY], underlay.rotationRad);
-    return [underlay.originX + dx, underlay.originY + dy];
-  };
   for (const [a, b] of lines) {
-    const line: Line = [world(a), world(b)];
+    const line: Line = [pictureToPlan(underlay, a), pictureToPlan(underlay, b)];
     const steps = Math.min(
       MAX_CELLS,
       Math.max(1, Math.ceil(Math.hypot(line[1][0] - line[0][0], line[1][1] - line[0][1]) / (CELL_M / 2))),

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
+import { pictureToPlan } from '@dusky-spool/core/house';
 import type { DocumentReply } from '@dusky-spool/core/model';
 import { openGranary, planPoint, projectIdOf, saved } from './testing/steps.ts';
 import { type App, startApp } from './testing/app.ts';
@@ -51,6 +52,49 @@ describe('a surveyor', () => {
     // 26 ft 3 in = 8.001 m over 800 px; a click is good to a pixel of the screen.
     expect(underlay.metresPerPixel).to.be.closeTo(8.001 / 800, 3e-5);
     expect(underlay.scaled).to.equal(true);
+  });
+
+  it('sets a drawing to the scale that its sheet states, and checks it on the drawing’s own corners', async () => {
+    // 200 mm by 120 mm of paper: a room of 160 mm by 70 mm from (20, 30) on, which is 8.00 m by 3.50 m at 1:50.
+    const drawing = `<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="120mm" viewBox="0 0 200 120"><g transform="translate(10 20)"><path d="M10 10H170V80H10Z" fill="none" stroke="#000"/></g></svg>`;
+    await page.getByRole('button', { name: 'Remove', exact: true }).click();
+    const file = { name: 'boathouse.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing) };
+    await page.getByLabel('Add a plan picture').setInputFiles(file);
+    const scale = page.getByLabel('Scale of the sheet');
+    await scale.fill('1:fifty');
+    await scale.press('Enter');
+    await page.getByText('is not read as a scale').waitFor();
+    await scale.fill('1:50');
+    await scale.press('Enter');
+    await page.getByText('The scale is not set yet.').waitFor({ state: 'detached' });
+    await saved(page);
+    const read = async () => {
+      const reply = (await (await page.request.get(`${app.url}/api/projects/${projectIdOf(page)}`)).json()) as DocumentReply;
+      return Object.values(reply.document.underlays)[0];
+    };
+    const underlay = await read();
+    expect(underlay.metresPerPixel).to.be.closeTo((50 * 0.0254) / 96, 1e-12);
+    // Near its corners is enough: the clicks are drawn to the ends of its lines, not to the grid.
+    await page.getByRole('button', { name: 'Check the scale' }).click();
+    const px = 96 / 25.4;
+    const heightPx = Math.ceil(120 * px);
+    for (const mm of [20, 180]) {
+      const at = pictureToPlan(underlay, [mm * px, heightPx - 30 * px]);
+      const { x, y } = await planPoint(page, at[0] + 0.03, at[1] - 0.02);
+      await page.mouse.move(x, y);
+      await page.mouse.click(x, y);
+    }
+    await page.getByText('It measures 8.00 m on the plan now.').waitFor();
+    await page.getByRole('dialog').getByLabel('Length').fill('8.00 m');
+    await page.getByRole('dialog').getByLabel('Length').press('Enter');
+    await page.getByText(/It agrees with the first within 1 % \([+−]0.00 %\)/).waitFor();
+    await page.getByRole('button', { name: 'Keep the scale' }).click();
+    await page.getByRole('button', { name: 'Mirror', exact: true }).click();
+    await page.getByLabel('Angle', { exact: true }).fill('12.5');
+    await page.getByLabel('Angle', { exact: true }).press('Enter');
+    await saved(page);
+    const turned = await read();
+    expect([turned.mirrored, Math.round((turned.rotationRad * 1800) / Math.PI) / 10]).to.deep.equal([true, 12.5]);
   });
 
   it('takes in a project file, and is told what is wrong with a bad one', async () => {

@@ -113,7 +113,7 @@ export const problems = {
   'drawing-binary': '{{field}}: this is a binary drawing. Save it as ASCII DXF.',
   'drawing-empty': '{{field}}: nothing is drawn in it that can be read.',
   'dxf-damaged': '{{field}}: the drawing cannot be read ({{reason}}). Save it again as ASCII DXF.',
-  'scale-not-read': '{{field}}: “{{typed}}” is not read as a scale. Type for example 1:50, or 1/4" = 1\'.',
+  'scale-not-read': '“{{typed}}” is not read as a scale. Type for example 1:50, or 1/4" = 1\'.',
   'units-missing': 'The file does not say in which unit it is drawn. Choose one before its walls are used.',
   'block-loop': '{{field}} holds itself and was left out.',
   'block-missing': '{{field}} is not in the file and was left out.',

@@ -6,7 +6,7 @@ import { drawnPlans } from '../../core/testing/drawn-plans.ts';
 import { runCommand } from './commands.ts';
 
 const DEMO = join(import.meta.dirname, '../../demo');
-const run = (...args: string[]) => runCommand(args, (path) => readFileSync(path, 'utf8'));
+const run = (...args: string[]) => runCommand(args, (path, encoding = 'utf8') => readFileSync(path, encoding));
 const demo = (name: string) => join(DEMO, `${name}.spool.json`);
 
 describe('the command line', () => {

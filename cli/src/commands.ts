@@ -12,7 +12,7 @@ import {
   missingThings,
   proposalInput,
   proposeWalls,
-  readDxf,
+  readDxfBytes,
   sameOutline,
   surveyQuestions,
 } from '@dusky-spool/core/house';
@@ -30,7 +30,8 @@ export interface CommandResult {
   readonly error: string;
 }
 
-type ReadFile = (path: string) => string;
+/** The text of a file; in `latin1` each letter is one byte of it. */
+type ReadFile = (path: string, encoding?: 'utf8' | 'latin1') => string;
 
 export const USAGE = `Usage: npm run --silent cli -- COMMAND
   schedule FILE [--csv | --json]     the cable schedule of a project file
@@ -291,19 +292,23 @@ function drawing(
   if (path === undefined) return bad({ code: 'input-missing', kind: 'incomplete', field: 'FILE' }, asJson);
   let text: string;
   try {
-    text = readFile(path);
+    text = readFile(path, 'latin1');
   } catch (error) {
     return bad({ code: 'file-missing', kind: 'invalid', field: path, reason: (error as Error).message }, asJson);
   }
-  const read = readDxf(text);
+  const read = readDxfBytes(Buffer.from(text, 'latin1'));
   if (!read.ok) return bad({ ...read.problem, field: path }, asJson);
   const { value: drawn } = read;
   if (command === 'drawing') {
-    const layers = drawn.layers.map((layer) => ({ name: layer.name, lines: lineCount(layer), arcs: layer.arcs.length / 5 }));
-    const { metresPerUnit, guessMetresPerUnit, bounds, texts, ignored, problems } = drawn;
+    const layers = drawn.layers.map(({ arcs, lines, ...layer }) => ({
+      ...layer,
+      lines: lineCount({ lines }),
+      arcs: arcs.length / 5,
+    }));
+    const { metresPerUnit, guess, bounds, texts, dimensions, ignored, problems } = drawn;
     const told = problems.map((problem) => ({ ...problem, sentence: problemSentence(problem) }));
     if (asJson)
-      return good(json({ metresPerUnit, guessMetresPerUnit, bounds, layers, texts: texts.length, ignored, problems: told }));
+      return good(json({ metresPerUnit, guess, bounds, layers, texts: texts.length, dimensions, ignored, problems: told }));
     return good(
       [...layers.map(({ name, lines }) => `${name.padEnd(24)} ${lines} lines`), ...told.map(({ sentence }) => sentence)].join(
         '\n',

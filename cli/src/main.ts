@@ -9,7 +9,7 @@ for (const stream of [process.stdout, process.stderr])
     process.exit();
   });
 
-const result = runCommand(process.argv.slice(2), (path) => readFileSync(path === '-' ? 0 : path, 'utf8'));
+const result = runCommand(process.argv.slice(2), (path, encoding = 'utf8') => readFileSync(path === '-' ? 0 : path, encoding));
 if (result.out !== '') process.stdout.write(result.out.endsWith('\n') ? result.out : `${result.out}\n`);
 if (result.error !== '') process.stderr.write(`${result.error}\n`);
 process.exitCode = result.status;

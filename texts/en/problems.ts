@@ -111,6 +111,7 @@ export const problems = {
   'drawing-too-large':
     '{{field}}: the drawing is too large. Up to 60 MB and 2 million lines are read; leave layers out and save it again.',
   'drawing-binary': '{{field}}: this is a binary drawing. Save it as ASCII DXF.',
+  'drawing-kind': '{{field}}: this is {{kindFound}}, which is not read. Save the drawing as ASCII DXF, or print it as PDF.',
   'drawing-empty': '{{field}}: nothing is drawn in it that can be read.',
   'dxf-damaged': '{{field}}: the drawing cannot be read ({{reason}}). Save it again as ASCII DXF.',
   'scale-not-read': '“{{typed}}” is not read as a scale. Type for example 1:50, or 1/4" = 1\'.',

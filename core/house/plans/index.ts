@@ -4,9 +4,10 @@
 // Terms: docs/glossary.md.
 export { drawingMarks, type TradeMarkAt } from './drawing-marks.ts';
 export { drawingSvg, SVG_PX_PER_M } from './drawing-svg.ts';
-export { type Drawing, lineCount } from './drawing.ts';
+export { type Drawing, type DrawingDimension, type LayerState, lineCount, type UnitEvidence, type UnitGuess } from './drawing.ts';
+export { metresSaid } from './drawing-units.ts';
 export { pictureToPlan, planToPicture } from './picture-place.ts';
 export { proposalInput } from './proposal-input.ts';
-export { readDxf } from './read-dxf.ts';
+export { readDxf, readDxfBytes } from './read-dxf.ts';
 export { svgLines } from './svg-lines.ts';
 export { type Proposals, proposeWalls, type WallProposal } from './wall-proposals.ts';

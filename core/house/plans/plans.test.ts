@@ -148,7 +148,7 @@ describe('a DXF drawing', () => {
 
   it('without units is guessed and says so', () => {
     const drawing = must(dxf([...LINE, 0, 'LINE', 8, 'W', 10, 0, 20, 0, 11, 12_000, 21, 0], 0));
-    expect([drawing.metresPerUnit, drawing.guessMetresPerUnit]).to.deep.equal([null, 0.001]);
+    expect([drawing.metresPerUnit, drawing.guess.metresPerUnit]).to.deep.equal([null, 0.001]);
     expect(drawing.problems.map(({ code }) => code)).to.include('units-missing');
   });
 

@@ -14,6 +14,7 @@ export const addDrawingPicture = ({
   name,
   at,
   corner,
+  shrunk = 1,
 }: {
   readonly id: string;
   readonly levelId: string;
@@ -21,6 +22,8 @@ export const addDrawingPicture = ({
   readonly name: string;
   readonly at: Point2;
   readonly corner: Point2;
+  /** How many pixels of the drawing are one of the picture that was stored of it: more than one for a very large drawing. */
+  readonly shrunk?: number;
 }): Operation[] => [
   create(
     'underlays',
@@ -32,7 +35,7 @@ export const addDrawingPicture = ({
       originX: at[0],
       originY: at[1],
       drawingCorner: [corner[0], corner[1]],
-      metresPerPixel: 1 / SVG_PX_PER_M,
+      metresPerPixel: shrunk / SVG_PX_PER_M,
       rotationRad: 0,
       opacity: OPACITY,
       scaled: true,

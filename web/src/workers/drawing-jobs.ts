@@ -1,5 +1,5 @@
 import type { Bounds, Outcome, Problem } from '@dusky-spool/core/math';
-import type { Proposals, TradeMarkAt } from '@dusky-spool/core/house';
+import type { DrawingDimension, LayerState, Proposals, TradeMarkAt, UnitGuess } from '@dusky-spool/core/house';
 
 /** The jobs of the worker that reads a drawing. All but `read` are about the drawing that was read last. */
 export interface DrawingJobs {
@@ -29,11 +29,19 @@ interface DrawingJob<P, R> {
   readonly result: R;
 }
 
+/** A layer as the page shows it, with how it was set where it was drawn. */
+export interface ShownLayer extends LayerState {
+  readonly name: string;
+  readonly lines: Float32Array;
+  readonly marks: number;
+}
+
 /** A drawing as the page shows it: lines as x0, y0, x1, y1, ... in drawing units. */
 export interface ShownDrawing {
-  readonly layers: readonly { readonly name: string; readonly lines: Float32Array; readonly marks: number }[];
+  readonly layers: readonly ShownLayer[];
   readonly metresPerUnit: number | null;
-  readonly guessMetresPerUnit: number;
+  readonly guess: UnitGuess;
+  readonly dimensions: readonly DrawingDimension[];
   readonly bounds: Bounds;
   /** The lower left corner in the coordinates of the file, drawing units. */
   readonly origin: readonly [number, number];

@@ -1,10 +1,12 @@
-import { type Drawing, drawingMarks, drawingSvg, proposalInput, proposeWalls, readDxf } from '@dusky-spool/core/house';
+import { type Drawing, drawingMarks, drawingSvg, proposalInput, proposeWalls, readDxfBytes } from '@dusky-spool/core/house';
 import { ok } from '@dusky-spool/core/math';
 import type { DrawingJobs, ShownDrawing } from './drawing-jobs.ts';
 import { type JobPort, serveJobs } from './jobs.ts';
 
 /** Reads drawings and proposes walls away from the page. */
 let read: Drawing | null = null;
+/** Dimensions that the page is told of. */
+const MAX_SHOWN = 200;
 
 function opened(): Drawing {
   if (!read) throw new Error('No drawing has been read.');
@@ -13,9 +15,9 @@ function opened(): Drawing {
 
 serveJobs<DrawingJobs>(self as unknown as JobPort, {
   read: async (file, { report }) => {
-    const text = await file.text();
-    report(0.15);
-    const outcome = readDxf(text, (share) => report(0.15 + share * 0.85));
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    report(0.1);
+    const outcome = readDxfBytes(bytes, (share) => report(0.1 + share * 0.9));
     if (!outcome.ok) return outcome;
     read = outcome.value;
     return ok(shownDrawing(read));
@@ -26,11 +28,13 @@ serveJobs<DrawingJobs>(self as unknown as JobPort, {
 });
 
 function shownDrawing(drawing: Drawing): ShownDrawing {
-  const { marks, metresPerUnit, guessMetresPerUnit, bounds, origin, problems, ignored } = drawing;
-  const layers = drawing.layers.map(({ name, lines }) => ({
-    name,
+  const { marks, dimensions, metresPerUnit, guess, bounds, origin, problems, ignored } = drawing;
+  const marked = new Map<string, number>();
+  for (const { layer } of marks) marked.set(layer, (marked.get(layer) ?? 0) + 1);
+  const layers = drawing.layers.map(({ arcs: _, lines, ...layer }) => ({
+    ...layer,
     lines: Float32Array.from(lines),
-    marks: marks.filter(({ layer }) => layer === name).length,
+    marks: marked.get(layer.name) ?? 0,
   }));
-  return { layers, metresPerUnit, guessMetresPerUnit, bounds, origin, problems, ignored };
+  return { layers, dimensions: dimensions.slice(0, MAX_SHOWN), metresPerUnit, guess, bounds, origin, problems, ignored };
 }

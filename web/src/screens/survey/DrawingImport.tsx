@@ -12,6 +12,7 @@ import { JobCancelled } from '../../workers/jobs.ts';
 import { DrawingLayers } from './DrawingLayers.tsx';
 import { DrawingPreview } from './DrawingPreview.tsx';
 import { DrawingProposals } from './DrawingProposals.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
 import { guessRole, type Role } from './layer-roles.ts';
 import { useDrawing } from './useDrawing.ts';
 import { useDrawingImport } from './useDrawingImport.ts';
@@ -43,7 +44,7 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
     jobs,
   } = useDrawing(file, (read) => {
     setUnit(read.metresPerUnit);
-    setRoles(Object.fromEntries(read.layers.map(({ name }) => [name, guessRole(name)])));
+    setRoles(Object.fromEntries(read.layers.map((layer) => [layer.name, guessRole(layer)])));
   });
   const importDrawing = useDrawingImport(jobs);
 
@@ -131,7 +132,7 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
           <DrawingPreview
             drawing={drawing}
             roles={roles}
-            metresPerUnit={unit ?? drawing.guessMetresPerUnit}
+            metresPerUnit={unit ?? drawing.guess.metresPerUnit}
             proposals={proposals}
             refused={refused}
             shown={pointed}
@@ -162,9 +163,12 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
   );
 }
 
+/** A unit that is none of the usual ones. */
+const OTHER = -1;
+
 /** What one unit of the drawing is; each choice shows how large the drawing would be. */
 function DrawingUnit({
-  drawing: { bounds, metresPerUnit, guessMetresPerUnit },
+  drawing: { bounds, metresPerUnit, guess },
   units,
   unit,
   onUnit,
@@ -177,27 +181,57 @@ function DrawingUnit({
   const options = (['mm', 'cm', 'm', 'in', 'ft'] as const).map((name) => {
     const value = METRES_PER[name];
     const size = `${formatLength(bounds.maxX * value, units)} × ${formatLength(bounds.maxY * value, units)}`;
-    const likely = metresPerUnit === null && guessMetresPerUnit === value ? ` · ${text('drawing.likely')}` : '';
+    const isLikely = metresPerUnit === null && guess.evidence.length > 0 && guess.metresPerUnit === value;
+    const likely = isLikely ? ` · ${text('drawing.likely')}` : '';
     return { value, label: `${name} · ${size}${likely}` };
   });
+  const [isOther, setOther] = useState(false);
   return (
-    <label className="field">
-      <span>{text('drawing.unit')}</span>
-      <Select
-        value={unit}
-        aria-label={text('drawing.unit')}
-        placeholder={text('drawing.unitMissing')}
-        status={unit === null ? 'warning' : undefined}
-        options={options}
-        onChange={onUnit}
-      />
-    </label>
+    <>
+      <label className="field">
+        <span>{text('drawing.unit')}</span>
+        <Select
+          value={isOther ? OTHER : unit}
+          aria-label={text('drawing.unit')}
+          placeholder={text('drawing.unitMissing')}
+          status={unit === null ? 'warning' : undefined}
+          options={[...options, { value: OTHER, label: text('drawing.unitOther') }]}
+          onChange={(value) => {
+            setOther(value === OTHER);
+            if (value !== OTHER) onUnit(value);
+          }}
+        />
+      </label>
+      {isOther && (
+        <label className="field">
+          <span>{text('drawing.unitMeasures')}</span>
+          <LengthField
+            label={text('drawing.unitMeasures')}
+            valueM={unit}
+            units={units}
+            minM={1e-6}
+            maxM={1e5}
+            onChange={(m) => m && onUnit(m)}
+          />
+        </label>
+      )}
+      {metresPerUnit === null && guess.evidence.length > 0 && (
+        <p className="faint">
+          {text('drawing.evidence', {
+            unit: options.find(({ value }) => value === guess.metresPerUnit)?.label.split(' ')[0] ?? '',
+            reasons: guess.evidence
+              .map(({ kind, metres }) => text(`drawing.evidenceOf.${kind}`, { length: formatLength(metres, units) }))
+              .join(', '),
+          })}
+        </p>
+      )}
+    </>
   );
 }
 
 /** What is to be known of the drawing: marks of trades, and what could not be read. */
 function DrawingNotes({
-  drawing: { layers, problems },
+  drawing: { layers, problems, ignored },
   roles,
 }: {
   readonly drawing: ShownDrawing;
@@ -207,6 +241,15 @@ function DrawingNotes({
   return (
     <>
       {count > 0 && <p className="faint">{text('drawing.marksNote', { count })}</p>}
+      {Object.keys(ignored).length > 0 && (
+        <p className="faint">
+          {text('drawing.leftOut', {
+            kinds: Object.entries(ignored)
+              .map(([kind, number]) => `${number} ${kind}`)
+              .join(', '),
+          })}
+        </p>
+      )}
       {problems.map((one, i) => (
         <p key={i} className="caution">
           {problemSentence(one)}

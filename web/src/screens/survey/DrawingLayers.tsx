@@ -1,3 +1,4 @@
+import type { LayerState } from '@dusky-spool/core/house';
 import { Select } from 'antd';
 import { text } from '../../ground/text.ts';
 import type { ShownDrawing } from '../../workers/drawing-jobs.ts';
@@ -8,6 +9,15 @@ interface Props {
   readonly layers: ShownDrawing['layers'];
   readonly roles: Readonly<Record<string, Role>>;
   readonly onRoles: (roles: Readonly<Record<string, Role>>) => void;
+}
+
+/** How a layer was set where it was drawn, where that is not as usual. */
+function stateWords({ isOff, isFrozen, isLocked, isPrinted }: LayerState): string {
+  const words = { off: isOff, frozen: isFrozen, locked: isLocked, notPrinted: !isPrinted };
+  return (['off', 'frozen', 'locked', 'notPrinted'] as const)
+    .filter((word) => words[word])
+    .map((word) => text(`drawing.layerState.${word}`))
+    .join(', ');
 }
 
 /** The layers of a drawing, each with what it means to the survey. */
@@ -22,9 +32,12 @@ export function DrawingLayers({ layers, roles, onRoles }: Props) {
         </tr>
       </thead>
       <tbody>
-        {layers.map(({ name, lines }) => (
+        {layers.map(({ name, lines, ...state }) => (
           <tr key={name}>
-            <th scope="row">{name}</th>
+            <th scope="row">
+              {name}
+              {stateWords(state) !== '' && <span className="faint"> {stateWords(state)}</span>}
+            </th>
             <td>{(lines.length / 4).toLocaleString('en')}</td>
             <td>
               <Select

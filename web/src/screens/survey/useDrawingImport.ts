@@ -39,13 +39,21 @@ export function useDrawingImport(jobs: OpenDrawing['jobs']): (wanted: Import) =>
     }
     const layers = named('walls', 'openings', 'furniture', 'marks', 'text', 'underlay');
     if (layers.length > 0) {
-      const { svg } = await jobs().run('picture', { metresPerUnit, layers });
+      const { svg, widthPx } = await jobs().run('picture', { metresPerUnit, layers });
       const form = new FormData();
       form.append('picture', new File([svg], `${fileName}.svg`, { type: 'image/svg+xml' }));
       const stored = await postForm<PictureInfo>(`/projects/${projectId}/pictures`, form);
       addPicture(stored);
       operations.push(
-        ...addDrawingPicture({ id: newRecordId('u'), levelId, pictureId: stored.id, name: fileName, at: place, corner }),
+        ...addDrawingPicture({
+          id: newRecordId('u'),
+          levelId,
+          pictureId: stored.id,
+          name: fileName,
+          at: place,
+          corner,
+          shrunk: widthPx / stored.widthPx,
+        }),
       );
     }
     const withPicture = edited(project, operations);

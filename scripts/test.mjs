@@ -116,10 +116,22 @@ try {
     })(),
     part('server', ...mocha('--exit', ...SIDE_BY_SIDE, 'server/**/*.test.ts'), env),
   ]);
-  await part('soak', ...mocha('--exit', '--timeout', '3600000', 'server/faults/*.soak.ts', 'server/attacks/fuzz.test.ts'), {
-    ...env,
-    FUZZ_COUNT: '20000',
-  });
+  await part(
+    'soak',
+    ...mocha(
+      '--exit',
+      '--timeout',
+      '3600000',
+      'server/faults/*.soak.ts',
+      'server/attacks/fuzz.test.ts',
+      '{core,server}/**/mutated-*.test.ts',
+    ),
+    {
+      ...env,
+      FUZZ_COUNT: '20000',
+      MUTATED_FILES: '300',
+    },
+  );
 } finally {
   tidy();
 }

@@ -5,6 +5,7 @@ export { answer, printed } from './answers.ts';
 export { checked, type CheckedFinding } from './checked.ts';
 export { countingIds } from './counting-ids.ts';
 export { randomHouse, smallHouse, twoStoreyHouse } from './houses.ts';
+export { mutated } from './mutated.ts';
 export { PLACE_WORDS } from './place-words.ts';
 export { PLANTED } from './planted-houses.ts';
 export { applied, countedIds, withDevices } from './steps.ts';

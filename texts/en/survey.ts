@@ -452,6 +452,7 @@ export const survey = {
     title: 'Drawing {{name}}',
     reading: 'Reading the drawing. Cancel stops it.',
     failed: 'The drawing could not be read on this device.',
+    tooSlow: 'It was not read within {{seconds}} s and was stopped. Leave layers out and save it again.',
     unit: 'A drawing unit is',
     unitMissing: 'the file does not say: choose',
     likely: 'likely',

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import type { Point2 } from '../math/index.ts';
 import { placeDevice } from '../devices/index.ts';
 import { levelAreas, proposalInput, proposeWalls, readDxf, wallElevation } from '../house/index.ts';
 import {
@@ -79,5 +80,28 @@ describe('proposals taken', () => {
       expect(rooms, plan.name).to.be.at.least(4).and.at.most(6);
       expect(levelAreas(house, 'm').rooms).to.have.length(rooms);
     }
+  });
+
+  it('name their rooms by the largest words in them that are a name', () => {
+    const box = (x: number): { a: Point2; b: Point2 }[] => [
+      { a: [x, 0], b: [x + 4, 0] },
+      { a: [x + 4, 0], b: [x + 4, 3] },
+      { a: [x + 4, 3], b: [x, 3] },
+      { a: [x, 3], b: [x, 0] },
+    ];
+    const proposals = [...box(0), ...box(10)].map((line) => ({ ...line, thicknessM: 0.1, openings: [], sure: true }));
+    const words = [
+      { at: [2, 1.5], text: 'Küche', heightM: 0.2 },
+      { at: [2, 1.2], text: 'tiles by owner', heightM: 0.1 },
+      { at: [2, 2], text: '11.4 m²', heightM: 0.4 },
+      { at: [12, 1], text: 'D12', heightM: 0.3 },
+      { at: [30, 1], text: 'Garden', heightM: 0.3 },
+    ] as const;
+    const empty: ProjectDocument = { ...smallHouse(), rooms: {}, walls: {}, openings: {}, racks: {} };
+    let n = 0;
+    const made = wallsFromProposals(empty, 'm', proposals as never, (kind) => `${kind}_${++n}`, words);
+    if (!made.ok) throw new Error(made.problem.code);
+    const names = Object.values(apply(empty, made.value).rooms).map(({ name }) => name);
+    expect(names.sort()).to.deep.equal(['Küche', 'Room 2']);
   });
 });

@@ -1,6 +1,6 @@
-import { distance2, type Outcome, type Point2 } from '../math/index.ts';
+import { distance2, ok, type Outcome, type Point2, pointInPolygon } from '../math/index.ts';
 import type { WallProposal } from '../house/index.ts';
-import { create, newOpening, newWall, type Operation, type ProjectDocument, type WallKind } from '../model/index.ts';
+import { create, newOpening, newWall, type Operation, type ProjectDocument, type Room, type WallKind } from '../model/index.ts';
 import { settleHouse } from './settle.ts';
 import { type NewId, SHORTEST_WALL_M, WALL_BUILDS } from './walls.ts';
 
@@ -8,12 +8,23 @@ import { type NewId, SHORTEST_WALL_M, WALL_BUILDS } from './walls.ts';
 const THICK_M = 0.2;
 const HEIGHTS = { door: [0, 2.04], window: [0.9, 2.1], arch: [0, 2.1] } as const;
 
-/** The accepted proposals as walls with their openings; all that they close becomes rooms. Everything stays assumed until measured. */
+/** Words of a drawing, m on the plan. */
+export interface WordsAt {
+  readonly at: Point2;
+  readonly text: string;
+  readonly heightM: number;
+}
+
+/**
+ * The accepted proposals as walls with their openings; all that they close becomes rooms, named by the words of the drawing that stand in
+ * them. Everything stays assumed until measured.
+ */
 export function wallsFromProposals(
   project: ProjectDocument,
   levelId: string,
   proposals: readonly WallProposal[],
   newId: NewId,
+  words: readonly WordsAt[] = [],
 ): Outcome<Operation[]> {
   const ceilingM = project.levels[levelId].ceilingHeightM;
   const tidy = ([x, y]: Point2): [number, number] => [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000];
@@ -52,5 +63,23 @@ export function wallsFromProposals(
       });
       return [create('walls', wall), ...openings];
     });
-  return settleHouse(project, operations, [levelId], () => newId('room'));
+  const settled = settleHouse(project, operations, [levelId], () => newId('room'));
+  return settled.ok ? ok(settled.value.map((operation) => named(operation, words))) : settled;
+}
+
+const LONGEST_NAME = 60;
+/** A name has a word of letters; areas, lengths and door numbers have none, or say a unit. */
+const IS_NAME = /\p{L}{2,}/u;
+const IS_MEASURE = /\d\s*(mm|cm|m|m2|m²|sqm|sq\.?\s?ft|ft|in)\b|^[A-Z]{0,3}-?\d+[a-z]?$/iu;
+
+/** A new room with the largest words in it that may be a name. */
+function named(operation: Operation, words: readonly WordsAt[]): Operation {
+  if (operation.op !== 'create' || operation.in !== 'rooms') return operation;
+  const room = operation.record as Room;
+  const [best] = words
+    .filter(
+      ({ at, text }) => IS_NAME.test(text) && !IS_MEASURE.test(text) && pointInPolygon(at, room.polygon as readonly Point2[]),
+    )
+    .sort((a, b) => b.heightM - a.heightM || (a.text < b.text ? -1 : 1));
+  return best ? create('rooms', { ...room, name: best.text.slice(0, LONGEST_NAME).trim() }) : operation;
 }

@@ -1,3 +1,4 @@
+import type { WordsAt } from '@dusky-spool/core/survey';
 import type { Bounds, Outcome, Problem } from '@dusky-spool/core/math';
 import type { DrawingDimension, LayerState, Proposals, TradeMarkAt, UnitGuess } from '@dusky-spool/core/house';
 
@@ -10,6 +11,8 @@ export interface DrawingJobs {
     { readonly layers: readonly string[] },
     { readonly svg: string; readonly widthPx: number; readonly heightPx: number }
   >;
+  /** Words on some layers, m from the drawing's own corner. */
+  readonly words: DrawingJob<{ readonly layers: readonly string[] }, readonly WordsAt[]>;
   readonly proposeWalls: DrawingJob<{ readonly walls: readonly string[]; readonly openings: readonly string[] }, Proposals>;
 }
 

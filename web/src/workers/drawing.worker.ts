@@ -23,6 +23,12 @@ serveJobs<DrawingJobs>(self as unknown as JobPort, {
     return ok(shownDrawing(read));
   },
   marks: ({ metresPerUnit, layers }) => drawingMarks(opened(), metresPerUnit, layers),
+  words: ({ metresPerUnit, layers }) => {
+    const wanted = new Set(layers);
+    return opened()
+      .texts.filter(({ layer }) => wanted.has(layer))
+      .map(({ x, y, height, text }) => ({ at: [x * metresPerUnit, y * metresPerUnit], heightM: height * metresPerUnit, text }));
+  },
   picture: ({ metresPerUnit, layers }) => drawingSvg(opened(), metresPerUnit, new Set(layers)),
   proposeWalls: ({ metresPerUnit, walls, openings }) => proposeWalls(proposalInput(opened(), metresPerUnit, walls, openings)),
 });

@@ -58,11 +58,13 @@ export function useDrawingImport(jobs: OpenDrawing['jobs']): (wanted: Import) =>
     }
     const withPicture = edited(project, operations);
     if (accepted.length === 0 || !withPicture.ok) return ok(operations);
+    const words = await jobs().run('words', { metresPerUnit, layers: named('text', 'walls', 'underlay', 'furniture') });
     const walls = wallsFromProposals(
       withPicture.value,
       levelId,
       accepted.map((wall) => ({ ...wall, a: moved(wall.a), b: moved(wall.b) })),
       newSurveyId,
+      words.map((one) => ({ ...one, at: moved(one.at) })),
     );
     return walls.ok ? ok([...operations, ...walls.value]) : walls;
   };

@@ -12,7 +12,7 @@ const MASTS = part('masts', ({ typeId }) => MAST_TYPES.has(typeId));
 export const aerialBonded = defineCheck({
   id: 'aerial-bonded',
   title: 'Antennas and dishes are bonded, each by its own conductor, on to the building electrode',
-  source: 'NEC 810, 820 style; EN 60728-11',
+  source: 'NEC articles 810 and 820; EN 60728-11',
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',

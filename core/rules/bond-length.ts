@@ -4,7 +4,7 @@ import { defineCheck, say } from './check.ts';
 export const bondLength = defineCheck({
   id: 'bond-length',
   title: 'Bonding conductors are short',
-  source: 'NEC 800, 820 style: 6 m in dwellings; EN 62305 direction',
+  source: 'NEC articles 800 and 820: 6 m in dwellings; EN 62305',
   severity: 'stop',
   stage: 'cabling',
   appliesTo: 'runs',

@@ -13,7 +13,7 @@ const OUTDOORS = part('outdoors', ({ roomId }) => roomId === null);
 export const surgeProtected = defineCheck({
   id: 'surge-protected',
   title: 'Every copper run from outdoors passes a bonded surge arrester at its entry',
-  source: 'NEC 800, 820 style; EN 62305 direction',
+  source: 'NEC articles 800 and 820; EN 62305',
   calculators: ['surge-bond'],
   severity: 'look',
   stage: 'devices',

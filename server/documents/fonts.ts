@@ -13,6 +13,15 @@ export const FONTS = {
   id: file('spline-sans-mono/files/spline-sans-mono-latin-600-normal'),
 } as const;
 
+/** Faces for what the ones above do not have, in the order in which they are asked: other Latin letters, signs, Cyrillic. */
+export const FALLBACKS: readonly string[] = [
+  file('barlow-semi-condensed/files/barlow-semi-condensed-latin-ext-500-normal'),
+  file('hanken-grotesk/files/hanken-grotesk-latin-ext-400-normal'),
+  file('commit-mono/files/commit-mono-latin-400-normal'),
+  file('hanken-grotesk/files/hanken-grotesk-vietnamese-400-normal'),
+  file('hanken-grotesk/files/hanken-grotesk-cyrillic-ext-400-normal'),
+];
+
 export const POINTS_PER_MM = 72 / 25.4;
 
 /** Systems in print: a colour and a dash pattern (mm), so that a monochrome print can be read. */

@@ -3,7 +3,7 @@ import { NOTE_MM, type PlanSheet, type SheetMark } from '@dusky-spool/core/sheet
 import type { ProjectHeader } from '@dusky-spool/core/model';
 import { FONTS, POINTS_PER_MM, SYSTEM_LINES } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
-import { drawTables, type SheetTable } from './tables-pdf.ts';
+import { drawPageNumber, drawTables, type SheetTable } from './tables-pdf.ts';
 import { words } from '@dusky-spool/texts';
 
 const { ink: INK, inkSoft: SOFT, ruleDark: LINE } = PRINT;
@@ -20,7 +20,7 @@ export interface PlanTitle {
 export function planPdf(sheet: PlanSheet, title: PlanTitle, list: readonly SheetTable[]): Promise<Buffer> {
   const mm = (length: number) => length * POINTS_PER_MM;
   const size: [number, number] = [mm(sheet.widthMm), mm(sheet.heightMm)];
-  return pdfBuffer(size, { Title: `${title.project.name}, ${title.level}` }, (pdf, addPage) => {
+  const draw = (pdf: PDFKit.PDFDocument, addPage: () => void) => {
     const inset = sheet.marginMm;
     pdf.save();
     // Paper millimetres, y up, as the sheet is laid out.
@@ -44,7 +44,10 @@ export function planPdf(sheet: PlanSheet, title: PlanTitle, list: readonly Sheet
     pdf.restore();
     if (list.length === 0) return;
     addPage();
-    drawTables({ pdf, addPage, sheet: 'plan', tables: list, title, size, firstPage: 2 });
+    drawTables({ pdf, addPage, sheet: 'plan', tables: list, title, size });
+  };
+  return pdfBuffer(size, { Title: `${title.project.name}, ${title.level}` }, draw, (pdf, page, pages) => {
+    if (page > 1) drawPageNumber(pdf, size, page, pages);
   });
 }
 

@@ -52,8 +52,11 @@ export function tablesPdf(
 ): Promise<Buffer> {
   const [height, width] = PAPER_MM[paper].map((length) => length * POINTS_PER_MM);
   const name = words.t(`documents.${sheet}.title`);
-  return pdfBuffer([width, height], { Title: `${title.project.name}, ${name}` }, (pdf, addPage) =>
-    drawTables({ pdf, addPage, sheet, tables, title, size: [width, height], firstPage: 1 }),
+  return pdfBuffer(
+    [width, height],
+    { Title: `${title.project.name}, ${name}` },
+    (pdf, addPage) => drawTables({ pdf, addPage, sheet, tables, title, size: [width, height] }),
+    (pdf, page, pages) => drawPageNumber(pdf, [width, height], page, pages),
   );
 }
 
@@ -67,24 +70,60 @@ interface DrawnTables {
   readonly title: TablesTitle;
   /** Of a page, points. */
   readonly size: readonly [number, number];
-  /** Number of the page that it begins on. */
-  readonly firstPage: number;
+}
+
+/** Words are put on a line while it stays a little shorter than its column: the writer reckons kerning its own way. */
+const SAFE_SHARE = 0.97;
+
+/** A text with its lines broken between words alone: a run number is never torn apart. A word wider than the column breaks anywhere. */
+function brokenAtSpaces(pdf: PDFKit.PDFDocument, text: string, width: number): string {
+  let line = '';
+  const lines: string[] = [];
+  for (const word of text.split(' ')) {
+    const next = line === '' ? word : `${line} ${word}`;
+    if (line === '' || pdf.widthOfString(next) <= width * SAFE_SHARE) line = next;
+    else {
+      lines.push(line);
+      line = word;
+    }
+  }
+  return [...lines, line].join('\n');
+}
+
+/** The number of a page among all of its document, at the foot. */
+export function drawPageNumber(
+  pdf: PDFKit.PDFDocument,
+  [width, height]: readonly [number, number],
+  page: number,
+  pages: number,
+): void {
+  const margin = MARGIN_MM * POINTS_PER_MM;
+  pdf.font(FONTS.tag).fontSize(9).fillColor(SOFT);
+  pdf.text(words.t('documents.page', { page, pages }), margin, height - margin - 9, {
+    width: width - 2 * margin,
+    align: 'right',
+    lineBreak: false,
+  });
 }
 
 /** Draws tables on the page that is open and on those that follow. */
-export function drawTables({ pdf, addPage, sheet, tables, title, size: [width, height], firstPage }: DrawnTables): void {
+export function drawTables({ pdf, addPage, sheet, tables, title, size: [width, height] }: DrawnTables): void {
   const margin = MARGIN_MM * POINTS_PER_MM;
   const name = words.t(`documents.${sheet}.title`);
   let y = 0;
-  let page = firstPage - 1;
   const head = () => {
-    page++;
     pdf.font(FONTS.uiBold).fontSize(14).fillColor(INK).text(title.project.name, margin, margin, { lineBreak: false });
-    const side = `${name} · ${words.t('documents.revision')} ${title.revision} · ${title.date} · ${page}`;
+    const side = `${name} · ${words.t('documents.revision')} ${title.revision} · ${title.date}`;
     pdf.font(FONTS.tag).fontSize(9).fillColor(SOFT);
     pdf.text(side, margin, margin + 3, { width: width - 2 * margin, align: 'right', lineBreak: false });
+    const { firm, firmContact, client, address } = title.project;
+    const whole = width - 2 * margin;
+    const forWhom = [client, address].filter(Boolean).join(' · ');
+    pdf.text(forWhom, margin, margin + 17, { width: whole / 2, height: 11, ellipsis: true });
+    const byWhom = [firm, firmContact].filter(Boolean).join(' · ');
+    pdf.text(byWhom, margin + whole / 2, margin + 17, { width: whole / 2, height: 11, ellipsis: true, align: 'right' });
     pdf.text(words.t('documents.aid'), margin, height - margin - 9, { width: width - 2 * margin, lineBreak: false });
-    y = margin + 26;
+    y = margin + 36;
   };
   const room = (needed: number) => {
     if (y + needed <= height - margin - 16) return false;
@@ -103,9 +142,10 @@ export function drawTables({ pdf, addPage, sheet, tables, title, size: [width, h
     const shares = columns.map((column) => WIDE[column] ?? 1);
     const unit = (width - 2 * margin) / shares.reduce((sum, share) => sum + share, 0);
     const titles = columns.map((column) => words.t(`documents.${wordsOf}.columns.${column}`));
-    const line = (cells: readonly string[], bold: boolean) => {
+    const line = (given: readonly string[], bold: boolean) => {
       const pen = () => pdf.font(bold ? FONTS.tagBold : FONTS.tag).fontSize(bold ? 8 : 9.5);
       pen();
+      const cells = given.map((cell, i) => brokenAtSpaces(pdf, cell, shares[i] * unit - 6));
       const tall = Math.max(...cells.map((cell, i) => pdf.heightOfString(cell || ' ', { width: shares[i] * unit - 6 }))) + 6;
       if (!bold && room(tall)) line(titles, true);
       pen().fillColor(bold ? SOFT : INK);

@@ -68,6 +68,7 @@ export const documents = {
   date: 'Date',
   revision: 'Revision',
   drawnFor: 'For',
+  page: 'Page {{page}} of {{pages}}',
   aid: 'Planning aid. Local code, the authority and licensed trades decide. Do not cut joists, beams or rated walls without approval.',
   boring: 'Check every bore against mains, pipes and structure before drilling.',
   labelTo: 'to {{there}}',

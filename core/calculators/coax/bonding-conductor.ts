@@ -8,7 +8,7 @@ export const bondingConductor = calculator({
   name: 'bonding-conductor',
   title: 'Bonding of masts and coax entries',
   topic: 'coax',
-  source: 'NEC 810, 820 style; EN 60728-11',
+  source: 'NEC articles 810 and 820; EN 60728-11',
   valid: `10 AWG copper is the least that is suggested; ${FINAL}`,
   formulas: ['North America: mast 10 AWG, lead-in 14 to 6 AWG to 6 m', 'Europe: lightning 16 mm², bonding 4 mm²'],
   cautions: ['C5', 'C6'],

@@ -6,7 +6,7 @@ export const surgeBond = calculator({
   name: 'surge-bond',
   title: 'Surge protection of outdoor copper',
   topic: 'coax',
-  source: 'NEC 800, 820 style; EN 62305 direction',
+  source: 'NEC articles 800 and 820; EN 62305',
   valid: 'copper that comes from outdoors; fibre needs none',
   formulas: ['arrester at the entry, bonded within 6 m'],
   cautions: ['C6'],

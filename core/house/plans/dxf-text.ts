@@ -70,7 +70,7 @@ const unescaped = (text: string): string =>
   text
     .replace(/\\U\+([0-9a-f]{4})/gi, (_, hex: string) => String.fromCharCode(parseInt(hex, 16)))
     // A control character belongs to no word.
-    .replace(/[\u0000-\u001f\u007f-\u009f]/g, ' ')
+    .replace(/\p{Cc}/gu, ' ')
     .replace(/\s+/g, ' ')
     .trim()
     .slice(0, MAX_TEXT);

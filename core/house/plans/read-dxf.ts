@@ -25,7 +25,7 @@ const OTHER_KINDS: readonly (readonly [begins: RegExp, kind: string])[] = [
   [/^AC1[0-9.]{3}/, 'DWG'],
   [/^\w+ Binary DXF\r\n/, 'binary DXF'],
   [/^%PDF-/, 'PDF'],
-  [/^PK\u0003\u0004/, 'ZIP'],
+  [/^PK[^\w\s]{2}/, 'ZIP'],
 ];
 
 const FAULTS: Readonly<Record<DxfFault['what'], string>> = {

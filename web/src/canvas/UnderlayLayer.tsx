@@ -61,6 +61,7 @@ export const UnderlayLayer = memo(function UnderlayLayer({
                 </clipPath>
               )}
               <g clipPath={underlay.crop ? `url(#${clip})` : undefined}>
+                <rect className={css.underlaySheet} width={picture.widthPx} height={picture.heightPx} />
                 {large && camera ? (
                   tilesInSight(underlay, picture, camera).map(({ z, x, y, sidePx }) => (
                     <image

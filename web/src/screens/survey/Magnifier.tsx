@@ -9,8 +9,8 @@ interface Props {
   readonly project: ProjectDocument;
   readonly levelId: string;
   readonly camera: Camera;
-  /** What is looked at, m. */
-  readonly at: Point2;
+  /** What is looked at, m; nothing without. */
+  readonly at: Point2 | null | undefined;
 }
 
 const SIDE_PX = 168;
@@ -20,6 +20,7 @@ const ASIDE_PX = 28;
 
 /** The plan picture about the pointer, enlarged, with a cross where a click would be. */
 export function Magnifier({ projectId, project, levelId, camera: { k, tx, ty }, at }: Props) {
+  if (!at) return null;
   const half = SIDE_PX / 2;
   const near = k * TIMES;
   const camera: Camera = { k: near, tx: half - at[0] * near, ty: half + at[1] * near };

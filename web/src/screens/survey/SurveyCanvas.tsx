@@ -95,9 +95,11 @@ export function SurveyCanvas(props: Props) {
       onDoubleClick={isSelecting ? focusInspector : tool.kind === 'feature' ? toolControl.finish : undefined}
       onContextMenu={onContextMenu}
       dragged={
-        tool.kind === 'scale' && pointer.pointer ? (
-          <Magnifier projectId={projectId} project={shown} levelId={levelId} camera={camera} at={pointer.pointer.snap.point} />
-        ) : undefined
+        <Magnifier
+          {...{ projectId, levelId, camera }}
+          project={shown}
+          at={tool.kind === 'scale' ? pointer.pointer?.snap.point : null}
+        />
       }
     >
       {!hidden.has('underlay') && (

@@ -1,5 +1,6 @@
 import { snapDrawing, surveyHit } from '@dusky-spool/core/house';
 import { formatLength } from '@dusky-spool/core/math';
+import type { ProjectDocument } from '@dusky-spool/core/model';
 import { useCallback, useLayoutEffect, useMemo, useState, type MouseEvent } from 'react';
 import { BuildingLayer } from '../../canvas/BuildingLayer.tsx';
 import { FeaturesLayer } from '../../canvas/FeaturesLayer.tsx';
@@ -12,7 +13,7 @@ import { ANGLE_STEP_RAD, type Pointer } from '../../canvas/tools/draw-walls.ts';
 import { drawnPoints, targetOf } from '../../canvas/tools/survey-tool.ts';
 import { UnderlayLayer } from '../../canvas/UnderlayLayer.tsx';
 import { useBoxSelect } from '../../canvas/useBoxSelect.ts';
-import type { CameraControl } from '../../canvas/useCamera.ts';
+import type { Camera, CameraControl } from '../../canvas/useCamera.ts';
 import { useFirstFit } from '../../canvas/useFirstFit.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
@@ -77,7 +78,6 @@ export function SurveyCanvas(props: Props) {
     if (hit && !(selection.kind === hit.kind && selection.ids.includes(hit.id))) onSelect({ kind: hit.kind, ids: [hit.id] });
     onMenu({ x: event.clientX, y: event.clientY });
   };
-  const isOverUnderlay = Object.values(project.underlays).some((u) => u.levelId === levelId && !u.retired);
   return (
     <Sheet
       control={control}
@@ -102,20 +102,7 @@ export function SurveyCanvas(props: Props) {
         />
       }
     >
-      {!hidden.has('underlay') && (
-        <UnderlayLayer
-          projectId={projectId}
-          project={shown}
-          levelId={levelId}
-          camera={camera}
-          showRetired={!hidden.has('retired')}
-        />
-      )}
-      <BuildingLayer project={shown} levelId={levelId} overUnderlay={isOverUnderlay} />
-      <FeaturesLayer project={shown} levelId={levelId} hidden={hidden} scale={camera.k} />
-      {!hidden.has('labels') && (
-        <LabelLayer project={shown} levelId={levelId} devices={NO_DEVICES} lines={NO_LINES} camera={camera} />
-      )}
+      <SurveyPicture {...{ projectId, levelId, camera }} project={shown} />
       {isSelecting && <SelectionOverlay project={shown} selection={selection} onGrip={drag.onGrip} />}
       {box.outline && <path className="box-select" d={pathThrough(box.outline, true)} />}
       {!isSelecting && (
@@ -130,6 +117,40 @@ export function SurveyCanvas(props: Props) {
         />
       )}
     </Sheet>
+  );
+}
+
+/** What is drawn on a level: its plan pictures, walls, things and names. */
+function SurveyPicture({
+  projectId,
+  levelId,
+  camera,
+  project,
+}: {
+  readonly projectId: string;
+  readonly levelId: string;
+  readonly camera: Camera;
+  readonly project: ProjectDocument;
+}) {
+  const { hidden } = useSurveyView();
+  const isOverUnderlay = Object.values(project.underlays).some((u) => u.levelId === levelId && !u.retired);
+  return (
+    <>
+      {!hidden.has('underlay') && (
+        <UnderlayLayer
+          projectId={projectId}
+          project={project}
+          levelId={levelId}
+          camera={camera}
+          showRetired={!hidden.has('retired')}
+        />
+      )}
+      <BuildingLayer project={project} levelId={levelId} overUnderlay={isOverUnderlay} />
+      <FeaturesLayer project={project} levelId={levelId} hidden={hidden} scale={camera.k} />
+      {!hidden.has('labels') && (
+        <LabelLayer project={project} levelId={levelId} devices={NO_DEVICES} lines={NO_LINES} camera={camera} />
+      )}
+    </>
   );
 }
 

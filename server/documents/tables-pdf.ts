@@ -11,7 +11,8 @@ const MARGIN_MM = 12;
 const WIDE: Readonly<Record<string, number>> = {
   note: 2.2,
   cables: 2.6,
-  place: 1.6,
+  place: 1.7,
+  fromWall: 1.6,
   what: 1.4,
   state: 1.5,
   firstTape: 1.5,
@@ -162,7 +163,8 @@ export function drawTables({ pdf, addPage, sheet, tables, title, size: [width, h
         .lineTo(width - margin, y)
         .stroke();
     };
-    room(70);
+    // Title, note, column titles and the first row stay together.
+    room(110);
     pdf
       .font(FONTS.uiBold)
       .fontSize(11)

@@ -259,8 +259,9 @@ export const documents = {
     },
     columns: {
       what: 'Plate',
-      place: 'Room',
+      place: 'Room and wall',
       fromWall: 'From wall',
+      devices: 'Devices',
       height: 'Center AFF',
       gangs: 'Gangs · width',
       box: 'Box',

@@ -218,10 +218,11 @@ describe('the plate schedule', () => {
     expect(plates.rows).to.deep.equal([
       [
         'Plate 1',
-        'Room AA, Main',
+        'Room AA lower, Main',
         // Middle at 2.05 m, the west wall is 0.12 m thick.
         '1.99 m left',
         '0.40 m',
+        'AA-01 AA-02',
         '2 · 0.118 m',
         'Two gang',
         'yes',

@@ -1,11 +1,22 @@
-import { mainsBoxBeside, plateSizeM, wallDistancesAt, wallSide } from '../../devices/index.ts';
+import { deviceNumber, mainsBoxBeside, plateDeviceIds, plateSizeM, wallDistancesAt, wallSide } from '../../devices/index.ts';
 import type { Plate, ProjectDocument } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
 import { formatLength, formatLengthFine } from '../../math/index.ts';
 import type { PlaceWords } from './place-text.ts';
 
 export type PlateColumn =
-  'what' | 'place' | 'fromWall' | 'height' | 'gangs' | 'box' | 'divider' | 'opening' | 'inserts' | 'finish' | 'beside';
+  | 'what'
+  | 'place'
+  | 'fromWall'
+  | 'height'
+  | 'devices'
+  | 'gangs'
+  | 'box'
+  | 'divider'
+  | 'opening'
+  | 'inserts'
+  | 'finish'
+  | 'beside';
 
 export interface PlateTable {
   readonly section: 'plates' | 'inserts';
@@ -43,9 +54,12 @@ export function plateSchedule(project: ProjectDocument, words: PlateWords): Plat
     const [from] = wallDistancesAt(project, plate, true);
     return [
       plate.name || words.plate(index + 1),
-      `${plate.roomId === null ? words.outdoors : project.rooms[plate.roomId].name}, ${project.levels[plate.levelId].name}`,
+      `${placeOf(project, plate, words)}, ${project.levels[plate.levelId].name}`,
       from ? words.place.fromWall(formatLength(from.distanceM, units), wallSide(from.away)) : '',
       formatLength(plate.heightM, units),
+      plateDeviceIds(plate)
+        .flatMap((id) => (project.devices[id] ? deviceNumber(project, project.devices[id]) : []))
+        .join(' '),
       `${plate.gangs} · ${formatLengthFine(plateSizeM(plate)[0], units)}`,
       words.boxKinds[plate.boxKind],
       plate.divider ? words.yes : '',
@@ -61,7 +75,20 @@ export function plateSchedule(project: ProjectDocument, words: PlateWords): Plat
   const tables: PlateTable[] = [
     {
       section: 'plates',
-      columns: ['what', 'place', 'fromWall', 'height', 'gangs', 'box', 'divider', 'opening', 'inserts', 'finish', 'beside'],
+      columns: [
+        'what',
+        'place',
+        'fromWall',
+        'height',
+        'devices',
+        'gangs',
+        'box',
+        'divider',
+        'opening',
+        'inserts',
+        'finish',
+        'beside',
+      ],
       rows,
     },
     {
@@ -71,6 +98,12 @@ export function plateSchedule(project: ProjectDocument, words: PlateWords): Plat
     },
   ];
   return tables.filter((table) => table.rows.length > 0);
+}
+
+/** The room and the wall of it that a plate is on: it looks away from that wall. */
+function placeOf(project: ProjectDocument, { roomId, facingRad }: Plate, { outdoors, place }: PlateWords): string {
+  const side = wallSide([Math.cos(facingRad), Math.sin(facingRad)]);
+  return roomId === null ? `${outdoors}, ${place.outside(side)}` : place.inWall(project.rooms[roomId].name, side);
 }
 
 /** Plates by level, room and place. */

@@ -24,7 +24,10 @@ export interface HoleWords {
   readonly more: (count: number) => string;
 }
 
+/** Runs that are told of an ordinary hole. */
 const MAX_RUNS = 6;
+/** A hole this near to the edge of a riser is in it, m. */
+const RISER_EDGE_M = 0.05;
 
 /** `2 × 25 mm + 16 mm`: how many holes of which bit; empty where none is allowed. */
 export function bitsOf({ holes }: BoredPlace): string {
@@ -48,17 +51,30 @@ export function holePlace(
   return isUpright && aboveM > 0 ? `${told}, ${words.above(formatLengthFine(aboveM, units))}` : told;
 }
 
+/** The runs through a place: all of them where others decide on it, since a penetration is approved for what goes through it. */
+function runsThrough({ runs, ask }: BoredPlace, words: HoleWords): string {
+  if (ask !== null || runs.length <= MAX_RUNS) return runs.join(' ');
+  return `${runs.slice(0, MAX_RUNS).join(' ')} ${words.more(runs.length - MAX_RUNS)}`;
+}
+
+/** The riser that a place lies in, by its name; nothing elsewhere. */
+function riserAt({ risers }: ProjectDocument, [x, y]: BoredPlace['at']): string {
+  const riser = Object.values(risers).find(
+    (one) => Math.abs(one.x - x) <= one.widthM / 2 + RISER_EDGE_M && Math.abs(one.y - y) <= one.depthM / 2 + RISER_EDGE_M,
+  );
+  return riser ? `${riser.name}, ` : '';
+}
+
 /** The holes of a house for the crew: first those that others decide on, then all others level by level, then their sums. */
 export function holeSheet(project: ProjectDocument, places: readonly BoredPlace[], words: HoleWords): HoleTable[] {
   const rowOf = (line: BoredLine) => {
     const place = line.first;
     return [
       line.count > 1 ? `${line.count} × ${words.members[place.member]}` : words.members[place.member],
-      `${project.levels[place.levelId].name} · ${holePlace(project, line, words.place)}`,
+      `${project.levels[place.levelId].name} · ${place.member === 'floor' ? riserAt(project, place.at) : ''}${holePlace(project, line, words.place)}`,
       bitsOf(place) || (place.member === 'floor' ? words.open : words.none),
       String(place.runs.length),
-      place.runs.slice(0, MAX_RUNS).join(' ') +
-        (place.runs.length > MAX_RUNS ? ` ${words.more(place.runs.length - MAX_RUNS)}` : ''),
+      runsThrough(place, words),
       place.nailPlates ? words.bothFaces : '',
       place.ask ? words.asks[place.ask] : words.crew,
     ];

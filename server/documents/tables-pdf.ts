@@ -1,6 +1,7 @@
 import { PRINT } from '@dusky-spool/design';
 import { PAPER_MM } from '@dusky-spool/core/math';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
+import { brokenAtSpaces } from './fitted-text.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
 import type { PlanTitle } from './plan-pdf.ts';
 import { words } from '@dusky-spool/texts';
@@ -71,24 +72,6 @@ interface DrawnTables {
   readonly title: TablesTitle;
   /** Of a page, points. */
   readonly size: readonly [number, number];
-}
-
-/** Words are put on a line while it stays a little shorter than its column: the writer reckons kerning its own way. */
-const SAFE_SHARE = 0.97;
-
-/** A text with its lines broken between words alone: a run number is never torn apart. A word wider than the column breaks anywhere. */
-function brokenAtSpaces(pdf: PDFKit.PDFDocument, text: string, width: number): string {
-  let line = '';
-  const lines: string[] = [];
-  for (const word of text.split(' ')) {
-    const next = line === '' ? word : `${line} ${word}`;
-    if (line === '' || pdf.widthOfString(next) <= width * SAFE_SHARE) line = next;
-    else {
-      lines.push(line);
-      line = word;
-    }
-  }
-  return [...lines, line].join('\n');
 }
 
 /** The number of a page among all of its document, at the foot. */

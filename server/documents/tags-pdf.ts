@@ -1,8 +1,12 @@
 import { PRINT } from '@dusky-spool/design';
 import { type BundleTag, type Paper, sheetLayout } from '@dusky-spool/core/sheets';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
+import { fittedWords } from './fitted-text.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
 import { words } from '@dusky-spool/texts';
+
+/** Smaller letters are not read on a ladder, points. */
+const SMALLEST_PT = 6;
 
 const { labelInk: INK, rule: FAINT } = PRINT;
 
@@ -36,21 +40,23 @@ function drawTag(pdf: PDFKit.PDFDocument, tag: BundleTag, x: number, y: number, 
   pdf
     .fillColor(INK)
     .font(FONTS.id)
-    .fontSize(height * 0.28);
+    .fontSize(height * 0.24);
   pdf.text(tag.code, x + pad, y + pad, { lineBreak: false });
   const lines = [
     words.t('documents.tags.count', { count: tag.count, rack: tag.rack }),
     tag.head === '' ? words.t('documents.tags.partsAtOnce') : words.t('documents.tags.parts', { head: tag.head }),
-    tag.numbers.join(' '),
   ];
-  const small = height * 0.125;
+  const small = height * 0.11;
+  const inner = width - 2 * pad;
+  const top = y + pad + height * 0.27;
   lines.forEach((line, k) => {
     pdf.font(k === 0 ? FONTS.tagBold : FONTS.tag).fontSize(small);
-    const top = y + pad + height * 0.33 + k * small * 1.3;
-    pdf.text(line, x + pad, top, {
-      width: width - 2 * pad,
-      height: k < 2 ? small * 1.3 : height - (top - y) - pad,
-      ellipsis: true,
-    });
+    pdf.text(line, x + pad, top + k * small * 1.25, { width: inner, height: small * 1.3, ellipsis: true });
   });
+  const listTop = top + lines.length * small * 1.25 + 2;
+  pdf.font(FONTS.tag);
+  const room = [inner, y + height - pad * 0.6 - listTop] as const;
+  const more = (count: number) => words.t('documents.tags.more', { count });
+  const { text, size } = fittedWords(pdf, tag.numbers, room, [small, SMALLEST_PT], more);
+  pdf.fontSize(size).text(text, x + pad, listTop, { width: inner + 1, lineGap: 0 });
 }

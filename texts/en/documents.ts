@@ -86,6 +86,7 @@ export const documents = {
     count_other: '{{count}} cables to {{rack}}',
     parts: 'separates above {{head}}',
     partsAtOnce: 'separates at once',
+    more: 'and {{count}} more, see the cabling sheet',
   },
   labelColumns: {
     end: 'End',

@@ -89,7 +89,7 @@ describe('proposals taken', () => {
       { a: [x + 4, 3], b: [x, 3] },
       { a: [x, 3], b: [x, 0] },
     ];
-    const proposals = [...box(0), ...box(10)].map((line) => ({ ...line, thicknessM: 0.1, openings: [], sure: true }));
+    const proposals = [...box(0), ...box(10)].map((line) => ({ ...line, thicknessM: 0.1, openings: [], certainty: 1 }));
     const words = [
       { at: [2, 1.5], text: 'Küche', heightM: 0.2 },
       { at: [2, 1.2], text: 'tiles by owner', heightM: 0.1 },
@@ -99,7 +99,7 @@ describe('proposals taken', () => {
     ] as const;
     const empty: ProjectDocument = { ...smallHouse(), rooms: {}, walls: {}, openings: {}, racks: {} };
     let n = 0;
-    const made = wallsFromProposals(empty, 'm', proposals as never, (kind) => `${kind}_${++n}`, words);
+    const made = wallsFromProposals(empty, 'm', proposals, (kind) => `${kind}_${++n}`, words);
     if (!made.ok) throw new Error(made.problem.code);
     const names = Object.values(apply(empty, made.value).rooms).map(({ name }) => name);
     expect(names.sort()).to.deep.equal(['Küche', 'Room 2']);

@@ -19,6 +19,20 @@ export {
 export { copyLevel, type LevelCopy, levelOnTop } from './copy-level.ts';
 export { drawingPlace } from './drawing-place.ts';
 export {
+  guessColumns,
+  guessTableUnit,
+  houseFromTable,
+  type HouseTable,
+  readHouseTable,
+  TABLE_FIELDS,
+  type TableColumns,
+  type TableField,
+  type TableHouse,
+  tableHouse,
+  type TableProblem,
+  type TableUnit,
+} from './house-table.ts';
+export {
   buildOf,
   isDefaultBuild,
   type JoistDefaults,

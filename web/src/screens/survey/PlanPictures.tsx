@@ -77,7 +77,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
     edit(text(old ? 'survey.replacePicture' : 'edit.addPicture'), operations);
   };
   const bringIn = (file: File) => {
-    if (/\.dxf$/i.test(file.name)) return onDrawing(file);
+    if (/\.(dxf|csv)$/i.test(file.name)) return onDrawing(file);
     void attempt(async () => {
       const form = new FormData();
       form.append('picture', file);
@@ -109,7 +109,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
       <input
         ref={input}
         type="file"
-        accept=".png,.jpg,.jpeg,.webp,.svg,.pdf,.dxf,image/png,image/jpeg,image/webp,image/svg+xml,application/pdf"
+        accept=".png,.jpg,.jpeg,.webp,.svg,.pdf,.dxf,.csv,image/png,image/jpeg,image/webp,image/svg+xml,application/pdf"
         className="unseen"
         aria-label={text('plan.addPicture')}
         tabIndex={-1}

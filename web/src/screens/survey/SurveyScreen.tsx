@@ -33,6 +33,7 @@ const Walk = later(() => import('./Walk.tsx').then((module) => module.Walk), WAI
 const WallView = later(() => import('../walls/WallView.tsx').then((module) => module.WallView), WAITING);
 const CeilingView = later(() => import('../walls/CeilingView.tsx').then((module) => module.CeilingView), WAITING);
 const House3d = later(() => import('./House3d.tsx').then((module) => module.House3d), WAITING);
+const TableImport = later(() => import('./TableImport.tsx').then((module) => module.TableImport));
 const DrawingImport = later(() => import('./DrawingImport.tsx').then((module) => module.DrawingImport));
 
 interface Props {
@@ -137,7 +138,12 @@ function SurveyPlan({ projectId }: Props) {
       {dialog === 'keys' && <KeyboardSheet onClose={() => setDialog(null)} />}
       {questions.dialog}
       {removalDialog}
-      {drawing && <DrawingImport projectId={projectId} levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />}
+      {drawing &&
+        (/\.(csv|txt)$/i.test(drawing.name) ? (
+          <TableImport levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />
+        ) : (
+          <DrawingImport projectId={projectId} levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />
+        ))}
     </div>
   );
 }

@@ -1,0 +1,178 @@
+import { useEffect, useMemo, useState } from 'react';
+import { Button, Modal, Select } from 'antd';
+import { formatLength, type Outcome } from '@dusky-spool/core/math';
+import {
+  guessColumns,
+  guessTableUnit,
+  houseFromTable,
+  type HouseTable,
+  readHouseTable,
+  TABLE_FIELDS,
+  type TableColumns,
+  type TableField,
+  type TableHouse,
+  tableHouse,
+  type TableUnit,
+} from '@dusky-spool/core/survey';
+import { problemSentence } from '@dusky-spool/texts';
+import { text } from '../../ground/text.ts';
+import { useProject } from '../../state/open-project.ts';
+import { useProjectParts } from '../../state/project.ts';
+import { newSurveyId } from './ids.ts';
+import css from './survey.module.css';
+
+interface Props {
+  readonly levelId: string;
+  readonly file: File;
+  readonly onClose: () => void;
+}
+
+/** A table of rooms or walls: its columns are given meaning, and what its rows say is looked at before it is made. */
+export function TableImport({ levelId, file, onClose }: Props) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const [table, setTable] = useState<Outcome<HouseTable> | null>(null);
+  const [columns, setColumns] = useState<TableColumns>({});
+  const [unit, setUnit] = useState<TableUnit>(project.project.units === 'metric' ? 'm' : 'ft');
+  useEffect(() => {
+    let isWanted = true;
+    void file.text().then((words) => {
+      if (!isWanted) return;
+      const read = readHouseTable(words);
+      setTable(read);
+      if (!read.ok) return;
+      setColumns(guessColumns(read.value.head));
+      setUnit((before) => guessTableUnit(read.value.head) ?? before);
+    });
+    return () => {
+      isWanted = false;
+    };
+  }, [file]);
+  const found = useMemo(
+    () => (table?.ok ? tableHouse(project, levelId, table.value, columns, unit) : null),
+    [table, project, levelId, columns, unit],
+  );
+  const count = found ? found.rooms.length + found.walls.length : 0;
+  const make = () => {
+    if (found && edit(text('table.title', { name: file.name }), houseFromTable(project, found, newSurveyId))) onClose();
+  };
+  return (
+    <Modal
+      open
+      width={900}
+      title={text('table.title', { name: file.name })}
+      onCancel={onClose}
+      footer={
+        <>
+          <Button onClick={onClose}>{text('cancel')}</Button>
+          <Button type="primary" disabled={count === 0} onClick={make}>
+            {text(found && found.walls.length > 0 ? 'table.makeWalls' : 'table.makeRooms', { count })}
+          </Button>
+        </>
+      }
+    >
+      {table && !table.ok && (
+        <p className="field-problem" role="alert">
+          {problemSentence(table.problem)}
+        </p>
+      )}
+      {table?.ok && found && (
+        <>
+          <p className="faint">{text('table.line')}</p>
+          <ColumnChoices head={table.value.head} columns={columns} unit={unit} onColumns={setColumns} onUnit={setUnit} />
+          <TablePreview found={found} />
+        </>
+      )}
+    </Modal>
+  );
+}
+
+const NONE = -1;
+
+/** Which column holds what, and the unit of lengths that name none. */
+function ColumnChoices({
+  head,
+  columns,
+  unit,
+  onColumns,
+  onUnit,
+}: {
+  readonly head: readonly string[];
+  readonly columns: TableColumns;
+  readonly unit: TableUnit;
+  readonly onColumns: (columns: TableColumns) => void;
+  readonly onUnit: (unit: TableUnit) => void;
+}) {
+  const options = [{ value: NONE, label: text('table.noColumn') }, ...head.map((label, value) => ({ value, label }))];
+  const choose = (field: TableField, value: number) => onColumns({ ...columns, [field]: value === NONE ? undefined : value });
+  return (
+    <div className={css.tableColumns}>
+      {TABLE_FIELDS.map((field) => (
+        <label key={field} className="field">
+          <span>{text(`table.fields.${field}`)}</span>
+          <Select
+            size="small"
+            value={columns[field] ?? NONE}
+            aria-label={text(`table.fields.${field}`)}
+            options={options}
+            onChange={(value) => choose(field, value)}
+          />
+        </label>
+      ))}
+      <label className="field">
+        <span>{text('table.unit')}</span>
+        <Select
+          size="small"
+          value={unit}
+          aria-label={text('table.unit')}
+          options={(['mm', 'cm', 'm', 'in', 'ft'] as const).map((value) => ({ value, label: value }))}
+          onChange={onUnit}
+        />
+      </label>
+    </div>
+  );
+}
+
+const MAX_SHOWN = 200;
+
+/** What the rows come to, and why some do not. */
+function TablePreview({ found: { rooms, walls, problems } }: { readonly found: TableHouse }) {
+  const { levels, project } = useProject();
+  const { units } = project;
+  return (
+    <div className={css.tablePreview}>
+      {problems.length > 0 && (
+        <ul className="caution" role="alert" aria-label={text('table.notTaken', { count: problems.length })}>
+          {problems.slice(0, MAX_SHOWN).map(({ line, problem }) => (
+            <li key={line}>
+              {text('table.row', { line })} {problemSentence(problem, units)}
+            </li>
+          ))}
+        </ul>
+      )}
+      {rooms.length > 0 && (
+        <table className={css.layerTable}>
+          <thead>
+            <tr>
+              {(['name', 'level', 'width', 'depth', 'height'] as const).map((field) => (
+                <th key={field}>{text(`table.fields.${field}`)}</th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rooms.slice(0, MAX_SHOWN).map(({ name, levelId, widthM, depthM, heightM }, n) => (
+              <tr key={n}>
+                <th scope="row">{name}</th>
+                <td>{levels[levelId].name}</td>
+                <td>{formatLength(widthM, units)}</td>
+                <td>{formatLength(depthM, units)}</td>
+                <td>{heightM === null ? text('table.asLevel') : formatLength(heightM, units)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {walls.length > 0 && <p>{text('table.walls', { count: walls.length })}</p>}
+    </div>
+  );
+}

@@ -97,6 +97,25 @@ describe('a surveyor', () => {
     expect([turned.mirrored, Math.round((turned.rotationRad * 1800) / Math.PI) / 10]).to.deep.equal([true, 12.5]);
   });
 
+  it('brings in a table of rooms: its columns are known, a bad line is told, and the rest becomes rooms', async () => {
+    const table = 'Room;Width (cm);Length (cm);Ceiling\nHall;420;310;270\nBath;two;250;\nStore;200;250;';
+    await page.getByRole('button', { name: 'Remove', exact: true }).click();
+    const file = { name: 'rooms.csv', mimeType: 'text/csv', buffer: Buffer.from(table) };
+    await page.getByLabel('Add a plan picture').setInputFiles(file);
+    const dialog = page.getByRole('dialog');
+    await dialog.getByText('Line 3:').waitFor();
+    await dialog.getByText('“two” is not read as a length').waitFor();
+    await dialog.getByRole('button', { name: 'Make 2 rooms' }).click();
+    await dialog.waitFor({ state: 'detached' });
+    await saved(page);
+    const reply = (await (await page.request.get(`${app.url}/api/projects/${projectIdOf(page)}`)).json()) as DocumentReply;
+    const rooms = Object.values(reply.document.rooms).map(({ name, ceilingHeightM }) => [name, ceilingHeightM]);
+    expect(rooms.sort()).to.deep.equal([
+      ['Hall', 2.7],
+      ['Store', null],
+    ]);
+  });
+
   it('takes in a project file, and is told what is wrong with a bad one', async () => {
     await page.goto(`${app.url}/projects`);
     const input = page.getByLabel('Import project file');

@@ -126,7 +126,7 @@ export const guidePages: readonly GuidePage[] = [
       },
       {
         title: 'A plan picture or drawing',
-        text: 'Add a picture, PDF or drawing below the level. Type the scale that the sheet states (1:50), or set it by two points and a length, and check it by a second length: clicks lie on the picture itself, with a magnifier, and on the ends of lines where it has lines. Turn it by any angle, mirror it, or show a part of it. A DXF drawing shows which layers were off or frozen, what speaks for its unit, and what was left out; its words name the rooms.',
+        text: 'Add a picture, PDF or drawing below the level. Type the scale that the sheet states (1:50), or set it by two points and a length, and check it by a second length: clicks lie on the picture itself, with a magnifier, and on the ends of lines where it has lines. Turn it by any angle, mirror it, or show a part of it. A DXF drawing shows which layers were off or frozen, what speaks for its unit, and what was left out; its words name the rooms. A table of rooms or walls comes in as CSV: say which column holds what, look at what it makes, and move the rooms together.',
       },
       {
         title: 'Walk the house',

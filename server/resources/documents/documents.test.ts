@@ -244,7 +244,9 @@ describe('documents', () => {
     writeFileSync(join(folder, 'p.pdf'), pdf);
     const text = spawnSync('pdftotext', ['-layout', join(folder, 'p.pdf'), '-'], { encoding: 'utf8' }).stdout;
     expect(text).to.match(/Plate 7 +Study, left wall, .*0\.40 m +ST-01 +1 · 0\.072 m.*2 × network/);
-    expect(text).to.match(/Page 1 of \d+/).and.include('Tidewrack Integration');
+    expect(text)
+      .to.match(/Page 1 of \d+/)
+      .and.include('Tidewrack Integration');
     expect(text).to.match(/network jack +4/);
     expect(text).to.include('a licensed electrician wires the mains side');
   });

@@ -59,17 +59,13 @@ export function problemHandler(log: Logger, report: ErrorReport = () => undefine
 /** The problem that a failure comes to, and its status. */
 export function answerOf(error: unknown): { readonly problem: Problem; readonly status: number } {
   if (error instanceof PlannedRefusal) return { problem: error.problem, status: STATUS[error.problem.code] ?? 422 };
-  const { type, code, status, statusCode } = (error ?? {}) as {
+  const { type, status, statusCode } = (error ?? {}) as {
     type?: string;
-    code?: string;
     status?: number;
     statusCode?: number;
   };
-  if (type === 'entity.too.large' || code === 'LIMIT_FILE_SIZE')
-    return { problem: { code: 'file-too-large', field: 'file' }, status: 413 };
+  if (type === 'entity.too.large') return { problem: { code: 'file-too-large', field: 'file' }, status: 413 };
   if (type === 'entity.parse.failed') return { problem: { code: 'file-not-json', field: 'body', reason: '' }, status: 422 };
-  if (typeof code === 'string' && code.startsWith('LIMIT_'))
-    return { problem: { code: 'upload-malformed', field: 'picture' }, status: 400 };
   const requestStatus = status ?? statusCode;
   if (requestStatus !== undefined && requestStatus >= 400 && requestStatus < 500)
     return requestStatus === 404
@@ -78,7 +74,6 @@ export function answerOf(error: unknown): { readonly problem: Problem; readonly 
           problem: { code: 'request-malformed', kind: 'invalid', field: FIELD_OF_STATUS[requestStatus] ?? 'request' },
           status: REQUEST_STATUSES.has(requestStatus) ? requestStatus : 400,
         };
-  if (isUploadError(error)) return { problem: { code: 'upload-malformed', field: 'picture' }, status: 400 };
   if (isDatabaseAway(error)) return { problem: { code: 'database-away' }, status: 503 };
   if (isBadValue(error))
     return {
@@ -94,8 +89,3 @@ const FIELD_OF_STATUS: Readonly<Record<number, string>> = {
   415: 'Content-Type or Content-Encoding',
   416: 'Range',
 };
-
-/** What the multipart parser throws has no code: it is known by its words. */
-const isUploadError = (error: unknown): boolean =>
-  error instanceof Error &&
-  /multipart|unexpected end of form|malformed (part|content)|boundary|unterminated/i.test(error.message);

@@ -19,7 +19,7 @@ const upload = multer({
 const takeFile: RequestHandler = (request, response, next) =>
   void upload.single('picture')(request, response, (error: unknown) => {
     const isTooLarge = (error as { code?: unknown } | undefined)?.code === 'LIMIT_FILE_SIZE';
-    if (isTooLarge) next(refusal('file-too-large', { field: 'picture', mostBytes: MAX_PICTURE_BYTES, bytes: MAX_PICTURE_BYTES }));
+    if (isTooLarge) next(refusal('file-too-large', { field: 'picture', mostBytes: MAX_PICTURE_BYTES }));
     else next(error ? refusal('upload-malformed', { field: 'picture' }) : undefined);
   });
 

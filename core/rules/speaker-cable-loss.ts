@@ -92,6 +92,17 @@ const SPEAKER_CABLES = whole<SpeakerCables>({
   make: () => ({ ohmPerKm: new Remembered(), thicker: new Remembered() }),
 });
 
+/** Resistance of one conductor of a speaker cable at the temperature of the project, ohm/km; null where its gauge has none. */
+export const speakerOhmPerKm = (project: ProjectDocument, cable: CableType): number | null =>
+  derivationsOf(project)
+    .get(SPEAKER_CABLES)
+    .ohmPerKm.of(cable, () => {
+      const { stranded, gaugeAwg } = cable;
+      const material = cable.material === 'cca' ? 'cca' : 'copper';
+      const wire = wireResistance({ gaugeAwg: gaugeAwg!, stranded, material, temperatureC: project.project.ambientC });
+      return wire.ok ? wire.value.ohmPerKm : null;
+    });
+
 function figuresFor(
   project: ProjectDocument,
   cable: CableType,
@@ -99,17 +110,9 @@ function figuresFor(
   loadOhm: number,
   limitDb: number,
 ): Figures | null {
-  const gaugeAwg = cable.gaugeAwg!;
-  const ohmPerKm = derivationsOf(project)
-    .get(SPEAKER_CABLES)
-    .ohmPerKm.of(cable, () => {
-      const material = cable.material === 'cca' ? 'cca' : 'copper';
-      const { stranded } = cable;
-      const wire = wireResistance({ gaugeAwg, stranded, material, temperatureC: project.project.ambientC });
-      return wire.ok ? wire.value.ohmPerKm : null;
-    });
+  const ohmPerKm = speakerOhmPerKm(project, cable);
   if (ohmPerKm === null) return null;
-  return { ...speakerLoopLoss(ohmPerKm, lengthM, loadOhm), limitDb, lengthM, loadOhm, gaugeAwg };
+  return { ...speakerLoopLoss(ohmPerKm, lengthM, loadOhm), limitDb, lengthM, loadOhm, gaugeAwg: cable.gaugeAwg! };
 }
 
 function judge(

@@ -1,9 +1,10 @@
-import { LOSS_STOP_DB, LOSS_TARGET_DB, routedLength, speakerCableLoss } from '../calculators/index.ts';
+import { LOSS_STOP_DB, LOSS_TARGET_DB, routedLength, speakerLoopLoss } from '../calculators/index.ts';
 import { type Reading, whole } from '../derive/index.ts';
 import { type CableType, type ProjectDocument, type Run, update } from '../model/index.ts';
 import { compareNumbers, isKept, PLANNED_RUN, RUNS_HANGING } from '../runs/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 import { exchange, thickerThan } from './cures.ts';
+import { speakerOhmPerKm } from './speaker-cable-loss.ts';
 import { TYPE_OF_DEVICE } from './type-of-device.ts';
 
 /** A speaker on a line: its load, the pair of the home run that feeds it, and the runs between it and the home run. */
@@ -145,10 +146,10 @@ function lossOver(
       const metres = lengthM(run.id);
       const type = n === 0 ? cable : project.cableTypes[run.cableTypeId];
       if (metres === null) return null;
-      const ohm = loopOhm(project, type, metres);
-      if (ohm === null) return null;
-      const behind = chain.filter((one) => one.pair === speaker.pair && (n === 0 || one.links.includes(run)));
-      share += ohm / parallelOhm(behind);
+      const ohmPerKm = speakerOhmPerKm(project, type);
+      if (ohmPerKm === null) return null;
+      const loadOhm = parallelOhm(chain.filter((one) => one.pair === speaker.pair && (n === 0 || one.links.includes(run))));
+      share += speakerLoopLoss(ohmPerKm, metres, loadOhm).loopOhm / loadOhm;
     }
     return { lossDb: 20 * Math.log10(1 + share), lengthM: path.reduce((sum, run) => sum + lengthM(run.id)!, 0) };
   };
@@ -189,18 +190,6 @@ function lossOver(
       },
     ),
   ];
-}
-
-function loopOhm(project: ProjectDocument, { gaugeAwg, stranded, material }: CableType, lengthM: number): number | null {
-  const loss = speakerCableLoss({
-    lengthM,
-    loadOhm: 8,
-    gaugeAwg: gaugeAwg!,
-    stranded,
-    material: material === 'cca' ? 'cca' : 'copper',
-    temperatureC: project.project.ambientC,
-  });
-  return loss.ok ? loss.value.loopOhm : null;
 }
 
 /** Speakers of a chain with a run of their own to the rack. */

@@ -13,7 +13,7 @@ import {
 } from '../model/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
 import { drawnPlans } from '../testing/drawn-plans.ts';
-import { wallsFromProposals } from './walls-from-proposals.ts';
+import { namedByWords, wallsFromProposals } from './walls-from-proposals.ts';
 
 const apply = (project: ProjectDocument, operations: readonly Operation[]) => {
   const applied = applyChange(project, { operations });
@@ -99,7 +99,7 @@ describe('proposals taken', () => {
     ] as const;
     const empty: ProjectDocument = { ...smallHouse(), rooms: {}, walls: {}, openings: {}, racks: {} };
     let n = 0;
-    const made = wallsFromProposals(empty, 'm', proposals, (kind) => `${kind}_${++n}`, words);
+    const made = wallsFromProposals(empty, 'm', proposals, (kind) => `${kind}_${++n}`, namedByWords(words));
     if (!made.ok) throw new Error(made.problem.code);
     const names = Object.values(apply(empty, made.value).rooms).map(({ name }) => name);
     expect(names.sort()).to.deep.equal(['Küche', 'Room 2']);

@@ -12,7 +12,7 @@ import {
   pointInPolygon,
   type Problem,
 } from '../math/index.ts';
-import { create, type Operation, type ProjectDocument, type Room } from '../model/index.ts';
+import type { Operation, ProjectDocument, Room } from '../model/index.ts';
 import { wallsFromProposals } from './walls-from-proposals.ts';
 import { type NewId, SHORTEST_WALL_M, WALL_BUILDS } from './walls.ts';
 
@@ -289,12 +289,12 @@ export function houseFromTable(project: ProjectDocument, { rooms, walls }: Table
         ...walls.filter((wall) => wall.levelId === levelId).map(({ a, b, thicknessM }) => wallProposal(a, b, thicknessM)),
       ],
       newId,
+      (room) => asSaid(room, here),
     );
     if (!made.ok) return made;
-    const said = made.value.map((operation) => asSaid(operation, here));
-    operations.push(...said);
+    operations.push(...made.value);
     // Codes of rooms on the next level are others than these.
-    const next = edited(house, said);
+    const next = edited(house, made.value);
     if (!next.ok) return next;
     house = next.value;
   }
@@ -302,11 +302,9 @@ export function houseFromTable(project: ProjectDocument, { rooms, walls }: Table
 }
 
 /** A new room with the name and the height that its row gives. */
-function asSaid(operation: Operation, rooms: readonly Placed[]): Operation {
-  if (operation.op !== 'create' || operation.in !== 'rooms') return operation;
-  const record = operation.record as Room;
-  const found = rooms.find(({ middle }) => pointInPolygon(middle, record.polygon as readonly Point2[]));
-  if (!found) return operation;
+function asSaid(room: Room, rooms: readonly Placed[]): Room {
+  const found = rooms.find(({ middle }) => pointInPolygon(middle, room.polygon as readonly Point2[]));
+  if (!found) return room;
   const { name, heightM } = found.room;
-  return create('rooms', { ...record, name: name || record.name, ceilingHeightM: heightM ?? record.ceilingHeightM });
+  return { ...room, name: name || room.name, ceilingHeightM: heightM ?? room.ceilingHeightM };
 }

@@ -59,5 +59,5 @@ export {
   type WallChain,
   type WallLine,
 } from './wall-chain.ts';
-export { wallsFromProposals, type WordsAt } from './walls-from-proposals.ts';
+export { namedByWords, wallsFromProposals, type WordsAt } from './walls-from-proposals.ts';
 export { drawWalls, moveWalls, type NewId, placeWall, removeWalls, splitWall, WALL_BUILDS, type WallBuild } from './walls.ts';

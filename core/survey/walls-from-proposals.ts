@@ -16,15 +16,15 @@ export interface WordsAt {
 }
 
 /**
- * The accepted proposals as walls with their openings; all that they close becomes rooms, named by the words of the drawing that stand in
- * them. Everything stays assumed until measured.
+ * The accepted proposals as walls with their openings; all that they close becomes rooms, with what `finished` adds to each. Everything
+ * stays assumed until measured.
  */
 export function wallsFromProposals(
   project: ProjectDocument,
   levelId: string,
   proposals: readonly WallProposal[],
   newId: NewId,
-  words: readonly WordsAt[] = [],
+  finished: (room: Room) => Room = (room) => room,
 ): Outcome<Operation[]> {
   const ceilingM = project.levels[levelId].ceilingHeightM;
   const tidy = ([x, y]: Point2): [number, number] => [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000];
@@ -64,7 +64,12 @@ export function wallsFromProposals(
       return [create('walls', wall), ...openings];
     });
   const settled = settleHouse(project, operations, [levelId], () => newId('room'));
-  return settled.ok ? ok(settled.value.map((operation) => named(operation, words))) : settled;
+  if (!settled.ok) return settled;
+  return ok(
+    settled.value.map((operation) =>
+      operation.op === 'create' && operation.in === 'rooms' ? create('rooms', finished(operation.record as Room)) : operation,
+    ),
+  );
 }
 
 const LONGEST_NAME = 60;
@@ -72,14 +77,14 @@ const LONGEST_NAME = 60;
 const IS_NAME = /\p{L}{2,}/u;
 const IS_MEASURE = /\d\s*(mm|cm|m|m2|m²|sqm|sq\.?\s?ft|ft|in)\b|^[A-Z]{0,3}-?\d+[a-z]?$/iu;
 
-/** A new room with the largest words in it that may be a name. */
-function named(operation: Operation, words: readonly WordsAt[]): Operation {
-  if (operation.op !== 'create' || operation.in !== 'rooms') return operation;
-  const room = operation.record as Room;
-  const [best] = words
-    .filter(
-      ({ at, text }) => IS_NAME.test(text) && !IS_MEASURE.test(text) && pointInPolygon(at, room.polygon as readonly Point2[]),
-    )
-    .sort((a, b) => b.heightM - a.heightM || (a.text < b.text ? -1 : 1));
-  return best ? create('rooms', { ...room, name: best.text.slice(0, LONGEST_NAME).trim() }) : operation;
-}
+/** Names a new room by the largest words of a drawing in it that may be a name. */
+export const namedByWords =
+  (words: readonly WordsAt[]) =>
+  (room: Room): Room => {
+    const [best] = words
+      .filter(
+        ({ at, text }) => IS_NAME.test(text) && !IS_MEASURE.test(text) && pointInPolygon(at, room.polygon as readonly Point2[]),
+      )
+      .sort((a, b) => b.heightM - a.heightM || (a.text < b.text ? -1 : 1));
+    return best ? { ...room, name: best.text.slice(0, LONGEST_NAME).trim() } : room;
+  };

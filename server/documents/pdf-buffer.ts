@@ -42,8 +42,7 @@ function withAllSigns(pdf: PDFKit.PDFDocument): void {
   }) as typeof pdf.font;
   pdf.text = ((text: string, x?: number | Options, y?: number, given?: Options) => {
     const pieces = face === null ? [] : piecesOf(text, face);
-    if (pieces.length <= 1 && pieces[0]?.face === face) return plainText(text, x as number, y, given);
-    if (pieces.length === 0) return plainText(text, x as number, y, given);
+    if (pieces.every((piece) => piece.face === face)) return plainText(text, x as number, y, given);
     const options = (typeof x === 'object' ? x : given) ?? {};
     const own = face!;
     const at = typeof x === 'number' ? [aligned(pdf, pieces, x, options, plainFont), y!] : null;

@@ -37,7 +37,7 @@ export {
   spanShare,
   studsOf,
 } from './framing.ts';
-export { levelsFromBelow, projectBounds } from './levels.ts';
+export { levelsFromBelow, projectBounds, riserAt } from './levels.ts';
 export { nearestHeadEnd } from './nearest-head-end.ts';
 export { signatureOf } from './signed-conduit.ts';
 export { wallGrid, type WallGrid } from './wall-grid.ts';

@@ -1,5 +1,5 @@
 import { type Bounds, boundsOf } from '../../math/index.ts';
-import type { Level, ProjectDocument } from '../../model/index.ts';
+import type { Level, ProjectDocument, Riser } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
 
 /** Levels from the lowest to the highest. */
@@ -20,3 +20,16 @@ export function projectBounds(project: ProjectDocument, levelId?: string, withTh
     ...(withThings ? Object.values(project.features).filter(wanted) : []).flatMap((feature) => feature.points),
   ]);
 }
+
+/** A place this near to the edge of a riser is in it, m. */
+const RISER_EDGE_M = 0.05;
+
+/** The riser that a place on the plan (m) lies in. */
+export const riserAt = <R extends Pick<Riser, 'x' | 'y' | 'widthM' | 'depthM'>>(
+  risers: readonly R[],
+  at: readonly number[],
+): R | undefined =>
+  risers.find(
+    ({ x, y, widthM, depthM }) =>
+      Math.abs(x - at[0]) <= widthM / 2 + RISER_EDGE_M && Math.abs(y - at[1]) <= depthM / 2 + RISER_EDGE_M,
+  );

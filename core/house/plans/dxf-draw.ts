@@ -66,8 +66,8 @@ export class DxfDrawer {
     });
   }
 
-  private leaveOut(kind: string): void {
-    this.ignored.set(kind, (this.ignored.get(kind) ?? 0) + 1);
+  private leaveOut(kind: string, count = 1): void {
+    this.ignored.set(kind, (this.ignored.get(kind) ?? 0) + count);
   }
 
   private draw(entity: DxfEntity, place: Place): void {
@@ -190,7 +190,7 @@ export class DxfDrawer {
     if (!isWhole) this.keepArc(layer, x, y, radius, from, to, m);
   }
 
-  /** Writes an arc down as one: a door swing is told by it. */
+  /** Keeps an arc beside the lines that it is drawn with: door swings are found by their arcs. */
   private keepArc(layer: string, x: number, y: number, radius: number, from: number, to: number, m: Matrix): void {
     const turned = Math.atan2(m[1], m[0]);
     const isMirrored = m[0] * m[3] - m[1] * m[2] < 0;
@@ -309,10 +309,10 @@ export class DxfDrawer {
 
   /** The drawing without its unit, about its own lower left corner. */
   finish(): Omit<Drawing, 'metresPerUnit' | 'guess'> {
-    const left = this.farLeftOut();
+    const isNear = this.dropFar();
     const box = this.bounds();
     const [ox, oy] = [box.minX, box.minY];
-    const isInside = ({ x, y }: { readonly x: number; readonly y: number }) => left === null || left(x, y);
+    const isInside = ({ x, y }: { readonly x: number; readonly y: number }) => isNear === null || isNear(x, y);
     const moved = <T extends { readonly x: number; readonly y: number }>(one: T): T => ({ ...one, x: one.x - ox, y: one.y - oy });
     const layers = [...this.layers].map(([name, { lines, arcs }]): DrawingLayer => ({
       name,
@@ -344,32 +344,20 @@ export class DxfDrawer {
     return box;
   }
 
-  /** Leaves out lines that lie so far from all others that nothing of the house would be seen; tells what is near, null where all is. */
-  private farLeftOut(): ((x: number, y: number) => boolean) | null {
+  /** Drops lines that lie so far from all others that the house would be a dot. Gives a test for what is near; null where all is. */
+  private dropFar(): ((x: number, y: number) => boolean) | null {
     const [xs, ys] = [0, 1].map((axis) => middleAndSpread(this.coordinates(axis)));
     const isNear = (x: number, y: number) => Math.abs(x - xs.middle) <= xs.farthest && Math.abs(y - ys.middle) <= ys.farthest;
     let far = 0;
     for (const [name, { lines, arcs }] of this.layers) {
-      const kept: number[] = [];
-      for (let n = 0; n < lines.length; n += 4) {
-        if (isNear(lines[n], lines[n + 1]) && isNear(lines[n + 2], lines[n + 3])) continue;
-        // Most drawings have none: only then are lists made anew.
-        far++;
-      }
-      if (far === 0) continue;
-      for (let n = 0; n < lines.length; n += 4)
-        if (isNear(lines[n], lines[n + 1]) && isNear(lines[n + 2], lines[n + 3]))
-          kept.push(lines[n], lines[n + 1], lines[n + 2], lines[n + 3]);
-      const round: number[] = [];
-      for (let n = 0; n < arcs.length; n += 5) if (isNear(arcs[n], arcs[n + 1])) round.push(...arcs.slice(n, n + 5));
-      this.layers.set(name, { lines: kept, arcs: round });
+      const near = kept(lines, 4, (n) => isNear(lines[n], lines[n + 1]) && isNear(lines[n + 2], lines[n + 3]));
+      if (near.length === lines.length) continue;
+      far += (lines.length - near.length) / 4;
+      this.layers.set(name, { lines: near, arcs: kept(arcs, 5, (n) => isNear(arcs[n], arcs[n + 1])) });
     }
-    if (far > 0) this.leaveOutMany('far away', far);
-    return far > 0 ? isNear : null;
-  }
-
-  private leaveOutMany(kind: string, count: number): void {
-    this.ignored.set(kind, (this.ignored.get(kind) ?? 0) + count);
+    if (far === 0) return null;
+    this.leaveOut('far away', far);
+    return isNear;
   }
 
   /** Some of the coordinates along one axis, evenly over all lines. */
@@ -418,6 +406,12 @@ function longText({ codes, values }: DxfEntity): string {
   const pieces = values.filter((_, n) => codes[n] === 3);
   const last = values.filter((_, n) => codes[n] === 1);
   return [...pieces, ...last].join('');
+}
+
+/** The groups of `size` numbers of a list that fit; the same list where all do. `fits` is asked with the place of the first number. */
+function kept(list: number[], size: number, fits: (first: number) => boolean): number[] {
+  if (list.every((_, n) => n % size !== 0 || fits(n))) return list;
+  return list.filter((_, n) => fits(n - (n % size)));
 }
 
 /** The middle of sorted values, and how far from it a house may reach. */

@@ -1,24 +1,15 @@
 import sax from 'sax';
-import { INCH_M, type Point2 } from '../../math/index.ts';
+import type { Point2 } from '../../math/index.ts';
 import { boxOfShape, clipped, type ClipBox } from './svg-clip.ts';
 import { type Matrix, times, transformOf, viewBoxMatrix } from './matrix.ts';
 import { pathPieces } from './svg-path.ts';
+import { PX_OF_UNIT } from './svg-units.ts';
 
 const MAX_SNAP_LINES = 300_000;
 const MAX_DRAWN = 1_000_000;
 const DEEPEST = 200;
 /** Straight pieces of a whole circle. */
 const CIRCLE_PIECES = 16;
-/** Pixels of a unit of length; a pixel is a 96th of an inch. */
-const PX: Readonly<Record<string, number>> = {
-  px: 1,
-  pt: 96 / 72,
-  pc: 16,
-  mm: (96 * 0.001) / INCH_M,
-  cm: (96 * 0.01) / INCH_M,
-  in: 96,
-};
-
 interface Element {
   readonly name: string;
   readonly attributes: Readonly<Record<string, string>>;
@@ -207,5 +198,5 @@ const numbersIn = (text: string | undefined): number[] => (text?.match(NUMBER) ?
 function lengthOf(text: string | undefined, otherwise = 0): number {
   const match = /^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*([a-z]*)\s*$/i.exec(text ?? '');
   if (!match) return otherwise;
-  return Number(match[1]) * (PX[match[2].toLowerCase()] ?? 1);
+  return Number(match[1]) * (PX_OF_UNIT[match[2].toLowerCase()] ?? 1);
 }

@@ -1,6 +1,6 @@
 import { derivationsOf, each, whole } from '../../derive/index.ts';
 import { inNumberOrder, NUMBER_ORDER, PLANNED_RUN, PLANNED_RUNS, type PlannedRun } from '../../runs/index.ts';
-import { type Building, BUILDING } from '../../house/index.ts';
+import { type Building, BUILDING, riserAt } from '../../house/index.ts';
 import { closestOnSegment, type Point2, type Point3 } from '../../math/index.ts';
 import {
   type CableType,
@@ -108,10 +108,7 @@ function pathwaysAlong(building: Building, { points, media }: PlannedRun): Set<s
   media.forEach((medium, k) => {
     const middle: Point3 = [0, 1, 2].map((axis) => (points[k][axis] + points[k + 1][axis]) / 2) as unknown as Point3;
     if (medium === 'riser') {
-      const riser = building.risers.find(
-        ({ x, y, widthM, depthM }) =>
-          Math.abs(x - middle[0]) <= widthM / 2 + 0.05 && Math.abs(y - middle[1]) <= depthM / 2 + 0.05,
-      );
+      const riser = riserAt(building.risers, middle);
       if (riser) found.add(riser.id);
       return;
     }

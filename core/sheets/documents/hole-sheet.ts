@@ -1,4 +1,6 @@
 import { tapePlace } from '../../devices/index.ts';
+import { listOf } from '../../derive/index.ts';
+import { riserAt } from '../../house/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 import { formatLengthFine } from '../../math/index.ts';
 import { type BoredLine, boredLines, type BoredPlace, holeTotals } from '../../pathways/index.ts';
@@ -26,8 +28,6 @@ export interface HoleWords {
 
 /** Runs that are told of an ordinary hole. */
 const MAX_RUNS = 6;
-/** A hole this near to the edge of a riser is in it, m. */
-const RISER_EDGE_M = 0.05;
 
 /** `2 × 25 mm + 16 mm`: how many holes of which bit; empty where none is allowed. */
 export function bitsOf({ holes }: BoredPlace): string {
@@ -57,11 +57,9 @@ function runsThrough({ runs, ask }: BoredPlace, words: HoleWords): string {
   return `${runs.slice(0, MAX_RUNS).join(' ')} ${words.more(runs.length - MAX_RUNS)}`;
 }
 
-/** The riser that a place lies in, by its name; nothing elsewhere. */
-function riserAt({ risers }: ProjectDocument, [x, y]: BoredPlace['at']): string {
-  const riser = Object.values(risers).find(
-    (one) => Math.abs(one.x - x) <= one.widthM / 2 + RISER_EDGE_M && Math.abs(one.y - y) <= one.depthM / 2 + RISER_EDGE_M,
-  );
+/** The name of the riser that a floor is bored in, before its place. */
+function riserName(project: ProjectDocument, { member, at }: BoredPlace): string {
+  const riser = member === 'floor' ? riserAt(listOf(project, 'risers'), at) : undefined;
   return riser ? `${riser.name}, ` : '';
 }
 
@@ -71,7 +69,7 @@ export function holeSheet(project: ProjectDocument, places: readonly BoredPlace[
     const place = line.first;
     return [
       line.count > 1 ? `${line.count} × ${words.members[place.member]}` : words.members[place.member],
-      `${project.levels[place.levelId].name} · ${place.member === 'floor' ? riserAt(project, place.at) : ''}${holePlace(project, line, words.place)}`,
+      `${project.levels[place.levelId].name} · ${riserName(project, place)}${holePlace(project, line, words.place)}`,
       bitsOf(place) || (place.member === 'floor' ? words.open : words.none),
       String(place.runs.length),
       runsThrough(place, words),

@@ -1,5 +1,6 @@
 import { fileTypeFromBuffer } from 'file-type';
 import sharp, { type Sharp } from 'sharp';
+import { INCH_M } from '@dusky-spool/core/math';
 import type { PICTURE_TYPES } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { PlannedRefusal, refusal } from '../../http/problems.ts';
@@ -35,7 +36,6 @@ export const readRaster = (bytes: Buffer): Sharp =>
 
 /** From this many dots to an inch on, a raster picture was scanned or plotted at that density; cameras write less without meaning it. */
 const SCAN_DPI = 100;
-const INCH_M = 0.0254;
 
 const RASTERS: ReadonlySet<string> = new Set(['image/png', 'image/jpeg', 'image/webp']);
 

@@ -1,9 +1,8 @@
+import { PAPER_METRES_OF_PX, PX_OF_UNIT } from '@dusky-spool/core/house';
+
 /** The longest side of a picture, px. */
 export const MAX_SIDE_PX = 16_000;
 
-/** Pixels of a unit of length: a pixel is a 96th of an inch. */
-const PX: Readonly<Record<string, number>> = { '': 1, px: 1, pt: 96 / 72, pc: 16, mm: 96 / 25.4, cm: 96 / 2.54, in: 96 };
-const METRES_OF_PX = 0.0254 / 96;
 /** A part of a pixel that is no more than rounding. */
 const ROUNDING_PX = 1e-3;
 
@@ -43,7 +42,7 @@ export function sheetSize(attributes: Readonly<Record<string, string>>): SheetSi
   return {
     widthPx,
     heightPx,
-    paperMetresPerPixel: METRES_OF_PX / scale,
+    paperMetresPerPixel: PAPER_METRES_OF_PX / scale,
     isWhole,
     innerWidth,
     innerHeight,
@@ -57,7 +56,7 @@ const tidy = (px: number) => Math.round(px * 1e6) / 1e6;
 
 function lengthPx(text: string | undefined): number | null {
   const match = NUMBER.exec(text ?? '');
-  return match ? Number(match[1]) * PX[(match[2] ?? '').toLowerCase()] : null;
+  return match ? Number(match[1]) * PX_OF_UNIT[(match[2] ?? '').toLowerCase()] : null;
 }
 
 function boxOf(text: string | undefined): [number, number, number, number] | null {

@@ -139,7 +139,7 @@ function SurveyPlan({ projectId }: Props) {
       {questions.dialog}
       {removalDialog}
       {drawing &&
-        (/\.(csv|txt)$/i.test(drawing.name) ? (
+        (/\.csv$/i.test(drawing.name) ? (
           <TableImport levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />
         ) : (
           <DrawingImport projectId={projectId} levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />

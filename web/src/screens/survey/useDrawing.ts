@@ -36,18 +36,19 @@ export function useDrawing(file: File, onRead: (drawing: ShownDrawing) => void):
       setProblem(text('drawing.tooSlow', { seconds: MAX_READ_MS / 1000 }));
       jobs.stop();
     }, MAX_READ_MS);
-    jobs.run('read', file, { report: setShare }).then(
-      (read) => {
-        clearTimeout(late);
-        if (!read.ok) return setProblem(problemSentence(read.problem));
-        setDrawing(read.value);
-        latest.current(read.value);
-      },
-      (error: unknown) => {
-        clearTimeout(late);
-        if (!(error instanceof JobCancelled)) setProblem(text('drawing.failed'));
-      },
-    );
+    jobs
+      .run('read', file, { report: setShare })
+      .finally(() => clearTimeout(late))
+      .then(
+        (read) => {
+          if (!read.ok) return setProblem(problemSentence(read.problem));
+          setDrawing(read.value);
+          latest.current(read.value);
+        },
+        (error: unknown) => {
+          if (!(error instanceof JobCancelled)) setProblem(text('drawing.failed'));
+        },
+      );
     return () => {
       clearTimeout(late);
       jobs.stop();

@@ -2,7 +2,7 @@ import type { Proposals } from '@dusky-spool/core/house';
 import { edited } from '@dusky-spool/core/derive';
 import { ok, type Outcome, type Point2 } from '@dusky-spool/core/math';
 import type { Operation, PictureInfo } from '@dusky-spool/core/model';
-import { drawingPlace, wallsFromProposals } from '@dusky-spool/core/survey';
+import { drawingPlace, namedByWords, wallsFromProposals } from '@dusky-spool/core/survey';
 import { addDrawingPicture, addTradeMarks } from '../../commands/add-drawing.ts';
 import { postForm } from '../../ground/api/http.ts';
 import { useProject } from '../../state/open-project.ts';
@@ -64,7 +64,7 @@ export function useDrawingImport(jobs: OpenDrawing['jobs']): (wanted: Import) =>
       levelId,
       accepted.map((wall) => ({ ...wall, a: moved(wall.a), b: moved(wall.b) })),
       newSurveyId,
-      words.map((one) => ({ ...one, at: moved(one.at) })),
+      namedByWords(words.map((one) => ({ ...one, at: moved(one.at) }))),
     );
     return walls.ok ? ok([...operations, ...walls.value]) : walls;
   };

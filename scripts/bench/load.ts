@@ -20,7 +20,8 @@ const MINUTE_MS = 60_000;
 
 const sleep = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
 
-async function startLoadServer(): Promise<{ readonly child: ChildProcess; readonly url: string }> {
+/** A server of its own process on an empty database. */
+export async function startLoadServer(): Promise<{ readonly child: ChildProcess; readonly url: string }> {
   const child = fork(join(import.meta.dirname, 'load-server.ts'), {
     execArgv: ['--expose-gc', '--import', 'tsx'],
     env: {

@@ -3,6 +3,7 @@ import { checkFigures } from './checks.ts';
 import { benchDevices } from './devices.ts';
 import { benchRouting } from './routing.ts';
 import { loadFigures } from './load.ts';
+import { pictureFigures } from './pictures.ts';
 import { benchSurvey } from './survey.ts';
 import type { Figure } from './figure.ts';
 
@@ -13,6 +14,7 @@ const AREAS: Record<string, () => Figure[] | Promise<Figure[]>> = {
   devices: benchDevices,
   routing: benchRouting,
   checks: checkFigures,
+  pictures: pictureFigures,
   load: loadFigures,
 };
 const figures: Figure[] = [];

@@ -17,6 +17,7 @@ import { headEnds } from './migrations/2026-12-09-head-ends.ts';
 import { siteAndDecisions } from './migrations/2026-12-10-site-and-decisions.ts';
 import { sharedRoutesAndTests } from './migrations/2026-12-11-shared-routes-and-tests.ts';
 import { sheetsOfPaper } from './migrations/2026-12-12-sheets-of-paper.ts';
+import { longerPictures } from './migrations/2026-12-13-longer-pictures.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
 import pg from 'pg';
@@ -45,6 +46,7 @@ const MIGRATIONS: readonly Migration[] = [
   siteAndDecisions,
   sharedRoutesAndTests,
   sheetsOfPaper,
+  longerPictures,
 ];
 
 /** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */

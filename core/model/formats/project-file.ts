@@ -8,6 +8,7 @@ import {
   COLLECTIONS,
   emptyProject,
   MAX_RECORDS,
+  MAX_PICTURE_SIDE_PX,
   PICTURE_TYPES,
   problemOfIssue,
   type ProjectDocument,
@@ -25,8 +26,8 @@ export const MAX_FILE_BYTES = 120 * 1024 * 1024;
 const picture = z.strictObject({
   id: z.string().regex(/^[0-9a-f]{64}$/),
   mediaType: z.enum(PICTURE_TYPES),
-  widthPx: z.int().min(1).max(16_000),
-  heightPx: z.int().min(1).max(16_000),
+  widthPx: z.int().min(1).max(MAX_PICTURE_SIDE_PX),
+  heightPx: z.int().min(1).max(MAX_PICTURE_SIDE_PX),
   paperMetresPerPixel: z.number().gt(0).max(100).nullable().describe('side of a pixel on the sheet of paper, m'),
   base64: z.string().regex(/^[A-Za-z0-9+/]*={0,2}$/),
 });

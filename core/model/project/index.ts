@@ -113,6 +113,7 @@ export {
   type Medium,
   type Opening,
   OPENING_KINDS,
+  MAX_PICTURE_SIDE_PX,
   PICTURE_TYPES,
   projectHeader,
   type ProjectHeader,

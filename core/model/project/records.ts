@@ -43,6 +43,8 @@ export const RACK_KINDS = [
 ] as const;
 /** From where cables come to a head end: the wall behind it, the floor or ceiling, or a sleeve along the floor from the nearest wall. */
 export const RACK_ENTRIES = ['wall', 'floor', 'ceiling', 'sleeve'] as const;
+/** The longest side of a plan picture, px; a vector picture is brought in smaller. */
+export const MAX_PICTURE_SIDE_PX = 40_000;
 export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'] as const;
 export const OPENING_KINDS = ['door', 'window', 'arch'] as const;
 export const MEDIA = [

@@ -1,12 +1,11 @@
 import { fileTypeFromBuffer } from 'file-type';
 import sharp, { type Sharp } from 'sharp';
 import { INCH_M } from '@dusky-spool/core/math';
-import type { PICTURE_TYPES } from '@dusky-spool/core/model';
+import { MAX_PICTURE_SIDE_PX, type PICTURE_TYPES } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
 import { PlannedRefusal, refusal } from '../../http/problems.ts';
 import { oneAtATime } from './store.ts';
 import { sanitiseSvg } from './sanitise-svg.ts';
-import { MAX_SIDE_PX } from './sheet-size.ts';
 
 /** Limit of a plan picture: pixels in all. */
 const MAX_PIXELS = 200_000_000;
@@ -58,16 +57,16 @@ export async function inspectPicture(database: Database, bytes: Buffer, field = 
   const isTurned = orientation > 1;
   const isWhole = isTurned || mediaType === 'image/webp' || (mediaType === 'image/jpeg' && head.isProgressive === true);
   const maxPixels = isWhole ? MAX_WHOLE_PIXELS : MAX_PIXELS;
-  if (width > MAX_SIDE_PX || height > MAX_SIDE_PX || width * height > maxPixels)
+  if (width > MAX_PICTURE_SIDE_PX || height > MAX_PICTURE_SIDE_PX || width * height > maxPixels)
     throw refusal(isWhole ? 'picture-too-large-whole' : 'picture-too-large', {
       field,
       widthPx: width,
       heightPx: height,
-      mostSidePx: MAX_SIDE_PX,
+      mostSidePx: MAX_PICTURE_SIDE_PX,
       megapixels: maxPixels / 1e6,
     });
   const says = isTurned || [head.exif, head.xmp, head.iptc, head.comments].some((one) => one !== undefined && one.length > 0);
-  const kept = await oneAtATime(database, () => (says ? writtenAnew(bytes, mediaType) : decoded(bytes))).catch((error: Error) => {
+  const kept = await oneAtATime(database, () => (says ? writtenAnew(bytes, mediaType, isTurned) : decoded(bytes))).catch((error: Error) => {
     if (/timeout/i.test(error.message)) throw refusal('job-too-slow', { field, seconds: DECODE_S });
     throw refusal(/premature end|truncat|unexpected end|not enough/i.test(error.message) ? 'picture-cut' : 'picture-damaged', {
       field,
@@ -85,11 +84,12 @@ async function decoded(bytes: Buffer): Promise<Buffer> {
 }
 
 /** The picture upright, with nothing but its pixels and their density. */
-async function writtenAnew(bytes: Buffer, mediaType: InspectedPicture['mediaType']): Promise<Buffer> {
-  const upright = sharp(bytes, { limitInputPixels: MAX_PIXELS + 1, failOn: 'error', pages: 1 })
-    .timeout({ seconds: DECODE_S })
-    .autoOrient();
-  if (mediaType === 'image/jpeg') return upright.jpeg({ quality: 95, chromaSubsampling: '4:4:4' }).toBuffer();
+async function writtenAnew(bytes: Buffer, mediaType: InspectedPicture['mediaType'], isTurned: boolean): Promise<Buffer> {
+  // Only a picture that is turned has to be whole in memory; codes made for the one picture would need all of it as well.
+  const upright = isTurned
+    ? sharp(bytes, { limitInputPixels: MAX_PIXELS + 1, failOn: 'error', pages: 1 }).timeout({ seconds: DECODE_S }).autoOrient()
+    : readRaster(bytes);
+  if (mediaType === 'image/jpeg') return upright.jpeg({ quality: 95, chromaSubsampling: '4:4:4', optimiseCoding: isTurned }).toBuffer();
   if (mediaType === 'image/webp') return upright.webp({ quality: 95 }).toBuffer();
   return upright.png({ compressionLevel: 6 }).toBuffer();
 }

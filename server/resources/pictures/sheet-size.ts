@@ -1,7 +1,7 @@
 import { PAPER_METRES_OF_PX, PX_OF_UNIT } from '@dusky-spool/core/house';
 
-/** The longest side of a picture, px. */
-export const MAX_SIDE_PX = 16_000;
+/** The longest side of a vector picture, px: it is drawn by the browser in one piece. */
+const MAX_SIDE_PX = 16_000;
 
 /** A part of a pixel that is no more than rounding. */
 const ROUNDING_PX = 1e-3;

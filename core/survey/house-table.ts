@@ -24,10 +24,16 @@ export type TableUnit = keyof typeof METRES_PER;
 /** Which column of a table holds what, by its place in a row. */
 export type TableColumns = Readonly<Partial<Record<TableField, number>>>;
 
+/** A row of a table with its line in the file. */
+export interface TableRow {
+  readonly line: number;
+  readonly cells: readonly string[];
+}
+
 /** A table as it was read: the words over its columns, and its rows with their line in the file. */
 export interface HouseTable {
   readonly head: readonly string[];
-  readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[];
+  readonly rows: readonly TableRow[];
   /** Whether a comma in a number is its decimal point. */
   readonly hasDecimalComma: boolean;
 }
@@ -61,15 +67,16 @@ export interface TableHouse {
 }
 
 const MAX_TEXT = 4 * 1024 * 1024;
-const MAX_ROWS = 2000;
-const MAX_COLUMNS = 60;
+/** The largest table that is read. */
+export const MAX_TABLE_ROWS = 2000;
+export const MAX_TABLE_COLUMNS = 60;
 
 /**
  * Reads a CSV table with a line of column names, whatever separates its cells.
  * Problems: `table-too-large`, `table-empty`, `table-damaged` (with the line).
  */
 export function readHouseTable(text: string): Outcome<HouseTable> {
-  if (text.length > MAX_TEXT) return err('table-too-large', { kind: 'out_of_domain', field: 'file', limit: MAX_ROWS });
+  if (text.length > MAX_TEXT) return err('table-too-large', { kind: 'out_of_domain', field: 'file', limit: MAX_TABLE_ROWS });
   const first = text.split(/\r?\n/).find((line) => line.trim() !== '') ?? '';
   const delimiter = [';', '\t', ','].reduce(
     (best, one) => (first.split(one).length > first.split(best).length ? one : best),
@@ -90,16 +97,22 @@ export function readHouseTable(text: string): Outcome<HouseTable> {
     const { lines: line = 0, code = '' } = error as { lines?: number; code?: string };
     return err('table-damaged', { kind: 'invalid', field: 'file', line, reason: code.toLowerCase().replaceAll('_', ' ') });
   }
-  const [head, ...rest] = lines;
-  const rows = rest.filter(({ record }) => record.some((cell) => cell !== ''));
+  return tableOfRows(
+    lines.map(({ record, info }) => ({ line: info.lines, cells: record })),
+    delimiter !== ',',
+  );
+}
+
+/**
+ * The table of rows of cells, of which the first that says anything names the columns.
+ * Problems: `table-too-large`, `table-empty`.
+ */
+export function tableOfRows(all: readonly TableRow[], hasDecimalComma = false): Outcome<HouseTable> {
+  const [head, ...rows] = all.filter(({ cells }) => cells.some((cell) => cell !== ''));
   if (!head || rows.length === 0) return err('table-empty', { kind: 'invalid', field: 'file' });
-  if (rows.length > MAX_ROWS || head.record.length > MAX_COLUMNS)
-    return err('table-too-large', { kind: 'out_of_domain', field: 'file', limit: MAX_ROWS });
-  return ok({
-    head: head.record,
-    rows: rows.map(({ record, info }) => ({ line: info.lines, cells: record })),
-    hasDecimalComma: delimiter !== ',',
-  });
+  if (rows.length > MAX_TABLE_ROWS || head.cells.length > MAX_TABLE_COLUMNS)
+    return err('table-too-large', { kind: 'out_of_domain', field: 'file', limit: MAX_TABLE_ROWS });
+  return ok({ head: head.cells, rows, hasDecimalComma });
 }
 
 /** Words that name a column, the likelier first. */

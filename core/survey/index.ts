@@ -23,13 +23,17 @@ export {
   guessTableUnit,
   houseFromTable,
   type HouseTable,
+  MAX_TABLE_COLUMNS,
+  MAX_TABLE_ROWS,
   readHouseTable,
   TABLE_FIELDS,
   type TableColumns,
   type TableField,
-  type TableHouse,
   tableHouse,
+  type TableHouse,
+  tableOfRows,
   type TableProblem,
+  type TableRow,
   type TableUnit,
 } from './house-table.ts';
 export {

@@ -17,6 +17,8 @@ export interface JobParams {
   readonly 'plan-thumbnail': { readonly sheetId: string; readonly page: number };
   /** A page of a PDF becomes a plan picture. */
   readonly 'plan-page': { readonly sheetId: string; readonly page: number };
+  /** The cells of a workbook; its bytes are the input. */
+  readonly workbook: Record<string, never>;
   /** Waits, with progress: for tests of the queue itself. */
   readonly wait: { readonly ms: number; readonly fill?: boolean };
 }
@@ -24,7 +26,7 @@ export type JobKind = keyof JobParams;
 
 /** A part of the pool with runners, limits and a queue of its own. */
 export interface Lane {
-  readonly name: 'documents' | 'pictures' | 'plan-files';
+  readonly name: 'documents' | 'pictures' | 'plan-files' | 'workbooks';
   /** Threads share the server's process; a picture is decoded in a process of its own, since native code cannot be ended in a thread. */
   readonly runner: 'thread' | 'process';
   readonly runners: number;
@@ -37,6 +39,7 @@ export const LANES: readonly Lane[] = [
   // One runner: one picture is decoded at a time.
   { name: 'pictures', runner: 'process', runners: 1, limitMs: 240_000, memoryMb: 1500 },
   { name: 'plan-files', runner: 'process', runners: 1, limitMs: 60_000, memoryMb: 1500 },
+  { name: 'workbooks', runner: 'process', runners: 1, limitMs: 20_000, memoryMb: 450 },
 ];
 
 export const LANE_OF: Readonly<Record<JobKind, Lane['name']>> = {
@@ -49,5 +52,6 @@ export const LANE_OF: Readonly<Record<JobKind, Lane['name']>> = {
   'plan-file': 'plan-files',
   'plan-thumbnail': 'plan-files',
   'plan-page': 'plan-files',
+  workbook: 'workbooks',
   wait: 'documents',
 };

@@ -8,6 +8,7 @@ import { makeDocument } from './document.ts';
 import { importFile, readLibraryFile, writeFile } from './files.ts';
 import { cutTiles, takePicture } from './picture.ts';
 import { planPage, planThumbnail, takePlanFile } from './plan-file.ts';
+import { readWorkbook } from './workbook.ts';
 import { wait } from './wait.ts';
 
 export interface JobContext {
@@ -40,5 +41,6 @@ export const TASKS: { readonly [K in JobKind]: Work<K> } = {
   'plan-file': takePlanFile,
   'plan-thumbnail': planThumbnail,
   'plan-page': planPage,
+  workbook: readWorkbook,
   wait,
 };

@@ -10,9 +10,9 @@ export async function takePicture({ database, projectId, input, progress }: JobC
   const bytes = await input();
   if (bytes.length === 0) throw refusal('picture-missing', { field: 'picture' });
   const picture = await inspectPicture(database, bytes);
-  progress(0.5);
+  progress(0.4);
   const info = await storePicture(database, projectId, picture);
-  await storeTiles(database, projectId, info.id);
+  await storeTiles(database, projectId, info.id, (share) => progress(0.5 + share / 2));
   return { result: { ...info } };
 }
 

@@ -117,6 +117,10 @@ export const problems = {
   'scale-not-read': '“{{typed}}” is not read as a scale. Type for example 1:50, or 1/4" = 1\'.',
   'table-empty': '{{field}}: the table has no rows below its column names.',
   'table-too-large': '{{field}}: the table is too large. Up to {{limit}} rows are read; split it.',
+  'workbook-kind': '{{field}}: this is not an XLSX workbook. Save the table as XLSX or CSV.',
+  'workbook-protected':
+    '{{field}}: this workbook is protected by a password or of the older XLS kind. Save it as XLSX without a password, or as CSV.',
+  'workbook-damaged': '{{field}}: this workbook is damaged or cut off. Save it again as XLSX or CSV.',
   'table-damaged': '{{field}}: line {{line}} cannot be read ({{reason}}). Save the table again as CSV.',
   'table-column-missing': '{{field}}: no column says it. Choose one above.',
   'table-cell': '{{field}}: “{{value}}” is not read as a length. Write for example 4.20, 4.20 m or 13\' 9".',

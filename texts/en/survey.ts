@@ -229,6 +229,7 @@ export const survey = {
     scaleAxes: 'Across the sheet {{across}}, up the sheet {{up}}.',
     checkScale: 'Check the scale',
     replacePicture: 'Replace plan picture',
+    takingPicture: 'Looking at the picture: {percent} %',
     turnPicture: 'Turn the picture',
     turnQuarter: 'Turn the picture by 90°',
     pictureAngle: 'Angle',
@@ -452,6 +453,7 @@ export const survey = {
     title: 'Table {{name}}',
     line: 'Say which column holds what. Rooms need a width and a depth, inside from face to face; walls need both ends of their middle line.',
     noColumn: 'no column',
+    sheet: 'Sheet',
     fields: {
       name: 'Name',
       level: 'Level',

@@ -328,7 +328,7 @@ export const ui = {
     emptySurvey: 'Draw its walls in Survey, or import a project file.',
     toSurvey: 'Go to Survey',
     picture: 'Plan picture',
-    pictureHint: 'PNG, JPEG, WebP, SVG, PDF or DXF, up to 60 MB; rooms and walls as CSV',
+    pictureHint: 'PNG, JPEG, WebP, SVG, PDF or DXF, up to 60 MB; rooms and walls as CSV or XLSX',
     addPicture: 'Add a plan picture',
     setScale: 'Set the scale',
     scaleFirst: 'Click one end of a length you know. Escape ends.',

@@ -47,6 +47,8 @@ export {
   invitationReply,
   type InvitationReply,
   jobReply,
+  workbookReply,
+  type WorkbookReply,
   type JobReply,
   libraryReadReply,
   type LibraryReadReply,

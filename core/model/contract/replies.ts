@@ -102,6 +102,12 @@ export const planFileReply = z.strictObject({
   pages: list(z.strictObject({ number: count, widthPt: z.number(), heightPt: z.number() })),
 });
 
+/** The cells of a workbook as words, with the line of each row. */
+export const workbookReply = z.strictObject({
+  sheets: list(z.strictObject({ name: z.string(), rows: list(z.strictObject({ line: count, cells: list(z.string()) })) })),
+});
+export type WorkbookReply = z.infer<typeof workbookReply>;
+
 /** A project as it stands: its header and every list of records by id. */
 const projectDocument = z.strictObject({
   project: projectHeader,

@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
+import ExcelJS from 'exceljs';
 import sharp from 'sharp';
 import { svgLines } from '@dusky-spool/core/house';
+import { hasEnded, type JobReply } from '@dusky-spool/core/model';
 import type { PlannedRefusal } from '../../http/problems.ts';
 import { lineLaser } from '../../bridge/laser.ts';
 import { startLaserSimulator } from '../../bridge/laser-simulator.ts';
@@ -281,6 +283,51 @@ describe('plans on the server', () => {
     const picture = await client.send('GET', `/projects/${projectId}/pictures/${String(body.id)}`);
     expect(picture.headers.get('content-security-policy')).to.include('sandbox');
     expect(await picture.text()).to.not.include('script');
+  });
+
+  it('take a large picture as a job that says how far it is, and leave the same as without one', async () => {
+    const bytes = await sharp({ create: { width: 5000, height: 3000, channels: 3, background: '#eee' } })
+      .png()
+      .toBuffer();
+    const { status, body } = await send('pictures/job', 'plan.png', bytes);
+    expect(status).to.equal(202);
+    const shares: number[] = [];
+    for (;;) {
+      const job = await client.json<JobReply>('GET', `/jobs/${String(body.id)}`);
+      shares.push(job.progress);
+      if (!hasEnded(job.state)) continue;
+      expect([job.state, job.result?.widthPx]).to.deep.equal(['done', 5000]);
+      expect((await send('pictures', 'plan.png', bytes)).body).to.deep.equal(job.result);
+      const deepest = `/projects/${projectId}/pictures/${String(job.result?.id)}/tiles/4/9/5`;
+      expect((await client.send('GET', deepest)).status).to.equal(200);
+      break;
+    }
+    expect(shares).to.deep.equal([...shares].sort((a, b) => a - b));
+    const none = await send('pictures/job', 'plan.png', Buffer.alloc(0));
+    expect([none.status, (none.body.problem as { code: string }).code]).to.deep.equal([422, 'file-empty']);
+  });
+
+  it('read the cells of a workbook, and say by name what is none', async () => {
+    const book = new ExcelJS.Workbook();
+    book.addWorksheet('Rooms').addRows([
+      ['Room', 'Width'],
+      ['Snug', 3.5],
+    ]);
+    const { status, body } = await send('workbooks', 'rooms.xlsx', Buffer.from(await book.xlsx.writeBuffer()));
+    expect([status, body.sheets as unknown]).to.deep.equal([
+      200,
+      [
+        {
+          name: 'Rooms',
+          rows: [
+            { line: 1, cells: ['Room', 'Width'] },
+            { line: 2, cells: ['Snug', '3.5'] },
+          ],
+        },
+      ],
+    ]);
+    const refused = await send('workbooks', 'rooms.xlsx', Buffer.from('Room;Width'));
+    expect([refused.status, refused.body.problem as unknown]).to.deep.equal([422, { code: 'workbook-kind', field: 'file' }]);
   });
 
   it('read a PDF page by page, as lines, and refuse too many pages or none', async function () {

@@ -1,6 +1,6 @@
 import type { Request, RequestHandler, Response } from 'express';
 import multer from 'multer';
-import { pictureReply, planFileReply } from '@dusky-spool/core/model';
+import { madeReply, pictureReply, planFileReply, workbookReply } from '@dusky-spool/core/model';
 import { refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
 import { resultFile } from '../../jobs/store.ts';
@@ -14,6 +14,9 @@ const upload = multer({
   storage: multer.memoryStorage(),
   limits: { fileSize: MAX_PICTURE_BYTES, files: 1, fields: 0, parts: 1 },
 });
+
+/** Largest workbook that is taken, bytes. */
+const MAX_WORKBOOK_BYTES = 5 * 1024 * 1024;
 
 /** Takes the one file of a request; what the parser finds wrong with the parts is the sender's to put right. */
 const takeFile: RequestHandler = (request, response, next) =>
@@ -34,7 +37,7 @@ function asPicture(response: Response, mediaType: string): Response {
     .type(mediaType);
 }
 
-/** Plan pictures and PDF plan sets: they are read by jobs in processes of their own. */
+/** Plan pictures, PDF plan sets and workbooks: they are read by jobs in processes of their own. */
 export function pictureRoutes(table: RouteTable, { database, jobs }: Services): void {
   const bytesOf = (request: Request): Buffer => {
     const bytes = request.file?.buffer;
@@ -67,6 +70,34 @@ export function pictureRoutes(table: RouteTable, { database, jobs }: Services): 
         response.status(201).json(job.result);
       },
     );
+
+  // The same as a job that can be watched: a large plan takes half a minute to be looked at and cut.
+  table.post(
+    '/projects/:projectId/pictures/job',
+    'plan',
+    { does: 'Takes a plan picture as a job', body: 'picture', reply: madeReply, status: 202 },
+    takeFile,
+    async (request, response) => {
+      const projectId = String(request.params.projectId);
+      const submission = { kind: 'picture', params: {}, projectId, input: bytesOf(request) } as const;
+      response.status(202).json({ id: await jobs.submit(response.locals.member!, submission) });
+    },
+  );
+
+  table.post(
+    '/projects/:projectId/workbooks',
+    'plan',
+    { does: 'Reads the cells of a workbook', body: 'picture', reply: workbookReply },
+    takeFile,
+    async (request, response) => {
+      const input = bytesOf(request);
+      if (input.length > MAX_WORKBOOK_BYTES) throw refusal('file-too-large', { field: 'file', mostBytes: MAX_WORKBOOK_BYTES });
+      const projectId = String(request.params.projectId);
+      const submission = { kind: 'workbook', params: {}, projectId, input } as const;
+      const job = await jobs.run(response.locals.member!, submission, untilGone(request));
+      response.json(job.result);
+    },
+  );
 
   table.get(
     '/projects/:projectId/pictures/:pictureId',

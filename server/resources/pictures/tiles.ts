@@ -20,7 +20,12 @@ export const needsTiles = ({ widthPx, heightPx, mediaType }: Pick<PictureInfo, '
   widthPx * heightPx > TILED_FROM_PX && mediaType !== 'image/svg+xml';
 
 /** Cuts a stored picture into tiles, all of its pyramid, and stores them beside it; nothing where it needs none or has them. */
-export async function storeTiles(database: Database, projectId: string, pictureId: string): Promise<void> {
+export async function storeTiles(
+  database: Database,
+  projectId: string,
+  pictureId: string,
+  onShare: (share: number) => void = () => undefined,
+): Promise<void> {
   const picture = await pictureToTile(database, projectId, pictureId);
   if (!picture || picture.tiled || !needsTiles(picture)) return;
   // A folder that nobody else could have made: its name is random and only this account may enter.
@@ -33,7 +38,7 @@ export async function storeTiles(database: Database, projectId: string, pictureI
         .tile({ size: TILE_PX, layout: 'iiif3', skipBlanks: -1 })
         .toFile(cut),
     );
-    await insertTiles(database, projectId, pictureId, tilesIn(cut, deepestLevel(picture.widthPx, picture.heightPx)));
+    await insertTiles(database, projectId, pictureId, tilesIn(cut, deepestLevel(picture.widthPx, picture.heightPx), onShare));
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
@@ -61,12 +66,14 @@ async function fullTile(bytes: Buffer): Promise<Buffer> {
 }
 
 /** Tiles of a folder, a batch at a time. */
-async function* tilesIn(folder: string, deepest: number) {
+async function* tilesIn(folder: string, deepest: number, onShare: (share: number) => void) {
   const paths = (await readdir(folder, { recursive: true })).filter((path) => path.endsWith('.webp') && path.includes('/'));
-  for (let start = 0; start < paths.length; start += AT_ONCE)
+  for (let start = 0; start < paths.length; start += AT_ONCE) {
+    onShare(start / paths.length);
     yield Promise.all(
       paths
         .slice(start, start + AT_ONCE)
         .map(async (path) => ({ ...tilePlace(path, deepest), bytes: await fullTile(await readFile(join(folder, path))) })),
     );
+  }
 }

@@ -1,9 +1,10 @@
 import { useEffect, useState } from 'react';
 import { Button, Modal, Progress } from 'antd';
-import { hasEnded, type JobReply } from '@dusky-spool/core/model';
+import type { JobReply } from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
 import { problemOf } from '../ground/api/error-sentence.ts';
-import { download, getJson, postJson, Refused, remove, saveFile } from '../ground/api/http.ts';
+import { download, postJson, Refused, remove, saveFile } from '../ground/api/http.ts';
+import { jobEnd } from '../ground/api/jobs.ts';
 import { text } from '../ground/text.ts';
 import { problemSentence } from '@dusky-spool/texts';
 
@@ -19,8 +20,6 @@ export interface Making {
   readonly onSaved?: () => void;
 }
 
-const LOOK_MS = 300;
-
 /** Has a document made and saved: by the server's queue, or by this device where the server cannot be reached. */
 function useMaking(making: Making, onClose: () => void) {
   const [job, setJob] = useState<JobReply | null>(null);
@@ -34,19 +33,11 @@ function useMaking(making: Making, onClose: () => void) {
     };
     const run = async () => {
       ({ id: jobId } = await postJson<{ id: string }>(making.path, making.query));
-      for (;;) {
-        const now = await getJson<JobReply>(`/jobs/${jobId}`);
-        if (over) return;
-        setJob(now);
-        if (now.state === 'done') {
-          await download(`/jobs/${jobId}/file`);
-          over = true;
-          onClose();
-          return making.onSaved?.();
-        }
-        if (hasEnded(now.state)) return setProblem(now.problem ?? { code: 'job-cancelled' });
-        await new Promise((done) => window.setTimeout(done, LOOK_MS));
-      }
+      if (!(await jobEnd(jobId, setJob, () => over))) return;
+      await download(`/jobs/${jobId}/file`);
+      over = true;
+      onClose();
+      making.onSaved?.();
     };
     const makeHere = async (make: NonNullable<Making['here']>) => {
       const { name, blob } = await make();

@@ -6,11 +6,12 @@ import type { PictureInfo, Underlay } from '@dusky-spool/core/model';
 import { projectBounds } from '@dusky-spool/core/house';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { postForm, postJson } from '../../ground/api/http.ts';
+import { jobEnd } from '../../ground/api/jobs.ts';
 import { text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { useSurveyView } from './useSurveyView.ts';
 import { useRef, useState } from 'react';
-import { Button, Modal, Slider } from 'antd';
+import { Button, Modal, Progress, Slider } from 'antd';
 import { useBrokenPictures } from '../../state/broken-pictures.ts';
 import { PictureSettings } from './PictureSettings.tsx';
 import css from './survey.module.css';
@@ -40,6 +41,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
   const input = useRef<HTMLInputElement>(null);
   const replacing = useRef<Underlay | null>(null);
   const [busy, setBusy] = useState(false);
+  const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [pdf, setPdf] = useState<{ file: File; pages: PdfPages } | null>(null);
   const all = Object.values(project.underlays).filter((one) => one.levelId === levelId);
@@ -54,6 +56,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
     } catch (error) {
       setProblem(sentenceOf(error));
     } finally {
+      setShare(null);
       setBusy(false);
     }
   };
@@ -77,7 +80,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
     edit(text(old ? 'survey.replacePicture' : 'edit.addPicture'), operations);
   };
   const bringIn = (file: File) => {
-    if (/\.(dxf|csv)$/i.test(file.name)) return onDrawing(file);
+    if (/\.(dxf|csv|xlsx)$/i.test(file.name)) return onDrawing(file);
     void attempt(async () => {
       const form = new FormData();
       form.append('picture', file);
@@ -87,7 +90,9 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
         else setPdf({ file, pages });
         return;
       }
-      lay(await postForm<PictureInfo>(`/projects/${projectId}/pictures`, form), file.name, null);
+      const { id } = await postForm<{ id: string }>(`/projects/${projectId}/pictures/job`, form);
+      const job = await jobEnd(id, ({ progress }) => setShare(progress));
+      if (job) lay(job.result as unknown as PictureInfo, file.name, null);
     });
   };
   const takePage = async (pages: PdfPages, number: number, name: string) => {
@@ -109,7 +114,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
       <input
         ref={input}
         type="file"
-        accept=".png,.jpg,.jpeg,.webp,.svg,.pdf,.dxf,.csv,image/png,image/jpeg,image/webp,image/svg+xml,application/pdf"
+        accept=".png,.jpg,.jpeg,.webp,.svg,.pdf,.dxf,.csv,.xlsx,image/png,image/jpeg,image/webp,image/svg+xml,application/pdf"
         className="unseen"
         aria-label={text('plan.addPicture')}
         tabIndex={-1}
@@ -193,6 +198,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
           <span className="faint">{text('plan.pictureHint')}</span>
         </>
       )}
+      {share !== null && <TakingPicture share={share} />}
       {problem && (
         <p className="field-problem" role="alert">
           {problem}
@@ -228,6 +234,17 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
           </ul>
         </Modal>
       )}
+    </div>
+  );
+}
+
+/** How far a picture is that the server looks at and cuts into tiles. */
+function TakingPicture({ share }: { readonly share: number }) {
+  const percent = Math.round(100 * share);
+  return (
+    <div role="status">
+      <Progress percent={percent} showInfo={false} size="small" aria-label={text('survey.takingPicture', { percent })} />
+      <span className="faint">{text('survey.takingPicture', { percent })}</span>
     </div>
   );
 }

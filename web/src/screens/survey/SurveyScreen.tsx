@@ -139,8 +139,8 @@ function SurveyPlan({ projectId }: Props) {
       {questions.dialog}
       {removalDialog}
       {drawing &&
-        (/\.csv$/i.test(drawing.name) ? (
-          <TableImport levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />
+        (/\.(csv|xlsx)$/i.test(drawing.name) ? (
+          <TableImport projectId={projectId} levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />
         ) : (
           <DrawingImport projectId={projectId} levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />
         ))}

@@ -12,9 +12,13 @@ import {
   type TableField,
   type TableHouse,
   tableHouse,
+  tableOfRows,
   type TableUnit,
 } from '@dusky-spool/core/survey';
 import { problemSentence } from '@dusky-spool/texts';
+import type { WorkbookReply } from '@dusky-spool/core/model';
+import { problemOf } from '../../ground/api/error-sentence.ts';
+import { postForm } from '../../ground/api/http.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
@@ -22,32 +26,57 @@ import { newSurveyId } from './ids.ts';
 import css from './survey.module.css';
 
 interface Props {
+  readonly projectId: string;
   readonly levelId: string;
   readonly file: File;
   readonly onClose: () => void;
 }
 
+/** A table of a file, with the name of its sheet. */
+interface NamedTable {
+  readonly name: string;
+  readonly table: Outcome<HouseTable>;
+}
+
+/** The table of a CSV file, or those of the sheets of a workbook, which the server reads; the sheets that have one first. */
+async function tablesIn(projectId: string, file: File): Promise<readonly NamedTable[]> {
+  const only = (table: Outcome<HouseTable>) => [{ name: file.name, table }];
+  if (!/\.xlsx$/i.test(file.name)) return only(readHouseTable(await file.text()));
+  const form = new FormData();
+  form.append('picture', file);
+  try {
+    const { sheets } = await postForm<WorkbookReply>(`/projects/${projectId}/workbooks`, form);
+    const tables = sheets.map(({ name, rows }) => ({ name, table: tableOfRows(rows) }));
+    return [...tables.filter(({ table }) => table.ok), ...tables.filter(({ table }) => !table.ok)];
+  } catch (error) {
+    return only({ ok: false, problem: problemOf(error) });
+  }
+}
+
 /** A table of rooms or walls: its columns are given meaning, and what its rows say is looked at before it is made. */
-export function TableImport({ levelId, file, onClose }: Props) {
+export function TableImport({ projectId, levelId, file, onClose }: Props) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
-  const [table, setTable] = useState<Outcome<HouseTable> | null>(null);
+  const [tables, setTables] = useState<readonly NamedTable[]>([]);
+  const [sheet, setSheet] = useState(0);
+  const table = tables.length > 0 ? tables[sheet].table : null;
   const [columns, setColumns] = useState<TableColumns>({});
   const [unit, setUnit] = useState<TableUnit>(project.project.units === 'metric' ? 'm' : 'ft');
   useEffect(() => {
     let isWanted = true;
-    void file.text().then((words) => {
-      if (!isWanted) return;
-      const read = readHouseTable(words);
-      setTable(read);
-      if (!read.ok) return;
-      setColumns(guessColumns(read.value.head));
-      setUnit((before) => guessTableUnit(read.value.head) ?? before);
+    void tablesIn(projectId, file).then((read) => {
+      if (isWanted) setTables(read);
     });
     return () => {
       isWanted = false;
     };
-  }, [file]);
+  }, [projectId, file]);
+  useEffect(() => {
+    if (!table?.ok) return;
+    const { head } = table.value;
+    setColumns(guessColumns(head));
+    setUnit((before) => guessTableUnit(head) ?? before);
+  }, [table]);
   const found = useMemo(
     () => (table?.ok ? tableHouse(project, levelId, table.value, columns, unit) : null),
     [table, project, levelId, columns, unit],
@@ -71,6 +100,18 @@ export function TableImport({ levelId, file, onClose }: Props) {
         </>
       }
     >
+      {tables.length > 1 && (
+        <label className="field">
+          <span>{text('table.sheet')}</span>
+          <Select
+            size="small"
+            value={sheet}
+            aria-label={text('table.sheet')}
+            options={tables.map(({ name }, value) => ({ value, label: name }))}
+            onChange={setSheet}
+          />
+        </label>
+      )}
       {table && !table.ok && (
         <p className="field-problem" role="alert">
           {problemSentence(table.problem)}

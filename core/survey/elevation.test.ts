@@ -12,7 +12,7 @@ import {
   type ProjectDocument,
 } from '../model/index.ts';
 import { countingIds, smallHouse } from '../testing/index.ts';
-import { drawnPlans } from '../testing/drawn-plans.ts';
+import { drawnPlans, mixedPlan } from '../testing/drawn-plans.ts';
 import { namedByWords, wallsFromProposals } from './walls-from-proposals.ts';
 
 const apply = (project: ProjectDocument, operations: readonly Operation[]) => {
@@ -80,6 +80,25 @@ describe('proposals taken', () => {
       expect(rooms, plan.name).to.be.at.least(4).and.at.most(6);
       expect(levelAreas(house, 'm').rooms).to.have.length(rooms);
     }
+  });
+
+  it('of a drawing with everything on layer 0 close its seven rooms, named by their words', () => {
+    const { dxf } = mixedPlan();
+    const read = readDxf(dxf);
+    if (!read.ok) throw new Error(read.problem.code);
+    const metres = read.value.metresPerUnit!;
+    const { walls } = proposeWalls(proposalInput(read.value, metres, ['0'], []));
+    const empty: ProjectDocument = { ...smallHouse(), rooms: {}, walls: {}, openings: {}, racks: {} };
+    let n = 0;
+    const words = read.value.texts.map(({ x, y, text, height }) => ({
+      at: [x * metres, y * metres] as const,
+      text,
+      heightM: height * metres,
+    }));
+    const made = wallsFromProposals(empty, 'm', walls, (kind) => `${kind}_${++n}`, namedByWords(words));
+    if (!made.ok) throw new Error(made.problem.code);
+    const names = Object.values(apply(empty, made.value).rooms).map(({ name }) => name);
+    expect(names.sort()).to.deep.equal(['BATH', 'KITCHEN', 'Room 2', 'Room 4', 'Room 5', 'Room 6', 'Room 7']);
   });
 
   it('name their rooms by the largest words in them that are a name', () => {

@@ -371,3 +371,112 @@ export function randomDrawnPlan(draw: () => number): DrawnPlan {
   glass(out, walls, 'OPENINGS');
   return plan('drawn at random', walls, out, turnRad, shift);
 }
+
+const SEVEN_ROOMS = [
+  w(0, 0, 12, 0, 0.3, [2, 1.4, 'window'], [6, 1, 'door'], [10, 1.4, 'window']),
+  w(12, 0, 12, 9, 0.3, [1.5, 1.2, 'window'], [7.5, 1.2, 'window']),
+  w(12, 9, 0, 9, 0.3, [2, 1.2, 'window'], [6, 1.8, 'window']),
+  w(0, 9, 0, 0, 0.3, [6.5, 1.2, 'window']),
+  w(4, 0, 4, 9, 0.12, [3, 0.85, 'door'], [6, 0.85, 'door']),
+  w(8, 0, 8, 9, 0.12, [1.5, 0.85, 'door'], [3.5, 0.7, 'door'], [7.5, 0.85, 'door']),
+  w(0, 5, 4, 5, 0.1),
+  w(4, 4.5, 8, 4.5, 0.1, [2, 1.2, 'arch']),
+  w(8, 3, 12, 3, 0.1),
+  w(8, 6, 12, 6, 0.1, [3, 0.8, 'door']),
+];
+
+/**
+ * A house of ten walls and seven rooms with everything on layer 0: furniture, kitchen, bath, stairs, tiles, dimension lines, a frame
+ * and a title block, as drawings come that were plotted and read back. Door leaves are drawn as lines or thin boards.
+ */
+export function mixedPlan(): DrawnPlan {
+  const out = new DxfText(4, 1000);
+  const layer = '0';
+  const walls = SEVEN_ROOMS;
+  cleanOutline(walls, ['door', 'arch', 'window']).forEach((ring) => sides(ring).forEach((line) => out.line(layer, line)));
+  for (const wall of walls)
+    for (const { at, widthM, kind } of wall.openings ?? []) {
+      if (kind === 'window')
+        for (const v of [-wall.thicknessM / 2, -0.03, 0.03, wall.thicknessM / 2])
+          out.line(layer, [along(wall, at - widthM / 2, v), along(wall, at + widthM / 2, v)]);
+    }
+  doorSwings(out, walls, layer);
+  const box = (x: number, y: number, width: number, depth: number) =>
+    sides([
+      [x, y],
+      [x + width, y],
+      [x + width, y + depth],
+      [x, y + depth],
+    ]).forEach((line) => out.line(layer, line));
+  // Kitchen: counter along two walls, wall cupboards over it, island, hob.
+  box(0.15, 0.15, 3.79, 0.6);
+  box(0.15, 0.15, 3.79, 0.35);
+  box(0.15, 0.75, 0.6, 2);
+  box(1.4, 1.9, 1.8, 0.9);
+  box(1.6, 0.2, 0.58, 0.5);
+  // Table with six chairs; their backs are thin.
+  box(5, 6.2, 1.8, 0.9);
+  for (const x of [5.1, 5.7, 6.3]) for (const y of [5.8, 7.1]) box(x, y, 0.42, 0.4), box(x, y, 0.42, 0.06);
+  // Bed with pillows and night tables, wardrobe, bookcase at a wall, shelf standing into the room.
+  box(0.15, 6, 2, 1.6);
+  box(0.2, 6.05, 0.4, 0.7);
+  box(0.2, 6.85, 0.4, 0.7);
+  box(0.15, 5.5, 0.45, 0.4);
+  box(0.15, 7.7, 0.45, 0.4);
+  box(3.3, 7, 0.6, 1.8);
+  box(8.06, 6.1, 0.3, 0.9);
+  box(10, 8, 0.3, 0.85);
+  // Bath with an inner rim, basin, pan.
+  box(10.15, 3.05, 1.7, 0.75);
+  box(10.21, 3.11, 1.58, 0.63);
+  box(8.2, 5.4, 0.6, 0.5);
+  box(8.25, 5.45, 0.5, 0.4);
+  box(9.4, 5.3, 0.38, 0.65);
+  // Stairs: fourteen treads and a handrail.
+  for (let n = 0; n <= 14; n++)
+    out.line(layer, [
+      [4.2 + n * 0.26, 0.15],
+      [4.2 + n * 0.26, 1.05],
+    ]);
+  out.line(layer, [
+    [4.2, 1.05],
+    [7.84, 1.05],
+  ]);
+  out.line(layer, [
+    [4.2, 1.11],
+    [7.84, 1.11],
+  ]);
+  // Tiles of 0.3 m in the bathroom.
+  for (let n = 1; n < 13; n++)
+    out.line(layer, [
+      [8.06 + n * 0.3, 3.05],
+      [8.06 + n * 0.3, 5.95],
+    ]);
+  for (let n = 1; n < 10; n++)
+    out.line(layer, [
+      [8.06, 3.05 + n * 0.3],
+      [11.85, 3.05 + n * 0.3],
+    ]);
+  // Dimension lines with ticks, a frame of two lines, a title block.
+  for (const y of [-1, -1.4])
+    out.line(layer, [
+      [-0.15, y],
+      [12.15, y],
+    ]);
+  for (const x of [-0.15, 3.94, 4.06, 7.94, 8.06, 12.15]) out.line(layer, [[x - 0.1, -1.1] as Point2, [x + 0.1, -0.9] as Point2]);
+  out.line(layer, [
+    [-1, -0.15],
+    [-1, 9.15],
+  ]);
+  box(-3, -4, 20, 15);
+  box(-2.8, -3.8, 19.6, 14.6);
+  box(11, -3.8, 5.8, 1.6);
+  for (const y of [-3.4, -3, -2.6])
+    out.line(layer, [
+      [11, y],
+      [16.8, y],
+    ]);
+  out.text(layer, [2, 3.5], 'KITCHEN');
+  out.text(layer, [9.6, 4.6], 'BATH');
+  return { name: 'everything on layer 0', walls, dxf: out.toString(), wallLayer: layer, openingLayer: '' };
+}

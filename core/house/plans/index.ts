@@ -5,6 +5,7 @@
 export { drawingMarks, type TradeMarkAt } from './drawing-marks.ts';
 export { drawingSvg, SVG_PX_PER_M } from './drawing-svg.ts';
 export { type Drawing, type DrawingDimension, type LayerState, lineCount, type UnitEvidence, type UnitGuess } from './drawing.ts';
+export { isNamedForWalls } from './layer-names.ts';
 export { metresSaid } from './drawing-units.ts';
 export { pictureToPlan, planToPicture } from './picture-place.ts';
 export { proposalInput } from './proposal-input.ts';

@@ -1,12 +1,13 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { closestOnSegment, type Point2 } from '../../math/index.ts';
-import { drawnPlans, randomDrawnPlan } from '../../testing/drawn-plans.ts';
+import { drawnPlans, mixedPlan, randomDrawnPlan } from '../../testing/drawn-plans.ts';
 import { drawingMarks } from './drawing-marks.ts';
 import { drawingSvg } from './drawing-svg.ts';
 import { svgLines } from './svg-lines.ts';
 import { type Drawing, lineCount } from './drawing.ts';
-import { PROPOSAL_OPTIONS, type ProposalInput, proposeWalls } from './wall-proposals.ts';
+import { PROPOSAL_OPTIONS } from './wall-bands.ts';
+import { type ProposalInput, proposeWalls } from './wall-proposals.ts';
 import { proposalInput } from './proposal-input.ts';
 import { readDxf } from './read-dxf.ts';
 
@@ -27,11 +28,12 @@ function inputOf(drawing: Drawing, wallLayer: string, openingLayer: string): Pro
   const m = drawing.metresPerUnit!;
   const [ox, oy] = drawing.origin.map((v) => v * m);
   const back = (p: Point2): Point2 => [p[0] + ox, p[1] + oy];
-  const { lines, openingLines = [], arcs = [] } = proposalInput(drawing, m, [wallLayer], [openingLayer]);
+  const { lines, openingLines = [], arcs = [], isMixed } = proposalInput(drawing, m, [wallLayer], [openingLayer]);
   return {
     lines: lines.map(([a, b]) => [back(a), back(b)]),
     openingLines: openingLines.map(([a, b]) => [back(a), back(b)]),
     arcs: arcs.map((arc) => ({ ...arc, centre: back(arc.centre) })),
+    isMixed,
   };
 }
 
@@ -90,6 +92,29 @@ describe('walls proposed from ten drawn plans', () => {
       { numRuns: 40 },
     );
   });
+
+  it('finds the ten walls of a drawing with everything on layer 0, with their doors and windows, and nothing else', () => {
+    const plan = mixedPlan();
+    const { walls } = proposeWalls(inputOf(must(plan.dxf), '0', ''));
+    expect(walls).to.have.length(10);
+    expect(coveredShare(plan.walls, walls), 'recall').to.be.at.least(0.98);
+    expect(coveredShare(walls, plan.walls), 'precision').to.be.at.least(0.98);
+    const counted = (all: readonly { readonly kind: string }[]) =>
+      ['door', 'window', 'arch'].map((kind) => all.filter((one) => one.kind === kind).length);
+    expect(counted(walls.flatMap((wall) => wall.openings))).to.deep.equal(
+      counted(plan.walls.flatMap((wall) => wall.openings ?? [])),
+    );
+  });
+
+  // Without a layer of their own, single lines are not told from furniture, nor the core of a wall from its faces.
+  for (const plan of drawnPlans().filter(({ name }) => !/single lines|with a core/.test(name)))
+    it(`${plan.name}, all on one layer: the same walls`, () => {
+      const drawing = must(plan.dxf.replaceAll('OPENINGS', '0').replaceAll('WALLS', '0'));
+      const { walls } = proposeWalls(inputOf(drawing, '0', ''), PROPOSAL_OPTIONS);
+      expect(walls).to.have.length(plan.walls.length);
+      expect(coveredShare(plan.walls, walls), 'recall').to.be.at.least(0.95);
+      expect(coveredShare(walls, plan.walls), 'precision').to.be.at.least(0.95);
+    });
 
   it('finds doors with their hinge and swing, and windows', () => {
     const [plan] = drawnPlans();

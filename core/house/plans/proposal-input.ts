@@ -1,8 +1,12 @@
 import type { Point2 } from '../../math/index.ts';
 import type { Drawing } from './drawing.ts';
+import { isNamedForWalls } from './layer-names.ts';
 import type { ProposalInput } from './wall-proposals.ts';
 
-/** What some layers of a drawing say to the wall proposals, m from the drawing's own corner. Door swings may lie on any layer. */
+/**
+ * What some layers of a drawing say to the wall proposals, m from the drawing's own corner. Door swings may lie on any layer. A layer
+ * that is not named for walls holds more than walls.
+ */
 export function proposalInput(
   drawing: Pick<Drawing, 'layers'>,
   metresPerUnit: number,
@@ -27,5 +31,5 @@ export function proposalInput(
       endRad: list[5 * i + 4],
     })),
   );
-  return { lines: lines(walls), openingLines: lines(openings), arcs };
+  return { lines: lines(walls), openingLines: lines(openings), arcs, isMixed: !walls.some(isNamedForWalls) };
 }

@@ -1,10 +1,29 @@
 import { crossingParameters, distance2, type Point2, rotate2 } from '../../math/index.ts';
+import { mixedWalls } from './mixed-layer.ts';
+import {
+  type Band,
+  bandsBetween,
+  byDirection,
+  type Candidate,
+  centreLine,
+  joinBands,
+  meet,
+  PROPOSAL_OPTIONS,
+  type ProposalOptions,
+  SHORTEST_BAND_M,
+  type Stroke,
+  strokesOf,
+  usualThicknesses,
+  width,
+} from './wall-bands.ts';
 
 /** What a wall layer says, m. Arcs as centre, radius, start and end angle. */
 export interface ProposalInput {
   readonly lines: readonly (readonly [Point2, Point2])[];
   /** Lines of the openings layer, drawn across or inside the walls. */
   readonly openingLines?: readonly (readonly [Point2, Point2])[];
+  /** Whether the lines are of everything in the drawing, and not of walls alone. */
+  readonly isMixed?: boolean;
   /** Door swings, on any layer. */
   readonly arcs?: readonly {
     readonly centre: Point2;
@@ -13,25 +32,6 @@ export interface ProposalInput {
     readonly endRad: number;
   }[];
 }
-
-export interface ProposalOptions {
-  readonly thinnestM: number;
-  readonly thickestM: number;
-  /** Gaps in a wall up to this wide are openings in it; wider ones end it. */
-  readonly gapM: number;
-  /** How far lines may miss each other and still be meant to meet. */
-  readonly toleranceM: number;
-  /** Thickness of walls that are drawn as single lines. */
-  readonly singleLineM: number;
-}
-
-export const PROPOSAL_OPTIONS: ProposalOptions = {
-  thinnestM: 0.05,
-  thickestM: 0.5,
-  gapM: 2.6,
-  toleranceM: 0.03,
-  singleLineM: 0.115,
-};
 
 export interface OpeningProposal {
   readonly kind: 'door' | 'window' | 'arch';
@@ -58,31 +58,13 @@ export interface Proposals {
   readonly singleLines: boolean;
 }
 
-/** A stretch of a face line in the frame of its direction: at height v, from u0 to u1. */
-interface Stroke {
-  readonly v: number;
-  readonly u0: number;
-  readonly u1: number;
-}
-/** A wall in that frame: between vLow and vHigh. */
-interface Band {
-  vLow: number;
-  vHigh: number;
-  u0: number;
-  u1: number;
-  gaps: [number, number][];
-  drawnM: number;
-}
-
-const SAME_LINE_M = 0.006;
-const SHORTEST_BAND_M = 0.12;
-const SAME_DIRECTION_RAD = Math.PI / 240;
-
 /**
  * Proposes walls for the lines of a wall layer: parallel lines a wall's thickness apart are its faces, gaps are closed,
  * ends are led on to where walls meet. Lengths in m. The same lines give the same proposals.
  */
 export function proposeWalls(input: ProposalInput, options: ProposalOptions = PROPOSAL_OPTIONS): Proposals {
+  const mixed = input.isMixed ? amongEverything(input, options) : null;
+  if (mixed) return mixed;
   const directions = byDirection(input.lines);
   const frames = directions.map(({ angleRad, lines }) => ({ angleRad, strokes: strokesOf(lines, angleRad, options) }));
   const modes = usualThicknesses(frames.flatMap(({ strokes }) => bandsOf(strokes, options, [])));
@@ -100,91 +82,38 @@ export function proposeWalls(input: ProposalInput, options: ProposalOptions = PR
   };
 }
 
-/** Lines in groups of nearly the same direction. */
-function byDirection(lines: ProposalInput['lines']): { angleRad: number; lines: (readonly [Point2, Point2])[] }[] {
-  const items = lines
-    .filter(([a, b]) => distance2(a, b) > 1e-4)
-    .map((line) => {
-      const [a, b] = line;
-      const angle = Math.atan2(b[1] - a[1], b[0] - a[0]);
-      return {
-        line,
-        angle: angle < -1e-9 ? angle + Math.PI : angle >= Math.PI - 1e-9 ? angle - Math.PI : angle,
-        lengthM: distance2(a, b),
-      };
-    })
-    // Long lines set the direction; short ones join it.
-    .sort((p, q) => q.lengthM - p.lengthM || p.angle - q.angle);
-  const groups: { angleRad: number; lines: (readonly [Point2, Point2])[] }[] = [];
-  for (const { line, angle, lengthM } of items) {
-    const off = (g: number) => Math.abs(Math.atan2(Math.sin(2 * (angle - g)), Math.cos(2 * (angle - g)))) / 2;
-    // A short line's direction is less certain than a long one's.
-    const group = groups.find(({ angleRad }) => off(angleRad) < Math.max(SAME_DIRECTION_RAD, Math.min(0.05, 0.002 / lengthM)));
-    if (group) group.lines.push(line);
-    else groups.push({ angleRad: angle, lines: [line] });
-  }
-  return groups;
+/** The walls of a layer that holds everything; nothing is said of lines that are no walls, since most are none. */
+function amongEverything(input: ProposalInput, options: ProposalOptions): Proposals | null {
+  const walls = mixedWalls(input.lines, options, (wall, all) => finish(wall, all, input, options).openings.length);
+  if (!walls) return null;
+  const finished = walls.map((wall) =>
+    finish(wall, walls, { ...input, openingLines: input.openingLines?.concat(panesIn(wall, input.lines)) }, options),
+  );
+  return { walls: finished, unclaimed: [], singleLines: false };
 }
 
-/** The lines of one direction as strokes, those on one line joined. */
-function strokesOf(lines: readonly (readonly [Point2, Point2])[], angleRad: number, { toleranceM }: ProposalOptions): Stroke[] {
-  const raw = lines
-    .map(([a, b]): Stroke => {
-      const [p, q] = [rotate2(a, -angleRad), rotate2(b, -angleRad)];
-      return { v: (p[1] + q[1]) / 2, u0: Math.min(p[0], q[0]), u1: Math.max(p[0], q[0]) };
-    })
-    .sort((s, t) => s.v - t.v || s.u0 - t.u0);
-  const strokes: Stroke[] = [];
-  for (let i = 0; i < raw.length;) {
-    let j = i + 1;
-    while (j < raw.length && raw[j].v - raw[i].v <= SAME_LINE_M) j++;
-    const row = raw.slice(i, j).sort((s, t) => s.u0 - t.u0);
-    let open = { ...row[0] };
-    for (const stroke of row.slice(1)) {
-      if (stroke.u0 <= open.u1 + toleranceM / 2) open.u1 = Math.max(open.u1, stroke.u1);
-      else {
-        strokes.push(open);
-        open = { ...stroke };
-      }
-    }
-    strokes.push(open);
-    i = j;
-  }
-  return strokes;
-}
+const WIDEST_WINDOW_M = 4;
+const OFF_FACE_M = 0.01;
 
-/** Bands between strokes: at every place along the direction, lines that lie close together are the faces of one wall. */
-function bandsOf(strokes: readonly Stroke[], options: ProposalOptions, modes: readonly number[]): Band[] {
-  const stops = [...new Set(strokes.flatMap(({ u0, u1 }) => [u0, u1]))].sort((a, b) => a - b);
-  const starting = [...strokes].sort((a, b) => a.u0 - b.u0);
-  const bands: Band[] = [];
-  let open: Band[] = [];
-  let active: Stroke[] = [];
-  let next = 0;
-  for (let k = 0; k + 1 < stops.length; k++) {
-    const [from, to] = [stops[k], stops[k + 1]];
-    const middle = (from + to) / 2;
-    while (next < starting.length && starting[next].u0 <= middle) active.push(starting[next++]);
-    active = active.filter(({ u1 }) => u1 > middle);
-    const heights = active.map(({ v }) => v).sort((a, b) => a - b);
-    const here = chainsOf(heights, options).flatMap((chain) => splitChain(chain, options, modes));
-    const going: Band[] = [];
-    for (const [vLow, vHigh] of here) {
-      const before = open.find((band) => Math.abs(band.vLow - vLow) < SAME_LINE_M && Math.abs(band.vHigh - vHigh) < SAME_LINE_M);
-      if (before) {
-        before.u1 = to;
-        before.drawnM += to - from;
-        going.push(before);
-      } else {
-        const band: Band = { vLow, vHigh, u0: from, u1: to, gaps: [], drawnM: to - from };
-        bands.push(band);
-        going.push(band);
-      }
-    }
-    open = going;
-  }
-  return bands;
-}
+/** Lines along a wall and between its faces, no longer than a window: its panes. */
+const panesIn = ({ band, angleRad }: Candidate, lines: ProposalInput['lines']) =>
+  lines.filter((line) => {
+    const [p, q] = line.map((point) => rotate2(point, -angleRad));
+    return (
+      Math.abs(p[1] - q[1]) < OFF_FACE_M &&
+      Math.abs(p[0] - q[0]) < WIDEST_WINDOW_M &&
+      [p, q].every(([, v]) => v > band.vLow + OFF_FACE_M && v < band.vHigh - OFF_FACE_M)
+    );
+  });
+
+/** Bands between the faces that are drawn on a layer of walls. */
+const bandsOf = (strokes: readonly Stroke[], options: ProposalOptions, modes: readonly number[]): Band[] =>
+  bandsBetween(strokes, (active) =>
+    chainsOf(
+      active.map(({ v }) => v),
+      options,
+    ).flatMap((chain) => splitChain(chain, options, modes)),
+  );
 
 /** Heights in groups whose members lie no farther apart than a wall is thick. */
 function chainsOf(heights: readonly number[], { thickestM }: ProposalOptions): number[][] {
@@ -214,85 +143,6 @@ function splitChain(chain: readonly number[], options: ProposalOptions, modes: r
   let widest = 1;
   for (let k = 2; k < chain.length; k++) if (chain[k] - chain[k - 1] > chain[widest] - chain[widest - 1]) widest = k;
   return [...splitChain(chain.slice(0, widest), options, modes), ...splitChain(chain.slice(widest), options, modes)];
-}
-
-/** Thicknesses that make up a good part of the drawing. */
-function usualThicknesses(bands: readonly Band[]): number[] {
-  const lengths = new Map<number, number>();
-  let total = 0;
-  for (const { vLow, vHigh, drawnM } of bands) {
-    const key = Math.round((vHigh - vLow) * 100) / 100;
-    lengths.set(key, (lengths.get(key) ?? 0) + drawnM);
-    total += drawnM;
-  }
-  return [...lengths].filter(([, length]) => length > total * 0.05).map(([thickness]) => thickness);
-}
-
-/** Bands on one line become one wall; what is missing between them are its gaps. */
-function joinBands(bands: readonly Band[], { gapM, toleranceM }: ProposalOptions): Band[] {
-  const rest = bands
-    .filter((band) => band.u1 - band.u0 > toleranceM)
-    .map((band) => ({ ...band, gaps: [...band.gaps] }))
-    .sort((a, b) => a.vLow - b.vLow || a.u0 - b.u0);
-  const joined: Band[] = [];
-  for (const band of rest.sort((a, b) => a.u0 - b.u0)) {
-    const before = joined
-      .filter(
-        (other) =>
-          Math.abs(mid(other) - mid(band)) < toleranceM && band.u0 - other.u1 <= gapM && band.u0 >= other.u1 - toleranceM,
-      )
-      .sort((a, b) => b.u1 - a.u1)[0];
-    // Where lines come and go beside a wall its measured thickness changes for a stretch: the longer stretch says what it is.
-    if (!before || Math.abs(width(before) - width(band)) > Math.max(0.12, toleranceM * 2)) {
-      joined.push(band);
-      continue;
-    }
-    if (band.u0 - before.u1 > toleranceM) before.gaps.push([before.u1, band.u0]);
-    if (band.drawnM > before.drawnM) [before.vLow, before.vHigh] = [band.vLow, band.vHigh];
-    before.u1 = Math.max(before.u1, band.u1);
-    before.drawnM += band.drawnM;
-  }
-  return joined.filter((band) => band.drawnM >= SHORTEST_BAND_M && band.drawnM >= 0.6 * width(band));
-}
-
-const mid = ({ vLow, vHigh }: Band) => (vLow + vHigh) / 2;
-const width = ({ vLow, vHigh }: Band) => vHigh - vLow;
-
-function centreLine(band: Band, angleRad: number): { a: Point2; b: Point2 } {
-  return { a: rotate2([band.u0, mid(band)], angleRad), b: rotate2([band.u1, mid(band)], angleRad) };
-}
-
-interface Candidate {
-  readonly band: Band;
-  readonly angleRad: number;
-  a: Point2;
-  b: Point2;
-}
-
-/** Leads ends on to the centre line of the wall that they meet. */
-function meet(walls: Candidate[], { toleranceM }: ProposalOptions): void {
-  const was = walls.map(({ a, b }) => ({ a, b }));
-  walls.forEach((wall, i) => {
-    for (const end of ['a', 'b'] as const) {
-      const at = was[i][end];
-      let best: { p: Point2; movedM: number } | null = null;
-      walls.forEach((other, j) => {
-        if (i === j || Math.abs(Math.sin(wall.angleRad - other.angleRad)) < 0.1) return;
-        const hit = crossingParameters(was[i].a, was[i].b, was[j].a, was[j].b);
-        if (!hit) return;
-        const p: Point2 = [was[i].a[0] + (was[i].b[0] - was[i].a[0]) * hit.t, was[i].a[1] + (was[i].b[1] - was[i].a[1]) * hit.t];
-        const movedM = distance2(p, at);
-        const slant = Math.abs(Math.sin(wall.angleRad - other.angleRad));
-        const reachM = (width(other.band) / 2 + toleranceM) / slant + width(wall.band) / 2;
-        const lengthM = distance2(was[j].a, was[j].b);
-        const beyondM = Math.max(-hit.u, hit.u - 1, 0) * lengthM;
-        if (movedM > reachM || beyondM > width(wall.band) / 2 / slant + width(other.band) / 2 + toleranceM) return;
-        if (!best || movedM < best.movedM) best = { p, movedM };
-      });
-      const found = best as { p: Point2; movedM: number } | null;
-      if (found) wall[end] = found.p;
-    }
-  });
 }
 
 function finish(wall: Candidate, all: readonly Candidate[], input: ProposalInput, options: ProposalOptions): WallProposal {

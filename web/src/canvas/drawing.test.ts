@@ -4,7 +4,7 @@ import { type Level, newRoom, newWall } from '@dusky-spool/core/model';
 import { levelCrossings, polygonArea } from '@dusky-spool/core/math';
 import { smallHouse } from '@dusky-spool/core/testing';
 import { NUDGE_M, toHandGrid } from './tools/nudge.ts';
-import { guessRole } from '../screens/survey/layer-roles.ts';
+import { guessRole, guessRoles } from '../screens/survey/layer-roles.ts';
 import { detailAt } from './device-detail.ts';
 import { joistPath, pathThrough, wallBand } from './room-drawing.ts';
 import { levelAt, strokesOnLevel } from './route-drawing.ts';
@@ -141,5 +141,16 @@ describe('a layer of a drawing', () => {
         guessRole({ name, isOff: false, isFrozen: false }),
       ),
     ).to.deep.equal(['walls', 'openings', 'furniture', 'marks', 'text', 'underlay']);
+  });
+
+  it('that says nothing and holds most lines is searched for walls where none is named for them', () => {
+    const layer = (name: string, lines: number) => ({ name, isOff: false, isFrozen: false, lines: new Float32Array(4 * lines) });
+    expect(guessRoles([layer('0', 300), layer('DETAIL', 20), layer('TEXT', 900)])).to.deep.equal({
+      0: 'walls',
+      DETAIL: 'underlay',
+      TEXT: 'text',
+    });
+    expect(guessRoles([layer('0', 300), layer('WALLS', 20)])).to.deep.equal({ 0: 'underlay', WALLS: 'walls' });
+    expect(guessRoles([{ ...layer('0', 300), isFrozen: true }])).to.deep.equal({ 0: 'leave' });
   });
 });

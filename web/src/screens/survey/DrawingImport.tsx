@@ -13,7 +13,7 @@ import { DrawingLayers } from './DrawingLayers.tsx';
 import { DrawingPreview } from './DrawingPreview.tsx';
 import { DrawingProposals } from './DrawingProposals.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { guessRole, type Role } from './layer-roles.ts';
+import { guessRoles, type Role } from './layer-roles.ts';
 import { useDrawing } from './useDrawing.ts';
 import { useDrawingImport } from './useDrawingImport.ts';
 import css from './survey.module.css';
@@ -44,7 +44,7 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
     jobs,
   } = useDrawing(file, (read) => {
     setUnit(read.metresPerUnit);
-    setRoles(Object.fromEntries(read.layers.map((layer) => [layer.name, guessRole(layer)])));
+    setRoles(guessRoles(read.layers));
   });
   const importDrawing = useDrawingImport(jobs);
 

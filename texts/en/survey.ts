@@ -488,6 +488,12 @@ export const survey = {
     likely: 'likely',
     unitOther: 'another unit',
     unitMeasures: 'One unit measures',
+    dimensionsAgree_one: 'The one dimension of the drawing that says a length agrees within 1 %.',
+    dimensionsAgree_other: 'All {{count}} dimensions of the drawing that say a length agree within 1 %.',
+    dimensionsDiffer_one: 'The one dimension of the drawing that says a length disagrees: it reads {{said}} and measures {{measured}}.',
+    dimensionsDiffer_other:
+      '{{agreeing}} of {{count}} dimensions of the drawing agree within 1 %. The farthest reads {{said}} and measures {{measured}}.',
+    byDimensions: 'Scale by the dimensions: one unit is {{length}}',
     evidence: 'Likely {{unit}}: {{reasons}}.',
     evidenceOf: {
       header: 'the file says so',

@@ -68,7 +68,8 @@ function swingsIn(arcs: Float64Array): number[] {
   return radii;
 }
 
-function middleOf(values: readonly number[]): number | null {
+/** The middle one of the values above nothing; null where there are none. */
+export function middleOf(values: readonly number[]): number | null {
   const sorted = values.filter((value) => value > 0).sort((a, b) => a - b);
   return sorted.length === 0 ? null : sorted[Math.floor(sorted.length / 2)];
 }

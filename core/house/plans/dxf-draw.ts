@@ -296,7 +296,7 @@ export class DxfDrawer {
       const angle = entity.number(50) * RAD;
       const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
       const along = kind === 0 ? Math.abs(dx * Math.cos(angle) + dy * Math.sin(angle)) : Math.hypot(dx, dy);
-      const text = plainLines(entity.text(1) ?? '').replace('<>', '');
+      const text = plainLines(entity.text(1) ?? '').replace('<>', '') || this.wordsOf(entity.text(2) ?? '');
       if (Number.isFinite(along) && along > 0) this.dimensions.push({ layer, a, b, measured: along, text });
     }
     const name = entity.text(2) ?? '';
@@ -305,6 +305,12 @@ export class DxfDrawer {
     const key = name.toUpperCase();
     if (place.inside.includes(key)) return void this.bad.loops.add(name);
     for (const part of block.entities) this.draw(part, { ...place, layer, inside: [...place.inside, key] });
+  }
+
+  /** The words in a block: those that a dimension shows where it has none of its own. */
+  private wordsOf(name: string): string {
+    const part = this.file.blocks.get(name.toUpperCase())?.entities.find(({ type }) => type === 'TEXT' || type === 'MTEXT');
+    return part ? plainLines(part.text(1) ?? '') : '';
   }
 
   /** The drawing without its unit, about its own lower left corner. */

@@ -2,6 +2,7 @@
 // Not here: walls of a project (survey) and pictures (server, web).
 // Start with `readDxf`, then `proposeWalls`.
 // Terms: docs/glossary.md.
+export { type DimensionCheck, dimensionCheck } from './dimension-check.ts';
 export { drawingMarks, type TradeMarkAt } from './drawing-marks.ts';
 export { drawingSvg, SVG_PX_PER_M } from './drawing-svg.ts';
 export { type Drawing, type DrawingDimension, type LayerState, lineCount, type UnitEvidence, type UnitGuess } from './drawing.ts';

@@ -1,4 +1,4 @@
-import type { Proposals } from '@dusky-spool/core/house';
+import { type DimensionCheck, dimensionCheck, type Proposals } from '@dusky-spool/core/house';
 import { formatLength, METRES_PER, type UnitSystem } from '@dusky-spool/core/math';
 import { problemSentence } from '@dusky-spool/texts';
 import { Button, Modal, Progress, Select } from 'antd';
@@ -168,7 +168,7 @@ const OTHER = -1;
 
 /** What one unit of the drawing is; each choice shows how large the drawing would be. */
 function DrawingUnit({
-  drawing: { bounds, metresPerUnit, guess },
+  drawing: { bounds, metresPerUnit, guess, dimensions },
   units,
   unit,
   onUnit,
@@ -185,7 +185,8 @@ function DrawingUnit({
     const likely = isLikely ? ` · ${text('drawing.likely')}` : '';
     return { value, label: `${name} · ${size}${likely}` };
   });
-  const [isOther, setOther] = useState(false);
+  const [isOdd, setOther] = useState(false);
+  const isOther = isOdd || (unit !== null && !options.some(({ value }) => value === unit));
   return (
     <>
       <label className="field">
@@ -215,6 +216,7 @@ function DrawingUnit({
           />
         </label>
       )}
+      {unit !== null && <DimensionsAgree check={dimensionCheck(dimensions, unit)} units={units} unit={unit} onUnit={onUnit} />}
       {metresPerUnit === null && guess.evidence.length > 0 && (
         <p className="faint">
           {text('drawing.evidence', {
@@ -228,6 +230,44 @@ function DrawingUnit({
     </>
   );
 }
+
+/** The lengths that the drawing itself says, held to the unit that was chosen, as a second measurement. */
+function DimensionsAgree({
+  check,
+  units,
+  unit,
+  onUnit,
+}: {
+  readonly check: DimensionCheck | null;
+  readonly units: UnitSystem;
+  readonly unit: number;
+  readonly onUnit: (metresPerUnit: number) => void;
+}) {
+  if (!check) return null;
+  const { count, agreeing, farthest, saidMetresPerUnit: said } = check;
+  const isFine = agreeing === count;
+  return (
+    <div className={isFine ? 'finding fine' : 'finding look'} role="status">
+      <p>
+        {isFine
+          ? text('drawing.dimensionsAgree', { count })
+          : text('drawing.dimensionsDiffer', {
+              count,
+              agreeing,
+              said: farthest.text,
+              measured: formatLength(farthest.measuredM, units),
+            })}
+      </p>
+      {said !== null && Math.abs(said / unit - 1) > SAME_SCALE && (
+        <Button size="small" onClick={() => onUnit(said)}>
+          {text('drawing.byDimensions', { length: `${said >= 0.01 ? Number(said.toPrecision(6)) + ' m' : Number((1000 * said).toPrecision(6)) + ' mm'}` })}
+        </Button>
+      )}
+    </div>
+  );
+}
+/** By less than this two scales are one. */
+const SAME_SCALE = 0.002;
 
 /** What is to be known of the drawing: marks of trades, and what could not be read. */
 function DrawingNotes({

@@ -2,6 +2,15 @@
 // Not here: reading the house (house), routes through it (routing), what may be wrong with it (rules).
 // Start with `drawWalls`, then `settleHouse`.
 // Terms: docs/glossary.md.
+export {
+  acceptRevision,
+  type AcceptedRevision,
+  type ChangedRoom,
+  changedRooms,
+  type LyingRun,
+  type Touched,
+  touchedBy,
+} from './accept-revision.ts';
 export { moveLevel, sharedPoints } from './align-levels.ts';
 export {
   alignFeatures,
@@ -46,6 +55,7 @@ export {
 } from './level-defaults.ts';
 export { openingFits, placeOpening, removeOpenings } from './openings.ts';
 export { onlyOutlines, resettle } from './resettle.ts';
+export { type RevisedKind, type RevisedPiece, revisedPieces, revisionShift } from './revised-plan.ts';
 export { sameKind } from './same-kind.ts';
 export { parseScale, USUAL_RATIOS } from './stated-scale.ts';
 export { correctionsOf } from './trade-marks.ts';

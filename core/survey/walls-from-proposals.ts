@@ -1,6 +1,15 @@
 import { distance2, ok, type Outcome, type Point2, pointInPolygon } from '../math/index.ts';
 import type { WallProposal } from '../house/index.ts';
-import { create, newOpening, newWall, type Operation, type ProjectDocument, type Room, type WallKind } from '../model/index.ts';
+import {
+  create,
+  newOpening,
+  newWall,
+  type Opening,
+  type Operation,
+  type ProjectDocument,
+  type Room,
+  type WallKind,
+} from '../model/index.ts';
 import { settleHouse } from './settle.ts';
 import { type NewId, SHORTEST_WALL_M, WALL_BUILDS } from './walls.ts';
 
@@ -43,24 +52,9 @@ export function wallsFromProposals(
         thicknessM: proposal.thicknessM,
         cavityDepthM,
       });
-      const openings = proposal.openings.map(({ kind: opening, offsetM, widthM, hinge, swing }) => {
-        const [sillM, headM] = HEIGHTS[opening];
-        const door = opening === 'door';
-        return create(
-          'openings',
-          newOpening({
-            id: newId('opening'),
-            wallId: wall.id,
-            kind: opening,
-            offsetM: Math.max(widthM / 2, offsetM),
-            widthM,
-            sillM,
-            headM: Math.min(headM, ceilingM),
-            hinge: door ? (hinge ?? 'start') : null,
-            swing: door ? (swing ?? 'left') : null,
-          }),
-        );
-      });
+      const openings = proposal.openings.map((opening) =>
+        create('openings', openingFromProposal(opening, wall.id, newId('opening'), ceilingM)),
+      );
       return [create('walls', wall), ...openings];
     });
   const settled = settleHouse(project, operations, [levelId], () => newId('room'));
@@ -70,6 +64,28 @@ export function wallsFromProposals(
       operation.op === 'create' && operation.in === 'rooms' ? create('rooms', finished(operation.record as Room)) : operation,
     ),
   );
+}
+
+/** An opening of a drawing with the heights that its kind usually has. */
+export function openingFromProposal(
+  { kind, offsetM, widthM, hinge, swing }: WallProposal['openings'][number],
+  wallId: string,
+  id: string,
+  ceilingM: number,
+): Opening {
+  const [sillM, headM] = HEIGHTS[kind];
+  const isDoor = kind === 'door';
+  return newOpening({
+    id,
+    wallId,
+    kind,
+    offsetM: Math.max(widthM / 2, offsetM),
+    widthM,
+    sillM,
+    headM: Math.min(headM, ceilingM),
+    hinge: isDoor ? (hinge ?? 'start') : null,
+    swing: isDoor ? (swing ?? 'left') : null,
+  });
 }
 
 const LONGEST_NAME = 60;

@@ -416,7 +416,7 @@ export function mixedPlan(): DrawnPlan {
   box(1.6, 0.2, 0.58, 0.5);
   // Table with six chairs; their backs are thin.
   box(5, 6.2, 1.8, 0.9);
-  for (const x of [5.1, 5.7, 6.3]) for (const y of [5.8, 7.1]) box(x, y, 0.42, 0.4), box(x, y, 0.42, 0.06);
+  for (const x of [5.1, 5.7, 6.3]) for (const y of [5.8, 7.1]) (box(x, y, 0.42, 0.4), box(x, y, 0.42, 0.06));
   // Bed with pillows and night tables, wardrobe, bookcase at a wall, shelf standing into the room.
   box(0.15, 6, 2, 1.6);
   box(0.2, 6.05, 0.4, 0.7);

@@ -5,7 +5,7 @@ const said = (...pairs: [number, string][]) => pairs.map(([measured, text]) => (
 
 describe('the dimensions of a drawing', () => {
   it('agree with its unit, whatever unit they say or none', () => {
-    const all = said([4200, '4.20 m'], [3600, "11' 9 3/4\""], [900, '90 cm'], [6000, '6000'], [1500, '1500']);
+    const all = said([4200, '4.20 m'], [3600, '11\' 9 3/4"'], [900, '90 cm'], [6000, '6000'], [1500, '1500']);
     expect(dimensionCheck(all, 0.001)).to.deep.include({ count: 5, agreeing: 5, saidMetresPerUnit: 0.001 });
     expect(dimensionCheck(said([420, '420'], [210, '210,0']), 0.01)?.agreeing).to.equal(2);
     // The same numbers are no 42 m: by a unit ten times too large they disagree.

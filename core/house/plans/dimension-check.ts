@@ -56,7 +56,8 @@ function bareUnit(bare: readonly Pick<DrawingDimension, 'measured' | 'text'>[], 
   const middle = middleOf(bare.map(({ text }) => numberOf(text)));
   if (middle === null) return null;
   const agreeing = (unit: number) =>
-    bare.filter(({ measured, text }) => Math.abs((numberOf(text) * unit) / (measured * metresPerUnit) - 1) <= AGREES_WITHIN).length;
+    bare.filter(({ measured, text }) => Math.abs((numberOf(text) * unit) / (measured * metresPerUnit) - 1) <= AGREES_WITHIN)
+      .length;
   const unlikely = (unit: number) => Math.abs(Math.log((middle * unit) / MIDDLE_M));
   const likely = BARE_UNITS_M.filter((unit) => middle * unit >= USUAL_M[0] && middle * unit <= USUAL_M[1]);
   return [...likely].sort((a, b) => agreeing(b) - agreeing(a) || unlikely(a) - unlikely(b))[0] ?? null;

@@ -13,4 +13,4 @@ export { proposalInput } from './proposal-input.ts';
 export { readDxf, readDxfBytes } from './read-dxf.ts';
 export { svgLines } from './svg-lines.ts';
 export { PAPER_METRES_OF_PX, PX_OF_UNIT } from './svg-units.ts';
-export { type Proposals, proposeWalls, type WallProposal } from './wall-proposals.ts';
+export { type OpeningProposal, type Proposals, proposeWalls, type WallProposal } from './wall-proposals.ts';

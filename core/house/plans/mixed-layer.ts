@@ -150,7 +150,10 @@ function bestPairs(
 ): [number, number][] {
   const n = active.length;
   const isUsual = (thicknessM: number) => usual.some((one) => Math.abs(one - thicknessM) < USUAL_WITHIN_M);
-  const best: { score: number; pair: [number, number] | null }[] = Array.from({ length: n + 1 }, () => ({ score: 0, pair: null }));
+  const best: { score: number; pair: [number, number] | null }[] = Array.from({ length: n + 1 }, () => ({
+    score: 0,
+    pair: null,
+  }));
   for (let i = n - 2; i >= 0; i--) {
     best[i] = { score: best[i + 1].score, pair: null };
     for (let j = i + 1; j < n; j++) {
@@ -158,7 +161,9 @@ function bestPairs(
       const thicknessM = high.v - low.v;
       if (thicknessM > thickestM) break;
       if (thicknessM < THINNEST_M) continue;
-      const goesOn = open.some(({ vLow, vHigh }) => Math.abs(vLow - low.v) < SAME_LINE_M && Math.abs(vHigh - high.v) < SAME_LINE_M);
+      const goesOn = open.some(
+        ({ vLow, vHigh }) => Math.abs(vLow - low.v) < SAME_LINE_M && Math.abs(vHigh - high.v) < SAME_LINE_M,
+      );
       // Lines inside a wall that goes on are panes of glass or its core.
       const isInside = open.some(
         (band) => isUsual(band.vHigh - band.vLow) && low.v > band.vLow - SAME_LINE_M && high.v < band.vHigh + SAME_LINE_M,

@@ -166,7 +166,27 @@ describe('a DXF drawing from elsewhere', () => {
     const said = unitless([...line('W', 0, 0, 1200, 800), ...dimension('4.20 m')]);
     expect(said.dimensions).to.deep.equal([{ layer: 'DIM', a: [0, 0], b: [420, 30], measured: 420, text: '4.20 m' }]);
     // Without words of its own it shows those of its block.
-    const block: Part[] = [0, 'BLOCK', 2, '*D1', 70, 1, 10, 0, 20, 0, ...line('0', 0, 40, 420, 40), 0, 'MTEXT', 8, '0', 1, '4,2 m', 0, 'ENDBLK'];
+    const block: Part[] = [
+      0,
+      'BLOCK',
+      2,
+      '*D1',
+      70,
+      1,
+      10,
+      0,
+      20,
+      0,
+      ...line('0', 0, 40, 420, 40),
+      0,
+      'MTEXT',
+      8,
+      '0',
+      1,
+      '4,2 m',
+      0,
+      'ENDBLK',
+    ];
     const shown: Part[] = [0, 'DIMENSION', 8, 'DIM', 2, '*D1', 70, 0, 50, 0, 13, 0, 23, 0, 14, 420, 24, 0];
     expect(must(dxf([...HOUSE, ...shown], { blocks: block })).dimensions[0]).to.include({ measured: 420, text: '4,2 m' });
     expect(said.guess).to.deep.equal({

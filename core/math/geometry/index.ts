@@ -10,5 +10,5 @@ export { convexHull, outlineGap } from './hull.ts';
 export { type Box, type LabelWish, placeLabels } from './place-labels.ts';
 export { centroidOf, chordsOf, isSimplePolygon, levelCrossings, pointInPolygon, polygonArea } from './polygon.ts';
 export { alongRing, placeOnRing, ringLength } from './ring.ts';
-export { closestOnSegment, crossingParameters } from './segment.ts';
+export { closestOnSegment, crossingParameters, segmentsCross } from './segment.ts';
 export { distance2, distance3, type Point2, type Point3, rotate2, tidyM } from './vector.ts';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import sharp from 'sharp';
 import type { DocumentReply } from '@dusky-spool/core/model';
-import { drawnPlans } from '../core/testing/drawn-plans.ts';
+import { drawnPlans, revisedPlan } from '../core/testing/drawn-plans.ts';
 import { openGranary, planPoint, projectIdOf, saved } from './testing/steps.ts';
 import { type App, startApp } from './testing/app.ts';
 import type { Page } from 'playwright-core';
@@ -226,6 +226,44 @@ describe('a house drawn from nothing', () => {
     expect(mark).to.include({ kind: 'trade-mark', name: 'Double socket', owner: 'ELECTRIC', decision: 'open' });
     expect(mark.points[0][0]).to.be.closeTo(2 - cx, 1e-6);
     expect(mark.points[0][1]).to.be.closeTo(1 - cy, 1e-6);
+  });
+
+  it('holds a revised plan to the house: tells what moved and what it touches, and takes it piece by piece', async () => {
+    await newProject('Revised');
+    const bring = (name: string, dxf: string) =>
+      page.getByLabel('Add a plan picture').setInputFiles({ name, mimeType: 'application/dxf', buffer: Buffer.from(dxf) });
+    const again = async (name: string, dxf: string) => {
+      await bring(name, dxf);
+      await page.getByRole('button', { name: 'Propose walls' }).click();
+    };
+    const [plan] = drawnPlans();
+    await bring('issue-a.dxf', plan.dxf);
+    await page.getByRole('button', { name: 'Propose walls' }).click();
+    await page.getByRole('button', { name: 'Make 7 walls' }).click();
+    await page.locator('.drawing-import').waitFor({ state: 'detached' });
+    await saved(page);
+    const before = await house();
+    await again('issue-b.dxf', revisedPlan().dxf);
+    await page.getByText('2 differences from the plan.').waitFor();
+    await page.getByText('Window moved 0.30 m to the right').waitFor();
+    await page.getByText('Rooms that change').waitFor();
+    await page.getByRole('checkbox', { name: /^Window moved/ }).uncheck();
+    await page.getByRole('button', { name: 'Take 1 difference' }).click();
+    await page.locator('.drawing-import').waitFor({ state: 'detached' });
+    await saved(page);
+    const after = await house();
+    const moved = Object.values(after.walls).filter(({ id, a }) => a[0] !== before.walls[id].a[0]);
+    expect(moved.map(({ id, a }) => Math.round(100 * (a[0] - before.walls[id].a[0])))).to.deep.equal([25, 25]);
+    expect(Object.keys(after.walls)).to.have.length(7);
+    expect(
+      Object.values(after.underlays)
+        .map(({ retired }) => retired)
+        .sort(),
+    ).to.deep.equal([false, true]);
+    // The window is still where it was, and the next look says so.
+    await again('issue-b.dxf', revisedPlan().dxf);
+    await page.getByText('1 difference from the plan.').waitFor();
+    await page.keyboard.press('Escape');
   });
 
   it('has a second length judge the scale of its picture and fit both axes', async () => {

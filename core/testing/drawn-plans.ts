@@ -372,6 +372,19 @@ export function randomDrawnPlan(draw: () => number): DrawnPlan {
   return plan('drawn at random', walls, out, turnRad, shift);
 }
 
+/** The first plan as the architect issued it again: an inner wall 0.25 m to the right, a window 0.3 m along. */
+export function revisedPlan(): DrawnPlan {
+  const walls = [...COTTAGE];
+  walls[0] = w(0, 0, 9, 0, 0.3, [2.3, 1.2, 'window'], [6.5, 1.2, 'window']);
+  walls[4] = w(4.25, 0, 4.25, 7, 0.12, [1.5, 0.85, 'door'], [5.4, 0.85, 'door']);
+  walls[5] = w(4.25, 3.2, 9, 3.2, 0.12, [0.75, 0.85, 'door']);
+  const out = new DxfText(4, 1000);
+  cleanOutline(walls, ['door', 'window', 'arch']).forEach((ring) => sides(ring).forEach((line) => out.line('WALLS', line)));
+  doorSwings(out, walls, 'OPENINGS');
+  glass(out, walls, 'OPENINGS');
+  return plan('the first plan, revised', walls, out);
+}
+
 const SEVEN_ROOMS = [
   w(0, 0, 12, 0, 0.3, [2, 1.4, 'window'], [6, 1, 'door'], [10, 1.4, 'window']),
   w(12, 0, 12, 9, 0.3, [1.5, 1.2, 'window'], [7.5, 1.2, 'window']),

@@ -66,12 +66,14 @@ export async function inspectPicture(database: Database, bytes: Buffer, field = 
       megapixels: maxPixels / 1e6,
     });
   const says = isTurned || [head.exif, head.xmp, head.iptc, head.comments].some((one) => one !== undefined && one.length > 0);
-  const kept = await oneAtATime(database, () => (says ? writtenAnew(bytes, mediaType, isTurned) : decoded(bytes))).catch((error: Error) => {
-    if (/timeout/i.test(error.message)) throw refusal('job-too-slow', { field, seconds: DECODE_S });
-    throw refusal(/premature end|truncat|unexpected end|not enough/i.test(error.message) ? 'picture-cut' : 'picture-damaged', {
-      field,
-    });
-  });
+  const kept = await oneAtATime(database, () => (says ? writtenAnew(bytes, mediaType, isTurned) : decoded(bytes))).catch(
+    (error: Error) => {
+      if (/timeout/i.test(error.message)) throw refusal('job-too-slow', { field, seconds: DECODE_S });
+      throw refusal(/premature end|truncat|unexpected end|not enough/i.test(error.message) ? 'picture-cut' : 'picture-damaged', {
+        field,
+      });
+    },
+  );
   const density = head.density ?? 0;
   const [widthPx, heightPx] = orientation >= 5 ? [height, width] : [width, height];
   return { mediaType, widthPx, heightPx, paperMetresPerPixel: density >= SCAN_DPI ? INCH_M / density : null, bytes: kept };
@@ -87,9 +89,12 @@ async function decoded(bytes: Buffer): Promise<Buffer> {
 async function writtenAnew(bytes: Buffer, mediaType: InspectedPicture['mediaType'], isTurned: boolean): Promise<Buffer> {
   // Only a picture that is turned has to be whole in memory; codes made for the one picture would need all of it as well.
   const upright = isTurned
-    ? sharp(bytes, { limitInputPixels: MAX_PIXELS + 1, failOn: 'error', pages: 1 }).timeout({ seconds: DECODE_S }).autoOrient()
+    ? sharp(bytes, { limitInputPixels: MAX_PIXELS + 1, failOn: 'error', pages: 1 })
+        .timeout({ seconds: DECODE_S })
+        .autoOrient()
     : readRaster(bytes);
-  if (mediaType === 'image/jpeg') return upright.jpeg({ quality: 95, chromaSubsampling: '4:4:4', optimiseCoding: isTurned }).toBuffer();
+  if (mediaType === 'image/jpeg')
+    return upright.jpeg({ quality: 95, chromaSubsampling: '4:4:4', optimiseCoding: isTurned }).toBuffer();
   if (mediaType === 'image/webp') return upright.webp({ quality: 95 }).toBuffer();
   return upright.png({ compressionLevel: 6 }).toBuffer();
 }

@@ -38,19 +38,20 @@ function asPicture(response: Response, mediaType: string): Response {
 }
 
 /** Plan pictures, PDF plan sets and workbooks: they are read by jobs in processes of their own. */
-export function pictureRoutes(table: RouteTable, { database, jobs }: Services): void {
+export function pictureRoutes(table: RouteTable, services: Services): void {
+  takingRoutes(table, services);
+  readingRoutes(table, services);
+  pageRoutes(table, services);
+}
+
+/** Files that are taken in. */
+function takingRoutes(table: RouteTable, { jobs }: Services): void {
   const bytesOf = (request: Request): Buffer => {
     const bytes = request.file?.buffer;
     if (!bytes) throw refusal('picture-missing', { field: 'picture' });
     if (bytes.length === 0) throw refusal('file-empty', { field: 'picture' });
     return bytes;
   };
-  const pageOf = (request: Request) => {
-    const { sheetId, page } = request.params as Record<string, string>;
-    if (!/^[0-9a-f]{64}$/.test(sheetId) || !/^\d{1,4}$/.test(page)) throw refusal('not-found', { field: 'sheet' });
-    return { sheetId, page: Number(page) };
-  };
-
   for (const [path, kind, does, reply] of [
     ['pictures', 'picture', 'Takes a plan picture', pictureReply],
     ['sheets', 'plan-file', 'Takes a PDF of plans', planFileReply],
@@ -98,7 +99,10 @@ export function pictureRoutes(table: RouteTable, { database, jobs }: Services): 
       response.json(job.result);
     },
   );
+}
 
+/** Pictures and their tiles, to look at. */
+function readingRoutes(table: RouteTable, { database }: Services): void {
   table.get(
     '/projects/:projectId/pictures/:pictureId',
     'read',
@@ -122,6 +126,15 @@ export function pictureRoutes(table: RouteTable, { database, jobs }: Services): 
       asPicture(response, 'image/webp').send(tile);
     },
   );
+}
+
+/** Pages of a PDF that was taken in. */
+function pageRoutes(table: RouteTable, { database, jobs }: Services): void {
+  const pageOf = (request: Request) => {
+    const { sheetId, page } = request.params as Record<string, string>;
+    if (!/^[0-9a-f]{64}$/.test(sheetId) || !/^\d{1,4}$/.test(page)) throw refusal('not-found', { field: 'sheet' });
+    return { sheetId, page: Number(page) };
+  };
 
   table.get(
     '/projects/:projectId/sheets/:sheetId/:page/thumbnail',

@@ -1,5 +1,6 @@
 import { type DimensionCheck, dimensionCheck, type Proposals } from '@dusky-spool/core/house';
 import { formatLength, METRES_PER, type UnitSystem } from '@dusky-spool/core/math';
+import type { AcceptedRevision } from '@dusky-spool/core/survey';
 import { problemSentence } from '@dusky-spool/texts';
 import { Button, Modal, Progress, Select } from 'antd';
 import { useMemo, useState } from 'react';
@@ -12,10 +13,12 @@ import { JobCancelled } from '../../workers/jobs.ts';
 import { DrawingLayers } from './DrawingLayers.tsx';
 import { DrawingPreview } from './DrawingPreview.tsx';
 import { DrawingProposals } from './DrawingProposals.tsx';
+import { DrawingRevision } from './DrawingRevision.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { guessRoles, type Role } from './layer-roles.ts';
 import { useDrawing } from './useDrawing.ts';
 import { useDrawingImport } from './useDrawingImport.ts';
+import { useRevision } from './useRevision.ts';
 import css from './survey.module.css';
 
 interface Props {
@@ -47,6 +50,10 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
     setRoles(guessRoles(read.layers));
   });
   const importDrawing = useDrawingImport(jobs);
+  const [isAllNew, setAllNew] = useState(false);
+  const [pointedPiece, setPointedPiece] = useState<string | null>(null);
+  const corner = drawing && unit !== null ? ([drawing.origin[0] * unit, drawing.origin[1] * unit] as const) : null;
+  const revision = useRevision({ levelId, proposals: isAllNew ? null : proposals, cornerM: corner });
 
   const named = (...wanted: Role[]) =>
     Object.entries(roles)
@@ -79,11 +86,20 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
         drawing: opened,
         metresPerUnit,
         named,
-        accepted,
+        accepted: revision ? [] : accepted,
+        place: revision?.place ?? null,
       });
-      if (!operations.ok) setFailure(problemSentence(operations.problem));
+      if (operations.ok && revision) takeRevision(revision.take(operations.value));
+      else if (!operations.ok) setFailure(problemSentence(operations.problem));
       else if (edit(text('drawing.title', { name: file.name }), operations)) onClose();
     });
+  const takeRevision = ({ operations, refused: left }: AcceptedRevision) => {
+    if (operations.length === 0 || edit(text('revision.title', { name: file.name }), operations)) {
+      if (left.length === 0) return onClose();
+      // What was taken is part of the plan now: the dialog shows what is left.
+      setFailure(text('revision.notTaken', { reasons: left.map(({ problem: one }) => problemSentence(one)).join(' ') }));
+    }
+  };
   const toggle = (i: number) => {
     const next = new Set(refused);
     if (!next.delete(i)) next.add(i);
@@ -111,7 +127,16 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
             </Button>
           )}
           <Button type="primary" disabled={!isReady} loading={busy} onClick={() => isReady && void finish(unit, drawing)}>
-            {text(accepted.length > 0 ? 'drawing.make' : 'drawing.layBelow', { count: accepted.length })}
+            {text(
+              revision && revision.takenCount > 0
+                ? 'revision.take'
+                : !revision && accepted.length > 0
+                  ? 'drawing.make'
+                  : 'drawing.layBelow',
+              {
+                count: revision ? revision.takenCount : accepted.length,
+              },
+            )}
           </Button>
         </>
       }
@@ -138,11 +163,20 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
             shown={pointed}
             missed={missed}
             onToggle={toggle}
+            revision={revision}
+            pointedPiece={pointedPiece}
           />
           <div className={css.drawingSide}>
             <DrawingUnit drawing={drawing} units={units} unit={unit} onUnit={setUnit} />
             <DrawingNotes drawing={drawing} roles={roles} />
-            {proposals ? (
+            {proposals && revision ? (
+              <DrawingRevision
+                revision={revision}
+                onPoint={setPointedPiece}
+                onLayers={() => setProposals(null)}
+                onAsNew={() => setAllNew(true)}
+              />
+            ) : proposals ? (
               <DrawingProposals
                 proposals={proposals}
                 units={units}
@@ -260,7 +294,9 @@ function DimensionsAgree({
       </p>
       {said !== null && Math.abs(said / unit - 1) > SAME_SCALE && (
         <Button size="small" onClick={() => onUnit(said)}>
-          {text('drawing.byDimensions', { length: `${said >= 0.01 ? Number(said.toPrecision(6)) + ' m' : Number((1000 * said).toPrecision(6)) + ' mm'}` })}
+          {text('drawing.byDimensions', {
+            length: `${said >= 0.01 ? Number(said.toPrecision(6)) + ' m' : Number((1000 * said).toPrecision(6)) + ' mm'}`,
+          })}
         </Button>
       )}
     </div>

@@ -60,8 +60,8 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
   const [tables, setTables] = useState<readonly NamedTable[]>([]);
   const [sheet, setSheet] = useState(0);
   const table = tables.length > 0 ? tables[sheet].table : null;
-  const [columns, setColumns] = useState<TableColumns>({});
-  const [unit, setUnit] = useState<TableUnit>(project.project.units === 'metric' ? 'm' : 'ft');
+  /** What was chosen by hand instead of what the columns' names say. */
+  const [chosen, setChosen] = useState<{ readonly columns?: TableColumns; readonly unit?: TableUnit }>({});
   useEffect(() => {
     let isWanted = true;
     void tablesIn(projectId, file).then((read) => {
@@ -71,12 +71,10 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
       isWanted = false;
     };
   }, [projectId, file]);
-  useEffect(() => {
-    if (!table?.ok) return;
-    const { head } = table.value;
-    setColumns(guessColumns(head));
-    setUnit((before) => guessTableUnit(head) ?? before);
-  }, [table]);
+  const head = table?.ok ? table.value.head : NO_HEAD;
+  const guessed = useMemo(() => ({ columns: guessColumns(head), unit: guessTableUnit(head) }), [head]);
+  const columns = chosen.columns ?? guessed.columns;
+  const unit = chosen.unit ?? guessed.unit ?? (project.project.units === 'metric' ? 'm' : 'ft');
   const found = useMemo(
     () => (table?.ok ? tableHouse(project, levelId, table.value, columns, unit) : null),
     [table, project, levelId, columns, unit],
@@ -108,7 +106,10 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
             value={sheet}
             aria-label={text('table.sheet')}
             options={tables.map(({ name }, value) => ({ value, label: name }))}
-            onChange={setSheet}
+            onChange={(value) => {
+              setSheet(value);
+              setChosen({});
+            }}
           />
         </label>
       )}
@@ -120,7 +121,13 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
       {table?.ok && found && (
         <>
           <p className="faint">{text('table.line')}</p>
-          <ColumnChoices head={table.value.head} columns={columns} unit={unit} onColumns={setColumns} onUnit={setUnit} />
+          <ColumnChoices
+            head={head}
+            columns={columns}
+            unit={unit}
+            onColumns={(next) => setChosen({ ...chosen, columns: next })}
+            onUnit={(next) => setChosen({ ...chosen, unit: next })}
+          />
           <TablePreview found={found} />
         </>
       )}
@@ -129,6 +136,7 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
 }
 
 const NONE = -1;
+const NO_HEAD: readonly string[] = [];
 
 /** Which column holds what, and the unit of lengths that name none. */
 function ColumnChoices({

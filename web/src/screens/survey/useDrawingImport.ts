@@ -21,16 +21,18 @@ interface Import {
   /** Layers by what they mean. */
   readonly named: (...roles: Role[]) => string[];
   readonly accepted: Proposals['walls'];
+  /** Where its lower left corner goes on the plan, m; null is where drawings of this house share their origin. */
+  readonly place: Point2 | null;
 }
 
 /** Makes the operations that bring a drawing into the project: its picture, the marks of trades, and the accepted walls. */
 export function useDrawingImport(jobs: OpenDrawing['jobs']): (wanted: Import) => Promise<Outcome<Operation[]>> {
   const project = useProject();
   const { addPicture } = useProjectParts('addPicture');
-  return async ({ projectId, levelId, fileName, drawing, metresPerUnit, named, accepted }) => {
+  return async ({ projectId, levelId, fileName, drawing, metresPerUnit, named, accepted, place: given }) => {
     const operations: Operation[] = [];
     const corner = [drawing.origin[0] * metresPerUnit, drawing.origin[1] * metresPerUnit] as const;
-    const place = drawingPlace(project, levelId, corner);
+    const place = given ?? drawingPlace(project, levelId, corner);
     const moved = ([x, y]: Point2): Point2 => [x + place[0], y + place[1]];
     const trades = named('marks');
     if (trades.length > 0) {

@@ -203,6 +203,40 @@ describe('the command line', () => {
     );
     expect(from('', 'drawing', 'a.dxf').status).to.equal(2);
   });
+
+  it('holds a revised drawing to a level and says what it touches', () => {
+    const project = readFileSync(demo('ropewalk-flat'), 'utf8');
+    const from = (dxf: string, ...args: string[]) =>
+      runCommand(['revised', 'house', 'a.dxf', '--walls=WALLS', ...args], (path) => (path === 'house' ? project : dxf));
+    const [plan] = drawnPlans();
+    const { pieces, rooms } = JSON.parse(from(plan.dxf, '--json').out) as {
+      pieces: { kind: string; devices: string[]; runs: string[] }[];
+      rooms: object[];
+    };
+    // Another house altogether: its walls are new, and those of the flat gone with what hangs on them.
+    expect(pieces.map(({ kind }) => kind)).to.include.members(['wall-new', 'wall-gone']);
+    expect(pieces.some(({ kind, devices, runs }) => kind.startsWith('wall') && devices.length > 0 && runs.length > 0)).to.equal(
+      true,
+    );
+    expect(rooms).to.not.have.length(0);
+    expect(from(plan.dxf, '--level=Z').error).to.match(/^--level: .*must be one of/);
+    expect(from(plan.dxf).out.split('\n')[0]).to.match(/^wall-\w+ +\S+ \S+ {2}\d+ devices, \d+ runs$/);
+  });
+
+  it('reads a table of rooms and tells its lines that cannot be taken', () => {
+    const project = readFileSync(demo('ropewalk-flat'), 'utf8');
+    const from = (csv: string, ...args: string[]) =>
+      runCommand(['table', 'house', 'a.csv', ...args], (path) => (path === 'house' ? project : csv));
+    const { rooms, problems } = JSON.parse(from('room;width [cm];depth [cm]\nHall;420;310\nSnug;wide;310', '--json').out) as {
+      rooms: { name: string; widthM: number }[];
+      problems: { line: number; code: string }[];
+    };
+    expect(rooms.map(({ name, widthM }) => [name, widthM])).to.deep.equal([['Hall', 4.2]]);
+    expect(problems.map(({ line, code }) => [line, code])).to.deep.equal([[3, 'table-cell']]);
+    expect(from('room,width,depth\nHall,4.2,3.1')).to.include({ status: 0, out: 'Hall                     4.2 x 3.1 m' });
+    expect(from('').status).to.equal(2);
+    expect(from('room,width,depth\nHall,4.2,3.1', '--unit=ell').error).to.match(/^--unit/);
+  });
 });
 
 describe('a reader that stops reading', () => {

@@ -2,36 +2,18 @@ import { z } from 'zod';
 import { CALCULATORS, listCalculators, runCalculator, stepsOf } from '@dusky-spool/core/calculators';
 import { CHECKS, curesFor, type Finding, runChecks } from '@dusky-spool/core/rules';
 import { scheduleCsv, scheduleOf, totalsByCable } from '@dusky-spool/core/sheets';
-import { type ProjectDocument, type ProjectFile, readProjectFile, writeProjectFile } from '@dusky-spool/core/model';
-import { err, METRES_PER, ok, type Outcome, parseLength, type Problem } from '@dusky-spool/core/math';
+import { type ProjectDocument, writeProjectFile } from '@dusky-spool/core/model';
+import { err, ok, type Outcome, parseLength } from '@dusky-spool/core/math';
 import { listOf } from '@dusky-spool/core/derive';
-import {
-  levelAreas,
-  levelsFromBelow,
-  lineCount,
-  missingThings,
-  proposalInput,
-  proposeWalls,
-  readDxfBytes,
-  sameOutline,
-  surveyQuestions,
-} from '@dusky-spool/core/house';
+import { levelAreas, levelsFromBelow, missingThings, sameOutline, surveyQuestions } from '@dusky-spool/core/house';
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingText } from './cabling-text.ts';
 import { briefText } from './brief-text.ts';
 import { headEndsText } from './head-ends-text.ts';
 import { pathwaysText } from './pathways-text.ts';
-import { cureSentence, en, findingSentence, placeWords, problemSentence } from '@dusky-spool/texts';
-
-/** What a command prints and how it ends: 0 good, 1 findings of rank stop, 2 bad input. */
-export interface CommandResult {
-  readonly status: 0 | 1 | 2;
-  readonly out: string;
-  readonly error: string;
-}
-
-/** The text of a file; in `latin1` each letter is one byte of it. */
-type ReadFile = (path: string, encoding?: 'utf8' | 'latin1') => string;
+import { planCommand } from './plan-commands.ts';
+import { bad, type CommandResult, good, json, type ReadFile, withFile } from './result.ts';
+import { cureSentence, en, findingSentence, placeWords } from '@dusky-spool/texts';
 
 export const USAGE = `Usage: npm run --silent cli -- COMMAND
   schedule FILE [--csv | --json]     the cable schedule of a project file
@@ -49,21 +31,13 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   drawing FILE.dxf [--json]          layers, units and size of a drawing, and what was wrong in it
   propose FILE.dxf --walls=LAYER [--openings=LAYER] [--unit=mm|cm|m|in|ft] [--json]
                                      the walls that a drawing's lines propose, m
+  revised FILE FILE.dxf --level=CODE --walls=LAYER [--openings=LAYER] [--unit=...] [--json]
+                                     in what a revised drawing differs from a level, and what each difference touches
+  table FILE FILE.csv [--level=CODE] [--unit=mm|cm|m|in|ft] [--json]
+                                     rooms or walls of a table, and the lines that cannot be taken
   convert FILE                       reads a project file and writes it in its canonical form
   convert LENGTH [--imperial]        a typed length in metres, e.g. convert "5' 6 1/2\\""
 FILE may be - for standard input.`;
-
-const good = (out: string, status: 0 | 1 = 0): CommandResult => ({ status, out, error: '' });
-const json = (value: unknown): string => JSON.stringify(value, null, 2);
-
-function bad(problem: Problem, asJson: boolean): CommandResult {
-  const sentence = problemSentence(problem);
-  return {
-    status: 2,
-    out: asJson ? json({ problem: { ...problem, sentence } }) : '',
-    error: `${problem.field ? `${problem.field}: ` : ''}${sentence.replace(`${problem.field}: `, '')}`,
-  };
-}
 
 /** Runs one command line; reads files only through `readFile`. */
 export function runCommand(args: readonly string[], readFile: ReadFile): CommandResult {
@@ -95,7 +69,9 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
       return withFile(words[0], readFile, asJson, ({ project }) => good(questionsText(project, asJson)));
     case 'drawing':
     case 'propose':
-      return drawing(command, words[0], flags, readFile, asJson);
+    case 'revised':
+    case 'table':
+      return planCommand(command, words, flags, readFile);
     case 'convert':
       return convert(words.join(' '), flags, readFile);
     case undefined:
@@ -118,6 +94,8 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
             'questions',
             'drawing',
             'propose',
+            'revised',
+            'table',
             'convert',
           ],
         },
@@ -136,27 +114,6 @@ function dayOf(flags: ReadonlySet<string>): Outcome<string> {
   return z.iso.date().safeParse(day).success
     ? ok(day)
     : err('input-invalid', { kind: 'invalid', field: '--today', reason: 'must be a day such as 2026-11-29' });
-}
-
-function load(path: string | undefined, readFile: ReadFile): Outcome<ProjectFile> {
-  if (path === undefined) return err('input-missing', { kind: 'incomplete', field: 'FILE' });
-  let text: string;
-  try {
-    text = readFile(path);
-  } catch (error) {
-    return err('file-missing', { kind: 'invalid', field: path, reason: (error as Error).message });
-  }
-  return readProjectFile(text);
-}
-
-function withFile(
-  path: string | undefined,
-  readFile: ReadFile,
-  asJson: boolean,
-  use: (file: ProjectFile) => CommandResult,
-): CommandResult {
-  const file = load(path, readFile);
-  return file.ok ? use(file.value) : bad(file.problem, asJson);
 }
 
 function scheduleText(project: ProjectDocument, flags: ReadonlySet<string>, today: string): string {
@@ -278,62 +235,6 @@ function questionsText(project: ProjectDocument, asJson: boolean): string {
   const questions = surveyQuestions(project);
   if (asJson) return json({ questions, missing: missingThings(project) });
   return questions.map(({ id, neededBy, state }) => `${id.padEnd(48)} ${state.padEnd(10)} ${neededBy}`).join('\n');
-}
-
-/** A drawing taken apart, or the walls that it proposes. */
-function drawing(
-  command: 'drawing' | 'propose',
-  path: string | undefined,
-  flags: ReadonlySet<string>,
-  readFile: ReadFile,
-  asJson: boolean,
-): CommandResult {
-  const value = (name: string) => [...flags].find((flag) => flag.startsWith(`--${name}=`))?.slice(name.length + 3);
-  if (path === undefined) return bad({ code: 'input-missing', kind: 'incomplete', field: 'FILE' }, asJson);
-  let text: string;
-  try {
-    text = readFile(path, 'latin1');
-  } catch (error) {
-    return bad({ code: 'file-missing', kind: 'invalid', field: path, reason: (error as Error).message }, asJson);
-  }
-  const read = readDxfBytes(Buffer.from(text, 'latin1'));
-  if (!read.ok) return bad({ ...read.problem, field: path }, asJson);
-  const { value: drawn } = read;
-  if (command === 'drawing') {
-    const layers = drawn.layers.map(({ arcs, lines, ...layer }) => ({
-      ...layer,
-      lines: lineCount({ lines }),
-      arcs: arcs.length / 5,
-    }));
-    const { metresPerUnit, guess, bounds, texts, dimensions, ignored, problems } = drawn;
-    const told = problems.map((problem) => ({ ...problem, sentence: problemSentence(problem) }));
-    if (asJson)
-      return good(json({ metresPerUnit, guess, bounds, layers, texts: texts.length, dimensions, ignored, problems: told }));
-    return good(
-      [...layers.map(({ name, lines }) => `${name.padEnd(24)} ${lines} lines`), ...told.map(({ sentence }) => sentence)].join(
-        '\n',
-      ),
-    );
-  }
-  const unit = value('unit');
-  if (unit !== undefined && !Object.hasOwn(METRES_PER, unit))
-    return bad({ code: 'input-invalid', kind: 'invalid', field: '--unit', reason: 'is none of mm, cm, m, in, ft' }, asJson);
-  const m = unit === undefined ? drawn.metresPerUnit : METRES_PER[unit as keyof typeof METRES_PER];
-  if (m === null) return bad({ code: 'units-missing', kind: 'incomplete', field: '--unit' }, asJson);
-  const walls = value('walls');
-  if (walls === undefined) return bad({ code: 'input-missing', kind: 'incomplete', field: '--walls' }, asJson);
-  if (!drawn.layers.some(({ name }) => name === walls))
-    return bad({ code: 'input-invalid', kind: 'invalid', field: '--walls', reason: `there is no layer ${walls}` }, asJson);
-  const proposals = proposeWalls(proposalInput(drawn, m, [walls], [value('openings') ?? '']));
-  if (asJson) return good(json({ units: 'm', origin: drawn.origin.map((v) => v * m), ...proposals }));
-  const point = ([x, y]: readonly [number, number]) => `${x.toFixed(3)},${y.toFixed(3)}`;
-  return good(
-    proposals.walls
-      .map(({ a, b, thicknessM, openings }) =>
-        `${point(a)} ${point(b)} ${thicknessM} ${openings.map((o) => o.kind).join(' ')}`.trim(),
-      )
-      .join('\n'),
-  );
 }
 
 function convert(word: string, flags: ReadonlySet<string>, readFile: ReadFile): CommandResult {

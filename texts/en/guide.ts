@@ -126,7 +126,7 @@ export const guidePages: readonly GuidePage[] = [
       },
       {
         title: 'A plan picture or drawing',
-        text: 'Add a picture, PDF or drawing below the level. Type the scale that the sheet states (1:50), or set it by two points and a length, and check it by a second length: clicks lie on the picture itself, with a magnifier, and on the ends of lines where it has lines. Turn it by any angle, mirror it, or show a part of it. A DXF drawing shows which layers were off or frozen, what speaks for its unit, and what was left out; its words name the rooms. A table of rooms or walls comes in as CSV: say which column holds what, look at what it makes, and move the rooms together.',
+        text: 'Add a picture, PDF or drawing below the level. Type the scale that the sheet states (1:50), or set it by two points and a length, and check it by a second length: clicks lie on the picture itself, with a magnifier, and on the ends of lines where it has lines. Turn it by any angle, mirror it, or show a part of it. A DXF drawing shows which layers were off or frozen, what speaks for its unit, and what was left out; its words name the rooms, its dimensions are held to its unit as a second measurement, and its walls are found on their own layer or among everything on one. A later issue of the plan is held to the house: the dialog tells the walls, openings and rooms that differ and the devices and runs they touch, to be taken one by one. A table of rooms or walls comes in as CSV or XLSX: say which column holds what, look at what it makes, and move the rooms together.',
       },
       {
         title: 'Walk the house',

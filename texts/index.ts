@@ -8,6 +8,6 @@ export { en } from './en/index.ts';
 export { words, type Words } from './words.ts';
 export { cureSentence, fieldName, findingSentence, problemSentence } from './sentences.ts';
 export { type ConflictLine, conflictLines, fieldValue, recordName } from './record-words.ts';
-export { placeWords } from './place-words.ts';
+export { placeWords, sheetPlaceWords } from './place-words.ts';
 export { cablingWords } from './cabling-words.ts';
 export { checkWords } from './check-words.ts';

@@ -10,3 +10,13 @@ export const placeWords: PlaceWords = {
   above: (height) => words.t('terms.places.above', { height }),
   notMeasured: words.t('terms.places.notMeasured'),
 };
+
+/** The same on sheets, where walls are drawn and numbered. */
+export const sheetPlaceWords: PlaceWords = {
+  ...placeWords,
+  inWall: (room, side, wall) => numbered(placeWords.inWall(room, side, wall), wall),
+  outside: (side, wall) => numbered(placeWords.outside(side, wall), wall),
+  fromWall: (distance, side, wall) => numbered(placeWords.fromWall(distance, side, wall), wall),
+};
+
+const numbered = (place: string, wall: string): string => (wall === '' ? place : `${place} ${wall}`);

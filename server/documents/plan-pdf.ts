@@ -1,5 +1,5 @@
 import { PRINT } from '@dusky-spool/design';
-import { NOTE_MM, type PlanSheet, type SheetMark } from '@dusky-spool/core/sheets';
+import { NOTE_MM, type PlanSheet, type SheetMark, WALL_TAG_MM } from '@dusky-spool/core/sheets';
 import type { ProjectHeader } from '@dusky-spool/core/model';
 import { FONTS, POINTS_PER_MM, SYSTEM_LINES } from './fonts.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
@@ -21,27 +21,7 @@ export function planPdf(sheet: PlanSheet, title: PlanTitle, list: readonly Sheet
   const mm = (length: number) => length * POINTS_PER_MM;
   const size: [number, number] = [mm(sheet.widthMm), mm(sheet.heightMm)];
   const draw = (pdf: PDFKit.PDFDocument, addPage: () => void) => {
-    const inset = sheet.marginMm;
-    pdf.save();
-    // Paper millimetres, y up, as the sheet is laid out.
-    pdf.transform(POINTS_PER_MM, 0, 0, -POINTS_PER_MM, 0, mm(sheet.heightMm));
-    const order = ['riser', 'wall', 'opening', 'dimension', 'rack', 'run', 'room', 'note', 'device'];
-    [...sheet.marks].sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind)).forEach((mark) => drawMark(pdf, mark));
-    pdf.lineWidth(0.35).strokeColor(INK).undash();
-    pdf.rect(inset, inset, sheet.widthMm - 2 * inset, sheet.heightMm - 2 * inset).stroke();
-    pdf
-      .moveTo(inset, inset + sheet.titleBlockMm)
-      .lineTo(sheet.widthMm - inset, inset + sheet.titleBlockMm)
-      .stroke();
-    const keyLeft = sheet.widthMm - inset - sheet.keyMm;
-    pdf
-      .moveTo(keyLeft, inset + sheet.titleBlockMm)
-      .lineTo(keyLeft, sheet.heightMm - inset)
-      .stroke();
-    drawScaleBar(pdf, sheet, title.project.units);
-    drawKey(pdf, sheet, title.project.northRad);
-    drawTitle(pdf, sheet, title);
-    pdf.restore();
+    drawPlan(pdf, sheet, title);
     if (list.length === 0) return;
     addPage();
     drawTables({ pdf, addPage, sheet: 'plan', tables: list, title, size });
@@ -50,6 +30,37 @@ export function planPdf(sheet: PlanSheet, title: PlanTitle, list: readonly Sheet
     if (page > 1) drawPageNumber(pdf, size, page, pages);
   });
 }
+
+/** A plan on the page that is open, with its frame, key and title block. */
+export function drawPlan(pdf: PDFKit.PDFDocument, sheet: PlanSheet, title: PlanTitle): void {
+  const mm = (length: number) => length * POINTS_PER_MM;
+  const inset = sheet.marginMm;
+  pdf.save();
+  // Paper millimetres, y up, as the sheet is laid out.
+  pdf.transform(POINTS_PER_MM, 0, 0, -POINTS_PER_MM, 0, mm(sheet.heightMm));
+  [...sheet.marks].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)).forEach((mark) => drawMark(pdf, mark));
+  pdf.lineWidth(0.35).strokeColor(INK).undash();
+  pdf.rect(inset, inset, sheet.widthMm - 2 * inset, sheet.heightMm - 2 * inset).stroke();
+  pdf
+    .moveTo(inset, inset + sheet.titleBlockMm)
+    .lineTo(sheet.widthMm - inset, inset + sheet.titleBlockMm)
+    .stroke();
+  const keyLeft = sheet.widthMm - inset - sheet.keyMm;
+  pdf
+    .moveTo(keyLeft, inset + sheet.titleBlockMm)
+    .lineTo(keyLeft, sheet.heightMm - inset)
+    .stroke();
+  drawScaleBar(pdf, sheet, title.project.units);
+  drawKey(pdf, sheet, title.project.northRad);
+  drawTitle(pdf, sheet, title);
+  pdf.restore();
+}
+
+/** What is drawn over what. */
+const ORDER: readonly SheetMark['kind'][] = [
+  ...(['riser', 'wall', 'opening', 'leaf', 'dimension', 'rack', 'run'] as const),
+  ...(['room', 'wall-number', 'corner', 'note', 'device'] as const),
+];
 
 const WHITE = '#ffffff';
 
@@ -77,8 +88,17 @@ function path(pdf: PDFKit.PDFDocument, points: readonly (readonly [number, numbe
 
 type RoomMark = Extract<SheetMark, { kind: 'room' }>;
 
+/** A name on a ground of its own, so that no cable crosses its letters. */
 function drawRoom(pdf: PDFKit.PDFDocument, mark: RoomMark): void {
   const lines = [...mark.lines.map((line) => line.toUpperCase()), mark.code, ...(mark.clear ? [mark.clear] : [])];
+  const widths = lines.map((line, i) =>
+    (i < mark.lines.length ? pdf.font(FONTS.tagBold).fontSize(2.6) : pdf.font(FONTS.tag).fontSize(2.2)).widthOfString(line),
+  );
+  const [width, height] = [Math.max(...widths) + 1, lines.length * 2.9 + 0.4];
+  pdf
+    .fillColor(WHITE)
+    .rect(mark.at[0] - width / 2, mark.at[1] - height / 2, width, height)
+    .fill();
   lines.forEach((line, i) => {
     const y = mark.at[1] + ((lines.length - 1) / 2 - i) * 2.9;
     const isName = i < mark.lines.length;
@@ -104,6 +124,69 @@ function drawNote(pdf: PDFKit.PDFDocument, mark: NoteMark): void {
     const y = mark.at[1] - (i + 0.5) * NOTE_MM.line;
     write(pdf, line, mark.at[0] + 0.3, y, NOTE_MM.size, i === 0 ? FONTS.tagBold : FONTS.tag, INK);
   });
+}
+
+/** A door or an archway is a gap with its jambs; a window has its frame and two panes. */
+function drawOpening(pdf: PDFKit.PDFDocument, { points, opening }: Extract<SheetMark, { kind: 'opening' }>): void {
+  pdf.lineWidth(0.18).fillColor(WHITE).strokeColor(INK);
+  path(pdf, points, true);
+  if (opening === 'window') pdf.fillAndStroke();
+  else pdf.fill();
+  const [p, q, r, s] = points;
+  const between = ([ax, ay]: readonly number[], [bx, by]: readonly number[], share: number): [number, number] => [
+    ax + (bx - ax) * share,
+    ay + (by - ay) * share,
+  ];
+  const lines: Record<typeof opening, (readonly (readonly [number, number])[])[]> = {
+    door: [
+      [p, s],
+      [q, r],
+    ],
+    arch: [
+      [p, s],
+      [q, r],
+    ],
+    window: [0.4, 0.6].map((share) => [between(p, s, share), between(q, r, share)]),
+  };
+  for (const line of lines[opening]) path(pdf, line, false);
+  pdf.stroke();
+  if (opening !== 'arch') return;
+  pdf.dash(0.8, { space: 0.6 });
+  path(pdf, [p, q], false);
+  path(pdf, [s, r], false);
+  pdf.stroke().undash();
+}
+
+const SWING_STEPS = 10;
+
+/** The leaf of a door and the way of its end. */
+function drawLeaf(pdf: PDFKit.PDFDocument, [hinge, open, shut]: readonly (readonly [number, number])[]): void {
+  const radius = Math.hypot(open[0] - hinge[0], open[1] - hinge[1]);
+  const from = Math.atan2(open[1] - hinge[1], open[0] - hinge[0]);
+  const turn = Math.atan2(shut[1] - hinge[1], shut[0] - hinge[0]) - from;
+  const short = Math.atan2(Math.sin(turn), Math.cos(turn));
+  pdf.lineWidth(0.3).strokeColor(INK);
+  path(pdf, [hinge, open], false);
+  pdf.stroke();
+  pdf.lineWidth(0.15).strokeColor(SOFT);
+  path(
+    pdf,
+    Array.from({ length: SWING_STEPS + 1 }, (_, n): [number, number] => {
+      const angle = from + (short * n) / SWING_STEPS;
+      return [hinge[0] + radius * Math.cos(angle), hinge[1] + radius * Math.sin(angle)];
+    }),
+    false,
+  );
+  pdf.stroke();
+}
+
+/** The number of a wall, or the name of a corner, on its tag. */
+function drawTag(pdf: PDFKit.PDFDocument, [x, y]: readonly [number, number], number: string): void {
+  const { height } = WALL_TAG_MM;
+  const width = Math.max(WALL_TAG_MM.width, pdf.font(FONTS.tagBold).fontSize(1.9).widthOfString(number) + 1);
+  pdf.lineWidth(0.15).fillColor(WHITE).strokeColor(INK);
+  pdf.rect(x - width / 2, y - height / 2, width, height).fillAndStroke();
+  write(pdf, number, x, y - 0.1, 1.9, FONTS.tagBold, INK, true);
 }
 
 type DimensionMark = Extract<SheetMark, { kind: 'dimension' }>;
@@ -140,9 +223,14 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
       pdf.fill();
       break;
     case 'opening':
-      pdf.lineWidth(0.18).fillColor('#ffffff').strokeColor(INK);
-      path(pdf, mark.points, true);
-      pdf.fillAndStroke();
+      return drawOpening(pdf, mark);
+    case 'leaf':
+      return drawLeaf(pdf, mark.points);
+    case 'wall-number':
+      return drawTag(pdf, mark.at, mark.number);
+    case 'corner':
+      pdf.fillColor(PRINT.accent).circle(mark.at[0], mark.at[1], 0.9).fill();
+      drawTag(pdf, [mark.at[0] + 3.2 * mark.outward[0], mark.at[1] + 2.2 * mark.outward[1]], mark.name);
       break;
     case 'room':
       return drawRoom(pdf, mark);
@@ -212,7 +300,7 @@ function pen(pdf: PDFKit.PDFDocument, system: keyof typeof SYSTEM_LINES, width: 
 function drawScaleBar(pdf: PDFKit.PDFDocument, sheet: PlanSheet, units: ProjectHeader['units']): void {
   const unitMm = (units === 'metric' ? 1000 : 304.8) / sheet.scale;
   const step = [1, 2, 5, 10, 20].find((n) => n * unitMm >= 12) ?? 50;
-  const [x, y] = [sheet.widthMm - sheet.marginMm - 4 - 2 * step * unitMm - 8, sheet.marginMm + 5];
+  const [x, y] = [sheet.widthMm - sheet.marginMm - 4 - 2 * step * unitMm - 8, sheet.marginMm + 9];
   [0, 1].forEach((i) => {
     pdf
       .rect(x + i * step * unitMm, y, step * unitMm, 1.4)
@@ -248,6 +336,10 @@ function drawKey(pdf: PDFKit.PDFDocument, sheet: PlanSheet, northRad: number | n
     write(pdf, words_.toUpperCase(), left, y, 2.1, FONTS.tagBold, SOFT);
     y -= KEY_LINE_MM;
   };
+  const fromWalls = words.t('documents.plan.wallNumbers');
+  writeIn(pdf, fromWalls, { x: left, y, width: right - left, lines: 4 }, 2, FONTS.tag, SOFT);
+  y -= 13;
+  if (sheet.key.length === 0) return;
   heading(words.t('documents.plan.key'));
   const lowest = sheet.marginMm + sheet.titleBlockMm + 4;
   const free = Math.floor((y - lowest) / KEY_LINE_MM) - sheet.systems.length - 1 - (sheet.withoutNote > 0 ? 3 : 0);
@@ -346,7 +438,14 @@ function drawTitle(pdf: PDFKit.PDFDocument, sheet: PlanSheet, { project, level, 
       .stroke();
   const [one, two, three] = columns.map((x) => x + 4);
   writeIn(pdf, project.name, { x: one, y: top - 4.5, width: widthOf(0), lines: 1 }, 5, FONTS.uiBold, INK);
-  writeIn(pdf, words.t('documents.sheetOf', { level }), { x: one, y: top - 10, width: widthOf(0), lines: 1 }, 3.4, FONTS.ui, INK);
+  writeIn(
+    pdf,
+    words.t(sheet.key.length > 0 ? 'documents.sheetOf' : 'documents.plan.wallsOf', { level }),
+    { x: one, y: top - 10, width: widthOf(0), lines: 1 },
+    3.4,
+    FONTS.ui,
+    INK,
+  );
   writeIn(pdf, project.address, { x: one, y: top - 14.5, width: widthOf(0), lines: 2 }, 2.6, FONTS.ui, INK);
   label(two, top - 3.5, words.t('documents.plan.firm'));
   writeIn(pdf, project.firm || '–', { x: two, y: top - 7, width: widthOf(1), lines: 1 }, 3.2, FONTS.uiBold, INK);
@@ -354,6 +453,7 @@ function drawTitle(pdf: PDFKit.PDFDocument, sheet: PlanSheet, { project, level, 
   label(two, top - 15, words.t('documents.drawnFor'));
   writeIn(pdf, project.client || '–', { x: two, y: top - 18.5, width: widthOf(1), lines: 1 }, 3, FONTS.ui, INK);
   const fields = [
+    [words.t('documents.plan.sheet'), words.t('documents.plan.sheetNumber', sheet.number)],
     [words.t('documents.scale'), `1:${sheet.scale}`],
     [words.t('documents.paper'), sheet.paper],
     [words.t('documents.revision'), String(revision)],

@@ -13,7 +13,10 @@ import {
   scheduleCsv,
   scheduleOf,
   type ScheduleRow,
+  type SheetPaper,
 } from '@dusky-spool/core/sheets';
+import { onLevel } from '@dusky-spool/core/derive';
+import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { Problem } from '@dusky-spool/core/math';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { type PlannedRun, planRuns } from '@dusky-spool/core/runs';
@@ -22,10 +25,10 @@ import { planPdf } from './plan-pdf.ts';
 import type { DocumentName, DocumentQuery } from './queries.ts';
 import { scheduleXlsx } from './schedule-xlsx.ts';
 import { SHEETS, withLowered } from './sheets.ts';
-import { tablesPdf } from './tables-pdf.ts';
+import { type KeyPlan, tablesPdf, type TablesSheet } from './tables-pdf.ts';
 import { tagsPdf } from './tags-pdf.ts';
 import { templatePdf } from './template-pdf.ts';
-import { en, placeWords, words } from '@dusky-spool/texts';
+import { en, placeWords, sheetPlaceWords, words } from '@dusky-spool/texts';
 
 /** A project at the moment of asking, and the day, YYYY-MM-DD. */
 export interface DocumentSource {
@@ -79,6 +82,16 @@ function scheduleRows({ project, today, progress }: DocumentSource): readonly Sc
   return scheduleOf(project, en.terms, today);
 }
 
+/** Sheets whose places are measured from walls. */
+const hasPlaces = (sheet: TablesSheet): boolean => sheet !== 'checks';
+
+/** The levels that have walls, each with its walls numbered. */
+const keyPlans = (project: ProjectDocument, paper: SheetPaper): KeyPlan[] =>
+  levelsFromBelow(project).flatMap(({ id, name }) => {
+    const sheet = onLevel(project, 'walls', id).length > 0 ? planSheet(project, id, paper, null) : null;
+    return sheet?.ok ? [{ sheet: sheet.value, level: name }] : [];
+  });
+
 type SheetName = keyof typeof SHEETS;
 
 const makeSheet =
@@ -88,12 +101,13 @@ const makeSheet =
     const tables = withLowered(project, tablesOf(project, today));
     progress(0.6);
     const title = { project: project.project, revision, date: today };
-    return { name: `${name}.pdf`, mediaType: PDF, bytes: await tablesPdf(sheet, tables, title, paper) };
+    const plans = hasPlaces(sheet) && tables.length > 0 ? keyPlans(project, paper) : [];
+    return { name: `${name}.pdf`, mediaType: PDF, bytes: await tablesPdf(sheet, tables, title, paper, plans) };
   };
 
 function planListOf(project: ProjectDocument, levelId: string, runs: readonly PlannedRun[]) {
   const { outdoors } = en.terms;
-  return planList(project, levelId, runs, { outdoors, atCeiling: en.documents.trades.words.atCeiling, place: placeWords });
+  return planList(project, levelId, runs, { outdoors, atCeiling: en.documents.trades.words.atCeiling, place: sheetPlaceWords });
 }
 
 /** How every document that is handed out of a project is made, by its name in `DOCUMENT_QUERIES`. */

@@ -13,7 +13,7 @@ import { holeSchedule } from '@dusky-spool/core/pathways';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { planRuns } from '@dusky-spool/core/runs';
 import type { SheetTable, TablesSheet } from './tables-pdf.ts';
-import { cablingWords, checkWords, en, placeWords, words } from '@dusky-spool/texts';
+import { cablingWords, checkWords, en, sheetPlaceWords, words } from '@dusky-spool/texts';
 
 interface Sheet {
   readonly sheet: TablesSheet;
@@ -27,7 +27,7 @@ export const SHEETS = {
     sheet: 'cabling',
     tablesOf: (project) => {
       const runs = planRuns(project);
-      return cablingSheet(project, cablingReport(project), runs, cablingWords());
+      return cablingSheet(project, cablingReport(project), runs, { ...cablingWords(), place: sheetPlaceWords });
     },
   },
   checks: {
@@ -36,14 +36,15 @@ export const SHEETS = {
   },
   'site-sheet': {
     sheet: 'site',
-    tablesOf: (project) => siteSheet(project, { ...en.terms, corner: (name) => words.t('documents.site.corner', { name }) }),
+    tablesOf: (project) =>
+      siteSheet(project, { ...en.terms, place: sheetPlaceWords, corner: (name) => words.t('documents.site.corner', { name }) }),
   },
   'trades-sheet': {
     sheet: 'trades',
     tablesOf: (project) => {
       const { wishes, outdoors } = en.terms;
       const { atCeiling, set, notSet, links, outlet } = en.documents.trades.words;
-      return tradesSheet(project, { place: placeWords, wishes, outdoors, atCeiling, set, notSet, links, outlet });
+      return tradesSheet(project, { place: sheetPlaceWords, wishes, outdoors, atCeiling, set, notSet, links, outlet });
     },
   },
   'plate-schedule': {
@@ -59,7 +60,7 @@ export const SHEETS = {
         yes,
         left,
         right,
-        place: placeWords,
+        place: sheetPlaceWords,
         gang: (gang) => words.t('documents.plates.words.gang', { gang }),
         plate: (number) => words.t('documents.plates.words.plate', { number }),
       });
@@ -77,7 +78,7 @@ export const SHEETS = {
         bothFaces,
         none,
         open,
-        place: placeWords,
+        place: sheetPlaceWords,
         more: (count) => words.t('documents.holes.words.more', { count }),
       });
     },

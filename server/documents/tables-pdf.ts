@@ -3,7 +3,8 @@ import { PAPER_MM } from '@dusky-spool/core/math';
 import { FONTS, POINTS_PER_MM } from './fonts.ts';
 import { brokenAtSpaces } from './fitted-text.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
-import type { PlanTitle } from './plan-pdf.ts';
+import type { PlanSheet } from '@dusky-spool/core/sheets';
+import { drawPlan, type PlanTitle } from './plan-pdf.ts';
 import { words } from '@dusky-spool/texts';
 
 const { ink: INK, inkSoft: SOFT, rule: LINE } = PRINT;
@@ -45,19 +46,32 @@ export interface SheetTable {
   readonly wordsOf?: TablesSheet;
 }
 
-/** A table for each section, landscape, with head and foot on every page. */
+/** A plan on which the walls are numbered that the tables measure from. */
+export interface KeyPlan {
+  readonly sheet: PlanSheet;
+  readonly level: string;
+}
+
+/** A table for each section, landscape, with head and foot on every page; then the plans that the places in them need. */
 export function tablesPdf(
   sheet: TablesSheet,
   tables: readonly SheetTable[],
   title: TablesTitle,
   paper: 'A4' | 'Letter',
+  plans: readonly KeyPlan[] = [],
 ): Promise<Buffer> {
   const [height, width] = PAPER_MM[paper].map((length) => length * POINTS_PER_MM);
   const name = words.t(`documents.${sheet}.title`);
   return pdfBuffer(
     [width, height],
     { Title: `${title.project.name}, ${name}` },
-    (pdf, addPage) => drawTables({ pdf, addPage, sheet, tables, title, size: [width, height] }),
+    (pdf, addPage) => {
+      drawTables({ pdf, addPage, sheet, tables, title, size: [width, height] });
+      for (const plan of plans) {
+        addPage();
+        drawPlan(pdf, plan.sheet, { ...title, level: plan.level });
+      }
+    },
     (pdf, page, pages) => drawPageNumber(pdf, [width, height], page, pages),
   );
 }

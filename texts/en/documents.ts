@@ -41,6 +41,10 @@ export const documents = {
     withoutNote_other: '{{count}} devices stand too close to others for their numbers here: see the list.',
     north: 'North',
     noNorth: 'North not given',
+    sheet: 'Sheet',
+    sheetNumber: '{{sheet}} of {{sheets}}',
+    wallNumbers: 'W1, W2: numbers of walls. Places are measured from the finished faces of these walls.',
+    wallsOf: '{{level}} · wall numbers and corners',
     firm: 'Drawn by',
     sections: { devices: 'Devices and their runs', key: 'Key of marks' },
     notes: {

@@ -24,9 +24,13 @@ export interface TapePlace {
   readonly room: Room | null;
   /** The wall of the room that it is in, or outdoors the side of the house; null where it is in no wall. */
   readonly inWall: WallSide | null;
+  /** That wall; null where it is in none or the wall is not known. */
+  readonly inWallId: string | null;
   /** The walls to measure from, and how far the first and the last of several places in a line are from each, m. */
   readonly from: readonly {
     readonly side: WallSide;
+    /** The wall itself; null where it is measured from an outside corner. */
+    readonly wallId: string | null;
     readonly firstM: number;
     readonly lastM: number;
     readonly isCorner?: boolean;
@@ -54,8 +58,10 @@ export function tapePlace(project: ProjectDocument, place: Place, last: readonly
   return {
     room,
     inWall: wall && room ? wallSide([Math.cos(facing), Math.sin(facing)]) : null,
+    inWallId: wall?.id ?? null,
     from: distances.map((one) => ({
       side: wallSide(one.away),
+      wallId: one.wall.id,
       firstM: faceDistance(one, [x, y]),
       lastM: faceDistance(one, [last[0], last[1]]),
     })),
@@ -69,13 +75,21 @@ export function tapePlaceOf(project: ProjectDocument, device: Device): TapePlace
   if (device.roomId === null) {
     const outside = fromOutsideCorner(project, device);
     const houseSide = wallSide([-Math.cos(device.facingRad), -Math.sin(device.facingRad)]);
-    if (outside) return { room: null, inWall: houseSide, from: [outside] };
+    if (outside) return { room: null, inWall: houseSide, inWallId: outside.hostId, from: [outside.from] };
   }
   const distances = wallDistancesAt(project, device, inWall);
   return {
     room: device.roomId === null ? null : project.rooms[device.roomId],
     inWall: inWall && device.roomId !== null ? wallSide([Math.cos(device.facingRad), Math.sin(device.facingRad)]) : null,
-    from: distances.map(({ away, distanceM }) => ({ side: wallSide(away), firstM: distanceM, lastM: distanceM })),
+    inWallId: inWall
+      ? (nearestWall(buildingOf(project), device.levelId, [device.x, device.y], ON_WALL_M)?.wall.id ?? null)
+      : null,
+    from: distances.map(({ away, distanceM, wall }) => ({
+      side: wallSide(away),
+      wallId: wall.id,
+      firstM: Math.max(0, distanceM),
+      lastM: Math.max(0, distanceM),
+    })),
   };
 }
 
@@ -87,7 +101,10 @@ const IN_LINE_M = 0.02;
  * Along the outside of a wall from the nearer corner of the house: walls that go on in line are one face, and its corner is beyond the
  * center lines by half of the wall that meets it there, which is as thick as this one. Null where it is on no wall.
  */
-function fromOutsideCorner(project: ProjectDocument, { levelId, x, y }: Device): TapePlace['from'][number] | null {
+function fromOutsideCorner(
+  project: ProjectDocument,
+  { levelId, x, y }: Device,
+): { readonly hostId: string; readonly from: TapePlace['from'][number] } | null {
   const building = buildingOf(project);
   const host = nearestWall(building, levelId, [x, y], ON_WALL_M)?.wall;
   if (!host) return null;
@@ -112,12 +129,12 @@ function fromOutsideCorner(project: ProjectDocument, { levelId, x, y }: Device):
   const isFirst = at - face.from <= face.to - at;
   const distanceM = (isFirst ? at - face.from : face.to - at) + host.thicknessM / 2;
   const side = wallSide(isFirst ? along : [-along[0], -along[1]]);
-  return { side, firstM: distanceM, lastM: distanceM, isCorner: true };
+  return { hostId: host.id, from: { side, wallId: null, firstM: distanceM, lastM: distanceM, isCorner: true } };
 }
 
-/** From the finished face of a wall to a point, square to the wall, m. */
+/** From the finished face of a wall to a point, square to the wall, m; a point in the wall is at its face. */
 const faceDistance = ({ wall, away }: WallDistance, [x, y]: Point2): number =>
-  (x - wall.a[0]) * away[0] + (y - wall.a[1]) * away[1] - wall.thicknessM / 2;
+  Math.max(0, (x - wall.a[0]) * away[0] + (y - wall.a[1]) * away[1] - wall.thicknessM / 2);
 
 const roomBeside = (project: ProjectDocument, wall: Wall): Room | null =>
   onLevel(project, 'rooms', wall.levelId).find((room) => isSideOf(room, wall)) ?? null;

@@ -41,4 +41,5 @@ export { levelsFromBelow, projectBounds, riserAt } from './levels.ts';
 export { nearestHeadEnd } from './nearest-head-end.ts';
 export { signatureOf } from './signed-conduit.ts';
 export { wallGrid, type WallGrid } from './wall-grid.ts';
+export { wallNumbers } from './wall-numbers.ts';
 export { wallReaches } from './wall-reach.ts';

@@ -49,6 +49,7 @@ const percent = (share: number | null) => (share === null ? '' : `${Math.round(s
 const stubUpFrom = (project: ProjectDocument, { at, fromWalls }: StubUp) =>
   fromWalls.map(({ wallId, distanceM }) => ({
     side: sideOfWall(project.walls[wallId], at),
+    wallId,
     firstM: distanceM,
     lastM: distanceM,
   }));
@@ -131,7 +132,9 @@ export function cablingSheet(
         cable(one.lengthM),
         fine(one.coverM),
         one.stubUps
-          .map((end) => placeText(project, { room: null, inWall: null, from: stubUpFrom(project, end) }, words.place))
+          .map((end) =>
+            placeText(project, { room: null, inWall: null, inWallId: null, from: stubUpFrom(project, end) }, words.place),
+          )
           .join(' | '),
         one.crossings
           .map(({ featureId }) => project.features[featureId].name || words.kinds[project.features[featureId].kind])

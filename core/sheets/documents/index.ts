@@ -11,7 +11,9 @@ export { fileName } from './file-name.ts';
 export { bitsOf, holePlace, holeSheet } from './hole-sheet.ts';
 export { deviceLines, planList, type PlanListWords } from './plan-list.ts';
 export { placeText, type PlaceWords } from './place-text.ts';
-export { type KeyLine, NOTE_MM, planSheet, type PlanSheet, type SheetMark } from './plan-sheet.ts';
+export type { SheetMark } from './plan-marks.ts';
+export { NOTE_MM, WALL_TAG_MM } from './plan-notes.ts';
+export { type KeyLine, planSheet, type PlanSheet, type SheetPaper } from './plan-sheet.ts';
 export { plateSchedule, platesInOrder } from './plate-schedule.ts';
 export { scheduleColumns, scheduleCsv } from './schedule-columns.ts';
 export {

@@ -2,10 +2,12 @@ import { expect } from 'chai';
 import { boundsOf, type Point2, pointInPolygon } from '../../math/index.ts';
 import { deviceNumber } from '../../devices/index.ts';
 import { planRuns } from '../../runs/index.ts';
-import { newRoom, type ProjectDocument } from '../../model/index.ts';
+import { newOpening, newRoom, type ProjectDocument } from '../../model/index.ts';
 import { countedIds, PLACE_WORDS, smallHouse, withDevices } from '../../testing/index.ts';
 import { planList } from './plan-list.ts';
-import { NOTE_MM, planSheet, type SheetMark, type SheetPaper, shortRunNumbers } from './plan-sheet.ts';
+import type { SheetMark } from './plan-marks.ts';
+import { NOTE_MM, shortRunNumbers } from './plan-notes.ts';
+import { planSheet, type SheetPaper } from './plan-sheet.ts';
 
 const { project, devices } = withDevices(
   smallHouse(),
@@ -30,8 +32,9 @@ describe('the plan of a level on paper', () => {
 
   it('has beside each device its number, its height and its runs', () => {
     const notes = of(sheet.marks, 'note').map(({ lines }) => lines);
-    expect(notes).to.deep.include(['AA-01 · 0.40 m', 'M-AA-01.1 .2']);
-    expect(notes).to.deep.include(['AA-02', 'M-AA-02.1']);
+    // Walls are numbered from the upper left: the west wall is W3, the south wall of the first room W6.
+    expect(notes).to.deep.include(['AA-01 · 0.40 m', 'M-AA-01.1 .2', 'W3 0.94 m']);
+    expect(notes).to.deep.include(['AA-02', 'M-AA-02.1', 'W6 1.94 m  W3 2.44 m']);
     expect(notes).to.deep.include(['EX-01 · 2.70 m', 'M-EX-01.1']);
     expect(sheet.withoutNote).to.equal(0);
   });
@@ -43,6 +46,60 @@ describe('the plan of a level on paper', () => {
     const corner = newRoom({ ...project.rooms.a, polygon: [...project.rooms.a.polygon.slice(0, 3), [1, 4.1], [0, 3]] });
     const cut = sheetOf({ ...project, rooms: { ...project.rooms, a: corner } });
     expect(of(cut.marks, 'room').map(({ clear }) => clear)).to.deep.equal(['', '4.98 m × 3.98 m']);
+  });
+
+  it('numbers every wall on the wall, and says which of the plans of the house it is', () => {
+    const tags = of(sheet.marks, 'wall-number');
+    expect(tags.map(({ number }) => number).sort()).to.deep.equal(['W1', 'W2', 'W3', 'W4', 'W5', 'W6', 'W7']);
+    const walls = of(sheet.marks, 'wall').map(({ points }) => boundsOf(points)!);
+    for (const { at } of tags)
+      expect(walls.some((box) => at[0] > box.minX && at[0] < box.maxX && at[1] > box.minY && at[1] < box.maxY)).to.equal(true);
+    expect(sheet.number).to.deep.equal({ sheet: 1, sheets: 1 });
+    const key = planSheet(project, 'm', 'A4', null);
+    if (!key.ok) throw new Error(key.problem.code);
+    expect(of(key.value.marks, 'device')).to.deep.equal([]);
+    expect(of(key.value.marks, 'corner')).to.have.length(4);
+    expect(key.value.key).to.deep.equal([]);
+  });
+
+  it('draws doors open as they swing, from the face that they open towards, and windows without a leaf', () => {
+    const opening = (id: string, more: object) =>
+      newOpening({
+        id,
+        wallId: 'middle',
+        kind: 'door',
+        offsetM: 1,
+        widthM: 0.8,
+        sillM: 0,
+        headM: 2,
+        hinge: 'start',
+        swing: 'left',
+        ...more,
+      });
+    const leaves = (...openings: ReturnType<typeof opening>[]) => {
+      const { marks, scale } = sheetOf(smallHouse({ openings }));
+      const [origin] = of(marks, 'wall').map(({ points }) => boundsOf(points)!);
+      expect(origin.minX).to.be.a('number');
+      return of(marks, 'leaf').map(({ points: [hinge, open, shut] }) => {
+        const m = ([x, y]: Point2, [u, v]: Point2) =>
+          [((x - u) * scale) / 1000, ((y - v) * scale) / 1000].map((n) => Math.round(n * 1000) / 1000 + 0);
+        return [m(open, hinge), m(shut, hinge)];
+      });
+    };
+    // The wall runs up the sheet: left of it is towards smaller x.
+    expect(leaves(opening('d', {}))).to.deep.equal([
+      [
+        [-0.8, 0],
+        [0, 0.8],
+      ],
+    ]);
+    expect(leaves(opening('d', { hinge: 'end', swing: 'right' }))).to.deep.equal([
+      [
+        [0.8, 0],
+        [0, -0.8],
+      ],
+    ]);
+    expect(leaves(opening('w', { kind: 'window', hinge: null, swing: null, sillM: 0.9 }))).to.deep.equal([]);
   });
 
   it('tells what each mark means and how many there are', () => {
@@ -75,7 +132,8 @@ describe('the plan of a level on paper', () => {
       expect(box.minY, paper).to.be.greaterThan(marginMm + titleBlockMm);
       expect(box.maxY, paper).to.be.lessThan(heightMm - marginMm);
       for (const room of of(marks, 'room')) expect(pointInPolygon(room.at, room.outline), `${paper} ${room.code}`).to.equal(true);
-      expect(of(marks, 'note').length + withoutNote).to.equal(50);
+      // One note is the rack's.
+      expect(of(marks, 'note').length - 1 + withoutNote).to.equal(50);
       expect(of(marks, 'room')[0].lines.join(' ')).to.equal(name);
     }
   });

@@ -1,6 +1,7 @@
 import { deviceNumber, mainsBoxBeside, plateDeviceIds, plateSizeM, wallDistancesAt, wallSide } from '../../devices/index.ts';
 import type { Plate, ProjectDocument } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
+import { buildingOf, nearestWall, wallNumbers } from '../../house/index.ts';
 import { formatLength, formatLengthFine } from '../../math/index.ts';
 import type { PlaceWords } from './place-text.ts';
 
@@ -55,7 +56,13 @@ export function plateSchedule(project: ProjectDocument, words: PlateWords): Plat
     return [
       plate.name || words.plate(index + 1),
       `${placeOf(project, plate, words)}, ${project.levels[plate.levelId].name}`,
-      from ? words.place.fromWall(formatLength(from.distanceM, units), wallSide(from.away)) : '',
+      from
+        ? words.place.fromWall(
+            formatLength(from.distanceM, units),
+            wallSide(from.away),
+            wallNumbers(project).get(from.wall.id) ?? '',
+          )
+        : '',
       formatLength(plate.heightM, units),
       plateDeviceIds(plate)
         .flatMap((id) => (project.devices[id] ? deviceNumber(project, project.devices[id]) : []))
@@ -100,10 +107,16 @@ export function plateSchedule(project: ProjectDocument, words: PlateWords): Plat
   return tables.filter((table) => table.rows.length > 0);
 }
 
+/** A plate is on a wall whose center line is this near, m. */
+const ON_WALL_M = 0.35;
+
 /** The room and the wall of it that a plate is on: it looks away from that wall. */
-function placeOf(project: ProjectDocument, { roomId, facingRad }: Plate, { outdoors, place }: PlateWords): string {
+function placeOf(project: ProjectDocument, plate: Plate, { outdoors, place }: PlateWords): string {
+  const { roomId, facingRad, levelId, x, y } = plate;
   const side = wallSide([Math.cos(facingRad), Math.sin(facingRad)]);
-  return roomId === null ? `${outdoors}, ${place.outside(side)}` : place.inWall(project.rooms[roomId].name, side);
+  const host = nearestWall(buildingOf(project), levelId, [x, y], ON_WALL_M)?.wall;
+  const wall = (host && wallNumbers(project).get(host.id)) ?? '';
+  return roomId === null ? `${outdoors}, ${place.outside(side, wall)}` : place.inWall(project.rooms[roomId].name, side, wall);
 }
 
 /** Plates by level, room and place. */

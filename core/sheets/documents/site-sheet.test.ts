@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { applyChange, create, type Feature, newFeature, type ProjectDocument, update } from '../../model/index.ts';
 import { moveFeatures } from '../../survey/index.ts';
-import { smallHouse } from '../../testing/index.ts';
+import { PLACE_WORDS, smallHouse } from '../../testing/index.ts';
 import { siteSheet, type SiteWords } from './site-sheet.ts';
 
 const same = new Proxy({}, { get: (_, name) => String(name) }) as Record<string, string>;
@@ -13,6 +13,7 @@ const WORDS: SiteWords = {
   conditions: same,
   neutrals: same,
   tests: same,
+  place: PLACE_WORDS,
   corner: (name) => `corner ${name}`,
 };
 
@@ -45,7 +46,7 @@ describe('the site sheet', () => {
     const [table] = siteSheet(moved.ok ? moved.value : marked, WORDS);
     expect(table.section).to.equal('corrections');
     expect(table.rows).to.deep.equal([
-      ['Electrician', 'Socket', 'Room AA, Main', '0.40 m lower', 'move', '0.13 m', '1.13 m', ''],
+      ['Electrician', 'Socket', 'Main · Room AA lower, 1.07 m left', '0.40 m lower', 'move', '0.13 m', '1.13 m', ''],
     ]);
     expect(table.columns).to.have.length(table.rows[0].length);
   });
@@ -73,7 +74,9 @@ describe('the site sheet', () => {
       WORDS,
     );
     expect(more).to.deep.equal([]);
-    expect(table.rows).to.deep.equal([['existing-bracket', 'Room AA, Main', '0.00 m lower', 'reuse', 'sound, solid-brick', '']]);
+    expect(table.rows).to.deep.equal([
+      ['existing-bracket', 'Main · Room AA, 0.94 m lower, 0.94 m left', '0.00 m lower', 'reuse', 'sound, solid-brick', ''],
+    ]);
     expect(siteSheet(smallHouse(), WORDS)).to.deep.equal([]);
   });
 });

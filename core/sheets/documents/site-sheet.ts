@@ -1,8 +1,10 @@
 import type { Feature, ProjectDocument } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
-import { buildingOf, featureMake, fromTwoCorners, heightsOf, roomAt, TAPED_KINDS } from '../../house/index.ts';
+import { buildingOf, featureMake, fromTwoCorners, heightsOf, nearestWall, roomAt, TAPED_KINDS } from '../../house/index.ts';
 import { correctionsOf } from '../../survey/index.ts';
 import { formatLength, formatLengthFine } from '../../math/index.ts';
+import { tapePlace } from '../../devices/index.ts';
+import { placeText, type PlaceWords } from './place-text.ts';
 
 export const SITE_SECTIONS = ['corrections', 'outdoors', 'found'] as const;
 export type SiteSection = (typeof SITE_SECTIONS)[number];
@@ -38,9 +40,13 @@ export interface SiteWords {
   readonly conditions: Readonly<Record<string, string>>;
   readonly neutrals: Readonly<Record<string, string>>;
   readonly tests: Readonly<Record<string, string>>;
+  readonly place: PlaceWords;
   /** "corner {{name}}". */
   readonly corner: (name: string) => string;
 }
+
+/** What is this near to the center line of a wall is in it or on it, m. */
+const IN_WALL_M = 0.25;
 
 /**
  * What goes back to the other trades and out to the crew: their marks with our answers, outdoor points from two corners,
@@ -50,15 +56,23 @@ export function siteSheet(project: ProjectDocument, words: SiteWords): SiteTable
   const { units } = project.project;
   const length = (valueM: number | null) => (valueM === null ? '' : formatLengthFine(valueM, units));
   const building = buildingOf(project);
-  const placeOf = ({ levelId, points }: Feature) =>
-    [roomAt(building, levelId, points[0])?.name, project.levels[levelId].name].filter(Boolean).join(', ');
+  /** The level and the room, and how far from which walls; outdoors the level alone. */
+  const placeOf = ({ levelId, points }: Feature) => {
+    const [at] = points;
+    const room = roomAt(building, levelId, at);
+    const on = nearestWall(building, levelId, at, IN_WALL_M)?.wall;
+    const place = { levelId, roomId: room?.id ?? null, wallId: on?.id ?? null, at };
+    return [project.levels[levelId].name, room && placeText(project, tapePlace(project, place), words.place)]
+      .filter(Boolean)
+      .join(' · ');
+  };
   const nameOf = ({ name, kind }: Feature) => name || words.features[kind];
   const features = listOf(project, 'features');
 
   const corrections = correctionsOf(project).map((row) => [
     row.owner,
     row.name || words.features['trade-mark'],
-    [row.room, row.level].filter(Boolean).join(', '),
+    placeOf(project.features[row.id]),
     `${length(row.heightM)} ${words.edges[row.edge]}`,
     words.decisions[row.answer],
     row.movedM > 0 ? formatLength(row.movedM, units) : '',

@@ -37,7 +37,12 @@ export const SHEETS = {
   'site-sheet': {
     sheet: 'site',
     tablesOf: (project) =>
-      siteSheet(project, { ...en.terms, place: sheetPlaceWords, corner: (name) => words.t('documents.site.corner', { name }) }),
+      siteSheet(project, {
+        ...en.terms,
+        place: sheetPlaceWords,
+        corner: (name) => words.t('documents.site.corner', { name }),
+        below: (depth) => words.t('documents.site.below', { depth }),
+      }),
   },
   'trades-sheet': {
     sheet: 'trades',

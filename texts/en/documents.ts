@@ -107,6 +107,8 @@ export const documents = {
   checks: {
     title: 'Findings',
     nothing: 'No errors and no warnings.',
+    counted_one: '{{count}} item',
+    counted_other: '{{count}} items',
     off: 'off',
     sections: {
       stop: 'Errors',
@@ -342,6 +344,7 @@ export const documents = {
   site: {
     title: 'Site sheet',
     nothing: 'No marks of other trades, outdoor points or found things are recorded.',
+    below: '{{depth}} below it',
     corner: 'from corner {{name}}',
     sections: {
       corrections: 'Corrections to marks of other trades',

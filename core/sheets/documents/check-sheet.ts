@@ -67,7 +67,7 @@ export function loweredRules(project: ProjectDocument, words: Pick<CheckWords, '
     const setting = settings.get(check.id);
     if (!check.safety || !setting || !isLowered(check, setting)) return [];
     const limits = Object.entries(setting.limits).map(([name, value]) =>
-      `${name} ${value} ${check.limits?.[name]?.unit ?? ''}`.trim(),
+      limitText(name, value, check.limits?.[name]?.unit ?? ''),
     );
     const set = [setting.off ? words.off : '', setting.rank ? words.ranks[setting.rank] : '', ...limits].filter(
       (one) => one !== '',
@@ -76,3 +76,7 @@ export function loweredRules(project: ProjectDocument, words: Pick<CheckWords, '
   });
   return { section: 'lowered', columns: ['rule', 'set', 'why', 'who'], rows };
 }
+
+/** A limit with its unit; one without is a share. */
+const limitText = (name: string, value: number, unit: string): string =>
+  unit === '' ? `${name} ${Number((100 * value).toPrecision(4))} %` : `${name} ${value} ${unit}`;

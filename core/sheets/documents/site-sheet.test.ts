@@ -14,6 +14,7 @@ const WORDS: SiteWords = {
   neutrals: same,
   tests: same,
   place: PLACE_WORDS,
+  below: (depth) => `${depth} below`,
   corner: (name) => `corner ${name}`,
 };
 

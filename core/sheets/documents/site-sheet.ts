@@ -41,6 +41,7 @@ export interface SiteWords {
   readonly neutrals: Readonly<Record<string, string>>;
   readonly tests: Readonly<Record<string, string>>;
   readonly place: PlaceWords;
+  readonly below: (depth: string) => string;
   /** "corner {{name}}". */
   readonly corner: (name: string) => string;
 }
@@ -55,6 +56,8 @@ const IN_WALL_M = 0.25;
 export function siteSheet(project: ProjectDocument, words: SiteWords): SiteTable[] {
   const { units } = project.project;
   const length = (valueM: number | null) => (valueM === null ? '' : formatLengthFine(valueM, units));
+  /** A height above the subfloor; what is lower says so. */
+  const fromSubfloor = (valueM: number) => (valueM < 0 ? words.below(length(-valueM)) : length(valueM));
   const building = buildingOf(project);
   /** The level and the room, and how far from which walls; outdoors the level alone. */
   const placeOf = ({ levelId, points }: Feature) => {
@@ -92,7 +95,7 @@ export function siteSheet(project: ProjectDocument, words: SiteWords): SiteTable
         placeOf(feature),
         tape(0),
         tape(1),
-        length(heights.fromSubfloorM),
+        fromSubfloor(heights.fromSubfloorM),
         feature.note || feature.contents,
       ];
     });

@@ -321,6 +321,27 @@ describe('a vector plan', () => {
     expect(read('<path d="M-50 50H500M0 -5H9"/>')).to.deep.equal([[0, 50, 100, 50]]);
   });
 
+  it('ends at the slanted sides and in the holes of its clip paths', () => {
+    const lines = (clip: string) => read(`${clip}<path clip-path="url(#c)" d="M0 20h90"/>`);
+    // A triangle: at 20 px from the top the line lies in it from 10 to 50 px.
+    expect(lines('<clipPath id="c"><path d="M0 0L60 0L10 40z"/></clipPath>').map((line) => [line[0], line[2]])).to.deep.equal([
+      [5, 35],
+    ]);
+    const frame = 'M10 10h60v30h-60z M30 15h20v20h-20z';
+    expect(
+      lines(`<clipPath id="c"><path clip-rule="evenodd" d="${frame}"/></clipPath>`).map((line) => [line[0], line[2]]),
+    ).to.deep.equal([
+      [10, 30],
+      [50, 70],
+    ]);
+    expect(lines(`<clipPath id="c"><path d="${frame}"/></clipPath>`).map((line) => [line[0], line[2]])).to.deep.equal([[10, 70]]);
+    const two = '<clipPath id="c"><rect x="10" y="10" width="20" height="20"/><circle cx="60" cy="20" r="10"/></clipPath>';
+    expect(lines(two).map((line) => [line[0], line[2]].map(Math.round))).to.deep.equal([
+      [10, 30],
+      [50, 70],
+    ]);
+  });
+
   it('gives curves as pieces that begin and end where they do, also with flags written together', () => {
     const arc = read('<path d="M0 10a10 10 0 0110 10"/>');
     expect([arc[0].slice(0, 2), arc.at(-1)!.slice(2)]).to.deep.equal([

@@ -1,6 +1,6 @@
 import sax from 'sax';
 import type { Point2 } from '../../math/index.ts';
-import { boxOfShape, clipped, type ClipBox } from './svg-clip.ts';
+import { boxOfShape, type Clip, clippedParts, type ClipShape, isBox } from './svg-clip.ts';
 import { type Matrix, times, transformOf, viewBoxMatrix } from './matrix.ts';
 import { pathPieces } from './svg-path.ts';
 import { PX_OF_UNIT } from './svg-units.ts';
@@ -8,6 +8,10 @@ import { PX_OF_UNIT } from './svg-units.ts';
 const MAX_SNAP_LINES = 300_000;
 const MAX_DRAWN = 1_000_000;
 const DEEPEST = 200;
+const MAX_CLIP_EDGES = 2000;
+const SAME_PLACE: Matrix = [1, 0, 0, 1, 0, 0];
+const least = (values: readonly number[]) => values.reduce((a, b) => Math.min(a, b));
+const most = (values: readonly number[]) => values.reduce((a, b) => Math.max(a, b));
 /** Straight pieces of a whole circle. */
 const CIRCLE_PIECES = 16;
 interface Element {
@@ -18,7 +22,7 @@ interface Element {
 
 interface State {
   readonly matrix: Matrix;
-  readonly clip: ClipBox;
+  readonly clip: Clip;
   readonly depth: number;
 }
 
@@ -73,7 +77,7 @@ class LineReader {
     private readonly heightPx: number,
   ) {
     this.index(root);
-    const clip: ClipBox = { minX: 0, minY: 0, maxX: widthPx, maxY: heightPx };
+    const clip: Clip = { box: { minX: 0, minY: 0, maxX: widthPx, maxY: heightPx }, areas: [] };
     // The picture fills its pixels, whatever its own units are.
     const box = numbersIn(root.attributes.viewBox);
     const own = [lengthOf(root.attributes.width, widthPx) || widthPx, lengthOf(root.attributes.height, heightPx) || heightPx];
@@ -119,47 +123,68 @@ class LineReader {
     const height = lengthOf(attributes.height, NaN);
     let { matrix, clip } = state;
     if (width > 0 && height > 0) {
-      clip = boxOfShape(matrix, { minX: x, minY: y, maxX: x + width, maxY: y + height }, clip);
+      clip = { ...clip, box: boxOfShape(matrix, { minX: x, minY: y, maxX: x + width, maxY: y + height }, clip.box) };
       matrix = times(matrix, viewBoxMatrix([x, y, width, height], box, attributes.preserveAspectRatio));
     } else matrix = times(matrix, [1, 0, 0, 1, x, y]);
     for (const child of children) this.draw(child, { matrix, clip, depth: state.depth + 1 });
   }
 
-  /** The box within which a clip path leaves anything; clip paths of plans are rectangles. */
-  private clipOf(attributes: Element['attributes'], matrix: Matrix, before: ClipBox): ClipBox {
+  /** What a clip path leaves: within the box of its shapes, and within the shapes where they are no straight rectangle. */
+  private clipOf(attributes: Element['attributes'], matrix: Matrix, before: Clip): Clip {
     const link = attributes['clip-path'] ?? /clip-path\s*:\s*([^;]+)/.exec(attributes.style ?? '')?.[1] ?? '';
     const path = this.byId.get(/#([^)'"\s]+)/.exec(link)?.[1] ?? '');
     if (path?.name !== 'clipPath' || path.attributes.clipPathUnits === 'objectBoundingBox') return before;
-    const own = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
-    for (const child of path.children) {
-      const there = times(transformOf(path.attributes.transform), transformOf(child.attributes.transform));
-      shapePieces(child.name, child.attributes, (a, b) => {
-        for (const p of [a, b]) {
-          const [x, y] = [there[0] * p[0] + there[2] * p[1] + there[4], there[1] * p[0] + there[3] * p[1] + there[5]];
-          own.minX = Math.min(own.minX, x);
-          own.minY = Math.min(own.minY, y);
-          own.maxX = Math.max(own.maxX, x);
-          own.maxY = Math.max(own.maxY, y);
-        }
-      });
-    }
-    return own.minX <= own.maxX ? boxOfShape(matrix, own, before) : before;
+    const shapes = path.children.flatMap((child): ClipShape[] => {
+      const there = times(matrix, times(transformOf(path.attributes.transform), transformOf(child.attributes.transform)));
+      const at = ([x, y]: Point2): Point2 => [there[0] * x + there[2] * y + there[4], there[1] * x + there[3] * y + there[5]];
+      const edges: [Point2, Point2][] = [];
+      shapePieces(child.name, child.attributes, (a, b) => void edges.push([at(a), at(b)]));
+      const rule = child.attributes['clip-rule'] ?? path.attributes['clip-rule'];
+      return edges.length > 0 ? [{ edges: closed(edges), isEvenOdd: rule === 'evenodd' }] : [];
+    });
+    const corners = shapes.flatMap(({ edges }) => edges.flat());
+    if (corners.length === 0) return before;
+    const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)];
+    const own = { minX: least(xs), minY: least(ys), maxX: most(xs), maxY: most(ys) };
+    const box = boxOfShape(SAME_PLACE, own, before.box);
+    // A shape of very many pieces is taken by its box.
+    const isPlain = (shapes.length === 1 && isBox(shapes[0])) || corners.length > 2 * MAX_CLIP_EDGES;
+    return { box, areas: isPlain ? before.areas : [...before.areas, shapes] };
   }
 
   private shape(name: string, attributes: Element['attributes'], { matrix: m, clip }: State): void {
     shapePieces(name, attributes, (a, b) => {
       if (this.lines.length >= MAX_SNAP_LINES) return;
       const at = ([x, y]: Point2): Point2 => [m[0] * x + m[2] * y + m[4], m[1] * x + m[3] * y + m[5]];
-      const line = clipped(at(a), at(b), clip);
-      if (!line) return;
-      const [p, q] = line;
-      if (p[0] === q[0] && p[1] === q[1]) return;
-      this.lines.push([
-        [p[0], this.heightPx - p[1]],
-        [q[0], this.heightPx - q[1]],
-      ]);
+      for (const [p, q] of clippedParts(at(a), at(b), clip)) {
+        if (p[0] === q[0] && p[1] === q[1]) continue;
+        this.lines.push([
+          [p[0], this.heightPx - p[1]],
+          [q[0], this.heightPx - q[1]],
+        ]);
+      }
     });
   }
+}
+
+/** The outlines of a shape, each led back to where it begins: an open path is closed where it clips. */
+function closed(edges: readonly (readonly [Point2, Point2])[]): (readonly [Point2, Point2])[] {
+  const all: (readonly [Point2, Point2])[] = [];
+  let first: Point2 | null = null;
+  let last: Point2 | null = null;
+  const close = () => {
+    if (first && last && (first[0] !== last[0] || first[1] !== last[1])) all.push([last, first]);
+  };
+  for (const edge of edges) {
+    if (last === null || edge[0][0] !== last[0] || edge[0][1] !== last[1]) {
+      close();
+      first = edge[0];
+    }
+    all.push(edge);
+    last = edge[1];
+  }
+  close();
+  return all;
 }
 
 /** The straight pieces of a shape in its own units. */

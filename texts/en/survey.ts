@@ -512,6 +512,7 @@ export const survey = {
   drawing: {
     title: 'Drawing {{name}}',
     reading: 'Reading the drawing. Cancel stops it.',
+    searching: 'Looking for walls',
     failed: 'The drawing could not be read on this device.',
     tooSlow: 'It was not read within {{seconds}} s and was stopped. Leave layers out and save it again.',
     unit: 'A drawing unit is',

@@ -14,3 +14,4 @@ export { readDxf, readDxfBytes } from './read-dxf.ts';
 export { svgLines } from './svg-lines.ts';
 export { PAPER_METRES_OF_PX, PX_OF_UNIT } from './svg-units.ts';
 export { type OpeningProposal, type Proposals, proposeWalls, type WallProposal } from './wall-proposals.ts';
+export { PROPOSAL_OPTIONS } from './wall-bands.ts';

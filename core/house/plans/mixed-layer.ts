@@ -1,10 +1,11 @@
-import { crossingParameters, distance2, type Point2, rotate2 } from '../../math/index.ts';
+import { boundsOf, BoxIndex, crossingParameters, distance2, type Point2, rotate2 } from '../../math/index.ts';
 import {
   type Band,
   bandsBetween,
   byDirection,
   type Candidate,
   centreLine,
+  INDEX_CELL_M,
   type Joint,
   joinBands,
   meet,
@@ -40,16 +41,19 @@ type FramedCandidate = Candidate & FramedBand;
 export function mixedWalls(
   lines: readonly Line[],
   options: ProposalOptions,
-  openingsIn: (wall: Candidate, all: readonly Candidate[]) => number,
+  openingsOf: (walls: readonly Candidate[]) => readonly number[],
+  onShare: (share: number) => void,
 ): readonly Candidate[] | null {
+  let done = 0;
+  const stepDone = () => onShare(Math.min(1, ++done / STEPS));
   const frames = byDirection(lines).map(({ angleRad, lines: own }): Frame => {
-    const strokes = strokesOf(own, angleRad, options);
+    const strokes = strokesOf(own, angleRad, options).sort((s, t) => s.v - t.v);
     return { angleRad, strokes, single: withoutSeries(strokes, options) };
   });
   const bands = (usual: readonly number[]): FramedBand[] =>
     frames.flatMap((frame) =>
       joinBands(
-        bandsBetween(frame.single, (active, open) => bestPairs(active, open, usual, options)),
+        bandsBetween(frame.single, options, (chain, open) => bestPairs(chain, open, usual, options)),
         options,
       ).map((band) => ({ band, frame })),
     );
@@ -57,25 +61,32 @@ export function mixedWalls(
     const walls = all.map(({ band, frame }) => ({ band, frame, angleRad: frame.angleRad, ...centreLine(band, frame.angleRad) }));
     const drawn = walls.map(({ a, b }) => ({ a, b }));
     const joints = meet(walls, options).filter((joint) => !isStrict || isOpenJoint(joint, walls, drawn));
-    return hangingTogether(walls, joints, openingsIn).filter(({ a, b }) => distance2(a, b) >= SHORTEST_BAND_M);
+    return hangingTogether(walls, joints, openingsOf).filter(({ a, b }) => distance2(a, b) >= SHORTEST_BAND_M);
   };
+  stepDone();
   // Where every wall is drawn as a closed shape of its own, no joint is open: then all that touches hangs together.
   for (const isStrict of [true, false]) {
     const usual = usualThicknesses(standing(bands([]), isStrict).map(({ band }) => band));
+    stepDone();
     const found = standing(bands(usual), isStrict);
+    stepDone();
     // A short piece of odd thickness without an opening is rather furniture that touches two walls.
+    const openings = openingsOf(found);
     const kept = found.filter(
-      (wall) =>
+      (wall, n) =>
         usual.some((one) => Math.abs(one - width(wall.band)) < USUAL_WITHIN_M) ||
         distance2(wall.a, wall.b) > SHORT_PIECE_M ||
-        openingsIn(wall, found) > 0,
+        openings[n] > 0,
     );
     const walls = standing(kept, isStrict);
+    stepDone();
     if (walls.length >= FEWEST_WALLS) return walls;
   }
   return null;
 }
 
+/** Steps that a share is told of, where the first try finds a house. */
+const STEPS = 5;
 /** So few walls are no house. */
 const FEWEST_WALLS = 3;
 const USUAL_WITHIN_M = 0.02;
@@ -101,11 +112,13 @@ function withoutSeries(strokes: readonly Stroke[], { thickestM }: ProposalOption
     return -1;
   };
   /** Lines that could be the other face of a wall, on one side of a line. */
-  const beside = (stroke: Stroke, side: number) =>
-    sorted.filter((other) => {
-      const offM = side * (other.v - stroke.v);
-      return offM >= THINNEST_M && offM <= thickestM && sharedSpan(other, stroke) > BESIDE_SHARE;
-    });
+  const beside = (stroke: Stroke, side: number) => {
+    const [low, high] = side > 0 ? [stroke.v + THINNEST_M, stroke.v + thickestM] : [stroke.v - thickestM, stroke.v - THINNEST_M];
+    const found: Stroke[] = [];
+    for (let k = firstAt(sorted, low); k < sorted.length && sorted[k].v <= high; k++)
+      if (sharedSpan(sorted[k], stroke) > BESIDE_SHARE) found.push(sorted[k]);
+    return found;
+  };
   for (let i = 0; i < sorted.length; i++) {
     for (let j = i + 1; j < sorted.length && sorted[j].v - sorted[i].v <= WIDEST_SERIES_M; j++) {
       const stepM = sorted[j].v - sorted[i].v;
@@ -201,11 +214,23 @@ function isOpenJoint(
   if (intoM > RUNS_IN_M) return true;
   if (Math.abs(far[1] - near[1]) < 1e-6) return true;
   const u = near[0] + ((far[0] - near[0]) * (faceV - near[1])) / (far[1] - near[1]);
-  return !frame.strokes.some(
-    (stroke) => Math.abs(stroke.v - faceV) < 2 * SAME_LINE_M && stroke.u0 < u - SAME_LINE_M && stroke.u1 > u + SAME_LINE_M,
-  );
+  const { strokes } = frame;
+  for (let k = firstAt(strokes, faceV - 2 * SAME_LINE_M); k < strokes.length && strokes[k].v < faceV + 2 * SAME_LINE_M; k++)
+    if (strokes[k].u0 < u - SAME_LINE_M && strokes[k].u1 > u + SAME_LINE_M) return false;
+  return true;
 }
 const RUNS_IN_M = 0.02;
+
+/** The first of lines in the order of their heights that is not lower. */
+function firstAt(strokes: readonly Stroke[], v: number): number {
+  let [low, high] = [0, strokes.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (strokes[middle].v < v) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
 
 /** A building by itself, such as a garage, has at least this share of the wall length of the largest. */
 const OWN_BUILDING = 0.1;
@@ -214,18 +239,25 @@ const OWN_BUILDING = 0.1;
 function hangingTogether(
   walls: readonly FramedCandidate[],
   joints: readonly Joint[],
-  openingsIn: (wall: Candidate, all: readonly Candidate[]) => number,
+  openingsOf: (walls: readonly Candidate[]) => readonly number[],
 ): FramedCandidate[] {
   const group = walls.map((_, n) => n);
   const rootOf = (n: number): number => (group[n] === n ? n : (group[n] = rootOf(group[n])));
   for (const { wall, other } of joints) group[rootOf(wall)] = rootOf(other);
-  for (let i = 0; i < walls.length; i++)
-    for (let j = i + 1; j < walls.length; j++) if (isCrossing(walls[i], walls[j])) group[rootOf(i)] = rootOf(j);
+  const index = new BoxIndex(walls, ({ a, b }) => boundsOf([a, b])!, INDEX_CELL_M);
+  walls.forEach((wall, i) => {
+    for (const j of index.near(boundsOf([wall.a, wall.b])!))
+      if (j > i && isCrossing(wall, walls[j])) group[rootOf(i)] = rootOf(j);
+  });
   const groups = new Map<number, FramedCandidate[]>();
-  walls.forEach((wall, n) => groups.set(rootOf(n), [...(groups.get(rootOf(n)) ?? []), wall]));
+  walls.forEach((wall, n) => {
+    const members = groups.get(rootOf(n));
+    if (members) members.push(wall);
+    else groups.set(rootOf(n), [wall]);
+  });
   const judged = [...groups.values()].map((members) => ({
     members,
-    openings: members.reduce((sum, wall) => sum + openingsIn(wall, members), 0),
+    openings: openingsOf(members).reduce((sum, count) => sum + count, 0),
     lengthM: members.reduce((sum, { a, b }) => sum + distance2(a, b), 0),
   }));
   const withOpenings = judged.filter(({ openings }) => openings > 0);

@@ -1,4 +1,4 @@
-import { crossingParameters, distance2, type Point2, rotate2 } from '../../math/index.ts';
+import { boundsOf, BoxIndex, crossingParameters, distance2, grownBounds, type Point2, rotate2 } from '../../math/index.ts';
 
 type Line = readonly [Point2, Point2];
 
@@ -39,6 +39,10 @@ export interface Band {
 
 export const SAME_LINE_M = 0.006;
 export const SHORTEST_BAND_M = 0.12;
+/** Side of a cell in which lines and walls are looked up by place, m. */
+export const INDEX_CELL_M = 4;
+/** Walls that meet at the smallest angle do so within so many thicknesses of their ends. */
+const FARTHEST_MEETING = 11;
 const SAME_DIRECTION_RAD = Math.PI / 240;
 
 /** Lines in groups of nearly the same direction. */
@@ -94,15 +98,25 @@ export function strokesOf(lines: readonly Line[], angleRad: number, { toleranceM
   return strokes;
 }
 
-/** Bands between strokes: at every place along the direction, `choose` says which lines there are the faces of one wall. */
+/** Lines that lie beside each other at one place, none farther from the next than a wall is thick, with the walls among them. */
+interface Chain {
+  readonly strokes: readonly Stroke[];
+  readonly bands: readonly Band[];
+}
+
+/**
+ * Bands between strokes: at every place along the direction, `choose` says which lines of a chain are the faces of one wall, given the
+ * walls that go on from before. A chain that stays the same is not asked of again.
+ */
 export function bandsBetween(
   strokes: readonly Stroke[],
-  choose: (active: readonly Stroke[], open: readonly Band[]) => [number, number][],
+  { thickestM }: ProposalOptions,
+  choose: (chain: readonly Stroke[], open: readonly Band[]) => [number, number][],
 ): Band[] {
   const stops = [...new Set(strokes.flatMap(({ u0, u1 }) => [u0, u1]))].sort((a, b) => a - b);
   const starting = [...strokes].sort((a, b) => a.u0 - b.u0);
   const bands: Band[] = [];
-  let open: Band[] = [];
+  let before: readonly Chain[] = [];
   let active: Stroke[] = [];
   let next = 0;
   for (let k = 0; k + 1 < stops.length; k++) {
@@ -110,22 +124,44 @@ export function bandsBetween(
     const middle = (from + to) / 2;
     while (next < starting.length && starting[next].u0 <= middle) active.push(starting[next++]);
     active = active.filter(({ u1 }) => u1 > middle).sort((a, b) => a.v - b.v);
-    const going: Band[] = [];
-    for (const [vLow, vHigh] of choose(active, open)) {
-      const before = open.find((band) => Math.abs(band.vLow - vLow) < SAME_LINE_M && Math.abs(band.vHigh - vHigh) < SAME_LINE_M);
-      if (before) {
-        before.u1 = to;
-        before.drawnM += to - from;
-        going.push(before);
-      } else {
-        const band: Band = { vLow, vHigh, u0: from, u1: to, gaps: [], drawnM: to - from };
-        bands.push(band);
-        going.push(band);
+    const known = new Map(before.map((chain) => [chain.strokes[0], chain]));
+    before = chainsOf(active, thickestM).map((chain): Chain => {
+      const same = known.get(chain[0]);
+      if (same && same.strokes.length === chain.length && chain.every((stroke, n) => stroke === same.strokes[n])) {
+        for (const band of same.bands) goOn(band, from, to);
+        return same;
       }
-    }
-    open = going;
+      const [low, high] = [chain[0].v - SAME_LINE_M, chain.at(-1)!.v + SAME_LINE_M];
+      const open = before.flatMap((one) => one.bands.filter(({ vLow, vHigh }) => vHigh >= low && vLow <= high));
+      const going = choose(chain, open).map(([vLow, vHigh]): Band => {
+        const band = open.find((one) => Math.abs(one.vLow - vLow) < SAME_LINE_M && Math.abs(one.vHigh - vHigh) < SAME_LINE_M);
+        if (band) {
+          goOn(band, from, to);
+          return band;
+        }
+        const made: Band = { vLow, vHigh, u0: from, u1: to, gaps: [], drawnM: to - from };
+        bands.push(made);
+        return made;
+      });
+      return { strokes: chain, bands: going };
+    });
   }
   return bands;
+}
+
+function goOn(band: Band, from: number, to: number): void {
+  band.u1 = to;
+  band.drawnM += to - from;
+}
+
+function chainsOf(active: readonly Stroke[], thickestM: number): Stroke[][] {
+  const chains: Stroke[][] = [];
+  for (const stroke of active) {
+    const last = chains.at(-1);
+    if (last && stroke.v - last.at(-1)!.v <= thickestM) last.push(stroke);
+    else chains.push([stroke]);
+  }
+  return chains;
 }
 
 /** Thicknesses that make up a good part of the drawing. */
@@ -147,8 +183,13 @@ export function joinBands(bands: readonly Band[], { gapM, toleranceM }: Proposal
     .map((band) => ({ ...band, gaps: [...band.gaps] }))
     .sort((a, b) => a.vLow - b.vLow || a.u0 - b.u0);
   const joined: Band[] = [];
+  /** Joined bands by the place of their middle, in steps of twice the tolerance. */
+  const byMiddle = new Map<number, Band[]>();
+  const stepOf = (band: Band) => Math.floor(mid(band) / (2 * toleranceM));
   for (const band of rest.sort((a, b) => a.u0 - b.u0)) {
-    const before = joined
+    const step = stepOf(band);
+    const before = [step - 2, step - 1, step, step + 1, step + 2]
+      .flatMap((one) => byMiddle.get(one) ?? [])
       .filter(
         (other) =>
           Math.abs(mid(other) - mid(band)) < toleranceM && band.u0 - other.u1 <= gapM && band.u0 >= other.u1 - toleranceM,
@@ -157,6 +198,7 @@ export function joinBands(bands: readonly Band[], { gapM, toleranceM }: Proposal
     // Where lines come and go beside a wall its measured thickness changes for a stretch: the longer stretch says what it is.
     if (!before || Math.abs(width(before) - width(band)) > Math.max(0.12, toleranceM * 2)) {
       joined.push(band);
+      byMiddle.set(step, [...(byMiddle.get(step) ?? []), band]);
       continue;
     }
     if (band.u0 - before.u1 > toleranceM) before.gaps.push([before.u1, band.u0]);
@@ -192,27 +234,30 @@ export interface Joint {
 export function meet(walls: readonly Candidate[], { toleranceM }: ProposalOptions): Joint[] {
   const joints: Joint[] = [];
   const was = walls.map(({ a, b }) => ({ a, b }));
+  const thickestM = Math.max(0, ...walls.map(({ band }) => width(band)));
+  const index = new BoxIndex(was, ({ a, b }) => boundsOf([a, b])!, INDEX_CELL_M);
   walls.forEach((wall, i) => {
     for (const end of ['a', 'b'] as const) {
       const at = was[i][end];
       let best: { p: Point2; movedM: number; other: number } | null = null;
-      walls.forEach((other, j) => {
-        if (i === j || Math.abs(Math.sin(wall.angleRad - other.angleRad)) < 0.1) return;
+      // Two walls that meet at a small angle meet far from their ends.
+      for (const j of index.near(grownBounds(boundsOf([at])!, FARTHEST_MEETING * (thickestM + toleranceM)))) {
+        const other = walls[j];
+        if (i === j || Math.abs(Math.sin(wall.angleRad - other.angleRad)) < 0.1) continue;
         const hit = crossingParameters(was[i].a, was[i].b, was[j].a, was[j].b);
-        if (!hit) return;
+        if (!hit) continue;
         const p: Point2 = [was[i].a[0] + (was[i].b[0] - was[i].a[0]) * hit.t, was[i].a[1] + (was[i].b[1] - was[i].a[1]) * hit.t];
         const movedM = distance2(p, at);
         const slant = Math.abs(Math.sin(wall.angleRad - other.angleRad));
         const reachM = (width(other.band) / 2 + toleranceM) / slant + width(wall.band) / 2;
         const lengthM = distance2(was[j].a, was[j].b);
         const beyondM = Math.max(-hit.u, hit.u - 1, 0) * lengthM;
-        if (movedM > reachM || beyondM > width(wall.band) / 2 / slant + width(other.band) / 2 + toleranceM) return;
+        if (movedM > reachM || beyondM > width(wall.band) / 2 / slant + width(other.band) / 2 + toleranceM) continue;
         if (!best || movedM < best.movedM) best = { p, movedM, other: j };
-      });
-      const found = best as { p: Point2; movedM: number; other: number } | null;
-      if (!found) continue;
-      wall[end] = found.p;
-      joints.push({ wall: i, end, other: found.other });
+      }
+      if (!best) continue;
+      wall[end] = best.p;
+      joints.push({ wall: i, end, other: best.other });
     }
   });
   return joints;

@@ -1,4 +1,4 @@
-import { crossingParameters, distance2, type Point2, rotate2 } from '../../math/index.ts';
+import { boundsOf, BoxIndex, crossingParameters, distance2, grownBounds, type Point2, rotate2 } from '../../math/index.ts';
 import { mixedWalls } from './mixed-layer.ts';
 import {
   type Band,
@@ -6,6 +6,7 @@ import {
   byDirection,
   type Candidate,
   centreLine,
+  INDEX_CELL_M,
   joinBands,
   meet,
   PROPOSAL_OPTIONS,
@@ -16,6 +17,8 @@ import {
   usualThicknesses,
   width,
 } from './wall-bands.ts';
+
+type Line = readonly [Point2, Point2];
 
 /** What a wall layer says, m. Arcs as centre, radius, start and end angle. */
 export interface ProposalInput {
@@ -60,36 +63,96 @@ export interface Proposals {
 
 /**
  * Proposes walls for the lines of a wall layer: parallel lines a wall's thickness apart are its faces, gaps are closed,
- * ends are led on to where walls meet. Lengths in m. The same lines give the same proposals.
+ * ends are led on to where walls meet. Lengths in m. The same lines give the same proposals. `onShare` hears how far it is, 0 to 1.
  */
-export function proposeWalls(input: ProposalInput, options: ProposalOptions = PROPOSAL_OPTIONS): Proposals {
-  const mixed = input.isMixed ? amongEverything(input, options) : null;
+export function proposeWalls(
+  input: ProposalInput,
+  options: ProposalOptions = PROPOSAL_OPTIONS,
+  onShare: (share: number) => void = () => undefined,
+): Proposals {
+  const mixed = input.isMixed ? amongEverything(input, options, onShare) : null;
   if (mixed) return mixed;
   const directions = byDirection(input.lines);
   const frames = directions.map(({ angleRad, lines }) => ({ angleRad, strokes: strokesOf(lines, angleRad, options) }));
+  onShare(0.1);
   const modes = usualThicknesses(frames.flatMap(({ strokes }) => bandsOf(strokes, options, [])));
   const found = frames.map(({ angleRad, strokes }) => ({ angleRad, strokes, bands: bandsOf(strokes, options, modes) }));
+  onShare(0.5);
   const drawnM = input.lines.reduce((sum, [a, b]) => sum + distance2(a, b), 0);
   const pairedM = found.reduce((sum, { bands }) => sum + bands.reduce((s, band) => s + 2 * band.drawnM, 0), 0);
   if (pairedM < 0.25 * drawnM) return singleLines(frames, options);
   const joined = found.map((frame) => ({ ...frame, bands: joinBands(frame.bands, options) }));
   const walls = joined.flatMap(({ angleRad, bands }) => bands.map((band) => ({ band, angleRad, ...centreLine(band, angleRad) })));
   meet(walls, options);
+  onShare(0.8);
+  const about = new DrawnThings(input).about(walls);
+  const finished = walls.map((wall, n) => finish(wall, about[n], options));
   return {
-    walls: walls.filter(({ a, b }) => distance2(a, b) >= SHORTEST_BAND_M).map((wall) => finish(wall, walls, input, options)),
+    walls: finished.filter(({ a, b }) => distance2(a, b) >= SHORTEST_BAND_M),
     unclaimed: joined.flatMap(({ angleRad, strokes, bands }) => unclaimedOf(strokes, bands, angleRad, options)),
     singleLines: false,
   };
 }
 
 /** The walls of a layer that holds everything; nothing is said of lines that are no walls, since most are none. */
-function amongEverything(input: ProposalInput, options: ProposalOptions): Proposals | null {
-  const walls = mixedWalls(input.lines, options, (wall, all) => finish(wall, all, input, options).openings.length);
-  if (!walls) return null;
-  const finished = walls.map((wall) =>
-    finish(wall, walls, { ...input, openingLines: input.openingLines?.concat(panesIn(wall, input.lines)) }, options),
+function amongEverything(input: ProposalInput, options: ProposalOptions, onShare: (share: number) => void): Proposals | null {
+  const drawn = new DrawnThings(input);
+  const walls = mixedWalls(
+    input.lines,
+    options,
+    (all) => {
+      const about = drawn.about(all);
+      return all.map((wall, n) => finish(wall, about[n], options).openings.length);
+    },
+    onShare,
   );
+  if (!walls) return null;
+  const about = drawn.about(walls);
+  const finished = walls.map((wall, n) => {
+    const near = about[n];
+    return finish(wall, { ...near, openingLines: near.openingLines.concat(panesIn(wall, near.lines)) }, options);
+  });
   return { walls: finished, unclaimed: [], singleLines: false };
+}
+
+/** What lies about a wall: other walls, lines and swings. */
+interface Surrounding {
+  readonly walls: readonly Candidate[];
+  readonly lines: ProposalInput['lines'];
+  readonly openingLines: ProposalInput['lines'];
+  readonly arcs: NonNullable<ProposalInput['arcs']>;
+}
+
+/** How far about a wall something may lie that has to do with it, m: the widest door leaf and swing. */
+const ABOUT_M = 3;
+
+/** Lines and swings of a drawing by place, so that a wall is held only against what lies about it. */
+class DrawnThings {
+  private readonly lines: BoxIndex<Line>;
+  private readonly openingLines: BoxIndex<Line>;
+  private readonly arcs: BoxIndex<Surrounding['arcs'][number]>;
+
+  constructor(private readonly input: Pick<ProposalInput, 'lines' | 'openingLines' | 'arcs'>) {
+    const ofLine = (line: Line) => boundsOf(line)!;
+    this.lines = new BoxIndex(input.lines, ofLine, INDEX_CELL_M);
+    this.openingLines = new BoxIndex(input.openingLines ?? [], ofLine, INDEX_CELL_M);
+    this.arcs = new BoxIndex(input.arcs ?? [], ({ centre }) => boundsOf([centre])!, INDEX_CELL_M);
+  }
+
+  /** What lies about each wall of a list. */
+  about(walls: readonly Candidate[]): Surrounding[] {
+    const { lines, openingLines = [], arcs = [] } = this.input;
+    const index = new BoxIndex(walls, ({ a, b }) => boundsOf([a, b])!, INDEX_CELL_M);
+    return walls.map(({ a, b }) => {
+      const box = grownBounds(boundsOf([a, b])!, ABOUT_M);
+      return {
+        walls: index.near(box).map((n) => walls[n]),
+        lines: this.lines.near(box).map((n) => lines[n]),
+        openingLines: this.openingLines.near(box).map((n) => openingLines[n]),
+        arcs: this.arcs.near(box).map((n) => arcs[n]),
+      };
+    });
+  }
 }
 
 const WIDEST_WINDOW_M = 4;
@@ -108,23 +171,13 @@ const panesIn = ({ band, angleRad }: Candidate, lines: ProposalInput['lines']) =
 
 /** Bands between the faces that are drawn on a layer of walls. */
 const bandsOf = (strokes: readonly Stroke[], options: ProposalOptions, modes: readonly number[]): Band[] =>
-  bandsBetween(strokes, (active) =>
-    chainsOf(
-      active.map(({ v }) => v),
+  bandsBetween(strokes, options, (chain) =>
+    splitChain(
+      chain.map(({ v }) => v),
       options,
-    ).flatMap((chain) => splitChain(chain, options, modes)),
+      modes,
+    ),
   );
-
-/** Heights in groups whose members lie no farther apart than a wall is thick. */
-function chainsOf(heights: readonly number[], { thickestM }: ProposalOptions): number[][] {
-  const chains: number[][] = [];
-  for (const v of heights) {
-    const last = chains.at(-1);
-    if (last && v - last.at(-1)! <= thickestM) last.push(v);
-    else chains.push([v]);
-  }
-  return chains;
-}
 
 /** A group of lines as walls: the outermost where that is a wall, else parted at the widest gap; two known walls stay two. */
 function splitChain(chain: readonly number[], options: ProposalOptions, modes: readonly number[]): [number, number][] {
@@ -145,14 +198,14 @@ function splitChain(chain: readonly number[], options: ProposalOptions, modes: r
   return [...splitChain(chain.slice(0, widest), options, modes), ...splitChain(chain.slice(widest), options, modes)];
 }
 
-function finish(wall: Candidate, all: readonly Candidate[], input: ProposalInput, options: ProposalOptions): WallProposal {
+function finish(wall: Candidate, near: Surrounding, options: ProposalOptions): WallProposal {
   const { band, angleRad } = wall;
   const lengthM = distance2(wall.a, wall.b);
   const startU = rotate2(wall.a, -angleRad)[0];
-  const gaps = band.gaps.filter(([u0, u1]) => !crossedBy(wall, all, u0, u1) && u1 - u0 >= 0.3);
+  const gaps = band.gaps.filter(([u0, u1]) => !crossedBy(wall, near.walls, u0, u1) && u1 - u0 >= 0.3);
   const openings = [
-    ...gaps.map(([u0, u1]) => openingIn(wall, u0, u1, startU, input)),
-    ...drawnOpenings(wall, gaps, startU, input, options),
+    ...gaps.map(([u0, u1]) => openingIn(wall, u0, u1, startU, near)),
+    ...drawnOpenings(wall, gaps, startU, near, options),
   ]
     .filter(({ offsetM, widthM }) => offsetM - widthM / 2 > -0.01 && offsetM + widthM / 2 < lengthM + 0.01)
     .sort((p, q) => p.offsetM - q.offsetM);
@@ -180,11 +233,11 @@ function crossedBy(wall: Candidate, all: readonly Candidate[], u0: number, u1: n
   });
 }
 
-function openingIn(wall: Candidate, u0: number, u1: number, startU: number, input: ProposalInput): OpeningProposal {
+function openingIn(wall: Candidate, u0: number, u1: number, startU: number, near: Surrounding): OpeningProposal {
   const size = { offsetM: round((u0 + u1) / 2 - startU), widthM: round(u1 - u0) };
-  const door = doorAt(wall, u0, u1, input);
+  const door = doorAt(wall, u0, u1, near);
   if (door) return { kind: 'door', ...size, ...door };
-  const across = (input.openingLines ?? []).concat(input.lines).some((line) => liesAlong(wall, line, u0, u1));
+  const across = near.openingLines.concat(near.lines).some((line) => liesAlong(wall, line, u0, u1));
   return { kind: across ? 'window' : 'arch', ...size, hinge: null, swing: null };
 }
 
@@ -193,10 +246,10 @@ function drawnOpenings(
   wall: Candidate,
   gaps: readonly [number, number][],
   startU: number,
-  input: ProposalInput,
+  near: Surrounding,
   options: ProposalOptions,
 ): OpeningProposal[] {
-  const spans = (input.openingLines ?? [])
+  const spans = near.openingLines
     .flatMap((line): [number, number][] => {
       const [p, q] = line.map((point) => rotate2(point, -wall.angleRad));
       const inside = [p, q].every(([, v]) => v > wall.band.vLow - options.toleranceM && v < wall.band.vHigh + options.toleranceM);
@@ -212,7 +265,7 @@ function drawnOpenings(
   }
   return merged
     .filter(([u0, u1]) => !gaps.some(([g0, g1]) => u0 < g1 && u1 > g0))
-    .map(([u0, u1]) => openingIn(wall, u0, u1, startU, { ...input, openingLines: input.openingLines ?? [] }))
+    .map(([u0, u1]) => openingIn(wall, u0, u1, startU, near))
     .map((opening) => (opening.kind === 'arch' ? { ...opening, kind: 'window' as const } : opening));
 }
 
@@ -225,8 +278,13 @@ function liesAlong(wall: Candidate, line: readonly [Point2, Point2], u0: number,
 }
 
 /** A door's swing at a gap: its arc is centred on one jamb with the width of the gap for radius. */
-function doorAt(wall: Candidate, u0: number, u1: number, input: ProposalInput): Pick<OpeningProposal, 'hinge' | 'swing'> | null {
-  for (const { centre, radiusM, startRad, endRad } of input.arcs ?? []) {
+function doorAt(
+  wall: Candidate,
+  u0: number,
+  u1: number,
+  { arcs }: Pick<Surrounding, 'arcs'>,
+): Pick<OpeningProposal, 'hinge' | 'swing'> | null {
+  for (const { centre, radiusM, startRad, endRad } of arcs) {
     if (Math.abs(radiusM - (u1 - u0)) > 0.12 * (u1 - u0) + 0.05) continue;
     const [u, v] = rotate2(centre, -wall.angleRad);
     if (v < wall.band.vLow - 0.12 || v > wall.band.vHigh + 0.12) continue;
@@ -270,10 +328,10 @@ function singleLines(frames: readonly { angleRad: number; strokes: readonly Stro
     return joinBands(bands, { ...options, gapM: 1.3 }).map((band) => ({ band, angleRad, ...centreLine(band, angleRad) }));
   });
   meet(walls, options);
+  const about = new DrawnThings({ lines: [] }).about(walls);
+  const finished = walls.map((wall, n) => ({ ...finish(wall, about[n], options), certainty: 0.5 }));
   return {
-    walls: walls
-      .filter(({ a, b }) => distance2(a, b) >= 0.3)
-      .map((wall) => ({ ...finish(wall, walls, { lines: [] }, options), certainty: 0.5 })),
+    walls: finished.filter(({ a, b }) => distance2(a, b) >= 0.3),
     unclaimed: [],
     singleLines: true,
   };

@@ -3,6 +3,7 @@
 // Start with `Point2`.
 // Terms: docs/glossary.md.
 export { type Bounds, boundsMeet, boundsOf, grownBounds, inBounds, middleOf } from './bounds.ts';
+export { BoxIndex } from './box-index.ts';
 export { type Cluster, clusterPoints } from './cluster.ts';
 export { facesAfter, type Traits, traitsOf } from './faces-after.ts';
 export { type Face, faceArea, type FaceSegment, facesOf, type PlanarMap } from './faces.ts';

@@ -13,7 +13,12 @@ export interface DrawingJobs {
   >;
   /** Words on some layers, m from the drawing's own corner. */
   readonly words: DrawingJob<{ readonly layers: readonly string[] }, readonly WordsAt[]>;
-  readonly proposeWalls: DrawingJob<{ readonly walls: readonly string[]; readonly openings: readonly string[] }, Proposals>;
+  /** Reports the share done, 0 to 1. */
+  readonly proposeWalls: DrawingJob<
+    { readonly walls: readonly string[]; readonly openings: readonly string[] },
+    Proposals,
+    number
+  >;
 }
 
 /** The jobs of the worker that reads pictures of lines. */
@@ -26,9 +31,9 @@ export interface VectorJobs {
   };
 }
 
-interface DrawingJob<P, R> {
+interface DrawingJob<P, R, S = never> {
   readonly params: P & { readonly metresPerUnit: number };
-  readonly report: never;
+  readonly report: S;
   readonly result: R;
 }
 

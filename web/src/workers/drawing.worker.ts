@@ -1,4 +1,12 @@
-import { type Drawing, drawingMarks, drawingSvg, proposalInput, proposeWalls, readDxfBytes } from '@dusky-spool/core/house';
+import {
+  type Drawing,
+  drawingMarks,
+  drawingSvg,
+  PROPOSAL_OPTIONS,
+  proposalInput,
+  proposeWalls,
+  readDxfBytes,
+} from '@dusky-spool/core/house';
 import { ok } from '@dusky-spool/core/math';
 import type { DrawingJobs, ShownDrawing } from './drawing-jobs.ts';
 import { type JobPort, serveJobs } from './jobs.ts';
@@ -30,7 +38,8 @@ serveJobs<DrawingJobs>(self as unknown as JobPort, {
       .map(({ x, y, height, text }) => ({ at: [x * metresPerUnit, y * metresPerUnit], heightM: height * metresPerUnit, text }));
   },
   picture: ({ metresPerUnit, layers }) => drawingSvg(opened(), metresPerUnit, new Set(layers)),
-  proposeWalls: ({ metresPerUnit, walls, openings }) => proposeWalls(proposalInput(opened(), metresPerUnit, walls, openings)),
+  proposeWalls: ({ metresPerUnit, walls, openings }, { report }) =>
+    proposeWalls(proposalInput(opened(), metresPerUnit, walls, openings), PROPOSAL_OPTIONS, report),
 });
 
 function shownDrawing(drawing: Drawing): ShownDrawing {

@@ -40,6 +40,7 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
   const [pointed, setPointed] = useState<number | null>(null);
   const [missed, setMissed] = useState(-1);
   const [busy, setBusy] = useState(false);
+  const [found, setFound] = useState<number | null>(null);
   const {
     share,
     drawing,
@@ -74,7 +75,9 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
   };
   const propose = (metresPerUnit: number) =>
     whileBusy(async () => {
-      setProposals(await jobs().run('proposeWalls', { metresPerUnit, walls: named('walls'), openings: named('openings') }));
+      const layers = { walls: named('walls'), openings: named('openings') };
+      setProposals(await jobs().run('proposeWalls', { metresPerUnit, ...layers }, { report: setFound }));
+      setFound(null);
       setRefused(new Set());
     });
   const finish = (metresPerUnit: number, opened: ShownDrawing) =>
@@ -168,6 +171,7 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
           />
           <div className={css.drawingSide}>
             <DrawingUnit drawing={drawing} units={units} unit={unit} onUnit={setUnit} />
+            {found !== null && <Progress percent={Math.round(100 * found)} size="small" aria-label={text('drawing.searching')} />}
             <DrawingNotes drawing={drawing} roles={roles} />
             {proposals && revision ? (
               <DrawingRevision

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import sharp from 'sharp';
 import type { DocumentReply } from '@dusky-spool/core/model';
-import { drawnPlans, revisedPlan } from '../core/testing/drawn-plans.ts';
+import { proposalInput, readDxf } from '../core/house/index.ts';
+import { drawnPlans, mixedPlan, revisedPlan } from '../core/testing/drawn-plans.ts';
 import { openGranary, planPoint, projectIdOf, saved } from './testing/steps.ts';
 import { type App, startApp } from './testing/app.ts';
 import type { Page } from 'playwright-core';
@@ -264,6 +265,36 @@ describe('a house drawn from nothing', () => {
     await again('issue-b.dxf', revisedPlan().dxf);
     await page.getByText('1 difference from the plan.').waitFor();
     await page.keyboard.press('Escape');
+  });
+
+  it('finds the walls in a vector plan that lies below the level, among everything that is drawn on it', async () => {
+    await newProject('Plotted');
+    const plan = mixedPlan();
+    const read = readDxf(plan.dxf);
+    if (!read.ok) throw new Error(read.problem.code);
+    // Plotted at 1:50 on a sheet: 20 mm are a metre.
+    const { lines } = proposalInput(read.value, read.value.metresPerUnit!, ['0'], []);
+    const path = lines.map(([a, b]) => `M${20 * a[0]} ${320 - 20 * a[1]}L${20 * b[0]} ${320 - 20 * b[1]}`).join('');
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="420mm" height="320mm" viewBox="0 0 420 320"><path d="${path}" fill="none" stroke="#000"/></svg>`;
+    const file = { name: 'plotted.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) };
+    await page.getByLabel('Add a plan picture').setInputFiles(file);
+    await page.getByLabel('Scale of the sheet').fill('1:50');
+    await page.getByLabel('Scale of the sheet').press('Enter');
+    await page.getByRole('button', { name: 'Find walls in it' }).click();
+    await page.getByRole('button', { name: 'Propose walls' }).click();
+    await page.getByRole('button', { name: 'Make 10 walls' }).click();
+    await page.locator('.drawing-import').waitFor({ state: 'detached' });
+    await saved(page);
+    const made = await house();
+    expect([Object.keys(made.walls).length, Object.keys(made.rooms).length, Object.keys(made.underlays).length]).to.deep.equal([
+      10, 7, 1,
+    ]);
+    // The walls lie on the lines of the sheet: the house is 12 m long from middle to middle.
+    const xs = Object.values(made.walls).flatMap(({ a, b }) => [a[0], b[0]]);
+    expect(Math.max(...xs) - Math.min(...xs)).to.be.closeTo(12, 0.002);
+    // The frame of the sheet begins at its left edge, and the house three metres from it.
+    const [underlay] = Object.values(made.underlays);
+    expect(Math.min(...xs)).to.be.closeTo(underlay.originX + 3, 0.002);
   });
 
   it('has a second length judge the scale of its picture and fit both axes', async () => {

@@ -1,3 +1,4 @@
+import ExcelJS from 'exceljs';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -114,6 +115,30 @@ describe('a surveyor', () => {
       ['Hall', 2.7],
       ['Store', null],
     ]);
+  });
+
+  it('brings in the same from a workbook, sheet by sheet', async () => {
+    const book = new ExcelJS.Workbook();
+    book.addWorksheet('Cover').addRow(['Boathouse']);
+    book.addWorksheet('Rooms').addRows([
+      ['Room', 'Width [m]', 'Depth [m]'],
+      ['Loft', 3.4, 2.5],
+      ['Winch room', 'unknown', 2],
+    ]);
+    const buffer = Buffer.from(await book.xlsx.writeBuffer());
+    await page.getByLabel('Add a plan picture').setInputFiles({ name: 'rooms.xlsx', mimeType: '', buffer });
+    const dialog = page.getByRole('dialog');
+    await dialog.getByText('Line 3:').waitFor();
+    await dialog.getByRole('button', { name: 'Make 1 room' }).click();
+    await dialog.waitFor({ state: 'detached' });
+    await saved(page);
+    const reply = (await (await page.request.get(`${app.url}/api/projects/${projectIdOf(page)}`)).json()) as DocumentReply;
+    expect(Object.values(reply.document.rooms).map(({ name }) => name)).to.include('Loft');
+    await page
+      .getByLabel('Add a plan picture')
+      .setInputFiles({ name: 'rooms.xlsx', mimeType: '', buffer: buffer.subarray(0, 900) });
+    await dialog.getByText('this workbook is damaged or cut off').waitFor();
+    await page.keyboard.press('Escape');
   });
 
   it('takes in a project file, and is told what is wrong with a bad one', async () => {

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { edited } from '../derive/index.ts';
 import { polygonArea } from '../math/index.ts';
 import type { ProjectDocument } from '../model/index.ts';
-import { smallHouse } from '../testing/index.ts';
+import { mutated, smallHouse } from '../testing/index.ts';
 import { guessColumns, guessTableUnit, houseFromTable, readHouseTable, tableHouse, type TableUnit } from './house-table.ts';
 
 const empty = (): ProjectDocument => ({ ...smallHouse(), rooms: {}, walls: {}, openings: {}, racks: {}, devices: {}, runs: {} });
@@ -91,5 +91,21 @@ describe('a table of rooms', () => {
     expect(codeOf('x'.repeat(5_000_000))).to.equal('table-too-large');
     for (const cell of ['1e999', '=1+1', '__proto__', 'NaN', '-5', '\u0000'])
       expect(read(`name,width,depth\nA,"${cell}",3`).rooms, cell).to.deep.equal([]);
+  });
+
+  it('that was damaged is read or refused, and no row of it is taken that has no size', () => {
+    const whole = Buffer.from(
+      `Room;Width (cm);Depth (cm)\n${Array.from({ length: 40 }, (_, n) => `"Room ${n}";${300 + n};250,5`).join('\n')}`,
+    );
+    const kinds = new Set<string>();
+    for (let seed = 0; seed < Number(process.env.MUTATED_FILES ?? 30); seed++) {
+      const table = readHouseTable(Buffer.from(mutated(whole, seed)).toString('utf8'));
+      kinds.add(table.ok ? 'read' : table.problem.code);
+      if (!table.ok) continue;
+      const { rooms } = tableHouse(empty(), 'm', table.value, guessColumns(table.value.head), 'm');
+      for (const { widthM, depthM } of rooms)
+        expect(widthM >= 0.3 && depthM >= 0.3 && widthM <= 100, `seed ${seed}`).to.equal(true);
+    }
+    expect([...kinds]).to.include('read');
   });
 });

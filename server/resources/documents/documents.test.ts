@@ -243,7 +243,7 @@ describe('documents', () => {
     const pdf = await fetched('plate-schedule.pdf?paper=A4');
     writeFileSync(join(folder, 'p.pdf'), pdf);
     const text = spawnSync('pdftotext', ['-layout', join(folder, 'p.pdf'), '-'], { encoding: 'utf8' }).stdout;
-    expect(text).to.match(/Plate 7 +Study, left wall .*072 m.*2 × network/);
+    expect(text).to.match(/Plate 7 +Study, left wall .*0\.40 m +ST-01 +1 · 0\.072 m.*2 × network/);
     expect(text)
       .to.match(/Page 1 of \d+/)
       .and.include('Tidewrack Integration');

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import ExcelJS from 'exceljs';
 import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
 import { mutated } from '@dusky-spool/core/testing';
@@ -9,6 +10,7 @@ import { type Database, openDatabase } from '../../database/index.ts';
 import { PlannedRefusal } from '../../http/problems.ts';
 import { freshDatabaseUrl } from '../../testing/index.ts';
 import { inspectPicture } from './inspect.ts';
+import { workbookOf } from '../../tasks/workbook.ts';
 import { pageAsSvg, pagesOf } from './pdf-pages.ts';
 
 /** How many damaged files of each kind are tried; `npm run soak` asks for more. */
@@ -70,6 +72,16 @@ describe('damaged plan pictures', () => {
         if (!(await isTaken(inspectPicture(database, Buffer.from(mutated(whole, seed)))))) refused++;
       expect(refused).to.be.greaterThan(0);
     }).timeout(1_200_000);
+
+  it('of kind XLSX are read or refused with a reason', async () => {
+    const book = new ExcelJS.Workbook();
+    book.addWorksheet('Rooms').addRows([['Room', 'Width'], ...Array.from({ length: 30 }, (_, n) => [`Room ${n}`, n + 0.5])]);
+    const whole = Buffer.from(await book.xlsx.writeBuffer());
+    expect(await isTaken(workbookOf(whole))).to.equal(true);
+    let refused = 0;
+    for (let seed = 0; seed < TRIES; seed++) if (!(await isTaken(workbookOf(Buffer.from(mutated(whole, seed)))))) refused++;
+    expect(refused).to.be.greaterThan(0);
+  }).timeout(1_200_000);
 
   it('of kind PDF are taken or refused with a reason', async () => {
     const whole = await sheet();

@@ -1,8 +1,8 @@
 import { type DimensionCheck, dimensionCheck, type Proposals } from '@dusky-spool/core/house';
 import { formatLength, METRES_PER, type UnitSystem } from '@dusky-spool/core/math';
-import type { AcceptedRevision } from '@dusky-spool/core/survey';
+import { type AcceptedRevision, parseScale, USUAL_RATIOS } from '@dusky-spool/core/survey';
 import { problemSentence } from '@dusky-spool/texts';
-import { Button, Modal, Progress, Select } from 'antd';
+import { AutoComplete, Button, Modal, Progress, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { text } from '../../ground/text.ts';
@@ -14,6 +14,7 @@ import { DrawingLayers } from './DrawingLayers.tsx';
 import { DrawingPreview } from './DrawingPreview.tsx';
 import { DrawingProposals } from './DrawingProposals.tsx';
 import { DrawingRevision } from './DrawingRevision.tsx';
+import { FieldProblem } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { guessRoles, type Role } from './layer-roles.ts';
 import { useDrawing } from './useDrawing.ts';
@@ -25,11 +26,13 @@ interface Props {
   readonly projectId: string;
   readonly levelId: string;
   readonly file: File;
+  /** Whether it is the plan that lies below the level already, in coordinates of the plan. */
+  readonly isOnPlan?: boolean;
   readonly onClose: () => void;
 }
 
 /** A DXF drawing: read with progress, its layers given meaning, walls proposed and accepted one by one. */
-export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
+export function DrawingImport({ projectId, levelId, file, isOnPlan = false, onClose }: Props) {
   const { units } = useProject().project;
   const { edit } = useProjectParts('edit');
   const [failure, setFailure] = useState<string | null>(null);
@@ -54,7 +57,7 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
   const [isAllNew, setAllNew] = useState(false);
   const [pointedPiece, setPointedPiece] = useState<string | null>(null);
   const corner = drawing && unit !== null ? ([drawing.origin[0] * unit, drawing.origin[1] * unit] as const) : null;
-  const revision = useRevision({ levelId, proposals: isAllNew ? null : proposals, cornerM: corner });
+  const revision = useRevision({ levelId, proposals: isAllNew ? null : proposals, cornerM: corner, isOnPlan });
 
   const named = (...wanted: Role[]) =>
     Object.entries(roles)
@@ -90,7 +93,8 @@ export function DrawingImport({ projectId, levelId, file, onClose }: Props) {
         metresPerUnit,
         named,
         accepted: revision ? [] : accepted,
-        place: revision?.place ?? null,
+        place: revision?.place ?? (isOnPlan ? corner : null),
+        isOnPlan,
       });
       if (operations.ok && revision) takeRevision(revision.take(operations.value));
       else if (!operations.ok) setFailure(problemSentence(operations.problem));
@@ -216,31 +220,46 @@ function DrawingUnit({
   readonly unit: number | null;
   readonly onUnit: (metresPerUnit: number) => void;
 }) {
+  const [isOdd, setOther] = useState(false);
+  const [ratio, setRatio] = useState(1);
   const options = (['mm', 'cm', 'm', 'in', 'ft'] as const).map((name) => {
     const value = METRES_PER[name];
-    const size = `${formatLength(bounds.maxX * value, units)} × ${formatLength(bounds.maxY * value, units)}`;
+    const [width, depth] = [bounds.maxX, bounds.maxY].map((side) => formatLength(side * value * ratio, units));
+    const size = `${width} × ${depth}`;
     const isLikely = metresPerUnit === null && guess.evidence.length > 0 && guess.metresPerUnit === value;
     const likely = isLikely ? ` · ${text('drawing.likely')}` : '';
     return { value, label: `${name} · ${size}${likely}` };
   });
-  const [isOdd, setOther] = useState(false);
-  const isOther = isOdd || (unit !== null && !options.some(({ value }) => value === unit));
+  /** The unit on the sheet: what a unit of the drawing is, before it is as much larger as its scale says. */
+  const sheetUnit = unit === null ? null : unit / ratio;
+  const isUsual = (value: number) => sheetUnit !== null && Math.abs(sheetUnit / value - 1) < 1e-9;
+  const usual = options.find(({ value }) => isUsual(value))?.value ?? null;
+  const isOther = isOdd || (unit !== null && usual === null);
   return (
     <>
-      <label className="field">
-        <span>{text('drawing.unit')}</span>
-        <Select
-          value={isOther ? OTHER : unit}
-          aria-label={text('drawing.unit')}
-          placeholder={text('drawing.unitMissing')}
-          status={unit === null ? 'warning' : undefined}
-          options={[...options, { value: OTHER, label: text('drawing.unitOther') }]}
-          onChange={(value) => {
-            setOther(value === OTHER);
-            if (value !== OTHER) onUnit(value);
+      <div className={css.drawingScale}>
+        <label className="field">
+          <span>{text('drawing.unit')}</span>
+          <Select
+            value={isOther ? OTHER : usual}
+            aria-label={text('drawing.unit')}
+            placeholder={text('drawing.unitMissing')}
+            status={unit === null ? 'warning' : undefined}
+            options={[...options, { value: OTHER, label: text('drawing.unitOther') }]}
+            onChange={(value) => {
+              setOther(value === OTHER);
+              if (value !== OTHER && value !== null) onUnit(value * ratio);
+            }}
+          />
+        </label>
+        <DrawnAt
+          ratio={ratio}
+          onRatio={(next) => {
+            setRatio(next);
+            if (sheetUnit !== null) onUnit(sheetUnit * next);
           }}
         />
-      </label>
+      </div>
       {isOther && (
         <label className="field">
           <span>{text('drawing.unitMeasures')}</span>
@@ -266,6 +285,35 @@ function DrawingUnit({
         </p>
       )}
     </>
+  );
+}
+
+/** The scale at which a drawing was made on its sheet; most are made at full size. */
+function DrawnAt({ ratio, onRatio }: { readonly ratio: number; readonly onRatio: (ratio: number) => void }) {
+  const { units } = useProject().project;
+  const shown = `1:${Number(ratio.toPrecision(6))}`;
+  const [typed, setTyped] = useState(shown);
+  const [problem, setProblem] = useState<string | null>(null);
+  const take = (value: string) => {
+    const read = parseScale(value, units);
+    setProblem(read.ok ? null : problemSentence(read.problem, units));
+    if (read.ok && read.value !== ratio) onRatio(read.value);
+  };
+  return (
+    <div className="field">
+      <label htmlFor="drawn-at">{text('drawing.drawnAt')}</label>
+      <AutoComplete
+        id="drawn-at"
+        value={typed}
+        options={[1, ...USUAL_RATIOS[units]].map((one) => ({ value: `1:${one}` }))}
+        status={problem ? 'error' : undefined}
+        onChange={setTyped}
+        onSelect={take}
+        onBlur={() => take(typed)}
+        onInputKeyDown={(event) => event.key === 'Enter' && take(typed)}
+      />
+      <FieldProblem sentence={problem} />
+    </div>
   );
 }
 

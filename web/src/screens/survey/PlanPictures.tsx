@@ -14,6 +14,7 @@ import { useRef, useState } from 'react';
 import { Button, Modal, Progress, Slider } from 'antd';
 import { useBrokenPictures } from '../../state/broken-pictures.ts';
 import { PictureSettings } from './PictureSettings.tsx';
+import { underlayDrawing } from './underlay-drawing.ts';
 import css from './survey.module.css';
 
 interface Props {
@@ -21,7 +22,8 @@ interface Props {
   readonly levelId: string;
   readonly onScale: (underlayId: string) => void;
   readonly onCrop: (underlayId: string) => void;
-  readonly onDrawing: (file: File) => void;
+  /** Opens a drawing or a table; `isOnPlan` is the plan that lies here already, of which the walls are wanted. */
+  readonly onDrawing: (file: File, isOnPlan: boolean) => void;
 }
 
 /** What the server has made of a PDF: its pages, one picture each when asked for. */
@@ -80,7 +82,7 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
     edit(text(old ? 'survey.replacePicture' : 'edit.addPicture'), operations);
   };
   const bringIn = (file: File) => {
-    if (/\.(dxf|csv|xlsx)$/i.test(file.name)) return onDrawing(file);
+    if (/\.(dxf|csv|xlsx)$/i.test(file.name)) return onDrawing(file, false);
     void attempt(async () => {
       const form = new FormData();
       form.append('picture', file);
@@ -138,6 +140,16 @@ export function PlanPictures({ projectId, levelId, onScale, onCrop, onDrawing }:
           >
             {text(underlay.scaled ? 'survey.checkScale' : 'plan.setScale')}
           </Button>
+          {size?.mediaType === 'image/svg+xml' && underlay.scaled && (
+            <Button
+              size="small"
+              block
+              loading={busy}
+              onClick={() => void attempt(async () => onDrawing(await underlayDrawing(projectId, underlay, size), true))}
+            >
+              {text('survey.findWalls')}
+            </Button>
+          )}
           {size && <PictureSettings underlay={underlay} picture={size} />}
           <label className="field">
             <span>{text('plan.fade')}</span>

@@ -54,7 +54,7 @@ function SurveyPlan({ projectId }: Props) {
   const inspectorOpen = useSettings((state) => state.inspectorOpen && !state.findingPanel);
   const [menu, setMenu] = useState<{ x: number; y: number } | null>(null);
   const [dialog, setDialog] = useState<'array' | 'keys' | null>(null);
-  const [drawing, setDrawing] = useState<File | null>(null);
+  const [drawing, setDrawing] = useState<{ readonly file: File; readonly isOnPlan: boolean } | null>(null);
   const control = useCamera();
   const levels = levelsFromBelow(project);
   const levelId =
@@ -95,7 +95,7 @@ function SurveyPlan({ projectId }: Props) {
               {...{ projectId, levelId, selection, control, toolControl, onLevel }}
               onMenu={setMenu}
               on3d={() => go({ view: '3d' })}
-              onDrawing={setDrawing}
+              onDrawing={(file, isOnPlan) => setDrawing({ file, isOnPlan })}
               onSelect={select}
             />
           )}
@@ -139,10 +139,10 @@ function SurveyPlan({ projectId }: Props) {
       {questions.dialog}
       {removalDialog}
       {drawing &&
-        (/\.(csv|xlsx)$/i.test(drawing.name) ? (
-          <TableImport projectId={projectId} levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />
+        (/\.(csv|xlsx)$/i.test(drawing.file.name) && !drawing.isOnPlan ? (
+          <TableImport projectId={projectId} levelId={levelId} file={drawing.file} onClose={() => setDrawing(null)} />
         ) : (
-          <DrawingImport projectId={projectId} levelId={levelId} file={drawing} onClose={() => setDrawing(null)} />
+          <DrawingImport projectId={projectId} levelId={levelId} {...drawing} onClose={() => setDrawing(null)} />
         ))}
     </div>
   );

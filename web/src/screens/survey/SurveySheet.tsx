@@ -30,7 +30,7 @@ interface Props {
   readonly onMenu: (at: { x: number; y: number }) => void;
   readonly onLevel: (levelId: string) => void;
   readonly on3d: () => void;
-  readonly onDrawing: (file: File) => void;
+  readonly onDrawing: (file: File, isOnPlan: boolean) => void;
 }
 
 /** The plan of a level with its tools, its pictures and the section of the house. */

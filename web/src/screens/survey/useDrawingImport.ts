@@ -21,6 +21,8 @@ interface Import {
   /** Layers by what they mean. */
   readonly named: (...roles: Role[]) => string[];
   readonly accepted: Proposals['walls'];
+  /** Whether it is the plan that lies there already: then only its walls are taken. */
+  readonly isOnPlan: boolean;
   /** Where its lower left corner goes on the plan, m; null is where drawings of this house share their origin. */
   readonly place: Point2 | null;
 }
@@ -29,7 +31,7 @@ interface Import {
 export function useDrawingImport(jobs: OpenDrawing['jobs']): (wanted: Import) => Promise<Outcome<Operation[]>> {
   const project = useProject();
   const { addPicture } = useProjectParts('addPicture');
-  return async ({ projectId, levelId, fileName, drawing, metresPerUnit, named, accepted, place: given }) => {
+  return async ({ projectId, levelId, fileName, drawing, metresPerUnit, named, accepted, place: given, isOnPlan }) => {
     const operations: Operation[] = [];
     const corner = [drawing.origin[0] * metresPerUnit, drawing.origin[1] * metresPerUnit] as const;
     const place = given ?? drawingPlace(project, levelId, corner);
@@ -40,7 +42,7 @@ export function useDrawingImport(jobs: OpenDrawing['jobs']): (wanted: Import) =>
       operations.push(...addTradeMarks(project, { levelId, marks, moved, newId: () => newRecordId('f') }));
     }
     const layers = named('walls', 'openings', 'furniture', 'marks', 'text', 'underlay');
-    if (layers.length > 0) {
+    if (layers.length > 0 && !isOnPlan) {
       const { svg, widthPx } = await jobs().run('picture', { metresPerUnit, layers });
       const form = new FormData();
       form.append('picture', new File([svg], `${fileName}.svg`, { type: 'image/svg+xml' }));

@@ -38,13 +38,15 @@ interface Wanted {
   readonly proposals: Proposals | null;
   /** The lower left corner of the drawing in the coordinates of its file, m; null where its unit is not known. */
   readonly cornerM: Point2 | null;
+  /** Whether its coordinates are those of the plan. */
+  readonly isOnPlan: boolean;
 }
 
 const moved = (walls: readonly WallProposal[], [x, y]: Point2): WallProposal[] =>
   walls.map((wall) => ({ ...wall, a: [wall.a[0] + x, wall.a[1] + y], b: [wall.b[0] + x, wall.b[1] + y] }));
 
 /** Holds the walls of a drawing to those of a level; null where the level has none yet or nothing is proposed. */
-export function useRevision({ levelId, proposals, cornerM }: Wanted): Revision | null {
+export function useRevision({ levelId, proposals, cornerM, isOnPlan }: Wanted): Revision | null {
   const project = useProject();
   const derived = useDerived(project);
   const [refused, setRefused] = useState<ReadonlySet<string>>(new Set());
@@ -52,12 +54,13 @@ export function useRevision({ levelId, proposals, cornerM }: Wanted): Revision |
   const [x, y] = cornerM ?? [0, 0];
   const found = useMemo(() => {
     if (!proposals || !hasWalls) return null;
+    if (isOnPlan) return { place: [x, y] as const, pieces: revisedPieces(project, levelId, moved(proposals.walls, [x, y])) };
     const byOrigin = drawingPlace(project, levelId, [x, y]);
     const laid = moved(proposals.walls, byOrigin);
     const shift = revisionShift(project, levelId, laid);
     const place: Point2 = [byOrigin[0] + shift[0], byOrigin[1] + shift[1]];
     return { place, pieces: revisedPieces(project, levelId, moved(laid, shift)) };
-  }, [project, levelId, proposals, hasWalls, x, y]);
+  }, [project, levelId, proposals, hasWalls, x, y, isOnPlan]);
   const pieces = useMemo(() => {
     const runs = (derived?.runs ?? []).map(({ run, device, points }) => ({ runId: run.id, deviceId: device.id, points }));
     return (found?.pieces ?? []).map((piece) => ({ ...piece, touched: touchedBy(project, levelId, piece, runs) }));

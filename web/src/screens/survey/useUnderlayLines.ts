@@ -14,7 +14,7 @@ const MAX_READ_MS = 20_000;
 const read = new Map<string, Promise<Line[]>>();
 
 /** The lines of a picture, px, read by a worker that is gone after it. */
-async function linesOf(projectId: string, { id, widthPx, heightPx }: PictureInfo): Promise<Line[]> {
+export async function linesOf(projectId: string, { id, widthPx, heightPx }: PictureInfo): Promise<Line[]> {
   const response = await fetch(`/api/projects/${projectId}/pictures/${id}`);
   if (!response.ok) return [];
   const svg = await response.text();

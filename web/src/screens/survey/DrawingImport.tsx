@@ -300,10 +300,10 @@ function DrawnAt({ ratio, onRatio }: { readonly ratio: number; readonly onRatio:
     if (read.ok && read.value !== ratio) onRatio(read.value);
   };
   return (
-    <div className="field">
-      <label htmlFor="drawn-at">{text('drawing.drawnAt')}</label>
+    <label className="field">
+      <span>{text('drawing.drawnAt')}</span>
       <AutoComplete
-        id="drawn-at"
+        aria-label={text('drawing.drawnAt')}
         value={typed}
         options={[1, ...USUAL_RATIOS[units]].map((one) => ({ value: `1:${one}` }))}
         status={problem ? 'error' : undefined}
@@ -313,7 +313,7 @@ function DrawnAt({ ratio, onRatio }: { readonly ratio: number; readonly onRatio:
         onInputKeyDown={(event) => event.key === 'Enter' && take(typed)}
       />
       <FieldProblem sentence={problem} />
-    </div>
+    </label>
   );
 }
 

@@ -18,6 +18,7 @@ const CORE = [
   'pathways',
   'survey',
   'brief',
+  'theatre',
   'rules',
   'sheets',
   'deltas',

@@ -4,6 +4,7 @@ import { benchDevices } from './devices.ts';
 import { benchRouting } from './routing.ts';
 import { loadFigures } from './load.ts';
 import { pictureFigures } from './pictures.ts';
+import { theatreFigures } from './theatre.ts';
 import { benchSurvey } from './survey.ts';
 import type { Figure } from './figure.ts';
 
@@ -15,6 +16,7 @@ const AREAS: Record<string, () => Figure[] | Promise<Figure[]>> = {
   routing: benchRouting,
   checks: checkFigures,
   pictures: pictureFigures,
+  theatre: theatreFigures,
   load: loadFigures,
 };
 const figures: Figure[] = [];

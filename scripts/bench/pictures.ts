@@ -27,10 +27,18 @@ async function largePlan(format: 'png' | 'jpeg'): Promise<Buffer> {
   const picture = sharp(pixels, { raw: { width: WIDTH_PX, height: HEIGHT_PX, channels: 1 }, limitInputPixels: false });
   return format === 'png'
     ? picture.png({ compressionLevel: 6 }).toBuffer()
-    : picture.withExif({ IFD0: { Artist: 'a drawing office' } }).jpeg({ quality: 80 }).toBuffer();
+    : picture
+        .withExif({ IFD0: { Artist: 'a drawing office' } })
+        .jpeg({ quality: 80 })
+        .toBuffer();
 }
 
-async function sent(client: TestClient, projectId: string, bytes: Buffer, type: string): Promise<{ id: string; seconds: number }> {
+async function sent(
+  client: TestClient,
+  projectId: string,
+  bytes: Buffer,
+  type: string,
+): Promise<{ id: string; seconds: number }> {
   const form = new FormData();
   form.append('picture', new Blob([Uint8Array.from(bytes)], { type }), 'plan');
   const start = performance.now();
@@ -99,7 +107,13 @@ export async function pictureFigures(): Promise<Figure[]> {
       figure('pictures', 'a plan of 200 megapixels (PNG) taken in, tiles cut', png.result.seconds, 's', 120),
       figure('pictures', 'the same as a JPEG with a name in it', jpeg.result.seconds, 's', 120),
       figure('pictures', `a tile, 95th percentile of ${quiet.length}`, percentile(quiet, 0.95), 'ms', 100),
-      figure('pictures', `a tile while another plan is cut, 95th percentile of ${tileMs.length}`, percentile(tileMs, 0.95), 'ms', 100),
+      figure(
+        'pictures',
+        `a tile while another plan is cut, 95th percentile of ${tileMs.length}`,
+        percentile(tileMs, 0.95),
+        'ms',
+        100,
+      ),
       figure('pictures', 'health meanwhile, 95th percentile', percentile(png.answersMs, 0.95), 'ms', 100),
       figure('pictures', 'health meanwhile, longest', Math.max(...png.answersMs), 'ms', 1000),
       figure('pictures', 'plain reference: the whole picture from the database', wholeMs, 'ms'),

@@ -23,7 +23,9 @@ export async function workbookOf(bytes: Buffer): Promise<WorkbookReply> {
   if (mime !== XLSX && mime !== 'application/zip') throw refusal('workbook-kind', { field });
   const workbook = new ExcelJS.Workbook();
   try {
-    await workbook.xlsx.load(bytes as unknown as ArrayBuffer, { ignoreNodes: ['dataValidations', 'conditionalFormatting', 'drawing'] });
+    await workbook.xlsx.load(bytes as unknown as ArrayBuffer, {
+      ignoreNodes: ['dataValidations', 'conditionalFormatting', 'drawing'],
+    });
   } catch {
     throw refusal('workbook-damaged', { field });
   }
@@ -38,7 +40,9 @@ function rowsOf(sheet: ExcelJS.Worksheet): { line: number; cells: string[] }[] {
   sheet.eachRow((row, line) => {
     if (rows.length > MAX_TABLE_ROWS + 1) return;
     const cells = Array.from({ length: Math.min(row.cellCount, MAX_TABLE_COLUMNS + 1) }, (_, n) =>
-      wordsOf(row.getCell(n + 1)).trim().slice(0, MAX_CELL),
+      wordsOf(row.getCell(n + 1))
+        .trim()
+        .slice(0, MAX_CELL),
     );
     if (cells.some((cell) => cell !== '')) rows.push({ line, cells });
   });

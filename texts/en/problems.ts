@@ -267,8 +267,10 @@ export const problems = {
   'run-longer-than-spool':
     '{{field}}: a run of {{lengthM}} does not come off a spool of {{spoolM}}. Take longer spools; nothing is spliced in a wall.',
   'outside-room': '{{field}}: the point lies outside the room. Measure from one of its corners.',
-  'channel-not-in-layout': '{{field}}: a layout {{layout}} has no channel “{{channel}}”. Choose one that it has, or another layout.',
-  'not-on-one-side': '{{field}}: speaker and ear are not on one side of the surface. Give its place on that axis outside of both.',
+  'channel-not-in-layout':
+    '{{field}}: a layout {{layout}} has no channel “{{channel}}”. Choose one that it has, or another layout.',
+  'not-on-one-side':
+    '{{field}}: speaker and ear are not on one side of the surface. Give its place on that axis outside of both.',
   'rows-not-in-order': '{{field}}: name the rows from the front to the back.',
   'throw-by-maker': '{{field}}: only the maker’s table says where an ultra-short throw stands. Ask for it.',
   'throw-outside': '{{field}}: {{throwM}} is outside {{leastM}} to {{mostM}}. Move the projector, or take another lens.',

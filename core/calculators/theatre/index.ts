@@ -40,3 +40,8 @@ export { subwooferOutput } from './subwoofer-output.ts';
 export { sumOfSources } from './sum-of-sources.ts';
 export { throwWindow } from './throw-window.ts';
 export { viewingAngle } from './viewing-angle.ts';
+export { angleWindow, beyondWindow, type WindowChannel } from './angle-windows.ts';
+export { type Direction, directionOf } from './direction.ts';
+export { channelFit } from './levels.ts';
+export { sightThrough } from './sound-sight-line.ts';
+export { SOUND_M_PER_S } from './speed-of-sound.ts';

@@ -30,18 +30,27 @@ export function crossedShare(from: Place, to: Place, box: Block): { readonly sha
 }
 
 /** How far a point is from a box, m; nothing inside. */
-const awayFrom = (p: Place, box: Block): number =>
-  Math.hypot(
-    ...p.map((value, axis) =>
-      Math.max(Math.min(box.from[axis], box.to[axis]) - value, 0, value - Math.max(box.from[axis], box.to[axis])),
-    ),
-  );
+function awayFrom(p: Place, box: Block): number {
+  let sum = 0;
+  for (let axis = 0; axis < 3; axis++) {
+    const [low, high] = [Math.min(box.from[axis], box.to[axis]), Math.max(box.from[axis], box.to[axis])];
+    const off = p[axis] < low ? low - p[axis] : p[axis] > high ? p[axis] - high : 0;
+    sum += off * off;
+  }
+  return Math.sqrt(sum);
+}
 
 /** Whether a box cuts the line of sight, or only the room about it that the sound needs. */
 export function sightThrough(from: Place, to: Place, box: Block, hz: number): 'clear' | 'partly' | 'blocked' {
   if (crossedShare(from, to, box).share > 0) return 'blocked';
   const { v, lengthM } = between(from, to);
   const waveM = SOUND_M_PER_S / hz;
+  // The room that the sound needs is widest in the middle of the line.
+  const widestM = 0.6 * Math.sqrt((waveM * lengthM) / 4);
+  for (let axis = 0; axis < 3; axis++) {
+    const [low, high] = [Math.min(box.from[axis], box.to[axis]), Math.max(box.from[axis], box.to[axis])];
+    if (Math.min(from[axis], to[axis]) - widestM > high || Math.max(from[axis], to[axis]) + widestM < low) return 'clear';
+  }
   for (let n = 1; n < PLACES; n++) {
     const share = n / PLACES;
     const neededM = 0.6 * Math.sqrt((waveM * (share * lengthM) * ((1 - share) * lengthM)) / lengthM);

@@ -1,0 +1,68 @@
+import { onLevel } from '../derive/index.ts';
+import { distance2, type Point2, pointInPolygon, rotate2 } from '../math/index.ts';
+import type { Feature, FeatureKind, ProjectDocument, Room } from '../model/index.ts';
+import type { Picture } from './picture.ts';
+
+/** A place to sit or lie; lengths in m, heights above the floor of the level. */
+export interface Seat {
+  readonly featureId: string;
+  /** Which row it is in, 1 nearest to the picture. */
+  readonly row: number;
+  readonly at: Point2;
+  readonly earM: number;
+  readonly eyeM: number;
+  /** How much it counts: the reference seat 1, its row 0.6, other rows 0.4. */
+  readonly weight: number;
+  readonly isReference: boolean;
+}
+
+/** Eyes and ears of who sits, m above the floor that the seat stands on, and the width of a place. */
+const MAKES: Partial<Record<FeatureKind, { readonly eyeM: number; readonly earM: number; readonly placeM: number }>> = {
+  'seat-row': { eyeM: 1.07, earM: 1, placeM: 0.7 },
+  sofa: { eyeM: 1.07, earM: 1, placeM: 0.7 },
+  chair: { eyeM: 1.07, earM: 1, placeM: 0.7 },
+  bed: { eyeM: 0.95, earM: 0.88, placeM: 0.8 },
+};
+/** The top of a head over its eyes, m. */
+export const HEAD_OVER_EYE_M = 0.12;
+/** Rows whose distances from the picture differ by less are one, m. */
+const SAME_ROW_M = 0.6;
+
+/** The seats of a room: of its sofas, chairs, beds and rows that hold now, by row and then from left to right. */
+export function seatsOf(project: ProjectDocument, room: Room, picture: Picture | null): Seat[] {
+  const furniture = onLevel(project, 'features', room.levelId).filter(
+    (one) => MAKES[one.kind] && one.chosen && pointInPolygon(one.points[0] as Point2, room.polygon as readonly Point2[]),
+  );
+  const places = furniture.flatMap((one) => placesOf(one));
+  if (places.length === 0) return [];
+  const [px, py] = picture?.middle ?? [places[0].at[0], places[0].at[1] + 1];
+  const facing = ((picture?.facingDeg ?? 0) * Math.PI) / 180;
+  const ahead = ([x, y]: Point2) => (px - x) * Math.sin(facing) + (py - y) * Math.cos(facing);
+  const aside = ([x, y]: Point2) => (x - px) * Math.cos(facing) - (y - py) * Math.sin(facing);
+  const sorted = [...places].sort((a, b) => ahead(a.at) - ahead(b.at));
+  let row = 1;
+  const withRows = sorted.map((seat, n) => {
+    if (n > 0 && ahead(seat.at) - ahead(sorted[n - 1].at) > SAME_ROW_M) row++;
+    return { ...seat, row };
+  });
+  const reference = withRows
+    .filter((seat) => seat.row === 1)
+    .reduce((best, seat) => (Math.abs(aside(seat.at)) < Math.abs(aside(best.at)) - 1e-9 ? seat : best));
+  return withRows
+    .sort((a, b) => a.row - b.row || aside(a.at) - aside(b.at) || distance2(a.at, b.at))
+    .map((seat) => {
+      const isReference = seat === reference;
+      return { ...seat, isReference, weight: isReference ? 1 : seat.row === reference.row ? 0.6 : 0.4 };
+    });
+}
+
+/** The places on a piece of furniture, side by side along its width. */
+function placesOf({ id, kind, points, widthM, facingRad, bottomM }: Feature) {
+  const { eyeM, earM, placeM } = MAKES[kind]!;
+  const count = Math.max(1, Math.floor(widthM / placeM + 1e-9));
+  const [x, y] = points[0];
+  return Array.from({ length: count }, (_, n) => {
+    const [dx, dy] = rotate2([((n + 0.5) / count - 0.5) * widthM, 0], facingRad);
+    return { featureId: id, at: [x + dx, y + dy] as Point2, eyeM: bottomM + eyeM, earM: bottomM + earM };
+  });
+}

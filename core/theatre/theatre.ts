@@ -1,0 +1,310 @@
+import {
+  angleWindow,
+  beyondWindow,
+  channelFit,
+  directionOf,
+  type Direction,
+  rowSight,
+  seatOffAxis,
+  sightThrough,
+  speakerDelay,
+  viewingAngle,
+  type WindowChannel,
+} from '../calculators/index.ts';
+import { canBeChannel } from '../brief/index.ts';
+import { listOf, onLevel } from '../derive/index.ts';
+import { ceilingHeightAt } from '../house/index.ts';
+import { boundsOf, type Point2, pointInPolygon } from '../math/index.ts';
+import type { Device, ProjectDocument, Room, SurroundChannel } from '../model/index.ts';
+import { type Picture, pictureOf } from './picture.ts';
+import { HEAD_OVER_EYE_M, type Seat, seatsOf } from './seats.ts';
+
+type Place = readonly [number, number, number];
+type Speaker = Device & { readonly channel: SurroundChannel };
+
+/** How a channel lies for a seat. */
+export interface ChannelAtSeat extends Direction {
+  /** Degrees beyond its window: below negative, in it nothing. */
+  readonly beyondDeg: number;
+  readonly elevationBeyondDeg: number;
+  readonly sight: 'clear' | 'partly' | 'blocked';
+  /** What the channel loses at the seat, 0 to 1. */
+  readonly loss: number;
+}
+
+/** A channel of a theatre with its speaker. */
+export interface ChannelFigures {
+  readonly channel: SurroundChannel;
+  readonly deviceId: string;
+  readonly at: Place;
+  readonly windowDeg: readonly [number, number] | null;
+  /** In the order of the seats. */
+  readonly seats: readonly ChannelAtSeat[];
+  /** For the reference seat: delay against the farthest, and trim, ms and dB. */
+  readonly delayMs: number;
+  readonly trimDb: number;
+  /** Difference of level between the nearest and the farthest seat, dB. */
+  readonly spreadDb: number;
+}
+
+/** How a seat sees the picture. */
+export interface SeatFigures extends Seat {
+  readonly distanceM: number | null;
+  readonly viewingDeg: number | null;
+  readonly besideDeg: number | null;
+  /** Up to the top of the picture, degrees. */
+  readonly topDeg: number | null;
+  /** Beyond this distance the finest detail is lost, m. */
+  readonly acuityM: number | null;
+  /** Over the head of the row before it, m; null in the first row. */
+  readonly clearanceM: number | null;
+}
+
+export interface Theatre {
+  readonly roomId: string;
+  readonly layout: string | null;
+  readonly picture: Picture | null;
+  readonly seats: readonly SeatFigures[];
+  readonly channels: readonly ChannelFigures[];
+  /** Distance of each pair from being mirrored about the middle line, m. */
+  readonly pairs: readonly { readonly pair: string; readonly mirrorErrorM: number }[];
+  /** The score of the layout, 0 to 100, with its terms; null where there are no seats or no channels. */
+  readonly score: { readonly total: number; readonly angles: number; readonly symmetry: number; readonly levels: number } | null;
+}
+
+const TOPS = /^top-/;
+/** Head of who sits: half of its width, and its height below the eyes, m. */
+const HEAD_HALF_M = 0.12;
+const HEAD_BELOW_M = 0.12;
+const SIGHT_HZ = 1500;
+
+/** Rooms in which a channel of a surround layout was chosen for a device. */
+export const theatreRooms = (project: ProjectDocument): Room[] => {
+  const rooms = new Set(listOf(project, 'devices').flatMap(({ channel, roomId }) => (channel && roomId ? [roomId] : [])));
+  return listOf(project, 'rooms').filter(({ id }) => rooms.has(id));
+};
+
+/** All figures of a room as a theatre. */
+export function theatreOf(project: ProjectDocument, room: Room): Theatre {
+  const picture = pictureOf(project, room);
+  const seats = seatsOf(project, room, picture);
+  const speakers = onLevel(project, 'devices', room.levelId)
+    .filter(({ roomId }) => roomId === room.id)
+    .flatMap((device): Speaker[] => {
+      const channel = device.channel ?? (isSubwoofer(project, device) ? 'subwoofer' : null);
+      return channel ? [{ ...device, channel }] : [];
+    });
+  const layout = layoutOf(speakers.map(({ channel }) => channel));
+  const blocks = blocksIn(project, room, seats);
+  const channels = speakers.map((device) => channelFigures(project, room, device, { layout, picture, seats, blocks }));
+  const delays = delaysOf(channels, seats);
+  const withDelays = channels.map((one, n) => ({ ...one, delayMs: delays?.delaysMs[n] ?? 0, trimDb: delays?.trimsDb[n] ?? 0 }));
+  const pairs = picture ? pairsOf(withDelays, picture) : [];
+  return {
+    roomId: room.id,
+    layout,
+    picture,
+    seats: seatFigures(seats, picture),
+    channels: withDelays,
+    pairs,
+    score: scoreOf(withDelays, seats, pairs),
+  };
+}
+
+/** Subwoofers are all one channel, so that nobody has to choose it. */
+const isSubwoofer = (project: ProjectDocument, { typeId }: Device): boolean =>
+  canBeChannel(project.deviceTypes[typeId], 'subwoofer');
+
+/** The layout that the channels make: 7.2.4. */
+function layoutOf(channels: readonly SurroundChannel[]): string | null {
+  const kinds = new Set(channels);
+  const tops = [...kinds].filter((one) => TOPS.test(one)).length;
+  const subwoofers = channels.filter((one) => one === 'subwoofer').length;
+  const floor = kinds.size - tops - (kinds.has('subwoofer') ? 1 : 0);
+  if (floor === 0) return null;
+  return tops > 0 ? `${floor}.${subwoofers}.${tops}` : `${floor}.${subwoofers}`;
+}
+
+/** The kind of window that a channel has in a layout; null for subwoofers, which are free. */
+function windowOf(layout: string | null, channel: SurroundChannel) {
+  if (layout === null || channel === 'subwoofer') return null;
+  const main = Number(layout.split('.')[0]);
+  const kind = channel.replace(/-(left|right)$/, '');
+  const named: WindowChannel = kind === 'surround' && main >= 7 ? 'side' : (kind as WindowChannel);
+  return angleWindow(layout, named);
+}
+
+interface Block {
+  readonly from: Place;
+  readonly to: Place;
+  /** The seat whose head it is; null for a part of the house. */
+  readonly seat: Seat | null;
+}
+
+/** What can stand between a speaker and an ear: beams and soffits of the room, and heads. */
+function blocksIn(project: ProjectDocument, room: Room, seats: readonly Seat[]): Block[] {
+  const house = onLevel(project, 'features', room.levelId)
+    .filter(({ kind }) => kind === 'beam' || kind === 'soffit' || kind === 'steel')
+    .flatMap(({ points, area, widthM, bottomM, topM }): Block[] => {
+      const corners = points as readonly Point2[];
+      if (!corners.some((p) => pointInPolygon(p, room.polygon as readonly Point2[])) && corners.length === 1) return [];
+      const { minX, minY, maxX, maxY } = boundsOf(corners)!;
+      const half = area ? 0 : widthM / 2;
+      return [{ from: [minX - half, minY - half, bottomM], to: [maxX + half, maxY + half, topM], seat: null }];
+    });
+  const heads = seats.map((seat): Block => {
+    const [x, y] = seat.at;
+    return {
+      from: [x - HEAD_HALF_M, y - HEAD_HALF_M, seat.eyeM - HEAD_BELOW_M],
+      to: [x + HEAD_HALF_M, y + HEAD_HALF_M, seat.eyeM + HEAD_OVER_EYE_M],
+      seat,
+    };
+  });
+  return [...house, ...heads];
+}
+
+interface About {
+  readonly layout: string | null;
+  readonly picture: Picture | null;
+  readonly seats: readonly Seat[];
+  readonly blocks: readonly Block[];
+}
+
+function channelFigures(
+  project: ProjectDocument,
+  room: Room,
+  device: Speaker,
+  { layout, picture, seats, blocks }: About,
+): ChannelFigures {
+  const heightM = device.heightM ?? ceilingHeightAt(room, project.levels[room.levelId], [device.x, device.y]);
+  const at: Place = [device.x, device.y, heightM];
+  const window = windowOf(layout, device.channel);
+  const atSeats = seats.map((seat): ChannelAtSeat => {
+    const ear: Place = [...seat.at, seat.earM];
+    const direction = directionOf(ear, picture?.facingDeg ?? 0, at) ?? AT_THE_EAR;
+    const main = window?.isOverhead ? (direction.overheadDeg ?? 0) : Math.abs(direction.azimuthDeg);
+    const beyondDeg = window ? beyondWindow(main, window.mainDeg) : 0;
+    const elevationBeyondDeg = window && !window.isOverhead ? beyondWindow(direction.elevationDeg, window.elevationDeg) : 0;
+    const through = blocks.filter((one) => one.seat !== seat).map((one) => sightThrough(at, ear, one, SIGHT_HZ));
+    const sight = through.includes('blocked') ? 'blocked' : through.includes('partly') ? 'partly' : 'clear';
+    const loss = window
+      ? channelFit(
+          main,
+          window.isOverhead ? 0 : direction.elevationDeg,
+          window.mainDeg,
+          window.isOverhead ? [0, 0] : window.elevationDeg,
+          {
+            reference: seat.isReference,
+            blocked: sight === 'blocked',
+            partly: sight === 'partly',
+          },
+        )
+      : 0;
+    return { ...direction, beyondDeg, elevationBeyondDeg, sight, loss };
+  });
+  const distances = atSeats.map(({ distanceM }) => distanceM);
+  return {
+    channel: device.channel,
+    deviceId: device.id,
+    at,
+    windowDeg: window?.mainDeg ?? null,
+    seats: atSeats,
+    delayMs: 0,
+    trimDb: 0,
+    spreadDb: distances.length > 0 ? 20 * Math.log10(Math.max(...distances) / Math.max(NEAREST_M, Math.min(...distances))) : 0,
+  };
+}
+
+const NEAREST_M = 0.1;
+const AT_THE_EAR: Direction = { azimuthDeg: 0, elevationDeg: 0, overheadDeg: null, distanceM: NEAREST_M };
+
+function delaysOf(channels: readonly ChannelFigures[], seats: readonly Seat[]) {
+  const n = seats.findIndex(({ isReference }) => isReference);
+  if (n < 0 || channels.length === 0) return null;
+  const found = speakerDelay.run({ distancesM: channels.map(({ seats: at }) => at[n].distanceM), temperatureC: 20 });
+  return found.ok ? found.value : null;
+}
+
+/** How far the right speaker of each pair is from the mirror image of the left, about the middle line of the picture. */
+function pairsOf(channels: readonly ChannelFigures[], { middle, facingDeg }: Picture) {
+  const facing = (facingDeg * Math.PI) / 180;
+  const frame = ([x, y, z]: Place): Place => {
+    const [dx, dy] = [x - middle[0], y - middle[1]];
+    return [dx * Math.cos(facing) - dy * Math.sin(facing), dx * Math.sin(facing) + dy * Math.cos(facing), z];
+  };
+  return channels
+    .filter(({ channel }) => channel.endsWith('-left'))
+    .flatMap((left) => {
+      const right = channels.find(({ channel }) => channel === left.channel.replace('-left', '-right'));
+      if (!right) return [];
+      const [[lx, ly, lz], [rx, ry, rz]] = [frame(left.at), frame(right.at)];
+      return [{ pair: left.channel.replace('-left', ''), mirrorErrorM: Math.hypot(lx + rx, ly - ry, lz - rz) }];
+    });
+}
+
+function seatFigures(seats: readonly Seat[], picture: Picture | null): SeatFigures[] {
+  if (!picture) {
+    const unseen = { distanceM: null, viewingDeg: null, besideDeg: null, topDeg: null, acuityM: null, clearanceM: null };
+    return seats.map((seat) => ({ ...seat, ...unseen }));
+  }
+  const { middle, widthM, heightM, facingDeg } = picture;
+  const facing = (facingDeg * Math.PI) / 180;
+  const ahead = ([x, y]: Point2) => (middle[0] - x) * Math.sin(facing) + (middle[1] - y) * Math.cos(facing);
+  const aside = ([x, y]: Point2) => (x - middle[0]) * Math.cos(facing) - (y - middle[1]) * Math.sin(facing);
+  const clearances = rowClearances(seats, ahead, middle[2] - heightM / 2);
+  return seats.map((seat) => {
+    const distanceM = Math.max(NEAREST_M, ahead(seat.at));
+    const off = seatOffAxis.run({ widthM, distanceM, asideM: aside(seat.at), halfGainDeg: 60 });
+    const seen = viewingAngle.run({ widthM, distanceM, wantedDeg: null, pixelsAcross: 3840 });
+    return {
+      ...seat,
+      distanceM,
+      viewingDeg: off.ok ? off.value.seenDeg : null,
+      besideDeg: off.ok ? off.value.besideDeg : null,
+      topDeg: (Math.atan2(middle[2] + heightM / 2 - seat.eyeM, distanceM) * 180) / Math.PI,
+      acuityM: seen.ok ? seen.value.acuityM : null,
+      clearanceM: clearances.get(seat.row) ?? null,
+    };
+  });
+}
+
+/** How far each row but the first sees over the heads before it, m. */
+function rowClearances(seats: readonly Seat[], ahead: (p: Point2) => number, bottomM: number): ReadonlyMap<number, number> {
+  const rows = [...new Set(seats.map(({ row }) => row))].sort((a, b) => a - b);
+  const figures = rows.map((row) => {
+    const own = seats.filter((seat) => seat.row === row);
+    return { distanceM: Math.min(...own.map(({ at }) => ahead(at))), eyeM: Math.min(...own.map(({ eyeM }) => eyeM)) };
+  });
+  if (figures.some(({ distanceM }) => !(distanceM > 0))) return new Map();
+  const sight = rowSight.run({ bottomM: Math.max(0, bottomM), rows: figures, clearanceM: 0.125 });
+  return new Map(sight.ok ? sight.value.clearancesM.map((one, n): [number, number] => [rows[n + 1], one]) : []);
+}
+
+/** What a channel weighs in the score. */
+const weightOf = (channel: SurroundChannel): number =>
+  /^(front|center)/.test(channel) ? 3 : /^surround/.test(channel) ? 2 : /^wide/.test(channel) ? 1 : 1.5;
+
+const MIRROR_M = 0.3;
+const SPREAD_DB = 6;
+/** Shares of the score; without a budget of work nothing is lost by it. */
+const SHARES = { angles: 0.5, symmetry: 0.2, levels: 0.15, work: 0.15 } as const;
+
+function scoreOf(channels: readonly ChannelFigures[], seats: readonly Seat[], pairs: Theatre['pairs']): Theatre['score'] {
+  const judged = channels.filter(({ windowDeg }) => windowDeg !== null);
+  if (judged.length === 0 || seats.length === 0) return null;
+  let [lost, all, spread, weights] = [0, 0, 0, 0];
+  for (const { channel, seats: at, spreadDb } of judged) {
+    const weight = weightOf(channel);
+    at.forEach(({ loss }, n) => {
+      lost += seats[n].weight * weight * loss;
+      all += seats[n].weight * weight;
+    });
+    spread += weight * Math.min(1, Math.max(0, spreadDb - SPREAD_DB) / SPREAD_DB);
+    weights += weight;
+  }
+  const symmetry =
+    pairs.length === 0 ? 0 : pairs.reduce((sum, one) => sum + Math.min(1, one.mirrorErrorM / MIRROR_M), 0) / pairs.length;
+  const [angles, levels] = [lost / all, spread / weights];
+  const total = 100 * (1 - (SHARES.angles * angles + SHARES.symmetry * symmetry + SHARES.levels * levels));
+  return { total, angles: 100 * (1 - angles), symmetry: 100 * (1 - symmetry), levels: 100 * (1 - levels) };
+}

@@ -44,7 +44,7 @@ export function pressureMap(room: PressureRoom, heightM: number, stepM: number, 
     ...{ x: cosines(ox, lengthM, at[0]), y: cosines(oy, widthM, at[1]), z: cosines(oz, tallM, at[2]) },
   }));
   const damping = 2.2 / room.t60S;
-  const scale = SOUND_M_PER_S ** 2 / (Math.PI * lengthM * widthM * tallM);
+  const scale = (SOUND_M_PER_S ** 2 / (Math.PI * lengthM * widthM * tallM)) ** 2;
   const levelsDb = new Float32Array(frequenciesHz.length * rows * columns);
   /** Sums over z for each nx, ny; real and imaginary parts. */
   const planeRe = new Float64Array((ox + 1) * (oy + 1));
@@ -96,7 +96,7 @@ export function pressureMap(room: PressureRoom, heightM: number, stepM: number, 
           re += lineRe[nx] * x[nx];
           im += lineIm[nx] * x[nx];
         }
-        levelsDb[(f * rows + row) * columns + column] = 20 * Math.log10(scale * Math.hypot(re, im));
+        levelsDb[(f * rows + row) * columns + column] = 10 * Math.log10(scale * (re * re + im * im));
       }
     }
   });

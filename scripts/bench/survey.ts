@@ -1,3 +1,6 @@
+import { proposalInput, proposeWalls, readDxf } from '../../core/house/index.ts';
+import type { Point2 } from '../../core/math/index.ts';
+import { mixedPlan } from '../../core/testing/drawn-plans.ts';
 import { edited } from '../../core/derive/index.ts';
 import { type ProjectDocument, writeProjectFile } from '../../core/model/index.ts';
 import { type FaceSegment, facesOf } from '../../core/math/index.ts';
@@ -253,6 +256,34 @@ async function browserFigures(): Promise<Figure[]> {
   ];
 }
 
+/** Houses of a drawing that has everything on one layer, to each side. */
+const HOUSES = 8;
+
+/** Walls found among everything that many houses on one layer are drawn with. */
+function proposalFigures(): Figure[] {
+  const plan = mixedPlan();
+  const read = readDxf(plan.dxf);
+  if (!read.ok) throw new Error(read.problem.code);
+  const one = proposalInput(read.value, read.value.metresPerUnit!, [plan.wallLayer], []);
+  const lines: [Point2, Point2][] = [];
+  for (let i = 0; i < HOUSES; i++)
+    for (let j = 0; j < HOUSES; j++)
+      for (const line of one.lines) lines.push(line.map(([x, y]): Point2 => [x + i * 25, y + j * 20]) as [Point2, Point2]);
+  const start = performance.now();
+  const { walls } = proposeWalls({ ...one, lines, arcs: [] });
+  const seconds = (performance.now() - start) / 1000;
+  return [
+    figure('survey', `walls found among ${lines.length} lines of one layer`, seconds, 's', 10),
+    figure(
+      'survey',
+      'walls of these that are none, or are missing',
+      Math.abs(walls.length - HOUSES ** 2 * plan.walls.length),
+      '',
+      0,
+    ),
+  ];
+}
+
 export async function benchSurvey(): Promise<Figure[]> {
-  return [...coreFigures(), ...(await browserFigures())];
+  return [...coreFigures(), ...proposalFigures(), ...(await browserFigures())];
 }

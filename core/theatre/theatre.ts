@@ -1,36 +1,15 @@
-import {
-  angleWindow,
-  beyondWindow,
-  channelFit,
-  directionOf,
-  type Direction,
-  rowSight,
-  seatOffAxis,
-  sightThrough,
-  speakerDelay,
-  viewingAngle,
-  type WindowChannel,
-} from '../calculators/index.ts';
+import { rowSight, seatOffAxis, speakerDelay, viewingAngle } from '../calculators/index.ts';
 import { canBeChannel } from '../brief/index.ts';
 import { listOf, onLevel } from '../derive/index.ts';
 import { ceilingHeightAt } from '../house/index.ts';
 import { boundsOf, type Point2, pointInPolygon } from '../math/index.ts';
 import type { Device, ProjectDocument, Room, SurroundChannel } from '../model/index.ts';
+import { type Block, type ChannelAtSeat, channelAtSeat, NEAREST_M, type Place, windowOf } from './channel-at-seat.ts';
 import { type Picture, pictureOf } from './picture.ts';
+import { mirrorLost, type Score, scoreOfTerms, spreadLost, weightOf } from './score.ts';
 import { HEAD_OVER_EYE_M, type Seat, seatsOf } from './seats.ts';
 
-type Place = readonly [number, number, number];
 type Speaker = Device & { readonly channel: SurroundChannel };
-
-/** How a channel lies for a seat. */
-export interface ChannelAtSeat extends Direction {
-  /** Degrees beyond its window: below negative, in it nothing. */
-  readonly beyondDeg: number;
-  readonly elevationBeyondDeg: number;
-  readonly sight: 'clear' | 'partly' | 'blocked';
-  /** What the channel loses at the seat, 0 to 1. */
-  readonly loss: number;
-}
 
 /** A channel of a theatre with its speaker. */
 export interface ChannelFigures {
@@ -69,14 +48,13 @@ export interface Theatre {
   /** Distance of each pair from being mirrored about the middle line, m. */
   readonly pairs: readonly { readonly pair: string; readonly mirrorErrorM: number }[];
   /** The score of the layout, 0 to 100, with its terms; null where there are no seats or no channels. */
-  readonly score: { readonly total: number; readonly angles: number; readonly symmetry: number; readonly levels: number } | null;
+  readonly score: Score | null;
 }
 
 const TOPS = /^top-/;
 /** Head of who sits: half of its width, and its height below the eyes, m. */
 const HEAD_HALF_M = 0.12;
 const HEAD_BELOW_M = 0.12;
-const SIGHT_HZ = 1500;
 
 /** Rooms in which a channel of a surround layout was chosen for a device. */
 export const theatreRooms = (project: ProjectDocument): Room[] => {
@@ -125,22 +103,6 @@ function layoutOf(channels: readonly SurroundChannel[]): string | null {
   return tops > 0 ? `${floor}.${subwoofers}.${tops}` : `${floor}.${subwoofers}`;
 }
 
-/** The kind of window that a channel has in a layout; null for subwoofers, which are free. */
-function windowOf(layout: string | null, channel: SurroundChannel) {
-  if (layout === null || channel === 'subwoofer') return null;
-  const main = Number(layout.split('.')[0]);
-  const kind = channel.replace(/-(left|right)$/, '');
-  const named: WindowChannel = kind === 'surround' && main >= 7 ? 'side' : (kind as WindowChannel);
-  return angleWindow(layout, named);
-}
-
-interface Block {
-  readonly from: Place;
-  readonly to: Place;
-  /** The seat whose head it is; null for a part of the house. */
-  readonly seat: Seat | null;
-}
-
 /** What can stand between a speaker and an ear: beams and soffits of the room, and heads. */
 function blocksIn(project: ProjectDocument, room: Room, seats: readonly Seat[]): Block[] {
   const house = onLevel(project, 'features', room.levelId)
@@ -179,29 +141,8 @@ function channelFigures(
   const heightM = device.heightM ?? ceilingHeightAt(room, project.levels[room.levelId], [device.x, device.y]);
   const at: Place = [device.x, device.y, heightM];
   const window = windowOf(layout, device.channel);
-  const atSeats = seats.map((seat): ChannelAtSeat => {
-    const ear: Place = [...seat.at, seat.earM];
-    const direction = directionOf(ear, picture?.facingDeg ?? 0, at) ?? AT_THE_EAR;
-    const main = window?.isOverhead ? (direction.overheadDeg ?? 0) : Math.abs(direction.azimuthDeg);
-    const beyondDeg = window ? beyondWindow(main, window.mainDeg) : 0;
-    const elevationBeyondDeg = window && !window.isOverhead ? beyondWindow(direction.elevationDeg, window.elevationDeg) : 0;
-    const through = blocks.filter((one) => one.seat !== seat).map((one) => sightThrough(at, ear, one, SIGHT_HZ));
-    const sight = through.includes('blocked') ? 'blocked' : through.includes('partly') ? 'partly' : 'clear';
-    const loss = window
-      ? channelFit(
-          main,
-          window.isOverhead ? 0 : direction.elevationDeg,
-          window.mainDeg,
-          window.isOverhead ? [0, 0] : window.elevationDeg,
-          {
-            reference: seat.isReference,
-            blocked: sight === 'blocked',
-            partly: sight === 'partly',
-          },
-        )
-      : 0;
-    return { ...direction, beyondDeg, elevationBeyondDeg, sight, loss };
-  });
+  const facingDeg = picture?.facingDeg ?? 0;
+  const atSeats = seats.map((seat) => channelAtSeat(at, seat, { window, facingDeg, blocks }));
   const distances = atSeats.map(({ distanceM }) => distanceM);
   return {
     channel: device.channel,
@@ -214,9 +155,6 @@ function channelFigures(
     spreadDb: distances.length > 0 ? 20 * Math.log10(Math.max(...distances) / Math.max(NEAREST_M, Math.min(...distances))) : 0,
   };
 }
-
-const NEAREST_M = 0.1;
-const AT_THE_EAR: Direction = { azimuthDeg: 0, elevationDeg: 0, overheadDeg: null, distanceM: NEAREST_M };
 
 function delaysOf(channels: readonly ChannelFigures[], seats: readonly Seat[]) {
   const n = seats.findIndex(({ isReference }) => isReference);
@@ -280,15 +218,6 @@ function rowClearances(seats: readonly Seat[], ahead: (p: Point2) => number, bot
   return new Map(sight.ok ? sight.value.clearancesM.map((one, n): [number, number] => [rows[n + 1], one]) : []);
 }
 
-/** What a channel weighs in the score. */
-const weightOf = (channel: SurroundChannel): number =>
-  /^(front|center)/.test(channel) ? 3 : /^surround/.test(channel) ? 2 : /^wide/.test(channel) ? 1 : 1.5;
-
-const MIRROR_M = 0.3;
-const SPREAD_DB = 6;
-/** Shares of the score; without a budget of work nothing is lost by it. */
-const SHARES = { angles: 0.5, symmetry: 0.2, levels: 0.15, work: 0.15 } as const;
-
 function scoreOf(channels: readonly ChannelFigures[], seats: readonly Seat[], pairs: Theatre['pairs']): Theatre['score'] {
   const judged = channels.filter(({ windowDeg }) => windowDeg !== null);
   if (judged.length === 0 || seats.length === 0) return null;
@@ -299,12 +228,9 @@ function scoreOf(channels: readonly ChannelFigures[], seats: readonly Seat[], pa
       lost += seats[n].weight * weight * loss;
       all += seats[n].weight * weight;
     });
-    spread += weight * Math.min(1, Math.max(0, spreadDb - SPREAD_DB) / SPREAD_DB);
+    spread += weight * spreadLost(spreadDb);
     weights += weight;
   }
-  const symmetry =
-    pairs.length === 0 ? 0 : pairs.reduce((sum, one) => sum + Math.min(1, one.mirrorErrorM / MIRROR_M), 0) / pairs.length;
-  const [angles, levels] = [lost / all, spread / weights];
-  const total = 100 * (1 - (SHARES.angles * angles + SHARES.symmetry * symmetry + SHARES.levels * levels));
-  return { total, angles: 100 * (1 - angles), symmetry: 100 * (1 - symmetry), levels: 100 * (1 - levels) };
+  const symmetry = pairs.length === 0 ? 0 : pairs.reduce((sum, one) => sum + mirrorLost(one.mirrorErrorM), 0) / pairs.length;
+  return scoreOfTerms({ angles: lost / all, symmetry, levels: spread / weights, work: 0 });
 }

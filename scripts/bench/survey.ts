@@ -1,11 +1,9 @@
-import { proposalInput, proposeWalls, readDxf } from '../../core/house/index.ts';
-import type { Point2 } from '../../core/math/index.ts';
 import { mixedPlan } from '../../core/testing/drawn-plans.ts';
 import { edited } from '../../core/derive/index.ts';
 import { type ProjectDocument, writeProjectFile } from '../../core/model/index.ts';
-import { type FaceSegment, facesOf } from '../../core/math/index.ts';
+import { type FaceSegment, facesOf, type Point2 } from '../../core/math/index.ts';
 import { moveWalls } from '../../core/survey/index.ts';
-import { wallFaces } from '../../core/house/index.ts';
+import { proposalInput, proposeWalls, readDxf, wallFaces } from '../../core/house/index.ts';
 import { bigHouse, wiredHouse } from '../../core/testing/big-house.ts';
 import { startApp } from '../../e2e/testing/app.ts';
 import { figure, type Figure, percentile } from './figure.ts';

@@ -1,7 +1,8 @@
 import { runCalculator } from '../../core/calculators/index.ts';
 import { create, newFeature, type ProjectDocument, update } from '../../core/model/index.ts';
 import { countedIds, applied, smallHouse, withDevices } from '../../core/testing/index.ts';
-import { pressureMap, theatreOf } from '../../core/theatre/index.ts';
+import { channelsOf } from '../../core/brief/index.ts';
+import { type LayoutProblem, pressureMap, seatsOf, solveLayout, theatreOf } from '../../core/theatre/index.ts';
 import { figure, type Figure, percentile } from './figure.ts';
 
 const SIDES: readonly [number, number, number] = [6, 4.4, 2.5];
@@ -52,6 +53,31 @@ function screeningRoom(): ProjectDocument {
   return applied(project, [...channels, ...rows]);
 }
 
+const PLACES = 12;
+
+/** A 7.2.6 layout in a room of 6.0 by 4.4 by 2.5 m with two rows, and twelve places for each channel on the surface it belongs to. */
+function layoutProblem(house: ProjectDocument): LayoutProblem {
+  const channels = channelsOf('7.2.6')!.map((channel) => ({
+    channel,
+    pinned: null,
+    places: Array.from({ length: PLACES }, (_, n) => {
+      const share = (n + 0.5) / PLACES;
+      const side = channel.endsWith('left') ? -1 : channel.endsWith('right') ? 1 : 0;
+      const aside = 2.2 + side * 2.2 * share;
+      const at: [number, number, number] = channel.startsWith('top')
+        ? [2.2 + side * (0.6 + 1.4 * share), channel.includes('front') ? 4.4 : channel.includes('rear') ? 1 : 2.6, 2.5]
+        : channel.startsWith('surround')
+          ? [2.2 + side * 2.2, 1 + 3 * share, 1.2]
+          : channel.startsWith('rear')
+            ? [aside, 0, 1.2]
+            : [side === 0 ? 2.2 + 0.1 * (n - PLACES / 2) : aside, 6, 1];
+      return { at, work: n % 5, refused: null };
+    }),
+  }));
+  const seats = seatsOf(house, house.rooms.a, null);
+  return { layout: '7.2.6', seats, facingDeg: 0, middle: [2.2, 6], blocks: [], channels, workBudget: 20, leastApartM: 0.3 };
+}
+
 /** The low-frequency map of a theatre, and its figures while a speaker is dragged. */
 export function theatreFigures(): Figure[] {
   const room = { sidesM: SIDES, t60S: 0.5, subwoofers: [SUBWOOFER] };
@@ -81,10 +107,15 @@ export function theatreFigures(): Figure[] {
     theatreOf(moved, moved.rooms.a);
     moves.push(performance.now() - from);
   }
+  const given = layoutProblem(house);
+  const solveFrom = performance.now();
+  const solved = solveLayout(given);
+  const solveS = (performance.now() - solveFrom) / 1000;
   const map = percentile(maps, 0.5);
   return [
     figure('theatre', `low-frequency map of ${cells} places, 20 to 200 Hz`, map, 'ms', 300),
     figure('theatre', 'all figures of eleven channels and six seats, 95th percentile', percentile(moves, 0.95), 'ms', 8),
+    figure('theatre', `a 7.2.6 layout solved, twelve places a channel, ${solved.judged} choices judged`, solveS, 's', 2),
     figure('theatre', 'the map as a share of the plain triple sum', map / plainMs, '', 0.1),
     figure('theatre', 'plain reference: the triple sum at every place', plainMs, 'ms'),
   ];

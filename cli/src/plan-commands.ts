@@ -1,13 +1,5 @@
 import { listOf } from '@dusky-spool/core/derive';
-import {
-  type Drawing,
-  lineCount,
-  proposalInput,
-  type Proposals,
-  proposeWalls,
-  readDxfBytes,
-  type WallProposal,
-} from '@dusky-spool/core/house';
+import { type Drawing, lineCount, proposalInput, type Proposals, proposeWalls, readDxfBytes } from '@dusky-spool/core/house';
 import { err, METRES_PER, ok, type Outcome, type Point2 } from '@dusky-spool/core/math';
 import type { Level, ProjectDocument } from '@dusky-spool/core/model';
 import { planRuns } from '@dusky-spool/core/runs';
@@ -17,6 +9,7 @@ import {
   drawingPlace,
   guessColumns,
   guessTableUnit,
+  laidOver,
   readHouseTable,
   revisedPieces,
   revisionShift,
@@ -124,9 +117,6 @@ function proposed(drawn: Drawing, flags: Flags, asJson: boolean): CommandResult 
   return good(lines.join('\n'));
 }
 
-const movedBy = (walls: readonly WallProposal[], [x, y]: Point2): WallProposal[] =>
-  walls.map((wall) => ({ ...wall, a: [wall.a[0] + x, wall.a[1] + y], b: [wall.b[0] + x, wall.b[1] + y] }));
-
 /** In what a revised drawing differs from a level, which devices and runs each difference touches, and which rooms change. */
 function revised(
   project: ProjectDocument,
@@ -139,8 +129,8 @@ function revised(
   const drawn = drawingIn(path, readFile);
   const found = drawn.ok ? wallsIn(drawn.value, flags) : drawn;
   if (!found.ok) return bad(found.problem, asJson);
-  const laid = movedBy(found.value.walls, drawingPlace(project, level.id, found.value.cornerM));
-  const pieces = revisedPieces(project, level.id, movedBy(laid, revisionShift(project, level.id, laid)));
+  const laid = laidOver(found.value.walls, drawingPlace(project, level.id, found.value.cornerM));
+  const pieces = revisedPieces(project, level.id, laidOver(laid, revisionShift(project, level.id, laid)));
   const runs = planRuns(project).map(({ run, device, points }) => ({ runId: run.id, deviceId: device.id, points }));
   const told = pieces.map((piece) => {
     const { deviceIds, runIds } = touchedBy(project, level.id, piece, runs);

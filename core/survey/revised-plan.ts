@@ -70,6 +70,10 @@ const directionOf = ({ a, b }: { readonly a: Point2; readonly b: Point2 }): Poin
 const leftOf = ([x, y]: Point2): Point2 => [-y, x];
 const middle = ({ a, b }: { readonly a: Point2; readonly b: Point2 }): Point2 => times(plus(a, b), 0.5);
 
+/** Walls of a drawing as they lie on the plan, moved by a vector, m. */
+export const laidOver = (walls: readonly WallProposal[], by: Point2): WallProposal[] =>
+  walls.map((wall) => ({ ...wall, a: plus(wall.a, by), b: plus(wall.b, by) }));
+
 /**
  * How a revised plan has to be shifted, m, so that the most of its walls lie on walls of the level: drawings of one house often keep
  * their origin, and sometimes not. Nothing where it lies best as it is.

@@ -1,4 +1,5 @@
 import { boundsOf } from './bounds.ts';
+import { BoxIndex } from './box-index.ts';
 
 /** A box on a screen or sheet, y down; pixels or millimetres. */
 export interface Box {
@@ -30,36 +31,15 @@ function reachOf(places: LabelWish['places'], width: number, height: number): Bo
 const CELL = 48;
 
 /** Boxes by place, so that a label is held only against those near it. */
-class BoxGrid {
-  private readonly cells = new Map<number, number[]>();
-
-  constructor(private readonly boxes: readonly Box[]) {
-    boxes.forEach((box, n) => {
-      for (const key of this.keysOf(box)) {
-        const cell = this.cells.get(key);
-        if (cell) cell.push(n);
-        else this.cells.set(key, [n]);
-      }
-    });
-  }
-
-  /** Boxes that overlap one, in their order. */
-  near(reach: Box): Box[] {
-    const found = new Set<number>();
-    for (const key of this.keysOf(reach)) for (const n of this.cells.get(key) ?? []) found.add(n);
-    return [...found]
-      .sort((a, b) => a - b)
-      .map((n) => this.boxes[n])
+function nearTo(boxes: readonly Box[]): (reach: Box) => Box[] {
+  const index = new BoxIndex(boxes, boundsOfBox, CELL);
+  return (reach) =>
+    index
+      .near(boundsOfBox(reach))
+      .map((n) => boxes[n])
       .filter((box) => overlap(reach, box) > 0);
-  }
-
-  private keysOf({ x, y, width, height }: Box): number[] {
-    const keys: number[] = [];
-    for (let i = Math.floor(x / CELL); i <= Math.floor((x + width) / CELL); i++)
-      for (let j = Math.floor(y / CELL); j <= Math.floor((y + height) / CELL); j++) keys.push(i * 65_536 + j);
-    return keys;
-  }
 }
+const boundsOfBox = ({ x, y, width, height }: Box) => ({ minX: x, minY: y, maxX: x + width, maxY: y + height });
 
 /**
  * Gives each label the first place that covers nothing, else the one that covers least of the `obstacles` (beads) and
@@ -71,12 +51,12 @@ export function placeLabels(
   lines: readonly Box[] = [],
 ): Map<string, readonly [number, number]> {
   const placed: Box[] = [];
-  const [beadsAt, linesAt] = [new BoxGrid(obstacles), new BoxGrid(lines)];
+  const [beadsNear, linesNear] = [nearTo(obstacles), nearTo(lines)];
   const result = new Map<string, readonly [number, number]>();
   for (const { id, width, height, places } of wishes) {
     const reach = reachOf(places, width, height);
     const near = (box: Box) => overlap(reach, box) > 0;
-    const [beads, strands, labels] = [beadsAt.near(reach), linesAt.near(reach), placed.filter(near)];
+    const [beads, strands, labels] = [beadsNear(reach), linesNear(reach), placed.filter(near)];
     let best: { at: readonly [number, number]; covered: number; crossed: number } | null = null;
     for (const at of places) {
       const box = { x: at[0], y: at[1], width, height };

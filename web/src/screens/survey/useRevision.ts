@@ -1,4 +1,4 @@
-import type { Proposals, WallProposal } from '@dusky-spool/core/house';
+import type { Proposals } from '@dusky-spool/core/house';
 import type { Point2 } from '@dusky-spool/core/math';
 import type { Operation } from '@dusky-spool/core/model';
 import {
@@ -7,6 +7,7 @@ import {
   type ChangedRoom,
   changedRooms,
   drawingPlace,
+  laidOver,
   type RevisedPiece,
   revisedPieces,
   revisionShift,
@@ -42,9 +43,6 @@ interface Wanted {
   readonly isOnPlan: boolean;
 }
 
-const moved = (walls: readonly WallProposal[], [x, y]: Point2): WallProposal[] =>
-  walls.map((wall) => ({ ...wall, a: [wall.a[0] + x, wall.a[1] + y], b: [wall.b[0] + x, wall.b[1] + y] }));
-
 /** Holds the walls of a drawing to those of a level; null where the level has none yet or nothing is proposed. */
 export function useRevision({ levelId, proposals, cornerM, isOnPlan }: Wanted): Revision | null {
   const project = useProject();
@@ -54,12 +52,12 @@ export function useRevision({ levelId, proposals, cornerM, isOnPlan }: Wanted): 
   const [x, y] = cornerM ?? [0, 0];
   const found = useMemo(() => {
     if (!proposals || !hasWalls) return null;
-    if (isOnPlan) return { place: [x, y] as const, pieces: revisedPieces(project, levelId, moved(proposals.walls, [x, y])) };
+    if (isOnPlan) return { place: [x, y] as const, pieces: revisedPieces(project, levelId, laidOver(proposals.walls, [x, y])) };
     const byOrigin = drawingPlace(project, levelId, [x, y]);
-    const laid = moved(proposals.walls, byOrigin);
+    const laid = laidOver(proposals.walls, byOrigin);
     const shift = revisionShift(project, levelId, laid);
     const place: Point2 = [byOrigin[0] + shift[0], byOrigin[1] + shift[1]];
-    return { place, pieces: revisedPieces(project, levelId, moved(laid, shift)) };
+    return { place, pieces: revisedPieces(project, levelId, laidOver(laid, shift)) };
   }, [project, levelId, proposals, hasWalls, x, y, isOnPlan]);
   const pieces = useMemo(() => {
     const runs = (derived?.runs ?? []).map(({ run, device, points }) => ({ runId: run.id, deviceId: device.id, points }));

@@ -8,7 +8,7 @@ import { type ProjectDocument, readProjectFile } from '@dusky-spool/core/model';
 import { DOCUMENTS } from './registry.ts';
 
 /** Pictures of every sheet of the demo as it was looked at and found right; `npm run keep-sheets` makes them again. */
-const KEPT = join(import.meta.dirname, 'kept');
+const KEPT = join(import.meta.dirname, '../../demo/kept-sheets');
 const DEMO = join(import.meta.dirname, '../../demo/saltmarsh-granary.spool.json');
 const DAY = '2026-12-01';
 const DPI = 30;

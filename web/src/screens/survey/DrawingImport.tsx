@@ -1,8 +1,8 @@
 import { type DimensionCheck, dimensionCheck, type Proposals } from '@dusky-spool/core/house';
 import { formatLength, METRES_PER, type UnitSystem } from '@dusky-spool/core/math';
-import { type AcceptedRevision, parseScale, USUAL_RATIOS } from '@dusky-spool/core/survey';
+import { type AcceptedRevision, USUAL_RATIOS } from '@dusky-spool/core/survey';
 import { problemSentence } from '@dusky-spool/texts';
-import { AutoComplete, Button, Modal, Progress, Select } from 'antd';
+import { Button, Modal, Progress, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { text } from '../../ground/text.ts';
@@ -14,9 +14,9 @@ import { DrawingLayers } from './DrawingLayers.tsx';
 import { DrawingPreview } from './DrawingPreview.tsx';
 import { DrawingProposals } from './DrawingProposals.tsx';
 import { DrawingRevision } from './DrawingRevision.tsx';
-import { FieldProblem } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { guessRoles, type Role } from './layer-roles.ts';
+import { RatioField } from './RatioField.tsx';
 import { useDrawing } from './useDrawing.ts';
 import { useDrawingImport } from './useDrawingImport.ts';
 import { useRevision } from './useRevision.ts';
@@ -252,8 +252,10 @@ function DrawingUnit({
             }}
           />
         </label>
-        <DrawnAt
-          ratio={ratio}
+        <RatioField
+          label={text('drawing.drawnAt')}
+          shown={`1:${Number(ratio.toPrecision(6))}`}
+          ratios={[1, ...USUAL_RATIOS[units]]}
           onRatio={(next) => {
             setRatio(next);
             if (sheetUnit !== null) onUnit(sheetUnit * next);
@@ -285,35 +287,6 @@ function DrawingUnit({
         </p>
       )}
     </>
-  );
-}
-
-/** The scale at which a drawing was made on its sheet; most are made at full size. */
-function DrawnAt({ ratio, onRatio }: { readonly ratio: number; readonly onRatio: (ratio: number) => void }) {
-  const { units } = useProject().project;
-  const shown = `1:${Number(ratio.toPrecision(6))}`;
-  const [typed, setTyped] = useState(shown);
-  const [problem, setProblem] = useState<string | null>(null);
-  const take = (value: string) => {
-    const read = parseScale(value, units);
-    setProblem(read.ok ? null : problemSentence(read.problem, units));
-    if (read.ok && read.value !== ratio) onRatio(read.value);
-  };
-  return (
-    <label className="field">
-      <span>{text('drawing.drawnAt')}</span>
-      <AutoComplete
-        aria-label={text('drawing.drawnAt')}
-        value={typed}
-        options={[1, ...USUAL_RATIOS[units]].map((one) => ({ value: `1:${one}` }))}
-        status={problem ? 'error' : undefined}
-        onChange={setTyped}
-        onSelect={take}
-        onBlur={() => take(typed)}
-        onInputKeyDown={(event) => event.key === 'Enter' && take(typed)}
-      />
-      <FieldProblem sentence={problem} />
-    </label>
   );
 }
 

@@ -1,13 +1,11 @@
-import { useState } from 'react';
-import { AutoComplete, Button, InputNumber } from 'antd';
+import { Button, InputNumber } from 'antd';
 import type { Operation, PictureInfo, Underlay } from '@dusky-spool/core/model';
-import { parseScale, USUAL_RATIOS } from '@dusky-spool/core/survey';
-import { problemSentence } from '@dusky-spool/texts';
+import { USUAL_RATIOS } from '@dusky-spool/core/survey';
 import { atRatio, mirrored, turned } from '../../commands/place-picture.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectStore } from '../../state/project.ts';
-import { FieldProblem } from '../../ui/fields.tsx';
+import { RatioField } from './RatioField.tsx';
 import css from './survey.module.css';
 
 interface Props {
@@ -80,33 +78,18 @@ function StatedScale({ underlay, picture }: Props) {
   const now = underlay.metresPerPixel / picture.paperMetresPerPixel!;
   const known = ratios.find((ratio) => Math.abs(now / ratio - 1) < SAME_SHARE) ?? Math.round(now * 100) / 100;
   const shown = underlay.scaled ? `1:${known}` : '';
-  const [typed, setTyped] = useState(shown);
-  const [problem, setProblem] = useState<string | null>(null);
-  const take = (value: string) => {
-    if (value.trim() === '' || value.trim() === shown) return setProblem(null);
-    const ratio = parseScale(value, units);
-    if (!ratio.ok) return setProblem(problemSentence(ratio.problem, units));
-    setProblem(null);
-    const operation = atRatio(underlay, picture, ratio.value);
-    if (operation) edit(text('plan.setScale'), [operation]);
-  };
   return (
-    <div className="field">
-      <label htmlFor={`scale-${underlay.id}`}>{text('survey.statedScale')}</label>
-      <AutoComplete
-        id={`scale-${underlay.id}`}
-        size="small"
-        disabled={underlay.locked}
-        value={typed}
-        placeholder={text('survey.statedScaleHint')}
-        options={ratios.map((ratio) => ({ value: `1:${ratio}` }))}
-        status={problem ? 'error' : undefined}
-        onChange={setTyped}
-        onSelect={take}
-        onBlur={() => take(typed)}
-        onInputKeyDown={(event) => event.key === 'Enter' && take(typed)}
-      />
-      <FieldProblem sentence={problem} />
-    </div>
+    <RatioField
+      label={text('survey.statedScale')}
+      shown={shown}
+      ratios={ratios}
+      placeholder={text('survey.statedScaleHint')}
+      size="small"
+      disabled={underlay.locked}
+      onRatio={(ratio) => {
+        const operation = atRatio(underlay, picture, ratio);
+        if (operation) edit(text('plan.setScale'), [operation]);
+      }}
+    />
   );
 }

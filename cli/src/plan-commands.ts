@@ -6,13 +6,10 @@ import { planRuns } from '@dusky-spool/core/runs';
 import {
   acceptRevision,
   changedRooms,
-  drawingPlace,
   guessColumns,
   guessTableUnit,
-  laidOver,
+  laidRevision,
   readHouseTable,
-  revisedPieces,
-  revisionShift,
   tableHouse,
   type TableUnit,
   touchedBy,
@@ -129,8 +126,7 @@ function revised(
   const drawn = drawingIn(path, readFile);
   const found = drawn.ok ? wallsIn(drawn.value, flags) : drawn;
   if (!found.ok) return bad(found.problem, asJson);
-  const laid = laidOver(found.value.walls, drawingPlace(project, level.id, found.value.cornerM));
-  const pieces = revisedPieces(project, level.id, laidOver(laid, revisionShift(project, level.id, laid)));
+  const { pieces } = laidRevision(project, level.id, found.value.walls, found.value.cornerM);
   const runs = planRuns(project).map(({ run, device, points }) => ({ runId: run.id, deviceId: device.id, points }));
   const told = pieces.map((piece) => {
     const { deviceIds, runIds } = touchedBy(project, level.id, piece, runs);

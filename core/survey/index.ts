@@ -55,7 +55,14 @@ export {
 } from './level-defaults.ts';
 export { openingFits, placeOpening, removeOpenings } from './openings.ts';
 export { onlyOutlines, resettle } from './resettle.ts';
-export { laidOver, type RevisedKind, type RevisedPiece, revisedPieces, revisionShift } from './revised-plan.ts';
+export {
+  type LaidRevision,
+  laidRevision,
+  type RevisedKind,
+  type RevisedPiece,
+  revisedPieces,
+  revisionAt,
+} from './revised-plan.ts';
 export { sameKind } from './same-kind.ts';
 export { parseScale, USUAL_RATIOS } from './stated-scale.ts';
 export { correctionsOf } from './trade-marks.ts';

@@ -1,4 +1,5 @@
 import { listOf, onLevel } from '../derive/index.ts';
+import { drawingPlace } from './drawing-place.ts';
 import type { OpeningProposal, WallProposal } from '../house/index.ts';
 import { closestOnSegment, distance2, type Point2, tidyM } from '../math/index.ts';
 import type { Opening, ProjectDocument, Wall } from '../model/index.ts';
@@ -71,7 +72,7 @@ const leftOf = ([x, y]: Point2): Point2 => [-y, x];
 const middle = ({ a, b }: { readonly a: Point2; readonly b: Point2 }): Point2 => times(plus(a, b), 0.5);
 
 /** Walls of a drawing as they lie on the plan, moved by a vector, m. */
-export const laidOver = (walls: readonly WallProposal[], by: Point2): WallProposal[] =>
+const laidOver = (walls: readonly WallProposal[], by: Point2): WallProposal[] =>
   walls.map((wall) => ({ ...wall, a: plus(wall.a, by), b: plus(wall.b, by) }));
 
 /**
@@ -93,6 +94,32 @@ export function revisionShift(project: ProjectDocument, levelId: string, proposa
       if (fit > best.fit + 1) best = { by: tidy(by), fit };
     }
   return best.by;
+}
+
+/** A revised drawing laid over a level: where its lower left corner lies, m, and in what it differs. */
+export interface LaidRevision {
+  readonly place: Point2;
+  readonly pieces: readonly RevisedPiece[];
+}
+
+/** Lays a drawing, whose walls are from its own lower left corner, with that corner at a place of the plan, m. */
+export const revisionAt = (
+  project: ProjectDocument,
+  levelId: string,
+  walls: readonly WallProposal[],
+  place: Point2,
+): LaidRevision => ({ place, pieces: revisedPieces(project, levelId, laidOver(walls, place)) });
+
+/** The same where its coordinates or, if these are others, its walls say; `cornerM` is that corner in the coordinates of its file. */
+export function laidRevision(
+  project: ProjectDocument,
+  levelId: string,
+  walls: readonly WallProposal[],
+  cornerM: Point2,
+): LaidRevision {
+  const byOrigin = drawingPlace(project, levelId, cornerM);
+  const place = plus(byOrigin, revisionShift(project, levelId, laidOver(walls, byOrigin)));
+  return revisionAt(project, levelId, walls, place);
 }
 
 const isParallel = (
@@ -149,15 +176,15 @@ function matched(walls: readonly Wall[], proposals: readonly WallProposal[]): { 
     )
     .sort((p, q) => Math.abs(p.offM) - Math.abs(q.offM) || (p.wall.id < q.wall.id ? -1 : 1));
   const taken = new Set<Wall>();
-  const spans = new Map<WallProposal, { span: number[]; offM: number }[]>();
+  const spans = new Map<WallProposal, number[][]>();
   const groups: Group[] = [];
   for (const { wall, proposal, offM, span } of pairs) {
     if (taken.has(wall)) continue;
     const there = spans.get(proposal) ?? [];
-    const overlaps = there.some((one) => Math.min(one.span[1], span[1]) - Math.max(one.span[0], span[0]) > 0.1);
+    const overlaps = there.some((one) => Math.min(one[1], span[1]) - Math.max(one[0], span[0]) > 0.1);
     if (overlaps) continue;
     taken.add(wall);
-    spans.set(proposal, [...there, { span, offM }]);
+    spans.set(proposal, [...there, span]);
     const group = groups.find((one) => one.proposal === proposal && Math.abs(one.offM - offM) < MOVED_M);
     if (group) group.walls.push(wall);
     else groups.push({ proposal, walls: [wall], offM });

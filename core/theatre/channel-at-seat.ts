@@ -66,3 +66,10 @@ export function channelAtSeat(
     : 0;
   return { ...direction, beyondDeg, elevationBeyondDeg, sight, loss };
 }
+
+/** How much louder a channel is at its nearest seat than at its farthest, dB. */
+export function spreadOf(seats: readonly Pick<ChannelAtSeat, 'distanceM'>[]): number {
+  const distances = seats.map(({ distanceM }) => distanceM);
+  if (distances.length === 0) return 0;
+  return 20 * Math.log10(Math.max(...distances) / Math.max(NEAREST_M, Math.min(...distances)));
+}

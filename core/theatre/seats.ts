@@ -1,6 +1,7 @@
 import { onLevel } from '../derive/index.ts';
 import { distance2, type Point2, pointInPolygon, rotate2 } from '../math/index.ts';
 import type { Feature, FeatureKind, ProjectDocument, Room } from '../model/index.ts';
+import { fromMiddle } from './middle-line.ts';
 import type { Picture } from './picture.ts';
 
 /** A place to sit or lie; lengths in m, heights above the floor of the level. */
@@ -36,9 +37,10 @@ export function seatsOf(project: ProjectDocument, room: Room, picture: Picture |
   const places = furniture.flatMap((one) => placesOf(one));
   if (places.length === 0) return [];
   const [px, py] = picture?.middle ?? [places[0].at[0], places[0].at[1] + 1];
-  const facing = ((picture?.facingDeg ?? 0) * Math.PI) / 180;
-  const ahead = ([x, y]: Point2) => (px - x) * Math.sin(facing) + (py - y) * Math.cos(facing);
-  const aside = ([x, y]: Point2) => (x - px) * Math.cos(facing) - (y - py) * Math.sin(facing);
+  const from = fromMiddle([px, py], picture?.facingDeg ?? 0);
+  /** From a seat on to the picture. */
+  const ahead = (p: Point2) => -from(p).aheadM;
+  const aside = (p: Point2) => from(p).asideM;
   const sorted = [...places].sort((a, b) => ahead(a.at) - ahead(b.at));
   let row = 1;
   const withRows = sorted.map((seat, n) => {

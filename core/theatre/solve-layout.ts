@@ -1,5 +1,6 @@
 import type { SurroundChannel } from '../model/index.ts';
-import { type Block, channelAtSeat, type Place, windowOf } from './channel-at-seat.ts';
+import { type Block, channelAtSeat, type Place, spreadOf, windowOf } from './channel-at-seat.ts';
+import { type FromMiddle, fromMiddle, mirrorErrorM } from './middle-line.ts';
 import { lostOf, type LostTerms, mirrorLost, type Score, scoreOfTerms, spreadLost, weightOf } from './score.ts';
 import type { Seat } from './seats.ts';
 
@@ -123,9 +124,11 @@ class LayoutJudge {
   private readonly levels: readonly (readonly number[])[];
   private readonly pairs: readonly (readonly [left: number, right: number])[];
   private readonly seatWeight: number;
+  private readonly from: FromMiddle;
 
   constructor(private readonly problem: LayoutProblem) {
     const { channels, seats, layout, facingDeg, blocks } = problem;
+    this.from = fromMiddle(problem.middle, facingDeg);
     this.seatWeight = seats.reduce((sum, { weight }) => sum + weight, 0);
     this.buildable = channels.map(({ places, pinned }) => {
       if (pinned !== null) return [pinned];
@@ -137,10 +140,8 @@ class LayoutJudge {
       const window = windowOf(layout, channel);
       return places.map(({ at }) => {
         const each = seats.map((seat) => channelAtSeat(at, seat, { window, facingDeg, blocks }));
-        const distances = each.map(({ distanceM }) => distanceM);
-        const spreadDb = distances.length > 0 ? 20 * Math.log10(Math.max(...distances) / Math.min(...distances)) : 0;
         const lost = each.reduce((sum, { loss }, n) => sum + seats[n].weight * loss, 0);
-        return { angles: this.seatWeight > 0 ? lost / this.seatWeight : 0, levels: spreadLost(spreadDb) };
+        return { angles: this.seatWeight > 0 ? lost / this.seatWeight : 0, levels: spreadLost(spreadOf(each)) };
       });
     });
     this.angles = figures.map((places) => places.map((one) => one.angles));
@@ -175,7 +176,7 @@ class LayoutJudge {
       levels += this.weights[n] * (place === null ? 0 : this.levels[n][place]);
       work += place === null ? 0 : channels[n].places[place].work;
     });
-    const errors = this.pairs.map(([left, right]) => this.mirrorError(chosen[left], left, chosen[right], right));
+    const errors = this.pairs.map(([left, right]) => this.mirrorErrorOf(chosen[left], left, chosen[right], right));
     return {
       angles: weights === 0 ? 0 : angles / weights,
       levels: weights === 0 ? 0 : levels / weights,
@@ -188,18 +189,10 @@ class LayoutJudge {
     return lostOf(this.terms(chosen)) + TOO_NEAR * this.tooNear(chosen);
   }
 
-  private mirrorError(left: number | null, l: number, right: number | null, r: number): number {
+  private mirrorErrorOf(left: number | null, l: number, right: number | null, r: number): number {
     if (left === null || right === null) return Infinity;
-    const [[lx, ly, lz], [rx, ry, rz]] = [this.inFrame(l, left), this.inFrame(r, right)];
-    return Math.hypot(lx + rx, ly - ry, lz - rz);
-  }
-
-  private inFrame(channel: number, place: number): Place {
-    const { middle, facingDeg, channels } = this.problem;
-    const [x, y, z] = channels[channel].places[place].at;
-    const facing = (facingDeg * Math.PI) / 180;
-    const [dx, dy] = [x - middle[0], y - middle[1]];
-    return [dx * Math.cos(facing) - dy * Math.sin(facing), dx * Math.sin(facing) + dy * Math.cos(facing), z];
+    const { channels } = this.problem;
+    return mirrorErrorM(channels[l].places[left].at, channels[r].places[right].at, this.from);
   }
 
   /** How many pairs of speakers stand in each other's place. */

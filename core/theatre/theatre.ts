@@ -4,7 +4,8 @@ import { listOf, onLevel } from '../derive/index.ts';
 import { ceilingHeightAt } from '../house/index.ts';
 import { boundsOf, type Point2, pointInPolygon } from '../math/index.ts';
 import type { Device, ProjectDocument, Room, SurroundChannel } from '../model/index.ts';
-import { type Block, type ChannelAtSeat, channelAtSeat, NEAREST_M, type Place, windowOf } from './channel-at-seat.ts';
+import { type Block, type ChannelAtSeat, channelAtSeat, NEAREST_M, type Place, spreadOf, windowOf } from './channel-at-seat.ts';
+import { fromMiddle, mirrorErrorM } from './middle-line.ts';
 import { type Picture, pictureOf } from './picture.ts';
 import { mirrorLost, type Score, scoreOfTerms, spreadLost, weightOf } from './score.ts';
 import { HEAD_OVER_EYE_M, type Seat, seatsOf } from './seats.ts';
@@ -143,7 +144,6 @@ function channelFigures(
   const window = windowOf(layout, device.channel);
   const facingDeg = picture?.facingDeg ?? 0;
   const atSeats = seats.map((seat) => channelAtSeat(at, seat, { window, facingDeg, blocks }));
-  const distances = atSeats.map(({ distanceM }) => distanceM);
   return {
     channel: device.channel,
     deviceId: device.id,
@@ -152,7 +152,7 @@ function channelFigures(
     seats: atSeats,
     delayMs: 0,
     trimDb: 0,
-    spreadDb: distances.length > 0 ? 20 * Math.log10(Math.max(...distances) / Math.max(NEAREST_M, Math.min(...distances))) : 0,
+    spreadDb: spreadOf(atSeats),
   };
 }
 
@@ -165,18 +165,13 @@ function delaysOf(channels: readonly ChannelFigures[], seats: readonly Seat[]) {
 
 /** How far the right speaker of each pair is from the mirror image of the left, about the middle line of the picture. */
 function pairsOf(channels: readonly ChannelFigures[], { middle, facingDeg }: Picture) {
-  const facing = (facingDeg * Math.PI) / 180;
-  const frame = ([x, y, z]: Place): Place => {
-    const [dx, dy] = [x - middle[0], y - middle[1]];
-    return [dx * Math.cos(facing) - dy * Math.sin(facing), dx * Math.sin(facing) + dy * Math.cos(facing), z];
-  };
+  const from = fromMiddle(middle, facingDeg);
   return channels
     .filter(({ channel }) => channel.endsWith('-left'))
     .flatMap((left) => {
       const right = channels.find(({ channel }) => channel === left.channel.replace('-left', '-right'));
       if (!right) return [];
-      const [[lx, ly, lz], [rx, ry, rz]] = [frame(left.at), frame(right.at)];
-      return [{ pair: left.channel.replace('-left', ''), mirrorErrorM: Math.hypot(lx + rx, ly - ry, lz - rz) }];
+      return [{ pair: left.channel.replace('-left', ''), mirrorErrorM: mirrorErrorM(left.at, right.at, from) }];
     });
 }
 
@@ -186,13 +181,12 @@ function seatFigures(seats: readonly Seat[], picture: Picture | null): SeatFigur
     return seats.map((seat) => ({ ...seat, ...unseen }));
   }
   const { middle, widthM, heightM, facingDeg } = picture;
-  const facing = (facingDeg * Math.PI) / 180;
-  const ahead = ([x, y]: Point2) => (middle[0] - x) * Math.sin(facing) + (middle[1] - y) * Math.cos(facing);
-  const aside = ([x, y]: Point2) => (x - middle[0]) * Math.cos(facing) - (y - middle[1]) * Math.sin(facing);
+  const from = fromMiddle(middle, facingDeg);
+  const ahead = (p: Point2) => -from(p).aheadM;
   const clearances = rowClearances(seats, ahead, middle[2] - heightM / 2);
   return seats.map((seat) => {
     const distanceM = Math.max(NEAREST_M, ahead(seat.at));
-    const off = seatOffAxis.run({ widthM, distanceM, asideM: aside(seat.at), halfGainDeg: 60 });
+    const off = seatOffAxis.run({ widthM, distanceM, asideM: from(seat.at).asideM, halfGainDeg: 60 });
     const seen = viewingAngle.run({ widthM, distanceM, wantedDeg: null, pixelsAcross: 3840 });
     return {
       ...seat,

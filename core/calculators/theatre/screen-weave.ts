@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ok } from '../../math/index.ts';
+import { DEGREE_RAD, ok } from '../../math/index.ts';
 import { atLeast, calculator, fig } from '../calculator.ts';
 import { positive } from '../fields.ts';
 
@@ -21,11 +21,10 @@ export const screenWeave = calculator({
   }),
   example: { pitchMm: 0.6, kind: 'fine-weave', seatM: 3.2 },
   run: ({ pitchMm, kind, seatM }) => {
-    const leastM = pitchMm / 1000 / Math.tan(DEGREE_OF_ARC / 60);
+    const leastM = pitchMm / 1000 / Math.tan(DEGREE_RAD / 60);
     const practiceM = kind === null ? null : PRACTICE_M[kind];
     const neededM = Math.max(leastM, practiceM ?? 0);
     return ok({ leastM, practiceM, neededM, ok: seatM === null ? null : atLeast(seatM, neededM) });
   },
   steps: (_, v) => [`holes are not seen from ${fig(v.leastM)} m on; ${fig(v.neededM)} m with practice`],
 });
-const DEGREE_OF_ARC = Math.PI / 180;

@@ -101,10 +101,9 @@ const BESIDE_SHARE = 0.3;
 
 /**
  * Lines without rows of five or more at one distance: hatching, tiles, treads. One of the outer two is a wall's face where
- * beyond it lies the other face, and nothing more.
+ * beyond it lies the other face, and nothing more. The lines come in the order of their heights.
  */
-function withoutSeries(strokes: readonly Stroke[], { thickestM }: ProposalOptions): Stroke[] {
-  const sorted = [...strokes].sort((s, t) => s.v - t.v);
+function withoutSeries(sorted: readonly Stroke[], { thickestM }: ProposalOptions): Stroke[] {
   const gone = new Set<Stroke>();
   const after = (start: number, v: number, like: Stroke) => {
     for (let k = start; k < sorted.length && sorted[k].v <= v + SAME_LINE_M; k++)
@@ -138,7 +137,7 @@ function withoutSeries(strokes: readonly Stroke[], { thickestM }: ProposalOption
       }
     }
   }
-  return strokes.filter((stroke) => !gone.has(stroke));
+  return sorted.filter((stroke) => !gone.has(stroke));
 }
 
 /** The part of the longer of two lines that runs beside the other. */

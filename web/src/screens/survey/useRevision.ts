@@ -6,11 +6,9 @@ import {
   type AcceptedRevision,
   type ChangedRoom,
   changedRooms,
-  drawingPlace,
-  laidOver,
+  laidRevision,
   type RevisedPiece,
-  revisedPieces,
-  revisionShift,
+  revisionAt,
   type Touched,
   touchedBy,
 } from '@dusky-spool/core/survey';
@@ -52,12 +50,7 @@ export function useRevision({ levelId, proposals, cornerM, isOnPlan }: Wanted): 
   const [x, y] = cornerM ?? [0, 0];
   const found = useMemo(() => {
     if (!proposals || !hasWalls) return null;
-    if (isOnPlan) return { place: [x, y] as const, pieces: revisedPieces(project, levelId, laidOver(proposals.walls, [x, y])) };
-    const byOrigin = drawingPlace(project, levelId, [x, y]);
-    const laid = laidOver(proposals.walls, byOrigin);
-    const shift = revisionShift(project, levelId, laid);
-    const place: Point2 = [byOrigin[0] + shift[0], byOrigin[1] + shift[1]];
-    return { place, pieces: revisedPieces(project, levelId, laidOver(laid, shift)) };
+    return (isOnPlan ? revisionAt : laidRevision)(project, levelId, proposals.walls, [x, y]);
   }, [project, levelId, proposals, hasWalls, x, y, isOnPlan]);
   const pieces = useMemo(() => {
     const runs = (derived?.runs ?? []).map(({ run, device, points }) => ({ runId: run.id, deviceId: device.id, points }));

@@ -54,6 +54,7 @@ const about: Record<string, string> = {
   seals: 'What was done about places where runs pierce a separation.',
   spentNumbers: 'Numbers of printed labels that are not given again.',
   numberBlocks: 'Device numbers that somebody took along without a connection.',
+  theatres: 'What a room is designed for as a theatre.',
   waySigns: 'Ways in screed or slab, signed as built before the pour.',
   ruleSettings: 'How rules are set in this project: off, at another rank, with other limits.',
   findingMarks: 'What was decided of single findings: accepted until a day, given to somebody, noted.',

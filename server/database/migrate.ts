@@ -18,6 +18,7 @@ import { siteAndDecisions } from './migrations/2026-12-10-site-and-decisions.ts'
 import { sharedRoutesAndTests } from './migrations/2026-12-11-shared-routes-and-tests.ts';
 import { sheetsOfPaper } from './migrations/2026-12-12-sheets-of-paper.ts';
 import { longerPictures } from './migrations/2026-12-13-longer-pictures.ts';
+import { theatres } from './migrations/2026-12-14-theatres.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
 import pg from 'pg';
@@ -47,6 +48,7 @@ const MIGRATIONS: readonly Migration[] = [
   sharedRoutesAndTests,
   sheetsOfPaper,
   longerPictures,
+  theatres,
 ];
 
 /** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */

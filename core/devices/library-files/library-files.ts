@@ -100,6 +100,15 @@ const parts = (cell: string, count: number, what: string): string[] => {
   return found;
 };
 
+const LENS_FIELDS = ['throwMin', 'throwMax', 'shiftUp', 'shiftAside', 'shiftShape', 'lumens', 'isUltraShort'] as const;
+const SCREEN_FIELDS = ['widthM', 'heightM', 'hangs', 'gain', 'weaveMm'] as const;
+const screenFigure = (screen: NonNullable<DeviceType['screen']>, field: (typeof SCREEN_FIELDS)[number]) =>
+  field === 'widthM' ? screen.pictureM[0] : field === 'heightM' ? screen.pictureM[1] : screen[field];
+const writtenPart = (value: number | string | boolean | null): string =>
+  value === null ? '' : typeof value === 'number' ? String(tidy(value)) : typeof value === 'boolean' ? (value ? 'yes' : 'no') : value;
+/** A figure, or whether something is so. */
+const partIn = (cell: string): number | boolean => (/^(yes|no)$/i.test(cell) ? /^yes$/i.test(cell) : number(cell));
+
 const COLUMNS: readonly Column[] = [
   words('id'),
   words('code', true),
@@ -153,6 +162,25 @@ const COLUMNS: readonly Column[] = [
         .filter(Boolean);
     },
   },
+  ...LENS_FIELDS.map((field): Column => ({
+    name: `lens${field[0].toUpperCase()}${field.slice(1)}`,
+    write: ({ lens }) => (lens === null ? '' : writtenPart(lens[field])),
+    read: (draft, cell) => {
+      if (cell !== '') draft.lens = { ...(draft.lens as object | undefined), [field]: field === 'shiftShape' ? cell : partIn(cell) };
+    },
+  })),
+  ...SCREEN_FIELDS.map((field): Column => ({
+    name: `screen${field[0].toUpperCase()}${field.slice(1)}`,
+    write: ({ screen }) => (screen === null ? '' : writtenPart(screenFigure(screen, field))),
+    read: (draft, cell) => {
+      if (cell === '') return;
+      const screen = (draft.screen ?? { weaveMm: null }) as { pictureM?: number[] };
+      const [widthM, heightM] = screen.pictureM ?? [];
+      if (field === 'widthM') draft.screen = { ...screen, pictureM: [number(cell), heightM] };
+      else if (field === 'heightM') draft.screen = { ...screen, pictureM: [widthM, number(cell)] };
+      else draft.screen = { ...screen, [field]: partIn(cell) };
+    },
+  })),
   words('controlFamily'),
   words('tools'),
   words('premade'),

@@ -27,6 +27,8 @@ export const TYPE_DEFAULTS = {
   soundUse: null,
   boxKind: 'none',
   keepClearM: 0,
+  lens: null,
+  screen: null,
   attitudes: [],
   controlFamily: '',
   link: 'cable',

@@ -212,6 +212,10 @@ const ADDED_IN_14: typeof ADDED_IN_2 = {
   pictures: () => ({ paperMetresPerPixel: null }),
 };
 
+/** What version 15 added: rooms as theatres; lenses of projectors and pictures of screens. */
+const LISTS_OF_15 = ['theatres'];
+const ADDED_IN_15: typeof ADDED_IN_2 = { deviceTypes: () => ({ lens: null, screen: null }) };
+
 /** A file whose header has these settings where it does not say otherwise. */
 function withHeader(file: Lists, settings: (header: Record<string, unknown>) => object): Lists {
   const { project } = file;
@@ -250,6 +254,11 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
   11: (file) => ({ ...withHeader(withFields(file, ADDED_IN_12), () => HEADER_OF_12), version: 12 }),
   12: (file) => ({ ...withHeader(withFields(file, ADDED_IN_13), () => HEADER_OF_13), version: 13 }),
   13: (file) => ({ ...withFields(file, ADDED_IN_14), version: 14 }),
+  14: (file) => ({
+    ...Object.fromEntries(LISTS_OF_15.map((list) => [list, []])),
+    ...withFields(file, ADDED_IN_15),
+    version: 15,
+  }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

@@ -5,6 +5,7 @@ import * as library from './library-records.ts';
 import * as records from './records.ts';
 import * as routing from './routing-records.ts';
 import * as survey from './survey-records.ts';
+import * as theatres from './theatre-records.ts';
 
 /** A room or an outdoor area. */
 const PLACE = { roomId: 'rooms', areaId: 'features' } as const;
@@ -97,6 +98,7 @@ export const COLLECTIONS = {
   waySigns: { schema: routing.floorConduitSign, unique: [['featureId']], refers: { featureId: 'features' } },
   ruleSettings: { schema: checks.ruleSetting, unique: [['ruleId']], refers: {} },
   findingMarks: { schema: checks.findingMark, unique: [['ruleId', 'code', 'about']], refers: {} },
+  theatres: { schema: theatres.theatre, unique: [['roomId']], refers: { roomId: 'rooms' } },
   keptCalculations: { schema: checks.keptCalculation, unique: [], refers: { runId: 'runs' } },
 } as const satisfies Record<string, CollectionShape>;
 

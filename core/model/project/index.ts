@@ -97,9 +97,11 @@ export {
   type MountName,
   MOUNTS,
   PARTS,
+  SHIFT_SHAPES,
   type SystemName,
   SYSTEMS,
 } from './library-records.ts';
+export { ANGLE_SCHOOLS, ROOM_SURFACES, THEATRE_DEFAULTS, type TheatreAim } from './theatre-records.ts';
 export { create, remove, removeWithDependants, update, updateProject } from './operations.ts';
 export {
   CEILING_KINDS,

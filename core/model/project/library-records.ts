@@ -4,6 +4,7 @@ import { id, lengthM, positiveM, words } from './fields.ts';
 
 export const SYSTEMS = ['sound', 'picture', 'data', 'coax', 'control', 'shade', 'light', 'guard'] as const;
 export const MOUNTS = ['ceiling', 'wall', 'surface', 'soffit', 'floor', 'stand', 'mast', 'rack', 'joinery', 'ground'] as const;
+export const SHIFT_SHAPES = ['diamond', 'ellipse'] as const;
 /** How a device is turned; as its maker draws it is upright. */
 export const ATTITUDES = ['upright', 'on-side', 'upside-down', 'face-up', 'face-down', 'tilted'] as const;
 export const PARTS = ['device', 'mount', 'bracket'] as const;
@@ -115,6 +116,30 @@ export const deviceType = z
     boxKind: z.enum(BOX_KINDS),
     keepClearM: lengthM(5).describe('nothing else this near, edge to edge, m'),
     attitudes: z.array(z.enum(ATTITUDES)).max(ATTITUDES.length).default([]).describe('how it may be turned; empty is every way'),
+    lens: z
+      .strictObject({
+        throwMin: positiveM(20).describe('distance by picture width, shortest zoom'),
+        throwMax: positiveM(20).describe('distance by picture width, longest zoom'),
+        shiftUp: z.number().min(0).max(3).describe('lens above or below the middle of the picture, share of its height'),
+        shiftAside: z.number().min(0).max(3).describe('lens beside the middle of the picture, share of its width'),
+        shiftShape: z.enum(SHIFT_SHAPES).describe('how both shifts together are limited'),
+        lumens: z.number().gt(0).max(100_000).describe('lm as rated'),
+        isUltraShort: z.boolean().describe('its place is by the table of its maker alone'),
+      })
+      .refine((one) => one.throwMax >= one.throwMin, { path: ['throwMax'], message: 'is below the shortest throw' })
+      .nullable()
+      .default(null)
+      .describe('projectors: the lens'),
+    screen: z
+      .strictObject({
+        pictureM: z.tuple([positiveM(20), positiveM(20)]).describe('picture, width and height, m'),
+        hangs: z.boolean().describe('it hangs from a case at the height of the device; else that is the middle of its frame'),
+        gain: z.number().gt(0).max(5).describe('light thrown back, by that of a matte white surface'),
+        weaveMm: z.number().gt(0).max(20).nullable().describe('pitch of holes or threads, mm; null lets no sound through'),
+      })
+      .nullable()
+      .default(null)
+      .describe('projection screens: the picture'),
     controlFamily: words(40)
       .default('')
       .describe('system that it works with alone, such as a bus of one maker; empty works with all'),

@@ -46,6 +46,10 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
       if (name === 'attitudes' && Array.isArray(value))
         return [name, value.map((one) => words.t(`terms.attitudes.${String(one)}`).toLowerCase()).join(', ')];
       if (name === 'topic' && typeof value === 'string') return [name, words.t(`terms.topics.${value}`).toLowerCase()];
+      if (name === 'channel' && words.exists(`terms.channels.${String(value)}`))
+        return [name, words.t(`terms.channels.${String(value)}`)];
+      if (name === 'kind' && words.exists(`terms.features.${String(value)}`))
+        return [name, words.t(`terms.features.${String(value)}`).toLowerCase()];
       if (name === 'channels' && Array.isArray(value))
         return [name, value.map((one) => words.t(`terms.channels.${String(one)}`).toLowerCase()).join(', ')];
       if (name === 'changed' && Array.isArray(value))
@@ -55,6 +59,8 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
       if (CABLE_LENGTHS.has(name)) return [name, formatCableLength(value, units)];
       if (FINE_LENGTHS.has(name)) return [name, formatClearance(value, units)];
       if (name.endsWith('M')) return [name, formatLength(value, units)];
+      if (/(Deg|footLamberts|contrast|Contrast)$/.test(name)) return [name, Number(value.toFixed(1))];
+      if (/(Percent|Hz|CdM2|cdM2|Lm)$/.test(name)) return [name, Math.round(value)];
       if (name.endsWith('Db')) return [name, `${value.toFixed(2)} dB`];
       if (name.endsWith('Ohm')) return [name, `${Number(value.toFixed(2))} Ω`];
       if (name === 'bytes' || name === 'mostBytes') return [name, `${Math.round(value / 1048576)} MB`];

@@ -82,6 +82,18 @@ import { rulesKept } from './rules-kept.ts';
 import { routeMissing } from './route-missing.ts';
 import { limitIn, SETTINGS } from './settings.ts';
 import { speakerCableLossCheck } from './speaker-cable-loss.ts';
+import { channelAngles } from './channel-angles.ts';
+import { channelElevations } from './channel-elevations.ts';
+import { speakersInSight } from './speakers-in-sight.ts';
+import { pairsEven } from './pairs-even.ts';
+import { seatsOffNodes } from './seats-off-nodes.ts';
+import { rowsSee } from './rows-see.ts';
+import { riserAccess } from './riser-access.ts';
+import { screenMargins } from './screen-margins.ts';
+import { pictureHeight } from './picture-height.ts';
+import { projectorThrow } from './projector-throw.ts';
+import { lensShift } from './lens-shift.ts';
+import { pictureBright } from './picture-bright.ts';
 
 /** Every rule of the product. */
 export const CHECKS: readonly Check[] = [
@@ -154,6 +166,18 @@ export const CHECKS: readonly Check[] = [
   outdoorsInBrief,
   laterPreWired,
   askedFor,
+  channelAngles,
+  channelElevations,
+  speakersInSight,
+  pairsEven,
+  seatsOffNodes,
+  rowsSee,
+  riserAccess,
+  screenMargins,
+  pictureHeight,
+  projectorThrow,
+  lensShift,
+  pictureBright,
 ];
 
 const PLACES = new Map(CHECKS.map(({ id }, n) => [id, n]));

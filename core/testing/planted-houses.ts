@@ -2,7 +2,6 @@ import {
   BRIEF_TOPICS,
   type BriefTopic,
   type CableType,
-  type CollectionName,
   create,
   type Device,
   type DeviceType,
@@ -20,7 +19,9 @@ import {
 import { pairSpeakers } from '../devices/index.ts';
 import { runState, proposedRoutes } from '../runs/index.ts';
 import { smallHouse, twoStoreyHouse } from './houses.ts';
+import { PLANTED_THEATRES } from './planted-theatres.ts';
 import { applied, countedIds, withDevices } from './steps.ts';
+import type { Planted } from './planted.ts';
 
 type Place = Parameters<typeof withDevices>[1][number];
 type House = Parameters<typeof smallHouse>[0];
@@ -85,20 +86,6 @@ const mains = (y: number) =>
     topM: 2.61,
     circuits: 14,
   }) as Parameters<typeof newFeature>[0];
-
-/** A house with one mistake of a rule in it, and its twin without. */
-export interface Planted {
-  readonly rule: string;
-  readonly mistake: () => ProjectDocument;
-  readonly clean: () => ProjectDocument;
-  readonly code: string;
-  readonly about: CollectionName;
-  /** Measured and allowed as worked by hand, where the rule measures. */
-  readonly figures?: readonly [measured: number, allowed: number, within?: number];
-  readonly today?: string;
-  /** Whether its first cure clears it and raises nothing of the same or a higher rank. */
-  readonly cured: boolean;
-}
 
 /** The speaker's run as issued, with a narrow flue beside it at this place across the house. */
 const besideFlue = (y: number): ProjectDocument =>
@@ -349,6 +336,7 @@ function shadeChain(byM: number): ProjectDocument {
 
 /** For every rule at least one. */
 export const PLANTED: readonly Planted[] = [
+  ...PLANTED_THEATRES,
   {
     rule: 'speaker-cable-loss',
     mistake: () => long(house([SPEAKER]), 10),

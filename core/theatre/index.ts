@@ -1,11 +1,27 @@
-// Here: a room as a theatre: its seats, its picture, and how its speakers lie for every seat.
+// Here: a room as a theatre: its seats, its picture, its projectors, how its speakers lie for every seat, and its low frequencies.
 // Not here: the formulas themselves (calculators) and what may be wrong with it (rules).
 // Start with `theatreOf`.
 // Terms: docs/glossary.md.
-export { pressureMap, type PressureMap, type PressureRoom } from './pressure-map.ts';
+export { aimOf } from './aim.ts';
+export { type BassRoom, intoBox, ontoPlan, type SeatOnNode } from './bass-room.ts';
+export { type Block, type ChannelAtSeat, type ChannelWindow, type Place } from './channel-at-seat.ts';
+export { type ChannelFigures, type ChannelSeat, mainAngleDeg, type PairFigures } from './channel-figures.ts';
+export { fromMiddle } from './middle-line.ts';
 export { type Picture, pictureOf } from './picture.ts';
-export { type Seat, seatsOf } from './seats.ts';
-export { type Block, type ChannelAtSeat, type Place } from './channel-at-seat.ts';
+export { pressureMap, type PressureMap, type PressureRoom } from './pressure-map.ts';
+export { lensAt, placeForAll, projectedWidthM, type Projection, shiftUsedOf } from './projection.ts';
+export { type RoomSound } from './room-sound.ts';
 export { type Score } from './score.ts';
-export { type ChannelFigures, type SeatFigures, type Theatre, theatreOf, theatreRooms } from './theatre.ts';
+export { ROW_CLEARANCE_M, type SeatFigures } from './seat-figures.ts';
+export { type Seat, seatsOf } from './seats.ts';
 export { type CandidatePlace, type LayoutProblem, type SolvedLayout, solveLayout } from './solve-layout.ts';
+export { speakersOf, type Theatre, theatreOf, theatreRooms, THEATRES } from './theatre.ts';
+export {
+  evennessOf,
+  levelsDb,
+  type Response,
+  responsesOf,
+  type SubwooferChoice,
+  subwooferChoices,
+  usualSubwooferPlaces,
+} from './bass.ts';

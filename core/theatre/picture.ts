@@ -10,6 +10,11 @@ export interface Picture {
   readonly middle: readonly [number, number, number];
   readonly widthM: number;
   readonly heightM: number;
+  /** Outer size, with frame or bezel. */
+  readonly frameM: readonly [number, number];
+  readonly gain: number;
+  /** Pitch of holes or threads, mm; null lets no sound through. */
+  readonly weaveMm: number | null;
   /** Bearing in which who looks at it square faces, degrees clockwise from up the plan. */
   readonly facingDeg: number;
 }
@@ -25,29 +30,38 @@ const BEZEL_M = 0.01;
 /** The picture of a room: its projection screen, else its largest display; null where it has neither. */
 export function pictureOf(project: ProjectDocument, room: Room): Picture | null {
   const own = onLevel(project, 'devices', room.levelId).filter(({ roomId }) => roomId === room.id);
-  const widthOf = ({ typeId }: Device) => project.deviceTypes[typeId].frameM?.[0] ?? 0;
+  const typeOf = ({ typeId }: Device) => project.deviceTypes[typeId];
+  const widthOf = (device: Device) => typeOf(device).screen?.pictureM[0] ?? typeOf(device).frameM?.[0] ?? 0;
+  const screen = (device: Device) => typeOf(device).screen !== null || SCREEN_ID.test(device.typeId);
   const found = own
-    .filter(({ typeId }) => SCREEN_ID.test(typeId) || DISPLAY_ID.test(typeId))
+    .filter((device) => screen(device) || (DISPLAY_ID.test(device.typeId) && typeOf(device).answers === 'display'))
     .filter((device) => widthOf(device) > 0)
-    .sort((a, b) => Number(SCREEN_ID.test(b.typeId)) - Number(SCREEN_ID.test(a.typeId)) || widthOf(b) - widthOf(a))[0];
+    .sort((a, b) => Number(screen(b)) - Number(screen(a)) || widthOf(b) - widthOf(a))[0];
   if (!found) return null;
-  const { frameM, defaultHeightM } = project.deviceTypes[found.typeId];
-  const [frameWidthM, frameHeightM] = frameM!;
-  const isScreen = SCREEN_ID.test(found.typeId);
+  const { frameM, defaultHeightM, screen: known } = typeOf(found);
+  const [frameWidthM, frameHeightM] = frameM ?? known!.pictureM;
+  const isScreen = screen(found);
   const ceilingM = ceilingHeightAt(room, project.levels[room.levelId], [found.x, found.y]);
   const atM = found.heightM ?? defaultHeightM ?? ceilingM;
-  const widthM = frameWidthM - 2 * (isScreen ? SCREEN_BORDER_M : BEZEL_M);
-  // A screen's height is that of its case, from which the picture hangs; a display's is that of its middle.
-  const heightM = isScreen ? widthM / WIDE : frameHeightM - 2 * BEZEL_M;
-  const middleM = isScreen ? atM - BLACK_ABOVE_M - heightM / 2 : atM;
+  const [widthM, heightM] = known?.pictureM ?? sizeWithin(frameWidthM, frameHeightM, isScreen);
+  // Where a screen hangs from a case its height is that of the case; else the height is that of the middle.
+  const middleM = isScreen && (known?.hangs ?? true) ? atM - BLACK_ABOVE_M - heightM / 2 : atM;
   const facingDeg = bearing(-Math.cos(found.facingRad), -Math.sin(found.facingRad));
   return {
     deviceId: found.id,
     kind: isScreen ? 'screen' : 'display',
     middle: [found.x, found.y, middleM],
     ...{ widthM, heightM, facingDeg },
+    frameM: isScreen ? [widthM + 2 * SCREEN_BORDER_M, heightM + 2 * SCREEN_BORDER_M] : [frameWidthM, frameHeightM],
+    ...{ gain: known?.gain ?? 1, weaveMm: known?.weaveMm ?? null },
   };
 }
+
+/** The picture in a frame or below a case whose own size nobody stated. */
+const sizeWithin = (frameWidthM: number, frameHeightM: number, isScreen: boolean): readonly [number, number] => {
+  const widthM = frameWidthM - 2 * (isScreen ? SCREEN_BORDER_M : BEZEL_M);
+  return [widthM, isScreen ? widthM / WIDE : frameHeightM - 2 * BEZEL_M];
+};
 
 /** The bearing of a direction on the plan, degrees clockwise from up the page. */
 const bearing = (x: number, y: number): number => ((Math.atan2(x, y) * 180) / Math.PI + 360) % 360;

@@ -1,4 +1,4 @@
-import { SOUND_M_PER_S } from '../calculators/index.ts';
+import { MODES_TO_HZ, SOUND_M_PER_S } from '../calculators/index.ts';
 
 /** A rectangular room with subwoofers, m from one of its corners. */
 export interface PressureRoom {
@@ -21,9 +21,6 @@ export interface PressureMap {
   readonly levelsDb: Float32Array;
 }
 
-/** Every mode to here is counted, so that results agree, Hz. */
-const TOP_HZ = 400;
-
 /**
  * The damped modal sum of ENGINEERING 10.5 on a grid. Cosines depend on one axis each, so they are tabulated; for each frequency the sum
  * over heights is taken once, then over one axis, and then over the other.
@@ -31,7 +28,7 @@ const TOP_HZ = 400;
 export function pressureMap(room: PressureRoom, heightM: number, stepM: number, frequenciesHz: readonly number[]): PressureMap {
   const [lengthM, widthM, tallM] = room.sidesM;
   const [columns, rows] = [Math.floor(lengthM / stepM + 1e-9) + 1, Math.floor(widthM / stepM + 1e-9) + 1];
-  const orders = room.sidesM.map((side) => Math.floor((2 * TOP_HZ * side) / SOUND_M_PER_S));
+  const orders = room.sidesM.map((side) => Math.floor((2 * MODES_TO_HZ * side) / SOUND_M_PER_S));
   const [ox, oy, oz] = orders;
   const cosines = (order: number, side: number, at: number) =>
     Float64Array.from({ length: order + 1 }, (_, n) => Math.cos((n * Math.PI * at) / side));
@@ -62,7 +59,7 @@ export function pressureMap(room: PressureRoom, heightM: number, stepM: number, 
         let [re, im] = [0, 0];
         for (let nz = 0; nz <= oz; nz++) {
           const squared = (SOUND_M_PER_S / 2) ** 2 * ((nx / lengthM) ** 2 + (ny / widthM) ** 2 + (nz / tallM) ** 2);
-          if (squared > TOP_HZ ** 2) break;
+          if (squared > MODES_TO_HZ ** 2) break;
           let [a, b] = [0, 0];
           for (let k = 0; k < subwoofers.length; k++) {
             const shape = subwoofers[k].x[nx] * subwoofers[k].y[ny] * subwoofers[k].z[nz];

@@ -1,18 +1,22 @@
 import { onLevel } from '../derive/index.ts';
 import { distance2, type Point2, pointInPolygon, rotate2 } from '../math/index.ts';
-import type { Feature, FeatureKind, ProjectDocument, Room } from '../model/index.ts';
+import type { Feature, FeatureKind, ProjectDocument, Room, TheatreAim } from '../model/index.ts';
 import { fromMiddle } from './middle-line.ts';
 import type { Picture } from './picture.ts';
 
 /** A place to sit or lie; lengths in m, heights above the floor of the level. */
 export interface Seat {
   readonly featureId: string;
+  /** Which place on the furniture, from 0 at its left. */
+  readonly place: number;
   /** Which row it is in, 1 nearest to the picture. */
   readonly row: number;
   readonly at: Point2;
   readonly earM: number;
   readonly eyeM: number;
-  /** How much it counts: the reference seat 1, its row 0.6, other rows 0.4. */
+  /** What it stands on, above the floor of the level. */
+  readonly floorM: number;
+  /** How much it counts: what was set, else the reference seat 1, its row 0.6, other rows 0.4. */
   readonly weight: number;
   readonly isReference: boolean;
 }
@@ -30,7 +34,12 @@ export const HEAD_OVER_EYE_M = 0.12;
 const SAME_ROW_M = 0.6;
 
 /** The seats of a room: of its sofas, chairs, beds and rows that hold now, by row and then from left to right. */
-export function seatsOf(project: ProjectDocument, room: Room, picture: Picture | null): Seat[] {
+export function seatsOf(
+  project: ProjectDocument,
+  room: Room,
+  picture: Picture | null,
+  { seatWeights }: Pick<TheatreAim, 'seatWeights'> = { seatWeights: [] },
+): Seat[] {
   const furniture = onLevel(project, 'features', room.levelId).filter(
     (one) => MAKES[one.kind] && one.chosen && pointInPolygon(one.points[0] as Point2, room.polygon as readonly Point2[]),
   );
@@ -47,14 +56,18 @@ export function seatsOf(project: ProjectDocument, room: Room, picture: Picture |
     if (n > 0 && ahead(seat.at) - ahead(sorted[n - 1].at) > SAME_ROW_M) row++;
     return { ...seat, row };
   });
+  const setOf = ({ featureId, place }: { featureId: string; place: number }) =>
+    seatWeights.find((one) => one.featureId === featureId && one.place === place)?.weight;
+  const most = Math.max(0, ...withRows.map((seat) => setOf(seat) ?? 0));
+  // The seat that was given most is the one that everything is laid out for; else the middle one of the first row.
   const reference = withRows
-    .filter((seat) => seat.row === 1)
+    .filter((seat) => (most > 0 ? setOf(seat) === most : seat.row === 1))
     .reduce((best, seat) => (Math.abs(aside(seat.at)) < Math.abs(aside(best.at)) - 1e-9 ? seat : best));
   return withRows
     .sort((a, b) => a.row - b.row || aside(a.at) - aside(b.at) || distance2(a.at, b.at))
     .map((seat) => {
       const isReference = seat === reference;
-      return { ...seat, isReference, weight: isReference ? 1 : seat.row === reference.row ? 0.6 : 0.4 };
+      return { ...seat, isReference, weight: setOf(seat) ?? (isReference ? 1 : seat.row === reference.row ? 0.6 : 0.4) };
     });
 }
 
@@ -65,6 +78,13 @@ function placesOf({ id, kind, points, widthM, facingRad, bottomM }: Feature) {
   const [x, y] = points[0];
   return Array.from({ length: count }, (_, n) => {
     const [dx, dy] = rotate2([((n + 0.5) / count - 0.5) * widthM, 0], facingRad);
-    return { featureId: id, at: [x + dx, y + dy] as Point2, eyeM: bottomM + eyeM, earM: bottomM + earM };
+    return {
+      featureId: id,
+      place: n,
+      at: [x + dx, y + dy] as Point2,
+      floorM: bottomM,
+      eyeM: bottomM + eyeM,
+      earM: bottomM + earM,
+    };
   });
 }

@@ -5,7 +5,7 @@ import { type CandidatePlace, type LayoutProblem, lostBy, solveLayout } from './
 import type { Seat } from './seats.ts';
 
 const seat = (row: number, x: number, y: number, weight: number): Seat => ({
-  ...{ featureId: 's', row, at: [x, y], earM: 1, eyeM: 1.07, weight, isReference: weight === 1 },
+  ...{ featureId: 's', place: 0, floorM: 0, row, at: [x, y], earM: 1, eyeM: 1.07, weight, isReference: weight === 1 },
 });
 const SEATS = [seat(1, 2.2, 2, 1), seat(1, 1.5, 2, 0.6), seat(2, 2.2, 0.9, 0.4)];
 const FIVE: SurroundChannel[] = ['front-left', 'front-right', 'center', 'surround-left', 'surround-right'];

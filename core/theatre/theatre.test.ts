@@ -18,9 +18,10 @@ import { theatreOf, theatreRooms } from './theatre.ts';
 function theatre(
   speakers: [SurroundChannel, number, number, number | null][],
   seats: [number, number, number?][] = [[2.55, 1.2]],
+  displayM = 1.2,
 ) {
   const wanted = [
-    { typeId: 'display', at: [2.55, 4.04] as [number, number], heightM: 1.2 },
+    { typeId: 'display', at: [2.55, 4.04] as [number, number], heightM: displayM },
     ...speakers.map(([, x, y, heightM]) => ({
       typeId: 'wall-speaker',
       at: [x, y] as [number, number],
@@ -105,10 +106,14 @@ describe('a room as a theatre', () => {
         ['front-right', 4.1, 4.04, 1],
       ],
       behind,
+      1.9,
     );
     expect(figures.channels[0].seats.map(({ sight }) => sight)).to.deep.equal(['clear', 'blocked']);
     expect(figures.channels[0].seats[1].loss).to.equal(1);
     expect(figures.channels[1].seats.map(({ sight }) => sight)).to.deep.equal(['clear', 'clear']);
+    // A display lets no sound through.
+    const hidden = theatre([['center', 2.55, 4.04, 1]]).figures.channels[0].seats[0];
+    expect([hidden.sight, hidden.behind?.seat]).to.deep.equal(['blocked', null]);
     const { house } = theatre([['center', 2.55, 4.04, 2.3]]);
     const beam = newFeature({
       id: 'beam',

@@ -303,6 +303,62 @@ export const findings = {
     'The cable of {{subject}} still waits for a drawing that was due by {{lastSafeOn}} ({{days}} days ago). Ask for it now.',
   'drawing-soon': 'The cable of {{subject}} waits for a drawing, due by {{lastSafeOn}}, in {{days}} days.',
   'decision-soon': '{{subject}} must be decided by {{lastSafeOn}}, in {{days}} days, by {{owner}}.',
+  'channel-beyond-window':
+    '{{channel}} lies at {{angleDeg}}° from the reference seat, {{beyondDeg}}° beyond its window of {{fromDeg}}° to {{toDeg}}°. Move it, or accept what it costs.',
+  'channel-too-high':
+    '{{channel}} lies {{angleDeg}}° up from the reference seat, over its window of {{fromDeg}}° to {{toDeg}}°. Lower it, or aim it at the seats.',
+  'channel-too-low':
+    '{{channel}} lies at {{angleDeg}}° of elevation from the reference seat, under its window of {{fromDeg}}° to {{toDeg}}°. Raise it.',
+  'speaker-behind-thing':
+    '{{blocked}} of {{seats}} seats do not see {{channel}}: a {{kind}} is in the way. Move the speaker along, or lower it out of its shadow.',
+  'speaker-behind-head':
+    '{{blocked}} of {{seats}} seats do not see {{channel}}: heads are in the way. Raise the speaker, or the row behind.',
+  'speaker-behind-picture':
+    '{{blocked}} of {{seats}} seats do not hear {{channel}} directly: the picture lets no sound through. Place it beside or under the picture, or take a screen with holes.',
+  'pair-not-even': '{{channel}} and its twin are {{mirrorErrorM}} from mirroring each other about the middle of the picture.',
+  'seat-on-node-along_one':
+    'A seat stands at {{sharePercent}} % of the length, where {{hz}} Hz is not heard. Move it off {{nodePercent}} %, or place subwoofers that do not drive this mode.',
+  'seat-on-node-along_other':
+    '{{count}} seats stand at {{sharePercent}} % of the length, where {{hz}} Hz is not heard. Move them off {{nodePercent}} %, or place subwoofers that do not drive this mode.',
+  'seat-on-node-across_one':
+    'A seat stands at {{sharePercent}} % of the width, where {{hz}} Hz is not heard. Move it off {{nodePercent}} %, or place subwoofers that do not drive this mode: two that mirror each other.',
+  'seat-on-node-across_other':
+    '{{count}} seats stand at {{sharePercent}} % of the width, where {{hz}} Hz is not heard. Move them off {{nodePercent}} %, or place subwoofers that do not drive this mode: two that mirror each other.',
+  'row-sees-heads':
+    'Row {{row}} looks at the heads before it: the bottom of the picture is hidden by {{clearanceM}}. Raise it to {{riseM}}, or raise the picture.',
+  'row-clears-little':
+    'Row {{row}} clears the heads before it by {{clearanceM}}; {{leastM}} is wanted. Raise it to {{riseM}}, or raise the picture.',
+  'riser-no-steps_one':
+    'Row {{row}} stands {{riseM}} up, more than one step. Put {{count}} step before it: equal rises of {{stepM}}, run {{runM}} or more, with a step light on each side. Local code governs.',
+  'riser-no-steps_other':
+    'Row {{row}} stands {{riseM}} up, more than one step. Put {{count}} steps before it: equal rises of {{stepM}}, run {{runM}} or more, with step lights on each side. Local code governs.',
+  'riser-needs-guard': 'Row {{row}} stands {{riseM}} up: its open edges need a guard. Local code governs.',
+  'riser-needs-rail': 'Row {{row}} stands {{riseM}} up: four rises or more need a handrail. Local code governs.',
+  'riser-low-ceiling':
+    'Over the riser of row {{row}} there is {{headM}} of head room; {{leastM}} is the least. Lower the riser, or plan the row elsewhere.',
+  'screen-wider-than-wall':
+    'The frame of {{frameM}} is wider than its wall of {{wallM}}. Choose a smaller picture or another wall.',
+  'screen-side-margin':
+    'The frame ends {{sideM}} from the wall beside it; {{leastM}} is the least. Move it to the middle, or choose a smaller picture.',
+  'screen-over-ceiling': 'The frame reaches {{overM}} above the ceiling. Lower it, or choose a smaller picture.',
+  'screen-low': 'The picture begins {{bottomM}} over the floor; feet and heads want {{leastM}}. Raise it.',
+  'picture-top-high':
+    'The reference seat looks {{angleDeg}}° up to the top of the picture; up to {{mostDeg}}° is comfortable. Lower it, or sit farther back.',
+  'picture-high':
+    'The reference seat looks {{angleDeg}}° up to the middle of the display; up to {{mostDeg}}° is comfortable. Lower or tilt it. Over a fireplace keep to the makers of both: heat.',
+  'picture-top-first-row':
+    'The first row looks {{angleDeg}}° up to the top of the picture; {{mostDeg}}° is the most. Move it back, or lower the picture.',
+  'throw-too-short': 'The lens is {{throwM}} from the screen; it fills it from {{nearM}} to {{farM}}. Move it back.',
+  'throw-too-long': 'The lens is {{throwM}} from the screen; it fills it from {{nearM}} to {{farM}}. Move it toward the screen.',
+  'throw-near-end':
+    'The lens is {{throwM}} from the screen, at the end of its zoom ({{nearM}} to {{farM}}). Keep a twentieth of the range free.',
+  'throw-by-maker': 'An ultra-short-throw projector {{throwM}} from the screen: place it by the table of its maker alone.',
+  'lens-shift-over':
+    'The lens would shift {{upPercent}} % up and {{asidePercent}} % aside: {{usedPercent}} % of what it can. Hang it lower or nearer to the middle line; keystone correction costs light and sharpness.',
+  'picture-dim':
+    'White is {{cdM2}} cd/m² ({{footLamberts}} fL); {{wantedCdM2}} are wanted. A projector of {{neededLm}} lm, a smaller picture or more gain would do.',
+  'picture-washed-out':
+    'With the light that is on, white is only {{contrast}} times as bright as black; {{leastContrast}} is the least. Darken the room, or light it away from the screen.',
   'signed-not-discussed': '{{room}} is signed, but {{count}} of its topics were not discussed. Ask, and have it signed again.',
 } as const;
 
@@ -317,6 +373,8 @@ export const cures = {
   'back-to-issued': 'Take it back to issued',
   'usual-slack': 'Leave the usual',
   'usual-height': 'Move it to {{toM}}',
+  'raise-row': 'Put the row on a riser of {{riseM}}',
+  'add-steps': 'Add steps beside the row',
   'mark-outlets_one': 'Mark an outlet for the electrician',
   'mark-outlets_other': 'Mark {{count}} outlets for the electrician',
   'mark-outlet': 'Mark one for the electrician',

@@ -725,6 +725,7 @@ export const surveyTerms = {
     cabinet: 'Cabinet',
     island: 'Island',
     'seat-row': 'Row of seats',
+    steps: 'Steps to a riser',
     'other-furniture': 'Other furniture',
     plot: 'Plot',
     terrace: 'Terrace',

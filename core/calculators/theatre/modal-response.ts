@@ -5,7 +5,7 @@ import { side } from './room-sides.ts';
 import { SOUND_M_PER_S } from './speed-of-sound.ts';
 
 /** F10.16: every mode to here is counted, so that results agree, Hz. */
-const TOP_HZ = 400;
+export const MODES_TO_HZ = 400;
 
 const point = z.tuple([z.number(), z.number(), z.number()]).describe('m, [x, y, z] from a corner');
 
@@ -33,7 +33,7 @@ export const modalResponse = calculator({
         z
           .number()
           .gt(0)
-          .max(TOP_HZ / 2),
+          .max(MODES_TO_HZ / 2),
       )
       .min(1)
       .max(400),
@@ -52,7 +52,7 @@ export const modalResponse = calculator({
     for (const [k, p] of [seat, ...subs.map(({ at }) => at)].entries())
       if (p.some((value, axis) => value < 0 || value > sides[axis]))
         return err('outside-room', { kind: 'invalid', field: k === 0 ? 'seat' : `subs.${k - 1}.at` });
-    const max = sides.map((s) => Math.floor((2 * TOP_HZ * s) / SOUND_M_PER_S));
+    const max = sides.map((s) => Math.floor((2 * MODES_TO_HZ * s) / SOUND_M_PER_S));
     const shape = (axis: number, n: number, at: number) => Math.cos((n * Math.PI * at) / sides[axis]);
     const modes: { hz: number; e: number; seat: number; subs: number[] }[] = [];
     for (let nx = 0; nx <= max[0]; nx++)
@@ -60,7 +60,7 @@ export const modalResponse = calculator({
         for (let nz = 0; nz <= max[2]; nz++) {
           const n = [nx, ny, nz];
           const hz = (SOUND_M_PER_S / 2) * Math.hypot(nx / sides[0], ny / sides[1], nz / sides[2]);
-          if (hz > TOP_HZ) continue;
+          if (hz > MODES_TO_HZ) continue;
           const p = (at: readonly number[]) => n.reduce((product, order, axis) => product * shape(axis, order, at[axis]), 1);
           modes.push({
             hz,

@@ -105,7 +105,15 @@ const SCREEN_FIELDS = ['widthM', 'heightM', 'hangs', 'gain', 'weaveMm'] as const
 const screenFigure = (screen: NonNullable<DeviceType['screen']>, field: (typeof SCREEN_FIELDS)[number]) =>
   field === 'widthM' ? screen.pictureM[0] : field === 'heightM' ? screen.pictureM[1] : screen[field];
 const writtenPart = (value: number | string | boolean | null): string =>
-  value === null ? '' : typeof value === 'number' ? String(tidy(value)) : typeof value === 'boolean' ? (value ? 'yes' : 'no') : value;
+  value === null
+    ? ''
+    : typeof value === 'number'
+      ? String(tidy(value))
+      : typeof value === 'boolean'
+        ? value
+          ? 'yes'
+          : 'no'
+        : value;
 /** A figure, or whether something is so. */
 const partIn = (cell: string): number | boolean => (/^(yes|no)$/i.test(cell) ? /^yes$/i.test(cell) : number(cell));
 
@@ -166,7 +174,8 @@ const COLUMNS: readonly Column[] = [
     name: `lens${field[0].toUpperCase()}${field.slice(1)}`,
     write: ({ lens }) => (lens === null ? '' : writtenPart(lens[field])),
     read: (draft, cell) => {
-      if (cell !== '') draft.lens = { ...(draft.lens as object | undefined), [field]: field === 'shiftShape' ? cell : partIn(cell) };
+      if (cell !== '')
+        draft.lens = { ...(draft.lens as object | undefined), [field]: field === 'shiftShape' ? cell : partIn(cell) };
     },
   })),
   ...SCREEN_FIELDS.map((field): Column => ({

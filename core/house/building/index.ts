@@ -37,6 +37,7 @@ export {
   spanShare,
   studsOf,
 } from './framing.ts';
+export { clearOutline } from './clear-outline.ts';
 export { levelsFromBelow, projectBounds, riserAt } from './levels.ts';
 export { nearestHeadEnd } from './nearest-head-end.ts';
 export { signatureOf } from './signed-conduit.ts';

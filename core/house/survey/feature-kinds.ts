@@ -78,6 +78,7 @@ export const FEATURE_MAKES: readonly FeatureMake[] = [
   make('cabinet', 'furniture', 'point', [1.8, 0.45], [0, 0.9], 0, ['choiceOf', 'chosen']),
   make('island', 'furniture', 'point', [2.4, 1], [0, 0.92], 0, ['choiceOf', 'chosen']),
   make('seat-row', 'furniture', 'point', [2.4, 0.95], [0, 1.05], 0, ['choiceOf', 'chosen']),
+  make('steps', 'furniture', 'point', [0.9, 0.28], [0, 0.15], 0, ['contents']),
   make('other-furniture', 'furniture', 'point', [0.6, 0.6], [0, 0.8], 0, ['choiceOf', 'chosen']),
   make('plot', 'site', 'area', [0, 0], [0, 0]),
   make('terrace', 'site', 'area', [0, 0], [-0.05, 0]),

@@ -77,6 +77,7 @@ export const FEATURE_KINDS = [
   'eaves',
   'facade',
   'coffer',
+  'steps',
 ] as const;
 /** Features that are areas outdoors, with topics, walk and sign-off in the brief as a room has them. */
 export const OUTDOOR_KINDS = ['terrace', 'porch', 'drive', 'gate', 'garden', 'pool', 'eaves', 'facade'] as const;

@@ -15,13 +15,23 @@ export const theatre = z.strictObject({
     .regex(/^([235679]\.\d{1,2}(\.[0246])?)?$/, 'must be a layout such as 2.0, 5.1 or 7.1.4, or empty')
     .describe('floor, subwoofer and overhead channels; empty goes by the speakers that are there'),
   school: z.enum(ANGLE_SCHOOLS).describe('which windows of angles hold'),
-  wantedDeg: z.number().min(10).max(120).nullable().describe('picture as seen from the reference seat, degrees; null is not asked for'),
+  wantedDeg: z
+    .number()
+    .min(10)
+    .max(120)
+    .nullable()
+    .describe('picture as seen from the reference seat, degrees; null is not asked for'),
   seatWeights: z
     .array(z.strictObject({ featureId: id, place: z.int().min(0).max(60), weight: z.number().min(0).max(1) }))
     .max(60)
     .describe('how much a place on a piece of furniture counts, where it is not the usual'),
   fixedDeviceIds: z.array(id).max(60).describe('speakers that are there and stay where they are'),
-  workBudgetH: z.number().gt(0).max(1000).nullable().describe('hours that may go into moved framing, holes and patching; null is not counted'),
+  workBudgetH: z
+    .number()
+    .gt(0)
+    .max(1000)
+    .nullable()
+    .describe('hours that may go into moved framing, holes and patching; null is not counted'),
   peakDb: z.number().min(60).max(125).describe('peaks at the reference seat, dB'),
   amplifierW: z.number().gt(0).max(10_000).describe('of each channel, W'),
   wantedCdM2: z.number().min(5).max(2000).describe('white on the screen, cd/m2'),

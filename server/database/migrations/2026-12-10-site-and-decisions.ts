@@ -6,6 +6,8 @@ const TOPICS = `'sound', 'surround', 'display', 'network', 'wifi', 'keypad', 'ca
   'charging', 'coax'`;
 const SITE_TOPICS = `'heating', 'vehicle', 'generator', 'solar'`;
 const OUTDOORS = `'porch', 'garden', 'eaves', 'facade'`;
+/** With areas outdoors and coffers. */
+export const KINDS_OF_SITES = `${KINDS_WITH_NOTCHES}, ${OUTDOORS}, 'coffer'`;
 /** Columns that hold a topic. */
 const TOPIC_COLUMNS = [
   ['brief_cells', 'topic'],
@@ -35,7 +37,7 @@ const AREA_TABLES = ['devices', 'brief_cells', 'room_briefs', 'decisions', 'comp
 const ONE_PLACE = ['brief_cells', 'room_briefs', 'walk_results'];
 
 const UP = `
-${featuresMayBe(`${KINDS_WITH_NOTCHES}, ${OUTDOORS}, 'coffer'`)}
+${featuresMayBe(KINDS_OF_SITES)}
 ${topicsMayBe(`${TOPICS}, ${SITE_TOPICS}`)}
 ALTER TABLE walls ADD substrate text CHECK (substrate IN ${SUBSTRATES});
 ALTER TABLE features ADD route_known boolean NOT NULL DEFAULT true, ADD bore_leave text NOT NULL DEFAULT '';

@@ -1,6 +1,9 @@
+import { featuresMayBe } from './2026-12-01-air-and-cords.ts';
+import { KINDS_OF_SITES } from './2026-12-10-site-and-decisions.ts';
 import type { Migration } from './migration.ts';
 
 const UP = `
+${featuresMayBe(`${KINDS_OF_SITES}, 'steps'`)}
 ALTER TABLE device_types ADD lens jsonb, ADD screen jsonb;
 ALTER TABLE firm_device_types ADD lens jsonb, ADD screen jsonb;
 CREATE TABLE theatres (
@@ -29,10 +32,12 @@ CREATE TABLE theatres (
 `;
 
 const DOWN = `
+DELETE FROM features WHERE kind = 'steps';
+${featuresMayBe(KINDS_OF_SITES)}
 DROP TABLE theatres;
 ALTER TABLE firm_device_types DROP lens, DROP screen;
 ALTER TABLE device_types DROP lens, DROP screen;
 `;
 
-/** Rooms as theatres; lenses of projectors and pictures of screens. */
+/** Rooms as theatres, steps to risers; lenses of projectors and pictures of screens. */
 export const theatres: Migration = { name: '2026-12-14-theatres', up: (sql) => sql(UP), down: (sql) => sql(DOWN) };
